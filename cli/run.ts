@@ -1,0 +1,44 @@
+import { check } from './check';
+import { lint } from './lint';
+import { rehearse } from './rehearse';
+import { solve } from './solve';
+import { Unusable } from './input';
+
+/** Where a command writes, and the folder that its paths start from. */
+export interface Terminal {
+  readonly out: (text: string) => void;
+  readonly error: (text: string) => void;
+  readonly folder: string;
+}
+
+/** 0 done, 1 checked and not passed, 2 unusable input. */
+export type ExitCode = 0 | 1 | 2;
+
+export type Command = (words: readonly string[], terminal: Terminal) => Promise<ExitCode>;
+
+const commands: Readonly<Record<string, Command>> = { check, solve, run: rehearse, lint };
+
+const USAGE = `didaktor COMMAND
+  check --exercise E.json --wiring W.csv --code P [--json]
+  check --exercise E.json --submissions DIR
+  solve --wiring W.csv [--set 13=high …] [--json]
+  run   --wiring W.csv --code P --for 10s [--stimuli S.json] [--json|--vcd]
+  lint  --code P [--board learner-5v] [--json]
+`;
+
+/** Runs one command line. Never shows a stack trace for bad input. */
+export async function run(words: readonly string[], terminal: Terminal): Promise<ExitCode> {
+  const [name, ...rest] = words;
+  const command = name === undefined ? undefined : commands[name];
+  if (!command) {
+    terminal.error(name === undefined ? USAGE : `“${name}” is no command\n${USAGE}`);
+    return 2;
+  }
+  try {
+    return await command(rest, terminal);
+  } catch (error) {
+    if (!(error instanceof Unusable)) throw error;
+    terminal.error(`${error.message.replace(/\n/g, ' ')}\n`);
+    return 2;
+  }
+}

@@ -1,0 +1,212 @@
+import { z } from 'zod';
+import { pinsInRange, shippedBoards, type BoardProfile } from '../boards';
+import { pointName, ref, type PointName, type Ref } from '../brand';
+import { findKind } from '../parts';
+import { fail, ok, type Problem, type Result } from '../result';
+import { netlistOf } from '../wiring/netlist';
+import { readWiring, wiringFromRows } from '../wiring/read';
+import type { TableRow } from '../wiring/table';
+import type { Wiring } from '../wiring/wiring';
+import { isPlayable, scenarioSchema } from './scenario';
+
+const partSchema = z.object({
+  ref: z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1'),
+  kind: z.string().min(1),
+  value: z.string().default(''),
+  /** Values that pass as well, both ends included. */
+  accept: z.object({ from: z.string(), to: z.string() }).optional(),
+});
+
+export const exerciseSchema = z.looseObject({
+  format: z.literal('didaktor/exercise@1'),
+  id: z.string().regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, figures and hyphens'),
+  title: z.string().min(1),
+  aim: z.string().default(''),
+  concepts: z
+    .object({ introduces: z.array(z.string()), uses: z.array(z.string()) })
+    .default({ introduces: [], uses: [] }),
+  board: z.string(),
+  language: z.enum(['cpp', 'python']).optional(),
+  parts: z.array(partSchema).min(1),
+  nets: z.array(z.object({ name: z.string(), points: z.array(z.string()).min(1) })),
+  layout: z.string().optional(),
+  free: z.object({ pins: z.record(z.string(), z.string()).optional() }).default({}),
+  program: z.string().default(''),
+  scenarios: z.array(scenarioSchema).default([]),
+  rules: z.record(z.string(), z.unknown()).default({}),
+  text: z.record(z.string(), z.unknown()).default({}),
+  cautions: z.array(z.string()).default([]),
+});
+export type ExerciseData = z.infer<typeof exerciseSchema>;
+
+/** Which board pins may stand for a pin of the reference. */
+export type PinFreedom = ReadonlyMap<string, readonly string[]>;
+
+/** An exercise read, checked and made ready for judging against. */
+export interface Exercise {
+  readonly data: ExerciseData;
+  readonly board: BoardProfile;
+  /** The reference circuit as a wiring: the layout where there is one. */
+  readonly reference: Wiring;
+  readonly pinFreedom: PinFreedom;
+  /** Accepted values of a part in its SI unit, lowest and highest. */
+  readonly accepted: ReadonlyMap<Ref, readonly [number, number]>;
+}
+
+/** Reads an exercise file; problems carry their path in it. */
+export function readExercise(text: string): Result<Exercise> {
+  let data: unknown;
+  try {
+    data = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : '';
+    const position = /position (\d+)/.exec(reason);
+    const line = position ? text.slice(0, Number(position[1])).split('\n').length : undefined;
+    return fail({
+      message: 'the exercise is damaged: it is not JSON',
+      ...(line === undefined ? {} : { line }),
+    });
+  }
+  return exerciseFrom(data);
+}
+
+/** Checks data that has been read from a file or a database. */
+export function exerciseFrom(data: unknown): Result<Exercise> {
+  const parsed = exerciseSchema.safeParse(data);
+  if (!parsed.success)
+    return fail(
+      ...parsed.error.issues
+        .slice(0, 5)
+        .map((issue) => ({ message: issue.message, path: pathText(issue.path) })),
+    );
+  const exercise = parsed.data;
+  const board = shippedBoards.get(exercise.board);
+  if (!board)
+    return fail({
+      message: `“${exercise.board}” is no known board; known are ${[...shippedBoards.keys()].join(', ')}`,
+      path: 'board',
+    });
+  if ((exercise.language ?? board.language.default) !== 'cpp')
+    return fail({ message: 'programs in this language cannot be judged yet', path: 'language' });
+  const unplayable = exercise.scenarios.findIndex((scenario) => !scenario.stimuli.every(isPlayable));
+  if (unplayable >= 0)
+    return fail({ message: 'this stimulus cannot be played yet', path: `scenarios[${unplayable}].stimuli` });
+  const accepted = readAccepted(exercise);
+  if (!accepted.ok) return accepted;
+  const reference = readReference(exercise);
+  if (!reference.ok) return reference;
+  const missing = exercise.scenarios.flatMap((scenario, index) =>
+    scenario.expect.flatMap((expectation) =>
+      namedRefs(expectation)
+        .filter((name) => !exercise.parts.some((part) => part.ref === name))
+        .map((name) => ({ name, index })),
+    ),
+  )[0];
+  if (missing)
+    return fail({
+      message: `${missing.name} is not among the parts`,
+      path: `scenarios[${missing.index}].expect`,
+    });
+  const pinFreedom = new Map(
+    Object.entries(exercise.free.pins ?? {}).map(([point, range]) => [
+      point.slice(point.indexOf('.') + 1),
+      pinsInRange(board, range),
+    ]),
+  );
+  return ok({ data: exercise, board, reference: reference.value, pinFreedom, accepted: accepted.value });
+}
+
+function namedRefs(expectation: ExerciseData['scenarios'][number]['expect'][number]): readonly string[] {
+  if ('lamp' in expectation) return [expectation.lamp];
+  if ('never-together' in expectation) return expectation['never-together'];
+  if ('order' in expectation) return expectation.order;
+  return [];
+}
+
+const pathText = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (text, key) =>
+      typeof key === 'number' ? `${text}[${key}]` : text === '' ? String(key) : `${text}.${String(key)}`,
+    '',
+  );
+
+function readAccepted(exercise: ExerciseData): Result<Exercise['accepted']> {
+  const accepted = new Map<Ref, readonly [number, number]>();
+  for (const [index, part] of exercise.parts.entries()) {
+    const path = `parts[${index}]`;
+    if (part.kind === 'board' || part.kind === 'breadboard') continue;
+    const kind = findKind(part.kind);
+    if (!kind) return fail({ message: `“${part.kind}” is no known kind`, path: `${path}.kind` });
+    const value = kind.readValue(part.value);
+    if (!value.ok) return fail({ message: value.problems[0]!.message, path: `${path}.value` });
+    if (value.value.amount === undefined) continue;
+    const [from, to] = [part.accept?.from ?? part.value, part.accept?.to ?? part.value].map((text) =>
+      kind.readValue(text),
+    );
+    if (!from!.ok || !to!.ok)
+      return fail({ message: 'the accepted values cannot be read', path: `${path}.accept` });
+    accepted.set(ref(part.ref), [from!.value.amount!, to!.value.amount!]);
+  }
+  return ok(accepted);
+}
+
+/** The reference wiring, from the layout or, without one, from the nets by leads from point to point. */
+function readReference(exercise: ExerciseData): Result<Wiring> {
+  if (exercise.layout !== undefined && exercise.layout.trim() !== '') {
+    const layout = readWiring(exercise.layout);
+    if (!layout.ok) return fail(...layout.problems.map((problem) => ({ ...problem, path: 'layout' })));
+    const problem = layoutMismatch(exercise, layout.value);
+    return problem ? fail(problem) : layout;
+  }
+  const rows: TableRow[] = exercise.parts
+    .filter((part) => part.kind !== 'breadboard')
+    .map((part, index) => ({
+      ref: part.ref,
+      kind: part.kind,
+      value: part.value,
+      leg: '',
+      at: '',
+      line: index + 1,
+    }));
+  let lead = 0;
+  for (const net of exercise.nets)
+    for (let index = 1; index < net.points.length; index += 1) {
+      lead += 1;
+      const row = { ref: `NET${lead}`, kind: 'clip', value: '', line: rows.length + 1 };
+      rows.push(
+        { ...row, leg: '1', at: net.points[index - 1]! },
+        { ...row, leg: '2', at: net.points[index]! },
+      );
+    }
+  const wiring = wiringFromRows(rows);
+  return wiring.ok
+    ? wiring
+    : fail(...wiring.problems.map((problem) => ({ message: problem.message, path: 'nets' })));
+}
+
+/** The first net that the layout does not realise, or joins to another. */
+function layoutMismatch(exercise: ExerciseData, layout: Wiring): Problem | undefined {
+  const netlist = netlistOf(layout);
+  const nodeOf = (point: string): number | undefined => netlist.nodeAt.get(canonical(point));
+  const owner = new Map<number, string>();
+  for (const [index, net] of exercise.nets.entries()) {
+    const nodes = net.points.map(nodeOf);
+    const path = `nets[${index}]`;
+    const missing = net.points[nodes.indexOf(undefined)];
+    if (missing !== undefined) return { message: `the layout has nothing at ${missing}`, path };
+    if (new Set(nodes).size > 1)
+      return { message: `the layout does not join ${net.points.join(', ')}`, path };
+    const other = owner.get(nodes[0]!);
+    if (other !== undefined) return { message: `the layout joins the nets ${other} and ${net.name}`, path };
+    owner.set(nodes[0]!, net.name);
+  }
+  return undefined;
+}
+
+/** Part names in upper case, legs in lower, pins as they are. */
+function canonical(point: string): PointName {
+  const dot = point.indexOf('.');
+  const owner = point.slice(0, dot).toUpperCase();
+  const place = point.slice(dot + 1);
+  return pointName(`${owner}.${/^[A-Z]?\d+V?\d*$|^GND$/.test(place) ? place : place.toLowerCase()}`);
+}

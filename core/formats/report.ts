@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { findingSchema } from '../finding';
+
+export const verdictSchema = z.enum([
+  'as-drawn',
+  'works-differently',
+  'works-at-risk',
+  'does-not-work',
+  'cannot-tell',
+]);
+export type Verdict = z.infer<typeof verdictSchema>;
+
+/** Verdicts that count as passed. */
+export const hasPassed = (verdict: Verdict): boolean =>
+  verdict === 'as-drawn' || verdict === 'works-differently';
+
+export const scenarioResultSchema = z.object({
+  name: z.string(),
+  passed: z.boolean(),
+  expectations: z.array(z.object({ expected: z.string(), observed: z.string(), passed: z.boolean() })),
+});
+export type ScenarioResult = Readonly<z.infer<typeof scenarioResultSchema>>;
+
+export const reportSchema = z.object({
+  format: z.literal('didaktor/report@1'),
+  verdict: verdictSchema,
+  findings: z.array(findingSchema),
+  scenarios: z.array(scenarioResultSchema),
+  marks: z.object({ earned: z.number(), of: z.number() }),
+  engine: z.string(),
+});
+export type Report = Readonly<z.infer<typeof reportSchema>>;
+
+/**
+ * The report as text with its keys in a fixed order, so that the same input gives the same bytes and
+ * the same hash, whatever a database does to the order of keys.
+ */
+export const canonicalReport = (report: Report): string => JSON.stringify(sorted(report));
+
+function sorted(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sorted);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, inner]) => inner !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0))
+      .map(([key, inner]) => [key, sorted(inner)]),
+  );
+}

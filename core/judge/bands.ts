@@ -1,0 +1,74 @@
+import { prepareBench, solveBench, type PinDrive } from '../electrics/bench';
+import { quantity, type Observation } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import { kindOf } from '../parts';
+import { milliamps } from '../units';
+import { netlistOf } from '../wiring/netlist';
+import { nameOf, withPart } from '../wiring/wiring';
+import { correspondence, referencePins, type Comparison } from './compare';
+import { capital, partText } from './words';
+
+/** Current that each lamp of the reference may carry, by its name there: lowest and highest, in mA. */
+export type LampBands = ReadonlyMap<string, readonly [lowestMa: number, highestMa: number]>;
+
+/** Share by which a current may lie outside the band before it is worth saying. */
+const MARGIN = 0.05;
+
+/** The band of currents that the accepted values allow, with every signal pin of the reference high. */
+export function lampBands(exercise: Exercise): LampBands {
+  const drives = new Map(referencePins(exercise).map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
+  const solve = (end: 0 | 1): ReadonlyMap<string, number> => {
+    let wiring = exercise.reference;
+    for (const part of wiring.parts) {
+      const range = exercise.accepted.get(part.ref);
+      if (range) wiring = withPart(wiring, { ...part, value: { ...part.value, amount: range[end] } });
+    }
+    const point = solveBench(prepareBench(wiring, netlistOf(wiring)), drives);
+    return new Map([...point.parts].map(([ref, { currentMa }]) => [ref, currentMa]));
+  };
+  const [most, least] = [solve(0), solve(1)];
+  return new Map(
+    exercise.reference.parts
+      .filter((part) => part.kind === 'led')
+      .map((part) => [part.ref, [least.get(part.ref) ?? 0, most.get(part.ref) ?? 0] as const]),
+  );
+}
+
+/** Lamps whose largest current lies outside the band of the exercise. */
+export function lampCurrents(comparison: Comparison, bands: LampBands): readonly Observation[] {
+  const pairs = correspondence(comparison);
+  return [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
+    const lamp = pairs.get(name);
+    if (!lamp || highest <= 0) return [];
+    const currentMa = Math.max(
+      0,
+      ...comparison.states.map(({ point }) => point.parts.get(lamp.ref)?.currentMa ?? 0),
+    );
+    const dim = currentMa < lowest * (1 - MARGIN);
+    if ((!dim && currentMa <= highest * (1 + MARGIN)) || currentMa < 0.001) return [];
+    const limitMa = Math.min(
+      kindOf(lamp.kind).ratedMa ?? Infinity,
+      comparison.exercise.board.drive.recommendedMa,
+    );
+    const band = `${milliamps(lowest)} to ${milliamps(highest)}`;
+    return [
+      {
+        code: dim ? 'too-dim' : 'too-bright',
+        severity: !dim && currentMa > limitMa ? 'risk' : 'fault',
+        refs: [lamp.ref],
+        at: lamp.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        message: `${capital(partText(lamp))} carries ${milliamps(currentMa)}; ${band} is wanted, so it is ${dim ? 'dimmer' : 'brighter'} than it should be.`,
+        hints: [
+          `Compare the light of ${lamp.ref} with the example. Is it the same?`,
+          `${milliamps(currentMa)} flow through ${lamp.ref}; ${band} would be right. What in its path sets the current?`,
+          `Check the resistor in the path of ${lamp.ref} and whether its pin is an output.`,
+        ],
+        evidence: {
+          currentMa: quantity(currentMa, 'mA'),
+          lowestMa: quantity(lowest, 'mA'),
+          highestMa: quantity(highest, 'mA'),
+        },
+      },
+    ];
+  });
+}

@@ -1,0 +1,67 @@
+import { quantity, toFinding, type Finding } from '../finding';
+import { hasPassed } from '../formats/report';
+import { seenIntervals } from '../rehearsal/seen';
+import type { Build, Examination } from './examine';
+
+/** What a student really saw on the bench. */
+export type Sighting = 'right' | 'dark' | 'faint' | 'other';
+
+const words: Readonly<Record<Sighting, string>> = {
+  right: 'it does what it should',
+  dark: 'the lamp stays dark',
+  faint: 'the lamp only glows faintly',
+  other: 'it does something else',
+};
+
+/**
+ * Compares what was seen with what the recorded build does. When they differ, the record has a slip,
+ * or the bench has a fault that no record shows; the cheapest look comes first.
+ */
+export function benchDisagrees(
+  sighting: Sighting | undefined,
+  examination: Examination,
+  build: Build,
+): Finding | undefined {
+  if (sighting === undefined || examination.traces.length === 0) return undefined;
+  const computed = computedSighting(examination);
+  if (computed === sighting || (sighting === 'other' && computed !== 'right')) return undefined;
+  const works = hasPassed(examination.verdict);
+  const lamp = build.wiring.parts.find((part) => part.kind === 'led')?.ref ?? 'the lamp';
+  const remedies: Readonly<Record<Sighting, string>> = {
+    dark: `Press each leg of ${lamp} down and look. Still dark? Load the program again and watch for the message that it is done. Then swap ${lamp} for a fresh one.`,
+    faint: `Press the wire in the pin and the legs of ${lamp} down. Still faint? Read the bands of the resistor again, then load the program again.`,
+    other: `Load this very program again: an old one may still be on the board. Then compare each hole with the record.`,
+    right: `Compare each hole and each line with the record: one of them was written down differently from what is on the bench.`,
+  };
+  return {
+    ...toFinding({
+      code: 'bench-disagrees',
+      severity: works ? 'fault' : 'advice',
+      refs: lamp === 'the lamp' ? [] : [lamp],
+      message: works
+        ? `You saw that ${words[sighting]}; with this record and this program it would work. So the record is not quite what is on the bench, or something is loose, dead or old.`
+        : `You saw that ${words[sighting]}; by the record, ${words[computed]}. So the record is not quite what is on the bench.`,
+      hints: [
+        `Is every hole in the record really the one on your bench?`,
+        works
+          ? `By the record, ${lamp} works. What can differ: a loose leg, an old program still on the board, a dead part.`
+          : `By the record, ${words[computed]}. Which hole or line is not as recorded?`,
+        remedies[sighting],
+      ],
+      evidence: { scenarios: quantity(examination.scenarios.length, '') },
+    }),
+    cause: works,
+  };
+}
+
+function computedSighting({ verdict, traces, scenarios }: Examination): Sighting {
+  if (hasPassed(verdict) || scenarios.every((scenario) => scenario.passed)) return 'right';
+  const [trace] = traces;
+  const glows = trace
+    ? [...trace.lamps.values()].flatMap((changes) =>
+        seenIntervals(changes, trace.seconds).map((interval) => interval.glow),
+      )
+    : [];
+  if (glows.includes('lit')) return 'other';
+  return glows.includes('faint') ? 'faint' : 'dark';
+}

@@ -1,0 +1,172 @@
+import { toFinding, type Finding, type Observation, type Repair } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import { hasPassed, type Report, type Verdict } from '../formats/report';
+import type { Grammars } from '../program';
+import { benchDisagrees, type Sighting } from './bench-disagrees';
+import { examine, referenceOf, type Build, type Examination, type Reference } from './examine';
+import { byCause, isBehaviour, isProgram, isWiring } from './order';
+import type { Candidate } from './repair/candidate';
+import { findingOfMove } from './repair/classify';
+import { searchRepair } from './repair/search';
+
+export type { Sighting } from './bench-disagrees';
+
+/** Name and version of the judging engine; it changes whenever a report could. */
+export const ENGINE = 'didaktor-core/0.1.0';
+
+export interface CheckOptions {
+  /** What the student says they saw on the real bench. */
+  readonly sighting?: Sighting;
+}
+
+/** Checks a build against an exercise. The same input gives the same report, byte for byte. */
+export function check(
+  exercise: Exercise,
+  build: Build,
+  grammars: Grammars,
+  options: CheckOptions = {},
+): Report {
+  const reference = referenceOf(exercise);
+  const examination = examine(reference, build);
+  const judged =
+    hasPassed(examination.verdict) || examination.verdict === 'cannot-tell'
+      ? withoutRepair(build, examination)
+      : withCauses(reference, build, examination, grammars);
+  const said = benchDisagrees(options.sighting, examination, build);
+  const verdict: Verdict =
+    said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
+  const passed = examination.scenarios.filter((scenario) => scenario.passed).length;
+  return {
+    format: 'didaktor/report@1',
+    verdict,
+    findings: said ? [...(said.cause ? [said] : []), ...judged, ...(said.cause ? [] : [said])] : judged,
+    scenarios: [...examination.scenarios],
+    marks: {
+      earned: hasPassed(verdict) ? examination.scenarios.length : passed,
+      of: examination.scenarios.length,
+    },
+    engine: ENGINE,
+  };
+}
+
+/** A passed build has no cause; one that cannot be told has what is missing as its cause. */
+function withoutRepair(build: Build, { verdict, observations }: Examination): Finding[] {
+  const findings = byCause(observations).map(toFinding);
+  if (verdict !== 'cannot-tell') return findings;
+  return [missingInput(build, findings), ...findings.filter((finding) => finding.severity !== 'fault')];
+}
+
+function missingInput({ wiring, program }: Build, findings: readonly Finding[]): Finding {
+  const unsupported = program.problems.find((problem) => problem.unsupported);
+  const first =
+    unsupported &&
+    findings.find((finding) => finding.line === unsupported.line && finding.message === unsupported.message);
+  if (first) return { ...first, cause: true };
+  if (program.isEmpty)
+    return {
+      ...toFinding({
+        code: 'missing-entry',
+        severity: 'fault',
+        line: 1,
+        column: 1,
+        message: 'There is no program, so nothing can be run.',
+        hints: [
+          'Where is your program?',
+          'The place for the program is empty.',
+          'Paste or type your program, then check again.',
+        ],
+      }),
+      cause: true,
+    };
+  const what = wiring.board ? 'no part' : 'no board';
+  return {
+    ...toFinding({
+      code: 'part-missing',
+      severity: 'fault',
+      message: `The record has ${what}, so nothing can be built from it.`,
+      hints: [
+        'Is everything that you plugged in recorded?',
+        `The record has ${what}.`,
+        `Record ${wiring.board ? 'the parts' : 'the board'}, then check again.`,
+      ],
+    }),
+    cause: true,
+  };
+}
+
+/**
+ * Marks the causes: for each change of the smallest repair, the first finding that is there with all
+ * the other changes made, and gone with this one too. Everything else is a consequence.
+ */
+function withCauses(
+  reference: Reference,
+  build: Build,
+  examination: Examination,
+  grammars: Grammars,
+): Finding[] {
+  const repair = searchRepair(reference, build, examination, grammars);
+  const all = [...examination.observations];
+  const serious = all.filter((observation) => observation.severity !== 'advice');
+  const causes: { readonly observation: Observation; readonly repair?: Repair }[] = [];
+  if (!repair) {
+    const refused = all.filter((observation) =>
+      build.program.problems.some(
+        (problem) => problem.stopsCompiler && problem.message === observation.message,
+      ),
+    );
+    const first = refused[0] ?? byCause(serious)[0] ?? byCause(all)[0];
+    if (first) causes.push({ observation: first, ...(first.repair ? { repair: first.repair } : {}) });
+  } else
+    for (const candidate of repair.candidates) {
+      const observation = causeOf(candidate, repair.candidates, reference, build);
+      if (observation) causes.push({ observation, repair: { text: candidate.text, edits: candidate.edits } });
+    }
+  const ordered = byCause(causes.map(({ observation }) => observation));
+  const marked: Finding[] = ordered.map((observation) => {
+    const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
+    return { ...toFinding(observation), cause: true, ...(known ? { repair: known } : {}) };
+  });
+  const unique = marked.filter(
+    (finding, index) => marked.findIndex((other) => isSame(other, finding)) === index,
+  );
+  const rest = byCause(all).filter(
+    (observation) => !unique.some((finding) => isSame(finding, toFinding(observation))),
+  );
+  return [...unique, ...rest.map(toFinding)];
+}
+
+const isSame = (one: Finding, other: Finding): boolean =>
+  one.code === other.code && one.message === other.message;
+
+function causeOf(
+  candidate: Candidate,
+  set: readonly Candidate[],
+  reference: Reference,
+  build: Build,
+): Observation | undefined {
+  let others: Build | undefined = build;
+  for (const other of set) if (other !== candidate && others) others = other.apply(others);
+  if (!others) return undefined;
+  const { observations } = examine(reference, others);
+  const repaired = candidate.apply(others);
+  const left = new Set(
+    repaired
+      ? examine(reference, repaired).observations.map(
+          (observation) => `${observation.code} ${observation.message}`,
+        )
+      : [],
+  );
+  const explained = observations.filter(
+    (observation) => !left.has(`${observation.code} ${observation.message}`),
+  );
+  const moves = candidate.edits.flatMap((edit) => findingOfMove(edit, others.wiring) ?? []);
+  const single = candidate.edits.length === 1 ? moves : [];
+  const pool = [...single, ...explained];
+  const inDomain = pool.filter(({ code }) =>
+    candidate.domain === 'wiring' ? isWiring(code) : isProgram(code),
+  );
+  const fallback = pool.filter(({ code }) =>
+    candidate.domain === 'wiring' ? isProgram(code) : isBehaviour(code),
+  );
+  return byCause(inDomain.length > 0 ? inDomain : fallback.length > 0 ? fallback : pool)[0];
+}

@@ -1,0 +1,247 @@
+import { fourBands } from '../electrics/bands';
+import { quantity, type Observation } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import { findKind, kindOf } from '../parts';
+import type { Trace } from '../rehearsal/trace';
+import { milliamps, ohms } from '../units';
+import { circuitParts } from '../wiring/netlist';
+import { findPart, nameOf, type PlacedPart, type Wiring } from '../wiring/wiring';
+import { isSupplyPin } from './graph';
+import type { Match } from './match';
+import type { SolvedState } from './rules';
+import { capital, partText } from './words';
+
+/** What a build is compared by with the reference of its exercise. */
+export interface Comparison {
+  readonly exercise: Exercise;
+  readonly wiring: Wiring;
+  readonly match: Match;
+  readonly states: readonly SolvedState[];
+  readonly trace?: Trace;
+}
+
+/** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
+export function correspondence({
+  exercise,
+  wiring,
+  match,
+}: Pick<Comparison, 'exercise' | 'wiring' | 'match'>): ReadonlyMap<string, PlacedPart> {
+  const pairs = new Map<string, PlacedPart>();
+  const left = new Set(circuitParts(wiring));
+  const pair = (reference: string, part: PlacedPart | undefined): void => {
+    if (!part || !left.has(part)) return;
+    pairs.set(reference, part);
+    left.delete(part);
+  };
+  const references = circuitParts(exercise.reference);
+  for (const { ref } of references)
+    pair(ref, match.parts.has(ref) ? findPart(wiring, match.parts.get(ref)!) : undefined);
+  const passes: readonly ((reference: PlacedPart, part: PlacedPart) => boolean)[] = [
+    (reference, part) => part.ref === reference.ref && part.value.text === reference.value.text,
+    (reference, part) => part.value.text === reference.value.text,
+    (reference, part) => part.ref === reference.ref,
+    () => true,
+  ];
+  for (const agrees of passes)
+    for (const reference of references)
+      if (!pairs.has(reference.ref))
+        pair(
+          reference.ref,
+          [...left].find((part) => part.kind === reference.kind && agrees(reference, part)),
+        );
+  return pairs;
+}
+
+/** Largest current through a part over the states, in mA. */
+const largestMa = (states: readonly SolvedState[], part: PlacedPart): number =>
+  Math.max(0, ...states.map(({ point }) => Math.abs(point.parts.get(part.ref)?.currentMa ?? 0)));
+
+/** Parts that are missing, too many, of another kind or value than the exercise asks for. */
+export function comparedParts(comparison: Comparison): readonly Observation[] {
+  const { exercise, wiring } = comparison;
+  const pairs = correspondence(comparison);
+  const found: Observation[] = [];
+  for (const reference of circuitParts(exercise.reference)) {
+    const part = pairs.get(reference.ref);
+    const kind = kindOf(reference.kind);
+    if (!part) {
+      const what = kind.describe(reference.value);
+      found.push({
+        code: 'part-missing',
+        severity: 'fault',
+        refs: [reference.ref],
+        message: `The ${what} ${reference.ref} of the exercise is not in the record.`,
+        hints: [
+          `Compare your parts with the list of the exercise. Is each one in?`,
+          `The list has ${a(what)}; your record has none.`,
+          `Plug in ${a(what)}, or record where it is.`,
+        ],
+      });
+      continue;
+    }
+    if (part.value.amount !== undefined) found.push(...otherValue(comparison, reference, part));
+    else if (part.value.text !== reference.value.text)
+      found.push({
+        code: 'wrong-part',
+        severity: 'fault',
+        refs: [part.ref],
+        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        message: `${capital(partText(part))} is used where the exercise asks for ${a(kind.describe(reference.value))}.`,
+        hints: [
+          `Compare ${part.ref} with the list of the exercise. Is it the same?`,
+          `${part.ref} is ${part.value.text}; ${reference.value.text} is asked for.`,
+          `Take ${a(kind.describe(reference.value))} for ${part.ref}.`,
+        ],
+        repair: {
+          text: `Take ${a(kind.describe(reference.value))} for ${part.ref}.`,
+          edits: [{ value: part.ref, to: reference.value.text }],
+        },
+      });
+  }
+  const paired = new Set([...pairs.values()].map((part) => part.ref));
+  for (const part of circuitParts(wiring))
+    if (!paired.has(part.ref))
+      found.push({
+        code: 'part-extra',
+        severity: 'advice',
+        refs: [part.ref],
+        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        message: `${capital(partText(part))} is not in the list of the exercise.`,
+        hints: [
+          `Which of your parts is not in the list?`,
+          `${capital(partText(part))} is one more than the exercise has.`,
+          `Leave ${part.ref} if it is meant; else take it out.`,
+        ],
+      });
+  return found;
+}
+
+const a = (text: string): string => (/^[aeio]|^8|^11\b|^18\b/.test(text) ? `an ${text}` : `a ${text}`);
+
+function otherValue(
+  { exercise, states }: Comparison,
+  reference: PlacedPart,
+  part: PlacedPart,
+): readonly Observation[] {
+  const [low, high] = exercise.accepted.get(reference.ref)!;
+  const amount = part.value.amount!;
+  if (amount >= low * 0.999 && amount <= high * 1.001) return [];
+  const currentMa = largestMa(states, part);
+  const lamp = exercise.reference.parts.find((candidate) => candidate.kind === 'led');
+  const limitMa = Math.min(
+    exercise.board.drive.recommendedMa,
+    (lamp && findKind(lamp.kind)?.ratedMa) ?? Infinity,
+  );
+  const over = currentMa > limitMa;
+  const effect =
+    amount < low
+      ? over
+        ? 'too much for the lamp and the pin'
+        : 'brighter than the exercise wants'
+      : currentMa < 0.5
+        ? 'too little to see the lamp lit'
+        : 'dimmer than the exercise wants';
+  const wanted = low === high ? ohms(low) : `${ohms(low)} to ${ohms(high)}`;
+  const bands = `${fourBands(amount).slice(0, 3).join(', ')}; ${ohms(reference.value.amount!)} has ${fourBands(reference.value.amount!).slice(0, 3).join(', ')}`;
+  return [
+    {
+      code: 'resistor-value',
+      severity: over ? 'risk' : 'fault',
+      refs: [part.ref],
+      at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+      message: `${part.ref} has ${ohms(amount)}; ${wanted} is wanted. ${milliamps(currentMa)} flow, ${effect}.`,
+      hints: [
+        `Read the bands of ${part.ref}. Which value do they give?`,
+        `${part.ref} is recorded as ${ohms(amount)}: ${bands}.`,
+        `Take a resistor of ${ohms(reference.value.amount!)} for ${part.ref}.`,
+      ],
+      evidence: {
+        foundOhms: quantity(amount, 'Ω'),
+        lowestOhms: quantity(low, 'Ω'),
+        highestOhms: quantity(high, 'Ω'),
+        currentMa: quantity(currentMa, 'mA'),
+        limitMa: quantity(limitMa, 'mA'),
+      },
+      repair: {
+        text: `Take ${ohms(reference.value.amount!)} for ${part.ref}.`,
+        edits: [{ value: part.ref, to: reference.value.text }],
+      },
+    },
+  ];
+}
+
+/** Pins on which program and wiring do not meet, or which the exercise has fixed otherwise. */
+export function comparedPins(
+  { exercise, wiring, trace, match }: Comparison,
+  wiredPins: readonly string[],
+): readonly Observation[] {
+  if (!trace) return [];
+  const driven = [...trace.pins.keys(), ...trace.undirected.map(({ pin }) => pin)];
+  const codeOnly = [...new Set(driven)].filter((pin) => !wiredPins.includes(pin));
+  const wiredOnly = wiredPins.filter((pin) => !driven.includes(pin));
+  const found: Observation[] = [];
+  const [code] = codeOnly;
+  const [wired] = wiredOnly;
+  const { board } = exercise;
+  const fixed = referencePins(exercise).filter((pin) => !exercise.pinFreedom.has(pin));
+  if (code !== undefined && wired !== undefined) {
+    const line =
+      trace.pins.get(code)?.[0]?.line ?? trace.undirected.find(({ pin }) => pin === code)?.line ?? 1;
+    const wiringIsOff = fixed.length > 0 && !fixed.includes(wired);
+    found.push({
+      code: wiringIsOff ? 'wrong-pin' : 'pin-disagrees',
+      severity: 'fault',
+      refs: [],
+      at: wiring.board ? [`${wiring.board.ref}.${wired}`] : [],
+      ...(wiringIsOff ? {} : { line, column: 1 }),
+      message: `The program drives pin ${code}, but the wire is in pin ${wired}. They do not meet.`,
+      hints: [
+        `Which pin does the program name, and which pin is the wire in?`,
+        `The program uses pin ${code} (line ${line}); nothing is wired there. The wire is in pin ${wired}.`,
+        wiringIsOff
+          ? `Move the wire from pin ${wired} to pin ${code}.`
+          : `Write ${wired} instead of ${code} in the program, or move the wire to pin ${code}.`,
+      ],
+      evidence: {
+        programPin: quantity(pinNumber(board, code), ''),
+        wiredPin: quantity(pinNumber(board, wired), ''),
+      },
+    });
+  } else if (wired === undefined && wiredPins.length > 0 && fixed.length > 0) {
+    const strays = wiredPins.filter((pin) => !fixed.includes(pin) && ![...match.pins.values()].includes(pin));
+    const [stray] = strays;
+    const wanted = fixed.find((pin) => !wiredPins.includes(pin));
+    if (stray !== undefined && wanted !== undefined)
+      found.push({
+        code: 'wrong-pin',
+        severity: 'fault',
+        refs: [],
+        at: wiring.board ? [`${wiring.board.ref}.${stray}`] : [],
+        message: `The exercise asks for pin ${wanted}; program and wire use pin ${stray}.`,
+        hints: [
+          `Which pin does the exercise ask for?`,
+          `Yours is pin ${stray}; pin ${wanted} is asked for.`,
+          `Move the wire to pin ${wanted} and write ${wanted} in the program.`,
+        ],
+        evidence: {
+          wantedPin: quantity(pinNumber(board, wanted), ''),
+          wiredPin: quantity(pinNumber(board, stray), ''),
+        },
+      });
+  }
+  return found;
+}
+
+const pinNumber = (board: Exercise['board'], name: string): number =>
+  board.pins.find((pin) => pin.name === name)?.number ?? Number.NaN;
+
+/** Signal pins that the reference uses. */
+export const referencePins = (exercise: Exercise): readonly string[] => [
+  ...new Set(
+    exercise.reference.parts.flatMap((part) =>
+      part.legs.flatMap(({ at }) =>
+        at?.type === 'pin' && !isSupplyPin(exercise.board, at.pin) ? [at.pin] : [],
+      ),
+    ),
+  ),
+];

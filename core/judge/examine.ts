@@ -1,0 +1,236 @@
+import { prepareBench, solveBench, type PinDrive, type PinDrives } from '../electrics/bench';
+import { ref } from '../brand';
+import type { Observation } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import type { ScenarioResult, Verdict } from '../formats/report';
+import { expectationSentence, isPlayable } from '../formats/scenario';
+import type { Program } from '../program';
+import { rehearse } from '../rehearsal/rehearse';
+import { EYE_SECONDS, seenIntervals, type SeenInterval } from '../rehearsal/seen';
+import type { Trace } from '../rehearsal/trace';
+import { netlistOf, type Netlist } from '../wiring/netlist';
+import type { Wiring } from '../wiring/wiring';
+import { lampBands, lampCurrents, type LampBands } from './bands';
+import { comparedParts, comparedPins, correspondence, type Comparison } from './compare';
+import { checkExpectation } from './expectations';
+import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
+import { matchCircuits, type Match } from './match';
+import { directionUnset, missingPause, problemObservation, runtimeTrouble } from './program-rules';
+import { wiringRules, type SolvedState } from './rules';
+
+/** What a student hands in, read. */
+export interface Build {
+  readonly wiring: Wiring;
+  readonly program: Program;
+}
+
+/** The reference of an exercise, reduced once for many checks. */
+export interface Reference {
+  readonly exercise: Exercise;
+  readonly graph: CircuitGraph;
+  /** Current of each lamp over the accepted resistor values, lowest and highest, in mA. */
+  readonly lampBands: LampBands;
+}
+
+export const referenceOf = (exercise: Exercise): Reference => ({
+  exercise,
+  graph: circuitGraph(exercise.reference, netlistOf(exercise.reference)),
+  lampBands: lampBands(exercise),
+});
+
+/** One full check of a build, without the search for repairs. */
+export interface Examination {
+  readonly verdict: Verdict;
+  readonly observations: readonly Observation[];
+  readonly scenarios: readonly ScenarioResult[];
+  readonly match: Match;
+  readonly netlist: Netlist;
+  readonly traces: readonly Trace[];
+}
+
+/** Checks a build against a reference: rules, rehearsal, comparison, verdict. */
+export function examine(reference: Reference, { wiring, program }: Build): Examination {
+  const { exercise } = reference;
+  const netlist = netlistOf(wiring);
+  const match = matchCircuits(
+    { wiring: exercise.reference, graph: reference.graph },
+    { wiring, graph: circuitGraph(wiring, netlist) },
+    exercise.board,
+    exercise.pinFreedom,
+  );
+  const traces = runScenarios(exercise, wiring, program);
+  const wired = wiredPins(wiring, netlist);
+  const states = statesOf(wiring, netlist, wired, traces);
+  const comparison: Comparison = {
+    exercise,
+    wiring,
+    match,
+    states,
+    ...(traces[0] ? { trace: traces[0] } : {}),
+  };
+  const judged = judgeScenarios(comparison, traces);
+  const bench = prepareBench(wiring, netlist);
+  const usesSerial = traces.some((trace) => trace.serialStarted);
+  const context = { wiring, netlist, bench, board: exercise.board, states, usesSerial };
+  const structural = wiringRules.flatMap((rule) => rule(context));
+  const compared = [
+    ...comparedParts(comparison),
+    ...comparedPins(comparison, wired),
+    ...lampCurrents(comparison, reference.lampBands),
+  ];
+  const fromProgram = [
+    ...program.problems.map(problemObservation),
+    ...traces.slice(0, 1).flatMap((trace) => programObservations(trace, comparison, netlist)),
+  ];
+  const passed = traces.length > 0 && judged.every(({ result }) => result.passed);
+  const observations = settle(
+    [...structural, ...compared, ...fromProgram, ...judged.flatMap(({ failures }) => failures)],
+    passed,
+  );
+  return {
+    verdict: verdictOf(wiring, program, passed, observations, match),
+    observations,
+    scenarios: judged.map(({ result }) => result),
+    match,
+    netlist,
+    traces,
+  };
+}
+
+function runScenarios(exercise: Exercise, wiring: Wiring, program: Program): readonly Trace[] {
+  if (!program.compiled || !wiring.board) return [];
+  return exercise.data.scenarios.map((scenario) =>
+    rehearse(program.compiled!, wiring, exercise.board, {
+      seconds: scenario.for,
+      typed: scenario.stimuli.filter(isPlayable).map(({ at, serial }) => ({ at, text: serial })),
+    }),
+  );
+}
+
+/** Signal pins that lead to a part. */
+function wiredPins(wiring: Wiring, netlist: Netlist): readonly string[] {
+  const board = wiring.board?.profile;
+  if (!board) return [];
+  return netlist.nodes.flatMap((node) =>
+    node.terminals.length > 0 || node.pins.length > 1
+      ? node.pins.filter((pin) => !isSupplyPin(board, pin))
+      : [],
+  );
+}
+
+/**
+ * The states that rules look at: those that occurred; and where the program drives none of the wired
+ * pins, each of these high in turn, as a program that meets the wiring would do.
+ */
+function statesOf(
+  wiring: Wiring,
+  netlist: Netlist,
+  wired: readonly string[],
+  traces: readonly Trace[],
+): readonly SolvedState[] {
+  const bench = prepareBench(wiring, netlist);
+  const occurred = traces.flatMap((trace) => trace.states);
+  const active = (drives: PinDrives): boolean =>
+    wired.some((pin) => ['high', 'low', 'pwm'].includes(drives.get(pin)?.mode ?? 'input'));
+  const assumed: readonly PinDrives[] = occurred.some(active)
+    ? []
+    : wired.map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
+  return [...occurred, new Map(), ...assumed].map((drives) => ({ drives, point: solveBench(bench, drives) }));
+}
+
+interface Judged {
+  readonly result: ScenarioResult;
+  readonly failures: readonly Observation[];
+}
+
+function judgeScenarios(comparison: Comparison, traces: readonly Trace[]): readonly Judged[] {
+  const { exercise, wiring } = comparison;
+  const pairs = correspondence(comparison);
+  return exercise.data.scenarios.map((scenario, index) => {
+    const trace = traces[index];
+    if (!trace)
+      return {
+        result: {
+          name: scenario.name,
+          passed: false,
+          expectations: scenario.expect.map((expectation) => ({
+            expected: expectationSentence(expectation),
+            observed: 'it did not run',
+            passed: false,
+          })),
+        },
+        failures: [],
+      };
+    const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
+    const seen = (lamp: string): readonly SeenInterval[] | undefined => {
+      if (!seenOf.has(lamp)) {
+        const changes = trace.lamps.get(pairs.get(lamp)?.ref ?? ref(''));
+        seenOf.set(lamp, changes ? seenIntervals(changes, trace.seconds) : undefined);
+      }
+      return seenOf.get(lamp);
+    };
+    const outcomes = scenario.expect.map((expectation) =>
+      checkExpectation(expectation, {
+        wiring,
+        trace,
+        seen,
+        builtRef: (reference) => pairs.get(reference)?.ref,
+      }),
+    );
+    return {
+      result: {
+        name: scenario.name,
+        passed: outcomes.every((outcome) => outcome.passed),
+        expectations: outcomes.map((outcome, at) => ({
+          expected: expectationSentence(scenario.expect[at]!),
+          observed: outcome.observed,
+          passed: outcome.passed,
+        })),
+      },
+      failures: outcomes.flatMap((outcome) => outcome.failures),
+    };
+  });
+}
+
+function programObservations(trace: Trace, comparison: Comparison, netlist: Netlist): readonly Observation[] {
+  const lampMa = (pin: string): number | undefined => {
+    const node = netlist.nodes.find((candidate) => candidate.pins.includes(pin));
+    if (!node) return undefined;
+    const currents = comparison.states.map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
+    return Math.max(0, ...currents);
+  };
+  return [
+    ...directionUnset(trace, lampMa),
+    ...runtimeTrouble(trace, comparison.exercise.board),
+    ...missingPause(trace, EYE_SECONDS),
+  ];
+}
+
+/** Structural faults of a build that does its job are advice; a value that still works is one too. */
+function settle(observations: readonly Observation[], passed: boolean): readonly Observation[] {
+  const unique = observations.filter(
+    (one, index) =>
+      observations.findIndex((other) => other.code === one.code && other.message === one.message) === index,
+  );
+  if (!passed) return unique;
+  return unique.map((observation) =>
+    observation.severity === 'fault' ? { ...observation, severity: 'advice' } : observation,
+  );
+}
+
+function verdictOf(
+  wiring: Wiring,
+  program: Program,
+  passed: boolean,
+  observations: readonly Observation[],
+  match: Match,
+): Verdict {
+  const isIncomplete = program.isEmpty || !wiring.board || wiring.parts.length === 0;
+  if (isIncomplete || program.problems.some((problem) => problem.unsupported)) return 'cannot-tell';
+  if (!passed) return 'does-not-work';
+  if (observations.some((observation) => observation.severity === 'risk')) return 'works-at-risk';
+  const asAsked = observations.every(
+    ({ code }) => !['resistor-value', 'wrong-part', 'part-extra', 'part-missing', 'wrong-pin'].includes(code),
+  );
+  return match.same && asAsked ? 'as-drawn' : 'works-differently';
+}

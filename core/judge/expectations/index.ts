@@ -1,0 +1,132 @@
+import { quantity } from '../../finding';
+import type { Expectation } from '../../formats/scenario';
+import { seconds } from '../../units';
+import { checkLamp } from './lamp';
+import { windowOf, within, type Check, type Observed, type Outcome } from './outcome';
+
+export type { Observed, Outcome } from './outcome';
+
+/** Checks one expectation on a run. */
+export function checkExpectation(expectation: Expectation, observed: Observed): Outcome {
+  if ('lamp' in expectation) return checkLamp(expectation, observed);
+  if ('never-together' in expectation) return neverTogether(expectation, observed);
+  if ('order' in expectation) return inOrder(expectation, observed);
+  return serialText(expectation, observed);
+}
+
+const neverTogether: Check<Extract<Expectation, { 'never-together': string[] }>> = (
+  expectation,
+  observed,
+) => {
+  const lamps = expectation['never-together'];
+  const [from, to] = windowOf(expectation, observed.trace);
+  const lit = lamps.map((lamp) =>
+    within(observed.seen(lamp) ?? [], from, to).filter((interval) => interval.glow === 'lit'),
+  );
+  for (let first = 0; first < lamps.length; first += 1)
+    for (let second = first + 1; second < lamps.length; second += 1)
+      for (const a of lit[first]!)
+        for (const b of lit[second]!) {
+          const [start, end] = [Math.max(a.from, b.from), Math.min(a.to, b.to)];
+          // An overlap too short for an eye is a matter of the order of two lines, not of what is seen.
+          if (end - start < 0.02) continue;
+          const names = `${lamps[first]} and ${lamps[second]}`;
+          return {
+            passed: false,
+            observed: `${names} lit together for ${seconds(end - start)}`,
+            failures: [
+              {
+                code: 'order-wrong',
+                severity: 'fault',
+                refs: [lamps[first]!, lamps[second]!],
+                message: `${names} are lit together from ${seconds(start)} to ${seconds(end)}; they should take turns.`,
+                hints: [
+                  `Which of ${names} is switched off before the other one is switched on?`,
+                  `From ${seconds(start)} on, ${names} are both lit, for ${seconds(end - start)}.`,
+                  `Switch one of ${names} off in the line before the other is switched on.`,
+                ],
+                evidence: { togetherS: quantity(end - start, 's') },
+              },
+            ],
+          };
+        }
+  return { passed: true, observed: 'never lit together', failures: [] };
+};
+
+const inOrder: Check<Extract<Expectation, { order: string[] }>> = (expectation, observed) => {
+  const [from, to] = windowOf(expectation, observed.trace);
+  const starts = expectation.order
+    .flatMap((lamp) =>
+      within(observed.seen(lamp) ?? [], from, to)
+        .filter((interval) => interval.glow === 'lit')
+        .map((interval) => ({ lamp, at: interval.from })),
+    )
+    .sort((a, b) => a.at - b.at)
+    .map(({ lamp }) => lamp);
+  const first = expectation.order.indexOf(starts[0] ?? '');
+  const right =
+    starts.length >= expectation.order.length &&
+    starts.every((lamp, index) => lamp === expectation.order[(first + index) % expectation.order.length]);
+  const seen = starts.slice(0, 8).join(', ') || 'none lit';
+  if (right) return { passed: true, observed: seen, failures: [] };
+  return {
+    passed: false,
+    observed: seen,
+    failures: [
+      {
+        code: 'order-wrong',
+        severity: 'fault',
+        refs: [...expectation.order],
+        message: `The lamps light in the order ${seen}; ${expectation.order.join(', ')} is wanted.`,
+        hints: [
+          `In which order do the lamps light?`,
+          `Seen is ${seen}.`,
+          `Change the order of the lines, so that the lamps light in the order ${expectation.order.join(', ')}.`,
+        ],
+        evidence: { lit: quantity(starts.length, '') },
+      },
+    ],
+  };
+};
+
+const serialText: Check<Extract<Expectation, { serial: string }>> = (expectation, { trace }): Outcome => {
+  const [, to] = windowOf(expectation, trace);
+  const text = trace.serial
+    .filter((piece) => piece.at <= to)
+    .map((piece) => piece.text)
+    .join('');
+  const { serial: way, text: wanted } = expectation;
+  const passed =
+    way === 'contains'
+      ? text.includes(wanted)
+      : way === 'equals'
+        ? text.trim() === wanted.trim()
+        : matches(wanted, text);
+  const shown = text.length === 0 ? 'nothing' : `“${text.slice(0, 60).trim()}${text.length > 60 ? '…' : ''}”`;
+  if (passed) return { passed, observed: shown, failures: [] };
+  return {
+    passed,
+    observed: shown,
+    failures: [
+      {
+        code: 'text-off',
+        severity: 'fault',
+        message: `The board prints ${shown}; “${wanted}” is wanted.`,
+        hints: [
+          `What does the board print?`,
+          `It prints ${shown} in ${seconds(to)}.`,
+          `Change the printing so that “${wanted}” appears.`,
+        ],
+        evidence: { characters: quantity(text.length, '') },
+      },
+    ],
+  };
+};
+
+function matches(pattern: string, text: string): boolean {
+  try {
+    return new RegExp(pattern).test(text);
+  } catch {
+    return false;
+  }
+}

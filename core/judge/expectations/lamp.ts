@@ -1,0 +1,285 @@
+import { brightnessAt } from '../../electrics/brightness';
+import { quantity, type FindingCode, type Observation } from '../../finding';
+import type { Expectation } from '../../formats/scenario';
+import type { SeenInterval } from '../../rehearsal/seen';
+import { milliamps, seconds, times } from '../../units';
+import { capital, partTextOf } from '../words';
+import { windowOf, within, type Check, type Observed, type Outcome } from './outcome';
+
+type LampExpectation = Extract<Expectation, { lamp: string }>;
+
+/** Lit or not: a faint glow does not count as lit. */
+interface Phase {
+  readonly from: number;
+  readonly to: number;
+  readonly lit: boolean;
+}
+
+const DEFAULT_TOLERANCE = 0.1;
+
+/** What is wrong with how a lamp looks over time, named by the first thing a watcher would say. */
+export const checkLamp: Check<LampExpectation> = (expectation, observed) => {
+  const intervals = observed.seen(expectation.lamp);
+  const ref = observed.builtRef(expectation.lamp);
+  if (!intervals || ref === undefined)
+    return { passed: false, observed: `there is no lamp that stands for ${expectation.lamp}`, failures: [] };
+  const [from, to] = windowOf(expectation, observed.trace);
+  const view: LampView = {
+    name: partTextOf(observed.wiring, ref),
+    ref,
+    intervals: within(intervals, from, to),
+    phases: phasesOf(within(intervals, from, to)),
+    seconds: to - from,
+    tolerance: expectation.tolerance ?? DEFAULT_TOLERANCE,
+    observed,
+  };
+  if ('rhythm' in expectation) return checkRhythm(expectation.rhythm, view);
+  if ('flashes' in expectation) return checkFlashes(expectation.flashes, view);
+  if ('brightness' in expectation) return checkBrightness(expectation.brightness, view);
+  return checkSteady(expectation.is, view);
+};
+
+interface LampView {
+  /** `the amber lamp D1`. */
+  readonly name: string;
+  readonly ref: string;
+  readonly intervals: readonly SeenInterval[];
+  readonly phases: readonly Phase[];
+  readonly seconds: number;
+  readonly tolerance: number;
+  readonly observed: Observed;
+}
+
+function phasesOf(intervals: readonly SeenInterval[]): readonly Phase[] {
+  const phases: Phase[] = [];
+  for (const { from, to, glow } of intervals) {
+    const lit = glow === 'lit';
+    const before = phases.at(-1);
+    if (before?.lit === lit) phases[phases.length - 1] = { ...before, to };
+    else phases.push({ from, to, lit });
+  }
+  return phases;
+}
+
+const length = (phase: Phase): number => phase.to - phase.from;
+const brightest = (view: LampView): number =>
+  Math.max(0, ...view.intervals.map((interval) => interval.currentMa));
+
+/** `lit 0.50 s, dark 2.50 s, 4 times`: the run in a few words. */
+function summary({ phases, intervals }: LampView): string {
+  if (phases.length === 1) {
+    const faint = intervals.some((interval) => interval.glow === 'faint');
+    return phases[0]!.lit ? 'lit all the time' : faint ? 'a faint glow, never lit' : 'dark all the time';
+  }
+  const on = phases
+    .slice(1, -1)
+    .filter((phase) => phase.lit)
+    .map(length);
+  const off = phases
+    .slice(1, -1)
+    .filter((phase) => !phase.lit)
+    .map(length);
+  const shown = (list: readonly number[]): string => {
+    const [low, high] = [Math.min(...list), Math.max(...list)];
+    return seconds(low) === seconds(high) ? seconds(low) : `${seconds(low)} to ${seconds(high)}`;
+  };
+  const count = phases.filter((phase) => phase.lit).length;
+  const parts = [on.length > 0 ? `lit ${shown(on)}` : '', off.length > 0 ? `dark ${shown(off)}` : ''].filter(
+    Boolean,
+  );
+  if (parts.length === 0)
+    return phases
+      .map((phase) => `${phase.lit ? 'lit' : 'dark'} from ${seconds(phase.from)} to ${seconds(phase.to)}`)
+      .join(', ');
+  return `${parts.join(', ')}, lit ${times(count)}`;
+}
+
+function failed(view: LampView, failures: readonly Observation[]): Outcome {
+  return { passed: false, observed: summary(view), failures };
+}
+
+/** A behaviour observation about one lamp. */
+function saw(
+  view: LampView,
+  code: FindingCode,
+  message: string,
+  hints: readonly [string, string, string],
+  evidence: Observation['evidence'] = {},
+): Observation {
+  return {
+    code,
+    severity: 'fault',
+    refs: [view.ref],
+    message: `${capital(view.name)} ${message}`,
+    hints: [...hints],
+    evidence: { watchedS: quantity(view.seconds, 's'), ...evidence },
+  };
+}
+
+function neverLit(view: LampView): Observation {
+  const currentMa = brightest(view);
+  const glow = currentMa >= 0.01 ? `only glows faintly, at ${milliamps(currentMa)},` : 'stays dark';
+  return saw(
+    view,
+    'not-lit',
+    `${glow} for the whole ${seconds(view.seconds)}.`,
+    [
+      `Is there a whole path for the current, from a pin through ${view.ref} and back to ground?`,
+      `At most ${milliamps(currentMa)} reach ${view.ref} in ${seconds(view.seconds)}; about 0.5 mA are needed to see it lit.`,
+      `Step through the current path of ${view.ref} hole by hole, and see where it stops.`,
+    ],
+    { currentMa: quantity(currentMa, 'mA') },
+  );
+}
+
+function neverDark(view: LampView): Observation {
+  return saw(
+    view,
+    'not-dark',
+    `is lit for the whole ${seconds(view.seconds)} and never goes dark.`,
+    [
+      `What in the program makes ${view.ref} go dark, and for how long?`,
+      `${view.ref} carries ${milliamps(brightest(view))} all the time.`,
+      `See that the pin goes LOW and stays so for a while before it goes HIGH again.`,
+    ],
+    { currentMa: quantity(brightest(view), 'mA') },
+  );
+}
+
+/** The last phase lasts much longer than the rhythm allows: the lamp has stopped. */
+function stopped(view: LampView, rhythm: readonly number[]): Observation | undefined {
+  const last = view.phases.at(-1)!;
+  const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.lit));
+  if (length(last) <= Math.max(2 * usual, usual + 1)) return undefined;
+  const state = last.lit ? 'lit' : 'dark';
+  return saw(
+    view,
+    last.lit ? 'stays-on' : 'stays-off',
+    `stops changing at ${seconds(last.from)} and stays ${state}.`,
+    [
+      `After ${seconds(last.from)} nothing changes any more. What does the program do from then on?`,
+      `${view.ref} is ${state} from ${seconds(last.from)} to the end; ${seconds(usual)} would be right.`,
+      `Look for the line that is reached at ${seconds(last.from)} and never left, or for what should stand in loop and stands in setup.`,
+    ],
+    { sinceS: quantity(last.from, 's'), lastedS: quantity(length(last), 's') },
+  );
+}
+
+function checkRhythm(rhythm: readonly number[], view: LampView): Outcome {
+  const { phases } = view;
+  if (!phases.some((phase) => phase.lit)) return failed(view, [neverLit(view)]);
+  if (!phases.some((phase) => !phase.lit)) return failed(view, [neverDark(view)]);
+  const inner = phases.slice(1, -1);
+  const fits = (phase: Phase, wanted: number): boolean =>
+    Math.abs(length(phase) - wanted) <= wanted * view.tolerance + 1e-9;
+  const rotations = rhythm
+    .map((_, index) => index)
+    .filter((index) => (index % 2 === 0) === (inner[0]?.lit ?? true));
+  const covers = inner.length >= rhythm.length;
+  const passes =
+    covers &&
+    rotations.some((start) =>
+      inner.every((phase, index) => fits(phase, rhythm[(start + index) % rhythm.length]!)),
+    );
+  if (passes) return { passed: true, observed: summary(view), failures: [] };
+  const halted = stopped(view, rhythm);
+  if (halted) return failed(view, [halted]);
+  return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
+}
+
+function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: LampView): Observation {
+  const wantedOf = (lit: boolean): number => rhythm[lit ? 0 : 1]!;
+  const off = phases
+    .map((phase) => ({
+      phase,
+      wanted: wantedOf(phase.lit),
+      share: Math.abs(length(phase) - wantedOf(phase.lit)) / wantedOf(phase.lit),
+    }))
+    .sort((a, b) => b.share - a.share)[0]!;
+  const state = off.phase.lit ? 'lit' : 'dark';
+  const found = length(off.phase);
+  const direction = found > off.wanted ? 'longer' : 'shorter';
+  return saw(
+    view,
+    'timing-off',
+    `is ${state} for ${seconds(found)}; ${seconds(off.wanted)} is wanted.`,
+    [
+      `How long is ${view.ref} ${state}, and how long should it be?`,
+      `${capital(state)} for ${seconds(found)} instead of ${seconds(off.wanted)}: look at the pause after the pin goes ${off.phase.lit ? 'on' : 'off'}.`,
+      `Make that pause ${direction === 'longer' ? 'shorter' : 'longer'}, so that ${view.ref} is ${state} for ${seconds(off.wanted)}: ${Math.round(off.wanted * 1000)} milliseconds.`,
+    ],
+    { foundS: quantity(found, 's'), wantedS: quantity(off.wanted, 's') },
+  );
+}
+
+function checkFlashes(wanted: number, view: LampView): Outcome {
+  const count = view.phases.filter((phase) => phase.lit).length;
+  if (count === wanted) return { passed: true, observed: summary(view), failures: [] };
+  if (count === 0) return failed(view, [neverLit(view)]);
+  return failed(view, [
+    saw(
+      view,
+      'count-wrong',
+      `flashes ${times(count)} in ${seconds(view.seconds)}; ${times(wanted)} is wanted.`,
+      [
+        `Count the flashes of ${view.ref}. How many should there be?`,
+        `${count} flashes in ${seconds(view.seconds)} instead of ${wanted}.`,
+        `Change the program so that ${view.ref} flashes ${times(wanted)}.`,
+      ],
+      { found: quantity(count, ''), wanted: quantity(wanted, '') },
+    ),
+  ]);
+}
+
+function checkSteady(wanted: 'on' | 'off', view: LampView): Outcome {
+  const right = view.phases.every((phase) => phase.lit === (wanted === 'on'));
+  const dark = wanted === 'off' ? view.intervals.every((interval) => interval.glow === 'dark') : true;
+  if (right && dark) return { passed: true, observed: summary(view), failures: [] };
+  if (wanted === 'on')
+    return failed(view, [view.phases.some((phase) => phase.lit) ? leaves(view, 'lit') : neverLit(view)]);
+  return failed(view, [
+    view.phases.some((phase) => !phase.lit) && !right ? leaves(view, 'dark') : neverDark(view),
+  ]);
+}
+
+function leaves(view: LampView, state: 'lit' | 'dark'): Observation {
+  const other = view.phases.find((phase) => phase.lit !== (state === 'lit'))!;
+  return saw(
+    view,
+    'timing-off',
+    `should be ${state} all the time, but is ${state === 'lit' ? 'dark' : 'lit'} from ${seconds(other.from)} to ${seconds(other.to)}.`,
+    [
+      `What happens to ${view.ref} at ${seconds(other.from)}?`,
+      `${view.ref} changes at ${seconds(other.from)}, and should not.`,
+      `Find the line that switches ${view.ref} at ${seconds(other.from)} and take it away.`,
+    ],
+    { fromS: quantity(other.from, 's'), foundS: quantity(length(other), 's') },
+  );
+}
+
+function checkBrightness([low, high]: readonly [number, number], view: LampView): Outcome {
+  const values = view.intervals.map((interval) => brightnessAt(interval.currentMa));
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const observed = `${Math.round(least * 100)} to ${Math.round(most * 100)} % bright`;
+  if (least >= low && most <= high) return { passed: true, observed, failures: [] };
+  const dim = least < low;
+  const found = dim ? least : most;
+  const currentMa = brightest(view);
+  return {
+    passed: false,
+    observed,
+    failures: [
+      saw(
+        view,
+        dim ? 'too-dim' : 'too-bright',
+        `is ${dim ? 'too dim' : 'too bright'}: ${Math.round(found * 100)} % at ${milliamps(currentMa)}; ${Math.round(low * 100)} to ${Math.round(high * 100)} % is wanted.`,
+        [
+          `Is ${view.ref} as bright as the example?`,
+          `${milliamps(currentMa)} flow through ${view.ref}, ${dim ? 'too little' : 'too much'}.`,
+          `Use a ${dim ? 'smaller' : 'larger'} resistor, or another number in the program.`,
+        ],
+        { currentMa: quantity(currentMa, 'mA'), brightness: quantity(found, '') },
+      ),
+    ],
+  };
+}

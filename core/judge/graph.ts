@@ -1,0 +1,94 @@
+import type { BoardProfile } from '../boards';
+import type { Ref } from '../brand';
+import { kindOf } from '../parts';
+import { circuitParts, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
+
+/** Parts between two nodes that carry one current, in either order: the order in a series is free. */
+export interface Chain {
+  readonly parts: readonly Ref[];
+  /** What the chain is, seen from its head: kinds and directions, sorted. */
+  readonly fromHead: string;
+  readonly fromTail: string;
+  readonly head: NodeId;
+  readonly tail: NodeId;
+}
+
+/** A circuit as chains between nodes, without what the order of series parts leaves free. */
+export interface CircuitGraph {
+  readonly chains: readonly Chain[];
+  /** Board sockets on each node that a chain ends at, and on nodes that join several sockets. */
+  readonly pins: ReadonlyMap<NodeId, readonly string[]>;
+}
+
+interface Link {
+  readonly part: PlacedPart;
+  readonly head: NodeId;
+  readonly tail: NodeId;
+}
+
+/** Reduces a netlist to chains of two-legged parts. Bypassed parts, both legs on one node, stay as loops. */
+export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
+  const links: Link[] = circuitParts(wiring)
+    .filter((part) => part.legs.length === 2)
+    .map((part) => ({
+      part,
+      head: nodeOfLeg(netlist, part.ref, part.legs[0]!.leg),
+      tail: nodeOfLeg(netlist, part.ref, part.legs[1]!.leg),
+    }));
+  const atNode = new Map<NodeId, Link[]>();
+  for (const link of links)
+    for (const node of [link.head, link.tail]) atNode.set(node, [...(atNode.get(node) ?? []), link]);
+  const isInner = (node: NodeId): boolean =>
+    netlist.nodes[node]!.pins.length === 0 &&
+    atNode.get(node)!.length === 2 &&
+    atNode.get(node)![0] !== atNode.get(node)![1];
+  const used = new Set<Link>();
+  const chains: Chain[] = [];
+  for (const link of links) {
+    if (used.has(link)) continue;
+    const steps = [{ link, forward: true }];
+    used.add(link);
+    let head = link.head;
+    let tail = link.tail;
+    const extend = (node: NodeId, toTail: boolean): NodeId => {
+      let end = node;
+      while (isInner(end)) {
+        const next = atNode.get(end)!.find((candidate) => !used.has(candidate));
+        if (!next) break;
+        used.add(next);
+        const entersAtHead = next.head === end;
+        steps[toTail ? 'push' : 'unshift']({ link: next, forward: toTail ? entersAtHead : !entersAtHead });
+        end = entersAtHead ? next.tail : next.head;
+      }
+      return end;
+    };
+    tail = extend(tail, true);
+    head = extend(head, false);
+    const describe = (reversed: boolean): string =>
+      steps
+        .map(({ link: { part }, forward }) =>
+          kindOf(part.kind).symmetrical ? part.kind : `${part.kind}${forward !== reversed ? '>' : '<'}`,
+        )
+        .sort()
+        .join('+');
+    chains.push({
+      parts: steps.map((step) => step.link.part.ref),
+      fromHead: describe(false),
+      fromTail: describe(true),
+      head,
+      tail,
+    });
+  }
+  const ends = new Set(chains.flatMap((chain) => [chain.head, chain.tail]));
+  const pins = new Map(
+    netlist.nodes
+      .filter((node) => ends.has(node.id) || node.pins.length > 1)
+      .map((node) => [node.id, node.pins] as const),
+  );
+  return { chains, pins };
+}
+
+/** Whether a socket is a supply or ground rather than a signal pin. */
+export const isSupplyPin = (board: BoardProfile, pin: string): boolean =>
+  board.supplies.some((supply) => supply.name === pin);

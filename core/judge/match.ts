@@ -1,0 +1,206 @@
+import type { BoardProfile } from '../boards';
+import type { Ref } from '../brand';
+import type { PinFreedom } from '../formats/exercise';
+import { findPart, type Wiring } from '../wiring/wiring';
+import type { NodeId } from '../wiring/netlist';
+import { isSupplyPin, type Chain, type CircuitGraph } from './graph';
+
+/** How two circuits correspond, and how far they are apart. */
+export interface Match {
+  /** Whether they are the same circuit within what the exercise leaves free; values are not compared. */
+  readonly same: boolean;
+  /** Reference part to built part. */
+  readonly parts: ReadonlyMap<Ref, Ref>;
+  /** Reference pin to built pin, for the signal pins of matched chains. */
+  readonly pins: ReadonlyMap<string, string>;
+  /** Chains and pins that have no counterpart, of either side. 0 when the same. */
+  readonly distance: number;
+}
+
+/** Steps of the search after which the best correspondence so far is taken. */
+const BUDGET = 20_000;
+
+interface Side {
+  readonly wiring: Wiring;
+  readonly graph: CircuitGraph;
+}
+
+/**
+ * Finds the correspondence between the reference and a build by backtracking over chains, most
+ * telling first. Equal values are tried first, so that of two equal lamps the right colours pair.
+ */
+export function matchCircuits(reference: Side, built: Side, board: BoardProfile, freedom: PinFreedom): Match {
+  const search = new MatchSearch(reference, built, board, freedom);
+  return search.run();
+}
+
+class MatchSearch {
+  private best:
+    { chains: number; parts: Map<Ref, Ref>; pins: Map<string, string>; distance: number } | undefined;
+  private steps = 0;
+  private readonly nodes = new Map<NodeId, NodeId>();
+  private readonly taken = new Map<NodeId, NodeId>();
+  private readonly pairs: { reference: Chain; built: Chain }[] = [];
+  private readonly order: readonly Chain[];
+
+  constructor(
+    private readonly reference: Side,
+    private readonly built: Side,
+    private readonly board: BoardProfile,
+    private readonly freedom: PinFreedom,
+  ) {
+    const rank = (chain: Chain): number =>
+      -[chain.head, chain.tail].filter((node) => this.reference.graph.pins.get(node)?.length).length;
+    this.order = [...reference.graph.chains].sort((a, b) => rank(a) - rank(b));
+  }
+
+  run(): Match {
+    this.assign(0);
+    const { parts, pins, distance } = this.best!;
+    return { same: distance === 0, parts, pins, distance };
+  }
+
+  private assign(index: number): void {
+    this.steps += 1;
+    const chain = this.order[index];
+    if (!chain) {
+      this.keepIfBetter();
+      return;
+    }
+    for (const candidate of this.candidates(chain)) {
+      for (const [head, tail, key] of [
+        [candidate.head, candidate.tail, candidate.fromHead],
+        [candidate.tail, candidate.head, candidate.fromTail],
+      ] as const) {
+        if (key !== chain.fromHead || this.steps > BUDGET || this.best?.distance === 0) continue;
+        const first = this.bind(chain.head, head);
+        const second = first && this.bind(chain.tail, tail);
+        if (first && second) {
+          this.pairs.push({ reference: chain, built: candidate });
+          this.assign(index + 1);
+          this.pairs.pop();
+        }
+        if (second) this.release(second);
+        if (first) this.release(first);
+      }
+    }
+    if (this.best?.distance !== 0 && this.steps <= BUDGET) this.assign(index + 1);
+  }
+
+  private candidates(chain: Chain): readonly Chain[] {
+    const used = new Set(this.pairs.map((pair) => pair.built));
+    const sameValues = (candidate: Chain): number =>
+      this.values(this.reference.wiring, chain) === this.values(this.built.wiring, candidate) ? 0 : 1;
+    return this.built.graph.chains
+      .filter(
+        (candidate) =>
+          !used.has(candidate) &&
+          (candidate.fromHead === chain.fromHead || candidate.fromTail === chain.fromHead),
+      )
+      .sort((a, b) => sameValues(a) - sameValues(b));
+  }
+
+  private values(wiring: Wiring, chain: Chain): string {
+    return chain.parts
+      .map((ref) => findPart(wiring, ref)!.value.text)
+      .sort()
+      .join();
+  }
+
+  /** Lets two nodes correspond; returns what must be undone, or `undefined` when they cannot. */
+  private bind(mine: NodeId, theirs: NodeId): { readonly mine?: NodeId } | undefined {
+    const bound = this.nodes.get(mine);
+    if (bound !== undefined) return bound === theirs ? {} : undefined;
+    if (this.taken.has(theirs)) return undefined;
+    if (!this.pinsFit(mine, theirs)) return undefined;
+    this.nodes.set(mine, theirs);
+    this.taken.set(theirs, mine);
+    return { mine };
+  }
+
+  private release({ mine }: { readonly mine?: NodeId }): void {
+    if (mine === undefined) return;
+    this.taken.delete(this.nodes.get(mine)!);
+    this.nodes.delete(mine);
+  }
+
+  private pinsFit(mine: NodeId, theirs: NodeId): boolean {
+    return (
+      pairPins(
+        this.reference.graph.pins.get(mine) ?? [],
+        this.built.graph.pins.get(theirs) ?? [],
+        this.board,
+        this.freedom,
+      ) !== undefined
+    );
+  }
+
+  private keepIfBetter(): void {
+    const matched = this.pairs.length;
+    const chains = this.reference.graph.chains.length - matched + (this.built.graph.chains.length - matched);
+    const strayPins = [...this.built.graph.pins].filter(
+      ([node, pins]) => pins.length > 1 && !this.taken.has(node),
+    ).length;
+    const distance = chains + strayPins;
+    if (this.best && this.best.distance <= distance) return;
+    const parts = new Map<Ref, Ref>();
+    for (const pair of this.pairs)
+      for (const [from, to] of this.pairParts(pair.reference, pair.built)) parts.set(from, to);
+    const pins = new Map<string, string>();
+    for (const [mine, theirs] of this.nodes)
+      for (const [from, to] of pairPins(
+        this.reference.graph.pins.get(mine) ?? [],
+        this.built.graph.pins.get(theirs) ?? [],
+        this.board,
+        this.freedom,
+      ) ?? [])
+        pins.set(from, to);
+    this.best = { chains: matched, parts, pins, distance };
+  }
+
+  /** Pairs the parts of two equal chains: by kind, equal values first. */
+  private pairParts(reference: Chain, built: Chain): readonly (readonly [Ref, Ref])[] {
+    const left = new Set(built.parts);
+    const pairs: (readonly [Ref, Ref])[] = [];
+    for (const ref of reference.parts) {
+      const part = findPart(this.reference.wiring, ref)!;
+      const same = [...left].filter(
+        (candidate) => findPart(this.built.wiring, candidate)!.kind === part.kind,
+      );
+      const choice =
+        same.find((candidate) => findPart(this.built.wiring, candidate)!.value.text === part.value.text) ??
+        same[0];
+      if (choice === undefined) continue;
+      left.delete(choice);
+      pairs.push([ref, choice]);
+    }
+    return pairs;
+  }
+}
+
+/**
+ * Pairs the sockets of two nodes: supplies and fixed pins by name, free pins with any pin of their
+ * range. `undefined` when one is left over on either side.
+ */
+export function pairPins(
+  reference: readonly string[],
+  built: readonly string[],
+  board: BoardProfile,
+  freedom: PinFreedom,
+): readonly (readonly [string, string])[] | undefined {
+  if (reference.length !== built.length) return undefined;
+  const left = new Set(built);
+  const pairs: (readonly [string, string])[] = [];
+  const isFree = (pin: string): boolean => !isSupplyPin(board, pin) && freedom.has(pin);
+  for (const pin of [...reference].sort((a, b) => Number(isFree(a)) - Number(isFree(b)))) {
+    const choice = isFree(pin)
+      ? [...left].find((candidate) => freedom.get(pin)!.includes(candidate))
+      : left.has(pin)
+        ? pin
+        : undefined;
+    if (choice === undefined) return undefined;
+    left.delete(choice);
+    pairs.push([pin, choice]);
+  }
+  return pairs;
+}

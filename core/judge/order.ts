@@ -1,0 +1,76 @@
+import {
+  behaviourCodes,
+  findingCodes,
+  programCodes,
+  wiringCodes,
+  type FindingCode,
+  type Observation,
+} from '../finding';
+
+/**
+ * Groups of findings that often come together; of each group only the first that applies can be a
+ * cause. The order inside a group is that of docs/findings.md.
+ */
+const groups: readonly (readonly FindingCode[])[] = [
+  ['off-by-one', 'gap-not-crossed', 'rail-unpowered', 'part-missing', 'leg-open', 'no-return'],
+  ['supply-short', 'pin-short', 'part-extra'],
+  [
+    'part-bypassed',
+    'polarity-reversed',
+    'no-series-resistor',
+    'wrong-part',
+    'resistor-value',
+    'part-missing',
+    'pin-overcurrent',
+    'too-bright',
+    'too-dim',
+  ],
+  ['wrong-pin', 'pin-disagrees'],
+  ['never-ends', 'missing-pause', 'timing-off', 'stays-on', 'stays-off'],
+];
+
+const hazards: ReadonlySet<FindingCode> = new Set(['supply-short', 'pin-short']);
+
+/** Hazard before wiring before code before behaviour. */
+export function classOf(code: FindingCode): 0 | 1 | 2 | 3 {
+  if (hazards.has(code)) return 0;
+  if ((wiringCodes as readonly string[]).includes(code)) return 1;
+  if ((programCodes as readonly string[]).includes(code)) return 2;
+  return 3;
+}
+
+/** Whether an observation belongs to what was wired, written or seen. */
+export const isWiring = (code: FindingCode): boolean => classOf(code) <= 1;
+export const isProgram = (code: FindingCode): boolean => (programCodes as readonly string[]).includes(code);
+export const isBehaviour = (code: FindingCode): boolean =>
+  (behaviourCodes as readonly string[]).includes(code);
+
+/** Drops what stands behind another of its group. */
+function firstOfGroups(observations: readonly Observation[]): readonly Observation[] {
+  const isBehind = (observation: Observation): boolean =>
+    groups.some((group) => {
+      const place = group.indexOf(observation.code);
+      return place > 0 && observations.some((other) => group.slice(0, place).includes(other.code));
+    });
+  return observations.filter((observation) => !isBehind(observation));
+}
+
+const tableOrder: ReadonlyMap<FindingCode, number> = new Map(
+  findingCodes.map((code, index) => [code, index]),
+);
+
+function compare(a: Observation, b: Observation): number {
+  return (
+    classOf(a.code) - classOf(b.code) ||
+    tableOrder.get(a.code)! - tableOrder.get(b.code)! ||
+    (a.line ?? 0) - (b.line ?? 0) ||
+    (a.column ?? 0) - (b.column ?? 0) ||
+    (a.at?.[0] ?? '').localeCompare(b.at?.[0] ?? '', 'en')
+  );
+}
+
+/** Orders observations by how likely they are the cause: those that can be first, then the rest. */
+export function byCause(observations: readonly Observation[]): readonly Observation[] {
+  const first = new Set(firstOfGroups(observations));
+  return [...observations].sort((a, b) => Number(first.has(b)) - Number(first.has(a)) || compare(a, b));
+}

@@ -1,0 +1,65 @@
+import { sideOf } from '../../breadboards';
+import { legName, ref } from '../../brand';
+import { quantity, type Edit, type Observation } from '../../finding';
+import { readPoint, surroundingsOf } from '../../wiring/point';
+import { findPart, type Point, type Wiring } from '../../wiring/wiring';
+import { capital, legText, placeText, stripText } from '../words';
+
+/**
+ * The finding that a repairing move is evidence of: an end one row or hole from where it is right, or
+ * on the other side of the trough. Other edits are explained by what the rules saw.
+ */
+export function findingOfMove(edit: Edit, wiring: Wiring): Observation | undefined {
+  if (!('move' in edit) || edit.from === '') return undefined;
+  const dot = edit.move.indexOf('.');
+  const part = findPart(wiring, ref(edit.move.slice(0, dot)));
+  const leg = legName(edit.move.slice(dot + 1));
+  const around = surroundingsOf(wiring);
+  const [from, to] = [readPoint(edit.from, around), readPoint(edit.to, around)];
+  if (!part || !from.ok || !to.ok) return undefined;
+  const what = legText(part, leg);
+  const slip = slipOf(from.value, to.value);
+  if (slip === undefined) return undefined;
+  const repair = {
+    text: `Move ${what} from ${placeText(from.value)} to ${placeText(to.value)}.`,
+    edits: [edit],
+  };
+  if (slip === 'side')
+    return {
+      code: 'gap-not-crossed',
+      severity: 'fault',
+      refs: [part.ref],
+      at: [edit.from],
+      message: `${capital(what)} is in ${placeText(from.value)}, on the other side of the trough. The holes a to e and f to j of a row are not joined.`,
+      hints: [
+        `Which holes of a row belong together, and where does the trough divide them?`,
+        `${capital(what)} is in ${stripText(from.value)}; what it should meet is in ${stripText(to.value)}.`,
+        `Move ${what} to ${placeText(to.value)}.`,
+      ],
+      evidence: { rows: quantity(0, '') },
+      repair,
+    };
+  return {
+    code: 'off-by-one',
+    severity: 'fault',
+    refs: [part.ref],
+    at: [edit.from],
+    message: `${capital(what)} is in ${placeText(from.value)}, one row beside where it is right: ${stripText(to.value)}.`,
+    hints: [
+      `Follow ${what} with a finger. Which row is it in, and which row should it be in?`,
+      `${capital(what)} is in ${stripText(from.value)}. Count the rows again.`,
+      `Move ${what} to ${placeText(to.value)}.`,
+    ],
+    evidence: { rows: quantity(slip, '') },
+    repair,
+  };
+}
+
+/** Rows that a slip is off by, signed; `side` across the trough in one row; `undefined` for no slip. */
+function slipOf(from: Point, to: Point): number | 'side' | undefined {
+  if (from.type !== 'hole' || to.type !== 'hole' || from.ref !== to.ref) return undefined;
+  const sameSide = sideOf(from.column) === sideOf(to.column);
+  if (from.row === to.row) return sameSide ? undefined : 'side';
+  const rows = from.row - to.row;
+  return sameSide && Math.abs(rows) === 1 ? rows : undefined;
+}

@@ -1,0 +1,240 @@
+import { hasPassed } from '../../formats/report';
+import type { Grammars } from '../../program';
+import { circuitParts } from '../../wiring/netlist';
+import { legPoint, type Point, type Wiring } from '../../wiring/wiring';
+import { netlistOf, type Netlist } from '../../wiring/netlist';
+import { referencePins } from '../compare';
+import { examine, type Build, type Examination, type Reference } from '../examine';
+import { isSupplyPin } from '../graph';
+import type { Candidate } from './candidate';
+import { programCandidates, type ProgramWishes } from './program-edits';
+import { wiringCandidates } from './wiring-edits';
+
+/** A set of changes after which the build passes the full check. */
+export interface RepairSet {
+  readonly candidates: readonly Candidate[];
+}
+
+/** Most full checks that one search makes. */
+const MOST_CHECKS = 900;
+/** First changes that are kept to try second ones on. */
+const BEAM = 8;
+
+/**
+ * Searches the smallest set of changes that makes a build pass: single changes of wiring and program,
+ * cheapest first, then one of each, then pairs that start with what brought the build nearer. Builds
+ * with the same netlist, values and program text are one and are checked once. Deterministic.
+ */
+export function searchRepair(
+  reference: Reference,
+  build: Build,
+  first: Examination,
+  grammars: Grammars,
+): RepairSet | undefined {
+  return new RepairSearch(reference, grammars).run(build, first);
+}
+
+interface Tried {
+  readonly candidates: readonly Candidate[];
+  readonly build: Build;
+  readonly examination: Examination;
+  readonly cost: number;
+}
+
+class RepairSearch {
+  private readonly checked = new Map<string, Examination>();
+  private checks = 0;
+
+  constructor(
+    private readonly reference: Reference,
+    private readonly grammars: Grammars,
+  ) {}
+
+  run(build: Build, first: Examination): RepairSet | undefined {
+    let start: Tried = { candidates: [], build, examination: first, cost: 0 };
+    // A program that does not compile hides everything else: its own repairs come first.
+    for (let round = 0; round < 6 && !start.build.program.compiled; round += 1) {
+      const next = this.singles(start).find((candidate) => candidate.domain === 'program');
+      const tried = next && this.attempt(start, next);
+      if (!tried) return undefined;
+      start = tried;
+    }
+    if (hasPassed(start.examination.verdict)) return start;
+    return this.oneMore(start) ?? this.oneOfEach(start) ?? this.twoMore(start);
+  }
+
+  /** Every single change, cheapest first; one per resulting circuit and program. */
+  private singles({ build, examination }: Tried): readonly Candidate[] {
+    const wiring = wiringCandidates(this.reference, build.wiring, examination);
+    const program = programCandidates(
+      build.program,
+      this.reference.exercise.board,
+      this.grammars,
+      this.wishes(build, examination),
+    );
+    return [...wiring, ...program].sort((a, b) => a.cost - b.cost);
+  }
+
+  private wishes(build: Build, { traces }: Examination): ProgramWishes {
+    const { exercise } = this.reference;
+    const number = (pin: string): number | undefined =>
+      exercise.board.pins.find((known) => known.name === pin)?.number;
+    const wired = build.wiring.parts.flatMap((part) =>
+      part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [number(at.pin)] : [])),
+    );
+    const wanted = referencePins(exercise)
+      .filter((pin) => !exercise.pinFreedom.has(pin))
+      .map(number);
+    const times = exercise.data.scenarios.flatMap((scenario) =>
+      scenario.expect.flatMap((expectation) =>
+        'rhythm' in expectation ? expectation.rhythm.map((time) => Math.round(time * 1000)) : [],
+      ),
+    );
+    const undirected = traces.flatMap((trace) => trace.undirected.map(({ pin }) => number(pin)));
+    const known = (numbers: readonly (number | undefined)[]): number[] => [
+      ...new Set(numbers.filter((value) => value !== undefined)),
+    ];
+    return {
+      pins: known([...wired, ...wanted]),
+      milliseconds: [...new Set(times)],
+      undirected: known(undirected),
+    };
+  }
+
+  private attempt(from: Tried, candidate: Candidate): Tried | undefined {
+    const build = candidate.apply(from.build);
+    if (!build) return undefined;
+    const netlist = netlistOf(build.wiring);
+    const key = `${netlistKey(build.wiring, netlist)}\n${build.program.source}`;
+    let examination = this.checked.get(key);
+    if (!examination) {
+      if (this.checks >= MOST_CHECKS) return undefined;
+      this.checks += 1;
+      examination = examine(this.reference, build);
+      this.checked.set(key, examination);
+    }
+    return {
+      candidates: [...from.candidates, candidate],
+      build,
+      examination,
+      cost: from.cost + candidate.cost,
+    };
+  }
+
+  private oneMore(start: Tried): RepairSet | undefined {
+    for (const candidate of this.singles(start)) {
+      const tried = this.attempt(start, candidate);
+      if (tried && hasPassed(tried.examination.verdict)) return tried;
+    }
+    return undefined;
+  }
+
+  /**
+   * One fault in the wiring and one in the program: each side is mended against the reference of the
+   * other, so that the pairs need not all be tried.
+   */
+  private oneOfEach(start: Tried): RepairSet | undefined {
+    const all = this.singles(start);
+    const wirings = all
+      .filter((candidate) => candidate.domain === 'wiring')
+      .flatMap((candidate) => this.attempt(start, candidate) ?? [])
+      .filter(({ examination }) => examination.match.same && !start.examination.match.same)
+      .slice(0, 3);
+    const ideal = this.idealWiring(start);
+    const onIdeal: Tried = { ...start, build: { ...start.build, wiring: ideal } };
+    const programs = all
+      .filter((candidate) => candidate.domain === 'program')
+      .flatMap((candidate) => {
+        const tried = this.attempt(onIdeal, candidate);
+        return tried && hasPassed(tried.examination.verdict) ? [candidate] : [];
+      })
+      .slice(0, 3);
+    const pairs = wirings
+      .flatMap((wiring) => programs.map((program) => ({ wiring, program, cost: wiring.cost + program.cost })))
+      .sort((a, b) => a.cost - b.cost);
+    for (const { wiring, program } of pairs) {
+      const tried = this.attempt(wiring, program);
+      if (tried && hasPassed(tried.examination.verdict)) return tried;
+    }
+    return undefined;
+  }
+
+  /** The reference wiring with the pins that the program uses, where the exercise leaves them free. */
+  private idealWiring({ examination }: Tried): Wiring {
+    const { exercise } = this.reference;
+    const driven = examination.traces.flatMap((trace) => [
+      ...trace.pins.keys(),
+      ...trace.undirected.map(({ pin }) => pin),
+    ]);
+    const rename = new Map<string, string>();
+    for (const pin of referencePins(exercise)) {
+      const choices = exercise.pinFreedom.get(pin);
+      const choice = driven.includes(pin)
+        ? pin
+        : choices?.find(
+            (candidate) => driven.includes(candidate) && ![...rename.values()].includes(candidate),
+          );
+      if (choice !== undefined) rename.set(pin, choice);
+    }
+    const renamed = (at: Point | null): Point | null =>
+      at?.type === 'pin' && !isSupplyPin(exercise.board, at.pin)
+        ? { ...at, pin: rename.get(at.pin) ?? at.pin }
+        : at;
+    return {
+      ...exercise.reference,
+      parts: exercise.reference.parts.map((part) => ({
+        ...part,
+        legs: part.legs.map((leg) => ({ ...leg, at: renamed(leg.at) })),
+      })),
+    };
+  }
+
+  /** Two changes of one side: second ones are tried on the first ones that brought the build nearest. */
+  private twoMore(start: Tried): RepairSet | undefined {
+    const before = nearness(start.examination);
+    const firsts = this.singles(start)
+      .flatMap((candidate) => this.attempt(start, candidate) ?? [])
+      .filter((tried) => nearness(tried.examination) < before)
+      .sort((a, b) => nearness(a.examination) - nearness(b.examination) || a.cost - b.cost)
+      .slice(0, BEAM);
+    let best: Tried | undefined;
+    for (const tried of firsts)
+      for (const candidate of this.singles(tried)) {
+        if (best && tried.cost + candidate.cost >= best.cost) break;
+        const second = this.attempt(tried, candidate);
+        if (second && hasPassed(second.examination.verdict)) {
+          best = second;
+          break;
+        }
+      }
+    return best;
+  }
+}
+
+/** How far a build is from passing: differences of the circuit, failed scenarios, faults and risks. */
+function nearness({ match, scenarios, observations }: Examination): number {
+  const failed = scenarios.filter((scenario) => !scenario.passed).length;
+  const troubles = observations.filter((observation) => observation.severity !== 'advice').length;
+  return match.distance * 10 + failed * 10 + troubles;
+}
+
+/** The circuit as text: the same for all wirings that are electrically one. */
+function netlistKey(wiring: Wiring, netlist: Netlist): string {
+  const counted = new Set(
+    circuitParts(wiring).flatMap((part) => part.legs.map(({ leg }) => legPoint(part.ref, leg) as string)),
+  );
+  const nodes = netlist.nodes
+    .map((node) =>
+      [
+        ...node.pins,
+        ...node.terminals
+          .map(({ ref, leg }) => legPoint(ref, leg) as string)
+          .filter((name) => counted.has(name)),
+      ]
+        .sort()
+        .join('='),
+    )
+    .filter((text) => text !== '');
+  const values = circuitParts(wiring).map((part) => `${part.ref}:${part.value.text}`);
+  return [...nodes.sort(), ...values.sort()].join(' ');
+}

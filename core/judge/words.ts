@@ -1,0 +1,65 @@
+import type { LegName, Ref } from '../brand';
+import { listText } from '../finding';
+import { kindOf } from '../parts';
+import type { CircuitNode, Terminal } from '../wiring/netlist';
+import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+
+/** `the amber lamp D1`, `the yellow wire W1`. */
+export function partText(part: PlacedPart): string {
+  return `the ${kindOf(part.kind).describe(part.value)} ${part.ref}`;
+}
+
+export const partTextOf = (wiring: Wiring, ref: Ref): string => {
+  const part = findPart(wiring, ref);
+  return part ? partText(part) : ref;
+};
+
+/** `long leg`, `one end`. */
+export const legTitle = (part: PlacedPart, leg: LegName): string =>
+  kindOf(part.kind).legs.find((known) => known.name === leg)?.title ?? leg;
+
+/** `the long leg of the amber lamp D1`. */
+export const legText = (part: PlacedPart, leg: LegName): string =>
+  `the ${legTitle(part, leg)} of ${partText(part)}`;
+
+export const terminalText = (wiring: Wiring, { ref, leg }: Terminal): string => {
+  const part = findPart(wiring, ref);
+  return part ? legText(part, leg) : `${ref}.${leg}`;
+};
+
+const railNames: Readonly<Record<string, string>> = {
+  'a-': 'minus rail beside column a',
+  'a+': 'plus rail beside column a',
+  'j-': 'minus rail beside column j',
+  'j+': 'plus rail beside column j',
+};
+
+/** `hole e5`, `the minus rail beside column a`, `pin 13`, `the long leg of …`. */
+export function placeText(point: Point): string {
+  switch (point.type) {
+    case 'pin':
+      return /^\d|^A\d/.test(point.pin) && !/V/i.test(point.pin) ? `pin ${point.pin}` : point.pin;
+    case 'hole':
+      return `hole ${shortNameOf(point)}`;
+    case 'rail':
+      return `the ${railNames[point.rail]}, hole ${shortNameOf(point)}`;
+    case 'leg':
+      return shortNameOf(point);
+  }
+}
+
+/** `row 5, a to e` or `the minus rail beside column a`: the strip as a beginner finds it. */
+export function stripText(point: Point): string {
+  if (point.type === 'hole') return `row ${point.row}, ${point.column <= 'e' ? 'a to e' : 'f to j'}`;
+  if (point.type === 'rail') return `the ${railNames[point.rail]}`;
+  return placeText(point);
+}
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Everything on a node in words, for messages that say what is joined. */
+export const nodeText = (wiring: Wiring, node: CircuitNode): string =>
+  listText([
+    ...node.pins.map((pin) => placeText({ type: 'pin', ref: '' as Ref, pin })),
+    ...node.terminals.map((terminal) => terminalText(wiring, terminal)),
+  ]);

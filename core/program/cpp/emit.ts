@@ -1,0 +1,567 @@
+import {
+  BRANCH_CYCLES,
+  CALL_CYCLES,
+  libraryCycles,
+  moveCycles,
+  operationCycles,
+  PASS_CYCLES,
+} from '../costs';
+import { Stop, type Machine } from '../machine';
+import { emitBuiltin } from './emit-builtin';
+import { cut } from './expressions';
+import type { BinaryOperator, ComparisonOperator, Expression, Place, ProgramTree, Statement } from './tree';
+import { conversionTo, type CType, type IntegerType, type ScalarType } from './types';
+
+/** A compiled expression: its value on a machine. */
+export type Evaluate = (machine: Machine) => number;
+
+/** How a statement ended. */
+const enum Completion {
+  Normal,
+  Break,
+  Continue,
+  Return,
+}
+type Execute = (machine: Machine) => Completion;
+
+/** A program ready to run: closures over a machine, no code generated at run time. */
+export interface Executable {
+  readonly start: (machine: Machine) => void;
+  readonly pass: (machine: Machine) => void;
+}
+
+/** Compiles a typed tree to closures. Programs are trees of closures, so a hostile one can only use up its budget. */
+export function emitProgram(tree: ProgramTree): Executable {
+  const bodies: Execute[] = [];
+  const emitter = new Emitter(tree, bodies);
+  for (const fn of tree.functions) bodies.push(emitter.statement(fn.body));
+  const globals = tree.globals.map((statement) => emitter.statement(statement));
+  const call = (machine: Machine, index: number): void => enter(machine, tree, bodies, index, []);
+  return {
+    start(machine) {
+      for (const statement of globals) statement(machine);
+      call(machine, tree.setup);
+    },
+    pass(machine) {
+      const { changes } = machine;
+      machine.clockEscaped = false;
+      machine.turnCycle = Number.POSITIVE_INFINITY;
+      machine.passCycle = machine.cycles;
+      call(machine, tree.loop);
+      machine.spend(PASS_CYCLES);
+      if (machine.changes === changes) machine.skipQuietPasses();
+    },
+  };
+}
+
+function enter(
+  machine: Machine,
+  tree: ProgramTree,
+  bodies: readonly Execute[],
+  index: number,
+  values: readonly number[],
+): void {
+  const fn = tree.functions[index]!;
+  machine.spend(CALL_CYCLES);
+  machine.freeBytes -= fn.frameBytes;
+  const { frame, top } = machine;
+  if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw new Stop('memory');
+  machine.frame = top;
+  machine.top = top + fn.frameCells;
+  for (let at = 0; at < values.length; at += 1) machine.cells[top + fn.parameters[at]!.address] = values[at]!;
+  machine.returned = 0;
+  bodies[index]!(machine);
+  machine.frame = frame;
+  machine.top = top;
+  machine.freeBytes += fn.frameBytes;
+}
+
+class Emitter {
+  constructor(
+    private readonly tree: ProgramTree,
+    private readonly bodies: readonly Execute[],
+  ) {}
+
+  statement(statement: Statement): Execute {
+    const { line } = statement.span;
+    switch (statement.node) {
+      case 'empty':
+        return () => Completion.Normal;
+      case 'expression': {
+        const run = this.expression(statement.expression);
+        const cycles = this.cost(statement.expression);
+        return (machine) => {
+          machine.line = line;
+          machine.spend(cycles);
+          run(machine);
+          return Completion.Normal;
+        };
+      }
+      case 'initialize': {
+        const runs = statement.stores.map((store) => this.store(store, true));
+        const cycles = statement.stores.reduce((sum, store) => sum + this.cost(store), 0);
+        return (machine) => {
+          machine.line = line;
+          machine.spend(cycles);
+          for (const run of runs) run(machine);
+          return Completion.Normal;
+        };
+      }
+      case 'block': {
+        const runs = statement.statements.map((inner) => this.statement(inner));
+        return (machine) => {
+          for (const run of runs) {
+            const completion = run(machine);
+            if (completion !== Completion.Normal) return completion;
+          }
+          return Completion.Normal;
+        };
+      }
+      case 'if': {
+        const condition = this.expression(statement.condition);
+        const cycles = this.cost(statement.condition) + BRANCH_CYCLES;
+        const yes = this.statement(statement.yes);
+        const no = statement.no ? this.statement(statement.no) : undefined;
+        return (machine) => {
+          machine.line = line;
+          machine.spend(cycles);
+          if (condition(machine) !== 0) return yes(machine);
+          return no ? no(machine) : Completion.Normal;
+        };
+      }
+      case 'loop':
+        return this.loop(statement);
+      case 'switch':
+        return this.choice(statement);
+      case 'return': {
+        const value = statement.value ? this.expression(statement.value) : undefined;
+        const cycles = statement.value ? this.cost(statement.value) : 0;
+        return (machine) => {
+          machine.line = line;
+          machine.spend(cycles);
+          if (value) machine.returned = value(machine);
+          return Completion.Return;
+        };
+      }
+      case 'break':
+        return () => Completion.Break;
+      case 'continue':
+        return () => Completion.Continue;
+    }
+  }
+
+  /**
+   * A loop whose pass changes nothing is skipped ahead like the repeating function itself. What the
+   * clock did inside is not followed for the loops around it.
+   */
+  private loop(statement: Extract<Statement, { node: 'loop' }>): Execute {
+    const { line } = statement.span;
+    const start = statement.start ? this.statement(statement.start) : undefined;
+    const condition = statement.condition ? this.expression(statement.condition) : undefined;
+    const step = statement.step ? this.expression(statement.step) : undefined;
+    const body = this.statement(statement.body);
+    const cycles =
+      BRANCH_CYCLES +
+      (statement.condition ? this.cost(statement.condition) : 0) +
+      (statement.step ? this.cost(statement.step) : 0);
+    const asksFirst = statement.kind !== 'do';
+    return (machine) => {
+      machine.line = line;
+      if (start) start(machine);
+      const outer = { escaped: machine.clockEscaped, turn: machine.turnCycle, pass: machine.passCycle };
+      let usedClock = false;
+      machine.loops.push({ line, sinceCycle: machine.cycles, pausesBefore: machine.pauses });
+      let completion = Completion.Normal;
+      for (let ask = asksFirst; ; ask = true) {
+        const { changes, localChanges } = machine;
+        machine.clockEscaped = false;
+        machine.turnCycle = Number.POSITIVE_INFINITY;
+        machine.passCycle = machine.cycles;
+        machine.line = line;
+        machine.spend(cycles);
+        if (ask && condition && condition(machine) === 0) break;
+        completion = body(machine);
+        if (completion === Completion.Break || completion === Completion.Return) break;
+        if (step) step(machine);
+        if (machine.changes === changes && machine.localChanges === localChanges) machine.skipQuietPasses();
+        usedClock ||= machine.clockEscaped || machine.turnCycle !== Number.POSITIVE_INFINITY;
+      }
+      usedClock ||= machine.clockEscaped || machine.turnCycle !== Number.POSITIVE_INFINITY;
+      machine.loops.pop();
+      machine.clockEscaped = outer.escaped || usedClock;
+      machine.turnCycle = outer.turn;
+      machine.passCycle = outer.pass;
+      return completion === Completion.Return ? completion : Completion.Normal;
+    };
+  }
+
+  private choice(statement: Extract<Statement, { node: 'switch' }>): Execute {
+    const subject = this.expression(statement.subject);
+    const cycles = this.cost(statement.subject) + BRANCH_CYCLES * statement.cases.length;
+    const runs = statement.cases.map((branch) => branch.statements.map((inner) => this.statement(inner)));
+    const values = statement.cases.map((branch) => branch.value);
+    return (machine) => {
+      machine.line = statement.span.line;
+      machine.spend(cycles);
+      const value = subject(machine);
+      let from = values.indexOf(value);
+      if (from < 0) from = values.indexOf(undefined);
+      if (from < 0) return Completion.Normal;
+      for (const run of runs.slice(from).flat()) {
+        const completion = run(machine);
+        if (completion === Completion.Break) return Completion.Normal;
+        if (completion !== Completion.Normal) return completion;
+      }
+      return Completion.Normal;
+    };
+  }
+
+  /** `watched`: the clock in it is followed by a comparison or a local variable. */
+  expression(expression: Expression, watched = false): Evaluate {
+    switch (expression.node) {
+      case 'constant': {
+        const { value } = expression;
+        return () => value;
+      }
+      case 'text':
+        return () => 0;
+      case 'load': {
+        const read = this.read(expression.place, expression.span.line);
+        if (watched || expression.clock === 'fixed') return read;
+        return (machine) => {
+          machine.clockEscaped = true;
+          return read(machine);
+        };
+      }
+      case 'store':
+        return this.store(expression, false);
+      case 'update':
+        return this.update(expression);
+      case 'negate': {
+        const operand = this.expression(expression.operand);
+        const fit = conversionTo(expression.type);
+        return (machine) => fit(-operand(machine));
+      }
+      case 'complement': {
+        const operand = this.expression(expression.operand);
+        const fit = conversionTo(expression.type);
+        return (machine) => fit(~operand(machine));
+      }
+      case 'not': {
+        const operand = this.expression(expression.operand);
+        return (machine) => (operand(machine) === 0 ? 1 : 0);
+      }
+      case 'binary': {
+        const left = this.expression(expression.left, watched);
+        const right = this.expression(expression.right, watched);
+        return this.operation(
+          expression.operator,
+          expression.type as ScalarType,
+          left,
+          right,
+          expression.span.line,
+        );
+      }
+      case 'compare':
+        return this.compare(expression);
+      case 'both': {
+        const left = this.expression(expression.left);
+        const right = this.expression(expression.right);
+        return (machine) => (left(machine) !== 0 && right(machine) !== 0 ? 1 : 0);
+      }
+      case 'either': {
+        const left = this.expression(expression.left);
+        const right = this.expression(expression.right);
+        return (machine) => (left(machine) !== 0 || right(machine) !== 0 ? 1 : 0);
+      }
+      case 'choose': {
+        const condition = this.expression(expression.condition);
+        const yes = this.expression(expression.yes);
+        const no = this.expression(expression.no);
+        return (machine) => (condition(machine) !== 0 ? yes(machine) : no(machine));
+      }
+      case 'convert': {
+        const value = this.expression(expression.value, watched);
+        const fit = conversionTo(expression.type);
+        const { type } = expression;
+        return expression.value.type.kind === 'float'
+          ? (machine) => fit(cut(value(machine), type))
+          : (machine) => fit(value(machine));
+      }
+      case 'call': {
+        const values = expression.arguments.map((argument) => this.expression(argument));
+        const { target } = expression;
+        const fit = conversionTo(expression.type);
+        return (machine) => {
+          const given = values.map((value) => value(machine));
+          enter(machine, this.tree, this.bodies, target, given);
+          return fit(machine.returned);
+        };
+      }
+      case 'builtin': {
+        const values = expression.arguments.map((argument) => this.expression(argument));
+        return emitBuiltin(expression, values, watched);
+      }
+      case 'sequence': {
+        const first = this.expression(expression.first);
+        const second = this.expression(expression.second);
+        return (machine) => {
+          first(machine);
+          return second(machine);
+        };
+      }
+    }
+  }
+
+  /** Cell of a place; an index outside an array reaches what lies beside it, as on the board. */
+  private address(place: Place, line: number): Evaluate {
+    const { address, element, name } = place;
+    const isFrame = place.area === 'frame';
+    if (!element) return isFrame ? (machine) => machine.frame + address : () => address;
+    const index = this.expression(element.index);
+    const { length } = element;
+    return (machine) => {
+      const at = index(machine);
+      if (at < 0 || at >= length) machine.fault({ kind: 'index', line, name, index: at, length });
+      const cell = (isFrame ? machine.frame : 0) + address + at;
+      return cell < 0 || cell >= machine.cells.length ? machine.cells.length - 1 : cell;
+    };
+  }
+
+  private read(place: Place, line: number): Evaluate {
+    if (!place.element) {
+      const { address } = place;
+      return place.area === 'frame'
+        ? (machine) => machine.cells[machine.frame + address]!
+        : (machine) => machine.cells[address]!;
+    }
+    const at = this.address(place, line);
+    return (machine) => machine.cells[at(machine)]!;
+  }
+
+  private store(expression: Expression, declares: boolean): Evaluate {
+    if (expression.node !== 'store') throw new Error('a declaration stores');
+    const { place } = expression;
+    const at = this.address(place, expression.span.line);
+    const isFrame = place.area === 'frame';
+    const value = this.expression(
+      expression.value,
+      declares && isFrame && expression.value.clock !== 'unfollowed',
+    );
+    return (machine) => write(machine, at(machine), value(machine), isFrame);
+  }
+
+  private update(expression: Extract<Expression, { node: 'update' }>): Evaluate {
+    const { place, operationType } = expression;
+    const isFrame = place.area === 'frame';
+    const at = this.address(place, expression.span.line);
+    const widen = conversionTo(operationType);
+    const fit = conversionTo(expression.type);
+    const value = this.expression(expression.value);
+    const gives = expression.result;
+    // The place is found once; the operation reads the old value from the register `held`.
+    let held = 0;
+    const operation = this.operation(
+      expression.operator,
+      operationType,
+      () => held,
+      value,
+      expression.span.line,
+    );
+    const { type } = expression;
+    return (machine) => {
+      const cell = at(machine);
+      const before = machine.cells[cell]!;
+      held = widen(before);
+      const after = fit(cut(operation(machine), type));
+      write(machine, cell, after, isFrame);
+      return gives === 'before' ? before : after;
+    };
+  }
+
+  private operation(
+    operator: BinaryOperator,
+    type: ScalarType,
+    left: Evaluate,
+    right: Evaluate,
+    line: number,
+  ): Evaluate {
+    const fit = conversionTo(type);
+    const bits = type.kind === 'integer' ? type.bits : 32;
+    switch (operator) {
+      case '+':
+        return (machine) => fit(left(machine) + right(machine));
+      case '-':
+        return (machine) => fit(left(machine) - right(machine));
+      case '*':
+        if (type.kind === 'integer') return (machine) => fit(Math.imul(left(machine), right(machine)));
+        return (machine) => fit(left(machine) * right(machine));
+      case '/':
+        if (type.kind === 'float') return (machine) => fit(left(machine) / right(machine));
+        return (machine) => {
+          const dividend = left(machine);
+          const divisor = right(machine);
+          if (divisor !== 0) return fit(Math.trunc(dividend / divisor));
+          machine.fault({ kind: 'division', line });
+          // The division routine of these processors leaves all ones.
+          return fit(-1);
+        };
+      case '%':
+        return (machine) => {
+          const dividend = left(machine);
+          const divisor = right(machine);
+          if (divisor !== 0) return fit(dividend % divisor);
+          machine.fault({ kind: 'division', line });
+          return dividend;
+        };
+      case '<<':
+        return (machine) => shifted(left(machine), right(machine), bits, fit, (value, by) => value * 2 ** by);
+      case '>>':
+        return (machine) =>
+          shifted(left(machine), right(machine), bits, fit, (value, by) => Math.floor(value / 2 ** by));
+      case '&':
+        return (machine) => fit(left(machine) & right(machine));
+      case '|':
+        return (machine) => fit(left(machine) | right(machine));
+      case '^':
+        return (machine) => fit(left(machine) ^ right(machine));
+    }
+  }
+
+  private compare(expression: Extract<Expression, { node: 'compare' }>): Evaluate {
+    const holds = comparators[expression.operator];
+    const leftForm = expression.left.clock;
+    const rightForm = expression.right.clock;
+    const type = expression.operandType;
+    const runsLeft = leftForm === 'millis' || leftForm === 'micros';
+    const runsRight = rightForm === 'millis' || rightForm === 'micros';
+    const follows =
+      type.kind === 'integer' &&
+      type.bits === 32 &&
+      ((runsLeft && rightForm === 'fixed') || (runsRight && leftForm === 'fixed'));
+    const left = this.expression(expression.left, follows);
+    const right = this.expression(expression.right, follows);
+    if (!follows) return (machine) => (holds(left(machine), right(machine)) ? 1 : 0);
+    const unit = runsLeft ? leftForm : rightForm;
+    const turned: (running: number, fixed: number) => boolean = runsLeft
+      ? holds
+      : (running, fixed) => holds(fixed, running);
+    return (machine) => {
+      const a = left(machine);
+      const b = right(machine);
+      const counts = countsUntilTurn(runsLeft ? a : b, runsLeft ? b : a, type, turned);
+      const cyclesPerCount = machine.clockHz / (unit === 'millis' ? 1e3 : 1e6);
+      // The micros clock moves in steps of four; one step early is safe, since skipping stops before.
+      const whole = unit === 'millis' ? counts : counts - 4;
+      const turn = (Math.floor(machine.passCycle / cyclesPerCount) + whole) * cyclesPerCount;
+      if (turn < machine.turnCycle) machine.turnCycle = turn;
+      return holds(a, b) ? 1 : 0;
+    };
+  }
+
+  /** Cycles of an expression without what its calls take; branches inside count as taken. */
+  private cost(expression: Expression): number {
+    const own = (type: CType): number =>
+      type.kind === 'array' || type.kind === 'void' || type.kind === 'text' ? 2 : moveCycles(type);
+    switch (expression.node) {
+      case 'constant':
+      case 'text':
+        return 2;
+      case 'load':
+        return (
+          own(expression.type) +
+          (expression.place.element ? this.cost(expression.place.element.index) + 4 : 0)
+        );
+      case 'store':
+        return own(expression.type) + this.cost(expression.value);
+      case 'update':
+        return (
+          2 * own(expression.type) +
+          this.cost(expression.value) +
+          operationCycles(expression.operator, expression.operationType)
+        );
+      case 'negate':
+      case 'complement':
+      case 'not':
+        return 2 + this.cost(expression.operand);
+      case 'binary':
+        return (
+          this.cost(expression.left) +
+          this.cost(expression.right) +
+          operationCycles(expression.operator, expression.type as ScalarType)
+        );
+      case 'compare':
+        return (
+          this.cost(expression.left) +
+          this.cost(expression.right) +
+          operationCycles('-', expression.operandType)
+        );
+      case 'both':
+      case 'either':
+        return this.cost(expression.left) + this.cost(expression.right) + BRANCH_CYCLES;
+      case 'choose':
+        return this.cost(expression.condition) + this.cost(expression.yes) + BRANCH_CYCLES;
+      case 'convert':
+        return 2 + this.cost(expression.value);
+      case 'call':
+      case 'builtin':
+        return expression.arguments.reduce<number>(
+          (sum, argument) => sum + this.cost(argument),
+          libraryCycles.small,
+        );
+      case 'sequence':
+        return this.cost(expression.first) + this.cost(expression.second);
+    }
+  }
+}
+
+function write(machine: Machine, cell: number, value: number, isFrame: boolean): number {
+  if (machine.cells[cell] !== value) {
+    machine.cells[cell] = value;
+    if (isFrame) machine.localChanges += 1;
+    else machine.changes += 1;
+  }
+  return value;
+}
+
+const shifted = (
+  value: number,
+  by: number,
+  bits: number,
+  fit: (value: number) => number,
+  move: (value: number, by: number) => number,
+): number => {
+  // The shift loop of these processors counts the places down: too many leave nothing but the sign.
+  const places = by < 0 ? bits : Math.min(by, bits);
+  return fit(move(value, places) % 2 ** 32);
+};
+
+const comparators: Readonly<Record<ComparisonOperator, (left: number, right: number) => boolean>> = {
+  '<': (left, right) => left < right,
+  '<=': (left, right) => left <= right,
+  '>': (left, right) => left > right,
+  '>=': (left, right) => left >= right,
+  '==': (left, right) => left === right,
+  '!=': (left, right) => left !== right,
+};
+
+/**
+ * After how many counts of the clock the comparison changes its answer, at the earliest: where the
+ * running side meets the fixed one, passes it, or wraps round.
+ */
+export function countsUntilTurn(
+  running: number,
+  fixed: number,
+  type: IntegerType,
+  holds: (running: number, fixed: number) => boolean,
+): number {
+  const fit = conversionTo(type);
+  const now = holds(running, fixed);
+  const lowest = type.signed ? -(2 ** 31) : 0;
+  const until = (value: number): number => {
+    const counts = (((value - running) % 2 ** 32) + 2 ** 32) % 2 ** 32;
+    return counts === 0 ? 2 ** 32 : counts;
+  };
+  const turns = [until(fixed), until(fit(fixed + 1)), until(lowest)].sort((a, b) => a - b);
+  return turns.find((counts) => holds(fit(running + counts), fixed) !== now) ?? 2 ** 32;
+}

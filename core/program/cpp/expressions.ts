@@ -1,0 +1,633 @@
+import { refusal, textRepair } from '../problem';
+import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { unreadable, type Context } from './context';
+import type { BuiltinName, BuiltinSignature } from './library';
+import type { Variable } from './scope';
+import type { BinaryOperator, ClockForm, ComparisonOperator, Expression, Place } from './tree';
+import {
+  BOOL,
+  commonType,
+  conversionTo,
+  FLOAT,
+  integer,
+  promoted,
+  sameType,
+  TEXT,
+  typeNamed,
+  typeWords,
+  type CType,
+  type ScalarType,
+} from './types';
+
+/** Reads one expression of the grammar's tree into the typed tree; problems go to the context. */
+export function readExpression(node: SyntaxNode, context: Context): Expression {
+  return context.nested(node, () => readKind(node, context)) ?? unreadable(node);
+}
+
+function readKind(node: SyntaxNode, context: Context): Expression {
+  switch (node.type) {
+    case 'parenthesized_expression':
+    case 'condition_clause': {
+      const [inner, ...more] = namedChildren(node);
+      if (!inner || more.length > 0) break;
+      return readExpression(inner, context);
+    }
+    case 'number_literal':
+      return readNumber(node, context);
+    case 'char_literal':
+      return readCharacter(node, context);
+    case 'string_literal':
+    case 'concatenated_string':
+      return { node: 'text', value: textOf(node), type: TEXT, span: spanOf(node), clock: 'fixed' };
+    case 'true':
+    case 'false':
+      return constant(node, node.type === 'true' ? 1 : 0, BOOL);
+    case 'identifier':
+      return readName(node, context);
+    case 'subscript_expression': {
+      const place = readPlace(node, context);
+      return place ? load(node, place.place, place.type) : unreadable(node);
+    }
+    case 'assignment_expression':
+      return readAssignment(node, context);
+    case 'update_expression':
+      return readStep(node, context);
+    case 'unary_expression':
+      return readUnary(node, context);
+    case 'binary_expression':
+      return readBinary(node, context);
+    case 'conditional_expression':
+      return readChoice(node, context);
+    case 'cast_expression':
+      return readCast(node, context);
+    case 'call_expression':
+      return readCall(node, context);
+    case 'comma_expression': {
+      const first = readExpression(node.childForFieldName('left')!, context);
+      const second = readExpression(node.childForFieldName('right')!, context);
+      return { node: 'sequence', first, second, type: second.type, span: spanOf(node), clock: 'unfollowed' };
+    }
+  }
+  context.unsupported(describe(node), node);
+  return unreadable(node);
+}
+
+const describe = (node: SyntaxNode): string => `“${node.text.split('\n')[0]!.slice(0, 30)}”`;
+
+const constant = (node: SyntaxNode, value: number, type: ScalarType): Expression => ({
+  node: 'constant',
+  value,
+  type,
+  span: spanOf(node),
+  clock: 'fixed',
+});
+
+/** A number literal has the first type that holds it (C++ [lex.icon]). */
+function readNumber(node: SyntaxNode, context: Context): Expression {
+  const text = node.text.replace(/'/g, '');
+  const suffix = /[uUlL]+$/.exec(text)?.[0].toLowerCase() ?? '';
+  if (/^0[xX]/.test(text) ? false : /[.eE]|[fF]$/.test(text))
+    return constant(node, Math.fround(Number.parseFloat(text)), FLOAT);
+  const digits = text.replace(/[uUlL]+$/, '');
+  const value = /^0[bB]/.test(digits)
+    ? Number.parseInt(digits.slice(2), 2)
+    : /^0\d/.test(digits)
+      ? Number.parseInt(digits, 8)
+      : Number(digits);
+  if (!Number.isFinite(value)) {
+    context.unsupported(`the number ${node.text}`, node);
+    return unreadable(node);
+  }
+  const int = context.widths.intBits;
+  const long = suffix.includes('l');
+  if (suffix.includes('u'))
+    return constant(node, value, integer(long || value >= 2 ** int ? 32 : int, false));
+  if (!long && value < 2 ** (int - 1)) return constant(node, value, integer(int, true));
+  return constant(node, conversionTo(integer(32, value < 2 ** 31))(value), integer(32, value < 2 ** 31));
+}
+
+const escapes: Readonly<Record<string, string>> = {
+  n: '\n',
+  t: '\t',
+  r: '\r',
+  '0': '\0',
+  '\\': '\\',
+  "'": "'",
+  '"': '"',
+};
+
+const unescape = (text: string): string =>
+  text.replace(/\\(.)/g, (_, letter: string) => escapes[letter] ?? letter);
+
+function readCharacter(node: SyntaxNode, context: Context): Expression {
+  const inner = unescape(node.text.slice(1, -1));
+  if (inner.length !== 1) {
+    context.report(
+      refusal(
+        'syntax-quote',
+        spanOf(node),
+        `Line ${spanOf(node).line}: single quotes hold one letter; ${node.text} holds ${inner.length}.`,
+        [
+          `Is ${node.text} in line ${spanOf(node).line} one letter or a text?`,
+          `A text stands in double quotes, one letter in single ones.`,
+          `Write "${node.text.slice(1, -1)}" in line ${spanOf(node).line}.`,
+        ],
+      ),
+    );
+    return unreadable(node);
+  }
+  return constant(node, inner.charCodeAt(0), integer(8, context.widths.charSigned));
+}
+
+function textOf(node: SyntaxNode): string {
+  if (node.type === 'concatenated_string') return namedChildren(node).map(textOf).join('');
+  return unescape(node.text.slice(1, -1));
+}
+
+function readName(node: SyntaxNode, context: Context): Expression {
+  const name = node.text;
+  const variable = context.scope.find(name);
+  if (variable) {
+    if (variable.type.kind === 'array') {
+      context.unsupported(`a whole array such as “${name}” as a value`, node);
+      return unreadable(node);
+    }
+    if (variable.known !== undefined) return constant(node, variable.known, variable.type as ScalarType);
+    return { ...load(node, variable.place, variable.type), clock: clockOf(variable, context) };
+  }
+  const named = context.constants.get(name);
+  const definition = context.definitions.get(name);
+  if (definition) return readDefinition(node, definition.text, context);
+  if (named) return constant(node, named.value, named.type);
+  if (context.functions.has(name) || context.library.has(name as BuiltinName)) {
+    const span = spanOf(node);
+    context.report(
+      refusal(
+        'arguments',
+        span,
+        `Line ${span.line}: ${name} is a function; without parentheses it does nothing.`,
+        [
+          `How is ${name} written in the other lines?`,
+          `A function runs only when parentheses follow its name.`,
+          `Write ${name}() in line ${span.line}, with what it needs between the parentheses.`,
+        ],
+      ),
+    );
+    return unreadable(node);
+  }
+  context.reportUnknown(name, node);
+  return unreadable(node);
+}
+
+/** A local that follows the clock stands still as seen from a loop inside which it was not set. */
+const clockOf = (variable: Variable, context: Context): ClockForm =>
+  variable.clock !== 'fixed' && context.loopDepth > variable.loopDepth ? 'fixed' : variable.clock;
+
+/** Reads the text of a `#define` where its name is used; every place in it is the place of use. */
+function readDefinition(node: SyntaxNode, text: string, context: Context): Expression {
+  return context.parse(`int definition = (${text});`, (root) => {
+    const value = root.hasError ? undefined : find(root, 'parenthesized_expression');
+    if (!value) {
+      context.unsupported(`“${text}”, which ${node.text} stands for,`, node);
+      return unreadable(node);
+    }
+    return { ...readExpression(value, context), span: spanOf(node) };
+  });
+}
+
+function find(root: SyntaxNode, type: string): SyntaxNode | undefined {
+  if (root.type === type) return root;
+  for (const child of namedChildren(root)) {
+    const found = find(child, type);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+const load = (node: SyntaxNode, place: Place, type: CType): Expression => ({
+  node: 'load',
+  place,
+  type,
+  span: spanOf(node),
+  clock: 'fixed',
+});
+
+/** The variable or array element that is to be changed or read. */
+function readPlace(
+  node: SyntaxNode,
+  context: Context,
+): { place: Place; type: ScalarType; variable: Variable } | undefined {
+  if (node.type === 'parenthesized_expression') {
+    const [inner] = namedChildren(node);
+    return inner ? readPlace(inner, context) : undefined;
+  }
+  if (node.type === 'identifier') {
+    const variable = context.scope.find(node.text);
+    if (variable && variable.type.kind !== 'array' && variable.type.kind !== 'void')
+      return { place: variable.place, type: variable.type, variable };
+    if (variable) context.unsupported(`changing the whole of “${node.text}” at once`, node);
+    else if (context.constants.has(node.text) || context.definitions.has(node.text))
+      reportConstant(node, context);
+    else context.reportUnknown(node.text, node);
+    return undefined;
+  }
+  if (node.type === 'subscript_expression') {
+    const base = node.childForFieldName('argument');
+    const indices = node.childForFieldName('indices');
+    const variable = base?.type === 'identifier' ? context.scope.find(base.text) : undefined;
+    const index = indices ? namedChildren(indices)[0] : undefined;
+    if (variable?.type.kind === 'array' && index)
+      return {
+        place: {
+          ...variable.place,
+          element: { index: readExpression(index, context), length: variable.type.length },
+        },
+        type: variable.type.of,
+        variable,
+      };
+    if (base?.type === 'identifier' && !variable) {
+      context.reportUnknown(base.text, base);
+      return undefined;
+    }
+  }
+  context.unsupported(describe(node), node);
+  return undefined;
+}
+
+function reportConstant(node: SyntaxNode, context: Context): void {
+  const span = spanOf(node);
+  context.report(
+    refusal('syntax-other', span, `Line ${span.line}: “${node.text}” is a constant and cannot be changed.`, [
+      `Is “${node.text}” meant to change while the program runs?`,
+      `“${node.text}” is fixed; line ${span.line} gives it a new value.`,
+      `Use a variable of its own in line ${span.line}, or take const away from the declaration of ${node.text}.`,
+    ]),
+  );
+}
+
+/** The same value as another type; nothing is done when it has that type already. */
+export function convert(value: Expression, type: CType, context: Context): Expression {
+  if (sameType(value.type, type) || type.kind === 'void') return value;
+  if ((type.kind === 'text') !== (value.type.kind === 'text') || value.type.kind === 'void') {
+    const given = value.type.kind === 'void' ? 'nothing' : value.type.kind === 'text' ? 'a text' : 'a number';
+    context.report(
+      refusal(
+        'arguments',
+        value.span,
+        `Line ${value.span.line}: ${type.kind === 'text' ? 'a text' : 'a number'} is wanted here, and this gives ${given}.`,
+        [
+          `What does line ${value.span.line} hand over: a number, a text, or nothing?`,
+          `At column ${value.span.column} of line ${value.span.line} stands something that gives ${given}.`,
+          `Put ${type.kind === 'text' ? 'a text' : 'a number'} at column ${value.span.column} of line ${value.span.line}.`,
+        ],
+      ),
+    );
+    return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
+  }
+  if (value.node === 'constant') return { ...value, value: conversionTo(type)(cut(value.value, type)), type };
+  const keeps =
+    type.kind === 'integer' && type.bits === 32 && value.type.kind === 'integer' && value.type.bits === 32;
+  return {
+    node: 'convert',
+    value,
+    type,
+    span: value.span,
+    clock: keeps || value.clock === 'fixed' ? value.clock : 'unfollowed',
+  };
+}
+
+/** A float becomes an integer by dropping what is behind the point. */
+export const cut = (value: number, type: CType): number =>
+  type.kind === 'integer' ? Math.trunc(value) : value;
+
+export function readAssignment(node: SyntaxNode, context: Context): Expression {
+  const target = readPlace(node.childForFieldName('left')!, context);
+  const right = readExpression(node.childForFieldName('right')!, context);
+  const operator = node.childForFieldName('operator')?.text ?? '=';
+  if (!target) return unreadable(node);
+  if (target.variable.constant) {
+    reportConstant(node.childForFieldName('left')!, context);
+    return unreadable(node);
+  }
+  const base = { type: target.type, span: spanOf(node), clock: 'unfollowed' as const };
+  if (operator === '=')
+    return { ...base, node: 'store', place: target.place, value: convert(right, target.type, context) };
+  const operation = operator.slice(0, -1) as BinaryOperator;
+  const shift = operation === '<<' || operation === '>>';
+  const operationType = shift
+    ? promoted(target.type, context.widths)
+    : commonType(target.type, scalar(right), context.widths);
+  return {
+    ...base,
+    node: 'update',
+    place: target.place,
+    operator: operation,
+    operationType,
+    value: shift ? right : convert(right, operationType, context),
+    result: 'after',
+  };
+}
+
+function readStep(node: SyntaxNode, context: Context): Expression {
+  const argument = node.childForFieldName('argument')!;
+  const target = readPlace(argument, context);
+  if (!target) return unreadable(node);
+  if (target.variable.constant) {
+    reportConstant(argument, context);
+    return unreadable(node);
+  }
+  const operationType = promoted(target.type, context.widths);
+  return {
+    node: 'update',
+    place: target.place,
+    operator: node.text.includes('++') ? '+' : '-',
+    operationType,
+    value: { node: 'constant', value: 1, type: operationType, span: spanOf(node), clock: 'fixed' },
+    result: node.text.startsWith('+') || node.text.startsWith('-') ? 'after' : 'before',
+    type: target.type,
+    span: spanOf(node),
+    clock: 'unfollowed',
+  };
+}
+
+/** The scalar type of a value; text and nothing have none and count as `int` after a report. */
+const scalar = (value: Expression): ScalarType =>
+  value.type.kind === 'array' || value.type.kind === 'void' ? integer(16, true) : value.type;
+
+function number(value: Expression, context: Context): Expression {
+  return value.type.kind === 'text' || value.type.kind === 'void'
+    ? convert(value, integer(context.widths.intBits, true), context)
+    : value;
+}
+
+function readUnary(node: SyntaxNode, context: Context): Expression {
+  const operator = node.childForFieldName('operator')?.text;
+  const operand = number(readExpression(node.childForFieldName('argument')!, context), context);
+  const type = promoted(scalar(operand), context.widths);
+  const base = { span: spanOf(node), clock: unfollowedUnlessFixed(operand) };
+  if (operator === '!') return { ...base, node: 'not', operand, type: BOOL };
+  if (operator === '+') return convert(operand, type, context);
+  if (operator === '-' || (operator === '~' && type.kind === 'integer')) {
+    const converted = convert(operand, type, context);
+    if (operator === '-' && converted.node === 'constant')
+      return { ...converted, value: conversionTo(type)(-converted.value), span: base.span };
+    return { ...base, node: operator === '-' ? 'negate' : 'complement', operand: converted, type };
+  }
+  context.unsupported(`the sign ${operator ?? ''}`, node);
+  return unreadable(node);
+}
+
+const unfollowedUnlessFixed = (...values: readonly Expression[]): ClockForm =>
+  values.every((value) => value.clock === 'fixed') ? 'fixed' : 'unfollowed';
+
+const comparisons: ReadonlySet<string> = new Set(['<', '<=', '>', '>=', '==', '!=']);
+const arithmetic: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%', '<<', '>>', '&', '|', '^']);
+
+function readBinary(node: SyntaxNode, context: Context): Expression {
+  const operator = node.childForFieldName('operator')!.text;
+  const left = number(readExpression(node.childForFieldName('left')!, context), context);
+  const right = number(readExpression(node.childForFieldName('right')!, context), context);
+  const span = spanOf(node);
+  if (operator === '&&' || operator === '||')
+    return {
+      node: operator === '&&' ? 'both' : 'either',
+      left,
+      right,
+      type: BOOL,
+      span,
+      clock: unfollowedUnlessFixed(left, right),
+    };
+  if (comparisons.has(operator)) {
+    const operandType = commonType(scalar(left), scalar(right), context.widths);
+    return {
+      node: 'compare',
+      operator: operator as ComparisonOperator,
+      operandType,
+      left: convert(left, operandType, context),
+      right: convert(right, operandType, context),
+      type: BOOL,
+      span,
+      clock: unfollowedUnlessFixed(left, right),
+    };
+  }
+  if (arithmetic.has(operator)) return readArithmetic(operator as BinaryOperator, left, right, node, context);
+  context.unsupported(`the sign ${operator}`, node);
+  return unreadable(node);
+}
+
+function readArithmetic(
+  operator: BinaryOperator,
+  left: Expression,
+  right: Expression,
+  node: SyntaxNode,
+  context: Context,
+): Expression {
+  const shift = operator === '<<' || operator === '>>';
+  const type = shift
+    ? promoted(scalar(left), context.widths)
+    : commonType(scalar(left), scalar(right), context.widths);
+  const integral = shift || operator === '%' || operator === '&' || operator === '|' || operator === '^';
+  if (integral && (type.kind === 'float' || right.type.kind === 'float')) {
+    const span = spanOf(node);
+    context.report(
+      refusal('arguments', span, `Line ${span.line}: ${operator} works on whole numbers only.`, [
+        `Are both numbers beside ${operator} in line ${span.line} whole?`,
+        `${operator} cannot take a number with a point.`,
+        `Use whole numbers on both sides of ${operator} in line ${span.line}.`,
+      ]),
+    );
+    return unreadable(node);
+  }
+  const base = { span: spanOf(node), type };
+  const first = convert(left, type, context);
+  const second = shift ? right : convert(right, type, context);
+  return {
+    ...base,
+    node: 'binary',
+    operator,
+    left: first,
+    right: second,
+    clock: clockOfSum(operator, first, second, type),
+  };
+}
+
+/** The clock plus or minus something fixed still runs with the clock, as long as 32 bits hold it. */
+function clockOfSum(
+  operator: BinaryOperator,
+  left: Expression,
+  right: Expression,
+  type: ScalarType,
+): ClockForm {
+  if (left.clock === 'fixed' && right.clock === 'fixed') return 'fixed';
+  if (type.kind !== 'integer' || type.bits !== 32) return 'unfollowed';
+  if ((operator === '+' || operator === '-') && right.clock === 'fixed') return left.clock;
+  if (operator === '+' && left.clock === 'fixed') return right.clock;
+  return 'unfollowed';
+}
+
+function readChoice(node: SyntaxNode, context: Context): Expression {
+  const condition = readExpression(node.childForFieldName('condition')!, context);
+  const yes = readExpression(node.childForFieldName('consequence')!, context);
+  const no = readExpression(node.childForFieldName('alternative')!, context);
+  const type = sameType(yes.type, no.type) ? yes.type : commonType(scalar(yes), scalar(no), context.widths);
+  return {
+    node: 'choose',
+    condition,
+    yes: convert(yes, type, context),
+    no: convert(no, type, context),
+    type,
+    span: spanOf(node),
+    clock: unfollowedUnlessFixed(condition, yes, no),
+  };
+}
+
+function readCast(node: SyntaxNode, context: Context): Expression {
+  const type = typeNamed(node.childForFieldName('type')?.text ?? '', context.widths);
+  const value = number(readExpression(node.childForFieldName('value')!, context), context);
+  if (type && type.kind !== 'void') return convert(value, type, context);
+  context.unsupported(`“${node.childForFieldName('type')?.text ?? ''}” as a type`, node);
+  return unreadable(node);
+}
+
+function readCall(node: SyntaxNode, context: Context): Expression {
+  const callee = node.childForFieldName('function')!;
+  const given = namedChildren(node.childForFieldName('arguments')!);
+  if (callee.type === 'primitive_type' || (callee.type === 'identifier' && typeWords.has(callee.text))) {
+    const type = typeNamed(callee.text, context.widths);
+    if (type && type.kind !== 'void' && given.length === 1)
+      return convert(number(readExpression(given[0]!, context), context), type, context);
+  }
+  const name = calleeName(callee, context);
+  if (name === undefined) return unreadable(node);
+  const signature = context.functions.get(name);
+  if (signature) {
+    if (
+      !countFits(given.length, signature.parameters.length, signature.parameters.length, name, node, context)
+    )
+      return unreadable(node);
+    const values = given.map((argument, index) =>
+      convert(readExpression(argument, context), signature.parameters[index]!.type, context),
+    );
+    return {
+      node: 'call',
+      target: signature.index,
+      arguments: values,
+      type: signature.result,
+      span: spanOf(node),
+      clock: 'unfollowed',
+    };
+  }
+  const builtin = context.library.get(name as BuiltinName);
+  if (builtin) return readBuiltin(name as BuiltinName, builtin, given, node, context);
+  context.reportUnknown(name, callee);
+  for (const argument of given) readExpression(argument, context);
+  return unreadable(node);
+}
+
+/** `digitalWrite`, `Serial.print`; reports what is no callable name. */
+function calleeName(callee: SyntaxNode, context: Context): string | undefined {
+  if (callee.type === 'identifier') return callee.text;
+  if (callee.type !== 'field_expression') {
+    context.unsupported(describe(callee), callee);
+    return undefined;
+  }
+  const object = callee.childForFieldName('argument')!;
+  const member = callee.childForFieldName('field')!;
+  const full = `${object.text}.${member.text}`;
+  if (context.library.has(full as BuiltinName)) return full;
+  if (object.text !== 'Serial' && object.text.toLowerCase() !== 'serial') {
+    if (context.scope.find(object.text)) context.unsupported(describe(callee), callee);
+    else context.reportUnknown(object.text, object);
+    return undefined;
+  }
+  if (object.text !== 'Serial') context.reportUnknown(object.text, object);
+  else {
+    const known = [...context.library.keys()]
+      .filter((key) => key.startsWith('Serial.'))
+      .map((key) => key.slice(7));
+    const match = known.find((candidate) => candidate.toLowerCase() === member.text.toLowerCase());
+    if (match === undefined) context.unsupported(`“${full}”`, callee);
+    else {
+      const span = spanOf(member);
+      context.report(
+        refusal(
+          'name-case',
+          span,
+          `Line ${span.line}: “${member.text}” is not known; “${match}” is. Capitals count.`,
+          [
+            `Compare the capitals of “${full}” in line ${span.line} with an example. Are they the same?`,
+            `The board knows “${match}”, not “${member.text}”.`,
+            `Write Serial.${match} in line ${span.line}.`,
+          ],
+          textRepair(`Write ${match} instead of ${member.text} in line ${span.line}.`, {
+            line: span.line,
+            column: span.column,
+            length: member.text.length,
+            by: match,
+          }),
+        ),
+      );
+    }
+  }
+  return undefined;
+}
+
+function countFits(
+  given: number,
+  least: number,
+  most: number,
+  name: string,
+  node: SyntaxNode,
+  context: Context,
+): boolean {
+  if (given >= least && given <= most) return true;
+  const span = spanOf(node);
+  const wanted = least === most ? String(least) : `${least} to ${most}`;
+  context.report(
+    refusal(
+      'arguments',
+      span,
+      `Line ${span.line}: ${name} takes ${wanted} ${most === 1 ? 'value' : 'values'} and is given ${given}.`,
+      [
+        `How many values stand between the parentheses of ${name} in line ${span.line}?`,
+        `${name} takes ${wanted}; line ${span.line} gives ${given}.`,
+        given < least
+          ? `Add the missing ${least - given === 1 ? 'value' : 'values'} to ${name} in line ${span.line}.`
+          : `Take ${given - most} of the values away from ${name} in line ${span.line}.`,
+      ],
+    ),
+  );
+  return false;
+}
+
+function readBuiltin(
+  name: BuiltinName,
+  signature: BuiltinSignature,
+  given: readonly SyntaxNode[],
+  node: SyntaxNode,
+  context: Context,
+): Expression {
+  const span = spanOf(node);
+  if (!countFits(given.length, signature.required, signature.parameters.length, name, node, context))
+    return unreadable(node);
+  const values = given.map((argument) => readExpression(argument, context));
+  if (signature.result === 'common') {
+    const type = values.map(scalar).reduce((left, right) => commonType(left, right, context.widths));
+    return {
+      node: 'builtin',
+      name,
+      arguments: values.map((value) => convert(value, type, context)),
+      type,
+      span,
+      clock: unfollowedUnlessFixed(...values),
+    };
+  }
+  const converted = values.map((value, index) => {
+    const wanted = signature.parameters[index]!.type;
+    if (wanted !== 'any') return convert(value, wanted, context);
+    return value.type.kind === 'void' ? number(value, context) : value;
+  });
+  const clock: ClockForm =
+    name === 'millis' ? 'millis' : name === 'micros' ? 'micros' : unfollowedUnlessFixed(...converted);
+  return { node: 'builtin', name, arguments: converted, type: signature.result, span, clock };
+}

@@ -1,0 +1,240 @@
+import type { BoardProfile } from '../../boards';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
+import { Context, type FunctionSignature } from './context';
+import { Layout } from './scope';
+import { declareParameter, readBlock, readDeclaration } from './statements';
+import type { FunctionTree, ProgramTree, Statement } from './tree';
+import { typeNamed, type ScalarType } from './types';
+
+export interface Resolved {
+  /** `undefined` when a problem stops the compiler. */
+  readonly tree?: ProgramTree;
+  readonly problems: readonly ProgramProblem[];
+}
+
+/** Bytes that a call takes on the stack besides its variables: return address and saved registers. */
+const CALL_BYTES = 8;
+
+/** Turns a tree without syntax errors into the typed tree: names, types, and what a compiler refuses. */
+export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: ParseWith): Resolved {
+  const context = new Context(board, parse, root);
+  const definitions: { readonly node: SyntaxNode; readonly signature: FunctionSignature }[] = [];
+  const top = namedChildren(root);
+  for (const node of top) {
+    if (node.type === 'preproc_def') readDefine(node, context);
+    else if (node.type === 'function_definition') {
+      const signature = readSignature(node, context);
+      if (signature) definitions.push({ node, signature });
+    }
+  }
+  const globals: Statement[] = [];
+  for (const node of top) {
+    if (node.type === 'declaration') {
+      if (node.childForFieldName('declarator')?.type !== 'function_declarator')
+        globals.push(readDeclaration(node, context));
+    } else if (!['preproc_def', 'function_definition', 'preproc_include', ';'].includes(node.type))
+      reportOutside(node, context);
+    else if (node.type === 'preproc_include') readInclude(node, context);
+  }
+  const functions = definitions.map(({ node, signature }) => readFunction(node, signature, context));
+  const setup = context.functions.get('setup');
+  const loop = context.functions.get('loop');
+  if (!setup) context.report(missingEntry('setup', 'runs once at the start', context));
+  if (!loop) context.report(missingEntry('loop', 'repeats for ever', context));
+  const problems = [...context.problems].sort((a, b) => a.line - b.line || a.column - b.column);
+  if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
+  return {
+    problems,
+    tree: {
+      functions,
+      setup: setup.index,
+      loop: loop.index,
+      globals,
+      globalCells: context.globals.cells,
+      globalBytes: context.globals.bytes,
+    },
+  };
+}
+
+function readDefine(node: SyntaxNode, context: Context): void {
+  const name = node.childForFieldName('name')!.text;
+  const value = node.childForFieldName('value');
+  const text = value?.text.replace(/\/\/.*$|\/\*.*?\*\//g, '').trim() ?? '';
+  const span = spanOf(node);
+  if (text.endsWith(';') && value) {
+    const place = spanOf(value);
+    const column = place.column + value.text.indexOf(';');
+    context.report(
+      refusal(
+        'syntax-semicolon',
+        { line: place.line, column },
+        `Line ${place.line}: after #define stands no semicolon. It would be put wherever ${name} is used.`,
+        [
+          `Which lines end with a semicolon, and is #define one of them?`,
+          `The semicolon at column ${column} of line ${place.line} becomes part of ${name}.`,
+          `Take away the semicolon in line ${place.line}.`,
+        ],
+        textRepair(`Take away the semicolon in line ${place.line}.`, {
+          line: place.line,
+          column,
+          length: 1,
+          by: '',
+        }),
+      ),
+    );
+    return;
+  }
+  context.definitions.set(name, { text, span });
+}
+
+function readInclude(node: SyntaxNode, context: Context): void {
+  const path = node.childForFieldName('path')?.text ?? '';
+  if (!/^[<"](stdint|math|string|stdlib)\.h[>"]$/.test(path))
+    context.unsupported(`the library ${path}`, node);
+}
+
+/** A statement that stands in no function. */
+function reportOutside(node: SyntaxNode, context: Context): void {
+  const span = spanOf(node);
+  const shown = node.text.split('\n')[0]!.slice(0, 40);
+  if (node.type !== 'expression_statement') {
+    context.unsupported(`“${shown}” outside of a function`, node);
+    return;
+  }
+  context.report(
+    refusal(
+      'syntax-other',
+      span,
+      `Line ${span.line}: “${shown}” stands outside of every function, so it would never run.`,
+      [
+        `Between which braces does line ${span.line} stand?`,
+        `Instructions stand inside setup or loop; line ${span.line} is in neither.`,
+        `Move line ${span.line} into setup or loop.`,
+      ],
+    ),
+  );
+}
+
+function readSignature(node: SyntaxNode, context: Context): FunctionSignature | undefined {
+  const declarator = node.childForFieldName('declarator');
+  const nameNode = declarator?.childForFieldName('declarator');
+  const typeNode = node.childForFieldName('type');
+  if (declarator?.type !== 'function_declarator' || nameNode?.type !== 'identifier' || !typeNode) {
+    context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
+    return undefined;
+  }
+  const result = typeNamed(typeNode.text, context.widths);
+  if (!result) {
+    context.reportUnknown(typeNode.text, typeNode);
+    return undefined;
+  }
+  const parameters: { name: string; type: ScalarType }[] = [];
+  for (const parameter of namedChildren(declarator.childForFieldName('parameters')!)) {
+    const type = typeNamed(parameter.childForFieldName('type')?.text ?? '', context.widths);
+    const name = parameter.childForFieldName('declarator');
+    if (type?.kind === 'void' && !name) continue;
+    if (!type || type.kind === 'void' || name?.type !== 'identifier') {
+      context.unsupported(`the parameter “${parameter.text}”`, parameter);
+      return undefined;
+    }
+    parameters.push({ name: name.text, type });
+  }
+  const name = nameNode.text;
+  const earlier = context.functions.get(name);
+  const span = spanOf(nameNode);
+  if (earlier) {
+    context.report(
+      refusal(
+        'name-redeclared',
+        span,
+        `Line ${span.line}: there is a second ${name}; the first stands in line ${earlier.span.line}.`,
+        [
+          `How many functions are called ${name}?`,
+          `${name} stands in line ${earlier.span.line} and again in line ${span.line}.`,
+          `Put both bodies into one ${name}, or give the one in line ${span.line} another name.`,
+        ],
+      ),
+    );
+    return undefined;
+  }
+  const signature = { index: context.functions.size, name, result, parameters, span };
+  context.functions.set(name, signature);
+  return signature;
+}
+
+function readFunction(node: SyntaxNode, signature: FunctionSignature, context: Context): FunctionTree {
+  const { name } = signature;
+  const bodyNode = node.childForFieldName('body')!;
+  context.frame = new Layout('frame', context.widths);
+  context.result = signature.result;
+  context.loopDepth = 0;
+  context.reassigned = assignedNames(bodyNode);
+  return context.scoped(`inside ${name}`, () => {
+    const parameterNodes = namedChildren(
+      node.childForFieldName('declarator')!.childForFieldName('parameters')!,
+    );
+    const parameters = signature.parameters.map((parameter, index) => {
+      const declared = declareParameter(
+        parameterNodes[index]!.childForFieldName('declarator')!,
+        parameter.type,
+        context,
+      );
+      return { ...parameter, address: declared?.place.address ?? 0 };
+    });
+    const body = readBlock(bodyNode, context);
+    return {
+      name,
+      result: signature.result,
+      parameters,
+      body,
+      frameCells: context.frame.cells,
+      frameBytes: context.frame.bytes + CALL_BYTES,
+      span: signature.span,
+    };
+  });
+}
+
+/** Names that are assigned or stepped anywhere in a function. */
+function assignedNames(body: SyntaxNode): ReadonlySet<string> {
+  const names = new Set<string>();
+  const open: SyntaxNode[] = [body];
+  for (let node = open.pop(); node; node = open.pop()) {
+    if (node.type === 'assignment_expression') names.add(node.childForFieldName('left')!.text);
+    if (node.type === 'update_expression') names.add(node.childForFieldName('argument')!.text);
+    open.push(...namedChildren(node));
+  }
+  return names;
+}
+
+function missingEntry(name: 'setup' | 'loop', purpose: string, context: Context): ProgramProblem {
+  const near = [...context.functions.values()].find((known) => known.name.toLowerCase() === name);
+  const place = near ? { line: near.span.line, column: near.span.column } : { line: 1, column: 1 };
+  const message = near
+    ? `Line ${place.line}: “${near.name}” should be “${name}”. Capitals count.`
+    : `The program has no ${name}, the part that ${purpose}.`;
+  return refusal(
+    near ? 'name-case' : 'missing-entry',
+    place,
+    message,
+    [
+      `Which two functions does every program of this board have?`,
+      near
+        ? `The board looks for “${name}” and finds “${near.name}”.`
+        : `The part that ${purpose} is missing.`,
+      near ? `Write ${name} in line ${place.line}.` : `Add void ${name}() { } to the program.`,
+    ],
+    near
+      ? textRepair(`Write ${name} instead of ${near.name} in line ${place.line}.`, {
+          ...place,
+          length: near.name.length,
+          by: name,
+        })
+      : textRepair(`Add void ${name}() { } to the program.`, {
+          line: 1,
+          column: 1,
+          length: 0,
+          by: `void ${name}() {\n}\n`,
+        }),
+  );
+}

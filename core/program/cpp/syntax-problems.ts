@@ -1,0 +1,546 @@
+import type { FindingCode } from '../../finding';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import { spanOf, type SyntaxNode } from '../syntax';
+import { typeWords } from './types';
+import type { QuoteProblem, Token, TokenList } from './tokens';
+
+const headerWords: ReadonlySet<string> = new Set(['if', 'for', 'while', 'switch']);
+const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };
+
+/**
+ * Says where a program that the grammar refused went wrong: at the place where the writer made the
+ * mistake, which the grammar often notices lines later. Looks at tokens, brackets and indentation
+ * first, and falls back to the grammar's own first error. Problems come in the order of the text.
+ */
+export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly ProgramProblem[] {
+  const quotes = list.quotes.map(quoteProblem);
+  if (quotes.length > 0) return quotes;
+  const scan = new Scan(list.tokens);
+  const found = [...scan.brackets(), ...scan.statements()].sort(
+    (a, b) => a.line - b.line || a.column - b.column,
+  );
+  return found.length > 0 ? found : [grammarProblem(root, list.tokens)];
+}
+
+function quoteProblem(quote: QuoteProblem): ProgramProblem {
+  const name = quote.quote === "'" ? 'single quote' : 'quote';
+  if (quote.kind === 'curly')
+    return refusal(
+      'syntax-quote',
+      quote,
+      `Line ${quote.line} has a curly quote ${quote.quote}. A program only knows the straight one.`,
+      [
+        `Look closely at the quotes in line ${quote.line}. Are they straight?`,
+        `The ${quote.quote} in column ${quote.column} came from a text program.`,
+        `Type it again as " in line ${quote.line}.`,
+      ],
+      textRepair(`Type " instead of ${quote.quote} in line ${quote.line}.`, {
+        line: quote.line,
+        column: quote.column,
+        length: 1,
+        by: '"',
+      }),
+    );
+  return refusal(
+    'syntax-quote',
+    { line: quote.line, column: quote.closeColumn },
+    `In line ${quote.line} a text begins at column ${quote.column} and never ends: its closing ${name} is missing.`,
+    [
+      `Every text has two quotes. How many do you count in line ${quote.line}?`,
+      `The text that starts at column ${quote.column} of line ${quote.line} has no end.`,
+      `Add ${quote.quote} at column ${quote.closeColumn} of line ${quote.line}.`,
+    ],
+    textRepair(`Add ${quote.quote} at the end of the text in line ${quote.line}.`, {
+      line: quote.line,
+      column: quote.closeColumn,
+      length: 0,
+      by: quote.quote,
+    }),
+  );
+}
+
+/** A missing character, which stands at the end of the token before it. */
+function missing(code: FindingCode, after: Token, by: string, why: string): ProgramProblem {
+  const name =
+    {
+      ';': 'semicolon',
+      '(': 'opening parenthesis',
+      ')': 'closing parenthesis',
+      '{': 'opening brace',
+      '}': 'closing brace',
+    }[by] ?? by;
+  const place = { line: after.line, column: after.endColumn };
+  const insertion = by === '}' ? '\n}' : by === '{' ? ' {' : by;
+  return refusal(
+    code,
+    place,
+    `Line ${after.line}: a ${name} ${by} is missing after “${after.text}”. ${why}`,
+    [
+      `Read line ${after.line} aloud to its end. Is something missing?`,
+      `Look behind “${after.text}” in line ${after.line}: ${why.charAt(0).toLowerCase()}${why.slice(1)}`,
+      `Add ${by} behind “${after.text}” in line ${after.line}.`,
+    ],
+    textRepair(`Add ${by} behind “${after.text}” in line ${after.line}.`, {
+      ...place,
+      length: 0,
+      by: insertion,
+    }),
+  );
+}
+
+/** A character that is one too many. */
+function surplus(code: FindingCode, token: Token, why: string): ProgramProblem {
+  return refusal(
+    code,
+    token,
+    `Line ${token.line}: the ${token.text} at column ${token.column} is one too many. ${why}`,
+    [
+      `Count the brackets in and around line ${token.line}. Does each one have a partner?`,
+      `The ${token.text} at column ${token.column} of line ${token.line} has no partner.`,
+      `Take away the ${token.text} at column ${token.column} of line ${token.line}.`,
+    ],
+    textRepair(`Take away the ${token.text} in line ${token.line}.`, {
+      line: token.line,
+      column: token.column,
+      length: token.text.length,
+      by: '',
+    }),
+  );
+}
+
+interface Header {
+  readonly index: number;
+  /** Index of the token behind the closing parenthesis. */
+  readonly bodyIndex: number;
+  readonly indent: number;
+}
+
+class Scan {
+  /** Column of the first token of each token's line. */
+  private readonly indents: readonly number[];
+
+  constructor(private readonly tokens: readonly Token[]) {
+    let indent = 1;
+    this.indents = tokens.map((token) => {
+      if (token.startsLine) indent = token.column;
+      return indent;
+    });
+  }
+
+  /** Braces that do not pair, and functions and conditions without their opening ones. */
+  brackets(): readonly ProgramProblem[] {
+    const unopened = this.headersWithoutParenthesis();
+    if (unopened.length > 0) return unopened;
+    const functions = this.functionHeaders();
+    const bare = functions.find(
+      ({ bodyIndex }) => !['{', ';', ',', '='].includes(this.tokens[bodyIndex]?.text ?? ''),
+    );
+    if (bare)
+      return [
+        missing(
+          'syntax-brace',
+          this.tokens[bare.bodyIndex - 1]!,
+          '{',
+          'The body of a function stands between braces.',
+        ),
+      ];
+    const starts = new Map(functions.map((header) => [header.index, header]));
+    const open: { readonly index: number; readonly indent: number }[] = [];
+    for (let index = 0; index < this.tokens.length; index += 1) {
+      const token = this.tokens[index]!;
+      const header = starts.get(index);
+      if (header && open.length > 0 && this.tokens[header.bodyIndex]?.text === '{' && token.startsLine)
+        return [this.unclosed(open, index)];
+      if (token.text === '{') open.push({ index, indent: this.indents[index]! });
+      if (token.text !== '}') continue;
+      const top = open.at(-1);
+      if (!top) return [this.unopenedBrace(index)];
+      const opensTooMany = this.braceBalance() > 0;
+      if (
+        opensTooMany &&
+        token.startsLine &&
+        top.indent > token.column &&
+        open.some((other) => other.indent === token.column)
+      )
+        return [
+          missing(
+            'syntax-brace',
+            this.tokens[index - 1]!,
+            '}',
+            `The brace opened in line ${this.tokens[top.index]!.line} is not closed.`,
+          ),
+        ];
+      open.pop();
+    }
+    return open.length > 0 ? [this.unclosed(open, this.tokens.length)] : [];
+  }
+
+  private braceBalance(): number {
+    return this.tokens.reduce((sum, { text }) => sum + (text === '{' ? 1 : text === '}' ? -1 : 0), 0);
+  }
+
+  private unclosed(open: readonly { readonly index: number }[], before: number): ProgramProblem {
+    const opener = this.tokens[open.at(-1)!.index]!;
+    return missing(
+      'syntax-brace',
+      this.tokens[before - 1]!,
+      '}',
+      `The brace opened in line ${opener.line} is not closed.`,
+    );
+  }
+
+  /** A closing brace without partner: either one too many, or a condition lacks its opening one. */
+  private unopenedBrace(index: number): ProgramProblem {
+    const closers = this.tokens.filter((token, at) => at <= index && token.text === '}' && token.startsLine);
+    const header = this.conditionHeaders().find(
+      ({ index: at, bodyIndex, indent }) =>
+        this.tokens[bodyIndex]?.text !== '{' &&
+        closers.some((closer) => closer.column === indent && closer.line > this.tokens[at]!.line) &&
+        this.tokens[bodyIndex]!.line > this.tokens[bodyIndex - 1]!.line,
+    );
+    if (header)
+      return missing(
+        'syntax-brace',
+        this.tokens[header.bodyIndex - 1]!,
+        '{',
+        'What belongs to it stands between braces.',
+      );
+    return surplus('syntax-brace', this.tokens[index]!, 'No brace is open there.');
+  }
+
+  /** `if x == 1)` and `void setup {`. */
+  private headersWithoutParenthesis(): readonly ProgramProblem[] {
+    for (let index = 0; index < this.tokens.length - 1; index += 1) {
+      const token = this.tokens[index]!;
+      const next = this.tokens[index + 1]!;
+      if (headerWords.has(token.text) && next.text !== '(')
+        return [missing('syntax-paren', token, '(', `After ${token.text} comes a condition in parentheses.`)];
+      if (token.text === 'void' && next.kind === 'word' && this.tokens[index + 2]?.text === '{') {
+        const found = missing(
+          'syntax-paren',
+          next,
+          '()',
+          'A function has parentheses after its name, even when nothing is in them.',
+        );
+        return [found];
+      }
+    }
+    return [];
+  }
+
+  private functionHeaders(): readonly Header[] {
+    const found: Header[] = [];
+    for (let index = 0; index < this.tokens.length - 2; index += 1) {
+      const [type, name, paren] = [this.tokens[index]!, this.tokens[index + 1]!, this.tokens[index + 2]!];
+      if (!type.startsLine || !typeWords.has(type.text) || name.kind !== 'word' || paren.text !== '(')
+        continue;
+      const close = this.partner(index + 2);
+      if (close !== undefined) found.push({ index, bodyIndex: close + 1, indent: this.indents[index]! });
+    }
+    return found;
+  }
+
+  private conditionHeaders(): readonly Header[] {
+    const found: Header[] = [];
+    this.tokens.forEach((token, index) => {
+      if (!headerWords.has(token.text)) return;
+      const close = this.partner(index + 1);
+      if (close !== undefined && this.tokens[close + 1])
+        found.push({ index, bodyIndex: close + 1, indent: this.indents[index]! });
+    });
+    return found;
+  }
+
+  /** Index of the token that closes the parenthesis at `index`; a statement's end gives up. */
+  private partner(index: number): number | undefined {
+    let depth = 0;
+    for (let at = index; at < this.tokens.length; at += 1) {
+      const { text } = this.tokens[at]!;
+      if (text === '(') depth += 1;
+      if (text === ')' && (depth -= 1) === 0) return at;
+      if (text === '{' || text === '}') return undefined;
+    }
+    return undefined;
+  }
+
+  /** Parentheses and semicolons inside statements. */
+  statements(): readonly ProgramProblem[] {
+    const open: {
+      readonly text: string;
+      readonly index: number;
+      readonly isFor: boolean;
+      semicolons: number;
+    }[] = [];
+    for (let index = 0; index < this.tokens.length; index += 1) {
+      const token = this.tokens[index]!;
+      const before = this.tokens[index - 1];
+      const inside = open.at(-1);
+      if (before && this.juxtaposed(index)) {
+        const problem = this.betweenOperands(index, inside);
+        if (problem) return [problem];
+      }
+      if (token.text === '(' || token.text === '[')
+        open.push({ text: token.text, index, isFor: this.tokens[index - 1]?.text === 'for', semicolons: 0 });
+      else if (token.text === ')' || token.text === ']') {
+        if (!inside) return [this.unopenedParenthesis(index)];
+        if (inside.isFor && inside.semicolons < 2) return [this.forHeader(inside.index, index)];
+        open.pop();
+      } else if (token.text === ';' && inside) {
+        if (!inside.isFor) return [this.unclosedParenthesis(inside.text, index)];
+        inside.semicolons += 1;
+        if (inside.semicolons > 2) return [this.unclosedParenthesis(inside.text, index)];
+      } else if ((token.text === '{' || token.text === '}') && inside && !this.inInitializer(index))
+        return [this.unclosedParenthesis(inside.text, index)];
+    }
+    return [];
+  }
+
+  private unclosedParenthesis(opener: string, index: number): ProgramProblem {
+    return missing(
+      'syntax-paren',
+      this.tokens[index - 1]!,
+      openers[opener]!,
+      `The ${opener} before it is still open.`,
+    );
+  }
+
+  private unopenedParenthesis(index: number): ProgramProblem {
+    const start = this.statementStart(index);
+    const [name, argument] = [this.tokens[start], this.tokens[start + 1]];
+    if (
+      name?.kind === 'word' &&
+      argument &&
+      argument.text !== '(' &&
+      (argument.kind === 'number' || argument.kind === 'word')
+    )
+      return missing('syntax-paren', name, '(', 'What is handed to a function stands in parentheses.');
+    return surplus('syntax-paren', this.tokens[index]!, 'No parenthesis is open there.');
+  }
+
+  private statementStart(index: number): number {
+    let at = index;
+    while (at > 0 && !';{}'.includes(this.tokens[at - 1]!.text)) at -= 1;
+    return at;
+  }
+
+  private forHeader(from: number, to: number): ProgramProblem {
+    let comma: Token | undefined;
+    for (let at = from; at < to; at += 1) if (this.tokens[at]!.text === ',') comma ??= this.tokens[at];
+    const why = 'The three parts of a for are divided by semicolons.';
+    if (!comma) return missing('syntax-semicolon', this.tokens[to - 1]!, ';', why);
+    return refusal(
+      'syntax-semicolon',
+      comma,
+      `Line ${comma.line}: a semicolon is wanted where the comma stands. ${why}`,
+      [
+        `What divides the three parts of the for in line ${comma.line}?`,
+        `Look at the comma in column ${comma.column} of line ${comma.line}.`,
+        `Write ; instead of the comma in line ${comma.line}.`,
+      ],
+      textRepair(`Write ; instead of the comma in line ${comma.line}.`, {
+        line: comma.line,
+        column: comma.column,
+        length: 1,
+        by: ';',
+      }),
+    );
+  }
+
+  private inInitializer(index: number): boolean {
+    for (let at = index - 1; at >= 0; at -= 1) {
+      const { text } = this.tokens[at]!;
+      if (text === '=' || text === ']') return true;
+      if (text === ';' || text === ')') return false;
+    }
+    return false;
+  }
+
+  /** Whether two things stand side by side that a separator or operator must part. */
+  private juxtaposed(index: number): boolean {
+    const before = this.tokens[index - 1]!;
+    const token = this.tokens[index]!;
+    if (token.kind === 'punctuation' && !(token.text === '}' && this.closesBlock(index))) return false;
+    if (!this.endsOperand(index - 1)) return false;
+    if (before.kind === 'text' && token.kind === 'text') return false;
+    if (before.kind === 'word' && token.kind === 'word' && this.declares(index - 1)) return false;
+    if (token.text === 'else' || token.text === 'while') return before.text !== '}' || token.text === 'while';
+    return true;
+  }
+
+  private endsOperand(index: number): boolean {
+    const token = this.tokens[index]!;
+    if (token.kind === 'number' || token.kind === 'text') return true;
+    if (token.text === ']') return true;
+    if (token.text === '++' || token.text === '--') return index > 0 && this.endsOperand(index - 1);
+    if (token.text === ')') return !this.closesHeader(index);
+    if (token.text === '}') return this.isInitializerEnd(index);
+    if (token.kind !== 'word') return false;
+    return !typeWords.has(token.text) && !leadingWords.has(token.text);
+  }
+
+  /** Whether the closing parenthesis belongs to `if (…)` and the like, or to a function's header. */
+  private closesHeader(index: number): boolean {
+    let depth = 0;
+    for (let at = index; at >= 0; at -= 1) {
+      const { text } = this.tokens[at]!;
+      if (text === ')') depth += 1;
+      if (text === '(' && (depth -= 1) === 0) {
+        const word = this.tokens[at - 1];
+        if (word && headerWords.has(word.text))
+          return !(word.text === 'while' && this.tokens[at - 2]?.text === '}' && this.closesDo(at - 2));
+        const inner = this.tokens.slice(at + 1, index);
+        return inner.length > 0 && inner.length < 3 && inner.every((token) => typeWords.has(token.text)); // a cast
+      }
+    }
+    return false;
+  }
+
+  private closesDo(brace: number): boolean {
+    let depth = 0;
+    for (let at = brace; at >= 0; at -= 1) {
+      const { text } = this.tokens[at]!;
+      if (text === '}') depth += 1;
+      if (text === '{' && (depth -= 1) === 0) return this.tokens[at - 1]?.text === 'do';
+    }
+    return false;
+  }
+
+  private isInitializerEnd(index: number): boolean {
+    let depth = 0;
+    for (let at = index; at >= 0; at -= 1) {
+      const { text } = this.tokens[at]!;
+      if (text === '}') depth += 1;
+      if (text === '{' && (depth -= 1) === 0)
+        return ['=', '{', ','].includes(this.tokens[at - 1]?.text ?? '') && this.tokens[at - 1]!.text === '=';
+    }
+    return false;
+  }
+
+  private closesBlock(index: number): boolean {
+    let depth = 0;
+    for (let at = index; at >= 0; at -= 1) {
+      const { text } = this.tokens[at]!;
+      if (text === '}') depth += 1;
+      if (text === '{' && (depth -= 1) === 0)
+        return !['=', ',', '{', ']'].includes(this.tokens[at - 1]?.text ?? '') ||
+          this.tokens[at - 1]?.text === '{'
+          ? !this.inInitializer(at)
+          : false;
+    }
+    return true;
+  }
+
+  /** `Lamp front;`: an unknown word before a name at the start of a statement reads as a type. */
+  private declares(index: number): boolean {
+    const start = this.statementStart(index);
+    const behind = this.tokens[index + 2]?.text;
+    return (
+      start === index &&
+      this.tokens[index + 1]!.line === this.tokens[index]!.line &&
+      ['=', ';', '(', '[', ','].includes(behind ?? '')
+    );
+  }
+
+  private betweenOperands(
+    index: number,
+    inside: { readonly text: string; readonly isFor: boolean } | undefined,
+  ): ProgramProblem | undefined {
+    const before = this.tokens[index - 1]!;
+    const token = this.tokens[index]!;
+    if (inside?.isFor)
+      return missing('syntax-semicolon', before, ';', 'The three parts of a for are divided by semicolons.');
+    if (!inside) {
+      const start = this.statementStart(index - 1);
+      const called = this.tokens[start];
+      if (start === index - 1 && called?.kind === 'word' && !token.startsLine && this.laterUnopened(index))
+        return missing('syntax-paren', called, '(', 'What is handed to a function stands in parentheses.');
+      return missing('syntax-semicolon', before, ';', 'Every instruction ends with one.');
+    }
+    if (token.startsLine || token.text === '}') return this.unclosedParenthesis(inside.text, index);
+    return refusal(
+      'syntax-other',
+      { line: before.line, column: before.endColumn },
+      `Line ${before.line}: between “${before.text}” and “${token.text}” something is missing, most likely a comma.`,
+      [
+        `What divides the things in the parentheses of line ${before.line}?`,
+        `Look between “${before.text}” and “${token.text}” in line ${before.line}.`,
+        `Write a comma behind “${before.text}” in line ${before.line}.`,
+      ],
+      textRepair(`Write a comma behind “${before.text}” in line ${before.line}.`, {
+        line: before.line,
+        column: before.endColumn,
+        length: 0,
+        by: ',',
+      }),
+    );
+  }
+
+  private laterUnopened(index: number): boolean {
+    let depth = 0;
+    for (let at = index; at < this.tokens.length; at += 1) {
+      const { text } = this.tokens[at]!;
+      if (text === ';' || text === '{' || text === '}') return false;
+      if (text === '(') depth += 1;
+      if (text === ')' && (depth -= 1) < 0) return true;
+    }
+    return false;
+  }
+}
+
+/** Words after which an operand or a statement follows without anything between. */
+const leadingWords: ReadonlySet<string> = new Set([
+  'return',
+  'else',
+  'do',
+  'case',
+  'default',
+  'goto',
+  'new',
+  'delete',
+  'sizeof',
+  'struct',
+  'enum',
+  'class',
+  'typedef',
+]);
+
+/** The grammar's own first error, for what the scan does not know. */
+function grammarProblem(root: SyntaxNode, tokens: readonly Token[]): ProgramProblem {
+  const node = firstError(root) ?? root;
+  const place = spanOf(node);
+  if (node.isMissing) {
+    const before = tokens
+      .filter(
+        (token) => token.line < place.line || (token.line === place.line && token.endColumn <= place.column),
+      )
+      .at(-1);
+    const code =
+      node.type === ';'
+        ? 'syntax-semicolon'
+        : node.type === ')' || node.type === '('
+          ? 'syntax-paren'
+          : node.type === '}' || node.type === '{'
+            ? 'syntax-brace'
+            : undefined;
+    if (before && code) return missing(code, before, node.type, 'Without it the line cannot be read.');
+  }
+  const shown = node.text.split('\n')[0]!.slice(0, 40);
+  return refusal('syntax-other', place, `Line ${place.line} cannot be read from “${shown}” on.`, [
+    `Compare line ${place.line} with one that works. What is different?`,
+    `The reading stops at column ${place.column} of line ${place.line}, at “${shown}”.`,
+    `Write line ${place.line} again from “${shown}” on, letter by letter from the example.`,
+  ]);
+}
+
+function firstError(root: SyntaxNode): SyntaxNode | undefined {
+  const open: SyntaxNode[] = [root];
+  for (let node = open.pop(); node; node = open.pop()) {
+    if (node.isError || node.isMissing) return node;
+    if (!node.hasError) continue;
+    for (let index = node.children.length - 1; index >= 0; index -= 1) {
+      const child = node.children[index];
+      if (child) open.push(child);
+    }
+  }
+  return undefined;
+}

@@ -1,0 +1,120 @@
+import type { Span } from '../syntax';
+import type { BuiltinName } from './library';
+import type { CType, ScalarType } from './types';
+
+/**
+ * How an expression's value depends on the clock within one pass of the loop around it: not at all,
+ * as the clock's count plus something fixed, or in a way that is not followed.
+ */
+export type ClockForm = 'fixed' | 'millis' | 'micros' | 'unfollowed';
+
+/** Where a variable lives: a cell of the flat memory, absolute or within the function's frame. */
+export interface Place {
+  readonly area: 'global' | 'frame';
+  readonly address: number;
+  /** For an element of an array: which one, and how many there are. */
+  readonly element?: { readonly index: Expression; readonly length: number };
+  readonly name: string;
+}
+
+interface Typed {
+  readonly type: CType;
+  readonly span: Span;
+  readonly clock: ClockForm;
+}
+
+export type BinaryOperator = '+' | '-' | '*' | '/' | '%' | '<<' | '>>' | '&' | '|' | '^';
+export type ComparisonOperator = '<' | '<=' | '>' | '>=' | '==' | '!=';
+
+export type Expression = Typed &
+  (
+    | { readonly node: 'constant'; readonly value: number }
+    | { readonly node: 'text'; readonly value: string }
+    | { readonly node: 'load'; readonly place: Place }
+    | { readonly node: 'store'; readonly place: Place; readonly value: Expression }
+    | {
+        readonly node: 'update';
+        readonly place: Place;
+        readonly operator: BinaryOperator;
+        /** The type in which the operation is done before it is stored. */
+        readonly operationType: ScalarType;
+        readonly value: Expression;
+        readonly result: 'before' | 'after';
+      }
+    | { readonly node: 'negate' | 'complement' | 'not'; readonly operand: Expression }
+    | {
+        readonly node: 'binary';
+        readonly operator: BinaryOperator;
+        readonly left: Expression;
+        readonly right: Expression;
+      }
+    | {
+        readonly node: 'compare';
+        readonly operator: ComparisonOperator;
+        readonly operandType: ScalarType;
+        readonly left: Expression;
+        readonly right: Expression;
+      }
+    | { readonly node: 'both' | 'either'; readonly left: Expression; readonly right: Expression }
+    | {
+        readonly node: 'choose';
+        readonly condition: Expression;
+        readonly yes: Expression;
+        readonly no: Expression;
+      }
+    | { readonly node: 'convert'; readonly value: Expression }
+    | { readonly node: 'call'; readonly target: number; readonly arguments: readonly Expression[] }
+    | { readonly node: 'builtin'; readonly name: BuiltinName; readonly arguments: readonly Expression[] }
+    | { readonly node: 'sequence'; readonly first: Expression; readonly second: Expression }
+  );
+
+export type Statement = { readonly span: Span } & (
+  | { readonly node: 'expression'; readonly expression: Expression }
+  /** Sets a variable to its first value; for an array, element by element. */
+  | { readonly node: 'initialize'; readonly stores: readonly Expression[] }
+  | { readonly node: 'block'; readonly statements: readonly Statement[] }
+  | { readonly node: 'if'; readonly condition: Expression; readonly yes: Statement; readonly no?: Statement }
+  | {
+      readonly node: 'loop';
+      readonly kind: 'for' | 'while' | 'do';
+      readonly start?: Statement;
+      readonly condition?: Expression;
+      readonly step?: Expression;
+      readonly body: Statement;
+    }
+  | {
+      readonly node: 'switch';
+      readonly subject: Expression;
+      readonly cases: readonly { readonly value?: number; readonly statements: readonly Statement[] }[];
+    }
+  | { readonly node: 'return'; readonly value?: Expression }
+  | { readonly node: 'break' | 'continue' }
+  | { readonly node: 'empty' }
+);
+
+export interface FunctionTree {
+  readonly name: string;
+  readonly result: CType;
+  readonly parameters: readonly {
+    readonly name: string;
+    readonly type: ScalarType;
+    readonly address: number;
+  }[];
+  /** Cells of its frame, parameters first. */
+  readonly frameCells: number;
+  /** Bytes of stack that one call takes on the board. */
+  readonly frameBytes: number;
+  readonly body: Statement;
+  readonly span: Span;
+}
+
+/** A whole program, names resolved and types known. */
+export interface ProgramTree {
+  readonly functions: readonly FunctionTree[];
+  readonly setup: number;
+  readonly loop: number;
+  readonly globalCells: number;
+  readonly globalBytes: number;
+  /** First values of globals, run before set-up. */
+  readonly globals: readonly Statement[];
+}

@@ -1,0 +1,159 @@
+import type { BoardProfile } from '../../boards';
+
+/** A scalar or array type of C++ as the boards' compilers lay it out. */
+export type CType =
+  | { readonly kind: 'void' }
+  | { readonly kind: 'bool' }
+  | { readonly kind: 'integer'; readonly bits: 8 | 16 | 32; readonly signed: boolean }
+  | { readonly kind: 'float' }
+  | { readonly kind: 'text' }
+  | { readonly kind: 'array'; readonly of: ScalarType; readonly length: number };
+
+export type ScalarType = Exclude<CType, { kind: 'array' | 'void' }>;
+export type IntegerType = Extract<CType, { kind: 'integer' }>;
+
+export const VOID: { readonly kind: 'void' } = { kind: 'void' };
+export const BOOL: ScalarType = { kind: 'bool' };
+export const FLOAT: ScalarType = { kind: 'float' };
+export const TEXT: ScalarType = { kind: 'text' };
+export const integer = (bits: 8 | 16 | 32, signed: boolean): IntegerType => ({
+  kind: 'integer',
+  bits,
+  signed,
+});
+
+/** Words that begin a type. */
+export const typeWords: ReadonlySet<string> = new Set([
+  'void',
+  'bool',
+  'boolean',
+  'char',
+  'byte',
+  'int',
+  'short',
+  'long',
+  'unsigned',
+  'signed',
+  'float',
+  'double',
+  'word',
+  'const',
+  'static',
+  'volatile',
+  'constexpr',
+  'int8_t',
+  'uint8_t',
+  'int16_t',
+  'uint16_t',
+  'int32_t',
+  'uint32_t',
+  'size_t',
+]);
+
+/** The widths that a board's compiler gives to C++ types. */
+export type TypeWidths = BoardProfile['language'];
+
+/**
+ * The type that the words of a declaration mean, such as `unsigned long`; `undefined` when they mean
+ * none that is supported. `double` is a 32-bit float on the 8-bit boards.
+ */
+export function typeNamed(words: string, widths: TypeWidths): Exclude<CType, { kind: 'array' }> | undefined {
+  const int = widths.intBits;
+  const normal = words
+    .split(/\s+/)
+    .filter((word) => word !== 'const' && word !== 'static' && word !== 'volatile' && word !== 'constexpr');
+  const unsigned = normal.includes('unsigned');
+  const rest = normal.filter((word) => word !== 'unsigned' && word !== 'signed').join(' ');
+  switch (rest) {
+    case 'void':
+      return VOID;
+    case 'bool':
+    case 'boolean':
+      return BOOL;
+    case 'char':
+      return integer(8, unsigned ? false : normal.includes('signed') || widths.charSigned);
+    case 'byte':
+    case 'uint8_t':
+      return integer(8, false);
+    case 'int8_t':
+      return integer(8, true);
+    case '':
+    case 'int':
+      return normal.length === 0 ? undefined : integer(int, !unsigned);
+    case 'short':
+    case 'short int':
+    case 'int16_t':
+      return integer(16, !unsigned);
+    case 'word':
+    case 'uint16_t':
+      return integer(16, false);
+    case 'long':
+    case 'long int':
+    case 'int32_t':
+      return integer(32, !unsigned);
+    case 'uint32_t':
+      return integer(32, false);
+    case 'size_t':
+      return integer(int, false);
+    case 'float':
+      return FLOAT;
+    case 'double':
+      return widths.doubleBits === 32 ? FLOAT : undefined;
+    default:
+      return undefined;
+  }
+}
+
+/** The name a beginner would write for a type. */
+export function typeText(type: CType): string {
+  switch (type.kind) {
+    case 'integer':
+      if (type.bits === 8) return type.signed ? 'char' : 'byte';
+      return `${type.signed ? '' : 'unsigned '}${type.bits === 16 ? 'int' : 'long'}`;
+    case 'array':
+      return `${typeText(type.of)}[${type.length}]`;
+    case 'text':
+      return 'text';
+    default:
+      return type.kind;
+  }
+}
+
+/** Lowest and highest value of an integer type. */
+export const integerRange = (type: IntegerType): readonly [number, number] =>
+  type.signed ? [-(2 ** (type.bits - 1)), 2 ** (type.bits - 1) - 1] : [0, 2 ** type.bits - 1];
+
+/**
+ * The function that turns any computed number into a value of the type: integers are cut to their
+ * width (two's complement), floats are rounded to 32-bit IEEE singles.
+ */
+export function conversionTo(type: CType): (value: number) => number {
+  if (type.kind === 'bool') return (value) => (value !== 0 ? 1 : 0);
+  if (type.kind === 'float') return Math.fround;
+  if (type.kind !== 'integer') return (value) => value;
+  if (type.bits === 8) return type.signed ? (value) => (value << 24) >> 24 : (value) => value & 0xff;
+  if (type.bits === 16) return type.signed ? (value) => (value << 16) >> 16 : (value) => value & 0xffff;
+  return type.signed ? (value) => value | 0 : (value) => value >>> 0;
+}
+
+/** The type in which `int` promotes a small integer (C++ [conv.prom]). */
+export function promoted(type: ScalarType, widths: TypeWidths): ScalarType {
+  const int = integer(widths.intBits, true);
+  if (type.kind === 'bool') return int;
+  if (type.kind !== 'integer' || type.bits > widths.intBits) return type;
+  if (type.bits < widths.intBits) return int;
+  return type;
+}
+
+/** The common type of two operands: the usual arithmetic conversions (C++ [expr.arith.conv]). */
+export function commonType(left: ScalarType, right: ScalarType, widths: TypeWidths): ScalarType {
+  if (left.kind === 'float' || right.kind === 'float') return FLOAT;
+  const a = promoted(left, widths);
+  const b = promoted(right, widths);
+  if (a.kind !== 'integer' || b.kind !== 'integer') return a;
+  const bits = Math.max(a.bits, b.bits) as IntegerType['bits'];
+  const unsigned = (!a.signed && a.bits === bits) || (!b.signed && b.bits === bits);
+  return integer(bits, !unsigned);
+}
+
+export const sameType = (left: CType, right: CType): boolean => typeText(left) === typeText(right);

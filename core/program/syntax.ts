@@ -1,0 +1,45 @@
+/** The part of a tree-sitter node that the core reads; the parser itself is handed in by the caller. */
+export interface SyntaxNode {
+  readonly type: string;
+  readonly text: string;
+  readonly startIndex: number;
+  readonly endIndex: number;
+  readonly startPosition: { readonly row: number; readonly column: number };
+  readonly endPosition: { readonly row: number; readonly column: number };
+  readonly isMissing: boolean;
+  readonly isError: boolean;
+  readonly hasError: boolean;
+  readonly isNamed: boolean;
+  readonly children: readonly (SyntaxNode | null)[];
+  readonly namedChildren: readonly (SyntaxNode | null)[];
+  childForFieldName(name: string): SyntaxNode | null;
+}
+
+/**
+ * Parses a source text and hands the root to `read`, then frees the tree, whose memory lies outside
+ * the reach of the garbage collector.
+ */
+export type ParseWith = <T>(source: string, read: (root: SyntaxNode) => T) => T;
+
+/** The loaded grammars. Loading them needs files or a network, so it stays outside the core. */
+export interface Grammars {
+  readonly cpp: ParseWith;
+}
+
+/** A stretch of the program, lines and columns from 1, end exclusive. */
+export interface Span {
+  readonly line: number;
+  readonly column: number;
+  readonly endLine: number;
+  readonly endColumn: number;
+}
+
+export const spanOf = (node: SyntaxNode): Span => ({
+  line: node.startPosition.row + 1,
+  column: node.startPosition.column + 1,
+  endLine: node.endPosition.row + 1,
+  endColumn: node.endPosition.column + 1,
+});
+
+export const namedChildren = (node: SyntaxNode): readonly SyntaxNode[] =>
+  node.namedChildren.filter((child): child is SyntaxNode => child !== null && child.type !== 'comment');

@@ -1,0 +1,34 @@
+/** Sensible digits for a person: two significant ones below ten, none after the point above hundred. */
+export function figure(amount: number): string {
+  const size = Math.abs(amount);
+  if (size === 0) return '0';
+  if (size >= 100) return amount.toFixed(0);
+  if (size >= 10) return trimmed(amount.toFixed(1));
+  if (size >= 1) return amount.toFixed(1);
+  if (size >= 0.01) return trimmed(amount.toFixed(2));
+  return trimmed(amount.toPrecision(1));
+}
+
+const trimmed = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
+
+export const milliamps = (currentMa: number): string => `${figure(currentMa)} mA`;
+export const volts = (amount: number): string => `${figure(amount)} V`;
+export const ohms = (amount: number): string =>
+  amount >= 1e6
+    ? `${figure(amount / 1e6)} MΩ`
+    : amount >= 1e3
+      ? `${figure(amount / 1e3)} kΩ`
+      : `${figure(amount)} Ω`;
+
+/** A duration as a beginner reads it: `0.50 s`, `2.5 s`, `12 s`, `3 ms`. */
+export function seconds(amount: number): string {
+  if (amount === 0) return '0 s';
+  if (amount < 0.0001) return `${figure(amount * 1e6)} µs`;
+  if (amount < 0.1) return `${figure(amount * 1e3)} ms`;
+  if (amount < 1) return `${amount.toFixed(2)} s`;
+  return `${trimmed(amount.toFixed(amount < 10 ? 2 : 1))} s`;
+}
+
+/** `once`, `twice`, `4 times`. */
+export const times = (count: number): string =>
+  count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`;

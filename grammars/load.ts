@@ -1,0 +1,29 @@
+import { Language, Parser } from 'web-tree-sitter';
+import type { Grammars, ParseWith, SyntaxNode } from '@/core/program/syntax';
+
+/** The WebAssembly files that parsing needs, fetched by whoever knows where they are. */
+export interface GrammarFiles {
+  readonly runtime: Uint8Array;
+  readonly cpp: Uint8Array;
+}
+
+/** Makes the parsers from their files. Rejects when a file is not what it should be. */
+export async function loadGrammars(files: GrammarFiles): Promise<Grammars> {
+  // The loader of the runtime takes the bytes themselves, so that it fetches nothing.
+  await Parser.init({ wasmBinary: files.runtime });
+  return { cpp: parserFor(await Language.load(files.cpp)) };
+}
+
+function parserFor(language: Language): ParseWith {
+  const parser = new Parser();
+  parser.setLanguage(language);
+  return (source, read) => {
+    const tree = parser.parse(source);
+    if (!tree) throw new Error('the parser was cancelled');
+    try {
+      return read(tree.rootNode as SyntaxNode);
+    } finally {
+      tree.delete();
+    }
+  };
+}
