@@ -1,0 +1,40 @@
+// Builds the web application when something that goes into it has changed.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root, stateFolder } from './folders.mjs';
+import { SetupError } from './packages.mjs';
+
+const sources = ['app', 'ui', 'core', 'server', 'workers', 'grammars', 'public', 'proxy.ts', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+
+function hashInto(hash, path) {
+  const full = join(root, path);
+  if (!existsSync(full)) return;
+  let entries;
+  try {
+    entries = readdirSync(full, { withFileTypes: true });
+  } catch {
+    hash.update(path).update(readFileSync(full));
+    return;
+  }
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) if (!entry.name.includes('.test.')) hashInto(hash, `${path}/${entry.name}`);
+}
+
+/** Returns once `.next` holds a build of what is in the checkout. */
+export function buildIfChanged() {
+  const hash = createHash('sha256');
+  for (const source of sources) hashInto(hash, source);
+  const wanted = hash.digest('hex');
+  const mark = join(stateFolder, 'built.txt');
+  const isBuilt = existsSync(join(root, '.next', 'BUILD_ID')) && existsSync(mark) && readFileSync(mark, 'utf8') === wanted;
+  if (isBuilt) return;
+  console.log('Building the application …');
+  const result = spawnSync('node_modules/.bin/next', ['build'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+  });
+  if (result.status !== 0) throw new SetupError(`The build failed:\n${result.stdout}\n${result.stderr}`);
+  writeFileSync(mark, wanted);
+}

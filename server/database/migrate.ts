@@ -1,0 +1,24 @@
+import type { Knex } from 'knex';
+import * as people from './migrations/0001-people';
+import * as exercises from './migrations/0002-exercises';
+import * as submissions from './migrations/0003-submissions';
+import * as rateLimits from './migrations/0004-rate-limits';
+
+/** The migrations in order, named explicitly so that a build carries them. */
+const migrations: Readonly<Record<string, Knex.Migration>> = {
+  '0001-people': people,
+  '0002-exercises': exercises,
+  '0003-submissions': submissions,
+  '0004-rate-limits': rateLimits,
+};
+
+const source: Knex.MigrationSource<string> = {
+  getMigrations: () => Promise.resolve(Object.keys(migrations)),
+  getMigrationName: (name) => name,
+  getMigration: (name) => Promise.resolve(migrations[name]!),
+};
+
+/** Brings the database up to date; safe to call at every start and from several processes. */
+export async function migrate(db: Knex): Promise<void> {
+  await db.migrate.latest({ migrationSource: source });
+}
