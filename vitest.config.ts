@@ -9,7 +9,11 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: 'unit', include: ['{core,cli,ui,grammars,demo,scripts}/**/*.test.ts'], testTimeout: 30_000 },
+        test: {
+          name: 'unit',
+          include: ['{core,cli,ui,grammars,demo,scripts}/**/*.test.ts'],
+          testTimeout: 30_000,
+        },
       },
       {
         resolve: { alias },

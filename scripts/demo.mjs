@@ -5,10 +5,18 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { freePort, startCluster } from './machine/cluster.mjs';
 import { root, stateFolder } from './machine/folders.mjs';
-import { ensureDebian, ensureNode, ensureNodeModules, postgresPrograms, SetupError } from './machine/packages.mjs';
+import {
+  ensureDebian,
+  ensureNode,
+  ensureNodeModules,
+  postgresPrograms,
+  SetupError,
+} from './machine/packages.mjs';
 import { buildIfChanged } from './machine/build.mjs';
 
-const { values } = parseArgs({ options: { host: { type: 'string', default: '127.0.0.1' }, port: { type: 'string' } } });
+const { values } = parseArgs({
+  options: { host: { type: 'string', default: '127.0.0.1' }, port: { type: 'string' } },
+});
 const lock = join(stateFolder, 'demo.lock');
 const running = [];
 let leaving = false;
@@ -25,7 +33,10 @@ async function leave(code) {
 function takeLock() {
   mkdirSync(stateFolder, { recursive: true });
   const holder = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0;
-  if (holder > 0 && holder !== process.pid && isDemo(holder)) throw new SetupError(`The demo already runs from this folder, as process ${holder}. Stop it there with Ctrl-C.`);
+  if (holder > 0 && holder !== process.pid && isDemo(holder))
+    throw new SetupError(
+      `The demo already runs from this folder, as process ${holder}. Stop it there with Ctrl-C.`,
+    );
   writeFileSync(lock, String(process.pid));
 }
 
@@ -38,7 +49,12 @@ function isDemo(pid) {
 }
 
 function start(program, words, environment) {
-  const child = spawn(program, words, { cwd: root, env: { ...process.env, ...environment }, stdio: ['ignore', 'pipe', 'pipe'], detached: true });
+  const child = spawn(program, words, {
+    cwd: root,
+    env: { ...process.env, ...environment },
+    stdio: ['ignore', 'pipe', 'pipe'],
+    detached: true,
+  });
   running.push(
     () =>
       new Promise((resolve) => {
@@ -56,7 +72,9 @@ function finish(child, what) {
   child.stderr.on('data', (chunk) => (text = (text + chunk).slice(-3000)));
   child.stdout.on('data', (chunk) => process.stdout.write(chunk));
   return new Promise((resolve, reject) => {
-    child.once('exit', (code) => (code === 0 ? resolve() : reject(new SetupError(`${what} failed:\n${text}`))));
+    child.once('exit', (code) =>
+      code === 0 ? resolve() : reject(new SetupError(`${what} failed:\n${text}`)),
+    );
   });
 }
 
@@ -79,20 +97,28 @@ async function main() {
   const cluster = await startCluster('postgres');
   running.push(cluster.stop);
   const environment = { DATABASE_URL: cluster.url, NODE_ENV: 'production' };
-  await finish(start('node_modules/.bin/tsx', ['scripts/prepare-database.ts', '--demo'], environment), 'Preparing the database');
+  await finish(
+    start('node_modules/.bin/tsx', ['scripts/prepare-database.ts', '--demo'], environment),
+    'Preparing the database',
+  );
   await buildIfChanged();
   const port = await portToUse();
   const web = start('node_modules/.bin/next', ['start', '-H', values.host, '-p', String(port)], environment);
   web.stderr.on('data', (chunk) => process.stderr.write(chunk));
   web.once('exit', (code) => void leave(code ?? 1));
   for (let attempt = 0; ; attempt += 1) {
-    const up = await fetch(`http://127.0.0.1:${port}/api/health`).then((answer) => answer.ok, () => false);
+    const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
     if (up) break;
     if (attempt > 300) throw new SetupError('The web server does not answer.');
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   const signIns = JSON.parse(readFileSync(join(root, 'demo/classes/people.json'), 'utf8')).shown;
-  console.log(`\nDidaktor is ready: http://${values.host === '0.0.0.0' ? '127.0.0.1' : values.host}:${port}\n`);
+  console.log(
+    `\nDidaktor is ready: http://${values.host === '0.0.0.0' ? '127.0.0.1' : values.host}:${port}\n`,
+  );
   for (const line of signIns) console.log(`  ${line}`);
   console.log('\nCtrl-C stops everything.');
 }
@@ -106,4 +132,3 @@ try {
   console.error(error instanceof SetupError ? `\n${error.message}` : error);
   await leave(1);
 }
-

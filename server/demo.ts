@@ -13,8 +13,23 @@ import type { Viewer } from './permissions';
 import { record } from './submissions/hand-in';
 
 const peopleSchema = z.object({
-  staff: z.array(z.object({ login: z.string(), name: z.string(), role: z.enum(['instructor', 'assistant']), password: z.string() })),
-  classes: z.array(z.object({ name: z.string(), code: z.string(), staff: z.array(z.string()), word: z.string(), learners: z.array(z.string()) })),
+  staff: z.array(
+    z.object({
+      login: z.string(),
+      name: z.string(),
+      role: z.enum(['instructor', 'assistant']),
+      password: z.string(),
+    }),
+  ),
+  classes: z.array(
+    z.object({
+      name: z.string(),
+      code: z.string(),
+      staff: z.array(z.string()),
+      word: z.string(),
+      learners: z.array(z.string()),
+    }),
+  ),
 });
 
 /** Minutes between two demo hand-ins, so that the list reads like an evening. */
@@ -27,11 +42,15 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   const people = peopleSchema.parse(JSON.parse(await readFile(join(folder, 'classes/people.json'), 'utf8')));
   const staff = new Map<string, string>();
   for (const { login, name, role, password } of people.staff) {
-    const [row] = await db('staff').insert({ login, name, role, password_hash: await hashSecret(password) }).returning<{ id: string }[]>('id');
+    const [row] = await db('staff')
+      .insert({ login, name, role, password_hash: await hashSecret(password) })
+      .returning<{ id: string }[]>('id');
     staff.set(login, row!.id);
   }
   const [owner] = people.staff;
-  const [course] = await db('course').insert({ title: 'The working harbour', owner_id: staff.get(owner!.login) }).returning<{ id: string }[]>('id');
+  const [course] = await db('course')
+    .insert({ title: 'The working harbour', owner_id: staff.get(owner!.login) })
+    .returning<{ id: string }[]>('id');
   const files = (await readdir(join(folder, 'course'))).filter((file) => file.endsWith('.json')).sort();
   const exercises: { id: string; slug: string }[] = [];
   for (const [position, file] of files.entries()) {
@@ -39,22 +58,38 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     const checked = exerciseFrom(draft);
     if (!checked.ok) throw new Error(`${file}: ${checked.problems[0]?.message ?? ''}`);
     const slug = checked.value.data.id;
-    const [row] = await db('exercise').insert({ course_id: course!.id, slug, position: position + 1, draft: JSON.stringify(draft) }).returning<{ id: string }[]>('id');
+    const [row] = await db('exercise')
+      .insert({ course_id: course!.id, slug, position: position + 1, draft: JSON.stringify(draft) })
+      .returning<{ id: string }[]>('id');
     exercises.push({ id: row!.id, slug });
   }
   for (const group of people.classes) {
-    const [row] = await db('class').insert({ name: group.name, code: group.code }).returning<{ id: string }[]>('id');
+    const [row] = await db('class')
+      .insert({ name: group.name, code: group.code })
+      .returning<{ id: string }[]>('id');
     const classId = row!.id;
-    await db('class_staff').insert(group.staff.map((login) => ({ class_id: classId, staff_id: staff.get(login) })));
+    await db('class_staff').insert(
+      group.staff.map((login) => ({ class_id: classId, staff_id: staff.get(login) })),
+    );
     const word = await hashSecret(group.word);
     const learners = await db('learner')
       .insert(group.learners.map((name) => ({ class_id: classId, name, word_hash: word, joined_at: now })))
       .returning<{ id: string; name: string }[]>(['id', 'name']);
-    const viewer: Viewer = { role: 'instructor', id: staff.get(group.staff[0]!)!, name: '', classIds: [classId] };
+    const viewer: Viewer = {
+      role: 'instructor',
+      id: staff.get(group.staff[0]!)!,
+      name: '',
+      classIds: [classId],
+    };
     for (const { id, slug } of exercises) {
       const published = await publish(db, viewer, id, classId);
       if ('message' in published) throw new Error(published.message);
-      await loadSubmissions(db, { folder: join(folder, 'submissions', slug), publicationId: published.publicationId, learners, now });
+      await loadSubmissions(db, {
+        folder: join(folder, 'submissions', slug),
+        publicationId: published.publicationId,
+        learners,
+        now,
+      });
     }
   }
 }
@@ -72,18 +107,34 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
   const names = entries.filter((entry) => entry.isDirectory()).map((entry) => entry.name);
   // First attempts come in before second ones.
   names.sort((a, b) => Number(a.split('-')[1]) - Number(b.split('-')[1]) || (a < b ? -1 : 1));
-  const row = await db('publication').join('revision', 'revision.id', 'publication.revision_id').where('publication.id', publicationId).first<{ content: unknown }>('content');
+  const row = await db('publication')
+    .join('revision', 'revision.id', 'publication.revision_id')
+    .where('publication.id', publicationId)
+    .first<{ content: unknown }>('content');
   const exercise = exerciseFrom(row.content);
   if (!exercise.ok) throw new Error('the published exercise cannot be read');
   const grammars = await nodeGrammars();
   for (const [index, name] of names.entries()) {
     const learner = learners.find((candidate) => candidate.name.toLowerCase() === name.split('-')[0]);
     if (!learner) continue;
-    const [wiring, program] = await Promise.all([readFile(join(folder, name, 'wiring.csv'), 'utf8'), readFile(join(folder, name, 'program.cpp'), 'utf8')]);
+    const [wiring, program] = await Promise.all([
+      readFile(join(folder, name, 'wiring.csv'), 'utf8'),
+      readFile(join(folder, name, 'program.cpp'), 'utf8'),
+    ]);
     const read = readWiring(wiring);
     if (!read.ok) throw new Error(`${name}: ${read.problems[0]?.message ?? ''}`);
-    const report = check(exercise.value, { wiring: read.value, program: compileProgram(program, exercise.value.board, grammars) }, grammars);
+    const report = check(
+      exercise.value,
+      { wiring: read.value, program: compileProgram(program, exercise.value.board, grammars) },
+      grammars,
+    );
     const at = new Date(now.getTime() - (names.length - index) * MINUTES_APART * 60_000);
-    await record(db, learner.id, { clientId: `demo-${name}`, publicationId, wiring, program, hintsTaken: 0 }, report, at);
+    await record(
+      db,
+      learner.id,
+      { clientId: `demo-${name}`, publicationId, wiring, program, hintsTaken: 0 },
+      report,
+      at,
+    );
   }
 }

@@ -25,7 +25,16 @@ const granted: Readonly<Record<Role, readonly Action[]>> = {
   anonymous: ['sign-in'],
   student: ['see-today', 'see-bench', 'check-build', 'hand-in', 'see-own-report'],
   assistant: ['see-today', 'check-build', 'see-class-reports', 'see-worksheet', 'review-class'],
-  instructor: ['see-today', 'check-build', 'see-class-reports', 'see-worksheet', 'publish-exercise', 'close-exercise', 'review-class', 'erase-learner'],
+  instructor: [
+    'see-today',
+    'check-build',
+    'see-class-reports',
+    'see-worksheet',
+    'publish-exercise',
+    'close-exercise',
+    'review-class',
+    'erase-learner',
+  ],
 };
 
 /** Whether a role may do an action at all. */
@@ -33,8 +42,19 @@ export const can = (role: Role, action: Action): boolean => granted[role].includ
 
 /** Someone signed in, with the classes that are theirs. */
 export type Viewer =
-  | { readonly role: 'student'; readonly id: string; readonly name: string; readonly classIds: readonly [string]; readonly className: string }
-  | { readonly role: 'instructor' | 'assistant'; readonly id: string; readonly name: string; readonly classIds: readonly string[] };
+  | {
+      readonly role: 'student';
+      readonly id: string;
+      readonly name: string;
+      readonly classIds: readonly [string];
+      readonly className: string;
+    }
+  | {
+      readonly role: 'instructor' | 'assistant';
+      readonly id: string;
+      readonly name: string;
+      readonly classIds: readonly string[];
+    };
 
 export const roleOf = (viewer: Viewer | undefined): Role => viewer?.role ?? 'anonymous';
 
@@ -42,5 +62,7 @@ export const roleOf = (viewer: Viewer | undefined): Role => viewer?.role ?? 'ano
 export const sameClass = (viewer: Viewer, classId: string): boolean => viewer.classIds.includes(classId);
 
 /** Whether work of a learner is the viewer's own, or that of a class they teach. */
-export const ownWork = (viewer: Viewer, work: { readonly learnerId: string; readonly classId: string }): boolean =>
-  viewer.role === 'student' ? viewer.id === work.learnerId : sameClass(viewer, work.classId);
+export const ownWork = (
+  viewer: Viewer,
+  work: { readonly learnerId: string; readonly classId: string },
+): boolean => (viewer.role === 'student' ? viewer.id === work.learnerId : sameClass(viewer, work.classId));

@@ -6,7 +6,20 @@ import { join } from 'node:path';
 import { root, stateFolder } from './folders.mjs';
 import { SetupError } from './packages.mjs';
 
-const sources = ['app', 'ui', 'core', 'server', 'workers', 'grammars', 'public', 'proxy.ts', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const sources = [
+  'app',
+  'ui',
+  'core',
+  'server',
+  'workers',
+  'grammars',
+  'public',
+  'proxy.ts',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+  'package-lock.json',
+];
 
 function hashInto(hash, path) {
   const full = join(root, path);
@@ -18,7 +31,8 @@ function hashInto(hash, path) {
     hash.update(path).update(readFileSync(full));
     return;
   }
-  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) if (!entry.name.includes('.test.')) hashInto(hash, `${path}/${entry.name}`);
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1)))
+    if (!entry.name.includes('.test.')) hashInto(hash, `${path}/${entry.name}`);
 }
 
 /** Returns once `.next` holds a build of what is in the checkout. */
@@ -27,7 +41,8 @@ export function buildIfChanged() {
   for (const source of sources) hashInto(hash, source);
   const wanted = hash.digest('hex');
   const mark = join(stateFolder, 'built.txt');
-  const isBuilt = existsSync(join(root, '.next', 'BUILD_ID')) && existsSync(mark) && readFileSync(mark, 'utf8') === wanted;
+  const isBuilt =
+    existsSync(join(root, '.next', 'BUILD_ID')) && existsSync(mark) && readFileSync(mark, 'utf8') === wanted;
   if (isBuilt) return;
   console.log('Building the application …');
   const result = spawnSync('node_modules/.bin/next', ['build'], {

@@ -29,10 +29,14 @@ export function ensureDebian(names, isThere) {
   if (isThere()) return;
   console.log(`Installing ${names.join(' and ')} …`);
   if (!existsSync('/usr/bin/apt-get'))
-    throw new SetupError(`${names.join(' and ')} must be installed, and this system has no apt-get. Install it by hand, then start again.`);
+    throw new SetupError(
+      `${names.join(' and ')} must be installed, and this system has no apt-get. Install it by hand, then start again.`,
+    );
   const as = isRoot() ? [] : ['sudo', '-n'];
   if (!isRoot() && spawnSync('sudo', ['-n', 'true']).status !== 0)
-    throw new SetupError(`${names.join(' and ')} must be installed. Run: sudo apt-get install ${names.join(' ')}`);
+    throw new SetupError(
+      `${names.join(' and ')} must be installed. Run: sudo apt-get install ${names.join(' ')}`,
+    );
   if (names.includes('postgresql')) keepMainClusterAway(as);
   const run = (...words) => {
     const [program, ...rest] = [...as, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...words];
@@ -51,21 +55,34 @@ export function ensureDebian(names, isThere) {
 function keepMainClusterAway(as) {
   const file = '/etc/postgresql-common/createcluster.conf';
   if (existsSync(file)) return;
-  const [program, ...rest] = [...as, 'sh', '-c', `mkdir -p /etc/postgresql-common && echo 'create_main_cluster = false' > ${file}`];
+  const [program, ...rest] = [
+    ...as,
+    'sh',
+    '-c',
+    `mkdir -p /etc/postgresql-common && echo 'create_main_cluster = false' > ${file}`,
+  ];
   spawnSync(program, rest);
 }
 
 /** Installs the npm packages of the lock file when they are missing or the file has changed. */
 export function ensureNodeModules() {
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   mkdirSync(stateFolder, { recursive: true });
   const mark = join(stateFolder, 'installed.txt');
   const isInstalled = existsSync(join(root, 'node_modules', '.package-lock.json'));
   if (isInstalled && existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   console.log('Installing npm packages …');
-  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8' });
+  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'pipe'],
+    encoding: 'utf8',
+  });
   if (result.status !== 0)
-    throw new SetupError(`The npm packages could not be installed: ${(result.stderr ?? '').trim().split('\n')[0] ?? ''}\nIs there a network? Run: npm ci`);
+    throw new SetupError(
+      `The npm packages could not be installed: ${(result.stderr ?? '').trim().split('\n')[0] ?? ''}\nIs there a network? Run: npm ci`,
+    );
   writeFileSync(mark, wanted);
 }
 

@@ -28,12 +28,23 @@ const selectPublications = (db: Knex) =>
     .join('revision', 'revision.id', 'publication.revision_id')
     .join('exercise', 'exercise.id', 'revision.exercise_id')
     .join('class', 'class.id', 'publication.class_id')
-    .select<Row[]>('publication.id', 'publication.class_id', 'class.name as class_name', 'revision.exercise_id', 'revision.number', 'publication.closed_at', 'revision.content');
+    .select<Row[]>(
+      'publication.id',
+      'publication.class_id',
+      'class.name as class_name',
+      'revision.exercise_id',
+      'revision.number',
+      'publication.closed_at',
+      'revision.content',
+    );
 
 function fromRow(row: Row): Publication {
   const exercise = exerciseFrom(row.content);
   // Only checked content is ever published, so this is a bug or a damaged database.
-  if (!exercise.ok) throw new Error(`revision of publication ${row.id} cannot be read: ${exercise.problems[0]?.message ?? ''}`);
+  if (!exercise.ok)
+    throw new Error(
+      `revision of publication ${row.id} cannot be read: ${exercise.problems[0]?.message ?? ''}`,
+    );
   return {
     id: row.id,
     classId: row.class_id,
@@ -46,7 +57,11 @@ function fromRow(row: Row): Publication {
 }
 
 /** A publication of one of the viewer's classes; `undefined` when there is none, or it is another's. */
-export async function findPublication(db: Knex, viewer: Viewer, id: string): Promise<Publication | undefined> {
+export async function findPublication(
+  db: Knex,
+  viewer: Viewer,
+  id: string,
+): Promise<Publication | undefined> {
   if (!/^[0-9a-f-]{36}$/i.test(id)) return undefined;
   const [row] = await selectPublications(db).where('publication.id', id);
   return row && sameClass(viewer, row.class_id) ? fromRow(row) : undefined;
@@ -54,32 +69,57 @@ export async function findPublication(db: Knex, viewer: Viewer, id: string): Pro
 
 /** What is published to the viewer's classes, in the order of the course. */
 export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonly Publication[]> {
-  const rows = await selectPublications(db).whereIn('publication.class_id', [...viewer.classIds]).orderBy(['class.name', 'exercise.position']);
+  const rows = await selectPublications(db)
+    .whereIn('publication.class_id', [...viewer.classIds])
+    .orderBy(['class.name', 'exercise.position']);
   return rows.map(fromRow);
 }
 
 /** Classes of a viewer, by name. */
-export async function classesOf(db: Knex, viewer: Viewer): Promise<readonly { readonly id: string; readonly name: string; readonly code: string }[]> {
-  return db('class').whereIn('id', [...viewer.classIds]).orderBy('name').select<{ id: string; name: string; code: string }[]>('id', 'name', 'code');
+export async function classesOf(
+  db: Knex,
+  viewer: Viewer,
+): Promise<readonly { readonly id: string; readonly name: string; readonly code: string }[]> {
+  return db('class')
+    .whereIn('id', [...viewer.classIds])
+    .orderBy('name')
+    .select<{ id: string; name: string; code: string }[]>('id', 'name', 'code');
 }
 
 /** Publishes the draft of an exercise to a class: a new revision when it has changed, and open. */
-export async function publish(db: Knex, viewer: Viewer, exerciseId: string, classId: string): Promise<{ readonly publicationId: string } | { readonly message: string }> {
+export async function publish(
+  db: Knex,
+  viewer: Viewer,
+  exerciseId: string,
+  classId: string,
+): Promise<{ readonly publicationId: string } | { readonly message: string }> {
   if (!sameClass(viewer, classId)) return { message: 'This is not one of your classes.' };
   return db.transaction(async (transaction) => {
-    const exercise = await transaction('exercise').where({ id: exerciseId }).forUpdate().first<{ draft: unknown } | undefined>('draft');
+    const exercise = await transaction('exercise')
+      .where({ id: exerciseId })
+      .forUpdate()
+      .first<{ draft: unknown } | undefined>('draft');
     if (!exercise) return { message: 'This exercise does not exist any more.' };
     const checked = exerciseFrom(exercise.draft);
-    if (!checked.ok) return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
-    const latest = await transaction('revision').where({ exercise_id: exerciseId }).orderBy('number', 'desc').first<{ id: string; number: number; same: boolean } | undefined>(
-      'id',
-      'number',
-      transaction.raw('content = (select draft from exercise where id = ?) as same', [exerciseId]),
-    );
+    if (!checked.ok)
+      return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
+    const latest = await transaction('revision')
+      .where({ exercise_id: exerciseId })
+      .orderBy('number', 'desc')
+      .first<{ id: string; number: number; same: boolean } | undefined>(
+        'id',
+        'number',
+        transaction.raw('content = (select draft from exercise where id = ?) as same', [exerciseId]),
+      );
     let revisionId = latest?.same ? latest.id : undefined;
     if (revisionId === undefined) {
       const [made] = await transaction('revision')
-        .insert({ exercise_id: exerciseId, number: (latest?.number ?? 0) + 1, content: JSON.stringify(exercise.draft), published_by: viewer.id })
+        .insert({
+          exercise_id: exerciseId,
+          number: (latest?.number ?? 0) + 1,
+          content: JSON.stringify(exercise.draft),
+          published_by: viewer.id,
+        })
         .returning<{ id: string }[]>('id');
       revisionId = made!.id;
     }
@@ -88,7 +128,11 @@ export async function publish(db: Knex, viewer: Viewer, exerciseId: string, clas
       .onConflict(['revision_id', 'class_id'])
       .merge({ closed_at: null })
       .returning<{ id: string }[]>('id');
-    await transaction('audit').insert({ actor: viewer.id, action: 'publish-exercise', subject: publication!.id });
+    await transaction('audit').insert({
+      actor: viewer.id,
+      action: 'publish-exercise',
+      subject: publication!.id,
+    });
     return { publicationId: publication!.id };
   });
 }
@@ -117,14 +161,36 @@ export async function findDraft(db: Knex, id: string): Promise<ExerciseDraft | u
   const row = await db('exercise')
     .join('course', 'course.id', 'exercise.course_id')
     .where('exercise.id', id)
-    .first<{ id: string; title: string; position: number; updated_at: Date; draft: unknown } | undefined>('exercise.id', 'course.title', 'exercise.position', 'exercise.updated_at', 'exercise.draft');
+    .first<{ id: string; title: string; position: number; updated_at: Date; draft: unknown } | undefined>(
+      'exercise.id',
+      'course.title',
+      'exercise.position',
+      'exercise.updated_at',
+      'exercise.draft',
+    );
   if (!row) return undefined;
   const exercise = exerciseFrom(row.draft);
-  if (!exercise.ok) throw new Error(`the draft of exercise ${id} cannot be read: ${exercise.problems[0]?.message ?? ''}`);
-  return { id: row.id, courseTitle: row.title, position: row.position, updatedAt: row.updated_at, exercise: exercise.value, data: exercise.value.data };
+  if (!exercise.ok)
+    throw new Error(`the draft of exercise ${id} cannot be read: ${exercise.problems[0]?.message ?? ''}`);
+  return {
+    id: row.id,
+    courseTitle: row.title,
+    position: row.position,
+    updatedAt: row.updated_at,
+    exercise: exercise.value,
+    data: exercise.value.data,
+  };
 }
 
 /** All exercises of all courses, in order. */
-export async function exerciseList(db: Knex): Promise<readonly { readonly id: string; readonly title: string; readonly position: number }[]> {
-  return db('exercise').orderBy('position').select<{ id: string; title: string; position: number }[]>('id', 'position', db.raw("draft->>'title' as title"));
+export async function exerciseList(
+  db: Knex,
+): Promise<readonly { readonly id: string; readonly title: string; readonly position: number }[]> {
+  return db('exercise')
+    .orderBy('position')
+    .select<{ id: string; title: string; position: number }[]>(
+      'id',
+      'position',
+      db.raw("draft->>'title' as title"),
+    );
 }

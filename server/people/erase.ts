@@ -7,8 +7,11 @@ import { ownWork, type Viewer } from '../permissions';
  */
 export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string): Promise<boolean> {
   return db.transaction(async (transaction) => {
-    const learner = await transaction('learner').where({ id: learnerId }).first<{ class_id: string } | undefined>('class_id');
-    if (!learner || viewer.role === 'student' || !ownWork(viewer, { learnerId, classId: learner.class_id })) return false;
+    const learner = await transaction('learner')
+      .where({ id: learnerId })
+      .first<{ class_id: string } | undefined>('class_id');
+    if (!learner || viewer.role === 'student' || !ownWork(viewer, { learnerId, classId: learner.class_id }))
+      return false;
     await transaction.raw("set local didaktor.erasing = 'on'");
     await transaction('learner').where({ id: learnerId }).delete();
     await transaction('audit').insert({ actor: viewer.id, action: 'erase-learner', subject: learnerId });

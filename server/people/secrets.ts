@@ -24,4 +24,3 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 
 /** SHA-256 of a text, as hex. */
 export const textHash = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
-

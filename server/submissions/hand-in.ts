@@ -32,25 +32,45 @@ export type HandInResult =
  * Takes a hand-in: checks it again with the full exercise and records both. The same client id twice
  * is one hand-in; the second answer is the first one's.
  */
-export async function handIn(db: Knex, viewer: Viewer & { readonly role: 'student' }, given: HandIn): Promise<HandInResult> {
+export async function handIn(
+  db: Knex,
+  viewer: Viewer & { readonly role: 'student' },
+  given: HandIn,
+): Promise<HandInResult> {
   const earlier = await earlierHandIn(db, viewer.id, given.clientId);
   if (earlier) return earlier;
   const wait = await secondsToWait(db, 'hand-in', viewer.id);
-  if (wait > 0) return { status: 429, message: `You have handed in very often. Wait ${wait} seconds; your work is kept on this tablet.` };
+  if (wait > 0)
+    return {
+      status: 429,
+      message: `You have handed in very often. Wait ${wait} seconds; your work is kept on this tablet.`,
+    };
   const publication = await findPublication(db, viewer, given.publicationId);
   if (!publication) return { status: 404, message: 'This exercise is not open for your class.' };
-  if (!publication.isOpen) return { status: 409, message: 'This exercise has been closed. Your work is kept on this tablet; ask your instructor to open it again.' };
+  if (!publication.isOpen)
+    return {
+      status: 409,
+      message:
+        'This exercise has been closed. Your work is kept on this tablet; ask your instructor to open it again.',
+    };
   const wiring = readWiring(given.wiring);
-  if (!wiring.ok) return { status: 422, message: `The wiring cannot be read: ${problemText(wiring.problems[0]!)}` };
+  if (!wiring.ok)
+    return { status: 422, message: `The wiring cannot be read: ${problemText(wiring.problems[0]!)}` };
   const grammars = await nodeGrammars();
   const { exercise } = publication;
   const build = { wiring: wiring.value, program: compileProgram(given.program, exercise.board, grammars) };
   const report = check(exercise, build, grammars, given.sighting ? { sighting: given.sighting } : {});
   const submissionId = await record(db, viewer.id, given, report);
-  return submissionId === undefined ? (await earlierHandIn(db, viewer.id, given.clientId))! : { status: 201, submissionId, report };
+  return submissionId === undefined
+    ? (await earlierHandIn(db, viewer.id, given.clientId))!
+    : { status: 201, submissionId, report };
 }
 
-async function earlierHandIn(db: Knex, learnerId: string, clientId: string): Promise<HandInResult | undefined> {
+async function earlierHandIn(
+  db: Knex,
+  learnerId: string,
+  clientId: string,
+): Promise<HandInResult | undefined> {
   const row = await db('submission')
     .join('report', 'report.submission_id', 'submission.id')
     .where({ learner_id: learnerId, client_id: clientId })
@@ -60,11 +80,19 @@ async function earlierHandIn(db: Knex, learnerId: string, clientId: string): Pro
 }
 
 /** Writes submission and report together; `undefined` when the same hand-in was written meanwhile. */
-export async function record(db: Knex, learnerId: string, given: HandIn, report: Report, at?: Date): Promise<string | undefined> {
+export async function record(
+  db: Knex,
+  learnerId: string,
+  given: HandIn,
+  report: Report,
+  at?: Date,
+): Promise<string | undefined> {
   return db.transaction(async (transaction) => {
     // One learner's attempts are numbered one by one, also from two tablets.
     await transaction('learner').where({ id: learnerId }).forUpdate().first('id');
-    const [count] = await transaction('submission').where({ learner_id: learnerId, publication_id: given.publicationId }).count<{ count: string }[]>('* as count');
+    const [count] = await transaction('submission')
+      .where({ learner_id: learnerId, publication_id: given.publicationId })
+      .count<{ count: string }[]>('* as count');
     const [row] = await transaction('submission')
       .insert({
         publication_id: given.publicationId,

@@ -72,22 +72,38 @@ const fromRow = (row: Row): Submission => ({
 export async function findSubmission(db: Knex, viewer: Viewer, id: string): Promise<Submission | undefined> {
   if (!/^[0-9a-f-]{36}$/i.test(id)) return undefined;
   const [row] = await selectSubmissions(db).where('submission.id', id);
-  return row && ownWork(viewer, { learnerId: row.learner_id, classId: row.class_id }) ? fromRow(row) : undefined;
+  return row && ownWork(viewer, { learnerId: row.learner_id, classId: row.class_id })
+    ? fromRow(row)
+    : undefined;
 }
 
 /** All hand-ins of a publication, first to last; the caller has checked whose class it is. */
 export async function submissionsOf(db: Knex, publicationId: string): Promise<readonly Submission[]> {
-  const rows = await selectSubmissions(db).where('submission.publication_id', publicationId).orderBy(['submission.handed_in_at', 'submission.attempt']);
+  const rows = await selectSubmissions(db)
+    .where('submission.publication_id', publicationId)
+    .orderBy(['submission.handed_in_at', 'submission.attempt']);
   return rows.map(fromRow);
 }
 
 /** A learner's own hand-ins of a publication, first to last. */
-export async function attemptsOf(db: Knex, publicationId: string, learnerId: string): Promise<readonly Submission[]> {
-  const rows = await selectSubmissions(db).where({ 'submission.publication_id': publicationId, 'submission.learner_id': learnerId }).orderBy('submission.attempt');
+export async function attemptsOf(
+  db: Knex,
+  publicationId: string,
+  learnerId: string,
+): Promise<readonly Submission[]> {
+  const rows = await selectSubmissions(db)
+    .where({ 'submission.publication_id': publicationId, 'submission.learner_id': learnerId })
+    .orderBy('submission.attempt');
   return rows.map(fromRow);
 }
 
 /** The learners of a class, by name. */
-export async function learnersOf(db: Knex, classId: string): Promise<readonly { readonly id: string; readonly name: string }[]> {
-  return db('learner').where({ class_id: classId }).orderBy('name').select<{ id: string; name: string }[]>('id', 'name');
+export async function learnersOf(
+  db: Knex,
+  classId: string,
+): Promise<readonly { readonly id: string; readonly name: string }[]> {
+  return db('learner')
+    .where({ class_id: classId })
+    .orderBy('name')
+    .select<{ id: string; name: string }[]>('id', 'name');
 }

@@ -1,0 +1,13 @@
+import { database } from '@/server/database/connection';
+
+export const dynamic = 'force-dynamic';
+
+/** Says whether the server can do its work: it answers and its database does. */
+export async function GET(): Promise<Response> {
+  try {
+    await database().raw('select 1');
+    return Response.json({ ok: true });
+  } catch {
+    return Response.json({ ok: false }, { status: 503 });
+  }
+}

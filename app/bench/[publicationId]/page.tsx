@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { database } from '@/server/database/connection';
+import { findPublication } from '@/server/exercises/publications';
+import { studentForm } from '@/server/exercises/student-form';
+import { Bench } from '@/ui/bench/Bench';
+import { requireViewer } from '../../access';
+import { View } from '../../shell';
+
+export const metadata: Metadata = { title: 'Bench' };
+
+export default async function BenchPage({ params }: { readonly params: Promise<{ publicationId: string }> }) {
+  const viewer = await requireViewer('see-bench');
+  const publication = await findPublication(database(), viewer, (await params).publicationId);
+  if (!publication) notFound();
+  const form = studentForm(publication.exercise);
+  return (
+    <View
+      viewer={viewer}
+      places={[{ label: 'Today', href: '/' }, { label: publication.className }, { label: 'Bench' }]}
+      title={form.title}
+      facts={publication.isOpen ? form.aim : 'closed: nothing more can be handed in'}
+    >
+      <Bench learnerId={viewer.id} publicationId={publication.id} exercise={form} />
+    </View>
+  );
+}

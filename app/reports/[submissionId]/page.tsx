@@ -1,0 +1,52 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { database } from '@/server/database/connection';
+import { findPublication } from '@/server/exercises/publications';
+import { can } from '@/server/permissions';
+import { findSubmission } from '@/server/submissions/reports';
+import { Button } from '@/ui/design/Button';
+import { Clock } from '@/ui/design/Clock';
+import { ReportView } from '@/ui/report/ReportView';
+import { currentViewer, requireViewer } from '../../access';
+import { View } from '../../shell';
+
+export const metadata: Metadata = { title: 'Report' };
+
+export default async function ReportPage({ params }: { readonly params: Promise<{ submissionId: string }> }) {
+  const known = await currentViewer();
+  const viewer = await requireViewer(known?.role === 'student' ? 'see-own-report' : 'see-class-reports');
+  const submission = await findSubmission(database(), viewer, (await params).submissionId);
+  if (!submission) notFound();
+  const publication = await findPublication(database(), viewer, submission.publicationId);
+  if (!publication) notFound();
+  const isStaff = can(viewer.role, 'review-class');
+  return (
+    <View
+      viewer={viewer}
+      places={[
+        { label: 'Today', href: '/' },
+        isStaff
+          ? { label: `Review desk, ${publication.className}`, href: `/review/${publication.id}` }
+          : { label: publication.exercise.data.title, href: `/bench/${publication.id}` },
+        { label: 'Report' },
+      ]}
+      title={`${publication.exercise.data.title}, ${submission.learnerName}`}
+      facts={
+        <>
+          try {submission.attempt} · <Clock at={submission.handedInAt.toISOString()} />
+          {submission.hintsTaken > 0 && ` · ${submission.hintsTaken} hints taken`}
+        </>
+      }
+      actions={
+        <Button asChild>
+          <Link href={isStaff ? `/review/${publication.id}` : `/bench/${publication.id}`}>
+            {isStaff ? 'Review desk' : 'Back to the bench'}
+          </Link>
+        </Button>
+      }
+    >
+      <ReportView report={submission.report} wiring={submission.wiring} program={submission.program} />
+    </View>
+  );
+}

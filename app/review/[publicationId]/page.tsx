@@ -1,0 +1,61 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { countVerdicts, latestOf } from '@/core/plan/review';
+import { database } from '@/server/database/connection';
+import { findPublication } from '@/server/exercises/publications';
+import { learnersOf, submissionsOf } from '@/server/submissions/reports';
+import { VerdictBar } from '@/ui/design/Verdict';
+import { ReviewDesk } from '@/ui/review/ReviewDesk';
+import { requireViewer } from '../../access';
+import { View } from '../../shell';
+
+export const metadata: Metadata = { title: 'Review desk' };
+
+export default async function ReviewPage({
+  params,
+}: {
+  readonly params: Promise<{ publicationId: string }>;
+}) {
+  const viewer = await requireViewer('review-class');
+  const publication = await findPublication(database(), viewer, (await params).publicationId);
+  if (!publication) notFound();
+  const [submissions, learners] = await Promise.all([
+    submissionsOf(database(), publication.id),
+    learnersOf(database(), publication.classId),
+  ]);
+  const latest = latestOf(submissions);
+  const counts = countVerdicts(latest);
+  const working = (counts['as-drawn'] ?? 0) + (counts['works-differently'] ?? 0);
+  const { data } = publication.exercise;
+  const without = learners
+    .filter((learner) => !submissions.some((submission) => submission.learnerId === learner.id))
+    .map((learner) => learner.name);
+  return (
+    <View
+      viewer={viewer}
+      places={[{ label: 'Today', href: '/' }, { label: publication.className }, { label: 'Review desk' }]}
+      title={data.title}
+      facts={`${learners.length} learners, ${submissions.length} hand-ins`}
+      actions={
+        <div className="flex items-center gap-3">
+          <span className="w-56">
+            <VerdictBar counts={counts} total={learners.length} />
+          </span>
+          <span className="font-semibold">
+            {working} of {learners.length} work
+          </span>
+        </div>
+      }
+    >
+      <ReviewDesk
+        submissions={submissions.map(({ handedInAt, ...submission }) => ({
+          ...submission,
+          handedInAt: handedInAt.toISOString(),
+        }))}
+        referenceLayout={data.layout ?? ''}
+        referenceProgram={data.program}
+        without={without}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,48 @@
+import { database } from '@/server/database/connection';
+import { exerciseList, publicationsFor } from '@/server/exercises/publications';
+import { can, roleOf, type Viewer } from '@/server/permissions';
+import type { Place } from '@/ui/shell/Bar';
+import type { Destination } from '@/ui/shell/Palette';
+import { Shell } from '@/ui/shell/Shell';
+import { signOut } from './sign-in/actions';
+
+interface ViewProps {
+  readonly viewer: Viewer;
+  readonly places: readonly Place[];
+  readonly title: string;
+  readonly facts?: React.ReactNode;
+  readonly actions?: React.ReactNode;
+  readonly children: React.ReactNode;
+}
+
+/** The shell around a view, with everything this viewer can go to. */
+export async function View({ viewer, ...rest }: ViewProps) {
+  return (
+    <Shell
+      {...rest}
+      viewerName={viewer.name}
+      destinations={await destinationsFor(viewer)}
+      signOut={signOut}
+    />
+  );
+}
+
+async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> {
+  const role = roleOf(viewer);
+  const publications = await publicationsFor(database(), viewer);
+  const destinations: Destination[] = [{ label: 'Today', href: '/', group: 'Home' }];
+  for (const { id, exercise, className } of publications) {
+    if (can(role, 'see-bench'))
+      destinations.push({ label: exercise.data.title, href: `/bench/${id}`, group: 'Bench' });
+    if (can(role, 'review-class'))
+      destinations.push({
+        label: `${exercise.data.title}, ${className}`,
+        href: `/review/${id}`,
+        group: 'Review desk',
+      });
+  }
+  if (can(role, 'see-worksheet'))
+    for (const { id, title } of await exerciseList(database()))
+      destinations.push({ label: title, href: `/exercises/${id}`, group: 'Worksheet' });
+  return destinations;
+}

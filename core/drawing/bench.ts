@@ -1,0 +1,433 @@
+import { pointName, type Ref } from '../brand';
+import { columnsOf, type Column, type Rail } from '../breadboards';
+import { kindOf } from '../parts';
+import { netlistOf, type NodeId } from '../wiring/netlist';
+import { nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { LEDGER, Geometry, HEADER, PITCH, type Frame, type XY } from './geometry';
+import { around, LabelPlacer } from './labels';
+import type { Drawing, Layer, Shape, Target } from './list';
+import { drawPart } from './symbols';
+import { rounded, routeWires } from './wires';
+
+export interface BenchDrawingOptions {
+  /** Rows to draw; without it those in use, with some room. */
+  readonly rows?: readonly [number, number];
+  /** `used`: leaves out the side of the breadboard that nothing is in. */
+  readonly crop?: 'used' | 'whole';
+  /** Points whose strips are shown as a thread, and what for. */
+  readonly threads?: readonly {
+    readonly point: Point;
+    readonly role: 'supply' | 'ground' | 'signal' | 'sense';
+  }[];
+  /** Parts to mark with corners. */
+  readonly marked?: readonly string[];
+  /** A point to mark as the next one. */
+  readonly ghost?: Point;
+}
+
+/** Rows drawn below the last one in use, and fewest rows. */
+const SPARE_ROWS = 3;
+const FEWEST_ROWS = 9;
+
+/** The frame that shows what is in use. */
+export function frameOf(wiring: Wiring, options: BenchDrawingOptions = {}): Frame {
+  const rows = wiring.breadboards[0]?.model.rows ?? 0;
+  const points = wiring.parts.flatMap((part) =>
+    part.legs.flatMap(({ at }) => (at && 'row' in at ? [at] : [])),
+  );
+  const last = Math.max(FEWEST_ROWS, ...points.map((point) => point.row + SPARE_ROWS));
+  const [firstRow, lastRow] = options.rows ?? [1, Math.min(rows, last)];
+  const usesRight = points.some((point) =>
+    point.type === 'hole' ? point.column > 'e' : point.rail.startsWith('j'),
+  );
+  return {
+    firstRow,
+    lastRow: Math.min(rows || lastRow, lastRow),
+    hasRightSide: options.crop !== 'used' || usesRight,
+  };
+}
+
+/** Draws board, breadboard, parts and wires as a list of shapes. */
+export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Drawing {
+  const usedPins = new Set(
+    wiring.parts.flatMap((part) => part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [at.pin] : []))),
+  );
+  const geometry = new Geometry(wiring, frameOf(wiring, options), usedPins);
+  const placer = new LabelPlacer();
+  const layers: Layer[] = [
+    { shapes: [...ledgerShapes(geometry, wiring, usedPins), ...sheetShapes(geometry)] },
+  ];
+  layers.push({ shapes: threadShapes(geometry, wiring, options) });
+  layers.push({ shapes: holeShapes(geometry) });
+  const [conductors, parts] = [
+    wiring.parts.filter((part) => kindOf(part.kind).conductor),
+    wiring.parts.filter((part) => !kindOf(part.kind).conductor),
+  ];
+  const legPlaces = looseParts(geometry, parts);
+  const at = (point: Point | null): XY | undefined =>
+    point ? (point.type === 'leg' ? legPlaces.get(nameOf(point)) : geometry.at(point)) : undefined;
+  for (const part of wiring.parts)
+    for (const { at: point } of part.legs) {
+      const place = at(point);
+      if (place) placer.block({ x: place.x - 6, y: place.y - 6, width: 12, height: 12 });
+    }
+  const drawn = parts.flatMap((part) => {
+    const legs = part.legs.map((leg) => at(leg.at) ?? legPlaces.get(pointName(`${part.ref}.${leg.leg}`)));
+    return legs.every((leg) => leg !== undefined) ? [{ part, symbol: drawPart(part, legs) }] : [];
+  });
+  for (const { symbol } of drawn) for (const box of symbol.boxes) placer.block(box);
+  layers.push(...wireLayers(conductors, geometry, at, placer));
+  for (const { part, symbol } of drawn) {
+    const label = placer.place(part.ref, around(symbol.centre, symbol.reach.x + 16, symbol.reach.y + 12));
+    layers.push({
+      ref: part.ref,
+      shapes: [
+        ...symbol.shapes,
+        ...nameShapes(label.text, label.box, 'part-name'),
+        ...(options.marked?.includes(part.ref) ? [markShape(symbol.centre, symbol.reach)] : []),
+      ],
+    });
+  }
+  const ghost = options.ghost && at(options.ghost);
+  if (ghost) layers.push({ shapes: [{ type: 'circle', role: 'ghost', x: ghost.x, y: ghost.y, radius: 9 }] });
+  return {
+    width: geometry.width,
+    height: geometry.height,
+    layers,
+    targets: targetsOf(geometry, wiring),
+    description: describe(wiring),
+  };
+}
+
+function ledgerShapes(geometry: Geometry, wiring: Wiring, used: ReadonlySet<string>): readonly Shape[] {
+  const board = wiring.board?.profile;
+  if (!board) return [];
+  const height = geometry.ledger.length * geometry.lineHeight;
+  const shapes: Shape[] = [
+    { type: 'rect', role: 'sheet', x: 1, y: HEADER, width: LEDGER - 2, height },
+    { type: 'text', role: 'caption', x: 1, y: 14, text: board.short, anchor: 'start' },
+  ];
+  geometry.ledger.forEach((line, index) => {
+    if (index > 0)
+      shapes.push({
+        type: 'path',
+        role: 'rule',
+        width: 1,
+        path: `M1 ${line.y - geometry.lineHeight / 2} H${LEDGER - 1}`,
+      });
+    if (line.type === 'gap') {
+      shapes.push({
+        type: 'text',
+        role: 'note',
+        x: 12,
+        y: line.y + 4,
+        text: `${line.text} not shown`,
+        anchor: 'start',
+      });
+      return;
+    }
+    const isUsed = used.has(line.name);
+    shapes.push({
+      type: 'text',
+      role: isUsed ? 'pin-name-used' : 'pin-name',
+      x: LEDGER - 16,
+      y: line.y + 5,
+      text: line.name,
+      anchor: 'end',
+    });
+    if (line.note !== '')
+      shapes.push({ type: 'text', role: 'note', x: 12, y: line.y + 4, text: line.note, anchor: 'start' });
+    shapes.push({
+      type: 'rect',
+      role: isUsed ? 'socket-used' : 'socket',
+      x: LEDGER - 10,
+      y: line.y - 5,
+      width: 10,
+      height: 10,
+    });
+  });
+  shapes.push({ type: 'rect', role: 'sheet-edge', x: 1, y: HEADER, width: LEDGER - 2, height });
+  return shapes;
+}
+
+function sheetShapes(geometry: Geometry): readonly Shape[] {
+  const { sheet, frame } = geometry;
+  if (!sheet) return [];
+  const shapes: Shape[] = [{ type: 'rect', role: 'sheet', ...sheet }];
+  const troughEnd = frame.hasRightSide ? geometry.columnX('f') - PITCH * 0.62 : sheet.x + sheet.width;
+  const troughStart = geometry.columnX('e') + PITCH * 0.62;
+  shapes.push({
+    type: 'rect',
+    role: 'trough',
+    x: troughStart,
+    y: sheet.y,
+    width: troughEnd - troughStart,
+    height: sheet.height,
+  });
+  for (const column of geometry.columns)
+    shapes.push({
+      type: 'text',
+      role: 'column-name',
+      x: geometry.columnX(column),
+      y: HEADER - 10,
+      text: columnLabel(column),
+      anchor: 'middle',
+    });
+  shapes.push({
+    type: 'text',
+    role: 'caption',
+    x: sheet.x,
+    y: 14,
+    text: `${geometry.wiring.breadboards[0]!.model.title}, rows ${frame.firstRow} to ${frame.lastRow}`,
+    anchor: 'start',
+  });
+  for (const rail of geometry.rails)
+    shapes.push({
+      type: 'path',
+      role: rail.endsWith('+') ? 'rail-plus' : 'rail-minus',
+      width: 1.6,
+      dashed: rail.endsWith('+'),
+      path: `M${geometry.columnX(rail)} ${sheet.y + 5} V${sheet.y + sheet.height - 5}`,
+    });
+  for (let row = frame.firstRow; row <= frame.lastRow; row += 1) {
+    for (const side of frame.hasRightSide ? (['a', 'f'] as const) : (['a'] as const)) {
+      const [first, last] = [columnsOf(side)[0]!, columnsOf(side).at(-1)!];
+      shapes.push({
+        type: 'path',
+        role: 'strip',
+        width: 1.6,
+        path: `M${geometry.columnX(first)} ${geometry.rowY(row)} H${geometry.columnX(last)}`,
+      });
+    }
+    const role = row % 5 === 0 ? 'row-name-fifth' : 'row-name';
+    const places = [
+      geometry.columnX('a') - 1.45 * PITCH,
+      ...(frame.hasRightSide ? [geometry.columnX('j') + 1.45 * PITCH] : []),
+    ];
+    for (const x of places)
+      shapes.push({
+        type: 'text',
+        role,
+        x,
+        y: geometry.rowY(row) + 4.5,
+        text: String(row),
+        anchor: 'middle',
+      });
+  }
+  shapes.push({ type: 'rect', role: 'sheet-edge', ...sheet });
+  return shapes;
+}
+
+const columnLabel = (column: Column | Rail): string =>
+  column.length === 1 ? column : column.endsWith('+') ? '+' : '−';
+
+function holeShapes(geometry: Geometry): readonly Shape[] {
+  const shapes: Shape[] = [];
+  if (!geometry.sheet) return shapes;
+  for (let row = geometry.frame.firstRow; row <= geometry.frame.lastRow; row += 1)
+    for (const column of geometry.columns)
+      shapes.push({
+        type: 'circle',
+        role: 'hole',
+        x: geometry.columnX(column),
+        y: geometry.rowY(row),
+        radius: 3.1,
+      });
+  return shapes;
+}
+
+/** Bands over every strip and rail of the nodes that are to be followed. */
+function threadShapes(
+  geometry: Geometry,
+  wiring: Wiring,
+  { threads = [] }: BenchDrawingOptions,
+): readonly Shape[] {
+  if (threads.length === 0 || !geometry.sheet) return [];
+  const netlist = netlistOf(wiring);
+  const shapes: Shape[] = [];
+  const seen = new Set<string>();
+  const nodes = new Map<NodeId, string>();
+  for (const { point, role } of threads) {
+    const node = netlist.nodeAt.get(nameOf(point));
+    if (node !== undefined && !nodes.has(node)) nodes.set(node, role);
+  }
+  for (const part of wiring.parts)
+    for (const { at } of part.legs) {
+      if (!at || at.type === 'pin' || at.type === 'leg') continue;
+      const role = nodes.get(netlist.nodeAt.get(nameOf(at))!);
+      const strip = netlist.stripAt.get(nameOf(at))!;
+      if (role === undefined || seen.has(strip)) continue;
+      seen.add(strip);
+      const paint = { of: 'electricity', name: role } as const;
+      if (at.type === 'rail') {
+        if (!geometry.rails.includes(at.rail)) continue;
+        const x = geometry.columnX(at.rail);
+        shapes.push({
+          type: 'path',
+          role: 'trace',
+          paint,
+          width: PITCH * 0.5,
+          path: `M${x} ${geometry.rowY(geometry.frame.firstRow)} V${geometry.rowY(geometry.frame.lastRow)}`,
+        });
+      } else if (at.row >= geometry.frame.firstRow && at.row <= geometry.frame.lastRow) {
+        const side = columnsOf(at.column <= 'e' ? 'a' : 'f');
+        shapes.push({
+          type: 'path',
+          role: 'trace',
+          paint,
+          width: PITCH * 0.62,
+          path: `M${geometry.columnX(side[0]!)} ${geometry.rowY(at.row)} H${geometry.columnX(side.at(-1)!)}`,
+        });
+      }
+    }
+  return shapes;
+}
+
+/** Places for the legs of parts that hang free or are only clipped, in a row under the gutter. */
+function looseParts(geometry: Geometry, parts: readonly PlacedPart[]): Map<string, XY> {
+  const places = new Map<string, XY>();
+  const loose = parts.filter((part) => part.legs.every((leg) => !leg.at || leg.at.type === 'leg'));
+  const x = geometry.ledgerWidth + (geometry.sheet ? 40 : 150);
+  loose.forEach((part, index) => {
+    const y = HEADER + 40 + index * 4 * PITCH;
+    part.legs.forEach((leg, at) => places.set(`${part.ref}.${leg.leg}`, { x, y: y + at * 2.4 * PITCH }));
+  });
+  // A leg fastened to another part's leg is where that one is.
+  for (const part of parts)
+    for (const leg of part.legs) {
+      const own = `${part.ref}.${leg.leg}`;
+      const place = leg.at
+        ? leg.at.type === 'leg'
+          ? places.get(nameOf(leg.at))
+          : geometry.at(leg.at)
+        : undefined;
+      if (place && !places.has(own)) places.set(own, place);
+      if (place && leg.at?.type === 'leg') places.set(own, place);
+    }
+  for (const part of parts)
+    part.legs.forEach((leg, index) => {
+      const own = `${part.ref}.${leg.leg}`;
+      const anchor = part.legs.map((other) => places.get(`${part.ref}.${other.leg}`)).find(Boolean);
+      if (!places.has(own) && anchor) places.set(own, { x: anchor.x + 30, y: anchor.y + 44 + index * 4 });
+    });
+  return places;
+}
+
+function wireLayers(
+  wires: readonly PlacedPart[],
+  geometry: Geometry,
+  at: (point: Point | null) => XY | undefined,
+  placer: LabelPlacer,
+): readonly Layer[] {
+  const ends = wires.flatMap((part) => {
+    const [from, to] = part.legs;
+    return from?.at && to?.at ? [{ ref: part.ref as string, from: from.at, to: to.at }] : [];
+  });
+  const routes = routeWires(ends, geometry);
+  return wires.flatMap((part): readonly Layer[] => {
+    const [one, other] = part.legs.map((leg) => at(leg.at));
+    const route = routes.get(part.ref) ?? looseRoute(one, other);
+    if (!route) return [];
+    const paint = { of: 'wire', name: part.value.text } as const;
+    const label = placer.place(
+      part.ref,
+      route.namePlaces.flatMap((place) => [place, ...around(place, 18, 14)]),
+    );
+    const dashed = part.kind === 'clip';
+    return [
+      {
+        ref: part.ref,
+        shapes: [
+          { type: 'path', role: 'wire-casing', width: 7.5, path: route.path },
+          { type: 'path', role: 'outline', width: 4, paint, path: route.path, dashed },
+          ...route.ends.map(({ x, y }): Shape => ({
+            type: 'circle',
+            role: 'outline',
+            paint,
+            x,
+            y,
+            radius: 4.6,
+          })),
+          ...nameShapes(label.text, label.box, 'wire-name'),
+        ],
+      },
+    ];
+  });
+}
+
+/** A wire with an end on a leg or hanging free: a curve between what is known of it. */
+function looseRoute(
+  one: XY | undefined,
+  other: XY | undefined,
+): { path: string; ends: readonly XY[]; namePlaces: readonly XY[] } | undefined {
+  const known = one ?? other;
+  if (!known) return undefined;
+  const end = one && other ? other : { x: known.x + 44, y: known.y + 16 };
+  const start = one ?? known;
+  const bend = { x: (start.x + end.x) / 2, y: start.y };
+  return {
+    path: rounded([start, bend, { x: bend.x, y: end.y }, end]),
+    ends: one && other ? [one, other] : [known],
+    namePlaces: [{ x: bend.x, y: (start.y + end.y) / 2 }],
+  };
+}
+
+function nameShapes(
+  text: string,
+  {
+    x,
+    y,
+    width,
+    height,
+  }: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
+  role: 'part-name' | 'wire-name',
+): readonly Shape[] {
+  return [
+    { type: 'rect', role: 'plate', x, y, width, height, radius: 2 },
+    { type: 'text', role, x: x + width / 2, y: y + height / 2 + 4.2, text, anchor: 'middle' },
+  ];
+}
+
+/** Four corners round a part that a finding is about. */
+function markShape({ x, y }: XY, reach: XY): Shape {
+  const [w, h, l] = [reach.x + 8, reach.y + 8, 9];
+  const corner = (sx: number, sy: number): string =>
+    `M${x + sx * w} ${y + sy * (h - l)} V${y + sy * h} H${x + sx * (w - l)}`;
+  return {
+    type: 'path',
+    role: 'mark',
+    width: 2.6,
+    path: [corner(-1, -1), corner(1, -1), corner(-1, 1), corner(1, 1)].join(' '),
+  };
+}
+
+function targetsOf(geometry: Geometry, wiring: Wiring): readonly Target[] {
+  const targets: Target[] = [];
+  const board = wiring.board;
+  if (board)
+    for (const line of geometry.ledger)
+      if (line.type === 'pin')
+        targets.push({ point: pointName(`${board.ref}.${line.name}`), x: geometry.ledgerWidth, y: line.y });
+  const breadboard: Ref | undefined = wiring.breadboards[0]?.ref;
+  if (breadboard && geometry.sheet)
+    for (let row = geometry.frame.firstRow; row <= geometry.frame.lastRow; row += 1)
+      for (const column of geometry.columns)
+        targets.push({
+          point: pointName(`${breadboard}.${column}${row}`),
+          x: geometry.columnX(column),
+          y: geometry.rowY(row),
+        });
+  return targets;
+}
+
+function describe(wiring: Wiring): string {
+  const lines = wiring.parts.map((part) => {
+    const kind = kindOf(part.kind);
+    const ends = part.legs.map(
+      ({ leg, at }) =>
+        `${kind.legs.find((known) => known.name === leg)?.title ?? leg} in ${at ? nameOf(at) : 'nothing'}`,
+    );
+    return `${kind.describe(part.value)} ${part.ref}: ${ends.join(', ')}`;
+  });
+  return `${wiring.board?.profile.short ?? 'no board'}. ${lines.join('. ')}`;
+}

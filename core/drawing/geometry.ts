@@ -1,0 +1,156 @@
+import { acrossPitches, columns, rails, type Column, type Rail } from '../breadboards';
+import type { BoardProfile } from '../boards';
+import type { Point, Wiring } from '../wiring/wiring';
+
+/** Distance between neighbouring holes in drawing units. */
+export const PITCH = 24;
+/** Width of the board's ledger of pins, and of the space in which wires run to the breadboard. */
+export const LEDGER = 128;
+export const GUTTER = 86;
+/** Height of the line of column names, and of a pin's line at the least. */
+export const HEADER = 46;
+const LEAST_PIN_HEIGHT = 22;
+const EDGE = 0.75 * PITCH;
+
+export interface XY {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Which part of the breadboard is drawn. */
+export interface Frame {
+  readonly firstRow: number;
+  readonly lastRow: number;
+  /** Whether the side f to j with its rails is drawn. */
+  readonly hasRightSide: boolean;
+}
+
+/** One line of the pin ledger; a gap stands for pins that are left out. */
+type LedgerEntry =
+  | { readonly type: 'pin'; readonly name: string; readonly note: string }
+  | { readonly type: 'gap'; readonly text: string };
+export type LedgerLine = LedgerEntry & { readonly y: number };
+
+/** Turns points into places on the sheet. */
+export class Geometry {
+  readonly ledger: readonly LedgerLine[];
+  readonly ledgerWidth: number;
+  readonly sheet:
+    { readonly x: number; readonly y: number; readonly width: number; readonly height: number } | undefined;
+  readonly width: number;
+  readonly height: number;
+  readonly lineHeight: number;
+  private readonly pinY: ReadonlyMap<string, number>;
+
+  constructor(
+    readonly wiring: Wiring,
+    readonly frame: Frame,
+    usedPins: ReadonlySet<string>,
+  ) {
+    const rows = frame.lastRow - frame.firstRow + 1;
+    const board = wiring.board?.profile;
+    const bodyHeight = Math.max(rows * PITCH, wiring.breadboards.length > 0 ? 0 : 12 * PITCH);
+    this.ledgerWidth = board ? LEDGER : 0;
+    const lines = board ? ledgerLines(board, usedPins, Math.floor(bodyHeight / LEAST_PIN_HEIGHT)) : [];
+    this.lineHeight = lines.length > 0 ? Math.min(30, bodyHeight / lines.length) : LEAST_PIN_HEIGHT;
+    this.ledger = lines.map((line, index) => ({ ...line, y: HEADER + (index + 0.5) * this.lineHeight }));
+    this.pinY = new Map(
+      this.ledger.flatMap((line) => (line.type === 'pin' ? [[line.name, line.y] as const] : [])),
+    );
+    const left = this.ledgerWidth + (board ? GUTTER : 8);
+    const right = frame.hasRightSide ? acrossPitches['j+'] : acrossPitches.e + 2.1;
+    const first = acrossPitches['a-'];
+    this.sheet =
+      wiring.breadboards.length > 0
+        ? { x: left, y: HEADER, width: (right - first) * PITCH + 2 * EDGE, height: rows * PITCH }
+        : undefined;
+    this.width = (this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
+    this.height = HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight) + 10;
+  }
+
+  columnX(column: Column | Rail): number {
+    return this.sheet!.x + EDGE + (acrossPitches[column] - acrossPitches['a-']) * PITCH;
+  }
+
+  rowY(row: number): number {
+    return HEADER + (row - this.frame.firstRow + 0.5) * PITCH;
+  }
+
+  /** Place of a point; `undefined` for a pin or row that the frame leaves out. */
+  at(point: Point): XY | undefined {
+    if (point.type === 'pin') {
+      const y = this.pinY.get(point.pin);
+      return y === undefined ? undefined : { x: this.ledgerWidth, y };
+    }
+    if (point.type === 'leg' || !this.sheet) return undefined;
+    if (point.row < this.frame.firstRow || point.row > this.frame.lastRow) return undefined;
+    return { x: this.columnX(point.type === 'hole' ? point.column : point.rail), y: this.rowY(point.row) };
+  }
+
+  /** Columns and rails that are drawn, left to right. */
+  get columns(): readonly (Column | Rail)[] {
+    const all: readonly (Column | Rail)[] = ['a-', 'a+', ...columns, 'j-', 'j+'];
+    return this.frame.hasRightSide ? all : all.slice(0, 7);
+  }
+
+  get rails(): readonly Rail[] {
+    return this.frame.hasRightSide ? rails : rails.slice(0, 2);
+  }
+}
+
+/**
+ * The pins in the order of the board, the used ones always among them; where there is no room for
+ * all, unused ones give way to a line that says which are left out.
+ */
+function ledgerLines(board: BoardProfile, used: ReadonlySet<string>, room: number): readonly LedgerEntry[] {
+  const all = [
+    ...board.supplies.map((supply) => ({
+      name: supply.name,
+      note: supply.role === 'ground' ? 'ground' : 'supply',
+    })),
+    ...board.pins.map((pin) => ({ name: pin.name, note: noteOf(pin) })),
+  ];
+  const keep = new Set(all.filter(({ name }) => used.has(name)).map(({ name }) => name));
+  for (const { name } of all.slice(0, 2)) keep.add(name);
+  const shown = (): number =>
+    all.reduce(
+      (count, { name }, index) =>
+        count + (keep.has(name) ? 1 : index === 0 || keep.has(all[index - 1]!.name) ? 1 : 0),
+      0,
+    );
+  for (const { name } of all) {
+    if (keep.has(name)) continue;
+    keep.add(name);
+    if (shown() > room) {
+      keep.delete(name);
+      break;
+    }
+  }
+  const lines: LedgerEntry[] = [];
+  let gap: string[] = [];
+  const flush = (): void => {
+    if (gap.length > 0)
+      lines.push({ type: 'gap', text: gap.length === 1 ? gap[0]! : `${gap[0]} to ${gap.at(-1)}` });
+    gap = [];
+  };
+  for (const { name, note } of all) {
+    if (!keep.has(name)) {
+      gap.push(name);
+      continue;
+    }
+    flush();
+    lines.push({ type: 'pin', name, note });
+  }
+  flush();
+  return lines;
+}
+
+function noteOf(pin: BoardProfile['pins'][number]): string {
+  if (pin.label !== undefined) return pin.label;
+  if (pin.functions.includes('analog')) return 'analog';
+  const notes = [
+    pin.functions.includes('pwm') ? 'PWM' : '',
+    pin.functions.includes('interrupt') ? 'interrupt' : '',
+  ].filter(Boolean);
+  return notes.join(', ');
+}

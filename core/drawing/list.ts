@@ -1,0 +1,96 @@
+import type { PointName } from '../brand';
+
+/** What a shape is, for whoever gives it a colour: a style sheet on screen, a palette in print. */
+export type Role =
+  | 'sheet'
+  | 'sheet-edge'
+  | 'rule'
+  | 'trough'
+  | 'strip'
+  | 'rail-plus'
+  | 'rail-minus'
+  | 'hole'
+  | 'hole-used'
+  | 'socket'
+  | 'socket-used'
+  | 'leg'
+  | 'body'
+  | 'outline'
+  | 'plate'
+  | 'wire-casing'
+  | 'trace'
+  | 'ghost'
+  | 'mark'
+  | 'sign'
+  | 'pin-name'
+  | 'pin-name-used'
+  | 'note'
+  | 'caption'
+  | 'column-name'
+  | 'row-name'
+  | 'row-name-fifth'
+  | 'part-name'
+  | 'wire-name';
+
+/** A colour that belongs to the thing itself: a wire's insulation, a lamp's glass, a resistor's band. */
+export interface Paint {
+  readonly of: 'wire' | 'glass' | 'band' | 'electricity';
+  readonly name: string;
+}
+
+export type Shape = { readonly role: Role; readonly paint?: Paint } & (
+  | {
+      readonly type: 'rect';
+      readonly x: number;
+      readonly y: number;
+      readonly width: number;
+      readonly height: number;
+      readonly radius?: number;
+    }
+  | { readonly type: 'circle'; readonly x: number; readonly y: number; readonly radius: number }
+  | {
+      readonly type: 'path';
+      readonly path: string;
+      readonly width?: number;
+      readonly dashed?: boolean;
+      readonly filled?: boolean;
+    }
+  | {
+      readonly type: 'text';
+      readonly x: number;
+      readonly y: number;
+      readonly text: string;
+      readonly anchor: 'start' | 'middle' | 'end';
+    }
+);
+
+/** Shapes that belong to one part, so that it can be pointed at as one. */
+export interface Layer {
+  readonly ref?: string;
+  readonly shapes: readonly Shape[];
+}
+
+/** A place on the drawing that a leg can be put into. */
+export interface Target {
+  readonly point: PointName;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A drawing as plain data, in its own units; the same list goes to screen, print and files. */
+export interface Drawing {
+  readonly width: number;
+  readonly height: number;
+  readonly layers: readonly Layer[];
+  readonly targets: readonly Target[];
+  /** The drawing in words, for those who do not see it. */
+  readonly description: string;
+}
+
+/** An axis-parallel box that labels must keep clear of. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}

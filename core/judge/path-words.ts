@@ -1,0 +1,25 @@
+import type { PathStep } from '../electrics/paths';
+import { shortNameOf, type Wiring } from '../wiring/wiring';
+import { partTextOf, placeText, stripText } from './words';
+
+/** A step of a current's way as a sentence. */
+export function stepText(step: PathStep, wiring: Wiring): string {
+  switch (step.type) {
+    case 'start':
+      return `The current starts at ${placeText(step.at)}.`;
+    case 'strip':
+      return step.from.type === 'rail'
+        ? `Along ${stripText(step.from)}, to ${shortNameOf(step.to)}.`
+        : `Along ${stripText(step.from)}, from ${shortNameOf(step.from)} to ${shortNameOf(step.to)}.`;
+    case 'wire':
+      return `Through ${partTextOf(wiring, step.ref)} to ${placeText(step.to)}.`;
+    case 'part':
+      return `Through ${partTextOf(wiring, step.ref)}${step.from ? `, in at ${shortNameOf(step.from)}` : ''}${step.to ? `, out at ${shortNameOf(step.to)}` : ''}.`;
+    case 'arrives':
+      return `Back at the board: ${placeText(step.at)}. The way is whole.`;
+    case 'stops':
+      return step.because === 'nothing-there'
+        ? `Here it stops${step.at ? `, at ${placeText(step.at)}` : ''}: nothing else is joined to it.`
+        : `Here it stops: ${partTextOf(wiring, step.because.blockedBy)} does not let it in at its short leg.`;
+  }
+}

@@ -1,0 +1,116 @@
+import { prepareBench, solveBench, worstCaseMa, type PinDrive } from '../electrics/bench';
+import { brightnessAt } from '../electrics/brightness';
+import type { Exercise } from '../formats/exercise';
+import { referencePins } from '../judge/compare';
+import { kindOf } from '../parts';
+import { netlistOf, type CircuitNode } from '../wiring/netlist';
+import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+
+/** What the reference circuit computes for one lamp. */
+export interface LampFigures {
+  readonly ref: string;
+  readonly title: string;
+  readonly pin: string | undefined;
+  readonly currentMa: number;
+  readonly worstMa: readonly [number, number];
+  /** As the eye sees it, 0 to 1. */
+  readonly brightness: number;
+}
+
+/** One connection of the exercise, as a sentence is made of it. */
+export interface Connection {
+  readonly name: string;
+  readonly role: 'supply' | 'ground' | 'signal' | 'sense';
+  /** What is joined, in order: pins first. */
+  readonly ends: readonly { readonly text: string; readonly isPin: boolean }[];
+  readonly wires: readonly { readonly ref: string; readonly colour: string }[];
+  /** A point on the node, to follow it on the drawing. */
+  readonly point: Point | undefined;
+}
+
+export interface WorksheetFigures {
+  readonly lamps: readonly LampFigures[];
+  readonly resistors: readonly { readonly ref: string; readonly powerMw: number }[];
+  readonly connections: readonly Connection[];
+  readonly legCount: number;
+  readonly lastRow: number;
+}
+
+/** Power that a usual quarter-watt kit resistor stands, in mW. */
+export const RESISTOR_RATING_MW = 250;
+
+/** Everything that the Worksheet says in figures about an exercise's reference. */
+export function worksheetFigures({ reference, ...exercise }: Exercise): WorksheetFigures {
+  const netlist = netlistOf(reference);
+  const pins = referencePins({ reference, ...exercise });
+  const drives = new Map(pins.map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
+  const point = solveBench(prepareBench(reference, netlist), drives);
+  const worst = worstCaseMa(reference, netlist, drives);
+  const lamps = reference.parts
+    .filter((part) => part.kind === 'led')
+    .map((part): LampFigures => {
+      const currentMa = point.parts.get(part.ref)?.currentMa ?? 0;
+      const fed = [...point.pins].find(([, { currentMa: given }]) => Math.abs(given - currentMa) < 0.01);
+      return {
+        ref: part.ref,
+        title: kindOf(part.kind).describe(part.value),
+        pin: fed?.[0],
+        currentMa,
+        worstMa: worst.get(part.ref) ?? [currentMa, currentMa],
+        brightness: brightnessAt(currentMa),
+      };
+    });
+  const resistors = reference.parts
+    .filter((part) => part.kind === 'resistor')
+    .map((part) => ({ ref: part.ref as string, powerMw: point.parts.get(part.ref)?.powerMw ?? 0 }));
+  const placed = reference.parts.filter(
+    (part) => !kindOf(part.kind).conductor || part.legs.some((leg) => leg.at),
+  );
+  const rows = reference.parts.flatMap((part) =>
+    part.legs.flatMap(({ at }) => (at?.type === 'hole' ? [at.row] : [])),
+  );
+  return {
+    lamps,
+    resistors,
+    connections: netlist.nodes
+      .filter((node) => node.terminals.length > 0)
+      .map((node) => connectionOf(node, reference, exercise.data.nets)),
+    legCount: placed.reduce((count, part) => count + part.legs.length, 0),
+    lastRow: Math.max(0, ...rows),
+  };
+}
+
+function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data']['nets']): Connection {
+  const supplies = wiring.board?.profile.supplies ?? [];
+  const pinRole = node.pins.map((pin) => supplies.find((supply) => supply.name === pin)?.role ?? 'signal')[0];
+  const legs = node.terminals.map(({ ref, leg }) => ({ part: findPart(wiring, ref)!, leg }));
+  const points = legs.map(({ part, leg }) => part.legs.find((placed) => placed.leg === leg)!.at);
+  const wires = [...new Set(node.wireEnds.map((end) => end.ref))].map((ref) => ({
+    ref: ref as string,
+    colour: findPart(wiring, ref)!.value.text,
+  }));
+  return {
+    name:
+      nets.find((net) =>
+        net.points.some((name) =>
+          node.terminals.some(({ ref, leg }) => name.toLowerCase() === `${ref}.${leg}`.toLowerCase()),
+        ),
+      )?.name ?? '',
+    role: pinRole ?? 'sense',
+    ends: [
+      ...node.pins.map((text) => ({ text, isPin: true })),
+      ...legs.map(({ part, leg }) => ({ text: legPhrase(part, leg), isPin: false })),
+    ],
+    wires,
+    point: points.find((at) => at !== null) ?? undefined,
+  };
+}
+
+function legPhrase(part: PlacedPart, leg: string): string {
+  const kind = kindOf(part.kind);
+  const title = kind.legs.find((known) => known.name === leg)?.title ?? leg;
+  const at = part.legs.find((placed) => placed.leg === leg)?.at;
+  return `${part.ref} ${kind.symmetrical ? '' : `${title} `}${at ? shortNameOf(at) : ''}`
+    .replace(/\s+/g, ' ')
+    .trim();
+}

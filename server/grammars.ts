@@ -1,0 +1,1 @@
+export { nodeGrammars } from '@/grammars/node';

@@ -1,0 +1,94 @@
+'use client';
+
+import { ZoomIn, ZoomOut } from 'lucide-react';
+import { useMemo, useRef, useState, type MouseEvent } from 'react';
+import { drawBench, type BenchDrawingOptions } from '@/core/drawing/bench';
+import { PITCH } from '@/core/drawing/geometry';
+import type { Wiring } from '@/core/wiring/wiring';
+import { BenchFigure } from '../drawing/BenchFigure';
+
+interface BenchDrawingProps extends Pick<BenchDrawingOptions, 'threads' | 'marked'> {
+  readonly wiring: Wiring;
+  /** What is being placed now, in words; targets answer only then. */
+  readonly placing: string | undefined;
+  readonly onPlace: (point: string) => void;
+}
+
+/** Distance between holes in CSS pixels when zoomed, so that a finger hits the right one. */
+const ZOOMED_PITCH = 44;
+const SPARE_ROWS = 5;
+const FEWEST_ROWS = 12;
+
+/** The drawing, alive: it follows the record, and a tap on it places what is being recorded. */
+export function BenchDrawing({ wiring, placing, onPlace, threads, marked }: BenchDrawingProps) {
+  const [isZoomed, setZoomed] = useState(false);
+  const [hovered, setHovered] = useState<{
+    readonly x: number;
+    readonly y: number;
+    readonly point: string;
+  }>();
+  const frame = useRef<HTMLDivElement>(null);
+  const drawing = useMemo(() => {
+    const rows = wiring.breadboards[0]?.model.rows ?? 1;
+    const used = wiring.parts.flatMap((part) =>
+      part.legs.flatMap(({ at }) => (at && 'row' in at ? [at.row] : [])),
+    );
+    const last = isZoomed
+      ? rows
+      : Math.min(rows, Math.max(FEWEST_ROWS, ...used.map((row) => row + SPARE_ROWS)));
+    return drawBench(wiring, {
+      rows: [1, last],
+      crop: 'whole',
+      ...(threads ? { threads } : {}),
+      ...(marked ? { marked } : {}),
+    });
+  }, [wiring, threads, marked, isZoomed]);
+
+  const nearest = (event: MouseEvent<HTMLElement>): typeof hovered => {
+    const svg = frame.current?.querySelector('svg');
+    const matrix = svg?.getScreenCTM();
+    if (!matrix) return undefined;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    let best: (typeof hovered & { distance: number }) | undefined;
+    for (const target of drawing.targets) {
+      // A pin answers along its whole line in the ledger.
+      const dx = target.point.startsWith('U') ? Math.max(0, x - target.x - PITCH / 2) : target.x - x;
+      const distance = Math.hypot(dx, target.y - y);
+      if (distance < PITCH * 0.6 && (!best || distance < best.distance)) best = { ...target, distance };
+    }
+    return best;
+  };
+
+  return (
+    <div className="relative">
+      <div
+        ref={frame}
+        className={isZoomed ? 'max-h-[58vh] overflow-auto border border-rule' : ''}
+        onClick={(event) => {
+          const target = placing ? nearest(event) : undefined;
+          if (target) onPlace(target.point);
+        }}
+        onMouseMove={(event) => setHovered(placing ? nearest(event) : undefined)}
+        onMouseLeave={() => setHovered(undefined)}
+      >
+        <BenchFigure
+          drawing={drawing}
+          title="What you have recorded"
+          className={`${isZoomed ? '' : 'w-full'} ${placing ? 'cursor-crosshair' : ''}`}
+          style={isZoomed ? { width: (drawing.width * ZOOMED_PITCH) / PITCH } : undefined}
+        >
+          {hovered && <circle className="ghost" cx={hovered.x} cy={hovered.y} r="10" />}
+        </BenchFigure>
+      </div>
+      <button
+        type="button"
+        onClick={() => setZoomed((zoomed) => !zoomed)}
+        aria-pressed={isZoomed}
+        className="absolute top-0 right-0 flex min-h-11 items-center gap-2 border border-rule-strong bg-card px-3 text-note font-semibold hover:border-ink"
+      >
+        {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
+        {isZoomed ? 'Whole bench' : 'Closer'}
+      </button>
+    </div>
+  );
+}

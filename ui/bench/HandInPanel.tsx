@@ -1,0 +1,96 @@
+'use client';
+
+import Link from 'next/link';
+import { RadioGroup } from 'radix-ui';
+import type { Sighting } from '@/core/judge/check';
+import { Button } from '../design/Button';
+import type { HandInState } from './useHandIn';
+
+const choices: readonly { readonly sighting: Sighting; readonly label: string; readonly note: string }[] = [
+  { sighting: 'right', label: 'It did what it should', note: 'the light character of the exercise' },
+  { sighting: 'dark', label: 'It stayed dark', note: 'nothing lit at all' },
+  { sighting: 'faint', label: 'It only glowed', note: 'so faint that one has to look closely' },
+  { sighting: 'other', label: 'Something else', note: 'lit all the time, wrong times, now and then' },
+];
+
+interface HandInPanelProps {
+  readonly sighting: Sighting | undefined;
+  readonly onSighting: (sighting: Sighting) => void;
+  readonly state: HandInState;
+  readonly isPending: boolean;
+  readonly obstacle: string | undefined;
+  readonly onHandIn: () => void;
+}
+
+/** What was really seen on the bench, and the hand-in. */
+export function HandInPanel({
+  sighting,
+  onSighting,
+  state,
+  isPending,
+  obstacle,
+  onHandIn,
+}: HandInPanelProps) {
+  return (
+    <div className="px-5 py-5">
+      <h2 id="sighting-title" className="text-lead">
+        What did you really see on your bench?
+      </h2>
+      <RadioGroup.Root
+        aria-labelledby="sighting-title"
+        value={sighting ?? ''}
+        onValueChange={(value) => onSighting(value as Sighting)}
+        className="mt-3 border-t border-rule"
+      >
+        {choices.map(({ sighting: value, label, note }) => (
+          <label
+            key={value}
+            className="flex min-h-14 items-center gap-3 border-b border-rule py-2 hover:bg-card"
+          >
+            <RadioGroup.Item
+              value={value}
+              aria-label={label}
+              className="flex size-6 shrink-0 items-center justify-center rounded-full border-2 border-ink bg-card"
+            >
+              <RadioGroup.Indicator className="size-3 rounded-full bg-ink" />
+            </RadioGroup.Item>
+            <span>
+              <span className="block text-bench font-semibold">{label}</span>
+              <span className="text-note text-soft">{note}</span>
+            </span>
+          </label>
+        ))}
+      </RadioGroup.Root>
+      <p className="mt-4 text-note text-soft">
+        Not built yet? Hand in without an answer: then it counts as planned.
+      </p>
+      <div className="mt-4">
+        <Button look="main" size="roomy" onClick={onHandIn} disabled={isPending || obstacle !== undefined}>
+          Hand in
+        </Button>
+      </div>
+      <div aria-live="polite" className="mt-3 text-bench">
+        {obstacle && <p className="font-semibold">{obstacle}</p>}
+        {state.state === 'sending' && <p>Handing in …</p>}
+        {state.state === 'waiting' && (
+          <p className="font-semibold">
+            No connection. Your hand-in is kept on this tablet and goes off by itself.
+          </p>
+        )}
+        {state.state === 'refused' && (
+          <p role="alert" className="font-semibold text-fault">
+            {state.message}
+          </p>
+        )}
+        {state.state === 'kept' && (
+          <p className="font-semibold text-good">
+            Handed in.{' '}
+            <Link href={`/reports/${state.submissionId}`} className="underline">
+              See the report
+            </Link>
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+'use client';
+
+import { Delete } from 'lucide-react';
+import { columns, rails } from '@/core/breadboards';
+import type { BoardProfile } from '@/core/boards';
+
+interface KeypadProps {
+  readonly board: BoardProfile;
+  /** What is being placed, in words: `the long leg of D1`. */
+  readonly title: string;
+  readonly place: string;
+  /** Pins that the exercise is about, first. */
+  readonly pins: readonly string[];
+  readonly onPlace: (place: string) => void;
+  readonly onNext: () => void;
+}
+
+/** Keys for a tablet without a keyboard: a column or rail, then the row; or a pin at once. */
+export function Keypad({ title, place, pins, onPlace, onNext }: KeypadProps) {
+  const typed = /^([a-j][+-]?)?(\d*)$/i.exec(place.trim());
+  const column = typed?.[1]?.toLowerCase() ?? '';
+  const row = typed?.[1] ? (typed[2] ?? '') : '';
+  const setColumn = (next: string): void => onPlace(`${next}${row}`);
+  const addDigit = (digit: string): void => onPlace(`${column}${row.length < 2 ? row : ''}${digit}`);
+  return (
+    <section aria-label={`Keys for ${title}`} className="border-t border-ink bg-paper px-3 pt-2 pb-3">
+      <p className="mb-2 truncate px-1">
+        Where is <strong>{title}</strong>? Tap the hole, or:
+      </p>
+      <div className="grid grid-cols-8 gap-1.5">
+        {columns.slice(0, 5).map((name) => (
+          <Key key={name} isOn={column === name} onTap={() => setColumn(name)} label={name} />
+        ))}
+        {['1', '2', '3'].map((digit) => (
+          <Key key={digit} onTap={() => addDigit(digit)} label={digit} isDisabled={column === ''} />
+        ))}
+        {columns.slice(5).map((name) => (
+          <Key key={name} isOn={column === name} onTap={() => setColumn(name)} label={name} />
+        ))}
+        {['4', '5', '6'].map((digit) => (
+          <Key key={digit} onTap={() => addDigit(digit)} label={digit} isDisabled={column === ''} />
+        ))}
+        {rails.map((name) => (
+          <Key
+            key={name}
+            isOn={column === name}
+            onTap={() => setColumn(name)}
+            label={name.replace('-', '−')}
+            spoken={`${name.endsWith('+') ? 'plus' : 'minus'} rail beside ${name[0]}`}
+            isRail
+          />
+        ))}
+        <Key onTap={onNext} label="next" isWord />
+        {['7', '8', '9'].map((digit) => (
+          <Key key={digit} onTap={() => addDigit(digit)} label={digit} isDisabled={column === ''} />
+        ))}
+        {pins.slice(0, 5).map((pin) => (
+          <Key
+            key={pin}
+            isOn={place === pin}
+            onTap={() => onPlace(pin)}
+            label={pin}
+            spoken={`pin ${pin}`}
+            isPin
+          />
+        ))}
+        <Key onTap={() => onPlace('')} label="not in" isWord />
+        <Key onTap={() => addDigit('0')} label="0" isDisabled={column === '' || row === ''} />
+        <button
+          type="button"
+          aria-label="Take back the last sign"
+          onClick={() => onPlace(place.slice(0, -1))}
+          className="flex min-h-12 items-center justify-center border border-rule-strong bg-card hover:border-ink"
+        >
+          <Delete size={20} aria-hidden="true" />
+        </button>
+      </div>
+    </section>
+  );
+}
+
+interface KeyProps {
+  readonly label: string;
+  readonly spoken?: string;
+  readonly isOn?: boolean;
+  readonly isRail?: boolean;
+  readonly isPin?: boolean;
+  readonly isWord?: boolean;
+  readonly isDisabled?: boolean;
+  readonly onTap: () => void;
+}
+
+function Key({ label, spoken, isOn, isRail, isPin, isWord, isDisabled, onTap }: KeyProps) {
+  const edge = isRail ? 'border-dashed' : isPin ? 'border-double border-4' : '';
+  return (
+    <button
+      type="button"
+      aria-label={spoken}
+      aria-pressed={isOn}
+      disabled={isDisabled}
+      onClick={onTap}
+      className={`flex min-h-12 items-center justify-center border px-0.5 ${isWord ? 'text-note font-semibold' : 'mono text-bench font-bold'} ${edge} ${isOn ? 'border-ink bg-ink text-card' : 'border-rule-strong bg-card hover:border-ink disabled:border-rule disabled:bg-transparent disabled:text-soft'}`}
+    >
+      {label}
+    </button>
+  );
+}

@@ -1,0 +1,256 @@
+'use client';
+
+import { FlipVertical2, Plus, Trash2 } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useRef, type KeyboardEvent } from 'react';
+import { columns } from '@/core/breadboards';
+import { kindOf, lampColours } from '@/core/parts';
+import type { DraftPart, LegProblems } from './draft';
+
+/** One leg of one recorded part. */
+export interface LegKey {
+  readonly ref: string;
+  readonly leg: string;
+}
+
+interface PartListProps {
+  readonly parts: readonly DraftPart[];
+  readonly problems: LegProblems;
+  readonly active: LegKey | undefined;
+  readonly marked: readonly string[];
+  readonly onActivate: (key: LegKey | undefined) => void;
+  readonly onPlace: (key: LegKey, place: string) => void;
+  readonly onFlip: (ref: string) => void;
+  readonly onValue: (ref: string, value: string) => void;
+  readonly onRemove: (ref: string) => void;
+  readonly onAdd: (kind: string, value: string) => void;
+}
+
+/** Everything that is plugged in, with where each end is. */
+export function PartList(props: PartListProps) {
+  const { parts, onAdd } = props;
+  const list = useRef<HTMLDivElement>(null);
+  /** Focus moves on to the next place to write; at the end it stays. */
+  const next = (from: HTMLInputElement): void => {
+    const fields = [...(list.current?.querySelectorAll<HTMLInputElement>('input[data-leg]') ?? [])];
+    fields[fields.indexOf(from) + 1]?.focus();
+  };
+  return (
+    <div ref={list}>
+      <ol>
+        {parts.map((part, index) => (
+          <PartLine key={part.ref} part={part} number={index + 1} next={next} {...props} />
+        ))}
+      </ol>
+      <AddPart onAdd={onAdd} />
+    </div>
+  );
+}
+
+interface PartLineProps extends PartListProps {
+  readonly part: DraftPart;
+  readonly number: number;
+  readonly next: (from: HTMLInputElement) => void;
+}
+
+function PartLine({
+  part,
+  number,
+  next,
+  problems,
+  active,
+  marked,
+  onActivate,
+  onPlace,
+  onFlip,
+  onValue,
+  onRemove,
+}: PartLineProps) {
+  const kind = kindOf(part.kind);
+  const value = kind.readValue(part.value);
+  const isMarked = marked.includes(part.ref);
+  const wrong = kind.legs.flatMap((leg) => problems[`${part.ref}.${leg.name}`] ?? []);
+  return (
+    <li
+      className={`relative grid grid-cols-[1.6rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-rule py-2.5 pr-3 pl-4 ${isMarked ? 'bg-fault-wash' : ''}`}
+    >
+      {isMarked && (
+        <svg
+          className="absolute top-1/2 left-0 -translate-y-1/2 text-fault"
+          width="12"
+          height="24"
+          viewBox="0 0 12 24"
+          aria-label="Look here"
+        >
+          <path d="M0 0 12 12 0 24Z" fill="currentColor" />
+        </svg>
+      )}
+      <span className="mono text-note text-soft">{number}</span>
+      <div className="min-w-0">
+        <p className="leading-tight">{capital(value.ok ? kind.describe(value.value) : kind.title)}</p>
+        <p className="flex items-center gap-2 text-note text-soft">
+          <span className="mono">{part.ref}</span>
+          {part.kind === 'resistor' && (
+            <input
+              aria-label={`Ohms of ${part.ref}`}
+              defaultValue={part.value}
+              key={part.value}
+              onBlur={(event) =>
+                event.target.value.trim() !== part.value && onValue(part.ref, event.target.value.trim())
+              }
+              className="mono w-16 border-b border-rule-strong bg-transparent text-ink"
+            />
+          )}
+          {!kind.symmetrical && (
+            <button
+              type="button"
+              onClick={() => onFlip(part.ref)}
+              className="flex min-h-7 items-center gap-1 hover:text-ink"
+              aria-label={`Turn ${part.ref} round`}
+            >
+              <FlipVertical2 size={14} aria-hidden="true" /> turn
+            </button>
+          )}
+          <button
+            type="button"
+            onClick={() => onRemove(part.ref)}
+            className="flex min-h-7 items-center hover:text-ink"
+            aria-label={`Take out ${part.ref}`}
+          >
+            <Trash2 size={14} aria-hidden="true" />
+          </button>
+        </p>
+      </div>
+      <div className="flex gap-1.5">
+        {kind.legs.map((leg, index) => (
+          <LegField
+            key={leg.name}
+            label={kind.conductor ? (index === 0 ? 'from' : 'to') : leg.title}
+            fullLabel={`${leg.title} of ${part.ref}`}
+            place={part.at[leg.name] ?? ''}
+            problem={problems[`${part.ref}.${leg.name}`]}
+            isActive={active?.ref === part.ref && active.leg === leg.name}
+            onFocus={() => onActivate({ ref: part.ref, leg: leg.name })}
+            onPlace={(place) => onPlace({ ref: part.ref, leg: leg.name }, place)}
+            next={next}
+          />
+        ))}
+      </div>
+      {wrong.length > 0 && (
+        <p role="alert" className="col-span-2 col-start-2 mt-1 text-note font-semibold text-fault">
+          {wrong[0]}
+        </p>
+      )}
+    </li>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+interface LegFieldProps {
+  readonly label: string;
+  readonly fullLabel: string;
+  readonly place: string;
+  readonly problem: string | undefined;
+  readonly isActive: boolean;
+  readonly onFocus: () => void;
+  readonly onPlace: (place: string) => void;
+  readonly next: (from: HTMLInputElement) => void;
+}
+
+/**
+ * Where one end is: typed, tapped on the drawing or the keypad, or stepped with the arrow keys. The
+ * tablet's own keyboard stays away, as the keypad is there.
+ */
+function LegField({ label, fullLabel, place, problem, isActive, onFocus, onPlace, next }: LegFieldProps) {
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      next(event.currentTarget);
+      return;
+    }
+    const stepped = step(place, event);
+    if (stepped === undefined) return;
+    event.preventDefault();
+    onPlace(stepped);
+  };
+  return (
+    <label
+      className={`flex w-[5.4rem] flex-col border bg-card px-1 pt-1 text-center ${problem ? 'border-fault' : isActive ? 'border-focus shadow-[0_0_0_2px_var(--focus)]' : 'border-rule-strong'}`}
+    >
+      <span className="text-[0.75rem] leading-tight text-soft">{label}</span>
+      <input
+        data-leg
+        aria-label={fullLabel}
+        aria-invalid={problem ? true : undefined}
+        value={place}
+        inputMode="none"
+        autoComplete="off"
+        autoCapitalize="off"
+        spellCheck={false}
+        maxLength={16}
+        onFocus={(event) => {
+          event.currentTarget.select();
+          onFocus();
+        }}
+        onChange={(event) => onPlace(event.target.value)}
+        onKeyDown={onKeyDown}
+        placeholder="·"
+        className="mono h-8 w-full bg-transparent text-center text-bench font-bold outline-none placeholder:font-normal placeholder:text-soft"
+      />
+    </label>
+  );
+}
+
+/** The neighbouring hole: up and down by rows; with Shift also sideways by columns. */
+function step(place: string, event: KeyboardEvent): string | undefined {
+  const match = /^([a-j])([+-]?)(\d+)$/i.exec(place.trim());
+  if (!match) return undefined;
+  const [, letter, sign, row] = match as unknown as [string, string, string, string];
+  if (event.key === 'ArrowDown') return `${letter}${sign}${Number(row) + 1}`;
+  if (event.key === 'ArrowUp') return Number(row) > 1 ? `${letter}${sign}${Number(row) - 1}` : place;
+  if (!event.shiftKey || sign !== '') return undefined;
+  const at = (columns as readonly string[]).indexOf(letter.toLowerCase());
+  if (event.key === 'ArrowRight') return `${columns[Math.min(columns.length - 1, at + 1)]}${row}`;
+  if (event.key === 'ArrowLeft') return `${columns[Math.max(0, at - 1)]}${row}`;
+  return undefined;
+}
+
+const choices: readonly { readonly label: string; readonly kind: string; readonly value: string }[] = [
+  ...['black', 'red', 'yellow', 'green', 'blue', 'white'].map((colour) => ({
+    label: `${colour} wire`,
+    kind: 'wire',
+    value: colour,
+  })),
+  ...['black', 'red'].map((colour) => ({ label: `${colour} clip lead`, kind: 'clip', value: colour })),
+  { label: 'resistor', kind: 'resistor', value: '330' },
+  ...lampColours
+    .filter((colour) => colour !== 'orange')
+    .map((colour) => ({ label: `${colour} lamp`, kind: 'led', value: colour })),
+];
+
+function AddPart({ onAdd }: { readonly onAdd: (kind: string, value: string) => void }) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex min-h-14 w-full items-center gap-3 border-b border-rule px-4 text-left font-semibold text-signal hover:bg-card">
+        <Plus size={18} aria-hidden="true" /> Add what else you plugged in
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          className="z-20 max-h-[60vh] w-64 overflow-y-auto border border-ink bg-card py-1"
+        >
+          {choices.map(({ label, kind, value }) => (
+            <DropdownMenu.Item
+              key={label}
+              onSelect={() => onAdd(kind, value)}
+              className="flex min-h-10 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-wash data-[highlighted]:shadow-[inset_3px_0_0_var(--focus)]"
+            >
+              {label}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

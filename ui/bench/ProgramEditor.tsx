@@ -1,0 +1,111 @@
+'use client';
+
+import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { cpp } from '@codemirror/lang-cpp';
+import { bracketMatching, HighlightStyle, indentUnit, syntaxHighlighting } from '@codemirror/language';
+import { Compartment, EditorState, RangeSetBuilder } from '@codemirror/state';
+import { Decoration, drawSelection, EditorView, keymap, lineNumbers } from '@codemirror/view';
+import { tags } from '@lezer/highlight';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useNonce } from '../shell/NonceProvider';
+
+interface ProgramEditorProps {
+  readonly source: string;
+  readonly onChange: (source: string) => void;
+  /** Lines that a finding is about, from 1. */
+  readonly marked: readonly number[];
+}
+
+const look = EditorView.theme({
+  '&': { height: '100%', fontSize: '15px', backgroundColor: 'var(--card)' },
+  '&.cm-focused': { outline: '3px solid var(--focus)', outlineOffset: '-3px' },
+  '.cm-scroller': { fontFamily: 'var(--font-mono)', fontFeatureSettings: '"zero"', lineHeight: '1.6' },
+  '.cm-content': { caretColor: 'var(--ink)', color: 'var(--ink)', padding: '10px 0' },
+  '.cm-gutters': {
+    backgroundColor: 'var(--paper)',
+    color: 'var(--soft)',
+    borderRight: '1px solid var(--rule)',
+  },
+  '.cm-cursor': { borderLeftColor: 'var(--ink)', borderLeftWidth: '2px' },
+  '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
+    backgroundColor: 'var(--wash) !important',
+  },
+  '.cm-marked': { backgroundColor: 'var(--fault-wash)', boxShadow: 'inset 4px 0 0 var(--fault)' },
+  '.cm-matchingBracket': { backgroundColor: 'var(--wash)', outline: '1px solid var(--rule-strong)' },
+});
+
+/** Quiet colours: shape and weight carry the difference, as on paper. */
+const ink = HighlightStyle.define([
+  { tag: [tags.keyword, tags.controlKeyword, tags.typeName, tags.modifier], fontWeight: '700' },
+  { tag: [tags.comment, tags.lineComment, tags.blockComment], color: 'var(--soft)', fontStyle: 'italic' },
+  { tag: [tags.number, tags.bool], color: 'var(--signal)' },
+  { tag: [tags.string, tags.character], color: 'var(--sense)' },
+]);
+
+/** The learner's program: typed or pasted, with the lines of findings marked. */
+export function ProgramEditor({ source, onChange, marked }: ProgramEditorProps) {
+  const nonce = useNonce();
+  const host = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView>(undefined);
+  const [marks] = useState(() => new Compartment());
+  const report = useEffectEvent(onChange);
+  const first = useEffectEvent(() => source);
+
+  useEffect(() => {
+    if (!host.current) return undefined;
+    const made = new EditorView({
+      parent: host.current,
+      state: EditorState.create({
+        doc: first(),
+        extensions: [
+          lineNumbers(),
+          history(),
+          drawSelection(),
+          bracketMatching(),
+          indentUnit.of('  '),
+          cpp(),
+          syntaxHighlighting(ink),
+          look,
+          marks.of([]),
+          keymap.of([...defaultKeymap, ...historyKeymap]),
+          EditorView.cspNonce.of(nonce),
+          EditorView.contentAttributes.of({
+            'aria-label': 'Your program',
+            autocapitalize: 'off',
+            spellcheck: 'false',
+          }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged) report(update.state.doc.toString());
+          }),
+        ],
+      }),
+    });
+    view.current = made;
+    return () => {
+      made.destroy();
+      view.current = undefined;
+    };
+  }, [nonce, marks]);
+
+  // A draft that arrives from the tablet, or an undo, replaces what is shown.
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor) return;
+    const shown = editor.state.doc.toString();
+    if (shown !== source) editor.dispatch({ changes: { from: 0, to: shown.length, insert: source } });
+  }, [source]);
+
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor) return;
+    const builder = new RangeSetBuilder<Decoration>();
+    for (const line of [...marked].sort((a, b) => a - b))
+      if (line >= 1 && line <= editor.state.doc.lines) {
+        const { from } = editor.state.doc.line(line);
+        builder.add(from, from, Decoration.line({ class: 'cm-marked' }));
+      }
+    editor.dispatch({ effects: marks.reconfigure(EditorView.decorations.of(builder.finish())) });
+  }, [marked, marks, source]);
+
+  return <div ref={host} className="h-full min-h-64" />;
+}

@@ -1,0 +1,166 @@
+'use client';
+
+import { useState } from 'react';
+import type { Finding } from '@/core/finding';
+import { hasPassed, type Report } from '@/core/formats/report';
+import { Button } from '../design/Button';
+import { VerdictMark } from '../design/Verdict';
+import type { CheckState } from './useChecker';
+
+interface ResultPanelProps {
+  readonly result: CheckState;
+  /** Whether something was changed since the check. */
+  readonly isStale: boolean;
+  readonly hintLevel: number;
+  readonly onHint: () => void;
+  readonly onApply: (finding: Finding) => void;
+  readonly onFollow: (() => void) | undefined;
+}
+
+/** What the check says: what is seen first, then one hint after the other. */
+export function ResultPanel({ result, isStale, hintLevel, onHint, onApply, onFollow }: ResultPanelProps) {
+  return (
+    <section aria-label="What the check says" aria-live="polite" className="border-t border-ink px-5 py-4">
+      {result.state === 'idle' && (
+        <p className="text-bench">
+          Record where each end is, put your program in, then <strong>Check</strong>.
+        </p>
+      )}
+      {result.state === 'checking' && <p className="text-bench">Building it up and running it …</p>}
+      {result.state === 'unusable' && (
+        <p className="text-bench">
+          <strong>This cannot be checked yet.</strong> {result.message}
+        </p>
+      )}
+      {result.state === 'done' && (
+        <div className={isStale ? 'opacity-60' : ''}>
+          {isStale && (
+            <p className="mb-2 text-note font-semibold">You have changed something since. Check again.</p>
+          )}
+          <Outcome
+            report={result.report}
+            hintLevel={hintLevel}
+            onHint={onHint}
+            onApply={onApply}
+            onFollow={onFollow}
+          />
+        </div>
+      )}
+    </section>
+  );
+}
+
+interface OutcomeProps extends Pick<ResultPanelProps, 'hintLevel' | 'onHint' | 'onApply' | 'onFollow'> {
+  readonly report: Report;
+}
+
+/** Dangers are told at once; hints are for what can wait. */
+const isDangerous = (finding: Finding): boolean =>
+  ['supply-short', 'pin-short'].includes(finding.code) || finding.severity === 'risk';
+
+function Outcome({ report, hintLevel, onHint, onApply, onFollow }: OutcomeProps) {
+  const causes = report.findings.filter((finding) => finding.cause);
+  const [cause] = causes;
+  if (hasPassed(report.verdict) || !cause) return <Passed report={report} />;
+  const level = isDangerous(cause) ? 3 : hintLevel;
+  const canApply = cause.repair?.edits.some((edit) => !('replace' in edit));
+  return (
+    <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
+      <span className="pt-1">
+        <VerdictMark verdict={report.verdict} size={20} />
+      </span>
+      <div className="grid gap-3">
+        <h2 className="text-title">{headline(report, cause, level)}</h2>
+        {level < 3 && seenText(report) && <p className="text-bench">{seenText(report)}</p>}
+        <ol className="grid gap-1.5 text-bench">
+          {cause.hints.slice(0, level).map((hint, index) => (
+            <li key={hint} className="grid grid-cols-[4.2rem_minmax(0,1fr)]">
+              <span className="pt-0.5 text-note text-soft">hint {index + 1}</span>
+              <span className={index === level - 1 ? 'font-semibold' : ''}>{hint}</span>
+            </li>
+          ))}
+        </ol>
+        <div className="flex flex-wrap items-center gap-2.5">
+          {level < 3 && (
+            <Button look="main" size="roomy" onClick={onHint}>
+              {level === 0 ? 'Give me a hint' : 'One more hint'}
+            </Button>
+          )}
+          {level === 3 && canApply && (
+            <Button look="main" size="roomy" onClick={() => onApply(cause)}>
+              I did that: change my record
+            </Button>
+          )}
+          {onFollow && (
+            <Button size="roomy" onClick={onFollow}>
+              Follow the current
+            </Button>
+          )}
+          {causes.length > 1 && (
+            <span className="text-note text-soft">{causes.length} things to mend; this one first.</span>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function headline(report: Report, cause: Finding, level: number): string {
+  if (level === 3) return cause.message;
+  if (report.verdict === 'cannot-tell') return cause.message;
+  return cause.line === undefined
+    ? 'It does not do its job yet.'
+    : cause.code.startsWith('syntax') || cause.code.startsWith('name')
+      ? 'The board would not take this program.'
+      : 'It does not do its job yet.';
+}
+
+/** What a watcher would see, from the first scenario that fails. */
+function seenText(report: Report): string | undefined {
+  const failed = report.scenarios
+    .flatMap((scenario) => scenario.expectations)
+    .find((expectation) => !expectation.passed);
+  if (!failed || failed.observed === 'it did not run') return undefined;
+  return `Wanted: ${failed.expected}. Seen: ${failed.observed}.`;
+}
+
+function Passed({ report }: { readonly report: Report }) {
+  const [isOpen, setOpen] = useState(false);
+  const advice = report.findings.filter((finding) => finding.code !== 'bench-disagrees');
+  const said = report.findings.find((finding) => finding.code === 'bench-disagrees');
+  const seen = report.scenarios.flatMap((scenario) =>
+    scenario.expectations.map((expectation) => expectation.observed),
+  );
+  return (
+    <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
+      <span className="pt-1">
+        <VerdictMark verdict={report.verdict} size={20} />
+      </span>
+      <div className="grid gap-2">
+        <h2 className="text-title">
+          {report.verdict === 'as-drawn'
+            ? 'It works, and it is the circuit of the exercise.'
+            : 'It works, in a way of your own.'}
+        </h2>
+        <p className="text-bench">
+          {seen.map((text) => text.charAt(0).toUpperCase() + text.slice(1)).join('. ')}.
+        </p>
+        {said && <p className="text-bench font-semibold">{said.message}</p>}
+        {advice.length > 0 && (
+          <div>
+            <Button look="quiet" onClick={() => setOpen((open) => !open)} aria-expanded={isOpen}>
+              {advice.length === 1 ? 'One thing worth knowing' : `${advice.length} things worth knowing`}
+            </Button>
+            {isOpen && (
+              <ul className="mt-1 grid gap-1.5 pl-3">
+                {advice.map((finding) => (
+                  <li key={finding.message}>{finding.message}</li>
+                ))}
+              </ul>
+            )}
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+'use client';
+
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { z } from 'zod';
+import type { PendingHandIn } from './draft';
+
+export type HandInState =
+  | { readonly state: 'none' }
+  | { readonly state: 'sending' }
+  /** No connection: kept on the tablet and tried again. */
+  | { readonly state: 'waiting' }
+  | { readonly state: 'refused'; readonly message: string }
+  | { readonly state: 'kept'; readonly submissionId: string };
+
+const SECONDS_BETWEEN_TRIES = 4;
+const answerSchema = z.object({ submissionId: z.string() });
+const refusalSchema = z.object({ message: z.string() });
+
+/**
+ * Sends a pending hand-in until the server has it. The same hand-in can be sent any number of times;
+ * the server keeps it once, by the id made here.
+ */
+export function useHandIn(
+  publicationId: string,
+  pending: PendingHandIn | undefined,
+  onSettled: () => void,
+): HandInState {
+  const [state, setState] = useState<HandInState>({ state: 'none' });
+  const busy = useRef(false);
+
+  const send = useEffectEvent(async (handIn: PendingHandIn): Promise<void> => {
+    if (busy.current) return;
+    busy.current = true;
+    setState((before) => (before.state === 'waiting' ? before : { state: 'sending' }));
+    try {
+      const answer = await fetch('/api/submissions', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ ...handIn, publicationId }),
+      });
+      const body: unknown = await answer.json().catch(() => undefined);
+      if (answer.ok) {
+        setState({ state: 'kept', submissionId: answerSchema.parse(body).submissionId });
+        onSettled();
+      } else if (answer.status >= 500 || answer.status === 429) setState({ state: 'waiting' });
+      else {
+        const refusal = refusalSchema.safeParse(body);
+        setState({
+          state: 'refused',
+          message: refusal.success ? refusal.data.message : 'The hand-in was refused.',
+        });
+        onSettled();
+      }
+    } catch {
+      setState({ state: 'waiting' });
+    } finally {
+      busy.current = false;
+    }
+  });
+
+  useEffect(() => {
+    if (!pending) return undefined;
+    void send(pending);
+    const again = (): void => void send(pending);
+    const timer = setInterval(again, SECONDS_BETWEEN_TRIES * 1000);
+    window.addEventListener('online', again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [pending]);
+  return state;
+}

@@ -1,0 +1,233 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Report } from '@/core/formats/report';
+import { groupByTrouble, latestOf, type ReviewGroup } from '@/core/plan/review';
+import { Keys } from '../design/Button';
+import { Clock } from '../design/Clock';
+import { VerdictMark, verdictWords } from '../design/Verdict';
+import { useKey } from '../shell/useKey';
+import { Comparison } from './Comparison';
+
+export interface ReviewedSubmission {
+  readonly id: string;
+  readonly learnerId: string;
+  readonly learnerName: string;
+  readonly attempt: number;
+  readonly wiring: string;
+  readonly program: string;
+  readonly hintsTaken: number;
+  readonly handedInAt: string;
+  readonly report: Report;
+}
+
+interface ReviewDeskProps {
+  readonly submissions: readonly ReviewedSubmission[];
+  readonly referenceLayout: string;
+  readonly referenceProgram: string;
+  /** Names of learners who have not handed in. */
+  readonly without: readonly string[];
+}
+
+/** A class's hand-ins by what is wrong: the list on the left, what it looks like on the right. */
+export function ReviewDesk({ submissions, referenceLayout, referenceProgram, without }: ReviewDeskProps) {
+  const groups = useMemo(() => groupByTrouble(latestOf(submissions)), [submissions]);
+  const [chosen, setChosen] = useState(0);
+  const list = useRef<HTMLElement>(null);
+  const move = (by: number): void => setChosen((now) => Math.max(0, Math.min(groups.length - 1, now + by)));
+  useKey('j', () => move(1));
+  useKey('k', () => move(-1));
+  useEffect(() => {
+    list.current?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
+  const group = groups[chosen];
+  if (!group)
+    return <p className="p-8 text-lead">Nobody has handed in yet. Hand-ins appear here as they come.</p>;
+  return (
+    <div className="grid lg:grid-cols-[25rem_minmax(0,1fr)]">
+      <nav
+        ref={list}
+        aria-label="Groups"
+        className="border-ink lg:sticky lg:top-[3.9rem] lg:max-h-[calc(100dvh-3.9rem)] lg:overflow-y-auto lg:border-r"
+      >
+        <p className="flex justify-between border-b border-rule px-5 py-2 text-note text-soft">
+          by what is wrong, last tries
+          <span>
+            next<Keys>J</Keys> back<Keys>K</Keys>
+          </span>
+        </p>
+        {groups.map((candidate, index) => (
+          <GroupLine
+            key={candidate.key}
+            group={candidate}
+            isFirstOfVerdict={groups[index - 1]?.verdict !== candidate.verdict}
+            count={countOf(groups, candidate)}
+            isChosen={index === chosen}
+            onChoose={() => setChosen(index)}
+          />
+        ))}
+        {without.length > 0 && (
+          <div className="px-5 py-3">
+            <p className="text-note text-soft">Not handed in: {without.length}</p>
+            <p>{without.join('  ·  ')}</p>
+          </div>
+        )}
+      </nav>
+      <GroupDetail
+        key={group.key}
+        group={group}
+        all={submissions}
+        referenceLayout={referenceLayout}
+        referenceProgram={referenceProgram}
+      />
+    </div>
+  );
+}
+
+const countOf = (groups: readonly ReviewGroup[], { verdict }: ReviewGroup): number =>
+  groups.filter((group) => group.verdict === verdict).reduce((sum, group) => sum + group.items.length, 0);
+
+interface GroupLineProps {
+  readonly group: ReviewGroup;
+  readonly isFirstOfVerdict: boolean;
+  readonly count: number;
+  readonly isChosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function GroupLine({ group, isFirstOfVerdict, count, isChosen, onChoose }: GroupLineProps) {
+  return (
+    <>
+      {isFirstOfVerdict && (
+        <h2 className="border-b border-rule px-5 pt-3 pb-1.5 font-text text-note font-semibold text-soft">
+          {verdictWords[group.verdict]}: {count}
+        </h2>
+      )}
+      <button
+        type="button"
+        onClick={onChoose}
+        aria-current={isChosen}
+        className={`grid w-full grid-cols-[1.75rem_minmax(0,1fr)_auto] items-baseline gap-x-1 border-b border-rule px-5 py-2.5 text-left ${isChosen ? 'bg-card shadow-[inset_4px_0_0_var(--focus)]' : 'hover:bg-card'}`}
+      >
+        <span className="translate-y-0.5">
+          <VerdictMark verdict={group.verdict} size={14} />
+        </span>
+        <span>
+          <span className="block font-semibold">{group.title}</span>
+          <span className="block text-note text-soft">
+            {group.items.map((item) => item.learnerName).join('  ·  ')}
+          </span>
+        </span>
+        <span className="mono text-bench font-bold">{group.items.length}</span>
+      </button>
+    </>
+  );
+}
+
+interface GroupDetailProps {
+  readonly group: ReviewGroup<ReviewedSubmission>;
+  readonly all: readonly ReviewedSubmission[];
+  readonly referenceLayout: string;
+  readonly referenceProgram: string;
+}
+
+function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDetailProps) {
+  const [shownId, setShownId] = useState(group.items[0]!.id);
+  const shown = all.find((submission) => submission.id === shownId) ?? group.items[0]!;
+  const cause = shown.report.findings.find((finding) => finding.cause);
+  const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
+  return (
+    <article className="px-6 py-5">
+      <h2 className="max-w-[52rem] text-title">
+        {cause?.message ??
+          (group.verdict === 'as-drawn'
+            ? 'The circuit of the exercise, doing what it should.'
+            : 'Another circuit than the drawing, doing what it should.')}
+      </h2>
+      <Comparison submission={shown} referenceLayout={referenceLayout} referenceProgram={referenceProgram} />
+      <div className="mt-5 grid gap-x-10 gap-y-5 xl:grid-cols-2">
+        <section aria-labelledby="seen-title">
+          <h3 id="seen-title" className="font-text text-body font-semibold">
+            What was looked at
+          </h3>
+          <table className="mt-1 w-full text-left">
+            <tbody>
+              {seen.map((expectation) => (
+                <tr key={expectation.expected} className="border-t border-rule align-baseline">
+                  <td className="py-1.5 pr-4 text-soft">{expectation.expected}</td>
+                  <td className="py-1.5 font-semibold">{expectation.observed}</td>
+                </tr>
+              ))}
+              {cause?.repair && (
+                <tr className="border-t border-rule align-baseline">
+                  <td className="py-1.5 pr-4 text-soft">smallest repair</td>
+                  <td className="py-1.5 font-semibold">{cause.repair.text}</td>
+                </tr>
+              )}
+            </tbody>
+          </table>
+        </section>
+        <section aria-labelledby="who-title">
+          <h3 id="who-title" className="font-text text-body font-semibold">
+            Who, and how they came here
+          </h3>
+          <ul className="mt-1">
+            {group.items.map((item) => (
+              <Learner
+                key={item.learnerId}
+                tries={all.filter((submission) => submission.learnerId === item.learnerId)}
+                shownId={shown.id}
+                onShow={setShownId}
+              />
+            ))}
+          </ul>
+        </section>
+      </div>
+    </article>
+  );
+}
+
+interface LearnerProps {
+  readonly tries: readonly ReviewedSubmission[];
+  readonly shownId: string;
+  readonly onShow: (id: string) => void;
+}
+
+/** A learner with all their tries, so that the way from one to the next is seen. */
+function Learner({ tries, shownId, onShow }: LearnerProps) {
+  return (
+    <li className="grid grid-cols-[6rem_minmax(0,1fr)] items-start border-t border-rule py-1">
+      <span className="py-1.5 font-semibold">{tries[0]!.learnerName}</span>
+      <ol>
+        {tries.map((attempt) => {
+          const [group] = groupByTrouble([attempt]);
+          return (
+            <li
+              key={attempt.id}
+              className={`flex flex-wrap items-center gap-x-3 px-2 ${attempt.id === shownId ? 'bg-card shadow-[inset_3px_0_0_var(--focus)]' : ''}`}
+            >
+              <button
+                type="button"
+                onClick={() => onShow(attempt.id)}
+                aria-pressed={attempt.id === shownId}
+                className="flex min-h-9 flex-1 items-center gap-2 text-left hover:underline"
+              >
+                <VerdictMark verdict={attempt.report.verdict} size={13} />
+                <span className="mono text-note text-soft">{attempt.attempt}</span>
+                {group!.title}
+              </button>
+              <Clock at={attempt.handedInAt} />
+              <Link
+                href={`/reports/${attempt.id}`}
+                className="text-note underline decoration-rule-strong underline-offset-3"
+              >
+                report
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </li>
+  );
+}

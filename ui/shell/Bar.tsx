@@ -1,0 +1,121 @@
+'use client';
+
+import { LogOut, Moon, Search, Sun } from 'lucide-react';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { Keys } from '../design/Button';
+import { Mark } from './Mark';
+import { Palette, type Destination } from './Palette';
+
+/** One step of the way to where one is. */
+export interface Place {
+  readonly label: string;
+  readonly href?: string;
+}
+
+interface BarProps {
+  readonly places: readonly Place[];
+  readonly title: string;
+  readonly facts?: React.ReactNode;
+  readonly actions?: React.ReactNode;
+  readonly viewerName: string;
+  readonly destinations: readonly Destination[];
+  readonly signOut: () => Promise<void>;
+}
+
+/** The fixed place at the top: the way here, the title, the view's actions, and the way elsewhere. */
+export function Bar({ places, title, facts, actions, viewerName, destinations, signOut }: BarProps) {
+  const [isOpen, setOpen] = useState(false);
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setOpen((open) => !open);
+      }
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+  return (
+    <header className="sticky top-0 z-10 border-b border-ink bg-paper">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2">
+        <Link href="/" aria-label="Today" className="-ml-1 p-1">
+          <Mark />
+        </Link>
+        <div className="mr-auto min-w-0">
+          <nav aria-label="Where you are" className="text-note leading-tight text-soft">
+            <ol className="flex flex-wrap">
+              {places.map(({ label, href }, index) => (
+                <li key={label}>
+                  {index > 0 && (
+                    <span className="mx-1.5 text-rule-strong" aria-hidden="true">
+                      /
+                    </span>
+                  )}
+                  {href ? (
+                    <Link href={href} className="underline-offset-3 hover:text-ink hover:underline">
+                      {label}
+                    </Link>
+                  ) : (
+                    <span aria-current="page">{label}</span>
+                  )}
+                </li>
+              ))}
+            </ol>
+          </nav>
+          <div className="flex flex-wrap items-baseline gap-x-3">
+            <h1 className="text-title">{title}</h1>
+            {facts && <p className="text-note text-soft">{facts}</p>}
+          </div>
+        </div>
+        <div className="flex items-center gap-2">{actions}</div>
+        <div className="flex items-center border-l border-rule pl-2">
+          <button
+            type="button"
+            onClick={() => setOpen(true)}
+            className="flex min-h-10 items-center gap-1.5 px-2 text-note text-soft hover:text-ink"
+          >
+            <Search size={16} aria-hidden="true" />
+            Go to
+            <Keys>Ctrl K</Keys>
+          </button>
+          <ThemeToggle />
+          <form action={signOut}>
+            <button
+              type="submit"
+              className="flex min-h-10 items-center gap-1.5 px-2 text-note text-soft hover:text-ink"
+              title={`Sign out ${viewerName}`}
+            >
+              <span className="max-w-28 truncate">{viewerName}</span>
+              <LogOut size={16} aria-hidden="true" />
+              <span className="sr-only">Sign out</span>
+            </button>
+          </form>
+        </div>
+      </div>
+      <Palette isOpen={isOpen} onOpenChange={setOpen} destinations={destinations} />
+    </header>
+  );
+}
+
+function ThemeToggle() {
+  const [theme, setTheme] = useState<'light' | 'dark'>('light');
+  // The page is rendered with the theme of the cookie; the button learns it from there.
+  useEffect(() => setTheme(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light'), []);
+  const toggle = (): void => {
+    const next = theme === 'dark' ? 'light' : 'dark';
+    document.documentElement.dataset['theme'] = next;
+    document.cookie = `didaktor-theme=${next}; path=/; max-age=31536000; samesite=lax`;
+    setTheme(next);
+  };
+  return (
+    <button
+      type="button"
+      onClick={toggle}
+      className="flex min-h-10 min-w-10 items-center justify-center text-soft hover:text-ink"
+      aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
+    >
+      {theme === 'dark' ? <Sun size={17} aria-hidden="true" /> : <Moon size={17} aria-hidden="true" />}
+    </button>
+  );
+}

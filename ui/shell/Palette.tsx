@@ -1,0 +1,69 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { VisuallyHidden } from 'radix-ui';
+
+/** A place that the palette leads to. */
+export interface Destination {
+  readonly label: string;
+  readonly href: string;
+  readonly group: string;
+}
+
+interface PaletteProps {
+  readonly isOpen: boolean;
+  readonly onOpenChange: (isOpen: boolean) => void;
+  readonly destinations: readonly Destination[];
+}
+
+/** Goes anywhere by typing a few letters of its name. */
+export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
+  const router = useRouter();
+  const groups = [...new Set(destinations.map((destination) => destination.group))];
+  return (
+    <Command.Dialog
+      open={isOpen}
+      onOpenChange={onOpenChange}
+      label="Go to"
+      overlayClassName="fixed inset-0 z-30 bg-ink/40"
+      contentClassName="fixed top-[14vh] left-1/2 z-40 w-[min(36rem,92vw)] -translate-x-1/2 border border-ink bg-card"
+    >
+      <VisuallyHidden.Root>
+        <h2>Go to</h2>
+      </VisuallyHidden.Root>
+      <Command.Input
+        placeholder="Where to?"
+        className="w-full border-b border-ink bg-card px-4 py-3 text-lead outline-none placeholder:text-soft"
+      />
+      <Command.List className="max-h-[50vh] overflow-y-auto p-2">
+        <Command.Empty className="px-3 py-4 text-soft">
+          Nothing of that name. Try the name of an exercise or a class.
+        </Command.Empty>
+        {groups.map((group) => (
+          <Command.Group
+            key={group}
+            heading={group}
+            className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-soft"
+          >
+            {destinations
+              .filter((destination) => destination.group === group)
+              .map(({ label, href }) => (
+                <Command.Item
+                  key={href}
+                  value={`${label} ${group}`}
+                  onSelect={() => {
+                    onOpenChange(false);
+                    router.push(href);
+                  }}
+                  className="cursor-pointer px-3 py-2 font-semibold data-[selected=true]:bg-wash data-[selected=true]:shadow-[inset_3px_0_0_var(--focus)]"
+                >
+                  {label}
+                </Command.Item>
+              ))}
+          </Command.Group>
+        ))}
+      </Command.List>
+    </Command.Dialog>
+  );
+}

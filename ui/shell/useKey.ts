@@ -1,0 +1,20 @@
+'use client';
+
+import { useEffect, useEffectEvent } from 'react';
+
+/** Runs `act` on a single key, unless something is being written or a modifier is held. */
+export function useKey(key: string, act: () => void): void {
+  const run = useEffectEvent(act);
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement | null;
+      if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== key.toLowerCase())
+        return;
+      if (target?.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
+      event.preventDefault();
+      run();
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [key]);
+}

@@ -1,0 +1,176 @@
+'use client';
+
+import { useActionState, useEffect, useRef, useState } from 'react';
+import { Button } from '../design/Button';
+import { Field } from '../design/Field';
+import { Mark } from '../shell/Mark';
+import { BeaconPicture } from './BeaconPicture';
+import type { JoinState, StaffState } from './state';
+
+interface SignInProps {
+  readonly join: (before: JoinState, form: FormData) => Promise<JoinState>;
+  readonly signIn: (before: StaffState, form: FormData) => Promise<StaffState>;
+}
+
+/** The door: learners join their class in three lines, staff sign in beside. */
+export function SignIn({ join, signIn }: SignInProps) {
+  return (
+    <main className="grid min-h-dvh lg:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]">
+      <div className="flex flex-col border-ink lg:border-r">
+        <header className="flex items-center gap-3 border-b border-ink px-5 py-4">
+          <Mark size={42} />
+          <div>
+            <h1 className="text-display leading-none">Didaktor</h1>
+            <p className="mt-1 text-note text-soft">Wire it, program it, see if it is right.</p>
+          </div>
+        </header>
+        <JoinForm join={join} />
+        <StaffForm signIn={signIn} />
+      </div>
+      <aside className="hidden flex-col justify-center gap-6 bg-card p-12 lg:flex">
+        <BeaconPicture />
+        <p className="max-w-[34rem] text-lead">
+          Every light of the harbour has its own character. This one flashes for half a second and stays dark
+          for two and a half.
+        </p>
+      </aside>
+    </main>
+  );
+}
+
+function JoinForm({ join }: Pick<SignInProps, 'join'>) {
+  const [state, act, isPending] = useActionState(join, { code: '' });
+  const [learnerId, setLearnerId] = useState('');
+  const names = useRef<HTMLSelectElement>(null);
+  const learner = state.learners?.find((candidate) => candidate.id === learnerId);
+  useEffect(() => {
+    if (state.className !== undefined) names.current?.focus();
+  }, [state.className]);
+  return (
+    <form action={act} aria-labelledby="join-title" className="flex-1">
+      <h2 id="join-title" className="px-5 pt-5 pb-2 text-title">
+        I am in a class
+      </h2>
+      <Line number="1" title="Class">
+        <Field
+          label="Class code"
+          name="code"
+          defaultValue={state.code}
+          key={`code-${state.code}`}
+          autoComplete="off"
+          autoCapitalize="characters"
+          spellCheck={false}
+          required
+          maxLength={20}
+          className="[&_input]:mono [&_input]:uppercase"
+          hint={state.className === undefined ? 'It is on the board in the room.' : undefined}
+          problem={state.problem?.code}
+        />
+        {state.className !== undefined && <p className="mt-2 font-semibold text-good">{state.className}</p>}
+      </Line>
+      {state.learners && (
+        <>
+          <Line number="2" title="Name">
+            <label htmlFor="learner" className="font-semibold">
+              Your name
+            </label>
+            <select
+              id="learner"
+              name="learner"
+              ref={names}
+              required
+              value={learnerId}
+              onChange={(event) => setLearnerId(event.target.value)}
+              className="mt-1 min-h-12 w-full border border-rule-strong bg-card px-3 text-bench"
+            >
+              <option value="">Choose from the list</option>
+              {state.learners.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+            {state.problem?.learner && (
+              <p role="alert" className="text-note font-semibold text-fault">
+                {state.problem.learner}
+              </p>
+            )}
+          </Line>
+          <Line number="3" title="Word">
+            <Field
+              label={learner && !learner.hasWord ? 'Choose a private word' : 'Your private word'}
+              name="word"
+              type="password"
+              autoComplete="off"
+              required
+              maxLength={100}
+              hint={
+                learner && !learner.hasWord
+                  ? 'Four letters or more. You need it again next time.'
+                  : 'The word you chose when you first joined.'
+              }
+              problem={state.problem?.word}
+            />
+          </Line>
+        </>
+      )}
+      <div className="px-5 py-4 pl-[9.75rem]">
+        <Button type="submit" look="main" size="roomy" disabled={isPending}>
+          {state.learners ? 'Go to my bench' : 'Find my class'}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function StaffForm({ signIn }: Pick<SignInProps, 'signIn'>) {
+  const [state, act, isPending] = useActionState(signIn, { login: '' });
+  return (
+    <details open={state.problem !== undefined || undefined} className="border-t border-ink">
+      <summary className="px-5 py-4 font-semibold">I teach</summary>
+      <form action={act} className="grid gap-4 px-5 pb-6 pl-[9.75rem]">
+        <Field
+          label="Login"
+          name="login"
+          defaultValue={state.login}
+          key={`login-${state.login}`}
+          autoComplete="username"
+          required
+          maxLength={100}
+        />
+        <Field
+          label="Password"
+          name="password"
+          type="password"
+          autoComplete="current-password"
+          required
+          maxLength={200}
+          problem={state.problem}
+        />
+        <div>
+          <Button type="submit" look="main" disabled={isPending}>
+            Sign in
+          </Button>
+        </div>
+      </form>
+    </details>
+  );
+}
+
+function Line({
+  number,
+  title,
+  children,
+}: {
+  readonly number: string;
+  readonly title: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <div className="ruled-line">
+      <span className="mono pt-1 text-soft">{number}</span>
+      <span className="pt-0.5 font-semibold">{title}</span>
+      <div>{children}</div>
+    </div>
+  );
+}

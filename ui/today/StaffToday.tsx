@@ -1,0 +1,138 @@
+import Link from 'next/link';
+import type { Verdict } from '@/core/formats/report';
+import { Button } from '../design/Button';
+import { VerdictBar, VerdictMark } from '../design/Verdict';
+
+export interface ClassToday {
+  readonly id: string;
+  readonly name: string;
+  readonly code: string;
+  readonly size: number;
+  readonly exercises: readonly {
+    readonly publicationId: string;
+    readonly exerciseId: string;
+    readonly title: string;
+    readonly isOpen: boolean;
+    readonly tries: number;
+    readonly handedIn: number;
+    readonly counts: Readonly<Partial<Record<Verdict, number>>>;
+    readonly troubles: readonly {
+      readonly title: string;
+      readonly verdict: Verdict;
+      readonly count: number;
+      readonly names: readonly string[];
+    }[];
+  }[];
+}
+
+interface StaffTodayProps {
+  readonly classes: readonly ClassToday[];
+  readonly exercises: readonly { readonly id: string; readonly title: string; readonly position: number }[];
+}
+
+/** The instructor's home: each class, how its exercises stand, and what to look at first. */
+export function StaffToday({ classes, exercises }: StaffTodayProps) {
+  return (
+    <div className="grid lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <div className="border-ink lg:border-r">
+        {classes.length === 0 && (
+          <p className="p-8 text-lead">
+            No class is yours yet. Ask whoever runs this server to add you to one.
+          </p>
+        )}
+        {classes.map((group) => (
+          <ClassBlock key={group.id} group={group} />
+        ))}
+      </div>
+      <aside aria-labelledby="course-title" className="pb-8">
+        <h2 id="course-title" className="px-5 pt-6 pb-2 text-lead">
+          The course
+        </h2>
+        <ol className="border-t border-rule">
+          {exercises.map(({ id, title, position }) => (
+            <li key={id} className="border-b border-rule">
+              <Link
+                href={`/exercises/${id}`}
+                className="flex min-h-11 items-center gap-4 px-5 py-2 hover:bg-card"
+              >
+                <span className="mono text-soft">{position}</span>
+                <span className="font-semibold">{title}</span>
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </aside>
+    </div>
+  );
+}
+
+function ClassBlock({ group }: { readonly group: ClassToday }) {
+  return (
+    <section aria-label={group.name} className="border-b border-ink">
+      <header className="flex flex-wrap items-baseline gap-x-4 px-6 pt-6 pb-3">
+        <h2 className="text-display">{group.name}</h2>
+        <p className="text-soft">
+          {group.size} learners · class code <strong className="mono text-ink">{group.code}</strong>
+        </p>
+      </header>
+      {group.exercises.length === 0 && (
+        <p className="px-6 pb-6">Nothing is open for this class. Open an exercise from its worksheet.</p>
+      )}
+      {group.exercises.map((exercise) => (
+        <ExerciseBlock key={exercise.publicationId} exercise={exercise} size={group.size} />
+      ))}
+    </section>
+  );
+}
+
+function ExerciseBlock({
+  exercise,
+  size,
+}: {
+  readonly exercise: ClassToday['exercises'][number];
+  readonly size: number;
+}) {
+  const { title, publicationId, exerciseId, counts, handedIn, tries, troubles, isOpen } = exercise;
+  const working = (counts['as-drawn'] ?? 0) + (counts['works-differently'] ?? 0);
+  return (
+    <article className="border-t border-rule px-6 py-5">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
+        <h3 className="text-title">{title}</h3>
+        <p className="text-soft">
+          {isOpen ? 'open' : 'closed'} · {tries} hand-ins from {handedIn} of {size}
+        </p>
+        <div className="ml-auto flex gap-2">
+          <Button asChild>
+            <Link href={`/exercises/${exerciseId}`}>Worksheet</Link>
+          </Button>
+          <Button asChild look="main">
+            <Link href={`/review/${publicationId}`}>Review desk</Link>
+          </Button>
+        </div>
+      </div>
+      <div className="mt-4 grid items-center gap-x-4 gap-y-1 sm:grid-cols-[minmax(0,1fr)_auto]">
+        <VerdictBar counts={counts} total={size} />
+        <p className="font-semibold">
+          {working} of {size} work
+        </p>
+      </div>
+      {troubles.length > 0 && (
+        <>
+          <h4 className="mt-5 mb-1 font-semibold">What to look at first</h4>
+          <ul>
+            {troubles.map((trouble) => (
+              <li key={trouble.title} className="flex items-baseline gap-3 border-t border-rule py-2">
+                <span className="self-center">
+                  <VerdictMark verdict={trouble.verdict} size={14} />
+                </span>
+                <span className="w-72 shrink-0 font-semibold">{trouble.title}</span>
+                <span className="flex-1 text-soft">{trouble.names.join('  ·  ')}</span>
+                <span className="mono">{trouble.count}</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,28 @@
+interface ProgramListingProps {
+  readonly source: string;
+  /** Lines to mark, counted from 1. */
+  readonly marked?: readonly number[];
+}
+
+/** A program with its line numbers in the margin; a marked line has a notch there. */
+export function ProgramListing({ source, marked = [] }: ProgramListingProps) {
+  const lines = source.replace(/\n$/, '').split('\n');
+  return (
+    <pre className="mono max-w-full overflow-x-auto text-note leading-6">
+      {lines.map((line, index) => {
+        const isMarked = marked.includes(index + 1);
+        return (
+          <div key={index} className={`flex ${isMarked ? 'bg-fault-wash' : ''}`}>
+            <span
+              className={`w-9 shrink-0 pr-3 text-right select-none ${isMarked ? 'font-bold text-fault' : 'text-soft'}`}
+            >
+              {isMarked ? '▸ ' : ''}
+              {index + 1}
+            </span>
+            <code>{line || ' '}</code>
+          </div>
+        );
+      })}
+    </pre>
+  );
+}

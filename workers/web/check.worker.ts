@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { exerciseFrom } from '@/core/formats/exercise';
+import { check } from '@/core/judge/check';
+import { compileProgram, type Grammars } from '@/core/program';
+import { problemText } from '@/core/result';
+import { readWiring } from '@/core/wiring/read';
+import { loadGrammars } from '@/grammars/load';
+import type { CheckAnswer, CheckRequest } from './messages';
+
+// Zod otherwise tries out code generation, which the content security policy forbids.
+z.config({ jitless: true });
+
+let grammars: Promise<Grammars> | undefined;
+
+async function fetchBytes(url: URL): Promise<Uint8Array> {
+  const answer = await fetch(url);
+  if (!answer.ok) throw new Error(`${url.pathname}: ${answer.status}`);
+  return new Uint8Array(await answer.arrayBuffer());
+}
+
+/** Loads the grammars once; a failure is forgotten, so that the next check tries again. */
+function load(): Promise<Grammars> {
+  grammars ??= Promise.all([
+    fetchBytes(new URL('web-tree-sitter/web-tree-sitter.wasm', import.meta.url)),
+    fetchBytes(new URL('tree-sitter-cpp/tree-sitter-cpp.wasm', import.meta.url)),
+  ])
+    .then(([runtime, cpp]) => loadGrammars({ runtime, cpp }))
+    .catch((error: unknown) => {
+      grammars = undefined;
+      throw error;
+    });
+  return grammars;
+}
+
+async function answer(request: CheckRequest): Promise<CheckAnswer> {
+  const { id } = request;
+  const exercise = exerciseFrom(request.exercise);
+  if (!exercise.ok) return { id, ok: false, message: 'The exercise cannot be read. Load the page again.' };
+  const wiring = readWiring(request.wiring);
+  if (!wiring.ok) return { id, ok: false, message: problemText(wiring.problems[0]!) };
+  let loaded: Grammars;
+  try {
+    loaded = await load();
+  } catch {
+    return {
+      id,
+      ok: false,
+      message: 'The checker could not be loaded. Your work is kept; try again when the connection is back.',
+    };
+  }
+  const build = {
+    wiring: wiring.value,
+    program: compileProgram(request.program, exercise.value.board, loaded),
+  };
+  const report = check(exercise.value, build, loaded, request.sighting ? { sighting: request.sighting } : {});
+  return { id, ok: true, report };
+}
+
+self.addEventListener('message', (event: MessageEvent<CheckRequest | 'warm'>) => {
+  if (event.data === 'warm') void load().catch(() => undefined);
+  else void answer(event.data).then((result) => self.postMessage(result));
+});
