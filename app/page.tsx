@@ -20,7 +20,7 @@ export default async function TodayPage() {
       </View>
     );
   return (
-    <View viewer={viewer} places={[{ label: 'Today' }]} title="Today">
+    <View viewer={viewer} places={[{ label: 'Home' }]} title="Today">
       <StaffToday classes={await classesToday(viewer)} exercises={await exerciseList(database())} />
     </View>
   );

@@ -71,14 +71,18 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
       const place = at(point);
       if (place) placer.block({ x: place.x - 6, y: place.y - 6, width: 12, height: 12 });
     }
+  const rowNames = geometry.sheet ? geometry.columnX('a') - 1.45 * PITCH : undefined;
   const drawn = parts.flatMap((part) => {
     const legs = part.legs.map((leg) => at(leg.at) ?? legPlaces.get(pointName(`${part.ref}.${leg.leg}`)));
-    return legs.every((leg) => leg !== undefined) ? [{ part, symbol: drawPart(part, legs) }] : [];
+    return legs.every((leg) => leg !== undefined) ? [{ part, symbol: drawPart(part, legs, rowNames) }] : [];
   });
   for (const { symbol } of drawn) for (const box of symbol.boxes) placer.block(box);
   layers.push(...wireLayers(conductors, geometry, at, placer));
   for (const { part, symbol } of drawn) {
-    const label = placer.place(part.ref, around(symbol.centre, symbol.reach.x + 16, symbol.reach.y + 12));
+    const label = placer.place(
+      part.ref,
+      around(symbol.centre, symbol.reach.x + 16, symbol.reach.y + 8, symbol.reach.x > symbol.reach.y * 2),
+    );
     layers.push({
       ref: part.ref,
       shapes: [
@@ -384,7 +388,7 @@ function nameShapes(
 ): readonly Shape[] {
   return [
     { type: 'rect', role: 'plate', x, y, width, height, radius: 2 },
-    { type: 'text', role, x: x + width / 2, y: y + height / 2 + 4.2, text, anchor: 'middle' },
+    { type: 'text', role, x: x + width / 2, y: y + height / 2 + 4.4, text, anchor: 'middle' },
   ];
 }
 

@@ -5,12 +5,12 @@ import type { Point, Wiring } from '../wiring/wiring';
 /** Distance between neighbouring holes in drawing units. */
 export const PITCH = 24;
 /** Width of the board's ledger of pins, and of the space in which wires run to the breadboard. */
-export const LEDGER = 128;
-export const GUTTER = 86;
+export const LEDGER = 118;
+export const GUTTER = 72;
 /** Height of the line of column names, and of a pin's line at the least. */
 export const HEADER = 46;
 const LEAST_PIN_HEIGHT = 22;
-const EDGE = 0.75 * PITCH;
+const EDGE = 0.65 * PITCH;
 
 export interface XY {
   readonly x: number;
@@ -58,7 +58,7 @@ export class Geometry {
       this.ledger.flatMap((line) => (line.type === 'pin' ? [[line.name, line.y] as const] : [])),
     );
     const left = this.ledgerWidth + (board ? GUTTER : 8);
-    const right = frame.hasRightSide ? acrossPitches['j+'] : acrossPitches.e + 2.1;
+    const right = frame.hasRightSide ? acrossPitches['j+'] : acrossPitches.e + 3.1;
     const first = acrossPitches['a-'];
     this.sheet =
       wiring.breadboards.length > 0

@@ -3,7 +3,7 @@ import type { XY } from './geometry';
 
 /** Width of a character of the drawing's monospaced names, and the height of a name's plate. */
 const CHARACTER = 8;
-const HEIGHT = 17;
+const HEIGHT = 15;
 
 export interface PlacedLabel {
   readonly text: string;
@@ -45,20 +45,26 @@ export function overlap(one: Box, other: Box): number {
   return width > 0 && height > 0 ? width * height : 0;
 }
 
-/** Centres round a place, near ones first, in the order right, left, below, above, corners. */
-export function around({ x, y }: XY, across: number, down: number): readonly XY[] {
+const beside = [
+  [1, 0],
+  [-1, 0],
+] as const;
+const overAndUnder = [
+  [0, 1],
+  [0, -1],
+] as const;
+const corners = [
+  [1, 1],
+  [1, -1],
+  [-1, 1],
+  [-1, -1],
+] as const;
+
+/** Centres round a place, near ones first: beside a tall thing, under or over a flat one, then the rest. */
+export function around({ x, y }: XY, across: number, down: number, isFlat = false): readonly XY[] {
   const places: XY[] = [];
+  const order = isFlat ? [...overAndUnder, ...beside, ...corners] : [...beside, ...overAndUnder, ...corners];
   for (const factor of [1, 1.5, 2.2, 3])
-    for (const [dx, dy] of [
-      [1, 0],
-      [-1, 0],
-      [0, 1],
-      [0, -1],
-      [1, 1],
-      [1, -1],
-      [-1, 1],
-      [-1, -1],
-    ] as const)
-      places.push({ x: x + dx * across * factor, y: y + dy * down * factor });
+    for (const [dx, dy] of order) places.push({ x: x + dx * across * factor, y: y + dy * down * factor });
   return places;
 }

@@ -12,7 +12,8 @@ export interface Symbol {
   readonly reach: XY;
 }
 
-type Draw = (part: PlacedPart, legs: readonly XY[]) => Symbol;
+/** `rowNames`: where the row numbers stand, which a body should leave readable. */
+type Draw = (part: PlacedPart, legs: readonly XY[], rowNames?: number) => Symbol;
 
 const leg = (from: XY, to: XY): Shape => ({
   type: 'path',
@@ -30,9 +31,9 @@ const box = ({ x, y }: XY, reach: XY): Box => ({
 });
 
 /** A body on the line between its legs, with the bands of its value. */
-const resistor: Draw = (part, [one, other]) => {
+const resistor: Draw = (part, [one, other], rowNames) => {
   const [a, b] = [one!, other!];
-  const centre = middle(a, b);
+  const centre = clearOf(a, b, rowNames);
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const along = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
   // Bands read from the left, or from the top.
@@ -72,6 +73,17 @@ const resistor: Draw = (part, [one, other]) => {
     reach,
   };
 };
+
+/** The middle of two legs, moved along the line when a body there would cover the row numbers. */
+function clearOf(a: XY, b: XY, rowNames: number | undefined): XY {
+  const centre = middle(a, b);
+  const room = 26 + 14;
+  if (rowNames === undefined || Math.abs(centre.x - rowNames) >= room || Math.abs(b.x - a.x) < 4 * PITCH)
+    return centre;
+  const right = rowNames + room;
+  const share = (right - a.x) / (b.x - a.x);
+  return right + 26 <= Math.max(a.x, b.x) ? { x: right, y: a.y + (b.y - a.y) * share } : centre;
+}
 
 /** A round body beside its legs: flat on the side of the short leg, a plus at the long one. */
 const lamp: Draw = (part, [anode, cathode]) => {
@@ -141,4 +153,4 @@ const plain: Draw = (_, [one, other]) => {
 const symbols: Readonly<Record<string, Draw>> = { resistor, led: lamp };
 
 /** Draws a part whose legs are at these places. */
-export const drawPart: Draw = (part, legs) => (symbols[part.kind] ?? plain)(part, legs);
+export const drawPart: Draw = (part, legs, rowNames) => (symbols[part.kind] ?? plain)(part, legs, rowNames);

@@ -14,9 +14,11 @@ export const partTextOf = (wiring: Wiring, ref: Ref): string => {
   return part ? partText(part) : ref;
 };
 
-/** `long leg`, `one end`. */
+/** `long leg`, `one end`; of a wire just `end`, since its ends are told apart by where they are. */
 export const legTitle = (part: PlacedPart, leg: LegName): string =>
-  kindOf(part.kind).legs.find((known) => known.name === leg)?.title ?? leg;
+  kindOf(part.kind).conductor
+    ? 'end'
+    : (kindOf(part.kind).legs.find((known) => known.name === leg)?.title ?? leg);
 
 /** `the long leg of the amber lamp D1`. */
 export const legText = (part: PlacedPart, leg: LegName): string =>

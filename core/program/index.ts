@@ -35,7 +35,7 @@ export function compileProgram(source: string, board: BoardProfile, grammars: Gr
     return { source, isEmpty, problems: [notSupported(`a nesting of ${list.depth} brackets`, place)] };
   }
   return grammars.cpp(source, (root) => {
-    if (root.hasError || list.quotes.length > 0)
+    if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
       return { source, isEmpty, problems: syntaxProblems(list, root) };
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);
     return {

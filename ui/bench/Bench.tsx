@@ -1,7 +1,7 @@
 'use client';
 
 import { format } from 'date-fns';
-import { Redo2, Undo2 } from 'lucide-react';
+import { Redo2, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { shippedBoards } from '@/core/boards';
@@ -44,6 +44,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
   const [checked, setChecked] = useState<string>();
   const [hintLevel, setHintLevel] = useState(0);
   const [step, setStep] = useState<number>();
+  const [isZoomed, setZoomed] = useState(false);
   const read = useMemo(() => readDraft(draft, exercise), [draft, exercise]);
   const board = shippedBoards.get(exercise.board)!;
   const handInState = useHandIn(publicationId, draft.pending, () =>
@@ -142,31 +143,36 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
   const placing =
     active &&
     activePart &&
-    `${kindOf(activePart.kind).legs.find((leg) => leg.name === active.leg)?.title ?? active.leg} of ${active.ref}`;
+    `the ${kindOf(activePart.kind).legs.find((leg) => leg.name === active.leg)?.title ?? active.leg} of ${active.ref}`;
   const pins = useMemo(() => pinsFirst(exercise), [exercise]);
 
   return (
-    <div className="grid min-h-[calc(100dvh-3.9rem)] md:grid-cols-[minmax(0,1fr)_26rem] lg:grid-cols-[minmax(0,1fr)_28.5rem]">
+    <div className="grid min-h-[calc(100dvh-3.9rem)] md:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
       <div className="flex min-w-0 flex-col border-ink md:border-r">
         <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
           <p className="mr-auto text-note text-soft" role="status">
             {kept.problem ??
               (kept.savedAt ? `Kept on this tablet, ${format(kept.savedAt, 'HH:mm')}` : 'Opening …')}
           </p>
-          <Button onClick={kept.undo} disabled={!kept.canUndo} aria-label="Undo">
+          <Button onClick={() => setZoomed((zoomed) => !zoomed)} aria-pressed={isZoomed} className="min-h-11">
+            {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
+            {isZoomed ? 'Whole bench' : 'Closer'}
+          </Button>
+          <Button onClick={kept.undo} disabled={!kept.canUndo} aria-label="Undo" className="min-h-11">
             <Undo2 size={17} aria-hidden="true" />
           </Button>
-          <Button onClick={kept.redo} disabled={!kept.canRedo} aria-label="Redo">
+          <Button onClick={kept.redo} disabled={!kept.canRedo} aria-label="Redo" className="min-h-11">
             <Redo2 size={17} aria-hidden="true" />
           </Button>
           <Button look="main" size="roomy" onClick={runCheck}>
             {checked === undefined ? 'Check' : 'Check again'}
           </Button>
         </div>
-        <div className="px-5 py-4">
+        <div className="px-4 py-3">
           {read.wiring && (
             <BenchDrawing
               wiring={read.wiring}
+              isZoomed={isZoomed}
               placing={placing}
               onPlace={(point) => {
                 if (!active) return;

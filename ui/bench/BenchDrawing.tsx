@@ -1,6 +1,5 @@
 'use client';
 
-import { ZoomIn, ZoomOut } from 'lucide-react';
 import { useMemo, useRef, useState, type MouseEvent } from 'react';
 import { drawBench, type BenchDrawingOptions } from '@/core/drawing/bench';
 import { PITCH } from '@/core/drawing/geometry';
@@ -12,16 +11,17 @@ interface BenchDrawingProps extends Pick<BenchDrawingOptions, 'threads' | 'marke
   /** What is being placed now, in words; targets answer only then. */
   readonly placing: string | undefined;
   readonly onPlace: (point: string) => void;
+  /** Holes far enough apart for a finger; the drawing is then moved about in its frame. */
+  readonly isZoomed: boolean;
 }
 
 /** Distance between holes in CSS pixels when zoomed, so that a finger hits the right one. */
 const ZOOMED_PITCH = 44;
 const SPARE_ROWS = 5;
-const FEWEST_ROWS = 12;
+const FEWEST_ROWS = 14;
 
 /** The drawing, alive: it follows the record, and a tap on it places what is being recorded. */
-export function BenchDrawing({ wiring, placing, onPlace, threads, marked }: BenchDrawingProps) {
-  const [isZoomed, setZoomed] = useState(false);
+export function BenchDrawing({ wiring, placing, onPlace, isZoomed, threads, marked }: BenchDrawingProps) {
   const [hovered, setHovered] = useState<{
     readonly x: number;
     readonly y: number;
@@ -60,35 +60,24 @@ export function BenchDrawing({ wiring, placing, onPlace, threads, marked }: Benc
   };
 
   return (
-    <div className="relative">
-      <div
-        ref={frame}
-        className={isZoomed ? 'max-h-[58vh] overflow-auto border border-rule' : ''}
-        onClick={(event) => {
-          const target = placing ? nearest(event) : undefined;
-          if (target) onPlace(target.point);
-        }}
-        onMouseMove={(event) => setHovered(placing ? nearest(event) : undefined)}
-        onMouseLeave={() => setHovered(undefined)}
+    <div
+      ref={frame}
+      className={isZoomed ? 'max-h-[58vh] overflow-auto border border-rule' : ''}
+      onClick={(event) => {
+        const target = placing ? nearest(event) : undefined;
+        if (target) onPlace(target.point);
+      }}
+      onMouseMove={(event) => setHovered(placing ? nearest(event) : undefined)}
+      onMouseLeave={() => setHovered(undefined)}
+    >
+      <BenchFigure
+        drawing={drawing}
+        title="What you have recorded"
+        className={`${isZoomed ? '' : 'w-full'} ${placing ? 'cursor-crosshair' : ''}`}
+        style={isZoomed ? { width: (drawing.width * ZOOMED_PITCH) / PITCH } : undefined}
       >
-        <BenchFigure
-          drawing={drawing}
-          title="What you have recorded"
-          className={`${isZoomed ? '' : 'w-full'} ${placing ? 'cursor-crosshair' : ''}`}
-          style={isZoomed ? { width: (drawing.width * ZOOMED_PITCH) / PITCH } : undefined}
-        >
-          {hovered && <circle className="ghost" cx={hovered.x} cy={hovered.y} r="10" />}
-        </BenchFigure>
-      </div>
-      <button
-        type="button"
-        onClick={() => setZoomed((zoomed) => !zoomed)}
-        aria-pressed={isZoomed}
-        className="absolute top-0 right-0 flex min-h-11 items-center gap-2 border border-rule-strong bg-card px-3 text-note font-semibold hover:border-ink"
-      >
-        {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
-        {isZoomed ? 'Whole bench' : 'Closer'}
-      </button>
+        {hovered && <circle data-role="ghost" cx={hovered.x} cy={hovered.y} r="10" />}
+      </BenchFigure>
     </div>
   );
 }

@@ -75,7 +75,8 @@ export function ProgramEditor({ source, onChange, marked }: ProgramEditorProps) 
             spellcheck: 'false',
           }),
           EditorView.updateListener.of((update) => {
-            if (update.docChanged) report(update.state.doc.toString());
+            // Spaces pasted from a slide are often of the kind that no compiler takes.
+            if (update.docChanged) report(update.state.doc.toString().replace(/\u00a0/g, ' '));
           }),
         ],
       }),

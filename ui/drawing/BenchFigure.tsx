@@ -46,7 +46,7 @@ function ShapeElement({ shape }: { readonly shape: Shape }) {
     case 'rect':
       return (
         <rect
-          className={shape.role}
+          data-role={shape.role}
           x={shape.x}
           y={shape.y}
           width={shape.width}
@@ -57,7 +57,7 @@ function ShapeElement({ shape }: { readonly shape: Shape }) {
     case 'circle':
       return (
         <circle
-          className={shape.role}
+          data-role={shape.role}
           cx={shape.x}
           cy={shape.y}
           r={shape.radius}
@@ -66,12 +66,12 @@ function ShapeElement({ shape }: { readonly shape: Shape }) {
       );
     case 'text':
       return (
-        <text className={shape.role} x={shape.x} y={shape.y} textAnchor={shape.anchor}>
+        <text data-role={shape.role} x={shape.x} y={shape.y} textAnchor={shape.anchor}>
           {shape.text}
         </text>
       );
     case 'path':
-      return <path className={shape.role} d={shape.path} style={pathStyle(shape, paint)} />;
+      return <path data-role={shape.role} d={shape.path} style={pathStyle(shape, paint)} />;
   }
 }
 

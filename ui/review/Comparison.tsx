@@ -14,32 +14,46 @@ interface ComparisonProps {
   readonly referenceProgram: string;
 }
 
-/** Reference and hand-in side by side: the drawings cut to the rows that matter, or the programs. */
-export function Comparison({ submission, referenceLayout, referenceProgram }: ComparisonProps) {
-  const causes = submission.report.findings.filter((finding) => finding.cause);
-  const isAboutProgram =
-    causes.length > 0 && causes.every((finding) => isProgram(finding.code) || finding.line !== undefined);
-  const drawings = useMemo(() => drawPair(referenceLayout, submission), [referenceLayout, submission]);
-  const programs = (
+/** Whether what is wrong stands in the program rather than in the wiring. */
+export function isAboutProgram({ report }: ReviewedSubmission): boolean {
+  const causes = report.findings.filter((finding) => finding.cause);
+  return (
+    causes.length > 0 && causes.every((finding) => isProgram(finding.code) || finding.line !== undefined)
+  );
+}
+
+/** Both programs side by side, the lines of the causes marked. */
+export function ComparedPrograms({
+  submission,
+  referenceProgram,
+}: Pick<ComparisonProps, 'submission' | 'referenceProgram'>) {
+  const lines = submission.report.findings.flatMap((finding) => (finding.cause ? (finding.line ?? []) : []));
+  return (
     <div className="mt-4 grid gap-6 xl:grid-cols-2">
-      <figure>
+      <figure className="min-w-0">
         <figcaption className="mb-1 text-note text-soft">Reference</figcaption>
         <ProgramListing source={referenceProgram} />
       </figure>
-      <figure>
+      <figure className="min-w-0">
         <figcaption className="mb-1 text-note text-soft">As {submission.learnerName} wrote it</figcaption>
         {submission.program.trim() === '' ? (
           <p className="font-semibold">No program was handed in.</p>
         ) : (
-          <ProgramListing
-            source={submission.program}
-            marked={causes.flatMap((finding) => finding.line ?? [])}
-          />
+          <ProgramListing source={submission.program} marked={lines} />
         )}
       </figure>
     </div>
   );
-  const benches = drawings && (
+}
+
+/** Both benches side by side, cut to the rows that matter, the parts of the causes marked. */
+export function ComparedBenches({
+  submission,
+  referenceLayout,
+}: Pick<ComparisonProps, 'submission' | 'referenceLayout'>) {
+  const drawings = useMemo(() => drawPair(referenceLayout, submission), [referenceLayout, submission]);
+  if (!drawings) return null;
+  return (
     <div className="mt-4 grid gap-6 xl:grid-cols-2">
       <figure>
         <BenchFigure drawing={drawings.reference} title="Reference" className="w-full" />
@@ -54,17 +68,6 @@ export function Comparison({ submission, referenceLayout, referenceProgram }: Co
         <figcaption className="text-note text-soft">As {submission.learnerName} built it</figcaption>
       </figure>
     </div>
-  );
-  return isAboutProgram ? (
-    <>
-      {programs}
-      {benches}
-    </>
-  ) : (
-    <>
-      {benches}
-      {programs}
-    </>
   );
 }
 

@@ -8,7 +8,7 @@ import { Keys } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { VerdictMark, verdictWords } from '../design/Verdict';
 import { useKey } from '../shell/useKey';
-import { Comparison } from './Comparison';
+import { ComparedBenches, ComparedPrograms, isAboutProgram } from './Comparison';
 
 export interface ReviewedSubmission {
   readonly id: string;
@@ -45,7 +45,7 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
   if (!group)
     return <p className="p-8 text-lead">Nobody has handed in yet. Hand-ins appear here as they come.</p>;
   return (
-    <div className="grid lg:grid-cols-[25rem_minmax(0,1fr)]">
+    <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[25rem_minmax(0,1fr)]">
       <nav
         ref={list}
         aria-label="Groups"
@@ -137,6 +137,9 @@ function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDet
   const shown = all.find((submission) => submission.id === shownId) ?? group.items[0]!;
   const cause = shown.report.findings.find((finding) => finding.cause);
   const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
+  const programFirst = isAboutProgram(shown);
+  const programs = <ComparedPrograms submission={shown} referenceProgram={referenceProgram} />;
+  const benches = <ComparedBenches submission={shown} referenceLayout={referenceLayout} />;
   return (
     <article className="px-6 py-5">
       <h2 className="max-w-[52rem] text-title">
@@ -145,7 +148,7 @@ function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDet
             ? 'The circuit of the exercise, doing what it should.'
             : 'Another circuit than the drawing, doing what it should.')}
       </h2>
-      <Comparison submission={shown} referenceLayout={referenceLayout} referenceProgram={referenceProgram} />
+      {programFirst ? programs : benches}
       <div className="mt-5 grid gap-x-10 gap-y-5 xl:grid-cols-2">
         <section aria-labelledby="seen-title">
           <h3 id="seen-title" className="font-text text-body font-semibold">
@@ -184,6 +187,7 @@ function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDet
           </ul>
         </section>
       </div>
+      <div className="mt-6 border-t border-rule">{programFirst ? benches : programs}</div>
     </article>
   );
 }

@@ -114,7 +114,7 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
           </Line>
         </>
       )}
-      <div className="px-5 py-4 pl-[9.75rem]">
+      <div className="px-5 py-4 pl-[12.5rem]">
         <Button type="submit" look="main" size="roomy" disabled={isPending}>
           {state.learners ? 'Go to my bench' : 'Find my class'}
         </Button>
@@ -128,7 +128,7 @@ function StaffForm({ signIn }: Pick<SignInProps, 'signIn'>) {
   return (
     <details open={state.problem !== undefined || undefined} className="border-t border-ink">
       <summary className="px-5 py-4 font-semibold">I teach</summary>
-      <form action={act} className="grid gap-4 px-5 pb-6 pl-[9.75rem]">
+      <form action={act} className="grid gap-4 px-5 pb-6 pl-[12.5rem]">
         <Field
           label="Login"
           name="login"

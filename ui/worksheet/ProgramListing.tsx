@@ -8,7 +8,7 @@ interface ProgramListingProps {
 export function ProgramListing({ source, marked = [] }: ProgramListingProps) {
   const lines = source.replace(/\n$/, '').split('\n');
   return (
-    <pre className="mono max-w-full overflow-x-auto text-note leading-6">
+    <pre className="mono max-w-full overflow-x-auto text-note leading-[1.35rem]">
       {lines.map((line, index) => {
         const isMarked = marked.includes(index + 1);
         return (

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { drawBench } from '@/core/drawing/bench';
 import type { ExerciseData } from '@/core/formats/exercise';
 import { expectationSentence, stimulusSentence } from '@/core/formats/scenario';
+import type { Report } from '@/core/formats/report';
 import { kindOf } from '@/core/parts';
 import { RESISTOR_RATING_MW, type Connection, type WorksheetFigures } from '@/core/plan/worksheet';
 import type { SeenInterval } from '@/core/rehearsal/seen';
@@ -27,10 +28,12 @@ interface WorksheetProps {
   readonly data: ExerciseData;
   readonly figures: WorksheetFigures;
   readonly timelines: readonly LampTimeline[];
+  /** What the check says of the reference itself. */
+  readonly proof: Pick<Report, 'verdict' | 'scenarios'>;
 }
 
 /** One exercise from its aim to its check, in the order of the work, with its drawing beside. */
-export function Worksheet({ data, figures, timelines }: WorksheetProps) {
+export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
   const [followed, setFollowed] = useState<Connection>();
   const board = shippedBoards.get(data.board)!;
   const drawing = useMemo(() => {
@@ -102,28 +105,13 @@ export function Worksheet({ data, figures, timelines }: WorksheetProps) {
           </p>
         </Step>
         <Step number={7} title="Program">
-          <ProgramListing source={data.program} />
+          <p>
+            <strong>{data.program.trim().split('\n').length} lines.</strong> It stands beside, in full.
+          </p>
         </Step>
         <Step number={12} title="Check">
-          {data.scenarios.map((scenario) => (
-            <div key={scenario.name} className="not-first:mt-4">
-              <p>
-                <strong>{scenario.name}</strong>, over {seconds(scenario.for)}
-              </p>
-              <ul className="mt-1">
-                {scenario.stimuli.map((stimulus, index) => (
-                  <li key={index}>{stimulusSentence(stimulus)}</li>
-                ))}
-                {scenario.expect.map((expectation, index) => (
-                  <li key={index}>{expectationSentence(expectation)}.</li>
-                ))}
-              </ul>
-              {timelines
-                .filter((timeline) => timeline.scenario === scenario.name)
-                .map((timeline) => (
-                  <Timeline key={timeline.ref} timeline={timeline} />
-                ))}
-            </div>
+          {data.scenarios.map((scenario, index) => (
+            <ScenarioLines key={scenario.name} scenario={scenario} result={proof.scenarios[index]} />
           ))}
         </Step>
       </div>
@@ -132,7 +120,13 @@ export function Worksheet({ data, figures, timelines }: WorksheetProps) {
           {drawing && (
             <BenchFigure drawing={drawing} title={`How ${data.title} is wired`} className="w-full" />
           )}
-          <p className="mt-2 text-note text-soft">Point at a connection to follow it on the drawing.</p>
+          <p className="mt-1 text-note text-soft">Point at a connection to follow it on the drawing.</p>
+          <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen</h2>
+          {timelines.map((timeline) => (
+            <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
+          ))}
+          <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
+          <ProgramListing source={data.program} />
           {data.cautions.length > 0 && (
             <ul className="mt-4 border-t border-ink pt-3">
               {data.cautions.map((caution) => (
@@ -163,6 +157,36 @@ function Step({
       <h2 className="font-text text-body font-semibold">{title}</h2>
       <div className="min-w-0">{children}</div>
     </section>
+  );
+}
+
+interface ScenarioLinesProps {
+  readonly scenario: ExerciseData['scenarios'][number];
+  readonly result: Report['scenarios'][number] | undefined;
+}
+
+/** A scenario as sentences, with what the reference itself does in it. */
+function ScenarioLines({ scenario, result }: ScenarioLinesProps) {
+  return (
+    <div className="not-first:mt-3">
+      <p>
+        <strong>{scenario.name}</strong>, over {seconds(scenario.for)}:
+      </p>
+      <ul>
+        {scenario.stimuli.map((stimulus) => (
+          <li key={stimulusSentence(stimulus)}>{stimulusSentence(stimulus)}</li>
+        ))}
+        {scenario.expect.map((expectation) => (
+          <li key={expectationSentence(expectation)}>{expectationSentence(expectation)}.</li>
+        ))}
+      </ul>
+      {result && (
+        <p className={result.passed ? 'text-soft' : 'font-semibold text-fault'}>
+          {result.passed ? 'The reference passes: ' : 'The reference does not pass: '}
+          {result.expectations.map((expectation) => expectation.observed).join('; ')}.
+        </p>
+      )}
+    </div>
   );
 }
 

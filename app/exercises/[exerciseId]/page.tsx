@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import type { Report } from '@/core/formats/report';
+import { check } from '@/core/judge/check';
 import { compileProgram } from '@/core/program';
 import { rehearse } from '@/core/rehearsal/rehearse';
 import { seenIntervals } from '@/core/rehearsal/seen';
@@ -38,6 +40,7 @@ export default async function WorksheetPage({
         data={data}
         figures={worksheetFigures(draft.exercise)}
         timelines={await timelines(draft.exercise)}
+        proof={await proof(draft.exercise)}
       />
     </View>
   );
@@ -75,4 +78,11 @@ async function timelines({ board, data, reference }: Exercise): Promise<readonly
       intervals: seenIntervals(changes, scenario.for),
     }));
   });
+}
+
+/** The check of the reference itself. */
+async function proof(exercise: Exercise): Promise<Pick<Report, 'verdict' | 'scenarios'>> {
+  const grammars = await nodeGrammars();
+  const program = compileProgram(exercise.data.program, exercise.board, grammars);
+  return check(exercise, { wiring: exercise.reference, program }, grammars);
 }

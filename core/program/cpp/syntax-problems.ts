@@ -2,7 +2,7 @@ import type { FindingCode } from '../../finding';
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { typeWords } from './types';
-import type { QuoteProblem, Token, TokenList } from './tokens';
+import type { QuoteProblem, StrayCharacter, Token, TokenList } from './tokens';
 
 const headerWords: ReadonlySet<string> = new Set(['if', 'for', 'while', 'switch']);
 const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };
@@ -15,6 +15,7 @@ const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}'
 export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly ProgramProblem[] {
   const quotes = list.quotes.map(quoteProblem);
   if (quotes.length > 0) return quotes;
+  if (list.strays.length > 0) return list.strays.map(strayProblem);
   const scan = new Scan(list.tokens);
   const found = [...scan.brackets(), ...scan.statements()].sort(
     (a, b) => a.line - b.line || a.column - b.column,
@@ -56,6 +57,24 @@ function quoteProblem(quote: QuoteProblem): ProgramProblem {
       length: 0,
       by: quote.quote,
     }),
+  );
+}
+
+function strayProblem({ character, plain, line, column }: StrayCharacter): ProgramProblem {
+  const isSpace = /\s|[\u200b\ufeff\u200e]/.test(character);
+  const name = isSpace ? 'an odd space, which looks like a usual one' : `the character ${character}`;
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line} has ${name} at column ${column}. A program only knows plain characters outside of texts.`,
+    [
+      `Was line ${line} pasted from a slide or a text program?`,
+      `The trouble is at column ${column} of line ${line}: ${name}.`,
+      plain === undefined
+        ? `Take it away in line ${line}.`
+        : `Type it again in line ${line}, as a plain ${isSpace ? 'space' : plain}.`,
+    ],
+    textRepair(`Type column ${column} of line ${line} again.`, { line, column, length: 1, by: plain ?? '' }),
   );
 }
 

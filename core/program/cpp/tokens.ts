@@ -19,15 +19,35 @@ export interface QuoteProblem {
   readonly closeColumn: number;
 }
 
+/** A character outside of texts and comments that no compiler takes, and the plain one for it. */
+export interface StrayCharacter {
+  readonly character: string;
+  readonly plain: string | undefined;
+  readonly line: number;
+  readonly column: number;
+}
+
 export interface TokenList {
   readonly tokens: readonly Token[];
   readonly quotes: readonly QuoteProblem[];
+  readonly strays: readonly StrayCharacter[];
   /** Deepest nesting of brackets. */
   readonly depth: number;
 }
 
 const punctuation =
   /^(?:<<=|>>=|\+\+|--|&&|\|\||==|!=|<=|>=|\+=|-=|\*=|\/=|%=|&=|\|=|\^=|<<|>>|->|::|[^\s\w])/;
+
+/** The ASCII character that a look-alike stands for: full-width forms, odd spaces and dashes. */
+function plainFor(character: string): string | undefined {
+  const code = character.charCodeAt(0);
+  if (code >= 0xff01 && code <= 0xff5e) return String.fromCharCode(code - 0xfee0);
+  if (/\s/.test(character)) return ' ';
+  if ('‐‑‒–—−'.includes(character)) return '-';
+  if (character === '\u037e') return ';';
+  if ('\u200b\ufeff\u200e'.includes(character)) return '';
+  return undefined;
+}
 
 /**
  * Splits C++ into tokens line by line, without comments and preprocessor lines. It never fails: the
@@ -36,6 +56,7 @@ const punctuation =
 export function tokenize(source: string): TokenList {
   const tokens: Token[] = [];
   const quotes: QuoteProblem[] = [];
+  const strays: StrayCharacter[] = [];
   let inComment = false;
   let inDirective = false;
   let depth = 0;
@@ -58,7 +79,7 @@ export function tokenize(source: string): TokenList {
         inComment = false;
         continue;
       }
-      const space = /^\s+/.exec(rest);
+      const space = /^[ \t\f\v]+/.exec(rest);
       if (space) {
         at += space[0].length;
         continue;
@@ -103,6 +124,9 @@ export function tokenize(source: string): TokenList {
       } else if ('“”„‘’«»'.includes(first)) {
         quotes.push({ kind: 'curly', quote: first, line, column: at + 1, closeColumn: at + 2 });
         push('punctuation', 1);
+      } else if (first > '~') {
+        strays.push({ character: first, plain: plainFor(first), line, column: at + 1 });
+        at += 1;
       } else {
         const sign = punctuation.exec(rest)?.[0] ?? first;
         if ('([{'.includes(sign)) deepest = Math.max(deepest, (depth += 1));
@@ -111,5 +135,5 @@ export function tokenize(source: string): TokenList {
       }
     }
   });
-  return { tokens, quotes, depth: deepest };
+  return { tokens, quotes, strays, depth: deepest };
 }

@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { ref } from '../brand';
+import { netlistOf } from '../wiring/netlist';
+import { readWiring } from '../wiring/read';
+import { fourBands } from './bands';
+import { prepareBench, solveBench, worstCaseMa, type PinDrive } from './bench';
+import { brightnessAt, glowAt } from './brightness';
+import type { Circuit, Element } from './circuit';
+import { fitJunction, junctionAt } from './junction';
+import { operatingPoint } from './operating-point';
+import { currentPath } from './paths';
+
+const resistor = (from: number, to: number, ohms: number): Element => ({ type: 'resistor', from, to, ohms });
+const source = (from: number, volts: number, ohms = 0): Element => ({ type: 'source', from, to: 0, volts, ohms });
+const amber = fitJunction(1.8, 2.1);
+const lamp = (from: number, to: number): Element => ({ type: 'junction', from, to, model: amber });
+const solve = (nodeCount: number, ...elements: readonly Element[]) => operatingPoint({ nodeCount, elements });
+
+describe('the operating point', () => {
+  test('of a divider is the ratio of its resistors', () => {
+    expect(solve(3, source(1, 5), resistor(1, 2, 1000), resistor(2, 0, 4000)).volts[2]).toBeCloseTo(4, 6);
+  });
+
+  test('of an unbalanced bridge agrees with the star-delta calculation', () => {
+    // 10 V; arms 100, 200 over 300, 100; bridge 50. Solved by hand with mesh currents:
+    // nodes from (v2-10)/100 + v2/300 + (v2-v3)/50 = 0 and (v3-10)/200 + v3/100 + (v3-v2)/50 = 0.
+    const { volts } = solve(4, source(1, 10), resistor(1, 2, 100), resistor(2, 0, 300), resistor(1, 3, 200), resistor(3, 0, 100), resistor(2, 3, 50));
+    const determinant = (1 / 100 + 1 / 300 + 1 / 50) * (1 / 200 + 1 / 100 + 1 / 50) - (1 / 50) ** 2;
+    const v2 = (0.1 * (1 / 200 + 1 / 100 + 1 / 50) + 0.05 / 50) / determinant;
+    expect(volts[2]).toBeCloseTo(v2, 6);
+  });
+
+  test('of a lamp satisfies the junction equation', () => {
+    const { volts, amps } = solve(3, source(1, 5), resistor(1, 2, 330), lamp(2, 0));
+    const inner = volts[2]! - amps[2]! * amber.seriesOhms;
+    expect(amps[2]).toBeCloseTo(amber.saturationA * Math.expm1(inner / amber.slopeVolts), 8);
+    expect(amps[1]).toBeCloseTo(amps[2]!, 9);
+  });
+
+  test('of two lamps in parallel shares the current equally, and in series doubles the voltage', () => {
+    const parallel = solve(3, source(1, 5), resistor(1, 2, 330), lamp(2, 0), lamp(2, 0));
+    expect(parallel.amps[2]).toBeCloseTo(parallel.amps[3]!, 12);
+    expect(parallel.amps[1]).toBeCloseTo(2 * parallel.amps[2]!, 9);
+    const series = solve(4, source(1, 9), resistor(1, 2, 330), lamp(2, 3), lamp(3, 0));
+    expect(series.volts[2]).toBeCloseTo(2 * series.volts[3]!, 6);
+  });
+
+  test('of a short is limited by the source alone', () => {
+    expect(solve(2, source(1, 5, 0.3), resistor(1, 0, 1e-3)).amps[1]).toBeCloseTo(5 / 0.301, 3);
+  });
+
+  test('of a lamp straight on a stiff source settles', () => {
+    const { trouble, amps } = solve(2, source(1, 5), lamp(1, 0));
+    expect(trouble).toBeNull();
+    expect(amps[1]).toBeGreaterThan(0.2);
+  });
+
+  test('names ideal sources that contradict each other', () => {
+    expect(solve(2, source(1, 5), source(1, 3)).trouble).toBe('contradiction');
+  });
+
+  test('marks nodes that nothing but leakage joins to ground as floating', () => {
+    const leak: Element = { type: 'resistor', from: 3, to: 0, ohms: 1e8, leak: true };
+    expect(solve(4, source(1, 5), resistor(2, 3, 100), leak).floating).toEqual([false, false, true, true]);
+  });
+
+  test('keeps to Kirchhoff’s current law on random circuits of resistors, sources and lamps', () => {
+    const node = fc.integer({ min: 0, max: 6 });
+    const element: fc.Arbitrary<Element> = fc.oneof(
+      fc.tuple(node, node, fc.double({ min: 1, max: 1e6, noNaN: true })).map(([from, to, ohms]) => resistor(from, to, ohms)),
+      fc.tuple(node, node).map(([from, to]) => lamp(from, to)),
+      fc.tuple(node, node, fc.double({ min: -12, max: 12, noNaN: true })).map(([from, to, volts]): Element => ({ type: 'source', from, to, volts, ohms: 1 })),
+    );
+    fc.assert(
+      fc.property(fc.array(element, { minLength: 1, maxLength: 14 }), (elements) => {
+        const circuit: Circuit = { nodeCount: 7, elements };
+        const { amps, trouble } = operatingPoint(circuit);
+        if (trouble) return;
+        for (let at = 1; at < 7; at += 1) {
+          const sum = elements.reduce((total, { from, to }, index) => total + (from === at ? amps[index]! : 0) - (to === at ? amps[index]! : 0), 0);
+          expect(Math.abs(sum)).toBeLessThan(1e-6);
+        }
+      }),
+      { numRuns: 500, seed: 7 },
+    );
+  });
+});
+
+describe('a junction', () => {
+  test('has the forward voltages it was fitted to', () => {
+    for (const [low, high] of [[1.8, 2.1], [2.65, 3.2], [1.7, 2.0]] as const) {
+      const model = fitJunction(low, high);
+      expect(junctionAt(model, low).amps).toBeCloseTo(1e-3, 6);
+      expect(junctionAt(model, high).amps).toBeCloseTo(20e-3, 5);
+    }
+  });
+
+  test('has the slope that its current has', () => {
+    const step = 1e-6;
+    for (const volts of [-2, 0.5, 1.7, 2.1, 5, 12]) {
+      const slope = (junctionAt(amber, volts + step).amps - junctionAt(amber, volts - step).amps) / (2 * step);
+      expect(junctionAt(amber, volts).siemens).toBeCloseTo(slope, 6);
+    }
+  });
+});
+
+const BEACON = `ref,kind,value,leg,at
+U1,board,learner-5v,,
+B1,breadboard,half,,
+D1,led,amber,anode,B1.e5
+D1,led,amber,cathode,B1.e6
+R1,resistor,330,1,B1.d6
+R1,resistor,330,2,B1.a-6
+W1,wire,yellow,1,U1.13
+W1,wire,yellow,2,B1.a5
+W2,wire,black,1,U1.GND
+W2,wire,black,2,B1.a-1
+`;
+
+function bench(text: string, drives: Readonly<Record<string, PinDrive>>) {
+  const read = readWiring(text);
+  if (!read.ok) throw new Error(read.problems[0]?.message);
+  const netlist = netlistOf(read.value);
+  return { wiring: read.value, netlist, point: solveBench(prepareBench(read.value, netlist), new Map(Object.entries(drives))) };
+}
+
+describe('a bench', () => {
+  test('lights the beacon’s lamp with the current that supply, driver, resistor and lamp leave', () => {
+    const { point } = bench(BEACON, { 13: { mode: 'high' } });
+    const { currentMa } = point.parts.get(ref('D1'))!;
+    // The loop: 5 V behind 0.3 Ω, a driver of 25 Ω, 330 Ω, and the junction at that current.
+    const lampVolts = point.volts[0]! - point.volts[1]!;
+    expect(currentMa).toBeCloseTo((1e3 * (5 - lampVolts)) / (0.3 + 25 + 330), 3);
+    expect(point.pins.get('13')!.currentMa).toBeCloseTo(currentMa, 6);
+    expect(currentMa).toBeGreaterThan(8);
+    expect(currentMa).toBeLessThan(9);
+  });
+
+  test('gives 84 mA from a pin whose lamp has no resistor', () => {
+    const { point } = bench(BEACON.replace('B1.a-6', 'B1.c6').replace('W2,wire,black,2,B1.a-1', 'W2,wire,black,2,B1.b6'), { 13: { mode: 'high' } });
+    expect(point.parts.get(ref('D1'))!.currentMa).toBeCloseTo(88, -1);
+  });
+
+  test('averages a pulsed pin over its period', () => {
+    const steady = bench(BEACON, { 13: { mode: 'high' } }).point.parts.get(ref('D1'))!.currentMa;
+    const pulsed = bench(BEACON, { 13: { mode: 'pwm', duty: 0.25 } }).point.parts.get(ref('D1'))!.currentMa;
+    expect(pulsed).toBeCloseTo(steady / 4, 4);
+  });
+
+  test('gives an interval around the nominal current in the worst case', () => {
+    const { wiring, netlist, point } = bench(BEACON, { 13: { mode: 'high' } });
+    const [low, high] = worstCaseMa(wiring, netlist, new Map([['13', { mode: 'high' as const }]])).get(ref('D1'))!;
+    const { currentMa } = point.parts.get(ref('D1'))!;
+    expect(low).toBeLessThan(currentMa * 0.9);
+    expect(high).toBeGreaterThan(currentMa * 1.1);
+  });
+
+  test('leaves a row that nothing feeds floating', () => {
+    const { point, netlist } = bench(BEACON.replace('B1.e5', 'B1.e9'), { 13: { mode: 'high' } });
+    const anode = [...netlist.nodeAt].find(([name]) => name === 'D1.anode')![1];
+    expect(point.volts[anode]).not.toBeNull();
+    const cut = bench(`${BEACON}R2,resistor,330,1,B1.a20\nR2,resistor,330,2,B1.a25\n`, {});
+    expect(cut.point.volts[cut.netlist.nodeAt.get('R2.1' as never)!]).toBeNull();
+  });
+
+  test('follows the current hole by hole from the pin to ground', () => {
+    const { wiring, netlist } = bench(BEACON, {});
+    const path = currentPath(wiring, netlist, { type: 'pin', ref: ref('U1'), pin: '13' })!;
+    expect(path.isComplete).toBe(true);
+    expect(path.steps.map((step) => step.type)).toEqual(['start', 'wire', 'strip', 'part', 'strip', 'part', 'strip', 'wire', 'arrives']);
+  });
+
+  test('says where a broken way stops', () => {
+    const reversed = bench(BEACON.replace('anode,B1.e5', 'anode,B1.x').replace('cathode,B1.e6', 'cathode,B1.e5').replace('B1.x', 'B1.e6'), {});
+    const path = currentPath(reversed.wiring, reversed.netlist, { type: 'pin', ref: ref('U1'), pin: '13' })!;
+    expect(path.isComplete).toBe(false);
+    expect(path.steps.at(-1)).toMatchObject({ type: 'stops', because: { blockedBy: 'D1' } });
+  });
+});
+
+describe('brightness', () => {
+  test('has the limits of a standard lamp', () => {
+    expect([0, 0.009, 0.01, 0.4, 0.5, 8].map(glowAt)).toEqual(['dark', 'dark', 'faint', 'faint', 'lit', 'lit']);
+    expect(brightnessAt(20)).toBeCloseTo(1, 6);
+    expect(brightnessAt(0)).toBe(0);
+    // A quarter of the light looks more than half as bright (CIE 1976: L* of 0.25 is 57.1).
+    expect(brightnessAt(5)).toBeCloseTo(0.571, 3);
+  });
+});
+
+describe('colour bands', () => {
+  test.each([
+    [330, 'orange orange brown'],
+    [4700, 'yellow violet red'],
+    [1e6, 'brown black green'],
+    [33, 'orange orange black'],
+    [2.2, 'red red gold'],
+    [10_000, 'brown black orange'],
+  ])('of %d Ω are %s', (ohms, bands) => {
+    expect(fourBands(ohms).slice(0, 3).join(' ')).toBe(bands);
+  });
+});
