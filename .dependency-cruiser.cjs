@@ -4,12 +4,20 @@ const outside = (folder, allowed) => ({
   comment: `${folder}/ may import ${allowed.join(', ') || 'nothing of ours'} only`,
   severity: 'error',
   from: { path: `^${folder}/`, pathNot: '\\.test\\.tsx?$' },
-  to: { path: '^(app|ui|server|workers|cli|core|grammars|demo|e2e|scripts|proxy)', pathNot: `^(${[folder, ...allowed].join('|')})/` },
+  to: {
+    path: '^(app|ui|server|workers|cli|core|grammars|demo|e2e|scripts|proxy)',
+    pathNot: `^(${[folder, ...allowed].join('|')})/`,
+  },
 });
 
 module.exports = {
   forbidden: [
-    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     outside('core', []),
     outside('grammars', ['core']),
     outside('cli', ['core', 'grammars']),
@@ -22,7 +30,10 @@ module.exports = {
       comment: 'the core imports small pure libraries only',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { dependencyTypes: ['core', 'npm', 'npm-dev'], pathNot: 'node_modules/(zod|papaparse|@types/papaparse)/' },
+      to: {
+        dependencyTypes: ['core', 'npm', 'npm-dev'],
+        pathNot: 'node_modules/(zod|papaparse|@types/papaparse)/',
+      },
     },
     {
       name: 'sql-stays-in-server',

@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['.next/', '.didaktor/', 'next-env.d.ts', 'node_modules/'] },
+  { ignores: ['.dependency-cruiser.cjs', '.next/', '.didaktor/', 'next-env.d.ts', 'node_modules/'] },
   js.configs.recommended,
   ...ts.configs.strict,
   {
@@ -22,9 +22,31 @@ export default ts.config(
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts'],
     rules: {
-      'no-restricted-globals': ['error', 'Date', 'window', 'document', 'process', 'performance', 'setTimeout', 'fetch'],
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'window',
+        'document',
+        'process',
+        'performance',
+        'setTimeout',
+        'fetch',
+      ],
     },
   },
-  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', URL: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } } },
+  {
+    files: ['**/*.mjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+        AbortSignal: 'readonly',
+      },
+    },
+  },
   { files: ['app/**/*.tsx', 'ui/**/*.tsx', 'ui/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
 );

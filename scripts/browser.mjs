@@ -6,6 +6,14 @@ import { chromiumProgram } from './machine/packages.mjs';
 export function launchBrowser() {
   return chromium.launch({
     executablePath: chromiumProgram(),
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
 }

@@ -92,6 +92,7 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
       ],
     });
   }
+  layers.push({ shapes: rowNameShapes(geometry) });
   const ghost = options.ghost && at(options.ghost);
   if (ghost) layers.push({ shapes: [{ type: 'circle', role: 'ghost', x: ghost.x, y: ghost.y, radius: 9 }] });
   return {
@@ -203,23 +204,32 @@ function sheetShapes(geometry: Geometry): readonly Shape[] {
         path: `M${geometry.columnX(first)} ${geometry.rowY(row)} H${geometry.columnX(last)}`,
       });
     }
-    const role = row % 5 === 0 ? 'row-name-fifth' : 'row-name';
-    const places = [
-      geometry.columnX('a') - 1.45 * PITCH,
-      ...(frame.hasRightSide ? [geometry.columnX('j') + 1.45 * PITCH] : []),
-    ];
-    for (const x of places)
-      shapes.push({
-        type: 'text',
-        role,
-        x,
-        y: geometry.rowY(row) + 4.5,
-        text: String(row),
-        anchor: 'middle',
-      });
   }
   shapes.push({ type: 'rect', role: 'sheet-edge', ...sheet });
   return shapes;
+}
+
+/** Row numbers, drawn last, so that a lead which crosses them leaves them readable. */
+function rowNameShapes(geometry: Geometry): readonly Shape[] {
+  const { sheet, frame } = geometry;
+  if (!sheet) return [];
+  const places = [
+    geometry.columnX('a') - 1.45 * PITCH,
+    ...(frame.hasRightSide ? [geometry.columnX('j') + 1.45 * PITCH] : []),
+  ];
+  return Array.from(
+    { length: frame.lastRow - frame.firstRow + 1 },
+    (_, index) => frame.firstRow + index,
+  ).flatMap((row) =>
+    places.map((x): Shape => ({
+      type: 'text',
+      role: row % 5 === 0 ? 'row-name-fifth' : 'row-name',
+      x,
+      y: geometry.rowY(row) + 4.5,
+      text: String(row),
+      anchor: 'middle',
+    })),
+  );
 }
 
 const columnLabel = (column: Column | Rail): string =>

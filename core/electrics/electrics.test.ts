@@ -12,7 +12,13 @@ import { operatingPoint } from './operating-point';
 import { currentPath } from './paths';
 
 const resistor = (from: number, to: number, ohms: number): Element => ({ type: 'resistor', from, to, ohms });
-const source = (from: number, volts: number, ohms = 0): Element => ({ type: 'source', from, to: 0, volts, ohms });
+const source = (from: number, volts: number, ohms = 0): Element => ({
+  type: 'source',
+  from,
+  to: 0,
+  volts,
+  ohms,
+});
 const amber = fitJunction(1.8, 2.1);
 const lamp = (from: number, to: number): Element => ({ type: 'junction', from, to, model: amber });
 const solve = (nodeCount: number, ...elements: readonly Element[]) => operatingPoint({ nodeCount, elements });
@@ -25,7 +31,15 @@ describe('the operating point', () => {
   test('of an unbalanced bridge agrees with the star-delta calculation', () => {
     // 10 V; arms 100, 200 over 300, 100; bridge 50. Solved by hand with mesh currents:
     // nodes from (v2-10)/100 + v2/300 + (v2-v3)/50 = 0 and (v3-10)/200 + v3/100 + (v3-v2)/50 = 0.
-    const { volts } = solve(4, source(1, 10), resistor(1, 2, 100), resistor(2, 0, 300), resistor(1, 3, 200), resistor(3, 0, 100), resistor(2, 3, 50));
+    const { volts } = solve(
+      4,
+      source(1, 10),
+      resistor(1, 2, 100),
+      resistor(2, 0, 300),
+      resistor(1, 3, 200),
+      resistor(3, 0, 100),
+      resistor(2, 3, 50),
+    );
     const determinant = (1 / 100 + 1 / 300 + 1 / 50) * (1 / 200 + 1 / 100 + 1 / 50) - (1 / 50) ** 2;
     const v2 = (0.1 * (1 / 200 + 1 / 100 + 1 / 50) + 0.05 / 50) / determinant;
     expect(volts[2]).toBeCloseTo(v2, 6);
@@ -68,9 +82,13 @@ describe('the operating point', () => {
   test('keeps to Kirchhoff’s current law on random circuits of resistors, sources and lamps', () => {
     const node = fc.integer({ min: 0, max: 6 });
     const element: fc.Arbitrary<Element> = fc.oneof(
-      fc.tuple(node, node, fc.double({ min: 1, max: 1e6, noNaN: true })).map(([from, to, ohms]) => resistor(from, to, ohms)),
+      fc
+        .tuple(node, node, fc.double({ min: 1, max: 1e6, noNaN: true }))
+        .map(([from, to, ohms]) => resistor(from, to, ohms)),
       fc.tuple(node, node).map(([from, to]) => lamp(from, to)),
-      fc.tuple(node, node, fc.double({ min: -12, max: 12, noNaN: true })).map(([from, to, volts]): Element => ({ type: 'source', from, to, volts, ohms: 1 })),
+      fc
+        .tuple(node, node, fc.double({ min: -12, max: 12, noNaN: true }))
+        .map(([from, to, volts]): Element => ({ type: 'source', from, to, volts, ohms: 1 })),
     );
     fc.assert(
       fc.property(fc.array(element, { minLength: 1, maxLength: 14 }), (elements) => {
@@ -78,7 +96,11 @@ describe('the operating point', () => {
         const { amps, trouble } = operatingPoint(circuit);
         if (trouble) return;
         for (let at = 1; at < 7; at += 1) {
-          const sum = elements.reduce((total, { from, to }, index) => total + (from === at ? amps[index]! : 0) - (to === at ? amps[index]! : 0), 0);
+          const sum = elements.reduce(
+            (total, { from, to }, index) =>
+              total + (from === at ? amps[index]! : 0) - (to === at ? amps[index]! : 0),
+            0,
+          );
           expect(Math.abs(sum)).toBeLessThan(1e-6);
         }
       }),
@@ -89,7 +111,11 @@ describe('the operating point', () => {
 
 describe('a junction', () => {
   test('has the forward voltages it was fitted to', () => {
-    for (const [low, high] of [[1.8, 2.1], [2.65, 3.2], [1.7, 2.0]] as const) {
+    for (const [low, high] of [
+      [1.8, 2.1],
+      [2.65, 3.2],
+      [1.7, 2.0],
+    ] as const) {
       const model = fitJunction(low, high);
       expect(junctionAt(model, low).amps).toBeCloseTo(1e-3, 6);
       expect(junctionAt(model, high).amps).toBeCloseTo(20e-3, 5);
@@ -99,7 +125,8 @@ describe('a junction', () => {
   test('has the slope that its current has', () => {
     const step = 1e-6;
     for (const volts of [-2, 0.5, 1.7, 2.1, 5, 12]) {
-      const slope = (junctionAt(amber, volts + step).amps - junctionAt(amber, volts - step).amps) / (2 * step);
+      const slope =
+        (junctionAt(amber, volts + step).amps - junctionAt(amber, volts - step).amps) / (2 * step);
       expect(junctionAt(amber, volts).siemens).toBeCloseTo(slope, 6);
     }
   });
@@ -122,7 +149,11 @@ function bench(text: string, drives: Readonly<Record<string, PinDrive>>) {
   const read = readWiring(text);
   if (!read.ok) throw new Error(read.problems[0]?.message);
   const netlist = netlistOf(read.value);
-  return { wiring: read.value, netlist, point: solveBench(prepareBench(read.value, netlist), new Map(Object.entries(drives))) };
+  return {
+    wiring: read.value,
+    netlist,
+    point: solveBench(prepareBench(read.value, netlist), new Map(Object.entries(drives))),
+  };
 }
 
 describe('a bench', () => {
@@ -138,7 +169,10 @@ describe('a bench', () => {
   });
 
   test('gives 84 mA from a pin whose lamp has no resistor', () => {
-    const { point } = bench(BEACON.replace('B1.a-6', 'B1.c6').replace('W2,wire,black,2,B1.a-1', 'W2,wire,black,2,B1.b6'), { 13: { mode: 'high' } });
+    const { point } = bench(
+      BEACON.replace('B1.a-6', 'B1.c6').replace('W2,wire,black,2,B1.a-1', 'W2,wire,black,2,B1.b6'),
+      { 13: { mode: 'high' } },
+    );
     expect(point.parts.get(ref('D1'))!.currentMa).toBeCloseTo(88, -1);
   });
 
@@ -150,7 +184,9 @@ describe('a bench', () => {
 
   test('gives an interval around the nominal current in the worst case', () => {
     const { wiring, netlist, point } = bench(BEACON, { 13: { mode: 'high' } });
-    const [low, high] = worstCaseMa(wiring, netlist, new Map([['13', { mode: 'high' as const }]])).get(ref('D1'))!;
+    const [low, high] = worstCaseMa(wiring, netlist, new Map([['13', { mode: 'high' as const }]])).get(
+      ref('D1'),
+    )!;
     const { currentMa } = point.parts.get(ref('D1'))!;
     expect(low).toBeLessThan(currentMa * 0.9);
     expect(high).toBeGreaterThan(currentMa * 1.1);
@@ -168,11 +204,26 @@ describe('a bench', () => {
     const { wiring, netlist } = bench(BEACON, {});
     const path = currentPath(wiring, netlist, { type: 'pin', ref: ref('U1'), pin: '13' })!;
     expect(path.isComplete).toBe(true);
-    expect(path.steps.map((step) => step.type)).toEqual(['start', 'wire', 'strip', 'part', 'strip', 'part', 'strip', 'wire', 'arrives']);
+    expect(path.steps.map((step) => step.type)).toEqual([
+      'start',
+      'wire',
+      'strip',
+      'part',
+      'strip',
+      'part',
+      'strip',
+      'wire',
+      'arrives',
+    ]);
   });
 
   test('says where a broken way stops', () => {
-    const reversed = bench(BEACON.replace('anode,B1.e5', 'anode,B1.x').replace('cathode,B1.e6', 'cathode,B1.e5').replace('B1.x', 'B1.e6'), {});
+    const reversed = bench(
+      BEACON.replace('anode,B1.e5', 'anode,B1.x')
+        .replace('cathode,B1.e6', 'cathode,B1.e5')
+        .replace('B1.x', 'B1.e6'),
+      {},
+    );
     const path = currentPath(reversed.wiring, reversed.netlist, { type: 'pin', ref: ref('U1'), pin: '13' })!;
     expect(path.isComplete).toBe(false);
     expect(path.steps.at(-1)).toMatchObject({ type: 'stops', because: { blockedBy: 'D1' } });
@@ -181,7 +232,14 @@ describe('a bench', () => {
 
 describe('brightness', () => {
   test('has the limits of a standard lamp', () => {
-    expect([0, 0.009, 0.01, 0.4, 0.5, 8].map(glowAt)).toEqual(['dark', 'dark', 'faint', 'faint', 'lit', 'lit']);
+    expect([0, 0.009, 0.01, 0.4, 0.5, 8].map(glowAt)).toEqual([
+      'dark',
+      'dark',
+      'faint',
+      'faint',
+      'lit',
+      'lit',
+    ]);
     expect(brightnessAt(20)).toBeCloseTo(1, 6);
     expect(brightnessAt(0)).toBe(0);
     // A quarter of the light looks more than half as bright (CIE 1976: L* of 0.25 is 57.1).

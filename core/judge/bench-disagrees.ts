@@ -1,6 +1,7 @@
 import { quantity, toFinding, type Finding } from '../finding';
 import { hasPassed } from '../formats/report';
 import { seenIntervals } from '../rehearsal/seen';
+import { observedSeconds } from '../rehearsal/trace';
 import type { Build, Examination } from './examine';
 
 /** What a student really saw on the bench. */
@@ -59,7 +60,7 @@ function computedSighting({ verdict, traces, scenarios }: Examination): Sighting
   const [trace] = traces;
   const glows = trace
     ? [...trace.lamps.values()].flatMap((changes) =>
-        seenIntervals(changes, trace.seconds).map((interval) => interval.glow),
+        seenIntervals(changes, observedSeconds(trace)).map((interval) => interval.glow),
       )
     : [];
   if (glows.includes('lit')) return 'other';

@@ -4,7 +4,7 @@ import { hasPassed, type Report, type Verdict } from '../formats/report';
 import type { Grammars } from '../program';
 import { benchDisagrees, type Sighting } from './bench-disagrees';
 import { examine, referenceOf, type Build, type Examination, type Reference } from './examine';
-import { byCause, isBehaviour, isProgram, isWiring } from './order';
+import { byCause, isProgram, isWiring } from './order';
 import type { Candidate } from './repair/candidate';
 import { findingOfMove } from './repair/classify';
 import { searchRepair } from './repair/search';
@@ -165,8 +165,5 @@ function causeOf(
   const inDomain = pool.filter(({ code }) =>
     candidate.domain === 'wiring' ? isWiring(code) : isProgram(code),
   );
-  const fallback = pool.filter(({ code }) =>
-    candidate.domain === 'wiring' ? isProgram(code) : isBehaviour(code),
-  );
-  return byCause(inDomain.length > 0 ? inDomain : fallback.length > 0 ? fallback : pool)[0];
+  return byCause(inDomain.length > 0 ? inDomain : pool)[0];
 }

@@ -7,7 +7,7 @@ import { expectationSentence, isPlayable } from '../formats/scenario';
 import type { Program } from '../program';
 import { rehearse } from '../rehearsal/rehearse';
 import { EYE_SECONDS, seenIntervals, type SeenInterval } from '../rehearsal/seen';
-import type { Trace } from '../rehearsal/trace';
+import { observedSeconds, type Trace } from '../rehearsal/trace';
 import { netlistOf, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import { lampBands, lampCurrents, type LampBands } from './bands';
@@ -165,7 +165,7 @@ function judgeScenarios(comparison: Comparison, traces: readonly Trace[]): reado
     const seen = (lamp: string): readonly SeenInterval[] | undefined => {
       if (!seenOf.has(lamp)) {
         const changes = trace.lamps.get(pairs.get(lamp)?.ref ?? ref(''));
-        seenOf.set(lamp, changes ? seenIntervals(changes, trace.seconds) : undefined);
+        seenOf.set(lamp, changes ? seenIntervals(changes, observedSeconds(trace)) : undefined);
       }
       return seenOf.get(lamp);
     };

@@ -1,5 +1,4 @@
 import {
-  behaviourCodes,
   findingCodes,
   programCodes,
   wiringCodes,
@@ -39,11 +38,9 @@ export function classOf(code: FindingCode): 0 | 1 | 2 | 3 {
   return 3;
 }
 
-/** Whether an observation belongs to what was wired, written or seen. */
+/** Whether a finding is about what was wired, or about what was written. */
 export const isWiring = (code: FindingCode): boolean => classOf(code) <= 1;
 export const isProgram = (code: FindingCode): boolean => (programCodes as readonly string[]).includes(code);
-export const isBehaviour = (code: FindingCode): boolean =>
-  (behaviourCodes as readonly string[]).includes(code);
 
 /** Drops what stands behind another of its group. */
 function firstOfGroups(observations: readonly Observation[]): readonly Observation[] {

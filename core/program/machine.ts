@@ -7,7 +7,9 @@ export type EndReason =
   /** Calls and variables ran over the board's memory; the board would start again. */
   | 'memory'
   /** More was printed than is kept. */
-  | 'output';
+  | 'output'
+  /** Pins changed more often than is kept; what follows would be more of the same. */
+  | 'changes';
 
 /** Thrown to leave a program from wherever it is; caught where the run was started. */
 export class Stop extends Error {

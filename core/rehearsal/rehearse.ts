@@ -23,8 +23,8 @@ export interface RehearsalOptions {
 }
 
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
-const DEFAULT_STEPS = 6_000_000;
-const MOST_CHANGES = 100_000;
+const DEFAULT_STEPS = 15_000_000;
+const MOST_CHANGES = 20_000;
 
 /** Runs a compiled program on a wiring. The same input gives the same trace. */
 export function rehearse(
@@ -197,6 +197,7 @@ class BoardHost implements ProgramHost {
       serialStarted: this.serial.started,
       unknownPins: this.unknownPins,
       silentErrors: machine.silentErrors,
+      steps: machine.options.steps - machine.stepsLeft,
       ended: {
         reason,
         at: machine.seconds,
@@ -238,7 +239,7 @@ class BoardHost implements ProgramHost {
     const changes = this.pinChanges.get(name) ?? [];
     changes.push({ at: this.machine.seconds, drive, line });
     this.pinChanges.set(name, changes);
-    if ((this.changeCount += 1) > MOST_CHANGES) throw new Stop('output');
+    if ((this.changeCount += 1) > MOST_CHANGES) throw new Stop('changes');
     this.recordLamps();
   }
 

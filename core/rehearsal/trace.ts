@@ -38,6 +38,8 @@ export interface Trace {
   /** Numbers that the program used as pins and the board does not have. */
   readonly unknownPins: readonly { readonly number: number; readonly line: number }[];
   readonly silentErrors: readonly SilentError[];
+  /** Steps of the budget that the run took. */
+  readonly steps: number;
   readonly ended: {
     readonly reason: EndReason;
     readonly at: number;
@@ -50,3 +52,7 @@ export interface Trace {
 /** The word for a drive in tables and traces: `high`, `pullup`, `pwm:128` on a board with that range. */
 export const driveText = (drive: PinDrive, pwmRange: number): string =>
   drive.mode === 'pwm' ? `pwm:${Math.round(drive.duty * pwmRange)}` : drive.mode;
+
+/** Seconds of the run that the trace tells of: all, unless it was cut because pins changed too often. */
+export const observedSeconds = ({ seconds, ended }: Trace): number =>
+  ended.reason === 'changes' ? ended.at : seconds;

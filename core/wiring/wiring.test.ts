@@ -24,7 +24,9 @@ function refusal(text: string) {
 describe('a wiring table', () => {
   test('is read with commas, semicolons or tabs, in any case, with or without the name of the breadboard', () => {
     const comma = wiring('D1,led,amber,anode,B1.e5\nR1,resistor,4k7,1,d6\n');
-    const semicolon = readWiring('REF;Kind;value;LEG;at\nu1;BOARD;learner-5v;;\nb1;breadboard;half;;\nd1;LED;Amber;Anode; E5\nr1;resistor;4,7k;1;B1.d6\n');
+    const semicolon = readWiring(
+      'REF;Kind;value;LEG;at\nu1;BOARD;learner-5v;;\nb1;breadboard;half;;\nd1;LED;Amber;Anode; E5\nr1;resistor;4,7k;1;B1.d6\n',
+    );
     const tab = readWiring(`${HEAD}D1,led,amber,anode,e5\nR1,resistor,4700 Ω,1,d6\n`.replace(/,/g, '\t'));
     expect(semicolon.ok && writeTable(semicolon.value)).toBe(writeTable(comma));
     expect(tab.ok && writeTable(tab.value)).toBe(writeTable(comma));
@@ -45,12 +47,37 @@ describe('a wiring table', () => {
     ['an unknown leg', `${HEAD}D1,led,amber,nose,B1.e3\n`, 4, '“nose” is no leg'],
     ['an unknown colour', `${HEAD}D1,led,plaid,anode,B1.e3\n`, 4, '“plaid” is not a lamp colour'],
     ['a value that is none', `${HEAD}R1,resistor,lots,1,B1.e3\n`, 4, '“lots” is not a resistance'],
-    ['two ends in one hole', `${HEAD}W1,wire,red,1,B1.e3\nW2,wire,red,1,B1.e3\n`, 5, 'hole e3 already holds W1.1'],
-    ['two wires in one socket', `${HEAD}W1,wire,red,1,U1.13\nW2,wire,red,1,U1.13\n`, 5, 'socket 13 already holds W1.1'],
-    ['a fourth wire in three grounds', `${HEAD}W1,wire,red,1,U1.GND\nW2,wire,red,1,U1.GND\nW3,wire,red,1,U1.GND\nW4,wire,red,1,U1.GND\n`, 7, 'already holds'],
+    [
+      'two ends in one hole',
+      `${HEAD}W1,wire,red,1,B1.e3\nW2,wire,red,1,B1.e3\n`,
+      5,
+      'hole e3 already holds W1.1',
+    ],
+    [
+      'two wires in one socket',
+      `${HEAD}W1,wire,red,1,U1.13\nW2,wire,red,1,U1.13\n`,
+      5,
+      'socket 13 already holds W1.1',
+    ],
+    [
+      'a fourth wire in three grounds',
+      `${HEAD}W1,wire,red,1,U1.GND\nW2,wire,red,1,U1.GND\nW3,wire,red,1,U1.GND\nW4,wire,red,1,U1.GND\n`,
+      7,
+      'already holds',
+    ],
     ['a leg placed twice', `${HEAD}W1,wire,red,1,B1.e3\nW1,wire,red,1,B1.e4\n`, 5, 'W1.1 is placed twice'],
-    ['a resistor beyond its reach', `${HEAD}R1,resistor,330,1,B1.a1\nR1,resistor,330,2,B1.a22\n`, 5, 'spans at most 50 mm'],
-    ['a lamp beyond its reach', `${HEAD}D1,led,red,anode,B1.a1\nD1,led,red,cathode,B1.a14\n`, 5, 'spans at most 30 mm'],
+    [
+      'a resistor beyond its reach',
+      `${HEAD}R1,resistor,330,1,B1.a1\nR1,resistor,330,2,B1.a22\n`,
+      5,
+      'spans at most 50 mm',
+    ],
+    [
+      'a lamp beyond its reach',
+      `${HEAD}D1,led,red,anode,B1.a1\nD1,led,red,cathode,B1.a14\n`,
+      5,
+      'spans at most 30 mm',
+    ],
     ['a column too many', 'ref,kind,value,leg,at,note\n', 1, '“note” is a column too many'],
     ['a missing column', 'ref,kind,value,leg\n', 1, 'at is missing'],
     ['a cell too many', `${HEAD}W1,wire,red,1,B1.e3,hello\n`, 4, '“hello” is one too many'],
@@ -74,7 +101,12 @@ describe('a wiring table', () => {
   });
 
   test('never throws, whatever the text', () => {
-    fc.assert(fc.property(fc.string({ unit: 'binary', maxLength: 300 }), (text) => typeof readWiring(HEAD + text).ok === 'boolean'));
+    fc.assert(
+      fc.property(
+        fc.string({ unit: 'binary', maxLength: 300 }),
+        (text) => typeof readWiring(HEAD + text).ok === 'boolean',
+      ),
+    );
   });
 });
 
@@ -87,27 +119,38 @@ describe('a netlist', () => {
 
   test('joins a rail over its whole length, wires, clip leads, and all grounds of the board', () => {
     const { nodeAt } = netlistOf(
-      wiring('W1,wire,black,1,U1.GND\nW1,wire,black,2,a-1\nW2,wire,black,1,a-30\nW2,wire,black,2,c9\nW3,wire,black,1,U1.GND\nD1,led,red,cathode,e9\nC1,clip,red,1,D1.cathode\nC1,clip,red,2,U1.7\n'),
+      wiring(
+        'W1,wire,black,1,U1.GND\nW1,wire,black,2,a-1\nW2,wire,black,1,a-30\nW2,wire,black,2,c9\nW3,wire,black,1,U1.GND\nD1,led,red,cathode,e9\nC1,clip,red,1,D1.cathode\nC1,clip,red,2,U1.7\n',
+      ),
     );
     const ground = nodeAt.get(pointName('U1.GND'));
-    for (const point of ['B1.a-1', 'B1.a-30', 'B1.c9', 'D1.cathode', 'W3.2', 'U1.7']) expect(nodeAt.get(pointName(point)), point).toBe(ground);
+    for (const point of ['B1.a-1', 'B1.a-30', 'B1.c9', 'D1.cathode', 'W3.2', 'U1.7'])
+      expect(nodeAt.get(pointName(point)), point).toBe(ground);
     expect(nodeAt.get(pointName('D1.anode'))).not.toBe(ground);
   });
 
   test('agrees with a naive joining of points on random wirings', () => {
     const hole = fc.oneof(
-      fc.tuple(fc.constantFrom(...columns), fc.integer({ min: 1, max: 6 })).map(([column, row]) => `${column}${row}`),
-      fc.tuple(fc.constantFrom(...rails), fc.integer({ min: 1, max: 6 })).map(([rail, row]) => `${rail}${row}`),
+      fc
+        .tuple(fc.constantFrom(...columns), fc.integer({ min: 1, max: 6 }))
+        .map(([column, row]) => `${column}${row}`),
+      fc
+        .tuple(fc.constantFrom(...rails), fc.integer({ min: 1, max: 6 }))
+        .map(([rail, row]) => `${rail}${row}`),
     );
     fc.assert(
       fc.property(fc.uniqueArray(hole, { minLength: 2, maxLength: 16 }), (holes) => {
         const pairs = holes.slice(0, holes.length - (holes.length % 2));
-        const rows = pairs.map((at, index) => `W${Math.floor(index / 2) + 1},wire,red,${(index % 2) + 1},${at}`).join('\n');
+        const rows = pairs
+          .map((at, index) => `W${Math.floor(index / 2) + 1},wire,red,${(index % 2) + 1},${at}`)
+          .join('\n');
         const { nodeAt } = netlistOf(wiring(`${rows}\n`));
         const naive = naiveNodes(pairs);
         for (const one of pairs)
           for (const other of pairs)
-            expect(nodeAt.get(pointName(`B1.${one}`)) === nodeAt.get(pointName(`B1.${other}`))).toBe(naive.get(one) === naive.get(other));
+            expect(nodeAt.get(pointName(`B1.${one}`)) === nodeAt.get(pointName(`B1.${other}`))).toBe(
+              naive.get(one) === naive.get(other),
+            );
       }),
       { numRuns: 200 },
     );
@@ -116,9 +159,10 @@ describe('a netlist', () => {
 
 /** Labels every hole and relabels until nothing changes: slow, and plainly right. */
 function naiveNodes(pairs: readonly string[]): ReadonlyMap<string, number> {
-  const strip = (hole: string): string => (/[+-]/.test(hole) ? hole.slice(0, 2) : `${hole[0]! <= 'e' ? 'left' : 'right'}${hole.slice(1)}`);
+  const strip = (hole: string): string =>
+    /[+-]/.test(hole) ? hole.slice(0, 2) : `${hole[0]! <= 'e' ? 'left' : 'right'}${hole.slice(1)}`;
   const label = new Map(pairs.map((hole, index) => [hole, index]));
-  for (let changed = true; changed; ) {
+  for (let changed = true; changed;) {
     changed = false;
     pairs.forEach((one, i) =>
       pairs.forEach((other, j) => {

@@ -207,6 +207,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
                 changeQuietly((now) => ({ ...now, hintsTaken: now.hintsTaken + 1 }));
               }}
               onApply={applyRepair}
+              onHandIn={() => setPanel('hand-in')}
               onFollow={read.wiring && findPath(read.wiring) ? () => setStep(0) : undefined}
             />
           )}

@@ -15,10 +15,19 @@ interface ResultPanelProps {
   readonly onHint: () => void;
   readonly onApply: (finding: Finding) => void;
   readonly onFollow: (() => void) | undefined;
+  readonly onHandIn: () => void;
 }
 
 /** What the check says: what is seen first, then one hint after the other. */
-export function ResultPanel({ result, isStale, hintLevel, onHint, onApply, onFollow }: ResultPanelProps) {
+export function ResultPanel({
+  result,
+  isStale,
+  hintLevel,
+  onHint,
+  onApply,
+  onFollow,
+  onHandIn,
+}: ResultPanelProps) {
   return (
     <section aria-label="What the check says" aria-live="polite" className="border-t border-ink px-5 py-4">
       {result.state === 'idle' && (
@@ -43,6 +52,7 @@ export function ResultPanel({ result, isStale, hintLevel, onHint, onApply, onFol
             onHint={onHint}
             onApply={onApply}
             onFollow={onFollow}
+            onHandIn={onHandIn}
           />
         </div>
       )}
@@ -50,7 +60,10 @@ export function ResultPanel({ result, isStale, hintLevel, onHint, onApply, onFol
   );
 }
 
-interface OutcomeProps extends Pick<ResultPanelProps, 'hintLevel' | 'onHint' | 'onApply' | 'onFollow'> {
+interface OutcomeProps extends Pick<
+  ResultPanelProps,
+  'hintLevel' | 'onHint' | 'onApply' | 'onFollow' | 'onHandIn'
+> {
   readonly report: Report;
 }
 
@@ -58,10 +71,10 @@ interface OutcomeProps extends Pick<ResultPanelProps, 'hintLevel' | 'onHint' | '
 const isDangerous = (finding: Finding): boolean =>
   ['supply-short', 'pin-short'].includes(finding.code) || finding.severity === 'risk';
 
-function Outcome({ report, hintLevel, onHint, onApply, onFollow }: OutcomeProps) {
+function Outcome({ report, hintLevel, onHint, onApply, onFollow, onHandIn }: OutcomeProps) {
   const causes = report.findings.filter((finding) => finding.cause);
   const [cause] = causes;
-  if (hasPassed(report.verdict) || !cause) return <Passed report={report} />;
+  if (hasPassed(report.verdict) || !cause) return <Passed report={report} onHandIn={onHandIn} />;
   const level = isDangerous(cause) ? 3 : hintLevel;
   const canApply = cause.repair?.edits.some((edit) => !('replace' in edit));
   return (
@@ -72,11 +85,12 @@ function Outcome({ report, hintLevel, onHint, onApply, onFollow }: OutcomeProps)
       <div className="grid gap-3">
         <h2 className="text-title">{headline(report, cause, level)}</h2>
         {level < 3 && seenText(report) && <p className="text-bench">{seenText(report)}</p>}
+        {level === 3 && <p className="text-bench">{restOf(cause.message)}</p>}
         <ol className="grid gap-1.5 text-bench">
-          {cause.hints.slice(0, level).map((hint, index) => (
+          {cause.hints.slice(Math.max(0, level - 1), level).map((hint) => (
             <li key={hint} className="grid grid-cols-[4.2rem_minmax(0,1fr)]">
-              <span className="pt-0.5 text-note text-soft">hint {index + 1}</span>
-              <span className={index === level - 1 ? 'font-semibold' : ''}>{hint}</span>
+              <span className="pt-0.5 text-note text-soft">hint {level}</span>
+              <span className="font-semibold">{hint}</span>
             </li>
           ))}
         </ol>
@@ -106,14 +120,17 @@ function Outcome({ report, hintLevel, onHint, onApply, onFollow }: OutcomeProps)
 }
 
 function headline(report: Report, cause: Finding, level: number): string {
-  if (level === 3) return cause.message;
-  if (report.verdict === 'cannot-tell') return cause.message;
+  if (level === 3 || report.verdict === 'cannot-tell') return firstSentence(cause.message);
   return cause.line === undefined
     ? 'It does not do its job yet.'
     : cause.code.startsWith('syntax') || cause.code.startsWith('name')
       ? 'The board would not take this program.'
       : 'It does not do its job yet.';
 }
+
+/** A message says in its first sentence what is there, and in the rest what it does. */
+const firstSentence = (message: string): string => /^.*?\.(?= |$)/.exec(message)?.[0] ?? message;
+const restOf = (message: string): string => message.slice(firstSentence(message).length).trim();
 
 /** What a watcher would see, from the first scenario that fails. */
 function seenText(report: Report): string | undefined {
@@ -124,7 +141,7 @@ function seenText(report: Report): string | undefined {
   return `Wanted: ${failed.expected}. Seen: ${failed.observed}.`;
 }
 
-function Passed({ report }: { readonly report: Report }) {
+function Passed({ report, onHandIn }: { readonly report: Report; readonly onHandIn: () => void }) {
   const [isOpen, setOpen] = useState(false);
   const advice = report.findings.filter((finding) => finding.code !== 'bench-disagrees');
   const said = report.findings.find((finding) => finding.code === 'bench-disagrees');
@@ -146,6 +163,11 @@ function Passed({ report }: { readonly report: Report }) {
           {seen.map((text) => text.charAt(0).toUpperCase() + text.slice(1)).join('. ')}.
         </p>
         {said && <p className="text-bench font-semibold">{said.message}</p>}
+        <div className="mt-1">
+          <Button look="main" size="roomy" onClick={onHandIn}>
+            Say what you saw, and hand in
+          </Button>
+        </div>
         {advice.length > 0 && (
           <div>
             <Button look="quiet" onClick={() => setOpen((open) => !open)} aria-expanded={isOpen}>

@@ -60,11 +60,12 @@ export function useHandIn(
 
   useEffect(() => {
     if (!pending) return undefined;
-    void send(pending);
     const again = (): void => void send(pending);
+    const first = setTimeout(again, 0);
     const timer = setInterval(again, SECONDS_BETWEEN_TRIES * 1000);
     window.addEventListener('online', again);
     return () => {
+      clearTimeout(first);
       clearInterval(timer);
       window.removeEventListener('online', again);
     };

@@ -2,7 +2,7 @@
 
 import { LogOut, Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Keys } from '../design/Button';
 import { Mark } from './Mark';
 import { Palette, type Destination } from './Palette';
@@ -98,15 +98,22 @@ export function Bar({ places, title, facts, actions, viewerName, destinations, s
   );
 }
 
+/** Tells whoever asks when the theme of the document changes. */
+function onThemeChange(tell: () => void): () => void {
+  const observer = new MutationObserver(tell);
+  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => observer.disconnect();
+}
+
+const themeNow = (): 'light' | 'dark' =>
+  document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light';
+
 function ThemeToggle() {
-  const [theme, setTheme] = useState<'light' | 'dark'>('light');
-  // The page is rendered with the theme of the cookie; the button learns it from there.
-  useEffect(() => setTheme(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light'), []);
+  const theme = useSyncExternalStore(onThemeChange, themeNow, () => 'light');
   const toggle = (): void => {
     const next = theme === 'dark' ? 'light' : 'dark';
-    document.documentElement.dataset['theme'] = next;
     document.cookie = `didaktor-theme=${next}; path=/; max-age=31536000; samesite=lax`;
-    setTheme(next);
+    document.documentElement.dataset['theme'] = next;
   };
   return (
     <button

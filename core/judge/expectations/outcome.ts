@@ -2,7 +2,7 @@ import type { Ref } from '../../brand';
 import type { Observation } from '../../finding';
 import type { Expectation } from '../../formats/scenario';
 import type { SeenInterval } from '../../rehearsal/seen';
-import type { Trace } from '../../rehearsal/trace';
+import { observedSeconds, type Trace } from '../../rehearsal/trace';
 import type { Wiring } from '../../wiring/wiring';
 
 /** What one expectation came to. */
@@ -40,5 +40,5 @@ export function within(
 /** The window of an expectation within a run. */
 export const windowOf = (expectation: Expectation, trace: Trace): readonly [number, number] => [
   expectation.from ?? 0,
-  Math.min(expectation.to ?? trace.seconds, trace.seconds),
+  Math.min(expectation.to ?? trace.seconds, observedSeconds(trace)),
 ];

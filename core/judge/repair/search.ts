@@ -17,6 +17,8 @@ export interface RepairSet {
 
 /** Most full checks that one search makes. */
 const MOST_CHECKS = 900;
+/** Steps of programs that one search runs: a busy program is not run again and again. */
+const MOST_STEPS = 3_000_000;
 /** First changes that are kept to try second ones on. */
 const BEAM = 8;
 
@@ -44,6 +46,7 @@ interface Tried {
 class RepairSearch {
   private readonly checked = new Map<string, Examination>();
   private checks = 0;
+  private steps = 0;
 
   constructor(
     private readonly reference: Reference,
@@ -59,7 +62,7 @@ class RepairSearch {
       if (!tried) return undefined;
       start = tried;
     }
-    if (hasPassed(start.examination.verdict)) return start;
+    if (isRepaired(start.examination)) return start;
     return this.oneMore(start) ?? this.oneOfEach(start) ?? this.twoMore(start);
   }
 
@@ -108,9 +111,10 @@ class RepairSearch {
     const key = `${netlistKey(build.wiring, netlist)}\n${build.program.source}`;
     let examination = this.checked.get(key);
     if (!examination) {
-      if (this.checks >= MOST_CHECKS) return undefined;
+      if (this.checks >= MOST_CHECKS || this.steps >= MOST_STEPS) return undefined;
       this.checks += 1;
       examination = examine(this.reference, build);
+      this.steps += examination.traces.reduce((sum, trace) => sum + trace.steps, 0);
       this.checked.set(key, examination);
     }
     return {
@@ -124,7 +128,7 @@ class RepairSearch {
   private oneMore(start: Tried): RepairSet | undefined {
     for (const candidate of this.singles(start)) {
       const tried = this.attempt(start, candidate);
-      if (tried && hasPassed(tried.examination.verdict)) return tried;
+      if (tried && isRepaired(tried.examination)) return tried;
     }
     return undefined;
   }
@@ -146,7 +150,7 @@ class RepairSearch {
       .filter((candidate) => candidate.domain === 'program')
       .flatMap((candidate) => {
         const tried = this.attempt(onIdeal, candidate);
-        return tried && hasPassed(tried.examination.verdict) ? [candidate] : [];
+        return tried && isRepaired(tried.examination) ? [candidate] : [];
       })
       .slice(0, 3);
     const pairs = wirings
@@ -154,7 +158,7 @@ class RepairSearch {
       .sort((a, b) => a.cost - b.cost);
     for (const { wiring, program } of pairs) {
       const tried = this.attempt(wiring, program);
-      if (tried && hasPassed(tried.examination.verdict)) return tried;
+      if (tried && isRepaired(tried.examination)) return tried;
     }
     return undefined;
   }
@@ -202,7 +206,7 @@ class RepairSearch {
       for (const candidate of this.singles(tried)) {
         if (best && tried.cost + candidate.cost >= best.cost) break;
         const second = this.attempt(tried, candidate);
-        if (second && hasPassed(second.examination.verdict)) {
+        if (second && isRepaired(second.examination)) {
           best = second;
           break;
         }
@@ -210,6 +214,10 @@ class RepairSearch {
     return best;
   }
 }
+
+/** A build is repaired when it passes, and on the pins that the exercise asks for. */
+const isRepaired = ({ verdict, observations }: Examination): boolean =>
+  hasPassed(verdict) && observations.every(({ code }) => code !== 'wrong-pin');
 
 /** How far a build is from passing: differences of the circuit, failed scenarios, faults and risks. */
 function nearness({ match, scenarios, observations }: Examination): number {

@@ -254,7 +254,10 @@ class WiringEdits {
       }
   }
 
-  /** Puts a part that the exercise has and the build lacks into the path at some leg or wire end. */
+  /**
+   * Puts in a part that the exercise has and the build lacks: between two strips that are in use, or
+   * into the path at some leg or wire end.
+   */
   *addedParts(): Iterable<Candidate> {
     const pairs = correspondence({
       exercise: this.reference.exercise,
@@ -266,6 +269,7 @@ class WiringEdits {
     );
     for (const wanted of missing) {
       const name = findPart(this.wiring, wanted.ref) ? this.freeName(kindOf(wanted.kind).prefix) : wanted.ref;
+      yield* this.bridging(wanted, name);
       for (const part of this.wiring.parts)
         for (const leg of part.legs) {
           if (!leg.at || leg.at.type === 'leg') continue;
@@ -308,6 +312,40 @@ class WiringEdits {
           }
         }
     }
+  }
+
+  private *bridging(wanted: PlacedPart, name: Ref): Iterable<Candidate> {
+    const points = [...this.strips.values()].filter((point) => point.type !== 'leg');
+    const { symmetrical } = kindOf(wanted.kind);
+    for (const [first, one] of points.entries())
+      for (const [second, other] of points.entries()) {
+        if (first === second || (symmetrical && first > second)) continue;
+        const from = this.freeHole(one, null);
+        const to = this.freeHole(other, one);
+        if (!from || !to) continue;
+        const added: PlacedPart = {
+          ref: name,
+          kind: wanted.kind,
+          value: wanted.value,
+          legs: legsAt(wanted.kind, [from, to]),
+        };
+        if (overreachOf(added)) continue;
+        yield candidate(
+          [
+            {
+              add: this.rows(
+                name,
+                wanted.kind,
+                wanted.value.text,
+                added.legs.map((placed) => [placed.leg, placed.at!]),
+              ),
+            },
+          ],
+          cost.addPart - 0.5,
+          `Put ${partText(added)} between ${placeText(from)} and ${placeText(to)}.`,
+          (wiring) => this.withNewPart(wiring, added),
+        );
+      }
   }
 
   /** A row that nothing is in, near to a leg and within its reach. */

@@ -51,9 +51,9 @@ export function emitBuiltin(
         if (!watched) machine.clockEscaped = true;
         // The timer behind micros counts every 64th cycle of a 16 MHz clock: steps of four.
         const count = isMillis
-          ? Math.floor(machine.seconds * 1e3 + 1e-9)
-          : Math.floor(machine.seconds * 2.5e5 + 1e-9) * 4;
-        return fit(count % 2 ** 32);
+          ? Math.floor((machine.cycles * 1e3) / machine.clockHz)
+          : Math.floor((machine.cycles * 2.5e5) / machine.clockHz) * 4;
+        return count >>> 0;
       };
     }
     case 'min':

@@ -555,13 +555,22 @@ export function countsUntilTurn(
   type: IntegerType,
   holds: (running: number, fixed: number) => boolean,
 ): number {
-  const fit = conversionTo(type);
   const now = holds(running, fixed);
   const lowest = type.signed ? -(2 ** 31) : 0;
-  const until = (value: number): number => {
-    const counts = (((value - running) % 2 ** 32) + 2 ** 32) % 2 ** 32;
-    return counts === 0 ? 2 ** 32 : counts;
-  };
-  const turns = [until(fixed), until(fit(fixed + 1)), until(lowest)].sort((a, b) => a - b);
-  return turns.find((counts) => holds(fit(running + counts), fixed) !== now) ?? 2 ** 32;
+  const meets = countsTo(running, fixed);
+  const passes = countsTo(running, fixed + 1);
+  const wraps = countsTo(running, lowest);
+  // Each of the three moments, in turn of time; the answer can change at no other.
+  let turn = 2 ** 32;
+  for (const counts of [meets, passes, wraps])
+    if (counts < turn && holds(wrapped(running + counts, type), fixed) !== now) turn = counts;
+  return turn;
 }
+
+/** Counts until a running number of 32 bits shows `value`, at least one. */
+const countsTo = (running: number, value: number): number => {
+  const counts = (value - running) >>> 0;
+  return counts === 0 ? 2 ** 32 : counts;
+};
+
+const wrapped = (value: number, type: IntegerType): number => (type.signed ? value | 0 : value >>> 0);

@@ -3,6 +3,7 @@ import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
 import { Layout } from './scope';
+import { missing } from './syntax-problems';
 import { declareParameter, readBlock, readDeclaration } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
 import { typeNamed, type ScalarType } from './types';
@@ -28,6 +29,8 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       if (signature) definitions.push({ node, signature });
     }
   }
+  // A head that could not be read may be the very one that would be missed.
+  const headsAreRead = context.problems.length === 0;
   const globals: Statement[] = [];
   for (const node of top) {
     if (node.type === 'declaration') {
@@ -40,8 +43,8 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const functions = definitions.map(({ node, signature }) => readFunction(node, signature, context));
   const setup = context.functions.get('setup');
   const loop = context.functions.get('loop');
-  if (!setup) context.report(missingEntry('setup', 'runs once at the start', context));
-  if (!loop) context.report(missingEntry('loop', 'repeats for ever', context));
+  if (!setup && headsAreRead) context.report(missingEntry('setup', 'runs once at the start', context));
+  if (!loop && headsAreRead) context.report(missingEntry('loop', 'repeats for ever', context));
   const problems = [...context.problems].sort((a, b) => a.line - b.line || a.column - b.column);
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
   return {
@@ -120,6 +123,12 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
   const declarator = node.childForFieldName('declarator');
   const nameNode = declarator?.childForFieldName('declarator');
   const typeNode = node.childForFieldName('type');
+  if (declarator?.type === 'identifier') {
+    const { endLine, endColumn } = spanOf(declarator);
+    const why = 'A function has parentheses after its name, even when nothing is in them.';
+    context.report(missing('syntax-paren', { text: declarator.text, line: endLine, endColumn }, '()', why));
+    return undefined;
+  }
   if (declarator?.type !== 'function_declarator' || nameNode?.type !== 'identifier' || !typeNode) {
     context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
     return undefined;

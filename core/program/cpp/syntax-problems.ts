@@ -79,7 +79,12 @@ function strayProblem({ character, plain, line, column }: StrayCharacter): Progr
 }
 
 /** A missing character, which stands at the end of the token before it. */
-function missing(code: FindingCode, after: Token, by: string, why: string): ProgramProblem {
+export function missing(
+  code: FindingCode,
+  after: Pick<Token, 'text' | 'line' | 'endColumn'>,
+  by: string,
+  why: string,
+): ProgramProblem {
   const name =
     {
       ';': 'semicolon',
@@ -87,6 +92,7 @@ function missing(code: FindingCode, after: Token, by: string, why: string): Prog
       ')': 'closing parenthesis',
       '{': 'opening brace',
       '}': 'closing brace',
+      '()': 'pair of parentheses',
     }[by] ?? by;
   const place = { line: after.line, column: after.endColumn };
   const insertion = by === '}' ? '\n}' : by === '{' ? ' {' : by;
