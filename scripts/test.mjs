@@ -5,7 +5,14 @@ import { join } from 'node:path';
 import { buildIfChanged } from './machine/build.mjs';
 import { startCluster } from './machine/cluster.mjs';
 import { root, stateFolder } from './machine/folders.mjs';
-import { chromiumProgram, ensureDebian, ensureNode, ensureNodeModules, postgresPrograms, SetupError } from './machine/packages.mjs';
+import {
+  chromiumProgram,
+  ensureDebian,
+  ensureNode,
+  ensureNodeModules,
+  postgresPrograms,
+  SetupError,
+} from './machine/packages.mjs';
 
 const counts = { passed: 0, failed: 0 };
 
@@ -13,7 +20,12 @@ const counts = { passed: 0, failed: 0 };
 function run(name, words, environment = {}) {
   const begin = Date.now();
   const [program, ...rest] = words;
-  const result = spawnSync(join(root, 'node_modules/.bin', program), rest, { cwd: root, encoding: 'utf8', maxBuffer: 1 << 27, env: { ...process.env, ...environment } });
+  const result = spawnSync(join(root, 'node_modules/.bin', program), rest, {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 1 << 27,
+    env: { ...process.env, ...environment },
+  });
   const ok = result.status === 0;
   if (!ok) console.log(`${result.stdout}\n${result.stderr}`);
   console.log(`${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - begin) / 1000).toFixed(0)} s)`);
@@ -32,7 +44,19 @@ function check(name, words, isRight = () => true) {
 function suite(name, project, environment) {
   const file = join(stateFolder, `tests-${project}.json`);
   rmSync(file, { force: true });
-  const { ok } = run(name, ['vitest', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], environment);
+  const { ok } = run(
+    name,
+    [
+      'vitest',
+      'run',
+      '--project',
+      project,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${file}`,
+    ],
+    environment,
+  );
   if (!existsSync(file)) {
     counts.failed += 1;
     return;
@@ -54,7 +78,20 @@ async function main() {
   check('lint', ['eslint', '.', '--max-warnings', '0']);
   check(
     'imports point one way',
-    ['depcruise', 'core', 'cli', 'grammars', 'server', 'ui', 'workers', 'app', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],
+    [
+      'depcruise',
+      'core',
+      'cli',
+      'grammars',
+      'server',
+      'ui',
+      'workers',
+      'app',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'json',
+    ],
     (output) => JSON.parse(output).summary.totalCruised > 100,
   );
   check('types', ['tsc', '--noEmit', '-p', '.']);

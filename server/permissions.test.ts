@@ -19,9 +19,12 @@ const matrix: Readonly<Record<Action, readonly Role[]>> = {
 const roles: readonly Role[] = ['anonymous', 'student', 'assistant', 'instructor'];
 
 describe('permissions', () => {
-  test.each(actions.flatMap((action) => roles.map((role) => [role, action] as const)))('%s: %s', (role, action) => {
-    expect(can(role, action)).toBe(matrix[action].includes(role));
-  });
+  test.each(actions.flatMap((action) => roles.map((role) => [role, action] as const)))(
+    '%s: %s',
+    (role, action) => {
+      expect(can(role, action)).toBe(matrix[action].includes(role));
+    },
+  );
 
   const learner: Viewer = { role: 'student', id: 'a', name: 'A', classIds: ['one'], className: 'One' };
   const teacher: Viewer = { role: 'instructor', id: 't', name: 'T', classIds: ['one', 'two'] };

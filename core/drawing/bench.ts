@@ -21,6 +21,8 @@ export interface BenchDrawingOptions {
   }[];
   /** Parts to mark with corners. */
   readonly marked?: readonly string[];
+  /** Points to mark with a ring, unless they belong to a marked part. */
+  readonly markedPoints?: readonly string[];
   /** A point to mark as the next one. */
   readonly ghost?: Point;
 }
@@ -81,7 +83,7 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
   for (const { part, symbol } of drawn) {
     const label = placer.place(
       part.ref,
-      around(symbol.centre, symbol.reach.x + 16, symbol.reach.y + 8, symbol.reach.x > symbol.reach.y * 2),
+      around(symbol.centre, symbol.reach.x + 16, symbol.reach.y + 6.5, symbol.reach.x > symbol.reach.y * 2),
     );
     layers.push({
       ref: part.ref,
@@ -92,7 +94,7 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
       ],
     });
   }
-  layers.push({ shapes: rowNameShapes(geometry) });
+  layers.push({ shapes: [...rowNameShapes(geometry), ...ringShapes(options, parts, at, wiring)] });
   const ghost = options.ghost && at(options.ghost);
   if (ghost) layers.push({ shapes: [{ type: 'circle', role: 'ghost', x: ghost.x, y: ghost.y, radius: 9 }] });
   return {
@@ -400,6 +402,39 @@ function nameShapes(
     { type: 'rect', role: 'plate', x, y, width, height, radius: 2 },
     { type: 'text', role, x: x + width / 2, y: y + height / 2 + 4.4, text, anchor: 'middle' },
   ];
+}
+
+/** Rings round the ends of wires that a finding is about; a part has its corners. */
+function ringShapes(
+  { marked = [], markedPoints = [] }: BenchDrawingOptions,
+  parts: readonly PlacedPart[],
+  at: (point: Point | null) => XY | undefined,
+  wiring: Wiring,
+): readonly Shape[] {
+  const points = new Map(
+    wiring.parts.flatMap((part) =>
+      part.legs.flatMap((leg) => (leg.at ? [[nameOf(leg.at) as string, leg.at] as const] : [])),
+    ),
+  );
+  const ofParts = new Set(
+    parts
+      .filter((part) => marked.includes(part.ref))
+      .flatMap((part) => part.legs.flatMap((leg) => (leg.at ? [nameOf(leg.at) as string] : []))),
+  );
+  return markedPoints.flatMap((name): readonly Shape[] => {
+    const point = points.get(name);
+    const place = point && !ofParts.has(name) ? at(point) : undefined;
+    return place
+      ? [
+          {
+            type: 'path',
+            role: 'mark',
+            width: 2.6,
+            path: `M${place.x - 10} ${place.y} a10 10 0 1 0 20 0 a10 10 0 1 0 -20 0`,
+          },
+        ]
+      : [];
+  });
 }
 
 /** Four corners round a part that a finding is about. */

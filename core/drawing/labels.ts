@@ -3,7 +3,7 @@ import type { XY } from './geometry';
 
 /** Width of a character of the drawing's monospaced names, and the height of a name's plate. */
 const CHARACTER = 8;
-const HEIGHT = 15;
+const HEIGHT = 13;
 
 export interface PlacedLabel {
   readonly text: string;

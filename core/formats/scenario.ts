@@ -96,7 +96,9 @@ export function expectationSentence(expectation: Expectation): string {
       ? ''
       : ` from ${expectation.from ?? 0} s${expectation.to === undefined ? '' : ` to ${expectation.to} s`}`;
   const tolerance =
-    expectation.tolerance === undefined ? '' : `, give or take ${Math.round(expectation.tolerance * 100)} %`;
+    expectation.tolerance === undefined
+      ? ''
+      : `, give or take ${Math.round(expectation.tolerance * 100)}\u00a0%`;
   const text = (): string => {
     if ('is' in expectation) return `${expectation.lamp} is ${expectation.is} all the time`;
     if ('rhythm' in expectation)

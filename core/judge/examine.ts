@@ -193,14 +193,15 @@ function judgeScenarios(comparison: Comparison, traces: readonly Trace[]): reado
 }
 
 function programObservations(trace: Trace, comparison: Comparison, netlist: Netlist): readonly Observation[] {
-  const lampMa = (pin: string): number | undefined => {
-    const node = netlist.nodes.find((candidate) => candidate.pins.includes(pin));
-    if (!node) return undefined;
-    const currents = comparison.states.map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
+  const pulledUpMa = (pin: string): number | undefined => {
+    if (!netlist.nodes.some((node) => node.pins.includes(pin))) return undefined;
+    const currents = comparison.states
+      .filter(({ drives }) => drives.get(pin)?.mode === 'pullup')
+      .map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
     return Math.max(0, ...currents);
   };
   return [
-    ...directionUnset(trace, lampMa),
+    ...directionUnset(trace, pulledUpMa),
     ...runtimeTrouble(trace, comparison.exercise.board),
     ...missingPause(trace, EYE_SECONDS),
   ];

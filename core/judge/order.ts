@@ -1,10 +1,4 @@
-import {
-  findingCodes,
-  programCodes,
-  wiringCodes,
-  type FindingCode,
-  type Observation,
-} from '../finding';
+import { findingCodes, programCodes, wiringCodes, type FindingCode, type Observation } from '../finding';
 
 /**
  * Groups of findings that often come together; of each group only the first that applies can be a

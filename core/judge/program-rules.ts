@@ -20,10 +20,13 @@ export function problemObservation(problem: ProgramProblem): Observation {
 /** Pins written to that were never made outputs, with what reaches their lamps instead. */
 export function directionUnset(
   trace: Trace,
-  lampMa: (pin: string) => number | undefined,
+  pulledUpMa: (pin: string) => number | undefined,
 ): readonly Observation[] {
-  return trace.undirected.map(({ pin, level, line }) => {
-    const currentMa = lampMa(pin);
+  const pins = [...new Set(trace.undirected.map((write) => write.pin))];
+  return pins.map((name) => {
+    const writes = trace.undirected.filter((write) => write.pin === name);
+    const { pin, level, line } = writes.find((write) => write.level === 'high') ?? writes[0]!;
+    const currentMa = pulledUpMa(pin);
     const effect =
       level === 'low'
         ? 'Nothing happens.'

@@ -60,6 +60,10 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
     () => (cause && showsPlace && !isStale ? cause.refs : []),
     [cause, showsPlace, isStale],
   );
+  const markedPoints = useMemo(
+    () => (cause && showsPlace && !isStale ? cause.at : []),
+    [cause, showsPlace, isStale],
+  );
   const markedLines = useMemo(
     () =>
       cause?.line !== undefined &&
@@ -181,6 +185,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
               }}
               {...(threads ? { threads } : {})}
               marked={marked}
+              markedPoints={markedPoints}
             />
           )}
         </div>

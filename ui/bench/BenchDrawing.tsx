@@ -6,7 +6,7 @@ import { PITCH } from '@/core/drawing/geometry';
 import type { Wiring } from '@/core/wiring/wiring';
 import { BenchFigure } from '../drawing/BenchFigure';
 
-interface BenchDrawingProps extends Pick<BenchDrawingOptions, 'threads' | 'marked'> {
+interface BenchDrawingProps extends Pick<BenchDrawingOptions, 'threads' | 'marked' | 'markedPoints'> {
   readonly wiring: Wiring;
   /** What is being placed now, in words; targets answer only then. */
   readonly placing: string | undefined;
@@ -21,7 +21,16 @@ const SPARE_ROWS = 5;
 const FEWEST_ROWS = 14;
 
 /** The drawing, alive: it follows the record, and a tap on it places what is being recorded. */
-export function BenchDrawing({ wiring, placing, onPlace, isZoomed, threads, marked }: BenchDrawingProps) {
+export function BenchDrawing({
+  wiring,
+  placing,
+  onPlace,
+  isZoomed,
+  threads,
+  marked,
+  markedPoints,
+  markedPoints,
+}: BenchDrawingProps) {
   const [hovered, setHovered] = useState<{
     readonly x: number;
     readonly y: number;
@@ -41,8 +50,9 @@ export function BenchDrawing({ wiring, placing, onPlace, isZoomed, threads, mark
       crop: 'whole',
       ...(threads ? { threads } : {}),
       ...(marked ? { marked } : {}),
+      ...(markedPoints ? { markedPoints } : {}),
     });
-  }, [wiring, threads, marked, isZoomed]);
+  }, [wiring, threads, marked, markedPoints, isZoomed]);
 
   const nearest = (event: MouseEvent<HTMLElement>): typeof hovered => {
     const svg = frame.current?.querySelector('svg');
@@ -73,7 +83,7 @@ export function BenchDrawing({ wiring, placing, onPlace, isZoomed, threads, mark
       <BenchFigure
         drawing={drawing}
         title="What you have recorded"
-        className={`${isZoomed ? '' : 'w-full'} ${placing ? 'cursor-crosshair' : ''}`}
+        className={`${isZoomed ? '' : 'max-h-[52vh] w-full'} ${placing ? 'cursor-crosshair' : ''}`}
         style={isZoomed ? { width: (drawing.width * ZOOMED_PITCH) / PITCH } : undefined}
       >
         {hovered && <circle data-role="ghost" cx={hovered.x} cy={hovered.y} r="10" />}

@@ -36,5 +36,5 @@ export function Button({ look = 'plain', size = 'dense', asChild, className = ''
 
 /** A key or keys that do the same, shown where they act. */
 export function Keys({ children }: { readonly children: string }) {
-  return <kbd className="mono ml-1 text-note font-normal opacity-75">{children}</kbd>;
+  return <kbd className="mono ml-1 text-note font-normal">{children}</kbd>;
 }

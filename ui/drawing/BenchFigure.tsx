@@ -25,6 +25,7 @@ export function BenchFigure({ drawing, className, style, children, title }: Benc
       className={`bench-drawing ${className ?? ''}`}
       style={style}
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+      preserveAspectRatio="xMinYMin meet"
       role="img"
       aria-label={`${title}. ${drawing.description}`}
     >

@@ -19,7 +19,11 @@ export function ReportView({ report, wiring, program }: ReportViewProps) {
   const others = report.findings.filter((finding) => !finding.cause);
   const built = readWiring(wiring);
   const drawing = built.ok
-    ? drawBench(built.value, { crop: 'used', marked: causes.flatMap((finding) => finding.refs) })
+    ? drawBench(built.value, {
+        crop: 'used',
+        marked: causes.flatMap((finding) => finding.refs),
+        markedPoints: causes.flatMap((finding) => finding.at),
+      })
     : undefined;
   return (
     <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,34rem)]">
@@ -80,16 +84,19 @@ export function ReportView({ report, wiring, program }: ReportViewProps) {
             </tbody>
           </table>
         </Line>
-        <Line title="Program">
-          {program.trim() === '' ? (
-            <p>No program was handed in.</p>
-          ) : (
-            <ProgramListing source={program} marked={causes.flatMap((finding) => finding.line ?? [])} />
-          )}
-        </Line>
       </div>
       <div className="p-5">
         {drawing && <BenchFigure drawing={drawing} title="As it was built" className="w-full" />}
+        <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
+        {program.trim() === '' ? (
+          <p>No program was handed in.</p>
+        ) : (
+          <ProgramListing
+            label="The program that was handed in"
+            source={program}
+            marked={causes.flatMap((finding) => finding.line ?? [])}
+          />
+        )}
       </div>
     </div>
   );

@@ -32,14 +32,18 @@ export function ComparedPrograms({
     <div className="mt-4 grid gap-6 xl:grid-cols-2">
       <figure className="min-w-0">
         <figcaption className="mb-1 text-note text-soft">Reference</figcaption>
-        <ProgramListing source={referenceProgram} />
+        <ProgramListing source={referenceProgram} label="The reference program" />
       </figure>
       <figure className="min-w-0">
         <figcaption className="mb-1 text-note text-soft">As {submission.learnerName} wrote it</figcaption>
         {submission.program.trim() === '' ? (
           <p className="font-semibold">No program was handed in.</p>
         ) : (
-          <ProgramListing source={submission.program} marked={lines} />
+          <ProgramListing
+            source={submission.program}
+            marked={lines}
+            label={`The program of ${submission.learnerName}`}
+          />
         )}
       </figure>
     </div>
@@ -81,12 +85,14 @@ function drawPair(
 ): { readonly reference: Drawing; readonly built: Drawing } | undefined {
   const [reference, built] = [readWiring(referenceLayout), readWiring(submission.wiring)];
   if (!reference.ok || !built.ok) return undefined;
-  const marked = submission.report.findings
-    .filter((finding) => finding.cause)
-    .flatMap((finding) => finding.refs);
+  const causes = submission.report.findings.filter((finding) => finding.cause);
+  const marks = {
+    marked: causes.flatMap((finding) => finding.refs),
+    markedPoints: causes.flatMap((finding) => finding.at),
+  };
   return {
     reference: drawBench(reference.value, { crop: 'used', rows: rowsOf(reference.value) }),
-    built: drawBench(built.value, { crop: 'used', rows: rowsOf(built.value), marked }),
+    built: drawBench(built.value, { crop: 'used', rows: rowsOf(built.value), ...marks }),
   };
 }
 

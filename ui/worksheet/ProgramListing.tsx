@@ -2,13 +2,20 @@ interface ProgramListingProps {
   readonly source: string;
   /** Lines to mark, counted from 1. */
   readonly marked?: readonly number[];
+  /** Whose program it is, for those who do not see it. */
+  readonly label: string;
 }
 
 /** A program with its line numbers in the margin; a marked line has a notch there. */
-export function ProgramListing({ source, marked = [] }: ProgramListingProps) {
+export function ProgramListing({ source, marked = [], label }: ProgramListingProps) {
   const lines = source.replace(/\n$/, '').split('\n');
   return (
-    <pre className="mono max-w-full overflow-x-auto text-note leading-[1.35rem]">
+    <pre
+      tabIndex={0}
+      role="region"
+      aria-label={label}
+      className="mono max-w-full overflow-x-auto text-note leading-[1.35rem]"
+    >
       {lines.map((line, index) => {
         const isMarked = marked.includes(index + 1);
         return (

@@ -70,6 +70,7 @@ export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
             {board.pins
               .filter((pin) => pin.reserved === 'serial')
               .map((pin) => pin.name)
+              .sort()
               .join(' and ')}{' '}
             are kept for serial.
           </p>
@@ -126,7 +127,7 @@ export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
             <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
           ))}
           <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
-          <ProgramListing source={data.program} />
+          <ProgramListing source={data.program} label="The reference program" />
           {data.cautions.length > 0 && (
             <ul className="mt-4 border-t border-ink pt-3">
               {data.cautions.map((caution) => (

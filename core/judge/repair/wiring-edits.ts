@@ -20,7 +20,7 @@ import type { Examination, Reference } from '../examine';
 import { legText, partText, placeText } from '../words';
 import type { Candidate } from './candidate';
 
-/** Costs by what a hand has to do; docs/repair.md says how they were chosen. */
+/** Costs by what a hand has to do; docs/findings.md says how they were chosen. */
 const cost = {
   row: 1,
   side: 1.1,

@@ -1,0 +1,267 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { LAYOUT, PROGRAM } from '@/core/testing/beacon';
+import { run } from './run';
+
+const EXERCISE = join(process.cwd(), 'demo/course/01-beacon.json');
+
+/** Runs a command line in a folder that holds these files. */
+async function didaktor(files: Readonly<Record<string, string | Buffer>>, ...words: readonly string[]) {
+  const folder = mkdtempSync(join(tmpdir(), 'didaktor-'));
+  for (const [name, content] of Object.entries({ 'w.csv': LAYOUT, 'p.cpp': PROGRAM, ...files }))
+    writeFileSync(join(folder, name), content);
+  let [out, error] = ['', ''];
+  const code = await run(words, { out: (text) => (out += text), error: (text) => (error += text), folder });
+  return { code, out, error };
+}
+
+const CHECK = ['check', '--exercise', EXERCISE, '--wiring', 'w.csv', '--code', 'p.cpp'];
+
+describe('check', () => {
+  test('ends with 0 for a build that passes, and prints the report as JSON', async () => {
+    const { code, out, error } = await didaktor({}, ...CHECK, '--json');
+    expect(code).toBe(0);
+    expect(error).toBe('');
+    expect(JSON.parse(out)).toMatchObject({
+      format: 'didaktor/report@1',
+      verdict: 'as-drawn',
+      engine: expect.stringContaining('didaktor-core'),
+    });
+  });
+
+  test.each([
+    ['an empty program', '', 'cannot-tell'],
+    ['a program that does not compile', 'void setup() {', 'does-not-work'],
+    ['a program that never ends', 'void setup() { while (1) { } }\nvoid loop() { }', 'does-not-work'],
+    [
+      'a program that counts without end',
+      'long x; void setup() { while (1) { x++; } }\nvoid loop() { }',
+      'does-not-work',
+    ],
+    ['a program that recurses', 'void f() { f(); }\nvoid setup() { f(); }\nvoid loop() { }', 'does-not-work'],
+    [
+      'a program that prints without end',
+      'void setup() { Serial.begin(2000000); }\nvoid loop() { while (1) Serial.print("x"); }',
+      'does-not-work',
+    ],
+    [
+      'a program that nests 50,000 deep',
+      `void setup() { int x = ${'('.repeat(50_000)}1${')'.repeat(50_000)}; }\nvoid loop() { }`,
+      'cannot-tell',
+    ],
+  ])('ends with 1 for %s', async (_, program, verdict) => {
+    const { code, out, error } = await didaktor({ 'p.cpp': program }, ...CHECK, '--json');
+    expect({ code, error }).toEqual({ code: 1, error: '' });
+    const report = JSON.parse(out) as { verdict: string; findings: { cause: boolean }[] };
+    expect(report.verdict).toBe(verdict);
+    expect(report.findings.some((finding) => finding.cause)).toBe(true);
+  });
+
+  test.each([
+    ['an unknown pin', { 'w.csv': LAYOUT.replace('U1.13', 'U1.77') }, /w\.csv: line 8: .*77/],
+    ['an unknown kind', { 'w.csv': LAYOUT.replace(/,led,/g, ',sponge,') }, /w\.csv: line 4: .*sponge/],
+    ['two megabytes of text', { 'w.csv': 'x'.repeat(2_000_000) }, /w\.csv: .*too long/],
+    ['a binary wiring', { 'w.csv': Buffer.from([0xff, 0xfe, 0x00, 0x81]) }, /w\.csv: .*not UTF-8/],
+    ['a NUL in the program', { 'p.cpp': 'void setup() {\n\0}' }, /p\.cpp: line 2: .*NUL/],
+    ['a damaged exercise', { 'e.json': '{ "format": ' }, /e\.json: .*not JSON/],
+    [
+      'an exercise with an unknown board',
+      {
+        'e.json': JSON.stringify({
+          format: 'didaktor/exercise@1',
+          id: 'x',
+          title: 'X',
+          board: 'nope',
+          parts: [{ ref: 'U1', kind: 'board' }],
+          nets: [],
+        }),
+      },
+      /e\.json: board: .*nope/,
+    ],
+    [
+      'an exercise whose layout misses a net',
+      {
+        'e.json': JSON.stringify({
+          format: 'didaktor/exercise@1',
+          id: 'x',
+          title: 'X',
+          board: 'learner-5v',
+          parts: [{ ref: 'U1', kind: 'board' }],
+          nets: [{ name: 'n', points: ['U1.13', 'U1.12'] }],
+          layout: LAYOUT,
+        }),
+      },
+      /e\.json: nets\[0\]: .*nothing at U1\.12/,
+    ],
+  ])('ends with 2 and one line for %s', async (_, files, line) => {
+    const exercise = 'e.json' in files ? 'e.json' : EXERCISE;
+    const { code, out, error } = await didaktor(
+      files,
+      'check',
+      '--exercise',
+      exercise,
+      '--wiring',
+      'w.csv',
+      '--code',
+      'p.cpp',
+    );
+    expect({ code, out }).toEqual({ code: 2, out: '' });
+    expect(error).toMatch(line);
+    expect(error.trim().split('\n')).toHaveLength(1);
+  });
+
+  test('ends with 2 for what is no command, no option and no file', async () => {
+    for (const words of [
+      ['fly'],
+      ['check'],
+      ['check', '--fast'],
+      ['check', '--exercise', 'none.json'],
+      ['solve', '--wiring', '.'],
+    ])
+      expect((await didaktor({}, ...words)).code, words.join(' ')).toBe(2);
+  });
+
+  test('of a folder prints a line per hand-in and a summary', async () => {
+    const { code, out } = await didaktor(
+      {},
+      'check',
+      '--exercise',
+      EXERCISE,
+      '--submissions',
+      join(process.cwd(), 'demo/submissions/beacon'),
+    );
+    expect(code).toBe(1);
+    expect(out).toContain('ilka-1: does-not-work polarity-reversed\n');
+    expect(out.trim().split('\n').at(-1)).toBe(
+      '28 submissions: 9 as-drawn, 2 works-differently, 14 does-not-work, 2 works-at-risk, 1 cannot-tell',
+    );
+  });
+});
+
+describe('solve', () => {
+  test('prints every point of the table in full form, parts, pins and what floats', async () => {
+    const { code, out } = await didaktor({}, 'solve', '--wiring', 'w.csv', '--set', '13=high', '--json');
+    const solved = JSON.parse(out) as {
+      nodes: Record<string, number | null>;
+      parts: Record<string, { mA: number; mW: number }>;
+      pins: Record<string, { mA: number }>;
+      floating: string[];
+    };
+    expect(code).toBe(0);
+    for (const point of ['B1.a5', 'U1.13', 'D1.anode', 'B1.a-6', 'U1.GND'])
+      expect(solved.nodes).toHaveProperty([point]);
+    expect(solved.parts['D1']!.mA).toBeCloseTo(8.53, 1);
+    expect(solved.pins['13']!.mA).toBeCloseTo(solved.parts['R1']!.mA, 6);
+    expect(solved.floating).toEqual([]);
+  });
+
+  test('says null for a point that floats', async () => {
+    const { out } = await didaktor(
+      { 'w.csv': `${LAYOUT}R2,resistor,330,1,B1.a20\nR2,resistor,330,2,B1.a24\n` },
+      'solve',
+      '--wiring',
+      'w.csv',
+      '--json',
+    );
+    expect(JSON.parse(out)).toMatchObject({
+      nodes: { 'B1.a20': null },
+      floating: expect.arrayContaining(['B1.a20', 'R2.1']),
+    });
+  });
+
+  test.each(['13=loud', '99=high', '13=pwm:128', '9=pwm:300'])('refuses --set %s', async (setting) => {
+    const { code, error } = await didaktor({}, 'solve', '--wiring', 'w.csv', '--set', setting);
+    expect(code).toBe(2);
+    expect(error).toContain(setting);
+  });
+});
+
+describe('run', () => {
+  test('prints what changes, and why it ended', async () => {
+    const { code, out } = await didaktor(
+      {},
+      'run',
+      '--wiring',
+      'w.csv',
+      '--code',
+      'p.cpp',
+      '--for',
+      '4s',
+      '--json',
+    );
+    const { changes, ended } = JSON.parse(out) as {
+      changes: { t: number; signal: string; value: string | number }[];
+      ended: string;
+    };
+    expect({ code, ended }).toEqual({ code: 0, ended: 'time' });
+    const lit = changes.filter(({ signal, value }) => signal === 'D1' && Number(value) > 0);
+    expect(lit.map(({ t }) => Math.round(t * 10) / 10)).toEqual([0, 3]);
+    expect(changes.some(({ signal, value }) => signal === 'U1.13' && value === 'high')).toBe(true);
+  });
+
+  test('writes a value-change dump', async () => {
+    const { out } = await didaktor({}, 'run', '--wiring', 'w.csv', '--code', 'p.cpp', '--for', '1s', '--vcd');
+    expect(out).toContain('$timescale 1 us $end');
+    expect(out).toMatch(/\$var wire 1 ! pin_13 \$end/);
+    expect(out.trim().split('\n').at(-1)).toBe('#1000000');
+  });
+
+  test('takes typed text as a stimulus, and refuses what it cannot play', async () => {
+    const program =
+      'void setup() { Serial.begin(9600); }\nvoid loop() { if (Serial.available() > 0) { Serial.print((char) Serial.read()); } }';
+    const words = [
+      'run',
+      '--wiring',
+      'w.csv',
+      '--code',
+      'p.cpp',
+      '--for',
+      '2s',
+      '--stimuli',
+      's.json',
+      '--json',
+    ];
+    const typed = await didaktor({ 'p.cpp': program, 's.json': '[{ "at": 1, "serial": "tide" }]' }, ...words);
+    expect(JSON.parse(typed.out)).toMatchObject({ serial: 'tide' });
+    expect((await didaktor({ 's.json': '[{ "at": 1, "press": "S1" }]' }, ...words)).code).toBe(2);
+    expect((await didaktor({ 's.json': '[{ "at": 1, "sing": true }]' }, ...words)).code).toBe(2);
+  });
+
+  test('refuses a program that the board’s compiler would refuse, with its line', async () => {
+    const { code, error } = await didaktor(
+      { 'p.cpp': PROGRAM.replace('500);', '500)') },
+      'run',
+      '--wiring',
+      'w.csv',
+      '--code',
+      'p.cpp',
+      '--for',
+      '1s',
+    );
+    expect(code).toBe(2);
+    expect(error).toMatch(/p\.cpp: line 10, column 13: /);
+  });
+
+  test.each(['ten', '-1s', '0', '1h'])('refuses the duration %s', async (duration) => {
+    expect(
+      (await didaktor({}, 'run', '--wiring', 'w.csv', '--code', 'p.cpp', `--for=${duration}`)).code,
+    ).toBe(2);
+  });
+});
+
+describe('lint', () => {
+  test('ends with 0 for a clean program and with 1 for a fault', async () => {
+    expect(await didaktor({}, 'lint', '--code', 'p.cpp', '--json')).toMatchObject({ code: 0, out: '[]\n' });
+    const { code, out } = await didaktor(
+      { 'p.cpp': PROGRAM.replace('pinMode(LAMP, OUTPUT);', '') },
+      'lint',
+      '--code',
+      'p.cpp',
+      '--json',
+    );
+    expect(code).toBe(1);
+    expect(JSON.parse(out)).toMatchObject([{ code: 'direction-unset', line: 9 }]);
+  });
+});

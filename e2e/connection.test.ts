@@ -1,0 +1,65 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { createWorld, TABLET, type World } from './world';
+import { joinAsLearner, openBench, PROGRAM, recordWiring, writeProgram } from './people';
+
+let world: World;
+beforeAll(async () => {
+  world = await createWorld();
+});
+afterAll(() => world.end());
+
+const handIns = () =>
+  world.query<{ attempt: number }>(
+    `select attempt from submission join learner on learner.id = learner_id where learner.name = 'Finn'`,
+  );
+
+describe('a draft', () => {
+  test('survives a stopped server and a reload, and the hand-in arrives once', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Finn');
+    await openBench(page);
+    const address = page.url();
+    await recordWiring(page, false);
+    await writeProgram(page);
+
+    await world.stopServer();
+    // Work goes on without a server: the check runs on the tablet.
+    await page.getByRole('button', { name: 'Check' }).click();
+    await page.getByText('It works, and it is the circuit of the exercise.').waitFor();
+    await page.getByRole('tab', { name: 'Hand in' }).click();
+    await page.getByRole('button', { name: 'Hand in', exact: true }).click();
+    await page.getByText('No connection. Your hand-in is kept on this tablet').waitFor();
+    await page.reload().catch(() => undefined);
+
+    await world.startServer();
+    await page.goto(address);
+    await page.getByText('Kept on this tablet').waitFor();
+    expect(await page.getByLabel('other end of W1', { exact: true }).inputValue()).toBe('a5');
+    await expect.poll(async () => (await handIns()).length, { timeout: 15_000 }).toBe(1);
+    await page.getByRole('tab', { name: 'Hand in' }).click();
+    await page.getByText('Handed in.').waitFor();
+
+    await page.reload();
+    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByRole('tab', { name: 'Program' }).click();
+    expect((await page.getByLabel('Your program').innerText()).replace(/\n+/g, '\n').trim()).toBe(
+      PROGRAM.replace(/\n+/g, '\n').trim(),
+    );
+    expect(await handIns()).toHaveLength(1);
+    await context.close();
+  });
+
+  test('is a learner’s own on a shared tablet', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Yrsa');
+    await openBench(page);
+    await page.getByLabel('one end of W1', { exact: true }).fill('7');
+    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByLabel('Class code').waitFor();
+    await joinAsLearner(page, 'Zeno');
+    await openBench(page);
+    expect(await page.getByLabel('one end of W1', { exact: true }).inputValue()).toBe('');
+    await context.close();
+  });
+});

@@ -1,0 +1,173 @@
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { createWorld, LAPTOP, TABLET, type World } from './world';
+import { joinAsLearner, openBench, signInAsInstructor } from './people';
+
+let world: World;
+beforeAll(async () => {
+  world = await createWorld();
+});
+afterAll(() => world.end());
+
+const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
+
+describe('the doors', () => {
+  test.each(['/', '/exercises/x', '/bench/x', '/review/x', '/reports/x'])(
+    '%s asks a stranger to sign in',
+    async (path) => {
+      const answer = await fetch(`${world.base}${path}`, { redirect: 'manual' });
+      expect([307, 303]).toContain(answer.status);
+      expect(answer.headers.get('location')).toContain('/sign-in');
+    },
+  );
+
+  test('a hand-in needs a session, the right site, and a body of a sensible size', async () => {
+    const post = (body: string, headers: Record<string, string> = {}) =>
+      fetch(`${world.base}/api/submissions`, {
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json', ...headers },
+      });
+    expect((await post('{}')).status).toBe(401);
+    expect((await post('{}', { origin: 'http://elsewhere.invalid' })).status).toBe(403);
+    const { page, context } = await world.visit();
+    await joinAsLearner(page, 'Ebba');
+    const cookie = (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
+    expect((await post('x'.repeat(700_000), { cookie })).status).toBe(413);
+    expect((await post('not json', { cookie })).status).toBe(400);
+    expect((await post('{}', { cookie })).status).toBe(422);
+    const text = await (await post('{"clientId":1}', { cookie })).text();
+    expect(text).not.toMatch(/at \w+ \(|node_modules|\.ts:/);
+    await context.close();
+  });
+
+  test('every answer carries a policy that evaluates nothing, and the session cookie is out of reach of scripts', async () => {
+    const answer = await fetch(`${world.base}/sign-in`);
+    const policy = answer.headers.get('content-security-policy')!;
+    expect(policy).toContain("'wasm-unsafe-eval'");
+    expect(policy.replace("'wasm-unsafe-eval'", '')).not.toContain('unsafe-eval');
+    expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/);
+    expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
+    const { page, context } = await world.visit();
+    await signInAsInstructor(page);
+    const [cookie] = (await context.cookies()).filter(({ name }) => name === 'didaktor-session');
+    expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Lax' });
+    await context.close();
+  });
+
+  test('a learner’s browser gets no reference program, and no other learner’s report or class', async () => {
+    const { page, context } = await world.visit();
+    await joinAsLearner(page, 'Yrsa');
+    await openBench(page);
+    const source = await (await page.request.get(page.url())).text();
+    expect(source).toContain('light character');
+    expect(source).not.toContain('delay(2500)');
+    expect(source).not.toContain('a wiring fault shows at once');
+    const [foreign] = await world.query<{ id: string; publication: string }>(
+      `select submission.id, publication_id as publication from submission join learner on learner.id = learner_id where learner.name = 'Adda'`,
+    );
+    for (const path of [
+      `/reports/${foreign!.id}`,
+      `/bench/${foreign!.publication}`,
+      `/review/${foreign!.publication}`,
+    ])
+      expect((await page.request.get(path)).status(), path).toBe(404);
+    const [exercise] = await world.query<{ id: string }>('select id from exercise');
+    expect((await page.request.get(`/exercises/${exercise!.id}`)).status()).toBe(404);
+    await context.close();
+  });
+
+  test('an assistant reviews and does not publish', async () => {
+    const { page, context } = await world.visit();
+    await signInAsInstructor(page, 'teun', 'spare fuse');
+    await page.getByRole('link', { name: 'Worksheet' }).first().click();
+    await page.getByRole('heading', { name: 'Beacon', level: 1 }).waitFor();
+    expect(await page.getByRole('button', { name: /Publish/ }).count()).toBe(0);
+    await context.close();
+  });
+
+  test('an instructor publishes to a class, closes, and a learner sees it closed', async () => {
+    const teacher = await world.visit();
+    await signInAsInstructor(teacher.page);
+    await teacher.page.getByRole('link', { name: 'Worksheet' }).first().click();
+    await teacher.page.getByRole('button', { name: /Publish/ }).click();
+    const line = teacher.page.getByRole('listitem').filter({ hasText: 'Friday morning' });
+    await line.getByRole('button', { name: 'Close' }).click();
+    await line.getByRole('button', { name: 'Publish', exact: true }).waitFor();
+    const learner = await world.visit();
+    await joinAsLearner(learner.page, 'Zeno');
+    await learner.page.getByText('This exercise is closed.').waitFor();
+    await line.getByRole('button', { name: 'Publish', exact: true }).click();
+    await line.getByText('open, revision 1').waitFor();
+    await learner.page.reload();
+    await learner.page.getByRole('link', { name: 'Go to the bench' }).waitFor();
+    await teacher.context.close();
+    await learner.context.close();
+  });
+});
+
+describe('accessibility', () => {
+  test.each([
+    ['light', LAPTOP],
+    ['dark', LAPTOP],
+    ['light', TABLET],
+  ] as const)('no view breaks a rule in the %s theme', async (theme, size) => {
+    const { page, context, complaints } = await world.visit(size);
+    await context.addCookies([{ name: 'didaktor-theme', value: theme, url: world.base }]);
+    const audit = async (view: string): Promise<void> => {
+      await page.waitForLoadState('networkidle');
+      // The page's own policy forbids scripts from elsewhere; the debugger may put one in.
+      const found = await page.evaluate(
+        `(() => { ${axe}; return axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'best-practice'] }).then((result) => result.violations.map((violation) => violation.id + ': ' + violation.nodes.slice(0, 3).map((node) => node.target.join(' ') + ' ' + node.failureSummary).join(' | '))); })()`,
+      );
+      expect(found, view).toEqual([]);
+    };
+    await page.goto('/sign-in');
+    await audit('sign-in');
+    await signInAsInstructor(page);
+    await audit('today');
+    await page.getByRole('link', { name: 'Worksheet' }).first().click();
+    await page.getByRole('heading', { name: 'What is seen' }).waitFor();
+    await audit('worksheet');
+    await page.goto('/');
+    await page
+      .getByRole('region', { name: 'Tuesday evening' })
+      .getByRole('link', { name: 'Review desk' })
+      .click();
+    await page.getByRole('heading', { name: 'What was looked at' }).waitFor();
+    await audit('review desk');
+    await page.getByRole('link', { name: 'report' }).first().click();
+    await page.getByRole('heading', { name: 'Verdict' }).waitFor();
+    await audit('report');
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByLabel('Class code').waitFor();
+    await joinAsLearner(page, 'Gaia');
+    await audit('learner’s today');
+    await openBench(page);
+    await page.getByLabel('one end of W1', { exact: true }).focus();
+    await audit('bench');
+    for (const tab of ['Program', 'Hand in']) {
+      await page.getByRole('tab', { name: tab }).click();
+      await audit(`bench, ${tab}`);
+    }
+    expect(complaints).toEqual([]);
+    await context.close();
+  });
+
+  test('no view is wider than a phone', async () => {
+    const { page, context } = await world.visit({ width: 390, height: 844, isTouch: true });
+    const fits = async (view: string): Promise<void> => {
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+        view,
+      ).toBeLessThanOrEqual(0);
+    };
+    await page.goto('/sign-in');
+    await fits('sign-in');
+    await joinAsLearner(page, 'Gaia');
+    await fits('today');
+    await openBench(page);
+    await fits('bench');
+    await context.close();
+  });
+});

@@ -1,0 +1,155 @@
+// Measures the core against its aims: npm run bench. Medians, as the machine is noisy.
+import { readFileSync } from 'node:fs';
+import { readExercise } from '@/core/formats/exercise';
+import { check } from '@/core/judge/check';
+import { examine, referenceOf } from '@/core/judge/examine';
+import type { Circuit, Element } from '@/core/electrics/circuit';
+import { fitJunction } from '@/core/electrics/junction';
+import { operatingPoint } from '@/core/electrics/operating-point';
+import { prepareBench } from '@/core/electrics/bench';
+import { wiringRules } from '@/core/judge/rules';
+import { compileProgram } from '@/core/program';
+import { rehearse } from '@/core/rehearsal/rehearse';
+import { netlistOf } from '@/core/wiring/netlist';
+import { readWiring } from '@/core/wiring/read';
+import { nodeGrammars } from '@/grammars/node';
+
+const grammars = await nodeGrammars();
+const read = readExercise(readFileSync('demo/course/01-beacon.json', 'utf8'));
+if (!read.ok) throw new Error('the beacon cannot be read');
+const exercise = read.value;
+const { board, reference } = exercise;
+
+/** Median milliseconds of `work` over some batches, after warming up. */
+function median(work: () => unknown, batch: number, batches = 15): number {
+  for (let index = 0; index < batch; index += 1) work();
+  const times = Array.from({ length: batches }, () => {
+    const begin = performance.now();
+    for (let index = 0; index < batch; index += 1) work();
+    return (performance.now() - begin) / batch;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(batches / 2)]!;
+}
+
+const row = (name: string, milliseconds: number, aim: number): void => {
+  const shown =
+    milliseconds < 0.1 ? `${(milliseconds * 1e3).toFixed(1)} µs` : `${milliseconds.toFixed(2)} ms`;
+  const aimed = aim < 0.1 ? `${aim * 1e3} µs` : `${aim} ms`;
+  console.log(
+    `${name.padEnd(62)} ${shown.padStart(10)}   aim ${aimed.padStart(8)}   ${milliseconds <= aim ? 'within' : 'OVER'}`,
+  );
+};
+
+// Ten parts: five lamps with their resistors, on five pins.
+const tenParts = readWiring(
+  `ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\nW9,wire,black,1,U1.GND\nW9,wire,black,2,B1.a-1\n${[
+    0, 1, 2, 3, 4,
+  ]
+    .map((index) => {
+      const at = 3 + index * 3;
+      return `D${index},led,red,anode,B1.e${at}\nD${index},led,red,cathode,B1.e${at + 1}\nR${index},resistor,330,1,B1.d${at + 1}\nR${index},resistor,330,2,B1.a-${at + 1}\nW${index},wire,green,1,U1.${13 - index}\nW${index},wire,green,2,B1.a${at}\n`;
+    })
+    .join('')}`,
+);
+if (!tenParts.ok) throw new Error(tenParts.problems[0]?.message);
+const wiring = tenParts.value;
+row(
+  'netlist and rules, 10 parts',
+  median(() => {
+    const netlist = netlistOf(wiring);
+    const context = {
+      wiring,
+      netlist,
+      bench: prepareBench(wiring, netlist),
+      board,
+      states: [],
+      usesSerial: false,
+    };
+    return wiringRules.map((rule) => rule(context));
+  }, 200),
+  0.3,
+);
+
+// Fifteen nodes, five junctions: five lamps with resistors between, fed from one source.
+const model = fitJunction(1.8, 2.1);
+const elements: Element[] = [{ type: 'source', from: 1, to: 0, volts: 5, ohms: 0.3 }];
+for (let index = 0; index < 5; index += 1) {
+  const node = 2 + index * 2;
+  elements.push(
+    { type: 'resistor', from: 1, to: node, ohms: 330 },
+    { type: 'junction', from: node, to: node + 1, model },
+    { type: 'resistor', from: node + 1, to: 0, ohms: 10 },
+  );
+}
+for (let node = 12; node < 15; node += 1)
+  elements.push(
+    { type: 'resistor', from: node - 1, to: node, ohms: 1000 },
+    { type: 'resistor', from: node, to: 0, ohms: 1000 },
+  );
+const circuit: Circuit = { nodeCount: 15, elements };
+const warm = operatingPoint(circuit).volts;
+row(
+  'operating point, 15 nodes with 5 junctions, warm',
+  median(() => operatingPoint(circuit, warm), 500),
+  0.05,
+);
+
+const longProgram = `${exercise.data.program.replace(/void loop[\s\S]*/, '')}${Array.from({ length: 11 }, (_, index) => `void part${index}() {\n  int level = ${index};\n  if (level > 3) {\n    digitalWrite(LAMP, HIGH);\n  }\n  delay(level);\n}\n`).join('')}void loop() {\n  part0();\n}\n`;
+row(
+  `parse and check a program of ${longProgram.split('\n').length} lines`,
+  median(() => compileProgram(longProgram, board, grammars), 10),
+  6,
+);
+
+const compiled = (source: string) => {
+  const program = compileProgram(source, board, grammars);
+  if (!program.compiled) throw new Error(program.problems[0]?.message);
+  return program.compiled;
+};
+const minute = (source: string, batch: number, batches = 15): number => {
+  const program = compiled(source);
+  return median(() => rehearse(program, reference, board, { seconds: 60, steps: 1e9 }), batch, batches);
+};
+row('60 s of virtual time, pauses', minute(exercise.data.program, 10), 2);
+row(
+  '60 s polling an input and the clock each pass, nothing happening',
+  minute(
+    'unsigned long last = 0; int seen = 0;\nvoid setup() { pinMode(2, INPUT_PULLUP); }\nvoid loop() { int now = digitalRead(2); if (now != seen) { seen = now; } if (millis() - last > 10000000UL) { last = millis(); } }',
+    10,
+  ),
+  10,
+);
+row(
+  '60 s in which every pass changes a variable',
+  minute('unsigned long count = 0;\nvoid setup() { }\nvoid loop() { count++; delayMicroseconds(10); }', 1, 3),
+  2000,
+);
+
+const program = compileProgram(exercise.data.program, board, grammars);
+const three = {
+  ...exercise,
+  data: { ...exercise.data, scenarios: [0, 1, 2].flatMap(() => exercise.data.scenarios) },
+};
+const prepared = referenceOf(three);
+row(
+  'one full check with three scenarios',
+  median(() => examine(prepared, { wiring: reference, program }), 20),
+  10,
+);
+
+const faulty = readWiring(
+  (exercise.data.layout ?? '').replace('W1,wire,yellow,2,B1.a5', 'W1,wire,yellow,2,B1.a4'),
+);
+if (!faulty.ok) throw new Error('the faulty wiring cannot be read');
+row(
+  'nearest repair, one wrong end, with the full report',
+  median(() => check(exercise, { wiring: faulty.value, program }, grammars), 1, 9),
+  300,
+);
+
+const before = process.memoryUsage().heapUsed;
+const report = check(exercise, { wiring: faulty.value, program }, grammars);
+const used = (process.memoryUsage().heapUsed - before) / 1e6;
+console.log(
+  `${'memory of one check, garbage included'.padEnd(62)} ${used.toFixed(1).padStart(7)} MB   aim    64 MB   ${used <= 64 ? 'within' : 'OVER'}   (${report.verdict})`,
+);

@@ -1,0 +1,104 @@
+// Takes the pictures of docs/screenshots from a running demo: npm run screenshots [-- --base URL]
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { launchBrowser } from './browser.mjs';
+import { root } from './machine/folders.mjs';
+
+const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const browser = await launchBrowser();
+const LAPTOP = { width: 1280, height: 800 };
+const TABLET = { width: 1024, height: 768 };
+
+async function visitor(viewport, theme = 'light') {
+  const context = await browser.newContext({ baseURL: values.base, viewport });
+  await context.addCookies([{ name: 'didaktor-theme', value: theme, url: values.base }]);
+  return context.newPage();
+}
+
+async function picture(page, name) {
+  await page.waitForLoadState('networkidle');
+  await page.mouse.move(0, 0);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  console.log(`${name}.png`);
+}
+
+async function instructor(theme) {
+  const page = await visitor(LAPTOP, theme);
+  await page.goto('/sign-in');
+  await page.getByText('I teach').click();
+  await page.getByLabel('Login').fill('marit');
+  await page.getByLabel('Password').fill('harbour lantern');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  return page;
+}
+
+async function bench(viewport) {
+  const page = await visitor(viewport);
+  await page.goto('/sign-in');
+  await page.getByLabel('Class code').fill('HARBOUR');
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await page.getByLabel('Your name').selectOption({ label: 'Xaver' });
+  await page.getByLabel(/private word/).fill('anchor');
+  await page.getByRole('button', { name: 'Go to my bench' }).click();
+  await page.getByRole('link', { name: /bench/ }).first().click();
+  await page.getByText('Kept on this tablet').waitFor();
+  const places = {
+    'one end of W1': '13',
+    'other end of W1': 'a5',
+    'one end of W2': 'GND',
+    'other end of W2': 'a-1',
+    'long leg of D1': 'e6',
+    'short leg of D1': 'e5',
+    'one end of R1': 'd6',
+    'other end of R1': 'a-6',
+  };
+  for (const [label, place] of Object.entries(places))
+    await page.getByLabel(label, { exact: true }).fill(place);
+  await page.getByRole('tab', { name: 'Program' }).click();
+  await page
+    .getByLabel('Your program')
+    .fill(
+      'const int LAMP = 13;\n\nvoid setup() {\n  pinMode(LAMP, OUTPUT);\n}\n\nvoid loop() {\n  digitalWrite(LAMP, HIGH);\n  delay(500);\n  digitalWrite(LAMP, LOW);\n  delay(2500);\n}\n',
+    );
+  await page.getByRole('tab', { name: 'Wiring' }).click();
+  await page.getByRole('button', { name: 'Check' }).click();
+  await page.getByRole('button', { name: 'Give me a hint' }).click();
+  await page.getByRole('button', { name: 'One more hint' }).click();
+  await page.getByRole('button', { name: 'One more hint' }).click();
+  return page;
+}
+
+const door = await visitor(LAPTOP);
+await door.goto('/sign-in');
+await picture(door, 'sign-in');
+
+const desk = await instructor('light');
+await picture(desk, 'today');
+await desk.getByRole('link', { name: 'Worksheet' }).first().click();
+await desk.getByRole('heading', { name: 'What is seen' }).waitFor();
+await picture(desk, 'worksheet');
+await desk.goto('/');
+await desk.getByRole('link', { name: 'Review desk' }).first().click();
+await desk.getByRole('heading', { name: 'What was looked at' }).waitFor();
+await picture(desk, 'review-desk');
+await desk.getByRole('link', { name: 'report' }).first().click();
+await desk.getByRole('heading', { name: 'Verdict' }).waitFor();
+await picture(desk, 'report');
+
+const night = await instructor('dark');
+await night.getByRole('link', { name: 'Review desk' }).first().click();
+await night.getByRole('button', { name: /Pin never made an output/ }).click();
+await picture(night, 'review-desk-dark');
+
+await picture(await bench(LAPTOP), 'bench');
+const tablet = await bench(TABLET);
+await tablet.getByLabel('long leg of D1', { exact: true }).focus();
+await picture(tablet, 'bench-tablet');
+await tablet.getByRole('button', { name: 'Follow the current' }).click();
+for (let step = 0; step < 3; step += 1) await tablet.getByRole('button', { name: 'Next step' }).click();
+await picture(tablet, 'bench-current');
+await browser.close();
