@@ -29,7 +29,6 @@ export function BenchDrawing({
   threads,
   marked,
   markedPoints,
-  markedPoints,
 }: BenchDrawingProps) {
   const [hovered, setHovered] = useState<{
     readonly x: number;
