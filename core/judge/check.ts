@@ -7,7 +7,7 @@ import { examine, referenceOf, type Build, type Examination, type Reference } fr
 import { byCause, isProgram, isWiring } from './order';
 import type { Candidate } from './repair/candidate';
 import { findingOfMove } from './repair/classify';
-import { searchRepair } from './repair/search';
+import { searchRepair, STEPS_OF_A_TRY } from './repair/search';
 
 export type { Sighting } from './bench-disagrees';
 
@@ -108,19 +108,17 @@ function withCauses(
   const all = [...examination.observations];
   const serious = all.filter((observation) => observation.severity !== 'advice');
   const causes: { readonly observation: Observation; readonly repair?: Repair }[] = [];
-  if (!repair) {
-    const refused = all.filter((observation) =>
-      build.program.problems.some(
-        (problem) => problem.stopsCompiler && problem.message === observation.message,
-      ),
-    );
-    const first = refused[0] ?? byCause(serious)[0] ?? byCause(all)[0];
-    if (first) causes.push({ observation: first, ...(first.repair ? { repair: first.repair } : {}) });
-  } else
-    for (const candidate of repair.candidates) {
-      const observation = causeOf(candidate, repair.candidates, reference, build);
-      if (observation) causes.push({ observation, repair: { text: candidate.text, edits: candidate.edits } });
-    }
+  for (const candidate of repair.candidates) {
+    const observation = causeOf(candidate, repair.candidates, reference, build);
+    if (observation) causes.push({ observation, repair: { text: candidate.text, edits: candidate.edits } });
+  }
+  if (repair.rest) {
+    const observation =
+      causeWithoutRepair(repair.rest, reference, build) ??
+      (causes.length === 0 ? (byCause(serious)[0] ?? byCause(all)[0]) : undefined);
+    if (observation)
+      causes.push({ observation, ...(observation.repair ? { repair: observation.repair } : {}) });
+  }
   const ordered = byCause(causes.map(({ observation }) => observation));
   const marked: Finding[] = ordered.map((observation) => {
     const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
@@ -138,6 +136,16 @@ function withCauses(
 const isSame = (one: Finding, other: Finding): boolean =>
   one.code === other.code && one.message === other.message;
 
+/** What is wrong with a program that no change mends: its first error, or what it does on a right wiring. */
+function causeWithoutRepair(rest: Build, reference: Reference, build: Build): Observation | undefined {
+  const refused = build.program.problems.find((problem) => problem.stopsCompiler);
+  const { verdict, observations } = examine(reference, rest, STEPS_OF_A_TRY);
+  if (refused) return observations.find((observation) => observation.message === refused.message);
+  if (hasPassed(verdict)) return undefined;
+  const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
+  return byCause(about)[0];
+}
+
 function causeOf(
   candidate: Candidate,
   set: readonly Candidate[],
@@ -147,11 +155,11 @@ function causeOf(
   let others: Build | undefined = build;
   for (const other of set) if (other !== candidate && others) others = other.apply(others);
   if (!others) return undefined;
-  const { observations } = examine(reference, others);
+  const { observations } = examine(reference, others, STEPS_OF_A_TRY);
   const repaired = candidate.apply(others);
   const left = new Set(
     repaired
-      ? examine(reference, repaired).observations.map(
+      ? examine(reference, repaired, STEPS_OF_A_TRY).observations.map(
           (observation) => `${observation.code} ${observation.message}`,
         )
       : [],

@@ -48,8 +48,8 @@ export interface Examination {
   readonly traces: readonly Trace[];
 }
 
-/** Checks a build against a reference: rules, rehearsal, comparison, verdict. */
-export function examine(reference: Reference, { wiring, program }: Build): Examination {
+/** Checks a build against a reference: rules, rehearsal, comparison, verdict. `steps` limits each run. */
+export function examine(reference: Reference, { wiring, program }: Build, steps?: number): Examination {
   const { exercise } = reference;
   const netlist = netlistOf(wiring);
   const match = matchCircuits(
@@ -58,7 +58,7 @@ export function examine(reference: Reference, { wiring, program }: Build): Exami
     exercise.board,
     exercise.pinFreedom,
   );
-  const traces = runScenarios(exercise, wiring, program);
+  const traces = runScenarios(exercise, wiring, program, steps);
   const wired = wiredPins(wiring, netlist);
   const states = statesOf(wiring, netlist, wired, traces);
   const comparison: Comparison = {
@@ -97,11 +97,17 @@ export function examine(reference: Reference, { wiring, program }: Build): Exami
   };
 }
 
-function runScenarios(exercise: Exercise, wiring: Wiring, program: Program): readonly Trace[] {
+function runScenarios(
+  exercise: Exercise,
+  wiring: Wiring,
+  program: Program,
+  steps?: number,
+): readonly Trace[] {
   if (!program.compiled || !wiring.board) return [];
   return exercise.data.scenarios.map((scenario) =>
     rehearse(program.compiled!, wiring, exercise.board, {
       seconds: scenario.for,
+      ...(steps === undefined ? {} : { steps }),
       typed: scenario.stimuli.filter(isPlayable).map(({ at, serial }) => ({ at, text: serial })),
     }),
   );

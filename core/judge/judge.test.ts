@@ -177,6 +177,35 @@ describe('two mistakes', () => {
     expect(report.findings.filter((finding) => finding.cause && finding.repair)).toHaveLength(2);
   });
 
+  test.each<[string, string, readonly string[]]>([
+    [
+      'both ends of one wire',
+      moved('W1.1', 'U1.12', moved('W1.2', 'B1.a4')),
+      ['off-by-one', 'pin-disagrees'],
+    ],
+    [
+      'a turned lamp and a wrong value',
+      moved('D1.anode', 'B1.e6', moved('D1.cathode', 'B1.e5')).replace(/,330,/g, ',10k,'),
+      ['polarity-reversed', 'resistor-value'],
+    ],
+    [
+      'a wire across the trough and a turned lamp',
+      moved('W1.2', 'B1.g5', moved('D1.anode', 'B1.e6', moved('D1.cathode', 'B1.e5'))),
+      ['polarity-reversed', 'gap-not-crossed'],
+    ],
+  ])('in the wiring: %s', (_, table, codes) => {
+    expect([...causes(checkBeacon(table))].sort()).toEqual([...codes].sort());
+  });
+
+  test('of which the one in the program cannot be mended by one change are both found', () => {
+    const endless = writing('delay(500);', 'for (long i = 0; i < 10; i = i) { int n = 0; n++; }');
+    expect(causes(checkBeacon(moved('W1.2', 'B1.a4'), endless))).toEqual(['off-by-one', 'never-ends']);
+    expect(causes(checkBeacon(moved('W1.2', 'B1.a4'), writing('const int LAMP = 13;', '')))).toEqual([
+      'off-by-one',
+      'name-unknown',
+    ]);
+  });
+
   test('of which one hides the other are both found', () => {
     const report = checkBeacon(
       moved('D1.anode', 'B1.e6', moved('D1.cathode', 'B1.e5')),

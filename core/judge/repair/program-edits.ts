@@ -5,7 +5,7 @@ import { tokenize, type Token } from '../../program/cpp/tokens';
 import { applyTextEdit } from '../../program/problem';
 import type { Candidate } from './candidate';
 
-const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2 } as const;
+const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2, loop: 2.4 } as const;
 
 /** Words that beginners exchange, each with what is tried instead. */
 const exchanges: Readonly<Record<string, string>> = {
@@ -21,6 +21,8 @@ export interface ProgramWishes {
   readonly milliseconds: readonly number[];
   /** Pins that are written to without a direction. */
   readonly undirected: readonly number[];
+  /** Line of a loop that was still running at the end. */
+  readonly endlessLine: number | undefined;
 }
 
 /** Every change of one token, and every line put in, that could matter. */
@@ -31,20 +33,22 @@ export function programCandidates(
   wishes: ProgramWishes,
 ): readonly Candidate[] {
   const { tokens } = tokenize(program.source);
-  const make = (edit: TextEdit, amount: number, text: string): Candidate => ({
-    edits: [{ replace: edit }],
+  const makeAll = (edits: readonly TextEdit[], amount: number, text: string): Candidate => ({
+    edits: edits.map((replace) => ({ replace })),
     cost: amount,
     text,
     domain: 'program',
     apply: (build) => ({
       ...build,
-      program: compileProgram(applyTextEdit(build.program.source, edit), board, grammars),
+      program: compileProgram(edits.reduce(applyTextEdit, build.program.source), board, grammars),
     }),
   });
+  const make = (edit: TextEdit, amount: number, text: string): Candidate => makeAll([edit], amount, text);
   const found: Candidate[] = [];
-  for (const problem of program.problems)
-    for (const edit of problem.repair?.edits ?? [])
-      if ('replace' in edit) found.push(make(edit.replace, cost.repair, problem.repair!.text));
+  for (const { repair } of program.problems) {
+    const edits = (repair?.edits ?? []).flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
+    if (repair && edits.length > 0) found.push(makeAll(edits, cost.repair, repair.text));
+  }
   if (!program.compiled) return found;
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
@@ -70,6 +74,19 @@ export function programCandidates(
           ),
         );
   });
+  for (const loop of wishes.endlessLine === undefined
+    ? []
+    : loopsAt(program.source, tokens, wishes.endlessLine)) {
+    found.push(make({ ...loop, by: '' }, cost.loop, `Take away the loop in line ${loop.line}.`));
+    for (const time of wishes.milliseconds)
+      found.push(
+        make(
+          { ...loop, by: `delay(${time});` },
+          cost.loop,
+          `Write delay(${time}); instead of the loop in line ${loop.line}.`,
+        ),
+      );
+  }
   const setup = bodyStart(tokens, 'setup');
   for (const pin of wishes.undirected)
     if (setup) {
@@ -113,3 +130,44 @@ function statementEnds(tokens: readonly Token[], call: string): readonly Token[]
     return end ? [end] : [];
   });
 }
+
+/** The loops that begin in a line, from their word to the end of their body, as stretches of the source. */
+function loopsAt(source: string, tokens: readonly Token[], line: number): readonly Omit<TextEdit, 'by'>[] {
+  return tokens.flatMap((token, index) => {
+    if (token.line !== line || (token.text !== 'while' && token.text !== 'for')) return [];
+    const head = closing(tokens, index + 1, '(', ')');
+    const body = head === undefined ? undefined : tokens[head + 1];
+    if (head === undefined || !body) return [];
+    const end =
+      body.text === '{'
+        ? closing(tokens, head + 1, '{', '}')
+        : tokens.findIndex((candidate, at) => at > head && candidate.text === ';');
+    const last = end === undefined || end < 0 ? undefined : tokens[end];
+    return last
+      ? [
+          {
+            line: token.line,
+            column: token.column,
+            length: offsetOf(source, last.line, last.endColumn) - offsetOf(source, token.line, token.column),
+          },
+        ]
+      : [];
+  });
+}
+
+function closing(tokens: readonly Token[], from: number, opener: string, closer: string): number | undefined {
+  let depth = 0;
+  for (let at = from; at < tokens.length; at += 1) {
+    if (tokens[at]!.text === opener) depth += 1;
+    if (tokens[at]!.text === closer && (depth -= 1) === 0) return at;
+  }
+  return undefined;
+}
+
+const offsetOf = (source: string, line: number, column: number): number =>
+  source
+    .split('\n')
+    .slice(0, line - 1)
+    .reduce((sum, text) => sum + text.length + 1, 0) +
+  column -
+  1;

@@ -13,12 +13,17 @@ import { wiringCandidates } from './wiring-edits';
 /** A set of changes after which the build passes the full check. */
 export interface RepairSet {
   readonly candidates: readonly Candidate[];
+  /** The build as it would be with the rest mended too, when the set alone does not make it pass. */
+  readonly rest?: Build;
 }
 
 /** Most full checks that one search makes. */
 const MOST_CHECKS = 900;
-/** Steps of programs that one search runs: a busy program is not run again and again. */
-const MOST_STEPS = 3_000_000;
+/** Steps that one try may run, and all tries together: a busy program is not run again and again. */
+export const STEPS_OF_A_TRY = 1_000_000;
+const MOST_STEPS = 4_000_000;
+/** Cost under which a single change is taken without looking for two. */
+const PLAIN = 2;
 /** First changes that are kept to try second ones on. */
 const BEAM = 8;
 
@@ -32,7 +37,7 @@ export function searchRepair(
   build: Build,
   first: Examination,
   grammars: Grammars,
-): RepairSet | undefined {
+): RepairSet {
   return new RepairSearch(reference, grammars).run(build, first);
 }
 
@@ -53,17 +58,21 @@ class RepairSearch {
     private readonly grammars: Grammars,
   ) {}
 
-  run(build: Build, first: Examination): RepairSet | undefined {
+  run(build: Build, first: Examination): RepairSet {
     let start: Tried = { candidates: [], build, examination: first, cost: 0 };
     // A program that does not compile hides everything else: its own repairs come first.
     for (let round = 0; round < 6 && !start.build.program.compiled; round += 1) {
       const next = this.singles(start).find((candidate) => candidate.domain === 'program');
       const tried = next && this.attempt(start, next);
-      if (!tried) return undefined;
+      if (!tried) return this.partOf(start);
       start = tried;
     }
     if (isRepaired(start.examination)) return start;
-    return this.oneMore(start) ?? this.oneOfEach(start) ?? this.twoMore(start);
+    const single = this.oneMore(start);
+    const bound = single ? single.cost - start.cost : Number.POSITIVE_INFINITY;
+    if (single && bound < PLAIN) return single;
+    // One large change is weighed against two small ones.
+    return this.oneOfEach(start, bound) ?? this.twoMore(start, bound) ?? single ?? this.partOf(start);
   }
 
   /** Every single change, cheapest first; one per resulting circuit and program. */
@@ -101,6 +110,7 @@ class RepairSearch {
       pins: known([...wired, ...wanted]),
       milliseconds: [...new Set(times)],
       undirected: known(undirected),
+      endlessLine: traces[0]?.ended.loop?.line,
     };
   }
 
@@ -113,7 +123,7 @@ class RepairSearch {
     if (!examination) {
       if (this.checks >= MOST_CHECKS || this.steps >= MOST_STEPS) return undefined;
       this.checks += 1;
-      examination = examine(this.reference, build);
+      examination = examine(this.reference, build, STEPS_OF_A_TRY);
       this.steps += examination.traces.reduce((sum, trace) => sum + trace.steps, 0);
       this.checked.set(key, examination);
     }
@@ -125,7 +135,7 @@ class RepairSearch {
     };
   }
 
-  private oneMore(start: Tried): RepairSet | undefined {
+  private oneMore(start: Tried): Tried | undefined {
     for (const candidate of this.singles(start)) {
       const tried = this.attempt(start, candidate);
       if (tried && isRepaired(tried.examination)) return tried;
@@ -137,7 +147,7 @@ class RepairSearch {
    * One fault in the wiring and one in the program: each side is mended against the reference of the
    * other, so that the pairs need not all be tried.
    */
-  private oneOfEach(start: Tried): RepairSet | undefined {
+  private oneOfEach(start: Tried, bound: number): Tried | undefined {
     const all = this.singles(start);
     const wirings = all
       .filter((candidate) => candidate.domain === 'wiring')
@@ -155,12 +165,29 @@ class RepairSearch {
       .slice(0, 3);
     const pairs = wirings
       .flatMap((wiring) => programs.map((program) => ({ wiring, program, cost: wiring.cost + program.cost })))
+      .filter((pair) => pair.cost - start.cost < bound)
       .sort((a, b) => a.cost - b.cost);
     for (const { wiring, program } of pairs) {
       const tried = this.attempt(wiring, program);
       if (tried && isRepaired(tried.examination)) return tried;
     }
     return undefined;
+  }
+
+  /**
+   * Where no set makes the build pass: the change that makes the wiring right, if one does, and the
+   * program on the wiring as it should be, where its own trouble shows.
+   */
+  private partOf(start: Tried): RepairSet {
+    const wiring = this.singles(start)
+      .filter((candidate) => candidate.domain === 'wiring')
+      .map((candidate) => this.attempt(start, candidate))
+      .find((tried) => tried?.examination.match.same);
+    const found = start.examination.match.same ? undefined : wiring;
+    return {
+      candidates: (found ?? start).candidates,
+      rest: { ...start.build, wiring: this.idealWiring(start) },
+    };
   }
 
   /** The reference wiring with the pins that the program uses, where the exercise leaves them free. */
@@ -194,7 +221,7 @@ class RepairSearch {
   }
 
   /** Two changes of one side: second ones are tried on the first ones that brought the build nearest. */
-  private twoMore(start: Tried): RepairSet | undefined {
+  private twoMore(start: Tried, bound: number): Tried | undefined {
     const before = nearness(start.examination);
     const firsts = this.singles(start)
       .flatMap((candidate) => this.attempt(start, candidate) ?? [])
@@ -204,7 +231,11 @@ class RepairSearch {
     let best: Tried | undefined;
     for (const tried of firsts)
       for (const candidate of this.singles(tried)) {
-        if (best && tried.cost + candidate.cost >= best.cost) break;
+        if (
+          tried.cost + candidate.cost >=
+          Math.min(best?.cost ?? Number.POSITIVE_INFINITY, start.cost + bound)
+        )
+          break;
         const second = this.attempt(tried, candidate);
         if (second && isRepaired(second.examination)) {
           best = second;

@@ -30,7 +30,7 @@ const cost = {
   flip: 1,
   value: 1.4,
   remove: 2.5,
-  addWire: 2.2,
+  addWire: 2.7,
   addPart: 3.5,
 } as const;
 /** A part is seated by its legs, a wire is not: its end is the likelier slip. */
@@ -115,7 +115,7 @@ class WiringEdits {
           const to = this.freeHole(point, leg.at);
           if (!to) continue;
           const moved = withLegAt(part, leg.leg, to);
-          if (overreachOf(moved)) continue;
+          if (overreachOf(moved) || straddles(moved)) continue;
           yield candidate(
             [{ move: `${part.ref}.${leg.leg}`, from: leg.at ? nameOf(leg.at) : '', to: nameOf(to) }],
             this.moveCost(part, leg, to),
@@ -384,6 +384,12 @@ class WiringEdits {
     return legs.map(([leg, at]) => `${name},${kind},${value},${leg},${nameOf(at)}`).join('\n');
   }
 }
+
+/** Whether a part would have one leg in the board's socket and one in the breadboard: too far for legs. */
+const straddles = (part: PlacedPart): boolean =>
+  !kindOf(part.kind).conductor &&
+  part.legs.some(({ at }) => at?.type === 'pin') &&
+  part.legs.some(({ at }) => at !== null && 'row' in at);
 
 const legsAt = (kind: string, points: readonly Point[]): readonly PlacedLeg[] =>
   kindOf(kind).legs.map(({ name }, index) => ({ leg: name, at: points[index] ?? null }));

@@ -4,7 +4,7 @@ import { notSupported } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, librarySignatures, type BuiltinName, type BuiltinSignature } from './library';
 import { unknownName, type Elsewhere } from './names';
-import { Layout, Scope, type Variable } from './scope';
+import { Layout, Scope } from './scope';
 import type { Expression } from './tree';
 import { typeWords, type CType, type ScalarType, type TypeWidths } from './types';
 
@@ -22,21 +22,24 @@ export interface Definition {
   readonly span: Span;
 }
 
+/** What a name is used as, which decides what it may have been meant to be. */
+export type NameUse = 'value' | 'function' | 'type' | 'object';
+
 /** Deepest nesting of statements and expressions that is followed; no person writes deeper. */
 const DEEPEST = 400;
 
 /** What is known while a program is resolved: names, types, and the problems found so far. */
 export class Context {
   readonly problems: ProgramProblem[] = [];
+  private readonly unknown = new Map<string, Span[]>();
+  private readonly pending: (() => ProgramProblem)[] = [];
   readonly widths: TypeWidths;
   readonly library: ReadonlyMap<BuiltinName, BuiltinSignature>;
   readonly constants: ReturnType<typeof libraryConstants>;
   readonly definitions = new Map<string, Definition>();
   readonly functions = new Map<string, FunctionSignature>();
   readonly globals: Layout;
-  /** Names that were declared in a scope that has ended. */
-  readonly retired: Variable[] = [];
-  scope = new Scope('everywhere');
+  scope = new Scope();
   /** Frame of the function being resolved. */
   frame: Layout;
   /** Loops around the place being resolved, within its function. */
@@ -78,49 +81,68 @@ export class Context {
     return value;
   }
 
-  /** Runs `read` in a scope of its own, whose names are remembered as known only there. */
-  scoped<T>(region: string, read: () => T): T {
-    const scope = new Scope(region, this.scope);
-    this.scope = scope;
+  /** Runs `read` in a scope of its own. */
+  scoped<T>(read: () => T): T {
+    const { scope } = this;
+    this.scope = new Scope(scope);
     const value = read();
-    for (const name of scope.visible()) {
-      const variable = scope.here(name);
-      if (variable) this.retired.push(variable);
-    }
-    this.scope = scope.parent!;
+    this.scope = scope;
     return value;
   }
 
-  reportUnknown(name: string, node: SyntaxNode): void {
-    const known = [
-      ...this.scope.visible(),
-      ...this.definitions.keys(),
-      ...this.constants.keys(),
-      ...this.functions.keys(),
-      ...[...this.library.keys()].flatMap((builtin) => (builtin.includes('.') ? ['Serial'] : [builtin])),
-      ...typeWords,
-    ];
-    this.report(unknownName(name, spanOf(node), known, this.elsewhere(name)));
+  /** Reports a name that is not known; each name once, with a repair of all its uses. */
+  reportUnknown(name: string, node: SyntaxNode, use: NameUse): void {
+    const earlier = this.unknown.get(name);
+    if (earlier) {
+      earlier.push(spanOf(node));
+      return;
+    }
+    const uses = [spanOf(node)];
+    this.unknown.set(name, uses);
+    const values = [...this.scope.visible(), ...this.definitions.keys(), ...this.constants.keys()];
+    const builtins = [...this.library.keys()];
+    const functions = [...this.functions.keys(), ...builtins.filter((builtin) => !builtin.includes('.'))];
+    const known: Readonly<Record<NameUse, readonly string[]>> = {
+      value: values,
+      function: functions,
+      type: [...typeWords],
+      object: ['Serial'],
+    };
+    const all = Object.values(known).flat();
+    this.pending.push(() =>
+      unknownName(name, uses, { likely: known[use], all, elsewhere: declaredElsewhere(this.root, name) }),
+    );
   }
 
-  private elsewhere(name: string): Elsewhere | undefined {
-    return this.retired.find((variable) => variable.name === name) ?? declaredLater(this.root, name);
+  /** All problems, in the order of the text, once every use of every name has been seen. */
+  finish(): readonly ProgramProblem[] {
+    return [...this.problems, ...this.pending.map((make) => make())].sort(
+      (a, b) => a.line - b.line || a.column - b.column,
+    );
   }
 }
 
-/** Finds a declaration of the name inside any function, for uses that stand before it. */
-function declaredLater(root: SyntaxNode, name: string): Elsewhere | undefined {
+/** Finds a declaration of the name inside any function. */
+function declaredElsewhere(root: SyntaxNode, name: string): Elsewhere | undefined {
   for (const definition of namedChildren(root)) {
     if (definition.type !== 'function_definition') continue;
     const owner =
       definition.childForFieldName('declarator')?.childForFieldName('declarator')?.text ?? 'a function';
-    const open: SyntaxNode[] = [definition];
-    for (let node = open.pop(); node; node = open.pop()) {
+    const open: { readonly node: SyntaxNode; readonly parent: string }[] = [{ node: definition, parent: '' }];
+    for (let next = open.pop(); next; next = open.pop()) {
+      const { node, parent } = next;
       const declarator = node.type === 'declaration' ? node.childForFieldName('declarator') : null;
       const declared =
         declarator?.type === 'init_declarator' ? declarator.childForFieldName('declarator') : declarator;
-      if (declared?.text === name) return { region: `inside ${owner}`, span: spanOf(declared) };
-      open.push(...namedChildren(node));
+      if (declared?.text === name) {
+        const isLine = parent === 'compound_statement' && !node.text.includes('\n');
+        return {
+          region: `inside ${owner}`,
+          span: spanOf(declared),
+          ...(isLine ? { declaration: { text: node.text, span: spanOf(node) } } : {}),
+        };
+      }
+      open.push(...namedChildren(node).map((child) => ({ node: child, parent: node.type })));
     }
   }
   return undefined;

@@ -175,7 +175,7 @@ function readName(node: SyntaxNode, context: Context): Expression {
     );
     return unreadable(node);
   }
-  context.reportUnknown(name, node);
+  context.reportUnknown(name, node, 'value');
   return unreadable(node);
 }
 
@@ -228,7 +228,7 @@ function readPlace(
     if (variable) context.unsupported(`changing the whole of “${node.text}” at once`, node);
     else if (context.constants.has(node.text) || context.definitions.has(node.text))
       reportConstant(node, context);
-    else context.reportUnknown(node.text, node);
+    else context.reportUnknown(node.text, node, 'value');
     return undefined;
   }
   if (node.type === 'subscript_expression') {
@@ -246,7 +246,7 @@ function readPlace(
         variable,
       };
     if (base?.type === 'identifier' && !variable) {
-      context.reportUnknown(base.text, base);
+      context.reportUnknown(base.text, base, 'value');
       return undefined;
     }
   }
@@ -519,7 +519,7 @@ function readCall(node: SyntaxNode, context: Context): Expression {
   }
   const builtin = context.library.get(name as BuiltinName);
   if (builtin) return readBuiltin(name as BuiltinName, builtin, given, node, context);
-  context.reportUnknown(name, callee);
+  context.reportUnknown(name, callee, 'function');
   for (const argument of given) readExpression(argument, context);
   return unreadable(node);
 }
@@ -537,10 +537,10 @@ function calleeName(callee: SyntaxNode, context: Context): string | undefined {
   if (context.library.has(full as BuiltinName)) return full;
   if (object.text !== 'Serial' && object.text.toLowerCase() !== 'serial') {
     if (context.scope.find(object.text)) context.unsupported(describe(callee), callee);
-    else context.reportUnknown(object.text, object);
+    else context.reportUnknown(object.text, object, 'object');
     return undefined;
   }
-  if (object.text !== 'Serial') context.reportUnknown(object.text, object);
+  if (object.text !== 'Serial') context.reportUnknown(object.text, object, 'object');
   else {
     const known = [...context.library.keys()]
       .filter((key) => key.startsWith('Serial.'))

@@ -1,23 +1,43 @@
-import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { Repair } from '../../finding';
+import { refusal, type ProgramProblem } from '../problem';
 import type { Span } from '../syntax';
-import type { Variable } from './scope';
 
 /** Where a name would have been known. */
-export type Elsewhere = Pick<Variable, 'region' | 'span'>;
+export interface Elsewhere {
+  /** In words: `inside setup`. */
+  readonly region: string;
+  readonly span: Span;
+  /** The statement that declares it, when that stands on one line of a block. */
+  readonly declaration?: { readonly text: string; readonly span: Span };
+}
+
+/** What a name could have been meant to be. */
+export interface KnownNames {
+  /** Names that may stand where it stands. */
+  readonly likely: readonly string[];
+  readonly all: readonly string[];
+  readonly elsewhere: Elsewhere | undefined;
+}
 
 /**
  * Says what is wrong with a name that is not known here: written with other capitals, declared
- * elsewhere, or near another known name, or none of these.
+ * elsewhere, or near another known name, or none of these. `uses`: where it stands, the first one first.
  */
 export function unknownName(
   name: string,
-  span: Span,
-  known: readonly string[],
-  elsewhere: Elsewhere | undefined,
+  uses: readonly Span[],
+  { likely, all, elsewhere }: KnownNames,
 ): ProgramProblem {
+  const span = uses[0]!;
   const place = { line: span.line, column: span.column };
-  const edit = (to: string) => ({ ...place, length: name.length, by: to });
-  const otherCase = known.find((candidate) => candidate.toLowerCase() === name.toLowerCase());
+  const renamed = (to: string): Repair => ({
+    text: `Write ${to} instead of ${name} in line ${span.line}${uses.length > 1 ? ' and wherever else it stands' : ''}.`,
+    // From the last to the first, so that no edit moves the place of another.
+    edits: [...uses]
+      .sort((a, b) => b.line - a.line || b.column - a.column)
+      .map(({ line, column }) => ({ replace: { line, column, length: name.length, by: to } })),
+  });
+  const otherCase = [...likely, ...all].find((candidate) => candidate.toLowerCase() === name.toLowerCase());
   if (otherCase !== undefined)
     return refusal(
       'name-case',
@@ -28,7 +48,7 @@ export function unknownName(
         `The board knows “${otherCase}”, not “${name}”.`,
         `Write ${otherCase} in line ${span.line}.`,
       ],
-      textRepair(`Write ${otherCase} instead of ${name} in line ${span.line}.`, edit(otherCase)),
+      renamed(otherCase),
     );
   if (elsewhere)
     return refusal(
@@ -40,8 +60,9 @@ export function unknownName(
         `“${name}” from line ${elsewhere.span.line} is known only ${elsewhere.region}, but line ${span.line} uses it too.`,
         `Move the declaration of ${name} from line ${elsewhere.span.line} to the top of the program, above setup.`,
       ],
+      elsewhere.declaration && movedToTop(name, elsewhere.declaration),
     );
-  const near = nearest(name, known);
+  const near = nearest(name, likely);
   if (near !== undefined)
     return refusal(
       'name-unknown',
@@ -52,7 +73,7 @@ export function unknownName(
         `The board does not know “${name}”; it knows “${near}”.`,
         `Write ${near} in line ${span.line}, or declare ${name} first.`,
       ],
-      textRepair(`Write ${near} instead of ${name} in line ${span.line}.`, edit(near)),
+      renamed(near),
     );
   return refusal(
     'name-unknown',
@@ -66,9 +87,20 @@ export function unknownName(
   );
 }
 
+/** Takes a declaration out of its function and puts it above everything. */
+function movedToTop(name: string, { text, span }: NonNullable<Elsewhere['declaration']>): Repair {
+  return {
+    text: `Move the declaration of ${name} from line ${span.line} to the top of the program.`,
+    edits: [
+      { replace: { line: span.line, column: span.column, length: text.length, by: '' } },
+      { replace: { line: 1, column: 1, length: 0, by: `${text}\n` } },
+    ],
+  };
+}
+
 /** The known name with the fewest single-letter changes, when it is near enough to be meant. */
 export function nearest(name: string, known: readonly string[]): string | undefined {
-  const allowed = name.length <= 3 ? 1 : name.length <= 6 ? 2 : 3;
+  const allowed = name.length <= 4 ? 1 : name.length <= 7 ? 2 : 3;
   let best: { readonly name: string; readonly distance: number } | undefined;
   for (const candidate of known) {
     const distance = editDistance(name.toLowerCase(), candidate.toLowerCase(), allowed);

@@ -30,7 +30,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
     }
   }
   // A head that could not be read may be the very one that would be missed.
-  const headsAreRead = context.problems.length === 0;
+  const headsAreRead = context.finish().length === 0;
   const globals: Statement[] = [];
   for (const node of top) {
     if (node.type === 'declaration') {
@@ -45,7 +45,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const loop = context.functions.get('loop');
   if (!setup && headsAreRead) context.report(missingEntry('setup', 'runs once at the start', context));
   if (!loop && headsAreRead) context.report(missingEntry('loop', 'repeats for ever', context));
-  const problems = [...context.problems].sort((a, b) => a.line - b.line || a.column - b.column);
+  const problems = context.finish();
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
   return {
     problems,
@@ -135,7 +135,7 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
   }
   const result = typeNamed(typeNode.text, context.widths);
   if (!result) {
-    context.reportUnknown(typeNode.text, typeNode);
+    context.reportUnknown(typeNode.text, typeNode, 'type');
     return undefined;
   }
   const parameters: { name: string; type: ScalarType }[] = [];
@@ -179,7 +179,7 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   context.result = signature.result;
   context.loopDepth = 0;
   context.reassigned = assignedNames(bodyNode);
-  return context.scoped(`inside ${name}`, () => {
+  return context.scoped(() => {
     const parameterNodes = namedChildren(
       node.childForFieldName('declarator')!.childForFieldName('parameters')!,
     );

@@ -15,18 +15,13 @@ export interface Variable {
   readonly loopDepth: number;
   /** A value known before the program runs, for `const` numbers. */
   readonly known?: number;
-  /** Where the name can be used, in words: `inside setup`. */
-  readonly region: string;
 }
 
 /** Names visible at one place, innermost first. */
 export class Scope {
   private readonly names = new Map<string, Variable>();
 
-  constructor(
-    readonly region: string,
-    readonly parent?: Scope,
-  ) {}
+  constructor(readonly parent?: Scope) {}
 
   find(name: string): Variable | undefined {
     return this.names.get(name) ?? this.parent?.find(name);

@@ -17,7 +17,7 @@ function readKind(node: SyntaxNode, context: Context): Statement {
   const span = spanOf(node);
   switch (node.type) {
     case 'compound_statement':
-      return context.scoped(context.scope.region, () => readBlock(node, context));
+      return context.scoped(() => readBlock(node, context));
     case 'expression_statement': {
       const [inner] = namedChildren(node);
       return inner
@@ -33,7 +33,7 @@ function readKind(node: SyntaxNode, context: Context): Statement {
     case 'do_statement':
       return readLoop(node, 'do', context);
     case 'for_statement':
-      return context.scoped(context.scope.region, () => readLoop(node, 'for', context));
+      return context.scoped(() => readLoop(node, 'for', context));
     case 'switch_statement':
       return readSwitch(node, context);
     case 'return_statement': {
@@ -132,7 +132,7 @@ function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Conte
 function readSwitch(node: SyntaxNode, context: Context): Statement {
   const subject = readExpression(node.childForFieldName('condition')!, context);
   const body = node.childForFieldName('body')!;
-  const cases = context.scoped(context.scope.region, () =>
+  const cases = context.scoped(() =>
     namedChildren(body).flatMap((child) => {
       if (child.type !== 'case_statement') {
         context.unsupported('a statement before the first case', child);
@@ -171,7 +171,7 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
   const isConstant = words.some((word) => word.text === 'const' || word.text === 'constexpr');
   if (!type || type.kind === 'void') {
     const unknown = words.find((word) => word.type === 'type_identifier');
-    if (unknown) context.reportUnknown(unknown.text, unknown);
+    if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
     else context.unsupported(`“${words.map((word) => word.text).join(' ')}” as a type`, node);
     return { node: 'empty', span };
   }
@@ -300,7 +300,6 @@ function declare(
     constant: storage.isConstant,
     place: layout.take(name, type),
     span,
-    region: context.scope.region,
     loopDepth: context.loopDepth,
     ...more,
   };
