@@ -21,6 +21,9 @@ export async function requireViewer(action: Action): Promise<Viewer> {
   return viewer;
 }
 
+/** Whether whoever asks may do this, signed in or not. */
+export const mayDo = async (action: Action): Promise<boolean> => can(roleOf(await currentViewer()), action);
+
 /** The address a request came from, as far as it can be known. */
 export async function addressOf(): Promise<string> {
   const forwarded = (await headers()).get('x-forwarded-for');

@@ -1,6 +1,6 @@
 // Starts the product with demo data: npm run demo [-- --host ADDRESS --port N]
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { freePort, startCluster } from './machine/cluster.mjs';
@@ -18,14 +18,16 @@ const { values } = parseArgs({
   options: { host: { type: 'string', default: '127.0.0.1' }, port: { type: 'string' } },
 });
 const lock = join(stateFolder, 'demo.lock');
+const webPid = join(stateFolder, 'web.pid');
 const running = [];
 let leaving = false;
+let holdsLock = false;
 
 async function leave(code) {
   if (leaving) return;
   leaving = true;
   for (const stop of running.reverse()) await stop();
-  rmSync(lock, { force: true });
+  if (holdsLock) for (const file of [webPid, lock]) rmSync(file, { force: true });
   process.exit(code);
 }
 
@@ -38,6 +40,23 @@ function takeLock() {
       `The demo already runs from this folder, as process ${holder}. Stop it there with Ctrl-C.`,
     );
   writeFileSync(lock, String(process.pid));
+  holdsLock = true;
+}
+
+/** Ends the web server of a run that was killed; it would hold the port and an old database. */
+function endOrphan() {
+  if (!existsSync(webPid)) return;
+  const pid = Number(readFileSync(webPid, 'utf8'));
+  try {
+    if (
+      readlinkSync(`/proc/${pid}/cwd`) === root &&
+      /next/.test(readFileSync(`/proc/${pid}/cmdline`, 'utf8'))
+    )
+      process.kill(pid, 'SIGKILL');
+  } catch {
+    // It is gone, as it should be.
+  }
+  rmSync(webPid, { force: true });
 }
 
 function isDemo(pid) {
@@ -92,6 +111,7 @@ async function portToUse() {
 async function main() {
   ensureNode();
   takeLock();
+  endOrphan();
   ensureDebian(['postgresql'], () => postgresPrograms() !== undefined);
   ensureNodeModules();
   const cluster = await startCluster('postgres');
@@ -104,6 +124,7 @@ async function main() {
   await buildIfChanged();
   const port = await portToUse();
   const web = start('node_modules/.bin/next', ['start', '-H', values.host, '-p', String(port)], environment);
+  writeFileSync(webPid, String(web.pid));
   web.stderr.on('data', (chunk) => process.stderr.write(chunk));
   web.once('exit', (code) => void leave(code ?? 1));
   for (let attempt = 0; ; attempt += 1) {

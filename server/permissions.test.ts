@@ -3,10 +3,11 @@ import { actions, can, ownWork, sameClass, type Action, type Role, type Viewer }
 
 /** The whole matrix, written out by hand: who may do what. */
 const matrix: Readonly<Record<Action, readonly Role[]>> = {
+  'ask-health': ['anonymous', 'student', 'assistant', 'instructor'],
   'sign-in': ['anonymous'],
+  'sign-out': ['student', 'assistant', 'instructor'],
   'see-today': ['student', 'assistant', 'instructor'],
   'see-bench': ['student'],
-  'check-build': ['student', 'assistant', 'instructor'],
   'hand-in': ['student'],
   'see-own-report': ['student'],
   'see-class-reports': ['assistant', 'instructor'],

@@ -6,10 +6,11 @@ export type Role = 'anonymous' | 'student' | 'assistant' | 'instructor';
  * anything; whose data it may touch is decided by `sameClass` and `ownWork` on top.
  */
 export const actions = [
+  'ask-health',
   'sign-in',
+  'sign-out',
   'see-today',
   'see-bench',
-  'check-build',
   'hand-in',
   'see-own-report',
   'see-class-reports',
@@ -22,12 +23,13 @@ export const actions = [
 export type Action = (typeof actions)[number];
 
 const granted: Readonly<Record<Role, readonly Action[]>> = {
-  anonymous: ['sign-in'],
-  student: ['see-today', 'see-bench', 'check-build', 'hand-in', 'see-own-report'],
-  assistant: ['see-today', 'check-build', 'see-class-reports', 'see-worksheet', 'review-class'],
+  anonymous: ['ask-health', 'sign-in'],
+  student: ['ask-health', 'sign-out', 'see-today', 'see-bench', 'hand-in', 'see-own-report'],
+  assistant: ['ask-health', 'sign-out', 'see-today', 'see-class-reports', 'see-worksheet', 'review-class'],
   instructor: [
+    'ask-health',
+    'sign-out',
     'see-today',
-    'check-build',
     'see-class-reports',
     'see-worksheet',
     'publish-exercise',

@@ -7,12 +7,13 @@ import { database } from '@/server/database/connection';
 import { closeSession } from '@/server/people/sessions';
 import { joinClass, rosterOf, signInStaff } from '@/server/people/sign-in';
 import type { JoinState, StaffState } from '@/ui/sign-in/state';
-import { addressOf, keepSession, SESSION_COOKIE } from '../access';
+import { addressOf, keepSession, mayDo, SESSION_COOKIE } from '../access';
 
 const text = (form: FormData, name: string): string => z.string().max(200).catch('').parse(form.get(name));
 
 /** Signs a member of staff in and goes to Today. */
 export async function signInAsStaff(_: StaffState, form: FormData): Promise<StaffState> {
+  if (!(await mayDo('sign-in'))) redirect('/');
   const login = text(form, 'login');
   const result = await signInStaff(database(), {
     login,
@@ -26,6 +27,7 @@ export async function signInAsStaff(_: StaffState, form: FormData): Promise<Staf
 
 /** Finds the class of a code, then lets the chosen learner in with their private word. */
 export async function joinAsStudent(before: JoinState, form: FormData): Promise<JoinState> {
+  if (!(await mayDo('sign-in'))) redirect('/');
   const code = text(form, 'code').trim().toUpperCase();
   const learnerId = text(form, 'learner');
   const word = text(form, 'word');
@@ -40,7 +42,9 @@ export async function joinAsStudent(before: JoinState, form: FormData): Promise<
   redirect('/');
 }
 
+/** Ends the session, here and in the database. */
 export async function signOut(): Promise<void> {
+  if (!(await mayDo('sign-out'))) redirect('/sign-in');
   const jar = await cookies();
   const token = jar.get(SESSION_COOKIE)?.value;
   if (token) await closeSession(database(), token);

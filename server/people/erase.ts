@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { ownWork, type Viewer } from '../permissions';
+import { can, ownWork, type Viewer } from '../permissions';
 
 /**
  * Erases a learner with all their work: the one path on which append-only records go, kept in the
@@ -10,7 +10,11 @@ export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string):
     const learner = await transaction('learner')
       .where({ id: learnerId })
       .first<{ class_id: string } | undefined>('class_id');
-    if (!learner || viewer.role === 'student' || !ownWork(viewer, { learnerId, classId: learner.class_id }))
+    if (
+      !learner ||
+      !can(viewer.role, 'erase-learner') ||
+      !ownWork(viewer, { learnerId, classId: learner.class_id })
+    )
       return false;
     await transaction.raw("set local didaktor.erasing = 'on'");
     await transaction('learner').where({ id: learnerId }).delete();
