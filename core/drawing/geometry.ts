@@ -6,7 +6,10 @@ import type { Point, Wiring } from '../wiring/wiring';
 export const PITCH = 24;
 /** Width of the board's ledger of pins, and of the space in which wires run to the breadboard. */
 export const LEDGER = 118;
-export const GUTTER = 72;
+const GUTTER = 72;
+/** Wires that the gutter holds side by side, and what each further one adds to it. */
+const GUTTER_WIRES = 3;
+const LANE = 8;
 /** Height of the line of column names, and of a pin's line at the least. */
 export const HEADER = 46;
 const LEAST_PIN_HEIGHT = 22;
@@ -57,7 +60,9 @@ export class Geometry {
     this.pinY = new Map(
       this.ledger.flatMap((line) => (line.type === 'pin' ? [[line.name, line.y] as const] : [])),
     );
-    const left = this.ledgerWidth + (board ? GUTTER : 8);
+    const fromBoard = wiring.parts.filter((part) => part.legs.some(({ at }) => at?.type === 'pin')).length;
+    const gutter = GUTTER + LANE * Math.max(0, fromBoard - GUTTER_WIRES);
+    const left = this.ledgerWidth + (board ? gutter : 8);
     const right = frame.hasRightSide ? acrossPitches['j+'] : acrossPitches.e + 3.1;
     const first = acrossPitches['a-'];
     this.sheet =

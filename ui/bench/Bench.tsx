@@ -151,8 +151,8 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
   const pins = useMemo(() => pinsFirst(exercise), [exercise]);
 
   return (
-    <div className="grid min-h-[calc(100dvh-3.9rem)] md:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
-      <div className="flex min-w-0 flex-col border-ink md:border-r">
+    <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
+      <div className="flex min-w-0 flex-col border-ink lg:border-r">
         <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
           <p className="mr-auto text-note text-soft" role="status">
             {kept.problem ??
@@ -221,7 +221,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
       <Tabs.Root
         value={panel}
         onValueChange={(value) => setPanel(value as Panel)}
-        className="flex min-w-0 flex-col md:sticky md:top-[3.9rem] md:max-h-[calc(100dvh-3.9rem)]"
+        className="flex min-w-0 flex-col border-t border-ink lg:sticky lg:top-[3.9rem] lg:max-h-[calc(100dvh-3.9rem)] lg:border-t-0"
       >
         <Tabs.List aria-label="What to record" className="flex border-b border-ink">
           {(

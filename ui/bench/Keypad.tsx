@@ -23,7 +23,10 @@ export function Keypad({ title, place, pins, onPlace, onNext }: KeypadProps) {
   const setColumn = (next: string): void => onPlace(`${next}${row}`);
   const addDigit = (digit: string): void => onPlace(`${column}${row.length < 2 ? row : ''}${digit}`);
   return (
-    <section aria-label={`Keys for ${title}`} className="border-t border-ink bg-paper px-3 pt-2 pb-3">
+    <section
+      aria-label={`Keys for ${title}`}
+      className="sticky bottom-0 z-10 border-t border-ink bg-paper px-3 pt-2 pb-3"
+    >
       <p className="mb-2 truncate px-1">
         Where is <strong>{title}</strong>? Tap the hole, or:
       </p>

@@ -5,7 +5,7 @@ export const wireColours: Readonly<Record<string, string>> = {
   yellow: '#e0a800',
   green: '#2f8f4e',
   blue: '#2a6fb8',
-  white: '#d8d4c6',
+  white: '#c2bba6',
   orange: '#dd7a1c',
   grey: '#8b9399',
   gray: '#8b9399',

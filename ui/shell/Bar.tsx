@@ -38,11 +38,11 @@ export function Bar({ places, title, facts, actions, viewerName, destinations, s
   }, []);
   return (
     <header className="sticky top-0 z-10 border-b border-ink bg-paper">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2 sm:flex-nowrap">
         <Link href="/" aria-label="Today" className="-ml-1 p-1">
           <Mark />
         </Link>
-        <div className="mr-auto min-w-0">
+        <div className="mr-auto min-w-0 flex-1">
           <nav aria-label="Where you are" className="text-note leading-tight text-soft">
             <ol className="flex flex-wrap">
               {places.map(({ label, href }, index) => (
@@ -63,13 +63,13 @@ export function Bar({ places, title, facts, actions, viewerName, destinations, s
               ))}
             </ol>
           </nav>
-          <div className="flex flex-wrap items-baseline gap-x-3">
-            <h1 className="text-title">{title}</h1>
-            {facts && <p className="text-note text-soft">{facts}</p>}
+          <div className="flex items-baseline gap-x-3">
+            <h1 className="text-title whitespace-nowrap">{title}</h1>
+            {facts && <p className="min-w-0 truncate text-note text-soft">{facts}</p>}
           </div>
         </div>
-        <div className="flex items-center gap-2">{actions}</div>
-        <div className="flex items-center border-l border-rule pl-2">
+        <div className="flex shrink-0 items-center gap-2">{actions}</div>
+        <div className="flex shrink-0 items-center border-rule sm:border-l sm:pl-2">
           <button
             type="button"
             onClick={() => setOpen(true)}

@@ -44,7 +44,7 @@ export function findingOfMove(edit: Edit, wiring: Wiring): Observation | undefin
     severity: 'fault',
     refs: [part.ref],
     at: [edit.from],
-    message: `${capital(what)} is in ${placeText(from.value)}, one row off: ${stripText(to.value)} is right.`,
+    message: `${capital(what)} is in ${placeText(from.value)}, one row off. It should be in ${stripText(to.value)}.`,
     hints: [
       `Follow ${what} with a finger. Which row is it in, and which row should it be in?`,
       `${capital(what)} is in ${stripText(from.value)}. Count the rows again.`,
