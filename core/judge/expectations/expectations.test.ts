@@ -1,0 +1,236 @@
+import { describe, expect, test } from 'vitest';
+import { ref } from '../../brand';
+import type { FindingCode } from '../../finding';
+import type { Expectation } from '../../formats/scenario';
+import { seenIntervals } from '../../rehearsal/seen';
+import type { Trace } from '../../rehearsal/trace';
+import { beacon } from '../../testing/beacon';
+import { checkExpectation, type Outcome } from './index';
+
+/** A run in which lamps carry these currents from these moments on. */
+function observe(
+  expectation: Expectation,
+  lamps: Readonly<Record<string, readonly (readonly [at: number, currentMa: number])[]>>,
+  seconds = 12,
+  serial = '',
+): Outcome {
+  const trace: Trace = {
+    seconds,
+    pins: new Map(),
+    lamps: new Map(),
+    serial: serial === '' ? [] : [{ at: 1, text: serial }],
+    pauses: [],
+    states: [],
+    undirected: [],
+    serialStarted: serial !== '',
+    unknownPins: [],
+    silentErrors: [],
+    steps: 0,
+    ended: { reason: 'time', at: seconds, line: 1 },
+  };
+  return checkExpectation(expectation, {
+    wiring: beacon.reference,
+    trace,
+    seen: (lamp) =>
+      lamps[lamp] &&
+      seenIntervals(
+        lamps[lamp].map(([at, currentMa]) => ({ at, currentMa })),
+        seconds,
+      ),
+    builtRef: (lamp) => (lamps[lamp] ? ref(lamp) : undefined),
+  });
+}
+
+/** Flashes over and over: lit, dark, lit, dark. */
+const flashes = (on: number, off: number, seconds = 12, currentMa = 8): (readonly [number, number])[] => {
+  const changes: (readonly [number, number])[] = [];
+  for (let at = 0; at < seconds; at += on + off) changes.push([at, currentMa], [at + on, 0]);
+  return changes;
+};
+
+const rhythm: Expectation = { lamp: 'D1', rhythm: [0.5, 2.5], tolerance: 0.1 };
+
+describe('a rhythm', () => {
+  test.each([
+    ['exact', flashes(0.5, 2.5), true],
+    ['within tolerance', flashes(0.54, 2.3), true],
+    ['too slow', flashes(0.5, 2.9), false],
+    ['too quick', flashes(0.4, 2.5), false],
+    ['turned round', flashes(2.5, 0.5), false],
+    [
+      'begun in the middle of the dark',
+      [[0, 0] as const, ...flashes(0.5, 2.5).map(([at, ma]) => [at + 1.7, ma] as const)],
+      true,
+    ],
+  ])('that is %s passes: %s', (_, changes, passes) => {
+    expect(observe(rhythm, { D1: changes }).passed).toBe(passes);
+  });
+
+  test('of more than two parts repeats as a whole', () => {
+    const group: Expectation = { lamp: 'D1', rhythm: [0.5, 0.5, 0.5, 2.5] };
+    const changes = [0, 4, 8].flatMap(
+      (start) =>
+        [
+          [start, 8],
+          [start + 0.5, 0],
+          [start + 1, 8],
+          [start + 1.5, 0],
+        ] as const,
+    );
+    expect(observe(group, { D1: changes }).passed).toBe(true);
+    expect(observe(group, { D1: flashes(0.5, 2.5) }).passed).toBe(false);
+  });
+
+  test.each<
+    [what: string, changes: readonly (readonly [number, number])[], code: FindingCode, words: RegExp]
+  >([
+    ['never lit', [[0, 0]], 'not-lit', /stays dark for the whole 12 s/],
+    ['only glowing', [[0, 0.09]], 'not-lit', /glows faintly, at 0\.09 mA/],
+    ['always lit', [[0, 8.5]], 'not-dark', /lit for the whole 12 s/],
+    [
+      'stopped while lit',
+      [
+        [0, 8],
+        [0.5, 0],
+        [3, 8],
+      ],
+      'stays-on',
+      /stops changing at 3 s and stays lit/,
+    ],
+    [
+      'stopped while dark',
+      [
+        [0, 8],
+        [0.5, 0],
+      ],
+      'stays-off',
+      /stops changing at 0\.50 s and stays dark/,
+    ],
+    ['off in its dark time', flashes(0.5, 1), 'timing-off', /dark for 1 s; 2\.5 s is wanted/],
+    ['off in its lit time', flashes(1, 2.5), 'timing-off', /lit for 1 s; 0\.50 s is wanted/],
+  ])('that is %s is named so', (_, changes, code, words) => {
+    const { passed, failures } = observe(rhythm, { D1: changes });
+    expect(passed).toBe(false);
+    expect(failures).toHaveLength(1);
+    expect(failures[0]!.code).toBe(code);
+    expect(failures[0]!.message).toMatch(words);
+  });
+
+  test('gives both numbers', () => {
+    const [failure] = observe(rhythm, { D1: flashes(0.5, 1) }).failures;
+    expect(failure!.evidence).toMatchObject({ foundS: { amount: 1 }, wantedS: { amount: 2.5 } });
+  });
+});
+
+describe('other expectations of a lamp', () => {
+  test.each<[expectation: Expectation, changes: readonly (readonly [number, number])[], passes: boolean]>([
+    [{ lamp: 'D1', is: 'on' }, [[0, 8]], true],
+    [
+      { lamp: 'D1', is: 'on' },
+      [
+        [0, 8],
+        [5, 0],
+      ],
+      false,
+    ],
+    [
+      { lamp: 'D1', is: 'on', to: 4 },
+      [
+        [0, 8],
+        [5, 0],
+      ],
+      true,
+    ],
+    [
+      { lamp: 'D1', is: 'on', from: 6 },
+      [
+        [0, 0],
+        [5, 8],
+      ],
+      true,
+    ],
+    [{ lamp: 'D1', is: 'off' }, [[0, 0]], true],
+    [{ lamp: 'D1', is: 'off' }, [[0, 0.09]], false],
+    [{ lamp: 'D1', is: 'off' }, [[0, 8]], false],
+    [{ lamp: 'D1', flashes: 4 }, flashes(0.5, 2.5), true],
+    [{ lamp: 'D1', flashes: 3 }, flashes(0.5, 2.5), false],
+    [{ lamp: 'D1', flashes: 2, to: 5 }, flashes(0.5, 2.5), true],
+    [{ lamp: 'D1', flashes: 1 }, [[0, 0]], false],
+    [{ lamp: 'D1', brightness: [0.6, 0.8] }, [[0, 8.5]], true],
+    [{ lamp: 'D1', brightness: [0.9, 1] }, [[0, 8.5]], false],
+    [{ lamp: 'D1', brightness: [0, 0.3] }, [[0, 8.5]], false],
+  ])('%j', (expectation, changes, passes) => {
+    const outcome = observe(expectation, { D1: changes });
+    expect(outcome.passed).toBe(passes);
+    expect(outcome.failures.length === 0).toBe(passes);
+    expect(outcome.observed).not.toBe('');
+  });
+
+  test('fail without a lamp that could show them, and blame nothing for it', () => {
+    expect(observe({ lamp: 'D1', is: 'on' }, {})).toMatchObject({
+      passed: false,
+      failures: [],
+      observed: expect.stringContaining('no lamp'),
+    });
+  });
+});
+
+describe('lamps together', () => {
+  const turns = { D1: flashes(1, 1), D2: flashes(1, 1).map(([at, ma]) => [at + 1, ma] as const) };
+
+  test('take turns, and an overlap too short to be seen does not count', () => {
+    expect(observe({ 'never-together': ['D1', 'D2'] }, turns).passed).toBe(true);
+    const grazing = { ...turns, D2: turns.D2.map(([at, ma]) => [Math.max(0, at - 0.005), ma] as const) };
+    expect(observe({ 'never-together': ['D1', 'D2'] }, grazing).passed).toBe(true);
+  });
+
+  test('are told apart when both are lit', () => {
+    const both = observe(
+      { 'never-together': ['D1', 'D2'] },
+      {
+        D1: [[0, 8]],
+        D2: [
+          [0, 0],
+          [3, 8],
+        ],
+      },
+    );
+    expect(both).toMatchObject({ passed: false, failures: [{ code: 'order-wrong' }] });
+    expect(both.observed).toContain('9 s');
+  });
+
+  test('light in their order, from whichever is first', () => {
+    const order: Expectation = { order: ['D1', 'D2', 'D3'] };
+    const at = (start: number) =>
+      [
+        [0, 0],
+        [start, 8],
+        [start + 0.5, 0],
+      ] as const;
+    expect(observe(order, { D1: at(1), D2: at(2), D3: at(3) }).passed).toBe(true);
+    expect(observe(order, { D1: at(3), D2: at(1), D3: at(2) }).passed).toBe(true);
+    expect(observe(order, { D1: at(2), D2: at(1), D3: at(3) })).toMatchObject({
+      passed: false,
+      failures: [{ code: 'order-wrong' }],
+    });
+    expect(observe(order, { D1: at(1) }).passed).toBe(false);
+  });
+});
+
+describe('printed text', () => {
+  test.each<[way: 'contains' | 'equals' | 'matches', text: string, passes: boolean]>([
+    ['contains', 'tide', true],
+    ['contains', 'ebb', false],
+    ['equals', 'tide 42', true],
+    ['equals', 'tide', false],
+    ['matches', '^tide \\d+', true],
+    ['matches', '^\\d+', false],
+    ['matches', '(', false],
+  ])('%s “%s”', (way, text, passes) => {
+    expect(observe({ serial: way, text }, {}, 12, 'tide 42\r\n').passed).toBe(passes);
+  });
+
+  test('that is wanted too early has not been printed yet', () => {
+    expect(observe({ serial: 'contains', text: 'tide', to: 0.5 }, {}, 12, 'tide').passed).toBe(false);
+  });
+});

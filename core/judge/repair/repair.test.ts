@@ -1,0 +1,229 @@
+import { describe, expect, test } from 'vitest';
+import type { Edit } from '../../finding';
+import { hasPassed } from '../../formats/report';
+import { compileProgram } from '../../program';
+import { applyTextEdit } from '../../program/problem';
+import { beacon, checkBeacon, grammars, LAYOUT, PROGRAM } from '../../testing/beacon';
+import { overreachOf, readWiring } from '../../wiring/read';
+import { writeTable } from '../../wiring/table';
+import type { Wiring } from '../../wiring/wiring';
+import { examine, referenceOf, type Build } from '../examine';
+import { findingOfMove } from './classify';
+import { programCandidates, type ProgramWishes } from './program-edits';
+import { searchRepair } from './search';
+import { wiringCandidates } from './wiring-edits';
+
+const reference = referenceOf(beacon);
+
+function build(table: string = LAYOUT, program: string = PROGRAM): Build {
+  const read = readWiring(table);
+  if (!read.ok) throw new Error(read.problems[0]?.message);
+  return { wiring: read.value, program: compileProgram(program, beacon.board, grammars) };
+}
+
+const candidatesFor = (made: Build) => wiringCandidates(reference, made.wiring, examine(reference, made));
+const search = (made: Build) => searchRepair(reference, made, examine(reference, made), grammars);
+
+describe('changes of a wiring', () => {
+  const made = build(LAYOUT.replace('B1.a5', 'B1.a4'));
+  const candidates = candidatesFor(made);
+
+  test('are at most a few hundred, and each says in words what to do', () => {
+    expect(candidates.length).toBeGreaterThan(40);
+    expect(candidates.length).toBeLessThan(600);
+    for (const { text, cost, edits } of candidates) {
+      expect(text).toMatch(/^(Move|Turn|Take|Add|Put) .*\.$/);
+      expect(cost).toBeGreaterThan(0);
+      expect(edits.length).toBeGreaterThan(0);
+    }
+  });
+
+  test('never lead to a wiring that could not be plugged: each reads back as a table', () => {
+    for (const candidate of candidates) {
+      const changed = candidate.apply(made)!;
+      const read = readWiring(writeTable(changed.wiring));
+      expect(read.ok ? '' : `${candidate.text} ${read.problems[0]!.message}`).toBe('');
+      for (const part of changed.wiring.parts) expect(overreachOf(part)).toBeUndefined();
+    }
+  });
+
+  test('do not change the build they are made from', () => {
+    const before = writeTable(made.wiring);
+    for (const candidate of candidates) candidate.apply(made);
+    expect(writeTable(made.wiring)).toBe(before);
+  });
+
+  test('prefer the end that is not where the drawing has it', () => {
+    const cost = (move: string): number =>
+      Math.min(
+        ...candidates
+          .filter(({ edits }) => edits.some((edit) => 'move' in edit && edit.move === move))
+          .map((candidate) => candidate.cost),
+      );
+    expect(cost('W1.2')).toBeLessThan(cost('D1.anode'));
+  });
+
+  test('offer a turn for lamps, not for resistors and wires', () => {
+    expect(
+      candidates.flatMap(({ edits }) => edits.flatMap((edit) => ('flip' in edit ? [edit.flip] : []))),
+    ).toEqual(['D1']);
+  });
+
+  test('offer the value of the reference for another one', () => {
+    const values = candidatesFor(build(LAYOUT.replace(/,330,/g, ',47,'))).flatMap(({ edits }) =>
+      edits.flatMap((edit) => ('value' in edit ? [edit] : [])),
+    );
+    expect(values).toEqual([{ value: 'R1', to: '330' }]);
+  });
+
+  test('offer a missing part, both ways round where that matters', () => {
+    const withoutLamp = LAYOUT.split('\n')
+      .filter((line) => !line.startsWith('D1'))
+      .join('\n');
+    const added = candidatesFor(build(withoutLamp)).filter(
+      ({ edits }) => edits.length === 1 && edits.some((edit) => 'add' in edit && edit.add.startsWith('D1')),
+    );
+    expect(added.length).toBeGreaterThan(2);
+    expect(
+      added.every(({ edits }) =>
+        edits.some((edit) => 'add' in edit && edit.add.includes('anode') && edit.add.includes('cathode')),
+      ),
+    ).toBe(true);
+  });
+});
+
+describe('changes of a program', () => {
+  const wishes: ProgramWishes = {
+    pins: [12],
+    milliseconds: [500, 2500],
+    undirected: [],
+    endlessLine: undefined,
+  };
+  const changed = (program: string, more: Partial<ProgramWishes> = {}) =>
+    programCandidates(compileProgram(program, beacon.board, grammars), beacon.board, grammars, {
+      ...wishes,
+      ...more,
+    });
+
+  test('replace one token, or put in a line', () => {
+    const edits = changed(PROGRAM).map(
+      (candidate) => candidate.edits[0] as Extract<Edit, { replace: unknown }>,
+    );
+    expect(edits.some(({ replace }) => replace.by === '12')).toBe(true);
+    expect(edits.some(({ replace }) => replace.by === 'LOW')).toBe(true);
+    expect(edits.some(({ replace }) => replace.by === ' delay(2500);')).toBe(true);
+  });
+
+  test('leave the rest of the program as it is', () => {
+    for (const { edits } of changed(PROGRAM)) {
+      const edit = edits[0]!;
+      if (!('replace' in edit)) continue;
+      const { line, column, length, by } = edit.replace;
+      const result = applyTextEdit(PROGRAM, edit.replace);
+      expect(result.length).toBe(PROGRAM.length - length + by.length);
+      expect(result.split('\n')[line - 1]!.slice(column - 1)).toSatisfy((rest: string) =>
+        rest.startsWith(by.split('\n')[0]!),
+      );
+    }
+  });
+
+  test('add a direction where one is missing', () => {
+    const program = PROGRAM.replace('pinMode(LAMP, OUTPUT);', '');
+    expect(changed(program, { undirected: [13] }).map((candidate) => candidate.text)).toContain(
+      'Add pinMode(LAMP, OUTPUT); to setup.',
+    );
+  });
+
+  test('take a loop away that never ends, whole', () => {
+    const program = PROGRAM.replace('delay(500);', 'while (true) {\n    int n = 0;\n  }');
+    const [gone] = changed(program, { endlessLine: 10 }).filter((candidate) =>
+      candidate.text.startsWith('Take away the loop'),
+    );
+    const edit = gone!.edits[0]!;
+    expect('replace' in edit && applyTextEdit(program, edit.replace)).not.toMatch(/while|int n/);
+  });
+
+  test('of one that does not compile are its own repairs', () => {
+    const texts = changed(PROGRAM.replace('delay(500);', 'delay(500)')).map((candidate) => candidate.text);
+    expect(texts).toEqual(['Add ; behind “)” in line 10.']);
+  });
+});
+
+describe('the search', () => {
+  /** The build with everything that the search found. */
+  const repaired = (made: Build): Build =>
+    search(made).candidates.reduce((now, candidate) => candidate.apply(now)!, made);
+
+  test.each([
+    ['one wrong end', LAYOUT.replace('B1.a5', 'B1.a4'), PROGRAM, 1],
+    [
+      'a turned lamp and a missing semicolon',
+      LAYOUT.replace('anode,B1.e5', 'anode,B1.x')
+        .replace('cathode,B1.e6', 'cathode,B1.e5')
+        .replace('B1.x', 'B1.e6'),
+      PROGRAM.replace('500);', '500)'),
+      2,
+    ],
+    [
+      'two misspelt names and a wrong rail',
+      LAYOUT.replace('B1.a-1', 'B1.j-1'),
+      PROGRAM.replace(/digitalWrite/g, 'digitalwrite').replace('pinMode', 'pinmode'),
+      3,
+    ],
+    ['a wrong value and a wrong time', LAYOUT.replace(/,330,/g, ',33,'), PROGRAM.replace('2500', '250'), 2],
+  ])('mends %s', (_, table, program, count) => {
+    const made = build(table, program);
+    expect(search(made).candidates).toHaveLength(count);
+    expect(hasPassed(examine(reference, repaired(made)).verdict)).toBe(true);
+  });
+
+  test('finds the same each time', () => {
+    const made = build(LAYOUT.replace('B1.a-1', 'B1.j-1'), PROGRAM.replace('= 13', '= 12'));
+    const texts = () => search(made).candidates.map((candidate) => candidate.text);
+    expect(texts()).toEqual(texts());
+  });
+
+  test('says what it could not mend', () => {
+    const set = search(
+      build(
+        LAYOUT.replace('B1.a5', 'B1.a4'),
+        'void setup() { pinMode(13, OUTPUT); }\nvoid loop() { delay(3); }',
+      ),
+    );
+    expect(set.rest).toBeDefined();
+    expect(set.candidates.map((candidate) => candidate.domain)).toEqual(['wiring']);
+  });
+
+  test('gives each cause its own repair, whose edits apply', () => {
+    const report = checkBeacon(LAYOUT.replace('B1.a-1', 'B1.j-1'), PROGRAM.replace('2500', '250'));
+    const edits = report.findings.flatMap((finding) => (finding.cause ? (finding.repair?.edits ?? []) : []));
+    expect(edits).toEqual([
+      { move: expect.any(String), from: expect.any(String), to: expect.any(String) },
+      { replace: expect.objectContaining({ by: '2500', length: 3 }) },
+    ]);
+  });
+});
+
+describe('a repairing move as a finding', () => {
+  const { wiring } = build();
+  const named = (move: string, from: string, to: string, on: Wiring = wiring): string | undefined =>
+    findingOfMove({ move, from, to }, on)?.code;
+
+  test.each([
+    ['W1.2', 'B1.a4', 'B1.a5', 'off-by-one'],
+    ['W1.2', 'B1.b6', 'B1.a5', 'off-by-one'],
+    ['W1.2', 'B1.f5', 'B1.e5', 'gap-not-crossed'],
+    ['W1.2', 'B1.f4', 'B1.e5', undefined],
+    ['W1.2', 'B1.a3', 'B1.a5', undefined],
+    ['R1.2', 'B1.a+6', 'B1.a-6', undefined],
+    ['W1.1', 'U1.12', 'U1.13', undefined],
+    ['W1.2', '', 'B1.a5', undefined],
+  ])('%s from %s to %s is %s', (move, from, to, code) => {
+    expect(named(move, from, to)).toBe(code);
+  });
+
+  test('is only made of moves', () => {
+    expect(findingOfMove({ flip: 'D1' }, wiring)).toBeUndefined();
+    expect(findingOfMove({ remove: 'W1' }, wiring)).toBeUndefined();
+  });
+});

@@ -1,0 +1,101 @@
+import { describe, expect, test } from 'vitest';
+import type { Verdict } from '../formats/report';
+import { beacon, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
+import { countVerdicts, groupByTrouble, latestOf, type ReviewItem } from './review';
+import { worksheetFigures } from './worksheet';
+
+const item = (learnerName: string, attempt: number, table = LAYOUT, program = PROGRAM): ReviewItem => ({
+  id: `${learnerName}-${attempt}`,
+  learnerId: learnerName,
+  learnerName,
+  attempt,
+  report: checkBeacon(table, program),
+});
+
+const rowOff = LAYOUT.replace('B1.a5', 'B1.a4');
+const items = [
+  item('Ada', 1, rowOff),
+  item('Ada', 2),
+  item('Ben', 1, rowOff),
+  item('Cleo', 1, LAYOUT.replace('B1.a5', 'B1.b4')),
+  item('Dora', 1, LAYOUT, PROGRAM.replace('500);', '500)')),
+  item('Emil', 1, LAYOUT.replace(/,330,/g, ',33,')),
+  item('Fritz', 1),
+];
+
+describe('hand-ins by what is wrong', () => {
+  test('count each learner’s last try', () => {
+    expect(latestOf(items).map(({ id }) => id)).toEqual([
+      'Ada-2',
+      'Ben-1',
+      'Cleo-1',
+      'Dora-1',
+      'Emil-1',
+      'Fritz-1',
+    ]);
+    expect(countVerdicts(latestOf(items))).toEqual({
+      'as-drawn': 2,
+      'does-not-work': 3,
+      'works-at-risk': 1,
+    } satisfies Partial<Record<Verdict, number>>);
+  });
+
+  test('come most urgent first, then by size, with their people by name', () => {
+    const groups = groupByTrouble(latestOf(items)).map(({ title, items: members }) => [
+      title,
+      members.map((member) => member.learnerName),
+    ]);
+    expect(groups).toEqual([
+      ['One row off', ['Ben', 'Cleo']],
+      ['Semicolon missing', ['Dora']],
+      ['Resistor of another value', ['Emil']],
+      ['The circuit of the exercise', ['Ada', 'Fritz']],
+    ]);
+  });
+
+  test('of which two causes come together carry both names', () => {
+    const [group] = groupByTrouble([item('Gil', 1, rowOff, PROGRAM.replace('2500', '250'))]);
+    expect(group!.title).toBe('One row off, and times are off');
+  });
+
+  test('are none for nobody', () => {
+    expect(groupByTrouble([])).toEqual([]);
+    expect(countVerdicts([])).toEqual({});
+  });
+});
+
+describe('the figures of a worksheet', () => {
+  const figures = worksheetFigures(beacon);
+
+  test('give the lamp’s current, its worst case, its pin and its brightness', () => {
+    expect(figures.lamps).toHaveLength(1);
+    const [lamp] = figures.lamps;
+    expect(lamp).toMatchObject({ ref: 'D1', title: 'amber lamp', pin: '13' });
+    expect(lamp!.worstMa[0]).toBeLessThan(lamp!.currentMa);
+    expect(lamp!.worstMa[1]).toBeGreaterThan(lamp!.currentMa);
+    expect(lamp!.brightness).toBeGreaterThan(0.5);
+  });
+
+  test('give the power that warms the resistor: its current squared times its ohms', () => {
+    const [resistor] = figures.resistors;
+    expect(resistor!.powerMw).toBeCloseTo((figures.lamps[0]!.currentMa / 1e3) ** 2 * 330 * 1e3, 3);
+  });
+
+  test('list the connections with their role, their ends and their wires', () => {
+    expect(
+      figures.connections.map(({ name, role, wires }) => [name, role, wires.map((wire) => wire.ref)]),
+    ).toEqual([
+      ['signal', 'signal', ['W1']],
+      ['lamp', 'sense', []],
+      ['ground', 'ground', ['W2']],
+    ]);
+    expect(figures.connections[0]!.ends).toEqual([
+      { text: '13', isPin: true },
+      { text: 'D1 long leg e5', isPin: false },
+    ]);
+  });
+
+  test('count the ends and the last row in use', () => {
+    expect(figures).toMatchObject({ legCount: 8, lastRow: 6 });
+  });
+});
