@@ -114,7 +114,7 @@ function withCauses(
   }
   if (repair.rest) {
     const observation =
-      causeWithoutRepair(repair.rest, reference, build) ??
+      causeWithoutRepair(repair.rest, reference, build, all) ??
       (causes.length === 0 ? (byCause(serious)[0] ?? byCause(all)[0]) : undefined);
     if (observation)
       causes.push({ observation, ...(observation.repair ? { repair: observation.repair } : {}) });
@@ -137,13 +137,20 @@ const isSame = (one: Finding, other: Finding): boolean =>
   one.code === other.code && one.message === other.message;
 
 /** What is wrong with a program that no change mends: its first error, or what it does on a right wiring. */
-function causeWithoutRepair(rest: Build, reference: Reference, build: Build): Observation | undefined {
+function causeWithoutRepair(
+  rest: Build,
+  reference: Reference,
+  build: Build,
+  seen: readonly Observation[],
+): Observation | undefined {
   const refused = build.program.problems.find((problem) => problem.stopsCompiler);
   const { verdict, observations } = examine(reference, rest, STEPS_OF_A_TRY);
   if (refused) return observations.find((observation) => observation.message === refused.message);
   if (hasPassed(verdict)) return undefined;
   const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
-  return byCause(about)[0];
+  const [first] = byCause(about);
+  // What was seen on the build itself has its own numbers.
+  return first && (seen.find(({ code, line }) => code === first.code && line === first.line) ?? first);
 }
 
 function causeOf(

@@ -53,7 +53,8 @@ export function directionUnset(
 export function runtimeTrouble(trace: Trace, board: BoardProfile): readonly Observation[] {
   const found: Observation[] = [];
   const { loop, reason, line, at } = trace.ended;
-  if (loop && !loop.paused && loop.seconds > 1)
+  const isEndless = loop !== undefined && !loop.paused && (loop.seconds > 1 || reason === 'steps');
+  if (isEndless)
     found.push({
       code: 'never-ends',
       severity: 'fault',
@@ -81,7 +82,7 @@ export function runtimeTrouble(trace: Trace, board: BoardProfile): readonly Obse
       ],
       evidence: { memoryBytes: quantity(board.memory.dataBytes, 'bytes'), afterS: quantity(at, 's') },
     });
-  if (reason === 'output' || reason === 'steps')
+  if (reason === 'output' || (reason === 'steps' && !isEndless))
     found.push({
       code: 'never-ends',
       severity: 'fault',

@@ -187,14 +187,7 @@ class Scan {
         top.indent > token.column &&
         open.some((other) => other.indent === token.column)
       )
-        return [
-          missing(
-            'syntax-brace',
-            this.tokens[index - 1]!,
-            '}',
-            `The brace opened in line ${this.tokens[top.index]!.line} is not closed.`,
-          ),
-        ];
+        return [this.unclosed(open, index)];
       open.pop();
     }
     return open.length > 0 ? [this.unclosed(open, this.tokens.length)] : [];
@@ -205,13 +198,25 @@ class Scan {
   }
 
   private unclosed(open: readonly { readonly index: number }[], before: number): ProgramProblem {
-    const opener = this.tokens[open.at(-1)!.index]!;
+    const { index } = open.at(-1)!;
+    const opener = this.tokens[index]!;
     return missing(
       'syntax-brace',
-      this.tokens[before - 1]!,
+      this.tokens[this.endOfBody(index, before) - 1]!,
       '}',
       `The brace opened in line ${opener.line} is not closed.`,
     );
+  }
+
+  /** Where the lines that belong to an open brace end: at the first one that is not set in deeper than it. */
+  private endOfBody(opener: number, before: number): number {
+    const indent = this.indents[opener]!;
+    const first = this.tokens[opener + 1];
+    // Where nothing is set in, the lines tell nothing.
+    if (!first?.startsLine || first.column <= indent) return before;
+    for (let at = opener + 2; at < before; at += 1)
+      if (this.tokens[at]!.startsLine && this.tokens[at]!.column <= indent) return at;
+    return before;
   }
 
   /** A closing brace without partner: either one too many, or a condition lacks its opening one. */
@@ -334,6 +339,7 @@ class Scan {
     const [name, argument] = [this.tokens[start], this.tokens[start + 1]];
     if (
       name?.kind === 'word' &&
+      !typeWords.has(name.text) &&
       argument &&
       argument.text !== '(' &&
       (argument.kind === 'number' || argument.kind === 'word')

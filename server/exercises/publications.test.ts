@@ -1,0 +1,132 @@
+import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { buildHarbour, type Harbour } from '../testing/harbour';
+import {
+  classesOf,
+  closePublication,
+  exerciseList,
+  findDraft,
+  findPublication,
+  publicationsFor,
+  publish,
+} from './publications';
+import { studentForm } from './student-form';
+
+let harbour: Harbour;
+beforeEach(async () => {
+  harbour = await buildHarbour();
+});
+afterEach(() => harbour.drop());
+
+const retitle = (title: string) =>
+  harbour
+    .db('exercise')
+    .where({ id: harbour.exerciseId })
+    .update({ draft: harbour.db.raw(`jsonb_set(draft, '{title}', to_jsonb(?::text))`, [title]) });
+const publishAgain = () =>
+  publish(harbour.db, harbour.teacher, harbour.exerciseId, harbour.teacher.classIds[0]!);
+
+describe('publishing', () => {
+  test('the same draft twice is one revision, a changed one is a second', async () => {
+    expect(await publishAgain()).toEqual({ publicationId: harbour.publicationId });
+    await retitle('Beacon two');
+    expect(await publishAgain()).not.toEqual({ publicationId: harbour.publicationId });
+    expect(
+      await harbour
+        .db('revision')
+        .where({ exercise_id: harbour.exerciseId })
+        .orderBy('number')
+        .pluck('number'),
+    ).toEqual([1, 2]);
+  });
+
+  test('leaves what is open as it was when the draft changes', async () => {
+    await retitle('Changed');
+    const publication = await findPublication(harbour.db, harbour.learner, harbour.publicationId);
+    expect(publication!.exercise.data.title).toBe('Beacon');
+    expect((await findDraft(harbour.db, harbour.exerciseId))!.data.title).toBe('Changed');
+  });
+
+  test('opens again what was closed', async () => {
+    await closePublication(harbour.db, harbour.teacher, harbour.publicationId);
+    expect((await findPublication(harbour.db, harbour.learner, harbour.publicationId))!.isOpen).toBe(false);
+    await publishAgain();
+    expect((await findPublication(harbour.db, harbour.learner, harbour.publicationId))!.isOpen).toBe(true);
+  });
+
+  test('at the same moment by two people is one revision', async () => {
+    await retitle('Beacon two');
+    const results = await Promise.all([publishAgain(), publishAgain(), publishAgain()]);
+    expect(new Set(results.map((result) => JSON.stringify(result))).size).toBe(1);
+    expect(await harbour.db('revision').count('* as count').first()).toEqual({ count: '2' });
+  });
+
+  test('is refused for a class of somebody else, and for an exercise that is gone or damaged', async () => {
+    const { db, teacher, otherTeacher, exerciseId } = harbour;
+    expect(await publish(db, teacher, exerciseId, otherTeacher.classIds[0]!)).toEqual({
+      message: 'This is not one of your classes.',
+    });
+    expect(
+      await publish(db, teacher, '00000000-0000-0000-0000-000000000000', teacher.classIds[0]!),
+    ).toMatchObject({ message: expect.stringContaining('does not exist') });
+    await db('exercise')
+      .where({ id: exerciseId })
+      .update({ draft: db.raw(`jsonb_set(draft, '{board}', '"raft"')`) });
+    expect(await publishAgain()).toMatchObject({
+      message: expect.stringContaining('“raft” is no known board'),
+    });
+  });
+
+  test('is closed only by those who teach the class', async () => {
+    expect(await closePublication(harbour.db, harbour.otherTeacher, harbour.publicationId)).toBe(false);
+    expect(await closePublication(harbour.db, harbour.teacher, harbour.publicationId)).toBe(true);
+    expect(await harbour.db('audit').where({ action: 'close-exercise' })).toHaveLength(1);
+  });
+});
+
+describe('a revision', () => {
+  test('cannot be changed or deleted', async () => {
+    await expect(harbour.db('revision').update({ number: 9 })).rejects.toThrow('append-only');
+    await expect(harbour.db('revision').delete()).rejects.toThrow('append-only');
+  });
+});
+
+describe('what is published', () => {
+  test('is seen by its own class and its teachers, in the order of the course', async () => {
+    const { db, learner, teacher, stranger, otherTeacher, publicationId } = harbour;
+    for (const viewer of [learner, teacher])
+      expect((await publicationsFor(db, viewer)).map(({ id }) => id)).toEqual([publicationId]);
+    for (const viewer of [stranger, otherTeacher]) {
+      expect(await publicationsFor(db, viewer)).toEqual([]);
+      expect(await findPublication(db, viewer, publicationId)).toBeUndefined();
+    }
+  });
+
+  test.each(['', 'x', "x' or '1'='1", '00000000-0000-0000-0000-000000000000'])(
+    'is not found by the address “%s”',
+    async (id) => {
+      expect(await findPublication(harbour.db, harbour.teacher, id)).toBeUndefined();
+      expect(await findDraft(harbour.db, id)).toBeUndefined();
+    },
+  );
+
+  test('is listed with the classes and exercises it belongs to', async () => {
+    expect(await classesOf(harbour.db, harbour.teacher)).toMatchObject([{ name: 'One', code: 'QUAY1' }]);
+    expect(await exerciseList(harbour.db)).toMatchObject([{ title: 'Beacon', position: 1 }]);
+  });
+});
+
+describe('the student form', () => {
+  test('has neither the program nor the author’s notes, nor a field that nobody decided about', async () => {
+    await harbour.db('exercise').update({ draft: harbour.db.raw(`draft || '{"secret": "the answer"}'`) });
+    const published = await publishAgain();
+    const publication = await findPublication(
+      harbour.db,
+      harbour.learner,
+      'publicationId' in published ? published.publicationId : '',
+    );
+    const text = JSON.stringify(studentForm(publication!.exercise));
+    for (const hidden of ['delay(2500)', 'a wiring fault shows at once', 'the answer'])
+      expect(text).not.toContain(hidden);
+    for (const shown of ['light character', 'The first light of the harbour']) expect(text).toContain(shown);
+  });
+});
