@@ -8,9 +8,8 @@ import {
 } from '../costs';
 import { Stop, type Machine } from '../machine';
 import { emitBuiltin } from './emit-builtin';
-import { cut } from './expressions';
 import type { BinaryOperator, ComparisonOperator, Expression, Place, ProgramTree, Statement } from './tree';
-import { conversionTo, type CType, type IntegerType, type ScalarType } from './types';
+import { conversionTo, cut, type CType, type IntegerType, type ScalarType } from './types';
 
 /** A compiled expression: its value on a machine. */
 export type Evaluate = (machine: Machine) => number;

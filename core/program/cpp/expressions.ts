@@ -1,6 +1,7 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { unreadable, type Context } from './context';
+import { constant, readCharacter, readNumber, textOf } from './literals';
 import type { BuiltinName, BuiltinSignature } from './library';
 import type { Variable } from './scope';
 import type { BinaryOperator, ClockForm, ComparisonOperator, Expression, Place } from './tree';
@@ -8,7 +9,7 @@ import {
   BOOL,
   commonType,
   conversionTo,
-  FLOAT,
+  cut,
   integer,
   promoted,
   sameType,
@@ -73,76 +74,6 @@ function readKind(node: SyntaxNode, context: Context): Expression {
 }
 
 const describe = (node: SyntaxNode): string => `“${node.text.split('\n')[0]!.slice(0, 30)}”`;
-
-const constant = (node: SyntaxNode, value: number, type: ScalarType): Expression => ({
-  node: 'constant',
-  value,
-  type,
-  span: spanOf(node),
-  clock: 'fixed',
-});
-
-/** A number literal has the first type that holds it (C++ [lex.icon]). */
-function readNumber(node: SyntaxNode, context: Context): Expression {
-  const text = node.text.replace(/'/g, '');
-  const suffix = /[uUlL]+$/.exec(text)?.[0].toLowerCase() ?? '';
-  if (/^0[xX]/.test(text) ? false : /[.eE]|[fF]$/.test(text))
-    return constant(node, Math.fround(Number.parseFloat(text)), FLOAT);
-  const digits = text.replace(/[uUlL]+$/, '');
-  const value = /^0[bB]/.test(digits)
-    ? Number.parseInt(digits.slice(2), 2)
-    : /^0\d/.test(digits)
-      ? Number.parseInt(digits, 8)
-      : Number(digits);
-  if (!Number.isFinite(value)) {
-    context.unsupported(`the number ${node.text}`, node);
-    return unreadable(node);
-  }
-  const int = context.widths.intBits;
-  const long = suffix.includes('l');
-  if (suffix.includes('u'))
-    return constant(node, value, integer(long || value >= 2 ** int ? 32 : int, false));
-  if (!long && value < 2 ** (int - 1)) return constant(node, value, integer(int, true));
-  return constant(node, conversionTo(integer(32, value < 2 ** 31))(value), integer(32, value < 2 ** 31));
-}
-
-const escapes: Readonly<Record<string, string>> = {
-  n: '\n',
-  t: '\t',
-  r: '\r',
-  '0': '\0',
-  '\\': '\\',
-  "'": "'",
-  '"': '"',
-};
-
-const unescape = (text: string): string =>
-  text.replace(/\\(.)/g, (_, letter: string) => escapes[letter] ?? letter);
-
-function readCharacter(node: SyntaxNode, context: Context): Expression {
-  const inner = unescape(node.text.slice(1, -1));
-  if (inner.length !== 1) {
-    context.report(
-      refusal(
-        'syntax-quote',
-        spanOf(node),
-        `Line ${spanOf(node).line}: single quotes hold one letter; ${node.text} holds ${inner.length}.`,
-        [
-          `Is ${node.text} in line ${spanOf(node).line} one letter or a text?`,
-          `A text stands in double quotes, one letter in single ones.`,
-          `Write "${node.text.slice(1, -1)}" in line ${spanOf(node).line}.`,
-        ],
-      ),
-    );
-    return unreadable(node);
-  }
-  return constant(node, inner.charCodeAt(0), integer(8, context.widths.charSigned));
-}
-
-function textOf(node: SyntaxNode): string {
-  if (node.type === 'concatenated_string') return namedChildren(node).map(textOf).join('');
-  return unescape(node.text.slice(1, -1));
-}
 
 function readName(node: SyntaxNode, context: Context): Expression {
   const name = node.text;
@@ -295,10 +226,6 @@ export function convert(value: Expression, type: CType, context: Context): Expre
     clock: keeps || value.clock === 'fixed' ? value.clock : 'unfollowed',
   };
 }
-
-/** A float becomes an integer by dropping what is behind the point. */
-export const cut = (value: number, type: CType): number =>
-  type.kind === 'integer' ? Math.trunc(value) : value;
 
 export function readAssignment(node: SyntaxNode, context: Context): Expression {
   const target = readPlace(node.childForFieldName('left')!, context);

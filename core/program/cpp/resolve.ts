@@ -3,7 +3,7 @@ import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
 import { Layout } from './scope';
-import { missing } from './syntax-problems';
+import { missing } from './syntax-wording';
 import { declareParameter, readBlock, readDeclaration } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
 import { typeNamed, type ScalarType } from './types';

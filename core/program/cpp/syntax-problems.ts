@@ -1,8 +1,8 @@
-import type { FindingCode } from '../../finding';
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { typeWords } from './types';
-import type { QuoteProblem, StrayCharacter, Token, TokenList } from './tokens';
+import { missing, quoteProblem, strayProblem, surplus } from './syntax-wording';
+import type { Token, TokenList } from './tokens';
 
 const headerWords: ReadonlySet<string> = new Set(['if', 'for', 'while', 'switch']);
 const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };
@@ -21,116 +21,6 @@ export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly Prog
     (a, b) => a.line - b.line || a.column - b.column,
   );
   return found.length > 0 ? found : [grammarProblem(root, list.tokens)];
-}
-
-function quoteProblem(quote: QuoteProblem): ProgramProblem {
-  const name = quote.quote === "'" ? 'single quote' : 'quote';
-  if (quote.kind === 'curly')
-    return refusal(
-      'syntax-quote',
-      quote,
-      `Line ${quote.line} has a curly quote ${quote.quote}. A program only knows the straight one.`,
-      [
-        `Look closely at the quotes in line ${quote.line}. Are they straight?`,
-        `The ${quote.quote} in column ${quote.column} came from a text program.`,
-        `Type it again as " in line ${quote.line}.`,
-      ],
-      textRepair(`Type " instead of ${quote.quote} in line ${quote.line}.`, {
-        line: quote.line,
-        column: quote.column,
-        length: 1,
-        by: '"',
-      }),
-    );
-  return refusal(
-    'syntax-quote',
-    { line: quote.line, column: quote.closeColumn },
-    `In line ${quote.line} a text begins at column ${quote.column} and never ends: its closing ${name} is missing.`,
-    [
-      `Every text has two quotes. How many do you count in line ${quote.line}?`,
-      `The text that starts at column ${quote.column} of line ${quote.line} has no end.`,
-      `Add ${quote.quote} at column ${quote.closeColumn} of line ${quote.line}.`,
-    ],
-    textRepair(`Add ${quote.quote} at the end of the text in line ${quote.line}.`, {
-      line: quote.line,
-      column: quote.closeColumn,
-      length: 0,
-      by: quote.quote,
-    }),
-  );
-}
-
-function strayProblem({ character, plain, line, column }: StrayCharacter): ProgramProblem {
-  const isSpace = /\s|[\u200b\ufeff\u200e]/.test(character);
-  const name = isSpace ? 'an odd space, which looks like a usual one' : `the character ${character}`;
-  return refusal(
-    'syntax-other',
-    { line, column },
-    `Line ${line} has ${name} at column ${column}. A program only knows plain characters outside of texts.`,
-    [
-      `Was line ${line} pasted from a slide or a text program?`,
-      `The trouble is at column ${column} of line ${line}: ${name}.`,
-      plain === undefined
-        ? `Take it away in line ${line}.`
-        : `Type it again in line ${line}, as a plain ${isSpace ? 'space' : plain}.`,
-    ],
-    textRepair(`Type column ${column} of line ${line} again.`, { line, column, length: 1, by: plain ?? '' }),
-  );
-}
-
-/** A missing character, which stands at the end of the token before it. */
-export function missing(
-  code: FindingCode,
-  after: Pick<Token, 'text' | 'line' | 'endColumn'>,
-  by: string,
-  why: string,
-): ProgramProblem {
-  const name =
-    {
-      ';': 'semicolon',
-      '(': 'opening parenthesis',
-      ')': 'closing parenthesis',
-      '{': 'opening brace',
-      '}': 'closing brace',
-      '()': 'pair of parentheses',
-    }[by] ?? by;
-  const place = { line: after.line, column: after.endColumn };
-  const insertion = by === '}' ? '\n}' : by === '{' ? ' {' : by;
-  return refusal(
-    code,
-    place,
-    `Line ${after.line}: a ${name} ${by} is missing after “${after.text}”. ${why}`,
-    [
-      `Read line ${after.line} aloud to its end. Is something missing?`,
-      `Look behind “${after.text}” in line ${after.line}: ${why.charAt(0).toLowerCase()}${why.slice(1)}`,
-      `Add ${by} behind “${after.text}” in line ${after.line}.`,
-    ],
-    textRepair(`Add ${by} behind “${after.text}” in line ${after.line}.`, {
-      ...place,
-      length: 0,
-      by: insertion,
-    }),
-  );
-}
-
-/** A character that is one too many. */
-function surplus(code: FindingCode, token: Token, why: string): ProgramProblem {
-  return refusal(
-    code,
-    token,
-    `Line ${token.line}: the ${token.text} at column ${token.column} is one too many. ${why}`,
-    [
-      `Count the brackets in and around line ${token.line}. Does each one have a partner?`,
-      `The ${token.text} at column ${token.column} of line ${token.line} has no partner.`,
-      `Take away the ${token.text} at column ${token.column} of line ${token.line}.`,
-    ],
-    textRepair(`Take away the ${token.text} in line ${token.line}.`, {
-      line: token.line,
-      column: token.column,
-      length: token.text.length,
-      by: '',
-    }),
-  );
 }
 
 interface Header {

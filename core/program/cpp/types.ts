@@ -136,6 +136,10 @@ export function conversionTo(type: CType): (value: number) => number {
   return type.signed ? (value) => value | 0 : (value) => value >>> 0;
 }
 
+/** A float becomes an integer by dropping what is behind the point. */
+export const cut = (value: number, type: CType): number =>
+  type.kind === 'integer' ? Math.trunc(value) : value;
+
 /** The type in which `int` promotes a small integer (C++ [conv.prom]). */
 export function promoted(type: ScalarType, widths: TypeWidths): ScalarType {
   const int = integer(widths.intBits, true);
