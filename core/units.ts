@@ -6,7 +6,8 @@ export function figure(amount: number): string {
   if (size >= 10) return trimmed(amount.toFixed(1));
   if (size >= 1) return amount.toFixed(1);
   if (size >= 0.01) return trimmed(amount.toFixed(2));
-  return trimmed(amount.toPrecision(1));
+  if (size < 1e-6) return '0';
+  return trimmed(amount.toFixed(Math.ceil(-Math.log10(size))));
 }
 
 const trimmed = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);

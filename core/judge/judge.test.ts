@@ -263,6 +263,26 @@ describe('what the exercise leaves free', () => {
   });
 });
 
+describe('an exercise without scenarios', () => {
+  const plain = exerciseFrom({ ...JSON.parse(beaconFile), scenarios: [] });
+  const judge = (table: string) => {
+    const wiring = readWiring(table);
+    if (!plain.ok || !wiring.ok) throw new Error();
+    return check(
+      plain.value,
+      { wiring: wiring.value, program: compileProgram(PROGRAM, beacon.board, grammars) },
+      grammars,
+    );
+  };
+
+  test('is judged by its circuit', () => {
+    expect(judge(LAYOUT).verdict).toBe('as-drawn');
+    const report = judge(moved('W1.2', 'B1.a4'));
+    expect(report.verdict).toBe('does-not-work');
+    expect(causes(report)).toEqual(['off-by-one']);
+  });
+});
+
 describe('what was really seen', () => {
   test('disagrees with a record that would work', () => {
     const report = checkBeacon(LAYOUT, PROGRAM, { sighting: 'dark' });

@@ -20,9 +20,11 @@ export const legTitle = (part: PlacedPart, leg: LegName): string =>
     ? 'end'
     : (kindOf(part.kind).legs.find((known) => known.name === leg)?.title ?? leg);
 
-/** `the long leg of the amber lamp D1`. */
-export const legText = (part: PlacedPart, leg: LegName): string =>
-  `the ${legTitle(part, leg)} of ${partText(part)}`;
+/** `the long leg of the amber lamp D1`, `one end of the resistor R1`. */
+export const legText = (part: PlacedPart, leg: LegName): string => {
+  const title = legTitle(part, leg);
+  return `${title.startsWith('one ') ? '' : 'the '}${title} of ${partText(part)}`;
+};
 
 export const terminalText = (wiring: Wiring, { ref, leg }: Terminal): string => {
   const part = findPart(wiring, ref);

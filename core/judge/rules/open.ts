@@ -1,4 +1,5 @@
 import type { LegName, Ref } from '../../brand';
+import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../finding';
 import { kindOf } from '../../parts';
 import { milliamps } from '../../units';
@@ -153,7 +154,7 @@ export const partBypassed: Rule = ({ wiring, netlist, states }) =>
     );
     const strips = new Set(part.legs.map(({ at }) => (at ? netlist.stripAt.get(nameOf(at)) : undefined)));
     const where = strips.size === 1 ? stripText(first.at) : 'joined places';
-    const effect = currentMa > 0 ? ` The lamp then takes ${milliamps(currentMa)}.` : '';
+    const effect = currentMa > DARK_BELOW_MA ? ` The lamp then takes ${milliamps(currentMa)}.` : '';
     return [
       {
         code: 'part-bypassed',
