@@ -17,6 +17,17 @@ interface PaletteProps {
   readonly destinations: readonly Destination[];
 }
 
+/** Words may be typed in any order, and only their beginnings. */
+function hasAllWords(value: string, search: string): number {
+  const text = value.toLowerCase();
+  return search
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word))
+    ? 1
+    : 0;
+}
+
 /** Goes anywhere by typing a few letters of its name. */
 export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
   const router = useRouter();
@@ -26,6 +37,7 @@ export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
       open={isOpen}
       onOpenChange={onOpenChange}
       label="Go to"
+      filter={hasAllWords}
       overlayClassName="fixed inset-0 z-30 bg-ink/40"
       contentClassName="fixed top-[14vh] left-1/2 z-40 w-[min(36rem,92vw)] -translate-x-1/2 border border-ink bg-card"
     >
