@@ -74,7 +74,7 @@ async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
               troubles: groupByTrouble(latest)
                 .filter((group) => group.codes.length > 0)
                 .sort((a, b) => b.items.length - a.items.length)
-                .slice(0, 4)
+                .slice(0, 8)
                 .map((group) => ({
                   title: group.title,
                   verdict: group.verdict,
