@@ -1,7 +1,7 @@
 import type { BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { kindOf } from '../parts';
-import { circuitParts, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
+import { circuitParts, nodeOfLeg, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import type { Circuit, Element, SolverNode } from './circuit';
 import type { JunctionModel } from './junction';
@@ -293,7 +293,3 @@ export function worstCaseMa(
 const RESISTOR_TOLERANCE = 0.05;
 /** Spread of a lamp's forward voltage between pieces of one colour, from usual data-sheet limits. */
 const FORWARD_SPREAD_VOLTS = 0.2;
-
-/** Volts at which a node sits, by netlist node; `null` when it floats or does not exist. */
-export const voltsOf = (point: BenchPoint, node: NodeId | undefined): number | null =>
-  node === undefined ? null : (point.volts[node] ?? null);

@@ -68,7 +68,6 @@ export const scenarioSchema = z.object({
   stimuli: z.array(stimulusSchema).default([]),
   expect: z.array(expectationSchema).min(1),
 });
-export type Scenario = Readonly<z.infer<typeof scenarioSchema>>;
 
 /** What can be played to a circuit now; parts that react to the rest are still to come. */
 export const isPlayable = (stimulus: Stimulus): stimulus is Extract<Stimulus, { serial: string }> =>

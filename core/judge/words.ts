@@ -1,7 +1,6 @@
 import type { LegName, Ref } from '../brand';
-import { listText } from '../finding';
 import { kindOf } from '../parts';
-import type { CircuitNode, Terminal } from '../wiring/netlist';
+import type { Terminal } from '../wiring/netlist';
 import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
 /** `the amber lamp D1`, `the yellow wire W1`. */
@@ -60,10 +59,3 @@ export function stripText(point: Point): string {
 }
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** Everything on a node in words, for messages that say what is joined. */
-export const nodeText = (wiring: Wiring, node: CircuitNode): string =>
-  listText([
-    ...node.pins.map((pin) => placeText({ type: 'pin', ref: '' as Ref, pin })),
-    ...node.terminals.map((terminal) => terminalText(wiring, terminal)),
-  ]);

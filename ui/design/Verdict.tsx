@@ -10,14 +10,6 @@ export const verdictWords: Readonly<Record<Verdict, string>> = {
   'cannot-tell': 'Cannot tell',
 };
 
-export const verdictOrder: readonly Verdict[] = [
-  'does-not-work',
-  'works-at-risk',
-  'works-differently',
-  'as-drawn',
-  'cannot-tell',
-];
-
 const colours: Readonly<Record<Verdict, string>> = {
   'as-drawn': 'text-good',
   'works-differently': 'text-good',
