@@ -1,25 +1,22 @@
-import { findPin, type BoardProfile } from '@/core/boards';
-import { prepareBench, solveBench, type PinDrive } from '@/core/electrics/bench';
+import { prepareBench } from '@/core/electrics/bench';
+import { solveBench } from '@/core/electrics/bench-point';
 import { netlistOf } from '@/core/wiring/netlist';
+import { readState, stateOptions } from './bench-state';
 import { loadWiring, options, required, Unusable } from './input';
 import type { Command } from './run';
 
-/** `solve`: voltages and currents of a wiring in one state of its pins. */
+/** `solve`: voltages and currents of a wiring in one state of its pins and parts. */
 export const solve: Command = async (words, { out, folder }) => {
   const given = options(words, {
     wiring: { type: 'string' },
-    set: { type: 'string', multiple: true },
+    ...stateOptions,
     json: { type: 'boolean' },
   });
   const path = required(given.wiring, 'wiring');
   const wiring = await loadWiring(path, folder);
-  const drives = new Map<string, PinDrive>();
-  for (const setting of given.set ?? []) {
-    const [pin, drive] = readSetting(setting, wiring.board?.profile);
-    drives.set(pin, drive);
-  }
+  const { drives, states } = readState(given, wiring);
   const netlist = netlistOf(wiring);
-  const point = solveBench(prepareBench(wiring, netlist), drives);
+  const point = solveBench(prepareBench(wiring, netlist, { states }), drives);
   if (point.trouble)
     throw new Unusable(
       `${path}: the circuit has no solution: ${point.trouble === 'contradiction' ? 'ideal sources contradict each other' : 'the search does not settle'}`,
@@ -50,17 +47,3 @@ export const solve: Command = async (words, { out, folder }) => {
   }
   return 0;
 };
-
-/** `13=high`, `2=pullup`, `9=pwm:128`. */
-function readSetting(text: string, board: BoardProfile | undefined): [string, PinDrive] {
-  const match = /^([^=]+)=(high|low|input|pullup|pwm:(\d+))$/i.exec(text.trim());
-  if (!match) throw new Unusable(`--set ${text}: write it like 13=high, 2=pullup or 9=pwm:128`);
-  const pin = board && findPin(board, match[1]!.replace(/^[A-Z]+\d*\./i, ''));
-  if (!board || !pin) throw new Unusable(`--set ${text}: the board has no pin ${match[1]}`);
-  if (match[3] === undefined)
-    return [pin.name, { mode: match[2]!.toLowerCase() as 'high' | 'low' | 'input' | 'pullup' }];
-  const value = Number(match[3]);
-  if (!pin.functions.includes('pwm')) throw new Unusable(`--set ${text}: pin ${pin.name} has no PWM`);
-  if (value > board.pwm.range) throw new Unusable(`--set ${text}: PWM goes from 0 to ${board.pwm.range}`);
-  return [pin.name, { mode: 'pwm', duty: value / board.pwm.range }];
-}

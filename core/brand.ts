@@ -15,3 +15,9 @@ export type PointName = Brand<string, 'PointName'>;
 export const ref = (text: string): Ref => text as Ref;
 export const legName = (text: string): LegName => text as LegName;
 export const pointName = (text: string): PointName => text as PointName;
+
+/** Several leg names at once, for destructuring: `const [base, emitter] = legNames('base', 'emitter')`. */
+export const legNames = <const Names extends readonly string[]>(
+  ...names: Names
+): { readonly [Index in keyof Names]: LegName } =>
+  names as unknown as { readonly [Index in keyof Names]: LegName };

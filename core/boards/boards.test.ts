@@ -1,14 +1,15 @@
 import { describe, expect, test } from 'vitest';
 import learner5v from './learner-5v.json' with { type: 'json' };
-import { findPin, findSupply, pinByNumber, pinsInRange, shippedBoards } from './index';
+import { findPin, findSupply, pinByNumber, pinsInRange, readBoard, shippedBoards } from './index';
 import { boardProfileSchema } from './profile';
 
 const learner = shippedBoards.get('learner-5v')!;
 const large = shippedBoards.get('large-5v')!;
 
 /** The learner board with something changed. */
-const changed = (change: (board: typeof learner5v) => void): unknown => {
-  const copy = structuredClone(learner5v);
+type Loose = Omit<typeof learner5v, 'supplies'> & { supplies: { volts?: unknown; role: string }[] };
+const changed = (change: (board: Loose) => void): unknown => {
+  const copy = structuredClone(learner5v) as Loose;
   change(copy);
   return copy;
 };
@@ -66,6 +67,66 @@ describe('the learner board', () => {
   });
 });
 
+test.each([
+  ['wifi-3v3', 3.3, 11, 1, 12, 32, 1023],
+  ['python-3v3', 3.3, 14, 6, 10, 32, 65_535],
+  ['chip-8', 5, 5, 3, 40, 16, 1023],
+] as const)(
+  '%s runs at %d V with %d digital and %d analog pins, stands %d mA a pin and counts in %d bits up to %d',
+  (id, volts, digital, analog, absoluteMa, intBits, analogRange) => {
+    const board = shippedBoards.get(id)!;
+    expect(board.logicVolts).toBe(volts);
+    const isBoth = id === 'chip-8';
+    expect(
+      board.pins.filter(
+        (pin) => pin.functions.includes('digital') && (isBoth || !pin.functions.includes('analog')),
+      ),
+    ).toHaveLength(digital);
+    expect(board.pins.filter((pin) => pin.functions.includes('analog'))).toHaveLength(analog);
+    expect(board.drive.absoluteMa).toBe(absoluteMa);
+    expect(board.language.intBits).toBe(intBits);
+    expect(board.analog.range).toBe(analogRange);
+  },
+);
+
+test.each([...shippedBoards.values()].map((board) => [board.id, board] as const))(
+  '%s says where each figure comes from, what to see on the board, and how a program gets there',
+  (_, board) => {
+    expect(board.drive.source.length).toBeGreaterThan(10);
+    for (const supply of board.supplies)
+      if (supply.role !== 'ground') expect(supply.source.length).toBeGreaterThan(10);
+    expect(board.landmarks.length).toBeGreaterThan(3);
+    expect(board.bringUp.bySystem.map(({ system }) => system)).toEqual([
+      'desktop',
+      'school-laptop',
+      'tablet',
+    ]);
+    expect(readBoard(JSON.stringify(board))).toEqual({ ok: true, value: board });
+  },
+);
+
+test('a profile of a user is refused with every contradiction at its path, and a broken file with its line', () => {
+  const bad = readBoard(JSON.stringify({ ...learner5v, logicVolts: 4, names: { LED: 99 } }));
+  expect(bad).toMatchObject({
+    ok: false,
+    problems: expect.arrayContaining([
+      expect.objectContaining({ path: 'logicVolts' }),
+      expect.objectContaining({ path: 'names.LED' }),
+    ]),
+  });
+  expect(readBoard('{\n"id": ,\n}')).toMatchObject({ ok: false, problems: [{ line: 2 }] });
+});
+
+test('the Wi-Fi board has a lamp of its own that low lights, and pins that decide how it starts', () => {
+  const board = shippedBoards.get('wifi-3v3')!;
+  expect(board.onBoard[0]).toMatchObject({ lights: 'low' });
+  expect(board.pins.filter((pin) => pin.reserved === 'start-up').map((pin) => pin.startLevel)).toEqual([
+    'high',
+    'high',
+    'low',
+  ]);
+});
+
 test('the large board has 54 digital and 16 analog pins', () => {
   expect(large.pins.filter((pin) => !pin.functions.includes('analog'))).toHaveLength(54);
   expect(large.pins.filter((pin) => pin.functions.includes('analog'))).toHaveLength(16);
@@ -108,7 +169,7 @@ describe('a profile is refused with its place', () => {
       'a name given twice',
       changed((board) => void (board.pins[0]!.name = 'A0')),
       /A0 is given to two sockets/,
-      'pins',
+      'pins.14.name',
     ],
     [
       'no ground',
@@ -119,8 +180,8 @@ describe('a profile is refused with its place', () => {
     [
       'a supply without voltage',
       changed((board) => void delete board.supplies[1]!.volts),
-      /5V has no voltage/,
-      'supplies',
+      /needs its volts/,
+      'supplies.1.volts',
     ],
     [
       'a low threshold above the high one',
@@ -128,6 +189,47 @@ describe('a profile is refused with its place', () => {
       /low threshold/,
       'input.lowBelowVolts',
     ],
+    [
+      'two pins of one number',
+      changed((board) => void (board.pins[1]!.number = 13)),
+      /13 and 12 have the same number 13/,
+      'pins.1.number',
+    ],
+    [
+      'a logic voltage that no supply has',
+      changed((board) => void (board.logicVolts = 4)),
+      /no supply has the logic voltage of 4 V/,
+      'logicVolts',
+    ],
+    [
+      'a class-room range beyond the recommended one',
+      changed(
+        (board) =>
+          void (board.supplies[3]!.volts = { recommended: [7, 12], absolute: [6, 20], classRoom: [5, 9] }),
+      ),
+      /class-room range of VIN/,
+      'supplies.3.volts.classRoom',
+    ],
+    [
+      'more recommended than a pin stands',
+      changed((board) => void (board.drive.recommendedMa = 50)),
+      /more current than it stands/,
+      'drive.recommendedMa',
+    ],
+    [
+      'a pull-up outside its range',
+      changed((board) => void (board.input.pullUpOhms = 1000)),
+      /outside its own range/,
+      'input.pullUpOhms',
+    ],
+    [
+      'a lamp on a pin that is not there',
+      changed((board) => void (board.onBoard[0]!.pin = '99')),
+      /no pin 99/,
+      'onBoard.0.pin',
+    ],
+    ['a name for no pin', changed((board) => void (board.names.A5 = 77)), /A5 stands for no pin/, 'names.A5'],
+    ['a limit without its source', changed((board) => void (board.drive.source = '')), /./, 'drive.source'],
     ['a negative limit', changed((board) => void (board.drive.absoluteMa = -1)), /./, 'drive.absoluteMa'],
     ['an id with spaces', changed((board) => void (board.id = 'my board')), /./, 'id'],
     ['no pins', changed((board) => void (board.pins = [])), /./, 'pins'],

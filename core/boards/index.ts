@@ -1,28 +1,57 @@
+import { parseJson, schemaProblems } from '../json';
+import { fail, ok, type Result } from '../result';
+import chip8 from './chip-8.json' with { type: 'json' };
 import large5v from './large-5v.json' with { type: 'json' };
 import learner5v from './learner-5v.json' with { type: 'json' };
-import { boardProfileSchema, type BoardPin, type BoardProfile, type BoardSupply } from './profile';
+import {
+  boardProfileSchema,
+  type BoardPin,
+  type BoardProfile,
+  type BoardSocket,
+  type BoardSupply,
+} from './profile';
+import python3v3 from './python-3v3.json' with { type: 'json' };
+import wifi3v3 from './wifi-3v3.json' with { type: 'json' };
 
-export type { BoardPin, BoardProfile, BoardSupply, PinFunction } from './profile';
+export type { BoardPin, BoardProfile, BoardSocket, BoardSupply, PinFunction, PowerInput } from './profile';
 
 /** The profiles that ship with the product, by id. */
 export const shippedBoards: ReadonlyMap<string, BoardProfile> = new Map(
-  [learner5v, large5v].map((data) => {
+  [learner5v, large5v, wifi3v3, python3v3, chip8].map((data) => {
     const profile = boardProfileSchema.parse(data);
     return [profile.id, profile];
   }),
 );
 
-/** The signal pin of that name, without regard to case; `undefined` when the board has none. */
-export function findPin(board: BoardProfile, name: string): BoardPin | undefined {
-  const wanted = name.toUpperCase();
-  return board.pins.find((pin) => pin.name.toUpperCase() === wanted);
+/** Reads a profile that a user made; every contradiction is returned with its path in the file. */
+export function readBoard(text: string): Result<BoardProfile> {
+  const data = parseJson(text, 'the board profile');
+  if (!data.ok) return data;
+  const parsed = boardProfileSchema.safeParse(data.value);
+  return parsed.success ? ok(parsed.data) : fail(...schemaProblems(parsed.error, 20));
 }
 
-/** The supply or ground socket of that name, without regard to case. */
-export function findSupply(board: BoardProfile, name: string): BoardSupply | undefined {
+/** The signal pin of that name or alias, without regard to case; `undefined` when the board has none. */
+export function findPin(board: BoardProfile, name: string): BoardPin | undefined {
+  const wanted = name.toUpperCase();
+  return board.pins.find((pin) => [pin.name, ...pin.aliases].some((known) => known.toUpperCase() === wanted));
+}
+
+/** The supply, power input or ground socket of that name, without regard to case. */
+export function findSupply(board: BoardProfile, name: string): BoardSocket | undefined {
   const wanted = name.toUpperCase();
   return board.supplies.find((supply) => supply.name.toUpperCase() === wanted);
 }
+
+/** Names of the board's grounds. */
+export const groundNames = (board: BoardProfile): ReadonlySet<string> =>
+  new Set(board.supplies.filter((supply) => supply.role === 'ground').map((supply) => supply.name));
+
+/** The supply that feeds the logic; `undefined` where that comes from outside. */
+export const logicSupply = (board: BoardProfile): BoardSupply | undefined =>
+  board.supplies.find(
+    (supply): supply is BoardSupply => supply.role === 'supply' && supply.volts === board.logicVolts,
+  );
 
 /** The pin that a program means by this number. */
 export function pinByNumber(board: BoardProfile, number: number): BoardPin | undefined {
@@ -35,11 +64,18 @@ export function pinByNumber(board: BoardProfile, number: number): BoardPin | und
  */
 export function pinsInRange(board: BoardProfile, range: string): readonly string[] {
   return range.split(',').flatMap((piece) => {
-    const span = /^\s*(\d+)\s*-\s*(\d+)\s*$/.exec(piece);
+    const span = /^\s*([A-Z]?)(\d+)\s*-\s*\1(\d+)\s*$/i.exec(piece);
     if (!span) return findPin(board, piece.trim())?.name ?? [];
-    const [from, to] = [Number(span[1]), Number(span[2])];
+    const [from, to] = [Number(span[2]), Number(span[3])];
     return board.pins
-      .filter((pin) => /^\d+$/.test(pin.name) && pin.number >= from && pin.number <= to)
-      .map((pin) => pin.name);
+      .map((pin) => pin.name)
+      .filter((name) => {
+        const match = /^([A-Z]?)(\d+)$/i.exec(name);
+        return (
+          match?.[1]!.toUpperCase() === span[1]!.toUpperCase() &&
+          Number(match[2]) >= from &&
+          Number(match[2]) <= to
+        );
+      });
   });
 }

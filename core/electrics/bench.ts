@@ -1,11 +1,10 @@
 import type { BoardProfile } from '../boards';
-import type { Ref } from '../brand';
-import { kindOf } from '../parts';
+import type { LegName, Ref } from '../brand';
+import { AT_REST, kindOf, type PartElement, type PartState } from '../parts';
 import { circuitParts, nodeOfLeg, type Netlist } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
-import type { Circuit, Element, SolverNode } from './circuit';
-import type { JunctionModel } from './junction';
-import { operatingPoint, type OperatingPoint } from './operating-point';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
+import type { Element, SolverNode } from './circuit';
+import { fitJunction, type JunctionModel } from './junction';
 
 /** What the program makes a pin do. `duty` is the high share of a period, from 0 to 1. */
 export type PinDrive =
@@ -14,93 +13,179 @@ export type PinDrive =
 /** Drives by pin name; a pin that is not named is an input. */
 export type PinDrives = ReadonlyMap<string, PinDrive>;
 
-/** Shifts of every figure to one end of its tolerance, for worst cases. */
-export interface Corner {
-  /** Factor on every resistor. */
-  readonly resistance: number;
-  /** Factor on every supply. */
-  readonly supply: number;
-  /** Volts added to every lamp's forward voltage. */
+/** States of parts that are not at rest. */
+export type PartStates = ReadonlyMap<Ref, Partial<PartState>>;
+
+/** How far the figures of one part, or of the board's own supplies, are off; for worst cases. */
+export interface Spread {
+  /** The part; `null` for the board's supplies. */
+  readonly owner: Ref | null;
+  /** Factor on its resistance, or on its volts when it is a source. */
+  readonly factor: number;
+  /** Volts added to a lamp's forward voltage. */
   readonly forwardVolts: number;
 }
 
-export const NOMINAL: Corner = { resistance: 1, supply: 1, forwardVolts: 0 };
+export interface BenchOptions {
+  readonly states?: PartStates;
+  readonly spread?: readonly Spread[];
+  /** Whether the board has its power; its supplies are dead without. */
+  readonly boardPower?: 'on' | 'off';
+}
+
+/** What an element of the bench belongs to. */
+export interface Owner {
+  readonly ref: Ref;
+  readonly element: PartElement;
+}
 
 /** A wiring made ready for the solver; only the pin drives are still open. */
 export interface Bench {
   readonly wiring: Wiring;
   readonly netlist: Netlist;
   readonly board: BoardProfile | undefined;
+  readonly options: BenchOptions;
   /** Solver node of each netlist node. */
   readonly solverNode: readonly SolverNode[];
   readonly nodeCount: number;
+  /** The board's logic supply. */
   readonly supplyNode: SolverNode;
   readonly elements: readonly Element[];
   /** For each element, the part it belongs to; `null` for the board's own. */
-  readonly owners: readonly (Ref | null)[];
-}
-
-/** What one state of the bench comes to. Currents in mA, power in mW, volts by netlist node. */
-export interface BenchPoint {
-  /** Volts of each netlist node, `null` when it floats. */
-  readonly volts: readonly (number | null)[];
-  readonly parts: ReadonlyMap<Ref, { readonly currentMa: number; readonly powerMw: number }>;
-  /** Current out of each driven pin (negative into it) and its volts. */
-  readonly pins: ReadonlyMap<string, { readonly volts: number | null; readonly currentMa: number }>;
-  /** Current out of each supply of the board. */
+  readonly owners: readonly (Owner | null)[];
+  /** For each of the board's supplies that is on, the place of its source among the elements. */
   readonly supplies: ReadonlyMap<string, number>;
-  readonly trouble: OperatingPoint['trouble'];
 }
 
-/** Prepares a wiring for solving. The board's first ground is the reference. */
-export function prepareBench(wiring: Wiring, netlist: Netlist, corner: Corner = NOMINAL): Bench {
+/** A closed contact of a button, switch or relay, in Ω. */
+const CONTACT_OHMS = 0.05;
+/** What a board without power looks like between its supply and ground, in Ω. */
+const DEAD_BOARD_OHMS = 2000;
+
+/** The diode from every pin of a controller to its supply, and from ground to the pin. */
+const PIN_CLAMP: JunctionModel = fitJunction(0.6, 1.0, 1.1);
+
+/**
+ * Prepares a wiring for solving. The board's ground is the reference; without a board it is the minus
+ * of the first battery, else the first node.
+ */
+export function prepareBench(wiring: Wiring, netlist: Netlist, options: BenchOptions = {}): Bench {
   const board = wiring.board?.profile;
-  const grounds = new Set(
-    board?.supplies.filter((supply) => supply.role === 'ground').map((supply) => supply.name),
-  );
+  const reference = referenceNode(wiring, netlist);
   let nodeCount = 1;
-  const solverNode = netlist.nodes.map((node) =>
-    node.pins.some((pin) => grounds.has(pin)) ? 0 : nodeCount++,
-  );
+  const solverNode = netlist.nodes.map((node) => (node.id === reference ? 0 : nodeCount++));
   const elements: Element[] = [];
-  const owners: (Ref | null)[] = [];
+  const owners: (Owner | null)[] = [];
+  const supplies = new Map<string, number>();
+  const factorOf = (owner: Ref | null): number =>
+    options.spread?.find((spread) => spread.owner === owner)?.factor ?? 1;
+  const add = (element: Element, owner: Owner | null): void => {
+    elements.push(element);
+    owners.push(owner);
+  };
   let supplyNode = 0;
   for (const supply of board?.supplies ?? []) {
-    if (supply.role === 'ground' || supply.volts === undefined) continue;
+    if (supply.role === 'ground') continue;
     const node = netlist.nodes.find((candidate) => candidate.pins.includes(supply.name));
+    if (supply.role === 'input') {
+      if (node) add({ type: 'resistor', from: solverNode[node.id]!, to: 0, ohms: supply.loadOhms }, null);
+      continue;
+    }
     const at = node ? solverNode[node.id]! : nodeCount++;
     if (supply.volts === board!.logicVolts) supplyNode = at;
-    elements.push({
-      type: 'source',
-      from: at,
-      to: 0,
-      volts: supply.volts * corner.supply,
-      ohms: supply.sourceOhms ?? 0,
-    });
-    owners.push(null);
-  }
-  for (const part of circuitParts(wiring)) {
-    const at = (leg: Parameters<typeof nodeOfLeg>[2]): SolverNode =>
-      solverNode[nodeOfLeg(netlist, part.ref, leg)]!;
-    for (const element of kindOf(part.kind).elements(part.value)) {
-      if (element.type === 'resistor')
-        elements.push({
-          type: 'resistor',
-          from: at(element.from),
-          to: at(element.to),
-          ohms: element.ohms * corner.resistance,
-        });
-      else
-        elements.push({
-          type: 'junction',
-          from: at(element.anode),
-          to: at(element.cathode),
-          model: shifted(element.model, corner.forwardVolts),
-        });
-      owners.push(part.ref);
+    if (options.boardPower === 'off') add({ type: 'resistor', from: at, to: 0, ohms: DEAD_BOARD_OHMS }, null);
+    else {
+      supplies.set(supply.name, elements.length);
+      add(
+        { type: 'source', from: at, to: 0, volts: supply.volts * factorOf(null), ohms: supply.sourceOhms },
+        null,
+      );
     }
   }
-  return { wiring, netlist, board, solverNode, nodeCount, supplyNode, elements, owners };
+  for (const part of circuitParts(wiring)) {
+    const { ref } = part;
+    const at = (leg: LegName): SolverNode => solverNode[nodeOfLeg(netlist, ref, leg)]!;
+    const factor = factorOf(ref);
+    const shift = options.spread?.find((spread) => spread.owner === ref)?.forwardVolts ?? 0;
+    for (const element of kindOf(part.kind).elements(part.value, stateOf(part, options.states)))
+      add(solverElement(element, at, factor, shift), { ref, element });
+  }
+  return { wiring, netlist, board, options, solverNode, nodeCount, supplyNode, elements, owners, supplies };
+}
+
+/** The whole state of a part, with what is not said at rest. */
+export const stateOf = (part: PlacedPart, states: PartStates | undefined): PartState => ({
+  ...AT_REST,
+  ...states?.get(part.ref),
+});
+
+function referenceNode(wiring: Wiring, netlist: Netlist): number | undefined {
+  const board = wiring.board?.profile;
+  if (board) {
+    const grounds = new Set(
+      board.supplies.filter((supply) => supply.role === 'ground').map((supply) => supply.name),
+    );
+    return netlist.nodes.find((node) => node.pins.some((pin) => grounds.has(pin)))?.id;
+  }
+  for (const part of wiring.parts)
+    for (const element of kindOf(part.kind).elements(part.value, AT_REST))
+      if (element.type === 'source') return nodeOfLeg(netlist, part.ref, element.minus);
+  return netlist.nodes[0]?.id;
+}
+
+function solverElement(
+  element: PartElement,
+  at: (leg: LegName) => SolverNode,
+  factor: number,
+  shift: number,
+): Element {
+  switch (element.type) {
+    case 'resistor':
+      return {
+        type: 'resistor',
+        from: at(element.from),
+        to: at(element.to),
+        ohms: element.hasTolerance ? element.ohms * factor : element.ohms,
+        ...(element.leak ? { leak: true } : {}),
+      };
+    case 'contact':
+      return { type: 'resistor', from: at(element.from), to: at(element.to), ohms: CONTACT_OHMS };
+    case 'junction':
+      return {
+        type: 'junction',
+        from: at(element.anode),
+        to: at(element.cathode),
+        model: element.lamp === undefined ? element.model : shifted(element.model, shift),
+        ...(element.clamp ? { clamp: element.clamp } : {}),
+      };
+    case 'capacitor':
+      return { type: 'capacitor', from: at(element.from), to: at(element.to), farads: element.farads };
+    case 'transistor':
+      return {
+        type: 'transistor',
+        from: at(element.collector),
+        to: at(element.emitter),
+        base: at(element.base),
+        model: element.model,
+      };
+    case 'source':
+      return {
+        type: 'source',
+        from: at(element.plus),
+        to: at(element.minus),
+        volts: element.volts * factor,
+        ohms: element.ohms,
+      };
+    case 'output':
+      return {
+        type: 'output',
+        from: at(element.plus),
+        to: at(element.out),
+        minus: at(element.minus),
+        volts: element.volts,
+        ohms: element.ohms,
+      };
+  }
 }
 
 const shifted = (model: JunctionModel, volts: number): JunctionModel =>
@@ -109,127 +194,58 @@ const shifted = (model: JunctionModel, volts: number): JunctionModel =>
 /** The drive that a pin has when nothing sets it. */
 const INPUT: PinDrive = { mode: 'input' };
 
+/** What a driven or wired pin adds to a circuit. */
+export interface PinElement {
+  readonly pin: string;
+  readonly node: SolverNode;
+  /** Place of its driver among the elements. */
+  readonly index: number;
+  /** Factor that turns the driver's current into the current out of the pin. */
+  readonly sign: 1 | -1;
+}
+
+/** A bench with the drivers of its pins: everything that the solver and an exported netlist need. */
+export interface DrivenBench {
+  readonly nodeCount: number;
+  readonly elements: readonly Element[];
+  readonly pins: readonly PinElement[];
+}
+
 /**
- * Solves one state of the bench. With PWM pins the result is the time average over one period, all
- * pins rising together: an average of currents is what an eye and a meter see, an operating point
- * at the mean voltage is not.
+ * Adds the drivers of the pins. `clamps` also adds the diodes between each pin and the rails, which
+ * only matter where a pin lies outside them.
  */
-export function solveBench(
+export function driveBench(
   bench: Bench,
   drives: PinDrives,
-  start?: Float64Array,
-): BenchPoint & { readonly warm: Float64Array } {
-  const duties = [...drives.values()].flatMap((drive) => (drive.mode === 'pwm' ? [drive.duty] : []));
-  const edges = [...new Set([0, ...duties.filter((duty) => duty > 0 && duty < 1), 1])].sort((a, b) => a - b);
-  if (edges.length === 2 && duties.length === 0) return solveSteady(bench, drives, start);
-  let warm = start;
-  const slices = edges.slice(1).map((until, index) => {
-    const from = edges[index]!;
-    const still = new Map(
-      [...drives].map(([pin, drive]): [string, PinDrive] => [
-        pin,
-        drive.mode === 'pwm' ? { mode: drive.duty > from ? 'high' : 'low' } : drive,
-      ]),
-    );
-    const point = solveSteady(bench, still, warm);
-    warm = point.warm;
-    return { share: until - from, point };
-  });
-  return { ...average(slices), warm: warm ?? new Float64Array(bench.nodeCount) };
-}
-
-function average(slices: readonly { readonly share: number; readonly point: BenchPoint }[]): BenchPoint {
-  const first = slices[0]!.point;
-  const mean = (read: (point: BenchPoint) => number): number =>
-    slices.reduce((sum, { share, point }) => sum + share * read(point), 0);
-  return {
-    volts: first.volts.map((volts, node) =>
-      volts === null ? null : mean((point) => point.volts[node] ?? 0),
-    ),
-    parts: new Map(
-      [...first.parts.keys()].map((ref) => [
-        ref,
-        {
-          currentMa: mean((point) => point.parts.get(ref)!.currentMa),
-          powerMw: mean((point) => point.parts.get(ref)!.powerMw),
-        },
-      ]),
-    ),
-    pins: new Map(
-      [...first.pins].map(([pin, { volts }]) => [
-        pin,
-        {
-          volts: volts === null ? null : mean((point) => point.pins.get(pin)!.volts ?? 0),
-          currentMa: mean((point) => point.pins.get(pin)!.currentMa),
-        },
-      ]),
-    ),
-    supplies: new Map(
-      [...first.supplies.keys()].map((name) => [name, mean((point) => point.supplies.get(name)!)]),
-    ),
-    trouble: slices.find(({ point }) => point.trouble)?.point.trouble ?? null,
-  };
-}
-
-function solveSteady(
-  bench: Bench,
-  drives: PinDrives,
-  start?: Float64Array,
-): BenchPoint & { readonly warm: Float64Array } {
+  clamps: 'with-clamps' | 'without-clamps',
+): DrivenBench {
   const elements = [...bench.elements];
-  const pinElements: { pin: string; node: SolverNode; index: number; sign: 1 | -1 }[] = [];
+  const pins: PinElement[] = [];
   let { nodeCount } = bench;
-  if (bench.board) {
-    const wired = new Map(
-      bench.netlist.nodes.flatMap((node) =>
-        node.pins.map((pin) => [pin, bench.solverNode[node.id]!] as const),
-      ),
-    );
-    for (const { name } of bench.board.pins) {
-      const drive = drives.get(name);
-      let node = wired.get(name);
-      if (node === undefined) {
-        if (!drive) continue;
-        node = nodeCount++;
-      }
-      const { element, sign } = driverElement(bench, bench.board, drive ?? INPUT, node);
-      pinElements.push({ pin: name, node, index: elements.length, sign });
-      elements.push(element);
+  if (!bench.board) return { nodeCount, elements, pins };
+  const wired = new Map<string, SolverNode>();
+  for (const node of bench.netlist.nodes)
+    for (const pin of node.pins) wired.set(pin, bench.solverNode[node.id]!);
+  for (const { name } of bench.board.pins) {
+    const drive = drives.get(name);
+    let node = wired.get(name);
+    if (node === undefined) {
+      if (!drive) continue;
+      node = nodeCount++;
     }
+    const steady = bench.options.boardPower === 'off' ? INPUT : (drive ?? INPUT);
+    const { element, sign } = driverElement(bench, bench.board, steady, node);
+    pins.push({ pin: name, node, index: elements.length, sign });
+    elements.push(element);
   }
-  const circuit: Circuit = { nodeCount, elements };
-  const solved = operatingPoint(circuit, start && start.length === nodeCount ? start : undefined);
-  const voltsAt = (node: SolverNode): number | null => (solved.floating[node] ? null : solved.volts[node]!);
-  const parts = new Map<Ref, { currentMa: number; powerMw: number }>();
-  const supplies = new Map<string, number>();
-  const supplyNames =
-    bench.board?.supplies.filter((supply) => supply.role === 'supply').map((supply) => supply.name) ?? [];
-  let supplyIndex = 0;
-  bench.elements.forEach((element, index) => {
-    const owner = bench.owners[index];
-    const amps = solved.amps[index]!;
-    if (element.type === 'source' && owner === null) supplies.set(supplyNames[supplyIndex++]!, -amps * 1e3);
-    if (!owner) return;
-    const across = solved.volts[element.from]! - solved.volts[element.to]!;
-    const before = parts.get(owner) ?? { currentMa: 0, powerMw: 0 };
-    parts.set(owner, {
-      currentMa: before.currentMa + amps * 1e3,
-      powerMw: before.powerMw + amps * across * 1e3,
-    });
-  });
-  return {
-    volts: bench.solverNode.map(voltsAt),
-    parts,
-    pins: new Map(
-      pinElements.map(({ pin, node, index, sign }) => [
-        pin,
-        { volts: voltsAt(node), currentMa: sign * solved.amps[index]! * 1e3 },
-      ]),
-    ),
-    supplies,
-    trouble: solved.trouble,
-    warm: solved.volts,
-  };
+  if (clamps === 'with-clamps')
+    for (const { node } of pins)
+      elements.push(
+        { type: 'junction', from: node, to: bench.supplyNode, model: PIN_CLAMP, clamp: 'forward' },
+        { type: 'junction', from: 0, to: node, model: PIN_CLAMP, clamp: 'none' },
+      );
+  return { nodeCount, elements, pins };
 }
 
 /** A driver as the resistor that it is: to the supply, to ground, weakly to the supply, or a leak. */
@@ -261,35 +277,3 @@ function driverElement(
       throw new Error('a PWM drive is split into steady ones before it is solved');
   }
 }
-
-/** Lowest and highest current of each part over part and supply tolerance and forward-voltage spread. */
-export function worstCaseMa(
-  wiring: Wiring,
-  netlist: Netlist,
-  drives: PinDrives,
-): ReadonlyMap<Ref, readonly [lowestMa: number, highestMa: number]> {
-  const tolerance =
-    wiring.board?.profile.supplies.find((supply) => supply.role === 'supply')?.toleranceFraction ?? 0;
-  const solve = (corner: Corner): BenchPoint => solveBench(prepareBench(wiring, netlist, corner), drives);
-  const low = solve({
-    resistance: 1 + RESISTOR_TOLERANCE,
-    supply: 1 - tolerance,
-    forwardVolts: FORWARD_SPREAD_VOLTS,
-  });
-  const high = solve({
-    resistance: 1 - RESISTOR_TOLERANCE,
-    supply: 1 + tolerance,
-    forwardVolts: -FORWARD_SPREAD_VOLTS,
-  });
-  return new Map(
-    [...low.parts].map(([ref, { currentMa }]) => {
-      const pair = [currentMa, high.parts.get(ref)!.currentMa].sort((a, b) => Math.abs(a) - Math.abs(b));
-      return [ref, [pair[0]!, pair[1]!] as const];
-    }),
-  );
-}
-
-/** Gold band: the usual class of kit resistors. */
-const RESISTOR_TOLERANCE = 0.05;
-/** Spread of a lamp's forward voltage between pieces of one colour, from usual data-sheet limits. */
-const FORWARD_SPREAD_VOLTS = 0.2;

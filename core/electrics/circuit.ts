@@ -1,4 +1,5 @@
 import type { JunctionModel } from './junction';
+import type { TransistorModel } from './transistor';
 
 /** Index of a solver node; 0 is the reference at 0 V. */
 export type SolverNode = number;
@@ -17,6 +18,26 @@ export type Element =
       readonly from: SolverNode;
       readonly to: SolverNode;
       readonly model: JunctionModel;
+      /**
+       * Protects a chip's pin: `forward` is a path from anode to cathode only, so that a signal feeds a
+       * chip without supply; `none` is no path at all.
+       */
+      readonly clamp?: 'forward' | 'none';
+    }
+  /** Passes no steady current; kept so that an exported netlist has it. */
+  | {
+      readonly type: 'capacitor';
+      readonly from: SolverNode;
+      readonly to: SolverNode;
+      readonly farads: number;
+    }
+  | {
+      readonly type: 'transistor';
+      /** Collector and emitter. */
+      readonly from: SolverNode;
+      readonly to: SolverNode;
+      readonly base: SolverNode;
+      readonly model: TransistorModel;
     }
   /** A voltage from `to` up to `from`, behind an inner resistance that may be zero. */
   | {
@@ -25,10 +46,40 @@ export type Element =
       readonly to: SolverNode;
       readonly volts: number;
       readonly ohms: number;
+    }
+  /**
+   * Current from a supply into an output, as much as brings the output through `ohms` to `volts` above
+   * `minus`, or to what the supply has above `minus` when that is less.
+   */
+  | {
+      readonly type: 'output';
+      /** The supply. */
+      readonly from: SolverNode;
+      /** The output. */
+      readonly to: SolverNode;
+      readonly minus: SolverNode;
+      readonly volts: number;
+      readonly ohms: number;
     };
 
 export interface Circuit {
   /** Number of nodes, the reference included. */
   readonly nodeCount: number;
   readonly elements: readonly Element[];
+}
+
+/** Which ways an element is a path that keeps a node from floating. */
+export function passageOf(element: Element): 'both' | 'forward' | 'none' {
+  switch (element.type) {
+    case 'capacitor':
+      return 'none';
+    case 'resistor':
+      return element.leak ? 'none' : 'both';
+    case 'junction':
+      return element.clamp ?? 'both';
+    case 'transistor':
+    case 'source':
+    case 'output':
+      return 'both';
+  }
 }

@@ -4,7 +4,9 @@ import { ref } from '../brand';
 import { netlistOf } from '../wiring/netlist';
 import { readWiring } from '../wiring/read';
 import { fourBands } from './bands';
-import { prepareBench, solveBench, worstCaseMa, type PinDrive } from './bench';
+import { prepareBench, type PinDrive } from './bench';
+import { solveBench } from './bench-point';
+import { worstCase } from './worst-case';
 import { brightnessAt, glowAt } from './brightness';
 import type { Circuit, Element } from './circuit';
 import { fitJunction, junctionAt } from './junction';
@@ -184,7 +186,7 @@ describe('a bench', () => {
 
   test('gives an interval around the nominal current in the worst case', () => {
     const { wiring, netlist, point } = bench(BEACON, { 13: { mode: 'high' } });
-    const [low, high] = worstCaseMa(wiring, netlist, new Map([['13', { mode: 'high' as const }]])).get(
+    const [low, high] = worstCase(wiring, netlist, new Map([['13', { mode: 'high' as const }]])).parts.get(
       ref('D1'),
     )!;
     const { currentMa } = point.parts.get(ref('D1'))!;

@@ -1,17 +1,26 @@
 import type { Circuit, Element } from './circuit';
+import { islandsOf, type Islands } from './floating';
 import { junctionAt } from './junction';
 import { solveDense } from './linear';
+import { limitedVolts, transistorAt } from './transistor';
 
 /** Conductance from every node to the reference that keeps lone nodes solvable, in S. */
 const GMIN = 1e-12;
+/** Conductance that holds an island with a battery of its own at the reference, in S. */
+const TIE = 1;
 const MOST_ROUNDS = 120;
+/** Largest change of a voltage in a round that counts as settled, in V. */
+const SETTLED_VOLTS = 1e-9;
 
 export interface OperatingPoint {
   /** Voltage of every solver node against the reference; index 0 is 0. */
   readonly volts: Float64Array;
-  /** Current in A through each element from its `from` to its `to` node (out of a source's plus: negative). */
+  /**
+   * Current in A through each element from its `from` to its `to` node: out of a source's plus it is
+   * negative, into a transistor's collector positive.
+   */
   readonly amps: Float64Array;
-  /** Whether a node has no conducting path to the reference. */
+  /** Whether a node has no conducting path to any source. */
   readonly floating: readonly boolean[];
   /** Why there is no answer: `null` when it settled. */
   readonly trouble: null | 'contradiction' | 'not-settled';
@@ -19,89 +28,187 @@ export interface OperatingPoint {
 
 /**
  * Finds the voltages at which every node's currents cancel: modified nodal analysis (Ho, Ruehli and
- * Brennan, 1975) with Newton's method on junctions; when that does not settle, the sources are raised
- * in steps. `start` may hold the volts of a nearby state. Pure: never throws on any circuit.
+ * Brennan, 1975) with Newton's method on junctions and transistors; when that does not settle, first
+ * extra conductance to the reference is stepped away, then the sources are raised in steps. `start` may
+ * hold the volts of a nearby state. Pure: never throws on any circuit.
  */
 export function operatingPoint(circuit: Circuit, start?: Float64Array): OperatingPoint {
   const system = new NodalSystem(circuit);
-  const direct = system.newton(start, 1);
+  const direct = system.newton(start, 1, GMIN);
   if (direct.trouble !== 'not-settled') return direct;
-  let stepped = direct;
-  let from: Float64Array | undefined;
-  for (const share of [0.02, 0.05, 0.1, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1]) {
-    stepped = system.newton(from, share);
-    from = stepped.volts;
-  }
-  return stepped;
+  const eased = inSteps([1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-8, 1e-10, GMIN], (from, extra) =>
+    system.newton(from, 1, extra),
+  );
+  if (eased.trouble !== 'not-settled') return eased;
+  return inSteps([0.02, 0.05, 0.1, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1], (from, share) =>
+    system.newton(from, share, GMIN),
+  );
+}
+
+function inSteps(
+  amounts: readonly number[],
+  solve: (from: Float64Array | undefined, amount: number) => OperatingPoint,
+): OperatingPoint {
+  let point: OperatingPoint | undefined;
+  for (const amount of amounts) point = solve(point?.volts, amount);
+  return point!;
 }
 
 class NodalSystem {
   private readonly unknowns: number;
   private readonly matrix: Float64Array;
   private readonly right: Float64Array;
-  private readonly sources: readonly Element[];
+  private readonly islands: Islands;
+  private readonly isLinear: boolean;
+  /** Base–emitter and base–collector volts at which each transistor was last set up. */
+  private readonly junctionVolts: Float64Array;
+  private wasLimited = false;
 
   constructor(private readonly circuit: Circuit) {
-    this.sources = circuit.elements.filter((element) => element.type === 'source');
-    this.unknowns = circuit.nodeCount - 1 + this.sources.length;
+    const { elements, nodeCount } = circuit;
+    this.islands = islandsOf(circuit);
+    this.unknowns = nodeCount - 1 + elements.filter(isIdeal).length;
     this.matrix = new Float64Array(this.unknowns * this.unknowns);
     this.right = new Float64Array(this.unknowns);
+    this.isLinear = !elements.some(
+      ({ type }) => type === 'junction' || type === 'transistor' || type === 'output',
+    );
+    this.junctionVolts = new Float64Array(elements.length * 2);
   }
 
-  newton(start: Float64Array | undefined, share: number): OperatingPoint {
+  newton(start: Float64Array | undefined, share: number, gmin: number): OperatingPoint {
     const { nodeCount, elements } = this.circuit;
     const volts = new Float64Array(nodeCount);
     if (start) volts.set(start.subarray(0, nodeCount));
-    const linear = !elements.some((element) => element.type === 'junction');
+    let before: Float64Array | undefined;
+    elements.forEach((element, index) => {
+      if (element.type !== 'transistor') return;
+      this.junctionVolts[2 * index] = volts[element.base]! - volts[element.to]!;
+      this.junctionVolts[2 * index + 1] = volts[element.base]! - volts[element.from]!;
+    });
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
-      this.assemble(volts, share);
+      this.wasLimited = false;
+      this.assemble(volts, share, gmin);
       if (!solveDense(this.matrix, this.right, this.unknowns)) return this.result(volts, 'contradiction');
       let change = 0;
       for (let node = 1; node < nodeCount; node += 1) {
         const next = this.right[node - 1]!;
-        change = Math.max(change, Math.abs(next - volts[node]!));
+        const step = Math.abs(next - volts[node]!);
+        if (!(step <= change)) change = step;
         volts[node] = next;
       }
       if (!Number.isFinite(change)) return this.result(volts, 'not-settled');
-      if (linear || change < 1e-10) return this.result(volts, null);
+      if (this.isLinear || (change < SETTLED_VOLTS && !this.wasLimited)) return this.result(volts, null);
       // A junction can bounce between two slopes; half steps end that.
-      if (round > 40) this.damp(volts, start);
-      start = Float64Array.from(volts);
+      if (round > 40 && before)
+        for (let node = 1; node < nodeCount; node += 1) volts[node] = (volts[node]! + before[node]!) / 2;
+      if (round >= 40) before = Float64Array.from(volts);
     }
     return this.result(volts, 'not-settled');
   }
 
-  private damp(volts: Float64Array, before: Float64Array | undefined): void {
-    if (before)
-      for (let node = 1; node < volts.length; node += 1) volts[node] = (volts[node]! + before[node]!) / 2;
-  }
-
-  private assemble(volts: Float64Array, share: number): void {
+  private assemble(volts: Float64Array, share: number, gmin: number): void {
     this.matrix.fill(0);
     this.right.fill(0);
-    for (let node = 1; node < this.circuit.nodeCount; node += 1) this.add(node, node, GMIN);
+    for (let node = 1; node < this.circuit.nodeCount; node += 1) this.add(node, node, gmin);
+    for (const node of this.islands.ties) this.add(node, node, TIE);
     let branch = this.circuit.nodeCount;
-    for (const element of this.circuit.elements) {
+    const { elements } = this.circuit;
+    for (let index = 0; index < elements.length; index += 1) {
+      const element = elements[index]!;
       const { from, to } = element;
-      if (element.type === 'resistor') this.conduct(from, to, 1 / element.ohms);
-      else if (element.type === 'junction') {
-        const across = volts[from]! - volts[to]!;
-        const { amps, siemens } = junctionAt(element.model, across);
-        const conductance = siemens + GMIN;
-        this.conduct(from, to, conductance);
-        const offset = amps + GMIN * across - conductance * across;
-        this.inject(from, -offset);
-        this.inject(to, offset);
-      } else {
-        // Unknown: the current from `from` to `to` through the source.
-        this.add(from, branch, 1);
-        this.add(to, branch, -1);
-        this.add(branch, from, 1);
-        this.add(branch, to, -1);
-        this.add(branch, branch, -element.ohms);
-        this.inject(branch, element.volts * share);
-        branch += 1;
+      switch (element.type) {
+        case 'resistor':
+          this.conduct(from, to, 1 / element.ohms);
+          break;
+        case 'junction': {
+          const across = volts[from]! - volts[to]!;
+          const { amps, siemens } = junctionAt(element.model, across);
+          const conductance = siemens + GMIN;
+          this.conduct(from, to, conductance);
+          const offset = amps + GMIN * across - conductance * across;
+          this.inject(from, -offset);
+          this.inject(to, offset);
+          break;
+        }
+        case 'capacitor':
+          break;
+        case 'transistor':
+          this.stampTransistor(element, index, volts);
+          break;
+        case 'source':
+          if (element.ohms > 0) {
+            this.conduct(from, to, 1 / element.ohms);
+            this.inject(from, (element.volts * share) / element.ohms);
+            this.inject(to, (-element.volts * share) / element.ohms);
+            break;
+          }
+          // Unknown: the current from `from` to `to` through the source.
+          this.add(from, branch, 1);
+          this.add(to, branch, -1);
+          this.add(branch, from, 1);
+          this.add(branch, to, -1);
+          this.inject(branch, element.volts * share);
+          branch += 1;
+          break;
+        case 'output':
+          this.stampOutput(element, volts);
+          break;
       }
+    }
+  }
+
+  private stampTransistor(
+    element: Extract<Element, { type: 'transistor' }>,
+    index: number,
+    volts: Float64Array,
+  ): void {
+    const { from: collector, to: emitter, base, model } = element;
+    const wanted = [volts[base]! - volts[emitter]!, volts[base]! - volts[collector]!] as const;
+    const forward = limitedVolts(wanted[0], this.junctionVolts[2 * index]!, model.saturationA);
+    const reverse = limitedVolts(wanted[1], this.junctionVolts[2 * index + 1]!, model.saturationA);
+    if (forward !== wanted[0] || reverse !== wanted[1]) this.wasLimited = true;
+    this.junctionVolts[2 * index] = forward;
+    this.junctionVolts[2 * index + 1] = reverse;
+    const at = transistorAt(model, forward, reverse);
+    const baseForward = at.baseByForward + GMIN;
+    const baseReverse = at.baseByReverse + GMIN;
+    const rows = [
+      [base, at.baseA + GMIN * (forward + reverse), baseForward, baseReverse],
+      [collector, at.collectorA - GMIN * reverse, at.collectorByForward, at.collectorByReverse - GMIN],
+    ] as const;
+    for (const [row, amps, byForward, byReverse] of rows) {
+      const offset = amps - byForward * forward - byReverse * reverse;
+      this.stampCurrent(row, base, byForward + byReverse, emitter);
+      this.stampCurrent(row, emitter, -byForward, emitter);
+      this.stampCurrent(row, collector, -byReverse, emitter);
+      this.inject(row, -offset);
+      this.inject(emitter, offset);
+    }
+  }
+
+  /** A current out of `row` and into `back` that grows with the volts of `by`. */
+  private stampCurrent(row: number, by: number, siemens: number, back: number): void {
+    this.add(row, by, siemens);
+    this.add(back, by, -siemens);
+  }
+
+  private stampOutput(element: Extract<Element, { type: 'output' }>, volts: Float64Array): void {
+    const { from: plus, to: out, minus, ohms } = element;
+    const supply = volts[plus]! - volts[minus]!;
+    const siemens = 1 / ohms;
+    const follows = supply > 0 && supply < element.volts;
+    const slope = follows ? siemens : 0;
+    const constant = supply >= element.volts ? siemens * element.volts : 0;
+    // Current from plus to out: slope·(plus − minus) + constant − siemens·(out − minus).
+    for (const [row, sign] of [
+      [plus, 1],
+      [out, -1],
+    ] as const) {
+      this.add(row, plus, sign * slope);
+      this.add(row, minus, sign * (siemens - slope));
+      this.add(row, out, -sign * siemens);
+      this.inject(row, -sign * constant);
     }
   }
 
@@ -126,33 +233,41 @@ class NodalSystem {
     let branch = nodeCount - 1;
     elements.forEach((element, index) => {
       const across = volts[element.from]! - volts[element.to]!;
-      if (element.type === 'resistor') amps[index] = across / element.ohms;
-      else if (element.type === 'junction') amps[index] = junctionAt(element.model, across).amps;
-      else {
-        amps[index] = trouble === null ? this.right[branch]! : Number.NaN;
-        branch += 1;
+      switch (element.type) {
+        case 'resistor':
+          amps[index] = across / element.ohms;
+          break;
+        case 'junction':
+          amps[index] = junctionAt(element.model, across).amps;
+          break;
+        case 'capacitor':
+          break;
+        case 'transistor':
+          amps[index] = transistorCurrents(element, volts).collectorA;
+          break;
+        case 'source':
+          if (element.ohms > 0) amps[index] = (across - element.volts) / element.ohms;
+          else {
+            amps[index] = trouble === null ? this.right[branch]! : Number.NaN;
+            branch += 1;
+          }
+          break;
+        case 'output': {
+          const above = Math.max(0, Math.min(element.volts, volts[element.from]! - volts[element.minus]!));
+          amps[index] = (above - (volts[element.to]! - volts[element.minus]!)) / element.ohms;
+          break;
+        }
       }
     });
-    return { volts, amps, floating: floatingNodes(this.circuit), trouble };
+    return { volts, amps, floating: this.islands.floating, trouble };
   }
 }
 
-/** Nodes from which no chain of elements leads to the reference; leakage is no path. */
-function floatingNodes({ nodeCount, elements }: Circuit): readonly boolean[] {
-  const neighbours: number[][] = Array.from({ length: nodeCount }, () => []);
-  for (const element of elements) {
-    if (element.type === 'resistor' && element.leak) continue;
-    neighbours[element.from]!.push(element.to);
-    neighbours[element.to]!.push(element.from);
-  }
-  const floating = new Array<boolean>(nodeCount).fill(true);
-  const open = [0];
-  floating[0] = false;
-  for (let node = open.pop(); node !== undefined; node = open.pop())
-    for (const next of neighbours[node]!)
-      if (floating[next]) {
-        floating[next] = false;
-        open.push(next);
-      }
-  return floating;
-}
+const isIdeal = (element: Element): boolean => element.type === 'source' && element.ohms === 0;
+
+/** Base and collector currents of a transistor at these node voltages. */
+export const transistorCurrents = (
+  { base, from, to, model }: Extract<Element, { type: 'transistor' }>,
+  volts: Float64Array,
+): { readonly baseA: number; readonly collectorA: number } =>
+  transistorAt(model, volts[base]! - volts[to]!, volts[base]! - volts[from]!);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pinsInRange, shippedBoards, type BoardProfile } from '../boards';
 import { pointName, ref, type PointName, type Ref } from '../brand';
+import { parseJson, schemaProblems } from '../json';
 import { findKind } from '../parts';
 import { fail, ok, type Problem, type Result } from '../result';
 import { netlistOf } from '../wiring/netlist';
@@ -55,30 +56,14 @@ export interface Exercise {
 
 /** Reads an exercise file; problems carry their path in it. */
 export function readExercise(text: string): Result<Exercise> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    const reason = error instanceof Error ? error.message : '';
-    const position = /position (\d+)/.exec(reason);
-    const line = position ? text.slice(0, Number(position[1])).split('\n').length : undefined;
-    return fail({
-      message: 'the exercise is damaged: it is not JSON',
-      ...(line === undefined ? {} : { line }),
-    });
-  }
-  return exerciseFrom(data);
+  const data = parseJson(text, 'the exercise');
+  return data.ok ? exerciseFrom(data.value) : data;
 }
 
 /** Checks data that has been read from a file or a database. */
 export function exerciseFrom(data: unknown): Result<Exercise> {
   const parsed = exerciseSchema.safeParse(data);
-  if (!parsed.success)
-    return fail(
-      ...parsed.error.issues
-        .slice(0, 5)
-        .map((issue) => ({ message: issue.message, path: pathText(issue.path) })),
-    );
+  if (!parsed.success) return fail(...schemaProblems(parsed.error));
   const exercise = parsed.data;
   const board = shippedBoards.get(exercise.board);
   if (!board)
@@ -122,13 +107,6 @@ function namedRefs(expectation: ExerciseData['scenarios'][number]['expect'][numb
   if ('order' in expectation) return expectation.order;
   return [];
 }
-
-const pathText = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>(
-    (text, key) =>
-      typeof key === 'number' ? `${text}[${key}]` : text === '' ? String(key) : `${text}.${String(key)}`,
-    '',
-  );
 
 function readAccepted(exercise: ExerciseData): Result<Exercise['accepted']> {
   const accepted = new Map<Ref, readonly [number, number]>();

@@ -1,4 +1,5 @@
-import { prepareBench, solveBench, type PinDrive } from '../electrics/bench';
+import { prepareBench, type PinDrive } from '../electrics/bench';
+import { solveBench } from '../electrics/bench-point';
 import { quantity, type Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import { kindOf } from '../parts';
@@ -47,7 +48,7 @@ export function lampCurrents(comparison: Comparison, bands: LampBands): readonly
     const dim = currentMa < lowest * (1 - MARGIN);
     if ((!dim && currentMa <= highest * (1 + MARGIN)) || currentMa < 0.001) return [];
     const limitMa = Math.min(
-      kindOf(lamp.kind).ratedMa ?? Infinity,
+      kindOf(lamp.kind).ratings?.currentMa ?? Infinity,
       comparison.exercise.board.drive.recommendedMa,
     );
     const band = `${milliamps(lowest)} to ${milliamps(highest)}`;

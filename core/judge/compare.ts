@@ -130,7 +130,7 @@ function otherValue(
   const lamp = exercise.reference.parts.find((candidate) => candidate.kind === 'led');
   const limitMa = Math.min(
     exercise.board.drive.recommendedMa,
-    (lamp && findKind(lamp.kind)?.ratedMa) ?? Infinity,
+    (lamp && findKind(lamp.kind)?.ratings?.currentMa) ?? Infinity,
   );
   const over = currentMa > limitMa;
   const effect =

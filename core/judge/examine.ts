@@ -1,4 +1,5 @@
-import { prepareBench, solveBench, type PinDrive, type PinDrives } from '../electrics/bench';
+import { prepareBench, type PinDrive, type PinDrives } from '../electrics/bench';
+import { solveBench } from '../electrics/bench-point';
 import { ref } from '../brand';
 import type { Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';

@@ -1,5 +1,6 @@
-import type { LegName } from '../brand';
+import { legName, type LegName } from '../brand';
 import type { JunctionModel } from '../electrics/junction';
+import type { TransistorModel } from '../electrics/transistor';
 import type { Result } from '../result';
 import type { PartValue } from './value';
 
@@ -8,17 +9,173 @@ export interface Leg {
   readonly name: LegName;
   readonly title: string;
   readonly knownBy?: string;
+  /** A short mark beside the leg on drawings: `+`, `B`, `3`. Legs that are all alike have none. */
+  readonly mark?: string;
 }
+
+/**
+ * How the legs of a part lie towards each other.
+ * `leads`: thin legs or own wires, anywhere within the reach. `block`: a fixed pattern of legs on one
+ * or both sides of a body; with two it stands across the trough. `plug`: it stands beside the
+ * breadboard and takes wires on its pins.
+ */
+export type Footprint =
+  | {
+      readonly type: 'leads';
+      /** Farthest that two legs may be apart, in millimetres; `undefined` for its own wires. */
+      readonly reachMm?: number;
+      /** Rows between neighbouring legs when it is put in along a column. */
+      readonly rows: number;
+    }
+  | {
+      readonly type: 'block';
+      /** Legs on each side of the body by row; `null` where a row has none. */
+      readonly one: readonly (LegName | null)[];
+      readonly other: readonly (LegName | null)[];
+      /** Columns that its body covers on either side, which no leg or wire can use. */
+      readonly covers: number;
+    }
+  | { readonly type: 'plug' };
+
+/** What a person does to a part, or what happens around it. */
+export type StimulusKind = 'press' | 'turn' | 'light' | 'warm' | 'distance' | 'motion';
+
+/** The state that a part is in; a kind looks only at what concerns it. */
+export interface PartState {
+  /** Whether a button is held down. */
+  readonly pressed: boolean;
+  /** Knob or slider, 0 to 1; at 0 the wiper is at leg 1. */
+  readonly position: number;
+  /** Light on a sensor, 0 (dark) to 1 (bright). */
+  readonly light: number;
+  /** Temperature in °C. */
+  readonly celsius: number;
+  /** Distance of what stands before a sensor, in m. */
+  readonly metres: number;
+  /** Whether something moves before a sensor. */
+  readonly moving: boolean;
+  /** Whether a motor or servo is only just being switched on and takes its starting current. */
+  readonly starting: boolean;
+  /** Whether a relay has pulled in; follows from the circuit, see `PartKind.react`. */
+  readonly pulled: boolean;
+}
+
+/** A part left alone in a room: nothing pressed, knobs in the middle, 25 °C. */
+export const AT_REST: PartState = {
+  pressed: false,
+  position: 0.5,
+  light: 0.5,
+  celsius: 25,
+  metres: 1,
+  moving: false,
+  starting: false,
+  pulled: false,
+};
 
 /** What a part puts between its legs for the solver. */
 export type PartElement =
-  | { readonly type: 'resistor'; readonly from: LegName; readonly to: LegName; readonly ohms: number }
+  | {
+      readonly type: 'resistor';
+      readonly from: LegName;
+      readonly to: LegName;
+      readonly ohms: number;
+      /** Whether its spread between pieces counts in worst cases (a resistor's does, a coil's does not). */
+      readonly hasTolerance?: boolean;
+      /** An insulation that leaks: it holds a voltage but is no path. */
+      readonly leak?: boolean;
+    }
+  /** Metal on metal: the rules take both legs for one node. */
+  | { readonly type: 'contact'; readonly from: LegName; readonly to: LegName }
   | {
       readonly type: 'junction';
       readonly anode: LegName;
       readonly cathode: LegName;
       readonly model: JunctionModel;
+      /** The light that it gives: empty for a lamp, the leg's name for one of several in a housing. */
+      readonly lamp?: string;
+      /** Protects a chip's pin, see `Element`. */
+      readonly clamp?: 'forward' | 'none';
+    }
+  /** Passes no steady current. */
+  | { readonly type: 'capacitor'; readonly from: LegName; readonly to: LegName; readonly farads: number }
+  | {
+      readonly type: 'transistor';
+      readonly base: LegName;
+      readonly collector: LegName;
+      readonly emitter: LegName;
+      readonly model: TransistorModel;
+    }
+  | {
+      readonly type: 'source';
+      readonly plus: LegName;
+      readonly minus: LegName;
+      readonly volts: number;
+      readonly ohms: number;
+    }
+  /** An output that holds `volts` above `minus`, as far as its supply allows, and draws its current from there. */
+  | {
+      readonly type: 'output';
+      readonly out: LegName;
+      readonly plus: LegName;
+      readonly minus: LegName;
+      readonly volts: number;
+      readonly ohms: number;
     };
+
+/** Continuous figures that a part stands. */
+export interface Ratings {
+  /** Through any one leg, in mA. */
+  readonly currentMa?: number;
+  /** Across the part, in V. */
+  readonly volts?: number;
+  /** In mW. */
+  readonly powerMw?: number;
+  /** Supply that a module is made for: lowest and highest volts. */
+  readonly supplyVolts?: readonly [number, number];
+  /** Where the figures come from. */
+  readonly source: string;
+}
+
+/** What a person can see, hear or feel of a part, and by which channels. */
+export type Observed = 'light' | 'sound' | 'turning' | 'angle' | 'click' | 'picture' | 'text';
+
+/** Which drawn body a part has; the drawing code knows how each is made. */
+export type Body =
+  | 'bands'
+  | 'dome'
+  | 'dome-four'
+  | 'bar'
+  | 'digit'
+  | 'stripe'
+  | 'disc'
+  | 'can'
+  | 'half-round'
+  | 'button'
+  | 'slide'
+  | 'knob'
+  | 'sounder'
+  | 'motor'
+  | 'cell'
+  | 'chip'
+  | 'module';
+
+/** Which sign a part has in a schematic. */
+export type SchematicSign =
+  | 'resistor'
+  | 'lamp'
+  | 'diode'
+  | 'capacitor'
+  | 'electrolytic'
+  | 'transistor'
+  | 'button'
+  | 'switch'
+  | 'knob'
+  | 'light-sensor'
+  | 'thermistor'
+  | 'sounder'
+  | 'motor'
+  | 'battery'
+  | 'box';
 
 /**
  * Everything the core knows about one kind of part. Adding a kind is adding a file that exports one
@@ -34,20 +191,74 @@ export interface PartKind {
   /** What a class calls it: `lamp`. */
   readonly title: string;
   readonly legs: readonly Leg[];
-  /** Farthest that two legs may be apart, in millimetres; `undefined` for any distance. */
-  readonly reachMm?: number;
+  readonly footprint: Footprint;
   /** Whether the part only joins its legs and is not counted as a part of the circuit. */
   readonly conductor: boolean;
   /** Pairs of legs that are one piece of metal inside the part. */
   readonly joints: readonly (readonly [LegName, LegName])[];
-  /** Whether its two legs may be exchanged without changing anything. */
+  /** Whether it may be turned round without changing anything. */
   readonly symmetrical: boolean;
-  /** Continuous current that the part stands, in mA. */
-  readonly ratedMa?: number;
+  /** Orders of its legs that are electrically the same part as the first order; none beyond it when empty. */
+  readonly turns: readonly (readonly LegName[])[];
+  readonly ratings?: Ratings;
+  /** What can be done to it while a program runs. */
+  readonly stimulus?: StimulusKind;
+  readonly observed?: Observed;
+  readonly body: Body;
+  readonly sign: SchematicSign;
+  /** Legs that take the supply and the ground of a module. */
+  readonly supplyLegs?: { readonly plus: LegName; readonly minus: LegName };
+  /** Whether it has a coil, whose current must not be cut off without a diode across it. */
+  readonly inductive: boolean;
+  /** What can go wrong for people or parts; one sentence each, for the step that needs it. */
+  readonly hazards: readonly string[];
+  /** How it is made ready before it is put in. */
+  readonly preparation?: string;
+  /** How it is tried before it is used. */
+  readonly pretest?: string;
   /** Reads the value column. */
   readonly readValue: (text: string) => Result<PartValue>;
-  /** Solver elements of a part with this value. */
-  readonly elements: (value: PartValue) => readonly PartElement[];
+  /** Solver elements of a part with this value in this state. */
+  readonly elements: (value: PartValue, state: PartState) => readonly PartElement[];
+  /** For parts that switch by their own voltages: the state that follows from the volts on their legs. */
+  readonly react?: (volts: (leg: LegName) => number, state: PartState) => PartState;
   /** A phrase for findings and lists: `amber lamp`, `330 Ω resistor`. */
   readonly describe: (value: PartValue) => string;
 }
+
+type Given = Pick<
+  PartKind,
+  'kind' | 'prefix' | 'title' | 'legs' | 'footprint' | 'body' | 'sign' | 'readValue' | 'elements' | 'describe'
+> &
+  Partial<PartKind>;
+
+/** Fills in what most kinds have alike. */
+export const defineKind = (given: Given): PartKind => ({
+  alsoTyped: [],
+  conductor: false,
+  joints: [],
+  symmetrical: false,
+  turns: [],
+  inductive: false,
+  hazards: [],
+  ...given,
+});
+
+/** Legs `1` and `2` of parts whose ends are alike. */
+export const twoEnds: readonly [Leg, Leg] = [
+  { name: legName('1'), title: 'one end' },
+  { name: legName('2'), title: 'other end' },
+];
+
+/** The turns of a part whose two legs may be exchanged. */
+export const eitherWay = (legs: readonly Leg[]): readonly (readonly LegName[])[] => [
+  legs.map((leg) => leg.name).reverse(),
+];
+
+/** Legs in one row of pins at neighbouring rows of the breadboard. */
+export const rowOfLegs = (legs: readonly Leg[], covers = 0): Footprint => ({
+  type: 'block',
+  one: legs.map((leg) => leg.name),
+  other: [],
+  covers,
+});

@@ -1,6 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { findKind, kindOf, lampColours, ohmsText, partKinds, readOhms } from './index';
+import {
+  AT_REST,
+  batterySort,
+  faradsText,
+  findKind,
+  kindOf,
+  lampColours,
+  ohmsText,
+  partKinds,
+  readFarads,
+  readOhms,
+  type PartElement,
+  type PartKind,
+} from './index';
+import { lightSensorOhms } from './light-sensor';
+import { sensorVolts } from './temperature-sensor';
+import { thermistorOhms } from './thermistor';
 
 describe('a resistance', () => {
   test.each([
@@ -41,6 +57,130 @@ describe('a resistance', () => {
   });
 });
 
+/** Values that people write for the kinds of part; what a kind refuses is left out. */
+const typedValues = [
+  ...['', '330', '4k7', '10k', 'red', 'white', 'common-anode', 'cc', 'signal', 'active', 'piezo'],
+  ...[
+    '100n',
+    '0.1uF',
+    '470 µF',
+    '5V',
+    '3',
+    '9V block',
+    '4x1.5V',
+    '2 × 1.5',
+    'coin',
+    'pack',
+    '6V',
+    'continuous',
+  ],
+];
+const valuesOf = (kind: PartKind) =>
+  typedValues.flatMap((text) => {
+    const read = kind.readValue(text);
+    return read.ok ? [read.value] : [];
+  });
+
+const legsOf = (element: PartElement): readonly string[] =>
+  Object.entries(element)
+    .filter(([key]) =>
+      ['from', 'to', 'anode', 'cathode', 'base', 'collector', 'emitter', 'plus', 'minus', 'out'].includes(
+        key,
+      ),
+    )
+    .map(([, leg]) => leg as string);
+
+describe('a value', () => {
+  test.each([
+    ['100n', 100e-9],
+    ['0.1uF', 100e-9],
+    ['4n7', 4.7e-9],
+    ['470 µF', 470e-6],
+    ['22p', 22e-12],
+    ['1m', 1e-3],
+  ])('“%s” is read as %d F', (text, farads) => {
+    const read = readFarads(text);
+    expect(read.ok && read.value / farads).toBeCloseTo(1, 9);
+    expect(read.ok && readFarads(faradsText(read.value))).toEqual(read);
+  });
+
+  test.each(['', '100', 'n', '4n7n', '-1u'])('“%s” is no capacitance', (text) => {
+    expect(readFarads(text)).toMatchObject({ ok: false, problems: [{ typed: text }] });
+  });
+
+  test.each([
+    ['9', '9V block', 9],
+    ['9V', '9V block', 9],
+    ['3V coin', '3V coin', 3],
+    ['coin', '3V coin', 3],
+    ['4 × 1.5 V', '4x1.5V', 6],
+    ['6', '4x1.5V', 6],
+    ['4.5V', '3x1.5V', 4.5],
+    ['1.5', '1x1.5V', 1.5],
+    ['7.4', '7.4V pack', 7.4],
+  ])('a battery of “%s” is the %s', (typed, text, volts) => {
+    const read = kindOf('battery').readValue(typed);
+    expect(read).toEqual({ ok: true, value: { text, amount: volts } });
+    expect(read.ok && batterySort(read.value).volts).toBe(volts);
+  });
+
+  test.each([
+    ['battery', '', 'needs its value'],
+    ['battery', '5V', 'no known battery'],
+    ['rgb-led', '', 'common-cathode or common-anode'],
+    ['rgb-led', 'common', 'no form of three-colour lamp'],
+    ['seven-segment', '', 'needs its value'],
+    ['buzzer', '', 'active or passive'],
+    ['motor', '230V', 'no motor voltage'],
+    ['supply', '', 'needs its volts'],
+    ['supply', '230V', 'class room'],
+    ['capacitor', '', 'needs its value'],
+    ['electrolytic', '100', 'not a capacitance'],
+    ['potentiometer', '2', 'too small'],
+    ['light-sensor', '0', 'above zero'],
+    ['thermistor', 'warm', 'not a resistance'],
+    ['led-bar', 'mauve', 'mauve'],
+    ['diode', 'zener', 'zener'],
+  ])('a %s of “%s” is refused in words', (kind, text, words) => {
+    const read = kindOf(kind).readValue(text);
+    expect(read.ok ? '' : read.problems[0]!.message).toContain(words);
+  });
+});
+
+describe('a sensor', () => {
+  test('of light is 900 kΩ in the dark, 20 kΩ in a room and 444 Ω in bright light', () => {
+    expect(lightSensorOhms(20_000, 0)).toBeCloseTo(900_000, 0);
+    expect(lightSensorOhms(20_000, 0.5)).toBe(20_000);
+    expect(lightSensorOhms(20_000, 1)).toBeCloseTo(444.4, 1);
+  });
+
+  // Published table of a 10 kΩ bead with B 25/50 = 3950 K.
+  test.each([
+    [0, 33_620],
+    [25, 10_000],
+    [50, 3588],
+  ])('of 10 kΩ that falls with warmth has, at %d °C, %d Ω', (celsius, ohms) => {
+    expect(thermistorOhms(10_000, celsius) / ohms).toBeCloseTo(1, 1);
+  });
+
+  test('of temperature gives 0.75 V at 25 °C and 10 mV more for each degree', () => {
+    expect(sensorVolts(25)).toBeCloseTo(0.75, 9);
+    expect(sensorVolts(26) - sensorVolts(25)).toBeCloseTo(0.01, 9);
+  });
+});
+
+test('a knob at its end still has the contact of its track', () => {
+  const knob = kindOf('potentiometer');
+  const value = { text: '10k', amount: 10_000 };
+  const ohms = (position: number) =>
+    knob
+      .elements(value, { ...AT_REST, position })
+      .map((element) => (element.type === 'resistor' ? element.ohms : Number.NaN));
+  expect(ohms(0)).toEqual([1, 10_000]);
+  expect(ohms(0.25)).toEqual([2500, 7500]);
+  expect(ohms(1)).toEqual([10_000, 1]);
+});
+
 describe('every kind of part', () => {
   test.each(partKinds.map((kind) => [kind.kind, kind] as const))(
     '%s is found by all its words and names its legs once',
@@ -51,6 +191,38 @@ describe('every kind of part', () => {
       expect(new Set(legs).size).toBe(legs.length);
       for (const joint of kind.joints) for (const leg of joint) expect(legs).toContain(leg);
       expect(kind.prefix).toMatch(/^[A-Z]{1,2}$/);
+    },
+  );
+
+  test.each(partKinds.map((kind) => [kind.kind, kind] as const))(
+    '%s names only its own legs in footprint, turns and elements, in every state',
+    (_, kind) => {
+      const legs = kind.legs.map((leg) => leg.name as string);
+      if (kind.footprint.type === 'block') {
+        const placed = [...kind.footprint.one, ...kind.footprint.other].filter((leg) => leg !== null);
+        expect([...placed].sort()).toEqual([...legs].sort());
+      }
+      for (const turn of kind.turns) expect([...turn].sort()).toEqual([...legs].sort());
+      if (kind.supplyLegs) expect(legs).toEqual(expect.arrayContaining(Object.values(kind.supplyLegs)));
+      for (const value of valuesOf(kind))
+        for (const state of [
+          AT_REST,
+          { ...AT_REST, pressed: true, position: 0, light: 0, pulled: true, starting: true },
+        ])
+          for (const element of kind.elements(value, state))
+            for (const leg of legsOf(element)) expect(legs).toContain(leg);
+    },
+  );
+
+  test.each(partKinds.map((kind) => [kind.kind, kind] as const))(
+    '%s writes its value so that it reads back the same',
+    (_, kind) => {
+      const values = valuesOf(kind);
+      expect(values.length).toBeGreaterThan(0);
+      for (const value of values) {
+        expect(kind.readValue(value.text)).toEqual({ ok: true, value });
+        expect(kind.describe(value)).not.toBe('');
+      }
     },
   );
 
@@ -69,7 +241,7 @@ describe('a lamp', () => {
     const value = led.readValue(` ${colour.toUpperCase()} `);
     if (!value.ok) throw new Error(value.problems[0]?.message);
     expect(value.value.text).toBe(colour);
-    expect(led.elements(value.value)).toMatchObject([
+    expect(led.elements(value.value, AT_REST)).toMatchObject([
       { type: 'junction', anode: 'anode', cathode: 'cathode' },
     ]);
     expect(led.describe(value.value)).toBe(`${colour} lamp`);
@@ -93,7 +265,9 @@ describe('a resistor', () => {
   test('has its value between its ends, and may lie either way round', () => {
     const value = resistor.readValue('4k7');
     if (!value.ok) throw new Error();
-    expect(resistor.elements(value.value)).toEqual([{ type: 'resistor', from: '1', to: '2', ohms: 4700 }]);
+    expect(resistor.elements(value.value, AT_REST)).toEqual([
+      { type: 'resistor', from: '1', to: '2', ohms: 4700, hasTolerance: true },
+    ]);
     expect(resistor.symmetrical).toBe(true);
     expect(value.value.text).toBe('4.7k');
   });
@@ -113,9 +287,9 @@ test('wires and clip leads only join their ends, in any colour', () => {
   for (const name of ['wire', 'clip']) {
     const kind = kindOf(name);
     expect(kind.conductor).toBe(true);
-    expect(kind.elements({ text: 'red' })).toEqual([]);
+    expect(kind.elements({ text: 'red' }, AT_REST)).toEqual([]);
     expect(kind.joints).toEqual([['1', '2']]);
-    expect(kind.reachMm).toBeUndefined();
+    expect(kind.footprint).toEqual({ type: 'leads', rows: 1 });
   }
   expect(kindOf('wire').describe({ text: '' })).toBe('wire');
   expect(kindOf('clip').describe({ text: 'red' })).toBe('red clip lead');

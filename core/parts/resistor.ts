@@ -1,24 +1,23 @@
-import { legName } from '../brand';
 import { fail, ok } from '../result';
-import type { PartKind } from './kind';
+import { defineKind, eitherWay, twoEnds } from './kind';
 import { ohmsText, readOhms } from './value';
 
-const one = legName('1');
-const two = legName('2');
+const [one, two] = twoEnds;
 
-export const resistor: PartKind = {
+export const resistor = defineKind({
   kind: 'resistor',
   alsoTyped: ['res'],
   prefix: 'R',
   title: 'resistor',
-  legs: [
-    { name: one, title: 'one end' },
-    { name: two, title: 'other end' },
-  ],
-  reachMm: 50,
-  conductor: false,
-  joints: [],
+  legs: twoEnds,
+  footprint: { type: 'leads', reachMm: 50, rows: 4 },
   symmetrical: true,
+  turns: eitherWay(twoEnds),
+  ratings: { powerMw: 250, source: 'the usual quarter-watt carbon film type at 70 °C' },
+  body: 'bands',
+  sign: 'resistor',
+  preparation: 'Bend both legs down at right angles, a finger’s breadth apart.',
+  pretest: 'Read the bands, or measure it with a meter while it is in nothing.',
   readValue(text) {
     if (text.trim() === '') return fail({ message: 'a resistor needs its value, such as 330' });
     const read = readOhms(text);
@@ -27,6 +26,8 @@ export const resistor: PartKind = {
       return fail({ message: `a resistor of ${text.trim()} Ω is a wire; record it as one`, typed: text });
     return ok({ text: ohmsText(read.value), amount: read.value });
   },
-  elements: (value) => [{ type: 'resistor', from: one, to: two, ohms: value.amount ?? 0 }],
+  elements: (value) => [
+    { type: 'resistor', from: one.name, to: two.name, ohms: value.amount ?? 0, hasTolerance: true },
+  ],
   describe: (value) => `${value.text} Ω resistor`,
-};
+});

@@ -24,11 +24,68 @@ export function readOhms(text: string): Result<number> {
   return fail({ message: `“${text}” is not a resistance; write it like 330, 4k7 or 1M`, typed: text });
 }
 
+const capacitance: Readonly<Record<string, number>> = {
+  p: 1e-12,
+  n: 1e-9,
+  u: 1e-6,
+  µ: 1e-6,
+  μ: 1e-6,
+  m: 1e-3,
+};
+
+/**
+ * Reads a capacitance as people write it: `100n`, `0.1uF`, `4n7`, `470 µF`. Case and spaces do not
+ * matter, a unit does: a bare figure is refused. Returns farads, above 0.
+ */
+export function readFarads(text: string): Result<number> {
+  const compact = text
+    .replace(/\s+/g, '')
+    .replace(/f(arads?)?$/i, '')
+    .toLowerCase();
+  const infix = /^(\d+)([pnuµμm])(\d+)$/.exec(compact);
+  const plain = /^(\d+(?:\.\d*)?|\.\d+)([pnuµμm])$/.exec(compact);
+  const amount = infix
+    ? Number(`${infix[1]}.${infix[3]}`) * capacitance[infix[2]!]!
+    : plain
+      ? Number(plain[1]) * capacitance[plain[2]!]!
+      : 0;
+  // The factors are decimal: what they leave beyond twelve digits is not meant.
+  if (amount > 0) return ok(Number(amount.toPrecision(12)));
+  return fail({ message: `“${text}” is not a capacitance; write it like 100n, 0.1uF or 470u`, typed: text });
+}
+
 /** Shortest usual writing of a resistance: `330`, `4.7k`, `1M`. */
 export function ohmsText(ohms: number): string {
   if (ohms >= 1e6) return `${trim(ohms / 1e6)}M`;
   if (ohms >= 1e3) return `${trim(ohms / 1e3)}k`;
   return trim(ohms);
+}
+
+/** Shortest usual writing of a capacitance: `100n`, `4.7u`, `22p`. */
+export function faradsText(farads: number): string {
+  if (farads >= 0.999e-6) return `${trim(farads * 1e6)}u`;
+  if (farads >= 0.999e-9) return `${trim(farads * 1e9)}n`;
+  return `${trim(farads * 1e12)}p`;
+}
+
+/** Reads a value that is one of a few words; an empty cell means the first unless one must be said. */
+export function readChoice(
+  text: string,
+  choices: Readonly<Record<string, readonly string[]>>,
+  what: { readonly title: string; readonly mustBeSaid: boolean },
+): Result<PartValue> {
+  const typed = text.trim().toLowerCase();
+  const names = Object.keys(choices);
+  if (typed === '' && !what.mustBeSaid) return ok({ text: names[0]! });
+  const found = names.find((name) => name === typed || choices[name]!.includes(typed));
+  if (found !== undefined) return ok({ text: found });
+  return fail({
+    message:
+      typed === ''
+        ? `a ${what.title} needs its value: ${names.join(' or ')}`
+        : `“${text.trim()}” is no ${what.title}; known are ${names.join(', ')}`,
+    typed: text,
+  });
 }
 
 const trim = (amount: number): string => String(Number(amount.toPrecision(6)));

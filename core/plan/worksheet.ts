@@ -1,4 +1,7 @@
-import { prepareBench, solveBench, worstCaseMa, type PinDrive } from '../electrics/bench';
+import type { BoardSocket } from '../boards';
+import { prepareBench, type PinDrive } from '../electrics/bench';
+import { solveBench } from '../electrics/bench-point';
+import { worstCase } from '../electrics/worst-case';
 import { brightnessAt } from '../electrics/brightness';
 import type { Exercise } from '../formats/exercise';
 import { referencePins } from '../judge/compare';
@@ -45,7 +48,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
   const pins = referencePins({ reference, ...exercise });
   const drives = new Map(pins.map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
   const point = solveBench(prepareBench(reference, netlist), drives);
-  const worst = worstCaseMa(reference, netlist, drives);
+  const worst = worstCase(reference, netlist, drives).parts;
   const lamps = reference.parts
     .filter((part) => part.kind === 'led')
     .map((part): LampFigures => {
@@ -82,7 +85,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
 
 function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data']['nets']): Connection {
   const supplies = wiring.board?.profile.supplies ?? [];
-  const pinRole = node.pins.map((pin) => supplies.find((supply) => supply.name === pin)?.role ?? 'signal')[0];
+  const pinRole = node.pins.map((pin) => roleOfSocket(supplies.find((supply) => supply.name === pin)))[0];
   const legs = node.terminals.map(({ ref, leg }) => ({ part: findPart(wiring, ref)!, leg }));
   const points = legs.map(({ part, leg }) => part.legs.find((placed) => placed.leg === leg)!.at);
   const wires = [...new Set(node.wireEnds.map((end) => end.ref))].map((ref) => ({
@@ -105,6 +108,9 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
     point: points.find((at) => at !== null) ?? undefined,
   };
 }
+
+const roleOfSocket = (socket: BoardSocket | undefined): 'ground' | 'supply' | 'signal' =>
+  socket === undefined ? 'signal' : socket.role === 'ground' ? 'ground' : 'supply';
 
 function legPhrase(part: PlacedPart, leg: string): string {
   const kind = kindOf(part.kind);

@@ -1,6 +1,7 @@
 import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
-import { prepareBench, solveBench, type Bench, type BenchPoint, type PinDrive } from '../electrics/bench';
+import { prepareBench, type Bench, type PinDrive } from '../electrics/bench';
+import { solveBench, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
 import type { Program } from '../program';
 import { Machine, Stop, type EndReason, type ProgramHost } from '../program/machine';
 import { netlistOf, nodeOfPin, type Netlist } from '../wiring/netlist';
@@ -72,7 +73,7 @@ class BoardHost implements ProgramHost {
   machine!: Machine;
   private readonly states = new Map<string, PinState>();
   private readonly drives = new Map<string, PinDrive>();
-  private readonly solved = new Map<string, BenchPoint & { readonly warm: Float64Array }>();
+  private readonly solved = new Map<string, WarmPoint>();
   private warm: Float64Array | undefined;
   private readonly pinChanges = new Map<string, PinChange[]>();
   private readonly lampChanges = new Map<Ref, CurrentChange[]>();

@@ -200,15 +200,19 @@ function firstOverreach(wiring: Wiring): Problem | undefined {
 
 /** What is wrong when a part's legs are farther apart than it can reach. */
 export function overreachOf(part: PlacedPart): Problem | undefined {
-  const kind = findKind(part.kind)!;
-  if (kind.reachMm === undefined) return undefined;
-  const [from, to] = part.legs;
-  if (!from?.at || !to?.at) return undefined;
-  const apart = distanceMm(from.at, to.at);
-  if (apart === undefined || apart <= kind.reachMm) return undefined;
-  return {
-    line: to.line ?? from.line,
-    typed: shortNameOf(to.at),
-    message: `${part.ref} cannot reach from ${shortNameOf(from.at)} to ${shortNameOf(to.at)}: that is ${apart.toFixed(0)} mm, a ${kind.title} spans at most ${kind.reachMm} mm`,
-  };
+  const { footprint, title } = findKind(part.kind)!;
+  if (footprint.type !== 'leads' || footprint.reachMm === undefined) return undefined;
+  const { reachMm } = footprint;
+  for (const [index, to] of part.legs.entries())
+    for (const from of part.legs.slice(0, index)) {
+      if (!from.at || !to.at) continue;
+      const apart = distanceMm(from.at, to.at);
+      if (apart === undefined || apart <= reachMm) continue;
+      return {
+        line: to.line ?? from.line,
+        typed: shortNameOf(to.at),
+        message: `${part.ref} cannot reach from ${shortNameOf(from.at)} to ${shortNameOf(to.at)}: that is ${apart.toFixed(0)} mm, a ${title} spans at most ${reachMm} mm`,
+      };
+    }
+  return undefined;
 }

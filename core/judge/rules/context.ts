@@ -1,5 +1,6 @@
 import type { BoardProfile } from '../../boards';
-import type { Bench, BenchPoint, PinDrives } from '../../electrics/bench';
+import type { Bench, PinDrives } from '../../electrics/bench';
+import type { BenchPoint } from '../../electrics/bench-point';
 import type { Observation } from '../../finding';
 import type { Netlist } from '../../wiring/netlist';
 import type { Wiring } from '../../wiring/wiring';

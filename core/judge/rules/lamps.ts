@@ -59,7 +59,10 @@ export const noSeriesResistor: Rule = (context) =>
       0,
       ...context.states.map(({ point }) => Math.abs(point.parts.get(lamp.ref)?.currentMa ?? 0)),
     );
-    const limitMa = Math.min(kindOf(lamp.kind).ratedMa ?? Infinity, context.board.drive.recommendedMa);
+    const limitMa = Math.min(
+      kindOf(lamp.kind).ratings?.currentMa ?? Infinity,
+      context.board.drive.recommendedMa,
+    );
     if (currentMa <= limitMa) return [];
     return [
       {
@@ -67,7 +70,7 @@ export const noSeriesResistor: Rule = (context) =>
         severity: 'risk',
         refs: [lamp.ref],
         at: lamp.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
-        message: `Nothing limits the current of ${partText(lamp)}: ${milliamps(currentMa)} flow. The lamp is made for ${kindOf(lamp.kind).ratedMa ?? limitMa} mA, and a pin stands ${context.board.drive.absoluteMa} mA at most.`,
+        message: `Nothing limits the current of ${partText(lamp)}: ${milliamps(currentMa)} flow. The lamp is made for ${kindOf(lamp.kind).ratings?.currentMa ?? limitMa} mA, and a pin stands ${context.board.drive.absoluteMa} mA at most.`,
         hints: [
           `What is there to hold the current of ${partText(lamp)} back?`,
           `${milliamps(currentMa)} flow through ${lamp.ref}; a resistor in its path is missing or goes round.`,

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { prepareBench, solveBench, type PinDrive, type PinDrives } from '../../electrics/bench';
+import { prepareBench, type PinDrive, type PinDrives } from '../../electrics/bench';
+import { solveBench } from '../../electrics/bench-point';
 import type { FindingCode, Observation } from '../../finding';
 import { beacon } from '../../testing/beacon';
 import { netlistOf } from '../../wiring/netlist';

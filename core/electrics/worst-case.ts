@@ -1,0 +1,85 @@
+import type { Ref } from '../brand';
+import { kindOf } from '../parts';
+import { circuitParts, type Netlist } from '../wiring/netlist';
+import type { Wiring } from '../wiring/wiring';
+import { prepareBench, type BenchOptions, type PinDrives, type Spread } from './bench';
+import { solveBench, type BenchPoint } from './bench-point';
+
+/** Lowest and highest that a figure can be. */
+export type Interval = readonly [lowest: number, highest: number];
+
+/** Figures of one state as intervals. Currents in mA, volts by netlist node (`null` where it floats). */
+export interface WorstCase {
+  readonly parts: ReadonlyMap<Ref, Interval>;
+  readonly lamps: ReadonlyMap<string, Interval>;
+  readonly pins: ReadonlyMap<string, Interval>;
+  readonly supplies: ReadonlyMap<string, Interval>;
+  readonly volts: readonly (Interval | null)[];
+}
+
+/** Gold band: the usual class of kit resistors. */
+const RESISTOR_TOLERANCE = 0.05;
+/** Spread of a lamp's forward voltage between pieces of one colour, in V, from usual data-sheet limits. */
+const FORWARD_SPREAD_VOLTS = 0.2;
+
+/**
+ * The intervals of every figure over the tolerance of resistors and supplies and the spread of lamps:
+ * extreme-value analysis. Each source of spread is taken to both its ends alone, and what that does to
+ * a figure is added up; the sum encloses every combination to first order. Two solutions a part.
+ */
+export function worstCase(
+  wiring: Wiring,
+  netlist: Netlist,
+  drives: PinDrives,
+  options: Omit<BenchOptions, 'spread'> = {},
+): WorstCase {
+  const at = (spread: readonly Spread[]): BenchPoint =>
+    solveBench(prepareBench(wiring, netlist, { ...options, spread }), drives);
+  const nominal = at([]);
+  const ends = sourcesOfSpread(wiring).map(([low, high]) => [at([low]), at([high])] as const);
+  const interval = (read: (point: BenchPoint) => number): Interval => {
+    const middle = read(nominal);
+    let [lowest, highest] = [middle, middle];
+    for (const [one, other] of ends) {
+      const shifts = [read(one) - middle, read(other) - middle, 0];
+      lowest += Math.min(...shifts);
+      highest += Math.max(...shifts);
+    }
+    return [lowest, highest];
+  };
+  const intervals = <Key>(
+    keys: Iterable<Key>,
+    read: (point: BenchPoint, key: Key) => number,
+  ): ReadonlyMap<Key, Interval> =>
+    new Map([...keys].map((key) => [key, interval((point) => read(point, key))]));
+  return {
+    parts: intervals(nominal.parts.keys(), (point, ref) => point.parts.get(ref)!.currentMa),
+    lamps: intervals(nominal.lamps.keys(), (point, lamp) => point.lamps.get(lamp)!),
+    pins: intervals(nominal.pins.keys(), (point, pin) => point.pins.get(pin)!.currentMa),
+    supplies: intervals(nominal.supplies.keys(), (point, name) => point.supplies.get(name)!),
+    volts: nominal.volts.map((volts, node) =>
+      volts === null ? null : interval((point) => point.volts[node] ?? 0),
+    ),
+  };
+}
+
+/** Each thing that differs between pieces, at both its ends. */
+function sourcesOfSpread(wiring: Wiring): readonly (readonly [Spread, Spread])[] {
+  const board = wiring.board?.profile;
+  const supplyTolerance = Math.max(
+    0,
+    ...(board?.supplies ?? []).map((supply) => (supply.role === 'supply' ? supply.toleranceFraction : 0)),
+  );
+  const both = (owner: Ref | null, factor: number, forwardVolts: number): readonly [Spread, Spread] => [
+    { owner, factor: 1 - factor, forwardVolts: -forwardVolts },
+    { owner, factor: 1 + factor, forwardVolts },
+  ];
+  return [
+    ...(supplyTolerance > 0 ? [both(null, supplyTolerance, 0)] : []),
+    ...circuitParts(wiring).flatMap((part) => {
+      const kind = kindOf(part.kind);
+      if (kind.kind === 'resistor') return [both(part.ref, RESISTOR_TOLERANCE, 0)];
+      return kind.observed === 'light' ? [both(part.ref, 0, FORWARD_SPREAD_VOLTS)] : [];
+    }),
+  ];
+}

@@ -1,0 +1,51 @@
+import { legName } from '../brand';
+import { defineKind, type Leg } from './kind';
+import { lampColours, lampModels, lampRatings } from './light';
+import { readChoice } from './value';
+
+const numbers = Array.from({ length: 10 }, (_, index) => index + 1);
+const anodes = numbers.map((number): Leg => ({
+  name: legName(`a${number}`),
+  title: `plus leg ${number}`,
+  ...(number === 1 ? { knownBy: 'the corner with the bevel is plus leg 1' } : {}),
+  mark: `${number}`,
+}));
+const cathodes = numbers.map((number): Leg => ({
+  name: legName(`k${number}`),
+  title: `minus leg ${number}`,
+}));
+
+export const ledBar = defineKind({
+  kind: 'led-bar',
+  alsoTyped: ['lamp-bar', 'bar'],
+  prefix: 'D',
+  title: 'lamp bar',
+  legs: [...anodes, ...cathodes],
+  footprint: {
+    type: 'block',
+    one: anodes.map((leg) => leg.name),
+    other: cathodes.map((leg) => leg.name),
+    covers: 1,
+  },
+  ratings: lampRatings,
+  observed: 'light',
+  body: 'bar',
+  sign: 'box',
+  hazards: ['Ten lamps at once can be more than the board gives in total: add the currents up.'],
+  preparation: 'Check that all twenty legs are straight, then press it in over the trough.',
+  pretest: 'Try one lamp of it with a 3 V coin cell.',
+  readValue: (text) =>
+    readChoice(text, Object.fromEntries(lampColours.map((colour) => [colour, []])), {
+      title: 'colour of lamp bar',
+      mustBeSaid: false,
+    }),
+  elements: (value) =>
+    numbers.map((number) => ({
+      type: 'junction',
+      anode: legName(`a${number}`),
+      cathode: legName(`k${number}`),
+      model: lampModels.get(value.text)!,
+      lamp: `a${number}`,
+    })),
+  describe: (value) => `${value.text} lamp bar`,
+});

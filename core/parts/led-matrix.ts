@@ -1,0 +1,31 @@
+import { legNames } from '../brand';
+import { defineKind } from './kind';
+import { anyNote, gnd, input, load, moduleRatings, output, supplyPair, vcc } from './module';
+
+const [dataIn, select, clock, dataOut] = legNames('din', 'cs', 'clk', 'dout');
+
+export const ledMatrix = defineKind({
+  kind: 'led-matrix',
+  alsoTyped: ['lamp-panel', 'panel'],
+  prefix: 'X',
+  title: 'lamp panel',
+  legs: [
+    ...supplyPair,
+    { name: dataIn, title: 'data-in pin', knownBy: 'the print beside it', mark: 'DI' },
+    { name: select, title: 'select pin', knownBy: 'the print beside it', mark: 'CS' },
+    { name: clock, title: 'clock pin', knownBy: 'the print beside it', mark: 'CK' },
+    { name: dataOut, title: 'data-out pin', knownBy: 'on the far edge, for the next panel', mark: 'DO' },
+  ],
+  footprint: { type: 'plug' },
+  ratings: moduleRatings(4, 5.5),
+  observed: 'picture',
+  body: 'module',
+  sign: 'box',
+  supplyLegs: { plus: vcc, minus: gnd },
+  hazards: ['A panel with many lamps lit takes more than a pin: feed it from the supply.'],
+  preparation: 'Look for the arrow of the data: the wires go to the edge that it comes from.',
+  pretest: 'Run the panel test: every lamp lights in turn.',
+  readValue: anyNote,
+  elements: () => [load(5, 120), ...input(dataIn), ...input(select), ...input(clock), output(dataOut, 0)],
+  describe: () => '8×8 lamp panel',
+});

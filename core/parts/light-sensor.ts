@@ -1,0 +1,42 @@
+import { fail, ok } from '../result';
+import { defineKind, eitherWay, twoEnds } from './kind';
+import { ohmsText, readOhms } from './value';
+
+const [one, two] = twoEnds;
+
+/**
+ * Resistance of a cadmium-free stand-in for the usual light-dependent resistor: a power law between
+ * 45 times its middle value in the dark and a 45th of it in bright light, on the usual log scale.
+ */
+const SPAN = 45;
+export const lightSensorOhms = (middleOhms: number, light: number): number =>
+  middleOhms * SPAN ** (1 - 2 * light);
+
+export const lightSensor = defineKind({
+  kind: 'light-sensor',
+  alsoTyped: ['ldr', 'photoresistor'],
+  prefix: 'L',
+  title: 'light sensor',
+  legs: twoEnds,
+  footprint: { type: 'leads', reachMm: 30, rows: 2 },
+  symmetrical: true,
+  turns: eitherWay(twoEnds),
+  ratings: { powerMw: 100, source: 'the usual 5 mm light-dependent resistor' },
+  stimulus: 'light',
+  body: 'disc',
+  sign: 'light-sensor',
+  preparation: 'Bend the legs apart by two rows; the face with the wavy line looks up.',
+  pretest: 'A meter shows some kiloohms in the room and far more under a thumb.',
+  readValue(text) {
+    if (text.trim() === '') return ok({ text: '20k', amount: 20_000 });
+    const read = readOhms(text);
+    if (!read.ok) return read;
+    if (read.value <= 0)
+      return fail({ message: 'a light sensor needs a resistance above zero', typed: text });
+    return ok({ text: ohmsText(read.value), amount: read.value });
+  },
+  elements: (value, { light }) => [
+    { type: 'resistor', from: one.name, to: two.name, ohms: lightSensorOhms(value.amount ?? 20_000, light) },
+  ],
+  describe: () => 'light sensor',
+});

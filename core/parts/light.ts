@@ -1,0 +1,34 @@
+import { fitJunction, type JunctionModel } from '../electrics/junction';
+import type { Ratings } from './kind';
+
+/**
+ * Forward voltage at 1 mA and at 20 mA by colour: typical figures of the usual 5 mm indicator lamps.
+ * Red to green are low-band-gap types, blue and white high-band-gap ones.
+ */
+const forwardVolts: Readonly<Record<string, readonly [number, number]>> = {
+  red: [1.7, 2.0],
+  amber: [1.8, 2.1],
+  orange: [1.8, 2.1],
+  yellow: [1.82, 2.1],
+  green: [1.9, 2.2],
+  blue: [2.65, 3.2],
+  white: [2.65, 3.2],
+};
+
+/** Colours in which lamps, bars and digits are made. */
+export const lampColours: readonly string[] = Object.keys(forwardVolts);
+
+/** The junction of each colour of lamp. */
+export const lampModels: ReadonlyMap<string, JunctionModel> = new Map(
+  Object.entries(forwardVolts).map(([colour, [low, high]]) => [colour, fitJunction(low, high)]),
+);
+
+/** The green of a three-colour lamp is of the high-band-gap type, unlike that of a single green lamp. */
+export const pureGreen: JunctionModel = fitJunction(2.55, 3.1);
+
+/** What one junction of an indicator lamp stands. */
+export const lampRatings: Ratings = {
+  currentMa: 20,
+  volts: 5,
+  source: 'the usual 5 mm indicator lamp: 20 mA continuous, 5 V against its direction',
+};

@@ -1,0 +1,31 @@
+import { legName } from '../brand';
+import { defineKind } from './kind';
+import { anyNote, gnd, load, moduleRatings, output, supplyPair, vcc } from './module';
+
+const out = legName('out');
+
+/** What the output gives while something moves, in V. */
+const ALARM_VOLTS = 3.3;
+
+export const motionSensor = defineKind({
+  kind: 'motion-sensor',
+  alsoTyped: ['pir'],
+  prefix: 'X',
+  title: 'motion sensor',
+  legs: [
+    supplyPair[0],
+    { name: out, title: 'output pin', knownBy: 'the middle one of the three', mark: 'O' },
+    supplyPair[1],
+  ],
+  footprint: { type: 'plug' },
+  ratings: moduleRatings(4.5, 12),
+  stimulus: 'motion',
+  body: 'module',
+  sign: 'box',
+  supplyLegs: { plus: vcc, minus: gnd },
+  hazards: [],
+  preparation: 'Leave it still for a minute after power on: it has to learn the room.',
+  readValue: anyNote,
+  elements: (_, { moving }) => [load(5, 0.1), output(out, moving ? ALARM_VOLTS : 0, 1000)],
+  describe: () => 'motion sensor',
+});

@@ -1,0 +1,55 @@
+import { legNames } from '../brand';
+import { fail, ok } from '../result';
+import { defineKind, rowOfLegs } from './kind';
+import { ohmsText, readOhms } from './value';
+
+const [one, wiper, two] = legNames('1', 'wiper', '2');
+const legs = [
+  {
+    name: one,
+    title: 'outer leg 1',
+    knownBy: 'the left one, seen from the knob with the legs towards you',
+    mark: '1',
+  },
+  { name: wiper, title: 'middle leg', knownBy: 'the middle one of the three', mark: 'W' },
+  {
+    name: two,
+    title: 'outer leg 2',
+    knownBy: 'the right one, seen from the knob with the legs towards you',
+    mark: '2',
+  },
+];
+
+/** What is left between wiper and end when it is turned home, in Ω: the track's contact. */
+const END_OHMS = 1;
+
+export const potentiometer = defineKind({
+  kind: 'potentiometer',
+  alsoTyped: ['pot', 'knob'],
+  prefix: 'P',
+  title: 'knob',
+  legs,
+  footprint: rowOfLegs(legs, 2),
+  ratings: { powerMw: 100, source: 'the usual small carbon-track potentiometer' },
+  stimulus: 'turn',
+  body: 'knob',
+  sign: 'knob',
+  preparation: 'Straighten the three legs; they stand in neighbouring rows.',
+  pretest: 'A meter shows the whole value between the outer legs, and less at the middle one as you turn.',
+  readValue(text) {
+    if (text.trim() === '') return ok({ text: '10k', amount: 10_000 });
+    const read = readOhms(text);
+    if (!read.ok) return read;
+    if (read.value < 10)
+      return fail({ message: `a knob of ${text.trim()} Ω is too small to be real`, typed: text });
+    return ok({ text: ohmsText(read.value), amount: read.value });
+  },
+  elements(value, { position }) {
+    const track = value.amount ?? 10_000;
+    return [
+      { type: 'resistor', from: one, to: wiper, ohms: Math.max(END_OHMS, track * position) },
+      { type: 'resistor', from: wiper, to: two, ohms: Math.max(END_OHMS, track * (1 - position)) },
+    ];
+  },
+  describe: (value) => `${value.text} Ω knob`,
+});

@@ -1,0 +1,48 @@
+import { legName, legNames } from '../brand';
+import { defineKind } from './kind';
+import { lampModels, lampRatings } from './light';
+import { readChoice } from './value';
+
+const common = legName('common');
+const segments = legNames('a', 'b', 'c', 'd', 'e', 'f', 'g', 'dp');
+const model = lampModels.get('red')!;
+
+/** From the top, as the usual ten-legged digit has them; its second common leg is left out. */
+const left = [...legNames('e', 'd'), common, ...legNames('c', 'dp')];
+const right = [...legNames('g', 'f'), null, ...legNames('a', 'b')];
+
+export const sevenSegment = defineKind({
+  kind: 'seven-segment',
+  alsoTyped: ['digit', '7-segment'],
+  prefix: 'D',
+  title: 'seven-segment digit',
+  legs: [
+    ...segments.map((name) => ({
+      name,
+      title: name === legName('dp') ? 'dot leg' : `leg of segment ${name}`,
+      mark: name === legName('dp') ? '.' : (name as string),
+    })),
+    { name: common, title: 'common leg', knownBy: 'the middle leg of either side', mark: 'C' },
+  ],
+  footprint: { type: 'block', one: left, other: right, covers: 2 },
+  ratings: lampRatings,
+  observed: 'light',
+  body: 'digit',
+  sign: 'box',
+  hazards: ['Each segment needs its own resistor.'],
+  preparation: 'Hold it with the dot at the bottom right before you press it in over the trough.',
+  pretest: 'Touch the common leg and each other leg with a 3 V coin cell and note which segment lights.',
+  readValue: (text) =>
+    readChoice(
+      text,
+      { 'common-cathode': ['cathode', 'cc'], 'common-anode': ['anode', 'ca'] },
+      { title: 'form of digit', mustBeSaid: true },
+    ),
+  elements: (value) =>
+    segments.map((segment) =>
+      value.text === 'common-cathode'
+        ? { type: 'junction', anode: segment, cathode: common, model, lamp: segment }
+        : { type: 'junction', anode: common, cathode: segment, model, lamp: segment },
+    ),
+  describe: (value) => `seven-segment digit (${value.text.replace('-', ' ')})`,
+});

@@ -1,0 +1,50 @@
+import { legName } from '../brand';
+import { defineKind, type Leg } from './kind';
+import { anyNote, gnd, input, load, moduleRatings, output, supplyPair, vcc } from './module';
+
+const named = (name: string, title: string, mark: string): Leg => ({ name: legName(name), title, mark });
+const outputs = Array.from({ length: 8 }, (_, index) => named(`q${index}`, `output ${index}`, `Q${index}`));
+const carry = named('carry', 'carry output', 'Q7’');
+const inputs = [
+  named('clear', 'clear pin', 'CLR'),
+  named('clock', 'clock pin', 'CLK'),
+  named('latch', 'latch pin', 'LAT'),
+  named('enable', 'enable pin', 'EN'),
+  named('data', 'data pin', 'DAT'),
+];
+const [supply, ground] = supplyPair;
+
+/** The two sides of the sixteen-legged chip, from the end with the notch. */
+const left = [...outputs.slice(1), ground];
+const right = [supply, outputs[0]!, inputs[4]!, inputs[3]!, inputs[2]!, inputs[1]!, inputs[0]!, carry];
+
+export const shiftRegister = defineKind({
+  kind: 'shift-register',
+  prefix: 'X',
+  title: 'shift register',
+  legs: [...left, ...right].map((leg) =>
+    leg.name === legName('q1')
+      ? { ...leg, knownBy: 'left of the notch; the others follow round the chip' }
+      : leg,
+  ),
+  footprint: {
+    type: 'block',
+    one: left.map((leg) => leg.name),
+    other: right.map((leg) => leg.name),
+    covers: 1,
+  },
+  ratings: { ...moduleRatings(2, 6), currentMa: 20 },
+  body: 'chip',
+  sign: 'box',
+  supplyLegs: { plus: vcc, minus: gnd },
+  hazards: ['The wrong way round it gets hot at once: the notch shows the top.'],
+  preparation: 'Bend both rows of legs inwards a little against the table until they fit over the trough.',
+  readValue: anyNote,
+  elements: () => [
+    load(5, 0.1),
+    ...inputs.flatMap((leg) => input(leg.name)),
+    ...outputs.map((leg) => output(leg.name, 0, 50)),
+    output(carry.name, 0, 50),
+  ],
+  describe: () => 'shift register',
+});

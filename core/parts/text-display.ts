@@ -1,0 +1,40 @@
+import { legName } from '../brand';
+import { defineKind, rowOfLegs } from './kind';
+import { anyNote, gnd, input, load, moduleRatings, supplyPair, vcc } from './module';
+
+const data = legName('sda');
+const clock = legName('scl');
+const legs = [
+  supplyPair[1],
+  supplyPair[0],
+  { name: data, title: 'data pin', knownBy: 'the print beside it', mark: 'DA' },
+  { name: clock, title: 'clock pin', knownBy: 'the print beside it', mark: 'CL' },
+];
+
+/** The resistors from both bus lines to the supply on the module, in Ω. */
+const BUS_PULL_OHMS = 4700;
+
+export const textDisplay = defineKind({
+  kind: 'text-display',
+  alsoTyped: ['display', 'lcd'],
+  prefix: 'X',
+  title: 'text display',
+  legs,
+  footprint: rowOfLegs(legs, 2),
+  ratings: moduleRatings(4.5, 5.5),
+  observed: 'text',
+  body: 'module',
+  sign: 'box',
+  supplyLegs: { plus: vcc, minus: gnd },
+  hazards: ['It pulls both lines up to its own supply: at 5 V that is too much for a 3.3 V board.'],
+  pretest: 'With supply and ground joined it lights up; the small screw at the back sets the contrast.',
+  readValue: anyNote,
+  elements: () => [
+    load(5, 25),
+    ...input(data),
+    ...input(clock),
+    { type: 'resistor', from: vcc, to: data, ohms: BUS_PULL_OHMS },
+    { type: 'resistor', from: vcc, to: clock, ohms: BUS_PULL_OHMS },
+  ],
+  describe: () => 'two-line text display',
+});

@@ -1,0 +1,41 @@
+import { fail, ok } from '../result';
+import { defineKind, eitherWay, twoEnds } from './kind';
+import { ohmsText, readOhms } from './value';
+
+const [one, two] = twoEnds;
+
+/** Material constant B of the usual 10 kΩ bead, in K, and the temperature at which its value is given. */
+const B_KELVIN = 3950;
+const NOMINAL_KELVIN = 298.15;
+
+/** Resistance of a falling thermistor by the B equation: R25 · exp(B · (1/T − 1/T25)). */
+export const thermistorOhms = (nominalOhms: number, celsius: number): number =>
+  nominalOhms * Math.exp(B_KELVIN * (1 / (Math.max(-60, celsius) + 273.15) - 1 / NOMINAL_KELVIN));
+
+export const thermistor = defineKind({
+  kind: 'thermistor',
+  alsoTyped: ['ntc'],
+  prefix: 'T',
+  title: 'thermistor',
+  legs: twoEnds,
+  footprint: { type: 'leads', reachMm: 30, rows: 2 },
+  symmetrical: true,
+  turns: eitherWay(twoEnds),
+  ratings: { powerMw: 50, source: 'the usual bead; beyond some milliwatts it warms itself' },
+  stimulus: 'warm',
+  body: 'disc',
+  sign: 'thermistor',
+  preparation: 'Bend the legs apart by two rows; leave the bead free in the air.',
+  pretest: 'A meter shows about its value in a warm room and less between two fingers.',
+  readValue(text) {
+    if (text.trim() === '') return ok({ text: '10k', amount: 10_000 });
+    const read = readOhms(text);
+    if (!read.ok) return read;
+    if (read.value <= 0) return fail({ message: 'a thermistor needs a resistance above zero', typed: text });
+    return ok({ text: ohmsText(read.value), amount: read.value });
+  },
+  elements: (value, { celsius }) => [
+    { type: 'resistor', from: one.name, to: two.name, ohms: thermistorOhms(value.amount ?? 10_000, celsius) },
+  ],
+  describe: (value) => `${value.text} Ω thermistor`,
+});

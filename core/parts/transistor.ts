@@ -1,0 +1,30 @@
+import { legNames } from '../brand';
+import { SMALL_SIGNAL_NPN } from '../electrics/transistor';
+import { defineKind } from './kind';
+import { readChoice } from './value';
+
+const [collector, base, emitter] = legNames('collector', 'base', 'emitter');
+const legs = [
+  { name: collector, title: 'collector', knownBy: 'the left leg, with the flat face towards you', mark: 'C' },
+  { name: base, title: 'base', knownBy: 'the middle leg', mark: 'B' },
+  { name: emitter, title: 'emitter', knownBy: 'the right leg, with the flat face towards you', mark: 'E' },
+];
+
+export const transistorNpn = defineKind({
+  kind: 'transistor-npn',
+  alsoTyped: ['npn', 'transistor'],
+  prefix: 'Q',
+  title: 'transistor',
+  legs,
+  footprint: { type: 'leads', reachMm: 20, rows: 1 },
+  ratings: { currentMa: 500, volts: 40, powerMw: 500, source: 'the usual small NPN switching transistor' },
+  body: 'half-round',
+  sign: 'transistor',
+  hazards: ['The order of the legs differs between makers: check it on the bag.'],
+  preparation: 'Spread the three legs by one row each; the flat face tells which is which.',
+  pretest: 'A meter’s diode range shows about 0.7 V from base to either other leg.',
+  readValue: (text) =>
+    readChoice(text, { 'small-signal': ['npn', 'switching'] }, { title: 'transistor', mustBeSaid: false }),
+  elements: () => [{ type: 'transistor', base, collector, emitter, model: SMALL_SIGNAL_NPN }],
+  describe: () => 'transistor',
+});
