@@ -178,6 +178,93 @@ describe('solve', () => {
   });
 });
 
+const SENSING = `ref,kind,value,leg,at
+U1,board,learner-5v,,
+B1,breadboard,half,,
+P1,potentiometer,10k,1,a-1
+P1,potentiometer,10k,wiper,U1.A0
+P1,potentiometer,10k,2,a+1
+S1,button,,1,U1.2
+S1,button,,3,a-2
+W1,wire,red,1,U1.5V
+W1,wire,red,2,a+9
+W2,wire,black,1,U1.GND
+W2,wire,black,2,a-9
+`;
+
+describe('solve with parts in a state', () => {
+  const volts = async (...state: readonly string[]) => {
+    const { code, out, error } = await didaktor(
+      { 's.csv': SENSING },
+      ...['solve', '--wiring', 's.csv', '--json', '--set', '2=pullup', ...state],
+    );
+    expect({ code, error }).toEqual({ code: 0, error: '' });
+    return (JSON.parse(out) as { nodes: Record<string, number> }).nodes;
+  };
+
+  test.each([
+    ['0', 0.0005],
+    ['0.25', 1.25],
+    ['1', 5],
+  ])('a knob at %s gives %d V', async (position, expected) => {
+    expect((await volts('--turn', `P1=${position}`))['U1.A0']).toBeCloseTo(expected, 2);
+  });
+
+  test('a pressed button pulls its input down, and lets go', async () => {
+    expect((await volts('--press', 'S1'))['U1.2']).toBeLessThan(0.01);
+    expect((await volts())['U1.2']).toBeGreaterThan(4.9);
+  });
+
+  test.each([
+    [['--turn', 'P1=2'], 'goes from 0 to 1'],
+    [['--turn', 'P1'], 'write it like'],
+    [['--press', 'P1'], 'cannot be done to a knob'],
+    [['--light', 'L9=0.5'], 'no part L9'],
+  ])('refuses %j', async (state, words) => {
+    const { code, error } = await didaktor({ 's.csv': SENSING }, 'solve', '--wiring', 's.csv', ...state);
+    expect(code).toBe(2);
+    expect(error).toContain(words);
+  });
+});
+
+describe('export', () => {
+  test('writes a netlist in which every point of the wiring stands', async () => {
+    const { code, out } = await didaktor(
+      {},
+      'export',
+      '--wiring',
+      'w.csv',
+      '--as',
+      'spice',
+      '--set',
+      '13=high',
+    );
+    expect(code).toBe(0);
+    for (const point of ['B1.a5', 'U1.13', 'D1.anode', 'B1.a-6', 'U1.GND']) expect(out).toContain(point);
+    expect(out).toMatch(/^RR1_\d+ n\d+ 0 330$/m);
+    expect(out).toMatch(/^\.end$/m);
+  });
+
+  test('takes an exercise, and writes into a file', async () => {
+    const { code, out } = await didaktor(
+      {},
+      ...['export', '--exercise', EXERCISE, '--as', 'spice', '--out', 'beacon.cir'],
+    );
+    expect({ code, out }).toEqual({ code: 0, out: '' });
+  });
+
+  test.each([
+    [['--as', 'spice'], 'one of --wiring and --exercise'],
+    [['--wiring', 'w.csv', '--as', 'poem'], 'known are spice'],
+    [['--wiring', 'w.csv', '--as', 'spice', '--set', '9=pwm:3'], 'one state'],
+    [['--wiring', 'w.csv', '--as', 'spice', '--out', 'no/such/folder/f'], 'cannot be written'],
+  ])('refuses %j', async (given, words) => {
+    const { code, error } = await didaktor({}, 'export', ...given);
+    expect(code).toBe(2);
+    expect(error).toContain(words);
+  });
+});
+
 describe('run', () => {
   test('prints what changes, and why it ended', async () => {
     const { code, out } = await didaktor(

@@ -1,4 +1,5 @@
 import { check } from './check';
+import { exportTo } from './export';
 import { lint } from './lint';
 import { rehearse } from './rehearse';
 import { solve } from './solve';
@@ -16,14 +17,16 @@ export type ExitCode = 0 | 1 | 2;
 
 export type Command = (words: readonly string[], terminal: Terminal) => Promise<ExitCode>;
 
-const commands: Readonly<Record<string, Command>> = { check, solve, run: rehearse, lint };
+const commands: Readonly<Record<string, Command>> = { check, solve, run: rehearse, lint, export: exportTo };
 
 const USAGE = `didaktor COMMAND
   check --exercise E.json --wiring W.csv --code P [--json]
   check --exercise E.json --submissions DIR
-  solve --wiring W.csv [--set 13=high …] [--json]
+  solve --wiring W.csv [--set 13=high …] [--press S1] [--turn P1=0.5] [--light L1=0.3]
+        [--warm T1=31] [--distance X1=0.4] [--motion X2] [--json]
   run   --wiring W.csv --code P --for 10s [--stimuli S.json] [--json|--vcd]
   lint  --code P [--board learner-5v] [--json]
+  export (--exercise E.json | --wiring W.csv) --as spice [--out F]
 `;
 
 /** Runs one command line. Never shows a stack trace for bad input. */

@@ -12,7 +12,7 @@ import {
   type PinDrive,
   type PinDrives,
 } from './bench';
-import { operatingPoint, transistorCurrents, type OperatingPoint } from './operating-point';
+import { operatingPoint, outputCurrent, transistorCurrents, type OperatingPoint } from './operating-point';
 
 /** What one part carries. */
 export interface PartFigures {
@@ -111,7 +111,19 @@ const MOST_REACTIONS = 6;
 /** How far a pin may lie outside the rails before its protection starts to conduct, in V. */
 const CLAMP_VOLTS = 0.3;
 
+/** The bench with its relays in the state that these drives bring about. */
+export const settledBench = (bench: Bench, drives: PinDrives): Bench => settle(bench, drives).bench;
+
 function solveSteady(bench: Bench, drives: PinDrives, start?: Float64Array): WarmPoint {
+  const settled = settle(bench, drives, start);
+  return figures(settled.bench, settled.driven, settled.point);
+}
+
+function settle(
+  bench: Bench,
+  drives: PinDrives,
+  start?: Float64Array,
+): { readonly bench: Bench; readonly driven: DrivenBench; readonly point: OperatingPoint } {
   let now = bench;
   let solved = solveOnce(now, drives, start);
   for (let round = 0; round < MOST_REACTIONS; round += 1) {
@@ -120,7 +132,7 @@ function solveSteady(bench: Bench, drives: PinDrives, start?: Float64Array): War
     now = prepareBench(bench.wiring, bench.netlist, { ...bench.options, states });
     solved = solveOnce(now, drives, solved.point.volts);
   }
-  return figures(now, solved.driven, solved.point);
+  return { bench: now, ...solved };
 }
 
 function solveOnce(
@@ -175,7 +187,7 @@ function figures(bench: Bench, driven: DrivenBench, solved: OperatingPoint): War
     const across = volts[element.from]! - volts[element.to]!;
     const sum = tally.get(ref) ?? { firstMa: 0, powerMw: 0, isSource: false };
     sum.firstMa += currentMa;
-    sum.powerMw += currentMa * across;
+    sum.powerMw += element.type === 'output' ? outputPower(element, volts) : currentMa * across;
     if (element.type === 'source') sum.isSource = true;
     if (element.type === 'transistor') {
       const baseMa = transistorCurrents(element, volts).baseA * 1e3;
@@ -200,15 +212,25 @@ function figures(bench: Bench, driven: DrivenBench, solved: OperatingPoint): War
     legs,
     lamps,
     pins: new Map(
-      driven.pins.map(({ pin, node, index, sign }) => [
-        pin,
-        { volts: voltsAt(node), currentMa: sign * amps[index]! * 1e3 },
-      ]),
+      driven.pins.map(({ pin, node, index, sign, clamps }) => {
+        const driverA = sign * amps[index]!;
+        const clampA = clamps ? amps[clamps[1]]! - amps[clamps[0]]! : 0;
+        return [pin, { volts: voltsAt(node), currentMa: (driverA + clampA) * 1e3 }];
+      }),
     ),
     supplies: new Map([...bench.supplies].map(([name, index]) => [name, -amps[index]! * 1e3])),
     trouble: solved.trouble,
     warm: volts,
   };
+}
+
+/** Power lost in a chip's output, in mW. */
+function outputPower(
+  element: Extract<Bench['elements'][number], { type: 'output' }>,
+  volts: Float64Array,
+): number {
+  const { amps, giver } = outputCurrent(element, volts);
+  return amps * 1e3 * (volts[giver]! - volts[element.to]!);
 }
 
 function legCurrents(
@@ -228,11 +250,13 @@ function legCurrents(
         [element.plus, currentMa],
         [element.minus, -currentMa],
       ];
-    case 'output':
+    case 'output': {
+      const isGiven = solver.type === 'output' && outputCurrent(solver, volts).giver === solver.from;
       return [
-        [element.plus, currentMa],
+        [isGiven ? element.plus : element.minus, currentMa],
         [element.out, -currentMa],
       ];
+    }
     case 'transistor': {
       const baseMa = solver.type === 'transistor' ? transistorCurrents(solver, volts).baseA * 1e3 : 0;
       return [

@@ -202,6 +202,8 @@ export interface PinElement {
   readonly index: number;
   /** Factor that turns the driver's current into the current out of the pin. */
   readonly sign: 1 | -1;
+  /** Places of its two clamps: from the pin to the supply, and from ground to the pin. */
+  readonly clamps?: readonly [toSupply: number, fromGround: number];
 }
 
 /** A bench with the drivers of its pins: everything that the solver and an exported netlist need. */
@@ -239,13 +241,16 @@ export function driveBench(
     pins.push({ pin: name, node, index: elements.length, sign });
     elements.push(element);
   }
-  if (clamps === 'with-clamps')
-    for (const { node } of pins)
-      elements.push(
-        { type: 'junction', from: node, to: bench.supplyNode, model: PIN_CLAMP, clamp: 'forward' },
-        { type: 'junction', from: 0, to: node, model: PIN_CLAMP, clamp: 'none' },
-      );
-  return { nodeCount, elements, pins };
+  if (clamps === 'without-clamps') return { nodeCount, elements, pins };
+  const clamped = pins.map((pin): PinElement => {
+    const at = elements.length;
+    elements.push(
+      { type: 'junction', from: pin.node, to: bench.supplyNode, model: PIN_CLAMP, clamp: 'forward' },
+      { type: 'junction', from: 0, to: pin.node, model: PIN_CLAMP, clamp: 'none' },
+    );
+    return { ...pin, clamps: [at, at + 1] };
+  });
+  return { nodeCount, elements, pins: clamped };
 }
 
 /** A driver as the resistor that it is: to the supply, to ground, weakly to the supply, or a leak. */

@@ -48,8 +48,8 @@ export type Element =
       readonly ohms: number;
     }
   /**
-   * Current from a supply into an output, as much as brings the output through `ohms` to `volts` above
-   * `minus`, or to what the supply has above `minus` when that is less.
+   * A chip's output: behind `ohms` it holds `volts` above `minus`, or what the supply has above `minus`
+   * when that is less. It gives current from the supply and takes current to `minus`.
    */
   | {
       readonly type: 'output';

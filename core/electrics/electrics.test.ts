@@ -147,6 +147,90 @@ W2,wire,black,1,U1.GND
 W2,wire,black,2,B1.a-1
 `;
 
+describe('an impossible circuit', () => {
+  const source = (from: number, to: number, volts: number) =>
+    ({ type: 'source', from, to, volts, ohms: 0 }) as const;
+
+  test('of two ideal sources side by side is named a contradiction', () => {
+    expect(operatingPoint({ nodeCount: 2, elements: [source(1, 0, 5), source(1, 0, 9)] }).trouble).toBe(
+      'contradiction',
+    );
+  });
+
+  test('of a ring of ideal sources is named a contradiction', () => {
+    const elements = [source(1, 0, 5), source(2, 1, 5), source(2, 0, 9)];
+    expect(operatingPoint({ nodeCount: 3, elements }).trouble).toBe('contradiction');
+  });
+
+  test('of nothing at all has its reference and nothing else', () => {
+    expect(operatingPoint({ nodeCount: 1, elements: [] })).toMatchObject({
+      trouble: null,
+      floating: [false],
+    });
+  });
+
+  test('of 500 parts is solved', () => {
+    const rows = Array.from({ length: 250 }, (_, index) => [
+      `R${index},resistor,330,1,${index === 0 ? 'U1.13' : `R${index - 1}.2`}`,
+      `R${index},resistor,330,2,`,
+      `D${index},led,red,anode,R${index}.2`,
+      `D${index},led,red,cathode,${index === 0 ? 'U1.GND' : 'D0.cathode'}`,
+    ]).flat();
+    const { point } = bench(`ref,kind,value,leg,at\nU1,board,learner-5v,,\n${rows.join('\n')}\n`, {
+      13: { mode: 'high' },
+    });
+    expect(point.trouble).toBeNull();
+    expect(point.parts.size).toBe(500);
+    expect(point.parts.get(ref('D0'))!.currentMa).toBeGreaterThan(1);
+  });
+});
+
+describe('a battery', () => {
+  test('of its own island is not joined to the board: no current flows between them', () => {
+    const { point } = bench(
+      `${BEACON}G1,battery,9V,plus,j+1\nG1,battery,9V,minus,j-1\nR9,resistor,1k,1,j+2\nR9,resistor,1k,2,j-2\n`,
+      { 13: { mode: 'high' } },
+    );
+    expect(point.parts.get(ref('R9'))!.currentMa).toBeCloseTo(9 / 1.0015, 2);
+    expect(point.parts.get(ref('G1'))!.powerMw).toBeCloseTo(9 * 8.9865, 0);
+    expect(point.parts.get(ref('D1'))!.currentMa).toBeCloseTo(8.5, 0);
+  });
+
+  test('gives less than its volts to a load of its inner resistance', () => {
+    const { point } = bench(
+      'ref,kind,value,leg,at\nG1,battery,coin,plus,\nG1,battery,coin,minus,\nR1,resistor,15,1,G1.plus\nR1,resistor,15,2,G1.minus\n',
+      {},
+    );
+    expect(point.parts.get(ref('R1'))!.currentMa).toBeCloseTo(100, 6);
+  });
+});
+
+test('a relay pulls in when its pin goes high, and joins its other contact', () => {
+  const table = `ref,kind,value,leg,at
+U1,board,learner-5v,,
+K1,relay,,vcc,U1.5V
+K1,relay,,gnd,U1.GND
+K1,relay,,in,U1.7
+K1,relay,,com,U1.3V3
+R1,resistor,330,1,K1.no
+R1,resistor,330,2,K1.gnd
+`;
+  const current = (mode: 'high' | 'low') =>
+    bench(table, { 7: { mode } }).point.parts.get(ref('R1'))!.currentMa;
+  expect(current('low')).toBeCloseTo(0, 3);
+  expect(current('high')).toBeCloseTo(3300 / 330.85, 1);
+});
+
+test('a module without supply comes half alive through its signal pins', () => {
+  const { point, netlist } = bench(
+    'ref,kind,value,leg,at\nU1,board,learner-5v,,\nX1,led-matrix,,gnd,U1.GND\nX1,led-matrix,,din,U1.11\n',
+    { 11: { mode: 'high' } },
+  );
+  const supply = point.volts[netlist.nodeAt.get('X1.vcc' as never)!]!;
+  expect(supply).toBeGreaterThan(1);
+  expect(supply).toBeLessThan(4.5);
+});
+
 function bench(text: string, drives: Readonly<Record<string, PinDrive>>) {
   const read = readWiring(text);
   if (!read.ok) throw new Error(read.problems[0]?.message);

@@ -7,10 +7,21 @@ import { limitedVolts, transistorAt } from './transistor';
 /** Conductance from every node to the reference that keeps lone nodes solvable, in S. */
 const GMIN = 1e-12;
 /** Conductance that holds an island with a battery of its own at the reference, in S. */
-const TIE = 1;
+const TIE = 1e-9;
 const MOST_ROUNDS = 120;
-/** Largest change of a voltage in a round that counts as settled, in V. */
-const SETTLED_VOLTS = 1e-9;
+/**
+ * Largest change of a voltage in a round that counts as settled, against 1 V or the voltage itself. The
+ * error left is about its square, since Newton's method converges quadratically.
+ */
+const SETTLED = 1e-7;
+/**
+ * A node that only leaks hold is known no better than this beside strong ones, which leave it the
+ * rounding of their currents; it counts as settled once no junction's current changes any more, in A.
+ */
+const WEAK = 1e-2;
+const SETTLED_AMPS = 1e-9;
+/** Rounds in succession after which that is taken for an answer. */
+const PATIENCE = 20;
 
 export interface OperatingPoint {
   /** Voltage of every solver node against the reference; index 0 is 0. */
@@ -63,6 +74,9 @@ class NodalSystem {
   /** Base–emitter and base–collector volts at which each transistor was last set up. */
   private readonly junctionVolts: Float64Array;
   private wasLimited = false;
+  /** Current of each junction, transistor and output in the last round, and the largest change since, in A. */
+  private readonly amps: Float64Array;
+  private currentChange = 0;
 
   constructor(private readonly circuit: Circuit) {
     const { elements, nodeCount } = circuit;
@@ -74,6 +88,7 @@ class NodalSystem {
       ({ type }) => type === 'junction' || type === 'transistor' || type === 'output',
     );
     this.junctionVolts = new Float64Array(elements.length * 2);
+    this.amps = new Float64Array(elements.length);
   }
 
   newton(start: Float64Array | undefined, share: number, gmin: number): OperatingPoint {
@@ -81,6 +96,7 @@ class NodalSystem {
     const volts = new Float64Array(nodeCount);
     if (start) volts.set(start.subarray(0, nodeCount));
     let before: Float64Array | undefined;
+    let stillRounds = 0;
     elements.forEach((element, index) => {
       if (element.type !== 'transistor') return;
       this.junctionVolts[2 * index] = volts[element.base]! - volts[element.to]!;
@@ -88,17 +104,21 @@ class NodalSystem {
     });
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
       this.wasLimited = false;
+      this.currentChange = 0;
       this.assemble(volts, share, gmin);
       if (!solveDense(this.matrix, this.right, this.unknowns)) return this.result(volts, 'contradiction');
       let change = 0;
       for (let node = 1; node < nodeCount; node += 1) {
         const next = this.right[node - 1]!;
-        const step = Math.abs(next - volts[node]!);
+        const step = Math.abs(next - volts[node]!) / (1 + Math.abs(next));
         if (!(step <= change)) change = step;
         volts[node] = next;
       }
       if (!Number.isFinite(change)) return this.result(volts, 'not-settled');
-      if (this.isLinear || (change < SETTLED_VOLTS && !this.wasLimited)) return this.result(volts, null);
+      const isStill = change < WEAK && this.currentChange < SETTLED_AMPS && !this.wasLimited;
+      stillRounds = isStill ? stillRounds + 1 : 0;
+      const hasSettled = change < SETTLED || stillRounds > PATIENCE;
+      if (this.isLinear || (hasSettled && !this.wasLimited)) return this.result(volts, null);
       // A junction can bounce between two slopes; half steps end that.
       if (round > 40 && before)
         for (let node = 1; node < nodeCount; node += 1) volts[node] = (volts[node]! + before[node]!) / 2;
@@ -124,6 +144,7 @@ class NodalSystem {
         case 'junction': {
           const across = volts[from]! - volts[to]!;
           const { amps, siemens } = junctionAt(element.model, across);
+          this.noteCurrent(index, amps);
           const conductance = siemens + GMIN;
           this.conduct(from, to, conductance);
           const offset = amps + GMIN * across - conductance * across;
@@ -152,7 +173,7 @@ class NodalSystem {
           branch += 1;
           break;
         case 'output':
-          this.stampOutput(element, volts);
+          this.stampOutput(element, index, volts);
           break;
       }
     }
@@ -171,11 +192,10 @@ class NodalSystem {
     this.junctionVolts[2 * index] = forward;
     this.junctionVolts[2 * index + 1] = reverse;
     const at = transistorAt(model, forward, reverse);
-    const baseForward = at.baseByForward + GMIN;
-    const baseReverse = at.baseByReverse + GMIN;
+    this.noteCurrent(index, at.collectorA);
     const rows = [
-      [base, at.baseA + GMIN * (forward + reverse), baseForward, baseReverse],
-      [collector, at.collectorA - GMIN * reverse, at.collectorByForward, at.collectorByReverse - GMIN],
+      [base, at.baseA, at.baseByForward, at.baseByReverse],
+      [collector, at.collectorA, at.collectorByForward, at.collectorByReverse],
     ] as const;
     for (const [row, amps, byForward, byReverse] of rows) {
       const offset = amps - byForward * forward - byReverse * reverse;
@@ -187,22 +207,33 @@ class NodalSystem {
     }
   }
 
+  private noteCurrent(index: number, amps: number): void {
+    const change = Math.abs(amps - this.amps[index]!) - 1e-6 * Math.abs(amps);
+    if (change > this.currentChange) this.currentChange = change;
+    this.amps[index] = amps;
+  }
+
   /** A current out of `row` and into `back` that grows with the volts of `by`. */
   private stampCurrent(row: number, by: number, siemens: number, back: number): void {
     this.add(row, by, siemens);
     this.add(back, by, -siemens);
   }
 
-  private stampOutput(element: Extract<Element, { type: 'output' }>, volts: Float64Array): void {
+  private stampOutput(
+    element: Extract<Element, { type: 'output' }>,
+    index: number,
+    volts: Float64Array,
+  ): void {
     const { from: plus, to: out, minus, ohms } = element;
     const supply = volts[plus]! - volts[minus]!;
     const siemens = 1 / ohms;
-    const follows = supply > 0 && supply < element.volts;
-    const slope = follows ? siemens : 0;
+    const slope = supply > 0 && supply < element.volts ? siemens : 0;
     const constant = supply >= element.volts ? siemens * element.volts : 0;
-    // Current from plus to out: slope·(plus − minus) + constant − siemens·(out − minus).
+    // Current into out: slope·(plus − minus) + constant − siemens·(out − minus), from the one or the other.
+    const { amps, giver } = outputCurrent(element, volts);
+    this.noteCurrent(index, giver === plus ? amps : 0);
     for (const [row, sign] of [
-      [plus, 1],
+      [giver, 1],
       [out, -1],
     ] as const) {
       this.add(row, plus, sign * slope);
@@ -252,11 +283,9 @@ class NodalSystem {
             branch += 1;
           }
           break;
-        case 'output': {
-          const above = Math.max(0, Math.min(element.volts, volts[element.from]! - volts[element.minus]!));
-          amps[index] = (above - (volts[element.to]! - volts[element.minus]!)) / element.ohms;
+        case 'output':
+          amps[index] = outputCurrent(element, volts).amps;
           break;
-        }
       }
     });
     return { volts, amps, floating: this.islands.floating, trouble };
@@ -271,3 +300,14 @@ export const transistorCurrents = (
   volts: Float64Array,
 ): { readonly baseA: number; readonly collectorA: number } =>
   transistorAt(model, volts[base]! - volts[to]!, volts[base]! - volts[from]!);
+
+/** Current in A out of a chip's output, and the node that gives it: the supply, or `minus` when it takes. */
+export function outputCurrent(
+  { from: plus, to: out, minus, volts: wanted, ohms }: Extract<Element, { type: 'output' }>,
+  volts: Float64Array,
+): { readonly amps: number; readonly giver: number } {
+  const supply = volts[plus]! - volts[minus]!;
+  const level = Math.max(0, Math.min(wanted, supply));
+  const amps = (level - (volts[out]! - volts[minus]!)) / ohms;
+  return { amps, giver: wanted > 0 && amps > 0 ? plus : minus };
+}

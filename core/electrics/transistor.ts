@@ -20,20 +20,25 @@ export interface TransistorPoint {
   readonly collectorByReverse: number;
 }
 
+/** Conductance across both junctions that keeps a blocked transistor solvable, in S; simulators do the same. */
+const GMIN = 1e-12;
+
 /** Solves the transistor at these base–emitter and base–collector volts. */
 export function transistorAt(model: TransistorModel, forward: number, reverse: number): TransistorPoint {
-  const grow = (volts: number): number => Math.exp(Math.min(volts / THERMAL_VOLTS, 80));
-  const [onward, back] = [grow(forward), grow(reverse)];
   const { saturationA, forwardGain, reverseGain } = model;
-  const slopeForward = (saturationA * onward) / THERMAL_VOLTS;
-  const slopeReverse = (saturationA * back) / THERMAL_VOLTS;
+  const growth = (volts: number): number => Math.exp(Math.min(volts / THERMAL_VOLTS, 80));
+  const [onward, back] = [growth(forward), growth(reverse)];
+  const forwardA = saturationA * (onward - 1) + GMIN * forward;
+  const reverseA = saturationA * (back - 1) + GMIN * reverse;
+  const forwardSlope = (saturationA * onward) / THERMAL_VOLTS + GMIN;
+  const reverseSlope = (saturationA * back) / THERMAL_VOLTS + GMIN;
   return {
-    baseA: (saturationA * (onward - 1)) / forwardGain + (saturationA * (back - 1)) / reverseGain,
-    collectorA: saturationA * (onward - back) - (saturationA * (back - 1)) / reverseGain,
-    baseByForward: slopeForward / forwardGain,
-    baseByReverse: slopeReverse / reverseGain,
-    collectorByForward: slopeForward,
-    collectorByReverse: -slopeReverse * (1 + 1 / reverseGain),
+    baseA: forwardA / forwardGain + reverseA / reverseGain,
+    collectorA: forwardA - reverseA * (1 + 1 / reverseGain),
+    baseByForward: forwardSlope / forwardGain,
+    baseByReverse: reverseSlope / reverseGain,
+    collectorByForward: forwardSlope,
+    collectorByReverse: -reverseSlope * (1 + 1 / reverseGain),
   };
 }
 

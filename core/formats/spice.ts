@@ -86,7 +86,9 @@ function card(
     case 'output': {
       const minus = node(element.minus);
       const level = `max(0,min(${figure(element.volts)},V(${from},${minus})))`;
-      return [`B${name} ${from} ${to} I=(${level}-V(${to},${minus}))/${figure(element.ohms)}`];
+      const current = `(${level}-V(${to},${minus}))/${figure(element.ohms)}`;
+      if (element.volts === 0) return [`R${name} ${to} ${minus} ${figure(element.ohms)}`];
+      return [`B${name}g ${from} ${to} I=max(0,${current})`, `B${name}t ${minus} ${to} I=min(0,${current})`];
     }
   }
 }

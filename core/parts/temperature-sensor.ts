@@ -17,7 +17,7 @@ export const temperatureSensor = defineKind({
     { name: out, title: 'output leg', knownBy: 'the middle leg', mark: 'O' },
     { ...supplyPair[1], knownBy: 'the right leg, with the flat face towards you' },
   ],
-  footprint: { type: 'leads', reachMm: 20, rows: 1 },
+  footprint: { type: 'leads', reachMm: 50, rows: 1 },
   ratings: moduleRatings(2.7, 5.5),
   stimulus: 'warm',
   body: 'half-round',

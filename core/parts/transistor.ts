@@ -10,13 +10,16 @@ const legs = [
   { name: emitter, title: 'emitter', knownBy: 'the right leg, with the flat face towards you', mark: 'E' },
 ];
 
+/** What a blocked transistor still lets through, 5 nA at 5 V, as a resistance in Ω. */
+const BLOCKED_OHMS = 1e9;
+
 export const transistorNpn = defineKind({
   kind: 'transistor-npn',
   alsoTyped: ['npn', 'transistor'],
   prefix: 'Q',
   title: 'transistor',
   legs,
-  footprint: { type: 'leads', reachMm: 20, rows: 1 },
+  footprint: { type: 'leads', reachMm: 50, rows: 1 },
   ratings: { currentMa: 500, volts: 40, powerMw: 500, source: 'the usual small NPN switching transistor' },
   body: 'half-round',
   sign: 'transistor',
@@ -25,6 +28,9 @@ export const transistorNpn = defineKind({
   pretest: 'A meter’s diode range shows about 0.7 V from base to either other leg.',
   readValue: (text) =>
     readChoice(text, { 'small-signal': ['npn', 'switching'] }, { title: 'transistor', mustBeSaid: false }),
-  elements: () => [{ type: 'transistor', base, collector, emitter, model: SMALL_SIGNAL_NPN }],
+  elements: () => [
+    { type: 'transistor', base, collector, emitter, model: SMALL_SIGNAL_NPN },
+    { type: 'resistor', from: collector, to: emitter, ohms: BLOCKED_OHMS, leak: true },
+  ],
   describe: () => 'transistor',
 });
