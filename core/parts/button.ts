@@ -19,7 +19,7 @@ export const button = defineKind({
     type: 'block',
     one: [one, null, three],
     other: [two, null, four],
-    covers: 1,
+    columns: ['e', 'f'],
   },
   joints: [
     [one, two],

@@ -17,7 +17,7 @@ export const distanceSensor = defineKind({
   prefix: 'X',
   title: 'distance sensor',
   legs,
-  footprint: rowOfLegs(legs, 2),
+  footprint: rowOfLegs(legs),
   ratings: moduleRatings(4.5, 5.5),
   stimulus: 'distance',
   body: 'module',

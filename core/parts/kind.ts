@@ -1,4 +1,5 @@
 import { legName, type LegName } from '../brand';
+import type { Column } from '../breadboards';
 import type { JunctionModel } from '../electrics/junction';
 import type { TransistorModel } from '../electrics/transistor';
 import type { Result } from '../result';
@@ -32,8 +33,8 @@ export type Footprint =
       /** Legs on each side of the body by row; `null` where a row has none. */
       readonly one: readonly (LegName | null)[];
       readonly other: readonly (LegName | null)[];
-      /** Columns that its body covers on either side, which no leg or wire can use. */
-      readonly covers: number;
+      /** Columns in which the legs of its two sides stand; one with legs on one side stands in either. */
+      readonly columns: readonly [one: Column, other: Column];
     }
   | { readonly type: 'plug' };
 
@@ -256,9 +257,9 @@ export const eitherWay = (legs: readonly Leg[]): readonly (readonly LegName[])[]
 ];
 
 /** Legs in one row of pins at neighbouring rows of the breadboard. */
-export const rowOfLegs = (legs: readonly Leg[], covers = 0): Footprint => ({
+export const rowOfLegs = (legs: readonly Leg[]): Footprint => ({
   type: 'block',
   one: legs.map((leg) => leg.name),
   other: [],
-  covers,
+  columns: ['e', 'f'],
 });

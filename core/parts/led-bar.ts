@@ -25,7 +25,7 @@ export const ledBar = defineKind({
     type: 'block',
     one: anodes.map((leg) => leg.name),
     other: cathodes.map((leg) => leg.name),
-    covers: 1,
+    columns: ['e', 'f'],
   },
   ratings: lampRatings,
   observed: 'light',

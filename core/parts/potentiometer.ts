@@ -29,7 +29,7 @@ export const potentiometer = defineKind({
   prefix: 'P',
   title: 'knob',
   legs,
-  footprint: rowOfLegs(legs, 2),
+  footprint: rowOfLegs(legs),
   ratings: { powerMw: 100, source: 'the usual small carbon-track potentiometer' },
   stimulus: 'turn',
   body: 'knob',

@@ -24,7 +24,7 @@ export const sevenSegment = defineKind({
     })),
     { name: common, title: 'common leg', knownBy: 'the middle leg of either side', mark: 'C' },
   ],
-  footprint: { type: 'block', one: left, other: right, covers: 2 },
+  footprint: { type: 'block', one: left, other: right, columns: ['d', 'h'] },
   ratings: lampRatings,
   observed: 'light',
   body: 'digit',

@@ -31,7 +31,7 @@ export const shiftRegister = defineKind({
     type: 'block',
     one: left.map((leg) => leg.name),
     other: right.map((leg) => leg.name),
-    covers: 1,
+    columns: ['e', 'f'],
   },
   ratings: { ...moduleRatings(2, 6), currentMa: 20 },
   body: 'chip',

@@ -25,7 +25,7 @@ export const slideSwitch = defineKind({
   prefix: 'S',
   title: 'slide switch',
   legs,
-  footprint: rowOfLegs(legs, 1),
+  footprint: rowOfLegs(legs),
   symmetrical: true,
   turns: [[two, common, one]],
   ratings: { currentMa: 300, volts: 12, source: 'the usual small slide switch' },

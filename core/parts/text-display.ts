@@ -20,7 +20,7 @@ export const textDisplay = defineKind({
   prefix: 'X',
   title: 'text display',
   legs,
-  footprint: rowOfLegs(legs, 2),
+  footprint: rowOfLegs(legs),
   ratings: moduleRatings(4.5, 5.5),
   observed: 'text',
   body: 'module',

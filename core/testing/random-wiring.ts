@@ -6,7 +6,7 @@ import { partKinds, type PartKind, type PartState } from '../parts';
 import { wiringFromRows } from '../wiring/read';
 import type { TableRow } from '../wiring/table';
 import type { Wiring } from '../wiring/wiring';
-import { pick, randomFrom } from './random';
+import { pick, randomFrom } from '../random';
 
 /** Values to try for each kind; what a kind refuses is passed over. */
 const values = [

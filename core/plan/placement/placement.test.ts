@@ -1,0 +1,268 @@
+import { describe, expect, test } from 'vitest';
+import { shippedBoards } from '../../boards';
+import { legName, ref } from '../../brand';
+import { breadboards } from '../../breadboards';
+import { randomTask } from '../../testing/random-netlist';
+import { overreachOf, readWiring } from '../../wiring/read';
+import { writeTable } from '../../wiring/table';
+import { findPart, nameOf, type Wiring } from '../../wiring/wiring';
+import {
+  DEFAULT_RULES,
+  firstDifference,
+  moves,
+  place,
+  taskFrom,
+  type NamedPoints,
+  type PlacementRules,
+} from './index';
+
+interface Given {
+  readonly parts: readonly { readonly ref: string; readonly kind: string; readonly value: string }[];
+  readonly nets: readonly NamedPoints[];
+}
+
+const learner = { ref: ref('U1'), profile: shippedBoards.get('learner-5v')! };
+
+function task(given: Given, breadboard = 'half', rules: PlacementRules = DEFAULT_RULES) {
+  const read = taskFrom(given, learner, [{ ref: ref('B1'), model: breadboards.get(breadboard)! }], rules);
+  if (!read.ok) throw new Error(read.problems[0]!.message);
+  return read.value;
+}
+
+function laidOut(given: Given, breadboard?: string, rules?: PlacementRules): Wiring {
+  const placed = place(task(given, breadboard, rules));
+  if (!placed.ok) throw new Error(placed.problems[0]!.message);
+  return placed.value.wiring;
+}
+
+/** Lamps with a resistor each, on pins that count up from `first`. */
+const lamps = (count: number, first = 2): Given => {
+  const numbers = Array.from({ length: count }, (_, index) => index + 1);
+  return {
+    parts: numbers.flatMap((number) => [
+      { ref: `D${number}`, kind: 'led', value: 'red' },
+      { ref: `R${number}`, kind: 'resistor', value: '330' },
+    ]),
+    nets: [
+      ...numbers.flatMap((number) => [
+        { name: `signal ${number}`, points: [`U1.${first + number - 1}`, `D${number}.anode`] },
+        { name: `lamp ${number}`, points: [`D${number}.cathode`, `R${number}.1`] },
+      ]),
+      { name: 'ground', points: ['U1.GND', ...numbers.map((number) => `R${number}.2`)] },
+    ],
+  };
+};
+
+const bar: Given = {
+  parts: [
+    { ref: 'D1', kind: 'led-bar', value: 'red' },
+    ...Array.from({ length: 10 }, (_, index) => ({ ref: `R${index + 1}`, kind: 'resistor', value: '330' })),
+  ],
+  nets: [
+    ...Array.from({ length: 10 }, (_, index) => [
+      { name: `level ${index + 1}`, points: [`U1.${11 - index}`, `D1.a${index + 1}`] },
+      { name: `lamp ${index + 1}`, points: [`D1.k${index + 1}`, `R${index + 1}.1`] },
+    ]).flat(),
+    { name: 'ground', points: ['U1.GND', ...Array.from({ length: 10 }, (_, index) => `R${index + 1}.2`)] },
+  ],
+};
+
+const at = (wiring: Wiring, part: string, leg: string): string => {
+  const point = findPart(wiring, ref(part))!.legs.find((placed) => placed.leg === legName(leg))!.at;
+  return point ? nameOf(point) : '';
+};
+const rowOf = (wiring: Wiring, part: string, leg: string): number =>
+  Number(/\d+$/.exec(at(wiring, part, leg))![0]);
+const wires = (wiring: Wiring) => wiring.parts.filter((part) => part.kind === 'wire');
+
+test('1,000 random circuits are laid out so that extracting them gives their nets, or refused with how much fits', () => {
+  let refused = 0;
+  for (let seed = 0; seed < 1000; seed += 1) {
+    const given = randomTask(seed);
+    const placed = place(given);
+    if (!placed.ok) {
+      refused += 1;
+      expect(placed.problems[0]!.message, `seed ${seed}`).toMatch(/does not fit on .* can be placed/);
+      continue;
+    }
+    const { wiring } = placed.value;
+    expect(firstDifference(given, wiring), `seed ${seed}`).toBeUndefined();
+    for (const part of wiring.parts) expect(overreachOf(part), `seed ${seed}`).toBeUndefined();
+    // Reading the table back proves that no hole or socket is used twice.
+    expect(readWiring(writeTable(wiring)).ok, `seed ${seed}`).toBe(true);
+  }
+  expect(refused).toBeLessThan(50);
+}, 240_000);
+
+describe('a single lamp', () => {
+  const wiring = laidOut(lamps(1, 13));
+
+  test('has its legs in rows of their own, its resistor from the short one to the ground rail, and two wires', () => {
+    expect(at(wiring, 'D1', 'anode')).toBe('B1.e2');
+    expect(at(wiring, 'D1', 'cathode')).toBe('B1.e3');
+    expect(at(wiring, 'R1', '1')).toBe('B1.d3');
+    expect(at(wiring, 'R1', '2')).toBe('B1.a-3');
+    expect(wires(wiring)).toHaveLength(2);
+  });
+
+  test('has a black wire to ground and a coloured one to its pin', () => {
+    const colours = wires(wiring).map((wire) => [
+      wire.value.text,
+      wire.legs.map((leg) => nameOf(leg.at!)).find((name) => name.startsWith('U1')),
+    ]);
+    expect(colours).toEqual([
+      ['black', 'U1.GND'],
+      ['yellow', 'U1.13'],
+    ]);
+  });
+});
+
+describe('ten lamps', () => {
+  const wiring = laidOut(lamps(10));
+
+  test('stand at equal spacing, in the order of the board’s pins, each built alike', () => {
+    const rows = Array.from({ length: 10 }, (_, index) => rowOf(wiring, `D${index + 1}`, 'anode'));
+    const steps = rows.slice(1).map((row, index) => row - rows[index]!);
+    expect(new Set(steps).size).toBe(1);
+    for (let index = 1; index <= 10; index += 1) {
+      expect(rowOf(wiring, `D${index}`, 'cathode')).toBe(rowOf(wiring, `D${index}`, 'anode') + 1);
+      expect(rowOf(wiring, `R${index}`, '2')).toBe(rowOf(wiring, `D${index}`, 'cathode'));
+    }
+  });
+
+  test('take one wire each and one for ground', () => {
+    expect(wires(wiring)).toHaveLength(11);
+  });
+
+  test('have wires that do not cross: pins from top to bottom lead to rows from top to bottom', () => {
+    const ledger = learner.profile.pins.map((pin) => pin.name);
+    const rows = wires(wiring)
+      .map((wire) => wire.legs.map((leg) => leg.at!))
+      .flatMap((ends) => {
+        const pin = ends.find((end) => end.type === 'pin');
+        const hole = ends.find((end) => end.type === 'hole');
+        return pin?.type === 'pin' && hole?.type === 'hole'
+          ? [[ledger.indexOf(pin.pin), hole.row] as const]
+          : [];
+      })
+      .sort(([one], [other]) => one - other)
+      .map(([, row]) => row);
+    expect(rows).toEqual([...rows].sort((a, b) => a - b));
+  });
+});
+
+test('a ten-lamp bar stands across the trough with its resistors straight to a rail', () => {
+  const wiring = laidOut(bar);
+  for (let index = 1; index <= 10; index += 1) {
+    expect(rowOf(wiring, 'D1', `a${index}`)).toBe(rowOf(wiring, 'D1', `k${index}`));
+    expect(rowOf(wiring, `R${index}`, '1')).toBe(rowOf(wiring, 'D1', `k${index}`));
+    expect(at(wiring, `R${index}`, '2')).toMatch(/-\d+$/);
+  }
+  expect(wires(wiring)).toHaveLength(11);
+});
+
+test('a button stands across the trough, and ground is led over the rail', () => {
+  const wiring = laidOut({
+    parts: [{ ref: 'S1', kind: 'button', value: '' }],
+    nets: [
+      { name: 'press', points: ['U1.2', 'S1.1'] },
+      { name: 'ground', points: ['U1.GND', 'S1.3'] },
+    ],
+  });
+  expect(at(wiring, 'S1', '1')).toMatch(/e\d+$/);
+  expect(at(wiring, 'S1', '2')).toMatch(/f\d+$/);
+  expect(rowOf(wiring, 'S1', '3') - rowOf(wiring, 'S1', '1')).toBe(2);
+});
+
+describe('house rules', () => {
+  test('the compact form puts a short leg straight into the ground rail', () => {
+    const given: Given = {
+      parts: lamps(1).parts,
+      nets: [
+        { name: 'signal', points: ['U1.2', 'R1.1'] },
+        { name: 'lamp', points: ['R1.2', 'D1.anode'] },
+        { name: 'ground', points: ['D1.cathode', 'U1.GND'] },
+      ],
+    };
+    expect(at(laidOut(given, 'half', { ...DEFAULT_RULES, cathode: 'into-rail' }), 'D1', 'cathode')).toMatch(
+      /-\d+$/,
+    );
+    expect(at(laidOut(given), 'D1', 'cathode')).toMatch(/^B1\.[a-j]\d+$/);
+  });
+
+  test('where rails are only for shared nodes, a single lamp needs none', () => {
+    const wiring = laidOut(lamps(1), 'half', { ...DEFAULT_RULES, groundRail: 'shared' });
+    expect(writeTable(wiring)).not.toMatch(/B1\.[aj][+-]/);
+  });
+
+  test('colours that the kit has run out of are replaced by the next, never by red', () => {
+    const given = task(lamps(3));
+    const stock = new Map([
+      ['black', 0],
+      ['yellow', 1],
+      ['green', 0],
+      ['brown', 1],
+      ['blue', 2],
+      ['red', 9],
+    ]);
+    const placed = place({ ...given, stock });
+    const colours = placed.ok ? wires(placed.value.wiring).map((wire) => wire.value.text) : [];
+    expect([...colours].sort()).toEqual(['blue', 'blue', 'brown', 'yellow']);
+  });
+});
+
+describe('an earlier layout', () => {
+  test('is kept leg by leg when a lamp is added', () => {
+    const earlier = laidOut(lamps(2));
+    const placed = place({ ...task(lamps(3)), earlier });
+    if (!placed.ok) throw new Error(placed.problems[0]!.message);
+    expect(moves(earlier, placed.value.wiring)).toBe(0);
+    expect(firstDifference(task(lamps(3)), placed.value.wiring)).toBeUndefined();
+  });
+
+  test('gives way only where it cannot stay', () => {
+    const earlier = laidOut(lamps(2));
+    const crossed: Given = {
+      ...lamps(2),
+      nets: lamps(2).nets.map((net) =>
+        net.name === 'lamp 1'
+          ? { ...net, points: ['D1.cathode', 'R2.1'] }
+          : net.name === 'lamp 2'
+            ? { ...net, points: ['D2.cathode', 'R1.1'] }
+            : net,
+      ),
+    };
+    const placed = place({ ...task(crossed), earlier });
+    if (!placed.ok) throw new Error(placed.problems[0]!.message);
+    expect(moves(earlier, placed.value.wiring)).toBeLessThanOrEqual(4);
+    expect(firstDifference(task(crossed), placed.value.wiring)).toBeUndefined();
+  });
+});
+
+test('what does not fit is refused with how much does, and what to do', () => {
+  const many = Array.from({ length: 30 }, (_, index) => index + 1);
+  const given: Given = {
+    parts: lamps(30).parts,
+    nets: [
+      ...many.map((number) => ({ name: `lamp ${number}`, points: [`D${number}.cathode`, `R${number}.1`] })),
+      { name: 'supply', points: ['U1.5V', ...many.map((number) => `D${number}.anode`)] },
+      { name: 'ground', points: ['U1.GND', ...many.map((number) => `R${number}.2`)] },
+    ],
+  };
+  const placed = place(task(given, 'mini'));
+  expect(placed.ok ? '' : placed.problems[0]!.message).toMatch(
+    /does not fit on a mini breadboard: \d+ of its 30 lamps can be placed .*; take a (half|full) breadboard/,
+  );
+});
+
+test('nets that name what is not there are refused at their place', () => {
+  const read = (points: readonly string[]) =>
+    taskFrom({ parts: lamps(1).parts, nets: [{ name: 'x', points }] }, learner, []);
+  expect(read(['U1.99'])).toMatchObject({
+    problems: [{ message: expect.stringContaining('no pin 99'), path: 'nets[0]' }],
+  });
+  expect(read(['D7.anode'])).toMatchObject({ problems: [{ message: expect.stringContaining('D7') }] });
+  expect(read(['D1.wiper'])).toMatchObject({
+    problems: [{ message: expect.stringContaining('no leg wiper') }],
+  });
+});

@@ -1,0 +1,322 @@
+import { sideOf, type Column, type Rail } from '../../breadboards';
+import type { LegName, Ref } from '../../brand';
+import { kindOf } from '../../parts';
+import { distanceMm } from '../../wiring/read';
+import { nameOf } from '../../wiring/wiring';
+import type { Grid, Hole } from './grid';
+import { partColumns } from './grid';
+import { railsFor, usesRail } from './rails';
+import type { PlacementTask, TaskNet, TaskPart } from './task';
+
+/** A way to put in one part: a hole for each of its legs, and what that costs. */
+export interface Seat {
+  readonly part: TaskPart;
+  readonly holes: ReadonlyMap<LegName, Hole>;
+  readonly cost: number;
+}
+
+/** What a seat costs; in wires, so that one wire saved is worth ten. */
+const cost = {
+  wire: 10,
+  /** Each row below the row that comes next. */
+  row: 0.6,
+  /** Each row above it, where earlier units stand. */
+  rowBack: 0.9,
+  /** A leg right beside another unit's strip. */
+  crowded: 2.6,
+  /** The side away from the board. */
+  farSide: 3,
+  /** A part that lies along the rows where it could go straight to a rail. */
+  along: 0.5,
+  across: 1.5,
+  /** Turned against the order in which its legs are named. */
+  turned: 0.3,
+} as const;
+
+/** Nets by leg. */
+export type NetOfLeg = (ref: Ref, leg: LegName) => TaskNet | undefined;
+
+export interface Surroundings {
+  readonly grid: Grid;
+  readonly netOf: NetOfLeg;
+  /** Row at which the next unit is expected, by breadboard. */
+  readonly nextRow: (board: Ref) => number;
+  /** Whether every row is to be tried, where the likely ones have no room. */
+  readonly everywhere: boolean;
+}
+
+/** Whether a leg may go straight into a rail. */
+function mayTakeRail(task: PlacementTask, part: TaskPart, net: TaskNet | undefined): boolean {
+  if (!net || !usesRail(task, net)) return false;
+  const { body, footprint } = kindOf(part.kind);
+  if (footprint.type !== 'leads') return false;
+  return !['dome', 'dome-four'].includes(body) || task.rules.cathode === 'into-rail';
+}
+
+/** All seats of a part on every breadboard, in no order. */
+export function seatsOf(part: TaskPart, around: Surroundings): readonly Seat[] {
+  const { footprint, legs } = kindOf(part.kind);
+  if (footprint.type === 'plug') return [];
+  const raw: ReadonlyMap<LegName, Hole>[] = [];
+  for (const { ref: board, model } of around.grid.task.breadboards)
+    for (const row of rowsToTry(part, around, board, model.rows))
+      if (footprint.type === 'block') raw.push(...blockSeats(footprint, board, row));
+      else if (legs.length === 2) raw.push(...twoLeggedSeats(part, around, board, row, model.hasRails));
+      else
+        raw.push(
+          ...rowSeats(
+            legs.map((leg) => leg.name),
+            board,
+            row,
+          ),
+        );
+  return raw.flatMap((holes) => {
+    const amount = costOf(part, holes, around);
+    return amount === undefined ? [] : [{ part, holes, cost: amount }];
+  });
+}
+
+/** Rows beyond the next one that are looked at, and rows round a strip that the part is to meet. */
+const AHEAD = 5;
+const ABOUT = 6;
+
+/** Rows at which a part may begin: about what it is to meet, and where the next unit stands; at need all. */
+function rowsToTry(
+  part: TaskPart,
+  { grid, netOf, nextRow, everywhere }: Surroundings,
+  board: Ref,
+  rows: number,
+): Iterable<number> {
+  const tried = new Set<number>();
+  const about = (from: number, to: number): void => {
+    for (let row = Math.max(1, from); row <= Math.min(rows, to); row += 1) tried.add(row);
+  };
+  if (everywhere) about(1, rows);
+  about(nextRow(board) - 2, nextRow(board) + AHEAD);
+  for (const { name } of kindOf(part.kind).legs) {
+    const net = netOf(part.ref, name);
+    for (const key of net ? grid.stripsOf(net) : []) {
+      const match = /^(.+)\.[af](\d+)$/.exec(key);
+      if (match?.[1] === board) about(Number(match[2]) - ABOUT, Number(match[2]) + ABOUT);
+    }
+  }
+  return tried;
+}
+
+const hole = (ref: Ref, column: Column, row: number): Hole => ({ type: 'hole', ref, column, row });
+const railHole = (ref: Ref, rail: Rail, row: number): Hole => ({ type: 'rail', ref, rail, row });
+
+function blockSeats(
+  footprint: Extract<ReturnType<typeof kindOf>['footprint'], { type: 'block' }>,
+  board: Ref,
+  row: number,
+): readonly ReadonlyMap<LegName, Hole>[] {
+  const { one, other, columns } = footprint;
+  const length = Math.max(one.length, other.length);
+  const seat = (turned: boolean, flipped: boolean): ReadonlyMap<LegName, Hole> => {
+    const holes = new Map<LegName, Hole>();
+    for (const [legs, home] of [
+      [one, flipped ? columns[1] : columns[0]],
+      [other, flipped ? columns[0] : columns[1]],
+    ] as const)
+      legs.forEach((leg, index) => {
+        if (leg !== null) holes.set(leg, hole(board, home, row + (turned ? length - 1 - index : index)));
+      });
+    return holes;
+  };
+  // A block with legs on both sides may only be turned as a whole.
+  if (other.length > 0) return [seat(false, false), seat(true, true)];
+  return [seat(false, false), seat(true, false), seat(false, true), seat(true, true)];
+}
+
+function rowSeats(legs: readonly LegName[], board: Ref, row: number): readonly ReadonlyMap<LegName, Hole>[] {
+  return (['a', 'f'] as const).flatMap((side) =>
+    partColumns(side)
+      .slice(0, 3)
+      .flatMap((column) =>
+        [legs, [...legs].reverse()].map(
+          (order) => new Map(order.map((leg, index) => [leg, hole(board, column, row + index)])),
+        ),
+      ),
+  );
+}
+
+function twoLeggedSeats(
+  part: TaskPart,
+  { grid, netOf }: Surroundings,
+  board: Ref,
+  row: number,
+  hasRails: boolean,
+): readonly ReadonlyMap<LegName, Hole>[] {
+  const kind = kindOf(part.kind);
+  const footprint = kind.footprint as Extract<typeof kind.footprint, { type: 'leads' }>;
+  const [one, other] = kind.legs.map((leg) => leg.name) as [LegName, LegName];
+  const nets = [netOf(part.ref, one), netOf(part.ref, other)] as const;
+  const seats: ReadonlyMap<LegName, Hole>[] = [];
+  const onRail = nets.map((net) => hasRails && mayTakeRail(grid.task, part, net));
+  const firstFree = (side: 'a' | 'f', at: number, net: TaskNet | undefined): Column | undefined =>
+    partColumns(side).find((column) => grid.takes(hole(board, column, at), net, 'leg'));
+  for (const side of ['a', 'f'] as const) {
+    const rail = (index: 0 | 1): Rail | undefined =>
+      railsFor(nets[index]).find((name) => name.startsWith(side === 'a' ? 'a' : 'j'));
+    for (const [inRow, inRail] of [
+      [0, 1],
+      [1, 0],
+    ] as const) {
+      const name = onRail[inRail] ? rail(inRail) : undefined;
+      const column = name && firstFree(side, row, nets[inRow]);
+      if (name && column)
+        seats.push(
+          new Map([
+            [inRow === 0 ? one : other, hole(board, column, row)],
+            [inRail === 0 ? one : other, railHole(board, name, row)],
+          ]),
+        );
+    }
+    const [railOne, railOther] = [rail(0), rail(1)];
+    if (onRail[0] && onRail[1] && railOne && railOther)
+      seats.push(
+        new Map([
+          [one, railHole(board, railOne, row)],
+          [other, railHole(board, railOther, row)],
+        ]),
+      );
+    for (const step of stepsOf(footprint.rows))
+      for (const column of partColumns(side).slice(0, 4)) {
+        if (
+          !grid.takes(hole(board, column, row), nets[0], 'leg') ||
+          !grid.takes(hole(board, column, row + step), nets[1], 'leg')
+        )
+          continue;
+        seats.push(
+          new Map([
+            [one, hole(board, column, row)],
+            [other, hole(board, column, row + step)],
+          ]),
+        );
+        break;
+      }
+  }
+  const [left, right] = [0, 1].map((index) => firstFree('a', row, nets[index as 0 | 1]));
+  const [leftFar, rightFar] = [0, 1].map((index) => firstFree('f', row, nets[index as 0 | 1]));
+  if (left && rightFar)
+    seats.push(
+      new Map([
+        [one, hole(board, left, row)],
+        [other, hole(board, rightFar, row)],
+      ]),
+    );
+  if (right && leftFar)
+    seats.push(
+      new Map([
+        [one, hole(board, leftFar, row)],
+        [other, hole(board, right, row)],
+      ]),
+    );
+  return seats;
+}
+
+/** Distances in rows that a part's legs may be spread by: its own, and a little either way for long ones. */
+const stepsOf = (rows: number): readonly number[] =>
+  (rows >= 4
+    ? [rows, rows + 1, rows - 1, rows + 2, rows + 4]
+    : rows >= 2
+      ? [rows, rows + 1]
+      : [rows]
+  ).flatMap((step) => [step, -step]);
+
+/** What a seat costs in these surroundings, or `undefined` when it does not fit. */
+export function costOf(
+  part: TaskPart,
+  holes: ReadonlyMap<LegName, Hole>,
+  { grid, netOf, nextRow }: Surroundings,
+): number | undefined {
+  const { footprint, legs, body } = kindOf(part.kind);
+  let amount = 0;
+  let firstRow = Number.POSITIVE_INFINITY;
+  const own = new Map<string, TaskNet | undefined>();
+  const mine = new Set<TaskNet>();
+  const board = [...holes.values()][0]!.ref;
+  const { model } = grid.task.breadboards.find(({ ref }) => ref === board)!;
+  for (const [leg, at] of holes) {
+    const net = netOf(part.ref, leg);
+    if (net) mine.add(net);
+    if (at.row < 1 || at.row > model.rows || !grid.takes(at, net, 'leg')) return undefined;
+    const key = grid.keyOf(at);
+    // Two legs of a part on one strip are one node: right only where that is what the nets say.
+    if (
+      own.has(key) &&
+      (own.get(key) !== net || net === undefined) &&
+      !areJoined(part, leg, key, holes, grid)
+    )
+      return undefined;
+    own.set(key, net);
+    firstRow = Math.min(firstRow, at.row);
+  }
+  const ends = [...holes.values()];
+  if (new Set(ends.map(nameOf)).size < ends.length) return undefined;
+  if (footprint.type === 'leads' && footprint.reachMm !== undefined)
+    for (const one of ends)
+      for (const other of ends) if ((distanceMm(one, other) ?? 0) > footprint.reachMm) return undefined;
+  const fresh = new Map<TaskNet, number>();
+  let crowded = false;
+  for (const [leg, at] of holes) {
+    const net = netOf(part.ref, leg);
+    const strips = net ? grid.stripsOf(net) : new Set<string>();
+    const isBridged = kindOf(part.kind).joints.some(([, second]) => second === leg);
+    if (net && !isBridged && !strips.has(grid.keyOf(at))) fresh.set(net, (fresh.get(net) ?? 0) + 1);
+    if (at.type === 'rail') continue;
+    for (const step of [-1, 1]) {
+      const beside = grid.netOf({ ...at, row: at.row + step });
+      if (beside && !mine.has(beside)) crowded = true;
+    }
+    if (sideOf(at.column) === 'f' && footprint.type !== 'block') amount += cost.farSide / ends.length;
+  }
+  let joins = false;
+  for (const [net, count] of fresh) {
+    // A net that has a place already needs a wire to each further one; the first one is free.
+    const hasPlace = usesRail(grid.task, net) || grid.stripsOf(net).size > 0 || net.pins.length > 0;
+    amount += cost.wire * (count - (hasPlace ? 0 : 1));
+  }
+  for (const [leg, at] of holes) {
+    const net = netOf(part.ref, leg);
+    if (at.type === 'hole' && net && grid.stripsOf(net).has(grid.keyOf(at))) joins = true;
+    // The first rail of a net is there in any case.
+    if (at.type === 'rail' && net && fresh.has(net) && grid.stripsOf(net).size === 0) amount -= cost.wire;
+  }
+  if (crowded) amount += cost.crowded;
+  const expected = nextRow(board);
+  if (!joins)
+    amount += firstRow >= expected ? (firstRow - expected) * cost.row : (expected - firstRow) * cost.rowBack;
+  if (ends.length === 2) {
+    const [one, other] = ends as [Hole, Hole];
+    if (one.type === 'hole' && other.type === 'hole') {
+      if (sideOf(one.column) !== sideOf(other.column)) amount += cost.across;
+      else {
+        const apart = Math.abs(one.row - other.row);
+        amount += cost.along + 0.2 * Math.abs(apart - (footprint.type === 'leads' ? footprint.rows : apart));
+        if (body !== 'bands' && one.row > other.row) amount += cost.turned;
+      }
+    }
+  } else {
+    const first = holes.get(legs[0]!.name)!;
+    const last = holes.get(legs.at(-1)!.name)!;
+    if (first.row > last.row) amount += cost.turned;
+  }
+  const boards = grid.task.breadboards.findIndex(({ ref }) => ref === board);
+  return amount + boards * 20;
+}
+
+/** Whether two legs of a part that share a strip are one piece of metal inside it. */
+function areJoined(
+  part: TaskPart,
+  leg: LegName,
+  key: string,
+  holes: ReadonlyMap<LegName, Hole>,
+  grid: Grid,
+): boolean {
+  const others = [...holes].filter(([other, at]) => other !== leg && grid.keyOf(at) === key);
+  return kindOf(part.kind).joints.some(([one, two]) =>
+    others.some(([other]) => (one === leg && two === other) || (two === leg && one === other)),
+  );
+}
