@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { z } from 'zod';
-import { exerciseFrom } from '@/core/formats/exercise';
+import { exerciseFrom, isComplete } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram } from '@/core/program';
 import { readWiring } from '@/core/wiring/read';
@@ -61,7 +61,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     const [row] = await db('exercise')
       .insert({ course_id: course!.id, slug, position: position + 1, draft: JSON.stringify(draft) })
       .returning<{ id: string }[]>('id');
-    exercises.push({ id: row!.id, slug });
+    if (isComplete(checked.value)) exercises.push({ id: row!.id, slug });
   }
   for (const group of people.classes) {
     const [row] = await db('class')

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { netlistOf } from '../wiring/netlist';
 import { beacon, beaconFile } from '../testing/beacon';
-import { exerciseFrom, readExercise, type ExerciseData } from './exercise';
+import { exerciseFrom, formOf, isComplete, judgingProblem, readExercise, type ExerciseData } from './exercise';
 
 type Change = (exercise: Record<string, unknown> & ExerciseData) => void;
 
@@ -64,12 +64,6 @@ describe('a damaged exercise is refused with its place', () => {
       changed((exercise) => void (exercise.board = 'raft')),
       'board',
       /“raft” is no known board; known are learner-5v/,
-    ],
-    [
-      'a language that is not judged yet',
-      changed((exercise) => void (exercise.language = 'python')),
-      'language',
-      /cannot be judged yet/,
     ],
     [
       'an odd part name',
@@ -148,12 +142,6 @@ describe('a damaged exercise is refused with its place', () => {
       'scenarios[0].expect[0]',
       /./,
     ],
-    [
-      'a stimulus that cannot be played',
-      changed((exercise) => void (exercise.scenarios[0]!.stimuli = [{ at: 1, press: 'S1' }])),
-      'scenarios[0].stimuli',
-      /cannot be played yet/,
-    ],
   ])('%s', (_, data, path, message) => {
     const found = problem(data);
     expect(found.path).toBe(path);
@@ -168,5 +156,61 @@ describe('a damaged exercise is refused with its place', () => {
     const broken = beaconFile.replace('"title": "Beacon",', '"title": "Beacon"');
     const read = readExercise(broken);
     expect(read.ok ? undefined : read.problems[0]!.message).toContain('not JSON');
+  });
+});
+
+describe('judging', () => {
+  const beacon = (change: object) => {
+    const read = exerciseFrom({ ...JSON.parse(beaconFile), ...change });
+    if (!read.ok) throw new Error(read.problems[0]?.message);
+    return read.value;
+  };
+
+  test.each([
+    [{ language: 'python' }, 'language', /cannot be judged yet/],
+    [
+      {
+        scenarios: [
+          { name: 'press', for: 1, stimuli: [{ at: 1, press: 'S1' }], expect: [{ lamp: 'D1', is: 'on' }] },
+        ],
+      },
+      'scenarios[0].stimuli',
+      /cannot be played yet/,
+    ],
+  ])('of %j is refused at its place', (change, path, message) => {
+    const problem = judgingProblem(beacon(change));
+    expect(problem?.path).toBe(path);
+    expect(problem?.message).toMatch(message);
+  });
+
+  test('of the beacon is possible; without a program or a scenario it is not complete', () => {
+    expect(judgingProblem(beacon({}))).toBeUndefined();
+    expect(isComplete(beacon({}))).toBe(true);
+    expect(isComplete(beacon({ program: ' ' }))).toBe(false);
+    expect(isComplete(beacon({ scenarios: [] }))).toBe(false);
+  });
+});
+
+test('a form takes the place of what it has differently; an unknown one is refused by name', () => {
+  const data = {
+    ...JSON.parse(beaconFile),
+    forms: [
+      {
+        name: 'red',
+        parts: [
+          ...JSON.parse(beaconFile).parts.filter((part: { ref: string }) => part.ref !== 'R1'),
+          { ref: 'R1', kind: 'resistor', value: '470' },
+        ],
+        layout: '',
+      },
+    ],
+  };
+  const read = exerciseFrom(data);
+  if (!read.ok) throw new Error(read.problems[0]?.message);
+  const form = formOf(read.value.data, 'red');
+  expect(form.ok && form.value.data.parts.at(-1)!.value).toBe('470');
+  expect(formOf(read.value.data, 'blue')).toMatchObject({
+    ok: false,
+    problems: [{ message: expect.stringContaining('red') }],
   });
 });

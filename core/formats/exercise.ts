@@ -18,6 +18,9 @@ const partSchema = z.object({
   accept: z.object({ from: z.string(), to: z.string() }).optional(),
 });
 
+const languageSchema = z.enum(['cpp', 'python']);
+const netSchema = z.object({ name: z.string(), points: z.array(z.string()).min(1) });
+
 export const exerciseSchema = z.looseObject({
   format: z.literal('didaktor/exercise@1'),
   id: z.string().regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, figures and hyphens'),
@@ -27,10 +30,25 @@ export const exerciseSchema = z.looseObject({
     .object({ introduces: z.array(z.string()), uses: z.array(z.string()) })
     .default({ introduces: [], uses: [] }),
   board: z.string(),
-  language: z.enum(['cpp', 'python']).optional(),
+  language: languageSchema.optional(),
   parts: z.array(partSchema).min(1),
-  nets: z.array(z.object({ name: z.string(), points: z.array(z.string()).min(1) })),
+  nets: z.array(netSchema),
   layout: z.string().optional(),
+  /** Other forms of the same exercise, each with what it has differently. */
+  forms: z
+    .array(
+      z.object({
+        name: z.string().min(1),
+        board: z.string().optional(),
+        language: languageSchema.optional(),
+        parts: z.array(partSchema).min(1).optional(),
+        nets: z.array(netSchema).optional(),
+        layout: z.string().optional(),
+        program: z.string().optional(),
+        scenarios: z.array(scenarioSchema).optional(),
+      }),
+    )
+    .optional(),
   free: z.object({ pins: z.record(z.string(), z.string()).optional() }).default({}),
   program: z.string().default(''),
   scenarios: z.array(scenarioSchema).default([]),
@@ -71,11 +89,6 @@ export function exerciseFrom(data: unknown): Result<Exercise> {
       message: `“${exercise.board}” is no known board; known are ${[...shippedBoards.keys()].join(', ')}`,
       path: 'board',
     });
-  if ((exercise.language ?? board.language.default) !== 'cpp')
-    return fail({ message: 'programs in this language cannot be judged yet', path: 'language' });
-  const unplayable = exercise.scenarios.findIndex((scenario) => !scenario.stimuli.every(isPlayable));
-  if (unplayable >= 0)
-    return fail({ message: 'this stimulus cannot be played yet', path: `scenarios[${unplayable}].stimuli` });
   const accepted = readAccepted(exercise);
   if (!accepted.ok) return accepted;
   const reference = readReference(exercise);
@@ -99,6 +112,35 @@ export function exerciseFrom(data: unknown): Result<Exercise> {
     ]),
   );
   return ok({ data: exercise, board, reference: reference.value, pinFreedom, accepted: accepted.value });
+}
+
+/**
+ * What stands in the way of judging hand-ins against an exercise: it has no program or no scenario, or
+ * ones that cannot be run. `undefined` when nothing does.
+ */
+export function judgingProblem({ data, board }: Exercise): Problem | undefined {
+  if ((data.language ?? board.language.default) !== 'cpp')
+    return { message: 'programs in this language cannot be judged yet', path: 'language' };
+  const unplayable = data.scenarios.findIndex((scenario) => !scenario.stimuli.every(isPlayable));
+  if (unplayable >= 0)
+    return { message: 'this stimulus cannot be played yet', path: `scenarios[${unplayable}].stimuli` };
+  return undefined;
+}
+
+/** Whether an exercise has what a hand-in is judged by. */
+export const isComplete = ({ data }: Exercise): boolean =>
+  data.program.trim() !== '' && data.scenarios.length > 0;
+
+/** The exercise in another of its forms; refused when it has no form of that name. */
+export function formOf(data: ExerciseData, name: string): Result<Exercise> {
+  const form = data.forms?.find((candidate) => candidate.name === name);
+  if (!form)
+    return fail({
+      message: `the exercise has no form “${name}”; it has ${data.forms?.map((known) => known.name).join(', ') || 'one form only'}`,
+      path: 'forms',
+    });
+  const { name: _, ...changes } = form;
+  return exerciseFrom({ ...data, ...changes, forms: undefined });
 }
 
 function namedRefs(expectation: ExerciseData['scenarios'][number]['expect'][number]): readonly string[] {

@@ -6,8 +6,8 @@ import { readChoice } from './value';
 const plus = legName('plus');
 const minus = legName('minus');
 
-/** An active buzzer's circuit passes current one way only: about 25 mA at 5 V. */
-const ACTIVE = fitJunction(1.2, 4.1, 1.5);
+/** An active buzzer's circuit passes current one way only: about 15 mA at 5 V. */
+const ACTIVE = fitJunction(1.2, 5.6, 1.5);
 /** A passive one is a coil of this resistance, in Ω, or a piezo disc of far more. */
 const PASSIVE_OHMS = 1000;
 

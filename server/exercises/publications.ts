@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { exerciseFrom, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import { exerciseFrom, judgingProblem, type Exercise, type ExerciseData } from '@/core/formats/exercise';
 import { sameClass, type Viewer } from '../permissions';
 
 /** An exercise as it was opened for a class. */
@@ -103,6 +103,8 @@ export async function publish(
     const checked = exerciseFrom(exercise.draft);
     if (!checked.ok)
       return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
+    const problem = judgingProblem(checked.value);
+    if (problem) return { message: `The exercise cannot be published yet: ${problem.message}` };
     const latest = await transaction('revision')
       .where({ exercise_id: exerciseId })
       .orderBy('number', 'desc')
