@@ -1,9 +1,9 @@
-import { pointName, type Ref } from '../brand';
+import { legName, pointName, type Ref } from '../brand';
 import { columnsOf } from '../breadboards';
 import { kindOf } from '../parts';
 import { netlistOf, type NodeId } from '../wiring/netlist';
 import { nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
-import { Geometry, HEADER, PITCH, type Frame, type XY } from './geometry';
+import { Geometry, HEADER, standsBeside, PITCH, type Frame, type XY } from './geometry';
 import { around, LabelPlacer } from './labels';
 import type { Drawing, Layer, Shape, Target } from './list';
 import { holeShapes, ledgerShapes, rowNameShapes, sheetShapes } from './sheet';
@@ -66,7 +66,7 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
     wiring.parts.filter((part) => kindOf(part.kind).conductor),
     wiring.parts.filter((part) => !kindOf(part.kind).conductor),
   ];
-  const legPlaces = looseParts(geometry, parts);
+  const legPlaces = new Map([...looseParts(geometry, parts), ...geometry.margin]);
   const at = (point: Point | null): XY | undefined =>
     point ? (point.type === 'leg' ? legPlaces.get(nameOf(point)) : geometry.at(point)) : undefined;
   for (const part of wiring.parts)
@@ -74,13 +74,21 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
       const place = at(point);
       if (place) placer.block({ x: place.x - 6, y: place.y - 6, width: 12, height: 12 });
     }
-  const rowNames = geometry.sheet ? geometry.columnX('a') - 1.45 * PITCH : undefined;
+  const rowNames = geometry.rowNamesX;
+  for (const x of rowNames)
+    for (let row = geometry.frame.firstRow; row <= geometry.frame.lastRow; row += 1)
+      placer.block({ x: x - 9, y: geometry.rowY(row) - 6, width: 18, height: 12 });
   const drawn = parts.flatMap((part) => {
-    const legs = part.legs.map((leg) => at(leg.at) ?? legPlaces.get(pointName(`${part.ref}.${leg.leg}`)));
+    const legs = part.legs.map(
+      (leg) =>
+        geometry.margin.get(pointName(`${part.ref}.${leg.leg}`)) ??
+        at(leg.at) ??
+        legPlaces.get(pointName(`${part.ref}.${leg.leg}`)),
+    );
     return legs.every((leg) => leg !== undefined) ? [{ part, symbol: drawPart(part, legs, rowNames) }] : [];
   });
   for (const { symbol } of drawn) for (const box of symbol.boxes) placer.block(box);
-  layers.push(...wireLayers(conductors, geometry, at, placer));
+  layers.push(...wireLayers([...conductors, ...leadsOf(parts)], geometry, at, placer));
   for (const { part, symbol } of drawn) {
     const label = placer.place(
       part.ref,
@@ -157,7 +165,9 @@ function threadShapes(
 /** Places for the legs of parts that hang free or are only clipped, in a row under the gutter. */
 function looseParts(geometry: Geometry, parts: readonly PlacedPart[]): Map<string, XY> {
   const places = new Map<string, XY>();
-  const loose = parts.filter((part) => part.legs.every((leg) => !leg.at || leg.at.type === 'leg'));
+  const loose = parts.filter(
+    (part) => !standsBeside(part) && part.legs.every((leg) => !leg.at || leg.at.type === 'leg'),
+  );
   const x = geometry.ledgerWidth + (geometry.sheet ? 40 : 150);
   loose.forEach((part, index) => {
     const y = HEADER + 40 + index * 4 * PITCH;
@@ -184,26 +194,51 @@ function looseParts(geometry: Geometry, parts: readonly PlacedPart[]): Map<strin
   return places;
 }
 
+/** The own wires of parts in the margin, from their terminals to where they are plugged. */
+function leadsOf(parts: readonly PlacedPart[]): readonly PlacedPart[] {
+  return parts.filter(standsBeside).flatMap((part) =>
+    part.legs.flatMap(({ leg, at }): readonly PlacedPart[] =>
+      at
+        ? [
+            {
+              ref: part.ref,
+              kind: 'wire',
+              value: { text: leg === 'plus' ? 'red' : leg === 'minus' ? 'black' : 'grey' },
+              legs: [
+                { leg: legName('1'), at: { type: 'leg', ref: part.ref, leg } },
+                { leg: legName('2'), at },
+              ],
+            },
+          ]
+        : [],
+    ),
+  );
+}
+
 function wireLayers(
   wires: readonly PlacedPart[],
   geometry: Geometry,
   at: (point: Point | null) => XY | undefined,
   placer: LabelPlacer,
 ): readonly Layer[] {
-  const ends = wires.flatMap((part) => {
+  const ends = wires.flatMap((part, index) => {
     const [from, to] = part.legs;
-    return from?.at && to?.at ? [{ ref: part.ref as string, from: from.at, to: to.at }] : [];
+    return from?.at && to?.at ? [{ ref: String(index), from: from.at, to: to.at }] : [];
   });
   const routes = routeWires(ends, geometry);
-  return wires.flatMap((part): readonly Layer[] => {
+  return wires.flatMap((part, index): readonly Layer[] => {
     const [one, other] = part.legs.map((leg) => at(leg.at));
-    const route = routes.get(part.ref) ?? looseRoute(one, other);
+    const route = routes.get(String(index)) ?? looseRoute(one, other);
     if (!route) return [];
     const paint = { of: 'wire', name: part.value.text } as const;
-    const label = placer.place(
-      part.ref,
-      route.namePlaces.flatMap((place) => [place, ...around(place, 18, 14)]),
-    );
+    // A part's own leads carry no name: the part has it.
+    const isLead = part.legs.some((leg) => leg.at?.type === 'leg' && leg.at.ref === part.ref);
+    const label = isLead
+      ? undefined
+      : placer.place(
+          part.ref,
+          route.namePlaces.flatMap((place) => [place, ...around(place, 18, 14)]),
+        );
     const dashed = part.kind === 'clip';
     return [
       {
@@ -219,7 +254,7 @@ function wireLayers(
             y,
             radius: 4.6,
           })),
-          ...nameShapes(label.text, label.box, 'wire-name'),
+          ...(label ? nameShapes(label.text, label.box, 'wire-name') : []),
         ],
       },
     ];

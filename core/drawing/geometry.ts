@@ -1,11 +1,12 @@
 import { acrossPitches, columns, rails, type Column, type Rail } from '../breadboards';
 import type { BoardProfile } from '../boards';
-import type { Point, Wiring } from '../wiring/wiring';
+import { kindOf } from '../parts';
+import { legPoint, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
 /** Distance between neighbouring holes in drawing units. */
 export const PITCH = 24;
 /** Width of the board's ledger of pins, and of the space in which wires run to the breadboard. */
-export const LEDGER = 118;
+export const LEDGER = 132;
 const GUTTER = 72;
 /** Wires that the gutter holds side by side, and what each further one adds to it. */
 const GUTTER_WIRES = 3;
@@ -43,6 +44,10 @@ export class Geometry {
   readonly width: number;
   readonly height: number;
   readonly lineHeight: number;
+  /** Places of the legs of parts that stand beside the breadboard, by `M1.signal`. */
+  readonly margin: ReadonlyMap<string, XY>;
+  /** Where the lanes for wires to the margin begin and end. */
+  readonly marginLanes: readonly [from: number, to: number];
   private readonly pinY: ReadonlyMap<string, number>;
 
   constructor(
@@ -69,12 +74,28 @@ export class Geometry {
       wiring.breadboards.length > 0
         ? { x: left, y: HEADER, width: (right - first) * PITCH + 2 * EDGE, height: rows * PITCH }
         : undefined;
-    this.width = (this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
-    this.height = HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight) + 10;
+    const edge = (this.sheet ? this.sheet.x + this.sheet.width : left) + 12;
+    const beside = wiring.parts.filter(standsBeside);
+    const margin = placedInMargin(beside, edge + MARGIN_LANE * marginWires(wiring, beside) + 12);
+    this.margin = margin.places;
+    this.marginLanes = [edge, edge + MARGIN_LANE * marginWires(wiring, beside)];
+    this.width =
+      (beside.length > 0 ? margin.right : this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
+    this.height =
+      Math.max(HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight), margin.bottom) + 10;
   }
 
   columnX(column: Column | Rail): number {
     return this.sheet!.x + EDGE + (acrossPitches[column] - acrossPitches['a-']) * PITCH;
+  }
+
+  /** Where the row numbers stand. */
+  get rowNamesX(): readonly number[] {
+    if (!this.sheet) return [];
+    return [
+      this.columnX('a') - 1.45 * PITCH,
+      ...(this.frame.hasRightSide ? [this.columnX('j') + 1.45 * PITCH] : []),
+    ];
   }
 
   rowY(row: number): number {
@@ -103,6 +124,48 @@ export class Geometry {
   }
 }
 
+/** Width between neighbouring lanes of wires that lead to the margin. */
+const MARGIN_LANE = 9;
+const MARGIN_WIDTH = 112;
+
+/** Whether a part stands beside the breadboard: it takes wires on pins, or has wires of its own. */
+export function standsBeside(part: PlacedPart): boolean {
+  const { footprint, conductor } = kindOf(part.kind);
+  if (conductor) return false;
+  if (footprint.type === 'plug') return true;
+  const isPlugged = part.legs.some(({ at }) => at !== null && at.type !== 'leg');
+  return footprint.type === 'leads' && footprint.reachMm === undefined && isPlugged;
+}
+
+/** Wires and leads that end at parts in the margin. */
+const marginWires = (wiring: Wiring, beside: readonly PlacedPart[]): number => {
+  const refs = new Set(beside.map((part) => part.ref));
+  return wiring.parts.reduce(
+    (count, part) =>
+      count +
+      part.legs.filter(({ at }) =>
+        refs.has(part.ref) ? at !== null : at?.type === 'leg' && refs.has(at.ref),
+      ).length,
+    0,
+  );
+};
+
+/** Puts parts one under another, in a second column where the first is full. */
+function placedInMargin(
+  parts: readonly PlacedPart[],
+  left: number,
+): { readonly places: ReadonlyMap<string, XY>; readonly right: number; readonly bottom: number } {
+  const places = new Map<string, XY>();
+  let y = HEADER + PITCH;
+  for (const part of parts) {
+    part.legs.forEach(({ leg }, index) =>
+      places.set(legPoint(part.ref, leg), { x: left, y: y + index * PITCH }),
+    );
+    y += (part.legs.length + 1.4) * PITCH;
+  }
+  return { places, right: left + MARGIN_WIDTH, bottom: parts.length > 0 ? y - PITCH * 0.6 : 0 };
+}
+
 /**
  * The pins in the order of the board, the used ones always among them; where there is no room for
  * all, unused ones give way to a line that says which are left out.
@@ -111,7 +174,7 @@ function ledgerLines(board: BoardProfile, used: ReadonlySet<string>, room: numbe
   const all = [
     ...board.supplies.map((supply) => ({
       name: supply.name,
-      note: supply.role === 'ground' ? 'ground' : 'supply',
+      note: { ground: 'ground', supply: 'supply', input: 'power in' }[supply.role],
     })),
     ...board.pins.map((pin) => ({ name: pin.name, note: noteOf(pin) })),
   ];

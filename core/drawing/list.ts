@@ -22,6 +22,7 @@ export type Role =
   | 'ghost'
   | 'mark'
   | 'sign'
+  | 'leg-mark'
   | 'pin-name'
   | 'pin-name-used'
   | 'note'

@@ -118,10 +118,7 @@ export function sheetShapes(geometry: Geometry): readonly Shape[] {
 export function rowNameShapes(geometry: Geometry): readonly Shape[] {
   const { sheet, frame } = geometry;
   if (!sheet) return [];
-  const places = [
-    geometry.columnX('a') - 1.45 * PITCH,
-    ...(frame.hasRightSide ? [geometry.columnX('j') + 1.45 * PITCH] : []),
-  ];
+  const places = geometry.rowNamesX;
   return Array.from(
     { length: frame.lastRow - frame.firstRow + 1 },
     (_, index) => frame.firstRow + index,

@@ -1,5 +1,5 @@
-import { PITCH, type Geometry, type XY } from './geometry';
-import type { Point } from '../wiring/wiring';
+import { HEADER, PITCH, type Geometry, type XY } from './geometry';
+import { nameOf, type Point } from '../wiring/wiring';
 
 /** A wire's way over the sheet, and places along it where its name may stand. */
 export interface Route {
@@ -22,10 +22,15 @@ export function routeWires(wires: readonly WireEnds[], geometry: Geometry): Read
   const routes = new Map<string, Route>();
   const fromBoard: { ref: string; socket: XY; hole: XY }[] = [];
   const between: { ref: string; one: XY; other: XY }[] = [];
+  const toMargin: { ref: string; leg: XY; far: XY; farType: Point['type'] }[] = [];
+  const place = (point: Point): XY | undefined =>
+    point.type === 'leg' ? geometry.margin.get(nameOf(point)) : geometry.at(point);
   for (const { ref, from, to } of wires) {
-    const [a, b] = [geometry.at(from), geometry.at(to)];
+    const [a, b] = [place(from), place(to)];
     if (!a || !b) continue;
-    if (from.type === 'pin' && to.type !== 'pin') fromBoard.push({ ref, socket: a, hole: b });
+    if (from.type === 'leg') toMargin.push({ ref, leg: a, far: b, farType: to.type });
+    else if (to.type === 'leg') toMargin.push({ ref, leg: b, far: a, farType: from.type });
+    else if (from.type === 'pin' && to.type !== 'pin') fromBoard.push({ ref, socket: a, hole: b });
     else if (to.type === 'pin' && from.type !== 'pin') fromBoard.push({ ref, socket: b, hole: a });
     else between.push({ ref, one: a, other: b });
   }
@@ -36,9 +41,13 @@ export function routeWires(wires: readonly WireEnds[], geometry: Geometry): Read
     channels.set(y, used + 1);
     return y + [0, 4, -4, 8, -8][used % 5]!;
   };
-  laneOrder(fromBoard).forEach(({ ref, socket, hole }, index, all) => {
+  const boardLanes = fromBoard.length + toMargin.filter(({ farType }) => farType === 'pin').length;
+  const laneAt = (index: number): number => {
     const start = geometry.ledgerWidth + 34;
-    const lane = start + ((geometry.sheet!.x - 12 - start) * (index + 1)) / (all.length + 1);
+    return start + (((geometry.sheet?.x ?? start + 60) - 12 - start) * (index + 1)) / (boardLanes + 1);
+  };
+  laneOrder(fromBoard).forEach(({ ref, socket, hole }, index) => {
+    const lane = laneAt(index);
     const above = socket.y <= hole.y;
     const y = channelAt(hole.y + (above ? -PITCH / 2 : PITCH / 2));
     const turn = hole.x - PITCH * 0.45;
@@ -53,7 +62,50 @@ export function routeWires(wires: readonly WireEnds[], geometry: Geometry): Read
     });
   });
   for (const { ref, one, other } of between) routes.set(ref, betweenHoles(one, other, channelAt));
+  const [laneFrom, laneTo] = geometry.marginLanes;
+  let board = fromBoard.length;
+  marginOrder(toMargin).forEach(({ ref, leg, far, farType }, index, all) => {
+    const lane = laneTo - ((laneTo - laneFrom) * (index + 0.5)) / all.length;
+    if (farType === 'leg') {
+      routes.set(ref, marginRoute([leg, { x: lane, y: leg.y }, { x: lane, y: far.y }, far], lane));
+      return;
+    }
+    const y = channelAt(Math.round((far.y - HEADER) / PITCH) * PITCH + HEADER);
+    if (farType === 'pin') {
+      const near = laneAt(board++);
+      routes.set(
+        ref,
+        marginRoute(
+          [leg, { x: lane, y: leg.y }, { x: lane, y }, { x: near, y }, { x: near, y: far.y }, far],
+          lane,
+        ),
+      );
+      return;
+    }
+    const turn = far.x + PITCH * 0.45;
+    routes.set(ref, marginRoute([leg, { x: lane, y: leg.y }, { x: lane, y }, { x: turn, y }, far], lane));
+  });
   return routes;
+}
+
+const marginRoute = (points: readonly XY[], lane: number): Route => {
+  const [leg, , bend] = points;
+  return {
+    path: rounded(points),
+    ends: [leg!, points.at(-1)!],
+    namePlaces: [
+      { x: leg!.x - 14, y: leg!.y },
+      { x: lane, y: (leg!.y + bend!.y) / 2 },
+    ],
+  };
+};
+
+/** Lanes from the margin inwards: of wires that go up the topmost first, of those going down the lowest. */
+function marginOrder<T extends { readonly leg: XY; readonly far: XY }>(wires: readonly T[]): readonly T[] {
+  const goesDown = (wire: T): boolean => wire.far.y >= wire.leg.y;
+  const down = wires.filter(goesDown).sort((a, b) => b.leg.y - a.leg.y);
+  const up = wires.filter((wire) => !goesDown(wire)).sort((a, b) => a.leg.y - b.leg.y);
+  return [...up, ...down];
 }
 
 function betweenHoles(one: XY, other: XY, channelAt: (y: number) => number): Route {

@@ -2,7 +2,14 @@ import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { netlistOf } from '../wiring/netlist';
 import { beacon, beaconFile } from '../testing/beacon';
-import { exerciseFrom, formOf, isComplete, judgingProblem, readExercise, type ExerciseData } from './exercise';
+import {
+  exerciseFrom,
+  formOf,
+  isComplete,
+  judgingProblem,
+  readExercise,
+  type ExerciseData,
+} from './exercise';
 
 type Change = (exercise: Record<string, unknown> & ExerciseData) => void;
 

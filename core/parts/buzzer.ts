@@ -20,7 +20,8 @@ export const buzzer = defineKind({
     { name: plus, title: 'plus leg', knownBy: 'the longer leg, and the plus on the lid', mark: '+' },
     { name: minus, title: 'minus leg', knownBy: 'the shorter leg', mark: '−' },
   ],
-  footprint: { type: 'leads', reachMm: 50, rows: 3 },
+  // Its pins are stiff and three rows apart.
+  footprint: { type: 'block', one: [plus, null, null, minus], other: [], columns: ['e', 'f'] },
   ratings: { currentMa: 30, volts: 6, source: 'the usual 12 mm buzzer for 5 V' },
   observed: 'sound',
   body: 'sounder',

@@ -1,6 +1,6 @@
 import type { CSSProperties } from 'react';
 import type { Drawing, Paint, Shape } from '@/core/drawing/list';
-import { bandColours, glassColours, wireColours } from './colours';
+import { bandColours, glassColours, wireColours } from '@/core/drawing/colours';
 
 function colourOf({ of, name }: Paint): string {
   if (of === 'wire') return wireColours[name] ?? '#6f7a81';

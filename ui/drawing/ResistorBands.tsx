@@ -1,5 +1,5 @@
 import { fourBands } from '@/core/electrics/bands';
-import { bandColours } from './colours';
+import { bandColours } from '@/core/drawing/colours';
 
 /** A resistor as it looks in the hand, with the words for its bands. */
 export function ResistorBands({ ohms }: { readonly ohms: number }) {

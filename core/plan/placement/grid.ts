@@ -25,6 +25,8 @@ export class Grid {
   private readonly strips: Map<TaskNet, Set<string>>;
   private readonly used: Set<PointName>;
   private readonly legs: Map<string, number>;
+  /** Holes under the body or the leads of a part. */
+  private readonly covered: Set<PointName>;
   /** Strips that a part joins inside, without a wire. */
   private readonly bridges: (readonly [string, string])[];
 
@@ -37,6 +39,7 @@ export class Grid {
     this.used = new Set(from?.used);
     this.legs = new Map(from?.legs);
     this.bridges = [...(from?.bridges ?? [])];
+    this.covered = new Set(from?.covered);
   }
 
   copy(): Grid {
@@ -60,6 +63,7 @@ export class Grid {
   /** Whether an end of that net may go into the hole: the hole is free and its strip has no other net. */
   takes(hole: Hole, net: TaskNet | undefined, end: 'leg' | 'wire'): boolean {
     if (!this.isFree(hole)) return false;
+    if (end === 'leg' && this.covered.has(nameOf(hole))) return false;
     const key = this.keyOf(hole);
     const there = this.netAt.get(key);
     if (there !== undefined && there !== net) return false;
@@ -78,6 +82,15 @@ export class Grid {
       else this.strips.set(net, new Set([key]));
     }
     if (end === 'leg') this.legs.set(key, (this.legs.get(key) ?? 0) + 1);
+  }
+
+  /** Notes a hole that a body or a lead lies over: no leg goes there, and a wire only at need. */
+  cover(hole: Hole): void {
+    this.covered.add(nameOf(hole));
+  }
+
+  isCovered(hole: Hole): boolean {
+    return this.covered.has(nameOf(hole));
   }
 
   /** Notes that two strips are one node through a part. */
@@ -141,11 +154,10 @@ export function wireHole(grid: Grid, key: string, net: TaskNet, row: number): Ho
       }
     return undefined;
   }
-  for (const column of wireColumns(place.startsWith('a') ? 'a' : 'f')) {
-    const hole: Hole = { type: 'hole', ref: board, column, row: Number(place.slice(1)) };
-    if (grid.takes(hole, net, 'wire')) return hole;
-  }
-  return undefined;
+  const holes = wireColumns(place.startsWith('a') ? 'a' : 'f')
+    .map((column): Hole => ({ type: 'hole', ref: board, column, row: Number(place.slice(1)) }))
+    .filter((hole) => grid.takes(hole, net, 'wire'));
+  return holes.find((hole) => !grid.isCovered(hole)) ?? holes[0];
 }
 
 /** Columns of a side from the outside inwards, as wires take them. */

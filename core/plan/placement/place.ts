@@ -7,7 +7,7 @@ import { findPart, legPoint, nameOf, type PlacedPart, type Wiring } from '../../
 import { Grid, type Hole } from './grid';
 import { layoutCost } from './cost';
 import { roomMessage } from './room';
-import { costOf, seatsOf, type NetOfLeg, type Seat } from './seats';
+import { costOf, holesUnder, seatsOf, type NetOfLeg, type Seat } from './seats';
 import type { PlacementTask, TaskNet, TaskPart } from './task';
 import { colouredWires, wireUp, type PlannedWire } from './wires';
 
@@ -163,6 +163,7 @@ const cheapest = (seats: readonly Seat[]): Seat | undefined =>
 
 function sit(grid: Grid, netOf: NetOfLeg, { part, holes }: Seat): void {
   for (const [leg, hole] of holes) grid.put(hole, netOf(part.ref, leg), 'leg');
+  for (const hole of holesUnder(part, holes)) grid.cover(hole);
   for (const [one, other] of kindOf(part.kind).joints) {
     const ends = [holes.get(one), holes.get(other)];
     if (ends[0] && ends[1]) grid.bridge(grid.keyOf(ends[0]), grid.keyOf(ends[1]));

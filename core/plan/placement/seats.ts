@@ -1,4 +1,4 @@
-import { sideOf, type Column, type Rail } from '../../breadboards';
+import { acrossPitches, columns, sideOf, type Column, type Rail } from '../../breadboards';
 import type { LegName, Ref } from '../../brand';
 import { kindOf } from '../../parts';
 import { distanceMm } from '../../wiring/read';
@@ -26,9 +26,11 @@ const cost = {
   crowded: 2.6,
   /** The side away from the board. */
   farSide: 3,
-  /** A part that lies along the rows where it could go straight to a rail. */
-  along: 0.5,
-  across: 1.5,
+  /** A part that lies along the column where it could go straight to a rail. */
+  along: 1.2,
+  across: 0.4,
+  otherRail: 1.5,
+  shortAcross: 2,
   /** Turned against the order in which its legs are named. */
   turned: 0.3,
 } as const;
@@ -50,7 +52,8 @@ function mayTakeRail(task: PlacementTask, part: TaskPart, net: TaskNet | undefin
   if (!net || !usesRail(task, net)) return false;
   const { body, footprint } = kindOf(part.kind);
   if (footprint.type !== 'leads') return false;
-  return !['dome', 'dome-four'].includes(body) || task.rules.cathode === 'into-rail';
+  if (['dome', 'dome-four'].includes(body)) return task.rules.cathode === 'into-rail';
+  return body !== 'half-round';
 }
 
 /** All seats of a part on every breadboard, in no order. */
@@ -101,6 +104,32 @@ function rowsToTry(
     }
   }
   return tried;
+}
+
+/** Holes that a seated part lies over, between its legs. */
+export function holesUnder(part: TaskPart, holes: ReadonlyMap<LegName, Hole>): readonly Hole[] {
+  const ends = [...holes.values()];
+  const [one, other] = ends;
+  const { footprint } = kindOf(part.kind);
+  if (footprint.type === 'block' && one) {
+    const rows = ends.map((end) => end.row);
+    const [from, to] = [Math.min(...rows), Math.max(...rows)];
+    const under =
+      footprint.other.length > 0 && footprint.columns[0] === 'd' ? (['e', 'f', 'g'] as const) : [];
+    return under.flatMap((column) =>
+      Array.from({ length: to - from + 1 }, (_, index) => hole(one.ref, column, from + index)),
+    );
+  }
+  if (ends.length !== 2 || !one || !other || one.ref !== other.ref) return [];
+  if (one.type === 'hole' && other.type === 'hole' && one.column === other.column)
+    return Array.from({ length: Math.abs(one.row - other.row) - 1 }, (_, index) =>
+      hole(one.ref, one.column, Math.min(one.row, other.row) + index + 1),
+    );
+  const place = (end: Hole): number => acrossPitches[end.type === 'hole' ? end.column : end.rail];
+  const [from, to] = [place(one), place(other)].sort((a, b) => a - b) as [number, number];
+  return columns
+    .filter((column) => acrossPitches[column] > from && acrossPitches[column] < to)
+    .map((column) => hole(one.ref, column, one.row));
 }
 
 const hole = (ref: Ref, column: Column, row: number): Hole => ({ type: 'hole', ref, column, row });
@@ -158,13 +187,23 @@ function twoLeggedSeats(
     partColumns(side).find((column) => grid.takes(hole(board, column, at), net, 'leg'));
   for (const side of ['a', 'f'] as const) {
     const rail = (index: 0 | 1): Rail | undefined =>
-      railsFor(nets[index]).find((name) => name.startsWith(side === 'a' ? 'a' : 'j'));
-    for (const [inRow, inRail] of [
-      [0, 1],
-      [1, 0],
-    ] as const) {
+      railsFor(grid.task, nets[index]).find((name) => name.startsWith(side === 'a' ? 'a' : 'j'));
+    // A can's stiff legs do not reach from a row to a rail.
+    for (const [inRow, inRail] of kind.body === 'can'
+      ? []
+      : ([
+          [0, 1],
+          [1, 0],
+        ] as const)) {
       const name = onRail[inRail] ? rail(inRail) : undefined;
-      const column = name && firstFree(side, row, nets[inRow]);
+      // A row that also takes a wire keeps its holes free: the part stands next to the rail then.
+      const needsWire = (nets[inRow]?.pins.length ?? 0) > 0;
+      const outer = side === 'a' ? 'a' : 'j';
+      const column =
+        name &&
+        (needsWire && grid.takes(hole(board, outer, row), nets[inRow], 'leg')
+          ? outer
+          : firstFree(side, row, nets[inRow]));
       if (name && column)
         seats.push(
           new Map([
@@ -197,8 +236,14 @@ function twoLeggedSeats(
         break;
       }
   }
-  const [left, right] = [0, 1].map((index) => firstFree('a', row, nets[index as 0 | 1]));
-  const [leftFar, rightFar] = [0, 1].map((index) => firstFree('f', row, nets[index as 0 | 1]));
+  // Long parts bridge the trough from the second column on, short ones from the first.
+  const inward = footprint.rows >= 4 ? 1 : 0;
+  const across = (side: 'a' | 'f', net: TaskNet | undefined): Column | undefined =>
+    partColumns(side)
+      .slice(inward)
+      .find((column) => grid.takes(hole(board, column, row), net, 'leg'));
+  const [left, right] = [0, 1].map((index) => across('a', nets[index as 0 | 1]));
+  const [leftFar, rightFar] = [0, 1].map((index) => across('f', nets[index as 0 | 1]));
   if (left && rightFar)
     seats.push(
       new Map([
@@ -281,8 +326,10 @@ export function costOf(
   for (const [leg, at] of holes) {
     const net = netOf(part.ref, leg);
     if (at.type === 'hole' && net && grid.stripsOf(net).has(grid.keyOf(at))) joins = true;
-    // The first rail of a net is there in any case.
-    if (at.type === 'rail' && net && fresh.has(net) && grid.stripsOf(net).size === 0) amount -= cost.wire;
+    if (at.type !== 'rail' || !net || grid.stripsOf(net).size > 0) continue;
+    // The first rail of a net is there in any case; better the one that most of its ends are near.
+    if (fresh.has(net)) amount -= cost.wire;
+    if (at.rail !== railsFor(grid.task, net)[0]) amount += cost.otherRail;
   }
   if (crowded) amount += cost.crowded;
   const expected = nextRow(board);
@@ -290,8 +337,10 @@ export function costOf(
     amount += firstRow >= expected ? (firstRow - expected) * cost.row : (expected - firstRow) * cost.rowBack;
   if (ends.length === 2) {
     const [one, other] = ends as [Hole, Hole];
+    const isLong = footprint.type === 'leads' && footprint.rows >= 4;
     if (one.type === 'hole' && other.type === 'hole') {
-      if (sideOf(one.column) !== sideOf(other.column)) amount += cost.across;
+      if (sideOf(one.column) !== sideOf(other.column))
+        amount += (isLong ? cost.across : cost.shortAcross) - cost.farSide / 2;
       else {
         const apart = Math.abs(one.row - other.row);
         amount += cost.along + 0.2 * Math.abs(apart - (footprint.type === 'leads' ? footprint.rows : apart));

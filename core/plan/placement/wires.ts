@@ -4,7 +4,7 @@ import { kindOf } from '../../parts';
 import { distanceMm } from '../../wiring/read';
 import { nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
 import { wireHole, type Grid, type Hole } from './grid';
-import { railsFor, usesRail } from './rails';
+import { railsFor, standsBeside, usesRail } from './rails';
 import type { PlacementTask, TaskNet } from './task';
 
 /** A wire before it has a colour and a name. */
@@ -18,6 +18,8 @@ export interface PlannedWire {
 type Group =
   { readonly type: 'strip'; readonly key: string } | { readonly type: 'point'; readonly at: Point };
 
+/** How much longer a wire may be that leads to the rail, where a hand looks for it, in mm. */
+const RAIL_FIRST_MM = 15;
 /** How far a wire to the board or to a part beside the breadboard counts, in mm. */
 const OFF_BOARD_MM = 60;
 
@@ -68,7 +70,7 @@ const isPlug = (task: PlacementTask, owner: Ref): boolean =>
 /** A rail that the net may have. */
 function railFor(grid: Grid, net: TaskNet): readonly string[] | undefined {
   for (const { ref: owner, model } of grid.task.breadboards)
-    for (const rail of model.hasRails ? railsFor(net) : []) {
+    for (const rail of model.hasRails ? railsFor(grid.task, net) : []) {
       const at: Hole = { type: 'rail', ref: owner, rail, row: 1 };
       if (grid.takes(at, net, 'wire')) return [grid.keyOf(at)];
     }
@@ -82,7 +84,9 @@ function meetingStrip(grid: Grid, net: TaskNet, ends: number): readonly string[]
   if (rail) return rail;
   for (const { ref: owner, model } of task.breadboards) {
     const rows = ends > 5 ? 2 : 1;
-    for (const side of ['a', 'f'] as const)
+    const beside = net.legs.filter((leg) => standsBeside(task, leg.ref)).length;
+    const sides = beside > net.pins.length ? (['f', 'a'] as const) : (['a', 'f'] as const);
+    for (const side of sides)
       for (let row = 1; row + rows - 1 <= model.rows; row += 1) {
         const keys = Array.from({ length: rows }, (_, index) => `${owner}.${side}${row + index}`);
         const beside = [row - 1, row + rows].filter((at) => at >= 1 && at <= model.rows);
@@ -92,7 +96,7 @@ function meetingStrip(grid: Grid, net: TaskNet, ends: number): readonly string[]
         )
           return keys;
       }
-    for (const side of ['a', 'f'] as const)
+    for (const side of sides)
       for (let row = 1; row <= model.rows; row += 1)
         if (ends <= 5 && grid.isEmpty(owner, row, side)) return [`${owner}.${side}${row}`];
   }
@@ -115,14 +119,17 @@ function tree(grid: Grid, net: TaskNet, groups: readonly Group[]): readonly Plan
   };
   join(start);
   const usedPoints = new Set<PointName>();
+  const hasRail = groups.some(isRail);
   while (open.length > 0) {
     let best: { group: Group; wire: PlannedWire; length: number } | undefined;
     for (const group of open)
       for (const other of joined) {
         const ends = nearestEnds(grid, net, other, group, usedPoints);
         if (!ends) continue;
+        const misses = hasRail && !isRail(other) && !isRail(group);
+        const detour = misses ? RAIL_FIRST_MM + (isPin(group) || isPin(other) ? RAIL_FIRST_MM : 0) : 0;
         const length =
-          lengthOf(ends.from, ends.to) + (group.type === 'point' && other.type === 'point' ? 40 : 0);
+          detour + lengthOf(ends.from, ends.to) + (group.type === 'point' && other.type === 'point' ? 40 : 0);
         if (!best || length < best.length - 1e-9) best = { group, wire: { net, ...ends }, length };
       }
     if (!best) return undefined;
@@ -156,6 +163,7 @@ function nearestEnds(
   return from && to && { from, to };
 }
 
+const isPin = (group: Group): boolean => group.type === 'point' && group.at.type === 'pin';
 const isRail = (group: Group): boolean => group.type === 'strip' && /[+-]\/\d$/.test(group.key);
 
 const rowOfGroup = (group: Group): number | undefined =>
