@@ -5,7 +5,7 @@ const outside = (folder, allowed) => ({
   severity: 'error',
   from: { path: `^${folder}/`, pathNot: '\\.test\\.tsx?$' },
   to: {
-    path: '^(app|ui|server|workers|cli|core|grammars|demo|e2e|scripts|proxy)',
+    path: '^(app|ui|server|workers|cli|core|grammars|engines|demo|e2e|scripts|proxy)',
     pathNot: `^(${[folder, ...allowed].join('|')})/`,
   },
 });
@@ -20,7 +20,8 @@ module.exports = {
     },
     outside('core', []),
     outside('grammars', ['core']),
-    outside('cli', ['core', 'grammars']),
+    outside('engines', ['core']),
+    outside('cli', ['core', 'grammars', 'engines']),
     outside('workers/web', ['core', 'grammars']),
     outside('ui', ['core', 'workers/web']),
     outside('server', ['core', 'grammars']),

@@ -2,10 +2,14 @@ import { writeFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { prepareBench } from '@/core/electrics/bench';
 import { settledBench } from '@/core/electrics/bench-point';
+import { drawBench } from '@/core/drawing/bench';
+import { drawSchematic } from '@/core/drawing/schematic';
+import { writeSvg } from '@/core/drawing/svg';
+import { layoutSchematic } from '@/engines/schematic';
 import { titleOf, writeSpice } from '@/core/formats/spice';
 import { netlistOf } from '@/core/wiring/netlist';
 import type { Wiring } from '@/core/wiring/wiring';
-import { readState, stateOptions } from './bench-state';
+import { readState, stateOptions, type GivenState } from './bench-state';
 import { loadExercise, loadWiring, options, Unusable } from './input';
 import type { Command } from './run';
 
@@ -15,7 +19,8 @@ interface Subject {
   readonly title: string;
 }
 
-const forms = ['spice'] as const;
+const forms = ['spice', 'svg'] as const;
+const views = ['bench', 'schematic'] as const;
 
 /** `export`: a wiring or an exercise in another form, on standard output or in a file. */
 export const exportTo: Command = async (words, { out, folder }) => {
@@ -23,19 +28,19 @@ export const exportTo: Command = async (words, { out, folder }) => {
     wiring: { type: 'string' },
     exercise: { type: 'string' },
     as: { type: 'string' },
+    view: { type: 'string' },
     out: { type: 'string' },
     ...stateOptions,
   });
   if ((given.wiring === undefined) === (given.exercise === undefined))
     throw new Unusable('name one of --wiring and --exercise');
-  if (!forms.some((form) => form === given.as))
-    throw new Unusable(`--as ${given.as ?? ''}: known are ${forms.join(', ')}`);
+  const form = oneOf('as', given.as, forms);
+  const view = oneOf('view', given.view ?? 'bench', views);
   const subject = await load(given, folder);
-  const { drives, states } = readState(given, subject.wiring);
-  if ([...drives.values()].some((drive) => drive.mode === 'pwm'))
-    throw new Unusable('--set: a netlist has one state; give the pin as high or low instead of pwm');
-  const bench = prepareBench(subject.wiring, netlistOf(subject.wiring), { states });
-  const text = writeSpice(settledBench(bench, drives), drives, subject.title);
+  const text =
+    form === 'spice'
+      ? netlistText(subject, readState(given, subject.wiring))
+      : await drawingText(subject, view);
   if (given.out === undefined) out(text);
   else
     try {
@@ -45,6 +50,27 @@ export const exportTo: Command = async (words, { out, folder }) => {
     }
   return 0;
 };
+
+function oneOf<const Choice extends string>(
+  option: string,
+  typed: string | undefined,
+  choices: readonly Choice[],
+): Choice {
+  const found = choices.find((choice) => choice === typed);
+  if (found === undefined) throw new Unusable(`--${option} ${typed ?? ''}: known are ${choices.join(', ')}`);
+  return found;
+}
+
+function netlistText({ wiring, title }: Subject, { drives, states }: GivenState): string {
+  if ([...drives.values()].some((drive) => drive.mode === 'pwm'))
+    throw new Unusable('--set: a netlist has one state; give the pin as high or low instead of pwm');
+  const bench = prepareBench(wiring, netlistOf(wiring), { states });
+  return writeSpice(settledBench(bench, drives), drives, title);
+}
+
+async function drawingText({ wiring, title }: Subject, view: (typeof views)[number]): Promise<string> {
+  return writeSvg(view === 'bench' ? drawBench(wiring) : await drawSchematic(wiring, layoutSchematic), title);
+}
 
 async function load(
   given: { readonly wiring?: string | undefined; readonly exercise?: string | undefined },

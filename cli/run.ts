@@ -1,5 +1,6 @@
 import { check } from './check';
 import { exportTo } from './export';
+import { layout } from './layout';
 import { lint } from './lint';
 import { rehearse } from './rehearse';
 import { solve } from './solve';
@@ -17,7 +18,14 @@ export type ExitCode = 0 | 1 | 2;
 
 export type Command = (words: readonly string[], terminal: Terminal) => Promise<ExitCode>;
 
-const commands: Readonly<Record<string, Command>> = { check, solve, run: rehearse, lint, export: exportTo };
+const commands: Readonly<Record<string, Command>> = {
+  check,
+  solve,
+  run: rehearse,
+  lint,
+  layout,
+  export: exportTo,
+};
 
 const USAGE = `didaktor COMMAND
   check --exercise E.json --wiring W.csv --code P [--json]
@@ -26,7 +34,8 @@ const USAGE = `didaktor COMMAND
         [--warm T1=31] [--distance X1=0.4] [--motion X2] [--json]
   run   --wiring W.csv --code P --for 10s [--stimuli S.json] [--json|--vcd]
   lint  --code P [--board learner-5v] [--json]
-  export (--exercise E.json | --wiring W.csv) --as spice [--out F]
+  layout --exercise E.json [--keep W.csv]
+  export (--exercise E.json | --wiring W.csv) --as spice|svg [--view bench|schematic] [--out F]
 `;
 
 /** Runs one command line. Never shows a stack trace for bad input. */

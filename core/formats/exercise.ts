@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { pinsInRange, shippedBoards, type BoardProfile } from '../boards';
-import { pointName, ref, type PointName, type Ref } from '../brand';
+import { findPin, findSupply, pinsInRange, shippedBoards, type BoardProfile } from '../boards';
+import { legName, pointName, ref, type PointName, type Ref } from '../brand';
 import { parseJson, schemaProblems } from '../json';
 import { findKind } from '../parts';
 import { fail, ok, type Problem, type Result } from '../result';
 import { netlistOf } from '../wiring/netlist';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import type { TableRow } from '../wiring/table';
-import type { Wiring } from '../wiring/wiring';
+import { legPoint, type Wiring } from '../wiring/wiring';
 import { isPlayable, scenarioSchema } from './scenario';
 
 const partSchema = z.object({
@@ -207,7 +207,7 @@ function readReference(exercise: ExerciseData): Result<Wiring> {
 /** The first net that the layout does not realise, or joins to another. */
 function layoutMismatch(exercise: ExerciseData, layout: Wiring): Problem | undefined {
   const netlist = netlistOf(layout);
-  const nodeOf = (point: string): number | undefined => netlist.nodeAt.get(canonical(point));
+  const nodeOf = (point: string): number | undefined => netlist.nodeAt.get(canonical(point, layout));
   const owner = new Map<number, string>();
   for (const [index, net] of exercise.nets.entries()) {
     const nodes = net.points.map(nodeOf);
@@ -223,10 +223,12 @@ function layoutMismatch(exercise: ExerciseData, layout: Wiring): Problem | undef
   return undefined;
 }
 
-/** Part names in upper case, legs in lower, pins as they are. */
-function canonical(point: string): PointName {
+/** Part names in upper case, legs in lower, pins as the board writes them. */
+function canonical(point: string, { board }: Wiring): PointName {
   const dot = point.indexOf('.');
-  const owner = point.slice(0, dot).toUpperCase();
+  const owner = ref(point.slice(0, dot).toUpperCase());
   const place = point.slice(dot + 1);
-  return pointName(`${owner}.${/^[A-Z]?\d+V?\d*$|^GND$/.test(place) ? place : place.toLowerCase()}`);
+  if (board?.ref !== owner) return legPoint(owner, legName(place.toLowerCase()));
+  const socket = findPin(board.profile, place) ?? findSupply(board.profile, place);
+  return pointName(`${owner}.${socket?.name ?? place}`);
 }

@@ -1,0 +1,254 @@
+import { legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
+import { circuitParts, netlistOf, type CircuitNode } from '../../wiring/netlist';
+import type { Drawing, Layer, Shape } from '../list';
+import type { EngineGraph, EnginePoint, SchematicEngine } from './engine';
+import { signOf, valueText, type Sign } from './signs';
+
+export type { SchematicEngine } from './engine';
+
+type Box = EngineGraph['boxes'][number];
+
+/** Something in the schematic that is not a part: a pin's flag, a ground or supply sign, a meeting of lines. */
+interface Extra {
+  readonly box: Box;
+  readonly shapes: (at: EnginePoint) => readonly Shape[];
+}
+
+const MARGIN = 16;
+
+/**
+ * Draws the circuit of a wiring as a schematic: from the same netlist as everything else, placed and
+ * routed by the engine. Ground and supplies stand at each leg as signs, so that only signals are lines.
+ */
+export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Promise<Drawing> {
+  const netlist = netlistOf(wiring);
+  const parts = circuitParts(wiring);
+  const signs = new Map(parts.map((part): [string, Sign] => [part.ref, signOf(part)]));
+  const boxes: Box[] = [];
+  const extras: Extra[] = [];
+  const lines: EngineGraph['lines'][number][] = [];
+  const add = (extra: Extra): void => void extras.push(extra);
+  const connect = (from: string, to: string): void =>
+    void lines.push({ id: `line${lines.length}`, from, to });
+  for (const node of netlist.nodes) connectNode(wiring, node, signs, { add, connect });
+  for (const part of parts) {
+    const sign = signs.get(part.ref)!;
+    boxes.push({
+      id: part.ref,
+      width: sign.width,
+      height: sign.height,
+      ports: [...sign.ports].map(([leg, port]) => ({ id: legPoint(part.ref, leg), ...port })),
+    });
+  }
+  // Pins first, so that the engine keeps their order from top to bottom.
+  const layout = await engine({
+    boxes: [
+      ...extras.filter(({ box }) => box.edge === 'first'),
+      ...extras.filter(({ box }) => box.edge !== 'first'),
+    ]
+      .map(({ box }) => box)
+      .concat(boxes),
+    lines,
+  });
+  const at = (id: string): EnginePoint => {
+    const found = layout.boxes.get(id)!;
+    return { x: found.x + MARGIN, y: found.y + MARGIN };
+  };
+  const layers: Layer[] = [
+    { shapes: lines.map(({ id }) => lineShape(layout.lines.get(id) ?? [])) },
+    ...extras.map((extra): Layer => ({ shapes: extra.shapes(at(extra.box.id)) })),
+    ...parts.map((part) => partLayer(part, signs.get(part.ref)!, at(part.ref))),
+  ];
+  return {
+    width: layout.width + 2 * MARGIN,
+    height: layout.height + 2 * MARGIN,
+    layers,
+    targets: [],
+    description: describe(wiring, netlist.nodes),
+  };
+}
+
+interface Builder {
+  readonly add: (extra: Extra) => void;
+  readonly connect: (from: string, to: string) => void;
+}
+
+function connectNode(
+  wiring: Wiring,
+  node: CircuitNode,
+  signs: ReadonlyMap<string, Sign>,
+  { add, connect }: Builder,
+): void {
+  const sockets = wiring.board?.profile.supplies ?? [];
+  // Legs that are joined inside a part share their port; one of them is enough.
+  const seen = new Set<string>();
+  const legs = node.terminals.filter(({ ref, leg }) => {
+    const port = signs.get(ref)?.ports.get(leg);
+    const key = `${ref}:${port?.x},${port?.y}`;
+    if (!port || seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+  if (legs.length === 0) return;
+  const ground = node.pins.some((pin) => sockets.find((socket) => socket.name === pin)?.role === 'ground');
+  const supply = node.pins.find((pin) =>
+    sockets.some((socket) => socket.name === pin && socket.role !== 'ground'),
+  );
+  const isRight = ({ ref, leg }: (typeof legs)[number]): boolean =>
+    signs.get(ref)!.ports.get(leg)!.side === 'EAST';
+  if (ground || supply !== undefined) {
+    for (const end of legs) {
+      const id = `${legPoint(end.ref, end.leg)}/${ground ? 'ground' : 'supply'}`;
+      const right = isRight(end);
+      add(ground ? groundSign(id, right) : supplySign(id, supply!, right));
+      if (right) connect(legPoint(end.ref, end.leg), `${id}:port`);
+      else connect(`${id}:port`, legPoint(end.ref, end.leg));
+    }
+    return;
+  }
+  const pins = node.pins.map((pin) => {
+    const id = `pin ${pin}`;
+    add(pinFlag(id, pin));
+    return `${id}:port`;
+  });
+  const ends = legs.map((end) => ({ id: legPoint(end.ref, end.leg) as string, right: isRight(end) }));
+  const count = pins.length + ends.length;
+  if (count < 2) return;
+  if (count === 2) {
+    const [first, second] = [...pins.map((id) => ({ id, right: true })), ...ends] as [
+      { id: string; right: boolean },
+      { id: string; right: boolean },
+    ];
+    if (first.right || !second.right) connect(first.id, second.id);
+    else connect(second.id, first.id);
+    return;
+  }
+  const id = `node ${node.id}`;
+  add(meeting(id));
+  for (const pin of pins) connect(pin, `${id}:in`);
+  for (const end of ends)
+    if (end.right) connect(end.id, `${id}:in`);
+    else connect(`${id}:out`, end.id);
+}
+
+const outline = (path: string, width = 1.8): Shape => ({ type: 'path', role: 'outline', width, path });
+
+function groundSign(id: string, right: boolean): Extra {
+  return {
+    box: {
+      id,
+      width: 20,
+      height: 26,
+      ports: [{ id: `${id}:port`, x: right ? 0 : 20, y: 6, side: right ? 'WEST' : 'EAST' }],
+    },
+    shapes: ({ x, y }) => [
+      outline(
+        `M${right ? x : x + 20} ${y + 6} H${x + 10} V${y + 15} M${x} ${y + 15} h20 M${x + 4} ${y + 19} h12 M${x + 8} ${y + 23} h4`,
+      ),
+    ],
+  };
+}
+
+function supplySign(id: string, name: string, right: boolean): Extra {
+  const width = Math.max(24, name.length * 8 + 4);
+  return {
+    box: {
+      id,
+      width,
+      height: 32,
+      ports: [{ id: `${id}:port`, x: right ? 0 : width, y: 26, side: right ? 'WEST' : 'EAST' }],
+    },
+    shapes: ({ x, y }) => [
+      outline(
+        `M${right ? x : x + width} ${y + 26} H${x + width / 2} V${y + 16} M${x + width / 2 - 8} ${y + 16} h16`,
+      ),
+      { type: 'text', role: 'part-name', x: x + width / 2, y: y + 11, text: name, anchor: 'middle' },
+    ],
+  };
+}
+
+function pinFlag(id: string, pin: string): Extra {
+  const width = Math.max(34, pin.length * 9 + 18);
+  return {
+    box: {
+      id,
+      width,
+      height: 22,
+      edge: 'first',
+      ports: [{ id: `${id}:port`, x: width, y: 11, side: 'EAST' }],
+    },
+    shapes: ({ x, y }) => [
+      outline(`M${x} ${y} h${width - 9} l9 11 l-9 11 h${9 - width} Z`),
+      {
+        type: 'text',
+        role: 'pin-name-used',
+        x: x + (width - 7) / 2,
+        y: y + 15.5,
+        text: pin,
+        anchor: 'middle',
+      },
+    ],
+  };
+}
+
+const meeting = (id: string): Extra => ({
+  box: {
+    id,
+    width: 7,
+    height: 7,
+    ports: [
+      { id: `${id}:in`, x: 0, y: 3.5, side: 'WEST' },
+      { id: `${id}:out`, x: 7, y: 3.5, side: 'EAST' },
+    ],
+  },
+  shapes: ({ x, y }) => [
+    outline(`M${x} ${y + 3.5} h7`),
+    { type: 'circle', role: 'socket-used', x: x + 3.5, y: y + 3.5, radius: 3.5 },
+  ],
+});
+
+function lineShape(points: readonly EnginePoint[]): Shape {
+  const path = points
+    .map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x + MARGIN} ${y + MARGIN}`)
+    .join(' ');
+  return outline(path);
+}
+
+function partLayer(part: PlacedPart, sign: Sign, { x, y }: EnginePoint): Layer {
+  const value = valueText(part);
+  return {
+    ref: part.ref,
+    shapes: [
+      ...sign.shapes(x, y),
+      {
+        type: 'text',
+        role: 'part-name',
+        x: x + sign.name.x,
+        y: y + sign.name.y,
+        text: part.ref,
+        anchor: 'middle',
+      },
+      ...(value === ''
+        ? []
+        : [
+            {
+              type: 'text',
+              role: 'note',
+              x: x + sign.value.x,
+              y: y + sign.value.y,
+              text: value,
+              anchor: 'middle',
+            } as const,
+          ]),
+    ],
+  };
+}
+
+const describe = (wiring: Wiring, nodes: readonly CircuitNode[]): string =>
+  `${wiring.board?.profile.short ?? 'no board'}. ${nodes
+    .filter((node) => node.terminals.length + node.pins.length > 1)
+    .map(
+      (node) =>
+        `joined: ${[...node.pins, ...node.terminals.map(({ ref, leg }) => `${ref} ${leg}`)].join(', ')}`,
+    )
+    .join('. ')}`;
