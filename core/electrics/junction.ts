@@ -57,3 +57,10 @@ export function junctionAt(model: JunctionModel, volts: number): JunctionPoint {
   const inside = (saturationA / slopeVolts) * growth;
   return { amps: saturationA * (growth - 1), siemens: inside / (1 + seriesOhms * inside) };
 }
+
+/** Current at which a small indicator lamp is clearly lit, in mA. */
+export const LIT_MA = 3;
+
+/** Volts across a junction that carries `currentMa`: the inverse of the diode equation, with its series resistance. */
+export const forwardVoltsAt = (model: JunctionModel, currentMa: number): number =>
+  model.slopeVolts * Math.log1p(currentMa / 1e3 / model.saturationA) + (currentMa / 1e3) * model.seriesOhms;

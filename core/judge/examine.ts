@@ -12,12 +12,14 @@ import { observedSeconds, type Trace } from '../rehearsal/trace';
 import { netlistOf, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import { lampBands, lampCurrents, type LampBands } from './bands';
+import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
 import { comparedParts, comparedPins, correspondence, type Comparison } from './compare';
 import { checkExpectation } from './expectations';
 import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
 import { matchCircuits, type Match } from './match';
 import { directionUnset, missingPause, problemObservation, runtimeTrouble } from './program-rules';
 import { wiringRules, type SolvedState } from './rules';
+import { contactStates, looksLikeInput } from './states';
 
 /** What a student hands in, read. */
 export interface Build {
@@ -77,6 +79,9 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
   const compared = [
     ...comparedParts(comparison),
     ...comparedPins(comparison, wired),
+    ...comparedLegs(comparison),
+    ...sharedPins(comparison),
+    ...missingPulls(comparison),
     ...lampCurrents(comparison, reference.lampBands),
   ];
   const fromProgram = [
@@ -148,8 +153,17 @@ function statesOf(
     wired.some((pin) => ['high', 'low', 'pwm'].includes(drives.get(pin)?.mode ?? 'input'));
   const assumed: readonly PinDrives[] = occurred.some(active)
     ? []
-    : wired.map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
-  return [...occurred, new Map(), ...assumed].map((drives) => ({ drives, point: solveBench(bench, drives) }));
+    : wired
+        .filter((pin) => !looksLikeInput(wiring, netlist, pin))
+        .map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
+  const contacts = contactStates(wiring);
+  return [...occurred, new Map(), ...assumed].flatMap((drives) =>
+    contacts.map((parts): SolvedState => ({
+      drives,
+      parts,
+      point: solveBench(parts.size === 0 ? bench : prepareBench(wiring, netlist, { states: parts }), drives),
+    })),
+  );
 }
 
 interface Judged {

@@ -27,7 +27,31 @@ interface Link {
   readonly tail: NodeId;
 }
 
-/** Reduces a netlist to chains of two-legged parts. Bypassed parts, both legs on one node, stay as loops. */
+/**
+ * A part with more than two legs as one chain from a node of its own to each leg's node. Legs that may
+ * be exchanged have one name, so that a button counts the same however it is turned.
+ */
+function legChains(wiring: Wiring, netlist: Netlist): readonly Chain[] {
+  let ownNode = netlist.nodes.length;
+  return circuitParts(wiring)
+    .filter((part) => part.legs.length > 2)
+    .flatMap((part) => {
+      const head = ownNode++;
+      const { turns } = kindOf(part.kind);
+      return part.legs.map(({ leg }, index): Chain => {
+        const alike = [leg, ...turns.map((turn) => turn[index]!)].sort();
+        return {
+          parts: [part.ref],
+          fromHead: `${part.kind}.${alike[0]}>`,
+          fromTail: `${part.kind}.${alike[0]}<`,
+          head,
+          tail: nodeOfLeg(netlist, part.ref, leg),
+        };
+      });
+    });
+}
+
+/** Reduces a netlist to chains of parts. Bypassed parts, both legs on one node, stay as loops. */
 export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
   const links: Link[] = circuitParts(wiring)
     .filter((part) => part.legs.length === 2)
@@ -41,6 +65,7 @@ export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
     for (const node of [link.head, link.tail]) atNode.set(node, [...(atNode.get(node) ?? []), link]);
   const isInner = (node: NodeId): boolean =>
     netlist.nodes[node]!.pins.length === 0 &&
+    netlist.nodes[node]!.terminals.length === 2 &&
     atNode.get(node)!.length === 2 &&
     atNode.get(node)![0] !== atNode.get(node)![1];
   const used = new Set<Link>();
@@ -80,6 +105,7 @@ export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
       tail,
     });
   }
+  chains.push(...legChains(wiring, netlist));
   const ends = new Set(chains.flatMap((chain) => [chain.head, chain.tail]));
   const pins = new Map(
     netlist.nodes

@@ -6,23 +6,33 @@ import { findingCodes, programCodes, wiringCodes, type FindingCode, type Observa
  */
 const groups: readonly (readonly FindingCode[])[] = [
   ['off-by-one', 'gap-not-crossed', 'rail-unpowered', 'part-missing', 'leg-open', 'no-return'],
-  ['supply-short', 'pin-short', 'part-extra'],
+  ['rail-swapped', 'short-when-pressed', 'supply-short', 'pin-short', 'part-extra'],
   [
     'part-bypassed',
     'polarity-reversed',
+    'headroom',
     'no-series-resistor',
     'wrong-part',
     'resistor-value',
+    'shared-resistor',
     'part-missing',
     'pin-overcurrent',
+    'port-overcurrent',
+    'supply-overcurrent',
     'too-bright',
     'too-dim',
   ],
   ['wrong-pin', 'pin-disagrees'],
+  ['button-always-closed', 'button-never-closes', 'pull-wrong-way', 'pull-missing', 'input-floating'],
   ['never-ends', 'missing-pause', 'timing-off', 'stays-on', 'stays-off'],
 ];
 
-const hazards: ReadonlySet<FindingCode> = new Set(['supply-short', 'pin-short']);
+const hazards: ReadonlySet<FindingCode> = new Set([
+  'rail-swapped',
+  'supply-short',
+  'short-when-pressed',
+  'pin-short',
+]);
 
 /** Hazard before wiring before code before behaviour. */
 export function classOf(code: FindingCode): 0 | 1 | 2 | 3 {

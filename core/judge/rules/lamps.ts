@@ -1,80 +1,53 @@
-import { legName } from '../../brand';
+import { LIT_MA, forwardVoltsAt } from '../../electrics/junction';
 import { quantity, type Observation } from '../../finding';
 import { kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';
-import { circuitParts, nodeOfLeg, type NodeId } from '../../wiring/netlist';
-import { nameOf, type PlacedPart } from '../../wiring/wiring';
-import { capital, partText, placeText } from '../words';
-import type { Rule, RuleContext } from './context';
+import { circuitParts, type NodeId } from '../../wiring/netlist';
+import { nameOf } from '../../wiring/wiring';
+import { isSupplyPin } from '../graph';
+import { capital, partText } from '../words';
+import { drivenPins, nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
+import { lightsOf, type Light } from './junctions';
 
-const lampsOf = (context: RuleContext): readonly PlacedPart[] =>
-  context.wiring.parts.filter((part) => part.kind === 'led');
+const placesOf = ({ part, anode, cathode }: Light): string[] =>
+  part.legs.flatMap(({ leg, at }) => (at && (leg === anode || leg === cathode) ? [nameOf(at)] : []));
 
-/** Reverse volts from which a lamp counts as held the wrong way round. */
-const REVERSED_VOLTS = 1;
-const CONDUCTING_MA = 0.01;
+const lightText = ({ part, name }: Light): string =>
+  part.legs.length === 2
+    ? partText(part)
+    : `the light ${name.slice(name.indexOf('.') + 1)} of ${partText(part)}`;
 
-/** Lamps that are only ever held against their direction. */
-export const polarityReversed: Rule = (context) =>
-  lampsOf(context).flatMap((lamp): readonly Observation[] => {
-    const [anode, cathode] = lamp.legs.map(({ leg }) => nodeOfLeg(context.netlist, lamp.ref, leg));
-    if (anode === cathode) return [];
-    const across = context.states.map(
-      ({ point }) => (point.volts[anode!] ?? 0) - (point.volts[cathode!] ?? 0),
-    );
-    const lit = context.states.some(
-      ({ point }) => (point.parts.get(lamp.ref)?.currentMa ?? 0) > CONDUCTING_MA,
-    );
-    const lowest = Math.min(0, ...across);
-    if (lit || lowest > -REVERSED_VOLTS) return [];
-    const long = lamp.legs[0]!.at;
-    const short = lamp.legs[1]!.at;
-    const where = short
-      ? ` Its short leg, in ${placeText(short)}, is on the side the current comes from.`
-      : '';
-    return [
-      {
-        code: 'polarity-reversed',
-        severity: 'fault',
-        refs: [lamp.ref],
-        at: [long, short].flatMap((at) => (at ? [nameOf(at)] : [])),
-        message: `${capital(partText(lamp))} is the wrong way round, so it stays dark.${where} Current only passes from the long leg to the short one.`,
-        hints: [
-          `A lamp has a long and a short leg. Which of them is towards the pin?`,
-          `${capital(partText(lamp))} is held at ${volts(-lowest)} against its direction${short ? `; look at the leg in ${placeText(short)}` : ''}.`,
-          `Turn ${partText(lamp)} round: the long leg goes where the short one is.`,
-        ],
-        evidence: { reverseVolts: quantity(-lowest, 'V') },
-      },
-    ];
-  });
+const largestMa = ({ states }: RuleContext, { name }: Light): number =>
+  Math.max(0, ...states.map(({ point }) => Math.abs(point.lamps.get(name) ?? 0)));
 
-/** Lamps with a path from a pin or supply to ground that passes nothing but lamps. */
-export const noSeriesResistor: Rule = (context) =>
-  lampsOf(context).flatMap((lamp): readonly Observation[] => {
-    const [anode, cathode] = lamp.legs.map(({ leg }) => nodeOfLeg(context.netlist, lamp.ref, leg));
-    if (anode === cathode || !bareEnd(context, anode!, 'cathode') || !bareEnd(context, cathode!, 'anode'))
+/** Lights with a path from a pin or supply to ground that passes nothing but lights. */
+export const noSeriesResistor: Rule = (context) => {
+  const lights = lightsOf(context);
+  const seen = new Set<string>();
+  return lights.flatMap((light): readonly Observation[] => {
+    const { part } = light;
+    if (seen.has(part.ref) || light.anodeNode === light.cathodeNode) return [];
+    if (
+      !bareEnd(context, lights, light.anodeNode, 'up') ||
+      !bareEnd(context, lights, light.cathodeNode, 'down')
+    )
       return [];
-    const currentMa = Math.max(
-      0,
-      ...context.states.map(({ point }) => Math.abs(point.parts.get(lamp.ref)?.currentMa ?? 0)),
-    );
-    const limitMa = Math.min(
-      kindOf(lamp.kind).ratings?.currentMa ?? Infinity,
-      context.board.drive.recommendedMa,
-    );
+    const currentMa = largestMa(context, light);
+    const ratedMa = kindOf(part.kind).ratings?.currentMa ?? Infinity;
+    const limitMa = Math.min(ratedMa, context.board.drive.recommendedMa);
     if (currentMa <= limitMa) return [];
+    seen.add(part.ref);
     return [
       {
         code: 'no-series-resistor',
         severity: 'risk',
-        refs: [lamp.ref],
-        at: lamp.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
-        message: `Nothing limits the current of ${partText(lamp)}: ${milliamps(currentMa)} flow. The lamp is made for ${kindOf(lamp.kind).ratings?.currentMa ?? limitMa} mA, and a pin stands ${context.board.drive.absoluteMa} mA at most.`,
+        refs: [part.ref],
+        at: placesOf(light),
+        message: `Nothing limits the current of ${lightText(light)}: ${milliamps(currentMa)} flow. The lamp is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA, and a pin stands ${context.board.drive.absoluteMa} mA at most.`,
         hints: [
-          `What is there to hold the current of ${partText(lamp)} back?`,
-          `${milliamps(currentMa)} flow through ${lamp.ref}; a resistor in its path is missing or goes round.`,
-          `Unplug the board and put the resistor between ${lamp.ref} and the rail or pin it is joined to.`,
+          `What is there to hold the current of ${lightText(light)} back?`,
+          `${milliamps(currentMa)} flow through ${light.name}; a resistor in its path is missing or goes round.`,
+          `Unplug the board and put the resistor between ${part.ref} and the rail or pin it is joined to.`,
         ],
         evidence: {
           currentMa: quantity(currentMa, 'mA'),
@@ -83,25 +56,141 @@ export const noSeriesResistor: Rule = (context) =>
       },
     ];
   });
+};
 
-/** Whether a socket of the board can be reached from a node through lamps alone, entering each at `leg`'s far side. */
-function bareEnd(context: RuleContext, from: NodeId, leg: 'anode' | 'cathode'): boolean {
+/** Whether a socket of the board can be reached from a node through lights alone, against or with the current. */
+function bareEnd(context: RuleContext, lights: readonly Light[], from: NodeId, way: 'up' | 'down'): boolean {
   const seen = new Set([from]);
   const open = [from];
-  const far = leg === 'cathode' ? legName('anode') : legName('cathode');
   for (let node = open.pop(); node !== undefined; node = open.pop()) {
     if (context.netlist.nodes[node]!.pins.length > 0) return true;
-    for (const lamp of lampsOf(context))
-      if (nodeOfLeg(context.netlist, lamp.ref, legName(leg)) === node) {
-        const next = nodeOfLeg(context.netlist, lamp.ref, far);
-        if (!seen.has(next)) {
-          seen.add(next);
-          open.push(next);
-        }
-      }
+    for (const light of lights) {
+      const [here, next] =
+        way === 'up' ? [light.cathodeNode, light.anodeNode] : [light.anodeNode, light.cathodeNode];
+      if (here !== node || seen.has(next)) continue;
+      seen.add(next);
+      open.push(next);
+    }
   }
   return false;
 }
+
+/** Volts that must be left for the resistor of a lamp, so that it limits anything. */
+const LEFT_VOLTS = 0.5;
+
+/** Chains of lights between a driven pin or a supply and ground that need more volts than there are. */
+export const headroom: Rule = (context) => {
+  const lights = lightsOf(context);
+  const driven = drivenPins(context);
+  const found = new Map<string, Observation>();
+  for (const node of context.netlist.nodes) {
+    const supply = context.board.supplies.find(
+      (socket) => socket.role === 'supply' && node.pins.includes(socket.name),
+    );
+    const pin = node.pins.find((name) => !isSupplyPin(context.board, name) && driven.has(name));
+    const available =
+      supply?.role === 'supply' ? supply.volts : pin === undefined ? undefined : context.board.logicVolts;
+    if (available === undefined) continue;
+    for (const chain of chainsFrom(context, lights, node.id)) {
+      const needed = chain.reduce((sum, light) => sum + forwardVoltsAt(light.model, LIT_MA), 0);
+      if (chain.length === 0 || available - needed >= LEFT_VOLTS) continue;
+      if (chain.some((light) => largestMa(context, light) > LIT_MA / 2)) continue;
+      const refs = [...new Set(chain.map(({ part }) => part.ref as string))];
+      const missing = Math.max(0, needed + LEFT_VOLTS - available);
+      found.set(refs.join(), {
+        code: 'headroom',
+        severity: 'fault',
+        refs,
+        at: chain.flatMap(placesOf),
+        message: `${capital(chain.map(lightText).join(' and '))} ${chain.length > 1 ? 'in a row need' : 'needs'} ${volts(needed)}, and the resistor some more; there are only ${volts(available)}. ${volts(missing)} are missing.`,
+        hints: [
+          `How many volts does each lamp keep for itself, and how many are there in all?`,
+          `${refs.join(' and ')} keep ${volts(needed)} of ${volts(available)}.`,
+          chain.length > 1
+            ? `Give each lamp its own resistor and its own way to ground.`
+            : `Take a lamp that needs less, such as red, or a higher supply.`,
+        ],
+        evidence: {
+          neededVolts: quantity(needed, 'V'),
+          availableVolts: quantity(available, 'V'),
+          missingVolts: quantity(missing, 'V'),
+        },
+      });
+    }
+  }
+  return [...found.values()];
+};
+
+/** Ways from a node to ground through two-legged parts, as the lights that are passed. */
+function chainsFrom(
+  context: RuleContext,
+  lights: readonly Light[],
+  from: NodeId,
+): readonly (readonly Light[])[] {
+  const found: (readonly Light[])[] = [];
+  const walk = (node: NodeId, passed: readonly Light[], seen: ReadonlySet<NodeId>): void => {
+    if (sideOfNode(context, node) === 'ground') {
+      found.push(passed);
+      return;
+    }
+    if (
+      seen.size > 12 ||
+      found.length > 60 ||
+      (seen.size > 1 && context.netlist.nodes[node]!.pins.length > 0)
+    )
+      return;
+    for (const light of lights)
+      if (light.anodeNode === node && !seen.has(light.cathodeNode))
+        walk(light.cathodeNode, [...passed, light], new Set([...seen, light.cathodeNode]));
+    for (const part of circuitParts(context.wiring)) {
+      if (part.kind !== 'resistor') continue;
+      const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg)) as [NodeId, NodeId];
+      const next = one === node ? other : other === node ? one : undefined;
+      if (next !== undefined && !seen.has(next)) walk(next, passed, new Set([...seen, next]));
+    }
+  };
+  walk(from, [], new Set([from]));
+  return found;
+}
+
+/** Lights that share one resistor, so that each one’s brightness depends on the others. */
+export const sharedResistor: Rule = (context) => {
+  const lights = lightsOf(context);
+  const found: Observation[] = [];
+  for (const node of context.netlist.nodes) {
+    if (node.pins.length > 0) continue;
+    const resistors = [...new Set(node.terminals.map(({ ref }) => ref))].filter((ref) =>
+      context.wiring.parts.some((part) => part.ref === ref && part.kind === 'resistor'),
+    );
+    const [resistor] = resistors;
+    if (!resistor || resistors.length > 1) continue;
+    for (const end of ['anodeNode', 'cathodeNode'] as const) {
+      const far = end === 'anodeNode' ? 'cathodeNode' : 'anodeNode';
+      // A light with a resistor of its own on the other side shares nothing.
+      const sharing = lights.filter(
+        (light) => light[end] === node.id && context.netlist.nodes[light[far]]!.pins.length > 0,
+      );
+      if (sharing.length < 2) continue;
+      const refs = [...new Set(sharing.map(({ part }) => part.ref as string))];
+      const alone = Math.max(...sharing.map((light) => largestMa(context, light)));
+      const independent = new Set(sharing.map((light) => light[far])).size > 1;
+      found.push({
+        code: 'shared-resistor',
+        severity: independent ? 'fault' : 'advice',
+        refs: [...refs, resistor],
+        at: sharing.flatMap(placesOf),
+        message: `${capital(sharing.map(lightText).join(' and '))} share the one resistor ${resistor}. Lit together, each is darker than alone; one that needs less voltage takes most of the current.`,
+        hints: [
+          `How many lamps does the current of ${resistor} have to serve?`,
+          `${sharing.length} lights meet at ${resistor}; up to ${milliamps(alone)} flow in one of them.`,
+          `Give every light a resistor of its own.`,
+        ],
+        evidence: { currentMa: quantity(alone, 'mA') },
+      });
+    }
+  }
+  return found;
+};
 
 /** Pins that must give more than they should. A short has a finding of its own. */
 export const pinOvercurrent: Rule = (context) => {

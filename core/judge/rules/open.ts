@@ -39,6 +39,9 @@ export const legOpen: Rule = (context) =>
   );
 
 function legIsAlone({ netlist }: RuleContext, part: PlacedPart, leg: LegName): boolean {
+  // Of a part with many legs some may stay free; which, only the exercise knows.
+  const { supplyLegs } = kindOf(part.kind);
+  if (part.legs.length > 2 && leg !== supplyLegs?.plus && leg !== supplyLegs?.minus) return false;
   const node = netlist.nodes[nodeOfLeg(netlist, part.ref, leg)]!;
   return node.pins.length === 0 && node.terminals.length === 1;
 }
@@ -109,7 +112,12 @@ export const railUnpowered: Rule = (context) => {
       if (at?.type !== 'rail') continue;
       const node = netlist.nodes[netlist.nodeAt.get(nameOf(at))!]!;
       const strip = netlist.stripAt.get(nameOf(at))!;
-      if (node.pins.length > 0 || found.has(strip) || node.terminals.length === 0) continue;
+      const isFed =
+        node.pins.length > 0 ||
+        node.terminals.some(({ ref }) =>
+          wiring.parts.some((other) => other.ref === ref && ['battery', 'supply'].includes(other.kind)),
+        );
+      if (isFed || found.has(strip) || node.terminals.length === 0) continue;
       const fed = fedRails(context);
       const remedy =
         fed.length > 0

@@ -11,7 +11,9 @@ export const pinReserved: Rule = ({ netlist, board, wiring, usesSerial }) =>
       const effect =
         usesSerial && pin.reserved === 'serial'
           ? 'The program prints, so both disturb each other.'
-          : 'Loading a program may fail while something is wired there.';
+          : pin.reserved === 'serial'
+            ? 'Loading a program may fail while something is wired there.'
+            : `It must be ${pin.startLevel ?? 'left alone'} while the board starts, or the board does not start at all.`;
       return [
         {
           code: 'pin-reserved',

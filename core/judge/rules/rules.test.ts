@@ -9,7 +9,7 @@ import { wiringRules } from './index';
 
 const HEAD = 'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\n';
 const wire = (name: string, from: string, to: string): string =>
-  `${name},wire,red,1,${from}\n${name},wire,red,2,${to}\n`;
+  `${name},wire,blue,1,${from}\n${name},wire,blue,2,${to}\n`;
 const lamp = (name: string, anode: string, cathode: string): string =>
   `${name},led,red,anode,${anode}\n${name},led,red,cathode,${cathode}\n`;
 const resistor = (name: string, one: string, other: string, ohms = '330'): string =>
@@ -24,7 +24,7 @@ function seen(rows: string, high: readonly string[] = ['13'], usesSerial = false
   const netlist = netlistOf(wiring);
   const bench = prepareBench(wiring, netlist);
   const drives: PinDrives = new Map(high.map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
-  const states = [{ drives, point: solveBench(bench, drives) }];
+  const states = [{ drives, parts: new Map(), point: solveBench(bench, drives) }];
   return wiringRules.flatMap((rule) =>
     rule({ wiring, netlist, bench, board: beacon.board, states, usesSerial }),
   );
@@ -116,7 +116,7 @@ describe('the rules on a wiring', () => {
       netlist,
       bench,
       board: beacon.board,
-      states: [{ drives, point: solveBench(bench, drives) }],
+      states: [{ drives, parts: new Map(), point: solveBench(bench, drives) }],
       usesSerial: false,
     };
     const [short] = wiringRules.flatMap((rule) => rule(context)).filter(({ code }) => code === 'pin-short');

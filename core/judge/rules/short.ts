@@ -1,36 +1,132 @@
-import { isSupplyPin } from '../graph';
+import { stateOf, type PartStates } from '../../electrics/bench';
 import { quantity, type Observation } from '../../finding';
+import { kindOf } from '../../parts';
 import { milliamps } from '../../units';
-import type { CircuitNode } from '../../wiring/netlist';
-import type { Rule, RuleContext } from './context';
+import type { CircuitNode, NodeId } from '../../wiring/netlist';
+import { nameOf, type PlacedPart } from '../../wiring/wiring';
+import { isSupplyPin } from '../graph';
+import { capital, partText } from '../words';
+import { nodeAt, type Rule, type RuleContext } from './context';
 
 const wiresOf = (node: CircuitNode): string[] => [...new Set(node.wireEnds.map((end) => end.ref as string))];
 
-/** Supply and ground on one node. */
-export const supplyShort: Rule = ({ netlist, board }) =>
-  netlist.nodes.flatMap((node): readonly Observation[] => {
-    const supplies = board.supplies.filter((supply) => node.pins.includes(supply.name));
-    const ground = supplies.find((supply) => supply.role === 'ground');
-    const fed = supplies.find((supply) => supply.role === 'supply');
-    if (!ground || !fed) return [];
-    const wires = wiresOf(node);
-    const currentMa = ((fed.volts ?? 0) / (fed.sourceOhms || 0.1)) * 1e3;
+/** Nodes that are one in a state: joined by the contacts of buttons and switches. */
+function joinedNodes(context: RuleContext, parts: PartStates): (node: NodeId) => NodeId {
+  const parent = context.netlist.nodes.map(({ id }) => id);
+  const find = (node: NodeId): NodeId => {
+    let root = node;
+    while (parent[root] !== root) root = parent[root]!;
+    return root;
+  };
+  for (const part of context.wiring.parts)
+    for (const element of kindOf(part.kind).elements(part.value, stateOf(part, parts)))
+      if (element.type === 'contact')
+        parent[find(nodeAt(context, part.ref, element.to))] = find(nodeAt(context, part.ref, element.from));
+  return find;
+}
+
+/** Supply and ground on one node, or both ends of a battery. */
+export const supplyShort: Rule = (context) => [
+  ...context.netlist.nodes.flatMap((node) => boardShort(context, node)),
+  ...context.wiring.parts.flatMap((part) => batteryShort(context, part)),
+];
+
+function batteryShort(context: RuleContext, part: PlacedPart): readonly Observation[] {
+  if (!['battery', 'supply'].includes(part.kind)) return [];
+  const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
+  if (one !== other) return [];
+  const currentMa = Math.abs(context.states[0]?.point.parts.get(part.ref)?.currentMa ?? 0);
+  return [
+    {
+      code: 'supply-short',
+      severity: 'fault',
+      refs: [part.ref],
+      at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+      message: `Plus and minus of ${partText(part)} are joined directly. Take it off before anything else: ${milliamps(currentMa)} flow, and it gets hot.`,
+      hints: [
+        `Is the battery off? Then trace its plus lead: where does it end?`,
+        `Both leads of ${part.ref} are on one node.`,
+        `Take ${part.ref} off and move one of its leads.`,
+      ],
+      evidence: { currentMa: quantity(currentMa, 'mA') },
+    },
+  ];
+}
+
+function boardShort({ board }: RuleContext, node: CircuitNode): readonly Observation[] {
+  const supplies = board.supplies.filter((supply) => node.pins.includes(supply.name));
+  const ground = supplies.find((supply) => supply.role === 'ground');
+  const fed = supplies.find((supply) => supply.role === 'supply');
+  if (!ground || !fed) return [];
+  const wires = wiresOf(node);
+  const currentMa = ((fed.volts ?? 0) / (fed.sourceOhms || 0.1)) * 1e3;
+  return [
+    {
+      code: 'supply-short',
+      severity: 'fault',
+      refs: wires,
+      at: [...node.points],
+      message: `Supply ${fed.name} and ground ${ground.name} are joined directly${wires.length > 0 ? ` by ${wires.join(' and ')}` : ''}. Unplug the board before anything else: the current would be as large as the supply can give.`,
+      hints: [
+        `Is the board unplugged? Then trace the wire from ${fed.name}: where does it end?`,
+        `${fed.name} and ${ground.name} meet at ${node.points.slice(0, 3).join(', ')}.`,
+        `Unplug the board and take away the wire that joins ${fed.name} and ${ground.name}.`,
+      ],
+      evidence: { currentMa: quantity(currentMa, 'mA') },
+    },
+  ];
+}
+
+/** Buttons and switches that join supply and ground in some position. */
+export const shortWhenPressed: Rule = (context) => {
+  const { netlist, board } = context;
+  const ends = netlist.nodes.flatMap((node) =>
+    node.pins.flatMap((pin) => {
+      const socket = board.supplies.find(({ name }) => name === pin);
+      return socket ? [{ node: node.id, socket }] : [];
+    }),
+  );
+  const grounds = ends.filter(({ socket }) => socket.role === 'ground');
+  const supplies = ends.filter(({ socket }) => socket.role !== 'ground');
+  const reported = new Set<string>();
+  return context.states.flatMap(({ parts, point }): readonly Observation[] => {
+    const find = joinedNodes(context, parts);
+    const pair = supplies.flatMap((supply) =>
+      grounds
+        .filter((ground) => supply.node !== ground.node && find(supply.node) === find(ground.node))
+        .map(() => supply),
+    )[0];
+    if (!pair) return [];
+    const pressed = [...parts.keys()].filter((ref) => context.wiring.parts.some((part) => part.ref === ref));
+    const contacts = context.wiring.parts
+      .filter((part) => ['button', 'switch', 'box'].includes(kindOf(part.kind).sign))
+      .filter((part) => part.legs.some(({ leg }) => find(nodeAt(context, part.ref, leg)) === find(pair.node)))
+      .filter((part) => pressed.includes(part.ref) || kindOf(part.kind).sign !== 'button');
+    const [contact] = contacts;
+    if (!contact || reported.has(contact.ref)) return [];
+    reported.add(contact.ref);
+    const currentMa = point.supplies.get(pair.socket.name) ?? 0;
+    const deed =
+      kindOf(contact.kind).sign === 'button'
+        ? `Pressing ${partText(contact)}`
+        : `${capital(partText(contact))}, in one position,`;
     return [
       {
-        code: 'supply-short',
+        code: 'short-when-pressed',
         severity: 'fault',
-        refs: wires,
-        at: [...node.points],
-        message: `Supply ${fed.name} and ground ${ground.name} are joined directly${wires.length > 0 ? ` by ${wires.join(' and ')}` : ''}. Unplug the board before anything else: the current would be as large as the supply can give.`,
+        refs: [contact.ref],
+        at: contact.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        message: `${deed} joins ${pair.socket.name} straight to ground: ${milliamps(currentMa)} flow, and the board goes off. Unplug the board first.`,
         hints: [
-          `Is the board unplugged? Then trace the wire from ${fed.name}: where does it end?`,
-          `${fed.name} and ${ground.name} meet at ${node.points.slice(0, 3).join(', ')}.`,
-          `Unplug the board and take away the wire that joins ${fed.name} and ${ground.name}.`,
+          `Follow the current from ${pair.socket.name} while ${contact.ref} is closed. What holds it back?`,
+          `One side of ${contact.ref} leads to ${pair.socket.name}, the other to ground, with no part between.`,
+          `Unplug the board; let one side of ${contact.ref} lead to its pin, and only the other to ${pair.socket.name} or ground.`,
         ],
         evidence: { currentMa: quantity(currentMa, 'mA') },
       },
     ];
   });
+};
 
 /** A driven signal pin that is tied to a supply, to ground, or to another driven pin. */
 export const pinShort: Rule = (context) => {
@@ -39,7 +135,11 @@ export const pinShort: Rule = (context) => {
   for (const node of netlist.nodes) {
     const signals = node.pins.filter((pin) => !isSupplyPin(board, pin));
     const [pin] = signals;
-    if (pin === undefined || node.pins.length < 2) continue;
+    if (pin === undefined) continue;
+    if (node.pins.length < 2) {
+      found.push(...pressedShort(context, node, pin));
+      continue;
+    }
     const other = node.pins.find((name) => name !== pin)!;
     const currentMa = largestCurrent(context, signals);
     if (currentMa <= board.drive.absoluteMa) continue;
@@ -60,6 +160,44 @@ export const pinShort: Rule = (context) => {
   }
   return found;
 };
+
+/** A driven pin that a pressed button joins to a supply or to another pin's driver. */
+function pressedShort(context: RuleContext, node: CircuitNode, pin: string): readonly Observation[] {
+  const { board, netlist } = context;
+  for (const { drives, parts, point } of context.states) {
+    const mode = drives.get(pin)?.mode;
+    if (mode !== 'high' && mode !== 'low') continue;
+    const find = joinedNodes(context, parts);
+    const currentMa = Math.abs(point.pins.get(pin)?.currentMa ?? 0);
+    const other = netlist.nodes.find(
+      (candidate) =>
+        candidate.id !== node.id && candidate.pins.length > 0 && find(candidate.id) === find(node.id),
+    );
+    if (!other || currentMa <= board.drive.absoluteMa) continue;
+    const contact = context.wiring.parts.find(
+      (part) =>
+        ['button', 'switch'].includes(kindOf(part.kind).sign) &&
+        part.legs.some(({ leg }) => nodeAt(context, part.ref, leg) === node.id),
+    );
+    if (!contact) continue;
+    return [
+      {
+        code: 'pin-short',
+        severity: 'fault',
+        refs: [contact.ref],
+        at: context.wiring.board ? [`${context.wiring.board.ref}.${pin}`] : [],
+        message: `Pin ${pin} is an output, and ${partText(contact)} joins it straight to ${other.pins[0]}. When both happen at once, ${milliamps(currentMa)} flow; the pin stands ${board.drive.absoluteMa} mA.`,
+        hints: [
+          `What does pin ${pin} do in the program, and what does it touch while ${contact.ref} is closed?`,
+          `${contact.ref} leads from pin ${pin} to ${other.pins[0]}, with no part between.`,
+          `Make pin ${pin} an input, or move the button to a pin that is one.`,
+        ],
+        evidence: { currentMa: quantity(currentMa, 'mA'), limitMa: quantity(board.drive.absoluteMa, 'mA') },
+      },
+    ];
+  }
+  return [];
+}
 
 const largestCurrent = ({ states }: RuleContext, pins: readonly string[]): number =>
   Math.max(

@@ -1,0 +1,104 @@
+import type { Observation } from '../../finding';
+import { kindOf } from '../../parts';
+import { acrossPitches } from '../../breadboards';
+import { nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
+import { legPoint } from '../../wiring/wiring';
+import { capital, partText } from '../words';
+import { sideOfNode, type Rule, type RuleContext } from './context';
+
+/** Wires in a colour that says something else than what they carry. */
+export const wireColour: Rule = (context) =>
+  context.wiring.parts.flatMap((part): readonly Observation[] => {
+    if (!kindOf(part.kind).conductor) return [];
+    const carries = carriedBy(context, part);
+    const misleads =
+      (part.value.text === 'red' && carries !== 'supply') ||
+      (part.value.text === 'black' && carries !== 'ground');
+    if (!misleads || carries === undefined) return [];
+    const says = part.value.text === 'red' ? 'supply' : 'ground';
+    const what = { supply: 'the supply', ground: 'ground', signal: 'a signal' };
+    return [
+      {
+        code: 'wire-colour',
+        severity: 'advice',
+        refs: [part.ref],
+        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        message: `${capital(partText(part))} carries ${what[carries]}, but ${part.value.text} wires are kept for ${what[says]}. It works; the next person is misled.`,
+        hints: [
+          `What do red and black wires stand for?`,
+          `${part.ref} is ${part.value.text} and carries ${what[carries]}.`,
+          `Take a wire of another colour for ${part.ref}.`,
+        ],
+      },
+    ];
+  });
+
+/** What a wire carries; `undefined` when it leads nowhere. */
+function carriedBy(context: RuleContext, part: PlacedPart): 'supply' | 'ground' | 'signal' | undefined {
+  const node = context.netlist.nodeAt.get(legPoint(part.ref, part.legs[0]!.leg))!;
+  const side = sideOfNode(context, node);
+  if (side) return side;
+  const { pins, terminals } = context.netlist.nodes[node]!;
+  const battery = terminals.find(({ ref }) =>
+    context.wiring.parts.some((other) => other.ref === ref && ['battery', 'supply'].includes(other.kind)),
+  );
+  if (battery) return (battery.leg as string) === 'minus' ? 'ground' : 'supply';
+  return pins.length + terminals.length > 1 ? 'signal' : undefined;
+}
+
+/** Bare legs that cross each other, so that a push makes them touch. */
+export const leadsMayTouch: Rule = ({ wiring, netlist }) => {
+  const leads = wiring.parts.flatMap((part) => {
+    const { footprint, conductor } = kindOf(part.kind);
+    if (conductor || footprint.type !== 'leads' || footprint.reachMm === undefined || part.legs.length !== 2)
+      return [];
+    const [from, to] = part.legs.map(({ at }) => placeOf(at));
+    return from && to && from.board === to.board ? [{ part, from, to }] : [];
+  });
+  return leads.flatMap((one, index) =>
+    leads.slice(index + 1).flatMap((other): readonly Observation[] => {
+      if (one.from.board !== other.from.board || !cross(one, other)) return [];
+      // Legs of one node may touch as they like.
+      const nodes = (part: PlacedPart): readonly (number | undefined)[] =>
+        part.legs.map(({ leg }) => netlist.nodeAt.get(legPoint(part.ref, leg)));
+      if (nodes(one.part).every((node) => nodes(other.part).includes(node))) return [];
+      return [
+        {
+          code: 'leads-may-touch',
+          severity: 'advice',
+          refs: [one.part.ref, other.part.ref],
+          at: [one.part, other.part].flatMap((part) =>
+            part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+          ),
+          message: `The bare legs of ${partText(one.part)} and ${partText(other.part)} cross. If they touch, current takes a way that nobody planned.`,
+          hints: [
+            `Look along the breadboard from the side. Which bare legs lie over each other?`,
+            `${one.part.ref} and ${other.part.ref} cross.`,
+            `Move one of them by a row or a column, or cut its legs shorter.`,
+          ],
+        },
+      ];
+    }),
+  );
+};
+
+interface Place {
+  readonly board: string;
+  readonly x: number;
+  readonly y: number;
+}
+
+const placeOf = (at: Point | null): Place | undefined =>
+  at?.type === 'hole' || at?.type === 'rail'
+    ? { board: at.ref, x: acrossPitches[at.type === 'hole' ? at.column : at.rail], y: at.row }
+    : undefined;
+
+/** Whether two stretches cross in their inside. */
+function cross(one: { from: Place; to: Place }, other: { from: Place; to: Place }): boolean {
+  const side = (a: Place, b: Place, c: Place): number =>
+    Math.sign((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x));
+  return (
+    side(one.from, one.to, other.from) * side(one.from, one.to, other.to) < 0 &&
+    side(other.from, other.to, one.from) * side(other.from, other.to, one.to) < 0
+  );
+}

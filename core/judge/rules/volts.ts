@@ -1,0 +1,126 @@
+import { quantity, type Observation } from '../../finding';
+import { kindOf } from '../../parts';
+import { circuitParts } from '../../wiring/netlist';
+import { capital, partText } from '../words';
+import { nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
+
+/** Volts by which an input may lie above its board's supply before that is a mismatch. */
+const ABOVE_VOLTS = 0.35;
+
+/** Voltages where they do not belong: at pins, power sockets, modules and capacitors. */
+export const voltageMismatch: Rule = (context) => [
+  ...tooHighAtPins(context),
+  ...powerSockets(context),
+  ...moduleSupplies(context),
+];
+
+function tooHighAtPins({ states, board, wiring, netlist }: RuleContext): readonly Observation[] {
+  const highest = new Map<string, { volts: number; currentMa: number }>();
+  for (const { drives, point } of states)
+    for (const [pin, { volts, currentMa }] of point.pins) {
+      const mode = drives.get(pin)?.mode ?? 'input';
+      if (volts === null || mode === 'high' || mode === 'low' || mode === 'pwm') continue;
+      if (volts > (highest.get(pin)?.volts ?? board.logicVolts + ABOVE_VOLTS))
+        highest.set(pin, { volts, currentMa });
+    }
+  return [...highest].map(([pin, { volts, currentMa }]) => ({
+    code: 'voltage-mismatch' as const,
+    severity: 'risk' as const,
+    refs: [
+      ...new Set(
+        (netlist.nodes.find((node) => node.pins.includes(pin))?.terminals ?? []).map(
+          ({ ref }) => ref as string,
+        ),
+      ),
+    ],
+    at: wiring.board ? [`${wiring.board.ref}.${pin}`] : [],
+    message: `Pin ${pin} gets ${volts.toFixed(1)} V. The board works at ${board.logicVolts} V; more than that damages its pins.`,
+    hints: [
+      `What voltage does pin ${pin} stand, and where does its wire come from?`,
+      `${volts.toFixed(1)} V are at pin ${pin}, which stands ${board.logicVolts} V.`,
+      `Feed the part from ${board.logicVolts} V, or divide its voltage with two resistors.`,
+    ] as [string, string, string],
+    evidence: {
+      volts: quantity(volts, 'V'),
+      limitVolts: quantity(board.logicVolts, 'V'),
+      currentMa: quantity(-currentMa, 'mA'),
+    },
+  }));
+}
+
+function powerSockets({ board, netlist, states, wiring }: RuleContext): readonly Observation[] {
+  return board.supplies.flatMap((socket): readonly Observation[] => {
+    const node = netlist.nodes.find((candidate) => candidate.pins.includes(socket.name));
+    if (socket.role === 'ground' || !node) return [];
+    const volts = Math.max(...states.map(({ point }) => point.volts[node.id] ?? 0));
+    const sources = circuitParts(wiring).filter(
+      (part) =>
+        ['battery', 'supply'].includes(part.kind) && node.terminals.some(({ ref }) => ref === part.ref),
+    );
+    const [low, high] =
+      socket.role === 'input' ? socket.volts.recommended : [socket.volts * 0.94, socket.volts * 1.06];
+    const refs = sources.map(({ ref }) => ref as string);
+    if (socket.role === 'input' ? volts < 0.1 : refs.length === 0) return [];
+    // A supply that a battery works against shows its own volts less than the battery's open ones.
+    const given = Math.max(volts, ...sources.map((part) => part.value.amount ?? 0));
+    if (given >= low && given <= high) return [];
+    const outside =
+      socket.role === 'input' && (given < socket.volts.absolute[0] || given > socket.volts.absolute[1]);
+    return [
+      {
+        code: 'voltage-mismatch',
+        severity: outside && given < low ? 'fault' : 'risk',
+        refs,
+        at: wiring.board ? [`${wiring.board.ref}.${socket.name}`] : [],
+        message: `${socket.name} gets ${given.toFixed(1)} V; ${low.toFixed(1)} V to ${high.toFixed(1)} V are right there.`,
+        hints: [
+          `What voltage does the socket ${socket.name} want?`,
+          `${given.toFixed(1)} V are joined to ${socket.name}.`,
+          `Take another battery, or another socket of the board.`,
+        ],
+        evidence: {
+          volts: quantity(given, 'V'),
+          lowestVolts: quantity(low, 'V'),
+          highestVolts: quantity(high, 'V'),
+        },
+      },
+    ];
+  });
+}
+
+function moduleSupplies(context: RuleContext): readonly Observation[] {
+  return circuitParts(context.wiring).flatMap((part): readonly Observation[] => {
+    const { supplyLegs, ratings } = kindOf(part.kind);
+    const range = ratings?.supplyVolts;
+    if (!supplyLegs || !range) return [];
+    const [plus, minus] = [supplyLegs.plus, supplyLegs.minus].map((leg) => nodeAt(context, part.ref, leg));
+    const across = context.states.flatMap(({ point }) => {
+      const [high, low] = [point.volts[plus!], point.volts[minus!]];
+      return high === null || high === undefined || low === null || low === undefined ? [] : [high - low];
+    });
+    const volts = Math.max(0, ...across);
+    // Without any supply it is an open leg; half alive it is not a matter of the range either.
+    if (volts < 1 || sideOfNode(context, minus!) === undefined) return [];
+    if (volts >= range[0] * 0.97 && volts <= range[1] * 1.03) return [];
+    const tooHigh = volts > range[1];
+    return [
+      {
+        code: 'voltage-mismatch',
+        severity: tooHigh ? 'risk' : 'fault',
+        refs: [part.ref],
+        at: [],
+        message: `${capital(partText(part))} is fed with ${volts.toFixed(1)} V; it works from ${range[0]} V to ${range[1]} V.`,
+        hints: [
+          `What supply does ${partText(part)} want?`,
+          `${volts.toFixed(1)} V are between its supply and its ground.`,
+          `Feed ${part.ref} with ${range[0]} V to ${range[1]} V.`,
+        ],
+        evidence: {
+          volts: quantity(volts, 'V'),
+          lowestVolts: quantity(range[0], 'V'),
+          highestVolts: quantity(range[1], 'V'),
+        },
+      },
+    ];
+  });
+}
