@@ -227,7 +227,9 @@ function feedingPins({ wiring, netlist }: Side, exercise: Exercise, load: Placed
     const open = [nodeOfLeg(netlist, load.ref, leg)];
     const seen = new Set(open);
     for (let node = open.pop(); node !== undefined; node = open.pop()) {
-      for (const pin of netlist.nodes[node]!.pins) if (!isSupplyPin(exercise.board, pin)) pins.add(pin);
+      // A pin that is tied to a supply switches nothing.
+      if (netlist.nodes[node]!.pins.some((pin) => isSupplyPin(exercise.board, pin))) continue;
+      for (const pin of netlist.nodes[node]!.pins) pins.add(pin);
       if (netlist.nodes[node]!.pins.length > 0) continue;
       for (const part of wiring.parts) {
         if (part.kind !== 'resistor') continue;

@@ -79,7 +79,7 @@ export function comparedParts(comparison: Comparison): readonly Observation[] {
       });
       continue;
     }
-    if (part.value.amount !== undefined) found.push(...otherValue(comparison, reference, part));
+    if (part.kind === 'resistor') found.push(...otherValue(comparison, reference, part));
     else if (part.value.text !== reference.value.text)
       found.push({
         code: 'wrong-part',

@@ -14,6 +14,7 @@ import type { Wiring } from '../wiring/wiring';
 import { lampBands, lampCurrents, type LampBands } from './bands';
 import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
 import { comparedParts, comparedPins, correspondence, type Comparison } from './compare';
+import { layoutConventions } from './conventions';
 import { checkExpectation } from './expectations';
 import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
 import { matchCircuits, type Match } from './match';
@@ -82,6 +83,7 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
     ...comparedLegs(comparison),
     ...sharedPins(comparison),
     ...missingPulls(comparison),
+    ...layoutConventions(comparison),
     ...lampCurrents(comparison, reference.lampBands),
   ];
   const fromProgram = [

@@ -7,6 +7,7 @@ import type { Wiring } from '../wiring/wiring';
 import { lampCurrents, lampBands } from './bands';
 import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
 import { comparedParts } from './compare';
+import { layoutConventions } from './conventions';
 import { circuitGraph, isSupplyPin } from './graph';
 import { matchCircuits, type Match } from './match';
 import { byCause } from './order';
@@ -49,6 +50,7 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
     ...comparedLegs(comparison),
     ...sharedPins(comparison),
     ...missingPulls(comparison),
+    ...layoutConventions(comparison),
     ...lampCurrents(comparison, lampBands(exercise)),
   ];
   return { observations: byCause(observations), match };
@@ -68,7 +70,13 @@ function assumedStates(exercise: Exercise, wiring: Wiring, netlist: Netlist): re
       ? node.pins.filter((pin) => !isSupplyPin(exercise.board, pin))
       : [],
   );
-  const inputs = signals.filter((pin) => looksLikeInput(wiring, netlist, pin));
+  // What the exercise says of a pin holds; of others their nodes tell, and a bare wire drives nothing.
+  const asked = netlistOf(exercise.reference);
+  const inputs = signals.filter((pin) =>
+    asked.nodes.some((node) => node.pins.includes(pin))
+      ? looksLikeInput(exercise.reference, asked, pin)
+      : looksLikeInput(wiring, netlist, pin) || isBare(netlist, pin),
+  );
   const outputs = signals.filter((pin) => !inputs.includes(pin));
   const held = inputs.map((pin): [string, PinDrive] => [
     pin,
@@ -94,6 +102,10 @@ function assumedStates(exercise: Exercise, wiring: Wiring, netlist: Netlist): re
     ...extremeStates(wiring).map((parts) => solve(drives[0]!, parts)),
   ];
 }
+
+/** Whether nothing but a supply is on a pin's node. */
+const isBare = (netlist: Netlist, pin: string): boolean =>
+  netlist.nodes.some((node) => node.pins.includes(pin) && node.terminals.length === 0);
 
 /** Whether the exercise leaves its buttons to the pull-ups inside the board. */
 function isPulledInside({ reference, board }: Exercise): boolean {

@@ -56,6 +56,9 @@ export const actuatorFromPin: Rule = (context) =>
     ];
   });
 
+/** By how much a start may go beyond a supply's limit: fuses and ports take a moment. */
+const SURGE = 1.25;
+
 /** Motors and servos that pull the board's own supply down so far, when they start, that it resets. */
 export const supplySag: Rule = (context) => {
   const { wiring, netlist, board, bench } = context;
@@ -64,26 +67,35 @@ export const supplySag: Rule = (context) => {
   if (!supply || starters.length === 0) return [];
   const states = new Map(starters.map(({ ref }) => [ref, { starting: true } satisfies Partial<PartState>]));
   const starting = prepareBench(wiring, netlist, { ...bench.options, states });
-  let worst: { readonly volts: number } | undefined;
+  let worst: { readonly volts: number; readonly currentMa: number } | undefined;
   for (const { drives } of context.states) {
     const point = solveBench(starting, drives);
     const volts = point.warm[starting.supplyNode]!;
-    if (!worst || volts < worst.volts) worst = { volts };
+    if (!worst || volts < worst.volts) worst = { volts, currentMa: point.supplies.get(supply.name) ?? 0 };
   }
-  if (!worst || worst.volts >= board.resetsBelowVolts) return [];
+  const limitMa = (supply.limitMa ?? Number.POSITIVE_INFINITY) * SURGE;
+  if (!worst || (worst.volts >= board.resetsBelowVolts && worst.currentMa <= limitMa)) return [];
+  const effect =
+    worst.volts < board.resetsBelowVolts
+      ? `the board’s ${supply.name} falls to ${worst.volts.toFixed(1)} V. Below ${board.resetsBelowVolts} V the board starts again from the beginning`
+      : `the board’s ${supply.name} has to give ${milliamps(worst.currentMa)}. It gives ${supply.limitMa} mA; its fuse or the computer cuts it off, and the board starts again from the beginning`;
   return [
     {
       code: 'supply-sag',
       severity: 'risk',
       refs: starters.map(({ ref }) => ref as string),
       at: wiring.board ? [`${wiring.board.ref}.${supply.name}`] : [],
-      message: `When ${starters.length === 1 ? partText(starters[0]!) : 'the motors'} start${starters.length === 1 ? 's' : ''}, the board’s ${supply.name} falls to ${worst.volts.toFixed(1)} V. Below ${board.resetsBelowVolts} V the board starts again from the beginning.`,
+      message: `When ${starters.length === 1 ? partText(starters[0]!) : 'the motors'} start${starters.length === 1 ? 's' : ''}, ${effect}.`,
       hints: [
         `What happens to the board’s supply at the moment when the motor starts?`,
-        `${supply.name} falls to ${worst.volts.toFixed(1)} V; the board needs ${board.resetsBelowVolts} V.`,
+        `${milliamps(worst.currentMa)} flow from ${supply.name} at the start, and it falls to ${worst.volts.toFixed(1)} V.`,
         `Give ${starters.map(({ ref }) => ref).join(', ')} a supply of ${starters.length === 1 ? 'its' : 'their'} own and join only the grounds.`,
       ],
-      evidence: { volts: quantity(worst.volts, 'V'), limitVolts: quantity(board.resetsBelowVolts, 'V') },
+      evidence: {
+        volts: quantity(worst.volts, 'V'),
+        limitVolts: quantity(board.resetsBelowVolts, 'V'),
+        currentMa: quantity(worst.currentMa, 'mA'),
+      },
     },
   ];
 };

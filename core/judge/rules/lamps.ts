@@ -76,7 +76,7 @@ function bareEnd(context: RuleContext, lights: readonly Light[], from: NodeId, w
 }
 
 /** Volts that must be left for the resistor of a lamp, so that it limits anything. */
-const LEFT_VOLTS = 0.5;
+const LEFT_VOLTS = 0.7;
 
 /** Chains of lights between a driven pin or a supply and ground that need more volts than there are. */
 export const headroom: Rule = (context) => {
@@ -94,7 +94,7 @@ export const headroom: Rule = (context) => {
     for (const chain of chainsFrom(context, lights, node.id)) {
       const needed = chain.reduce((sum, light) => sum + forwardVoltsAt(light.model, LIT_MA), 0);
       if (chain.length === 0 || available - needed >= LEFT_VOLTS) continue;
-      if (chain.some((light) => largestMa(context, light) > LIT_MA / 2)) continue;
+      if (chain.some((light) => largestMa(context, light) > LIT_MA)) continue;
       const refs = [...new Set(chain.map(({ part }) => part.ref as string))];
       const missing = Math.max(0, needed + LEFT_VOLTS - available);
       found.set(refs.join(), {

@@ -5,8 +5,8 @@ import { kindOf } from '../../parts';
 import { milliamps } from '../../units';
 import { circuitParts, nodeOfLeg, type NodeId } from '../../wiring/netlist';
 import { capital, legText, partText, placeText, stripText, terminalText } from '../words';
-import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
-import type { Rule, RuleContext } from './context';
+import { legPoint, nameOf, type PlacedPart, type Point, type Wiring } from '../../wiring/wiring';
+import { drivenPins, type Rule, type RuleContext } from './context';
 
 /** Legs whose node reaches no other part and no pin, and wire ends on strips that hold nothing else. */
 export const legOpen: Rule = (context) =>
@@ -57,6 +57,9 @@ function endIsAlone({ wiring, netlist }: RuleContext, ref: Ref, at: Point | null
   );
 }
 
+const isSource = (wiring: Wiring, ref: Ref): boolean =>
+  wiring.parts.some((part) => part.ref === ref && ['battery', 'supply'].includes(part.kind));
+
 /** Nodes that can be reached from a node through parts. */
 function reach(context: RuleContext, from: NodeId): ReadonlySet<NodeId> {
   const seen = new Set([from]);
@@ -77,13 +80,16 @@ function reach(context: RuleContext, from: NodeId): ReadonlySet<NodeId> {
 
 /** A signal pin whose path never reaches ground, the supply, or another pin. */
 export const noReturn: Rule = (context) => {
-  const { netlist, board, wiring } = context;
+  const { netlist, wiring } = context;
+  const driven = drivenPins(context);
   const found: Observation[] = [];
   for (const node of netlist.nodes) {
-    const pin = node.pins.find((name) => board.pins.some((known) => known.name === name));
+    const pin = node.pins.find((name) => driven.has(name));
     if (pin === undefined || node.terminals.length === 0) continue;
     const reached = [...reach(context, node.id)].map((id) => netlist.nodes[id]!);
     if (reached.some((other) => other.pins.some((name) => name !== pin))) continue;
+    // With a battery in it, what is missing is the joint of the grounds.
+    if (reached.some((other) => other.terminals.some(({ ref }) => isSource(wiring, ref)))) continue;
     const last = reached.at(-1)!;
     const end = last.terminals.at(-1) ?? node.terminals[0]!;
     found.push({
@@ -112,11 +118,7 @@ export const railUnpowered: Rule = (context) => {
       if (at?.type !== 'rail') continue;
       const node = netlist.nodes[netlist.nodeAt.get(nameOf(at))!]!;
       const strip = netlist.stripAt.get(nameOf(at))!;
-      const isFed =
-        node.pins.length > 0 ||
-        node.terminals.some(({ ref }) =>
-          wiring.parts.some((other) => other.ref === ref && ['battery', 'supply'].includes(other.kind)),
-        );
+      const isFed = node.pins.length > 0 || node.terminals.some(({ ref }) => isSource(wiring, ref));
       if (isFed || found.has(strip) || node.terminals.length === 0) continue;
       const fed = fedRails(context);
       const remedy =

@@ -25,8 +25,9 @@ interface OneWay {
 }
 
 function oneWays(context: RuleContext): readonly OneWay[] {
+  // A bar can be put in the wrong way round as a whole; a lamp with a common leg cannot.
   const lights = lightsOf(context)
-    .filter(({ part }) => part.legs.length === 2)
+    .filter(({ part, name }) => part.legs.length === 2 || (part.kind === 'led-bar' && name.endsWith('.a1')))
     .map(({ part, anode, cathode, name }): OneWay => ({
       part,
       plus: anode,

@@ -1,0 +1,32 @@
+import type { Observation } from '../finding';
+import { kindOf } from '../parts';
+import { nameOf } from '../wiring/wiring';
+import type { Comparison } from './compare';
+import { capital, partText, placeText } from './words';
+
+/** Layouts that work and that the exercise’s own house rules do differently. */
+export function layoutConventions({
+  exercise,
+  wiring,
+}: Pick<Comparison, 'exercise' | 'wiring'>): readonly Observation[] {
+  if (exercise.data.rules['cathode'] !== 'own-row') return [];
+  return wiring.parts.flatMap((part): readonly Observation[] => {
+    if (kindOf(part.kind).body !== 'dome') return [];
+    const short = part.legs[1]?.at;
+    if (short?.type !== 'rail') return [];
+    return [
+      {
+        code: 'layout-convention',
+        severity: 'advice',
+        refs: [part.ref],
+        at: [nameOf(short)],
+        message: `${capital(partText(part))} has its short leg straight in ${placeText(short)}. It works; in this course every leg has a row of its own.`,
+        hints: [
+          `How does the drawing of the exercise place the short leg?`,
+          `The short leg of ${part.ref} is in a rail.`,
+          `Put the short leg into a row and lead that row to the rail.`,
+        ],
+      },
+    ];
+  });
+}
