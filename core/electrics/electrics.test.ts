@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { netlistOf } from '../wiring/netlist';
 import { readWiring } from '../wiring/read';
-import { fourBands } from './bands';
+import { fourBands } from './values/bands';
 import { prepareBench, type PinDrive } from './bench';
 import { solveBench } from './bench-point';
 import { worstCase } from './worst-case';

@@ -1,4 +1,4 @@
-import { fourBands } from '../electrics/bands';
+import { fourBands } from '../electrics/values/bands';
 import { quantity, type Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import { findKind, kindOf } from '../parts';

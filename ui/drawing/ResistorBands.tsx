@@ -1,4 +1,4 @@
-import { fourBands } from '@/core/electrics/bands';
+import { fourBands } from '@/core/electrics/values/bands';
 import { bandColours } from '@/core/drawing/colours';
 
 /** A resistor as it looks in the hand, with the words for its bands. */

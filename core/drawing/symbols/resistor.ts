@@ -1,4 +1,4 @@
-import { fourBands } from '../../electrics/bands';
+import { fourBands } from '../../electrics/values/bands';
 import { PITCH, type XY } from '../geometry';
 import type { Shape } from '../list';
 import { boxAt, foot, leg, middle, type Draw } from './symbol';
