@@ -1,4 +1,4 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
@@ -255,13 +255,77 @@ describe('export', () => {
 
   test.each([
     [['--as', 'spice'], 'one of --wiring and --exercise'],
-    [['--wiring', 'w.csv', '--as', 'poem'], 'known are spice'],
+    [['--wiring', 'w.csv', '--as', 'poem'], 'known are spice, svg'],
+    [['--wiring', 'w.csv', '--as', 'svg', '--view', 'side'], 'known are bench, schematic'],
     [['--wiring', 'w.csv', '--as', 'spice', '--set', '9=pwm:3'], 'one state'],
     [['--wiring', 'w.csv', '--as', 'spice', '--out', 'no/such/folder/f'], 'cannot be written'],
   ])('refuses %j', async (given, words) => {
     const { code, error } = await didaktor({}, 'export', ...given);
     expect(code).toBe(2);
     expect(error).toContain(words);
+  });
+});
+
+test.each(['bench', 'schematic'])('export draws the %s as SVG with every part', async (view) => {
+  const { code, out } = await didaktor({}, 'export', '--wiring', 'w.csv', '--as', 'svg', '--view', view);
+  expect(code).toBe(0);
+  expect(out).toMatch(/^<svg /);
+  for (const ref of ['D1', 'R1']) expect(out).toContain(`data-ref="${ref}"`);
+});
+
+describe('layout', () => {
+  const SECOND = join(process.cwd(), 'demo/course/02-leading-lights.json');
+
+  test('prints a wiring table that is the exercise’s circuit', async () => {
+    const { code, out } = await didaktor({}, 'layout', '--exercise', SECOND);
+    expect(code).toBe(0);
+    const solved = await didaktor(
+      { 'l.csv': out },
+      'solve',
+      '--wiring',
+      'l.csv',
+      '--set',
+      '12=high',
+      '--json',
+    );
+    const { parts } = JSON.parse(solved.out) as { parts: Record<string, { mA: number }> };
+    expect(parts['D1']!.mA).toBeGreaterThan(7);
+    expect(parts['D2']!.mA).toBeCloseTo(0, 3);
+  });
+
+  test('keeps an earlier layout where it can', async () => {
+    const { code, out } = await didaktor({}, 'layout', '--exercise', SECOND, '--keep', 'w.csv');
+    expect(code).toBe(0);
+    // The resistor of the beacon stays where it lies.
+    expect(out).toContain('R1,resistor,330,1,B1.d6');
+  });
+
+  test('refuses an exercise without a breadboard, and one that does not fit, in one line', async () => {
+    const data = JSON.parse(readFileSync(SECOND, 'utf8')) as { parts: { kind: string }[]; layout?: string };
+    const bare = { ...data, layout: '', parts: data.parts.filter((part) => part.kind !== 'breadboard') };
+    const none = await didaktor({ 'e.json': JSON.stringify(bare) }, 'layout', '--exercise', 'e.json');
+    expect(none).toMatchObject({ code: 2, error: expect.stringContaining('no breadboard') });
+    const pins = Array.from({ length: 20 }, (_, index) => index + 1);
+    const crowded = {
+      ...data,
+      layout: '',
+      parts: [
+        { ref: 'U1', kind: 'board', value: 'learner-5v' },
+        { ref: 'B1', kind: 'breadboard', value: 'mini' },
+        ...pins.flatMap((number) => [
+          { ref: `D${number}`, kind: 'led', value: 'red' },
+          { ref: `R${number}`, kind: 'resistor', value: '330' },
+        ]),
+      ],
+      nets: pins.flatMap((number) => [
+        { name: `a${number}`, points: [`D${number}.anode`, `R${number}.1`] },
+        { name: `b${number}`, points: [`D${number}.cathode`, `R${number}.2`] },
+      ]),
+      scenarios: [],
+    };
+    const full = await didaktor({ 'e.json': JSON.stringify(crowded) }, 'layout', '--exercise', 'e.json');
+    expect(full.code).toBe(2);
+    expect(full.error).toMatch(/does not fit on a mini breadboard: \d+ of its 20 lamps can be placed/);
   });
 });
 

@@ -1,7 +1,9 @@
-import type { PointName, Ref } from '../brand';
-import { kindOf } from '../parts';
+import { groundNames } from '../boards';
+import type { LegName, PointName, Ref } from '../brand';
+import { AT_REST, kindOf } from '../parts';
 import { circuitParts, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
-import { legPoint, nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { legPoint, nameOf, type PlacedLeg, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { stateOf, type PartStates } from './bench';
 
 /** One step of a current's way, hole by hole. */
 export type PathStep =
@@ -29,69 +31,153 @@ interface Crossing {
   readonly node: NodeId;
 }
 
+/** Most paths that are listed from one start; a dense mesh has more than anyone would follow. */
+const MOST_PATHS = 40;
+/** Most parts that one path passes. */
+const LONGEST = 40;
+/** Steps after which a search ends with what it has. */
+const MOST_STEPS = 20_000;
+
 /**
  * The way of the current from a pin or supply socket to ground: the shortest whole way when there is
  * one, else the longest there is, with where it stops. Lamps let it through from anode to cathode only.
  */
 export function currentPath(wiring: Wiring, netlist: Netlist, from: Point): CurrentPath | undefined {
+  const paths = currentPathsFrom(wiring, netlist, from);
+  return paths.length < 2
+    ? paths[0]
+    : paths.reduce((best, path) => (crossed(path) < crossed(best) ? path : best));
+}
+
+const crossed = ({ steps }: CurrentPath): number => steps.filter(({ type }) => type === 'part').length;
+
+/**
+ * Every way of the current from a point to ground, or the longest broken one when none is whole; parts
+ * in the given states, else at rest. Empty for a point that nothing is plugged into.
+ */
+export function currentPathsFrom(
+  wiring: Wiring,
+  netlist: Netlist,
+  from: Point,
+  states?: PartStates,
+): readonly CurrentPath[] {
   const start = netlist.nodeAt.get(nameOf(from));
-  if (start === undefined) return undefined;
-  const grounds = new Set(
-    wiring.board?.profile.supplies.filter((supply) => supply.role === 'ground').map((supply) => supply.name),
-  );
-  const isGround = (node: NodeId): boolean => netlist.nodes[node]!.pins.some((pin) => grounds.has(pin));
-  const search = new PathSearch(wiring, netlist, isGround);
+  if (start === undefined) return [];
+  const search = new PathSearch(wiring, netlist, states);
   search.walk(start, [], new Set([start]));
-  const crossings = search.whole ?? search.longest;
-  return {
-    steps: expand(wiring, netlist, from, crossings, search.whole !== undefined),
-    isComplete: search.whole !== undefined,
-  };
+  const isComplete = search.whole.length > 0;
+  const ways = isComplete ? search.whole : [search.longest];
+  return ways.map((crossings) => ({
+    steps: expand(wiring, netlist, from, crossings, isComplete),
+    isComplete,
+  }));
+}
+
+/**
+ * Every way of the current from each supply and battery, and from the named pins, to ground. What leads
+ * nowhere is listed once, with where it stops.
+ */
+export function currentPaths(
+  wiring: Wiring,
+  netlist: Netlist,
+  pins: readonly string[],
+  states?: PartStates,
+): readonly CurrentPath[] {
+  const starts: Point[] = [];
+  const { board } = wiring;
+  if (board)
+    for (const name of [
+      ...board.profile.supplies.filter(({ role }) => role === 'supply').map((supply) => supply.name),
+      ...pins,
+    ])
+      starts.push({ type: 'pin', ref: board.ref, pin: name });
+  for (const part of wiring.parts)
+    for (const element of kindOf(part.kind).elements(part.value, AT_REST))
+      if (element.type === 'source') starts.push({ type: 'leg', ref: part.ref, leg: element.plus });
+  return starts.flatMap((from) => currentPathsFrom(wiring, netlist, from, states));
+}
+
+/** Nodes at which a current has come home: the board's ground and the minus of batteries. */
+function homes(wiring: Wiring, netlist: Netlist): ReadonlySet<NodeId> {
+  const grounds = wiring.board ? groundNames(wiring.board.profile) : new Set<string>();
+  const found = new Set(
+    netlist.nodes.filter((node) => node.pins.some((pin) => grounds.has(pin))).map((node) => node.id),
+  );
+  for (const part of wiring.parts)
+    for (const element of kindOf(part.kind).elements(part.value, AT_REST))
+      if (element.type === 'source') found.add(nodeOfLeg(netlist, part.ref, element.minus));
+  return found;
 }
 
 class PathSearch {
-  whole: readonly Crossing[] | undefined;
+  readonly whole: (readonly Crossing[])[] = [];
   longest: readonly Crossing[] = [];
+  private readonly homes: ReadonlySet<NodeId>;
+  private readonly passages: readonly Passage[];
+  private steps = 0;
 
-  constructor(
-    private readonly wiring: Wiring,
-    private readonly netlist: Netlist,
-    private readonly isGround: (node: NodeId) => boolean,
-  ) {}
+  constructor(wiring: Wiring, netlist: Netlist, states: PartStates | undefined) {
+    this.homes = homes(wiring, netlist);
+    this.passages = circuitParts(wiring).flatMap((part) => passagesOf(part, netlist, states));
+  }
 
-  walk(node: NodeId, crossed: readonly Crossing[], seen: ReadonlySet<NodeId>): void {
-    if (this.isGround(node)) {
-      if (!this.whole || crossed.length < this.whole.length) this.whole = crossed;
+  walk(node: NodeId, crossings: readonly Crossing[], seen: ReadonlySet<NodeId>): void {
+    if (this.homes.has(node)) {
+      this.whole.push(crossings);
       return;
     }
-    if (crossed.length > this.longest.length) this.longest = crossed;
-    if (crossed.length > 40) return;
-    for (const part of circuitParts(this.wiring))
-      for (const [entry, exit] of passages(part)) {
-        if (nodeOfLeg(this.netlist, part.ref, entry.leg) !== node) continue;
-        const next = nodeOfLeg(this.netlist, part.ref, exit.leg);
-        if (seen.has(next)) continue;
+    if (crossings.length > this.longest.length) this.longest = crossings;
+    this.steps += 1;
+    if (crossings.length > LONGEST || this.whole.length >= MOST_PATHS || this.steps > MOST_STEPS) return;
+    for (const { part, entry, exit, from, to } of this.passages)
+      if (from === node && !seen.has(to))
         this.walk(
-          next,
-          [...crossed, { part, into: entry.at, outOf: exit.at, node: next }],
-          new Set([...seen, next]),
+          to,
+          [...crossings, { part, into: entry.at, outOf: exit.at, node: to }],
+          new Set([...seen, to]),
         );
-      }
   }
 }
 
-/** Ways through a part: both for a resistor, one for a lamp. */
-function passages(
-  part: PlacedPart,
-): readonly (readonly [PlacedPart['legs'][number], PlacedPart['legs'][number]])[] {
-  const [one, other] = part.legs;
-  if (!one || !other) return [];
-  return kindOf(part.kind).symmetrical
-    ? [
-        [one, other],
-        [other, one],
-      ]
-    : [[one, other]];
+/** A way through a part. */
+interface Passage {
+  readonly part: PlacedPart;
+  readonly entry: PlacedLeg;
+  readonly exit: PlacedLeg;
+  readonly from: NodeId;
+  readonly to: NodeId;
+}
+
+/** Ways through a part: both for a resistor or a closed contact, one for a lamp or a transistor. */
+function passagesOf(part: PlacedPart, netlist: Netlist, states: PartStates | undefined): readonly Passage[] {
+  const passage = (one: LegName, other: LegName): Passage => ({
+    part,
+    entry: part.legs.find(({ leg }) => leg === one)!,
+    exit: part.legs.find(({ leg }) => leg === other)!,
+    from: nodeOfLeg(netlist, part.ref, one),
+    to: nodeOfLeg(netlist, part.ref, other),
+  });
+  return kindOf(part.kind)
+    .elements(part.value, stateOf(part, states))
+    .flatMap((element): readonly Passage[] => {
+      switch (element.type) {
+        case 'resistor':
+          return element.leak ? [] : [passage(element.from, element.to), passage(element.to, element.from)];
+        case 'contact':
+          return [passage(element.from, element.to), passage(element.to, element.from)];
+        case 'junction':
+          return element.clamp ? [] : [passage(element.anode, element.cathode)];
+        case 'transistor':
+          return [passage(element.collector, element.emitter), passage(element.base, element.emitter)];
+        case 'output':
+          return element.volts > 0
+            ? [passage(element.plus, element.out)]
+            : [passage(element.out, element.minus)];
+        case 'capacitor':
+        case 'source':
+          return [];
+      }
+    });
 }
 
 function expand(
@@ -109,11 +195,7 @@ function expand(
     at = outOf;
   }
   if (whole && at) {
-    const grounds = new Set(
-      wiring.board?.profile.supplies
-        .filter((supply) => supply.role === 'ground')
-        .map((supply) => supply.name),
-    );
+    const grounds = wiring.board ? groundNames(wiring.board.profile) : new Set<string>();
     const last = within(wiring, netlist, at, (point) => point.type === 'pin' && grounds.has(point.pin));
     const end = last.at(-1);
     return [...steps, ...last, { type: 'arrives', at: end && 'to' in end && end.to ? end.to : at }];
@@ -121,12 +203,9 @@ function expand(
   const node = crossings.at(-1)?.node ?? netlist.nodeAt.get(nameOf(from));
   const blocked = netlist.nodes[node!]?.terminals.find(({ ref, leg }) => {
     const part = wiring.parts.find((candidate) => candidate.ref === ref);
-    return (
-      part &&
-      !kindOf(part.kind).symmetrical &&
-      part.legs[1]?.leg === leg &&
-      crossings.at(-1)?.part.ref !== ref
-    );
+    if (!part || crossings.at(-1)?.part.ref === ref) return false;
+    const { symmetrical, stimulus } = kindOf(part.kind);
+    return stimulus === 'press' || (!symmetrical && part.legs[1]?.leg === leg);
   });
   if (blocked && at) {
     const there = wiring.parts

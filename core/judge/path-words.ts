@@ -1,5 +1,7 @@
 import type { PathStep } from '../electrics/paths';
-import { shortNameOf, type Wiring } from '../wiring/wiring';
+import type { Ref } from '../brand';
+import { kindOf } from '../parts';
+import { findPart, shortNameOf, type Wiring } from '../wiring/wiring';
 import { partTextOf, placeText, stripText } from './words';
 
 /** A step of a current's way as a sentence. */
@@ -20,6 +22,13 @@ export function stepText(step: PathStep, wiring: Wiring): string {
     case 'stops':
       return step.because === 'nothing-there'
         ? `Here it stops${step.at ? `, at ${placeText(step.at)}` : ''}: nothing else is joined to it.`
-        : `Here it stops: ${partTextOf(wiring, step.because.blockedBy)} does not let it in at its short leg.`;
+        : `Here it stops: ${partTextOf(wiring, step.because.blockedBy)} ${blocks(wiring, step.because.blockedBy)}.`;
   }
+}
+
+function blocks(wiring: Wiring, ref: Ref): string {
+  const part = findPart(wiring, ref);
+  const kind = part && kindOf(part.kind);
+  if (kind?.stimulus === 'press') return 'is open while nobody presses it';
+  return `does not let it in at its ${kind?.legs[1]?.title ?? 'other leg'}`;
 }

@@ -1,0 +1,76 @@
+import { describe, expect, test } from 'vitest';
+import { courseExercises } from '../testing/course';
+import { netlistOf } from '../wiring/netlist';
+import { buildStages, buildSteps, changeSteps, wiringAfter } from './build-steps';
+import { USUAL_LENGTHS_MM, wireLengths } from './wire-lengths';
+
+const wiringOf = (id: string) => courseExercises.find(({ name }) => name === id)!.exercise.reference;
+
+describe('the build steps of every exercise', () => {
+  test.each(courseExercises.map(({ name, exercise }) => [name, exercise.reference] as const))(
+    '%s put everything in once, rails first and supply last, each with something to look at',
+    (_, wiring) => {
+      const steps = buildSteps(wiring);
+      expect(steps.map(({ ref }) => ref).sort()).toEqual(wiring.parts.map(({ ref }) => ref).sort());
+      const ranks = steps.map(({ stage }) => buildStages.indexOf(stage));
+      expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+      for (const step of steps) {
+        expect(step.text).toMatch(/^(Put|Lay) .+\.$/);
+        expect(step.checkpoint.length).toBeGreaterThan(10);
+        expect(step.present.size).toBe(step.number);
+      }
+      expect(wiringAfter(wiring, steps.at(-1)!).parts).toEqual(wiring.parts);
+    },
+  );
+
+  test('of the fog lamp end with the red wire, and say where the long leg goes', () => {
+    const steps = buildSteps(wiringOf('fog-lamp'));
+    expect(steps.at(-1)!.text).toMatch(/red wire W\d from a7 to 5V/);
+    const lamp = steps.find(({ ref }) => ref === 'D1')!;
+    expect(lamp.text).toBe('Put the white lamp D1 in: long leg in e2, short leg in e3.');
+    expect(lamp.checkpoint).toContain('the longer leg');
+    expect(lamp.cautions.join()).toContain('without its resistor');
+  });
+
+  test('of the lock gate join the battery last', () => {
+    const steps = buildSteps(wiringOf('lock-gate'));
+    expect(steps.filter(({ stage }) => stage === 'supply').map(({ ref }) => ref)).toContain('G1');
+    expect(netlistOf(wiringAfter(wiringOf('lock-gate'), steps[0]!)).nodes.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the steps from one exercise to the next', () => {
+  test('are none to itself', () => {
+    expect(changeSteps(wiringOf('fog-lamp'), wiringOf('fog-lamp'))).toEqual([]);
+  });
+
+  test('remove, then move, then add', () => {
+    const steps = changeSteps(wiringOf('beacon'), wiringOf('leading-lights'));
+    const deeds = steps.map(({ deed }) => deed);
+    expect(deeds).toEqual(
+      [...deeds].sort((a, b) => ['remove', 'move', 'add'].indexOf(a) - ['remove', 'move', 'add'].indexOf(b)),
+    );
+    // The amber lamp gives way to a red one; its resistor moves.
+    expect(steps.find(({ ref }) => ref === 'D1')!.deed).toBe('remove');
+    expect(steps.find(({ ref }) => ref === 'R1')!.deed).toBe('move');
+    expect(steps.filter(({ deed }) => deed === 'add').map(({ ref }) => ref)).toEqual(
+      expect.arrayContaining(['D1', 'D2', 'R2']),
+    );
+  });
+});
+
+describe('wire lengths', () => {
+  test('are those of the kit, never shorter than the way', () => {
+    for (const { exercise } of courseExercises)
+      for (const { neededMm, kitMm } of wireLengths(exercise.reference)) {
+        expect(USUAL_LENGTHS_MM).toContain(kitMm);
+        expect(kitMm).toBeGreaterThanOrEqual(neededMm);
+      }
+  });
+
+  test('of a wire from a-8 to a8 are the shortest of the bag; none where the bag has none', () => {
+    const short = wireLengths(wiringOf('night-bell')).find(({ ref }) => ref === 'W1')!;
+    expect(short).toMatchObject({ colour: 'black', neededMm: 23, kitMm: 25 });
+    expect(wireLengths(wiringOf('night-bell'), [10])[0]!.kitMm).toBeUndefined();
+  });
+});
