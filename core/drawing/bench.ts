@@ -1,9 +1,9 @@
-import { legName, pointName, type Ref } from '../brand';
+import { legName, pointName } from '../brand';
 import { columnsOf } from '../breadboards';
 import { kindOf } from '../parts';
 import { netlistOf, type NodeId } from '../wiring/netlist';
 import { nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
-import { Geometry, HEADER, standsBeside, PITCH, type Frame, type XY } from './geometry';
+import { Geometry, HEADER, spanOf, standsBeside, PITCH, type Frame, type XY } from './geometry';
 import { around, LabelPlacer } from './labels';
 import type { Drawing, Layer, Shape, Target } from './list';
 import { holeShapes, ledgerShapes, rowNameShapes, sheetShapes } from './sheet';
@@ -28,27 +28,25 @@ export interface BenchDrawingOptions {
   readonly ghost?: Point;
 }
 
-/** Rows drawn below the last one in use, and fewest rows. */
-const SPARE_ROWS = 3;
-const FEWEST_ROWS = 9;
-
 /** The frame that shows what is in use. */
 export function frameOf(wiring: Wiring, options: BenchDrawingOptions = {}): Frame {
-  const rows = wiring.breadboards[0]?.model.rows ?? 0;
-  const points = wiring.parts.flatMap((part) =>
-    part.legs.flatMap(({ at }) => (at && 'row' in at ? [at] : [])),
-  );
-  const last = Math.max(FEWEST_ROWS, ...points.map((point) => point.row + SPARE_ROWS));
-  const [firstRow, lastRow] = options.rows ?? [1, Math.min(rows, last)];
-  const usesRight = points.some((point) =>
-    point.type === 'hole' ? point.column > 'e' : point.rail.startsWith('j'),
+  const [board] = wiring.breadboards;
+  const [firstRow, lastRow] = options.rows ?? (board ? spanOf(wiring, board.ref) : [1, LONE_BOARD_ROWS]);
+  const usesRight = wiring.parts.some((part) =>
+    part.legs.some(
+      ({ at }) =>
+        (at?.type === 'hole' && at.column > 'e') || (at?.type === 'rail' && at.rail.startsWith('j')),
+    ),
   );
   return {
     firstRow,
-    lastRow: Math.min(rows || lastRow, lastRow),
+    lastRow: Math.min(board?.model.rows ?? lastRow, lastRow),
     hasRightSide: options.crop !== 'used' || usesRight,
   };
 }
+
+/** Height of a drawing without a breadboard, in rows. */
+const LONE_BOARD_ROWS = 9;
 
 /** Draws board, breadboard, parts and wires as a list of shapes. */
 export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Drawing {
@@ -75,9 +73,10 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
       if (place) placer.block({ x: place.x - 6, y: place.y - 6, width: 12, height: 12 });
     }
   const rowNames = geometry.rowNamesX;
-  for (const x of rowNames)
-    for (let row = geometry.frame.firstRow; row <= geometry.frame.lastRow; row += 1)
-      placer.block({ x: x - 9, y: geometry.rowY(row) - 6, width: 18, height: 12 });
+  for (const sheet of geometry.sheets)
+    for (const x of rowNames)
+      for (let row = sheet.firstRow; row <= sheet.lastRow; row += 1)
+        placer.block({ x: x - 9, y: geometry.rowY(row, sheet) - 6, width: 18, height: 12 });
   const drawn = parts.flatMap((part) => {
     const legs = part.legs.map(
       (leg) =>
@@ -137,25 +136,27 @@ function threadShapes(
       const strip = netlist.stripAt.get(nameOf(at))!;
       if (role === undefined || seen.has(strip)) continue;
       seen.add(strip);
+      const sheet = geometry.sheetOf(at.ref);
+      if (!sheet) continue;
       const paint = { of: 'electricity', name: role } as const;
       if (at.type === 'rail') {
-        if (!geometry.rails.includes(at.rail)) continue;
+        if (!geometry.railsOf(sheet).includes(at.rail)) continue;
         const x = geometry.columnX(at.rail);
         shapes.push({
           type: 'path',
           role: 'trace',
           paint,
           width: PITCH * 0.5,
-          path: `M${x} ${geometry.rowY(geometry.frame.firstRow)} V${geometry.rowY(geometry.frame.lastRow)}`,
+          path: `M${x} ${geometry.rowY(sheet.firstRow, sheet)} V${geometry.rowY(sheet.lastRow, sheet)}`,
         });
-      } else if (at.row >= geometry.frame.firstRow && at.row <= geometry.frame.lastRow) {
+      } else if (at.row >= sheet.firstRow && at.row <= sheet.lastRow) {
         const side = columnsOf(at.column <= 'e' ? 'a' : 'f');
         shapes.push({
           type: 'path',
           role: 'trace',
           paint,
           width: PITCH * 0.62,
-          path: `M${geometry.columnX(side[0]!)} ${geometry.rowY(at.row)} H${geometry.columnX(side.at(-1)!)}`,
+          path: `M${geometry.columnX(side[0]!)} ${geometry.rowY(at.row, sheet)} H${geometry.columnX(side.at(-1)!)}`,
         });
       }
     }
@@ -226,39 +227,41 @@ function wireLayers(
     return from?.at && to?.at ? [{ ref: String(index), from: from.at, to: to.at }] : [];
   });
   const routes = routeWires(ends, geometry);
-  return wires.flatMap((part, index): readonly Layer[] => {
+  const drawn = wires.flatMap((part, index) => {
     const [one, other] = part.legs.map((leg) => at(leg.at));
     const route = routes.get(String(index)) ?? looseRoute(one, other);
-    if (!route) return [];
-    const paint = { of: 'wire', name: part.value.text } as const;
-    // A part's own leads carry no name: the part has it.
-    const isLead = part.legs.some((leg) => leg.at?.type === 'leg' && leg.at.ref === part.ref);
-    const label = isLead
-      ? undefined
-      : placer.place(
-          part.ref,
-          route.namePlaces.flatMap((place) => [place, ...around(place, 18, 14)]),
-        );
-    const dashed = part.kind === 'clip';
-    return [
-      {
-        ref: part.ref,
-        shapes: [
-          { type: 'path', role: 'wire-casing', width: 7.5, path: route.path },
-          { type: 'path', role: 'outline', width: 4, paint, path: route.path, dashed },
-          ...route.ends.map(({ x, y }): Shape => ({
-            type: 'circle',
-            role: 'outline',
-            paint,
-            x,
-            y,
-            radius: 4.6,
-          })),
-          ...(label ? nameShapes(label.text, label.box, 'wire-name') : []),
-        ],
-      },
-    ];
+    return route ? [{ part, route }] : [];
   });
+  const lines = drawn.map(({ part, route }): Layer => {
+    const paint = { of: 'wire', name: part.value.text } as const;
+    const dashed = part.kind === 'clip';
+    return {
+      ref: part.ref,
+      shapes: [
+        { type: 'path', role: 'wire-casing', width: 7.5, path: route.path },
+        { type: 'path', role: 'outline', width: 4, paint, path: route.path, dashed },
+        ...route.ends.map(({ x, y }): Shape => ({
+          type: 'circle',
+          role: 'outline',
+          paint,
+          x,
+          y,
+          radius: 4.6,
+        })),
+      ],
+    };
+  });
+  // Names come after all lines, so that no wire lies over the name of another.
+  const names = drawn.flatMap(({ part, route }): readonly Layer[] => {
+    // A part's own leads carry no name: the part has it.
+    if (part.legs.some((leg) => leg.at?.type === 'leg' && leg.at.ref === part.ref)) return [];
+    const { text, box } = placer.place(
+      part.ref,
+      route.namePlaces.flatMap((place) => [place, ...around(place, 18, 14)]),
+    );
+    return [{ ref: part.ref, shapes: nameShapes(text, box, 'wire-name') }];
+  });
+  return [...lines, ...names];
 }
 
 /** A wire with an end on a leg or hanging free: a curve between what is known of it. */
@@ -347,14 +350,13 @@ function targetsOf(geometry: Geometry, wiring: Wiring): readonly Target[] {
     for (const line of geometry.ledger)
       if (line.type === 'pin')
         targets.push({ point: pointName(`${board.ref}.${line.name}`), x: geometry.ledgerWidth, y: line.y });
-  const breadboard: Ref | undefined = wiring.breadboards[0]?.ref;
-  if (breadboard && geometry.sheet)
-    for (let row = geometry.frame.firstRow; row <= geometry.frame.lastRow; row += 1)
-      for (const column of geometry.columns)
+  for (const sheet of geometry.sheets)
+    for (let row = sheet.firstRow; row <= sheet.lastRow; row += 1)
+      for (const column of geometry.columnsOf(sheet))
         targets.push({
-          point: pointName(`${breadboard}.${column}${row}`),
+          point: pointName(`${sheet.ref}.${column}${row}`),
           x: geometry.columnX(column),
-          y: geometry.rowY(row),
+          y: geometry.rowY(row, sheet),
         });
   return targets;
 }

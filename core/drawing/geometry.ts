@@ -1,4 +1,5 @@
-import { acrossPitches, columns, rails, type Column, type Rail } from '../breadboards';
+import type { Ref } from '../brand';
+import { acrossPitches, columns, rails, type Breadboard, type Column, type Rail } from '../breadboards';
 import type { BoardProfile } from '../boards';
 import { kindOf } from '../parts';
 import { legPoint, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
@@ -35,12 +36,39 @@ type LedgerEntry =
   | { readonly type: 'gap'; readonly text: string };
 export type LedgerLine = LedgerEntry & { readonly y: number };
 
+/** One breadboard on the drawing. */
+export interface Sheet {
+  readonly ref: Ref;
+  readonly model: Breadboard;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly firstRow: number;
+  readonly lastRow: number;
+}
+
+/** Room between two breadboards, for the caption and the column names of the lower one. */
+const BETWEEN_SHEETS = 56;
+/** Rows drawn below the last one in use, and fewest rows. */
+const SPARE_ROWS = 3;
+const FEWEST_ROWS = 9;
+
+/** The rows of a breadboard that are in use, with some room. */
+export function spanOf(wiring: Wiring, ref: Ref): readonly [firstRow: number, lastRow: number] {
+  const rows = wiring.breadboards.find((board) => board.ref === ref)!.model.rows;
+  const used = wiring.parts.flatMap((part) =>
+    part.legs.flatMap(({ at }) => (at && 'row' in at && at.ref === ref ? [at.row + SPARE_ROWS] : [])),
+  );
+  return [1, Math.min(rows, Math.max(FEWEST_ROWS, ...used))];
+}
+
 /** Turns points into places on the sheet. */
 export class Geometry {
   readonly ledger: readonly LedgerLine[];
   readonly ledgerWidth: number;
-  readonly sheet:
-    { readonly x: number; readonly y: number; readonly width: number; readonly height: number } | undefined;
+  /** Every breadboard, one under another. */
+  readonly sheets: readonly Sheet[];
   readonly width: number;
   readonly height: number;
   readonly lineHeight: number;
@@ -57,7 +85,14 @@ export class Geometry {
   ) {
     const rows = frame.lastRow - frame.firstRow + 1;
     const board = wiring.board?.profile;
-    const bodyHeight = Math.max(rows * PITCH, wiring.breadboards.length > 0 ? 0 : 12 * PITCH);
+    const spans = wiring.breadboards.map(({ ref }, index): readonly [number, number] =>
+      index === 0 ? [frame.firstRow, frame.lastRow] : spanOf(wiring, ref),
+    );
+    const sheetRows = spans.reduce((sum, [from, to]) => sum + to - from + 1, 0);
+    const bodyHeight =
+      wiring.breadboards.length > 0
+        ? sheetRows * PITCH + (spans.length - 1) * BETWEEN_SHEETS
+        : Math.max(rows, 12) * PITCH;
     this.ledgerWidth = board ? LEDGER : 0;
     const lines = board ? ledgerLines(board, usedPins, Math.floor(bodyHeight / LEAST_PIN_HEIGHT)) : [];
     this.lineHeight = lines.length > 0 ? Math.min(30, bodyHeight / lines.length) : LEAST_PIN_HEIGHT;
@@ -70,10 +105,15 @@ export class Geometry {
     const left = this.ledgerWidth + (board ? gutter : 8);
     const right = frame.hasRightSide ? acrossPitches['j+'] : acrossPitches.e + 3.1;
     const first = acrossPitches['a-'];
-    this.sheet =
-      wiring.breadboards.length > 0
-        ? { x: left, y: HEADER, width: (right - first) * PITCH + 2 * EDGE, height: rows * PITCH }
-        : undefined;
+    let top = HEADER;
+    this.sheets = wiring.breadboards.map(({ ref, model }, index) => {
+      const [firstRow, lastRow] = spans[index]!;
+      const height = (lastRow - firstRow + 1) * PITCH;
+      const y = top;
+      top += height + BETWEEN_SHEETS;
+      const width = (right - first) * PITCH + 2 * EDGE;
+      return { ref, model, x: left, y, width, height, firstRow, lastRow };
+    });
     const edge = (this.sheet ? this.sheet.x + this.sheet.width : left) + 12;
     const beside = wiring.parts.filter(standsBeside);
     const margin = placedInMargin(beside, edge + MARGIN_LANE * marginWires(wiring, beside) + 12);
@@ -83,6 +123,15 @@ export class Geometry {
       (beside.length > 0 ? margin.right : this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
     this.height =
       Math.max(HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight), margin.bottom) + 10;
+  }
+
+  /** The first breadboard, which decides where columns stand. */
+  get sheet(): Sheet | undefined {
+    return this.sheets[0];
+  }
+
+  sheetOf(ref: Ref): Sheet | undefined {
+    return this.sheets.find((sheet) => sheet.ref === ref);
   }
 
   columnX(column: Column | Rail): number {
@@ -98,8 +147,8 @@ export class Geometry {
     ];
   }
 
-  rowY(row: number): number {
-    return HEADER + (row - this.frame.firstRow + 0.5) * PITCH;
+  rowY(row: number, sheet: Sheet): number {
+    return sheet.y + (row - sheet.firstRow + 0.5) * PITCH;
   }
 
   /** Place of a point; `undefined` for a pin or row that the frame leaves out. */
@@ -108,18 +157,22 @@ export class Geometry {
       const y = this.pinY.get(point.pin);
       return y === undefined ? undefined : { x: this.ledgerWidth, y };
     }
-    if (point.type === 'leg' || !this.sheet) return undefined;
-    if (point.row < this.frame.firstRow || point.row > this.frame.lastRow) return undefined;
-    return { x: this.columnX(point.type === 'hole' ? point.column : point.rail), y: this.rowY(point.row) };
+    const sheet = point.type === 'leg' ? undefined : this.sheetOf(point.ref);
+    if (point.type === 'leg' || !sheet || point.row < sheet.firstRow || point.row > sheet.lastRow)
+      return undefined;
+    const column = point.type === 'hole' ? point.column : point.rail;
+    return { x: this.columnX(column), y: this.rowY(point.row, sheet) };
   }
 
-  /** Columns and rails that are drawn, left to right. */
-  get columns(): readonly (Column | Rail)[] {
-    const all: readonly (Column | Rail)[] = ['a-', 'a+', ...columns, 'j-', 'j+'];
-    return this.frame.hasRightSide ? all : all.slice(0, 7);
+  /** Columns and rails of a breadboard that are drawn, left to right. */
+  columnsOf(sheet: Sheet): readonly (Column | Rail)[] {
+    const drawn = this.frame.hasRightSide ? columns : columns.slice(0, 5);
+    if (!sheet.model.hasRails) return drawn;
+    return this.frame.hasRightSide ? ['a-', 'a+', ...drawn, 'j-', 'j+'] : ['a-', 'a+', ...drawn];
   }
 
-  get rails(): readonly Rail[] {
+  railsOf(sheet: Sheet): readonly Rail[] {
+    if (!sheet.model.hasRails) return [];
     return this.frame.hasRightSide ? rails : rails.slice(0, 2);
   }
 }

@@ -1,6 +1,6 @@
 import { columnsOf, type Column, type Rail } from '../breadboards';
 import type { Wiring } from '../wiring/wiring';
-import { HEADER, LEDGER, PITCH, type Geometry } from './geometry';
+import { HEADER, LEDGER, PITCH, type Geometry, type Sheet } from './geometry';
 import type { Shape } from './list';
 
 /** The board as a ledger of its pins. */
@@ -59,96 +59,100 @@ export function ledgerShapes(
   return shapes;
 }
 
-/** The breadboard as a coordinate sheet: rails, strips, trough and column names. */
-export function sheetShapes(geometry: Geometry): readonly Shape[] {
-  const { sheet, frame } = geometry;
-  if (!sheet) return [];
-  const shapes: Shape[] = [{ type: 'rect', role: 'sheet', ...sheet }];
-  const troughEnd = frame.hasRightSide ? geometry.columnX('f') - PITCH * 0.62 : sheet.x + sheet.width;
+/** Every breadboard as a coordinate sheet: rails, strips, trough and column names. */
+export const sheetShapes = (geometry: Geometry): readonly Shape[] =>
+  geometry.sheets.flatMap((sheet) => oneSheet(geometry, sheet));
+
+function oneSheet(geometry: Geometry, sheet: Sheet): readonly Shape[] {
+  const { hasRightSide } = geometry.frame;
+  const { x, y, width, height } = sheet;
+  const shapes: Shape[] = [{ type: 'rect', role: 'sheet', x, y, width, height }];
+  const troughEnd = hasRightSide ? geometry.columnX('f') - PITCH * 0.62 : x + width;
   const troughStart = geometry.columnX('e') + PITCH * 0.62;
-  shapes.push({
-    type: 'rect',
-    role: 'trough',
-    x: troughStart,
-    y: sheet.y,
-    width: troughEnd - troughStart,
-    height: sheet.height,
-  });
-  for (const column of geometry.columns)
+  shapes.push({ type: 'rect', role: 'trough', x: troughStart, y, width: troughEnd - troughStart, height });
+  for (const column of geometry.columnsOf(sheet))
     shapes.push({
       type: 'text',
       role: 'column-name',
       x: geometry.columnX(column),
-      y: HEADER - 10,
+      y: y - 10,
       text: columnLabel(column),
       anchor: 'middle',
     });
+  const name = geometry.sheets.length > 1 ? `${sheet.ref}, ` : '';
   shapes.push({
     type: 'text',
     role: 'caption',
-    x: sheet.x,
-    y: 14,
-    text: `${geometry.wiring.breadboards[0]!.model.title}, rows ${frame.firstRow} to ${frame.lastRow}`,
+    x,
+    y: y - 32,
+    text: `${name}${sheet.model.title}, rows ${sheet.firstRow} to ${sheet.lastRow}`,
     anchor: 'start',
   });
-  for (const rail of geometry.rails)
-    shapes.push({
-      type: 'path',
-      role: rail.endsWith('+') ? 'rail-plus' : 'rail-minus',
-      width: 1.6,
-      dashed: rail.endsWith('+'),
-      path: `M${geometry.columnX(rail)} ${sheet.y + 5} V${sheet.y + sheet.height - 5}`,
-    });
-  for (let row = frame.firstRow; row <= frame.lastRow; row += 1) {
-    for (const side of frame.hasRightSide ? (['a', 'f'] as const) : (['a'] as const)) {
+  for (const rail of geometry.railsOf(sheet))
+    for (const [from, to] of railStretches(sheet))
+      shapes.push({
+        type: 'path',
+        role: rail.endsWith('+') ? 'rail-plus' : 'rail-minus',
+        width: 1.6,
+        dashed: rail.endsWith('+'),
+        path: `M${geometry.columnX(rail)} ${geometry.rowY(from, sheet) - 7} V${geometry.rowY(to, sheet) + 7}`,
+      });
+  for (let row = sheet.firstRow; row <= sheet.lastRow; row += 1)
+    for (const side of hasRightSide ? (['a', 'f'] as const) : (['a'] as const)) {
       const [first, last] = [columnsOf(side)[0]!, columnsOf(side).at(-1)!];
+      const at = geometry.rowY(row, sheet);
       shapes.push({
         type: 'path',
         role: 'strip',
         width: 1.6,
-        path: `M${geometry.columnX(first)} ${geometry.rowY(row)} H${geometry.columnX(last)}`,
+        path: `M${geometry.columnX(first)} ${at} H${geometry.columnX(last)}`,
       });
     }
-  }
-  shapes.push({ type: 'rect', role: 'sheet-edge', ...sheet });
+  shapes.push({ type: 'rect', role: 'sheet-edge', x, y, width, height });
   return shapes;
 }
 
-/** Row numbers, drawn last, so that a lead which crosses them leaves them readable. */
-export function rowNameShapes(geometry: Geometry): readonly Shape[] {
-  const { sheet, frame } = geometry;
-  if (!sheet) return [];
-  const places = geometry.rowNamesX;
-  return Array.from(
-    { length: frame.lastRow - frame.firstRow + 1 },
-    (_, index) => frame.firstRow + index,
-  ).flatMap((row) =>
-    places.map((x): Shape => ({
-      type: 'text',
-      role: row % 5 === 0 ? 'row-name-fifth' : 'row-name',
-      x,
-      y: geometry.rowY(row) + 4.5,
-      text: String(row),
-      anchor: 'middle',
-    })),
-  );
+/** Rows over which a rail is one piece: a split one breaks at half its length. */
+function railStretches({ model, firstRow, lastRow }: Sheet): readonly (readonly [number, number])[] {
+  const half = Math.floor(model.rows / 2);
+  if (!model.railsSplit || lastRow <= half || firstRow > half) return [[firstRow, lastRow]];
+  return [
+    [firstRow, half],
+    [half + 1, lastRow],
+  ];
 }
+
+/** Row numbers, drawn last, so that a lead which crosses them leaves them readable. */
+export const rowNameShapes = (geometry: Geometry): readonly Shape[] =>
+  geometry.sheets.flatMap((sheet) =>
+    rowsOf(sheet).flatMap((row) =>
+      geometry.rowNamesX.map((x): Shape => ({
+        type: 'text',
+        role: row % 5 === 0 ? 'row-name-fifth' : 'row-name',
+        x,
+        y: geometry.rowY(row, sheet) + 4.5,
+        text: String(row),
+        anchor: 'middle',
+      })),
+    ),
+  );
+
+const rowsOf = ({ firstRow, lastRow }: Sheet): readonly number[] =>
+  Array.from({ length: lastRow - firstRow + 1 }, (_, index) => firstRow + index);
 
 const columnLabel = (column: Column | Rail): string =>
   column.length === 1 ? column : column.endsWith('+') ? '+' : '−';
 
 /** Every hole of the frame. */
-export function holeShapes(geometry: Geometry): readonly Shape[] {
-  const shapes: Shape[] = [];
-  if (!geometry.sheet) return shapes;
-  for (let row = geometry.frame.firstRow; row <= geometry.frame.lastRow; row += 1)
-    for (const column of geometry.columns)
-      shapes.push({
+export const holeShapes = (geometry: Geometry): readonly Shape[] =>
+  geometry.sheets.flatMap((sheet) =>
+    rowsOf(sheet).flatMap((row) =>
+      geometry.columnsOf(sheet).map((column): Shape => ({
         type: 'circle',
         role: 'hole',
         x: geometry.columnX(column),
-        y: geometry.rowY(row),
+        y: geometry.rowY(row, sheet),
         radius: 3.1,
-      });
-  return shapes;
-}
+      })),
+    ),
+  );

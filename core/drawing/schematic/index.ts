@@ -91,9 +91,15 @@ function connectNode(
   });
   if (legs.length === 0) return;
   const ground = node.pins.some((pin) => sockets.find((socket) => socket.name === pin)?.role === 'ground');
-  const supply = node.pins.find((pin) =>
-    sockets.some((socket) => socket.name === pin && socket.role !== 'ground'),
+  // A battery that feeds many stands as a sign at each of them too.
+  const pole = node.terminals.find(
+    ({ ref, leg }) =>
+      (leg as string) === 'plus' &&
+      ['battery', 'supply'].includes(wiring.parts.find((part) => part.ref === ref)!.kind),
   );
+  const supply =
+    node.pins.find((pin) => sockets.some((socket) => socket.name === pin && socket.role !== 'ground')) ??
+    (pole && legs.length > 2 ? `${pole.ref} +` : undefined);
   const isRight = ({ ref, leg }: (typeof legs)[number]): boolean =>
     signs.get(ref)!.ports.get(leg)!.side === 'EAST';
   if (ground || supply !== undefined) {

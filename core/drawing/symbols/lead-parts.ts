@@ -60,19 +60,26 @@ export const capacitor = face(11, ({ x, y }) => [
   stroke(`M${x - 2.5} ${y - 6} v12 M${x + 2.5} ${y - 6} v12`, 1.8),
 ]);
 
-/** A can from above: a stripe with a minus on the side of the minus leg. */
+/** A can from above: a stripe with a minus on the side of the minus leg, a plus on the other. */
 export const can: Draw = (_, legs) => {
   const radius = 16;
   const centre = seatOf(legs, radius + 0.6 * PITCH);
   const [plus, minus] = [legs[0]!, legs[1]!];
-  const down = minus.y >= plus.y ? 1 : -1;
+  // Beside its legs the body keeps their direction: the stripe lies on the minus leg's side.
+  const length = Math.hypot(minus.x - plus.x, minus.y - plus.y) || 1;
+  const way = { x: (minus.x - plus.x) / length, y: (minus.y - plus.y) / length };
+  const at = (along: number): XY => ({ x: centre.x + way.x * along, y: centre.y + way.y * along });
+  const [stripe, half] = [at(7.5), 13.5];
   return {
     shapes: [
-      ...legs.map((at) => leg(at, towards(centre, at, radius * 0.7))),
+      ...legs.map((end) => leg(end, towards(centre, end, radius * 0.7))),
       disc(centre, radius),
-      stroke(`M${centre.x - 13} ${centre.y + down * 8.5} h26`, 2),
-      sign({ x: centre.x, y: centre.y - down * 6 }, '+'),
-      sign({ x: centre.x, y: centre.y + down * 12 }, '−', 3.5),
+      stroke(
+        `M${stripe.x - way.y * half} ${stripe.y + way.x * half} L${stripe.x + way.y * half} ${stripe.y - way.x * half}`,
+        2,
+      ),
+      sign(at(-6.5), '+'),
+      sign(at(11.5), '−', 2.8),
       foot(plus),
       foot(minus),
     ],
