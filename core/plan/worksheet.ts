@@ -1,10 +1,13 @@
 import type { BoardSocket } from '../boards';
 import { prepareBench, type PinDrive } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
+import type { LimitUse } from '../electrics/values/formulas';
+import { limitUses } from '../electrics/values/limits';
 import { worstCase } from '../electrics/worst-case';
 import { brightnessAt } from '../electrics/brightness';
 import type { Exercise } from '../formats/exercise';
 import { referencePins } from '../judge/compare';
+import { looksLikeInput } from '../judge/states';
 import { kindOf } from '../parts';
 import { netlistOf, type CircuitNode } from '../wiring/netlist';
 import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
@@ -13,6 +16,8 @@ import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from 
 export interface LampFigures {
   readonly ref: string;
   readonly title: string;
+  /** How many lights it has; the figures are those of the brightest. */
+  readonly lights: number;
   readonly pin: string | undefined;
   readonly currentMa: number;
   readonly worstMa: readonly [number, number];
@@ -35,9 +40,14 @@ export interface WorksheetFigures {
   readonly lamps: readonly LampFigures[];
   readonly resistors: readonly { readonly ref: string; readonly powerMw: number }[];
   readonly connections: readonly Connection[];
+  /** The board's limits that are used most, tightest first. */
+  readonly limits: readonly LimitUse[];
   readonly legCount: number;
   readonly lastRow: number;
 }
+
+/** Limits that the Worksheet names. */
+const MOST_LIMITS = 3;
 
 /** Power that a usual quarter-watt kit resistor stands, in mW. */
 export const RESISTOR_RATING_MW = 250;
@@ -46,23 +56,34 @@ export const RESISTOR_RATING_MW = 250;
 export function worksheetFigures({ reference, ...exercise }: Exercise): WorksheetFigures {
   const netlist = netlistOf(reference);
   const pins = referencePins({ reference, ...exercise });
-  const drives = new Map(pins.map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
+  const drives = new Map(
+    pins
+      .filter((pin) => !looksLikeInput(reference, netlist, pin))
+      .map((pin): [string, PinDrive] => [pin, { mode: 'high' }]),
+  );
   const point = solveBench(prepareBench(reference, netlist), drives);
-  const worst = worstCase(reference, netlist, drives).parts;
-  const lamps = reference.parts
-    .filter((part) => part.kind === 'led')
-    .map((part): LampFigures => {
-      const currentMa = point.parts.get(part.ref)?.currentMa ?? 0;
-      const fed = [...point.pins].find(([, { currentMa: given }]) => Math.abs(given - currentMa) < 0.01);
-      return {
+  const worst = worstCase(reference, netlist, drives).lamps;
+  const lamps = reference.parts.flatMap((part): readonly LampFigures[] => {
+    // Of several lights in one housing the brightest speaks for all.
+    const lights = [...point.lamps].filter(([name]) => name === part.ref || name.startsWith(`${part.ref}.`));
+    const [first] = [...lights].sort(([, a], [, b]) => b - a);
+    if (!first) return [];
+    const [name, currentMa] = first;
+    const fed = [...point.pins].find(
+      ([, { currentMa: given }]) => Math.abs(Math.abs(given) - currentMa) < 0.01,
+    );
+    return [
+      {
         ref: part.ref,
         title: kindOf(part.kind).describe(part.value),
+        lights: lights.length,
         pin: fed?.[0],
         currentMa,
-        worstMa: worst.get(part.ref) ?? [currentMa, currentMa],
+        worstMa: worst.get(name) ?? [currentMa, currentMa],
         brightness: brightnessAt(currentMa),
-      };
-    });
+      },
+    ];
+  });
   const resistors = reference.parts
     .filter((part) => part.kind === 'resistor')
     .map((part) => ({ ref: part.ref as string, powerMw: point.parts.get(part.ref)?.powerMw ?? 0 }));
@@ -75,6 +96,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
   return {
     lamps,
     resistors,
+    limits: limitUses(exercise.board, point).slice(0, MOST_LIMITS),
     connections: netlist.nodes
       .filter((node) => node.terminals.length > 0)
       .map((node) => connectionOf(node, reference, exercise.data.nets)),
@@ -99,7 +121,7 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
           node.terminals.some(({ ref, leg }) => name.toLowerCase() === `${ref}.${leg}`.toLowerCase()),
         ),
       )?.name ?? '',
-    role: pinRole ?? 'sense',
+    role: pinRole ?? roleOfSource(legs) ?? 'sense',
     ends: [
       ...node.pins.map((text) => ({ text, isPin: true })),
       ...legs.map(({ part, leg }) => ({ text: legPhrase(part, leg), isPin: false })),
@@ -111,6 +133,14 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
 
 const roleOfSocket = (socket: BoardSocket | undefined): 'ground' | 'supply' | 'signal' =>
   socket === undefined ? 'signal' : socket.role === 'ground' ? 'ground' : 'supply';
+
+/** What a battery on the node makes of it. */
+function roleOfSource(
+  legs: readonly { readonly part: PlacedPart; readonly leg: string }[],
+): 'ground' | 'supply' | undefined {
+  const pole = legs.find(({ part }) => ['battery', 'supply'].includes(part.kind));
+  return pole && (pole.leg === 'minus' ? 'ground' : 'supply');
+}
 
 function legPhrase(part: PlacedPart, leg: string): string {
   const kind = kindOf(part.kind);

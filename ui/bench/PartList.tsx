@@ -101,7 +101,7 @@ function PartLine({
               className="mono w-16 border-b border-rule-strong bg-transparent text-ink"
             />
           )}
-          {!kind.symmetrical && (
+          {!kind.symmetrical && kind.legs.length === 2 && (
             <button
               type="button"
               onClick={() => onFlip(part.ref)}

@@ -122,7 +122,7 @@ test('a further part gets the next free name', () => {
   const draft = emptyDraft(exercise);
   expect(newPart(draft, 'wire', 'red').ref).toBe('W3');
   expect(newPart(draft, 'led', 'red').ref).toBe('D2');
-  expect(newPart(draft, 'clip', 'red').ref).toBe('C1');
+  expect(newPart(draft, 'clip', 'red').ref).toBe('CL1');
 });
 
 test.each([

@@ -55,7 +55,7 @@ export function StaffToday({ classes, exercises }: StaffTodayProps) {
                 href={`/exercises/${id}`}
                 className="flex min-h-11 items-center gap-4 px-5 py-2 hover:bg-card"
               >
-                <span className="mono text-soft">{position}</span>
+                <span className="mono w-5 shrink-0 text-right text-soft">{position}</span>
                 <span className="font-semibold">{title}</span>
               </Link>
             </li>

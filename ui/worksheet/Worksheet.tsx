@@ -47,6 +47,7 @@ export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
     return drawBench(wiring.value, { crop: 'used', threads });
   }, [data.layout, figures.connections, followed]);
   const free = data.free.pins ?? {};
+  const hasProgram = data.program.trim() !== '';
   return (
     <div className="grid xl:grid-cols-[minmax(0,1fr)_minmax(0,37.5rem)] lg:grid-cols-[minmax(0,1fr)_minmax(0,31rem)]">
       <div className="border-ink lg:border-r">
@@ -107,10 +108,19 @@ export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
         </Step>
         <Step number={7} title="Program">
           <p>
-            <strong>{data.program.trim().split('\n').length} lines.</strong> It stands beside, in full.
+            {hasProgram ? (
+              <>
+                <strong>{data.program.trim().split('\n').length} lines.</strong> It stands beside, in full.
+              </>
+            ) : (
+              'No program yet. The wiring can be drawn, built and checked without one.'
+            )}
           </p>
         </Step>
         <Step number={12} title="Check">
+          {data.scenarios.length === 0 && (
+            <p>No scenario yet. With a program and one, hand-ins can be judged.</p>
+          )}
           {data.scenarios.map((scenario, index) => (
             <ScenarioLines key={scenario.name} scenario={scenario} result={proof.scenarios[index]} />
           ))}
@@ -122,12 +132,20 @@ export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
             <BenchFigure drawing={drawing} title={`How ${data.title} is wired`} className="w-full" />
           )}
           <p className="mt-1 text-note text-soft">Point at a connection to follow it on the drawing.</p>
-          <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen</h2>
-          {timelines.map((timeline) => (
-            <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
-          ))}
-          <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
-          <ProgramListing source={data.program} label="The reference program" />
+          {timelines.length > 0 && (
+            <>
+              <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen</h2>
+              {timelines.map((timeline) => (
+                <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
+              ))}
+            </>
+          )}
+          {hasProgram && (
+            <>
+              <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
+              <ProgramListing source={data.program} label="The reference program" />
+            </>
+          )}
           {data.cautions.length > 0 && (
             <ul className="mt-4 border-t border-ink pt-3">
               {data.cautions.map((caution) => (
@@ -228,6 +246,8 @@ function Parts({ data }: { readonly data: ExerciseData }) {
   );
 }
 
+const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 function Values({
   figures,
   recommendedMa,
@@ -237,14 +257,17 @@ function Values({
   readonly recommendedMa: number;
   readonly totalMa: number;
 }) {
+  const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
   return (
     <>
       {figures.lamps.map((lamp) => (
         <div key={lamp.ref} className="not-first:mt-4">
           <p className="text-bench">
             <Figure amount={figure(lamp.currentMa)} unit="mA" /> through{' '}
-            <span className="mono">{lamp.ref}</span>, {Math.round(lamp.brightness * 100)} % bright to the eye.
-            Worst case {figure(lamp.worstMa[0])} to {figure(lamp.worstMa[1])} mA.
+            <span className="mono">{lamp.ref}</span>
+            {lamp.lights > 1 && `, the brightest of its ${lamp.lights} lights`},{' '}
+            {Math.round(lamp.brightness * 100)} % bright to the eye. Worst case {figure(lamp.worstMa[0])} to{' '}
+            {figure(lamp.worstMa[1])} mA.
           </p>
           <IntervalBar
             value={lamp.currentMa}
@@ -256,14 +279,17 @@ function Values({
           />
           <p className="mt-1 text-note text-soft">
             {Math.round((100 * lamp.currentMa) / recommendedMa)} % of what pin {lamp.pin ?? ''} should give,{' '}
-            {Math.round((100 * lamp.currentMa) / totalMa)} % of the board.{' '}
-            {figures.resistors.map(
-              (resistor) =>
-                `${resistor.ref} warms by ${figure(resistor.powerMw)} mW of ${RESISTOR_RATING_MW}. `,
-            )}
+            {Math.round((100 * lamp.currentMa) / totalMa)} % of the board.
           </p>
         </div>
       ))}
+      <p className="text-note text-soft not-first:mt-2">
+        {figures.limits.map(
+          ({ what, currentMa, limitMa }) =>
+            `${capitalised(what)}: ${figure(currentMa)} of ${figure(limitMa)} mA. `,
+        )}
+        {hottest && `${hottest.ref} warms by ${figure(hottest.powerMw)} mW of ${RESISTOR_RATING_MW}.`}
+      </p>
     </>
   );
 }
