@@ -1,13 +1,16 @@
 // Measures the core against its aims: npm run bench. Medians, as the machine is noisy.
 import { readFileSync } from 'node:fs';
 import { readExercise } from '@/core/formats/exercise';
+import { taskOf } from '@/core/formats/exercise-layout';
 import { check } from '@/core/judge/check';
 import { examine, referenceOf } from '@/core/judge/examine';
 import type { Circuit, Element } from '@/core/electrics/circuit';
 import { fitJunction } from '@/core/electrics/junction';
 import { operatingPoint } from '@/core/electrics/operating-point';
 import { prepareBench } from '@/core/electrics/bench';
+import { inspect } from '@/core/judge/inspect';
 import { wiringRules } from '@/core/judge/rules';
+import { place } from '@/core/plan/placement';
 import { compileProgram } from '@/core/program';
 import { rehearse } from '@/core/rehearsal/rehearse';
 import { netlistOf } from '@/core/wiring/netlist';
@@ -145,6 +148,21 @@ row(
   'nearest repair, one wrong end, with the full report',
   median(() => check(exercise, { wiring: faulty.value, program }, grammars), 1, 9),
   300,
+);
+
+const tideGauge = readExercise(readFileSync('demo/course/07-tide-gauge.json', 'utf8'));
+if (!tideGauge.ok) throw new Error('the tide gauge cannot be read');
+const task = taskOf(tideGauge.value.data);
+if (!task.ok) throw new Error('the tide gauge cannot be laid out');
+row(
+  'layout of the ten-lamp bar with its knob, proven',
+  median(() => place(task.value), 1, 9),
+  200,
+);
+row(
+  'a look at the tide gauge’s wiring without a program',
+  median(() => inspect(tideGauge.value, tideGauge.value.reference), 2, 9),
+  100,
 );
 
 const before = process.memoryUsage().heapUsed;

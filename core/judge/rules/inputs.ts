@@ -12,7 +12,9 @@ interface Input {
   readonly node: CircuitNode;
 }
 
+/** Wired pins that no state drives; none when nothing is there to be pressed. */
 function inputsOf(context: RuleContext): readonly Input[] {
+  if (!context.wiring.parts.some((part) => ['button', 'switch'].includes(kindOf(part.kind).sign))) return [];
   const driven = drivenPins(context);
   return context.netlist.nodes.flatMap((node) =>
     node.pins
@@ -128,8 +130,9 @@ const analogLegs: Readonly<Record<string, string>> = { potentiometer: 'wiper', '
 const isSensing = (part: PlacedPart): boolean => ['light-sensor', 'thermistor'].includes(part.kind);
 
 /** Sensors, knobs and bus lines on pins that cannot do what they need. */
-export const pinLacksFunction: Rule = (context) =>
-  context.netlist.nodes.flatMap((node): readonly Observation[] => {
+export const pinLacksFunction: Rule = (context) => {
+  if (!context.wiring.parts.some((part) => part.kind in analogLegs || isSensing(part))) return [];
+  return context.netlist.nodes.flatMap((node): readonly Observation[] => {
     const signals = context.board.pins.filter((pin) => node.pins.includes(pin.name));
     const [pin] = signals;
     if (!pin) return [];
@@ -158,6 +161,7 @@ export const pinLacksFunction: Rule = (context) =>
       },
     ];
   });
+};
 
 /** Whether a sensing part and another resistance meet at a node: a divider. */
 const dividesHere = ({ wiring }: RuleContext, sensor: PlacedPart, node: CircuitNode): boolean =>

@@ -95,6 +95,12 @@ const placeOf = (at: Point | null): Place | undefined =>
 
 /** Whether two stretches cross in their inside. */
 function cross(one: { from: Place; to: Place }, other: { from: Place; to: Place }): boolean {
+  // Most pairs lie in other rows altogether.
+  if (
+    Math.max(one.from.y, one.to.y) < Math.min(other.from.y, other.to.y) ||
+    Math.max(other.from.y, other.to.y) < Math.min(one.from.y, one.to.y)
+  )
+    return false;
   const side = (a: Place, b: Place, c: Place): number =>
     Math.sign((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x));
   return (

@@ -9,12 +9,17 @@ import { legPoint, nameOf, type PlacedPart, type Point, type Wiring } from '../.
 import { drivenPins, type Rule, type RuleContext } from './context';
 
 /** Legs whose node reaches no other part and no pin, and wire ends on strips that hold nothing else. */
-export const legOpen: Rule = (context) =>
-  context.wiring.parts.flatMap((part) =>
+export const legOpen: Rule = (context) => {
+  const inStrips = partsInStrips(context);
+  /** Whether a wire's end shares its strip with nothing; sockets and legs always lead somewhere. */
+  const endIsAlone = (at: Point | null): boolean =>
+    !at ||
+    (at.type !== 'pin' &&
+      at.type !== 'leg' &&
+      inStrips.get(context.netlist.stripAt.get(nameOf(at))!)!.size < 2);
+  return context.wiring.parts.flatMap((part) =>
     part.legs.flatMap(({ leg, at }): readonly Observation[] => {
-      const open = kindOf(part.kind).conductor
-        ? endIsAlone(context, part.ref, at)
-        : legIsAlone(context, part, leg);
+      const open = kindOf(part.kind).conductor ? endIsAlone(at) : legIsAlone(context, part, leg);
       if (!open) return [];
       const where = at ? stripText(at) : 'the air';
       const message = at
@@ -37,6 +42,7 @@ export const legOpen: Rule = (context) =>
       ];
     }),
   );
+};
 
 function legIsAlone({ netlist }: RuleContext, part: PlacedPart, leg: LegName): boolean {
   // Of a part with many legs some may stay free; which, only the exercise knows.
@@ -46,15 +52,18 @@ function legIsAlone({ netlist }: RuleContext, part: PlacedPart, leg: LegName): b
   return node.pins.length === 0 && node.terminals.length === 1;
 }
 
-function endIsAlone({ wiring, netlist }: RuleContext, ref: Ref, at: Point | null): boolean {
-  if (!at) return true;
-  if (at.type === 'pin' || at.type === 'leg') return false;
-  const strip = netlist.stripAt.get(nameOf(at));
-  return wiring.parts.every(
-    (other) =>
-      other.ref === ref ||
-      other.legs.every((leg) => !leg.at || netlist.stripAt.get(nameOf(leg.at)) !== strip),
-  );
+/** Parts with a leg in each strip. */
+function partsInStrips({ wiring, netlist }: RuleContext): ReadonlyMap<string, ReadonlySet<Ref>> {
+  const parts = new Map<string, Set<Ref>>();
+  for (const part of wiring.parts)
+    for (const { at } of part.legs) {
+      const strip = at && netlist.stripAt.get(nameOf(at));
+      if (!strip) continue;
+      const here = parts.get(strip);
+      if (here) here.add(part.ref);
+      else parts.set(strip, new Set([part.ref]));
+    }
+  return parts;
 }
 
 const isSource = (wiring: Wiring, ref: Ref): boolean =>

@@ -12,7 +12,19 @@ interface Load {
 
 /** Groups of pins, and all pins together, that must give or take more than the controller stands. */
 export const portOvercurrent: Rule = (context) => {
-  const { board, wiring } = context;
+  const { board, wiring, states } = context;
+  const least = Math.min(
+    board.drive.totalMa,
+    board.drive.portSourceMa ?? Infinity,
+    board.drive.portSinkMa ?? Infinity,
+  );
+  const busiest = Math.max(
+    0,
+    ...states.map(({ point }) =>
+      [...point.pins.values()].reduce((sum, { currentMa }) => sum + Math.abs(currentMa), 0),
+    ),
+  );
+  if (busiest <= least) return [];
   const ports = [...new Set(board.pins.flatMap(({ port }) => (port === undefined ? [] : [port])))];
   const loads = ports.flatMap((port): readonly Load[] => {
     const pins = board.pins.filter((pin) => pin.port === port).map((pin) => pin.name);

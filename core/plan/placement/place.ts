@@ -23,6 +23,8 @@ const GAPS = [2, 1, 0] as const;
 const SEATS_TRIED = 3;
 const STEPS_PER_PART = 4;
 const MOST_STEPS = 60;
+/** Steps in a row for each part that may bring nothing before the search ends. */
+const IDLE_PER_PART = 1.5;
 /** How much dearer by itself a seat may be and still be tried for what it does to the whole. */
 const HOPE = 1.5;
 const SEED = 1;
@@ -142,8 +144,8 @@ function seatAll(
       if (seats.has(part.ref)) continue;
       const nextRow = (board: Ref): number => starts.get(board)!;
       const seat =
-        cheapest(seatsOf(part, { grid, netOf, nextRow, everywhere: false })) ??
-        cheapest(seatsOf(part, { grid, netOf, nextRow, everywhere: true }));
+        seatsOf(part, { grid, netOf, nextRow, everywhere: false }, 'cheapest').at(-1) ??
+        seatsOf(part, { grid, netOf, nextRow, everywhere: true }, 'cheapest').at(-1);
       if (!seat) return undefined;
       sit(grid, netOf, seat);
       seats.set(part.ref, seat);
@@ -154,12 +156,6 @@ function seatAll(
 
 /** The first row is left to the wires that feed the rails. */
 const FIRST_ROW = 2;
-
-const cheapest = (seats: readonly Seat[]): Seat | undefined =>
-  seats.reduce<Seat | undefined>(
-    (best, seat) => (!best || seat.cost < best.cost - 1e-9 ? seat : best),
-    undefined,
-  );
 
 function sit(grid: Grid, netOf: NetOfLeg, { part, holes }: Seat): void {
   for (const [leg, hole] of holes) grid.put(hole, netOf(part.ref, leg), 'leg');
@@ -205,7 +201,9 @@ function improve(
   let { seats, placement } = start;
   const movable = [...seats.keys()].filter((ref) => !kept.has(ref));
   const steps = Math.min(MOST_STEPS, movable.length * STEPS_PER_PART);
-  for (let step = 0; step < steps; step += 1) {
+  let idle = 0;
+  for (let step = 0; step < steps && idle <= movable.length * IDLE_PER_PART; step += 1) {
+    idle += 1;
     const ref = movable[Math.floor(random() * movable.length)]!;
     const { part, holes } = seats.get(ref)!;
     const grid = new Grid(task);
@@ -213,14 +211,17 @@ function improve(
     const row = [...holes.values()][0]!.row;
     const around = { grid, netOf, nextRow: () => row, everywhere: false };
     const present = costOf(part, holes, around) ?? Number.POSITIVE_INFINITY;
-    const others = seatsOf(part, around)
-      .filter((seat) => seat.cost < present + HOPE && !isSame(seat.holes, holes))
+    const others = seatsOf(part, around, { most: present + HOPE })
+      .filter((seat) => !isSame(seat.holes, holes))
       .sort((a, b) => a.cost - b.cost)
       .slice(0, SEATS_TRIED);
     for (const seat of others) {
       const changed = new Map(seats).set(ref, seat);
       const next = finish(task, netOf, changed);
-      if (next && next.cost < placement.cost - 1e-6) [seats, placement] = [changed, next];
+      if (next && next.cost < placement.cost - 1e-6) {
+        [seats, placement] = [changed, next];
+        idle = 0;
+      }
     }
   }
   return placement;

@@ -8,7 +8,18 @@ import type { PlacementTask, TaskNet } from './task';
  * of its ends stand beside the breadboard.
  */
 export function railsFor(task: PlacementTask, net: TaskNet | undefined): readonly Rail[] {
-  if (net?.role !== 'ground' && net?.role !== 'supply') return [];
+  if (!net) return NO_RAILS;
+  // Asked for every seat that is tried, and always with the same answer for a net.
+  let rails = known.get(net);
+  if (!rails) known.set(net, (rails = findRails(task, net)));
+  return rails;
+}
+
+const NO_RAILS: readonly Rail[] = [];
+const known = new WeakMap<TaskNet, readonly Rail[]>();
+
+function findRails(task: PlacementTask, net: TaskNet): readonly Rail[] {
+  if (net.role !== 'ground' && net.role !== 'supply') return [];
   const rails: readonly Rail[] = net.role === 'ground' ? ['a-', 'j-'] : ['a+', 'j+'];
   const beside = net.legs.filter(({ ref }) => standsBeside(task, ref)).length;
   return beside * 2 > net.legs.length ? [...rails].reverse() : rails;

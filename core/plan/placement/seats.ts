@@ -56,8 +56,15 @@ function mayTakeRail(task: PlacementTask, part: TaskPart, net: TaskNet | undefin
   return body !== 'half-round';
 }
 
-/** All seats of a part on every breadboard, in no order. */
-export function seatsOf(part: TaskPart, around: Surroundings): readonly Seat[] {
+/**
+ * Seats of a part on every breadboard, in no order: those that cost at most `most`, or, for `cheapest`,
+ * each that was cheaper than all before it.
+ */
+export function seatsOf(
+  part: TaskPart,
+  around: Surroundings,
+  want: { readonly most: number } | 'cheapest',
+): readonly Seat[] {
   const { footprint, legs } = kindOf(part.kind);
   if (footprint.type === 'plug') return [];
   const raw: ReadonlyMap<LegName, Hole>[] = [];
@@ -73,10 +80,16 @@ export function seatsOf(part: TaskPart, around: Surroundings): readonly Seat[] {
             row,
           ),
         );
-  return raw.flatMap((holes) => {
-    const amount = costOf(part, holes, around);
-    return amount === undefined ? [] : [{ part, holes, cost: amount }];
-  });
+  let most = want === 'cheapest' ? Number.POSITIVE_INFINITY : want.most;
+  const seats: Seat[] = [];
+  for (const holes of raw) {
+    const amount = costOf(part, holes, around, most);
+    if (amount === undefined || amount > most) continue;
+    seats.push({ part, holes, cost: amount });
+    // A tie keeps the first, so that the result does not hang on rounding.
+    if (want === 'cheapest') most = amount - 1e-9;
+  }
+  return seats;
 }
 
 /** Rows beyond the next one that are looked at, and rows round a strip that the part is to meet. */
@@ -275,8 +288,9 @@ export function costOf(
   part: TaskPart,
   holes: ReadonlyMap<LegName, Hole>,
   { grid, netOf, nextRow }: Surroundings,
+  most = Number.POSITIVE_INFINITY,
 ): number | undefined {
-  const { footprint, legs, body } = kindOf(part.kind);
+  const { footprint, legs, body, joints } = kindOf(part.kind);
   let amount = 0;
   let firstRow = Number.POSITIVE_INFINITY;
   const own = new Map<string, TaskNet | undefined>();
@@ -304,18 +318,13 @@ export function costOf(
     for (const one of ends)
       for (const other of ends) if ((distanceMm(one, other) ?? 0) > footprint.reachMm) return undefined;
   const fresh = new Map<TaskNet, number>();
-  let crowded = false;
   for (const [leg, at] of holes) {
     const net = netOf(part.ref, leg);
-    const strips = net ? grid.stripsOf(net) : new Set<string>();
-    const isBridged = kindOf(part.kind).joints.some(([, second]) => second === leg);
-    if (net && !isBridged && !strips.has(grid.keyOf(at))) fresh.set(net, (fresh.get(net) ?? 0) + 1);
-    if (at.type === 'rail') continue;
-    for (const step of [-1, 1]) {
-      const beside = grid.netOf({ ...at, row: at.row + step });
-      if (beside && !mine.has(beside)) crowded = true;
-    }
-    if (sideOf(at.column) === 'f' && footprint.type !== 'block') amount += cost.farSide / ends.length;
+    const isBridged = joints.some(([, second]) => second === leg);
+    if (net && !isBridged && !grid.stripsOf(net).has(grid.keyOf(at)))
+      fresh.set(net, (fresh.get(net) ?? 0) + 1);
+    if (at.type === 'hole' && footprint.type !== 'block' && sideOf(at.column) === 'f')
+      amount += cost.farSide / ends.length;
   }
   let joins = false;
   for (const [net, count] of fresh) {
@@ -331,7 +340,9 @@ export function costOf(
     if (fresh.has(net)) amount -= cost.wire;
     if (at.rail !== railsFor(grid.task, net)[0]) amount += cost.otherRail;
   }
-  if (crowded) amount += cost.crowded;
+  // Nothing below makes a seat cheaper, but for the little that crossing the trough gives back.
+  if (amount > most + cost.farSide) return undefined;
+  if (isCrowded(holes, mine, grid)) amount += cost.crowded;
   const expected = nextRow(board);
   if (!joins)
     amount += firstRow >= expected ? (firstRow - expected) * cost.row : (expected - firstRow) * cost.rowBack;
@@ -354,6 +365,18 @@ export function costOf(
   }
   const boards = grid.task.breadboards.findIndex(({ ref }) => ref === board);
   return amount + boards * 20;
+}
+
+/** Whether a leg stands right beside a strip of a net that the part has nothing to do with. */
+function isCrowded(holes: ReadonlyMap<LegName, Hole>, mine: ReadonlySet<TaskNet>, grid: Grid): boolean {
+  for (const at of holes.values()) {
+    if (at.type === 'rail') continue;
+    for (const step of [-1, 1]) {
+      const beside = grid.netOf({ ...at, row: at.row + step });
+      if (beside && !mine.has(beside)) return true;
+    }
+  }
+  return false;
 }
 
 /** Whether two legs of a part that share a strip are one piece of metal inside it. */
