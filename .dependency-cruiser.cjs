@@ -1,9 +1,10 @@
 /** Imports point one way; see ARCHITECTURE.md. */
+const TESTS = '(\\.test\\.tsx?$|^core/testing/)';
 const outside = (folder, allowed) => ({
   name: `${folder}-imports`,
   comment: `${folder}/ may import ${allowed.join(', ') || 'nothing of ours'} only`,
   severity: 'error',
-  from: { path: `^${folder}/`, pathNot: '\\.test\\.tsx?$' },
+  from: { path: `^${folder}/`, pathNot: TESTS },
   to: {
     path: '^(app|ui|server|workers|cli|core|grammars|engines|demo|e2e|scripts|proxy)',
     pathNot: `^(${[folder, ...allowed].join('|')})/`,
@@ -30,7 +31,7 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'the core imports small pure libraries only',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
         pathNot: 'node_modules/(zod|papaparse|@types/papaparse)/',

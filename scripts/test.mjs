@@ -83,6 +83,7 @@ async function main() {
       'core',
       'cli',
       'grammars',
+      'engines',
       'server',
       'ui',
       'workers',

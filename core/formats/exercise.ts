@@ -139,8 +139,7 @@ export function formOf(data: ExerciseData, name: string): Result<Exercise> {
       message: `the exercise has no form “${name}”; it has ${data.forms?.map((known) => known.name).join(', ') || 'one form only'}`,
       path: 'forms',
     });
-  const { name: _, ...changes } = form;
-  return exerciseFrom({ ...data, ...changes, forms: undefined });
+  return exerciseFrom({ ...data, ...form, name: undefined, forms: undefined });
 }
 
 function namedRefs(expectation: ExerciseData['scenarios'][number]['expect'][number]): readonly string[] {
