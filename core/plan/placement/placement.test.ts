@@ -220,6 +220,19 @@ describe('an earlier layout', () => {
     expect(firstDifference(task(lamps(3)), placed.value.wiring)).toBeUndefined();
   });
 
+  test('keeps the colour of a wire that stays', () => {
+    const first = laidOut(lamps(2));
+    const earlier = {
+      ...first,
+      parts: first.parts.map((part) =>
+        part.value.text === 'yellow' ? { ...part, value: { text: 'violet' } } : part,
+      ),
+    };
+    const placed = place({ ...task(lamps(3)), earlier });
+    const colours = placed.ok ? wires(placed.value.wiring).map((wire) => wire.value.text) : [];
+    expect(colours).toContain('violet');
+  });
+
   test('gives way only where it cannot stay', () => {
     const earlier = laidOut(lamps(2));
     const crossed: Given = {

@@ -180,6 +180,18 @@ export function lengthOf(from: Point, to: Point): number {
   return OFF_BOARD_MM + side + (holes[0]?.row ?? 0) * 0.5;
 }
 
+/** The colour that a wire between these ends, or from this pin, had in the earlier layout. */
+function earlierColour({ earlier }: PlacementTask, { from, to }: PlannedWire): string | undefined {
+  const ends = [from, to].map(nameOf);
+  const wires = earlier?.parts.filter((part) => kindOf(part.kind).conductor) ?? [];
+  const endsOf = (part: PlacedPart): readonly PointName[] =>
+    part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : []));
+  const same = wires.find((part) => ends.every((end) => endsOf(part).includes(end)));
+  if (same) return same.value.text;
+  const pin = [from, to].find((end) => end.type === 'pin');
+  return pin && wires.find((part) => endsOf(part).includes(nameOf(pin)))?.value.text;
+}
+
 /** Gives the wires names and colours: by role, one colour for each signal net, as far as the kit has them. */
 export function colouredWires(task: PlacementTask, wires: readonly PlannedWire[]): readonly PlacedPart[] {
   const left = new Map(task.stock);
@@ -203,7 +215,8 @@ export function colouredWires(task: PlacementTask, wires: readonly PlannedWire[]
         : wire.net.role === 'supply'
           ? [colours.supply, ...['orange', ...colours.signals]]
           : ofSignals;
-    const colour = take(wishes);
+    const before = earlierColour(task, wire);
+    const colour = take(before === undefined ? wishes : [before, ...wishes]);
     return {
       ref: ref(`W${index + 1}`),
       kind: 'wire',
