@@ -122,7 +122,7 @@ export class Geometry {
     this.width =
       (beside.length > 0 ? margin.right : this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
     this.height =
-      Math.max(HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight), margin.bottom) + 10;
+      Math.max(HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight), margin.bottom) + 18;
   }
 
   /** The first breadboard, which decides where columns stand. */

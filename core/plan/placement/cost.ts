@@ -1,5 +1,6 @@
 import { kindOf } from '../../parts';
 import { nameOf, findPart, type PlacedPart, type Point, type Wiring } from '../../wiring/wiring';
+import { bodyBox, overlaps } from './bodies';
 import type { PlacementTask } from './task';
 import { lengthOf } from './wires';
 
@@ -12,6 +13,8 @@ const weight = {
   unequal: 0.8,
   /** A unit beside another without a free row. */
   crowded: 1.2,
+  /** Two bodies in one place. */
+  overlap: 9,
   row: 0.25,
   /** A leg or wire end that lies elsewhere than in the earlier layout. */
   moved: 4,
@@ -28,6 +31,7 @@ export function layoutCost(task: PlacementTask, wiring: Wiring): number {
     weight.crossing * crossings(task, wires) +
     weight.unequal * unequalSpacing(parts) +
     weight.crowded * crowding(parts) +
+    weight.overlap * bodyOverlaps(parts) +
     weight.row * lastRow(wiring) +
     weight.moved * moves(task.earlier, wiring)
   );
@@ -91,6 +95,23 @@ function crowding(parts: readonly PlacedPart[]): number {
         if (below && ![...below].some((ref) => here.has(ref))) count += 1;
       }
   return count;
+}
+
+/** Pairs of bodies that would have to be in one place. */
+function bodyOverlaps(parts: readonly PlacedPart[]): number {
+  const boxes = parts.flatMap((part) => {
+    const holes = new Map(
+      part.legs.flatMap(({ leg, at }) =>
+        at?.type === 'hole' || at?.type === 'rail' ? [[leg, at] as const] : [],
+      ),
+    );
+    const box = holes.size > 0 ? bodyBox(part.kind, holes) : undefined;
+    return box ? [box] : [];
+  });
+  return boxes.reduce(
+    (count, one, index) => count + boxes.slice(index + 1).filter((other) => overlaps(one, other)).length,
+    0,
+  );
 }
 
 const lastRow = (wiring: Wiring): number =>

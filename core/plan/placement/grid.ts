@@ -1,6 +1,7 @@
 import { columnsOf, rails, railHalf, sideOf, type Column, type Rail } from '../../breadboards';
 import type { PointName, Ref } from '../../brand';
 import { nameOf, type Point } from '../../wiring/wiring';
+import { overlaps, type BodyBox } from './bodies';
 import type { PlacementTask, TaskNet } from './task';
 
 /** A hole of a breadboard. */
@@ -27,6 +28,7 @@ export class Grid {
   private readonly legs: Map<string, number>;
   /** Holes under the body or the leads of a part. */
   private readonly covered: Set<PointName>;
+  private readonly bodies: BodyBox[];
   /** Strips that a part joins inside, without a wire. */
   private readonly bridges: (readonly [string, string])[];
 
@@ -40,6 +42,7 @@ export class Grid {
     this.legs = new Map(from?.legs);
     this.bridges = [...(from?.bridges ?? [])];
     this.covered = new Set(from?.covered);
+    this.bodies = [...(from?.bodies ?? [])];
   }
 
   copy(): Grid {
@@ -91,6 +94,15 @@ export class Grid {
 
   isCovered(hole: Hole): boolean {
     return this.covered.has(nameOf(hole));
+  }
+
+  addBody(body: BodyBox): void {
+    this.bodies.push(body);
+  }
+
+  /** How many bodies stand where this one would. */
+  overlapping(body: BodyBox): number {
+    return this.bodies.reduce((count, other) => count + (overlaps(body, other) ? 1 : 0), 0);
   }
 
   /** Notes that two strips are one node through a part. */

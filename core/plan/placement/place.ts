@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '../../result';
 import { netlistOf } from '../../wiring/netlist';
 import { findPart, legPoint, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { Grid, type Hole } from './grid';
+import { bodyBox } from './bodies';
 import { layoutCost } from './cost';
 import { roomMessage } from './room';
 import { costOf, holesUnder, seatsOf, type NetOfLeg, type Seat } from './seats';
@@ -160,6 +161,8 @@ const FIRST_ROW = 2;
 function sit(grid: Grid, netOf: NetOfLeg, { part, holes }: Seat): void {
   for (const [leg, hole] of holes) grid.put(hole, netOf(part.ref, leg), 'leg');
   for (const hole of holesUnder(part, holes)) grid.cover(hole);
+  const body = bodyBox(part.kind, holes);
+  if (body) grid.addBody(body);
   for (const [one, other] of kindOf(part.kind).joints) {
     const ends = [holes.get(one), holes.get(other)];
     if (ends[0] && ends[1]) grid.bridge(grid.keyOf(ends[0]), grid.keyOf(ends[1]));

@@ -3,6 +3,7 @@ import type { LegName, Ref } from '../../brand';
 import { kindOf } from '../../parts';
 import { distanceMm } from '../../wiring/read';
 import { nameOf } from '../../wiring/wiring';
+import { bodyBox } from './bodies';
 import type { Grid, Hole } from './grid';
 import { partColumns } from './grid';
 import { railsFor, usesRail } from './rails';
@@ -24,6 +25,10 @@ const cost = {
   rowBack: 0.9,
   /** A leg right beside another unit's strip. */
   crowded: 2.6,
+  /** A body where another one is: it can be bent aside, but not well. */
+  overlap: 9,
+  /** A further breadboard. */
+  board: 7,
   /** The side away from the board. */
   farSide: 3,
   /** A part that lies along the column where it could go straight to a rail. */
@@ -343,6 +348,8 @@ export function costOf(
   // Nothing below makes a seat cheaper, but for the little that crossing the trough gives back.
   if (amount > most + cost.farSide) return undefined;
   if (isCrowded(holes, mine, grid)) amount += cost.crowded;
+  const box = bodyBox(part.kind, holes);
+  if (box) amount += cost.overlap * grid.overlapping(box);
   const expected = nextRow(board);
   if (!joins)
     amount += firstRow >= expected ? (firstRow - expected) * cost.row : (expected - firstRow) * cost.rowBack;
@@ -364,7 +371,7 @@ export function costOf(
     if (first.row > last.row) amount += cost.turned;
   }
   const boards = grid.task.breadboards.findIndex(({ ref }) => ref === board);
-  return amount + boards * 20;
+  return amount + boards * cost.board;
 }
 
 /** Whether a leg stands right beside a strip of a net that the part has nothing to do with. */

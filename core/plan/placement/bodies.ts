@@ -1,0 +1,64 @@
+import { acrossPitches } from '../../breadboards';
+import type { LegName, Ref } from '../../brand';
+import { kindOf, type Body } from '../../parts';
+import type { Hole } from './grid';
+
+/** The room that a part's body takes over a breadboard, in pitches: middle and half extents. */
+export interface BodyBox {
+  readonly board: Ref;
+  readonly x: number;
+  readonly y: number;
+  readonly halfX: number;
+  readonly halfY: number;
+}
+
+/** Half extents of bodies that stand beside legs in one column, and how far beside, in pitches. */
+const beside: Readonly<Partial<Record<Body, readonly [away: number, halfX: number, halfY: number]>>> = {
+  dome: [1.5, 0.65, 0.65],
+  'dome-four': [1.9, 0.9, 0.9],
+  disc: [1.2, 0.6, 0.6],
+  can: [1.3, 0.7, 0.7],
+  'half-round': [1.55, 0.75, 0.85],
+  sounder: [1.4, 0.95, 0.95],
+  slide: [1.1, 0.5, 1.4],
+  knob: [1.9, 1.25, 1.4],
+};
+/** Half length and half thickness of a part that lies on its line. */
+const LYING: readonly [number, number] = [1.1, 0.36];
+
+/** Legs as close as this in one column carry their body beside them. */
+const NEAR_ROWS = 3.2;
+
+/** Where the body of a seated part is, or `undefined` where it stands away from the breadboard. */
+export function bodyBox(kindName: string, holes: ReadonlyMap<LegName, Hole>): BodyBox | undefined {
+  const { body, footprint } = kindOf(kindName);
+  if (footprint.type === 'plug' || (footprint.type === 'leads' && footprint.reachMm === undefined))
+    return undefined;
+  const ends = [...holes.values()].map((hole) => ({
+    x: acrossPitches[hole.type === 'hole' ? hole.column : hole.rail],
+    y: hole.row,
+  }));
+  const board = [...holes.values()][0]!.ref;
+  const xs = ends.map(({ x }) => x);
+  const ys = ends.map(({ y }) => y);
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const middle = { x: (left + right) / 2, y: (top + bottom) / 2 };
+  const aside = beside[body];
+  if (aside) {
+    const [away, halfX, halfY] = aside;
+    const isColumn = left === right && bottom - top < NEAR_ROWS;
+    return { board, x: middle.x + (isColumn ? away : 0), y: middle.y, halfX, halfY };
+  }
+  if (body === 'bands' || body === 'stripe') {
+    const [long, thin] = LYING;
+    const isLevel = top === bottom;
+    return { board, ...middle, halfX: isLevel ? long : thin, halfY: isLevel ? thin : long };
+  }
+  return { board, ...middle, halfX: (right - left) / 2 - 0.2, halfY: (bottom - top) / 2 + 0.3 };
+}
+
+/** Whether two bodies would have to be in one place. */
+export const overlaps = (one: BodyBox, other: BodyBox): boolean =>
+  one.board === other.board &&
+  Math.abs(one.x - other.x) < one.halfX + other.halfX &&
+  Math.abs(one.y - other.y) < one.halfY + other.halfY;
