@@ -132,7 +132,7 @@ describe('accessibility', () => {
     await page.goto('/');
     await page
       .getByRole('region', { name: 'Tuesday evening' })
-      .getByRole('link', { name: 'Review desk' })
+      .getByRole('link', { name: 'Review desk: Beacon' })
       .click();
     await page.getByRole('heading', { name: 'What was looked at' }).waitFor();
     await audit('review desk');

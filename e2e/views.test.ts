@@ -14,7 +14,7 @@ describe('the Review desk', () => {
     await signInAsInstructor(page);
     await page
       .getByRole('region', { name: 'Tuesday evening' })
-      .getByRole('link', { name: 'Review desk' })
+      .getByRole('link', { name: 'Review desk: Beacon' })
       .click();
     const chosen = page.getByRole('navigation', { name: 'Groups' }).locator('[aria-current="true"]');
     await expect.poll(() => chosen.innerText()).toContain('One row off');
@@ -32,7 +32,7 @@ describe('the Review desk', () => {
     await signInAsInstructor(page);
     await page
       .getByRole('region', { name: 'Tuesday evening' })
-      .getByRole('link', { name: 'Review desk' })
+      .getByRole('link', { name: 'Review desk: Beacon' })
       .click();
     await page
       .getByRole('button', { name: /Times are off/ })
@@ -113,7 +113,7 @@ describe('the Worksheet', () => {
     await page.getByRole('link', { name: 'Worksheet' }).first().click();
     const values = await page.getByRole('region', { name: 'Values' }).innerText();
     expect(values).toContain('8.5mA through D1');
-    expect(values).toContain('Worst case 7.0 to 10.2 mA');
+    expect(values).toContain('Worst case 6.9 to 10.2 mA');
     expect(await page.getByRole('region', { name: 'Check' }).innerText()).toContain(
       'The reference passes: lit 0.50 s, dark 2.5 s, lit 4 times.',
     );

@@ -103,10 +103,14 @@ function ExerciseBlock({
         </p>
         <div className="ml-auto flex gap-2">
           <Button asChild>
-            <Link href={`/exercises/${exerciseId}`}>Worksheet</Link>
+            <Link href={`/exercises/${exerciseId}`} aria-label={`Worksheet: ${title}`}>
+              Worksheet
+            </Link>
           </Button>
           <Button asChild look="main">
-            <Link href={`/review/${publicationId}`}>Review desk</Link>
+            <Link href={`/review/${publicationId}`} aria-label={`Review desk: ${title}`}>
+              Review desk
+            </Link>
           </Button>
         </div>
       </div>

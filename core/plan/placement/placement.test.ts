@@ -6,6 +6,7 @@ import { randomTask } from '../../testing/random-netlist';
 import { overreachOf, readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
 import { findPart, nameOf, type Wiring } from '../../wiring/wiring';
+import { bodyBox, overlaps } from './bodies';
 import {
   DEFAULT_RULES,
   firstDifference,
@@ -250,6 +251,54 @@ describe('an earlier layout', () => {
     expect(moves(earlier, placed.value.wiring)).toBeLessThanOrEqual(4);
     expect(firstDifference(task(crossed), placed.value.wiring)).toBeUndefined();
   });
+});
+
+describe('several breadboards', () => {
+  const two = (one: string, other: string) => {
+    const read = taskFrom(lamps(10), learner, [
+      { ref: ref('B1'), model: breadboards.get(one)! },
+      { ref: ref('B2'), model: breadboards.get(other)! },
+    ]);
+    if (!read.ok) throw new Error(read.problems[0]?.message);
+    const placed = place(read.value);
+    if (!placed.ok) throw new Error(placed.problems[0]?.message);
+    return { task: read.value, wiring: placed.value.wiring };
+  };
+  const used = (wiring: Wiring) =>
+    new Set(
+      wiring.parts.flatMap((part) =>
+        part.legs.flatMap(({ at: point }) => (point?.type === 'hole' ? [point.ref] : [])),
+      ),
+    );
+
+  test('are both used when the first is too small, and joined by wires', () => {
+    const { task: given, wiring } = two('mini', 'mini');
+    expect([...used(wiring)].sort()).toEqual(['B1', 'B2']);
+    expect(firstDifference(given, wiring)).toBeUndefined();
+  });
+
+  test('leave the second empty when the first has room', () => {
+    expect([...used(two('half', 'half').wiring)]).toEqual(['B1']);
+  });
+});
+
+test('on split rails both halves that are used get their ground', () => {
+  const wiring = laidOut(lamps(12), 'full-split');
+  expect(firstDifference(task(lamps(12), 'full-split'), wiring)).toBeUndefined();
+});
+
+test('no two bodies of the ten lamps and their resistors stand in one place', () => {
+  const boxes = laidOut(lamps(10)).parts.flatMap((part) => {
+    if (part.kind === 'wire') return [];
+    const holes = part.legs.flatMap(({ leg, at: point }) =>
+      point?.type === 'hole' || point?.type === 'rail' ? [[leg, point] as const] : [],
+    );
+    return bodyBox(part.kind, new Map(holes)) ?? [];
+  });
+  expect(boxes).toHaveLength(20);
+  boxes.forEach((one, index) =>
+    boxes.slice(index + 1).forEach((other) => expect(overlaps(one, other)).toBe(false)),
+  );
 });
 
 test('what does not fit is refused with how much does, and what to do', () => {
