@@ -1,7 +1,7 @@
 import type { LegName } from '../brand';
 import { quantity, type Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';
-import { kindOf } from '../parts';
+import { isContact, isPowerSource, kindOf } from '../parts';
 import { circuitParts, netlistOf, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
 import { legPoint, nameOf, type PlacedPart, type Wiring } from '../wiring/wiring';
 import { correspondence, referencePins, type Comparison } from './compare';
@@ -29,7 +29,7 @@ function anchorOf({ wiring, netlist }: Side, exercise: Exercise, node: NodeId): 
   const signal = pins.find((pin) => !isSupplyPin(exercise.board, pin));
   if (signal !== undefined) return signal;
   const pole = terminals.find(({ ref }) =>
-    wiring.parts.some((part) => part.ref === ref && ['battery', 'supply'].includes(part.kind)),
+    wiring.parts.some((part) => part.ref === ref && isPowerSource(part)),
   );
   if (pole) return (pole.leg as string) === 'minus' ? 'ground' : 'supply';
   return undefined;
@@ -283,7 +283,7 @@ function pullOf(
   const node = netlist.nodes.find((candidate) => candidate.pins.includes(pin));
   if (!node) return undefined;
   const hasContact = node.terminals.some(({ ref }) =>
-    wiring.parts.some((part) => part.ref === ref && ['button', 'switch'].includes(kindOf(part.kind).sign)),
+    wiring.parts.some((part) => part.ref === ref && isContact(part)),
   );
   if (!hasContact) return undefined;
   for (const { ref } of node.terminals) {

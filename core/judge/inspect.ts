@@ -1,3 +1,4 @@
+import { isContact } from '../parts';
 import { prepareBench, type PartStates, type PinDrive, type PinDrives } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
 import type { Observation } from '../finding';
@@ -121,8 +122,6 @@ function isContactOnly(wiring: Wiring, netlist: Netlist, pin: string): boolean {
   return (
     node !== undefined &&
     node.terminals.length > 0 &&
-    node.terminals.every(({ ref }) =>
-      wiring.parts.some((part) => part.ref === ref && ['button', 'switch'].includes(part.kind)),
-    )
+    node.terminals.every(({ ref }) => wiring.parts.some((part) => part.ref === ref && isContact(part)))
   );
 }

@@ -89,3 +89,11 @@ export function kindOf(name: string): PartKind {
   if (!kind) throw new Error(`unknown part kind ${name}`);
   return kind;
 }
+
+/** Whether a part gives power of its own: a battery or a bench supply. */
+export const isPowerSource = (part: { readonly kind: string }): boolean =>
+  part.kind === 'battery' || part.kind === 'supply';
+
+/** Whether a part joins its legs or parts them by hand: a button or a switch. */
+export const isContact = (part: { readonly kind: string }): boolean =>
+  ['button', 'switch'].includes(kindOf(part.kind).sign);

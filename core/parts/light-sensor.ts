@@ -1,6 +1,5 @@
-import { fail, ok } from '../result';
 import { defineKind, eitherWay, twoEnds } from './kind';
-import { ohmsText, readOhms } from './value';
+import { readOhmsOr } from './value';
 
 const [one, two] = twoEnds;
 
@@ -27,14 +26,7 @@ export const lightSensor = defineKind({
   sign: 'light-sensor',
   preparation: 'Bend the legs apart by two rows; the face with the wavy line looks up.',
   pretest: 'A meter shows some kiloohms in the room and far more under a thumb.',
-  readValue(text) {
-    if (text.trim() === '') return ok({ text: '20k', amount: 20_000 });
-    const read = readOhms(text);
-    if (!read.ok) return read;
-    if (read.value <= 0)
-      return fail({ message: 'a light sensor needs a resistance above zero', typed: text });
-    return ok({ text: ohmsText(read.value), amount: read.value });
-  },
+  readValue: readOhmsOr(20_000, 'light sensor', 1),
   elements: (value, { light }) => [
     { type: 'resistor', from: one.name, to: two.name, ohms: lightSensorOhms(value.amount ?? 20_000, light) },
   ],

@@ -137,7 +137,7 @@ describe('a value', () => {
     ['capacitor', '', 'needs its value'],
     ['electrolytic', '100', 'not a capacitance'],
     ['potentiometer', '2', 'too small'],
-    ['light-sensor', '0', 'above zero'],
+    ['light-sensor', '0', 'too small'],
     ['thermistor', 'warm', 'not a resistance'],
     ['led-bar', 'mauve', 'mauve'],
     ['diode', 'zener', 'zener'],

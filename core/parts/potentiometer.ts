@@ -1,7 +1,6 @@
 import { legNames } from '../brand';
-import { fail, ok } from '../result';
 import { defineKind, rowOfLegs } from './kind';
-import { ohmsText, readOhms } from './value';
+import { readOhmsOr } from './value';
 
 const [one, wiper, two] = legNames('1', 'wiper', '2');
 const legs = [
@@ -36,14 +35,7 @@ export const potentiometer = defineKind({
   sign: 'knob',
   preparation: 'Straighten the three legs; they stand in neighbouring rows.',
   pretest: 'A meter shows the whole value between the outer legs, and less at the middle one as you turn.',
-  readValue(text) {
-    if (text.trim() === '') return ok({ text: '10k', amount: 10_000 });
-    const read = readOhms(text);
-    if (!read.ok) return read;
-    if (read.value < 10)
-      return fail({ message: `a knob of ${text.trim()} Ω is too small to be real`, typed: text });
-    return ok({ text: ohmsText(read.value), amount: read.value });
-  },
+  readValue: readOhmsOr(10_000, 'knob', 10),
   elements(value, { position }) {
     const track = value.amount ?? 10_000;
     return [

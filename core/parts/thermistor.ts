@@ -1,6 +1,5 @@
-import { fail, ok } from '../result';
 import { defineKind, eitherWay, twoEnds } from './kind';
-import { ohmsText, readOhms } from './value';
+import { readOhmsOr } from './value';
 
 const [one, two] = twoEnds;
 
@@ -27,13 +26,7 @@ export const thermistor = defineKind({
   sign: 'thermistor',
   preparation: 'Bend the legs apart by two rows; leave the bead free in the air.',
   pretest: 'A meter shows about its value in a warm room and less between two fingers.',
-  readValue(text) {
-    if (text.trim() === '') return ok({ text: '10k', amount: 10_000 });
-    const read = readOhms(text);
-    if (!read.ok) return read;
-    if (read.value <= 0) return fail({ message: 'a thermistor needs a resistance above zero', typed: text });
-    return ok({ text: ohmsText(read.value), amount: read.value });
-  },
+  readValue: readOhmsOr(10_000, 'thermistor', 1),
   elements: (value, { celsius }) => [
     { type: 'resistor', from: one.name, to: two.name, ohms: thermistorOhms(value.amount ?? 10_000, celsius) },
   ],

@@ -24,6 +24,22 @@ export function readOhms(text: string): Result<number> {
   return fail({ message: `“${text}” is not a resistance; write it like 330, 4k7 or 1M`, typed: text });
 }
 
+/** Reads the resistance of a part that has a usual one; an empty cell means that. */
+export function readOhmsOr(
+  usualOhms: number,
+  title: string,
+  leastOhms: number,
+): (text: string) => Result<PartValue> {
+  return (text) => {
+    if (text.trim() === '') return ok({ text: ohmsText(usualOhms), amount: usualOhms });
+    const read = readOhms(text);
+    if (!read.ok) return read;
+    if (read.value < leastOhms)
+      return fail({ message: `a ${title} of ${text.trim()} Ω is too small to be real`, typed: text });
+    return ok({ text: ohmsText(read.value), amount: read.value });
+  };
+}
+
 const capacitance: Readonly<Record<string, number>> = {
   p: 1e-12,
   n: 1e-9,

@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../boards';
 import type { Ref } from '../brand';
-import { kindOf, type Body } from '../parts';
+import { type Body, isPowerSource, kindOf } from '../parts';
 import { netlistOf, type Netlist } from '../wiring/netlist';
 import {
   findPart,
@@ -64,7 +64,7 @@ export const wiringAfter = (wiring: Wiring, { present }: BuildStep): Wiring => (
 
 function stageOf(part: PlacedPart, wiring: Wiring, netlist: Netlist): BuildStage {
   const { conductor, body } = kindOf(part.kind);
-  if (['battery', 'supply'].includes(part.kind)) return 'supply';
+  if (isPowerSource(part)) return 'supply';
   if (!conductor) return lowBodies.has(body) ? 'low-parts' : 'tall-parts';
   const board = wiring.board?.profile;
   const node = netlist.nodes[netlist.nodeAt.get(legPoint(part.ref, part.legs[0]!.leg))!]!;
@@ -80,7 +80,7 @@ const roleOf = (board: BoardProfile | undefined, pin: string): string | undefine
   board?.supplies.find((supply) => supply.name === pin)?.role;
 
 const isPlusOfSource = (wiring: Wiring, ref: Ref, leg: string): boolean =>
-  leg === 'plus' && ['battery', 'supply'].includes(findPart(wiring, ref)?.kind ?? '');
+  leg === 'plus' && isPowerSource(findPart(wiring, ref)!);
 
 const firstRow = (part: PlacedPart): number =>
   Math.min(...part.legs.map(({ at }) => (at?.type === 'hole' || at?.type === 'rail' ? at.row : 99)));

@@ -8,7 +8,7 @@ import { brightnessAt } from '../electrics/brightness';
 import type { Exercise } from '../formats/exercise';
 import { referencePins } from '../judge/compare';
 import { looksLikeInput } from '../judge/states';
-import { kindOf } from '../parts';
+import { isPowerSource, kindOf } from '../parts';
 import { netlistOf, type CircuitNode } from '../wiring/netlist';
 import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
@@ -138,7 +138,7 @@ const roleOfSocket = (socket: BoardSocket | undefined): 'ground' | 'supply' | 's
 function roleOfSource(
   legs: readonly { readonly part: PlacedPart; readonly leg: string }[],
 ): 'ground' | 'supply' | undefined {
-  const pole = legs.find(({ part }) => ['battery', 'supply'].includes(part.kind));
+  const pole = legs.find(({ part }) => isPowerSource(part));
   return pole && (pole.leg === 'minus' ? 'ground' : 'supply');
 }
 

@@ -121,7 +121,7 @@ function PartLine({
           </button>
         </p>
       </div>
-      <div className="flex gap-1.5">
+      <div className={kind.legs.length > 2 ? 'col-span-3 mt-2 flex flex-wrap gap-1.5 pl-8' : 'flex gap-1.5'}>
         {kind.legs.map((leg, index) => (
           <LegField
             key={leg.name}

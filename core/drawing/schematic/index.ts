@@ -1,3 +1,4 @@
+import { isPowerSource } from '../../parts';
 import { legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { circuitParts, netlistOf, type CircuitNode } from '../../wiring/netlist';
 import type { Drawing, Layer, Shape } from '../list';
@@ -94,8 +95,7 @@ function connectNode(
   // A battery that feeds many stands as a sign at each of them too.
   const pole = node.terminals.find(
     ({ ref, leg }) =>
-      (leg as string) === 'plus' &&
-      ['battery', 'supply'].includes(wiring.parts.find((part) => part.ref === ref)!.kind),
+      (leg as string) === 'plus' && isPowerSource(wiring.parts.find((part) => part.ref === ref)!),
   );
   const supply =
     node.pins.find((pin) => sockets.some((socket) => socket.name === pin && socket.role !== 'ground')) ??

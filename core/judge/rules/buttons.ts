@@ -1,12 +1,12 @@
 import type { Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import { isContact, kindOf } from '../../parts';
 import type { NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
 import { capital, partText } from '../words';
 import { nodeAt, type Rule, type RuleContext } from './context';
 
 const contactsOf = (context: RuleContext): readonly PlacedPart[] =>
-  context.wiring.parts.filter((part) => ['button', 'switch'].includes(kindOf(part.kind).sign));
+  context.wiring.parts.filter((part) => isContact(part));
 
 /** Whether something else than the part itself is on a node. */
 const isUsed = ({ netlist }: RuleContext, node: NodeId, part: PlacedPart): boolean => {

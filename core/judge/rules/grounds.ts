@@ -1,3 +1,4 @@
+import { isPowerSource } from '../../parts';
 import type { Observation } from '../../finding';
 import { circuitParts, type NodeId } from '../../wiring/netlist';
 import { findPart, nameOf, type PlacedPart } from '../../wiring/wiring';
@@ -40,7 +41,7 @@ export const noCommonGround: Rule = (context) =>
   });
 
 const sourcesOf = (context: RuleContext): readonly PlacedPart[] =>
-  circuitParts(context.wiring).filter((part) => ['battery', 'supply'].includes(part.kind));
+  circuitParts(context.wiring).filter((part) => isPowerSource(part));
 
 /** Nodes that a node is joined to through parts. */
 function reachOf(context: RuleContext, from: NodeId): ReadonlySet<NodeId> {

@@ -1,5 +1,5 @@
 import type { Observation } from '../../finding';
-import { AT_REST, kindOf } from '../../parts';
+import { AT_REST, isContact, kindOf } from '../../parts';
 import { circuitParts, type CircuitNode, type NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
 import { isSupplyPin } from '../graph';
@@ -14,7 +14,7 @@ interface Input {
 
 /** Wired pins that no state drives; none when nothing is there to be pressed. */
 function inputsOf(context: RuleContext): readonly Input[] {
-  if (!context.wiring.parts.some((part) => ['button', 'switch'].includes(kindOf(part.kind).sign))) return [];
+  if (!context.wiring.parts.some((part) => isContact(part))) return [];
   const driven = drivenPins(context);
   return context.netlist.nodes.flatMap((node) =>
     node.pins
@@ -26,9 +26,7 @@ function inputsOf(context: RuleContext): readonly Input[] {
 /** Buttons and switches with a leg on a node. */
 const contactsAt = (context: RuleContext, node: CircuitNode): readonly PlacedPart[] =>
   circuitParts(context.wiring).filter(
-    (part) =>
-      ['button', 'switch'].includes(kindOf(part.kind).sign) &&
-      node.terminals.some(({ ref }) => ref === part.ref),
+    (part) => isContact(part) && node.terminals.some(({ ref }) => ref === part.ref),
   );
 
 /** Nodes that a contact leads to from a node. */

@@ -1,5 +1,5 @@
 import type { Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import { isPowerSource, kindOf } from '../../parts';
 import { acrossPitches } from '../../breadboards';
 import { nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
 import { legPoint } from '../../wiring/wiring';
@@ -40,7 +40,7 @@ function carriedBy(context: RuleContext, part: PlacedPart): 'supply' | 'ground' 
   if (side) return side;
   const { pins, terminals } = context.netlist.nodes[node]!;
   const battery = terminals.find(({ ref }) =>
-    context.wiring.parts.some((other) => other.ref === ref && ['battery', 'supply'].includes(other.kind)),
+    context.wiring.parts.some((other) => other.ref === ref && isPowerSource(other)),
   );
   if (battery) return (battery.leg as string) === 'minus' ? 'ground' : 'supply';
   return pins.length + terminals.length > 1 ? 'signal' : undefined;

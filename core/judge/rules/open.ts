@@ -1,7 +1,7 @@
 import type { LegName, Ref } from '../../brand';
 import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import { isPowerSource, kindOf } from '../../parts';
 import { milliamps } from '../../units';
 import { circuitParts, nodeOfLeg, type NodeId } from '../../wiring/netlist';
 import { capital, legText, partText, placeText, stripText, terminalText } from '../words';
@@ -67,7 +67,7 @@ function partsInStrips({ wiring, netlist }: RuleContext): ReadonlyMap<string, Re
 }
 
 const isSource = (wiring: Wiring, ref: Ref): boolean =>
-  wiring.parts.some((part) => part.ref === ref && ['battery', 'supply'].includes(part.kind));
+  wiring.parts.some((part) => part.ref === ref && isPowerSource(part));
 
 /** Nodes that can be reached from a node through parts. */
 function reach(context: RuleContext, from: NodeId): ReadonlySet<NodeId> {

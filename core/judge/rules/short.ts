@@ -1,6 +1,6 @@
 import { stateOf, type PartStates } from '../../electrics/bench';
 import { quantity, type Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import { isContact, isPowerSource, kindOf } from '../../parts';
 import { milliamps } from '../../units';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
@@ -32,7 +32,7 @@ export const supplyShort: Rule = (context) => [
 ];
 
 function batteryShort(context: RuleContext, part: PlacedPart): readonly Observation[] {
-  if (!['battery', 'supply'].includes(part.kind)) return [];
+  if (!isPowerSource(part)) return [];
   const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
   if (one !== other) return [];
   const currentMa = Math.abs(context.states[0]?.point.parts.get(part.ref)?.currentMa ?? 0);
@@ -175,9 +175,7 @@ function pressedShort(context: RuleContext, node: CircuitNode, pin: string): rea
     );
     if (!other || currentMa <= board.drive.absoluteMa) continue;
     const contact = context.wiring.parts.find(
-      (part) =>
-        ['button', 'switch'].includes(kindOf(part.kind).sign) &&
-        part.legs.some(({ leg }) => nodeAt(context, part.ref, leg) === node.id),
+      (part) => isContact(part) && part.legs.some(({ leg }) => nodeAt(context, part.ref, leg) === node.id),
     );
     if (!contact) continue;
     return [

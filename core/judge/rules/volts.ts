@@ -1,5 +1,5 @@
 import { quantity, type Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import { isPowerSource, kindOf } from '../../parts';
 import { circuitParts } from '../../wiring/netlist';
 import { capital, partText } from '../words';
 import { nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
@@ -54,8 +54,7 @@ function powerSockets({ board, netlist, states, wiring }: RuleContext): readonly
     if (socket.role === 'ground' || !node) return [];
     const volts = Math.max(...states.map(({ point }) => point.volts[node.id] ?? 0));
     const sources = circuitParts(wiring).filter(
-      (part) =>
-        ['battery', 'supply'].includes(part.kind) && node.terminals.some(({ ref }) => ref === part.ref),
+      (part) => isPowerSource(part) && node.terminals.some(({ ref }) => ref === part.ref),
     );
     const [low, high] =
       socket.role === 'input' ? socket.volts.recommended : [socket.volts * 0.94, socket.volts * 1.06];

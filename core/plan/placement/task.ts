@@ -2,7 +2,7 @@ import { findPin, findSupply, type BoardProfile } from '../../boards';
 import { legName, ref, type LegName, type Ref } from '../../brand';
 import type { Breadboard } from '../../breadboards';
 import type { PartValue } from '../../parts';
-import { findKind, kindOf } from '../../parts';
+import { findKind, isPowerSource, kindOf } from '../../parts';
 import { fail, ok, type Result } from '../../result';
 import type { Wiring } from '../../wiring/wiring';
 
@@ -120,7 +120,7 @@ function roleOf(
   if (sockets.some((socket) => socket?.role === 'ground')) return 'ground';
   if (sockets.some((socket) => socket !== undefined)) return 'supply';
   if (pins.length > 0) return 'signal';
-  const battery = legs.find(({ ref: owner }) => ['battery', 'supply'].includes(parts.get(owner)!.kind));
+  const battery = legs.find(({ ref: owner }) => isPowerSource(parts.get(owner)!));
   if (battery) return battery.leg === legName('minus') ? 'ground' : 'supply';
   return 'inner';
 }
