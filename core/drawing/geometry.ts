@@ -179,7 +179,7 @@ export class Geometry {
 
 /** Width between neighbouring lanes of wires that lead to the margin. */
 const MARGIN_LANE = 9;
-const MARGIN_WIDTH = 142;
+const MARGIN_WIDTH = 160;
 
 /** Whether a part stands beside the breadboard: it takes wires on pins, or has wires of its own. */
 export function standsBeside(part: PlacedPart): boolean {

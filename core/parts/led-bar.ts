@@ -7,7 +7,7 @@ const numbers = Array.from({ length: 10 }, (_, index) => index + 1);
 const anodes = numbers.map((number): Leg => ({
   name: legName(`a${number}`),
   title: `plus leg ${number}`,
-  ...(number === 1 ? { knownBy: 'the corner with the bevel is plus leg 1' } : {}),
+  ...(number === 1 ? { knownBy: 'at the corner with the bevel' } : {}),
   mark: `${number}`,
 }));
 const cathodes = numbers.map((number): Leg => ({

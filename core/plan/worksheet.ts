@@ -48,6 +48,8 @@ export interface WorksheetFigures {
 
 /** Limits that the Worksheet names. */
 const MOST_LIMITS = 3;
+/** Share of a limit below which it is not worth a word. */
+const LEAST_SHARE = 0.01;
 
 /** Power that a usual quarter-watt kit resistor stands, in mW. */
 export const RESISTOR_RATING_MW = 250;
@@ -96,7 +98,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
   return {
     lamps,
     resistors,
-    limits: limitUses(exercise.board, point).slice(0, MOST_LIMITS),
+    limits: tellingLimits(limitUses(exercise.board, point)),
     connections: netlist.nodes
       .filter((node) => node.terminals.length > 0)
       .map((node) => connectionOf(node, reference, exercise.data.nets)),
@@ -134,6 +136,14 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
 const roleOfSocket = (socket: BoardSocket | undefined): 'ground' | 'supply' | 'signal' =>
   socket === undefined ? 'signal' : socket.role === 'ground' ? 'ground' : 'supply';
 
+/** The tightest limits that say something: of single pins only the busiest, and nothing next to unused. */
+function tellingLimits(uses: readonly LimitUse[]): readonly LimitUse[] {
+  const busiest = uses.find(({ what }) => what.startsWith('pin '));
+  return uses
+    .filter((use) => use.share >= LEAST_SHARE && (use === busiest || !use.what.startsWith('pin ')))
+    .slice(0, MOST_LIMITS);
+}
+
 /** What a battery on the node makes of it. */
 function roleOfSource(
   legs: readonly { readonly part: PlacedPart; readonly leg: string }[],
@@ -146,7 +156,7 @@ function legPhrase(part: PlacedPart, leg: string): string {
   const kind = kindOf(part.kind);
   const title = kind.legs.find((known) => known.name === leg)?.title ?? leg;
   const at = part.legs.find((placed) => placed.leg === leg)?.at;
-  return `${part.ref} ${kind.symmetrical ? '' : `${title} `}${at ? shortNameOf(at) : ''}`
+  return `${part.ref} ${kind.symmetrical && kind.legs.length === 2 ? '' : `${title} `}${at ? shortNameOf(at) : ''}`
     .replace(/\s+/g, ' ')
     .trim();
 }

@@ -209,8 +209,24 @@ function ScenarioLines({ scenario, result }: ScenarioLinesProps) {
   );
 }
 
+type Part = ExerciseData['parts'][number];
+
+/** Equal parts that follow each other, together. */
+function equalInARow(parts: readonly Part[]): readonly (readonly [Part, ...Part[]])[] {
+  const groups: [Part, ...Part[]][] = [];
+  const key = ({ kind, value, accept }: Part): string => JSON.stringify([kind, value, accept]);
+  for (const part of parts) {
+    const last = groups.at(-1);
+    if (last && key(last[0]) === key(part)) last.push(part);
+    else groups.push([part]);
+  }
+  return groups;
+}
+
 function Parts({ data }: { readonly data: ExerciseData }) {
-  const parts = data.parts.filter((part) => part.kind !== 'board' && part.kind !== 'breadboard');
+  const groups = equalInARow(
+    data.parts.filter((part) => part.kind !== 'board' && part.kind !== 'breadboard'),
+  );
   return (
     <table className="w-full">
       <thead className="sr-only">
@@ -221,13 +237,17 @@ function Parts({ data }: { readonly data: ExerciseData }) {
         </tr>
       </thead>
       <tbody>
-        {parts.map((part) => {
+        {groups.map(([part, ...more]) => {
           const kind = kindOf(part.kind);
           const value = kind.readValue(part.value);
           return (
             <tr key={part.ref} className="align-baseline">
-              <td className="mono w-12 py-0.5 font-semibold">{part.ref}</td>
+              <td className="mono w-24 py-0.5 pr-2 font-semibold whitespace-nowrap">
+                {part.ref}
+                {more.length > 0 && `–${more.at(-1)!.ref}`}
+              </td>
               <td className="py-0.5">
+                {more.length > 0 && `${more.length + 1} × `}
                 {value.ok ? kind.describe(value.value) : part.value}
                 {value.ok && part.kind === 'resistor' && <ResistorBands ohms={value.value.amount ?? 0} />}
               </td>

@@ -39,7 +39,7 @@ export const chip: Draw = (part, legs) => {
 export const module: Draw = (part, legs) => {
   const [first] = legs;
   const ys = legs.map(({ y }) => y);
-  const width = 84;
+  const width = 102;
   const centre = { x: first!.x + width / 2 + 10, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
   const reach = { x: width / 2, y: (Math.max(...ys) - Math.min(...ys)) / 2 + 0.6 * PITCH };
   const shapes: Shape[] = [
@@ -51,7 +51,7 @@ export const module: Draw = (part, legs) => {
     {
       type: 'text',
       role: 'note',
-      x: centre.x + 12,
+      x: centre.x + 11,
       y: centre.y + 4,
       text: kindOf(part.kind).title,
       anchor: 'middle',
@@ -64,7 +64,7 @@ export const module: Draw = (part, legs) => {
 /** Battery, bench supply or motor: a case with a plus and a minus terminal. */
 export const cell: Draw = (part, legs) => {
   const [plus, minus] = [legs[0]!, legs[1]!];
-  const width = 84;
+  const width = 102;
   const centre = { x: Math.max(plus.x, minus.x) + width / 2 + 10, y: (plus.y + minus.y) / 2 };
   const reach = { x: width / 2, y: Math.abs(plus.y - minus.y) / 2 + 0.7 * PITCH };
   const title = part.kind === 'motor' ? 'motor' : part.value.text;
@@ -74,7 +74,7 @@ export const cell: Draw = (part, legs) => {
       body(centre, reach, part.kind === 'motor' ? 20 : 3),
       sign({ x: centre.x - reach.x + 13, y: plus.y }, '+'),
       sign({ x: centre.x - reach.x + 13, y: minus.y }, '−'),
-      { type: 'text', role: 'note', x: centre.x + 12, y: centre.y + 4, text: title, anchor: 'middle' },
+      { type: 'text', role: 'note', x: centre.x + 11, y: centre.y + 4, text: title, anchor: 'middle' },
       foot(plus),
       foot(minus),
     ],
