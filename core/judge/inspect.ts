@@ -13,6 +13,7 @@ import { circuitGraph, isSupplyPin } from './graph';
 import { matchCircuits, type Match } from './match';
 import { byCause } from './order';
 import { wiringRules, type SolvedState } from './rules';
+import { slips } from './slips';
 import { contactStates, extremeStates, looksLikeInput } from './states';
 
 /** What is found in a wiring without a program. */
@@ -29,8 +30,9 @@ export interface Inspection {
  */
 export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
   const netlist = netlistOf(wiring);
+  const reference = circuitGraph(exercise.reference, netlistOf(exercise.reference));
   const match = matchCircuits(
-    { wiring: exercise.reference, graph: circuitGraph(exercise.reference, netlistOf(exercise.reference)) },
+    { wiring: exercise.reference, graph: reference },
     { wiring, graph: circuitGraph(wiring, netlist) },
     exercise.board,
     exercise.pinFreedom,
@@ -46,6 +48,7 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
   };
   const comparison = { exercise, wiring, match, states };
   const observations = [
+    ...(match.same ? [] : slips(exercise, reference, wiring)),
     ...wiringRules.flatMap((rule) => rule(context)),
     ...comparedParts(comparison),
     ...comparedLegs(comparison),

@@ -1,0 +1,59 @@
+import { columnsOf, sideOf, type Side } from '../breadboards';
+import type { Observation } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import { overreachOf } from '../wiring/read';
+import { netlistOf } from '../wiring/netlist';
+import { nameOf, withLegAt, withPart, type Point, type Wiring } from '../wiring/wiring';
+import { circuitGraph, type CircuitGraph } from './graph';
+import { matchCircuits } from './match';
+import { findingOfMove } from './repair/classify';
+
+type HolePoint = Extract<Point, { type: 'hole' }>;
+
+/**
+ * The one end that makes the whole circuit wrong by lying a row off or on the other side of the trough:
+ * found by moving each end there and comparing with the exercise. Empty when no single slip explains it.
+ */
+export function slips(exercise: Exercise, reference: CircuitGraph, wiring: Wiring): readonly Observation[] {
+  const used = new Set(
+    wiring.parts.flatMap((part) => part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : []))),
+  );
+  for (const part of wiring.parts)
+    for (const { leg, at } of part.legs) {
+      if (at?.type !== 'hole') continue;
+      for (const to of slipTargets(wiring, at, used)) {
+        const moved = withLegAt(part, leg, to);
+        if (overreachOf(moved)) continue;
+        const mended = withPart(wiring, moved);
+        const { same } = matchCircuits(
+          { wiring: exercise.reference, graph: reference },
+          { wiring: mended, graph: circuitGraph(mended, netlistOf(mended)) },
+          exercise.board,
+          exercise.pinFreedom,
+        );
+        const found =
+          same && findingOfMove({ move: `${part.ref}.${leg}`, from: nameOf(at), to: nameOf(to) }, wiring);
+        if (found) return [found];
+      }
+    }
+  return [];
+}
+
+/** A free hole in each strip that a slip may have missed: the rows beside, and across the trough. */
+function slipTargets(wiring: Wiring, at: HolePoint, used: ReadonlySet<string>): readonly HolePoint[] {
+  const rows = wiring.breadboards.find(({ ref }) => ref === at.ref)!.model.rows;
+  const side = sideOf(at.column);
+  const strips: readonly (readonly [row: number, side: Side])[] = [
+    [at.row - 1, side],
+    [at.row + 1, side],
+    [at.row, side === 'a' ? 'f' : 'a'],
+  ];
+  return strips.flatMap(([row, to]) => {
+    if (row < 1 || row > rows) return [];
+    const order = to === side ? [at.column, ...columnsOf(to)] : columnsOf(to);
+    const free = order
+      .map((column): HolePoint => ({ ...at, column, row }))
+      .find((hole) => !used.has(nameOf(hole)));
+    return free ? [free] : [];
+  });
+}
