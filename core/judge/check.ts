@@ -12,7 +12,7 @@ import { searchRepair, STEPS_OF_A_TRY } from './repair/search';
 export type { Sighting } from './bench-disagrees';
 
 /** Name and version of the judging engine; it changes whenever a report could. */
-export const ENGINE = 'didaktor-core/0.1.0';
+export const ENGINE = 'didaktor-core/0.2.0';
 
 export interface CheckOptions {
   /** What the student says they saw on the real bench. */
