@@ -80,7 +80,7 @@ export function comparedParts(comparison: Comparison): readonly Observation[] {
       continue;
     }
     if (part.kind === 'resistor') found.push(...otherValue(comparison, reference, part));
-    else if (part.value.text !== reference.value.text)
+    else if (part.value.text !== reference.value.text && !isAccepted(exercise, reference, part))
       found.push({
         code: 'wrong-part',
         severity: 'fault',
@@ -118,14 +118,25 @@ export function comparedParts(comparison: Comparison): readonly Observation[] {
 
 const a = (text: string): string => (/^[aeio]|^8|^11\b|^18\b/.test(text) ? `an ${text}` : `a ${text}`);
 
+/** Whether a part's amount lies within what the exercise accepts for it. */
+function isAccepted({ accepted }: Exercise, reference: PlacedPart, { value }: PlacedPart): boolean {
+  const range = accepted.get(reference.ref);
+  return (
+    range !== undefined &&
+    value.amount !== undefined &&
+    value.amount >= range[0] * 0.999 &&
+    value.amount <= range[1] * 1.001
+  );
+}
+
 function otherValue(
   { exercise, states }: Comparison,
   reference: PlacedPart,
   part: PlacedPart,
 ): readonly Observation[] {
+  if (isAccepted(exercise, reference, part)) return [];
   const [low, high] = exercise.accepted.get(reference.ref)!;
   const amount = part.value.amount!;
-  if (amount >= low * 0.999 && amount <= high * 1.001) return [];
   const currentMa = largestMa(states, part);
   const lamp = exercise.reference.parts.find((candidate) => candidate.kind === 'led');
   const limitMa = Math.min(

@@ -9,7 +9,7 @@ const wire = (name: string, from: string, to: string, colour = 'blue') =>
 const GROUND = wire('W1', 'U1.GND', 'a-1', 'black');
 
 /** Codes found in a wiring, against an exercise whose reference is `asked`. */
-function found(rows: string, asked: string = rows, rules: object = {}): readonly string[] {
+function found(rows: string, asked: string = rows, rules: object = {}, accept?: object): readonly string[] {
   const read = readWiring(HEAD + rows);
   if (!read.ok) throw new Error(read.problems[0]?.message);
   const reference = readWiring(HEAD + asked);
@@ -18,7 +18,12 @@ function found(rows: string, asked: string = rows, rules: object = {}): readonly
     { ref: 'U1', kind: 'board', value: 'learner-5v' },
     ...reference.value.parts
       .filter((part) => part.kind !== 'wire')
-      .map(({ ref, kind, value }) => ({ ref, kind, value: value.text })),
+      .map(({ ref, kind, value }) => ({
+        ref,
+        kind,
+        value: value.text,
+        ...(accept && kind === 'potentiometer' ? { accept } : {}),
+      })),
   ];
   const exercise = exerciseFrom({
     format: 'didaktor/exercise@1',
@@ -118,4 +123,18 @@ test('power into the board outside its range is told with both figures', () => {
   expect(found(rows('9V block'))).toEqual([]);
   expect(found(rows('3V coin'))).toContain('voltage-mismatch');
   expect(found(`G1,battery,9V,plus,U1.5V\nG1,battery,9V,minus,U1.GND\n`)).toContain('voltage-mismatch');
+});
+
+describe('the value of a knob', () => {
+  const knob = (ohms: string) =>
+    ['1,e5', 'wiper,e6', '2,e7'].map((leg) => `P1,potentiometer,${ohms},${leg}\n`).join('') +
+    wire('W2', 'U1.A0', 'a6') +
+    wire('W3', 'U1.5V', 'a7', 'red') +
+    wire('W4', 'a5', 'a-5', 'black') +
+    GROUND;
+
+  test('that is not the asked one is another part, unless the exercise accepts it', () => {
+    expect(found(knob('100k'), knob('10k'))).toContain('wrong-part');
+    expect(found(knob('100k'), knob('10k'), {}, { from: '5k', to: '100k' })).toEqual([]);
+  });
 });
