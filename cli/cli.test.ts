@@ -293,6 +293,39 @@ describe('layout', () => {
     expect(parts['D2']!.mA).toBeCloseTo(0, 3);
   });
 
+  test('follows the exercise’s own house rules, and refuses one that does not exist', async () => {
+    const data = JSON.parse(readFileSync(SECOND, 'utf8')) as object;
+    const ruled = (rules: object) => ({ 'e.json': JSON.stringify({ ...data, layout: '', rules }) });
+    const compact = {
+      parts: [
+        { ref: 'U1', kind: 'board', value: 'learner-5v' },
+        { ref: 'B1', kind: 'breadboard', value: 'half' },
+        { ref: 'D1', kind: 'led', value: 'red' },
+        { ref: 'R1', kind: 'resistor', value: '330' },
+      ],
+      nets: [
+        { name: 'signal', points: ['U1.12', 'R1.1'] },
+        { name: 'lamp', points: ['R1.2', 'D1.anode'] },
+        { name: 'ground', points: ['D1.cathode', 'U1.GND'] },
+      ],
+      scenarios: [],
+      program: '',
+      free: {},
+    };
+    const lay = (rules: object) =>
+      didaktor(
+        { 'e.json': JSON.stringify({ ...data, ...compact, layout: '', rules }) },
+        'layout',
+        '--exercise',
+        'e.json',
+      );
+    expect((await lay({ cathode: 'into-rail' })).out).toMatch(/D1,led,red,cathode,B1\.[aj]-/);
+    expect((await lay({ cathode: 'own-row' })).out).not.toMatch(/D1,led,red,cathode,B1\.[aj]-/);
+    const bad = await didaktor(ruled({ cathode: 'sideways' }), 'layout', '--exercise', 'e.json');
+    expect(bad.code).toBe(2);
+    expect(bad.error).toContain('rules.cathode');
+  });
+
   test('keeps an earlier layout where it can', async () => {
     const { code, out } = await didaktor({}, 'layout', '--exercise', SECOND, '--keep', 'w.csv');
     expect(code).toBe(0);

@@ -138,3 +138,19 @@ describe('the value of a knob', () => {
     expect(found(knob('100k'), knob('10k'), {}, { from: '5k', to: '100k' })).toEqual([]);
   });
 });
+
+test('a can with more volts than it stands is a risk', () => {
+  const rows = (volts: string) =>
+    `G1,supply,${volts},plus,j+1\nG1,supply,${volts},minus,j-1\nC1,electrolytic,100u,plus,j+3\nC1,electrolytic,100u,minus,j-3\n`;
+  expect(found(rows('12V'))).toEqual([]);
+  expect(found(rows('24V'))).toContain('voltage-mismatch');
+});
+
+test('5 V on a pin that nothing drives is no shorted pin; on one that the exercise drives it is', () => {
+  const resistor = 'R1,resistor,330,1,b5\nR1,resistor,330,2,b9\n';
+  const tied = wire('W5', 'U1.5V', 'U1.7', 'red') + resistor;
+  expect(found(tied, resistor)).not.toContain('pin-short');
+  expect(
+    found(tied, `${wire('W5', 'U1.7', 'a5')}${resistor}${wire('W6', 'U1.GND', 'a9', 'black')}`),
+  ).toContain('pin-short');
+});

@@ -6,7 +6,7 @@ import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
 import { isSupplyPin } from '../graph';
 import { capital, partText } from '../words';
-import { nodeAt, type Rule, type RuleContext } from './context';
+import { drivenPins, nodeAt, type Rule, type RuleContext } from './context';
 
 const wiresOf = (node: CircuitNode): string[] => [...new Set(node.wireEnds.map((end) => end.ref as string))];
 
@@ -131,9 +131,10 @@ export const shortWhenPressed: Rule = (context) => {
 /** A driven signal pin that is tied to a supply, to ground, or to another driven pin. */
 export const pinShort: Rule = (context) => {
   const { netlist, board } = context;
+  const driven = drivenPins(context);
   const found: Observation[] = [];
   for (const node of netlist.nodes) {
-    const signals = node.pins.filter((pin) => !isSupplyPin(board, pin));
+    const signals = node.pins.filter((pin) => driven.has(pin));
     const [pin] = signals;
     if (pin === undefined) continue;
     if (node.pins.length < 2) {

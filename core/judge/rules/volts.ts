@@ -12,6 +12,7 @@ export const voltageMismatch: Rule = (context) => [
   ...tooHighAtPins(context),
   ...powerSockets(context),
   ...moduleSupplies(context),
+  ...overRated(context),
 ];
 
 function tooHighAtPins({ states, board, wiring, netlist }: RuleContext): readonly Observation[] {
@@ -119,6 +120,35 @@ function moduleSupplies(context: RuleContext): readonly Observation[] {
           lowestVolts: quantity(range[0], 'V'),
           highestVolts: quantity(range[1], 'V'),
         },
+      },
+    ];
+  });
+}
+
+/** Capacitors with more across them than is printed on them. */
+function overRated(context: RuleContext): readonly Observation[] {
+  return circuitParts(context.wiring).flatMap((part): readonly Observation[] => {
+    const { sign, ratings } = kindOf(part.kind);
+    if (!['capacitor', 'electrolytic'].includes(sign) || ratings?.volts === undefined) return [];
+    const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
+    const across = Math.max(
+      0,
+      ...context.states.map(({ point }) => Math.abs((point.volts[one!] ?? 0) - (point.volts[other!] ?? 0))),
+    );
+    if (across <= ratings.volts) return [];
+    return [
+      {
+        code: 'voltage-mismatch',
+        severity: 'risk',
+        refs: [part.ref],
+        at: [],
+        message: `${capital(partText(part))} has ${across.toFixed(1)} V across it; it stands ${ratings.volts} V.`,
+        hints: [
+          `What voltage is printed on ${part.ref}?`,
+          `${across.toFixed(1)} V are between its legs.`,
+          `Take a capacitor for a higher voltage, or a lower supply.`,
+        ],
+        evidence: { volts: quantity(across, 'V'), limitVolts: quantity(ratings.volts, 'V') },
       },
     ];
   });

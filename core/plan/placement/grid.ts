@@ -20,34 +20,19 @@ export interface Strip {
 /** Legs of parts in a half row; the fifth hole stays for a wire. */
 const MOST_LEGS = 4;
 
-/** What is where while parts are being placed. Changed in place by the search, which works on copies. */
+/** What is where while parts are being placed. Filled from seats, anew for each trial. */
 export class Grid {
-  private readonly netAt: Map<string, TaskNet>;
-  private readonly strips: Map<TaskNet, Set<string>>;
-  private readonly used: Set<PointName>;
-  private readonly legs: Map<string, number>;
+  private readonly netAt = new Map<string, TaskNet>();
+  private readonly strips = new Map<TaskNet, Set<string>>();
+  private readonly used = new Set<PointName>();
+  private readonly legs = new Map<string, number>();
   /** Holes under the body or the leads of a part. */
-  private readonly covered: Set<PointName>;
-  private readonly bodies: BodyBox[];
+  private readonly covered = new Set<PointName>();
+  private readonly bodies: BodyBox[] = [];
   /** Strips that a part joins inside, without a wire. */
-  private readonly bridges: (readonly [string, string])[];
+  private readonly bridges: (readonly [string, string])[] = [];
 
-  constructor(
-    readonly task: PlacementTask,
-    from?: Grid,
-  ) {
-    this.netAt = new Map(from?.netAt);
-    this.strips = new Map([...(from?.strips ?? [])].map(([net, keys]) => [net, new Set(keys)]));
-    this.used = new Set(from?.used);
-    this.legs = new Map(from?.legs);
-    this.bridges = [...(from?.bridges ?? [])];
-    this.covered = new Set(from?.covered);
-    this.bodies = [...(from?.bodies ?? [])];
-  }
-
-  copy(): Grid {
-    return new Grid(this.task, this);
-  }
+  constructor(readonly task: PlacementTask) {}
 
   keyOf(hole: Hole): string {
     if (hole.type === 'hole') return `${hole.ref}.${sideOf(hole.column)}${hole.row}`;
