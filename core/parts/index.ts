@@ -40,7 +40,7 @@ export type {
   StimulusKind,
 } from './kind';
 export type { PartValue } from './value';
-export { lampColours } from './light';
+export { lampColours, lampModels } from './light';
 export { faradsText, ohmsText, readFarads, readOhms } from './value';
 export { batterySort } from './battery';
 

@@ -1,0 +1,325 @@
+import type { LegName, PointName, Ref } from '../brand';
+import { pointName, ref } from '../brand';
+import { isPowerSource, kindOf, type PartValue } from '../parts';
+import { legPoint } from '../wiring/wiring';
+import { groundSocket, supplySocket } from './pins';
+import { follow } from './recipes';
+import { readLine } from './read';
+import type { Assumption, ReadLine, Slot, Statement, StatementContext, Target, Trouble } from './statement';
+import { counted, wishTroubles, type TakenPins } from './wishes';
+
+/** A part as an exercise lists it. */
+export interface StatedPart {
+  readonly ref: Ref;
+  readonly kind: string;
+  readonly value: string;
+  readonly accept?: { readonly from: string; readonly to: string };
+}
+
+/** Points of an exercise that are one node. */
+export interface StatedNet {
+  readonly name: string;
+  readonly points: readonly PointName[];
+}
+
+/** A part line as it is kept: its text and the parts that it has made before. */
+export interface PartLine {
+  readonly text: string;
+  readonly refs: readonly Ref[];
+}
+
+/** A part line with everything that was made of it. */
+export interface StatedLine extends ReadLine {
+  readonly refs: readonly Ref[];
+  readonly assumptions: readonly Assumption[];
+}
+
+/** The circuit that part lines describe. */
+export interface StatedCircuit {
+  readonly lines: readonly StatedLine[];
+  readonly parts: readonly StatedPart[];
+  readonly nets: readonly StatedNet[];
+  /** Which pins may stand for a pin, by the pin's point. */
+  readonly freePins: Readonly<Record<string, string>>;
+}
+
+/** Name of the board in an exercise's points. */
+export const BOARD_REF = ref('U1');
+
+/**
+ * The parts and nets that part lines describe, one after another. Parts keep the names that their line
+ * had before. A line that cannot be read makes no parts and stops no other line.
+ */
+export function circuitOf(lines: readonly PartLine[], context: StatementContext): StatedCircuit {
+  const builder = new CircuitBuilder(lines, context);
+  return builder.build();
+}
+
+/** What a recipe builds with. */
+export interface Make {
+  readonly context: StatementContext;
+  /** Adds a part; its name is the line's next one of that kind. */
+  readonly part: (kind: string, value: string, accept?: StatedPart['accept']) => Ref;
+  readonly join: (one: PointName, other: PointName) => void;
+  readonly pin: (name: string) => PointName;
+  readonly ground: () => PointName;
+  /** The plus of a source: of the board's logic supply, or of a part that gives power. */
+  readonly supply: (source?: Target) => PointName;
+  readonly point: (target: Target) => PointName;
+  /** A power source of an earlier or later line; `undefined` when there is none. */
+  readonly powerSource: () => Ref | undefined;
+  readonly assume: (slot: Slot, assumption: Omit<Assumption, 'slot'>) => void;
+  readonly trouble: (slot: Slot | undefined, trouble: Omit<Trouble, 'from' | 'to'>) => void;
+  /** A part that this or an earlier line made. */
+  readonly known: (ref: Ref) => StatedPart | undefined;
+}
+
+class CircuitBuilder {
+  readonly #lines: readonly PartLine[];
+  readonly #context: StatementContext;
+  readonly #parts: StatedPart[] = [];
+  readonly #nodes = new Nodes();
+  readonly #freePins: Record<string, string> = {};
+  /** Names that some line had before; a new part takes none of them. */
+  readonly #reserved: Set<string>;
+
+  constructor(lines: readonly PartLine[], context: StatementContext) {
+    this.#lines = lines;
+    this.#context = context;
+    this.#reserved = new Set(lines.flatMap((line) => line.refs));
+  }
+
+  build(): StatedCircuit {
+    const read = this.#lines.map(({ text }) => {
+      const line = readLine(text, this.#context);
+      return line.statement ? { ...line, statement: counted(line.statement) } : line;
+    });
+    for (const { statement } of read) for (const name of statement?.names ?? []) this.#reserved.add(name);
+    const lines = read.map((line, index) => this.#line(line, this.#lines[index]!.refs, read));
+    const missing = this.#joinsToNothing();
+    return {
+      lines: lines.map((line) => (missing.size === 0 ? line : withMissing(line, missing))),
+      parts: this.#parts,
+      nets: this.#nets(missing),
+      freePins: this.#freePins,
+    };
+  }
+
+  #line(line: ReadLine, earlier: readonly Ref[], all: readonly ReadLine[]): StatedLine {
+    const { statement } = line;
+    if (!statement) return { ...line, refs: [], assumptions: [] };
+    const refs: Ref[] = [];
+    const assumptions: Assumption[] = [];
+    const troubles: Trouble[] = [...line.troubles];
+    const namesLeft = [...statement.names];
+    const before = [...earlier];
+    const board = (name: string): PointName => pointName(`${BOARD_REF}.${name}`);
+    const make: Make = {
+      context: this.#context,
+      part: (kind, value, accept) => {
+        const { prefix } = kindOf(kind);
+        const mine = (names: Ref[]): Ref | undefined => {
+          const at = names.findIndex((name) => prefixOf(name) === prefix && !this.#isTaken(name));
+          return at < 0 ? undefined : names.splice(at, 1)[0];
+        };
+        const name = mine(namesLeft) ?? mine(before) ?? this.#newName(prefix);
+        const read = kindOf(kind).readValue(value);
+        this.#parts.push({
+          ref: name,
+          kind,
+          value: read.ok ? read.value.text : value,
+          ...(accept ? { accept } : {}),
+        });
+        refs.push(name);
+        return name;
+      },
+      join: (one, other) => this.#nodes.join(one, other),
+      pin: board,
+      ground: () => board(groundSocket(this.#context.board)),
+      supply: (source) => (source ? make.point(source) : board(supplySocket(this.#context.board))),
+      point: (target) => {
+        switch (target.type) {
+          case 'pin':
+            return board(target.pin);
+          case 'ground':
+            return make.ground();
+          case 'supply':
+            return make.supply();
+          case 'leg':
+            return legPoint(target.ref, target.leg);
+          case 'part':
+            return pointName(`${target.ref}.plus`);
+        }
+      },
+      powerSource: () => this.#parts.find((part) => isPowerSource(part))?.ref ?? this.#laterSource(all, line),
+      assume: (slot, assumption) => {
+        // Said once, however many parts the line makes.
+        if (!assumptions.some(({ says }) => says === assumption.says))
+          assumptions.push({ slot, ...assumption });
+      },
+      trouble: (slot, trouble) => {
+        const piece = line.pieces.find((candidate) => candidate.slot === slot);
+        troubles.push({ from: piece?.from ?? 0, to: piece?.to ?? line.text.length, ...trouble });
+      },
+      known: (name) => this.#parts.find((part) => part.ref === name),
+    };
+    const wish = wishTroubles(line, statement, this.#context, takenPins(all, line));
+    troubles.push(...wish);
+    if (wish.every(({ weight }) => weight === 'warns')) follow(statement, make);
+    if (statement.freePins !== undefined)
+      for (const pin of statement.pins) this.#freePins[board(pin)] = statement.freePins;
+    return { ...line, refs, assumptions, troubles };
+  }
+
+  /** A source that a later line names; its name is settled by then only if that line had it before. */
+  #laterSource(all: readonly ReadLine[], line: ReadLine): Ref | undefined {
+    const at = all.findIndex(
+      (other) =>
+        other !== line && other.statement !== undefined && isPowerSource({ kind: other.statement.kind.kind }),
+    );
+    if (at < 0) return undefined;
+    return this.#lines[at]!.refs[0] ?? all[at]!.statement!.names[0];
+  }
+
+  #isTaken = (name: Ref): boolean => this.#parts.some((part) => part.ref === name);
+
+  #newName(prefix: string): Ref {
+    for (let number = 1; ; number += 1) {
+      const name = ref(`${prefix}${number}`);
+      if (!this.#isTaken(name) && !this.#reserved.has(name)) return name;
+    }
+  }
+
+  /** Points of parts that do not exist, or legs that their part does not have. */
+  #joinsToNothing(): ReadonlySet<PointName> {
+    return new Set(
+      this.#nodes.points().filter((point) => {
+        const [owner, leg] = splitPoint(point);
+        if (owner === BOARD_REF) return false;
+        const part = this.#parts.find((candidate) => candidate.ref === owner);
+        return !part || !kindOf(part.kind).legs.some((known) => known.name === leg);
+      }),
+    );
+  }
+
+  #nets(missing: ReadonlySet<PointName>): readonly StatedNet[] {
+    const supplies = this.#context.board.supplies;
+    return this.#nodes
+      .groups()
+      .map((points) => points.filter((point) => !missing.has(point)))
+      .filter((points) => points.length > 1)
+      .map((points) => {
+        const sorted = [...points].sort((a, b) => rank(a) - rank(b));
+        const sockets = sorted
+          .filter((point) => splitPoint(point)[0] === BOARD_REF)
+          .map((point): string => splitPoint(point)[1]);
+        const power = supplies.find((socket) => sockets.includes(socket.name));
+        return { name: netName(sorted, sockets, power?.role), points: sorted };
+      })
+      .sort((a, b) => netRank(a.name) - netRank(b.name));
+  }
+}
+
+/** Pins that other lines have, each with the line's part in words. */
+export function takenPins(all: readonly ReadLine[], own: ReadLine): TakenPins {
+  const taken = new Map<string, string>();
+  for (const line of all) {
+    const { statement } = line;
+    if (line === own || !statement) continue;
+    const name = statement.kind.describe(valueOf(statement));
+    for (const pin of statement.pins) taken.set(pin, `the ${name}`);
+    for (const { to } of statement.joins) if (to.type === 'pin') taken.set(to.pin, `the ${name}`);
+  }
+  return taken;
+}
+
+function valueOf({ kind, value }: Statement): PartValue {
+  const read = kind.readValue(value);
+  return read.ok ? read.value : { text: value };
+}
+
+/** Signals first, then what lies between parts, supplies and ground last. */
+const netRank = (name: string): number =>
+  name === 'ground' ? 3 : name.startsWith('supply') ? 2 : name.startsWith('pin') ? 0 : 1;
+
+const rank = (point: PointName): number => (splitPoint(point)[0] === BOARD_REF ? 0 : 1);
+
+function netName(points: readonly PointName[], sockets: readonly string[], role: string | undefined): string {
+  if (role === 'ground') return 'ground';
+  if (role !== undefined) return `supply ${sockets[0]!}`;
+  if (sockets.length > 0) return `pin ${sockets[0]!}`;
+  const refs = [...new Set(points.map((point) => splitPoint(point)[0]))];
+  const source = points.find((point) => /^G\d+\.plus$/.test(point));
+  return source ? `supply ${splitPoint(source)[0]}` : `${refs[0]!} to ${refs[1] ?? refs[0]!}`;
+}
+
+/** A point's owner and the leg or socket. */
+export function splitPoint(point: PointName | string): readonly [Ref, LegName] {
+  const dot = point.indexOf('.');
+  return [ref(point.slice(0, dot)), point.slice(dot + 1) as LegName];
+}
+
+const prefixOf = (name: string): string => name.replace(/\d+$/, '');
+
+/** Says on each line which of its joins lead nowhere. */
+function withMissing(line: StatedLine, missing: ReadonlySet<PointName>): StatedLine {
+  const named = [...missing].filter((point) =>
+    line.pieces.some(
+      (piece) =>
+        piece.slot === 'join' &&
+        new RegExp(`\\b${splitPoint(point)[0]}\\b`, 'i').test(line.text.slice(piece.from, piece.to)),
+    ),
+  );
+  const [point] = named;
+  if (point === undefined) return line;
+  const piece = line.pieces.find(({ slot }) => slot === 'join')!;
+  return {
+    ...line,
+    troubles: [
+      ...line.troubles,
+      {
+        weight: 'warns',
+        from: piece.from,
+        to: piece.to,
+        message: `There is no ${point.replace('.', ' ')} yet; the leg hangs free until there is.`,
+        offers: [],
+      },
+    ],
+  };
+}
+
+/** Points that have been joined, as disjoint sets. */
+class Nodes {
+  readonly #parent = new Map<PointName, PointName>();
+
+  join(one: PointName, other: PointName): void {
+    const [a, b] = [this.#root(one), this.#root(other)];
+    if (a !== b) this.#parent.set(b, a);
+  }
+
+  points(): readonly PointName[] {
+    return [...this.#parent.keys()];
+  }
+
+  /** The sets, each in the order in which its points were named. */
+  groups(): readonly (readonly PointName[])[] {
+    const groups = new Map<PointName, PointName[]>();
+    for (const point of this.#parent.keys()) {
+      const root = this.#root(point);
+      groups.set(root, [...(groups.get(root) ?? []), point]);
+    }
+    return [...groups.values()];
+  }
+
+  #root(point: PointName): PointName {
+    const parent = this.#parent.get(point);
+    if (parent === undefined) {
+      this.#parent.set(point, point);
+      return point;
+    }
+    if (parent === point) return point;
+    const root = this.#root(parent);
+    this.#parent.set(point, root);
+    return root;
+  }
+}

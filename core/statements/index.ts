@@ -1,0 +1,21 @@
+export { BOARD_REF, circuitOf, splitPoint, takenPins } from './circuit';
+export type { PartLine, StatedCircuit, StatedLine, StatedNet, StatedPart } from './circuit';
+export { completionsOf, type Completion } from './complete';
+export { USUAL_KIT, type Kit } from './kit';
+export { adviseOnPins, type PinAdvice } from './pin-advice';
+export { readLine } from './read';
+export { recipeFor } from './recipes';
+export { sayCircuit, type SayableCircuit } from './say';
+export { DEFAULT_STATEMENT_RULES } from './statement';
+export type {
+  Assumption,
+  Offer,
+  Piece,
+  ReadLine,
+  Slot,
+  Statement,
+  StatementContext,
+  StatementRules,
+  Trouble,
+} from './statement';
+export type { TakenPins } from './wishes';

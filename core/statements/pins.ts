@@ -1,0 +1,61 @@
+import { findPin, findSupply, type BoardProfile } from '../boards';
+
+/**
+ * The pin or socket of the board that a word names, as the board writes it: `13`, `A0`, `gnd`. Boards whose
+ * pins are called D2 take `2` as well.
+ */
+export function socketNamed(board: BoardProfile, word: string): string | undefined {
+  const found = findPin(board, word) ?? findSupply(board, word);
+  if (found) return found.name;
+  return /^\d+$/.test(word) ? findPin(board, `D${word}`)?.name : undefined;
+}
+
+/** Whether a word looks like the name of a pin, whatever the board has. */
+export const looksLikePin = (word: string): boolean => /^[ad]?\d{1,2}$/i.test(word);
+
+/** A range of pins as it is typed, `2-11` or `11-2` or `A0-A3`: its names in that order, known or not. */
+export function pinsOfRange(word: string): readonly string[] | undefined {
+  const match = /^([a-z]?)(\d{1,2})-([a-z]?)(\d{1,2})$/i.exec(word);
+  if (!match || (match[3] !== '' && match[3]!.toLowerCase() !== match[1]!.toLowerCase())) return undefined;
+  const [first, last] = [Number(match[2]), Number(match[4])];
+  const step = first <= last ? 1 : -1;
+  return Array.from({ length: Math.abs(last - first) + 1 }, (_, index) =>
+    `${match[1]}${first + step * index}`.toUpperCase(),
+  );
+}
+
+/** The socket that parts of a beginner's circuit are fed from: the logic's own supply. */
+export function supplySocket(board: BoardProfile): string {
+  const regulated = board.supplies.find(
+    (socket) => socket.role === 'supply' && socket.volts === board.logicVolts,
+  );
+  const own = board.supplies.find((socket) => socket.role === 'input' && socket.feedsLogic);
+  // A profile without either is refused when it is read.
+  return (regulated ?? own)!.name;
+}
+
+export const groundSocket = (board: BoardProfile): string =>
+  board.supplies.find((socket) => socket.role === 'ground')!.name;
+
+/** Pins as a person lists them: `2-11`, `12, 11`, `A0`. */
+export function pinList(pins: readonly string[]): string {
+  const split = pins.map((pin) => /^([A-Z]*)(\d+)$/.exec(pin));
+  const runs: [first: number, last: number][] = [];
+  for (const [index, match] of split.entries()) {
+    const run = runs.at(-1);
+    const [before, more] = run ? [split[run[1]], run[1] - run[0]] : [undefined, 0];
+    const step = match && before && match[1] === before[1] ? Number(match[2]) - Number(before[2]) : 0;
+    const way = run && more > 0 ? Math.sign(Number(split[run[1]]![2]) - Number(split[run[0]]![2])) : step;
+    if (run && Math.abs(step) === 1 && way === step) run[1] = index;
+    else runs.push([index, index]);
+  }
+  return runs
+    .flatMap(([first, last]) =>
+      last - first >= 2 ? [`${pins[first]!}-${pins[last]!}`] : pins.slice(first, last + 1),
+    )
+    .join(', ');
+}
+
+/** Pins in the order of their names: figures first, as on the board. */
+export const inOrder = (pins: readonly string[]): readonly string[] =>
+  [...pins].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));

@@ -1,0 +1,302 @@
+import { ref } from '../brand';
+import { findKind, readOhms, type PartKind } from '../parts';
+import { pinsOfRange, socketNamed } from './pins';
+import { isOwnValue, isRef, valueWords } from './reading/kind-values';
+import { phrasesIn, type Found } from './reading/phrases';
+import { accepting, current, readWith, resistor } from './reading/read-amounts';
+import { pinNamed, readPins } from './reading/read-pins';
+import { betweenTwo, join, names, target } from './reading/read-targets';
+import { Reading } from './reading/reading';
+import { nearestWord } from './spelling';
+import type { Option, ReadLine, Statement, StatementContext } from './statement';
+import { tokensOf, type Token } from './tokens';
+import { numberWords, spelled, type Sign } from './words';
+
+/**
+ * Reads a part line such as `amber lamp on 13 with 330`, in any order of its pieces and with typing
+ * mistakes forgiven. What cannot be read is said with its columns and with lines that would do.
+ */
+export function readLine(text: string, context: StatementContext): ReadLine {
+  const tokens = tokensOf(text);
+  const reading = new Reading(text, tokens, phrasesIn(tokens, context.board), context);
+  const kind = mainKind(reading);
+  if (kind) {
+    reading.draft.kind = kind;
+    while (reading.at < tokens.length) next(reading, kind);
+    settleLoose(reading, kind);
+  }
+  const isRead = kind !== undefined && reading.troubles.every(({ weight }) => weight !== 'stops');
+  return {
+    text,
+    statement: isRead ? statementOf(reading, kind) : undefined,
+    pieces: [...reading.pieces].sort((a, b) => a.from - b.from),
+    troubles: reading.troubles,
+  };
+}
+
+function statementOf({ draft, options }: Reading, kind: PartKind): Statement {
+  const given = draft.names ?? [];
+  return {
+    ...draft,
+    kind,
+    count: draft.count ?? Math.max(1, given.length),
+    value: draft.value ?? '',
+    names: given,
+    pins: draft.pins ?? [],
+    options,
+    joins: draft.joins ?? [],
+  };
+}
+
+/** The part that the line is about: the first named, but a resistor only when nothing else is. */
+function mainKind(reading: Reading): PartKind | undefined {
+  const kinds = reading.found.flatMap((found) =>
+    found?.meaning.type === 'kind' ? [found.meaning.kind] : [],
+  );
+  const main = kinds.find((kind) => kind.kind !== 'resistor') ?? kinds[0];
+  if (main || reading.tokens.length === 0) return main;
+  const colour = reading.tokens.find(({ text }) => findKind('led')!.readValue(text).ok);
+  if (colour)
+    reading.stops(colour, `“${reading.typed(colour)}” of what? A lamp, a lamp bar?`, [
+      reading.replaced(colour, `${colour.text} lamp`),
+      reading.replaced(colour, `${colour.text} lamp bar`),
+    ]);
+  else
+    reading.stops(
+      { from: 0, to: reading.text.length },
+      'No part is named here. A line begins like “amber lamp on 13 with 330”, “button on 2, pull-up” or “knob on A0”.',
+    );
+  return undefined;
+}
+
+function next(reading: Reading, kind: PartKind): void {
+  const token = reading.tokens[reading.at]!;
+  const found = reading.found[reading.at];
+  if (token.text === ',' || token.text === ';' || token.text === ':') {
+    reading.at += 1;
+    return;
+  }
+  if (join(reading, kind)) return;
+  if (!found) {
+    word(reading, token, kind);
+    return;
+  }
+  const { meaning } = found;
+  reading.at = found.first + found.count;
+  switch (meaning.type) {
+    case 'filler':
+      return;
+    case 'kind':
+      // A resistor that is named beside its lamp is the one that the lamp has anyway.
+      if (meaning.kind === kind) markKind(reading, found, kind);
+      return;
+    case 'value':
+      value(reading, found, meaning.value, kind);
+      return;
+    case 'option':
+      reading.options.add(meaning.option);
+      reading.note(found, 'option', optionWords[meaning.option]);
+      if (meaning.option === 'pull-up' || meaning.option === 'pull-down') resistor(reading, 'optional');
+      return;
+    case 'sign':
+      sign(reading, found, meaning.sign, kind);
+  }
+}
+
+function markKind(reading: Reading, found: Found, kind: PartKind): void {
+  if (reading.pieces.some(({ slot }) => slot === 'kind'))
+    reading.stops(
+      reading.tokens[found.first]!,
+      `Two ${kind.title}s in one line: give each a line of its own.`,
+      [reading.replaced({ from: reading.tokens[found.first]!.from, to: reading.text.length }, '')],
+    );
+  reading.note(found, 'kind', kind.title);
+}
+
+function sign(reading: Reading, found: Found, sign: Sign, kind: PartKind): void {
+  switch (sign) {
+    case 'on':
+      readPins(reading, found);
+      return;
+    case 'at':
+      if (!current(reading)) readPins(reading, found);
+      return;
+    case 'with':
+      readWith(reading, found, kind);
+      return;
+    case 'without':
+      if (reading.found[reading.at]?.meaning.type === 'kind') reading.at += 1;
+      reading.options.add('no-resistor');
+      reading.note(found, 'option', optionWords['no-resistor']);
+      return;
+    case 'from': {
+      const source = target(reading, found);
+      if (!source) return;
+      if (reading.tokens[reading.at]?.text === 'to' && kind.legs.length === 2) {
+        reading.at += 1;
+        const to = target(reading, found);
+        if (to) betweenTwo(reading, kind, source, to);
+        return;
+      }
+      reading.draft.source = source;
+      return;
+    }
+    case 'between': {
+      const one = target(reading, found);
+      if (reading.tokens[reading.at]?.text === 'and') reading.at += 1;
+      const other = one && target(reading, found);
+      if (one && other) betweenTwo(reading, kind, one, other);
+      return;
+    }
+    case 'to': {
+      const to = target(reading, found);
+      if (to) reading.draft.to = to;
+      return;
+    }
+    case 'across': {
+      const across = target(reading, found);
+      if (across) reading.draft.across = across;
+      return;
+    }
+    case 'as':
+      names(reading, found, kind);
+      return;
+    case 'after': {
+      const token = reading.tokens[reading.at];
+      reading.at += 1;
+      if (token && isRef(token.text)) {
+        reading.draft.after = ref(token.text.toUpperCase());
+        reading.note(found, 'join', `after ${token.text.toUpperCase()}`, token);
+      } else
+        reading.stops(token ?? reading.tokens[found.first]!, 'After which part? Write its name, such as X1.');
+    }
+  }
+}
+
+/** A word that is no phrase: a value, a count, a number without a sign before it, or nothing known. */
+function word(reading: Reading, token: Token, kind: PartKind): void {
+  const times = /^(\d{1,4})(x|×)$/.exec(token.text);
+  if (times || countsParts(reading, token, kind)) {
+    reading.at += 1;
+    const count = times ? Number(times[1]) : (numberWords[token.text] ?? Number(token.text));
+    if (count < 1) reading.stops(token, 'At least one of them.', [reading.replaced(token, '1')]);
+    reading.draft.count = count;
+    reading.pieces.push({
+      from: token.from,
+      to: token.to,
+      slot: 'count',
+      says: `${count} of them`,
+      guessed: false,
+    });
+    return;
+  }
+  if (current(reading)) return;
+  reading.at += 1;
+  if (isOwnValue(kind, token.text) || (kind.kind === 'resistor' && readOhms(token.text).ok)) {
+    value(
+      reading,
+      { first: reading.at - 1, count: 1, meaning: { type: 'filler' }, guess: undefined },
+      token.text,
+      kind,
+    );
+    return;
+  }
+  // A kind that takes any word as its value takes the one before it: `open button`.
+  const isNamed = reading.found[reading.at]?.meaning.type === 'kind' && /^[a-z]/.test(token.text);
+  if (isNamed && kind.readValue(token.text).ok && reading.draft.value === undefined) {
+    reading.draft.value = token.text;
+    reading.mark(token, 'value', `called ${token.text}`);
+    return;
+  }
+  reading.loose.push(token);
+}
+
+/** Whether a first number counts parts: before several of them, or where the pins are named elsewhere. */
+function countsParts(reading: Reading, token: Token, kind: PartKind): boolean {
+  if (reading.at !== 0 || reading.draft.count !== undefined || isOwnValue(kind, token.text)) return false;
+  if (numberWords[token.text] !== undefined) return true;
+  if (!/^\d{1,4}$/.test(token.text)) return false;
+  const named = reading.found.find((found) => found?.meaning.type === 'kind');
+  const isPlural = named !== undefined && reading.tokens[named.first + named.count - 1]!.text.endsWith('s');
+  // `47 resistor` is a value, `13 lamp with 330` a pin.
+  if (!isPlural && kind.readValue(token.text).ok && kind.kind === 'resistor') return false;
+  return (
+    isPlural || reading.found.some((found) => found?.meaning.type === 'sign' && found.meaning.sign === 'on')
+  );
+}
+
+function value(reading: Reading, found: Found, text: string, kind: PartKind): void {
+  const read = kind.readValue(text);
+  if (!read.ok) {
+    reading.stops(reading.tokens[found.first]!, `${read.problems[0]!.message}.`);
+    return;
+  }
+  const { value, accept } = accepting(reading, text);
+  reading.draft.value = value;
+  if (accept) reading.draft.acceptValue = accept;
+  reading.note(found, 'value', kind.describe(read.value));
+}
+
+/** What is left without a sign: pins where pins are missing, resistors, and words nobody knows. */
+function settleLoose(reading: Reading, kind: PartKind): void {
+  for (const token of reading.loose) {
+    const socket = socketNamed(reading.context.board, token.text);
+    const range = pinsOfRange(token.text);
+    if (socket !== undefined || range) {
+      const pins = socket === undefined ? range!.map((name) => pinNamed(reading, name, token)) : [socket];
+      reading.draft.pins = [...(reading.draft.pins ?? []), ...pins.filter((name) => name !== undefined)];
+      reading.pieces.push({
+        from: token.from,
+        to: token.to,
+        slot: 'pins',
+        says: `pin ${token.text.toUpperCase()}`,
+        guessed: false,
+      });
+    } else if (readOhms(token.text).ok && reading.draft.resistor === undefined) {
+      reading.draft.resistor = { value: token.text };
+      reading.pieces.push({
+        from: token.from,
+        to: token.to,
+        slot: 'resistor',
+        says: `${token.text} Ω`,
+        guessed: false,
+      });
+    } else unknown(reading, token, kind);
+  }
+}
+
+function unknown(reading: Reading, token: Token, kind: PartKind): void {
+  const typed = reading.typed(token);
+  const value = nearestWord(token.text, valueWords(kind));
+  if (value !== undefined && reading.draft.value === undefined) {
+    reading.draft.value = value;
+    reading.pieces.push({ from: token.from, to: token.to, slot: 'value', says: value, guessed: true });
+    return;
+  }
+  const word = nearestWord(token.text, spelled.keys());
+  reading.stops(
+    token,
+    value !== undefined || word !== undefined
+      ? `“${typed}” is not known here; “${value ?? word!}” may be meant.`
+      : `“${typed}” says nothing about a ${kind.title}.`,
+    [
+      ...(value !== undefined || word !== undefined ? [reading.replaced(token, value ?? word!)] : []),
+      reading.replaced(token, ''),
+    ],
+  );
+}
+
+const optionWords: Readonly<Record<Option, string>> = {
+  'pull-up': 'pull-up',
+  'pull-down': 'pull-down',
+  'anode-side': 'resistor on the long leg',
+  'cathode-side': 'resistor on the short leg',
+  'lit-by-low': 'lit while the pin is low',
+  'no-resistor': 'no resistor',
+  dimmed: 'dimmed by PWM',
+  'own-supply': 'its own supply',
+  transistor: 'through a transistor',
+  diode: 'with a diode across it',
+  'both-ends': 'between supply and ground',
+  'left-free': 'its other legs hang free',
+};

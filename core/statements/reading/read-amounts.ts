@@ -1,0 +1,98 @@
+import { readFarads, readOhms, type PartKind } from '../../parts';
+import type { Accepting } from '../statement';
+import type { Found } from './phrases';
+import type { Reading } from './reading';
+
+export function readWith(reading: Reading, sign: Found, kind: PartKind): void {
+  while (['a', 'an'].includes(reading.tokens[reading.at]?.text ?? '')) reading.at += 1;
+  const found = reading.found[reading.at];
+  // `with pull-up`, `with a diode`: the words that follow say it all.
+  if (found && found.meaning.type !== 'kind') return;
+  if (current(reading)) return;
+  if (farads(reading, sign)) return;
+  if (resistor(reading, 'wanted', sign)) return;
+  const token = reading.tokens[reading.at];
+  if (token && kind.readValue(token.text).ok) return;
+  reading.stops(token ?? reading.tokens[sign.first]!, 'With what? A resistor is written like 330 or 4k7.');
+}
+
+/** A resistance, with the accepted range in brackets; `330 ohm resistor` is read whole. */
+export function resistor(reading: Reading, need: 'wanted' | 'optional', sign?: Found): boolean {
+  const token = reading.tokens[reading.at];
+  if (!token) return false;
+  const negative = /^-\d/.test(token.text);
+  if (negative && need === 'wanted') {
+    reading.at += 1;
+    reading.stops(token, 'A resistance is above zero.', [reading.replaced(token, token.text.slice(1))]);
+    return true;
+  }
+  const read = readOhms(token.text);
+  if (!read.ok) return false;
+  // After `pull-up`, a small bare number is more likely a pin.
+  if (need === 'optional' && read.value < 100) return false;
+  reading.at += 1;
+  const from = sign ? reading.tokens[sign.first]!.from : token.from;
+  while (/^(ohms?|ω|r|resistors?|each)$/.test(reading.tokens[reading.at]?.text ?? '')) reading.at += 1;
+  const to = reading.tokens[reading.at - 1]!.to;
+  reading.draft.resistor = accepting(reading, token.text);
+  reading.pieces.push({ from, to, slot: 'resistor', says: `${token.text} Ω`, guessed: false });
+  return true;
+}
+
+export function farads(reading: Reading, sign: Found): boolean {
+  const token = reading.tokens[reading.at];
+  if (!token || !readFarads(token.text).ok || readOhms(token.text).ok) return false;
+  reading.at += 1;
+  while (/^(capacitors?|electrolytic|buffer)$/.test(reading.tokens[reading.at]?.text ?? '')) reading.at += 1;
+  reading.draft.farads = token.text;
+  reading.note(sign, 'value', `${token.text} capacitor`, reading.tokens[reading.at - 1]);
+  return true;
+}
+
+/** A current such as `8 mA` or `8mA`. */
+export function current(reading: Reading): boolean {
+  const [token, unit] = reading.tokens.slice(reading.at, reading.at + 2);
+  const match = /^(-?\d+(?:\.\d+)?)(ma)?$/.exec(token?.text ?? '');
+  if (!token || !match || (match[2] === undefined && unit?.text !== 'ma')) return false;
+  reading.at += match[2] === undefined ? 2 : 1;
+  const end = reading.tokens[reading.at - 1]!;
+  const amount = Number(match[1]);
+  const piece = { from: token.from, to: end.to };
+  if (amount <= 0)
+    reading.stops(piece, 'A lamp’s current is above zero; the way it flows comes from the legs.', [
+      reading.replaced(piece, `${Math.abs(amount) || 8} mA`),
+    ]);
+  else reading.draft.currentMa = amount;
+  reading.pieces.push({ ...piece, slot: 'current', says: `${amount} mA`, guessed: false });
+  return true;
+}
+
+export function accepting(reading: Reading, value: string): Accepting {
+  const inside = brackets(reading);
+  const range = inside === undefined ? undefined : /^(\S+?)(?:-| to )(\S+)$/.exec(inside);
+  return range ? { value, accept: { from: range[1]!, to: range[2]! } } : { value };
+}
+
+/** The text in brackets that follows, if it does. */
+export function brackets(reading: Reading): string | undefined {
+  if (reading.tokens[reading.at]?.text !== '(') return undefined;
+  const close = reading.tokens.findIndex((token, index) => index > reading.at && token.text === ')');
+  const inside = reading.tokens.slice(reading.at + 1, close < 0 ? undefined : close);
+  const [open, end] = [
+    reading.tokens[reading.at]!,
+    reading.tokens[close < 0 ? reading.tokens.length - 1 : close]!,
+  ];
+  reading.at = close < 0 ? reading.tokens.length : close + 1;
+  const text = inside
+    .map((token) => token.text)
+    .join(' ')
+    .replace(/ ?, ?/g, ',');
+  reading.pieces.push({
+    from: open.from,
+    to: end.to,
+    slot: 'value',
+    says: `${text} pass as well`,
+    guessed: false,
+  });
+  return text;
+}

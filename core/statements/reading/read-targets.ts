@@ -1,0 +1,106 @@
+import { legName, ref, type Ref } from '../../brand';
+import type { PartKind } from '../../parts';
+import { socketNamed } from '../pins';
+import type { Target } from '../statement';
+import type { Token } from '../tokens';
+import { isRef, legWords } from './kind-values';
+import type { Found } from './phrases';
+import type { Reading } from './reading';
+
+/** Joins the legs of a part with two ends, the first to the first. */
+export function betweenTwo(reading: Reading, kind: PartKind, one: Target, other: Target): void {
+  const [first, second] = kind.legs;
+  if (kind.legs.length !== 2)
+    reading.stops(
+      reading.tokens[0]!,
+      `A ${kind.title} has ${kind.legs.length} legs; say for each what it is joined to.`,
+    );
+  else
+    reading.draft.joins = [
+      { leg: first!.name, to: one },
+      { leg: second!.name, to: other },
+    ];
+}
+
+/** A leg and what it is joined to: `cathode to D2 anode`, `2 to ground`. */
+export function join(reading: Reading, kind: PartKind): boolean {
+  const [token, arrow] = reading.tokens.slice(reading.at, reading.at + 2);
+  if (arrow?.text !== 'to' || !token) return false;
+  const leg = kind.legs.find(({ name }) => name === token.text);
+  if (!leg) return false;
+  const first = reading.at;
+  reading.at += 2;
+  const other = target(reading, { first, count: 2, meaning: { type: 'filler' }, guess: undefined });
+  if (other) reading.draft.joins = [...(reading.draft.joins ?? []), { leg: leg.name, to: other }];
+  return true;
+}
+
+/** A pin, ground, a supply, a part or one of its legs. */
+export function target(reading: Reading, sign: Found): Target | undefined {
+  while (['pin', 'the', 'rail', 'leg'].includes(reading.tokens[reading.at]?.text ?? '')) reading.at += 1;
+  const token = reading.tokens[reading.at];
+  const start = reading.tokens[sign.first]!;
+  if (!token) {
+    reading.stops(
+      start,
+      'Joined to what? To a pin, to ground, to a supply or to another leg such as D1.anode.',
+    );
+    return undefined;
+  }
+  reading.at += 1;
+  const target = targetOf(reading, token);
+  const end = reading.tokens[reading.at - 1]!;
+  if (target)
+    reading.pieces.push({
+      from: start.from,
+      to: end.to,
+      slot: 'join',
+      says: reading.typed({ from: start.from, to: end.to }),
+      guessed: false,
+    });
+  return target;
+}
+
+function targetOf(reading: Reading, token: Token): Target | undefined {
+  const { text } = token;
+  if (['ground', 'gnd', 'minus'].includes(text)) return { type: 'ground' };
+  if (['supply', 'plus', 'power'].includes(text)) return { type: 'supply' };
+  const dotted = /^([a-z]{1,4}\d{1,4})\.([a-z0-9]+)$/.exec(text);
+  if (dotted) return { type: 'leg', ref: ref(dotted[1]!.toUpperCase()), leg: legName(dotted[2]!) };
+  const next = reading.tokens[reading.at];
+  if (isRef(text) && next && legWords.has(next.text)) {
+    reading.at += 1;
+    return { type: 'leg', ref: ref(text.toUpperCase()), leg: legName(next.text) };
+  }
+  const socket = socketNamed(reading.context.board, text);
+  if (socket !== undefined) return { type: 'pin', pin: socket };
+  if (isRef(text)) return { type: 'part', ref: ref(text.toUpperCase()) };
+  reading.stops(
+    token,
+    `“${reading.typed(token)}” is neither a pin of the ${reading.context.board.short} nor a part. Write a pin, ground, supply, or a leg such as D1.anode.`,
+  );
+  return undefined;
+}
+
+export function names(reading: Reading, sign: Found, kind: PartKind): void {
+  const names: Ref[] = [];
+  for (let token = reading.tokens[reading.at]; token; token = reading.tokens[reading.at]) {
+    const range = /^([a-z]{1,4})(\d+)-\1?(\d+)$/.exec(token.text);
+    if (range)
+      for (let index = Number(range[2]); index <= Number(range[3]); index += 1)
+        names.push(ref(`${range[1]!.toUpperCase()}${index}`));
+    else if (isRef(token.text)) names.push(ref(token.text.toUpperCase()));
+    else if (
+      !(token.text === ',' || token.text === 'and') ||
+      !isRef(reading.tokens[reading.at + 1]?.text ?? '')
+    )
+      break;
+    reading.at += 1;
+  }
+  if (names.length === 0) {
+    reading.stops(reading.tokens[sign.first]!, `Named how? Write a name like ${kind.prefix}1.`);
+    return;
+  }
+  reading.draft.names = names;
+  reading.note(sign, 'name', `named ${names.join(', ')}`, reading.tokens[reading.at - 1]);
+}

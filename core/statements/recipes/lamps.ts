@@ -1,0 +1,183 @@
+import { legName, type LegName, type PointName, type Ref } from '../../brand';
+import { legPoint } from '../../wiring/wiring';
+import type { Make, StatedPart } from '../circuit';
+import { acceptOf, lampOhms, ohmsPhrase, usualAccept } from '../resistors';
+import type { Statement } from '../statement';
+import type { CircuitView } from '../view';
+import { transistorSwitch } from './loads';
+import type { Recipe } from './recipe';
+
+/** Colour of a lamp when none is said. */
+const USUAL_COLOUR = 'red';
+
+const leg = (owner: Ref, name: string): PointName => legPoint(owner, legName(name));
+
+/** Adds the resistor of a lamp; what the line does not say comes from the house rules. */
+function addResistor(statement: Statement, make: Make, colour: string): Ref {
+  const ohms = statement.resistor?.value ?? lampOhms(colour, statement, make.context);
+  if (!statement.resistor && statement.currentMa === undefined)
+    make.assume('resistor', {
+      says: `with ${ohms} Ω`,
+      because: 'the house rule for lamps; the kit has it',
+      words: `with ${ohms}`,
+    });
+  return make.part('resistor', ohms, acceptOf(statement.resistor, usualAccept(ohms)));
+}
+
+const onAnodeSide = (statement: Statement, make: Make): boolean =>
+  statement.options.has('anode-side') ||
+  (make.context.rules.resistorSide === 'anode' && !statement.options.has('cathode-side'));
+
+/** From one point through lamp and resistor to another; the resistor on the side that is asked for. */
+function chain(
+  make: Make,
+  side: 'anode' | 'cathode',
+  ends: { readonly from: PointName; readonly to: PointName },
+  lamp: { readonly anode: PointName; readonly cathode: PointName },
+  resistor: Ref | undefined,
+): void {
+  if (resistor === undefined) {
+    make.join(ends.from, lamp.anode);
+    make.join(ends.to, lamp.cathode);
+  } else if (side === 'anode') {
+    make.join(ends.from, leg(resistor, '1'));
+    make.join(leg(resistor, '2'), lamp.anode);
+    make.join(ends.to, lamp.cathode);
+  } else {
+    make.join(ends.from, lamp.anode);
+    make.join(lamp.cathode, leg(resistor, '1'));
+    make.join(ends.to, leg(resistor, '2'));
+  }
+}
+
+const sayOhms = (resistor: StatedPart): string => `with ${ohmsPhrase(resistor, usualAccept(resistor.value))}`;
+
+/** How one light is connected, as a line says it, from the places of its two legs. */
+function lightPhrases(
+  part: StatedPart,
+  anode: LegName,
+  cathode: LegName,
+  view: CircuitView,
+): { readonly pin: string; readonly resistor: StatedPart | undefined; readonly words: string } | undefined {
+  const [before, behind] = [view.resistorAt(part, anode), view.resistorAt(part, cathode)];
+  const [up, down] = [view.place(part, anode).type, view.place(part, cathode).type];
+  const through = up === 'inner' ? before : down === 'inner' ? behind : undefined;
+  const resistor = through?.resistor;
+  const pinOf = (one: StatedPart, at: string): string | undefined => {
+    const place = view.place(one, at);
+    return place.type === 'pin' ? place.pin : place.type === 'supply' ? 'supply' : undefined;
+  };
+  const top = through && up === 'inner' ? pinOf(resistor!, through.far) : pinOf(part, anode);
+  const bottomAt =
+    through && down === 'inner' ? view.place(resistor!, through.far) : view.place(part, cathode);
+  const side = up === 'inner' ? ', resistor first' : '';
+  if (bottomAt.type === 'ground' && top !== undefined)
+    return { pin: top === 'supply' ? 'supply' : view.pinText(top), resistor, words: side };
+  if (bottomAt.type === 'pin' && top === 'supply')
+    return { pin: view.pinText(bottomAt.pin), resistor, words: `${side}, lit by low` };
+  return undefined;
+}
+
+export const lamp: Recipe = {
+  needs: (statement) => [{ as: '', does: statement.options.has('dimmed') ? 'pwm' : 'digital' }],
+  build(statement, make, [pin]) {
+    const colour = statement.value || USUAL_COLOUR;
+    if (statement.value === '')
+      make.assume('value', { says: colour, because: 'every kit has that colour', words: `, ${colour}` });
+    const one = make.part('led', colour);
+    const resistor = statement.options.has('no-resistor') ? undefined : addResistor(statement, make, colour);
+    const lampLegs = { anode: leg(one, 'anode'), cathode: leg(one, 'cathode') };
+    const low = statement.to ? make.point(statement.to) : make.ground();
+    const side = onAnodeSide(statement, make) ? 'anode' : 'cathode';
+    if (statement.options.has('transistor')) {
+      const switched = transistorSwitch(make, pin!);
+      chain(make, side, { from: make.supply(statement.source), to: switched }, lampLegs, resistor);
+    } else if (statement.options.has('lit-by-low'))
+      chain(make, side, { from: make.supply(statement.source), to: make.pin(pin!) }, lampLegs, resistor);
+    else chain(make, side, { from: make.pin(pin!), to: low }, lampLegs, resistor);
+  },
+  say(part, view) {
+    const said = lightPhrases(part, legName('anode'), legName('cathode'), view);
+    if (!said) return undefined;
+    const resistor = said.resistor ? ` ${sayOhms(said.resistor)}` : ' without resistor';
+    return `${part.value} lamp on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
+  },
+};
+
+const BAR_LAMPS = 10;
+
+export const lampBar: Recipe = {
+  needs: () =>
+    Array.from({ length: BAR_LAMPS }, (_, index) => ({ as: `lamp ${index + 1}`, does: 'digital' as const })),
+  fewest: 1,
+  build(statement, make, pins) {
+    const bar = make.part('led-bar', statement.value);
+    const side = onAnodeSide(statement, make) ? 'anode' : 'cathode';
+    pins.forEach((pin, index) => {
+      const resistor = statement.options.has('no-resistor')
+        ? undefined
+        : addResistor(statement, make, statement.value || USUAL_COLOUR);
+      const [anode, cathode] = [leg(bar, `a${index + 1}`), leg(bar, `k${index + 1}`)];
+      if (statement.options.has('lit-by-low'))
+        chain(
+          make,
+          side,
+          { from: make.supply(statement.source), to: make.pin(pin) },
+          { anode, cathode },
+          resistor,
+        );
+      else chain(make, side, { from: make.pin(pin), to: make.ground() }, { anode, cathode }, resistor);
+    });
+  },
+  say(part, view) {
+    const lights = Array.from({ length: BAR_LAMPS }, (_, index) =>
+      lightPhrases(part, legName(`a${index + 1}`), legName(`k${index + 1}`), view),
+    ).filter((light) => light !== undefined);
+    const [first] = lights;
+    if (!first || lights.some((light) => light.words !== first.words)) return undefined;
+    const ohms = first.resistor ? ` ${sayOhms(first.resistor)}` : ' without resistor';
+    return `${part.value} lamp bar on ${view.pins(lights.map((light) => light.pin))}${ohms}${first.words}`;
+  },
+};
+
+/** Lamps in one housing that share a leg. */
+function sharedLeg(kind: string, title: string, lights: readonly string[]): Recipe {
+  return {
+    needs: () => lights.map((as) => ({ as, does: 'digital' as const })),
+    ...(kind === 'seven-segment' ? { fewest: 7 } : {}),
+    build(statement, make, pins) {
+      const value = statement.value || 'common-cathode';
+      if (statement.value === '')
+        make.assume('value', {
+          says: 'common cathode',
+          because: 'the usual form',
+          words: ', common cathode',
+        });
+      const one = make.part(kind, value);
+      pins.forEach((pin, index) => {
+        const at = leg(one, lights[index]!);
+        if (statement.options.has('no-resistor')) return make.join(make.pin(pin), at);
+        const resistor = addResistor(statement, make, 'green');
+        make.join(make.pin(pin), leg(resistor, '1'));
+        make.join(leg(resistor, '2'), at);
+      });
+      make.join(value === 'common-anode' ? make.supply(statement.source) : make.ground(), leg(one, 'common'));
+    },
+    say(part, view) {
+      const form =
+        part.value === 'common-anode' ? view.isSupply(part, 'common') : view.isGround(part, 'common');
+      if (!form) return undefined;
+      const ways = lights.flatMap((light) => {
+        const through = view.resistorAt(part, light);
+        const pin = through && view.pin(through.resistor, through.far);
+        return pin === undefined ? [] : [{ pin, resistor: through!.resistor }];
+      });
+      const [first] = ways;
+      if (!first || ways.length < Math.min(lights.length, 7)) return undefined;
+      return `${title} on ${view.pins(ways.map(({ pin }) => view.pinText(pin)))} ${sayOhms(first.resistor)}, ${part.value.replace('-', ' ')}`;
+    },
+  };
+}
+
+export const threeColourLamp = sharedLeg('rgb-led', 'three-colour lamp', ['red', 'green', 'blue']);
+export const digit = sharedLeg('seven-segment', 'digit', ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'dp']);

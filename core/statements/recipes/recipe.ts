@@ -1,0 +1,28 @@
+import type { PinFunction } from '../../boards';
+import type { Make, StatedPart } from '../circuit';
+import type { CircuitView } from '../view';
+import type { Statement } from '../statement';
+
+/** A pin that a part takes, and what that pin must be able to do. */
+export interface PinNeed {
+  /** What it is for, as in `its data pin`; empty when there is only one. */
+  readonly as: string;
+  readonly does: PinFunction;
+}
+
+/** How parts of a kind are usually hooked up, and how such a hookup is said. */
+export interface Recipe {
+  /** Pins that one part takes, in the order in which they are typed. */
+  readonly needs: (statement: Statement) => readonly PinNeed[];
+  /** How few of these pins will do; all of them when not given. */
+  readonly fewest?: number;
+  /** Makes one part on its pins; `index` counts the parts of the line. */
+  readonly build: (statement: Statement, make: Make, pins: readonly string[], index: number) => void;
+  /** The line that describes this part in a circuit; `undefined` when it is not hooked up as usual. */
+  readonly say?: (part: StatedPart, view: CircuitView) => string | undefined;
+}
+
+export const onePin =
+  (does: PinFunction = 'digital'): Recipe['needs'] =>
+  () => [{ as: '', does }];
+export const noPins: Recipe['needs'] = () => [];

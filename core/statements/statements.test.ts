@@ -1,0 +1,344 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { shippedBoards } from '../boards';
+import { exerciseFrom, formOf, type Exercise, type ExerciseData } from '../formats/exercise';
+import { kindOf } from '../parts';
+import { randomTask } from '../testing/random-netlist';
+import { legPoint } from '../wiring/wiring';
+import {
+  circuitOf,
+  completionsOf,
+  DEFAULT_STATEMENT_RULES,
+  sayCircuit,
+  USUAL_KIT,
+  type SayableCircuit,
+  type StatedCircuit,
+  type StatementContext,
+} from '.';
+import { pointName, ref } from '../brand';
+
+const on = (board: string, rules: Partial<StatementContext['rules']> = {}): StatementContext => ({
+  board: shippedBoards.get(board)!,
+  rules: { ...DEFAULT_STATEMENT_RULES, ...rules },
+  kit: USUAL_KIT,
+});
+const learner = on('learner-5v');
+
+const stated = (texts: readonly string[], context = learner): StatedCircuit =>
+  circuitOf(
+    texts.map((text) => ({ text, refs: [] })),
+    context,
+  );
+
+const partsOf = ({ parts }: Pick<SayableCircuit, 'parts'>): readonly string[] =>
+  parts.map(({ ref, value, accept }) =>
+    `${ref} ${value}${accept ? ` ${accept.from}-${accept.to}` : ''}`.trim(),
+  );
+
+const netsOf = ({ nets }: Pick<SayableCircuit, 'nets'>): readonly string[] =>
+  nets.map(({ points }) => [...points].sort().join(' ')).sort();
+
+describe('a part line makes parts and connections', () => {
+  test.each([
+    [
+      'amber lamp on 13 with 330',
+      ['D1 amber', 'R1 330 220-560'],
+      ['D1.anode U1.13', 'D1.cathode R1.1', 'R1.2 U1.GND'],
+    ],
+    ['knob on A0', ['P1 10k'], ['P1.1 U1.GND', 'P1.2 U1.5V', 'P1.wiper U1.A0']],
+    ['button on 2, pull-up', ['S1'], ['S1.1 U1.2', 'S1.3 U1.GND']],
+    ['button on 2, pull-down 10k', ['S1', 'R1 10k'], ['R1.1 S1.1 U1.2', 'R1.2 U1.GND', 'S1.3 U1.5V']],
+    ['button on 2, pull-up 4k7', ['S1', 'R1 4.7k'], ['R1.1 S1.1 U1.2', 'R1.2 U1.5V', 'S1.3 U1.GND']],
+    [
+      'servo on 9, own supply',
+      ['M1 standard', 'G1 4x1.5V'],
+      ['G1.minus M1.minus U1.GND', 'G1.plus M1.plus', 'M1.signal U1.9'],
+    ],
+    [
+      'red lamp on 5V with 330',
+      ['D1 red', 'R1 330 220-560'],
+      ['D1.anode U1.5V', 'D1.cathode R1.1', 'R1.2 U1.GND'],
+    ],
+    [
+      'red lamp on 8 with 330, resistor first',
+      ['D1 red', 'R1 330 220-560'],
+      ['D1.anode R1.2', 'D1.cathode U1.GND', 'R1.1 U1.8'],
+    ],
+    [
+      'red lamp on 8 with 330, lit by low',
+      ['D1 red', 'R1 330 220-560'],
+      ['D1.anode U1.5V', 'D1.cathode R1.1', 'R1.2 U1.8'],
+    ],
+    ['green lamp on 7 without resistor', ['D1 green'], ['D1.anode U1.7', 'D1.cathode U1.GND']],
+    [
+      'light sensor on A0 with 10k (4.7k-22k)',
+      ['L1 20k', 'R1 10k'],
+      ['L1.1 U1.5V', 'L1.2 R1.1 U1.A0', 'R1.2 U1.GND'],
+    ],
+    ['10k resistor from A0 to ground', ['R1 10k'], ['R1.1 U1.A0', 'R1.2 U1.GND']],
+    ['100n capacitor across supply', ['C1 100n'], ['C1.1 U1.5V', 'C1.2 U1.GND']],
+    ['slide switch on 4, both ends', ['S1'], ['S1.1 U1.GND', 'S1.2 U1.5V', 'S1.common U1.4']],
+    ['text display on A4, A5', ['X1'], ['U1.5V X1.vcc', 'U1.A4 X1.sda', 'U1.A5 X1.scl', 'U1.GND X1.gnd']],
+    [
+      'motor on 9',
+      ['M1 5V', 'G1 4x1.5V', 'Q1 small-signal', 'R1 1k', 'D1 rectifier'],
+      [
+        'D1.anode M1.minus Q1.collector',
+        'D1.cathode G1.plus M1.plus',
+        'G1.minus Q1.emitter U1.GND',
+        'Q1.base R1.2',
+        'R1.1 U1.9',
+      ],
+    ],
+  ])('%s', (line, parts, nets) => {
+    const circuit = stated([line]);
+    expect(circuit.lines[0]!.troubles).toEqual([]);
+    expect(partsOf(circuit)).toEqual(parts.map((part) => expect.stringContaining(part)));
+    expect(netsOf(circuit)).toEqual(nets);
+  });
+
+  test('ten lamps take a resistor each and their pins in order', () => {
+    const circuit = stated(['10 lamps on 2-11']);
+    expect(circuit.parts).toHaveLength(20);
+    expect(netsOf(circuit)).toContain('D10.anode U1.11');
+    expect(circuit.lines[0]!.assumptions.map(({ says }) => says)).toEqual(['red', 'with 330 Ω']);
+  });
+
+  test('lamps share one ground, servos one supply', () => {
+    const circuit = stated([
+      'red lamp on 12',
+      'green lamp on 11',
+      'servo on 9, own supply',
+      'servo on 10, own supply',
+    ]);
+    expect(netsOf(circuit)).toContain('G1.minus M1.minus M2.minus R1.2 R2.2 U1.GND');
+    expect(netsOf(circuit)).toContain('G1.plus M1.plus M2.plus');
+  });
+
+  test('a resistor is worked out from the current that is wanted', () => {
+    expect(partsOf(stated(['red lamp on 13 at 3 mA']))).toContain('R1 1k 680-1.8k');
+  });
+
+  test('house rules decide what a line leaves open', () => {
+    expect(partsOf(stated(['button on 2'], on('learner-5v', { buttonInput: 'pull-down' })))).toEqual([
+      'S1',
+      'R1 10k',
+    ]);
+    expect(netsOf(stated(['red lamp on 9 with 330'], on('learner-5v', { resistorSide: 'anode' })))).toContain(
+      'R1.1 U1.9',
+    );
+    expect(partsOf(stated(['red lamp on 9'], on('learner-5v', { resistorValue: 'frugal' })))).toContain(
+      'R1 1k 680-1.8k',
+    );
+  });
+
+  test('pins that may stand for one are given in brackets', () => {
+    expect(stated(['amber lamp on 13 (2-13) with 330']).freePins).toEqual({ 'U1.13': '2-13' });
+  });
+
+  test('a part keeps its name when a line is put before its own', () => {
+    const context = learner;
+    const before = circuitOf([{ text: 'red lamp on 12', refs: [] }], context);
+    const after = circuitOf(
+      [
+        { text: 'green lamp on 11', refs: [] },
+        { text: 'red lamp on 12', refs: before.lines[0]!.refs },
+      ],
+      context,
+    );
+    expect(after.lines.map(({ refs }) => refs)).toEqual([
+      ['D2', 'R2'],
+      ['D1', 'R1'],
+    ]);
+  });
+});
+
+describe('the same line said otherwise', () => {
+  test.each([
+    '13 amber lamp 330',
+    'with 330 on 13 lamp amber',
+    'ambr lmap on 13 wiht 330',
+    'AMBER LED on pin 13 with a 330 ohm resistor',
+    'an amber lamp, pin 13, 330Ω',
+    'amber lamp on 13 with 330R',
+  ])('%s', (line) => {
+    expect(netsOf(stated([line]))).toEqual(netsOf(stated(['amber lamp on 13 with 330'])));
+    expect(partsOf(stated([line]))).toEqual(['D1 amber', 'R1 330 220-560']);
+  });
+
+  test('what was guessed is marked', () => {
+    const guessed = stated(['ambr lmap on 13']).lines[0]!.pieces.filter((piece) => piece.guessed);
+    expect(guessed.map(({ says }) => says)).toEqual(['amber', 'lamp']);
+  });
+});
+
+describe('a wish that cannot be is answered with what can', () => {
+  test.each([
+    ['flarb gronk', 'No part is named', undefined],
+    ['amber', 'of what?', 'amber lamp'],
+    ['red lamp on 8, dimmed', 'no PWM. These can: 3, 5, 6, 9-11', 'red lamp on 11, dimmed'],
+    ['knob on 5', 'cannot measure a voltage. These can: A0-A5', 'knob on A0'],
+    ['30 lamps', 'has 18 free pins', '18 lamps on 2-13, A0-A5'],
+    ['30 red lamps on 2-13', '30 lamps on 12 pins', '12 red lamps on 2-13'],
+    ['red lamp on 99', 'has no pin 99', 'red lamp on 13'],
+    ['red lamp on 13 with 337', 'kit has no 337 Ω', 'red lamp on 13 with 330'],
+    ['red lamp on 13 at -5 mA', 'above zero', 'red lamp on 13 at 5 mA'],
+    ['red lamp on 13 with -330', 'above zero', 'red lamp on 13 with 330'],
+    ['blue lamp on 9 at 25mA', 'no more than 20 mA', 'blue lamp on 9 at 20 mA'],
+    ['red lamp on 1', 'better left free', 'red lamp on 13'],
+    ['red lamp on 13, on 13', 'named twice', undefined],
+    ['text display on 2, 3', 'data line of a bus', 'text display on A4, A5'],
+    ['three-colour lamp on 11, 10', 'takes 3 pins (red, green, blue)', 'three-colour lamp on 11, 10, 13'],
+    ['red lamp on 13 with 330 sparkles', 'says nothing about a lamp', 'red lamp on 13 with 330'],
+    ['one red lamp on 12 and a green lamp on 11', 'a line of its own', undefined],
+    ['button on 5V', 'is a supply', 'button on 13'],
+    ['100n capacitor', 'Between what', '100n capacitor across supply'],
+    ['amber lamp', 'On which pin?', 'amber lamp on 13'],
+    ['red lamp on 13 (30-40)', 'names no pin', undefined],
+    ['amber lamp with', 'With what?', undefined],
+    ['2000 red lamps', 'free pins', '18 red lamps on 2-13, A0-A5'],
+  ])('%s', (line, says, offers) => {
+    const [trouble] = stated([line]).lines[0]!.troubles;
+    expect(trouble?.message).toContain(says);
+    if (offers !== undefined) expect(trouble?.offers.map((offer) => offer.line)).toContain(offers);
+  });
+
+  test('what is offered can be taken', () => {
+    for (const line of ['knob on 5', '30 lamps', 'red lamp on 99', 'text display on 2, 3', 'button on 5V'])
+      for (const offer of stated([line]).lines[0]!.troubles[0]!.offers)
+        expect(stated([offer.line]).lines[0]!.troubles.filter(({ weight }) => weight === 'stops')).toEqual(
+          [],
+        );
+  });
+
+  test('a pin of another line is named with who has it', () => {
+    const [, second] = stated(['red lamp on 12', 'green lamp on 12']).lines;
+    expect(second!.troubles[0]!.message).toBe(
+      'Pin 12 is the red lamp’s already; both would always do the same.',
+    );
+    expect(second!.troubles[0]!.weight).toBe('warns');
+  });
+
+  test('a leg of a part that is not there hangs free, and the line says so', () => {
+    const { lines, nets } = stated(['10k resistor from A0 to X9.out']);
+    expect(lines[0]!.troubles[0]!.message).toContain('no X9 out yet');
+    expect(netsOf({ nets })).toEqual(['R1.1 U1.A0']);
+  });
+
+  test('no text makes the reader fail', () => {
+    const pieces = [
+      'lamp',
+      'on',
+      'with',
+      '(',
+      ')',
+      '13',
+      '-',
+      ',',
+      'to',
+      'D1',
+      '.',
+      '330',
+      'from',
+      'as',
+      'pull-up',
+      '→',
+      '2-',
+      '9',
+    ];
+    for (let seed = 0; seed < 3000; seed += 1) {
+      const words = Array.from(
+        { length: 1 + (seed % 7) },
+        (_, index) => pieces[(seed * 7919 + index * 104729 * (seed % 13)) % pieces.length],
+      );
+      expect(() => stated([words.join(seed % 2 ? ' ' : '')])).not.toThrow();
+    }
+  });
+});
+
+const course = join(import.meta.dirname, '../../demo/course');
+
+describe('every exercise of the course can be said in lines', () => {
+  const exercises: [string, Exercise][] = readdirSync(course).flatMap((file) => {
+    const read = exerciseFrom(JSON.parse(readFileSync(join(course, file), 'utf8')));
+    if (!read.ok) throw new Error(file);
+    const { data } = read.value;
+    const forms = (data.forms ?? []).map(({ name }): [string, Exercise] => {
+      const form = formOf(data, name);
+      if (!form.ok) throw new Error(name);
+      return [`${data.id}, ${name}`, form.value];
+    });
+    return [[data.id, read.value] as [string, Exercise], ...forms];
+  });
+
+  test.each(exercises)('%s', (_, { data, board }) => {
+    const context = on(board.id);
+    const circuit = sayable(data);
+    const lines = sayCircuit(circuit, context);
+    const made = circuitOf(lines, context);
+    expect(netsOf(made)).toEqual(netsOf(circuit));
+    expect([...partsOf(made)].sort()).toEqual([...partsOf(circuit)].sort());
+    expect(made.freePins).toEqual(circuit.freePins);
+    // In the usual words: no line goes leg by leg.
+    expect(lines.filter(({ text }) => text.includes(':'))).toEqual([]);
+  });
+});
+
+const sayable = (data: ExerciseData): SayableCircuit => ({
+  parts: data.parts
+    .filter((part) => part.kind !== 'board' && part.kind !== 'breadboard')
+    .map(({ accept, ...part }) => ({ ...part, ref: ref(part.ref), ...(accept ? { accept } : {}) })),
+  nets: data.nets.map(({ name, points }) => ({ name, points: points.map(pointName) })),
+  freePins: data.free.pins ?? {},
+});
+
+test('any circuit can be said and read back', () => {
+  for (let seed = 1; seed <= 300; seed += 1) {
+    const task = randomTask(seed, 6);
+    const context = on(task.board!.profile.id);
+    const circuit: SayableCircuit = {
+      // Some kinds take any word as their value; a figure in front of one would count parts.
+      parts: task.parts.map((part) => ({
+        ...part,
+        value: kindOf(part.kind).readValue('any word').ok ? '' : part.value.text,
+      })),
+      nets: task.nets.map((net) => ({
+        name: net.name,
+        points: [
+          ...net.pins.map((pin) => pointName(`U1.${pin}`)),
+          ...net.legs.map(({ ref, leg }) => legPoint(ref, leg)),
+        ],
+      })),
+      freePins: {},
+    };
+    const made = circuitOf(sayCircuit(circuit, context), context);
+    expect(netsOf(made), `seed ${seed}`).toEqual(netsOf(circuit));
+    expect([...partsOf(made)].sort(), `seed ${seed}`).toEqual([...partsOf(circuit)].sort());
+  }
+});
+
+describe('a line is completed', () => {
+  const words = (line: string, taken = new Map<string, string>()): readonly string[] =>
+    completionsOf(line, learner, taken).map((completion) => completion.line);
+
+  test('with a pin that is able and free', () => {
+    expect(words('amber lamp on ', new Map([['13', 'the red lamp']]))[0]).toBe('amber lamp on 12');
+    expect(words('knob on ')[0]).toBe('knob on A0');
+  });
+
+  test('with resistors and the current that each gives', () => {
+    const [first] = completionsOf('amber lamp on 13 with 33', learner, new Map());
+    expect(first).toMatchObject({ line: 'amber lamp on 13 with 330', note: '8.5 mA' });
+  });
+
+  test('with the words that begin so', () => {
+    expect(words('am')).toContain('amber lamp');
+    expect(words('button on 2, pul')).toEqual(['button on 2, pull-up', 'button on 2, pull-down 10k']);
+  });
+
+  test('with the piece that is still missing', () => {
+    expect(words('amber lamp')[0]).toBe('amber lamp on 13');
+    expect(words('button on 2')).toContain('button on 2, pull-up');
+  });
+});

@@ -1,0 +1,384 @@
+import { findPin, pinsInRange, type PinFunction } from '../boards';
+import { ohmsText, readOhms } from '../parts';
+import { figure } from '../units';
+import { holds, nearestInKit } from './kit';
+import { freePins, needWords } from './pin-advice';
+import { inOrder, pinList } from './pins';
+import { recipeFor } from './recipes';
+import {
+  isLegByLeg,
+  type Offer,
+  type Piece,
+  type ReadLine,
+  type Slot,
+  type Statement,
+  type StatementContext,
+  type Trouble,
+} from './statement';
+
+/** Most parts that one line may ask for. */
+const MOST_PARTS = 60;
+
+/** What is taken: the pin, and who has it. */
+export type TakenPins = ReadonlyMap<string, string>;
+
+/** Kinds that may hang on a supply socket as well as on a pin. */
+const MAY_HANG_ON_SUPPLY: ReadonlySet<string> = new Set(['led', 'led-bar']);
+
+/** What a line wishes that cannot be, or is not said yet: each with what is possible, and lines that ask for that. */
+export function wishTroubles(
+  line: ReadLine,
+  statement: Statement,
+  context: StatementContext,
+  taken: TakenPins,
+): readonly Trouble[] {
+  const wishes = new Wishes(line, statement, context, taken);
+  return [
+    ...wishes.value(),
+    ...(isLegByLeg(statement) ? [] : [...wishes.ends(), ...wishes.count(), ...wishes.pins()]),
+    ...wishes.resistor(),
+    ...wishes.current(),
+    ...wishes.freedom(),
+  ];
+}
+
+/** `lamps on 2-11` says how many without a number. */
+export function counted(statement: Statement): Statement {
+  if (statement.count > 1 || isLegByLeg(statement)) return statement;
+  const each = recipeFor(statement.kind.kind).needs(statement).length;
+  const { length } = statement.pins;
+  return each === 1 && length > 1 ? { ...statement, count: length } : statement;
+}
+
+class Wishes {
+  readonly #line: ReadLine;
+  readonly #statement: Statement;
+  readonly #context: StatementContext;
+  readonly #taken: TakenPins;
+
+  constructor(line: ReadLine, statement: Statement, context: StatementContext, taken: TakenPins) {
+    this.#line = line;
+    this.#statement = statement;
+    this.#context = context;
+    this.#taken = taken;
+  }
+
+  value(): readonly Trouble[] {
+    const { kind, value } = this.#statement;
+    if (value !== '' || kind.readValue('').ok || HAS_USUAL.has(kind.kind)) return [];
+    const known = usualValues[kind.kind] ?? [];
+    return [
+      this.#unfinished(
+        `Which ${kind.title}? ${sentence(kind.readValue('')).replace(/^a |^an /i, 'A ')}`,
+        known.map((word) => this.#before('kind', word)),
+      ),
+    ];
+  }
+
+  /** Parts without a pin of their own must be told where they go. */
+  ends(): readonly Trouble[] {
+    const { kind, across, to } = this.#statement;
+    if (!TWO_ENDED.has(kind.kind) || across || to) return [];
+    const { text } = this.#line;
+    if (kind.kind === 'transistor-npn')
+      return [
+        this.#unfinished('Say for each leg what it is joined to.', [
+          offer(`${text.trim()}: base to 9, collector to M1 minus, emitter to ground`),
+        ]),
+      ];
+    return [
+      this.#unfinished(`Between what is the ${kind.title}?`, [
+        offer(`${text.trim()} across supply`),
+        offer(`${text.trim()} from A0 to ground`),
+      ]),
+    ];
+  }
+
+  count(): readonly Trouble[] {
+    const { count, kind, pins } = this.#statement;
+    const needs = this.#needs();
+    if (needs.length === 0) return [];
+    const free = freePins(this.#context.board, needs[0]!.does, this.#taken);
+    const wanted = count * needs.length;
+    if (count > MOST_PARTS || (wanted > free.length && pins.length === 0)) {
+      const most = Math.floor(free.length / needs.length);
+      const { short } = this.#context.board;
+      return [
+        this.#stops(
+          'count',
+          `The ${short} has ${free.length} free pins for this; ${count} ${kind.title}s need ${wanted}.${most > 0 ? '' : ' None is left.'}`,
+          most > 0
+            ? [this.#recount(most, inOrder(free.slice(0, most * needs.length))), ...this.#instead(wanted)]
+            : this.#instead(wanted),
+        ),
+      ];
+    }
+    if (pins.length === 0)
+      return [
+        this.#unfinished(
+          needs.length === 1
+            ? `On which pin? ${free.slice(0, 4).join(', ')} are free.`
+            : `On which ${needs.length} pins? In this order: ${needs.map(({ as }) => as).join(', ')}.`,
+          [
+            this.#behind(
+              ` on ${pinList(wanted > 2 ? inOrder(free.slice(0, wanted)) : free.slice(0, wanted))}`,
+            ),
+          ],
+        ),
+      ];
+    const fewest = recipeFor(kind.kind).fewest ?? needs.length;
+    const fits = count === 1 ? pins.length >= fewest && pins.length <= needs.length : pins.length === wanted;
+    if (fits) return [];
+    const share = Math.floor(pins.length / needs.length);
+    return [
+      this.#stops(
+        'pins',
+        needs.length === 1
+          ? `${count} ${kind.title}${count === 1 ? '' : 's'} on ${pins.length} pin${pins.length === 1 ? '' : 's'}: each takes one.`
+          : `A ${kind.title} takes ${fewest === needs.length ? '' : `${fewest} to `}${needs.length} pins (${needs.map(({ as }) => as).join(', ')}); there are ${pins.length}.`,
+        [
+          ...(needs.length === 1 ? [this.#recount(share, pins)] : []),
+          ...(free.length >= wanted
+            ? [this.#repin([...pins, ...free.filter((pin) => !pins.includes(pin))].slice(0, wanted))]
+            : []),
+        ],
+      ),
+    ];
+  }
+
+  pins(): readonly Trouble[] {
+    const { board } = this.#context;
+    const { pins, kind } = this.#statement;
+    const needs = this.#needs();
+    if (needs.length === 0 || pins.length === 0) return [];
+    const twice = pins.find((pin, index) => pins.indexOf(pin) !== index);
+    if (twice !== undefined) return [this.#stops('pins', `Pin ${twice} is named twice.`, [])];
+    const troubles: Trouble[] = [];
+    for (const [index, name] of pins.entries()) {
+      const { does } = needs[index % needs.length]!;
+      const pin = findPin(board, name);
+      if (!pin) {
+        if (MAY_HANG_ON_SUPPLY.has(kind.kind)) continue;
+        troubles.push(
+          this.#stops(
+            'pins',
+            `${name} is a supply; a ${kind.title} needs a pin.`,
+            this.#otherPins(name, does),
+          ),
+        );
+      } else if (!pin.functions.includes(does)) {
+        const able = board.pins.filter((other) => other.functions.includes(does)).map((other) => other.name);
+        troubles.push(
+          this.#stops(
+            'pins',
+            `Pin ${name} cannot ${needWords[does]}. ${able.length === 0 ? `No pin of the ${board.short} can.` : `These can: ${pinList(inOrder(able))}.`}`,
+            this.#otherPins(name, does),
+          ),
+        );
+      } else if (this.#taken.has(name))
+        troubles.push(
+          this.#warns(
+            'pins',
+            `Pin ${name} is ${this.#taken.get(name)!}’s already; both would always do the same.`,
+            this.#otherPins(name, does),
+          ),
+        );
+      else if (pin.reserved !== undefined)
+        troubles.push(
+          this.#warns(
+            'pins',
+            pin.reserved === 'serial'
+              ? `Pin ${name} is better left free: the computer talks to the board on it.`
+              : `Pin ${name} is better left free: it decides how the board starts.`,
+            this.#otherPins(name, does),
+          ),
+        );
+    }
+    return troubles.slice(0, 1);
+  }
+
+  resistor(): readonly Trouble[] {
+    const { resistor } = this.#statement;
+    const { kit } = this.#context;
+    const given = [
+      resistor,
+      this.#statement.kind.kind === 'resistor' ? { value: this.#statement.value } : undefined,
+    ];
+    return given.flatMap((one): readonly Trouble[] => {
+      const read = one && readOhms(one.value);
+      if (!one || !read?.ok || holds(kit, read.value)) return [];
+      if (read.value <= 0) return [this.#stops('resistor', 'A resistor is more than 0 Ω.', [])];
+      const near = nearestInKit(kit, read.value);
+      const slot = one === resistor ? 'resistor' : 'value';
+      return [
+        this.#warns(
+          slot,
+          `The kit has no ${ohmsText(read.value)} Ω; nearest are ${near.map((value) => `${value} Ω`).join(' and ')}.`,
+          near.map((value) => this.#swap(slot, one.value, value)),
+        ),
+      ];
+    });
+  }
+
+  current(): readonly Trouble[] {
+    const { currentMa } = this.#statement;
+    const { recommendedMa } = this.#context.board.drive;
+    if (currentMa === undefined || currentMa <= recommendedMa) return [];
+    return [
+      this.#warns('current', `A pin should give no more than ${figure(recommendedMa)} mA.`, [
+        this.#exchanged('current', `${figure(recommendedMa)} mA`),
+      ]),
+    ];
+  }
+
+  freedom(): readonly Trouble[] {
+    const { freePins: range } = this.#statement;
+    if (range === undefined || pinsInRange(this.#context.board, range).length > 0) return [];
+    return [this.#stops('pins', `“${range}” names no pin of the ${this.#context.board.short}.`, [])];
+  }
+
+  #needs(): readonly { readonly as: string; readonly does: PinFunction }[] {
+    return recipeFor(this.#statement.kind.kind).needs(this.#statement);
+  }
+
+  /** Ways to have many lamps on few pins. */
+  #instead(wanted: number): readonly Offer[] {
+    const { kind } = this.#statement;
+    if (kind.kind !== 'led' || wanted < 16) return [];
+    const free = freePins(this.#context.board, 'digital', this.#taken);
+    return free.length < 3
+      ? []
+      : [
+          {
+            label: `lamp panel on ${free.slice(0, 3).join(', ')}: 64 lamps on three pins`,
+            line: `lamp panel on ${free.slice(0, 3).join(', ')}`,
+          },
+        ];
+  }
+
+  /** The line on pins that can: for parts with several pins all of them at once. */
+  #otherPins(name: string, does: PinFunction): readonly Offer[] {
+    const needs = this.#needs();
+    if (needs.length > 1 && this.#statement.count === 1) {
+      const able = needs.map((need, index) => {
+        const own = this.#statement.pins[index];
+        const pin = own === undefined ? undefined : findPin(this.#context.board, own);
+        return pin?.functions.includes(need.does)
+          ? own
+          : freePins(this.#context.board, need.does, this.#taken).find(
+              (free) => !this.#statement.pins.includes(free),
+            );
+      });
+      return able.every((pin) => pin !== undefined) ? [this.#repin(able)] : [];
+    }
+    return freePins(this.#context.board, does, this.#taken)
+      .filter((pin) => !this.#statement.pins.includes(pin))
+      .slice(0, 3)
+      .map((pin) => this.#swap('pins', name, pin));
+  }
+
+  #piece(slot: Slot): Piece | undefined {
+    return this.#line.pieces.find((piece) => piece.slot === slot);
+  }
+
+  /** The line with a word of a piece exchanged. */
+  #swap(slot: Slot, word: string, by: string): Offer {
+    const piece = this.#piece(slot);
+    const { text } = this.#line;
+    if (!piece) return offer(`${text.trim()} ${by}`);
+    const inside = text.slice(piece.from, piece.to);
+    const at = inside
+      .toLowerCase()
+      .search(new RegExp(`(?<![\\w.])${word.toLowerCase().replace(/[.+]/g, '\\$&')}(?!\\w)`));
+    // A pin of a range has no word of its own.
+    const changed =
+      at < 0
+        ? `on ${pinList(this.#statement.pins.map((pin) => (pin === word ? by : pin)))}`
+        : inside.slice(0, at) + by + inside.slice(at + word.length);
+    return offer(text.slice(0, piece.from) + changed + text.slice(piece.to));
+  }
+
+  #exchanged(slot: Slot, by: string): Offer {
+    const { from, to } = this.#at(slot);
+    return offer(this.#line.text.slice(0, from) + by + this.#line.text.slice(to));
+  }
+
+  #repin(pins: readonly string[]): Offer {
+    const piece = this.#piece('pins');
+    const { text } = this.#line;
+    return piece
+      ? offer(`${text.slice(0, piece.from)}on ${pinList(pins)}${text.slice(piece.to)}`)
+      : this.#behind(` on ${pinList(pins)}`);
+  }
+
+  #recount(count: number, pins: readonly string[]): Offer {
+    const { text } = this.#line;
+    const counted = this.#piece('count');
+    const rest = counted ? text.slice(counted.to) : ` ${text}`;
+    const shift = counted ? counted.to : -1;
+    const piece = this.#piece('pins');
+    const repinned = piece
+      ? `${rest.slice(0, piece.from - shift)}on ${pinList(pins)}${rest.slice(piece.to - shift)}`
+      : `${rest} on ${pinList(pins)}`;
+    return offer(`${count}${repinned}`);
+  }
+
+  #before(slot: Slot, words: string): Offer {
+    const { text } = this.#line;
+    const at = this.#piece(slot)?.from ?? 0;
+    return offer(`${text.slice(0, at)}${words} ${text.slice(at)}`);
+  }
+
+  #behind(words: string): Offer {
+    const at = this.#piece('kind')?.to ?? this.#line.text.length;
+    return offer(this.#line.text.slice(0, at) + words + this.#line.text.slice(at));
+  }
+
+  #at(slot: Slot | undefined): { readonly from: number; readonly to: number } {
+    const piece = slot && this.#piece(slot);
+    return { from: piece?.from ?? 0, to: piece?.to ?? this.#line.text.length };
+  }
+
+  #stops(slot: Slot, message: string, offers: readonly Offer[]): Trouble {
+    return { weight: 'stops', message, ...this.#at(slot), offers };
+  }
+
+  #warns(slot: Slot, message: string, offers: readonly Offer[]): Trouble {
+    return { weight: 'warns', message, ...this.#at(slot), offers };
+  }
+
+  #unfinished(message: string, offers: readonly Offer[]): Trouble {
+    const { length } = this.#line.text;
+    return { weight: 'unfinished', message, from: length, to: length, offers };
+  }
+}
+
+/** Kinds whose value is filled in when a line does not say it. */
+const HAS_USUAL: ReadonlySet<string> = new Set(['led', 'rgb-led', 'seven-segment', 'buzzer']);
+
+const TWO_ENDED: ReadonlySet<string> = new Set([
+  'resistor',
+  'capacitor',
+  'electrolytic',
+  'diode',
+  'transistor-npn',
+]);
+
+/** Values that are offered when a line says none. */
+const usualValues: Readonly<Record<string, readonly string[]>> = {
+  resistor: ['330', '10k'],
+  capacitor: ['100n'],
+  electrolytic: ['470u'],
+  battery: ['4x1.5V', '9V'],
+  supply: ['5V'],
+};
+
+const sentence = (read: {
+  readonly ok: boolean;
+  readonly problems?: readonly { readonly message: string }[];
+}): string => `${read.problems?.[0]?.message ?? ''}.`;
+
+function offer(line: string): Offer {
+  const clean = line.replace(/\s+/g, ' ').replace(/ ,/g, ',').trim();
+  return { label: clean, line: clean };
+}

@@ -1,0 +1,134 @@
+import { partKinds, type PartKind } from '../parts';
+import type { Option } from './statement';
+
+/** What a phrase stands for. */
+export type Meaning =
+  | { readonly type: 'kind'; readonly kind: PartKind }
+  | { readonly type: 'value'; readonly value: string }
+  | { readonly type: 'option'; readonly option: Option }
+  /** A word that says where the next one belongs. */
+  | { readonly type: 'sign'; readonly sign: Sign }
+  /** A word that may stand there and adds nothing. */
+  | { readonly type: 'filler' };
+
+export type Sign = 'on' | 'with' | 'without' | 'from' | 'to' | 'as' | 'after' | 'across' | 'between' | 'at';
+
+/** A phrase in lower case, its words parted by one space. */
+interface Phrase {
+  readonly words: string;
+  readonly meaning: Meaning;
+}
+
+const option = (name: Option, ...phrases: readonly string[]): readonly Phrase[] =>
+  phrases.map((words) => ({ words, meaning: { type: 'option', option: name } }));
+
+const sign = (name: Sign, ...phrases: readonly string[]): readonly Phrase[] =>
+  phrases.map((words) => ({ words, meaning: { type: 'sign', sign: name } }));
+
+const value = (text: string, ...phrases: readonly string[]): readonly Phrase[] =>
+  phrases.map((words) => ({ words, meaning: { type: 'value', value: text } }));
+
+const plural = (words: string): string =>
+  words.endsWith('y') ? `${words.slice(0, -1)}ies` : /(s|ch|x)$/.test(words) ? `${words}es` : `${words}s`;
+
+/** Words for a kind beyond those of wiring tables. */
+const moreWords: Readonly<Record<string, readonly string[]>> = {
+  potentiometer: ['turning knob'],
+  led: ['indicator lamp'],
+  'rgb-led': ['three colour lamp', 'colour lamp'],
+  'seven-segment': ['seven segment digit'],
+  'led-bar': ['bar of lamps'],
+  'led-matrix': ['panel of lamps'],
+  'light-sensor': ['light dependent resistor'],
+  'text-display': ['text panel'],
+};
+
+const kindPhrases: readonly Phrase[] = partKinds
+  .filter((kind) => !kind.conductor)
+  .flatMap((kind) => {
+    const names = new Set(
+      [kind.title, kind.kind, ...kind.alsoTyped, ...(moreWords[kind.kind] ?? [])].flatMap((words) => [
+        words,
+        words.replace(/-/g, ' '),
+      ]),
+    );
+    // Alone, the word means the board's supply.
+    names.delete('supply');
+    return [...names].flatMap((words) =>
+      [words, plural(words)].map((form): Phrase => ({ words: form, meaning: { type: 'kind', kind } })),
+    );
+  });
+
+const phrases: readonly Phrase[] = [
+  ...kindPhrases,
+  ...value('common-cathode', 'common cathode', 'common-cathode'),
+  ...value('common-anode', 'common anode', 'common-anode'),
+  ...option('pull-up', 'pull-up', 'pull up', 'pullup', 'pulled up', 'internal pull-up', 'pull-up inside'),
+  ...option('pull-down', 'pull-down', 'pull down', 'pulldown', 'pulled down'),
+  ...option('anode-side', 'resistor first', 'resistor before', 'anode side', 'resistor on the long leg'),
+  ...option('cathode-side', 'resistor last', 'resistor behind', 'cathode side', 'resistor on the short leg'),
+  ...option('lit-by-low', 'lit by low', 'active low', 'lit when low'),
+  ...option('no-resistor', 'without resistor', 'without a resistor', 'no resistor'),
+  ...option('dimmed', 'dimmed', 'dimmable', 'faded', 'by pwm', 'with pwm', 'pwm'),
+  ...option('own-supply', 'own supply', 'with own supply', 'its own supply', 'own batteries', 'own battery'),
+  ...option('transistor', 'through a transistor', 'through transistor', 'by a transistor'),
+  ...option('diode', 'with a diode', 'with diode'),
+  ...option('both-ends', 'both ends', 'between supply and ground'),
+  ...option('left-free', 'left free', 'not connected', 'unconnected', 'joined to nothing'),
+  ...sign('on', 'on', 'on pin', 'on pins', 'pin', 'pins', 'at pin', 'at pins', 'by pin'),
+  ...sign('with', 'with', 'by', 'behind'),
+  ...sign('without', 'without'),
+  ...sign('from', 'from', 'powered by', 'fed by'),
+  ...sign('to', 'to', 'into'),
+  ...sign('as', 'as', 'named', 'called'),
+  ...sign('after', 'after'),
+  ...sign('across', 'across', 'over'),
+  ...sign('between', 'between'),
+  ...sign('at', 'at'),
+  ...[
+    'a',
+    'an',
+    'the',
+    'its',
+    'each',
+    'of',
+    'and',
+    'in',
+    'series',
+    'ohm',
+    'ohms',
+    'ω',
+    'my',
+    'one',
+    'please',
+  ].map((words): Phrase => ({ words, meaning: { type: 'filler' } })),
+];
+
+/** Every phrase that lines are read by. */
+export const meaningOf: ReadonlyMap<string, Meaning> = new Map(
+  phrases.map(({ words, meaning }) => [words, meaning]),
+);
+
+/** Most words that a phrase has. */
+export const LONGEST_PHRASE = Math.max(...phrases.map(({ words }) => words.split(' ').length));
+
+/** Words that a typing mistake is compared with, and the phrases they stand for. */
+export const spelled: ReadonlyMap<string, Meaning> = new Map(
+  phrases
+    .filter(({ words, meaning }) => !words.includes(' ') && meaning.type !== 'filler')
+    .map(({ words, meaning }) => [words, meaning]),
+);
+
+/** Numbers that people write as words. */
+export const numberWords: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+};
