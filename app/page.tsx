@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { countVerdicts, groupByTrouble, latestOf } from '@/core/plan/review';
 import { database } from '@/server/database/connection';
-import { classesOf, exerciseList, publicationsFor } from '@/server/exercises/publications';
+import { exerciseList } from '@/server/exercises/drafts';
+import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { attemptsOf, learnersOf, submissionsOf } from '@/server/submissions/reports';
 import { StaffToday, type ClassToday } from '@/ui/today/StaffToday';
 import { StudentToday, type ExerciseToday } from '@/ui/today/StudentToday';

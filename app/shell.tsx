@@ -1,5 +1,6 @@
 import { database } from '@/server/database/connection';
-import { exerciseList, publicationsFor } from '@/server/exercises/publications';
+import { exerciseList } from '@/server/exercises/drafts';
+import { publicationsFor } from '@/server/exercises/publications';
 import { can, roleOf, type Viewer } from '@/server/permissions';
 import type { Place } from '@/ui/shell/Bar';
 import type { Destination } from '@/ui/shell/Palette';

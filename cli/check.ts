@@ -51,7 +51,7 @@ async function checkFiles(
   sighting?: Sighting,
 ): Promise<Report> {
   const build = {
-    wiring: await loadWiring(wiring, folder),
+    wiring: await loadWiring(wiring, folder, exercise),
     program: compileProgram(await loadProgram(code, folder), exercise.board, grammars),
   };
   return judge(exercise, build, grammars, sighting ? { sighting } : {});

@@ -1,7 +1,7 @@
 import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { readExercise, type Exercise } from '@/core/formats/exercise';
+import { boardsOf, readExercise, type Exercise } from '@/core/formats/exercise';
 import { PROGRAM_LIMIT } from '@/core/program';
 import { problemText, type Result } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
@@ -66,8 +66,14 @@ export function usable<T>(result: Result<T>, path: string): T {
   throw new Unusable(`${path}: ${problem ? problemText(problem) : 'cannot be read'}`);
 }
 
-export const loadWiring = async (path: string, folder: string): Promise<Wiring> =>
-  usable(readWiring(await readText(path, folder, TABLE_LIMIT)), path);
+/** A wiring table; it may name the shipped boards, and that of the exercise it belongs to. */
+export const loadWiring = async (path: string, folder: string, exercise?: Exercise): Promise<Wiring> =>
+  usable(
+    readWiring(await readText(path, folder, TABLE_LIMIT), {
+      boards: boardsOf(exercise?.data ?? {}),
+    }),
+    path,
+  );
 
 export const loadExercise = async (path: string, folder: string): Promise<Exercise> =>
   usable(readExercise(await readText(path, folder, 2_000_000)), path);

@@ -10,7 +10,7 @@ export const layout: Command = async (words, { out, folder }) => {
   const path = required(given.exercise, 'exercise');
   const exercise = await loadExercise(path, folder);
   const task = usable(taskOf(exercise.data), path);
-  const earlier = given.keep === undefined ? undefined : await loadWiring(given.keep, folder);
+  const earlier = given.keep === undefined ? undefined : await loadWiring(given.keep, folder, exercise);
   const placed = usable(place(earlier ? { ...task, earlier } : task), path);
   out(writeTable(placed.wiring));
   return 0;

@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '../result';
 import chip8 from './chip-8.json' with { type: 'json' };
 import large5v from './large-5v.json' with { type: 'json' };
 import learner5v from './learner-5v.json' with { type: 'json' };
+export { boardProfileSchema } from './profile';
 import {
   boardProfileSchema,
   type BoardPin,
@@ -22,6 +23,10 @@ export const shippedBoards: ReadonlyMap<string, BoardProfile> = new Map(
     return [profile.id, profile];
   }),
 );
+
+/** The shipped boards, with one more where an exercise brings its own. */
+export const boardsWith = (own: BoardProfile | undefined): ReadonlyMap<string, BoardProfile> =>
+  own ? new Map([...shippedBoards, [own.id, own]]) : shippedBoards;
 
 /** Reads a profile that a user made; every contradiction is returned with its path in the file. */
 export function readBoard(text: string): Result<BoardProfile> {

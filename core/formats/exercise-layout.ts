@@ -1,31 +1,19 @@
-import { z } from 'zod';
-import { schemaProblems } from '../json';
-import { shippedBoards } from '../boards';
 import { ref } from '../brand';
 import { breadboards } from '../breadboards';
-import { DEFAULT_RULES, taskFrom, type PlacementRules, type PlacementTask } from '../plan/placement';
+import { DEFAULT_HOUSE_RULES, placementRules, rulesWith, type HouseRules } from '../course/house-rules';
+import { taskFrom, type PlacementTask } from '../plan/placement';
 import { fail, type Result } from '../result';
-import type { ExerciseData } from './exercise';
-
-/** The house rules on layouts that an exercise may override; others in its `rules` are for others to read. */
-const ownRulesSchema = z.looseObject({
-  groundRail: z.enum(['always', 'shared']).optional(),
-  cathode: z.enum(['own-row', 'into-rail']).optional(),
-});
+import { boardsOf, type ExerciseData } from './exercise';
 
 /** The placement task of an exercise: its parts and nets on the breadboards that it lists. */
 export function taskOf(
   data: ExerciseData,
-  courseRules: PlacementRules = DEFAULT_RULES,
+  courseRules: HouseRules = DEFAULT_HOUSE_RULES,
 ): Result<PlacementTask> {
-  const own = ownRulesSchema.safeParse(data.rules);
-  if (!own.success)
-    return fail(
-      ...schemaProblems(own.error).map((problem) => ({ ...problem, path: `rules.${problem.path ?? ''}` })),
-    );
-  const { groundRail = courseRules.groundRail, cathode = courseRules.cathode } = own.data;
-  const rules: PlacementRules = { ...courseRules, groundRail, cathode };
-  const profile = shippedBoards.get(data.board);
+  const house = rulesWith(courseRules, data.rules);
+  if (!house.ok) return house;
+  const rules = placementRules(house.value);
+  const profile = boardsOf(data).get(data.board);
   if (!profile) return fail({ message: `“${data.board}” is no known board`, path: 'board' });
   const board = data.parts.find((part) => part.kind === 'board');
   const sheets: PlacementTask['breadboards'][number][] = [];

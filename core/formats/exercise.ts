@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { findPin, findSupply, pinsInRange, shippedBoards, type BoardProfile } from '../boards';
+import {
+  boardProfileSchema,
+  boardsWith,
+  findPin,
+  findSupply,
+  pinsInRange,
+  type BoardProfile,
+} from '../boards';
 import { legName, pointName, ref, type PointName, type Ref } from '../brand';
 import { parseJson, schemaProblems } from '../json';
 import { findKind } from '../parts';
@@ -30,6 +37,8 @@ export const exerciseSchema = z.looseObject({
     .object({ introduces: z.array(z.string()), uses: z.array(z.string()) })
     .default({ introduces: [], uses: [] }),
   board: z.string(),
+  /** The profile of the board, when it is not one that ships. */
+  boardProfile: boardProfileSchema.optional(),
   language: languageSchema.optional(),
   parts: z.array(partSchema).min(1),
   nets: z.array(netSchema),
@@ -49,6 +58,15 @@ export const exerciseSchema = z.looseObject({
       }),
     )
     .optional(),
+  /** The parts as the author wrote them, a line each; `parts` and `nets` are what they say. */
+  lines: z
+    .array(z.object({ id: z.string().min(1), text: z.string().max(400), refs: z.array(z.string()) }))
+    .max(200)
+    .optional(),
+  /** Parts that stay where they are when the rest is laid out anew. */
+  held: z.array(z.string()).optional(),
+  /** The exercise whose hookup this one goes on with. */
+  basedOn: z.object({ title: z.string(), layout: z.string() }).optional(),
   free: z.object({ pins: z.record(z.string(), z.string()).optional() }).default({}),
   program: z.string().default(''),
   scenarios: z.array(scenarioSchema).default([]),
@@ -83,10 +101,11 @@ export function exerciseFrom(data: unknown): Result<Exercise> {
   const parsed = exerciseSchema.safeParse(data);
   if (!parsed.success) return fail(...schemaProblems(parsed.error));
   const exercise = parsed.data;
-  const board = shippedBoards.get(exercise.board);
+  const boards = boardsOf(exercise);
+  const board = boards.get(exercise.board);
   if (!board)
     return fail({
-      message: `“${exercise.board}” is no known board; known are ${[...shippedBoards.keys()].join(', ')}`,
+      message: `“${exercise.board}” is no known board; known are ${[...boards.keys()].join(', ')}`,
       path: 'board',
     });
   const accepted = readAccepted(exercise);
@@ -131,6 +150,10 @@ export function judgingProblem({ data, board }: Exercise): Problem | undefined {
 export const isComplete = ({ data }: Exercise): boolean =>
   data.program.trim() !== '' && data.scenarios.length > 0;
 
+/** The boards that an exercise's wirings may name: those that ship, and its own. */
+export const boardsOf = (data: Pick<ExerciseData, 'boardProfile'>): ReadonlyMap<string, BoardProfile> =>
+  boardsWith(data.boardProfile);
+
 /** The exercise in another of its forms; refused when it has no form of that name. */
 export function formOf(data: ExerciseData, name: string): Result<Exercise> {
   const form = data.forms?.find((candidate) => candidate.name === name);
@@ -172,7 +195,7 @@ function readAccepted(exercise: ExerciseData): Result<Exercise['accepted']> {
 /** The reference wiring, from the layout or, without one, from the nets by leads from point to point. */
 function readReference(exercise: ExerciseData): Result<Wiring> {
   if (exercise.layout !== undefined && exercise.layout.trim() !== '') {
-    const layout = readWiring(exercise.layout);
+    const layout = readWiring(exercise.layout, { boards: boardsOf(exercise) });
     if (!layout.ok) return fail(...layout.problems.map((problem) => ({ ...problem, path: 'layout' })));
     const problem = layoutMismatch(exercise, layout.value);
     return problem ? fail(problem) : layout;
@@ -197,7 +220,7 @@ function readReference(exercise: ExerciseData): Result<Wiring> {
         { ...row, leg: '2', at: net.points[index]! },
       );
     }
-  const wiring = wiringFromRows(rows);
+  const wiring = wiringFromRows(rows, { boards: boardsOf(exercise) });
   return wiring.ok
     ? wiring
     : fail(...wiring.problems.map((problem) => ({ message: problem.message, path: 'nets' })));

@@ -71,8 +71,8 @@ describe('the figures of a worksheet', () => {
     expect(figures.lamps).toHaveLength(1);
     const [lamp] = figures.lamps;
     expect(lamp).toMatchObject({ ref: 'D1', title: 'amber lamp', pin: '13' });
-    expect(lamp!.worstMa[0]).toBeLessThan(lamp!.currentMa);
-    expect(lamp!.worstMa[1]).toBeGreaterThan(lamp!.currentMa);
+    expect(lamp!.worstMa![0]).toBeLessThan(lamp!.currentMa);
+    expect(lamp!.worstMa![1]).toBeGreaterThan(lamp!.currentMa);
     expect(lamp!.brightness).toBeGreaterThan(0.5);
   });
 

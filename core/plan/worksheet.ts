@@ -1,8 +1,8 @@
 import type { BoardSocket } from '../boards';
+import { pointName, type PointName } from '../brand';
 import { prepareBench, type PinDrive } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
-import type { LimitUse } from '../electrics/values/formulas';
-import { limitUses } from '../electrics/values/limits';
+import { budgetOf, type BudgetLine } from './budget';
 import { worstCase } from '../electrics/worst-case';
 import { brightnessAt } from '../electrics/brightness';
 import type { Exercise } from '../formats/exercise';
@@ -10,7 +10,7 @@ import { referencePins } from '../judge/compare';
 import { looksLikeInput } from '../judge/states';
 import { isPowerSource, kindOf } from '../parts';
 import { netlistOf, type CircuitNode } from '../wiring/netlist';
-import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { findPart, legPoint, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
 /** What the reference circuit computes for one lamp. */
 export interface LampFigures {
@@ -20,9 +20,18 @@ export interface LampFigures {
   readonly lights: number;
   readonly pin: string | undefined;
   readonly currentMa: number;
-  readonly worstMa: readonly [number, number];
+  /** Lowest and highest over the spread of the parts; `undefined` until it has been worked out. */
+  readonly worstMa: readonly [number, number] | undefined;
   /** As the eye sees it, 0 to 1. */
   readonly brightness: number;
+}
+
+/** A pin, or a leg with the hole that it is in. */
+export interface ConnectionEnd {
+  readonly text: string;
+  readonly isPin: boolean;
+  /** `U1.13`, `D1.anode`. */
+  readonly point: PointName;
 }
 
 /** One connection of the exercise, as a sentence is made of it. */
@@ -30,7 +39,7 @@ export interface Connection {
   readonly name: string;
   readonly role: 'supply' | 'ground' | 'signal' | 'sense';
   /** What is joined, in order: pins first. */
-  readonly ends: readonly { readonly text: string; readonly isPin: boolean }[];
+  readonly ends: readonly ConnectionEnd[];
   readonly wires: readonly { readonly ref: string; readonly colour: string }[];
   /** A point on the node, to follow it on the drawing. */
   readonly point: Point | undefined;
@@ -40,22 +49,23 @@ export interface WorksheetFigures {
   readonly lamps: readonly LampFigures[];
   readonly resistors: readonly { readonly ref: string; readonly powerMw: number }[];
   readonly connections: readonly Connection[];
-  /** The board's limits that are used most, tightest first. */
-  readonly limits: readonly LimitUse[];
+  /** What is used of the board's limits, tightest first: what would break first stands first. */
+  readonly budget: readonly BudgetLine[];
   readonly legCount: number;
   readonly lastRow: number;
 }
 
-/** Limits that the Worksheet names. */
-const MOST_LIMITS = 3;
-/** Share of a limit below which it is not worth a word. */
-const LEAST_SHARE = 0.01;
-
 /** Power that a usual quarter-watt kit resistor stands, in mW. */
 export const RESISTOR_RATING_MW = 250;
 
-/** Everything that the Worksheet says in figures about an exercise's reference. */
-export function worksheetFigures({ reference, ...exercise }: Exercise): WorksheetFigures {
+/**
+ * Everything that the Worksheet says in figures about an exercise's reference. The worst case takes two
+ * more solutions for every part; it can be left for later.
+ */
+export function worksheetFigures(
+  { reference, ...exercise }: Exercise,
+  worstCases: 'with worst cases' | 'without worst cases' = 'with worst cases',
+): WorksheetFigures {
   const netlist = netlistOf(reference);
   const pins = referencePins({ reference, ...exercise });
   const drives = new Map(
@@ -64,7 +74,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
       .map((pin): [string, PinDrive] => [pin, { mode: 'high' }]),
   );
   const point = solveBench(prepareBench(reference, netlist), drives);
-  const worst = worstCase(reference, netlist, drives).lamps;
+  const worst = worstCases === 'with worst cases' ? worstCase(reference, netlist, drives) : undefined;
   const lamps = reference.parts.flatMap((part): readonly LampFigures[] => {
     // Of several lights in one housing the brightest speaks for all.
     const lights = [...point.lamps].filter(([name]) => name === part.ref || name.startsWith(`${part.ref}.`));
@@ -81,7 +91,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
         lights: lights.length,
         pin: fed?.[0],
         currentMa,
-        worstMa: worst.get(name) ?? [currentMa, currentMa],
+        worstMa: worst && (worst.lamps.get(name) ?? [currentMa, currentMa]),
         brightness: brightnessAt(currentMa),
       },
     ];
@@ -98,7 +108,7 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
   return {
     lamps,
     resistors,
-    limits: tellingLimits(limitUses(exercise.board, point)),
+    budget: budgetOf(exercise.board, point, worst),
     connections: netlist.nodes
       .filter((node) => node.terminals.length > 0)
       .map((node) => connectionOf(node, reference, exercise.data.nets)),
@@ -108,8 +118,6 @@ export function worksheetFigures({ reference, ...exercise }: Exercise): Workshee
 }
 
 function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data']['nets']): Connection {
-  const supplies = wiring.board?.profile.supplies ?? [];
-  const pinRole = node.pins.map((pin) => roleOfSocket(supplies.find((supply) => supply.name === pin)))[0];
   const legs = node.terminals.map(({ ref, leg }) => ({ part: findPart(wiring, ref)!, leg }));
   const points = legs.map(({ part, leg }) => part.legs.find((placed) => placed.leg === leg)!.at);
   const wires = [...new Set(node.wireEnds.map((end) => end.ref))].map((ref) => ({
@@ -123,26 +131,32 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
           node.terminals.some(({ ref, leg }) => name.toLowerCase() === `${ref}.${leg}`.toLowerCase()),
         ),
       )?.name ?? '',
-    role: pinRole ?? roleOfSource(legs) ?? 'sense',
+    role: roleOfNode(node, wiring),
     ends: [
-      ...node.pins.map((text) => ({ text, isPin: true })),
-      ...legs.map(({ part, leg }) => ({ text: legPhrase(part, leg), isPin: false })),
+      ...node.pins.map((text) => ({ text, isPin: true, point: pointName(`${wiring.board!.ref}.${text}`) })),
+      ...legs.map(({ part, leg }) => ({
+        text: legPhrase(part, leg),
+        isPin: false,
+        point: legPoint(part.ref, leg),
+      })),
     ],
     wires,
     point: points.find((at) => at !== null) ?? undefined,
   };
 }
 
+/** What a node is for, as its colour says it. */
+export function roleOfNode(node: CircuitNode, wiring: Wiring): Connection['role'] {
+  const supplies = wiring.board?.profile.supplies ?? [];
+  const legs = node.terminals.map(({ ref, leg }) => ({ part: findPart(wiring, ref)!, leg }));
+  const [pin] = node.pins;
+  return pin !== undefined
+    ? roleOfSocket(supplies.find((supply) => supply.name === pin))
+    : (roleOfSource(legs) ?? 'sense');
+}
+
 const roleOfSocket = (socket: BoardSocket | undefined): 'ground' | 'supply' | 'signal' =>
   socket === undefined ? 'signal' : socket.role === 'ground' ? 'ground' : 'supply';
-
-/** The tightest limits that say something: of single pins only the busiest, and nothing next to unused. */
-function tellingLimits(uses: readonly LimitUse[]): readonly LimitUse[] {
-  const busiest = uses.find(({ what }) => what.startsWith('pin '));
-  return uses
-    .filter((use) => use.share >= LEAST_SHARE && (use === busiest || !use.what.startsWith('pin ')))
-    .slice(0, MOST_LIMITS);
-}
 
 /** What a battery on the node makes of it. */
 function roleOfSource(

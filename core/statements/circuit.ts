@@ -221,7 +221,7 @@ class CircuitBuilder {
 }
 
 /** Pins that other lines have, each with the line's part in words. */
-export function takenPins(all: readonly ReadLine[], own: ReadLine): TakenPins {
+export function takenPins(all: readonly ReadLine[], own: ReadLine | undefined): TakenPins {
   const taken = new Map<string, string>();
   for (const line of all) {
     const { statement } = line;

@@ -1,11 +1,13 @@
+export { alternativesTo } from './alternatives';
 export { BOARD_REF, circuitOf, splitPoint, takenPins } from './circuit';
 export type { PartLine, StatedCircuit, StatedLine, StatedNet, StatedPart } from './circuit';
 export { completionsOf, type Completion } from './complete';
 export { USUAL_KIT, type Kit } from './kit';
 export { adviseOnPins, type PinAdvice } from './pin-advice';
 export { readLine } from './read';
+export { withPins, withWord } from './rewrite';
 export { recipeFor } from './recipes';
-export { sayCircuit, type SayableCircuit } from './say';
+export { legByLegLine, sayCircuit, type SayableCircuit } from './say';
 export { DEFAULT_STATEMENT_RULES } from './statement';
 export type {
   Assumption,

@@ -1,5 +1,5 @@
 import { ref } from '../brand';
-import { findKind, readOhms, type PartKind } from '../parts';
+import { findKind, lampColours, readOhms, type PartKind } from '../parts';
 import { pinsOfRange, socketNamed } from './pins';
 import { isOwnValue, isRef, valueWords } from './reading/kind-values';
 import { phrasesIn, type Found } from './reading/phrases';
@@ -55,17 +55,16 @@ function mainKind(reading: Reading): PartKind | undefined {
   );
   const main = kinds.find((kind) => kind.kind !== 'resistor') ?? kinds[0];
   if (main || reading.tokens.length === 0) return main;
-  const colour = reading.tokens.find(({ text }) => findKind('led')!.readValue(text).ok);
-  if (colour)
-    reading.stops(colour, `“${reading.typed(colour)}” of what? A lamp, a lamp bar?`, [
-      reading.replaced(colour, `${colour.text} lamp`),
-      reading.replaced(colour, `${colour.text} lamp bar`),
-    ]);
-  else
-    reading.stops(
-      { from: 0, to: reading.text.length },
-      'No part is named here. A line begins like “amber lamp on 13 with 330”, “button on 2, pull-up” or “knob on A0”.',
-    );
+  // A colour alone is that of a lamp.
+  const colour = reading.tokens.find(({ text }) => lampColours.includes(text));
+  if (colour) {
+    reading.pieces.push({ from: colour.to, to: colour.to, slot: 'kind', says: 'lamp', guessed: true });
+    return findKind('led');
+  }
+  reading.stops(
+    { from: 0, to: reading.text.length },
+    'No part is named here. A line begins like “amber lamp on 13 with 330”, “button on 2, pull-up” or “knob on A0”.',
+  );
   return undefined;
 }
 

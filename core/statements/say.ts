@@ -44,7 +44,7 @@ export function sayCircuit(circuit: SayableCircuit, context: StatementContext): 
   for (const part of order) {
     if (claimed.has(part.ref)) continue;
     const usual = usualLine(part, circuit, context, view, claimed);
-    const line = usual ?? legByLeg(part, circuit.nets, context);
+    const line = usual ?? legByLegLine(part, circuit.nets, context);
     lines.push(line);
     if (!usual) apart.add(part.ref);
     for (const name of line.refs) claimed.add(name);
@@ -69,10 +69,10 @@ function usualLine(
   // Other sources must be there to be named.
   const sources = circuit.parts
     .filter((other) => other.ref !== part.ref && (other.kind === 'battery' || other.kind === 'supply'))
-    .map((other) => legByLeg(other, [], context));
+    .map((other) => legByLegLine(other, [], context));
   const panels = circuit.parts
     .filter((other) => other.ref !== part.ref && other.kind === 'led-matrix')
-    .map((other) => legByLeg(other, [], context));
+    .map((other) => legByLegLine(other, [], context));
   const made = circuitOf([...sources, ...panels, line], context);
   const own = made.lines.at(-1)!;
   if (own.troubles.some(({ weight }) => weight !== 'warns')) return undefined;
@@ -107,8 +107,12 @@ function helpersOf(part: StatedPart, view: CircuitView, claimed: ReadonlySet<Ref
   return [...new Set(names)];
 }
 
-/** A part with each of its legs joined to the first point of its net. */
-function legByLeg(part: StatedPart, nets: readonly StatedNet[], { board }: StatementContext): PartLine {
+/** The line of a part with each of its legs joined to the first point of its net. */
+export function legByLegLine(
+  part: StatedPart,
+  nets: readonly StatedNet[],
+  { board }: StatementContext,
+): PartLine {
   const kind = kindOf(part.kind);
   const joins = kind.legs.flatMap(({ name }) => {
     const own = legPoint(part.ref, name);
@@ -154,7 +158,7 @@ function mended(
   const next = lines.find((line) => line.refs.some((name) => owners.has(name) && !apart.has(name)));
   if (!next) return lines;
   const legwise = next.refs.map((name) =>
-    legByLeg(
+    legByLegLine(
       circuit.parts.find((part) => part.ref === name)!,
       circuit.nets,
       context,

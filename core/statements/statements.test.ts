@@ -162,6 +162,7 @@ describe('the same line said otherwise', () => {
     'AMBER LED on pin 13 with a 330 ohm resistor',
     'an amber lamp, pin 13, 330Ω',
     'amber lamp on 13 with 330R',
+    'amber 13 330',
   ])('%s', (line) => {
     expect(netsOf(stated([line]))).toEqual(netsOf(stated(['amber lamp on 13 with 330'])));
     expect(partsOf(stated([line]))).toEqual(['D1 amber', 'R1 330 220-560']);
@@ -176,7 +177,7 @@ describe('the same line said otherwise', () => {
 describe('a wish that cannot be is answered with what can', () => {
   test.each([
     ['flarb gronk', 'No part is named', undefined],
-    ['amber', 'of what?', 'amber lamp'],
+    ['amber', 'On which pin?', 'amber on 13'],
     ['red lamp on 8, dimmed', 'no PWM. These can: 3, 5, 6, 9-11', 'red lamp on 11, dimmed'],
     ['knob on 5', 'cannot measure a voltage. These can: A0-A5', 'knob on A0'],
     ['30 lamps', 'has 18 free pins', '18 lamps on 2-13, A0-A5'],

@@ -5,6 +5,7 @@ import { holds, nearestInKit } from './kit';
 import { freePins, needWords } from './pin-advice';
 import { inOrder, pinList } from './pins';
 import { recipeFor } from './recipes';
+import { exchanged, pieceOf, tidied, withPins, withWord } from './rewrite';
 import {
   isLegByLeg,
   type Offer,
@@ -278,37 +279,20 @@ class Wishes {
   }
 
   #piece(slot: Slot): Piece | undefined {
-    return this.#line.pieces.find((piece) => piece.slot === slot);
+    return pieceOf(this.#line, slot);
   }
 
   /** The line with a word of a piece exchanged. */
   #swap(slot: Slot, word: string, by: string): Offer {
-    const piece = this.#piece(slot);
-    const { text } = this.#line;
-    if (!piece) return offer(`${text.trim()} ${by}`);
-    const inside = text.slice(piece.from, piece.to);
-    const at = inside
-      .toLowerCase()
-      .search(new RegExp(`(?<![\\w.])${word.toLowerCase().replace(/[.+]/g, '\\$&')}(?!\\w)`));
-    // A pin of a range has no word of its own.
-    const changed =
-      at < 0
-        ? `on ${pinList(this.#statement.pins.map((pin) => (pin === word ? by : pin)))}`
-        : inside.slice(0, at) + by + inside.slice(at + word.length);
-    return offer(text.slice(0, piece.from) + changed + text.slice(piece.to));
+    return offer(withWord(this.#line, slot, word, by));
   }
 
   #exchanged(slot: Slot, by: string): Offer {
-    const { from, to } = this.#at(slot);
-    return offer(this.#line.text.slice(0, from) + by + this.#line.text.slice(to));
+    return offer(exchanged(this.#line.text, this.#at(slot), by));
   }
 
   #repin(pins: readonly string[]): Offer {
-    const piece = this.#piece('pins');
-    const { text } = this.#line;
-    return piece
-      ? offer(`${text.slice(0, piece.from)}on ${pinList(pins)}${text.slice(piece.to)}`)
-      : this.#behind(` on ${pinList(pins)}`);
+    return offer(withPins(this.#line, pins));
   }
 
   #recount(count: number, pins: readonly string[]): Offer {
@@ -379,6 +363,6 @@ const sentence = (read: {
 }): string => `${read.problems?.[0]?.message ?? ''}.`;
 
 function offer(line: string): Offer {
-  const clean = line.replace(/\s+/g, ' ').replace(/ ,/g, ',').trim();
+  const clean = tidied(line);
   return { label: clean, line: clean };
 }

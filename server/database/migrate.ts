@@ -3,6 +3,7 @@ import * as people from './migrations/0001-people';
 import * as exercises from './migrations/0002-exercises';
 import * as submissions from './migrations/0003-submissions';
 import * as rateLimits from './migrations/0004-rate-limits';
+import * as courses from './migrations/0005-courses';
 
 /** The migrations in order, named explicitly so that a build carries them. */
 const migrations: Readonly<Record<string, Knex.Migration>> = {
@@ -10,6 +11,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0002-exercises': exercises,
   '0003-submissions': submissions,
   '0004-rate-limits': rateLimits,
+  '0005-courses': courses,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -1,14 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { buildHarbour, type Harbour } from '../testing/harbour';
-import {
-  classesOf,
-  closePublication,
-  exerciseList,
-  findDraft,
-  findPublication,
-  publicationsFor,
-  publish,
-} from './publications';
+import { exerciseList, findDraft } from './drafts';
+import { classesOf, closePublication, findPublication, publicationsFor, publish } from './publications';
 import { studentForm } from './student-form';
 
 let harbour: Harbour;
@@ -43,7 +36,7 @@ describe('publishing', () => {
     await retitle('Changed');
     const publication = await findPublication(harbour.db, harbour.learner, harbour.publicationId);
     expect(publication!.exercise.data.title).toBe('Beacon');
-    expect((await findDraft(harbour.db, harbour.exerciseId))!.data.title).toBe('Changed');
+    expect((await findDraft(harbour.db, harbour.exerciseId))!.sheet.title).toBe('Changed');
   });
 
   test('opens again what was closed', async () => {

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
-import { exerciseFrom, judgingProblem, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import { exerciseFrom, isComplete, judgingProblem, type Exercise } from '@/core/formats/exercise';
+import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
 
 /** An exercise as it was opened for a class. */
@@ -62,7 +63,7 @@ export async function findPublication(
   viewer: Viewer,
   id: string,
 ): Promise<Publication | undefined> {
-  if (!/^[0-9a-f-]{36}$/i.test(id)) return undefined;
+  if (!isUuid(id)) return undefined;
   const [row] = await selectPublications(db).where('publication.id', id);
   return row && sameClass(viewer, row.class_id) ? fromRow(row) : undefined;
 }
@@ -105,6 +106,11 @@ export async function publish(
       return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
     const problem = judgingProblem(checked.value);
     if (problem) return { message: `The exercise cannot be published yet: ${problem.message}` };
+    if (!isComplete(checked.value))
+      return {
+        message:
+          'The exercise cannot be published yet: without a program and a scenario no hand-in can be judged.',
+      };
     const latest = await transaction('revision')
       .where({ exercise_id: exerciseId })
       .orderBy('number', 'desc')
@@ -146,53 +152,4 @@ export async function closePublication(db: Knex, viewer: Viewer, id: string): Pr
   await db('publication').where({ id }).update({ closed_at: new Date() });
   await db('audit').insert({ actor: viewer.id, action: 'close-exercise', subject: id });
   return true;
-}
-
-export interface ExerciseDraft {
-  readonly id: string;
-  readonly courseTitle: string;
-  readonly position: number;
-  readonly updatedAt: Date;
-  readonly exercise: Exercise;
-  readonly data: ExerciseData;
-}
-
-/** The draft of an exercise, for staff. */
-export async function findDraft(db: Knex, id: string): Promise<ExerciseDraft | undefined> {
-  if (!/^[0-9a-f-]{36}$/i.test(id)) return undefined;
-  const row = await db('exercise')
-    .join('course', 'course.id', 'exercise.course_id')
-    .where('exercise.id', id)
-    .first<{ id: string; title: string; position: number; updated_at: Date; draft: unknown } | undefined>(
-      'exercise.id',
-      'course.title',
-      'exercise.position',
-      'exercise.updated_at',
-      'exercise.draft',
-    );
-  if (!row) return undefined;
-  const exercise = exerciseFrom(row.draft);
-  if (!exercise.ok)
-    throw new Error(`the draft of exercise ${id} cannot be read: ${exercise.problems[0]?.message ?? ''}`);
-  return {
-    id: row.id,
-    courseTitle: row.title,
-    position: row.position,
-    updatedAt: row.updated_at,
-    exercise: exercise.value,
-    data: exercise.value.data,
-  };
-}
-
-/** All exercises of all courses, in order. */
-export async function exerciseList(
-  db: Knex,
-): Promise<readonly { readonly id: string; readonly title: string; readonly position: number }[]> {
-  return db('exercise')
-    .orderBy('position')
-    .select<{ id: string; title: string; position: number }[]>(
-      'id',
-      'position',
-      db.raw("draft->>'title' as title"),
-    );
 }

@@ -14,6 +14,7 @@ export function studentForm({ data }: Exercise): ExerciseData {
     aim: data.aim,
     concepts: data.concepts,
     board: data.board,
+    ...(data.boardProfile ? { boardProfile: data.boardProfile } : {}),
     language: data.language,
     parts: data.parts,
     nets: data.nets,

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { canonicalReport, type Report } from '@/core/formats/report';
+import { boardsOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram, PROGRAM_LIMIT } from '@/core/program';
 import { problemText } from '@/core/result';
@@ -53,11 +54,11 @@ export async function handIn(
       message:
         'This exercise has been closed. Your work is kept on this tablet; ask your instructor to open it again.',
     };
-  const wiring = readWiring(given.wiring);
+  const { exercise } = publication;
+  const wiring = readWiring(given.wiring, { boards: boardsOf(exercise.data) });
   if (!wiring.ok)
     return { status: 422, message: `The wiring cannot be read: ${problemText(wiring.problems[0]!)}` };
   const grammars = await nodeGrammars();
-  const { exercise } = publication;
   const build = { wiring: wiring.value, program: compileProgram(given.program, exercise.board, grammars) };
   const report = check(exercise, build, grammars, given.sighting ? { sighting: given.sighting } : {});
   const submissionId = await record(db, viewer.id, given, report);

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { reportSchema, type Report } from '@/core/formats/report';
 import type { Sighting } from '@/core/judge/check';
+import { isUuid } from '../database/ids';
 import { ownWork, type Viewer } from '../permissions';
 
 /** A hand-in with its report. */
@@ -70,7 +71,7 @@ const fromRow = (row: Row): Submission => ({
 
 /** A submission that the viewer may see: their own, or one of a class they teach. */
 export async function findSubmission(db: Knex, viewer: Viewer, id: string): Promise<Submission | undefined> {
-  if (!/^[0-9a-f-]{36}$/i.test(id)) return undefined;
+  if (!isUuid(id)) return undefined;
   const [row] = await selectSubmissions(db).where('submission.id', id);
   return row && ownWork(viewer, { learnerId: row.learner_id, classId: row.class_id })
     ? fromRow(row)

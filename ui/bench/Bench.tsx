@@ -4,16 +4,15 @@ import { format } from 'date-fns';
 import { Redo2, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
-import { shippedBoards } from '@/core/boards';
 import { currentPath, type CurrentPath } from '@/core/electrics/paths';
 import type { Finding } from '@/core/finding';
-import type { ExerciseData } from '@/core/formats/exercise';
+import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
 import { kindOf } from '@/core/parts';
 import { netlistOf } from '@/core/wiring/netlist';
 import type { Point } from '@/core/wiring/wiring';
 import { Button } from '../design/Button';
 import { BenchDrawing } from './BenchDrawing';
-import { CurrentStepper } from './CurrentStepper';
+import { CurrentStepper } from '../drawing/CurrentStepper';
 import { newPart, readDraft, shortPlace, withEdits } from './draft';
 import { HandInPanel } from './HandInPanel';
 import { Keypad } from './Keypad';
@@ -46,7 +45,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
   const [step, setStep] = useState<number>();
   const [isZoomed, setZoomed] = useState(false);
   const read = useMemo(() => readDraft(draft, exercise), [draft, exercise]);
-  const board = shippedBoards.get(exercise.board)!;
+  const board = boardsOf(exercise).get(exercise.board)!;
   const handInState = useHandIn(publicationId, draft.pending, () =>
     changeQuietly((now) => ({ ...now, pending: undefined })),
   );

@@ -54,8 +54,8 @@ export function BenchDrawing({
   }, [wiring, threads, marked, markedPoints, isZoomed]);
 
   const nearest = (event: MouseEvent<HTMLElement>): typeof hovered => {
-    const svg = frame.current?.querySelector('svg');
-    const matrix = svg?.getScreenCTM();
+    const contents = frame.current?.querySelector<SVGGElement>('[data-contents]');
+    const matrix = contents?.getScreenCTM();
     if (!matrix) return undefined;
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
     let best: (typeof hovered & { distance: number }) | undefined;

@@ -14,6 +14,8 @@ interface ProgramEditorProps {
   readonly onChange: (source: string) => void;
   /** Lines that a finding is about, from 1. */
   readonly marked: readonly number[];
+  /** Whose program it is, for those who do not see it. */
+  readonly label?: string;
 }
 
 const look = EditorView.theme({
@@ -43,7 +45,7 @@ const ink = HighlightStyle.define([
 ]);
 
 /** The learner's program: typed or pasted, with the lines of findings marked. */
-export function ProgramEditor({ source, onChange, marked }: ProgramEditorProps) {
+export function ProgramEditor({ source, onChange, marked, label = 'Your program' }: ProgramEditorProps) {
   const nonce = useNonce();
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
@@ -70,7 +72,7 @@ export function ProgramEditor({ source, onChange, marked }: ProgramEditorProps) 
           keymap.of([...defaultKeymap, ...historyKeymap]),
           EditorView.cspNonce.of(nonce),
           EditorView.contentAttributes.of({
-            'aria-label': 'Your program',
+            'aria-label': label,
             autocapitalize: 'off',
             spellcheck: 'false',
           }),
@@ -86,7 +88,7 @@ export function ProgramEditor({ source, onChange, marked }: ProgramEditorProps) 
       made.destroy();
       view.current = undefined;
     };
-  }, [nonce, marks]);
+  }, [nonce, marks, label]);
 
   // A draft that arrives from the tablet, or an undo, replaces what is shown.
   useEffect(() => {

@@ -1,5 +1,5 @@
 import type { Edit } from '@/core/finding';
-import type { ExerciseData } from '@/core/formats/exercise';
+import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
 import type { Sighting } from '@/core/judge/check';
 import { findKind, kindOf } from '@/core/parts';
 import { readTable, type TableRow } from '@/core/wiring/table';
@@ -85,11 +85,12 @@ export function readDraft(draft: Draft, exercise: ExerciseData): ReadDraft {
   );
   const all = [...fixed, ...legs];
   const table = `ref,kind,value,leg,at\n${all.map((row) => [row.ref, row.kind, row.value, row.leg, row.at].map(cell).join(',')).join('\n')}\n`;
+  const boards = boardsOf(exercise);
   let rows: TableRow[] = all.map((row, index) => ({ ...row, line: index + 1 }));
   const problems: Record<string, string> = {};
   // Every row can be wrong at most once, so this ends.
   for (let round = 0; round <= rows.length; round += 1) {
-    const read = wiringFromRows(rows);
+    const read = wiringFromRows(rows, { boards });
     if (read.ok) return { wiring: read.value, problems, table };
     const [problem] = read.problems;
     const row = rows.find((candidate) => candidate.line === problem?.line);

@@ -7,11 +7,15 @@ const looks = {
   plain: 'bg-card text-ink border-rule-strong hover:border-ink',
   quiet:
     'border-transparent text-ink underline decoration-rule-strong underline-offset-4 hover:decoration-ink',
+  /** One of several beside each other that act on what is above them. */
+  tool: 'border-transparent text-ink hover:border-rule-strong aria-pressed:bg-wash aria-pressed:border-rule-strong',
 } as const;
 
 const sizes = {
   /** Where an instructor works. */
   dense: 'min-h-9 px-3 text-body gap-2',
+  /** In a row of tools. */
+  small: 'min-h-8 px-1.5 text-note gap-1.5',
   /** Where a beginner works, on a tablet. */
   roomy: 'min-h-12 px-5 text-bench gap-2.5',
 } as const;

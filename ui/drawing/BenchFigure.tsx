@@ -1,6 +1,7 @@
-import type { CSSProperties } from 'react';
-import type { Drawing, Paint, Shape } from '@/core/drawing/list';
+import { memo, type CSSProperties } from 'react';
+import type { Drawing, Layer, Paint, Shape } from '@/core/drawing/list';
 import { bandColours, glassColours, wireColours } from '@/core/drawing/colours';
+import { textTurn, turnedSize, turnTransform, type QuarterTurns } from '@/core/drawing/turn';
 
 function colourOf({ of, name }: Paint): string {
   if (of === 'wire') return wireColours[name] ?? '#6f7a81';
@@ -14,34 +15,66 @@ interface BenchFigureProps {
   readonly className?: string;
   readonly style?: CSSProperties;
   readonly children?: React.ReactNode;
+  readonly turns?: QuarterTurns;
   /** A word for what this drawing shows, read before the drawing in words. */
   readonly title: string;
 }
 
-/** A drawing list as SVG. */
-export function BenchFigure({ drawing, className, style, children, title }: BenchFigureProps) {
+/** A drawing list as SVG, turned as the bench lies in front of its user. */
+export function BenchFigure({ drawing, className, style, children, title, turns = 0 }: BenchFigureProps) {
+  const size = turnedSize(drawing, turns);
   return (
     <svg
       className={`bench-drawing ${className ?? ''}`}
       style={style}
-      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+      viewBox={`0 0 ${size.width} ${size.height}`}
       preserveAspectRatio="xMinYMin meet"
       role="img"
       aria-label={`${title}. ${drawing.description}`}
     >
-      {drawing.layers.map((layer, index) => (
-        <g key={layer.ref ?? `layer-${index}`} data-ref={layer.ref}>
-          {layer.shapes.map((shape, at) => (
-            <ShapeElement key={at} shape={shape} />
-          ))}
-        </g>
-      ))}
-      {children}
+      <g data-contents="" transform={turnTransform(drawing, turns)}>
+        {drawing.layers.map((layer, index) => (
+          <LayerElement key={layer.ref ?? `layer-${index}`} layer={layer} turns={turns} />
+        ))}
+        {children}
+      </g>
     </svg>
   );
 }
 
-function ShapeElement({ shape }: { readonly shape: Shape }) {
+/** Layers that are alike are not drawn again: most of a drawing stays while a line is written. */
+const LayerElement = memo(
+  function LayerElement({ layer, turns }: { readonly layer: Layer; readonly turns: QuarterTurns }) {
+    return (
+      <g data-ref={layer.ref}>
+        {layer.shapes.map((shape, at) => (
+          <ShapeElement key={at} shape={shape} turns={turns} />
+        ))}
+      </g>
+    );
+  },
+  (before, after) =>
+    before.turns === after.turns &&
+    before.layer.ref === after.layer.ref &&
+    before.layer.shapes.length === after.layer.shapes.length &&
+    before.layer.shapes.every((shape, index) => sameShape(shape, after.layer.shapes[index]!)),
+);
+
+function sameShape(one: Shape, other: Shape): boolean {
+  if (one === other) return true;
+  const [a, b] = [one as unknown as Record<string, unknown>, other as unknown as Record<string, unknown>];
+  const keys = Object.keys(a);
+  return (
+    keys.length === Object.keys(b).length &&
+    keys.every((key) =>
+      key === 'paint'
+        ? one.paint?.of === other.paint?.of && one.paint?.name === other.paint?.name
+        : a[key] === b[key],
+    )
+  );
+}
+
+function ShapeElement({ shape, turns }: { readonly shape: Shape; readonly turns: QuarterTurns }) {
   const paint = shape.paint && colourOf(shape.paint);
   switch (shape.type) {
     case 'rect':
@@ -67,13 +100,34 @@ function ShapeElement({ shape }: { readonly shape: Shape }) {
       );
     case 'text':
       return (
-        <text data-role={shape.role} x={shape.x} y={shape.y} textAnchor={shape.anchor}>
+        <text
+          data-role={shape.role}
+          x={shape.x}
+          y={shape.y}
+          textAnchor={shape.anchor}
+          transform={uprightTransform(shape, turns)}
+        >
           {shape.text}
         </text>
       );
     case 'path':
       return <path data-role={shape.role} d={shape.path} style={pathStyle(shape, paint)} />;
   }
+}
+
+/** Half the height of figures, and the mean width of one, in drawing units. */
+const [HALF_HEIGHT, LETTER] = [4.6, 7.4];
+
+/** Turns a text about its middle, so that it stands where it stood and can be read. */
+function uprightTransform(
+  { x, y, text, anchor }: Extract<Shape, { type: 'text' }>,
+  turns: QuarterTurns,
+): string | undefined {
+  const degrees = textTurn(text, turns);
+  if (degrees === 0) return undefined;
+  const half = (text.length * LETTER) / 2;
+  const middle = anchor === 'middle' ? x : anchor === 'start' ? x + half : x - half;
+  return `rotate(${degrees} ${middle} ${y - HALF_HEIGHT})`;
 }
 
 function pathStyle(shape: Extract<Shape, { type: 'path' }>, paint: string | undefined): CSSProperties {

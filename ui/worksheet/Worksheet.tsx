@@ -1,364 +1,416 @@
 'use client';
 
-import { useMemo, useState } from 'react';
-import { drawBench } from '@/core/drawing/bench';
-import type { ExerciseData } from '@/core/formats/exercise';
-import { expectationSentence, stimulusSentence } from '@/core/formats/scenario';
-import type { Report } from '@/core/formats/report';
-import { kindOf } from '@/core/parts';
-import { RESISTOR_RATING_MW, type Connection, type WorksheetFigures } from '@/core/plan/worksheet';
-import type { SeenInterval } from '@/core/rehearsal/seen';
-import { figure, seconds } from '@/core/units';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
+import type { PointName } from '@/core/brand';
+import type { BoardProfile } from '@/core/boards';
+import type { HouseRules } from '@/core/course/house-rules';
+import { boardsOf } from '@/core/formats/exercise';
+import { changeSteps } from '@/core/plan/build-steps';
+import type { Connection } from '@/core/plan/worksheet';
+import { circuitOf, takenPins, type StatedLine } from '@/core/statements';
+import { figure } from '@/core/units';
 import { readWiring } from '@/core/wiring/read';
-import { shippedBoards } from '@/core/boards';
-import { Figure, IntervalBar } from '../design/Figure';
-import { BenchFigure } from '../drawing/BenchFigure';
-import { ResistorBands } from '../drawing/ResistorBands';
+import type { Point } from '@/core/wiring/wiring';
+import { fieldOf, type Change, type SheetField } from '@/core/worksheet/change';
+import { takeWiring } from '@/core/worksheet/from-wiring';
+import { nudge, putLeg } from '@/core/worksheet/nudge';
+import type { ReadOut } from '@/core/worksheet/read-out';
+import { joinLeg, movePin } from '@/core/worksheet/rewire';
+import { contextOf, type Sheet, type SheetLine } from '@/core/worksheet/sheet';
+import { ref } from '@/core/brand';
+import { ProgramEditor } from '../bench/ProgramEditor';
+import { AimStep } from './AimStep';
+import { BoardStep } from './BoardStep';
+import { BringUp, BuildSteps, CautionLines } from './BuildSteps';
+import { Clashes } from './Clashes';
+import { Connections, keyOf } from './Connections';
+import { chosenLeg, chosenRef, Drawings, type Chosen } from './Drawings';
+import { Exchange } from './Exchange';
+import { Expected } from './Expected';
+import { KeepingWords } from './KeepingWords';
+import { PartLines } from './PartLines';
 import { ProgramListing } from './ProgramListing';
+import { Remarks } from './Remarks';
+import { RulesHere } from './RulesHere';
+import { Step } from './Step';
 import { Timeline } from './Timeline';
-
-export interface LampTimeline {
-  readonly scenario: string;
-  readonly ref: string;
-  readonly seconds: number;
-  readonly intervals: readonly SeenInterval[];
-}
+import { useReadOut } from './useReadOut';
+import { useSheet } from './useSheet';
+import { Values } from './Values';
+import type { Proof } from './proof';
 
 interface WorksheetProps {
-  readonly data: ExerciseData;
-  readonly figures: WorksheetFigures;
-  readonly timelines: readonly LampTimeline[];
-  /** What the check says of the reference itself. */
-  readonly proof: Pick<Report, 'verdict' | 'scenarios'>;
+  readonly exerciseId: string;
+  readonly first: Sheet;
+  readonly version: number;
+  readonly firstReadOut: ReadOut;
+  readonly courseRules: HouseRules;
+  readonly boards: readonly BoardProfile[];
+  readonly mayEdit: boolean;
+  readonly isPublished: boolean;
+  /** What a watcher sees of the reference, and what the check says of it. */
+  readonly firstProof: Proof;
+  readonly prove: (exerciseId: string) => Promise<Proof | undefined>;
 }
 
 /** One exercise from its aim to its check, in the order of the work, with its drawing beside. */
-export function Worksheet({ data, figures, timelines, proof }: WorksheetProps) {
+export function Worksheet(props: WorksheetProps) {
+  const { exerciseId, first, version, firstReadOut, courseRules, boards, mayEdit, isPublished } = props;
+  const { sync, keeping, change, step, derive, settleClash } = useSheet(exerciseId, first, version, mayEdit);
+  const { sheet } = sync;
+  const { readOut, isFresh, trouble, work } = useReadOut(firstReadOut, courseRules, (answer) =>
+    derive(answer.sheet),
+  );
   const [followed, setFollowed] = useState<Connection>();
-  const board = shippedBoards.get(data.board)!;
-  const drawing = useMemo(() => {
-    const wiring = readWiring(data.layout ?? '');
-    if (!wiring.ok) return undefined;
-    const threads = figures.connections.flatMap((connection) =>
-      connection.point && (!followed || followed.name === connection.name)
-        ? [{ point: connection.point, role: connection.role }]
-        : [],
+  const [pointedAt, setPointedAt] = useState<readonly string[]>([]);
+  const [chosen, setChosen] = useState<Chosen>();
+  const [refusal, setRefusal] = useState<string>();
+  const proof = useProof(props, sync.version);
+
+  const context = useMemo(() => {
+    const read = contextOf(sheet, courseRules);
+    return read.ok ? read.value : undefined;
+  }, [sheet, courseRules]);
+  const circuit = useMemo(
+    () =>
+      context &&
+      circuitOf(
+        sheet.lines.map(({ text, refs }) => ({ text, refs: refs.map(ref) })),
+        context,
+      ),
+    [sheet.lines, context],
+  );
+  // Nobody's hand is in the layout: it may be made as good as it can be.
+  const isFreeLayout = !isPublished && (sheet.held ?? []).length === 0 && sheet.basedOn === undefined;
+  const source = sourceOf(sheet);
+  const shown = sourceOf(readOut.sheet);
+  const ask = useEffectEvent((isFinished: boolean) => {
+    if (source !== shown || isFinished) work(sheet, isFinished && isFreeLayout ? 'anew' : 'keep');
+  });
+  // Whatever changes what is worked out from is worked out at once, by whomever it was changed.
+  useEffect(() => ask(false), [source]);
+
+  const wiring = useMemo(() => {
+    const read = readWiring(readOut.sheet.layout ?? '', { boards: boardsOf(readOut.sheet) });
+    return read.ok && read.value.parts.length > 0 ? read.value : undefined;
+  }, [readOut.sheet]);
+  const set = useCallback(
+    (field: SheetField, is: unknown, joins: 'joins' | 'stands alone' = 'stands alone') =>
+      change([{ type: 'field', field, was: fieldOf(sheet, field), is }], joins),
+    [change, sheet],
+  );
+  const make = (
+    result: { ok: true; value: readonly Change[] } | { ok: false; problems: readonly { message: string }[] },
+  ): string | undefined => {
+    const problem = result.ok ? undefined : result.problems[0]!.message;
+    if (result.ok) change(result.value);
+    setRefusal(problem);
+    return problem;
+  };
+  const place = (result: ReturnType<typeof nudge>): string | undefined => {
+    if (!result.ok) return result.problems[0]!.message;
+    change([
+      { type: 'field', field: 'layout', was: sheet.layout, is: result.value.layout },
+      { type: 'field', field: 'held', was: sheet.held, is: [...result.value.held] },
+    ]);
+    return undefined;
+  };
+  useUndoKeys(step, mayEdit);
+
+  if (!context || !circuit)
+    return (
+      <p className="p-8">The board or a house rule of this exercise is not known any more: {sheet.board}.</p>
     );
-    return drawBench(wiring.value, { crop: 'used', threads });
-  }, [data.layout, figures.connections, followed]);
-  const free = data.free.pins ?? {};
-  const hasProgram = data.program.trim() !== '';
-  return (
-    <div className="grid xl:grid-cols-[minmax(0,1fr)_minmax(0,37.5rem)] lg:grid-cols-[minmax(0,1fr)_minmax(0,31rem)]">
-      <div className="border-ink lg:border-r">
-        <Step number={1} title="Aim">
-          <p className="text-bench">{data.aim}</p>
-          <p className="mt-2 flex flex-wrap items-center gap-2">
-            {data.concepts.introduces.map((concept) => (
-              <span key={concept} className="border border-rule-strong px-2 text-note">
-                {concept.replace(/-/g, ' ')}
-              </span>
-            ))}
-            {data.concepts.introduces.length > 0 && (
-              <span className="text-note text-soft">first use of each</span>
-            )}
-          </p>
-        </Step>
-        <Step number={2} title="Board">
-          <p>
-            <strong>{board.short}.</strong>{' '}
-            {board.onBoard.map((lamp) => `Pin ${lamp.pin} has a lamp of its own, so a wiring fault shows. `)}
-            {board.pins
-              .filter((pin) => pin.reserved === 'serial')
-              .map((pin) => pin.name)
-              .sort()
-              .join(' and ')}{' '}
-            are kept for serial.
-          </p>
-        </Step>
-        <Step number={3} title="Parts">
-          <Parts data={data} />
-        </Step>
-        <Step number={4} title="Values">
-          <Values figures={figures} recommendedMa={board.drive.recommendedMa} totalMa={board.drive.totalMa} />
-        </Step>
-        <Step number={5} title="Connections">
-          <ul onMouseLeave={() => setFollowed(undefined)}>
-            {figures.connections.map((connection) => (
-              <ConnectionLine
-                key={connection.name}
-                connection={connection}
-                isFollowed={followed?.name === connection.name}
-                onFollow={(on) => setFollowed(on ? connection : undefined)}
-              />
-            ))}
-          </ul>
-          {Object.entries(free).map(([pin, range]) => (
-            <p key={pin} className="mt-2 text-note text-soft">
-              Any of the pins <span className="mono">{range}</span> may stand for{' '}
-              <span className="mono">{pin.replace(/^\w+\./, '')}</span> when wire and program agree.
-            </p>
-          ))}
-        </Step>
-        <Step number={6} title="Layout">
-          <p>
-            {figures.legCount} ends in {figures.legCount} holes and sockets. Row {figures.lastRow + 1} on is
-            free. <span className="text-soft">Proven: the layout gives exactly the connections above.</span>
-          </p>
-        </Step>
-        <Step number={7} title="Program">
-          <p>
-            {hasProgram ? (
-              <>
-                <strong>{data.program.trim().split('\n').length} lines.</strong> It stands beside, in full.
-              </>
-            ) : (
-              'No program yet. The wiring can be drawn, built and checked without one.'
-            )}
-          </p>
-        </Step>
-        <Step number={12} title="Check">
-          {data.scenarios.length === 0 && (
-            <p>No scenario yet. With a program and one, hand-ins can be judged.</p>
-          )}
-          {data.scenarios.map((scenario, index) => (
-            <ScenarioLines key={scenario.name} scenario={scenario} result={proof.scenarios[index]} />
-          ))}
-        </Step>
-      </div>
-      <div>
-        <div className="p-5 lg:sticky lg:top-16">
-          {drawing && (
-            <BenchFigure drawing={drawing} title={`How ${data.title} is wired`} className="w-full" />
-          )}
-          <p className="mt-1 text-note text-soft">Point at a connection to follow it on the drawing.</p>
-          {timelines.length > 0 && (
-            <>
-              <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen</h2>
-              {timelines.map((timeline) => (
-                <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
-              ))}
-            </>
-          )}
-          {hasProgram && (
-            <>
-              <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
-              <ProgramListing source={data.program} label="The reference program" />
-            </>
-          )}
-          {data.cautions.length > 0 && (
-            <ul className="mt-4 border-t border-ink pt-3">
-              {data.cautions.map((caution) => (
-                <li key={caution} className="font-semibold">
-                  {caution}
-                </li>
-              ))}
-            </ul>
-          )}
-        </div>
-      </div>
-    </div>
-  );
-}
-
-function Step({
-  number,
-  title,
-  children,
-}: {
-  readonly number: number;
-  readonly title: string;
-  readonly children: React.ReactNode;
-}) {
-  return (
-    <section className="ruled-line" aria-label={title}>
-      <span className="mono text-right text-soft">{number}</span>
-      <h2 className="font-text text-body font-semibold">{title}</h2>
-      <div className="min-w-0">{children}</div>
-    </section>
-  );
-}
-
-interface ScenarioLinesProps {
-  readonly scenario: ExerciseData['scenarios'][number];
-  readonly result: Report['scenarios'][number] | undefined;
-}
-
-/** A scenario as sentences, with what the reference itself does in it. */
-function ScenarioLines({ scenario, result }: ScenarioLinesProps) {
-  return (
-    <div className="not-first:mt-3">
-      <p>
-        <strong>{scenario.name}</strong>, over {seconds(scenario.for)}:
-      </p>
-      <ul>
-        {scenario.stimuli.map((stimulus) => (
-          <li key={stimulusSentence(stimulus)}>{stimulusSentence(stimulus)}</li>
-        ))}
-        {scenario.expect.map((expectation) => (
-          <li key={expectationSentence(expectation)}>{expectationSentence(expectation)}.</li>
-        ))}
-      </ul>
-      {result && (
-        <p className={result.passed ? 'text-soft' : 'font-semibold text-fault'}>
-          {result.passed ? 'The reference passes: ' : 'The reference does not pass: '}
-          {result.expectations.map((expectation) => expectation.observed).join('; ')}.
-        </p>
-      )}
-    </div>
-  );
-}
-
-type Part = ExerciseData['parts'][number];
-
-/** Equal parts that follow each other, together. */
-function equalInARow(parts: readonly Part[]): readonly (readonly [Part, ...Part[]])[] {
-  const groups: [Part, ...Part[]][] = [];
-  const key = ({ kind, value, accept }: Part): string => JSON.stringify([kind, value, accept]);
-  for (const part of parts) {
-    const last = groups.at(-1);
-    if (last && key(last[0]) === key(part)) last.push(part);
-    else groups.push([part]);
-  }
-  return groups;
-}
-
-function Parts({ data }: { readonly data: ExerciseData }) {
-  const groups = equalInARow(
-    data.parts.filter((part) => part.kind !== 'board' && part.kind !== 'breadboard'),
-  );
-  return (
-    <table className="w-full">
-      <thead className="sr-only">
-        <tr>
-          <th>Name</th>
-          <th>Part</th>
-          <th>Note</th>
-        </tr>
-      </thead>
-      <tbody>
-        {groups.map(([part, ...more]) => {
-          const kind = kindOf(part.kind);
-          const value = kind.readValue(part.value);
-          return (
-            <tr key={part.ref} className="align-baseline">
-              <td className="mono w-24 py-0.5 pr-2 font-semibold whitespace-nowrap">
-                {part.ref}
-                {more.length > 0 && `–${more.at(-1)!.ref}`}
-              </td>
-              <td className="py-0.5">
-                {more.length > 0 && `${more.length + 1} × `}
-                {value.ok ? kind.describe(value.value) : part.value}
-                {value.ok && part.kind === 'resistor' && <ResistorBands ohms={value.value.amount ?? 0} />}
-              </td>
-              <td className="py-0.5 text-note text-soft">
-                {part.accept
-                  ? `${part.accept.from} to ${part.accept.to} Ω pass as well`
-                  : kind.legs[0]?.knownBy
-                    ? `${kind.legs[0].title}: ${kind.legs[0].knownBy}`
-                    : ''}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-
-const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-function Values({
-  figures,
-  recommendedMa,
-  totalMa,
-}: {
-  readonly figures: WorksheetFigures;
-  readonly recommendedMa: number;
-  readonly totalMa: number;
-}) {
-  const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
+  const { figures } = readOut;
+  const taken = takenPins(circuit.lines, undefined);
+  const worst = circuit.lines.flatMap((line) => line.troubles).some(({ weight }) => weight === 'stops');
   return (
     <>
-      {figures.lamps.map((lamp) => (
-        <div key={lamp.ref} className="not-first:mt-4">
-          <p className="text-bench">
-            <Figure amount={figure(lamp.currentMa)} unit="mA" /> through{' '}
-            <span className="mono">{lamp.ref}</span>
-            {lamp.lights > 1 && `, the brightest of its ${lamp.lights} lights`},{' '}
-            {Math.round(lamp.brightness * 100)} % bright to the eye. Worst case {figure(lamp.worstMa[0])} to{' '}
-            {figure(lamp.worstMa[1])} mA.
-          </p>
-          <IntervalBar
-            value={lamp.currentMa}
-            from={lamp.worstMa[0]}
-            to={lamp.worstMa[1]}
-            limit={recommendedMa}
-            unit="mA"
-            limitName="pin"
-          />
-          <p className="mt-1 text-note text-soft">
-            {Math.round((100 * lamp.currentMa) / recommendedMa)} % of what pin {lamp.pin ?? ''} should give,{' '}
-            {Math.round((100 * lamp.currentMa) / totalMa)} % of the board.
-          </p>
+      <Clashes clashes={sync.clashes} onSettle={settleClash} />
+      <KeepingWords
+        keeping={keeping}
+        lastOther={sync.lastOther?.author}
+        trouble={trouble}
+        mayEdit={mayEdit}
+        canUndo={sync.done.length > 0}
+        canRedo={sync.undone.length > 0}
+        onStep={step}
+      />
+      <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,29rem)] xl:grid-cols-[minmax(0,1fr)_minmax(0,35rem)]">
+        <div className="border-ink lg:border-r" data-fresh={isFresh}>
+          <Step number={1} title="Aim">
+            <AimStep sheet={sheet} mayEdit={mayEdit} set={set} />
+          </Step>
+          <Step number={2} title="Board">
+            <BoardStep
+              sheet={sheet}
+              boards={boards}
+              board={context.board}
+              taken={taken}
+              mayEdit={mayEdit}
+              set={set}
+              onMovePin={(from, to) => make(movePin(sheet, courseRules, from, to))}
+            />
+          </Step>
+          <Step number={3} title="Parts" notch={worst ? 'fault' : undefined}>
+            <PartLines
+              lines={sheet.lines}
+              stated={circuit.lines}
+              context={context}
+              mayEdit={mayEdit}
+              change={change}
+              summary={(line) => <LineSummary line={line} readOut={readOut} />}
+              onFinish={() => ask(true)}
+              onPointAt={setPointedAt}
+            />
+          </Step>
+          <Step number={4} title="Values">
+            {figures ? (
+              <Values figures={figures} recommendedMa={context.board.drive.recommendedMa} />
+            ) : (
+              <p>{readOut.problem}</p>
+            )}
+            <CautionLines cautions={readOut.cautions} step="values" />
+          </Step>
+          <Step number={5} title="Connections">
+            {figures && (
+              <Connections
+                connections={figures.connections}
+                sockets={socketsOf(context.board, taken)}
+                followed={followed && keyOf(followed)}
+                onFollow={setFollowed}
+                mayEdit={mayEdit}
+                onJoin={(leg: PointName, target) => make(joinLeg(sheet, courseRules, leg, target))}
+                onMovePin={(from, to) => make(movePin(sheet, courseRules, from, to))}
+              />
+            )}
+            {refusal && (
+              <p role="alert" className="mt-1 font-semibold text-risk">
+                {refusal}
+              </p>
+            )}
+            <FreePins sheet={readOut.sheet} />
+          </Step>
+          <Step number={6} title="Layout" notch={readOut.layoutProblem ? 'fault' : undefined}>
+            <LayoutWords readOut={readOut} />
+          </Step>
+          <Step number={7} title="Program">
+            {mayEdit ? (
+              <div className="h-72 border border-rule">
+                <ProgramEditor
+                  source={sheet.program}
+                  onChange={(text) => set('program', text, 'joins')}
+                  marked={NO_LINES}
+                  label="Reference program"
+                />
+              </div>
+            ) : (
+              <ProgramListing source={sheet.program} label="The reference program" />
+            )}
+          </Step>
+          <Step number={8} title="Bring-up">
+            <BringUp board={context.board} />
+            <CautionLines cautions={readOut.cautions} step="bring-up" />
+          </Step>
+          <Step number={9} title="Build">
+            {wiring && (
+              <BuildSteps wiring={wiring} basedOn={sheet.basedOn} changes={basedOnSteps(sheet, wiring)} />
+            )}
+            <CautionLines cautions={readOut.cautions} step="build" />
+          </Step>
+          {readOut.cautions.some((caution) => caution.step === 'vary') && (
+            <Step number={10} title="Vary">
+              <CautionLines cautions={readOut.cautions} step="vary" />
+            </Step>
+          )}
+          {readOut.cautions.some((caution) => caution.step === 'find-fault') && (
+            <Step number={11} title="Find fault">
+              <CautionLines cautions={readOut.cautions} step="find-fault" />
+            </Step>
+          )}
+          <Step
+            number={12}
+            title="Check"
+            notch={readOut.remarks?.some(({ severity }) => severity === 'fault') ? 'fault' : undefined}
+          >
+            <Remarks readOut={readOut} onPointAt={setPointedAt} />
+            <Expected
+              scenarios={sheet.scenarios}
+              results={proof.scenarios}
+              mayEdit={mayEdit}
+              onChange={(scenarios) => set('scenarios', scenarios)}
+            />
+          </Step>
+          <Step number={13} title="Next time">
+            <RulesHere
+              sheet={sheet}
+              courseRules={courseRules}
+              mayEdit={mayEdit}
+              onChange={(rules) => set('rules', rules)}
+            />
+            <Exchange
+              sheet={sheet}
+              wiring={wiring}
+              mayEdit={mayEdit}
+              onTake={(taken) => make(takeWiring(sheet, taken, courseRules))}
+            />
+          </Step>
         </div>
-      ))}
-      <p className="text-note text-soft not-first:mt-2">
-        {figures.limits.map(
-          ({ what, currentMa, limitMa }) =>
-            `${capitalised(what)}: ${figure(currentMa)} of ${figure(limitMa)} mA. `,
-        )}
-        {hottest && `${hottest.ref} warms by ${figure(hottest.powerMw)} mW of ${RESISTOR_RATING_MW}.`}
-      </p>
+        <div>
+          <div className="p-5 pb-8 lg:sticky lg:top-16 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
+            <Drawings
+              title={sheet.title}
+              wiring={wiring}
+              problem={readOut.layoutProblem ?? readOut.problem}
+              mayEdit={mayEdit}
+              chosen={chosen}
+              onChoose={setChosen}
+              marked={pointedAt}
+              traced={followed?.point}
+              held={sheet.held ?? NOBODY}
+              onNudge={(what, by) => place(nudge(sheet, courseRules, chosenRef(what), chosenLeg(what), by))}
+              onPut={(what, at: Point) => {
+                const leg = chosenLeg(what);
+                return leg === null ? undefined : place(putLeg(sheet, courseRules, chosenRef(what), leg, at));
+              }}
+              onHold={(name, isHeld) =>
+                set(
+                  'held',
+                  isHeld
+                    ? [...(sheet.held ?? []), name]
+                    : (sheet.held ?? []).filter((other) => other !== name),
+                )
+              }
+              onLayOutAnew={() => work(sheet, 'anew')}
+            />
+            {proof.timelines.length > 0 && (
+              <>
+                <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen</h2>
+                {proof.timelines.map((timeline) => (
+                  <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
+                ))}
+              </>
+            )}
+          </div>
+        </div>
+      </div>
     </>
   );
 }
 
-const roleWords: Readonly<Record<Connection['role'], string>> = {
-  supply: 'supply',
-  ground: 'ground',
-  signal: 'signal',
-  sense: 'between parts',
-};
-const roleLines: Readonly<Record<Connection['role'], string>> = {
-  supply: 'border-t-4 border-dashed border-supply',
-  ground: 'border-t-4 border-double border-ground',
-  signal: 'border-t-4 border-signal',
-  sense: 'border-t-4 border-dotted border-sense',
-};
+const NOBODY: readonly string[] = [];
+const NO_LINES: readonly number[] = [];
 
-interface ConnectionLineProps {
-  readonly connection: Connection;
-  readonly isFollowed: boolean;
-  readonly onFollow: (on: boolean) => void;
+/** Everything that is worked out from, as a text to compare. */
+const sourceOf = (sheet: Sheet): string =>
+  JSON.stringify([
+    sheet.lines.map(({ id, text }: SheetLine) => [id, text]),
+    sheet.board,
+    sheet.parts.filter(({ kind }) => kind === 'breadboard'),
+    sheet.rules,
+    sheet.layout,
+    sheet.cautions,
+    sheet.scenarios.length,
+  ]);
+
+/** What is worked out of a line, at its end. */
+function LineSummary({ line, readOut }: { readonly line: StatedLine; readonly readOut: ReadOut }) {
+  const lamps = readOut.figures?.lamps.filter(({ ref: name }) => line.refs.some((own) => own === name)) ?? [];
+  const [lamp] = lamps;
+  if (lamp)
+    return (
+      <span className="whitespace-nowrap">
+        <strong>{figure(lamp.currentMa)}</strong>
+        <span className="text-[0.9em]"> mA</span>, {Math.round(lamp.brightness * 100)} %
+        {lamps.length > 1 && ' each'}
+      </span>
+    );
+  return line.refs.length > 0 ? (
+    <span className="text-soft">{line.refs.length === 1 ? '' : `${line.refs.length} parts`}</span>
+  ) : null;
 }
 
-function ConnectionLine({ connection, isFollowed, onFollow }: ConnectionLineProps) {
+function FreePins({ sheet }: { readonly sheet: Sheet }) {
+  return Object.entries(sheet.free.pins ?? {}).map(([pin, range]) => (
+    <p key={pin} className="mt-2 text-note text-soft">
+      Any of the pins <span className="mono">{range}</span> may stand for{' '}
+      <span className="mono">{pin.replace(/^\w+\./, '')}</span> when wire and program agree.
+    </p>
+  ));
+}
+
+function LayoutWords({ readOut }: { readonly readOut: ReadOut }) {
+  const { figures, layoutProblem, sheet } = readOut;
+  if (layoutProblem) return <p className="font-semibold text-fault">{layoutProblem}</p>;
+  if (!figures || !sheet.layout || figures.legCount === 0)
+    return <p className="text-soft">Nothing to lay out yet.</p>;
+  const held = sheet.held ?? [];
   return (
-    <li>
-      <button
-        type="button"
-        aria-pressed={isFollowed}
-        onClick={() => onFollow(!isFollowed)}
-        onMouseEnter={() => onFollow(true)}
-        onFocus={() => onFollow(true)}
-        onBlur={() => onFollow(false)}
-        className="-mx-2 flex w-full items-center gap-3 px-2 py-1 text-left aria-pressed:bg-wash"
-      >
-        <span className={`w-5 shrink-0 ${roleLines[connection.role]}`} aria-hidden="true" />
-        <span>
-          {connection.ends.map((end, index) => (
-            <span key={end.text}>
-              {index > 0 && <span className="text-soft"> to </span>}
-              <span className={end.isPin ? 'mono font-semibold' : ''}>{end.text}</span>
-            </span>
-          ))}
-          <span className="ml-2 text-note text-soft">
-            {roleWords[connection.role]}
-            {connection.wires.map((wire) => `, ${wire.ref} ${wire.colour}`)}
-          </span>
-        </span>
-      </button>
-    </li>
+    <p>
+      {figures.legCount} ends in {figures.legCount} holes and sockets
+      {figures.lastRow > 0 && `; row ${figures.lastRow + 1} on is free`}.
+      {held.length > 0 && ` ${held.join(', ')} ${held.length === 1 ? 'is' : 'are'} held in place.`}{' '}
+      <span className="text-soft">Proven: the layout gives exactly the connections above.</span>
+    </p>
   );
 }
+
+/** Sockets that a leg can be joined to, signal pins that are free and the supplies. */
+function socketsOf(board: BoardProfile, taken: ReadonlyMap<string, string>) {
+  return [
+    ...board.supplies
+      .filter(({ role }) => role !== 'input')
+      .map(({ name, role }) => ({ name, note: role === 'ground' ? 'ground' : 'supply' })),
+    ...board.pins
+      .filter(({ name, reserved }) => !taken.has(name) && reserved === undefined)
+      .map(({ name, functions }) => ({
+        name,
+        note: ['free', ...functions.filter((one) => one === 'pwm' || one === 'analog')].join(', '),
+      })),
+  ];
+}
+
+function basedOnSteps(sheet: Sheet, wiring: NonNullable<Parameters<typeof changeSteps>[1]>) {
+  const before = readWiring(sheet.basedOn?.layout ?? '', { boards: boardsOf(sheet) });
+  return sheet.basedOn && before.ok ? changeSteps(before.value, wiring) : undefined;
+}
+
+/** Undo and redo from anywhere on the page, the program's own editor excepted. */
+function useUndoKeys(step: (way: 'undo' | 'redo') => void, mayEdit: boolean): void {
+  const act = useEffectEvent((event: KeyboardEvent) => {
+    const key = event.key.toLowerCase();
+    const isUndo = key === 'z' && !event.shiftKey;
+    const isRedo = key === 'y' || (key === 'z' && event.shiftKey);
+    if (!mayEdit || !(event.ctrlKey || event.metaKey) || !(isUndo || isRedo)) return;
+    if ((event.target as HTMLElement | null)?.closest('.cm-editor, [role="dialog"]')) return;
+    event.preventDefault();
+    step(isUndo ? 'undo' : 'redo');
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => act(event);
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+}
+
+/** The proof of the reference, made again when the server has kept something new. */
+function useProof({ exerciseId, firstProof, prove, version }: WorksheetProps, kept: number): Proof {
+  const [proof, setProof] = useState(firstProof);
+  const router = useRouter();
+  const renew = useEffectEvent(() => {
+    void prove(exerciseId).then((made) => {
+      if (made) setProof(made);
+    });
+    router.refresh();
+  });
+  useEffect(() => {
+    if (kept === version) return undefined;
+    const timer = setTimeout(() => renew(), PROOF_REST);
+    return () => clearTimeout(timer);
+  }, [kept, version]);
+  return proof;
+}
+
+/** Milliseconds of rest before the reference is proven again. */
+const PROOF_REST = 800;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exerciseFrom } from '@/core/formats/exercise';
+import { boardsOf, exerciseFrom } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram, type Grammars } from '@/core/program';
 import { problemText } from '@/core/result';
@@ -36,7 +36,7 @@ async function answer(request: CheckRequest): Promise<CheckAnswer> {
   const { id } = request;
   const exercise = exerciseFrom(request.exercise);
   if (!exercise.ok) return { id, ok: false, message: 'The exercise cannot be read. Load the page again.' };
-  const wiring = readWiring(request.wiring);
+  const wiring = readWiring(request.wiring, { boards: boardsOf(exercise.value.data) });
   if (!wiring.ok) return { id, ok: false, message: problemText(wiring.problems[0]!) };
   let loaded: Grammars;
   try {

@@ -3,31 +3,24 @@ import { log } from '@/server/log';
 import { can, roleOf } from '@/server/permissions';
 import { handIn, handInSchema } from '@/server/submissions/hand-in';
 import { currentViewer } from '../../access';
+import { isForeign, parsed, readBody, refuse } from '../bodies';
 
 export const dynamic = 'force-dynamic';
 
 /** Largest body of a hand-in, in bytes. */
 const LARGEST_BODY = 600_000;
 
-const refuse = (status: number, message: string): Response => Response.json({ message }, { status });
-
 /** Takes a hand-in. A route handler, since the address of a server action changes with each build. */
 export async function POST(request: Request): Promise<Response> {
-  const origin = request.headers.get('origin');
-  if (origin !== null && new URL(origin).host !== request.headers.get('host'))
-    return refuse(403, 'This hand-in comes from another site.');
+  if (isForeign(request)) return refuse(403, 'This hand-in comes from another site.');
   const viewer = await currentViewer();
   if (!viewer) return refuse(401, 'You are signed out. Sign in again; your work is kept on this tablet.');
   if (!can(roleOf(viewer), 'hand-in') || viewer.role !== 'student')
     return refuse(403, 'Only learners hand in.');
-  const body = await readBody(request);
+  const body = await readBody(request, LARGEST_BODY);
   if (body === undefined) return refuse(413, 'This is too much for one hand-in.');
-  let data: unknown;
-  try {
-    data = JSON.parse(body);
-  } catch {
-    return refuse(400, 'The hand-in cannot be read.');
-  }
+  const data = parsed(body);
+  if (data === undefined) return refuse(400, 'The hand-in cannot be read.');
   const given = handInSchema.safeParse(data);
   if (!given.success)
     return refuse(
@@ -48,24 +41,4 @@ export async function POST(request: Request): Promise<Response> {
       'The hand-in could not be kept. Your work is still on this tablet; it is tried again.',
     );
   }
-}
-
-/** The body as text; `undefined` when it is longer than allowed, whatever its header claims. */
-async function readBody(request: Request): Promise<string | undefined> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return undefined;
-  const reader = request.body?.getReader();
-  if (!reader) return '';
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    size += value.byteLength;
-    if (size > LARGEST_BODY) {
-      await reader.cancel();
-      return undefined;
-    }
-    chunks.push(value);
-  }
-  return Buffer.concat(chunks).toString('utf8');
 }

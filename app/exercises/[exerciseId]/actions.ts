@@ -2,6 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { database } from '@/server/database/connection';
+import { findDraft } from '@/server/exercises/drafts';
+import { proofOf, type ReferenceProof } from '@/server/exercises/proof';
 import { closePublication, publish } from '@/server/exercises/publications';
 import { requireViewer } from '../../access';
 
@@ -19,4 +21,11 @@ export async function closeForClass(exerciseId: string, publicationId: string): 
   const closed = await closePublication(database(), viewer, publicationId);
   revalidatePath(`/exercises/${exerciseId}`);
   return closed ? undefined : 'This is not open in one of your classes.';
+}
+
+/** Runs the draft as it is kept against its scenarios; nothing when it is gone. */
+export async function proveDraft(exerciseId: string): Promise<ReferenceProof | undefined> {
+  await requireViewer('see-worksheet');
+  const draft = await findDraft(database(), exerciseId);
+  return draft && proofOf(draft.sheet);
 }

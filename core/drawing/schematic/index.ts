@@ -1,6 +1,6 @@
 import { isPowerSource } from '../../parts';
 import { legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
-import { circuitParts, netlistOf, type CircuitNode } from '../../wiring/netlist';
+import { circuitParts, netlistOf, type CircuitNode, type NodeId } from '../../wiring/netlist';
 import type { Drawing, Layer, Shape } from '../list';
 import type { EngineGraph, EnginePoint, SchematicEngine } from './engine';
 import { signOf, valueText, type Sign } from './signs';
@@ -21,7 +21,7 @@ const MARGIN = 16;
  * Draws the circuit of a wiring as a schematic: from the same netlist as everything else, placed and
  * routed by the engine. Ground and supplies stand at each leg as signs, so that only signals are lines.
  */
-export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Promise<Drawing> {
+export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Promise<Schematic> {
   const netlist = netlistOf(wiring);
   const parts = circuitParts(wiring);
   const signs = new Map(parts.map((part): [string, Sign] => [part.ref, signOf(part)]));
@@ -29,9 +29,15 @@ export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Pr
   const extras: Extra[] = [];
   const lines: EngineGraph['lines'][number][] = [];
   const add = (extra: Extra): void => void extras.push(extra);
-  const connect = (from: string, to: string): void =>
-    void lines.push({ id: `line${lines.length}`, from, to });
-  for (const node of netlist.nodes) connectNode(wiring, node, signs, { add, connect });
+  const nodeOfLine = new Map<string, NodeId>();
+  for (const node of netlist.nodes) {
+    const connect = (from: string, to: string): void => {
+      const id = `line${lines.length}`;
+      lines.push({ id, from, to });
+      nodeOfLine.set(id, node.id);
+    };
+    connectNode(wiring, node, signs, { add, connect });
+  }
   for (const part of parts) {
     const sign = signs.get(part.ref)!;
     boxes.push({
@@ -66,8 +72,48 @@ export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Pr
     layers,
     targets: [],
     description: describe(wiring, netlist.nodes),
+    tracks: lines.map(({ id }) => ({
+      node: nodeOfLine.get(id)!,
+      points: (layout.lines.get(id) ?? []).map(({ x, y }) => ({ x: x + MARGIN, y: y + MARGIN })),
+    })),
   };
 }
+
+/** A line of a schematic and the node that it draws. */
+export interface Track {
+  readonly node: NodeId;
+  readonly points: readonly EnginePoint[];
+}
+
+/** A schematic, with its lines by node so that one can be traced. */
+export interface Schematic extends Drawing {
+  readonly tracks: readonly Track[];
+}
+
+/** The schematic with every line of these nodes as a thread in the colour of its role. */
+export function threadedSchematic(
+  schematic: Schematic,
+  roles: ReadonlyMap<NodeId, 'supply' | 'ground' | 'signal' | 'sense'>,
+): Drawing {
+  const shapes = schematic.tracks.flatMap(({ node, points }): readonly Shape[] => {
+    const name = roles.get(node);
+    return name === undefined || points.length === 0
+      ? []
+      : [
+          {
+            type: 'path',
+            role: 'trace',
+            paint: { of: 'electricity', name },
+            width: THREAD,
+            path: points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join(' '),
+          },
+        ];
+  });
+  return { ...schematic, layers: [{ shapes }, ...schematic.layers] };
+}
+
+/** Width of a thread along a line. */
+const THREAD = 9;
 
 interface Builder {
   readonly add: (extra: Extra) => void;

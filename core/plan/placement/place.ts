@@ -3,7 +3,7 @@ import { kindOf } from '../../parts';
 import { randomFrom } from '../../random';
 import { fail, ok, type Result } from '../../result';
 import { netlistOf } from '../../wiring/netlist';
-import { findPart, legPoint, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
+import { legPoint, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { Grid, type Hole } from './grid';
 import { bodyBox } from './bodies';
 import { layoutCost } from './cost';
@@ -233,15 +233,18 @@ function improve(
 const isSame = (one: ReadonlyMap<LegName, Hole>, other: ReadonlyMap<LegName, Hole>): boolean =>
   [...one].every(([leg, hole]) => nameOf(hole) === nameOf(other.get(leg)!));
 
-/** Seats of an earlier layout that still fit: same part, and no strip of two nets. */
+/**
+ * Seats of an earlier layout that still fit: same part, and no strip of two nets. Of two that do not fit
+ * together, the one that the earlier layout names first stays.
+ */
 function keptSeats(task: PlacementTask, netOf: NetOfLeg): Seats {
   const kept = new Map<Ref, Seat>();
   const { earlier } = task;
   if (!earlier) return kept;
   const grid = new Grid(task);
-  for (const part of task.parts) {
-    const before = findPart(earlier, part.ref);
-    if (!before || before.kind !== part.kind) continue;
+  for (const before of earlier.parts) {
+    const part = task.parts.find(({ ref }) => ref === before.ref);
+    if (!part || before.kind !== part.kind) continue;
     const holes = new Map<LegName, Hole>();
     for (const { leg, at } of before.legs) if (at?.type === 'hole' || at?.type === 'rail') holes.set(leg, at);
     const fits =

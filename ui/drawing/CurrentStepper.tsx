@@ -12,10 +12,12 @@ interface CurrentStepperProps {
   readonly step: number;
   readonly onStep: (step: number) => void;
   readonly onClose: () => void;
+  /** Where a beginner works, on a tablet, or where an instructor does. */
+  readonly size?: 'roomy' | 'dense';
 }
 
 /** The way of the current, one step at a time, from the pin to ground or to where it stops. */
-export function CurrentStepper({ path, wiring, step, onStep, onClose }: CurrentStepperProps) {
+export function CurrentStepper({ path, wiring, step, onStep, onClose, size = 'roomy' }: CurrentStepperProps) {
   const last = path.steps.length - 1;
   const isStop = path.steps[step]?.type === 'stops';
   return (
@@ -29,13 +31,13 @@ export function CurrentStepper({ path, wiring, step, onStep, onClose }: CurrentS
         </p>
       </div>
       <div className="mt-3 flex gap-2.5 pl-[4.5rem]">
-        <Button size="roomy" disabled={step === 0} onClick={() => onStep(step - 1)}>
+        <Button size={size} disabled={step === 0} onClick={() => onStep(step - 1)}>
           <ArrowLeft size={18} aria-hidden="true" /> Back
         </Button>
-        <Button size="roomy" look="main" disabled={step === last} onClick={() => onStep(step + 1)}>
+        <Button size={size} look="main" disabled={step === last} onClick={() => onStep(step + 1)}>
           Next step <ArrowRight size={18} aria-hidden="true" />
         </Button>
-        <Button size="roomy" look="quiet" onClick={onClose}>
+        <Button size={size} look="quiet" onClick={onClose}>
           Close
         </Button>
       </div>

@@ -1,0 +1,51 @@
+import { database } from '@/server/database/connection';
+import { editsSince, findDraft, saveChanges, savingSchema } from '@/server/exercises/drafts';
+import { log } from '@/server/log';
+import { can, roleOf } from '@/server/permissions';
+import { currentViewer } from '../../../../access';
+import { isForeign, parsed, readBody, refuse } from '../../../bodies';
+
+export const dynamic = 'force-dynamic';
+
+/** Largest body of a set of changes, in bytes. */
+const LARGEST_BODY = 1_000_000;
+
+interface Context {
+  readonly params: Promise<{ exerciseId: string }>;
+}
+
+/** What was changed in a draft after `?since=`, for those who have it open. */
+export async function GET(request: Request, { params }: Context): Promise<Response> {
+  const viewer = await currentViewer();
+  if (!viewer || !can(roleOf(viewer), 'see-worksheet')) return refuse(403, 'Sign in as staff to see this.');
+  const { exerciseId } = await params;
+  const since = Number(new URL(request.url).searchParams.get('since') ?? 'none');
+  if (!Number.isInteger(since) || since < 0) return refuse(400, 'Say since which version.');
+  const draft = await findDraft(database(), exerciseId);
+  if (!draft) return refuse(404, 'This exercise does not exist any more.');
+  return Response.json({
+    version: draft.version,
+    edits: draft.version > since ? await editsSince(database(), exerciseId, since) : [],
+  });
+}
+
+/** Takes changes of a draft. A route handler, since an open page must outlive a new build. */
+export async function POST(request: Request, { params }: Context): Promise<Response> {
+  if (isForeign(request)) return refuse(403, 'These changes come from another site.');
+  const viewer = await currentViewer();
+  if (!viewer)
+    return refuse(401, 'You are signed out. Sign in again; your changes are kept in this browser.');
+  if (!can(roleOf(viewer), 'edit-exercise')) return refuse(403, 'Only instructors change exercises.');
+  const body = await readBody(request, LARGEST_BODY);
+  if (body === undefined) return refuse(413, 'These are too many changes at once.');
+  const given = savingSchema.safeParse(parsed(body));
+  if (!given.success)
+    return refuse(422, `The changes cannot be read: ${given.error.issues[0]?.message ?? ''}`);
+  try {
+    const saved = await saveChanges(database(), viewer, (await params).exerciseId, given.data);
+    return 'message' in saved ? refuse(saved.status, saved.message) : Response.json(saved);
+  } catch (error) {
+    log.error({ error }, 'saving changes failed');
+    return refuse(500, 'The changes could not be kept. They are still in this browser; it is tried again.');
+  }
+}

@@ -1,0 +1,267 @@
+import { z } from 'zod';
+import { schemaProblems } from '../json';
+import { DEFAULT_RULES, type PlacementRules } from '../plan/placement';
+import { fail, ok, type Result } from '../result';
+import type { StatementRules } from '../statements';
+
+/** One way to do a thing that good practitioners have. */
+export interface School {
+  readonly id: string;
+  readonly title: string;
+  /** What it means at the bench. */
+  readonly means: string;
+}
+
+/** A question on which schools differ; the first school is the one that is followed when nothing is said. */
+export interface HouseQuestion {
+  readonly id: string;
+  readonly question: string;
+  /** What the answer decides. */
+  readonly decides: 'circuit' | 'layout' | 'program' | 'steps' | 'words' | 'judging';
+  readonly schools: readonly [School, School, ...School[]];
+  /** Why the first is the default. */
+  readonly why: string;
+}
+
+const school = <Id extends string>(id: Id, title: string, means: string): School & { readonly id: Id } => ({
+  id,
+  title,
+  means,
+});
+
+/** Where good practitioners differ. */
+export const houseQuestions = {
+  buttonInput: {
+    question: 'How is a button’s line held while nobody presses?',
+    decides: 'circuit',
+    schools: [
+      school('pull-up-inside', 'Pull-up inside the board', 'The button joins its pin to ground.'),
+      school(
+        'pull-down',
+        'Pull-down resistor',
+        'The button joins its pin to the supply; a resistor holds it low.',
+      ),
+      school('pull-up', 'Pull-up resistor', 'The button joins its pin to ground; a resistor holds it high.'),
+    ],
+    why: 'One part fewer, and no way to short the supply through the button.',
+  },
+  resistorSide: {
+    question: 'On which leg of a lamp is its resistor?',
+    decides: 'circuit',
+    schools: [
+      school('either', 'Either', 'Drawn on the short leg, towards the ground rail.'),
+      school('cathode', 'On the short leg', 'Between lamp and ground.'),
+      school('anode', 'On the long leg', 'Between pin and lamp.'),
+    ],
+    why: 'Both work; on the short leg it saves a wire.',
+  },
+  cathode: {
+    question: 'Where does a lamp’s short leg go?',
+    decides: 'layout',
+    schools: [
+      school('own-row', 'Into a row of its own', 'A part or a wire leads on from there.'),
+      school('into-rail', 'Straight into the ground rail', 'The compact form for many lamps.'),
+    ],
+    why: 'The row rule is what is being learnt.',
+  },
+  groundRail: {
+    question: 'When is a rail used?',
+    decides: 'layout',
+    schools: [
+      school('always', 'From the first exercise on', 'Ground goes through the rail even for one part.'),
+      school('shared', 'Only where a node is shared', 'Two ends are joined directly.'),
+    ],
+    why: 'A habit that pays later.',
+  },
+  firstLight: {
+    question: 'How does a lamp light first?',
+    decides: 'steps',
+    schools: [
+      school('supply', 'From the supply, before any code', 'The build is tried on the supply socket.'),
+      school('code', 'From the program at once', 'The first light is the program’s.'),
+    ],
+    why: 'It separates wiring faults from code faults.',
+  },
+  pinNames: {
+    question: 'How are pins named in code?',
+    decides: 'program',
+    schools: [
+      school(
+        'constants-when-twice',
+        'Constants as soon as a number occurs twice',
+        'A single use may stay a number.',
+      ),
+      school('constants', 'Always constants', 'Every pin has a name at the top.'),
+      school('numbers', 'Plain numbers', 'The number stands where it is used.'),
+    ],
+    why: 'A name is learnt when it saves something.',
+  },
+  resistorValue: {
+    question: 'How bright are lamps meant to be?',
+    decides: 'circuit',
+    schools: [
+      school('mid', 'Clear in a lit room', 'About 8 mA: 330 Ω at 5 V.'),
+      school('lowest-safe', 'As bright as is safe', 'About 16 mA: 150 Ω at 5 V.'),
+      school('frugal', 'Dim but frugal', 'About 3 mA: 1 kΩ at 5 V.'),
+    ],
+    why: 'Clear to see, and the sum of all lamps still fits the board.',
+  },
+  clipLeads: {
+    question: 'Is a build without a breadboard accepted?',
+    decides: 'judging',
+    schools: [
+      school('where-said', 'Where the exercise says so', 'Clip leads and direct sockets pass there.'),
+      school('always', 'Always', 'Any way of joining passes.'),
+      school('never', 'Never', 'Parts belong on the breadboard.'),
+    ],
+    why: 'The breadboard is part of what is learnt.',
+  },
+  language: {
+    question: 'Which language do exercises begin in?',
+    decides: 'program',
+    schools: [
+      school('board', 'The board’s own', 'C++ or Python, as the board has it.'),
+      school('cpp', 'C++', 'With a set-up part and a repeating part.'),
+      school('python', 'Python', 'With pin objects.'),
+    ],
+    why: 'What a beginner takes home is text in the board’s language.',
+  },
+  screenOrBench: {
+    question: 'First the screen or the bench?',
+    decides: 'steps',
+    schools: [
+      school('bench', 'Build at once', 'An attempt is a build.'),
+      school('screen', 'Plan on screen, then build', 'An attempt is planned first.'),
+      school('screen-only', 'Screen only', 'Homework without a kit.'),
+    ],
+    why: 'Hands learn from parts.',
+  },
+  programGiven: {
+    question: 'What does a learner get of the program?',
+    decides: 'program',
+    schools: [
+      school('example', 'A working example to change', 'Then one with gaps.'),
+      school('gaps', 'One with gaps', 'The lines that matter are missing.'),
+      school('nothing', 'Nothing', 'It is typed line by line.'),
+    ],
+    why: 'Reading comes before writing.',
+  },
+  wiringOrder: {
+    question: 'In what order is wired?',
+    decides: 'steps',
+    schools: [
+      school('supply-last', 'Ground, parts, signals, supply', 'Power comes last.'),
+      school('supply-first', 'Ground and supply, parts, signals', 'Signals come last.'),
+    ],
+    why: 'Nothing can be live before it is looked at.',
+  },
+  uploadOrder: {
+    question: 'Wire first or load the program first?',
+    decides: 'steps',
+    schools: [
+      school(
+        'wire-first',
+        'Wire, look twice, then power and load',
+        'The board is off while hands are in it.',
+      ),
+      school('load-first', 'Load the new program before rewiring', 'No old program drives the new wiring.'),
+    ],
+    why: 'Power is off while wiring.',
+  },
+  redWires: {
+    question: 'What are red wires for?',
+    decides: 'layout',
+    schools: [
+      school('supply-only', 'Only for the supply', 'Red always means supply.'),
+      school('feeding-pins-too', 'Also for a pin that feeds', 'When other colours run out.'),
+    ],
+    why: 'A colour that means one thing is read at a glance.',
+  },
+  nameStyle: {
+    question: 'How are names written in code?',
+    decides: 'program',
+    schools: [
+      school('upper', 'LED_PIN', 'Capitals for what never changes.'),
+      school('camel', 'ledPin', 'Humps for the words.'),
+      school('snake', 'led_pin', 'Underlines between the words.'),
+    ],
+    why: 'One per course; any is accepted.',
+  },
+  words: {
+    question: 'Which words does the course use?',
+    decides: 'words',
+    schools: [
+      school('plain', 'row, lamp, pause', 'The words of the room.'),
+      school('technical', 'strip, LED, delay', 'The words of data sheets.'),
+    ],
+    why: 'A beginner reads plain words first.',
+  },
+  wireColours: {
+    question: 'Which colours do signal wires take?',
+    decides: 'layout',
+    schools: [
+      school('in-turn', 'One each, in turn', 'Yellow, green, blue, white, orange …'),
+      school('one', 'One for all', 'All signals yellow.'),
+    ],
+    why: 'A wire is found again by its colour.',
+  },
+} as const satisfies Readonly<Record<string, Omit<HouseQuestion, 'id'>>>;
+
+export type HouseQuestionId = keyof typeof houseQuestions;
+type Answer<Id extends HouseQuestionId> = (typeof houseQuestions)[Id]['schools'][number]['id'];
+
+/** The answers of a course or an exercise to every question. */
+export type HouseRules = { readonly [Id in HouseQuestionId]: Answer<Id> };
+
+export const houseQuestionIds = Object.keys(houseQuestions) as readonly HouseQuestionId[];
+
+/** A question with its schools, for those who list them. */
+export const questionOf = (id: HouseQuestionId): HouseQuestion => ({ id, ...houseQuestions[id] });
+
+export const DEFAULT_HOUSE_RULES = Object.fromEntries(
+  houseQuestionIds.map((id) => [id, houseQuestions[id].schools[0].id]),
+) as HouseRules;
+
+/** What a course or an exercise says itself; the rest is as before. */
+export const ownRulesSchema = z.looseObject(
+  Object.fromEntries(
+    houseQuestionIds.map((id) => [
+      id,
+      z.enum(houseQuestions[id].schools.map((one) => one.id) as [string, ...string[]]).optional(),
+    ]),
+  ),
+);
+
+/** The rules that hold where `own` says something of its own; an unknown school is refused with its question. */
+export function rulesWith(base: HouseRules, own: unknown): Result<HouseRules> {
+  const read = ownRulesSchema.safeParse(own ?? {});
+  if (!read.success)
+    return fail(
+      ...schemaProblems(read.error).map((problem) => ({ ...problem, path: `rules.${problem.path ?? ''}` })),
+    );
+  const said = Object.entries(read.data).filter(
+    ([id, answer]) => id in houseQuestions && answer !== undefined,
+  );
+  return ok({ ...base, ...Object.fromEntries(said) } as HouseRules);
+}
+
+/** The rules by which part lines are filled in. */
+export const statementRules = ({ buttonInput, resistorSide, resistorValue }: HouseRules): StatementRules => ({
+  buttonInput,
+  resistorSide: resistorSide === 'anode' ? 'anode' : 'cathode',
+  resistorValue,
+});
+
+/** The rules by which circuits are laid out. */
+export function placementRules({ groundRail, cathode, redWires, wireColours }: HouseRules): PlacementRules {
+  const { colours } = DEFAULT_RULES;
+  const signals = wireColours === 'one' ? colours.signals.slice(0, 1) : colours.signals;
+  return {
+    groundRail,
+    cathode,
+    colours: {
+      ...colours,
+      signals: redWires === 'feeding-pins-too' ? [...signals, colours.supply] : signals,
+    },
+  };
+}

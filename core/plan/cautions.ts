@@ -1,0 +1,127 @@
+import { isPowerSource, kindOf } from '../parts';
+import { milliamps, volts } from '../units';
+import type { Exercise } from '../formats/exercise';
+import type { LimitUse } from '../electrics/values/formulas';
+import { netlistOf } from '../wiring/netlist';
+import type { Wiring } from '../wiring/wiring';
+
+/** Steps of the work at which a caution can stand. */
+export type CautionStep = 'parts' | 'values' | 'bring-up' | 'build' | 'vary' | 'find-fault';
+
+/** What could go wrong for people or parts, at the step that needs it. */
+export interface Caution {
+  readonly step: CautionStep;
+  readonly text: string;
+  /** The parts that it is about; empty for the whole bench. */
+  readonly refs: readonly string[];
+  /** Whether it came from the author rather than from the circuit. */
+  readonly isOwn: boolean;
+}
+
+/** What stands above every other caution. */
+export const LOCAL_RULES =
+  'The rules of your site, its own risk assessment and licensed practice come first; nothing here overrides them.';
+
+/** Share of a limit from which a caution is due. */
+const NEARLY = 0.8;
+
+/**
+ * The cautions of an exercise: those that its circuit calls for, each at the step that needs it, and the
+ * author's own. `limits` are the board's limits in the worst state, tightest first.
+ */
+export function cautionsOf(exercise: Exercise, limits: readonly LimitUse[]): readonly Caution[] {
+  const { reference, data } = exercise;
+  const cautions: Caution[] = [
+    {
+      step: 'build',
+      text: 'Unplug the board before any change of wiring, and look twice before power goes on.',
+      refs: [],
+      isOwn: false,
+    },
+    ...hazards(reference),
+    ...supplies(reference),
+    ...contacts(reference),
+    ...limits
+      .filter(({ share }) => share >= NEARLY)
+      .slice(0, 1)
+      .map(({ what, currentMa, limitMa }): Caution => ({
+        step: 'values',
+        text: `${what[0]!.toUpperCase()}${what.slice(1)} comes to ${milliamps(currentMa)} of ${milliamps(limitMa)}. Add nothing to it without working it out again.`,
+        refs: [],
+        isOwn: false,
+      })),
+  ];
+  const known = new Set(cautions.map(({ text }) => text));
+  const own = data.cautions
+    .filter((text) => !known.has(text) && !/^unplug the board/i.test(text))
+    .map((text): Caution => ({ step: 'build', text, refs: [], isOwn: true }));
+  return [...cautions, ...own];
+}
+
+/** What the kinds of parts say of themselves, once for all parts that say the same. */
+function hazards(wiring: Wiring): readonly Caution[] {
+  const byText = new Map<string, string[]>();
+  for (const part of wiring.parts)
+    for (const text of kindOf(part.kind).hazards) byText.set(text, [...(byText.get(text) ?? []), part.ref]);
+  return [...byText].map(([text, refs]) => ({ step: 'build', text, refs, isOwn: false }));
+}
+
+function supplies(wiring: Wiring): readonly Caution[] {
+  const sources = wiring.parts.filter(isPowerSource);
+  const [first] = sources;
+  if (!first) return [];
+  const refs = sources.map(({ ref }) => ref as string);
+  const moving = wiring.parts
+    .filter(({ kind }) => kind === 'servo' || kind === 'motor')
+    .map(({ ref }) => ref as string);
+  return [
+    {
+      step: 'build',
+      text: `${refs.join(' and ')} and the board share their ground and nothing else: no plus of one goes to a plus of the other.`,
+      refs,
+      isOwn: false,
+    },
+    {
+      step: 'find-fault',
+      text: 'Take the batteries out, or switch the bench supply off, before looking for a fault, and after class.',
+      refs,
+      isOwn: false,
+    },
+    ...(moving.length > 0
+      ? [
+          {
+            step: 'vary',
+            text: 'Keep fingers and hair away from what turns; centre it before anything is screwed on.',
+            refs: moving,
+            isOwn: false,
+          } as const,
+        ]
+      : []),
+  ];
+}
+
+/** A button between a supply and a pin: what a row too far would join. */
+function contacts(wiring: Wiring): readonly Caution[] {
+  const board = wiring.board?.profile;
+  if (!board) return [];
+  const netlist = netlistOf(wiring);
+  const feeding = board.supplies.filter((socket) => socket.role === 'supply');
+  const refs = wiring.parts.flatMap((part): readonly string[] => {
+    if (part.kind !== 'button' && part.kind !== 'switch') return [];
+    const onSupply = netlist.nodes.some(
+      (node) =>
+        node.terminals.some(({ ref }) => ref === part.ref) &&
+        node.pins.some((pin) => feeding.some((socket) => socket.name === pin)),
+    );
+    return onSupply ? [part.ref] : [];
+  });
+  if (refs.length === 0) return [];
+  return [
+    {
+      step: 'build',
+      text: `${refs.join(' and ')} is joined to ${volts(board.logicVolts)}: never let it meet ground, or pressing it shorts the supply.`,
+      refs,
+      isOwn: false,
+    },
+  ];
+}

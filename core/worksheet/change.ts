@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import type { Sheet, SheetLine } from './sheet';
+
+/** What an author sets as a whole; everything else of an exercise follows from it and from the lines. */
+export const sheetFields = [
+  'title',
+  'aim',
+  'concepts',
+  'board',
+  'boardProfile',
+  'language',
+  'breadboards',
+  'layout',
+  'held',
+  'program',
+  'scenarios',
+  'rules',
+  'text',
+  'cautions',
+  'basedOn',
+] as const;
+export type SheetField = (typeof sheetFields)[number];
+
+/**
+ * One change of a sheet, with what was there before: a field set, or a line written, put in or taken out
+ * (`null` for a line that is not there).
+ */
+export const changeSchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('field'), field: z.enum(sheetFields), was: z.unknown(), is: z.unknown() }),
+  z.object({
+    type: z.literal('line'),
+    id: z.string().min(1).max(40),
+    was: z.string().max(400).nullable(),
+    is: z.string().max(400).nullable(),
+    /** The line that it stands behind; `null` at the top. Counts when it is put in. */
+    after: z.string().nullable(),
+  }),
+]);
+export type Change = z.infer<typeof changeSchema>;
+
+/** The field's present value. */
+export function fieldOf(sheet: Sheet, field: SheetField): unknown {
+  if (field === 'breadboards')
+    return sheet.parts.filter((part) => part.kind === 'breadboard').map((part) => part.value);
+  return sheet[field];
+}
+
+/** The sheet with a change made, whether or not it was as the change says. */
+export function applyChange(sheet: Sheet, change: Change): Sheet {
+  if (change.type === 'line') return withLine(sheet, change);
+  if (change.field === 'breadboards') {
+    const models = Array.isArray(change.is) ? change.is.map(String) : [];
+    const parts = sheet.parts.filter((part) => part.kind !== 'breadboard');
+    const boards = models.map((value, index) => ({ ref: `B${index + 1}`, kind: 'breadboard', value }));
+    return { ...sheet, parts: [...parts, ...boards] };
+  }
+  return { ...sheet, [change.field]: change.is };
+}
+
+function withLine(sheet: Sheet, { id, is, after }: Extract<Change, { type: 'line' }>): Sheet {
+  const at = sheet.lines.findIndex((line) => line.id === id);
+  if (is === null) return { ...sheet, lines: sheet.lines.filter((line) => line.id !== id) };
+  if (at >= 0)
+    return { ...sheet, lines: sheet.lines.map((line) => (line.id === id ? { ...line, text: is } : line)) };
+  const behind = after === null ? -1 : sheet.lines.findIndex((line) => line.id === after);
+  const made: SheetLine = { id, text: is, refs: [] };
+  // A line whose neighbour is gone goes to the end.
+  const place = after !== null && behind < 0 ? sheet.lines.length : behind + 1;
+  return { ...sheet, lines: [...sheet.lines.slice(0, place), made, ...sheet.lines.slice(place)] };
+}
+
+/** The change that takes a change back. */
+export const inverseOf = (change: Change): Change =>
+  ({ ...change, was: change.is, is: change.was }) as Change;
+
+/** Fields where the newer of two values may replace the older without a word: they follow from the rest. */
+const FOLLOWING: ReadonlySet<SheetField> = new Set(['layout', 'held']);
+
+/**
+ * Whether someone else has changed meanwhile what a change is about: what is there is neither what was
+ * there nor what the change makes of it.
+ */
+export function isOvertaken(sheet: Sheet, change: Change): boolean {
+  if (change.type === 'line') {
+    const present = sheet.lines.find((line) => line.id === change.id)?.text ?? null;
+    return present !== change.was && present !== change.is;
+  }
+  if (FOLLOWING.has(change.field)) return false;
+  const present = JSON.stringify(fieldOf(sheet, change.field) ?? null);
+  return present !== JSON.stringify(change.was ?? null) && present !== JSON.stringify(change.is ?? null);
+}
+
+/** Changes made one after another, and those among them that someone else has overtaken, which are not made. */
+export function applyChanges(
+  sheet: Sheet,
+  changes: readonly Change[],
+): { readonly sheet: Sheet; readonly made: readonly Change[]; readonly overtaken: readonly Change[] } {
+  const made: Change[] = [];
+  const overtaken: Change[] = [];
+  let present = sheet;
+  for (const change of changes) {
+    if (isOvertaken(present, change)) {
+      overtaken.push(change);
+      continue;
+    }
+    present = applyChange(present, change);
+    made.push(change);
+  }
+  return { sheet: present, made, overtaken };
+}
+
+/**
+ * Joins a change to the one before it when both write at the same place, so that a word is undone as one
+ * and not letter by letter; `undefined` when they are two.
+ */
+export function joinedWith(before: Change, next: Change): Change | undefined {
+  if (before.type === 'line' && next.type === 'line' && before.id === next.id && before.is === next.was)
+    return { ...before, is: next.is };
+  if (before.type === 'field' && next.type === 'field' && before.field === next.field)
+    return { ...before, is: next.is };
+  return undefined;
+}
+
+/** What a change is about, in words: `the title`, `the line “knob on A0”`. */
+export function subjectOf(change: Change): string {
+  if (change.type === 'field') return `the ${change.field}`;
+  return `the line “${change.was ?? change.is ?? ''}”`;
+}

@@ -1,0 +1,80 @@
+import { pointName } from '../brand';
+import type { HouseRules } from '../course/house-rules';
+import { kindOf } from '../parts';
+import type { Result } from '../result';
+import { BOARD_REF } from '../statements';
+import { netlistOf } from '../wiring/netlist';
+import { writeTable } from '../wiring/table';
+import { legPoint, type Wiring } from '../wiring/wiring';
+import type { Change } from './change';
+import { sheetOf, type Sheet } from './sheet';
+
+/**
+ * The changes that make a wiring the exercise's own: its parts and what is joined become lines, its places
+ * the layout. Values that passed before still pass for parts that keep their name and value.
+ */
+export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules): Result<readonly Change[]> {
+  const netlist = netlistOf(wiring);
+  const parts = wiring.parts.filter((part) => !kindOf(part.kind).conductor);
+  const before = new Map(sheet.parts.map((part) => [part.ref, part]));
+  const breadboards = wiring.breadboards.map(({ model }) => model.id);
+  const said = sheetOf(
+    {
+      ...sheet,
+      board: wiring.board?.profile.id ?? sheet.board,
+      parts: [
+        { ref: BOARD_REF, kind: 'board', value: wiring.board?.profile.id ?? sheet.board },
+        ...parts.map((part) => {
+          const old = before.get(part.ref);
+          const { accept } = old?.kind === part.kind && old.value === part.value.text ? old : {};
+          return { ref: part.ref, kind: part.kind, value: part.value.text, ...(accept ? { accept } : {}) };
+        }),
+      ],
+      nets: netlist.nodes
+        .map((node) => ({
+          name: '',
+          points: [
+            ...node.pins.map((pin) => pointName(`${BOARD_REF}.${pin}`)),
+            ...node.terminals.map(({ ref, leg }) => legPoint(ref, leg)),
+          ],
+        }))
+        .filter(({ points }) => points.length > 1),
+      lines: undefined,
+    },
+    courseRules,
+  );
+  if (!said.ok) return said;
+  const lines = said.value.lines.map((line, index) => ({
+    ...line,
+    id: `w${index + 1}-${sheet.lines.length}`,
+  }));
+  return {
+    ok: true,
+    value: [
+      ...sheet.lines.map(({ id, text }): Change => ({ type: 'line', id, was: text, is: null, after: null })),
+      ...lines.map(({ id, text }, index): Change => ({
+        type: 'line',
+        id,
+        was: null,
+        is: text,
+        after: index === 0 ? null : lines[index - 1]!.id,
+      })),
+      ...(wiring.board && wiring.board.profile.id !== sheet.board
+        ? [field('board', sheet.board, wiring.board.profile.id)]
+        : []),
+      field(
+        'breadboards',
+        sheet.parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value),
+        breadboards,
+      ),
+      field('layout', sheet.layout, writeTable(wiring)),
+    ],
+  };
+}
+
+const field = (name: 'board' | 'breadboards' | 'layout', was: unknown, is: unknown): Change => ({
+  type: 'field',
+  field: name,
+  was,
+  is,
+});

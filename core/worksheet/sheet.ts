@@ -1,0 +1,171 @@
+import { pointName, ref } from '../brand';
+import { rulesWith, statementRules, type HouseRules } from '../course/house-rules';
+import { boardsOf, type ExerciseData } from '../formats/exercise';
+import { taskOf } from '../formats/exercise-layout';
+import { kindOf } from '../parts';
+import { firstDifference, place, type PlacementTask } from '../plan/placement';
+import { ok, fail, type Result } from '../result';
+import {
+  BOARD_REF,
+  circuitOf,
+  sayCircuit,
+  USUAL_KIT,
+  type SayableCircuit,
+  type StatedCircuit,
+  type StatementContext,
+} from '../statements';
+import { netlistOf } from '../wiring/netlist';
+import { readWiring } from '../wiring/read';
+import { writeTable } from '../wiring/table';
+import { legPoint, type PlacedPart, type Wiring } from '../wiring/wiring';
+
+/** A part line of an exercise, with a name that stays when others move. */
+export type SheetLine = NonNullable<ExerciseData['lines']>[number];
+
+/** An exercise whose lines are there and say its circuit: what the Worksheet edits. */
+export type Sheet = ExerciseData & { readonly lines: SheetLine[] };
+
+/** An exercise whose circuit and layout follow from its lines. */
+export interface SettledSheet {
+  readonly sheet: Sheet;
+  readonly circuit: StatedCircuit;
+  /** Why there is no layout; `undefined` when there is one. */
+  readonly layoutProblem: string | undefined;
+}
+
+/** What an exercise's lines are read against. */
+export function contextOf(data: ExerciseData, courseRules: HouseRules): Result<StatementContext> {
+  const board = boardsOf(data).get(data.board);
+  if (!board) return fail({ message: `“${data.board}” is no known board`, path: 'board' });
+  const rules = rulesWith(courseRules, data.rules);
+  return rules.ok ? ok({ board, rules: statementRules(rules.value), kit: USUAL_KIT }) : rules;
+}
+
+/** The exercise with lines that say its circuit: its own where they still do, else newly said. */
+export function sheetOf(data: ExerciseData, courseRules: HouseRules): Result<Sheet> {
+  const context = contextOf(data, courseRules);
+  if (!context.ok) return context;
+  if (data.lines && saysTheSame(data, circuitOf(data.lines.map(asPartLine), context.value)))
+    return ok({ ...data, lines: data.lines });
+  const lines = sayCircuit(sayable(data), context.value).map(({ text, refs }, index): SheetLine => ({
+    id: `l${index + 1}`,
+    text,
+    refs: [...refs],
+  }));
+  return ok({ ...data, lines });
+}
+
+/** How much of the earlier layout stays: all that still fits, or only what is held. */
+export type Layout = 'keep' | 'anew';
+
+/**
+ * Brings parts, nets and layout of a sheet in line with its lines. Fails only on a board or rules that do
+ * not exist; lines that cannot be read are kept and make nothing.
+ */
+export function settle(sheet: Sheet, courseRules: HouseRules, layout: Layout = 'keep'): Result<SettledSheet> {
+  const context = contextOf(sheet, courseRules);
+  if (!context.ok) return context;
+  const circuit = circuitOf(sheet.lines.map(asPartLine), context.value);
+  const breadboards = sheet.parts.filter((part) => part.kind === 'breadboard');
+  const data: Sheet = {
+    ...sheet,
+    parts: [
+      { ref: BOARD_REF, kind: 'board', value: sheet.board },
+      ...breadboards,
+      ...circuit.parts.map(({ accept, ...part }) => ({ ...part, ...(accept ? { accept } : {}) })),
+    ],
+    nets: circuit.nets.map(({ name, points }) => ({
+      name: earlierName(sheet, points) ?? name,
+      points: [...points],
+    })),
+    lines: sheet.lines.map((line, index) => ({ ...line, refs: [...circuit.lines[index]!.refs] })),
+    free: Object.keys(circuit.freePins).length > 0 ? { pins: { ...circuit.freePins } } : {},
+  };
+  const laid = layOut(data, courseRules, layout);
+  return ok({
+    sheet: { ...data, layout: laid.ok ? laid.value : undefined },
+    circuit,
+    layoutProblem: laid.ok ? undefined : laid.problems[0]!.message,
+  });
+}
+
+function layOut(sheet: Sheet, courseRules: HouseRules, layout: Layout): Result<string> {
+  const task = taskOf(sheet, courseRules);
+  if (!task.ok) return task;
+  const read = readWiring(sheet.layout ?? '', { boards: boardsOf(sheet) });
+  if (layout === 'keep' && read.ok) {
+    const same = asItIs(read.value, task.value);
+    if (same) return ok(writeTable(same));
+  }
+  const earlier = read.ok ? kept(read.value, layout === 'keep' ? undefined : (sheet.held ?? [])) : undefined;
+  const placed = place(earlier ? { ...task.value, earlier } : task.value);
+  return placed.ok ? ok(writeTable(placed.value.wiring)) : placed;
+}
+
+/**
+ * The layout as it is, with the values of the parts brought up to date, when it gives the circuit already:
+ * the same parts, every net joined and no wire that leads nowhere.
+ */
+function asItIs(wiring: Wiring, task: PlacementTask): Wiring | undefined {
+  const netlist = netlistOf(wiring);
+  const isWire = ({ kind }: PlacedPart): boolean => kindOf(kind).conductor;
+  const placed = wiring.parts.filter((part) => !isWire(part));
+  const wanted = new Map(task.parts.map((part) => [part.ref, part]));
+  const isSame =
+    wiring.board?.profile.id === task.board?.profile.id &&
+    wiring.breadboards.map(({ model }) => model.id).join() ===
+      task.breadboards.map(({ model }) => model.id).join() &&
+    placed.length === task.parts.length &&
+    placed.every((part) => wanted.get(part.ref)?.kind === part.kind) &&
+    firstDifference(task, wiring) === undefined &&
+    wiring.parts
+      .filter(isWire)
+      .every(
+        (wire) =>
+          netlist.nodes[netlist.nodeAt.get(legPoint(wire.ref, wire.legs[0]!.leg))!]!.terminals.length > 0,
+      );
+  return isSame
+    ? {
+        ...wiring,
+        parts: wiring.parts.map((part) => ({ ...part, value: wanted.get(part.ref)?.value ?? part.value })),
+      }
+    : undefined;
+}
+
+/** A layout with only the named parts in it; with all of them when no names are given. */
+const kept = (wiring: Wiring, names: readonly string[] | undefined): Wiring =>
+  names === undefined
+    ? wiring
+    : { ...wiring, parts: wiring.parts.filter((part) => names.includes(part.ref)) };
+
+const asPartLine = ({ text, refs }: SheetLine) => ({ text, refs: refs.map(ref) });
+
+/** The circuit of an exercise as lines say it. */
+export const sayable = (data: ExerciseData): SayableCircuit => ({
+  parts: data.parts
+    .filter((part) => part.kind !== 'board' && part.kind !== 'breadboard')
+    .map(({ accept, ...part }) => ({ ...part, ref: ref(part.ref), ...(accept ? { accept } : {}) })),
+  nets: data.nets.map(({ name, points }) => ({ name, points: points.map(pointName) })),
+  freePins: data.free.pins ?? {},
+});
+
+/** The name that the exercise gave to the net of these points. */
+function earlierName(sheet: Sheet, points: readonly string[]): string | undefined {
+  const own = new Set<string>(points);
+  // A name that is made from what it joins is made again.
+  return sheet.nets.find(
+    (net) => !/^(pin |supply|ground| to )| to /.test(net.name) && net.points.every((point) => own.has(point)),
+  )?.name;
+}
+
+function saysTheSame(data: ExerciseData, circuit: StatedCircuit): boolean {
+  const key = ({ parts, nets }: SayableCircuit): string =>
+    JSON.stringify([
+      parts.map(({ ref: name, kind, value, accept }) => [name, kind, value, accept?.from, accept?.to]).sort(),
+      nets
+        .filter((net) => net.points.length > 1)
+        .map((net) => [...net.points].sort())
+        .sort(),
+    ]);
+  return key(sayable(data)) === key(circuit);
+}

@@ -1,0 +1,272 @@
+import type { Knex } from 'knex';
+import { DEFAULT_HOUSE_RULES, ownRulesSchema, rulesWith, type HouseRules } from '@/core/course/house-rules';
+import { emptyExercise } from '@/core/course/new-exercise';
+import { freeSlug, renamed } from '@/core/course/names';
+import type { ExerciseData } from '@/core/formats/exercise';
+import { isUuid } from '../database/ids';
+
+export interface Lesson {
+  readonly id: string;
+  readonly title: string;
+  readonly minutes: number;
+}
+
+export interface Course {
+  readonly id: string;
+  readonly title: string;
+  readonly rules: HouseRules;
+  /** What the course says itself; the rest is the default. */
+  readonly ownRules: Readonly<Record<string, string>>;
+  readonly lessons: readonly Lesson[];
+}
+
+/** All courses, by title. */
+export const courseList = (db: Knex): Promise<readonly { readonly id: string; readonly title: string }[]> =>
+  db('course').orderBy('title').select<{ id: string; title: string }[]>('id', 'title');
+
+/** A course with its lessons in order; `undefined` when there is none. */
+export async function findCourse(db: Knex, id: string): Promise<Course | undefined> {
+  if (!isUuid(id)) return undefined;
+  const row = await db('course')
+    .where({ id })
+    .first<{ id: string; title: string; rules: Record<string, string> } | undefined>('id', 'title', 'rules');
+  if (!row) return undefined;
+  const rules = rulesWith(DEFAULT_HOUSE_RULES, row.rules);
+  const lessons = await db('lesson')
+    .where({ course_id: id })
+    .orderBy('position')
+    .select<Lesson[]>('id', 'title', 'minutes');
+  return {
+    id: row.id,
+    title: row.title,
+    rules: rules.ok ? rules.value : DEFAULT_HOUSE_RULES,
+    ownRules: row.rules,
+    lessons,
+  };
+}
+
+/** Sets a house rule of a course, or goes back to the default; says why when there is no such school. */
+export async function setRule(
+  db: Knex,
+  courseId: string,
+  question: string,
+  answer: string | null,
+): Promise<string | undefined> {
+  const checked = ownRulesSchema.safeParse({ [question]: answer ?? undefined });
+  if (!checked.success || !(question in DEFAULT_HOUSE_RULES)) return 'There is no such house rule.';
+  await db('course')
+    .where({ id: courseId })
+    .update({
+      rules:
+        answer === null
+          ? db.raw('rules - ?::text', [question])
+          : db.raw('rules || ?::jsonb', [JSON.stringify({ [question]: answer })]),
+    });
+  return undefined;
+}
+
+/** Adds a lesson at the end of a course. */
+export async function addLesson(db: Knex, courseId: string, title: string): Promise<void> {
+  const [{ count }] = (await db('lesson').where({ course_id: courseId }).count('* as count')) as [
+    { count: string },
+  ];
+  await db('lesson').insert({ course_id: courseId, title, position: Number(count) + 1 });
+}
+
+/** Changes a lesson's title and length. */
+export async function changeLesson(
+  db: Knex,
+  courseId: string,
+  lessonId: string,
+  { title, minutes }: { readonly title: string; readonly minutes: number },
+): Promise<void> {
+  await db('lesson').where({ id: lessonId, course_id: courseId }).update({ title, minutes });
+}
+
+/** Takes a lesson away; its exercises stay in the course without one. */
+export const removeLesson = (db: Knex, courseId: string, lessonId: string): Promise<unknown> =>
+  db('lesson').where({ id: lessonId, course_id: courseId }).delete();
+
+/** Where an exercise stands: its lesson, `null` for none, in the order of the whole course. */
+export interface Standing {
+  readonly exerciseId: string;
+  readonly lessonId: string | null;
+}
+
+/** Puts the exercises of a course in this order; those that are not named keep their order behind. */
+export async function arrange(db: Knex, courseId: string, order: readonly Standing[]): Promise<void> {
+  await db.transaction(async (transaction) => {
+    const rows = await transaction('exercise')
+      .where({ course_id: courseId })
+      .orderBy('position')
+      .forUpdate()
+      .select<{ id: string; lesson_id: string | null }[]>('id', 'lesson_id');
+    const lessons = new Set(
+      (await transaction('lesson').where({ course_id: courseId }).select<{ id: string }[]>('id')).map(
+        ({ id }) => id,
+      ),
+    );
+    const known = order.filter(({ exerciseId }) => rows.some(({ id }) => id === exerciseId));
+    const rest = rows
+      .filter(({ id }) => !known.some(({ exerciseId }) => exerciseId === id))
+      .map(({ id, lesson_id }) => ({ exerciseId: id, lessonId: lesson_id }));
+    for (const [index, { exerciseId, lessonId }] of [...known, ...rest].entries())
+      await transaction('exercise')
+        .where({ id: exerciseId })
+        .update({
+          position: index + 1,
+          lesson_id: lessonId !== null && lessons.has(lessonId) ? lessonId : null,
+        });
+  });
+}
+
+/** How a new exercise begins. */
+export type Beginning =
+  | { readonly from: 'nothing'; readonly board: string }
+  /** A copy, to be changed by itself. */
+  | { readonly from: 'copy'; readonly exerciseId: string }
+  /** The hookup of another, to go on with. */
+  | { readonly from: 'hookup'; readonly exerciseId: string }
+  /** A file that was read. */
+  | { readonly from: 'file'; readonly data: ExerciseData };
+
+/** Adds an exercise to a course; returns its id, or `undefined` when what it begins from is gone. */
+export async function addExercise(
+  db: Knex,
+  courseId: string,
+  title: string,
+  beginning: Beginning,
+  lessonId: string | null = null,
+): Promise<string | undefined> {
+  return db.transaction(async (transaction) => {
+    const rows = await transaction('exercise')
+      .where({ course_id: courseId })
+      .forUpdate()
+      .select<
+        { slug: string; position: number; id: string; draft: ExerciseData; lesson_id: string | null }[]
+      >('id', 'slug', 'position', 'draft', 'lesson_id');
+    const source =
+      beginning.from === 'copy' || beginning.from === 'hookup'
+        ? rows.find(({ id }) => id === beginning.exerciseId)
+        : undefined;
+    if ((beginning.from === 'copy' || beginning.from === 'hookup') && !source) return undefined;
+    const slug = freeSlug(title, new Set(rows.map((row) => row.slug)));
+    const draft = draftFor(beginning, source?.draft, slug, title);
+    const [made] = await transaction('exercise')
+      .insert({
+        course_id: courseId,
+        slug,
+        position: Math.max(0, ...rows.map(({ position }) => position)) + 1,
+        lesson_id: lessonId ?? source?.lesson_id ?? null,
+        draft: JSON.stringify(draft),
+      })
+      .returning<{ id: string }[]>('id');
+    return made!.id;
+  });
+}
+
+function draftFor(
+  beginning: Beginning,
+  source: ExerciseData | undefined,
+  id: string,
+  title: string,
+): ExerciseData {
+  if (beginning.from === 'nothing') return emptyExercise(id, title, beginning.board);
+  if (beginning.from === 'file') return { ...beginning.data, id, title };
+  if (beginning.from === 'copy') return { ...source!, id, title };
+  const { concepts } = source!;
+  return {
+    ...source!,
+    id,
+    title,
+    aim: '',
+    concepts: { introduces: [], uses: [...new Set([...concepts.uses, ...concepts.introduces])] },
+    program: '',
+    scenarios: [],
+    forms: undefined,
+    basedOn: { title: source!.title, layout: source!.layout ?? '' },
+  };
+}
+
+/** Takes an exercise out of a course; refused when it has been published, for its hand-ins hang on it. */
+export async function removeExercise(
+  db: Knex,
+  courseId: string,
+  exerciseId: string,
+): Promise<string | undefined> {
+  const published = await db('revision').where({ exercise_id: exerciseId }).first('id');
+  if (published) return 'It has been published; hand-ins may hang on it. Close it for its classes instead.';
+  await db('exercise').where({ id: exerciseId, course_id: courseId }).delete();
+  return undefined;
+}
+
+/** Renames the exercises of a course by a pattern; returns how many got another title. */
+export async function renameByPattern(db: Knex, courseId: string, pattern: string): Promise<number> {
+  return db.transaction(async (transaction) => {
+    const rows = await transaction('exercise')
+      .leftJoin('lesson', 'lesson.id', 'exercise.lesson_id')
+      .where('exercise.course_id', courseId)
+      .orderBy('exercise.position')
+      .select<{ id: string; title: string; lesson: number | null }[]>(
+        'exercise.id',
+        transaction.raw("exercise.draft->>'title' as title"),
+        'lesson.position as lesson',
+      );
+    const titles = renamed(
+      rows.map(({ title, lesson }) => ({ title, lesson: lesson ?? undefined })),
+      pattern,
+    );
+    let count = 0;
+    for (const [index, { id, title }] of rows.entries()) {
+      if (titles[index] === title) continue;
+      count += 1;
+      await transaction('exercise')
+        .where({ id })
+        .update({
+          draft: transaction.raw("jsonb_set(draft, '{title}', ?::jsonb)", [JSON.stringify(titles[index])]),
+          updated_at: new Date(),
+        });
+    }
+    return count;
+  });
+}
+
+/** What was published of an exercise. */
+export interface Revision {
+  readonly number: number;
+  readonly at: string;
+  readonly by: string;
+  readonly classes: readonly string[];
+  readonly data: ExerciseData;
+}
+
+/** The published revisions of an exercise, newest first. */
+export async function revisionsOf(db: Knex, exerciseId: string): Promise<readonly Revision[]> {
+  if (!isUuid(exerciseId)) return [];
+  const rows = await db('revision')
+    .join('staff', 'staff.id', 'revision.published_by')
+    .where({ exercise_id: exerciseId })
+    .orderBy('number', 'desc')
+    .select<{ id: string; number: number; published_at: Date; name: string; content: ExerciseData }[]>(
+      'revision.id',
+      'number',
+      'published_at',
+      'staff.name',
+      'content',
+    );
+  const publications = await db('publication')
+    .join('class', 'class.id', 'publication.class_id')
+    .whereIn(
+      'revision_id',
+      rows.map(({ id }) => id),
+    )
+    .orderBy('class.name')
+    .select<{ revision_id: string; name: string }[]>('revision_id', 'class.name');
+  return rows.map((row) => ({
+    number: row.number,
+    at: row.published_at.toISOString(),
+    by: row.name,
+    classes: publications.filter(({ revision_id }) => revision_id === row.id).map(({ name }) => name),
+    data: row.content,
+  }));
+}

@@ -1,0 +1,204 @@
+import type { Knex } from 'knex';
+import { z } from 'zod';
+import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
+import { exerciseSchema } from '@/core/formats/exercise';
+import { pathText } from '@/core/json';
+import { applyChanges, changeSchema, fieldOf, type Change } from '@/core/worksheet/change';
+import { settle, sheetOf, type Sheet } from '@/core/worksheet/sheet';
+import { isUuid } from '../database/ids';
+import type { Viewer } from '../permissions';
+
+/** An exercise as it is being worked on. */
+export interface Draft {
+  readonly id: string;
+  readonly courseId: string;
+  readonly courseTitle: string;
+  readonly courseRules: HouseRules;
+  readonly position: number;
+  readonly version: number;
+  readonly updatedAt: Date;
+  readonly sheet: Sheet;
+}
+
+/** What one author changed at one time. */
+export interface Edit {
+  readonly version: number;
+  readonly author: string;
+  readonly authorId: string;
+  readonly at: string;
+  readonly changes: readonly Change[];
+}
+
+/** A change that someone else had overtaken, and what is there now. */
+export interface Overtaken {
+  readonly change: Change;
+  readonly present: unknown;
+  readonly by: string;
+}
+
+/** What an author gets back for their changes. */
+export interface Saved {
+  readonly version: number;
+  /** What others did since the version that the author knew. */
+  readonly edits: readonly Edit[];
+  readonly overtaken: readonly Overtaken[];
+}
+
+/** Changes as a browser sends them: what its author did to the version it knows. */
+export const savingSchema = z.object({
+  base: z.int().min(0),
+  changes: z.array(changeSchema).min(1).max(500),
+});
+export type Saving = z.infer<typeof savingSchema>;
+
+interface Row {
+  readonly id: string;
+  readonly course_id: string;
+  readonly title: string;
+  readonly rules: unknown;
+  readonly position: number;
+  readonly version: number;
+  readonly updated_at: Date;
+  readonly draft: unknown;
+}
+
+const selectDrafts = (db: Knex) =>
+  db('exercise')
+    .join('course', 'course.id', 'exercise.course_id')
+    .select<Row[]>(
+      'exercise.id',
+      'exercise.course_id',
+      'course.title',
+      'course.rules',
+      'exercise.position',
+      'exercise.version',
+      'exercise.updated_at',
+      'exercise.draft',
+    );
+
+function fromRow(row: Row): Draft {
+  const rules = rulesWith(DEFAULT_HOUSE_RULES, row.rules);
+  const courseRules = rules.ok ? rules.value : DEFAULT_HOUSE_RULES;
+  const sheet = sheetOf(exerciseSchema.parse(row.draft), courseRules);
+  // Drafts are checked before they are kept, so this is a bug or a damaged database.
+  if (!sheet.ok)
+    throw new Error(`the draft of exercise ${row.id} cannot be read: ${sheet.problems[0]!.message}`);
+  return {
+    id: row.id,
+    courseId: row.course_id,
+    courseTitle: row.title,
+    courseRules,
+    position: row.position,
+    version: row.version,
+    updatedAt: row.updated_at,
+    sheet: sheet.value,
+  };
+}
+
+/** The draft of an exercise; `undefined` when there is none. */
+export async function findDraft(db: Knex, id: string): Promise<Draft | undefined> {
+  if (!isUuid(id)) return undefined;
+  const [row] = await selectDrafts(db).where('exercise.id', id);
+  return row && fromRow(row);
+}
+
+/** The drafts of a course, in its order. */
+export async function draftsOf(db: Knex, courseId: string): Promise<readonly Draft[]> {
+  const rows = await selectDrafts(db).where('exercise.course_id', courseId).orderBy('exercise.position');
+  return rows.map(fromRow);
+}
+
+/** What was changed in a draft after a version, oldest first. */
+export async function editsSince(db: Knex, exerciseId: string, version: number): Promise<readonly Edit[]> {
+  const rows = await db('edit')
+    .join('staff', 'staff.id', 'edit.author_id')
+    .where('edit.exercise_id', exerciseId)
+    .where('edit.version', '>', version)
+    .orderBy('edit.version')
+    .select<{ version: number; name: string; author_id: string; at: Date; changes: Change[] }[]>(
+      'edit.version',
+      'staff.name',
+      'edit.author_id',
+      'edit.at',
+      'edit.changes',
+    );
+  return rows.map((row) => ({
+    version: row.version,
+    author: row.name,
+    authorId: row.author_id,
+    at: row.at.toISOString(),
+    changes: row.changes,
+  }));
+}
+
+/**
+ * Makes changes to a draft. What someone else has changed meanwhile is left as it is and returned, so that
+ * nobody's text is lost; what cannot be an exercise is refused with its place.
+ */
+export async function saveChanges(
+  db: Knex,
+  viewer: Viewer,
+  exerciseId: string,
+  { base, changes }: Saving,
+): Promise<Saved | { readonly status: 404 | 422; readonly message: string }> {
+  if (!isUuid(exerciseId)) return { status: 404, message: 'This exercise does not exist any more.' };
+  return db.transaction(async (transaction) => {
+    const [row] = await selectDrafts(transaction).where('exercise.id', exerciseId).forUpdate('exercise');
+    if (!row) return { status: 404, message: 'This exercise does not exist any more.' } as const;
+    const draft = fromRow(row);
+    const edits = await editsSince(transaction, exerciseId, base);
+    const { sheet, made, overtaken } = applyChanges(draft.sheet, changes);
+    const lost = overtaken.map((change): Overtaken => ({
+      change,
+      present: presentOf(draft.sheet, change),
+      by: lastToTouch(edits, change),
+    }));
+    if (made.length === 0) return { version: draft.version, edits, overtaken: lost };
+    const checked = exerciseSchema.safeParse(sheet);
+    if (!checked.success) {
+      const [issue] = checked.error.issues;
+      return {
+        status: 422,
+        message: `This cannot be kept: ${pathText(issue?.path ?? [])} ${issue?.message ?? ''}`.trim(),
+      } as const;
+    }
+    const settled = settle({ ...checked.data, lines: sheet.lines }, draft.courseRules);
+    if (!settled.ok) return { status: 422, message: settled.problems[0]!.message } as const;
+    const version = draft.version + 1;
+    await transaction('exercise')
+      .where({ id: exerciseId })
+      .update({ draft: JSON.stringify(settled.value.sheet), version, updated_at: new Date() });
+    await transaction('edit').insert({
+      exercise_id: exerciseId,
+      version,
+      author_id: viewer.id,
+      changes: JSON.stringify(made),
+    });
+    return { version, edits, overtaken: lost };
+  });
+}
+
+const presentOf = (sheet: Sheet, change: Change): unknown =>
+  change.type === 'line'
+    ? (sheet.lines.find((line) => line.id === change.id)?.text ?? null)
+    : (fieldOf(sheet, change.field) ?? null);
+
+function lastToTouch(edits: readonly Edit[], change: Change): string {
+  const same = (other: Change): boolean =>
+    change.type === 'line'
+      ? other.type === 'line' && other.id === change.id
+      : other.type === 'field' && other.field === change.field;
+  return edits.findLast((edit) => edit.changes.some(same))?.author ?? 'someone else';
+}
+
+/** All exercises of all courses, in order. */
+export const exerciseList = (
+  db: Knex,
+): Promise<readonly { readonly id: string; readonly title: string; readonly position: number }[]> =>
+  db('exercise')
+    .orderBy('position')
+    .select<{ id: string; title: string; position: number }[]>(
+      'id',
+      'position',
+      db.raw("draft->>'title' as title"),
+    );

@@ -1,0 +1,97 @@
+'use client';
+
+import { useState } from 'react';
+import type { SheetField } from '@/core/worksheet/change';
+import type { Sheet } from '@/core/worksheet/sheet';
+
+interface AimStepProps {
+  readonly sheet: Sheet;
+  readonly mayEdit: boolean;
+  readonly set: (field: SheetField, is: unknown, joins?: 'joins' | 'stands alone') => void;
+}
+
+/** What the exercise is called, what it teaches, and what it builds on. */
+export function AimStep({ sheet, mayEdit, set }: AimStepProps) {
+  const { concepts } = sheet;
+  if (!mayEdit)
+    return (
+      <>
+        <p className="text-bench">{sheet.aim}</p>
+        <p className="mt-2 text-note text-soft">
+          {concepts.introduces.map(spoken).join(', ')}
+          {concepts.uses.length > 0 && `; builds on ${concepts.uses.map(spoken).join(', ')}`}
+        </p>
+      </>
+    );
+  return (
+    <div className="flex flex-col gap-1">
+      <input
+        aria-label="Title"
+        value={sheet.title}
+        onChange={(event) => {
+          if (event.target.value !== '') set('title', event.target.value, 'joins');
+        }}
+        className="border-b border-transparent bg-transparent text-bench font-semibold hover:border-rule-strong focus:border-focus"
+      />
+      <textarea
+        aria-label="Aim"
+        value={sheet.aim}
+        rows={Math.max(1, Math.ceil(sheet.aim.length / 62))}
+        placeholder="What does it teach, in a sentence?"
+        onChange={(event) => set('aim', event.target.value, 'joins')}
+        className="resize-none border-b border-transparent bg-transparent text-bench placeholder:text-soft hover:border-rule-strong focus:border-focus"
+      />
+      <ConceptsField
+        label="Taught here"
+        concepts={concepts.introduces}
+        onChange={(introduces) => set('concepts', { ...concepts, introduces })}
+      />
+      <ConceptsField
+        label="Builds on"
+        concepts={concepts.uses}
+        onChange={(uses) => set('concepts', { ...concepts, uses })}
+      />
+    </div>
+  );
+}
+
+const spoken = (concept: string): string => concept.replace(/-/g, ' ');
+
+interface ConceptsFieldProps {
+  readonly label: string;
+  readonly concepts: readonly string[];
+  readonly onChange: (concepts: readonly string[]) => void;
+}
+
+/** Concepts in words, parted by commas; taken over when the field is left. */
+function ConceptsField({ label, concepts, onChange }: ConceptsFieldProps) {
+  const [typed, setTyped] = useState<string>();
+  const take = (): void => {
+    if (typed === undefined) return;
+    const next = [
+      ...new Set(
+        typed
+          .split(',')
+          .map((word) => word.trim().toLowerCase().replace(/\s+/g, '-'))
+          .filter(Boolean),
+      ),
+    ];
+    if (next.join() !== concepts.join()) onChange(next);
+    setTyped(undefined);
+  };
+  return (
+    <label className="flex items-baseline gap-2 text-note">
+      <span className="w-20 shrink-0 text-soft">{label}</span>
+      <input
+        value={typed ?? concepts.map(spoken).join(', ')}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') take();
+        }}
+        placeholder="output pin, pause"
+        className="min-w-0 flex-1 border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
+      />
+    </label>
+  );
+}

@@ -1,0 +1,102 @@
+import type { BoardProfile } from '@/core/boards';
+import { buildSteps, type ChangeStep } from '@/core/plan/build-steps';
+import { LOCAL_RULES, type Caution, type CautionStep } from '@/core/plan/cautions';
+import type { Wiring } from '@/core/wiring/wiring';
+import type { Sheet } from '@/core/worksheet/sheet';
+
+interface BuildStepsProps {
+  readonly wiring: Wiring;
+  readonly basedOn: Sheet['basedOn'];
+  /** From the exercise that it is based on; `undefined` when it is based on none. */
+  readonly changes: readonly ChangeStep[] | undefined;
+}
+
+const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
+  remove: 'taken out',
+  move: 'moved',
+  add: 'put in',
+};
+
+/** How it is built: from nothing, or from the build of another exercise. */
+export function BuildSteps({ wiring, basedOn, changes }: BuildStepsProps) {
+  const steps = buildSteps(wiring);
+  const counts = (['remove', 'move', 'add'] as const)
+    .map((deed) => ({ deed, count: changes?.filter((step) => step.deed === deed).length ?? 0 }))
+    .filter(({ count }) => count > 0);
+  return (
+    <>
+      {basedOn && changes && (
+        <details className="mb-1">
+          <summary>
+            <strong>From {basedOn.title}:</strong>{' '}
+            {counts.length === 0
+              ? 'nothing changes.'
+              : `${counts.map(({ deed, count }) => `${count} ${deeds[deed]}`).join(', ')}.`}
+          </summary>
+          <ol className="mt-1 ml-5 list-decimal">
+            {changes.map((step) => (
+              <li key={step.number}>{step.text}</li>
+            ))}
+          </ol>
+        </details>
+      )}
+      <details>
+        <summary>
+          <strong>{steps.length} steps</strong> {basedOn ? 'from nothing' : ''}, the power last.
+        </summary>
+        <ol className="mt-1 ml-5 list-decimal">
+          {steps.map((step) => (
+            <li key={step.number}>
+              {step.text} <span className="text-note text-soft">{step.checkpoint}</span>
+            </li>
+          ))}
+        </ol>
+      </details>
+    </>
+  );
+}
+
+/** The cautions of one step; at the build, what stands above them all. */
+export function CautionLines({
+  cautions,
+  step,
+}: {
+  readonly cautions: readonly Caution[];
+  readonly step: CautionStep;
+}) {
+  const here = cautions.filter((caution) => caution.step === step);
+  if (here.length === 0) return null;
+  return (
+    <ul className="mt-2" aria-label="Cautions">
+      {here.map((caution) => (
+        <li key={caution.text} className="flex gap-2 py-0.5">
+          <span aria-hidden="true" className="font-bold text-risk">
+            !
+          </span>
+          <span>
+            {caution.text}
+            {caution.refs.length > 0 && (
+              <span className="mono ml-1 text-note text-soft">{caution.refs.join(' ')}</span>
+            )}
+          </span>
+        </li>
+      ))}
+      {step === 'build' && <li className="mt-1 text-note text-soft">{LOCAL_RULES}</li>}
+    </ul>
+  );
+}
+
+/** How a program gets on the board, and what the board's own lamps then do. */
+export function BringUp({ board }: { readonly board: BoardProfile }) {
+  const { upload, packages } = board.bringUp;
+  const [lamp] = board.onBoard;
+  return (
+    <p>
+      {upload}{' '}
+      <span className="text-note text-soft">
+        {packages.join(' ')}
+        {lamp ? ` The board’s own lamp follows pin ${lamp.pin}, even with nothing wired.` : ''}
+      </span>
+    </p>
+  );
+}

@@ -1,0 +1,40 @@
+import { subjectOf } from '@/core/worksheet/change';
+import { Button } from '../design/Button';
+import type { Clash } from './sync';
+
+interface ClashesProps {
+  readonly clashes: readonly Clash[];
+  readonly onSettle: (clash: Clash, choice: 'mine' | 'theirs') => void;
+}
+
+const words = (value: unknown): string =>
+  value === null || value === undefined
+    ? 'nothing'
+    : typeof value === 'string'
+      ? `“${value}”`
+      : JSON.stringify(value);
+
+/** Where two people wrote at the same place: both texts, to choose from. */
+export function Clashes({ clashes, onSettle }: ClashesProps) {
+  if (clashes.length === 0) return null;
+  return (
+    <section
+      aria-label="Written by two at once"
+      role="alert"
+      className="border-b border-ink bg-risk-wash px-5 py-3"
+    >
+      {clashes.map((clash) => (
+        <div key={JSON.stringify(clash.change)} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+          <p className="min-w-0 flex-1">
+            <strong>{clash.by}</strong> changed {subjectOf(clash.change)} while you did. It is now{' '}
+            <strong>{words(clash.present)}</strong>; you wrote <strong>{words(clash.change.is)}</strong>.
+          </p>
+          <Button onClick={() => onSettle(clash, 'mine')}>Put mine in</Button>
+          <Button look="quiet" onClick={() => onSettle(clash, 'theirs')}>
+            Leave theirs
+          </Button>
+        </div>
+      ))}
+    </section>
+  );
+}

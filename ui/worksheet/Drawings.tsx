@@ -1,0 +1,418 @@
+'use client';
+
+import { Grid2x2, Lock, LockOpen, RotateCw, Route, Spline } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { legName, ref, type LegName, type Ref } from '@/core/brand';
+import { drawBench } from '@/core/drawing/bench';
+import { PITCH } from '@/core/drawing/geometry';
+import { drawSchematic, threadedSchematic, type Schematic } from '@/core/drawing/schematic';
+import { turnedStep, type QuarterTurns } from '@/core/drawing/turn';
+import { currentPaths, type CurrentPath } from '@/core/electrics/paths';
+import { roleOfNode } from '@/core/plan/worksheet';
+import { kindOf } from '@/core/parts';
+import { netlistOf, type NodeId } from '@/core/wiring/netlist';
+import { readPoint, surroundingsOf } from '@/core/wiring/point';
+import { findPart, nameOf, shortNameOf, type Point, type Wiring } from '@/core/wiring/wiring';
+import type { Step } from '@/core/worksheet/nudge';
+import { Button, Keys } from '../design/Button';
+import { BenchFigure } from '../drawing/BenchFigure';
+import { CurrentStepper } from '../drawing/CurrentStepper';
+
+/** A part, or one of its legs. */
+export interface Chosen {
+  readonly ref: string;
+  readonly leg: string | null;
+}
+
+interface DrawingsProps {
+  readonly title: string;
+  readonly wiring: Wiring | undefined;
+  /** Why there is no layout. */
+  readonly problem: string | undefined;
+  readonly mayEdit: boolean;
+  readonly chosen: Chosen | undefined;
+  readonly onChoose: (chosen: Chosen | undefined) => void;
+  /** Parts that are pointed at elsewhere on the page. */
+  readonly marked: readonly string[];
+  /** A point whose node is traced from elsewhere on the page. */
+  readonly traced: Point | undefined;
+  readonly held: readonly string[];
+  /** Moves a part or leg by a step; the reason when it cannot be. */
+  readonly onNudge: (chosen: Chosen, step: Step) => string | undefined;
+  readonly onPut: (chosen: Chosen, at: Point) => string | undefined;
+  readonly onHold: (ref: string, isHeld: boolean) => void;
+  readonly onLayOutAnew: () => void;
+}
+
+const arrows: Readonly<Record<string, Step>> = {
+  ArrowUp: { rows: -1, columns: 0 },
+  ArrowDown: { rows: 1, columns: 0 },
+  ArrowLeft: { rows: 0, columns: -1 },
+  ArrowRight: { rows: 0, columns: 1 },
+};
+
+/** The bench and the schematic beside each other: pointed at, traced, followed, nudged and turned. */
+export function Drawings(props: DrawingsProps) {
+  const { title, wiring, problem, mayEdit, chosen, onChoose, marked, traced, held } = props;
+  const { onNudge, onPut, onHold, onLayOutAnew } = props;
+  const [turns, setTurns] = useState<QuarterTurns>(0);
+  const [isTracing, setTracing] = useState(false);
+  const [following, setFollowing] = useState<{ path: number; step: number }>();
+  const [refusal, setRefusal] = useState<string>();
+  const frame = useRef<HTMLDivElement>(null);
+
+  const netlist = useMemo(() => wiring && netlistOf(wiring), [wiring]);
+  const legAt = useMemo(() => pointOf(wiring, chosen), [wiring, chosen]);
+  const paths = useMemo(
+    () =>
+      wiring && netlist && following
+        ? pathsThrough(
+            wiring,
+            netlist.nodes.flatMap(({ pins }) => pins),
+            chosen,
+          )
+        : [],
+    [wiring, netlist, following, chosen],
+  );
+  const path = following && paths[following.path];
+  const threads = useMemo(
+    () =>
+      threadsFor(wiring, { path, step: following?.step, traced: traced ?? (isTracing ? legAt : undefined) }),
+    [wiring, path, following?.step, traced, isTracing, legAt],
+  );
+  const drawing = useMemo(
+    () =>
+      wiring &&
+      drawBench(wiring, {
+        crop: 'used',
+        threads,
+        marked: [...marked, ...(chosen ? [chosen.ref] : [])],
+        ...(legAt ? { ghost: legAt } : {}),
+      }),
+    [wiring, threads, marked, chosen, legAt],
+  );
+
+  if (!wiring || !drawing)
+    return (
+      <p className="border border-rule bg-card p-6">
+        {problem ? (
+          <>
+            <strong>It cannot be laid out yet.</strong> {problem}
+          </>
+        ) : (
+          'The drawing appears with the first part.'
+        )}
+      </p>
+    );
+
+  const parts = wiring.parts.filter((part) => !kindOf(part.kind).conductor);
+  const choosePart = (by: 1 | -1): void => {
+    if (parts.length === 0) return;
+    const at = parts.findIndex((part) => part.ref === chosen?.ref);
+    onChoose({ ref: parts[(at + by + parts.length) % parts.length]!.ref, leg: null });
+  };
+  const chooseLeg = (): void => {
+    const part = chosen && findPart(wiring, ref(chosen.ref));
+    if (!part) return choosePart(1);
+    const legs = [null, ...part.legs.map(({ leg }) => leg as string)];
+    onChoose({ ref: part.ref, leg: legs[(legs.indexOf(chosen.leg) + 1) % legs.length]! });
+  };
+  const act = (key: string): boolean => {
+    const step = arrows[key];
+    if (step && chosen && mayEdit) setRefusal(onNudge(chosen, turnedStep(step, turns)));
+    else if (key === 'n' || key === 'N') choosePart(key === 'N' ? -1 : 1);
+    else if (key === 'l') chooseLeg();
+    else if (key === 't') setTracing(!isTracing);
+    else if (key === 'f') setFollowing(following ? undefined : { path: 0, step: 0 });
+    else if (key === 'r') setTurns(((turns + 1) % 4) as QuarterTurns);
+    else if (key === 'h' && chosen && mayEdit) onHold(chosen.ref, !held.includes(chosen.ref));
+    else if (key === 'Escape') {
+      onChoose(undefined);
+      setTracing(false);
+      setFollowing(undefined);
+    } else return false;
+    return true;
+  };
+  const onKey = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (act(event.key)) event.preventDefault();
+  };
+  const onClick = (event: MouseEvent): void => {
+    const matrix = frame.current?.querySelector<SVGGElement>('[data-contents]')?.getScreenCTM();
+    if (!matrix) return;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const owner = (event.target as Element).closest('[data-ref]')?.getAttribute('data-ref');
+    const near = drawing.targets
+      .map((target) => ({ ...target, distance: Math.hypot(target.x - x, target.y - y) }))
+      .sort((a, b) => a.distance - b.distance)[0];
+    const leg = near && near.distance < PITCH * 0.6 ? legInHole(wiring, near.point) : undefined;
+    if (leg) onChoose(leg);
+    else if (near && near.distance < PITCH * 0.6 && chosen?.leg && mayEdit && !owner) {
+      const at = readPoint(near.point, surroundingsOf(wiring));
+      if (at.ok) setRefusal(onPut(chosen, at.value));
+    } else if (owner && parts.some((part) => part.ref === owner)) onChoose({ ref: owner, leg: null });
+    else onChoose(undefined);
+  };
+  const isHeld = chosen !== undefined && held.includes(chosen.ref);
+
+  return (
+    <div>
+      <div
+        ref={frame}
+        role="application"
+        tabIndex={0}
+        aria-label={`The bench of ${title}. N next part, L its legs, arrows move it, T traces its node, F follows the current, R turns the drawing, H holds the part.`}
+        aria-describedby="bench-said"
+        onKeyDown={onKey}
+        onClick={onClick}
+        className="focus-visible:outline-offset-4"
+      >
+        <BenchFigure
+          drawing={drawing}
+          title={`How ${title} is wired`}
+          turns={turns}
+          className="max-h-[62vh] w-full"
+        />
+      </div>
+      <p id="bench-said" aria-live="polite" className="min-h-6 text-note">
+        {refusal ? (
+          <span className="font-semibold text-risk">{refusal}</span>
+        ) : chosen ? (
+          <ChosenWords chosen={chosen} wiring={wiring} isHeld={isHeld} />
+        ) : (
+          <span className="text-soft">Choose a part on the drawing, or step through them with the keys.</span>
+        )}
+      </p>
+      <div className="-ml-1.5 flex flex-wrap">
+        <Button look="quiet" onClick={() => choosePart(1)} className="px-1.5">
+          Next part<Keys>N</Keys>
+        </Button>
+        <Button look="tool" size="small" onClick={chooseLeg}>
+          Its legs<Keys>L</Keys>
+        </Button>
+        <Button
+          look="quiet"
+          aria-pressed={isTracing}
+          onClick={() => act('t')}
+          className="px-1.5 aria-pressed:bg-wash"
+        >
+          <Spline size={15} aria-hidden="true" /> Trace node<Keys>T</Keys>
+        </Button>
+        <Button
+          look="quiet"
+          aria-pressed={Boolean(following)}
+          onClick={() => act('f')}
+          className="px-1.5 aria-pressed:bg-wash"
+        >
+          <Route size={15} aria-hidden="true" /> Follow current<Keys>F</Keys>
+        </Button>
+        <Button look="quiet" onClick={() => act('r')} className="px-1.5">
+          <RotateCw size={15} aria-hidden="true" /> Turn<Keys>R</Keys>
+        </Button>
+        {mayEdit && (
+          <>
+            <Button
+              look="quiet"
+              disabled={!chosen}
+              aria-pressed={isHeld}
+              onClick={() => act('h')}
+              className="px-1.5"
+            >
+              {isHeld ? <Lock size={15} aria-hidden="true" /> : <LockOpen size={15} aria-hidden="true" />}
+              {isHeld ? 'Held' : 'Hold'}
+              <Keys>H</Keys>
+            </Button>
+            <Button look="tool" size="small" onClick={onLayOutAnew}>
+              <Grid2x2 size={15} aria-hidden="true" /> Lay out anew
+            </Button>
+          </>
+        )}
+      </div>
+      {following && path && (
+        <div className="-mx-5 mt-2">
+          {paths.length > 1 && (
+            <p className="px-5 text-note text-soft">
+              Way {following.path + 1} of {paths.length}.{' '}
+              <button
+                type="button"
+                className="underline"
+                onClick={() => setFollowing({ path: (following.path + 1) % paths.length, step: 0 })}
+              >
+                Another way
+              </button>
+            </p>
+          )}
+          <CurrentStepper
+            path={path}
+            wiring={wiring}
+            step={Math.min(following.step, path.steps.length - 1)}
+            onStep={(step) => setFollowing({ ...following, step })}
+            onClose={() => setFollowing(undefined)}
+            size="dense"
+          />
+        </div>
+      )}
+      <SchematicFigure wiring={wiring} title={title} threads={threads} chosen={chosen} onChoose={onChoose} />
+    </div>
+  );
+}
+
+function ChosenWords({
+  chosen,
+  wiring,
+  isHeld,
+}: {
+  readonly chosen: Chosen;
+  readonly wiring: Wiring;
+  readonly isHeld: boolean;
+}) {
+  const part = findPart(wiring, ref(chosen.ref));
+  if (!part) return null;
+  const kind = kindOf(part.kind);
+  const placed = part.legs.filter(({ at }) => at !== null);
+  const leg = placed.find((candidate) => (candidate.leg as string) === chosen.leg);
+  const title = kind.legs.find(({ name }) => (name as string) === chosen.leg)?.title;
+  return (
+    <>
+      <strong className="mono">{part.ref}</strong> {kind.describe(part.value)}
+      {leg?.at ? (
+        <>
+          , {title} in <span className="mono">{shortNameOf(leg.at)}</span>
+        </>
+      ) : (
+        <>
+          {' '}
+          in <span className="mono">{placed.map(({ at }) => shortNameOf(at!)).join(' ')}</span>
+        </>
+      )}
+      {isHeld && '. It stays there when the rest is laid out anew'}.
+    </>
+  );
+}
+
+interface SchematicFigureProps {
+  readonly wiring: Wiring;
+  readonly title: string;
+  readonly threads: ReturnType<typeof threadsFor>;
+  readonly chosen: Chosen | undefined;
+  readonly onChoose: (chosen: Chosen | undefined) => void;
+}
+
+/** Milliseconds of rest before the schematic follows. */
+const SCHEMATIC_REST = 350;
+
+/** The same circuit as a schematic; it follows when the writing rests. */
+function SchematicFigure({ wiring, title, threads, onChoose }: SchematicFigureProps) {
+  const [drawn, setDrawn] = useState<{ schematic: Schematic; wiring: Wiring }>();
+  useEffect(() => {
+    let isWanted = true;
+    const timer = setTimeout(
+      () =>
+        void import('@/engines/schematic')
+          .then(({ layoutSchematic }) => drawSchematic(wiring, layoutSchematic))
+          .then((schematic) => {
+            if (isWanted) setDrawn({ schematic, wiring });
+          }),
+      SCHEMATIC_REST,
+    );
+    return () => {
+      isWanted = false;
+      clearTimeout(timer);
+    };
+  }, [wiring]);
+  const drawing = useMemo(() => {
+    if (!drawn) return undefined;
+    const netlist = netlistOf(drawn.wiring);
+    const roles = new Map<NodeId, 'supply' | 'ground' | 'signal' | 'sense'>();
+    for (const { point, role } of threads) {
+      const node = netlist.nodeAt.get(nameOf(point));
+      if (node !== undefined) roles.set(node, role);
+    }
+    return threadedSchematic(drawn.schematic, roles);
+  }, [drawn, threads]);
+  return (
+    <figure className="mt-4 border-t border-ink pt-3" aria-label="Schematic">
+      <figcaption className="mb-1 font-semibold">Schematic</figcaption>
+      {drawing ? (
+        <div
+          className="flex justify-center"
+          onClick={(event) => {
+            const owner = (event.target as Element).closest('[data-ref]')?.getAttribute('data-ref');
+            if (owner) onChoose({ ref: owner, leg: null });
+          }}
+        >
+          <BenchFigure
+            drawing={drawing}
+            title={`The circuit of ${title}`}
+            className="max-h-[46vh] max-w-full"
+            style={{ width: drawing.width }}
+          />
+        </div>
+      ) : (
+        <p className="text-note text-soft">It is being drawn.</p>
+      )}
+    </figure>
+  );
+}
+
+function pointOf(wiring: Wiring | undefined, chosen: Chosen | undefined): Point | undefined {
+  const part = wiring && chosen && findPart(wiring, ref(chosen.ref));
+  if (!part) return undefined;
+  const leg =
+    part.legs.find((candidate) => (candidate.leg as string) === chosen.leg) ?? part.legs.find(({ at }) => at);
+  return chosen.leg === null ? undefined : (leg?.at ?? undefined);
+}
+
+function legInHole(wiring: Wiring, point: string): Chosen | undefined {
+  for (const part of wiring.parts) {
+    if (kindOf(part.kind).conductor) continue;
+    const leg = part.legs.find(({ at }) => at && nameOf(at) === point);
+    if (leg) return { ref: part.ref, leg: leg.leg };
+  }
+  return undefined;
+}
+
+/** The ways of the current that pass a part; all of them when none is chosen or none passes it. */
+function pathsThrough(
+  wiring: Wiring,
+  pins: readonly string[],
+  chosen: Chosen | undefined,
+): readonly CurrentPath[] {
+  const supplies = new Set(wiring.board?.profile.supplies.map(({ name }) => name));
+  const all = currentPaths(
+    wiring,
+    netlistOf(wiring),
+    pins.filter((pin) => !supplies.has(pin)),
+  ).filter(({ steps }) => steps.length > 1);
+  const through = all.filter(({ steps }) => steps.some((step) => 'ref' in step && step.ref === chosen?.ref));
+  return through.length > 0 ? through : all;
+}
+
+type Thread = { readonly point: Point; readonly role: 'supply' | 'ground' | 'signal' | 'sense' };
+
+interface ThreadWish {
+  readonly path: CurrentPath | undefined;
+  readonly step: number | undefined;
+  readonly traced: Point | undefined;
+}
+
+/** The nodes to show: those of a followed current up to where it is, or a traced one; else none. */
+function threadsFor(wiring: Wiring | undefined, { path, step, traced }: ThreadWish): readonly Thread[] {
+  if (!wiring) return [];
+  const netlist = netlistOf(wiring);
+  const thread = (point: Point): readonly Thread[] => {
+    const node = netlist.nodeAt.get(nameOf(point));
+    return node === undefined ? [] : [{ point, role: roleOfNode(netlist.nodes[node]!, wiring) }];
+  };
+  if (path)
+    return path.steps
+      .slice(0, (step ?? 0) + 1)
+      .flatMap((one) =>
+        'at' in one ? (one.at ? [one.at] : []) : [one.from, one.to].filter((point) => point !== null),
+      )
+      .flatMap(thread);
+  return traced ? thread(traced) : [];
+}
+
+export const chosenLeg = ({ leg }: Chosen): LegName | null => (leg === null ? null : legName(leg));
+export const chosenRef = (chosen: Chosen): Ref => ref(chosen.ref);

@@ -1,0 +1,138 @@
+'use client';
+
+import { Download, Upload } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { prepareBench } from '@/core/electrics/bench';
+import { netlistOf } from '@/core/wiring/netlist';
+import { drawBench } from '@/core/drawing/bench';
+import { writeSvg } from '@/core/drawing/svg';
+import { boardsOf } from '@/core/formats/exercise';
+import { titleOf, writeSpice } from '@/core/formats/spice';
+import { problemText } from '@/core/result';
+import { readWiring } from '@/core/wiring/read';
+import type { Wiring } from '@/core/wiring/wiring';
+import type { Sheet } from '@/core/worksheet/sheet';
+import { Button } from '../design/Button';
+
+interface ExchangeProps {
+  readonly sheet: Sheet;
+  readonly wiring: Wiring | undefined;
+  readonly mayEdit: boolean;
+  /** Takes a wiring as the exercise's own; says why when it cannot be. */
+  readonly onTake: (wiring: Wiring) => string | undefined;
+}
+
+/** Hands a text over as a file. */
+function save(name: string, text: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}
+
+/** The exercise as files, and a wiring table back in. */
+export function Exchange({ sheet, wiring, mayEdit, onTake }: ExchangeProps) {
+  const files: readonly (readonly [label: string, act: () => void])[] = [
+    ['Exercise', () => save(`${sheet.id}.json`, `${JSON.stringify(sheet, null, 2)}\n`, 'application/json')],
+    ...(wiring
+      ? ([
+          ['Wiring table', () => save(`${sheet.id}.csv`, sheet.layout ?? '', 'text/csv')],
+          [
+            'Drawing',
+            () =>
+              save(
+                `${sheet.id}.svg`,
+                writeSvg(drawBench(wiring, { crop: 'used' }), sheet.title),
+                'image/svg+xml',
+              ),
+          ],
+          [
+            'Circuit netlist',
+            () =>
+              save(
+                `${sheet.id}.cir`,
+                writeSpice(prepareBench(wiring, netlistOf(wiring)), new Map(), titleOf(wiring)),
+                'text/plain',
+              ),
+          ],
+        ] as const)
+      : []),
+  ];
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-1.5">
+      {files.map(([label, act]) => (
+        <Button key={label} onClick={act}>
+          <Download size={15} aria-hidden="true" /> {label}
+        </Button>
+      ))}
+      {mayEdit && <TakeTable sheet={sheet} onTake={onTake} />}
+    </div>
+  );
+}
+
+function TakeTable({ sheet, onTake }: Pick<ExchangeProps, 'sheet' | 'onTake'>) {
+  const [isOpen, setOpen] = useState(false);
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const take = (): void => {
+    const read = readWiring(text, { boards: boardsOf(sheet) });
+    const trouble = read.ok ? onTake(read.value) : problemText(read.problems[0]!);
+    setProblem(trouble);
+    if (trouble === undefined) {
+      setOpen(false);
+      setText('');
+    }
+  };
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button>
+          <Upload size={15} aria-hidden="true" /> Take a wiring table
+        </Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
+        <Dialog.Content className="fixed top-[10vh] left-1/2 z-40 w-[min(44rem,94vw)] -translate-x-1/2 border border-ink bg-card p-5">
+          <Dialog.Title className="text-lead">Take a wiring table</Dialog.Title>
+          <Dialog.Description className="mt-1 text-soft">
+            Paste rows of <span className="mono">ref, kind, value, leg, at</span>, also from a spreadsheet.
+            Its circuit and its places replace those of this exercise; undo brings them back.
+          </Dialog.Description>
+          <textarea
+            aria-label="Wiring table"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            rows={12}
+            spellCheck={false}
+            className="mono mt-3 w-full border border-rule-strong bg-paper p-2 text-note"
+          />
+          <label className="text-note underline decoration-rule-strong underline-offset-3">
+            or choose a file
+            <input
+              type="file"
+              accept=".csv,text/csv,text/plain"
+              className="sr-only"
+              onChange={(event) => void event.target.files?.[0]?.text().then(setText)}
+            />
+          </label>
+          {problem && (
+            <p role="alert" className="mt-2 font-semibold text-fault">
+              {problem}
+            </p>
+          )}
+          <div className="mt-3 flex gap-2">
+            <Button look="main" disabled={text.trim() === ''} onClick={take}>
+              Take it
+            </Button>
+            <Dialog.Close asChild>
+              <Button look="quiet">Leave it</Button>
+            </Dialog.Close>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

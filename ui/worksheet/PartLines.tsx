@@ -1,0 +1,278 @@
+'use client';
+
+import { X } from 'lucide-react';
+import { useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import {
+  completionsOf,
+  takenPins,
+  type Completion,
+  type StatedLine,
+  type StatementContext,
+} from '@/core/statements';
+import type { Change } from '@/core/worksheet/change';
+import type { SheetLine } from '@/core/worksheet/sheet';
+import { refsText } from './refs';
+import { Understood } from './Understood';
+
+interface PartLinesProps {
+  readonly lines: readonly SheetLine[];
+  readonly stated: readonly StatedLine[];
+  readonly context: StatementContext;
+  readonly mayEdit: boolean;
+  /** What is worked out of a line, shown at its end. */
+  readonly summary: (line: StatedLine) => React.ReactNode;
+  readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => void;
+  /** A line has been finished. */
+  readonly onFinish: () => void;
+  readonly onPointAt: (refs: readonly string[]) => void;
+}
+
+let made = 0;
+const newId = (): string => {
+  made += 1;
+  return `l${Date.now().toString(36)}-${made}`;
+};
+
+/** The parts, a line each, written as one would say them. */
+export function PartLines(props: PartLinesProps) {
+  const { lines, stated, mayEdit, change, onFinish } = props;
+  const list = useRef<HTMLDivElement>(null);
+  // The line that is not there yet; it gets its id before its first letter, so that it keeps the focus.
+  const [nextId, setNextId] = useState(newId);
+  const nothing: SheetLine = { id: nextId, text: '', refs: [] };
+  const rows = mayEdit ? [...lines, nothing] : lines;
+
+  const focus = (index: number): void => {
+    // After React has drawn the line.
+    requestAnimationFrame(() => list.current?.querySelectorAll('input')[index]?.focus());
+  };
+  const write = (line: SheetLine, text: string): void => {
+    if (line !== nothing)
+      change([{ type: 'line', id: line.id, was: line.text, is: text, after: null }], 'joins');
+    else {
+      change([{ type: 'line', id: nextId, was: null, is: text, after: lines.at(-1)?.id ?? null }]);
+      setNextId(newId());
+    }
+  };
+  const remove = (line: SheetLine, index: number): void => {
+    if (line === nothing) return;
+    const after = index === 0 ? null : lines[index - 1]!.id;
+    change([{ type: 'line', id: line.id, was: line.text, is: null, after }]);
+    focus(Math.max(0, index - 1));
+    onFinish();
+  };
+  const move = (index: number, by: -1 | 1): void => {
+    const line = lines[index];
+    if (!line || index + by < 0 || index + by >= lines.length) return;
+    const others = lines.filter((other) => other !== line);
+    const after = index + by === 0 ? null : others[index + by - 1]!.id;
+    change([
+      { type: 'line', id: line.id, was: line.text, is: null, after: null },
+      { type: 'line', id: line.id, was: null, is: line.text, after },
+    ]);
+    focus(index + by);
+  };
+
+  return (
+    <div ref={list} role="group" aria-label="Part lines">
+      {rows.map((line, index) => (
+        <PartLine
+          key={line.id}
+          {...props}
+          line={line}
+          number={index + 1}
+          read={stated[index]}
+          isNew={line === nothing}
+          onWrite={(text) => write(line, text)}
+          onEnter={() => {
+            onFinish();
+            focus(index + 1);
+          }}
+          onRemove={() => remove(line, index)}
+          onMove={(by) => move(index, by)}
+          onStep={(by) => focus(Math.max(0, index + by))}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface PartLineProps extends PartLinesProps {
+  readonly line: SheetLine;
+  readonly number: number;
+  readonly read: StatedLine | undefined;
+  readonly isNew: boolean;
+  readonly onWrite: (text: string) => void;
+  readonly onEnter: () => void;
+  readonly onRemove: () => void;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onStep: (by: -1 | 1) => void;
+}
+
+function PartLine({
+  line,
+  number,
+  read,
+  isNew,
+  stated,
+  context,
+  mayEdit,
+  summary,
+  onWrite,
+  onEnter,
+  onRemove,
+  onMove,
+  onStep,
+  onPointAt,
+  onFinish,
+}: PartLineProps) {
+  const [isFocused, setFocused] = useState(false);
+  const [chosen, setChosen] = useState(-1);
+  const listId = useId();
+  const field = useRef<HTMLInputElement>(null);
+  const taken = useMemo(() => takenPins(stated, read), [stated, read]);
+  const completions = useMemo(
+    () => (isFocused && mayEdit ? completionsOf(line.text, context, taken).slice(0, 5) : []),
+    [isFocused, mayEdit, line.text, context, taken],
+  );
+  const ghost = ghostOf(line.text, completions[Math.max(0, chosen)]);
+  const trouble = read?.troubles[0];
+  const stops = trouble?.weight === 'stops' || (trouble?.weight === 'unfinished' && !isFocused);
+
+  const accept = (completion: Completion | undefined): void => {
+    if (!completion) return;
+    onWrite(completion.line);
+    setChosen(-1);
+    field.current?.focus();
+  };
+  const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
+    const { key, altKey, ctrlKey } = event;
+    const atEnd = event.currentTarget.selectionStart === line.text.length;
+    const done = (act: () => void): void => {
+      event.preventDefault();
+      act();
+    };
+    if (altKey && (key === 'ArrowUp' || key === 'ArrowDown')) done(() => onMove(key === 'ArrowUp' ? -1 : 1));
+    else if (key === 'ArrowDown')
+      done(() => {
+        if (chosen < completions.length - 1 && (line.text !== '' || isNew)) setChosen(chosen + 1);
+        else onStep(1);
+      });
+    else if (key === 'ArrowUp') done(() => (chosen >= 0 ? setChosen(chosen - 1) : onStep(-1)));
+    else if ((key === 'ArrowRight' && atEnd && ghost !== '') || (ctrlKey && key === ' '))
+      done(() => accept(completions[Math.max(0, chosen)]));
+    else if (key === 'Enter')
+      done(() => {
+        if (chosen >= 0) accept(completions[chosen]);
+        else if (line.text.trim() !== '') onEnter();
+      });
+    else if (key === 'Escape' && chosen >= 0) done(() => setChosen(-1));
+    else if (key === 'Backspace' && line.text === '' && !isNew) done(onRemove);
+  };
+
+  return (
+    <div
+      className={`-mx-3 border-l-4 px-2 ${stops ? 'border-fault' : trouble?.weight === 'warns' ? 'border-risk' : isFocused ? 'border-focus' : 'border-transparent'} ${isFocused ? 'bg-card py-1' : ''}`}
+      onFocus={() => {
+        setFocused(true);
+        onPointAt(read?.refs ?? []);
+      }}
+      onBlur={(event) => {
+        if (event.currentTarget.contains(event.relatedTarget)) return;
+        setFocused(false);
+        setChosen(-1);
+        onPointAt([]);
+        onFinish();
+      }}
+    >
+      <div className="flex items-baseline gap-2">
+        <span className="mono w-15 shrink-0 truncate text-note text-soft">{refsText(read?.refs ?? [])}</span>
+        <div className="relative min-w-0 flex-1">
+          <div
+            aria-hidden="true"
+            className="mono pointer-events-none absolute inset-0 overflow-hidden py-1 whitespace-pre"
+          >
+            <span className="invisible">{line.text}</span>
+            <span className="text-soft/70">{isFocused ? ghost : ''}</span>
+          </div>
+          <input
+            ref={field}
+            value={line.text}
+            readOnly={!mayEdit}
+            spellCheck={false}
+            autoComplete="off"
+            placeholder={
+              isNew && !isFocused ? (number === 1 ? 'amber lamp on 13 with 330' : 'another part') : ''
+            }
+            role="combobox"
+            aria-label={isNew ? 'New part line' : `Part line ${number}`}
+            aria-expanded={completions.length > 0}
+            aria-controls={listId}
+            aria-autocomplete="list"
+            aria-activedescendant={chosen >= 0 ? `${listId}-${chosen}` : undefined}
+            aria-invalid={stops || undefined}
+            onChange={(event) => {
+              setChosen(-1);
+              onWrite(event.target.value);
+            }}
+            onKeyDown={onKey}
+            className={`mono relative w-full bg-transparent py-1 outline-none placeholder:text-soft ${isFocused ? 'border-b border-focus' : 'border-b border-transparent hover:border-rule-strong'}`}
+          />
+        </div>
+        <span className="shrink-0 text-right text-note">{!isNew && read && summary(read)}</span>
+        {mayEdit && !isNew && (
+          <button
+            type="button"
+            aria-label={`Take out ${line.text || 'the empty line'}`}
+            onClick={onRemove}
+            className="flex h-7 w-7 shrink-0 items-center justify-center self-center text-soft hover:text-ink"
+          >
+            <X size={15} aria-hidden="true" />
+          </button>
+        )}
+      </div>
+      <ul
+        id={listId}
+        role="listbox"
+        aria-label="Ways to go on"
+        className={completions.length > 0 ? 'mt-1 ml-17 flex flex-wrap gap-x-1' : 'hidden'}
+      >
+        {completions.map((completion, index) => (
+          <li
+            key={completion.line}
+            id={`${listId}-${index}`}
+            role="option"
+            aria-selected={index === chosen}
+            onMouseDown={(event) => {
+              event.preventDefault();
+              accept(completion);
+            }}
+            className="cursor-pointer px-1.5 py-0.5 text-note aria-selected:bg-wash aria-selected:shadow-[inset_0_-2px_0_var(--focus)] hover:bg-wash"
+          >
+            <span className="mono font-semibold">{completion.words}</span>{' '}
+            <span className="text-soft">{completion.note}</span>
+          </li>
+        ))}
+      </ul>
+      {read && (isFocused || stops || trouble?.weight === 'warns') && (
+        <Understood
+          line={read}
+          context={context}
+          taken={taken}
+          isFocused={isFocused}
+          mayEdit={mayEdit}
+          onWrite={(text) => {
+            onWrite(text);
+            field.current?.focus();
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What a completion adds to the text that is there. */
+const ghostOf = (text: string, completion: Completion | undefined): string =>
+  completion && text !== '' && completion.line.toLowerCase().startsWith(text.toLowerCase())
+    ? completion.line.slice(text.length)
+    : '';

@@ -1,0 +1,36 @@
+import type { ReadOut, Remark } from '@/core/worksheet/read-out';
+
+interface RemarksProps {
+  readonly readOut: ReadOut;
+  readonly onPointAt: (refs: readonly string[]) => void;
+}
+
+const looks: Readonly<Record<Remark['severity'], string>> = {
+  fault: 'border-fault text-fault',
+  risk: 'border-risk text-risk',
+  advice: 'border-rule-strong text-soft',
+};
+
+/** What the checker says of the reference itself. */
+export function Remarks({ readOut: { remarks, figures }, onPointAt }: RemarksProps) {
+  if (!figures || figures.connections.length === 0) return null;
+  if (!remarks) return <p className="mb-2 text-soft">It is being looked over.</p>;
+  if (remarks.length === 0)
+    return (
+      <p className="mb-2">The circuit was looked over in every state of its contacts: nothing to say.</p>
+    );
+  return (
+    <ul className="mb-3">
+      {remarks.map((remark) => (
+        <li
+          key={`${remark.code} ${remark.message}`}
+          onMouseEnter={() => onPointAt(remark.refs)}
+          onMouseLeave={() => onPointAt([])}
+          className={`border-l-4 py-1 pl-3 ${looks[remark.severity]}`}
+        >
+          <strong>{remark.title}.</strong> <span className="text-ink">{remark.message}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,131 @@
+import type { BudgetLine } from '@/core/plan/budget';
+import { RESISTOR_RATING_MW, type LampFigures, type WorksheetFigures } from '@/core/plan/worksheet';
+import { figure } from '@/core/units';
+import { Figure, IntervalBar } from '../design/Figure';
+import { refsText } from './refs';
+
+interface ValuesProps {
+  readonly figures: WorksheetFigures;
+  readonly recommendedMa: number;
+}
+
+/** What the values come to: each lamp's current and brightness, and what is used of the board's limits. */
+export function Values({ figures, recommendedMa }: ValuesProps) {
+  const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
+  const groups = alike(figures.lamps);
+  if (groups.length === 0 && figures.budget.length === 0)
+    return <p className="text-soft">Nothing draws a current yet.</p>;
+  return (
+    <>
+      {groups.map((lamps) => {
+        const [lamp] = lamps;
+        return (
+          <div key={lamp.ref} className="not-first:mt-3">
+            <p>
+              <Figure amount={figure(lamp.currentMa)} unit="mA" /> through {lamps.length > 1 && 'each of '}
+              <span className="mono">{refsText(lamps.map(({ ref }) => ref))}</span>
+              {lamp.lights > 1 && `, the brightest of its ${lamp.lights} lights`},{' '}
+              {Math.round(lamp.brightness * 100)} % bright to the eye.
+              {lamp.worstMa && ` Worst case ${figure(lamp.worstMa[0])} to ${figure(lamp.worstMa[1])} mA.`}
+            </p>
+            <IntervalBar
+              value={lamp.currentMa}
+              from={lamp.worstMa?.[0] ?? lamp.currentMa}
+              to={lamp.worstMa?.[1] ?? lamp.currentMa}
+              limit={recommendedMa}
+              unit="mA"
+              limitName="pin"
+            />
+          </div>
+        );
+      })}
+      <Budget lines={figures.budget} />
+      {hottest && hottest.powerMw >= 0.1 && (
+        <p className="mt-2 text-note text-soft">
+          {hottest.ref} warms most: {figure(hottest.powerMw)} mW of {RESISTOR_RATING_MW}.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Lamps of one sort with the same figures, together. */
+function alike(lamps: readonly LampFigures[]): readonly (readonly [LampFigures, ...LampFigures[]])[] {
+  const groups = new Map<string, [LampFigures, ...LampFigures[]]>();
+  for (const lamp of lamps) {
+    const key = [lamp.title, figure(lamp.currentMa), lamp.worstMa?.map(figure).join()].join('|');
+    const group = groups.get(key);
+    if (group) group.push(lamp);
+    else groups.set(key, [lamp]);
+  }
+  return [...groups.values()];
+}
+
+/** Share of a limit below which it is not worth a line. */
+const LEAST_SHARE = 0.01;
+
+/** How much of the board's limits is used, the first to break on top. */
+function Budget({ lines }: { readonly lines: readonly BudgetLine[] }) {
+  const telling = lines.filter(({ share }) => share >= LEAST_SHARE);
+  const [busiest] = telling.filter(({ scope }) => scope === 'pin');
+  const shown = telling.filter((line) => line.scope !== 'pin' || line === busiest).slice(0, 5);
+  const [first] = shown;
+  if (!first) return null;
+  return (
+    <div className="mt-4">
+      <table className="w-full text-note">
+        <caption className="pb-1 text-left text-body font-semibold">
+          What is used of the board, everything on
+        </caption>
+        <thead className="sr-only">
+          <tr>
+            <th>Limit</th>
+            <th>Share</th>
+            <th>Used</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((line) => (
+            <tr key={line.what}>
+              <th scope="row" className="w-26 py-0.5 text-left font-normal">
+                {line.what}
+              </th>
+              <td className="px-2">
+                <Bar line={line} />
+              </td>
+              <td className="w-56 text-right whitespace-nowrap">
+                <Figure amount={figure(line.currentMa)} unit="mA" /> of {figure(line.limitMa)}
+                {line.worstMa !== undefined && (
+                  <span className="text-soft">, at most {figure(line.worstMa)}</span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-note text-soft">
+        {first.share > 1
+          ? `${capital(first.what)} is over its limit.`
+          : `If everything grew alike, ${first.what} would pass its limit first, at ${figure(1 / first.share)} times this.`}
+      </p>
+    </div>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function Bar({ line }: { readonly line: BudgetLine }) {
+  const share = (amountMa: number): string => `${Math.min(100, (100 * amountMa) / line.limitMa)}%`;
+  const isOver = line.share > 1;
+  return (
+    <div className="relative h-3 border border-rule-strong bg-card" aria-hidden="true">
+      {line.worstMa !== undefined && (
+        <span className="absolute inset-y-0 left-0 bg-signal/25" style={{ width: share(line.worstMa) }} />
+      )}
+      <span
+        className={`absolute inset-y-0 left-0 ${isOver ? 'bg-fault' : 'bg-signal'}`}
+        style={{ width: share(line.currentMa) }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import type { Change } from '@/core/worksheet/change';
+import type { Sheet } from '@/core/worksheet/sheet';
+import {
+  changed,
+  heard,
+  notSent,
+  sent,
+  settledClash,
+  startOf,
+  steppedBack,
+  withDerived,
+  type Clash,
+  type ServerNews,
+  type SyncState,
+} from './sync';
+
+/** Milliseconds of rest before changes are sent, and between two questions for those of others. */
+const SEND_AFTER = 500;
+const ASK_EVERY = 2000;
+/** Milliseconds until sending is tried again. */
+const RETRY_AFTER = 4000;
+
+/** Whether everything is on the server: `saved`, on its way, only here, or refused with a reason. */
+export type Keeping =
+  | { readonly state: 'saved' | 'saving' | 'only-here' }
+  | { readonly state: 'refused'; readonly message: string };
+
+interface UseSheet {
+  readonly sync: SyncState;
+  readonly keeping: Keeping;
+  readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => void;
+  readonly step: (way: 'undo' | 'redo') => void;
+  readonly derive: (settled: Sheet) => void;
+  readonly settleClash: (clash: Clash, choice: 'mine' | 'theirs') => void;
+}
+
+const storageKey = (exerciseId: string): string => `didaktor-unsent-${exerciseId}`;
+
+/**
+ * A sheet that is written in this browser, kept on the server as it is written, and brought up to date with
+ * what others write. Changes that have not reached the server outlive a reload.
+ */
+export function useSheet(exerciseId: string, first: Sheet, version: number, mayEdit: boolean): UseSheet {
+  const [sync, setSync] = useState(() => startOf(first, version));
+  const [keeping, setKeeping] = useState<Keeping>({ state: 'saved' });
+  const now = useRef(sync);
+  const lastSavedLayout = useRef(first.layout);
+  const isSending = useRef(false);
+  const put = useCallback((next: SyncState): void => {
+    now.current = next;
+    setSync(next);
+  }, []);
+
+  const send = useEffectEvent(async (): Promise<void> => {
+    if (isSending.current || !mayEdit) return;
+    const { unsent, version: base, sheet } = now.current;
+    if (unsent.length === 0) {
+      setKeeping({ state: 'saved' });
+      return;
+    }
+    isSending.current = true;
+    put(sent(now.current));
+    setKeeping({ state: 'saving' });
+    const layout = sheet.layout;
+    const changes: readonly Change[] =
+      layout === lastSavedLayout.current
+        ? unsent
+        : [...unsent, { type: 'field', field: 'layout', was: lastSavedLayout.current, is: layout }];
+    try {
+      const answer = await fetch(`/api/exercises/${exerciseId}/changes`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ base, changes }),
+      });
+      const body = (await answer.json()) as ServerNews & { readonly message?: string };
+      if (answer.ok) {
+        lastSavedLayout.current = layout;
+        put(heard(now.current, { ...body, overtaken: body.overtaken ?? [] }));
+        setKeeping({ state: now.current.unsent.length > 0 ? 'saving' : 'saved' });
+      } else {
+        put(notSent(now.current));
+        setKeeping({ state: 'refused', message: body.message ?? 'The server refused the changes.' });
+      }
+    } catch {
+      put(notSent(now.current));
+      setKeeping({ state: 'only-here' });
+    } finally {
+      isSending.current = false;
+    }
+  });
+
+  // Waiting changes are kept here until the server has them, and sent when the writing rests.
+  useEffect(() => {
+    const key = storageKey(exerciseId);
+    if (sync.unsent.length === 0) localStorage.removeItem(key);
+    else localStorage.setItem(key, JSON.stringify(sync.unsent));
+    if (sync.unsent.length === sync.sending) return undefined;
+    const wait = keeping.state === 'only-here' || keeping.state === 'refused' ? RETRY_AFTER : SEND_AFTER;
+    const timer = setTimeout(() => void send(), wait);
+    return () => clearTimeout(timer);
+  }, [exerciseId, sync.unsent, sync.sending, keeping.state]);
+
+  const ask = useEffectEvent(async (): Promise<void> => {
+    if (document.hidden || isSending.current) return;
+    try {
+      const answer = await fetch(`/api/exercises/${exerciseId}/changes?since=${now.current.version}`);
+      if (!answer.ok) return;
+      const { version: newest, edits } = (await answer.json()) as ServerNews;
+      if (newest > now.current.version && !isSending.current)
+        put(heard(now.current, { version: newest, edits }));
+    } catch {
+      // Offline: what is written here waits, and the next question may be heard.
+    }
+  });
+  const recover = useEffectEvent(() => {
+    const waiting = localStorage.getItem(storageKey(exerciseId));
+    if (!waiting || !mayEdit) return;
+    put(changed(now.current, JSON.parse(waiting) as readonly Change[], 'stands alone'));
+  });
+  useEffect(() => {
+    recover();
+    const timer = setInterval(() => void ask(), ASK_EVERY);
+    return () => clearInterval(timer);
+  }, [exerciseId]);
+
+  return {
+    sync,
+    keeping,
+    change: useCallback(
+      (changes, joins = 'stands alone') => {
+        if (mayEdit) put(changed(now.current, changes, joins));
+      },
+      [put, mayEdit],
+    ),
+    step: useCallback((way) => put(steppedBack(now.current, way)), [put]),
+    derive: useCallback((settled) => put(withDerived(now.current, settled)), [put]),
+    settleClash: useCallback((clash, choice) => put(settledClash(now.current, clash, choice)), [put]),
+  };
+}
