@@ -24,7 +24,7 @@ module.exports = {
     outside('engines', ['core']),
     outside('cli', ['core', 'grammars', 'engines']),
     outside('workers/web', ['core', 'grammars']),
-    outside('ui', ['core', 'workers/web']),
+    outside('ui', ['core', 'engines', 'workers/web']),
     outside('server', ['core', 'grammars']),
     outside('app', ['core', 'ui', 'server']),
     {

@@ -29,6 +29,8 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'browser',
+          // A page answers when it has been to the server.
+          expect: { poll: { timeout: 8000 } },
           include: ['e2e/**/*.test.ts'],
           fileParallelism: false,
           testTimeout: 60_000,

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { countVerdicts, groupByTrouble, latestOf } from '@/core/plan/review';
+import { courseList } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { exerciseList } from '@/server/exercises/drafts';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
@@ -22,7 +23,11 @@ export default async function TodayPage() {
     );
   return (
     <View viewer={viewer} places={[{ label: 'Home' }]} title="Today">
-      <StaffToday classes={await classesToday(viewer)} exercises={await exerciseList(database())} />
+      <StaffToday
+        classes={await classesToday(viewer)}
+        exercises={await exerciseList(database())}
+        courses={await courseList(database())}
+      />
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { courseList } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { exerciseList } from '@/server/exercises/drafts';
 import { publicationsFor } from '@/server/exercises/publications';
@@ -42,6 +43,15 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
         group: 'Review desk',
       });
   }
+  if (can(role, 'see-course'))
+    for (const { id, title } of await courseList(database()))
+      destinations.push(
+        { label: title, href: `/courses/${id}`, group: 'Course' },
+        { label: `House rules, ${title}`, href: `/courses/${id}/rules`, group: 'Course' },
+      );
+  if (can(role, 'see-values')) destinations.push({ label: 'Value bench', href: '/values', group: 'Tools' });
+  if (can(role, 'see-boards'))
+    destinations.push({ label: 'Boards and parts', href: '/boards', group: 'Tools' });
   if (can(role, 'see-worksheet'))
     for (const { id, title } of await exerciseList(database()))
       destinations.push({ label: title, href: `/exercises/${id}`, group: 'Worksheet' });

@@ -98,11 +98,11 @@ describe('the Worksheet', () => {
     await page.getByRole('link', { name: 'Worksheet' }).first().click();
     const threads = page.locator('[data-role="trace"]');
     await expect.poll(() => threads.count()).toBe(3);
-    await page.getByRole('button', { name: /^GND/ }).hover();
+    await page.getByRole('region', { name: 'Connections' }).getByText('GND', { exact: true }).hover();
     await expect.poll(() => threads.count()).toBe(1);
     await page.mouse.move(5, 5);
     await expect.poll(() => threads.count()).toBe(3);
-    await page.getByRole('button', { name: /^13/ }).focus();
+    await page.getByRole('button', { name: '13: join it elsewhere' }).focus();
     await expect.poll(() => threads.count()).toBe(1);
     await context.close();
   });

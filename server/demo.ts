@@ -32,6 +32,11 @@ const peopleSchema = z.object({
   ),
 });
 
+const courseSchema = z.object({
+  title: z.string(),
+  lessons: z.array(z.object({ title: z.string(), minutes: z.number(), exercises: z.array(z.string()) })),
+});
+
 /** Minutes between two demo hand-ins, so that the list reads like an evening. */
 const MINUTES_APART = 3;
 
@@ -48,9 +53,17 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     staff.set(login, row!.id);
   }
   const [owner] = people.staff;
+  const plan = courseSchema.parse(JSON.parse(await readFile(join(folder, 'course.json'), 'utf8')));
   const [course] = await db('course')
-    .insert({ title: 'The working harbour', owner_id: staff.get(owner!.login) })
+    .insert({ title: plan.title, owner_id: staff.get(owner!.login) })
     .returning<{ id: string }[]>('id');
+  const lessonOf = new Map<string, string>();
+  for (const [position, { title, minutes, exercises: slugs }] of plan.lessons.entries()) {
+    const [lesson] = await db('lesson')
+      .insert({ course_id: course!.id, position: position + 1, title, minutes })
+      .returning<{ id: string }[]>('id');
+    for (const slug of slugs) lessonOf.set(slug, lesson!.id);
+  }
   const files = (await readdir(join(folder, 'course'))).filter((file) => file.endsWith('.json')).sort();
   const exercises: { id: string; slug: string }[] = [];
   for (const [position, file] of files.entries()) {
@@ -59,7 +72,13 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     if (!checked.ok) throw new Error(`${file}: ${checked.problems[0]?.message ?? ''}`);
     const slug = checked.value.data.id;
     const [row] = await db('exercise')
-      .insert({ course_id: course!.id, slug, position: position + 1, draft: JSON.stringify(draft) })
+      .insert({
+        course_id: course!.id,
+        lesson_id: lessonOf.get(slug),
+        slug,
+        position: position + 1,
+        draft: JSON.stringify(draft),
+      })
       .returning<{ id: string }[]>('id');
     if (isComplete(checked.value)) exercises.push({ id: row!.id, slug });
   }

@@ -33,6 +33,8 @@ export const exerciseSchema = z.looseObject({
   id: z.string().regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, figures and hyphens'),
   title: z.string().min(1),
   aim: z.string().default(''),
+  /** How long it takes a class. */
+  minutes: z.int().min(1).max(600).optional(),
   concepts: z
     .object({ introduces: z.array(z.string()), uses: z.array(z.string()) })
     .default({ introduces: [], uses: [] }),

@@ -6,6 +6,7 @@ export const sheetFields = [
   'title',
   'aim',
   'concepts',
+  'minutes',
   'board',
   'boardProfile',
   'language',
@@ -26,7 +27,7 @@ export type SheetField = (typeof sheetFields)[number];
  * (`null` for a line that is not there).
  */
 export const changeSchema = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('field'), field: z.enum(sheetFields), was: z.unknown(), is: z.unknown() }),
+  z.object({ type: z.literal('field'), field: z.enum(sheetFields), was: z.unknown().optional(), is: z.unknown().optional() }),
   z.object({
     type: z.literal('line'),
     id: z.string().min(1).max(40),

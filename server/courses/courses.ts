@@ -3,7 +3,9 @@ import { DEFAULT_HOUSE_RULES, ownRulesSchema, rulesWith, type HouseRules } from 
 import { emptyExercise } from '@/core/course/new-exercise';
 import { freeSlug, renamed } from '@/core/course/names';
 import type { ExerciseData } from '@/core/formats/exercise';
+import { settle, type Sheet } from '@/core/worksheet/sheet';
 import { isUuid } from '../database/ids';
+import { draftsOf, type Draft } from '../exercises/drafts';
 
 export interface Lesson {
   readonly id: string;
@@ -54,15 +56,36 @@ export async function setRule(
 ): Promise<string | undefined> {
   const checked = ownRulesSchema.safeParse({ [question]: answer ?? undefined });
   if (!checked.success || !(question in DEFAULT_HOUSE_RULES)) return 'There is no such house rule.';
-  await db('course')
-    .where({ id: courseId })
-    .update({
-      rules:
-        answer === null
-          ? db.raw('rules - ?::text', [question])
-          : db.raw('rules || ?::jsonb', [JSON.stringify({ [question]: answer })]),
-    });
+  await db.transaction(async (transaction) => {
+    const drafts = await draftsOf(transaction, courseId);
+    await transaction('course')
+      .where({ id: courseId })
+      .update({
+        rules:
+          answer === null
+            ? transaction.raw('rules - ?::text', [question])
+            : transaction.raw('rules || ?::jsonb', [JSON.stringify({ [question]: answer })]),
+      });
+    const course = await findCourse(transaction, courseId);
+    if (course) await follow(transaction, drafts, course.rules);
+  });
   return undefined;
+}
+
+/** Brings drafts in line with other rules, where their lines leave something to the rules. */
+async function follow(db: Knex, drafts: readonly Draft[], rules: HouseRules): Promise<void> {
+  for (const { id, sheet } of drafts) {
+    const settled = settle(sheet, rules);
+    const circuit = ({ parts, nets }: Sheet): string => JSON.stringify([parts, nets]);
+    if (!settled.ok || circuit(settled.value.sheet) === circuit(sheet)) continue;
+    await db('exercise')
+      .where({ id })
+      .update({
+        draft: JSON.stringify(settled.value.sheet),
+        version: db.raw('version + 1'),
+        updated_at: new Date(),
+      });
+  }
 }
 
 /** Adds a lesson at the end of a course. */
@@ -268,5 +291,28 @@ export async function revisionsOf(db: Knex, exerciseId: string): Promise<readonl
     by: row.name,
     classes: publications.filter(({ revision_id }) => revision_id === row.id).map(({ name }) => name),
     data: row.content,
+  }));
+}
+
+/** Where an exercise stands in its course, and how often it has been published. */
+export interface CourseStanding extends Standing {
+  readonly revisions: number;
+}
+
+/** Where every exercise of a course stands. */
+export async function standings(db: Knex, courseId: string): Promise<readonly CourseStanding[]> {
+  const rows = await db('exercise')
+    .leftJoin('revision', 'revision.exercise_id', 'exercise.id')
+    .where('exercise.course_id', courseId)
+    .groupBy('exercise.id')
+    .select<{ id: string; lesson_id: string | null; revisions: string }[]>(
+      'exercise.id',
+      'exercise.lesson_id',
+      db.raw('count(revision.id) as revisions'),
+    );
+  return rows.map((row) => ({
+    exerciseId: row.id,
+    lessonId: row.lesson_id,
+    revisions: Number(row.revisions),
   }));
 }

@@ -8,7 +8,7 @@ const looks = {
   quiet:
     'border-transparent text-ink underline decoration-rule-strong underline-offset-4 hover:decoration-ink',
   /** One of several beside each other that act on what is above them. */
-  tool: 'border-transparent text-ink hover:border-rule-strong aria-pressed:bg-wash aria-pressed:border-rule-strong',
+  tool: 'border-transparent text-ink disabled:border-transparent hover:border-rule-strong aria-pressed:bg-wash aria-pressed:border-rule-strong',
 } as const;
 
 const sizes = {

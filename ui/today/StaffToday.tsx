@@ -28,10 +28,11 @@ export interface ClassToday {
 interface StaffTodayProps {
   readonly classes: readonly ClassToday[];
   readonly exercises: readonly { readonly id: string; readonly title: string; readonly position: number }[];
+  readonly courses: readonly { readonly id: string; readonly title: string }[];
 }
 
 /** The instructor's home: each class, how its exercises stand, and what to look at first. */
-export function StaffToday({ classes, exercises }: StaffTodayProps) {
+export function StaffToday({ classes, exercises, courses }: StaffTodayProps) {
   return (
     <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="border-ink lg:border-r">
@@ -45,9 +46,16 @@ export function StaffToday({ classes, exercises }: StaffTodayProps) {
         ))}
       </div>
       <aside aria-labelledby="course-title" className="pb-8">
-        <h2 id="course-title" className="px-5 pt-6 pb-2 text-lead">
-          The course
+        <h2 id="course-title" className="px-5 pt-6 text-lead">
+          To prepare
         </h2>
+        <ul className="px-5 pb-3">
+          {courses.map(({ id, title }) => (
+            <WayTo key={id} href={`/courses/${id}`} label={title} note="the course" />
+          ))}
+          <WayTo href="/values" label="Value bench" note="resistors, dividers, bands" />
+          <WayTo href="/boards" label="Boards and parts" note="what is where" />
+        </ul>
         <ol className="border-t border-rule">
           {exercises.map(({ id, title, position }) => (
             <li key={id} className="border-b border-rule">
@@ -63,6 +71,28 @@ export function StaffToday({ classes, exercises }: StaffTodayProps) {
         </ol>
       </aside>
     </div>
+  );
+}
+
+function WayTo({
+  href,
+  label,
+  note,
+}: {
+  readonly href: string;
+  readonly label: string;
+  readonly note: string;
+}) {
+  return (
+    <li className="py-1">
+      <Link
+        href={href}
+        className="font-semibold underline decoration-rule-strong underline-offset-4 hover:decoration-ink"
+      >
+        {label}
+      </Link>{' '}
+      <span className="text-note text-soft">{note}</span>
+    </li>
   );
 }
 

@@ -36,6 +36,8 @@ interface DrawingsProps {
   readonly marked: readonly string[];
   /** A point whose node is traced from elsewhere on the page. */
   readonly traced: Point | undefined;
+  /** The nodes that show while nothing is traced or followed. */
+  readonly atRest: readonly Thread[];
   readonly held: readonly string[];
   /** Moves a part or leg by a step; the reason when it cannot be. */
   readonly onNudge: (chosen: Chosen, step: Step) => string | undefined;
@@ -53,7 +55,7 @@ const arrows: Readonly<Record<string, Step>> = {
 
 /** The bench and the schematic beside each other: pointed at, traced, followed, nudged and turned. */
 export function Drawings(props: DrawingsProps) {
-  const { title, wiring, problem, mayEdit, chosen, onChoose, marked, traced, held } = props;
+  const { title, wiring, problem, mayEdit, chosen, onChoose, marked, traced, atRest, held } = props;
   const { onNudge, onPut, onHold, onLayOutAnew } = props;
   const [turns, setTurns] = useState<QuarterTurns>(0);
   const [isTracing, setTracing] = useState(false);
@@ -85,11 +87,11 @@ export function Drawings(props: DrawingsProps) {
       wiring &&
       drawBench(wiring, {
         crop: 'used',
-        threads,
+        threads: threads.length > 0 ? threads : atRest,
         marked: [...marked, ...(chosen ? [chosen.ref] : [])],
         ...(legAt ? { ghost: legAt } : {}),
       }),
-    [wiring, threads, marked, chosen, legAt],
+    [wiring, threads, atRest, marked, chosen, legAt],
   );
 
   if (!wiring || !drawing)
@@ -184,47 +186,30 @@ export function Drawings(props: DrawingsProps) {
         )}
       </p>
       <div className="-ml-1.5 flex flex-wrap">
-        <Button look="quiet" onClick={() => choosePart(1)} className="px-1.5">
-          Next part<Keys>N</Keys>
-        </Button>
-        <Button look="tool" size="small" onClick={chooseLeg}>
-          Its legs<Keys>L</Keys>
-        </Button>
-        <Button
-          look="quiet"
-          aria-pressed={isTracing}
-          onClick={() => act('t')}
-          className="px-1.5 aria-pressed:bg-wash"
-        >
-          <Spline size={15} aria-hidden="true" /> Trace node<Keys>T</Keys>
-        </Button>
-        <Button
-          look="quiet"
-          aria-pressed={Boolean(following)}
-          onClick={() => act('f')}
-          className="px-1.5 aria-pressed:bg-wash"
-        >
-          <Route size={15} aria-hidden="true" /> Follow current<Keys>F</Keys>
-        </Button>
-        <Button look="quiet" onClick={() => act('r')} className="px-1.5">
-          <RotateCw size={15} aria-hidden="true" /> Turn<Keys>R</Keys>
-        </Button>
+        <Tool shortcut="N" onClick={() => choosePart(1)}>
+          Next part
+        </Tool>
+        <Tool shortcut="L" onClick={chooseLeg}>
+          Its legs
+        </Tool>
+        <Tool shortcut="T" isOn={isTracing} onClick={() => act('t')}>
+          <Spline size={15} aria-hidden="true" /> Trace node
+        </Tool>
+        <Tool shortcut="F" isOn={following !== undefined} onClick={() => act('f')}>
+          <Route size={15} aria-hidden="true" /> Follow current
+        </Tool>
+        <Tool shortcut="R" onClick={() => act('r')}>
+          <RotateCw size={15} aria-hidden="true" /> Turn
+        </Tool>
         {mayEdit && (
           <>
-            <Button
-              look="quiet"
-              disabled={!chosen}
-              aria-pressed={isHeld}
-              onClick={() => act('h')}
-              className="px-1.5"
-            >
+            <Tool shortcut="H" isOn={isHeld} isOff={!chosen} onClick={() => act('h')}>
               {isHeld ? <Lock size={15} aria-hidden="true" /> : <LockOpen size={15} aria-hidden="true" />}
               {isHeld ? 'Held' : 'Hold'}
-              <Keys>H</Keys>
-            </Button>
-            <Button look="tool" size="small" onClick={onLayOutAnew}>
+            </Tool>
+            <Tool onClick={onLayOutAnew}>
               <Grid2x2 size={15} aria-hidden="true" /> Lay out anew
-            </Button>
+            </Tool>
           </>
         )}
       </div>
@@ -254,6 +239,24 @@ export function Drawings(props: DrawingsProps) {
       )}
       <SchematicFigure wiring={wiring} title={title} threads={threads} chosen={chosen} onChoose={onChoose} />
     </div>
+  );
+}
+
+interface ToolProps {
+  readonly onClick: () => void;
+  readonly shortcut?: string;
+  /** For those that stay on; `undefined` for those that act once. */
+  readonly isOn?: boolean;
+  readonly isOff?: boolean;
+  readonly children: React.ReactNode;
+}
+
+function Tool({ onClick, shortcut, isOn, isOff, children }: ToolProps) {
+  return (
+    <Button look="tool" size="small" aria-pressed={isOn} disabled={isOff} onClick={onClick}>
+      {children}
+      {shortcut && <Keys>{shortcut}</Keys>}
+    </Button>
   );
 }
 
@@ -388,7 +391,7 @@ function pathsThrough(
   return through.length > 0 ? through : all;
 }
 
-type Thread = { readonly point: Point; readonly role: 'supply' | 'ground' | 'signal' | 'sense' };
+export type Thread = { readonly point: Point; readonly role: 'supply' | 'ground' | 'signal' | 'sense' };
 
 interface ThreadWish {
   readonly path: CurrentPath | undefined;

@@ -111,6 +111,7 @@ interface PartLineProps extends PartLinesProps {
 
 function PartLine({
   line,
+  lines,
   number,
   read,
   isNew,
@@ -201,6 +202,8 @@ function PartLine({
             readOnly={!mayEdit}
             spellCheck={false}
             autoComplete="off"
+            // An empty sheet begins with its first part.
+            autoFocus={isNew && lines.length === 0}
             placeholder={
               isNew && !isFocused ? (number === 1 ? 'amber lamp on 13 with 330' : 'another part') : ''
             }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import type { PointName } from '@/core/brand';
 import type { BoardProfile } from '@/core/boards';
 import type { HouseRules } from '@/core/course/house-rules';
@@ -25,7 +25,7 @@ import { BoardStep } from './BoardStep';
 import { BringUp, BuildSteps, CautionLines } from './BuildSteps';
 import { Clashes } from './Clashes';
 import { Connections, keyOf } from './Connections';
-import { chosenLeg, chosenRef, Drawings, type Chosen } from './Drawings';
+import { chosenLeg, chosenRef, Drawings, type Chosen, type Thread } from './Drawings';
 import { Exchange } from './Exchange';
 import { Expected } from './Expected';
 import { KeepingWords } from './KeepingWords';
@@ -85,16 +85,29 @@ export function Worksheet(props: WorksheetProps) {
   const isFreeLayout = !isPublished && (sheet.held ?? []).length === 0 && sheet.basedOn === undefined;
   const source = sourceOf(sheet);
   const shown = sourceOf(readOut.sheet);
-  const ask = useEffectEvent((isFinished: boolean) => {
-    if (source !== shown || isFinished) work(sheet, isFinished && isFreeLayout ? 'anew' : 'keep');
+  const ask = useEffectEvent(() => {
+    if (source !== shown) work(sheet, 'keep');
   });
+  const circuitNow = JSON.stringify(circuit?.nets);
+  const finished = useRef(circuitNow);
+  const finish = (): void => {
+    if (circuitNow === finished.current) return;
+    finished.current = circuitNow;
+    if (isFreeLayout) work(sheet, 'anew');
+  };
   // Whatever changes what is worked out from is worked out at once, by whomever it was changed.
-  useEffect(() => ask(false), [source]);
+  useEffect(() => ask(), [source]);
 
   const wiring = useMemo(() => {
     const read = readWiring(readOut.sheet.layout ?? '', { boards: boardsOf(readOut.sheet) });
     return read.ok && read.value.parts.length > 0 ? read.value : undefined;
   }, [readOut.sheet]);
+  const atRest = useMemo(() => {
+    const connections = readOut.figures?.connections ?? [];
+    return connections.length > MOST_THREADS
+      ? NO_THREADS
+      : connections.flatMap(({ point, role }) => (point ? [{ point, role }] : []));
+  }, [readOut.figures]);
   const set = useCallback(
     (field: SheetField, is: unknown, joins: 'joins' | 'stands alone' = 'stands alone') =>
       change([{ type: 'field', field, was: fieldOf(sheet, field), is }], joins),
@@ -161,7 +174,7 @@ export function Worksheet(props: WorksheetProps) {
               mayEdit={mayEdit}
               change={change}
               summary={(line) => <LineSummary line={line} readOut={readOut} />}
-              onFinish={() => ask(true)}
+              onFinish={finish}
               onPointAt={setPointedAt}
             />
           </Step>
@@ -268,6 +281,7 @@ export function Worksheet(props: WorksheetProps) {
               onChoose={setChosen}
               marked={pointedAt}
               traced={followed?.point}
+              atRest={atRest}
               held={sheet.held ?? NOBODY}
               onNudge={(what, by) => place(nudge(sheet, courseRules, chosenRef(what), chosenLeg(what), by))}
               onPut={(what, at: Point) => {
@@ -301,6 +315,9 @@ export function Worksheet(props: WorksheetProps) {
 
 const NOBODY: readonly string[] = [];
 const NO_LINES: readonly number[] = [];
+const NO_THREADS: readonly Thread[] = [];
+/** Nodes up to which each shows as a thread of its own; more would hide one another. */
+const MOST_THREADS = 8;
 
 /** Everything that is worked out from, as a text to compare. */
 const sourceOf = (sheet: Sheet): string =>

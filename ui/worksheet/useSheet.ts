@@ -37,6 +37,8 @@ interface UseSheet {
   readonly settleClash: (clash: Clash, choice: 'mine' | 'theirs') => void;
 }
 
+const WAITING: Keeping = { state: 'saving' };
+
 const storageKey = (exerciseId: string): string => `didaktor-unsent-${exerciseId}`;
 
 /**
@@ -128,7 +130,7 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
 
   return {
     sync,
-    keeping,
+    keeping: keeping.state === 'saved' && sync.unsent.length > 0 ? WAITING : keeping,
     change: useCallback(
       (changes, joins = 'stands alone') => {
         if (mayEdit) put(changed(now.current, changes, joins));

@@ -1,0 +1,317 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Page } from 'playwright-core';
+import { joinAsLearner, PROGRAM, signInAsInstructor } from './people';
+import { createWorld, type World } from './world';
+
+let world: World;
+beforeAll(async () => {
+  world = await createWorld();
+});
+afterAll(() => world.end());
+
+/** Counts what a person does: each key and each click. */
+class Hands {
+  actions = 0;
+  readonly #page: Page;
+
+  constructor(page: Page) {
+    this.#page = page;
+  }
+
+  async type(text: string): Promise<void> {
+    this.actions += text.length;
+    await this.#page.keyboard.type(text);
+  }
+
+  async press(key: string): Promise<void> {
+    this.actions += 1;
+    await this.#page.keyboard.press(key);
+  }
+
+  async click(label: string): Promise<void> {
+    this.actions += 1;
+    await this.#page.getByLabel(label, { exact: true }).click();
+  }
+}
+
+async function openCourse(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'The working harbour' }).first().click();
+  await page.getByRole('heading', { name: 'New exercise' }).waitFor();
+}
+
+/** Begins an exercise from nothing; its first part line has the focus. */
+async function begin(page: Page, title: string, hands = new Hands(page)): Promise<Hands> {
+  await signInAsInstructor(page);
+  await openCourse(page);
+  await hands.click('Title');
+  await hands.type(title);
+  await hands.press('Enter');
+  await page.getByRole('heading', { name: title, level: 1 }).waitFor();
+  await page.getByLabel('New part line').and(page.locator(':focus')).waitFor();
+  return hands;
+}
+
+const kept = (page: Page): Promise<void> => page.getByText('Everything is kept.').waitFor();
+
+const draftOf = async (
+  title: string,
+): Promise<{ parts: { ref: string }[]; nets: { points: string[] }[]; layout?: string }> => {
+  const [row] = await world.query<{
+    draft: { parts: { ref: string }[]; nets: { points: string[] }[]; layout?: string };
+  }>("select draft from exercise where draft->>'title' = ? order by position desc limit 1", [title]);
+  return row!.draft;
+};
+
+const netsOf = (draft: { nets: { points: string[] }[] }): string[] =>
+  draft.nets
+    .filter(({ points }) => points.length > 1)
+    .map(({ points }) => [...points].sort().join(' '))
+    .sort();
+
+/** Most keys and clicks that an exercise may take to specify from nothing. */
+const MOST_FOR_TWO_LAMPS = 60;
+const MOST_FOR_TIDE_GAUGE = 90;
+
+describe('an exercise is said', () => {
+  test('the second one, from nothing, in fewer than sixty keys and clicks', async () => {
+    const { page, context } = await world.visit();
+    const hands = await begin(page, 'Two lights');
+    await hands.type('red 12 (2-13)');
+    await hands.press('Enter');
+    await hands.type('green 11 (2-13)');
+    await hands.press('Enter');
+    await kept(page);
+    await expect
+      .poll(async () => netsOf(await draftOf('Two lights')))
+      .toEqual(netsOf(await draftOf('Leading lights')));
+    await page.getByRole('img', { name: /How Two lights is wired/ }).waitFor();
+    console.log(`exercise 2: ${hands.actions} keys and clicks`);
+    expect(hands.actions).toBeLessThan(MOST_FOR_TWO_LAMPS);
+    await context.close();
+  });
+
+  test('the tide gauge, from nothing, in fewer than ninety', async () => {
+    const { page, context } = await world.visit();
+    const hands = await begin(page, 'Level');
+    await hands.type('green lamp bar 11-2');
+    await hands.press('Enter');
+    await hands.type('knob A0');
+    await hands.press('Enter');
+    await kept(page);
+    await expect
+      .poll(async () => netsOf(await draftOf('Level')))
+      .toEqual(netsOf(await draftOf('Tide gauge')));
+    await expect.poll(async () => (await draftOf('Level')).layout ?? '').toContain('D1,led-bar');
+    console.log(`exercise 7: ${hands.actions} keys and clicks`);
+    expect(hands.actions).toBeLessThan(MOST_FOR_TIDE_GAUGE);
+    await context.close();
+  });
+
+  test('and goes all the way from nothing to a class that can build it', async () => {
+    const { page, context } = await world.visit();
+    await begin(page, 'Quay light');
+    await page.keyboard.type('amber lamp on 13 (2-13) with 330');
+    await page.keyboard.press('Enter');
+    await page.getByRole('textbox', { name: 'Aim' }).fill('A lamp keeps a light character.');
+    await page.getByLabel('Reference program').fill(PROGRAM);
+    await page.getByLabel('What must be seen?').fill('D1 lit 0.5 s, dark 2.5 s');
+    await page.keyboard.press('Enter');
+    await page.getByText(/The reference passes/).waitFor();
+    await kept(page);
+    await page.getByRole('button', { name: 'Publish' }).click();
+    const line = page.getByRole('listitem').filter({ hasText: 'Friday morning' });
+    await line.getByRole('button', { name: 'Publish', exact: true }).click();
+    await line.getByText('open, revision 1').waitFor();
+    const learner = await world.visit();
+    await joinAsLearner(learner.page, 'Gaia');
+    await learner.page.getByRole('heading', { name: 'Quay light' }).waitFor();
+    await learner.context.close();
+    await context.close();
+  });
+
+  test('with what it lacks, what it was read as, and what would do instead', async () => {
+    const { page, context } = await world.visit();
+    await begin(page, 'Wishes');
+    const line = page.getByLabel('New part line').or(page.getByLabel('Part line 1'));
+    await page.keyboard.type('knob on 5');
+    await page.getByText('Pin 5 cannot measure a voltage. These can: A0-A5.').waitFor();
+    await page.getByRole('button', { name: 'knob on A0', exact: true }).click();
+    expect(await page.getByLabel('Part line 1', { exact: true }).inputValue()).toBe('knob on A0');
+    await page.getByLabel('Part line 1', { exact: true }).fill('ambr lmap on 13');
+    await page.getByText('as if lamp').waitFor();
+    await page.getByRole('button', { name: /with 330 Ω/ }).click();
+    expect(await line.first().inputValue()).toBe('ambr lmap on 13 with 330');
+    await page.getByRole('button', { name: /pin 13.*choose another/ }).click();
+    await page.getByRole('button', { name: 'pin 12', exact: true }).click();
+    expect(await line.first().inputValue()).toBe('ambr lmap on 12 with 330');
+    await context.close();
+  });
+});
+
+describe('what was written', () => {
+  test('is undone as words, made again, and outlives a reload and a lost connection', async () => {
+    const { page, context } = await world.visit();
+    await begin(page, 'Kept');
+    await page.keyboard.type('red lamp on 12');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('knob on A0');
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => page.getByLabel('Part line 2', { exact: true }).count()).toBe(0);
+    await page.keyboard.press('Control+Shift+z');
+    await expect.poll(() => page.getByLabel('Part line 2', { exact: true }).inputValue()).toBe('knob on A0');
+    await kept(page);
+    await page.reload();
+    await expect.poll(() => page.getByLabel('Part line 2', { exact: true }).inputValue()).toBe('knob on A0');
+    await world.stopServer();
+    await page.getByLabel('Part line 2', { exact: true }).fill('knob on A1');
+    await page.getByText('No connection: it is kept in this browser').waitFor();
+    await world.startServer();
+    await page.reload();
+    await expect.poll(() => page.getByLabel('Part line 2', { exact: true }).inputValue()).toBe('knob on A1');
+    await kept(page);
+    await expect.poll(async () => netsOf(await draftOf('Kept')).join()).toContain('P1.wiper U1.A1');
+    await context.close();
+  });
+
+  test('by two at once is seen by both, and nothing is lost where they meet', async () => {
+    const one = await world.visit();
+    await begin(one.page, 'Shared');
+    await one.page.keyboard.type('red lamp on 12');
+    await one.page.keyboard.press('Enter');
+    await kept(one.page);
+    const other = await world.visit();
+    await signInAsInstructor(other.page);
+    await other.page.goto(one.page.url());
+    await other.page.getByLabel('New part line').fill('knob on A0');
+    await one.page.getByLabel('Part line 2', { exact: true }).waitFor();
+    expect(await one.page.getByLabel('Part line 2', { exact: true }).inputValue()).toBe('knob on A0');
+    await Promise.all([
+      one.page.getByLabel('Part line 1', { exact: true }).fill('red lamp on 11'),
+      other.page.getByLabel('Part line 1', { exact: true }).fill('red lamp on 10'),
+    ]);
+    const [first, second] = await Promise.all(
+      [one.page, other.page].map((page) =>
+        page
+          .getByRole('button', { name: 'Put mine in' })
+          .waitFor({ timeout: 6000 })
+          .then(
+            () => true,
+            () => false,
+          ),
+      ),
+    );
+    expect([first, second].filter(Boolean)).toHaveLength(1);
+    const loser = first ? one.page : other.page;
+    const mine = first ? 'red lamp on 11' : 'red lamp on 10';
+    await loser.getByRole('button', { name: 'Put mine in' }).click();
+    for (const page of [one.page, other.page])
+      await expect.poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue()).toBe(mine);
+    await one.context.close();
+    await other.context.close();
+  });
+});
+
+describe('the picture is corrected', () => {
+  test('by the keys: a part is moved, held, traced, its current followed, and the drawing turned', async () => {
+    const { page, context } = await world.visit();
+    await begin(page, 'Moved');
+    await page.keyboard.type('red lamp on 12');
+    await page.keyboard.press('Enter');
+    await kept(page);
+    const bench = page.getByRole('application');
+    await bench.focus();
+    const said = page.locator('#bench-said');
+    await page.keyboard.press('n');
+    await expect.poll(() => said.innerText()).toMatch(/^D1 red lamp in /);
+    const before = await said.innerText();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await expect.poll(() => said.innerText()).not.toBe(before);
+    await expect.poll(() => said.innerText()).toContain('It stays there');
+    const holes = /in (\w+\d+) (\w+\d+)/.exec(await said.innerText())!;
+    // The list follows the picture.
+    await expect
+      .poll(() => page.getByRole('region', { name: 'Connections' }).innerText())
+      .toContain(`D1 long leg ${holes[1]}`);
+    await page.keyboard.press('l');
+    await expect.poll(() => said.innerText()).toContain('long leg in');
+    await page.keyboard.press('t');
+    await expect.poll(() => page.locator('[data-role="trace"]').count()).toBeGreaterThan(0);
+    await page.keyboard.press('f');
+    await page.getByText('The current starts at pin 12.').waitFor();
+    await page.keyboard.press('Escape');
+    const box = (await bench.locator('svg').first().boundingBox())!;
+    await page.keyboard.press('r');
+    await expect
+      .poll(async () => (await bench.locator('svg').first().getAttribute('viewBox')) ?? '')
+      .not.toBe(box.width);
+    await kept(page);
+    expect((await draftOf('Moved')).layout).toContain(`D1,led,red,anode,B1.${holes[1]}`);
+    await context.close();
+  });
+
+  test('by the list: a leg is joined elsewhere, a pin moved, and the lines say so', async () => {
+    const { page, context } = await world.visit();
+    await begin(page, 'Joined');
+    await page.keyboard.type('red lamp on 12 with 330');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: '12: join it elsewhere' }).click();
+    await page.getByRole('menuitem', { name: '9 free, pwm' }).click();
+    await expect
+      .poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue())
+      .toBe('red lamp on 9 with 330');
+    await page
+      .getByRole('button', { name: /^R1 \S+: join it elsewhere$/ })
+      .last()
+      .click();
+    await page.getByRole('menuitem', { name: /^8 free/ }).click();
+    await expect
+      .poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue())
+      .toContain('as D1: anode to 9');
+    await kept(page);
+    await expect.poll(async () => netsOf(await draftOf('Joined'))).toContain('R1.2 U1.8');
+    await context.close();
+  });
+});
+
+describe('an exercise goes on from another', () => {
+  test('with its hookup, and what is added is listed', async () => {
+    const { page, context } = await world.visit();
+    await signInAsInstructor(page);
+    await openCourse(page);
+    await page.getByLabel('Title', { exact: true }).fill('Beacon with a button');
+    await page.getByLabel('Starts from').selectOption({ label: 'the hookup of Beacon' });
+    await page.getByRole('button', { name: 'Begin it' }).click();
+    await page.getByLabel('New part line').fill('button on 2');
+    const build = page.getByRole('region', { name: 'Build' });
+    await expect.poll(() => build.innerText()).toMatch(/From Beacon:\s+\d+ put in\./);
+    await context.close();
+  });
+});
+
+describe('a wiring table', () => {
+  test('is taken in with a clear word when it cannot be read, and becomes lines when it can', async () => {
+    const { page, context } = await world.visit();
+    await begin(page, 'From a table');
+    await page.getByRole('button', { name: 'Take a wiring table' }).click();
+    const table = page.getByLabel('Wiring table');
+    await table.fill(
+      'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\nD1,led,purple,anode,B1.e5\n',
+    );
+    await page.getByRole('button', { name: 'Take it', exact: true }).click();
+    await page.getByText(/line 4: “purple” is not a lamp colour/).waitFor();
+    await table.fill(
+      'ref;kind;value;leg;at\nU1;board;learner-5v;;\nB1;breadboard;half;;\nD1;led;amber;anode;e5\nD1;led;amber;cathode;e6\nR1;resistor;330;1;d6\nR1;resistor;330;2;a-6\nW1;wire;yellow;1;U1.13\nW1;wire;yellow;2;a5\nW2;wire;black;1;U1.GND\nW2;wire;black;2;a-1\n',
+    );
+    await page.getByRole('button', { name: 'Take it', exact: true }).click();
+    await expect
+      .poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue())
+      .toMatch(/^amber lamp on 13 with 330/);
+    await kept(page);
+    await expect
+      .poll(async () => (await draftOf('From a table')).layout)
+      .toContain('D1,led,amber,anode,B1.e5');
+    await context.close();
+  });
+});

@@ -1,0 +1,93 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import type { Rung } from '@/core/course/ladder';
+import { Button } from '../design/Button';
+import { CourseTools } from './CourseTools';
+import { Ladder } from './Ladder';
+import type { CourseActions } from './actions';
+
+export interface CourseExercise {
+  readonly id: string;
+  readonly title: string;
+  readonly aim: string;
+  readonly minutes: number | null;
+  readonly lessonId: string | null;
+  readonly rung: Rung;
+  readonly state: 'unfinished' | 'no-program' | 'complete';
+  /** Classes for which it is open. */
+  readonly openFor: readonly string[];
+  readonly revisions: number;
+}
+
+export interface CourseLesson {
+  readonly id: string;
+  readonly title: string;
+  readonly minutes: number;
+}
+
+interface CoursePageProps {
+  readonly courseId: string;
+  readonly lessons: readonly CourseLesson[];
+  readonly exercises: readonly CourseExercise[];
+  readonly classes: readonly { readonly id: string; readonly name: string }[];
+  readonly boards: readonly { readonly id: string; readonly short: string }[];
+  readonly mayEdit: boolean;
+  readonly actions: CourseActions;
+}
+
+/** The ladder of lessons and exercises, what each teaches and builds on, and how it is put together. */
+export function CoursePage(props: CoursePageProps) {
+  const { courseId, exercises, lessons, mayEdit, actions } = props;
+  const [problem, setProblem] = useState<string>();
+  const [isPending, begin] = useTransition();
+  const act = (work: () => Promise<string | undefined>): void => begin(async () => setProblem(await work()));
+  const early = exercises.flatMap(({ title, rung }) =>
+    rung.concepts
+      .filter(({ standing }) => standing === 'early')
+      .map(({ concept, taughtBy }) => ({ title, concept: concept.replace(/-/g, ' '), taughtBy })),
+  );
+  return (
+    <div className="grid lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="min-h-[calc(100dvh-4rem)] border-ink lg:border-r" aria-busy={isPending}>
+        <Ladder
+          lessons={lessons}
+          exercises={exercises}
+          classes={props.classes}
+          mayEdit={mayEdit}
+          onArrange={(order) => act(() => actions.arrange(courseId, order))}
+          onLesson={(id, title, minutes) => act(() => actions.changeLesson(courseId, id, title, minutes))}
+          onRemoveLesson={(id) => act(() => actions.removeLesson(courseId, id))}
+          onRemove={(id) => act(() => actions.removeExercise(courseId, id))}
+          onPublish={(id, classId) => act(() => actions.publishTo(courseId, id, classId))}
+          revisions={actions.revisions}
+        />
+      </div>
+      <aside className="px-5 py-5" aria-label="About the course">
+        {problem && (
+          <p role="alert" className="mb-4 border-l-4 border-fault bg-fault-wash p-3 font-semibold">
+            {problem}
+          </p>
+        )}
+        <h2 className="text-lead">Before it is taught</h2>
+        {early.length === 0 ? (
+          <p className="mt-1 text-soft">Every concept is taught before it is used.</p>
+        ) : (
+          <ul className="mt-1">
+            {early.map(({ title, concept, taughtBy }) => (
+              <li key={`${title} ${concept}`} className="border-l-4 border-risk py-1 pl-3">
+                <strong>{title}</strong> uses {concept}, taught{' '}
+                {taughtBy ? `later, in ${taughtBy}` : 'nowhere in this course'}.
+              </li>
+            ))}
+          </ul>
+        )}
+        <Button asChild className="mt-4">
+          <Link href={`/courses/${courseId}/rules`}>House rules</Link>
+        </Button>
+        {mayEdit && <CourseTools {...props} act={act} />}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,106 @@
+'use client';
+
+import { useState } from 'react';
+import { forwardVoltsAt } from '@/core/electrics/junction';
+import { lampResistor } from '@/core/electrics/values/kit';
+import { powerMw } from '@/core/electrics/values/formulas';
+import { lampColours, lampModels } from '@/core/parts';
+import { USUAL_KIT } from '@/core/statements';
+import { figure, milliamps, ohms, volts } from '@/core/units';
+import { ResistorBands } from '../drawing/ResistorBands';
+import { BrightnessCurve } from './BrightnessCurve';
+import { Calculator, QuantityField, Worked } from './Calculator';
+import { readPositive } from './quantities';
+
+/** Most that a pin of the boards here should give, in mA. */
+const PIN_MA = 20;
+
+/** The resistor of a lamp: exact, of the series and of the kit, with its bands and what it makes of the lamp. */
+export function LampResistor() {
+  const [colour, setColour] = useState('amber');
+  const [supply, setSupply] = useState('5');
+  const [current, setCurrent] = useState('8');
+  const supplyVolts = readPositive(supply, 'The supply');
+  const currentMa = readPositive(current, 'The current');
+  const lamp = lampModels.get(colour)!;
+  const isRead = supplyVolts.amount !== undefined && currentMa.amount !== undefined;
+  const forward = isRead ? forwardVoltsAt(lamp, currentMa.amount!) : 0;
+  const found = isRead
+    ? lampResistor(lamp, supplyVolts.amount!, currentMa.amount!, USUAL_KIT.ohms)
+    : undefined;
+  const chosen = found?.larger ?? found?.smaller;
+  return (
+    <Calculator
+      title="Resistor of a lamp"
+      formula="R = (U − Uf) / I"
+      fields={
+        <>
+          <div className="w-40">
+            <label htmlFor="lamp-colour" className="text-note text-soft">
+              Lamp
+            </label>
+            <select
+              id="lamp-colour"
+              value={colour}
+              onChange={(event) => setColour(event.target.value)}
+              className="min-h-8 w-full border-b border-rule-strong bg-transparent"
+            >
+              {lampColours.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+          </div>
+          <QuantityField label="Supply U" unit="V" text={supply} reading={supplyVolts} onChange={setSupply} />
+          <QuantityField
+            label="Wanted current I"
+            unit="mA"
+            text={current}
+            reading={currentMa}
+            onChange={setCurrent}
+          />
+        </>
+      }
+      worked={
+        found &&
+        (found.exactOhms <= 0 ? (
+          <p className="font-semibold text-fault">
+            The supply does not reach: this lamp drops {volts(forward)} of the {volts(supplyVolts.amount!)}.
+          </p>
+        ) : (
+          <>
+            <Worked
+              steps={`R = (${figure(supplyVolts.amount!)} V − ${figure(forward)} V) / ${figure(currentMa.amount!)} mA`}
+              result={ohms(found.exactOhms)}
+            />
+            <ul className="mt-2">
+              {[found.smaller, found.larger]
+                .filter(
+                  (choice, index, all) =>
+                    choice && all.findIndex((one) => one?.ohms === choice.ohms) === index,
+                )
+                .map((choice) => (
+                  <li key={choice!.ohms} className="flex flex-wrap items-baseline gap-x-3 py-0.5">
+                    <strong className="mono w-20">{ohms(choice!.ohms)}</strong>
+                    <ResistorBands ohms={choice!.ohms} />
+                    <span>
+                      gives {milliamps(choice!.currentMa)} and warms by{' '}
+                      {figure(powerMw(choice!.currentMa, choice!.ohms))} mW
+                      {choice!.currentMa > PIN_MA && (
+                        <strong className="text-risk">, too much for a pin</strong>
+                      )}
+                    </span>
+                  </li>
+                ))}
+            </ul>
+            <p className="text-note text-soft">
+              From the kit, next below and above. The nearest of the series of twelve is{' '}
+              {ohms(found.seriesOhms ?? found.exactOhms)}.
+            </p>
+          </>
+        ))
+      }
+    >
+      {chosen && <BrightnessCurve currentMa={chosen.currentMa} limitMa={PIN_MA} />}
+    </Calculator>
+  );
+}

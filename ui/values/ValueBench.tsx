@@ -1,0 +1,26 @@
+'use client';
+
+import { BandReader } from './BandReader';
+import { BatteryLife, Charging, Divider, Heat, Mapping, PullResistor, Pwm } from './SmallCalculators';
+import { LampResistor } from './LampResistor';
+
+/** The calculators on their own, each with its formula and the numbers put in. */
+export function ValueBench() {
+  return (
+    <div className="grid xl:grid-cols-2">
+      <div className="border-ink xl:border-r">
+        <LampResistor />
+        <BandReader />
+        <Heat />
+      </div>
+      <div>
+        <Divider />
+        <PullResistor />
+        <Pwm />
+        <Mapping />
+        <Charging />
+        <BatteryLife />
+      </div>
+    </div>
+  );
+}
