@@ -1,4 +1,5 @@
-import type { Page } from 'playwright-core';
+import type { BrowserContext, Page } from 'playwright-core';
+import type { Visitor, World } from './world';
 
 /** Signs the demo instructor in. */
 export async function signInAsInstructor(
@@ -12,6 +13,23 @@ export async function signInAsInstructor(
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+}
+
+const signedIn = new Map<string, Parameters<BrowserContext['addCookies']>[0]>();
+
+/** A page of the demo instructor; they sign in once for a world, as one does in an evening. */
+export async function visitAsInstructor(world: World): Promise<Visitor> {
+  const visitor = await world.visit();
+  const cookies = signedIn.get(world.base);
+  if (cookies) {
+    await visitor.context.addCookies(cookies);
+    await visitor.page.goto('/');
+    await visitor.page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  } else {
+    await signInAsInstructor(visitor.page);
+    signedIn.set(world.base, await visitor.context.cookies());
+  }
+  return visitor;
 }
 
 /** Lets a learner of the test class join, choosing their word. */

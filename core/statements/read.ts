@@ -3,7 +3,7 @@ import { findKind, lampColours, readOhms, type PartKind } from '../parts';
 import { pinsOfRange, socketNamed } from './pins';
 import { isOwnValue, isRef, valueWords } from './reading/kind-values';
 import { phrasesIn, type Found } from './reading/phrases';
-import { accepting, current, readWith, resistor } from './reading/read-amounts';
+import { accepting, acceptingOf, brackets, current, readWith, resistor } from './reading/read-amounts';
 import { pinNamed, readPins } from './reading/read-pins';
 import { betweenTwo, join, names, target } from './reading/read-targets';
 import { Reading } from './reading/reading';
@@ -207,7 +207,7 @@ function word(reading: Reading, token: Token, kind: PartKind): void {
     reading.mark(token, 'value', `called ${token.text}`);
     return;
   }
-  reading.loose.push(token);
+  reading.loose.push({ ...token, passing: brackets(reading) });
 }
 
 /** Whether a first number counts parts: before several of them, or where the pins are named elsewhere. */
@@ -244,6 +244,7 @@ function settleLoose(reading: Reading, kind: PartKind): void {
     if (socket !== undefined || range) {
       const pins = socket === undefined ? range!.map((name) => pinNamed(reading, name, token)) : [socket];
       reading.draft.pins = [...(reading.draft.pins ?? []), ...pins.filter((name) => name !== undefined)];
+      if (token.passing !== undefined) reading.draft.freePins = token.passing.toUpperCase();
       reading.pieces.push({
         from: token.from,
         to: token.to,
@@ -252,7 +253,7 @@ function settleLoose(reading: Reading, kind: PartKind): void {
         guessed: false,
       });
     } else if (readOhms(token.text).ok && reading.draft.resistor === undefined) {
-      reading.draft.resistor = { value: token.text };
+      reading.draft.resistor = acceptingOf(token.text, token.passing);
       reading.pieces.push({
         from: token.from,
         to: token.to,

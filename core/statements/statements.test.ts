@@ -134,7 +134,9 @@ describe('a part line makes parts and connections', () => {
   });
 
   test('pins that may stand for one are given in brackets', () => {
-    expect(stated(['amber lamp on 13 (2-13) with 330']).freePins).toEqual({ 'U1.13': '2-13' });
+    for (const line of ['amber lamp on 13 (2-13) with 330', 'amber 13 (2-13)'])
+      expect(stated([line]).freePins).toEqual({ 'U1.13': '2-13' });
+    expect(partsOf(stated(['amber 13 330 (300-360)']))).toContain('R1 330 300-360');
   });
 
   test('a part keeps its name when a line is put before its own', () => {

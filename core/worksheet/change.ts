@@ -27,7 +27,12 @@ export type SheetField = (typeof sheetFields)[number];
  * (`null` for a line that is not there).
  */
 export const changeSchema = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('field'), field: z.enum(sheetFields), was: z.unknown().optional(), is: z.unknown().optional() }),
+  z.object({
+    type: z.literal('field'),
+    field: z.enum(sheetFields),
+    was: z.unknown().optional(),
+    is: z.unknown().optional(),
+  }),
   z.object({
     type: z.literal('line'),
     id: z.string().min(1).max(40),
@@ -45,6 +50,12 @@ export function fieldOf(sheet: Sheet, field: SheetField): unknown {
     return sheet.parts.filter((part) => part.kind === 'breadboard').map((part) => part.value);
   return sheet[field];
 }
+
+/** What is there now of what a change is about. */
+export const presentOf = (sheet: Sheet, change: Change): unknown =>
+  change.type === 'line'
+    ? (sheet.lines.find((line) => line.id === change.id)?.text ?? null)
+    : fieldOf(sheet, change.field);
 
 /** The sheet with a change made, whether or not it was as the change says. */
 export function applyChange(sheet: Sheet, change: Change): Sheet {
@@ -82,12 +93,8 @@ const FOLLOWING: ReadonlySet<SheetField> = new Set(['layout', 'held']);
  * there nor what the change makes of it.
  */
 export function isOvertaken(sheet: Sheet, change: Change): boolean {
-  if (change.type === 'line') {
-    const present = sheet.lines.find((line) => line.id === change.id)?.text ?? null;
-    return present !== change.was && present !== change.is;
-  }
-  if (FOLLOWING.has(change.field)) return false;
-  const present = JSON.stringify(fieldOf(sheet, change.field) ?? null);
+  if (change.type === 'field' && FOLLOWING.has(change.field)) return false;
+  const present = JSON.stringify(presentOf(sheet, change) ?? null);
   return present !== JSON.stringify(change.was ?? null) && present !== JSON.stringify(change.is ?? null);
 }
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { exerciseSchema } from '@/core/formats/exercise';
 import { pathText } from '@/core/json';
-import { applyChanges, changeSchema, fieldOf, type Change } from '@/core/worksheet/change';
+import { applyChanges, changeSchema, presentOf, type Change } from '@/core/worksheet/change';
 import { settle, sheetOf, type Sheet } from '@/core/worksheet/sheet';
 import { isUuid } from '../database/ids';
 import type { Viewer } from '../permissions';
@@ -150,7 +150,7 @@ export async function saveChanges(
     const { sheet, made, overtaken } = applyChanges(draft.sheet, changes);
     const lost = overtaken.map((change): Overtaken => ({
       change,
-      present: presentOf(draft.sheet, change),
+      present: presentOf(draft.sheet, change) ?? null,
       by: lastToTouch(edits, change),
     }));
     if (made.length === 0) return { version: draft.version, edits, overtaken: lost };
@@ -177,11 +177,6 @@ export async function saveChanges(
     return { version, edits, overtaken: lost };
   });
 }
-
-const presentOf = (sheet: Sheet, change: Change): unknown =>
-  change.type === 'line'
-    ? (sheet.lines.find((line) => line.id === change.id)?.text ?? null)
-    : (fieldOf(sheet, change.field) ?? null);
 
 function lastToTouch(edits: readonly Edit[], change: Change): string {
   const same = (other: Change): boolean =>

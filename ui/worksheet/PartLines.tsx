@@ -50,8 +50,8 @@ export function PartLines(props: PartLinesProps) {
     if (line !== nothing)
       change([{ type: 'line', id: line.id, was: line.text, is: text, after: null }], 'joins');
     else {
-      change([{ type: 'line', id: nextId, was: null, is: text, after: lines.at(-1)?.id ?? null }]);
-      setNextId(newId());
+      change([{ type: 'line', id: nextId, was: null, is: text, after: lines.at(-1)?.id ?? null }], 'joins');
+      if (nextId === line.id) setNextId(newId());
     }
   };
   const remove = (line: SheetLine, index: number): void => {

@@ -1,4 +1,4 @@
-import { applyChange, fieldOf, inverseOf, joinedWith, type Change } from '@/core/worksheet/change';
+import { applyChange, inverseOf, joinedWith, presentOf, type Change } from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
 
 /** A change by this author that someone else had overtaken, and what is there now. */
@@ -58,14 +58,18 @@ export function changed(
   changes: readonly Change[],
   joins: 'joins' | 'stands alone',
 ): SyncState {
-  const sheet = changes.reduce(applyChange, state.sheet);
+  let { sheet } = state;
+  // Two letters may be typed before the page shows the first: what was there is what is there by now.
+  const made = changes.map((change) => {
+    const now = { ...change, was: presentOf(sheet, change) } as Change;
+    sheet = applyChange(sheet, now);
+    return now;
+  });
   const last = state.done.at(-1);
   const together =
-    joins === 'joins' && last?.length === 1 && changes.length === 1
-      ? joinedWith(last[0]!, changes[0]!)
-      : undefined;
-  const done = together ? [...state.done.slice(0, -1), [together]] : [...state.done, changes];
-  return { ...state, sheet, unsent: queued(state, changes), done: done.slice(-MOST_UNDONE), undone: [] };
+    joins === 'joins' && last?.length === 1 && made.length === 1 ? joinedWith(last[0]!, made[0]!) : undefined;
+  const done = together ? [...state.done.slice(0, -1), [together]] : [...state.done, made];
+  return { ...state, sheet, unsent: queued(state, made), done: done.slice(-MOST_UNDONE), undone: [] };
 }
 
 /** Changes behind those that wait; what goes on with a waiting one is sent as one. */
@@ -141,12 +145,7 @@ export function heard(state: SyncState, news: ServerNews): SyncState {
 export function settledClash(state: SyncState, clash: Clash, choice: 'mine' | 'theirs'): SyncState {
   const rest = { ...state, clashes: state.clashes.filter((other) => other !== clash) };
   if (choice === 'theirs') return rest;
-  const { change } = clash;
-  const was =
-    change.type === 'line'
-      ? (state.sheet.lines.find(({ id }) => id === change.id)?.text ?? null)
-      : fieldOf(state.sheet, change.field);
-  return changed(rest, [{ ...change, was } as Change], 'stands alone');
+  return changed(rest, [clash.change], 'stands alone');
 }
 
 /** What follows from the lines, taken over from what was worked out; not a change of its own. */

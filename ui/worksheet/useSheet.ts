@@ -51,6 +51,7 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
   const now = useRef(sync);
   const lastSavedLayout = useRef(first.layout);
   const isSending = useRef(false);
+  const hasRecovered = useRef(false);
   const put = useCallback((next: SyncState): void => {
     now.current = next;
     setSync(next);
@@ -96,6 +97,8 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
 
   // Waiting changes are kept here until the server has them, and sent when the writing rests.
   useEffect(() => {
+    // What an earlier page left behind is looked at first.
+    if (!hasRecovered.current) return undefined;
     const key = storageKey(exerciseId);
     if (sync.unsent.length === 0) localStorage.removeItem(key);
     else localStorage.setItem(key, JSON.stringify(sync.unsent));
@@ -118,6 +121,7 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
     }
   });
   const recover = useEffectEvent(() => {
+    hasRecovered.current = true;
     const waiting = localStorage.getItem(storageKey(exerciseId));
     if (!waiting || !mayEdit) return;
     put(changed(now.current, JSON.parse(waiting) as readonly Change[], 'stands alone'));

@@ -67,8 +67,11 @@ export function current(reading: Reading): boolean {
   return true;
 }
 
-export function accepting(reading: Reading, value: string): Accepting {
-  const inside = brackets(reading);
+export const accepting = (reading: Reading, value: string): Accepting =>
+  acceptingOf(value, brackets(reading));
+
+/** A value with the values that stand in brackets behind it. */
+export function acceptingOf(value: string, inside: string | undefined): Accepting {
   const range = inside === undefined ? undefined : /^(\S+?)(?:-| to )(\S+)$/.exec(inside);
   return range ? { value, accept: { from: range[1]!, to: range[2]! } } : { value };
 }

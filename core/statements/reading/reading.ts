@@ -16,8 +16,8 @@ export class Reading {
   readonly options = new Set<Option>();
   readonly pieces: Piece[] = [];
   readonly troubles: Trouble[] = [];
-  /** Words that no sign stands before and that are no value; settled at the end. */
-  readonly loose: Token[] = [];
+  /** Words that no sign stands before and that are no value, with what passes as well; settled at the end. */
+  readonly loose: (Token & { readonly passing: string | undefined })[] = [];
   readonly text: string;
   readonly tokens: readonly Token[];
   /** Phrases by the token at which they begin. */
