@@ -11,6 +11,7 @@ import {
 } from '@/core/statements';
 import type { Change } from '@/core/worksheet/change';
 import type { SheetLine } from '@/core/worksheet/sheet';
+import { afterPointer } from './afterPointer';
 import { refsText } from './refs';
 import { Understood } from './Understood';
 
@@ -180,10 +181,15 @@ function PartLine({
       }}
       onBlur={(event) => {
         if (event.currentTarget.contains(event.relatedTarget)) return;
-        setFocused(false);
-        setChosen(-1);
-        onPointAt([]);
-        onFinish();
+        const row = event.currentTarget;
+        afterPointer(() => {
+          // The focus may have come back meanwhile.
+          if (row.contains(document.activeElement)) return;
+          setFocused(false);
+          setChosen(-1);
+          onPointAt([]);
+          onFinish();
+        });
       }}
     >
       <div className="flex items-baseline gap-2">
