@@ -3,6 +3,8 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
+  // Keeps what has not changed: a Worksheet is drawn anew with every key.
+  reactCompiler: true,
   // Read from node_modules at run time: a native binding, and a library that finds its own files.
   serverExternalPackages: ['@node-rs/argon2', 'knex', 'pg', 'pino', 'web-tree-sitter'],
   outputFileTracingRoot: import.meta.dirname,

@@ -7,6 +7,7 @@ import { findingTitles } from '../judge/titles';
 import { cautionsOf, type Caution } from '../plan/cautions';
 import { worksheetFigures, type WorksheetFigures } from '../plan/worksheet';
 import { problemText, type Result } from '../result';
+import type { PlacedPart } from '../wiring/wiring';
 import { settle, type Layout, type SettledSheet, type Sheet } from './sheet';
 
 /** One thing that is said about the reference itself. */
@@ -39,8 +40,9 @@ export function readOut(
   courseRules: HouseRules = DEFAULT_HOUSE_RULES,
   layout: Layout = 'keep',
   depth: Depth = 'in full',
+  remembered: readonly PlacedPart[] = [],
 ): Result<ReadOut> {
-  const settled = settle(sheet, courseRules, layout);
+  const settled = settle(sheet, courseRules, layout, remembered);
   if (!settled.ok) return settled;
   return { ok: true, value: readOutOf(settled.value, depth) };
 }

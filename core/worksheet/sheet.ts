@@ -34,7 +34,10 @@ export interface SettledSheet {
 }
 
 /** What an exercise's lines are read against. */
-export function contextOf(data: ExerciseData, courseRules: HouseRules): Result<StatementContext> {
+export function contextOf(
+  data: Pick<ExerciseData, 'board' | 'boardProfile' | 'rules'>,
+  courseRules: HouseRules,
+): Result<StatementContext> {
   const board = boardsOf(data).get(data.board);
   if (!board) return fail({ message: `“${data.board}” is no known board`, path: 'board' });
   const rules = rulesWith(courseRules, data.rules);
@@ -62,7 +65,12 @@ export type Layout = 'keep' | 'anew';
  * Brings parts, nets and layout of a sheet in line with its lines. Fails only on a board or rules that do
  * not exist; lines that cannot be read are kept and make nothing.
  */
-export function settle(sheet: Sheet, courseRules: HouseRules, layout: Layout = 'keep'): Result<SettledSheet> {
+export function settle(
+  sheet: Sheet,
+  courseRules: HouseRules,
+  layout: Layout = 'keep',
+  remembered: readonly PlacedPart[] = [],
+): Result<SettledSheet> {
   const context = contextOf(sheet, courseRules);
   if (!context.ok) return context;
   const circuit = circuitOf(sheet.lines.map(asPartLine), context.value);
@@ -78,10 +86,14 @@ export function settle(sheet: Sheet, courseRules: HouseRules, layout: Layout = '
       name: earlierName(sheet, points) ?? name,
       points: [...points],
     })),
-    lines: sheet.lines.map((line, index) => ({ ...line, refs: [...circuit.lines[index]!.refs] })),
+    lines: sheet.lines.map((line, index) => {
+      const { refs } = circuit.lines[index]!;
+      // A line that makes nothing now keeps the names for when it does again.
+      return { ...line, refs: refs.length > 0 ? [...refs] : line.refs };
+    }),
     free: Object.keys(circuit.freePins).length > 0 ? { pins: { ...circuit.freePins } } : {},
   };
-  const laid = layOut(data, courseRules, layout);
+  const laid = layOut(data, courseRules, layout, remembered);
   return ok({
     sheet: { ...data, layout: laid.ok ? laid.value : undefined },
     circuit,
@@ -89,7 +101,12 @@ export function settle(sheet: Sheet, courseRules: HouseRules, layout: Layout = '
   });
 }
 
-function layOut(sheet: Sheet, courseRules: HouseRules, layout: Layout): Result<string> {
+function layOut(
+  sheet: Sheet,
+  courseRules: HouseRules,
+  layout: Layout,
+  remembered: readonly PlacedPart[],
+): Result<string> {
   const task = taskOf(sheet, courseRules);
   if (!task.ok) return task;
   const read = readWiring(sheet.layout ?? '', { boards: boardsOf(sheet) });
@@ -97,7 +114,11 @@ function layOut(sheet: Sheet, courseRules: HouseRules, layout: Layout): Result<s
     const same = asItIs(read.value, task.value);
     if (same) return ok(writeTable(same));
   }
-  const earlier = read.ok ? kept(read.value, layout === 'keep' ? undefined : (sheet.held ?? [])) : undefined;
+  const earlier = !read.ok
+    ? undefined
+    : layout === 'keep'
+      ? withRemembered(read.value, remembered)
+      : onlyHeld(read.value, sheet.held ?? []);
   const placed = place(earlier ? { ...task.value, earlier } : task.value);
   return placed.ok ? ok(writeTable(placed.value.wiring)) : placed;
 }
@@ -132,11 +153,18 @@ function asItIs(wiring: Wiring, task: PlacementTask): Wiring | undefined {
     : undefined;
 }
 
-/** A layout with only the named parts in it; with all of them when no names are given. */
-const kept = (wiring: Wiring, names: readonly string[] | undefined): Wiring =>
-  names === undefined
-    ? wiring
-    : { ...wiring, parts: wiring.parts.filter((part) => names.includes(part.ref)) };
+const onlyHeld = (wiring: Wiring, held: readonly string[]): Wiring => ({
+  ...wiring,
+  parts: wiring.parts.filter((part) => held.includes(part.ref)),
+});
+
+const withRemembered = (wiring: Wiring, remembered: readonly PlacedPart[]): Wiring => ({
+  ...wiring,
+  parts: [
+    ...wiring.parts,
+    ...remembered.filter(({ ref: name }) => wiring.parts.every((part) => part.ref !== name)),
+  ],
+});
 
 const asPartLine = ({ text, refs }: SheetLine) => ({ text, refs: refs.map(ref) });
 

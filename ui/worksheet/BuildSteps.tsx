@@ -1,3 +1,6 @@
+'use client';
+
+import { useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import { buildSteps, type ChangeStep } from '@/core/plan/build-steps';
 import { LOCAL_RULES, type Caution, type CautionStep } from '@/core/plan/cautions';
@@ -19,7 +22,7 @@ const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
 
 /** How it is built: from nothing, or from the build of another exercise. */
 export function BuildSteps({ wiring, basedOn, changes }: BuildStepsProps) {
-  const steps = buildSteps(wiring);
+  const [isOpen, setOpen] = useState(false);
   const counts = (['remove', 'move', 'add'] as const)
     .map((deed) => ({ deed, count: changes?.filter((step) => step.deed === deed).length ?? 0 }))
     .filter(({ count }) => count > 0);
@@ -40,19 +43,26 @@ export function BuildSteps({ wiring, basedOn, changes }: BuildStepsProps) {
           </ol>
         </details>
       )}
-      <details>
+      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary>
-          <strong>{steps.length} steps</strong> {basedOn ? 'from nothing' : ''}, the power last.
+          <strong>{wiring.parts.length} steps</strong> {basedOn ? 'from nothing' : ''}, the power last.
         </summary>
-        <ol className="mt-1 ml-5 list-decimal">
-          {steps.map((step) => (
-            <li key={step.number}>
-              {step.text} <span className="text-note text-soft">{step.checkpoint}</span>
-            </li>
-          ))}
-        </ol>
+        {isOpen && <StepList wiring={wiring} />}
       </details>
     </>
+  );
+}
+
+/** Every step with the look that follows it; worked out when somebody reads it. */
+function StepList({ wiring }: Pick<BuildStepsProps, 'wiring'>) {
+  return (
+    <ol className="mt-1 ml-5 list-decimal">
+      {buildSteps(wiring).map((step) => (
+        <li key={step.number}>
+          {step.text} <span className="text-note text-soft">{step.checkpoint}</span>
+        </li>
+      ))}
+    </ol>
   );
 }
 

@@ -14,12 +14,13 @@ import { readWiring } from '@/core/wiring/read';
 import type { Point } from '@/core/wiring/wiring';
 import { fieldOf, type Change, type SheetField } from '@/core/worksheet/change';
 import { takeWiring } from '@/core/worksheet/from-wiring';
-import { nudge, putLeg } from '@/core/worksheet/nudge';
+import { nudge, putLeg, type Step as Shift } from '@/core/worksheet/nudge';
 import type { ReadOut } from '@/core/worksheet/read-out';
 import { joinLeg, movePin } from '@/core/worksheet/rewire';
 import { contextOf, type Sheet, type SheetLine } from '@/core/worksheet/sheet';
 import { ref } from '@/core/brand';
 import { ProgramEditor } from '../bench/ProgramEditor';
+import { useStable } from '../shell/useStable';
 import { AimStep } from './AimStep';
 import { BoardStep } from './BoardStep';
 import { BringUp, BuildSteps, CautionLines } from './BuildSteps';
@@ -57,11 +58,17 @@ interface WorksheetProps {
 /** One exercise from its aim to its check, in the order of the work, with its drawing beside. */
 export function Worksheet(props: WorksheetProps) {
   const { exerciseId, first, version, firstReadOut, courseRules, boards, mayEdit, isPublished } = props;
-  const { sync, keeping, change, step, derive, settleClash } = useSheet(exerciseId, first, version, mayEdit);
+  const {
+    sync,
+    keeping,
+    change: write,
+    step,
+    derive,
+    settleClash,
+  } = useSheet(exerciseId, first, version, mayEdit);
   const { sheet } = sync;
-  const { readOut, isFresh, trouble, work } = useReadOut(firstReadOut, courseRules, (answer) =>
-    derive(answer.sheet),
-  );
+  const { board, boardProfile, rules } = sheet;
+  const { readOut, trouble, work } = useReadOut(firstReadOut, courseRules, (answer) => derive(answer.sheet));
   const [followed, setFollowed] = useState<Connection>();
   const [pointedAt, setPointedAt] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<Chosen>();
@@ -69,9 +76,9 @@ export function Worksheet(props: WorksheetProps) {
   const proof = useProof(props, sync.version);
 
   const context = useMemo(() => {
-    const read = contextOf(sheet, courseRules);
+    const read = contextOf({ board, boardProfile, rules }, courseRules);
     return read.ok ? read.value : undefined;
-  }, [sheet, courseRules]);
+  }, [board, boardProfile, rules, courseRules]);
   const circuit = useMemo(
     () =>
       context &&
@@ -85,8 +92,23 @@ export function Worksheet(props: WorksheetProps) {
   const isFreeLayout = !isPublished && (sheet.held ?? []).length === 0 && sheet.basedOn === undefined;
   const source = sourceOf(sheet);
   const shown = sourceOf(readOut.sheet);
+  const asked = useRef(source);
+  const askFor = useCallback(
+    (wanted: Sheet) => {
+      const wish = sourceOf(wanted);
+      if (wish === asked.current) return;
+      asked.current = wish;
+      work(wanted, 'keep');
+    },
+    [work],
+  );
+  // What is written here is worked out before the page has shown it.
+  const change = useCallback(
+    (changes: readonly Change[], joins?: 'joins' | 'stands alone') => askFor(write(changes, joins)),
+    [askFor, write],
+  );
   const ask = useEffectEvent(() => {
-    if (source !== shown) work(sheet, 'keep');
+    if (source !== shown) askFor(sheet);
   });
   const circuitNow = JSON.stringify(circuit?.nets);
   const finished = useRef(circuitNow);
@@ -98,16 +120,18 @@ export function Worksheet(props: WorksheetProps) {
   // Whatever changes what is worked out from is worked out at once, by whomever it was changed.
   useEffect(() => ask(), [source]);
 
+  const { layout: shownLayout, boardProfile: shownProfile } = readOut.sheet;
   const wiring = useMemo(() => {
-    const read = readWiring(readOut.sheet.layout ?? '', { boards: boardsOf(readOut.sheet) });
+    const read = readWiring(shownLayout ?? '', { boards: boardsOf({ boardProfile: shownProfile }) });
     return read.ok && read.value.parts.length > 0 ? read.value : undefined;
-  }, [readOut.sheet]);
+  }, [shownLayout, shownProfile]);
+  const connections = readOut.figures?.connections;
   const atRest = useMemo(() => {
-    const connections = readOut.figures?.connections ?? [];
+    if (!connections) return NO_THREADS;
     return connections.length > MOST_THREADS
       ? NO_THREADS
       : connections.flatMap(({ point, role }) => (point ? [{ point, role }] : []));
-  }, [readOut.figures]);
+  }, [connections]);
   const set = useCallback(
     (field: SheetField, is: unknown, joins: 'joins' | 'stands alone' = 'stands alone') =>
       change([{ type: 'field', field, was: fieldOf(sheet, field), is }], joins),
@@ -130,13 +154,34 @@ export function Worksheet(props: WorksheetProps) {
     return undefined;
   };
   useUndoKeys(step, mayEdit);
+  const onMovePin = useStable((from: string, to: string) => make(movePin(sheet, courseRules, from, to)));
+  const onJoin = useStable((leg: PointName, target: PointName | null) =>
+    make(joinLeg(sheet, courseRules, leg, target)),
+  );
+  const onNudge = useStable((what: Chosen, by: Shift) =>
+    place(nudge(sheet, courseRules, chosenRef(what), chosenLeg(what), by)),
+  );
+  const onPut = useStable((what: Chosen, at: Point) => {
+    const leg = chosenLeg(what);
+    return leg === null ? undefined : place(putLeg(sheet, courseRules, chosenRef(what), leg, at));
+  });
+  const onHold = useStable((name: string, isHeld: boolean) =>
+    set(
+      'held',
+      isHeld ? [...(sheet.held ?? []), name] : (sheet.held ?? []).filter((other) => other !== name),
+    ),
+  );
+  const onLayOutAnew = useStable(() => work(sheet, 'anew'));
+  const setStable = useStable(set);
+  const onFinish = useStable(finish);
+  const takenKey = JSON.stringify([...takenPins(circuit?.lines ?? [], undefined)]);
+  const taken = useMemo(() => new Map(JSON.parse(takenKey) as [string, string][]), [takenKey]);
 
   if (!context || !circuit)
     return (
       <p className="p-8">The board or a house rule of this exercise is not known any more: {sheet.board}.</p>
     );
   const { figures } = readOut;
-  const taken = takenPins(circuit.lines, undefined);
   const worst = circuit.lines.flatMap((line) => line.troubles).some(({ weight }) => weight === 'stops');
   return (
     <>
@@ -151,9 +196,9 @@ export function Worksheet(props: WorksheetProps) {
         onStep={step}
       />
       <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,29rem)] xl:grid-cols-[minmax(0,1fr)_minmax(0,35rem)]">
-        <div className="border-ink lg:border-r" data-fresh={isFresh}>
+        <div className="border-ink lg:border-r" data-fresh={source === shown}>
           <Step number={1} title="Aim">
-            <AimStep sheet={sheet} mayEdit={mayEdit} set={set} />
+            <AimStep sheet={sheet} mayEdit={mayEdit} set={setStable} />
           </Step>
           <Step number={2} title="Board">
             <BoardStep
@@ -162,8 +207,8 @@ export function Worksheet(props: WorksheetProps) {
               board={context.board}
               taken={taken}
               mayEdit={mayEdit}
-              set={set}
-              onMovePin={(from, to) => make(movePin(sheet, courseRules, from, to))}
+              set={setStable}
+              onMovePin={onMovePin}
             />
           </Step>
           <Step number={3} title="Parts" notch={worst ? 'fault' : undefined}>
@@ -174,7 +219,7 @@ export function Worksheet(props: WorksheetProps) {
               mayEdit={mayEdit}
               change={change}
               summary={(line) => <LineSummary line={line} readOut={readOut} />}
-              onFinish={finish}
+              onFinish={onFinish}
               onPointAt={setPointedAt}
             />
           </Step>
@@ -194,8 +239,8 @@ export function Worksheet(props: WorksheetProps) {
                 followed={followed && keyOf(followed)}
                 onFollow={setFollowed}
                 mayEdit={mayEdit}
-                onJoin={(leg: PointName, target) => make(joinLeg(sheet, courseRules, leg, target))}
-                onMovePin={(from, to) => make(movePin(sheet, courseRules, from, to))}
+                onJoin={onJoin}
+                onMovePin={onMovePin}
               />
             )}
             {refusal && (
@@ -266,12 +311,13 @@ export function Worksheet(props: WorksheetProps) {
               sheet={sheet}
               wiring={wiring}
               mayEdit={mayEdit}
-              onTake={(taken) => make(takeWiring(sheet, taken, courseRules))}
+              onTake={(given) => make(takeWiring(sheet, given, courseRules))}
             />
           </Step>
         </div>
         <div>
-          <div className="p-5 pb-8 lg:sticky lg:top-16 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
+          {/* A layer of its own: writing beside it does not paint it again. */}
+          <div className="p-5 pb-8 will-change-transform lg:sticky lg:top-16 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
             <Drawings
               title={sheet.title}
               wiring={wiring}
@@ -283,20 +329,10 @@ export function Worksheet(props: WorksheetProps) {
               traced={followed?.point}
               atRest={atRest}
               held={sheet.held ?? NOBODY}
-              onNudge={(what, by) => place(nudge(sheet, courseRules, chosenRef(what), chosenLeg(what), by))}
-              onPut={(what, at: Point) => {
-                const leg = chosenLeg(what);
-                return leg === null ? undefined : place(putLeg(sheet, courseRules, chosenRef(what), leg, at));
-              }}
-              onHold={(name, isHeld) =>
-                set(
-                  'held',
-                  isHeld
-                    ? [...(sheet.held ?? []), name]
-                    : (sheet.held ?? []).filter((other) => other !== name),
-                )
-              }
-              onLayOutAnew={() => work(sheet, 'anew')}
+              onNudge={onNudge}
+              onPut={onPut}
+              onHold={onHold}
+              onLayOutAnew={onLayOutAnew}
             />
             {proof.timelines.length > 0 && (
               <>

@@ -151,6 +151,10 @@ export function settledClash(state: SyncState, clash: Clash, choice: 'mine' | 't
 /** What follows from the lines, taken over from what was worked out; not a change of its own. */
 export function withDerived(state: SyncState, settled: Sheet): SyncState {
   const refs = new Map(settled.lines.map((line) => [line.id, line.refs]));
+  const isSame = state.sheet.lines.every(({ id, refs: own }) => {
+    const now = refs.get(id);
+    return now === undefined || now.join() === own.join();
+  });
   const { parts, nets, free, layout } = settled;
   return {
     ...state,
@@ -160,7 +164,9 @@ export function withDerived(state: SyncState, settled: Sheet): SyncState {
       nets,
       free,
       layout,
-      lines: state.sheet.lines.map((line) => ({ ...line, refs: refs.get(line.id) ?? line.refs })),
+      lines: isSame
+        ? state.sheet.lines
+        : state.sheet.lines.map((line) => ({ ...line, refs: refs.get(line.id) ?? line.refs })),
     },
   };
 }

@@ -8,8 +8,6 @@ import type { SheetAnswer, SheetRequest } from '@/workers/web/messages';
 
 interface ReadOutState {
   readonly readOut: ReadOut;
-  /** Whether the shown figures are those of the sheet as it stands. */
-  readonly isFresh: boolean;
   readonly trouble: string | undefined;
   readonly work: (sheet: Sheet, layout: Layout) => void;
 }
@@ -20,8 +18,7 @@ export function useReadOut(
   courseRules: HouseRules,
   onAnswer: (readOut: ReadOut) => void,
 ): ReadOutState {
-  const [shown, setShown] = useState<{ readOut: ReadOut; seq: number }>({ readOut: first, seq: 0 });
-  const [asked, setAsked] = useState(0);
+  const [readOut, setReadOut] = useState(first);
   const [trouble, setTrouble] = useState<string>();
   const worker = useRef<Worker>(undefined);
   const seq = useRef(0);
@@ -32,12 +29,13 @@ export function useReadOut(
       return;
     }
     setTrouble(undefined);
-    setShown((before) => ({
-      seq: answer.seq,
-      // What takes longer stays as it was until the full answer is there.
-      readOut:
-        answer.depth === 'in full' ? answer.readOut : { ...answer.readOut, remarks: before.readOut.remarks },
-    }));
+    setReadOut((before) =>
+      kept(
+        before,
+        // What takes longer stays as it was until the full answer is there.
+        answer.depth === 'in full' ? answer.readOut : { ...answer.readOut, remarks: before.remarks },
+      ),
+    );
     onAnswer(answer.readOut);
   });
 
@@ -61,11 +59,30 @@ export function useReadOut(
   const work = useCallback(
     (sheet: Sheet, layout: Layout) => {
       seq.current += 1;
-      setAsked(seq.current);
       const request: SheetRequest = { seq: seq.current, sheet, courseRules, layout };
       worker.current?.postMessage(request);
     },
     [courseRules],
   );
-  return { readOut: shown.readOut, isFresh: shown.seq === asked, trouble, work };
+  return { readOut, trouble, work };
+}
+
+/**
+ * The newer of two values, with every part of it that is the same as before taken from the older one: who
+ * shows only that part is not drawn again.
+ */
+function kept<T>(before: T, after: T): T {
+  if (before === after || typeof before !== 'object' || typeof after !== 'object' || !before || !after)
+    return after;
+  if (Array.isArray(before) !== Array.isArray(after)) return after;
+  const [old, now] = [before as Record<string, unknown>, after as Record<string, unknown>];
+  const keys = Object.keys(now);
+  let isSame = keys.length === Object.keys(old).length;
+  const result: Record<string, unknown> | unknown[] = Array.isArray(after) ? [] : {};
+  for (const key of keys) {
+    const part = kept(old[key], now[key]);
+    if (part !== old[key]) isSame = false;
+    (result as Record<string, unknown>)[key] = part;
+  }
+  return isSame ? before : (result as T);
 }

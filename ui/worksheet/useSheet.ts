@@ -31,7 +31,8 @@ export type Keeping =
 interface UseSheet {
   readonly sync: SyncState;
   readonly keeping: Keeping;
-  readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => void;
+  /** Makes changes; the sheet with them. */
+  readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => Sheet;
   readonly step: (way: 'undo' | 'redo') => void;
   readonly derive: (settled: Sheet) => void;
   readonly settleClash: (clash: Clash, choice: 'mine' | 'theirs') => void;
@@ -138,6 +139,7 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
     change: useCallback(
       (changes, joins = 'stands alone') => {
         if (mayEdit) put(changed(now.current, changes, joins));
+        return now.current.sheet;
       },
       [put, mayEdit],
     ),

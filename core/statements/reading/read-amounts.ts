@@ -13,7 +13,9 @@ export function readWith(reading: Reading, sign: Found, kind: PartKind): void {
   if (resistor(reading, 'wanted', sign)) return;
   const token = reading.tokens[reading.at];
   if (token && kind.readValue(token.text).ok) return;
-  reading.stops(token ?? reading.tokens[sign.first]!, 'With what? A resistor is written like 330 or 4k7.');
+  const message = 'With what? A resistor is written like 330 or 4k7.';
+  if (token) reading.stops(token, message);
+  else reading.awaits(message);
 }
 
 /** A resistance, with the accepted range in brackets; `330 ohm resistor` is read whole. */

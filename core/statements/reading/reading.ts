@@ -56,6 +56,12 @@ export class Reading {
     this.troubles.push({ weight: 'stops', message, from: at.from, to: at.to, offers });
   }
 
+  /** Notes that more is to come: the line is read as far as it goes. */
+  awaits(message: string): void {
+    const { length } = this.text;
+    this.troubles.push({ weight: 'unfinished', message, from: length, to: length, offers: [] });
+  }
+
   /** The line with a stretch of it exchanged. */
   replaced(at: Columns, by: string): Offer {
     const line = `${this.text.slice(0, at.from)}${by}${this.text.slice(at.to)}`.replace(/\s+/g, ' ').trim();

@@ -1,0 +1,57 @@
+// Measures from a keystroke to updated figures and drawing, at the ten-lamp exercise of a running demo:
+// npm run keystrokes [-- --base URL]
+import { parseArgs } from 'node:util';
+import { launchBrowser } from './browser.mjs';
+
+const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
+const LINE = 'Part line 1';
+/** What is typed at the end of the line, one key after another; each changes circuit, values or layout. */
+const KEYS = [
+  ...'Backspace|Backspace|Backspace|2|2|0|Backspace|Backspace|Backspace|4|7|0|Backspace|Backspace|Backspace|3|3|0'.split(
+    '|',
+  ),
+];
+/** Milliseconds between two keys: at rest, and as fast as a practised writer. */
+const RHYTHMS = { 'with a rest after each key': 900, 'in one go': 130 };
+
+const browser = await launchBrowser();
+const page = await (
+  await browser.newContext({ baseURL: values.base, viewport: { width: 1280, height: 800 } })
+).newPage();
+await page.goto('/sign-in');
+await page.getByText('I teach').click();
+await page.getByLabel('Login').fill('marit');
+await page.getByLabel('Password').fill('harbour lantern');
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+await page.getByRole('link', { name: 'Tide gauge' }).first().click();
+await page.getByRole('figure', { name: 'Schematic' }).locator('svg').waitFor();
+await page.evaluate(() => {
+  window.measured = [];
+  let pressed;
+  document.addEventListener('keydown', () => (pressed = performance.now()), true);
+  const sheet = document.querySelector('[data-fresh]');
+  new MutationObserver(() => {
+    if (sheet.dataset.fresh !== 'true' || pressed === undefined) return;
+    const since = pressed;
+    pressed = undefined;
+    // The frame in which it is painted, and the moment after.
+    requestAnimationFrame(() => setTimeout(() => window.measured.push(performance.now() - since)));
+  }).observe(sheet, { attributeFilter: ['data-fresh'] });
+});
+for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
+  await page.getByLabel(LINE, { exact: true }).focus();
+  await page.keyboard.press('End');
+  await page.evaluate(() => (window.measured.length = 0));
+  for (const key of KEYS) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(pause);
+  }
+  await page.waitForTimeout(600);
+  const times = (await page.evaluate(() => window.measured)).sort((a, b) => a - b);
+  const at = (share) => times[Math.min(times.length - 1, Math.floor(share * times.length))].toFixed(0);
+  console.log(
+    `${rhythm}: ${times.length} of ${KEYS.length} keys seen; median ${at(0.5)} ms, nine of ten within ${at(0.9)} ms`,
+  );
+}
+await browser.close();
