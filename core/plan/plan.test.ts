@@ -89,7 +89,7 @@ describe('the figures of a worksheet', () => {
       ['lamp', 'sense', []],
       ['ground', 'ground', ['W2']],
     ]);
-    expect(figures.connections[0]!.ends).toEqual([
+    expect(figures.connections[0]!.ends).toMatchObject([
       { text: '13', isPin: true },
       { text: 'D1 long leg e5', isPin: false },
     ]);

@@ -3,9 +3,9 @@ import type { HouseRules } from '../course/house-rules';
 import { kindOf } from '../parts';
 import type { Result } from '../result';
 import { BOARD_REF } from '../statements';
-import { netlistOf } from '../wiring/netlist';
+import { netlistOf, type CircuitNode, type Terminal } from '../wiring/netlist';
 import { writeTable } from '../wiring/table';
-import { legPoint, type Wiring } from '../wiring/wiring';
+import { findPart, legPoint, type Wiring } from '../wiring/wiring';
 import type { Change } from './change';
 import { sheetOf, type Sheet } from './sheet';
 
@@ -35,7 +35,9 @@ export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules
           name: '',
           points: [
             ...node.pins.map((pin) => pointName(`${BOARD_REF}.${pin}`)),
-            ...node.terminals.map(({ ref, leg }) => legPoint(ref, leg)),
+            ...node.terminals
+              .filter((end) => !isSaidBy(end, node, wiring))
+              .map(({ ref, leg }) => legPoint(ref, leg)),
           ],
         }))
         .filter(({ points }) => points.length > 1),
@@ -71,6 +73,12 @@ export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules
     ],
   };
 }
+
+/** Whether a leg is one piece of metal with another leg on the node, which says it already. */
+const isSaidBy = ({ ref, leg }: Terminal, node: CircuitNode, wiring: Wiring): boolean =>
+  kindOf(findPart(wiring, ref)!.kind).joints.some(
+    ([one, other]) => other === leg && node.terminals.some((end) => end.ref === ref && end.leg === one),
+  );
 
 const field = (name: 'board' | 'breadboards' | 'layout', was: unknown, is: unknown): Change => ({
   type: 'field',

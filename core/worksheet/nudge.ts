@@ -96,13 +96,12 @@ function settleAt(
     parts: withPart(wiring, part).parts.filter(({ kind }) => !kindOf(kind).conductor),
   };
   const placed = place({ ...task.value, earlier: first(earlier, part) });
-  if (!placed.ok) return placed;
-  const after = findPart(placed.value.wiring, part.ref);
+  const after = placed.ok ? findPart(placed.value.wiring, part.ref) : undefined;
   const stays = part.legs.every(({ at }, index) => {
     const now = after?.legs[index]?.at;
     return at === null ? !now : now !== null && now !== undefined && nameOf(now) === nameOf(at);
   });
-  if (!stays) {
+  if (!placed.ok || !stays) {
     const [leg] = part.legs.filter(({ at }) => at !== null);
     return fail({
       message: `${part.ref} cannot go there: ${leg?.at ? `near ${shortNameOf(leg.at)} ` : ''}it would join what is not joined, or two of its legs.`,
