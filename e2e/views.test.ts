@@ -52,7 +52,7 @@ describe('the way between views', () => {
     const { page, context } = await world.visit();
     await signInAsInstructor(page);
     await page.keyboard.press('Control+k');
-    await page.keyboard.type('work');
+    await page.keyboard.type('beacon worksheet');
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'What is seen' }).waitFor();
     const trail = page.getByRole('navigation', { name: 'Where you are' });

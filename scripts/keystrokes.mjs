@@ -1,3 +1,4 @@
+/* global window, document, MutationObserver, requestAnimationFrame, performance */
 // Measures from a keystroke to updated figures and drawing, at the ten-lamp exercise of a running demo:
 // npm run keystrokes [-- --base URL]
 import { parseArgs } from 'node:util';

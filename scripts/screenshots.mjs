@@ -19,7 +19,8 @@ async function visitor(viewport, theme = 'light') {
 }
 
 async function picture(page, name) {
-  await page.waitForLoadState('networkidle');
+  await page.waitForLoadState('load');
+  await page.waitForTimeout(1500);
   await page.mouse.move(0, 0);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   console.log(`${name}.png`);
@@ -84,7 +85,25 @@ await picture(desk, 'worksheet');
 await desk.goto('/');
 await desk.getByRole('link', { name: /Tide gauge/ }).click();
 await desk.getByRole('heading', { name: 'Tide gauge' }).waitFor();
+await desk.getByRole('figure', { name: 'Schematic' }).locator('svg').waitFor();
 await picture(desk, 'worksheet-large');
+await desk.goto('/');
+await desk.getByRole('link', { name: /Night bell/ }).click();
+await desk.getByLabel('Part line 3', { exact: true }).focus();
+await desk.keyboard.press('End');
+await picture(desk, 'worksheet-line');
+await desk.getByRole('link', { name: 'The working harbour' }).click();
+await desk.getByRole('heading', { name: 'Before it is taught' }).waitFor();
+await picture(desk, 'course');
+await desk.getByRole('link', { name: 'House rules' }).click();
+await desk.getByRole('heading', { name: 'The circuit' }).waitFor();
+await picture(desk, 'house-rules');
+await desk.goto('/values');
+await picture(desk, 'value-bench');
+await desk.goto('/boards');
+await picture(desk, 'boards');
+await desk.getByRole('tab', { name: 'Parts' }).click();
+await picture(desk, 'parts');
 await desk.goto('/');
 await desk.getByRole('link', { name: 'Review desk' }).first().click();
 await desk.getByRole('heading', { name: 'What was looked at' }).waitFor();

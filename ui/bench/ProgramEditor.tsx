@@ -83,6 +83,8 @@ export function ProgramEditor({ source, onChange, marked, label = 'Your program'
         ],
       }),
     });
+    // What scrolls can be scrolled by the keys as well.
+    made.scrollDOM.tabIndex = 0;
     view.current = made;
     return () => {
       made.destroy();

@@ -45,7 +45,7 @@ function PartCard({ kind }: { readonly kind: PartKind }) {
   return (
     <article className="border-r border-b border-rule px-6 py-4">
       <div className="flex items-start justify-between gap-3">
-        <h3 className="text-lead">{kind.title}</h3>
+        <h2 className="text-lead">{kind.title}</h2>
         <span className="mono text-note text-soft">{kind.prefix}1</span>
       </div>
       {drawing && (
@@ -56,21 +56,22 @@ function PartCard({ kind }: { readonly kind: PartKind }) {
           style={{ width: drawing.width }}
         />
       )}
-      <dl className="mt-2">
-        {(known.length > 0 ? known.slice(0, 4) : []).map((leg) => (
-          <div key={leg.name}>
-            <dt className="inline font-semibold">{leg.title}: </dt>
-            <dd className="inline">{leg.knownBy}</dd>
-          </div>
-        ))}
-        {known.length === 0 && (
-          <p>
-            {kind.symmetrical
-              ? 'Its legs are alike: either way round.'
-              : `${kind.legs.length} legs, as printed beside them.`}
-          </p>
-        )}
-      </dl>
+      {known.length > 0 ? (
+        <dl className="mt-2">
+          {known.slice(0, 4).map((leg) => (
+            <div key={leg.name}>
+              <dt className="inline font-semibold">{leg.title}: </dt>
+              <dd className="inline">{leg.knownBy}</dd>
+            </div>
+          ))}
+        </dl>
+      ) : (
+        <p className="mt-2">
+          {kind.symmetrical
+            ? 'Its legs are alike: either way round.'
+            : `${kind.legs.length} legs, as printed beside them.`}
+        </p>
+      )}
       {kind.preparation && <p className="mt-1 text-note">{kind.preparation}</p>}
       {kind.pretest && (
         <p className="mt-1 text-note">

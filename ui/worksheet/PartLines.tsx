@@ -44,8 +44,10 @@ export function PartLines(props: PartLinesProps) {
   const rows = mayEdit ? [...lines, nothing] : lines;
 
   const focus = (index: number): void => {
-    // After React has drawn the line.
-    requestAnimationFrame(() => list.current?.querySelectorAll('input')[index]?.focus());
+    const field = (): HTMLInputElement | undefined => list.current?.querySelectorAll('input')[index];
+    // At once where it is there already, for whoever goes on typing; else when React has drawn it.
+    if (field()) field()?.focus();
+    else requestAnimationFrame(() => field()?.focus());
   };
   const write = (line: SheetLine, text: string): void => {
     if (line !== nothing)
