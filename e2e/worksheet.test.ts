@@ -239,11 +239,11 @@ describe('the picture is corrected', () => {
     await page.keyboard.press('f');
     await page.getByText('The current starts at pin 12.').waitFor();
     await page.keyboard.press('Escape');
-    const box = (await bench.locator('svg').first().boundingBox())!;
+    const frame = async (): Promise<string> =>
+      (await bench.locator('svg').first().getAttribute('viewBox')) ?? '';
+    const lying = (await frame()).split(' ');
     await page.keyboard.press('r');
-    await expect
-      .poll(async () => (await bench.locator('svg').first().getAttribute('viewBox')) ?? '')
-      .not.toBe(box.width);
+    await expect.poll(frame).toBe(`0 0 ${lying[3]} ${lying[2]}`);
     await kept(page);
     expect((await draftOf('Moved')).layout).toContain(`D1,led,red,anode,B1.${holes[1]}`);
     await context.close();

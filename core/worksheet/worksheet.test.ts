@@ -201,7 +201,8 @@ describe('a part is nudged', () => {
     expect(!joined.ok && joined.problems[0]!.message).toMatch(/cannot go there|is in that hole/);
     const taken = readWiring(sheet.layout!);
     const hole = taken.ok && taken.value.parts.find((part) => part.ref === 'R1')!.legs[0]!.at;
-    expect(hole && putLeg(sheet, RULES, ref('D1'), legName('anode'), hole).ok).toBe(false);
+    if (!hole) throw new Error('R1 is nowhere');
+    expect(putLeg(sheet, RULES, ref('D1'), legName('anode'), hole).ok).toBe(false);
   });
 });
 

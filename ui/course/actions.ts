@@ -10,6 +10,7 @@ export type Beginning =
   | { readonly from: 'nothing'; readonly board: string }
   | { readonly from: 'copy' | 'hookup'; readonly exerciseId: string };
 
+/** A revision, and what changed from it to the next one or to the draft. */
 export interface RevisionSummary {
   readonly number: number;
   readonly at: string;

@@ -195,7 +195,9 @@ function PartLine({
       }}
     >
       <div className="flex items-baseline gap-2">
-        <span className="mono w-15 shrink-0 truncate text-note text-soft">{refsText(read?.refs ?? [])}</span>
+        <span className="mono w-15 shrink-0 text-note leading-tight text-soft">
+          {refsText(read?.refs ?? [])}
+        </span>
         <div className="relative min-w-0 flex-1">
           <div
             aria-hidden="true"

@@ -1,5 +1,5 @@
 import { seconds } from '@/core/units';
-import type { LampTimeline } from './proof';
+import type { LampTimeline } from '@/core/worksheet/proof';
 
 /** What a lamp is seen to do over a scenario, drawn to scale. */
 export function Timeline({ timeline }: { readonly timeline: LampTimeline }) {

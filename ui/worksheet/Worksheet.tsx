@@ -17,6 +17,7 @@ import { takeWiring } from '@/core/worksheet/from-wiring';
 import { nudge, putLeg, type Step as Shift } from '@/core/worksheet/nudge';
 import type { ReadOut } from '@/core/worksheet/read-out';
 import { joinLeg, movePin } from '@/core/worksheet/rewire';
+import type { Proof } from '@/core/worksheet/proof';
 import { contextOf, type Sheet, type SheetLine } from '@/core/worksheet/sheet';
 import { ref } from '@/core/brand';
 import { ProgramEditor } from '../bench/ProgramEditor';
@@ -39,7 +40,6 @@ import { Timeline } from './Timeline';
 import { useReadOut } from './useReadOut';
 import { useSheet } from './useSheet';
 import { Values } from './Values';
-import type { Proof } from './proof';
 
 interface WorksheetProps {
   readonly exerciseId: string;

@@ -2,13 +2,14 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { revisionChanges, type RevisionChange } from '@/core/course/revision-changes';
+import { revisionChanges } from '@/core/course/revision-changes';
 import { exerciseFrom, readExercise } from '@/core/formats/exercise';
 import { problemText } from '@/core/result';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
 import { publish } from '@/server/exercises/publications';
+import type { RevisionSummary } from '@/ui/course/actions';
 import { requireViewer } from '../../access';
 
 /** What comes back from an action that can be refused. */
@@ -115,15 +116,6 @@ export async function publishTo(courseId: string, exerciseId: string, classId: s
   const result = await publish(database(), viewer, exerciseId, classId);
   refresh(courseId);
   return 'message' in result ? result.message : undefined;
-}
-
-/** A revision, and what changed from it to the next one or to the draft. */
-export interface RevisionSummary {
-  readonly number: number;
-  readonly at: string;
-  readonly by: string;
-  readonly classes: readonly string[];
-  readonly changesSince: readonly RevisionChange[];
 }
 
 /** The published revisions of an exercise, newest first, each with what has changed since. */

@@ -3,7 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
-import { proofOf, type ReferenceProof } from '@/server/exercises/proof';
+import type { Proof } from '@/core/worksheet/proof';
+import { proofOf } from '@/server/exercises/proof';
 import { closePublication, publish } from '@/server/exercises/publications';
 import { requireViewer } from '../../access';
 
@@ -24,7 +25,7 @@ export async function closeForClass(exerciseId: string, publicationId: string): 
 }
 
 /** Runs the draft as it is kept against its scenarios; nothing when it is gone. */
-export async function proveDraft(exerciseId: string): Promise<ReferenceProof | undefined> {
+export async function proveDraft(exerciseId: string): Promise<Proof | undefined> {
   await requireViewer('see-worksheet');
   const draft = await findDraft(database(), exerciseId);
   return draft && proofOf(draft.sheet);

@@ -1,5 +1,5 @@
-import type { Report } from '@/core/formats/report';
-import type { SeenInterval } from '@/core/rehearsal/seen';
+import type { Report } from '../formats/report';
+import type { SeenInterval } from '../rehearsal/seen';
 
 /** What a lamp is seen to do in a scenario. */
 export interface LampTimeline {
