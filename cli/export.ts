@@ -5,7 +5,7 @@ import { settledBench } from '@/core/electrics/bench-point';
 import { drawBench } from '@/core/drawing/bench';
 import { drawSchematic } from '@/core/drawing/schematic';
 import { writeSvg } from '@/core/drawing/svg';
-import { layoutSchematic } from '@/engines/schematic';
+import { layoutSchematic } from '@/engines/schematic-here';
 import { titleOf, writeSpice } from '@/core/formats/spice';
 import { netlistOf } from '@/core/wiring/netlist';
 import type { Wiring } from '@/core/wiring/wiring';

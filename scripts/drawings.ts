@@ -5,7 +5,7 @@ import { drawSchematic } from '@/core/drawing/schematic';
 import { writeSvg } from '@/core/drawing/svg';
 import { formOf, readExercise, type Exercise } from '@/core/formats/exercise';
 import { buildSteps } from '@/core/plan/build-steps';
-import { layoutSchematic } from '@/engines/schematic';
+import { layoutSchematic } from '@/engines/schematic-here';
 
 const folder = 'docs/drawings';
 rmSync(folder, { recursive: true, force: true });

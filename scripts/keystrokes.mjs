@@ -6,6 +6,7 @@ import { launchBrowser } from './browser.mjs';
 
 const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
 const LINE = 'Part line 1';
+const TEXT = 'green lamp bar on 11-2 with 330';
 /** What is typed at the end of the line, one key after another; each changes circuit, values or layout. */
 const KEYS = [
   ...'Backspace|Backspace|Backspace|2|2|0|Backspace|Backspace|Backspace|4|7|0|Backspace|Backspace|Backspace|3|3|0'.split(
@@ -40,6 +41,9 @@ await page.evaluate(() => {
     requestAnimationFrame(() => setTimeout(() => window.measured.push(performance.now() - since)));
   }).observe(sheet, { attributeFilter: ['data-fresh'] });
 });
+await page.getByLabel(LINE, { exact: true }).fill(TEXT);
+await page.getByText('Everything is kept.').waitFor();
+await page.waitForTimeout(1500);
 for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
   await page.getByLabel(LINE, { exact: true }).focus();
   await page.keyboard.press('End');
@@ -55,4 +59,8 @@ for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
     `${rhythm}: ${times.length} of ${KEYS.length} keys seen; median ${at(0.5)} ms, nine of ten within ${at(0.9)} ms`,
   );
 }
+// What was typed must be kept before the page goes, or the next measurement begins with half a word.
+await page.getByText('Everything is kept.').waitFor();
+if ((await page.getByLabel(LINE, { exact: true }).inputValue()) !== TEXT)
+  throw new Error('The line is not what was typed.');
 await browser.close();

@@ -5,8 +5,9 @@ import { netlistOf, type NodeId } from '../wiring/netlist';
 import { nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 import { Geometry, HEADER, spanOf, standsBeside, PITCH, type Frame, type XY } from './geometry';
 import { around, LabelPlacer } from './labels';
-import type { Drawing, Layer, Shape, Target } from './list';
+import { boxAround, type Drawing, type Layer, type Shape, type Target } from './list';
 import { holeShapes, ledgerShapes, rowNameShapes, sheetShapes } from './sheet';
+import { boxAt } from './symbols/symbol';
 import { drawPart } from './symbols';
 import { rounded, routeWires } from './wires';
 
@@ -44,6 +45,9 @@ export function frameOf(wiring: Wiring, options: BenchDrawingOptions = {}): Fram
     hasRightSide: options.crop !== 'used' || usesRight,
   };
 }
+
+/** Half the size of a leg's end in its hole. */
+const LEG_REACH: XY = { x: 4, y: 4 };
 
 /** Height of a drawing without a breadboard, in rows. */
 const LONE_BOARD_ROWS = 9;
@@ -84,17 +88,25 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
         at(leg.at) ??
         legPlaces.get(pointName(`${part.ref}.${leg.leg}`)),
     );
-    return legs.every((leg) => leg !== undefined) ? [{ part, symbol: drawPart(part, legs, rowNames) }] : [];
+    return legs.every((leg) => leg !== undefined)
+      ? [{ part, legs, symbol: drawPart(part, legs, rowNames) }]
+      : [];
   });
   for (const { symbol } of drawn) for (const box of symbol.boxes) placer.block(box);
   layers.push(...wireLayers([...conductors, ...leadsOf(parts)], geometry, at, placer));
-  for (const { part, symbol } of drawn) {
+  for (const { part, legs, symbol } of drawn) {
     const label = placer.place(
       part.ref,
       around(symbol.centre, symbol.reach.x + 16, symbol.reach.y + 6.5, symbol.reach.x > symbol.reach.y * 2),
     );
     layers.push({
       ref: part.ref,
+      box: boxAround([
+        boxAt(symbol.centre, symbol.reach),
+        label.box,
+        ...symbol.boxes,
+        ...legs.map((leg) => boxAt(leg, LEG_REACH)),
+      ]),
       shapes: [
         ...symbol.shapes,
         ...nameShapes(label.text, label.box, 'part-name'),

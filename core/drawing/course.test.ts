@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { layoutSchematic } from '@/engines/schematic';
+import { layoutSchematic } from '@/engines/schematic-here';
 import { courseExercises } from '../testing/course';
 import { circuitParts } from '../wiring/netlist';
 import { drawBench } from './bench';

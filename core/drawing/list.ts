@@ -68,6 +68,8 @@ export type Shape = { readonly role: Role; readonly paint?: Paint } & (
 /** Shapes that belong to one part, so that it can be pointed at as one. */
 export interface Layer {
   readonly ref?: string;
+  /** What a part fills, its legs and its name included; wires have none. */
+  readonly box?: Box;
   readonly shapes: readonly Shape[];
 }
 
@@ -82,16 +84,29 @@ export interface Target {
 export interface Drawing {
   readonly width: number;
   readonly height: number;
+  /** The part of it that is to be seen; all of it without one. */
+  readonly window?: Box;
   readonly layers: readonly Layer[];
   readonly targets: readonly Target[];
   /** The drawing in words, for those who do not see it. */
   readonly description: string;
 }
 
-/** An axis-parallel box that labels must keep clear of. */
+/** An axis-parallel box. */
 export interface Box {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
+}
+
+/** The smallest box round all of these. */
+export function boxAround(boxes: readonly [Box, ...(readonly Box[])]): Box {
+  const [x, y] = [Math.min(...boxes.map((box) => box.x)), Math.min(...boxes.map((box) => box.y))];
+  return {
+    x,
+    y,
+    width: Math.max(...boxes.map((box) => box.x + box.width)) - x,
+    height: Math.max(...boxes.map((box) => box.y + box.height)) - y,
+  };
 }

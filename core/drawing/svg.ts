@@ -45,16 +45,17 @@ const electricity: Readonly<Record<string, string>> = {
 
 /** Writes a drawing list as a stand-alone SVG file for print; `title` is read before the drawing in words. */
 export function writeSvg(drawing: Drawing, title: string): string {
-  const width = Math.ceil(drawing.width);
-  const height = Math.ceil(drawing.height);
+  const { x, y, ...size } = drawing.window ?? { x: 0, y: 0, width: drawing.width, height: drawing.height };
+  const width = Math.ceil(size.width);
+  const height = Math.ceil(size.height);
   const layers = drawing.layers.map(
     ({ ref, shapes }) =>
       `<g${ref === undefined ? '' : ` data-ref="${escaped(ref)}"`}>${shapes.map(element).join('')}</g>`,
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="monospace" role="img">
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${n(x)} ${n(y)} ${width} ${height}" font-family="monospace" role="img">
 <title>${escaped(title)}</title>
 <desc>${escaped(drawing.description)}</desc>
-<rect width="${width}" height="${height}" fill="#fffdf8"/>
+<rect x="${n(x)}" y="${n(y)}" width="${width}" height="${height}" fill="#fffdf8"/>
 ${layers.join('\n')}
 </svg>
 `;

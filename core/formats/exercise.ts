@@ -101,8 +101,14 @@ export function readExercise(text: string): Result<Exercise> {
 /** Checks data that has been read from a file or a database. */
 export function exerciseFrom(data: unknown): Result<Exercise> {
   const parsed = exerciseSchema.safeParse(data);
-  if (!parsed.success) return fail(...schemaProblems(parsed.error));
-  const exercise = parsed.data;
+  return parsed.success ? exerciseOf(parsed.data) : fail(...schemaProblems(parsed.error));
+}
+
+/**
+ * Makes data of the exercise's form ready for judging against. `laidOut` is its layout read already, and
+ * known to give its nets; without it the layout is read and compared.
+ */
+export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exercise> {
   const boards = boardsOf(exercise);
   const board = boards.get(exercise.board);
   if (!board)
@@ -112,7 +118,7 @@ export function exerciseFrom(data: unknown): Result<Exercise> {
     });
   const accepted = readAccepted(exercise);
   if (!accepted.ok) return accepted;
-  const reference = readReference(exercise);
+  const reference = laidOut ? ok(laidOut) : readReference(exercise);
   if (!reference.ok) return reference;
   const missing = exercise.scenarios.flatMap((scenario, index) =>
     scenario.expect.flatMap((expectation) =>

@@ -1,7 +1,7 @@
 import type { HouseRules } from '../course/house-rules';
 import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
 import type { FindingCode, Severity } from '../finding';
-import { exerciseFrom, type Exercise } from '../formats/exercise';
+import { exerciseOf, type Exercise } from '../formats/exercise';
 import { inspect } from '../judge/inspect';
 import { findingTitles } from '../judge/titles';
 import { cautionsOf, type Caution } from '../plan/cautions';
@@ -47,8 +47,8 @@ export function readOut(
   return { ok: true, value: readOutOf(settled.value, depth) };
 }
 
-function readOutOf({ sheet, layoutProblem }: SettledSheet, depth: Depth): ReadOut {
-  const exercise = exerciseFrom(sheet);
+function readOutOf({ sheet, wiring, layoutProblem }: SettledSheet, depth: Depth): ReadOut {
+  const exercise = exerciseOf(sheet, wiring);
   if (!exercise.ok)
     return {
       sheet,

@@ -29,6 +29,8 @@ export type Sheet = ExerciseData & { readonly lines: SheetLine[] };
 export interface SettledSheet {
   readonly sheet: Sheet;
   readonly circuit: StatedCircuit;
+  /** The layout as a wiring, proven to give the circuit; `undefined` when there is none. */
+  readonly wiring: Wiring | undefined;
   /** Why there is no layout; `undefined` when there is one. */
   readonly layoutProblem: string | undefined;
 }
@@ -95,8 +97,9 @@ export function settle(
   };
   const laid = layOut(data, courseRules, layout, remembered);
   return ok({
-    sheet: { ...data, layout: laid.ok ? laid.value : undefined },
+    sheet: { ...data, layout: laid.ok ? writeTable(laid.value) : undefined },
     circuit,
+    wiring: laid.ok ? laid.value : undefined,
     layoutProblem: laid.ok ? undefined : laid.problems[0]!.message,
   });
 }
@@ -106,13 +109,13 @@ function layOut(
   courseRules: HouseRules,
   layout: Layout,
   remembered: readonly PlacedPart[],
-): Result<string> {
+): Result<Wiring> {
   const task = taskOf(sheet, courseRules);
   if (!task.ok) return task;
   const read = readWiring(sheet.layout ?? '', { boards: boardsOf(sheet) });
   if (layout === 'keep' && read.ok) {
     const same = asItIs(read.value, task.value);
-    if (same) return ok(writeTable(same));
+    if (same) return ok(same);
   }
   const earlier = !read.ok
     ? undefined
@@ -120,7 +123,7 @@ function layOut(
       ? withRemembered(read.value, remembered)
       : onlyHeld(read.value, sheet.held ?? []);
   const placed = place(earlier ? { ...task.value, earlier } : task.value);
-  return placed.ok ? ok(writeTable(placed.value.wiring)) : placed;
+  return placed.ok ? ok(placed.value.wiring) : placed;
 }
 
 /**

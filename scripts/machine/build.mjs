@@ -10,6 +10,7 @@ const sources = [
   'app',
   'ui',
   'core',
+  'engines',
   'server',
   'workers',
   'grammars',

@@ -22,12 +22,12 @@ interface BenchFigureProps {
 
 /** A drawing list as SVG, turned as the bench lies in front of its user. */
 export function BenchFigure({ drawing, className, style, children, title, turns = 0 }: BenchFigureProps) {
-  const size = turnedSize(drawing, turns);
+  const { x, y, width, height } = drawing.window ?? { x: 0, y: 0, ...turnedSize(drawing, turns) };
   return (
     <svg
       className={`bench-drawing ${className ?? ''}`}
       style={style}
-      viewBox={`0 0 ${size.width} ${size.height}`}
+      viewBox={`${x} ${y} ${width} ${height}`}
       preserveAspectRatio="xMinYMin meet"
       role="img"
       aria-label={`${title}. ${drawing.description}`}

@@ -4,19 +4,17 @@ import { useState } from 'react';
 import type { SheetField } from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
 
-interface AimStepProps {
-  readonly sheet: Sheet;
+interface AimStepProps extends Pick<Sheet, 'title' | 'aim' | 'concepts'> {
   readonly mayEdit: boolean;
   readonly set: (field: SheetField, is: unknown, joins?: 'joins' | 'stands alone') => void;
 }
 
 /** What the exercise is called, what it teaches, and what it builds on. */
-export function AimStep({ sheet, mayEdit, set }: AimStepProps) {
-  const { concepts } = sheet;
+export function AimStep({ title, aim, concepts, mayEdit, set }: AimStepProps) {
   if (!mayEdit)
     return (
       <>
-        <p className="text-bench">{sheet.aim}</p>
+        <p className="text-bench">{aim}</p>
         <p className="mt-2 text-note text-soft">
           {concepts.introduces.map(spoken).join(', ')}
           {concepts.uses.length > 0 && `; builds on ${concepts.uses.map(spoken).join(', ')}`}
@@ -27,7 +25,7 @@ export function AimStep({ sheet, mayEdit, set }: AimStepProps) {
     <div className="flex flex-col gap-1">
       <input
         aria-label="Title"
-        value={sheet.title}
+        value={title}
         onChange={(event) => {
           if (event.target.value !== '') set('title', event.target.value, 'joins');
         }}
@@ -35,8 +33,8 @@ export function AimStep({ sheet, mayEdit, set }: AimStepProps) {
       />
       <textarea
         aria-label="Aim"
-        value={sheet.aim}
-        rows={Math.max(1, Math.ceil(sheet.aim.length / 62))}
+        value={aim}
+        rows={Math.max(1, Math.ceil(aim.length / 62))}
         placeholder="What does it teach, in a sentence?"
         onChange={(event) => set('aim', event.target.value, 'joins')}
         className="resize-none border-b border-transparent bg-transparent text-bench placeholder:text-soft hover:border-rule-strong focus:border-focus"

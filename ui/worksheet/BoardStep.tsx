@@ -5,11 +5,11 @@ import { shippedBoards } from '@/core/boards';
 import { breadboards } from '@/core/breadboards';
 import type { TakenPins } from '@/core/statements';
 import type { SheetField } from '@/core/worksheet/change';
-import type { Sheet } from '@/core/worksheet/sheet';
 import { PinStrip } from './PinStrip';
 
 interface BoardStepProps {
-  readonly sheet: Sheet;
+  /** The breadboards, joined by `+`. */
+  readonly bench: string;
   readonly boards: readonly BoardProfile[];
   readonly board: BoardProfile;
   readonly taken: TakenPins;
@@ -26,8 +26,7 @@ const benches: readonly (readonly string[])[] = [
 ];
 
 /** The board and the breadboard, and who has which pin. */
-export function BoardStep({ sheet, boards, board, taken, mayEdit, set, onMovePin }: BoardStepProps) {
-  const bench = sheet.parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value);
+export function BoardStep({ bench, boards, board, taken, mayEdit, set, onMovePin }: BoardStepProps) {
   const choose = (id: string): void => {
     set('board', id);
     set('boardProfile', shippedBoards.has(id) ? undefined : boards.find((one) => one.id === id));
@@ -54,7 +53,7 @@ export function BoardStep({ sheet, boards, board, taken, mayEdit, set, onMovePin
             on a
             <select
               aria-label="Breadboard"
-              value={bench.join('+')}
+              value={bench}
               onChange={(event) => set('breadboards', event.target.value.split('+'))}
               className={select}
             >

@@ -1,17 +1,18 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
-import { buildSteps, type ChangeStep } from '@/core/plan/build-steps';
+import { buildSteps, changeSteps, type ChangeStep } from '@/core/plan/build-steps';
 import { LOCAL_RULES, type Caution, type CautionStep } from '@/core/plan/cautions';
+import { boardsOf } from '@/core/formats/exercise';
+import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 import type { Sheet } from '@/core/worksheet/sheet';
 
 interface BuildStepsProps {
   readonly wiring: Wiring;
   readonly basedOn: Sheet['basedOn'];
-  /** From the exercise that it is based on; `undefined` when it is based on none. */
-  readonly changes: readonly ChangeStep[] | undefined;
+  readonly boardProfile: Sheet['boardProfile'];
 }
 
 const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
@@ -21,7 +22,8 @@ const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
 };
 
 /** How it is built: from nothing, or from the build of another exercise. */
-export function BuildSteps({ wiring, basedOn, changes }: BuildStepsProps) {
+export function BuildSteps({ wiring, basedOn, boardProfile }: BuildStepsProps) {
+  const changes = useMemo(() => stepsFrom(basedOn, boardProfile, wiring), [basedOn, boardProfile, wiring]);
   const [isOpen, setOpen] = useState(false);
   const counts = (['remove', 'move', 'add'] as const)
     .map((deed) => ({ deed, count: changes?.filter((step) => step.deed === deed).length ?? 0 }))
@@ -51,6 +53,16 @@ export function BuildSteps({ wiring, basedOn, changes }: BuildStepsProps) {
       </details>
     </>
   );
+}
+
+/** From the exercise that it is based on; `undefined` when it is based on none. */
+function stepsFrom(
+  basedOn: Sheet['basedOn'],
+  boardProfile: Sheet['boardProfile'],
+  wiring: Wiring,
+): readonly ChangeStep[] | undefined {
+  const before = basedOn && readWiring(basedOn.layout, { boards: boardsOf({ boardProfile }) });
+  return before?.ok ? changeSteps(before.value, wiring) : undefined;
 }
 
 /** Every step with the look that follows it; worked out when somebody reads it. */

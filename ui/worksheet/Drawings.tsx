@@ -1,28 +1,25 @@
 'use client';
 
 import { Grid2x2, Lock, LockOpen, RotateCw, Route, Spline } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
-import { legName, ref, type LegName, type Ref } from '@/core/brand';
+import { useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { ref } from '@/core/brand';
 import { drawBench } from '@/core/drawing/bench';
 import { PITCH } from '@/core/drawing/geometry';
-import { drawSchematic, threadedSchematic, type Schematic } from '@/core/drawing/schematic';
 import { turnedStep, type QuarterTurns } from '@/core/drawing/turn';
 import { currentPaths, type CurrentPath } from '@/core/electrics/paths';
-import { roleOfNode } from '@/core/plan/worksheet';
+import type { Connection } from '@/core/plan/worksheet';
 import { kindOf } from '@/core/parts';
-import { netlistOf, type NodeId } from '@/core/wiring/netlist';
+import { netlistOf } from '@/core/wiring/netlist';
 import { readPoint, surroundingsOf } from '@/core/wiring/point';
 import { findPart, nameOf, shortNameOf, type Point, type Wiring } from '@/core/wiring/wiring';
 import type { Step } from '@/core/worksheet/nudge';
 import { Button, Keys } from '../design/Button';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { CurrentStepper } from '../drawing/CurrentStepper';
-
-/** A part, or one of its legs. */
-export interface Chosen {
-  readonly ref: string;
-  readonly leg: string | null;
-}
+import { placeOnDrawing } from '../drawing/pointer';
+import type { Chosen } from './chosen';
+import { SchematicFigure } from './SchematicFigure';
+import { threadsFor, type Thread } from './threads';
 
 interface DrawingsProps {
   readonly title: string;
@@ -34,8 +31,10 @@ interface DrawingsProps {
   readonly onChoose: (chosen: Chosen | undefined) => void;
   /** Parts that are pointed at elsewhere on the page. */
   readonly marked: readonly string[];
-  /** A point whose node is traced from elsewhere on the page. */
-  readonly traced: Point | undefined;
+  /** The node that is traced, here or from elsewhere on the page. */
+  readonly traced: Connection | undefined;
+  /** Traces the node of a point; `undefined` for none. */
+  readonly onTrace: (point: Point | undefined) => void;
   /** The nodes that show while nothing is traced or followed. */
   readonly atRest: readonly Thread[];
   readonly held: readonly string[];
@@ -56,7 +55,7 @@ const arrows: Readonly<Record<string, Step>> = {
 /** The bench and the schematic beside each other: pointed at, traced, followed, nudged and turned. */
 export function Drawings(props: DrawingsProps) {
   const { title, wiring, problem, mayEdit, chosen, onChoose, marked, traced, atRest, held } = props;
-  const { onNudge, onPut, onHold, onLayOutAnew } = props;
+  const { onTrace, onNudge, onPut, onHold, onLayOutAnew } = props;
   const [turns, setTurns] = useState<QuarterTurns>(0);
   const [isTracing, setTracing] = useState(false);
   const [following, setFollowing] = useState<{ path: number; step: number }>();
@@ -79,8 +78,12 @@ export function Drawings(props: DrawingsProps) {
   const path = following && paths[following.path];
   const threads = useMemo(
     () =>
-      threadsFor(wiring, { path, step: following?.step, traced: traced ?? (isTracing ? legAt : undefined) }),
-    [wiring, path, following?.step, traced, isTracing, legAt],
+      threadsFor(wiring, {
+        path,
+        step: following?.step,
+        traced: traced?.point ?? (isTracing ? legAt : undefined),
+      }),
+    [wiring, path, following?.step, traced?.point, isTracing, legAt],
   );
   const drawing = useMemo(
     () =>
@@ -130,6 +133,7 @@ export function Drawings(props: DrawingsProps) {
     else if (key === 'h' && chosen && mayEdit) onHold(chosen.ref, !held.includes(chosen.ref));
     else if (key === 'Escape') {
       onChoose(undefined);
+      onTrace(undefined);
       setTracing(false);
       setFollowing(undefined);
     } else return false;
@@ -140,9 +144,9 @@ export function Drawings(props: DrawingsProps) {
     if (act(event.key)) event.preventDefault();
   };
   const onClick = (event: MouseEvent): void => {
-    const matrix = frame.current?.querySelector<SVGGElement>('[data-contents]')?.getScreenCTM();
-    if (!matrix) return;
-    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const place = placeOnDrawing(frame.current, event);
+    if (!place) return;
+    const { x, y } = place;
     const owner = (event.target as Element).closest('[data-ref]')?.getAttribute('data-ref');
     const near = drawing.targets
       .map((target) => ({ ...target, distance: Math.hypot(target.x - x, target.y - y) }))
@@ -153,7 +157,11 @@ export function Drawings(props: DrawingsProps) {
       const at = readPoint(near.point, surroundingsOf(wiring));
       if (at.ok) setRefusal(onPut(chosen, at.value));
     } else if (owner && parts.some((part) => part.ref === owner)) onChoose({ ref: owner, leg: null });
-    else onChoose(undefined);
+    else {
+      onChoose(undefined);
+      const wire = wiring.parts.find((part) => part.ref === owner);
+      onTrace(wire?.legs.find(({ at }) => at)?.at ?? undefined);
+    }
   };
   const isHeld = chosen !== undefined && held.includes(chosen.ref);
 
@@ -181,8 +189,14 @@ export function Drawings(props: DrawingsProps) {
           <span className="font-semibold text-risk">{refusal}</span>
         ) : chosen ? (
           <ChosenWords chosen={chosen} wiring={wiring} isHeld={isHeld} />
+        ) : traced ? (
+          <>
+            Traced: <span className="mono">{traced.ends.map(({ text }) => text).join(' to ')}</span>
+          </>
         ) : (
-          <span className="text-soft">Choose a part on the drawing, or step through them with the keys.</span>
+          <span className="text-soft">
+            Choose a part or a wire on the drawing, or step through them with the keys.
+          </span>
         )}
       </p>
       <div className="-ml-1.5 flex flex-wrap">
@@ -237,7 +251,13 @@ export function Drawings(props: DrawingsProps) {
           />
         </div>
       )}
-      <SchematicFigure wiring={wiring} title={title} threads={threads} chosen={chosen} onChoose={onChoose} />
+      <SchematicFigure
+        wiring={wiring}
+        title={title}
+        threads={threads}
+        onChoose={onChoose}
+        onTrace={onTrace}
+      />
     </div>
   );
 }
@@ -293,71 +313,6 @@ function ChosenWords({
   );
 }
 
-interface SchematicFigureProps {
-  readonly wiring: Wiring;
-  readonly title: string;
-  readonly threads: ReturnType<typeof threadsFor>;
-  readonly chosen: Chosen | undefined;
-  readonly onChoose: (chosen: Chosen | undefined) => void;
-}
-
-/** Milliseconds of rest before the schematic follows. */
-const SCHEMATIC_REST = 350;
-
-/** The same circuit as a schematic; it follows when the writing rests. */
-function SchematicFigure({ wiring, title, threads, onChoose }: SchematicFigureProps) {
-  const [drawn, setDrawn] = useState<{ schematic: Schematic; wiring: Wiring }>();
-  useEffect(() => {
-    let isWanted = true;
-    const timer = setTimeout(
-      () =>
-        void import('@/engines/schematic')
-          .then(({ layoutSchematic }) => drawSchematic(wiring, layoutSchematic))
-          .then((schematic) => {
-            if (isWanted) setDrawn({ schematic, wiring });
-          }),
-      SCHEMATIC_REST,
-    );
-    return () => {
-      isWanted = false;
-      clearTimeout(timer);
-    };
-  }, [wiring]);
-  const drawing = useMemo(() => {
-    if (!drawn) return undefined;
-    const netlist = netlistOf(drawn.wiring);
-    const roles = new Map<NodeId, 'supply' | 'ground' | 'signal' | 'sense'>();
-    for (const { point, role } of threads) {
-      const node = netlist.nodeAt.get(nameOf(point));
-      if (node !== undefined) roles.set(node, role);
-    }
-    return threadedSchematic(drawn.schematic, roles);
-  }, [drawn, threads]);
-  return (
-    <figure className="mt-4 border-t border-ink pt-3" aria-label="Schematic">
-      <figcaption className="mb-1 font-semibold">Schematic</figcaption>
-      {drawing ? (
-        <div
-          className="flex justify-center"
-          onClick={(event) => {
-            const owner = (event.target as Element).closest('[data-ref]')?.getAttribute('data-ref');
-            if (owner) onChoose({ ref: owner, leg: null });
-          }}
-        >
-          <BenchFigure
-            drawing={drawing}
-            title={`The circuit of ${title}`}
-            className="max-h-[46vh] max-w-full"
-            style={{ width: drawing.width }}
-          />
-        </div>
-      ) : (
-        <p className="text-note text-soft">It is being drawn.</p>
-      )}
-    </figure>
-  );
-}
-
 function pointOf(wiring: Wiring | undefined, chosen: Chosen | undefined): Point | undefined {
   const part = wiring && chosen && findPart(wiring, ref(chosen.ref));
   if (!part) return undefined;
@@ -390,32 +345,3 @@ function pathsThrough(
   const through = all.filter(({ steps }) => steps.some((step) => 'ref' in step && step.ref === chosen?.ref));
   return through.length > 0 ? through : all;
 }
-
-export type Thread = { readonly point: Point; readonly role: 'supply' | 'ground' | 'signal' | 'sense' };
-
-interface ThreadWish {
-  readonly path: CurrentPath | undefined;
-  readonly step: number | undefined;
-  readonly traced: Point | undefined;
-}
-
-/** The nodes to show: those of a followed current up to where it is, or a traced one; else none. */
-function threadsFor(wiring: Wiring | undefined, { path, step, traced }: ThreadWish): readonly Thread[] {
-  if (!wiring) return [];
-  const netlist = netlistOf(wiring);
-  const thread = (point: Point): readonly Thread[] => {
-    const node = netlist.nodeAt.get(nameOf(point));
-    return node === undefined ? [] : [{ point, role: roleOfNode(netlist.nodes[node]!, wiring) }];
-  };
-  if (path)
-    return path.steps
-      .slice(0, (step ?? 0) + 1)
-      .flatMap((one) =>
-        'at' in one ? (one.at ? [one.at] : []) : [one.from, one.to].filter((point) => point !== null),
-      )
-      .flatMap(thread);
-  return traced ? thread(traced) : [];
-}
-
-export const chosenLeg = ({ leg }: Chosen): LegName | null => (leg === null ? null : legName(leg));
-export const chosenRef = (chosen: Chosen): Ref => ref(chosen.ref);

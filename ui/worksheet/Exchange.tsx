@@ -16,12 +16,14 @@ import type { Sheet } from '@/core/worksheet/sheet';
 import { Button } from '../design/Button';
 
 interface ExchangeProps {
-  readonly sheet: Sheet;
-  readonly wiring: Wiring | undefined;
+  readonly now: () => { readonly sheet: Sheet; readonly wiring: Wiring | undefined };
+  readonly hasLayout: boolean;
   readonly mayEdit: boolean;
   /** Takes a wiring as the exercise's own; says why when it cannot be. */
   readonly onTake: (wiring: Wiring) => string | undefined;
 }
+
+const NO_WIRING: Wiring = { breadboards: [], parts: [] };
 
 /** Hands a text over as a file. */
 function save(name: string, text: string, type: string): void {
@@ -33,52 +35,60 @@ function save(name: string, text: string, type: string): void {
   URL.revokeObjectURL(address);
 }
 
+interface FileKind {
+  readonly label: string;
+  readonly ending: string;
+  readonly type: string;
+  readonly write: (sheet: Sheet, wiring: Wiring) => string;
+}
+
+const exerciseFile: FileKind = {
+  label: 'Exercise',
+  ending: 'json',
+  type: 'application/json',
+  write: (sheet) => `${JSON.stringify(sheet, null, 2)}\n`,
+};
+const layoutFiles: readonly FileKind[] = [
+  { label: 'Wiring table', ending: 'csv', type: 'text/csv', write: (sheet) => sheet.layout ?? '' },
+  {
+    label: 'Drawing',
+    ending: 'svg',
+    type: 'image/svg+xml',
+    write: (sheet, wiring) => writeSvg(drawBench(wiring, { crop: 'used' }), sheet.title),
+  },
+  {
+    label: 'Circuit netlist',
+    ending: 'cir',
+    type: 'text/plain',
+    write: (_, wiring) => writeSpice(prepareBench(wiring, netlistOf(wiring)), new Map(), titleOf(wiring)),
+  },
+];
+
 /** The exercise as files, and a wiring table back in. */
-export function Exchange({ sheet, wiring, mayEdit, onTake }: ExchangeProps) {
-  const files: readonly (readonly [label: string, act: () => void])[] = [
-    ['Exercise', () => save(`${sheet.id}.json`, `${JSON.stringify(sheet, null, 2)}\n`, 'application/json')],
-    ...(wiring
-      ? ([
-          ['Wiring table', () => save(`${sheet.id}.csv`, sheet.layout ?? '', 'text/csv')],
-          [
-            'Drawing',
-            () =>
-              save(
-                `${sheet.id}.svg`,
-                writeSvg(drawBench(wiring, { crop: 'used' }), sheet.title),
-                'image/svg+xml',
-              ),
-          ],
-          [
-            'Circuit netlist',
-            () =>
-              save(
-                `${sheet.id}.cir`,
-                writeSpice(prepareBench(wiring, netlistOf(wiring)), new Map(), titleOf(wiring)),
-                'text/plain',
-              ),
-          ],
-        ] as const)
-      : []),
-  ];
+export function Exchange({ now, hasLayout, mayEdit, onTake }: ExchangeProps) {
+  const files = hasLayout ? [exerciseFile, ...layoutFiles] : [exerciseFile];
+  const hand = ({ ending, type, write }: FileKind): void => {
+    const { sheet, wiring = NO_WIRING } = now();
+    save(`${sheet.id}.${ending}`, write(sheet, wiring), type);
+  };
   return (
     <div className="mt-2 flex flex-wrap items-center gap-1.5">
-      {files.map(([label, act]) => (
-        <Button key={label} onClick={act}>
-          <Download size={15} aria-hidden="true" /> {label}
+      {files.map((file) => (
+        <Button key={file.label} onClick={() => hand(file)}>
+          <Download size={15} aria-hidden="true" /> {file.label}
         </Button>
       ))}
-      {mayEdit && <TakeTable sheet={sheet} onTake={onTake} />}
+      {mayEdit && <TakeTable now={now} onTake={onTake} />}
     </div>
   );
 }
 
-function TakeTable({ sheet, onTake }: Pick<ExchangeProps, 'sheet' | 'onTake'>) {
+function TakeTable({ now, onTake }: Pick<ExchangeProps, 'now' | 'onTake'>) {
   const [isOpen, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const take = (): void => {
-    const read = readWiring(text, { boards: boardsOf(sheet) });
+    const read = readWiring(text, { boards: boardsOf(now().sheet) });
     const trouble = read.ok ? onTake(read.value) : problemText(read.problems[0]!);
     setProblem(trouble);
     if (trouble === undefined) {

@@ -22,6 +22,8 @@ interface PartLinesProps {
   readonly mayEdit: boolean;
   /** What is worked out of a line, shown at its end. */
   readonly summary: (line: StatedLine) => React.ReactNode;
+  /** What becomes of a line, shown under it while it is written. */
+  readonly outcome: (line: StatedLine) => React.ReactNode;
   readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => void;
   /** A line has been finished. */
   readonly onFinish: () => void;
@@ -122,6 +124,7 @@ function PartLine({
   context,
   mayEdit,
   summary,
+  outcome,
   onWrite,
   onEnter,
   onRemove,
@@ -280,6 +283,7 @@ function PartLine({
           }}
         />
       )}
+      {read && isFocused && outcome(read)}
     </div>
   );
 }

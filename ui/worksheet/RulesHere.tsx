@@ -7,24 +7,25 @@ import {
   type HouseQuestionId,
   type HouseRules,
 } from '@/core/course/house-rules';
-import { ruleEffect } from '@/core/worksheet/rule-effect';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { Button } from '../design/Button';
 
 interface RulesHereProps {
-  readonly sheet: Sheet;
+  readonly rules: Sheet['rules'];
   readonly courseRules: HouseRules;
   readonly mayEdit: boolean;
   readonly onChange: (rules: Sheet['rules']) => void;
+  /** What another school would change here. */
+  readonly effectOf: (question: HouseQuestionId, school: string) => readonly string[];
 }
 
 /** The house rules that this exercise breaks on purpose, and what another school would change. */
-export function RulesHere({ sheet, courseRules, mayEdit, onChange }: RulesHereProps) {
+export function RulesHere({ rules, courseRules, mayEdit, onChange, effectOf }: RulesHereProps) {
   const [looked, setLooked] = useState<{ id: HouseQuestionId; school: string; effect: readonly string[] }>();
   const [question, setQuestion] = useState<HouseQuestionId>('buttonInput');
-  const own = houseQuestionIds.filter((id) => id in sheet.rules);
+  const own = houseQuestionIds.filter((id) => id in rules);
   const { schools } = questionOf(question);
-  const present = String(sheet.rules[question] ?? courseRules[question]);
+  const present = String(rules[question] ?? courseRules[question]);
   return (
     <>
       {own.length === 0 ? (
@@ -35,16 +36,14 @@ export function RulesHere({ sheet, courseRules, mayEdit, onChange }: RulesHerePr
             <li key={id} className="flex items-center gap-2">
               <span>
                 {questionOf(id).question}{' '}
-                <strong>
-                  {questionOf(id).schools.find((school) => school.id === sheet.rules[id])?.title}
-                </strong>
+                <strong>{questionOf(id).schools.find((school) => school.id === rules[id])?.title}</strong>
               </span>
               {mayEdit && (
                 <Button
                   look="quiet"
                   className="min-h-7 px-1"
                   onClick={() =>
-                    onChange(Object.fromEntries(Object.entries(sheet.rules).filter(([key]) => key !== id)))
+                    onChange(Object.fromEntries(Object.entries(rules).filter(([key]) => key !== id)))
                   }
                 >
                   As in the course
@@ -85,7 +84,7 @@ export function RulesHere({ sheet, courseRules, mayEdit, onChange }: RulesHerePr
                     setLooked({
                       id: question,
                       school: school.id,
-                      effect: ruleEffect(sheet, courseRules, question, school.id),
+                      effect: effectOf(question, school.id),
                     })
                   }
                   className="text-left font-semibold underline decoration-rule-strong underline-offset-3 disabled:no-underline"
@@ -103,7 +102,7 @@ export function RulesHere({ sheet, courseRules, mayEdit, onChange }: RulesHerePr
                     <Button
                       className="mt-1 min-h-8"
                       onClick={() => {
-                        onChange({ ...sheet.rules, [question]: school.id });
+                        onChange({ ...rules, [question]: school.id });
                         setLooked(undefined);
                       }}
                     >

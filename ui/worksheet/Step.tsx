@@ -10,7 +10,7 @@ interface StepProps {
 export function Step({ number, title, notch, children }: StepProps) {
   return (
     <section
-      className={`ruled-line ${notch === 'fault' ? 'shadow-[inset_5px_0_0_var(--fault)]' : notch === 'risk' ? 'shadow-[inset_5px_0_0_var(--risk)]' : ''}`}
+      className={`ruled-line [contain-intrinsic-size:auto_10rem] [content-visibility:auto] ${notch === 'fault' ? 'shadow-[inset_5px_0_0_var(--fault)]' : notch === 'risk' ? 'shadow-[inset_5px_0_0_var(--risk)]' : ''}`}
       aria-label={title}
     >
       <span className="mono text-right text-soft">{number}</span>

@@ -13,7 +13,8 @@ interface ValuesProps {
 export function Values({ figures, recommendedMa }: ValuesProps) {
   const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
   const groups = alike(figures.lamps);
-  if (groups.length === 0 && figures.budget.length === 0)
+  const limits = figures.budget.filter(({ share }) => share >= LEAST_SHARE);
+  if (groups.length === 0 && limits.length === 0)
     return <p className="text-soft">Nothing draws a current yet.</p>;
   return (
     <>
@@ -39,7 +40,7 @@ export function Values({ figures, recommendedMa }: ValuesProps) {
           </div>
         );
       })}
-      <Budget lines={figures.budget} />
+      <Budget lines={limits} />
       {hottest && hottest.powerMw >= 0.1 && (
         <p className="mt-2 text-note text-soft">
           {hottest.ref} warms most: {figure(hottest.powerMw)} mW of {RESISTOR_RATING_MW}.
@@ -66,9 +67,8 @@ const LEAST_SHARE = 0.01;
 
 /** How much of the board's limits is used, the first to break on top. */
 function Budget({ lines }: { readonly lines: readonly BudgetLine[] }) {
-  const telling = lines.filter(({ share }) => share >= LEAST_SHARE);
-  const [busiest] = telling.filter(({ scope }) => scope === 'pin');
-  const shown = telling.filter((line) => line.scope !== 'pin' || line === busiest).slice(0, 5);
+  const [busiest] = lines.filter(({ scope }) => scope === 'pin');
+  const shown = lines.filter((line) => line.scope !== 'pin' || line === busiest).slice(0, 5);
   const [first] = shown;
   if (!first) return null;
   return (

@@ -1,5 +1,6 @@
 import { applyChange, inverseOf, joinedWith, presentOf, type Change } from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
+import { kept } from './kept';
 
 /** A change by this author that someone else had overtaken, and what is there now. */
 export interface Clash {
@@ -160,9 +161,9 @@ export function withDerived(state: SyncState, settled: Sheet): SyncState {
     ...state,
     sheet: {
       ...state.sheet,
-      parts,
-      nets,
-      free,
+      parts: kept(state.sheet.parts, parts),
+      nets: kept(state.sheet.nets, nets),
+      free: kept(state.sheet.free, free),
       layout,
       lines: isSame
         ? state.sheet.lines

@@ -38,11 +38,11 @@ function answer(request: SheetRequest, depth: Depth): void {
   const { seq, sheet, courseRules, layout } = request;
   const mode = depth === 'in full' ? layout : 'keep';
   const result = readOut(sheet, courseRules, mode, depth, [...places.values()]);
-  if (result.ok) remember(result.value.sheet);
   const message: SheetAnswer = result.ok
     ? { seq, ok: true, depth, readOut: result.value }
     : { seq, ok: false, message: result.problems[0]!.message };
   self.postMessage(message);
+  if (result.ok) remember(result.value.sheet);
 }
 
 self.addEventListener('message', ({ data }: MessageEvent<SheetRequest>) => {

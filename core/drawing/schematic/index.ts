@@ -112,6 +112,29 @@ export function threadedSchematic(
   return { ...schematic, layers: [{ shapes }, ...schematic.layers] };
 }
 
+/** The node of the line nearest to a place, when there is one within a distance, all in drawing units. */
+export function nodeNear(
+  { tracks }: Schematic,
+  place: { readonly x: number; readonly y: number },
+  within: number,
+): NodeId | undefined {
+  let [nearest, least]: [NodeId | undefined, number] = [undefined, within];
+  for (const { node, points } of tracks)
+    for (let index = 1; index < points.length; index += 1) {
+      const distance = distanceToLine(place, points[index - 1]!, points[index]!);
+      if (distance <= least) [nearest, least] = [node, distance];
+    }
+  return nearest;
+}
+
+function distanceToLine(place: EnginePoint, from: EnginePoint, to: EnginePoint): number {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const length = dx * dx + dy * dy;
+  const along = length === 0 ? 0 : ((place.x - from.x) * dx + (place.y - from.y) * dy) / length;
+  const share = Math.min(1, Math.max(0, along));
+  return Math.hypot(place.x - from.x - share * dx, place.y - from.y - share * dy);
+}
+
 /** Width of a thread along a line. */
 const THREAD = 9;
 

@@ -19,9 +19,15 @@ export interface Neighbours {
 export function seriesNeighbours(amount: number, name: Series): Neighbours {
   const decade = Math.floor(Math.log10(amount));
   const values = [decade - 1, decade, decade + 1].flatMap((power) =>
-    series[name].map((value) => Number((value * 10 ** power).toPrecision(6))),
+    series[name].map((value) => scaled(value, power)),
   );
   return neighbours(amount, values);
+}
+
+/** A value of two figures times a power of ten, as exactly as if it had been written out. */
+function scaled(value: number, power: number): number {
+  const tenths = Math.round(value * 10);
+  return power >= 1 ? tenths * 10 ** (power - 1) : tenths / 10 ** (1 - power);
 }
 
 /** The value of a series nearest to an amount by ratio, as ears and eyes compare. */

@@ -1,0 +1,52 @@
+import { PITCH } from './geometry';
+import { boxAround, type Box, type Drawing, type Layer, type Shape } from './list';
+
+/** Room round the parts, in drawing units. */
+const MARGIN = PITCH * 1.1;
+
+/**
+ * A drawing as seen from near: these parts with the holes about them and every wire that passes there;
+ * `undefined` when none of them is drawn.
+ */
+export function closeUp(drawing: Drawing, refs: ReadonlySet<string>): Drawing | undefined {
+  const [first, ...others] = drawing.layers.flatMap(({ ref, box }) =>
+    ref !== undefined && box && refs.has(ref) ? [box] : [],
+  );
+  if (!first) return undefined;
+  const { x, y, width, height } = boxAround([first, ...others]);
+  const window = { x: x - MARGIN, y: y - MARGIN, width: width + 2 * MARGIN, height: height + 2 * MARGIN };
+  const layers = drawing.layers.flatMap((layer): readonly Layer[] => {
+    if (layer.box && !meets(layer.box, window)) return [];
+    const shapes = layer.shapes.filter((shape) => mayBeIn(shape, window));
+    return shapes.length > 0 ? [{ ...layer, shapes }] : [];
+  });
+  return { ...drawing, window, layers, targets: [] };
+}
+
+const meets = (one: Box, other: Box): boolean =>
+  one.x < other.x + other.width &&
+  other.x < one.x + one.width &&
+  one.y < other.y + other.height &&
+  other.y < one.y + one.height;
+
+/** Whether something of the shape can show in the window; of a path only that is not known. */
+function mayBeIn(shape: Shape, window: Box): boolean {
+  switch (shape.type) {
+    case 'rect':
+      return meets(shape, window);
+    case 'circle':
+      return meets(
+        {
+          x: shape.x - shape.radius,
+          y: shape.y - shape.radius,
+          width: 2 * shape.radius,
+          height: 2 * shape.radius,
+        },
+        window,
+      );
+    case 'text':
+      return meets({ x: shape.x, y: shape.y - 1, width: 1, height: 1 }, window);
+    case 'path':
+      return true;
+  }
+}

@@ -1,0 +1,75 @@
+import type { Ref } from '../brand';
+import { kindOf } from '../parts';
+import { netlistOf, type Netlist } from '../wiring/netlist';
+import { findPart, legPoint, nameOf, shortNameOf, type PlacedPart, type Wiring } from '../wiring/wiring';
+
+/** One leg of a placed part: its hole and what it meets there. */
+export interface LegPlace {
+  /** What the leg is called; empty when the part's legs are alike. */
+  readonly title: string;
+  /** `a5`, `13`; `undefined` when it hangs free. */
+  readonly at: string | undefined;
+  /** Pins, then other parts, on the same node. */
+  readonly meets: readonly string[];
+}
+
+export interface PartPlace {
+  readonly ref: string;
+  readonly legs: readonly LegPlace[];
+}
+
+export interface WirePlace {
+  readonly ref: string;
+  readonly colour: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** Where the parts of one line are, and the wires that lead to them. */
+export interface LinePlace {
+  readonly parts: readonly PartPlace[];
+  readonly wires: readonly WirePlace[];
+}
+
+/** Where these parts are in a layout: legs in the kind's order, wires that end on a strip of one of them. */
+export function linePlaceOf(wiring: Wiring, refs: readonly Ref[]): LinePlace {
+  const netlist = netlistOf(wiring);
+  const placed = refs.flatMap((name) => findPart(wiring, name) ?? []);
+  const strips = new Set(
+    placed.flatMap((part) =>
+      part.legs.flatMap(({ at }) => (at ? [netlist.stripAt.get(nameOf(at)) ?? ''] : [])),
+    ),
+  );
+  const reaches = ({ at }: PlacedPart['legs'][number]): boolean =>
+    at !== null && strips.has(netlist.stripAt.get(nameOf(at))!);
+  return {
+    parts: placed.map((part) => ({
+      ref: part.ref,
+      legs: part.legs.map(({ leg, at }) => ({
+        title: kindOf(part.kind).symmetrical
+          ? ''
+          : (kindOf(part.kind).legs.find(({ name }) => name === leg)?.title ?? leg),
+        at: at ? shortNameOf(at) : undefined,
+        meets: meetsAt(netlist, part, leg),
+      })),
+    })),
+    wires: wiring.parts
+      .filter((part) => kindOf(part.kind).conductor && part.legs.some(reaches))
+      .map((wire) => {
+        const [from, to] = wire.legs.map(({ at }) => (at ? shortNameOf(at) : 'nothing'));
+        return { ref: wire.ref, colour: wire.value.text, from: from!, to: to! };
+      }),
+  };
+}
+
+function meetsAt(
+  { nodes, nodeAt }: Netlist,
+  part: PlacedPart,
+  leg: PlacedPart['legs'][number]['leg'],
+): readonly string[] {
+  const node = nodes[nodeAt.get(legPoint(part.ref, leg))!]!;
+  return [
+    ...node.pins,
+    ...new Set(node.terminals.filter(({ ref }) => ref !== part.ref).map(({ ref }) => ref as string)),
+  ];
+}

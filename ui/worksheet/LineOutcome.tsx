@@ -1,0 +1,134 @@
+import { useMemo } from 'react';
+import type { StatedLine } from '@/core/statements';
+import { wireColours } from '@/core/drawing/colours';
+import { closeUp } from '@/core/drawing/close-up';
+import { drawBench } from '@/core/drawing/bench';
+import type { WorksheetFigures } from '@/core/plan/worksheet';
+import { figure } from '@/core/units';
+import type { Wiring } from '@/core/wiring/wiring';
+import { linePlaceOf, type LegPlace, type PartPlace } from '@/core/worksheet/line-place';
+import type { ReadOut } from '@/core/worksheet/read-out';
+import { BenchFigure } from '../drawing/BenchFigure';
+
+/** What is worked out of a line, at its end: current and brightness of its lamps, or how many parts it is. */
+export function LineSummary({
+  line,
+  figures,
+}: {
+  readonly line: StatedLine;
+  readonly figures: WorksheetFigures | undefined;
+}) {
+  const lamps = figures?.lamps.filter(({ ref: name }) => line.refs.some((own) => own === name)) ?? [];
+  const [lamp] = lamps;
+  if (lamp)
+    return (
+      <span className="whitespace-nowrap">
+        <strong>{figure(lamp.currentMa)}</strong>
+        <span className="text-[0.9em]"> mA</span>, {Math.round(lamp.brightness * 100)} %
+        {lamps.length > 1 && ' each'}
+      </span>
+    );
+  return line.refs.length > 0 ? (
+    <span className="text-soft">{line.refs.length === 1 ? '' : `${line.refs.length} parts`}</span>
+  ) : null;
+}
+
+interface LineOutcomeProps {
+  readonly line: StatedLine;
+  readonly wiring: Wiring | undefined;
+  readonly readOut: ReadOut;
+}
+
+/** Parts and wires of a line that are told one by one; more are counted. */
+const MOST_PARTS = 3;
+const MOST_WIRES = 4;
+const MOST_LEGS = 4;
+
+/** What becomes of the line that is being written: its picture, holes, wires, cautions and findings. */
+export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
+  const place = useMemo(() => wiring && linePlaceOf(wiring, line.refs), [wiring, line.refs]);
+  const near = useMemo(
+    () =>
+      wiring && closeUp(drawBench(wiring, { crop: 'used' }), new Set<string>(line.refs.slice(0, MOST_PARTS))),
+    [wiring, line.refs],
+  );
+  if (!place || place.parts.length === 0) return null;
+  const isOurs = ({ refs }: { readonly refs: readonly string[] }): boolean =>
+    refs.some((name) => line.refs.some((own) => own === name));
+  const { wires } = place;
+  return (
+    <div className="mt-1 mb-2 ml-17 flex items-start gap-4" role="group" aria-label="Where it is">
+      {near && (
+        <BenchFigure
+          drawing={near}
+          title={line.refs.slice(0, MOST_PARTS).join(', ')}
+          className="max-h-32 w-40 shrink-0 border border-rule bg-card"
+        />
+      )}
+      <div className="min-w-0 text-note">
+        {place.parts.slice(0, MOST_PARTS).map((part) => (
+          <p key={part.ref}>
+            <span className="mono font-semibold">{part.ref}</span> <Legs part={part} />
+          </p>
+        ))}
+        {place.parts.length > MOST_PARTS && (
+          <p className="text-soft">and {place.parts.length - MOST_PARTS} parts more</p>
+        )}
+        {wires.slice(0, MOST_WIRES).map((wire) => (
+          <p key={wire.ref} className="flex items-center gap-1.5">
+            <span
+              aria-hidden="true"
+              className="h-1 w-4 shrink-0 border border-ink/30"
+              style={{ background: wireColours[wire.colour] }}
+            />
+            <span>
+              <span className="mono">{wire.ref}</span> {wire.colour},{' '}
+              <span className="mono">{wire.from}</span> to <span className="mono">{wire.to}</span>
+            </span>
+          </p>
+        ))}
+        {wires.length > MOST_WIRES && <p className="text-soft">and {wires.length - MOST_WIRES} wires more</p>}
+        {readOut.remarks?.filter(isOurs).map((remark) => (
+          <p
+            key={`${remark.code} ${remark.message}`}
+            className={`font-semibold ${remark.severity === 'fault' ? 'text-fault' : remark.severity === 'risk' ? 'text-risk' : 'text-soft'}`}
+          >
+            {remark.title}
+          </p>
+        ))}
+        {readOut.cautions.filter(isOurs).map((caution) => (
+          <p key={caution.text}>
+            <span aria-hidden="true" className="font-bold text-risk">
+              !{' '}
+            </span>
+            {caution.text}
+          </p>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Legs({ part: { legs } }: { readonly part: PartPlace }) {
+  if (legs.length > MOST_LEGS)
+    return (
+      <>
+        {legs.length} legs, from <span className="mono">{legs[0]!.at ?? 'nothing'}</span> to{' '}
+        <span className="mono">{legs.at(-1)!.at ?? 'nothing'}</span>
+      </>
+    );
+  return legs.map((leg, index) => (
+    <span key={`${leg.title}${leg.at ?? ''}${index}`}>
+      {index > 0 && ', '}
+      {leg.title && `${leg.title} `}
+      <span className="mono">{leg.at ?? 'free'}</span>
+      <Meets leg={leg} />
+    </span>
+  ));
+}
+
+/** What a leg meets, the first of it: on a ground of many parts the rest says nothing. */
+function Meets({ leg: { meets } }: { readonly leg: LegPlace }) {
+  const [first] = meets;
+  return first === undefined ? null : <span className="text-soft"> with {first}</span>;
+}

@@ -1,0 +1,217 @@
+'use client';
+
+import { useDeferredValue } from 'react';
+import type { BoardProfile } from '@/core/boards';
+import type { PointName } from '@/core/brand';
+import type { HouseQuestionId, HouseRules } from '@/core/course/house-rules';
+import type { Connection } from '@/core/plan/worksheet';
+import type { StatedCircuit, StatementContext, TakenPins } from '@/core/statements';
+import type { Wiring } from '@/core/wiring/wiring';
+import type { Change, SheetField } from '@/core/worksheet/change';
+import type { Proof } from '@/core/worksheet/proof';
+import type { ReadOut } from '@/core/worksheet/read-out';
+import type { Sheet } from '@/core/worksheet/sheet';
+import { ProgramEditor } from '../bench/ProgramEditor';
+import { AimStep } from './AimStep';
+import { BoardStep } from './BoardStep';
+import { BringUp, BuildSteps, CautionLines } from './BuildSteps';
+import { Connections, keyOf } from './Connections';
+import { Exchange } from './Exchange';
+import { Expected } from './Expected';
+import { LayoutWords } from './LayoutWords';
+import { LineOutcome, LineSummary } from './LineOutcome';
+import { PartLines } from './PartLines';
+import { ProgramListing } from './ProgramListing';
+import { Remarks } from './Remarks';
+import { RulesHere } from './RulesHere';
+import { Step } from './Step';
+import { Values } from './Values';
+
+interface StepsProps {
+  readonly sheet: Sheet;
+  readonly readOut: ReadOut;
+  /** Whether what is shown was worked out of what is written. */
+  readonly isFresh: boolean;
+  readonly boards: readonly BoardProfile[];
+  readonly context: StatementContext;
+  readonly circuit: StatedCircuit;
+  readonly taken: TakenPins;
+  readonly wiring: Wiring | undefined;
+  readonly proof: Proof;
+  readonly courseRules: HouseRules;
+  readonly followed: Connection | undefined;
+  readonly refusal: string | undefined;
+  readonly mayEdit: boolean;
+  readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => void;
+  /** These stay the same functions, so that a letter does not draw the whole column again. */
+  readonly set: (field: SheetField, is: unknown, joins?: 'joins' | 'stands alone') => void;
+  readonly onFinish: () => void;
+  readonly onPointAt: (refs: readonly string[]) => void;
+  readonly onFollow: (connection: Connection | undefined) => void;
+  readonly onJoin: (leg: PointName, target: PointName | null) => void;
+  readonly onMovePin: (from: string, to: string) => void;
+  readonly effectOf: (question: HouseQuestionId, school: string) => readonly string[];
+  readonly onTake: (wiring: Wiring) => string | undefined;
+  /** What is there at the moment, for files. */
+  readonly now: () => { readonly sheet: Sheet; readonly wiring: Wiring | undefined };
+}
+
+/** The steps of the work on one exercise, one under another. */
+export function Steps(props: StepsProps) {
+  const { sheet, readOut, boards, context, circuit, taken, proof, mayEdit, set } = props;
+  // Lines, values and drawing come first; what is read later may follow a moment later.
+  const rested = useDeferredValue(readOut);
+  const restedWiring = useDeferredValue(props.wiring);
+  const { figures } = rested;
+  const worst = circuit.lines.flatMap((line) => line.troubles).some(({ weight }) => weight === 'stops');
+  const bench = sheet.parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value);
+  return (
+    <div className="border-ink lg:border-r" data-fresh={props.isFresh}>
+      <Step number={1} title="Aim">
+        <AimStep title={sheet.title} aim={sheet.aim} concepts={sheet.concepts} mayEdit={mayEdit} set={set} />
+      </Step>
+      <Step number={2} title="Board">
+        <BoardStep
+          bench={bench.join('+')}
+          boards={boards}
+          board={context.board}
+          taken={taken}
+          mayEdit={mayEdit}
+          set={set}
+          onMovePin={props.onMovePin}
+        />
+      </Step>
+      <Step number={3} title="Parts" notch={worst ? 'fault' : undefined}>
+        <PartLines
+          lines={sheet.lines}
+          stated={circuit.lines}
+          context={context}
+          mayEdit={mayEdit}
+          change={props.change}
+          summary={(line) => <LineSummary line={line} figures={readOut.figures} />}
+          outcome={(line) => <LineOutcome line={line} wiring={restedWiring} readOut={rested} />}
+          onFinish={props.onFinish}
+          onPointAt={props.onPointAt}
+        />
+      </Step>
+      <Step number={4} title="Values">
+        {readOut.figures ? (
+          <Values figures={readOut.figures} recommendedMa={context.board.drive.recommendedMa} />
+        ) : (
+          <p>{readOut.problem}</p>
+        )}
+        <CautionLines cautions={rested.cautions} step="values" />
+      </Step>
+      <Step number={5} title="Connections">
+        {figures && (
+          <Connections
+            connections={figures.connections}
+            sockets={socketsOf(context.board, taken)}
+            followed={props.followed && keyOf(props.followed)}
+            onFollow={props.onFollow}
+            mayEdit={mayEdit}
+            onJoin={props.onJoin}
+            onMovePin={props.onMovePin}
+          />
+        )}
+        {props.refusal && (
+          <p role="alert" className="mt-1 font-semibold text-risk">
+            {props.refusal}
+          </p>
+        )}
+        <FreePins free={rested.sheet.free} />
+      </Step>
+      <Step number={6} title="Layout" notch={readOut.layoutProblem ? 'fault' : undefined}>
+        <LayoutWords readOut={rested} />
+      </Step>
+      <Step number={7} title="Program">
+        {mayEdit ? (
+          <div className="h-72 border border-rule">
+            <ProgramEditor
+              source={sheet.program}
+              onChange={(text) => set('program', text, 'joins')}
+              marked={NO_LINES}
+              label="Reference program"
+            />
+          </div>
+        ) : (
+          <ProgramListing source={sheet.program} label="The reference program" />
+        )}
+      </Step>
+      <Step number={8} title="Bring-up">
+        <BringUp board={context.board} />
+        <CautionLines cautions={rested.cautions} step="bring-up" />
+      </Step>
+      <Step number={9} title="Build">
+        {restedWiring && (
+          <BuildSteps wiring={restedWiring} basedOn={sheet.basedOn} boardProfile={sheet.boardProfile} />
+        )}
+        <CautionLines cautions={rested.cautions} step="build" />
+      </Step>
+      {rested.cautions.some((caution) => caution.step === 'vary') && (
+        <Step number={10} title="Vary">
+          <CautionLines cautions={rested.cautions} step="vary" />
+        </Step>
+      )}
+      {rested.cautions.some((caution) => caution.step === 'find-fault') && (
+        <Step number={11} title="Find fault">
+          <CautionLines cautions={rested.cautions} step="find-fault" />
+        </Step>
+      )}
+      <Step
+        number={12}
+        title="Check"
+        notch={rested.remarks?.some(({ severity }) => severity === 'fault') ? 'fault' : undefined}
+      >
+        <Remarks readOut={rested} onPointAt={props.onPointAt} />
+        <Expected
+          scenarios={sheet.scenarios}
+          results={proof.scenarios}
+          mayEdit={mayEdit}
+          onChange={(scenarios) => set('scenarios', scenarios)}
+        />
+      </Step>
+      <Step number={13} title="Next time">
+        <RulesHere
+          rules={sheet.rules}
+          courseRules={props.courseRules}
+          mayEdit={mayEdit}
+          onChange={(rules) => set('rules', rules)}
+          effectOf={props.effectOf}
+        />
+        <Exchange
+          now={props.now}
+          hasLayout={restedWiring !== undefined}
+          mayEdit={mayEdit}
+          onTake={props.onTake}
+        />
+      </Step>
+    </div>
+  );
+}
+
+const NO_LINES: readonly number[] = [];
+
+function FreePins({ free }: Pick<Sheet, 'free'>) {
+  return Object.entries(free.pins ?? {}).map(([pin, range]) => (
+    <p key={pin} className="mt-2 text-note text-soft">
+      Any of the pins <span className="mono">{range}</span> may stand for{' '}
+      <span className="mono">{pin.replace(/^\w+\./, '')}</span> when wire and program agree.
+    </p>
+  ));
+}
+
+/** Sockets that a leg can be joined to, signal pins that are free and the supplies. */
+function socketsOf(board: BoardProfile, taken: TakenPins) {
+  return [
+    ...board.supplies
+      .filter(({ role }) => role !== 'input')
+      .map(({ name, role }) => ({ name, note: role === 'ground' ? 'ground' : 'supply' })),
+    ...board.pins
+      .filter(({ name, reserved }) => !taken.has(name) && reserved === undefined)
+      .map(({ name, functions }) => ({
+        name,
+        note: ['free', ...functions.filter((one) => one === 'pwm' || one === 'analog')].join(', '),
+      })),
+  ];
+}
