@@ -32,14 +32,14 @@ await page.evaluate(() => {
   window.measured = [];
   let pressed;
   document.addEventListener('keydown', () => (pressed = performance.now()), true);
-  const sheet = document.querySelector('[data-fresh]');
+  const sheet = document.querySelector('section[aria-label=Parts]').parentElement;
   new MutationObserver(() => {
-    if (sheet.dataset.fresh !== 'true' || pressed === undefined) return;
+    if (sheet.dataset.answer === undefined || pressed === undefined) return;
     const since = pressed;
     pressed = undefined;
     // The frame in which it is painted, and the moment after.
     requestAnimationFrame(() => setTimeout(() => window.measured.push(performance.now() - since)));
-  }).observe(sheet, { attributeFilter: ['data-fresh'] });
+  }).observe(sheet, { attributeFilter: ['data-answer'] });
 });
 await page.getByLabel(LINE, { exact: true }).fill(TEXT);
 await page.getByText('Everything is kept.').waitFor();

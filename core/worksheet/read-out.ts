@@ -7,6 +7,7 @@ import { findingTitles } from '../judge/titles';
 import { cautionsOf, type Caution } from '../plan/cautions';
 import { worksheetFigures, type WorksheetFigures } from '../plan/worksheet';
 import { problemText, type Result } from '../result';
+import type { StatedCircuit } from '../statements';
 import type { PlacedPart } from '../wiring/wiring';
 import { settle, type Layout, type SettledSheet, type Sheet } from './sheet';
 
@@ -45,6 +46,20 @@ export function readOut(
   const settled = settle(sheet, courseRules, layout, remembered);
   if (!settled.ok) return settled;
   return { ok: true, value: readOutOf(settled.value, depth) };
+}
+
+/** A read-out with the circuit that the lines say, which is no plain data. */
+export interface ReadOutAtOnce {
+  readonly readOut: ReadOut;
+  readonly circuit: StatedCircuit;
+}
+
+/** The read-out while typing, when the layout can stay as it is: it takes a few milliseconds only. */
+export function readOutAtOnce(sheet: Sheet, courseRules: HouseRules): ReadOutAtOnce | undefined {
+  const settled = settle(sheet, courseRules, 'as it is');
+  return settled.ok && settled.value.wiring
+    ? { readOut: readOutOf(settled.value, 'while typing'), circuit: settled.value.circuit }
+    : undefined;
 }
 
 function readOutOf({ sheet, wiring, layoutProblem }: SettledSheet, depth: Depth): ReadOut {

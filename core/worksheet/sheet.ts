@@ -60,8 +60,11 @@ export function sheetOf(data: ExerciseData, courseRules: HouseRules): Result<She
   return ok({ ...data, lines });
 }
 
-/** How much of the earlier layout stays: all that still fits, or only what is held. */
-export type Layout = 'keep' | 'anew';
+/**
+ * How much of the earlier layout stays: all of it, or there is none; all that still fits; or only what is
+ * held.
+ */
+export type Layout = 'as it is' | 'keep' | 'anew';
 
 /**
  * Brings parts, nets and layout of a sheet in line with its lines. Fails only on a board or rules that do
@@ -113,10 +116,11 @@ function layOut(
   const task = taskOf(sheet, courseRules);
   if (!task.ok) return task;
   const read = readWiring(sheet.layout ?? '', { boards: boardsOf(sheet) });
-  if (layout === 'keep' && read.ok) {
+  if (layout !== 'anew' && read.ok) {
     const same = asItIs(read.value, task.value);
     if (same) return ok(same);
   }
+  if (layout === 'as it is') return fail({ message: 'the circuit needs another layout' });
   const earlier = !read.ok
     ? undefined
     : layout === 'keep'

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { ref } from '@/core/brand';
 import type { StatedLine } from '@/core/statements';
 import { wireColours } from '@/core/drawing/colours';
 import { closeUp } from '@/core/drawing/close-up';
@@ -46,22 +47,25 @@ const MOST_LEGS = 4;
 
 /** What becomes of the line that is being written: its picture, holes, wires, cautions and findings. */
 export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
-  const place = useMemo(() => wiring && linePlaceOf(wiring, line.refs), [wiring, line.refs]);
+  // Each letter makes new names of the line's parts, mostly the same: those that are stay.
+  const names = line.refs.join(' ');
+  const refs = useMemo(() => names.split(' ').map(ref), [names]);
+  const place = useMemo(() => wiring && linePlaceOf(wiring, refs), [wiring, refs]);
+  const drawing = useMemo(() => wiring && drawBench(wiring, { crop: 'used' }), [wiring]);
   const near = useMemo(
-    () =>
-      wiring && closeUp(drawBench(wiring, { crop: 'used' }), new Set<string>(line.refs.slice(0, MOST_PARTS))),
-    [wiring, line.refs],
+    () => drawing && closeUp(drawing, new Set<string>(refs.slice(0, MOST_PARTS))),
+    [drawing, refs],
   );
   if (!place || place.parts.length === 0) return null;
-  const isOurs = ({ refs }: { readonly refs: readonly string[] }): boolean =>
-    refs.some((name) => line.refs.some((own) => own === name));
+  const isOurs = (said: { readonly refs: readonly string[] }): boolean =>
+    said.refs.some((name) => refs.some((own) => own === name));
   const { wires } = place;
   return (
     <div className="mt-1 mb-2 ml-17 flex items-start gap-4" role="group" aria-label="Where it is">
       {near && (
         <BenchFigure
           drawing={near}
-          title={line.refs.slice(0, MOST_PARTS).join(', ')}
+          title={refs.slice(0, MOST_PARTS).join(', ')}
           className="max-h-32 w-40 shrink-0 border border-rule bg-card"
         />
       )}

@@ -1,7 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useDeferredValue, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import {
   completionsOf,
   takenPins,
@@ -134,6 +134,8 @@ function PartLine({
   onFinish,
 }: PartLineProps) {
   const [isFocused, setFocused] = useState(false);
+  // The letter itself comes first; how the line is understood follows at once.
+  const reading = useDeferredValue(read);
   const [chosen, setChosen] = useState(-1);
   const listId = useId();
   const field = useRef<HTMLInputElement>(null);
@@ -270,9 +272,9 @@ function PartLine({
           </li>
         ))}
       </ul>
-      {read && (isFocused || stops || trouble?.weight === 'warns') && (
+      {reading && (isFocused || stops || trouble?.weight === 'warns') && (
         <Understood
-          line={read}
+          line={reading}
           context={context}
           taken={taken}
           isFocused={isFocused}

@@ -30,8 +30,8 @@ import { Values } from './Values';
 interface StepsProps {
   readonly sheet: Sheet;
   readonly readOut: ReadOut;
-  /** Whether what is shown was worked out of what is written. */
-  readonly isFresh: boolean;
+  /** Which answer is shown, when it is one to what is written. */
+  readonly answer: number | undefined;
   readonly boards: readonly BoardProfile[];
   readonly context: StatementContext;
   readonly circuit: StatedCircuit;
@@ -66,7 +66,7 @@ export function Steps(props: StepsProps) {
   const worst = circuit.lines.flatMap((line) => line.troubles).some(({ weight }) => weight === 'stops');
   const bench = sheet.parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value);
   return (
-    <div className="border-ink lg:border-r" data-fresh={props.isFresh}>
+    <div className="border-ink lg:border-r" data-answer={props.answer}>
       <Step number={1} title="Aim">
         <AimStep title={sheet.title} aim={sheet.aim} concepts={sheet.concepts} mayEdit={mayEdit} set={set} />
       </Step>

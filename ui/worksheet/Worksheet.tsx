@@ -60,7 +60,13 @@ export function Worksheet(props: WorksheetProps) {
   } = useSheet(exerciseId, first, version, mayEdit);
   const { sheet } = sync;
   const { board, boardProfile, rules } = sheet;
-  const { readOut, trouble, work } = useReadOut(firstReadOut, courseRules, (answer) => derive(answer.sheet));
+  const {
+    readOut,
+    circuit: shownCircuit,
+    answers,
+    trouble,
+    work,
+  } = useReadOut(firstReadOut, courseRules, (answer) => derive(answer.sheet));
   const [followed, setFollowed] = useState<Connection>();
   const [pointedAt, setPointedAt] = useState<readonly string[]>([]);
   const [chosen, setChosen] = useState<Chosen>();
@@ -71,19 +77,22 @@ export function Worksheet(props: WorksheetProps) {
     const read = contextOf({ board, boardProfile, rules }, courseRules);
     return read.ok ? read.value : undefined;
   }, [board, boardProfile, rules, courseRules]);
-  const circuit = useMemo(
-    () =>
-      context &&
-      circuitOf(
-        sheet.lines.map(({ text, refs }) => ({ text, refs: refs.map(ref) })),
-        context,
-      ),
-    [sheet.lines, context],
-  );
   // Nobody's hand is in the layout: it may be made as good as it can be.
   const isFreeLayout = !isPublished && (sheet.held ?? []).length === 0 && sheet.basedOn === undefined;
   const source = sourceOf(sheet);
   const shown = sourceOf(readOut.sheet);
+  const isShown = source === shown;
+  const circuit = useMemo(
+    () =>
+      isShown && shownCircuit
+        ? shownCircuit
+        : context &&
+          circuitOf(
+            sheet.lines.map(({ text, refs }) => ({ text, refs: refs.map(ref) })),
+            context,
+          ),
+    [isShown, shownCircuit, sheet.lines, context],
+  );
   const asked = useRef(source);
   const askFor = useCallback(
     (wanted: Sheet) => {
@@ -100,7 +109,7 @@ export function Worksheet(props: WorksheetProps) {
     [askFor, write],
   );
   const ask = useEffectEvent(() => {
-    if (source !== shown) askFor(sheet);
+    if (!isShown) askFor(sheet);
   });
   const circuitNow = JSON.stringify(circuit?.nets);
   const finished = useRef(circuitNow);
@@ -203,7 +212,7 @@ export function Worksheet(props: WorksheetProps) {
         <Steps
           sheet={sheet}
           readOut={readOut}
-          isFresh={source === shown}
+          answer={isShown ? answers : undefined}
           boards={boards}
           context={context}
           circuit={circuit}

@@ -26,6 +26,8 @@ export interface SheetRequest {
   readonly courseRules: HouseRules;
   /** How the full answer lays the circuit out; the quick one always keeps what it can. */
   readonly layout: Layout;
+  /** What is wanted first; `in full` when the quick answer is there already. */
+  readonly from: Depth;
 }
 
 /** A quick answer while typing, and a full one when the typing rests. */

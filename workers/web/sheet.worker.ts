@@ -19,7 +19,7 @@ let latest = 0;
 const { port1: queue, port2: due } = new MessageChannel();
 due.onmessage = ({ data }: MessageEvent<SheetRequest>) => {
   if (data.seq !== latest) return;
-  answer(data, 'while typing');
+  if (data.from === 'while typing') answer(data, 'while typing');
   setTimeout(() => {
     if (data.seq === latest) answer(data, 'in full');
   }, REST);
