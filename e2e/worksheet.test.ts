@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { joinAsLearner, PROGRAM, visitAsInstructor } from './people';
 import { createWorld, type World } from './world';
 
@@ -51,6 +51,16 @@ async function begin(page: Page, title: string, hands = new Hands(page)): Promis
 }
 
 const kept = (page: Page): Promise<void> => page.getByText('Everything is kept.').waitFor();
+
+/** Clicks in the middle of a drawn line: the box of one that runs level is flat, and of a bent one empty. */
+async function clickOn(page: Page, line: Locator): Promise<void> {
+  const { x, y } = await line.evaluate((element) => {
+    const path = element as unknown as SVGPathElement;
+    const at = path.getPointAtLength(path.getTotalLength() / 2).matrixTransform(path.getScreenCTM()!);
+    return { x: at.x, y: at.y };
+  });
+  await page.mouse.click(x, y);
+}
 
 const draftOf = async (
   title: string,
@@ -246,6 +256,36 @@ describe('the picture is corrected', () => {
     await expect.poll(frame).toBe(`0 0 ${lying[3]} ${lying[2]}`);
     await kept(page);
     expect((await draftOf('Moved')).layout).toContain(`D1,led,red,anode,B1.${holes[1]}`);
+    await context.close();
+  });
+
+  test('by the pointer: a line of the schematic or a wire of the bench is traced in both, and in the list', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    await begin(page, 'Traced');
+    await page.keyboard.type('red lamp on 12');
+    // What becomes of the line stands under it while it is written.
+    const outcome = page.getByRole('group', { name: 'Where it is' });
+    await expect.poll(() => outcome.innerText()).toMatch(/D1 long leg \w+\d+ with 12, short leg/);
+    expect(await outcome.innerText()).toMatch(/W\d \w+, \S+ to 12/);
+    await outcome.getByRole('img', { name: /^D1 from near/ }).waitFor();
+    await page.keyboard.press('Enter');
+    await kept(page);
+    const schematic = page.getByRole('figure', { name: 'Schematic' });
+    const line = schematic.locator('path[data-role="outline"]').first();
+    const said = page.locator('#bench-said');
+    await line.waitFor({ state: 'attached' });
+    await clickOn(page, line);
+    await expect.poll(() => said.innerText()).toMatch(/^Traced: /);
+    const traces = (): Promise<number> => schematic.locator('[data-role="trace"]').count();
+    await expect.poll(traces).toBeGreaterThan(0);
+    await expect
+      .poll(() => page.getByRole('region', { name: 'Connections' }).locator('li.bg-wash').count())
+      .toBe(1);
+    await page.getByRole('application').focus();
+    await page.keyboard.press('Escape');
+    await expect.poll(traces).toBe(0);
+    await clickOn(page, page.getByRole('application').locator('[data-ref="W1"] path').first());
+    await expect.poll(() => said.innerText()).toMatch(/^Traced: .*GND/);
     await context.close();
   });
 

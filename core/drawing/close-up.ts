@@ -23,6 +23,10 @@ export function closeUp(drawing: Drawing, refs: ReadonlySet<string>): Drawing | 
   return { ...drawing, window, layers, targets: [] };
 }
 
+/** Width over height of what is to be seen of a drawing. */
+export const aspectOf = ({ window, width, height }: Drawing): number =>
+  window ? window.width / window.height : width / height;
+
 const meets = (one: Box, other: Box): boolean =>
   one.x < other.x + other.width &&
   other.x < one.x + one.width &&

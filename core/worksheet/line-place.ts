@@ -1,7 +1,15 @@
 import type { Ref } from '../brand';
 import { kindOf } from '../parts';
 import { netlistOf, type Netlist } from '../wiring/netlist';
-import { findPart, legPoint, nameOf, shortNameOf, type PlacedPart, type Wiring } from '../wiring/wiring';
+import {
+  findPart,
+  legPoint,
+  nameOf,
+  shortNameOf,
+  type PlacedPart,
+  type Point,
+  type Wiring,
+} from '../wiring/wiring';
 
 /** One leg of a placed part: its hole and what it meets there. */
 export interface LegPlace {
@@ -31,17 +39,27 @@ export interface LinePlace {
   readonly wires: readonly WirePlace[];
 }
 
-/** Where these parts are in a layout: legs in the kind's order, wires that end on a strip of one of them. */
+/**
+ * Where these parts are in a layout: legs in the kind's order; wires that end on a strip of one of them, of
+ * those on a rail only the one that feeds it.
+ */
 export function linePlaceOf(wiring: Wiring, refs: readonly Ref[]): LinePlace {
   const netlist = netlistOf(wiring);
   const placed = refs.flatMap((name) => findPart(wiring, name) ?? []);
-  const strips = new Set(
-    placed.flatMap((part) =>
-      part.legs.flatMap(({ at }) => (at ? [netlist.stripAt.get(nameOf(at)) ?? ''] : [])),
-    ),
-  );
-  const reaches = ({ at }: PlacedPart['legs'][number]): boolean =>
-    at !== null && strips.has(netlist.stripAt.get(nameOf(at))!);
+  const stripsOf = (type: Point['type']): ReadonlySet<string> =>
+    new Set(
+      placed.flatMap((part) =>
+        part.legs.flatMap(({ at }) => (at?.type === type ? [netlist.stripAt.get(nameOf(at))!] : [])),
+      ),
+    );
+  const [strips, rails] = [stripsOf('hole'), stripsOf('rail')];
+  const leadsThere = ({ legs }: PlacedPart): boolean => {
+    const isFeed = legs.some(({ at }) => at?.type === 'pin');
+    return legs.some(({ at }) => {
+      const strip = at ? netlist.stripAt.get(nameOf(at))! : '';
+      return strips.has(strip) || (isFeed && rails.has(strip));
+    });
+  };
   return {
     parts: placed.map((part) => ({
       ref: part.ref,
@@ -54,7 +72,7 @@ export function linePlaceOf(wiring: Wiring, refs: readonly Ref[]): LinePlace {
       })),
     })),
     wires: wiring.parts
-      .filter((part) => kindOf(part.kind).conductor && part.legs.some(reaches))
+      .filter((part) => kindOf(part.kind).conductor && leadsThere(part))
       .map((wire) => {
         const [from, to] = wire.legs.map(({ at }) => (at ? shortNameOf(at) : 'nothing'));
         return { ref: wire.ref, colour: wire.value.text, from: from!, to: to! };

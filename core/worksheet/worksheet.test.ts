@@ -8,7 +8,7 @@ import { readWiring } from '../wiring/read';
 import { applyChanges, inverseOf, isOvertaken, joinedWith, type Change } from './change';
 import { takeWiring } from './from-wiring';
 import { nudge, putLeg } from './nudge';
-import { readOut } from './read-out';
+import { readOut, readOutAtOnce } from './read-out';
 import { joinLeg, movePin } from './rewire';
 import { ruleEffect } from './rule-effect';
 import { settle, sheetOf, type Sheet } from './sheet';
@@ -240,5 +240,24 @@ describe('another school', () => {
   test('changes nothing where the lines say it themselves', () => {
     const said = sheetSaying('button on 2, pull-up');
     expect(ruleEffect(said, RULES, 'buttonInput', 'pull-down')[0]).toContain('Nothing would change here');
+  });
+});
+
+describe('a value is worked out at once', () => {
+  const sheet = sheetSaying('red lamp on 12 with 330');
+  const saying = (text: string): Sheet => ({ ...sheet, lines: [{ ...sheet.lines[0]!, text }] });
+
+  test('to the same figures as otherwise', () => {
+    const wanted = saying('red lamp on 12 with 470');
+    const atOnce = readOutAtOnce(wanted, RULES);
+    const slowly = readOut(wanted, RULES, 'keep', 'while typing');
+    if (!slowly.ok) throw new Error(slowly.problems[0]!.message);
+    expect(atOnce?.readOut).toEqual(slowly.value);
+    expect(atOnce?.circuit.parts.map(({ value }) => value)).toContain('470');
+  });
+
+  test('but not when the layout has to change, nor when there is none', () => {
+    expect(readOutAtOnce(saying('red lamp on 11 with 330'), RULES)).toBeUndefined();
+    expect(readOutAtOnce({ ...sheet, layout: undefined }, RULES)).toBeUndefined();
   });
 });

@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { aspectOf } from '@/core/drawing/close-up';
 import { drawPartAlone } from '@/core/drawing/part-card';
 import { kindOf, partKinds, type PartKind } from '@/core/parts';
 import { figure } from '@/core/units';
@@ -52,8 +53,8 @@ function PartCard({ kind }: { readonly kind: PartKind }) {
         <BenchFigure
           drawing={drawing}
           title={kind.title}
-          className="mt-2 max-h-28 max-w-full"
-          style={{ width: drawing.width }}
+          className="mt-2 h-28 max-w-full border border-rule"
+          style={{ aspectRatio: aspectOf(drawing) }}
         />
       )}
       {known.length > 0 ? (

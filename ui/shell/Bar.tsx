@@ -2,10 +2,11 @@
 
 import { LogOut, Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import { Keys } from '../design/Button';
 import { Mark } from './Mark';
 import { Palette, type Destination } from './Palette';
+import { useTheme } from './useTheme';
 
 /** One step of the way to where one is. */
 export interface Place {
@@ -98,18 +99,8 @@ export function Bar({ places, title, facts, actions, viewerName, destinations, s
   );
 }
 
-/** Tells whoever asks when the theme of the document changes. */
-function onThemeChange(tell: () => void): () => void {
-  const observer = new MutationObserver(tell);
-  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-  return () => observer.disconnect();
-}
-
-const themeNow = (): 'light' | 'dark' =>
-  document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light';
-
 function ThemeToggle() {
-  const theme = useSyncExternalStore(onThemeChange, themeNow, () => 'light');
+  const theme = useTheme();
   const toggle = (): void => {
     const next = theme === 'dark' ? 'light' : 'dark';
     document.cookie = `didaktor-theme=${next}; path=/; max-age=31536000; samesite=lax`;

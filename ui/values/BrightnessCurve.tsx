@@ -7,6 +7,7 @@ import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import { brightnessAt } from '@/core/electrics/brightness';
 import { figure } from '@/core/units';
+import { useTheme } from '../shell/useTheme';
 
 register([LineChart, GridComponent, SVGRenderer]);
 
@@ -23,6 +24,7 @@ const points = Array.from({ length: 81 }, (_, index) => index * 0.25);
 export function BrightnessCurve({ currentMa, limitMa }: BrightnessCurveProps) {
   const host = useRef<HTMLDivElement>(null);
   const brightness = brightnessAt(currentMa);
+  const theme = useTheme();
   useEffect(() => {
     if (!host.current) return undefined;
     const look = getComputedStyle(host.current);
@@ -85,7 +87,7 @@ export function BrightnessCurve({ currentMa, limitMa }: BrightnessCurveProps) {
       observer.disconnect();
       chart.dispose();
     };
-  }, [currentMa, limitMa, brightness]);
+  }, [currentMa, limitMa, brightness, theme]);
   return (
     <figure className="mt-4">
       <div

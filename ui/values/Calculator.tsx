@@ -46,7 +46,7 @@ export function QuantityField({ label, unit, text, reading, onChange }: Quantity
       <label htmlFor={id} className="text-note text-soft">
         {label}
       </label>
-      <div className="flex items-baseline border-b border-rule-strong focus-within:border-focus">
+      <div className="flex items-baseline border-b border-rule-strong focus-within:border-focus focus-within:shadow-[0_2px_0_var(--focus)]">
         <input
           id={id}
           value={text}

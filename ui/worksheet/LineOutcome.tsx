@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { ref } from '@/core/brand';
 import type { StatedLine } from '@/core/statements';
 import { wireColours } from '@/core/drawing/colours';
-import { closeUp } from '@/core/drawing/close-up';
+import { aspectOf, closeUp } from '@/core/drawing/close-up';
 import { drawBench } from '@/core/drawing/bench';
 import type { WorksheetFigures } from '@/core/plan/worksheet';
 import { figure } from '@/core/units';
@@ -52,21 +52,20 @@ export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
   const refs = useMemo(() => names.split(' ').map(ref), [names]);
   const place = useMemo(() => wiring && linePlaceOf(wiring, refs), [wiring, refs]);
   const drawing = useMemo(() => wiring && drawBench(wiring, { crop: 'used' }), [wiring]);
-  const near = useMemo(
-    () => drawing && closeUp(drawing, new Set<string>(refs.slice(0, MOST_PARTS))),
-    [drawing, refs],
-  );
+  // The part that the line is about; its resistors are in its company.
+  const near = useMemo(() => drawing && closeUp(drawing, new Set<string>(refs.slice(0, 1))), [drawing, refs]);
   if (!place || place.parts.length === 0) return null;
   const isOurs = (said: { readonly refs: readonly string[] }): boolean =>
     said.refs.some((name) => refs.some((own) => own === name));
   const { wires } = place;
   return (
-    <div className="mt-1 mb-2 ml-17 flex items-start gap-4" role="group" aria-label="Where it is">
+    <div className="mt-1 mb-2 ml-19 flex items-start gap-4" role="group" aria-label="Where it is">
       {near && (
         <BenchFigure
           drawing={near}
-          title={refs.slice(0, MOST_PARTS).join(', ')}
-          className="max-h-32 w-40 shrink-0 border border-rule bg-card"
+          title={`${refs[0]} from near`}
+          className="h-28 max-w-44 shrink-0 border border-rule bg-card"
+          style={{ aspectRatio: aspectOf(near) }}
         />
       )}
       <div className="min-w-0 text-note">

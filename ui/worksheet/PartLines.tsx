@@ -200,7 +200,7 @@ function PartLine({
       }}
     >
       <div className="flex items-baseline gap-2">
-        <span className="mono w-15 shrink-0 text-note leading-tight text-soft">
+        <span className="mono w-17 shrink-0 text-note leading-tight text-soft">
           {refsText(read?.refs ?? [])}
         </span>
         <div className="relative min-w-0 flex-1">
@@ -253,7 +253,7 @@ function PartLine({
         id={listId}
         role="listbox"
         aria-label="Ways to go on"
-        className={completions.length > 0 ? 'mt-1 ml-17 flex flex-wrap gap-x-1' : 'hidden'}
+        className={completions.length > 0 ? 'mt-1 ml-19 flex flex-wrap gap-x-1' : 'hidden'}
       >
         {completions.map((completion, index) => (
           <li

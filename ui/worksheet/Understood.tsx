@@ -25,7 +25,7 @@ export function Understood({ line, context, taken, isFocused, mayEdit, onWrite }
   const { troubles, assumptions } = line;
   const pieces = line.pieces.filter((piece) => piece.slot !== 'join' || piece.to > piece.from);
   return (
-    <div className="mb-1 ml-17 text-note" aria-live="polite">
+    <div className="mb-1 ml-19 text-note" aria-live="polite">
       {troubles.slice(0, 2).map((trouble) => (
         <p key={trouble.message} className="py-0.5">
           <span
