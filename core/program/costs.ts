@@ -16,6 +16,7 @@ export const libraryCycles = {
   micros: 50,
   delay: 40,
   map: 1500,
+  random: 1400,
   small: 12,
   /** One character put into the serial buffer. */
   print: 80,
@@ -25,11 +26,13 @@ export const libraryCycles = {
 export const CALL_CYCLES = 12;
 /** A taken branch with its test. */
 export const BRANCH_CYCLES = 4;
+/** Finding an element of an array, besides working out its index. */
+export const INDEX_CYCLES = 4;
 /** What runs between two passes of the repeating function. */
 export const PASS_CYCLES = 8;
 
 const width = (type: ScalarType): number =>
-  type.kind === 'integer' ? type.bits / 8 : type.kind === 'float' ? 4 : 1;
+  type.kind === 'integer' ? type.bits / 8 : type.kind === 'float' ? 4 : type.kind === 'pointer' ? 2 : 1;
 
 /** Loading or storing a value: two cycles a byte. */
 export const moveCycles = (type: ScalarType): number => 2 * width(type);

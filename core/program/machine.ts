@@ -74,6 +74,8 @@ export class Machine {
   turnCycle = Number.POSITIVE_INFINITY;
   /** Cycle at which the pass began whose clock comparisons are being watched. */
   passCycle = 0;
+  /** Where the row of random numbers stands. */
+  private random = 1;
   readonly endCycle: number;
   readonly clockHz: number;
   readonly loops: RunningLoop[] = [];
@@ -119,6 +121,37 @@ export class Machine {
 
   get seconds(): number {
     return this.cycles / this.clockHz;
+  }
+
+  /** The next number of the processor's library: 7^5 times the last, modulo 2^31 - 1 (Park and Miller). */
+  nextRandom(): number {
+    const last = this.random === 0 ? 123459876 : this.random;
+    const next = 16807 * (last % 127773) - 2836 * Math.trunc(last / 127773);
+    this.random = next < 0 ? next + 0x7fffffff : next;
+    this.changes += 1;
+    return this.random;
+  }
+
+  /** Begins the row of random numbers anew; a seed of zero changes nothing, as on the board. */
+  seedRandom(seed: number): void {
+    if (seed === 0 || seed === this.random) return;
+    this.random = seed;
+    this.changes += 1;
+  }
+
+  /** Puts a value into a cell, and counts the change when it is one. */
+  write(cell: number, value: number): number {
+    if (this.cells[cell] !== value) {
+      this.cells[cell] = value;
+      if (cell >= this.options.globalCells) this.localChanges += 1;
+      else this.changes += 1;
+    }
+    return value;
+  }
+
+  /** A cell that there is: a pointer or an index that reaches out of the memory ends up at its last one. */
+  within(cell: number): number {
+    return cell >= 0 && cell < this.cells.length ? cell : this.cells.length - 1;
   }
 
   fault(error: SilentError): void {

@@ -302,9 +302,11 @@ describe('the first problem of a program', () => {
   );
 
   test.each([
-    ['struct Lamp { int pin; };', 'struct'],
+    ['class Lamp { public: int pin; };', 'class'],
     ['#include <Teapot.h>', 'the library'],
-    ['int *p;', '“*p”'],
+    ['struct Lamp { int pin; void on() { } };', 'in a struct'],
+    ['int *first() { return 0; }', '“int *first()'],
+    ['#define BLINK(x) { digitalWrite(x, HIGH); }', '“#define BLINK(x)'],
   ])('names what is not supported: %s', (source, words) => {
     const { problems, compiled } = compileProgram(`${source}\n${setup}${loop}`, board, grammars);
     expect(compiled).toBeUndefined();

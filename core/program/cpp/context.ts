@@ -6,13 +6,26 @@ import { libraryConstants, librarySignatures, type BuiltinName, type BuiltinSign
 import { unknownName, type Elsewhere } from './names';
 import { Layout, Scope } from './scope';
 import type { Expression } from './tree';
-import { typeWords, type CType, type ScalarType, type TypeWidths } from './types';
+import {
+  conversionTo,
+  integer,
+  typeWords,
+  type CType,
+  type ScalarType,
+  type StructType,
+  type TypeWidths,
+} from './types';
 
 export interface FunctionSignature {
   readonly index: number;
   readonly name: string;
   readonly result: CType;
-  readonly parameters: readonly { readonly name: string; readonly type: ScalarType }[];
+  readonly parameters: readonly {
+    readonly name: string;
+    readonly type: ScalarType | StructType;
+    /** Handed over by where it is, not by its value. */
+    readonly refers: boolean;
+  }[];
   readonly span: Span;
 }
 
@@ -21,6 +34,19 @@ export interface Definition {
   readonly text: string;
   readonly span: Span;
 }
+
+/** A `#define` with parameters. */
+export interface Macro {
+  readonly parameters: readonly string[];
+  readonly text: string;
+}
+
+/** What the board's library defines as text, since it changes what it is given. */
+const libraryMacros: readonly (readonly [string, Macro])[] = [
+  ['bitSet', { parameters: ['x', 'n'], text: '(x) |= (1UL << (n))' }],
+  ['bitClear', { parameters: ['x', 'n'], text: '(x) &= ~(1UL << (n))' }],
+  ['bitWrite', { parameters: ['x', 'n', 'b'], text: '(b) ? ((x) |= (1UL << (n))) : ((x) &= ~(1UL << (n)))' }],
+];
 
 /** What a name is used as, which decides what it may have been meant to be. */
 export type NameUse = 'value' | 'function' | 'type' | 'object';
@@ -37,8 +63,14 @@ export class Context {
   readonly library: ReadonlyMap<BuiltinName, BuiltinSignature>;
   readonly constants: ReturnType<typeof libraryConstants>;
   readonly definitions = new Map<string, Definition>();
+  readonly macros = new Map(libraryMacros);
   readonly functions = new Map<string, FunctionSignature>();
   readonly globals: Layout;
+  /** Structs, enumerations and other types that the program names. */
+  readonly types = new Map<string, CType>();
+  /** What is put into memory before the program begins: texts, and locals that remember. */
+  readonly initial: Expression[] = [];
+  private readonly texts = new Map<string, number>();
   scope = new Scope();
   /** Frame of the function being resolved. */
   frame: Layout;
@@ -90,6 +122,25 @@ export class Context {
     return value;
   }
 
+  /** The address of a text that stands in the program; the same text stands there once. */
+  storeText(text: string, span: Span): number {
+    const earlier = this.texts.get(text);
+    if (earlier !== undefined) return earlier;
+    const char = integer(8, this.widths.charSigned);
+    const fit = conversionTo(char);
+    const place = this.globals.take('a text', { kind: 'array', of: char, length: text.length + 1 });
+    const base = { type: char, span, clock: 'fixed' as const };
+    for (let at = 0; at <= text.length; at += 1)
+      this.initial.push({
+        ...base,
+        node: 'store',
+        place: { ...place, address: place.address + at },
+        value: { ...base, node: 'constant', value: fit(text.charCodeAt(at) || 0) },
+      });
+    this.texts.set(text, place.address);
+    return place.address;
+  }
+
   /** Reports a name that is not known; each name once, with a repair of all its uses. */
   reportUnknown(name: string, node: SyntaxNode, use: NameUse): void {
     const earlier = this.unknown.get(name);
@@ -101,7 +152,11 @@ export class Context {
     this.unknown.set(name, uses);
     const values = [...this.scope.visible(), ...this.definitions.keys(), ...this.constants.keys()];
     const builtins = [...this.library.keys()];
-    const functions = [...this.functions.keys(), ...builtins.filter((builtin) => !builtin.includes('.'))];
+    const functions = [
+      ...this.functions.keys(),
+      ...this.macros.keys(),
+      ...builtins.filter((builtin) => !builtin.includes('.')),
+    ];
     const known: Readonly<Record<NameUse, readonly string[]>> = {
       value: values,
       function: functions,

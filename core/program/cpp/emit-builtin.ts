@@ -1,6 +1,8 @@
 import { libraryCycles } from '../costs';
 import type { Machine } from '../machine';
 import type { Evaluate } from './emit';
+import { isPureName, pureWork } from './library-pure';
+import { isTextName, LETTER_CYCLES, textAt, textWork } from './library-text';
 import { printed } from './print';
 import type { Expression } from './tree';
 import { conversionTo } from './types';
@@ -22,7 +24,20 @@ export function emitBuiltin(
       machine.spend(cycles);
       return act(machine, given) ?? 0;
     };
-  switch (call.name) {
+  const { name } = call;
+  if (isPureName(name)) {
+    const pure = pureWork(name);
+    return acting(libraryCycles.small + pure.cycles, (_, [first, second]) => fit(pure.work(first!, second!)));
+  }
+  if (isTextName(name))
+    return acting(libraryCycles.small, (machine, given) => {
+      const { value, letters } = textWork(name, machine, given, (cell, letter) =>
+        machine.write(machine.within(cell), letter),
+      );
+      machine.spend(letters * LETTER_CYCLES);
+      return fit(value);
+    });
+  switch (name) {
     case 'pinMode':
       return acting(libraryCycles.pinMode, (machine, [pin, mode]) => machine.host.pinMode(pin!, mode!, line));
     case 'digitalWrite':
@@ -73,6 +88,14 @@ export function emitBuiltin(
         const scaled = fit(Math.imul(fit(value! - fromLow!), fit(toHigh! - toLow!)));
         return fit((span === 0 ? -1 : Math.trunc(scaled / span)) + toLow!);
       });
+    case 'random':
+      return acting(libraryCycles.random, (machine, given) => {
+        const [low, high] = given.length > 1 ? [given[0]!, given[1]!] : [0, given[0]!];
+        if (given.length > 1 && low >= high) return low;
+        return high - low === 0 ? 0 : low + (machine.nextRandom() % (high - low));
+      });
+    case 'randomSeed':
+      return acting(libraryCycles.small, (machine, [seed]) => machine.seedRandom(seed!));
     case 'Serial.begin':
       return acting(libraryCycles.small, (machine, [rate]) => machine.host.serialBegin(rate!, line));
     case 'Serial.print':
@@ -82,7 +105,12 @@ export function emitBuiltin(
       return (machine) => {
         const value = argument && argument.node !== 'text' ? at(machine, 0) : 0;
         const option = values[1] ? at(machine, 1) : undefined;
-        const text = (argument ? printed(argument, value, option) : '') + ending;
+        const shown = !argument
+          ? ''
+          : argument.type.kind === 'pointer'
+            ? textAt(machine, value)
+            : printed(argument, value, option);
+        const text = shown + ending;
         machine.spend(libraryCycles.print * text.length);
         machine.host.serialPrint(text, line);
         return text.length;

@@ -1,6 +1,7 @@
 import {
   BRANCH_CYCLES,
   CALL_CYCLES,
+  INDEX_CYCLES,
   libraryCycles,
   moveCycles,
   operationCycles,
@@ -9,7 +10,7 @@ import {
 import { Stop, type Machine } from '../machine';
 import { emitBuiltin } from './emit-builtin';
 import type { BinaryOperator, ComparisonOperator, Expression, Place, ProgramTree, Statement } from './tree';
-import { conversionTo, cut, type CType, type IntegerType, type ScalarType } from './types';
+import { conversionTo, cut, isScalar, type CType, type IntegerType, type ScalarType } from './types';
 
 /** A compiled expression: its value on a machine. */
 export type Evaluate = (machine: Machine) => number;
@@ -102,6 +103,17 @@ class Emitter {
         return (machine) => {
           machine.line = line;
           machine.spend(cycles);
+          for (const run of runs) run(machine);
+          return Completion.Normal;
+        };
+      }
+      case 'once': {
+        const runs = statement.stores.map((store) => this.store(store, true));
+        const { flag } = statement;
+        return (machine) => {
+          machine.line = line;
+          if (machine.cells[flag] !== 0) return Completion.Normal;
+          machine.write(flag, 1);
           for (const run of runs) run(machine);
           return Completion.Normal;
         };
@@ -234,6 +246,10 @@ class Emitter {
       }
       case 'store':
         return this.store(expression, false);
+      case 'address':
+        return this.address(expression.place, expression.span.line);
+      case 'copy':
+        return this.copy(expression);
       case 'update':
         return this.update(expression);
       case 'negate': {
@@ -314,21 +330,32 @@ class Emitter {
 
   /** Cell of a place; an index outside an array reaches what lies beside it, as on the board. */
   private address(place: Place, line: number): Evaluate {
-    const { address, element, name } = place;
-    const isFrame = place.area === 'frame';
-    if (!element) return isFrame ? (machine) => machine.frame + address : () => address;
-    const index = this.expression(element.index);
-    const { length } = element;
+    const base = this.base(place);
+    if (place.steps.length === 0) return base;
+    const steps = place.steps.map(({ index, ...step }) => ({ ...step, index: this.expression(index) }));
+    const { name } = place;
     return (machine) => {
-      const at = index(machine);
-      if (at < 0 || at >= length) machine.fault({ kind: 'index', line, name, index: at, length });
-      const cell = (isFrame ? machine.frame : 0) + address + at;
-      return cell < 0 || cell >= machine.cells.length ? machine.cells.length - 1 : cell;
+      let cell = base(machine);
+      for (const { index, length, cells } of steps) {
+        const at = index(machine);
+        if (length !== undefined && (at < 0 || at >= length))
+          machine.fault({ kind: 'index', line, name, index: at, length });
+        cell += at * cells;
+      }
+      return machine.within(cell);
     };
   }
 
+  private base({ area, address, through }: Place): Evaluate {
+    if (through) {
+      const pointer = this.expression(through);
+      return (machine) => machine.within(pointer(machine) + address);
+    }
+    return area === 'frame' ? (machine) => machine.frame + address : () => address;
+  }
+
   private read(place: Place, line: number): Evaluate {
-    if (!place.element) {
+    if (!place.through && place.steps.length === 0) {
       const { address } = place;
       return place.area === 'frame'
         ? (machine) => machine.cells[machine.frame + address]!
@@ -339,20 +366,28 @@ class Emitter {
   }
 
   private store(expression: Expression, declares: boolean): Evaluate {
-    if (expression.node !== 'store') throw new Error('a declaration stores');
+    if (expression.node !== 'store') return this.expression(expression);
     const { place } = expression;
     const at = this.address(place, expression.span.line);
-    const isFrame = place.area === 'frame';
     const value = this.expression(
       expression.value,
-      declares && isFrame && expression.value.clock !== 'unfollowed',
+      declares && place.area === 'frame' && !place.through && expression.value.clock !== 'unfollowed',
     );
-    return (machine) => write(machine, at(machine), value(machine), isFrame);
+    return (machine) => machine.write(at(machine), value(machine));
+  }
+
+  private copy({ from, to, cells, span }: Extract<Expression, { node: 'copy' }>): Evaluate {
+    const [source, target] = [this.address(from, span.line), this.address(to, span.line)];
+    return (machine) => {
+      const [first, start] = [source(machine), target(machine)];
+      const values = machine.cells.slice(first, first + cells);
+      values.forEach((value, index) => machine.write(machine.within(start + index), value));
+      return 0;
+    };
   }
 
   private update(expression: Extract<Expression, { node: 'update' }>): Evaluate {
     const { place, operationType } = expression;
-    const isFrame = place.area === 'frame';
     const at = this.address(place, expression.span.line);
     const widen = conversionTo(operationType);
     const fit = conversionTo(expression.type);
@@ -373,7 +408,7 @@ class Emitter {
       const before = machine.cells[cell]!;
       held = widen(before);
       const after = fit(cut(operation(machine), type));
-      write(machine, cell, after, isFrame);
+      machine.write(cell, after);
       return gives === 'before' ? before : after;
     };
   }
@@ -402,8 +437,8 @@ class Emitter {
           const divisor = right(machine);
           if (divisor !== 0) return fit(Math.trunc(dividend / divisor));
           machine.fault({ kind: 'division', line });
-          // The division routine of these processors leaves all ones.
-          return fit(-1);
+          // The division routine of these processors leaves all ones, and gives them the sign afterwards.
+          return fit(dividend < 0 ? 1 : -1);
         };
       case '%':
         return (machine) => {
@@ -460,22 +495,26 @@ class Emitter {
 
   /** Cycles of an expression without what its calls take; branches inside count as taken. */
   private cost(expression: Expression): number {
-    const own = (type: CType): number =>
-      type.kind === 'array' || type.kind === 'void' || type.kind === 'text' ? 2 : moveCycles(type);
+    const own = (type: CType): number => (isScalar(type) && type.kind !== 'text' ? moveCycles(type) : 2);
+    const reach = ({ through, steps }: Place): number =>
+      (through ? this.cost(through) : 0) +
+      steps.reduce((sum, { index }) => sum + this.cost(index) + INDEX_CYCLES, 0);
     switch (expression.node) {
       case 'constant':
       case 'text':
         return 2;
       case 'load':
-        return (
-          own(expression.type) +
-          (expression.place.element ? this.cost(expression.place.element.index) + 4 : 0)
-        );
+        return own(expression.type) + reach(expression.place);
+      case 'address':
+        return 2 + reach(expression.place);
+      case 'copy':
+        return 4 * expression.cells + reach(expression.from) + reach(expression.to);
       case 'store':
-        return own(expression.type) + this.cost(expression.value);
+        return own(expression.type) + this.cost(expression.value) + reach(expression.place);
       case 'update':
         return (
           2 * own(expression.type) +
+          reach(expression.place) +
           this.cost(expression.value) +
           operationCycles(expression.operator, expression.operationType)
         );
@@ -512,15 +551,6 @@ class Emitter {
         return this.cost(expression.first) + this.cost(expression.second);
     }
   }
-}
-
-function write(machine: Machine, cell: number, value: number, isFrame: boolean): number {
-  if (machine.cells[cell] !== value) {
-    machine.cells[cell] = value;
-    if (isFrame) machine.localChanges += 1;
-    else machine.changes += 1;
-  }
-  return value;
 }
 
 const shifted = (

@@ -1,28 +1,40 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { unreadable, type Context } from './context';
+import { unreadable, type Context, type FunctionSignature } from './context';
 import { constant, readCharacter, readNumber, textOf } from './literals';
 import type { BuiltinName, BuiltinSignature } from './library';
+import { readDefinition, readExpanded, readMacro } from './definitions';
+import { findPlace, loadOf, type Found } from './places';
 import type { Variable } from './scope';
-import type { BinaryOperator, ClockForm, ComparisonOperator, Expression, Place } from './tree';
+import type { BinaryOperator, ClockForm, ComparisonOperator, Expression } from './tree';
 import {
   BOOL,
+  bytesOf,
+  cellsOf,
   commonType,
   conversionTo,
   cut,
   integer,
+  isScalar,
+  pointerTo,
   promoted,
   sameType,
   TEXT,
   typeNamed,
+  typeText,
   typeWords,
+  VOID,
   type CType,
+  type PointerType,
   type ScalarType,
 } from './types';
 
 /** Reads one expression of the grammar's tree into the typed tree; problems go to the context. */
 export function readExpression(node: SyntaxNode, context: Context): Expression {
-  return context.nested(node, () => readKind(node, context)) ?? unreadable(node);
+  return (
+    context.nested(node, () => readExpanded(node, context, readExpression) ?? readKind(node, context)) ??
+    unreadable(node)
+  );
 }
 
 function readKind(node: SyntaxNode, context: Context): Expression {
@@ -45,10 +57,17 @@ function readKind(node: SyntaxNode, context: Context): Expression {
       return constant(node, node.type === 'true' ? 1 : 0, BOOL);
     case 'identifier':
       return readName(node, context);
-    case 'subscript_expression': {
-      const place = readPlace(node, context);
-      return place ? load(node, place.place, place.type) : unreadable(node);
+    case 'subscript_expression':
+    case 'field_expression': {
+      const found = readPlace(node, context);
+      return found ? loadOf(node, found.place, found.type) : unreadable(node);
     }
+    case 'pointer_expression':
+      return readPointer(node, context);
+    case 'sizeof_expression':
+      return readSize(node, context);
+    case 'null':
+      return constant(node, 0, pointerTo(VOID));
     case 'assignment_expression':
       return readAssignment(node, context);
     case 'update_expression':
@@ -79,16 +98,13 @@ function readName(node: SyntaxNode, context: Context): Expression {
   const name = node.text;
   const variable = context.scope.find(name);
   if (variable) {
-    if (variable.type.kind === 'array') {
-      context.unsupported(`a whole array such as “${name}” as a value`, node);
-      return unreadable(node);
-    }
     if (variable.known !== undefined) return constant(node, variable.known, variable.type as ScalarType);
-    return { ...load(node, variable.place, variable.type), clock: clockOf(variable, context) };
+    const { place, type } = findPlace(node, context, readExpression)!;
+    return { ...loadOf(node, place, type), clock: clockOf(variable, context) };
   }
   const named = context.constants.get(name);
   const definition = context.definitions.get(name);
-  if (definition) return readDefinition(node, definition.text, context);
+  if (definition) return readDefinition(node, definition.text, context, readExpression);
   if (named) return constant(node, named.value, named.type);
   if (context.functions.has(name) || context.library.has(name as BuiltinName)) {
     const span = spanOf(node);
@@ -114,75 +130,51 @@ function readName(node: SyntaxNode, context: Context): Expression {
 const clockOf = (variable: Variable, context: Context): ClockForm =>
   variable.clock !== 'fixed' && context.loopDepth > variable.loopDepth ? 'fixed' : variable.clock;
 
-/** Reads the text of a `#define` where its name is used; every place in it is the place of use. */
-function readDefinition(node: SyntaxNode, text: string, context: Context): Expression {
-  return context.parse(`int definition = (${text});`, (root) => {
-    const value = root.hasError ? undefined : find(root, 'parenthesized_expression');
-    if (!value) {
-      context.unsupported(`“${text}”, which ${node.text} stands for,`, node);
-      return unreadable(node);
-    }
-    return { ...readExpression(value, context), span: spanOf(node) };
-  });
-}
-
-function find(root: SyntaxNode, type: string): SyntaxNode | undefined {
-  if (root.type === type) return root;
-  for (const child of namedChildren(root)) {
-    const found = find(child, type);
-    if (found) return found;
-  }
+/** The place that is to be changed or pointed to; says what is wrong when there is none. */
+function readPlace(node: SyntaxNode, context: Context): Found | undefined {
+  const before = context.problems.length;
+  const found = findPlace(node, context, readExpression);
+  if (found || context.problems.length > before) return found;
+  let root = node;
+  while (root.type === 'subscript_expression' || root.type === 'parenthesized_expression')
+    root = root.childForFieldName('argument') ?? namedChildren(root)[0]!;
+  const isName = root.type === 'identifier' && !context.scope.find(root.text);
+  if (!isName) context.unsupported(describe(node), node);
+  else if (context.constants.has(root.text) || context.definitions.has(root.text))
+    reportConstant(root, context);
+  else context.reportUnknown(root.text, root, 'value');
   return undefined;
 }
 
-const load = (node: SyntaxNode, place: Place, type: CType): Expression => ({
-  node: 'load',
-  place,
-  type,
-  span: spanOf(node),
-  clock: 'fixed',
-});
+/** `&x`, where it is, and `*p`, what lies there. */
+function readPointer(node: SyntaxNode, context: Context): Expression {
+  const argument = node.childForFieldName('argument')!;
+  if (node.childForFieldName('operator')?.text === '&') {
+    const found = readPlace(argument, context);
+    if (!found) return unreadable(node);
+    const { place, type } = found;
+    return { node: 'address', place, type: pointerTo(type), span: spanOf(node), clock: 'fixed' };
+  }
+  const found = readPlace(node, context);
+  return found ? loadOf(node, found.place, found.type) : unreadable(node);
+}
 
-/** The variable or array element that is to be changed or read. */
-function readPlace(
-  node: SyntaxNode,
-  context: Context,
-): { place: Place; type: ScalarType; variable: Variable } | undefined {
-  if (node.type === 'parenthesized_expression') {
-    const [inner] = namedChildren(node);
-    return inner ? readPlace(inner, context) : undefined;
+function readSize(node: SyntaxNode, context: Context): Expression {
+  const typeNode = node.childForFieldName('type');
+  const value = node.childForFieldName('value');
+  const inner = value?.type === 'parenthesized_expression' ? namedChildren(value)[0] : value;
+  // A variable hides a type of the same name.
+  const variable = context.scope.find((typeNode ?? inner)?.text ?? '');
+  const type =
+    variable?.type ??
+    (typeNode && typeNamed(typeNode.text, context.widths, context.types)) ??
+    (inner && typeNamed(inner.text, context.widths, context.types)) ??
+    (inner && (findPlace(inner, context, readExpression)?.type ?? readExpression(inner, context).type));
+  if (!type) {
+    context.unsupported(describe(node), node);
+    return unreadable(node);
   }
-  if (node.type === 'identifier') {
-    const variable = context.scope.find(node.text);
-    if (variable && variable.type.kind !== 'array' && variable.type.kind !== 'void')
-      return { place: variable.place, type: variable.type, variable };
-    if (variable) context.unsupported(`changing the whole of “${node.text}” at once`, node);
-    else if (context.constants.has(node.text) || context.definitions.has(node.text))
-      reportConstant(node, context);
-    else context.reportUnknown(node.text, node, 'value');
-    return undefined;
-  }
-  if (node.type === 'subscript_expression') {
-    const base = node.childForFieldName('argument');
-    const indices = node.childForFieldName('indices');
-    const variable = base?.type === 'identifier' ? context.scope.find(base.text) : undefined;
-    const index = indices ? namedChildren(indices)[0] : undefined;
-    if (variable?.type.kind === 'array' && index)
-      return {
-        place: {
-          ...variable.place,
-          element: { index: readExpression(index, context), length: variable.type.length },
-        },
-        type: variable.type.of,
-        variable,
-      };
-    if (base?.type === 'identifier' && !variable) {
-      context.reportUnknown(base.text, base, 'value');
-      return undefined;
-    }
-  }
-  context.unsupported(describe(node), node);
-  return undefined;
+  return constant(node, bytesOf(type, context.widths), integer(context.widths.intBits, false));
 }
 
 function reportConstant(node: SyntaxNode, context: Context): void {
@@ -199,6 +191,21 @@ function reportConstant(node: SyntaxNode, context: Context): void {
 /** The same value as another type; nothing is done when it has that type already. */
 export function convert(value: Expression, type: CType, context: Context): Expression {
   if (sameType(value.type, type) || type.kind === 'void') return value;
+  if (type.kind === 'pointer') {
+    if (value.node === 'text' && isLetters(type)) return storedText(value, context);
+    const isNone = value.node === 'constant' && value.value === 0;
+    const isVoid =
+      value.type.kind === 'pointer' && (value.type.to.kind === 'void' || type.to.kind === 'void');
+    if (isNone || isVoid || (isLetters(type) && isLetters(value.type))) return { ...value, type };
+  }
+  if (type.kind === 'bool' && value.type.kind === 'pointer')
+    return { node: 'convert', value, type, span: value.span, clock: value.clock };
+  if (type.kind === 'pointer' || value.type.kind === 'pointer' || !isScalar(value.type)) {
+    if (value.type.kind !== 'void') {
+      reportKind(value, type, context);
+      return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
+    }
+  }
   if ((type.kind === 'text') !== (value.type.kind === 'text') || value.type.kind === 'void') {
     const given = value.type.kind === 'void' ? 'nothing' : value.type.kind === 'text' ? 'a text' : 'a number';
     context.report(
@@ -227,18 +234,64 @@ export function convert(value: Expression, type: CType, context: Context): Expre
   };
 }
 
+/** Whether a type is a pointer to letters, as text in memory is. */
+const isLetters = (type: CType): boolean =>
+  type.kind === 'pointer' && type.to.kind === 'integer' && type.to.bits === 8;
+
+/** A text that stands in the program, as a pointer to where the board keeps it. */
+function storedText(value: Extract<Expression, { node: 'text' }>, context: Context): Expression {
+  const char = integer(8, context.widths.charSigned);
+  return {
+    node: 'constant',
+    value: context.storeText(value.value, value.span),
+    type: pointerTo(char),
+    span: value.span,
+    clock: 'fixed',
+  };
+}
+
+function reportKind({ type: given, span }: Expression, wanted: CType, context: Context): void {
+  const [here, there] = [kindText(wanted), kindText(given)];
+  context.report(
+    refusal('arguments', span, `Line ${span.line}: ${here} is wanted here, and this gives ${there}.`, [
+      `What does line ${span.line} hand over at column ${span.column}?`,
+      `At column ${span.column} of line ${span.line} stands ${there}, where ${here} is wanted.`,
+      `Put ${here} at column ${span.column} of line ${span.line}.`,
+    ]),
+  );
+}
+
+/** What a type is, in words for a beginner. */
+function kindText(type: CType): string {
+  if (type.kind === 'pointer') return `a pointer to ${typeText(type.to)}`;
+  if (type.kind === 'struct') return `a whole ${type.name}`;
+  return type.kind === 'text' ? 'a text' : type.kind === 'void' ? 'nothing' : 'a number';
+}
+
 export function readAssignment(node: SyntaxNode, context: Context): Expression {
   const target = readPlace(node.childForFieldName('left')!, context);
   const right = readExpression(node.childForFieldName('right')!, context);
   const operator = node.childForFieldName('operator')?.text ?? '=';
   if (!target) return unreadable(node);
-  if (target.variable.constant) {
+  if (target.constant) {
     reportConstant(node.childForFieldName('left')!, context);
     return unreadable(node);
   }
+  if (!isScalar(target.type))
+    return operator === '=' ? copied(node, target, right, context) : unreadable(node);
   const base = { type: target.type, span: spanOf(node), clock: 'unfollowed' as const };
   if (operator === '=')
     return { ...base, node: 'store', place: target.place, value: convert(right, target.type, context) };
+  if (target.type.kind === 'pointer' && (operator === '+=' || operator === '-='))
+    return {
+      ...base,
+      node: 'update',
+      place: target.place,
+      operator: operator === '+=' ? '+' : '-',
+      operationType: target.type,
+      value: scaled(number(right, context), target.type, context),
+      result: 'after',
+    };
   const operation = operator.slice(0, -1) as BinaryOperator;
   const shift = operation === '<<' || operation === '>>';
   const operationType = shift
@@ -255,21 +308,61 @@ export function readAssignment(node: SyntaxNode, context: Context): Expression {
   };
 }
 
+/** A struct put whole into another of its kind; an array cannot be. */
+export function copied(node: SyntaxNode, target: Found, value: Expression, context: Context): Expression {
+  if (target.type.kind !== 'struct' || value.node !== 'address' || !sameType(target.type, value.type)) {
+    context.unsupported(`changing the whole of “${target.place.name}” at once`, node);
+    return unreadable(node);
+  }
+  return {
+    node: 'copy',
+    from: value.place,
+    to: target.place,
+    cells: cellsOf(target.type),
+    type: VOID,
+    span: spanOf(node),
+    clock: 'unfollowed',
+  };
+}
+
+/** A number of elements as a number of cells, for a pointer that is moved by it. */
+function scaled(count: Expression, { to }: PointerType, context: Context): Expression {
+  const cells = cellsOf(to);
+  const int = integer(context.widths.intBits, true);
+  if (count.node === 'constant') return { ...count, value: count.value * cells, type: int };
+  if (cells === 1) return count;
+  const right = { node: 'constant', value: cells, type: int, span: count.span, clock: 'fixed' } as const;
+  return {
+    node: 'binary',
+    operator: '*',
+    left: convert(count, int, context),
+    right,
+    type: int,
+    span: count.span,
+    clock: count.clock === 'fixed' ? 'fixed' : 'unfollowed',
+  };
+}
+
 function readStep(node: SyntaxNode, context: Context): Expression {
   const argument = node.childForFieldName('argument')!;
   const target = readPlace(argument, context);
   if (!target) return unreadable(node);
-  if (target.variable.constant) {
+  if (target.constant) {
     reportConstant(argument, context);
     return unreadable(node);
   }
+  if (!isScalar(target.type)) {
+    context.unsupported(describe(node), node);
+    return unreadable(node);
+  }
   const operationType = promoted(target.type, context.widths);
+  const by = target.type.kind === 'pointer' ? cellsOf(target.type.to) : 1;
   return {
     node: 'update',
     place: target.place,
     operator: node.text.includes('++') ? '+' : '-',
     operationType,
-    value: { node: 'constant', value: 1, type: operationType, span: spanOf(node), clock: 'fixed' },
+    value: { node: 'constant', value: by, type: operationType, span: spanOf(node), clock: 'fixed' },
     result: node.text.startsWith('+') || node.text.startsWith('-') ? 'after' : 'before',
     type: target.type,
     span: spanOf(node),
@@ -278,8 +371,7 @@ function readStep(node: SyntaxNode, context: Context): Expression {
 }
 
 /** The scalar type of a value; text and nothing have none and count as `int` after a report. */
-const scalar = (value: Expression): ScalarType =>
-  value.type.kind === 'array' || value.type.kind === 'void' ? integer(16, true) : value.type;
+const scalar = (value: Expression): ScalarType => (isScalar(value.type) ? value.type : integer(16, true));
 
 function number(value: Expression, context: Context): Expression {
   return value.type.kind === 'text' || value.type.kind === 'void'
@@ -325,7 +417,10 @@ function readBinary(node: SyntaxNode, context: Context): Expression {
       clock: unfollowedUnlessFixed(left, right),
     };
   if (comparisons.has(operator)) {
-    const operandType = commonType(scalar(left), scalar(right), context.widths);
+    const pointer = [left, right].find((side) => side.type.kind === 'pointer');
+    const operandType = pointer
+      ? (pointer.type as PointerType)
+      : commonType(scalar(left), scalar(right), context.widths);
     return {
       node: 'compare',
       operator: operator as ComparisonOperator,
@@ -349,6 +444,8 @@ function readArithmetic(
   node: SyntaxNode,
   context: Context,
 ): Expression {
+  if (left.type.kind === 'pointer' || right.type.kind === 'pointer')
+    return pointerSum(operator, left, right, node, context);
   const shift = operator === '<<' || operator === '>>';
   const type = shift
     ? promoted(scalar(left), context.widths)
@@ -376,6 +473,40 @@ function readArithmetic(
     right: second,
     clock: clockOfSum(operator, first, second, type),
   };
+}
+
+/** A pointer moved by a number of elements, or the number of elements between two. */
+function pointerSum(
+  operator: BinaryOperator,
+  left: Expression,
+  right: Expression,
+  node: SyntaxNode,
+  context: Context,
+): Expression {
+  const base = { node: 'binary', span: spanOf(node), clock: unfollowedUnlessFixed(left, right) } as const;
+  if (left.type.kind === 'pointer' && right.type.kind !== 'pointer' && (operator === '+' || operator === '-'))
+    return { ...base, operator, left, right: scaled(right, left.type, context), type: left.type };
+  if (right.type.kind === 'pointer' && left.type.kind !== 'pointer' && operator === '+')
+    return { ...base, operator, left: right, right: scaled(left, right.type, context), type: right.type };
+  if (left.type.kind === 'pointer' && sameType(left.type, right.type) && operator === '-') {
+    const int = integer(context.widths.intBits, true);
+    const cells = {
+      node: 'constant',
+      value: cellsOf(left.type.to),
+      type: int,
+      span: base.span,
+      clock: 'fixed',
+    } as const;
+    return {
+      ...base,
+      operator: '/',
+      left: { ...base, operator, left, right, type: int },
+      right: cells,
+      type: int,
+    };
+  }
+  context.unsupported(describe(node), node);
+  return unreadable(node);
 }
 
 /** The clock plus or minus something fixed still runs with the clock, as long as 32 bits hold it. */
@@ -409,9 +540,9 @@ function readChoice(node: SyntaxNode, context: Context): Expression {
 }
 
 function readCast(node: SyntaxNode, context: Context): Expression {
-  const type = typeNamed(node.childForFieldName('type')?.text ?? '', context.widths);
+  const type = typeNamed(node.childForFieldName('type')?.text ?? '', context.widths, context.types);
   const value = number(readExpression(node.childForFieldName('value')!, context), context);
-  if (type && type.kind !== 'void') return convert(value, type, context);
+  if (type && isScalar(type)) return convert(value, type, context);
   context.unsupported(`“${node.childForFieldName('type')?.text ?? ''}” as a type`, node);
   return unreadable(node);
 }
@@ -433,7 +564,7 @@ function readCall(node: SyntaxNode, context: Context): Expression {
     )
       return unreadable(node);
     const values = given.map((argument, index) =>
-      convert(readExpression(argument, context), signature.parameters[index]!.type, context),
+      readArgument(argument, signature.parameters[index]!, context),
     );
     return {
       node: 'call',
@@ -444,11 +575,31 @@ function readCall(node: SyntaxNode, context: Context): Expression {
       clock: 'unfollowed',
     };
   }
+  const macro = context.macros.get(name);
+  if (macro) {
+    const { length } = macro.parameters;
+    return countFits(given.length, length, length, name, node, context)
+      ? readMacro(node, macro, given, context, readExpression)
+      : unreadable(node);
+  }
   const builtin = context.library.get(name as BuiltinName);
   if (builtin) return readBuiltin(name as BuiltinName, builtin, given, node, context);
   context.reportUnknown(name, callee, 'function');
   for (const argument of given) readExpression(argument, context);
   return unreadable(node);
+}
+
+/** A value handed to a function: for a reference, where it is. */
+function readArgument(
+  node: SyntaxNode,
+  { type, refers }: FunctionSignature['parameters'][number],
+  context: Context,
+): Expression {
+  if (!refers) return convert(readExpression(node, context), type, context);
+  const found = readPlace(node, context);
+  if (!found) return unreadable(node);
+  if (!sameType(found.type, type)) reportKind({ ...unreadable(node), type: found.type }, type, context);
+  return { node: 'address', place: found.place, type: pointerTo(type), span: spanOf(node), clock: 'fixed' };
 }
 
 /** `digitalWrite`, `Serial.print`; reports what is no callable name. */
@@ -539,7 +690,11 @@ function readBuiltin(
     return unreadable(node);
   const values = given.map((argument) => readExpression(argument, context));
   if (signature.result === 'common') {
-    const type = values.map(scalar).reduce((left, right) => commonType(left, right, context.widths));
+    const types = values.map(scalar);
+    const type = promoted(
+      types.reduce((left, right) => commonType(left, right, context.widths)),
+      context.widths,
+    );
     return {
       node: 'builtin',
       name,

@@ -1,5 +1,7 @@
 import type { BoardProfile } from '../../boards';
-import { BOOL, FLOAT, integer, VOID, type CType, type ScalarType, type TypeWidths } from './types';
+import { pureSignatures, type PureName } from './library-pure';
+import type { TextName } from './library-text';
+import { BOOL, FLOAT, integer, pointerTo, VOID, type CType, type ScalarType, type TypeWidths } from './types';
 
 /** Functions that the board's language brings along. */
 export type BuiltinName =
@@ -17,6 +19,10 @@ export type BuiltinName =
   | 'abs'
   | 'constrain'
   | 'map'
+  | PureName
+  | TextName
+  | 'random'
+  | 'randomSeed'
   | 'Serial.begin'
   | 'Serial.print'
   | 'Serial.println'
@@ -30,6 +36,7 @@ export interface BuiltinSignature {
   readonly parameters: readonly Parameter[];
   /** How many of the parameters must be given. */
   readonly required: number;
+  /** `common`: the type that the operands share, as operators give it, at least an `int`. */
   readonly result: CType | 'common';
 }
 
@@ -50,6 +57,10 @@ export function librarySignatures(widths: TypeWidths): ReadonlyMap<BuiltinName, 
     result,
   });
   const number = (title: string): Parameter => ({ title, type: long });
+  const unsignedInt = integer(widths.intBits, false);
+  const char = integer(8, widths.charSigned);
+  const letters: Parameter = { title: 'a text', type: pointerTo(char) };
+  const base: Parameter = { title: 'the base', type: int };
   const any = (title: string): Parameter => ({ title, type: 'any' });
   return new Map<BuiltinName, BuiltinSignature>([
     ['pinMode', signature([pin, { title: 'the direction', type: byte }], VOID)],
@@ -75,6 +86,17 @@ export function librarySignatures(widths: TypeWidths): ReadonlyMap<BuiltinName, 
         long,
       ),
     ],
+    ...pureSignatures(widths),
+    ['strlen', signature([letters], unsignedInt)],
+    ['strcmp', signature([letters, letters], int)],
+    ['strcpy', signature([letters, letters], pointerTo(char))],
+    ['strcat', signature([letters, letters], pointerTo(char))],
+    ['atoi', signature([letters], int)],
+    ['atol', signature([letters], long)],
+    ['itoa', signature([{ title: 'the number', type: int }, letters, base], pointerTo(char))],
+    ['ltoa', signature([number('the number'), letters, base], pointerTo(char))],
+    ['random', signature([number('the first or the end'), number('the end')], long, 1)],
+    ['randomSeed', signature([{ title: 'the seed', type: unsignedLong }], VOID)],
     ['Serial.begin', signature([{ title: 'the rate', type: unsignedLong }], VOID)],
     ['Serial.print', signature([any('what to print'), { title: 'the digits or base', type: int }], VOID, 1)],
     [

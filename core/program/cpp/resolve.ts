@@ -4,15 +4,21 @@ import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../synta
 import { Context, type FunctionSignature } from './context';
 import { Layout } from './scope';
 import { missing } from './syntax-wording';
-import { declareParameter, readBlock, readDeclaration } from './statements';
+import { declareParameter, readDeclaration } from './declarations';
+import { readDeclarator } from './declarators';
+import { readBlock } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
-import { typeNamed, type ScalarType } from './types';
+import { readTypeSpecifier } from './type-specifiers';
+import { pointerTo, typeNamed } from './types';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
   readonly tree?: ProgramTree;
   readonly problems: readonly ProgramProblem[];
 }
+
+/** What names a type without declaring a variable. */
+const typeNodes: ReadonlySet<string> = new Set(['struct_specifier', 'enum_specifier', 'type_definition']);
 
 /** Bytes that a call takes on the stack besides its variables: return address and saved registers. */
 const CALL_BYTES = 8;
@@ -24,6 +30,8 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const top = namedChildren(root);
   for (const node of top) {
     if (node.type === 'preproc_def') readDefine(node, context);
+    else if (node.type === 'preproc_function_def') readMacroDefinition(node, context);
+    else if (typeNodes.has(node.type)) readTypeSpecifier(node, context);
     else if (node.type === 'function_definition') {
       const signature = readSignature(node, context);
       if (signature) definitions.push({ node, signature });
@@ -36,7 +44,12 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
     if (node.type === 'declaration') {
       if (node.childForFieldName('declarator')?.type !== 'function_declarator')
         globals.push(readDeclaration(node, context));
-    } else if (!['preproc_def', 'function_definition', 'preproc_include', ';'].includes(node.type))
+    } else if (
+      !typeNodes.has(node.type) &&
+      !['preproc_def', 'preproc_function_def', 'function_definition', 'preproc_include', ';'].includes(
+        node.type,
+      )
+    )
       reportOutside(node, context);
     else if (node.type === 'preproc_include') readInclude(node, context);
   }
@@ -45,6 +58,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const loop = context.functions.get('loop');
   if (!setup && headsAreRead) context.report(missingEntry('setup', 'runs once at the start', context));
   if (!loop && headsAreRead) context.report(missingEntry('loop', 'repeats for ever', context));
+  const initial: Statement = { node: 'initialize', stores: context.initial, span: spanOf(root) };
   const problems = context.finish();
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
   return {
@@ -53,7 +67,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       functions,
       setup: setup.index,
       loop: loop.index,
-      globals,
+      globals: [initial, ...globals],
       globalCells: context.globals.cells,
       globalBytes: context.globals.bytes,
     },
@@ -89,6 +103,18 @@ function readDefine(node: SyntaxNode, context: Context): void {
     return;
   }
   context.definitions.set(name, { text, span });
+}
+
+function readMacroDefinition(node: SyntaxNode, context: Context): void {
+  const text =
+    node
+      .childForFieldName('value')
+      ?.text.replace(/\/\/.*$/, '')
+      .trim() ?? '';
+  const parameters = namedChildren(node.childForFieldName('parameters')!).map((parameter) => parameter.text);
+  // What becomes more than one expression cannot be put where one stands.
+  if (/[;{}#]/.test(text) || text === '') context.unsupported(`“${node.text.trim().slice(0, 30)}”`, node);
+  else context.macros.set(node.childForFieldName('name')!.text, { parameters, text });
 }
 
 function readInclude(node: SyntaxNode, context: Context): void {
@@ -133,21 +159,29 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
     context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
     return undefined;
   }
-  const result = typeNamed(typeNode.text, context.widths);
+  const result = typeNamed(typeNode.text, context.widths, context.types);
   if (!result) {
     context.reportUnknown(typeNode.text, typeNode, 'type');
     return undefined;
   }
-  const parameters: { name: string; type: ScalarType }[] = [];
+  if (result.kind === 'struct') {
+    context.unsupported(`a function that gives a whole ${result.name}`, typeNode);
+    return undefined;
+  }
+  const parameters: FunctionSignature['parameters'][number][] = [];
   for (const parameter of namedChildren(declarator.childForFieldName('parameters')!)) {
-    const type = typeNamed(parameter.childForFieldName('type')?.text ?? '', context.widths);
-    const name = parameter.childForFieldName('declarator');
-    if (type?.kind === 'void' && !name) continue;
-    if (!type || type.kind === 'void' || name?.type !== 'identifier') {
+    const base = typeNamed(parameter.childForFieldName('type')?.text ?? '', context.widths, context.types);
+    const signs = parameter.childForFieldName('declarator');
+    if (base?.kind === 'void' && !signs) continue;
+    const declared = base && signs ? readDeclarator(signs, base, context) : undefined;
+    // An array is handed over as a pointer to its first element.
+    const type = declared?.type.kind === 'array' ? pointerTo(declared.type.of) : declared?.type;
+    const refers = declared?.refers ?? false;
+    if (!declared || !type || type.kind === 'void' || (type.kind === 'struct' && !refers)) {
       context.unsupported(`the parameter “${parameter.text}”`, parameter);
       return undefined;
     }
-    parameters.push({ name: name.text, type });
+    parameters.push({ name: declared.name.text, type, refers });
   }
   const name = nameNode.text;
   const earlier = context.functions.get(name);
@@ -178,18 +212,15 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   context.frame = new Layout('frame', context.widths);
   context.result = signature.result;
   context.loopDepth = 0;
-  context.reassigned = assignedNames(bodyNode);
+  context.reassigned = assignedNames(bodyNode, context);
   return context.scoped(() => {
     const parameterNodes = namedChildren(
       node.childForFieldName('declarator')!.childForFieldName('parameters')!,
     );
     const parameters = signature.parameters.map((parameter, index) => {
-      const declared = declareParameter(
-        parameterNodes[index]!.childForFieldName('declarator')!,
-        parameter.type,
-        context,
-      );
-      return { ...parameter, address: declared?.place.address ?? 0 };
+      const name = nameOf(parameterNodes[index]!.childForFieldName('declarator')!);
+      const declared = declareParameter(name, parameter, context);
+      return { name: parameter.name, type: parameter.type, address: declared?.place.address ?? 0 };
     });
     const body = readBlock(bodyNode, context);
     return {
@@ -204,13 +235,31 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   });
 }
 
-/** Names that are assigned or stepped anywhere in a function. */
-function assignedNames(body: SyntaxNode): ReadonlySet<string> {
+/** The name inside the signs of a declarator. */
+function nameOf(declarator: SyntaxNode): SyntaxNode {
+  const inner = declarator.childForFieldName('declarator') ?? namedChildren(declarator)[0];
+  return declarator.type === 'identifier' || !inner ? declarator : nameOf(inner);
+}
+
+/** Names that are assigned, stepped, pointed to or handed over by reference anywhere in a function. */
+function assignedNames(body: SyntaxNode, context: Context): ReadonlySet<string> {
   const names = new Set<string>();
   const open: SyntaxNode[] = [body];
   for (let node = open.pop(); node; node = open.pop()) {
     if (node.type === 'assignment_expression') names.add(node.childForFieldName('left')!.text);
-    if (node.type === 'update_expression') names.add(node.childForFieldName('argument')!.text);
+    if (node.type === 'update_expression' || node.type === 'pointer_expression')
+      names.add(node.childForFieldName('argument')!.text);
+    if (node.type === 'reference_declarator') names.add(namedChildren(node)[0]?.text ?? '');
+    if (
+      node.type === 'init_declarator' &&
+      node.childForFieldName('declarator')?.type === 'reference_declarator'
+    )
+      names.add(node.childForFieldName('value')!.text);
+    if (node.type === 'call_expression') {
+      const called = context.functions.get(node.childForFieldName('function')!.text);
+      if (called?.parameters.some(({ refers }) => refers))
+        for (const given of namedChildren(node.childForFieldName('arguments')!)) names.add(given.text);
+    }
     open.push(...namedChildren(node));
   }
   return names;

@@ -1,13 +1,15 @@
 import type { Span } from '../syntax';
 import type { ClockForm, Place } from './tree';
-import type { CType, TypeWidths } from './types';
+import { bytesOf, cellsOf, type CType, type TypeWidths } from './types';
 
 /** A name that a program declares for a value. */
 export interface Variable {
   readonly name: string;
   readonly type: CType;
   readonly constant: boolean;
-  readonly place: Omit<Place, 'element'>;
+  readonly place: Place;
+  /** Its cell holds where the value is: a reference. */
+  readonly refers?: boolean;
   readonly span: Span;
   /** How it follows the clock, for a local that is set once; else `fixed` or `unfollowed`. */
   readonly clock: ClockForm;
@@ -40,38 +42,23 @@ export class Scope {
   }
 }
 
-/** Bytes that a value of the type takes in the board's memory. */
-export function bytesOf(type: CType, widths: TypeWidths): number {
-  switch (type.kind) {
-    case 'void':
-      return 0;
-    case 'bool':
-      return 1;
-    case 'integer':
-      return type.bits / 8;
-    case 'float':
-      return 4;
-    case 'text':
-      return widths.intBits / 8;
-    case 'array':
-      return type.length * bytesOf(type.of, widths);
-  }
-}
-
 /** Hands out cells of the flat memory and keeps count of the board's bytes. */
 export class Layout {
-  cells = 0;
+  cells: number;
   bytes = 0;
 
   constructor(
     private readonly area: Place['area'],
     private readonly widths: TypeWidths,
-  ) {}
+  ) {
+    // No variable lies at address zero: a pointer that is zero points to none.
+    this.cells = area === 'global' ? 1 : 0;
+  }
 
-  take(name: string, type: CType): Omit<Place, 'element'> {
+  take(name: string, type: CType): Place {
     const address = this.cells;
-    this.cells += type.kind === 'array' ? type.length : 1;
+    this.cells += cellsOf(type);
     this.bytes += bytesOf(type, this.widths);
-    return { area: this.area, address, name };
+    return { area: this.area, address, name, steps: [] };
   }
 }

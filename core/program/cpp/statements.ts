@@ -1,10 +1,10 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
+import { readDeclaration } from './declarations';
 import { convert, readExpression } from './expressions';
-import type { Variable } from './scope';
-import type { ClockForm, Expression, Place, Statement } from './tree';
-import { typeNamed, type CType, type ScalarType } from './types';
+import type { Expression, Statement } from './tree';
+import { readTypeSpecifier } from './type-specifiers';
 
 const empty = (node: SyntaxNode): Statement => ({ node: 'empty', span: spanOf(node) });
 
@@ -46,6 +46,11 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       return { node: 'break', span };
     case 'continue_statement':
       return { node: 'continue', span };
+    case 'struct_specifier':
+    case 'enum_specifier':
+    case 'type_definition':
+      readTypeSpecifier(node, context);
+      return { node: 'empty', span };
     case ';':
       return { node: 'empty', span };
   }
@@ -152,162 +157,4 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
     }),
   );
   return { node: 'switch', subject, cases, span: spanOf(node) };
-}
-
-/** Reads a declaration of variables, global or local, with their first values. */
-export function readDeclaration(node: SyntaxNode, context: Context): Statement {
-  const span = spanOf(node);
-  const words = namedChildren(node).filter((child) =>
-    [
-      'primitive_type',
-      'sized_type_specifier',
-      'type_identifier',
-      'storage_class_specifier',
-      'type_qualifier',
-    ].includes(child.type),
-  );
-  const type = typeNamed(words.map((word) => word.text).join(' '), context.widths);
-  const isStatic = words.some((word) => word.text === 'static');
-  const isConstant = words.some((word) => word.text === 'const' || word.text === 'constexpr');
-  if (!type || type.kind === 'void') {
-    const unknown = words.find((word) => word.type === 'type_identifier');
-    if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
-    else context.unsupported(`“${words.map((word) => word.text).join(' ')}” as a type`, node);
-    return { node: 'empty', span };
-  }
-  const stores = namedChildren(node)
-    .filter((child) => !words.includes(child))
-    .flatMap((child) => readDeclarator(child, type, { isStatic, isConstant }, context));
-  return { node: 'initialize', stores, span };
-}
-
-interface Storage {
-  readonly isStatic: boolean;
-  readonly isConstant: boolean;
-}
-
-function readDeclarator(
-  node: SyntaxNode,
-  type: ScalarType,
-  storage: Storage,
-  context: Context,
-): readonly Expression[] {
-  const isInit = node.type === 'init_declarator';
-  const declarator = isInit ? node.childForFieldName('declarator')! : node;
-  const valueNode = isInit ? node.childForFieldName('value') : null;
-  if (declarator.type === 'array_declarator') return readArray(declarator, valueNode, type, storage, context);
-  if (
-    declarator.type !== 'identifier' ||
-    valueNode?.type === 'initializer_list' ||
-    valueNode?.type === 'argument_list'
-  ) {
-    context.unsupported(`“${node.text.slice(0, 30)}”`, node);
-    return [];
-  }
-  const value = valueNode ? convert(readExpression(valueNode, context), type, context) : undefined;
-  const name = declarator.text;
-  const isGlobal = context.scope.parent === undefined;
-  const followed = !isGlobal && !storage.isStatic && !context.reassigned.has(name);
-  const known = storage.isConstant && value?.node === 'constant' ? value.value : undefined;
-  const variable = declare(declarator, type, storage, context, {
-    clock: value && value.clock !== 'fixed' ? (followed ? value.clock : 'unfollowed') : 'fixed',
-    ...(known === undefined ? {} : { known }),
-  });
-  if (!variable) return [];
-  return [storeTo(variable.place, type, value ?? zero(declarator, type), declarator)];
-}
-
-function readArray(
-  declarator: SyntaxNode,
-  valueNode: SyntaxNode | null,
-  of: ScalarType,
-  storage: Storage,
-  context: Context,
-): readonly Expression[] {
-  const name = declarator.childForFieldName('declarator')!;
-  const sizeNode = declarator.childForFieldName('size');
-  const size = sizeNode ? readExpression(sizeNode, context) : undefined;
-  const values =
-    valueNode?.type === 'initializer_list'
-      ? namedChildren(valueNode).map((child) => convert(readExpression(child, context), of, context))
-      : [];
-  const length = size ? (size.node === 'constant' ? size.value : 0) : values.length;
-  if (
-    name.type !== 'identifier' ||
-    (valueNode && valueNode.type !== 'initializer_list') ||
-    length < 1 ||
-    length > 10_000
-  ) {
-    context.unsupported(`“${declarator.text.slice(0, 30)}”`, declarator);
-    return [];
-  }
-  const type: CType = { kind: 'array', of, length };
-  const variable = declare(name, type, storage, context, { clock: 'fixed' });
-  if (!variable) return [];
-  return Array.from({ length }, (_, index) => {
-    const place: Place = { ...variable.place, address: variable.place.address + index };
-    return storeTo(place, of, values[index] ?? zero(name, of), name);
-  });
-}
-
-const zero = (node: SyntaxNode, type: ScalarType): Expression => ({
-  node: 'constant',
-  value: 0,
-  type,
-  span: spanOf(node),
-  clock: 'fixed',
-});
-
-const storeTo = (place: Place, type: ScalarType, value: Expression, node: SyntaxNode): Expression => ({
-  node: 'store',
-  place,
-  value,
-  type,
-  span: spanOf(node),
-  clock: 'unfollowed',
-});
-
-function declare(
-  node: SyntaxNode,
-  type: CType,
-  storage: Storage,
-  context: Context,
-  more: { readonly clock: ClockForm; readonly known?: number },
-): Variable | undefined {
-  const name = node.text;
-  const earlier = context.scope.here(name);
-  const span = spanOf(node);
-  if (earlier) {
-    context.report(
-      refusal(
-        'name-redeclared',
-        span,
-        `Line ${span.line}: “${name}” is declared again; line ${earlier.span.line} did it already.`,
-        [
-          `How often is “${name}” declared with a type before it?`,
-          `“${name}” is declared in line ${earlier.span.line} and once more in line ${span.line}.`,
-          `Take the type away in line ${span.line}, or choose another name there.`,
-        ],
-      ),
-    );
-    return undefined;
-  }
-  const isGlobal = context.scope.parent === undefined;
-  const layout = isGlobal || storage.isStatic ? context.globals : context.frame;
-  const variable: Variable = {
-    name,
-    type,
-    constant: storage.isConstant,
-    place: layout.take(name, type),
-    span,
-    loopDepth: context.loopDepth,
-    ...more,
-  };
-  context.scope.declare(variable);
-  return variable;
-}
-
-/** Declares a parameter of the function that is being read. */
-export function declareParameter(node: SyntaxNode, type: ScalarType, context: Context): Variable | undefined {
-  return declare(node, type, { isStatic: false, isConstant: false }, context, { clock: 'fixed' });
 }

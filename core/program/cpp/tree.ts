@@ -8,13 +8,26 @@ import type { CType, ScalarType } from './types';
  */
 export type ClockForm = 'fixed' | 'millis' | 'micros' | 'unfollowed';
 
-/** Where a variable lives: a cell of the flat memory, absolute or within the function's frame. */
+/**
+ * Where a value lives: a cell of the flat memory, absolute, within the function's frame, or counted from
+ * where a pointer points.
+ */
 export interface Place {
   readonly area: 'global' | 'frame';
   readonly address: number;
-  /** For an element of an array: which one, and how many there are. */
-  readonly element?: { readonly index: Expression; readonly length: number };
+  /** The pointer that it is counted from, instead of the area's beginning. */
+  readonly through?: Expression;
+  /** Elements of arrays on the way to it. */
+  readonly steps: readonly IndexStep[];
   readonly name: string;
+}
+
+export interface IndexStep {
+  readonly index: Expression;
+  /** How many elements there are; `undefined` behind a pointer, which does not know. */
+  readonly length: number | undefined;
+  /** Cells of one element. */
+  readonly cells: number;
 }
 
 interface Typed {
@@ -32,6 +45,10 @@ export type Expression = Typed &
     | { readonly node: 'text'; readonly value: string }
     | { readonly node: 'load'; readonly place: Place }
     | { readonly node: 'store'; readonly place: Place; readonly value: Expression }
+    /** Where a value lies, as a pointer. */
+    | { readonly node: 'address'; readonly place: Place }
+    /** A struct put into another place whole. */
+    | { readonly node: 'copy'; readonly from: Place; readonly to: Place; readonly cells: number }
     | {
         readonly node: 'update';
         readonly place: Place;
@@ -72,6 +89,8 @@ export type Statement = { readonly span: Span } & (
   | { readonly node: 'expression'; readonly expression: Expression }
   /** Sets a variable to its first value; for an array, element by element. */
   | { readonly node: 'initialize'; readonly stores: readonly Expression[] }
+  /** Runs when it is reached for the first time: a local that remembers gets its first value. */
+  | { readonly node: 'once'; readonly flag: number; readonly stores: readonly Expression[] }
   | { readonly node: 'block'; readonly statements: readonly Statement[] }
   | { readonly node: 'if'; readonly condition: Expression; readonly yes: Statement; readonly no?: Statement }
   | {
@@ -97,7 +116,7 @@ export interface FunctionTree {
   readonly result: CType;
   readonly parameters: readonly {
     readonly name: string;
-    readonly type: ScalarType;
+    readonly type: CType;
     readonly address: number;
   }[];
   /** Cells of its frame, parameters first. */

@@ -1,21 +1,41 @@
 import type { BoardProfile } from '../../boards';
 
-/** A scalar or array type of C++ as the boards' compilers lay it out. */
+/** A type of C++ as the boards' compilers lay it out. */
 export type CType =
   | { readonly kind: 'void' }
   | { readonly kind: 'bool' }
   | { readonly kind: 'integer'; readonly bits: 8 | 16 | 32; readonly signed: boolean }
   | { readonly kind: 'float' }
   | { readonly kind: 'text' }
-  | { readonly kind: 'array'; readonly of: ScalarType; readonly length: number };
+  | { readonly kind: 'pointer'; readonly to: CType }
+  | { readonly kind: 'array'; readonly of: CType; readonly length: number }
+  | StructType;
 
-export type ScalarType = Exclude<CType, { kind: 'array' | 'void' }>;
+export interface StructType {
+  readonly kind: 'struct';
+  readonly name: string;
+  readonly fields: readonly Field[];
+}
+
+/** A field of a struct: which of its cells, counted from its first. */
+export interface Field {
+  readonly name: string;
+  readonly type: CType;
+  readonly cell: number;
+}
+
+/** A type whose value is one number, and one cell of memory. */
+export type ScalarType = Exclude<CType, { kind: 'array' | 'void' | 'struct' }>;
+export type PointerType = Extract<CType, { kind: 'pointer' }>;
 export type IntegerType = Extract<CType, { kind: 'integer' }>;
 
 export const VOID: { readonly kind: 'void' } = { kind: 'void' };
 export const BOOL: ScalarType = { kind: 'bool' };
 export const FLOAT: ScalarType = { kind: 'float' };
 export const TEXT: ScalarType = { kind: 'text' };
+export const pointerTo = (to: CType): PointerType => ({ kind: 'pointer', to });
+export const isScalar = (type: CType): type is ScalarType =>
+  type.kind !== 'array' && type.kind !== 'void' && type.kind !== 'struct';
 export const integer = (bits: 8 | 16 | 32, signed: boolean): IntegerType => ({
   kind: 'integer',
   bits,
@@ -54,14 +74,18 @@ export const typeWords: ReadonlySet<string> = new Set([
 export type TypeWidths = BoardProfile['language'];
 
 /**
- * The type that the words of a declaration mean, such as `unsigned long`; `undefined` when they mean
- * none that is supported. `double` is a 32-bit float on the 8-bit boards.
+ * The type that the words of a declaration mean, such as `unsigned long`, or a name of the program's `own`;
+ * `undefined` when they mean none that is supported. `double` is a 32-bit float on the 8-bit boards.
  */
-export function typeNamed(words: string, widths: TypeWidths): Exclude<CType, { kind: 'array' }> | undefined {
+export function typeNamed(
+  words: string,
+  widths: TypeWidths,
+  own: ReadonlyMap<string, CType> = new Map(),
+): CType | undefined {
   const int = widths.intBits;
   const normal = words
     .split(/\s+/)
-    .filter((word) => word !== 'const' && word !== 'static' && word !== 'volatile' && word !== 'constexpr');
+    .filter((word) => !['const', 'static', 'volatile', 'constexpr', 'struct', 'enum'].includes(word));
   const unsigned = normal.includes('unsigned');
   const rest = normal.filter((word) => word !== 'unsigned' && word !== 'signed').join(' ');
   switch (rest) {
@@ -100,7 +124,7 @@ export function typeNamed(words: string, widths: TypeWidths): Exclude<CType, { k
     case 'double':
       return widths.doubleBits === 32 ? FLOAT : undefined;
     default:
-      return undefined;
+      return unsigned ? undefined : own.get(rest);
   }
 }
 
@@ -112,6 +136,10 @@ export function typeText(type: CType): string {
       return `${type.signed ? '' : 'unsigned '}${type.bits === 16 ? 'int' : 'long'}`;
     case 'array':
       return `${typeText(type.of)}[${type.length}]`;
+    case 'pointer':
+      return `${typeText(type.to)} *`;
+    case 'struct':
+      return type.name;
     case 'text':
       return 'text';
     default:
@@ -158,6 +186,49 @@ export function commonType(left: ScalarType, right: ScalarType, widths: TypeWidt
   const bits = Math.max(a.bits, b.bits) as IntegerType['bits'];
   const unsigned = (!a.signed && a.bits === bits) || (!b.signed && b.bits === bits);
   return integer(bits, !unsigned);
+}
+
+/** Cells of the flat memory that a value of the type takes: one for every number in it. */
+export function cellsOf(type: CType): number {
+  if (type.kind === 'array') return type.length * cellsOf(type.of);
+  if (type.kind === 'struct') return type.fields.reduce((sum, field) => sum + cellsOf(field.type), 0);
+  return 1;
+}
+
+/** Bytes that a value of the type takes in the board's memory; 32-bit boards align fields to their width. */
+export function bytesOf(type: CType, widths: TypeWidths): number {
+  switch (type.kind) {
+    case 'void':
+      return 0;
+    case 'bool':
+      return 1;
+    case 'integer':
+      return type.bits / 8;
+    case 'float':
+      return 4;
+    case 'text':
+    case 'pointer':
+      return widths.intBits / 8;
+    case 'array':
+      return type.length * bytesOf(type.of, widths);
+    case 'struct': {
+      const aligned = (at: number, by: number): number => Math.ceil(at / by) * by;
+      let [at, widest] = [0, 1];
+      for (const field of type.fields) {
+        const by = widths.intBits === 32 ? alignmentOf(field.type, widths) : 1;
+        widest = Math.max(widest, by);
+        at = aligned(at, by) + bytesOf(field.type, widths);
+      }
+      return aligned(at, widest);
+    }
+  }
+}
+
+function alignmentOf(type: CType, widths: TypeWidths): number {
+  if (type.kind === 'array') return alignmentOf(type.of, widths);
+  if (type.kind === 'struct')
+    return Math.max(1, ...type.fields.map((field) => alignmentOf(field.type, widths)));
+  return Math.max(1, bytesOf(type, widths));
 }
 
 export const sameType = (left: CType, right: CType): boolean => typeText(left) === typeText(right);

@@ -1,0 +1,254 @@
+import { refusal } from '../problem';
+import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import type { Context, FunctionSignature } from './context';
+import { readDeclarator, type Declared } from './declarators';
+import { convert, copied, readExpression } from './expressions';
+import { textOf } from './literals';
+import { findPlace } from './places';
+import type { Variable } from './scope';
+import type { ClockForm, Expression, Place, Statement } from './tree';
+import { readTypeSpecifier } from './type-specifiers';
+import {
+  BOOL,
+  cellsOf,
+  isScalar,
+  pointerTo,
+  sameType,
+  typeNamed,
+  type CType,
+  type ScalarType,
+} from './types';
+
+interface Storage {
+  readonly isStatic: boolean;
+  readonly isConstant: boolean;
+}
+
+/** Kinds of nodes that stand before the declared names. */
+const typeNodes: ReadonlySet<string> = new Set([
+  'primitive_type',
+  'sized_type_specifier',
+  'type_identifier',
+  'storage_class_specifier',
+  'type_qualifier',
+  'struct_specifier',
+  'enum_specifier',
+]);
+
+/** Reads a declaration of variables, global or local, with their first values. */
+export function readDeclaration(node: SyntaxNode, context: Context): Statement {
+  const span = spanOf(node);
+  const words = namedChildren(node).filter((child) => typeNodes.has(child.type));
+  const specifier = words.find((word) => word.childForFieldName('body') !== null);
+  const type = specifier
+    ? readTypeSpecifier(specifier, context)
+    : typeNamed(words.map((word) => word.text).join(' '), context.widths, context.types);
+  const storage = {
+    isStatic: words.some((word) => word.text === 'static'),
+    isConstant: words.some((word) => word.text === 'const' || word.text === 'constexpr'),
+  };
+  if (!type) {
+    const unknown = words.find((word) => word.type === 'type_identifier');
+    if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
+    else context.unsupported(`“${words.map((word) => word.text).join(' ')}” as a type`, node);
+    return { node: 'empty', span };
+  }
+  const stores = namedChildren(node)
+    .filter((child) => !words.includes(child))
+    .flatMap((child) => readDeclared(child, type, storage, context));
+  if (!storage.isStatic || context.scope.parent === undefined) return { node: 'initialize', stores, span };
+  // What is known beforehand is there before the program begins; the rest is worked out on the first way through.
+  if (stores.every((store) => store.node === 'store' && store.value.node === 'constant')) {
+    context.initial.push(...stores);
+    return { node: 'empty', span };
+  }
+  return { node: 'once', flag: context.globals.take('', BOOL).address, stores, span };
+}
+
+/** One declared name with its first value: what is stored when it is reached. */
+function readDeclared(
+  node: SyntaxNode,
+  base: CType,
+  storage: Storage,
+  context: Context,
+): readonly Expression[] {
+  const isInit = node.type === 'init_declarator';
+  const valueNode = isInit ? node.childForFieldName('value') : null;
+  const read = readDeclarator(isInit ? node.childForFieldName('declarator')! : node, base, context);
+  const type = read && valueNode ? sized(read.type, valueNode) : read?.type;
+  if (
+    !read ||
+    !type ||
+    !isComplete(type) ||
+    valueNode?.type === 'argument_list' ||
+    (read.refers && !valueNode)
+  ) {
+    context.unsupported(`“${node.text.slice(0, 30)}”`, node);
+    return [];
+  }
+  const declared = { ...read, type };
+  if (declared.refers) return referTo(declared, valueNode!, storage, context);
+  const single = valueNode?.type === 'initializer_list' ? namedChildren(valueNode)[0] : valueNode;
+  if (!isScalar(type)) {
+    const variable = declare(declared, storage, context, { clock: 'fixed' });
+    return variable ? firstValues(variable.place, type, valueNode, declared.name, context) : [];
+  }
+  const value = single ? convert(readExpression(single, context), type, context) : undefined;
+  const isGlobal = context.scope.parent === undefined;
+  const followed = !isGlobal && !storage.isStatic && !context.reassigned.has(declared.name.text);
+  const isFixed = storage.isConstant && type.kind !== 'pointer';
+  const known = isFixed && value?.node === 'constant' ? value.value : undefined;
+  const variable = declare(declared, { ...storage, isConstant: isFixed }, context, {
+    clock: value && value.clock !== 'fixed' ? (followed ? value.clock : 'unfollowed') : 'fixed',
+    ...(known === undefined ? {} : { known }),
+  });
+  return variable ? [storeTo(variable.place, type, value ?? zero(declared.name, type), declared.name)] : [];
+}
+
+/** An array's type with the length that its first values give it. */
+function sized(type: CType, valueNode: SyntaxNode): CType {
+  if (type.kind !== 'array' || type.length > 0) return type;
+  const length =
+    valueNode.type === 'initializer_list'
+      ? namedChildren(valueNode).length
+      : isText(valueNode)
+        ? textOf(valueNode).length + 1
+        : 0;
+  return { ...type, length };
+}
+
+const isComplete = (type: CType): boolean =>
+  type.kind === 'array' ? type.length > 0 && isComplete(type.of) : type.kind !== 'void';
+
+const isText = (node: SyntaxNode): boolean =>
+  node.type === 'string_literal' || node.type === 'concatenated_string';
+
+/** The cell of a reference gets the address of what it is another name for. */
+function referTo(
+  declared: Declared,
+  valueNode: SyntaxNode,
+  storage: Storage,
+  context: Context,
+): readonly Expression[] {
+  const found = findPlace(valueNode, context, readExpression);
+  const variable = declare(declared, storage, context, { clock: 'unfollowed' });
+  if (!variable) return [];
+  if (!found || !sameType(found.type, declared.type)) {
+    context.unsupported(`“${declared.name.text}” as another name for “${valueNode.text}”`, valueNode);
+    return [];
+  }
+  const type = pointerTo(declared.type);
+  const span = spanOf(valueNode);
+  const value: Expression = { node: 'address', place: found.place, type, span, clock: 'fixed' };
+  return [storeTo(variable.place, type, value, declared.name)];
+}
+
+/** What is stored into every cell of a variable, zero where nothing is given. */
+function firstValues(
+  place: Place,
+  type: CType,
+  valueNode: SyntaxNode | null,
+  name: SyntaxNode,
+  context: Context,
+): readonly Expression[] {
+  if (isScalar(type)) {
+    const inner = valueNode?.type === 'initializer_list' ? (namedChildren(valueNode)[0] ?? null) : valueNode;
+    const value = inner ? convert(readExpression(inner, context), type, context) : zero(name, type);
+    return [storeTo(place, type, value, name)];
+  }
+  const at = (cell: number): Place => ({ ...place, address: place.address + cell });
+  if (type.kind === 'struct') {
+    if (valueNode && valueNode.type !== 'initializer_list')
+      return [
+        copied(valueNode, { place, type, constant: false }, readExpression(valueNode, context), context),
+      ];
+    const values = valueNode ? namedChildren(valueNode) : [];
+    return type.fields.flatMap((field, index) =>
+      firstValues(at(field.cell), field.type, values[index] ?? null, name, context),
+    );
+  }
+  if (type.kind !== 'array') return [];
+  const { of, length } = type;
+  if (valueNode && isText(valueNode) && isScalar(of)) {
+    const text = textOf(valueNode);
+    return Array.from({ length }, (_, index) => {
+      const letter = { ...zero(name, of), value: text.charCodeAt(index) || 0 } as Expression;
+      return storeTo(at(index), of, convert(letter, of, context), name);
+    });
+  }
+  if (valueNode && valueNode.type !== 'initializer_list') {
+    context.unsupported(`“${valueNode.text.slice(0, 30)}” for a whole array`, valueNode);
+    return [];
+  }
+  const values = valueNode ? namedChildren(valueNode) : [];
+  return Array.from({ length }, (_, index) =>
+    firstValues(at(index * cellsOf(of)), of, values[index] ?? null, name, context),
+  ).flat();
+}
+
+const zero = (node: SyntaxNode, type: ScalarType): Expression => ({
+  node: 'constant',
+  value: 0,
+  type,
+  span: spanOf(node),
+  clock: 'fixed',
+});
+
+const storeTo = (place: Place, type: ScalarType, value: Expression, node: SyntaxNode): Expression => ({
+  node: 'store',
+  place,
+  value,
+  type,
+  span: spanOf(node),
+  clock: 'unfollowed',
+});
+
+function declare(
+  { name: node, type, refers }: Declared,
+  storage: Storage,
+  context: Context,
+  more: { readonly clock: ClockForm; readonly known?: number },
+): Variable | undefined {
+  const name = node.text;
+  const earlier = context.scope.here(name);
+  const span = spanOf(node);
+  if (earlier) {
+    context.report(
+      refusal(
+        'name-redeclared',
+        span,
+        `Line ${span.line}: “${name}” is declared again; line ${earlier.span.line} did it already.`,
+        [
+          `How often is “${name}” declared with a type before it?`,
+          `“${name}” is declared in line ${earlier.span.line} and once more in line ${span.line}.`,
+          `Take the type away in line ${span.line}, or choose another name there.`,
+        ],
+      ),
+    );
+    return undefined;
+  }
+  const isGlobal = context.scope.parent === undefined;
+  const layout = isGlobal || storage.isStatic ? context.globals : context.frame;
+  const variable: Variable = {
+    name,
+    type,
+    constant: storage.isConstant,
+    place: layout.take(name, refers ? pointerTo(type) : type),
+    refers,
+    span,
+    loopDepth: context.loopDepth,
+    ...more,
+  };
+  context.scope.declare(variable);
+  return variable;
+}
+
+/** Declares a parameter of the function that is being read. */
+export function declareParameter(
+  name: SyntaxNode,
+  { type, refers }: FunctionSignature['parameters'][number],
+  context: Context,
+): Variable | undefined {
+  const storage = { isStatic: false, isConstant: false };
+  return declare({ name, type, refers }, storage, context, { clock: refers ? 'unfollowed' : 'fixed' });
+}

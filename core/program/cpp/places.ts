@@ -1,0 +1,135 @@
+import { refusal } from '../problem';
+import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import type { Context } from './context';
+import type { Variable } from './scope';
+import type { Expression, Place } from './tree';
+import { cellsOf, isScalar, pointerTo, type CType, type PointerType } from './types';
+
+/** Reads an expression; handed in, since places and expressions stand inside each other. */
+export type ReadExpression = (node: SyntaxNode, context: Context) => Expression;
+
+/** A value that can be changed or pointed to. */
+export interface Found {
+  readonly place: Place;
+  readonly type: CType;
+  /** Whether it may not be changed. */
+  readonly constant: boolean;
+}
+
+/** The place that an expression names, and nothing said when it names none. */
+export function findPlace(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {
+  switch (node.type) {
+    case 'parenthesized_expression': {
+      const [inner] = namedChildren(node);
+      return inner && findPlace(inner, context, read);
+    }
+    case 'identifier': {
+      const variable = context.scope.find(node.text);
+      return variable && { ...seatOf(variable, node), constant: variable.constant };
+    }
+    case 'subscript_expression':
+      return elementOf(node, context, read);
+    case 'field_expression':
+      return fieldOf(node, context, read);
+    case 'pointer_expression': {
+      if (node.childForFieldName('operator')?.text !== '*') return undefined;
+      const pointer = read(node.childForFieldName('argument')!, context);
+      return pointer.type.kind === 'pointer' ? behind(pointer, pointer.type, node.text) : undefined;
+    }
+    default:
+      return undefined;
+  }
+}
+
+/** Where a variable's value is: its own cell, or what it refers to. */
+function seatOf(variable: Variable, node: SyntaxNode): { readonly place: Place; readonly type: CType } {
+  if (!variable.refers) return { place: variable.place, type: variable.type };
+  const holder = loadOf(node, variable.place, pointerTo(variable.type));
+  return {
+    place: { area: 'frame', address: 0, through: holder, steps: [], name: variable.name },
+    type: variable.type,
+  };
+}
+
+/** What a pointer points to. */
+const behind = (pointer: Expression, { to }: PointerType, name: string): Found => ({
+  place: { area: 'frame', address: 0, through: pointer, steps: [], name },
+  type: to,
+  constant: false,
+});
+
+function elementOf(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {
+  const base = node.childForFieldName('argument')!;
+  const indices = node.childForFieldName('indices');
+  const indexNode = indices ? namedChildren(indices)[0] : undefined;
+  if (!indexNode) return undefined;
+  const found = findPlace(base, context, read);
+  if (found?.type.kind === 'array') {
+    const { of, length } = found.type;
+    const index = read(indexNode, context);
+    return {
+      ...found,
+      place: { ...found.place, steps: [...found.place.steps, { index, length, cells: cellsOf(of) }] },
+      type: of,
+    };
+  }
+  if (!found && base.type === 'identifier') return undefined;
+  const pointer = found ? loadOf(base, found.place, found.type) : read(base, context);
+  if (pointer.type.kind !== 'pointer') return undefined;
+  const seat = behind(pointer, pointer.type, base.text);
+  const index = read(indexNode, context);
+  const step = { index, length: undefined, cells: cellsOf(pointer.type.to) };
+  return { ...seat, place: { ...seat.place, steps: [step] } };
+}
+
+function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {
+  const owner = node.childForFieldName('argument')!;
+  const name = node.childForFieldName('field')!;
+  let found = findPlace(owner, context, read);
+  if (node.childForFieldName('operator')?.text === '->') {
+    const pointer = found ? loadOf(owner, found.place, found.type) : read(owner, context);
+    found = pointer.type.kind === 'pointer' ? behind(pointer, pointer.type, owner.text) : undefined;
+  }
+  if (found?.type.kind !== 'struct') return undefined;
+  const field = found.type.fields.find((candidate) => candidate.name === name.text);
+  if (!field) {
+    reportNoField(name, found.type.name, found.type.fields, context);
+    return undefined;
+  }
+  const { place } = found;
+  return { ...found, place: { ...place, address: place.address + field.cell }, type: field.type };
+}
+
+function reportNoField(
+  node: SyntaxNode,
+  owner: string,
+  fields: readonly { readonly name: string }[],
+  context: Context,
+): void {
+  const span = spanOf(node);
+  const known = fields.map((field) => field.name);
+  const otherCase = known.find((name) => name.toLowerCase() === node.text.toLowerCase());
+  context.report(
+    refusal(
+      otherCase === undefined ? 'name-unknown' : 'name-case',
+      span,
+      `Line ${span.line}: ${owner} has no “${node.text}”; it has ${known.map((name) => `“${name}”`).join(', ')}.`,
+      [
+        `What is declared between the braces of ${owner}?`,
+        `${owner} has ${known.join(', ')}, not ${node.text}.`,
+        otherCase === undefined
+          ? `Use one of ${known.join(', ')} in line ${span.line}, or add ${node.text} to ${owner}.`
+          : `Write ${otherCase} in line ${span.line}.`,
+      ],
+    ),
+  );
+}
+
+/** The value at a place. An array counts as a pointer to its first element, as in all of the language. */
+export function loadOf(node: SyntaxNode, place: Place, type: CType): Expression {
+  const span = spanOf(node);
+  if (type.kind === 'array')
+    return { node: 'address', place, type: pointerTo(type.of), span, clock: 'fixed' };
+  // A struct is worth its place; whoever takes it whole copies from there.
+  return { node: isScalar(type) ? 'load' : 'address', place, type, span, clock: 'fixed' };
+}

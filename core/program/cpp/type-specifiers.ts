@@ -1,0 +1,86 @@
+import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import type { Context } from './context';
+import { readDeclarator } from './declarators';
+import { readExpression } from './expressions';
+import { cellsOf, integer, typeNamed, type CType, type Field } from './types';
+
+/** Reads a struct, an enumeration or a typedef, and makes its name known. */
+export function readTypeSpecifier(node: SyntaxNode, context: Context): CType | undefined {
+  switch (node.type) {
+    case 'struct_specifier':
+      return readStruct(node, context);
+    case 'enum_specifier':
+      return readEnumeration(node, context);
+    case 'type_definition': {
+      const typeNode = node.childForFieldName('type')!;
+      const type =
+        readTypeSpecifier(typeNode, context) ?? typeNamed(typeNode.text, context.widths, context.types);
+      const declarator = node.childForFieldName('declarator');
+      const declared = type && declarator ? readDeclarator(declarator, type, context) : undefined;
+      if (declared) context.types.set(declared.name.text, declared.type);
+      else context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}”`, node);
+      return declared?.type;
+    }
+    default:
+      return undefined;
+  }
+}
+
+function readStruct(node: SyntaxNode, context: Context): CType | undefined {
+  const name = node.childForFieldName('name')?.text ?? '';
+  const body = node.childForFieldName('body');
+  if (!body) return context.types.get(name);
+  const fields: Field[] = [];
+  let cell = 0;
+  for (const child of namedChildren(body)) {
+    const typeNode = child.childForFieldName('type');
+    const base = typeNode ? typeNamed(typeNode.text, context.widths, context.types) : undefined;
+    const declarators = namedChildren(child).filter(
+      (part) => part.startIndex !== typeNode?.startIndex && part.type !== 'type_qualifier',
+    );
+    const declared = base && declarators.map((part) => readDeclarator(part, base, context));
+    if (child.type !== 'field_declaration' || !declared || declared.includes(undefined)) {
+      context.unsupported(`“${child.text.split('\n')[0]!.slice(0, 30)}” in a struct`, child);
+      continue;
+    }
+    for (const field of declared) {
+      fields.push({ name: field!.name.text, type: field!.type, cell });
+      cell += cellsOf(field!.type);
+    }
+  }
+  const type: CType = { kind: 'struct', name, fields };
+  if (name !== '') context.types.set(name, type);
+  return type;
+}
+
+/** Names for numbers that count up; of the type `int`, as the processor holds them. */
+function readEnumeration(node: SyntaxNode, context: Context): CType | undefined {
+  const name = node.childForFieldName('name')?.text ?? '';
+  const body = node.childForFieldName('body');
+  const type = integer(context.widths.intBits, true);
+  if (!body) return context.types.get(name);
+  let next = 0;
+  for (const child of namedChildren(body)) {
+    const nameNode = child.childForFieldName('name');
+    const valueNode = child.childForFieldName('value');
+    const value = valueNode ? readExpression(valueNode, context) : undefined;
+    if (!nameNode || (value && value.node !== 'constant')) {
+      context.unsupported(`“${child.text.slice(0, 30)}” in an enumeration`, child);
+      continue;
+    }
+    if (value?.node === 'constant') next = value.value;
+    context.scope.declare({
+      name: nameNode.text,
+      type,
+      constant: true,
+      place: { area: 'global', address: 0, steps: [], name: nameNode.text },
+      span: spanOf(nameNode),
+      clock: 'fixed',
+      loopDepth: 0,
+      known: next,
+    });
+    next += 1;
+  }
+  if (name !== '') context.types.set(name, type);
+  return type;
+}
