@@ -159,7 +159,7 @@ describe('a mistake in the program', () => {
   });
 
   test('what is not supported is not called wrong', () => {
-    expect(checkBeacon(LAYOUT, `struct Lamp { int pin; };\n${PROGRAM}`).verdict).toBe('cannot-tell');
+    expect(checkBeacon(LAYOUT, `class Lamp { public: int pin; };\n${PROGRAM}`).verdict).toBe('cannot-tell');
   });
 });
 

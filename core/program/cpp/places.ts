@@ -133,3 +133,32 @@ export function loadOf(node: SyntaxNode, place: Place, type: CType): Expression 
   // A struct is worth its place; whoever takes it whole copies from there.
   return { node: isScalar(type) ? 'load' : 'address', place, type, span, clock: 'fixed' };
 }
+
+/** The place that is to be changed or pointed to; says what is wrong when there is none. */
+export function readPlace(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {
+  const before = context.problems.length;
+  const found = findPlace(node, context, read);
+  if (found || context.problems.length > before) return found;
+  let root = node;
+  while (root.type === 'subscript_expression' || root.type === 'parenthesized_expression')
+    root = root.childForFieldName('argument') ?? namedChildren(root)[0]!;
+  const isName = root.type === 'identifier' && !context.scope.find(root.text);
+  if (!isName) context.unsupported(describe(node), node);
+  else if (context.constants.has(root.text) || context.definitions.has(root.text))
+    reportConstant(root, context);
+  else context.reportUnknown(root.text, root, 'value');
+  return undefined;
+}
+
+export function reportConstant(node: SyntaxNode, context: Context): void {
+  const span = spanOf(node);
+  context.report(
+    refusal('syntax-other', span, `Line ${span.line}: “${node.text}” is a constant and cannot be changed.`, [
+      `Is “${node.text}” meant to change while the program runs?`,
+      `“${node.text}” is fixed; line ${span.line} gives it a new value.`,
+      `Use a variable of its own in line ${span.line}, or take const away from the declaration of ${node.text}.`,
+    ]),
+  );
+}
+
+export const describe = (node: SyntaxNode): string => `“${node.text.split('\n')[0]!.slice(0, 30)}”`;

@@ -2,7 +2,8 @@ import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
 import { readDeclaration } from './declarations';
-import { convert, readExpression } from './expressions';
+import { convert } from './conversions';
+import { readExpression } from './expressions';
 import type { Expression, Statement } from './tree';
 import { readTypeSpecifier } from './type-specifiers';
 

@@ -1,0 +1,107 @@
+import { refusal } from '../problem';
+import type { Context } from './context';
+import type { ClockForm, Expression } from './tree';
+import {
+  conversionTo,
+  cut,
+  integer,
+  isScalar,
+  pointerTo,
+  sameType,
+  typeText,
+  type CType,
+  type ScalarType,
+} from './types';
+
+/** The scalar type of a value; text and nothing have none and count as `int` after a report. */
+export const scalar = (value: Expression): ScalarType =>
+  isScalar(value.type) ? value.type : integer(16, true);
+
+export function number(value: Expression, context: Context): Expression {
+  return value.type.kind === 'text' || value.type.kind === 'void'
+    ? convert(value, integer(context.widths.intBits, true), context)
+    : value;
+}
+
+/** The same value as another type; nothing is done when it has that type already. */
+export function convert(value: Expression, type: CType, context: Context): Expression {
+  if (sameType(value.type, type) || type.kind === 'void') return value;
+  if (type.kind === 'pointer') {
+    if (value.node === 'text' && isLetters(type)) return storedText(value, context);
+    const isNone = value.node === 'constant' && value.value === 0;
+    const isVoid =
+      value.type.kind === 'pointer' && (value.type.to.kind === 'void' || type.to.kind === 'void');
+    if (isNone || isVoid || (isLetters(type) && isLetters(value.type))) return { ...value, type };
+  }
+  if (type.kind === 'bool' && value.type.kind === 'pointer')
+    return { node: 'convert', value, type, span: value.span, clock: value.clock };
+  if (type.kind === 'pointer' || value.type.kind === 'pointer' || !isScalar(value.type)) {
+    if (value.type.kind !== 'void') {
+      reportKind(value, type, context);
+      return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
+    }
+  }
+  if ((type.kind === 'text') !== (value.type.kind === 'text') || value.type.kind === 'void') {
+    const given = value.type.kind === 'void' ? 'nothing' : value.type.kind === 'text' ? 'a text' : 'a number';
+    context.report(
+      refusal(
+        'arguments',
+        value.span,
+        `Line ${value.span.line}: ${type.kind === 'text' ? 'a text' : 'a number'} is wanted here, and this gives ${given}.`,
+        [
+          `What does line ${value.span.line} hand over: a number, a text, or nothing?`,
+          `At column ${value.span.column} of line ${value.span.line} stands something that gives ${given}.`,
+          `Put ${type.kind === 'text' ? 'a text' : 'a number'} at column ${value.span.column} of line ${value.span.line}.`,
+        ],
+      ),
+    );
+    return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
+  }
+  if (value.node === 'constant') return { ...value, value: conversionTo(type)(cut(value.value, type)), type };
+  const keeps =
+    type.kind === 'integer' && type.bits === 32 && value.type.kind === 'integer' && value.type.bits === 32;
+  return {
+    node: 'convert',
+    value,
+    type,
+    span: value.span,
+    clock: keeps || value.clock === 'fixed' ? value.clock : 'unfollowed',
+  };
+}
+
+/** Whether a type is a pointer to letters, as text in memory is. */
+const isLetters = (type: CType): boolean =>
+  type.kind === 'pointer' && type.to.kind === 'integer' && type.to.bits === 8;
+
+/** A text that stands in the program, as a pointer to where the board keeps it. */
+function storedText(value: Extract<Expression, { node: 'text' }>, context: Context): Expression {
+  const char = integer(8, context.widths.charSigned);
+  return {
+    node: 'constant',
+    value: context.storeText(value.value, value.span),
+    type: pointerTo(char),
+    span: value.span,
+    clock: 'fixed',
+  };
+}
+
+export function reportKind({ type: given, span }: Expression, wanted: CType, context: Context): void {
+  const [here, there] = [kindText(wanted), kindText(given)];
+  context.report(
+    refusal('arguments', span, `Line ${span.line}: ${here} is wanted here, and this gives ${there}.`, [
+      `What does line ${span.line} hand over at column ${span.column}?`,
+      `At column ${span.column} of line ${span.line} stands ${there}, where ${here} is wanted.`,
+      `Put ${here} at column ${span.column} of line ${span.line}.`,
+    ]),
+  );
+}
+
+/** What a type is, in words for a beginner. */
+function kindText(type: CType): string {
+  if (type.kind === 'pointer') return `a pointer to ${typeText(type.to)}`;
+  if (type.kind === 'struct') return `a whole ${type.name}`;
+  return type.kind === 'text' ? 'a text' : type.kind === 'void' ? 'nothing' : 'a number';
+}
+
+export const unfollowedUnlessFixed = (...values: readonly Expression[]): ClockForm =>
+  values.every((value) => value.clock === 'fixed') ? 'fixed' : 'unfollowed';
