@@ -1,8 +1,13 @@
 // Writes docs/accuracy.md from the golden figures: npm run accuracy.
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { shippedBoards } from '@/core/boards';
 import { goldenCircuits } from '@/core/electrics/golden/circuits';
 import { deviations, isWithin } from '@/core/electrics/golden/deviation';
 import golden from '@/core/electrics/golden/voltages.json' with { type: 'json' };
+import programResults from '@/core/program/golden/results.json' with { type: 'json' };
+import { readGoldenPrograms } from '@/core/program/golden/programs';
+import { printedLines } from '@/core/program/golden/run';
+import { nodeGrammars } from '@/grammars/node';
 
 const voltages: Readonly<Record<string, Readonly<Record<string, number>>>> = golden.voltages;
 
@@ -19,6 +24,19 @@ const rows = goldenCircuits.map((circuit) => {
 });
 const groups = [...new Set(goldenCircuits.map(({ group }) => group))];
 const shown = (millivolts: number): string => (millivolts < 0.0005 ? '< 0.001' : millivolts.toFixed(3));
+
+const grammars = await nodeGrammars();
+const board = shippedBoards.get('learner-5v')!;
+const printed: Readonly<Record<string, readonly string[]>> = programResults.printed;
+const programs = readGoldenPrograms(readFileSync('core/program/golden/programs.txt', 'utf8')).map(
+  (program) => {
+    const lines = printedLines(program, board, grammars);
+    const topic = program.name.slice(0, program.name.indexOf(':'));
+    return { topic, lines: lines.length, agrees: lines.join('\n') === printed[program.name]?.join('\n') };
+  },
+);
+const agreeing = programs.filter(({ agrees }) => agrees).length;
+const topics = [...new Set(programs.map(({ topic }) => topic))];
 
 const text = `# Accuracy
 
@@ -45,6 +63,29 @@ ${groups
 | circuit | nodes | floating | largest difference, mV |
 |---|---|---|---|
 ${rows.map(({ circuit, nodes, floating, millivolts }) => `| ${circuit.name} | ${nodes} | ${floating} | ${shown(millivolts)} |`).join('\n')}
+
+## Programs on the processor
+
+${programs.length} small programs were compiled with ${programResults.madeWith}; what they printed is kept in
+\`core/program/golden/results.json\` and compared in the unit tests, character by character.
+\`npm run golden:programs\` makes it again (it needs the Debian packages gcc-avr, avr-libc and simavr).
+Statements, operators, types and number formats are the compiler's and the emulated processor's; the serial line
+that prints is our own (\`scripts/golden/board.hpp\`), as are the library's macros, so these show the language
+and not the wiring. What the language leaves open, such as the overflow of an \`int\`, is shown as the processor
+does it at run time: \`volatile\` keeps the compiler from working it out.
+
+${agreeing} of ${programs.length} programs print the same.
+
+| topic | programs | lines | the same |
+|---|---|---|---|
+${topics
+  .map((topic) => {
+    const own = programs.filter((program) => program.topic === topic);
+    return `| ${topic} | ${own.length} | ${own.reduce((sum, { lines }) => sum + lines, 0)} | ${own.filter(({ agrees }) => agrees).length} |`;
+  })
+  .join('\n')}
 `;
 writeFileSync('docs/accuracy.md', text);
-console.log(`${rows.filter(({ within }) => within).length} of ${rows.length} within the aim`);
+console.log(
+  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same`,
+);

@@ -126,9 +126,20 @@ describe('a run', () => {
       `unsigned long last = 0; bool lit = false;
        void setup() { pinMode(13, OUTPUT); }
        void loop() { if (micros() - last > ${on}000UL) { last = micros(); lit = !lit; digitalWrite(13, lit); } delayMicroseconds(${wait}); }`;
+    const fields = (wait: number, on: number): string =>
+      `struct Lamp { byte pin; unsigned long last; bool lit; };
+       Lamp lamps[2] = {{13, 0, false}, {12, 0, false}};
+       void turn(Lamp *lamp, unsigned long ms) { if (millis() - lamp->last >= ms) { lamp->last = millis(); lamp->lit = !lamp->lit; digitalWrite(lamp->pin, lamp->lit); } }
+       void setup() { for (byte i = 0; i < 2; i++) pinMode(lamps[i].pin, OUTPUT); }
+       void loop() { turn(&lamps[0], ${wait}); turn(&lamps[1], ${on}); }`;
+    const remembering = (wait: number, on: number): string =>
+      `unsigned long since(unsigned long &moment) { return millis() - moment; }
+       void setup() { pinMode(13, OUTPUT); }
+       void loop() { static unsigned long last = millis(); static int list[2] = {${wait}, ${on}}; static byte at = 0;
+         if (since(last) >= list[at]) { last = millis(); at = (at + 1) % 2; digitalWrite(13, at); } }`;
     fc.assert(
       fc.property(
-        fc.constantFrom(clock, inner, deadline, micro),
+        fc.constantFrom(clock, inner, deadline, micro, fields, remembering),
         fc.integer({ min: 1, max: 90 }),
         fc.integer({ min: 1, max: 90 }),
         (write, wait, on) => {
@@ -139,7 +150,7 @@ describe('a run', () => {
           expect(fast.steps).toBeLessThanOrEqual(plain.steps);
         },
       ),
-      { numRuns: 40, seed: 3 },
+      { numRuns: 60, seed: 3 },
     );
   }, 60_000);
 
@@ -171,6 +182,13 @@ describe('a run', () => {
     ]);
   });
 
+  test('reaches no memory that is not there, wherever a pointer points', () => {
+    const trace = run(
+      'int a = 5;\nint *p = &a;\nvoid setup() { p = p + 30000; *p = 1; p = 0; *p = 7; p -= 32000; *p = *p + 1; }\nvoid loop() { delay(100); }',
+    );
+    expect(trace.ended.reason).toBe('time');
+  });
+
   test('treats a write to a pin that is no output as its pull-up', () => {
     const trace = run('void setup() {}\nvoid loop() { digitalWrite(13, HIGH); delay(100); }');
     expect(trace.pins.get('13')).toMatchObject([{ drive: { mode: 'pullup' } }]);
@@ -191,6 +209,29 @@ describe('a run', () => {
     const characters = trace.serial.reduce((sum, piece) => sum + piece.text.length, 0);
     expect(characters).toBeGreaterThan(2 * 960);
     expect(characters).toBeLessThan(2 * 960 + 90);
+  });
+});
+
+describe('what a compiler refuses of pointers, structs and texts', () => {
+  test.each([
+    ['struct Lamp { int pin; };\nLamp lamp;\nvoid setup() { lamp.Pin = 3; }', 'name-case', 3, 'pin'],
+    ['struct Lamp { int pin; };\nLamp lamp;\nvoid setup() { lamp.level = 3; }', 'name-unknown', 3, 'level'],
+    ['int a = 5;\nint *p = a;\nvoid setup() { }', 'arguments', 2, 'a pointer to int is wanted'],
+    ['int a = 5;\nint *p = &a;\nvoid setup() { int b = p; }', 'arguments', 3, 'a number is wanted'],
+    ['char name[5] = "mast";\nvoid setup() { int n = strlen(5); }', 'arguments', 2, 'a pointer to char'],
+    [
+      'void twice(int &a) { a *= 2; }\nvoid setup() { long b = 1; twice(b); }',
+      'arguments',
+      2,
+      'b is of the type long',
+    ],
+    ['#define TWICE(x) x * 2\nvoid setup() { int a = TWICE(1, 2); }', 'arguments', 2, 'takes 1 value'],
+    ['lantern a;\nvoid setup() { }', 'name-unknown', 1, 'lantern'],
+  ])('%s', (source, code, line, words) => {
+    const { problems, compiled } = compileProgram(`${source}\nvoid loop() { }\n`, board, grammars);
+    expect(compiled).toBeUndefined();
+    expect(problems[0]).toMatchObject({ code, line });
+    expect(problems[0]!.message).toContain(words);
   });
 });
 

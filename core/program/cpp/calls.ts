@@ -1,12 +1,12 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { unreadable, type Context, type FunctionSignature } from './context';
-import { convert, number, reportKind, scalar, unfollowedUnlessFixed } from './conversions';
+import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readMacro } from './definitions';
 import type { BuiltinName, BuiltinSignature } from './library';
 import { describe, readPlace, type ReadExpression } from './places';
 import type { ClockForm, Expression } from './tree';
-import { commonType, pointerTo, promoted, sameType, typeNamed, typeWords } from './types';
+import { commonType, pointerTo, promoted, sameType, typeNamed, typeText, typeWords } from './types';
 
 export function readCall(node: SyntaxNode, context: Context, read: ReadExpression): Expression {
   const callee = node.childForFieldName('function')!;
@@ -60,7 +60,22 @@ function readArgument(
   if (!refers) return convert(read(node, context), type, context);
   const found = readPlace(node, context, read);
   if (!found) return unreadable(node);
-  if (!sameType(found.type, type)) reportKind({ ...unreadable(node), type: found.type }, type, context);
+  if (!sameType(found.type, type)) {
+    const span = spanOf(node);
+    const [here, there] = [typeText(type), typeText(found.type)];
+    context.report(
+      refusal(
+        'arguments',
+        span,
+        `Line ${span.line}: what is handed over here may be changed, so it has to be of the type ${here}; ${node.text} is of the type ${there}.`,
+        [
+          `Of which type is ${node.text}, and which one does the function take?`,
+          `The function changes a value of the type ${here}; ${node.text} is declared as ${there}.`,
+          `Declare ${node.text} as ${here}.`,
+        ],
+      ),
+    );
+  }
   return { node: 'address', place: found.place, type: pointerTo(type), span: spanOf(node), clock: 'fixed' };
 }
 

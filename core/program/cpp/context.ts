@@ -43,6 +43,8 @@ export interface Macro {
 
 /** What the board's library defines as text, since it changes what it is given. */
 const libraryMacros: readonly (readonly [string, Macro])[] = [
+  // Keeps a text out of the working memory; what is printed is the same.
+  ['F', { parameters: ['text'], text: 'text' }],
   ['bitSet', { parameters: ['x', 'n'], text: '(x) |= (1UL << (n))' }],
   ['bitClear', { parameters: ['x', 'n'], text: '(x) &= ~(1UL << (n))' }],
   ['bitWrite', { parameters: ['x', 'n', 'b'], text: '(b) ? ((x) |= (1UL << (n))) : ((x) &= ~(1UL << (n)))' }],

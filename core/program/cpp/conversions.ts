@@ -85,7 +85,7 @@ function storedText(value: Extract<Expression, { node: 'text' }>, context: Conte
   };
 }
 
-export function reportKind({ type: given, span }: Expression, wanted: CType, context: Context): void {
+function reportKind({ type: given, span }: Expression, wanted: CType, context: Context): void {
   const [here, there] = [kindText(wanted), kindText(given)];
   context.report(
     refusal('arguments', span, `Line ${span.line}: ${here} is wanted here, and this gives ${there}.`, [

@@ -121,6 +121,10 @@ export function libraryConstants(
     ['INPUT_PULLUP', { type: int, value: 2 }],
     ['true', { type: BOOL, value: 1 }],
     ['false', { type: BOOL, value: 0 }],
+    // The serial line, asked whether it is there: on these boards it always is.
+    ['Serial', { type: BOOL, value: 1 }],
+    ['TWO_PI', { type: FLOAT, value: Math.fround(2 * Math.PI) }],
+    ['HALF_PI', { type: FLOAT, value: Math.fround(Math.PI / 2) }],
     ['PI', { type: FLOAT, value: Math.fround(Math.PI) }],
     ['DEC', { type: int, value: 10 }],
     ['HEX', { type: int, value: 16 }],
