@@ -1,11 +1,17 @@
 // Makes core/program/golden/results.json with a compiler and an emulator of the processor of the 5 V learner
-// board: npm run golden:programs. Needs the Debian packages gcc-avr, avr-libc and simavr.
+// board: npm run golden:programs -- --processor NAME, the name that compiler and emulator have for an 8-bit
+// processor with 32 KB of flash memory. Needs the Debian packages gcc-avr, avr-libc and simavr.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { format, resolveConfig } from 'prettier';
 import { readGoldenPrograms, type GoldenResults } from '@/core/program/golden/programs';
 
+const { processor } = parseArgs({ options: { processor: { type: 'string' } } }).values;
+if (processor === undefined) throw new Error('Which processor? npm run golden:programs -- --processor NAME');
+const style = await resolveConfig('package.json');
 const golden = 'core/program/golden';
 const ESCAPE = String.fromCharCode(27);
 const folder = mkdtempSync(join(tmpdir(), 'golden-'));
@@ -17,7 +23,7 @@ function run(source: string): readonly string[] {
   const [file, binary] = [join(folder, 'program.cpp'), join(folder, 'program.elf')];
   writeFileSync(file, `#include "board.hpp"\n${source}`);
   const words = [
-    '-mmcu=atmega328p',
+    `-mmcu=${processor!}`,
     '-DF_CPU=16000000UL',
     '-Os',
     '-std=gnu++11',
@@ -25,7 +31,7 @@ function run(source: string): readonly string[] {
     '-Iscripts/golden',
   ];
   execFileSync('avr-g++', [...words, file, '-o', binary, '-lm'], { stdio: ['ignore', 'ignore', 'pipe'] });
-  const { stdout, stderr } = spawnSync('simavr', ['-m', 'atmega328p', '-f', '16000000', binary], {
+  const { stdout, stderr } = spawnSync('simavr', ['-m', processor!, '-f', '16000000', binary], {
     encoding: 'utf8',
     timeout: 20_000,
   });
@@ -46,4 +52,7 @@ const results: GoldenResults = {
   madeWith: `${firstLine('avr-g++', '--version')}, -Os, run by simavr on an emulated processor at 16 MHz`,
   printed,
 };
-writeFileSync(join(golden, 'results.json'), `${JSON.stringify(results, null, 2)}\n`);
+writeFileSync(
+  join(golden, 'results.json'),
+  await format(JSON.stringify(results), { ...style, parser: 'json' }),
+);
