@@ -55,12 +55,15 @@ export function readState(given: Given, wiring: Wiring): GivenState {
   return { drives, states };
 }
 
-function partFor(stimulus: StimulusKind, name: string, typed: string, wiring: Wiring): Ref {
+const partFor = (stimulus: StimulusKind, name: string, typed: string, wiring: Wiring): Ref =>
+  touchedPart(stimulus, name, `--${stimulus} ${typed}`, wiring);
+
+/** The part that something is done to; `place` says where it was asked for when it cannot be done. */
+export function touchedPart(stimulus: StimulusKind, name: string, place: string, wiring: Wiring): Ref {
   const part = findPart(wiring, ref(name.trim().toUpperCase()));
-  if (!part) throw new Unusable(`--${stimulus} ${typed}: the table has no part ${name.trim()}`);
+  if (!part) throw new Unusable(`${place}: the table has no part ${name.trim()}`);
   const kind = kindOf(part.kind);
-  if (kind.stimulus !== stimulus)
-    throw new Unusable(`--${stimulus} ${typed}: that cannot be done to a ${kind.title}`);
+  if (kind.stimulus !== stimulus) throw new Unusable(`${place}: that cannot be done to a ${kind.title}`);
   return part.ref;
 }
 

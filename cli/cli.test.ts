@@ -409,8 +409,27 @@ describe('run', () => {
     ];
     const typed = await didaktor({ 'p.cpp': program, 's.json': '[{ "at": 1, "serial": "tide" }]' }, ...words);
     expect(JSON.parse(typed.out)).toMatchObject({ serial: 'tide' });
-    expect((await didaktor({ 's.json': '[{ "at": 1, "press": "S1" }]' }, ...words)).code).toBe(2);
+    const none = await didaktor({ 's.json': '[{ "at": 1, "press": "S1" }]' }, ...words);
+    expect(none).toMatchObject({
+      code: 2,
+      error: expect.stringContaining('s.json: [0]: the table has no part S1'),
+    });
+    const odd = await didaktor({ 's.json': '[{ "at": 1, "press": "D1" }]' }, ...words);
+    expect(odd).toMatchObject({ code: 2, error: expect.stringContaining('cannot be done to a lamp') });
+    expect((await didaktor({ 's.json': '[{ "at": 1, "reset": true }]' }, ...words)).code).toBe(2);
     expect((await didaktor({ 's.json': '[{ "at": 1, "sing": true }]' }, ...words)).code).toBe(2);
+  });
+
+  test('presses a button and turns a knob while the program runs', async () => {
+    const program = `void setup() { pinMode(2, INPUT_PULLUP); Serial.begin(9600); }
+void loop() { if (digitalRead(2) == LOW) { Serial.println(analogRead(A0) > 900); delay(1000); } }`;
+    const stimuli =
+      '[{ "at": 1, "press": "S1", "for": 0.2 }, { "at": 2, "turn": "P1", "to": 1 }, { "at": 3, "press": "S1" }]';
+    const { out } = await didaktor(
+      { 's.csv': SENSING, 'p.cpp': program, 's.json': stimuli },
+      ...['run', '--wiring', 's.csv', '--code', 'p.cpp', '--for', '3.5s', '--stimuli', 's.json', '--json'],
+    );
+    expect(JSON.parse(out)).toMatchObject({ serial: '0\r\n1\r\n' });
   });
 
   test('refuses a program that the board’s compiler would refuse, with its line', async () => {

@@ -1,9 +1,11 @@
 import { z } from 'zod';
-import { isPlayable, stimulusSchema } from '@/core/formats/scenario';
+import { isPlayable, stimulusSchema, touchedBy, type Stimulus } from '@/core/formats/scenario';
 import { traceChanges, valueChangeDump } from '@/core/formats/trace';
 import { compileProgram } from '@/core/program';
 import { rehearse as rehearseProgram } from '@/core/rehearsal/rehearse';
+import type { Wiring } from '@/core/wiring/wiring';
 import { nodeGrammars } from '@/grammars/node';
+import { touchedPart } from './bench-state';
 import { loadProgram, loadWiring, options, readDuration, readText, required, Unusable } from './input';
 import type { Command } from './run';
 
@@ -30,8 +32,8 @@ export const rehearse: Command = async (words, { out, folder }) => {
     );
   }
   const seconds = readDuration(required(given.for, 'for'));
-  const typed = given.stimuli === undefined ? [] : await loadTyped(given.stimuli, folder);
-  const trace = rehearseProgram(program.compiled, wiring, board, { seconds, typed });
+  const stimuli = given.stimuli === undefined ? [] : await loadStimuli(given.stimuli, wiring, folder);
+  const trace = rehearseProgram(program.compiled, wiring, board, { seconds, stimuli });
   if (given.vcd) out(valueChangeDump(trace, board));
   else {
     const result = traceChanges(trace, wiring, board);
@@ -45,7 +47,7 @@ export const rehearse: Command = async (words, { out, folder }) => {
   return 0;
 };
 
-async function loadTyped(path: string, folder: string): Promise<{ at: number; text: string }[]> {
+async function loadStimuli(path: string, wiring: Wiring, folder: string): Promise<readonly Stimulus[]> {
   let data: unknown;
   try {
     data = JSON.parse(await readText(path, folder, 200_000));
@@ -58,8 +60,10 @@ async function loadTyped(path: string, folder: string): Promise<{ at: number; te
     throw new Unusable(
       `${path}: ${stimuli.error.issues[0]?.path.join('.') ?? ''}: this is no stimulus that is known`,
     );
-  return stimuli.data.map((stimulus, index) => {
+  for (const [index, stimulus] of stimuli.data.entries()) {
     if (!isPlayable(stimulus)) throw new Unusable(`${path}: [${index}]: this stimulus cannot be played yet`);
-    return { at: stimulus.at, text: stimulus.serial };
-  });
+    const touched = touchedBy(stimulus);
+    if (touched) touchedPart(touched.how, touched.name, `${path}: [${index}]`, wiring);
+  }
+  return stimuli.data;
 }

@@ -132,6 +132,12 @@ describe('a damaged exercise is refused with its place', () => {
       /nothing at D9\.anode/,
     ],
     [
+      'a scenario without a button of that name',
+      changed((exercise) => void (exercise.scenarios[0]!.stimuli = [{ at: 1, press: 'S7' }])),
+      'scenarios[0].stimuli',
+      /S7 is not among the parts/,
+    ],
+    [
       'a scenario without a lamp of that name',
       changed((exercise) => void (exercise.scenarios[0]!.expect = [{ lamp: 'D7', is: 'on' }])),
       'scenarios[0].expect',
@@ -178,7 +184,7 @@ describe('judging', () => {
     [
       {
         scenarios: [
-          { name: 'press', for: 1, stimuli: [{ at: 1, press: 'S1' }], expect: [{ lamp: 'D1', is: 'on' }] },
+          { name: 'reset', for: 1, stimuli: [{ at: 1, reset: true }], expect: [{ lamp: 'D1', is: 'on' }] },
         ],
       },
       'scenarios[0].stimuli',

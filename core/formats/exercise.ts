@@ -15,7 +15,7 @@ import { netlistOf } from '../wiring/netlist';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import type { TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
-import { isPlayable, scenarioSchema } from './scenario';
+import { isPlayable, scenarioSchema, touchedBy } from './scenario';
 
 const partSchema = z.object({
   ref: z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1'),
@@ -120,18 +120,18 @@ export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exe
   if (!accepted.ok) return accepted;
   const reference = laidOut ? ok(laidOut) : readReference(exercise);
   if (!reference.ok) return reference;
-  const missing = exercise.scenarios.flatMap((scenario, index) =>
-    scenario.expect.flatMap((expectation) =>
-      namedRefs(expectation)
-        .filter((name) => !exercise.parts.some((part) => part.ref === name))
-        .map((name) => ({ name, index })),
-    ),
-  )[0];
-  if (missing)
-    return fail({
-      message: `${missing.name} is not among the parts`,
-      path: `scenarios[${missing.index}].expect`,
-    });
+  const missing = exercise.scenarios
+    .flatMap(({ stimuli, expect }, index) => [
+      ...stimuli.map((stimulus) => ({
+        name: touchedBy(stimulus)?.name,
+        path: `scenarios[${index}].stimuli`,
+      })),
+      ...expect.flatMap((expectation) =>
+        namedRefs(expectation).map((name) => ({ name, path: `scenarios[${index}].expect` })),
+      ),
+    ])
+    .find(({ name }) => name !== undefined && !exercise.parts.some((part) => part.ref === name));
+  if (missing) return fail({ message: `${missing.name} is not among the parts`, path: missing.path });
   const pinFreedom = new Map(
     Object.entries(exercise.free.pins ?? {}).map(([point, range]) => [
       point.slice(point.indexOf('.') + 1),

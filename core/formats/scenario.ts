@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { StimulusKind } from '../parts';
 
 const refSchema = z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1');
 const windowed = {
@@ -69,9 +70,20 @@ export const scenarioSchema = z.object({
   expect: z.array(expectationSchema).min(1),
 });
 
-/** What can be played to a circuit now; parts that react to the rest are still to come. */
-export const isPlayable = (stimulus: Stimulus): stimulus is Extract<Stimulus, { serial: string }> =>
-  'serial' in stimulus;
+/** What can be played to a circuit now; the board's own button and its power are still to come. */
+export const isPlayable = (stimulus: Stimulus): boolean => !('reset' in stimulus) && !('supply' in stimulus);
+
+/** The part that a stimulus is about and what is done to it; `undefined` when it is about the board. */
+export function touchedBy(
+  stimulus: Stimulus,
+): { readonly how: StimulusKind; readonly name: string } | undefined {
+  if ('press' in stimulus) return { how: 'press', name: stimulus.press };
+  if ('turn' in stimulus) return { how: 'turn', name: stimulus.turn };
+  if ('light' in stimulus) return { how: 'light', name: stimulus.light };
+  if ('warm' in stimulus) return { how: 'warm', name: stimulus.warm };
+  if ('distance' in stimulus) return { how: 'distance', name: stimulus.distance };
+  return 'motion' in stimulus ? { how: 'motion', name: stimulus.motion } : undefined;
+}
 
 /** A stimulus as a sentence: `type “on” at 2 s`. */
 export function stimulusSentence(stimulus: Stimulus): string {

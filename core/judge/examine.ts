@@ -4,7 +4,7 @@ import { ref } from '../brand';
 import type { Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
-import { expectationSentence, isPlayable } from '../formats/scenario';
+import { expectationSentence } from '../formats/scenario';
 import type { Program } from '../program';
 import { rehearse } from '../rehearsal/rehearse';
 import { EYE_SECONDS, seenIntervals, type SeenInterval } from '../rehearsal/seen';
@@ -123,7 +123,7 @@ function runScenarios(
     rehearse(program.compiled!, wiring, exercise.board, {
       seconds: scenario.for,
       ...(steps === undefined ? {} : { steps }),
-      typed: scenario.stimuli.filter(isPlayable).map(({ at, serial }) => ({ at, text: serial })),
+      stimuli: scenario.stimuli,
     }),
   );
 }

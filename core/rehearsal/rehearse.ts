@@ -2,18 +2,22 @@ import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../board
 import type { Ref } from '../brand';
 import { prepareBench, type Bench, type PinDrive } from '../electrics/bench';
 import { solveBench, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
+import type { Stimulus } from '../formats/scenario';
 import type { Program } from '../program';
 import { Machine, Stop, type EndReason, type ProgramHost } from '../program/machine';
 import { netlistOf, nodeOfPin, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import { SerialPort } from './serial';
+import { timelineOf, type Moment } from './timeline';
 import type { CurrentChange, PinChange, Trace, UndirectedWrite } from './trace';
 
 export interface RehearsalOptions {
   /** Virtual seconds to run. */
   readonly seconds: number;
-  /** Text typed to the board, by time in seconds. */
-  readonly typed?: readonly { readonly at: number; readonly text: string }[];
+  /** What happens to the circuit meanwhile. */
+  readonly stimuli?: readonly Stimulus[];
+  /** Buttons bounce as this seed has it; without one they do not bounce. */
+  readonly bounceSeed?: number;
   /** Steps after which the run is given up; one step is a statement or a library call. */
   readonly steps?: number;
   /** What a floating line reads as; `noise` follows the seed. */
@@ -26,6 +30,8 @@ export interface RehearsalOptions {
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;
 const MOST_CHANGES = 20_000;
+/** Difference of two currents, in mA, that is the solver's rather than the circuit's. */
+const NO_CHANGE_MA = 1e-6;
 
 /** Runs a compiled program on a wiring. The same input gives the same trace. */
 export function rehearse(
@@ -35,7 +41,7 @@ export function rehearse(
   options: RehearsalOptions,
 ): Trace {
   const netlist = netlistOf(wiring);
-  const host = new BoardHost(prepareBench(wiring, netlist), netlist, board, options);
+  const host = new BoardHost(wiring, netlist, board, options);
   const { tree, executable } = program;
   const machine = new Machine(host, {
     clockHz: board.clockHz,
@@ -73,6 +79,10 @@ class BoardHost implements ProgramHost {
   machine!: Machine;
   private readonly states = new Map<string, PinState>();
   private readonly drives = new Map<string, PinDrive>();
+  private readonly timeline: readonly Moment[];
+  /** How many moments of the timeline have come. */
+  private come = 0;
+  private readonly benches = new Map<number, Bench>();
   private readonly solved = new Map<string, WarmPoint>();
   private warm: Float64Array | undefined;
   private readonly pinChanges = new Map<string, PinChange[]>();
@@ -86,16 +96,35 @@ class BoardHost implements ProgramHost {
   private noise: number;
 
   constructor(
-    private readonly bench: Bench,
+    private readonly wiring: Wiring,
     private readonly netlist: Netlist,
     private readonly board: BoardProfile,
     private readonly options: RehearsalOptions,
   ) {
     this.noise = (options.seed ?? 1) >>> 0 || 1;
-    this.serial = new SerialPort(options.typed ?? []);
-    for (const part of bench.wiring.parts)
+    const { stimuli = [] } = options;
+    this.serial = new SerialPort(
+      stimuli.flatMap((stimulus) =>
+        'serial' in stimulus ? [{ at: stimulus.at, text: stimulus.serial }] : [],
+      ),
+    );
+    this.timeline = timelineOf(stimuli, options.bounceSeed);
+    for (const part of wiring.parts)
       if (part.kind === 'led') this.lampChanges.set(part.ref, [{ at: 0, currentMa: 0 }]);
-    this.recordLamps();
+    this.recordLamps(0);
+  }
+
+  /** Lets everything happen that has come meanwhile, each at its own moment. */
+  private catchUp(): void {
+    for (
+      let next = this.timeline[this.come];
+      next && next.at <= this.machine.seconds;
+      next = this.timeline[this.come]
+    ) {
+      this.come += 1;
+      this.machine.changes += 1;
+      this.recordLamps(next.at);
+    }
   }
 
   pinMode(number: number, mode: number, line: number): void {
@@ -181,10 +210,18 @@ class BoardHost implements ProgramHost {
   }
 
   nextEventCycle(): number {
-    return this.serial.nextTyped(this.machine.seconds) * this.board.clockHz;
+    const { seconds, cycles } = this.machine;
+    const next = this.timeline[this.come]?.at ?? Number.POSITIVE_INFINITY;
+    if (next <= seconds) {
+      // It came after the pass had looked: the next pass may find something else.
+      this.catchUp();
+      return cycles;
+    }
+    return Math.min(next, this.serial.nextTyped(seconds)) * this.board.clockHz;
   }
 
   trace(reason: EndReason): Trace {
+    this.catchUp();
     const { machine } = this;
     const loop = machine.loops[0];
     return {
@@ -217,6 +254,7 @@ class BoardHost implements ProgramHost {
   }
 
   private state(number: number, line: number): PinState | undefined {
+    this.catchUp();
     const pin = pinByNumber(this.board, number);
     if (!pin) {
       if (!this.unknownPins.some((known) => known.number === number)) this.unknownPins.push({ number, line });
@@ -241,28 +279,39 @@ class BoardHost implements ProgramHost {
     changes.push({ at: this.machine.seconds, drive, line });
     this.pinChanges.set(name, changes);
     if ((this.changeCount += 1) > MOST_CHANGES) throw new Stop('changes');
-    this.recordLamps();
+    this.recordLamps(this.machine.seconds);
   }
 
-  private recordLamps(): void {
+  private recordLamps(at: number): void {
     const { point } = this.solve();
-    const at = this.machine?.seconds ?? 0;
     for (const [ref, changes] of this.lampChanges) {
       const currentMa = point.parts.get(ref)?.currentMa ?? 0;
-      if (changes.at(-1)!.currentMa !== currentMa) changes.push({ at, currentMa });
+      if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });
     }
   }
 
   private solve(): { readonly point: BenchPoint } {
-    const key = [...this.drives].map(([pin, drive]) => `${pin}${driveKey(drive)}`).join();
+    const driven = [...this.drives].map(([pin, drive]) => `${pin}${driveKey(drive)}`).join();
+    const key = `${this.come} ${driven}`;
     let point = this.solved.get(key);
     if (!point) {
-      point = solveBench(this.bench, this.drives, this.warm);
+      point = solveBench(this.benchNow(), this.drives, this.warm);
       this.warm = point.warm;
       if (this.solved.size < 5000) this.solved.set(key, point);
-      if (this.stateList.size < 64) this.stateList.set(key, new Map(this.drives));
+      if (this.stateList.size < 64) this.stateList.set(driven, new Map(this.drives));
     }
     return { point };
+  }
+
+  /** The circuit as it is now that so much has happened to it. */
+  private benchNow(): Bench {
+    let bench = this.benches.get(this.come);
+    if (!bench) {
+      const states = this.timeline[this.come - 1]?.states;
+      bench = prepareBench(this.wiring, this.netlist, states ? { states } : {});
+      this.benches.set(this.come, bench);
+    }
+    return bench;
   }
 
   private voltsAt(pin: BoardPin): number | null {
