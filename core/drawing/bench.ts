@@ -46,6 +46,9 @@ export function frameOf(wiring: Wiring, options: BenchDrawingOptions = {}): Fram
   };
 }
 
+/** Room beside a name at the edge. */
+const NAME_MARGIN = 4;
+
 /** Half the size of a leg's end in its hole. */
 const LEG_REACH: XY = { x: 4, y: 4 };
 
@@ -118,7 +121,8 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
   const ghost = options.ghost && at(options.ghost);
   if (ghost) layers.push({ shapes: [{ type: 'circle', role: 'ghost', x: ghost.x, y: ghost.y, radius: 9 }] });
   return {
-    width: geometry.width,
+    // A name may stand beyond the edge of the breadboard.
+    width: Math.max(geometry.width, ...layers.map(({ box }) => (box ? box.x + box.width + NAME_MARGIN : 0))),
     height: geometry.height,
     layers,
     targets: targetsOf(geometry, wiring),

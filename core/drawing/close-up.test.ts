@@ -31,6 +31,18 @@ describe('a drawing from near', () => {
     expect(closeUp(whole, new Set(['D9']))).toBeUndefined();
   });
 
+  test.each(courseExercises.map(({ name, exercise }) => [name, exercise] as const))(
+    'nothing of a part or its name is cut off: %s',
+    (_, { reference }) => {
+      const drawing = drawBench(reference, { crop: 'used' });
+      for (const { ref, box } of drawing.layers)
+        if (box) {
+          expect(box.x, ref).toBeGreaterThanOrEqual(0);
+          expect(box.x + box.width, ref).toBeLessThanOrEqual(drawing.width);
+        }
+    },
+  );
+
   test('leaves a whole drawing its own proportions', () => {
     expect(aspectOf(whole)).toBe(whole.width / whole.height);
   });

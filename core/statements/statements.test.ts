@@ -170,6 +170,15 @@ describe('the same line said otherwise', () => {
     expect(partsOf(stated([line]))).toEqual(['D1 amber', 'R1 330 220-560']);
   });
 
+  test.each(['servo on 9, own suply', 'servo on 9, with own spply', 'servo on 9, own battries'])(
+    'a phrase of several words may have a typing mistake: %s',
+    (text) => {
+      const [line] = stated([text]).lines;
+      expect(line!.troubles.filter(({ weight }) => weight === 'stops')).toEqual([]);
+      expect(line!.pieces.find(({ slot }) => slot === 'option')).toMatchObject({ guessed: true });
+    },
+  );
+
   test('what was guessed is marked', () => {
     const guessed = stated(['ambr lmap on 13']).lines[0]!.pieces.filter((piece) => piece.guessed);
     expect(guessed.map(({ says }) => says)).toEqual(['amber', 'lamp']);

@@ -60,7 +60,11 @@ export const knob: Draw = (part, legs) => {
       ...legs.map((at) => leg(at, { x: centre.x + side * reach.x, y: at.y })),
       body(centre, reach, 4),
       disc({ x: centre.x - side * 6, y: centre.y }, 20, { of: 'glass', name: 'white' }),
-      stroke(`M${centre.x - side * 6} ${centre.y} L${centre.x - side * 6 + 10} ${centre.y - 14}`, 2.6),
+      // Dark in both themes: its dial is white in both.
+      {
+        ...stroke(`M${centre.x - side * 6} ${centre.y} L${centre.x - side * 6 + 10} ${centre.y - 14}`, 2.6),
+        role: 'sign',
+      },
       ...part.legs.map(({ leg: name }, index) =>
         mark({ x: centre.x + side * (reach.x - 6), y: legs[index]!.y }, name === 'wiper' ? 'W' : name),
       ),

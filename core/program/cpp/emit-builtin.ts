@@ -29,14 +29,16 @@ export function emitBuiltin(
     const pure = pureWork(name);
     return acting(libraryCycles.small + pure.cycles, (_, [first, second]) => fit(pure.work(first!, second!)));
   }
-  if (isTextName(name))
+  if (isTextName(name)) {
+    const type = call.arguments[0]?.type;
+    const bits = type?.kind === 'integer' ? type.bits : 0;
     return acting(libraryCycles.small, (machine, given) => {
-      const { value, letters } = textWork(name, machine, given, (cell, letter) =>
-        machine.write(machine.within(cell), letter),
-      );
+      const write = (cell: number, letter: number): void => void machine.write(machine.within(cell), letter);
+      const { value, letters } = textWork(name, machine, given, write, bits);
       machine.spend(letters * LETTER_CYCLES);
       return fit(value);
     });
+  }
   switch (name) {
     case 'pinMode':
       return acting(libraryCycles.pinMode, (machine, [pin, mode]) => machine.host.pinMode(pin!, mode!, line));

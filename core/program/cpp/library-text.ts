@@ -35,12 +35,16 @@ export function textAt({ cells }: Machine, address: number): string {
 /** Cycles of a text function for each letter that it looks at. */
 export const LETTER_CYCLES = 7;
 
-/** Does what the function does to memory; what it gives back, and how many letters it looked at. */
+/**
+ * Does what the function does to memory; what it gives back, and how many letters it looked at. `bits`: width
+ * of the number that is written out.
+ */
 export function textWork(
   name: TextName,
   machine: Machine,
   [first = 0, second = 0, third = 0]: readonly number[],
   write: (cell: number, value: number) => void,
+  bits: number,
 ): { readonly value: number; readonly letters: number } {
   const put = (address: number, text: string): void => {
     for (let at = 0; at < text.length; at += 1) write(address + at, asChar(text.charCodeAt(at)));
@@ -76,7 +80,6 @@ export function textWork(
     case 'itoa':
     case 'ltoa': {
       // A sign only in base ten; every other base shows the bits.
-      const bits = name === 'itoa' ? 16 : 32;
       const text = (third === 10 || first >= 0 ? first : first + 2 ** bits).toString(third);
       put(second, text);
       return { value: second, letters: text.length };

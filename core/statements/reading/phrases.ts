@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import { socketNamed } from '../pins';
-import { nearestWord } from '../spelling';
+import { forgiven, nearestWord, typingMistakes } from '../spelling';
 import type { Token } from '../tokens';
 import { LONGEST_PHRASE, meaningOf, spelled, type Meaning } from '../words';
 import { ownWords } from './kind-values';
@@ -18,7 +18,8 @@ export interface Found {
 export function phrasesIn(tokens: readonly Token[], board: BoardProfile): readonly (Found | undefined)[] {
   const found: (Found | undefined)[] = [];
   for (let first = 0; first < tokens.length;) {
-    found[first] = phraseAt(tokens, first) ?? spelledAt(tokens, first, board);
+    found[first] =
+      phraseAt(tokens, first) ?? misspelledPhraseAt(tokens, first) ?? spelledAt(tokens, first, board);
     first += found[first]?.count ?? 1;
   }
   return found;
@@ -29,6 +30,23 @@ function phraseAt(tokens: readonly Token[], first: number): Found | undefined {
     const words = tokens.slice(first, first + count).map((token) => token.text);
     const meaning = meaningOf.get(words.join(' '));
     if (meaning) return { first, count, meaning, guess: undefined };
+  }
+  return undefined;
+}
+
+/** A phrase of several words, one of them mistyped; short words have to be right. */
+function misspelledPhraseAt(tokens: readonly Token[], first: number): Found | undefined {
+  for (let count = Math.min(LONGEST_PHRASE, tokens.length - first); count > 1; count -= 1) {
+    const typed = tokens.slice(first, first + count).map((token) => token.text);
+    for (const [phrase, meaning] of meaningOf) {
+      const words = phrase.split(' ');
+      const slips = words.map((word, index) =>
+        typingMistakes(typed[index] ?? '', word, forgiven(word.length)),
+      );
+      const isNear = slips.every((slip, index) => slip <= forgiven(words[index]!.length));
+      if (words.length === count && isNear && slips.includes(0))
+        return { first, count, meaning, guess: phrase };
+    }
   }
   return undefined;
 }
