@@ -23,6 +23,8 @@ const pinSchema = z.object({
   functions: z.array(pinFunctionSchema).min(1),
   /** PWM frequency of this pin in Hz, where it differs from the board's. */
   pwmHertz: z.number().positive().optional(),
+  /** Number under which a program asks for this pin's interrupt. */
+  interrupt: z.int().min(0).optional(),
   /** Port group whose summed current is limited. */
   port: z.string().optional(),
   /** Why the pin is better left free. */
@@ -135,6 +137,10 @@ const shape = z.object({
   /** Lowest supply at which the controller keeps running, in V. */
   resetsBelowVolts: z.number().positive(),
   pwm: z.object({ hertz: z.number().positive(), range: z.int().positive() }),
+  /** Pins whose PWM is taken away while its timer does something else. */
+  timers: z
+    .object({ servo: z.array(z.string()).default([]), tone: z.array(z.string()).default([]) })
+    .default({ servo: [], tone: [] }),
   analog: z.object({ range: z.int().positive(), referenceVolts: z.number().positive() }),
   language: z.object({
     default: z.enum(['cpp', 'python']),
@@ -248,12 +254,21 @@ function pinTrouble(board: Shape): readonly Contradiction[] {
   board.pins.forEach((pin, index) => {
     if (pin.pwmHertz !== undefined && !pin.functions.includes('pwm'))
       found.push([`pin ${pin.name} has a PWM frequency and no PWM`, ['pins', index, 'pwmHertz']]);
+    if (pin.interrupt !== undefined && !pin.functions.includes('interrupt'))
+      found.push([
+        `pin ${pin.name} has the number of an interrupt and makes none`,
+        ['pins', index, 'interrupt'],
+      ]);
     if (pin.startLevel !== undefined && pin.reserved !== 'start-up')
       found.push([
         `pin ${pin.name} has a level at the start and does not decide it`,
         ['pins', index, 'startLevel'],
       ]);
   });
+  for (const [use, pins] of Object.entries(board.timers))
+    pins.forEach((name, index) => {
+      if (!names.has(name)) found.push([`the board has no pin ${name}`, ['timers', use, index]]);
+    });
   const numbers = new Set(board.pins.map((pin) => pin.number));
   for (const [name, number] of Object.entries(board.names))
     if (!numbers.has(number)) found.push([`the name ${name} stands for no pin`, ['names', name]]);

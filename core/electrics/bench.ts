@@ -6,9 +6,13 @@ import type { PlacedPart, Wiring } from '../wiring/wiring';
 import type { Element, SolverNode } from './circuit';
 import { fitJunction, type JunctionModel } from './junction';
 
-/** What the program makes a pin do. `duty` is the high share of a period, from 0 to 1. */
+/**
+ * What the program makes a pin do. `duty` is the high share of a period, from 0 to 1; `hertz` how many
+ * periods make a second where it is not the board's own PWM: a tone, or a servo's pulses.
+ */
 export type PinDrive =
-  { readonly mode: 'high' | 'low' | 'input' | 'pullup' } | { readonly mode: 'pwm'; readonly duty: number };
+  | { readonly mode: 'high' | 'low' | 'input' | 'pullup' }
+  | { readonly mode: 'pwm'; readonly duty: number; readonly hertz?: number };
 
 /** Drives by pin name; a pin that is not named is an input. */
 export type PinDrives = ReadonlyMap<string, PinDrive>;

@@ -11,6 +11,15 @@ const legs = [
   supplyPair[1],
 ];
 
+/** Speed of sound in air of 20 °C, in m/s. */
+const SOUND = 343;
+/** Seconds from the end of the trigger pulse until the burst is out and the echo line rises. */
+const BURST_SECONDS = 0.00045;
+/** The farthest that it hears, in m; beyond, the echo line stays up for a fixed time. */
+const FARTHEST = 4;
+const NO_ECHO_SECONDS = 0.038;
+const HIGH_VOLTS = 2;
+
 export const distanceSensor = defineKind({
   kind: 'distance-sensor',
   alsoTyped: ['ultrasonic-sensor'],
@@ -25,6 +34,20 @@ export const distanceSensor = defineKind({
   supplyLegs: { plus: vcc, minus: gnd },
   hazards: ['Its echo pin gives 5 V: a 3.3 V board needs a divider there.'],
   readValue: anyNote,
-  elements: () => [load(5, 15), ...input(trigger), output(echo, 0)],
+  elements: (_, { echoing }) => [load(5, 15), ...input(trigger), output(echo, echoing ? 5 : 0)],
+  behave: () => {
+    let triggered = false;
+    return (volts, { metres, echoing }) => {
+      const high = (volts(trigger) ?? 0) >= HIGH_VOLTS && (volts(vcc) ?? 0) >= HIGH_VOLTS;
+      const released = triggered && !high;
+      triggered = high;
+      if (!released || echoing) return [];
+      const there = metres <= FARTHEST ? (2 * metres) / SOUND : NO_ECHO_SECONDS;
+      return [
+        { afterSeconds: BURST_SECONDS, state: { echoing: true } },
+        { afterSeconds: BURST_SECONDS + there, state: { echoing: false } },
+      ];
+    };
+  },
   describe: () => 'distance sensor',
 });

@@ -28,6 +28,7 @@ import { clip, wire } from './wire';
 
 export { AT_REST } from './kind';
 export type {
+  Behaviour,
   Body,
   Footprint,
   Leg,

@@ -59,7 +59,23 @@ export interface PartState {
   readonly starting: boolean;
   /** Whether a relay has pulled in; follows from the circuit, see `PartKind.react`. */
   readonly pulled: boolean;
+  /** Whether a distance sensor holds its echo line up. */
+  readonly echoing: boolean;
+  /** What a shift register shows, its first output the lowest bit; the ninth is what it hands on. */
+  readonly shown: number;
 }
+
+/** Something that changes about a part by itself, at once or later. */
+export interface PartReaction {
+  readonly afterSeconds: number;
+  readonly state: Partial<PartState>;
+}
+
+/**
+ * What a part that remembers does when the circuit has changed. `volts`: between a leg and the part's own
+ * ground, `null` where the leg floats.
+ */
+export type Behaviour = (volts: (leg: LegName) => number | null, state: PartState) => readonly PartReaction[];
 
 /** A part left alone in a room: nothing pressed, knobs in the middle, 25 °C. */
 export const AT_REST: PartState = {
@@ -71,6 +87,8 @@ export const AT_REST: PartState = {
   moving: false,
   starting: false,
   pulled: false,
+  echoing: false,
+  shown: 0,
 };
 
 /** What a part puts between its legs for the solver. */
@@ -223,6 +241,8 @@ export interface PartKind {
   readonly elements: (value: PartValue, state: PartState) => readonly PartElement[];
   /** For parts that switch by their own voltages: the state that follows from the volts on their legs. */
   readonly react?: (volts: (leg: LegName) => number, state: PartState) => PartState;
+  /** For parts with a memory: makes one that knows nothing yet. */
+  readonly behave?: () => Behaviour;
   /** A phrase for findings and lists: `amber lamp`, `330 Ω resistor`. */
   readonly describe: (value: PartValue) => string;
 }

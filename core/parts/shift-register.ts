@@ -1,4 +1,4 @@
-import { legName } from '../brand';
+import { legName, type LegName } from '../brand';
 import { defineKind, type Leg } from './kind';
 import { anyNote, gnd, input, load, moduleRatings, output, supplyPair, vcc } from './module';
 
@@ -13,6 +13,15 @@ const inputs = [
   named('data', 'data pin', 'DAT'),
 ];
 const [supply, ground] = supplyPair;
+const [clear, clock, latch, enable, data] = inputs.map((leg) => leg.name) as [
+  LegName,
+  LegName,
+  LegName,
+  LegName,
+  LegName,
+];
+/** An output that is high holds its supply, whatever that is. */
+const RAIL_VOLTS = 6;
 
 /** The two sides of the sixteen-legged chip, from the end with the notch. */
 const left = [...outputs.slice(1), ground];
@@ -40,11 +49,26 @@ export const shiftRegister = defineKind({
   hazards: ['The wrong way round it gets hot at once: the notch shows the top.'],
   preparation: 'Bend both rows of legs inwards a little against the table until they fit over the trough.',
   readValue: anyNote,
-  elements: () => [
+  elements: (_, { shown }) => [
     load(5, 0.1),
     ...inputs.flatMap((leg) => input(leg.name)),
-    ...outputs.map((leg) => output(leg.name, 0, 50)),
-    output(carry.name, 0, 50),
+    ...[...outputs, carry].map((leg, bit) => output(leg.name, (shown >> bit) & 1 ? RAIL_VOLTS : 0, 50)),
   ],
+  behave: () => {
+    let [bits, latched] = [0, 0];
+    let before = { clock: false, latch: false };
+    return (volts, { shown }) => {
+      const rail = volts(vcc) ?? 0;
+      const high = (leg: LegName): boolean => rail > 1 && (volts(leg) ?? 0) > rail / 2;
+      const now = { clock: high(clock), latch: high(latch) };
+      if (now.latch && !before.latch) latched = bits;
+      if (now.clock && !before.clock) bits = ((bits << 1) | (high(data) ? 1 : 0)) & 0xff;
+      if (rail <= 1 || !high(clear)) bits = 0;
+      before = now;
+      // What it hands on is its last place, whatever the latch holds.
+      const next = (high(enable) ? 0 : latched) | ((bits & 0x80) << 1);
+      return next === shown ? [] : [{ afterSeconds: 0, state: { shown: next } }];
+    };
+  },
   describe: () => 'shift register',
 });

@@ -20,7 +20,19 @@ export const libraryCycles = {
   small: 12,
   /** One character put into the serial buffer. */
   print: 80,
+  tone: 400,
+  servo: 60,
+  /** One bit that is clocked out: the data pin once, the clock pin twice. */
+  shiftBit: 190,
+  /** One letter sent to a display on the two-wire bus at 100 kHz: two halves, each clocked with three bytes. */
+  displayLetter: 17_000,
+  /** Sixteen bits sent to a panel. */
+  panelRow: 16 * 190 + 120,
+  attachInterrupt: 60,
 } as const;
+
+/** Saving the registers, running to the routine through the table, and coming back. */
+export const INTERRUPT_CYCLES = 82;
 
 /** A call with its return. */
 export const CALL_CYCLES = 12;

@@ -1,9 +1,9 @@
 import type { BoardProfile } from '../boards';
-import { emitProgram, type Executable } from './cpp/emit';
+import { emitProgram } from './cpp/emit';
 import { resolveProgram } from './cpp/resolve';
 import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
-import type { ProgramTree } from './cpp/tree';
+import type { Executable, ProgramMemory } from './machine';
 import { notSupported, type ProgramProblem } from './problem';
 import type { Grammars } from './syntax';
 
@@ -15,6 +15,12 @@ export const PROGRAM_LIMIT = 200_000;
 /** Deepest nesting of brackets that is handed to the grammar. */
 const DEEPEST_BRACKETS = 150;
 
+/** A program that can be run. */
+export interface Compiled {
+  readonly executable: Executable;
+  readonly memory: ProgramMemory;
+}
+
 export interface Program {
   readonly source: string;
   /** What is wrong with the text, in its order. */
@@ -22,7 +28,7 @@ export interface Program {
   /** Whether there is anything in it but comments and space. */
   readonly isEmpty: boolean;
   /** Present when the compiler would take the program. */
-  readonly compiled?: { readonly tree: ProgramTree; readonly executable: Executable };
+  readonly compiled?: Compiled;
 }
 
 /** Reads and compiles a program of the board's language. Never throws, whatever the text. */
@@ -42,7 +48,7 @@ export function compileProgram(source: string, board: BoardProfile, grammars: Gr
       source,
       isEmpty,
       problems,
-      ...(tree ? { compiled: { tree, executable: emitProgram(tree) } } : {}),
+      ...(tree ? { compiled: { executable: emitProgram(tree), memory: tree.memory } } : {}),
     };
   });
 }

@@ -1,21 +1,27 @@
-/** Why a run ended. */
-export type EndReason =
-  /** The wanted time is over: the usual end. */
-  | 'time'
-  /** The budget of steps is used up. */
-  | 'steps'
-  /** Calls and variables ran over the board's memory; the board would start again. */
-  | 'memory'
-  /** More was printed than is kept. */
-  | 'output'
-  /** Pins changed more often than is kept; what follows would be more of the same. */
-  | 'changes';
+import { INTERRUPT_CYCLES } from './costs';
+import { Stop } from './stop';
+import { TextPool } from './text-pool';
 
-/** Thrown to leave a program from wherever it is; caught where the run was started. */
-export class Stop extends Error {
-  constructor(readonly reason: EndReason) {
-    super(reason);
-  }
+/** Which change of a level makes an interrupt routine run. */
+export type InterruptMode = 'change' | 'rising' | 'falling';
+
+/** A text display as a program sees it: letters go where its cursor stands. */
+export interface TextScreen {
+  write(text: string): void;
+  /** `row` and `column` from 0. */
+  setCursor(column: number, row: number): void;
+  clear(): void;
+  light(state: 'on' | 'off'): void;
+}
+
+/** One lamp panel as a program sees it. A row is a byte, its highest bit the lamp on the left. */
+export interface LampPanel {
+  /** Switches the panel on, which is off when its power comes. */
+  wake(state: 'on' | 'off'): void;
+  /** 0 to 15. */
+  setBrightness(step: number): void;
+  rows(): readonly number[];
+  setRow(row: number, bits: number): void;
 }
 
 /** What a program does to its board, and what the board tells it. Pins by number, times by the machine. */
@@ -25,18 +31,44 @@ export interface ProgramHost {
   digitalRead(pin: number, line: number): number;
   analogWrite(pin: number, duty: number, line: number): void;
   analogRead(pin: number, line: number): number;
+  /** The pin that a program means by a number in analog reading, where 0 may be the first analog pin. */
+  analogChannel(number: number): number;
   pause(seconds: number, line: number): void;
   serialBegin(rate: number, line: number): void;
   serialPrint(text: string, line: number): void;
   serialAvailable(): number;
-  serialRead(): number;
+  /** The next character typed to the board, -1 when there is none; `peek` leaves it there. */
+  serialRead(way: 'take' | 'peek'): number;
+  /** Microseconds that a pin keeps a level, from its next beginning; 0 after `timeout` microseconds. */
+  pulseIn(pin: number, level: number, timeout: number, line: number): number;
+  /** Puts a tone on a pin, for some time or until it is ended. */
+  tone(pin: number, hertz: number, seconds: number | undefined, line: number): void;
+  noTone(pin: number, line: number): void;
+  /** Gives a pin the pulses that a servo follows, `undefined` to end them; widths in microseconds. */
+  servoPulse(pin: number, microseconds: number | undefined, line: number): void;
+  /** Number of the interrupt that a pin makes; -1 when it makes none. */
+  interruptOf(pin: number): number;
+  attachInterrupt(interrupt: number, routine: number, mode: InterruptMode, line: number): void;
+  detachInterrupt(interrupt: number): void;
+  /** Whether interrupts come at once or wait. */
+  allowInterrupts(state: 'now' | 'later'): void;
+  /** The display at an address of the two-wire bus; what nothing answers to takes everything in silence. */
+  screen(address: number): TextScreen;
+  /** The panels behind three pins, the nearest one first. */
+  panel(
+    pins: { readonly data: number; readonly clock: number; readonly select: number },
+    index: number,
+    line: number,
+  ): LampPanel;
   /** Cycle at which something outside happens next; a quiet loop may be skipped up to there. */
   nextEventCycle(): number;
+  /** Called as soon as `wakeCycle` has come: lets happen what happens then, and sets the next one. */
+  wake(): void;
 }
 
 /** A wrong result that the processor computes without a word. */
 export interface SilentError {
-  readonly kind: 'division' | 'index';
+  readonly kind: 'division' | 'index' | 'text';
   readonly line: number;
   readonly name?: string;
   readonly index?: number;
@@ -49,6 +81,30 @@ export interface RunningLoop {
   readonly sinceCycle: number;
   /** Value of `pauses` when it began. */
   readonly pausesBefore: number;
+}
+
+/** A program's routine for changes of pins, and the cells of the registers that say which pins. */
+export interface PinChangeInterrupt {
+  readonly routine: number;
+  readonly enableCell: number;
+  readonly maskCell: number;
+}
+
+/** The memory that a program takes before it runs. */
+export interface ProgramMemory {
+  readonly globalCells: number;
+  readonly globalBytes: number;
+  readonly pinChange?: PinChangeInterrupt;
+}
+
+/** A program ready to run: closures over a machine, no code generated at run time. */
+export interface Executable {
+  /** What runs once. */
+  readonly start: (machine: Machine) => void;
+  /** What repeats. */
+  readonly pass: (machine: Machine) => void;
+  /** Runs one of its functions without values, as an interrupt does. */
+  readonly call: (machine: Machine, routine: number) => void;
 }
 
 /** The state of one run: flat memory, virtual time, and the budgets. */
@@ -74,6 +130,18 @@ export class Machine {
   turnCycle = Number.POSITIVE_INFINITY;
   /** Cycle at which the pass began whose clock comparisons are being watched. */
   passCycle = 0;
+  /** Cycle at which the host wants to be woken. */
+  wakeCycle = Number.POSITIVE_INFINITY;
+  /** Cycle at which the program began, which its clock counts from. */
+  bootCycle = 0;
+  /** Whether an interrupt routine runs. */
+  inInterrupt = false;
+  /** Line of a pause inside an interrupt routine, which never ends: the clock stands still there. */
+  stuckInInterrupt: number | undefined;
+  /** Runs a function of the program; set by whoever starts it. */
+  callRoutine: (routine: number) => void = () => undefined;
+  /** Texts that the program has made. */
+  readonly texts = new TextPool();
   /** Where the row of random numbers stands. */
   private random = 1;
   readonly endCycle: number;
@@ -89,6 +157,8 @@ export class Machine {
       readonly steps: number;
       readonly globalCells: number;
       readonly freeBytes: number;
+      /** The chip's routine for changes of pins, and where its two registers lie. */
+      readonly pinChange?: PinChangeInterrupt;
       /** Whether unchanging passes are skipped; off only to prove that it makes no difference. */
       readonly skip: boolean;
     },
@@ -105,6 +175,7 @@ export class Machine {
   spend(cycles: number): void {
     this.cycles += cycles;
     this.stepsLeft -= 1;
+    if (this.cycles >= this.wakeCycle && this.wakeCycle < this.endCycle) this.host.wake();
     if (this.cycles >= this.endCycle) {
       this.cycles = this.endCycle;
       throw new Stop('time');
@@ -116,7 +187,51 @@ export class Machine {
   pause(seconds: number, line: number): void {
     this.pauses += 1;
     this.host.pause(seconds, line);
-    this.spend(Math.round(seconds * this.clockHz));
+    if (this.inInterrupt) {
+      this.stuckInInterrupt = line;
+      this.cycles = this.endCycle;
+    }
+    this.wait(seconds);
+  }
+
+  /** Lets time pass and does nothing, but for what interrupts do meanwhile. */
+  wait(seconds: number): void {
+    const until = this.cycles + Math.round(seconds * this.clockHz);
+    while (this.wakeCycle < Math.min(until, this.endCycle))
+      this.spend(Math.max(0, this.wakeCycle - this.cycles));
+    this.spend(Math.max(0, until - this.cycles));
+  }
+
+  /** Runs an interrupt routine between two steps of the program, which goes on as if nothing had been. */
+  interrupt(routine: number): void {
+    const { returned, line, clockEscaped, turnCycle, passCycle } = this;
+    this.inInterrupt = true;
+    this.changes += 1;
+    this.spend(INTERRUPT_CYCLES);
+    this.callRoutine(routine);
+    this.inInterrupt = false;
+    Object.assign(this, { returned, line, clockEscaped, turnCycle, passCycle });
+  }
+
+  /** Forgets everything, as a board does when it is reset or loses its power. */
+  restart(atCycle: number): void {
+    this.cells.fill(0);
+    this.frame = 0;
+    this.top = this.options.globalCells;
+    this.freeBytes = this.options.freeBytes;
+    this.random = 1;
+    this.returned = 0;
+    this.inInterrupt = false;
+    this.loops.length = 0;
+    this.cycles = Math.max(this.cycles, atCycle);
+    this.bootCycle = this.cycles;
+    this.changes += 1;
+    this.localChanges += 1;
+  }
+
+  /** Whole counts of the program's clock, a thousand or a million of which make a second. */
+  counts(perSecond: number): number {
+    return Math.floor(((this.cycles - this.bootCycle) * perSecond) / this.clockHz);
   }
 
   get seconds(): number {

@@ -48,10 +48,11 @@ export class SerialPort {
     return this.incoming.filter((letter, index) => index >= this.taken && letter.at <= now).length;
   }
 
-  read(now: number): number {
+  /** The next character that has come, -1 when there is none. */
+  read(now: number, way: 'take' | 'peek'): number {
     const next = this.incoming[this.taken];
     if (!next || next.at > now) return -1;
-    this.taken += 1;
+    if (way === 'take') this.taken += 1;
     return next.code;
   }
 

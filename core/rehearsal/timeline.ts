@@ -1,14 +1,14 @@
 import { ref, type Ref } from '../brand';
-import type { PartStates } from '../electrics/bench';
 import type { Stimulus } from '../formats/scenario';
 import { AT_REST, type PartState } from '../parts';
 import { randomFrom } from '../random';
 
-/** What happens to the parts from a moment on, until the next one. */
-export interface Moment {
+/** Something that changes about a part at a moment. */
+export interface PartChange {
   /** Seconds from the start. */
   readonly at: number;
-  readonly states: PartStates;
+  readonly ref: Ref;
+  readonly state: Partial<PartState>;
 }
 
 /** Seconds between two steps of something that is turned or dimmed slowly. */
@@ -17,39 +17,25 @@ const STEP = 0.02;
 const BOUNCE = 0.005;
 const MOST_BOUNCES = 4;
 
-interface Change {
-  readonly at: number;
-  readonly ref: Ref;
-  readonly state: Partial<PartState>;
-}
-
 /**
- * The states of the parts over time, from a list of stimuli in any order. `bounceSeed`: buttons bounce when
- * they are pressed and let go, each time otherwise but the same for the same seed; without one they do not.
+ * What stimuli in any order do to the parts, in the order of time. `bounceSeed`: buttons bounce when they
+ * are pressed and let go, each time otherwise but the same for the same seed; without one they do not.
  */
-export function timelineOf(stimuli: readonly Stimulus[], bounceSeed?: number): readonly Moment[] {
+export function timelineOf(stimuli: readonly Stimulus[], bounceSeed?: number): readonly PartChange[] {
   const random = bounceSeed === undefined ? undefined : randomFrom(bounceSeed);
-  const changes = stimuli
+  return stimuli
     .flatMap((stimulus) => changesOf(stimulus, stimuli, random))
     .sort((one, other) => one.at - other.at);
-  const moments: Moment[] = [];
-  let states: PartStates = new Map();
-  for (const { at, ref: name, state } of changes) {
-    states = new Map(states).set(name, { ...states.get(name), ...state });
-    if (moments.at(-1)?.at === at) moments.pop();
-    moments.push({ at, states });
-  }
-  return moments;
 }
 
 function changesOf(
   stimulus: Stimulus,
   all: readonly Stimulus[],
   random: (() => number) | undefined,
-): readonly Change[] {
+): readonly PartChange[] {
   if ('press' in stimulus) {
     const name = ref(stimulus.press);
-    const turn = (at: number, pressed: boolean): readonly Change[] =>
+    const turn = (at: number, pressed: boolean): readonly PartChange[] =>
       bounced(at, random).map((moment, index) => ({
         at: moment,
         ref: name,

@@ -1,6 +1,7 @@
 import type { PinDrive } from '../electrics/bench';
 import type { Ref } from '../brand';
-import type { EndReason, RunningLoop, SilentError } from '../program/machine';
+import type { RunningLoop, SilentError } from '../program/machine';
+import type { EndReason } from '../program/stop';
 
 /** A pin's drive from a moment on, and the program line that caused it. */
 export interface PinChange {
@@ -15,6 +16,38 @@ export interface CurrentChange {
   readonly currentMa: number;
 }
 
+/** What a buzzer does from a moment on: its mean current, and the tone that a pin gives it, 0 for none. */
+export interface SoundChange {
+  readonly at: number;
+  readonly currentMa: number;
+  readonly hertz: number;
+}
+
+/** Where a servo is told to turn from a moment on, in degrees from 0 to 180. */
+export interface AngleChange {
+  readonly at: number;
+  readonly degrees: number;
+}
+
+/** What a lamp panel shows from a moment on: a byte a row, its highest bit the lamp on the left. */
+export interface PictureChange {
+  readonly at: number;
+  readonly rows: readonly number[];
+}
+
+/** What a text display shows from a moment on, with all its spaces. */
+export interface TextChange {
+  readonly at: number;
+  readonly lines: readonly string[];
+}
+
+/** A pin that was read while nothing held it. */
+export interface FloatingRead {
+  readonly pin: string;
+  readonly how: 'digital' | 'analog';
+  readonly line: number;
+}
+
 /** A write to a pin that is no output, with what it does instead. */
 export interface UndirectedWrite {
   readonly pin: string;
@@ -26,14 +59,24 @@ export interface UndirectedWrite {
 export interface Trace {
   readonly seconds: number;
   readonly pins: ReadonlyMap<string, readonly PinChange[]>;
-  /** Currents of lamps, forward positive. */
-  readonly lamps: ReadonlyMap<Ref, readonly CurrentChange[]>;
+  /** Currents of lamps, forward positive: by part, or by `D1.red` where a part has several lights. */
+  readonly lamps: ReadonlyMap<string, readonly CurrentChange[]>;
+  readonly sounds: ReadonlyMap<Ref, readonly SoundChange[]>;
+  readonly angles: ReadonlyMap<Ref, readonly AngleChange[]>;
+  readonly pictures: ReadonlyMap<Ref, readonly PictureChange[]>;
+  readonly texts: ReadonlyMap<Ref, readonly TextChange[]>;
   readonly serial: readonly { readonly at: number; readonly text: string }[];
   /** First pauses of the run, at most a few hundred. */
   readonly pauses: readonly { readonly at: number; readonly seconds: number; readonly line: number }[];
   /** Every state of the driven pins that occurred, at most 64. */
   readonly states: readonly ReadonlyMap<string, PinDrive>[];
   readonly undirected: readonly UndirectedWrite[];
+  /** Each pin and line once. */
+  readonly floatingReads: readonly FloatingRead[];
+  /** Pins that the program asked for an interrupt and that make none, by the number it used. */
+  readonly deadInterrupts: readonly { readonly number: number; readonly line: number }[];
+  /** Line of a pause in an interrupt routine, where the program stuck for good. */
+  readonly stuckInInterrupt: number | undefined;
   readonly serialStarted: boolean;
   /** Numbers that the program used as pins and the board does not have. */
   readonly unknownPins: readonly { readonly number: number; readonly line: number }[];

@@ -3,15 +3,32 @@ import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { unreadable, type Context, type FunctionSignature } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readMacro } from './definitions';
-import type { BuiltinName, BuiltinSignature } from './library';
-import { describe, readPlace, type ReadExpression } from './places';
+import { changesText, type LibraryFunction } from './library';
+import { nearest } from './names';
+import { describe, findPlace, loadOf, readPlace, type ReadExpression } from './places';
 import type { ClockForm, Expression } from './tree';
-import { commonType, pointerTo, promoted, sameType, typeNamed, typeText, typeWords } from './types';
+import {
+  commonType,
+  integer,
+  pointerTo,
+  promoted,
+  sameType,
+  typeNamed,
+  typeText,
+  typeWords,
+  VOID,
+} from './types';
 
 export function readCall(node: SyntaxNode, context: Context, read: ReadExpression): Expression {
   const callee = node.childForFieldName('function')!;
   const given = namedChildren(node.childForFieldName('arguments')!);
-  if (callee.type === 'primitive_type' || (callee.type === 'identifier' && typeWords.has(callee.text))) {
+  if (callee.type === 'field_expression' && callee.childForFieldName('argument')!.text !== 'Serial') {
+    const method = readMethod(callee, given, node, context, read);
+    if (method) return method;
+  }
+  const isType =
+    callee.type === 'primitive_type' || (callee.type === 'identifier' && typeWords.has(callee.text));
+  if (isType && callee.text !== 'String') {
     const type = typeNamed(callee.text, context.widths);
     if (type && type.kind !== 'void' && given.length === 1)
       return convert(number(read(given[0]!, context), context), type, context);
@@ -19,23 +36,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   const name = calleeName(callee, context);
   if (name === undefined) return unreadable(node);
   const signature = context.functions.get(name);
-  if (signature) {
-    if (
-      !countFits(given.length, signature.parameters.length, signature.parameters.length, name, node, context)
-    )
-      return unreadable(node);
-    const values = given.map((argument, index) =>
-      readArgument(argument, signature.parameters[index]!, context, read),
-    );
-    return {
-      node: 'call',
-      target: signature.index,
-      arguments: values,
-      type: signature.result,
-      span: spanOf(node),
-      clock: 'unfollowed',
-    };
-  }
+  if (signature) return readOwnCall(signature, given, node, context, read);
   const macro = context.macros.get(name);
   if (macro) {
     const { length } = macro.parameters;
@@ -43,11 +44,119 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
       ? readMacro(node, macro, given, context, read)
       : unreadable(node);
   }
-  const builtin = context.library.get(name as BuiltinName);
-  if (builtin) return readBuiltin(name as BuiltinName, builtin, given, node, context, read);
+  const builtin = context.library.get(name);
+  if (builtin && !isMethod(name))
+    return readBuiltin({ name, builtin, before: [] }, given, node, context, read);
   context.reportUnknown(name, callee, 'function');
   for (const argument of given) read(argument, context);
   return unreadable(node);
+}
+
+/** Whether a name of the library is a method, which nobody calls without its object. */
+const isMethod = (name: string): boolean => name.includes('.') && !name.startsWith('Serial.');
+
+/** A call of a function of the program. One that gives a struct leaves it in a place of its own. */
+function readOwnCall(
+  signature: FunctionSignature,
+  given: readonly SyntaxNode[],
+  node: SyntaxNode,
+  context: Context,
+  read: ReadExpression,
+): Expression {
+  const { length } = signature.parameters;
+  if (!countFits(given.length, length, length, signature.name, node, context)) return unreadable(node);
+  const span = spanOf(node);
+  const type = signature.result;
+  const call: Expression = {
+    node: 'call',
+    target: signature.index,
+    arguments: given.map((argument, index) =>
+      readArgument(argument, signature.parameters[index]!, context, read),
+    ),
+    type: signature.resultPlace ? VOID : type,
+    span,
+    clock: 'unfollowed',
+  };
+  if (!signature.resultPlace) return call;
+  const second: Expression = { node: 'address', place: signature.resultPlace, type, span, clock: 'fixed' };
+  return { node: 'sequence', first: call, second, type, span, clock: 'unfollowed' };
+}
+
+/** A method of a text or of an object of the library; `undefined` when the callee is none. */
+function readMethod(
+  callee: SyntaxNode,
+  given: readonly SyntaxNode[],
+  node: SyntaxNode,
+  context: Context,
+  read: ReadExpression,
+): Expression | undefined {
+  const owner = callee.childForFieldName('argument')!;
+  const member = callee.childForFieldName('field')!;
+  const isPointer = callee.childForFieldName('operator')?.text === '->';
+  const isCall =
+    owner.type === 'call_expression' ||
+    owner.type === 'binary_expression' ||
+    owner.type === 'parenthesized_expression';
+  const found = isPointer ? undefined : findPlace(owner, context, read);
+  const value = found || !(isPointer || isCall) ? undefined : read(owner, context);
+  const type = found?.type ?? (isPointer && value?.type.kind === 'pointer' ? value.type.to : value?.type);
+  if (!type || !(type.kind === 'string' || (type.kind === 'struct' && type.isLibrary))) return undefined;
+  const className = typeText(type);
+  const full = `${className}.${member.text}`;
+  const builtin = context.library.get(full);
+  if (!builtin) {
+    reportNoMethod(className, member, context);
+    for (const argument of given) read(argument, context);
+    return unreadable(node);
+  }
+  const span = spanOf(owner);
+  const whereItLies = (): Expression | undefined =>
+    found
+      ? { node: 'address', place: found.place, type: pointerTo(type), span, clock: 'fixed' }
+      : isPointer
+        ? value
+        : undefined;
+  const self =
+    type.kind === 'string' && !changesText(full)
+      ? (value ?? loadOf(owner, found!.place, type))
+      : whereItLies();
+  if (!self) {
+    context.unsupported(describe(callee), callee);
+    return unreadable(node);
+  }
+  return readBuiltin({ name: full, builtin, before: [self] }, given, node, context, read);
+}
+
+/** A method that a class of the library does not have. */
+function reportNoMethod(className: string, member: SyntaxNode, context: Context): void {
+  const span = spanOf(member);
+  const known = [...context.library.keys()]
+    .filter((name) => name.startsWith(`${className}.`) && !name.endsWith('.new'))
+    .map((name) => name.slice(className.length + 1));
+  const otherCase = known.find((name) => name.toLowerCase() === member.text.toLowerCase());
+  const near = otherCase ?? nearest(member.text, known);
+  if (near === undefined) {
+    context.unsupported(`“${member.text}” of ${className}`, member);
+    return;
+  }
+  context.report(
+    refusal(
+      otherCase === undefined ? 'name-unknown' : 'name-case',
+      span,
+      `Line ${span.line}: “${member.text}” is not known; “${near}” is.${otherCase === undefined ? '' : ' Capitals count.'}`,
+      [
+        `Compare “${member.text}” in line ${span.line} with an example, letter by letter. Are they the same?`,
+        `${className} knows “${near}”, not “${member.text}”.`,
+        `Write ${near} in line ${span.line}.`,
+      ],
+      textRepair(`Write ${near} instead of ${member.text} in line ${span.line}.`, {
+        line: span.line,
+        column: span.column,
+        length: member.text.length,
+        by: near,
+      }),
+    ),
+  );
 }
 
 /** A value handed to a function: for a reference, where it is. */
@@ -89,41 +198,11 @@ function calleeName(callee: SyntaxNode, context: Context): string | undefined {
   const object = callee.childForFieldName('argument')!;
   const member = callee.childForFieldName('field')!;
   const full = `${object.text}.${member.text}`;
-  if (context.library.has(full as BuiltinName)) return full;
-  if (object.text !== 'Serial' && object.text.toLowerCase() !== 'serial') {
-    if (context.scope.find(object.text)) context.unsupported(describe(callee), callee);
-    else context.reportUnknown(object.text, object, 'object');
-    return undefined;
-  }
-  if (object.text !== 'Serial') context.reportUnknown(object.text, object, 'object');
-  else {
-    const known = [...context.library.keys()]
-      .filter((key) => key.startsWith('Serial.'))
-      .map((key) => key.slice(7));
-    const match = known.find((candidate) => candidate.toLowerCase() === member.text.toLowerCase());
-    if (match === undefined) context.unsupported(`“${full}”`, callee);
-    else {
-      const span = spanOf(member);
-      context.report(
-        refusal(
-          'name-case',
-          span,
-          `Line ${span.line}: “${member.text}” is not known; “${match}” is. Capitals count.`,
-          [
-            `Compare the capitals of “${full}” in line ${span.line} with an example. Are they the same?`,
-            `The board knows “${match}”, not “${member.text}”.`,
-            `Write Serial.${match} in line ${span.line}.`,
-          ],
-          textRepair(`Write ${match} instead of ${member.text} in line ${span.line}.`, {
-            line: span.line,
-            column: span.column,
-            length: member.text.length,
-            by: match,
-          }),
-        ),
-      );
-    }
-  }
+  if (context.library.has(full) && !isMethod(full)) return full;
+  if (object.text === 'Serial') reportNoMethod('Serial', member, context);
+  else if (object.text.toLowerCase() !== 'serial' && context.scope.find(object.text))
+    context.unsupported(describe(callee), callee);
+  else context.reportUnknown(object.text, object, 'object');
   return undefined;
 }
 
@@ -155,39 +234,73 @@ function countFits(
   return false;
 }
 
-function readBuiltin(
-  name: BuiltinName,
-  signature: BuiltinSignature,
+/** A function of the library, and the object that stands before the dot. */
+interface Called {
+  readonly name: string;
+  readonly builtin: LibraryFunction;
+  readonly before: readonly Expression[];
+}
+
+export function readBuiltin(
+  { name, builtin, before }: Called,
   given: readonly SyntaxNode[],
   node: SyntaxNode,
   context: Context,
   read: ReadExpression,
 ): Expression {
   const span = spanOf(node);
-  if (!countFits(given.length, signature.required, signature.parameters.length, name, node, context))
+  const own = before.length;
+  const shown = name.replace(/^(?!Serial)\w+\.(?=\w)/, '');
+  if (!countFits(given.length, builtin.required - own, builtin.parameters.length - own, shown, node, context))
     return unreadable(node);
-  const values = given.map((argument) => read(argument, context));
-  if (signature.result === 'common') {
+  const base = { node: 'builtin', name, builtin, span } as const;
+  const values = given.map((argument, index) =>
+    builtin.parameters[index + own]!.type === 'routine'
+      ? routineNamed(argument, context)
+      : read(argument, context),
+  );
+  if (builtin.result === 'common') {
     const types = values.map(scalar);
     const type = promoted(
       types.reduce((left, right) => commonType(left, right, context.widths)),
       context.widths,
     );
-    return {
-      node: 'builtin',
-      name,
-      arguments: values.map((value) => convert(value, type, context)),
-      type,
-      span,
-      clock: unfollowedUnlessFixed(...values),
-    };
+    const converted = values.map((value) => convert(number(value, context), type, context));
+    return { ...base, arguments: converted, type, clock: unfollowedUnlessFixed(...values) };
   }
   const converted = values.map((value, index) => {
-    const wanted = signature.parameters[index]!.type;
+    const wanted = builtin.parameters[index + own]!.type;
+    if (wanted === 'routine') return value;
     if (wanted !== 'any') return convert(value, wanted, context);
     return value.type.kind === 'void' ? number(value, context) : value;
   });
-  const clock: ClockForm =
-    name === 'millis' ? 'millis' : name === 'micros' ? 'micros' : unfollowedUnlessFixed(...converted);
-  return { node: 'builtin', name, arguments: converted, type: signature.result, span, clock };
+  const all = [...before, ...converted];
+  const clock: ClockForm = builtin.clock ?? unfollowedUnlessFixed(...all);
+  return { ...base, arguments: all, type: builtin.result, clock };
+}
+
+/** The number of a function of the program that is handed over to be called later. */
+function routineNamed(node: SyntaxNode, context: Context): Expression {
+  const signature = context.functions.get(node.text);
+  const int = integer(context.widths.intBits, true);
+  if (node.type === 'identifier' && signature && signature.parameters.length === 0) {
+    context.routines.add(signature.name);
+    return { node: 'constant', value: signature.index, type: int, span: spanOf(node), clock: 'fixed' };
+  }
+  const span = spanOf(node);
+  if (node.type === 'identifier' && !signature) context.reportUnknown(node.text, node, 'function');
+  else
+    context.report(
+      refusal(
+        'arguments',
+        span,
+        `Line ${span.line}: the name of a function stands here, without parentheses; “${node.text}” is something else.`,
+        [
+          `Is the function in line ${span.line} to run now, or later?`,
+          `With parentheses a function runs at once; here only its name is wanted, and the function takes no values.`,
+          `Write the name of a function alone in line ${span.line}.`,
+        ],
+      ),
+    );
+  return unreadable(node);
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { countsUntilTurn } from './emit';
+import { countsUntilTurn } from './clock-turn';
 import { conversionTo, integer } from './types';
 
 const operators: Readonly<Record<string, (running: number, fixed: number) => boolean>> = {

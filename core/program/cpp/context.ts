@@ -2,10 +2,10 @@ import type { BoardProfile } from '../../boards';
 import type { ProgramProblem } from '../problem';
 import { notSupported } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
-import { libraryConstants, librarySignatures, type BuiltinName, type BuiltinSignature } from './library';
+import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
 import { unknownName, type Elsewhere } from './names';
 import { Layout, Scope } from './scope';
-import type { Expression } from './tree';
+import type { Expression, Place } from './tree';
 import {
   conversionTo,
   integer,
@@ -26,6 +26,10 @@ export interface FunctionSignature {
     /** Handed over by where it is, not by its value. */
     readonly refers: boolean;
   }[];
+  /** Where a struct that it gives is put. */
+  readonly resultPlace?: Place;
+  /** Whether it is an interrupt's own routine, which nobody else may call. */
+  readonly interrupts?: boolean;
   readonly span: Span;
 }
 
@@ -62,12 +66,16 @@ export class Context {
   private readonly unknown = new Map<string, Span[]>();
   private readonly pending: (() => ProgramProblem)[] = [];
   readonly widths: TypeWidths;
-  readonly library: ReadonlyMap<BuiltinName, BuiltinSignature>;
+  readonly library: ReadonlyMap<string, LibraryFunction>;
   readonly constants: ReturnType<typeof libraryConstants>;
   readonly definitions = new Map<string, Definition>();
   readonly macros = new Map(libraryMacros);
   readonly functions = new Map<string, FunctionSignature>();
   readonly globals: Layout;
+  /** Functions that something calls by itself: interrupts. */
+  readonly routines = new Set<string>();
+  /** Headers that the program includes and that are not known here. */
+  readonly strangeHeaders: SyntaxNode[] = [];
   /** Structs, enumerations and other types that the program names. */
   readonly types = new Map<string, CType>();
   /** What is put into memory before the program begins: texts, and locals that remember. */
@@ -81,6 +89,8 @@ export class Context {
   /** Names that the function assigns after their declaration. */
   reassigned: ReadonlySet<string> = new Set();
   result: CType = { kind: 'void' };
+  /** Where the function being resolved puts a struct that it gives. */
+  resultPlace: Place | undefined;
   private depth = 0;
 
   constructor(
@@ -89,7 +99,7 @@ export class Context {
     readonly root: SyntaxNode,
   ) {
     this.widths = board.language;
-    this.library = librarySignatures(board.language);
+    this.library = libraryFunctions(board.language);
     this.constants = libraryConstants(board);
     this.globals = new Layout('global', board.language);
     this.frame = new Layout('frame', board.language);

@@ -6,6 +6,7 @@ import {
   cut,
   integer,
   isScalar,
+  isTextual,
   pointerTo,
   sameType,
   typeText,
@@ -18,7 +19,7 @@ export const scalar = (value: Expression): ScalarType =>
   isScalar(value.type) ? value.type : integer(16, true);
 
 export function number(value: Expression, context: Context): Expression {
-  return value.type.kind === 'text' || value.type.kind === 'void'
+  return isTextual(value.type) || value.type.kind === 'void'
     ? convert(value, integer(context.widths.intBits, true), context)
     : value;
 }
@@ -26,6 +27,14 @@ export function number(value: Expression, context: Context): Expression {
 /** The same value as another type; nothing is done when it has that type already. */
 export function convert(value: Expression, type: CType, context: Context): Expression {
   if (sameType(value.type, type) || type.kind === 'void') return value;
+  if (type.kind === 'string' && (isScalar(value.type) || isLetters(value.type)))
+    return {
+      node: 'convert',
+      value,
+      type,
+      span: value.span,
+      clock: value.clock === 'fixed' ? 'fixed' : 'unfollowed',
+    };
   if (type.kind === 'pointer') {
     if (value.node === 'text' && isLetters(type)) return storedText(value, context);
     const isNone = value.node === 'constant' && value.value === 0;
@@ -41,17 +50,17 @@ export function convert(value: Expression, type: CType, context: Context): Expre
       return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
     }
   }
-  if ((type.kind === 'text') !== (value.type.kind === 'text') || value.type.kind === 'void') {
-    const given = value.type.kind === 'void' ? 'nothing' : value.type.kind === 'text' ? 'a text' : 'a number';
+  if (isTextual(type) !== isTextual(value.type) || value.type.kind === 'void') {
+    const given = value.type.kind === 'void' ? 'nothing' : isTextual(value.type) ? 'a text' : 'a number';
     context.report(
       refusal(
         'arguments',
         value.span,
-        `Line ${value.span.line}: ${type.kind === 'text' ? 'a text' : 'a number'} is wanted here, and this gives ${given}.`,
+        `Line ${value.span.line}: ${isTextual(type) ? 'a text' : 'a number'} is wanted here, and this gives ${given}.`,
         [
           `What does line ${value.span.line} hand over: a number, a text, or nothing?`,
           `At column ${value.span.column} of line ${value.span.line} stands something that gives ${given}.`,
-          `Put ${type.kind === 'text' ? 'a text' : 'a number'} at column ${value.span.column} of line ${value.span.line}.`,
+          `Put ${isTextual(type) ? 'a text' : 'a number'} at column ${value.span.column} of line ${value.span.line}.`,
         ],
       ),
     );
@@ -100,7 +109,7 @@ function reportKind({ type: given, span }: Expression, wanted: CType, context: C
 function kindText(type: CType): string {
   if (type.kind === 'pointer') return `a pointer to ${typeText(type.to)}`;
   if (type.kind === 'struct') return `a whole ${type.name}`;
-  return type.kind === 'text' ? 'a text' : type.kind === 'void' ? 'nothing' : 'a number';
+  return isTextual(type) ? 'a text' : type.kind === 'void' ? 'nothing' : 'a number';
 }
 
 export const unfollowedUnlessFixed = (...values: readonly Expression[]): ClockForm =>

@@ -1,9 +1,11 @@
-import { refusal } from '../problem';
+import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { readBuiltin } from './calls';
 import type { Context, FunctionSignature } from './context';
 import { readDeclarator, type Declared } from './declarators';
 import { convert } from './conversions';
-import { readExpression } from './expressions';
+import { readExpression, readName } from './expressions';
+import { libraryClasses } from './library';
 import { textOf } from './literals';
 import { findPlace } from './places';
 import { copied } from './pointers';
@@ -17,6 +19,7 @@ import {
   pointerTo,
   sameType,
   typeNamed,
+  typeText,
   type CType,
   type ScalarType,
 } from './types';
@@ -24,6 +27,7 @@ import {
 interface Storage {
   readonly isStatic: boolean;
   readonly isConstant: boolean;
+  readonly isVolatile: boolean;
 }
 
 /** Kinds of nodes that stand before the declared names. */
@@ -48,16 +52,21 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
   const storage = {
     isStatic: words.some((word) => word.text === 'static'),
     isConstant: words.some((word) => word.text === 'const' || word.text === 'constexpr'),
+    isVolatile: words.some((word) => word.text === 'volatile'),
   };
   if (!type) {
     const unknown = words.find((word) => word.type === 'type_identifier');
-    if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
+    if (unknown && libraryClasses.has(unknown.text)) reportNoHeader(unknown, context);
+    else if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
     else context.unsupported(`“${words.map((word) => word.text).join(' ')}” as a type`, node);
     return { node: 'empty', span };
   }
   const stores = namedChildren(node)
     .filter((child) => !words.includes(child))
-    .flatMap((child) => readDeclared(child, type, storage, context));
+    .flatMap(
+      (child) =>
+        readConstructed(child, type, storage, context) ?? readDeclared(child, type, storage, context),
+    );
   if (!storage.isStatic || context.scope.parent === undefined) return { node: 'initialize', stores, span };
   // What is known beforehand is there before the program begins; the rest is worked out on the first way through.
   if (stores.every((store) => store.node === 'store' && store.value.node === 'constant')) {
@@ -65,6 +74,90 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
     return { node: 'empty', span };
   }
   return { node: 'once', flag: context.globals.take('', BOOL).address, stores, span };
+}
+
+/**
+ * A name with values in parentheses behind it, `lcd(0x27, 16, 2)`, or made by its class,
+ * `lc = LedControl(12, 11, 10, 1)`; `undefined` when it is declared in another way.
+ */
+function readConstructed(
+  node: SyntaxNode,
+  type: CType,
+  storage: Storage,
+  context: Context,
+): readonly Expression[] | undefined {
+  const value = node.childForFieldName('value');
+  const isMade =
+    value?.type === 'call_expression' &&
+    type.kind === 'struct' &&
+    value.childForFieldName('function')?.text === type.name;
+  // With names alone between the parentheses it looks like the head of a function.
+  const isHead = node.type === 'function_declarator' && type.kind === 'struct' && type.isLibrary === true;
+  if (value?.type !== 'argument_list' && !isMade && !isHead) return undefined;
+  const nameNode = node.childForFieldName('declarator')!;
+  const list = isHead
+    ? node.childForFieldName('parameters')
+    : isMade
+      ? value.childForFieldName('arguments')
+      : value;
+  const given = namedChildren(list!).map((one) =>
+    one.type === 'parameter_declaration' ? (namedChildren(one)[0] ?? one) : one,
+  );
+  if (nameNode.type !== 'identifier') return undefined;
+  const declared = { name: nameNode, type, refers: false };
+  if (isScalar(type) && given.length === 1) {
+    const first = convert(readExpression(given[0]!, context), type, context);
+    const variable = declare(declared, storage, context, {
+      clock: first.clock === 'fixed' ? 'fixed' : 'unfollowed',
+    });
+    return variable ? [storeTo(variable.place, type, first, nameNode)] : [];
+  }
+  const name = `${typeText(type)}.new`;
+  const builtin = context.library.get(name);
+  if (!builtin) {
+    context.unsupported(`“${node.text.slice(0, 30)}”`, node);
+    return [];
+  }
+  const variable = declare(declared, storage, context, { clock: 'fixed' });
+  if (!variable) return [];
+  const span = spanOf(node);
+  const self: Expression = {
+    node: 'address',
+    place: variable.place,
+    type: pointerTo(type),
+    span,
+    clock: 'fixed',
+  };
+  return [
+    readBuiltin({ name, builtin, before: [self] }, given, node, context, (one) =>
+      // A name in the head of a function is read as a type there.
+      one.type === 'type_identifier' ? readName(one, context) : readExpression(one, context),
+    ),
+  ];
+}
+
+/** A class of the library whose header the program does not include. */
+function reportNoHeader(node: SyntaxNode, context: Context): void {
+  const { line, column } = spanOf(node);
+  const include = `#include <${node.text}.h>`;
+  context.report(
+    refusal(
+      'name-unknown',
+      { line, column },
+      `Line ${line}: “${node.text}” is not known. The library that brings it along is not included.`,
+      [
+        `Where does ${node.text} come from?`,
+        `${node.text} belongs to a library, and no line of the program includes it.`,
+        `Write ${include} as the first line.`,
+      ],
+      textRepair(`Write ${include} as the first line.`, {
+        line: 1,
+        column: 1,
+        length: 0,
+        by: `${include}\n`,
+      }),
+    ),
+  );
 }
 
 /** One declared name with its first value: what is stored when it is reached. */
@@ -78,13 +171,7 @@ function readDeclared(
   const valueNode = isInit ? node.childForFieldName('value') : null;
   const read = readDeclarator(isInit ? node.childForFieldName('declarator')! : node, base, context);
   const type = read && valueNode ? sized(read.type, valueNode) : read?.type;
-  if (
-    !read ||
-    !type ||
-    !isComplete(type) ||
-    valueNode?.type === 'argument_list' ||
-    (read.refers && !valueNode)
-  ) {
+  if (!read || !type || !isComplete(type) || (read.refers && !valueNode)) {
     context.unsupported(`“${node.text.slice(0, 30)}”`, node);
     return [];
   }
@@ -237,6 +324,7 @@ function declare(
     constant: storage.isConstant,
     place: layout.take(name, refers ? pointerTo(type) : type),
     refers,
+    isVolatile: storage.isVolatile,
     span,
     loopDepth: context.loopDepth,
     ...more,
@@ -251,6 +339,6 @@ export function declareParameter(
   { type, refers }: FunctionSignature['parameters'][number],
   context: Context,
 ): Variable | undefined {
-  const storage = { isStatic: false, isConstant: false };
+  const storage = { isStatic: false, isConstant: false, isVolatile: false };
   return declare({ name, type, refers }, storage, context, { clock: refers ? 'unfollowed' : 'fixed' });
 }

@@ -1,16 +1,14 @@
-import {
-  BRANCH_CYCLES,
-  CALL_CYCLES,
-  INDEX_CYCLES,
-  libraryCycles,
-  moveCycles,
-  operationCycles,
-  PASS_CYCLES,
-} from '../costs';
-import { Stop, type Machine } from '../machine';
-import { emitBuiltin } from './emit-builtin';
-import type { BinaryOperator, ComparisonOperator, Expression, Place, ProgramTree, Statement } from './tree';
-import { conversionTo, cut, isScalar, type CType, type IntegerType, type ScalarType } from './types';
+import { BRANCH_CYCLES, CALL_CYCLES, PASS_CYCLES } from '../costs';
+import type { Executable, Machine } from '../machine';
+import { Stop } from '../stop';
+import { comparators, countsUntilTurn } from './clock-turn';
+import { costOf } from './cost';
+import { textAt } from './library/letters';
+import { compareTexts } from './library/strings';
+import { operation } from './operations';
+import { printed } from './print';
+import type { Expression, Place, ProgramTree, Statement } from './tree';
+import { cellsOf, conversionTo, cut, isTextual, type ScalarType } from './types';
 
 /** A compiled expression: its value on a machine. */
 export type Evaluate = (machine: Machine) => number;
@@ -24,12 +22,6 @@ const enum Completion {
 }
 type Execute = (machine: Machine) => Completion;
 
-/** A program ready to run: closures over a machine, no code generated at run time. */
-export interface Executable {
-  readonly start: (machine: Machine) => void;
-  readonly pass: (machine: Machine) => void;
-}
-
 /** Compiles a typed tree to closures. Programs are trees of closures, so a hostile one can only use up its budget. */
 export function emitProgram(tree: ProgramTree): Executable {
   const bodies: Execute[] = [];
@@ -38,6 +30,7 @@ export function emitProgram(tree: ProgramTree): Executable {
   const globals = tree.globals.map((statement) => emitter.statement(statement));
   const call = (machine: Machine, index: number): void => enter(machine, tree, bodies, index, []);
   return {
+    call,
     start(machine) {
       for (const statement of globals) statement(machine);
       call(machine, tree.setup);
@@ -68,7 +61,8 @@ function enter(
   if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw new Stop('memory');
   machine.frame = top;
   machine.top = top + fn.frameCells;
-  for (let at = 0; at < values.length; at += 1) machine.cells[top + fn.parameters[at]!.address] = values[at]!;
+  // Its parameters are the first cells of its frame, in their order.
+  for (let at = 0; at < values.length; at += 1) machine.cells[top + at] = values[at]!;
   machine.returned = 0;
   bodies[index]!(machine);
   machine.frame = frame;
@@ -89,7 +83,7 @@ class Emitter {
         return () => Completion.Normal;
       case 'expression': {
         const run = this.expression(statement.expression);
-        const cycles = this.cost(statement.expression);
+        const cycles = costOf(statement.expression);
         return (machine) => {
           machine.line = line;
           machine.spend(cycles);
@@ -99,7 +93,7 @@ class Emitter {
       }
       case 'initialize': {
         const runs = statement.stores.map((store) => this.store(store, true));
-        const cycles = statement.stores.reduce((sum, store) => sum + this.cost(store), 0);
+        const cycles = statement.stores.reduce((sum, store) => sum + costOf(store), 0);
         return (machine) => {
           machine.line = line;
           machine.spend(cycles);
@@ -130,7 +124,7 @@ class Emitter {
       }
       case 'if': {
         const condition = this.expression(statement.condition);
-        const cycles = this.cost(statement.condition) + BRANCH_CYCLES;
+        const cycles = costOf(statement.condition) + BRANCH_CYCLES;
         const yes = this.statement(statement.yes);
         const no = statement.no ? this.statement(statement.no) : undefined;
         return (machine) => {
@@ -146,7 +140,7 @@ class Emitter {
         return this.choice(statement);
       case 'return': {
         const value = statement.value ? this.expression(statement.value) : undefined;
-        const cycles = statement.value ? this.cost(statement.value) : 0;
+        const cycles = statement.value ? costOf(statement.value) : 0;
         return (machine) => {
           machine.line = line;
           machine.spend(cycles);
@@ -173,8 +167,8 @@ class Emitter {
     const body = this.statement(statement.body);
     const cycles =
       BRANCH_CYCLES +
-      (statement.condition ? this.cost(statement.condition) : 0) +
-      (statement.step ? this.cost(statement.step) : 0);
+      (statement.condition ? costOf(statement.condition) : 0) +
+      (statement.step ? costOf(statement.step) : 0);
     const asksFirst = statement.kind !== 'do';
     return (machine) => {
       machine.line = line;
@@ -208,7 +202,7 @@ class Emitter {
 
   private choice(statement: Extract<Statement, { node: 'switch' }>): Execute {
     const subject = this.expression(statement.subject);
-    const cycles = this.cost(statement.subject) + BRANCH_CYCLES * statement.cases.length;
+    const cycles = costOf(statement.subject) + BRANCH_CYCLES * statement.cases.length;
     const runs = statement.cases.map((branch) => branch.statements.map((inner) => this.statement(inner)));
     const values = statement.cases.map((branch) => branch.value);
     return (machine) => {
@@ -234,8 +228,10 @@ class Emitter {
         const { value } = expression;
         return () => value;
       }
-      case 'text':
-        return () => 0;
+      case 'text': {
+        const { value } = expression;
+        return (machine) => machine.texts.numberOf(value);
+      }
       case 'load': {
         const read = this.read(expression.place, expression.span.line);
         if (watched || expression.clock === 'fixed') return read;
@@ -269,7 +265,7 @@ class Emitter {
       case 'binary': {
         const left = this.expression(expression.left, watched);
         const right = this.expression(expression.right, watched);
-        return this.operation(
+        return operation(
           expression.operator,
           expression.type as ScalarType,
           left,
@@ -295,28 +291,12 @@ class Emitter {
         const no = this.expression(expression.no);
         return (machine) => (condition(machine) !== 0 ? yes(machine) : no(machine));
       }
-      case 'convert': {
-        const value = this.expression(expression.value, watched);
-        const fit = conversionTo(expression.type);
-        const { type } = expression;
-        return expression.value.type.kind === 'float'
-          ? (machine) => fit(cut(value(machine), type))
-          : (machine) => fit(value(machine));
-      }
-      case 'call': {
-        const values = expression.arguments.map((argument) => this.expression(argument));
-        const { target } = expression;
-        const fit = conversionTo(expression.type);
-        return (machine) => {
-          const given = values.map((value) => value(machine));
-          enter(machine, this.tree, this.bodies, target, given);
-          return fit(machine.returned);
-        };
-      }
-      case 'builtin': {
-        const values = expression.arguments.map((argument) => this.expression(argument));
-        return emitBuiltin(expression, values, watched);
-      }
+      case 'convert':
+        return this.conversion(expression, watched);
+      case 'call':
+        return this.call(expression);
+      case 'builtin':
+        return this.builtin(expression, watched);
       case 'sequence': {
         const first = this.expression(expression.first);
         const second = this.expression(expression.second);
@@ -326,6 +306,62 @@ class Emitter {
         };
       }
     }
+  }
+
+  private conversion(
+    { value: given, type }: Extract<Expression, { node: 'convert' }>,
+    watched: boolean,
+  ): Evaluate {
+    const value = this.expression(given, watched);
+    if (type.kind === 'string') {
+      if (isTextual(given.type)) return value;
+      return (machine) => {
+        const from = value(machine);
+        const text = given.type.kind === 'pointer' ? textAt(machine, from) : printed(given.type, from);
+        return machine.texts.numberOf(text);
+      };
+    }
+    const fit = conversionTo(type);
+    return given.type.kind === 'float'
+      ? (machine) => fit(cut(value(machine), type))
+      : (machine) => fit(value(machine));
+  }
+
+  private call({ arguments: given, target, type }: Extract<Expression, { node: 'call' }>): Evaluate {
+    const values = given.map((argument) => ({
+      value: this.expression(argument),
+      // A struct that is handed over whole goes cell by cell.
+      cells: argument.type.kind === 'struct' ? cellsOf(argument.type) : undefined,
+    }));
+    const fit = conversionTo(type);
+    return (machine) => {
+      const cells: number[] = [];
+      for (const { value, cells: count } of values) {
+        const first = value(machine);
+        if (count === undefined) cells.push(first);
+        else for (let at = 0; at < count; at += 1) cells.push(machine.cells[machine.within(first + at)]!);
+      }
+      enter(machine, this.tree, this.bodies, target, cells);
+      return fit(machine.returned);
+    };
+  }
+
+  /** A call of a library function: its arguments, the cycles it takes, then what it does. */
+  private builtin(
+    { builtin, arguments: given, type, span }: Extract<Expression, { node: 'builtin' }>,
+    watched: boolean,
+  ): Evaluate {
+    const values = given.map((argument) => this.expression(argument));
+    const types = given.map((argument) => argument.type);
+    const fit = conversionTo(type);
+    const { cycles, work, clock } = builtin;
+    const { line } = span;
+    return (machine) => {
+      const numbers = values.map((value) => value(machine));
+      machine.spend(cycles);
+      if (clock && !watched) machine.clockEscaped = true;
+      return work(numbers, { machine, line, types, fit }) ?? 0;
+    };
   }
 
   /** Cell of a place; an index outside an array reaches what lies beside it, as on the board. */
@@ -377,7 +413,7 @@ class Emitter {
   }
 
   private copy({ from, to, cells, span }: Extract<Expression, { node: 'copy' }>): Evaluate {
-    const [source, target] = [this.address(from, span.line), this.address(to, span.line)];
+    const [source, target] = [this.expression(from), this.address(to, span.line)];
     return (machine) => {
       const [first, start] = [source(machine), target(machine)];
       const values = machine.cells.slice(first, first + cells);
@@ -395,75 +431,28 @@ class Emitter {
     const gives = expression.result;
     // The place is found once; the operation reads the old value from the register `held`.
     let held = 0;
-    const operation = this.operation(
-      expression.operator,
-      operationType,
-      () => held,
-      value,
-      expression.span.line,
-    );
+    const operate = operation(expression.operator, operationType, () => held, value, expression.span.line);
     const { type } = expression;
     return (machine) => {
       const cell = at(machine);
       const before = machine.cells[cell]!;
       held = widen(before);
-      const after = fit(cut(operation(machine), type));
+      const after = fit(cut(operate(machine), type));
       machine.write(cell, after);
       return gives === 'before' ? before : after;
     };
   }
 
-  private operation(
-    operator: BinaryOperator,
-    type: ScalarType,
-    left: Evaluate,
-    right: Evaluate,
-    line: number,
-  ): Evaluate {
-    const fit = conversionTo(type);
-    const bits = type.kind === 'integer' ? type.bits : 32;
-    switch (operator) {
-      case '+':
-        return (machine) => fit(left(machine) + right(machine));
-      case '-':
-        return (machine) => fit(left(machine) - right(machine));
-      case '*':
-        if (type.kind === 'integer') return (machine) => fit(Math.imul(left(machine), right(machine)));
-        return (machine) => fit(left(machine) * right(machine));
-      case '/':
-        if (type.kind === 'float') return (machine) => fit(left(machine) / right(machine));
-        return (machine) => {
-          const dividend = left(machine);
-          const divisor = right(machine);
-          if (divisor !== 0) return fit(Math.trunc(dividend / divisor));
-          machine.fault({ kind: 'division', line });
-          // The division routine of these processors leaves all ones, and gives them the sign afterwards.
-          return fit(dividend < 0 ? 1 : -1);
-        };
-      case '%':
-        return (machine) => {
-          const dividend = left(machine);
-          const divisor = right(machine);
-          if (divisor !== 0) return fit(dividend % divisor);
-          machine.fault({ kind: 'division', line });
-          return dividend;
-        };
-      case '<<':
-        return (machine) => shifted(left(machine), right(machine), bits, fit, (value, by) => value * 2 ** by);
-      case '>>':
-        return (machine) =>
-          shifted(left(machine), right(machine), bits, fit, (value, by) => Math.floor(value / 2 ** by));
-      case '&':
-        return (machine) => fit(left(machine) & right(machine));
-      case '|':
-        return (machine) => fit(left(machine) | right(machine));
-      case '^':
-        return (machine) => fit(left(machine) ^ right(machine));
-    }
+  private compareTexts({ left, right, operator }: Extract<Expression, { node: 'compare' }>): Evaluate {
+    const holds = comparators[operator];
+    const [one, other] = [this.expression(left), this.expression(right)];
+    return (machine) =>
+      holds(compareTexts(machine.texts.at(one(machine)), machine.texts.at(other(machine))), 0) ? 1 : 0;
   }
 
   private compare(expression: Extract<Expression, { node: 'compare' }>): Evaluate {
     const holds = comparators[expression.operator];
+    if (expression.operandType.kind === 'string') return this.compareTexts(expression);
     const leftForm = expression.left.clock;
     const rightForm = expression.right.clock;
     const type = expression.operandType;
@@ -487,119 +476,11 @@ class Emitter {
       const cyclesPerCount = machine.clockHz / (unit === 'millis' ? 1e3 : 1e6);
       // The micros clock moves in steps of four; one step early is safe, since skipping stops before.
       const whole = unit === 'millis' ? counts : counts - 4;
-      const turn = (Math.floor(machine.passCycle / cyclesPerCount) + whole) * cyclesPerCount;
+      const { bootCycle } = machine;
+      const begun = Math.floor((machine.passCycle - bootCycle) / cyclesPerCount);
+      const turn = bootCycle + (begun + whole) * cyclesPerCount;
       if (turn < machine.turnCycle) machine.turnCycle = turn;
       return holds(a, b) ? 1 : 0;
     };
   }
-
-  /** Cycles of an expression without what its calls take; branches inside count as taken. */
-  private cost(expression: Expression): number {
-    const own = (type: CType): number => (isScalar(type) && type.kind !== 'text' ? moveCycles(type) : 2);
-    const reach = ({ through, steps }: Place): number =>
-      (through ? this.cost(through) : 0) +
-      steps.reduce((sum, { index }) => sum + this.cost(index) + INDEX_CYCLES, 0);
-    switch (expression.node) {
-      case 'constant':
-      case 'text':
-        return 2;
-      case 'load':
-        return own(expression.type) + reach(expression.place);
-      case 'address':
-        return 2 + reach(expression.place);
-      case 'copy':
-        return 4 * expression.cells + reach(expression.from) + reach(expression.to);
-      case 'store':
-        return own(expression.type) + this.cost(expression.value) + reach(expression.place);
-      case 'update':
-        return (
-          2 * own(expression.type) +
-          reach(expression.place) +
-          this.cost(expression.value) +
-          operationCycles(expression.operator, expression.operationType)
-        );
-      case 'negate':
-      case 'complement':
-      case 'not':
-        return 2 + this.cost(expression.operand);
-      case 'binary':
-        return (
-          this.cost(expression.left) +
-          this.cost(expression.right) +
-          operationCycles(expression.operator, expression.type as ScalarType)
-        );
-      case 'compare':
-        return (
-          this.cost(expression.left) +
-          this.cost(expression.right) +
-          operationCycles('-', expression.operandType)
-        );
-      case 'both':
-      case 'either':
-        return this.cost(expression.left) + this.cost(expression.right) + BRANCH_CYCLES;
-      case 'choose':
-        return this.cost(expression.condition) + this.cost(expression.yes) + BRANCH_CYCLES;
-      case 'convert':
-        return 2 + this.cost(expression.value);
-      case 'call':
-      case 'builtin':
-        return expression.arguments.reduce<number>(
-          (sum, argument) => sum + this.cost(argument),
-          libraryCycles.small,
-        );
-      case 'sequence':
-        return this.cost(expression.first) + this.cost(expression.second);
-    }
-  }
 }
-
-const shifted = (
-  value: number,
-  by: number,
-  bits: number,
-  fit: (value: number) => number,
-  move: (value: number, by: number) => number,
-): number => {
-  // The shift loop of these processors counts the places down: too many leave nothing but the sign.
-  const places = by < 0 ? bits : Math.min(by, bits);
-  return fit(move(value, places) % 2 ** 32);
-};
-
-const comparators: Readonly<Record<ComparisonOperator, (left: number, right: number) => boolean>> = {
-  '<': (left, right) => left < right,
-  '<=': (left, right) => left <= right,
-  '>': (left, right) => left > right,
-  '>=': (left, right) => left >= right,
-  '==': (left, right) => left === right,
-  '!=': (left, right) => left !== right,
-};
-
-/**
- * After how many counts of the clock the comparison changes its answer, at the earliest: where the
- * running side meets the fixed one, passes it, or wraps round.
- */
-export function countsUntilTurn(
-  running: number,
-  fixed: number,
-  type: IntegerType,
-  holds: (running: number, fixed: number) => boolean,
-): number {
-  const now = holds(running, fixed);
-  const lowest = type.signed ? -(2 ** 31) : 0;
-  const meets = countsTo(running, fixed);
-  const passes = countsTo(running, fixed + 1);
-  const wraps = countsTo(running, lowest);
-  // Each of the three moments, in turn of time; the answer can change at no other.
-  let turn = 2 ** 32;
-  for (const counts of [meets, passes, wraps])
-    if (counts < turn && holds(wrapped(running + counts, type), fixed) !== now) turn = counts;
-  return turn;
-}
-
-/** Counts until a running number of 32 bits shows `value`, at least one. */
-const countsTo = (running: number, value: number): number => {
-  const counts = (value - running) >>> 0;
-  return counts === 0 ? 2 ** 32 : counts;
-};
-
-const wrapped = (value: number, type: IntegerType): number => (type.signed ? value | 0 : value >>> 0);

@@ -1,10 +1,10 @@
 import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { readCall } from './calls';
+import { readBuiltin, readCall } from './calls';
 import { unreadable, type Context } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readDefinition, readExpanded } from './definitions';
-import type { BuiltinName } from './library';
+import { binaryNamed } from './library';
 import { constant, readCharacter, readNumber, textOf } from './literals';
 import { describe, findPlace, loadOf, readPlace, reportConstant } from './places';
 import { copied, pointerSum, scaled } from './pointers';
@@ -21,6 +21,7 @@ import {
   pointerTo,
   promoted,
   sameType,
+  STRING,
   TEXT,
   typeNamed,
   VOID,
@@ -58,6 +59,8 @@ function readKind(node: SyntaxNode, context: Context): Expression {
       return readName(node, context);
     case 'subscript_expression':
     case 'field_expression': {
+      const letter = node.type === 'subscript_expression' ? readLetter(node, context) : undefined;
+      if (letter) return letter;
       const found = readPlace(node, context, readExpression);
       return found ? loadOf(node, found.place, found.type) : unreadable(node);
     }
@@ -91,7 +94,8 @@ function readKind(node: SyntaxNode, context: Context): Expression {
   return unreadable(node);
 }
 
-function readName(node: SyntaxNode, context: Context): Expression {
+/** What a name stands for: a variable, a constant, a `#define`. */
+export function readName(node: SyntaxNode, context: Context): Expression {
   const name = node.text;
   const variable = context.scope.find(name);
   if (variable) {
@@ -103,7 +107,9 @@ function readName(node: SyntaxNode, context: Context): Expression {
   const definition = context.definitions.get(name);
   if (definition) return readDefinition(node, definition.text, context, readExpression);
   if (named) return constant(node, named.value, named.type);
-  if (context.functions.has(name) || context.library.has(name as BuiltinName)) {
+  const binary = binaryNamed(name);
+  if (binary !== undefined) return constant(node, binary, integer(context.widths.intBits, true));
+  if (context.functions.has(name) || context.library.has(name)) {
     const span = spanOf(node);
     context.report(
       refusal(
@@ -126,6 +132,24 @@ function readName(node: SyntaxNode, context: Context): Expression {
 /** A local that follows the clock stands still as seen from a loop inside which it was not set. */
 const clockOf = (variable: Variable, context: Context): ClockForm =>
   variable.clock !== 'fixed' && context.loopDepth > variable.loopDepth ? 'fixed' : variable.clock;
+
+/** `text[2]`: a letter of a text that can grow; `undefined` when it is something else that has places. */
+function readLetter(node: SyntaxNode, context: Context): Expression | undefined {
+  const owner = node.childForFieldName('argument')!;
+  const found = findPlace(owner, context, readExpression);
+  const indices = node.childForFieldName('indices');
+  const index = indices ? namedChildren(indices) : [];
+  if (found?.type.kind !== 'string' || index.length !== 1) return undefined;
+  const name = 'String.charAt';
+  const before = [loadOf(owner, found.place, found.type)];
+  return readBuiltin(
+    { name, builtin: context.library.get(name)!, before },
+    index,
+    node,
+    context,
+    readExpression,
+  );
+}
 
 /** `&x`, where it is, and `*p`, what lies there. */
 function readPointer(node: SyntaxNode, context: Context): Expression {
@@ -182,6 +206,22 @@ export function readAssignment(node: SyntaxNode, context: Context): Expression {
       value: scaled(number(right, context), target.type, context),
       result: 'after',
     };
+  if (target.type.kind === 'string') {
+    if (operator !== '+=') {
+      context.unsupported(`${operator} on a text`, node);
+      return unreadable(node);
+    }
+    const value = convert(right, STRING, context);
+    return {
+      ...base,
+      node: 'update',
+      place: target.place,
+      operator: '+',
+      operationType: STRING,
+      value,
+      result: 'after',
+    };
+  }
   const operation = operator.slice(0, -1) as BinaryOperator;
   const shift = operation === '<<' || operation === '>>';
   const operationType = shift
@@ -206,7 +246,7 @@ function readStep(node: SyntaxNode, context: Context): Expression {
     reportConstant(argument, context);
     return unreadable(node);
   }
-  if (!isScalar(target.type)) {
+  if (!isScalar(target.type) || target.type.kind === 'string') {
     context.unsupported(describe(node), node);
     return unreadable(node);
   }
@@ -247,9 +287,16 @@ const arithmetic: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%', '<<', 
 
 function readBinary(node: SyntaxNode, context: Context): Expression {
   const operator = node.childForFieldName('operator')!.text;
-  const left = number(readExpression(node.childForFieldName('left')!, context), context);
-  const right = number(readExpression(node.childForFieldName('right')!, context), context);
+  const [first, second] = ['left', 'right'].map((side) =>
+    readExpression(node.childForFieldName(side)!, context),
+  ) as [Expression, Expression];
   const span = spanOf(node);
+  if (first.type.kind === 'string' || second.type.kind === 'string') {
+    const texts = readTexts(operator, first, second, node, context);
+    if (texts) return texts;
+  }
+  const left = number(first, context);
+  const right = number(second, context);
   if (operator === '&&' || operator === '||')
     return {
       node: operator === '&&' ? 'both' : 'either',
@@ -278,6 +325,29 @@ function readBinary(node: SyntaxNode, context: Context): Expression {
   if (arithmetic.has(operator)) return readArithmetic(operator as BinaryOperator, left, right, node, context);
   context.unsupported(`the sign ${operator}`, node);
   return unreadable(node);
+}
+
+/** `+` and comparisons with a text that can grow on one side; `undefined` for another sign. */
+function readTexts(
+  operator: string,
+  first: Expression,
+  second: Expression,
+  node: SyntaxNode,
+  context: Context,
+): Expression | undefined {
+  const base = { span: spanOf(node), clock: unfollowedUnlessFixed(first, second) };
+  const [left, right] = [convert(first, STRING, context), convert(second, STRING, context)];
+  if (operator === '+') return { ...base, node: 'binary', operator, left, right, type: STRING };
+  if (!comparisons.has(operator)) return undefined;
+  return {
+    ...base,
+    node: 'compare',
+    operator: operator as ComparisonOperator,
+    operandType: STRING,
+    left,
+    right,
+    type: BOOL,
+  };
 }
 
 function readArithmetic(
@@ -336,7 +406,12 @@ function readChoice(node: SyntaxNode, context: Context): Expression {
   const condition = readExpression(node.childForFieldName('condition')!, context);
   const yes = readExpression(node.childForFieldName('consequence')!, context);
   const no = readExpression(node.childForFieldName('alternative')!, context);
-  const type = sameType(yes.type, no.type) ? yes.type : commonType(scalar(yes), scalar(no), context.widths);
+  const isText = [yes, no].some((value) => value.type.kind === 'string');
+  const type = sameType(yes.type, no.type)
+    ? yes.type
+    : isText
+      ? STRING
+      : commonType(scalar(yes), scalar(no), context.widths);
   return {
     node: 'choose',
     condition,

@@ -7,13 +7,13 @@ import { cellsOf, integer, sameType, VOID, type PointerType } from './types';
 
 /** A struct put whole into another of its kind; an array cannot be. */
 export function copied(node: SyntaxNode, target: Found, value: Expression, context: Context): Expression {
-  if (target.type.kind !== 'struct' || value.node !== 'address' || !sameType(target.type, value.type)) {
+  if (target.type.kind !== 'struct' || !sameType(target.type, value.type)) {
     context.unsupported(`changing the whole of “${target.place.name}” at once`, node);
     return unreadable(node);
   }
   return {
     node: 'copy',
-    from: value.place,
+    from: value,
     to: target.place,
     cells: cellsOf(target.type),
     type: VOID,

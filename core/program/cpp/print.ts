@@ -1,12 +1,10 @@
-import type { Expression } from './tree';
+import type { CType } from './types';
 
 /**
  * What the board prints for a value: characters as themselves, integers in the wanted base, floats
  * with two places or as many as asked for, in 32-bit arithmetic.
  */
-export function printed(argument: Expression, value: number, option?: number): string {
-  if (argument.node === 'text') return argument.value;
-  const { type } = argument;
+export function printed(type: CType, value: number, option?: number): string {
   if (type.kind === 'float') return floatText(value, option ?? 2);
   if (type.kind === 'integer' && type.bits === 8 && type.signed && option === undefined)
     return String.fromCharCode(value & 0xff);

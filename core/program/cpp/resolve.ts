@@ -1,7 +1,9 @@
 import type { BoardProfile } from '../../boards';
-import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { ProgramMemory } from '../machine';
+import { notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
+import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
 import { missing } from './syntax-wording';
 import { declareParameter, readDeclaration } from './declarations';
@@ -9,7 +11,7 @@ import { readDeclarator } from './declarators';
 import { readBlock } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
 import { readTypeSpecifier } from './type-specifiers';
-import { pointerTo, typeNamed } from './types';
+import { integer, pointerTo, typeNamed, VOID } from './types';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
@@ -28,8 +30,10 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const context = new Context(board, parse, root);
   const definitions: { readonly node: SyntaxNode; readonly signature: FunctionSignature }[] = [];
   const top = namedChildren(root);
+  declareRegisters(context);
   for (const node of top) {
-    if (node.type === 'preproc_def') readDefine(node, context);
+    if (node.type === 'preproc_include') readInclude(node, context);
+    else if (node.type === 'preproc_def') readDefine(node, context);
     else if (node.type === 'preproc_function_def') readMacroDefinition(node, context);
     else if (typeNodes.has(node.type)) readTypeSpecifier(node, context);
     else if (node.type === 'function_definition') {
@@ -42,8 +46,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const globals: Statement[] = [];
   for (const node of top) {
     if (node.type === 'declaration') {
-      if (node.childForFieldName('declarator')?.type !== 'function_declarator')
-        globals.push(readDeclaration(node, context));
+      if (!isPrototype(node, context)) globals.push(readDeclaration(node, context));
     } else if (
       !typeNodes.has(node.type) &&
       !['preproc_def', 'preproc_function_def', 'function_definition', 'preproc_include', ';'].includes(
@@ -51,7 +54,6 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       )
     )
       reportOutside(node, context);
-    else if (node.type === 'preproc_include') readInclude(node, context);
   }
   const functions = definitions.map(({ node, signature }) => readFunction(node, signature, context));
   const setup = context.functions.get('setup');
@@ -59,7 +61,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   if (!setup && headsAreRead) context.report(missingEntry('setup', 'runs once at the start', context));
   if (!loop && headsAreRead) context.report(missingEntry('loop', 'repeats for ever', context));
   const initial: Statement = { node: 'initialize', stores: context.initial, span: spanOf(root) };
-  const problems = context.finish();
+  const problems = strangeIn(context.finish(), context);
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
   return {
     problems,
@@ -68,10 +70,27 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       setup: setup.index,
       loop: loop.index,
       globals: [initial, ...globals],
-      globalCells: context.globals.cells,
-      globalBytes: context.globals.bytes,
+      memory: {
+        globalCells: context.globals.cells,
+        globalBytes: context.globals.bytes,
+        ...pinChangeOf(context),
+      },
     },
   };
+}
+
+/**
+ * Names that are not known in a program with a header that is not known may come from there: then it is
+ * the header that is not supported, and nobody's spelling that is wrong.
+ */
+function strangeIn(problems: readonly ProgramProblem[], context: Context): readonly ProgramProblem[] {
+  const [header] = context.strangeHeaders;
+  if (!header || !problems.some(({ code }) => code === 'name-unknown')) return problems;
+  const path = header.childForFieldName('path')?.text ?? '';
+  return [
+    notSupported(`the library ${path}`, spanOf(header)),
+    ...problems.filter(({ code }) => code !== 'name-unknown'),
+  ].sort((a, b) => a.line - b.line || a.column - b.column);
 }
 
 function readDefine(node: SyntaxNode, context: Context): void {
@@ -117,10 +136,54 @@ function readMacroDefinition(node: SyntaxNode, context: Context): void {
   else context.macros.set(node.childForFieldName('name')!.text, { parameters, text });
 }
 
+/** A header brings the class of its name along; one that nobody needs does no harm. */
 function readInclude(node: SyntaxNode, context: Context): void {
   const path = node.childForFieldName('path')?.text ?? '';
-  if (!/^[<"](stdint|math|string|stdlib)\.h[>"]$/.test(path))
-    context.unsupported(`the library ${path}`, node);
+  const name = /^[<"]([\w.]+)\.h[>"]$/.exec(path)?.[1] ?? '';
+  const type = libraryClasses.get(name);
+  if (type) context.types.set(name, type);
+  else if (!['stdint', 'math', 'string', 'stdlib', 'ctype', 'Wire', 'avr/io', 'avr/interrupt'].includes(name))
+    context.strangeHeaders.push(node);
+}
+
+/** The head of a function that stands further down; no object, which is declared like one. */
+function isPrototype(node: SyntaxNode, context: Context): boolean {
+  if (node.childForFieldName('declarator')?.type !== 'function_declarator') return false;
+  const type = context.types.get(node.childForFieldName('type')?.text ?? '');
+  return !(type?.kind === 'struct' && type.isLibrary);
+}
+
+/** The registers of a chip that is interrupted by changes of its pins, as the variables that they are. */
+function declareRegisters(context: Context): void {
+  if (!context.board.pins.some(({ functions }) => functions.includes('pin-change'))) return;
+  const type = integer(8, false);
+  for (const name of [pinChangeRegisters.enable, pinChangeRegisters.mask])
+    context.scope.declare({
+      name,
+      type,
+      constant: false,
+      place: context.globals.take(name, type),
+      isVolatile: true,
+      span: { line: 1, column: 1, endLine: 1, endColumn: 1 },
+      clock: 'fixed',
+      loopDepth: 0,
+    });
+}
+
+/** What the machine needs to know of the program's own pin-change routine. */
+function pinChangeOf(context: Context): Pick<ProgramMemory, 'pinChange'> {
+  const routine = context.functions.get(pinChangeRegisters.routine);
+  const [enable, mask] = [pinChangeRegisters.enable, pinChangeRegisters.mask].map((name) =>
+    context.scope.find(name),
+  );
+  if (!routine || !enable || !mask) return {};
+  return {
+    pinChange: {
+      routine: routine.index,
+      enableCell: enable.place.address,
+      maskCell: mask.place.address,
+    },
+  };
 }
 
 /** A statement that stands in no function. */
@@ -155,6 +218,8 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
     context.report(missing('syntax-paren', { text: declarator.text, line: endLine, endColumn }, '()', why));
     return undefined;
   }
+  if (declarator?.type === 'function_declarator' && nameNode?.text === 'ISR' && !typeNode)
+    return readRoutineHead(node, declarator, context);
   if (declarator?.type !== 'function_declarator' || nameNode?.type !== 'identifier' || !typeNode) {
     context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
     return undefined;
@@ -162,10 +227,6 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
   const result = typeNamed(typeNode.text, context.widths, context.types);
   if (!result) {
     context.reportUnknown(typeNode.text, typeNode, 'type');
-    return undefined;
-  }
-  if (result.kind === 'struct') {
-    context.unsupported(`a function that gives a whole ${result.name}`, typeNode);
     return undefined;
   }
   const parameters: FunctionSignature['parameters'][number][] = [];
@@ -177,7 +238,7 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
     // An array is handed over as a pointer to its first element.
     const type = declared?.type.kind === 'array' ? pointerTo(declared.type.of) : declared?.type;
     const refers = declared?.refers ?? false;
-    if (!declared || !type || type.kind === 'void' || (type.kind === 'struct' && !refers)) {
+    if (!declared || !type || type.kind === 'void') {
       context.unsupported(`the parameter “${parameter.text}”`, parameter);
       return undefined;
     }
@@ -201,8 +262,40 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
     );
     return undefined;
   }
-  const signature = { index: context.functions.size, name, result, parameters, span };
+  const signature: FunctionSignature = {
+    index: context.functions.size,
+    name,
+    result,
+    parameters,
+    span,
+    ...(result.kind === 'struct' ? { resultPlace: context.globals.take(name, result) } : {}),
+  };
   context.functions.set(name, signature);
+  return signature;
+}
+
+/** `ISR(PCINT0_vect)`: the routine of an interrupt, which only the chip itself calls. */
+function readRoutineHead(
+  node: SyntaxNode,
+  declarator: SyntaxNode,
+  context: Context,
+): FunctionSignature | undefined {
+  const [vector] = namedChildren(declarator.childForFieldName('parameters')!);
+  const hasPinChange = context.board.pins.some(({ functions }) => functions.includes('pin-change'));
+  if (vector?.text !== pinChangeRegisters.routine || !hasPinChange) {
+    context.unsupported(`the interrupt “${vector?.text ?? ''}”`, node);
+    return undefined;
+  }
+  const name = vector.text;
+  const signature: FunctionSignature = {
+    index: context.functions.size,
+    name,
+    result: VOID,
+    parameters: [],
+    span: spanOf(vector),
+  };
+  context.functions.set(name, signature);
+  context.routines.add(name);
   return signature;
 }
 
@@ -211,6 +304,7 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   const bodyNode = node.childForFieldName('body')!;
   context.frame = new Layout('frame', context.widths);
   context.result = signature.result;
+  context.resultPlace = signature.resultPlace;
   context.loopDepth = 0;
   context.reassigned = assignedNames(bodyNode, context);
   return context.scoped(() => {

@@ -10,6 +10,8 @@ export interface Variable {
   readonly place: Place;
   /** Its cell holds where the value is: a reference. */
   readonly refers?: boolean;
+  /** Declared as one that may change by itself. */
+  readonly isVolatile?: boolean;
   readonly span: Span;
   /** How it follows the clock, for a local that is set once; else `fixed` or `unfollowed`. */
   readonly clock: ClockForm;

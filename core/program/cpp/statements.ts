@@ -4,6 +4,7 @@ import type { Context } from './context';
 import { readDeclaration } from './declarations';
 import { convert } from './conversions';
 import { readExpression } from './expressions';
+import { copied } from './pointers';
 import type { Expression, Statement } from './tree';
 import { readTypeSpecifier } from './type-specifiers';
 
@@ -37,12 +38,8 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       return context.scoped(() => readLoop(node, 'for', context));
     case 'switch_statement':
       return readSwitch(node, context);
-    case 'return_statement': {
-      const [value] = namedChildren(node);
-      return value && context.result.kind !== 'void'
-        ? { node: 'return', value: convert(readExpression(value, context), context.result, context), span }
-        : { node: 'return', span };
-    }
+    case 'return_statement':
+      return readReturn(node, context);
     case 'break_statement':
       return { node: 'break', span };
     case 'continue_statement':
@@ -57,6 +54,25 @@ function readKind(node: SyntaxNode, context: Context): Statement {
   }
   context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}”`, node);
   return { node: 'empty', span };
+}
+
+function readReturn(node: SyntaxNode, context: Context): Statement {
+  const span = spanOf(node);
+  const [valueNode] = namedChildren(node);
+  const { result, resultPlace } = context;
+  if (!valueNode || result.kind === 'void') return { node: 'return', span };
+  const value = readExpression(valueNode, context);
+  if (!resultPlace) return { node: 'return', value: convert(value, result, context), span };
+  const target = { place: resultPlace, type: result, constant: false };
+  const expression = copied(valueNode, target, value, context);
+  return {
+    node: 'block',
+    statements: [
+      { node: 'expression', expression, span },
+      { node: 'return', span },
+    ],
+    span,
+  };
 }
 
 /** The statements of a block in the scope that is open already. */

@@ -1,5 +1,6 @@
+import type { ProgramMemory } from '../machine';
 import type { Span } from '../syntax';
-import type { BuiltinName } from './library';
+import type { LibraryFunction } from './library';
 import type { CType, ScalarType } from './types';
 
 /**
@@ -48,7 +49,7 @@ export type Expression = Typed &
     /** Where a value lies, as a pointer. */
     | { readonly node: 'address'; readonly place: Place }
     /** A struct put into another place whole. */
-    | { readonly node: 'copy'; readonly from: Place; readonly to: Place; readonly cells: number }
+    | { readonly node: 'copy'; readonly from: Expression; readonly to: Place; readonly cells: number }
     | {
         readonly node: 'update';
         readonly place: Place;
@@ -81,7 +82,12 @@ export type Expression = Typed &
       }
     | { readonly node: 'convert'; readonly value: Expression }
     | { readonly node: 'call'; readonly target: number; readonly arguments: readonly Expression[] }
-    | { readonly node: 'builtin'; readonly name: BuiltinName; readonly arguments: readonly Expression[] }
+    | {
+        readonly node: 'builtin';
+        readonly name: string;
+        readonly builtin: LibraryFunction;
+        readonly arguments: readonly Expression[];
+      }
     | { readonly node: 'sequence'; readonly first: Expression; readonly second: Expression }
   );
 
@@ -132,8 +138,7 @@ export interface ProgramTree {
   readonly functions: readonly FunctionTree[];
   readonly setup: number;
   readonly loop: number;
-  readonly globalCells: number;
-  readonly globalBytes: number;
+  readonly memory: ProgramMemory;
   /** First values of globals, run before set-up. */
   readonly globals: readonly Statement[];
 }

@@ -6,7 +6,10 @@ export type CType =
   | { readonly kind: 'bool' }
   | { readonly kind: 'integer'; readonly bits: 8 | 16 | 32; readonly signed: boolean }
   | { readonly kind: 'float' }
+  /** A text that stands in the program. */
   | { readonly kind: 'text' }
+  /** A text that can grow; its cell holds its number in the machine's pool. */
+  | { readonly kind: 'string' }
   | { readonly kind: 'pointer'; readonly to: CType }
   | { readonly kind: 'array'; readonly of: CType; readonly length: number }
   | StructType;
@@ -15,6 +18,8 @@ export interface StructType {
   readonly kind: 'struct';
   readonly name: string;
   readonly fields: readonly Field[];
+  /** A class of the library, whose fields only its own methods reach. */
+  readonly isLibrary?: boolean;
 }
 
 /** A field of a struct: which of its cells, counted from its first. */
@@ -33,6 +38,7 @@ export const VOID: { readonly kind: 'void' } = { kind: 'void' };
 export const BOOL: ScalarType = { kind: 'bool' };
 export const FLOAT: ScalarType = { kind: 'float' };
 export const TEXT: ScalarType = { kind: 'text' };
+export const STRING: ScalarType = { kind: 'string' };
 export const pointerTo = (to: CType): PointerType => ({ kind: 'pointer', to });
 export const isScalar = (type: CType): type is ScalarType =>
   type.kind !== 'array' && type.kind !== 'void' && type.kind !== 'struct';
@@ -68,6 +74,7 @@ export const typeWords: ReadonlySet<string> = new Set([
   'int32_t',
   'uint32_t',
   'size_t',
+  'String',
 ]);
 
 /** The widths that a board's compiler gives to C++ types. */
@@ -121,6 +128,8 @@ export function typeNamed(
       return integer(int, false);
     case 'float':
       return FLOAT;
+    case 'String':
+      return STRING;
     case 'double':
       return widths.doubleBits === 32 ? FLOAT : undefined;
     default:
@@ -140,8 +149,8 @@ export function typeText(type: CType): string {
       return `${typeText(type.to)} *`;
     case 'struct':
       return type.name;
-    case 'text':
-      return 'text';
+    case 'string':
+      return 'String';
     default:
       return type.kind;
   }
@@ -177,6 +186,9 @@ export function promoted(type: ScalarType, widths: TypeWidths): ScalarType {
   return type;
 }
 
+/** Whether a value is a text of either sort. */
+export const isTextual = (type: CType): boolean => type.kind === 'text' || type.kind === 'string';
+
 /** The common type of two operands: the usual arithmetic conversions (C++ [expr.arith.conv]). */
 export function commonType(left: ScalarType, right: ScalarType, widths: TypeWidths): ScalarType {
   if (left.kind === 'float' || right.kind === 'float') return FLOAT;
@@ -209,6 +221,8 @@ export function bytesOf(type: CType, widths: TypeWidths): number {
     case 'text':
     case 'pointer':
       return widths.intBits / 8;
+    case 'string':
+      return 6;
     case 'array':
       return type.length * bytesOf(type.of, widths);
     case 'struct': {

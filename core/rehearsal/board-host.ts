@@ -1,0 +1,526 @@
+import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../boards';
+import type { Ref } from '../brand';
+import type { PinDrive } from '../electrics/bench';
+import type { Stimulus } from '../formats/scenario';
+import type { PartState } from '../parts';
+import type { InterruptMode, LampPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
+import { Restart, Stop, type EndReason } from '../program/stop';
+import type { Netlist } from '../wiring/netlist';
+import type { Wiring } from '../wiring/wiring';
+import { Agenda } from './agenda';
+import { Interrupts } from './interrupts';
+import { LiveCircuit } from './live-circuit';
+import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
+import type { RehearsalOptions } from './rehearse';
+import { SerialPort } from './serial';
+import { timelineOf } from './timeline';
+import type { FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
+import { Watch } from './watch';
+
+const MOST_CHANGES = 20_000;
+/** Seconds between two pulses that a servo gets. */
+const SERVO_PERIOD = 0.02;
+/** The bit that lets changes of pins interrupt, in the chip's register for it. */
+const PIN_CHANGE_ENABLE = 1 << 5;
+/** Key under which the pin-change interrupt is attached; the others have their numbers. */
+const PIN_CHANGE = 'pins';
+
+interface PinState {
+  readonly pin: BoardPin;
+  output: boolean;
+  latch: boolean;
+  duty: number | undefined;
+  /** Periods a second, where it is not the board's own PWM. */
+  hertz: number | undefined;
+  lastRead: 0 | 1;
+}
+
+type Event =
+  | { readonly kind: 'part'; readonly ref: Ref; readonly state: Partial<PartState> }
+  | { readonly kind: 'reset' }
+  | { readonly kind: 'supply'; readonly to: 'on' | 'off' }
+  | { readonly kind: 'tone-end'; readonly pin: number };
+
+/** The board on its circuit, as the program that runs on it finds it; writes down everything that happens. */
+export class BoardHost implements ProgramHost {
+  machine!: Machine;
+  private readonly states = new Map<string, PinState>();
+  private readonly circuit: LiveCircuit;
+  private readonly watch: Watch;
+  private readonly modules: Modules;
+  private readonly interrupts = new Interrupts();
+  private readonly agenda = new Agenda<Event>();
+  private readonly pinChanges = new Map<string, PinChange[]>();
+  private readonly pauseList: { at: number; seconds: number; line: number }[] = [];
+  private readonly undirected: UndirectedWrite[] = [];
+  private readonly unknownPins: { number: number; line: number }[] = [];
+  private readonly floatingReads: FloatingRead[] = [];
+  private readonly deadInterrupts: { number: number; line: number }[] = [];
+  private readonly serial: SerialPort;
+  private readonly servos = new Set<string>();
+  private tonePin: number | undefined;
+  private changeCount = 0;
+  private noise: number;
+  private isOver = false;
+
+  constructor(
+    wiring: Wiring,
+    netlist: Netlist,
+    private readonly board: BoardProfile,
+    private readonly options: RehearsalOptions,
+  ) {
+    this.noise = (options.seed ?? 1) >>> 0 || 1;
+    const { stimuli = [] } = options;
+    this.serial = new SerialPort(
+      stimuli.flatMap((stimulus) =>
+        'serial' in stimulus ? [{ at: stimulus.at, text: stimulus.serial }] : [],
+      ),
+    );
+    for (const { at, ref, state } of timelineOf(stimuli, options.bounceSeed))
+      this.agenda.add(at, { kind: 'part', ref, state });
+    for (const stimulus of stimuli) this.planBoard(stimulus);
+    this.circuit = new LiveCircuit(wiring, netlist, board);
+    this.circuit.settle();
+    this.watch = new Watch(this.circuit);
+    this.modules = new Modules(this.circuit, board, () => this.machine.seconds);
+  }
+
+  private planBoard(stimulus: Stimulus): void {
+    if ('reset' in stimulus) this.agenda.add(stimulus.at, { kind: 'reset' });
+    if ('supply' in stimulus) this.agenda.add(stimulus.at, { kind: 'supply', to: stimulus.supply });
+  }
+
+  /** Takes the machine that the program runs on. */
+  attach(machine: Machine): void {
+    this.machine = machine;
+    this.setAlarm();
+  }
+
+  wake(): void {
+    this.catchUp();
+    this.setAlarm();
+    this.serve();
+  }
+
+  private setAlarm(): void {
+    const at = Math.ceil(this.agenda.nextAt * this.board.clockHz);
+    this.machine.wakeCycle = Math.max(at, this.machine.cycles + 1);
+  }
+
+  /** Lets everything happen that has come meanwhile, each at its own moment. */
+  private catchUp(): void {
+    for (
+      let next = this.agenda.take(this.machine.seconds);
+      next;
+      next = this.agenda.take(this.machine.seconds)
+    ) {
+      this.machine.changes += 1;
+      this.happen(next.event, next.at);
+    }
+  }
+
+  private happen(event: Event, at: number): void {
+    switch (event.kind) {
+      case 'part':
+        this.circuit.change(event.ref, event.state);
+        this.changed(at);
+        return;
+      case 'tone-end':
+        if (this.tonePin === event.pin) this.noTone(event.pin, 0);
+        return;
+      case 'reset':
+      case 'supply': {
+        if (this.isOver) return;
+        const to = event.kind === 'supply' ? event.to : 'on';
+        this.letGo(at, to);
+        throw new Restart(to === 'on' ? at : Number.POSITIVE_INFINITY);
+      }
+    }
+  }
+
+  /** Lets go of all pins, as a board does that starts, stops or loses its power. */
+  letGo(at: number, power: 'on' | 'off'): void {
+    for (const changes of this.pinChanges.values())
+      if (changes.at(-1)!.drive.mode !== 'input') changes.push({ at, drive: { mode: 'input' }, line: 0 });
+    this.states.clear();
+    this.servos.clear();
+    this.tonePin = undefined;
+    this.interrupts.clear();
+    this.agenda.drop(({ kind }) => kind === 'tone-end');
+    this.circuit.release(power);
+    this.changed(at);
+  }
+
+  /** Until when a board without power stays so: the next time that its supply is switched on. */
+  powerReturns(): number {
+    const on = (this.options.stimuli ?? []).filter(
+      (stimulus) => 'supply' in stimulus && stimulus.supply === 'on' && stimulus.at > this.machine.seconds,
+    );
+    return Math.min(Number.POSITIVE_INFINITY, ...on.map(({ at }) => at));
+  }
+
+  /** After the circuit has changed: what that sets off, and what is seen of it. */
+  private changed(at: number): void {
+    for (const { ref, afterSeconds, state } of this.circuit.settle())
+      this.agenda.add(at + afterSeconds, { kind: 'part', ref, state });
+    this.watch.record(at);
+    if (this.interrupts.isUsed) this.interrupts.look((pin) => this.levelOf(pin));
+  }
+
+  /** Runs the interrupt routines whose turn it is. */
+  private serve(): void {
+    const { machine, interrupts } = this;
+    while (interrupts.allowed === 'now' && !machine.inInterrupt) {
+      const routine = interrupts.take();
+      if (routine === undefined) return;
+      machine.interrupt(routine);
+    }
+  }
+
+  pinMode(number: number, mode: number, line: number): void {
+    const state = this.state(number, line);
+    if (!state) return;
+    state.output = mode === 1;
+    // Making a pin an input lets go of its latch, unless the pull-up is asked for.
+    if (mode !== 1) state.latch = mode === 2;
+    state.duty = undefined;
+    this.apply(state, line);
+  }
+
+  digitalWrite(number: number, level: number, line: number): void {
+    const state = this.state(number, line);
+    if (!state) return;
+    state.latch = level !== 0;
+    state.duty = undefined;
+    if (
+      !state.output &&
+      !this.undirected.some((write) => write.pin === state.pin.name && write.line === line)
+    )
+      this.undirected.push({ pin: state.pin.name, level: level !== 0 ? 'high' : 'low', line });
+    this.apply(state, line);
+  }
+
+  analogWrite(number: number, value: number, line: number): void {
+    const state = this.state(number, line);
+    if (!state) return;
+    const { range } = this.board.pwm;
+    state.output = true;
+    if (value <= 0 || value >= range || !this.hasPwm(state.pin)) {
+      state.latch = value * 2 >= range;
+      state.duty = undefined;
+    } else state.duty = value / range;
+    state.hertz = undefined;
+    this.apply(state, line);
+  }
+
+  /** Whether a pin has PWM now: a servo or a tone takes the timer of some. */
+  private hasPwm({ name, functions }: BoardPin): boolean {
+    const { servo, tone } = this.board.timers;
+    const taken =
+      (this.servos.size > 0 && servo.includes(name)) || (this.tonePin !== undefined && tone.includes(name));
+    return functions.includes('pwm') && !taken;
+  }
+
+  digitalRead(number: number, line: number): number {
+    const state = this.state(number, line);
+    if (!state) return 0;
+    if (this.circuit.voltsOfPin(state.pin.name) === null) this.noteFloating(state.pin.name, 'digital', line);
+    return this.level(state);
+  }
+
+  private level(state: PinState): 0 | 1 {
+    const volts = this.circuit.voltsOfPin(state.pin.name);
+    if (volts === null) state.lastRead = this.floatingLevel();
+    else if (volts >= this.board.input.highAboveVolts) state.lastRead = 1;
+    else if (volts <= this.board.input.lowBelowVolts) state.lastRead = 0;
+    return state.lastRead;
+  }
+
+  private levelOf(name: string): 0 | 1 {
+    const state = this.states.get(name);
+    if (state) return this.level(state);
+    return (this.circuit.voltsOfPin(name) ?? 0) >= this.board.input.highAboveVolts ? 1 : 0;
+  }
+
+  analogChannel(number: number): number {
+    return number < 16 ? (findPin(this.board, `A${number}`)?.number ?? number) : number;
+  }
+
+  analogRead(number: number, line: number): number {
+    const { range, referenceVolts } = this.board.analog;
+    const state = this.state(number, line);
+    if (!state) return 0;
+    const volts = this.circuit.voltsOfPin(state.pin.name);
+    if (volts === null) {
+      this.noteFloating(state.pin.name, 'analog', line);
+      return this.options.floatingReads === 'noise'
+        ? this.random() % (range + 1)
+        : this.floatingLevel() * range;
+    }
+    return Math.max(0, Math.min(range, Math.floor((volts / referenceVolts) * (range + 1))));
+  }
+
+  private noteFloating(pin: string, how: FloatingRead['how'], line: number): void {
+    if (!this.floatingReads.some((known) => known.pin === pin && known.line === line))
+      this.floatingReads.push({ pin, how, line });
+  }
+
+  pulseIn(number: number, level: number, timeout: number, line: number): number {
+    const state = this.state(number, line);
+    if (!state) return 0;
+    const { machine } = this;
+    const until = machine.seconds + timeout / 1e6;
+    const wanted = level !== 0 ? 1 : 0;
+    /** Lets time pass until the pin has a level; whether that happened before the time was over. */
+    const waitFor = (reached: () => boolean): boolean => {
+      while (!reached()) {
+        const next = Math.min(this.agenda.nextAt, until);
+        machine.wait(Math.max(0, next - machine.seconds) + 1 / machine.clockHz);
+        this.catchUp();
+        if (machine.seconds >= until) return reached();
+      }
+      return true;
+    };
+    // A pulse that runs already is not the one to be measured.
+    if (!waitFor(() => this.level(state) !== wanted) || !waitFor(() => this.level(state) === wanted))
+      return 0;
+    const begin = machine.seconds;
+    return waitFor(() => this.level(state) !== wanted) ? Math.round((machine.seconds - begin) * 1e6) : 0;
+  }
+
+  tone(number: number, hertz: number, seconds: number | undefined, line: number): void {
+    // There is one timer for tones: a pin that sounds keeps it.
+    if (this.tonePin !== undefined && this.tonePin !== number) return;
+    const state = this.state(number, line);
+    if (!state || hertz <= 0) return;
+    this.tonePin = number;
+    Object.assign(state, { output: true, latch: false, duty: 0.5, hertz });
+    this.apply(state, line);
+    this.agenda.drop(({ kind }) => kind === 'tone-end');
+    if (seconds !== undefined && seconds > 0) {
+      this.agenda.add(this.machine.seconds + seconds, { kind: 'tone-end', pin: number });
+      this.setAlarm();
+    }
+  }
+
+  noTone(number: number, line: number): void {
+    const state = this.state(number, line);
+    if (this.tonePin === number) this.tonePin = undefined;
+    if (!state || state.hertz === undefined) return;
+    Object.assign(state, { latch: false, duty: undefined, hertz: undefined });
+    this.apply(state, line);
+  }
+
+  servoPulse(number: number, microseconds: number | undefined, line: number): void {
+    const state = this.state(number, line);
+    if (!state) return;
+    const { name } = state.pin;
+    if (microseconds === undefined) this.servos.delete(name);
+    else this.servos.add(name);
+    Object.assign(
+      state,
+      microseconds === undefined
+        ? { latch: false, duty: undefined, hertz: undefined }
+        : { output: true, duty: microseconds / 1e6 / SERVO_PERIOD, hertz: 1 / SERVO_PERIOD },
+    );
+    this.apply(state, line);
+  }
+
+  interruptOf(number: number): number {
+    return pinByNumber(this.board, number)?.interrupt ?? -1;
+  }
+
+  attachInterrupt(interrupt: number, routine: number, mode: InterruptMode, line: number): void {
+    const pin = this.board.pins.find((candidate) => candidate.interrupt === interrupt);
+    if (!pin) {
+      this.deadInterrupts.push({ number: interrupt, line });
+      return;
+    }
+    this.interrupts.attach(String(interrupt), { pins: [pin.name], routine, mode }, (name) =>
+      this.levelOf(name),
+    );
+  }
+
+  detachInterrupt(interrupt: number): void {
+    this.interrupts.detach(String(interrupt));
+  }
+
+  allowInterrupts(state: 'now' | 'later'): void {
+    this.interrupts.allowed = state;
+    this.followPinChanges();
+    this.serve();
+  }
+
+  /** Attaches the chip's pin-change routine to the pins that its registers name now. */
+  private followPinChanges(): void {
+    const { pinChange } = this.machine.options;
+    if (!pinChange) return;
+    const { cells } = this.machine;
+    const isOn = (cells[pinChange.enableCell]! & PIN_CHANGE_ENABLE) !== 0;
+    const pins = this.board.pins
+      .filter(
+        ({ number, functions }) =>
+          functions.includes('pin-change') && ((cells[pinChange.maskCell]! >> number) & 1) === 1,
+      )
+      .map(({ name }) => name);
+    if (isOn)
+      this.interrupts.attach(PIN_CHANGE, { pins, routine: pinChange.routine, mode: 'change' }, (name) =>
+        this.levelOf(name),
+      );
+    else this.interrupts.detach(PIN_CHANGE);
+  }
+
+  screen(address: number): TextScreen {
+    return this.modules.screen(address) ?? SILENT_SCREEN;
+  }
+
+  panel(
+    pins: { readonly data: number; readonly clock: number; readonly select: number },
+    index: number,
+    line: number,
+  ): LampPanel {
+    const [data, clock, select] = [pins.data, pins.clock, pins.select].map((number) => {
+      const state = this.state(number, line);
+      if (state && !state.output) {
+        state.output = true;
+        this.apply(state, line);
+      }
+      return state?.pin.name;
+    });
+    if (data === undefined || clock === undefined || select === undefined) return SILENT_PANEL;
+    return this.modules.panel({ data, clock, select }, index) ?? SILENT_PANEL;
+  }
+
+  pause(seconds: number, line: number): void {
+    if (this.pauseList.length < 400) this.pauseList.push({ at: this.machine.seconds, seconds, line });
+  }
+
+  serialBegin(rate: number): void {
+    if (this.serial.begin(rate)) this.machine.changes += 1;
+  }
+
+  serialPrint(text: string): void {
+    this.machine.changes += 1;
+    const wait = this.serial.print(text, this.machine.seconds);
+    if (wait > 0) this.machine.wait(wait);
+    if (this.serial.isFull) throw new Stop('output');
+  }
+
+  serialAvailable(): number {
+    return this.serial.available(this.machine.seconds);
+  }
+
+  serialRead(way: 'take' | 'peek'): number {
+    if (way === 'take') this.machine.changes += 1;
+    return this.serial.read(this.machine.seconds, way);
+  }
+
+  nextEventCycle(): number {
+    const { seconds, cycles } = this.machine;
+    if (this.agenda.nextAt <= seconds) {
+      // It came after the pass had looked: the next pass may find something else.
+      this.wake();
+      return cycles;
+    }
+    return Math.min(this.agenda.nextAt, this.serial.nextTyped(seconds)) * this.board.clockHz;
+  }
+
+  trace(reason: EndReason): Trace {
+    this.isOver = true;
+    const { machine } = this;
+    // What went on after the program had ended is watched to the end.
+    if (reason === 'finished') {
+      this.letGo(machine.seconds, 'on');
+      machine.cycles = machine.endCycle;
+    }
+    this.catchUp();
+    const loop = machine.loops[0];
+    return {
+      seconds: this.options.seconds,
+      pins: this.pinChanges,
+      lamps: this.watch.lamps,
+      sounds: this.watch.sounds,
+      angles: this.watch.angles,
+      pictures: this.modules.pictures,
+      texts: this.modules.texts,
+      serial: this.serial.printed,
+      pauses: this.pauseList,
+      states: [...this.circuit.occurred.values()],
+      undirected: this.undirected,
+      floatingReads: this.floatingReads,
+      deadInterrupts: this.deadInterrupts,
+      stuckInInterrupt: machine.stuckInInterrupt,
+      serialStarted: this.serial.started,
+      unknownPins: this.unknownPins,
+      silentErrors: machine.silentErrors,
+      steps: machine.options.steps - machine.stepsLeft,
+      ended: {
+        reason,
+        at: machine.seconds,
+        line: machine.line,
+        ...(loop
+          ? {
+              loop: {
+                ...loop,
+                seconds: machine.seconds - loop.sinceCycle / machine.clockHz,
+                paused: machine.pauses > loop.pausesBefore,
+              },
+            }
+          : {}),
+      },
+    };
+  }
+
+  private state(number: number, line: number): PinState | undefined {
+    this.catchUp();
+    const pin = pinByNumber(this.board, number);
+    if (!pin) {
+      if (!this.unknownPins.some((known) => known.number === number)) this.unknownPins.push({ number, line });
+      return undefined;
+    }
+    let state = this.states.get(pin.name);
+    if (!state) {
+      state = { pin, output: false, latch: false, duty: undefined, hertz: undefined, lastRead: 0 };
+      this.states.set(pin.name, state);
+    }
+    return state;
+  }
+
+  private apply(state: PinState, line: number): void {
+    const { name } = state.pin;
+    const drive = driveOf(state);
+    if (!this.circuit.drive(name, drive)) return;
+    this.machine.changes += 1;
+    const changes = this.pinChanges.get(name) ?? [];
+    changes.push({ at: this.machine.seconds, drive, line });
+    this.pinChanges.set(name, changes);
+    if ((this.changeCount += 1) > MOST_CHANGES) throw new Stop('changes');
+    const before = this.agenda.nextAt;
+    this.changed(this.machine.seconds);
+    if (this.agenda.nextAt !== before) this.setAlarm();
+    this.serve();
+  }
+
+  private floatingLevel(): 0 | 1 {
+    if (this.options.floatingReads === 'noise') return (this.random() & 1) as 0 | 1;
+    return this.options.floatingReads === 'high' ? 1 : 0;
+  }
+
+  /** Xorshift of 32 bits (Marsaglia, 2003); the seed makes it repeatable. */
+  private random(): number {
+    this.machine.changes += 1;
+    let x = this.noise;
+    x ^= x << 13;
+    x ^= x >>> 17;
+    x ^= x << 5;
+    this.noise = x >>> 0;
+    return this.noise;
+  }
+}
+
+function driveOf(state: PinState): PinDrive {
+  if (!state.output) return { mode: state.latch ? 'pullup' : 'input' };
+  const { duty, hertz } = state;
+  if (duty !== undefined) return { mode: 'pwm', duty, ...(hertz === undefined ? {} : { hertz }) };
+  return { mode: state.latch ? 'high' : 'low' };
+}

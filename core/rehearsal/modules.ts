@@ -1,0 +1,160 @@
+import { legName, type Ref } from '../brand';
+import type { BoardProfile } from '../boards';
+import type { LampPanel, TextScreen } from '../program/machine';
+import type { LiveCircuit } from './live-circuit';
+import type { PictureChange, TextChange } from './trace';
+
+const [vcc, gnd] = [legName('vcc'), legName('gnd')];
+const [sda, scl] = [legName('sda'), legName('scl')];
+const [din, dout, clk, cs] = [legName('din'), legName('dout'), legName('clk'), legName('cs')];
+
+/** A module answers from this supply on, in V. */
+const ANSWERS_FROM_VOLTS = 4;
+/** Address of a display that does not say another. */
+const USUAL_ADDRESS = 0x27;
+const COLUMNS = 16;
+const ROWS = 2;
+const PANEL_ROWS = 8;
+
+/** Text displays and lamp panels of a circuit, and what a program has made them show. */
+export class Modules {
+  readonly texts = new Map<Ref, TextChange[]>();
+  readonly pictures = new Map<Ref, PictureChange[]>();
+  private readonly screens = new Map<Ref, TextScreen>();
+  private readonly panels = new Map<Ref, LampPanel>();
+
+  constructor(
+    private readonly circuit: LiveCircuit,
+    private readonly board: BoardProfile,
+    /** Seconds from the start of the run. */
+    private readonly now: () => number,
+  ) {}
+
+  /** The display that answers at an address of the board's two-wire bus; `undefined` when none does. */
+  screen(address: number): TextScreen | undefined {
+    const line = (name: 'bus-data' | 'bus-clock'): string | undefined =>
+      this.board.pins.find(({ functions }) => functions.includes(name))?.name;
+    const [data, clock] = [line('bus-data'), line('bus-clock')];
+    const part = this.circuit.wiring.parts.find(
+      ({ ref, kind, value }) =>
+        kind === 'text-display' &&
+        data !== undefined &&
+        clock !== undefined &&
+        this.circuit.isJoined(data, ref, sda) &&
+        this.circuit.isJoined(clock, ref, scl) &&
+        (Number(/0x[0-9a-f]{2}/.exec(value.text)?.[0]) || USUAL_ADDRESS) === address &&
+        this.isPowered(ref),
+    );
+    if (!part) return undefined;
+    let screen = this.screens.get(part.ref);
+    if (!screen) {
+      const changes: TextChange[] = [];
+      this.texts.set(part.ref, changes);
+      screen = screenOf((lines) => this.note(changes, { at: this.now(), lines }));
+      this.screens.set(part.ref, screen);
+    }
+    return screen;
+  }
+
+  /** The panel at a place of the chain that begins at three pins; `undefined` when none is there. */
+  panel(
+    pins: { readonly data: string; readonly clock: string; readonly select: string },
+    index: number,
+  ): LampPanel | undefined {
+    const panels = this.circuit.wiring.parts.filter(
+      ({ ref, kind }) =>
+        kind === 'led-matrix' &&
+        this.circuit.isJoined(pins.clock, ref, clk) &&
+        this.circuit.isJoined(pins.select, ref, cs) &&
+        this.isPowered(ref),
+    );
+    let found = panels.find(({ ref }) => this.circuit.isJoined(pins.data, ref, din));
+    for (let step = 0; found && step < index; step += 1) {
+      const before = found.ref;
+      found = panels.find(({ ref }) => this.circuit.areJoined(before, dout, ref, din));
+    }
+    if (!found) return undefined;
+    let panel = this.panels.get(found.ref);
+    if (!panel) {
+      const changes: PictureChange[] = [];
+      this.pictures.set(found.ref, changes);
+      panel = panelOf((rows) => this.note(changes, { at: this.now(), rows }));
+      this.panels.set(found.ref, panel);
+    }
+    return panel;
+  }
+
+  private isPowered(ref: Ref): boolean {
+    return (this.circuit.voltsBetween(ref, vcc, gnd) ?? 0) >= ANSWERS_FROM_VOLTS;
+  }
+
+  private note<Change extends { readonly at: number }>(changes: Change[], change: Change): void {
+    const last = changes.at(-1);
+    if (last && JSON.stringify({ ...last, at: 0 }) === JSON.stringify({ ...change, at: 0 })) return;
+    changes.push(change);
+  }
+}
+
+function screenOf(show: (lines: readonly string[]) => void): TextScreen {
+  const cells = Array.from({ length: ROWS }, () => new Array<string>(COLUMNS).fill(' '));
+  let [column, row] = [0, 0];
+  let lit = false;
+  // Without its light nobody reads it.
+  const tell = (): void => show(cells.map((line) => (lit ? line.join('') : ' '.repeat(COLUMNS))));
+  return {
+    write(text) {
+      for (const letter of text) {
+        // A line that is too long runs on out of sight.
+        if (column < COLUMNS) cells[row]![column] = letter;
+        column += 1;
+      }
+      tell();
+    },
+    setCursor(newColumn, newRow) {
+      column = Math.max(0, newColumn);
+      row = Math.max(0, Math.min(ROWS - 1, newRow));
+    },
+    clear() {
+      for (const line of cells) line.fill(' ');
+      [column, row] = [0, 0];
+      tell();
+    },
+    light(state) {
+      lit = state === 'on';
+      tell();
+    },
+  };
+}
+
+function panelOf(show: (rows: readonly number[]) => void): LampPanel {
+  const rows = new Array<number>(PANEL_ROWS).fill(0);
+  let awake = false;
+  const tell = (): void => show(awake ? [...rows] : new Array<number>(PANEL_ROWS).fill(0));
+  return {
+    wake(state) {
+      awake = state === 'on';
+      tell();
+    },
+    setBrightness: () => undefined,
+    rows: () => rows,
+    setRow(row, bits) {
+      if (row < 0 || row >= PANEL_ROWS) return;
+      rows[row] = bits & 0xff;
+      tell();
+    },
+  };
+}
+
+/** What takes everything and shows nothing: a display or panel that does not answer. */
+export const SILENT_SCREEN: TextScreen = {
+  write: () => undefined,
+  setCursor: () => undefined,
+  clear: () => undefined,
+  light: () => undefined,
+};
+export const SILENT_PANEL: LampPanel = {
+  wake: () => undefined,
+  setBrightness: () => undefined,
+  rows: () => new Array<number>(PANEL_ROWS).fill(0),
+  setRow: () => undefined,
+};

@@ -1,0 +1,104 @@
+import { legName, type Ref } from '../brand';
+import type { LiveCircuit } from './live-circuit';
+import type { AngleChange, CurrentChange, SoundChange } from './trace';
+
+/** Difference of two currents, in mA, that is the solver's rather than the circuit's. */
+const NO_CHANGE_MA = 1e-6;
+
+/** Pitch of the usual active buzzer, in Hz, and the current from which it sounds. */
+const OWN_PITCH_HERTZ = 2300;
+const SOUNDS_FROM_MA = 1;
+/** Change of current that moves the disc of a passive buzzer so that it can be heard, in mA. */
+const HEARD_FROM_MA = 0.3;
+
+const [plus, minus, signal] = [legName('plus'), legName('minus'), legName('signal')];
+/** A servo moves from this supply on, in V. */
+const SERVO_FROM_VOLTS = 3.5;
+/** Levels of a servo's signal, in V. */
+const [SIGNAL_LOW, SIGNAL_HIGH] = [0.9, 2.2];
+/** Pulses a second that a servo follows. */
+const [SLOWEST_HERTZ, FASTEST_HERTZ] = [30, 330];
+/** Widths of pulse at the ends of a servo's travel of 180°, in µs. */
+export const SERVO_ENDS: readonly [number, number] = [544, 2400];
+/** Shorter and longer pulses are no signal, in µs. */
+const [SHORTEST_PULSE, LONGEST_PULSE] = [300, 2800];
+
+/** The angle that a servo turns to, in degrees from 0 to 180, by the width of its pulses in µs. */
+export function servoAngle(microseconds: number): number {
+  const [least, most] = SERVO_ENDS;
+  return Math.max(0, Math.min(180, ((microseconds - least) / (most - least)) * 180));
+}
+
+/** Writes down what lamps, buzzers and servos do whenever the circuit has changed. */
+export class Watch {
+  readonly lamps = new Map<string, CurrentChange[]>();
+  readonly sounds = new Map<Ref, SoundChange[]>();
+  readonly angles = new Map<Ref, AngleChange[]>();
+  private readonly pitches = new Map<Ref, 'own' | 'given'>();
+  private readonly servos: readonly Ref[];
+  /** Since when a servo's signal is high, for pulses that the program makes step by step. */
+  private readonly highSince = new Map<Ref, number>();
+
+  constructor(private readonly circuit: LiveCircuit) {
+    const { parts } = circuit.wiring;
+    for (const { ref, kind, value } of parts)
+      if (kind === 'buzzer') {
+        this.sounds.set(ref, [{ at: 0, currentMa: 0, hertz: 0 }]);
+        this.pitches.set(ref, value.text === 'active' ? 'own' : 'given');
+      }
+    this.servos = parts.filter(({ kind }) => kind === 'servo').map(({ ref }) => ref);
+    for (const ref of this.servos) this.angles.set(ref, []);
+    this.record(0);
+  }
+
+  record(at: number): void {
+    const { point } = this.circuit;
+    for (const [name, currentMa] of point.lamps) {
+      const changes = this.lamps.get(name) ?? [{ at: 0, currentMa: 0 }];
+      if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });
+      this.lamps.set(name, changes);
+    }
+    for (const [ref, changes] of this.sounds) {
+      const currentMa = point.parts.get(ref)?.currentMa ?? 0;
+      const hertz = this.hertzOf(ref, currentMa);
+      const last = changes.at(-1)!;
+      if (last.hertz !== hertz || Math.abs(last.currentMa - currentMa) > NO_CHANGE_MA)
+        changes.push({ at, currentMa, hertz });
+    }
+    for (const ref of this.servos) this.recordServo(ref, at);
+  }
+
+  private hertzOf(ref: Ref, currentMa: number): number {
+    if (this.pitches.get(ref) === 'own') return currentMa >= SOUNDS_FROM_MA ? OWN_PITCH_HERTZ : 0;
+    const heard = this.circuit.swings.find(({ high, low }) => {
+      const [one, other] = [high, low].map((point) => point.parts.get(ref)?.currentMa ?? 0);
+      return Math.abs(one! - other!) >= HEARD_FROM_MA;
+    });
+    return heard?.hertz ?? 0;
+  }
+
+  private recordServo(ref: Ref, at: number): void {
+    if ((this.circuit.voltsBetween(ref, plus, minus) ?? 0) < SERVO_FROM_VOLTS) return;
+    const turnTo = (microseconds: number): void => {
+      if (microseconds < SHORTEST_PULSE || microseconds > LONGEST_PULSE) return;
+      const degrees = servoAngle(microseconds);
+      const changes = this.angles.get(ref)!;
+      if (Math.abs((changes.at(-1)?.degrees ?? -1) - degrees) > 0.01) changes.push({ at, degrees });
+    };
+    const followed = this.circuit.swings.find(
+      ({ hertz, high, low }) =>
+        hertz >= SLOWEST_HERTZ &&
+        hertz <= FASTEST_HERTZ &&
+        (this.circuit.voltsBetween(ref, signal, minus, high) ?? 0) >= SIGNAL_HIGH &&
+        (this.circuit.voltsBetween(ref, signal, minus, low) ?? SIGNAL_HIGH) <= SIGNAL_LOW,
+    );
+    if (followed) turnTo((followed.duty / followed.hertz) * 1e6);
+    const volts = this.circuit.voltsBetween(ref, signal, minus) ?? 0;
+    const since = this.highSince.get(ref);
+    if (volts >= SIGNAL_HIGH && since === undefined) this.highSince.set(ref, at);
+    if (volts <= SIGNAL_LOW && since !== undefined) {
+      this.highSince.delete(ref);
+      turnTo((at - since) * 1e6);
+    }
+  }
+}
