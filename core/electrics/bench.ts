@@ -92,7 +92,9 @@ export function prepareBench(wiring: Wiring, netlist: Netlist, options: BenchOpt
     if (supply.role === 'ground') continue;
     const node = netlist.nodes.find((candidate) => candidate.pins.includes(supply.name));
     if (supply.role === 'input') {
-      if (node) add({ type: 'resistor', from: solverNode[node.id]!, to: 0, ohms: supply.loadOhms }, null);
+      if (!node) continue;
+      add({ type: 'resistor', from: solverNode[node.id]!, to: 0, ohms: supply.loadOhms }, null);
+      if (supply.feedsLogic) supplyNode = solverNode[node.id]!;
       continue;
     }
     const at = node ? solverNode[node.id]! : nodeCount++;

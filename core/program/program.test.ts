@@ -344,7 +344,7 @@ describe('the first problem of a program', () => {
 
   test.each([
     ['class Lamp { public: int pin; };', 'class'],
-    ['#include <Teapot.h>', 'the library'],
+    ['#include <Teapot.h>\nTeapot pot;', 'the library'],
     ['struct Lamp { int pin; void on() { } };', 'in a struct'],
     ['int *first() { return 0; }', '“int *first()'],
     ['#define BLINK(x) { digitalWrite(x, HIGH); }', '“#define BLINK(x)'],

@@ -37,6 +37,7 @@ interface PinState {
 
 type Event =
   | { readonly kind: 'part'; readonly ref: Ref; readonly state: Partial<PartState> }
+  | { readonly kind: 'typed' }
   | { readonly kind: 'reset' }
   | { readonly kind: 'supply'; readonly to: 'on' | 'off' }
   | { readonly kind: 'tone-end'; readonly pin: number };
@@ -86,6 +87,7 @@ export class BoardHost implements ProgramHost {
   }
 
   private planBoard(stimulus: Stimulus): void {
+    if ('serial' in stimulus) this.agenda.add(stimulus.at, { kind: 'typed' });
     if ('reset' in stimulus) this.agenda.add(stimulus.at, { kind: 'reset' });
     if ('supply' in stimulus) this.agenda.add(stimulus.at, { kind: 'supply', to: stimulus.supply });
   }
@@ -124,6 +126,9 @@ export class BoardHost implements ProgramHost {
       case 'part':
         this.circuit.change(event.ref, event.state);
         this.changed(at);
+        return;
+      // The port knows what was typed by the time.
+      case 'typed':
         return;
       case 'tone-end':
         if (this.tonePin === event.pin) this.noTone(event.pin, 0);
@@ -422,7 +427,7 @@ export class BoardHost implements ProgramHost {
       this.wake();
       return cycles;
     }
-    return Math.min(this.agenda.nextAt, this.serial.nextTyped(seconds)) * this.board.clockHz;
+    return this.agenda.nextAt * this.board.clockHz;
   }
 
   trace(reason: EndReason): Trace {

@@ -55,9 +55,4 @@ export class SerialPort {
     if (way === 'take') this.taken += 1;
     return next.code;
   }
-
-  /** Second at which the next character arrives; infinite when none does. */
-  nextTyped(now: number): number {
-    return this.incoming.find((letter) => letter.at > now)?.at ?? Number.POSITIVE_INFINITY;
-  }
 }

@@ -85,7 +85,7 @@ function elementOf(node: SyntaxNode, context: Context, read: ReadExpression): Fo
 function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {
   const owner = node.childForFieldName('argument')!;
   const name = node.childForFieldName('field')!;
-  let found = findPlace(owner, context, read);
+  let found = findPlace(owner, context, read) ?? given(owner, context, read);
   if (node.childForFieldName('operator')?.text === '->') {
     const pointer = found ? loadOf(owner, found.place, found.type) : read(owner, context);
     found = pointer.type.kind === 'pointer' ? behind(pointer, pointer.type, owner.text) : undefined;
@@ -98,6 +98,15 @@ function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Foun
   }
   const { place } = found;
   return { ...found, place: { ...place, address: place.address + field.cell }, type: field.type };
+}
+
+/** The place of a struct that a function has just given. */
+function given(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {
+  if (node.type !== 'call_expression') return undefined;
+  const value = read(node, context);
+  if (value.type.kind !== 'struct') return undefined;
+  const place: Place = { area: 'frame', address: 0, through: value, steps: [], name: node.text };
+  return { place, type: value.type, constant: true };
 }
 
 function reportNoField(

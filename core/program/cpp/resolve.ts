@@ -237,7 +237,9 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
     const declared = base && signs ? readDeclarator(signs, base, context) : undefined;
     // An array is handed over as a pointer to its first element.
     const type = declared?.type.kind === 'array' ? pointerTo(declared.type.of) : declared?.type;
-    const refers = declared?.refers ?? false;
+    // What may not be changed can as well be handed over by its value.
+    const isConstant = namedChildren(parameter).some(({ text }) => text === 'const');
+    const refers = (declared?.refers ?? false) && !isConstant;
     if (!declared || !type || type.kind === 'void') {
       context.unsupported(`the parameter “${parameter.text}”`, parameter);
       return undefined;
