@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isPlayable, stimulusSchema, touchedBy, type Stimulus } from '@/core/formats/scenario';
+import { stimulusSchema, touchedBy, type Stimulus } from '@/core/formats/scenario';
 import { traceChanges, valueChangeDump } from '@/core/formats/trace';
 import { compileProgram } from '@/core/program';
 import { rehearse as rehearseProgram } from '@/core/rehearsal/rehearse';
@@ -61,7 +61,6 @@ async function loadStimuli(path: string, wiring: Wiring, folder: string): Promis
       `${path}: ${stimuli.error.issues[0]?.path.join('.') ?? ''}: this is no stimulus that is known`,
     );
   for (const [index, stimulus] of stimuli.data.entries()) {
-    if (!isPlayable(stimulus)) throw new Unusable(`${path}: [${index}]: this stimulus cannot be played yet`);
     const touched = touchedBy(stimulus);
     if (touched) touchedPart(touched.how, touched.name, `${path}: [${index}]`, wiring);
   }

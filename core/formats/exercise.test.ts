@@ -181,15 +181,6 @@ describe('judging', () => {
 
   test.each([
     [{ language: 'python' }, 'language', /cannot be judged yet/],
-    [
-      {
-        scenarios: [
-          { name: 'reset', for: 1, stimuli: [{ at: 1, reset: true }], expect: [{ lamp: 'D1', is: 'on' }] },
-        ],
-      },
-      'scenarios[0].stimuli',
-      /cannot be played yet/,
-    ],
   ])('of %j is refused at its place', (change, path, message) => {
     const problem = judgingProblem(beacon(change));
     expect(problem?.path).toBe(path);

@@ -15,7 +15,7 @@ import { netlistOf } from '../wiring/netlist';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import type { TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
-import { isPlayable, scenarioSchema, touchedBy } from './scenario';
+import { namedIn, scenarioSchema, touchedBy } from './scenario';
 
 const partSchema = z.object({
   ref: z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1'),
@@ -127,7 +127,7 @@ export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exe
         path: `scenarios[${index}].stimuli`,
       })),
       ...expect.flatMap((expectation) =>
-        namedRefs(expectation).map((name) => ({ name, path: `scenarios[${index}].expect` })),
+        namedIn(expectation).map((name) => ({ name, path: `scenarios[${index}].expect` })),
       ),
     ])
     .find(({ name }) => name !== undefined && !exercise.parts.some((part) => part.ref === name));
@@ -148,9 +148,6 @@ export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exe
 export function judgingProblem({ data, board }: Exercise): Problem | undefined {
   if ((data.language ?? board.language.default) !== 'cpp')
     return { message: 'programs in this language cannot be judged yet', path: 'language' };
-  const unplayable = data.scenarios.findIndex((scenario) => !scenario.stimuli.every(isPlayable));
-  if (unplayable >= 0)
-    return { message: 'this stimulus cannot be played yet', path: `scenarios[${unplayable}].stimuli` };
   return undefined;
 }
 
@@ -171,13 +168,6 @@ export function formOf(data: ExerciseData, name: string): Result<Exercise> {
       path: 'forms',
     });
   return exerciseFrom({ ...data, ...form, name: undefined, forms: undefined });
-}
-
-function namedRefs(expectation: ExerciseData['scenarios'][number]['expect'][number]): readonly string[] {
-  if ('lamp' in expectation) return [expectation.lamp];
-  if ('never-together' in expectation) return expectation['never-together'];
-  if ('order' in expectation) return expectation.order;
-  return [];
 }
 
 function readAccepted(exercise: ExerciseData): Result<Exercise['accepted']> {

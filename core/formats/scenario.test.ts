@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { expectationSchema, expectationSentence, stimulusSchema, stimulusSentence } from './scenario';
+import { expectationSchema, stimulusSchema } from './scenario';
+import { expectationSentence, stimulusSentence } from './scenario-sentences';
 
 describe('an expectation as a sentence', () => {
   test.each([
@@ -23,12 +24,12 @@ describe('a stimulus as a sentence', () => {
   test.each([
     [{ at: 2, press: 'S1', for: 0.3 }, 'press S1 at 2 s for 0.3 s'],
     [{ at: 2, press: 'S1' }, 'press S1 at 2 s'],
-    [{ at: 1, turn: 'P1', to: 0.5, over: 0.2 }, 'turn P1 to 0.5 at 1 s'],
+    [{ at: 1, turn: 'P1', to: 0.5, over: 0.2 }, 'turn P1 to 0.5 at 1 s over 0.2 s'],
     [{ at: 1, light: 'L1', to: 0.2 }, 'light on L1 to 0.2 at 1 s'],
     [{ at: 1, warm: 'T1', to: 31 }, 'warm T1 to 31 °C at 1 s'],
     [{ at: 1, distance: 'X1', to: 0.4 }, 'something 0.4 m before X1 at 1 s'],
-    [{ at: 1, motion: 'X2', for: 2 }, 'something moves before X2 at 1 s'],
-    [{ at: 3, serial: 'on\n' }, 'type “on” at 3 s'],
+    [{ at: 1, motion: 'X2', for: 2 }, 'something moves before X2 at 1 s for 2 s'],
+    [{ at: 3, serial: 'on\n' }, 'type “on” and return at 3 s'],
     [{ at: 5, reset: true }, "press the board's reset at 5 s"],
     [{ at: 6, supply: 'off' }, 'supply off at 6 s'],
   ])('%j', (data, sentence) => {

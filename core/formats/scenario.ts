@@ -2,64 +2,106 @@ import { z } from 'zod';
 import type { StimulusKind } from '../parts';
 
 const refSchema = z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1');
+/** A light: a part, or one of several in a housing, `D1.red` or `D1.a3`. */
+const lightSchema = z
+  .string()
+  .regex(/^[A-Z]{1,4}\d{0,4}(\.[a-z][a-z0-9]*)?$/, 'write a lamp like D1, or D1.red');
+const atSchema = z.number().min(0);
 const windowed = {
   from: z.number().min(0).optional(),
   to: z.number().min(0).optional(),
   tolerance: z.number().min(0).max(1).optional(),
 };
 
+/** Something about a part that is brought to a value, at once or over some seconds. */
+const brought = <Name extends string>(name: Name, to: z.ZodNumber) =>
+  z.strictObject({ at: atSchema, [name]: refSchema, to, over: z.number().positive().optional() } as {
+    at: typeof atSchema;
+    to: z.ZodNumber;
+    over: z.ZodOptional<z.ZodNumber>;
+  } & Record<Name, typeof refSchema>);
+
 export const stimulusSchema = z.union([
-  z.strictObject({ at: z.number().min(0), serial: z.string().max(1000) }),
-  z.strictObject({ at: z.number().min(0), press: refSchema, for: z.number().positive().optional() }),
-  z.strictObject({
-    at: z.number().min(0),
-    turn: refSchema,
-    to: z.number().min(0).max(1),
-    over: z.number().positive().optional(),
-  }),
-  z.strictObject({
-    at: z.number().min(0),
-    light: refSchema,
-    to: z.number().min(0).max(1),
-    over: z.number().positive().optional(),
-  }),
-  z.strictObject({
-    at: z.number().min(0),
-    warm: refSchema,
-    to: z.number(),
-    over: z.number().positive().optional(),
-  }),
-  z.strictObject({
-    at: z.number().min(0),
-    distance: refSchema,
-    to: z.number().min(0),
-    over: z.number().positive().optional(),
-  }),
-  z.strictObject({ at: z.number().min(0), motion: refSchema, for: z.number().positive().optional() }),
-  z.strictObject({ at: z.number().min(0), reset: z.literal(true) }),
-  z.strictObject({ at: z.number().min(0), supply: z.enum(['on', 'off']) }),
+  z.strictObject({ at: atSchema, serial: z.string().max(1000) }),
+  z.strictObject({ at: atSchema, press: refSchema, for: z.number().positive().optional() }),
+  brought('turn', z.number().min(0).max(1)),
+  brought('light', z.number().min(0).max(1)),
+  brought('warm', z.number()),
+  brought('distance', z.number().min(0)),
+  z.strictObject({ at: atSchema, motion: refSchema, for: z.number().positive().optional() }),
+  z.strictObject({ at: atSchema, reset: z.literal(true) }),
+  z.strictObject({ at: atSchema, supply: z.enum(['on', 'off']) }),
 ]);
 /** Something that happens to the circuit while the program runs. Times in seconds. */
 export type Stimulus = Readonly<z.infer<typeof stimulusSchema>>;
 
-export const expectationSchema = z.union([
-  z.strictObject({ lamp: refSchema, is: z.enum(['on', 'off']), ...windowed }),
-  z.strictObject({ lamp: refSchema, rhythm: z.array(z.number().positive()).min(2).max(32), ...windowed }),
-  z.strictObject({ lamp: refSchema, flashes: z.int().min(0), ...windowed }),
+/** Colours that an eye tells apart on a three-colour lamp. */
+export const lampColourNames = [
+  'red',
+  'green',
+  'blue',
+  'yellow',
+  'orange',
+  'turquoise',
+  'violet',
+  'white',
+] as const;
+export type LampColour = (typeof lampColourNames)[number];
+
+const PICTURE_ROW = /^[.#]{8}$/;
+const single = [
+  z.strictObject({ lamp: lightSchema, is: z.enum(['on', 'off']), ...windowed }),
+  z.strictObject({ lamp: lightSchema, rhythm: z.array(z.number().positive()).min(2).max(32), ...windowed }),
+  z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...windowed }),
   z.strictObject({
-    lamp: refSchema,
+    lamp: lightSchema,
     brightness: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]),
     ...windowed,
   }),
-  z.strictObject({ 'never-together': z.array(refSchema).min(2), ...windowed }),
-  z.strictObject({ order: z.array(refSchema).min(2), ...windowed }),
+  z.strictObject({ lamp: lightSchema, rises: z.literal(true), ...windowed }),
+  z.strictObject({ lamp: lightSchema, falls: z.literal(true), ...windowed }),
+  z.strictObject({ lamp: refSchema, colour: z.enum(lampColourNames), ...windowed }),
+  z.strictObject({ 'never-together': z.array(lightSchema).min(2), ...windowed }),
+  z.strictObject({ order: z.array(lightSchema).min(2), ...windowed }),
+  z.strictObject({
+    /** A lamp or a buzzer. */
+    responds: lightSchema,
+    to: refSchema,
+    within: z.number().positive(),
+    then: z.enum(['on', 'off', 'changed']),
+    from: windowed.from,
+  }),
+  z.strictObject({ servo: refSchema, angle: z.number().min(0).max(180), ...windowed }),
+  z.strictObject({ buzzer: refSchema, tone: z.number().positive(), ...windowed }),
+  z.strictObject({ buzzer: refSchema, is: z.enum(['on', 'off']), ...windowed }),
   z.strictObject({
     serial: z.enum(['contains', 'equals', 'matches']),
     text: z.string().max(2000),
     ...windowed,
   }),
+  z.strictObject({
+    panel: refSchema,
+    picture: z.array(z.string().regex(PICTURE_ROW, 'write a row as eight of . and #')).length(8),
+    ...windowed,
+  }),
+  z.strictObject({ display: refSchema, text: z.array(z.string().max(40)).min(1).max(4), ...windowed }),
+] as const;
+
+const singleSchema = z.union(single);
+export const expectationSchema = z.union([
+  ...single,
+  z.strictObject({
+    'one-of': z.array(singleSchema).min(2),
+    /** How many different ones must come over the runs. */
+    variety: z.int().min(1),
+    /** How many runs, each with another chance. */
+    over: z.int().min(1).max(200),
+    from: windowed.from,
+  }),
 ]);
-/** What a person must see or read. */
+/** What a person must see, hear or read, without those that leave it to chance. */
+export type SingleExpectation = Readonly<z.infer<typeof singleSchema>>;
+/** What a person must see, hear or read. */
 export type Expectation = Readonly<z.infer<typeof expectationSchema>>;
 
 export const scenarioSchema = z.object({
@@ -69,9 +111,7 @@ export const scenarioSchema = z.object({
   stimuli: z.array(stimulusSchema).default([]),
   expect: z.array(expectationSchema).min(1),
 });
-
-/** What can be played to a circuit now; the board's own button and its power are still to come. */
-export const isPlayable = (stimulus: Stimulus): boolean => !('reset' in stimulus) && !('supply' in stimulus);
+export type Scenario = Readonly<z.infer<typeof scenarioSchema>>;
 
 /** The part that a stimulus is about and what is done to it; `undefined` when it is about the board. */
 export function touchedBy(
@@ -85,42 +125,16 @@ export function touchedBy(
   return 'motion' in stimulus ? { how: 'motion', name: stimulus.motion } : undefined;
 }
 
-/** A stimulus as a sentence: `type “on” at 2 s`. */
-export function stimulusSentence(stimulus: Stimulus): string {
-  const at = `at ${stimulus.at} s`;
-  if ('serial' in stimulus) return `type “${stimulus.serial.trim()}” ${at}`;
-  if ('press' in stimulus)
-    return `press ${stimulus.press} ${at}${stimulus.for === undefined ? '' : ` for ${stimulus.for} s`}`;
-  if ('turn' in stimulus) return `turn ${stimulus.turn} to ${stimulus.to} ${at}`;
-  if ('light' in stimulus) return `light on ${stimulus.light} to ${stimulus.to} ${at}`;
-  if ('warm' in stimulus) return `warm ${stimulus.warm} to ${stimulus.to} °C ${at}`;
-  if ('distance' in stimulus) return `something ${stimulus.to} m before ${stimulus.distance} ${at}`;
-  if ('motion' in stimulus) return `something moves before ${stimulus.motion} ${at}`;
-  if ('reset' in stimulus) return `press the board's reset ${at}`;
-  return `supply ${stimulus.supply} ${at}`;
-}
-
-/** An expectation as a sentence: `D1 flashes 0.5 s, dark 2.5 s, over and over`. */
-export function expectationSentence(expectation: Expectation): string {
-  const range =
-    expectation.from === undefined && expectation.to === undefined
-      ? ''
-      : ` from ${expectation.from ?? 0} s${expectation.to === undefined ? '' : ` to ${expectation.to} s`}`;
-  const tolerance =
-    expectation.tolerance === undefined
-      ? ''
-      : `, give or take ${Math.round(expectation.tolerance * 100)}\u00a0%`;
-  const text = (): string => {
-    if ('is' in expectation) return `${expectation.lamp} is ${expectation.is} all the time`;
-    if ('rhythm' in expectation)
-      return `${expectation.lamp} ${expectation.rhythm.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${time} s`).join(', ')}, over and over`;
-    if ('flashes' in expectation) return `${expectation.lamp} flashes ${expectation.flashes} times`;
-    if ('brightness' in expectation)
-      return `${expectation.lamp} between ${Math.round(expectation.brightness[0] * 100)} and ${Math.round(expectation.brightness[1] * 100)} % bright`;
-    if ('never-together' in expectation)
-      return `${expectation['never-together'].join(' and ')} never lit together`;
-    if ('order' in expectation) return `${expectation.order.join(', then ')} in turn`;
-    return `the serial text ${expectation.serial} “${expectation.text}”`;
-  };
-  return `${text()}${range}${tolerance}`;
+/** The parts that an expectation is about. */
+export function namedIn(expectation: Expectation): readonly string[] {
+  const part = (light: string): string => light.replace(/\..*/, '');
+  if ('one-of' in expectation) return expectation['one-of'].flatMap(namedIn);
+  if ('never-together' in expectation) return expectation['never-together'].map(part);
+  if ('order' in expectation) return expectation.order.map(part);
+  if ('responds' in expectation) return [part(expectation.responds), expectation.to];
+  if ('lamp' in expectation) return [part(expectation.lamp)];
+  if ('servo' in expectation) return [expectation.servo];
+  if ('buzzer' in expectation) return [expectation.buzzer];
+  if ('panel' in expectation) return [expectation.panel];
+  return 'display' in expectation ? [expectation.display] : [];
 }

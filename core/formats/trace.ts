@@ -1,9 +1,13 @@
 import type { BoardProfile } from '../boards';
 import { brightnessAt } from '../electrics/brightness';
-import { driveText, type Trace } from '../rehearsal/trace';
+import { heardIntervals } from '../rehearsal/heard';
+import { driveText, observedSeconds, type Trace } from '../rehearsal/trace';
 import type { Wiring } from '../wiring/wiring';
 
-/** One change of a signal: `U1.13` drives, `D1` brightness from 0 to 1. Times in seconds. */
+/**
+ * One change of a signal: `U1.13` drives, `D1` brightness from 0 to 1, `Z1` Hz, `M1` degrees, `X1` the rows of a
+ * panel or the lines of a display. Times in seconds.
+ */
 export interface SignalChange {
   readonly t: number;
   readonly signal: string;
@@ -17,21 +21,48 @@ export interface TraceDocument {
   readonly ended: string;
 }
 
+/** A signal with a name and what it is from each moment on. */
+interface Signal {
+  readonly name: string;
+  readonly changes: readonly { readonly at: number; readonly value: string | number }[];
+}
+
+/** Everything about parts that a person could see or hear. */
+function partSignals(trace: Trace): readonly Signal[] {
+  const signals = <Change extends { readonly at: number }>(
+    map: ReadonlyMap<string, readonly Change[]>,
+    value: (change: Change) => string | number,
+  ): readonly Signal[] =>
+    [...map].map(([name, changes]) => ({
+      name,
+      changes: changes.map((change) => ({ at: change.at, value: value(change) })),
+    }));
+  const heard = new Map(
+    [...trace.sounds].map(([ref, changes]) => [
+      ref as string,
+      heardIntervals(changes, observedSeconds(trace)).map(({ from, hertz }) => ({ at: from, hertz })),
+    ]),
+  );
+  return [
+    ...signals(trace.lamps, ({ currentMa }) => brightnessAt(currentMa)),
+    ...signals(heard, ({ hertz }) => hertz),
+    ...signals(trace.angles, ({ degrees }) => degrees),
+    ...signals(trace.pictures, ({ rows }) => rows.map((row) => row.toString(16).padStart(2, '0')).join(' ')),
+    ...signals(trace.texts, ({ lines }) => lines.map((line) => line.trimEnd()).join('\n')),
+  ];
+}
+
 /** A trace as a list of changes in the order of time. */
 export function traceChanges(trace: Trace, wiring: Wiring, board: BoardProfile): TraceDocument {
   const owner = wiring.board?.ref ?? 'U1';
-  const pins = [...trace.pins].flatMap(([pin, changes]) =>
-    changes.map(({ at, drive }) => ({
-      t: at,
-      signal: `${owner}.${pin}`,
-      value: driveText(drive, board.pwm.range),
-    })),
-  );
-  const lamps = [...trace.lamps].flatMap(([ref, changes]) =>
-    changes.map(({ at, currentMa }) => ({ t: at, signal: ref as string, value: brightnessAt(currentMa) })),
-  );
+  const pins = [...trace.pins].map(([pin, changes]): Signal => ({
+    name: `${owner}.${pin}`,
+    changes: changes.map(({ at, drive }) => ({ at, value: driveText(drive, board.pwm.range) })),
+  }));
   return {
-    changes: [...pins, ...lamps].sort((a, b) => a.t - b.t),
+    changes: [...pins, ...partSignals(trace)]
+      .flatMap(({ name, changes }) => changes.map(({ at, value }) => ({ t: at, signal: name, value })))
+      .sort((a, b) => a.t - b.t),
     serial: trace.serial.map((piece) => piece.text).join(''),
     ended: trace.ended.reason,
   };
@@ -39,18 +70,23 @@ export function traceChanges(trace: Trace, wiring: Wiring, board: BoardProfile):
 
 /** A trace as a value-change dump (IEEE 1364), for any wave viewer. Time unit: one microsecond. */
 export function valueChangeDump(trace: Trace, board: BoardProfile): string {
-  const signals = [
-    ...[...trace.pins].map(([pin, changes]) => ({
-      name: `pin_${pin}`,
-      kind: 'wire 1',
-      changes: changes.map(({ at, drive }) => ({ at, text: levelText(drive.mode) })),
-    })),
-    ...[...trace.lamps].map(([ref, changes]) => ({
-      name: ref as string,
-      kind: 'real 64',
-      changes: changes.map(({ at, currentMa }) => ({ at, text: `r${brightnessAt(currentMa)} ` })),
-    })),
-  ].map((signal, index) => ({ ...signal, code: String.fromCharCode(33 + index) }));
+  const pins = [...trace.pins].map(([pin, changes]) => ({
+    name: `pin_${pin}`,
+    kind: 'wire 1',
+    changes: changes.map(({ at, drive }) => ({ at, text: levelText(drive.mode) })),
+  }));
+  const parts = partSignals(trace).map(({ name, changes }) => {
+    const isText = changes.some(({ value }) => typeof value === 'string');
+    return {
+      name: name.replace('.', '_'),
+      kind: isText ? 'string 1' : 'real 64',
+      changes: changes.map(({ at, value }) => ({
+        at,
+        text: isText ? `s${String(value).replace(/\s/g, '_')} ` : `r${value} `,
+      })),
+    };
+  });
+  const signals = [...pins, ...parts].map((signal, index) => ({ ...signal, code: codeOf(index) }));
   const lines = ['$timescale 1 us $end', `$scope module ${board.id.replace(/-/g, '_')} $end`];
   for (const { name, kind, code } of signals) lines.push(`$var ${kind} ${code} ${name} $end`);
   lines.push('$upscope $end', '$enddefinitions $end');
@@ -71,3 +107,9 @@ export function valueChangeDump(trace: Trace, board: BoardProfile): string {
 
 const levelText = (mode: string): string =>
   mode === 'high' || mode === 'pullup' ? '1' : mode === 'low' ? '0' : mode === 'input' ? 'z' : 'x';
+
+/** Short names of signals in a dump: the printable letters, and pairs of them when there are more. */
+function codeOf(index: number): string {
+  const letter = String.fromCharCode(33 + (index % 94));
+  return index < 94 ? letter : codeOf(Math.floor(index / 94) - 1) + letter;
+}

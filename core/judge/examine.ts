@@ -1,25 +1,22 @@
 import { prepareBench, type PinDrive, type PinDrives } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
-import { ref } from '../brand';
 import type { Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
-import { expectationSentence } from '../formats/scenario';
 import type { Program } from '../program';
-import { rehearse } from '../rehearsal/rehearse';
-import { EYE_SECONDS, seenIntervals, type SeenInterval } from '../rehearsal/seen';
-import { observedSeconds, type Trace } from '../rehearsal/trace';
+import { EYE_SECONDS } from '../rehearsal/seen';
+import type { Trace } from '../rehearsal/trace';
 import { netlistOf, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import { lampBands, lampCurrents, type LampBands } from './bands';
 import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
-import { comparedParts, comparedPins, correspondence, type Comparison } from './compare';
+import { comparedParts, comparedPins, type Comparison } from './compare';
 import { layoutConventions } from './conventions';
-import { checkExpectation } from './expectations';
 import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
 import { matchCircuits, type Match } from './match';
 import { directionUnset, missingPause, problemObservation, runtimeTrouble } from './program-rules';
 import { wiringRules, type SolvedState } from './rules';
+import { judgeScenarios, rehearsalOf, scenariosOf } from './scenarios';
 import { contactStates, looksLikeInput } from './states';
 
 /** What a student hands in, read. */
@@ -62,7 +59,9 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
     exercise.board,
     exercise.pinFreedom,
   );
-  const traces = runScenarios(exercise, wiring, program, steps);
+  const run =
+    program.compiled && wiring.board && rehearsalOf(program.compiled, wiring, exercise.board, steps);
+  const traces = run ? scenariosOf(exercise).map((scenario) => run(scenario, {})) : [];
   const wired = wiredPins(wiring, netlist);
   const states = statesOf(wiring, netlist, wired, traces);
   const comparison: Comparison = {
@@ -72,7 +71,7 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
     states,
     ...(traces[0] ? { trace: traces[0] } : {}),
   };
-  const judged = judgeScenarios(comparison, traces);
+  const judged = judgeScenarios(comparison, traces, run);
   const bench = prepareBench(wiring, netlist);
   const usesSerial = traces.some((trace) => trace.serialStarted);
   const context = { wiring, netlist, bench, board: exercise.board, states, usesSerial };
@@ -106,26 +105,6 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
     netlist,
     traces,
   };
-}
-
-/** The run of an exercise without scenarios: it shows what the program does to the pins. */
-const UNASKED = { for: 5, stimuli: [] } as const;
-
-function runScenarios(
-  exercise: Exercise,
-  wiring: Wiring,
-  program: Program,
-  steps?: number,
-): readonly Trace[] {
-  if (!program.compiled || !wiring.board) return [];
-  const scenarios = exercise.data.scenarios.length > 0 ? exercise.data.scenarios : [UNASKED];
-  return scenarios.map((scenario) =>
-    rehearse(program.compiled!, wiring, exercise.board, {
-      seconds: scenario.for,
-      ...(steps === undefined ? {} : { steps }),
-      stimuli: scenario.stimuli,
-    }),
-  );
 }
 
 /** Signal pins that lead to a part. */
@@ -166,60 +145,6 @@ function statesOf(
       point: solveBench(parts.size === 0 ? bench : prepareBench(wiring, netlist, { states: parts }), drives),
     })),
   );
-}
-
-interface Judged {
-  readonly result: ScenarioResult;
-  readonly failures: readonly Observation[];
-}
-
-function judgeScenarios(comparison: Comparison, traces: readonly Trace[]): readonly Judged[] {
-  const { exercise, wiring } = comparison;
-  const pairs = correspondence(comparison);
-  return exercise.data.scenarios.map((scenario, index) => {
-    const trace = traces[index];
-    if (!trace)
-      return {
-        result: {
-          name: scenario.name,
-          passed: false,
-          expectations: scenario.expect.map((expectation) => ({
-            expected: expectationSentence(expectation),
-            observed: 'it did not run',
-            passed: false,
-          })),
-        },
-        failures: [],
-      };
-    const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
-    const seen = (lamp: string): readonly SeenInterval[] | undefined => {
-      if (!seenOf.has(lamp)) {
-        const changes = trace.lamps.get(pairs.get(lamp)?.ref ?? ref(''));
-        seenOf.set(lamp, changes ? seenIntervals(changes, observedSeconds(trace)) : undefined);
-      }
-      return seenOf.get(lamp);
-    };
-    const outcomes = scenario.expect.map((expectation) =>
-      checkExpectation(expectation, {
-        wiring,
-        trace,
-        seen,
-        builtRef: (reference) => pairs.get(reference)?.ref,
-      }),
-    );
-    return {
-      result: {
-        name: scenario.name,
-        passed: outcomes.every((outcome) => outcome.passed),
-        expectations: outcomes.map((outcome, at) => ({
-          expected: expectationSentence(scenario.expect[at]!),
-          observed: outcome.observed,
-          passed: outcome.passed,
-        })),
-      },
-      failures: outcomes.flatMap((outcome) => outcome.failures),
-    };
-  });
 }
 
 function programObservations(trace: Trace, comparison: Comparison, netlist: Netlist): readonly Observation[] {

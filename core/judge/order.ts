@@ -23,8 +23,17 @@ const groups: readonly (readonly FindingCode[])[] = [
     'too-dim',
   ],
   ['wrong-pin', 'pin-disagrees'],
-  ['button-always-closed', 'button-never-closes', 'pull-wrong-way', 'pull-missing', 'input-floating'],
-  ['never-ends', 'missing-pause', 'timing-off', 'stays-on', 'stays-off'],
+  [
+    'button-always-closed',
+    'button-never-closes',
+    'pull-wrong-way',
+    'pullup-unset',
+    'pull-missing',
+    'input-floating',
+    'unsteady',
+  ],
+  ['never-ends', 'negative-pause', 'missing-pause', 'turn-overlap', 'timing-off', 'stays-on', 'stays-off'],
+  ['double-count', 'repeats-while-held', 'no-debounce', 'count-wrong'],
 ];
 
 const hazards: ReadonlySet<FindingCode> = new Set([

@@ -130,6 +130,8 @@ export class Machine {
   turnCycle = Number.POSITIVE_INFINITY;
   /** Cycle at which the pass began whose clock comparisons are being watched. */
   passCycle = 0;
+  /** Cycles of passes that were left out since each was like the one before. */
+  skippedCycles = 0;
   /** Cycle at which the host wants to be woken. */
   wakeCycle = Number.POSITIVE_INFINITY;
   /** Cycle at which the program began, which its clock counts from. */
@@ -285,6 +287,8 @@ export class Machine {
     const limit = Math.min(this.turnCycle, this.host.nextEventCycle(), this.endCycle);
     if (limit === Number.POSITIVE_INFINITY) return;
     const passes = Math.floor((limit - this.cycles) / length) - 1;
-    if (passes > 0) this.cycles += passes * length;
+    if (passes <= 0) return;
+    this.cycles += passes * length;
+    this.skippedCycles += passes * length;
   }
 }

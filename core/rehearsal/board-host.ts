@@ -14,7 +14,7 @@ import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
 import type { RehearsalOptions } from './rehearse';
 import { SerialPort } from './serial';
 import { timelineOf } from './timeline';
-import type { FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
+import type { FloatingRead, PinChange, PinReads, Trace, UndirectedWrite } from './trace';
 import { Watch } from './watch';
 
 const MOST_CHANGES = 20_000;
@@ -34,6 +34,12 @@ interface PinState {
   hertz: number | undefined;
   lastRead: 0 | 1;
 }
+
+/** How a pin was looked at so far. */
+type OngoingReads = { -readonly [Key in keyof PinReads]: PinReads[Key] } & {
+  /** When it was last looked at, in seconds without what was left out. */
+  last: number;
+};
 
 type Event =
   | { readonly kind: 'part'; readonly ref: Ref; readonly state: Partial<PartState> }
@@ -56,6 +62,7 @@ export class BoardHost implements ProgramHost {
   private readonly undirected: UndirectedWrite[] = [];
   private readonly unknownPins: { number: number; line: number }[] = [];
   private readonly floatingReads: FloatingRead[] = [];
+  private readonly reads = new Map<string, OngoingReads>();
   private readonly deadInterrupts: { number: number; line: number }[] = [];
   private readonly serial: SerialPort;
   private readonly servos = new Set<string>();
@@ -229,7 +236,7 @@ export class BoardHost implements ProgramHost {
   digitalRead(number: number, line: number): number {
     const state = this.state(number, line);
     if (!state) return 0;
-    if (this.circuit.voltsOfPin(state.pin.name) === null) this.noteFloating(state.pin.name, 'digital', line);
+    this.noteRead(state.pin.name, 'digital', line);
     return this.level(state);
   }
 
@@ -255,9 +262,9 @@ export class BoardHost implements ProgramHost {
     const { range, referenceVolts } = this.board.analog;
     const state = this.state(number, line);
     if (!state) return 0;
+    this.noteRead(state.pin.name, 'analog', line);
     const volts = this.circuit.voltsOfPin(state.pin.name);
     if (volts === null) {
-      this.noteFloating(state.pin.name, 'analog', line);
       return this.options.floatingReads === 'noise'
         ? this.random() % (range + 1)
         : this.floatingLevel() * range;
@@ -265,8 +272,24 @@ export class BoardHost implements ProgramHost {
     return Math.max(0, Math.min(range, Math.floor((volts / referenceVolts) * (range + 1))));
   }
 
-  private noteFloating(pin: string, how: FloatingRead['how'], line: number): void {
-    if (!this.floatingReads.some((known) => known.pin === pin && known.line === line))
+  private noteRead(pin: string, how: FloatingRead['how'], line: number): void {
+    const { seconds, cycles, skippedCycles, clockHz } = this.machine;
+    // Passes that were left out had their looks too.
+    const now = (cycles - skippedCycles) / clockHz;
+    const known = this.reads.get(pin);
+    if (!known) this.reads.set(pin, { how, line, longestGapSeconds: 0, gapAt: seconds, last: now });
+    else {
+      const gap = now - known.last;
+      known.last = now;
+      if (gap > known.longestGapSeconds) {
+        known.longestGapSeconds = gap;
+        known.gapAt = seconds - gap;
+      }
+    }
+    if (
+      this.circuit.voltsOfPin(pin) === null &&
+      !this.floatingReads.some((read) => read.pin === pin && read.line === line)
+    )
       this.floatingReads.push({ pin, how, line });
   }
 
@@ -452,6 +475,7 @@ export class BoardHost implements ProgramHost {
       pauses: this.pauseList,
       states: [...this.circuit.occurred.values()],
       undirected: this.undirected,
+      reads: this.reads,
       floatingReads: this.floatingReads,
       deadInterrupts: this.deadInterrupts,
       stuckInInterrupt: machine.stuckInInterrupt,

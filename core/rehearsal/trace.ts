@@ -41,6 +41,16 @@ export interface TextChange {
   readonly lines: readonly string[];
 }
 
+/** How a program looked at a pin. */
+export interface PinReads {
+  readonly how: 'digital' | 'analog';
+  /** Line that read it first. */
+  readonly line: number;
+  /** Longest time between two looks, in seconds, and when it began. */
+  readonly longestGapSeconds: number;
+  readonly gapAt: number;
+}
+
 /** A pin that was read while nothing held it. */
 export interface FloatingRead {
   readonly pin: string;
@@ -71,6 +81,7 @@ export interface Trace {
   /** Every state of the driven pins that occurred, at most 64. */
   readonly states: readonly ReadonlyMap<string, PinDrive>[];
   readonly undirected: readonly UndirectedWrite[];
+  readonly reads: ReadonlyMap<string, PinReads>;
   /** Each pin and line once. */
   readonly floatingReads: readonly FloatingRead[];
   /** Pins that the program asked for an interrupt and that make none, by the number it used. */

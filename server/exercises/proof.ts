@@ -1,6 +1,6 @@
 import { exerciseFrom, judgingProblem, type Exercise, type ExerciseData } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
-import { compileProgram } from '@/core/program';
+import { compileProgram, type Compiled } from '@/core/program';
 import { rehearse } from '@/core/rehearsal/rehearse';
 import { seenIntervals } from '@/core/rehearsal/seen';
 import type { LampTimeline, Proof } from '@/core/worksheet/proof';
@@ -21,10 +21,10 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
 
 function seenIn(
   { data, board, reference }: Exercise,
-  compiled: NonNullable<ReturnType<typeof compileProgram>['compiled']>,
+  compiled: Compiled,
 ): readonly LampTimeline[] {
   return data.scenarios.flatMap((scenario) => {
-    const trace = rehearse(compiled, reference, board, { seconds: scenario.for });
+    const trace = rehearse(compiled, reference, board, { seconds: scenario.for, stimuli: scenario.stimuli });
     return [...trace.lamps].map(([ref, changes]) => ({
       scenario: scenario.name,
       ref,

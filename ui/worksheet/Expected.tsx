@@ -3,8 +3,8 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
-import { readExpectation } from '@/core/formats/expectation-line';
-import { expectationSentence, stimulusSentence } from '@/core/formats/scenario';
+import { readExpectation } from '@/core/formats/scenario-lines';
+import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
 import type { Report } from '@/core/formats/report';
 import { Button } from '../design/Button';
 

@@ -5,7 +5,7 @@ import type { Expectation } from '../../formats/scenario';
 import { seenIntervals } from '../../rehearsal/seen';
 import type { Trace } from '../../rehearsal/trace';
 import { beacon } from '../../testing/beacon';
-import { checkExpectation, type Outcome } from './index';
+import { checkExpectation, type Observed, type Outcome } from './index';
 
 /** A run in which lamps carry these currents from these moments on. */
 function observe(
@@ -22,6 +22,7 @@ function observe(
     angles: new Map(),
     pictures: new Map(),
     texts: new Map(),
+    reads: new Map(),
     floatingReads: [],
     deadInterrupts: [],
     stuckInInterrupt: undefined,
@@ -35,9 +36,12 @@ function observe(
     steps: 0,
     ended: { reason: 'time', at: seconds, line: 1 },
   };
-  return checkExpectation(expectation, {
+  const observed: Observed = {
     wiring: beacon.reference,
     trace,
+    stimuli: [],
+    currents: (lamp) => lamps[lamp]?.map(([at, currentMa]) => ({ at, currentMa })),
+    again: () => observed,
     seen: (lamp) =>
       lamps[lamp] &&
       seenIntervals(
@@ -45,7 +49,8 @@ function observe(
         seconds,
       ),
     builtRef: (lamp) => (lamps[lamp] ? ref(lamp) : undefined),
-  });
+  };
+  return checkExpectation(expectation, observed);
 }
 
 /** Flashes over and over: lit, dark, lit, dark. */
@@ -177,7 +182,7 @@ describe('other expectations of a lamp', () => {
     expect(observe({ lamp: 'D1', is: 'on' }, {})).toMatchObject({
       passed: false,
       failures: [],
-      observed: expect.stringContaining('no lamp'),
+      observed: expect.stringContaining('no part'),
     });
   });
 });

@@ -1,16 +1,34 @@
 import { quantity } from '../../finding';
-import type { Expectation } from '../../formats/scenario';
+import type { Expectation, SingleExpectation } from '../../formats/scenario';
 import { seconds } from '../../units';
+import { checkSlope } from './brightness';
+import { checkChance } from './chance';
+import { checkColour } from './colour';
 import { checkLamp } from './lamp';
+import { checkAngle, checkDisplay, checkPicture, checkSound } from './modules';
+import { checkResponse } from './response';
 import { windowOf, within, type Check, type Observed, type Outcome } from './outcome';
 
 export type { Observed, Outcome } from './outcome';
 
 /** Checks one expectation on a run. */
 export function checkExpectation(expectation: Expectation, observed: Observed): Outcome {
+  return 'one-of' in expectation
+    ? checkChance(checkSingle)(expectation, observed)
+    : checkSingle(expectation, observed);
+}
+
+function checkSingle(expectation: SingleExpectation, observed: Observed): Outcome {
+  if ('responds' in expectation) return checkResponse(expectation, observed);
+  if ('rises' in expectation || 'falls' in expectation) return checkSlope(expectation, observed);
+  if ('colour' in expectation) return checkColour(expectation, observed);
   if ('lamp' in expectation) return checkLamp(expectation, observed);
   if ('never-together' in expectation) return neverTogether(expectation, observed);
   if ('order' in expectation) return inOrder(expectation, observed);
+  if ('servo' in expectation) return checkAngle(expectation, observed);
+  if ('buzzer' in expectation) return checkSound(expectation, observed);
+  if ('panel' in expectation) return checkPicture(expectation, observed);
+  if ('display' in expectation) return checkDisplay(expectation, observed);
   return serialText(expectation, observed);
 }
 

@@ -1,12 +1,16 @@
-import { brightnessAt } from '../../electrics/brightness';
+import type { Ref } from '../../brand';
 import { quantity, type FindingCode, type Observation } from '../../finding';
-import type { Expectation } from '../../formats/scenario';
+import type { SingleExpectation } from '../../formats/scenario';
 import type { SeenInterval } from '../../rehearsal/seen';
 import { milliamps, seconds, times } from '../../units';
 import { capital, partTextOf } from '../words';
-import { windowOf, within, type Check, type Observed, type Outcome } from './outcome';
+import { glances } from './brightness';
+import { absent, windowOf, within, type Check, type Observed, type Outcome } from './outcome';
 
-type LampExpectation = Extract<Expectation, { lamp: string }>;
+type LampExpectation = Extract<
+  SingleExpectation,
+  { lamp: string } & ({ is: string } | { rhythm: number[] } | { flashes: number } | { brightness: unknown })
+>;
 
 /** Lit or not: a faint glow does not count as lit. */
 interface Phase {
@@ -21,12 +25,12 @@ const DEFAULT_TOLERANCE = 0.1;
 export const checkLamp: Check<LampExpectation> = (expectation, observed) => {
   const intervals = observed.seen(expectation.lamp);
   const ref = observed.builtRef(expectation.lamp);
-  if (!intervals || ref === undefined)
-    return { passed: false, observed: `there is no lamp that stands for ${expectation.lamp}`, failures: [] };
+  if (!intervals || ref === undefined) return absent(expectation.lamp);
   const [from, to] = windowOf(expectation, observed.trace);
   const view: LampView = {
-    name: partTextOf(observed.wiring, ref),
+    name: lightText(expectation.lamp, ref, observed),
     ref,
+    brightness: glances(observed.currents(expectation.lamp) ?? [], from, to),
     intervals: within(intervals, from, to),
     phases: phasesOf(within(intervals, from, to)),
     seconds: to - from,
@@ -39,10 +43,19 @@ export const checkLamp: Check<LampExpectation> = (expectation, observed) => {
   return checkSteady(expectation.is, view);
 };
 
+/** `the amber lamp D1`, or `the red of the three-colour lamp D1` for one light of several. */
+function lightText(lamp: string, ref: Ref, observed: Observed): string {
+  const [, light] = lamp.split('.');
+  const part = partTextOf(observed.wiring, ref);
+  return light === undefined ? part : `${light} of ${part}`;
+}
+
 interface LampView {
   /** `the amber lamp D1`. */
   readonly name: string;
   readonly ref: string;
+  /** From 0 to 1, glance by glance. */
+  readonly brightness: readonly number[];
   readonly intervals: readonly SeenInterval[];
   readonly phases: readonly Phase[];
   readonly seconds: number;
@@ -258,8 +271,7 @@ function leaves(view: LampView, state: 'lit' | 'dark'): Observation {
 }
 
 function checkBrightness([low, high]: readonly [number, number], view: LampView): Outcome {
-  const values = view.intervals.map((interval) => brightnessAt(interval.currentMa));
-  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const [least, most] = [Math.min(...view.brightness), Math.max(...view.brightness)];
   const observed = `${Math.round(least * 100)} to ${Math.round(most * 100)} % bright`;
   if (least >= low && most <= high) return { passed: true, observed, failures: [] };
   const dim = least < low;

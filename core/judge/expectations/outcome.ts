@@ -1,8 +1,8 @@
 import type { Ref } from '../../brand';
 import type { Observation } from '../../finding';
-import type { Expectation } from '../../formats/scenario';
+import type { Expectation, Stimulus } from '../../formats/scenario';
 import type { SeenInterval } from '../../rehearsal/seen';
-import { observedSeconds, type Trace } from '../../rehearsal/trace';
+import { observedSeconds, type CurrentChange, type Trace } from '../../rehearsal/trace';
 import type { Wiring } from '../../wiring/wiring';
 
 /** What one expectation came to. */
@@ -14,17 +14,34 @@ export interface Outcome {
   readonly failures: readonly Observation[];
 }
 
-/** What an expectation is checked on. */
+/** What an expectation is checked on: one run of a scenario. */
 export interface Observed {
   readonly wiring: Wiring;
   readonly trace: Trace;
+  readonly stimuli: readonly Stimulus[];
   /** Stretches in which the lamp of the reference looks the same; `undefined` when no part stands for it. */
   readonly seen: (lamp: string) => readonly SeenInterval[] | undefined;
+  /** The currents of that lamp as they are. */
+  readonly currents: (lamp: string) => readonly CurrentChange[] | undefined;
   /** The built part that stands for a part of the reference. */
   readonly builtRef: (reference: string) => Ref | undefined;
+  /** Another run of the same scenario, in which chance falls otherwise. */
+  readonly again: (seed: number) => Observed;
 }
 
 export type Check<E extends Expectation> = (expectation: E, observed: Observed) => Outcome;
+
+export const passed = (observed: string): Outcome => ({ passed: true, observed, failures: [] });
+export const failedWith = (observed: string, failure: Observation): Outcome => ({
+  passed: false,
+  observed,
+  failures: [failure],
+});
+export const absent = (reference: string): Outcome => ({
+  passed: false,
+  observed: `there is no part that stands for ${reference}`,
+  failures: [],
+});
 
 /** Intervals cut to a window of time. */
 export function within(
@@ -38,7 +55,16 @@ export function within(
 }
 
 /** The window of an expectation within a run. */
-export const windowOf = (expectation: Expectation, trace: Trace): readonly [number, number] => [
+export const windowOf = (
+  expectation: { readonly from?: number | undefined; readonly to?: number | undefined },
+  trace: Trace,
+): readonly [number, number] => [
   expectation.from ?? 0,
   Math.min(expectation.to ?? trace.seconds, observedSeconds(trace)),
 ];
+
+/** The last change by a moment; `undefined` when nothing has happened by then. */
+export const lastBy = <Change extends { readonly at: number }>(
+  changes: readonly Change[] | undefined,
+  moment: number,
+): Change | undefined => changes?.filter(({ at }) => at <= moment + 1e-9).at(-1);

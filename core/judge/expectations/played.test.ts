@@ -1,0 +1,230 @@
+import { describe, expect, test } from 'vitest';
+import { ref } from '../../brand';
+import { shippedBoards } from '../../boards';
+import type { FindingCode } from '../../finding';
+import type { Expectation, Stimulus } from '../../formats/scenario';
+import { compileProgram } from '../../program';
+import { rehearse } from '../../rehearsal/rehearse';
+import { seenIntervals } from '../../rehearsal/seen';
+import { grammars } from '../../testing/beacon';
+import { readWiring } from '../../wiring/read';
+import { checkExpectation, type Observed, type Outcome } from './index';
+
+/** A lamp on 9, a three-colour lamp on 3, 5 and 6, a buzzer on 8, a button on 2, a servo on 10, panel and display. */
+const TABLE = `ref,kind,value,leg,at
+U1,board,learner-5v,,
+B1,breadboard,full,,
+D1,led,white,anode,U1.9
+D1,led,white,cathode,B1.a1
+R1,resistor,330,1,B1.b1
+R1,resistor,330,2,B1.a5
+W6,wire,black,1,B1.b5
+W6,wire,black,2,B1.d60
+D2,rgb-led,common-cathode,red,B1.e10
+D2,rgb-led,common-cathode,common,B1.e11
+D2,rgb-led,common-cathode,green,B1.e12
+D2,rgb-led,common-cathode,blue,B1.e13
+R2,resistor,330,1,U1.3
+R2,resistor,330,2,B1.a10
+R3,resistor,330,1,U1.5
+R3,resistor,330,2,B1.a12
+R4,resistor,330,1,U1.6
+R4,resistor,330,2,B1.a13
+W1,wire,black,1,B1.a11
+W1,wire,black,2,B1.b60
+Z1,buzzer,passive,plus,U1.8
+Z1,buzzer,passive,minus,U1.GND
+S1,button,,1,B1.e20
+S1,button,,2,B1.f20
+S1,button,,3,B1.e22
+S1,button,,4,B1.f22
+W2,wire,blue,1,U1.2
+W2,wire,blue,2,B1.a20
+W3,wire,black,1,B1.a22
+W3,wire,black,2,B1.a60
+M1,servo,,signal,U1.10
+M1,servo,,plus,G1.plus
+M1,servo,,minus,B1.f60
+G1,supply,5V,plus,
+G1,supply,5V,minus,B1.g60
+W4,wire,black,1,B1.e60
+W4,wire,black,2,B1.h60
+W5,wire,black,1,B1.i60
+W5,wire,black,2,U1.GND
+X1,text-display,,sda,U1.A4
+X1,text-display,,scl,U1.A5
+X1,text-display,,vcc,U1.5V
+X1,text-display,,gnd,B1.j60
+`;
+
+const wiring = (() => {
+  const read = readWiring(TABLE);
+  if (!read.ok) throw new Error(`${read.problems[0]!.line}: ${read.problems[0]!.message}`);
+  return read.value;
+})();
+const board = shippedBoards.get('learner-5v')!;
+
+function play(source: string, expectation: Expectation, stimuli: readonly Stimulus[] = []): Outcome {
+  const { compiled, problems } = compileProgram(source, board, grammars);
+  if (!compiled) throw new Error(problems[0]?.message);
+  const observe = (seed: number | undefined): Observed => {
+    const trace = rehearse(compiled, wiring, board, {
+      seconds: 4,
+      stimuli,
+      ...(seed === undefined ? {} : { seed, floatingReads: 'noise' as const }),
+    });
+    return {
+      wiring,
+      trace,
+      stimuli,
+      seen: (lamp) => {
+        const changes = trace.lamps.get(lamp);
+        return changes && seenIntervals(changes, 4);
+      },
+      currents: (lamp) => trace.lamps.get(lamp),
+      builtRef: (name) => {
+        const part = name.replace(/\..*/, '');
+        return wiring.parts.some((candidate) => candidate.ref === part) ? ref(part) : undefined;
+      },
+      again: (next) => observe(next),
+    };
+  };
+  return checkExpectation(expectation, observe(undefined));
+}
+
+const FADE =
+  'void setup() { } void loop() { for (int i = 0; i <= 255; i++) { analogWrite(9, i); delay(15); } }';
+const lit = (values: string) => `void setup() { ${values} } void loop() { }`;
+const violet = lit('analogWrite(3, 255); analogWrite(6, 200);');
+const follow = `void setup() { pinMode(9, OUTPUT); pinMode(2, INPUT_PULLUP); }
+void loop() { digitalWrite(9, digitalRead(2) == LOW); PAUSE }`;
+const gate = (angle: number) => `#include <Servo.h>
+Servo gate; void setup() { gate.attach(10); gate.write(${angle}); } void loop() { }`;
+const shown = (text: string) => `#include <LiquidCrystal_I2C.h>
+LiquidCrystal_I2C lcd(0x27, 16, 2); void setup() { lcd.init(); lcd.backlight(); lcd.print("${text}"); } void loop() { }`;
+const dice = (seeded: string) =>
+  `void setup() { pinMode(9, OUTPUT); ${seeded} digitalWrite(9, random(2)); } void loop() { }`;
+
+const presses: readonly Stimulus[] = [
+  { at: 1, press: 'S1', for: 0.4 },
+  { at: 2, press: 'S1', for: 0.4 },
+];
+
+describe('what is seen and heard of a run', () => {
+  const cases: readonly (readonly [
+    string,
+    string,
+    Expectation,
+    readonly Stimulus[],
+    FindingCode | 'right',
+  ])[] = [
+    ['a lamp that fades in', FADE, { lamp: 'D1', rises: true, from: 0, to: 3.5 }, [], 'right'],
+    ['a lamp that fades in', FADE, { lamp: 'D1', falls: true, from: 0, to: 3.5 }, [], 'wrong-direction'],
+    ['a steady lamp', lit('analogWrite(9, 90);'), { lamp: 'D1', rises: true }, [], 'no-response'],
+    ['a dimmed lamp', lit('analogWrite(9, 40);'), { lamp: 'D1', brightness: [0.1, 0.6] }, [], 'right'],
+    ['a full lamp', lit('analogWrite(9, 255);'), { lamp: 'D1', brightness: [0.1, 0.6] }, [], 'too-bright'],
+    ['red and blue', violet, { lamp: 'D2', colour: 'violet' }, [], 'right'],
+    ['red and blue', violet, { lamp: 'D2', colour: 'green' }, [], 'colour-off'],
+    [
+      'red and green',
+      lit('analogWrite(3, 255); analogWrite(5, 255);'),
+      { lamp: 'D2', colour: 'yellow' },
+      [],
+      'right',
+    ],
+    [
+      'red and some green',
+      lit('analogWrite(3, 255); analogWrite(5, 90);'),
+      { lamp: 'D2', colour: 'orange' },
+      [],
+      'right',
+    ],
+    ['one light of three', violet, { lamp: 'D2.red', is: 'on' }, [], 'right'],
+    ['one light of three', violet, { lamp: 'D2.green', is: 'on' }, [], 'not-lit'],
+    ['a tone', lit('tone(8, 440);'), { buzzer: 'Z1', tone: 440 }, [], 'right'],
+    ['a tone', lit('tone(8, 500);'), { buzzer: 'Z1', tone: 440 }, [], 'tone-off'],
+    ['no tone', lit(''), { buzzer: 'Z1', tone: 440 }, [], 'tone-off'],
+    ['silence', lit(''), { buzzer: 'Z1', is: 'off' }, [], 'right'],
+    ['a tone that ends', lit('tone(8, 440, 1000);'), { buzzer: 'Z1', is: 'on' }, [], 'timing-off'],
+    [
+      'a tone made step by step',
+      'void setup() { pinMode(8, OUTPUT); } void loop() { digitalWrite(8, HIGH); delayMicroseconds(1136); digitalWrite(8, LOW); delayMicroseconds(1136); }',
+      { buzzer: 'Z1', tone: 440 },
+      [],
+      'right',
+    ],
+    ['a servo', gate(90), { servo: 'M1', angle: 90 }, [], 'right'],
+    ['a servo', gate(45), { servo: 'M1', angle: 90 }, [], 'angle-off'],
+    ['no signal for a servo', lit(''), { servo: 'M1', angle: 90 }, [], 'angle-off'],
+    ['a display', shown('Tide'), { display: 'X1', text: ['Tide'] }, [], 'right'],
+    ['a display', shown('Ebb'), { display: 'X1', text: ['Tide', ''] }, [], 'text-off'],
+    ['an empty display', lit(''), { display: 'X1', text: ['Tide'] }, [], 'text-off'],
+    [
+      'a lamp that follows',
+      follow.replace('PAUSE', ''),
+      { responds: 'D1', to: 'S1', within: 0.1, then: 'on' },
+      presses,
+      'right',
+    ],
+    [
+      'a lamp that follows',
+      follow.replace('PAUSE', ''),
+      { responds: 'D1', to: 'S1', within: 0.1, then: 'changed' },
+      presses,
+      'right',
+    ],
+    [
+      'a lamp that follows late',
+      follow.replace('PAUSE', 'delay(300);'),
+      { responds: 'D1', to: 'S1', within: 0.1, then: 'on' },
+      presses,
+      'late-response',
+    ],
+    [
+      'a lamp that does not',
+      lit('pinMode(9, OUTPUT);'),
+      { responds: 'D1', to: 'S1', within: 0.1, then: 'on' },
+      presses,
+      'no-response',
+    ],
+    [
+      'chance',
+      dice('randomSeed(analogRead(A0));'),
+      {
+        'one-of': [
+          { lamp: 'D1', is: 'on' },
+          { lamp: 'D1', is: 'off' },
+        ],
+        variety: 2,
+        over: 20,
+        from: 0.1,
+      },
+      [],
+      'right',
+    ],
+    [
+      'chance without a seed',
+      dice(''),
+      {
+        'one-of': [
+          { lamp: 'D1', is: 'on' },
+          { lamp: 'D1', is: 'off' },
+        ],
+        variety: 2,
+        over: 20,
+        from: 0.1,
+      },
+      [],
+      'variety-off',
+    ],
+  ];
+
+  test.each(cases)('%s: %s', (_, source, expectation, stimuli, code) => {
+    const outcome = play(source, expectation, stimuli);
+    expect([outcome.passed, outcome.failures[0]?.code ?? 'right']).toEqual([code === 'right', code]);
+    for (const failure of outcome.failures) {
+      expect(failure.message).not.toMatch(/undefined|NaN/);
+      expect(failure.hints.join(' ')).not.toMatch(/undefined|NaN/);
+    }
+  });
+});

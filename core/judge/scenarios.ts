@@ -1,0 +1,197 @@
+import type { BoardProfile } from '../boards';
+import { ref } from '../brand';
+import type { Observation } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import type { ScenarioResult } from '../formats/report';
+import type { Scenario, Stimulus } from '../formats/scenario';
+import { expectationSentence } from '../formats/scenario-sentences';
+import type { Compiled } from '../program';
+import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
+import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
+import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
+import { netlistOf, nodeOfPin } from '../wiring/netlist';
+import type { Wiring } from '../wiring/wiring';
+import { correspondence, type Comparison } from './compare';
+import { checkExpectation, type Observed, type Outcome } from './expectations';
+
+/** What of a scenario decides how it runs. */
+type Played = Pick<Scenario, 'for' | 'stimuli'>;
+
+/** How chance falls in a run: what floating lines read as, how contacts bounce, how the noise goes. */
+export type Chance = Pick<RehearsalOptions, 'bounceSeed' | 'floatingReads' | 'seed'>;
+
+/** Runs a build through a scenario, with chance falling as it is told. */
+export type Run = (scenario: Played, chance: Chance) => Trace;
+
+/** The run of an exercise without scenarios: it shows what the program does to the pins. */
+const UNASKED: Played = { for: 5, stimuli: [] };
+
+/** What a build is run through: the scenarios of its exercise, or a while of nothing. */
+export const scenariosOf = ({ data }: Exercise): readonly Played[] =>
+  data.scenarios.length > 0 ? data.scenarios : [UNASKED];
+
+/** A way to run a program on a wiring; `steps` limits each run. */
+export const rehearsalOf =
+  (program: Compiled, wiring: Wiring, board: BoardProfile, steps: number | undefined): Run =>
+  (scenario, chance) =>
+    rehearse(program, wiring, board, {
+      seconds: scenario.for,
+      stimuli: scenario.stimuli,
+      ...(steps === undefined ? {} : { steps }),
+      ...chance,
+    });
+
+/** What came of a scenario, and what is wrong when it did not pass. */
+export interface Judged {
+  readonly result: ScenarioResult;
+  readonly failures: readonly Observation[];
+}
+
+/** Judges the run of each scenario and, when it passes, further runs in which chance falls otherwise. */
+export function judgeScenarios(
+  comparison: Comparison,
+  traces: readonly Trace[],
+  run: Run | undefined,
+): readonly Judged[] {
+  const pairs = correspondence(comparison);
+  return comparison.exercise.data.scenarios.map((scenario, index) => {
+    const trace = traces[index];
+    if (!trace || !run) return notRun(scenario);
+    const observe = (seenTrace: Trace): Observed =>
+      observedOn(seenTrace, comparison.wiring, pairs, scenario.stimuli, (seed) =>
+        observe(run(scenario, { seed, floatingReads: 'noise' })),
+      );
+    const outcomes = scenario.expect.map((expectation) => checkExpectation(expectation, observe(trace)));
+    const failures = outcomes.every(({ passed }) => passed)
+      ? unsteadiness(scenario, trace, run, observe, comparison.wiring)
+      : outcomes.flatMap((outcome) => outcome.failures);
+    return {
+      result: {
+        name: scenario.name,
+        passed: failures.length === 0 && outcomes.every(({ passed }) => passed),
+        expectations: outcomes.map(({ observed, passed }, at) => ({
+          expected: expectationSentence(scenario.expect[at]!),
+          observed,
+          passed,
+        })),
+      },
+      failures,
+    };
+  });
+}
+
+const notRun = ({ name, expect }: Scenario): Judged => ({
+  result: {
+    name,
+    passed: false,
+    expectations: expect.map((expectation) => ({
+      expected: expectationSentence(expectation),
+      observed: 'it did not run',
+      passed: false,
+    })),
+  },
+  failures: [],
+});
+
+function observedOn(
+  trace: Trace,
+  wiring: Wiring,
+  pairs: ReturnType<typeof correspondence>,
+  stimuli: readonly Stimulus[],
+  again: Observed['again'],
+): Observed {
+  const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
+  const builtRef: Observed['builtRef'] = (reference) => pairs.get(reference.replace(/\..*/, ''))?.ref;
+  const currents = (lamp: string): readonly CurrentChange[] | undefined => {
+    const built = builtRef(lamp) ?? ref('');
+    return trace.lamps.get(built + (/\..*/.exec(lamp)?.[0] ?? ''));
+  };
+  const seen: Observed['seen'] = (lamp) => {
+    if (!seenOf.has(lamp)) {
+      const changes = currents(lamp);
+      seenOf.set(lamp, changes && seenIntervals(changes, observedSeconds(trace)));
+    }
+    return seenOf.get(lamp);
+  };
+  return { wiring, trace, stimuli, seen, currents, builtRef, again };
+}
+
+/** Ways in which contacts bounce that a build has to stand. */
+const BOUNCE_SEEDS = [1, 2, 3];
+/** What floating lines may read as besides low. */
+const FLOATING: readonly Chance[] = [
+  { floatingReads: 'high' },
+  { floatingReads: 'noise', seed: 1 },
+  { floatingReads: 'noise', seed: 2 },
+];
+
+/** What a build that passes does otherwise when contacts bounce or a line that floats reads as something else. */
+function unsteadiness(
+  scenario: Scenario,
+  trace: Trace,
+  run: Run,
+  observe: (trace: Trace) => Observed,
+  wiring: Wiring,
+): readonly Observation[] {
+  // What is left to chance is looked at over many runs already.
+  const expectations = scenario.expect.filter((expectation) => !('one-of' in expectation));
+  const failing = (chance: Chance): Outcome | undefined => {
+    const observed = observe(run(scenario, chance));
+    return expectations
+      .map((expectation) => checkExpectation(expectation, observed))
+      .find(({ passed }) => !passed);
+  };
+  const pressed = scenario.stimuli.find((stimulus) => 'press' in stimulus);
+  if (pressed)
+    for (const bounceSeed of BOUNCE_SEEDS) {
+      const outcome = failing({ bounceSeed });
+      if (outcome) return [bounces(trace, pressed.press, outcome, wiring), ...outcome.failures];
+    }
+  const [floating] = trace.floatingReads;
+  if (floating)
+    for (const chance of FLOATING) {
+      const outcome = failing(chance);
+      if (outcome) return [floats(floating, outcome), ...outcome.failures];
+    }
+  return [];
+}
+
+function bounces(trace: Trace, button: string, { observed }: Outcome, wiring: Wiring): Observation {
+  const netlist = netlistOf(wiring);
+  // The line that looks at the button: where a pin is read that one of its legs lies on.
+  const read = [...trace.reads].find(([pin]) => {
+    const node = nodeOfPin(netlist, pin);
+    return netlist.nodes.some(
+      ({ id, terminals }) => id === node && terminals.some(({ ref: part }) => part === button),
+    );
+  });
+  const line = read?.[1].line ?? 1;
+  return {
+    code: 'no-debounce',
+    severity: 'fault',
+    refs: [button],
+    line,
+    column: 1,
+    message: `A real button bounces for a few milliseconds when it is pressed, and line ${line} takes each bounce for a press: then ${observed}.`,
+    hints: [
+      `What does a contact do in the first thousandths of a second after it is pressed?`,
+      `With a bouncing ${button} the outcome is another: ${observed}.`,
+      `After a change has been seen in line ${line}, wait 20 milliseconds before looking again.`,
+    ],
+  };
+}
+
+function floats({ pin, line, how }: Trace['floatingReads'][number], { observed }: Outcome): Observation {
+  return {
+    code: 'unsteady',
+    severity: 'fault',
+    line,
+    column: 1,
+    message: `Line ${line} reads pin ${pin} while nothing holds it, so the outcome changes from one time to the next: then ${observed}.`,
+    hints: [
+      `What does pin ${pin} read while nothing is joined to it?`,
+      `Pin ${pin} floats when line ${line} reads it; it may be ${how === 'digital' ? 'high or low' : 'any number'}.`,
+      `Hold pin ${pin} with a pull-up: pinMode(${pin}, INPUT_PULLUP); or see that its wire reaches what it should read.`,
+    ],
+  };
+}
