@@ -179,13 +179,14 @@ describe('judging', () => {
     return read.value;
   };
 
-  test.each([
-    [{ language: 'python' }, 'language', /cannot be judged yet/],
-  ])('of %j is refused at its place', (change, path, message) => {
-    const problem = judgingProblem(beacon(change));
-    expect(problem?.path).toBe(path);
-    expect(problem?.message).toMatch(message);
-  });
+  test.each([[{ language: 'python' }, 'language', /cannot be judged yet/]])(
+    'of %j is refused at its place',
+    (change, path, message) => {
+      const problem = judgingProblem(beacon(change));
+      expect(problem?.path).toBe(path);
+      expect(problem?.message).toMatch(message);
+    },
+  );
 
   test('of the beacon is possible; without a program or a scenario it is not complete', () => {
     expect(judgingProblem(beacon({}))).toBeUndefined();

@@ -60,6 +60,18 @@ export const exerciseSchema = z.looseObject({
       }),
     )
     .optional(),
+  /** The way there: what is tried on the way, before the whole is built. */
+  stages: z
+    .array(
+      z.object({
+        name: z.string().min(1),
+        /** The part with whose building the stage can be tried. */
+        after: z.string(),
+        program: z.string(),
+        scenarios: z.array(scenarioSchema),
+      }),
+    )
+    .optional(),
   /** The parts as the author wrote them, a line each; `parts` and `nets` are what they say. */
   lines: z
     .array(z.object({ id: z.string().min(1), text: z.string().max(400), refs: z.array(z.string()) }))
@@ -167,7 +179,15 @@ export function formOf(data: ExerciseData, name: string): Result<Exercise> {
       message: `the exercise has no form “${name}”; it has ${data.forms?.map((known) => known.name).join(', ') || 'one form only'}`,
       path: 'forms',
     });
-  return exerciseFrom({ ...data, ...form, name: undefined, forms: undefined });
+  return exerciseFrom({ ...data, ...form, name: undefined, forms: undefined, stages: undefined });
+}
+
+/** The exercise as it is at one of its stages: the same circuit with another program; refused when it has none. */
+export function stageOf(data: ExerciseData, name: string): Result<Exercise> {
+  const stage = data.stages?.find((candidate) => candidate.name === name);
+  if (!stage) return fail({ message: `the exercise has no stage “${name}”`, path: 'stages' });
+  const { program, scenarios } = stage;
+  return exerciseFrom({ ...data, program, scenarios, stages: undefined });
 }
 
 function readAccepted(exercise: ExerciseData): Result<Exercise['accepted']> {

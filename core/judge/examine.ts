@@ -74,7 +74,8 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
   const judged = judgeScenarios(comparison, traces, run);
   const bench = prepareBench(wiring, netlist);
   const usesSerial = traces.some((trace) => trace.serialStarted);
-  const context = { wiring, netlist, bench, board: exercise.board, states, usesSerial };
+  const floatingPins = run && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin)));
+  const context = { wiring, netlist, bench, board: exercise.board, states, floatingPins, usesSerial };
   const structural = wiringRules.flatMap((rule) => rule(context));
   const compared = [
     ...comparedParts(comparison),

@@ -44,6 +44,7 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
     bench: prepareBench(wiring, netlist),
     board: exercise.board,
     states,
+    floatingPins: undefined,
     usesSerial: false,
   };
   const comparison = { exercise, wiring, match, states };

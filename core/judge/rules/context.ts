@@ -21,6 +21,8 @@ export interface RuleContext {
   readonly bench: Bench;
   readonly board: BoardProfile;
   readonly states: readonly SolvedState[];
+  /** Pins that the program read while nothing held them; `undefined` where no program ran. */
+  readonly floatingPins: ReadonlySet<string> | undefined;
   /** Whether the program uses the serial line. */
   readonly usesSerial: boolean;
 }

@@ -46,9 +46,13 @@ export const inputFloating: Rule = (context) =>
       )
     )
       return [];
-    const floats = context.states.find(
-      ({ drives, point }) => (drives.get(pin)?.mode ?? 'input') === 'input' && point.volts[node.id] === null,
-    );
+    // What the program has read decides; without a program, whether it could float.
+    const floats = context.floatingPins
+      ? context.floatingPins.has(pin)
+      : context.states.some(
+          ({ drives, point }) =>
+            (drives.get(pin)?.mode ?? 'input') === 'input' && point.volts[node.id] === null,
+        );
     if (!floats) return [];
     return [
       {

@@ -26,7 +26,7 @@ function seen(rows: string, high: readonly string[] = ['13'], usesSerial = false
   const drives: PinDrives = new Map(high.map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
   const states = [{ drives, parts: new Map(), point: solveBench(bench, drives) }];
   return wiringRules.flatMap((rule) =>
-    rule({ wiring, netlist, bench, board: beacon.board, states, usesSerial }),
+    rule({ wiring, netlist, bench, board: beacon.board, states, floatingPins: undefined, usesSerial }),
   );
 }
 
@@ -118,6 +118,7 @@ describe('the rules on a wiring', () => {
       board: beacon.board,
       states: [{ drives, parts: new Map(), point: solveBench(bench, drives) }],
       usesSerial: false,
+      floatingPins: undefined,
     };
     const [short] = wiringRules.flatMap((rule) => rule(context)).filter(({ code }) => code === 'pin-short');
     expect(short!.evidence!['currentMa']!.amount).toBeCloseTo(5000 / 50.3, 0);
