@@ -5,13 +5,15 @@ import type { Grammars, ParseWith, SyntaxNode } from '@/core/program/syntax';
 export interface GrammarFiles {
   readonly runtime: Uint8Array;
   readonly cpp: Uint8Array;
+  readonly python: Uint8Array;
 }
 
 /** Makes the parsers from their files. Rejects when a file is not what it should be. */
 export async function loadGrammars(files: GrammarFiles): Promise<Grammars> {
   // The loader of the runtime takes the bytes themselves, so that it fetches nothing.
   await Parser.init({ wasmBinary: files.runtime });
-  return { cpp: parserFor(await Language.load(files.cpp)) };
+  const [cpp, python] = await Promise.all([Language.load(files.cpp), Language.load(files.python)]);
+  return { cpp: parserFor(cpp), python: parserFor(python) };
 }
 
 function parserFor(language: Language): ParseWith {

@@ -11,11 +11,12 @@ export function nodeGrammars(): Promise<Grammars> {
   loaded ??= (async () => {
     const require = createRequire(join(process.cwd(), 'package.json'));
     const read = (name: string): Promise<Uint8Array> => readFile(require.resolve(name));
-    const [runtime, cpp] = await Promise.all([
+    const [runtime, cpp, python] = await Promise.all([
       read('web-tree-sitter/web-tree-sitter.wasm'),
       read('tree-sitter-cpp/tree-sitter-cpp.wasm'),
+      read('tree-sitter-python/tree-sitter-python.wasm'),
     ]);
-    return loadGrammars({ runtime, cpp });
+    return loadGrammars({ runtime, cpp, python });
   })();
   return loaded;
 }

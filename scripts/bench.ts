@@ -66,6 +66,7 @@ row(
       bench: prepareBench(wiring, netlist),
       board,
       states: [],
+      floatingPins: undefined,
       usesSerial: false,
     };
     return wiringRules.map((rule) => rule(context));

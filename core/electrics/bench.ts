@@ -11,7 +11,7 @@ import { fitJunction, type JunctionModel } from './junction';
  * periods make a second where it is not the board's own PWM: a tone, or a servo's pulses.
  */
 export type PinDrive =
-  | { readonly mode: 'high' | 'low' | 'input' | 'pullup' }
+  | { readonly mode: 'high' | 'low' | 'input' | 'pullup' | 'pulldown' }
   | { readonly mode: 'pwm'; readonly duty: number; readonly hertz?: number };
 
 /** Drives by pin name; a pin that is not named is an input. */
@@ -279,6 +279,8 @@ function driverElement(
         element: { type: 'resistor', from: bench.supplyNode, to: node, ohms: board.input.pullUpOhms },
         sign: 1,
       };
+    case 'pulldown':
+      return { element: { type: 'resistor', from: node, to: 0, ohms: board.input.pullUpOhms }, sign: -1 };
     case 'input':
       return {
         element: { type: 'resistor', from: node, to: 0, ohms: board.input.leakOhms, leak: true },

@@ -106,7 +106,13 @@ export function valueChangeDump(trace: Trace, board: BoardProfile): string {
 }
 
 const levelText = (mode: string): string =>
-  mode === 'high' || mode === 'pullup' ? '1' : mode === 'low' ? '0' : mode === 'input' ? 'z' : 'x';
+  mode === 'high' || mode === 'pullup'
+    ? '1'
+    : mode === 'low' || mode === 'pulldown'
+      ? '0'
+      : mode === 'input'
+        ? 'z'
+        : 'x';
 
 /** Short names of signals in a dump: the printable letters, and pairs of them when there are more. */
 function codeOf(index: number): string {

@@ -5,7 +5,12 @@ import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
 import type { Executable, ProgramMemory } from './machine';
 import { notSupported, type ProgramProblem } from './problem';
+import { emitPython } from './python/emit';
+import { pythonLines } from './python/lines';
+import { resolvePython } from './python/resolve';
+import { certainProblems, pythonSyntaxProblems } from './python/syntax-problems';
 import type { Grammars } from './syntax';
+import type { Token } from './token';
 
 export type { Grammars } from './syntax';
 export type { ProgramProblem } from './problem';
@@ -31,15 +36,23 @@ export interface Program {
   readonly compiled?: Compiled;
 }
 
-/** Reads and compiles a program of the board's language. Never throws, whatever the text. */
-export function compileProgram(source: string, board: BoardProfile, grammars: Grammars): Program {
+export type Language = 'cpp' | 'python';
+
+/** Reads and compiles a program of a language, the board's own unless another is named. Never throws, whatever the text. */
+export function compileProgram(
+  source: string,
+  board: BoardProfile,
+  grammars: Grammars,
+  language: Language = board.language.default,
+): Program {
+  return language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
+}
+
+function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Program {
   const list = tokenize(source);
   const isEmpty = list.tokens.length === 0 && !/^\s*#/m.test(source);
   if (isEmpty) return { source, problems: [], isEmpty };
-  if (list.depth > DEEPEST_BRACKETS) {
-    const place = list.tokens.find((token) => '([{'.includes(token.text)) ?? { line: 1, column: 1 };
-    return { source, isEmpty, problems: [notSupported(`a nesting of ${list.depth} brackets`, place)] };
-  }
+  if (list.depth > DEEPEST_BRACKETS) return tooDeep(source, list.depth, list.tokens);
   return grammars.cpp(source, (root) => {
     if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
       return { source, isEmpty, problems: syntaxProblems(list, root) };
@@ -51,4 +64,38 @@ export function compileProgram(source: string, board: BoardProfile, grammars: Gr
       ...(tree ? { compiled: { executable: emitProgram(tree), memory: tree.memory } } : {}),
     };
   });
+}
+
+function compilePython(source: string, board: BoardProfile, grammars: Grammars): Program {
+  const list = pythonLines(source);
+  const isEmpty = list.lines.length === 0;
+  if (isEmpty) return { source, problems: [], isEmpty };
+  if (list.depth > DEEPEST_BRACKETS)
+    return tooDeep(
+      source,
+      list.depth,
+      list.lines.flatMap(({ tokens }) => tokens),
+    );
+  return grammars.python(source, (root) => {
+    const broken =
+      root.hasError || list.quotes.length > 0 || list.strays.length > 0 || list.open.length > 0
+        ? pythonSyntaxProblems(list, root)
+        : certainProblems(list);
+    if (broken.length > 0) return { source, isEmpty, problems: broken };
+    const { tree, problems } = resolvePython(root, board);
+    return {
+      source,
+      isEmpty,
+      problems,
+      ...(tree ? { compiled: { executable: emitPython(tree, board), memory: NO_MEMORY } } : {}),
+    };
+  });
+}
+
+/** Values of this dialect lie on the runner's own heap. */
+const NO_MEMORY: ProgramMemory = { globalCells: 0, globalBytes: 0 };
+
+function tooDeep(source: string, depth: number, tokens: readonly Token[]): Program {
+  const place = tokens.find((token) => '([{'.includes(token.text)) ?? { line: 1, column: 1 };
+  return { source, isEmpty: false, problems: [notSupported(`a nesting of ${depth} brackets`, place)] };
 }

@@ -30,6 +30,10 @@ export interface ProgramHost {
   digitalWrite(pin: number, level: number, line: number): void;
   digitalRead(pin: number, line: number): number;
   analogWrite(pin: number, duty: number, line: number): void;
+  /** PWM with a share from 0 to 1 of its period, and so many periods a second. */
+  pwm(pin: number, share: number, hertz: number, line: number): void;
+  /** A whole number of 32 bits that nobody can tell beforehand; the run's seed decides it. */
+  chance(): number;
   analogRead(pin: number, line: number): number;
   /** The pin that a program means by a number in analog reading, where 0 may be the first analog pin. */
   analogChannel(number: number): number;
@@ -68,7 +72,7 @@ export interface ProgramHost {
 
 /** A wrong result that the processor computes without a word. */
 export interface SilentError {
-  readonly kind: 'division' | 'index' | 'text';
+  readonly kind: 'division' | 'index' | 'text' | 'range' | 'pause' | 'overflow';
   readonly line: number;
   readonly name?: string;
   readonly index?: number;
@@ -138,6 +142,8 @@ export class Machine {
   bootCycle = 0;
   /** Whether an interrupt routine runs. */
   inInterrupt = false;
+  /** The error that ended a program of a language that has errors. */
+  failure: { readonly kind: string; readonly message: string; readonly line: number } | undefined;
   /** Line of a pause inside an interrupt routine, which never ends: the clock stands still there. */
   stuckInInterrupt: number | undefined;
   /** Runs a function of the program; set by whoever starts it. */

@@ -6,7 +6,7 @@ import { rehearse } from '../rehearsal/rehearse';
 import type { Trace } from '../rehearsal/trace';
 import { grammars } from '../testing/beacon';
 import type { Wiring } from '../wiring/wiring';
-import { editDistance, nearest } from './cpp/names';
+import { editDistance, nearest } from './names';
 import { compileProgram } from './index';
 import { applyTextEdit } from './problem';
 

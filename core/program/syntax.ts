@@ -24,6 +24,7 @@ export type ParseWith = <T>(source: string, read: (root: SyntaxNode) => T) => T;
 /** The loaded grammars. Loading them needs files or a network, so it stays outside the core. */
 export interface Grammars {
   readonly cpp: ParseWith;
+  readonly python: ParseWith;
 }
 
 /** A stretch of the program, lines and columns from 1, end exclusive. */

@@ -29,6 +29,7 @@ interface PinState {
   readonly pin: BoardPin;
   output: boolean;
   latch: boolean;
+  pulledDown: boolean;
   duty: number | undefined;
   /** Periods a second, where it is not the board's own PWM. */
   hertz: number | undefined;
@@ -195,6 +196,7 @@ export class BoardHost implements ProgramHost {
     state.output = mode === 1;
     // Making a pin an input lets go of its latch, unless the pull-up is asked for.
     if (mode !== 1) state.latch = mode === 2;
+    state.pulledDown = mode === 3;
     state.duty = undefined;
     this.apply(state, line);
   }
@@ -223,6 +225,23 @@ export class BoardHost implements ProgramHost {
     } else state.duty = value / range;
     state.hertz = undefined;
     this.apply(state, line);
+  }
+
+  pwm(number: number, share: number, hertz: number, line: number): void {
+    const state = this.state(number, line);
+    if (!state) return;
+    const isSteady = share <= 0 || share >= 1;
+    Object.assign(state, {
+      output: true,
+      latch: share >= 1,
+      duty: isSteady ? undefined : share,
+      hertz: isSteady ? undefined : hertz,
+    });
+    this.apply(state, line);
+  }
+
+  chance(): number {
+    return this.random();
   }
 
   /** Whether a pin has PWM now: a servo or a tone takes the timer of some. */
@@ -479,6 +498,7 @@ export class BoardHost implements ProgramHost {
       floatingReads: this.floatingReads,
       deadInterrupts: this.deadInterrupts,
       stuckInInterrupt: machine.stuckInInterrupt,
+      failure: machine.failure,
       serialStarted: this.serial.started,
       unknownPins: this.unknownPins,
       silentErrors: machine.silentErrors,
@@ -509,7 +529,15 @@ export class BoardHost implements ProgramHost {
     }
     let state = this.states.get(pin.name);
     if (!state) {
-      state = { pin, output: false, latch: false, duty: undefined, hertz: undefined, lastRead: 0 };
+      state = {
+        pin,
+        output: false,
+        latch: false,
+        pulledDown: false,
+        duty: undefined,
+        hertz: undefined,
+        lastRead: 0,
+      };
       this.states.set(pin.name, state);
     }
     return state;
@@ -548,7 +576,7 @@ export class BoardHost implements ProgramHost {
 }
 
 function driveOf(state: PinState): PinDrive {
-  if (!state.output) return { mode: state.latch ? 'pullup' : 'input' };
+  if (!state.output) return { mode: state.latch ? 'pullup' : state.pulledDown ? 'pulldown' : 'input' };
   const { duty, hertz } = state;
   if (duty !== undefined) return { mode: 'pwm', duty, ...(hertz === undefined ? {} : { hertz }) };
   return { mode: state.latch ? 'high' : 'low' };

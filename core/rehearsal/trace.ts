@@ -88,6 +88,8 @@ export interface Trace {
   readonly deadInterrupts: readonly { readonly number: number; readonly line: number }[];
   /** Line of a pause in an interrupt routine, where the program stuck for good. */
   readonly stuckInInterrupt: number | undefined;
+  /** The error that nobody caught and that ended the program. */
+  readonly failure: { readonly kind: string; readonly message: string; readonly line: number } | undefined;
   readonly serialStarted: boolean;
   /** Numbers that the program used as pins and the board does not have. */
   readonly unknownPins: readonly { readonly number: number; readonly line: number }[];

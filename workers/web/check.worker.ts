@@ -23,8 +23,9 @@ function load(): Promise<Grammars> {
   grammars ??= Promise.all([
     fetchBytes(new URL('web-tree-sitter/web-tree-sitter.wasm', import.meta.url)),
     fetchBytes(new URL('tree-sitter-cpp/tree-sitter-cpp.wasm', import.meta.url)),
+    fetchBytes(new URL('tree-sitter-python/tree-sitter-python.wasm', import.meta.url)),
   ])
-    .then(([runtime, cpp]) => loadGrammars({ runtime, cpp }))
+    .then(([runtime, cpp, python]) => loadGrammars({ runtime, cpp, python }))
     .catch((error: unknown) => {
       grammars = undefined;
       throw error;

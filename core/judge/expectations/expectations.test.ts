@@ -26,6 +26,7 @@ function observe(
     floatingReads: [],
     deadInterrupts: [],
     stuckInInterrupt: undefined,
+    failure: undefined,
     serial: serial === '' ? [] : [{ at: 1, text: serial }],
     pauses: [],
     states: [],

@@ -1,7 +1,8 @@
 import type { BoardProfile } from '../../boards';
 import type { TextEdit } from '../../finding';
 import { compileProgram, type Grammars, type Program } from '../../program';
-import { tokenize, type Token } from '../../program/cpp/tokens';
+import { tokenize } from '../../program/cpp/tokens';
+import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import type { Candidate } from './candidate';
 

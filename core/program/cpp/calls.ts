@@ -4,7 +4,7 @@ import { unreadable, type Context, type FunctionSignature } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readMacro } from './definitions';
 import { changesText, type LibraryFunction } from './library';
-import { nearest } from './names';
+import { nearest } from '../names';
 import { describe, findPlace, loadOf, readPlace, type ReadExpression } from './places';
 import type { ClockForm, Expression } from './tree';
 import {

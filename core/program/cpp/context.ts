@@ -3,7 +3,7 @@ import type { ProgramProblem } from '../problem';
 import { notSupported } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
-import { unknownName, type Elsewhere } from './names';
+import { unknownName, type Elsewhere } from '../names';
 import { Layout, Scope } from './scope';
 import type { Expression, Place } from './tree';
 import {
@@ -177,7 +177,12 @@ export class Context {
     };
     const all = Object.values(known).flat();
     this.pending.push(() =>
-      unknownName(name, uses, { likely: known[use], all, elsewhere: declaredElsewhere(this.root, name) }),
+      unknownName(name, uses, {
+        likely: known[use],
+        all,
+        elsewhere: declaredElsewhere(this.root, name),
+        language: 'cpp',
+      }),
     );
   }
 

@@ -5,7 +5,7 @@ import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../synta
 import { Context, type FunctionSignature } from './context';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
-import { missing } from './syntax-wording';
+import { missing } from '../syntax-wording';
 import { declareParameter, readDeclaration } from './declarations';
 import { readDeclarator } from './declarators';
 import { readBlock } from './statements';

@@ -1,8 +1,9 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { typeWords } from './types';
-import { missing, quoteProblem, strayProblem, surplus } from './syntax-wording';
-import type { Token, TokenList } from './tokens';
+import { missing, quoteProblem, strayProblem, surplus } from '../syntax-wording';
+import type { TokenList } from './tokens';
+import type { Token } from '../token';
 
 const headerWords: ReadonlySet<string> = new Set(['if', 'for', 'while', 'switch']);
 const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };

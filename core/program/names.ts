@@ -1,6 +1,6 @@
-import type { Repair } from '../../finding';
-import { refusal, type ProgramProblem } from '../problem';
-import type { Span } from '../syntax';
+import type { Repair } from '../finding';
+import { refusal, type ProgramProblem } from './problem';
+import type { Span } from './syntax';
 
 /** Where a name would have been known. */
 export interface Elsewhere {
@@ -17,6 +17,7 @@ export interface KnownNames {
   readonly likely: readonly string[];
   readonly all: readonly string[];
   readonly elsewhere: Elsewhere | undefined;
+  readonly language: 'cpp' | 'python';
 }
 
 /**
@@ -26,7 +27,7 @@ export interface KnownNames {
 export function unknownName(
   name: string,
   uses: readonly Span[],
-  { likely, all, elsewhere }: KnownNames,
+  { likely, all, elsewhere, language }: KnownNames,
 ): ProgramProblem {
   const span = uses[0]!;
   const place = { line: span.line, column: span.column };
@@ -58,7 +59,9 @@ export function unknownName(
       [
         `Where is “${name}” declared, and between which braces?`,
         `“${name}” from line ${elsewhere.span.line} is known only ${elsewhere.region}, but line ${span.line} uses it too.`,
-        `Move the declaration of ${name} from line ${elsewhere.span.line} to the top of the program, above setup.`,
+        language === 'cpp'
+          ? `Move the declaration of ${name} from line ${elsewhere.span.line} to the top of the program, above setup.`
+          : `Give ${name} its value at the top of the program, outside of every function.`,
       ],
       elsewhere.declaration && movedToTop(name, elsewhere.declaration),
     );
@@ -71,7 +74,7 @@ export function unknownName(
       [
         `Is every letter of “${name}” in line ${span.line} right?`,
         `The board does not know “${name}”; it knows “${near}”.`,
-        `Write ${near} in line ${span.line}, or declare ${name} first.`,
+        `Write ${near} in line ${span.line}, or ${language === 'cpp' ? 'declare' : 'give a value to'} ${name} first.`,
       ],
       renamed(near),
     );
@@ -82,7 +85,9 @@ export function unknownName(
     [
       `Where is “${name}” said to be something?`,
       `Line ${span.line} uses “${name}”, but no line declares it.`,
-      `Declare ${name} above setup, with its type and value, or use a name that is known.`,
+      language === 'cpp'
+        ? `Declare ${name} above setup, with its type and value, or use a name that is known.`
+        : `Give ${name} a value before line ${span.line}, or use a name that is known.`,
     ],
   );
 }

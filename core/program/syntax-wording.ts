@@ -1,6 +1,6 @@
-import type { FindingCode } from '../../finding';
-import { refusal, textRepair, type ProgramProblem } from '../problem';
-import type { QuoteProblem, StrayCharacter, Token } from './tokens';
+import type { FindingCode } from '../finding';
+import { refusal, textRepair, type ProgramProblem } from './problem';
+import type { QuoteProblem, StrayCharacter, Token } from './token';
 
 /** What is wrong with a quote. */
 export function quoteProblem(quote: QuoteProblem): ProgramProblem {
@@ -74,6 +74,9 @@ export function missing(
       '{': 'opening brace',
       '}': 'closing brace',
       '()': 'pair of parentheses',
+      ':': 'colon',
+      '[': 'opening bracket',
+      ']': 'closing bracket',
     }[by] ?? by;
   const place = { line: after.line, column: after.endColumn };
   const insertion = by === '}' ? '\n}' : by === '{' ? ' {' : by;

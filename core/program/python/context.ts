@@ -1,0 +1,185 @@
+import type { BoardProfile } from '../../boards';
+import { nearest, unknownName, type Elsewhere } from '../names';
+import { notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
+import { namedChildren, spanOf, type Span, type SyntaxNode } from '../syntax';
+import { attributeNames, builtins, libraryModules } from './library';
+import type { FunctionTree, Slot } from './tree';
+import type { PyModule, Value } from './values';
+
+/** Names of one function, or of the program itself. */
+export interface Names {
+  readonly all: string[];
+  /** Names that a function takes from the program. */
+  readonly fromProgram: ReadonlySet<string>;
+}
+
+/** Deepest nesting of statements and expressions that is followed; no person writes deeper. */
+const DEEPEST = 120;
+
+/** What is known while a program is resolved. */
+export class Context {
+  readonly problems: ProgramProblem[] = [];
+  readonly functions: FunctionTree[] = [];
+  readonly globals: Names = { all: [], fromProgram: new Set() };
+  /** Names of the function being read; none at the top. */
+  locals: Names | undefined;
+  /** Names of the functions around the one being read. */
+  readonly outer: Names[] = [];
+  /** What a global name stands for when nothing but one import gives it a value. */
+  readonly imported = new Map<string, Value>();
+  readonly library: ReadonlyMap<string, PyModule>;
+  private readonly unknown = new Map<string, Span[]>();
+  private readonly attributes: ReadonlySet<string>;
+  private depth = 0;
+
+  constructor(
+    readonly board: BoardProfile,
+    readonly root: SyntaxNode,
+  ) {
+    this.library = libraryModules(board);
+    this.attributes = attributeNames(this.library);
+  }
+
+  report(problem: ProgramProblem): void {
+    this.problems.push(problem);
+  }
+
+  unsupported(what: string, node: SyntaxNode): void {
+    this.report(notSupported(what, spanOf(node)));
+  }
+
+  /** Runs `read` one level deeper; `undefined` and a problem when that is too deep. */
+  nested<T>(node: SyntaxNode, read: () => T): T | undefined {
+    if (this.depth >= DEEPEST) {
+      this.unsupported('a nesting this deep', node);
+      return undefined;
+    }
+    this.depth += 1;
+    const value = read();
+    this.depth -= 1;
+    return value;
+  }
+
+  /** Where a name keeps its value. */
+  slotOf(node: SyntaxNode): Slot {
+    const name = node.text;
+    const local = this.locals?.fromProgram.has(name) ? -1 : (this.locals?.all.indexOf(name) ?? -1);
+    if (local >= 0) return { area: 'local', index: local };
+    if (this.outer.some(({ all, fromProgram }) => all.includes(name) && !fromProgram.has(name)))
+      this.unsupported(`“${name}” of the function around this one`, node);
+    const global = this.globals.all.indexOf(name);
+    if (global >= 0) return { area: 'global', index: global };
+    const value = builtins.get(name);
+    if (value !== undefined) return { area: 'library', value };
+    const uses = this.unknown.get(name);
+    if (uses) uses.push(spanOf(node));
+    else this.unknown.set(name, [spanOf(node)]);
+    return { area: 'unknown' };
+  }
+
+  /** The module that a name is known to stand for. */
+  moduleNamed(name: string): PyModule | undefined {
+    const value = this.locals?.all.includes(name) ? undefined : this.imported.get(name);
+    return value && typeof value === 'object' && 'members' in value && 'name' in value
+      ? (value as PyModule)
+      : undefined;
+  }
+
+  /** Says so when nothing in the language has an attribute of this name, or a module has none. */
+  checkAttribute(
+    node: SyntaxNode,
+    owner: { readonly name: string; readonly members: ReadonlyMap<string, Value> } | undefined,
+  ): void {
+    const name = node.text;
+    const known = owner ? [...owner.members.keys()] : [...this.attributes];
+    if (owner ? owner.members.has(name) : this.attributes.has(name)) return;
+    const span = spanOf(node);
+    const other = known.find((candidate) => candidate.toLowerCase() === name.toLowerCase());
+    const near = other ?? nearest(name, known);
+    const what = owner ? `“${owner.name}” has no “${name}”` : `nothing here has a “${name}”`;
+    this.report({
+      ...refusal(
+        other === undefined ? 'name-unknown' : 'name-case',
+        span,
+        `Line ${span.line}: ${what}${near === undefined ? '.' : `; “${near}” it has.`}${other === undefined ? '' : ' Capitals count.'}`,
+        [
+          `Compare “${name}” in line ${span.line} with an example, letter by letter. Are they the same?`,
+          near === undefined
+            ? `“${name}” in line ${span.line} is not known.`
+            : `“${near}” is known, “${name}” is not.`,
+          near === undefined
+            ? `Use a name that is known in line ${span.line}.`
+            : `Write ${near} in line ${span.line}.`,
+        ],
+        near === undefined
+          ? undefined
+          : textRepair(`Write ${near} instead of ${name} in line ${span.line}.`, {
+              line: span.line,
+              column: span.column,
+              length: name.length,
+              by: near,
+            }),
+      ),
+      stopsCompiler: false,
+    });
+  }
+
+  /** All problems, in the order of the text. */
+  finish(): readonly ProgramProblem[] {
+    const names = [...(this.globals.all ?? []), ...builtins.keys()];
+    const modules = [...this.library.keys()];
+    const unknown = [...this.unknown].map(([name, uses]): ProgramProblem => {
+      const isModule = this.library.has(name);
+      if (isModule) return notImported(name, uses[0]!);
+      return {
+        // The board finds out only when it gets there.
+        ...unknownName(name, uses, {
+          likely: names,
+          all: [...names, ...modules],
+          elsewhere: assignedElsewhere(this.root, name),
+          language: 'python',
+        }),
+        stopsCompiler: false,
+      };
+    });
+    return [...this.problems, ...unknown].sort((a, b) => a.line - b.line || a.column - b.column);
+  }
+}
+
+function notImported(name: string, { line, column }: Span): ProgramProblem {
+  return {
+    ...refusal(
+      'name-unknown',
+      { line, column },
+      `Line ${line}: “${name}” is not known. It is a module, and no line imports it.`,
+      [
+        `Which line tells the board that ${name} is used?`,
+        `${name} is used in line ${line} and never imported.`,
+        `Write import ${name} at the top of the program.`,
+      ],
+      textRepair(`Write import ${name} at the top of the program.`, {
+        line: 1,
+        column: 1,
+        length: 0,
+        by: `import ${name}\n`,
+      }),
+    ),
+    stopsCompiler: false,
+  };
+}
+
+/** Finds a function that gives the name a value of its own. */
+function assignedElsewhere(root: SyntaxNode, name: string): Elsewhere | undefined {
+  for (const definition of namedChildren(root)) {
+    if (definition.type !== 'function_definition') continue;
+    const owner = definition.childForFieldName('name')?.text ?? 'a function';
+    const open: SyntaxNode[] = [definition];
+    for (let node = open.pop(); node; node = open.pop()) {
+      const left = node.type === 'assignment' ? node.childForFieldName('left') : null;
+      if (left?.type === 'identifier' && left.text === name)
+        return { region: `inside ${owner}`, span: spanOf(left) };
+      open.push(...namedChildren(node));
+    }
+  }
+  return undefined;
+}

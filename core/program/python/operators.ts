@@ -1,0 +1,250 @@
+import { RaisedError } from './errors';
+import type { BinaryOperator, ComparisonOperator } from './tree';
+import {
+  equal,
+  itemsOf,
+  numberOf,
+  PyDict,
+  PyFloat,
+  PyList,
+  PyRange,
+  PyTuple,
+  typeName,
+  whole,
+  type Value,
+} from './values';
+
+/** Longest text or list, and most bits of a whole number, that an operation may make. */
+const MOST_ITEMS = 100_000;
+const MOST_BITS = 20_000;
+
+/** The value of an operation; raises what the language raises. */
+export function operate(operator: BinaryOperator, left: Value, right: Value): Value {
+  const [a, b] = [numberOf(left), numberOf(right)];
+  if (a !== undefined && b !== undefined) {
+    return left instanceof PyFloat || right instanceof PyFloat
+      ? onFloats(operator, Number(a), Number(b))
+      : onWholes(operator, a, b);
+  }
+  if (operator === '+') {
+    if (typeof left === 'string' && typeof right === 'string') return bounded(left + right);
+    if (left instanceof PyList && right instanceof PyList)
+      return new PyList(boundedItems([...left.items, ...right.items]));
+    if (left instanceof PyTuple && right instanceof PyTuple)
+      return new PyTuple(boundedItems([...left.items, ...right.items]));
+  }
+  if (operator === '*') {
+    if (typeof b === 'number' && Number.isInteger(b) && !(right instanceof PyFloat))
+      return repeated(left, b, right);
+    if (typeof a === 'number' && Number.isInteger(a) && !(left instanceof PyFloat))
+      return repeated(right, a, left);
+  }
+  throw unsupported(operator, left, right);
+}
+
+const unsupported = (operator: string, left: Value, right: Value): RaisedError =>
+  new RaisedError(
+    'TypeError',
+    `unsupported types for ${operator}: '${typeName(left)}', '${typeName(right)}'`,
+  );
+
+function repeated(value: Value, count: number, other: Value): Value {
+  const times = Math.max(0, count);
+  if (typeof value === 'string') {
+    room(value.length * times);
+    return value.repeat(times);
+  }
+  if (!(value instanceof PyList) && !(value instanceof PyTuple)) throw unsupported('*', value, other);
+  room(value.items.length * times);
+  const items = Array.from({ length: times }, () => value.items).flat();
+  return value instanceof PyList ? new PyList(items) : new PyTuple(items);
+}
+
+/** Raises what a board raises when so much does not fit into its memory. */
+export function room(items: number): void {
+  if (items > MOST_ITEMS)
+    throw new RaisedError('MemoryError', `memory allocation failed, allocating ${items} bytes`);
+}
+
+const bounded = (text: string): string => {
+  room(text.length);
+  return text;
+};
+const boundedItems = (items: Value[]): Value[] => {
+  room(items.length);
+  return items;
+};
+
+const zero = (what = 'division by zero'): RaisedError => new RaisedError('ZeroDivisionError', what);
+
+function onFloats(operator: BinaryOperator, a: number, b: number): Value {
+  switch (operator) {
+    case '+':
+      return new PyFloat(a + b);
+    case '-':
+      return new PyFloat(a - b);
+    case '*':
+      return new PyFloat(a * b);
+    case '/':
+      if (b === 0) throw zero();
+      return new PyFloat(a / b);
+    case '//':
+      if (b === 0) throw zero();
+      return new PyFloat(Math.floor(a / b));
+    case '%': {
+      if (b === 0) throw zero();
+      const rest = a % b;
+      return new PyFloat(rest !== 0 && rest < 0 !== b < 0 ? rest + b : rest);
+    }
+    case '**':
+      return new PyFloat(a ** b);
+    default:
+      throw unsupported(operator, new PyFloat(a), new PyFloat(b));
+  }
+}
+
+function onWholes(operator: BinaryOperator, a: number | bigint, b: number | bigint): Value {
+  if (operator === '/') {
+    if (b == 0) throw zero();
+    return new PyFloat(Number(a) / Number(b));
+  }
+  if (operator === '**' && b < 0) return new PyFloat(Number(a) ** Number(b));
+  if (typeof a === 'number' && typeof b === 'number') {
+    const small = onSmall(operator, a, b);
+    if (small !== undefined && Number.isSafeInteger(small)) return small;
+  }
+  return whole(onLarge(operator, BigInt(a), BigInt(b)));
+}
+
+/** The result for numbers that are exact; `undefined` where it may not be. */
+function onSmall(operator: BinaryOperator, a: number, b: number): number | undefined {
+  switch (operator) {
+    case '+':
+      return a + b;
+    case '-':
+      return a - b;
+    case '*':
+      return a * b + 0;
+    case '//':
+      if (b === 0) throw zero();
+      return Math.floor(a / b) + 0;
+    case '%':
+      if (b === 0) throw zero();
+      // The rest has the sign of the divisor.
+      return a - b * Math.floor(a / b) + 0;
+    case '**':
+      return a ** b;
+    default:
+      return undefined;
+  }
+}
+
+function onLarge(operator: BinaryOperator, a: bigint, b: bigint): bigint {
+  const bits = (value: bigint): number => value.toString(2).length;
+  switch (operator) {
+    case '+':
+      return a + b;
+    case '-':
+      return a - b;
+    case '*':
+      room(bits(a) + bits(b) > MOST_BITS ? Number.POSITIVE_INFINITY : 0);
+      return a * b;
+    case '//':
+    case '%': {
+      if (b === 0n) throw zero();
+      const quotient = a / b - (a % b !== 0n && a < 0n !== b < 0n ? 1n : 0n);
+      return operator === '//' ? quotient : a - b * quotient;
+    }
+    case '**':
+      room(bits(a) * Number(b) > MOST_BITS ? Number.POSITIVE_INFINITY : 0);
+      return a ** b;
+    case '<<':
+      if (b < 0n) throw new RaisedError('ValueError', 'negative shift count');
+      room(bits(a) + Number(b) > MOST_BITS ? Number.POSITIVE_INFINITY : 0);
+      return a << b;
+    case '>>':
+      if (b < 0n) throw new RaisedError('ValueError', 'negative shift count');
+      return a >> (b > 100_000n ? 100_000n : b);
+    case '&':
+      return a & b;
+    case '|':
+      return a | b;
+    case '^':
+      return a ^ b;
+    case '/':
+      throw new Error('division of whole numbers gives one with a point');
+  }
+}
+
+/** `-x`, `+x`, `~x`. */
+export function negate(operator: '-' | '+' | '~', value: Value): Value {
+  const number = numberOf(value);
+  if (number === undefined || (operator === '~' && value instanceof PyFloat))
+    throw new RaisedError('TypeError', `unsupported type for ${operator}: '${typeName(value)}'`);
+  if (value instanceof PyFloat) return operator === '-' ? new PyFloat(-value.value) : value;
+  if (operator === '+') return number;
+  if (typeof number === 'bigint') return whole(operator === '-' ? -number : ~number);
+  return operator === '-' ? 0 - number : -number - 1;
+}
+
+export function compare(operator: ComparisonOperator, left: Value, right: Value): boolean {
+  switch (operator) {
+    case '==':
+      return equal(left, right);
+    case '!=':
+      return !equal(left, right);
+    case 'is':
+      return isSame(left, right);
+    case 'is not':
+      return !isSame(left, right);
+    case 'in':
+      return contains(right, left);
+    case 'not in':
+      return !contains(right, left);
+    case '<':
+      return order(left, right, operator) < 0;
+    case '<=':
+      return order(left, right, operator) <= 0;
+    case '>':
+      return order(left, right, operator) > 0;
+    case '>=':
+      return order(left, right, operator) >= 0;
+  }
+}
+
+const isSame = (one: Value, other: Value): boolean =>
+  one === other || (one instanceof PyFloat && other instanceof PyFloat && one.value === other.value);
+
+function contains(group: Value, item: Value): boolean {
+  if (typeof group === 'string') {
+    if (typeof item !== 'string')
+      throw new RaisedError('TypeError', `'in <string>' requires string, not '${typeName(item)}'`);
+    return group.includes(item);
+  }
+  if (group instanceof PyDict) return group.get(item) !== undefined;
+  if (group instanceof PyRange && typeof item === 'number')
+    return (
+      (item - group.from) % group.step === 0 &&
+      (group.step > 0 ? item >= group.from && item < group.to : item <= group.from && item > group.to)
+    );
+  const items = itemsOf(group);
+  if (!items) throw new RaisedError('TypeError', `'${typeName(group)}' object is not iterable`);
+  for (const one of items) if (equal(one, item)) return true;
+  return false;
+}
+
+/** Less than zero, zero, or more; `NaN` where numbers do not compare. */
+export function order(left: Value, right: Value, operator = '<'): number {
+  const [a, b] = [numberOf(left), numberOf(right)];
+  if (a !== undefined && b !== undefined) return a < b ? -1 : a > b ? 1 : a == b ? 0 : Number.NaN;
+  if (typeof left === 'string' && typeof right === 'string') return left < right ? -1 : left > right ? 1 : 0;
+  const lists = left instanceof PyList && right instanceof PyList;
+  const tuples = left instanceof PyTuple && right instanceof PyTuple;
+  if (lists || tuples) {
+    const [one, other] = [(left as PyList).items, (right as PyList).items];
+    for (let at = 0; at < Math.min(one.length, other.length); at += 1)
+      if (!equal(one[at]!, other[at]!)) return order(one[at]!, other[at]!, operator);
+    return one.length - other.length;
+  }
+  throw unsupported(operator, left, right);
+}

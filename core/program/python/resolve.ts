@@ -1,0 +1,36 @@
+import type { BoardProfile } from '../../boards';
+import type { ProgramProblem } from '../problem';
+import { namedChildren, type SyntaxNode } from '../syntax';
+import { Context } from './context';
+import { assignedNames } from './scopes';
+import { importsOf, readBlock } from './statements';
+import type { PythonTree } from './tree';
+
+export interface ResolvedPython {
+  /** `undefined` when a problem stops the board from beginning. */
+  readonly tree?: PythonTree;
+  readonly problems: readonly ProgramProblem[];
+}
+
+/** Turns a tree without syntax errors into the dialect's own: names resolved, what is not supported named. */
+export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPython {
+  const context = new Context(board, root);
+  context.globals.all.push(...assignedNames(namedChildren(root)).all, ...globalsOfFunctions(root));
+  for (const [name, value] of importsOf(root, context)) context.imported.set(name, value);
+  const body = readBlock(root, context);
+  const problems = context.finish();
+  if (problems.some(({ stopsCompiler }) => stopsCompiler)) return { problems };
+  return { problems, tree: { globals: context.globals.all, functions: context.functions, body } };
+}
+
+/** Names that functions give to the program. */
+function globalsOfFunctions(root: SyntaxNode): readonly string[] {
+  const found: string[] = [];
+  const look = (node: SyntaxNode): void => {
+    if (node.type === 'global_statement') found.push(...namedChildren(node).map(({ text }) => text));
+    namedChildren(node).forEach(look);
+  };
+  look(root);
+  const known = new Set(assignedNames(namedChildren(root)).all);
+  return [...new Set(found)].filter((name) => !known.has(name));
+}

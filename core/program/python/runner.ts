@@ -1,0 +1,116 @@
+import type { BoardPin, BoardProfile } from '../../boards';
+import type { Machine } from '../machine';
+import { Stop } from '../stop';
+import { pythonCycles } from './costs';
+import { RaisedError } from './errors';
+import { PyBuiltin, PyClass, PyFunction, typeName, type Given, type Value } from './values';
+
+/** Calls inside calls that a board of this class has room for. */
+const DEEPEST_CALLS = 80;
+/** Bytes that one more item of a list or dictionary takes. */
+const ITEM_BYTES = 8;
+
+/** Runs one of the program's own functions with values for its parameters. */
+export type CallOwn = (runner: Runner, index: number, values: readonly (Value | undefined)[]) => Value;
+
+/** The state of one run of a Python program. */
+export class Runner {
+  readonly globals: (Value | undefined)[];
+  locals: (Value | undefined)[] = [];
+  /** Pins that an object has taken, with the object's number. */
+  readonly claimed = new Map<string, number>();
+  private depth = 0;
+  private nextObject = 1;
+  /** Line of the statement that runs. */
+  line = 1;
+
+  constructor(
+    readonly machine: Machine,
+    readonly board: BoardProfile,
+    globals: number,
+    private readonly callOwn: CallOwn,
+    private readonly parametersOf: (index: number) => readonly string[],
+  ) {
+    this.globals = new Array<Value | undefined>(globals).fill(undefined);
+  }
+
+  /** Calls whatever can be called; raises what the language raises. */
+  call(callee: Value, given: Given): Value {
+    if (callee instanceof PyFunction) return this.callFunction(callee, given);
+    if (callee instanceof PyBuiltin) {
+      this.machine.spend(pythonCycles.library);
+      return callee.call(given, this as never);
+    }
+    if (callee instanceof PyClass && callee.call) {
+      this.machine.spend(pythonCycles.library);
+      return callee.call(given, this as never);
+    }
+    throw new RaisedError('TypeError', `'${typeName(callee)}' object is not callable`);
+  }
+
+  private callFunction(fn: PyFunction, { values, named }: Given): Value {
+    const parameters = this.parametersOf(fn.index);
+    const wanted = parameters.length;
+    const required = wanted - fn.defaults.filter((value) => value !== undefined).length;
+    const filled: (Value | undefined)[] = parameters.map((_, index) => values[index]);
+    for (const [name, value] of named) {
+      const index = parameters.indexOf(name);
+      if (index < 0) throw new RaisedError('TypeError', `unexpected keyword argument '${name}'`);
+      filled[index] = value;
+    }
+    const complete = filled.map((value, index) => value ?? fn.defaults[index]);
+    if (values.length > wanted || complete.some((value) => value === undefined))
+      throw new RaisedError(
+        'TypeError',
+        `function takes ${required === wanted ? wanted : `${required} to ${wanted}`} positional arguments but ${values.length} were given`,
+      );
+    if (this.depth >= DEEPEST_CALLS)
+      throw new RaisedError('RuntimeError', 'maximum recursion depth exceeded');
+    this.depth += 1;
+    this.machine.spend(pythonCycles.call);
+    const { locals } = this;
+    try {
+      return this.callOwn(this, fn.index, complete);
+    } finally {
+      this.locals = locals;
+      this.depth -= 1;
+    }
+  }
+
+  /** Takes room for more items of lists and dictionaries; raises when the board's memory is full. */
+  take(items: number): void {
+    this.machine.changes += 1;
+    this.machine.freeBytes -= items * ITEM_BYTES;
+    if (this.machine.freeBytes < 0)
+      throw new RaisedError(
+        'MemoryError',
+        `memory allocation failed, allocating ${items * ITEM_BYTES} bytes`,
+      );
+  }
+
+  /** Gives an object a pin of its own; raises when another one has it. */
+  claim(pin: BoardPin): number {
+    if (this.claimed.has(pin.name)) throw new RaisedError('ValueError', `${pin.name} in use`);
+    const number = this.nextObject;
+    this.nextObject += 1;
+    this.claimed.set(pin.name, number);
+    return number;
+  }
+
+  print(text: string): void {
+    this.machine.spend(pythonCycles.print);
+    // A line ends with a return and a new line on the way to the computer.
+    this.machine.host.serialPrint(text.replace(/\n/g, '\r\n'), this.line);
+  }
+
+  /** Ends the program with an error that nobody caught, as the board tells it. */
+  fail(error: RaisedError): never {
+    const { kind, message, line = this.line } = error;
+    this.machine.failure = { kind, message, line };
+    this.machine.host.serialPrint(
+      `Traceback (most recent call last):\r\n  File "code.py", line ${line}, in <module>\r\n${kind}: ${message}\r\n`,
+      line,
+    );
+    throw new Stop('finished');
+  }
+}

@@ -1,0 +1,69 @@
+import { namedChildren, type SyntaxNode } from '../syntax';
+import type { Names } from './context';
+
+/** The names that the statements of a program or function give a value, in their order; not those of functions inside. */
+export function assignedNames(statements: readonly SyntaxNode[], parameters: readonly string[] = []): Names {
+  const all: string[] = [...parameters];
+  const fromProgram = new Set<string>();
+  const add = (name: string): void => {
+    if (!all.includes(name)) all.push(name);
+  };
+  const target = (node: SyntaxNode | null): void => {
+    if (!node) return;
+    if (node.type === 'identifier') add(node.text);
+    else if (['pattern_list', 'tuple_pattern', 'list_pattern', 'as_pattern_target'].includes(node.type))
+      namedChildren(node).forEach(target);
+  };
+  const look = (node: SyntaxNode): void => {
+    switch (node.type) {
+      case 'function_definition':
+      case 'class_definition':
+        add(node.childForFieldName('name')?.text ?? '');
+        return;
+      case 'lambda':
+        return;
+      case 'assignment':
+      case 'augmented_assignment':
+      case 'for_statement':
+      case 'for_in_clause':
+        target(node.childForFieldName('left'));
+        break;
+      case 'as_pattern_target':
+        target(node);
+        break;
+      case 'named_expression':
+        target(node.childForFieldName('name'));
+        break;
+      case 'global_statement':
+      case 'nonlocal_statement':
+        for (const { text } of namedChildren(node)) fromProgram.add(text);
+        return;
+      case 'import_statement':
+      case 'import_from_statement':
+        for (const { name } of importedNames(node)) add(name.split('.')[0]!);
+        return;
+    }
+    namedChildren(node).forEach(look);
+  };
+  statements.forEach(look);
+  return { all: all.filter((name) => !fromProgram.has(name)), fromProgram };
+}
+
+/** One thing that an import brings: what it is called there and here. */
+export interface Imported {
+  readonly original: SyntaxNode;
+  readonly name: string;
+}
+
+/** What an import statement gives a name to; not the module that things are taken from. */
+export function importedNames(node: SyntaxNode): readonly Imported[] {
+  const module = node.childForFieldName('module_name');
+  return namedChildren(node)
+    .filter((child) => child.startIndex !== module?.startIndex)
+    .flatMap((child): readonly Imported[] => {
+      if (child.type === 'dotted_name') return [{ original: child, name: child.text }];
+      if (child.type !== 'aliased_import') return [];
+      const original = child.childForFieldName('name')!;
+      return [{ original, name: child.childForFieldName('alias')?.text ?? original.text }];
+    });
+}

@@ -1,0 +1,323 @@
+import { refusal, textRepair } from '../problem';
+import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import type { Context, Names } from './context';
+import { describe, readExpression, readTarget } from './expressions';
+import { assignedNames, importedNames } from './scopes';
+import type { BinaryOperator, Expression, Handler, Slot, Statement } from './tree';
+import type { Value } from './values';
+
+/** Reads the statements of a block. */
+export const readBlock = (node: SyntaxNode, context: Context): readonly Statement[] =>
+  namedChildren(node).flatMap((child) => readStatement(child, context));
+
+/** Reads one statement, which may become several; problems go to the context. */
+export function readStatement(node: SyntaxNode, context: Context): readonly Statement[] {
+  return context.nested(node, () => readKind(node, context)) ?? [];
+}
+
+function readKind(node: SyntaxNode, context: Context): readonly Statement[] {
+  const span = spanOf(node);
+  switch (node.type) {
+    case 'expression_statement':
+      return namedChildren(node).flatMap((child) => readSimple(child, context));
+    case 'if_statement':
+      return [readIf(node, context)];
+    case 'while_statement': {
+      const condition = readExpression(node.childForFieldName('condition')!, context);
+      return [{ node: 'while', condition, ...bodyOf(node, context), span }];
+    }
+    case 'for_statement': {
+      const source = readExpression(node.childForFieldName('right')!, context);
+      const target = readTarget(node.childForFieldName('left')!, context);
+      return [{ node: 'for', target, source, ...bodyOf(node, context), span }];
+    }
+    case 'function_definition':
+      return readFunction(node, context);
+    case 'return_statement': {
+      const [value] = namedChildren(node);
+      if (!context.locals) reportOutside(node, context);
+      return [
+        value ? { node: 'return', value: readExpression(value, context), span } : { node: 'return', span },
+      ];
+    }
+    case 'pass_statement':
+      return [{ node: 'pass', span }];
+    case 'break_statement':
+      return [{ node: 'break', span }];
+    case 'continue_statement':
+      return [{ node: 'continue', span }];
+    case 'global_statement':
+      return [];
+    case 'import_statement':
+    case 'import_from_statement':
+      return readImport(node, context);
+    case 'try_statement':
+      return [readTry(node, context)];
+    case 'raise_statement': {
+      const [value] = namedChildren(node);
+      return [
+        value ? { node: 'raise', value: readExpression(value, context), span } : { node: 'raise', span },
+      ];
+    }
+    case 'assert_statement': {
+      const [condition, message] = namedChildren(node).map((child) => readExpression(child, context));
+      return [{ node: 'assert', condition: condition!, ...(message ? { message } : {}), span }];
+    }
+    case 'delete_statement':
+      return namedChildren(node).map((child) => ({
+        node: 'delete',
+        target: readTarget(child, context),
+        span,
+      }));
+    case 'print_statement':
+      reportPrint(node, context);
+      return [];
+  }
+  context.unsupported(describe(node), node);
+  return [];
+}
+
+/** An assignment, or an expression alone. */
+function readSimple(node: SyntaxNode, context: Context): readonly Statement[] {
+  const span = spanOf(node);
+  if (node.type === 'assignment') {
+    const targets = [];
+    let right: SyntaxNode | null = node;
+    while (right?.type === 'assignment') {
+      targets.push(right.childForFieldName('left')!);
+      right = right.childForFieldName('right');
+    }
+    // With nothing behind it, `x: int` only says of which type a name is meant to be.
+    if (!right) return [];
+    const value = readExpression(right, context);
+    return [{ node: 'assign', targets: targets.map((target) => readTarget(target, context)), value, span }];
+  }
+  if (node.type === 'augmented_assignment') {
+    const operator = node.childForFieldName('operator')!.text.slice(0, -1) as BinaryOperator;
+    const value = readExpression(node.childForFieldName('right')!, context);
+    return [
+      {
+        node: 'augment',
+        target: readTarget(node.childForFieldName('left')!, context),
+        operator,
+        value,
+        span,
+      },
+    ];
+  }
+  return [{ node: 'expression', expression: readExpression(node, context), span }];
+}
+
+function readIf(node: SyntaxNode, context: Context): Statement {
+  const condition = readExpression(node.childForFieldName('condition')!, context);
+  const yes = readBlock(node.childForFieldName('consequence')!, context);
+  const clauses = namedChildren(node).filter(({ type }) => type === 'elif_clause' || type === 'else_clause');
+  const rest = (index: number): readonly Statement[] => {
+    const clause = clauses[index];
+    if (!clause) return [];
+    if (clause.type === 'else_clause') return readBlock(clause.childForFieldName('body')!, context);
+    const asked = readExpression(clause.childForFieldName('condition')!, context);
+    const body = readBlock(clause.childForFieldName('consequence')!, context);
+    return [{ node: 'if', condition: asked, yes: body, no: rest(index + 1), span: spanOf(clause) }];
+  };
+  return { node: 'if', condition, yes, no: rest(0), span: spanOf(node) };
+}
+
+function bodyOf(node: SyntaxNode, context: Context) {
+  const body = readBlock(node.childForFieldName('body')!, context);
+  const other = node.childForFieldName('alternative');
+  return { body, otherwise: other ? readBlock(other.childForFieldName('body')!, context) : [] };
+}
+
+function readFunction(node: SyntaxNode, context: Context): readonly Statement[] {
+  const nameNode = node.childForFieldName('name')!;
+  const span = spanOf(node);
+  const slot = context.slotOf(nameNode);
+  const parameters: string[] = [];
+  const defaults: (Expression | undefined)[] = [];
+  for (const child of namedChildren(node.childForFieldName('parameters')!)) {
+    const inner = child.type === 'typed_parameter' ? namedChildren(child)[0]! : child;
+    if (inner.type === 'identifier') {
+      parameters.push(inner.text);
+      defaults.push(undefined);
+    } else if (child.type === 'default_parameter' || child.type === 'typed_default_parameter') {
+      parameters.push(child.childForFieldName('name')!.text);
+      defaults.push(readExpression(child.childForFieldName('value')!, context));
+    } else context.unsupported(`the parameter ${describe(child)}`, child);
+  }
+  const body = node.childForFieldName('body')!;
+  const names: Names = assignedNames(namedChildren(body), parameters);
+  const { locals } = context;
+  if (locals) context.outer.push(locals);
+  context.locals = names;
+  const index = context.functions.length;
+  const tree = {
+    name: nameNode.text,
+    parameters,
+    locals: names.all,
+    body: [] as readonly Statement[],
+    span: spanOf(nameNode),
+  };
+  context.functions.push(tree);
+  context.functions[index] = { ...tree, body: readBlock(body, context) };
+  context.locals = locals;
+  if (locals) context.outer.pop();
+  return [{ node: 'function', index, slot, defaults, span }];
+}
+
+function readImport(node: SyntaxNode, context: Context): readonly Statement[] {
+  const from = node.childForFieldName('module_name');
+  const span = spanOf(node);
+  if (from) {
+    const module = context.library.get(from.text);
+    if (!module) return reportModule(from, context);
+    if (node.text.includes('*')) {
+      context.unsupported(`import *`, node);
+      return [];
+    }
+    return importedNames(node).flatMap(({ original, name }): readonly Statement[] => {
+      const value = module.members.get(original.text);
+      if (value === undefined) context.checkAttribute(original, module);
+      return value === undefined
+        ? []
+        : [{ node: 'import', slot: slotFor(name, original, context), value, span }];
+    });
+  }
+  return importedNames(node).flatMap(({ original, name }): readonly Statement[] => {
+    const module = context.library.get(original.text);
+    if (!module) return reportModule(original, context);
+    return [{ node: 'import', slot: slotFor(name, original, context), value: module, span }];
+  });
+}
+
+function slotFor(name: string, node: SyntaxNode, context: Context): Slot {
+  return context.slotOf({ ...position(node), text: name });
+}
+
+/** A node's place with another text: the name that an import gives. */
+const position = (node: SyntaxNode): SyntaxNode => ({
+  type: node.type,
+  text: node.text,
+  startIndex: node.startIndex,
+  endIndex: node.endIndex,
+  startPosition: node.startPosition,
+  endPosition: node.endPosition,
+  isMissing: false,
+  isError: false,
+  hasError: false,
+  isNamed: true,
+  children: [],
+  namedChildren: [],
+  childForFieldName: () => null,
+});
+
+/** What a global name stands for when only one import gives it a value. */
+export function importsOf(root: SyntaxNode, context: Context): ReadonlyMap<string, Value> {
+  const found = new Map<string, Value>();
+  for (const node of namedChildren(root)) {
+    const from = node.childForFieldName('module_name');
+    if (node.type !== 'import_statement' && node.type !== 'import_from_statement') continue;
+    for (const { original, name } of importedNames(node)) {
+      const module = context.library.get(from?.text ?? original.text);
+      const value = from ? module?.members.get(original.text) : module;
+      if (value !== undefined) found.set(name, value);
+    }
+  }
+  return found;
+}
+
+function reportModule(node: SyntaxNode, context: Context): readonly Statement[] {
+  const span = spanOf(node);
+  const known = [...context.library.keys()];
+  const otherCase = known.find((name) => name.toLowerCase() === node.text.toLowerCase());
+  if (otherCase === undefined) {
+    context.unsupported(`the module ${node.text}`, node);
+    return [];
+  }
+  context.report({
+    ...refusal(
+      'name-case',
+      span,
+      `Line ${span.line}: there is no module “${node.text}”; “${otherCase}” there is. Capitals count.`,
+      [
+        `Compare “${node.text}” in line ${span.line} with an example. Are the capitals the same?`,
+        `The board knows the module “${otherCase}”, not “${node.text}”.`,
+        `Write import ${otherCase} in line ${span.line}.`,
+      ],
+      textRepair(`Write ${otherCase} in line ${span.line}.`, {
+        line: span.line,
+        column: span.column,
+        length: node.text.length,
+        by: otherCase,
+      }),
+    ),
+    stopsCompiler: true,
+  });
+  return [];
+}
+
+function readTry(node: SyntaxNode, context: Context): Statement {
+  const clauses = namedChildren(node);
+  const block = (type: string): readonly Statement[] => {
+    const clause = clauses.find((child) => child.type === type);
+    const body = clause?.childForFieldName('body') ?? (clause && namedChildren(clause).at(-1));
+    return body ? readBlock(body, context) : [];
+  };
+  const handlers = clauses
+    .filter(({ type }) => type === 'except_clause')
+    .map((clause): Handler => {
+      const parts = namedChildren(clause);
+      const body = readBlock(parts.at(-1)!, context);
+      const [caught] = parts.length > 1 ? parts : [];
+      if (!caught) return { kinds: [], body };
+      const kind = caught.type === 'as_pattern' ? namedChildren(caught)[0]! : caught;
+      const alias = caught.type === 'as_pattern' ? caught.childForFieldName('alias') : undefined;
+      const kinds = (kind.type === 'tuple' ? namedChildren(kind) : [kind]).map((one) =>
+        readExpression(one, context),
+      );
+      const name = alias && (namedChildren(alias)[0] ?? alias);
+      return { kinds, ...(name ? { slot: context.slotOf(name) } : {}), body };
+    });
+  return {
+    node: 'try',
+    body: readBlock(node.childForFieldName('body')!, context),
+    handlers,
+    otherwise: block('else_clause'),
+    last: block('finally_clause'),
+    span: spanOf(node),
+  };
+}
+
+function reportOutside(node: SyntaxNode, context: Context): void {
+  const span = spanOf(node);
+  context.report(
+    refusal('syntax-other', span, `Line ${span.line}: return stands outside of every function.`, [
+      `Which function does line ${span.line} belong to?`,
+      `Line ${span.line} gives something back, and is in no function.`,
+      `Move line ${span.line} into a function, or take it away.`,
+    ]),
+  );
+}
+
+function reportPrint(node: SyntaxNode, context: Context): void {
+  const { line, column } = spanOf(node);
+  const shown = node.text.slice('print'.length).trim();
+  context.report(
+    refusal(
+      'syntax-paren',
+      { line, column: column + 'print'.length },
+      `Line ${line}: what print shows stands in parentheses.`,
+      [
+        `How does print know what it is to show?`,
+        `In line ${line} no parentheses stand behind print.`,
+        `Write print(${shown.slice(0, 30)}) in line ${line}.`,
+      ],
+      textRepair(`Write print(${shown.slice(0, 30)}) in line ${line}.`, {
+        line,
+        column,
+        length: node.text.length,
+        by: `print(${shown})`,
+      }),
+    ),
+  );
+}

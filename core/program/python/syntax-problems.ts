@@ -1,0 +1,379 @@
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import { spanOf, type SyntaxNode } from '../syntax';
+import { missing, quoteProblem, strayProblem, surplus } from '../syntax-wording';
+import type { Token } from '../token';
+import type { LogicalLine, PythonLines } from './lines';
+
+/** Words whose line opens a block. */
+const openers: ReadonlySet<string> = new Set([
+  'if',
+  'elif',
+  'else',
+  'for',
+  'while',
+  'def',
+  'try',
+  'except',
+  'finally',
+  'class',
+  'with',
+]);
+
+/** Signs of other languages, and what is written here instead. */
+const foreign: Readonly<Record<string, string>> = { '&&': 'and', '||': 'or', '!': 'not ' };
+
+/**
+ * What is wrong with a text that the grammar does not take, where the mistake was made: quotes, odd
+ * characters, brackets, colons, indentation, and what belongs to another language. `root` is asked last.
+ */
+export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): readonly ProgramProblem[] {
+  if (list.quotes.length > 0) return list.quotes.map(quoteProblem);
+  if (list.strays.length > 0) return list.strays.map(strayProblem);
+  const found = [
+    ...otherLanguage(list.lines),
+    ...bracketProblems(list),
+    ...list.lines.flatMap((line) => headProblems(line)),
+    ...indentationProblems(list.lines),
+  ];
+  if (found.length > 0) return [...found].sort((a, b) => a.line - b.line || a.column - b.column);
+  return root.hasError ? [fromTree(root)] : [];
+}
+
+/** What the lines alone show, also where the grammar forgives it. */
+export const certainProblems = (list: PythonLines): readonly ProgramProblem[] =>
+  indentationProblems(list.lines);
+
+/** A program of the other language that the boards know. */
+function otherLanguage(lines: readonly LogicalLine[]): readonly ProgramProblem[] {
+  const at = lines
+    .flatMap(({ tokens }) => tokens)
+    .find(
+      (token, index, all) =>
+        (token.text === 'void' && ['setup', 'loop'].includes(all[index + 1]?.text ?? '')) ||
+        (token.text === 'pinMode' && all[index + 1]?.text === '('),
+    );
+  if (!at) return [];
+  return [
+    refusal(
+      'syntax-other',
+      at,
+      `Line ${at.line}: this is C++, and the board of this exercise takes Python.`,
+      [
+        'Which language does the board of this exercise speak?',
+        `“${at.text}” in line ${at.line} belongs to another language.`,
+        'Write the program in Python, beginning with import board.',
+      ],
+    ),
+  ];
+}
+
+function bracketProblems({ open, unopened, lines }: PythonLines): readonly ProgramProblem[] {
+  const code = (token: Token) => (token.text === '{' || token.text === '}' ? 'syntax-brace' : 'syntax-paren');
+  const closer: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };
+  const [first] = open;
+  if (first) {
+    const line = lines.find(({ tokens }) => tokens.includes(first));
+    const same = (line?.tokens ?? []).filter((token) => token.line === first.line);
+    const last = same.at(-1) ?? first;
+    // The colon at the end of a head stands behind the bracket.
+    const head = line?.tokens[0];
+    const before = last.text === ':' && head && openers.has(head.text) ? (same.at(-2) ?? first) : last;
+    return [
+      missing(
+        code(first),
+        before,
+        closer[first.text]!,
+        `The ${first.text} at column ${first.column} is never closed.`,
+      ),
+    ];
+  }
+  const [extra] = unopened;
+  return extra ? [surplus(code(extra), extra, 'Nothing before it is open.')] : [];
+}
+
+/** A head without its colon, a comparison with one =, signs of other languages. */
+function headProblems({ tokens }: LogicalLine): readonly ProgramProblem[] {
+  const [first] = tokens;
+  if (!first) return [];
+  const problems: ProgramProblem[] = [];
+  for (const token of tokens) {
+    const word = foreign[token.text];
+    if (word !== undefined && token.kind === 'punctuation') problems.push(foreignSign(token, word.trim()));
+    if ((token.text === '++' || token.text === '--') && token === tokens.at(-1))
+      problems.push(stepSign(token));
+  }
+  if (first.text === 'else' && tokens[1]?.text === 'if') {
+    const length = tokens[1].endColumn - first.column;
+    problems.push(
+      refusal(
+        'syntax-other',
+        first,
+        `Line ${first.line}: “else if” is one word here: elif.`,
+        [
+          `How does a second question begin in this language?`,
+          `In line ${first.line} stands “else if”, which is not known.`,
+          `Write elif in line ${first.line}.`,
+        ],
+        textRepair(`Write elif in line ${first.line}.`, {
+          line: first.line,
+          column: first.column,
+          length,
+          by: 'elif',
+        }),
+      ),
+    );
+  }
+  if (!openers.has(first.text)) return problems;
+  const head = headOf(tokens);
+  const single = head.tokens.find(
+    (token, index) =>
+      token.text === '=' &&
+      (first.text === 'if' || first.text === 'elif' || first.text === 'while') &&
+      depthAt(head.tokens, index) === 0,
+  );
+  if (single) problems.push(singleEquals(single));
+  if (head.colon) return problems;
+  const last = tokens.at(-1)!;
+  if (last.text === '{') return problems;
+  if (last.text === ';')
+    return [
+      ...problems,
+      refusal(
+        'colon-missing',
+        last,
+        `Line ${first.line}: a head ends with a colon, not with a semicolon.`,
+        [
+          `With which sign does line ${first.line} end?`,
+          `Behind “${first.text} …” stands a colon; line ${first.line} has a semicolon.`,
+          `Write : instead of ; in line ${first.line}.`,
+        ],
+        textRepair(`Write : instead of ; in line ${first.line}.`, {
+          line: last.line,
+          column: last.column,
+          length: 1,
+          by: ':',
+        }),
+      ),
+    ];
+  const place = endOfHead(tokens);
+  return [
+    ...problems,
+    missing('colon-missing', place, ':', `The line that begins with “${first.text}” ends with a colon.`),
+  ];
+}
+
+/** The tokens of a head up to its colon outside of brackets; all of them when it has none. */
+function headOf(tokens: readonly Token[]): { readonly tokens: readonly Token[]; readonly colon: boolean } {
+  const isLambda = tokens.some(({ text }) => text === 'lambda');
+  const at = tokens.findIndex(
+    (token, index) => token.text === ':' && depthAt(tokens, index) === 0 && !isLambda,
+  );
+  return at < 0
+    ? { tokens, colon: isLambda && tokens.at(-1)?.text === ':' }
+    : { tokens: tokens.slice(0, at), colon: true };
+}
+
+function depthAt(tokens: readonly Token[], index: number): number {
+  let depth = 0;
+  for (let at = 0; at < index; at += 1) {
+    if ('([{'.includes(tokens[at]!.text) && tokens[at]!.kind === 'punctuation') depth += 1;
+    if (')]}'.includes(tokens[at]!.text) && tokens[at]!.kind === 'punctuation') depth -= 1;
+  }
+  return depth;
+}
+
+/** The token that a head without a colon ends with: `else print(1)` has its head before the call. */
+function endOfHead(tokens: readonly Token[]): Token {
+  const [first] = tokens;
+  if (first && ['else', 'try', 'finally'].includes(first.text)) return first;
+  return tokens.at(-1)!;
+}
+
+function singleEquals(token: Token): ProgramProblem {
+  return refusal(
+    'assign-in-condition',
+    token,
+    `Line ${token.line}: one = gives a value, it does not compare. A question takes two.`,
+    [
+      `Does line ${token.line} ask something, or does it set something?`,
+      `At column ${token.column} of line ${token.line} stands one =; comparing takes two.`,
+      `Write == in line ${token.line}.`,
+    ],
+    textRepair(`Write == instead of = in line ${token.line}.`, {
+      line: token.line,
+      column: token.column,
+      length: 1,
+      by: '==',
+    }),
+  );
+}
+
+function foreignSign(token: Token, word: string): ProgramProblem {
+  return refusal(
+    'syntax-other',
+    token,
+    `Line ${token.line}: ${token.text} is not known in this language; it is written “${word}”.`,
+    [
+      `How is “${word}” written in this language?`,
+      `The ${token.text} at column ${token.column} of line ${token.line} belongs to another language.`,
+      `Write ${word} instead of ${token.text} in line ${token.line}.`,
+    ],
+    textRepair(`Write ${word} instead of ${token.text} in line ${token.line}.`, {
+      line: token.line,
+      column: token.column,
+      length: token.text.length,
+      by: word === 'not' ? 'not ' : word,
+    }),
+  );
+}
+
+function stepSign(token: Token): ProgramProblem {
+  const by = token.text === '++' ? ' += 1' : ' -= 1';
+  return refusal(
+    'syntax-other',
+    token,
+    `Line ${token.line}: ${token.text} is not known in this language.`,
+    [
+      `How is something counted up in this language?`,
+      `The ${token.text} at column ${token.column} of line ${token.line} belongs to another language.`,
+      `Write${by} in line ${token.line}.`,
+    ],
+    textRepair(`Write${by} instead of ${token.text} in line ${token.line}.`, {
+      line: token.line,
+      column: token.column,
+      length: 2,
+      by,
+    }),
+  );
+}
+
+/** Lines that stand too far in, too far out, or between two blocks. */
+function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramProblem[] {
+  const open = [0];
+  for (const [index, line] of lines.entries()) {
+    const before = lines[index - 1];
+    const first = line.tokens[0]!;
+    const opens =
+      before !== undefined && before.tokens.at(-1)?.text === ':' && openers.has(before.tokens[0]!.text);
+    const now = open.at(-1)!;
+    if (opens) {
+      if (line.indent <= now) return [noBody(before, line, now)];
+      open.push(line.indent);
+    } else if (line.indent > now) {
+      // Without its colon the head before says what is wrong.
+      if (before && openers.has(before.tokens[0]!.text) && !headOf(before.tokens).colon) {
+        open.push(line.indent);
+        continue;
+      }
+      return [tooFarIn(line, now)];
+    } else {
+      while (open.at(-1)! > line.indent) open.pop();
+      if (open.at(-1) !== line.indent) return [between(line, now, open.at(-1)!)];
+    }
+    const mixed = /\t/.test(line.space) && / /.test(line.space);
+    const other = lines
+      .slice(0, index)
+      .find(({ space }) => space !== '' && /\t/.test(space) !== /\t/.test(line.space));
+    if (line.space !== '' && (mixed || (other && other.indent !== line.indent && opens)))
+      return [tabsAndSpaces(first.line, line)];
+  }
+  return [];
+}
+
+const spaces = (count: number): string => (count === 1 ? 'one space' : `${count} spaces`);
+
+function reindent(line: LogicalLine, to: number, text: string) {
+  const first = line.tokens[0]!;
+  return textRepair(text, { line: first.line, column: 1, length: line.space.length, by: ' '.repeat(to) });
+}
+
+function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProblem {
+  const { line: number } = line.tokens[0]!;
+  const [word] = head.tokens;
+  const to = now + 4;
+  return refusal(
+    'indentation',
+    { line: number, column: line.space.length + 1 },
+    `Line ${number} should stand further in: it belongs to “${word!.text}” in line ${word!.line}, whose colon opens a block.`,
+    [
+      `Which lines belong to “${word!.text}” in line ${word!.line}?`,
+      `After the colon of line ${word!.line} the next line stands further in; line ${number} does not.`,
+      `Put four spaces more before line ${number}.`,
+    ],
+    reindent(line, to, `Put ${spaces(to)} before line ${number}.`),
+  );
+}
+
+function tooFarIn(line: LogicalLine, now: number): ProgramProblem {
+  const { line: number } = line.tokens[0]!;
+  return refusal(
+    'indentation',
+    { line: number, column: line.space.length + 1 },
+    `Line ${number} stands further in than the lines before it, but no line above opens a block with a colon.`,
+    [
+      `Should line ${number} begin under the line before it?`,
+      `Line ${number} has ${spaces(line.indent)} before it; the block that it is in has ${now === 0 ? 'none' : spaces(now)}.`,
+      `Put line ${number} under the line before it.`,
+    ],
+    reindent(line, now, `Put ${now === 0 ? 'no space' : spaces(now)} before line ${number}.`),
+  );
+}
+
+function between(line: LogicalLine, inner: number, outer: number): ProgramProblem {
+  const { line: number } = line.tokens[0]!;
+  const to = inner - line.indent <= line.indent - outer ? inner : outer;
+  return refusal(
+    'indentation',
+    { line: number, column: line.space.length + 1 },
+    `Line ${number} stands under no line before it: ${spaces(line.indent)} stand before it, where ${spaces(inner)} or ${outer === 0 ? 'none' : spaces(outer)} would.`,
+    [
+      `Under which line should line ${number} begin?`,
+      `Line ${number} has ${spaces(line.indent)} before it, which fits no block.`,
+      `Put ${to === 0 ? 'no space' : spaces(to)} before line ${number}.`,
+    ],
+    reindent(line, to, `Put ${to === 0 ? 'no space' : spaces(to)} before line ${number}.`),
+  );
+}
+
+function tabsAndSpaces(number: number, line: LogicalLine): ProgramProblem {
+  return refusal(
+    'indentation',
+    { line: number, column: line.space.length + 1 },
+    `Line ${number} has tabs and spaces mixed with the lines around it. They look alike and are not.`,
+    [
+      `Which key made the space before line ${number}?`,
+      `Before line ${number} stand tabs where other lines have spaces, or the other way round.`,
+      `Take away the space before line ${number} and type spaces, four for each step.`,
+    ],
+    reindent(line, Math.round(line.indent / 8) * 4 || 4, `Put spaces before line ${number}.`),
+  );
+}
+
+/** What only the grammar noticed. */
+function fromTree(root: SyntaxNode): ProgramProblem {
+  const open: SyntaxNode[] = [root];
+  let found: SyntaxNode = root;
+  for (let node = open.shift(); node; node = open.shift()) {
+    if (node.isError || node.isMissing) {
+      found = node;
+      break;
+    }
+    open.push(
+      ...node.children.filter(
+        (child): child is SyntaxNode => (child !== null && child.hasError) || child?.isMissing === true,
+      ),
+    );
+  }
+  const { line, column } = spanOf(found);
+  const shown = found.text.split('\n')[0]!.trim().slice(0, 30);
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line} cannot be read from column ${column} on${shown === '' ? '' : `, at “${shown}”`}.`,
+    [
+      `Read line ${line} aloud, sign by sign. What does not belong there?`,
+      `The trouble begins at column ${column} of line ${line}.`,
+      `Compare line ${line} with an example of the same kind of line, and write it again.`,
+    ],
+  );
+}

@@ -1,0 +1,279 @@
+import { RaisedError } from './errors';
+import type { Span } from '../syntax';
+
+/**
+ * A value of a running program. Whole numbers are JavaScript numbers as long as those are exact, beyond
+ * that big integers; a number with a point is a `PyFloat`.
+ */
+export type Value =
+  | null
+  | boolean
+  | number
+  | bigint
+  | string
+  | PyFloat
+  | PyList
+  | PyTuple
+  | PyDict
+  | PyRange
+  | PyFunction
+  | PyBuiltin
+  | PyObject
+  | PyModule
+  | PyClass;
+
+/** A 32-bit floating-point number, as these boards have them. */
+export class PyFloat {
+  readonly value: number;
+  constructor(value: number) {
+    this.value = Math.fround(value);
+  }
+}
+
+export class PyList {
+  constructor(readonly items: Value[]) {}
+}
+
+export class PyTuple {
+  constructor(readonly items: readonly Value[]) {}
+}
+
+/** Keeps the order in which its keys came. */
+export class PyDict {
+  readonly entries = new Map<string, { readonly key: Value; value: Value }>();
+
+  get(key: Value): Value | undefined {
+    return this.entries.get(keyOf(key))?.value;
+  }
+
+  set(key: Value, value: Value): void {
+    this.entries.set(keyOf(key), { key, value });
+  }
+}
+
+export class PyRange {
+  constructor(
+    readonly from: number,
+    readonly to: number,
+    readonly step: number,
+  ) {}
+
+  get length(): number {
+    return Math.max(0, Math.ceil((this.to - this.from) / this.step));
+  }
+}
+
+/** A function of the program, by its number. */
+export class PyFunction {
+  constructor(
+    readonly name: string,
+    readonly index: number,
+    /** Values of parameters that may be left out, worked out where it was defined. */
+    readonly defaults: readonly (Value | undefined)[],
+  ) {}
+}
+
+/** What a function of the library gets: its values in order, those with names, and where it was called. */
+export interface Given {
+  readonly values: readonly Value[];
+  readonly named: ReadonlyMap<string, Value>;
+  readonly span: Span;
+}
+
+/** A function of the library, or a method with its object. `S`: what runs the program. */
+export class PyBuiltin {
+  constructor(
+    readonly name: string,
+    readonly call: (given: Given, runner: never) => Value,
+  ) {}
+}
+
+/** An object of a class of the library: its attributes are read and set by its class. */
+export interface PyObject {
+  readonly kind: 'object';
+  readonly className: string;
+  readonly get: (name: string, span: Span) => Value;
+  readonly set: (name: string, value: Value, span: Span) => void;
+}
+
+export class PyModule {
+  constructor(
+    readonly name: string,
+    readonly members: ReadonlyMap<string, Value>,
+  ) {}
+}
+
+/** A class of exceptions, or of the library. */
+export class PyClass {
+  constructor(
+    readonly name: string,
+    readonly call: ((given: Given, runner: never) => Value) | undefined,
+    readonly members: ReadonlyMap<string, Value> = new Map(),
+  ) {}
+}
+
+export const isObject = (value: Value): value is PyObject =>
+  typeof value === 'object' && value !== null && 'kind' in value;
+
+/** What a value is called in messages of the language. */
+export function typeName(value: Value): string {
+  if (value === null) return 'NoneType';
+  switch (typeof value) {
+    case 'boolean':
+      return 'bool';
+    case 'number':
+    case 'bigint':
+      return 'int';
+    case 'string':
+      return 'str';
+  }
+  if (value instanceof PyFloat) return 'float';
+  if (value instanceof PyList) return 'list';
+  if (value instanceof PyTuple) return 'tuple';
+  if (value instanceof PyDict) return 'dict';
+  if (value instanceof PyRange) return 'range';
+  if (value instanceof PyModule) return 'module';
+  if (value instanceof PyClass) return 'type';
+  if (isObject(value)) return value.className;
+  return 'function';
+}
+
+/** Whether a value counts as true. */
+export function isTrue(value: Value): boolean {
+  if (value === null || value === false || value === 0 || value === 0n || value === '') return false;
+  if (typeof value !== 'object') return true;
+  if (value instanceof PyFloat) return value.value !== 0;
+  if (value instanceof PyList || value instanceof PyTuple) return value.items.length > 0;
+  if (value instanceof PyDict) return value.entries.size > 0;
+  if (value instanceof PyRange) return value.length > 0;
+  return true;
+}
+
+/** A number's value for arithmetic; a truth value counts as 1 or 0, anything else as none. */
+export const numberOf = (value: Value): number | bigint | undefined =>
+  typeof value === 'number' || typeof value === 'bigint'
+    ? value
+    : typeof value === 'boolean'
+      ? Number(value)
+      : value instanceof PyFloat
+        ? value.value
+        : undefined;
+
+/** A whole number as small as it can be held. */
+export const whole = (value: bigint): number | bigint =>
+  value >= BigInt(Number.MIN_SAFE_INTEGER) && value <= BigInt(Number.MAX_SAFE_INTEGER)
+    ? Number(value)
+    : value;
+
+export function equal(one: Value, other: Value): boolean {
+  if (one === other) return true;
+  const [a, b] = [numberOf(one), numberOf(other)];
+  // Whole numbers of either size and numbers with a point compare by their value.
+  if (a !== undefined && b !== undefined) return a == b;
+  if (one instanceof PyList && other instanceof PyList) return sameItems(one.items, other.items);
+  if (one instanceof PyTuple && other instanceof PyTuple) return sameItems(one.items, other.items);
+  if (one instanceof PyRange && other instanceof PyRange)
+    return sameItems([...itemsOf(one)!], [...itemsOf(other)!]);
+  if (one instanceof PyDict && other instanceof PyDict)
+    return (
+      one.entries.size === other.entries.size &&
+      [...one.entries.values()].every(({ key, value }) => {
+        const found = other.get(key);
+        return found !== undefined && equal(value, found);
+      })
+    );
+  return false;
+}
+
+const sameItems = (one: readonly Value[], other: readonly Value[]): boolean =>
+  one.length === other.length && one.every((item, index) => equal(item, other[index]!));
+
+/** The items that a loop over a value goes through; `undefined` when there are none to go through. */
+export function itemsOf(value: Value): Iterable<Value> | undefined {
+  if (typeof value === 'string') return value;
+  if (value instanceof PyList || value instanceof PyTuple) return value.items;
+  if (value instanceof PyDict) return [...value.entries.values()].map(({ key }) => key);
+  if (value instanceof PyRange) return rangeItems(value);
+  return undefined;
+}
+
+function* rangeItems({ from, to, step }: PyRange): Generator<number> {
+  for (let item = from; step > 0 ? item < to : item > to; item += step) yield item;
+}
+
+/** A key as text, equal for equal keys. */
+function keyOf(key: Value): string {
+  const number = numberOf(key);
+  if (number !== undefined) return `n${number}`;
+  if (typeof key === 'string') return `s${key}`;
+  if (key === null) return 'none';
+  if (key instanceof PyTuple) return `(${key.items.map(keyOf).join(',')})`;
+  if (key instanceof PyList || key instanceof PyDict)
+    throw new RaisedError('TypeError', `unhashable type: '${typeName(key)}'`);
+  return `o${textOf(key)}`;
+}
+
+/** A value as `print` shows it. */
+export function textOf(value: Value): string {
+  return typeof value === 'string' ? value : reprOf(value);
+}
+
+/** A value as the language writes it: texts in quotes. */
+export function reprOf(value: Value, depth = 0): string {
+  if (value === null) return 'None';
+  if (typeof value === 'boolean') return value ? 'True' : 'False';
+  if (typeof value === 'number' || typeof value === 'bigint') return String(value);
+  if (typeof value === 'string') return quoted(value);
+  if (depth > 10) return '...';
+  const all = (items: readonly Value[]): string => items.map((item) => reprOf(item, depth + 1)).join(', ');
+  if (value instanceof PyFloat) return floatText(value.value);
+  if (value instanceof PyList) return `[${all(value.items)}]`;
+  if (value instanceof PyTuple) return `(${all(value.items)}${value.items.length === 1 ? ',' : ''})`;
+  if (value instanceof PyDict)
+    return `{${[...value.entries.values()].map((entry) => `${reprOf(entry.key, depth + 1)}: ${reprOf(entry.value, depth + 1)}`).join(', ')}}`;
+  if (value instanceof PyRange)
+    return `range(${value.from}, ${value.to}${value.step === 1 ? '' : `, ${value.step}`})`;
+  if (value instanceof PyModule) return `<module '${value.name}'>`;
+  if (value instanceof PyClass) return `<class '${value.name}'>`;
+  if (isObject(value)) return `<${value.className}>`;
+  return `<function ${value.name}>`;
+}
+
+function quoted(text: string): string {
+  const quote = text.includes("'") && !text.includes('"') ? '"' : "'";
+  const escaped = text
+    .replace(/\\/g, '\\\\')
+    .replace(/\n/g, '\\n')
+    .replace(/\r/g, '\\r')
+    .replace(/\t/g, '\\t')
+    .replaceAll(quote, `\\${quote}`);
+  return quote + escaped + quote;
+}
+
+/** Digits that a 32-bit number is shown with. */
+const DIGITS = 7;
+
+/** A number with a point as these boards print it: up to seven digits, and an exponent when it is far from one. */
+export function floatText(value: number): string {
+  if (Number.isNaN(value)) return 'nan';
+  if (!Number.isFinite(value)) return value < 0 ? '-inf' : 'inf';
+  const shortest = shortestSingle(value);
+  const exponent = value === 0 ? 0 : Math.floor(Math.log10(Math.abs(Number(shortest))));
+  if (exponent < -5 || exponent >= 16) {
+    const [digits, power] = Number(shortest).toExponential().split('e') as [string, string];
+    const sign = power.startsWith('-') ? '-' : '+';
+    return `${digits}e${sign}${power.replace(/^[+-]/, '').padStart(2, '0')}`;
+  }
+  const plain = Number(shortest).toFixed(20).replace(/0+$/, '');
+  const text = Number(shortest).toString().includes('e') ? plain : Number(shortest).toString();
+  return /\./.test(text) ? text.replace(/\.$/, '.0') : `${text}.0`;
+}
+
+/** The shortest decimal that is the same 32-bit number. */
+function shortestSingle(value: number): string {
+  for (let digits = 1; digits <= DIGITS + 2; digits += 1) {
+    const text = value.toPrecision(digits);
+    if (Math.fround(Number(text)) === value) return text;
+  }
+  return String(value);
+}
