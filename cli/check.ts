@@ -1,10 +1,9 @@
 import { readdir } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { judgingProblem, type Exercise } from '@/core/formats/exercise';
+import { languageOf, type Exercise } from '@/core/formats/exercise';
 import { hasPassed, type Report } from '@/core/formats/report';
 import { check as judge, type Sighting } from '@/core/judge/check';
 import { compileProgram, type Grammars } from '@/core/program';
-import { problemText } from '@/core/result';
 import { nodeGrammars } from '@/grammars/node';
 import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
 import type { Command } from './run';
@@ -22,8 +21,6 @@ export const check: Command = async (words, { out, folder }) => {
     json: { type: 'boolean' },
   });
   const exercise = await loadExercise(required(given.exercise, 'exercise'), folder);
-  const problem = judgingProblem(exercise);
-  if (problem) throw new Unusable(`${given.exercise}: ${problemText(problem)}`);
   const grammars = await nodeGrammars();
   if (given.submissions !== undefined) return checkFolder(exercise, given.submissions, grammars, folder, out);
   if (given.seen !== undefined && !sightings.includes(given.seen))
@@ -52,7 +49,7 @@ async function checkFiles(
 ): Promise<Report> {
   const build = {
     wiring: await loadWiring(wiring, folder, exercise),
-    program: compileProgram(await loadProgram(code, folder), exercise.board, grammars),
+    program: compileProgram(await loadProgram(code, folder), exercise.board, grammars, languageOf(exercise)),
   };
   return judge(exercise, build, grammars, sighting ? { sighting } : {});
 }

@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { z } from 'zod';
-import { exerciseFrom, isComplete } from '@/core/formats/exercise';
+import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram } from '@/core/program';
 import { readWiring } from '@/core/wiring/read';
@@ -144,7 +144,10 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
     if (!read.ok) throw new Error(`${name}: ${read.problems[0]?.message ?? ''}`);
     const report = check(
       exercise.value,
-      { wiring: read.value, program: compileProgram(program, exercise.value.board, grammars) },
+      {
+        wiring: read.value,
+        program: compileProgram(program, exercise.value.board, grammars, languageOf(exercise.value)),
+      },
       grammars,
     );
     const at = new Date(now.getTime() - (names.length - index) * MINUTES_APART * 60_000);

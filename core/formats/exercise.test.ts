@@ -2,14 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { netlistOf } from '../wiring/netlist';
 import { beacon, beaconFile } from '../testing/beacon';
-import {
-  exerciseFrom,
-  formOf,
-  isComplete,
-  judgingProblem,
-  readExercise,
-  type ExerciseData,
-} from './exercise';
+import { exerciseFrom, formOf, isComplete, languageOf, readExercise, type ExerciseData } from './exercise';
 
 type Change = (exercise: Record<string, unknown> & ExerciseData) => void;
 
@@ -179,17 +172,12 @@ describe('judging', () => {
     return read.value;
   };
 
-  test.each([[{ language: 'python' }, 'language', /cannot be judged yet/]])(
-    'of %j is refused at its place',
-    (change, path, message) => {
-      const problem = judgingProblem(beacon(change));
-      expect(problem?.path).toBe(path);
-      expect(problem?.message).toMatch(message);
-    },
-  );
+  test('takes the language of the exercise, else that of its board', () => {
+    expect(languageOf(beacon({}))).toBe('cpp');
+    expect(languageOf(beacon({ language: 'python' }))).toBe('python');
+  });
 
-  test('of the beacon is possible; without a program or a scenario it is not complete', () => {
-    expect(judgingProblem(beacon({}))).toBeUndefined();
+  test('needs a program and a scenario', () => {
     expect(isComplete(beacon({}))).toBe(true);
     expect(isComplete(beacon({ program: ' ' }))).toBe(false);
     expect(isComplete(beacon({ scenarios: [] }))).toBe(false);

@@ -11,6 +11,7 @@ import { legName, pointName, ref, type PointName, type Ref } from '../brand';
 import { parseJson, schemaProblems } from '../json';
 import { findKind } from '../parts';
 import { fail, ok, type Problem, type Result } from '../result';
+import type { Language } from '../program';
 import { netlistOf } from '../wiring/netlist';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import type { TableRow } from '../wiring/table';
@@ -153,15 +154,9 @@ export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exe
   return ok({ data: exercise, board, reference: reference.value, pinFreedom, accepted: accepted.value });
 }
 
-/**
- * What stands in the way of judging hand-ins against an exercise: it has no program or no scenario, or
- * ones that cannot be run. `undefined` when nothing does.
- */
-export function judgingProblem({ data, board }: Exercise): Problem | undefined {
-  if ((data.language ?? board.language.default) !== 'cpp')
-    return { message: 'programs in this language cannot be judged yet', path: 'language' };
-  return undefined;
-}
+/** The language of an exercise's programs: its own, else that of its board. */
+export const languageOf = ({ data, board }: Pick<Exercise, 'data' | 'board'>): Language =>
+  data.language ?? board.language.default;
 
 /** Whether an exercise has what a hand-in is judged by. */
 export const isComplete = ({ data }: Exercise): boolean =>

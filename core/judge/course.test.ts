@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { stageOf } from '../formats/exercise';
+import { languageOf, stageOf } from '../formats/exercise';
 import { compileProgram } from '../program';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
@@ -17,7 +17,7 @@ describe('the reference of every exercise, form and stage', () => {
   test.each([...courseExercises, ...asStages].map(({ name, exercise }) => [name, exercise] as const))(
     '%s passes its own scenarios, as drawn',
     (_, exercise) => {
-      const program = compileProgram(exercise.data.program, exercise.board, grammars);
+      const program = compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
       const report = check(exercise, { wiring: exercise.reference, program }, grammars);
       const off = report.scenarios.flatMap((scenario) =>
         scenario.expectations

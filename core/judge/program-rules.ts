@@ -68,6 +68,21 @@ export function runtimeTrouble(trace: Trace, board: BoardProfile): readonly Obse
       ],
       evidence: { runningS: quantity(loop.seconds, 's') },
     });
+  const { failure } = trace;
+  if (failure)
+    found.push({
+      code: 'runtime-error',
+      severity: 'fault',
+      line: failure.line,
+      column: 1,
+      message: `Line ${failure.line} stops the program with an error: ${failure.kind}${failure.message === '' ? '' : `, ${failure.message}`}. All pins are let go.`,
+      hints: [
+        `What does the board print when it stops?`,
+        `It stops in line ${failure.line}: ${failure.kind}.`,
+        `Change line ${failure.line} so that it does not come to that, or catch the error with try and except.`,
+      ],
+      evidence: {},
+    });
   if (reason === 'memory')
     found.push({
       code: 'runtime-error',

@@ -26,8 +26,11 @@ export interface Compiled {
   readonly memory: ProgramMemory;
 }
 
+export type Language = 'cpp' | 'python';
+
 export interface Program {
   readonly source: string;
+  readonly language: Language;
   /** What is wrong with the text, in its order. */
   readonly problems: readonly ProgramProblem[];
   /** Whether there is anything in it but comments and space. */
@@ -35,8 +38,6 @@ export interface Program {
   /** Present when the compiler would take the program. */
   readonly compiled?: Compiled;
 }
-
-export type Language = 'cpp' | 'python';
 
 /** Reads and compiles a program of a language, the board's own unless another is named. Never throws, whatever the text. */
 export function compileProgram(
@@ -49,16 +50,18 @@ export function compileProgram(
 }
 
 function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Program {
+  const language = 'cpp';
   const list = tokenize(source);
   const isEmpty = list.tokens.length === 0 && !/^\s*#/m.test(source);
-  if (isEmpty) return { source, problems: [], isEmpty };
-  if (list.depth > DEEPEST_BRACKETS) return tooDeep(source, list.depth, list.tokens);
+  if (isEmpty) return { source, language, problems: [], isEmpty };
+  if (list.depth > DEEPEST_BRACKETS) return tooDeep(source, language, list.depth, list.tokens);
   return grammars.cpp(source, (root) => {
     if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
-      return { source, isEmpty, problems: syntaxProblems(list, root) };
+      return { source, language, isEmpty, problems: syntaxProblems(list, root) };
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);
     return {
       source,
+      language,
       isEmpty,
       problems,
       ...(tree ? { compiled: { executable: emitProgram(tree), memory: tree.memory } } : {}),
@@ -67,12 +70,14 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
 }
 
 function compilePython(source: string, board: BoardProfile, grammars: Grammars): Program {
+  const language = 'python';
   const list = pythonLines(source);
   const isEmpty = list.lines.length === 0;
-  if (isEmpty) return { source, problems: [], isEmpty };
+  if (isEmpty) return { source, language, problems: [], isEmpty };
   if (list.depth > DEEPEST_BRACKETS)
     return tooDeep(
       source,
+      language,
       list.depth,
       list.lines.flatMap(({ tokens }) => tokens),
     );
@@ -81,10 +86,11 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
       root.hasError || list.quotes.length > 0 || list.strays.length > 0 || list.open.length > 0
         ? pythonSyntaxProblems(list, root)
         : certainProblems(list);
-    if (broken.length > 0) return { source, isEmpty, problems: broken };
+    if (broken.length > 0) return { source, language, isEmpty, problems: broken };
     const { tree, problems } = resolvePython(root, board);
     return {
       source,
+      language,
       isEmpty,
       problems,
       ...(tree ? { compiled: { executable: emitPython(tree, board), memory: NO_MEMORY } } : {}),
@@ -95,7 +101,12 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
 /** Values of this dialect lie on the runner's own heap. */
 const NO_MEMORY: ProgramMemory = { globalCells: 0, globalBytes: 0 };
 
-function tooDeep(source: string, depth: number, tokens: readonly Token[]): Program {
+function tooDeep(source: string, language: Language, depth: number, tokens: readonly Token[]): Program {
   const place = tokens.find((token) => '([{'.includes(token.text)) ?? { line: 1, column: 1 };
-  return { source, isEmpty: false, problems: [notSupported(`a nesting of ${depth} brackets`, place)] };
+  return {
+    source,
+    language,
+    isEmpty: false,
+    problems: [notSupported(`a nesting of ${depth} brackets`, place)],
+  };
 }

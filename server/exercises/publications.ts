@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { exerciseFrom, isComplete, judgingProblem, type Exercise } from '@/core/formats/exercise';
+import { exerciseFrom, isComplete, type Exercise } from '@/core/formats/exercise';
 import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
 
@@ -104,8 +104,6 @@ export async function publish(
     const checked = exerciseFrom(exercise.draft);
     if (!checked.ok)
       return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
-    const problem = judgingProblem(checked.value);
-    if (problem) return { message: `The exercise cannot be published yet: ${problem.message}` };
     if (!isComplete(checked.value))
       return {
         message:

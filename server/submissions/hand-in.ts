@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { canonicalReport, type Report } from '@/core/formats/report';
-import { boardsOf } from '@/core/formats/exercise';
+import { boardsOf, languageOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram, PROGRAM_LIMIT } from '@/core/program';
 import { problemText } from '@/core/result';
@@ -59,7 +59,10 @@ export async function handIn(
   if (!wiring.ok)
     return { status: 422, message: `The wiring cannot be read: ${problemText(wiring.problems[0]!)}` };
   const grammars = await nodeGrammars();
-  const build = { wiring: wiring.value, program: compileProgram(given.program, exercise.board, grammars) };
+  const build = {
+    wiring: wiring.value,
+    program: compileProgram(given.program, exercise.board, grammars, languageOf(exercise)),
+  };
   const report = check(exercise, build, grammars, given.sighting ? { sighting: given.sighting } : {});
   const submissionId = await record(db, viewer.id, given, report);
   return submissionId === undefined

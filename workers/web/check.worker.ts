@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { boardsOf, exerciseFrom } from '@/core/formats/exercise';
+import {boardsOf, exerciseFrom, languageOf} from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram, type Grammars } from '@/core/program';
 import { problemText } from '@/core/result';
@@ -51,7 +51,7 @@ async function answer(request: CheckRequest): Promise<CheckAnswer> {
   }
   const build = {
     wiring: wiring.value,
-    program: compileProgram(request.program, exercise.value.board, loaded),
+    program: compileProgram(request.program, exercise.value.board, loaded, languageOf(exercise.value)),
   };
   const report = check(exercise.value, build, loaded, request.sighting ? { sighting: request.sighting } : {});
   return { id, ok: true, report };

@@ -5,8 +5,9 @@ import { tokenize } from '../../program/cpp/tokens';
 import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import type { Candidate } from './candidate';
+import { pythonCandidates } from './python-edits';
 
-const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2, loop: 2.4 } as const;
+export const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2, loop: 2.4 } as const;
 
 /** Words that beginners exchange, each with what is tried instead. */
 const exchanges: Readonly<Record<string, string>> = {
@@ -15,11 +16,15 @@ const exchanges: Readonly<Record<string, string>> = {
   INPUT: 'OUTPUT',
   INPUT_PULLUP: 'OUTPUT',
 };
+/** Comparisons that beginners take the wrong way round. */
+const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
 
 export interface ProgramWishes {
   /** Numbers that may be meant: pins of the build and of the exercise, its times in milliseconds. */
   readonly pins: readonly number[];
   readonly milliseconds: readonly number[];
+  /** Pins that are read while nothing holds them. */
+  readonly floating: readonly number[];
   /** Pins that are written to without a direction. */
   readonly undirected: readonly number[];
   /** Line of a loop that was still running at the end. */
@@ -33,7 +38,6 @@ export function programCandidates(
   grammars: Grammars,
   wishes: ProgramWishes,
 ): readonly Candidate[] {
-  const { tokens } = tokenize(program.source);
   const makeAll = (edits: readonly TextEdit[], amount: number, text: string): Candidate => ({
     edits: edits.map((replace) => ({ replace })),
     cost: amount,
@@ -41,7 +45,12 @@ export function programCandidates(
     domain: 'program',
     apply: (build) => ({
       ...build,
-      program: compileProgram(edits.reduce(applyTextEdit, build.program.source), board, grammars),
+      program: compileProgram(
+        edits.reduce(applyTextEdit, build.program.source),
+        board,
+        grammars,
+        program.language,
+      ),
     }),
   });
   const make = (edit: TextEdit, amount: number, text: string): Candidate => makeAll([edit], amount, text);
@@ -51,16 +60,24 @@ export function programCandidates(
     if (repair && edits.length > 0) found.push(makeAll(edits, cost.repair, repair.text));
   }
   if (!program.compiled) return found;
+  if (program.language === 'python')
+    return [...found, ...pythonCandidates(program.source, board, wishes, make)];
+  const { tokens } = tokenize(program.source);
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
     column: token.column,
     length: token.text.length,
     by,
   });
-  tokens.forEach((token) => {
+  tokens.forEach((token, index) => {
     const say = (by: string): string => `Write ${by} instead of ${token.text} in line ${token.line}.`;
     const exchange = exchanges[token.text];
     if (exchange !== undefined) found.push(make(replace(token, exchange), cost.word, say(exchange)));
+    if (token.text === 'INPUT')
+      found.push(make(replace(token, 'INPUT_PULLUP'), cost.repair, say('INPUT_PULLUP')));
+    const opposite = token.kind === 'punctuation' ? opposites[token.text] : undefined;
+    if (opposite !== undefined && !isInLoopHead(tokens, index))
+      found.push(make(replace(token, opposite), cost.word, say(opposite)));
     if (token.kind !== 'number') return;
     for (const pin of wishes.pins)
       if (String(pin) !== token.text && Number(token.text) < 70)
@@ -101,6 +118,13 @@ export function programCandidates(
         ),
       );
     }
+  for (const pin of wishes.floating)
+    if (setup) {
+      const argument = firstPinArgument(tokens, 'digitalRead') ?? String(pin);
+      const place = { line: setup.line, column: setup.endColumn, length: 0 };
+      const by = ` pinMode(${argument}, INPUT_PULLUP);`;
+      found.push(make({ ...place, by }, cost.repair, `Add${by} to setup.`));
+    }
   for (const end of statementEnds(tokens, 'digitalWrite'))
     for (const time of wishes.milliseconds)
       found.push(
@@ -112,6 +136,10 @@ export function programCandidates(
       );
   return found;
 }
+
+/** Whether a sign belongs to the head of a counting loop, whose end is no question of direction. */
+const isInLoopHead = (tokens: readonly Token[], index: number): boolean =>
+  tokens.slice(Math.max(0, index - 9), index).some(({ text }) => text === 'for');
 
 function bodyStart(tokens: readonly Token[], name: string): Token | undefined {
   const at = tokens.findIndex((token, index) => token.text === name && tokens[index + 1]?.text === '(');

@@ -97,6 +97,7 @@ describe('changes of a program', () => {
     pins: [12],
     milliseconds: [500, 2500],
     undirected: [],
+    floating: [],
     endlessLine: undefined,
   };
   const changed = (program: string, more: Partial<ProgramWishes> = {}) =>

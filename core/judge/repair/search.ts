@@ -103,6 +103,9 @@ class RepairSearch {
       ),
     );
     const undirected = traces.flatMap((trace) => trace.undirected.map(({ pin }) => number(pin)));
+    const floating = traces.flatMap((trace) =>
+      trace.floatingReads.flatMap(({ pin, how }) => (how === 'digital' ? [number(pin)] : [])),
+    );
     const known = (numbers: readonly (number | undefined)[]): number[] => [
       ...new Set(numbers.filter((value) => value !== undefined)),
     ];
@@ -110,6 +113,7 @@ class RepairSearch {
       pins: known([...wired, ...wanted]),
       milliseconds: [...new Set(times)],
       undirected: known(undirected),
+      floating: known(floating),
       endlessLine: traces[0]?.ended.loop?.line,
     };
   }

@@ -46,8 +46,10 @@ const members = (of: Readonly<Record<string, Value>>): ReadonlyMap<string, Value
 /** The pins of a board by all of their names. */
 export function boardModule(board: BoardProfile): PyModule {
   const pinValue = (pin: BoardPin): PinValue => ({ ...constant('Pin', pin.name), pin });
+  // A name is no number here: pin 13 is `D13`.
+  const named = (name: string): string => (/^\d/.test(name) ? `D${name}` : name);
   const pins = board.pins.flatMap((pin) =>
-    [pin.name, ...pin.aliases].map((name) => [name, pinValue(pin)] as const),
+    [pin.name, ...pin.aliases].map((name) => [named(name), pinValue(pin)] as const),
   );
   const [lamp] = board.onBoard;
   const own = lamp && findPin(board, lamp.pin);

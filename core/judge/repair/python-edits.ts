@@ -1,0 +1,84 @@
+import type { BoardProfile } from '../../boards';
+import type { TextEdit } from '../../finding';
+import { pythonLines } from '../../program/python/lines';
+import type { Token } from '../../program/token';
+import type { Candidate } from './candidate';
+import { cost, type ProgramWishes } from './program-edits';
+
+/** Words that beginners exchange, each with what is tried instead. */
+const exchanges: Readonly<Record<string, string>> = {
+  True: 'False',
+  False: 'True',
+  UP: 'DOWN',
+  DOWN: 'UP',
+  INPUT: 'OUTPUT',
+  OUTPUT: 'INPUT',
+  '<': '>',
+  '>': '<',
+};
+
+type Make = (edit: TextEdit, amount: number, text: string) => Candidate;
+
+/** Every change of one token of a Python program, and every line put in, that could matter. */
+export function pythonCandidates(
+  source: string,
+  board: BoardProfile,
+  wishes: ProgramWishes,
+  make: Make,
+): readonly Candidate[] {
+  const { lines } = pythonLines(source);
+  const names = wishes.pins.flatMap((number) => board.pins.find((pin) => pin.number === number)?.name ?? []);
+  return lines.flatMap(({ tokens, space }) => [
+    ...tokens.flatMap((_, index) => exchanged(tokens, index, names, wishes, make)),
+    ...linesBehind(tokens, wishes).map(({ by, amount }) => {
+      const { line, endColumn } = tokens.at(-1)!;
+      const place = { line, column: endColumn, length: 0 };
+      return make({ ...place, by: `\n${space}${by}` }, amount, `Add ${by} behind line ${line}.`);
+    }),
+  ]);
+}
+
+/** Other words, pins and times in the place of one token. */
+function exchanged(
+  tokens: readonly Token[],
+  index: number,
+  names: readonly string[],
+  wishes: ProgramWishes,
+  make: Make,
+): readonly Candidate[] {
+  const token = tokens[index]!;
+  const { line, column } = token;
+  const change = (by: string, amount: number): Candidate =>
+    make(
+      { line, column, length: token.text.length, by },
+      amount,
+      `Write ${by} instead of ${token.text} in line ${line}.`,
+    );
+  const word = exchanges[token.text];
+  const isPin = tokens[index - 2]?.text === 'board' && tokens[index - 1]?.text === '.';
+  const seconds = token.kind === 'number' ? wishes.milliseconds.map((time) => time / 1000) : [];
+  return [
+    ...(word === undefined ? [] : [change(word, cost.word)]),
+    ...(isPin ? names.filter((name) => name !== token.text).map((name) => change(name, cost.pinNumber)) : []),
+    ...seconds.filter((time) => time !== Number(token.text)).map((time) => change(String(time), cost.number)),
+  ];
+}
+
+/** What may be missing behind a line: a pause where a value is set, the direction where a pin is taken. */
+function linesBehind(
+  tokens: readonly Token[],
+  { milliseconds, undirected }: ProgramWishes,
+): readonly { readonly by: string; readonly amount: number }[] {
+  const [name, sign] = tokens;
+  const at = tokens.findIndex(({ text }) => text === 'value');
+  const setsValue = at >= 0 && tokens[at + 1]?.text === '=';
+  const takesPin = sign?.text === '=' && tokens.some(({ text }) => text === 'DigitalInOut');
+  return [
+    ...(setsValue
+      ? milliseconds.map((time) => ({ by: `time.sleep(${time / 1000})`, amount: cost.insert }))
+      : []),
+    ...(takesPin && undirected.length > 0
+      ? [{ by: `${name!.text}.switch_to_output()`, amount: cost.repair }]
+      : []),
+  ];
+}
