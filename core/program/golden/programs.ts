@@ -1,15 +1,25 @@
-/** A small program whose printed lines are known from a real compiler for the same processor. */
+/** A small program whose printed lines are known from a real compiler or interpreter. */
 export interface GoldenProgram {
   /** `topic: what it shows`. */
   readonly name: string;
   readonly source: string;
 }
 
-/** What the real compiler's programs printed, and how that was made. */
+/** What the real compiler's or interpreter's programs printed, and how that was made. */
 export interface GoldenResults {
   readonly madeWith: string;
   readonly printed: Readonly<Record<string, readonly string[]>>;
 }
+
+/** Reads the programs of `python.txt`, each as it stands. */
+export const readPythonPrograms = (text: string): readonly GoldenProgram[] =>
+  text
+    .split(/^=== /m)
+    .slice(1)
+    .map((entry) => {
+      const end = entry.indexOf('\n');
+      return { name: entry.slice(0, end), source: `${entry.slice(end + 1).trimEnd()}\n` };
+    });
 
 /** Reads the programs of `programs.txt`: each a part outside of functions and a body of set-up. */
 export function readGoldenPrograms(text: string): readonly GoldenProgram[] {

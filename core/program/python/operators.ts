@@ -1,4 +1,5 @@
 import { RaisedError } from './errors';
+import { percentFormatted } from './formatting';
 import type { BinaryOperator, ComparisonOperator } from './tree';
 import {
   equal,
@@ -20,6 +21,7 @@ const MOST_BITS = 20_000;
 
 /** The value of an operation; raises what the language raises. */
 export function operate(operator: BinaryOperator, left: Value, right: Value): Value {
+  if (operator === '%' && typeof left === 'string') return percentFormatted(left, right);
   const [a, b] = [numberOf(left), numberOf(right)];
   if (a !== undefined && b !== undefined) {
     return left instanceof PyFloat || right instanceof PyFloat
