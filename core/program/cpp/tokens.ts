@@ -73,7 +73,10 @@ export function tokenize(source: string): TokenList {
         const closed = first === '"' ? /^"(?:[^"\\]|\\.)*"/.exec(rest) : /^'(?:[^'\\]|\\.)*'/.exec(rest);
         if (closed) push('text', closed[0].length);
         else {
-          const meant = rest.replace(/[\s);,{]*$/, '').length;
+          // A single quote holds one letter; a text goes on to what must be the program's again.
+          const meant =
+            (first === "'" ? /^'(?:\\.|[^'\\])/.exec(rest)?.[0].length : undefined) ??
+            rest.replace(/[\s);,{]*$/, '').length;
           quotes.push({
             kind: 'open',
             quote: first,

@@ -126,7 +126,7 @@ export class Context {
 
   /** All problems, in the order of the text. */
   finish(): readonly ProgramProblem[] {
-    const names = [...(this.globals.all ?? []), ...builtins.keys()];
+    const names = [...this.globals.all, ...builtins.keys(), 'True', 'False', 'None'];
     const modules = [...this.library.keys()];
     const unknown = [...this.unknown].map(([name, uses]): ProgramProblem => {
       const isModule = this.library.has(name);

@@ -9,12 +9,19 @@ export interface LogicalLine {
   readonly tokens: readonly Token[];
 }
 
+/** A bracket without a partner. */
+export interface OpenBracket {
+  readonly opener: Token;
+  readonly before: Token;
+}
+
 export interface PythonLines {
   readonly lines: readonly LogicalLine[];
   readonly quotes: readonly QuoteProblem[];
   readonly strays: readonly StrayCharacter[];
-  /** Brackets that are open at the end, outermost first, and ones that close nothing. */
-  readonly open: readonly Token[];
+  /** Brackets that are never closed, each with the token that its partner should stand behind. */
+  readonly open: readonly OpenBracket[];
+  /** Brackets that close nothing. */
   readonly unopened: readonly Token[];
   /** Deepest nesting of brackets and of indentation together. */
   readonly depth: number;
@@ -33,6 +40,7 @@ export function pythonLines(source: string): PythonLines {
   const quotes: QuoteProblem[] = [];
   const strays: StrayCharacter[] = [];
   const open: Token[] = [];
+  const unclosed: OpenBracket[] = [];
   const unopened: Token[] = [];
   let tokens: Token[] = [];
   let head = { indent: 0, space: '' };
@@ -125,8 +133,12 @@ export function pythonLines(source: string): PythonLines {
         const token = push('punctuation', (punctuation.exec(rest)?.[0] ?? first).length);
         if ('([{'.includes(token.text)) open.push(token);
         else if (token.text in pairs) {
-          if (open.at(-1)?.text === pairs[token.text]) open.pop();
-          else unopened.push(token);
+          const partner = open.findLastIndex(({ text: opener }) => opener === pairs[token.text]);
+          if (partner < 0) unopened.push(token);
+          // What is still open inside of the two was forgotten before this one.
+          else
+            for (const left of open.splice(partner).slice(1))
+              unclosed.push({ opener: left, before: tokens.at(-2)! });
         }
         depth = Math.max(depth, open.length + head.indent / 4);
       }
@@ -134,7 +146,11 @@ export function pythonLines(source: string): PythonLines {
     if (open.length === 0) finish();
   });
   finish();
-  return { lines, quotes, strays, open, unopened, depth: Math.floor(depth) };
+  for (const opener of open) {
+    const line = lines.find((candidate) => candidate.tokens.includes(opener));
+    unclosed.push({ opener, before: line?.tokens.at(-1) ?? opener });
+  }
+  return { lines, quotes, strays, open: unclosed, unopened, depth: Math.floor(depth) };
 }
 
 /** Width of the space before a line, in columns. */

@@ -72,18 +72,17 @@ function bracketProblems({ open, unopened, lines }: PythonLines): readonly Progr
   const closer: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };
   const [first] = open;
   if (first) {
-    const line = lines.find(({ tokens }) => tokens.includes(first));
-    const same = (line?.tokens ?? []).filter((token) => token.line === first.line);
-    const last = same.at(-1) ?? first;
+    const { opener, before } = first;
+    const tokens = lines.find((line) => line.tokens.includes(opener))?.tokens ?? [];
     // The colon at the end of a head stands behind the bracket.
-    const head = line?.tokens[0];
-    const before = last.text === ':' && head && openers.has(head.text) ? (same.at(-2) ?? first) : last;
+    const same = tokens.filter(({ line }) => line === opener.line);
+    const isHead = same.at(-1)?.text === ':' && openers.has(tokens[0]?.text ?? '');
     return [
       missing(
-        code(first),
-        before,
-        closer[first.text]!,
-        `The ${first.text} at column ${first.column} is never closed.`,
+        code(opener),
+        isHead ? (same.at(-2) ?? opener) : before,
+        closer[opener.text]!,
+        `The ${opener.text} at column ${opener.column} is never closed.`,
       ),
     ];
   }

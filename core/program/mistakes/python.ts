@@ -1,0 +1,132 @@
+import type { MistakeTable } from './marked';
+
+const HEAD = `import board
+import digitalio
+import time
+
+lamp = digitalio.DigitalInOut(board.D13)
+lamp.direction = digitalio.Direction.OUTPUT
+count = 0
+`;
+const after = (body: string): string => `${HEAD}${body}\n`;
+
+/** Mistakes of Python by the code that has to be found; `marked.ts` says what the marks mean. */
+export const pythonMistakes: MistakeTable = {
+  'colon-missing': [
+    after('while True|\n    count += 1'),
+    after('if count > 3|\n    count = 0'),
+    after('if count > 3:\n    count = 0\nelse|\n    count = 1'),
+    after('if count > 3:\n    count = 0\nelif count > 2|\n    count = 1'),
+    after('for i in range(3)|\n    print(i)'),
+    after('def blink()|\n    print(1)'),
+    after('def blink(times)|\n    print(times)'),
+    after('try|\n    count = 1\nexcept ValueError:\n    pass'),
+    after('try:\n    count = 1\nexcept ValueError|\n    pass'),
+    after('try:\n    count = 1\nfinally|\n    count = 2'),
+    after('while True:\n    if lamp.value|\n        count += 1'),
+    after('while count < 3[[;]]\n    count += 1'),
+  ],
+  indentation: [
+    after('while True:\n[[count]] += 1'),
+    after('if count > 3:\n[[count]] = 0'),
+    after('def blink():\n[[lamp]].value = True'),
+    after('count = 1\n    [[count]] = 2'),
+    after('while True:\n    count += 1\n      [[time]].sleep(1)'),
+    after('while True:\n    count += 1\n  [[time]].sleep(1)'),
+    after('for i in range(3):\n    print(i)\n   [[print]](i)'),
+    after('if count > 3:\n    count = 0\nelse:\n[[count]] = 1'),
+    after('  [[print]](count)'),
+    after('while True:\n    if count > 3:\n    [[count]] = 0'),
+    after('while True:\n    count += 1\n\t[[time]].sleep(1)'),
+    after('def blink():\n    lamp.value = True\n        [[time]].sleep(1)'),
+  ],
+  'syntax-paren': [
+    after('print(count|'),
+    after('time.sleep(0.5|\nlamp.value = True'),
+    after('lamp2 = digitalio.DigitalInOut(board.D12|\ncount = 1'),
+    after('print(count)[[)]]'),
+    after('x = (count + 1|\nprint(x)'),
+    after('x = count + 1[[)]]\nprint(x)'),
+    after('if (count > 3|:\n    count = 0'),
+    after('items = [1, 2, 3|\nprint(items)'),
+    after('print(count[0|)'),
+    after('for i in range(3|:\n    print(i)'),
+    after('print| count'),
+    after('while (count < 3|:\n    count += 1'),
+    after('print(max(count, 3|'),
+  ],
+  'syntax-brace': [
+    after('codes = {"a": 1, "b": 2|\nprint(codes)'),
+    after('codes = {"a": 1}[[}]]\nprint(codes)'),
+    after('print(f"x", {"a": 1|)'),
+    after('codes = {\n    "a": 1,\n    "b": 2|\n\nprint(codes)'),
+    after('codes = "a": 1[[}]]'),
+    after('print(count[[}]])'),
+    after('codes = {1: {2: 3}|\nprint(codes)'),
+    after('codes = {}[[}]]'),
+    after('count = count + 1 [[}]]'),
+    after('codes = {"flood": 5|\nwhile True:\n    time.sleep(1)'),
+  ],
+  'syntax-quote': [
+    after('print("tide|)'),
+    after("print('tide|)"),
+    after('print("tide|)\ntime.sleep(1)'),
+    after('name = "tide|'),
+    after('print([[“]]tide”)'),
+    after('print([[‘]]tide’)'),
+    after('print([[„]]tide“)'),
+    after('print("count is|)\nprint(count)'),
+    after('print(f"count {count}|)'),
+    after('x = input("name|)'),
+    after('print([[«]]tide»)'),
+  ],
+  'syntax-other': [
+    after('if count > 3 [[&&]] count < 5:\n    count = 0'),
+    after('if count > 3 [[||]] count < 1:\n    count = 0'),
+    after('if [[!]]lamp.value:\n    count = 0'),
+    after('count[[++]]'),
+    after('count[[--]]'),
+    after('if count > 3:\n    count = 0\n[[else]] if count > 2:\n    count = 1'),
+    '[[void]] setup() {\n  pinMode(13, OUTPUT);\n}\nvoid loop() {\n}\n',
+    after('count = ５'.replace('５', '[[５]]')),
+    after('[[\u00a0]]count = 1'),
+    after('time.sleep[[（]]1）'),
+    after('count = count [[−]] 1'),
+    after('[[return]] 5'),
+  ],
+  'assign-in-condition': [
+    after('if count [[=]] 3:\n    count = 0'),
+    after('while count [[=]] 3:\n    count = 0'),
+    after('if count > 3:\n    count = 0\nelif count [[=]] 2:\n    count = 1'),
+  ],
+  'name-case': [
+    after('[[Print]](count)'),
+    after('lamp.value = [[true]]'),
+    after('lamp.value = [[FALSE]]'),
+    after('time.[[Sleep]](1)'),
+    after('lamp.[[Value]] = True'),
+    after('lamp.direction = digitalio.Direction.[[Output]]'),
+    after('other = digitalio.[[DigitalInout]](board.D12)'),
+    after('other = digitalio.DigitalInOut(board.[[d12]])'),
+    after('print([[Count]])'),
+    after('print([[LAMP]].value)'),
+    'import [[Board]]\n',
+    'import board\nimport [[digitalIO]]\n',
+  ],
+  'name-unknown': [
+    after('[[pritn]](count)'),
+    after('print([[cuont]])'),
+    after('time.[[slep]](1)'),
+    after('lamp.[[vlaue]] = True'),
+    after('[[random]].randint(1, 6)'),
+    after('print([[tide]])'),
+    after('lamp.direction = digitalio.Direction.[[OUTPT]]'),
+    after('x = [[boats]] + 1'),
+    after('while [[runing]]:\n    pass'),
+    'import time\nlamp = [[digitalio]].DigitalInOut(1)\n',
+  ],
+  'name-out-of-scope': [
+    after('def blink():\n    pause = 0.5\n    time.sleep(pause)\nblink()\nprint([[pause]])'),
+    after('def one():\n    total = 1\ndef two():\n    print([[total]])'),
+  ],
+};
