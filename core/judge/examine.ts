@@ -14,7 +14,16 @@ import { comparedParts, comparedPins, type Comparison } from './compare';
 import { layoutConventions } from './conventions';
 import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
 import { matchCircuits, type Match } from './match';
-import { directionUnset, missingPause, problemObservation, runtimeTrouble } from './program-rules';
+import {
+  directionUnset,
+  interruptTrouble,
+  missedInput,
+  missingPause,
+  negativePause,
+  problemObservation,
+  pullupUnset,
+  runtimeTrouble,
+} from './program';
 import { wiringRules, type SolvedState } from './rules';
 import { judgeScenarios, rehearsalOf, scenariosOf } from './scenarios';
 import { contactStates, looksLikeInput } from './states';
@@ -156,10 +165,15 @@ function programObservations(trace: Trace, comparison: Comparison, netlist: Netl
       .map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
     return Math.max(0, ...currents);
   };
+  const around = { netlist, wiring: comparison.wiring, board: comparison.exercise.board };
   return [
     ...directionUnset(trace, pulledUpMa),
     ...runtimeTrouble(trace, comparison.exercise.board),
     ...missingPause(trace, EYE_SECONDS),
+    ...negativePause(trace),
+    ...pullupUnset(trace, around),
+    ...missedInput(trace, around),
+    ...interruptTrouble(trace, comparison.exercise.board),
   ];
 }
 
@@ -170,7 +184,9 @@ function settle(observations: readonly Observation[], passed: boolean): readonly
       observations.findIndex((other) => other.code === one.code && other.message === one.message) === index,
   );
   if (!passed) return unique;
-  return unique.map((observation) =>
+  // Nobody misses a press that no scenario makes.
+  const relevant = unique.filter(({ code }) => code !== 'missed-input');
+  return relevant.map((observation) =>
     observation.severity === 'fault' ? { ...observation, severity: 'advice' } : observation,
   );
 }

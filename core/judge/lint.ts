@@ -4,7 +4,13 @@ import { toFinding, type Finding } from '../finding';
 import { compileProgram, type Grammars } from '../program';
 import { rehearse } from '../rehearsal/rehearse';
 import { byCause } from './order';
-import { directionUnset, problemObservation, runtimeTrouble } from './program-rules';
+import {
+  directionUnset,
+  interruptTrouble,
+  negativePause,
+  problemObservation,
+  runtimeTrouble,
+} from './program';
 
 /** Virtual seconds that a program runs on a bare board to see what it does to it. */
 const LINT_SECONDS = 10;
@@ -25,5 +31,7 @@ export function lintProgram(source: string, board: BoardProfile, grammars: Gramm
     ...problems,
     ...directionUnset(trace, () => undefined),
     ...runtimeTrouble(trace, board),
+    ...negativePause(trace),
+    ...interruptTrouble(trace, board),
   ]).map(toFinding);
 }

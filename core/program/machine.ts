@@ -83,8 +83,9 @@ export interface SilentError {
 export interface RunningLoop {
   readonly line: number;
   readonly sinceCycle: number;
-  /** Value of `pauses` when it began. */
+  /** Values of `pauses` and `inputs` when it began. */
   readonly pausesBefore: number;
+  readonly inputsBefore: number;
 }
 
 /** A program's routine for changes of pins, and the cells of the registers that say which pins. */
@@ -128,6 +129,8 @@ export class Machine {
   /** Counts stores that changed a local. */
   localChanges = 0;
   pauses = 0;
+  /** Counts looks at pins and at the serial line: whoever looks may be waiting for something. */
+  inputs = 0;
   /** Whether the clock was read in a way that is not followed since it was last cleared. */
   clockEscaped = false;
   /** Earliest cycle at which a comparison with the clock turns. */

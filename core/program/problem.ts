@@ -1,4 +1,4 @@
-import type { FindingCode, Observation, Repair, TextEdit } from '../finding';
+import type { FindingCode, Observation, Repair, Severity, TextEdit } from '../finding';
 
 /** Something wrong with a program's text, before anything of it has run. */
 export type ProgramProblem = Observation & {
@@ -48,6 +48,18 @@ export function refusal(
     stopsCompiler: true,
     ...(repair ? { repair } : {}),
   };
+}
+
+/** Something that compiles and is likely not meant so. */
+export function warning(
+  code: FindingCode,
+  severity: Severity,
+  place: { readonly line: number; readonly column: number },
+  message: string,
+  hints: readonly [string, string, string],
+  repair?: Repair,
+): ProgramProblem {
+  return { ...refusal(code, place, message, hints, repair), severity, stopsCompiler: false };
 }
 
 export const textRepair = (text: string, replace: TextEdit): Repair => ({ text, edits: [{ replace }] });

@@ -10,6 +10,7 @@ export interface SyntaxNode {
   readonly isError: boolean;
   readonly hasError: boolean;
   readonly isNamed: boolean;
+  readonly nextNamedSibling: SyntaxNode | null;
   readonly children: readonly (SyntaxNode | null)[];
   readonly namedChildren: readonly (SyntaxNode | null)[];
   childForFieldName(name: string): SyntaxNode | null;

@@ -218,6 +218,7 @@ export class BoardHost implements ProgramHost {
     const state = this.state(number, line);
     if (!state) return;
     const { range } = this.board.pwm;
+    if (value < 0 || value > range) this.machine.fault({ kind: 'range', line, index: value, length: range });
     state.output = true;
     if (value <= 0 || value >= range || !this.hasPwm(state.pin)) {
       state.latch = value * 2 >= range;
@@ -292,6 +293,7 @@ export class BoardHost implements ProgramHost {
   }
 
   private noteRead(pin: string, how: FloatingRead['how'], line: number): void {
+    this.machine.inputs += 1;
     const { seconds, cycles, skippedCycles, clockHz } = this.machine;
     // Passes that were left out had their looks too.
     const now = (cycles - skippedCycles) / clockHz;
@@ -454,10 +456,12 @@ export class BoardHost implements ProgramHost {
   }
 
   serialAvailable(): number {
+    this.machine.inputs += 1;
     return this.serial.available(this.machine.seconds);
   }
 
   serialRead(way: 'take' | 'peek'): number {
+    this.machine.inputs += 1;
     if (way === 'take') this.machine.changes += 1;
     return this.serial.read(this.machine.seconds, way);
   }
@@ -500,6 +504,7 @@ export class BoardHost implements ProgramHost {
       stuckInInterrupt: machine.stuckInInterrupt,
       failure: machine.failure,
       serialStarted: this.serial.started,
+      serialRate: this.serial.rate,
       unknownPins: this.unknownPins,
       silentErrors: machine.silentErrors,
       steps: machine.options.steps - machine.stepsLeft,
@@ -513,6 +518,7 @@ export class BoardHost implements ProgramHost {
                 ...loop,
                 seconds: machine.seconds - loop.sinceCycle / machine.clockHz,
                 paused: machine.pauses > loop.pausesBefore,
+                looks: machine.inputs > loop.inputsBefore,
               },
             }
           : {}),

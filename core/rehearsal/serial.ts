@@ -9,7 +9,7 @@ const FRAME_BITS = 10;
 export class SerialPort {
   readonly printed: { at: number; text: string }[] = [];
   started = false;
-  private rate = 9600;
+  rate = 9600;
   /** Moment at which everything printed so far has left the board. */
   private sentAt = 0;
   private length = 0;

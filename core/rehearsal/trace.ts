@@ -91,6 +91,8 @@ export interface Trace {
   /** The error that nobody caught and that ended the program. */
   readonly failure: { readonly kind: string; readonly message: string; readonly line: number } | undefined;
   readonly serialStarted: boolean;
+  /** Bits a second of the serial line. */
+  readonly serialRate: number;
   /** Numbers that the program used as pins and the board does not have. */
   readonly unknownPins: readonly { readonly number: number; readonly line: number }[];
   readonly silentErrors: readonly SilentError[];
@@ -101,7 +103,12 @@ export interface Trace {
     readonly at: number;
     readonly line: number;
     /** Loop inside a function that was running at the end, with the time since it began. */
-    readonly loop?: RunningLoop & { readonly seconds: number; readonly paused: boolean };
+    readonly loop?: RunningLoop & {
+      readonly seconds: number;
+      readonly paused: boolean;
+      /** Whether it looks at a pin or at the serial line. */
+      readonly looks: boolean;
+    };
   };
 }
 

@@ -32,6 +32,7 @@ function observe(
     states: [],
     undirected: [],
     serialStarted: serial !== '',
+    serialRate: 9600,
     unknownPins: [],
     silentErrors: [],
     steps: 0,

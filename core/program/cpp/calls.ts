@@ -31,7 +31,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   if (isType && callee.text !== 'String') {
     const type = typeNamed(callee.text, context.widths);
     if (type && type.kind !== 'void' && given.length === 1)
-      return convert(number(read(given[0]!, context), context), type, context);
+      return convert(number(read(given[0]!, context), context), type, context, 'asked');
   }
   const name = calleeName(callee, context);
   if (name === undefined) return unreadable(node);

@@ -4,7 +4,7 @@ import { notSupported } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
 import { unknownName, type Elsewhere } from '../names';
-import { Layout, Scope } from './scope';
+import { Layout, Scope, type Variable } from './scope';
 import type { Expression, Place } from './tree';
 import {
   conversionTo,
@@ -72,6 +72,8 @@ export class Context {
   readonly macros = new Map(libraryMacros);
   readonly functions = new Map<string, FunctionSignature>();
   readonly globals: Layout;
+  /** Every variable that was declared. */
+  readonly variables: Variable[] = [];
   /** Functions that something calls by itself: interrupts. */
   readonly routines = new Set<string>();
   /** Headers that the program includes and that are not known here. */

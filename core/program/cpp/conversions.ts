@@ -1,10 +1,12 @@
-import { refusal } from '../problem';
+import { figure } from '../../units';
+import { refusal, warning } from '../problem';
 import type { Context } from './context';
 import type { ClockForm, Expression } from './tree';
 import {
   conversionTo,
   cut,
   integer,
+  integerRange,
   isScalar,
   isTextual,
   pointerTo,
@@ -25,7 +27,12 @@ export function number(value: Expression, context: Context): Expression {
 }
 
 /** The same value as another type; nothing is done when it has that type already. */
-export function convert(value: Expression, type: CType, context: Context): Expression {
+export function convert(
+  value: Expression,
+  type: CType,
+  context: Context,
+  way: 'implied' | 'asked' = 'implied',
+): Expression {
   if (sameType(value.type, type) || type.kind === 'void') return value;
   if (type.kind === 'string' && (isScalar(value.type) || isLetters(value.type)))
     return {
@@ -66,16 +73,60 @@ export function convert(value: Expression, type: CType, context: Context): Expre
     );
     return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
   }
-  if (value.node === 'constant') return { ...value, value: conversionTo(type)(cut(value.value, type)), type };
+  if (value.node === 'constant') {
+    const held = conversionTo(type)(cut(value.value, type));
+    if (way === 'implied') checkFits(value, held, type, context);
+    return { ...value, value: held, type };
+  }
   const keeps =
     type.kind === 'integer' && type.bits === 32 && value.type.kind === 'integer' && value.type.bits === 32;
   return {
     node: 'convert',
     value,
     type,
+    ...(way === 'implied' && mayNotFit(value, type) ? { checked: true as const } : {}),
     span: value.span,
     clock: keeps || value.clock === 'fixed' ? value.clock : 'unfollowed',
   };
+}
+
+/** Says so when a number is larger than its type holds; going round below zero is a way of writing things. */
+function checkFits(
+  { value, type: given, span }: Extract<Expression, { node: 'constant' }>,
+  held: number,
+  type: CType,
+  context: Context,
+): void {
+  if (type.kind !== 'integer' || held === Math.trunc(value) || Number.isNaN(value)) return;
+  const [least, most] = integerRange(type);
+  // A pattern of bits, 0xFFFF, is meant as one; so is -1 for “all of them”.
+  const isPattern = given.kind === 'integer' && !given.signed && value < 2 ** type.bits;
+  if (isPattern || (!type.signed && value < 0)) return;
+  context.report(
+    warning(
+      'number-overflow',
+      'fault',
+      span,
+      `Line ${span.line}: ${figure(value)} does not fit: the type ${typeText(type)} holds ${figure(least)} to ${figure(most)} on this board. It becomes ${figure(held)}.`,
+      [
+        `Which numbers does the type ${typeText(type)} hold on this board?`,
+        `${figure(value)} in line ${span.line} is too large for it and becomes ${figure(held)}.`,
+        `Use the type ${type.bits < 16 ? 'int' : 'long'} in line ${span.line}, or a smaller number.`,
+      ],
+    ),
+  );
+}
+
+/** Whether the value of an expression may be larger than a narrower type holds, and nobody meant it so. */
+function mayNotFit(value: Expression, type: CType): boolean {
+  if (type.kind !== 'integer' || value.type.kind !== 'integer' || value.type.bits <= type.bits) return false;
+  const isBits =
+    value.node === 'complement' ||
+    (value.node === 'binary' && ['&', '|', '^', '<<', '>>', '%'].includes(value.operator));
+  // The clock and what is read from the line go round on purpose.
+  return (
+    !isBits && value.clock === 'fixed' && !(value.node === 'builtin' && value.name.startsWith('Serial.'))
+  );
 }
 
 /** Whether a type is a pointer to letters, as text in memory is. */

@@ -330,6 +330,7 @@ function declare(
     ...more,
   };
   context.scope.declare(variable);
+  context.variables.push(variable);
   return variable;
 }
 

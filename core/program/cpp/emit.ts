@@ -175,7 +175,12 @@ class Emitter {
       if (start) start(machine);
       const outer = { escaped: machine.clockEscaped, turn: machine.turnCycle, pass: machine.passCycle };
       let usedClock = false;
-      machine.loops.push({ line, sinceCycle: machine.cycles, pausesBefore: machine.pauses });
+      machine.loops.push({
+        line,
+        sinceCycle: machine.cycles,
+        pausesBefore: machine.pauses,
+        inputsBefore: machine.inputs,
+      });
       let completion = Completion.Normal;
       for (let ask = asksFirst; ; ask = true) {
         const { changes, localChanges } = machine;
@@ -309,7 +314,7 @@ class Emitter {
   }
 
   private conversion(
-    { value: given, type }: Extract<Expression, { node: 'convert' }>,
+    { value: given, type, checked, span }: Extract<Expression, { node: 'convert' }>,
     watched: boolean,
   ): Evaluate {
     const value = this.expression(given, watched);
@@ -322,6 +327,15 @@ class Emitter {
       };
     }
     const fit = conversionTo(type);
+    if (checked) {
+      const { line } = span;
+      return (machine) => {
+        const before = value(machine);
+        const held = fit(before);
+        if (held !== before) machine.fault({ kind: 'overflow', line, index: before, length: held });
+        return held;
+      };
+    }
     return given.type.kind === 'float'
       ? (machine) => fit(cut(value(machine), type))
       : (machine) => fit(value(machine));

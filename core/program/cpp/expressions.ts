@@ -426,7 +426,7 @@ function readChoice(node: SyntaxNode, context: Context): Expression {
 function readCast(node: SyntaxNode, context: Context): Expression {
   const type = typeNamed(node.childForFieldName('type')?.text ?? '', context.widths, context.types);
   const value = number(readExpression(node.childForFieldName('value')!, context), context);
-  if (type && isScalar(type)) return convert(value, type, context);
+  if (type && isScalar(type)) return convert(value, type, context, 'asked');
   context.unsupported(`“${node.childForFieldName('type')?.text ?? ''}” as a type`, node);
   return unreadable(node);
 }

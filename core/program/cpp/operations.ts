@@ -15,14 +15,30 @@ export function operation(
   const fit = conversionTo(type);
   if (type.kind === 'string') return joined(left, right, line);
   const bits = type.kind === 'integer' ? type.bits : 32;
+  // An unsigned number goes round on purpose; a signed one that does is a surprise.
+  const isSigned = type.kind === 'integer' && type.signed;
+  const noted = (machine: Machine, exact: number): number => {
+    const held = fit(exact);
+    if (held !== exact) machine.fault({ kind: 'overflow', line, index: exact, length: held });
+    return held;
+  };
   switch (operator) {
     case '+':
+      if (isSigned) return (machine) => noted(machine, left(machine) + right(machine));
       return (machine) => fit(left(machine) + right(machine));
     case '-':
+      if (isSigned) return (machine) => noted(machine, left(machine) - right(machine));
       return (machine) => fit(left(machine) - right(machine));
     case '*':
-      if (type.kind === 'integer') return (machine) => fit(Math.imul(left(machine), right(machine)));
-      return (machine) => fit(left(machine) * right(machine));
+      if (type.kind !== 'integer') return (machine) => fit(left(machine) * right(machine));
+      return (machine) => {
+        const [a, b] = [left(machine), right(machine)];
+        const exact = a * b;
+        // Beyond what a double holds exactly, the low bits come from whole-number arithmetic.
+        const held = fit(Math.imul(a, b));
+        if (isSigned && exact !== held) machine.fault({ kind: 'overflow', line, index: exact, length: held });
+        return held;
+      };
     case '/':
       if (type.kind === 'float') return (machine) => fit(left(machine) / right(machine));
       return (machine) => {

@@ -3,6 +3,7 @@ import type { ProgramMemory } from '../machine';
 import { notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
+import { habitsOf } from './habits';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
 import { missing } from '../syntax-wording';
@@ -63,20 +64,30 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const initial: Statement = { node: 'initialize', stores: context.initial, span: spanOf(root) };
   const problems = strangeIn(context.finish(), context);
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
-  return {
-    problems,
-    tree: {
-      functions,
-      setup: setup.index,
-      loop: loop.index,
-      globals: [initial, ...globals],
-      memory: {
-        globalCells: context.globals.cells,
-        globalBytes: context.globals.bytes,
-        ...pinChangeOf(context),
-      },
+  const tree: ProgramTree = {
+    functions,
+    setup: setup.index,
+    loop: loop.index,
+    globals: [initial, ...globals],
+    memory: {
+      globalCells: context.globals.cells,
+      globalBytes: context.globals.bytes,
+      ...pinChangeOf(context),
     },
   };
+  const habits = habitsOf({
+    tree,
+    source: root.text,
+    variables: context.variables,
+    routines: new Set([...context.routines].map((name) => context.functions.get(name)!.index)),
+    ranges: { analog: board.analog.range, pwm: board.pwm.range },
+  });
+  // What is wrong comes before what is only worth saying.
+  const rank = ({ severity }: ProgramProblem): number => (severity === 'advice' ? 1 : 0);
+  const all = [...problems, ...habits].sort(
+    (a, b) => rank(a) - rank(b) || a.line - b.line || a.column - b.column,
+  );
+  return { problems: all, tree };
 }
 
 /**

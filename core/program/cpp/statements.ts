@@ -1,4 +1,4 @@
-import { refusal, textRepair } from '../problem';
+import { refusal, textRepair, warning } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
 import { readDeclaration } from './declarations';
@@ -84,7 +84,37 @@ export function readBlock(node: SyntaxNode, context: Context): Statement {
   };
 }
 
+/** A semicolon straight behind a head ends it; what was meant to belong to it stands alone. */
+function checkBody(node: SyntaxNode, body: SyntaxNode, word: 'if' | 'for' | 'while', context: Context): void {
+  const isEmpty = body.type === 'expression_statement' && body.text === ';';
+  const behind = node.nextNamedSibling;
+  if (!isEmpty) return;
+  // A loop without a body may wait for something; with a block behind it that is not what was meant.
+  if (word !== 'if' && behind?.type !== 'compound_statement') return;
+  const place = spanOf(body);
+  context.report(
+    warning(
+      'empty-body',
+      'fault',
+      place,
+      `Line ${place.line}: the semicolon behind “${word} (…)” ends it at once. What stands below belongs to nothing and runs in any case.`,
+      [
+        `What belongs to the “${word}” of line ${place.line}?`,
+        `Straight behind the parenthesis of line ${place.line} stands a semicolon.`,
+        `Take away the semicolon at column ${place.column} of line ${place.line}.`,
+      ],
+      textRepair(`Take away the semicolon in line ${place.line}.`, {
+        line: place.line,
+        column: place.column,
+        length: 1,
+        by: '',
+      }),
+    ),
+  );
+}
+
 function readIf(node: SyntaxNode, context: Context): Statement {
+  checkBody(node, node.childForFieldName('consequence')!, 'if', context);
   const condition = readCondition(node.childForFieldName('condition')!, context);
   const yes = readStatement(node.childForFieldName('consequence')!, context);
   const alternative = node.childForFieldName('alternative');
@@ -131,6 +161,7 @@ export function readCondition(node: SyntaxNode, context: Context): Expression {
 }
 
 function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Context): Statement {
+  if (kind !== 'do') checkBody(node, node.childForFieldName('body')!, kind, context);
   const initializer = node.childForFieldName('initializer');
   const start = initializer
     ? initializer.type === 'declaration'

@@ -80,7 +80,8 @@ export type Expression = Typed &
         readonly yes: Expression;
         readonly no: Expression;
       }
-    | { readonly node: 'convert'; readonly value: Expression }
+    /** `checked`: a value that does not fit is noted. */
+    | { readonly node: 'convert'; readonly value: Expression; readonly checked?: true }
     | { readonly node: 'call'; readonly target: number; readonly arguments: readonly Expression[] }
     | {
         readonly node: 'builtin';

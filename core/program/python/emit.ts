@@ -281,7 +281,12 @@ class Emitter {
     return (runner) => {
       const { machine } = runner;
       const outer = { escaped: machine.clockEscaped, turn: machine.turnCycle, pass: machine.passCycle };
-      machine.loops.push({ line, sinceCycle: machine.cycles, pausesBefore: machine.pauses });
+      machine.loops.push({
+        line,
+        sinceCycle: machine.cycles,
+        pausesBefore: machine.pauses,
+        inputsBefore: machine.inputs,
+      });
       const depth = machine.loops.length;
       try {
         for (;;) {

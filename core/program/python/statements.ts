@@ -206,6 +206,7 @@ const position = (node: SyntaxNode): SyntaxNode => ({
   isError: false,
   hasError: false,
   isNamed: true,
+  nextNamedSibling: null,
   children: [],
   namedChildren: [],
   childForFieldName: () => null,

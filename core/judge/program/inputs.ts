@@ -1,0 +1,83 @@
+import { isContact, kindOf } from '../../parts';
+import { quantity, type Observation } from '../../finding';
+import type { Trace } from '../../rehearsal/trace';
+import { seconds } from '../../units';
+import { nodeOfPin, type Netlist } from '../../wiring/netlist';
+import type { PlacedPart, Wiring } from '../../wiring/wiring';
+import type { BoardProfile } from '../../boards';
+
+/** Seconds without a look in which a short press is lost. */
+const BLIND_SECONDS = 0.2;
+
+/** What lies on the node of a pin. */
+interface At {
+  readonly netlist: Netlist;
+  readonly wiring: Wiring;
+  readonly board: BoardProfile;
+}
+
+const partsAt = (pin: string, { netlist, wiring }: At): readonly PlacedPart[] => {
+  const node = netlist.nodes.find(({ id }) => id === nodeOfPin(netlist, pin));
+  return wiring.parts.filter((part) => node?.terminals.some(({ ref }) => ref === part.ref));
+};
+
+/** Pins behind a button to ground that nothing pulls up, inside the board or outside. */
+export function pullupUnset(trace: Trace, at: At): readonly Observation[] {
+  return trace.floatingReads.flatMap(({ pin, how, line }): readonly Observation[] => {
+    const parts = partsAt(pin, at);
+    const button = parts.find((part) => isContact(part));
+    if (how !== 'digital' || !button || !leadsToGround(button, pin, at)) return [];
+    return [
+      {
+        code: 'pullup-unset',
+        severity: 'fault',
+        refs: [button.ref],
+        line,
+        column: 1,
+        message: `Line ${line} reads pin ${pin}, but nothing holds that pin while ${button.ref} is open: its pull-up is not switched on.`,
+        hints: [
+          `What does pin ${pin} read while ${button.ref} is not pressed?`,
+          `${button.ref} joins pin ${pin} to ground when it is pressed; nothing holds the pin high when it is not.`,
+          `Write pinMode(${pin}, INPUT_PULLUP); in setup.`,
+        ],
+      },
+    ];
+  });
+}
+
+function leadsToGround(button: PlacedPart, pin: string, { netlist, board }: At): boolean {
+  const here = nodeOfPin(netlist, pin);
+  const grounds = board.supplies.filter(({ role }) => role === 'ground').map(({ name }) => name);
+  return netlist.nodes.some(
+    ({ id, pins, terminals }) =>
+      id !== here &&
+      pins.some((name) => grounds.includes(name)) &&
+      terminals.some(({ ref }) => ref === button.ref),
+  );
+}
+
+/** Buttons that are looked at so seldom that a press can be over before. */
+export function missedInput(trace: Trace, at: At): readonly Observation[] {
+  return [...trace.reads].flatMap(
+    ([pin, { how, line, longestGapSeconds, gapAt }]): readonly Observation[] => {
+      const button = partsAt(pin, at).find((part) => kindOf(part.kind).stimulus === 'press');
+      if (how !== 'digital' || !button || longestGapSeconds < BLIND_SECONDS) return [];
+      return [
+        {
+          code: 'missed-input',
+          severity: 'fault',
+          refs: [button.ref],
+          line,
+          column: 1,
+          message: `Line ${line} looks at ${button.ref} only from time to time: from ${seconds(gapAt)} on nobody looks for ${seconds(longestGapSeconds)}, and a press in that time is lost.`,
+          hints: [
+            `What does the program do between two looks at ${button.ref}?`,
+            `For ${seconds(longestGapSeconds)} the program waits and does not look at ${button.ref}.`,
+            `Use the clock, millis(), instead of long pauses, so that line ${line} runs at every turn.`,
+          ],
+          evidence: { blindS: quantity(longestGapSeconds, 's') },
+        },
+      ];
+    },
+  );
+}

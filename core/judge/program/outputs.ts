@@ -1,0 +1,108 @@
+import { quantity, type Observation } from '../../finding';
+import type { Trace } from '../../rehearsal/trace';
+import { figure, milliamps, seconds } from '../../units';
+
+/** Pins written to that were never made outputs, with what reaches their lamps instead. */
+export function directionUnset(
+  trace: Trace,
+  pulledUpMa: (pin: string) => number | undefined,
+): readonly Observation[] {
+  const pins = [...new Set(trace.undirected.map((write) => write.pin))];
+  return pins.map((name) => {
+    const writes = trace.undirected.filter((write) => write.pin === name);
+    const { pin, level, line } = writes.find((write) => write.level === 'high') ?? writes[0]!;
+    const currentMa = pulledUpMa(pin);
+    const effect =
+      level === 'low'
+        ? 'Nothing happens.'
+        : currentMa === undefined
+          ? 'Only the weak pull-up inside the board is switched on.'
+          : `Only the weak pull-up inside the board is switched on: ${milliamps(currentMa)} flow, a faint glow at most.`;
+    return {
+      code: 'direction-unset',
+      severity: 'fault',
+      line,
+      column: 1,
+      message: `Line ${line} writes to pin ${pin}, but no line made it an output. ${effect}`,
+      hints: [
+        `What must the board be told about pin ${pin} before it can drive something?`,
+        `Pin ${pin} is written to in line ${line}, and no pinMode line that has run says OUTPUT for it.`,
+        `Add pinMode(${pin}, OUTPUT); to setup.`,
+      ],
+      evidence: { currentMa: quantity(level === 'low' ? 0 : (currentMa ?? 0), 'mA') },
+    };
+  });
+}
+
+/** A level that the program sets for so short a time that nobody sees it: its pause is missing. */
+export function missingPause(trace: Trace, eyeSeconds: number): readonly Observation[] {
+  for (const [pin, changes] of trace.pins) {
+    const steps = changes
+      .slice(1)
+      .map((change, index) => ({ ...changes[index]!, lasts: change.at - changes[index]!.at }))
+      .slice(1);
+    for (const mode of ['high', 'low'] as const) {
+      const same = steps.filter((step) => step.drive.mode === mode);
+      if (same.length < 2 || !same.every((step) => step.lasts < eyeSeconds)) continue;
+      const { line, lasts } = same[0]!;
+      const both = steps.every((step) => step.lasts < eyeSeconds);
+      const hertz = 1 / (steps[0]!.lasts + (steps[1]?.lasts ?? steps[0]!.lasts));
+      const state = mode === 'high' ? 'on' : 'off';
+      return [
+        {
+          code: 'missing-pause',
+          severity: 'fault',
+          line,
+          column: 1,
+          message: both
+            ? `Pin ${pin} changes ${figure(hertz)} times a second, faster than an eye can follow: no pause stands between line ${line} and the next change.`
+            : `After line ${line} pin ${pin} is ${state} for only ${seconds(lasts)}, too short to be seen: a pause is missing there.`,
+          hints: [
+            `After line ${line}, how long does the lamp stay ${state}?`,
+            `Between line ${line} and the next change of pin ${pin} lie ${seconds(lasts)}.`,
+            `Add a pause, delay(…);, straight after line ${line}.`,
+          ],
+          evidence: { lastsS: quantity(lasts, 's'), perSecond: quantity(hertz, 'Hz') },
+        },
+      ];
+    }
+  }
+  return [];
+}
+
+/** Milliseconds that a number below zero becomes when it is taken for one without a sign: weeks. */
+const WRAPPED_SECONDS = 2 ** 31 / 1000;
+
+/** Pauses that fall to zero or below while the program runs. */
+export function negativePause({ pauses }: Trace): readonly Observation[] {
+  const lines = [...new Set(pauses.map(({ line }) => line))];
+  return lines.flatMap((line): readonly Observation[] => {
+    const own = pauses.filter((pause) => pause.line === line);
+    const wrapped = own.find((pause) => pause.seconds >= WRAPPED_SECONDS);
+    const gone = own.findIndex(
+      (pause, index) => pause.seconds === 0 && own.slice(0, index).some((one) => one.seconds > 0),
+    );
+    if (!wrapped && gone < 0) return [];
+    const at = wrapped?.at ?? own[gone]!.at;
+    const days = (wrapped?.seconds ?? 0) / 86_400;
+    return [
+      {
+        code: 'negative-pause',
+        severity: 'fault',
+        line,
+        column: 1,
+        message: wrapped
+          ? `At ${seconds(at)} the time in line ${line} is below zero. A pause has no sign: it becomes ${figure(days)} days.`
+          : `From ${seconds(at)} on the pause in line ${line} is zero: what should be seen is gone at once.`,
+        hints: [
+          `Which times does line ${line} wait for, one after the other?`,
+          wrapped
+            ? `At ${seconds(at)} line ${line} waits for a number below zero.`
+            : `At ${seconds(at)} the pause in line ${line} has become zero.`,
+          `Stop making the time smaller before it reaches zero.`,
+        ],
+        evidence: { atS: quantity(at, 's') },
+      },
+    ];
+  });
+}

@@ -1,0 +1,36 @@
+import type { ProgramProblem } from '../../problem';
+import type { Variable } from '../scope';
+import type { ProgramTree } from '../tree';
+import { interruptHabits } from './interrupts';
+import { memoryHabits } from './memory';
+import { numberHabits } from './numbers';
+import { pinHabits } from './pins';
+import { pressHabits } from './presses';
+import { serialHabits } from './serial';
+
+/** What the habits look at. */
+export interface Facts {
+  readonly tree: ProgramTree;
+  readonly source: string;
+  /** Variables with where they are declared. */
+  readonly variables: readonly Variable[];
+  /** Places of the functions that interrupts call. */
+  readonly routines: ReadonlySet<number>;
+  /** The largest analog value and the largest duty of the board. */
+  readonly ranges: { readonly analog: number; readonly pwm: number };
+}
+
+/** One look at a program that compiles: what in it is likely not meant so. */
+export type Habit = (facts: Facts) => readonly ProgramProblem[];
+
+const habits: readonly Habit[] = [
+  memoryHabits,
+  pinHabits,
+  numberHabits,
+  serialHabits,
+  interruptHabits,
+  pressHabits,
+];
+
+/** What is likely not meant so in a program that compiles, in no order. */
+export const habitsOf = (facts: Facts): readonly ProgramProblem[] => habits.flatMap((habit) => habit(facts));

@@ -1,0 +1,80 @@
+import { textRepair, warning, type ProgramProblem } from '../../problem';
+import { allStatements, bare, cellOf, expressionsOf, allParts, statementsOf } from '../walk';
+import type { Expression, Statement } from '../tree';
+import type { Habit } from './index';
+
+/**
+ * A variable that begins anew at every turn of the repeating function and is stepped once in it: it can
+ * never count.
+ */
+export const memoryHabits: Habit = ({ tree }) => {
+  const { body } = tree.functions[tree.loop]!;
+  const all = [...allStatements(body)];
+  const inLoops = new Set(
+    all
+      .filter(({ node }) => node === 'loop')
+      .flatMap((loop) => statementsOf(loop).flatMap((one) => [...allStatements(one)])),
+  );
+  return statementsOf(body).flatMap((statement): readonly ProgramProblem[] => {
+    if (statement.node !== 'initialize' || statement.stores.length !== 1) return [];
+    const [store] = statement.stores;
+    if (store?.node !== 'store' || store.place.area !== 'frame' || store.value.node !== 'constant') return [];
+    const cell = cellOf(store.place);
+    const writes = all.flatMap((one) =>
+      one === statement
+        ? []
+        : expressionsOf(one)
+            .flatMap((expression) => [...allParts(expression)])
+            .filter((part) => writesTo(part, cell))
+            .map((part) => ({ part, statement: one })),
+    );
+    const [only] = writes;
+    if (writes.length !== 1 || !only || inLoops.has(only.statement) || isLoopHead(only.statement)) return [];
+    if (!stepsItself(only.part, cell)) return [];
+    const { name } = store.place;
+    const { line, column } = statement.span;
+    return [
+      warning(
+        'state-reset',
+        'fault',
+        { line, column },
+        `Line ${line} gives ${name} the value ${store.value.value} again at every turn of loop, so what line ${only.part.span.line} does to it is forgotten.`,
+        [
+          `Which value has ${name} when loop begins its next turn?`,
+          `${name} is declared inside loop in line ${line} and begins anew each time.`,
+          `Move line ${line} to the top of the program, above setup.`,
+        ],
+        textRepair(`Write static before line ${line}, so that ${name} is made once only.`, {
+          line,
+          column,
+          length: 0,
+          by: 'static ',
+        }),
+      ),
+    ];
+  });
+};
+
+const isLoopHead = (statement: Statement): boolean => statement.node === 'loop';
+
+const writesTo = (part: Expression, cell: string | undefined): boolean =>
+  (part.node === 'store' || part.node === 'update' || part.node === 'address') && cellOf(part.place) === cell;
+
+/** `x++`, `x--`, `x = !x`, `x = x + 1`. */
+function stepsItself(part: Expression, cell: string | undefined): boolean {
+  if (part.node === 'update') return part.value.node === 'constant' && part.value.value === 1;
+  if (part.node !== 'store') return false;
+  const value = bare(part.value);
+  const isSelf = (one: Expression): boolean => {
+    const inner = bare(one);
+    return inner.node === 'load' && cellOf(inner.place) === cell;
+  };
+  if (value.node === 'not') return isSelf(value.operand);
+  if (value.node === 'compare' && value.operator === '==') return isSelf(value.left);
+  return (
+    value.node === 'binary' &&
+    (value.operator === '+' || value.operator === '-') &&
+    isSelf(value.left) &&
+    bare(value.right).node === 'constant'
+  );
+}

@@ -1,0 +1,157 @@
+import { textRepair, warning, type ProgramProblem } from '../../problem';
+import { allExpressions, bare, cellOf } from '../walk';
+import type { Expression } from '../tree';
+import type { Facts, Habit } from './index';
+
+/** Numbers out of the board's ranges, and fractions that are lost. */
+export const numberHabits: Habit = (facts) => {
+  const { tree, ranges } = facts;
+  const all = [...tree.globals, ...tree.functions.map(({ body }) => body)].flatMap((statement) => [
+    ...allExpressions(statement),
+  ]);
+  const measured = measuredVariables(all);
+  const isMeasured = (expression: Expression): boolean => {
+    const inner = bare(expression);
+    if (inner.node === 'builtin') return inner.name === 'analogRead';
+    const cell = inner.node === 'load' ? cellOf(inner.place) : undefined;
+    return cell !== undefined && measured.has(cell);
+  };
+  return all.flatMap((expression): readonly ProgramProblem[] => {
+    if (expression.node === 'builtin' && expression.name === 'analogWrite')
+      return dutyProblems(expression, ranges, isMeasured);
+    if (expression.node === 'compare') return beyondAnalog(expression, ranges.analog, isMeasured);
+    if (expression.node === 'convert') return lostFraction(expression);
+    return [];
+  });
+};
+
+/** Variables that only ever get what was measured. */
+function measuredVariables(all: readonly Expression[]): ReadonlySet<string> {
+  const found = new Map<string, boolean>();
+  for (const expression of all) {
+    if (expression.node !== 'store' && expression.node !== 'update' && expression.node !== 'address')
+      continue;
+    const cell = cellOf(expression.place);
+    if (cell === undefined) continue;
+    const value = expression.node === 'store' ? bare(expression.value) : undefined;
+    // A first value may stand there before the first measurement.
+    if (value?.node === 'constant') continue;
+    const isRead = value?.node === 'builtin' && value.name === 'analogRead';
+    found.set(cell, isRead && found.get(cell) !== false);
+  }
+  return new Set([...found].filter(([, is]) => is).map(([cell]) => cell));
+}
+
+function dutyProblems(
+  { arguments: given, span }: Extract<Expression, { node: 'builtin' }>,
+  { pwm, analog }: Facts['ranges'],
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  const duty = given[1];
+  if (!duty || analog === pwm) return [];
+  const value = bare(duty);
+  const { line, column, endColumn } = duty.span;
+  if (value.node === 'constant' && (value.value > pwm || value.value < 0))
+    return [
+      warning(
+        'out-of-range',
+        'fault',
+        { line, column },
+        `Line ${line}: analogWrite takes 0 to ${pwm}, and gets ${value.value}.`,
+        [
+          `Which numbers does analogWrite take?`,
+          `${value.value} in line ${line} lies outside of 0 to ${pwm}.`,
+          `Write a number from 0 to ${pwm} in line ${line}.`,
+        ],
+        textRepair(`Write ${value.value < 0 ? 0 : pwm} in line ${line}.`, {
+          line,
+          column,
+          length: Math.max(0, endColumn - column),
+          by: String(value.value < 0 ? 0 : pwm),
+        }),
+      ),
+    ];
+  if (!isMeasured(duty)) return [];
+  return [
+    warning(
+      'out-of-range',
+      'fault',
+      { line: span.line, column },
+      `Line ${line}: what is measured goes from 0 to ${analog}, and analogWrite takes 0 to ${pwm}: it starts again from dark three times on the way.`,
+      [
+        `How large can the measured number be, and how large may the brightness be?`,
+        `A number up to ${analog} goes into analogWrite in line ${line} as it is.`,
+        `Divide it by ${Math.round((analog + 1) / (pwm + 1))}, or use map in line ${line}.`,
+      ],
+      textRepair(`Divide by ${Math.round((analog + 1) / (pwm + 1))} in line ${line}.`, {
+        line,
+        column: endColumn,
+        length: 0,
+        by: ` / ${Math.round((analog + 1) / (pwm + 1))}`,
+      }),
+    ),
+  ];
+}
+
+/** A comparison of what is measured with a number that it never reaches. */
+function beyondAnalog(
+  { left, right, operator }: Extract<Expression, { node: 'compare' }>,
+  most: number,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  const side = isMeasured(left) ? right : isMeasured(right) ? left : undefined;
+  const limit = side && bare(side);
+  if (!side || limit?.node !== 'constant' || (limit.value <= most && limit.value >= 0)) return [];
+  // One more than the largest is how some people write “up to the largest”.
+  if (limit.value === most + 1 && (operator === '<' || operator === '>=')) return [];
+  const { line, column } = side.span;
+  return [
+    warning(
+      'out-of-range',
+      'fault',
+      { line, column },
+      `Line ${line} compares with ${limit.value}, but what is measured goes from 0 to ${most} only.`,
+      [
+        `Between which numbers does a measured value lie?`,
+        `${limit.value} in line ${line} is never reached.`,
+        `Compare with a number from 0 to ${most} in line ${line}.`,
+      ],
+    ),
+  ];
+}
+
+/** A division of whole numbers whose result is wanted with its fraction. */
+function lostFraction({ value, type }: Extract<Expression, { node: 'convert' }>): readonly ProgramProblem[] {
+  if (type.kind !== 'float') return [];
+  const division = value.node === 'binary' && value.operator === '/' ? value : undefined;
+  if (!division || division.type.kind !== 'integer') return [];
+  const [left, right] = [bare(division.left), bare(division.right)];
+  const isConstant = left.node === 'constant' && right.node === 'constant';
+  if (isConstant && (right.value === 0 || left.value % right.value === 0)) return [];
+  const { line, column } = division.span;
+  const place = division.right.span;
+  const isNumber = right.node === 'constant';
+  return [
+    warning(
+      'integer-division',
+      isConstant && Math.abs(left.value) < Math.abs(right.value) ? 'fault' : 'advice',
+      { line, column },
+      `Line ${line} divides whole numbers, so what is behind the point is lost before it is kept.${isConstant ? ` ${left.value} / ${right.value} is ${Math.trunc(left.value / right.value)} here.` : ''}`,
+      [
+        `Is one of the two numbers in line ${line} written with a point?`,
+        `Both sides of / in line ${line} are whole numbers: the result is whole too.`,
+        isNumber
+          ? `Write ${right.value}.0 in line ${line}.`
+          : `Make one side a number with a point in line ${line}: (float).`,
+      ],
+      isNumber
+        ? textRepair(`Write ${right.value}.0 in line ${line}.`, {
+            line: place.endLine,
+            column: place.endColumn,
+            length: 0,
+            by: '.0',
+          })
+        : undefined,
+    ),
+  ];
+}

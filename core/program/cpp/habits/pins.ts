@@ -1,0 +1,106 @@
+import { warning, type ProgramProblem } from '../../problem';
+import type { Span } from '../../syntax';
+import { allExpressions, bare } from '../walk';
+import type { Expression } from '../tree';
+import type { Facts, Habit } from './index';
+
+/** Functions that name a pin, and which of their values do. */
+const pinArguments: Readonly<Record<string, readonly number[]>> = {
+  pinMode: [0],
+  digitalWrite: [0],
+  digitalRead: [0],
+  analogWrite: [0],
+  analogRead: [0],
+  tone: [0],
+  noTone: [0],
+  pulseIn: [0],
+  shiftOut: [0, 1],
+  digitalPinToInterrupt: [0],
+  'Servo.attach': [1],
+  'LedControl.new': [1, 2, 3],
+};
+/** How often a plain number may name a pin before a name would serve. */
+const OFTEN = 3;
+
+interface PinUse {
+  readonly name: string;
+  /** The pin, when it is known beforehand. */
+  readonly pin: number | undefined;
+  readonly span: Span;
+}
+
+/** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
+export const pinHabits: Habit = (facts) => {
+  const uses = usesOf(facts);
+  return [...unusedPins(uses), ...magicNumbers(facts.source, uses)];
+};
+
+function usesOf({ tree }: Facts): readonly PinUse[] {
+  const statements = [...tree.globals, ...tree.functions.map(({ body }) => body)];
+  return statements.flatMap((statement) =>
+    [...allExpressions(statement)].flatMap((expression): readonly PinUse[] => {
+      if (expression.node !== 'builtin') return [];
+      const { name } = expression;
+      return (pinArguments[name] ?? []).flatMap((index) => {
+        const given = expression.arguments[index];
+        return given ? [{ name, pin: valueOf(given), span: given.span }] : [];
+      });
+    }),
+  );
+}
+
+function valueOf(expression: Expression): number | undefined {
+  const inner = bare(expression);
+  return inner.node === 'constant' ? inner.value : undefined;
+}
+
+function unusedPins(uses: readonly PinUse[]): readonly ProgramProblem[] {
+  const rest = uses.filter(({ name }) => name !== 'pinMode');
+  // What is worked out while it runs may be any pin.
+  if (rest.some(({ pin }) => pin === undefined)) return [];
+  const used = new Set(rest.map(({ pin }) => pin));
+  return uses.flatMap(({ name, pin, span }) => {
+    if (name !== 'pinMode' || pin === undefined || used.has(pin)) return [];
+    const { line, column } = span;
+    return [
+      warning(
+        'pin-unused',
+        'advice',
+        { line, column },
+        `Line ${line} sets pin ${pin} up, and no line uses it.`,
+        [
+          `What is joined to pin ${pin}, and which line uses it?`,
+          `Pin ${pin} is set up in line ${line} and never written to or read.`,
+          `Use pin ${pin}, or take line ${line} away.`,
+        ],
+      ),
+    ];
+  });
+}
+
+function magicNumbers(source: string, uses: readonly PinUse[]): readonly ProgramProblem[] {
+  const lines = source.split('\n');
+  const plain = uses.filter(({ span }) =>
+    /^\d+$/.test((lines[span.line - 1] ?? '').slice(span.column - 1, span.endColumn - 1)),
+  );
+  const pins = [...new Set(plain.map(({ pin }) => pin))];
+  return pins.flatMap((pin) => {
+    const own = plain.filter((use) => use.pin === pin);
+    const [first] = own;
+    if (own.length < OFTEN || !first) return [];
+    const { line, column } = first.span;
+    return [
+      warning(
+        'magic-number',
+        'advice',
+        { line, column },
+        `The number ${pin} stands for a pin in ${own.length} places. A name would say what is there, and change in one place.`,
+        [
+          `What is joined to pin ${pin}?`,
+          `${pin} is written ${own.length} times, first in line ${line}.`,
+          `Give pin ${pin} a name at the top: const int LAMP = ${pin};`,
+        ],
+      ),
+    ];
+  });
+}

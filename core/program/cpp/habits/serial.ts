@@ -1,0 +1,35 @@
+import { textRepair, warning } from '../../problem';
+import { allExpressions } from '../walk';
+import type { Habit } from './index';
+
+/** A program that prints or reads, and never starts the line. */
+export const serialHabits: Habit = ({ tree }) => {
+  const calls = tree.functions.flatMap(({ body }) =>
+    [...allExpressions(body)].flatMap((part) =>
+      part.node === 'builtin' && part.name.startsWith('Serial.') ? [part] : [],
+    ),
+  );
+  const [first] = calls;
+  if (!first || calls.some(({ name }) => name === 'Serial.begin')) return [];
+  const { line, column } = first.span;
+  const setup = tree.functions[tree.setup]!.body.span;
+  return [
+    warning(
+      'serial-not-started',
+      'fault',
+      { line, column },
+      `Line ${line} uses the serial line, and no line starts it. Nothing comes out.`,
+      [
+        `What must setup say before anything can be printed?`,
+        `${first.name} stands in line ${line}, but Serial.begin stands nowhere.`,
+        `Add Serial.begin(9600); to setup.`,
+      ],
+      textRepair('Add Serial.begin(9600); to setup.', {
+        line: setup.line,
+        column: setup.column + 1,
+        length: 0,
+        by: ' Serial.begin(9600);',
+      }),
+    ),
+  ];
+};
