@@ -288,6 +288,7 @@ class Emitter {
         inputsBefore: machine.inputs,
       });
       const depth = machine.loops.length;
+      let isOver = false;
       try {
         for (;;) {
           const { changes } = machine;
@@ -304,10 +305,10 @@ class Emitter {
         }
       } catch (error) {
         // A run that is over keeps its loops: they say what was running.
-        if (error instanceof RaisedError) machine.loops.length = depth;
+        isOver = !(error instanceof RaisedError);
         throw error;
       } finally {
-        if (machine.loops.length === depth && machine.cycles < machine.endCycle) machine.loops.pop();
+        if (!isOver) machine.loops.length = depth - 1;
         machine.clockEscaped = true;
         machine.turnCycle = outer.turn;
         machine.passCycle = outer.pass;
