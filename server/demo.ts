@@ -138,7 +138,10 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
     if (!learner) continue;
     const [wiring, program] = await Promise.all([
       readFile(join(folder, name, 'wiring.csv'), 'utf8'),
-      readFile(join(folder, name, 'program.cpp'), 'utf8'),
+      readFile(
+        join(folder, name, languageOf(exercise.value) === 'python' ? 'program.py' : 'program.cpp'),
+        'utf8',
+      ),
     ]);
     const read = readWiring(wiring);
     if (!read.ok) throw new Error(`${name}: ${read.problems[0]?.message ?? ''}`);

@@ -6,7 +6,7 @@ import { benchDisagrees, type Sighting } from './bench-disagrees';
 import { examine, referenceOf, type Build, type Examination, type Reference } from './examine';
 import { byCause, isProgram, isWiring } from './order';
 import type { Candidate } from './repair/candidate';
-import { findingOfMove } from './repair/classify';
+import { findingOfMove, findingOfWord } from './repair/classify';
 import { searchRepair, STEPS_OF_A_TRY } from './repair/search';
 
 export type { Sighting } from './bench-disagrees';
@@ -175,7 +175,8 @@ function causeOf(
     (observation) => !left.has(`${observation.code} ${observation.message}`),
   );
   const moves = candidate.edits.flatMap((edit) => findingOfMove(edit, others.wiring) ?? []);
-  const single = candidate.edits.length === 1 ? moves : [];
+  const words = candidate.edits.flatMap((edit) => findingOfWord(edit, others.program.source) ?? []);
+  const single = candidate.edits.length === 1 ? [...moves, ...words] : [];
   const pool = [...single, ...explained];
   const inDomain = pool.filter(({ code }) =>
     candidate.domain === 'wiring' ? isWiring(code) : isProgram(code),

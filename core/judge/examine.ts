@@ -3,6 +3,7 @@ import { solveBench } from '../electrics/bench-point';
 import type { Observation } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
+import type { Stimulus } from '../formats/scenario';
 import type { Program } from '../program';
 import { EYE_SECONDS } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
@@ -97,7 +98,11 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
   ];
   const fromProgram = [
     ...program.problems.map(problemObservation),
-    ...traces.slice(0, 1).flatMap((trace) => programObservations(trace, comparison, netlist)),
+    ...onePerLine(
+      traces.flatMap((trace, index) =>
+        programObservations(trace, comparison, netlist, scenariosOf(exercise)[index]!.stimuli),
+      ),
+    ),
   ];
   // Without a scenario nothing is asked of the behaviour: the circuit has to be the right one.
   const asksNothing = exercise.data.scenarios.length === 0;
@@ -157,7 +162,19 @@ function statesOf(
   );
 }
 
-function programObservations(trace: Trace, comparison: Comparison, netlist: Netlist): readonly Observation[] {
+/** Every run may show the same thing of a line; the first one that does says it. */
+const onePerLine = (observations: readonly Observation[]): readonly Observation[] =>
+  observations.filter(
+    (one, index) =>
+      observations.findIndex((other) => other.code === one.code && other.line === one.line) === index,
+  );
+
+function programObservations(
+  trace: Trace,
+  comparison: Comparison,
+  netlist: Netlist,
+  stimuli: readonly Stimulus[],
+): readonly Observation[] {
   const pulledUpMa = (pin: string): number | undefined => {
     if (!netlist.nodes.some((node) => node.pins.includes(pin))) return undefined;
     const currents = comparison.states
@@ -172,7 +189,7 @@ function programObservations(trace: Trace, comparison: Comparison, netlist: Netl
     ...missingPause(trace, EYE_SECONDS),
     ...negativePause(trace),
     ...pullupUnset(trace, around),
-    ...missedInput(trace, around),
+    ...missedInput(trace, around, stimuli),
     ...interruptTrouble(trace, comparison.exercise.board),
   ];
 }
@@ -184,7 +201,7 @@ function settle(observations: readonly Observation[], passed: boolean): readonly
       observations.findIndex((other) => other.code === one.code && other.message === one.message) === index,
   );
   if (!passed) return unique;
-  // Nobody misses a press that no scenario makes.
+  // Nothing was lost by looking seldom when everything that was to happen did.
   const relevant = unique.filter(({ code }) => code !== 'missed-input');
   return relevant.map((observation) =>
     observation.severity === 'fault' ? { ...observation, severity: 'advice' } : observation,

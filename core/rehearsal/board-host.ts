@@ -18,6 +18,9 @@ import type { FloatingRead, PinChange, PinReads, Trace, UndirectedWrite } from '
 import { Watch } from './watch';
 
 const MOST_CHANGES = 20_000;
+/** Seconds without a look that are noted, and how many of them. */
+const GAP_SECONDS = 0.2;
+const MOST_GAPS = 50;
 /** Seconds between two pulses that a servo gets. */
 const SERVO_PERIOD = 0.02;
 /** The bit that lets changes of pins interrupt, in the chip's register for it. */
@@ -37,7 +40,8 @@ interface PinState {
 }
 
 /** How a pin was looked at so far. */
-type OngoingReads = { -readonly [Key in keyof PinReads]: PinReads[Key] } & {
+type OngoingReads = Omit<PinReads, 'gaps'> & {
+  readonly gaps: { readonly from: number; readonly to: number }[];
   /** When it was last looked at, in seconds without what was left out. */
   last: number;
 };
@@ -220,10 +224,12 @@ export class BoardHost implements ProgramHost {
     const { range } = this.board.pwm;
     if (value < 0 || value > range) this.machine.fault({ kind: 'range', line, index: value, length: range });
     state.output = true;
-    if (value <= 0 || value >= range || !this.hasPwm(state.pin)) {
-      state.latch = value * 2 >= range;
+    // The register of an 8-bit board keeps the lowest eight bits; the others cut the number off at the ends.
+    const duty = this.board.language.intBits === 16 ? value & range : Math.max(0, Math.min(range, value));
+    if (duty <= 0 || duty >= range || !this.hasPwm(state.pin)) {
+      state.latch = duty * 2 >= range;
       state.duty = undefined;
-    } else state.duty = value / range;
+    } else state.duty = duty / range;
     state.hertz = undefined;
     this.apply(state, line);
   }
@@ -298,14 +304,12 @@ export class BoardHost implements ProgramHost {
     // Passes that were left out had their looks too.
     const now = (cycles - skippedCycles) / clockHz;
     const known = this.reads.get(pin);
-    if (!known) this.reads.set(pin, { how, line, longestGapSeconds: 0, gapAt: seconds, last: now });
+    if (!known) this.reads.set(pin, { how, line, gaps: [], last: now });
     else {
       const gap = now - known.last;
       known.last = now;
-      if (gap > known.longestGapSeconds) {
-        known.longestGapSeconds = gap;
-        known.gapAt = seconds - gap;
-      }
+      if (gap >= GAP_SECONDS && known.gaps.length < MOST_GAPS)
+        known.gaps.push({ from: seconds - gap, to: seconds });
     }
     if (
       this.circuit.voltsOfPin(pin) === null &&
@@ -507,6 +511,7 @@ export class BoardHost implements ProgramHost {
       serialRate: this.serial.rate,
       unknownPins: this.unknownPins,
       silentErrors: machine.silentErrors,
+      solutions: this.circuit.solutions,
       steps: machine.options.steps - machine.stepsLeft,
       ended: {
         reason,

@@ -36,6 +36,8 @@ export class LiveCircuit {
   private stateKey = '';
   private now: Solved | undefined;
   private warm: Float64Array | undefined;
+  /** Operating points that were worked out. */
+  solutions = 0;
   /** States of the driven pins that occurred, at most 64. */
   readonly occurred = new Map<string, ReadonlyMap<string, PinDrive>>();
 
@@ -79,14 +81,26 @@ export class LiveCircuit {
   /** What the pins that pulse do to the circuit. */
   get swings(): readonly Swing[] {
     const solved = this.solve();
-    solved.swings ??= [...this.drives].flatMap(([pin, drive]) => {
-      if (drive.mode !== 'pwm') return [];
-      const still = (mode: 'high' | 'low'): BenchPoint =>
-        solveBench(this.bench(), new Map(this.drives).set(pin, { mode }), this.warm);
-      const own = this.board.pins.find(({ name }) => name === pin)?.pwmHertz ?? this.board.pwm.hertz;
-      return [{ pin, hertz: drive.hertz ?? own, duty: drive.duty, high: still('high'), low: still('low') }];
-    });
+    solved.swings ??= this.swingsNow();
     return solved.swings;
+  }
+
+  /** Each pulsing pin high and low while the others that pulse are low: one solution for each, and one for all low. */
+  private swingsNow(): readonly Swing[] {
+    const pulsing = [...this.drives].flatMap(([pin, drive]) =>
+      drive.mode === 'pwm' ? [{ pin, drive }] : [],
+    );
+    if (pulsing.length === 0) return [];
+    const still = new Map([
+      ...this.drives,
+      ...pulsing.map(({ pin }): [string, PinDrive] => [pin, { mode: 'low' }]),
+    ]);
+    const low = solveBench(this.bench(), still, this.warm);
+    return pulsing.map(({ pin, drive: { duty, hertz } }) => {
+      const own = this.board.pins.find(({ name }) => name === pin)?.pwmHertz ?? this.board.pwm.hertz;
+      const high = solveBench(this.bench(), new Map(still).set(pin, { mode: 'high' }), this.warm);
+      return { pin, hertz: hertz ?? own, duty, high, low };
+    });
   }
 
   /** Volts of a pin of the board against its ground; `null` when it floats. */
@@ -155,6 +169,8 @@ export class LiveCircuit {
     const key = `${this.power}${this.stateKey} ${driven}`;
     let solved = this.solved.get(key);
     if (!solved) {
+      const pulsing = [...this.drives.values()].filter(({ mode }) => mode === 'pwm').length;
+      this.solutions += 1 + pulsing;
       solved = { point: solveBench(this.bench(), this.drives, this.warm) };
       this.warm = solved.point.warm;
       if (this.solved.size < MOST_KEPT) this.solved.set(key, solved);

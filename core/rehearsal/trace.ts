@@ -46,9 +46,8 @@ export interface PinReads {
   readonly how: 'digital' | 'analog';
   /** Line that read it first. */
   readonly line: number;
-  /** Longest time between two looks, in seconds, and when it began. */
-  readonly longestGapSeconds: number;
-  readonly gapAt: number;
+  /** Stretches in which it did not look, those of a fifth of a second and more; at most fifty. */
+  readonly gaps: readonly { readonly from: number; readonly to: number }[];
 }
 
 /** A pin that was read while nothing held it. */
@@ -96,6 +95,8 @@ export interface Trace {
   /** Numbers that the program used as pins and the board does not have. */
   readonly unknownPins: readonly { readonly number: number; readonly line: number }[];
   readonly silentErrors: readonly SilentError[];
+  /** Operating points of the circuit that were worked out for it. */
+  readonly solutions: number;
   /** Steps of the budget that the run took. */
   readonly steps: number;
   readonly ended: {

@@ -6,7 +6,7 @@ import { Tabs } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { currentPath, type CurrentPath } from '@/core/electrics/paths';
 import type { Finding } from '@/core/finding';
-import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
+import { boardsOf, type ExerciseData, languageOf } from '@/core/formats/exercise';
 import { kindOf } from '@/core/parts';
 import { netlistOf } from '@/core/wiring/netlist';
 import type { Point } from '@/core/wiring/wiring';
@@ -270,6 +270,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
         <Tabs.Content value="program" forceMount className="min-h-0 flex-1 data-[state=inactive]:hidden">
           <ProgramEditor
             source={draft.program}
+            language={languageOf({ data: exercise, board })}
             marked={markedLines}
             onChange={(program) => program !== draft.program && changeQuietly((now) => ({ ...now, program }))}
           />

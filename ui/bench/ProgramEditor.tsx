@@ -2,15 +2,18 @@
 
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { cpp } from '@codemirror/lang-cpp';
+import { python } from '@codemirror/lang-python';
 import { bracketMatching, HighlightStyle, indentUnit, syntaxHighlighting } from '@codemirror/language';
-import { Compartment, EditorState, RangeSetBuilder } from '@codemirror/state';
+import { Compartment, EditorState, RangeSetBuilder, type Extension } from '@codemirror/state';
 import { Decoration, drawSelection, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import type { Language } from '@/core/program';
 import { useNonce } from '../shell/NonceProvider';
 
 interface ProgramEditorProps {
   readonly source: string;
+  readonly language: Language;
   readonly onChange: (source: string) => void;
   /** Lines that a finding is about, from 1. */
   readonly marked: readonly number[];
@@ -44,8 +47,20 @@ const ink = HighlightStyle.define([
   { tag: [tags.string, tags.character], color: 'var(--sense)' },
 ]);
 
+/** How each language is coloured and indented. */
+const dialects: Readonly<Record<Language, () => readonly Extension[]>> = {
+  cpp: () => [indentUnit.of('  '), cpp()],
+  python: () => [indentUnit.of('    '), python()],
+};
+
 /** The learner's program: typed or pasted, with the lines of findings marked. */
-export function ProgramEditor({ source, onChange, marked, label = 'Your program' }: ProgramEditorProps) {
+export function ProgramEditor({
+  source,
+  language,
+  onChange,
+  marked,
+  label = 'Your program',
+}: ProgramEditorProps) {
   const nonce = useNonce();
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
@@ -64,8 +79,7 @@ export function ProgramEditor({ source, onChange, marked, label = 'Your program'
           history(),
           drawSelection(),
           bracketMatching(),
-          indentUnit.of('  '),
-          cpp(),
+          ...dialects[language](),
           syntaxHighlighting(ink),
           look,
           marks.of([]),
@@ -90,7 +104,7 @@ export function ProgramEditor({ source, onChange, marked, label = 'Your program'
       made.destroy();
       view.current = undefined;
     };
-  }, [nonce, marks, label]);
+  }, [nonce, marks, label, language]);
 
   // A draft that arrives from the tablet, or an undo, replaces what is shown.
   useEffect(() => {

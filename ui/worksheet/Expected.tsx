@@ -3,9 +3,10 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
-import { readExpectation } from '@/core/formats/scenario-lines';
+import { readExpectation, readStimulus } from '@/core/formats/scenario-lines';
 import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
 import type { Report } from '@/core/formats/report';
+import type { Result } from '@/core/result';
 import { Button } from '../design/Button';
 
 type Scenario = ExerciseData['scenarios'][number];
@@ -35,7 +36,9 @@ export function Expected({ scenarios, results, mayEdit, onChange }: ExpectedProp
         />
       ))}
       {mayEdit && (
-        <NewExpectation
+        <NewSentence
+          submit="Expect it"
+          read={readExpectation}
           label={scenarios.length === 0 ? 'What must be seen?' : 'Another scenario'}
           placeholder="D1 lit 0.5 s, dark 2.5 s"
           onAdd={(expectation) =>
@@ -93,29 +96,51 @@ function ScenarioLines({ scenario, result, mayEdit, onChange }: ScenarioLinesPro
         s:
       </p>
       <ul>
-        {scenario.stimuli.map((stimulus) => (
-          <li key={stimulusSentence(stimulus)}>{stimulusSentence(stimulus)}</li>
-        ))}
-        {scenario.expect.map((expectation, index) => (
-          <li key={expectationSentence(expectation)} className="flex items-center gap-1">
-            {expectationSentence(expectation)}.
-            {mayEdit && (
-              <button
-                type="button"
-                aria-label={`Expect no more: ${expectationSentence(expectation)}`}
-                onClick={() => onChange(without(index))}
-                className="flex h-6 w-6 items-center justify-center text-soft hover:text-ink"
-              >
-                <X size={14} aria-hidden="true" />
-              </button>
-            )}
-          </li>
+        {scenario.stimuli.map((stimulus, index) => (
+          <Sentence
+            key={index}
+            text={stimulusSentence(stimulus)}
+            takeAway={
+              mayEdit
+                ? {
+                    label: 'Do no more',
+                    act: () =>
+                      onChange({ ...scenario, stimuli: scenario.stimuli.filter((_, at) => at !== index) }),
+                  }
+                : undefined
+            }
+          />
         ))}
       </ul>
       {mayEdit && (
-        <NewExpectation
+        <NewSentence
+          label={`Do meanwhile in ${scenario.name}`}
+          placeholder="press S1 at 2 s for 0.3 s"
+          submit="Do it"
+          read={readStimulus}
+          onAdd={(stimulus) =>
+            onChange({
+              ...scenario,
+              stimuli: [...scenario.stimuli, stimulus].sort((one, other) => one.at - other.at),
+            })
+          }
+        />
+      )}
+      <ul className="mt-1">
+        {scenario.expect.map((expectation, index) => (
+          <Sentence
+            key={index}
+            text={expectationSentence(expectation)}
+            takeAway={mayEdit ? { label: 'Expect no more', act: () => onChange(without(index)) } : undefined}
+          />
+        ))}
+      </ul>
+      {mayEdit && (
+        <NewSentence
           label={`Also expect in ${scenario.name}`}
           placeholder="and what else"
+          submit="Expect it"
+          read={readExpectation}
           onAdd={(expectation) => onChange({ ...scenario, expect: [...scenario.expect, expectation] })}
         />
       )}
@@ -129,13 +154,40 @@ function ScenarioLines({ scenario, result, mayEdit, onChange }: ScenarioLinesPro
   );
 }
 
-interface NewExpectationProps {
-  readonly label: string;
-  readonly placeholder: string;
-  readonly onAdd: (expectation: Scenario['expect'][number]) => void;
+interface SentenceProps {
+  readonly text: string;
+  readonly takeAway: { readonly label: string; readonly act: () => void } | undefined;
 }
 
-function NewExpectation({ label, placeholder, onAdd }: NewExpectationProps) {
+function Sentence({ text, takeAway }: SentenceProps) {
+  return (
+    <li className="flex items-center gap-1">
+      {text}.
+      {takeAway && (
+        <button
+          type="button"
+          aria-label={`${takeAway.label}: ${text}`}
+          onClick={takeAway.act}
+          className="flex h-6 w-6 shrink-0 items-center justify-center text-soft hover:text-ink"
+        >
+          <X size={14} aria-hidden="true" />
+        </button>
+      )}
+    </li>
+  );
+}
+
+interface NewSentenceProps<Read> {
+  readonly label: string;
+  readonly placeholder: string;
+  /** What the button says that takes the sentence. */
+  readonly submit: string;
+  readonly read: (text: string) => Result<Read>;
+  readonly onAdd: (read: Read) => void;
+}
+
+/** A line in which a stimulus or an expectation is written as a sentence. */
+function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: NewSentenceProps<Read>) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   return (
@@ -144,14 +196,14 @@ function NewExpectation({ label, placeholder, onAdd }: NewExpectationProps) {
       onSubmit={(event) => {
         event.preventDefault();
         if (text.trim() === '') return;
-        const read = readExpectation(text);
-        if (!read.ok) {
-          setProblem(read.problems[0]!.message);
+        const sentence = read(text);
+        if (!sentence.ok) {
+          setProblem(sentence.problems[0]!.message);
           return;
         }
         setProblem(undefined);
         setText('');
-        onAdd(read.value);
+        onAdd(sentence.value);
       }}
     >
       <div className="min-w-0 flex-1">
@@ -171,7 +223,7 @@ function NewExpectation({ label, placeholder, onAdd }: NewExpectationProps) {
       </div>
       {text.trim() !== '' && (
         <Button type="submit" className="min-h-8">
-          Expect it
+          {submit}
         </Button>
       )}
     </form>

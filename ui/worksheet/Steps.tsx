@@ -2,6 +2,7 @@
 
 import { useDeferredValue } from 'react';
 import type { BoardProfile } from '@/core/boards';
+import { languageOf } from '@/core/formats/exercise';
 import type { PointName } from '@/core/brand';
 import type { HouseQuestionId, HouseRules } from '@/core/course/house-rules';
 import type { Connection } from '@/core/plan/worksheet';
@@ -129,6 +130,7 @@ export function Steps(props: StepsProps) {
           <div className="h-72 border border-rule">
             <ProgramEditor
               source={sheet.program}
+              language={languageOf({ data: sheet, board: context.board })}
               onChange={(text) => set('program', text, 'joins')}
               marked={NO_LINES}
               label="Reference program"

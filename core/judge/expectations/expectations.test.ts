@@ -35,6 +35,7 @@ function observe(
     serialRate: 9600,
     unknownPins: [],
     silentErrors: [],
+    solutions: 0,
     steps: 0,
     ended: { reason: 'time', at: seconds, line: 1 },
   };

@@ -1,13 +1,11 @@
 import { isContact, kindOf } from '../../parts';
 import { quantity, type Observation } from '../../finding';
+import type { Stimulus } from '../../formats/scenario';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { nodeOfPin, type Netlist } from '../../wiring/netlist';
 import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { BoardProfile } from '../../boards';
-
-/** Seconds without a look in which a short press is lost. */
-const BLIND_SECONDS = 0.2;
 
 /** What lies on the node of a pin. */
 interface At {
@@ -56,28 +54,34 @@ function leadsToGround(button: PlacedPart, pin: string, { netlist, board }: At):
   );
 }
 
-/** Buttons that are looked at so seldom that a press can be over before. */
-export function missedInput(trace: Trace, at: At): readonly Observation[] {
-  return [...trace.reads].flatMap(
-    ([pin, { how, line, longestGapSeconds, gapAt }]): readonly Observation[] => {
-      const button = partsAt(pin, at).find((part) => kindOf(part.kind).stimulus === 'press');
-      if (how !== 'digital' || !button || longestGapSeconds < BLIND_SECONDS) return [];
-      return [
-        {
-          code: 'missed-input',
-          severity: 'fault',
-          refs: [button.ref],
-          line,
-          column: 1,
-          message: `Line ${line} looks at ${button.ref} only from time to time: from ${seconds(gapAt)} on nobody looks for ${seconds(longestGapSeconds)}, and a press in that time is lost.`,
-          hints: [
-            `What does the program do between two looks at ${button.ref}?`,
-            `For ${seconds(longestGapSeconds)} the program waits and does not look at ${button.ref}.`,
-            `Use the clock, millis(), instead of long pauses, so that line ${line} runs at every turn.`,
-          ],
-          evidence: { blindS: quantity(longestGapSeconds, 's') },
-        },
-      ];
-    },
-  );
+/** Presses that are made and let go again while nobody looks at the button. */
+export function missedInput(trace: Trace, at: At, stimuli: readonly Stimulus[]): readonly Observation[] {
+  return [...trace.reads].flatMap(([pin, { how, line, gaps }]): readonly Observation[] => {
+    const button = partsAt(pin, at).find((part) => kindOf(part.kind).stimulus === 'press');
+    if (how !== 'digital' || !button) return [];
+    const presses = stimuli.flatMap((stimulus) =>
+      'press' in stimulus && stimulus.press === button.ref && stimulus.for !== undefined
+        ? [{ from: stimulus.at, to: stimulus.at + stimulus.for }]
+        : [],
+    );
+    const blind = gaps.find((gap) => presses.some((press) => press.from > gap.from && press.to < gap.to));
+    if (!blind) return [];
+    const length = blind.to - blind.from;
+    return [
+      {
+        code: 'missed-input',
+        severity: 'fault',
+        refs: [button.ref],
+        line,
+        column: 1,
+        message: `Line ${line} looks at ${button.ref} only from time to time: from ${seconds(blind.from)} on nobody looks for ${seconds(length)}, and a press in that time is lost.`,
+        hints: [
+          `What does the program do between two looks at ${button.ref}?`,
+          `For ${seconds(length)} the program waits and does not look at ${button.ref}.`,
+          `Use the clock, millis(), instead of long pauses, so that line ${line} runs at every turn.`,
+        ],
+        evidence: { blindS: quantity(length, 's') },
+      },
+    ];
+  });
 }

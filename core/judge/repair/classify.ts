@@ -55,6 +55,36 @@ export function findingOfMove(edit: Edit, wiring: Wiring): Observation | undefin
   };
 }
 
+/** Signs that ask the opposite of each other. */
+const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
+const levels: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
+
+/**
+ * The finding that a repairing change of one word is evidence of: a question that is asked the wrong way
+ * round. Other changes are explained by what the rules saw.
+ */
+export function findingOfWord(edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit)) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const text = source.split('\n')[line - 1] ?? '';
+  const word = text.slice(column - 1, column - 1 + length);
+  const isAsked = /(?:==|!=)\s*$/.test(text.slice(0, column - 1));
+  if (opposites[word] !== by && !(isAsked && levels[word] === by)) return undefined;
+  return {
+    code: 'logic-inverted',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} asks the wrong way round: with ${word} it does the opposite of what is wanted on this wiring.`,
+    hints: [
+      `Which level does the wiring give when it happens, and which one does line ${line} ask for?`,
+      `The ${word} at column ${column} of line ${line} turns the question round.`,
+      `Write ${by} instead of ${word} in line ${line}.`,
+    ],
+    repair: { text: `Write ${by} instead of ${word} in line ${line}.`, edits: [edit] },
+  };
+}
+
 /** Rows that a slip is off by, signed; `side` across the trough in one row; `undefined` for no slip. */
 function slipOf(from: Point, to: Point): number | 'side' | undefined {
   if (from.type !== 'hole' || to.type !== 'hole' || from.ref !== to.ref) return undefined;

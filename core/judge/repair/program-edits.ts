@@ -22,6 +22,8 @@ const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<
 export interface ProgramWishes {
   /** Numbers that may be meant: pins of the build and of the exercise, its times in milliseconds. */
   readonly pins: readonly number[];
+  /** Numbers that the program uses as pins; no other number is one. */
+  readonly used: readonly number[];
   readonly milliseconds: readonly number[];
   /** Pins that are read while nothing holds them. */
   readonly floating: readonly number[];
@@ -80,7 +82,7 @@ export function programCandidates(
       found.push(make(replace(token, opposite), cost.word, say(opposite)));
     if (token.kind !== 'number') return;
     for (const pin of wishes.pins)
-      if (String(pin) !== token.text && Number(token.text) < 70)
+      if (String(pin) !== token.text && wishes.used.includes(Number(token.text)))
         found.push(make(replace(token, String(pin)), cost.pinNumber, say(String(pin))));
     for (const time of wishes.milliseconds)
       if (String(time) !== token.text)

@@ -98,6 +98,7 @@ describe('changes of a program', () => {
     milliseconds: [500, 2500],
     undirected: [],
     floating: [],
+    used: [13],
     endlessLine: undefined,
   };
   const changed = (program: string, more: Partial<ProgramWishes> = {}) =>

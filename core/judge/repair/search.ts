@@ -6,6 +6,7 @@ import { netlistOf, type Netlist } from '../../wiring/netlist';
 import { referencePins } from '../compare';
 import { examine, type Build, type Examination, type Reference } from '../examine';
 import { isSupplyPin } from '../graph';
+import { isWiring } from '../order';
 import type { Candidate } from './candidate';
 import { programCandidates, type ProgramWishes } from './program-edits';
 import { wiringCandidates } from './wiring-edits';
@@ -22,6 +23,8 @@ const MOST_CHECKS = 900;
 /** Steps that one try may run, and all tries together: a busy program is not run again and again. */
 export const STEPS_OF_A_TRY = 1_000_000;
 const MOST_STEPS = 4_000_000;
+/** Work on circuits that all tries together may make, see `workOf`: a few seconds. */
+const MOST_WORK = 3_000_000;
 /** Cost under which a single change is taken without looking for two. */
 const PLAIN = 2;
 /** First changes that are kept to try second ones on. */
@@ -52,6 +55,7 @@ class RepairSearch {
   private readonly checked = new Map<string, Examination>();
   private checks = 0;
   private steps = 0;
+  private work = 0;
 
   constructor(
     private readonly reference: Reference,
@@ -77,7 +81,11 @@ class RepairSearch {
 
   /** Every single change, cheapest first; one per resulting circuit and program. */
   private singles({ build, examination }: Tried): readonly Candidate[] {
-    const wiring = wiringCandidates(this.reference, build.wiring, examination);
+    // A wiring that is the right circuit is not to be changed so that a program does not matter.
+    const isRight =
+      examination.match.same &&
+      examination.observations.every(({ code, severity }) => severity === 'advice' || !isWiring(code));
+    const wiring = isRight ? [] : wiringCandidates(this.reference, build.wiring, examination);
     const program = programCandidates(
       build.program,
       this.reference.exercise.board,
@@ -112,6 +120,13 @@ class RepairSearch {
     return {
       pins: known([...wired, ...wanted]),
       milliseconds: [...new Set(times)],
+      used: known(
+        traces.flatMap((trace) => [
+          ...[...trace.pins.keys(), ...trace.reads.keys()].map(number),
+          ...trace.undirected.map(({ pin }) => number(pin)),
+          ...trace.unknownPins.map((pin) => pin.number),
+        ]),
+      ),
       undirected: known(undirected),
       floating: known(floating),
       endlessLine: traces[0]?.ended.loop?.line,
@@ -125,10 +140,11 @@ class RepairSearch {
     const key = `${netlistKey(build.wiring, netlist)}\n${build.program.source}`;
     let examination = this.checked.get(key);
     if (!examination) {
-      if (this.checks >= MOST_CHECKS || this.steps >= MOST_STEPS) return undefined;
+      if (this.checks >= MOST_CHECKS || this.steps >= MOST_STEPS || this.work >= MOST_WORK) return undefined;
       this.checks += 1;
       examination = examine(this.reference, build, STEPS_OF_A_TRY);
       this.steps += examination.traces.reduce((sum, trace) => sum + trace.steps, 0);
+      this.work += workOf(examination);
       this.checked.set(key, examination);
     }
     return {
@@ -250,9 +266,13 @@ class RepairSearch {
   }
 }
 
-/** A build is repaired when it passes, and on the pins that the exercise asks for. */
+/** What a check costs besides the program's steps: each operating point by the size of its circuit. */
+const workOf = ({ traces, netlist }: Examination): number =>
+  traces.reduce((sum, { solutions }) => sum + solutions, 0) * (netlist.nodes.length ** 2 + 200);
+
+/** A build is repaired when it passes, on the pins that the exercise asks for, and by no accident of the memory. */
 const isRepaired = ({ verdict, observations }: Examination): boolean =>
-  hasPassed(verdict) && observations.every(({ code }) => code !== 'wrong-pin');
+  hasPassed(verdict) && observations.every(({ code }) => code !== 'wrong-pin' && code !== 'runtime-error');
 
 /** How far a build is from passing: differences of the circuit, failed scenarios, faults and risks. */
 function nearness({ match, scenarios, observations }: Examination): number {

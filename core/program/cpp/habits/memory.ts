@@ -29,8 +29,16 @@ export const memoryHabits: Habit = ({ tree }) => {
             .map((part) => ({ part, statement: one })),
     );
     const [only] = writes;
-    if (writes.length !== 1 || !only || inLoops.has(only.statement) || isLoopHead(only.statement)) return [];
-    if (!stepsItself(only.part, cell)) return [];
+    if (!only || writes.some((write) => inLoops.has(write.statement) || isLoopHead(write.statement)))
+      return [];
+    const isStepped = writes.length === 1 && stepsItself(only.part, cell);
+    // Setting it back to what it is at the beginning of every turn only makes sense if it could be something else.
+    const first = store.value.value;
+    const isSetBack =
+      writes.length > 1 &&
+      writes.every(({ part }) => constantOf(part) !== undefined) &&
+      writes.some(({ part }) => constantOf(part) === first);
+    if (!isStepped && !isSetBack) return [];
     const { name } = store.place;
     const { line, column } = statement.span;
     return [
@@ -54,6 +62,12 @@ export const memoryHabits: Habit = ({ tree }) => {
     ];
   });
 };
+
+/** The constant that a store puts in. */
+function constantOf(part: Expression): number | undefined {
+  const value = part.node === 'store' ? bare(part.value) : undefined;
+  return value?.node === 'constant' ? value.value : undefined;
+}
 
 const isLoopHead = (statement: Statement): boolean => statement.node === 'loop';
 

@@ -1,0 +1,21 @@
+// Night bell: while the button is held, the buzzer sounds and the lamp is lit.
+const int BUTTON = 2;
+const int BUZZER = 8;
+const int LAMP = 13;
+int BUTTON_LEVEL = HIGH;
+
+void setup() {
+  pinMode(BUTTON, INPUT_PULLUP);  // LOW while the button is held
+  pinMode(BUZZER, OUTPUT);
+  pinMode(LAMP, OUTPUT);
+}
+
+void loop() {
+  if (BUTTON_LEVEL = LOW) {
+    digitalWrite(BUZZER, HIGH);
+    digitalWrite(LAMP, HIGH);
+  } else {
+    digitalWrite(BUZZER, LOW);
+    digitalWrite(LAMP, LOW);
+  }
+}
