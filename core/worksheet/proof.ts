@@ -1,16 +1,99 @@
 import type { Report } from '../formats/report';
-import type { SeenInterval } from '../rehearsal/seen';
+import { touchedBy, type Scenario, type Stimulus } from '../formats/scenario';
+import { heardIntervals } from '../rehearsal/heard';
+import { seenIntervals } from '../rehearsal/seen';
+import { observedSeconds, type Trace } from '../rehearsal/trace';
 
-/** What a lamp is seen to do in a scenario. */
-export interface LampTimeline {
+/** A stretch of a row in which something is so; seconds from the start. */
+export interface TimelineMark {
+  readonly from: number;
+  readonly to: number;
+  readonly strength: 'full' | 'faint';
+  /** What it is, where that is not plain: `2300 Hz`, `90°`, `0.5`. */
+  readonly label?: string;
+}
+
+/** What is done to one part, or what it is seen or heard to do. */
+export interface TimelineRow {
+  readonly name: string;
+  readonly sort: 'done' | 'seen' | 'heard' | 'turned';
+  readonly marks: readonly TimelineMark[];
+}
+
+export interface ScenarioTimeline {
   readonly scenario: string;
-  readonly ref: string;
   readonly seconds: number;
-  readonly intervals: readonly SeenInterval[];
+  readonly rows: readonly TimelineRow[];
 }
 
 /** What the reference itself does: what is seen, and what its own check says. */
 export interface Proof {
-  readonly timelines: readonly LampTimeline[];
+  readonly timelines: readonly ScenarioTimeline[];
   readonly scenarios: Report['scenarios'];
+}
+
+/** A run of a scenario as rows over time: first what is done, then what comes of it. */
+export function timelineOf({ name, for: seconds, stimuli }: Scenario, trace: Trace): ScenarioTimeline {
+  const until = observedSeconds(trace);
+  const lamps = [...trace.lamps].map(([lamp, changes]): TimelineRow => ({
+    name: lamp,
+    sort: 'seen',
+    marks: seenIntervals(changes, until).flatMap(({ from, to, glow }) =>
+      glow === 'dark' ? [] : [{ from, to, strength: glow === 'lit' ? 'full' : 'faint' }],
+    ),
+  }));
+  const sounds = [...trace.sounds].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'heard',
+    marks: heardIntervals(changes, until).flatMap(({ from, to, hertz }) =>
+      hertz === 0 ? [] : [{ from, to, strength: 'full', label: `${hertz} Hz` }],
+    ),
+  }));
+  const angles = [...trace.angles].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'turned',
+    marks: lasting(changes, until).map(({ at, to, degrees }) => ({
+      from: at,
+      to,
+      strength: 'faint',
+      label: `${Math.round(degrees)}°`,
+    })),
+  }));
+  return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...lamps, ...sounds, ...angles] };
+}
+
+/** Changes with the moment at which the next one comes. */
+function lasting<Change extends { readonly at: number }>(
+  changes: readonly Change[],
+  until: number,
+): readonly (Change & { readonly to: number })[] {
+  return changes
+    .map((change, index) => ({ ...change, to: changes[index + 1]?.at ?? until }))
+    .filter(({ at, to }) => to - at > 0.001);
+}
+
+function doneRows(stimuli: readonly Stimulus[], until: number): readonly TimelineRow[] {
+  const names = [...new Set(stimuli.map((stimulus) => touchedBy(stimulus)?.name ?? 'board'))];
+  return names.map((name) => {
+    const own = stimuli
+      .filter((stimulus) => (touchedBy(stimulus)?.name ?? 'board') === name)
+      .sort((one, other) => one.at - other.at);
+    return {
+      name,
+      sort: 'done',
+      marks: own.map((stimulus, index) => markOf(stimulus, own[index + 1]?.at ?? until)),
+    };
+  });
+}
+
+function markOf(stimulus: Stimulus, next: number): TimelineMark {
+  const { at } = stimulus;
+  if ('press' in stimulus || 'motion' in stimulus)
+    return { from: at, to: stimulus.for === undefined ? next : at + stimulus.for, strength: 'full' };
+  if ('serial' in stimulus)
+    return { from: at, to: next, strength: 'faint', label: `types “${stimulus.serial.trim()}”` };
+  if ('reset' in stimulus) return { from: at, to: next, strength: 'faint', label: 'reset' };
+  if ('supply' in stimulus)
+    return { from: at, to: next, strength: 'faint', label: `supply ${stimulus.supply}` };
+  return { from: at, to: next, strength: 'faint', label: `to ${stimulus.to}` };
 }

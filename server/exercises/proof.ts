@@ -2,8 +2,7 @@ import { exerciseFrom, languageOf, type Exercise, type ExerciseData } from '@/co
 import { check } from '@/core/judge/check';
 import { compileProgram, type Compiled } from '@/core/program';
 import { rehearse } from '@/core/rehearsal/rehearse';
-import { seenIntervals } from '@/core/rehearsal/seen';
-import type { LampTimeline, Proof } from '@/core/worksheet/proof';
+import { timelineOf, type Proof, type ScenarioTimeline } from '@/core/worksheet/proof';
 import { nodeGrammars } from '../grammars';
 
 const NOTHING: Proof = { timelines: [], scenarios: [] };
@@ -16,17 +15,14 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
   const grammars = await nodeGrammars();
   const program = compileProgram(data.program, exercise.board, grammars, languageOf(exercise));
   const { scenarios } = check(exercise, { wiring: exercise.reference, program }, grammars);
-  return { scenarios, timelines: program.compiled ? seenIn(exercise, program.compiled) : [] };
+  return { scenarios, timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [] };
 }
 
-function seenIn({ data, board, reference }: Exercise, compiled: Compiled): readonly LampTimeline[] {
-  return data.scenarios.flatMap((scenario) => {
-    const trace = rehearse(compiled, reference, board, { seconds: scenario.for, stimuli: scenario.stimuli });
-    return [...trace.lamps].map(([ref, changes]) => ({
-      scenario: scenario.name,
-      ref,
-      seconds: scenario.for,
-      intervals: seenIntervals(changes, scenario.for),
-    }));
-  });
+function timelinesIn({ data, board, reference }: Exercise, compiled: Compiled): readonly ScenarioTimeline[] {
+  return data.scenarios.map((scenario) =>
+    timelineOf(
+      scenario,
+      rehearse(compiled, reference, board, { seconds: scenario.for, stimuli: scenario.stimuli }),
+    ),
+  );
 }

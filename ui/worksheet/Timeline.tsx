@@ -1,38 +1,76 @@
 import { seconds } from '@/core/units';
-import type { LampTimeline } from '@/core/worksheet/proof';
+import type { ScenarioTimeline, TimelineRow } from '@/core/worksheet/proof';
 
-/** What a lamp is seen to do over a scenario, drawn to scale. */
-export function Timeline({ timeline }: { readonly timeline: LampTimeline }) {
-  const { ref, intervals, seconds: total } = timeline;
+/** What is done in a scenario and what is seen and heard of it, drawn to scale: a row for each part, one axis. */
+export function Timeline({ timeline }: { readonly timeline: ScenarioTimeline }) {
+  const { scenario, seconds: total, rows } = timeline;
   const share = (time: number): string => `${(100 * time) / total}%`;
-  const words = intervals.slice(0, 6).map(({ from, to, glow }) => `${glow} ${seconds(to - from)}`);
   const ticks = Array.from({ length: Math.floor(total) + 1 }, (_, second) => second).filter(
     (second) => total <= 15 || second % 5 === 0,
   );
   return (
-    <div className="mt-3 flex items-start gap-3">
-      <span className="mono w-7 text-note font-semibold">{ref}</span>
-      <div className="flex-1" role="img" aria-label={`${ref} as seen: ${words.join(', ')}`}>
-        <div className="relative h-5 border-y border-rule bg-card">
-          {intervals
-            .filter(({ glow }) => glow !== 'dark')
-            .map(({ from, to, glow }) => (
+    <section className="mt-4" aria-label={`Run of ${scenario}`}>
+      <h3 className="text-note font-semibold">{scenario}</h3>
+      {rows.map((row) => (
+        <div key={`${row.sort} ${row.name}`} className="mt-1 flex items-center gap-3">
+          <span className="mono w-14 shrink-0 text-note font-semibold">{row.name}</span>
+          <div
+            className="relative h-5 flex-1 border-y border-rule bg-card"
+            role="img"
+            aria-label={rowWords(row)}
+          >
+            {row.marks.map(({ from, to, strength, label }) => (
               <span
                 key={from}
-                className={`absolute inset-y-0 ${glow === 'lit' ? 'bg-signal' : 'bg-signal/25'}`}
+                className={`absolute inset-y-0 overflow-hidden whitespace-nowrap px-1 text-note leading-5 ${looks[row.sort][strength]}`}
                 style={{ left: share(from), width: share(to - from) }}
-              />
+              >
+                {label}
+              </span>
             ))}
+          </div>
         </div>
-        <div className="mono relative h-5 text-note text-soft">
+      ))}
+      <div className="flex gap-3">
+        <span className="w-14 shrink-0" />
+        <div className="mono relative h-5 flex-1 text-note text-soft" aria-hidden="true">
           {ticks.map((second) => (
             <span key={second} className="absolute -translate-x-1/2" style={{ left: share(second) }}>
               {second}
+              {second === ticks.at(-1) ? ' s' : ''}
             </span>
           ))}
         </div>
       </div>
-      <span className="text-note text-soft">s</span>
-    </div>
+    </section>
   );
+}
+
+/** What is done is drawn as an outline, what comes of it as a filled stretch. */
+const looks: Readonly<Record<TimelineRow['sort'], Readonly<Record<'full' | 'faint', string>>>> = {
+  done: {
+    full: 'border-2 border-ink bg-paper text-ink',
+    faint: 'border-l-2 border-ink text-ink',
+  },
+  seen: { full: 'bg-signal text-paper', faint: 'bg-signal/25 text-ink' },
+  heard: { full: 'bg-sense text-paper', faint: 'bg-sense/25 text-ink' },
+  turned: { full: 'border-l-2 border-ink text-ink', faint: 'border-l-2 border-ink text-ink' },
+};
+
+const verbs: Readonly<Record<TimelineRow['sort'], string>> = {
+  done: 'is used',
+  seen: 'is lit',
+  heard: 'sounds',
+  turned: 'turns',
+};
+
+function rowWords({ name, sort, marks }: TimelineRow): string {
+  if (marks.length === 0) return `${name}: nothing`;
+  const words = marks
+    .slice(0, 6)
+    .map(
+      ({ from, to, label }) =>
+        `${label === undefined ? '' : `${label} `}from ${seconds(from)} to ${seconds(to)}`,
+    );
+  return `${name} ${verbs[sort]} ${words.join(', ')}`;
 }

@@ -256,9 +256,9 @@ export function Worksheet(props: WorksheetProps) {
             />
             {proof.timelines.length > 0 && (
               <>
-                <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen</h2>
+                <h2 className="mt-5 border-t border-ink pt-3 text-lead">What is seen and heard</h2>
                 {proof.timelines.map((timeline) => (
-                  <Timeline key={`${timeline.scenario} ${timeline.ref}`} timeline={timeline} />
+                  <Timeline key={timeline.scenario} timeline={timeline} />
                 ))}
               </>
             )}

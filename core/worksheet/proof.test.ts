@@ -1,0 +1,37 @@
+import { describe, expect, test } from 'vitest';
+import { runOn } from '../testing/bench';
+import { timelineOf } from './proof';
+
+describe('a run as rows over time', () => {
+  const rows = `B1,breadboard,half,,
+S1,button,,1,B1.e5
+S1,button,,2,B1.f5
+S1,button,,3,B1.e7
+S1,button,,4,B1.f7
+W1,wire,blue,1,U1.2
+W1,wire,blue,2,B1.a5
+W2,wire,black,1,B1.a7
+W2,wire,black,2,U1.GND
+Z1,buzzer,passive,plus,U1.8
+Z1,buzzer,passive,minus,U1.GND`;
+  const source = `void setup() { pinMode(2, INPUT_PULLUP); }
+void loop() { if (digitalRead(2) == LOW) tone(8, 440); else noTone(8); }`;
+
+  test('begins with what is done, and goes on with what comes of it', () => {
+    const stimuli = [{ at: 0.5, press: 'S1', for: 0.5 }];
+    const trace = runOn({ rows, source, stimuli });
+    const timeline = timelineOf(
+      { name: 'rings', for: 2, stimuli, expect: [{ buzzer: 'Z1', is: 'on' }] },
+      trace,
+    );
+    expect(timeline.rows.map(({ name, sort }) => [name, sort])).toEqual([
+      ['S1', 'done'],
+      ['Z1', 'heard'],
+    ]);
+    expect(timeline.rows[0]!.marks).toEqual([{ from: 0.5, to: 1, strength: 'full' }]);
+    const [sounds] = timeline.rows[1]!.marks;
+    expect(sounds).toMatchObject({ label: '440 Hz', strength: 'full' });
+    expect(sounds!.from).toBeCloseTo(0.5, 2);
+    expect(sounds!.to).toBeCloseTo(1, 2);
+  });
+});
