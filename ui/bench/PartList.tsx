@@ -121,7 +121,7 @@ function PartLine({
           </button>
         </p>
       </div>
-      <div className={kind.legs.length > 2 ? 'col-span-3 mt-2 flex flex-wrap gap-1.5 pl-8' : 'flex gap-1.5'}>
+      <div className={legsLook(kind.legs.length)}>
         {kind.legs.map((leg, index) => (
           <LegField
             key={leg.name}
@@ -144,6 +144,14 @@ function PartLine({
     </li>
   );
 }
+
+/** Two legs stand beside the part, four as they lie round it, others in rows. */
+const legsLook = (count: number): string =>
+  count <= 2
+    ? 'flex gap-1.5'
+    : count === 4
+      ? 'col-span-3 mt-2 grid w-fit grid-cols-2 gap-1.5 pl-8'
+      : 'col-span-3 mt-2 flex flex-wrap gap-1.5 pl-8';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

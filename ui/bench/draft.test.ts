@@ -135,3 +135,19 @@ test.each([
 ])('the place %s is shown as %s', (point, shown) => {
   expect(shortPlace(point)).toBe(shown);
 });
+
+test('a pin that is called like a hole is the pin in capitals, and the hole in small letters', () => {
+  const python = exerciseFrom(JSON.parse(readFileSync('demo/course/12-beacon-python.json', 'utf8')));
+  if (!python.ok) throw new Error(python.problems[0]?.message);
+  const draft = emptyDraft(python.value.data);
+  const placed = (place: string) =>
+    readDraft(
+      {
+        ...draft,
+        parts: draft.parts.map((part) => (part.ref === 'W1' ? { ...part, at: { 1: place } } : part)),
+      },
+      python.value.data,
+    ).table;
+  expect(placed('D13')).toContain('U1.D13');
+  expect(placed('d13')).toMatch(/,d13$/m);
+});

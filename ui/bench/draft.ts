@@ -80,7 +80,7 @@ export function readDraft(draft: Draft, exercise: ExerciseData): ReadDraft {
       kind: part.kind,
       value: part.value,
       leg: name as string,
-      at: part.at[name] ?? '',
+      at: fullPlace(part.at[name] ?? '', exercise),
     })),
   );
   const all = [...fixed, ...legs];
@@ -140,8 +140,15 @@ function withEdit(draft: Draft, edit: Edit): Draft {
   return draft;
 }
 
-/** A place as a learner writes it, where there is one board and one breadboard. */
-export const shortPlace = (point: string): string => {
-  const place = point.slice(point.indexOf('.') + 1);
-  return /^[BU]\d*\./.test(point) ? (/^A\d/.test(place) && point.startsWith('U') ? point : place) : point;
-};
+/** A place as a learner writes it, where there is one board and one breadboard: `D13` is a pin, `d13` a hole. */
+export const shortPlace = (point: string): string =>
+  /^[BU]\d*\./.test(point) ? point.slice(point.indexOf('.') + 1) : point;
+
+/** The same place so that nobody takes a pin for a hole: some boards call their pins as a breadboard its holes. */
+function fullPlace(typed: string, exercise: ExerciseData): string {
+  const place = typed.trim();
+  const board = boardsOf(exercise).get(exercise.board);
+  const ref = exercise.parts.find(({ kind }) => kind === 'board')?.ref;
+  const isPin = /^[A-J]\d+$/.test(place) && board?.pins.some(({ name }) => name === place);
+  return isPin && ref !== undefined ? `${ref}.${place}` : typed;
+}
