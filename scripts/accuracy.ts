@@ -4,9 +4,14 @@ import { shippedBoards } from '@/core/boards';
 import { goldenCircuits } from '@/core/electrics/golden/circuits';
 import { deviations, isWithin } from '@/core/electrics/golden/deviation';
 import golden from '@/core/electrics/golden/voltages.json' with { type: 'json' };
+import pythonResults from '@/core/program/golden/python-results.json' with { type: 'json' };
 import programResults from '@/core/program/golden/results.json' with { type: 'json' };
-import { readGoldenPrograms } from '@/core/program/golden/programs';
+import { compileProgram, type Language } from '@/core/program';
+import { readGoldenPrograms, readPythonPrograms } from '@/core/program/golden/programs';
 import { printedLines } from '@/core/program/golden/run';
+import { cppMistakes } from '@/core/program/mistakes/cpp';
+import { marked, type MistakeTable } from '@/core/program/mistakes/marked';
+import { pythonMistakes } from '@/core/program/mistakes/python';
 import { nodeGrammars } from '@/grammars/node';
 
 const voltages: Readonly<Record<string, Readonly<Record<string, number>>>> = golden.voltages;
@@ -35,6 +40,42 @@ const programs = readGoldenPrograms(readFileSync('core/program/golden/programs.t
     return { topic, lines: lines.length, agrees: lines.join('\n') === printed[program.name]?.join('\n') };
   },
 );
+const pythonBoard = shippedBoards.get('python-3v3')!;
+const pythonPrinted: Readonly<Record<string, readonly string[]>> = pythonResults.printed;
+const pythonPrograms = readPythonPrograms(readFileSync('core/program/golden/python.txt', 'utf8')).map(
+  (program) => {
+    const lines = printedLines(program, pythonBoard, grammars);
+    return { lines: lines.length, agrees: lines.join('\n') === pythonPrinted[program.name]?.join('\n') };
+  },
+);
+const pythonAgreeing = pythonPrograms.filter(({ agrees }) => agrees).length;
+
+/** How many of the mistakes of a table are told with their code at their place. */
+const told = (table: MistakeTable, language: Language): readonly MistakeRow[] =>
+  Object.entries(table).map(([code, texts]) => ({
+    code,
+    language,
+    places: texts.length,
+    exact: texts.filter((text) => {
+      const { source, line, column } = marked(text);
+      const first = compileProgram(
+        source,
+        language === 'cpp' ? board : pythonBoard,
+        grammars,
+        language,
+      ).problems.find(({ severity }) => severity === 'fault');
+      return first?.code === code && first.line === line && first.column === column;
+    }).length,
+  }));
+interface MistakeRow {
+  readonly code: string;
+  readonly language: Language;
+  readonly places: number;
+  readonly exact: number;
+}
+const mistakes = [...told(cppMistakes, 'cpp'), ...told(pythonMistakes, 'python')];
+const sum = (numbers: readonly number[]): number => numbers.reduce((total, number) => total + number, 0);
+const [places, exact] = [sum(mistakes.map((row) => row.places)), sum(mistakes.map((row) => row.exact))];
 const agreeing = programs.filter(({ agrees }) => agrees).length;
 const topics = [...new Set(programs.map(({ topic }) => topic))];
 
@@ -84,8 +125,24 @@ ${topics
     return `| ${topic} | ${own.length} | ${own.reduce((sum, { lines }) => sum + lines, 0)} | ${own.filter(({ agrees }) => agrees).length} |`;
   })
   .join('\n')}
+
+## Python
+
+${pythonPrograms.length} small programs are the same language on a board and on a computer: what ${pythonResults.madeWith} prints of
+them is kept in \`core/program/golden/python-results.json\` (\`npm run golden:python\` makes it again).
+${pythonAgreeing} of ${pythonPrograms.length} print the same, ${sum(pythonPrograms.map(({ lines }) => lines))} lines in all.
+
+## Mistakes at their place
+
+\`core/program/mistakes\` has programs with one mistake each, and the line and column where it was made. Counted is
+whether the first fault that is told has the right code and stands exactly there: ${exact} of ${places}
+(${((100 * exact) / places).toFixed(1)} %).
+
+| code | language | places | exact |
+|---|---|---|---|
+${mistakes.map((row) => `| ${row.code} | ${row.language === 'cpp' ? 'C++' : 'Python'} | ${row.places} | ${row.exact} |`).join('\n')}
 `;
 writeFileSync('docs/accuracy.md', text);
 console.log(
-  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same`,
+  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same, ${pythonAgreeing} of ${pythonPrograms.length} in Python, ${exact} of ${places} mistakes exact`,
 );

@@ -46,6 +46,7 @@ export function compileProgram(
   grammars: Grammars,
   language: Language = board.language.default,
 ): Program {
+  if (source.length > PROGRAM_LIMIT) return tooLong(source, language);
   return language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
 }
 
@@ -100,6 +101,12 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
 
 /** Values of this dialect lie on the runner's own heap. */
 const NO_MEMORY: ProgramMemory = { globalCells: 0, globalBytes: 0 };
+
+/** A text that nobody has written by hand is not read at all. */
+function tooLong(source: string, language: Language): Program {
+  const what = `a text of ${source.length.toLocaleString('en')} characters, more than ${PROGRAM_LIMIT.toLocaleString('en')},`;
+  return { source, language, isEmpty: false, problems: [notSupported(what, { line: 1, column: 1 })] };
+}
 
 function tooDeep(source: string, language: Language, depth: number, tokens: readonly Token[]): Program {
   const place = tokens.find((token) => '([{'.includes(token.text)) ?? { line: 1, column: 1 };

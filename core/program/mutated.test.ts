@@ -4,26 +4,18 @@ import { shippedBoards } from '../boards';
 import { ref } from '../brand';
 import { pick, randomFrom } from '../random';
 import { rehearse } from '../rehearsal/rehearse';
-import { courseExercises } from '../testing/course';
 import { grammars } from '../testing/beacon';
+import { rightPrograms } from '../testing/right-programs';
 import type { Wiring } from '../wiring/wiring';
-import { readGoldenPrograms } from './golden/programs';
-import { compileProgram } from './index';
+import { readGoldenPrograms, readPythonPrograms } from './golden/programs';
+import { compileProgram, type Language } from './index';
 
-const board = shippedBoards.get('learner-5v')!;
-const bare: Wiring = { board: { ref: ref('U1'), profile: board }, breadboards: [], parts: [] };
-const sources = [
-  ...readGoldenPrograms(readFileSync(new URL('./golden/programs.txt', import.meta.url), 'utf8')).map(
-    ({ source }) => source,
-  ),
-  ...courseExercises
-    .filter(({ exercise }) => (exercise.data.language ?? 'cpp') === 'cpp')
-    .map(({ exercise }) => exercise.data.program),
-];
+const golden = (file: string): string => readFileSync(new URL(`./golden/${file}`, import.meta.url), 'utf8');
+const right = (language: Language): readonly string[] =>
+  rightPrograms.filter((program) => program.language === language).map(({ source }) => source);
 
 /** Words and signs, with the space before them. */
 const tokensOf = (source: string): string[] => source.match(/\s*(?:\w+|"[^"\n]*"|[^\s\w])/g) ?? [];
-const pool = [...new Set(sources.flatMap(tokensOf))];
 const kindOf = (token: string): string =>
   /^\s*\d/.test(token)
     ? 'number'
@@ -33,8 +25,10 @@ const kindOf = (token: string): string =>
         ? 'operator'
         : '';
 
+const NUMBERS = ['0', '1', '-1', '2', '7', '255', '256', '32767', '65536', '1000000', '0.5', '4294967295'];
+
 /** A program with one number, name or sign in the place of another: many of these still run. */
-function slipped(random: () => number): string {
+function slipped(random: () => number, sources: readonly string[]): string {
   const tokens = [...tokensOf(pick(random, sources))];
   const places = tokens.flatMap((token, at) => (kindOf(token) === '' ? [] : [at]));
   const at = pick(random, places);
@@ -44,10 +38,8 @@ function slipped(random: () => number): string {
   return tokens.join('');
 }
 
-const NUMBERS = ['0', '1', '-1', '2', '7', '255', '256', '32767', '65536', '1000000', '0.5', '4294967295'];
-
 /** What happens to a program under a beginner's fingers, and under worse ones. */
-function mutated(random: () => number): string {
+function mutated(random: () => number, sources: readonly string[], pool: readonly string[]): string {
   const tokens = [...tokensOf(pick(random, sources))];
   const at = (): number => Math.floor(random() * tokens.length);
   const times = 1 + Math.floor(random() * 4);
@@ -81,31 +73,60 @@ function mutated(random: () => number): string {
 }
 
 /** How many programs are mutated; `npm run bench` is no place for what has to hold. */
-const PROGRAMS = 20_000;
+const languages: readonly {
+  readonly language: Language;
+  readonly board: string;
+  readonly count: number;
+  readonly sources: readonly string[];
+}[] = [
+  {
+    language: 'cpp',
+    board: 'learner-5v',
+    count: 20_000,
+    sources: [...readGoldenPrograms(golden('programs.txt')).map(({ source }) => source), ...right('cpp')],
+  },
+  {
+    language: 'python',
+    board: 'python-3v3',
+    count: 10_000,
+    sources: [...readPythonPrograms(golden('python.txt')).map(({ source }) => source), ...right('python')],
+  },
+];
 
 describe('a program that was hit by accident', () => {
-  test(
-    `${PROGRAMS} of them are told what is wrong at its place, or run and end`,
+  test.each(languages)(
+    'in $language: $count of them are told what is wrong at its place, or run and end',
     { timeout: 600_000 },
-    () => {
+    ({ language, board: id, count: programs, sources }) => {
+      const board = shippedBoards.get(id)!;
+      const bare: Wiring = { board: { ref: ref('U1'), profile: board }, breadboards: [], parts: [] };
+      const pool = [...new Set(sources.flatMap(tokensOf))];
       const random = randomFrom(20_261_125);
       let ran = 0;
-      for (let count = 0; count < PROGRAMS; count += 1) {
-        const source = random() < 0.5 ? slipped(random) : mutated(random);
+      for (let count = 0; count < programs; count += 1) {
+        const source = random() < 0.5 ? slipped(random, sources) : mutated(random, sources, pool);
         const where = `program ${count}:\n${source}`;
-        const { problems, compiled } = compileProgram(source, board, grammars);
+        let result;
+        try {
+          const { problems, compiled } = compileProgram(source, board, grammars, language);
+          result = {
+            problems,
+            trace: compiled && rehearse(compiled, bare, board, { seconds: 0.2, steps: 20_000 }),
+          };
+        } catch (error) {
+          throw new Error(where, { cause: error });
+        }
         const lines = source.split('\n').length;
-        for (const { line, column, message } of problems) {
+        for (const { line, column, message } of result.problems) {
           expect(message, where).not.toBe('');
           expect(line >= 1 && line <= lines + 1 && column >= 1, where).toBe(true);
         }
-        if (!compiled) continue;
+        if (!result.trace) continue;
         ran += 1;
-        const trace = rehearse(compiled, bare, board, { seconds: 0.2, steps: 20_000 });
-        expect(trace.ended, where).toBeDefined();
+        expect(result.trace.ended, where).toBeDefined();
       }
       // Enough of them survive for the runner to be tried as well as the reader.
-      expect(ran).toBeGreaterThan(PROGRAMS / 20);
+      expect(ran).toBeGreaterThan(programs / 20);
     },
   );
 });

@@ -45,3 +45,16 @@ export const spanOf = (node: SyntaxNode): Span => ({
 
 export const namedChildren = (node: SyntaxNode): readonly SyntaxNode[] =>
   node.namedChildren.filter((child): child is SyntaxNode => child !== null && child.type !== 'comment');
+
+/** A node with all that are inside it, in the order of the text; `enters` says whose inside is looked at. */
+export function* nodesIn(
+  root: SyntaxNode,
+  enters: (node: SyntaxNode) => boolean = () => true,
+): Generator<SyntaxNode> {
+  // A stack of its own: trees of hostile texts are deeper than calls can be.
+  const open: SyntaxNode[] = [root];
+  for (let node = open.pop(); node; node = open.pop()) {
+    yield node;
+    if (enters(node)) open.push(...[...namedChildren(node)].reverse());
+  }
+}

@@ -130,7 +130,7 @@ test.each([
   ['B1.a-6', 'a-6'],
   ['U1.13', '13'],
   ['U1.GND', 'GND'],
-  ['U1.A5', 'U1.A5'],
+  ['U1.A5', 'A5'],
   ['D1.anode', 'D1.anode'],
 ])('the place %s is shown as %s', (point, shown) => {
   expect(shortPlace(point)).toBe(shown);

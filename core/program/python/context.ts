@@ -1,7 +1,7 @@
 import type { BoardProfile } from '../../boards';
 import { nearest, unknownName, type Elsewhere } from '../names';
 import { notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
-import { namedChildren, spanOf, type Span, type SyntaxNode } from '../syntax';
+import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
 import { attributeNames, builtins, libraryModules } from './library';
 import type { FunctionTree, Slot } from './tree';
 import type { PyModule, Value } from './values';
@@ -173,12 +173,10 @@ function assignedElsewhere(root: SyntaxNode, name: string): Elsewhere | undefine
   for (const definition of namedChildren(root)) {
     if (definition.type !== 'function_definition') continue;
     const owner = definition.childForFieldName('name')?.text ?? 'a function';
-    const open: SyntaxNode[] = [definition];
-    for (let node = open.pop(); node; node = open.pop()) {
+    for (const node of nodesIn(definition)) {
       const left = node.type === 'assignment' ? node.childForFieldName('left') : null;
       if (left?.type === 'identifier' && left.text === name)
         return { region: `inside ${owner}`, span: spanOf(left) };
-      open.push(...namedChildren(node));
     }
   }
   return undefined;

@@ -146,7 +146,8 @@ export function pythonLines(source: string): PythonLines {
     if (open.length === 0) finish();
   });
   finish();
-  for (const opener of open) {
+  // Of thousands nobody needs more than the first few.
+  for (const opener of open.slice(0, 20)) {
     const line = lines.find((candidate) => candidate.tokens.includes(opener));
     unclosed.push({ opener, before: line?.tokens.at(-1) ?? opener });
   }

@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import type { ProgramProblem } from '../problem';
-import { namedChildren, type SyntaxNode } from '../syntax';
+import { namedChildren, nodesIn, type SyntaxNode } from '../syntax';
 import { Context } from './context';
 import { assignedNames } from './scopes';
 import { importsOf, readBlock } from './statements';
@@ -25,12 +25,9 @@ export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPy
 
 /** Names that functions give to the program. */
 function globalsOfFunctions(root: SyntaxNode): readonly string[] {
-  const found: string[] = [];
-  const look = (node: SyntaxNode): void => {
-    if (node.type === 'global_statement') found.push(...namedChildren(node).map(({ text }) => text));
-    namedChildren(node).forEach(look);
-  };
-  look(root);
+  const found = [...nodesIn(root)].flatMap((node) =>
+    node.type === 'global_statement' ? namedChildren(node).map(({ text }) => text) : [],
+  );
   const known = new Set(assignedNames(namedChildren(root)).all);
   return [...new Set(found)].filter((name) => !known.has(name));
 }

@@ -1,5 +1,16 @@
-import { namedChildren, type SyntaxNode } from '../syntax';
+import { namedChildren, nodesIn, type SyntaxNode } from '../syntax';
 import type { Names } from './context';
+
+/** What has names of its own inside, or none that matter outside. */
+const opaque: ReadonlySet<string> = new Set([
+  'function_definition',
+  'class_definition',
+  'lambda',
+  'global_statement',
+  'nonlocal_statement',
+  'import_statement',
+  'import_from_statement',
+]);
 
 /** The names that the statements of a program or function give a value, in their order; not those of functions inside. */
 export function assignedNames(statements: readonly SyntaxNode[], parameters: readonly string[] = []): Names {
@@ -14,38 +25,34 @@ export function assignedNames(statements: readonly SyntaxNode[], parameters: rea
     else if (['pattern_list', 'tuple_pattern', 'list_pattern', 'as_pattern_target'].includes(node.type))
       namedChildren(node).forEach(target);
   };
-  const look = (node: SyntaxNode): void => {
-    switch (node.type) {
-      case 'function_definition':
-      case 'class_definition':
-        add(node.childForFieldName('name')?.text ?? '');
-        return;
-      case 'lambda':
-        return;
-      case 'assignment':
-      case 'augmented_assignment':
-      case 'for_statement':
-      case 'for_in_clause':
-        target(node.childForFieldName('left'));
-        break;
-      case 'as_pattern_target':
-        target(node);
-        break;
-      case 'named_expression':
-        target(node.childForFieldName('name'));
-        break;
-      case 'global_statement':
-      case 'nonlocal_statement':
-        for (const { text } of namedChildren(node)) fromProgram.add(text);
-        return;
-      case 'import_statement':
-      case 'import_from_statement':
-        for (const { name } of importedNames(node)) add(name.split('.')[0]!);
-        return;
-    }
-    namedChildren(node).forEach(look);
-  };
-  statements.forEach(look);
+  for (const statement of statements)
+    for (const node of nodesIn(statement, ({ type }) => !opaque.has(type)))
+      switch (node.type) {
+        case 'function_definition':
+        case 'class_definition':
+          add(node.childForFieldName('name')?.text ?? '');
+          break;
+        case 'assignment':
+        case 'augmented_assignment':
+        case 'for_statement':
+        case 'for_in_clause':
+          target(node.childForFieldName('left'));
+          break;
+        case 'as_pattern_target':
+          target(node);
+          break;
+        case 'named_expression':
+          target(node.childForFieldName('name'));
+          break;
+        case 'global_statement':
+        case 'nonlocal_statement':
+          for (const { text } of namedChildren(node)) fromProgram.add(text);
+          break;
+        case 'import_statement':
+        case 'import_from_statement':
+          for (const { name } of importedNames(node)) add(name.split('.')[0]!);
+          break;
+      }
   return { all: all.filter((name) => !fromProgram.has(name)), fromProgram };
 }
 

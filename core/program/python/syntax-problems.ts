@@ -249,6 +249,8 @@ function stepSign(token: Token): ProgramProblem {
 /** Lines that stand too far in, too far out, or between two blocks. */
 function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramProblem[] {
   const open = [0];
+  /** The first line that is moved in by tabs, and the first by spaces. */
+  const firsts: { tabs?: LogicalLine; spaces?: LogicalLine } = {};
   for (const [index, line] of lines.entries()) {
     const before = lines[index - 1];
     const first = line.tokens[0]!;
@@ -270,9 +272,9 @@ function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramPro
       if (open.at(-1) !== line.indent) return [between(line, now, open.at(-1)!)];
     }
     const mixed = /\t/.test(line.space) && / /.test(line.space);
-    const other = lines
-      .slice(0, index)
-      .find(({ space }) => space !== '' && /\t/.test(space) !== /\t/.test(line.space));
+    const kind = /\t/.test(line.space) ? 'tabs' : 'spaces';
+    const other = kind === 'tabs' ? firsts.spaces : firsts.tabs;
+    if (line.space !== '') firsts[kind] ??= line;
     if (line.space !== '' && (mixed || (other && other.indent !== line.indent && opens)))
       return [tabsAndSpaces(first.line, line)];
   }
