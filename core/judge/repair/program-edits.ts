@@ -6,8 +6,7 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import type { Candidate } from './candidate';
 import { pythonCandidates } from './python-edits';
-
-export const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2, loop: 2.4 } as const;
+import { cost, type ProgramWishes } from './wishes';
 
 /** Words that beginners exchange, each with what is tried instead. */
 const exchanges: Readonly<Record<string, string>> = {
@@ -18,20 +17,6 @@ const exchanges: Readonly<Record<string, string>> = {
 };
 /** Comparisons that beginners take the wrong way round. */
 const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
-
-export interface ProgramWishes {
-  /** Numbers that may be meant: pins of the build and of the exercise, its times in milliseconds. */
-  readonly pins: readonly number[];
-  /** Numbers that the program uses as pins; no other number is one. */
-  readonly used: readonly number[];
-  readonly milliseconds: readonly number[];
-  /** Pins that are read while nothing holds them. */
-  readonly floating: readonly number[];
-  /** Pins that are written to without a direction. */
-  readonly undirected: readonly number[];
-  /** Line of a loop that was still running at the end. */
-  readonly endlessLine: number | undefined;
-}
 
 /** Every change of one token, and every line put in, that could matter. */
 export function programCandidates(

@@ -3,7 +3,7 @@ import type { TextEdit } from '../../finding';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import type { Candidate } from './candidate';
-import { cost, type ProgramWishes } from './program-edits';
+import { cost, type ProgramWishes } from './wishes';
 
 /** Words that beginners exchange, each with what is tried instead. */
 const exchanges: Readonly<Record<string, string>> = {

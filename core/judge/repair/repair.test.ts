@@ -9,7 +9,8 @@ import { writeTable } from '../../wiring/table';
 import type { Wiring } from '../../wiring/wiring';
 import { examine, referenceOf, type Build } from '../examine';
 import { findingOfMove } from './classify';
-import { programCandidates, type ProgramWishes } from './program-edits';
+import { programCandidates } from './program-edits';
+import type { ProgramWishes } from './wishes';
 import { searchRepair } from './search';
 import { wiringCandidates } from './wiring-edits';
 

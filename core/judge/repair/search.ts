@@ -8,7 +8,8 @@ import { examine, type Build, type Examination, type Reference } from '../examin
 import { isSupplyPin } from '../graph';
 import { isWiring } from '../order';
 import type { Candidate } from './candidate';
-import { programCandidates, type ProgramWishes } from './program-edits';
+import { programCandidates } from './program-edits';
+import type { ProgramWishes } from './wishes';
 import { wiringCandidates } from './wiring-edits';
 
 /** A set of changes after which the build passes the full check. */

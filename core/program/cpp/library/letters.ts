@@ -2,7 +2,6 @@ import { libraryCycles } from '../../costs';
 import type { Machine } from '../../machine';
 import { conversionTo, integer, pointerTo, type ScalarType } from '../types';
 import { define, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
-import { compareTexts } from './strings';
 
 /** Letters after which a text without an end is left. */
 const LONGEST = 2000;
@@ -20,6 +19,13 @@ export function textAt({ cells }: Machine, address: number): string {
     text += String.fromCharCode(letter);
   }
   return text;
+}
+
+/** Less than, equal to or more than zero, as the board's library compares: by the codes of the letters. */
+export function compareTexts(one: string, other: string): number {
+  let at = 0;
+  while (at < one.length && one[at] === other[at]) at += 1;
+  return (one.charCodeAt(at) || 0) - (other.charCodeAt(at) || 0);
 }
 
 function putText(machine: Machine, address: number, text: string): void {

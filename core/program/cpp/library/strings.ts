@@ -2,6 +2,7 @@ import { libraryCycles } from '../../costs';
 import type { Machine } from '../../machine';
 import { BOOL, FLOAT, integer, pointerTo, STRING, VOID } from '../types';
 import { define, optional, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
+import { compareTexts } from './letters';
 import { printedText } from './serial';
 
 /** Cycles for each letter of a text that is copied or compared. */
@@ -111,13 +112,6 @@ export const stringFunctions: LibraryTable = (widths) => {
 /** Methods that need to know where the text lies. */
 export const changesText = (name: string): boolean =>
   /^String\.(trim|toLowerCase|toUpperCase|concat|replace|remove|setCharAt|reserve)$/.test(name);
-
-/** Less than, equal to or more than zero, as the board's library compares: by the codes of the letters. */
-export function compareTexts(one: string, other: string): number {
-  let at = 0;
-  while (at < one.length && one[at] === other[at]) at += 1;
-  return (one.charCodeAt(at) || 0) - (other.charCodeAt(at) || 0);
-}
 
 /** A text that the free memory of the board holds; one that it does not hold stays empty there. */
 export const fitting = (machine: Machine, text: string): string =>
