@@ -1,0 +1,116 @@
+import { describe, expect, test } from 'vitest';
+import { languageOf } from '../formats/exercise';
+import { compileProgram } from '../program';
+import { rehearse } from '../rehearsal/rehearse';
+import { grammars } from '../testing/beacon';
+import { courseExercises } from '../testing/course';
+import { diagnosticProgram } from './diagnostic';
+import { hookupOf } from './hookup';
+import { starterProgram } from './starter';
+import { nameOf, type NameStyle, type Writing } from './writing';
+
+const rows = courseExercises.map(({ name, exercise }) => [name, exercise] as const);
+const writingOf = (
+  exercise: (typeof courseExercises)[number]['exercise'],
+  names: NameStyle = 'upper',
+): Writing => ({
+  language: languageOf(exercise),
+  names,
+  title: exercise.data.title,
+});
+
+describe('what hangs on the pins', () => {
+  const named = (id: string) => {
+    const { exercise } = courseExercises.find(({ name }) => name === id)!;
+    return Object.fromEntries(
+      hookupOf(exercise.reference, exercise.board).map((pin) => [
+        pin.pin,
+        [nameOf(pin, 'upper'), pin.does.role],
+      ]),
+    );
+  };
+
+  test.each([
+    ['beacon', { 13: ['LAMP', 'switch'] }],
+    ['leading-lights', { 11: ['GREEN_LAMP', 'switch'], 12: ['RED_LAMP', 'switch'] }],
+    ['night-bell', { 2: ['BUTTON', 'contact'], 8: ['BUZZER', 'switch'], 13: ['LAMP', 'switch'] }],
+    ['two-button-sluice', { 2: ['BUTTON_1', 'contact'], 3: ['BUTTON_2', 'contact'], 12: ['LAMP', 'switch'] }],
+    ['fog-lamp', { 9: ['LAMP', 'switch'], A0: ['KNOB', 'measure'] }],
+    [
+      'signal-lantern',
+      { 9: ['BLUE_LAMP', 'switch'], 10: ['GREEN_LAMP', 'switch'], 11: ['RED_LAMP', 'switch'] },
+    ],
+    ['dusk-switch', { 9: ['LAMP', 'switch'], A0: ['LIGHT', 'measure'] }],
+    ['lock-gate', { 9: ['SERVO', 'servo'] }],
+    ['beacon-python', { D13: ['LAMP', 'switch'] }],
+  ])('of %s is found by the circuit and named', (id, wanted) => {
+    expect(named(id)).toEqual(wanted);
+  });
+
+  test('of a lamp with its anode at the supply is switched on by a low pin', () => {
+    const { exercise } = courseExercises.find(({ name }) => name === 'signal-lantern, common anode')!;
+    for (const { does } of hookupOf(exercise.reference, exercise.board))
+      expect(does).toEqual({ role: 'switch', on: 'low' });
+  });
+});
+
+describe('a starter program', () => {
+  test.each(rows)(
+    'of %s compiles, in every style of names, and with gaps leaves something to write',
+    (_, exercise) => {
+      const pins = hookupOf(exercise.reference, exercise.board);
+      for (const names of ['upper', 'camel', 'snake'] as const) {
+        const source = starterProgram(pins, writingOf(exercise, names));
+        const { problems, compiled } = compileProgram(source, exercise.board, grammars, languageOf(exercise));
+        expect(problems.filter(({ stopsCompiler }) => stopsCompiler)).toEqual([]);
+        expect(compiled).toBeDefined();
+        for (const pin of pins)
+          expect(source).toContain(
+            nameOf(pin, languageOf(exercise) === 'python' && names === 'upper' ? 'snake' : names),
+          );
+      }
+      if (pins.length > 0) expect(starterProgram(pins, writingOf(exercise), 'gaps')).toContain('____');
+    },
+  );
+});
+
+describe('a diagnostic program', () => {
+  test.each(rows)('of %s switches each of its outputs on alone, one after the other', (_, exercise) => {
+    const pins = hookupOf(exercise.reference, exercise.board);
+    const source = diagnosticProgram(pins, writingOf(exercise));
+    const { compiled, problems } = compileProgram(source, exercise.board, grammars, languageOf(exercise));
+    expect(problems.filter(({ severity }) => severity === 'fault')).toEqual([]);
+    const outputs = pins.filter(({ does }) => does.role === 'switch');
+    const seconds = pins.filter(({ does }) => ['switch', 'tone', 'servo'].includes(does.role)).length + 0.5;
+    const trace = rehearse(compiled!, exercise.reference, exercise.board, { seconds });
+    const lit = [...trace.lamps].map(([lamp, changes]) => ({
+      lamp,
+      spans: changes.flatMap(({ at, currentMa }, index) => {
+        const to = changes[index + 1]?.at ?? seconds;
+        return currentMa > 0.5 && to - at > 0.5 ? [[at, Math.min(to, seconds)] as const] : [];
+      }),
+    }));
+    const lamps = lit.filter(({ lamp }) =>
+      outputs.some(({ ref }) => lamp === ref || lamp.startsWith(`${ref}.`)),
+    );
+    for (const { lamp, spans } of lamps) expect(spans.length, lamp).toBeGreaterThanOrEqual(1);
+    const all = lamps.flatMap(({ spans }) => spans).sort((one, other) => one[0] - other[0]);
+    // No two are on together: each begins when the one before has ended.
+    all.forEach(([from], index) => {
+      if (index > 0) expect(from).toBeGreaterThanOrEqual(all[index - 1]![1] - 0.02);
+    });
+  });
+
+  test('prints what its inputs read', () => {
+    const { exercise } = courseExercises.find(({ name }) => name === 'night-bell')!;
+    const source = diagnosticProgram(hookupOf(exercise.reference, exercise.board), writingOf(exercise));
+    const { compiled } = compileProgram(source, exercise.board, grammars);
+    const trace = rehearse(compiled!, exercise.reference, exercise.board, {
+      seconds: 4.5,
+      stimuli: [{ at: 3, press: 'S1' }],
+    });
+    const text = trace.serial.map((piece) => piece.text).join('');
+    expect(text).toContain('button 1');
+    expect(text).toContain('button 0');
+  });
+});
