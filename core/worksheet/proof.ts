@@ -1,4 +1,5 @@
 import type { Report } from '../formats/report';
+import type { NumberQuestion } from '../generated/questions';
 import { touchedBy, type Scenario, type Stimulus } from '../formats/scenario';
 import { heardIntervals } from '../rehearsal/heard';
 import { seenIntervals } from '../rehearsal/seen';
@@ -30,6 +31,8 @@ export interface ScenarioTimeline {
 export interface Proof {
   readonly timelines: readonly ScenarioTimeline[];
   readonly scenarios: Report['scenarios'];
+  /** Numbers to change, with what is then seen. */
+  readonly questions: readonly NumberQuestion[];
 }
 
 /** A run of a scenario as rows over time: first what is done, then what comes of it. */

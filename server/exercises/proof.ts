@@ -1,11 +1,12 @@
 import { exerciseFrom, languageOf, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import { numberQuestions } from '@/core/generated/questions';
 import { check } from '@/core/judge/check';
 import { compileProgram, type Compiled } from '@/core/program';
 import { rehearse } from '@/core/rehearsal/rehearse';
 import { timelineOf, type Proof, type ScenarioTimeline } from '@/core/worksheet/proof';
 import { nodeGrammars } from '../grammars';
 
-const NOTHING: Proof = { timelines: [], scenarios: [] };
+const NOTHING: Proof = { timelines: [], scenarios: [], questions: [] };
 
 /** Runs the reference against its own scenarios; nothing to show while it has no program or cannot be run. */
 export async function proofOf(data: ExerciseData): Promise<Proof> {
@@ -15,7 +16,8 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
   const grammars = await nodeGrammars();
   const program = compileProgram(data.program, exercise.board, grammars, languageOf(exercise));
   const { scenarios } = check(exercise, { wiring: exercise.reference, program }, grammars);
-  return { scenarios, timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [] };
+  const questions = numberQuestions(exercise, grammars);
+  return { scenarios, questions, timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [] };
 }
 
 function timelinesIn({ data, board, reference }: Exercise, compiled: Compiled): readonly ScenarioTimeline[] {

@@ -1,10 +1,11 @@
 'use client';
 
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
 import type { PointName } from '@/core/brand';
-import type { HouseQuestionId, HouseRules } from '@/core/course/house-rules';
+import { rulesWith, type HouseQuestionId, type HouseRules } from '@/core/course/house-rules';
+import type { Writing } from '@/core/generated/writing';
 import type { Connection } from '@/core/plan/worksheet';
 import type { StatedCircuit, StatementContext, TakenPins } from '@/core/statements';
 import type { Wiring } from '@/core/wiring/wiring';
@@ -25,6 +26,8 @@ import { PartLines } from './PartLines';
 import { ProgramListing } from './ProgramListing';
 import { Remarks } from './Remarks';
 import { RulesHere } from './RulesHere';
+import { GeneratedPrograms } from './GeneratedPrograms';
+import { Predictions } from './Predictions';
 import { Step } from './Step';
 import { Values } from './Values';
 
@@ -64,6 +67,12 @@ export function Steps(props: StepsProps) {
   const rested = useDeferredValue(readOut);
   const restedWiring = useDeferredValue(props.wiring);
   const { figures } = rested;
+  const { title, language, rules } = sheet;
+  const writing = useMemo((): Writing => {
+    const own = rulesWith(props.courseRules, rules);
+    const { nameStyle } = own.ok ? own.value : props.courseRules;
+    return { title, names: nameStyle, language: language ?? context.board.language.default };
+  }, [title, language, rules, props.courseRules, context.board]);
   const worst = circuit.lines.flatMap((line) => line.troubles).some(({ weight }) => weight === 'stops');
   const bench = sheet.parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value);
   return (
@@ -139,6 +148,14 @@ export function Steps(props: StepsProps) {
         ) : (
           <ProgramListing source={sheet.program} label="The reference program" />
         )}
+        {restedWiring && (
+          <GeneratedPrograms
+            wiring={restedWiring}
+            board={context.board}
+            writing={writing}
+            onUse={mayEdit ? (program) => set('program', program, 'stands alone') : undefined}
+          />
+        )}
       </Step>
       <Step number={8} title="Bring-up">
         <BringUp board={context.board} />
@@ -158,6 +175,11 @@ export function Steps(props: StepsProps) {
       {rested.cautions.some((caution) => caution.step === 'find-fault') && (
         <Step number={11} title="Find fault">
           <CautionLines cautions={rested.cautions} step="find-fault" />
+        </Step>
+      )}
+      {proof.questions.length > 0 && (
+        <Step number={10} title="Vary and predict">
+          <Predictions questions={proof.questions} />
         </Step>
       )}
       <Step

@@ -1,0 +1,106 @@
+import type { TextEdit } from '../finding';
+import type { Exercise } from '../formats/exercise';
+import { languageOf } from '../formats/exercise';
+import { examine, referenceOf, type Examination, type Reference } from '../judge/examine';
+import { compileProgram, type Grammars } from '../program';
+import { tokenize } from '../program/cpp/tokens';
+import { applyTextEdit } from '../program/problem';
+import { pythonLines } from '../program/python/lines';
+import type { Token } from '../program/token';
+
+/** One number of the reference program changed, and what then happens; said before it is tried. */
+export interface NumberQuestion {
+  readonly edit: TextEdit;
+  /** `In line 9, 500 becomes 1000. What will be seen?` */
+  readonly ask: string;
+  /** What the changed program does, as far as it does otherwise. */
+  readonly answer: readonly string[];
+}
+
+/** Programs that are tried at most, and steps that each may run. */
+const MOST_TRIES = 14;
+const STEPS = 400_000;
+/** Numbers that are more than a count or a level; with smaller ones little can be predicted. */
+const SMALLEST = 2;
+
+/**
+ * Questions of the kind “change one number, say first what will happen, then try”: numbers of the reference
+ * program that matter to what its scenarios watch, each doubled or halved, with the answer from running it.
+ */
+export function numberQuestions(exercise: Exercise, grammars: Grammars, most = 4): readonly NumberQuestion[] {
+  const { program: source } = exercise.data;
+  const reference = referenceOf(exercise);
+  const before = run(reference, source, grammars);
+  if (!before || exercise.data.scenarios.length === 0) return [];
+  const found: NumberQuestion[] = [];
+  let tries = 0;
+  for (const token of numbersIn(exercise))
+    for (const value of otherValues(token.text)) {
+      if (found.length >= most || tries >= MOST_TRIES) return found;
+      tries += 1;
+      const edit = { line: token.line, column: token.column, length: token.text.length, by: value };
+      const after = run(reference, applyTextEdit(source, edit), grammars);
+      const answer = after && differences(before, after);
+      // A number that stands for a pin breaks the wiring; that is no question about behaviour.
+      if (!answer || answer.length === 0 || pinsOf(after) !== pinsOf(before)) continue;
+      found.push({
+        edit,
+        ask: `In line ${token.line}, ${token.text} becomes ${value}. What will be seen?`,
+        answer,
+      });
+      break;
+    }
+  return found;
+}
+
+/** The pins that a program uses, as one text. */
+const pinsOf = ({ traces }: Examination): string =>
+  [
+    ...new Set(
+      traces.flatMap((trace) => [
+        ...trace.pins.keys(),
+        ...trace.reads.keys(),
+        ...trace.unknownPins.map(({ number }) => `unknown ${number}`),
+      ]),
+    ),
+  ]
+    .sort()
+    .join();
+
+function run(reference: Reference, source: string, grammars: Grammars): Examination | undefined {
+  const { exercise } = reference;
+  const program = compileProgram(source, exercise.board, grammars, languageOf(exercise));
+  return program.compiled && examine(reference, { wiring: exercise.reference, program }, STEPS);
+}
+
+function numbersIn(exercise: Exercise): readonly Token[] {
+  const { program: source } = exercise.data;
+  const tokens =
+    languageOf(exercise) === 'python'
+      ? pythonLines(source).lines.flatMap((line) => line.tokens)
+      : tokenize(source).tokens;
+  return tokens.filter(
+    ({ kind, text }) => kind === 'number' && (Number(text) >= SMALLEST || text.includes('.')),
+  );
+}
+
+/** Twice as much and half as much, as a person would write it. */
+const otherValues = (text: string): readonly string[] =>
+  Number.isFinite(Number(text))
+    ? [Number(text) * 2, Number(text) / 2]
+        .filter((value) => text.includes('.') || Number.isInteger(value))
+        .map(String)
+    : [];
+
+/** What is observed otherwise, by scenario. */
+function differences(before: Examination, after: Examination): readonly string[] {
+  const several = before.scenarios.length > 1;
+  return after.scenarios.flatMap((scenario, index) =>
+    scenario.expectations.flatMap(({ expected, observed }, at) => {
+      const was = before.scenarios[index]?.expectations[at]?.observed;
+      if (was === undefined || was === observed) return [];
+      const subject = /^[\w.]+/.exec(expected)?.[0] ?? '';
+      return [`${several ? `${scenario.name}: ` : ''}${subject} ${observed}; before, ${was}`];
+    }),
+  );
+}
