@@ -1,5 +1,5 @@
 // Takes the pictures of docs/screenshots from a running demo: npm run screenshots [-- --base URL]
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
@@ -73,6 +73,42 @@ async function bench(viewport) {
   return page;
 }
 
+/** A bench on which the reference of an exercise is built, with a program of another file; checked. */
+async function built(course, program, tab) {
+  const { title, layout } = JSON.parse(readFileSync(join(root, 'demo/course', `${course}.json`), 'utf8'));
+  const page = await visitor(TABLET);
+  await page.goto('/sign-in');
+  await page.getByLabel('Class code').fill('HARBOUR');
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await page.getByLabel('Your name').selectOption({ label: 'Xaver' });
+  await page.getByLabel(/private word/).fill('anchor');
+  await page.getByRole('button', { name: 'Go to my bench' }).click();
+  const exercise = page.locator('li, section, article');
+  await exercise
+    .filter({ has: page.getByRole('heading', { name: title, exact: true }) })
+    .last()
+    .getByRole('link', { name: /bench/ })
+    .click();
+  await page.getByText('Kept on this tablet').waitFor();
+  const rows = layout
+    .trim()
+    .split('\n')
+    .map((line) => line.split(','))
+    .filter(([, , , leg]) => leg);
+  for (const ref of new Set(rows.map(([name]) => name))) {
+    const fields = page.getByLabel(new RegExp(`^(?!Ohms|value).* of ${ref}$`)).and(page.locator('input'));
+    const places = rows.filter(([name]) => name === ref).map(([, , , , at]) => at.replace(/^(U1|B1)\./, ''));
+    for (const [index, place] of places.entries()) await fields.nth(index).fill(place);
+  }
+  await page.getByRole('tab', { name: 'Program' }).click();
+  await page.getByLabel('Your program').fill(readFileSync(join(root, program), 'utf8'));
+  await page.getByRole('tab', { name: tab }).click();
+  await page.getByRole('button', { name: 'Check' }).click();
+  await page.getByRole('button', { name: 'Give me a hint' }).click();
+  await page.getByRole('button', { name: 'One more hint' }).click();
+  return page;
+}
+
 const door = await visitor(LAPTOP);
 await door.goto('/sign-in');
 await picture(door, 'sign-in');
@@ -124,4 +160,12 @@ await picture(tablet, 'bench-tablet');
 await tablet.getByRole('button', { name: 'Follow the current' }).click();
 for (let step = 0; step < 3; step += 1) await tablet.getByRole('button', { name: 'Next step' }).click();
 await picture(tablet, 'bench-current');
+await picture(
+  await built('03-night-bell', 'demo/faults/night-bell/pull-up-not-switched-on.cpp', 'Wiring'),
+  'bench-button',
+);
+await picture(
+  await built('12-beacon-python', 'demo/faults/beacon-python/direction-forgotten.py', 'Program'),
+  'bench-python',
+);
 await browser.close();
