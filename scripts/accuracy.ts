@@ -5,9 +5,11 @@ import { goldenCircuits } from '@/core/electrics/golden/circuits';
 import { deviations, isWithin } from '@/core/electrics/golden/deviation';
 import golden from '@/core/electrics/golden/voltages.json' with { type: 'json' };
 import pythonResults from '@/core/program/golden/python-results.json' with { type: 'json' };
+import timedResults from '@/core/program/golden/timed-results.json' with { type: 'json' };
+import { isTimed, timingOf, type TimedResults } from '@/core/program/golden/timed';
 import programResults from '@/core/program/golden/results.json' with { type: 'json' };
 import { compileProgram, type Language } from '@/core/program';
-import { readGoldenPrograms, readPythonPrograms } from '@/core/program/golden/programs';
+import { readGoldenPrograms, readWholePrograms } from '@/core/program/golden/programs';
 import { printedLines } from '@/core/program/golden/run';
 import { cppMistakes } from '@/core/program/mistakes/cpp';
 import { marked, type MistakeTable } from '@/core/program/mistakes/marked';
@@ -42,7 +44,7 @@ const programs = readGoldenPrograms(readFileSync('core/program/golden/programs.t
 );
 const pythonBoard = shippedBoards.get('python-3v3')!;
 const pythonPrinted: Readonly<Record<string, readonly string[]>> = pythonResults.printed;
-const pythonPrograms = readPythonPrograms(readFileSync('core/program/golden/python.txt', 'utf8')).map(
+const pythonPrograms = readWholePrograms(readFileSync('core/program/golden/python.txt', 'utf8')).map(
   (program) => {
     const lines = printedLines(program, pythonBoard, grammars);
     return { lines: lines.length, agrees: lines.join('\n') === pythonPrinted[program.name]?.join('\n') };
@@ -76,6 +78,12 @@ interface MistakeRow {
 const mistakes = [...told(cppMistakes, 'cpp'), ...told(pythonMistakes, 'python')];
 const sum = (numbers: readonly number[]): number => numbers.reduce((total, number) => total + number, 0);
 const [places, exact] = [sum(mistakes.map((row) => row.places)), sum(mistakes.map((row) => row.exact))];
+const timed = readWholePrograms(readFileSync('core/program/golden/timed.txt', 'utf8')).map(
+  ({ name, source }) => {
+    const edges = (timedResults.edges as unknown as TimedResults['edges'])[name]!;
+    return { name, ...timingOf(source, edges, board, grammars) };
+  },
+);
 const agreeing = programs.filter(({ agrees }) => agrees).length;
 const topics = [...new Set(programs.map(({ topic }) => topic))];
 
@@ -126,6 +134,17 @@ ${topics
   })
   .join('\n')}
 
+## Times of edges
+
+${timed.length} programs were compiled with ${timedResults.madeWith}, and the time of each edge of a pin noted
+(\`npm run golden:timed\`; \`scripts/golden/timed.hpp\` has the library that they are compiled with, written as such
+libraries usually are). The aim is 1 % or 20 µs for programs with pauses and 25 % for busy loops, counted from the
+first edge. [timing.md](timing.md) says what is modelled.
+
+| program | edges | largest deviation, µs | largest share, % | within |
+|---|---|---|---|---|
+${timed.map((row) => `| ${row.name} | ${row.edges} | ${(row.seconds * 1e6).toFixed(0)} | ${(row.share * 100).toFixed(2)} | ${isTimed(row.name, row) ? 'yes' : 'no'} |`).join('\n')}
+
 ## Python
 
 ${pythonPrograms.length} small programs are the same language on a board and on a computer: what ${pythonResults.madeWith} prints of
@@ -144,5 +163,5 @@ ${mistakes.map((row) => `| ${row.code} | ${row.language === 'cpp' ? 'C++' : 'Pyt
 `;
 writeFileSync('docs/accuracy.md', text);
 console.log(
-  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same, ${pythonAgreeing} of ${pythonPrograms.length} in Python, ${exact} of ${places} mistakes exact`,
+  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same, ${pythonAgreeing} of ${pythonPrograms.length} in Python, ${exact} of ${places} mistakes exact, ${timed.filter((row) => isTimed(row.name, row)).length} of ${timed.length} programs in time`,
 );

@@ -7,8 +7,8 @@ import type { ScalarType } from './cpp/types';
  */
 export const libraryCycles = {
   pinMode: 70,
-  digitalWrite: 56,
-  digitalRead: 50,
+  digitalWrite: 38,
+  digitalRead: 36,
   analogWrite: 90,
   /** 13 converter clocks at a 128th of the processor's clock, and the call. */
   analogRead: 13 * 128 + 80,
@@ -35,13 +35,13 @@ export const libraryCycles = {
 export const INTERRUPT_CYCLES = 82;
 
 /** A call with its return. */
-export const CALL_CYCLES = 12;
+export const CALL_CYCLES = 8;
 /** A taken branch with its test. */
-export const BRANCH_CYCLES = 4;
+export const BRANCH_CYCLES = 2;
 /** Finding an element of an array, besides working out its index. */
-export const INDEX_CYCLES = 4;
+export const INDEX_CYCLES = 2;
 /** What runs between two passes of the repeating function. */
-export const PASS_CYCLES = 8;
+export const PASS_CYCLES = 6;
 
 const width = (type: ScalarType): number =>
   type.kind === 'integer' ? type.bits / 8 : type.kind === 'float' ? 4 : type.kind === 'pointer' ? 2 : 1;
@@ -51,7 +51,7 @@ export const moveCycles = (type: ScalarType): number => 2 * width(type);
 
 /** One arithmetic operation on operands of a type. */
 export function operationCycles(operator: string, type: ScalarType): number {
-  if (type.kind === 'float') return operator === '/' ? 480 : operator === '*' ? 150 : 120;
+  if (type.kind === 'float') return operator === '/' ? 480 : operator === '*' ? 135 : 85;
   const bytes = width(type);
   switch (operator) {
     case '*':

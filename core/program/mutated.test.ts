@@ -7,7 +7,7 @@ import { rehearse } from '../rehearsal/rehearse';
 import { grammars } from '../testing/beacon';
 import { rightPrograms } from '../testing/right-programs';
 import type { Wiring } from '../wiring/wiring';
-import { readGoldenPrograms, readPythonPrograms } from './golden/programs';
+import { readGoldenPrograms, readWholePrograms } from './golden/programs';
 import { compileProgram, type Language } from './index';
 
 const golden = (file: string): string => readFileSync(new URL(`./golden/${file}`, import.meta.url), 'utf8');
@@ -89,7 +89,7 @@ const languages: readonly {
     language: 'python',
     board: 'python-3v3',
     count: 10_000,
-    sources: [...readPythonPrograms(golden('python.txt')).map(({ source }) => source), ...right('python')],
+    sources: [...readWholePrograms(golden('python.txt')).map(({ source }) => source), ...right('python')],
   },
 ];
 

@@ -15,6 +15,8 @@ const exchanges: Readonly<Record<string, string>> = {
   INPUT: 'OUTPUT',
   INPUT_PULLUP: 'OUTPUT',
 };
+/** Numbers that stand for yes and no. */
+const truths: Readonly<Record<string, string>> = { 0: '1', 1: '0' };
 /** Comparisons that beginners take the wrong way round. */
 const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
 
@@ -66,6 +68,8 @@ export function programCandidates(
     if (opposite !== undefined && !isInLoopHead(tokens, index))
       found.push(make(replace(token, opposite), cost.word, say(opposite)));
     if (token.kind !== 'number') return;
+    const truth = truths[token.text];
+    if (truth !== undefined) found.push(make(replace(token, truth), cost.number, say(truth)));
     for (const pin of wishes.pins)
       if (String(pin) !== token.text && wishes.used.includes(Number(token.text)))
         found.push(make(replace(token, String(pin)), cost.pinNumber, say(String(pin))));

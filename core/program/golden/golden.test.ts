@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import { grammars } from '../../testing/beacon';
-import { readGoldenPrograms, readPythonPrograms, type GoldenResults } from './programs';
+import { readGoldenPrograms, readWholePrograms, type GoldenResults } from './programs';
 import { printedLines } from './run';
 
 const here = (file: string): string => readFileSync(new URL(file, import.meta.url), 'utf8');
@@ -21,7 +21,7 @@ describe('a real compiler for the same processor says the same', () => {
   });
 });
 
-const pythonPrograms = readPythonPrograms(here('./python.txt'));
+const pythonPrograms = readWholePrograms(here('./python.txt'));
 const pythonPrinted = (JSON.parse(here('./python-results.json')) as GoldenResults).printed;
 const pythonBoard = shippedBoards.get('python-3v3')!;
 

@@ -11,8 +11,8 @@ export interface GoldenResults {
   readonly printed: Readonly<Record<string, readonly string[]>>;
 }
 
-/** Reads the programs of `python.txt`, each as it stands. */
-export const readPythonPrograms = (text: string): readonly GoldenProgram[] =>
+/** Reads the programs of `python.txt` or `timed.txt`, each as it stands. */
+export const readWholePrograms = (text: string): readonly GoldenProgram[] =>
   text
     .split(/^=== /m)
     .slice(1)
