@@ -147,7 +147,7 @@ describe('accessibility', () => {
     await page.goto('/');
     await page
       .getByRole('region', { name: 'Tuesday evening' })
-      .getByRole('link', { name: 'Review desk: Beacon' })
+      .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     await page.getByRole('heading', { name: 'What was looked at' }).waitFor();
     await audit('review desk');

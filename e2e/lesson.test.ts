@@ -195,7 +195,7 @@ async function seenByInstructor(name: string): Promise<void> {
   await signInAsInstructor(page);
   await page
     .getByRole('region', { name: 'Friday morning' })
-    .getByRole('link', { name: 'Review desk: Beacon' })
+    .getByRole('link', { name: 'Review desk: Beacon', exact: true })
     .click();
   await page
     .getByRole('button', { name: /The circuit of the exercise/ })

@@ -14,7 +14,7 @@ describe('the Review desk', () => {
     await signInAsInstructor(page);
     await page
       .getByRole('region', { name: 'Tuesday evening' })
-      .getByRole('link', { name: 'Review desk: Beacon' })
+      .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     const chosen = page.getByRole('navigation', { name: 'Groups' }).locator('[aria-current="true"]');
     await expect.poll(() => chosen.innerText()).toContain('One row off');
@@ -32,7 +32,7 @@ describe('the Review desk', () => {
     await signInAsInstructor(page);
     await page
       .getByRole('region', { name: 'Tuesday evening' })
-      .getByRole('link', { name: 'Review desk: Beacon' })
+      .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     await page
       .getByRole('button', { name: /Times are off/ })

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import {boardsOf, exerciseFrom, languageOf} from '@/core/formats/exercise';
+import { boardsOf, exerciseFrom, languageOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram, type Grammars } from '@/core/program';
 import { problemText } from '@/core/result';
