@@ -93,6 +93,7 @@ async function built(course, program, tab) {
   const rows = layout
     .trim()
     .split('\n')
+    .slice(1)
     .map((line) => line.split(','))
     .filter(([, , , leg]) => leg);
   for (const ref of new Set(rows.map(([name]) => name))) {
@@ -119,12 +120,12 @@ await desk.getByRole('link', { name: 'Worksheet' }).first().click();
 await desk.getByRole('heading', { name: 'What is seen' }).waitFor();
 await picture(desk, 'worksheet');
 await desk.goto('/');
-await desk.getByRole('link', { name: /Tide gauge/ }).click();
+await desk.getByRole('link', { name: 'Worksheet: Tide gauge' }).first().click();
 await desk.getByRole('heading', { name: 'Tide gauge' }).waitFor();
 await desk.getByRole('figure', { name: 'Schematic' }).locator('svg').waitFor();
 await picture(desk, 'worksheet-large');
 await desk.goto('/');
-await desk.getByRole('link', { name: /Night bell/ }).click();
+await desk.getByRole('link', { name: 'Worksheet: Night bell' }).first().click();
 await desk.getByLabel('Part line 3', { exact: true }).focus();
 await desk.keyboard.press('End');
 await picture(desk, 'worksheet-line');
