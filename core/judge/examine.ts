@@ -1,7 +1,7 @@
 import { prepareBench, type PinDrive, type PinDrives } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
 import type { Observation } from '../finding';
-import type { Exercise } from '../formats/exercise';
+import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
 import type { Stimulus } from '../formats/scenario';
 import type { Program } from '../program';
@@ -24,6 +24,7 @@ import {
   problemObservation,
   pullupUnset,
   runtimeTrouble,
+  wordingOf,
 } from './program';
 import { wiringRules, type SolvedState } from './rules';
 import { judgeScenarios, rehearsalOf, scenariosOf } from './scenarios';
@@ -182,14 +183,15 @@ function programObservations(
       .map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
     return Math.max(0, ...currents);
   };
+  const wording = wordingOf(languageOf(comparison.exercise));
   const around = { netlist, wiring: comparison.wiring, board: comparison.exercise.board };
   return [
-    ...directionUnset(trace, pulledUpMa),
-    ...runtimeTrouble(trace, comparison.exercise.board),
-    ...missingPause(trace, EYE_SECONDS),
+    ...directionUnset(trace, pulledUpMa, wording),
+    ...runtimeTrouble(trace, comparison.exercise.board, wording),
+    ...missingPause(trace, EYE_SECONDS, wording),
     ...negativePause(trace),
-    ...pullupUnset(trace, around),
-    ...missedInput(trace, around, stimuli),
+    ...pullupUnset(trace, around, wording),
+    ...missedInput(trace, around, stimuli, wording),
     ...interruptTrouble(trace, comparison.exercise.board),
   ];
 }

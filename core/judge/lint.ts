@@ -10,6 +10,7 @@ import {
   negativePause,
   problemObservation,
   runtimeTrouble,
+  wordingOf,
 } from './program';
 
 /** Virtual seconds that a program runs on a bare board to see what it does to it. */
@@ -27,10 +28,11 @@ export function lintProgram(source: string, board: BoardProfile, grammars: Gramm
     return problems.map((problem, index) => ({ ...toFinding(problem), cause: index === first }));
   const bare = { board: { ref: ref('U1'), profile: board }, breadboards: [], parts: [] };
   const trace = rehearse(program.compiled, bare, board, { seconds: LINT_SECONDS, steps: 1_000_000 });
+  const wording = wordingOf(program.language);
   return byCause([
     ...problems,
-    ...directionUnset(trace, () => undefined),
-    ...runtimeTrouble(trace, board),
+    ...directionUnset(trace, () => undefined, wording),
+    ...runtimeTrouble(trace, board, wording),
     ...negativePause(trace),
     ...interruptTrouble(trace, board),
   ]).map(toFinding);

@@ -1,11 +1,11 @@
 import type { BoardProfile } from '../boards';
 import { ref } from '../brand';
 import type { Observation } from '../finding';
-import type { Exercise } from '../formats/exercise';
+import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
 import type { Scenario, Stimulus } from '../formats/scenario';
 import { expectationSentence } from '../formats/scenario-sentences';
-import type { Compiled } from '../program';
+import type { Compiled, Language } from '../program';
 import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
 import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
@@ -13,6 +13,7 @@ import { netlistOf, nodeOfPin } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import { correspondence, type Comparison } from './compare';
 import { checkExpectation, type Observed, type Outcome } from './expectations';
+import { wordingOf } from './program';
 
 /** What of a scenario decides how it runs. */
 type Played = Pick<Scenario, 'for' | 'stimuli'>;
@@ -63,7 +64,7 @@ export function judgeScenarios(
       );
     const outcomes = scenario.expect.map((expectation) => checkExpectation(expectation, observe(trace)));
     const failures = outcomes.every(({ passed }) => passed)
-      ? unsteadiness(scenario, trace, run, observe, comparison.wiring)
+      ? unsteadiness(scenario, trace, run, observe, comparison.wiring, languageOf(comparison.exercise))
       : outcomes.flatMap((outcome) => outcome.failures);
     return {
       result: {
@@ -132,6 +133,7 @@ function unsteadiness(
   run: Run,
   observe: (trace: Trace) => Observed,
   wiring: Wiring,
+  language: Language,
 ): readonly Observation[] {
   // What is left to chance is looked at over many runs already.
   const expectations = scenario.expect.filter((expectation) => !('one-of' in expectation));
@@ -151,7 +153,7 @@ function unsteadiness(
   if (floating)
     for (const chance of FLOATING) {
       const outcome = failing(chance);
-      if (outcome) return [floats(floating, outcome), ...outcome.failures];
+      if (outcome) return [floats(floating, outcome, language), ...outcome.failures];
     }
   return [];
 }
@@ -181,7 +183,11 @@ function bounces(trace: Trace, button: string, { observed }: Outcome, wiring: Wi
   };
 }
 
-function floats({ pin, line, how }: Trace['floatingReads'][number], { observed }: Outcome): Observation {
+function floats(
+  { pin, line, how }: Trace['floatingReads'][number],
+  { observed }: Outcome,
+  language: Language,
+): Observation {
   return {
     code: 'unsteady',
     severity: 'fault',
@@ -191,7 +197,7 @@ function floats({ pin, line, how }: Trace['floatingReads'][number], { observed }
     hints: [
       `What does pin ${pin} read while nothing is joined to it?`,
       `Pin ${pin} floats when line ${line} reads it; it may be ${how === 'digital' ? 'high or low' : 'any number'}.`,
-      `Hold pin ${pin} with a pull-up: pinMode(${pin}, INPUT_PULLUP); or see that its wire reaches what it should read.`,
+      `${wordingOf(language).pullUp(pin)} Or see that its wire reaches what it should read.`,
     ],
   };
 }

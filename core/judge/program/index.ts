@@ -5,6 +5,7 @@ export { missedInput, pullupUnset } from './inputs';
 export { interruptTrouble } from './interrupts';
 export { directionUnset, missingPause, negativePause } from './outputs';
 export { runtimeTrouble } from './runtime';
+export { wordingOf } from './wording';
 
 /** The observation in a program problem, without what only the compiler needs. */
 export function problemObservation(problem: ProgramProblem): Observation {

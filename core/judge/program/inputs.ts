@@ -3,6 +3,7 @@ import { quantity, type Observation } from '../../finding';
 import type { Stimulus } from '../../formats/scenario';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
+import type { Wording } from './wording';
 import { nodeOfPin, type Netlist } from '../../wiring/netlist';
 import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { BoardProfile } from '../../boards';
@@ -20,7 +21,7 @@ const partsAt = (pin: string, { netlist, wiring }: At): readonly PlacedPart[] =>
 };
 
 /** Pins behind a button to ground that nothing pulls up, inside the board or outside. */
-export function pullupUnset(trace: Trace, at: At): readonly Observation[] {
+export function pullupUnset(trace: Trace, at: At, wording: Wording): readonly Observation[] {
   return trace.floatingReads.flatMap(({ pin, how, line }): readonly Observation[] => {
     const parts = partsAt(pin, at);
     const button = parts.find((part) => isContact(part));
@@ -36,7 +37,7 @@ export function pullupUnset(trace: Trace, at: At): readonly Observation[] {
         hints: [
           `What does pin ${pin} read while ${button.ref} is not pressed?`,
           `${button.ref} joins pin ${pin} to ground when it is pressed; nothing holds the pin high when it is not.`,
-          `Write pinMode(${pin}, INPUT_PULLUP); in setup.`,
+          wording.pullUp(pin),
         ],
       },
     ];
@@ -55,7 +56,12 @@ function leadsToGround(button: PlacedPart, pin: string, { netlist, board }: At):
 }
 
 /** Presses that are made and let go again while nobody looks at the button. */
-export function missedInput(trace: Trace, at: At, stimuli: readonly Stimulus[]): readonly Observation[] {
+export function missedInput(
+  trace: Trace,
+  at: At,
+  stimuli: readonly Stimulus[],
+  wording: Wording,
+): readonly Observation[] {
   return [...trace.reads].flatMap(([pin, { how, line, gaps }]): readonly Observation[] => {
     const button = partsAt(pin, at).find((part) => kindOf(part.kind).stimulus === 'press');
     if (how !== 'digital' || !button) return [];
@@ -78,7 +84,7 @@ export function missedInput(trace: Trace, at: At, stimuli: readonly Stimulus[]):
         hints: [
           `What does the program do between two looks at ${button.ref}?`,
           `For ${seconds(length)} the program waits and does not look at ${button.ref}.`,
-          `Use the clock, millis(), instead of long pauses, so that line ${line} runs at every turn.`,
+          `Use the clock, ${wording.clock}, instead of long pauses, so that line ${line} runs at every turn.`,
         ],
         evidence: { blindS: quantity(length, 's') },
       },

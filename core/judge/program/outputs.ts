@@ -1,11 +1,13 @@
 import { quantity, type Observation } from '../../finding';
 import type { Trace } from '../../rehearsal/trace';
 import { figure, milliamps, seconds } from '../../units';
+import type { Wording } from './wording';
 
 /** Pins written to that were never made outputs, with what reaches their lamps instead. */
 export function directionUnset(
   trace: Trace,
   pulledUpMa: (pin: string) => number | undefined,
+  wording: Wording,
 ): readonly Observation[] {
   const pins = [...new Set(trace.undirected.map((write) => write.pin))];
   return pins.map((name) => {
@@ -26,8 +28,8 @@ export function directionUnset(
       message: `Line ${line} writes to pin ${pin}, but no line made it an output. ${effect}`,
       hints: [
         `What must the board be told about pin ${pin} before it can drive something?`,
-        `Pin ${pin} is written to in line ${line}, and no pinMode line that has run says OUTPUT for it.`,
-        `Add pinMode(${pin}, OUTPUT); to setup.`,
+        `Pin ${pin} is written to in line ${line}, and ${wording.outputLine}.`,
+        wording.output(pin),
       ],
       evidence: { currentMa: quantity(level === 'low' ? 0 : (currentMa ?? 0), 'mA') },
     };
@@ -35,7 +37,7 @@ export function directionUnset(
 }
 
 /** A level that the program sets for so short a time that nobody sees it: its pause is missing. */
-export function missingPause(trace: Trace, eyeSeconds: number): readonly Observation[] {
+export function missingPause(trace: Trace, eyeSeconds: number, wording: Wording): readonly Observation[] {
   for (const [pin, changes] of trace.pins) {
     const steps = changes
       .slice(1)
@@ -60,7 +62,7 @@ export function missingPause(trace: Trace, eyeSeconds: number): readonly Observa
           hints: [
             `After line ${line}, how long does the lamp stay ${state}?`,
             `Between line ${line} and the next change of pin ${pin} lie ${seconds(lasts)}.`,
-            `Add a pause, delay(…);, straight after line ${line}.`,
+            `Add a pause, ${wording.pause}, straight after line ${line}.`,
           ],
           evidence: { lastsS: quantity(lasts, 's'), perSecond: quantity(hertz, 'Hz') },
         },

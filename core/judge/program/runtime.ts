@@ -3,9 +3,10 @@ import { quantity, type Observation } from '../../finding';
 import type { SilentError } from '../../program/machine';
 import type { Trace } from '../../rehearsal/trace';
 import { figure, seconds } from '../../units';
+import type { Wording } from './wording';
 
 /** Loops that neither end nor wait, and what the processor does wrong without a word. */
-export function runtimeTrouble(trace: Trace, board: BoardProfile): readonly Observation[] {
+export function runtimeTrouble(trace: Trace, board: BoardProfile, wording: Wording): readonly Observation[] {
   const found: Observation[] = [];
   const { loop, reason, line, at } = trace.ended;
   const isEndless =
@@ -20,7 +21,7 @@ export function runtimeTrouble(trace: Trace, board: BoardProfile): readonly Obse
       hints: [
         `When does the loop in line ${loop.line} stop repeating?`,
         `The loop in line ${loop.line} still runs after ${seconds(loop.seconds)}: its condition never becomes false.`,
-        `Change the condition in line ${loop.line} so that it becomes false, or take the loop away: loop() repeats by itself.`,
+        `Change the condition in line ${loop.line} so that it becomes false, ${wording.repeats}.`,
       ],
       evidence: { runningS: quantity(loop.seconds, 's') },
     });
