@@ -55,11 +55,12 @@ export function judgeScenarios(
   run: Run | undefined,
 ): readonly Judged[] {
   const pairs = correspondence(comparison);
+  const listensAt = rateOf(comparison.exercise);
   return comparison.exercise.data.scenarios.map((scenario, index) => {
     const trace = traces[index];
     if (!trace || !run) return notRun(scenario);
     const observe = (seenTrace: Trace): Observed =>
-      observedOn(seenTrace, comparison.wiring, pairs, scenario.stimuli, (seed) =>
+      observedOn(seenTrace, comparison.wiring, pairs, scenario.stimuli, listensAt, (seed) =>
         observe(run(scenario, { seed, floatingReads: 'noise' })),
       );
     const outcomes = scenario.expect.map((expectation) => checkExpectation(expectation, observe(trace)));
@@ -81,6 +82,13 @@ export function judgeScenarios(
   });
 }
 
+/** The rate at which the reference sends: the one that the computer is set to. Over the plug alone there is none. */
+function rateOf(exercise: Exercise): number | undefined {
+  if (languageOf(exercise) === 'python') return undefined;
+  const rate = /Serial\s*\.\s*begin\s*\(\s*(\d+)/.exec(exercise.data.program)?.[1];
+  return rate === undefined ? undefined : Number(rate);
+}
+
 const notRun = ({ name, expect }: Scenario): Judged => ({
   result: {
     name,
@@ -99,6 +107,7 @@ function observedOn(
   wiring: Wiring,
   pairs: ReturnType<typeof correspondence>,
   stimuli: readonly Stimulus[],
+  listensAt: number | undefined,
   again: Observed['again'],
 ): Observed {
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
@@ -114,7 +123,7 @@ function observedOn(
     }
     return seenOf.get(lamp);
   };
-  return { wiring, trace, stimuli, seen, currents, builtRef, again };
+  return { wiring, trace, stimuli, seen, currents, builtRef, listensAt, again };
 }
 
 /** Ways in which contacts bounce that a build has to stand. */

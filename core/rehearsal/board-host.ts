@@ -72,6 +72,7 @@ export class BoardHost implements ProgramHost {
   private readonly serial: SerialPort;
   private readonly servos = new Set<string>();
   private tonePin: number | undefined;
+  private serialLine: number | undefined;
   private changeCount = 0;
   private noise: number;
   private isOver = false;
@@ -448,7 +449,8 @@ export class BoardHost implements ProgramHost {
     if (this.pauseList.length < 400) this.pauseList.push({ at: this.machine.seconds, seconds, line });
   }
 
-  serialBegin(rate: number): void {
+  serialBegin(rate: number, line: number): void {
+    this.serialLine ??= line;
     if (this.serial.begin(rate)) this.machine.changes += 1;
   }
 
@@ -509,6 +511,7 @@ export class BoardHost implements ProgramHost {
       failure: machine.failure,
       serialStarted: this.serial.started,
       serialRate: this.serial.rate,
+      serialLine: this.serialLine,
       unknownPins: this.unknownPins,
       silentErrors: machine.silentErrors,
       solutions: this.circuit.solutions,

@@ -92,6 +92,8 @@ export interface Trace {
   readonly serialStarted: boolean;
   /** Bits a second of the serial line. */
   readonly serialRate: number;
+  /** Line that started it. */
+  readonly serialLine: number | undefined;
   /** Numbers that the program used as pins and the board does not have. */
   readonly unknownPins: readonly { readonly number: number; readonly line: number }[];
   readonly silentErrors: readonly SilentError[];

@@ -33,6 +33,7 @@ function observe(
     undirected: [],
     serialStarted: serial !== '',
     serialRate: 9600,
+    serialLine: undefined,
     unknownPins: [],
     silentErrors: [],
     solutions: 0,
@@ -43,6 +44,7 @@ function observe(
     wiring: beacon.reference,
     trace,
     stimuli: [],
+    listensAt: undefined,
     currents: (lamp) => lamps[lamp]?.map(([at, currentMa]) => ({ at, currentMa })),
     again: () => observed,
     seen: (lamp) =>

@@ -7,6 +7,7 @@ import { checkColour } from './colour';
 import { checkLamp } from './lamp';
 import { checkAngle, checkDisplay, checkPicture, checkSound } from './modules';
 import { checkResponse } from './response';
+import { checkSerial } from './serial';
 import { windowOf, within, type Check, type Observed, type Outcome } from './outcome';
 
 export type { Observed, Outcome } from './outcome';
@@ -29,7 +30,7 @@ function checkSingle(expectation: SingleExpectation, observed: Observed): Outcom
   if ('buzzer' in expectation) return checkSound(expectation, observed);
   if ('panel' in expectation) return checkPicture(expectation, observed);
   if ('display' in expectation) return checkDisplay(expectation, observed);
-  return serialText(expectation, observed);
+  return checkSerial(expectation, observed);
 }
 
 const neverTogether: Check<Extract<Expectation, { 'never-together': string[] }>> = (
@@ -108,45 +109,3 @@ const inOrder: Check<Extract<Expectation, { order: string[] }>> = (expectation, 
     ],
   };
 };
-
-const serialText: Check<Extract<Expectation, { serial: string }>> = (expectation, { trace }): Outcome => {
-  const [, to] = windowOf(expectation, trace);
-  const text = trace.serial
-    .filter((piece) => piece.at <= to)
-    .map((piece) => piece.text)
-    .join('');
-  const { serial: way, text: wanted } = expectation;
-  const passed =
-    way === 'contains'
-      ? text.includes(wanted)
-      : way === 'equals'
-        ? text.trim() === wanted.trim()
-        : matches(wanted, text);
-  const shown = text.length === 0 ? 'nothing' : `“${text.slice(0, 60).trim()}${text.length > 60 ? '…' : ''}”`;
-  if (passed) return { passed, observed: shown, failures: [] };
-  return {
-    passed,
-    observed: shown,
-    failures: [
-      {
-        code: 'text-off',
-        severity: 'fault',
-        message: `The board prints ${shown}; “${wanted}” is wanted.`,
-        hints: [
-          `What does the board print?`,
-          `It prints ${shown} in ${seconds(to)}.`,
-          `Change the printing so that “${wanted}” appears.`,
-        ],
-        evidence: { characters: quantity(text.length, '') },
-      },
-    ],
-  };
-};
-
-function matches(pattern: string, text: string): boolean {
-  try {
-    return new RegExp(pattern).test(text);
-  } catch {
-    return false;
-  }
-}

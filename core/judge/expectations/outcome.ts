@@ -25,6 +25,8 @@ export interface Observed {
   readonly currents: (lamp: string) => readonly CurrentChange[] | undefined;
   /** The built part that stands for a part of the reference. */
   readonly builtRef: (reference: string) => Ref | undefined;
+  /** Bits a second at which the computer listens; `undefined` where it takes any. */
+  readonly listensAt: number | undefined;
   /** Another run of the same scenario, in which chance falls otherwise. */
   readonly again: (seed: number) => Observed;
 }

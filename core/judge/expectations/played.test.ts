@@ -77,6 +77,7 @@ function play(source: string, expectation: Expectation, stimuli: readonly Stimul
       wiring,
       trace,
       stimuli,
+      listensAt: undefined,
       seen: (lamp) => {
         const changes = trace.lamps.get(lamp);
         return changes && seenIntervals(changes, 4);

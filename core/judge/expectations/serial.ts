@@ -1,0 +1,60 @@
+import { quantity } from '../../finding';
+import type { SingleExpectation } from '../../formats/scenario';
+import { seconds } from '../../units';
+import { failedWith, passed, windowOf, type Check } from './outcome';
+
+/** What the board prints, as the computer reads it, which listens at the rate of the reference. */
+export const checkSerial: Check<Extract<SingleExpectation, { serial: string }>> = (
+  expectation,
+  { trace, listensAt },
+) => {
+  const [, to] = windowOf(expectation, trace);
+  const text = trace.serial
+    .filter((piece) => piece.at <= to)
+    .map((piece) => piece.text)
+    .join('');
+  const { serial: way, text: wanted } = expectation;
+  if (text !== '' && listensAt !== undefined && trace.serialRate !== listensAt) {
+    const line = trace.serialLine ?? 1;
+    return failedWith('signs that nobody can read', {
+      code: 'serial-rate',
+      severity: 'fault',
+      line,
+      column: 1,
+      message: `Line ${line} starts the serial line at ${trace.serialRate}; the computer listens at ${listensAt}. What arrives cannot be read.`,
+      hints: [
+        `Which rate does the program set, and which one does the computer listen at?`,
+        `The program sends at ${trace.serialRate} bits a second, and ${listensAt} is expected.`,
+        `Write ${listensAt} in line ${line}.`,
+      ],
+      evidence: { rate: quantity(trace.serialRate, 'bit/s'), wanted: quantity(listensAt, 'bit/s') },
+    });
+  }
+  const isRight =
+    way === 'contains'
+      ? text.includes(wanted)
+      : way === 'equals'
+        ? text.trim() === wanted.trim()
+        : matches(wanted, text);
+  const shown = text.length === 0 ? 'nothing' : `“${text.slice(0, 60).trim()}${text.length > 60 ? '…' : ''}”`;
+  if (isRight) return passed(shown);
+  return failedWith(shown, {
+    code: 'text-off',
+    severity: 'fault',
+    message: `The board prints ${shown}; “${wanted}” is wanted.`,
+    hints: [
+      `What does the board print?`,
+      `It prints ${shown} in ${seconds(to)}.`,
+      `Change the printing so that “${wanted}” appears.`,
+    ],
+    evidence: { characters: quantity(text.length, '') },
+  });
+};
+
+function matches(pattern: string, text: string): boolean {
+  try {
+    return new RegExp(pattern).test(text);
+  } catch {
+    return false;
+  }
+}
