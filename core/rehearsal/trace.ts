@@ -122,3 +122,13 @@ export const driveText = (drive: PinDrive, pwmRange: number): string =>
 /** Seconds of the run that the trace tells of: all, unless it was cut because pins changed too often. */
 export const observedSeconds = ({ seconds, ended }: Trace): number =>
   ended.reason === 'changes' ? ended.at : seconds;
+
+/** The last change by a moment; `undefined` when nothing has happened by then. */
+export const lastBy = <Change extends { readonly at: number }>(
+  changes: readonly Change[] | undefined,
+  moment: number,
+): Change | undefined => changes?.filter(({ at }) => at <= moment + 1e-9).at(-1);
+
+/** The rows of a panel's picture as text, `#` for a lamp that is lit. */
+export const pictureRows = (rows: readonly number[]): readonly string[] =>
+  rows.map((row) => row.toString(2).padStart(8, '0').replace(/0/g, '.').replace(/1/g, '#'));

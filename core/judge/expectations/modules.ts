@@ -1,10 +1,10 @@
 import { quantity, type Observation } from '../../finding';
 import type { SingleExpectation } from '../../formats/scenario';
 import { heardIntervals } from '../../rehearsal/heard';
-import { observedSeconds } from '../../rehearsal/trace';
+import { lastBy, observedSeconds, pictureRows } from '../../rehearsal/trace';
 import { figure, seconds } from '../../units';
 import { capital, partTextOf } from '../words';
-import { absent, failedWith, lastBy, passed, windowOf, type Check } from './outcome';
+import { absent, failedWith, passed, windowOf, type Check } from './outcome';
 
 type Of<Key extends string> = Extract<SingleExpectation, Readonly<Record<Key, unknown>>>;
 
@@ -112,7 +112,7 @@ export const checkPicture: Check<Of<'panel'>> = (expectation, observed) => {
   if (ref === undefined) return absent(expectation.panel);
   const [, to] = windowOf(expectation, observed.trace);
   const rows = lastBy(observed.trace.pictures.get(ref), to)?.rows;
-  const shown = rows?.map((row) => row.toString(2).padStart(8, '0').replace(/0/g, '.').replace(/1/g, '#'));
+  const shown = rows && pictureRows(rows);
   const found = shown ? shown.join('/') : 'it shows nothing';
   if (shown && shown.every((row, index) => row === expectation.picture[index])) return passed(found);
   const row = shown?.findIndex((line, index) => line !== expectation.picture[index]) ?? 0;

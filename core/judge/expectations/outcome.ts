@@ -64,9 +64,3 @@ export const windowOf = (
   expectation.from ?? 0,
   Math.min(expectation.to ?? trace.seconds, observedSeconds(trace)),
 ];
-
-/** The last change by a moment; `undefined` when nothing has happened by then. */
-export const lastBy = <Change extends { readonly at: number }>(
-  changes: readonly Change[] | undefined,
-  moment: number,
-): Change | undefined => changes?.filter(({ at }) => at <= moment + 1e-9).at(-1);
