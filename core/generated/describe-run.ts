@@ -181,9 +181,14 @@ function serialOf({ serial }: Trace): readonly Expectation[] {
   return line === '' ? [] : [{ serial: 'contains', text: line.slice(0, 80) }];
 }
 
-function unwindowed<Claim extends { readonly from?: number; readonly to?: number }>(claim: Claim): Claim {
-  const { from: _from, to: _to, ...rest } = claim;
-  return rest as Claim;
+/** The claim without its window. */
+function unwindowed<Claim extends { from?: number | undefined; to?: number | undefined }>(
+  claim: Claim,
+): Claim {
+  const rest = { ...claim };
+  delete rest.from;
+  delete rest.to;
+  return rest;
 }
 
 const rounded = (value: number): number => Math.round(value * 100) / 100;

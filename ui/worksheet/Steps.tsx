@@ -167,19 +167,15 @@ export function Steps(props: StepsProps) {
         )}
         <CautionLines cautions={rested.cautions} step="build" />
       </Step>
-      {rested.cautions.some((caution) => caution.step === 'vary') && (
-        <Step number={10} title="Vary">
+      {(proof.questions.length > 0 || rested.cautions.some((caution) => caution.step === 'vary')) && (
+        <Step number={10} title="Vary and predict">
           <CautionLines cautions={rested.cautions} step="vary" />
+          <Predictions questions={proof.questions} />
         </Step>
       )}
       {rested.cautions.some((caution) => caution.step === 'find-fault') && (
         <Step number={11} title="Find fault">
           <CautionLines cautions={rested.cautions} step="find-fault" />
-        </Step>
-      )}
-      {proof.questions.length > 0 && (
-        <Step number={10} title="Vary and predict">
-          <Predictions questions={proof.questions} />
         </Step>
       )}
       <Step
