@@ -134,7 +134,7 @@ const three = {
   ...exercise,
   data: { ...exercise.data, scenarios: [0, 1, 2].flatMap(() => exercise.data.scenarios) },
 };
-const prepared = referenceOf(three);
+const prepared = referenceOf(three, grammars);
 row(
   'one full check with three scenarios',
   median(() => examine(prepared, { wiring: reference, program }), 20),

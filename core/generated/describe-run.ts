@@ -1,6 +1,7 @@
 import { brightnessAt } from '../electrics/brightness';
 import type { Expectation, Stimulus } from '../formats/scenario';
 import { heardIntervals } from '../rehearsal/heard';
+import { litPhases, soundingPhases } from '../rehearsal/phases';
 import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import { lastBy, observedSeconds, pictureRows, type Trace } from '../rehearsal/trace';
 
@@ -43,8 +44,7 @@ export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonl
         const heard = heardIntervals(changes, seconds).filter((one) => one.to > from && one.from < to);
         const [only, more] = heard;
         if (!only || more) return [];
-        if (only.hertz > 1) return [{ buzzer, tone: only.hertz, from, to }];
-        return [{ buzzer, is: only.hertz > 0 ? 'on' : 'off', from, to }];
+        return [only.hertz > 0 ? { buzzer, tone: only.hertz, from, to } : { buzzer, is: 'off', from, to }];
       }),
     ),
     ...windows.flatMap(({ to }) => endOf(trace, to)),
@@ -114,11 +114,11 @@ function responsesTo(
   const answering = [
     ...[...trace.lamps].map(([name, changes]) => ({
       name,
-      phases: seenIntervals(changes, seconds).map(({ from, to, glow }) => ({ from, to, on: glow === 'lit' })),
+      phases: litPhases(seenIntervals(changes, seconds)),
     })),
     ...[...trace.sounds].map(([name, changes]) => ({
       name: String(name),
-      phases: heardIntervals(changes, seconds).map(({ from, to, hertz }) => ({ from, to, on: hertz > 0 })),
+      phases: soundingPhases(changes, seconds),
     })),
   ];
   return answering.flatMap(({ name, phases }): Expectation[] => {

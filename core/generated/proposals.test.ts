@@ -23,10 +23,13 @@ describe('proposed scenarios', () => {
       expect(proposals.length).toBeGreaterThan(0);
       const program = compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
       const { scenarios } = examine(
-        referenceOf({
-          ...exercise,
-          data: { ...exercise.data, scenarios: proposals.map(({ scenario }) => scenario) },
-        }),
+        referenceOf(
+          {
+            ...exercise,
+            data: { ...exercise.data, scenarios: proposals.map(({ scenario }) => scenario) },
+          },
+          grammars,
+        ),
         { wiring: exercise.reference, program },
       );
       scenarios.forEach(({ expectations, passed }, index) => {

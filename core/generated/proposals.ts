@@ -38,7 +38,7 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
     const draft = { name, for: seconds, stimuli: [...stimuli], expect: [...describeRun(trace, stimuli)] };
     if (draft.expect.length === 0) return [];
     const { scenarios, observations } = examine(
-      referenceOf({ ...exercise, data: { ...data, scenarios: [draft] } }),
+      referenceOf({ ...exercise, data: { ...data, scenarios: [draft] } }, grammars),
       { wiring, program },
       STEPS,
     );

@@ -29,7 +29,7 @@ const SMALLEST = 2;
  */
 export function numberQuestions(exercise: Exercise, grammars: Grammars, most = 4): readonly NumberQuestion[] {
   const { program: source } = exercise.data;
-  const reference = referenceOf(exercise);
+  const reference = referenceOf(exercise, grammars);
   const before = run(reference, source, grammars);
   if (!before || exercise.data.scenarios.length === 0) return [];
   const found: NumberQuestion[] = [];

@@ -26,7 +26,7 @@ export function check(
   grammars: Grammars,
   options: CheckOptions = {},
 ): Report {
-  const reference = referenceOf(exercise);
+  const reference = referenceOf(exercise, grammars);
   const examination = examine(reference, build);
   const judged =
     hasPassed(examination.verdict) || examination.verdict === 'cannot-tell'

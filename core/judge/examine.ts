@@ -4,7 +4,7 @@ import type { Observation } from '../finding';
 import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
 import type { Stimulus } from '../formats/scenario';
-import type { Program } from '../program';
+import type { Grammars, Program } from '../program';
 import { EYE_SECONDS } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
 import { netlistOf, type Netlist } from '../wiring/netlist';
@@ -27,7 +27,7 @@ import {
   wordingOf,
 } from './program';
 import { wiringRules, type SolvedState } from './rules';
-import { judgeScenarios, rehearsalOf, scenariosOf } from './scenarios';
+import { judgeScenarios, rehearsalOf, scenariosOf, sendingRateOf } from './scenarios';
 import { contactStates, looksLikeInput } from './states';
 
 /** What a student hands in, read. */
@@ -42,12 +42,15 @@ export interface Reference {
   readonly graph: CircuitGraph;
   /** Current of each lamp over the accepted resistor values, lowest and highest, in mA. */
   readonly lampBands: LampBands;
+  /** Bits a second at which its program sends; `undefined` when it does not, or any rate is understood. */
+  readonly sendingRate: number | undefined;
 }
 
-export const referenceOf = (exercise: Exercise): Reference => ({
+export const referenceOf = (exercise: Exercise, grammars: Grammars): Reference => ({
   exercise,
   graph: circuitGraph(exercise.reference, netlistOf(exercise.reference)),
   lampBands: lampBands(exercise),
+  sendingRate: sendingRateOf(exercise, grammars),
 });
 
 /** One full check of a build, without the search for repairs. */
@@ -82,7 +85,7 @@ export function examine(reference: Reference, { wiring, program }: Build, steps?
     states,
     ...(traces[0] ? { trace: traces[0] } : {}),
   };
-  const judged = judgeScenarios(comparison, traces, run);
+  const judged = judgeScenarios(comparison, traces, run, reference.sendingRate);
   const bench = prepareBench(wiring, netlist);
   const usesSerial = traces.some((trace) => trace.serialStarted);
   const floatingPins = run && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin)));

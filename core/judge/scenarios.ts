@@ -5,7 +5,7 @@ import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
 import type { Scenario, Stimulus } from '../formats/scenario';
 import { expectationSentence } from '../formats/scenario-sentences';
-import type { Compiled, Language } from '../program';
+import { compileProgram, type Compiled, type Grammars, type Language } from '../program';
 import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
 import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
@@ -48,14 +48,17 @@ export interface Judged {
   readonly failures: readonly Observation[];
 }
 
-/** Judges the run of each scenario and, when it passes, further runs in which chance falls otherwise. */
+/**
+ * Judges the run of each scenario and, when it passes, further runs in which chance falls otherwise. The computer
+ * `listensAt` so many bits a second, `undefined` when at any.
+ */
 export function judgeScenarios(
   comparison: Comparison,
   traces: readonly Trace[],
   run: Run | undefined,
+  listensAt: number | undefined,
 ): readonly Judged[] {
   const pairs = correspondence(comparison);
-  const listensAt = rateOf(comparison.exercise);
   return comparison.exercise.data.scenarios.map((scenario, index) => {
     const trace = traces[index];
     if (!trace || !run) return notRun(scenario);
@@ -82,11 +85,20 @@ export function judgeScenarios(
   });
 }
 
-/** The rate at which the reference sends: the one that the computer is set to. Over the plug alone there is none. */
-function rateOf(exercise: Exercise): number | undefined {
-  if (languageOf(exercise) === 'python') return undefined;
-  const rate = /Serial\s*\.\s*begin\s*\(\s*(\d+)/.exec(exercise.data.program)?.[1];
-  return rate === undefined ? undefined : Number(rate);
+/** Seconds in which a program that sends has said at which rate. */
+const STARTED_BY = 1;
+
+/**
+ * The rate in bits a second at which the reference sends, which is the one that the computer is set to;
+ * `undefined` when it sends nothing, or over the plug alone, where any rate is understood.
+ */
+export function sendingRateOf(exercise: Exercise, grammars: Grammars): number | undefined {
+  const language = languageOf(exercise);
+  const { compiled } = compileProgram(exercise.data.program, exercise.board, grammars, language);
+  if (!compiled || language === 'python') return undefined;
+  const run = rehearsalOf(compiled, exercise.reference, exercise.board, undefined);
+  const { serialStarted, serialRate } = run({ for: STARTED_BY, stimuli: [] }, {});
+  return serialStarted ? serialRate : undefined;
 }
 
 const notRun = ({ name, expect }: Scenario): Judged => ({

@@ -1,20 +1,13 @@
 import { quantity } from '../../finding';
 import type { SingleExpectation, Stimulus } from '../../formats/scenario';
 import { touchedBy } from '../../formats/scenario';
-import { heardIntervals } from '../../rehearsal/heard';
+import { litPhases, soundingPhases, type Phase } from '../../rehearsal/phases';
 import { observedSeconds } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { capital, partTextOf } from '../words';
 import { absent, failedWith, passed, type Check, type Observed } from './outcome';
 
 type Response = Extract<SingleExpectation, { responds: string }>;
-
-/** A stretch in which what responds is on, or off. */
-interface Phase {
-  readonly from: number;
-  readonly to: number;
-  readonly on: boolean;
-}
 
 /** Whether a lamp or buzzer does something after each press, turn or change of a part. */
 export const checkResponse: Check<Response> = (expectation, observed) => {
@@ -66,17 +59,10 @@ const momentOf = (stimulus: Stimulus): number =>
 
 function phasesOf(reference: string, observed: Observed): readonly Phase[] | undefined {
   const seen = observed.seen(reference);
-  if (seen) return seen.map(({ from, to, glow }) => ({ from, to, on: glow === 'lit' }));
+  if (seen) return litPhases(seen);
   const ref = observed.builtRef(reference);
   const changes = ref && observed.trace.sounds.get(ref);
-  return (
-    changes &&
-    heardIntervals(changes, observedSeconds(observed.trace)).map(({ from, to, hertz }) => ({
-      from,
-      to,
-      on: hertz > 0,
-    }))
-  );
+  return changes && soundingPhases(changes, observedSeconds(observed.trace));
 }
 
 /** Seconds until what is wanted after a moment; `undefined` when it does not come before the next one. */

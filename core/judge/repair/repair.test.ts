@@ -14,7 +14,7 @@ import type { ProgramWishes } from './wishes';
 import { searchRepair } from './search';
 import { wiringCandidates } from './wiring-edits';
 
-const reference = referenceOf(beacon);
+const reference = referenceOf(beacon, grammars);
 
 function build(table: string = LAYOUT, program: string = PROGRAM): Build {
   const read = readWiring(table);

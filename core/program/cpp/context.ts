@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import type { ProgramProblem } from '../problem';
-import { notSupported } from '../problem';
+import { ProblemLog } from '../problem-log';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
 import { unknownName, type Elsewhere } from '../names';
@@ -61,8 +61,7 @@ export type NameUse = 'value' | 'function' | 'type' | 'object';
 const DEEPEST = 400;
 
 /** What is known while a program is resolved: names, types, and the problems found so far. */
-export class Context {
-  readonly problems: ProgramProblem[] = [];
+export class Context extends ProblemLog {
   private readonly unknown = new Map<string, Span[]>();
   private readonly pending: (() => ProgramProblem)[] = [];
   readonly widths: TypeWidths;
@@ -93,38 +92,18 @@ export class Context {
   result: CType = { kind: 'void' };
   /** Where the function being resolved puts a struct that it gives. */
   resultPlace: Place | undefined;
-  private depth = 0;
 
   constructor(
     readonly board: BoardProfile,
     readonly parse: ParseWith,
     readonly root: SyntaxNode,
   ) {
+    super(DEEPEST);
     this.widths = board.language;
     this.library = libraryFunctions(board.language);
     this.constants = libraryConstants(board);
     this.globals = new Layout('global', board.language);
     this.frame = new Layout('frame', board.language);
-  }
-
-  report(problem: ProgramProblem): void {
-    this.problems.push(problem);
-  }
-
-  unsupported(what: string, node: SyntaxNode): void {
-    this.report(notSupported(what, spanOf(node)));
-  }
-
-  /** Runs `read` one level deeper; `undefined` and a problem when that is too deep. */
-  nested<T>(node: SyntaxNode, read: () => T): T | undefined {
-    if (this.depth >= DEEPEST) {
-      this.unsupported('a nesting this deep', node);
-      return undefined;
-    }
-    this.depth += 1;
-    const value = read();
-    this.depth -= 1;
-    return value;
   }
 
   /** Runs `read` in a scope of its own. */

@@ -1,6 +1,7 @@
 import type { BoardProfile } from '../../boards';
 import { nearest, unknownName, type Elsewhere } from '../names';
-import { notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import { ProblemLog } from '../problem-log';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
 import { attributeNames, builtins, libraryModules } from './library';
 import type { FunctionTree, Slot } from './tree';
@@ -17,8 +18,7 @@ export interface Names {
 const DEEPEST = 120;
 
 /** What is known while a program is resolved. */
-export class Context {
-  readonly problems: ProgramProblem[] = [];
+export class Context extends ProblemLog {
   readonly functions: FunctionTree[] = [];
   readonly globals: Names = { all: [], fromProgram: new Set() };
   /** Names of the function being read; none at the top. */
@@ -30,34 +30,14 @@ export class Context {
   readonly library: ReadonlyMap<string, PyModule>;
   private readonly unknown = new Map<string, Span[]>();
   private readonly attributes: ReadonlySet<string>;
-  private depth = 0;
 
   constructor(
     readonly board: BoardProfile,
     readonly root: SyntaxNode,
   ) {
+    super(DEEPEST);
     this.library = libraryModules(board);
     this.attributes = attributeNames(this.library);
-  }
-
-  report(problem: ProgramProblem): void {
-    this.problems.push(problem);
-  }
-
-  unsupported(what: string, node: SyntaxNode): void {
-    this.report(notSupported(what, spanOf(node)));
-  }
-
-  /** Runs `read` one level deeper; `undefined` and a problem when that is too deep. */
-  nested<T>(node: SyntaxNode, read: () => T): T | undefined {
-    if (this.depth >= DEEPEST) {
-      this.unsupported('a nesting this deep', node);
-      return undefined;
-    }
-    this.depth += 1;
-    const value = read();
-    this.depth -= 1;
-    return value;
   }
 
   /** Where a name keeps its value. */

@@ -1,0 +1,18 @@
+import { heardIntervals } from './heard';
+import type { SeenInterval } from './seen';
+import type { SoundChange } from './trace';
+
+/** A stretch in which a lamp or a buzzer is on, or off. Seconds from the start. */
+export interface Phase {
+  readonly from: number;
+  readonly to: number;
+  readonly on: boolean;
+}
+
+/** When a lamp is lit; a faint glow is not. */
+export const litPhases = (seen: readonly SeenInterval[]): readonly Phase[] =>
+  seen.map(({ from, to, glow }) => ({ from, to, on: glow === 'lit' }));
+
+/** When a buzzer sounds, over `seconds`. */
+export const soundingPhases = (changes: readonly SoundChange[], seconds: number): readonly Phase[] =>
+  heardIntervals(changes, seconds).map(({ from, to, hertz }) => ({ from, to, on: hertz > 0 }));
