@@ -16,7 +16,7 @@ import { netlistOf } from '../wiring/netlist';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import type { TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
-import { namedIn, scenarioSchema, touchedBy } from './scenario';
+import { partsNamedIn, scenarioSchema } from './scenario';
 
 const partSchema = z.object({
   ref: z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1'),
@@ -28,6 +28,10 @@ const partSchema = z.object({
 
 const languageSchema = z.enum(['cpp', 'python']);
 const netSchema = z.object({ name: z.string(), points: z.array(z.string()).min(1) });
+
+const consideredSchema = z.object({ mark: z.enum(['wrong', 'free']), scenario: scenarioSchema });
+/** A scenario that an author has marked as wrong, or as free. */
+export type ConsideredScenario = z.infer<typeof consideredSchema>;
 
 export const exerciseSchema = z.looseObject({
   format: z.literal('didaktor/exercise@1'),
@@ -85,6 +89,11 @@ export const exerciseSchema = z.looseObject({
   free: z.object({ pins: z.record(z.string(), z.string()).optional() }).default({}),
   program: z.string().default(''),
   scenarios: z.array(scenarioSchema).default([]),
+  /**
+   * Scenarios that were looked at and not taken: the program is to be changed so that it no longer does so, or
+   * every program may do there as it likes.
+   */
+  considered: z.array(consideredSchema).max(200).optional(),
   rules: z.record(z.string(), z.unknown()).default({}),
   text: z.record(z.string(), z.unknown()).default({}),
   cautions: z.array(z.string()).default([]),
@@ -134,16 +143,10 @@ export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exe
   const reference = laidOut ? ok(laidOut) : readReference(exercise);
   if (!reference.ok) return reference;
   const missing = exercise.scenarios
-    .flatMap(({ stimuli, expect }, index) => [
-      ...stimuli.map((stimulus) => ({
-        name: touchedBy(stimulus)?.name,
-        path: `scenarios[${index}].stimuli`,
-      })),
-      ...expect.flatMap((expectation) =>
-        namedIn(expectation).map((name) => ({ name, path: `scenarios[${index}].expect` })),
-      ),
-    ])
-    .find(({ name }) => name !== undefined && !exercise.parts.some((part) => part.ref === name));
+    .flatMap((scenario, index) =>
+      partsNamedIn(scenario).map(({ name, by }) => ({ name, path: `scenarios[${index}].${by}` })),
+    )
+    .find(({ name }) => !exercise.parts.some((part) => part.ref === name));
   if (missing) return fail({ message: `${missing.name} is not among the parts`, path: missing.path });
   const pinFreedom = new Map(
     Object.entries(exercise.free.pins ?? {}).map(([point, range]) => [

@@ -64,7 +64,8 @@ function ofLamp(expectation: Extract<SingleExpectation, { lamp: string }>): stri
   if ('is' in expectation) return `${lamp} is ${expectation.is} all the time`;
   if ('rhythm' in expectation)
     return `${lamp} ${expectation.rhythm.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${time} s`).join(', ')}, over and over`;
-  if ('flashes' in expectation) return `${lamp} flashes ${expectation.flashes} times`;
+  if ('flashes' in expectation)
+    return `${lamp} flashes ${expectation.flashes === 1 ? 'once' : `${expectation.flashes} times`}`;
   if ('brightness' in expectation) {
     const [least, most] = expectation.brightness.map((share) => Math.round(share * 100));
     return `${lamp} between ${least} and ${most} % bright`;

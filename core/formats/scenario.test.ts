@@ -11,6 +11,7 @@ describe('an expectation as a sentence', () => {
       'D1 lit 0.5 s, dark 2.5 s, over and over, give or take 10\u00a0%',
     ],
     [{ lamp: 'D1', flashes: 3 }, 'D1 flashes 3 times'],
+    [{ lamp: 'D1', flashes: 1 }, 'D1 flashes once'],
     [{ lamp: 'D1', brightness: [0.2, 0.4] }, 'D1 between 20 and 40 % bright'],
     [{ 'never-together': ['D1', 'D2'] }, 'D1 and D2 never lit together'],
     [{ order: ['D1', 'D2', 'D3'] }, 'D1, then D2, then D3 in turn'],

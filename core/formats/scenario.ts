@@ -126,7 +126,7 @@ export function touchedBy(
 }
 
 /** The parts that an expectation is about. */
-export function namedIn(expectation: Expectation): readonly string[] {
+function namedIn(expectation: Expectation): readonly string[] {
   const part = (light: string): string => light.replace(/\..*/, '');
   if ('one-of' in expectation) return expectation['one-of'].flatMap(namedIn);
   if ('never-together' in expectation) return expectation['never-together'].map(part);
@@ -138,3 +138,15 @@ export function namedIn(expectation: Expectation): readonly string[] {
   if ('panel' in expectation) return [expectation.panel];
   return 'display' in expectation ? [expectation.display] : [];
 }
+
+/** Every part that a scenario speaks of, and whether by what is done or by what must come of it. */
+export const partsNamedIn = ({
+  stimuli,
+  expect,
+}: Scenario): readonly { readonly name: string; readonly by: 'stimuli' | 'expect' }[] => [
+  ...stimuli.flatMap((stimulus) => {
+    const touched = touchedBy(stimulus);
+    return touched ? [{ name: touched.name, by: 'stimuli' as const }] : [];
+  }),
+  ...expect.flatMap((expectation) => namedIn(expectation).map((name) => ({ name, by: 'expect' as const }))),
+];

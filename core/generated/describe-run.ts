@@ -67,7 +67,7 @@ function windowsOf(stimuli: readonly Stimulus[], seconds: number): readonly Wind
   return cuts
     .slice(1)
     .map((end, index) => ({
-      from: rounded(cuts[index]! === 0 ? 0 : cuts[index]! + SETTLE),
+      from: rounded(moments.includes(cuts[index]!) ? cuts[index]! + SETTLE : cuts[index]!),
       to: rounded(end - (end === seconds ? 0 : MARGIN)),
     }))
     .filter(({ from, to }) => to - from >= SHORTEST);

@@ -6,7 +6,7 @@ import { examine, referenceOf } from '../judge/examine';
 import { compileProgram } from '../program';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
-import { proposedScenarios } from './proposals';
+import { proposedScenarios, stillWrong } from './proposals';
 
 const exerciseOf = (id: string) => courseExercises.find(({ name }) => name === id)!.exercise;
 const proposalsOf = (id: string) => proposedScenarios(exerciseOf(id), grammars);
@@ -102,5 +102,53 @@ describe('proposed scenarios', () => {
     expect(proposedScenarios({ ...rest, data: { ...data, program: 'void setup( {' } }, grammars)).toEqual([]);
     const scenarios = proposalsOf('beacon').map(({ scenario }) => scenario);
     expect(proposedScenarios({ ...rest, data: { ...data, scenarios } }, grammars)).toEqual([]);
+  });
+});
+
+describe('marks of proposed scenarios', () => {
+  const bell = exerciseOf('night-bell');
+  const held = proposedScenarios(bell, grammars).find(
+    ({ scenario }) => scenario.name === 'S1 held',
+  )!.scenario;
+  const marked = (mark: 'wrong' | 'free', program = bell.data.program) => ({
+    ...bell,
+    data: { ...bell.data, program, considered: [{ mark, scenario: held }] },
+  });
+  const markOf = (exercise: typeof bell) =>
+    proposedScenarios(exercise, grammars).find(({ scenario }) => scenario.name === 'S1 held')?.mark;
+  // The lamp goes out again by itself, however long the button is held.
+  const corrected = bell.data.program.replace(
+    'digitalWrite(LAMP, HIGH);',
+    'digitalWrite(LAMP, HIGH); delay(500); digitalWrite(LAMP, LOW); while (digitalRead(BUTTON) == LOW) {}',
+  );
+
+  test('what is marked right is a scenario, and is proposed no more', () => {
+    const right = { ...bell, data: { ...bell.data, scenarios: [...bell.data.scenarios, held] } };
+    expect(proposedScenarios(right, grammars).map(({ scenario }) => scenario.name)).not.toContain('S1 held');
+  });
+
+  test('what is free stays free whatever the program does', () => {
+    expect(markOf(marked('free'))).toBe('free');
+    expect(markOf(marked('free', corrected))).toBe('free');
+    expect(stillWrong(marked('free'), grammars)).toEqual([]);
+  });
+
+  test('what is wrong stays wrong until the program does otherwise', () => {
+    expect(markOf(marked('wrong'))).toBe('wrong');
+    expect(stillWrong(marked('wrong'), grammars)).toEqual([held]);
+    expect(markOf(marked('wrong', corrected))).toBe('changed');
+    expect(stillWrong(marked('wrong', corrected), grammars)).toEqual([]);
+  });
+
+  test('a mark on a part that is gone says nothing any more', () => {
+    const elsewhere = {
+      ...held,
+      stimuli: [{ at: 1, press: 'S7' }],
+    };
+    const exercise = {
+      ...bell,
+      data: { ...bell.data, considered: [{ mark: 'wrong' as const, scenario: elsewhere }] },
+    };
+    expect(stillWrong(exercise, grammars)).toEqual([]);
   });
 });

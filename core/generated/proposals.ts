@@ -1,9 +1,9 @@
-import type { Exercise } from '../formats/exercise';
+import type { ConsideredScenario, Exercise } from '../formats/exercise';
 import { languageOf } from '../formats/exercise';
-import type { Scenario } from '../formats/scenario';
-import { examine, referenceOf } from '../judge/examine';
+import { partsNamedIn, type Scenario } from '../formats/scenario';
+import { examine, referenceOf, type Examination } from '../judge/examine';
 import { rehearsalOf } from '../judge/scenarios';
-import { compileProgram, type Grammars } from '../program';
+import { compileProgram, type Grammars, type Program } from '../program';
 import { describeRun } from './describe-run';
 import { situationsOf, UNTOUCHED_SECONDS } from './situations';
 
@@ -14,6 +14,11 @@ export interface ProposedScenario {
   readonly unscripted: boolean;
   /** Why what was seen may come out otherwise: contacts that bounce, a line that floats. */
   readonly doubt?: string;
+  /**
+   * How it was marked before: `free`, `wrong` while the program still does what was marked, `changed` when what
+   * was marked as wrong is no longer so.
+   */
+  readonly mark?: ConsideredScenario['mark'] | 'changed';
 }
 
 /** Steps that a run may take. */
@@ -26,7 +31,7 @@ const STEPS = 2_000_000;
  */
 export function proposedScenarios(exercise: Exercise, grammars: Grammars): readonly ProposedScenario[] {
   const { reference: wiring, board, data } = exercise;
-  const program = compileProgram(data.program, board, grammars, languageOf(exercise));
+  const program = programOf(exercise, grammars);
   if (!program.compiled) return [];
   const run = rehearsalOf(program.compiled, wiring, board, STEPS);
   const named = new Set(data.scenarios.map(({ name }) => name));
@@ -37,15 +42,59 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
     const trace = run({ for: seconds, stimuli: [...stimuli] }, {});
     const draft = { name, for: seconds, stimuli: [...stimuli], expect: [...describeRun(trace, stimuli)] };
     if (draft.expect.length === 0) return [];
-    const { scenarios, observations } = examine(
-      referenceOf({ ...exercise, data: { ...data, scenarios: [draft] } }, grammars),
-      { wiring, program },
-      STEPS,
-    );
+    const { scenarios, observations } = examination(exercise, [draft], program, grammars);
     const result = scenarios[0]!;
     const expect = draft.expect.filter((_, index) => result.expectations[index]!.passed);
     if (expect.length === 0) return [];
     const doubt = observations.find(({ code }) => code === 'no-debounce' || code === 'unsteady')?.message;
-    return [{ scenario: { ...draft, expect }, unscripted, ...(doubt === undefined ? {} : { doubt }) }];
+    const marked = data.considered?.find(({ scenario }) => scenario.name === name);
+    const mark = marked && markNow(exercise, marked, program, grammars);
+    return [
+      {
+        scenario: { ...draft, expect },
+        unscripted,
+        ...(doubt === undefined ? {} : { doubt }),
+        ...(mark === undefined ? {} : { mark }),
+      },
+    ];
   });
+}
+
+/** What an author has marked as wrong and the reference program still does; none for one that does not compile. */
+export function stillWrong(exercise: Exercise, grammars: Grammars): readonly Scenario[] {
+  const wrong = (exercise.data.considered ?? []).filter(({ mark }) => mark === 'wrong');
+  const program = programOf(exercise, grammars);
+  if (wrong.length === 0 || !program.compiled) return [];
+  return wrong.flatMap((marked) =>
+    markNow(exercise, marked, program, grammars) === 'wrong' ? [marked.scenario] : [],
+  );
+}
+
+const programOf = (exercise: Exercise, grammars: Grammars): Program =>
+  compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
+
+const examination = (
+  exercise: Exercise,
+  scenarios: Scenario[],
+  program: Program,
+  grammars: Grammars,
+): Examination =>
+  examine(
+    referenceOf({ ...exercise, data: { ...exercise.data, scenarios } }, grammars),
+    { wiring: exercise.reference, program },
+    STEPS,
+  );
+
+function markNow(
+  exercise: Exercise,
+  { mark, scenario }: ConsideredScenario,
+  program: Program,
+  grammars: Grammars,
+): ProposedScenario['mark'] {
+  if (mark === 'free') return 'free';
+  // A part that it speaks of is gone.
+  if (partsNamedIn(scenario).some(({ name }) => exercise.data.parts.every(({ ref }) => ref !== name)))
+    return 'changed';
+  const { scenarios } = examination(exercise, [scenario], program, grammars);
+  return scenarios[0]!.expectations.every(({ passed }) => passed) ? 'wrong' : 'changed';
 }

@@ -1,5 +1,5 @@
 import type { Stimulus } from '../formats/scenario';
-import { kindOf, type StimulusKind } from '../parts';
+import { findKind, kindOf, type StimulusKind } from '../parts';
 import type { Trace } from '../rehearsal/trace';
 import type { Wiring } from '../wiring/wiring';
 
@@ -100,6 +100,18 @@ export function situationsOf(wiring: Wiring, untouched: Trace): readonly Situati
     });
   }
   return [situation('nobody touches it', false, [], UNTOUCHED_SECONDS), ...taught, ...unscripted];
+}
+
+/** What may be done to the first of these parts that anything can be done to, as an example. */
+export function exampleStimulus(
+  parts: readonly { readonly ref: string; readonly kind: string }[],
+): Stimulus | undefined {
+  for (const { ref, kind } of parts) {
+    const how = findKind(kind)?.stimulus;
+    if (how === 'press' || how === 'motion') return { at: BEGIN, [how]: ref, for: PRESS } as Stimulus;
+    if (how) return brought(how, ref, BEGIN, ENDS[how][1]);
+  }
+  return undefined;
 }
 
 /** Something that is measured, brought to a value. */

@@ -15,6 +15,7 @@ export const sheetFields = [
   'held',
   'program',
   'scenarios',
+  'considered',
   'rules',
   'text',
   'cautions',

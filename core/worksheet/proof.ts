@@ -33,6 +33,8 @@ export interface Proof {
   readonly scenarios: Report['scenarios'];
   /** Numbers to change, with what is then seen. */
   readonly questions: readonly NumberQuestion[];
+  /** Names of scenarios that the author has marked as wrong and the program still does. */
+  readonly stillWrong: readonly string[];
 }
 
 /** A run of a scenario as rows over time: first what is done, then what comes of it. */

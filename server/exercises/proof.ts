@@ -1,4 +1,5 @@
 import { exerciseFrom, languageOf, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import { proposedScenarios, stillWrong, type ProposedScenario } from '@/core/generated/proposals';
 import { numberQuestions } from '@/core/generated/questions';
 import { check } from '@/core/judge/check';
 import { compileProgram, type Compiled } from '@/core/program';
@@ -6,7 +7,7 @@ import { rehearse } from '@/core/rehearsal/rehearse';
 import { timelineOf, type Proof, type ScenarioTimeline } from '@/core/worksheet/proof';
 import { nodeGrammars } from '../grammars';
 
-const NOTHING: Proof = { timelines: [], scenarios: [], questions: [] };
+const NOTHING: Proof = { timelines: [], scenarios: [], questions: [], stillWrong: [] };
 
 /** Runs the reference against its own scenarios; nothing to show while it has no program or cannot be run. */
 export async function proofOf(data: ExerciseData): Promise<Proof> {
@@ -17,7 +18,18 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
   const program = compileProgram(data.program, exercise.board, grammars, languageOf(exercise));
   const { scenarios } = check(exercise, { wiring: exercise.reference, program }, grammars);
   const questions = numberQuestions(exercise, grammars);
-  return { scenarios, questions, timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [] };
+  return {
+    scenarios,
+    questions,
+    timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [],
+    stillWrong: stillWrong(exercise, grammars).map(({ name }) => name),
+  };
+}
+
+/** Scenarios that a draft could have, from running its program; none while it cannot be run. */
+export async function proposalsFor(data: ExerciseData): Promise<readonly ProposedScenario[]> {
+  const read = exerciseFrom(data);
+  return read.ok && data.program.trim() !== '' ? proposedScenarios(read.value, await nodeGrammars()) : [];
 }
 
 function timelinesIn({ data, board, reference }: Exercise, compiled: Compiled): readonly ScenarioTimeline[] {

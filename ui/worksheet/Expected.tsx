@@ -3,8 +3,10 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
+import type { Stimulus } from '@/core/formats/scenario';
 import { readExpectation, readStimulus } from '@/core/formats/scenario-lines';
 import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
+import { exampleStimulus } from '@/core/generated/situations';
 import type { Report } from '@/core/formats/report';
 import type { Result } from '@/core/result';
 import { Button } from '../design/Button';
@@ -12,6 +14,7 @@ import { Button } from '../design/Button';
 type Scenario = ExerciseData['scenarios'][number];
 
 interface ExpectedProps {
+  readonly parts: ExerciseData['parts'];
   readonly scenarios: readonly Scenario[];
   /** What the reference itself does in each. */
   readonly results: Report['scenarios'];
@@ -20,7 +23,8 @@ interface ExpectedProps {
 }
 
 /** What must be seen, a sentence each. */
-export function Expected({ scenarios, results, mayEdit, onChange }: ExpectedProps) {
+export function Expected({ parts, scenarios, results, mayEdit, onChange }: ExpectedProps) {
+  const example = exampleStimulus(parts) ?? BOARD_STIMULUS;
   const replace = (index: number, scenario: Scenario | undefined): void =>
     onChange(scenarios.flatMap((old, at) => (at === index ? (scenario ? [scenario] : []) : [old])));
   return (
@@ -30,6 +34,7 @@ export function Expected({ scenarios, results, mayEdit, onChange }: ExpectedProp
         <ScenarioLines
           key={index}
           scenario={scenario}
+          example={stimulusSentence(example)}
           result={results.find(({ name }) => name === scenario.name)}
           mayEdit={mayEdit}
           onChange={(next) => replace(index, next)}
@@ -61,14 +66,19 @@ export function Expected({ scenarios, results, mayEdit, onChange }: ExpectedProp
 /** Seconds that a new scenario runs. */
 const USUAL_SECONDS = 12;
 
+/** What can be done to every board. */
+const BOARD_STIMULUS: Stimulus = { at: 2, reset: true };
+
 interface ScenarioLinesProps {
   readonly scenario: Scenario;
+  /** Something that can be done to this circuit. */
+  readonly example: string;
   readonly result: Report['scenarios'][number] | undefined;
   readonly mayEdit: boolean;
   readonly onChange: (scenario: Scenario | undefined) => void;
 }
 
-function ScenarioLines({ scenario, result, mayEdit, onChange }: ScenarioLinesProps) {
+function ScenarioLines({ scenario, example, result, mayEdit, onChange }: ScenarioLinesProps) {
   const without = (index: number): Scenario | undefined => {
     const expect = scenario.expect.filter((_, at) => at !== index);
     return expect.length > 0 ? { ...scenario, expect } : undefined;
@@ -115,7 +125,7 @@ function ScenarioLines({ scenario, result, mayEdit, onChange }: ScenarioLinesPro
       {mayEdit && (
         <NewSentence
           label={`Do meanwhile in ${scenario.name}`}
-          placeholder="press S1 at 2 s for 0.3 s"
+          placeholder={example}
           submit="Do it"
           read={readStimulus}
           onAdd={(stimulus) =>

@@ -3,8 +3,10 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
+import type { Scenario } from '@/core/formats/scenario';
 import type { PointName } from '@/core/brand';
 import { rulesWith, type HouseQuestionId, type HouseRules } from '@/core/course/house-rules';
+import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Writing } from '@/core/generated/writing';
 import type { Connection } from '@/core/plan/worksheet';
 import type { StatedCircuit, StatementContext, TakenPins } from '@/core/statements';
@@ -23,6 +25,7 @@ import { Expected } from './Expected';
 import { LayoutWords } from './LayoutWords';
 import { LineOutcome, LineSummary } from './LineOutcome';
 import { PartLines } from './PartLines';
+import { Proposals, type Mark } from './Proposals';
 import { ProgramListing } from './ProgramListing';
 import { Remarks } from './Remarks';
 import { RulesHere } from './RulesHere';
@@ -42,6 +45,9 @@ interface StepsProps {
   readonly taken: TakenPins;
   readonly wiring: Wiring | undefined;
   readonly proof: Proof;
+  readonly propose: () => Promise<readonly ProposedScenario[]>;
+  /** Whether the server has all that is written here. */
+  readonly isKept: boolean;
   readonly courseRules: HouseRules;
   readonly followed: Connection | undefined;
   readonly refusal: string | undefined;
@@ -185,11 +191,28 @@ export function Steps(props: StepsProps) {
       >
         <Remarks readOut={rested} onPointAt={props.onPointAt} />
         <Expected
+          parts={sheet.parts}
           scenarios={sheet.scenarios}
           results={proof.scenarios}
           mayEdit={mayEdit}
           onChange={(scenarios) => set('scenarios', scenarios)}
         />
+        {proof.stillWrong.length > 0 && (
+          <p className="mt-2 border-l-4 border-risk pl-3">
+            <strong className="text-risk">Marked as wrong, and still so:</strong>{' '}
+            {proof.stillWrong.join('; ')}. The program is to be changed.
+          </p>
+        )}
+        {mayEdit && sheet.program.trim() !== '' && (
+          <Proposals
+            scenarios={sheet.scenarios}
+            considered={sheet.considered ?? []}
+            source={JSON.stringify([sheet.program, sheet.layout, sheet.board, sheet.language])}
+            isKept={props.isKept}
+            propose={props.propose}
+            onMark={(scenario, mark) => props.change(markChanges(sheet, scenario, mark))}
+          />
+        )}
       </Step>
       <Step number={13} title="Next time">
         <RulesHere
@@ -219,6 +242,25 @@ function FreePins({ free }: Pick<Sheet, 'free'>) {
       <span className="mono">{pin.replace(/^\w+\./, '')}</span> when wire and program agree.
     </p>
   ));
+}
+
+/** A proposal that is right becomes a scenario; any other mark is kept beside them. */
+function markChanges(sheet: Sheet, scenario: Scenario, mark: Mark | undefined): readonly Change[] {
+  const others = (sheet.considered ?? []).filter((one) => one.scenario.name !== scenario.name);
+  const considered = mark === 'wrong' || mark === 'free' ? [...others, { mark, scenario }] : others;
+  return [
+    { type: 'field', field: 'considered', was: sheet.considered, is: considered },
+    ...(mark === 'right'
+      ? [
+          {
+            type: 'field' as const,
+            field: 'scenarios' as const,
+            was: sheet.scenarios,
+            is: [...sheet.scenarios, scenario],
+          },
+        ]
+      : []),
+  ];
 }
 
 /** Sockets that a leg can be joined to, signal pins that are free and the supplies. */

@@ -5,6 +5,7 @@ import type { PointName } from '@/core/brand';
 import type { BoardProfile } from '@/core/boards';
 import type { HouseQuestionId, HouseRules } from '@/core/course/house-rules';
 import { boardsOf } from '@/core/formats/exercise';
+import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Connection } from '@/core/plan/worksheet';
 import { circuitOf, takenPins } from '@/core/statements';
 import { readWiring } from '@/core/wiring/read';
@@ -45,6 +46,8 @@ interface WorksheetProps {
   /** What a watcher sees of the reference, and what the check says of it. */
   readonly firstProof: Proof;
   readonly prove: (exerciseId: string) => Promise<Proof | undefined>;
+  /** Runs the program as it is kept in usual and unusual situations. */
+  readonly propose: (exerciseId: string) => Promise<readonly ProposedScenario[]>;
 }
 
 /** One exercise from its aim to its check, in the order of the work, with its drawing beside. */
@@ -219,6 +222,8 @@ export function Worksheet(props: WorksheetProps) {
           taken={taken}
           wiring={wiring}
           proof={proof}
+          propose={() => props.propose(exerciseId)}
+          isKept={keeping.state === 'saved'}
           courseRules={courseRules}
           followed={followed}
           refusal={refusal}

@@ -11,7 +11,7 @@ import { PublishButton } from '@/ui/worksheet/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
 import { requireViewer } from '../../access';
 import { View } from '../../shell';
-import { closeForClass, proveDraft, publishToClass } from './actions';
+import { closeForClass, proposeForDraft, proveDraft, publishToClass } from './actions';
 
 export const metadata: Metadata = { title: 'Worksheet' };
 
@@ -51,6 +51,7 @@ export default async function WorksheetPage({
         isPublished={publishing?.isPublished ?? false}
         firstProof={await proofOf(draft.sheet)}
         prove={proveDraft}
+        propose={proposeForDraft}
       />
     </View>
   );

@@ -1,0 +1,140 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import type { ConsideredScenario } from '@/core/formats/exercise';
+import type { Scenario } from '@/core/formats/scenario';
+import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
+import type { ProposedScenario } from '@/core/generated/proposals';
+import { Button } from '../design/Button';
+
+export type Mark = ConsideredScenario['mark'] | 'right';
+
+interface ProposalsProps {
+  readonly scenarios: readonly Scenario[];
+  readonly considered: readonly ConsideredScenario[];
+  /** What the proposals are made from, to tell when they are out of date. */
+  readonly source: string;
+  /** Whether the server has all that is written here. */
+  readonly isKept: boolean;
+  readonly propose: () => Promise<readonly ProposedScenario[]>;
+  /** Marks a proposal, or takes its mark back. */
+  readonly onMark: (scenario: Scenario, mark: Mark | undefined) => void;
+}
+
+/** What the program does when it is used in usual and in unusual ways, each to be marked right, wrong or free. */
+export function Proposals(props: ProposalsProps) {
+  const [proposed, setProposed] = useState<readonly ProposedScenario[]>();
+  const [madeFrom, setMadeFrom] = useState<string>();
+  const [isLost, setLost] = useState(false);
+  const [isPending, begin] = useTransition();
+  const { scenarios, source, isKept } = props;
+  const run = (): void =>
+    begin(async () => {
+      try {
+        const found = await props.propose();
+        setProposed(found);
+        setMadeFrom(source);
+        setLost(false);
+      } catch {
+        setLost(true);
+      }
+    });
+  const open = proposed?.filter(({ scenario }) => scenarios.every(({ name }) => name !== scenario.name));
+  const isOld = proposed !== undefined && madeFrom !== source;
+  return (
+    <section className="mt-4 border-t border-rule pt-3" aria-label="Scenarios from running the program">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h3 className="font-semibold">What else does it do?</h3>
+        <Button className="min-h-8" disabled={isPending || !isKept} onClick={run}>
+          {isPending ? 'Running it …' : proposed ? 'Run it again' : 'Run it and see'}
+        </Button>
+        {isOld && <span className="text-note font-semibold text-risk">The exercise has changed since.</span>}
+      </div>
+      {isLost && (
+        <p role="alert" className="mt-1 text-note font-semibold text-fault">
+          The server did not answer. Nothing is lost; try it again.
+        </p>
+      )}
+      {!proposed && (
+        <p className="mt-1 text-note text-soft">
+          The program is run with nobody there, with each part used once, and as nobody planned it: held, both
+          at once, in the middle of a pause.
+        </p>
+      )}
+      {open && (
+        <p className="mt-1 text-note text-soft">
+          {open.length === 0
+            ? 'Nothing is left to be marked.'
+            : 'Right: hand-ins must do the same. Wrong: the program is still to be changed. Free: they may do as they like.'}
+        </p>
+      )}
+      {open && open.length > 0 && (
+        <ul className="mt-2 border-b border-rule">
+          {open.map((proposal) => (
+            <Proposal
+              key={proposal.scenario.name}
+              proposal={proposal}
+              mark={props.considered.find(({ scenario }) => scenario.name === proposal.scenario.name)?.mark}
+              onMark={(mark) => props.onMark(proposal.scenario, mark)}
+            />
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+const choices: readonly { readonly mark: Mark; readonly word: string }[] = [
+  { mark: 'right', word: 'Right' },
+  { mark: 'wrong', word: 'Wrong' },
+  { mark: 'free', word: 'Free' },
+];
+
+interface ProposalProps {
+  readonly proposal: ProposedScenario;
+  readonly mark: ConsideredScenario['mark'] | undefined;
+  readonly onMark: (mark: Mark | undefined) => void;
+}
+
+function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mark, onMark }: ProposalProps) {
+  return (
+    <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-t border-rule py-2">
+      <div className="min-w-56 flex-1">
+        <p>
+          <strong>{scenario.name}</strong>
+          {unscripted && <span className="text-note text-soft"> · unplanned</span>}
+        </p>
+        <ul className={mark === 'free' ? 'text-soft' : ''}>
+          {scenario.stimuli.map((stimulus) => (
+            <li key={stimulusSentence(stimulus)} className="mono text-note text-soft">
+              {stimulusSentence(stimulus)}
+            </li>
+          ))}
+          {scenario.expect.map((expectation) => (
+            <li key={expectationSentence(expectation)}>{expectationSentence(expectation)}.</li>
+          ))}
+        </ul>
+        {before === 'changed' && mark === 'wrong' && (
+          <p className="text-note font-semibold text-good">
+            You marked what it did here as wrong; it does this now.
+          </p>
+        )}
+        {doubt && <p className="text-note text-risk">{doubt}</p>}
+      </div>
+      <div role="group" aria-label={`Mark ${scenario.name}`} className="flex">
+        {choices.map(({ mark: choice, word }) => (
+          <Button
+            key={choice}
+            look="tool"
+            size="small"
+            aria-pressed={mark === choice}
+            className="-ml-px min-w-14 rounded-none border-rule-strong aria-pressed:bg-ink aria-pressed:text-card"
+            onClick={() => onMark(mark === choice ? undefined : choice)}
+          >
+            {word}
+          </Button>
+        ))}
+      </div>
+    </li>
+  );
+}
