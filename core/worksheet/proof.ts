@@ -1,4 +1,5 @@
 import type { Report } from '../formats/report';
+import type { LineExplanation } from '../generated/explain';
 import type { NumberQuestion } from '../generated/questions';
 import { touchedBy, type Scenario, type Stimulus } from '../formats/scenario';
 import { heardIntervals } from '../rehearsal/heard';
@@ -29,10 +30,14 @@ export interface ScenarioTimeline {
 
 /** What the reference itself does: what is seen, and what its own check says. */
 export interface Proof {
+  /** The program that all this is about. */
+  readonly program: string;
   readonly timelines: readonly ScenarioTimeline[];
   readonly scenarios: Report['scenarios'];
   /** Numbers to change, with what is then seen. */
   readonly questions: readonly NumberQuestion[];
+  /** What each line of the program does. */
+  readonly explanation: readonly LineExplanation[];
   /** Names of scenarios that the author has marked as wrong and the program still does. */
   readonly stillWrong: readonly string[];
 }

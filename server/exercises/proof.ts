@@ -1,4 +1,5 @@
 import { exerciseFrom, languageOf, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import { explainProgram } from '@/core/generated/explain';
 import { proposedScenarios, stillWrong, type ProposedScenario } from '@/core/generated/proposals';
 import { numberQuestions } from '@/core/generated/questions';
 import { check } from '@/core/judge/check';
@@ -7,7 +8,14 @@ import { rehearse } from '@/core/rehearsal/rehearse';
 import { timelineOf, type Proof, type ScenarioTimeline } from '@/core/worksheet/proof';
 import { nodeGrammars } from '../grammars';
 
-const NOTHING: Proof = { timelines: [], scenarios: [], questions: [], stillWrong: [] };
+const NOTHING: Proof = {
+  program: '',
+  timelines: [],
+  scenarios: [],
+  questions: [],
+  explanation: [],
+  stillWrong: [],
+};
 
 /** Runs the reference against its own scenarios; nothing to show while it has no program or cannot be run. */
 export async function proofOf(data: ExerciseData): Promise<Proof> {
@@ -19,9 +27,11 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
   const { scenarios } = check(exercise, { wiring: exercise.reference, program }, grammars);
   const questions = numberQuestions(exercise, grammars);
   return {
+    program: data.program,
     scenarios,
     questions,
     timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [],
+    explanation: explainProgram(exercise, grammars),
     stillWrong: stillWrong(exercise, grammars).map(({ name }) => name),
   };
 }

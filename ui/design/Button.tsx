@@ -9,6 +9,9 @@ const looks = {
     'border-transparent text-ink underline decoration-rule-strong underline-offset-4 hover:decoration-ink',
   /** One of several beside each other that act on what is above them. */
   tool: 'border-transparent text-ink disabled:border-transparent hover:border-rule-strong aria-pressed:bg-wash aria-pressed:border-rule-strong',
+  /** One answer of a few beside each other. */
+  choice:
+    'bg-card text-ink border-rule-strong -ml-px first:ml-0 rounded-none hover:border-ink aria-pressed:bg-ink aria-pressed:text-card aria-pressed:border-ink',
 } as const;
 
 const sizes = {

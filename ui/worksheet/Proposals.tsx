@@ -125,10 +125,10 @@ function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mar
         {choices.map(({ mark: choice, word }) => (
           <Button
             key={choice}
-            look="tool"
+            look="choice"
             size="small"
             aria-pressed={mark === choice}
-            className="-ml-px min-w-14 rounded-none border-rule-strong aria-pressed:bg-ink aria-pressed:text-card"
+            className="min-w-14"
             onClick={() => onMark(mark === choice ? undefined : choice)}
           >
             {word}

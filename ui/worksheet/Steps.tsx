@@ -22,6 +22,7 @@ import { BringUp, BuildSteps, CautionLines } from './BuildSteps';
 import { Connections, keyOf } from './Connections';
 import { Exchange } from './Exchange';
 import { Expected } from './Expected';
+import { Explained } from './Explained';
 import { LayoutWords } from './LayoutWords';
 import { LineOutcome, LineSummary } from './LineOutcome';
 import { PartLines } from './PartLines';
@@ -154,6 +155,7 @@ export function Steps(props: StepsProps) {
         ) : (
           <ProgramListing source={sheet.program} label="The reference program" />
         )}
+        {proof.explanation.length > 0 && <Explained source={proof.program} explanation={proof.explanation} />}
         {restedWiring && (
           <GeneratedPrograms
             wiring={restedWiring}

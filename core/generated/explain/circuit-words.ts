@@ -1,0 +1,187 @@
+import type { BoardProfile } from '../../boards';
+import { prepareBench, type PinDrive } from '../../electrics/bench';
+import { solveBench, type BenchPoint } from '../../electrics/bench-point';
+import { glowAt } from '../../electrics/brightness';
+import { listText } from '../../finding';
+import { milliamps } from '../../units';
+import { netlistOf, nodeOfPin } from '../../wiring/netlist';
+import type { Wiring } from '../../wiring/wiring';
+import { hookupOf, type HookedPin } from '../hookup';
+
+export type Level = 'high' | 'low';
+/** How a language writes the two levels: `HIGH` and `LOW`. */
+export type LevelWords = Readonly<Record<Level, string>>;
+
+/** What is done to a pin, or read from it, said of the parts that hang on it. Sentences end with a full stop. */
+export interface CircuitWords {
+  /** `pin 13, where D1 hangs`. */
+  readonly named: (pin: string) => string;
+  readonly becomesOutput: (pin: string) => string;
+  /** `pull`: what the board itself holds it at. */
+  readonly becomesInput: (pin: string, pull: 'up' | 'down' | 'none') => string;
+  readonly gives: (pin: string, level: Level) => string;
+  /** A level that is worked out while the program runs: high under a condition. */
+  readonly follows: (pin: string, condition: string) => string;
+  /** `share`: how much of the time it is high, 0 to 1. */
+  readonly pulses: (pin: string, share: number) => string;
+  /** A duty that is worked out while the program runs; `range` is what always on is written as. */
+  readonly pulsesBy: (pin: string, says: string, range: number) => string;
+  readonly sounds: (pin: string, says: string) => string;
+  /** `the voltage at pin A0, which the knob P1 sets, as a number …`. */
+  readonly measures: (pin: string, range: number) => string;
+  /** `the level at pin 2: LOW while S1 is pressed, HIGH otherwise`. */
+  readonly readsLevel: (pin: string) => string;
+  /** `S1 is pressed`, when that is what the level means. */
+  readonly contactAt: (pin: string, level: Level) => string | undefined;
+  /** The servo on a pin. */
+  readonly servoAt: (pin: string) => string | undefined;
+}
+
+/** What a part does that is no light, with current and without. */
+const doings: Readonly<Record<string, readonly [on: string, off: string]>> = {
+  buzzer: ['sounds', 'is silent'],
+  motor: ['runs', 'stands still'],
+  relay: ['pulls in', 'lets go'],
+};
+
+const measuring: Readonly<Record<string, string>> = {
+  potentiometer: 'the knob',
+  'light-sensor': 'the light on',
+  thermistor: 'the warmth of',
+  'temperature-sensor': 'the warmth of',
+};
+
+/** Current that a part without a light must carry to do anything, in mA. */
+const ACTS_FROM_MA = 0.3;
+
+/** Words for what the pins of a board do in a circuit, from its operating points. */
+export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWords): CircuitWords {
+  const netlist = netlistOf(wiring);
+  const bench = prepareBench(wiring, netlist);
+  const hooked = new Map(hookupOf(wiring, board).map((pin) => [pin.pin, pin]));
+  const kinds = new Map(wiring.parts.map(({ ref, kind }) => [ref as string, kind]));
+  const kindOn = (pin: HookedPin | undefined): string | undefined => pin && kinds.get(pin.ref);
+  const supply = `${board.logicVolts} V`;
+
+  const solved = new Map<string, BenchPoint>();
+  const at = (pin: string, drive: PinDrive): BenchPoint => {
+    const key = JSON.stringify([pin, drive]);
+    const point = solved.get(key) ?? solveBench(bench, new Map([[pin, drive]]));
+    solved.set(key, point);
+    return point;
+  };
+  const ends = (pin: string): readonly [high: BenchPoint, low: BenchPoint] => [
+    at(pin, { mode: 'high' }),
+    at(pin, { mode: 'low' }),
+  ];
+  /** The lights that look otherwise by the level of a pin. */
+  const lampsOn = (pin: string): readonly string[] => {
+    const [high, low] = ends(pin);
+    return [...high.lamps.keys()].filter(
+      (lamp) => glowAt(high.lamps.get(lamp) ?? 0) !== glowAt(low.lamps.get(lamp) ?? 0),
+    );
+  };
+  /** What a pin's drive does, after a colon; empty when nothing hangs on it. */
+  const effect = (pin: string, drive: PinDrive): string => {
+    const here = at(pin, drive);
+    const lamps = lampsOn(pin).map((lamp) => {
+      const currentMa = here.lamps.get(lamp) ?? 0;
+      const glow = glowAt(currentMa);
+      if (glow === 'dark') return `${lampName(lamp)} is dark`;
+      return `${lampName(lamp)} ${glow === 'lit' ? 'lights' : 'glows faintly'} with ${milliamps(currentMa)}`;
+    });
+    const others = wiring.parts.flatMap(({ ref, kind }) => {
+      const doing = doings[kind];
+      if (!doing) return [];
+      const currentIn = (point: BenchPoint): number => Math.abs(point.parts.get(ref)?.currentMa ?? 0);
+      const [high, low] = ends(pin).map(currentIn) as [number, number];
+      if (Math.abs(high - low) >= ACTS_FROM_MA)
+        return [`${ref} ${doing[currentIn(here) >= Math.max(high, low) / 2 ? 0 : 1]}`];
+      // A relay module is told by a voltage.
+      const isTold = kind === 'relay' && hooked.get(pin)?.ref === ref;
+      return isTold ? [`${ref} ${doing[drive.mode === 'high' ? 0 : 1]}`] : [];
+    });
+    const all = [...lamps, ...others];
+    return all.length > 0 ? `: ${listText(all)}` : '';
+  };
+  /** The one light that a pin switches, or else the part that hangs on it. */
+  const subject = (pin: string): string | undefined => {
+    const own = hooked.get(pin);
+    const lamps = own ? lampsOn(pin) : [];
+    return lamps.length === 1 ? lampName(lamps[0]!) : own?.ref;
+  };
+  const whenUsed = (own: HookedPin): string => (kindOn(own) === 'switch' ? 'on' : 'pressed');
+  const resistorAt = (pin: string): string | undefined =>
+    netlist.nodes
+      .find(({ id }) => id === nodeOfPin(netlist, pin))
+      ?.terminals.find(({ ref }) => kinds.get(ref) === 'resistor')?.ref;
+
+  const gives = (pin: string, mode: Level): string =>
+    `Pin ${pin} gives ${mode === 'high' ? supply : '0 V'}${effect(pin, { mode })}.`;
+  return {
+    gives,
+    named: (pin) => {
+      const hangs = subject(pin);
+      return `pin ${pin}${hangs ? `, where ${hangs} hangs` : ''}`;
+    },
+    becomesOutput: (pin) => {
+      const driven = subject(pin);
+      return `Pin ${pin} becomes an output${driven ? `, so that the board can drive ${driven}` : ''}.`;
+    },
+    becomesInput: (pin, pull) => {
+      const own = hooked.get(pin);
+      const begin = `Pin ${pin} becomes an input`;
+      if (own?.does.role !== 'contact') return `${begin}${own ? `: it listens to ${own.ref}` : ''}.`;
+      const { active } = own.does;
+      const used = `${own.ref} makes it ${words[active]} while it is ${whenUsed(own)}`;
+      if (pull !== 'none')
+        return `${begin} that the board itself holds ${words[pull === 'up' ? 'high' : 'low']}. ${used}.`;
+      const holds = resistorAt(pin);
+      return holds
+        ? `${begin}. ${holds} holds it ${words[opposite(active)]}; ${used}.`
+        : `${begin}. ${used}; nothing holds it otherwise.`;
+    },
+    follows: (pin, condition) =>
+      `Pin ${pin} gives ${supply} when ${condition}${effect(pin, { mode: 'high' })}; otherwise 0 V${effect(pin, { mode: 'low' })}.`,
+    pulses: (pin, share) => {
+      if (share <= 0 || share >= 1) return gives(pin, share <= 0 ? 'low' : 'high');
+      const seen = effect(pin, { mode: 'pwm', duty: share });
+      return `Pin ${pin} is high ${Math.round(share * 100)}\u00a0% of the time, too fast to see${seen && `${seen} on average`}.`;
+    },
+    pulsesBy: (pin, says, range) =>
+      `Pin ${pin} is switched on and off too fast to see, by ${says}. At 0 it is never on${effect(pin, { mode: 'low' })}; at ${range} it is always on${effect(pin, { mode: 'high' })}.`,
+    sounds: (pin, says) => `${hooked.get(pin)?.ref ?? `Pin ${pin}`} sounds at ${says} Hz.`,
+    measures: (pin, range) => {
+      const own = hooked.get(pin);
+      const by = measuring[kindOn(own) ?? ''];
+      return `the voltage at pin ${pin}${own && by ? `, which ${by} ${own.ref} sets,` : ''} as a number: 0 for 0 V, ${range} for ${board.analog.referenceVolts} V`;
+    },
+    readsLevel: (pin) => {
+      const own = hooked.get(pin);
+      if (own?.does.role !== 'contact')
+        return `the level at pin ${pin}${own ? `, from ${own.ref}` : ''}: ${words.high} or ${words.low}`;
+      const { active } = own.does;
+      return `the level at pin ${pin}: ${words[active]} while ${own.ref} is ${whenUsed(own)}, ${words[opposite(active)]} otherwise`;
+    },
+    contactAt: (pin, level) => {
+      const own = hooked.get(pin);
+      if (kindOn(own) === 'motion-sensor')
+        return `${own!.ref} sees ${level === 'high' ? 'something move' : 'nothing move'}`;
+      if (own?.does.role !== 'contact') return undefined;
+      return `${own.ref} is ${own.does.active === level ? '' : 'not '}${whenUsed(own)}`;
+    },
+    servoAt: (pin) => {
+      const own = hooked.get(pin);
+      return own?.does.role === 'servo' ? own.ref : undefined;
+    },
+  };
+}
+
+const opposite = (level: Level): Level => (level === 'high' ? 'low' : 'high');
+
+/** `D1`, `the red light of D1`. */
+function lampName(lamp: string): string {
+  const [part, light] = lamp.split('.');
+  if (light === undefined) return part!;
+  return /\d|^.$/.test(light) ? `light ${light} of ${part}` : `the ${light} light of ${part}`;
+}
