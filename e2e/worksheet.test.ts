@@ -50,6 +50,13 @@ async function begin(page: Page, title: string, hands = new Hands(page)): Promis
   return hands;
 }
 
+/** Opens an exercise of the demo course. */
+async function openExercise(page: Page, title: string): Promise<void> {
+  await openCourse(page);
+  await page.getByRole('link', { name: title }).first().click();
+  await page.getByRole('heading', { name: title, level: 1 }).waitFor();
+}
+
 const kept = (page: Page): Promise<void> => page.getByText('Everything is kept.').waitFor();
 
 /** Clicks in the middle of a drawn line: the box of one that runs level is flat, and of a bent one empty. */
@@ -153,6 +160,44 @@ describe('an exercise is said', () => {
     await page.getByRole('button', { name: /pin 13.*choose another/ }).click();
     await page.getByRole('button', { name: 'pin 12', exact: true }).click();
     expect(await line.first().inputValue()).toBe('ambr lmap on 12 with 330');
+    await context.close();
+  });
+});
+
+describe('what the program does', () => {
+  test('is explained line by line, by the pins and parts of the drawing', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    await openExercise(page, 'Night bell');
+    await page.getByText('The program explained line by line').click();
+    const lines = page.getByRole('list', { name: 'The program explained line by line' });
+    await lines.getByText('If S1 is pressed, lines 14 and 15 run.').waitFor();
+    await page.getByLabel('Reference program').fill(PROGRAM);
+    await lines.getByText('Pin 13 gives 5 V: D1 lights').waitFor();
+    await context.close();
+  });
+
+  test('besides is proposed, and stays marked as right, wrong or free', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    await openExercise(page, 'Two-button sluice');
+    await page.getByRole('button', { name: 'Run it and see' }).click();
+    const marks = (name: string): Locator => page.getByRole('group', { name: `Mark ${name}`, exact: true });
+    await marks('S1 held').getByRole('button', { name: 'Wrong' }).click();
+    await marks('S2 held').getByRole('button', { name: 'Free' }).click();
+    await marks('S1 and S2 at once').getByRole('button', { name: 'Right' }).click();
+    await marks('S1 and S2 at once').waitFor({ state: 'detached' });
+    await page.getByText('S1 and S2 at once, over').waitFor();
+    await page.getByText('Marked as wrong, and still so: S1 held.').waitFor();
+    await kept(page);
+    await page.reload();
+    await page.getByText('Marked as wrong, and still so: S1 held.').waitFor();
+    await page.getByRole('button', { name: 'Run it and see' }).click();
+    const pressed = async (name: string): Promise<string | null> =>
+      marks(name).locator('[aria-pressed=true]').textContent();
+    expect([await pressed('S1 held'), await pressed('S2 held')]).toEqual(['Wrong', 'Free']);
+    expect(await marks('S1 and S2 at once').count()).toBe(0);
+    // The mark is taken back.
+    await marks('S1 held').getByRole('button', { name: 'Wrong' }).click();
+    await page.getByText('Marked as wrong').waitFor({ state: 'detached' });
     await context.close();
   });
 });
