@@ -46,16 +46,25 @@ export type WarmPoint = BenchPoint & {
   readonly warm: Float64Array;
 };
 
-/**
- * Solves one state of the bench. With PWM pins the result is the time average over one period, all
- * pins rising together: an average of currents is what an eye and a meter see, an operating point
- * at the mean voltage is not.
- */
-export function solveBench(bench: Bench, drives: PinDrives, start?: Float64Array): WarmPoint {
-  const duties = [...drives.values()].flatMap((drive) => (drive.mode === 'pwm' ? [drive.duty] : []));
-  if (duties.length === 0) return solveSteady(bench, drives, start);
-  const edges = [...new Set([0, ...duties.filter((duty) => duty > 0 && duty < 1), 1])].sort((a, b) => a - b);
+/** Solves one state of the bench; with pins that pulse, see `averaged`. */
+export const solveBench = (bench: Bench, drives: PinDrives, start?: Float64Array): WarmPoint => {
   let warm = start;
+  return averaged(drives, (still) => {
+    const point = solveSteady(bench, still, warm);
+    warm = point.warm;
+    return point;
+  });
+};
+
+/**
+ * The operating point with these drives. With pins that pulse it is the time average over one period, all
+ * pins rising together: an average of currents is what an eye and a meter see, an operating point at the
+ * mean voltage is not. `steady` solves drives none of which pulses.
+ */
+export function averaged(drives: PinDrives, steady: (drives: PinDrives) => WarmPoint): WarmPoint {
+  const duties = [...drives.values()].flatMap((drive) => (drive.mode === 'pwm' ? [drive.duty] : []));
+  if (duties.length === 0) return steady(drives);
+  const edges = [...new Set([0, ...duties.filter((duty) => duty > 0 && duty < 1), 1])].sort((a, b) => a - b);
   const slices = edges.slice(1).map((until, index) => {
     const from = edges[index]!;
     const still = new Map(
@@ -64,11 +73,9 @@ export function solveBench(bench: Bench, drives: PinDrives, start?: Float64Array
         drive.mode === 'pwm' ? { mode: drive.duty > from ? 'high' : 'low' } : drive,
       ]),
     );
-    const point = solveSteady(bench, still, warm);
-    warm = point.warm;
-    return { share: until - from, point };
+    return { share: until - from, point: steady(still) };
   });
-  return { ...average(slices), warm: warm ?? new Float64Array(bench.nodeCount) };
+  return { ...average(slices), warm: slices.at(-1)!.point.warm };
 }
 
 function average(slices: readonly { readonly share: number; readonly point: BenchPoint }[]): BenchPoint {
@@ -114,7 +121,8 @@ const CLAMP_VOLTS = 0.3;
 /** The bench with its relays in the state that these drives bring about. */
 export const settledBench = (bench: Bench, drives: PinDrives): Bench => settle(bench, drives).bench;
 
-function solveSteady(bench: Bench, drives: PinDrives, start?: Float64Array): WarmPoint {
+/** Solves one state of the bench in which no pin pulses. */
+export function solveSteady(bench: Bench, drives: PinDrives, start?: Float64Array): WarmPoint {
   const settled = settle(bench, drives, start);
   return figures(settled.bench, settled.driven, settled.point);
 }

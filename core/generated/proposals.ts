@@ -3,6 +3,7 @@ import { languageOf } from '../formats/exercise';
 import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { examine, referenceOf, type Examination } from '../judge/examine';
 import { rehearsalOf } from '../judge/scenarios';
+import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { compileProgram, type Grammars, type Program } from '../program';
 import { describeRun } from './describe-run';
 import { situationsOf, UNTOUCHED_SECONDS } from './situations';
@@ -33,7 +34,7 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
   const { reference: wiring, board, data } = exercise;
   const program = programOf(exercise, grammars);
   if (!program.compiled) return [];
-  const run = rehearsalOf(program.compiled, wiring, board, STEPS);
+  const run = rehearsalOf(program.compiled, new SolvedCircuit(wiring), board, STEPS);
   const named = new Set(data.scenarios.map(({ name }) => name));
   const situations = situationsOf(wiring, run({ for: UNTOUCHED_SECONDS, stimuli: [] }, {})).filter(
     ({ name }) => !named.has(name),

@@ -3,7 +3,7 @@ import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
 import type { Grammars } from '../program';
 import { benchDisagrees, type Sighting } from './bench-disagrees';
-import { examine, referenceOf, type Build, type Examination, type Reference } from './examine';
+import { Examiner, referenceOf, type Build, type Examination } from './examine';
 import { byCause, isProgram, isWiring } from './order';
 import type { Candidate } from './repair/candidate';
 import { findingOfMove, findingOfWord } from './repair/classify';
@@ -26,12 +26,12 @@ export function check(
   grammars: Grammars,
   options: CheckOptions = {},
 ): Report {
-  const reference = referenceOf(exercise, grammars);
-  const examination = examine(reference, build);
+  const examiner = new Examiner(referenceOf(exercise, grammars));
+  const examination = examiner.examine(build);
   const judged =
     hasPassed(examination.verdict) || examination.verdict === 'cannot-tell'
       ? withoutRepair(build, examination)
-      : withCauses(reference, build, examination, grammars);
+      : withCauses(examiner, build, examination, grammars);
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
     said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
@@ -99,22 +99,23 @@ function missingInput({ wiring, program }: Build, findings: readonly Finding[]):
  * the other changes made, and gone with this one too. Everything else is a consequence.
  */
 function withCauses(
-  reference: Reference,
+  examiner: Examiner,
   build: Build,
   examination: Examination,
   grammars: Grammars,
 ): Finding[] {
-  const repair = searchRepair(reference, build, examination, grammars);
+  const repair = searchRepair(examiner, build, examination, grammars);
+  const look: Look = (tried) => examiner.examine(tried, STEPS_OF_A_TRY);
   const all = [...examination.observations];
   const serious = all.filter((observation) => observation.severity !== 'advice');
   const causes: { readonly observation: Observation; readonly repair?: Repair }[] = [];
   for (const candidate of repair.candidates) {
-    const observation = causeOf(candidate, repair.candidates, reference, build);
+    const observation = causeOf(candidate, repair.candidates, build, look);
     if (observation) causes.push({ observation, repair: { text: candidate.text, edits: candidate.edits } });
   }
   if (repair.rest) {
     const observation =
-      causeWithoutRepair(repair.rest, reference, build, all) ??
+      causeWithoutRepair(repair.rest, build, all, look) ??
       (causes.length === 0 ? (byCause(serious)[0] ?? byCause(all)[0]) : undefined);
     if (observation)
       causes.push({ observation, ...(observation.repair ? { repair: observation.repair } : {}) });
@@ -133,18 +134,21 @@ function withCauses(
   return [...unique, ...rest.map(toFinding)];
 }
 
+/** Checks a build that is tried in full. */
+type Look = (build: Build) => Examination;
+
 const isSame = (one: Finding, other: Finding): boolean =>
   one.code === other.code && one.message === other.message;
 
 /** What is wrong with a program that no change mends: its first error, or what it does on a right wiring. */
 function causeWithoutRepair(
   rest: Build,
-  reference: Reference,
   build: Build,
   seen: readonly Observation[],
+  look: Look,
 ): Observation | undefined {
   const refused = build.program.problems.find((problem) => problem.stopsCompiler);
-  const { verdict, observations } = examine(reference, rest, STEPS_OF_A_TRY);
+  const { verdict, observations } = look(rest);
   if (refused) return observations.find((observation) => observation.message === refused.message);
   if (hasPassed(verdict)) return undefined;
   const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
@@ -156,19 +160,17 @@ function causeWithoutRepair(
 function causeOf(
   candidate: Candidate,
   set: readonly Candidate[],
-  reference: Reference,
   build: Build,
+  look: Look,
 ): Observation | undefined {
   let others: Build | undefined = build;
   for (const other of set) if (other !== candidate && others) others = other.apply(others);
   if (!others) return undefined;
-  const { observations } = examine(reference, others, STEPS_OF_A_TRY);
+  const { observations } = look(others);
   const repaired = candidate.apply(others);
   const left = new Set(
     repaired
-      ? examine(reference, repaired, STEPS_OF_A_TRY).observations.map(
-          (observation) => `${observation.code} ${observation.message}`,
-        )
+      ? look(repaired).observations.map((observation) => `${observation.code} ${observation.message}`)
       : [],
   );
   const explained = observations.filter(

@@ -1,5 +1,4 @@
 import { prepareBench, type PinDrive, type PinDrives } from '../electrics/bench';
-import { solveBench } from '../electrics/bench-point';
 import type { Observation } from '../finding';
 import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
@@ -7,11 +6,12 @@ import type { Stimulus } from '../formats/scenario';
 import type { Grammars, Program } from '../program';
 import { EYE_SECONDS } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
+import { keyed, SolvedCircuit } from '../rehearsal/solved-circuit';
 import { netlistOf, type Netlist } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { lampBands, lampCurrents, type LampBands } from './bands';
 import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
-import { comparedParts, comparedPins, type Comparison } from './compare';
+import { comparedParts, comparedPins, correspondence, type Comparison } from './compare';
 import { layoutConventions } from './conventions';
 import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
 import { matchCircuits, type Match } from './match';
@@ -27,7 +27,15 @@ import {
   wordingOf,
 } from './program';
 import { wiringRules, type SolvedState } from './rules';
-import { judgeScenarios, rehearsalOf, scenariosOf, sendingRateOf } from './scenarios';
+import {
+  judgeScenario,
+  notRun,
+  rehearsalOf,
+  scenariosOf,
+  sendingRateOf,
+  unmetIn,
+  type Judging,
+} from './scenarios';
 import { contactStates, looksLikeInput } from './states';
 
 /** What a student hands in, read. */
@@ -63,67 +71,153 @@ export interface Examination {
   readonly traces: readonly Trace[];
 }
 
+/** A first look at a build: its plain runs only. */
+export interface Screening {
+  /** Expectations that its plain runs do not meet; all of them for a program that cannot be run. */
+  readonly unmet: number;
+  readonly traces: readonly Trace[];
+}
+
+/** What is known of a wiring whatever its program is. */
+interface WiringLook {
+  readonly circuit: SolvedCircuit;
+  match?: Match;
+  pairs?: ReadonlyMap<string, PlacedPart>;
+}
+
 /** Checks a build against a reference: rules, rehearsal, comparison, verdict. `steps` limits each run. */
-export function examine(reference: Reference, { wiring, program }: Build, steps?: number): Examination {
-  const { exercise } = reference;
-  const netlist = netlistOf(wiring);
-  const match = matchCircuits(
-    { wiring: exercise.reference, graph: reference.graph },
-    { wiring, graph: circuitGraph(wiring, netlist) },
-    exercise.board,
-    exercise.pinFreedom,
-  );
-  const run =
-    program.compiled && wiring.board && rehearsalOf(program.compiled, wiring, exercise.board, steps);
-  const traces = run ? scenariosOf(exercise).map((scenario) => run(scenario, {})) : [];
-  const wired = wiredPins(wiring, netlist);
-  const states = statesOf(wiring, netlist, wired, traces);
-  const comparison: Comparison = {
-    exercise,
-    wiring,
-    match,
-    states,
-    ...(traces[0] ? { trace: traces[0] } : {}),
-  };
-  const judged = judgeScenarios(comparison, traces, run, reference.sendingRate);
-  const bench = prepareBench(wiring, netlist);
-  const usesSerial = traces.some((trace) => trace.serialStarted);
-  const floatingPins = run && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin)));
-  const context = { wiring, netlist, bench, board: exercise.board, states, floatingPins, usesSerial };
-  const structural = wiringRules.flatMap((rule) => rule(context));
-  const compared = [
-    ...comparedParts(comparison),
-    ...comparedPins(comparison, wired),
-    ...comparedLegs(comparison),
-    ...sharedPins(comparison),
-    ...missingPulls(comparison),
-    ...layoutConventions(comparison),
-    ...lampCurrents(comparison, reference.lampBands),
-  ];
-  const fromProgram = [
-    ...program.problems.map(problemObservation),
-    ...onePerLine(
-      traces.flatMap((trace, index) =>
-        programObservations(trace, comparison, netlist, scenariosOf(exercise)[index]!.stimuli),
+export const examine = (reference: Reference, build: Build, steps?: number): Examination =>
+  new Examiner(reference).examine(build, steps);
+
+/** Checks builds against one reference; what it has worked out of a wiring it knows for the next program on it. */
+export class Examiner {
+  private readonly looks = new WeakMap<Wiring, WiringLook>();
+
+  constructor(readonly reference: Reference) {}
+
+  /** The nodes of a wiring. */
+  netlistOf(wiring: Wiring): Netlist {
+    return this.look(wiring).circuit.netlist;
+  }
+
+  /** How a wiring compares with that of the reference. */
+  matchOf(wiring: Wiring): Match {
+    const look = this.look(wiring);
+    const { exercise, graph } = this.reference;
+    look.match ??= matchCircuits(
+      { wiring: exercise.reference, graph },
+      { wiring, graph: circuitGraph(wiring, look.circuit.netlist) },
+      exercise.board,
+      exercise.pinFreedom,
+    );
+    return look.match;
+  }
+
+  /**
+   * Runs a build through its scenarios without looking at anything else; `until` says whether all of them are
+   * run, or none behind the first that fails.
+   */
+  screen(build: Build, steps: number, until: 'first failure' | 'end'): Screening {
+    const { scenarios } = this.reference.exercise.data;
+    const judging = this.judging(build, steps);
+    if (!judging) return { unmet: scenarios.reduce((sum, { expect }) => sum + expect.length, 1), traces: [] };
+    const traces: Trace[] = [];
+    let unmet = 0;
+    for (const scenario of scenarios) {
+      const trace = judging.run(scenario, {});
+      traces.push(trace);
+      unmet += unmetIn(scenario, trace, judging);
+      if (unmet > 0 && until === 'first failure') break;
+    }
+    return { unmet, traces };
+  }
+
+  examine(build: Build, steps?: number): Examination {
+    const { wiring, program } = build;
+    const { exercise, lampBands: bands } = this.reference;
+    const { circuit } = this.look(wiring);
+    const match = this.matchOf(wiring);
+    const { netlist } = circuit;
+    const judging = this.judging(build, steps);
+    const traces = judging ? scenariosOf(exercise).map((scenario) => judging.run(scenario, {})) : [];
+    const wired = wiredPins(wiring, netlist);
+    const states = statesOf(circuit, wired, traces);
+    const comparison: Comparison = {
+      exercise,
+      wiring,
+      match,
+      states,
+      ...(traces[0] ? { trace: traces[0] } : {}),
+    };
+    const judged = exercise.data.scenarios.map((scenario, index) =>
+      judging ? judgeScenario(scenario, traces[index]!, judging) : notRun(scenario),
+    );
+    const bench = prepareBench(wiring, netlist);
+    const usesSerial = traces.some((trace) => trace.serialStarted);
+    const floatingPins =
+      judging && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin)));
+    const context = { wiring, netlist, bench, board: exercise.board, states, floatingPins, usesSerial };
+    const structural = wiringRules.flatMap((rule) => rule(context));
+    const compared = [
+      ...comparedParts(comparison),
+      ...comparedPins(comparison, wired),
+      ...comparedLegs(comparison),
+      ...sharedPins(comparison),
+      ...missingPulls(comparison),
+      ...layoutConventions(comparison),
+      ...lampCurrents(comparison, bands),
+    ];
+    const fromProgram = [
+      ...program.problems.map(problemObservation),
+      ...onePerLine(
+        traces.flatMap((trace, index) =>
+          programObservations(trace, comparison, netlist, scenariosOf(exercise)[index]!.stimuli),
+        ),
       ),
-    ),
-  ];
-  // Without a scenario nothing is asked of the behaviour: the circuit has to be the right one.
-  const asksNothing = exercise.data.scenarios.length === 0;
-  const passed =
-    traces.length > 0 && judged.every(({ result }) => result.passed) && (!asksNothing || match.same);
-  const observations = settle(
-    [...structural, ...compared, ...fromProgram, ...judged.flatMap(({ failures }) => failures)],
-    passed,
-  );
-  return {
-    verdict: verdictOf(wiring, program, passed, observations, match),
-    observations,
-    scenarios: judged.map(({ result }) => result),
-    match,
-    netlist,
-    traces,
-  };
+    ];
+    // Without a scenario nothing is asked of the behaviour: the circuit has to be the right one.
+    const asksNothing = exercise.data.scenarios.length === 0;
+    const passed =
+      traces.length > 0 && judged.every(({ result }) => result.passed) && (!asksNothing || match.same);
+    const observations = settle(
+      [...structural, ...compared, ...fromProgram, ...judged.flatMap(({ failures }) => failures)],
+      passed,
+    );
+    return {
+      verdict: verdictOf(wiring, program, passed, observations, match),
+      observations,
+      scenarios: judged.map(({ result }) => result),
+      match,
+      netlist,
+      traces,
+    };
+  }
+
+  private look(wiring: Wiring): WiringLook {
+    let look = this.looks.get(wiring);
+    if (!look) {
+      look = { circuit: new SolvedCircuit(wiring) };
+      this.looks.set(wiring, look);
+    }
+    return look;
+  }
+
+  /** How the runs of a build are made and judged; `undefined` when it cannot be run. */
+  private judging({ wiring, program }: Build, steps: number | undefined): Judging | undefined {
+    if (!program.compiled || !wiring.board) return undefined;
+    const { exercise, sendingRate } = this.reference;
+    const look = this.look(wiring);
+    const { circuit } = look;
+    look.pairs ??= correspondence({ exercise, wiring, match: this.matchOf(wiring) });
+    const { pairs } = look;
+    return {
+      run: rehearsalOf(program.compiled, circuit, exercise.board, steps),
+      wiring,
+      language: languageOf(exercise),
+      pairs,
+      listensAt: sendingRate,
+    };
+  }
 }
 
 /** Signal pins that lead to a part. */
@@ -142,12 +236,11 @@ function wiredPins(wiring: Wiring, netlist: Netlist): readonly string[] {
  * pins, each of these high in turn, as a program that meets the wiring would do.
  */
 function statesOf(
-  wiring: Wiring,
-  netlist: Netlist,
+  circuit: SolvedCircuit,
   wired: readonly string[],
   traces: readonly Trace[],
 ): readonly SolvedState[] {
-  const bench = prepareBench(wiring, netlist);
+  const { wiring, netlist } = circuit;
   const occurred = traces.flatMap((trace) => trace.states);
   const active = (drives: PinDrives): boolean =>
     wired.some((pin) => ['high', 'low', 'pwm'].includes(drives.get(pin)?.mode ?? 'input'));
@@ -156,12 +249,12 @@ function statesOf(
     : wired
         .filter((pin) => !looksLikeInput(wiring, netlist, pin))
         .map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
-  const contacts = contactStates(wiring);
+  const contacts = contactStates(wiring).map(keyed);
   return [...occurred, new Map(), ...assumed].flatMap((drives) =>
     contacts.map((parts): SolvedState => ({
       drives,
-      parts,
-      point: solveBench(parts.size === 0 ? bench : prepareBench(wiring, netlist, { states: parts }), drives),
+      parts: parts.states,
+      point: circuit.at(drives, parts),
     })),
   );
 }

@@ -3,15 +3,15 @@ import { ref } from '../brand';
 import type { Observation } from '../finding';
 import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
-import type { Scenario, Stimulus } from '../formats/scenario';
+import type { Scenario } from '../formats/scenario';
 import { expectationSentence } from '../formats/scenario-sentences';
 import { compileProgram, type Compiled, type Grammars, type Language } from '../program';
 import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
+import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import { netlistOf, nodeOfPin } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
-import { correspondence, type Comparison } from './compare';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { checkExpectation, type Observed, type Outcome } from './expectations';
 import { wordingOf } from './program';
 
@@ -32,15 +32,26 @@ export const scenariosOf = ({ data }: Exercise): readonly Played[] =>
   data.scenarios.length > 0 ? data.scenarios : [UNASKED];
 
 /** A way to run a program on a wiring; `steps` limits each run. */
-export const rehearsalOf =
-  (program: Compiled, wiring: Wiring, board: BoardProfile, steps: number | undefined): Run =>
-  (scenario, chance) =>
-    rehearse(program, wiring, board, {
-      seconds: scenario.for,
-      stimuli: scenario.stimuli,
-      ...(steps === undefined ? {} : { steps }),
-      ...chance,
-    });
+export const rehearsalOf = (
+  program: Compiled,
+  circuit: SolvedCircuit,
+  board: BoardProfile,
+  steps: number | undefined,
+): Run => {
+  return (scenario, chance) =>
+    rehearse(
+      program,
+      circuit.wiring,
+      board,
+      {
+        seconds: scenario.for,
+        stimuli: scenario.stimuli,
+        ...(steps === undefined ? {} : { steps }),
+        ...chance,
+      },
+      circuit,
+    );
+};
 
 /** What came of a scenario, and what is wrong when it did not pass. */
 export interface Judged {
@@ -48,41 +59,44 @@ export interface Judged {
   readonly failures: readonly Observation[];
 }
 
-/**
- * Judges the run of each scenario and, when it passes, further runs in which chance falls otherwise. The computer
- * `listensAt` so many bits a second, `undefined` when at any.
- */
-export function judgeScenarios(
-  comparison: Comparison,
-  traces: readonly Trace[],
-  run: Run | undefined,
-  listensAt: number | undefined,
-): readonly Judged[] {
-  const pairs = correspondence(comparison);
-  return comparison.exercise.data.scenarios.map((scenario, index) => {
-    const trace = traces[index];
-    if (!trace || !run) return notRun(scenario);
-    const observe = (seenTrace: Trace): Observed =>
-      observedOn(seenTrace, comparison.wiring, pairs, scenario.stimuli, listensAt, (seed) =>
-        observe(run(scenario, { seed, floatingReads: 'noise' })),
-      );
-    const outcomes = scenario.expect.map((expectation) => checkExpectation(expectation, observe(trace)));
-    const failures = outcomes.every(({ passed }) => passed)
-      ? unsteadiness(scenario, trace, run, observe, comparison.wiring, languageOf(comparison.exercise))
-      : outcomes.flatMap((outcome) => outcome.failures);
-    return {
-      result: {
-        name: scenario.name,
-        passed: failures.length === 0 && outcomes.every(({ passed }) => passed),
-        expectations: outcomes.map(({ observed, passed }, at) => ({
-          expected: expectationSentence(scenario.expect[at]!),
-          observed,
-          passed,
-        })),
-      },
-      failures,
-    };
-  });
+/** What the runs of a build are judged by besides the scenario. */
+export interface Judging {
+  readonly run: Run;
+  readonly wiring: Wiring;
+  readonly language: Language;
+  /** Built parts by the reference part that they stand for. */
+  readonly pairs: ReadonlyMap<string, PlacedPart>;
+  /** Bits a second at which the computer listens; `undefined` when at any. */
+  readonly listensAt: number | undefined;
+}
+
+/** Judges the run of a scenario and, when it passes, further runs in which chance falls otherwise. */
+export function judgeScenario(scenario: Scenario, trace: Trace, judging: Judging): Judged {
+  const outcomes = outcomesOf(scenario, trace, judging);
+  const failures = outcomes.every(({ passed }) => passed)
+    ? unsteadiness(scenario, trace, judging)
+    : outcomes.flatMap((outcome) => outcome.failures);
+  return {
+    result: {
+      name: scenario.name,
+      passed: failures.length === 0 && outcomes.every(({ passed }) => passed),
+      expectations: outcomes.map(({ observed, passed }, at) => ({
+        expected: expectationSentence(scenario.expect[at]!),
+        observed,
+        passed,
+      })),
+    },
+    failures,
+  };
+}
+
+/** How many expectations of a scenario a run does not meet; how chance falls otherwise is not looked at. */
+export const unmetIn = (scenario: Scenario, trace: Trace, judging: Judging): number =>
+  outcomesOf(scenario, trace, judging).filter(({ passed }) => !passed).length;
+
+function outcomesOf(scenario: Scenario, trace: Trace, judging: Judging): readonly Outcome[] {
+  const observed = observedOn(scenario, trace, judging);
+  return scenario.expect.map((expectation) => checkExpectation(expectation, observed));
 }
 
 /** Seconds in which a program that sends has said at which rate. */
@@ -96,12 +110,13 @@ export function sendingRateOf(exercise: Exercise, grammars: Grammars): number | 
   const language = languageOf(exercise);
   const { compiled } = compileProgram(exercise.data.program, exercise.board, grammars, language);
   if (!compiled || language === 'python') return undefined;
-  const run = rehearsalOf(compiled, exercise.reference, exercise.board, undefined);
+  const run = rehearsalOf(compiled, new SolvedCircuit(exercise.reference), exercise.board, undefined);
   const { serialStarted, serialRate } = run({ for: STARTED_BY, stimuli: [] }, {});
   return serialStarted ? serialRate : undefined;
 }
 
-const notRun = ({ name, expect }: Scenario): Judged => ({
+/** What came of a scenario whose program cannot be run. */
+export const notRun = ({ name, expect }: Scenario): Judged => ({
   result: {
     name,
     passed: false,
@@ -114,14 +129,10 @@ const notRun = ({ name, expect }: Scenario): Judged => ({
   failures: [],
 });
 
-function observedOn(
-  trace: Trace,
-  wiring: Wiring,
-  pairs: ReturnType<typeof correspondence>,
-  stimuli: readonly Stimulus[],
-  listensAt: number | undefined,
-  again: Observed['again'],
-): Observed {
+function observedOn(scenario: Scenario, trace: Trace, judging: Judging): Observed {
+  const { run, wiring, pairs, listensAt } = judging;
+  const again: Observed['again'] = (seed) =>
+    observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
   const builtRef: Observed['builtRef'] = (reference) => pairs.get(reference.replace(/\..*/, ''))?.ref;
   const currents = (lamp: string): readonly CurrentChange[] | undefined => {
@@ -135,7 +146,7 @@ function observedOn(
     }
     return seenOf.get(lamp);
   };
-  return { wiring, trace, stimuli, seen, currents, builtRef, listensAt, again };
+  return { wiring, trace, stimuli: scenario.stimuli, seen, currents, builtRef, listensAt, again };
 }
 
 /** Ways in which contacts bounce that a build has to stand. */
@@ -148,18 +159,12 @@ const FLOATING: readonly Chance[] = [
 ];
 
 /** What a build that passes does otherwise when contacts bounce or a line that floats reads as something else. */
-function unsteadiness(
-  scenario: Scenario,
-  trace: Trace,
-  run: Run,
-  observe: (trace: Trace) => Observed,
-  wiring: Wiring,
-  language: Language,
-): readonly Observation[] {
+function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
+  const { run, wiring, language } = judging;
   // What is left to chance is looked at over many runs already.
   const expectations = scenario.expect.filter((expectation) => !('one-of' in expectation));
   const failing = (chance: Chance): Outcome | undefined => {
-    const observed = observe(run(scenario, chance));
+    const observed = observedOn(scenario, run(scenario, chance), judging);
     return expectations
       .map((expectation) => checkExpectation(expectation, observed))
       .find(({ passed }) => !passed);

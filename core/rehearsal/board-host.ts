@@ -5,10 +5,9 @@ import type { Stimulus } from '../formats/scenario';
 import type { PartState } from '../parts';
 import type { InterruptMode, LampPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
 import { Restart, Stop, type EndReason } from '../program/stop';
-import type { Netlist } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
 import { Agenda } from './agenda';
 import { Interrupts } from './interrupts';
+import type { SolvedCircuit } from './solved-circuit';
 import { LiveCircuit } from './live-circuit';
 import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
 import type { RehearsalOptions } from './rehearse';
@@ -78,8 +77,7 @@ export class BoardHost implements ProgramHost {
   private isOver = false;
 
   constructor(
-    wiring: Wiring,
-    netlist: Netlist,
+    circuit: SolvedCircuit,
     private readonly board: BoardProfile,
     private readonly options: RehearsalOptions,
   ) {
@@ -93,7 +91,7 @@ export class BoardHost implements ProgramHost {
     for (const { at, ref, state } of timelineOf(stimuli, options.bounceSeed))
       this.agenda.add(at, { kind: 'part', ref, state });
     for (const stimulus of stimuli) this.planBoard(stimulus);
-    this.circuit = new LiveCircuit(wiring, netlist, board);
+    this.circuit = new LiveCircuit(circuit, board);
     this.circuit.settle();
     this.watch = new Watch(this.circuit);
     this.modules = new Modules(this.circuit, board, () => this.machine.seconds);

@@ -1,52 +1,43 @@
 import type { BoardProfile } from '../boards';
 import type { LegName, Ref } from '../brand';
-import { prepareBench, stateOf, type Bench, type PartStates, type PinDrive } from '../electrics/bench';
-import { solveBench, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
+import { stateOf, type PinDrive } from '../electrics/bench';
+import type { BenchPoint } from '../electrics/bench-point';
 import { kindOf, type Behaviour, type PartState } from '../parts';
 import { nodeOfLeg, nodeOfPin, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
+import {
+  driveKey,
+  drivesKey,
+  keyed,
+  type BoardPower,
+  type SolvedCircuit,
+  type Swing,
+} from './solved-circuit';
 
-/** A pin that changes too fast to be followed step by step, and the circuit with it high and low. */
-export interface Swing {
-  readonly pin: string;
-  readonly hertz: number;
-  readonly duty: number;
-  readonly high: BenchPoint;
-  readonly low: BenchPoint;
-}
-
-interface Solved {
-  readonly point: WarmPoint;
-  swings?: readonly Swing[];
-}
-
-/** Operating points that are kept; a run that brings about more solves the rest again. */
-const MOST_KEPT = 5000;
 /** Rounds in which parts with a memory may make each other change at one moment. */
 const MOST_ROUNDS = 40;
 
 /** The circuit at a moment of a run: what drives it, what state its parts are in, and what that comes to. */
 export class LiveCircuit {
   private readonly drives = new Map<string, PinDrive>();
-  private states: PartStates = new Map();
-  private power: 'on' | 'off' = 'on';
+  private states = keyed(new Map());
+  private power: BoardPower = 'on';
   private readonly behaviours: readonly { readonly ref: Ref; readonly react: Behaviour }[];
-  private readonly benches = new Map<string, Bench>();
-  private readonly solved = new Map<string, Solved>();
-  private stateKey = '';
-  private now: Solved | undefined;
-  private warm: Float64Array | undefined;
-  /** Operating points that were worked out. */
-  solutions = 0;
+  private now: BenchPoint | undefined;
+  private readonly solvedBefore: number;
   /** States of the driven pins that occurred, at most 64. */
   readonly occurred = new Map<string, ReadonlyMap<string, PinDrive>>();
+  readonly wiring: Wiring;
+  private readonly netlist: Netlist;
 
   constructor(
-    readonly wiring: Wiring,
-    private readonly netlist: Netlist,
+    private readonly circuit: SolvedCircuit,
     private readonly board: BoardProfile,
   ) {
-    this.behaviours = wiring.parts.flatMap(({ ref, kind }) => {
+    this.wiring = circuit.wiring;
+    this.netlist = circuit.netlist;
+    this.solvedBefore = circuit.solutions;
+    this.behaviours = this.wiring.parts.flatMap(({ ref, kind }) => {
       const react = kindOf(kind).behave?.();
       return react ? [{ ref, react }] : [];
     });
@@ -62,27 +53,36 @@ export class LiveCircuit {
   }
 
   /** Lets go of every pin, and gives the board its power or takes it. */
-  release(power: 'on' | 'off'): void {
+  release(power: BoardPower): void {
     this.drives.clear();
     this.power = power;
     this.now = undefined;
   }
 
   change(ref: Ref, state: Partial<PartState>): void {
-    this.states = new Map(this.states).set(ref, { ...this.states.get(ref), ...state });
-    this.stateKey = [...this.states].map(([name, held]) => `${name}${JSON.stringify(held)}`).join();
+    const { states } = this.states;
+    this.states = keyed(new Map(states).set(ref, { ...states.get(ref), ...state }));
     this.now = undefined;
   }
 
+  /** Operating points that were worked out for this run. */
+  get solutions(): number {
+    return this.circuit.solutions - this.solvedBefore;
+  }
+
   get point(): BenchPoint {
-    return this.solve().point;
+    return (this.now ??= this.solve());
   }
 
   /** What the pins that pulse do to the circuit. */
   get swings(): readonly Swing[] {
-    const solved = this.solve();
-    solved.swings ??= this.swingsNow();
-    return solved.swings;
+    const { point } = this;
+    let swings = this.circuit.swings.get(point);
+    if (!swings) {
+      swings = this.swingsNow();
+      this.circuit.swings.set(point, swings);
+    }
+    return swings;
   }
 
   /** Each pulsing pin high and low while the others that pulse are low: one solution for each, and one for all low. */
@@ -95,10 +95,10 @@ export class LiveCircuit {
       ...this.drives,
       ...pulsing.map(({ pin }): [string, PinDrive] => [pin, { mode: 'low' }]),
     ]);
-    const low = solveBench(this.bench(), still, this.warm);
+    const low = this.circuit.at(still, this.states, this.power);
     return pulsing.map(({ pin, drive: { duty, hertz } }) => {
       const own = this.board.pins.find(({ name }) => name === pin)?.pwmHertz ?? this.board.pwm.hertz;
-      const high = solveBench(this.bench(), new Map(still).set(pin, { mode: 'high' }), this.warm);
+      const high = this.circuit.at(new Map(still).set(pin, { mode: 'high' }), this.states, this.power);
       return { pin, hertz: hertz ?? own, duty, high, low };
     });
   }
@@ -148,7 +148,7 @@ export class LiveCircuit {
       const reactions = this.behaviours.flatMap(({ ref, react }) => {
         const part = this.wiring.parts.find((candidate) => candidate.ref === ref)!;
         const ground = kindOf(part.kind).supplyLegs!.minus;
-        return react((leg) => this.voltsBetween(ref, leg, ground), stateOf(part, this.states)).map(
+        return react((leg) => this.voltsBetween(ref, leg, ground), stateOf(part, this.states.states)).map(
           (reaction) => ({ ref, ...reaction }),
         );
       });
@@ -163,33 +163,13 @@ export class LiveCircuit {
     return later;
   }
 
-  private solve(): Solved {
-    if (this.now) return this.now;
-    const driven = [...this.drives].map(([pin, drive]) => `${pin}${driveKey(drive)}`).join();
-    const key = `${this.power}${this.stateKey} ${driven}`;
-    let solved = this.solved.get(key);
-    if (!solved) {
-      const pulsing = [...this.drives.values()].filter(({ mode }) => mode === 'pwm').length;
-      this.solutions += 1 + pulsing;
-      solved = { point: solveBench(this.bench(), this.drives, this.warm) };
-      this.warm = solved.point.warm;
-      if (this.solved.size < MOST_KEPT) this.solved.set(key, solved);
-      if (this.occurred.size < 64) this.occurred.set(driven, new Map(this.drives));
+  private solve(): BenchPoint {
+    if (this.occurred.size < MOST_STATES) {
+      const key = drivesKey(this.drives);
+      if (!this.occurred.has(key)) this.occurred.set(key, new Map(this.drives));
     }
-    this.now = solved;
-    return solved;
-  }
-
-  private bench(): Bench {
-    const key = `${this.power}${this.stateKey}`;
-    let bench = this.benches.get(key);
-    if (!bench) {
-      bench = prepareBench(this.wiring, this.netlist, { states: this.states, boardPower: this.power });
-      if (this.benches.size < MOST_KEPT) this.benches.set(key, bench);
-    }
-    return bench;
+    return this.circuit.at(this.drives, this.states, this.power);
   }
 }
 
-const driveKey = (drive: PinDrive): string =>
-  drive.mode === 'pwm' ? `=${drive.duty}@${drive.hertz ?? ''}` : `=${drive.mode}`;
+const MOST_STATES = 64;

@@ -3,9 +3,9 @@ import type { Stimulus } from '../formats/scenario';
 import type { Program } from '../program';
 import { Machine } from '../program/machine';
 import { Restart, Stop, type EndReason } from '../program/stop';
-import { netlistOf } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 import { BoardHost } from './board-host';
+import { SolvedCircuit } from './solved-circuit';
 import type { Trace } from './trace';
 
 export interface RehearsalOptions {
@@ -27,14 +27,18 @@ export interface RehearsalOptions {
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;
 
-/** Runs a compiled program on a wiring. The same input gives the same trace. */
+/**
+ * Runs a compiled program on a wiring. The same input gives the same trace. `circuit` is the wiring with what
+ * other runs have worked out of it.
+ */
 export function rehearse(
   program: NonNullable<Program['compiled']>,
   wiring: Wiring,
   board: BoardProfile,
   options: RehearsalOptions,
+  circuit = new SolvedCircuit(wiring),
 ): Trace {
-  const host = new BoardHost(wiring, netlistOf(wiring), board, options);
+  const host = new BoardHost(circuit, board, options);
   const { executable, memory } = program;
   const machine = new Machine(host, {
     clockHz: board.clockHz,

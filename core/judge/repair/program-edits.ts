@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import type { TextEdit } from '../../finding';
-import { compileProgram, type Grammars, type Program } from '../../program';
+import type { Program } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
@@ -24,7 +24,7 @@ const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<
 export function programCandidates(
   program: Program,
   board: BoardProfile,
-  grammars: Grammars,
+  compile: (source: string) => Program,
   wishes: ProgramWishes,
 ): readonly Candidate[] {
   const makeAll = (edits: readonly TextEdit[], amount: number, text: string): Candidate => ({
@@ -34,12 +34,7 @@ export function programCandidates(
     domain: 'program',
     apply: (build) => ({
       ...build,
-      program: compileProgram(
-        edits.reduce(applyTextEdit, build.program.source),
-        board,
-        grammars,
-        program.language,
-      ),
+      program: compile(edits.reduce(applyTextEdit, build.program.source)),
     }),
   });
   const make = (edit: TextEdit, amount: number, text: string): Candidate => makeAll([edit], amount, text);

@@ -7,7 +7,7 @@ import { beacon, checkBeacon, grammars, LAYOUT, PROGRAM } from '../../testing/be
 import { overreachOf, readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
 import type { Wiring } from '../../wiring/wiring';
-import { examine, referenceOf, type Build } from '../examine';
+import { examine, Examiner, referenceOf, type Build } from '../examine';
 import { findingOfMove } from './classify';
 import { programCandidates } from './program-edits';
 import type { ProgramWishes } from './wishes';
@@ -22,8 +22,10 @@ function build(table: string = LAYOUT, program: string = PROGRAM): Build {
   return { wiring: read.value, program: compileProgram(program, beacon.board, grammars) };
 }
 
+const compile = (source: string) => compileProgram(source, beacon.board, grammars);
 const candidatesFor = (made: Build) => wiringCandidates(reference, made.wiring, examine(reference, made));
-const search = (made: Build) => searchRepair(reference, made, examine(reference, made), grammars);
+const search = (made: Build) =>
+  searchRepair(new Examiner(reference), made, examine(reference, made), grammars);
 
 describe('changes of a wiring', () => {
   const made = build(LAYOUT.replace('B1.a5', 'B1.a4'));
@@ -103,7 +105,7 @@ describe('changes of a program', () => {
     endlessLine: undefined,
   };
   const changed = (program: string, more: Partial<ProgramWishes> = {}) =>
-    programCandidates(compileProgram(program, beacon.board, grammars), beacon.board, grammars, {
+    programCandidates(compile(program), beacon.board, compile, {
       ...wishes,
       ...more,
     });

@@ -1,0 +1,81 @@
+import { prepareBench, type Bench, type PartStates, type PinDrive, type PinDrives } from '../electrics/bench';
+import { averaged, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
+import { netlistOf, type Netlist } from '../wiring/netlist';
+import type { Wiring } from '../wiring/wiring';
+
+export type BoardPower = 'on' | 'off';
+
+/** Parts that are not at rest, with a text that is the same for the same states. */
+export interface KeyedStates {
+  readonly states: PartStates;
+  readonly key: string;
+}
+
+export const keyed = (states: PartStates): KeyedStates => ({
+  states,
+  key: [...states].map(([name, held]) => `${name}${JSON.stringify(held)}`).join(),
+});
+
+/** A pin that changes too fast to be followed step by step, and the circuit with it high and low. */
+export interface Swing {
+  readonly pin: string;
+  readonly hertz: number;
+  readonly duty: number;
+  readonly high: BenchPoint;
+  readonly low: BenchPoint;
+}
+
+/** Operating points and benches that are kept; more are worked out again each time. */
+const MOST_KEPT = 5000;
+
+/** A wiring with its operating points, each worked out once for all the runs on it. */
+export class SolvedCircuit {
+  readonly netlist: Netlist;
+  /** Operating points that were worked out. */
+  solutions = 0;
+  /** What the pins that pulse do, by the operating point that comes of it. */
+  readonly swings = new WeakMap<BenchPoint, readonly Swing[]>();
+  private readonly benches = new Map<string, Bench>();
+  private readonly points = new Map<string, WarmPoint>();
+  private warm: Float64Array | undefined;
+
+  constructor(readonly wiring: Wiring) {
+    this.netlist = netlistOf(wiring);
+  }
+
+  /** The operating point with these drives and states; with pins that pulse, the average over a period. */
+  at(drives: PinDrives, states: KeyedStates, power: BoardPower = 'on'): WarmPoint {
+    const key = `${power}${states.key} ${drivesKey(drives)}`;
+    const known = this.points.get(key);
+    if (known) return known;
+    const isSteady = [...drives.values()].every(({ mode }) => mode !== 'pwm');
+    const point = isSteady
+      ? this.solve(drives, states, power)
+      : averaged(drives, (still) => this.at(still, states, power));
+    if (this.points.size < MOST_KEPT) this.points.set(key, point);
+    return point;
+  }
+
+  private solve(drives: PinDrives, { states, key }: KeyedStates, power: BoardPower): WarmPoint {
+    this.solutions += 1;
+    const point = solveSteady(this.bench(`${power}${key}`, states, power), drives, this.warm);
+    this.warm = point.warm;
+    return point;
+  }
+
+  private bench(key: string, states: PartStates, power: BoardPower): Bench {
+    let bench = this.benches.get(key);
+    if (!bench) {
+      bench = prepareBench(this.wiring, this.netlist, { states, boardPower: power });
+      if (this.benches.size < MOST_KEPT) this.benches.set(key, bench);
+    }
+    return bench;
+  }
+}
+
+/** Drives as a text, the same for the same ones. */
+export const drivesKey = (drives: PinDrives): string =>
+  [...drives].map(([pin, drive]) => `${pin}${driveKey(drive)}`).join();
+
+export const driveKey = (drive: PinDrive): string =>
+  drive.mode === 'pwm' ? `=${drive.duty}@${drive.hertz ?? ''}` : `=${drive.mode}`;
