@@ -15,6 +15,6 @@ const schemas = {
 export const schemaFiles: ReadonlyMap<string, string> = new Map(
   Object.entries(schemas).map(([name, schema]) => [
     `${name}.json`,
-    `${JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 2)}\n`,
+    `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', reused: 'ref' }), null, 2)}\n`,
   ]),
 );
