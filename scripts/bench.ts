@@ -1,6 +1,6 @@
 // Measures the core against its aims: npm run bench. Medians, as the machine is noisy.
-import { readFileSync } from 'node:fs';
-import { readExercise } from '@/core/formats/exercise';
+import { readdirSync, readFileSync } from 'node:fs';
+import { languageOf, readExercise, type Exercise } from '@/core/formats/exercise';
 import { taskOf } from '@/core/formats/exercise-layout';
 import { check } from '@/core/judge/check';
 import { examine, referenceOf } from '@/core/judge/examine';
@@ -18,9 +18,9 @@ import { readWiring } from '@/core/wiring/read';
 import { nodeGrammars } from '@/grammars/node';
 
 const grammars = await nodeGrammars();
-const read = readExercise(readFileSync('demo/course/01-beacon.json', 'utf8'));
-if (!read.ok) throw new Error('the beacon cannot be read');
-const exercise = read.value;
+const beacon = readExercise(readFileSync('demo/course/01-beacon.json', 'utf8'));
+if (!beacon.ok) throw new Error('the beacon cannot be read');
+const exercise = beacon.value;
 const { board, reference } = exercise;
 
 /** Median milliseconds of `work` over some batches, after warming up. */
@@ -98,36 +98,56 @@ row(
   0.05,
 );
 
-const longProgram = `${exercise.data.program.replace(/void loop[\s\S]*/, '')}${Array.from({ length: 11 }, (_, index) => `void part${index}() {\n  int level = ${index};\n  if (level > 3) {\n    digitalWrite(LAMP, HIGH);\n  }\n  delay(level);\n}\n`).join('')}void loop() {\n  part0();\n}\n`;
-row(
-  `parse and check a program of ${longProgram.split('\n').length} lines`,
-  median(() => compileProgram(longProgram, board, grammars), 10),
-  6,
-);
+const readCourse = (file: string): Exercise => {
+  const found = readExercise(readFileSync(`demo/course/${file}`, 'utf8'));
+  if (!found.ok) throw new Error(`${file}: ${found.problems[0]?.message}`);
+  return found.value;
+};
+const onPython = readCourse('12-beacon-python.json');
 
-const compiled = (source: string) => {
-  const program = compileProgram(source, board, grammars);
-  if (!program.compiled) throw new Error(program.problems[0]?.message);
-  return program.compiled;
-};
-const minute = (source: string, batch: number, batches = 15): number => {
-  const program = compiled(source);
-  return median(() => rehearse(program, reference, board, { seconds: 60, steps: 1e9 }), batch, batches);
-};
-row('60 s of virtual time, pauses', minute(exercise.data.program, 10), 2);
-row(
-  '60 s polling an input and the clock each pass, nothing happening',
-  minute(
-    'unsigned long last = 0; int seen = 0;\nvoid setup() { pinMode(2, INPUT_PULLUP); }\nvoid loop() { int now = digitalRead(2); if (now != seen) { seen = now; } if (millis() - last > 10000000UL) { last = millis(); } }',
+/** The same work in both languages: programs of a length, and a minute of each kind of program. */
+const languages = [
+  {
+    name: 'C++',
+    of: exercise,
+    long: `${exercise.data.program.replace(/void loop[\s\S]*/, '')}${Array.from({ length: 11 }, (_, index) => `void part${index}() {\n  int level = ${index};\n  if (level > 3) {\n    digitalWrite(LAMP, HIGH);\n  }\n  delay(level);\n}\n`).join('')}void loop() {\n  part0();\n}\n`,
+    polling:
+      'unsigned long last = 0; int seen = 0;\nvoid setup() { pinMode(2, INPUT_PULLUP); }\nvoid loop() { int now = digitalRead(2); if (now != seen) { seen = now; } if (millis() - last > 10000000UL) { last = millis(); } }',
+    changing: 'unsigned long count = 0;\nvoid setup() { }\nvoid loop() { count++; delayMicroseconds(10); }',
+  },
+  {
+    name: 'Python',
+    of: onPython,
+    long: `${onPython.data.program.replace(/while True:[\s\S]*/, '')}${Array.from({ length: 15 }, (_, index) => `def part${index}():\n    level = ${index}\n    if level > 3:\n        lamp.value = True\n    time.sleep(level)\n`).join('')}while True:\n    part0()\n`,
+    polling:
+      'import board\nimport digitalio\nbutton = digitalio.DigitalInOut(board.D2)\nbutton.pull = digitalio.Pull.UP\nseen = True\nwhile True:\n    now = button.value\n    if now != seen:\n        seen = now\n',
+    changing: 'import time\ncount = 0\nwhile True:\n    count += 1\n    time.sleep(0.00001)\n',
+  },
+] as const;
+for (const { name, of, long, polling, changing } of languages) {
+  const read = (source: string) => compileProgram(source, of.board, grammars, languageOf(of));
+  const minute = (source: string, batch: number, batches = 15): number => {
+    const { compiled, problems } = read(source);
+    if (!compiled) throw new Error(problems[0]?.message);
+    return median(
+      () => rehearse(compiled, of.reference, of.board, { seconds: 60, steps: 1e9 }),
+      batch,
+      batches,
+    );
+  };
+  row(
+    `${name}: parse and check a program of ${long.split('\n').length} lines`,
+    median(() => read(long), 10),
+    6,
+  );
+  row(`${name}: 60 s of virtual time, pauses`, minute(of.data.program, 10), 2);
+  row(
+    `${name}: 60 s polling an input${name === 'C++' ? ' and the clock' : ''} each pass, nothing happening`,
+    minute(polling, 10),
     10,
-  ),
-  10,
-);
-row(
-  '60 s in which every pass changes a variable',
-  minute('unsigned long count = 0;\nvoid setup() { }\nvoid loop() { count++; delayMicroseconds(10); }', 1, 3),
-  2000,
-);
+  );
+  row(`${name}: 60 s in which every pass changes a variable`, minute(changing, 1, 3), 2000);
+}
 
 const program = compileProgram(exercise.data.program, board, grammars);
 const three = {
@@ -151,9 +171,8 @@ row(
   300,
 );
 
-const tideGauge = readExercise(readFileSync('demo/course/07-tide-gauge.json', 'utf8'));
-if (!tideGauge.ok) throw new Error('the tide gauge cannot be read');
-const task = taskOf(tideGauge.value.data);
+const tideGauge = readCourse('07-tide-gauge.json');
+const task = taskOf(tideGauge.data);
 if (!task.ok) throw new Error('the tide gauge cannot be laid out');
 row(
   'layout of the ten-lamp bar with its knob, proven',
@@ -162,9 +181,36 @@ row(
 );
 row(
   'a look at the tide gauge’s wiring without a program',
-  median(() => inspect(tideGauge.value, tideGauge.value.reference), 2, 9),
+  median(() => inspect(tideGauge, tideGauge.reference), 2, 9),
   100,
 );
+
+/** A class: of its thirty hand-ins for each exercise one in three is one of the faulty ones of the demo. */
+const STUDENTS = 30;
+const classWork = readdirSync('demo/course')
+  .slice(0, 10)
+  .map((file) => {
+    const of = readCourse(file);
+    const folder = `demo/faults/${of.data.id}`;
+    const faults = readdirSync(folder)
+      .filter((name) => /\.(cpp|py)$/.test(name))
+      .map((name) => readFileSync(`${folder}/${name}`, 'utf8'));
+    const sources = Array.from({ length: STUDENTS }, (_, student) =>
+      student % 3 === 0 ? faults[(student / 3) % faults.length]! : of.data.program,
+    );
+    return { of, sources };
+  });
+const judgeClass = (): void => {
+  for (const { of, sources } of classWork)
+    for (const source of sources) {
+      const handedIn = compileProgram(source, of.board, grammars, languageOf(of));
+      check(of, { wiring: of.reference, program: handedIn }, grammars);
+    }
+};
+judgeClass();
+const begin = performance.now();
+judgeClass();
+row('a class on one core: 30 students × 10 exercises', performance.now() - begin, 6000);
 
 const before = process.memoryUsage().heapUsed;
 const report = check(exercise, { wiring: faulty.value, program }, grammars);

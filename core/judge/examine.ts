@@ -114,17 +114,17 @@ export class Examiner {
   }
 
   /**
-   * Runs a build through its scenarios without looking at anything else; `until` says whether all of them are
-   * run, or none behind the first that fails.
+   * Runs a build through its scenarios without looking at anything else, each for its number of `steps` at most;
+   * `until` says whether all of them are run, or none behind the first that fails.
    */
-  screen(build: Build, steps: number, until: 'first failure' | 'end'): Screening {
+  screen(build: Build, steps: readonly number[], until: 'first failure' | 'end'): Screening {
     const { scenarios } = this.reference.exercise.data;
-    const judging = this.judging(build, steps);
+    const judging = this.judging(build);
     if (!judging) return { unmet: scenarios.reduce((sum, { expect }) => sum + expect.length, 1), traces: [] };
     const traces: Trace[] = [];
     let unmet = 0;
-    for (const scenario of scenarios) {
-      const trace = judging.run(scenario, {});
+    for (const [index, scenario] of scenarios.entries()) {
+      const trace = judging.run(scenario, {}, steps[index]);
       traces.push(trace);
       unmet += unmetIn(scenario, trace, judging);
       if (unmet > 0 && until === 'first failure') break;
@@ -203,7 +203,7 @@ export class Examiner {
   }
 
   /** How the runs of a build are made and judged; `undefined` when it cannot be run. */
-  private judging({ wiring, program }: Build, steps: number | undefined): Judging | undefined {
+  private judging({ wiring, program }: Build, steps?: number): Judging | undefined {
     if (!program.compiled || !wiring.board) return undefined;
     const { exercise, sendingRate } = this.reference;
     const look = this.look(wiring);

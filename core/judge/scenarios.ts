@@ -21,8 +21,8 @@ type Played = Pick<Scenario, 'for' | 'stimuli'>;
 /** How chance falls in a run: what floating lines read as, how contacts bounce, how the noise goes. */
 export type Chance = Pick<RehearsalOptions, 'bounceSeed' | 'floatingReads' | 'seed'>;
 
-/** Runs a build through a scenario, with chance falling as it is told. */
-export type Run = (scenario: Played, chance: Chance) => Trace;
+/** Runs a build through a scenario, with chance falling as it is told; `steps` limits the run. */
+export type Run = (scenario: Played, chance: Chance, steps?: number) => Trace;
 
 /** The run of an exercise without scenarios: it shows what the program does to the pins. */
 const UNASKED: Played = { for: 5, stimuli: [] };
@@ -31,14 +31,14 @@ const UNASKED: Played = { for: 5, stimuli: [] };
 export const scenariosOf = ({ data }: Exercise): readonly Played[] =>
   data.scenarios.length > 0 ? data.scenarios : [UNASKED];
 
-/** A way to run a program on a wiring; `steps` limits each run. */
+/** A way to run a program on a wiring; `usualSteps` limits each run that says nothing else. */
 export const rehearsalOf = (
   program: Compiled,
   circuit: SolvedCircuit,
   board: BoardProfile,
-  steps: number | undefined,
+  usualSteps: number | undefined,
 ): Run => {
-  return (scenario, chance) =>
+  return (scenario, chance, steps = usualSteps) =>
     rehearse(
       program,
       circuit.wiring,

@@ -28,6 +28,8 @@ export interface Swing {
 /** Operating points and benches that are kept; more are worked out again each time. */
 const MOST_KEPT = 5000;
 
+const NO_DRIVES: PinDrives = new Map();
+
 /** A wiring with its operating points, each worked out once for all the runs on it. */
 export class SolvedCircuit {
   readonly netlist: Netlist;
@@ -37,7 +39,7 @@ export class SolvedCircuit {
   readonly swings = new WeakMap<BenchPoint, readonly Swing[]>();
   private readonly benches = new Map<string, Bench>();
   private readonly points = new Map<string, WarmPoint>();
-  private warm: Float64Array | undefined;
+  private start: Float64Array | undefined;
 
   constructor(readonly wiring: Wiring) {
     this.netlist = netlistOf(wiring);
@@ -58,9 +60,9 @@ export class SolvedCircuit {
 
   private solve(drives: PinDrives, { states, key }: KeyedStates, power: BoardPower): WarmPoint {
     this.solutions += 1;
-    const point = solveSteady(this.bench(`${power}${key}`, states, power), drives, this.warm);
-    this.warm = point.warm;
-    return point;
+    // Always from the same start, so that what was solved before leaves no trace in the last digits.
+    this.start ??= solveSteady(prepareBench(this.wiring, this.netlist), NO_DRIVES).warm;
+    return solveSteady(this.bench(`${power}${key}`, states, power), drives, this.start);
   }
 
   private bench(key: string, states: PartStates, power: BoardPower): Bench {

@@ -65,8 +65,14 @@ export function programCandidates(
     if (token.kind !== 'number') return;
     const truth = truths[token.text];
     if (truth !== undefined) found.push(make(replace(token, truth), cost.number, say(truth)));
+    const beside = listAround(tokens, index);
     for (const pin of wishes.pins)
-      if (String(pin) !== token.text && wishes.used.includes(Number(token.text)))
+      if (
+        String(pin) !== token.text &&
+        wishes.used.includes(Number(token.text)) &&
+        // A pin that is in the same list already would be there twice.
+        !beside.some(({ text }) => text === String(pin))
+      )
         found.push(make(replace(token, String(pin)), cost.pinNumber, say(String(pin))));
     for (const time of wishes.milliseconds)
       if (String(time) !== token.text)
@@ -78,6 +84,22 @@ export function programCandidates(
           ),
         );
   });
+  for (const list of listsIn(tokens)) {
+    const [first, last] = [list[0]!, list.at(-1)!];
+    if (first.line !== last.line) continue;
+    const by = list
+      .map(({ text }) => text)
+      .reverse()
+      .join(', ');
+    const length = last.endColumn - first.column;
+    found.push(
+      make(
+        { line: first.line, column: first.column, length, by },
+        cost.word,
+        `Turn the list in line ${first.line} round: ${by}.`,
+      ),
+    );
+  }
   for (const loop of wishes.endlessLine === undefined
     ? []
     : loopsAt(program.source, tokens, wishes.endlessLine)) {
@@ -121,6 +143,25 @@ export function programCandidates(
         ),
       );
   return found;
+}
+
+/** The numbers of the list in braces that a token stands in; empty when it stands in none. */
+function listAround(tokens: readonly Token[], index: number): readonly Token[] {
+  const isInside = ({ kind, text }: Token): boolean => kind === 'number' || text === ',';
+  let [first, last] = [index, index];
+  while (first > 0 && isInside(tokens[first - 1]!)) first -= 1;
+  while (last < tokens.length - 1 && isInside(tokens[last + 1]!)) last += 1;
+  if (tokens[first - 1]?.text !== '{' || tokens[last + 1]?.text !== '}') return [];
+  return tokens.slice(first, last + 1).filter(({ kind }) => kind === 'number');
+}
+
+/** Lists of numbers long enough to have an order. */
+function listsIn(tokens: readonly Token[]): readonly (readonly Token[])[] {
+  return tokens.flatMap((token, index) => {
+    if (token.text !== '{' || tokens[index + 1]?.kind !== 'number') return [];
+    const list = listAround(tokens, index + 1);
+    return list.length >= 3 ? [list] : [];
+  });
 }
 
 /** Whether a sign belongs to the head of a counting loop, whose end is no question of direction. */

@@ -30,12 +30,12 @@ interface Budget {
 /** A few seconds at worst. */
 const WHOLE: Budget = { checks: 900, steps: 4_000_000, work: 3_000_000 };
 /** For two changes of a program, on top of what single ones took: few of the many are what was meant. */
-const OF_TWO_IN_PROGRAM: Budget = { checks: 250, steps: 500_000, work: 300_000 };
+const OF_TWO_IN_PROGRAM: Budget = { checks: 150, steps: 500_000, work: 300_000 };
 /** Steps that a try in full may run. */
 export const STEPS_OF_A_TRY = 1_000_000;
-/** Steps that a first look may run: so many times those of the reference or of the build itself, and some. */
+/** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
 const TIMES_THE_STEPS = 4;
-const MORE_STEPS = 30_000;
+const MORE_STEPS = 10_000;
 /** Cost under which a single change is taken without looking for two. */
 const PLAIN = 2;
 /** First changes that are kept to try second ones on. */
@@ -69,7 +69,8 @@ class RepairSearch {
   private readonly programs = new Map<string, Program>();
   private spent: Budget = { checks: 0, steps: 0, work: 0 };
   private budget = WHOLE;
-  private stepsOfALook = STEPS_OF_A_TRY;
+  /** For each scenario. */
+  private stepsOfALook: readonly number[] = [];
 
   constructor(
     private readonly examiner: Examiner,
@@ -216,13 +217,14 @@ class RepairSearch {
   }
 
   /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
-  private usualSteps(start: Tried): number {
+  private usualSteps(start: Tried): readonly number[] {
     const { exercise } = this.reference;
     const program = this.compile(exercise.data.program, languageOf(exercise));
-    const { traces } = this.examiner.screen({ wiring: exercise.reference, program }, STEPS_OF_A_TRY, 'end');
+    const { traces } = this.examiner.screen({ wiring: exercise.reference, program }, [], 'end');
     const own = this.examined.get(start.key)?.traces ?? [];
-    const most = Math.max(0, ...[...traces, ...own].map(({ steps }) => steps));
-    return Math.min(STEPS_OF_A_TRY, TIMES_THE_STEPS * most + MORE_STEPS);
+    return traces.map(({ steps }, index) =>
+      Math.min(STEPS_OF_A_TRY, TIMES_THE_STEPS * Math.max(steps, own[index]?.steps ?? 0) + MORE_STEPS),
+    );
   }
 
   /** The full check of a build; `undefined` when the search has done all it may. */

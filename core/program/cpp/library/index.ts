@@ -12,18 +12,26 @@ export { libraryClasses } from './modules';
 export { changesText } from './strings';
 export type { LibraryFunction, Parameter } from './function';
 
+/** Libraries that were made already, by the board's facts. */
+const made = new WeakMap<TypeWidths, ReadonlyMap<string, LibraryFunction>>();
+
 /** Functions and methods of the library on a board with these widths, by the name they are called by. */
-export const libraryFunctions = (widths: TypeWidths): ReadonlyMap<string, LibraryFunction> =>
-  new Map(
-    [
+export function libraryFunctions(widths: TypeWidths): ReadonlyMap<string, LibraryFunction> {
+  let library = made.get(widths);
+  if (!library) {
+    const tables = [
       boardFunctions,
       numberFunctions,
       letterFunctions,
       serialFunctions,
       stringFunctions,
       moduleFunctions,
-    ].flatMap((table) => Object.entries(table(widths))),
-  );
+    ];
+    library = new Map(tables.flatMap((table) => Object.entries(table(widths))));
+    made.set(widths, library);
+  }
+  return library;
+}
 
 /** Registers of the eight-pin chip that a program sets to be interrupted by changes of pins. */
 export const pinChangeRegisters = { enable: 'GIMSK', mask: 'PCMSK', routine: 'PCINT0_vect' } as const;
