@@ -62,6 +62,10 @@ export function warning(
   return { ...refusal(code, place, message, hints, repair), severity, stopsCompiler: false };
 }
 
+/** Problems in the order of their places in the text. */
+export const inOrder = (problems: readonly ProgramProblem[]): readonly ProgramProblem[] =>
+  [...problems].sort((a, b) => a.line - b.line || a.column - b.column);
+
 export const textRepair = (text: string, replace: TextEdit): Repair => ({ text, edits: [{ replace }] });
 
 /** The same text with an edit applied. Places beyond the end of a line mean its end. */

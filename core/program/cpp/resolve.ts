@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import type { ProgramMemory } from '../machine';
-import { notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
+import { inOrder, notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
 import { habitsOf } from './habits';
@@ -84,10 +84,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   });
   // What is wrong comes before what is only worth saying.
   const rank = ({ severity }: ProgramProblem): number => (severity === 'advice' ? 1 : 0);
-  const all = [...problems, ...habits].sort(
-    (a, b) => rank(a) - rank(b) || a.line - b.line || a.column - b.column,
-  );
-  return { problems: all, tree };
+  return { problems: inOrder([...problems, ...habits]).toSorted((a, b) => rank(a) - rank(b)), tree };
 }
 
 /**
@@ -98,10 +95,10 @@ function strangeIn(problems: readonly ProgramProblem[], context: Context): reado
   const [header] = context.strangeHeaders;
   if (!header || !problems.some(({ code }) => code === 'name-unknown')) return problems;
   const path = header.childForFieldName('path')?.text ?? '';
-  return [
+  return inOrder([
     notSupported(`the library ${path}`, spanOf(header)),
     ...problems.filter(({ code }) => code !== 'name-unknown'),
-  ].sort((a, b) => a.line - b.line || a.column - b.column);
+  ]);
 }
 
 function readDefine(node: SyntaxNode, context: Context): void {

@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import { nearest, unknownName, type Elsewhere } from '../names';
-import { refusal, textRepair, type ProgramProblem } from '../problem';
+import { inOrder, refusal, textRepair, type ProgramProblem } from '../problem';
 import { ProblemLog } from '../problem-log';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
 import { attributeNames, builtins, libraryModules } from './library';
@@ -122,7 +122,7 @@ export class Context extends ProblemLog {
         stopsCompiler: false,
       };
     });
-    return [...this.problems, ...unknown].sort((a, b) => a.line - b.line || a.column - b.column);
+    return inOrder([...this.problems, ...unknown]);
   }
 }
 

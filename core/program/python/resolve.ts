@@ -1,7 +1,8 @@
 import type { BoardProfile } from '../../boards';
-import type { ProgramProblem } from '../problem';
+import { inOrder, type ProgramProblem } from '../problem';
 import { namedChildren, nodesIn, type SyntaxNode } from '../syntax';
 import { Context } from './context';
+import { habitsOf } from './habits';
 import { assignedNames } from './scopes';
 import { importsOf, readBlock } from './statements';
 import type { PythonTree } from './tree';
@@ -20,7 +21,8 @@ export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPy
   const body = readBlock(root, context);
   const problems = context.finish();
   if (problems.some(({ stopsCompiler }) => stopsCompiler)) return { problems };
-  return { problems, tree: { globals: context.globals.all, functions: context.functions, body } };
+  const tree: PythonTree = { globals: context.globals.all, functions: context.functions, body };
+  return { tree, problems: inOrder([...problems, ...habitsOf(tree)]) };
 }
 
 /** Names that functions give to the program. */

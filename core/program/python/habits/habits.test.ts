@@ -1,0 +1,125 @@
+import { describe, expect, test } from 'vitest';
+import { shippedBoards } from '../../../boards';
+import type { FindingCode } from '../../../finding';
+import { grammars } from '../../../testing/beacon';
+import { compileProgram } from '../../index';
+
+const HEAD = `import time
+import board
+import digitalio
+import analogio
+
+lamp = digitalio.DigitalInOut(board.D13)
+lamp.switch_to_output()
+button = digitalio.DigitalInOut(board.D2)
+button.pull = digitalio.Pull.UP
+knob = analogio.AnalogIn(board.A0)
+count = 0
+last = True
+`;
+/** Lines of the program's beginning, behind which a body starts. */
+const BEHIND = HEAD.split('\n').length - 1;
+const found = (body: string, head = HEAD): readonly string[] =>
+  compileProgram(head + body, shippedBoards.get('python-3v3')!, grammars).problems.map(
+    ({ code, line }) => `${code} ${line - BEHIND}`,
+  );
+const forEver = (...lines: readonly string[]): string =>
+  ['while True:', ...lines.map((line) => `    ${line}`)].join('\n');
+
+describe('what is likely not meant so in Python', () => {
+  test.each<readonly [FindingCode, number, string]>([
+    ['state-reset', 2, forEver('count = 0', 'if not button.value:', '    count += 1', 'print(count)')],
+    ['state-reset', 2, forEver('lit = False', 'lit = not lit', 'lamp.value = lit')],
+    ['state-reset', 3, forEver('time.sleep(0.1)', 'count = 0', 'count = count + 1', 'print(count)')],
+    ['repeats-while-held', 2, forEver('if not button.value:', '    count += 1', 'print(count)')],
+    ['repeats-while-held', 2, forEver('if button.value == False:', '    lamp.value = not lamp.value')],
+    ['repeats-while-held', 3, forEver('now = button.value', 'if not now:', '    count += 1')],
+    [
+      'repeats-while-held',
+      3,
+      forEver('pressed = not button.value', 'if pressed:', '    count += 1', '    time.sleep(0.02)'),
+    ],
+    [
+      'double-count',
+      3,
+      forEver(
+        'now = button.value',
+        'if now != last:',
+        '    count += 1',
+        '    last = now',
+        '    time.sleep(0.02)',
+      ),
+    ],
+    ['out-of-range', 2, forEver('if knob.value > 70000:', '    lamp.value = True')],
+    ['out-of-range', 3, forEver('dark = knob.value', 'lamp.value = dark < -1')],
+    ['integer-division', 2, forEver('count = knob.value * (1 // 4)', 'time.sleep(0.1)')],
+  ])('%s in line %i: %j', (code, line, body) => {
+    expect(found(body)).toContain(`${code} ${line}`);
+  });
+
+  test.each<readonly [string, string]>([
+    ['a counter of an inner loop', forEver('n = 0', 'while n < 3:', '    n += 1', '    print(n)')],
+    [
+      'how many of two buttons are down',
+      forEver(
+        'down = 0',
+        'if not button.value:',
+        '    down += 1',
+        'if knob.value > 9:',
+        '    down += 1',
+        'print(down)',
+      ),
+    ],
+    ['a name set back behind its step', forEver('count += 1', 'print(count)', 'count = 0')],
+    [
+      'a press at its edge',
+      forEver(
+        'now = button.value',
+        'if last and not now:',
+        '    count += 1',
+        'last = now',
+        'time.sleep(0.02)',
+      ),
+    ],
+    [
+      'an edge that is looked at again',
+      forEver(
+        'now = button.value',
+        'if now != last:',
+        '    last = now',
+        '    if not now:',
+        '        count += 1',
+      ),
+    ],
+    [
+      'a press that waits for its end',
+      forEver('if not button.value:', '    count += 1', '    while not button.value:', '        pass'),
+    ],
+    ['a long pause after a press', forEver('if not button.value:', '    count += 1', '    time.sleep(0.5)')],
+    ['a level that is followed', forEver('lamp.value = not button.value')],
+    ['up to the largest', forEver('lamp.value = knob.value < 65536')],
+    [
+      'a name that is more than what was measured',
+      forEver('n = knob.value', 'n = n * 2', 'lamp.value = n > 70000'),
+    ],
+    ['a division that leaves something', forEver('print(7 // 2)', 'time.sleep(1)')],
+  ])('is not told of %s', (_, body) => {
+    expect(found(body)).toEqual([]);
+  });
+
+  test('is looked for in functions too, and with classes imported by name', () => {
+    const head = HEAD.replace('import digitalio', 'from digitalio import DigitalInOut, Pull').replace(
+      /digitalio\./g,
+      '',
+    );
+    const body = [
+      'def main():',
+      '    presses = 0',
+      '    while True:',
+      '        if not button.value:',
+      '            presses += 1',
+      'main()',
+    ].join('\n');
+    expect(found(body, head)).toEqual(['repeats-while-held 4']);
+  });
+});

@@ -1,0 +1,36 @@
+import type { ProgramProblem } from '../../problem';
+import type { PythonTree, Statement } from '../tree';
+import { allStatements } from '../walk';
+import { memoryHabits } from './memory';
+import { numberHabits } from './numbers';
+import { pinObjects, type PinObjects } from './pins';
+import { pressHabits } from './presses';
+
+/** What the habits look at. */
+export interface Facts {
+  readonly tree: PythonTree;
+  /** Bodies of the loops that repeat for ever. */
+  readonly loops: readonly (readonly Statement[])[];
+  readonly pins: PinObjects;
+}
+
+/** One look at a program that the board takes: what in it is likely not meant so. */
+export type Habit = (facts: Facts) => readonly ProgramProblem[];
+
+const habits: readonly Habit[] = [memoryHabits, numberHabits, pressHabits];
+
+/** What is likely not meant so in a program that the board takes, in no order. */
+export function habitsOf(tree: PythonTree): readonly ProgramProblem[] {
+  const bodies = [tree.body, ...tree.functions.map(({ body }) => body)];
+  const loops = bodies.flatMap((body) =>
+    [...allStatements(body)].flatMap((statement) =>
+      statement.node === 'while' &&
+      statement.condition.node === 'constant' &&
+      (statement.condition.value === true || statement.condition.value === 1)
+        ? [statement.body]
+        : [],
+    ),
+  );
+  const facts: Facts = { tree, loops, pins: pinObjects(bodies.flat()) };
+  return habits.flatMap((habit) => habit(facts));
+}
