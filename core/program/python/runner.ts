@@ -17,6 +17,8 @@ export type CallOwn = (runner: Runner, index: number, values: readonly (Value | 
 export class Runner {
   readonly globals: (Value | undefined)[];
   locals: (Value | undefined)[] = [];
+  /** What the function that ended last gives. */
+  returned: Value = null;
   /** Pins that an object has taken, with the object's number. */
   readonly claimed = new Map<string, number>();
   private depth = 0;

@@ -123,3 +123,8 @@ export const mathModule = new PyModule(
     ['e', new PyFloat(Math.E)],
   ]),
 );
+
+/** The functions that tell the time, whose comparisons are followed. */
+export const timeReadings: ReadonlySet<Value> = new Set(
+  ['monotonic', 'monotonic_ns'].map((name) => timeModule.members.get(name)!),
+);

@@ -1,0 +1,362 @@
+import { attributeOf, setAttribute } from './attributes';
+import { noteTurn, runningIn, turning, type PassClocks } from './clock';
+import { pythonCycles } from './costs';
+import { RaisedError } from './errors';
+import { formatted } from './formatting';
+import { indexed, setIndexed, sliced } from './indexing';
+import { timeReadings } from './library/modules';
+import { compare, negate, operate } from './operators';
+import type { Runner } from './runner';
+import type { Expression, Slot, Target } from './tree';
+import {
+  isTrue,
+  itemsOf,
+  numberOf,
+  PyDict,
+  PyFloat,
+  PyList,
+  PyTuple,
+  reprOf,
+  typeName,
+  type Value,
+} from './values';
+
+export type Evaluate = (runner: Runner) => Value;
+export type Store = (runner: Runner, value: Value) => void;
+
+/** Compiles the expressions of one body, and what values are put into, to closures over a runner. */
+export class ExpressionEmitter {
+  constructor(
+    private readonly clocks: PassClocks,
+    /** Function that the body belongs to; -1 for the program's own. */
+    private readonly owner: number,
+  ) {}
+
+  expression(expression: Expression): Evaluate {
+    switch (expression.node) {
+      case 'constant': {
+        const { value } = expression;
+        return () => value;
+      }
+      case 'joined': {
+        const pieces = expression.pieces.map((piece) =>
+          typeof piece === 'string' ? piece : { ...piece, value: this.expression(piece.value) },
+        );
+        return (runner) =>
+          pieces
+            .map((piece) => {
+              if (typeof piece === 'string') return piece;
+              runner.machine.spend(pythonCycles.operation);
+              const value = piece.value(runner);
+              return formatted(piece.way === 'repr' ? reprOf(value) : value, piece.format);
+            })
+            .join('');
+      }
+      case 'name': {
+        const load = this.load(expression.slot, expression.name);
+        if (!runningIn(expression, this.clocks, this.owner)) return load;
+        return (runner) => {
+          runner.machine.clockEscaped = true;
+          return load(runner);
+        };
+      }
+      case 'attribute': {
+        const owner = this.expression(expression.owner);
+        const { name, span } = expression;
+        return (runner) => {
+          runner.machine.spend(pythonCycles.attribute);
+          return attributeOf(owner(runner), name, span, runner);
+        };
+      }
+      case 'index': {
+        const [owner, index] = [this.expression(expression.owner), this.expression(expression.index)];
+        return (runner) => {
+          runner.machine.spend(pythonCycles.index);
+          return indexed(owner(runner), index(runner));
+        };
+      }
+      case 'slice': {
+        const owner = this.expression(expression.owner);
+        const bounds = expression.bounds.map((bound) => bound && this.expression(bound));
+        return (runner) => {
+          runner.machine.spend(pythonCycles.index);
+          return sliced(
+            owner(runner),
+            bounds.map((bound) => bound?.(runner)),
+          );
+        };
+      }
+      case 'call': {
+        const callee = this.expression(expression.callee);
+        const values = expression.values.map((value) => this.expression(value));
+        const named = expression.named.map(({ name, value }) => ({ name, value: this.expression(value) }));
+        const { span } = expression;
+        return (runner) => {
+          const called = callee(runner);
+          const given = values.map((value) => value(runner));
+          const byName = new Map(named.map(({ name, value }) => [name, value(runner)]));
+          const { line } = runner;
+          runner.line = span.line;
+          const result = runner.call(called, { values: given, named: byName, span });
+          runner.line = line;
+          return result;
+        };
+      }
+      case 'binary': {
+        const [left, right] = [this.expression(expression.left), this.expression(expression.right)];
+        const { operator } = expression;
+        return (runner) => {
+          runner.machine.spend(pythonCycles.operation);
+          return operate(operator, left(runner), right(runner));
+        };
+      }
+      case 'unary': {
+        const operand = this.expression(expression.operand);
+        const { operator } = expression;
+        return (runner) => {
+          const value = operand(runner);
+          return operator === 'not' ? !isTrue(value) : negate(operator, value);
+        };
+      }
+      case 'both':
+      case 'either': {
+        const [left, right] = [this.expression(expression.left), this.expression(expression.right)];
+        const goesOn = expression.node === 'both';
+        return (runner) => {
+          const first = left(runner);
+          return isTrue(first) === goesOn ? right(runner) : first;
+        };
+      }
+      case 'compare': {
+        const followed = this.clockComparison(expression);
+        if (followed) return followed;
+        const first = this.expression(expression.first);
+        const rest = expression.rest.map(({ operator, value }) => ({
+          operator,
+          value: this.expression(value),
+        }));
+        return (runner) => {
+          let left = first(runner);
+          for (const { operator, value } of rest) {
+            runner.machine.spend(pythonCycles.operation);
+            const right = value(runner);
+            if (!compare(operator, left, right)) return false;
+            left = right;
+          }
+          return true;
+        };
+      }
+      case 'choose': {
+        const [condition, yes, no] = [
+          this.expression(expression.condition),
+          this.expression(expression.yes),
+          this.expression(expression.no),
+        ];
+        return (runner) => (isTrue(condition(runner)) ? yes(runner) : no(runner));
+      }
+      case 'list':
+      case 'tuple': {
+        const items = expression.items.map((item) => this.expression(item));
+        const isList = expression.node === 'list';
+        return (runner) => {
+          runner.machine.spend(pythonCycles.item * (items.length + 1));
+          const made = items.map((item) => item(runner));
+          return isList ? new PyList(made) : new PyTuple(made);
+        };
+      }
+      case 'dict': {
+        const pairs = expression.pairs.map(
+          ([key, value]) => [this.expression(key), this.expression(value)] as const,
+        );
+        return (runner) => {
+          runner.machine.spend(pythonCycles.item * (pairs.length + 1));
+          const made = new PyDict();
+          for (const [key, value] of pairs) made.set(key(runner), value(runner));
+          return made;
+        };
+      }
+      case 'comprehension':
+        return this.comprehension(expression);
+    }
+  }
+
+  /** A comparison of what runs with the clock and what does not: it turns once, and until then passes are alike. */
+  private clockComparison(expression: Extract<Expression, { node: 'compare' }>): Evaluate | undefined {
+    const [only, more] = expression.rest;
+    if (!only || more || !turning.has(only.operator)) return undefined;
+    const { operator } = only;
+    const [before, behind] = [expression.first, only.value].map((side) =>
+      runningIn(side, this.clocks, this.owner),
+    );
+    const running = before ?? behind;
+    if (!running || (before && behind)) return undefined;
+    const first = before ? this.followed(expression.first) : this.expression(expression.first);
+    const second = behind ? this.followed(only.value) : this.expression(only.value);
+    return (runner) => {
+      const left = first(runner);
+      runner.machine.spend(pythonCycles.operation);
+      const right = second(runner);
+      const [clock, fixed] = before ? [left, right] : [right, left];
+      const [amount, limit] = [numberOf(clock), numberOf(fixed)].map(Number) as [number, number];
+      if (Number.isFinite(amount) && Number.isFinite(limit))
+        noteTurn(runner.machine, amount, limit, running.perSecond);
+      else runner.machine.clockEscaped = true;
+      return compare(operator, left, right);
+    };
+  }
+
+  /** The value of what runs with the clock, for whoever follows it. */
+  followed(expression: Expression): Evaluate {
+    switch (expression.node) {
+      case 'name':
+        return this.load(expression.slot, expression.name);
+      case 'binary': {
+        const side = (one: Expression): Evaluate =>
+          runningIn(one, this.clocks, this.owner) ? this.followed(one) : this.expression(one);
+        const [left, right] = [side(expression.left), side(expression.right)];
+        const { operator } = expression;
+        return (runner) => {
+          runner.machine.spend(pythonCycles.operation);
+          return operate(operator, left(runner), right(runner));
+        };
+      }
+      case 'call': {
+        const callee = this.expression(expression.callee);
+        const given = { values: [], named: new Map<string, Value>(), span: expression.span };
+        return (runner) => {
+          const called = callee(runner);
+          const { machine, line } = runner;
+          const { clockEscaped } = machine;
+          runner.line = given.span.line;
+          const value = runner.call(called, given);
+          runner.line = line;
+          if (timeReadings.has(called)) machine.clockEscaped = clockEscaped;
+          // Something else of that name: nobody knows what it depends on.
+          else machine.changes += 1;
+          return value;
+        };
+      }
+      default:
+        return this.expression(expression);
+    }
+  }
+
+  private comprehension(expression: Extract<Expression, { node: 'comprehension' }>): Evaluate {
+    const [item, source] = [this.expression(expression.item), this.expression(expression.source)];
+    const condition = expression.condition && this.expression(expression.condition);
+    const store = this.target(expression.target);
+    const slots = slotsOf(expression.target);
+    return (runner) => {
+      // Its names are its own: what they held before they hold again.
+      const before = slots.map((slot) => held(slot, runner));
+      const made: Value[] = [];
+      for (const one of iterable(source(runner))) {
+        runner.machine.spend(pythonCycles.loop);
+        store(runner, one);
+        if (condition && !isTrue(condition(runner))) continue;
+        runner.take(1);
+        made.push(item(runner));
+      }
+      slots.forEach((slot, index) => put(slot, before[index], runner));
+      return new PyList(made);
+    };
+  }
+
+  load(slot: Slot, name: string): Evaluate {
+    switch (slot.area) {
+      case 'library': {
+        const { value } = slot;
+        return () => value;
+      }
+      case 'unknown':
+        return () => {
+          throw new RaisedError('NameError', `name '${name}' is not defined`);
+        };
+      case 'global':
+        return (runner) => {
+          runner.machine.spend(pythonCycles.name);
+          const value = runner.globals[slot.index];
+          if (value === undefined) throw new RaisedError('NameError', `name '${name}' is not defined`);
+          return value;
+        };
+      case 'local':
+        return (runner) => {
+          const value = runner.locals[slot.index];
+          if (value === undefined)
+            throw new RaisedError('NameError', `local variable '${name}' referenced before assignment`);
+          return value;
+        };
+    }
+  }
+
+  store(slot: Slot): (runner: Runner, value: Value) => void {
+    return (runner, value) => {
+      if (!isUnchanged(held(slot, runner), value)) runner.machine.changes += 1;
+      put(slot, value, runner);
+    };
+  }
+
+  target(target: Target): (runner: Runner, value: Value) => void {
+    switch (target.target) {
+      case 'name':
+        return this.store(target.slot);
+      case 'attribute': {
+        const owner = this.expression(target.owner);
+        return (runner, value) => {
+          runner.machine.spend(pythonCycles.attribute);
+          setAttribute(owner(runner), target.name, value, target.span, runner);
+        };
+      }
+      case 'index': {
+        const [owner, index] = [this.expression(target.owner), this.expression(target.index)];
+        return (runner, value) => {
+          runner.machine.spend(pythonCycles.index);
+          setIndexed(owner(runner), index(runner), value, runner);
+        };
+      }
+      case 'several': {
+        const stores = target.targets.map((one) => this.target(one));
+        return (runner, value) => {
+          const items = [...iterable(value)];
+          if (items.length !== stores.length)
+            throw new RaisedError(
+              'ValueError',
+              items.length < stores.length
+                ? `need more than ${items.length} values to unpack`
+                : `too many values to unpack (expected ${stores.length})`,
+            );
+          stores.forEach((store, index) => store(runner, items[index]!));
+        };
+      }
+    }
+  }
+}
+
+export const held = (slot: Slot, runner: Runner): Value | undefined =>
+  slot.area === 'global'
+    ? runner.globals[slot.index]
+    : slot.area === 'local'
+      ? runner.locals[slot.index]
+      : undefined;
+
+export function put(slot: Slot, value: Value | undefined, runner: Runner): void {
+  if (slot.area === 'global') runner.globals[slot.index] = value;
+  else if (slot.area === 'local') runner.locals[slot.index] = value;
+}
+
+const slotsOf = (target: Target): readonly Slot[] =>
+  target.target === 'name'
+    ? [target.slot]
+    : target.target === 'several'
+      ? target.targets.flatMap(slotsOf)
+      : [];
+
+/** Whether a name that gets a value has it already. */
+const isUnchanged = (before: Value | undefined, now: Value): boolean =>
+  before === now || (before instanceof PyFloat && now instanceof PyFloat && before.value === now.value);
+
+export function iterable(value: Value): Iterable<Value> {
+  const items = itemsOf(value);
+  if (!items) throw new RaisedError('TypeError', `'${typeName(value)}' object is not iterable`);
+  return items;
+}

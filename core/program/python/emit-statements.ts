@@ -1,0 +1,380 @@
+import { attributeOf, setAttribute } from './attributes';
+import { slotKey, type PassClocks } from './clock';
+import { pythonCycles } from './costs';
+import { ExpressionEmitter, iterable, put } from './emit-expressions';
+import { RaisedError, type ErrorKind } from './errors';
+import { deleteIndexed, indexed, setIndexed } from './indexing';
+import { operate } from './operators';
+import type { Runner } from './runner';
+import type { FunctionTree, Handler, Statement } from './tree';
+import {
+  isTrue,
+  itemsOf,
+  PyBuiltin,
+  PyClass,
+  PyFunction,
+  PyList,
+  textOf,
+  typeName,
+  type Value,
+} from './values';
+
+/** How a statement ended. */
+export const enum Completion {
+  Normal,
+  Break,
+  Continue,
+  Return,
+}
+export type Execute = (runner: Runner) => Completion;
+
+/** Compiles the statements of one body to closures over a runner. */
+export class StatementEmitter {
+  private readonly values: ExpressionEmitter;
+
+  constructor(
+    private readonly functions: readonly FunctionTree[],
+    private readonly clocks: PassClocks,
+    /** Function that the body belongs to; -1 for the program's own. */
+    private readonly owner: number,
+  ) {
+    this.values = new ExpressionEmitter(clocks, owner);
+  }
+
+  block(statements: readonly Statement[]): Execute {
+    const runs = statements.map((statement) => this.statement(statement));
+    return (runner) => {
+      for (const run of runs) {
+        const completion = run(runner);
+        if (completion !== Completion.Normal) return completion;
+      }
+      return Completion.Normal;
+    };
+  }
+
+  private statement(statement: Statement): Execute {
+    const run = this.kind(statement);
+    const { line } = statement.span;
+    return (runner) => {
+      runner.line = line;
+      runner.machine.line = line;
+      runner.machine.spend(pythonCycles.statement);
+      try {
+        return run(runner);
+      } catch (error) {
+        // The innermost statement is where it happened.
+        if (error instanceof RaisedError) error.line ??= line;
+        throw error;
+      }
+    };
+  }
+
+  private kind(statement: Statement): Execute {
+    switch (statement.node) {
+      case 'pass':
+        return () => Completion.Normal;
+      case 'break':
+        return () => Completion.Break;
+      case 'continue':
+        return () => Completion.Continue;
+      case 'expression': {
+        const value = this.values.expression(statement.expression);
+        return (runner) => {
+          value(runner);
+          return Completion.Normal;
+        };
+      }
+      case 'assign': {
+        const clock = this.clockSet(statement);
+        if (clock) return clock;
+        const value = this.values.expression(statement.value);
+        const stores = statement.targets.map((target) => this.values.target(target));
+        return (runner) => {
+          const given = value(runner);
+          for (const store of stores) store(runner, given);
+          return Completion.Normal;
+        };
+      }
+      case 'augment':
+        return this.augment(statement);
+      case 'if': {
+        const condition = this.values.expression(statement.condition);
+        const [yes, no] = [this.block(statement.yes), this.block(statement.no)];
+        return (runner) => (isTrue(condition(runner)) ? yes(runner) : no(runner));
+      }
+      case 'while':
+        return this.loop(statement);
+      case 'for':
+        return this.each(statement);
+      case 'function': {
+        const defaults = statement.defaults.map((value) => value && this.values.expression(value));
+        const { name } = this.functions[statement.index]!;
+        const store = this.values.store(statement.slot);
+        return (runner) => {
+          store(
+            runner,
+            new PyFunction(
+              name,
+              statement.index,
+              defaults.map((value) => value?.(runner)),
+            ),
+          );
+          return Completion.Normal;
+        };
+      }
+      case 'import': {
+        const store = this.values.store(statement.slot);
+        const { value } = statement;
+        return (runner) => {
+          store(runner, value);
+          return Completion.Normal;
+        };
+      }
+      case 'return': {
+        const value = statement.value && this.values.expression(statement.value);
+        return (runner) => {
+          runner.returned = value ? value(runner) : null;
+          return Completion.Return;
+        };
+      }
+      case 'try':
+        return this.attempt(statement);
+      case 'raise': {
+        const value = statement.value && this.values.expression(statement.value);
+        return (runner) => {
+          throw value
+            ? raised(value(runner), runner)
+            : new RaisedError('RuntimeError', 'no active exception to reraise');
+        };
+      }
+      case 'assert': {
+        const condition = this.values.expression(statement.condition);
+        const message = statement.message && this.values.expression(statement.message);
+        return (runner) => {
+          if (!isTrue(condition(runner)))
+            throw new RaisedError('AssertionError', message ? textOf(message(runner)) : '');
+          return Completion.Normal;
+        };
+      }
+      case 'delete': {
+        const { target } = statement;
+        if (target.target === 'index') {
+          const [owner, index] = [this.values.expression(target.owner), this.values.expression(target.index)];
+          return (runner) => {
+            deleteIndexed(owner(runner), index(runner), runner);
+            return Completion.Normal;
+          };
+        }
+        const slot = target.target === 'name' ? target.slot : undefined;
+        return (runner) => {
+          if (slot?.area === 'global') runner.globals[slot.index] = undefined;
+          if (slot?.area === 'local') runner.locals[slot.index] = undefined;
+          runner.machine.changes += 1;
+          return Completion.Normal;
+        };
+      }
+    }
+  }
+
+  /** A name that gets the time in each pass: what it holds is no change, see `passClocksOf`. */
+  private clockSet(statement: Extract<Statement, { node: 'assign' }>): Execute | undefined {
+    const [target, more] = statement.targets;
+    if (more || target?.target !== 'name' || !this.clocks.has(slotKey(target.slot, this.owner) ?? ''))
+      return undefined;
+    const value = this.values.followed(statement.value);
+    const { slot } = target;
+    return (runner) => {
+      put(slot, value(runner), runner);
+      return Completion.Normal;
+    };
+  }
+
+  private augment(statement: Extract<Statement, { node: 'augment' }>): Execute {
+    const { target, operator } = statement;
+    const value = this.values.expression(statement.value);
+    const change = (runner: Runner, before: Value, by: Value): Value => {
+      runner.machine.spend(pythonCycles.operation);
+      // A list is made longer where it is.
+      if (operator === '+' && before instanceof PyList) {
+        const more = itemsOf(by);
+        if (!more) throw new RaisedError('TypeError', `'${typeName(by)}' object is not iterable`);
+        const items = [...more];
+        runner.take(items.length);
+        before.items.push(...items);
+        return before;
+      }
+      return operate(operator, before, by);
+    };
+    switch (target.target) {
+      case 'name': {
+        const [load, store] = [this.values.load(target.slot, target.name), this.values.store(target.slot)];
+        return (runner) => {
+          store(runner, change(runner, load(runner), value(runner)));
+          return Completion.Normal;
+        };
+      }
+      case 'index': {
+        const [owner, index] = [this.values.expression(target.owner), this.values.expression(target.index)];
+        return (runner) => {
+          const [of, at] = [owner(runner), index(runner)];
+          setIndexed(of, at, change(runner, indexed(of, at), value(runner)), runner);
+          return Completion.Normal;
+        };
+      }
+      case 'attribute': {
+        const owner = this.values.expression(target.owner);
+        return (runner) => {
+          const of = owner(runner);
+          const before = attributeOf(of, target.name, target.span, runner);
+          setAttribute(of, target.name, change(runner, before, value(runner)), target.span, runner);
+          return Completion.Normal;
+        };
+      }
+      case 'several':
+        return () => {
+          throw new RaisedError('SyntaxError', 'illegal target for augmented assignment');
+        };
+    }
+  }
+
+  /** A loop whose pass changes nothing is skipped ahead like one of the other language. */
+  private loop(statement: Extract<Statement, { node: 'while' }>): Execute {
+    const condition = this.values.expression(statement.condition);
+    const [body, otherwise] = [this.block(statement.body), this.block(statement.otherwise)];
+    const { line } = statement.span;
+    return (runner) => {
+      const { machine } = runner;
+      const outer = { escaped: machine.clockEscaped, turn: machine.turnCycle, pass: machine.passCycle };
+      machine.loops.push({
+        line,
+        sinceCycle: machine.cycles,
+        pausesBefore: machine.pauses,
+        inputsBefore: machine.inputs,
+      });
+      const depth = machine.loops.length;
+      let isOver = false;
+      try {
+        for (;;) {
+          const { changes } = machine;
+          machine.clockEscaped = false;
+          machine.turnCycle = Number.POSITIVE_INFINITY;
+          machine.passCycle = machine.cycles;
+          runner.line = line;
+          machine.spend(pythonCycles.loop);
+          if (!isTrue(condition(runner))) return otherwise(runner);
+          const completion = body(runner);
+          if (completion === Completion.Break) return Completion.Normal;
+          if (completion === Completion.Return) return completion;
+          if (machine.changes === changes) machine.skipQuietPasses();
+        }
+      } catch (error) {
+        // A run that is over keeps its loops: they say what was running.
+        isOver = !(error instanceof RaisedError);
+        throw error;
+      } finally {
+        if (!isOver) machine.loops.length = depth - 1;
+        machine.clockEscaped = true;
+        machine.turnCycle = outer.turn;
+        machine.passCycle = outer.pass;
+      }
+    };
+  }
+
+  private each(statement: Extract<Statement, { node: 'for' }>): Execute {
+    const source = this.values.expression(statement.source);
+    const store = this.values.target(statement.target);
+    const [body, otherwise] = [this.block(statement.body), this.block(statement.otherwise)];
+    return (runner) => {
+      for (const item of iterable(source(runner))) {
+        runner.machine.spend(pythonCycles.loop);
+        store(runner, item);
+        const completion = body(runner);
+        if (completion === Completion.Break) return Completion.Normal;
+        if (completion === Completion.Return) return completion;
+      }
+      return otherwise(runner);
+    };
+  }
+
+  private attempt(statement: Extract<Statement, { node: 'try' }>): Execute {
+    const [body, otherwise, last] = [
+      this.block(statement.body),
+      this.block(statement.otherwise),
+      this.block(statement.last),
+    ];
+    const handlers = statement.handlers.map((handler) => this.handler(handler));
+    const attempted = (runner: Runner): Completion => {
+      const { locals } = runner;
+      try {
+        const completion = body(runner);
+        return completion === Completion.Normal ? otherwise(runner) : completion;
+      } catch (error) {
+        if (!(error instanceof RaisedError)) throw error;
+        runner.locals = locals;
+        for (const handle of handlers) {
+          const completion = handle(runner, error);
+          if (completion !== undefined) return completion;
+        }
+        throw error;
+      }
+    };
+    if (statement.last.length === 0) return attempted;
+    return (runner) => {
+      let completion: Completion;
+      try {
+        completion = attempted(runner);
+      } catch (error) {
+        if (error instanceof RaisedError && last(runner) !== Completion.Normal) return Completion.Return;
+        throw error;
+      }
+      const { returned } = runner;
+      const end = last(runner);
+      if (end !== Completion.Normal) return end;
+      runner.returned = returned;
+      return completion;
+    };
+  }
+
+  private handler({
+    kinds,
+    slot,
+    body,
+  }: Handler): (runner: Runner, error: RaisedError) => Completion | undefined {
+    const tests = kinds.map((kind) => this.values.expression(kind));
+    const store = slot && this.values.store(slot);
+    const run = this.block(body);
+    return (runner, error) => {
+      const catches =
+        tests.length === 0 ||
+        tests.some((test) => {
+          const kind = test(runner);
+          return kind instanceof PyClass && error.is(kind.name as ErrorKind);
+        });
+      if (!catches) return undefined;
+      store?.(runner, error.message);
+      return run(runner);
+    };
+  }
+}
+
+/** The error that is raised by a kind of error, or by one with a message. */
+function raised(value: Value, runner: Runner): RaisedError {
+  if (value instanceof PyClass) {
+    const made = value.call
+      ? runner.call(value, {
+          values: [],
+          named: new Map(),
+          span: { line: 1, column: 1, endLine: 1, endColumn: 1 },
+        })
+      : null;
+    return made instanceof PyBuiltin
+      ? new RaisedError('TypeError', 'exceptions must derive from BaseException')
+      : raised(made, runner);
+  }
+  if (typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'object')
+    return new RaisedError(
+      value.className as ErrorKind,
+      textOf(value.get('message', { line: 1, column: 1, endLine: 1, endColumn: 1 })),
+    );
+  throw new RaisedError('TypeError', 'exceptions must derive from BaseException');
+}
