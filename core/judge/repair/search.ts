@@ -1,16 +1,16 @@
+import type { FindingCode } from '../../finding';
 import { languageOf } from '../../formats/exercise';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
 import type { Trace } from '../../rehearsal/trace';
-import { referencePins } from '../compare';
 import type { Build, Examination, Examiner, Reference } from '../examine';
 import { isWiring } from '../order';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { wiringFor } from './ideal-wiring';
-import type { ProgramWishes } from './wishes';
+import { wishesOf } from './wishes';
 import { wiringCandidates } from './wiring-edits';
 
 /** A set of changes after which the build passes the full check. */
@@ -31,6 +31,16 @@ interface Budget {
 const WHOLE: Budget = { checks: 900, steps: 4_000_000, work: 3_000_000 };
 /** For two changes of a program, on top of what single ones took: few of the many are what was meant. */
 const OF_TWO_IN_PROGRAM: Budget = { checks: 150, steps: 500_000, work: 300_000 };
+/** Faults of a program that take another order of its lines to mend. */
+const REWRITTEN: ReadonlySet<FindingCode> = new Set([
+  'missed-input',
+  'double-count',
+  'repeats-while-held',
+  'no-debounce',
+  'state-reset',
+  'wait-in-interrupt',
+]);
+
 /** Steps that a try in full may run. */
 export const STEPS_OF_A_TRY = 1_000_000;
 /** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
@@ -98,7 +108,10 @@ class RepairSearch {
     if (single && bound < PLAIN) return single;
     if (this.hasRightWiring(start)) this.limitTo(OF_TWO_IN_PROGRAM);
     // One large change is weighed against two small ones.
-    return this.oneOfEach(start, bound) ?? this.twoMore(start, bound) ?? single ?? this.partOf(start);
+    const pair = this.needsRewriting(start)
+      ? undefined
+      : (this.oneOfEach(start, bound) ?? this.twoMore(start, bound));
+    return pair ?? single ?? this.partOf(start);
   }
 
   /** Every single change, cheapest first; one per resulting circuit and program. */
@@ -113,7 +126,7 @@ class RepairSearch {
       build.program,
       this.reference.exercise.board,
       (source) => this.compile(source, build.program.language),
-      this.wishes(build, examination),
+      wishesOf(this.reference.exercise, build, examination.traces),
     );
     return [...wiring, ...program].sort((a, b) => a.cost - b.cost);
   }
@@ -128,42 +141,14 @@ class RepairSearch {
     );
   }
 
-  private wishes(build: Build, { traces }: Examination): ProgramWishes {
-    const { exercise } = this.reference;
-    const number = (pin: string): number | undefined =>
-      exercise.board.pins.find((known) => known.name === pin)?.number;
-    const wired = build.wiring.parts.flatMap((part) =>
-      part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [number(at.pin)] : [])),
+  /** Whether a program has a fault that no two words mend; two that make it pass would do so by accident. */
+  private needsRewriting(start: Tried): boolean {
+    return (
+      this.hasRightWiring(start) &&
+      (this.examine(start)?.observations ?? []).some(
+        ({ code, severity }) => severity === 'fault' && REWRITTEN.has(code),
+      )
     );
-    const wanted = referencePins(exercise)
-      .filter((pin) => !exercise.pinFreedom.has(pin))
-      .map(number);
-    const times = exercise.data.scenarios.flatMap((scenario) =>
-      scenario.expect.flatMap((expectation) =>
-        'rhythm' in expectation ? expectation.rhythm.map((time) => Math.round(time * 1000)) : [],
-      ),
-    );
-    const undirected = traces.flatMap((trace) => trace.undirected.map(({ pin }) => number(pin)));
-    const floating = traces.flatMap((trace) =>
-      trace.floatingReads.flatMap(({ pin, how }) => (how === 'digital' ? [number(pin)] : [])),
-    );
-    const known = (numbers: readonly (number | undefined)[]): number[] => [
-      ...new Set(numbers.filter((value) => value !== undefined)),
-    ];
-    return {
-      pins: known([...wired, ...wanted]),
-      milliseconds: [...new Set(times)],
-      used: known(
-        traces.flatMap((trace) => [
-          ...[...trace.pins.keys(), ...trace.reads.keys()].map(number),
-          ...trace.undirected.map(({ pin }) => number(pin)),
-          ...trace.unknownPins.map((pin) => pin.number),
-        ]),
-      ),
-      undirected: known(undirected),
-      floating: known(floating),
-      endlessLine: traces[0]?.ended.loop?.line,
-    };
   }
 
   private make(from: Tried, candidate: Candidate): Tried | undefined {

@@ -1,3 +1,8 @@
+import type { Exercise } from '../../formats/exercise';
+import type { Trace } from '../../rehearsal/trace';
+import { referencePins } from '../compare';
+import type { Build } from '../examine';
+
 /** How much a person has to do for each kind of change of a program. */
 export const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2, loop: 2.4 } as const;
 
@@ -14,4 +19,42 @@ export interface ProgramWishes {
   readonly undirected: readonly number[];
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
+}
+
+/** What the runs of a build, its wiring and the exercise ask of changes of the program. */
+export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly Trace[]): ProgramWishes {
+  const number = (pin: string): number | undefined =>
+    exercise.board.pins.find((known) => known.name === pin)?.number;
+  const wired = wiring.parts.flatMap((part) =>
+    part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [number(at.pin)] : [])),
+  );
+  const wanted = referencePins(exercise)
+    .filter((pin) => !exercise.pinFreedom.has(pin))
+    .map(number);
+  const times = exercise.data.scenarios.flatMap((scenario) =>
+    scenario.expect.flatMap((expectation) =>
+      'rhythm' in expectation ? expectation.rhythm.map((time) => Math.round(time * 1000)) : [],
+    ),
+  );
+  const undirected = traces.flatMap((trace) => trace.undirected.map(({ pin }) => number(pin)));
+  const floating = traces.flatMap((trace) =>
+    trace.floatingReads.flatMap(({ pin, how }) => (how === 'digital' ? [number(pin)] : [])),
+  );
+  const known = (numbers: readonly (number | undefined)[]): number[] => [
+    ...new Set(numbers.filter((value) => value !== undefined)),
+  ];
+  return {
+    pins: known([...wired, ...wanted]),
+    milliseconds: [...new Set(times)],
+    used: known(
+      traces.flatMap((trace) => [
+        ...[...trace.pins.keys(), ...trace.reads.keys()].map(number),
+        ...trace.undirected.map(({ pin }) => number(pin)),
+        ...trace.unknownPins.map((pin) => pin.number),
+      ]),
+    ),
+    undirected: known(undirected),
+    floating: known(floating),
+    endlessLine: traces[0]?.ended.loop?.line,
+  };
 }
