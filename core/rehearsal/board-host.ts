@@ -1,49 +1,30 @@
 import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
-import type { PinDrive } from '../electrics/bench';
 import type { Stimulus } from '../formats/scenario';
 import type { PartState } from '../parts';
 import type { InterruptMode, LampPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
+import { randomFrom } from '../random';
 import { Restart, Stop, type EndReason } from '../program/stop';
 import { Agenda } from './agenda';
 import { Interrupts } from './interrupts';
 import type { SolvedCircuit } from './solved-circuit';
 import { LiveCircuit } from './live-circuit';
+import { LookLog } from './look-log';
 import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
+import { driveOf, pinAtRest, type PinState } from './pin-state';
 import type { RehearsalOptions } from './rehearse';
 import { SerialPort } from './serial';
 import { timelineOf } from './timeline';
-import type { FloatingRead, PinChange, PinReads, Trace, UndirectedWrite } from './trace';
+import type { FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
 import { Watch } from './watch';
 
 const MOST_CHANGES = 20_000;
-/** Seconds without a look that are noted, and how many of them. */
-const GAP_SECONDS = 0.2;
-const MOST_GAPS = 50;
 /** Seconds between two pulses that a servo gets. */
 const SERVO_PERIOD = 0.02;
 /** The bit that lets changes of pins interrupt, in the chip's register for it. */
 const PIN_CHANGE_ENABLE = 1 << 5;
 /** Key under which the pin-change interrupt is attached; the others have their numbers. */
 const PIN_CHANGE = 'pins';
-
-interface PinState {
-  readonly pin: BoardPin;
-  output: boolean;
-  latch: boolean;
-  pulledDown: boolean;
-  duty: number | undefined;
-  /** Periods a second, where it is not the board's own PWM. */
-  hertz: number | undefined;
-  lastRead: 0 | 1;
-}
-
-/** How a pin was looked at so far. */
-type OngoingReads = Omit<PinReads, 'gaps'> & {
-  readonly gaps: { readonly from: number; readonly to: number }[];
-  /** When it was last looked at, in seconds without what was left out. */
-  last: number;
-};
 
 type Event =
   | { readonly kind: 'part'; readonly ref: Ref; readonly state: Partial<PartState> }
@@ -65,15 +46,14 @@ export class BoardHost implements ProgramHost {
   private readonly pauseList: { at: number; seconds: number; line: number }[] = [];
   private readonly undirected: UndirectedWrite[] = [];
   private readonly unknownPins: { number: number; line: number }[] = [];
-  private readonly floatingReads: FloatingRead[] = [];
-  private readonly reads = new Map<string, OngoingReads>();
+  private readonly looks = new LookLog();
   private readonly deadInterrupts: { number: number; line: number }[] = [];
   private readonly serial: SerialPort;
   private readonly servos = new Set<string>();
   private tonePin: number | undefined;
   private serialLine: number | undefined;
   private changeCount = 0;
-  private noise: number;
+  private readonly noise: () => number;
   private isOver = false;
 
   constructor(
@@ -81,7 +61,7 @@ export class BoardHost implements ProgramHost {
     private readonly board: BoardProfile,
     private readonly options: RehearsalOptions,
   ) {
-    this.noise = (options.seed ?? 1) >>> 0 || 1;
+    this.noise = randomFrom(options.seed ?? 1);
     const { stimuli = [] } = options;
     this.serial = new SerialPort(
       stimuli.flatMap((stimulus) =>
@@ -247,7 +227,8 @@ export class BoardHost implements ProgramHost {
   }
 
   chance(): number {
-    return this.random();
+    this.machine.changes += 1;
+    return Math.floor(this.noise() * 2 ** 32);
   }
 
   /** Whether a pin has PWM now: a servo or a tone takes the timer of some. */
@@ -289,32 +270,17 @@ export class BoardHost implements ProgramHost {
     if (!state) return 0;
     this.noteRead(state.pin.name, 'analog', line);
     const volts = this.circuit.voltsOfPin(state.pin.name);
-    if (volts === null) {
+    if (volts === null)
       return this.options.floatingReads === 'noise'
-        ? this.random() % (range + 1)
+        ? this.chance() % (range + 1)
         : this.floatingLevel() * range;
-    }
     return Math.max(0, Math.min(range, Math.floor((volts / referenceVolts) * (range + 1))));
   }
 
   private noteRead(pin: string, how: FloatingRead['how'], line: number): void {
     this.machine.inputs += 1;
-    const { seconds, cycles, skippedCycles, clockHz } = this.machine;
-    // Passes that were left out had their looks too.
-    const now = (cycles - skippedCycles) / clockHz;
-    const known = this.reads.get(pin);
-    if (!known) this.reads.set(pin, { how, line, gaps: [], last: now });
-    else {
-      const gap = now - known.last;
-      known.last = now;
-      if (gap >= GAP_SECONDS && known.gaps.length < MOST_GAPS)
-        known.gaps.push({ from: seconds - gap, to: seconds });
-    }
-    if (
-      this.circuit.voltsOfPin(pin) === null &&
-      !this.floatingReads.some((read) => read.pin === pin && read.line === line)
-    )
-      this.floatingReads.push({ pin, how, line });
+    this.looks.note(pin, how, line, this.machine);
+    if (this.circuit.voltsOfPin(pin) === null) this.looks.noteFloating({ pin, how, line });
   }
 
   pulseIn(number: number, level: number, timeout: number, line: number): number {
@@ -489,7 +455,6 @@ export class BoardHost implements ProgramHost {
       machine.cycles = machine.endCycle;
     }
     this.catchUp();
-    const loop = machine.loops[0];
     return {
       seconds: this.options.seconds,
       pins: this.pinChanges,
@@ -502,8 +467,8 @@ export class BoardHost implements ProgramHost {
       pauses: this.pauseList,
       states: [...this.circuit.occurred.values()],
       undirected: this.undirected,
-      reads: this.reads,
-      floatingReads: this.floatingReads,
+      reads: this.looks.reads,
+      floatingReads: this.looks.floating,
       deadInterrupts: this.deadInterrupts,
       stuckInInterrupt: machine.stuckInInterrupt,
       failure: machine.failure,
@@ -514,21 +479,7 @@ export class BoardHost implements ProgramHost {
       silentErrors: machine.silentErrors,
       solutions: this.circuit.solutions,
       steps: machine.options.steps - machine.stepsLeft,
-      ended: {
-        reason,
-        at: machine.seconds,
-        line: machine.line,
-        ...(loop
-          ? {
-              loop: {
-                ...loop,
-                seconds: machine.seconds - loop.sinceCycle / machine.clockHz,
-                paused: machine.pauses > loop.pausesBefore,
-                looks: machine.inputs > loop.inputsBefore,
-              },
-            }
-          : {}),
-      },
+      ended: endOf(machine, reason),
     };
   }
 
@@ -541,15 +492,7 @@ export class BoardHost implements ProgramHost {
     }
     let state = this.states.get(pin.name);
     if (!state) {
-      state = {
-        pin,
-        output: false,
-        latch: false,
-        pulledDown: false,
-        duty: undefined,
-        hertz: undefined,
-        lastRead: 0,
-      };
+      state = pinAtRest(pin);
       this.states.set(pin.name, state);
     }
     return state;
@@ -571,25 +514,27 @@ export class BoardHost implements ProgramHost {
   }
 
   private floatingLevel(): 0 | 1 {
-    if (this.options.floatingReads === 'noise') return (this.random() & 1) as 0 | 1;
+    if (this.options.floatingReads === 'noise') return (this.chance() & 1) as 0 | 1;
     return this.options.floatingReads === 'high' ? 1 : 0;
-  }
-
-  /** Xorshift of 32 bits (Marsaglia, 2003); the seed makes it repeatable. */
-  private random(): number {
-    this.machine.changes += 1;
-    let x = this.noise;
-    x ^= x << 13;
-    x ^= x >>> 17;
-    x ^= x << 5;
-    this.noise = x >>> 0;
-    return this.noise;
   }
 }
 
-function driveOf(state: PinState): PinDrive {
-  if (!state.output) return { mode: state.latch ? 'pullup' : state.pulledDown ? 'pulldown' : 'input' };
-  const { duty, hertz } = state;
-  if (duty !== undefined) return { mode: 'pwm', duty, ...(hertz === undefined ? {} : { hertz }) };
-  return { mode: state.latch ? 'high' : 'low' };
+/** How a run ended, with the loop that was running then. */
+function endOf(machine: Machine, reason: EndReason): Trace['ended'] {
+  const loop = machine.loops[0];
+  return {
+    reason,
+    at: machine.seconds,
+    line: machine.line,
+    ...(loop
+      ? {
+          loop: {
+            ...loop,
+            seconds: machine.seconds - loop.sinceCycle / machine.clockHz,
+            paused: machine.pauses > loop.pausesBefore,
+            looks: machine.inputs > loop.inputsBefore,
+          },
+        }
+      : {}),
+  };
 }
