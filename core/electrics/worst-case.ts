@@ -17,8 +17,8 @@ export interface WorstCase {
   readonly volts: readonly (Interval | null)[];
 }
 
-/** Gold band: the usual class of kit resistors. */
-const RESISTOR_TOLERANCE = 0.05;
+/** Gold band, the usual class of kit resistors: the share by which one may be off. */
+export const RESISTOR_TOLERANCE = 0.05;
 /** Spread of a lamp's forward voltage between pieces of one colour, in V, from usual data-sheet limits. */
 const FORWARD_SPREAD_VOLTS = 0.2;
 

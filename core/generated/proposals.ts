@@ -2,7 +2,7 @@ import type { ConsideredScenario, Exercise } from '../formats/exercise';
 import { languageOf } from '../formats/exercise';
 import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { examine, referenceOf, type Examination } from '../judge/examine';
-import { rehearsalOf } from '../judge/scenarios';
+import { rehearsalOf } from '../judge/judging';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { compileProgram, type Grammars, type Program } from '../program';
 import { describeRun } from './describe-run';

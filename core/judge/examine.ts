@@ -27,15 +27,8 @@ import {
   wordingOf,
 } from './program';
 import { wiringRules, type SolvedState } from './rules';
-import {
-  judgeScenario,
-  notRun,
-  rehearsalOf,
-  scenariosOf,
-  sendingRateOf,
-  unmetIn,
-  type Judging,
-} from './scenarios';
+import { rehearsalOf, type Judging } from './judging';
+import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
 import { contactStates, looksLikeInput } from './states';
 
 /** What a student hands in, read. */
@@ -210,8 +203,10 @@ export class Examiner {
     const { circuit } = look;
     look.pairs ??= correspondence({ exercise, wiring, match: this.matchOf(wiring) });
     const { pairs } = look;
+    const { compiled } = program;
     return {
-      run: rehearsalOf(program.compiled, circuit, exercise.board, steps),
+      run: rehearsalOf(compiled, circuit, exercise.board, steps),
+      runWith: (spread) => rehearsalOf(compiled, new SolvedCircuit(wiring, [spread]), exercise.board, steps),
       wiring,
       language: languageOf(exercise),
       pairs,

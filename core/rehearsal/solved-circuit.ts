@@ -1,4 +1,11 @@
-import { prepareBench, type Bench, type PartStates, type PinDrive, type PinDrives } from '../electrics/bench';
+import {
+  prepareBench,
+  type Bench,
+  type PartStates,
+  type PinDrive,
+  type PinDrives,
+  type Spread,
+} from '../electrics/bench';
 import { averaged, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
 import { netlistOf, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
@@ -41,7 +48,11 @@ export class SolvedCircuit {
   private readonly points = new Map<string, WarmPoint>();
   private start: Float64Array | undefined;
 
-  constructor(readonly wiring: Wiring) {
+  /** `spread`: how far its parts are off. */
+  constructor(
+    readonly wiring: Wiring,
+    private readonly spread: readonly Spread[] = [],
+  ) {
     this.netlist = netlistOf(wiring);
   }
 
@@ -68,7 +79,11 @@ export class SolvedCircuit {
   private bench(key: string, states: PartStates, power: BoardPower): Bench {
     let bench = this.benches.get(key);
     if (!bench) {
-      bench = prepareBench(this.wiring, this.netlist, { states, boardPower: power });
+      bench = prepareBench(this.wiring, this.netlist, {
+        states,
+        boardPower: power,
+        spread: this.spread,
+      });
       if (this.benches.size < MOST_KEPT) this.benches.set(key, bench);
     }
     return bench;

@@ -1,0 +1,82 @@
+import type { BoardProfile } from '../boards';
+import { ref } from '../brand';
+import type { Spread } from '../electrics/bench';
+import type { Scenario } from '../formats/scenario';
+import type { Compiled, Language } from '../program';
+import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
+import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
+import type { SolvedCircuit } from '../rehearsal/solved-circuit';
+import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
+import { checkExpectation, type Observed, type Outcome } from './expectations';
+
+/** What of a scenario decides how it runs. */
+export type Played = Pick<Scenario, 'for' | 'stimuli'>;
+
+/** How chance falls in a run: what floating lines read as, how contacts bounce, how the noise goes. */
+export type Chance = Pick<RehearsalOptions, 'bounceSeed' | 'floatingReads' | 'seed'>;
+
+/** Runs a build through a scenario, with chance falling as it is told; `steps` limits the run. */
+export type Run = (scenario: Played, chance: Chance, steps?: number) => Trace;
+
+/** A way to run a program on a wiring; `usualSteps` limits each run that says nothing else. */
+export const rehearsalOf = (
+  program: Compiled,
+  circuit: SolvedCircuit,
+  board: BoardProfile,
+  usualSteps: number | undefined,
+): Run => {
+  return (scenario, chance, steps = usualSteps) =>
+    rehearse(
+      program,
+      circuit.wiring,
+      board,
+      {
+        seconds: scenario.for,
+        stimuli: scenario.stimuli,
+        ...(steps === undefined ? {} : { steps }),
+        ...chance,
+      },
+      circuit,
+    );
+};
+
+/** What the runs of a build are judged by besides the scenario. */
+export interface Judging {
+  readonly run: Run;
+  /** The same with parts that are off by their tolerance. */
+  readonly runWith: (spread: Spread) => Run;
+  readonly wiring: Wiring;
+  readonly language: Language;
+  /** Built parts by the reference part that they stand for. */
+  readonly pairs: ReadonlyMap<string, PlacedPart>;
+  /** Bits a second at which the computer listens; `undefined` when at any. */
+  readonly listensAt: number | undefined;
+}
+
+/** What came of each expectation of a scenario in a run. */
+export function outcomesOf(scenario: Scenario, trace: Trace, judging: Judging): readonly Outcome[] {
+  const observed = observedOn(scenario, trace, judging);
+  return scenario.expect.map((expectation) => checkExpectation(expectation, observed));
+}
+
+/** What a run shows, by the parts of the reference. */
+export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): Observed {
+  const { run, wiring, pairs, listensAt } = judging;
+  const again: Observed['again'] = (seed) =>
+    observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
+  const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
+  const builtRef: Observed['builtRef'] = (reference) => pairs.get(reference.replace(/\..*/, ''))?.ref;
+  const currents = (lamp: string): readonly CurrentChange[] | undefined => {
+    const built = builtRef(lamp) ?? ref('');
+    return trace.lamps.get(built + (/\..*/.exec(lamp)?.[0] ?? ''));
+  };
+  const seen: Observed['seen'] = (lamp) => {
+    if (!seenOf.has(lamp)) {
+      const changes = currents(lamp);
+      seenOf.set(lamp, changes && seenIntervals(changes, observedSeconds(trace)));
+    }
+    return seenOf.get(lamp);
+  };
+  return { wiring, trace, stimuli: scenario.stimuli, seen, currents, builtRef, listensAt, again };
+}
