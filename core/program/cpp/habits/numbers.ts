@@ -1,3 +1,4 @@
+import { neverReached } from '../../habit-problems';
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import { allExpressions, bare, cellOf } from '../walk';
 import type { Expression } from '../tree';
@@ -101,23 +102,9 @@ function beyondAnalog(
 ): readonly ProgramProblem[] {
   const side = isMeasured(left) ? right : isMeasured(right) ? left : undefined;
   const limit = side && bare(side);
-  if (!side || limit?.node !== 'constant' || (limit.value <= most && limit.value >= 0)) return [];
-  // One more than the largest is how some people write “up to the largest”.
-  if (limit.value === most + 1 && (operator === '<' || operator === '>=')) return [];
-  const { line, column } = side.span;
-  return [
-    warning(
-      'out-of-range',
-      'fault',
-      { line, column },
-      `Line ${line} compares with ${limit.value}, but what is measured goes from 0 to ${most} only.`,
-      [
-        `Between which numbers does a measured value lie?`,
-        `${limit.value} in line ${line} is never reached.`,
-        `Compare with a number from 0 to ${most} in line ${line}.`,
-      ],
-    ),
-  ];
+  const problem =
+    side && limit?.node === 'constant' ? neverReached(side.span, limit.value, operator, most) : undefined;
+  return problem ? [problem] : [];
 }
 
 /** A division of whole numbers whose result is wanted with its fraction. */

@@ -1,7 +1,10 @@
-import { warning, type ProgramProblem } from '../../problem';
+import { doubleCount, repeatsWhileHeld } from '../../habit-problems';
+import type { ProgramProblem } from '../../problem';
 import { allExpressions, allParts, allStatements, bare, cellOf, statementsOf } from '../walk';
 import type { Expression, Statement } from '../tree';
 import type { Habit } from './index';
+
+const WORDS = { loop: 'loop', level: 'level' };
 
 /** A press that acts again and again while it is held, and one that is counted at both of its edges. */
 export const pressHabits: Habit = ({ tree }) => {
@@ -18,40 +21,14 @@ export const pressHabits: Habit = ({ tree }) => {
     const step = stepIn(statement.yes);
     if (!step) return [];
     const condition = bare(statement.condition);
-    const { line, column } = statement.span;
     if (condition.node !== 'compare') return [];
     const [left, right] = [condition.left, condition.right];
     const isConstant = bare(right).node === 'constant' || bare(left).node === 'constant';
     const asksLevel = (isLevel(left) || isLevel(right)) && isConstant;
     if (asksLevel && !isInsideEdge(body, statement) && !waits(statement.yes))
-      return [
-        warning(
-          'repeats-while-held',
-          'fault',
-          { line, column },
-          `While the button is held, line ${step.span.line} runs again at every turn of loop, not once for a press.`,
-          [
-            `How often does loop turn while a finger is on the button?`,
-            `Line ${line} asks whether the button is down now, not whether it has just gone down.`,
-            `Remember the last level, and act only when it has changed to pressed.`,
-          ],
-        ),
-      ];
+      return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
     const isEdge = condition.operator === '!=' && !isConstant && (isLevel(left) || isLevel(right));
-    if (isEdge && isDirectStep(statement.yes, step))
-      return [
-        warning(
-          'double-count',
-          'fault',
-          { line, column },
-          `Line ${line} sees a change when the button goes down and again when it is let go, and line ${step.span.line} counts both.`,
-          [
-            `How many changes does one press make?`,
-            `A press has two edges, and line ${step.span.line} runs at each of them.`,
-            `Ask inside line ${line} whether the button is down now, and count only then.`,
-          ],
-        ),
-      ];
+    if (isEdge && isDirectStep(statement.yes, step)) return [doubleCount(statement.span, step.span.line)];
     return [];
   });
 };

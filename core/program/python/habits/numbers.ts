@@ -1,3 +1,4 @@
+import { neverReached } from '../../habit-problems';
 import { warning, type ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
 import { numberOf } from '../values';
@@ -46,23 +47,8 @@ function beyondAnalog(
   const [{ value, operator }] = expression.rest as [(typeof expression.rest)[number]];
   const side = isMeasured(expression.first) ? value : isMeasured(value) ? expression.first : undefined;
   const limit = side?.node === 'constant' ? Number(numberOf(side.value)) : Number.NaN;
-  if (!side || !Number.isFinite(limit) || (limit <= FULL && limit >= 0)) return [];
-  // One more than the largest is how some people write “up to the largest”.
-  if (limit === FULL + 1 && (operator === '<' || operator === '>=')) return [];
-  const { line, column } = side.span;
-  return [
-    warning(
-      'out-of-range',
-      'fault',
-      { line, column },
-      `Line ${line} compares with ${limit}, but what is measured goes from 0 to ${FULL} only.`,
-      [
-        `Between which numbers does a measured value lie?`,
-        `${limit} in line ${line} is never reached.`,
-        `Compare with a number from 0 to ${FULL} in line ${line}.`,
-      ],
-    ),
-  ];
+  const problem = side && Number.isFinite(limit) ? neverReached(side.span, limit, operator, FULL) : undefined;
+  return problem ? [problem] : [];
 }
 
 /** `1 // 2`: a division of two numbers that leaves nothing. */

@@ -1,10 +1,13 @@
-import { warning, type ProgramProblem } from '../../problem';
+import { doubleCount, repeatsWhileHeld } from '../../habit-problems';
+import type { ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
 import { numberOf } from '../values';
 import { allExpressions, allStatements, placeOf, targetsOf } from '../walk';
 import type { Habit } from './index';
 import { reads, type PinObjects } from './pins';
 import { stepsItself } from './steps';
+
+const WORDS = { loop: 'the loop', level: 'value' };
 
 /** A press that acts again and again while it is held, and one that is counted at both of its edges. */
 export const pressHabits: Habit = ({ loops, pins }) => loops.flatMap((body) => inLoop(body, pins));
@@ -35,35 +38,10 @@ function inStatement(
   const direct = statement.yes.find(isStep);
   const step = direct ?? [...allStatements(statement.yes)].find(isStep);
   if (!step) return [];
-  const { line, column } = statement.span;
   if (asksLevel(statement.condition, isLevel) && !waits(statement.yes))
-    return [
-      warning(
-        'repeats-while-held',
-        'fault',
-        { line, column },
-        `While the button is held, line ${step.span.line} runs again at every turn of the loop, not once for a press.`,
-        [
-          `How often does the loop turn while a finger is on the button?`,
-          `Line ${line} asks whether the button is down now, not whether it has just gone down.`,
-          `Remember the last value, and act only when it has changed to pressed.`,
-        ],
-      ),
-    ];
+    return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
   if (direct && asksForChange(statement.condition, isLevel))
-    return [
-      warning(
-        'double-count',
-        'fault',
-        { line, column },
-        `Line ${line} sees a change when the button goes down and again when it is let go, and line ${direct.span.line} counts both.`,
-        [
-          `How many changes does one press make?`,
-          `A press has two edges, and line ${direct.span.line} runs at each of them.`,
-          `Ask inside line ${line} whether the button is down now, and count only then.`,
-        ],
-      ),
-    ];
+    return [doubleCount(statement.span, direct.span.line)];
   return [];
 }
 

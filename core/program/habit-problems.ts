@@ -1,0 +1,68 @@
+import { warning, type ProgramProblem } from './problem';
+
+interface Place {
+  readonly line: number;
+  readonly column: number;
+}
+
+/** How a language calls what repeats, and what a pin gives: `loop` and `level`. */
+interface Words {
+  readonly loop: string;
+  readonly level: string;
+}
+
+/** A press that acts at every turn for as long as it lasts: asked at `place`, acted on in `stepLine`. */
+export const repeatsWhileHeld = (
+  { line, column }: Place,
+  stepLine: number,
+  { loop, level }: Words,
+): ProgramProblem =>
+  warning(
+    'repeats-while-held',
+    'fault',
+    { line, column },
+    `While the button is held, line ${stepLine} runs again at every turn of ${loop}, not once for a press.`,
+    [
+      `How often does ${loop} turn while a finger is on the button?`,
+      `Line ${line} asks whether the button is down now, not whether it has just gone down.`,
+      `Remember the last ${level}, and act only when it has changed to pressed.`,
+    ],
+  );
+
+/** A press that is counted when it begins and when it ends: seen at `place`, counted in `stepLine`. */
+export const doubleCount = ({ line, column }: Place, stepLine: number): ProgramProblem =>
+  warning(
+    'double-count',
+    'fault',
+    { line, column },
+    `Line ${line} sees a change when the button goes down and again when it is let go, and line ${stepLine} counts both.`,
+    [
+      `How many changes does one press make?`,
+      `A press has two edges, and line ${stepLine} runs at each of them.`,
+      `Ask inside line ${line} whether the button is down now, and count only then.`,
+    ],
+  );
+
+/**
+ * A measured value, from 0 to `most`, that is compared with what it never reaches; `undefined` where it may. One
+ * more than the most is how some people write “up to the most”.
+ */
+export const neverReached = (
+  { line, column }: Place,
+  limit: number,
+  operator: string,
+  most: number,
+): ProgramProblem | undefined =>
+  (limit <= most && limit >= 0) || (limit === most + 1 && (operator === '<' || operator === '>='))
+    ? undefined
+    : warning(
+        'out-of-range',
+        'fault',
+        { line, column },
+        `Line ${line} compares with ${limit}, but what is measured goes from 0 to ${most} only.`,
+        [
+          `Between which numbers does a measured value lie?`,
+          `${limit} in line ${line} is never reached.`,
+          `Compare with a number from 0 to ${most} in line ${line}.`,
+        ],
+      );
