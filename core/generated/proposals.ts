@@ -1,7 +1,7 @@
 import type { ConsideredScenario, Exercise } from '../formats/exercise';
 import { languageOf } from '../formats/exercise';
 import { partsNamedIn, type Scenario } from '../formats/scenario';
-import { examine, referenceOf, type Examination } from '../judge/examine';
+import { examine, referenceOf, type Examination, type Reference } from '../judge/examine';
 import { rehearsalOf } from '../judge/judging';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { compileProgram, type Grammars, type Program } from '../program';
@@ -34,6 +34,7 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
   const { reference: wiring, board, data } = exercise;
   const program = programOf(exercise, grammars);
   if (!program.compiled) return [];
+  const reference = referenceOf(exercise, grammars);
   const run = rehearsalOf(program.compiled, new SolvedCircuit(wiring), board, STEPS);
   const named = new Set(data.scenarios.map(({ name }) => name));
   const situations = situationsOf(wiring, run({ for: UNTOUCHED_SECONDS, stimuli: [] }, {})).filter(
@@ -43,13 +44,13 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
     const trace = run({ for: seconds, stimuli: [...stimuli] }, {});
     const draft = { name, for: seconds, stimuli: [...stimuli], expect: [...describeRun(trace, stimuli)] };
     if (draft.expect.length === 0) return [];
-    const { scenarios, observations } = examination(exercise, [draft], program, grammars);
+    const { scenarios, observations } = examination(reference, [draft], program);
     const result = scenarios[0]!;
     const expect = draft.expect.filter((_, index) => result.expectations[index]!.passed);
     if (expect.length === 0) return [];
     const doubt = observations.find(({ code }) => code === 'no-debounce' || code === 'unsteady')?.message;
     const marked = data.considered?.find(({ scenario }) => scenario.name === name);
-    const mark = marked && markNow(exercise, marked, program, grammars);
+    const mark = marked && markNow(reference, marked, program);
     return [
       {
         scenario: { ...draft, expect },
@@ -66,36 +67,36 @@ export function stillWrong(exercise: Exercise, grammars: Grammars): readonly Sce
   const wrong = (exercise.data.considered ?? []).filter(({ mark }) => mark === 'wrong');
   const program = programOf(exercise, grammars);
   if (wrong.length === 0 || !program.compiled) return [];
+  const reference = referenceOf(exercise, grammars);
   return wrong.flatMap((marked) =>
-    markNow(exercise, marked, program, grammars) === 'wrong' ? [marked.scenario] : [],
+    markNow(reference, marked, program) === 'wrong' ? [marked.scenario] : [],
   );
 }
 
 const programOf = (exercise: Exercise, grammars: Grammars): Program =>
   compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
 
-const examination = (
-  exercise: Exercise,
-  scenarios: Scenario[],
-  program: Program,
-  grammars: Grammars,
-): Examination =>
-  examine(
-    referenceOf({ ...exercise, data: { ...exercise.data, scenarios } }, grammars),
+/** What comes of the reference's own build in these scenarios. */
+const examination = (reference: Reference, scenarios: Scenario[], program: Program): Examination => {
+  const { exercise } = reference;
+  return examine(
+    { ...reference, exercise: { ...exercise, data: { ...exercise.data, scenarios } } },
     { wiring: exercise.reference, program },
     STEPS,
   );
+};
 
 function markNow(
-  exercise: Exercise,
+  reference: Reference,
   { mark, scenario }: ConsideredScenario,
   program: Program,
-  grammars: Grammars,
 ): ProposedScenario['mark'] {
   if (mark === 'free') return 'free';
   // A part that it speaks of is gone.
-  if (partsNamedIn(scenario).some(({ name }) => exercise.data.parts.every(({ ref }) => ref !== name)))
+  if (
+    partsNamedIn(scenario).some(({ name }) => reference.exercise.data.parts.every(({ ref }) => ref !== name))
+  )
     return 'changed';
-  const { scenarios } = examination(exercise, [scenario], program, grammars);
+  const { scenarios } = examination(reference, [scenario], program);
   return scenarios[0]!.expectations.every(({ passed }) => passed) ? 'wrong' : 'changed';
 }

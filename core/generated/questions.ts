@@ -1,7 +1,7 @@
 import type { TextEdit } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import { languageOf } from '../formats/exercise';
-import { examine, referenceOf, type Examination, type Reference } from '../judge/examine';
+import { Examiner, referenceOf, type Examination } from '../judge/examine';
 import { compileProgram, type Grammars } from '../program';
 import { tokenize } from '../program/cpp/tokens';
 import { applyTextEdit } from '../program/problem';
@@ -29,8 +29,8 @@ const SMALLEST = 2;
  */
 export function numberQuestions(exercise: Exercise, grammars: Grammars, most = 4): readonly NumberQuestion[] {
   const { program: source } = exercise.data;
-  const reference = referenceOf(exercise, grammars);
-  const before = run(reference, source, grammars);
+  const examiner = new Examiner(referenceOf(exercise, grammars));
+  const before = run(examiner, source, grammars);
   if (!before || exercise.data.scenarios.length === 0) return [];
   const found: NumberQuestion[] = [];
   let tries = 0;
@@ -39,7 +39,7 @@ export function numberQuestions(exercise: Exercise, grammars: Grammars, most = 4
       if (found.length >= most || tries >= MOST_TRIES) return found;
       tries += 1;
       const edit = { line: token.line, column: token.column, length: token.text.length, by: value };
-      const after = run(reference, applyTextEdit(source, edit), grammars);
+      const after = run(examiner, applyTextEdit(source, edit), grammars);
       const answer = after && differences(before, after);
       // A number that stands for a pin breaks the wiring; that is no question about behaviour.
       if (!answer || answer.length === 0 || pinsOf(after) !== pinsOf(before)) continue;
@@ -67,10 +67,10 @@ const pinsOf = ({ traces }: Examination): string =>
     .sort()
     .join();
 
-function run(reference: Reference, source: string, grammars: Grammars): Examination | undefined {
-  const { exercise } = reference;
+function run(examiner: Examiner, source: string, grammars: Grammars): Examination | undefined {
+  const { exercise } = examiner.reference;
   const program = compileProgram(source, exercise.board, grammars, languageOf(exercise));
-  return program.compiled && examine(reference, { wiring: exercise.reference, program }, STEPS);
+  return program.compiled && examiner.examine({ wiring: exercise.reference, program }, STEPS);
 }
 
 function numbersIn(exercise: Exercise): readonly Token[] {

@@ -6,6 +6,7 @@ import { pick, randomFrom } from '../random';
 import { rehearse } from '../rehearsal/rehearse';
 import { grammars } from '../testing/beacon';
 import { rightPrograms } from '../testing/right-programs';
+import { slipped, tokensOf } from '../testing/slips';
 import type { Wiring } from '../wiring/wiring';
 import { readGoldenPrograms, readWholePrograms } from './golden/programs';
 import { compileProgram, type Language } from './index';
@@ -13,30 +14,6 @@ import { compileProgram, type Language } from './index';
 const golden = (file: string): string => readFileSync(new URL(`./golden/${file}`, import.meta.url), 'utf8');
 const right = (language: Language): readonly string[] =>
   rightPrograms.filter((program) => program.language === language).map(({ source }) => source);
-
-/** Words and signs, with the space before them. */
-const tokensOf = (source: string): string[] => source.match(/\s*(?:\w+|"[^"\n]*"|[^\s\w])/g) ?? [];
-const kindOf = (token: string): string =>
-  /^\s*\d/.test(token)
-    ? 'number'
-    : /^\s*\w/.test(token)
-      ? 'word'
-      : /[-+*/%<>&|^=!]/.test(token)
-        ? 'operator'
-        : '';
-
-const NUMBERS = ['0', '1', '-1', '2', '7', '255', '256', '32767', '65536', '1000000', '0.5', '4294967295'];
-
-/** A program with one number, name or sign in the place of another: many of these still run. */
-function slipped(random: () => number, sources: readonly string[]): string {
-  const tokens = [...tokensOf(pick(random, sources))];
-  const places = tokens.flatMap((token, at) => (kindOf(token) === '' ? [] : [at]));
-  const at = pick(random, places);
-  const kind = kindOf(tokens[at]!);
-  const alike = tokens.filter((token) => kindOf(token) === kind);
-  tokens[at] = kind === 'number' ? ` ${pick(random, NUMBERS)}` : pick(random, alike);
-  return tokens.join('');
-}
 
 /** What happens to a program under a beginner's fingers, and under worse ones. */
 function mutated(random: () => number, sources: readonly string[], pool: readonly string[]): string {

@@ -1,4 +1,4 @@
-import type { Report } from '../formats/report';
+import type { ScenarioResult } from '../formats/report';
 import type { LineExplanation } from '../generated/explain';
 import type { NumberQuestion } from '../generated/questions';
 import { touchedBy, type Scenario, type Stimulus } from '../formats/scenario';
@@ -33,7 +33,7 @@ export interface Proof {
   /** The program that all this is about. */
   readonly program: string;
   readonly timelines: readonly ScenarioTimeline[];
-  readonly scenarios: Report['scenarios'];
+  readonly scenarios: readonly ScenarioResult[];
   /** Numbers to change, with what is then seen. */
   readonly questions: readonly NumberQuestion[];
   /** What each line of the program does. */

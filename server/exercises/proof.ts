@@ -1,11 +1,10 @@
-import { exerciseFrom, languageOf, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import { exerciseFrom, languageOf, type ExerciseData } from '@/core/formats/exercise';
 import { explainProgram } from '@/core/generated/explain';
 import { proposedScenarios, stillWrong, type ProposedScenario } from '@/core/generated/proposals';
 import { numberQuestions } from '@/core/generated/questions';
-import { check } from '@/core/judge/check';
-import { compileProgram, type Compiled } from '@/core/program';
-import { rehearse } from '@/core/rehearsal/rehearse';
-import { timelineOf, type Proof, type ScenarioTimeline } from '@/core/worksheet/proof';
+import { examine, referenceOf } from '@/core/judge/examine';
+import { compileProgram } from '@/core/program';
+import { timelineOf, type Proof } from '@/core/worksheet/proof';
 import { nodeGrammars } from '../grammars';
 
 const NOTHING: Proof = {
@@ -17,6 +16,9 @@ const NOTHING: Proof = {
   stillWrong: [],
 };
 
+/** Steps that each run may take: nobody waits for a program that is busy for ever while it is written. */
+const STEPS = 2_000_000;
+
 /** Runs the reference against its own scenarios; nothing to show while it has no program or cannot be run. */
 export async function proofOf(data: ExerciseData): Promise<Proof> {
   const read = exerciseFrom(data);
@@ -24,13 +26,17 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
   const exercise = read.value;
   const grammars = await nodeGrammars();
   const program = compileProgram(data.program, exercise.board, grammars, languageOf(exercise));
-  const { scenarios } = check(exercise, { wiring: exercise.reference, program }, grammars);
+  const build = { wiring: exercise.reference, program };
+  const { scenarios, traces } = examine(referenceOf(exercise, grammars), build, STEPS);
   const questions = numberQuestions(exercise, grammars);
   return {
     program: data.program,
     scenarios,
     questions,
-    timelines: program.compiled ? timelinesIn(exercise, program.compiled) : [],
+    timelines: data.scenarios.flatMap((scenario, index) => {
+      const trace = traces[index];
+      return trace ? [timelineOf(scenario, trace)] : [];
+    }),
     explanation: explainProgram(exercise, grammars),
     stillWrong: stillWrong(exercise, grammars).map(({ name }) => name),
   };
@@ -40,13 +46,4 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
 export async function proposalsFor(data: ExerciseData): Promise<readonly ProposedScenario[]> {
   const read = exerciseFrom(data);
   return read.ok && data.program.trim() !== '' ? proposedScenarios(read.value, await nodeGrammars()) : [];
-}
-
-function timelinesIn({ data, board, reference }: Exercise, compiled: Compiled): readonly ScenarioTimeline[] {
-  return data.scenarios.map((scenario) =>
-    timelineOf(
-      scenario,
-      rehearse(compiled, reference, board, { seconds: scenario.for, stimuli: scenario.stimuli }),
-    ),
-  );
 }

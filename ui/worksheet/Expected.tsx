@@ -7,7 +7,7 @@ import type { Stimulus } from '@/core/formats/scenario';
 import { readExpectation, readStimulus } from '@/core/formats/scenario-lines';
 import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
 import { exampleStimulus } from '@/core/generated/situations';
-import type { Report } from '@/core/formats/report';
+import type { ScenarioResult } from '@/core/formats/report';
 import type { Result } from '@/core/result';
 import { Button } from '../design/Button';
 
@@ -17,7 +17,7 @@ interface ExpectedProps {
   readonly parts: ExerciseData['parts'];
   readonly scenarios: readonly Scenario[];
   /** What the reference itself does in each. */
-  readonly results: Report['scenarios'];
+  readonly results: readonly ScenarioResult[];
   readonly mayEdit: boolean;
   readonly onChange: (scenarios: readonly Scenario[]) => void;
 }
@@ -73,7 +73,7 @@ interface ScenarioLinesProps {
   readonly scenario: Scenario;
   /** Something that can be done to this circuit. */
   readonly example: string;
-  readonly result: Report['scenarios'][number] | undefined;
+  readonly result: ScenarioResult | undefined;
   readonly mayEdit: boolean;
   readonly onChange: (scenario: Scenario | undefined) => void;
 }

@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import type { Exercise } from '../../formats/exercise';
+import { randomFrom } from '../../random';
 import { grammars } from '../../testing/beacon';
 import { courseExercises } from '../../testing/course';
 import { rightPrograms } from '../../testing/right-programs';
+import { slipped } from '../../testing/slips';
 import { explainProgram } from './index';
 
 const exerciseOf = (id: string): Exercise => courseExercises.find(({ name }) => name === id)!.exercise;
@@ -166,6 +168,22 @@ describe('an explanation line by line', () => {
   test('has nothing for a program that does not compile', () => {
     expect(explainProgram(withProgram(exerciseOf('beacon'), 'void setup() {'), grammars)).toEqual([]);
   });
+
+  test.each(['cpp', 'python'] as const)(
+    'of any program in %s that compiles ends, whatever was slipped into it',
+    (language) => {
+      const random = randomFrom(17);
+      const exercise = exerciseOf(language === 'cpp' ? 'night-bell' : 'beacon-python');
+      const sources = rightPrograms.filter((one) => one.language === language).map(({ source }) => source);
+      let explained = 0;
+      for (let count = 0; count < 1500; count += 1) {
+        const lines = explainProgram(withProgram(exercise, slipped(random, sources)), grammars);
+        if (lines.length > 0) explained += 1;
+        expect(lines.every(({ line, says }) => line > 0 && !/undefined|NaN/.test(says))).toBe(true);
+      }
+      expect(explained).toBeGreaterThan(300);
+    },
+  );
 
   test.each(rightPrograms.map((program) => [`${program.language}: ${program.name}`, program] as const))(
     'leaves no line of %s without a word that does something',
