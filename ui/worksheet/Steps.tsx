@@ -33,6 +33,7 @@ import { RulesHere } from './RulesHere';
 import { GeneratedPrograms } from './GeneratedPrograms';
 import { Predictions } from './Predictions';
 import { Step } from './Step';
+import { Variants } from './Variants';
 import { Values } from './Values';
 
 interface StepsProps {
@@ -156,6 +157,7 @@ export function Steps(props: StepsProps) {
           <ProgramListing source={sheet.program} label="The reference program" />
         )}
         {proof.explanation.length > 0 && <Explained source={proof.program} explanation={proof.explanation} />}
+        <Variants stages={sheet.stages ?? []} forms={sheet.forms ?? []} />
         {restedWiring && (
           <GeneratedPrograms
             wiring={restedWiring}

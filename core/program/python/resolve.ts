@@ -27,6 +27,8 @@ export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPy
 
 /** Names that functions give to the program. */
 function globalsOfFunctions(root: SyntaxNode): readonly string[] {
+  // Most programs have none, and the walk through the parser's tree is dear.
+  if (!/\bglobal\b/.test(root.text)) return [];
   const found = [...nodesIn(root)].flatMap((node) =>
     node.type === 'global_statement' ? namedChildren(node).map(({ text }) => text) : [],
   );
