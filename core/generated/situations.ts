@@ -108,7 +108,8 @@ export function exampleStimulus(
 ): Stimulus | undefined {
   for (const { ref, kind } of parts) {
     const how = findKind(kind)?.stimulus;
-    if (how === 'press' || how === 'motion') return { at: BEGIN, [how]: ref, for: PRESS } as Stimulus;
+    if (how === 'press') return { at: BEGIN, press: ref, for: PRESS };
+    if (how === 'motion') return { at: BEGIN, motion: ref, for: PRESS };
     if (how) return brought(how, ref, BEGIN, ENDS[how][1]);
   }
   return undefined;

@@ -101,7 +101,13 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
       const isTold = kind === 'relay' && hooked.get(pin)?.ref === ref;
       return isTold ? [`${ref} ${doing[drive.mode === 'high' ? 0 : 1]}`] : [];
     });
-    const all = [...lamps, ...others];
+    const own = board.onBoard.find((lamp) => lamp.pin === pin);
+    // The board's own lamp is spoken of where there is nothing else to look at.
+    const onBoard =
+      own && lamps.length + others.length === 0 && drive.mode !== 'pwm'
+        ? [`the board's own lamp ${drive.mode === own.lights ? 'lights' : 'is dark'}`]
+        : [];
+    const all = [...lamps, ...others, ...onBoard];
     return all.length > 0 ? `: ${listText(all)}` : '';
   };
   /** The one light that a pin switches, or else the part that hangs on it. */

@@ -136,9 +136,8 @@ export function cppFacts(root: SyntaxNode, board: BoardProfile): CppFacts {
   for (const node of all) {
     if (node.type === 'preproc_def') {
       const name = node.childForFieldName('name')!.text;
-      const value =
-        literal(node.childForFieldName('value')?.text.trim() ?? '') ??
-        fixed.get(node.childForFieldName('value')?.text.trim() ?? '');
+      const written = node.childForFieldName('value')?.text.trim() ?? '';
+      const value = literal(written) ?? fixed.get(written);
       if (value !== undefined) constants.set(name, value);
     }
     if (node.type === 'function_definition') {

@@ -363,10 +363,7 @@ function objectText(
   count: string | undefined,
   { facts, circuit }: Context,
 ): string {
-  const several =
-    count === undefined
-      ? undefined
-      : `${facts.valueOf({ type: 'identifier', text: count } as SyntaxNode) ?? count}`;
+  const several = count === undefined ? undefined : (facts.constants.get(count) ?? count);
   if (device === 'LiquidCrystal_I2C') return `${name} stands for the text display.`;
   if (device === 'LedControl') return `${name} stands for the lamp panels.`;
   const [pin] = facts.attached.get(name) ?? [];

@@ -90,6 +90,21 @@ describe('an explanation line by line', () => {
     );
   });
 
+  test('speaks of the board’s own lamp where nothing else hangs on its pin', () => {
+    const program =
+      'void setup() {\n  pinMode(LED_BUILTIN, OUTPUT);\n}\nvoid loop() {\n  digitalWrite(LED_BUILTIN, HIGH);\n  digitalWrite(LED_BUILTIN, LOW);\n}';
+    // The fog lamp's circuit leaves pin 13 alone; the beacon's has a lamp of its own there.
+    const alone = withProgram(exerciseOf('fog-lamp'), program);
+    expect(said(alone, 'HIGH')).toEqual(["Pin 13 gives 5 V: the board's own lamp lights."]);
+    expect(said(alone, 'LOW')).toEqual(["Pin 13 gives 0 V: the board's own lamp is dark."]);
+    expect(said(withProgram(exerciseOf('beacon'), program), 'HIGH')).toEqual([
+      'Pin 13 gives 5 V: D1 lights with 8.5 mA.',
+    ]);
+    // Where it is lit by a low pin, it is said to be.
+    const wifi = { ...alone, board: shippedBoards.get('wifi-3v3')! };
+    expect(said(wifi, 'LOW')[0]).toMatch(/own lamp lights\.$/);
+  });
+
   test('says how bright a fixed duty is, by the circuit', () => {
     const dimmed = withProgram(
       exerciseOf('fog-lamp'),
