@@ -111,7 +111,10 @@ export const behaviourCodes = [
   'bench-disagrees',
 ] as const;
 
-export const findingCodes = [...wiringCodes, ...programCodes, ...behaviourCodes] as const;
+/** What keeps a build from being judged: it is about the check, and says nothing of the build. */
+export const judgingCodes = ['not-judged'] as const;
+
+export const findingCodes = [...wiringCodes, ...programCodes, ...behaviourCodes, ...judgingCodes] as const;
 export const findingCodeSchema = z.enum(findingCodes);
 export type FindingCode = z.infer<typeof findingCodeSchema>;
 

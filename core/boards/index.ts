@@ -60,8 +60,17 @@ export const logicSupply = (board: BoardProfile): BoardSupply | undefined =>
 
 /** The pin that a program means by this number. */
 export function pinByNumber(board: BoardProfile, number: number): BoardPin | undefined {
-  return board.pins.find((pin) => pin.number === number);
+  let pins = pinsByNumber.get(board);
+  if (!pins) {
+    // The first one that has a number is the one that is meant by it.
+    pins = new Map([...board.pins].reverse().map((pin) => [pin.number, pin]));
+    pinsByNumber.set(board, pins);
+  }
+  return pins.get(number);
 }
+
+/** A running program asks for a pin at every step. */
+const pinsByNumber = new WeakMap<BoardProfile, ReadonlyMap<number, BoardPin>>();
 
 /**
  * Names of the pins in a written range such as `2-13` or `2,4,7-9,A0`. Only pins the board has are

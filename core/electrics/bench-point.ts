@@ -1,3 +1,4 @@
+import { effort } from '../effort';
 import { legPoint } from '../wiring/wiring';
 import type { LegName, PointName, Ref } from '../brand';
 import { kindOf, type PartElement } from '../parts';
@@ -148,6 +149,7 @@ function solveOnce(
   drives: PinDrives,
   start?: Float64Array,
 ): { readonly driven: DrivenBench; readonly point: OperatingPoint } {
+  effort(10_000 + (bench.elements.length + bench.netlist.nodes.length) * 1200);
   const driven = driveBench(bench, drives, 'without-clamps');
   const point = operatingPoint(driven, start && start.length === driven.nodeCount ? start : undefined);
   const rail = point.volts[bench.supplyNode]!;

@@ -1,5 +1,6 @@
 import type { BoardProfile } from '../boards';
 import type { LegName, Ref } from '../brand';
+import { effort } from '../effort';
 import { AT_REST, kindOf, type PartElement, type PartState } from '../parts';
 import { circuitParts, nodeOfLeg, type Netlist } from '../wiring/netlist';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
@@ -74,6 +75,7 @@ const PIN_CLAMP: JunctionModel = fitJunction(0.6, 1.0, 1.1);
  * of the first battery, else the first node.
  */
 export function prepareBench(wiring: Wiring, netlist: Netlist, options: BenchOptions = {}): Bench {
+  effort(wiring.parts.length * 2500);
   const board = wiring.board?.profile;
   const reference = referenceNode(wiring, netlist);
   let nodeCount = 1;

@@ -1,3 +1,4 @@
+import { effort } from '../effort';
 import type { Circuit, Element } from './circuit';
 import { islandsOf, type Islands } from './floating';
 import { junctionAt } from './junction';
@@ -71,6 +72,7 @@ class NodalSystem {
   private readonly right: Float64Array;
   private readonly islands: Islands;
   private readonly isLinear: boolean;
+  private readonly effortOfRound: number;
   /** Base–emitter and base–collector volts at which each transistor was last set up. */
   private readonly junctionVolts: Float64Array;
   private wasLimited = false;
@@ -84,6 +86,7 @@ class NodalSystem {
     this.unknowns = nodeCount - 1 + elements.filter(isIdeal).length;
     this.matrix = new Float64Array(this.unknowns * this.unknowns);
     this.right = new Float64Array(this.unknowns);
+    this.effortOfRound = this.unknowns ** 3 * 0.4 + this.unknowns ** 2 * 4 + elements.length * 60;
     this.isLinear = !elements.some(
       ({ type }) => type === 'junction' || type === 'transistor' || type === 'output',
     );
@@ -103,6 +106,7 @@ class NodalSystem {
       this.junctionVolts[2 * index + 1] = volts[element.base]! - volts[element.from]!;
     });
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
+      effort(this.effortOfRound);
       this.wasLimited = false;
       this.currentChange = 0;
       this.assemble(volts, share, gmin);

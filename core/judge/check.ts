@@ -1,31 +1,53 @@
+import { OutOfEffort, within } from '../effort';
 import { toFinding, type Finding, type Observation, type Repair } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
 import type { Grammars } from '../program';
 import { benchDisagrees, type Sighting } from './bench-disagrees';
 import { Examiner, referenceOf, type Build, type Examination } from './examine';
+import { ENGINE } from './engine';
 import { byCause, isProgram, isWiring } from './order';
 import type { Candidate } from './repair/candidate';
+import { notJudged } from './not-judged';
 import { findingOfMove, findingOfWord } from './repair/classify';
-import { searchRepair, STEPS_OF_A_TRY } from './repair/search';
+import { searchRepair, STEPS_OF_A_TRY, type RepairSet } from './repair/search';
 
 export type { Sighting } from './bench-disagrees';
-
-/** Name and version of the judging engine; it changes whenever a report could. */
-export const ENGINE = 'didaktor-core/0.2.0';
 
 export interface CheckOptions {
   /** What the student says they saw on the real bench. */
   readonly sighting?: Sighting;
+  /** Told of an error of the checker itself, which the report only mentions. */
+  readonly onFailure?: (error: unknown) => void;
 }
 
-/** Checks a build against an exercise. The same input gives the same report, byte for byte. */
+/** A whole check: some seconds. */
+const WHOLE_CHECK = 4e9;
+/** Telling causes from consequences when a repair is known. */
+const OF_CAUSES = 6e8;
+
+/**
+ * Checks a build against an exercise. The same input gives the same report, byte for byte. What cannot be
+ * judged within the bounds of a check, or fails inside it, is a report too: `cannot-tell`, with the reason.
+ */
 export function check(
   exercise: Exercise,
   build: Build,
   grammars: Grammars,
   options: CheckOptions = {},
 ): Report {
+  if (build.program.failure !== undefined) options.onFailure?.(build.program.failure);
+  try {
+    const judged = within(WHOLE_CHECK, () => judge(exercise, build, grammars, options));
+    return judged.ended ? judged.value : notJudged(exercise, 'effort');
+  } catch (error) {
+    if (error instanceof OutOfEffort) throw error;
+    options.onFailure?.(error);
+    return notJudged(exercise, 'failure');
+  }
+}
+
+function judge(exercise: Exercise, build: Build, grammars: Grammars, options: CheckOptions): Report {
   const examiner = new Examiner(referenceOf(exercise, grammars));
   const examination = examiner.examine(build);
   const judged =
@@ -105,21 +127,9 @@ function withCauses(
   grammars: Grammars,
 ): Finding[] {
   const repair = searchRepair(examiner, build, examination, grammars);
-  const look: Look = (tried) => examiner.examine(tried, STEPS_OF_A_TRY);
   const all = [...examination.observations];
-  const serious = all.filter((observation) => observation.severity !== 'advice');
-  const causes: { readonly observation: Observation; readonly repair?: Repair }[] = [];
-  for (const candidate of repair.candidates) {
-    const observation = causeOf(candidate, repair.candidates, build, look);
-    if (observation) causes.push({ observation, repair: { text: candidate.text, edits: candidate.edits } });
-  }
-  if (repair.rest) {
-    const observation =
-      causeWithoutRepair(repair.rest, build, all, look) ??
-      (causes.length === 0 ? (byCause(serious)[0] ?? byCause(all)[0]) : undefined);
-    if (observation)
-      causes.push({ observation, ...(observation.repair ? { repair: observation.repair } : {}) });
-  }
+  const told = within(OF_CAUSES, () => causesOf(examiner, build, all, repair));
+  const causes = told.ended ? told.value : causesUnseen(build, all, repair);
   const ordered = byCause(causes.map(({ observation }) => observation));
   const marked: Finding[] = ordered.map((observation) => {
     const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
@@ -133,6 +143,51 @@ function withCauses(
   );
   return [...unique, ...rest.map(toFinding)];
 }
+
+interface Cause {
+  readonly observation: Observation;
+  readonly repair?: Repair;
+}
+
+const repairOf = ({ text, edits }: Candidate): Repair => ({ text, edits });
+
+function causesOf(
+  examiner: Examiner,
+  build: Build,
+  all: readonly Observation[],
+  { candidates, rest }: RepairSet,
+): readonly Cause[] {
+  const look: Look = (tried) => examiner.examine(tried, STEPS_OF_A_TRY);
+  const causes: Cause[] = [];
+  for (const candidate of candidates) {
+    const observation = causeOf(candidate, candidates, build, look);
+    if (observation) causes.push({ observation, repair: repairOf(candidate) });
+  }
+  if (!rest) return causes;
+  const observation =
+    causeWithoutRepair(rest, build, all, look) ?? (causes.length === 0 ? mostLikely(all) : undefined);
+  if (observation)
+    causes.push({ observation, ...(observation.repair ? { repair: observation.repair } : {}) });
+  return causes;
+}
+
+/** The causes as far as the build itself shows them, when its repairs cannot be looked at any more. */
+function causesUnseen(
+  build: Build,
+  all: readonly Observation[],
+  { candidates }: RepairSet,
+): readonly Cause[] {
+  const causes = candidates.flatMap((candidate): readonly Cause[] => {
+    const [observation] = byCause(saidBy(candidate, build));
+    return observation ? [{ observation, repair: repairOf(candidate) }] : [];
+  });
+  const first = mostLikely(all);
+  return causes.length > 0 || !first ? causes : [{ observation: first }];
+}
+
+/** The first in the order of causes, of those that keep a build from passing. */
+const mostLikely = (all: readonly Observation[]): Observation | undefined =>
+  byCause(all.filter(({ severity }) => severity !== 'advice'))[0] ?? byCause(all)[0];
 
 /** Checks a build that is tried in full. */
 type Look = (build: Build) => Examination;
@@ -176,12 +231,18 @@ function causeOf(
   const explained = observations.filter(
     (observation) => !left.has(`${observation.code} ${observation.message}`),
   );
-  const moves = candidate.edits.flatMap((edit) => findingOfMove(edit, others.wiring) ?? []);
-  const words = candidate.edits.flatMap((edit) => findingOfWord(edit, others.program.source) ?? []);
-  const single = candidate.edits.length === 1 ? [...moves, ...words] : [];
-  const pool = [...single, ...explained];
+  const pool = [...saidBy(candidate, others), ...explained];
   const inDomain = pool.filter(({ code }) =>
     candidate.domain === 'wiring' ? isWiring(code) : isProgram(code),
   );
   return byCause(inDomain.length > 0 ? inDomain : pool)[0];
+}
+
+/** What a single change says by itself of the build that it is made to. */
+function saidBy({ edits }: Candidate, build: Build): readonly Observation[] {
+  const [edit] = edits;
+  if (!edit || edits.length > 1) return [];
+  return [findingOfMove(edit, build.wiring), findingOfWord(edit, build.program.source)].flatMap(
+    (observation) => observation ?? [],
+  );
 }

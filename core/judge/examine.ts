@@ -1,3 +1,4 @@
+import { effort } from '../effort';
 import { prepareBench, type PinDrive, type PinDrives } from '../electrics/bench';
 import type { Observation } from '../finding';
 import { languageOf, type Exercise } from '../formats/exercise';
@@ -27,9 +28,18 @@ import {
   wordingOf,
 } from './program';
 import { wiringRules, type SolvedState } from './rules';
-import { rehearsalOf, type Judging } from './judging';
+import { rehearsalOf, type Judging, type Played } from './judging';
 import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
 import { contactStates, looksLikeInput } from './states';
+
+/** Steps that a run may take: several seconds in which every pass of the program does something. */
+const STEPS_OF_A_RUN = 8_000_000;
+const STEPS_AFTER_A_BUSY_RUN = 500_000;
+
+/** What the rules take for each state and each part or node. */
+const EFFORT_OF_RULES = 3000;
+/** What looking at a program's pins takes for each of their changes. */
+const EFFORT_OF_A_CHANGE = 1000;
 
 /** What a student hands in, read. */
 export interface Build {
@@ -131,10 +141,11 @@ export class Examiner {
     const { circuit } = this.look(wiring);
     const match = this.matchOf(wiring);
     const { netlist } = circuit;
-    const judging = this.judging(build, steps);
-    const traces = judging ? scenariosOf(exercise).map((scenario) => judging.run(scenario, {})) : [];
+    const judging = this.judging(build, steps ?? STEPS_OF_A_RUN);
+    const traces = judging ? runsOf(scenariosOf(exercise), judging, steps) : [];
     const wired = wiredPins(wiring, netlist);
     const states = statesOf(circuit, wired, traces);
+    effort(states.length * (wiring.parts.length + netlist.nodes.length) * EFFORT_OF_RULES);
     const comparison: Comparison = {
       exercise,
       wiring,
@@ -215,6 +226,16 @@ export class Examiner {
   }
 }
 
+/** Every scenario run plainly. Once a program was busy to the end of its steps, few more show the same again. */
+function runsOf(scenarios: readonly Played[], { run }: Judging, steps = STEPS_OF_A_RUN): readonly Trace[] {
+  let left = steps;
+  return scenarios.map((scenario) => {
+    const trace = run(scenario, {}, left);
+    if (trace.ended.reason === 'steps') left = Math.min(left, STEPS_AFTER_A_BUSY_RUN);
+    return trace;
+  });
+}
+
 /** Signal pins that lead to a part. */
 function wiredPins(wiring: Wiring, netlist: Netlist): readonly string[] {
   const board = wiring.board?.profile;
@@ -274,6 +295,7 @@ function programObservations(
       .map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
     return Math.max(0, ...currents);
   };
+  effort([...trace.pins.values()].reduce((sum, changes) => sum + changes.length, 0) * EFFORT_OF_A_CHANGE);
   const wording = wordingOf(languageOf(comparison.exercise));
   const around = { netlist, wiring: comparison.wiring, board: comparison.exercise.board };
   return [

@@ -1,5 +1,6 @@
 import type { BoardProfile } from '../boards';
 import type { Ref } from '../brand';
+import { effort } from '../effort';
 import { kindOf } from '../parts';
 import { circuitParts, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
@@ -53,6 +54,7 @@ function legChains(wiring: Wiring, netlist: Netlist): readonly Chain[] {
 
 /** Reduces a netlist to chains of parts. Bypassed parts, both legs on one node, stay as loops. */
 export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
+  effort(netlist.nodes.length * 5000);
   const links: Link[] = circuitParts(wiring)
     .filter((part) => part.legs.length === 2)
     .map((part) => ({

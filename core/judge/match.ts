@@ -1,5 +1,6 @@
 import type { BoardProfile } from '../boards';
 import type { Ref } from '../brand';
+import { effort } from '../effort';
 import type { PinFreedom } from '../formats/exercise';
 import { findPart, type Wiring } from '../wiring/wiring';
 import type { NodeId } from '../wiring/netlist';
@@ -17,6 +18,8 @@ export interface Match {
   readonly distance: number;
 }
 
+/** What a step of the search takes, and each candidate that it looks at. */
+const [STEP_EFFORT, CANDIDATE_EFFORT] = [2000, 1000];
 /** Steps of the search after which the best correspondence so far is taken. */
 const BUDGET = 20_000;
 
@@ -42,6 +45,9 @@ class MatchSearch {
   private readonly taken = new Map<NodeId, NodeId>();
   private readonly pairs: { reference: Chain; built: Chain }[] = [];
   private readonly order: readonly Chain[];
+  /** For each chain of the reference, the built ones that it may stand for, equal values first. */
+  private readonly candidates: ReadonlyMap<Chain, readonly Chain[]>;
+  private readonly used = new Set<Chain>();
 
   constructor(
     private readonly reference: Side,
@@ -52,6 +58,7 @@ class MatchSearch {
     const rank = (chain: Chain): number =>
       -[chain.head, chain.tail].filter((node) => this.reference.graph.pins.get(node)?.length).length;
     this.order = [...reference.graph.chains].sort((a, b) => rank(a) - rank(b));
+    this.candidates = this.candidatesOf();
   }
 
   run(): Match {
@@ -67,7 +74,11 @@ class MatchSearch {
       this.keepIfBetter();
       return;
     }
-    for (const candidate of this.candidates(chain)) {
+    if (this.isHopeless(index)) return;
+    const candidates = this.candidates.get(chain)!;
+    effort(STEP_EFFORT + candidates.length * CANDIDATE_EFFORT);
+    for (const candidate of candidates) {
+      if (this.used.has(candidate)) continue;
       for (const [head, tail, key] of [
         [candidate.head, candidate.tail, candidate.fromHead],
         [candidate.tail, candidate.head, candidate.fromTail],
@@ -77,7 +88,9 @@ class MatchSearch {
         const second = first && this.bind(chain.tail, tail);
         if (first && second) {
           this.pairs.push({ reference: chain, built: candidate });
+          this.used.add(candidate);
           this.assign(index + 1);
+          this.used.delete(candidate);
           this.pairs.pop();
         }
         if (second) this.release(second);
@@ -87,24 +100,31 @@ class MatchSearch {
     if (this.best?.distance !== 0 && this.steps <= BUDGET) this.assign(index + 1);
   }
 
-  private candidates(chain: Chain): readonly Chain[] {
-    const used = new Set(this.pairs.map((pair) => pair.built));
-    const sameValues = (candidate: Chain): number =>
-      this.values(this.reference.wiring, chain) === this.values(this.built.wiring, candidate) ? 0 : 1;
-    return this.built.graph.chains
-      .filter(
-        (candidate) =>
-          !used.has(candidate) &&
-          (candidate.fromHead === chain.fromHead || candidate.fromTail === chain.fromHead),
-      )
-      .sort((a, b) => sameValues(a) - sameValues(b));
+  /** Whether the chains from `index` on cannot make the correspondence better than the best one. */
+  private isHopeless(index: number): boolean {
+    if (!this.best) return false;
+    const chains = this.order.length;
+    const most = Math.min(this.pairs.length + chains - index, this.built.graph.chains.length);
+    return chains - most + (this.built.graph.chains.length - most) >= this.best.distance;
   }
 
-  private values(wiring: Wiring, chain: Chain): string {
-    return chain.parts
-      .map((ref) => findPart(wiring, ref)!.value.text)
-      .sort()
-      .join();
+  private candidatesOf(): ReadonlyMap<Chain, readonly Chain[]> {
+    const built = this.built.graph.chains.map((chain) => ({
+      chain,
+      values: valuesOf(this.built.wiring, chain),
+    }));
+    return new Map(
+      this.order.map((chain) => {
+        const values = valuesOf(this.reference.wiring, chain);
+        const alike = built.filter(
+          ({ chain: { fromHead, fromTail } }) => fromHead === chain.fromHead || fromTail === chain.fromHead,
+        );
+        const [equal, other] = [true, false].map((wanted) =>
+          alike.filter((candidate) => (candidate.values === values) === wanted),
+        );
+        return [chain, [...equal!, ...other!].map((candidate) => candidate.chain)];
+      }),
+    );
   }
 
   /** Lets two nodes correspond; returns what must be undone, or `undefined` when they cannot. */
@@ -177,6 +197,13 @@ class MatchSearch {
     return pairs;
   }
 }
+
+/** The values of a chain's parts as a text. */
+const valuesOf = (wiring: Wiring, chain: Chain): string =>
+  chain.parts
+    .map((ref) => findPart(wiring, ref)!.value.text)
+    .sort()
+    .join();
 
 /**
  * Pairs the sockets of two nodes: supplies and fixed pins by name, free pins with any pin of their

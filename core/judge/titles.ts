@@ -100,4 +100,5 @@ export const findingTitles: Readonly<Record<FindingCode, string>> = {
   'colour-off': 'Another colour',
   'variety-off': 'Not by chance',
   'bench-disagrees': 'Bench and record disagree',
+  'not-judged': 'Could not be judged',
 };

@@ -1,4 +1,5 @@
 import { RESISTOR_TOLERANCE } from '../electrics/worst-case';
+import { within } from '../effort';
 import type { Observation } from '../finding';
 import type { Scenario } from '../formats/scenario';
 import type { Language } from '../program';
@@ -19,8 +20,16 @@ const FLOATING: readonly Chance[] = [
   { floatingReads: 'noise', seed: 2 },
 ];
 
+/** All further runs of a scenario; what they do not come to is left out. */
+const OF_FURTHER_RUNS = 8e8;
+
 /** What a build that passes does otherwise when contacts bounce or a line that floats reads as something else. */
 export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
+  const found = within(OF_FURTHER_RUNS, () => differences(scenario, trace, judging));
+  return found.ended ? found.value : [];
+}
+
+function differences(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
   const { run, runWith, wiring, language } = judging;
   // What is left to chance is looked at over many runs already.
   const expectations = scenario.expect.filter((expectation) => !('one-of' in expectation));

@@ -1,4 +1,5 @@
 import type { BoardProfile } from '../boards';
+import { effort, OutOfEffort } from '../effort';
 import { emitProgram } from './cpp/emit';
 import { resolveProgram } from './cpp/resolve';
 import { syntaxProblems } from './cpp/syntax-problems';
@@ -15,8 +16,9 @@ import type { Token } from './token';
 export type { Grammars } from './syntax';
 export type { ProgramProblem } from './problem';
 
-/** Longest program that is read, in characters. */
-export const PROGRAM_LIMIT = 200_000;
+/** Longest program that is read, in characters: some six hundred lines. */
+export const PROGRAM_LIMIT = 20_000;
+const EFFORT_OF_A_CHARACTER = 2500;
 /** Deepest nesting of brackets that is handed to the grammar. */
 const DEEPEST_BRACKETS = 150;
 
@@ -35,6 +37,8 @@ export interface Program {
   readonly problems: readonly ProgramProblem[];
   /** Whether there is anything in it but comments and space. */
   readonly isEmpty: boolean;
+  /** What went wrong in reading it, which is a fault of the reader. */
+  readonly failure?: unknown;
   /** Present when the compiler would take the program. */
   readonly compiled?: Compiled;
 }
@@ -47,7 +51,13 @@ export function compileProgram(
   language: Language = board.language.default,
 ): Program {
   if (source.length > PROGRAM_LIMIT) return tooLong(source, language);
-  return language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
+  effort(source.length * EFFORT_OF_A_CHARACTER);
+  try {
+    return language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
+  } catch (error) {
+    if (error instanceof OutOfEffort) throw error;
+    return unreadable(source, language, error);
+  }
 }
 
 function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Program {
@@ -106,6 +116,16 @@ const NO_MEMORY: ProgramMemory = { globalCells: 0, globalBytes: 0 };
 function tooLong(source: string, language: Language): Program {
   const what = `a text of ${source.length.toLocaleString('en')} characters, more than ${PROGRAM_LIMIT.toLocaleString('en')},`;
   return { source, language, isEmpty: false, problems: [notSupported(what, { line: 1, column: 1 })] };
+}
+
+/** A text on which the reader itself fails: nested deeper than its own calls can be, or by a fault of its own. */
+function unreadable(source: string, language: Language, failure: unknown): Program {
+  const place = { line: 1, column: 1 };
+  const problem =
+    failure instanceof RangeError
+      ? notSupported('a nesting this deep', place)
+      : { ...notSupported('something in this program', place), code: 'not-judged' as const };
+  return { source, language, isEmpty: false, problems: [problem], failure };
 }
 
 function tooDeep(source: string, language: Language, depth: number, tokens: readonly Token[]): Program {

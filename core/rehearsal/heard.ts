@@ -1,3 +1,4 @@
+import { effort } from '../effort';
 import { EYE_SECONDS } from './seen';
 import type { SoundChange } from './trace';
 
@@ -16,6 +17,7 @@ const HEARD_FROM_MA = 0.3;
  * makes step by step, whose pitch is how often the current rises in a second.
  */
 export function heardIntervals(changes: readonly SoundChange[], seconds: number): readonly HeardInterval[] {
+  effort(changes.length * 800);
   const steps = changes
     .map((change, index) => ({
       ...change,

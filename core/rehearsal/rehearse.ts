@@ -1,4 +1,5 @@
 import type { BoardProfile } from '../boards';
+import { effort, effortLeft } from '../effort';
 import type { Stimulus } from '../formats/scenario';
 import type { Program } from '../program';
 import { Machine } from '../program/machine';
@@ -26,6 +27,7 @@ export interface RehearsalOptions {
 
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;
+const EFFORT_OF_A_STEP = 70;
 
 /**
  * Runs a compiled program on a wiring. The same input gives the same trace. `circuit` is the wiring with what
@@ -38,12 +40,14 @@ export function rehearse(
   options: RehearsalOptions,
   circuit = new SolvedCircuit(wiring),
 ): Trace {
+  const wanted = options.steps ?? DEFAULT_STEPS;
+  const steps = Math.min(wanted, Math.floor(effortLeft() / EFFORT_OF_A_STEP));
   const host = new BoardHost(circuit, board, options);
   const { executable, memory } = program;
   const machine = new Machine(host, {
     clockHz: board.clockHz,
     endCycle: Math.round(options.seconds * board.clockHz),
-    steps: options.steps ?? DEFAULT_STEPS,
+    steps,
     globalCells: memory.globalCells,
     freeBytes: board.memory.dataBytes - memory.globalBytes,
     ...(memory.pinChange ? { pinChange: memory.pinChange } : {}),
@@ -51,7 +55,10 @@ export function rehearse(
   });
   host.attach(machine);
   machine.callRoutine = (routine) => executable.call(machine, routine);
-  return host.trace(runToEnd(machine, executable, host));
+  const trace = host.trace(runToEnd(machine, executable, host));
+  // A run that stops because whoever asked may ask no more is no answer; that is thrown here.
+  effort(trace.steps * EFFORT_OF_A_STEP);
+  return trace;
 }
 
 function runToEnd(

@@ -1,3 +1,4 @@
+import { effort } from '../effort';
 import { glowAt, type Glow } from '../electrics/brightness';
 import type { CurrentChange } from './trace';
 
@@ -20,6 +21,7 @@ export const EYE_SECONDS = 0.02;
  * averaged, blinks shorter than the eye's time left out. The rest is joined by how it looks.
  */
 export function seenIntervals(changes: readonly CurrentChange[], seconds: number): readonly SeenInterval[] {
+  effort(changes.length * 500);
   const steps = changes
     .map((change, index) => ({
       from: change.at,

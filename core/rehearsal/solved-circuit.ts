@@ -7,6 +7,7 @@ import {
   type Spread,
 } from '../electrics/bench';
 import { averaged, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
+import { effort } from '../effort';
 import { netlistOf, type Netlist } from '../wiring/netlist';
 import type { Wiring } from '../wiring/wiring';
 
@@ -58,6 +59,7 @@ export class SolvedCircuit {
 
   /** The operating point with these drives and states; with pins that pulse, the average over a period. */
   at(drives: PinDrives, states: KeyedStates, power: BoardPower = 'on'): WarmPoint {
+    effort(4000 + 600 * drives.size);
     const key = `${power}${states.key} ${drivesKey(drives)}`;
     const known = this.points.get(key);
     if (known) return known;

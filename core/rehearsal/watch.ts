@@ -1,4 +1,5 @@
 import { legName, type Ref } from '../brand';
+import { effort } from '../effort';
 import type { LiveCircuit } from './live-circuit';
 import type { AngleChange, CurrentChange, SoundChange } from './trace';
 
@@ -53,6 +54,7 @@ export class Watch {
 
   record(at: number): void {
     const { point } = this.circuit;
+    effort(1000 + 150 * (point.lamps.size + this.sounds.size + this.servos.length));
     for (const [name, currentMa] of point.lamps) {
       const changes = this.lamps.get(name) ?? [{ at: 0, currentMa: 0 }];
       if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });

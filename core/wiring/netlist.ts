@@ -1,5 +1,6 @@
 import type { LegName, PointName, Ref } from '../brand';
 import { railHalf, sideOf } from '../breadboards';
+import { effort } from '../effort';
 import { kindOf } from '../parts';
 import { legPoint, nameOf, type PlacedPart, type Point, type Wiring } from './wiring';
 
@@ -56,6 +57,7 @@ export function stripOf(point: Point, wiring: Wiring): string {
  * of first mention in the table, so the same table gives the same numbers.
  */
 export function netlistOf(wiring: Wiring): Netlist {
+  effort(wiring.parts.reduce((legs, part) => legs + part.legs.length, 0) * 3000);
   const parent = new Map<string, string>();
   const find = (key: string): string => {
     let root = key;

@@ -1,3 +1,4 @@
+import { effort } from '../../effort';
 import { circuitParts, type Netlist } from '../../wiring/netlist';
 import { legPoint, type Wiring } from '../../wiring/wiring';
 import type { Build } from '../examine';
@@ -8,6 +9,7 @@ export const buildKey = ({ wiring, program }: Build, netlist: Netlist): string =
 
 /** The circuit as text: the same for all wirings that are electrically one. */
 function netlistKey(wiring: Wiring, netlist: Netlist): string {
+  effort(netlist.nodes.length * 6000);
   const counted = new Set(
     circuitParts(wiring).flatMap((part) => part.legs.map(({ leg }) => legPoint(part.ref, leg) as string)),
   );

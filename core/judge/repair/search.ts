@@ -1,9 +1,9 @@
+import { within } from '../../effort';
 import type { FindingCode } from '../../finding';
 import { languageOf } from '../../formats/exercise';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
-import type { Trace } from '../../rehearsal/trace';
 import type { Build, Examination, Examiner, Reference } from '../examine';
 import { isWiring } from '../order';
 import { buildKey } from './build-key';
@@ -20,17 +20,12 @@ export interface RepairSet {
   readonly rest?: Build;
 }
 
-/** What a search may spend: builds looked at, steps of their programs, and work on their circuits. */
-interface Budget {
-  readonly checks: number;
-  readonly steps: number;
-  /** Operating points, each by the size of its circuit. */
-  readonly work: number;
-}
-/** A few seconds at worst. */
-const WHOLE: Budget = { checks: 900, steps: 4_000_000, work: 3_000_000 };
-/** For two changes of a program, on top of what single ones took: few of the many are what was meant. */
-const OF_TWO_IN_PROGRAM: Budget = { checks: 150, steps: 500_000, work: 300_000 };
+/** What a search may take: about a second. */
+const WHOLE = 8e8;
+/** For two changes of a program: few of the many are what was meant. */
+const OF_TWO_IN_PROGRAM = 2e8;
+/** For what can be said of a build that nothing was found for. */
+const OF_A_PART = 1.5e8;
 /** Faults of a program that take another order of its lines to mend. */
 const REWRITTEN: ReadonlySet<FindingCode> = new Set([
   'missed-input',
@@ -62,7 +57,11 @@ export function searchRepair(
   first: Examination,
   grammars: Grammars,
 ): RepairSet {
-  return new RepairSearch(examiner, grammars).run(build, first);
+  const search = new RepairSearch(examiner, grammars, build, first);
+  const found = within(WHOLE, () => search.run());
+  if (found.ended) return found.value;
+  const part = within(OF_A_PART, () => search.soFar());
+  return part.ended ? part.value : search.withoutLooking();
 }
 
 interface Tried {
@@ -77,47 +76,71 @@ class RepairSearch {
   private readonly examined = new Map<string, Examination>();
   private readonly failing = new Set<string>();
   private readonly programs = new Map<string, Program>();
-  private spent: Budget = { checks: 0, steps: 0, work: 0 };
-  private budget = WHOLE;
   /** For each scenario. */
   private stepsOfALook: readonly number[] = [];
+  /** The build with what hides everything else mended. */
+  private start: Tried;
+  /** The cheapest set found until now. */
+  private best: Tried | undefined;
 
   constructor(
     private readonly examiner: Examiner,
     private readonly grammars: Grammars,
-  ) {}
+    build: Build,
+    first: Examination,
+  ) {
+    this.start = { candidates: [], build, cost: 0, key: this.keyOf(build) };
+    this.examined.set(this.start.key, first);
+  }
 
   private get reference(): Reference {
     return this.examiner.reference;
   }
 
-  run(build: Build, first: Examination): RepairSet {
-    let start: Tried = { candidates: [], build, cost: 0, key: this.keyOf(build) };
-    this.examined.set(start.key, first);
+  run(): RepairSet {
     // A program that does not compile hides everything else: its own repairs come first.
-    for (let round = 0; round < 6 && !start.build.program.compiled; round += 1) {
-      const next = this.singles(start).find((candidate) => candidate.domain === 'program');
-      const tried = next && this.make(start, next);
-      if (!tried || !this.examine(tried)) return this.partOf(start);
-      start = tried;
+    for (let round = 0; round < 6 && !this.start.build.program.compiled; round += 1) {
+      const next = this.singles(this.start).find((candidate) => candidate.domain === 'program');
+      const tried = next && this.make(this.start, next);
+      if (!tried) return this.partOf(this.start);
+      this.start = tried;
     }
+    const { start } = this;
     if (this.isRepaired(start)) return start;
     this.stepsOfALook = this.usualSteps(start);
-    const single = this.oneMore(start);
+    const single = (this.best = this.oneMore(start));
     const bound = single ? single.cost - start.cost : Number.POSITIVE_INFINITY;
     if (single && bound < PLAIN) return single;
-    if (this.hasRightWiring(start)) this.limitTo(OF_TWO_IN_PROGRAM);
-    // One large change is weighed against two small ones.
-    const pair = this.needsRewriting(start)
-      ? undefined
-      : (this.oneOfEach(start, bound) ?? this.twoMore(start, bound));
-    return pair ?? single ?? this.partOf(start);
+    return this.pair(bound) ?? single ?? this.partOf(start);
+  }
+
+  /** One large change is weighed against two small ones. */
+  private pair(bound: number): Tried | undefined {
+    const { start } = this;
+    if (this.needsRewriting(start)) return undefined;
+    const search = (): Tried | undefined => this.oneOfEach(start, bound) ?? this.twoMore(start, bound);
+    if (!this.hasRightWiring(start)) return search();
+    const found = within(OF_TWO_IN_PROGRAM, search);
+    return found.ended ? found.value : this.best;
+  }
+
+  /** What is known when the search may go on no longer. */
+  soFar(): RepairSet {
+    return this.best ?? this.partOf(this.start);
+  }
+
+  /** The same without looking at anything more. */
+  withoutLooking(): RepairSet {
+    return this.best ?? { ...this.start, rest: { ...this.start.build, wiring: this.referenceWiring } };
+  }
+
+  private get referenceWiring(): Wiring {
+    return this.reference.exercise.reference;
   }
 
   /** Every single change, cheapest first; one per resulting circuit and program. */
   private singles(tried: Tried): readonly Candidate[] {
     const examination = this.examine(tried);
-    if (!examination) return [];
     const { build } = tried;
     // A wiring that is the right circuit is not to be changed so that a program does not matter.
     const isRight = this.hasRightWiring(tried);
@@ -135,7 +158,6 @@ class RepairSearch {
   private hasRightWiring(tried: Tried): boolean {
     const examination = this.examine(tried);
     return (
-      examination !== undefined &&
       examination.match.same &&
       examination.observations.every(({ code, severity }) => severity === 'advice' || !isWiring(code))
     );
@@ -145,7 +167,7 @@ class RepairSearch {
   private needsRewriting(start: Tried): boolean {
     return (
       this.hasRightWiring(start) &&
-      (this.examine(start)?.observations ?? []).some(
+      this.examine(start).observations.some(
         ({ code, severity }) => severity === 'fault' && REWRITTEN.has(code),
       )
     );
@@ -176,48 +198,22 @@ class RepairSearch {
     return buildKey(build, this.examiner.netlistOf(build.wiring));
   }
 
-  private get isSpent(): boolean {
-    const { spent, budget } = this;
-    return spent.checks >= budget.checks || spent.steps >= budget.steps || spent.work >= budget.work;
-  }
-
-  private limitTo(more: Budget): void {
-    const { spent, budget } = this;
-    this.budget = {
-      checks: Math.min(budget.checks, spent.checks + more.checks),
-      steps: Math.min(budget.steps, spent.steps + more.steps),
-      work: Math.min(budget.work, spent.work + more.work),
-    };
-  }
-
-  /** Counts what a look at a build took. */
-  private spend(traces: readonly Trace[], wiring: Wiring): void {
-    const nodes = this.examiner.netlistOf(wiring).nodes.length;
-    const { checks, steps, work } = this.spent;
-    this.spent = {
-      checks: checks + 1,
-      steps: steps + traces.reduce((sum, trace) => sum + trace.steps, 0),
-      work: work + traces.reduce((sum, trace) => sum + trace.solutions, 0) * (nodes ** 2 + 200),
-    };
-  }
-
   /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
   private usualSteps(start: Tried): readonly number[] {
     const { exercise } = this.reference;
     const program = this.compile(exercise.data.program, languageOf(exercise));
     const { traces } = this.examiner.screen({ wiring: exercise.reference, program }, [], 'end');
-    const own = this.examined.get(start.key)?.traces ?? [];
+    const own = this.examine(start).traces;
     return traces.map(({ steps }, index) =>
       Math.min(STEPS_OF_A_TRY, TIMES_THE_STEPS * Math.max(steps, own[index]?.steps ?? 0) + MORE_STEPS),
     );
   }
 
-  /** The full check of a build; `undefined` when the search has done all it may. */
-  private examine({ build, key }: Tried): Examination | undefined {
+  /** The full check of a build. */
+  private examine({ build, key }: Tried): Examination {
     const known = this.examined.get(key);
-    if (known || this.isSpent) return known;
+    if (known) return known;
     const examination = this.examiner.examine(build, STEPS_OF_A_TRY);
-    this.spend(examination.traces, build.wiring);
     this.examined.set(key, examination);
     return examination;
   }
@@ -226,17 +222,14 @@ class RepairSearch {
   private isRepaired(tried: Tried): boolean {
     const { build, key } = tried;
     if (this.failing.has(key)) return false;
-    if (!this.examined.has(key)) {
-      if (this.isSpent) return false;
-      const { unmet, traces } = this.examiner.screen(build, this.stepsOfALook, 'first failure');
-      this.spend(traces, build.wiring);
-      if (unmet > 0) {
-        this.failing.add(key);
-        return false;
-      }
+    if (
+      !this.examined.has(key) &&
+      this.examiner.screen(build, this.stepsOfALook, 'first failure').unmet > 0
+    ) {
+      this.failing.add(key);
+      return false;
     }
-    const examination = this.examine(tried);
-    return examination !== undefined && isPassed(examination);
+    return isPassed(this.examine(tried));
   }
 
   private oneMore(start: Tried): Tried | undefined {
@@ -296,7 +289,7 @@ class RepairSearch {
   }
 
   private idealWiring(start: Tried): Wiring {
-    return wiringFor(this.reference.exercise, this.examine(start)?.traces ?? []);
+    return wiringFor(this.reference.exercise, this.examine(start).traces);
   }
 
   /** Two changes of one side: second ones are tried on the first ones that brought the build nearest. */
@@ -308,11 +301,12 @@ class RepairSearch {
       .flatMap((candidate) => {
         const tried = this.make(start, candidate);
         const distance = tried && this.distance(tried, way);
-        return tried && distance !== undefined && distance < (before ?? 0) ? [{ tried, distance }] : [];
+        return tried && distance !== undefined && distance < before ? [{ tried, distance }] : [];
       })
       .sort((a, b) => a.distance - b.distance || a.tried.cost - b.tried.cost)
       .slice(0, BEAM);
     let best: Tried | undefined;
+    const found = (second: Tried): void => void (this.best = best = second);
     for (const { tried } of firsts)
       for (const candidate of this.singles(tried)) {
         if (
@@ -322,7 +316,7 @@ class RepairSearch {
           break;
         const second = this.make(tried, candidate);
         if (second && this.isRepaired(second)) {
-          best = second;
+          found(second);
           break;
         }
       }
@@ -332,16 +326,11 @@ class RepairSearch {
   /** Whether a build has the circuit that is wanted. */
   private isRight = ({ build }: Tried): boolean => this.examiner.matchOf(build.wiring).same;
 
-  /** How far a build is from passing; `undefined` when the search has done all it may. */
-  private distance(tried: Tried, way: 'by its runs' | 'in full'): number | undefined {
+  /** How far a build is from passing. */
+  private distance(tried: Tried, way: 'by its runs' | 'in full'): number {
     const { build } = tried;
-    if (way === 'in full') {
-      const examination = this.examine(tried);
-      return examination && farness(examination);
-    }
-    if (this.isSpent) return undefined;
+    if (way === 'in full') return farness(this.examine(tried));
     const { unmet, traces } = this.examiner.screen(build, this.stepsOfALook, 'end');
-    this.spend(traces, build.wiring);
     const { nodes } = this.examiner.netlistOf(build.wiring);
     const leadsNowhere = (pin: string): boolean =>
       nodes.every(({ pins, terminals }) => !pins.includes(pin) || terminals.length === 0);

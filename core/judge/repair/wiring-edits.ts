@@ -1,4 +1,5 @@
 import { ref, type PointName, type Ref } from '../../brand';
+import { effort } from '../../effort';
 import { columnsOf, sideOf, type Column } from '../../breadboards';
 import type { Edit } from '../../finding';
 import { kindOf } from '../../parts';
@@ -153,6 +154,7 @@ class WiringEdits {
 
   /** A free hole on the strip of `point`, as near to `from` as there is one. */
   private freeHole(point: Point, from: Point | null): Point | undefined {
+    effort(point.type === 'rail' ? 20_000 : 3000);
     const isFree = (candidatePoint: Point): boolean =>
       (this.used.get(nameOf(candidatePoint)) ?? 0) < capacityOf(this.wiring, candidatePoint);
     if (point.type === 'pin' || point.type === 'leg') return isFree(point) ? point : undefined;

@@ -1,0 +1,54 @@
+/**
+ * How much the core may compute for one question. Whoever asks sets a bound with `within`; whatever may
+ * grow with its input says with `effort` what it is about to take. The bound counts work, not time, so the
+ * same input ends at the same place on every machine. Decision 0019 says why it is not handed from
+ * function to function.
+ *
+ * One unit is about a nanosecond of this project's own machine.
+ */
+
+/** Thrown when a bound is reached; only the `within` that set the bound catches it. */
+export class OutOfEffort extends Error {
+  constructor() {
+    super('more work than this question may take');
+  }
+}
+
+interface Bound {
+  left: number;
+  readonly reached: OutOfEffort;
+}
+
+const unbounded: Bound = { left: Number.POSITIVE_INFINITY, reached: new OutOfEffort() };
+let current = unbounded;
+
+/** Says that work of so many units is about to be done; throws when the bound that applies is reached. */
+export function effort(units: number): void {
+  current.left -= units;
+  if (current.left < 0) throw current.reached;
+}
+
+/** Units that may still be spent. */
+export const effortLeft = (): number => current.left;
+
+export type Bounded<T> = { readonly ended: true; readonly value: T } | { readonly ended: false };
+
+/**
+ * Does `work` within so many units, and no more than what is left to whoever asks. Returns its value, or
+ * that it was given up; a bound from further out that is reached meanwhile ends the caller as well.
+ */
+export function within<T>(units: number, work: () => T): Bounded<T> {
+  const outer = current;
+  const given = Math.min(units, outer.left);
+  const own: Bound = { left: given, reached: new OutOfEffort() };
+  current = own;
+  try {
+    return { ended: true, value: work() };
+  } catch (error) {
+    if (error === own.reached && given < outer.left) return { ended: false };
+    throw error === own.reached ? outer.reached : error;
+  } finally {
+    current = outer;
+    outer.left -= given - Math.max(0, own.left);
+  }
+}
