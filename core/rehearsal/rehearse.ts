@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../boards';
-import { effort, effortLeft } from '../effort';
+import { effort, effortLeft, within } from '../effort';
 import type { Stimulus } from '../formats/scenario';
 import type { Program } from '../program';
 import { Machine } from '../program/machine';
@@ -28,6 +28,7 @@ export interface RehearsalOptions {
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;
 const EFFORT_OF_A_STEP = 70;
+const MORE_EFFORT = 3e8;
 
 /**
  * Runs a compiled program on a wiring. The same input gives the same trace. `circuit` is the wiring with what
@@ -55,7 +56,9 @@ export function rehearse(
   });
   host.attach(machine);
   machine.callRoutine = (routine) => executable.call(machine, routine);
-  const trace = host.trace(runToEnd(machine, executable, host));
+  // Large values and busy circuits make a step longer than usual; a run that is all of these ends as a busy one.
+  const run = within(2 * steps * EFFORT_OF_A_STEP + MORE_EFFORT, () => runToEnd(machine, executable, host));
+  const trace = host.trace(run.ended ? run.value : 'steps');
   // A run that stops because whoever asked may ask no more is no answer; that is thrown here.
   effort(trace.steps * EFFORT_OF_A_STEP);
   return trace;

@@ -36,6 +36,25 @@ function hashInto(hash, path) {
     if (!entry.name.includes('.test.')) hashInto(hash, `${path}/${entry.name}`);
 }
 
+/** Bundles the process that does the core’s work under guard; a plain file starts faster than its sources, and runs faster. */
+export function buildGuard() {
+  const result = spawnSync(
+    'node_modules/.bin/esbuild',
+    [
+      'server/guard/process.ts',
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      '--external:web-tree-sitter',
+      '--outfile=.didaktor/guard/process.mjs',
+      '--log-level=warning',
+    ],
+    { cwd: root, encoding: 'utf8' },
+  );
+  if (result.status !== 0) throw new SetupError(`The guarded process could not be built:\n${result.stderr}`);
+}
+
 /** Returns once `.next` holds a build of what is in the checkout. */
 export function buildIfChanged() {
   const hash = createHash('sha256');

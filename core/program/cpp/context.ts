@@ -60,6 +60,10 @@ export type NameUse = 'value' | 'function' | 'type' | 'object';
 /** Deepest nesting of statements and expressions that is followed; no person writes deeper. */
 const DEEPEST = 400;
 
+/** Times that a definition is put in the place of its name, and the longest text that comes of it. */
+export const MOST_EXPANSIONS = 1000;
+export const LONGEST_TEXT = 4000;
+
 /** What is known while a program is resolved: names, types, and the problems found so far. */
 export class Context extends ProblemLog {
   private readonly unknown = new Map<string, Span[]>();
@@ -82,6 +86,7 @@ export class Context extends ProblemLog {
   /** What is put into memory before the program begins: texts, and locals that remember. */
   readonly initial: Expression[] = [];
   private readonly texts = new Map<string, number>();
+  private expansions = 0;
   scope = new Scope();
   /** Frame of the function being resolved. */
   frame: Layout;
@@ -104,6 +109,12 @@ export class Context extends ProblemLog {
     this.constants = libraryConstants(board);
     this.globals = new Layout('global', board.language);
     this.frame = new Layout('frame', board.language);
+  }
+
+  /** Whether one more text may be read in the place of a name; definitions in definitions multiply. */
+  mayExpand(text: string): boolean {
+    this.expansions += 1;
+    return this.expansions <= MOST_EXPANSIONS && text.length <= LONGEST_TEXT;
   }
 
   /** Runs `read` in a scope of its own. */

@@ -1,3 +1,4 @@
+import { effort } from '../../effort';
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin } from './calls';
@@ -23,6 +24,9 @@ import {
   type CType,
   type ScalarType,
 } from './types';
+
+/** Numbers that all variables together may be; every board has room for fewer. */
+const MOST_CELLS = 100_000;
 
 interface Storage {
   readonly isStatic: boolean;
@@ -316,6 +320,15 @@ function declare(
     );
     return undefined;
   }
+  const cells = cellsOf(refers ? pointerTo(type) : type);
+  if (context.globals.cells + context.frame.cells + cells > MOST_CELLS) {
+    context.unsupported(
+      `“${name}”, with which the variables come to more than ${MOST_CELLS.toLocaleString('en')} numbers,`,
+      node,
+    );
+    return undefined;
+  }
+  effort(cells * 1000);
   const isGlobal = context.scope.parent === undefined;
   const layout = isGlobal || storage.isStatic ? context.globals : context.frame;
   const variable: Variable = {

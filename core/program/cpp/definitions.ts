@@ -1,5 +1,5 @@
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { unreadable, type Context, type Macro } from './context';
+import { LONGEST_TEXT, MOST_EXPANSIONS, unreadable, type Context, type Macro } from './context';
 import type { ReadExpression } from './places';
 import type { Expression } from './tree';
 
@@ -49,6 +49,15 @@ export function readMacro(
 
 /** Reads a text in the place of a node. */
 function readAs(node: SyntaxNode, text: string, context: Context, read: ReadExpression): Expression {
+  if (!context.mayExpand(text)) {
+    context.unsupported(
+      text.length > LONGEST_TEXT
+        ? `a #define that becomes more than ${LONGEST_TEXT.toLocaleString('en')} characters`
+        : `using a #define more than ${MOST_EXPANSIONS.toLocaleString('en')} times, those inside of others included,`,
+      node,
+    );
+    return unreadable(node);
+  }
   return context.parse(`${leadTo(node)}${text});`, (root) => {
     const value = root.hasError ? undefined : find(root, 'parenthesized_expression');
     if (!value) {

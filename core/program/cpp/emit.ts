@@ -1,3 +1,4 @@
+import { effort } from '../../effort';
 import { BRANCH_CYCLES, CALL_CYCLES, PASS_CYCLES } from '../costs';
 import type { Executable, Machine } from '../machine';
 import { Stop } from '../stop';
@@ -56,6 +57,7 @@ function enter(
   const fn = tree.functions[index]!;
   machine.spend(CALL_CYCLES);
   machine.freeBytes -= fn.frameBytes;
+  effort(2 * values.length);
   const { frame, top } = machine;
   if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw new Stop('memory');
   machine.frame = top;
@@ -207,7 +209,10 @@ class Emitter {
   private choice(statement: Extract<Statement, { node: 'switch' }>): Execute {
     const subject = this.expression(statement.subject);
     const cycles = costOf(statement.subject) + BRANCH_CYCLES * statement.cases.length;
-    const runs = statement.cases.map((branch) => branch.statements.map((inner) => this.statement(inner)));
+    const branches = statement.cases.map((branch) => branch.statements.map((inner) => this.statement(inner)));
+    const runs = branches.flat();
+    /** Place of the first statement of each case among all of them. */
+    const begins = branches.map((_, index) => branches.slice(0, index).flat().length);
     const values = statement.cases.map((branch) => branch.value);
     return (machine) => {
       machine.line = statement.span.line;
@@ -216,8 +221,8 @@ class Emitter {
       let from = values.indexOf(value);
       if (from < 0) from = values.indexOf(undefined);
       if (from < 0) return Completion.Normal;
-      for (const run of runs.slice(from).flat()) {
-        const completion = run(machine);
+      for (let at = begins[from]!; at < runs.length; at += 1) {
+        const completion = runs[at]!(machine);
         if (completion === Completion.Break) return Completion.Normal;
         if (completion !== Completion.Normal) return completion;
       }
@@ -429,6 +434,7 @@ class Emitter {
     const [source, target] = [this.expression(from), this.address(to, span.line)];
     return (machine) => {
       const [first, start] = [source(machine), target(machine)];
+      effort(4 * cells);
       const values = machine.cells.slice(first, first + cells);
       values.forEach((value, index) => machine.write(machine.within(start + index), value));
       return 0;

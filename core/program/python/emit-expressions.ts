@@ -6,6 +6,8 @@ import { formatted } from './formatting';
 import { indexed, setIndexed, sliced } from './indexing';
 import { timeReadings } from './library/modules';
 import { compare, negate, operate } from './operators';
+import { itemsIn } from './methods';
+import { room } from './room';
 import type { Runner } from './runner';
 import type { Expression, Slot, Target } from './tree';
 import {
@@ -42,15 +44,16 @@ export class ExpressionEmitter {
         const pieces = expression.pieces.map((piece) =>
           typeof piece === 'string' ? piece : { ...piece, value: this.expression(piece.value) },
         );
-        return (runner) =>
-          pieces
-            .map((piece) => {
-              if (typeof piece === 'string') return piece;
-              runner.machine.spend(pythonCycles.operation);
-              const value = piece.value(runner);
-              return formatted(piece.way === 'repr' ? reprOf(value) : value, piece.format);
-            })
-            .join('');
+        return (runner) => {
+          const texts = pieces.map((piece) => {
+            if (typeof piece === 'string') return piece;
+            runner.machine.spend(pythonCycles.operation);
+            const value = piece.value(runner);
+            return formatted(piece.way === 'repr' ? reprOf(value) : value, piece.format);
+          });
+          room(texts.reduce((sum, text) => sum + text.length, 0));
+          return runner.made(texts.join(''));
+        };
       }
       case 'name': {
         const load = this.load(expression.slot, expression.name);
@@ -80,9 +83,11 @@ export class ExpressionEmitter {
         const bounds = expression.bounds.map((bound) => bound && this.expression(bound));
         return (runner) => {
           runner.machine.spend(pythonCycles.index);
-          return sliced(
-            owner(runner),
-            bounds.map((bound) => bound?.(runner)),
+          return runner.made(
+            sliced(
+              owner(runner),
+              bounds.map((bound) => bound?.(runner)),
+            ),
           );
         };
       }
@@ -107,7 +112,7 @@ export class ExpressionEmitter {
         const { operator } = expression;
         return (runner) => {
           runner.machine.spend(pythonCycles.operation);
-          return operate(operator, left(runner), right(runner));
+          return runner.made(operate(operator, left(runner), right(runner)));
         };
       }
       case 'unary': {
@@ -161,7 +166,7 @@ export class ExpressionEmitter {
         return (runner) => {
           runner.machine.spend(pythonCycles.item * (items.length + 1));
           const made = items.map((item) => item(runner));
-          return isList ? new PyList(made) : new PyTuple(made);
+          return runner.made(isList ? new PyList(made) : new PyTuple(made));
         };
       }
       case 'dict': {
@@ -317,7 +322,7 @@ export class ExpressionEmitter {
       case 'several': {
         const stores = target.targets.map((one) => this.target(one));
         return (runner, value) => {
-          const items = [...iterable(value)];
+          const items = itemsIn(value);
           if (items.length !== stores.length)
             throw new RaisedError(
               'ValueError',

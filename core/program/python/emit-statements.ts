@@ -4,20 +4,11 @@ import { pythonCycles } from './costs';
 import { ExpressionEmitter, iterable, put } from './emit-expressions';
 import { RaisedError, type ErrorKind } from './errors';
 import { deleteIndexed, indexed, setIndexed } from './indexing';
+import { itemsIn } from './methods';
 import { operate } from './operators';
 import type { Runner } from './runner';
 import type { FunctionTree, Handler, Statement } from './tree';
-import {
-  isTrue,
-  itemsOf,
-  PyBuiltin,
-  PyClass,
-  PyFunction,
-  PyList,
-  textOf,
-  typeName,
-  type Value,
-} from './values';
+import { isTrue, PyBuiltin, PyClass, PyFunction, PyList, textOf, type Value } from './values';
 
 /** How a statement ended. */
 export const enum Completion {
@@ -196,14 +187,12 @@ export class StatementEmitter {
       runner.machine.spend(pythonCycles.operation);
       // A list is made longer where it is.
       if (operator === '+' && before instanceof PyList) {
-        const more = itemsOf(by);
-        if (!more) throw new RaisedError('TypeError', `'${typeName(by)}' object is not iterable`);
-        const items = [...more];
+        const items = itemsIn(by);
         runner.take(items.length);
-        before.items.push(...items);
+        for (const item of items) before.items.push(item);
         return before;
       }
-      return operate(operator, before, by);
+      return runner.made(operate(operator, before, by));
     };
     switch (target.target) {
       case 'name': {

@@ -14,7 +14,7 @@ export function formatted(value: Value, spec: string): string {
   const body = isNumber
     ? numberText(value, type, precision === undefined ? undefined : Number(precision), alternative === '#')
     : wordText(value, type, precision);
-  const grouped = comma ? body.replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g, ',') : body;
+  const grouped = comma ? withCommas(body) : body;
   const shown = isNumber && !grouped.startsWith('-') && sign !== '-' ? sign + grouped : grouped;
   const width = Number(widthText ?? 0);
   const fill = fillGiven ?? (zero ? '0' : ' ');
@@ -123,4 +123,12 @@ export function percentFormatted(pattern: string, given: Value): string {
   if (values.length > 0)
     throw new RaisedError('TypeError', 'not all arguments converted during string formatting');
   return text;
+}
+
+/** A comma behind every three digits before the point, counted from there. */
+function withCommas(number: string): string {
+  const [, sign, digits, rest] = /^(\D*)(\d*)(.*)$/s.exec(number)!;
+  const first = digits!.length % 3;
+  const groups = digits!.slice(first).match(/\d{3}/g) ?? [];
+  return sign + [...(first > 0 ? [digits!.slice(0, first)] : []), ...groups].join(',') + rest;
 }

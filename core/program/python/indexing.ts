@@ -1,6 +1,19 @@
+import { effort } from '../../effort';
 import { RaisedError } from './errors';
+import { room } from './room';
 import type { Runner } from './runner';
-import { numberOf, PyDict, PyFloat, PyList, PyRange, PyTuple, reprOf, typeName, type Value } from './values';
+import {
+  numberOf,
+  PyDict,
+  PyFloat,
+  PyList,
+  PyRange,
+  PyTuple,
+  reprOf,
+  sizeOf,
+  typeName,
+  type Value,
+} from './values';
 
 /** A place from the front, for one that may be counted from the end; raises when there is none. */
 function placeIn(index: Value, length: number, what: string): number {
@@ -39,10 +52,11 @@ export function setIndexed(owner: Value, index: Value, value: Value, runner: Run
 /** `del owner[index]`. */
 export function deleteIndexed(owner: Value, index: Value, runner: Runner): void {
   runner.machine.changes += 1;
+  effort(sizeOf(owner));
   if (owner instanceof PyList) owner.items.splice(placeIn(index, owner.items.length, 'list'), 1);
   else if (owner instanceof PyDict) {
     indexed(owner, index);
-    for (const [key, entry] of owner.entries) if (entry.key === index) owner.entries.delete(key);
+    owner.delete(index);
   } else throw new RaisedError('TypeError', `'${typeName(owner)}' object does not support item deletion`);
 }
 
@@ -56,22 +70,25 @@ export function sliced(owner: Value, bounds: readonly (Value | undefined)[]): Va
   });
   const step = by ?? 1;
   if (step === 0) throw new RaisedError('ValueError', 'slice step cannot be zero');
-  const take = <Item>(items: readonly Item[]): Item[] => {
-    const { length } = items;
+  const places = (length: number): number[] => {
     const clip = (bound: number, low: number, high: number): number =>
       Math.max(low, Math.min(high, bound < 0 ? bound + length : bound));
     const [begin, end] =
       step > 0
         ? [clip(from ?? 0, 0, length), clip(to ?? length, 0, length)]
         : [clip(from ?? length - 1, -1, length - 1), to === undefined ? -1 : clip(to, -1, length - 1)];
-    const taken: Item[] = [];
-    for (let at = begin; step > 0 ? at < end : at > end; at += step) taken.push(items[at]!);
-    return taken;
+    const count = Math.max(0, Math.ceil((end - begin) / step));
+    room(count);
+    effort(count * 30);
+    return Array.from({ length: count }, (_, index) => begin + index * step);
   };
-  if (typeof owner === 'string') return take([...owner]).join('');
-  if (owner instanceof PyList) return new PyList(take(owner.items));
-  if (owner instanceof PyTuple) return new PyTuple(take(owner.items));
+  if (typeof owner === 'string')
+    return places(owner.length)
+      .map((at) => owner[at])
+      .join('');
+  if (owner instanceof PyList) return new PyList(places(owner.items.length).map((at) => owner.items[at]!));
+  if (owner instanceof PyTuple) return new PyTuple(places(owner.items.length).map((at) => owner.items[at]!));
   if (owner instanceof PyRange)
-    return new PyList(take(Array.from({ length: owner.length }, (_, at) => owner.from + owner.step * at)));
+    return new PyList(places(owner.length).map((at) => owner.from + owner.step * at));
   throw new RaisedError('TypeError', `'${typeName(owner)}' object is not subscriptable`);
 }

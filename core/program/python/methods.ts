@@ -1,8 +1,10 @@
+import { effort } from '../../effort';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
 import { formatted } from './formatting';
 import { indexed, setIndexed } from './indexing';
-import { order, room } from './operators';
+import { order } from './operators';
+import { room } from './room';
 import type { Runner } from './runner';
 import {
   equal,
@@ -14,6 +16,7 @@ import {
   PyList,
   PyTuple,
   reprOf,
+  sizeOf,
   textOf,
   typeName,
   type Given,
@@ -50,7 +53,10 @@ export function itemsIn(value: Value): Value[] {
   const list: Value[] = [];
   for (const item of items) {
     list.push(item);
-    if (list.length % 1000 === 0) room(list.length);
+    if (list.length % 1000 === 0) {
+      room(list.length);
+      effort(20_000);
+    }
   }
   return list;
 }
@@ -87,7 +93,7 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
     ({ items }, given, runner) => {
       const more = itemsIn(argument(given, 0, 'items'));
       runner.take(more.length);
-      items.push(...more);
+      for (const item of more) items.push(item);
       return null;
     },
   ],
@@ -95,6 +101,7 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
     'insert',
     ({ items }, given, runner) => {
       runner.take(1);
+      effort(items.length);
       items.splice(wholeNumber(argument(given, 0, 'index')), 0, argument(given, 1, 'item'));
       return null;
     },
@@ -107,6 +114,7 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
       const place = given.values.length === 0 ? items.length - 1 : wholeNumber(given.values[0]!);
       const at = place < 0 ? place + items.length : place;
       if (at < 0 || at >= items.length) throw new RaisedError('IndexError', 'pop index out of range');
+      effort(items.length - at);
       return items.splice(at, 1)[0]!;
     },
   ],
@@ -137,11 +145,18 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
     },
   ],
   ['count', ({ items }, given) => items.filter((item) => equal(item, argument(given, 0, 'item'))).length],
-  ['copy', ({ items }) => new PyList([...items])],
+  [
+    'copy',
+    ({ items }) => {
+      effort(items.length * 10);
+      return new PyList([...items]);
+    },
+  ],
   [
     'reverse',
     ({ items }, _, runner) => {
       runner.machine.changes += 1;
+      effort(items.length * 10);
       items.reverse();
       return null;
     },
@@ -150,7 +165,7 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
     'sort',
     ({ items }, given, runner) => {
       runner.machine.changes += 1;
-      items.splice(0, items.length, ...sortedItems(items, given, runner));
+      for (const [at, item] of sortedItems(items, given, runner).entries()) items[at] = item;
       return null;
     },
   ],
@@ -158,8 +173,10 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
 
 const asks =
   (work: (own: string, given: Given) => Value): Method<string> =>
-  (own, given) =>
-    work(own, given);
+  (own, given) => {
+    effort(given.values.reduce((sum: number, value) => sum + 10 * sizeOf(value), 20 * sizeOf(own)));
+    return work(own, given);
+  };
 
 export const textMethods: ReadonlyMap<string, Method<string>> = new Map<string, Method<string>>([
   ['upper', asks((own) => own.toUpperCase())],
@@ -183,9 +200,10 @@ export const textMethods: ReadonlyMap<string, Method<string>> = new Map<string, 
   [
     'replace',
     asks((own, given) => {
-      const made = own.replaceAll(text(argument(given, 0, 'old')), text(argument(given, 1, 'new')));
-      room(made.length);
-      return made;
+      const [old, by] = [text(argument(given, 0, 'old')), text(argument(given, 1, 'new'))];
+      const times = old === '' ? own.length + 1 : own.split(old).length - 1;
+      room(own.length + times * (by.length - old.length));
+      return own.replaceAll(old, by);
     }),
   ],
   [
@@ -194,17 +212,16 @@ export const textMethods: ReadonlyMap<string, Method<string>> = new Map<string, 
       const by = values[0];
       const pieces =
         by === undefined || by === null ? own.trim().split(/\s+/).filter(Boolean) : own.split(text(by));
+      effort(pieces.length * 50);
       return new PyList(pieces);
     }),
   ],
   [
     'join',
     asks((own, given) => {
-      const made = itemsIn(argument(given, 0, 'items'))
-        .map(text)
-        .join(own);
-      room(made.length);
-      return made;
+      const pieces = itemsIn(argument(given, 0, 'items')).map(text);
+      room(pieces.reduce((sum, piece) => sum + piece.length, own.length * Math.max(0, pieces.length - 1)));
+      return pieces.join(own);
     }),
   ],
   ['isdigit', asks((own) => /^\d+$/.test(own))],
@@ -217,16 +234,17 @@ export const textMethods: ReadonlyMap<string, Method<string>> = new Map<string, 
 
 function stripped(own: string, { values }: Given, side: 'left' | 'right' | 'both'): string {
   const given = values[0];
-  const signs = given === undefined || given === null ? ' \t\r\n\f\v' : text(given);
+  const signs = new Set(given === undefined || given === null ? ' \t\r\n\f\v' : text(given));
   let [from, to] = [0, own.length];
-  if (side !== 'right') while (from < to && signs.includes(own[from]!)) from += 1;
-  if (side !== 'left') while (to > from && signs.includes(own[to - 1]!)) to -= 1;
+  if (side !== 'right') while (from < to && signs.has(own[from]!)) from += 1;
+  if (side !== 'left') while (to > from && signs.has(own[to - 1]!)) to -= 1;
   return own.slice(from, to);
 }
 
 /** `"{} and {1:.2f}".format(…)`. */
 function filled(own: string, given: Given): string {
   let next = 0;
+  let length = own.length;
   return own.replace(
     /\{\{|\}\}|\{([^{}:!]*)(?:!([rs]))?(?::([^{}]*))?\}/g,
     (whole, name: string | undefined, way: string | undefined, spec: string | undefined) => {
@@ -240,19 +258,25 @@ function filled(own: string, given: Given): string {
         throw isPlace
           ? new RaisedError('IndexError', 'tuple index out of range')
           : new RaisedError('KeyError', `'${name}'`);
-      return formatted(way === 'r' ? reprOf(value) : value, spec ?? '');
+      const shown = formatted(way === 'r' ? reprOf(value) : value, spec ?? '');
+      length += shown.length;
+      room(length);
+      return shown;
     },
   );
 }
 
+/** What is made of all entries of a dictionary. */
+function listed(own: PyDict, make: (entry: { readonly key: Value; readonly value: Value }) => Value): PyList {
+  effort(own.entries.size * 200);
+  return new PyList([...own.entries.values()].map(make));
+}
+
 export const dictMethods: ReadonlyMap<string, Method<PyDict>> = new Map<string, Method<PyDict>>([
   ['get', (own, given) => own.get(argument(given, 0, 'key')) ?? given.values[1] ?? null],
-  ['keys', (own) => new PyList([...own.entries.values()].map(({ key }) => key))],
-  ['values', (own) => new PyList([...own.entries.values()].map(({ value }) => value))],
-  [
-    'items',
-    (own) => new PyList([...own.entries.values()].map(({ key, value }) => new PyTuple([key, value]))),
-  ],
+  ['keys', (own) => listed(own, ({ key }) => key)],
+  ['values', (own) => listed(own, ({ value }) => value)],
+  ['items', (own) => listed(own, ({ key, value }) => new PyTuple([key, value]))],
   [
     'pop',
     (own, given, runner) => {
@@ -260,7 +284,7 @@ export const dictMethods: ReadonlyMap<string, Method<PyDict>> = new Map<string, 
       const value = own.get(key) ?? given.values[1];
       if (value === undefined) throw new RaisedError('KeyError', reprOf(key));
       runner.machine.changes += 1;
-      for (const [name, entry] of own.entries) if (equal(entry.key, key)) own.entries.delete(name);
+      own.delete(key);
       return value;
     },
   ],

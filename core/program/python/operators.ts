@@ -1,5 +1,7 @@
+import { effort } from '../../effort';
 import { RaisedError } from './errors';
 import { percentFormatted } from './formatting';
+import { room } from './room';
 import type { BinaryOperator, ComparisonOperator } from './tree';
 import {
   equal,
@@ -10,17 +12,19 @@ import {
   PyList,
   PyRange,
   PyTuple,
+  sizeOf,
   typeName,
   whole,
   type Value,
 } from './values';
 
-/** Longest text or list, and most bits of a whole number, that an operation may make. */
-const MOST_ITEMS = 100_000;
+/** Most bits of a whole number that an operation may make. */
 const MOST_BITS = 20_000;
+const EFFORT_OF_LARGE = 10_000;
 
 /** The value of an operation; raises what the language raises. */
 export function operate(operator: BinaryOperator, left: Value, right: Value): Value {
+  effort(20 * (sizeOf(left) + sizeOf(right)));
   if (operator === '%' && typeof left === 'string') return percentFormatted(left, right);
   const [a, b] = [numberOf(left), numberOf(right)];
   if (a !== undefined && b !== undefined) {
@@ -54,18 +58,13 @@ function repeated(value: Value, count: number, other: Value): Value {
   const times = Math.max(0, count);
   if (typeof value === 'string') {
     room(value.length * times);
-    return value.repeat(times);
+    return value === '' ? '' : value.repeat(times);
   }
   if (!(value instanceof PyList) && !(value instanceof PyTuple)) throw unsupported('*', value, other);
   room(value.items.length * times);
+  if (value.items.length === 0) return value instanceof PyList ? new PyList([]) : value;
   const items = Array.from({ length: times }, () => value.items).flat();
   return value instanceof PyList ? new PyList(items) : new PyTuple(items);
-}
-
-/** Raises what a board raises when so much does not fit into its memory. */
-export function room(items: number): void {
-  if (items > MOST_ITEMS)
-    throw new RaisedError('MemoryError', `memory allocation failed, allocating ${items} bytes`);
 }
 
 const bounded = (text: string): string => {
@@ -142,7 +141,8 @@ function onSmall(operator: BinaryOperator, a: number, b: number): number | undef
 }
 
 function onLarge(operator: BinaryOperator, a: bigint, b: bigint): bigint {
-  const bits = (value: bigint): number => value.toString(2).length;
+  effort(EFFORT_OF_LARGE);
+  const bits = (value: bigint): number => 4 * value.toString(16).length;
   switch (operator) {
     case '+':
       return a + b;
@@ -218,6 +218,7 @@ const isSame = (one: Value, other: Value): boolean =>
   one === other || (one instanceof PyFloat && other instanceof PyFloat && one.value === other.value);
 
 function contains(group: Value, item: Value): boolean {
+  effort(10 * sizeOf(group));
   if (typeof group === 'string') {
     if (typeof item !== 'string')
       throw new RaisedError('TypeError', `'in <string>' requires string, not '${typeName(item)}'`);
@@ -237,6 +238,7 @@ function contains(group: Value, item: Value): boolean {
 
 /** Less than zero, zero, or more; `NaN` where numbers do not compare. */
 export function order(left: Value, right: Value, operator = '<'): number {
+  effort(20 * (typeof left === 'string' ? sizeOf(left) : 1));
   const [a, b] = [numberOf(left), numberOf(right)];
   if (a !== undefined && b !== undefined) return a < b ? -1 : a > b ? 1 : a == b ? 0 : Number.NaN;
   if (typeof left === 'string' && typeof right === 'string') return left < right ? -1 : left > right ? 1 : 0;

@@ -3,12 +3,15 @@ import type { Machine } from '../machine';
 import { Stop } from '../stop';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
-import { PyBuiltin, PyClass, PyFunction, typeName, type Given, type Value } from './values';
+import { effort } from '../../effort';
+import { PyBuiltin, PyClass, PyFunction, sizeOf, typeName, type Given, type Value } from './values';
 
 /** Calls inside calls that a board of this class has room for. */
 const DEEPEST_CALLS = 80;
 /** Bytes that one more item of a list or dictionary takes. */
 const ITEM_BYTES = 8;
+/** So that a run ends before all that it has made can fill a hundred megabytes. */
+const EFFORT_OF_A_WORD = 100;
 
 /** Runs one of the program's own functions with values for its parameters. */
 export type CallOwn = (runner: Runner, index: number, values: readonly (Value | undefined)[]) => Value;
@@ -41,11 +44,11 @@ export class Runner {
     if (callee instanceof PyFunction) return this.callFunction(callee, given);
     if (callee instanceof PyBuiltin) {
       this.machine.spend(pythonCycles.library);
-      return callee.call(given, this as never);
+      return this.made(callee.call(given, this as never));
     }
     if (callee instanceof PyClass && callee.call) {
       this.machine.spend(pythonCycles.library);
-      return callee.call(given, this as never);
+      return this.made(callee.call(given, this as never));
     }
     throw new RaisedError('TypeError', `'${typeName(callee)}' object is not callable`);
   }
@@ -90,6 +93,12 @@ export class Runner {
       );
   }
 
+  /** Takes note of a value that was made: what a run makes in all is bounded, whatever it keeps of it. */
+  made(value: Value): Value {
+    effort(EFFORT_OF_A_WORD * sizeOf(value));
+    return value;
+  }
+
   /** Gives an object a pin of its own; raises when another one has it. */
   claim(pin: BoardPin): number {
     if (this.claimed.has(pin.name)) throw new RaisedError('ValueError', `${pin.name} in use`);
@@ -100,6 +109,7 @@ export class Runner {
   }
 
   print(text: string): void {
+    effort(20 * text.length);
     this.machine.spend(pythonCycles.print);
     // A line ends with a return and a new line on the way to the computer.
     this.machine.host.serialPrint(text.replace(/\n/g, '\r\n'), this.line);

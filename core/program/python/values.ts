@@ -1,3 +1,4 @@
+import { effort } from '../../effort';
 import { RaisedError } from './errors';
 import type { Span } from '../syntax';
 
@@ -48,6 +49,10 @@ export class PyDict {
 
   set(key: Value, value: Value): void {
     this.entries.set(keyOf(key), { key, value });
+  }
+
+  delete(key: Value): void {
+    this.entries.delete(keyOf(key));
   }
 }
 
@@ -165,15 +170,34 @@ export const whole = (value: bigint): number | bigint =>
     ? Number(value)
     : value;
 
+/** About how many items or words of memory a value is, without what its items hold. */
+export function sizeOf(value: Value): number {
+  if (typeof value === 'string') return 1 + value.length / 8;
+  if (value instanceof PyList || value instanceof PyTuple) return 1 + value.items.length;
+  if (value instanceof PyDict) return 1 + 4 * value.entries.size;
+  return typeof value === 'bigint' ? BIG_NUMBER : 1;
+}
+/** Size of a whole number that needs more than a double has. */
+const BIG_NUMBER = 300;
+
 export function equal(one: Value, other: Value): boolean {
-  if (one === other) return true;
+  effort(10);
+  if (one === other && typeof one !== 'string') return true;
+  if (typeof one === 'string' && typeof other === 'string') {
+    effort(one.length === other.length ? one.length : 1);
+    return one === other;
+  }
   const [a, b] = [numberOf(one), numberOf(other)];
   // Whole numbers of either size and numbers with a point compare by their value.
   if (a !== undefined && b !== undefined) return a == b;
   if (one instanceof PyList && other instanceof PyList) return sameItems(one.items, other.items);
   if (one instanceof PyTuple && other instanceof PyTuple) return sameItems(one.items, other.items);
   if (one instanceof PyRange && other instanceof PyRange)
-    return sameItems([...itemsOf(one)!], [...itemsOf(other)!]);
+    return (
+      one.length === other.length &&
+      (one.length === 0 || one.from === other.from) &&
+      (one.length < 2 || one.step === other.step)
+    );
   if (one instanceof PyDict && other instanceof PyDict)
     return (
       one.entries.size === other.entries.size &&
@@ -192,7 +216,10 @@ const sameItems = (one: readonly Value[], other: readonly Value[]): boolean =>
 export function itemsOf(value: Value): Iterable<Value> | undefined {
   if (typeof value === 'string') return value;
   if (value instanceof PyList || value instanceof PyTuple) return value.items;
-  if (value instanceof PyDict) return [...value.entries.values()].map(({ key }) => key);
+  if (value instanceof PyDict) {
+    effort(value.entries.size * 20);
+    return [...value.entries.values()].map(({ key }) => key);
+  }
   if (value instanceof PyRange) return rangeItems(value);
   return undefined;
 }
@@ -203,11 +230,12 @@ function* rangeItems({ from, to, step }: PyRange): Generator<number> {
 
 /** A key as text, equal for equal keys. */
 function keyOf(key: Value): string {
+  effort(50 + (typeof key === 'string' ? key.length : 0));
   const number = numberOf(key);
   if (number !== undefined) return `n${number}`;
   if (typeof key === 'string') return `s${key}`;
   if (key === null) return 'none';
-  if (key instanceof PyTuple) return `(${key.items.map(keyOf).join(',')})`;
+  if (key instanceof PyTuple) return `(${bounded(key.items.map(keyOf), 0).join(',')})`;
   if (key instanceof PyList || key instanceof PyDict)
     throw new RaisedError('TypeError', `unhashable type: '${typeName(key)}'`);
   return `o${textOf(key)}`;
@@ -220,23 +248,38 @@ export function textOf(value: Value): string {
 
 /** A value as the language writes it: texts in quotes. */
 export function reprOf(value: Value, depth = 0): string {
+  effort(EFFORT_OF_TEXT * sizeOf(value));
   if (value === null) return 'None';
   if (typeof value === 'boolean') return value ? 'True' : 'False';
   if (typeof value === 'number' || typeof value === 'bigint') return String(value);
   if (typeof value === 'string') return quoted(value);
   if (depth > 10) return '...';
-  const all = (items: readonly Value[]): string => items.map((item) => reprOf(item, depth + 1)).join(', ');
+  const all = (items: readonly Value[]): string =>
+    bounded(items.map((item) => reprOf(item, depth + 1))).join(', ');
   if (value instanceof PyFloat) return floatText(value.value);
   if (value instanceof PyList) return `[${all(value.items)}]`;
   if (value instanceof PyTuple) return `(${all(value.items)}${value.items.length === 1 ? ',' : ''})`;
   if (value instanceof PyDict)
-    return `{${[...value.entries.values()].map((entry) => `${reprOf(entry.key, depth + 1)}: ${reprOf(entry.value, depth + 1)}`).join(', ')}}`;
+    return `{${bounded([...value.entries.values()].map((entry) => `${reprOf(entry.key, depth + 1)}: ${reprOf(entry.value, depth + 1)}`)).join(', ')}}`;
   if (value instanceof PyRange)
     return `range(${value.from}, ${value.to}${value.step === 1 ? '' : `, ${value.step}`})`;
   if (value instanceof PyModule) return `<module '${value.name}'>`;
   if (value instanceof PyClass) return `<class '${value.name}'>`;
   if (isObject(value)) return `<${value.className}>`;
   return `<function ${value.name}>`;
+}
+
+const EFFORT_OF_TEXT = 60;
+/** Longest text that a value is shown as. */
+const LONGEST = 100_000;
+
+/** The pieces of a text; raises what a board raises when so much does not fit into its memory. */
+function bounded(pieces: readonly string[], between = 2): readonly string[] {
+  const length = pieces.reduce((sum, piece) => sum + piece.length + between, 0);
+  effort(length);
+  if (length > LONGEST)
+    throw new RaisedError('MemoryError', `memory allocation failed, allocating ${length} bytes`);
+  return pieces;
 }
 
 function quoted(text: string): string {

@@ -1,3 +1,4 @@
+import { effort } from '../../../effort';
 import { libraryCycles } from '../../costs';
 import type { Machine } from '../../machine';
 import { conversionTo, integer, pointerTo, type ScalarType } from '../types';
@@ -54,6 +55,7 @@ export const letterFunctions: LibraryTable = (widths) => {
     define(parameters, result, libraryCycles.small, (given, { machine }: Call) => {
       const { value, letters } = work(machine, given);
       machine.spend(letters * LETTER_CYCLES);
+      effort(30 * letters);
       return value;
     });
   const toNumber = (result: ScalarType): LibraryFunction =>

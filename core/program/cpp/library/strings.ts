@@ -1,4 +1,5 @@
 import { libraryCycles } from '../../costs';
+import { effort } from '../../../effort';
 import type { Machine } from '../../machine';
 import { BOOL, FLOAT, integer, pointerTo, STRING, VOID } from '../types';
 import { define, optional, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
@@ -29,6 +30,7 @@ export const stringFunctions: LibraryTable = (widths) => {
     define([self, ...more], result, libraryCycles.small, ([number, ...given], call) => {
       const text = call.machine.texts.at(number!);
       call.machine.spend(text.length * LETTER_CYCLES);
+      effort(20 * text.length);
       const answer = work(text, given, call);
       return typeof answer === 'string' ? call.machine.texts.numberOf(answer) : Number(answer);
     });
@@ -40,7 +42,10 @@ export const stringFunctions: LibraryTable = (widths) => {
     define([own, ...more], VOID, libraryCycles.small, ([address, ...given], call) => {
       const { machine } = call;
       const cell = machine.within(address!);
-      const text = work(machine.texts.at(machine.cells[cell]!), given, call);
+      const before = machine.texts.at(machine.cells[cell]!);
+      effort(20 * before.length);
+      const text = work(before, given, call);
+      effort(20 * text.length);
       machine.spend(text.length * LETTER_CYCLES);
       machine.write(cell, machine.texts.numberOf(fitting(machine, text)));
     });
@@ -90,9 +95,14 @@ export const stringFunctions: LibraryTable = (widths) => {
       [parameter('what is added', STRING)],
       (text, [more], call) => text + textOf(more!, call),
     ),
-    'String.replace': changes([other, parameter('the new text', STRING)], (text, [from, to], call) =>
-      text.replaceAll(textOf(from!, call), textOf(to!, call)),
-    ),
+    'String.replace': changes([other, parameter('the new text', STRING)], (text, [from, to], call) => {
+      const [old, by] = [textOf(from!, call), textOf(to!, call)];
+      const times = old === '' ? 0 : text.split(old).length - 1;
+      // What does not fit into the memory is not put together first; nothing comes of it there either.
+      return text.length + times * (by.length - old.length) < call.machine.freeBytes
+        ? text.replaceAll(old, by)
+        : ' '.repeat(Math.max(0, call.machine.freeBytes));
+    }),
     'String.remove': optional(
       1,
       changes(

@@ -1,6 +1,8 @@
+import { effort } from '../../../effort';
 import { errorKinds, RaisedError } from '../errors';
 import { argument, itemsIn, shown, sortedItems, wholeNumber } from '../methods';
 import { operate, order } from '../operators';
+import { room } from '../room';
 import type { Runner } from '../runner';
 import {
   isTrue,
@@ -23,6 +25,9 @@ import {
 
 type Work = (given: Given, runner: Runner) => Value;
 
+/** Most digits of a number that is read from a text, in any base. */
+const MOST_DIGITS = 20_000;
+
 const make = (name: string, work: Work): readonly [string, Value] => [
   name,
   new PyBuiltin(name, work as never),
@@ -44,6 +49,9 @@ function toInt({ values }: Given): Value {
   const value = values[0] ?? 0;
   if (typeof value === 'string') {
     const base = values[1] === undefined ? 10 : wholeNumber(values[1]);
+    // More digits than a number may have bits cannot be one.
+    room(value.length > MOST_DIGITS ? Number.POSITIVE_INFINITY : 0);
+    effort(value.length ** 2 / 40);
     const digits = value.trim().replace(/_/g, '').toLowerCase();
     const plain = digits.replace(/^([-+]?)0[xob]/, base === 10 ? '$&' : '$1');
     const valid =
@@ -118,6 +126,13 @@ function readLine({ values }: Given, runner: Runner): Value {
   }
 }
 
+/** The items of what is given, which all are looked at. */
+function counted(given: Given): Value[] {
+  const items = itemsIn(argument(given, 0, 'items'));
+  effort(items.length * 20);
+  return items;
+}
+
 /** An object of a kind of error, as `raise` takes it. */
 const errorObject = (kind: string, message: string): PyObject => ({
   kind: 'object',
@@ -161,7 +176,7 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     runner.take(items.length);
     return new PyList(items);
   }),
-  type('tuple', ({ values }) => new PyTuple(values.length === 0 ? [] : itemsIn(values[0]!))),
+  type('tuple', (given) => new PyTuple(given.values.length === 0 ? [] : counted(given))),
   type('dict', ({ values, named }) => {
     const made = new PyDict();
     const from = values[0];
@@ -195,17 +210,16 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     'sorted',
     (given, runner) => new PyList(sortedItems(itemsIn(argument(given, 0, 'items')), given, runner)),
   ),
-  make('reversed', (given) => new PyList(itemsIn(argument(given, 0, 'items')).reverse())),
+  make('reversed', (given) => new PyList(counted(given).reverse())),
   make('enumerate', (given) => {
     const start = given.values[1] ?? given.named.get('start') ?? 0;
-    return new PyList(
-      itemsIn(argument(given, 0, 'items')).map(
-        (item, index) => new PyTuple([operate('+', index, start), item]),
-      ),
-    );
+    const items = itemsIn(argument(given, 0, 'items'));
+    effort(items.length * 600);
+    return new PyList(items.map((item, index) => new PyTuple([operate('+', index, start), item])));
   }),
   make('zip', ({ values }) => {
     const lists = values.map(itemsIn);
+    effort(lists.reduce((sum, items) => sum + items.length, 0) * 600);
     const length = Math.min(...lists.map((items) => items.length));
     return new PyList(
       Array.from(
@@ -214,8 +228,8 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
       ),
     );
   }),
-  make('any', (given) => itemsIn(argument(given, 0, 'items')).some(isTrue)),
-  make('all', (given) => itemsIn(argument(given, 0, 'items')).every(isTrue)),
+  make('any', (given) => counted(given).some(isTrue)),
+  make('all', (given) => counted(given).every(isTrue)),
   make('ord', (given) => {
     const value = argument(given, 0, 'letter');
     if (typeof value !== 'string' || value.length !== 1)

@@ -1,13 +1,13 @@
-import { exerciseFrom, languageOf, type ExerciseData } from '@/core/formats/exercise';
-import { explainProgram } from '@/core/generated/explain';
-import { proposedScenarios, stillWrong, type ProposedScenario } from '@/core/generated/proposals';
-import { numberQuestions } from '@/core/generated/questions';
-import { examine, referenceOf } from '@/core/judge/examine';
-import { compileProgram } from '@/core/program';
-import { timelineOf, type Proof } from '@/core/worksheet/proof';
-import { nodeGrammars } from '../grammars';
+import { exerciseFrom, languageOf, type ExerciseData } from '../formats/exercise';
+import { explainProgram } from '../generated/explain';
+import { proposedScenarios, stillWrong, type ProposedScenario } from '../generated/proposals';
+import { numberQuestions } from '../generated/questions';
+import { examine, referenceOf } from '../judge/examine';
+import { compileProgram, type Grammars } from '../program';
+import { timelineOf, type Proof } from './proof';
 
-const NOTHING: Proof = {
+/** What there is to show of a draft that cannot be run. */
+export const NO_PROOF: Proof = {
   program: '',
   timelines: [],
   scenarios: [],
@@ -20,11 +20,10 @@ const NOTHING: Proof = {
 const STEPS = 2_000_000;
 
 /** Runs the reference against its own scenarios; nothing to show while it has no program or cannot be run. */
-export async function proofOf(data: ExerciseData): Promise<Proof> {
+export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
   const read = exerciseFrom(data);
-  if (!read.ok || data.program.trim() === '') return NOTHING;
+  if (!read.ok || data.program.trim() === '') return NO_PROOF;
   const exercise = read.value;
-  const grammars = await nodeGrammars();
   const program = compileProgram(data.program, exercise.board, grammars, languageOf(exercise));
   const build = { wiring: exercise.reference, program };
   const { scenarios, traces } = examine(referenceOf(exercise, grammars), build, STEPS);
@@ -43,7 +42,7 @@ export async function proofOf(data: ExerciseData): Promise<Proof> {
 }
 
 /** Scenarios that a draft could have, from running its program; none while it cannot be run. */
-export async function proposalsFor(data: ExerciseData): Promise<readonly ProposedScenario[]> {
+export function proposalsFor(data: ExerciseData, grammars: Grammars): readonly ProposedScenario[] {
   const read = exerciseFrom(data);
-  return read.ok && data.program.trim() !== '' ? proposedScenarios(read.value, await nodeGrammars()) : [];
+  return read.ok && data.program.trim() !== '' ? proposedScenarios(read.value, grammars) : [];
 }

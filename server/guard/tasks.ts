@@ -1,0 +1,97 @@
+import type { HouseRules } from '@/core/course/house-rules';
+import { boardsOf, exerciseFrom, languageOf, readExercise, type ExerciseData } from '@/core/formats/exercise';
+import { canonicalReport, type Verdict } from '@/core/formats/report';
+import type { ProposedScenario } from '@/core/generated/proposals';
+import { check, type Sighting } from '@/core/judge/check';
+import { compileProgram } from '@/core/program';
+import { problemText, type Problem, type Result } from '@/core/result';
+import { readWiring } from '@/core/wiring/read';
+import { writeTable } from '@/core/wiring/table';
+import type { Proof } from '@/core/worksheet/proof';
+import { proofOf, proposalsFor } from '@/core/worksheet/prove';
+import { readOut, type ReadOut } from '@/core/worksheet/read-out';
+import { settle, type Sheet } from '@/core/worksheet/sheet';
+import { nodeGrammars } from '@/grammars/node';
+
+/** A build as texts, with the data of the exercise that it is judged by. */
+export interface CheckInput {
+  readonly exercise: unknown;
+  readonly wiring: string;
+  readonly program: string;
+  readonly sighting?: Sighting;
+}
+
+export interface Checked {
+  readonly verdict: Verdict;
+  /** The report as canonical text. */
+  readonly report: string;
+  /** What went wrong in the checker itself, which the report only mentions. */
+  readonly failure?: string;
+}
+
+async function checked({ exercise: data, wiring, program, sighting }: CheckInput): Promise<Checked> {
+  const exercise = exerciseFrom(data);
+  // Only what has been read before is judged, so these are bugs or a damaged database.
+  if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
+  const read = readWiring(wiring, { boards: boardsOf(exercise.value.data) });
+  if (!read.ok) throw new Error(`the wiring cannot be read: ${problemText(read.problems[0]!)}`);
+  const grammars = await nodeGrammars();
+  const { board } = exercise.value;
+  const build = {
+    wiring: read.value,
+    program: compileProgram(program, board, grammars, languageOf(exercise.value)),
+  };
+  let failure: unknown;
+  const report = check(exercise.value, build, grammars, {
+    ...(sighting ? { sighting } : {}),
+    onFailure: (error) => (failure = error),
+  });
+  return {
+    verdict: report.verdict,
+    report: canonicalReport(report),
+    ...(failure === undefined ? {} : { failure: failureText(failure) }),
+  };
+}
+
+/** An error with its stack. */
+export const failureText = (error: unknown): string =>
+  error instanceof Error ? (error.stack ?? error.message) : String(error);
+
+/** A wiring as it is judged: the same text for tables that say the same. */
+function canonicalWiring({ exercise, wiring }: Pick<CheckInput, 'exercise' | 'wiring'>): Result<string> {
+  const read = readWiring(wiring, { boards: boardsOf(exercise as Pick<ExerciseData, 'boardProfile'>) });
+  return read.ok ? { ok: true, value: writeTable(read.value) } : read;
+}
+
+interface SheetInput {
+  readonly sheet: Sheet;
+  readonly rules: HouseRules;
+}
+
+function settled({ sheet, rules }: SheetInput): { readonly sheet: Sheet } | { readonly problem: Problem } {
+  const result = settle(sheet, rules);
+  return result.ok ? { sheet: result.value.sheet } : { problem: result.problems[0]! };
+}
+
+/**
+ * Everything that the server asks of the core and whose length depends on what a person has written. It is
+ * done in processes of their own, which end at their limits; inputs and answers are plain data.
+ */
+export const coreTasks = {
+  check: checked,
+  canonicalWiring,
+  settle: settled,
+  readOut: ({ sheet, rules }: SheetInput): Result<ReadOut> => readOut(sheet, rules),
+  prove: async ({ data }: { readonly data: ExerciseData }): Promise<Proof> =>
+    proofOf(data, await nodeGrammars()),
+  propose: async ({ data }: { readonly data: ExerciseData }): Promise<readonly ProposedScenario[]> =>
+    proposalsFor(data, await nodeGrammars()),
+  readExercise: ({ text }: { readonly text: string }): Result<ExerciseData> => {
+    const read = readExercise(text);
+    return read.ok ? { ok: true, value: read.value.data } : read;
+  },
+};
+export type CoreTasks = typeof coreTasks;
+export type TaskName = keyof CoreTasks;
+export type TaskInput<Name extends TaskName> = Parameters<CoreTasks[Name]>[0];
+export type TaskValue<Name extends TaskName> = Awaited<ReturnType<CoreTasks[Name]>>;
