@@ -1,5 +1,5 @@
 import { Language, Parser } from 'web-tree-sitter';
-import type { Grammars, ParseWith, SyntaxNode } from '@/core/program/syntax';
+import { ParseGivenUp, type Grammars, type ParseWith, type SyntaxNode } from '@/core/program/syntax';
 
 /** The WebAssembly files that parsing needs, fetched by whoever knows where they are. */
 export interface GrammarFiles {
@@ -16,12 +16,22 @@ export async function loadGrammars(files: GrammarFiles): Promise<Grammars> {
   return { cpp: parserFor(cpp), python: parserFor(python) };
 }
 
+/**
+ * Milliseconds after which a parser gives up. Programs take a hundredth of that; a text that is none and can be
+ * read in ever more ways takes minutes, and nothing that the parser counts tells the one from the other.
+ */
+const PATIENCE = 1000;
+
 function parserFor(language: Language): ParseWith {
   const parser = new Parser();
   parser.setLanguage(language);
   return (source, read) => {
-    const tree = parser.parse(source);
-    if (!tree) throw new Error('the parser was cancelled');
+    const begin = performance.now();
+    const tree = parser.parse(source, null, { progressCallback: () => performance.now() - begin > PATIENCE });
+    if (!tree) {
+      parser.reset();
+      throw new ParseGivenUp();
+    }
     try {
       return read(tree.rootNode as SyntaxNode);
     } finally {

@@ -149,7 +149,7 @@ function solveOnce(
   drives: PinDrives,
   start?: Float64Array,
 ): { readonly driven: DrivenBench; readonly point: OperatingPoint } {
-  effort(10_000 + (bench.elements.length + bench.netlist.nodes.length) * 1200);
+  effort(20_000 + (bench.elements.length + bench.netlist.nodes.length) * 2000);
   const driven = driveBench(bench, drives, 'without-clamps');
   const point = operatingPoint(driven, start && start.length === driven.nodeCount ? start : undefined);
   const rail = point.volts[bench.supplyNode]!;

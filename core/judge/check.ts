@@ -1,4 +1,4 @@
-import { OutOfEffort, within } from '../effort';
+import { effortLeft, OutOfEffort, within } from '../effort';
 import { toFinding, type Finding, type Observation, type Repair } from '../finding';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
@@ -23,8 +23,11 @@ export interface CheckOptions {
 
 /** A whole check: some seconds. */
 const WHOLE_CHECK = 4e9;
+/** The look at a build and the search for its repair together, and what a search gets in any case. */
+const OF_LOOK_AND_SEARCH = 1.5e9;
+const LEAST_OF_A_SEARCH = 2e8;
 /** Telling causes from consequences when a repair is known. */
-const OF_CAUSES = 6e8;
+const OF_CAUSES = 9e8;
 
 /**
  * Checks a build against an exercise. The same input gives the same report, byte for byte. What cannot be
@@ -48,12 +51,13 @@ export function check(
 }
 
 function judge(exercise: Exercise, build: Build, grammars: Grammars, options: CheckOptions): Report {
+  const before = effortLeft();
   const examiner = new Examiner(referenceOf(exercise, grammars));
   const examination = examiner.examine(build);
   const judged =
     hasPassed(examination.verdict) || examination.verdict === 'cannot-tell'
       ? withoutRepair(build, examination)
-      : withCauses(examiner, build, examination, grammars);
+      : withCauses(examiner, build, examination, grammars, before - effortLeft());
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
     said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
@@ -125,10 +129,13 @@ function withCauses(
   build: Build,
   examination: Examination,
   grammars: Grammars,
+  taken: number,
 ): Finding[] {
-  const repair = searchRepair(examiner, build, examination, grammars);
+  // Whose look has taken long gets a shorter search: a busy program would be as busy at every try.
+  const left = Math.max(LEAST_OF_A_SEARCH, OF_LOOK_AND_SEARCH - taken);
+  const repair = searchRepair(examiner, build, examination, grammars, left);
   const all = [...examination.observations];
-  const told = within(OF_CAUSES, () => causesOf(examiner, build, all, repair));
+  const told = within(Math.min(OF_CAUSES, left), () => causesOf(examiner, build, all, repair));
   const causes = told.ended ? told.value : causesUnseen(build, all, repair);
   const ordered = byCause(causes.map(({ observation }) => observation));
   const marked: Finding[] = ordered.map((observation) => {

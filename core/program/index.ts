@@ -5,12 +5,12 @@ import { resolveProgram } from './cpp/resolve';
 import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
 import type { Executable, ProgramMemory } from './machine';
-import { notSupported, type ProgramProblem } from './problem';
+import { MOST_PROBLEMS, notSupported, type ProgramProblem } from './problem';
 import { emitPython } from './python/emit';
 import { pythonLines } from './python/lines';
 import { resolvePython } from './python/resolve';
 import { certainProblems, pythonSyntaxProblems } from './python/syntax-problems';
-import type { Grammars } from './syntax';
+import { ParseGivenUp, type Grammars } from './syntax';
 import type { Token } from './token';
 
 export type { Grammars } from './syntax';
@@ -19,6 +19,7 @@ export type { ProgramProblem } from './problem';
 /** Longest program that is read, in characters: some six hundred lines. */
 export const PROGRAM_LIMIT = 20_000;
 const EFFORT_OF_A_CHARACTER = 2500;
+const MORE_EFFORT_OF_A_LONG_ONE = 0.2;
 /** Deepest nesting of brackets that is handed to the grammar. */
 const DEEPEST_BRACKETS = 150;
 
@@ -51,9 +52,11 @@ export function compileProgram(
   language: Language = board.language.default,
 ): Program {
   if (source.length > PROGRAM_LIMIT) return tooLong(source, language);
-  effort(source.length * EFFORT_OF_A_CHARACTER);
+  effort(source.length * EFFORT_OF_A_CHARACTER + source.length ** 2 * MORE_EFFORT_OF_A_LONG_ONE);
   try {
-    return language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
+    const program =
+      language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
+    return { ...program, problems: program.problems.slice(0, MOST_PROBLEMS) };
   } catch (error) {
     if (error instanceof OutOfEffort) throw error;
     return unreadable(source, language, error);
@@ -121,6 +124,13 @@ function tooLong(source: string, language: Language): Program {
 /** A text on which the reader itself fails: nested deeper than its own calls can be, or by a fault of its own. */
 function unreadable(source: string, language: Language, failure: unknown): Program {
   const place = { line: 1, column: 1 };
+  if (failure instanceof ParseGivenUp)
+    return {
+      source,
+      language,
+      isEmpty: false,
+      problems: [notSupported('a text that can be read in so many ways', place)],
+    };
   const problem =
     failure instanceof RangeError
       ? notSupported('a nesting this deep', place)

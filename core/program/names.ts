@@ -2,6 +2,9 @@ import type { Repair } from '../finding';
 import { refusal, type ProgramProblem } from './problem';
 import type { Span } from './syntax';
 
+/** Unknown names of one program that are told of: whoever has more has another trouble. */
+export const MOST_UNKNOWN = 40;
+
 /** Where a name would have been known. */
 export interface Elsewhere {
   /** In words: `inside setup`. */

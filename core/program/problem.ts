@@ -10,6 +10,9 @@ export type ProgramProblem = Observation & {
   readonly unsupported?: boolean;
 };
 
+/** Problems that are told of one program, the first ones. */
+export const MOST_PROBLEMS = 60;
+
 /** Names a thing that the language has and this tool does not run. Never a guess at what it would do. */
 export function notSupported(
   what: string,

@@ -1,9 +1,12 @@
 import type { FindingCode } from '../finding';
-import { refusal, textRepair, type ProgramProblem } from './problem';
+import { MOST_PROBLEMS, refusal, textRepair, type ProgramProblem } from './problem';
 import type { QuoteProblem, StrayCharacter, Token } from './token';
 
-/** What is wrong with a quote. */
-export function quoteProblem(quote: QuoteProblem): ProgramProblem {
+/** What is wrong with the quotes of a program. */
+export const quoteProblems = (quotes: readonly QuoteProblem[]): readonly ProgramProblem[] =>
+  quotes.slice(0, MOST_PROBLEMS).map(quoteProblem);
+
+function quoteProblem(quote: QuoteProblem): ProgramProblem {
   const name = quote.quote === "'" ? 'single quote' : 'quote';
   if (quote.kind === 'curly')
     return refusal(
@@ -40,8 +43,11 @@ export function quoteProblem(quote: QuoteProblem): ProgramProblem {
   );
 }
 
-/** What is wrong with a character that no compiler takes. */
-export function strayProblem({ character, plain, line, column }: StrayCharacter): ProgramProblem {
+/** Characters that a program cannot hold outside of texts. */
+export const strayProblems = (strays: readonly StrayCharacter[]): readonly ProgramProblem[] =>
+  strays.slice(0, MOST_PROBLEMS).map(strayProblem);
+
+function strayProblem({ character, plain, line, column }: StrayCharacter): ProgramProblem {
   const isSpace = /\s|[\u200b\ufeff\u200e]/.test(character);
   const name = isSpace ? 'an odd space, which looks like a usual one' : `the character ${character}`;
   return refusal(

@@ -16,6 +16,13 @@ export interface SyntaxNode {
   childForFieldName(name: string): SyntaxNode | null;
 }
 
+/** Thrown by a parser that a text would keep busy for long; what is no program can be read in many ways. */
+export class ParseGivenUp extends Error {
+  constructor() {
+    super('the parser has given up');
+  }
+}
+
 /**
  * Parses a source text and hands the root to `read`, then frees the tree, whose memory lies outside
  * the reach of the garbage collector.

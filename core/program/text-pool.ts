@@ -1,7 +1,8 @@
+import { effort } from '../effort';
 import { Stop } from './stop';
 
 /** Letters of all different texts that one run may make. */
-const MOST_LETTERS = 4_000_000;
+const MOST_LETTERS = 1_500_000;
 
 /**
  * The texts of a run, each under a number. Equal texts have the same number, so that memory which holds
@@ -14,6 +15,7 @@ export class TextPool {
 
   /** Throws a `Stop` when more texts are made than any person's program makes. */
   numberOf(text: string): number {
+    effort(300 + 40 * text.length);
     const known = this.numbers.get(text);
     if (known !== undefined) return known;
     this.letters += text.length;

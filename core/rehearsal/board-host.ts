@@ -1,5 +1,6 @@
 import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
+import { effort } from '../effort';
 import type { Stimulus } from '../formats/scenario';
 import type { PartState } from '../parts';
 import type { InterruptMode, LampPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
@@ -485,6 +486,7 @@ export class BoardHost implements ProgramHost {
 
   private state(number: number, line: number): PinState | undefined {
     this.catchUp();
+    effort(600);
     const pin = pinByNumber(this.board, number);
     if (!pin) {
       if (!this.unknownPins.some((known) => known.number === number)) this.unknownPins.push({ number, line });

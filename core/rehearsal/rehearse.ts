@@ -27,8 +27,8 @@ export interface RehearsalOptions {
 
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;
-const EFFORT_OF_A_STEP = 70;
-const MORE_EFFORT = 3e8;
+const EFFORT_OF_A_STEP = 100;
+const MORE_EFFORT = 1e8;
 
 /**
  * Runs a compiled program on a wiring. The same input gives the same trace. `circuit` is the wiring with what
@@ -57,7 +57,7 @@ export function rehearse(
   host.attach(machine);
   machine.callRoutine = (routine) => executable.call(machine, routine);
   // Large values and busy circuits make a step longer than usual; a run that is all of these ends as a busy one.
-  const run = within(2 * steps * EFFORT_OF_A_STEP + MORE_EFFORT, () => runToEnd(machine, executable, host));
+  const run = within(steps * EFFORT_OF_A_STEP + MORE_EFFORT, () => runToEnd(machine, executable, host));
   const trace = host.trace(run.ended ? run.value : 'steps');
   // A run that stops because whoever asked may ask no more is no answer; that is thrown here.
   effort(trace.steps * EFFORT_OF_A_STEP);

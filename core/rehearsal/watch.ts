@@ -54,7 +54,7 @@ export class Watch {
 
   record(at: number): void {
     const { point } = this.circuit;
-    effort(1000 + 150 * (point.lamps.size + this.sounds.size + this.servos.length));
+    effort(3000 + 300 * (point.lamps.size + this.sounds.size + this.servos.length));
     for (const [name, currentMa] of point.lamps) {
       const changes = this.lamps.get(name) ?? [{ at: 0, currentMa: 0 }];
       if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });

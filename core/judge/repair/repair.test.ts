@@ -25,7 +25,7 @@ function build(table: string = LAYOUT, program: string = PROGRAM): Build {
 const compile = (source: string) => compileProgram(source, beacon.board, grammars);
 const candidatesFor = (made: Build) => wiringCandidates(reference, made.wiring, examine(reference, made));
 const search = (made: Build) =>
-  searchRepair(new Examiner(reference), made, examine(reference, made), grammars);
+  searchRepair(new Examiner(reference), made, examine(reference, made), grammars, 1e9);
 
 describe('changes of a wiring', () => {
   const made = build(LAYOUT.replace('B1.a5', 'B1.a4'));

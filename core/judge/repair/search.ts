@@ -25,7 +25,7 @@ const WHOLE = 8e8;
 /** For two changes of a program: few of the many are what was meant. */
 const OF_TWO_IN_PROGRAM = 2e8;
 /** For what can be said of a build that nothing was found for. */
-const OF_A_PART = 1.5e8;
+const OF_A_PART = 1e8;
 /** Faults of a program that take another order of its lines to mend. */
 const REWRITTEN: ReadonlySet<FindingCode> = new Set([
   'missed-input',
@@ -49,16 +49,18 @@ const BEAM = 8;
 /**
  * Searches the smallest set of changes that makes a build pass: single changes of wiring and program,
  * cheapest first, then one of each, then pairs that start with what brought the build nearer. Builds
- * with the same netlist, values and program text are one and are checked once. Deterministic.
+ * with the same netlist, values and program text are one and are checked once. Deterministic; ends after
+ * `most` units of work with what it has.
  */
 export function searchRepair(
   examiner: Examiner,
   build: Build,
   first: Examination,
   grammars: Grammars,
+  most: number,
 ): RepairSet {
   const search = new RepairSearch(examiner, grammars, build, first);
-  const found = within(WHOLE, () => search.run());
+  const found = within(Math.min(WHOLE, most), () => search.run());
   if (found.ended) return found.value;
   const part = within(OF_A_PART, () => search.soFar());
   return part.ended ? part.value : search.withoutLooking();

@@ -3,7 +3,7 @@ import type { ProgramProblem } from '../problem';
 import { ProblemLog } from '../problem-log';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
-import { unknownName, type Elsewhere } from '../names';
+import { MOST_UNKNOWN, unknownName, type Elsewhere } from '../names';
 import { Layout, Scope, type Variable } from './scope';
 import type { Expression, Place } from './tree';
 import {
@@ -152,6 +152,7 @@ export class Context extends ProblemLog {
       earlier.push(spanOf(node));
       return;
     }
+    if (this.unknown.size >= MOST_UNKNOWN) return;
     const uses = [spanOf(node)];
     this.unknown.set(name, uses);
     const values = [...this.scope.visible(), ...this.definitions.keys(), ...this.constants.keys()];

@@ -10,7 +10,7 @@ import { libraryClasses } from './library';
 import { textOf } from './literals';
 import { findPlace } from './places';
 import { copied } from './pointers';
-import type { Variable } from './scope';
+import { MOST_CELLS, type Variable } from './scope';
 import type { ClockForm, Expression, Place, Statement } from './tree';
 import { readTypeSpecifier } from './type-specifiers';
 import {
@@ -24,9 +24,6 @@ import {
   type CType,
   type ScalarType,
 } from './types';
-
-/** Numbers that all variables together may be; every board has room for fewer. */
-const MOST_CELLS = 100_000;
 
 interface Storage {
   readonly isStatic: boolean;

@@ -57,7 +57,7 @@ function enter(
   const fn = tree.functions[index]!;
   machine.spend(CALL_CYCLES);
   machine.freeBytes -= fn.frameBytes;
-  effort(2 * values.length);
+  effort(15 * values.length);
   const { frame, top } = machine;
   if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw new Stop('memory');
   machine.frame = top;
@@ -354,6 +354,7 @@ class Emitter {
     const fit = conversionTo(type);
     return (machine) => {
       const cells: number[] = [];
+      effort(10 * values.length);
       for (const { value, cells: count } of values) {
         const first = value(machine);
         if (count === undefined) cells.push(first);
@@ -434,7 +435,7 @@ class Emitter {
     const [source, target] = [this.expression(from), this.address(to, span.line)];
     return (machine) => {
       const [first, start] = [source(machine), target(machine)];
-      effort(4 * cells);
+      effort(20 * cells);
       const values = machine.cells.slice(first, first + cells);
       values.forEach((value, index) => machine.write(machine.within(start + index), value));
       return 0;

@@ -2,6 +2,9 @@ import type { Span } from '../syntax';
 import type { ClockForm, Place } from './tree';
 import { bytesOf, cellsOf, type CType, type TypeWidths } from './types';
 
+/** Numbers that all variables together may be; every board has room for fewer. */
+export const MOST_CELLS = 100_000;
+
 /** A name that a program declares for a value. */
 export interface Variable {
   readonly name: string;

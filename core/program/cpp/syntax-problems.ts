@@ -1,7 +1,7 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { typeWords } from './types';
-import { missing, quoteProblem, strayProblem, surplus } from '../syntax-wording';
+import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
 import type { TokenList } from './tokens';
 import type { Token } from '../token';
 
@@ -14,9 +14,9 @@ const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}'
  * first, and falls back to the grammar's own first error. Problems come in the order of the text.
  */
 export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly ProgramProblem[] {
-  const quotes = list.quotes.map(quoteProblem);
+  const quotes = quoteProblems(list.quotes);
   if (quotes.length > 0) return quotes;
-  if (list.strays.length > 0) return list.strays.map(strayProblem);
+  if (list.strays.length > 0) return strayProblems(list.strays);
   const scan = new Scan(list.tokens);
   const found = [...scan.brackets(), ...scan.statements()].sort(
     (a, b) => a.line - b.line || a.column - b.column,
@@ -34,8 +34,22 @@ interface Header {
 class Scan {
   /** Column of the first token of each token's line. */
   private readonly indents: readonly number[];
+  /** Where the brace or parenthesis opens that each closing one closes; -1 where none does. */
+  private readonly opens: readonly number[];
+  /** Whether what stands before each token is nearer to the first values of something than to a statement's end. */
+  private readonly inInitializer: readonly boolean[];
+  private readonly braceBalance: number;
 
   constructor(private readonly tokens: readonly Token[]) {
+    this.opens = openersOf(tokens);
+    let isInside = false;
+    this.inInitializer = tokens.map(({ text }) => {
+      const before = isInside;
+      if (text === '=' || text === ']') isInside = true;
+      else if (text === ';' || text === ')') isInside = false;
+      return before;
+    });
+    this.braceBalance = tokens.reduce((sum, { text }) => sum + (text === '{' ? 1 : text === '}' ? -1 : 0), 0);
     let indent = 1;
     this.indents = tokens.map((token) => {
       if (token.startsLine) indent = token.column;
@@ -71,7 +85,7 @@ class Scan {
       if (token.text !== '}') continue;
       const top = open.at(-1);
       if (!top) return [this.unopenedBrace(index)];
-      const opensTooMany = this.braceBalance() > 0;
+      const opensTooMany = this.braceBalance > 0;
       if (
         opensTooMany &&
         token.startsLine &&
@@ -82,10 +96,6 @@ class Scan {
       open.pop();
     }
     return open.length > 0 ? [this.unclosed(open, this.tokens.length)] : [];
-  }
-
-  private braceBalance(): number {
-    return this.tokens.reduce((sum, { text }) => sum + (text === '{' ? 1 : text === '}' ? -1 : 0), 0);
   }
 
   private unclosed(open: readonly { readonly index: number }[], before: number): ProgramProblem {
@@ -210,7 +220,7 @@ class Scan {
         if (!inside.isFor) return [this.unclosedParenthesis(inside.text, index)];
         inside.semicolons += 1;
         if (inside.semicolons > 2) return [this.unclosedParenthesis(inside.text, index)];
-      } else if ((token.text === '{' || token.text === '}') && inside && !this.inInitializer(index))
+      } else if ((token.text === '{' || token.text === '}') && inside && !this.inInitializer[index])
         return [this.unclosedParenthesis(inside.text, index)];
     }
     return [];
@@ -268,15 +278,6 @@ class Scan {
     );
   }
 
-  private inInitializer(index: number): boolean {
-    for (let at = index - 1; at >= 0; at -= 1) {
-      const { text } = this.tokens[at]!;
-      if (text === '=' || text === ']') return true;
-      if (text === ';' || text === ')') return false;
-    }
-    return false;
-  }
-
   /** Whether two things stand side by side that a separator or operator must part. */
   private juxtaposed(index: number): boolean {
     const before = this.tokens[index - 1]!;
@@ -289,11 +290,12 @@ class Scan {
     return true;
   }
 
-  private endsOperand(index: number): boolean {
+  private endsOperand(last: number): boolean {
+    let index = last;
+    while (index > 0 && ['++', '--'].includes(this.tokens[index]!.text)) index -= 1;
     const token = this.tokens[index]!;
     if (token.kind === 'number' || token.kind === 'text') return true;
     if (token.text === ']') return true;
-    if (token.text === '++' || token.text === '--') return index > 0 && this.endsOperand(index - 1);
     if (token.text === ')') return !this.closesHeader(index);
     if (token.text === '}') return this.isInitializerEnd(index);
     if (token.kind !== 'word') return false;
@@ -302,54 +304,27 @@ class Scan {
 
   /** Whether the closing parenthesis belongs to `if (…)` and the like, or to a function's header. */
   private closesHeader(index: number): boolean {
-    let depth = 0;
-    for (let at = index; at >= 0; at -= 1) {
-      const { text } = this.tokens[at]!;
-      if (text === ')') depth += 1;
-      if (text === '(' && (depth -= 1) === 0) {
-        const word = this.tokens[at - 1];
-        if (word && headerWords.has(word.text))
-          return !(word.text === 'while' && this.tokens[at - 2]?.text === '}' && this.closesDo(at - 2));
-        const inner = this.tokens.slice(at + 1, index);
-        return inner.length > 0 && inner.length < 3 && inner.every((token) => typeWords.has(token.text)); // a cast
-      }
-    }
-    return false;
+    const at = this.opens[index]!;
+    if (at < 0) return false;
+    const word = this.tokens[at - 1];
+    if (word && headerWords.has(word.text))
+      return !(word.text === 'while' && this.tokens[at - 2]?.text === '}' && this.closesDo(at - 2));
+    const inner = this.tokens.slice(at + 1, Math.min(index, at + 4));
+    return inner.length > 0 && inner.length < 3 && inner.every((token) => typeWords.has(token.text)); // a cast
   }
 
   private closesDo(brace: number): boolean {
-    let depth = 0;
-    for (let at = brace; at >= 0; at -= 1) {
-      const { text } = this.tokens[at]!;
-      if (text === '}') depth += 1;
-      if (text === '{' && (depth -= 1) === 0) return this.tokens[at - 1]?.text === 'do';
-    }
-    return false;
+    return this.tokens[this.opens[brace]! - 1]?.text === 'do';
   }
 
   private isInitializerEnd(index: number): boolean {
-    let depth = 0;
-    for (let at = index; at >= 0; at -= 1) {
-      const { text } = this.tokens[at]!;
-      if (text === '}') depth += 1;
-      if (text === '{' && (depth -= 1) === 0)
-        return ['=', '{', ','].includes(this.tokens[at - 1]?.text ?? '') && this.tokens[at - 1]!.text === '=';
-    }
-    return false;
+    return this.tokens[this.opens[index]! - 1]?.text === '=';
   }
 
   private closesBlock(index: number): boolean {
-    let depth = 0;
-    for (let at = index; at >= 0; at -= 1) {
-      const { text } = this.tokens[at]!;
-      if (text === '}') depth += 1;
-      if (text === '{' && (depth -= 1) === 0)
-        return !['=', ',', '{', ']'].includes(this.tokens[at - 1]?.text ?? '') ||
-          this.tokens[at - 1]?.text === '{'
-          ? !this.inInitializer(at)
-          : false;
-    }
-    return true;
+    const at = this.opens[index]!;
+    if (at < 0) return true;
+    return !['=', ',', ']'].includes(this.tokens[at - 1]?.text ?? '') && !this.inInitializer[at];
   }
 
   /** `Lamp front;`: an unknown word before a name at the start of a statement reads as a type. */
@@ -407,6 +382,16 @@ class Scan {
     }
     return false;
   }
+}
+
+/** For each closing brace or parenthesis the index of its opening one; braces and parentheses count apart. */
+function openersOf(tokens: readonly Token[]): readonly number[] {
+  const open: Record<string, number[]> = { '}': [], ')': [] };
+  return tokens.map(({ text }, index) => {
+    if (text === '{') open['}']!.push(index);
+    if (text === '(') open[')']!.push(index);
+    return open[text]?.pop() ?? -1;
+  });
 }
 
 /** Words after which an operand or a statement follows without anything between. */

@@ -2,6 +2,7 @@ import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
 import { readDeclarator } from './declarators';
 import { readExpression } from './expressions';
+import { MOST_CELLS } from './scope';
 import { cellsOf, integer, typeNamed, type CType, type Field } from './types';
 
 /** Reads a struct, an enumeration or a typedef, and makes its name known. */
@@ -47,6 +48,10 @@ function readStruct(node: SyntaxNode, context: Context): CType | undefined {
       fields.push({ name: field!.name.text, type: field!.type, cell });
       cell += cellsOf(field!.type);
     }
+  }
+  if (cell > MOST_CELLS) {
+    context.unsupported(`a struct of more than ${MOST_CELLS.toLocaleString('en')} numbers`, node);
+    return undefined;
   }
   const type: CType = { kind: 'struct', name, fields };
   if (name !== '') context.types.set(name, type);

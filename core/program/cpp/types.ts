@@ -203,7 +203,10 @@ export function commonType(left: ScalarType, right: ScalarType, widths: TypeWidt
 /** Cells of the flat memory that a value of the type takes: one for every number in it. */
 export function cellsOf(type: CType): number {
   if (type.kind === 'array') return type.length * cellsOf(type.of);
-  if (type.kind === 'struct') return type.fields.reduce((sum, field) => sum + cellsOf(field.type), 0);
+  if (type.kind === 'struct') {
+    const last = type.fields.at(-1);
+    return last ? last.cell + cellsOf(last.type) : 0;
+  }
   return 1;
 }
 

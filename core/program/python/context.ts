@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../../boards';
-import { nearest, unknownName, type Elsewhere } from '../names';
+import { MOST_UNKNOWN, nearest, unknownName, type Elsewhere } from '../names';
 import { inOrder, refusal, textRepair, type ProgramProblem } from '../problem';
 import { ProblemLog } from '../problem-log';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
@@ -108,7 +108,7 @@ export class Context extends ProblemLog {
   finish(): readonly ProgramProblem[] {
     const names = [...this.globals.all, ...builtins.keys(), 'True', 'False', 'None'];
     const modules = [...this.library.keys()];
-    const unknown = [...this.unknown].map(([name, uses]): ProgramProblem => {
+    const unknown = [...this.unknown].slice(0, MOST_UNKNOWN).map(([name, uses]): ProgramProblem => {
       const isModule = this.library.has(name);
       if (isModule) return notImported(name, uses[0]!);
       return {

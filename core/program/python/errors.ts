@@ -1,3 +1,5 @@
+import { effort } from '../../effort';
+
 /** The kinds of errors that a program can raise and catch. */
 export const errorKinds = [
   'ArithmeticError',
@@ -31,6 +33,9 @@ const parents: Partial<Record<ErrorKind, ErrorKind>> = {
   NotImplementedError: 'RuntimeError',
 };
 
+/** What raising and catching takes. */
+const EFFORT = 4000;
+
 /** An error on its way to whoever catches it. Not a JavaScript error: raising one is part of the language. */
 export class RaisedError {
   /** Line in which it was raised; filled in by the statement that runs. */
@@ -39,7 +44,9 @@ export class RaisedError {
   constructor(
     readonly kind: ErrorKind,
     readonly message: string,
-  ) {}
+  ) {
+    effort(EFFORT);
+  }
 
   /** Whether `except` with this kind catches it. */
   is(kind: ErrorKind): boolean {

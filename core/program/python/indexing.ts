@@ -79,7 +79,7 @@ export function sliced(owner: Value, bounds: readonly (Value | undefined)[]): Va
         : [clip(from ?? length - 1, -1, length - 1), to === undefined ? -1 : clip(to, -1, length - 1)];
     const count = Math.max(0, Math.ceil((end - begin) / step));
     room(count);
-    effort(count * 30);
+    effort(count * 80);
     return Array.from({ length: count }, (_, index) => begin + index * step);
   };
   if (typeof owner === 'string')

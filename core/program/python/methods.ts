@@ -101,7 +101,7 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
     'insert',
     ({ items }, given, runner) => {
       runner.take(1);
-      effort(items.length);
+      effort(3 * items.length);
       items.splice(wholeNumber(argument(given, 0, 'index')), 0, argument(given, 1, 'item'));
       return null;
     },
@@ -114,7 +114,7 @@ export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, 
       const place = given.values.length === 0 ? items.length - 1 : wholeNumber(given.values[0]!);
       const at = place < 0 ? place + items.length : place;
       if (at < 0 || at >= items.length) throw new RaisedError('IndexError', 'pop index out of range');
-      effort(items.length - at);
+      effort(3 * (items.length - at));
       return items.splice(at, 1)[0]!;
     },
   ],

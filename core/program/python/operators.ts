@@ -63,7 +63,8 @@ function repeated(value: Value, count: number, other: Value): Value {
   if (!(value instanceof PyList) && !(value instanceof PyTuple)) throw unsupported('*', value, other);
   room(value.items.length * times);
   if (value.items.length === 0) return value instanceof PyList ? new PyList([]) : value;
-  const items = Array.from({ length: times }, () => value.items).flat();
+  const items: Value[] = [];
+  for (let time = 0; time < times; time += 1) for (const item of value.items) items.push(item);
   return value instanceof PyList ? new PyList(items) : new PyTuple(items);
 }
 
@@ -238,7 +239,7 @@ function contains(group: Value, item: Value): boolean {
 
 /** Less than zero, zero, or more; `NaN` where numbers do not compare. */
 export function order(left: Value, right: Value, operator = '<'): number {
-  effort(20 * (typeof left === 'string' ? sizeOf(left) : 1));
+  effort(typeof left === 'string' ? 20 * sizeOf(left) : 80);
   const [a, b] = [numberOf(left), numberOf(right)];
   if (a !== undefined && b !== undefined) return a < b ? -1 : a > b ? 1 : a == b ? 0 : Number.NaN;
   if (typeof left === 'string' && typeof right === 'string') return left < right ? -1 : left > right ? 1 : 0;

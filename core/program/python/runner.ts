@@ -11,7 +11,7 @@ const DEEPEST_CALLS = 80;
 /** Bytes that one more item of a list or dictionary takes. */
 const ITEM_BYTES = 8;
 /** So that a run ends before all that it has made can fill a hundred megabytes. */
-const EFFORT_OF_A_WORD = 100;
+const EFFORT_OF_A_WORD = 200;
 
 /** Runs one of the program's own functions with values for its parameters. */
 export type CallOwn = (runner: Runner, index: number, values: readonly (Value | undefined)[]) => Value;

@@ -1,6 +1,6 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
-import { missing, quoteProblem, strayProblem, surplus } from '../syntax-wording';
+import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
 import type { Token } from '../token';
 import type { LogicalLine, PythonLines } from './lines';
 
@@ -27,8 +27,8 @@ const foreign: Readonly<Record<string, string>> = { '&&': 'and', '||': 'or', '!'
  * characters, brackets, colons, indentation, and what belongs to another language. `root` is asked last.
  */
 export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): readonly ProgramProblem[] {
-  if (list.quotes.length > 0) return list.quotes.map(quoteProblem);
-  if (list.strays.length > 0) return list.strays.map(strayProblem);
+  if (list.quotes.length > 0) return quoteProblems(list.quotes);
+  if (list.strays.length > 0) return strayProblems(list.strays);
   const found = [
     ...otherLanguage(list.lines),
     ...bracketProblems(list),

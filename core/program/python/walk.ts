@@ -101,9 +101,11 @@ export function statementsOf(statement: Statement): readonly Statement[] {
 
 /** Statements with all that are inside them, outer ones first. */
 export function* allStatements(statements: readonly Statement[]): Generator<Statement> {
-  for (const statement of statements) {
+  // A stack of its own: generators in generators pass everything through as many hands as it lies deep.
+  const open = [...statements].reverse();
+  for (let statement = open.pop(); statement; statement = open.pop()) {
     yield statement;
-    yield* allStatements(statementsOf(statement));
+    open.push(...[...statementsOf(statement)].reverse());
   }
 }
 

@@ -2,7 +2,6 @@ import { effort } from '../../../effort';
 import { errorKinds, RaisedError } from '../errors';
 import { argument, itemsIn, shown, sortedItems, wholeNumber } from '../methods';
 import { operate, order } from '../operators';
-import { room } from '../room';
 import type { Runner } from '../runner';
 import {
   isTrue,
@@ -50,18 +49,16 @@ function toInt({ values }: Given): Value {
   if (typeof value === 'string') {
     const base = values[1] === undefined ? 10 : wholeNumber(values[1]);
     // More digits than a number may have bits cannot be one.
-    room(value.length > MOST_DIGITS ? Number.POSITIVE_INFINITY : 0);
-    effort(value.length ** 2 / 40);
+    if (value.length > MOST_DIGITS)
+      throw new RaisedError('MemoryError', `memory allocation failed, allocating ${value.length} bytes`);
+    effort(value.length * 300);
     const digits = value.trim().replace(/_/g, '').toLowerCase();
     const plain = digits.replace(/^([-+]?)0[xob]/, base === 10 ? '$&' : '$1');
     const valid =
       /^[-+]?[0-9a-z]+$/.test(plain) &&
       [...plain.replace(/^[-+]/, '')].every((sign) => Number.parseInt(sign, 36) < base);
     if (!valid) throw new RaisedError('ValueError', `invalid syntax for integer with base ${base}`);
-    const number = [...plain.replace(/^[-+]/, '')].reduce(
-      (sum, sign) => sum * BigInt(base) + BigInt(Number.parseInt(sign, 36)),
-      0n,
-    );
+    const number = wholeFrom(plain.replace(/^[-+]/, ''), base);
     return whole(plain.startsWith('-') ? -number : number);
   }
   const number = numberOf(value);
@@ -70,6 +67,14 @@ function toInt({ values }: Given): Value {
   if (!Number.isFinite(number)) throw new RaisedError('OverflowError', "can't convert inf to int");
   const cut = Math.trunc(number) + 0;
   return Number.isSafeInteger(cut) ? cut : whole(BigInt(cut));
+}
+
+/** A number from its digits, which all are below the base. */
+function wholeFrom(digits: string, base: number): bigint {
+  const prefix = { 2: '0b', 8: '0o', 10: '', 16: '0x' }[base];
+  if (prefix !== undefined) return BigInt(prefix + digits);
+  effort(digits.length ** 2 / 4);
+  return [...digits].reduce((sum, sign) => sum * BigInt(base) + BigInt(Number.parseInt(sign, 36)), 0n);
 }
 
 function toFloat({ values }: Given): Value {
