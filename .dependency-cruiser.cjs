@@ -26,6 +26,7 @@ module.exports = {
     outside('workers/web', ['core', 'grammars']),
     outside('ui', ['core', 'engines', 'workers/web']),
     outside('server', ['core', 'grammars']),
+    outside('workers/jobs', ['core', 'server']),
     outside('app', ['core', 'ui', 'server']),
     {
       name: 'core-is-pure',

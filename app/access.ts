@@ -2,14 +2,24 @@ import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { database } from '@/server/database/connection';
-import { can, roleOf, type Action, type Viewer } from '@/server/permissions';
+import { newToken } from '@/server/people/secrets';
 import { viewerOf } from '@/server/people/sessions';
+import type { Place } from '@/server/people/sign-in';
+import { can, roleOf, type Action, type Viewer } from '@/server/permissions';
 
-export const SESSION_COOKIE = 'didaktor-session';
+/** Cookies do not tell ports apart, so that two of this product on one machine would share one. */
+async function cookieName(what: 'session' | 'device'): Promise<string> {
+  const port = /:(\d+)$/.exec((await headers()).get('host') ?? '')?.[1];
+  return `didaktor-${what}${port === undefined ? '' : `-${port}`}`;
+}
+
+/** The token of whoever asks. */
+export const sessionToken = async (): Promise<string | undefined> =>
+  (await cookies()).get(await cookieName('session'))?.value;
 
 /** Who is signed in, looked up once per request. */
 export const currentViewer = cache(async (): Promise<Viewer | undefined> => {
-  const token = (await cookies()).get(SESSION_COOKIE)?.value;
+  const token = await sessionToken();
   return token ? viewerOf(database(), token) : undefined;
 });
 
@@ -24,16 +34,36 @@ export async function requireViewer(action: Action): Promise<Viewer> {
 /** Whether whoever asks may do this, signed in or not. */
 export const mayDo = async (action: Action): Promise<boolean> => can(roleOf(await currentViewer()), action);
 
-/** The address a request came from, as far as it can be known. */
-export async function addressOf(): Promise<string> {
-  const forwarded = (await headers()).get('x-forwarded-for');
-  return forwarded?.split(',')[0]?.trim() || 'direct';
-}
+/** Whether a request came over TLS, as the web process knows it. */
+const isSecure = async (): Promise<boolean> => (await headers()).get('x-didaktor-secure') === '1';
 
 /**
- * Puts the session into a cookie that no script reads. Not `Secure`: in a class room, tablets reach
- * the laptop over plain HTTP (docs/decisions/0005-plain-http.md).
+ * What both cookies have in common: no script reads them. They are `Secure` behind TLS; in a class room, tablets
+ * reach the laptop over plain HTTP (docs/decisions/0005-plain-http.md).
  */
+const guarded = async () => ({
+  httpOnly: true,
+  sameSite: 'lax' as const,
+  path: '/',
+  secure: await isSecure(),
+});
+
+/** Days for which a device is known. */
+const DEVICE_DAYS = 180;
+
+/** From where somebody signs in: the socket's address, and what the device is known by, which it is given here. */
+export async function placeOf(): Promise<Place> {
+  const [jar, name] = [await cookies(), await cookieName('device')];
+  const device = jar.get(name)?.value ?? newToken();
+  jar.set(name, device, { ...(await guarded()), maxAge: DEVICE_DAYS * 86_400 });
+  return { address: (await headers()).get('x-didaktor-address') ?? 'direct', device };
+}
+
+/** Puts the session into its cookie. */
 export async function keepSession(token: string, expires: Date): Promise<void> {
-  (await cookies()).set(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'lax', path: '/', expires });
+  (await cookies()).set(await cookieName('session'), token, { ...(await guarded()), expires });
+}
+
+export async function dropSession(): Promise<void> {
+  (await cookies()).delete(await cookieName('session'));
 }

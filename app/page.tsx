@@ -4,11 +4,14 @@ import { courseList } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { exerciseList } from '@/server/exercises/drafts';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
-import { attemptsOf, learnersOf, submissionsOf } from '@/server/submissions/reports';
+import { doorsOf } from '@/server/people/classes';
+import { troubleAtTheDoor } from '@/server/people/tries';
+import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { StaffToday, type ClassToday } from '@/ui/today/StaffToday';
 import { StudentToday, type ExerciseToday } from '@/ui/today/StudentToday';
 import type { Viewer } from '@/server/permissions';
 import { requireViewer } from './access';
+import * as doorActions from './doors/actions';
 import { View } from './shell';
 
 export const metadata: Metadata = { title: 'Today' };
@@ -27,6 +30,7 @@ export default async function TodayPage() {
         classes={await classesToday(viewer)}
         exercises={await exerciseList(database())}
         courses={await courseList(database())}
+        doors={doorActions}
       />
     </View>
   );
@@ -34,25 +38,26 @@ export default async function TodayPage() {
 
 async function studentExercises(viewer: Viewer): Promise<readonly ExerciseToday[]> {
   const publications = await publicationsFor(database(), viewer);
-  return Promise.all(
-    publications.map(async ({ id, exercise, isOpen }) => {
-      const attempts = await attemptsOf(database(), id, viewer.id);
-      const { title, aim, concepts } = exercise.data;
-      return {
-        id,
-        title,
-        aim,
-        isOpen,
-        introduces: concepts.introduces,
-        attempts: attempts.map((attempt) => ({
-          id: attempt.id,
-          attempt: attempt.attempt,
-          verdict: attempt.report.verdict,
-          handedInAt: attempt.handedInAt.toISOString(),
-        })),
-      };
-    }),
+  const lines = await linesOf(
+    database(),
+    publications.map(({ id }) => id),
+    viewer.id,
   );
+  return publications.map(({ id, title, aim, introduces, isOpen }) => ({
+    id,
+    title,
+    aim,
+    isOpen,
+    introduces,
+    attempts: lines
+      .filter(({ publicationId }) => publicationId === id)
+      .map((line) => ({
+        id: line.id,
+        attempt: line.attempt,
+        verdict: line.verdict,
+        handedInAt: line.handedInAt.toISOString(),
+      })),
+  }));
 }
 
 async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
@@ -60,37 +65,54 @@ async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
     classesOf(database(), viewer),
     publicationsFor(database(), viewer),
   ]);
+  const [lines, doors, troubles] = await Promise.all([
+    linesOf(
+      database(),
+      publications.map(({ id }) => id),
+    ),
+    doorsOf(database(), viewer.classIds),
+    troubleAtTheDoor(database(), viewer.classIds),
+  ]);
   return Promise.all(
     classes.map(async ({ id, name, code }) => {
       const learners = await learnersOf(database(), id);
-      const exercises = await Promise.all(
-        publications
-          .filter((publication) => publication.classId === id)
-          .map(async (publication) => {
-            const submissions = await submissionsOf(database(), publication.id);
-            const latest = latestOf(submissions);
-            return {
-              publicationId: publication.id,
-              exerciseId: publication.exerciseId,
-              title: publication.exercise.data.title,
-              isOpen: publication.isOpen,
-              tries: submissions.length,
-              counts: countVerdicts(latest),
-              handedIn: latest.length,
-              troubles: groupByTrouble(latest)
-                .filter((group) => group.codes.length > 0)
-                .sort((a, b) => b.items.length - a.items.length)
-                .slice(0, 8)
-                .map((group) => ({
-                  title: group.title,
-                  verdict: group.verdict,
-                  count: group.items.length,
-                  names: group.items.map((item) => item.learnerName),
-                })),
-            };
-          }),
-      );
-      return { id, name, code, size: learners.length, exercises };
+      const exercises = publications
+        .filter((publication) => publication.classId === id)
+        .map((publication) => {
+          const own = lines.filter(({ publicationId }) => publicationId === publication.id);
+          const latest = latestOf(own);
+          return {
+            publicationId: publication.id,
+            exerciseId: publication.exerciseId,
+            title: publication.title,
+            isOpen: publication.isOpen,
+            tries: own.length,
+            counts: countVerdicts(latest),
+            handedIn: latest.length,
+            waiting: latest.filter(({ verdict }) => verdict === null).length,
+            troubles: groupByTrouble(latest)
+              .filter((group) => group.codes.length > 0)
+              .sort((a, b) => b.items.length - a.items.length)
+              .slice(0, 8)
+              .map((group) => ({
+                title: group.title,
+                verdict: group.verdict,
+                count: group.items.length,
+                names: group.items.map((item) => item.learnerName),
+              })),
+          };
+        });
+      const door = doors.get(id);
+      return {
+        id,
+        name,
+        code,
+        size: learners.length,
+        exercises,
+        signedIn: door?.signedIn ?? 0,
+        joiningUntil: door?.joiningUntil ?? null,
+        troubleAtTheDoor: troubles.filter(({ classId }) => classId === id),
+      };
     }),
   );
 }

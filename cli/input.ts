@@ -1,7 +1,7 @@
 import { readFile, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { boardsOf, readExercise, type Exercise } from '@/core/formats/exercise';
+import { boardsOf, EXERCISE_LIMIT, readExercise, type Exercise } from '@/core/formats/exercise';
 import { PROGRAM_LIMIT } from '@/core/program';
 import { problemText, type Result } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
@@ -76,7 +76,7 @@ export const loadWiring = async (path: string, folder: string, exercise?: Exerci
   );
 
 export const loadExercise = async (path: string, folder: string): Promise<Exercise> =>
-  usable(readExercise(await readText(path, folder, 2_000_000)), path);
+  usable(readExercise(await readText(path, folder, EXERCISE_LIMIT)), path);
 
 export const loadProgram = (path: string, folder: string): Promise<string> =>
   readText(path, folder, PROGRAM_LIMIT);

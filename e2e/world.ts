@@ -52,20 +52,19 @@ export async function createWorld(): Promise<World> {
   const base = `http://127.0.0.1:${port}`;
   const browser = await launchBrowser();
   let server: ChildProcess | undefined;
+  let worker: ChildProcess | undefined;
 
   const startServer = async (): Promise<void> => {
-    server = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', String(port)], {
-      env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: own.href },
-      stdio: 'ignore',
-      detached: true,
-    });
+    const environment = { ...process.env, NODE_ENV: 'production' as const, DATABASE_URL: own.href };
+    const options = { env: environment, stdio: 'ignore' as const, detached: true };
+    server = spawn(process.execPath, ['scripts/web.mjs', '--port', String(port)], options);
+    worker ??= spawn('node_modules/.bin/tsx', ['workers/jobs/main.ts'], options);
     const deadline = Date.now() + 30_000;
     while (!(await isUp(base))) if (Date.now() > deadline) throw new Error('the server does not start');
   };
   const stopServer = async (): Promise<void> => {
     if (!server || server.exitCode !== null) return;
     const ended = new Promise((resolve) => server!.once('exit', resolve));
-    // The start script runs the server as a child; the group holds both.
     process.kill(-server.pid!, 'SIGKILL');
     await ended;
   };
@@ -82,6 +81,8 @@ export async function createWorld(): Promise<World> {
     end: async () => {
       await browser.close();
       await stopServer();
+      // The loader of the worker runs it as a child; the group holds both.
+      if (worker) process.kill(-worker.pid!, 'SIGKILL');
       await db.destroy();
       await admin.raw('drop database ?? with (force)', [name]);
       await admin.destroy();
@@ -92,7 +93,7 @@ export async function createWorld(): Promise<World> {
 /** A second class whose learners have not joined yet, with the beacon open. */
 async function addTestClass(db: ReturnType<typeof openDatabase>): Promise<void> {
   const [group] = await db('class')
-    .insert({ name: 'Friday morning', code: 'LANTERN' })
+    .insert({ name: 'Friday morning', code: 'LANTERN', joining_until: db.raw("now() + interval '1 day'") })
     .returning<{ id: string }[]>('id');
   const staff = await db('staff').where({ login: 'marit' }).first<{ id: string }>('id');
   await db('class_staff').insert({ class_id: group!.id, staff_id: staff.id });

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildIfChanged } from './machine/build.mjs';
+import { buildGuard, buildIfChanged } from './machine/build.mjs';
 import { startCluster } from './machine/cluster.mjs';
 import { root, stateFolder } from './machine/folders.mjs';
 import {
@@ -96,6 +96,7 @@ async function main() {
     (output) => JSON.parse(output).summary.totalCruised > 100,
   );
   check('types', ['tsc', '--noEmit', '-p', '.']);
+  buildGuard();
   suite('unit tests', 'unit', {});
   const cluster = await startCluster('test-postgres', { quick: true });
   try {

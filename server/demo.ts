@@ -6,11 +6,14 @@ import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { compileProgram } from '@/core/program';
 import { readWiring } from '@/core/wiring/read';
+import { writeTable } from '@/core/wiring/table';
 import { nodeGrammars } from '@/grammars/node';
 import { publish } from './exercises/publications';
+import { newSlip } from './people/classes';
 import { hashSecret } from './people/secrets';
 import type { Viewer } from './permissions';
 import { record } from './submissions/hand-in';
+import { judgingKey, keepReport } from './submissions/judging';
 
 const peopleSchema = z.object({
   staff: z.array(
@@ -129,7 +132,7 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
   const row = await db('publication')
     .join('revision', 'revision.id', 'publication.revision_id')
     .where('publication.id', publicationId)
-    .first<{ content: unknown }>('content');
+    .first<{ content: unknown; revision_id: string }>('content', 'revision_id');
   const exercise = exerciseFrom(row.content);
   if (!exercise.ok) throw new Error('the published exercise cannot be read');
   const grammars = await nodeGrammars();
@@ -154,12 +157,56 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
       grammars,
     );
     const at = new Date(now.getTime() - (names.length - index) * MINUTES_APART * 60_000);
+    const key = judgingKey({
+      revisionId: row.revision_id,
+      wiring: writeTable(read.value),
+      program,
+      sighting: undefined,
+    });
+    await keepReport(db, key, report, at);
     await record(
       db,
       learner.id,
       { clientId: `demo-${name}`, publicationId, wiring, program, hintsTaken: 0 },
-      report,
+      key,
       at,
     );
   }
+}
+
+/**
+ * Gives the people of the demo world the passwords and words of its files, or random ones: those in the files are
+ * known to everybody. Returns what to show of the random ones, a line each.
+ */
+export async function setDemoSecrets(
+  db: Knex,
+  folder: string,
+  kind: 'public' | 'random',
+): Promise<readonly string[]> {
+  const before = await db('setting')
+    .where({ name: 'demo-secrets' })
+    .first<{ value: string } | undefined>('value');
+  if (kind === 'public' && (before?.value ?? 'public') === 'public') return [];
+  const people = peopleSchema.parse(JSON.parse(await readFile(join(folder, 'classes/people.json'), 'utf8')));
+  const shown: string[] = [];
+  const secret = (known: string): string => (kind === 'public' ? known : newSlip().toLowerCase());
+  for (const { login, role, password } of people.staff) {
+    const given = secret(password);
+    const changed = await db('staff')
+      .where({ login })
+      .update({ password_hash: await hashSecret(given) });
+    if (changed > 0) shown.push(`${role.padEnd(10)}  ${login}  ${given}`);
+  }
+  for (const { code, word, learners } of people.classes) {
+    const given = secret(word);
+    await db('learner')
+      .whereIn('name', learners)
+      .whereIn('class_id', db('class').where({ code }).select('id'))
+      .update({ word_hash: await hashSecret(given) });
+    shown.push(`learner     class code ${code}, any name, private word ${given}`);
+  }
+  // Whoever was signed in with the words of before is so no longer.
+  await db('session').delete();
+  await db('setting').insert({ name: 'demo-secrets', value: kind }).onConflict('name').merge();
+  return shown;
 }

@@ -9,6 +9,8 @@ const matrix: Readonly<Record<Action, readonly Role[]>> = {
   'see-today': ['student', 'assistant', 'instructor'],
   'see-bench': ['student'],
   'hand-in': ['student'],
+  check: ['student'],
+  'keep-draft': ['student'],
   'see-own-report': ['student'],
   'see-class-reports': ['assistant', 'instructor'],
   'see-worksheet': ['assistant', 'instructor'],
@@ -21,6 +23,8 @@ const matrix: Readonly<Record<Action, readonly Role[]>> = {
   'publish-exercise': ['instructor'],
   'close-exercise': ['instructor'],
   'review-class': ['assistant', 'instructor'],
+  'keep-doors': ['assistant', 'instructor'],
+  'share-course': ['instructor'],
   'erase-learner': ['instructor'],
 };
 const roles: readonly Role[] = ['anonymous', 'student', 'assistant', 'instructor'];

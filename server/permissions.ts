@@ -12,6 +12,8 @@ export const actions = [
   'see-today',
   'see-bench',
   'hand-in',
+  'check',
+  'keep-draft',
   'see-own-report',
   'see-class-reports',
   'see-worksheet',
@@ -24,13 +26,24 @@ export const actions = [
   'publish-exercise',
   'close-exercise',
   'review-class',
+  'keep-doors',
+  'share-course',
   'erase-learner',
 ] as const;
 export type Action = (typeof actions)[number];
 
 const granted: Readonly<Record<Role, readonly Action[]>> = {
   anonymous: ['ask-health', 'sign-in'],
-  student: ['ask-health', 'sign-out', 'see-today', 'see-bench', 'hand-in', 'see-own-report'],
+  student: [
+    'ask-health',
+    'sign-out',
+    'see-today',
+    'see-bench',
+    'hand-in',
+    'check',
+    'keep-draft',
+    'see-own-report',
+  ],
   assistant: [
     'ask-health',
     'sign-out',
@@ -41,6 +54,7 @@ const granted: Readonly<Record<Role, readonly Action[]>> = {
     'see-boards',
     'see-values',
     'review-class',
+    'keep-doors',
   ],
   instructor: [
     'ask-health',
@@ -57,6 +71,8 @@ const granted: Readonly<Record<Role, readonly Action[]>> = {
     'publish-exercise',
     'close-exercise',
     'review-class',
+    'keep-doors',
+    'share-course',
     'erase-learner',
   ],
 };

@@ -1,15 +1,21 @@
 'use server';
 
-import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { database } from '@/server/database/connection';
 import { closeSession } from '@/server/people/sessions';
 import { joinClass, rosterOf, signInStaff } from '@/server/people/sign-in';
 import type { JoinState, StaffState } from '@/ui/sign-in/state';
-import { addressOf, keepSession, mayDo, SESSION_COOKIE } from '../access';
+import { dropSession, keepSession, mayDo, placeOf, sessionToken } from '../access';
 
-const text = (form: FormData, name: string): string => z.string().max(200).catch('').parse(form.get(name));
+/** A field as it was typed; what the database could not hold counts as nothing. */
+const text = (form: FormData, name: string): string =>
+  z
+    .string()
+    .max(200)
+    .refine((given) => !/\0|\p{Surrogate}/u.test(given))
+    .catch('')
+    .parse(form.get(name));
 
 /** Signs a member of staff in and goes to Today. */
 export async function signInAsStaff(_: StaffState, form: FormData): Promise<StaffState> {
@@ -18,7 +24,7 @@ export async function signInAsStaff(_: StaffState, form: FormData): Promise<Staf
   const result = await signInStaff(database(), {
     login,
     password: text(form, 'password'),
-    address: await addressOf(),
+    ...(await placeOf()),
   });
   if (!result.ok) return { login, problem: result.message };
   await keepSession(result.token, result.expires);
@@ -31,12 +37,14 @@ export async function joinAsStudent(before: JoinState, form: FormData): Promise<
   const code = text(form, 'code').trim().toUpperCase();
   const learnerId = text(form, 'learner');
   const word = text(form, 'word');
-  const roster = await rosterOf(database(), code, await addressOf());
+  const slip = text(form, 'slip');
+  const place = await placeOf();
+  const roster = await rosterOf(database(), code, place.address);
   if ('message' in roster) return { code, problem: { code: roster.message } };
-  const known = { code, className: roster.className, learners: roster.learners };
+  const known = { code, ...roster };
   if (before.code !== code || learnerId === '') return known;
   if (!z.uuid().safeParse(learnerId).success) return { ...known, problem: { learner: 'Choose your name.' } };
-  const result = await joinClass(database(), { code, learnerId, word, address: await addressOf() });
+  const result = await joinClass(database(), { code, learnerId, word, slip, ...place });
   if (!result.ok) return { ...known, learnerId, problem: { word: result.message } };
   await keepSession(result.token, result.expires);
   redirect('/');
@@ -45,9 +53,8 @@ export async function joinAsStudent(before: JoinState, form: FormData): Promise<
 /** Ends the session, here and in the database. */
 export async function signOut(): Promise<void> {
   if (!(await mayDo('sign-out'))) redirect('/sign-in');
-  const jar = await cookies();
-  const token = jar.get(SESSION_COOKIE)?.value;
+  const token = await sessionToken();
   if (token) await closeSession(database(), token);
-  jar.delete(SESSION_COOKIE);
+  await dropSession();
   redirect('/sign-in');
 }

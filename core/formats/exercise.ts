@@ -100,6 +100,9 @@ export const exerciseSchema = z.looseObject({
 });
 export type ExerciseData = z.infer<typeof exerciseSchema>;
 
+/** Longest exercise file that is read, in characters. */
+export const EXERCISE_LIMIT = 1_000_000;
+
 /** Which board pins may stand for a pin of the reference. */
 export type PinFreedom = ReadonlyMap<string, readonly string[]>;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { findingSchema } from '../finding';
+import { findingSchema, type FindingCode } from '../finding';
 
 export const verdictSchema = z.enum([
   'as-drawn',
@@ -30,6 +30,10 @@ export const reportSchema = z.object({
   engine: z.string(),
 });
 export type Report = Readonly<z.infer<typeof reportSchema>>;
+
+/** Codes of the causes of a report, first to last. */
+export const causeCodes = ({ findings }: Report): readonly FindingCode[] =>
+  findings.filter(({ cause }) => cause).map(({ code }) => code);
 
 /**
  * The report as text with its keys in a fixed order, so that the same input gives the same bytes and

@@ -1,16 +1,20 @@
 import { describe, expect, test } from 'vitest';
-import type { Verdict } from '../formats/report';
+import { causeCodes, type Verdict } from '../formats/report';
 import { beacon, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
 import { countVerdicts, groupByTrouble, latestOf, type ReviewItem } from './review';
 import { worksheetFigures } from './worksheet';
 
-const item = (learnerName: string, attempt: number, table = LAYOUT, program = PROGRAM): ReviewItem => ({
-  id: `${learnerName}-${attempt}`,
-  learnerId: learnerName,
-  learnerName,
-  attempt,
-  report: checkBeacon(table, program),
-});
+const item = (learnerName: string, attempt: number, table = LAYOUT, program = PROGRAM): ReviewItem => {
+  const report = checkBeacon(table, program);
+  return {
+    id: `${learnerName}-${attempt}`,
+    learnerId: learnerName,
+    learnerName,
+    attempt,
+    verdict: report.verdict,
+    causes: causeCodes(report),
+  };
+};
 
 const rowOff = LAYOUT.replace('B1.a5', 'B1.a4');
 const items = [
@@ -60,6 +64,7 @@ describe('hand-ins by what is wrong', () => {
 
   test('are none for nobody', () => {
     expect(groupByTrouble([])).toEqual([]);
+    expect(groupByTrouble([{ ...item('Hal', 1), verdict: null, causes: [] }])).toEqual([]);
     expect(countVerdicts([])).toEqual({});
   });
 });

@@ -1,5 +1,5 @@
 import type { FindingCode } from '../finding';
-import type { Report, Verdict } from '../formats/report';
+import type { Verdict } from '../formats/report';
 import { findingTitles } from '../judge/titles';
 
 /** A hand-in as the Review desk groups it. */
@@ -8,7 +8,10 @@ export interface ReviewItem {
   readonly learnerId: string;
   readonly learnerName: string;
   readonly attempt: number;
-  readonly report: Report;
+  /** `null` while it waits to be judged. */
+  readonly verdict: Verdict | null;
+  /** Codes of the causes, first to last. */
+  readonly causes: readonly FindingCode[];
 }
 
 /** Hand-ins with the same verdict and the same causes. */
@@ -38,24 +41,26 @@ export function latestOf<Item extends ReviewItem>(items: readonly Item[]): reado
   return [...latest.values()];
 }
 
-/** Groups by what is wrong, most urgent verdict first, then the largest group, then by name. */
+/** Groups what has been judged by what is wrong, most urgent verdict first, then the largest group, then by name. */
 export function groupByTrouble<Item extends ReviewItem>(
   items: readonly Item[],
 ): readonly ReviewGroup<Item>[] {
   const groups = new Map<string, Item[]>();
   for (const item of items) {
-    const key = [item.report.verdict, ...causesOf(item.report)].join(' ');
+    if (item.verdict === null) continue;
+    const key = [item.verdict, ...codesOf(item)].join(' ');
     groups.set(key, [...(groups.get(key) ?? []), item]);
   }
   return [...groups]
     .map(([key, members]): ReviewGroup<Item> => {
-      const { report } = members[0]!;
-      const codes = causesOf(report);
+      const [first] = members;
+      const verdict = first!.verdict!;
+      const codes = codesOf(first!);
       return {
         key,
-        verdict: report.verdict,
+        verdict,
         codes,
-        title: titleOf(report.verdict, codes),
+        title: titleOf(verdict, codes),
         items: [...members].sort((a, b) => a.learnerName.localeCompare(b.learnerName, 'en')),
       };
     })
@@ -70,13 +75,11 @@ export function groupByTrouble<Item extends ReviewItem>(
 /** How many learners stand at each verdict. */
 export function countVerdicts(items: readonly ReviewItem[]): Readonly<Partial<Record<Verdict, number>>> {
   const counts: Partial<Record<Verdict, number>> = {};
-  for (const { report } of items) counts[report.verdict] = (counts[report.verdict] ?? 0) + 1;
+  for (const { verdict } of items) if (verdict) counts[verdict] = (counts[verdict] ?? 0) + 1;
   return counts;
 }
 
-const causesOf = (report: Report): readonly FindingCode[] => [
-  ...new Set(report.findings.filter((finding) => finding.cause).map((finding) => finding.code)),
-];
+const codesOf = ({ causes }: ReviewItem): readonly FindingCode[] => [...new Set(causes)];
 
 function titleOf(verdict: Verdict, codes: readonly FindingCode[]): string {
   if (codes.length > 0)

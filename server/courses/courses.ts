@@ -3,7 +3,8 @@ import { DEFAULT_HOUSE_RULES, ownRulesSchema, rulesWith, type HouseRules } from 
 import { emptyExercise } from '@/core/course/new-exercise';
 import { freeSlug, renamed } from '@/core/course/names';
 import type { ExerciseData } from '@/core/formats/exercise';
-import { settle, type Sheet } from '@/core/worksheet/sheet';
+import type { Sheet } from '@/core/worksheet/sheet';
+import type { GuardedProcesses } from '../guard/processes';
 import { isUuid } from '../database/ids';
 import { draftsOf, type Draft } from '../exercises/drafts';
 
@@ -50,12 +51,14 @@ export async function findCourse(db: Knex, id: string): Promise<Course | undefin
 /** Sets a house rule of a course, or goes back to the default; says why when there is no such school. */
 export async function setRule(
   db: Knex,
+  guarded: GuardedProcesses,
   courseId: string,
   question: string,
   answer: string | null,
 ): Promise<string | undefined> {
   const checked = ownRulesSchema.safeParse({ [question]: answer ?? undefined });
-  if (!checked.success || !(question in DEFAULT_HOUSE_RULES)) return 'There is no such house rule.';
+  if (!checked.success || !Object.hasOwn(DEFAULT_HOUSE_RULES, question))
+    return 'There is no such house rule.';
   await db.transaction(async (transaction) => {
     const drafts = await draftsOf(transaction, courseId);
     await transaction('course')
@@ -67,21 +70,26 @@ export async function setRule(
             : transaction.raw('rules || ?::jsonb', [JSON.stringify({ [question]: answer })]),
       });
     const course = await findCourse(transaction, courseId);
-    if (course) await follow(transaction, drafts, course.rules);
+    if (course) await follow(transaction, guarded, drafts, course.rules);
   });
   return undefined;
 }
 
 /** Brings drafts in line with other rules, where their lines leave something to the rules. */
-async function follow(db: Knex, drafts: readonly Draft[], rules: HouseRules): Promise<void> {
+async function follow(
+  db: Knex,
+  guarded: GuardedProcesses,
+  drafts: readonly Draft[],
+  rules: HouseRules,
+): Promise<void> {
   for (const { id, sheet } of drafts) {
-    const settled = settle(sheet, rules);
+    const settled = await guarded.ask('settle', { sheet, rules });
     const circuit = ({ parts, nets }: Sheet): string => JSON.stringify([parts, nets]);
-    if (!settled.ok || circuit(settled.value.sheet) === circuit(sheet)) continue;
+    if ('problem' in settled || circuit(settled.sheet) === circuit(sheet)) continue;
     await db('exercise')
       .where({ id })
       .update({
-        draft: JSON.stringify(settled.value.sheet),
+        draft: JSON.stringify(settled.sheet),
         version: db.raw('version + 1'),
         updated_at: new Date(),
       });

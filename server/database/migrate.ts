@@ -4,6 +4,9 @@ import * as exercises from './migrations/0002-exercises';
 import * as submissions from './migrations/0003-submissions';
 import * as rateLimits from './migrations/0004-rate-limits';
 import * as courses from './migrations/0005-courses';
+import * as judging from './migrations/0006-judging';
+import * as doors from './migrations/0007-doors';
+import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
 const migrations: Readonly<Record<string, Knex.Migration>> = {
@@ -12,6 +15,8 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0003-submissions': submissions,
   '0004-rate-limits': rateLimits,
   '0005-courses': courses,
+  '0006-judging': judging,
+  '0007-doors': doors,
 };
 
 const source: Knex.MigrationSource<string> = {
@@ -23,4 +28,5 @@ const source: Knex.MigrationSource<string> = {
 /** Brings the database up to date; safe to call at every start and from several processes. */
 export async function migrate(db: Knex): Promise<void> {
   await db.migrate.latest({ migrationSource: source });
+  await migrateJobs(db);
 }

@@ -22,7 +22,10 @@ afterEach(() => harbour.drop());
 const title = (was: string, is: string): Change => ({ type: 'field', field: 'title', was, is });
 
 async function save(changes: readonly Change[], base = 0, viewer = harbour.teacher) {
-  return saveChanges(harbour.db, viewer, harbour.exerciseId, { base, changes: [...changes] });
+  return saveChanges(harbour.db, harbour.guarded, viewer, harbour.exerciseId, {
+    base,
+    changes: [...changes],
+  });
 }
 const courseId = async (): Promise<string> => (await findDraft(harbour.db, harbour.exerciseId))!.courseId;
 
@@ -76,7 +79,10 @@ describe('a draft', () => {
   test('is not found by an id that is none', async () => {
     expect(await findDraft(harbour.db, 'x')).toBeUndefined();
     expect(
-      await saveChanges(harbour.db, harbour.teacher, 'x', { base: 0, changes: [title('a', 'b')] }),
+      await saveChanges(harbour.db, harbour.guarded, harbour.teacher, 'x', {
+        base: 0,
+        changes: [title('a', 'b')],
+      }),
     ).toMatchObject({ status: 404 });
   });
 });
@@ -121,16 +127,18 @@ describe('a course', () => {
   test('has house rules that drafts follow where their lines leave them open', async () => {
     const id = await courseId();
     const bell = (await addExercise(harbour.db, id, 'Bell', { from: 'nothing', board: 'learner-5v' }))!;
-    await saveChanges(harbour.db, harbour.teacher, bell, {
+    await saveChanges(harbour.db, harbour.guarded, harbour.teacher, bell, {
       base: 0,
       changes: [{ type: 'line', id: 'a', was: null, is: 'button on 2', after: null }],
     });
-    expect(await setRule(harbour.db, id, 'buttonInput', 'pull-down')).toBeUndefined();
+    expect(await setRule(harbour.db, harbour.guarded, id, 'buttonInput', 'pull-down')).toBeUndefined();
     expect((await findCourse(harbour.db, id))!.rules.buttonInput).toBe('pull-down');
     expect((await findDraft(harbour.db, bell))!.sheet.parts.map(({ ref }) => ref)).toContain('R1');
     expect((await findDraft(harbour.db, bell))!.sheet.lines[0]!.text).toBe('button on 2');
-    expect(await setRule(harbour.db, id, 'buttonInput', 'glue')).toContain('no such house rule');
-    await setRule(harbour.db, id, 'buttonInput', null);
+    expect(await setRule(harbour.db, harbour.guarded, id, 'buttonInput', 'glue')).toContain(
+      'no such house rule',
+    );
+    await setRule(harbour.db, harbour.guarded, id, 'buttonInput', null);
     expect((await findDraft(harbour.db, bell))!.sheet.parts.map(({ ref }) => ref)).not.toContain('R1');
   });
 

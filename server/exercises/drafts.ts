@@ -4,8 +4,9 @@ import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/h
 import { exerciseSchema } from '@/core/formats/exercise';
 import { pathText } from '@/core/json';
 import { applyChanges, changeSchema, presentOf, type Change } from '@/core/worksheet/change';
-import { settle, sheetOf, type Sheet } from '@/core/worksheet/sheet';
+import { sheetOf, type Sheet } from '@/core/worksheet/sheet';
 import { isUuid } from '../database/ids';
+import type { GuardedProcesses } from '../guard/processes';
 import type { Viewer } from '../permissions';
 
 /** An exercise as it is being worked on. */
@@ -137,6 +138,7 @@ export async function editsSince(db: Knex, exerciseId: string, version: number):
  */
 export async function saveChanges(
   db: Knex,
+  guarded: GuardedProcesses,
   viewer: Viewer,
   exerciseId: string,
   { base, changes }: Saving,
@@ -162,12 +164,15 @@ export async function saveChanges(
         message: `This cannot be kept: ${pathText(issue?.path ?? [])} ${issue?.message ?? ''}`.trim(),
       } as const;
     }
-    const settled = settle({ ...checked.data, lines: sheet.lines }, draft.courseRules);
-    if (!settled.ok) return { status: 422, message: settled.problems[0]!.message } as const;
+    const settled = await guarded.ask('settle', {
+      sheet: { ...checked.data, lines: sheet.lines },
+      rules: draft.courseRules,
+    });
+    if ('problem' in settled) return { status: 422, message: settled.problem.message } as const;
     const version = draft.version + 1;
     await transaction('exercise')
       .where({ id: exerciseId })
-      .update({ draft: JSON.stringify(settled.value.sheet), version, updated_at: new Date() });
+      .update({ draft: JSON.stringify(settled.sheet), version, updated_at: new Date() });
     await transaction('edit').insert({
       exercise_id: exerciseId,
       version,

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { exerciseFrom, isComplete, type Exercise } from '@/core/formats/exercise';
+import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
 
@@ -24,20 +25,20 @@ interface Row {
   readonly content: unknown;
 }
 
-const selectPublications = (db: Knex) =>
+const joined = (db: Knex) =>
   db('publication')
     .join('revision', 'revision.id', 'publication.revision_id')
     .join('exercise', 'exercise.id', 'revision.exercise_id')
-    .join('class', 'class.id', 'publication.class_id')
-    .select<Row[]>(
-      'publication.id',
-      'publication.class_id',
-      'class.name as class_name',
-      'revision.exercise_id',
-      'revision.number',
-      'publication.closed_at',
-      'revision.content',
-    );
+    .join('class', 'class.id', 'publication.class_id');
+
+const lineColumns = [
+  'publication.id',
+  'publication.class_id',
+  'class.name as class_name',
+  'revision.exercise_id',
+  'revision.number',
+  'publication.closed_at',
+];
 
 function fromRow(row: Row): Publication {
   const exercise = exerciseFrom(row.content);
@@ -64,17 +65,117 @@ export async function findPublication(
   id: string,
 ): Promise<Publication | undefined> {
   if (!isUuid(id)) return undefined;
-  const [row] = await selectPublications(db).where('publication.id', id);
+  const [row] = await joined(db)
+    .where('publication.id', id)
+    .select<Row[]>(...lineColumns, 'revision.content');
   return row && sameClass(viewer, row.class_id) ? fromRow(row) : undefined;
 }
 
-/** What is published to the viewer's classes, in the order of the course. */
-export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonly Publication[]> {
-  const rows = await selectPublications(db)
-    .whereIn('publication.class_id', [...viewer.classIds])
-    .orderBy(['class.name', 'exercise.position']);
-  return rows.map(fromRow);
+/** A publication as lists show it, without the exercise itself. */
+export interface PublicationLine {
+  readonly id: string;
+  readonly classId: string;
+  readonly className: string;
+  readonly exerciseId: string;
+  readonly revision: number;
+  readonly isOpen: boolean;
+  readonly title: string;
+  readonly aim: string;
+  /** Concepts that it introduces. */
+  readonly introduces: readonly string[];
 }
+
+interface LineRow extends Omit<Row, 'content'> {
+  readonly title: string;
+  readonly aim: string | null;
+  readonly introduces: readonly string[] | null;
+}
+
+/**
+ * What is published to the viewer's classes, in the order of the course: what is open, and what was handed in to
+ * before it was closed or published anew.
+ */
+export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonly PublicationLine[]> {
+  const rows = await joined(db)
+    .whereIn('publication.class_id', [...viewer.classIds])
+    .orderBy(['class.name', 'exercise.position', 'revision.number'])
+    .select<LineRow[]>(
+      ...lineColumns,
+      db.raw("revision.content->>'title' as title"),
+      db.raw("revision.content->>'aim' as aim"),
+      db.raw("revision.content->'concepts'->'introduces' as introduces"),
+    );
+  const newest = new Map(rows.map((row) => [`${row.class_id} ${row.exercise_id}`, row.number]));
+  return rows
+    .filter(
+      (row) => row.closed_at === null || newest.get(`${row.class_id} ${row.exercise_id}`) === row.number,
+    )
+    .map((row) => ({
+      id: row.id,
+      classId: row.class_id,
+      className: row.class_name,
+      exerciseId: row.exercise_id,
+      revision: row.number,
+      isOpen: row.closed_at === null,
+      title: row.title,
+      aim: row.aim ?? '',
+      introduces: row.introduces ?? [],
+    }));
+}
+
+/** What a hand-in to a publication needs to know of it. */
+export interface Opening {
+  readonly revisionId: string;
+  readonly isOpen: boolean;
+  /** Whether a later revision of the exercise is open for the class. */
+  readonly isPublishedAnew: boolean;
+  /** The exercise's own board, when it has one. */
+  readonly boardProfile: unknown;
+}
+
+/** A publication of one of the viewer's classes, for handing in to it. */
+export async function findOpening(db: Knex, viewer: Viewer, id: string): Promise<Opening | undefined> {
+  if (!isUuid(id)) return undefined;
+  const [row] = await joined(db)
+    .where('publication.id', id)
+    .select<
+      {
+        class_id: string;
+        closed_at: Date | null;
+        revision_id: string;
+        board_profile: unknown;
+        is_published_anew: boolean;
+      }[]
+    >(
+      'publication.class_id',
+      'publication.closed_at',
+      'publication.revision_id',
+      db.raw("revision.content->'boardProfile' as board_profile"),
+      db.raw(`exists (
+        select 1 from publication as later join revision as its on its.id = later.revision_id
+         where later.class_id = publication.class_id and later.closed_at is null
+           and its.exercise_id = revision.exercise_id and its.number > revision.number
+      ) as is_published_anew`),
+    );
+  if (!row || !sameClass(viewer, row.class_id)) return undefined;
+  return {
+    revisionId: row.revision_id,
+    isOpen: row.closed_at === null,
+    isPublishedAnew: row.is_published_anew,
+    boardProfile: row.board_profile ?? undefined,
+  };
+}
+
+/** Earlier publications of the same exercise to the same class, newest first: work begun on them goes on. */
+export const earlierPublications = (db: Knex, publicationId: string): Promise<readonly string[]> =>
+  db('publication as own')
+    .join('revision as its', 'its.id', 'own.revision_id')
+    .join('publication as earlier', 'earlier.class_id', 'own.class_id')
+    .join('revision', 'revision.id', 'earlier.revision_id')
+    .where('own.id', publicationId)
+    .whereRaw('revision.exercise_id = its.exercise_id and revision.number < its.number')
+    .orderBy('revision.number', 'desc')
+    .pluck<string[]>('earlier.id');
 
 /** Classes of a viewer, by name. */
 export async function classesOf(
@@ -134,11 +235,14 @@ export async function publish(
       .onConflict(['revision_id', 'class_id'])
       .merge({ closed_at: null })
       .returning<{ id: string }[]>('id');
-    await transaction('audit').insert({
-      actor: viewer.id,
-      action: 'publish-exercise',
-      subject: publication!.id,
-    });
+    // One revision is open for a class at a time.
+    await transaction('publication')
+      .where({ class_id: classId })
+      .whereNull('closed_at')
+      .whereNot({ id: publication!.id })
+      .whereIn('revision_id', transaction('revision').where({ exercise_id: exerciseId }).select('id'))
+      .update({ closed_at: transaction.fn.now() });
+    await audit(transaction, viewer.id, 'publish-exercise', publication!.id);
     return { publicationId: publication!.id };
   });
 }
@@ -147,7 +251,7 @@ export async function publish(
 export async function closePublication(db: Knex, viewer: Viewer, id: string): Promise<boolean> {
   const publication = await findPublication(db, viewer, id);
   if (!publication) return false;
-  await db('publication').where({ id }).update({ closed_at: new Date() });
-  await db('audit').insert({ actor: viewer.id, action: 'close-exercise', subject: id });
+  await db('publication').where({ id }).update({ closed_at: db.fn.now() });
+  await audit(db, viewer.id, 'close-exercise', id);
   return true;
 }

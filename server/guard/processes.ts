@@ -66,10 +66,7 @@ export class GuardedProcesses {
     limits: Limits = CHECK_LIMITS,
     file = join(process.cwd(), '.didaktor/guard/process.mjs'),
   ) {
-    this.processes = Array.from(
-      { length: count },
-      () => new GuardedProcess(file, limits, () => this.next()),
-    );
+    this.processes = Array.from({ length: count }, () => new GuardedProcess(file, limits, () => this.next()));
     this.watch = setInterval(() => {
       for (const one of this.processes) one.look();
     }, LOOK_EVERY);
@@ -182,10 +179,7 @@ class GuardedProcess {
     return child;
   }
 
-  private settle(
-    outcome: Outcome<unknown>,
-    fate: 'process stays' | 'process ends' = 'process ends',
-  ): void {
+  private settle(outcome: Outcome<unknown>, fate: 'process stays' | 'process ends' = 'process ends'): void {
     const { current } = this;
     this.current = undefined;
     if (fate === 'process ends') this.end();

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { audit } from '../audit';
 import { can, ownWork, type Viewer } from '../permissions';
 
 /**
@@ -17,8 +18,21 @@ export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string):
     )
       return false;
     await transaction.raw("set local didaktor.erasing = 'on'");
+    const keys = await transaction('submission')
+      .where({ learner_id: learnerId })
+      .distinct()
+      .pluck<string[]>('judging_key');
     await transaction('learner').where({ id: learnerId }).delete();
-    await transaction('audit').insert({ actor: viewer.id, action: 'erase-learner', subject: learnerId });
+    // Reports quote what was handed in; those that nobody shares go as well.
+    const shared = await transaction('submission')
+      .whereIn('judging_key', keys)
+      .pluck<string[]>('judging_key');
+    const own = keys.filter((key) => !shared.includes(key));
+    for (const table of ['report', 'judging', 'judging_failure'])
+      await transaction(table).whereIn('key', own).delete();
+    await transaction('known_device').where({ owner_id: learnerId }).delete();
+    await transaction('sign_in_try').whereLike('subject', `${learnerId}%`).delete();
+    await audit(transaction, viewer.id, 'erase-learner', learnerId);
     return true;
   });
 }

@@ -1,9 +1,13 @@
 import type { Knex } from 'knex';
-import type { Viewer } from '../permissions';
+import { audit } from '../audit';
+import { sameClass, type Viewer } from '../permissions';
 import { newToken, tokenHash } from './secrets';
 
-/** Days until a session ends: a term's evening for staff, a lesson's tablet for learners. */
-const DAYS = { staff: 14, learner: 1 } as const;
+/** How long a session lasts at most, and how long without a request, in seconds; by the clock of the database. */
+const LASTS = { staff: 14 * 86_400, learner: 6 * 3600 } as const;
+const RESTS = { staff: 3 * 86_400, learner: 45 * 60 } as const;
+/** Seconds between two notes that a session is in use. */
+const NOTE_EVERY = 60;
 
 export type SessionOwner = { readonly staffId: string } | { readonly learnerId: string };
 
@@ -14,15 +18,15 @@ export async function openSession(
 ): Promise<{ readonly token: string; readonly expires: Date }> {
   const token = newToken();
   const isStaff = 'staffId' in owner;
-  const expires = new Date(Date.now() + DAYS[isStaff ? 'staff' : 'learner'] * 86_400_000);
-  await db('session').insert({
-    token_hash: tokenHash(token),
-    staff_id: isStaff ? owner.staffId : null,
-    learner_id: isStaff ? null : owner.learnerId,
-    expires_at: expires,
-  });
-  await db('session').where('expires_at', '<', new Date()).delete();
-  return { token, expires };
+  const [row] = await db('session')
+    .insert({
+      token_hash: tokenHash(token),
+      staff_id: isStaff ? owner.staffId : null,
+      learner_id: isStaff ? null : owner.learnerId,
+      expires_at: db.raw("now() + ? * interval '1 second'", [LASTS[isStaff ? 'staff' : 'learner']]),
+    })
+    .returning<{ expires_at: Date }[]>('expires_at');
+  return { token, expires: row!.expires_at };
 }
 
 export async function closeSession(db: Knex, token: string): Promise<void> {
@@ -31,33 +35,69 @@ export async function closeSession(db: Knex, token: string): Promise<void> {
     .delete();
 }
 
-/** Who a token belongs to; `undefined` when it is unknown or over. */
+/** Ends the sessions of all learners of a class, and closes it for new names; false when it is not the viewer's. */
+export async function endMeeting(db: Knex, viewer: Viewer, classId: string): Promise<boolean> {
+  if (!sameClass(viewer, classId)) return false;
+  await db.transaction(async (transaction) => {
+    await transaction('session')
+      .whereIn('learner_id', transaction('learner').where({ class_id: classId }).select('id'))
+      .delete();
+    await transaction('class').where({ id: classId }).update({ joining_until: null });
+    await audit(transaction, viewer.id, 'end-meeting', classId);
+  });
+  return true;
+}
+
+interface SessionRow {
+  readonly staff_id: string | null;
+  readonly learner_id: string | null;
+  readonly is_old_note: boolean;
+}
+
+/** Who a token belongs to; `undefined` when it is unknown, over, or has rested too long. */
 export async function viewerOf(db: Knex, token: string): Promise<Viewer | undefined> {
+  const hash = tokenHash(token);
   const session = await db('session')
-    .where({ token_hash: tokenHash(token) })
-    .where('expires_at', '>', new Date())
-    .first<{ staff_id: string | null; learner_id: string | null } | undefined>();
+    .where({ token_hash: hash })
+    .whereRaw('expires_at > now()')
+    .whereRaw("seen_at > now() - (case when learner_id is null then ?::int else ?::int end) * interval '1 second'", [
+      RESTS.staff,
+      RESTS.learner,
+    ])
+    .first<SessionRow | undefined>(
+      'staff_id',
+      'learner_id',
+      db.raw("seen_at < now() - ? * interval '1 second' as is_old_note", [NOTE_EVERY]),
+    );
   if (!session) return undefined;
-  if (session.learner_id !== null) {
-    const learner = await db('learner')
-      .join('class', 'class.id', 'learner.class_id')
-      .where({ 'learner.id': session.learner_id })
-      .first<{ id: string; name: string; class_id: string; class_name: string }>(
-        'learner.id',
-        'learner.name',
-        'learner.class_id',
-        'class.name as class_name',
-      );
-    return {
-      role: 'student',
-      id: learner.id,
-      name: learner.name,
-      classIds: [learner.class_id],
-      className: learner.class_name,
-    };
-  }
+  if (session.is_old_note) await db('session').where({ token_hash: hash }).update({ seen_at: db.fn.now() });
+  return session.learner_id === null
+    ? staffViewer(db, session.staff_id!)
+    : learnerViewer(db, session.learner_id);
+}
+
+async function learnerViewer(db: Knex, id: string): Promise<Viewer> {
+  const learner = await db('learner')
+    .join('class', 'class.id', 'learner.class_id')
+    .where({ 'learner.id': id })
+    .first<{ id: string; name: string; class_id: string; class_name: string }>(
+      'learner.id',
+      'learner.name',
+      'learner.class_id',
+      'class.name as class_name',
+    );
+  return {
+    role: 'student',
+    id: learner.id,
+    name: learner.name,
+    classIds: [learner.class_id],
+    className: learner.class_name,
+  };
+}
+
+async function staffViewer(db: Knex, id: string): Promise<Viewer> {
   const staff = await db('staff')
-    .where({ id: session.staff_id })
+    .where({ id })
     .first<{ id: string; name: string; role: 'instructor' | 'assistant' }>();
   const classes = await db('class_staff').where({ staff_id: staff.id }).pluck<string[]>('class_id');
   return { role: staff.role, id: staff.id, name: staff.name, classIds: classes };

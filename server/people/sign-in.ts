@@ -1,36 +1,67 @@
 import type { Knex } from 'knex';
+import { audit } from '../audit';
 import { secondsToWait } from './rate-limits';
-import { hashSecret, verifySecret } from './secrets';
+import { hashSecret, tokenHash, verifySecret } from './secrets';
 import { openSession } from './sessions';
+import { beginTry, forgetTries, knowDevice, subjectOf } from './tries';
 
 export type SignInResult =
   | { readonly ok: true; readonly token: string; readonly expires: Date }
   | { readonly ok: false; readonly message: string };
 
+/** From where somebody signs in. */
+export interface Place {
+  /** The socket's address. */
+  readonly address: string;
+  /** What the device has been given to be known by. */
+  readonly device: string;
+}
+
+const inWords = (seconds: number): string =>
+  seconds >= 90 ? `${Math.ceil(seconds / 60)} minutes` : `${seconds} seconds`;
 const tooMany = (seconds: number): SignInResult => ({
   ok: false,
-  message: `Too many tries. Wait ${seconds >= 90 ? `${Math.ceil(seconds / 60)} minutes` : `${seconds} seconds`}, then try again.`,
+  message: `Too many tries. Wait ${inWords(seconds)}, then try again.`,
 });
 
 /** Signs a member of staff in by login and password. */
 export async function signInStaff(
   db: Knex,
-  given: { login: string; password: string; address: string },
+  given: { readonly login: string; readonly password: string } & Place,
 ): Promise<SignInResult> {
   const login = given.login.trim().toLowerCase();
-  const wait = Math.max(
-    await secondsToWait(db, 'address', given.address),
-    await secondsToWait(db, 'staff-login', login),
-  );
+  const wait = await secondsToWait(db, 'address', given.address);
   if (wait > 0) return tooMany(wait);
   const staff = await db('staff').where({ login }).first<{ id: string; password_hash: string } | undefined>();
-  if (!(await verifySecret(staff?.password_hash, given.password)) || !staff)
+  const device = tokenHash(given.device);
+  // A login that nobody has is counted as well, so that it cannot be told from one that somebody has.
+  const subject = staff ? await subjectOf(db, staff.id, device) : `login:${tokenHash(login)}`;
+  const pause = await beginTry(db, subject);
+  if (pause > 0) return tooMany(pause);
+  if (!(await verifySecret(staff?.password_hash, given.password)) || !staff) {
+    await audit(db, given.address, 'sign-in-refused', staff?.id ?? 'unknown login');
     return { ok: false, message: 'Name and password do not belong together.' };
-  return { ok: true, ...(await openSession(db, { staffId: staff.id })) };
+  }
+  return enter(db, { staffId: staff.id }, staff.id, subject, device);
+}
+
+async function enter(
+  db: Knex,
+  owner: { readonly staffId: string } | { readonly learnerId: string },
+  id: string,
+  subject: string,
+  device: string,
+): Promise<SignInResult> {
+  await forgetTries(db, [subject]);
+  await knowDevice(db, id, device);
+  await audit(db, id, 'sign-in', id);
+  return { ok: true, ...(await openSession(db, owner)) };
 }
 
 export interface Roster {
   readonly className: string;
+  /** Whether names that nobody has claimed may be claimed without a slip now. */
+  readonly isJoining: boolean;
   readonly learners: readonly { readonly id: string; readonly name: string; readonly hasWord: boolean }[];
 }
 
@@ -41,10 +72,14 @@ export async function rosterOf(
   address: string,
 ): Promise<Roster | { readonly message: string }> {
   const wait = await secondsToWait(db, 'address', address);
-  if (wait > 0) return { message: `Too many tries. Wait ${wait} seconds, then try again.` };
+  if (wait > 0) return { message: `Too many tries. Wait ${inWords(wait)}, then try again.` };
   const found = await db('class')
     .where({ code: code.trim().toUpperCase() })
-    .first<{ id: string; name: string } | undefined>();
+    .first<{ id: string; name: string; is_joining: boolean } | undefined>(
+      'id',
+      'name',
+      db.raw('coalesce(joining_until > now(), false) as is_joining'),
+    );
   if (!found) return { message: `No class has the code “${code.trim()}”. It is on the board in the room.` };
   const learners = await db('learner')
     .where({ class_id: found.id })
@@ -52,43 +87,91 @@ export async function rosterOf(
     .select<{ id: string; name: string; word_hash: string | null }[]>('id', 'name', 'word_hash');
   return {
     className: found.name,
+    isJoining: found.is_joining,
     learners: learners.map(({ id, name, word_hash }) => ({ id, name, hasWord: word_hash !== null })),
   };
 }
 
 /** Shortest private word; it guards a class room, not a bank. */
-const SHORTEST_WORD = 4;
+export const SHORTEST_WORD = 4;
 
-/** Lets a learner join with class code, name and private word; the first time, the word is chosen. */
-export async function joinClass(
-  db: Knex,
-  given: { code: string; learnerId: string; word: string; address: string },
-): Promise<SignInResult> {
-  const wait = Math.max(
-    await secondsToWait(db, 'address', given.address),
-    await secondsToWait(db, 'learner-word', given.learnerId),
-  );
+interface Joining extends Place {
+  readonly code: string;
+  readonly learnerId: string;
+  readonly word: string;
+  /** The code on the slip of somebody who joins for the first time. */
+  readonly slip?: string;
+}
+
+interface JoiningLearner {
+  readonly id: string;
+  readonly word_hash: string | null;
+  readonly slip_hash: string | null;
+  readonly is_joining: boolean;
+}
+
+/**
+ * Lets a learner join with class code, name and private word. The first time the word is chosen: with the code of
+ * a slip, or while an adult has opened the class for it.
+ */
+export async function joinClass(db: Knex, given: Joining): Promise<SignInResult> {
+  const wait = await secondsToWait(db, 'address', given.address);
   if (wait > 0) return tooMany(wait);
   const learner = await db('learner')
     .join('class', 'class.id', 'learner.class_id')
     .where({ 'learner.id': given.learnerId, 'class.code': given.code.trim().toUpperCase() })
-    .first<{ id: string; word_hash: string | null } | undefined>('learner.id', 'learner.word_hash');
+    .first<JoiningLearner | undefined>(
+      'learner.id',
+      'learner.word_hash',
+      'learner.slip_hash',
+      db.raw('coalesce(class.joining_until > now(), false) as is_joining'),
+    );
   if (!learner)
     return { ok: false, message: 'This name is not in the class. Choose the code and the name again.' };
+  const device = tokenHash(given.device);
+  const subject = await subjectOf(db, learner.id, device);
+  const pause = await beginTry(db, subject);
+  if (pause > 0) return tooMany(pause);
   const word = given.word.trim();
   if (learner.word_hash === null) {
-    if (word.length < SHORTEST_WORD)
-      return { ok: false, message: `Choose a word of at least ${SHORTEST_WORD} letters that only you know.` };
-    // Two tablets at once: the first one's word counts.
-    const chosen = await db('learner')
-      .where({ id: learner.id })
-      .whereNull('word_hash')
-      .update({ word_hash: await hashSecret(word), joined_at: new Date() });
-    if (chosen === 0) return joinClass(db, given);
-  } else if (!(await verifySecret(learner.word_hash, word)))
+    const refusal = await claim(db, learner, word, given.slip ?? '');
+    if (refusal === 'taken meanwhile') return joinClass(db, given);
+    if (refusal !== undefined) {
+      // Somebody who is only told what is wanted has not tried.
+      if (learner.is_joining) await forgetTries(db, [subject]);
+      return { ok: false, message: refusal };
+    }
+    await audit(db, learner.id, 'name-claimed', learner.id);
+  } else if (!(await verifySecret(learner.word_hash, word))) {
+    await audit(db, given.address, 'sign-in-refused', learner.id);
     return {
       ok: false,
       message: 'That is not the word you chose. Ask your instructor when you have forgotten it.',
     };
-  return { ok: true, ...(await openSession(db, { learnerId: learner.id })) };
+  }
+  return enter(db, { learnerId: learner.id }, learner.id, subject, device);
 }
+
+/** Claims a name with a word; says why not. */
+async function claim(
+  db: Knex,
+  learner: JoiningLearner,
+  word: string,
+  slip: string,
+): Promise<string | undefined> {
+  if (!learner.is_joining && !(await verifySecret(learner.slip_hash, plainSlip(slip))))
+    return slip.trim() === ''
+      ? 'The first time, you need the code on your slip, or your instructor opens the class for new names.'
+      : 'That is not the code on your slip. Ask your instructor.';
+  if (word.length < SHORTEST_WORD)
+    return `Choose a word of at least ${SHORTEST_WORD} letters that only you know.`;
+  // Two tablets at once: the first one's word counts.
+  const chosen = await db('learner')
+    .where({ id: learner.id })
+    .whereNull('word_hash')
+    .update({ word_hash: await hashSecret(word), slip_hash: null, joined_at: db.fn.now() });
+  return chosen === 0 ? 'taken meanwhile' : undefined;
+}
+
+/** A slip's code as it is compared: without hyphens and spaces, in capitals. */
+export const plainSlip = (slip: string): string => slip.replace(/[\s-]/g, '').toUpperCase();

@@ -3,8 +3,8 @@ import { canonicalReport } from '@/core/formats/report';
 import { closePublication } from '../exercises/publications';
 import { textHash } from '../people/secrets';
 import { buildHarbour, type Harbour } from '../testing/harbour';
-import { handIn, handInSchema, type HandIn } from './hand-in';
-import { attemptsOf, findSubmission, learnersOf, submissionsOf } from './reports';
+import { handIn, handInSchema, type HandIn, type HandInResult } from './hand-in';
+import { findSubmission, learnersOf, linesOf } from './reports';
 
 let harbour: Harbour;
 beforeEach(async () => {
@@ -12,19 +12,51 @@ beforeEach(async () => {
 });
 afterEach(() => harbour.drop());
 
-const give = (more: Partial<HandIn> = {}) => handIn(harbour.db, harbour.learner, harbour.handedIn(more));
-const attempts = () => attemptsOf(harbour.db, harbour.publicationId, harbour.learner.id);
+const give = (more: Partial<HandIn> = {}) =>
+  handIn(harbour.db, harbour.guarded, harbour.learner, harbour.handedIn(more));
+const attempts = () => linesOf(harbour.db, [harbour.publicationId], harbour.learner.id);
+/** A hand-in once it has been judged, as its learner sees it. */
+const judged = async (result: HandInResult) => {
+  await harbour.judgeAll();
+  return (await findSubmission(
+    harbour.db,
+    harbour.learner,
+    'submissionId' in result ? result.submissionId : '',
+  ))!;
+};
 
 describe('a hand-in', () => {
-  test('is checked, kept once however often it comes, and given back as it was', async () => {
+  test('is kept at once and once, however often it comes, and judged afterwards', async () => {
     const first = await give();
     const second = await give({ program: 'something else by now' });
     expect([first.status, second.status]).toEqual([201, 200]);
-    expect('report' in first && first.report.verdict).toBe('as-drawn');
-    expect('report' in second && 'report' in first && second.report).toEqual(
-      'report' in first && first.report,
-    );
-    expect(await attempts()).toHaveLength(1);
+    expect(first).toMatchObject({ waiting: { before: 0, isStarted: false } });
+    expect((await attempts()).map(({ verdict }) => verdict)).toEqual([null]);
+    const submission = await judged(second);
+    expect(submission).toMatchObject({ verdict: 'as-drawn', causes: [], waiting: undefined });
+    expect(submission.program).toBe(harbour.handedIn().program);
+    expect((await attempts()).map(({ verdict }) => verdict)).toEqual(['as-drawn']);
+  });
+
+  test('says how many are to be judged before it', async () => {
+    const results: unknown[] = [];
+    for (const text of ['a', 'b', 'c'])
+      results.push(await give({ clientId: `client-${text}-1`, program: text }));
+    expect(results.map((result) => (result as { waiting: { before: number } }).waiting.before)).toEqual([
+      0, 1, 2,
+    ]);
+  });
+
+  test('that was judged before is not judged again', async () => {
+    await judged(await give());
+    const again = await give({
+      clientId: 'client-0002',
+      wiring: harbour.handedIn().wiring.replaceAll(',', ';'),
+    });
+    expect(again).toMatchObject({ status: 201, waiting: undefined });
+    expect(await harbour.db('judging')).toEqual([]);
+    expect(await harbour.db('report')).toHaveLength(1);
+    expect((await attempts()).map(({ verdict }) => verdict)).toEqual(['as-drawn', 'as-drawn']);
   });
 
   test('sent several times at the same moment is one', async () => {
@@ -42,14 +74,16 @@ describe('a hand-in', () => {
 
   test('keeps what was handed in to the letter, with what was seen and the hints that were taken', async () => {
     await give({ sighting: 'dark', hintsTaken: 3, program: `${harbour.handedIn().program}// Ω “ü”\r\n` });
-    const [submission] = await attempts();
+    const [line] = await attempts();
+    await harbour.judgeAll();
+    const submission = await findSubmission(harbour.db, harbour.learner, line!.id);
     expect(submission).toMatchObject({ sighting: 'dark', hintsTaken: 3, attempt: 1, learnerName: 'Anna' });
     expect(submission!.program.endsWith('// Ω “ü”\r\n')).toBe(true);
-    expect(submission!.report.findings[0]!.code).toBe('bench-disagrees');
+    expect(submission!.report!.findings[0]!.code).toBe('bench-disagrees');
   });
 
   test('keeps its report as canonical text with its hash', async () => {
-    await give();
+    await judged(await give());
     const row = await harbour
       .db('report')
       .first<{ content: string; content_hash: string; verdict: string }>(
@@ -63,7 +97,7 @@ describe('a hand-in', () => {
   });
 
   test('cannot be changed or deleted afterwards', async () => {
-    await give();
+    await judged(await give());
     await expect(harbour.db('submission').update({ program: '' })).rejects.toThrow('append-only');
     await expect(harbour.db('report').update({ verdict: 'as-drawn' })).rejects.toThrow('append-only');
     await expect(harbour.db('submission').delete()).rejects.toThrow('append-only');
@@ -80,20 +114,22 @@ describe('a hand-in', () => {
         clientId: `client-endless-${index}`,
         program: `void setup() { Serial.begin(115200); pinMode(13, OUTPUT); }\nvoid loop() { ${loop} }\n`,
       });
-      expect('report' in result && result.report.verdict).not.toBe('as-drawn');
+      expect((await judged(result)).verdict).toBe('does-not-work');
     }
   });
 
   test('that was a right one for a learner is none for another', async () => {
     await give();
-    const other = await handIn(harbour.db, harbour.stranger, harbour.handedIn());
+    const other = await handIn(harbour.db, harbour.guarded, harbour.stranger, harbour.handedIn());
     expect(other.status).toBe(404);
   });
 });
 
 describe('a hand-in is refused', () => {
   test('to another class’s exercise as if there were none', async () => {
-    expect(await handIn(harbour.db, harbour.stranger, harbour.handedIn())).toMatchObject({ status: 404 });
+    expect(await handIn(harbour.db, harbour.guarded, harbour.stranger, harbour.handedIn())).toMatchObject({
+      status: 404,
+    });
   });
 
   test.each(['', 'nonsense', "x' or 1=1 --"])('to the address “%s”', async (publicationId) => {
@@ -127,14 +163,17 @@ describe('a hand-in is refused', () => {
     for (let index = 0; index < 42; index += 1)
       results.push((await give({ clientId: `client-${index}-of-many`, publicationId: 'none' })).status);
     expect(results.filter((status) => status === 429).length).toBe(2);
-    expect((await handIn(harbour.db, harbour.stranger, harbour.handedIn())).status).toBe(404);
+    expect((await handIn(harbour.db, harbour.guarded, harbour.stranger, harbour.handedIn())).status).toBe(
+      404,
+    );
   });
 
   test.each<[what: string, more: Record<string, unknown>]>([
     ['a NUL in the program', { program: 'a\0b' }],
     ['a NUL in the wiring', { wiring: 'a\0b' }],
-    ['a program that is too long', { program: 'x'.repeat(200_001) }],
+    ['a program that is too long', { program: 'x'.repeat(20_001) }],
     ['a wiring that is too long', { wiring: 'x'.repeat(200_001) }],
+    ['half a letter in the program', { program: 'a\ud800b' }],
     ['an id that is too short', { clientId: 'short' }],
     ['an id that is too long', { clientId: 'x'.repeat(65) }],
     ['a sighting that is none', { sighting: 'blinking' }],
@@ -158,7 +197,7 @@ describe('a submission', () => {
 
   test('stands in the list of its publication, first to last', async () => {
     for (const clientId of ['client-one', 'client-two']) await give({ clientId });
-    expect((await submissionsOf(harbour.db, harbour.publicationId)).map(({ attempt }) => attempt)).toEqual([
+    expect((await linesOf(harbour.db, [harbour.publicationId])).map(({ attempt }) => attempt)).toEqual([
       1, 2,
     ]);
     expect((await learnersOf(harbour.db, harbour.learner.classIds[0])).map(({ name }) => name)).toEqual([

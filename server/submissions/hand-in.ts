@@ -1,73 +1,77 @@
 import type { Knex } from 'knex';
 import { z } from 'zod';
-import { canonicalReport, type Report } from '@/core/formats/report';
-import { boardsOf, languageOf } from '@/core/formats/exercise';
-import { check } from '@/core/judge/check';
-import { compileProgram, PROGRAM_LIMIT } from '@/core/program';
+import { PROGRAM_LIMIT } from '@/core/program';
 import { problemText } from '@/core/result';
-import { readWiring } from '@/core/wiring/read';
 import { TABLE_LIMIT } from '@/core/wiring/table';
-import { nodeGrammars } from '@/grammars/node';
-import { findPublication } from '../exercises/publications';
+import { findOpening } from '../exercises/publications';
+import type { GuardedProcesses } from '../guard/processes';
 import { secondsToWait } from '../people/rate-limits';
-import { textHash } from '../people/secrets';
 import type { Viewer } from '../permissions';
+import { judgingKey, queueJudging, waitingFor, type Waiting } from './judging';
 
-/** The body of a hand-in. NUL is refused at the door; the database cannot hold it. */
-const noNul = (text: string): boolean => !text.includes('\0');
+/** A text that the database can hold and every reader can read. */
+const text = (limit: number) =>
+  z
+    .string()
+    .max(limit)
+    .refine((given) => !given.includes('\0'), 'it holds a NUL character')
+    .refine((given) => !/\p{Surrogate}/u.test(given), 'it holds half a letter');
 export const handInSchema = z.object({
-  clientId: z.string().min(8).max(64),
-  publicationId: z.string().max(64),
-  wiring: z.string().max(TABLE_LIMIT).refine(noNul, 'the wiring holds a NUL character'),
-  program: z.string().max(PROGRAM_LIMIT).refine(noNul, 'the program holds a NUL character'),
+  clientId: text(64).min(8),
+  publicationId: text(64),
+  wiring: text(TABLE_LIMIT),
+  program: text(PROGRAM_LIMIT),
   sighting: z.enum(['right', 'dark', 'faint', 'other']).optional(),
   hintsTaken: z.int().min(0).max(1000).default(0),
 });
 export type HandIn = z.infer<typeof handInSchema>;
 
 export type HandInResult =
-  | { readonly status: 200 | 201; readonly submissionId: string; readonly report: Report }
+  | { readonly status: 200 | 201; readonly submissionId: string; readonly waiting: Waiting | undefined }
   | { readonly status: 404 | 409 | 422 | 429; readonly message: string };
 
 /**
- * Takes a hand-in: checks it again with the full exercise and records both. The same client id twice
- * is one hand-in; the second answer is the first one's.
+ * Takes a hand-in: writes it down and leaves it to be judged. The same client id twice is one hand-in; the
+ * second answer is about the first one.
  */
 export async function handIn(
   db: Knex,
+  guarded: GuardedProcesses,
   viewer: Viewer & { readonly role: 'student' },
   given: HandIn,
 ): Promise<HandInResult> {
-  const earlier = await earlierHandIn(db, viewer.id, given.clientId);
-  if (earlier) return earlier;
   const wait = await secondsToWait(db, 'hand-in', viewer.id);
   if (wait > 0)
     return {
       status: 429,
       message: `You have handed in very often. Wait ${wait} seconds; your work is kept on this tablet.`,
     };
-  const publication = await findPublication(db, viewer, given.publicationId);
-  if (!publication) return { status: 404, message: 'This exercise is not open for your class.' };
-  if (!publication.isOpen)
+  const earlier = await earlierHandIn(db, viewer.id, given.clientId);
+  if (earlier) return earlier;
+  const opening = await findOpening(db, viewer, given.publicationId);
+  if (!opening) return { status: 404, message: 'This exercise is not open for your class.' };
+  if (!opening.isOpen)
     return {
       status: 409,
-      message:
-        'This exercise has been closed. Your work is kept on this tablet; ask your instructor to open it again.',
+      message: opening.isPublishedAnew
+        ? 'This exercise has been published anew. Go to Today and open it again; your work comes along.'
+        : 'This exercise has been closed. Your work is kept on this tablet; ask your instructor to open it again.',
     };
-  const { exercise } = publication;
-  const wiring = readWiring(given.wiring, { boards: boardsOf(exercise.data) });
+  const wiring = await guarded.ask('canonicalWiring', {
+    exercise: { boardProfile: opening.boardProfile },
+    wiring: given.wiring,
+  });
   if (!wiring.ok)
     return { status: 422, message: `The wiring cannot be read: ${problemText(wiring.problems[0]!)}` };
-  const grammars = await nodeGrammars();
-  const build = {
+  const key = judgingKey({
+    revisionId: opening.revisionId,
     wiring: wiring.value,
-    program: compileProgram(given.program, exercise.board, grammars, languageOf(exercise)),
-  };
-  const report = check(exercise, build, grammars, given.sighting ? { sighting: given.sighting } : {});
-  const submissionId = await record(db, viewer.id, given, report);
-  return submissionId === undefined
-    ? (await earlierHandIn(db, viewer.id, given.clientId))!
-    : { status: 201, submissionId, report };
+    program: given.program,
+    sighting: given.sighting,
+  });
+  const submissionId = await record(db, viewer.id, given, key);
+  if (submissionId === undefined) return (await earlierHandIn(db, viewer.id, given.clientId))!;
+  return { status: 201, submissionId, waiting: await waitingFor(db, key) };
 }
 
 async function earlierHandIn(
@@ -76,19 +80,17 @@ async function earlierHandIn(
   clientId: string,
 ): Promise<HandInResult | undefined> {
   const row = await db('submission')
-    .join('report', 'report.submission_id', 'submission.id')
     .where({ learner_id: learnerId, client_id: clientId })
-    .orderBy('report.made_at')
-    .first<{ id: string; content: string } | undefined>('submission.id', 'report.content');
-  return row && { status: 200, submissionId: row.id, report: JSON.parse(row.content) as Report };
+    .first<{ id: string; judging_key: string } | undefined>('id', 'judging_key');
+  return row && { status: 200, submissionId: row.id, waiting: await waitingFor(db, row.judging_key) };
 }
 
-/** Writes submission and report together; `undefined` when the same hand-in was written meanwhile. */
+/** Writes a hand-in and leaves it to be judged, in one transaction; `undefined` when it was written meanwhile. */
 export async function record(
   db: Knex,
   learnerId: string,
   given: HandIn,
-  report: Report,
+  key: string,
   at?: Date,
 ): Promise<string | undefined> {
   return db.transaction(async (transaction) => {
@@ -107,21 +109,14 @@ export async function record(
         program: given.program,
         sighting: given.sighting ?? null,
         hints_taken: given.hintsTaken,
+        judging_key: key,
         ...(at ? { handed_in_at: at } : {}),
       })
       .onConflict(['learner_id', 'client_id'])
       .ignore()
       .returning<{ id: string }[]>('id');
     if (!row) return undefined;
-    const content = canonicalReport(report);
-    await transaction('report').insert({
-      submission_id: row.id,
-      content,
-      content_hash: textHash(content),
-      verdict: report.verdict,
-      engine: report.engine,
-      ...(at ? { made_at: at } : {}),
-    });
+    await queueJudging(transaction, key);
     return row.id;
   });
 }

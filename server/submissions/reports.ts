@@ -1,101 +1,125 @@
 import type { Knex } from 'knex';
-import { reportSchema, type Report } from '@/core/formats/report';
+import type { FindingCode } from '@/core/finding';
+import { reportSchema, type Report, type Verdict } from '@/core/formats/report';
 import type { Sighting } from '@/core/judge/check';
 import { isUuid } from '../database/ids';
 import { ownWork, type Viewer } from '../permissions';
+import { waitingFor, type Waiting } from './judging';
 
-/** A hand-in with its report. */
-export interface Submission {
+/** A hand-in as lists show it: what came of it, without its texts. */
+export interface SubmissionLine {
   readonly id: string;
   readonly publicationId: string;
   readonly learnerId: string;
   readonly learnerName: string;
-  readonly classId: string;
   readonly attempt: number;
+  readonly handedInAt: Date;
+  /** `null` while it waits to be judged. */
+  readonly verdict: Verdict | null;
+  /** Codes of the causes, first to last. */
+  readonly causes: readonly FindingCode[];
+}
+
+/** A hand-in with what was handed in and, once it has been judged, its report. */
+export interface Submission extends SubmissionLine {
+  readonly classId: string;
   readonly wiring: string;
   readonly program: string;
   readonly sighting: Sighting | null;
   readonly hintsTaken: number;
-  readonly handedInAt: Date;
-  readonly report: Report;
+  readonly report: Report | undefined;
+  /** How long the queue is; `undefined` when it has been judged. */
+  readonly waiting: Waiting | undefined;
 }
 
-interface Row {
+interface LineRow {
   readonly id: string;
   readonly publication_id: string;
   readonly learner_id: string;
   readonly learner_name: string;
-  readonly class_id: string;
   readonly attempt: number;
+  readonly handed_in_at: Date;
+  readonly verdict: Verdict | null;
+  readonly causes: FindingCode[] | null;
+}
+
+interface Row extends LineRow {
+  readonly class_id: string;
   readonly wiring: string;
   readonly program: string;
   readonly sighting: Sighting | null;
   readonly hints_taken: number;
-  readonly handed_in_at: Date;
-  readonly content: string;
+  readonly judging_key: string;
+  readonly content: string | null;
 }
+
+const lineColumns = [
+  'submission.id',
+  'submission.publication_id',
+  'submission.learner_id',
+  'learner.name as learner_name',
+  'submission.attempt',
+  'submission.handed_in_at',
+  'report.verdict',
+  'report.causes',
+];
 
 const selectSubmissions = (db: Knex) =>
   db('submission')
     .join('learner', 'learner.id', 'submission.learner_id')
-    .join('report', 'report.submission_id', 'submission.id')
-    .select<Row[]>(
-      'submission.id',
-      'submission.publication_id',
-      'submission.learner_id',
-      'learner.name as learner_name',
-      'learner.class_id',
-      'submission.attempt',
-      'submission.wiring',
-      'submission.program',
-      'submission.sighting',
-      'submission.hints_taken',
-      'submission.handed_in_at',
-      'report.content',
-    );
+    .leftJoin('report', 'report.key', 'submission.judging_key');
 
-const fromRow = (row: Row): Submission => ({
+const lineFrom = (row: LineRow): SubmissionLine => ({
   id: row.id,
   publicationId: row.publication_id,
   learnerId: row.learner_id,
   learnerName: row.learner_name,
-  classId: row.class_id,
   attempt: row.attempt,
-  wiring: row.wiring,
-  program: row.program,
-  sighting: row.sighting,
-  hintsTaken: row.hints_taken,
   handedInAt: row.handed_in_at,
-  report: reportSchema.parse(JSON.parse(row.content)),
+  verdict: row.verdict,
+  causes: row.causes ?? [],
 });
 
 /** A submission that the viewer may see: their own, or one of a class they teach. */
 export async function findSubmission(db: Knex, viewer: Viewer, id: string): Promise<Submission | undefined> {
   if (!isUuid(id)) return undefined;
-  const [row] = await selectSubmissions(db).where('submission.id', id);
-  return row && ownWork(viewer, { learnerId: row.learner_id, classId: row.class_id })
-    ? fromRow(row)
-    : undefined;
+  const [row] = await selectSubmissions(db)
+    .where('submission.id', id)
+    .select<Row[]>(
+      ...lineColumns,
+      'learner.class_id',
+      'submission.wiring',
+      'submission.program',
+      'submission.sighting',
+      'submission.hints_taken',
+      'submission.judging_key',
+      'report.content',
+    );
+  if (!row || !ownWork(viewer, { learnerId: row.learner_id, classId: row.class_id })) return undefined;
+  return {
+    ...lineFrom(row),
+    classId: row.class_id,
+    wiring: row.wiring,
+    program: row.program,
+    sighting: row.sighting,
+    hintsTaken: row.hints_taken,
+    report: row.content === null ? undefined : reportSchema.parse(JSON.parse(row.content)),
+    waiting: row.content === null ? await waitingFor(db, row.judging_key) : undefined,
+  };
 }
 
-/** All hand-ins of a publication, first to last; the caller has checked whose class it is. */
-export async function submissionsOf(db: Knex, publicationId: string): Promise<readonly Submission[]> {
-  const rows = await selectSubmissions(db)
-    .where('submission.publication_id', publicationId)
-    .orderBy(['submission.handed_in_at', 'submission.attempt']);
-  return rows.map(fromRow);
-}
-
-/** A learner's own hand-ins of a publication, first to last. */
-export async function attemptsOf(
+/** All hand-ins of some publications, first to last; the caller has checked whose classes these are. */
+export async function linesOf(
   db: Knex,
-  publicationId: string,
-  learnerId: string,
-): Promise<readonly Submission[]> {
+  publicationIds: readonly string[],
+  learnerId?: string,
+): Promise<readonly SubmissionLine[]> {
   const rows = await selectSubmissions(db)
-    .where({ 'submission.publication_id': publicationId, 'submission.learner_id': learnerId })
-    .orderBy('submission.attempt');
-  return rows.map(fromRow);
+    .whereIn('submission.publication_id', [...publicationIds])
+    .modify((query) => void (learnerId !== undefined && query.where('submission.learner_id', learnerId)))
+    .orderBy(['submission.handed_in_at', 'submission.attempt'])
+    .select<LineRow[]>(...lineColumns);
+  return rows.map(lineFrom);
 }
 
 /** The learners of a class, by name. */

@@ -2,6 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { publish } from '../exercises/publications';
 import { hashSecret } from '../people/secrets';
 import type { Viewer } from '../permissions';
+import { GuardedProcesses } from '../guard/processes';
+import { judge } from '../submissions/judging';
 import type { HandIn } from '../submissions/hand-in';
 import { freshDatabase, type TestDatabase } from './schema';
 
@@ -22,9 +24,15 @@ export interface Harbour extends TestDatabase {
   readonly stranger: Viewer & { readonly role: 'student' };
   readonly exerciseId: string;
   readonly publicationId: string;
+  readonly guarded: GuardedProcesses;
+  /** Judges all that waits, as the workers do. */
+  readonly judgeAll: () => Promise<void>;
   /** A right hand-in, with something different where wanted. */
   readonly handedIn: (more?: Partial<HandIn>) => HandIn;
 }
+
+/** Begun once for all tests: a process takes half a second to start. */
+const guarded = new GuardedProcesses(1);
 
 /** Builds the small world of the server's tests, fresh for each test. */
 export async function buildHarbour(): Promise<Harbour> {
@@ -36,7 +44,7 @@ export async function buildHarbour(): Promise<Harbour> {
     return made!.id;
   };
   const group = async (name: string, code: string, login: string, learnerName: string) => {
-    const classId = await insert('class', { name, code });
+    const classId = await insert('class', { name, code, joining_until: db.raw("now() + interval '1 hour'") });
     const staffId = await insert('staff', {
       login,
       name: login,
@@ -69,6 +77,10 @@ export async function buildHarbour(): Promise<Harbour> {
   const { publicationId } = published;
   return {
     ...world,
+    guarded,
+    judgeAll: async () => {
+      for (const key of await db('judging').pluck<string[]>('key')) await judge(db, guarded, key);
+    },
     teacher: one.teacher,
     otherTeacher: two.teacher,
     learner: one.learner,

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { openDatabase } from '../database/connection';
 import { migrate } from '../database/migrate';
+import { jobsSchema } from '../jobs';
 
 export interface TestDatabase {
   readonly db: Knex;
@@ -17,11 +18,13 @@ export async function freshDatabase(): Promise<TestDatabase> {
   await admin.raw('create schema ??', [schema]);
   const db = openDatabase(url, schema);
   await migrate(db);
+  const jobs = jobsSchema(db);
   return {
     db,
     drop: async () => {
       await db.destroy();
       await admin.raw('drop schema ?? cascade', [schema]);
+      await admin.raw('drop schema ?? cascade', [jobs]);
       await admin.destroy();
     },
   };

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
 import type { Sighting } from '@/core/judge/check';
 import { Button } from '../design/Button';
+import { queueText, useStanding, type Queue } from '../report/useStanding';
 import type { HandInState } from './useHandIn';
 
 const choices: readonly { readonly sighting: Sighting; readonly label: string; readonly note: string }[] = [
@@ -82,15 +83,25 @@ export function HandInPanel({
             {state.message}
           </p>
         )}
-        {state.state === 'kept' && (
-          <p className="font-semibold text-good">
-            Handed in.{' '}
-            <Link href={`/reports/${state.submissionId}`} className="underline">
-              See the report
-            </Link>
-          </p>
-        )}
+        {state.state === 'kept' && <Kept submissionId={state.submissionId} first={state.waiting} />}
       </div>
     </div>
+  );
+}
+
+/** What has become of a hand-in that the server has. */
+function Kept({ submissionId, first }: { readonly submissionId: string; readonly first: Queue | undefined }) {
+  const standing = useStanding(submissionId, first);
+  return (
+    <p className="font-semibold text-good">
+      Handed in.{' '}
+      {standing?.verdict ? (
+        <Link href={`/reports/${submissionId}`} className="underline">
+          See the report
+        </Link>
+      ) : (
+        queueText(standing?.waiting)
+      )}
+    </p>
   );
 }

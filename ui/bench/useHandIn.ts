@@ -2,6 +2,7 @@
 
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { z } from 'zod';
+import { queueSchema, type Queue } from '../report/useStanding';
 import type { PendingHandIn } from './draft';
 
 export type HandInState =
@@ -10,10 +11,10 @@ export type HandInState =
   /** No connection: kept on the tablet and tried again. */
   | { readonly state: 'waiting' }
   | { readonly state: 'refused'; readonly message: string }
-  | { readonly state: 'kept'; readonly submissionId: string };
+  | { readonly state: 'kept'; readonly submissionId: string; readonly waiting: Queue | undefined };
 
 const SECONDS_BETWEEN_TRIES = 4;
-const answerSchema = z.object({ submissionId: z.string() });
+const answerSchema = z.object({ submissionId: z.string(), waiting: queueSchema.optional() });
 const refusalSchema = z.object({ message: z.string() });
 
 /**
@@ -40,7 +41,8 @@ export function useHandIn(
       });
       const body: unknown = await answer.json().catch(() => undefined);
       if (answer.ok) {
-        setState({ state: 'kept', submissionId: answerSchema.parse(body).submissionId });
+        const { submissionId, waiting } = answerSchema.parse(body);
+        setState({ state: 'kept', submissionId, waiting });
         onSettled();
       } else if (answer.status >= 500 || answer.status === 429) setState({ state: 'waiting' });
       else {

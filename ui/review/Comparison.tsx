@@ -6,16 +6,16 @@ import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { ProgramListing } from '../worksheet/ProgramListing';
-import type { ReviewedSubmission } from './ReviewDesk';
+import type { OpenedSubmission } from './useOpened';
 
 interface ComparisonProps {
-  readonly submission: ReviewedSubmission;
+  readonly submission: OpenedSubmission;
   readonly referenceLayout: string;
   readonly referenceProgram: string;
 }
 
 /** Whether what is wrong stands in the program rather than in the wiring. */
-export function isAboutProgram({ report }: ReviewedSubmission): boolean {
+export function isAboutProgram({ report }: OpenedSubmission): boolean {
   const causes = report.findings.filter((finding) => finding.cause);
   return (
     causes.length > 0 && causes.every((finding) => isProgram(finding.code) || finding.line !== undefined)
@@ -81,7 +81,7 @@ const FEWEST_ROWS = 8;
 
 function drawPair(
   referenceLayout: string,
-  submission: ReviewedSubmission,
+  submission: OpenedSubmission,
 ): { readonly reference: Drawing; readonly built: Drawing } | undefined {
   const [reference, built] = [readWiring(referenceLayout), readWiring(submission.wiring)];
   if (!reference.ok || !built.ok) return undefined;

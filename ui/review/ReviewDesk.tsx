@@ -1,26 +1,23 @@
 'use client';
 
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Report } from '@/core/formats/report';
-import { groupByTrouble, latestOf, type ReviewGroup } from '@/core/plan/review';
+import { groupByTrouble, latestOf, type ReviewGroup, type ReviewItem } from '@/core/plan/review';
 import { Keys } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { VerdictMark, verdictWords } from '../design/Verdict';
 import { useKey } from '../shell/useKey';
 import { ComparedBenches, ComparedPrograms, isAboutProgram } from './Comparison';
+import { useOpened, type OpenedSubmission } from './useOpened';
 
-export interface ReviewedSubmission {
-  readonly id: string;
-  readonly learnerId: string;
-  readonly learnerName: string;
-  readonly attempt: number;
-  readonly wiring: string;
-  readonly program: string;
-  readonly hintsTaken: number;
+/** A hand-in in the lists of the desk; its texts are fetched when it is opened. */
+export interface ReviewedSubmission extends ReviewItem {
   readonly handedInAt: string;
-  readonly report: Report;
 }
+
+/** Milliseconds between two looks at the desk while something waits to be judged. */
+const LOOK_AGAIN = 4000;
 
 interface ReviewDeskProps {
   readonly submissions: readonly ReviewedSubmission[];
@@ -32,7 +29,10 @@ interface ReviewDeskProps {
 
 /** A class's hand-ins by what is wrong: the list on the left, what it looks like on the right. */
 export function ReviewDesk({ submissions, referenceLayout, referenceProgram, without }: ReviewDeskProps) {
-  const groups = useMemo(() => groupByTrouble(latestOf(submissions)), [submissions]);
+  const latest = useMemo(() => latestOf(submissions), [submissions]);
+  const groups = useMemo(() => groupByTrouble(latest), [latest]);
+  const waiting = latest.filter(({ verdict }) => verdict === null);
+  useLookAgain(waiting.length > 0);
   const [chosen, setChosen] = useState(0);
   const list = useRef<HTMLElement>(null);
   const move = (by: number): void => setChosen((now) => Math.max(0, Math.min(groups.length - 1, now + by)));
@@ -43,7 +43,13 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
   }, [chosen]);
   const group = groups[chosen];
   if (!group)
-    return <p className="p-8 text-lead">Nobody has handed in yet. Hand-ins appear here as they come.</p>;
+    return (
+      <p className="p-8 text-lead">
+        {waiting.length > 0
+          ? `${waiting.length} ${waiting.length === 1 ? 'hand-in is' : 'hand-ins are'} being judged and will appear here.`
+          : 'Nobody has handed in yet. Hand-ins appear here as they come.'}
+      </p>
+    );
   return (
     <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[25rem_minmax(0,1fr)]">
       <nav
@@ -67,6 +73,12 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
             onChoose={() => setChosen(index)}
           />
         ))}
+        {waiting.length > 0 && (
+          <div className="border-b border-rule px-5 py-3" role="status">
+            <p className="text-note text-soft">Being judged: {waiting.length}</p>
+            <p>{waiting.map(({ learnerName }) => learnerName).join('  ·  ')}</p>
+          </div>
+        )}
         {without.length > 0 && (
           <div className="px-5 py-3">
             <p className="text-note text-soft">Not handed in: {without.length}</p>
@@ -83,6 +95,16 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
       />
     </div>
   );
+}
+
+/** Asks for the page anew, again and again as long as something on it waits. */
+function useLookAgain(isWaiting: boolean): void {
+  const router = useRouter();
+  useEffect(() => {
+    if (!isWaiting) return undefined;
+    const timer = setInterval(() => router.refresh(), LOOK_AGAIN);
+    return () => clearInterval(timer);
+  }, [isWaiting, router]);
 }
 
 const countOf = (groups: readonly ReviewGroup[], { verdict }: ReviewGroup): number =>
@@ -134,7 +156,36 @@ interface GroupDetailProps {
 
 function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDetailProps) {
   const [shownId, setShownId] = useState(group.items[0]!.id);
-  const shown = all.find((submission) => submission.id === shownId) ?? group.items[0]!;
+  const opening = useOpened(shownId);
+  if (opening.state !== 'open')
+    return (
+      <article className="px-6 py-5" role="status">
+        <h2 className="text-title">{group.title}</h2>
+        <p className="mt-2 text-soft">
+          {opening.state === 'opening'
+            ? 'Opening the hand-in …'
+            : 'The hand-in could not be opened. Choose it again when the connection is back.'}
+        </p>
+      </article>
+    );
+  return (
+    <OpenDetail
+      group={group}
+      all={all}
+      shown={opening.submission}
+      onShow={setShownId}
+      referenceLayout={referenceLayout}
+      referenceProgram={referenceProgram}
+    />
+  );
+}
+
+interface OpenDetailProps extends GroupDetailProps {
+  readonly shown: OpenedSubmission;
+  readonly onShow: (id: string) => void;
+}
+
+function OpenDetail({ group, all, shown, onShow, referenceLayout, referenceProgram }: OpenDetailProps) {
   const cause = shown.report.findings.find((finding) => finding.cause);
   const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
   const programFirst = isAboutProgram(shown);
@@ -181,7 +232,7 @@ function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDet
                 key={item.learnerId}
                 tries={all.filter((submission) => submission.learnerId === item.learnerId)}
                 shownId={shown.id}
-                onShow={setShownId}
+                onShow={onShow}
               />
             ))}
           </ul>
@@ -217,9 +268,9 @@ function Learner({ tries, shownId, onShow }: LearnerProps) {
                 aria-pressed={attempt.id === shownId}
                 className="flex min-h-9 flex-1 items-center gap-2 text-left hover:underline"
               >
-                <VerdictMark verdict={attempt.report.verdict} size={13} />
+                {attempt.verdict && <VerdictMark verdict={attempt.verdict} size={13} />}
                 <span className="mono text-note text-soft">{attempt.attempt}</span>
-                {group!.title}
+                {group?.title ?? 'being judged'}
               </button>
               <Clock at={attempt.handedInAt} />
               <Link

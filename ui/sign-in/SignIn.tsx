@@ -96,7 +96,21 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
               </p>
             )}
           </Line>
-          <Line number="3" title="Word">
+          {learner && !learner.hasWord && !state.isJoining && (
+            <Line number="3" title="Slip">
+              <Field
+                label="The code on your slip"
+                name="slip"
+                autoComplete="off"
+                autoCapitalize="characters"
+                spellCheck={false}
+                maxLength={20}
+                className="[&_input]:mono [&_input]:uppercase"
+                hint="You need it the first time only. No slip? Your instructor can let you join."
+              />
+            </Line>
+          )}
+          <Line number={learner && !learner.hasWord && !state.isJoining ? '4' : '3'} title="Word">
             <Field
               label={learner && !learner.hasWord ? 'Choose a private word' : 'Your private word'}
               name="word"

@@ -2,12 +2,16 @@ import Link from 'next/link';
 import type { Verdict } from '@/core/formats/report';
 import { Button } from '../design/Button';
 import { VerdictBar, VerdictMark } from '../design/Verdict';
+import { ClassDoors, type ClassDoorsProps, type DoorActions } from './ClassDoors';
 
 export interface ClassToday {
   readonly id: string;
   readonly name: string;
   readonly code: string;
   readonly size: number;
+  readonly signedIn: number;
+  readonly joiningUntil: string | null;
+  readonly troubleAtTheDoor: ClassDoorsProps['troubles'];
   readonly exercises: readonly {
     readonly publicationId: string;
     readonly exerciseId: string;
@@ -15,6 +19,8 @@ export interface ClassToday {
     readonly isOpen: boolean;
     readonly tries: number;
     readonly handedIn: number;
+    /** Last tries that wait to be judged. */
+    readonly waiting: number;
     readonly counts: Readonly<Partial<Record<Verdict, number>>>;
     readonly troubles: readonly {
       readonly title: string;
@@ -29,10 +35,11 @@ interface StaffTodayProps {
   readonly classes: readonly ClassToday[];
   readonly exercises: readonly { readonly id: string; readonly title: string; readonly position: number }[];
   readonly courses: readonly { readonly id: string; readonly title: string }[];
+  readonly doors: DoorActions;
 }
 
 /** The instructor's home: each class, how its exercises stand, and what to look at first. */
-export function StaffToday({ classes, exercises, courses }: StaffTodayProps) {
+export function StaffToday({ classes, exercises, courses, doors }: StaffTodayProps) {
   return (
     <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="border-ink lg:border-r">
@@ -42,7 +49,7 @@ export function StaffToday({ classes, exercises, courses }: StaffTodayProps) {
           </p>
         )}
         {classes.map((group) => (
-          <ClassBlock key={group.id} group={group} />
+          <ClassBlock key={group.id} group={group} doors={doors} />
         ))}
       </div>
       <aside aria-labelledby="course-title" className="pb-8">
@@ -96,7 +103,7 @@ function WayTo({
   );
 }
 
-function ClassBlock({ group }: { readonly group: ClassToday }) {
+function ClassBlock({ group, doors }: { readonly group: ClassToday; readonly doors: DoorActions }) {
   return (
     <section aria-label={group.name} className="border-b border-ink">
       <header className="flex flex-wrap items-baseline gap-x-4 px-6 pt-6 pb-3">
@@ -105,6 +112,13 @@ function ClassBlock({ group }: { readonly group: ClassToday }) {
           {group.size} learners · class code <strong className="mono text-ink">{group.code}</strong>
         </p>
       </header>
+      <ClassDoors
+        classId={group.id}
+        signedIn={group.signedIn}
+        joiningUntil={group.joiningUntil}
+        troubles={group.troubleAtTheDoor}
+        actions={doors}
+      />
       {group.exercises.length === 0 && (
         <p className="px-6 pb-6">Nothing is open for this class. Open an exercise from its worksheet.</p>
       )}
@@ -122,7 +136,7 @@ function ExerciseBlock({
   readonly exercise: ClassToday['exercises'][number];
   readonly size: number;
 }) {
-  const { title, publicationId, exerciseId, counts, handedIn, tries, troubles, isOpen } = exercise;
+  const { title, publicationId, exerciseId, counts, handedIn, waiting, tries, troubles, isOpen } = exercise;
   const working = (counts['as-drawn'] ?? 0) + (counts['works-differently'] ?? 0);
   return (
     <article className="border-t border-rule px-6 py-5">
@@ -130,6 +144,7 @@ function ExerciseBlock({
         <h3 className="text-title">{title}</h3>
         <p className="text-soft">
           {isOpen ? 'open' : 'closed'} · {tries} hand-ins from {handedIn} of {size}
+          {waiting > 0 && ` · ${waiting} being judged`}
         </p>
         <div className="ml-auto flex gap-2">
           <Button asChild>

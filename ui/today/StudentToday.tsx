@@ -15,7 +15,8 @@ export interface ExerciseToday {
   readonly attempts: readonly {
     readonly id: string;
     readonly attempt: number;
-    readonly verdict: Verdict;
+    /** `null` while it waits to be judged. */
+    readonly verdict: Verdict | null;
     readonly handedInAt: string;
   }[];
 }
@@ -39,7 +40,7 @@ export function StudentToday({ exercises }: { readonly exercises: readonly Exerc
 
 function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; readonly number: number }) {
   const { id, title, aim, isOpen, attempts } = exercise;
-  const passed = attempts.some((attempt) => hasPassed(attempt.verdict));
+  const passed = attempts.some(({ verdict }) => verdict !== null && hasPassed(verdict));
   return (
     <li className="grid grid-cols-[2.75rem_minmax(0,1fr)] border-b border-rule px-5 py-8">
       <span className="mono pt-2 text-bench text-soft">{number}</span>
@@ -72,7 +73,7 @@ function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; read
                 >
                   <span className="mono w-16 text-soft">try {attempt.attempt}</span>
                   <span className="flex-1">
-                    <VerdictLabel verdict={attempt.verdict} />
+                    {attempt.verdict ? <VerdictLabel verdict={attempt.verdict} /> : 'Being judged'}
                   </span>
                   <Clock at={attempt.handedInAt} />
                 </Link>

@@ -1,4 +1,5 @@
 import { database } from '@/server/database/connection';
+import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
 import { can, roleOf } from '@/server/permissions';
 import { handIn, handInSchema } from '@/server/submissions/hand-in';
@@ -10,7 +11,7 @@ export const dynamic = 'force-dynamic';
 /** Largest body of a hand-in, in bytes. */
 const LARGEST_BODY = 600_000;
 
-/** Takes a hand-in. A route handler, since the address of a server action changes with each build. */
+/** Takes a hand-in and answers at once; it is judged elsewhere. A route handler, since the address of a server action changes with each build. */
 export async function POST(request: Request): Promise<Response> {
   if (isForeign(request)) return refuse(403, 'This hand-in comes from another site.');
   const viewer = await currentViewer();
@@ -28,14 +29,14 @@ export async function POST(request: Request): Promise<Response> {
       `The hand-in cannot be read: ${given.error.issues[0]?.path.join('.') ?? ''} ${given.error.issues[0]?.message ?? ''}`,
     );
   try {
-    const result = await handIn(database(), viewer, given.data);
+    const result = await handIn(database(), guarded(), viewer, given.data);
     if ('message' in result) return refuse(result.status, result.message);
     return Response.json(
-      { submissionId: result.submissionId, report: result.report },
+      { submissionId: result.submissionId, waiting: result.waiting },
       { status: result.status },
     );
   } catch (error) {
-    log.error({ error }, 'hand-in failed');
+    log.error({ err: error }, 'a hand-in could not be kept');
     return refuse(
       500,
       'The hand-in could not be kept. Your work is still on this tablet; it is tried again.',

@@ -3,13 +3,14 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { revisionChanges } from '@/core/course/revision-changes';
-import { exerciseFrom, readExercise } from '@/core/formats/exercise';
+import { EXERCISE_LIMIT, exerciseFrom } from '@/core/formats/exercise';
 import { problemText } from '@/core/result';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
 import { publish } from '@/server/exercises/publications';
 import type { RevisionSummary } from '@/ui/course/actions';
+import { guarded } from '@/server/guard/processes';
 import { requireViewer } from '../../access';
 
 /** What comes back from an action that can be refused. */
@@ -82,11 +83,12 @@ export async function importExercise(
   text: string,
 ): Promise<{ readonly id: string } | { readonly message: string }> {
   await requireViewer('edit-course');
-  const read = readExercise(text);
+  if (text.length > EXERCISE_LIMIT) return { message: 'This file is too long for an exercise.' };
+  const read = await guarded().ask('readExercise', { text });
   if (!read.ok) return { message: problemText(read.problems[0]!) };
-  const id = await courses.addExercise(database(), courseId, read.value.data.title, {
+  const id = await courses.addExercise(database(), courseId, read.value.title, {
     from: 'file',
-    data: read.value.data,
+    data: read.value,
   });
   refresh(courseId);
   return id === undefined ? { message: 'It could not be taken in.' } : { id };

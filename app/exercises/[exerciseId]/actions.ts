@@ -5,7 +5,7 @@ import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
 import type { Proof } from '@/core/worksheet/proof';
 import type { ProposedScenario } from '@/core/generated/proposals';
-import { proofOf, proposalsFor } from '@/server/exercises/proof';
+import { guarded } from '@/server/guard/processes';
 import { closePublication, publish } from '@/server/exercises/publications';
 import { requireViewer } from '../../access';
 
@@ -29,12 +29,12 @@ export async function closeForClass(exerciseId: string, publicationId: string): 
 export async function proveDraft(exerciseId: string): Promise<Proof | undefined> {
   await requireViewer('see-worksheet');
   const draft = await findDraft(database(), exerciseId);
-  return draft && proofOf(draft.sheet);
+  return draft && guarded().ask('prove', { data: draft.sheet });
 }
 
 /** Scenarios that the draft as it is kept could have; none when it is gone. */
 export async function proposeForDraft(exerciseId: string): Promise<readonly ProposedScenario[]> {
   await requireViewer('edit-exercise');
   const draft = await findDraft(database(), exerciseId);
-  return draft ? proposalsFor(draft.sheet) : [];
+  return draft ? guarded().ask('propose', { data: draft.sheet }) : [];
 }

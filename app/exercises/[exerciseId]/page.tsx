@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { readOut } from '@/core/worksheet/read-out';
+import { NO_PROOF } from '@/core/worksheet/prove';
 import { knownBoards } from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
-import { proofOf } from '@/server/exercises/proof';
+import { guarded } from '@/server/guard/processes';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can, type Viewer } from '@/server/permissions';
 import { PublishButton } from '@/ui/worksheet/PublishButton';
@@ -23,7 +23,10 @@ export default async function WorksheetPage({
   const viewer = await requireViewer('see-worksheet');
   const draft = await findDraft(database(), (await params).exerciseId);
   if (!draft) notFound();
-  const first = readOut(draft.sheet, draft.courseRules);
+  const [first, proof] = await Promise.all([
+    guarded().ask('readOut', { sheet: draft.sheet, rules: draft.courseRules }),
+    guarded().run('prove', { data: draft.sheet }),
+  ]);
   if (!first.ok) throw new Error(first.problems[0]!.message);
   const boards = await knownBoards(database());
   const publishing = await publishingOf(viewer, draft.id);
@@ -49,7 +52,7 @@ export default async function WorksheetPage({
         boards={boards.map(({ profile }) => profile)}
         mayEdit={can(viewer.role, 'edit-exercise')}
         isPublished={publishing?.isPublished ?? false}
-        firstProof={await proofOf(draft.sheet)}
+        firstProof={proof.ended ? proof.value : NO_PROOF}
         prove={proveDraft}
         propose={proposeForDraft}
       />

@@ -7,6 +7,7 @@ import { can } from '@/server/permissions';
 import { findSubmission } from '@/server/submissions/reports';
 import { Button } from '@/ui/design/Button';
 import { Clock } from '@/ui/design/Clock';
+import { BeingJudged } from '@/ui/report/BeingJudged';
 import { ReportView } from '@/ui/report/ReportView';
 import { currentViewer, requireViewer } from '../../access';
 import { View } from '../../shell';
@@ -46,7 +47,11 @@ export default async function ReportPage({ params }: { readonly params: Promise<
         </Button>
       }
     >
-      <ReportView report={submission.report} wiring={submission.wiring} program={submission.program} />
+      {submission.report ? (
+        <ReportView report={submission.report} wiring={submission.wiring} program={submission.program} />
+      ) : (
+        <BeingJudged submissionId={submission.id} first={submission.waiting} />
+      )}
     </View>
   );
 }

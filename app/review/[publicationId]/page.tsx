@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { countVerdicts, latestOf } from '@/core/plan/review';
 import { database } from '@/server/database/connection';
 import { findPublication } from '@/server/exercises/publications';
-import { learnersOf, submissionsOf } from '@/server/submissions/reports';
+import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { VerdictBar } from '@/ui/design/Verdict';
 import { ReviewDesk } from '@/ui/review/ReviewDesk';
 import { requireViewer } from '../../access';
@@ -20,7 +20,7 @@ export default async function ReviewPage({
   const publication = await findPublication(database(), viewer, (await params).publicationId);
   if (!publication) notFound();
   const [submissions, learners] = await Promise.all([
-    submissionsOf(database(), publication.id),
+    linesOf(database(), [publication.id]),
     learnersOf(database(), publication.classId),
   ]);
   const latest = latestOf(submissions);

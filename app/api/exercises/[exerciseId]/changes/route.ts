@@ -1,5 +1,6 @@
 import { database } from '@/server/database/connection';
 import { editsSince, findDraft, saveChanges, savingSchema } from '@/server/exercises/drafts';
+import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
 import { can, roleOf } from '@/server/permissions';
 import { currentViewer } from '../../../../access';
@@ -42,10 +43,10 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!given.success)
     return refuse(422, `The changes cannot be read: ${given.error.issues[0]?.message ?? ''}`);
   try {
-    const saved = await saveChanges(database(), viewer, (await params).exerciseId, given.data);
+    const saved = await saveChanges(database(), guarded(), viewer, (await params).exerciseId, given.data);
     return 'message' in saved ? refuse(saved.status, saved.message) : Response.json(saved);
   } catch (error) {
-    log.error({ error }, 'saving changes failed');
+    log.error({ err: error }, 'changes could not be kept');
     return refuse(500, 'The changes could not be kept. They are still in this browser; it is tried again.');
   }
 }

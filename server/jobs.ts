@@ -1,0 +1,36 @@
+import type { Knex } from 'knex';
+import { runMigrations } from 'graphile-worker';
+
+/** What can be left to the worker processes: judging what was handed in, and tidying up. */
+export type JobName = 'judge' | 'tidy';
+
+/** The schema of the job queue that belongs to a database, beside its own. */
+export function jobsSchema(db: Knex): string {
+  const { searchPath } = db.client.config as { readonly searchPath?: readonly string[] };
+  const [schema = 'public'] = searchPath ?? [];
+  return schema === 'public' ? 'jobs' : `${schema}_jobs`;
+}
+
+/** The address of a database that was opened by `openDatabase`. */
+export const connectionOf = (db: Knex): string =>
+  (db.client.config as { readonly connection: { readonly connectionString: string } }).connection
+    .connectionString;
+
+/** Makes the job queue, or brings it up to date. */
+export const migrateJobs = (db: Knex): Promise<void> =>
+  runMigrations({ connectionString: connectionOf(db), schema: jobsSchema(db) });
+
+/** Leaves work to a worker; with a key that waits already it is the same work. Inside a transaction it waits for its end. */
+export async function addJob(
+  db: Knex,
+  name: JobName,
+  payload: Readonly<Record<string, string>>,
+  key: string,
+): Promise<void> {
+  await db.raw('select ??.add_job(?, payload := ?::json, job_key := ?)', [
+    jobsSchema(db),
+    name,
+    JSON.stringify(payload),
+    `${name}:${key}`,
+  ]);
+}

@@ -1,0 +1,18 @@
+import type { Knex } from 'knex';
+import { recoverLost } from './workers';
+
+/** Days that failures of the judge are kept for the developer. */
+const FAILURES_KEPT = 60;
+
+/** Hours after which failed tries are forgotten, and days after which a device is. */
+const [TRIES_KEPT, DEVICES_KEPT] = [24, 200];
+
+/** What is done once a minute: clears away what is over, and takes up what was lost. */
+export async function tidyUp(db: Knex): Promise<void> {
+  await recoverLost(db);
+  await db('session').whereRaw('expires_at < now()').delete();
+  await db('rate_limit').whereRaw('expire < (extract(epoch from now()) * 1000)::bigint').delete();
+  await db('sign_in_try').whereRaw("last_at < now() - ? * interval '1 hour'", [TRIES_KEPT]).delete();
+  await db('known_device').whereRaw("seen_at < now() - ? * interval '1 day'", [DEVICES_KEPT]).delete();
+  await db('judging_failure').whereRaw("at < now() - ? * interval '1 day'", [FAILURES_KEPT]).delete();
+}

@@ -1,0 +1,47 @@
+import type { Knex } from 'knex';
+import { jobsSchema } from './jobs';
+import { addJob } from './jobs';
+
+/** Seconds without a sign of life after which a worker process counts as dead. */
+const DEAD_AFTER = 8;
+/** Seconds after which something that waits and is in nobody's queue is put there again. */
+const LOST_AFTER = 15;
+
+/** Notes that a worker process lives. */
+export async function showLife(db: Knex, id: string): Promise<void> {
+  await db('worker').insert({ id }).onConflict('id').merge({ seen_at: db.fn.now() });
+}
+
+/** Takes a worker process off the list, as it ends. */
+export const signOff = (db: Knex, id: string): Promise<unknown> => db('worker').where({ id }).delete();
+
+/** Gives the jobs of worker processes that died back to the others. */
+export async function recoverDead(db: Knex): Promise<void> {
+  const dead = await db('worker')
+    .whereRaw("seen_at < now() - ? * interval '1 second'", [DEAD_AFTER])
+    .delete()
+    .returning<{ id: string }[]>('id');
+  if (dead.length > 0)
+    await db.raw('select ??.force_unlock_workers(?::text[])', [jobsSchema(db), dead.map(({ id }) => id)]);
+}
+
+/** Puts what waits to be judged, and is in no queue any more, back into it. */
+export async function recoverLost(db: Knex): Promise<void> {
+  const lost = await db('judging')
+    .whereRaw("queued_at < now() - ? * interval '1 second'", [LOST_AFTER])
+    .whereNotExists(
+      db(db.raw('??.jobs as job', [jobsSchema(db)]) as never)
+        .whereRaw("job.key = 'judge:' || judging.key and job.attempts < job.max_attempts")
+        .select(db.raw('1')),
+    )
+    .pluck<string[]>('key');
+  for (const key of lost) await addJob(db, 'judge', { key }, key);
+}
+
+/** How many worker processes live. */
+export async function liveWorkers(db: Knex): Promise<number> {
+  const [row] = await db('worker')
+    .whereRaw("seen_at >= now() - ? * interval '1 second'", [DEAD_AFTER])
+    .count<{ count: string }[]>('* as count');
+  return Number(row?.count ?? 0);
+}

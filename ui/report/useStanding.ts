@@ -1,0 +1,47 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { z } from 'zod';
+import { verdictSchema } from '@/core/formats/report';
+
+export const queueSchema = z.object({ before: z.number(), isStarted: z.boolean() });
+/** How long the queue before a hand-in is. */
+export type Queue = z.infer<typeof queueSchema>;
+
+const standingSchema = z.object({ verdict: verdictSchema.nullable(), waiting: queueSchema.optional() });
+/** How a hand-in stands: judged, or how many are to be judged before it. */
+export type Standing = z.infer<typeof standingSchema>;
+
+const MILLISECONDS_BETWEEN_LOOKS = 1200;
+
+/** Follows a hand-in until it has been judged; `undefined` while nothing is known of it. */
+export function useStanding(submissionId: string | undefined, first?: Queue): Standing | undefined {
+  const [known, setKnown] = useState<{ readonly of: string; readonly standing: Standing }>();
+  const standing =
+    known && known.of === submissionId ? known.standing : first && { verdict: null, waiting: first };
+  const isJudged = standing?.verdict != null;
+  useEffect(() => {
+    if (submissionId === undefined || isJudged) return undefined;
+    let isCurrent = true;
+    const look = async (): Promise<void> => {
+      const answer = await fetch(`/api/submissions/${submissionId}`).catch(() => undefined);
+      if (!answer?.ok || !isCurrent) return;
+      const read = standingSchema.safeParse(await answer.json().catch(() => undefined));
+      if (read.success && isCurrent) setKnown({ of: submissionId, standing: read.data });
+    };
+    void look();
+    const timer = setInterval(() => void look(), MILLISECONDS_BETWEEN_LOOKS);
+    return () => {
+      isCurrent = false;
+      clearInterval(timer);
+    };
+  }, [submissionId, isJudged]);
+  return standing;
+}
+
+/** The queue in a learner's words. */
+export function queueText(queue: Queue | undefined): string {
+  if (!queue || queue.isStarted) return 'Being judged now.';
+  if (queue.before === 0) return 'Being judged next.';
+  return `Waiting to be judged, ${queue.before} before you.`;
+}
