@@ -28,8 +28,8 @@ export default async function TodayPage() {
     <View viewer={viewer} places={[{ label: 'Home' }]} title="Today">
       <StaffToday
         classes={await classesToday(viewer)}
-        exercises={await exerciseList(database())}
-        courses={await courseList(database())}
+        exercises={await exerciseList(database(), viewer)}
+        courses={await courseList(database(), viewer)}
         doors={doorActions}
       />
     </View>

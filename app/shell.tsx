@@ -23,6 +23,7 @@ export async function View({ viewer, ...rest }: ViewProps) {
     <Shell
       {...rest}
       viewerName={viewer.name}
+      learnerId={viewer.role === 'student' ? viewer.id : undefined}
       destinations={await destinationsFor(viewer)}
       signOut={signOut}
     />
@@ -43,7 +44,7 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
       });
   }
   if (can(role, 'see-course'))
-    for (const { id, title } of await courseList(database()))
+    for (const { id, title } of await courseList(database(), viewer))
       destinations.push(
         { label: title, href: `/courses/${id}`, group: 'Course' },
         { label: `House rules, ${title}`, href: `/courses/${id}/rules`, group: 'Course' },
@@ -52,7 +53,7 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
   if (can(role, 'see-boards'))
     destinations.push({ label: 'Boards and parts', href: '/boards', group: 'Tools' });
   if (can(role, 'see-worksheet'))
-    for (const { id, title } of await exerciseList(database()))
+    for (const { id, title } of await exerciseList(database(), viewer))
       destinations.push({ label: title, href: `/exercises/${id}`, group: 'Worksheet' });
   return destinations;
 }

@@ -1,11 +1,17 @@
+import type { z } from 'zod';
+
 /** An answer that says why something was not done. */
 export const refuse = (status: number, message: string): Response => Response.json({ message }, { status });
 
 /** Whether a request that changes something comes from a page of another site. */
 export function isForeign(request: Request): boolean {
   const origin = request.headers.get('origin');
-  return origin !== null && new URL(origin).host !== request.headers.get('host');
+  return origin !== null && !isOfHost(origin, request.headers.get('host'));
 }
+
+/** Whether an origin is a host's own; what is no address is nobody's. */
+const isOfHost = (origin: string, host: string | null): boolean =>
+  URL.canParse(origin) && new URL(origin).host === host;
 
 /** The body as text; `undefined` when it is longer than allowed, whatever its header claims. */
 export async function readBody(request: Request, largest: number): Promise<string | undefined> {
@@ -34,4 +40,25 @@ export function parsed(text: string): unknown {
   } catch {
     return undefined;
   }
+}
+
+/** The body as JSON of a schema's form, or the refusal to answer with. */
+export async function given<Schema extends z.ZodType>(
+  request: Request,
+  largest: number,
+  schema: Schema,
+): Promise<{ readonly data: z.infer<Schema> } | { readonly refusal: Response }> {
+  const body = await readBody(request, largest);
+  if (body === undefined) return { refusal: refuse(413, 'This is too much at once.') };
+  const data = parsed(body);
+  if (data === undefined) return { refusal: refuse(400, 'What was sent cannot be read.') };
+  const read = schema.safeParse(data);
+  if (read.success) return { data: read.data };
+  const [issue] = read.error.issues;
+  return {
+    refusal: refuse(
+      422,
+      `What was sent cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`,
+    ),
+  };
 }

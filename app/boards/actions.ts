@@ -4,25 +4,39 @@ import { revalidatePath } from 'next/cache';
 import { problemText } from '@/core/result';
 import * as boards from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
+import * as sharing from '@/server/sharing';
 import { requireViewer } from '../access';
+import { saidBy, sharingChangeSchema, textSchema } from '../arguments';
 
 /** Largest profile that is taken, in characters. */
-const LARGEST = 200_000;
+const profileSchema = textSchema(200_000);
 
 /** Keeps a board that a user made or changed; every contradiction in it is returned with its place. */
 export async function keepBoard(
   text: string,
 ): Promise<{ readonly id: string } | { readonly problems: readonly string[] }> {
   const viewer = await requireViewer('edit-boards');
-  if (text.length > LARGEST) return { problems: ['This is too long for a board profile.'] };
-  const kept = await boards.keepBoard(database(), viewer, text);
+  const given = profileSchema.safeParse(text);
+  if (!given.success) return { problems: [saidBy(given.error)] };
+  const kept = await boards.keepBoard(database(), viewer, given.data);
   revalidatePath('/boards');
   return 'id' in kept ? kept : { problems: kept.problems.map(problemText) };
 }
 
-/** Takes away a board that a user made. */
+/** Takes away a board of one's own. */
 export async function removeBoard(id: string): Promise<void> {
-  await requireViewer('edit-boards');
-  await boards.removeBoard(database(), id);
+  const viewer = await requireViewer('edit-boards');
+  const given = textSchema(120).safeParse(id);
+  if (given.success) await boards.removeBoard(database(), viewer, given.data);
   revalidatePath('/boards');
+}
+
+/** Changes who may use a board of one's own, or what one person may do with it. */
+export async function shareBoard(id: string, wanted: sharing.SharingChange): Promise<string | undefined> {
+  const viewer = await requireViewer('edit-boards');
+  const given = sharingChangeSchema.safeParse(wanted);
+  if (!given.success) return saidBy(given.error);
+  const done = await sharing.share(database(), 'board', viewer, id, given.data);
+  revalidatePath('/boards');
+  return done ? undefined : 'This board is not yours to share.';
 }

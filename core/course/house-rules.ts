@@ -205,6 +205,23 @@ export const houseQuestions = {
     ],
     why: 'A wire is found again by its colour.',
   },
+  solution: {
+    question: 'What of the drawing may a learner’s tablet hold?',
+    decides: 'judging',
+    schools: [
+      school(
+        'hidden',
+        'Nothing',
+        'Builds are checked on the server; the tablet holds nothing of the solution.',
+      ),
+      school(
+        'shown',
+        'The drawing and its connections',
+        'Builds are checked on the tablet itself, also without a connection.',
+      ),
+    ],
+    why: 'Whatever a page holds can be read by whoever wants to.',
+  },
 } as const satisfies Readonly<Record<string, Omit<HouseQuestion, 'id'>>>;
 
 export type HouseQuestionId = keyof typeof houseQuestions;
@@ -240,7 +257,7 @@ export function rulesWith(base: HouseRules, own: unknown): Result<HouseRules> {
       ...schemaProblems(read.error).map((problem) => ({ ...problem, path: `rules.${problem.path ?? ''}` })),
     );
   const said = Object.entries(read.data).filter(
-    ([id, answer]) => id in houseQuestions && answer !== undefined,
+    ([id, answer]) => Object.hasOwn(houseQuestions, id) && answer !== undefined,
   );
   return ok({ ...base, ...Object.fromEntries(said) } as HouseRules);
 }

@@ -11,23 +11,57 @@ import { legName, pointName, ref, type PointName, type Ref } from '../brand';
 import { parseJson, schemaProblems } from '../json';
 import { findKind } from '../parts';
 import { fail, ok, type Problem, type Result } from '../result';
+import { PROGRAM_LIMIT } from '../program/limits';
 import type { Language } from '../program';
 import { netlistOf } from '../wiring/netlist';
 import { readWiring, wiringFromRows } from '../wiring/read';
-import type { TableRow } from '../wiring/table';
+import { TABLE_LIMIT, type TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
 import { partsNamedIn, scenarioSchema } from './scenario';
 
+/** The most that one exercise may have of each thing; far beyond what fits on a bench. */
+const most = {
+  parts: 300,
+  breadboards: 8,
+  nets: 400,
+  points: 400,
+  scenarios: 40,
+  forms: 12,
+  stages: 20,
+  words: 20_000,
+} as const;
+const words = z.string().max(most.words);
+const fewWords = z.string().max(400);
+const programSchema = z.string().max(PROGRAM_LIMIT);
+const layoutSchema = z.string().max(TABLE_LIMIT);
+const scenariosSchema = z.array(scenarioSchema).max(most.scenarios);
+/** Free fields of an exercise, as long as they are no longer than all its words may be. */
+const freeSchema = z
+  .record(z.string(), z.unknown())
+  .refine((given) => JSON.stringify(given).length <= 10 * most.words, 'this is too much text');
+
 const partSchema = z.object({
   ref: z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1'),
-  kind: z.string().min(1),
-  value: z.string().default(''),
+  kind: z.string().min(1).max(60),
+  value: z.string().max(120).default(''),
   /** Values that pass as well, both ends included. */
   accept: z.object({ from: z.string(), to: z.string() }).optional(),
 });
 
 const languageSchema = z.enum(['cpp', 'python']);
-const netSchema = z.object({ name: z.string(), points: z.array(z.string()).min(1) });
+const netSchema = z.object({
+  name: z.string().max(80),
+  points: z.array(z.string().max(80)).min(1).max(most.points),
+});
+const partsSchema = z
+  .array(partSchema)
+  .min(1)
+  .max(most.parts)
+  .refine(
+    (parts) => parts.filter(({ kind }) => kind === 'breadboard').length <= most.breadboards,
+    `an exercise has at most ${most.breadboards} breadboards`,
+  );
+const netsSchema = z.array(netSchema).max(most.nets);
 
 const consideredSchema = z.object({ mark: z.enum(['wrong', 'free']), scenario: scenarioSchema });
 /** A scenario that an author has marked as wrong, or as free. */
@@ -35,68 +69,79 @@ export type ConsideredScenario = z.infer<typeof consideredSchema>;
 
 export const exerciseSchema = z.looseObject({
   format: z.literal('didaktor/exercise@1'),
-  id: z.string().regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, figures and hyphens'),
-  title: z.string().min(1),
-  aim: z.string().default(''),
+  id: z
+    .string()
+    .max(120)
+    .regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, figures and hyphens'),
+  title: z.string().min(1).max(200),
+  aim: words.default(''),
   /** How long it takes a class. */
   minutes: z.int().min(1).max(600).optional(),
   concepts: z
-    .object({ introduces: z.array(z.string()), uses: z.array(z.string()) })
+    .object({ introduces: z.array(fewWords).max(60), uses: z.array(fewWords).max(120) })
     .default({ introduces: [], uses: [] }),
-  board: z.string(),
+  board: z.string().max(120),
   /** The profile of the board, when it is not one that ships. */
   boardProfile: boardProfileSchema.optional(),
   language: languageSchema.optional(),
-  parts: z.array(partSchema).min(1),
-  nets: z.array(netSchema),
-  layout: z.string().optional(),
+  parts: partsSchema,
+  nets: netsSchema,
+  layout: layoutSchema.optional(),
   /** Other forms of the same exercise, each with what it has differently. */
   forms: z
     .array(
       z.object({
-        name: z.string().min(1),
-        board: z.string().optional(),
+        name: fewWords.min(1),
+        board: z.string().max(120).optional(),
         language: languageSchema.optional(),
-        parts: z.array(partSchema).min(1).optional(),
-        nets: z.array(netSchema).optional(),
-        layout: z.string().optional(),
-        program: z.string().optional(),
-        scenarios: z.array(scenarioSchema).optional(),
+        parts: partsSchema.optional(),
+        nets: netsSchema.optional(),
+        layout: layoutSchema.optional(),
+        program: programSchema.optional(),
+        scenarios: scenariosSchema.optional(),
       }),
     )
+    .max(most.forms)
     .optional(),
   /** The way there: what is tried on the way, before the whole is built. */
   stages: z
     .array(
       z.object({
-        name: z.string().min(1),
+        name: fewWords.min(1),
         /** The part with whose building the stage can be tried. */
-        after: z.string(),
-        program: z.string(),
-        scenarios: z.array(scenarioSchema),
+        after: z.string().max(80),
+        program: programSchema,
+        scenarios: scenariosSchema,
       }),
     )
+    .max(most.stages)
     .optional(),
   /** The parts as the author wrote them, a line each; `parts` and `nets` are what they say. */
   lines: z
-    .array(z.object({ id: z.string().min(1), text: z.string().max(400), refs: z.array(z.string()) }))
+    .array(
+      z.object({
+        id: z.string().min(1).max(80),
+        text: fewWords,
+        refs: z.array(z.string().max(80)).max(most.parts),
+      }),
+    )
     .max(200)
     .optional(),
   /** Parts that stay where they are when the rest is laid out anew. */
-  held: z.array(z.string()).optional(),
+  held: z.array(z.string().max(80)).max(most.parts).optional(),
   /** The exercise whose hookup this one goes on with. */
-  basedOn: z.object({ title: z.string(), layout: z.string() }).optional(),
-  free: z.object({ pins: z.record(z.string(), z.string()).optional() }).default({}),
-  program: z.string().default(''),
-  scenarios: z.array(scenarioSchema).default([]),
+  basedOn: z.object({ title: z.string().max(200), layout: layoutSchema }).optional(),
+  free: z.object({ pins: z.record(z.string().max(80), fewWords).optional() }).default({}),
+  program: programSchema.default(''),
+  scenarios: scenariosSchema.default([]),
   /**
    * Scenarios that were looked at and not taken: the program is to be changed so that it no longer does so, or
    * every program may do there as it likes.
    */
   considered: z.array(consideredSchema).max(200).optional(),
-  rules: z.record(z.string(), z.unknown()).default({}),
-  text: z.record(z.string(), z.unknown()).default({}),
-  cautions: z.array(z.string()).default([]),
+  rules: freeSchema.default({}),
+  text: freeSchema.default({}),
+  cautions: z.array(words).max(100).default([]),
 });
 export type ExerciseData = z.infer<typeof exerciseSchema>;
 

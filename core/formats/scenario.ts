@@ -61,8 +61,8 @@ const single = [
   z.strictObject({ lamp: lightSchema, rises: z.literal(true), ...windowed }),
   z.strictObject({ lamp: lightSchema, falls: z.literal(true), ...windowed }),
   z.strictObject({ lamp: refSchema, colour: z.enum(lampColourNames), ...windowed }),
-  z.strictObject({ 'never-together': z.array(lightSchema).min(2), ...windowed }),
-  z.strictObject({ order: z.array(lightSchema).min(2), ...windowed }),
+  z.strictObject({ 'never-together': z.array(lightSchema).min(2).max(100), ...windowed }),
+  z.strictObject({ order: z.array(lightSchema).min(2).max(100), ...windowed }),
   z.strictObject({
     /** A lamp or a buzzer. */
     responds: lightSchema,
@@ -91,7 +91,7 @@ const singleSchema = z.union(single);
 export const expectationSchema = z.union([
   ...single,
   z.strictObject({
-    'one-of': z.array(singleSchema).min(2),
+    'one-of': z.array(singleSchema).min(2).max(20),
     /** How many different ones must come over the runs. */
     variety: z.int().min(1),
     /** How many runs, each with another chance. */
@@ -105,11 +105,11 @@ export type SingleExpectation = Readonly<z.infer<typeof singleSchema>>;
 export type Expectation = Readonly<z.infer<typeof expectationSchema>>;
 
 export const scenarioSchema = z.object({
-  name: z.string().min(1),
+  name: z.string().min(1).max(200),
   /** Seconds that it runs. */
   for: z.number().positive().max(600),
-  stimuli: z.array(stimulusSchema).default([]),
-  expect: z.array(expectationSchema).min(1),
+  stimuli: z.array(stimulusSchema).max(200).default([]),
+  expect: z.array(expectationSchema).min(1).max(60),
 });
 export type Scenario = Readonly<z.infer<typeof scenarioSchema>>;
 

@@ -10,14 +10,14 @@ import { emitPython } from './python/emit';
 import { pythonLines } from './python/lines';
 import { resolvePython } from './python/resolve';
 import { certainProblems, pythonSyntaxProblems } from './python/syntax-problems';
+import { PROGRAM_LIMIT } from './limits';
 import { ParseGivenUp, type Grammars } from './syntax';
 import type { Token } from './token';
 
+export { PROGRAM_LIMIT } from './limits';
 export type { Grammars } from './syntax';
 export type { ProgramProblem } from './problem';
 
-/** Longest program that is read, in characters: some six hundred lines. */
-export const PROGRAM_LIMIT = 20_000;
 const EFFORT_OF_A_CHARACTER = 2500;
 const MORE_EFFORT_OF_A_LONG_ONE = 0.2;
 /** Deepest nesting of brackets that is handed to the grammar. */

@@ -8,8 +8,9 @@ export type TableColumn = (typeof tableColumns)[number];
 /** One row of a wiring table, cells as typed. */
 export type TableRow = Readonly<Record<TableColumn, string>> & { readonly line: number };
 
-/** Longest wiring table that is read, in characters: over a thousand parts. */
+/** Longest wiring table that is read, in characters, and most rows: several hundred parts. */
 export const TABLE_LIMIT = 200_000;
+export const ROW_LIMIT = 2000;
 
 /**
  * Splits a wiring table into rows. Takes commas, semicolons or tabs; with the latter two a comma
@@ -33,7 +34,7 @@ export function readTable(text: string): Result<readonly TableRow[]> {
   const broken = parsed.errors.find((error) => error.type === 'Quotes');
   if (broken) return fail({ message: 'a quoted cell does not end', line: (broken.row ?? 0) + 1 });
   const lines = parsed.data.map((cells, index) => ({
-    cells: cells.map((cell) => cell.trim()),
+    cells: cells.map((cell) => withoutGuard(cell.trim())),
     line: index + 1,
   }));
   const filled = lines.filter(({ cells }) => cells.some((cell) => cell !== ''));
@@ -41,6 +42,11 @@ export function readTable(text: string): Result<readonly TableRow[]> {
   if (!header) return fail({ message: 'the wiring table is empty; its first line is ref,kind,value,leg,at' });
   const order = readHeader(header.cells, header.line);
   if (!order.ok) return order;
+  if (body.length > ROW_LIMIT)
+    return fail({
+      message: `the wiring table has ${body.length.toLocaleString('en')} rows, at most ${ROW_LIMIT.toLocaleString('en')} are read`,
+      line: body[ROW_LIMIT]!.line,
+    });
   const rows: TableRow[] = [];
   for (const { cells, line } of body) {
     if (cells.length !== tableColumns.length) {
@@ -101,7 +107,13 @@ function separatorOf(text: string): ',' | ';' | '\t' {
 
 const lineOf = (text: string, index: number): number => text.slice(0, index).split('\n').length;
 
-/** Writes a wiring as a table that reads back as the same wiring. */
+/** A cell without the quote that keeps a spreadsheet from running it as a formula. */
+const withoutGuard = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell);
+
+/**
+ * Writes a wiring as a table that reads back as the same wiring. A cell that a spreadsheet would run as a formula
+ * has a quote before it, which is taken away again in reading.
+ */
 export function writeTable(wiring: Wiring): string {
   const rows: string[][] = [[...tableColumns]];
   if (wiring.board) rows.push([wiring.board.ref, 'board', wiring.board.profile.id, '', '']);
@@ -109,5 +121,5 @@ export function writeTable(wiring: Wiring): string {
   for (const part of wiring.parts)
     for (const placed of part.legs)
       rows.push([part.ref, part.kind, part.value.text, placed.leg, placed.at ? nameOf(placed.at) : '']);
-  return `${Papa.unparse(rows, { newline: '\n' })}\n`;
+  return `${Papa.unparse(rows, { newline: '\n', escapeFormulae: true })}\n`;
 }

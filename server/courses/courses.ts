@@ -4,9 +4,12 @@ import { emptyExercise } from '@/core/course/new-exercise';
 import { freeSlug, renamed } from '@/core/course/names';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { Sheet } from '@/core/worksheet/sheet';
-import type { GuardedProcesses } from '../guard/processes';
+import type { Guard } from '../guard/processes';
 import { isUuid } from '../database/ids';
+import { audit } from '../audit';
 import { draftsOf, type Draft } from '../exercises/drafts';
+import type { Viewer } from '../permissions';
+import { rightsOf } from '../sharing';
 
 export interface Lesson {
   readonly id: string;
@@ -23,9 +26,15 @@ export interface Course {
   readonly lessons: readonly Lesson[];
 }
 
-/** All courses, by title. */
-export const courseList = (db: Knex): Promise<readonly { readonly id: string; readonly title: string }[]> =>
-  db('course').orderBy('title').select<{ id: string; title: string }[]>('id', 'title');
+/** The courses that a viewer may look at, by title. */
+export const courseList = (
+  db: Knex,
+  viewer: Viewer,
+): Promise<readonly { readonly id: string; readonly title: string }[]> =>
+  db('course')
+    .where(rightsOf(db, 'course', viewer), 'is not', null)
+    .orderBy('title')
+    .select<{ id: string; title: string }[]>('id', 'title');
 
 /** A course with its lessons in order; `undefined` when there is none. */
 export async function findCourse(db: Knex, id: string): Promise<Course | undefined> {
@@ -51,7 +60,8 @@ export async function findCourse(db: Knex, id: string): Promise<Course | undefin
 /** Sets a house rule of a course, or goes back to the default; says why when there is no such school. */
 export async function setRule(
   db: Knex,
-  guarded: GuardedProcesses,
+  guarded: Guard,
+  viewer: Viewer,
   courseId: string,
   question: string,
   answer: string | null,
@@ -71,17 +81,13 @@ export async function setRule(
       });
     const course = await findCourse(transaction, courseId);
     if (course) await follow(transaction, guarded, drafts, course.rules);
+    await audit(transaction, viewer.id, 'set-rule', courseId, `${question}: ${answer ?? 'default'}`);
   });
   return undefined;
 }
 
 /** Brings drafts in line with other rules, where their lines leave something to the rules. */
-async function follow(
-  db: Knex,
-  guarded: GuardedProcesses,
-  drafts: readonly Draft[],
-  rules: HouseRules,
-): Promise<void> {
+async function follow(db: Knex, guarded: Guard, drafts: readonly Draft[], rules: HouseRules): Promise<void> {
   for (const { id, sheet } of drafts) {
     const settled = await guarded.ask('settle', { sheet, rules });
     const circuit = ({ parts, nets }: Sheet): string => JSON.stringify([parts, nets]);
@@ -98,10 +104,14 @@ async function follow(
 
 /** Adds a lesson at the end of a course. */
 export async function addLesson(db: Knex, courseId: string, title: string): Promise<void> {
-  const [{ count }] = (await db('lesson').where({ course_id: courseId }).count('* as count')) as [
-    { count: string },
-  ];
-  await db('lesson').insert({ course_id: courseId, title, position: Number(count) + 1 });
+  await db.transaction(async (transaction) => {
+    // Two who add at once come one after the other.
+    await transaction('course').where({ id: courseId }).forUpdate().first('id');
+    const last = await transaction('lesson')
+      .where({ course_id: courseId })
+      .max<{ last: number | null }[]>('position as last');
+    await transaction('lesson').insert({ course_id: courseId, title, position: (last[0]?.last ?? 0) + 1 });
+  });
 }
 
 /** Changes a lesson's title and length. */
@@ -115,8 +125,15 @@ export async function changeLesson(
 }
 
 /** Takes a lesson away; its exercises stay in the course without one. */
-export const removeLesson = (db: Knex, courseId: string, lessonId: string): Promise<unknown> =>
-  db('lesson').where({ id: lessonId, course_id: courseId }).delete();
+export async function removeLesson(
+  db: Knex,
+  viewer: Viewer,
+  courseId: string,
+  lessonId: string,
+): Promise<void> {
+  const removed = await db('lesson').where({ id: lessonId, course_id: courseId }).delete();
+  if (removed > 0) await audit(db, viewer.id, 'remove-lesson', lessonId);
+}
 
 /** Where an exercise stands: its lesson, `null` for none, in the order of the whole course. */
 export interface Standing {
@@ -170,6 +187,7 @@ export async function addExercise(
   lessonId: string | null = null,
 ): Promise<string | undefined> {
   return db.transaction(async (transaction) => {
+    await transaction('course').where({ id: courseId }).forUpdate().first('id');
     const rows = await transaction('exercise')
       .where({ course_id: courseId })
       .forUpdate()
@@ -222,12 +240,14 @@ function draftFor(
 /** Takes an exercise out of a course; refused when it has been published, for its hand-ins hang on it. */
 export async function removeExercise(
   db: Knex,
+  viewer: Viewer,
   courseId: string,
   exerciseId: string,
 ): Promise<string | undefined> {
   const published = await db('revision').where({ exercise_id: exerciseId }).first('id');
   if (published) return 'It has been published; hand-ins may hang on it. Close it for its classes instead.';
-  await db('exercise').where({ id: exerciseId, course_id: courseId }).delete();
+  const removed = await db('exercise').where({ id: exerciseId, course_id: courseId }).delete();
+  if (removed > 0) await audit(db, viewer.id, 'remove-exercise', exerciseId);
   return undefined;
 }
 

@@ -4,7 +4,12 @@ const shared = globalThis as { didaktorDatabase?: Knex };
 
 /** Opens a pool to the database at `url`; `schema` puts everything into a schema of its own. */
 export function openDatabase(url: string, schema = 'public'): Knex {
-  return knex({ client: 'pg', connection: { connectionString: url }, searchPath: [schema], pool: { min: 0, max: 10 } });
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url },
+    searchPath: [schema],
+    pool: { min: 0, max: 10 },
+  });
 }
 
 /** The process's database, at DATABASE_URL. One pool per process, also across reloads in development. */

@@ -11,6 +11,7 @@ import {
 } from '../courses/courses';
 import { keepBoard, knownBoards } from '../courses/boards';
 import { buildHarbour, type Harbour } from '../testing/harbour';
+import { share } from '../sharing';
 import { draftsOf, editsSince, findDraft, saveChanges } from './drafts';
 
 let harbour: Harbour;
@@ -43,6 +44,11 @@ describe('a draft', () => {
   });
 
   test('leaves what someone else has changed meanwhile, and returns both texts', async () => {
+    const { otherTeacher } = harbour;
+    await share(harbour.db, 'course', harbour.teacher, await courseId(), {
+      staffId: otherTeacher.id,
+      may: 'edit',
+    });
     await save([title('Beacon', 'Harbour beacon')]);
     const saved = await save(
       [title('Beacon', 'My beacon'), { type: 'field', field: 'aim', was: undefined, is: 'x' }],
@@ -119,8 +125,10 @@ describe('a course', () => {
       '1. Other',
       '2. Beacon',
     ]);
-    expect(await removeExercise(harbour.db, id, harbour.exerciseId)).toContain('has been published');
-    expect(await removeExercise(harbour.db, id, other)).toBeUndefined();
+    expect(await removeExercise(harbour.db, harbour.teacher, id, harbour.exerciseId)).toContain(
+      'has been published',
+    );
+    expect(await removeExercise(harbour.db, harbour.teacher, id, other)).toBeUndefined();
     expect(await draftsOf(harbour.db, id)).toHaveLength(1);
   });
 
@@ -131,14 +139,16 @@ describe('a course', () => {
       base: 0,
       changes: [{ type: 'line', id: 'a', was: null, is: 'button on 2', after: null }],
     });
-    expect(await setRule(harbour.db, harbour.guarded, id, 'buttonInput', 'pull-down')).toBeUndefined();
+    expect(
+      await setRule(harbour.db, harbour.guarded, harbour.teacher, id, 'buttonInput', 'pull-down'),
+    ).toBeUndefined();
     expect((await findCourse(harbour.db, id))!.rules.buttonInput).toBe('pull-down');
     expect((await findDraft(harbour.db, bell))!.sheet.parts.map(({ ref }) => ref)).toContain('R1');
     expect((await findDraft(harbour.db, bell))!.sheet.lines[0]!.text).toBe('button on 2');
-    expect(await setRule(harbour.db, harbour.guarded, id, 'buttonInput', 'glue')).toContain(
+    expect(await setRule(harbour.db, harbour.guarded, harbour.teacher, id, 'buttonInput', 'glue')).toContain(
       'no such house rule',
     );
-    await setRule(harbour.db, harbour.guarded, id, 'buttonInput', null);
+    await setRule(harbour.db, harbour.guarded, harbour.teacher, id, 'buttonInput', null);
     expect((await findDraft(harbour.db, bell))!.sheet.parts.map(({ ref }) => ref)).not.toContain('R1');
   });
 
@@ -151,12 +161,12 @@ describe('a course', () => {
 
 describe('boards', () => {
   test('that users make are checked, kept beside those that ship, and never in their place', async () => {
-    const [shipped] = await knownBoards(harbour.db);
+    const [shipped] = await knownBoards(harbour.db, harbour.teacher);
     const copy = { ...shipped!.profile, id: 'mine', short: 'mine' };
     expect(await keepBoard(harbour.db, harbour.teacher, JSON.stringify(copy))).toEqual({ id: 'mine' });
-    expect((await knownBoards(harbour.db)).map(({ profile, isOwn }) => `${profile.id} ${isOwn}`)).toContain(
-      'mine true',
-    );
+    expect(
+      (await knownBoards(harbour.db, harbour.teacher)).map(({ profile, isOwn }) => `${profile.id} ${isOwn}`),
+    ).toContain('mine true');
     const wrong = await keepBoard(harbour.db, harbour.teacher, JSON.stringify({ ...copy, pins: [] }));
     expect('problems' in wrong && wrong.problems[0]!.path).toContain('pins');
     expect(await keepBoard(harbour.db, harbour.teacher, JSON.stringify(shipped!.profile))).toMatchObject({

@@ -6,8 +6,10 @@ import { pathText } from '@/core/json';
 import { applyChanges, changeSchema, presentOf, type Change } from '@/core/worksheet/change';
 import { sheetOf, type Sheet } from '@/core/worksheet/sheet';
 import { isUuid } from '../database/ids';
-import type { GuardedProcesses } from '../guard/processes';
+import type { Guard } from '../guard/processes';
+import { log } from '../log';
 import type { Viewer } from '../permissions';
+import { mayWithExercise, rightsOf } from '../sharing';
 
 /** An exercise as it is being worked on. */
 export interface Draft {
@@ -103,10 +105,18 @@ export async function findDraft(db: Knex, id: string): Promise<Draft | undefined
   return row && fromRow(row);
 }
 
-/** The drafts of a course, in its order. */
+/** The drafts of a course that can be read, in its order. */
 export async function draftsOf(db: Knex, courseId: string): Promise<readonly Draft[]> {
   const rows = await selectDrafts(db).where('exercise.course_id', courseId).orderBy('exercise.position');
-  return rows.map(fromRow);
+  return rows.flatMap((row) => {
+    try {
+      return [fromRow(row)];
+    } catch (error) {
+      // One damaged draft takes nothing else with it.
+      log.error({ err: error, exercise: row.id }, 'a draft cannot be read');
+      return [];
+    }
+  });
 }
 
 /** What was changed in a draft after a version, oldest first. */
@@ -138,12 +148,15 @@ export async function editsSince(db: Knex, exerciseId: string, version: number):
  */
 export async function saveChanges(
   db: Knex,
-  guarded: GuardedProcesses,
+  guarded: Guard,
   viewer: Viewer,
   exerciseId: string,
   { base, changes }: Saving,
-): Promise<Saved | { readonly status: 404 | 422; readonly message: string }> {
-  if (!isUuid(exerciseId)) return { status: 404, message: 'This exercise does not exist any more.' };
+): Promise<Saved | { readonly status: 403 | 404 | 422; readonly message: string }> {
+  if (!(await mayWithExercise(db, viewer, exerciseId, 'edit')))
+    return (await mayWithExercise(db, viewer, exerciseId, 'look'))
+      ? { status: 403, message: 'This exercise is not yours to change; ask whose course it is.' }
+      : { status: 404, message: 'This exercise does not exist any more.' };
   return db.transaction(async (transaction) => {
     const [row] = await selectDrafts(transaction).where('exercise.id', exerciseId).forUpdate('exercise');
     if (!row) return { status: 404, message: 'This exercise does not exist any more.' } as const;
@@ -172,7 +185,7 @@ export async function saveChanges(
     const version = draft.version + 1;
     await transaction('exercise')
       .where({ id: exerciseId })
-      .update({ draft: JSON.stringify(settled.sheet), version, updated_at: new Date() });
+      .update({ draft: JSON.stringify(settled.sheet), version, updated_at: transaction.fn.now() });
     await transaction('edit').insert({
       exercise_id: exerciseId,
       version,
@@ -191,14 +204,17 @@ function lastToTouch(edits: readonly Edit[], change: Change): string {
   return edits.findLast((edit) => edit.changes.some(same))?.author ?? 'someone else';
 }
 
-/** All exercises of all courses, in order. */
+/** The exercises of all courses that a viewer may look at, in order. */
 export const exerciseList = (
   db: Knex,
+  viewer: Viewer,
 ): Promise<readonly { readonly id: string; readonly title: string; readonly position: number }[]> =>
   db('exercise')
-    .orderBy('position')
+    .join('course', 'course.id', 'exercise.course_id')
+    .where(rightsOf(db, 'course', viewer), 'is not', null)
+    .orderBy(['course.title', 'exercise.position'])
     .select<{ id: string; title: string; position: number }[]>(
-      'id',
-      'position',
+      'exercise.id',
+      'exercise.position',
       db.raw("draft->>'title' as title"),
     );

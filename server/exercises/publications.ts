@@ -1,8 +1,10 @@
 import type { Knex } from 'knex';
+import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { exerciseFrom, isComplete, type Exercise } from '@/core/formats/exercise';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
+import { mayWithExercise } from '../sharing';
 
 /** An exercise as it was opened for a class. */
 export interface Publication {
@@ -13,6 +15,8 @@ export interface Publication {
   readonly revision: number;
   readonly isOpen: boolean;
   readonly exercise: Exercise;
+  /** The house rules that hold for it: the course's, and its own. */
+  readonly rules: HouseRules;
 }
 
 interface Row {
@@ -23,6 +27,7 @@ interface Row {
   readonly number: number;
   readonly closed_at: Date | null;
   readonly content: unknown;
+  readonly course_rules: unknown;
 }
 
 const joined = (db: Knex) =>
@@ -55,7 +60,15 @@ function fromRow(row: Row): Publication {
     revision: row.number,
     isOpen: row.closed_at === null,
     exercise: exercise.value,
+    rules: rulesOf(row.course_rules, exercise.value),
   };
+}
+
+/** The rules of a course with those of an exercise; what cannot be read is as if nothing were said. */
+function rulesOf(course: unknown, { data }: Exercise): HouseRules {
+  const base = rulesWith(DEFAULT_HOUSE_RULES, course);
+  const own = rulesWith(base.ok ? base.value : DEFAULT_HOUSE_RULES, data.rules);
+  return own.ok ? own.value : base.ok ? base.value : DEFAULT_HOUSE_RULES;
 }
 
 /** A publication of one of the viewer's classes; `undefined` when there is none, or it is another's. */
@@ -67,7 +80,8 @@ export async function findPublication(
   if (!isUuid(id)) return undefined;
   const [row] = await joined(db)
     .where('publication.id', id)
-    .select<Row[]>(...lineColumns, 'revision.content');
+    .join('course', 'course.id', 'exercise.course_id')
+    .select<Row[]>(...lineColumns, 'revision.content', 'course.rules as course_rules');
   return row && sameClass(viewer, row.class_id) ? fromRow(row) : undefined;
 }
 
@@ -85,7 +99,7 @@ export interface PublicationLine {
   readonly introduces: readonly string[];
 }
 
-interface LineRow extends Omit<Row, 'content'> {
+interface LineRow extends Omit<Row, 'content' | 'course_rules'> {
   readonly title: string;
   readonly aim: string | null;
   readonly introduces: readonly string[] | null;
@@ -196,6 +210,8 @@ export async function publish(
   classId: string,
 ): Promise<{ readonly publicationId: string } | { readonly message: string }> {
   if (!sameClass(viewer, classId)) return { message: 'This is not one of your classes.' };
+  if (!(await mayWithExercise(db, viewer, exerciseId, 'look')))
+    return { message: 'This exercise does not exist any more.' };
   return db.transaction(async (transaction) => {
     const exercise = await transaction('exercise')
       .where({ id: exerciseId })

@@ -1,13 +1,18 @@
+import type { HouseRules } from '@/core/course/house-rules';
 import type { Exercise, ExerciseData } from '@/core/formats/exercise';
+import { kindOf } from '@/core/parts';
+import { writeTable } from '@/core/wiring/table';
 
 /**
- * What a student's browser gets of an exercise: enough to show it and to check a build on the spot,
- * without the reference program and what the author wrote for colleagues. Built up from what is
- * known to be safe, so that a field added to the format stays away until someone decides.
+ * What a student's browser gets of an exercise: enough to show it and, where the course says so, to check a build
+ * on the spot; never the reference program and what the author wrote for colleagues. Without the solution there
+ * are no places, connections, accepted values and expectations in it: the parts and wires of the bag, unplugged.
+ * Built up from what is known to be safe, so that a field added to the format stays away until someone decides.
  */
-export function studentForm({ data }: Exercise): ExerciseData {
+export function studentForm(exercise: Exercise, solution: HouseRules['solution']): ExerciseData {
+  const { data } = exercise;
   const build = data.text['build'];
-  return {
+  const shown = {
     format: data.format,
     id: data.id,
     title: data.title,
@@ -16,14 +21,35 @@ export function studentForm({ data }: Exercise): ExerciseData {
     board: data.board,
     ...(data.boardProfile ? { boardProfile: data.boardProfile } : {}),
     language: data.language,
-    parts: data.parts,
-    nets: data.nets,
-    layout: data.layout,
-    free: data.free,
     program: '',
-    scenarios: data.scenarios,
     rules: {},
     text: typeof build === 'string' ? { build } : {},
     cautions: data.cautions,
   };
+  if (solution === 'shown')
+    return {
+      ...shown,
+      parts: data.parts,
+      nets: data.nets,
+      layout: data.layout,
+      free: data.free,
+      scenarios: data.scenarios,
+    };
+  return {
+    ...shown,
+    parts: data.parts.map(({ ref, kind, value }) => ({ ref, kind, value })),
+    nets: [],
+    layout: bagOf(exercise),
+    free: {},
+    scenarios: [],
+  };
+}
+
+/** The wires of the reference as a table, none of them plugged in. */
+function bagOf({ reference }: Exercise): string {
+  const wires = reference.parts.filter(({ kind }) => kindOf(kind).conductor);
+  return writeTable({
+    ...reference,
+    parts: wires.map((wire) => ({ ...wire, legs: wire.legs.map(({ leg }) => ({ leg, at: null })) })),
+  });
 }

@@ -220,7 +220,21 @@ function systemFile({ pid }: ChildProcess, name: string): string | undefined {
   }
 }
 
-const shared = globalThis as { didaktorGuard?: GuardedProcesses };
+/** Whoever does tasks of the core within limits. */
+export type Guard = Pick<GuardedProcesses, 'run' | 'ask'>;
 
-/** The processes in which this one does the work of the core. */
-export const guarded = (): GuardedProcesses => (shared.didaktorGuard ??= new GuardedProcesses());
+/** Tasks that only read what somebody sent: a hand-in waits for one, and must not stand behind a check. */
+const quickTasks: ReadonlySet<TaskName> = new Set(['canonicalWiring', 'readExercise']);
+
+const shared = globalThis as { didaktorGuard?: Guard };
+
+/** The processes in which this one does the work of the core: one for what is quick, the others for the rest. */
+export function guarded(): Guard {
+  if (shared.didaktorGuard) return shared.didaktorGuard;
+  const [quick, others] = [new GuardedProcesses(1), new GuardedProcesses()];
+  const laneOf = (task: TaskName): GuardedProcesses => (quickTasks.has(task) ? quick : others);
+  return (shared.didaktorGuard = {
+    run: (task, input) => laneOf(task).run(task, input),
+    ask: (task, input) => laneOf(task).ask(task, input),
+  });
+}

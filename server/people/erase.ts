@@ -3,26 +3,35 @@ import { audit } from '../audit';
 import { can, ownWork, type Viewer } from '../permissions';
 
 /**
- * Erases a learner with all their work: the one path on which append-only records go, kept in the
- * audit trail without the name. Returns whether there was such a learner in a class of the viewer's.
+ * Erases a learner with all their work, when they are in a class of the viewer's. Returns whether there was such a
+ * learner.
  */
 export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string): Promise<boolean> {
+  const learner = await db('learner')
+    .where({ id: learnerId })
+    .first<{ class_id: string } | undefined>('class_id');
+  if (
+    !learner ||
+    !can(viewer.role, 'erase-learner') ||
+    !ownWork(viewer, { learnerId, classId: learner.class_id })
+  )
+    return false;
+  return erase(db, learnerId, viewer.id);
+}
+
+/**
+ * The one path on which append-only records go, kept in the audit trail without the name. Returns whether there was
+ * such a learner; whoever calls it has seen to it that they may.
+ */
+export async function erase(db: Knex, learnerId: string, actor: string): Promise<boolean> {
   return db.transaction(async (transaction) => {
-    const learner = await transaction('learner')
-      .where({ id: learnerId })
-      .first<{ class_id: string } | undefined>('class_id');
-    if (
-      !learner ||
-      !can(viewer.role, 'erase-learner') ||
-      !ownWork(viewer, { learnerId, classId: learner.class_id })
-    )
-      return false;
     await transaction.raw("set local didaktor.erasing = 'on'");
     const keys = await transaction('submission')
       .where({ learner_id: learnerId })
       .distinct()
       .pluck<string[]>('judging_key');
-    await transaction('learner').where({ id: learnerId }).delete();
+    const removed = await transaction('learner').where({ id: learnerId }).delete();
+    if (removed === 0) return false;
     // Reports quote what was handed in; those that nobody shares go as well.
     const shared = await transaction('submission')
       .whereIn('judging_key', keys)
@@ -32,7 +41,7 @@ export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string):
       await transaction(table).whereIn('key', own).delete();
     await transaction('known_device').where({ owner_id: learnerId }).delete();
     await transaction('sign_in_try').whereLike('subject', `${learnerId}%`).delete();
-    await audit(transaction, viewer.id, 'erase-learner', learnerId);
+    await audit(transaction, actor, 'erase-learner', learnerId);
     return true;
   });
 }

@@ -60,10 +60,10 @@ export async function viewerOf(db: Knex, token: string): Promise<Viewer | undefi
   const session = await db('session')
     .where({ token_hash: hash })
     .whereRaw('expires_at > now()')
-    .whereRaw("seen_at > now() - (case when learner_id is null then ?::int else ?::int end) * interval '1 second'", [
-      RESTS.staff,
-      RESTS.learner,
-    ])
+    .whereRaw(
+      "seen_at > now() - (case when learner_id is null then ?::int else ?::int end) * interval '1 second'",
+      [RESTS.staff, RESTS.learner],
+    )
     .first<SessionRow | undefined>(
       'staff_id',
       'learner_id',

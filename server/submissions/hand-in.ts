@@ -4,7 +4,7 @@ import { PROGRAM_LIMIT } from '@/core/program';
 import { problemText } from '@/core/result';
 import { TABLE_LIMIT } from '@/core/wiring/table';
 import { findOpening } from '../exercises/publications';
-import type { GuardedProcesses } from '../guard/processes';
+import type { Guard } from '../guard/processes';
 import { secondsToWait } from '../people/rate-limits';
 import type { Viewer } from '../permissions';
 import { judgingKey, queueJudging, waitingFor, type Waiting } from './judging';
@@ -36,7 +36,7 @@ export type HandInResult =
  */
 export async function handIn(
   db: Knex,
-  guarded: GuardedProcesses,
+  guarded: Guard,
   viewer: Viewer & { readonly role: 'student' },
   given: HandIn,
 ): Promise<HandInResult> {

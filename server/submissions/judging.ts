@@ -4,7 +4,7 @@ import { exerciseSchema } from '@/core/formats/exercise';
 import type { Sighting } from '@/core/judge/check';
 import { ENGINE } from '@/core/judge/engine';
 import { notJudged, type Obstacle } from '@/core/judge/not-judged';
-import type { GuardedProcesses } from '../guard/processes';
+import type { Guard } from '../guard/processes';
 import { addJob } from '../jobs';
 import { log } from '../log';
 import { textHash } from '../people/secrets';
@@ -58,7 +58,7 @@ const MOST_TRIES = 3;
  * Judges what waits under a key and writes its report; safe to be called again at any time, and from several
  * processes. What cannot be judged is told in a report, and kept for the developer. Throws when the database fails.
  */
-export async function judge(db: Knex, guarded: GuardedProcesses, key: string): Promise<void> {
+export async function judge(db: Knex, guarded: Guard, key: string): Promise<void> {
   const [begun] = await db('judging')
     .where({ key })
     .update({ started_at: db.raw('clock_timestamp()'), tries: db.raw('tries + 1') })

@@ -27,6 +27,12 @@ import { useHandIn } from './useHandIn';
 interface BenchProps {
   readonly learnerId: string;
   readonly publicationId: string;
+  /** Earlier publications of the exercise, newest first: work begun on them goes on here. */
+  readonly earlier: readonly string[];
+  /** What the server has kept of the bench, as text. */
+  readonly kept: string | undefined;
+  /** Who checks builds; the server, when the tablet holds nothing of the solution. */
+  readonly checkedBy: 'tablet' | 'server';
   /** The student form of the exercise. */
   readonly exercise: ExerciseData;
 }
@@ -34,10 +40,17 @@ interface BenchProps {
 type Panel = 'wiring' | 'program' | 'hand-in';
 
 /** A learner's bench: record the build, put the program in, check, and hand in. */
-export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
-  const kept = useDraft(learnerId, publicationId, exercise);
+export function Bench({
+  learnerId,
+  publicationId,
+  earlier,
+  kept: keptThere,
+  checkedBy,
+  exercise,
+}: BenchProps) {
+  const kept = useDraft({ learnerId, publicationId, earlier, keptThere, exercise });
   const { draft, change, changeQuietly } = kept;
-  const { result, check } = useChecker();
+  const { result, check, cancel } = useChecker(checkedBy);
   const [panel, setPanel] = useState<Panel>('wiring');
   const [active, setActive] = useState<LegKey>();
   const [checked, setChecked] = useState<string>();
@@ -90,6 +103,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
       return;
     }
     check({
+      publicationId,
       exercise,
       wiring: read.table,
       program: draft.program,
@@ -156,6 +170,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
           <p className="mr-auto text-note text-soft" role="status">
             {kept.problem ??
               (kept.savedAt ? `Kept on this tablet, ${format(kept.savedAt, 'HH:mm')}` : 'Opening …')}
+            {checkedBy === 'server' ? ' · checked by the server' : ' · checked on this tablet'}
           </p>
           <Button onClick={() => setZoomed((zoomed) => !zoomed)} aria-pressed={isZoomed} className="min-h-11">
             {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
@@ -212,6 +227,7 @@ export function Bench({ learnerId, publicationId, exercise }: BenchProps) {
               }}
               onApply={applyRepair}
               onHandIn={() => setPanel('hand-in')}
+              onCancel={cancel}
               onFollow={read.wiring && findPath(read.wiring) ? () => setStep(0) : undefined}
             />
           )}

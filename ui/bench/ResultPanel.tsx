@@ -16,6 +16,8 @@ interface ResultPanelProps {
   readonly onApply: (finding: Finding) => void;
   readonly onFollow: (() => void) | undefined;
   readonly onHandIn: () => void;
+  /** Gives up a check that is under way. */
+  readonly onCancel: () => void;
 }
 
 /** What the check says: what is seen first, then one hint after the other. */
@@ -27,6 +29,7 @@ export function ResultPanel({
   onApply,
   onFollow,
   onHandIn,
+  onCancel,
 }: ResultPanelProps) {
   return (
     <section aria-label="What the check says" aria-live="polite" className="border-t border-ink px-5 py-4">
@@ -35,7 +38,13 @@ export function ResultPanel({
           Record where each end is, put your program in, then <strong>Check</strong>.
         </p>
       )}
-      {result.state === 'checking' && <p className="text-bench">Building it up and running it …</p>}
+      {result.state === 'checking' && (
+        <p className="flex flex-wrap items-center gap-4 text-bench">
+          Building it up and running it …
+          {result.seconds > 0 && <span className="mono text-soft">{result.seconds} s</span>}
+          <Button onClick={onCancel}>Stop</Button>
+        </p>
+      )}
       {result.state === 'unusable' && (
         <p className="text-bench">
           <strong>This cannot be checked yet.</strong> {result.message}

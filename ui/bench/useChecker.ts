@@ -1,80 +1,148 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Report } from '@/core/formats/report';
+import { z } from 'zod';
+import { reportSchema, type Report } from '@/core/formats/report';
 import type { CheckAnswer, CheckRequest } from '@/workers/web/messages';
 
 export type CheckState =
   | { readonly state: 'idle' }
-  | { readonly state: 'checking' }
+  /** Whole seconds for which the check has been under way. */
+  | { readonly state: 'checking'; readonly seconds: number }
   | { readonly state: 'unusable'; readonly message: string }
   | { readonly state: 'done'; readonly report: Report };
 
-/** Seconds after which a check is given up; the engine's own budgets end it much earlier. */
-const PATIENCE = 30;
+/** A build to check, for whoever does it. */
+export type Check = Omit<CheckRequest, 'id'> & { readonly publicationId: string };
 
-/** Checks builds in a web worker, so that the page never stands still. */
-export function useChecker(): {
+/** Seconds after which a check is given up, on the tablet as on the server. */
+const PATIENCE = 10;
+const TOO_LONG =
+  'This check takes too long. Your work is kept; hand in, and it is judged with more patience.';
+
+/** Does one check; rejects with what to tell the learner. `signal` ends it. */
+type Checker = (check: Check, signal: AbortSignal) => Promise<Report>;
+
+/** Checks builds, on the tablet in a worker or on the server, so that the page never stands still. */
+export function useChecker(checkedBy: 'tablet' | 'server'): {
   readonly result: CheckState;
-  readonly check: (request: Omit<CheckRequest, 'id'>) => void;
-  readonly clear: () => void;
+  readonly check: (check: Check) => void;
+  /** Gives up the check that is under way. */
+  readonly cancel: () => void;
 } {
   const [result, setResult] = useState<CheckState>({ state: 'idle' });
+  const onTablet = useTabletChecker(checkedBy === 'tablet');
+  const running = useRef<AbortController>(undefined);
+  useEffect(() => () => running.current?.abort(), []);
+
+  const cancel = useCallback(() => {
+    running.current?.abort();
+    setResult({ state: 'idle' });
+  }, []);
+  const check = useCallback(
+    (wanted: Check) => {
+      running.current?.abort();
+      const controller = new AbortController();
+      running.current = controller;
+      const began = Date.now();
+      setResult({ state: 'checking', seconds: 0 });
+      const settle = (state: CheckState): void => {
+        clearInterval(clock);
+        if (running.current !== controller) return;
+        running.current = undefined;
+        setResult(state);
+      };
+      const clock = setInterval(() => {
+        const seconds = Math.floor((Date.now() - began) / 1000);
+        if (controller.signal.aborted) clearInterval(clock);
+        else if (seconds < PATIENCE) setResult({ state: 'checking', seconds });
+        else {
+          settle({ state: 'unusable', message: TOO_LONG });
+          controller.abort();
+        }
+      }, 1000);
+      const checker: Checker = checkedBy === 'tablet' ? onTablet : checkOnServer;
+      checker(wanted, controller.signal).then(
+        (report) => settle({ state: 'done', report }),
+        (error: unknown) =>
+          controller.signal.aborted
+            ? clearInterval(clock)
+            : settle({ state: 'unusable', message: error instanceof Error ? error.message : TOO_LONG }),
+      );
+    },
+    [checkedBy, onTablet],
+  );
+  return { result, check, cancel };
+}
+
+const answerSchema = z.object({ report: reportSchema });
+const refusalSchema = z.object({ message: z.string() });
+
+const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting }, signal) => {
+  const answer = await fetch('/api/checks', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ publicationId, wiring, program, ...(sighting ? { sighting } : {}) }),
+    signal,
+  }).catch(() => {
+    throw new Error('There is no connection to the server that checks. Your work is kept; try again later.');
+  });
+  const body: unknown = await answer.json().catch(() => undefined);
+  const read = answerSchema.safeParse(body);
+  if (read.success) return read.data.report;
+  const refusal = refusalSchema.safeParse(body);
+  throw new Error(refusal.success ? refusal.data.message : 'The server could not check this. Try again.');
+};
+
+/** A checker in a web worker, which is begun early so that the first check is instant, and ended with a check. */
+function useTabletChecker(isWanted: boolean): Checker {
   const worker = useRef<Worker>(undefined);
   const lastId = useRef(0);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-
   const start = useCallback((): Worker => {
-    if (worker.current) return worker.current;
-    const made = new Worker(new URL('../../workers/web/check.worker.ts', import.meta.url), {
+    worker.current ??= new Worker(new URL('../../workers/web/check.worker.ts', import.meta.url), {
       type: 'module',
     });
-    made.addEventListener('message', ({ data }: MessageEvent<CheckAnswer>) => {
-      if (data.id !== lastId.current) return;
-      clearTimeout(timer.current);
-      setResult(
-        data.ok ? { state: 'done', report: data.report } : { state: 'unusable', message: data.message },
-      );
-    });
-    made.addEventListener('error', () => {
-      clearTimeout(timer.current);
-      worker.current = undefined;
-      setResult({ state: 'unusable', message: 'The checker stopped. Your work is kept; check again.' });
-    });
-    worker.current = made;
-    return made;
+    return worker.current;
   }, []);
-
-  // Loading the grammars early makes the first check instant.
   useEffect(() => {
-    start().postMessage('warm');
+    if (isWanted) start().postMessage('warm');
     return () => {
-      clearTimeout(timer.current);
       worker.current?.terminate();
       worker.current = undefined;
     };
-  }, [start]);
-
-  const check = useCallback(
-    (request: Omit<CheckRequest, 'id'>) => {
-      lastId.current += 1;
-      setResult({ state: 'checking' });
-      clearTimeout(timer.current);
-      timer.current = setTimeout(() => {
-        worker.current?.terminate();
-        worker.current = undefined;
-        setResult({
-          state: 'unusable',
-          message: 'This check takes too long on this tablet. Hand in; it is checked again there.',
+  }, [isWanted, start]);
+  return useCallback(
+    (check, signal) =>
+      new Promise<Report>((resolve, reject) => {
+        const one = start();
+        lastId.current += 1;
+        const id = lastId.current;
+        const fail = (message: string): void => {
+          one.terminate();
+          if (worker.current === one) worker.current = undefined;
+          reject(new Error(message));
+        };
+        const listen = ({ data }: MessageEvent<CheckAnswer>): void => {
+          if (data.id !== id) return;
+          one.removeEventListener('message', listen);
+          if (data.ok) resolve(data.report);
+          else reject(new Error(data.message));
+        };
+        one.addEventListener('message', listen);
+        one.addEventListener('error', () => fail('The checker stopped. Your work is kept; check again.'), {
+          once: true,
         });
-      }, PATIENCE * 1000);
-      start().postMessage({ ...request, id: lastId.current });
-    },
+        // A check that computes hears nothing: its worker is ended with it.
+        signal.addEventListener('abort', () => fail(TOO_LONG), { once: true });
+        const { exercise, wiring, program, sighting } = check;
+        one.postMessage({
+          id,
+          exercise,
+          wiring,
+          program,
+          ...(sighting ? { sighting } : {}),
+        } satisfies CheckRequest);
+      }),
     [start],
   );
-  const clear = useCallback(() => {
-    lastId.current += 1;
-    setResult({ state: 'idle' });
-  }, []);
-  return { result, check, clear };
 }

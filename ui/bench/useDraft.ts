@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useReducer, useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
 import { emptyDraft, type Draft } from './draft';
-import { keepDraft, loadDraft } from './storage';
+import { keepDraft, loadDraft, readDraftText, sendDraft } from './storage';
 
 interface History {
   readonly past: readonly Draft[];
@@ -63,8 +63,24 @@ export interface KeptDraft {
   readonly canRedo: boolean;
 }
 
-/** A learner's draft: undone and redone at will, and kept on the tablet with every change. */
-export function useDraft(learnerId: string, publicationId: string, exercise: ExerciseData): KeptDraft {
+/** Milliseconds after a change until the server gets the draft as well. */
+const SEND_AFTER = 8000;
+
+interface DraftOf {
+  readonly learnerId: string;
+  readonly publicationId: string;
+  readonly earlier: readonly string[];
+  /** What the server has of it. */
+  readonly keptThere: string | undefined;
+  readonly exercise: ExerciseData;
+}
+
+/**
+ * A learner's draft: undone and redone at will, kept on the tablet with every change, and on the server soon
+ * after. It begins with what the tablet has, else with what the server has, else with what there was on an
+ * earlier publication of the exercise.
+ */
+export function useDraft({ learnerId, publicationId, earlier, keptThere, exercise }: DraftOf): KeptDraft {
   const [history, dispatch] = useReducer(advance, undefined, () => ({
     past: [],
     present: emptyDraft(exercise),
@@ -75,9 +91,11 @@ export function useDraft(learnerId: string, publicationId: string, exercise: Exe
   const [problem, setProblem] = useState<string>();
   useEffect(() => {
     let isCurrent = true;
-    loadDraft(learnerId, publicationId)
-      .then((draft) => {
+    const there = keptThere === undefined ? undefined : readDraftText(keptThere);
+    loadDraft(learnerId, [publicationId, ...(there ? [] : earlier)])
+      .then((here) => {
         if (!isCurrent) return;
+        const draft = here ?? there;
         if (draft) dispatch({ type: 'load', draft });
         setLoaded(true);
       })
@@ -89,9 +107,16 @@ export function useDraft(learnerId: string, publicationId: string, exercise: Exe
     return () => {
       isCurrent = false;
     };
+    // What the server said when the page came is what counts, whatever it says later.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [learnerId, publicationId]);
 
   const { present } = history;
+  useEffect(() => {
+    if (!isLoaded || (history.past.length === 0 && history.future.length === 0)) return undefined;
+    const timer = setTimeout(() => void sendDraft(publicationId, present), SEND_AFTER);
+    return () => clearTimeout(timer);
+  }, [isLoaded, publicationId, present, history]);
   useEffect(() => {
     if (!isLoaded) return;
     let isCurrent = true;

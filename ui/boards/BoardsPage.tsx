@@ -5,19 +5,30 @@ import { useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import { BoardEditor } from './BoardEditor';
 import { BoardTour } from './BoardTour';
+import { Sharing, type SharingChange, type SharingState } from '../sharing/Sharing';
 import { PartCards } from './PartCards';
 
+interface ShownBoard {
+  readonly profile: BoardProfile;
+  /** Whether a user made it. */
+  readonly isOwn: boolean;
+  readonly made?: { readonly id: string; readonly may: 'own' | 'edit' | 'look' };
+  /** How it is shared, for its owner. */
+  readonly sharing?: SharingState | undefined;
+}
+
 interface BoardsPageProps {
-  readonly boards: readonly { readonly profile: BoardProfile; readonly isOwn: boolean }[];
+  readonly boards: readonly ShownBoard[];
   readonly mayEdit: boolean;
   readonly keepBoard: (
     text: string,
   ) => Promise<{ readonly id: string } | { readonly problems: readonly string[] }>;
   readonly removeBoard: (id: string) => Promise<void>;
+  readonly shareBoard: (id: string, change: SharingChange) => Promise<string | undefined>;
 }
 
 /** Every board as a tour, and every part with how to know its legs. */
-export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard }: BoardsPageProps) {
+export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard, shareBoard }: BoardsPageProps) {
   const [id, setId] = useState(boards[0]!.profile.id);
   const [isEditing, setEditing] = useState(false);
   const known = boards.find(({ profile }) => profile.id === id) ?? boards[0]!;
@@ -36,7 +47,7 @@ export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard }: BoardsPa
       <Tabs.Content value="boards" className="grid lg:grid-cols-[15rem_minmax(0,1fr)]">
         <nav aria-label="Boards" className="border-ink pb-6 lg:border-r">
           <ul>
-            {boards.map(({ profile, isOwn }) => (
+            {boards.map(({ profile, isOwn, made }) => (
               <li key={profile.id} className="border-b border-rule">
                 <button
                   type="button"
@@ -49,7 +60,8 @@ export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard }: BoardsPa
                 >
                   {profile.short}
                   <span className="block text-note font-normal text-soft">
-                    {profile.pins.length} pins, {profile.logicVolts} V{isOwn && ', your own'}
+                    {profile.pins.length} pins, {profile.logicVolts} V
+                    {isOwn && (made?.may === 'own' ? ', your own' : ', made here')}
                   </span>
                 </button>
               </li>
@@ -60,7 +72,7 @@ export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard }: BoardsPa
           <BoardEditor
             key={known.profile.id}
             profile={known.profile}
-            isOwn={known.isOwn}
+            isOwn={known.made !== undefined && known.made.may !== 'look'}
             onKeep={async (text) => {
               const kept = await keepBoard(text);
               if ('problems' in kept) return kept.problems;
@@ -76,11 +88,22 @@ export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard }: BoardsPa
             onClose={() => setEditing(false)}
           />
         ) : (
-          <BoardTour
-            profile={known.profile}
-            isOwn={known.isOwn}
-            onEdit={mayEdit ? () => setEditing(true) : undefined}
-          />
+          <div>
+            <BoardTour
+              profile={known.profile}
+              isOwn={known.isOwn}
+              onEdit={mayEdit ? () => setEditing(true) : undefined}
+            />
+            {known.made && known.sharing && (
+              <div className="max-w-xl px-6 pb-8">
+                <Sharing
+                  what="this board"
+                  sharing={known.sharing}
+                  onChange={(change) => shareBoard(known.made!.id, change)}
+                />
+              </div>
+            )}
+          </div>
         )}
       </Tabs.Content>
       <Tabs.Content value="parts">

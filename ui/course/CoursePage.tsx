@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { Rung } from '@/core/course/ladder';
 import { Button } from '../design/Button';
+import { Sharing, type SharingState } from '../sharing/Sharing';
 import { CourseTools } from './CourseTools';
 import { Ladder } from './Ladder';
 import type { CourseActions } from './actions';
@@ -34,6 +35,10 @@ interface CoursePageProps {
   readonly classes: readonly { readonly id: string; readonly name: string }[];
   readonly boards: readonly { readonly id: string; readonly short: string }[];
   readonly mayEdit: boolean;
+  /** How the course is shared, for its owner. */
+  readonly sharing: SharingState | undefined;
+  /** Exercises whose data is damaged; they are left out. */
+  readonly unreadable: number;
   readonly actions: CourseActions;
 }
 
@@ -87,6 +92,13 @@ export function CoursePage(props: CoursePageProps) {
           <Link href={`/courses/${courseId}/rules`}>House rules</Link>
         </Button>
         {mayEdit && <CourseTools {...props} act={act} />}
+        {props.sharing && (
+          <Sharing
+            what="this course"
+            sharing={props.sharing}
+            onChange={(change) => actions.shareCourse(courseId, change)}
+          />
+        )}
       </aside>
     </div>
   );

@@ -1,4 +1,5 @@
 import type { RevisionChange } from '@/core/course/revision-changes';
+import type { SharingChange } from '../sharing/Sharing';
 
 /** Where an exercise stands: its lesson, `null` for none. */
 export interface Standing {
@@ -38,5 +39,6 @@ export interface CourseActions {
   readonly removeExercise: (courseId: string, exerciseId: string) => Refusal;
   readonly renameByPattern: (courseId: string, pattern: string) => Refusal;
   readonly publishTo: (courseId: string, exerciseId: string, classId: string) => Refusal;
+  readonly shareCourse: (courseId: string, change: SharingChange) => Refusal;
   readonly revisions: (exerciseId: string) => Promise<readonly RevisionSummary[]>;
 }

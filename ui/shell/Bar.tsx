@@ -1,11 +1,12 @@
 'use client';
 
-import { LogOut, Moon, Search, Sun } from 'lucide-react';
+import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { Keys } from '../design/Button';
 import { Mark } from './Mark';
 import { Palette, type Destination } from './Palette';
+import { SignOut } from './SignOut';
 import { useTheme } from './useTheme';
 
 /** One step of the way to where one is. */
@@ -20,12 +21,23 @@ interface BarProps {
   readonly facts?: React.ReactNode;
   readonly actions?: React.ReactNode;
   readonly viewerName: string;
+  /** Who is signed in, when it is a learner. */
+  readonly learnerId: string | undefined;
   readonly destinations: readonly Destination[];
   readonly signOut: () => Promise<void>;
 }
 
 /** The fixed place at the top: the way here, the title, the view's actions, and the way elsewhere. */
-export function Bar({ places, title, facts, actions, viewerName, destinations, signOut }: BarProps) {
+export function Bar({
+  places,
+  title,
+  facts,
+  actions,
+  viewerName,
+  learnerId,
+  destinations,
+  signOut,
+}: BarProps) {
   const [isOpen, setOpen] = useState(false);
   useEffect(() => {
     const listen = (event: KeyboardEvent): void => {
@@ -81,17 +93,7 @@ export function Bar({ places, title, facts, actions, viewerName, destinations, s
             <Keys>Ctrl K</Keys>
           </button>
           <ThemeToggle />
-          <form action={signOut}>
-            <button
-              type="submit"
-              className="flex min-h-10 items-center gap-1.5 px-2 text-note text-soft hover:text-ink"
-              title={`Sign out ${viewerName}`}
-            >
-              <span className="max-w-28 truncate">{viewerName}</span>
-              <LogOut size={16} aria-hidden="true" />
-              <span className="sr-only">Sign out</span>
-            </button>
-          </form>
+          <SignOut viewerName={viewerName} learnerId={learnerId} signOut={signOut} />
         </div>
       </div>
       <Palette isOpen={isOpen} onOpenChange={setOpen} destinations={destinations} />

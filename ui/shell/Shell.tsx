@@ -7,6 +7,7 @@ interface ShellProps {
   readonly facts?: React.ReactNode;
   readonly actions?: React.ReactNode;
   readonly viewerName: string;
+  readonly learnerId: string | undefined;
   readonly destinations: readonly Destination[];
   readonly signOut: () => Promise<void>;
   readonly children: React.ReactNode;

@@ -1,15 +1,16 @@
-import { mayDo } from '../../access';
 import { database } from '@/server/database/connection';
+import { healthOf } from '@/server/health';
+import { mayDo } from '../../access';
 
 export const dynamic = 'force-dynamic';
 
-/** Says whether the server can do its work: it answers and its database does. */
+/**
+ * Says whether the product can do its work: it answers, its database takes what is written, and what waits is
+ * judged. 503 when hand-ins could not be kept; a missing worker is told and is no reason to send nobody here.
+ */
 export async function GET(): Promise<Response> {
-  try {
-    if (!(await mayDo('ask-health'))) return Response.json({ ok: false }, { status: 403 });
-    await database().raw('select 1');
-    return Response.json({ ok: true });
-  } catch {
-    return Response.json({ ok: false }, { status: 503 });
-  }
+  if (!(await mayDo('ask-health').catch(() => true))) return Response.json({ ok: false }, { status: 403 });
+  const health = await healthOf(database());
+  const cannotKeep = health.troubles.some((trouble) => trouble.includes('database'));
+  return Response.json(health, { status: cannotKeep ? 503 : 200 });
 }

@@ -4,7 +4,7 @@ import { log } from '@/server/log';
 import { can, roleOf } from '@/server/permissions';
 import { handIn, handInSchema } from '@/server/submissions/hand-in';
 import { currentViewer } from '../../access';
-import { isForeign, parsed, readBody, refuse } from '../bodies';
+import { given, isForeign, refuse } from '../bodies';
 
 export const dynamic = 'force-dynamic';
 
@@ -18,18 +18,10 @@ export async function POST(request: Request): Promise<Response> {
   if (!viewer) return refuse(401, 'You are signed out. Sign in again; your work is kept on this tablet.');
   if (!can(roleOf(viewer), 'hand-in') || viewer.role !== 'student')
     return refuse(403, 'Only learners hand in.');
-  const body = await readBody(request, LARGEST_BODY);
-  if (body === undefined) return refuse(413, 'This is too much for one hand-in.');
-  const data = parsed(body);
-  if (data === undefined) return refuse(400, 'The hand-in cannot be read.');
-  const given = handInSchema.safeParse(data);
-  if (!given.success)
-    return refuse(
-      422,
-      `The hand-in cannot be read: ${given.error.issues[0]?.path.join('.') ?? ''} ${given.error.issues[0]?.message ?? ''}`,
-    );
+  const read = await given(request, LARGEST_BODY, handInSchema);
+  if ('refusal' in read) return read.refusal;
   try {
-    const result = await handIn(database(), guarded(), viewer, given.data);
+    const result = await handIn(database(), guarded(), viewer, read.data);
     if ('message' in result) return refuse(result.status, result.message);
     return Response.json(
       { submissionId: result.submissionId, waiting: result.waiting },

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { database } from '@/server/database/connection';
-import { findPublication } from '@/server/exercises/publications';
+import { earlierPublications, findPublication } from '@/server/exercises/publications';
 import { studentForm } from '@/server/exercises/student-form';
+import { benchDraftOf } from '@/server/submissions/bench-drafts';
 import { Bench } from '@/ui/bench/Bench';
 import { requireViewer } from '../../access';
 import { View } from '../../shell';
@@ -13,7 +14,9 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
   const viewer = await requireViewer('see-bench');
   const publication = await findPublication(database(), viewer, (await params).publicationId);
   if (!publication) notFound();
-  const form = studentForm(publication.exercise);
+  const { solution } = publication.rules;
+  const form = studentForm(publication.exercise, solution);
+  const earlier = await earlierPublications(database(), publication.id);
   return (
     <View
       viewer={viewer}
@@ -21,7 +24,14 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       title={form.title}
       facts={publication.isOpen ? form.aim : 'closed: nothing more can be handed in'}
     >
-      <Bench learnerId={viewer.id} publicationId={publication.id} exercise={form} />
+      <Bench
+        learnerId={viewer.id}
+        publicationId={publication.id}
+        earlier={earlier}
+        kept={await benchDraftOf(database(), viewer.id, [publication.id, ...earlier])}
+        exercise={form}
+        checkedBy={solution === 'shown' ? 'tablet' : 'server'}
+      />
     </View>
   );
 }

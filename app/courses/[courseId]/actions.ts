@@ -9,27 +9,54 @@ import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
 import { publish } from '@/server/exercises/publications';
-import type { RevisionSummary } from '@/ui/course/actions';
 import { guarded } from '@/server/guard/processes';
+import type { Action, Viewer } from '@/server/permissions';
+import * as sharing from '@/server/sharing';
+import type { RevisionSummary } from '@/ui/course/actions';
 import { requireViewer } from '../../access';
+import { idSchema, saidBy, sharingChangeSchema, textSchema } from '../../arguments';
 
 /** What comes back from an action that can be refused. */
 export type Refusal = string | undefined;
 
-const titleSchema = z.string().trim().min(1, 'Give it a title.').max(120);
-const minutesSchema = z.int().min(5).max(600);
+const titleSchema = textSchema(120).trim().min(1, 'Give it a title.');
+const minutesSchema = z
+  .int('Write whole minutes.')
+  .min(5, 'At least 5 minutes.')
+  .max(600, 'At most 600 minutes.');
+const standingsSchema = z.array(z.object({ exerciseId: idSchema, lessonId: idSchema.nullable() })).max(1000);
+const beginningSchema = z.discriminatedUnion('from', [
+  z.object({ from: z.literal('nothing'), board: textSchema(120) }),
+  z.object({ from: z.literal('copy'), exerciseId: idSchema }),
+  z.object({ from: z.literal('hookup'), exerciseId: idSchema }),
+]);
 
-const refresh = (courseId: string): void => revalidatePath(`/courses/${courseId}`);
+const NOT_YOURS = 'This course is not yours to change; ask whose it is.';
+
+/** Does something to a course that the viewer may change, with arguments of the right form; says why not. */
+async function change<Schema extends z.ZodType>(
+  action: Action,
+  courseId: unknown,
+  schema: Schema,
+  given: unknown,
+  work: (courseId: string, data: z.infer<Schema>, viewer: Viewer) => Promise<Refusal | void>,
+): Promise<Refusal> {
+  const viewer = await requireViewer(action);
+  const id = idSchema.safeParse(courseId);
+  const data = schema.safeParse(given);
+  if (!id.success) return NOT_YOURS;
+  if (!data.success) return saidBy(data.error);
+  if (!(await sharing.mayEdit(database(), 'course', viewer, id.data))) return NOT_YOURS;
+  const refusal = await work(id.data, data.data, viewer);
+  revalidatePath(`/courses/${id.data}`);
+  return refusal ?? undefined;
+}
 
 /** Adds a lesson at the end. */
-export async function addLesson(courseId: string, title: string): Promise<Refusal> {
-  await requireViewer('edit-course');
-  const given = titleSchema.safeParse(title);
-  if (!given.success) return given.error.issues[0]!.message;
-  await courses.addLesson(database(), courseId, given.data);
-  refresh(courseId);
-  return undefined;
-}
+export const addLesson = async (courseId: string, title: string): Promise<Refusal> =>
+  change('edit-course', courseId, titleSchema, title, (id, given) =>
+    courses.addLesson(database(), id, given),
+  );
 
 /** Changes a lesson's title and length. */
 export async function changeLesson(
@@ -38,29 +65,25 @@ export async function changeLesson(
   title: string,
   minutes: number,
 ): Promise<Refusal> {
-  await requireViewer('edit-course');
-  const given = z.object({ title: titleSchema, minutes: minutesSchema }).safeParse({ title, minutes });
-  if (!given.success) return given.error.issues[0]!.message;
-  await courses.changeLesson(database(), courseId, lessonId, given.data);
-  refresh(courseId);
-  return undefined;
+  const schema = z.object({ lessonId: idSchema, title: titleSchema, minutes: minutesSchema });
+  return change('edit-course', courseId, schema, { lessonId, title, minutes }, (id, given) =>
+    courses.changeLesson(database(), id, given.lessonId, given),
+  );
 }
 
 /** Takes a lesson away; its exercises stay. */
-export async function removeLesson(courseId: string, lessonId: string): Promise<Refusal> {
-  await requireViewer('edit-course');
-  await courses.removeLesson(database(), courseId, lessonId);
-  refresh(courseId);
-  return undefined;
-}
+export const removeLesson = async (courseId: string, lessonId: string): Promise<Refusal> =>
+  change('edit-course', courseId, idSchema, lessonId, (id, given, viewer) =>
+    courses.removeLesson(database(), viewer, id, given),
+  );
 
 /** Puts the exercises in this order. */
-export async function arrange(courseId: string, order: readonly courses.Standing[]): Promise<Refusal> {
-  await requireViewer('edit-course');
-  await courses.arrange(database(), courseId, order);
-  refresh(courseId);
-  return undefined;
-}
+export const arrange = async (courseId: string, order: readonly courses.Standing[]): Promise<Refusal> =>
+  change('edit-course', courseId, standingsSchema, order, (id, given) =>
+    courses.arrange(database(), id, given),
+  );
+
+type Made = { readonly id: string } | { readonly message: string };
 
 /** A new exercise from nothing, as a copy, or on the hookup of another; its id, or why not. */
 export async function addExercise(
@@ -68,61 +91,66 @@ export async function addExercise(
   title: string,
   beginning: Exclude<courses.Beginning, { from: 'file' }>,
   lessonId: string | null,
-): Promise<{ readonly id: string } | { readonly message: string }> {
-  await requireViewer('edit-course');
-  const given = titleSchema.safeParse(title);
-  if (!given.success) return { message: given.error.issues[0]!.message };
-  const id = await courses.addExercise(database(), courseId, given.data, beginning, lessonId);
-  refresh(courseId);
-  return id === undefined ? { message: 'What it was to begin from is gone.' } : { id };
+): Promise<Made> {
+  let made: string | undefined;
+  const schema = z.object({ title: titleSchema, beginning: beginningSchema, lessonId: idSchema.nullable() });
+  const refusal = await change(
+    'edit-course',
+    courseId,
+    schema,
+    { title, beginning, lessonId },
+    async (id, given) => {
+      made = await courses.addExercise(database(), id, given.title, given.beginning, given.lessonId);
+      return made === undefined ? 'What it was to begin from is gone.' : undefined;
+    },
+  );
+  return made === undefined ? { message: refusal ?? NOT_YOURS } : { id: made };
 }
 
 /** A new exercise from a file; its id, or what is wrong with the file and where. */
-export async function importExercise(
-  courseId: string,
-  text: string,
-): Promise<{ readonly id: string } | { readonly message: string }> {
-  await requireViewer('edit-course');
-  if (text.length > EXERCISE_LIMIT) return { message: 'This file is too long for an exercise.' };
-  const read = await guarded().ask('readExercise', { text });
-  if (!read.ok) return { message: problemText(read.problems[0]!) };
-  const id = await courses.addExercise(database(), courseId, read.value.title, {
-    from: 'file',
-    data: read.value,
-  });
-  refresh(courseId);
-  return id === undefined ? { message: 'It could not be taken in.' } : { id };
+export async function importExercise(courseId: string, text: string): Promise<Made> {
+  let made: string | undefined;
+  const refusal = await change(
+    'edit-course',
+    courseId,
+    textSchema(EXERCISE_LIMIT),
+    text,
+    async (id, given) => {
+      const read = await guarded().ask('readExercise', { text: given });
+      if (!read.ok) return problemText(read.problems[0]!);
+      made = await courses.addExercise(database(), id, read.value.title, { from: 'file', data: read.value });
+      return undefined;
+    },
+  );
+  return made === undefined ? { message: refusal ?? NOT_YOURS } : { id: made };
 }
 
 /** Takes an exercise out that has never been published. */
-export async function removeExercise(courseId: string, exerciseId: string): Promise<Refusal> {
-  await requireViewer('edit-course');
-  const refusal = await courses.removeExercise(database(), courseId, exerciseId);
-  refresh(courseId);
-  return refusal;
-}
+export const removeExercise = async (courseId: string, exerciseId: string): Promise<Refusal> =>
+  change('edit-course', courseId, idSchema, exerciseId, (id, given, viewer) =>
+    courses.removeExercise(database(), viewer, id, given),
+  );
 
 /** Renames all exercises by a pattern. */
-export async function renameByPattern(courseId: string, pattern: string): Promise<Refusal> {
-  await requireViewer('edit-course');
-  const given = titleSchema.safeParse(pattern);
-  if (!given.success) return 'Write a pattern such as {n}. {title}';
-  await courses.renameByPattern(database(), courseId, given.data);
-  refresh(courseId);
-  return undefined;
-}
+export const renameByPattern = async (courseId: string, pattern: string): Promise<Refusal> =>
+  change('edit-course', courseId, titleSchema, pattern, async (id, given) => {
+    await courses.renameByPattern(database(), id, given);
+  });
 
 /** Opens an exercise as it stands for a class. */
 export async function publishTo(courseId: string, exerciseId: string, classId: string): Promise<Refusal> {
   const viewer = await requireViewer('publish-exercise');
-  const result = await publish(database(), viewer, exerciseId, classId);
-  refresh(courseId);
+  const given = z.object({ exerciseId: idSchema, classId: idSchema }).safeParse({ exerciseId, classId });
+  if (!given.success) return saidBy(given.error);
+  const result = await publish(database(), viewer, given.data.exerciseId, given.data.classId);
+  revalidatePath(`/courses/${courseId}`);
   return 'message' in result ? result.message : undefined;
 }
 
 /** The published revisions of an exercise, newest first, each with what has changed since. */
 export async function revisions(exerciseId: string): Promise<readonly RevisionSummary[]> {
-  await requireViewer('see-course');
+  const viewer = await requireViewer('see-course');
+  if (!(await sharing.mayWithExercise(database(), viewer, exerciseId, 'look'))) return [];
   const [found, draft] = await Promise.all([
     courses.revisionsOf(database(), exerciseId),
     findDraft(database(), exerciseId),
@@ -138,4 +166,14 @@ export async function revisions(exerciseId: string): Promise<readonly RevisionSu
       changesSince: before.ok && after?.ok ? revisionChanges(before.value.data, after.value.data) : [],
     };
   });
+}
+
+/** Changes who may look at the course, or what one person may do with it. */
+export async function shareCourse(courseId: string, wanted: sharing.SharingChange): Promise<Refusal> {
+  const viewer = await requireViewer('share-course');
+  const given = sharingChangeSchema.safeParse(wanted);
+  if (!given.success) return saidBy(given.error);
+  const done = await sharing.share(database(), 'course', viewer, courseId, given.data);
+  revalidatePath(`/courses/${courseId}`);
+  return done ? undefined : NOT_YOURS;
 }

@@ -8,6 +8,7 @@ import { database } from '@/server/database/connection';
 import { draftsOf } from '@/server/exercises/drafts';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can } from '@/server/permissions';
+import { mayWith, sharingOf } from '@/server/sharing';
 import { CoursePage as CourseView, type CourseExercise } from '@/ui/course/CoursePage';
 import { requireViewer } from '../../access';
 import { View } from '../../shell';
@@ -17,14 +18,16 @@ export const metadata: Metadata = { title: 'Course' };
 
 export default async function CoursePage({ params }: { readonly params: Promise<{ courseId: string }> }) {
   const viewer = await requireViewer('see-course');
-  const course = await findCourse(database(), (await params).courseId);
+  const { courseId } = await params;
+  const may = await mayWith(database(), 'course', viewer, courseId);
+  const course = may && (await findCourse(database(), courseId));
   if (!course) notFound();
   const [drafts, places, publications, classes, boards] = await Promise.all([
     draftsOf(database(), course.id),
     standings(database(), course.id),
     publicationsFor(database(), viewer),
     classesOf(database(), viewer),
-    knownBoards(database()),
+    knownBoards(database(), viewer),
   ]);
   const ladder = ladderOf(drafts.map(({ sheet }) => sheet));
   const exercises = drafts.map((draft, index): CourseExercise => {
@@ -57,7 +60,9 @@ export default async function CoursePage({ params }: { readonly params: Promise<
         exercises={exercises}
         classes={classes.map(({ id, name }) => ({ id, name }))}
         boards={boards.map(({ profile }) => ({ id: profile.id, short: profile.short }))}
-        mayEdit={can(viewer.role, 'edit-course')}
+        mayEdit={can(viewer.role, 'edit-course') && may !== 'look'}
+        sharing={await sharingOf(database(), 'course', viewer, course.id)}
+        unreadable={places.length - drafts.length}
         actions={actions}
       />
     </View>

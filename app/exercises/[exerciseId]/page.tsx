@@ -7,6 +7,7 @@ import { findDraft } from '@/server/exercises/drafts';
 import { guarded } from '@/server/guard/processes';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can, type Viewer } from '@/server/permissions';
+import { courseOfExercise, mayWith } from '@/server/sharing';
 import { PublishButton } from '@/ui/worksheet/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
 import { requireViewer } from '../../access';
@@ -21,14 +22,17 @@ export default async function WorksheetPage({
   readonly params: Promise<{ exerciseId: string }>;
 }) {
   const viewer = await requireViewer('see-worksheet');
-  const draft = await findDraft(database(), (await params).exerciseId);
+  const { exerciseId } = await params;
+  const courseId = await courseOfExercise(database(), exerciseId);
+  const may = courseId === undefined ? undefined : await mayWith(database(), 'course', viewer, courseId);
+  const draft = may && (await findDraft(database(), exerciseId));
   if (!draft) notFound();
   const [first, proof] = await Promise.all([
     guarded().ask('readOut', { sheet: draft.sheet, rules: draft.courseRules }),
     guarded().run('prove', { data: draft.sheet }),
   ]);
   if (!first.ok) throw new Error(first.problems[0]!.message);
-  const boards = await knownBoards(database());
+  const boards = await knownBoards(database(), viewer);
   const publishing = await publishingOf(viewer, draft.id);
   return (
     <View
@@ -50,7 +54,7 @@ export default async function WorksheetPage({
         firstReadOut={first.value}
         courseRules={draft.courseRules}
         boards={boards.map(({ profile }) => profile)}
-        mayEdit={can(viewer.role, 'edit-exercise')}
+        mayEdit={can(viewer.role, 'edit-exercise') && may !== 'look'}
         isPublished={publishing?.isPublished ?? false}
         firstProof={proof.ended ? proof.value : NO_PROOF}
         prove={proveDraft}

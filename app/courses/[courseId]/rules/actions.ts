@@ -1,10 +1,15 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
+import { mayEdit } from '@/server/sharing';
 import { requireViewer } from '../../../access';
+import { saidBy, textSchema } from '../../../arguments';
+
+const ruleSchema = z.object({ question: textSchema(60), answer: textSchema(60).nullable() });
 
 /** Sets a house rule, or goes back to the default with `null`; says why when it cannot be. */
 export async function setRule(
@@ -12,8 +17,19 @@ export async function setRule(
   question: string,
   answer: string | null,
 ): Promise<string | undefined> {
-  await requireViewer('edit-course');
-  const refusal = await courses.setRule(database(), guarded(), courseId, question, answer);
+  const viewer = await requireViewer('edit-course');
+  const given = ruleSchema.safeParse({ question, answer });
+  if (!given.success) return saidBy(given.error);
+  if (!(await mayEdit(database(), 'course', viewer, courseId)))
+    return 'This course is not yours to change; ask whose it is.';
+  const refusal = await courses.setRule(
+    database(),
+    guarded(),
+    viewer,
+    courseId,
+    given.data.question,
+    given.data.answer,
+  );
   revalidatePath(`/courses/${courseId}/rules`);
   return refusal;
 }

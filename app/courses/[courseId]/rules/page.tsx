@@ -5,6 +5,7 @@ import { findCourse } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { draftsOf } from '@/server/exercises/drafts';
 import { can } from '@/server/permissions';
+import { mayWith } from '@/server/sharing';
 import { HouseRulesPage } from '@/ui/course/HouseRulesPage';
 import { requireViewer } from '../../../access';
 import { View } from '../../../shell';
@@ -14,7 +15,9 @@ export const metadata: Metadata = { title: 'House rules' };
 
 export default async function RulesPage({ params }: { readonly params: Promise<{ courseId: string }> }) {
   const viewer = await requireViewer('see-course');
-  const course = await findCourse(database(), (await params).courseId);
+  const { courseId } = await params;
+  const may = await mayWith(database(), 'course', viewer, courseId);
+  const course = may && (await findCourse(database(), courseId));
   if (!course) notFound();
   const drafts = await draftsOf(database(), course.id);
   return (
@@ -46,7 +49,7 @@ export default async function RulesPage({ params }: { readonly params: Promise<{
               })),
           ]),
         )}
-        mayEdit={can(viewer.role, 'edit-course')}
+        mayEdit={can(viewer.role, 'edit-course') && may !== 'look'}
         setRule={setRule}
       />
     </View>

@@ -3,8 +3,9 @@ import { editsSince, findDraft, saveChanges, savingSchema } from '@/server/exerc
 import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
 import { can, roleOf } from '@/server/permissions';
+import { mayWithExercise } from '@/server/sharing';
 import { currentViewer } from '../../../../access';
-import { isForeign, parsed, readBody, refuse } from '../../../bodies';
+import { given, isForeign, refuse } from '../../../bodies';
 
 export const dynamic = 'force-dynamic';
 
@@ -22,7 +23,9 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   const { exerciseId } = await params;
   const since = Number(new URL(request.url).searchParams.get('since') ?? 'none');
   if (!Number.isInteger(since) || since < 0) return refuse(400, 'Say since which version.');
-  const draft = await findDraft(database(), exerciseId);
+  const draft =
+    (await mayWithExercise(database(), viewer, exerciseId, 'look')) &&
+    (await findDraft(database(), exerciseId));
   if (!draft) return refuse(404, 'This exercise does not exist any more.');
   return Response.json({
     version: draft.version,
@@ -37,13 +40,10 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!viewer)
     return refuse(401, 'You are signed out. Sign in again; your changes are kept in this browser.');
   if (!can(roleOf(viewer), 'edit-exercise')) return refuse(403, 'Only instructors change exercises.');
-  const body = await readBody(request, LARGEST_BODY);
-  if (body === undefined) return refuse(413, 'These are too many changes at once.');
-  const given = savingSchema.safeParse(parsed(body));
-  if (!given.success)
-    return refuse(422, `The changes cannot be read: ${given.error.issues[0]?.message ?? ''}`);
+  const read = await given(request, LARGEST_BODY, savingSchema);
+  if ('refusal' in read) return read.refusal;
   try {
-    const saved = await saveChanges(database(), guarded(), viewer, (await params).exerciseId, given.data);
+    const saved = await saveChanges(database(), guarded(), viewer, (await params).exerciseId, read.data);
     return 'message' in saved ? refuse(saved.status, saved.message) : Response.json(saved);
   } catch (error) {
     log.error({ err: error }, 'changes could not be kept');

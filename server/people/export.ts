@@ -1,0 +1,41 @@
+import type { Knex } from 'knex';
+import { audit } from '../audit';
+
+/** Everything that is kept of a learner, as plain data; `undefined` when there is no such learner. */
+export async function exportLearner(db: Knex, learnerId: string, actor: string): Promise<unknown> {
+  const learner = await db('learner')
+    .join('class', 'class.id', 'learner.class_id')
+    .where({ 'learner.id': learnerId })
+    .first<Record<string, unknown> | undefined>(
+      'learner.name',
+      'class.name as class',
+      'learner.joined_at as joinedAt',
+    );
+  if (!learner) return undefined;
+  const submissions = await db('submission')
+    .join('publication', 'publication.id', 'submission.publication_id')
+    .join('revision', 'revision.id', 'publication.revision_id')
+    .leftJoin('report', 'report.key', 'submission.judging_key')
+    .where({ learner_id: learnerId })
+    .orderBy('submission.handed_in_at')
+    .select<Record<string, unknown>[]>(
+      db.raw("revision.content->>'title' as exercise"),
+      'submission.attempt',
+      'submission.handed_in_at as handedInAt',
+      'submission.wiring',
+      'submission.program',
+      'submission.sighting',
+      'submission.hints_taken as hintsTaken',
+      'report.content as report',
+    );
+  const drafts = await db('bench_draft')
+    .where({ learner_id: learnerId })
+    .select<Record<string, unknown>[]>('publication_id as publication', 'updated_at as updatedAt', 'content');
+  const trail = await db('audit')
+    .where({ subject: learnerId })
+    .orWhere({ actor: learnerId })
+    .orderBy('id')
+    .select<Record<string, unknown>[]>('at', 'action');
+  await audit(db, actor, 'export-person', learnerId);
+  return { ...learner, submissions, drafts, trail };
+}

@@ -1,0 +1,41 @@
+import type { Knex } from 'knex';
+import type { Report } from '@/core/formats/report';
+import { notJudged } from '@/core/judge/not-judged';
+import { findPublication } from '../exercises/publications';
+import type { Guard } from '../guard/processes';
+import { log } from '../log';
+import { secondsToWait } from '../people/rate-limits';
+import type { Viewer } from '../permissions';
+import type { HandIn } from './hand-in';
+
+export type CheckResult =
+  { readonly report: Report } | { readonly status: 404 | 422 | 429; readonly message: string };
+
+/** Checks a build on the server, for a learner's tablet that holds nothing of the solution; nothing is kept of it. */
+export async function checkBuild(
+  db: Knex,
+  guarded: Guard,
+  viewer: Viewer & { readonly role: 'student' },
+  { publicationId, wiring, program, sighting }: Omit<HandIn, 'clientId' | 'hintsTaken'>,
+): Promise<CheckResult> {
+  const wait = await secondsToWait(db, 'check', viewer.id);
+  if (wait > 0)
+    return {
+      status: 429,
+      message: `You have checked very often. Wait ${wait} seconds, and look at your bench.`,
+    };
+  const publication = await findPublication(db, viewer, publicationId);
+  if (!publication) return { status: 404, message: 'This exercise is not open for your class.' };
+  const { data } = publication.exercise;
+  const read = await guarded.ask('canonicalWiring', { exercise: data, wiring });
+  if (!read.ok) return { status: 422, message: `The wiring cannot be read: ${read.problems[0]!.message}` };
+  const outcome = await guarded.run('check', {
+    exercise: data,
+    wiring,
+    program,
+    ...(sighting ? { sighting } : {}),
+  });
+  if (outcome.ended) return { report: JSON.parse(outcome.value.report) as Report };
+  log.error({ obstacle: outcome.obstacle, detail: outcome.detail }, 'a build could not be checked');
+  return { report: notJudged(publication.exercise, outcome.obstacle) };
+}

@@ -1,0 +1,42 @@
+'use client';
+
+import { LogOut } from 'lucide-react';
+import { useTransition } from 'react';
+import { handOverDrafts } from '../bench/storage';
+
+interface SignOutProps {
+  readonly viewerName: string;
+  /** The learner whose drafts are on this tablet; staff have none. */
+  readonly learnerId: string | undefined;
+  readonly signOut: () => Promise<void>;
+}
+
+/** Signs out; a learner's drafts go along to the server, for the tablet is somebody else's next. */
+export function SignOut({ viewerName, learnerId, signOut }: SignOutProps) {
+  const [isLeaving, start] = useTransition();
+  const leave = (): void =>
+    start(async () => {
+      const isClean = learnerId === undefined || (await handOverDrafts(learnerId).catch(() => false));
+      if (
+        !isClean &&
+        !window.confirm(
+          `${viewerName}, the server cannot be reached: what you have not handed in stays on this tablet. Sign out all the same?`,
+        )
+      )
+        return;
+      await signOut();
+    });
+  return (
+    <button
+      type="button"
+      onClick={leave}
+      disabled={isLeaving}
+      className="flex min-h-10 items-center gap-1.5 px-2 text-note text-soft hover:text-ink"
+      title={`Sign out ${viewerName}`}
+    >
+      <span className="max-w-28 truncate">{viewerName}</span>
+      <LogOut size={16} aria-hidden="true" />
+      <span className="sr-only">Sign out</span>
+    </button>
+  );
+}
