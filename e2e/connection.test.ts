@@ -16,8 +16,11 @@ const handIns = () =>
 describe('a draft', () => {
   test('survives a stopped server and a reload, and the hand-in arrives once', async () => {
     const { page, context } = await world.visit(TABLET);
+    // A course whose tablets may hold the drawing checks on them.
+    await world.query(`update course set rules = rules || '{"solution": "shown"}'`);
     await joinAsLearner(page, 'Finn');
     await openBench(page);
+    await page.getByText('checked on this tablet').waitFor();
     const address = page.url();
     await recordWiring(page, false);
     await writeProgram(page);
@@ -60,6 +63,23 @@ describe('a draft', () => {
     await joinAsLearner(page, 'Zeno');
     await openBench(page);
     expect(await page.getByLabel('one end of W1', { exact: true }).inputValue()).toBe('');
+    // Nothing of the one before is left on the tablet, and it waits for her on the next one.
+    const left = await page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const open = indexedDB.open('keyval-store');
+          open.onsuccess = () => {
+            const count = open.result.transaction('keyval').objectStore('keyval').getAllKeys();
+            count.onsuccess = () => resolve(count.result.length);
+          };
+        }),
+    );
+    expect(left).toBe(1);
     await context.close();
+    const other = await world.visit(TABLET);
+    await joinAsLearner(other.page, 'Yrsa');
+    await openBench(other.page);
+    await expect.poll(() => other.page.getByLabel('one end of W1', { exact: true }).inputValue()).toBe('7');
+    await other.context.close();
   });
 });

@@ -139,6 +139,7 @@ describe('a lesson', () => {
     await page.getByText('It did what it should').tap();
     await page.getByRole('button', { name: 'Hand in', exact: true }).tap();
     await page.getByText('Handed in.').waitFor();
+    await page.getByRole('link', { name: 'See the report' }).waitFor();
     expect((await tries('Zeno')).map((row) => row.verdict)).toEqual(['as-drawn']);
     expect(complaints).toEqual([]);
     await context.close();
@@ -214,7 +215,7 @@ async function seenByInstructor(name: string): Promise<void> {
 
 const tries = (name: string) =>
   world.query<{ verdict: string }>(
-    `select report.verdict from submission join report on report.submission_id = submission.id
+    `select report.verdict from submission join report on report.key = submission.judging_key
      join learner on learner.id = submission.learner_id where learner.name = ? order by submission.attempt`,
     [name],
   );

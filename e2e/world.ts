@@ -10,6 +10,8 @@ import { launchBrowser } from '@/scripts/browser.mjs';
 /** The product with the demo world on a server of its own, and a real browser. */
 export interface World {
   readonly base: string;
+  /** Address of its database. */
+  readonly url: string;
   readonly browser: Browser;
   readonly startServer: () => Promise<void>;
   readonly stopServer: () => Promise<void>;
@@ -72,6 +74,7 @@ export async function createWorld(): Promise<World> {
   await startServer();
   return {
     base,
+    url: own.href,
     browser,
     startServer,
     stopServer,

@@ -1,5 +1,6 @@
 // Backs the database up, or restores it: node scripts/backup.mjs backup FILE | restore FILE [--replace]
 // The file holds the checksum of every table, and the database's own dump after it; a restore compares them.
+import { Buffer } from 'node:buffer';
 import { spawn } from 'node:child_process';
 import { createReadStream, createWriteStream, existsSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { open } from 'node:fs/promises';

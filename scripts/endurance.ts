@@ -21,7 +21,10 @@ interface Trial {
 
 const exercises = new Map(
   readdirSync('demo/course').map((file) => {
-    const data = JSON.parse(readFileSync(join('demo/course', file), 'utf8')) as { id: string; layout: string };
+    const data = JSON.parse(readFileSync(join('demo/course', file), 'utf8')) as {
+      id: string;
+      layout: string;
+    };
     return [data.id, data];
   }),
 );

@@ -21,7 +21,7 @@ const DISK_FULL = '53100';
 export async function healthOf(db: Knex): Promise<Health> {
   const troubles: string[] = [];
   const unknown = { waiting: 0, oldestSeconds: 0, workers: 0 };
-  let queue = unknown;
+  let queue: typeof unknown;
   try {
     const [row] = await db('judging').select<{ waiting: string; oldest: string | null }[]>(
       db.raw('count(*) as waiting'),

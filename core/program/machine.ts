@@ -112,6 +112,9 @@ export interface Executable {
   readonly call: (machine: Machine, routine: number) => void;
 }
 
+/** Wrong results that are kept of a run. */
+const MOST_FAULTS = 50;
+
 /** The state of one run: flat memory, virtual time, and the budgets. */
 export class Machine {
   readonly cells: Float64Array;
@@ -280,8 +283,13 @@ export class Machine {
     return cell >= 0 && cell < this.cells.length ? cell : this.cells.length - 1;
   }
 
+  /** Whether one more of them would be kept; a loop makes a million of a kind. */
+  get notesFaults(): boolean {
+    return this.silentErrors.length < MOST_FAULTS;
+  }
+
   fault(error: SilentError): void {
-    if (this.silentErrors.length < 50) this.silentErrors.push(error);
+    if (this.notesFaults) this.silentErrors.push(error);
   }
 
   /**

@@ -15,7 +15,7 @@ export class TextPool {
 
   /** Throws a `Stop` when more texts are made than any person's program makes. */
   numberOf(text: string): number {
-    effort(300 + 40 * text.length);
+    effort(600 + 60 * text.length);
     const known = this.numbers.get(text);
     if (known !== undefined) return known;
     this.letters += text.length;

@@ -486,7 +486,7 @@ export class BoardHost implements ProgramHost {
 
   private state(number: number, line: number): PinState | undefined {
     this.catchUp();
-    effort(600);
+    effort(900);
     const pin = pinByNumber(this.board, number);
     if (!pin) {
       if (!this.unknownPins.some((known) => known.number === number)) this.unknownPins.push({ number, line });

@@ -55,8 +55,13 @@ export class Product {
         }
       });
     watch();
-    this.environment = { DATABASE_URL: url, NODE_ENV: 'production' };
+    this.use(url);
     return url;
+  }
+
+  /** The database that its processes use: the cluster's own, or another one in it. */
+  use(url) {
+    this.environment = { DATABASE_URL: url, NODE_ENV: 'production' };
   }
 
   /** Runs a program to its end; throws what it said when it fails. */

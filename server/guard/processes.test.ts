@@ -18,8 +18,8 @@ const begin = (limits: Partial<Limits> = {}, count = 1): GuardedProcesses =>
 describe('a guarded process', () => {
   test('gives the value of a task, and takes the next one', async () => {
     begin();
-    for (const _ of [1, 2])
-      expect(await guarded.run('check', input())).toMatchObject({
+    for (const program of [RIGHT, `${RIGHT}// again\n`])
+      expect(await guarded.run('check', input(program))).toMatchObject({
         ended: true,
         value: { verdict: 'as-drawn' },
       });

@@ -57,7 +57,7 @@ function enter(
   const fn = tree.functions[index]!;
   machine.spend(CALL_CYCLES);
   machine.freeBytes -= fn.frameBytes;
-  effort(15 * values.length);
+  effort(40 * values.length);
   const { frame, top } = machine;
   if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw new Stop('memory');
   machine.frame = top;
@@ -213,14 +213,14 @@ class Emitter {
     const runs = branches.flat();
     /** Place of the first statement of each case among all of them. */
     const begins = branches.map((_, index) => branches.slice(0, index).flat().length);
-    const values = statement.cases.map((branch) => branch.value);
+    // Of two cases with one value the first counts.
+    const placeOf = new Map(statement.cases.map(({ value }, index) => [value, index] as const).reverse());
     return (machine) => {
       machine.line = statement.span.line;
       machine.spend(cycles);
       const value = subject(machine);
-      let from = values.indexOf(value);
-      if (from < 0) from = values.indexOf(undefined);
-      if (from < 0) return Completion.Normal;
+      const from = placeOf.get(value) ?? placeOf.get(undefined);
+      if (from === undefined) return Completion.Normal;
       for (let at = begins[from]!; at < runs.length; at += 1) {
         const completion = runs[at]!(machine);
         if (completion === Completion.Break) return Completion.Normal;
@@ -354,7 +354,7 @@ class Emitter {
     const fit = conversionTo(type);
     return (machine) => {
       const cells: number[] = [];
-      effort(10 * values.length);
+      effort(40 * values.length);
       for (const { value, cells: count } of values) {
         const first = value(machine);
         if (count === undefined) cells.push(first);
@@ -435,7 +435,7 @@ class Emitter {
     const [source, target] = [this.expression(from), this.address(to, span.line)];
     return (machine) => {
       const [first, start] = [source(machine), target(machine)];
-      effort(20 * cells);
+      effort(50 * cells);
       const values = machine.cells.slice(first, first + cells);
       values.forEach((value, index) => machine.write(machine.within(start + index), value));
       return 0;

@@ -19,7 +19,8 @@ export function operation(
   const isSigned = type.kind === 'integer' && type.signed;
   const noted = (machine: Machine, exact: number): number => {
     const held = fit(exact);
-    if (held !== exact) machine.fault({ kind: 'overflow', line, index: exact, length: held });
+    if (held !== exact && machine.notesFaults)
+      machine.fault({ kind: 'overflow', line, index: exact, length: held });
     return held;
   };
   switch (operator) {

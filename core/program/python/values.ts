@@ -181,7 +181,7 @@ export function sizeOf(value: Value): number {
 const BIG_NUMBER = 300;
 
 export function equal(one: Value, other: Value): boolean {
-  effort(60);
+  effort(120);
   if (one === other && typeof one !== 'string') return true;
   if (typeof one === 'string' && typeof other === 'string') {
     effort(one.length === other.length ? one.length : 1);

@@ -55,7 +55,7 @@ export const letterFunctions: LibraryTable = (widths) => {
     define(parameters, result, libraryCycles.small, (given, { machine }: Call) => {
       const { value, letters } = work(machine, given);
       machine.spend(letters * LETTER_CYCLES);
-      effort(30 * letters);
+      effort(100 * letters);
       return value;
     });
   const toNumber = (result: ScalarType): LibraryFunction =>

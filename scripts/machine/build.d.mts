@@ -1,0 +1,2 @@
+export function buildGuard(): void;
+export function buildIfChanged(): void;

@@ -1,0 +1,3 @@
+export const root: string;
+export const stateFolder: string;
+export const databaseFile: string;
