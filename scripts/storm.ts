@@ -3,6 +3,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { hostilePrograms } from '@/core/testing/hostile-programs';
+import { readWiring } from '@/core/wiring/read';
 import { openDatabase } from '@/server/database/connection';
 import { migrate } from '@/server/database/migrate';
 import { loadDemo } from '@/server/demo';
@@ -40,10 +41,13 @@ const product = new Product({
     process.exit(1);
   },
 });
-setTimeout(() => {
-  console.error('the storm took too long');
+const giveUp = (error: unknown): void => {
+  console.error(error);
   void product.end().then(() => process.exit(1));
-}, OVER + 60_000).unref();
+};
+process.on('uncaughtException', giveUp);
+process.on('unhandledRejection', giveUp);
+setTimeout(() => giveUp('the storm took too long'), OVER + 60_000).unref();
 
 const url = new URL(await product.startDatabase());
 const name = `storm_${Date.now()}`;
@@ -122,9 +126,12 @@ function faulty(
       program: `${program.slice(0, hit.index)}${Number(hit[0]) + 3}${program.slice(hit.index + hit[0].length)}`,
     };
   const ends = [...layout.matchAll(/^(W\d+,wire,[^,]*,[12],B1\.[a-j])(\d+)$/gm)];
-  const end = ends[index % Math.max(1, ends.length)];
-  if (!end) return { wiring: layout, program: program.replace('HIGH', 'LOW') };
-  return { wiring: layout.replace(end[0], `${end[1]}${Math.max(1, Number(end[2]) - 1)}`), program };
+  const wirings = ends
+    .map((end) => layout.replace(end[0], `${end[1]}${Math.max(1, Number(end[2]) - 1)}`))
+    .filter((wiring) => readWiring(wiring).ok);
+  return wirings.length === 0
+    ? { wiring: layout, program: program.replace('HIGH', 'LOW') }
+    : { wiring: wirings[index % wirings.length]!, program };
 }
 
 const sailors: Sailor[] = [];

@@ -1,6 +1,5 @@
 import type { Knex } from 'knex';
-import { jobsSchema } from './jobs';
-import { addJob } from './jobs';
+import { addJob, jobsSchema } from './jobs';
 
 /** Seconds without a sign of life after which a worker process counts as dead. */
 const DEAD_AFTER = 8;
@@ -23,6 +22,18 @@ export async function recoverDead(db: Knex): Promise<void> {
     .returning<{ id: string }[]>('id');
   if (dead.length > 0)
     await db.raw('select ??.force_unlock_workers(?::text[])', [jobsSchema(db), dead.map(({ id }) => id)]);
+}
+
+/**
+ * Gives back what a worker process that does nothing has taken all the same: the database was gone when it wanted to
+ * say that the job was done, or had failed. Whoever calls it knows that nothing is being done.
+ */
+export async function recoverOwn(db: Knex, id: string): Promise<void> {
+  const { rows } = await db.raw<{ rows: unknown[] }>(
+    "select 1 from ??.jobs where locked_by = ? and locked_at < now() - interval '5 seconds' limit 1",
+    [jobsSchema(db), id],
+  );
+  if (rows.length > 0) await db.raw('select ??.force_unlock_workers(array[?]::text[])', [jobsSchema(db), id]);
 }
 
 /** Puts what waits to be judged, and is in no queue any more, back into it. */

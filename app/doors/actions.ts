@@ -1,18 +1,20 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
 import { database } from '@/server/database/connection';
 import * as classes from '@/server/people/classes';
 import { endMeeting as end } from '@/server/people/sessions';
 import { requireViewer } from '../access';
+import { idSchema } from '../arguments';
 
-const id = z.uuid();
+/** An id, or one that nothing has when it is none. */
+const idOf = (given: unknown): string => idSchema.safeParse(given).data ?? NOTHING;
+const NOTHING = '00000000-0000-0000-0000-000000000000';
 
 /** Opens a class for a while to names that nobody has claimed. */
 export async function openJoining(classId: string): Promise<boolean> {
   const viewer = await requireViewer('keep-doors');
-  const done = await classes.openJoining(database(), viewer, id.parse(classId));
+  const done = await classes.openJoining(database(), viewer, idOf(classId));
   revalidatePath('/');
   return done;
 }
@@ -20,7 +22,7 @@ export async function openJoining(classId: string): Promise<boolean> {
 /** Signs all learners of a class out, and closes it for new names. */
 export async function endMeeting(classId: string): Promise<boolean> {
   const viewer = await requireViewer('keep-doors');
-  const done = await end(database(), viewer, id.parse(classId));
+  const done = await end(database(), viewer, idOf(classId));
   revalidatePath('/');
   return done;
 }
@@ -28,7 +30,7 @@ export async function endMeeting(classId: string): Promise<boolean> {
 /** Lets a learner try again at once. */
 export async function letIn(learnerId: string): Promise<boolean> {
   const viewer = await requireViewer('keep-doors');
-  const done = await classes.letIn(database(), viewer, id.parse(learnerId));
+  const done = await classes.letIn(database(), viewer, idOf(learnerId));
   revalidatePath('/');
   return done;
 }
@@ -36,5 +38,5 @@ export async function letIn(learnerId: string): Promise<boolean> {
 /** Gives a learner a slip, with which they choose a new word; its code, when the learner is the viewer's. */
 export async function newSlip(learnerId: string): Promise<string | undefined> {
   const viewer = await requireViewer('keep-doors');
-  return classes.newWordFor(database(), viewer, id.parse(learnerId));
+  return classes.newWordFor(database(), viewer, idOf(learnerId));
 }

@@ -121,21 +121,16 @@ function tooLong(source: string, language: Language): Program {
   return { source, language, isEmpty: false, problems: [notSupported(what, { line: 1, column: 1 })] };
 }
 
-/** A text on which the reader itself fails: nested deeper than its own calls can be, or by a fault of its own. */
-function unreadable(source: string, language: Language, failure: unknown): Program {
+/** A text on which the reader ends: nested deeper than its own calls can be, of too many meanings, or by a fault. */
+function unreadable(source: string, language: Language, error: unknown): Program {
   const place = { line: 1, column: 1 };
-  if (failure instanceof ParseGivenUp)
-    return {
-      source,
-      language,
-      isEmpty: false,
-      problems: [notSupported('a text that can be read in so many ways', place)],
-    };
-  const problem =
-    failure instanceof RangeError
-      ? notSupported('a nesting this deep', place)
-      : { ...notSupported('something in this program', place), code: 'not-judged' as const };
-  return { source, language, isEmpty: false, problems: [problem], failure };
+  const program = { source, language, isEmpty: false };
+  if (error instanceof RangeError)
+    return { ...program, problems: [notSupported('a nesting this deep', place)] };
+  if (error instanceof ParseGivenUp)
+    return { ...program, problems: [notSupported('a text that can be read in so many ways', place)] };
+  const problem = { ...notSupported('something in this program', place), code: 'not-judged' as const };
+  return { ...program, problems: [problem], failure: error };
 }
 
 function tooDeep(source: string, language: Language, depth: number, tokens: readonly Token[]): Program {

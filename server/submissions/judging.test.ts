@@ -3,7 +3,7 @@ import { CHECK_LIMITS, GuardedProcesses } from '../guard/processes';
 import { jobsSchema } from '../jobs';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { tidyUp } from '../tidy';
-import { liveWorkers, recoverDead, showLife } from '../workers';
+import { liveWorkers, recoverDead, recoverOwn, showLife } from '../workers';
 import { handIn, type HandIn } from './hand-in';
 import { judge } from './judging';
 import { findSubmission } from './reports';
@@ -98,6 +98,22 @@ describe('worker processes', () => {
     await recoverDead(harbour.db);
     expect((await jobs())[0]!.locked_by).toBeNull();
     expect(await harbour.db('worker')).toEqual([]);
+  });
+
+  test('that do nothing give back what they had when the database was gone', async () => {
+    await give();
+    const schema = jobsSchema(harbour.db);
+    const lock = (ago: string) =>
+      harbour.db.raw(
+        `update ??._private_jobs set locked_by = 'idle', locked_at = now() - interval '${ago}'`,
+        [schema],
+      );
+    await lock('1 second');
+    await recoverOwn(harbour.db, 'idle');
+    expect((await jobs())[0]!.locked_by).toBe('idle');
+    await lock('6 seconds');
+    await recoverOwn(harbour.db, 'idle');
+    expect((await jobs())[0]!.locked_by).toBeNull();
   });
 
   test('find again what waits and is in no queue any more', async () => {

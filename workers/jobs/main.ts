@@ -8,7 +8,7 @@ import { connectionOf, jobsSchema } from '@/server/jobs';
 import { log } from '@/server/log';
 import { judge } from '@/server/submissions/judging';
 import { tidyUp } from '@/server/tidy';
-import { recoverDead, signOff, showLife } from '@/server/workers';
+import { recoverDead, recoverOwn, signOff, showLife } from '@/server/workers';
 import { graphileLog } from './log';
 
 /** Milliseconds between two signs of life. */
@@ -16,6 +16,16 @@ const BEAT = 2000;
 
 const id = `${hostname()}-${process.pid}-${randomBytes(4).toString('hex')}`;
 const db = database();
+let isBusy = false;
+/** Notes that a job is under way as long as it is. */
+async function busily(work: () => Promise<void>): Promise<void> {
+  isBusy = true;
+  try {
+    await work();
+  } finally {
+    isBusy = false;
+  }
+}
 const guarded = new GuardedProcesses(1);
 
 await showLife(db, id);
@@ -23,6 +33,7 @@ const beat = setInterval(() => {
   // A database that is away for a while is no reason to end; the runner waits for it too.
   void showLife(db, id)
     .then(() => recoverDead(db))
+    .then(() => (isBusy ? undefined : recoverOwn(db, id)))
     .catch((error: unknown) => log.warn({ err: error }, 'no sign of life could be given'));
 }, BEAT);
 
@@ -36,8 +47,8 @@ const runner = await run({
   pollInterval: 1000,
   logger: graphileLog,
   taskList: {
-    judge: (payload) => judge(db, guarded, (payload as { readonly key: string }).key),
-    tidy: () => tidyUp(db),
+    judge: (payload) => busily(() => judge(db, guarded, (payload as { readonly key: string }).key)),
+    tidy: () => busily(() => tidyUp(db)),
   },
   crontab: '* * * * * tidy ?max=1',
 } as Parameters<typeof run>[0]);
