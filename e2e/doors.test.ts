@@ -75,6 +75,61 @@ describe('the doors', () => {
     await context.close();
   });
 
+  test('a learner’s browser holds nothing of where things go, and is told who checks', async () => {
+    const { page, context } = await world.visit();
+    await joinAsLearner(page, 'Yrsa');
+    await openBench(page);
+    await page.getByText('checked by the server').waitFor();
+    const source = await (await page.request.get(page.url())).text();
+    for (const hidden of ['B1.e5', 'B1.a-6', 'U1.13', 'rhythm']) expect(source, hidden).not.toContain(hidden);
+    await context.close();
+  });
+
+  test('a word that is guessed is slowed down and seen by staff, who give a slip to choose a new one', async () => {
+    const learner = await world.visit(TABLET);
+    await learner.page.goto('/sign-in');
+    const choose = async (): Promise<void> => {
+      await learner.page.getByLabel('Class code').fill('HARBOUR');
+      await learner.page.getByRole('button', { name: 'Find my class' }).click();
+      await learner.page.getByLabel('Your name').selectOption({ label: 'Greta' });
+    };
+    await choose();
+    for (const [word, said] of [
+      ['boat', 'not the word'],
+      ['ship', 'not the word'],
+      ['oars', 'not the word'],
+      ['anchor', 'Too many tries'],
+    ] as const) {
+      await learner.page.getByLabel(/private word/).fill(word);
+      await learner.page.getByRole('button', { name: 'Go to my bench' }).click();
+      await learner.page.getByRole('alert').filter({ hasText: said }).waitFor();
+    }
+    const teacher = await world.visit();
+    await signInAsInstructor(teacher.page);
+    const trouble = teacher.page.getByRole('list', { name: 'Tries at the door' });
+    await trouble.getByText('Greta does not get in').waitFor();
+    await trouble.getByRole('button', { name: 'New word by slip' }).click();
+    const slip = /[A-Z0-9]{4}-[A-Z0-9]{4}/.exec(
+      await teacher.page.getByRole('list', { name: 'New slips' }).innerText(),
+    )![0];
+    await learner.page.reload();
+    await choose();
+    await learner.page.getByLabel('The code on your slip').fill(slip.toLowerCase());
+    await learner.page.getByLabel('Choose a private word').fill('rudder');
+    await learner.page.getByRole('button', { name: 'Go to my bench' }).click();
+    await learner.page.getByRole('heading', { name: 'Good to see you, Greta' }).waitFor();
+    // The end of the meeting signs her out, wherever she is.
+    await teacher.page
+      .getByRole('region', { name: 'Tuesday evening' })
+      .getByRole('button', { name: 'End the meeting' })
+      .click();
+    await teacher.page.getByText('Nobody is signed in.').first().waitFor();
+    await learner.page.reload();
+    await learner.page.getByLabel('Class code').waitFor();
+    await teacher.context.close();
+    await learner.context.close();
+  });
+
   test('an assistant reviews and does not publish', async () => {
     const { page, context } = await world.visit();
     await signInAsInstructor(page, 'teun', 'spare fuse');

@@ -4,6 +4,8 @@ import { liveWorkers } from './workers';
 /** Whether the product can do its work, and what of it cannot be done. */
 export interface Health {
   readonly ok: boolean;
+  /** Whether what is handed in can be kept. */
+  readonly keeps: boolean;
   /** What is wrong, for whoever runs it; empty when nothing is. */
   readonly troubles: readonly string[];
   /** Hand-ins that wait to be judged, and how long the oldest has waited, in seconds. */
@@ -33,14 +35,16 @@ export async function healthOf(db: Knex): Promise<Health> {
       workers: await liveWorkers(db),
     };
   } catch {
-    return { ok: false, troubles: ['the database does not answer'], ...unknown };
+    return { ok: false, keeps: false, troubles: ['the database does not answer'], ...unknown };
   }
+  let keeps = true;
   try {
     await db('setting')
       .insert({ name: 'health', value: db.raw('clock_timestamp()::text') })
       .onConflict('name')
       .merge();
   } catch (error) {
+    keeps = false;
     troubles.push(
       (error as { readonly code?: string }).code === DISK_FULL
         ? 'the disk of the database is full: nothing can be handed in'
@@ -50,5 +54,5 @@ export async function healthOf(db: Knex): Promise<Health> {
   if (queue.workers === 0) troubles.push('no worker lives: hand-ins are kept, and judged when one does');
   if (queue.oldestSeconds > TOO_LONG)
     troubles.push(`something has waited ${queue.oldestSeconds} s to be judged`);
-  return { ok: troubles.length === 0, troubles, ...queue };
+  return { ok: troubles.length === 0, keeps, troubles, ...queue };
 }

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import type { Change } from '@/core/worksheet/change';
 import {
   addExercise,
+  addLesson,
   arrange,
   findCourse,
   removeExercise,
@@ -150,6 +151,26 @@ describe('a course', () => {
     );
     await setRule(harbour.db, harbour.guarded, harbour.teacher, id, 'buttonInput', null);
     expect((await findDraft(harbour.db, bell))!.sheet.parts.map(({ ref }) => ref)).not.toContain('R1');
+  });
+
+  test('of which one draft is damaged has all the others', async () => {
+    const id = await courseId();
+    await addExercise(harbour.db, id, 'Other', { from: 'nothing', board: 'learner-5v' });
+    await harbour.db('exercise').where({ id: harbour.exerciseId }).update({ draft: '{"format": "none"}' });
+    expect((await draftsOf(harbour.db, id)).map(({ sheet }) => sheet.title)).toEqual(['Other']);
+  });
+
+  test('takes lessons and exercises from two at once, each in its own place', async () => {
+    const id = await courseId();
+    const titles = ['a', 'b', 'c', 'd'];
+    await Promise.all(titles.map((title) => addLesson(harbour.db, id, title)));
+    await Promise.all(
+      titles.map((title) => addExercise(harbour.db, id, title, { from: 'nothing', board: 'learner-5v' })),
+    );
+    for (const table of ['lesson', 'exercise']) {
+      const positions = await harbour.db(table).where({ course_id: id }).pluck<number[]>('position');
+      expect(new Set(positions).size, table).toBe(positions.length);
+    }
   });
 
   test('lists what was published, and for whom', async () => {

@@ -1,8 +1,18 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { exerciseList, findDraft } from './drafts';
-import { classesOf, closePublication, findPublication, publicationsFor, publish } from './publications';
+import {
+  classesOf,
+  closePublication,
+  earlierPublications,
+  findOpening,
+  findPublication,
+  publicationsFor,
+  publish,
+} from './publications';
 import { studentForm } from './student-form';
+import { benchDraftOf, keepBenchDraft } from '../submissions/bench-drafts';
+import { handIn } from '../submissions/hand-in';
 
 let harbour: Harbour;
 beforeEach(async () => {
@@ -30,6 +40,29 @@ describe('publishing', () => {
         .orderBy('number')
         .pluck('number'),
     ).toEqual([1, 2]);
+  });
+
+  test('a changed draft closes the earlier publication, on which work goes on in the new one', async () => {
+    const { db, learner, publicationId } = harbour;
+    await keepBenchDraft(db, learner, publicationId, '{"at": "the bench"}');
+    await retitle('Beacon two');
+    const anew = await publishAgain();
+    const id = 'publicationId' in anew ? anew.publicationId : '';
+    expect(await findOpening(db, learner, publicationId)).toMatchObject({
+      isOpen: false,
+      isPublishedAnew: true,
+    });
+    expect(await findOpening(db, learner, id)).toMatchObject({ isOpen: true, isPublishedAnew: false });
+    expect((await publicationsFor(db, learner)).map(({ title, isOpen }) => [title, isOpen])).toEqual([
+      ['Beacon two', true],
+    ]);
+    const earlier = await earlierPublications(db, id);
+    expect(earlier).toEqual([publicationId]);
+    expect(await benchDraftOf(db, learner.id, [id, ...earlier])).toBe('{"at": "the bench"}');
+    expect(await handIn(db, harbour.guarded, learner, harbour.handedIn())).toMatchObject({
+      status: 409,
+      message: expect.stringContaining('published anew'),
+    });
   });
 
   test('leaves what is open as it was when the draft changes', async () => {
@@ -121,5 +154,25 @@ describe('the student form', () => {
     for (const hidden of ['delay(2500)', 'a wiring fault shows at once', 'the answer'])
       expect(text).not.toContain(hidden);
     for (const shown of ['light character', 'The first light of the harbour']) expect(text).toContain(shown);
+  });
+
+  test('without the solution has the parts and wires of the bag, and nothing of where they go', async () => {
+    const publication = (await findPublication(harbour.db, harbour.learner, harbour.publicationId))!;
+    expect(publication.rules.solution).toBe('hidden');
+    const form = studentForm(publication.exercise, 'hidden');
+    expect([form.nets, form.scenarios, form.free]).toEqual([[], [], {}]);
+    const text = JSON.stringify(form);
+    for (const hidden of ['B1.', 'U1.13', 'accept', 'rhythm', 'delay(2500)'])
+      expect(text).not.toContain(hidden);
+    for (const shown of ['D1', 'R1', 'W1', 'yellow', 'a light character']) expect(text).toContain(shown);
+  });
+
+  test('has the solution where the course says so, or the exercise for itself', async () => {
+    const { db, learner, publicationId } = harbour;
+    const rule = async () => (await findPublication(db, learner, publicationId))!.rules.solution;
+    await db('course').update({ rules: JSON.stringify({ solution: 'shown' }) });
+    expect(await rule()).toBe('shown');
+    await db('course').update({ rules: JSON.stringify({ solution: 'nonsense' }) });
+    expect(await rule()).toBe('hidden');
   });
 });

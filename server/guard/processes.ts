@@ -1,5 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import type { Socket } from 'node:net';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import type { Obstacle } from '@/core/judge/not-judged';
@@ -52,6 +53,8 @@ const LOOK_EVERY = 100;
 const TICKS = 100;
 /** What a process holds before it does anything: runtime, core and grammars, in megabytes. */
 const AT_REST = 160;
+/** Characters that are kept of what a process says before it ends. */
+const LAST_WORDS = 2000;
 /** Tasks that may wait for a process; more are refused at once. */
 const MOST_WAITING = 200;
 
@@ -159,8 +162,10 @@ class GuardedProcess {
       env: { NODE_ENV: process.env['NODE_ENV'] ?? 'production' },
     });
     this.lastWords = '';
-    child.stderr?.on('data', (chunk: Buffer) => (this.lastWords += chunk.toString()).slice(-2000));
-    (child.stderr as unknown as { unref?: () => void })?.unref?.();
+    child.stderr?.on('data', (chunk: Buffer) => {
+      this.lastWords = (this.lastWords + chunk.toString()).slice(-LAST_WORDS);
+    });
+    (child.stderr as Socket).unref();
     child.on('message', (message: Answer) => {
       if (child !== this.child || message.id !== this.current?.id) return;
       this.settle(
@@ -170,12 +175,14 @@ class GuardedProcess {
         'process stays',
       );
     });
-    child.on('error', () => undefined);
-    child.on('exit', (code, signal) => {
+    const gone = (why: string): void => {
       if (child !== this.child) return;
       const obstacle = this.lastWords.includes('out of memory') ? 'memory' : 'crash';
-      this.settle({ ended: false, obstacle, detail: `ended with ${signal ?? code}: ${this.lastWords}` });
-    });
+      this.settle({ ended: false, obstacle, detail: `${why}: ${this.lastWords}` });
+    };
+    child.on('error', (error) => gone(error.message));
+    // Not as it exits, but when its last words have been read.
+    child.on('close', (code, signal) => gone(`ended with ${signal ?? code}`));
     return child;
   }
 

@@ -167,7 +167,7 @@ export function Bench({
     <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
       <div className="flex min-w-0 flex-col border-ink lg:border-r">
         <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
-          <p className="mr-auto text-note text-soft" role="status">
+          <p className="mr-auto min-w-0 flex-1 basis-36 text-note text-soft" role="status">
             {kept.problem ??
               (kept.savedAt ? `Kept on this tablet, ${format(kept.savedAt, 'HH:mm')}` : 'Opening …')}
             {checkedBy === 'server' ? ' · checked by the server' : ' · checked on this tablet'}

@@ -75,7 +75,7 @@ export function HandInPanel({
         {state.state === 'sending' && <p>Handing in …</p>}
         {state.state === 'waiting' && (
           <p className="font-semibold">
-            No connection. Your hand-in is kept on this tablet and goes off by itself.
+            {state.message ?? 'No connection. Your hand-in is kept on this tablet and goes off by itself.'}
           </p>
         )}
         {state.state === 'refused' && (

@@ -8,12 +8,14 @@ import type { PendingHandIn } from './draft';
 export type HandInState =
   | { readonly state: 'none' }
   | { readonly state: 'sending' }
-  /** No connection: kept on the tablet and tried again. */
-  | { readonly state: 'waiting' }
+  /** Kept on the tablet and tried again; `message` says why, when it is not for want of a connection. */
+  | { readonly state: 'waiting'; readonly message?: string }
   | { readonly state: 'refused'; readonly message: string }
   | { readonly state: 'kept'; readonly submissionId: string; readonly waiting: Queue | undefined };
 
 const SECONDS_BETWEEN_TRIES = 4;
+/** Milliseconds without a try when there were too many. */
+const REST_AFTER_TOO_MANY = 30_000;
 const answerSchema = z.object({ submissionId: z.string(), waiting: queueSchema.optional() });
 const refusalSchema = z.object({ message: z.string() });
 
@@ -28,9 +30,10 @@ export function useHandIn(
 ): HandInState {
   const [state, setState] = useState<HandInState>({ state: 'none' });
   const busy = useRef(false);
+  const notBefore = useRef(0);
 
   const send = useEffectEvent(async (handIn: PendingHandIn): Promise<void> => {
-    if (busy.current) return;
+    if (busy.current || Date.now() < notBefore.current) return;
     busy.current = true;
     setState((before) => (before.state === 'waiting' ? before : { state: 'sending' }));
     try {
@@ -44,13 +47,16 @@ export function useHandIn(
         const { submissionId, waiting } = answerSchema.parse(body);
         setState({ state: 'kept', submissionId, waiting });
         onSettled();
-      } else if (answer.status >= 500 || answer.status === 429) setState({ state: 'waiting' });
+        return;
+      }
+      const refusal = refusalSchema.safeParse(body);
+      const message = refusal.success ? refusal.data.message : undefined;
+      if (answer.status === 429) {
+        notBefore.current = Date.now() + REST_AFTER_TOO_MANY;
+        setState({ state: 'waiting', ...(message === undefined ? {} : { message }) });
+      } else if (answer.status >= 500) setState({ state: 'waiting' });
       else {
-        const refusal = refusalSchema.safeParse(body);
-        setState({
-          state: 'refused',
-          message: refusal.success ? refusal.data.message : 'The hand-in was refused.',
-        });
+        setState({ state: 'refused', message: message ?? 'The hand-in was refused.' });
         onSettled();
       }
     } catch {

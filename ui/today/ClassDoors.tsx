@@ -25,6 +25,7 @@ export interface ClassDoorsProps {
 /** Who is in, whether new names may join, and who does not get in. */
 export function ClassDoors({ classId, signedIn, joiningUntil, troubles, actions }: ClassDoorsProps) {
   const [isBusy, start] = useTransition();
+  /** Slips given here, by name: they are shown until the page is left, and nowhere else. */
   const [slips, setSlips] = useState<ReadonlyMap<string, string>>(new Map());
   return (
     <div className="px-6 pb-4">
@@ -65,13 +66,6 @@ export function ClassDoors({ classId, signedIn, joiningUntil, troubles, actions 
             >
               <span className="min-w-0 flex-1">
                 <strong>{name}</strong> does not get in: {tries} tries with a wrong word.
-                {slips.has(learnerId) && (
-                  <>
-                    {' '}
-                    New slip: <strong className="mono">{slips.get(learnerId)}</strong>. With it {name} chooses
-                    a new word.
-                  </>
-                )}
               </span>
               <Button
                 look="tool"
@@ -86,12 +80,22 @@ export function ClassDoors({ classId, signedIn, joiningUntil, troubles, actions 
                 onClick={() =>
                   start(async () => {
                     const slip = await actions.newSlip(learnerId);
-                    if (slip !== undefined) setSlips((before) => new Map(before).set(learnerId, slip));
+                    if (slip !== undefined) setSlips((before) => new Map(before).set(name, slip));
                   })
                 }
               >
                 New word by slip
               </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {slips.size > 0 && (
+        <ul aria-label="New slips" role="status" className="mt-2 border-t border-rule">
+          {[...slips].map(([name, slip]) => (
+            <li key={name} className="border-b border-rule py-1.5">
+              Slip for <strong>{name}</strong>: <strong className="mono text-bench">{slip}</strong>. With it{' '}
+              {name} chooses a new word. Write it down; it is shown only here.
             </li>
           ))}
         </ul>

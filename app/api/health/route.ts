@@ -11,6 +11,5 @@ export const dynamic = 'force-dynamic';
 export async function GET(): Promise<Response> {
   if (!(await mayDo('ask-health').catch(() => true))) return Response.json({ ok: false }, { status: 403 });
   const health = await healthOf(database());
-  const cannotKeep = health.troubles.some((trouble) => trouble.includes('database'));
-  return Response.json(health, { status: cannotKeep ? 503 : 200 });
+  return Response.json(health, { status: health.keeps ? 200 : 503 });
 }
