@@ -23,6 +23,9 @@ const ASK_EVERY = 2000;
 /** Milliseconds until sending is tried again. */
 const RETRY_AFTER = 4000;
 
+/** Whether a refusal stands until something is changed: not that of a server in trouble, or of a door. */
+const isForGood = (status: number): boolean => status < 500 && ![401, 429].includes(status);
+
 /** Whether everything is on the server: `saved`, on its way, only here, or refused with a reason. */
 export type Keeping =
   | { readonly state: 'saved' | 'saving' | 'only-here' }
@@ -52,6 +55,8 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
   const now = useRef(sync);
   const lastSavedLayout = useRef(first.layout);
   const isSending = useRef(false);
+  /** Changes that the server refused for what they are. */
+  const refused = useRef<readonly Change[]>(undefined);
   const hasRecovered = useRef(false);
   const put = useCallback((next: SyncState): void => {
     now.current = next;
@@ -86,6 +91,8 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
         setKeeping({ state: now.current.unsent.length > 0 ? 'saving' : 'saved' });
       } else {
         put(notSent(now.current));
+        // What was refused for what it is would be refused again: it waits until something is changed.
+        refused.current = isForGood(answer.status) ? now.current.unsent : undefined;
         setKeeping({ state: 'refused', message: body.message ?? 'The server refused the changes.' });
       }
     } catch {
@@ -103,7 +110,7 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
     const key = storageKey(exerciseId);
     if (sync.unsent.length === 0) localStorage.removeItem(key);
     else localStorage.setItem(key, JSON.stringify(sync.unsent));
-    if (sync.unsent.length === sync.sending) return undefined;
+    if (sync.unsent.length === sync.sending || sync.unsent === refused.current) return undefined;
     const wait = keeping.state === 'only-here' || keeping.state === 'refused' ? RETRY_AFTER : SEND_AFTER;
     const timer = setTimeout(() => void send(), wait);
     return () => clearTimeout(timer);

@@ -48,10 +48,17 @@ export default async function ReviewPage({
       }
     >
       <ReviewDesk
-        submissions={submissions.map(({ handedInAt, ...submission }) => ({
-          ...submission,
-          handedInAt: handedInAt.toISOString(),
-        }))}
+        submissions={submissions.map(
+          ({ id, learnerId, learnerName, attempt, verdict, causes, handedInAt }) => ({
+            id,
+            learnerId,
+            learnerName,
+            attempt,
+            verdict,
+            causes,
+            handedInAt: handedInAt.toISOString(),
+          }),
+        )}
         referenceLayout={data.layout ?? ''}
         referenceProgram={data.program}
         without={without}
