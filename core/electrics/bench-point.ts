@@ -81,6 +81,7 @@ export function averaged(drives: PinDrives, steady: (drives: PinDrives) => WarmP
 
 function average(slices: readonly { readonly share: number; readonly point: BenchPoint }[]): BenchPoint {
   const first = slices[0]!.point;
+  effort(slices.length * (first.volts.length + first.parts.size + first.legs.size) * 400);
   const mean = (read: (point: BenchPoint) => number): number =>
     slices.reduce((sum, { share, point }) => sum + share * read(point), 0);
   const meanMap = <Key>(read: (point: BenchPoint) => ReadonlyMap<Key, number>): ReadonlyMap<Key, number> =>

@@ -161,6 +161,7 @@ export class BoardHost implements ProgramHost {
     for (const { ref, afterSeconds, state } of this.circuit.settle())
       this.agenda.add(at + afterSeconds, { kind: 'part', ref, state });
     this.watch.record(at);
+    effort(this.interrupts.isUsed ? 8000 : 2000);
     if (this.interrupts.isUsed) this.interrupts.look((pin) => this.levelOf(pin));
   }
 
