@@ -6,14 +6,7 @@ const config: NextConfig = {
   // Keeps what has not changed: a Worksheet is drawn anew with every key.
   reactCompiler: true,
   // Read from node_modules at run time: a native binding, and a library that finds its own files.
-  serverExternalPackages: [
-    '@node-rs/argon2',
-    'graphile-worker',
-    'knex',
-    'pg',
-    'pino',
-    'web-tree-sitter',
-  ],
+  serverExternalPackages: ['@node-rs/argon2', 'graphile-worker', 'knex', 'pg', 'pino', 'web-tree-sitter'],
   outputFileTracingRoot: import.meta.dirname,
   devIndicators: false,
   // npm test checks the types, of everything at once.

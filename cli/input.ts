@@ -78,8 +78,9 @@ export const loadWiring = async (path: string, folder: string, exercise?: Exerci
 export const loadExercise = async (path: string, folder: string): Promise<Exercise> =>
   usable(readExercise(await readText(path, folder, EXERCISE_LIMIT)), path);
 
+/** A program; one that is longer than what is judged is read all the same, and judged to be too long. */
 export const loadProgram = (path: string, folder: string): Promise<string> =>
-  readText(path, folder, PROGRAM_LIMIT);
+  readText(path, folder, 10 * PROGRAM_LIMIT);
 
 /** `10s`, `500ms`, `10` in seconds. */
 export function readDuration(text: string): number {

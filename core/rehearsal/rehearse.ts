@@ -28,7 +28,8 @@ export interface RehearsalOptions {
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;
 const EFFORT_OF_A_STEP = 100;
-const MORE_EFFORT = 1e8;
+/** For what a program does to its pins: as many changes as are kept of a run. */
+const MORE_EFFORT = 4e8;
 
 /**
  * Runs a compiled program on a wiring. The same input gives the same trace. `circuit` is the wiring with what
