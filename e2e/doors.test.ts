@@ -102,6 +102,8 @@ describe('the doors', () => {
     ] as const) {
       await learner.page.getByLabel(/private word/).fill(word);
       await learner.page.getByRole('button', { name: 'Go to my bench' }).click();
+      // A wrong word is taken away when the answer has come; until then the last answer still stands there.
+      await expect.poll(() => learner.page.getByLabel(/private word/).inputValue()).toBe('');
       await learner.page.getByRole('alert').filter({ hasText: said }).waitFor();
     }
     const teacher = await world.visit();

@@ -1,6 +1,6 @@
 'use client';
 
-import { useActionState, useEffect, useRef, useState } from 'react';
+import { startTransition, useActionState, useEffect, useRef, useState, type FormEvent } from 'react';
 import { Button } from '../design/Button';
 import { Field } from '../design/Field';
 import { Mark } from '../shell/Mark';
@@ -41,13 +41,27 @@ export function SignIn({ join, signIn }: SignInProps) {
 function JoinForm({ join }: Pick<SignInProps, 'join'>) {
   const [state, act, isPending] = useActionState(join, { code: '' });
   const [learnerId, setLearnerId] = useState('');
+  const door = useRef<HTMLFormElement>(null);
   const names = useRef<HTMLSelectElement>(null);
   const learner = state.learners?.find((candidate) => candidate.id === learnerId);
   useEffect(() => {
     if (state.className !== undefined) names.current?.focus();
   }, [state.className]);
+  useEffect(() => {
+    const word = door.current?.elements.namedItem('word');
+    if (state.problem?.word === undefined || !(word instanceof HTMLInputElement)) return;
+    word.value = '';
+    word.focus();
+  }, [state.problem]);
+  // React resets a form whose action has ended, and the name chosen would be gone with every word mistyped.
+  // The action stays on the form for a browser that sends it before the scripts have come.
+  const send = (event: FormEvent<HTMLFormElement>): void => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    startTransition(() => act(form));
+  };
   return (
-    <form action={act} aria-labelledby="join-title" className="flex-1">
+    <form ref={door} action={act} onSubmit={send} aria-labelledby="join-title" className="flex-1">
       <h2 id="join-title" className="px-5 pt-5 pb-2 text-title">
         I am in a class
       </h2>

@@ -50,7 +50,7 @@ export function ClassDoors({ classId, signedIn, joiningUntil, troubles, actions 
           </Button>
           <Button
             look="tool"
-            disabled={isBusy || (signedIn === 0 && !joiningUntil)}
+            disabled={isBusy}
             onClick={() => start(async () => void (await actions.endMeeting(classId)))}
           >
             End the meeting
@@ -90,16 +90,18 @@ export function ClassDoors({ classId, signedIn, joiningUntil, troubles, actions 
           ))}
         </ul>
       )}
-      {slips.size > 0 && (
-        <ul aria-label="New slips" role="status" className="mt-2 border-t border-rule">
-          {[...slips].map(([name, slip]) => (
-            <li key={name} className="border-b border-rule py-1.5">
-              Slip for <strong>{name}</strong>: <strong className="mono text-bench">{slip}</strong>. With it{' '}
-              {name} chooses a new word. Write it down; it is shown only here.
-            </li>
-          ))}
-        </ul>
-      )}
+      <div role="status">
+        {slips.size > 0 && (
+          <ul aria-label="New slips" className="mt-2 border-t border-rule">
+            {[...slips].map(([name, slip]) => (
+              <li key={name} className="border-b border-rule py-1.5">
+                Slip for <strong>{name}</strong>: <strong className="mono text-bench">{slip}</strong>. With it{' '}
+                {name} chooses a new word. Write it down; it is shown only here.
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
     </div>
   );
 }
