@@ -3,13 +3,6 @@ import { z } from 'zod';
 /** An id as an argument of an action: whatever a browser sends may be anything. */
 export const idSchema = z.uuid('This does not exist any more.');
 
-/** A text that the database can hold and every reader can read. */
-export const textSchema = (longest: number) =>
-  z
-    .string()
-    .max(longest, `At most ${longest.toLocaleString('en')} characters.`)
-    .refine((text) => !/\0|\p{Surrogate}/u.test(text), 'This holds a character that cannot be kept.');
-
 /** How something is to be shared: with all who teach, or with whom and how far. */
 export const sharingChangeSchema = z.union([
   z.strictObject({ visibleTo: z.enum(['all', 'shared']) }),

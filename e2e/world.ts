@@ -52,7 +52,7 @@ export async function createWorld(): Promise<World> {
   await addTestClass(db);
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
-  const browser = await launchBrowser();
+  const { browser, end: endBrowser } = await launchBrowser();
   let server: ChildProcess | undefined;
   let worker: ChildProcess | undefined;
 
@@ -82,7 +82,7 @@ export async function createWorld(): Promise<World> {
     query: async <Row>(sql: string, values: readonly string[] = []) =>
       ((await db.raw(sql, [...values])) as { rows: Row[] }).rows,
     end: async () => {
-      await browser.close();
+      await endBrowser();
       await stopServer();
       // The loader of the worker runs it as a child; the group holds both.
       if (worker) process.kill(-worker.pid!, 'SIGKILL');

@@ -1,3 +1,3 @@
 import type { Browser } from 'playwright-core';
 
-export function launchBrowser(): Promise<Browser>;
+export function launchBrowser(): Promise<{ readonly browser: Browser; readonly end: () => Promise<void> }>;

@@ -2,9 +2,9 @@
 import { chromium } from 'playwright-core';
 import { chromiumProgram } from './machine/packages.mjs';
 
-/** Starts a headless browser. */
-export function launchBrowser() {
-  return chromium.launch({
+/** Starts a headless browser; `end` kills it, since one that is asked to close can take minutes over it. */
+export async function launchBrowser() {
+  const server = await chromium.launchServer({
     executablePath: chromiumProgram(),
     args: [
       '--no-sandbox',
@@ -16,4 +16,5 @@ export function launchBrowser() {
       '--disable-sync',
     ],
   });
+  return { browser: await chromium.connect(server.wsEndpoint()), end: () => server.kill() };
 }

@@ -16,7 +16,7 @@ const KEYS = [
 /** Milliseconds between two keys: at rest, and as fast as a practised writer. */
 const RHYTHMS = { 'with a rest after each key': 900, 'in one go': 130 };
 
-const browser = await launchBrowser();
+const { browser, end } = await launchBrowser();
 const page = await (
   await browser.newContext({ baseURL: values.base, viewport: { width: 1280, height: 800 } })
 ).newPage();
@@ -63,4 +63,4 @@ for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
 await page.getByText('Everything is kept.').waitFor();
 if ((await page.getByLabel(LINE, { exact: true }).inputValue()) !== TEXT)
   throw new Error('The line is not what was typed.');
-await browser.close();
+await end();

@@ -8,7 +8,7 @@ import { root } from './machine/folders.mjs';
 const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
-const browser = await launchBrowser();
+const { browser, end } = await launchBrowser();
 const LAPTOP = { width: 1280, height: 800 };
 const TABLET = { width: 1024, height: 768 };
 
@@ -172,4 +172,4 @@ await picture(
   await built('12-beacon-python', 'demo/faults/beacon-python/direction-forgotten.py', 'Program'),
   'bench-python',
 );
-await browser.close();
+await end();

@@ -32,46 +32,30 @@ export const actions = [
 ] as const;
 export type Action = (typeof actions)[number];
 
+/** What everybody may do who is signed in. */
+const signedIn: readonly Action[] = ['ask-health', 'sign-out', 'see-today'];
+const assistant: readonly Action[] = [
+  ...signedIn,
+  'see-class-reports',
+  'see-worksheet',
+  'see-course',
+  'see-boards',
+  'see-values',
+  'review-class',
+  'keep-doors',
+];
+
 const granted: Readonly<Record<Role, readonly Action[]>> = {
   anonymous: ['ask-health', 'sign-in'],
-  student: [
-    'ask-health',
-    'sign-out',
-    'see-today',
-    'see-bench',
-    'hand-in',
-    'check',
-    'keep-draft',
-    'see-own-report',
-  ],
-  assistant: [
-    'ask-health',
-    'sign-out',
-    'see-today',
-    'see-class-reports',
-    'see-worksheet',
-    'see-course',
-    'see-boards',
-    'see-values',
-    'review-class',
-    'keep-doors',
-  ],
+  student: [...signedIn, 'see-bench', 'hand-in', 'check', 'keep-draft', 'see-own-report'],
+  assistant,
   instructor: [
-    'ask-health',
-    'sign-out',
-    'see-today',
-    'see-class-reports',
-    'see-worksheet',
+    ...assistant,
     'edit-exercise',
-    'see-course',
     'edit-course',
-    'see-boards',
     'edit-boards',
-    'see-values',
     'publish-exercise',
     'close-exercise',
-    'review-class',
-    'keep-doors',
     'share-course',
     'erase-learner',
   ],

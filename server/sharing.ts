@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import type { Granted, SharingChange, SharingState } from '@/core/course/sharing';
 import { audit } from './audit';
 import { isUuid } from './database/ids';
 import type { Viewer } from './permissions';
@@ -23,7 +24,7 @@ const kinds = {
 export type Shared = keyof typeof kinds;
 
 /** What somebody may do with a thing; whoever may change it may look at it. */
-export type May = 'own' | 'edit' | 'look';
+export type May = 'own' | Granted;
 
 /** The rights of a viewer as SQL, on the table of the kind: `own`, `edit`, `look`, or null. */
 const rightsSql = (kind: Shared): string => {
@@ -70,22 +71,11 @@ export async function mayWithExercise(
   db: Knex,
   viewer: Viewer,
   exerciseId: string,
-  may: 'look' | 'edit',
+  may: Granted,
 ): Promise<boolean> {
   const courseId = await courseOfExercise(db, exerciseId);
   if (courseId === undefined) return false;
   return may === 'edit' ? mayEdit(db, 'course', viewer, courseId) : mayLook(db, 'course', viewer, courseId);
-}
-
-/** With whom something is shared, for its owner. */
-export interface Sharing {
-  readonly visibleTo: 'all' | 'shared';
-  readonly people: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly role: 'instructor' | 'assistant';
-    readonly may: 'look' | 'edit' | null;
-  }[];
 }
 
 /** How a thing is shared; `undefined` when it is not the viewer's own. */
@@ -94,24 +84,19 @@ export async function sharingOf(
   kind: Shared,
   viewer: Viewer,
   id: string,
-): Promise<Sharing | undefined> {
+): Promise<SharingState | undefined> {
   if ((await mayWith(db, kind, viewer, id)) !== 'own') return undefined;
   const { table, shares, key } = kinds[kind];
-  const row = await db(table).where({ id }).first<{ visible_to: Sharing['visibleTo'] }>('visible_to');
+  const row = await db(table).where({ id }).first<{ visible_to: SharingState['visibleTo'] }>('visible_to');
   const people = await db('staff')
     .leftJoin(shares, function () {
       this.on(`${shares}.staff_id`, 'staff.id').andOnVal(`${shares}.${key}`, id);
     })
     .whereNot('staff.id', viewer.id)
     .orderBy('staff.name')
-    .select<Sharing['people'][number][]>('staff.id', 'staff.name', 'staff.role', `${shares}.may`);
+    .select<SharingState['people'][number][]>('staff.id', 'staff.name', 'staff.role', `${shares}.may`);
   return { visibleTo: row.visible_to, people };
 }
-
-/** A change of how something is shared: who may look, or what one person may do. */
-export type SharingChange =
-  | { readonly visibleTo: 'all' | 'shared' }
-  | { readonly staffId: string; readonly may: 'look' | 'edit' | null };
 
 /** Changes how a thing is shared; false when it is not the viewer's own. */
 export async function share(

@@ -1,12 +1,14 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import type { SharingChange } from '@/core/course/sharing';
 import { problemText } from '@/core/result';
 import * as boards from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
-import * as sharing from '@/server/sharing';
+import { textSchema } from '@/server/database/texts';
+import { share } from '@/server/sharing';
 import { requireViewer } from '../access';
-import { saidBy, sharingChangeSchema, textSchema } from '../arguments';
+import { saidBy, sharingChangeSchema } from '../arguments';
 
 /** Largest profile that is taken, in characters. */
 const profileSchema = textSchema(200_000);
@@ -32,11 +34,11 @@ export async function removeBoard(id: string): Promise<void> {
 }
 
 /** Changes who may use a board of one's own, or what one person may do with it. */
-export async function shareBoard(id: string, wanted: sharing.SharingChange): Promise<string | undefined> {
+export async function shareBoard(id: string, wanted: SharingChange): Promise<string | undefined> {
   const viewer = await requireViewer('edit-boards');
   const given = sharingChangeSchema.safeParse(wanted);
   if (!given.success) return saidBy(given.error);
-  const done = await sharing.share(database(), 'board', viewer, id, given.data);
+  const done = await share(database(), 'board', viewer, id, given.data);
   revalidatePath('/boards');
   return done ? undefined : 'This board is not yours to share.';
 }

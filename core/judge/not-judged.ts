@@ -7,7 +7,9 @@ import { ENGINE } from './engine';
  * Why a build could not be judged: it asks for more work than a check may take; the check was ended from
  * outside by its limit of processor time or memory, or with the process it ran in; or the checker has a fault.
  */
-export type Obstacle = 'effort' | 'time' | 'memory' | 'crash' | 'failure';
+export type Obstacle = 'effort' | Ending;
+/** The obstacles that whoever runs the check meets; `effort` the check tells itself. */
+export type Ending = 'time' | 'memory' | 'crash' | 'failure';
 
 const said: Readonly<Record<Obstacle, string>> = {
   effort: 'Working out what this build and program do takes more than one check may take, so it was stopped.',

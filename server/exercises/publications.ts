@@ -6,26 +6,33 @@ import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
 import { mayWithExercise } from '../sharing';
 
-/** An exercise as it was opened for a class. */
-export interface Publication {
+/** What was opened for which class, and whether it still is. */
+interface Opened {
   readonly id: string;
   readonly classId: string;
   readonly className: string;
   readonly exerciseId: string;
   readonly revision: number;
   readonly isOpen: boolean;
+}
+
+/** An exercise as it was opened for a class. */
+export interface Publication extends Opened {
   readonly exercise: Exercise;
   /** The house rules that hold for it: the course's, and its own. */
   readonly rules: HouseRules;
 }
 
-interface Row {
+interface OpenedRow {
   readonly id: string;
   readonly class_id: string;
   readonly class_name: string;
   readonly exercise_id: string;
   readonly number: number;
   readonly closed_at: Date | null;
+}
+
+interface Row extends OpenedRow {
   readonly content: unknown;
   readonly course_rules: unknown;
 }
@@ -36,7 +43,7 @@ const joined = (db: Knex) =>
     .join('exercise', 'exercise.id', 'revision.exercise_id')
     .join('class', 'class.id', 'publication.class_id');
 
-const lineColumns = [
+const openedColumns = [
   'publication.id',
   'publication.class_id',
   'class.name as class_name',
@@ -44,6 +51,15 @@ const lineColumns = [
   'revision.number',
   'publication.closed_at',
 ];
+
+const openedFrom = (row: OpenedRow): Opened => ({
+  id: row.id,
+  classId: row.class_id,
+  className: row.class_name,
+  exerciseId: row.exercise_id,
+  revision: row.number,
+  isOpen: row.closed_at === null,
+});
 
 function fromRow(row: Row): Publication {
   const exercise = exerciseFrom(row.content);
@@ -53,12 +69,7 @@ function fromRow(row: Row): Publication {
       `revision of publication ${row.id} cannot be read: ${exercise.problems[0]?.message ?? ''}`,
     );
   return {
-    id: row.id,
-    classId: row.class_id,
-    className: row.class_name,
-    exerciseId: row.exercise_id,
-    revision: row.number,
-    isOpen: row.closed_at === null,
+    ...openedFrom(row),
     exercise: exercise.value,
     rules: rulesOf(row.course_rules, exercise.value),
   };
@@ -81,25 +92,19 @@ export async function findPublication(
   const [row] = await joined(db)
     .where('publication.id', id)
     .join('course', 'course.id', 'exercise.course_id')
-    .select<Row[]>(...lineColumns, 'revision.content', 'course.rules as course_rules');
+    .select<Row[]>(...openedColumns, 'revision.content', 'course.rules as course_rules');
   return row && sameClass(viewer, row.class_id) ? fromRow(row) : undefined;
 }
 
 /** A publication as lists show it, without the exercise itself. */
-export interface PublicationLine {
-  readonly id: string;
-  readonly classId: string;
-  readonly className: string;
-  readonly exerciseId: string;
-  readonly revision: number;
-  readonly isOpen: boolean;
+export interface PublicationLine extends Opened {
   readonly title: string;
   readonly aim: string;
   /** Concepts that it introduces. */
   readonly introduces: readonly string[];
 }
 
-interface LineRow extends Omit<Row, 'content' | 'course_rules'> {
+interface LineRow extends OpenedRow {
   readonly title: string;
   readonly aim: string | null;
   readonly introduces: readonly string[] | null;
@@ -114,7 +119,7 @@ export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonl
     .whereIn('publication.class_id', [...viewer.classIds])
     .orderBy(['class.name', 'exercise.position', 'revision.number'])
     .select<LineRow[]>(
-      ...lineColumns,
+      ...openedColumns,
       db.raw("revision.content->>'title' as title"),
       db.raw("revision.content->>'aim' as aim"),
       db.raw("revision.content->'concepts'->'introduces' as introduces"),
@@ -125,12 +130,7 @@ export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonl
       (row) => row.closed_at === null || newest.get(`${row.class_id} ${row.exercise_id}`) === row.number,
     )
     .map((row) => ({
-      id: row.id,
-      classId: row.class_id,
-      className: row.class_name,
-      exerciseId: row.exercise_id,
-      revision: row.number,
-      isOpen: row.closed_at === null,
+      ...openedFrom(row),
       title: row.title,
       aim: row.aim ?? '',
       introduces: row.introduces ?? [],

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Socket } from 'node:net';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import type { Obstacle } from '@/core/judge/not-judged';
+import type { Ending } from '@/core/judge/not-judged';
 import type { TaskInput, TaskName, TaskValue } from './tasks';
 
 /** What a process gets to do, and what it answers. */
@@ -28,13 +28,13 @@ export const CHECK_LIMITS: Limits = { processorSeconds: 10, megabytes: 256 };
 /** What came of a task: its value, or why it was ended, with what a developer wants to know of it. */
 export type Outcome<Value> =
   | { readonly ended: true; readonly value: Value; /** Of processor time. */ readonly seconds: number }
-  | { readonly ended: false; readonly obstacle: Exclude<Obstacle, 'effort'>; readonly detail: string };
+  | { readonly ended: false; readonly obstacle: Ending; readonly detail: string };
 
 /** Raised by whoever cannot go on without an answer. */
 export class NoAnswer extends Error {
   constructor(
     readonly task: TaskName,
-    readonly obstacle: Exclude<Obstacle, 'effort'> | 'busy',
+    readonly obstacle: Ending | 'busy',
     detail: string,
   ) {
     super(`${task}: ${obstacle}: ${detail}`);

@@ -4,6 +4,7 @@ import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
 import { hashSecret } from './secrets';
+import { isLiveSession } from './sessions';
 import { plainSlip } from './sign-in';
 import { forgetTries } from './tries';
 
@@ -76,7 +77,7 @@ export async function doorsOf(
   const rows = await db('class')
     .leftJoin('learner', 'learner.class_id', 'class.id')
     .leftJoin('session', function () {
-      this.on('session.learner_id', 'learner.id').andOn('session.expires_at', '>', db.raw('now()'));
+      this.on('session.learner_id', 'learner.id').andOn(isLiveSession(db));
     })
     .whereIn('class.id', [...classIds])
     .groupBy('class.id')

@@ -6,6 +6,14 @@ import { newToken, tokenHash } from './secrets';
 /** How long a session lasts at most, and how long without a request, in seconds; by the clock of the database. */
 const LASTS = { staff: 14 * 86_400, learner: 6 * 3600 } as const;
 const RESTS = { staff: 3 * 86_400, learner: 45 * 60 } as const;
+/** Whether a row of `session` still counts, as SQL: it is neither over nor has it rested too long. */
+export const isLiveSession = (db: Knex): Knex.Raw =>
+  db.raw(
+    `session.expires_at > now()
+     and session.seen_at > now() - (case when session.learner_id is null then ?::int else ?::int end) * interval '1 second'`,
+    [RESTS.staff, RESTS.learner],
+  );
+
 /** Seconds between two notes that a session is in use. */
 const NOTE_EVERY = 60;
 
@@ -59,11 +67,7 @@ export async function viewerOf(db: Knex, token: string): Promise<Viewer | undefi
   const hash = tokenHash(token);
   const session = await db('session')
     .where({ token_hash: hash })
-    .whereRaw('expires_at > now()')
-    .whereRaw(
-      "seen_at > now() - (case when learner_id is null then ?::int else ?::int end) * interval '1 second'",
-      [RESTS.staff, RESTS.learner],
-    )
+    .where(isLiveSession(db))
     .first<SessionRow | undefined>(
       'staff_id',
       'learner_id',

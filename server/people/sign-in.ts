@@ -19,7 +19,7 @@ export interface Place {
 
 const inWords = (seconds: number): string =>
   seconds >= 90 ? `${Math.ceil(seconds / 60)} minutes` : `${seconds} seconds`;
-const tooMany = (seconds: number): SignInResult => ({
+const tooMany = (seconds: number): { readonly ok: false; readonly message: string } => ({
   ok: false,
   message: `Too many tries. Wait ${inWords(seconds)}, then try again.`,
 });
@@ -72,7 +72,7 @@ export async function rosterOf(
   address: string,
 ): Promise<Roster | { readonly message: string }> {
   const wait = await secondsToWait(db, 'address', address);
-  if (wait > 0) return { message: `Too many tries. Wait ${inWords(wait)}, then try again.` };
+  if (wait > 0) return tooMany(wait);
   const found = await db('class')
     .where({ code: code.trim().toUpperCase() })
     .first<{ id: string; name: string; is_joining: boolean } | undefined>(

@@ -3,24 +3,19 @@ import { z } from 'zod';
 import { PROGRAM_LIMIT } from '@/core/program';
 import { problemText } from '@/core/result';
 import { TABLE_LIMIT } from '@/core/wiring/table';
+import { textSchema } from '../database/texts';
 import { findOpening } from '../exercises/publications';
 import type { Guard } from '../guard/processes';
 import { secondsToWait } from '../people/rate-limits';
 import type { Viewer } from '../permissions';
 import { judgingKey, queueJudging, waitingFor, type Waiting } from './judging';
 
-/** A text that the database can hold and every reader can read. */
-const text = (limit: number) =>
-  z
-    .string()
-    .max(limit)
-    .refine((given) => !given.includes('\0'), 'it holds a NUL character')
-    .refine((given) => !/\p{Surrogate}/u.test(given), 'it holds half a letter');
+/** A hand-in as it is sent. */
 export const handInSchema = z.object({
-  clientId: text(64).min(8),
-  publicationId: text(64),
-  wiring: text(TABLE_LIMIT),
-  program: text(PROGRAM_LIMIT),
+  clientId: textSchema(64).min(8),
+  publicationId: textSchema(64),
+  wiring: textSchema(TABLE_LIMIT),
+  program: textSchema(PROGRAM_LIMIT),
   sighting: z.enum(['right', 'dark', 'faint', 'other']).optional(),
   hintsTaken: z.int().min(0).max(1000).default(0),
 });

@@ -3,7 +3,7 @@ import { canonicalReport, causeCodes, type Report } from '@/core/formats/report'
 import { exerciseSchema } from '@/core/formats/exercise';
 import type { Sighting } from '@/core/judge/check';
 import { ENGINE } from '@/core/judge/engine';
-import { notJudged, type Obstacle } from '@/core/judge/not-judged';
+import { notJudged, type Ending, type Obstacle } from '@/core/judge/not-judged';
 import type { Guard } from '../guard/processes';
 import { addJob } from '../jobs';
 import { log } from '../log';
@@ -79,7 +79,7 @@ export async function judge(db: Knex, guarded: Guard, key: string): Promise<void
     return;
   }
   const { wiring, program, sighting, content: exercise } = work;
-  const giveUp = async (obstacle: Exclude<Obstacle, 'effort'>, detail: string): Promise<void> => {
+  const giveUp = async (obstacle: Ending, detail: string): Promise<void> => {
     await recordFailure(db, key, obstacle, detail);
     const report = notJudged({ data: exerciseSchema.parse(exercise) }, obstacle);
     await keepReport(db, key, report);

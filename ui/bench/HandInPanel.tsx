@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
 import type { Sighting } from '@/core/judge/check';
 import { Button } from '../design/Button';
+import { Problem } from '../design/Problem';
 import { queueText, useStanding, type Queue } from '../report/useStanding';
 import type { HandInState } from './useHandIn';
 
@@ -78,11 +79,7 @@ export function HandInPanel({
             {state.message ?? 'No connection. Your hand-in is kept on this tablet and goes off by itself.'}
           </p>
         )}
-        {state.state === 'refused' && (
-          <p role="alert" className="font-semibold text-fault">
-            {state.message}
-          </p>
-        )}
+        {state.state === 'refused' && <Problem>{state.message}</Problem>}
         {state.state === 'kept' && <Kept submissionId={state.submissionId} first={state.waiting} />}
       </div>
     </div>

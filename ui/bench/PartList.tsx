@@ -5,6 +5,7 @@ import { DropdownMenu } from 'radix-ui';
 import { useRef, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
 import { kindOf, lampColours } from '@/core/parts';
+import { Problem } from '../design/Problem';
 import type { DraftPart, LegProblems } from './draft';
 
 /** One leg of one recorded part. */
@@ -136,11 +137,7 @@ function PartLine({
           />
         ))}
       </div>
-      {wrong.length > 0 && (
-        <p role="alert" className="col-span-2 col-start-2 mt-1 text-note font-semibold text-fault">
-          {wrong[0]}
-        </p>
-      )}
+      <Problem className="col-span-2 col-start-2 mt-1 text-note">{wrong[0]}</Problem>
     </li>
   );
 }

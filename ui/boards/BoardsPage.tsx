@@ -3,9 +3,10 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
+import type { SharingChange, SharingState } from '@/core/course/sharing';
 import { BoardEditor } from './BoardEditor';
 import { BoardTour } from './BoardTour';
-import { Sharing, type SharingChange, type SharingState } from '../sharing/Sharing';
+import { Sharing } from '../sharing/Sharing';
 import { PartCards } from './PartCards';
 
 interface ShownBoard {

@@ -3,8 +3,9 @@
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { Rung } from '@/core/course/ladder';
+import type { SharingState } from '@/core/course/sharing';
 import { Button } from '../design/Button';
-import { Sharing, type SharingState } from '../sharing/Sharing';
+import { Sharing } from '../sharing/Sharing';
 import { CourseTools } from './CourseTools';
 import { Ladder } from './Ladder';
 import type { CourseActions } from './actions';

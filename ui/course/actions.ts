@@ -1,5 +1,5 @@
 import type { RevisionChange } from '@/core/course/revision-changes';
-import type { SharingChange } from '../sharing/Sharing';
+import type { SharingChange } from '@/core/course/sharing';
 
 /** Where an exercise stands: its lesson, `null` for none. */
 export interface Standing {

@@ -1,20 +1,8 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-
-export type SharingChange =
-  | { readonly visibleTo: 'all' | 'shared' }
-  | { readonly staffId: string; readonly may: 'look' | 'edit' | null };
-
-export interface SharingState {
-  readonly visibleTo: 'all' | 'shared';
-  readonly people: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly role: 'instructor' | 'assistant';
-    readonly may: 'look' | 'edit' | null;
-  }[];
-}
+import type { Granted, SharingChange, SharingState } from '@/core/course/sharing';
+import { Problem } from '../design/Problem';
 
 interface SharingProps {
   /** What is shared, in words: `this course`. */
@@ -56,7 +44,7 @@ export function Sharing({ what, sharing, onChange }: SharingProps) {
               onChange={(event) =>
                 act({
                   staffId: id,
-                  may: event.target.value === '' ? null : (event.target.value as 'look' | 'edit'),
+                  may: event.target.value === '' ? null : (event.target.value as Granted),
                 })
               }
               className="min-h-9 border border-rule-strong bg-card px-2"
@@ -68,11 +56,7 @@ export function Sharing({ what, sharing, onChange }: SharingProps) {
           </li>
         ))}
       </ul>
-      {problem && (
-        <p role="alert" className="mt-2 font-semibold text-fault">
-          {problem}
-        </p>
-      )}
+      <Problem className="mt-2">{problem}</Problem>
     </section>
   );
 }

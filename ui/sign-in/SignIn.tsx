@@ -3,6 +3,7 @@
 import { startTransition, useActionState, useEffect, useRef, useState, type FormEvent } from 'react';
 import { Button } from '../design/Button';
 import { Field } from '../design/Field';
+import { Problem } from '../design/Problem';
 import { Mark } from '../shell/Mark';
 import { BeaconPicture } from './BeaconPicture';
 import type { JoinState, StaffState } from './state';
@@ -104,11 +105,7 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
                 </option>
               ))}
             </select>
-            {state.problem?.learner && (
-              <p role="alert" className="text-note font-semibold text-fault">
-                {state.problem.learner}
-              </p>
-            )}
+            <Problem className="text-note">{state.problem?.learner}</Problem>
           </Line>
           {learner && !learner.hasWord && !state.isJoining && (
             <Line number="3" title="Slip">

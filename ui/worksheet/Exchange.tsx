@@ -14,6 +14,7 @@ import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { Button } from '../design/Button';
+import { Problem } from '../design/Problem';
 
 interface ExchangeProps {
   readonly now: () => { readonly sheet: Sheet; readonly wiring: Wiring | undefined };
@@ -128,11 +129,7 @@ function TakeTable({ now, onTake }: Pick<ExchangeProps, 'now' | 'onTake'>) {
               onChange={(event) => void event.target.files?.[0]?.text().then(setText)}
             />
           </label>
-          {problem && (
-            <p role="alert" className="mt-2 font-semibold text-fault">
-              {problem}
-            </p>
-          )}
+          <Problem className="mt-2">{problem}</Problem>
           <div className="mt-3 flex gap-2">
             <Button look="main" disabled={text.trim() === ''} onClick={take}>
               Take it

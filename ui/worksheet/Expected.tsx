@@ -10,6 +10,7 @@ import { exampleStimulus } from '@/core/generated/situations';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Result } from '@/core/result';
 import { Button } from '../design/Button';
+import { Problem } from '../design/Problem';
 
 type Scenario = ExerciseData['scenarios'][number];
 
@@ -225,11 +226,7 @@ function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: NewSente
           onChange={(event) => setText(event.target.value)}
           className="mono w-full border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
         />
-        {problem && (
-          <p role="alert" className="text-note font-semibold text-fault">
-            {problem}
-          </p>
-        )}
+        <Problem className="text-note">{problem}</Problem>
       </div>
       {text.trim() !== '' && (
         <Button type="submit" className="min-h-8">

@@ -6,6 +6,7 @@ import type { Scenario } from '@/core/formats/scenario';
 import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { Button } from '../design/Button';
+import { Problem } from '../design/Problem';
 
 export type Mark = ConsideredScenario['mark'] | 'right';
 
@@ -51,9 +52,9 @@ export function Proposals(props: ProposalsProps) {
         {isOld && <span className="text-note font-semibold text-risk">The exercise has changed since.</span>}
       </div>
       {isLost && (
-        <p role="alert" className="mt-1 text-note font-semibold text-fault">
+        <Problem className="mt-1 text-note">
           The server did not answer. Nothing is lost; try it again.
-        </p>
+        </Problem>
       )}
       {!proposed && (
         <p className="mt-1 text-note text-soft">

@@ -3,6 +3,7 @@
 import { Popover } from 'radix-ui';
 import { useState, useTransition } from 'react';
 import { Button, Keys } from '../design/Button';
+import { Problem } from '../design/Problem';
 import { useKey } from '../shell/useKey';
 
 interface PublishButtonProps {
@@ -63,11 +64,7 @@ export function PublishButton({ exerciseId, classes, publish, close }: PublishBu
               </li>
             ))}
           </ul>
-          {problem && (
-            <p role="alert" className="mt-2 font-semibold text-fault">
-              {problem}
-            </p>
-          )}
+          <Problem className="mt-2">{problem}</Problem>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -1,27 +1,23 @@
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
-import { can, roleOf } from '@/server/permissions';
 import { handIn, handInSchema } from '@/server/submissions/hand-in';
-import { currentViewer } from '../../access';
-import { given, isForeign, refuse } from '../bodies';
+import { refuse } from '../bodies';
+import { givenByLearner, LARGEST_BUILD } from '../given-by-learner';
 
 export const dynamic = 'force-dynamic';
 
-/** Largest body of a hand-in, in bytes. */
-const LARGEST_BODY = 600_000;
-
 /** Takes a hand-in and answers at once; it is judged elsewhere. A route handler, since the address of a server action changes with each build. */
 export async function POST(request: Request): Promise<Response> {
-  if (isForeign(request)) return refuse(403, 'This hand-in comes from another site.');
-  const viewer = await currentViewer();
-  if (!viewer) return refuse(401, 'You are signed out. Sign in again; your work is kept on this tablet.');
-  if (!can(roleOf(viewer), 'hand-in') || viewer.role !== 'student')
-    return refuse(403, 'Only learners hand in.');
-  const read = await given(request, LARGEST_BODY, handInSchema);
-  if ('refusal' in read) return read.refusal;
+  const sent = await givenByLearner(request, {
+    action: 'hand-in',
+    onlyFor: 'Only learners hand in.',
+    largest: LARGEST_BUILD,
+    schema: handInSchema,
+  });
+  if ('refusal' in sent) return sent.refusal;
   try {
-    const result = await handIn(database(), guarded(), viewer, read.data);
+    const result = await handIn(database(), guarded(), sent.viewer, sent.data);
     if ('message' in result) return refuse(result.status, result.message);
     return Response.json(
       { submissionId: result.submissionId, waiting: result.waiting },

@@ -3,18 +3,20 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { revisionChanges } from '@/core/course/revision-changes';
+import type { SharingChange } from '@/core/course/sharing';
 import { EXERCISE_LIMIT, exerciseFrom } from '@/core/formats/exercise';
 import { problemText } from '@/core/result';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
+import { textSchema } from '@/server/database/texts';
 import { findDraft } from '@/server/exercises/drafts';
 import { publish } from '@/server/exercises/publications';
 import { guarded } from '@/server/guard/processes';
 import type { Action, Viewer } from '@/server/permissions';
-import * as sharing from '@/server/sharing';
+import { mayEdit, mayWithExercise, share } from '@/server/sharing';
 import type { RevisionSummary } from '@/ui/course/actions';
 import { requireViewer } from '../../access';
-import { idSchema, saidBy, sharingChangeSchema, textSchema } from '../../arguments';
+import { idSchema, saidBy, sharingChangeSchema } from '../../arguments';
 
 /** What comes back from an action that can be refused. */
 export type Refusal = string | undefined;
@@ -46,7 +48,7 @@ async function change<Schema extends z.ZodType>(
   const data = schema.safeParse(given);
   if (!id.success) return NOT_YOURS;
   if (!data.success) return saidBy(data.error);
-  if (!(await sharing.mayEdit(database(), 'course', viewer, id.data))) return NOT_YOURS;
+  if (!(await mayEdit(database(), 'course', viewer, id.data))) return NOT_YOURS;
   const refusal = await work(id.data, data.data, viewer);
   revalidatePath(`/courses/${id.data}`);
   return refusal ?? undefined;
@@ -150,7 +152,7 @@ export async function publishTo(courseId: string, exerciseId: string, classId: s
 /** The published revisions of an exercise, newest first, each with what has changed since. */
 export async function revisions(exerciseId: string): Promise<readonly RevisionSummary[]> {
   const viewer = await requireViewer('see-course');
-  if (!(await sharing.mayWithExercise(database(), viewer, exerciseId, 'look'))) return [];
+  if (!(await mayWithExercise(database(), viewer, exerciseId, 'look'))) return [];
   const [found, draft] = await Promise.all([
     courses.revisionsOf(database(), exerciseId),
     findDraft(database(), exerciseId),
@@ -169,11 +171,11 @@ export async function revisions(exerciseId: string): Promise<readonly RevisionSu
 }
 
 /** Changes who may look at the course, or what one person may do with it. */
-export async function shareCourse(courseId: string, wanted: sharing.SharingChange): Promise<Refusal> {
+export async function shareCourse(courseId: string, wanted: SharingChange): Promise<Refusal> {
   const viewer = await requireViewer('share-course');
   const given = sharingChangeSchema.safeParse(wanted);
   if (!given.success) return saidBy(given.error);
-  const done = await sharing.share(database(), 'course', viewer, courseId, given.data);
+  const done = await share(database(), 'course', viewer, courseId, given.data);
   revalidatePath(`/courses/${courseId}`);
   return done ? undefined : NOT_YOURS;
 }

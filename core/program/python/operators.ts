@@ -20,6 +20,7 @@ import {
 
 /** Most bits of a whole number that an operation may make. */
 const MOST_BITS = 20_000;
+/** What an operation on whole numbers costs that no longer fit a machine word. */
 const EFFORT_OF_LARGE = 10_000;
 
 /** The value of an operation; raises what the language raises. */

@@ -4,10 +4,11 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
+import { textSchema } from '@/server/database/texts';
 import { guarded } from '@/server/guard/processes';
 import { mayEdit } from '@/server/sharing';
 import { requireViewer } from '../../../access';
-import { saidBy, textSchema } from '../../../arguments';
+import { saidBy } from '../../../arguments';
 
 const ruleSchema = z.object({ question: textSchema(60), answer: textSchema(60).nullable() });
 

@@ -1,0 +1,8 @@
+import { z } from 'zod';
+
+/** A text that the database can hold and every reader can read. */
+export const textSchema = (longest: number) =>
+  z
+    .string()
+    .max(longest, `At most ${longest.toLocaleString('en')} characters.`)
+    .refine((text) => !/\0|\p{Surrogate}/u.test(text), 'This holds a character that cannot be kept.');
