@@ -7,7 +7,7 @@ import { drawSchematic } from '@/core/drawing/schematic';
 import { writeSvg } from '@/core/drawing/svg';
 import { layoutSchematic } from '@/engines/schematic-here';
 import { titleOf, writeSpice } from '@/core/formats/spice';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
 import type { Wiring } from '@/core/wiring/wiring';
 import { readState, stateOptions, type GivenState } from './bench-state';
 import { loadExercise, loadWiring, options, Unusable } from './input';
@@ -64,7 +64,7 @@ function oneOf<const Choice extends string>(
 function netlistText({ wiring, title }: Subject, { drives, states }: GivenState): string {
   if ([...drives.values()].some((drive) => drive.mode === 'pwm'))
     throw new Unusable('--set: a netlist has one state; give the pin as high or low instead of pwm');
-  const bench = prepareBench(wiring, netlistOf(wiring), { states });
+  const bench = prepareBench(new Circuit(wiring), { states });
   return writeSpice(settledBench(bench, drives), drives, title);
 }
 

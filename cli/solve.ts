@@ -1,6 +1,6 @@
 import { prepareBench } from '@/core/electrics/bench';
 import { solveBench } from '@/core/electrics/bench-point';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
 import { readState, stateOptions } from './bench-state';
 import { loadWiring, options, required, Unusable } from './input';
 import type { Command } from './run';
@@ -15,21 +15,22 @@ export const solve: Command = async (words, { out, folder }) => {
   const path = required(given.wiring, 'wiring');
   const wiring = await loadWiring(path, folder);
   const { drives, states } = readState(given, wiring);
-  const netlist = netlistOf(wiring);
-  const point = solveBench(prepareBench(wiring, netlist, { states }), drives);
+  const circuit = new Circuit(wiring);
+  const { nodeAt } = circuit.netlist;
+  const point = solveBench(prepareBench(circuit, { states }), drives);
   if (point.trouble)
     throw new Unusable(
       `${path}: the circuit has no solution: ${point.trouble === 'contradiction' ? 'ideal sources contradict each other' : 'the search does not settle'}`,
     );
   const result = {
-    nodes: Object.fromEntries([...netlist.nodeAt].map(([name, node]) => [name, point.volts[node] ?? null])),
+    nodes: Object.fromEntries([...nodeAt].map(([name, node]) => [name, point.volts[node] ?? null])),
     parts: Object.fromEntries(
       [...point.parts].map(([ref, { currentMa, powerMw }]) => [ref, { mA: currentMa, mW: powerMw }]),
     ),
     pins: Object.fromEntries(
       [...point.pins].map(([pin, { volts, currentMa }]) => [pin, { volts, mA: currentMa }]),
     ),
-    floating: [...netlist.nodeAt].filter(([, node]) => point.volts[node] === null).map(([name]) => name),
+    floating: [...nodeAt].filter(([, node]) => point.volts[node] === null).map(([name]) => name),
   };
   if (given.json) out(`${JSON.stringify(result, null, 2)}\n`);
   else {

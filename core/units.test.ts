@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { listText } from './finding';
+import { listText } from './findings/finding';
 import { figure, milliamps, ohms, seconds, times, volts } from './units';
 
 describe('a number for a person', () => {

@@ -7,16 +7,16 @@ import { languageOf, readExercise, type Exercise } from '@/core/formats/exercise
 import { taskOf } from '@/core/formats/exercise-layout';
 import { check } from '@/core/judge/check';
 import { examine, referenceOf } from '@/core/judge/examine';
-import type { Circuit, Element } from '@/core/electrics/circuit';
+import type { Network, Element } from '@/core/electrics/network';
 import { fitJunction } from '@/core/electrics/junction';
 import { operatingPoint } from '@/core/electrics/operating-point';
 import { prepareBench } from '@/core/electrics/bench';
 import { inspect } from '@/core/judge/inspect';
-import { wiringRules } from '@/core/judge/rules';
+import { observationsOn } from '@/core/judge/rules';
 import { place } from '@/core/plan/placement';
 import { compileProgram } from '@/core/program';
 import { rehearse } from '@/core/rehearsal/rehearse';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
 import { readWiring } from '@/core/wiring/read';
 import { nodeGrammars } from '@/grammars/node';
 
@@ -74,17 +74,17 @@ const wiring = tenParts.value;
 row(
   'netlist and rules, 10 parts',
   median(() => {
-    const netlist = netlistOf(wiring);
-    const context = {
-      wiring,
-      netlist,
-      bench: prepareBench(wiring, netlist),
-      board,
-      states: [],
-      floatingPins: undefined,
-      usesSerial: false,
-    };
-    return wiringRules.map((rule) => rule(context));
+    const circuit = new Circuit(wiring, board);
+    return observationsOn({
+      built: {
+        circuit,
+        bench: prepareBench(circuit),
+        board,
+        states: [],
+        floatingPins: undefined,
+        usesSerial: false,
+      },
+    });
   }, 200),
   0.3,
 );
@@ -105,7 +105,7 @@ for (let node = 12; node < 15; node += 1)
     { type: 'resistor', from: node - 1, to: node, ohms: 1000 },
     { type: 'resistor', from: node, to: 0, ohms: 1000 },
   );
-const circuit: Circuit = { nodeCount: 15, elements };
+const circuit: Network = { nodeCount: 15, elements };
 const warm = operatingPoint(circuit).volts;
 row(
   'operating point, 15 nodes with 5 junctions, warm',

@@ -48,6 +48,16 @@ export function findSupply(board: BoardProfile, name: string): BoardSocket | und
   return board.supplies.find((supply) => supply.name.toUpperCase() === wanted);
 }
 
+/** What a socket is for: ground, a supply (given or taken), or a signal. */
+export function roleOfSocket(board: BoardProfile, socket: string): 'ground' | 'supply' | 'signal' {
+  const supply = board.supplies.find(({ name }) => name === socket);
+  return supply === undefined ? 'signal' : supply.role === 'ground' ? 'ground' : 'supply';
+}
+
+/** Whether a socket is a supply, a power input or ground rather than a signal pin. */
+export const isSupplySocket = (board: BoardProfile, socket: string): boolean =>
+  board.supplies.some(({ name }) => name === socket);
+
 /** Names of the board's grounds. */
 export const groundNames = (board: BoardProfile): ReadonlySet<string> =>
   new Set(board.supplies.filter((supply) => supply.role === 'ground').map((supply) => supply.name));

@@ -1,7 +1,8 @@
 import { legName, pointName } from '../brand';
 import { columnsOf } from '../breadboards';
 import { kindOf } from '../parts';
-import { netlistOf, type NodeId } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
+import type { NodeId } from '../wiring/netlist';
 import { nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 import { Geometry, HEADER, spanOf, standsBeside, PITCH, type Frame, type XY } from './geometry';
 import { around, LabelPlacer } from './labels';
@@ -137,19 +138,19 @@ function threadShapes(
   { threads = [] }: BenchDrawingOptions,
 ): readonly Shape[] {
   if (threads.length === 0 || !geometry.sheet) return [];
-  const netlist = netlistOf(wiring);
+  const circuit = new Circuit(wiring);
   const shapes: Shape[] = [];
   const seen = new Set<string>();
   const nodes = new Map<NodeId, string>();
   for (const { point, role } of threads) {
-    const node = netlist.nodeAt.get(nameOf(point));
+    const node = circuit.nodeAt(point)?.id;
     if (node !== undefined && !nodes.has(node)) nodes.set(node, role);
   }
   for (const part of wiring.parts)
     for (const { at } of part.legs) {
       if (!at || at.type === 'pin' || at.type === 'leg') continue;
-      const role = nodes.get(netlist.nodeAt.get(nameOf(at))!);
-      const strip = netlist.stripAt.get(nameOf(at))!;
+      const role = nodes.get(circuit.nodeAt(at)!.id);
+      const strip = circuit.stripAt(at)!;
       if (role === undefined || seen.has(strip)) continue;
       seen.add(strip);
       const sheet = geometry.sheetOf(at.ref);

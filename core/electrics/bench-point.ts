@@ -2,7 +2,6 @@ import { effort } from '../effort';
 import { legPoint } from '../wiring/wiring';
 import type { LegName, PointName, Ref } from '../brand';
 import { kindOf, type PartElement } from '../parts';
-import { nodeOfLeg } from '../wiring/netlist';
 import {
   driveBench,
   prepareBench,
@@ -139,7 +138,7 @@ function settle(
   for (let round = 0; round < MOST_REACTIONS; round += 1) {
     const states = reactions(now, solved.point);
     if (!states) break;
-    now = prepareBench(bench.wiring, bench.netlist, { ...bench.options, states });
+    now = prepareBench(bench.circuit, { ...bench.options, states });
     solved = solveOnce(now, drives, solved.point.volts);
   }
   return { bench: now, ...solved };
@@ -150,7 +149,7 @@ function solveOnce(
   drives: PinDrives,
   start?: Float64Array,
 ): { readonly driven: DrivenBench; readonly point: OperatingPoint } {
-  effort(20_000 + (bench.elements.length + bench.netlist.nodes.length) * 2000);
+  effort(20_000 + (bench.elements.length + bench.circuit.nodes.length) * 2000);
   const driven = driveBench(bench, drives, 'without-clamps');
   const point = operatingPoint(driven, start && start.length === driven.nodeCount ? start : undefined);
   const rail = point.volts[bench.supplyNode]!;
@@ -166,12 +165,11 @@ function solveOnce(
 /** States of the parts that switch by their own voltages, when one of them changes. */
 function reactions(bench: Bench, point: OperatingPoint): PartStates | undefined {
   let changed: Map<Ref, object> | undefined;
-  for (const part of bench.wiring.parts) {
+  for (const part of bench.circuit.parts) {
     const { react } = kindOf(part.kind);
     if (!react) continue;
     const state = stateOf(part, bench.options.states);
-    const volts = (leg: LegName): number =>
-      point.volts[bench.solverNode[nodeOfLeg(bench.netlist, part.ref, leg)]!]!;
+    const volts = (leg: LegName): number => point.volts[bench.solverNode[bench.circuit.nodeOf(part, leg)]!]!;
     const next = react(volts, state);
     if (next.pulled === state.pulled) continue;
     changed ??= new Map(bench.options.states);
@@ -285,7 +283,7 @@ function legCurrents(
 }
 
 function partCurrent(bench: Bench, ref: Ref, firstMa: number, legs: ReadonlyMap<PointName, number>): number {
-  const part = bench.wiring.parts.find((candidate) => candidate.ref === ref)!;
+  const part = bench.circuit.part(ref)!;
   if (part.legs.length === 2) return firstMa;
   return Math.max(...part.legs.map(({ leg }) => Math.abs(legs.get(legPoint(ref, leg)) ?? 0)));
 }

@@ -2,9 +2,9 @@ import type { BoardProfile } from '../boards';
 import type { LegName, Ref } from '../brand';
 import { effort } from '../effort';
 import { AT_REST, kindOf, type PartElement, type PartState } from '../parts';
-import { circuitParts, nodeOfLeg, type Netlist } from '../wiring/netlist';
-import type { PlacedPart, Wiring } from '../wiring/wiring';
-import type { Element, SolverNode } from './circuit';
+import type { Circuit } from '../wiring/circuit';
+import type { PlacedPart } from '../wiring/wiring';
+import type { Element, SolverNode } from './network';
 import { fitJunction, type JunctionModel } from './junction';
 
 /**
@@ -46,8 +46,7 @@ export interface Owner {
 
 /** A wiring made ready for the solver; only the pin drives are still open. */
 export interface Bench {
-  readonly wiring: Wiring;
-  readonly netlist: Netlist;
+  readonly circuit: Circuit;
   readonly board: BoardProfile | undefined;
   readonly options: BenchOptions;
   /** Solver node of each netlist node. */
@@ -74,12 +73,13 @@ const PIN_CLAMP: JunctionModel = fitJunction(0.6, 1.0, 1.1);
  * Prepares a wiring for solving. The board's ground is the reference; without a board it is the minus
  * of the first battery, else the first node.
  */
-export function prepareBench(wiring: Wiring, netlist: Netlist, options: BenchOptions = {}): Bench {
+export function prepareBench(circuit: Circuit, options: BenchOptions = {}): Bench {
+  const { wiring } = circuit;
   effort(wiring.parts.length * 2500);
   const board = wiring.board?.profile;
-  const reference = referenceNode(wiring, netlist);
+  const reference = referenceNode(circuit);
   let nodeCount = 1;
-  const solverNode = netlist.nodes.map((node) => (node.id === reference ? 0 : nodeCount++));
+  const solverNode = circuit.nodes.map((node) => (node.id === reference ? 0 : nodeCount++));
   const elements: Element[] = [];
   const owners: (Owner | null)[] = [];
   const supplies = new Map<string, number>();
@@ -92,7 +92,7 @@ export function prepareBench(wiring: Wiring, netlist: Netlist, options: BenchOpt
   let supplyNode = 0;
   for (const supply of board?.supplies ?? []) {
     if (supply.role === 'ground') continue;
-    const node = netlist.nodes.find((candidate) => candidate.pins.includes(supply.name));
+    const node = circuit.nodeOfPin(supply.name);
     if (supply.role === 'input') {
       if (!node) continue;
       add({ type: 'resistor', from: solverNode[node.id]!, to: 0, ohms: supply.loadOhms }, null);
@@ -110,15 +110,15 @@ export function prepareBench(wiring: Wiring, netlist: Netlist, options: BenchOpt
       );
     }
   }
-  for (const part of circuitParts(wiring)) {
+  for (const part of circuit.parts) {
     const { ref } = part;
-    const at = (leg: LegName): SolverNode => solverNode[nodeOfLeg(netlist, ref, leg)]!;
+    const at = (leg: LegName): SolverNode => solverNode[circuit.nodeOf(part, leg)]!;
     const factor = factorOf(ref);
     const shift = options.spread?.find((spread) => spread.owner === ref)?.forwardVolts ?? 0;
     for (const element of kindOf(part.kind).elements(part.value, stateOf(part, options.states)))
       add(solverElement(element, at, factor, shift), { ref, element });
   }
-  return { wiring, netlist, board, options, solverNode, nodeCount, supplyNode, elements, owners, supplies };
+  return { circuit, board, options, solverNode, nodeCount, supplyNode, elements, owners, supplies };
 }
 
 /** The whole state of a part, with what is not said at rest. */
@@ -127,18 +127,13 @@ export const stateOf = (part: PlacedPart, states: PartStates | undefined): PartS
   ...states?.get(part.ref),
 });
 
-function referenceNode(wiring: Wiring, netlist: Netlist): number | undefined {
-  const board = wiring.board?.profile;
-  if (board) {
-    const grounds = new Set(
-      board.supplies.filter((supply) => supply.role === 'ground').map((supply) => supply.name),
-    );
-    return netlist.nodes.find((node) => node.pins.some((pin) => grounds.has(pin)))?.id;
+function referenceNode(circuit: Circuit): number | undefined {
+  if (circuit.wiring.board) return circuit.nodes.find(({ id }) => circuit.side(id) === 'ground')?.id;
+  for (const part of circuit.parts) {
+    const { poles } = kindOf(part.kind);
+    if (poles) return circuit.nodeOf(part, poles.minus);
   }
-  for (const part of wiring.parts)
-    for (const element of kindOf(part.kind).elements(part.value, AT_REST))
-      if (element.type === 'source') return nodeOfLeg(netlist, part.ref, element.minus);
-  return netlist.nodes[0]?.id;
+  return circuit.nodes[0]?.id;
 }
 
 function solverElement(
@@ -235,7 +230,7 @@ export function driveBench(
   let { nodeCount } = bench;
   if (!bench.board) return { nodeCount, elements, pins };
   const wired = new Map<string, SolverNode>();
-  for (const node of bench.netlist.nodes)
+  for (const node of bench.circuit.nodes)
     for (const pin of node.pins) wired.set(pin, bench.solverNode[node.id]!);
   for (const { name } of bench.board.pins) {
     const drive = drives.get(name);

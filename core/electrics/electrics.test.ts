@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
 import { fourBands } from './values/bands';
 import { prepareBench, type PinDrive } from './bench';
 import { solveBench } from './bench-point';
 import { worstCase } from './worst-case';
 import { brightnessAt, glowAt } from './brightness';
-import type { Circuit, Element } from './circuit';
+import type { Network, Element } from './network';
 import { fitJunction, junctionAt } from './junction';
 import { operatingPoint } from './operating-point';
 import { currentPath } from './paths';
@@ -94,7 +94,7 @@ describe('the operating point', () => {
     );
     fc.assert(
       fc.property(fc.array(element, { minLength: 1, maxLength: 14 }), (elements) => {
-        const circuit: Circuit = { nodeCount: 7, elements };
+        const circuit: Network = { nodeCount: 7, elements };
         const { amps, trouble } = operatingPoint(circuit);
         if (trouble) return;
         for (let at = 1; at < 7; at += 1) {
@@ -234,11 +234,11 @@ test('a module without supply comes half alive through its signal pins', () => {
 function bench(text: string, drives: Readonly<Record<string, PinDrive>>) {
   const read = readWiring(text);
   if (!read.ok) throw new Error(read.problems[0]?.message);
-  const netlist = netlistOf(read.value);
+  const circuit = new Circuit(read.value);
   return {
-    wiring: read.value,
-    netlist,
-    point: solveBench(prepareBench(read.value, netlist), new Map(Object.entries(drives))),
+    circuit,
+    netlist: circuit.netlist,
+    point: solveBench(prepareBench(circuit), new Map(Object.entries(drives))),
   };
 }
 
@@ -269,8 +269,8 @@ describe('a bench', () => {
   });
 
   test('gives an interval around the nominal current in the worst case', () => {
-    const { wiring, netlist, point } = bench(BEACON, { 13: { mode: 'high' } });
-    const [low, high] = worstCase(wiring, netlist, new Map([['13', { mode: 'high' as const }]])).parts.get(
+    const { circuit, point } = bench(BEACON, { 13: { mode: 'high' } });
+    const [low, high] = worstCase(circuit, new Map([['13', { mode: 'high' as const }]])).parts.get(
       ref('D1'),
     )!;
     const { currentMa } = point.parts.get(ref('D1'))!;
@@ -287,8 +287,8 @@ describe('a bench', () => {
   });
 
   test('follows the current hole by hole from the pin to ground', () => {
-    const { wiring, netlist } = bench(BEACON, {});
-    const path = currentPath(wiring, netlist, { type: 'pin', ref: ref('U1'), pin: '13' })!;
+    const { circuit } = bench(BEACON, {});
+    const path = currentPath(circuit, { type: 'pin', ref: ref('U1'), pin: '13' })!;
     expect(path.isComplete).toBe(true);
     expect(path.steps.map((step) => step.type)).toEqual([
       'start',
@@ -310,7 +310,7 @@ describe('a bench', () => {
         .replace('B1.x', 'B1.e6'),
       {},
     );
-    const path = currentPath(reversed.wiring, reversed.netlist, { type: 'pin', ref: ref('U1'), pin: '13' })!;
+    const path = currentPath(reversed.circuit, { type: 'pin', ref: ref('U1'), pin: '13' })!;
     expect(path.isComplete).toBe(false);
     expect(path.steps.at(-1)).toMatchObject({ type: 'stops', because: { blockedBy: 'D1' } });
   });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Circuit, Element } from './circuit';
+import type { Network, Element } from './network';
 import { islandsOf } from './floating';
 import { fitJunction } from './junction';
 
@@ -20,7 +20,7 @@ const clamp = (from: number, to: number, kind: 'forward' | 'none'): Element => (
   clamp: kind,
 });
 const floating = (nodeCount: number, ...elements: Element[]): readonly number[] =>
-  islandsOf({ nodeCount, elements } satisfies Circuit).floating.flatMap((is, node) => (is ? [node] : []));
+  islandsOf({ nodeCount, elements } satisfies Network).floating.flatMap((is, node) => (is ? [node] : []));
 
 describe('a node floats', () => {
   test('when nothing leads from it to a source', () => {

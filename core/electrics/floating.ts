@@ -1,4 +1,4 @@
-import { passageOf, type Circuit, type SolverNode } from './circuit';
+import { passageOf, type Network, type SolverNode } from './network';
 
 /** What is joined to what by paths of current, whatever the voltages are. */
 export interface Islands {
@@ -12,7 +12,7 @@ export interface Islands {
  * Finds the nodes that nothing holds, and the groups of nodes with a battery of their own. Leaks and
  * capacitors are no paths; a chip's protection leads one way only.
  */
-export function islandsOf({ nodeCount, elements }: Circuit): Islands {
+export function islandsOf({ nodeCount, elements }: Network): Islands {
   const onward: number[][] = Array.from({ length: nodeCount }, () => []);
   const either: number[][] = Array.from({ length: nodeCount }, () => []);
   const held: number[] = [0];

@@ -1,5 +1,5 @@
 import { effort } from '../effort';
-import type { Circuit, Element } from './circuit';
+import type { Network, Element } from './network';
 import { islandsOf, type Islands } from './floating';
 import { junctionAt } from './junction';
 import { solveDense } from './linear';
@@ -44,7 +44,7 @@ export interface OperatingPoint {
  * extra conductance to the reference is stepped away, then the sources are raised in steps. `start` may
  * hold the volts of a nearby state. Pure: never throws on any circuit.
  */
-export function operatingPoint(circuit: Circuit, start?: Float64Array): OperatingPoint {
+export function operatingPoint(circuit: Network, start?: Float64Array): OperatingPoint {
   const system = new NodalSystem(circuit);
   const direct = system.newton(start, 1, GMIN);
   if (direct.trouble !== 'not-settled') return direct;
@@ -80,7 +80,7 @@ class NodalSystem {
   private readonly amps: Float64Array;
   private currentChange = 0;
 
-  constructor(private readonly circuit: Circuit) {
+  constructor(private readonly circuit: Network) {
     const { elements, nodeCount } = circuit;
     this.islands = islandsOf(circuit);
     this.unknowns = nodeCount - 1 + elements.filter(isIdeal).length;

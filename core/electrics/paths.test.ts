@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { courseExercises } from '../testing/course';
 import { readWiring } from '../wiring/read';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { currentPaths, currentPathsFrom, type CurrentPath } from './paths';
 
 const exercise = (id: string) => courseExercises.find(({ name }) => name === id)!.exercise.reference;
@@ -12,7 +12,7 @@ const passed = ({ steps }: CurrentPath): string =>
 function pathsOf(id: string, pins: readonly string[], pressed: readonly string[] = []) {
   const wiring = exercise(id);
   const states = new Map(pressed.map((name) => [ref(name), { pressed: true }]));
-  return currentPaths(wiring, netlistOf(wiring), pins, states);
+  return currentPaths(new Circuit(wiring), pins, states);
 }
 
 describe('the ways of the current', () => {
@@ -56,7 +56,7 @@ describe('the ways of the current', () => {
       'ref,kind,value,leg,at\nU1,board,learner-5v,,\nR1,resistor,1k,1,U1.5V\nR1,resistor,1k,2,\nR2,resistor,1k,1,R1.1\nR2,resistor,1k,2,R1.2\nR3,resistor,1k,1,R1.2\nR3,resistor,1k,2,U1.GND\n',
     );
     if (!read.ok) throw new Error(read.problems[0]?.message);
-    const paths = currentPathsFrom(read.value, netlistOf(read.value), {
+    const paths = currentPathsFrom(new Circuit(read.value), {
       type: 'pin',
       ref: ref('U1'),
       pin: '5V',

@@ -1,8 +1,9 @@
-import { groundNames } from '../boards';
+import { roleOfSocket } from '../boards';
 import type { LegName, PointName, Ref } from '../brand';
-import { AT_REST, kindOf } from '../parts';
-import { circuitParts, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
-import { legPoint, nameOf, type PlacedLeg, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { kindOf } from '../parts';
+import type { Circuit, PartLeg } from '../wiring/circuit';
+import type { NodeId } from '../wiring/netlist';
+import { legPoint, nameOf, type PlacedLeg, type PlacedPart, type Point } from '../wiring/wiring';
 import { stateOf, type PartStates } from './bench';
 
 /** One step of a current's way, hole by hole. */
@@ -42,8 +43,8 @@ const MOST_STEPS = 20_000;
  * The way of the current from a pin or supply socket to ground: the shortest whole way when there is
  * one, else the longest there is, with where it stops. Lamps let it through from anode to cathode only.
  */
-export function currentPath(wiring: Wiring, netlist: Netlist, from: Point): CurrentPath | undefined {
-  const paths = currentPathsFrom(wiring, netlist, from);
+export function currentPath(circuit: Circuit, from: Point): CurrentPath | undefined {
+  const paths = currentPathsFrom(circuit, from);
   return paths.length < 2
     ? paths[0]
     : paths.reduce((best, path) => (crossed(path) < crossed(best) ? path : best));
@@ -55,20 +56,15 @@ const crossed = ({ steps }: CurrentPath): number => steps.filter(({ type }) => t
  * Every way of the current from a point to ground, or the longest broken one when none is whole; parts
  * in the given states, else at rest. Empty for a point that nothing is plugged into.
  */
-export function currentPathsFrom(
-  wiring: Wiring,
-  netlist: Netlist,
-  from: Point,
-  states?: PartStates,
-): readonly CurrentPath[] {
-  const start = netlist.nodeAt.get(nameOf(from));
+export function currentPathsFrom(circuit: Circuit, from: Point, states?: PartStates): readonly CurrentPath[] {
+  const start = circuit.nodeAt(from)?.id;
   if (start === undefined) return [];
-  const search = new PathSearch(wiring, netlist, states);
+  const search = new PathSearch(circuit, states);
   search.walk(start, [], new Set([start]));
   const isComplete = search.whole.length > 0;
   const ways = isComplete ? search.whole : [search.longest];
   return ways.map((crossings) => ({
-    steps: expand(wiring, netlist, from, crossings, isComplete),
+    steps: expand(circuit, from, crossings, isComplete),
     isComplete,
   }));
 }
@@ -78,36 +74,34 @@ export function currentPathsFrom(
  * nowhere is listed once, with where it stops.
  */
 export function currentPaths(
-  wiring: Wiring,
-  netlist: Netlist,
+  circuit: Circuit,
   pins: readonly string[],
   states?: PartStates,
 ): readonly CurrentPath[] {
   const starts: Point[] = [];
-  const { board } = wiring;
+  const { board } = circuit.wiring;
   if (board)
     for (const name of [
       ...board.profile.supplies.filter(({ role }) => role === 'supply').map((supply) => supply.name),
       ...pins,
     ])
       starts.push({ type: 'pin', ref: board.ref, pin: name });
-  for (const part of wiring.parts)
-    for (const element of kindOf(part.kind).elements(part.value, AT_REST))
-      if (element.type === 'source') starts.push({ type: 'leg', ref: part.ref, leg: element.plus });
-  return starts.flatMap((from) => currentPathsFrom(wiring, netlist, from, states));
+  for (const { ref, kind } of circuit.parts) {
+    const { poles } = kindOf(kind);
+    if (poles) starts.push({ type: 'leg', ref, leg: poles.plus });
+  }
+  return starts.flatMap((from) => currentPathsFrom(circuit, from, states));
 }
 
 /** Nodes at which a current has come home: the board's ground and the minus of batteries. */
-function homes(wiring: Wiring, netlist: Netlist): ReadonlySet<NodeId> {
-  const grounds = wiring.board ? groundNames(wiring.board.profile) : new Set<string>();
-  const found = new Set(
-    netlist.nodes.filter((node) => node.pins.some((pin) => grounds.has(pin))).map((node) => node.id),
-  );
-  for (const part of wiring.parts)
-    for (const element of kindOf(part.kind).elements(part.value, AT_REST))
-      if (element.type === 'source') found.add(nodeOfLeg(netlist, part.ref, element.minus));
-  return found;
-}
+const homes = (circuit: Circuit): ReadonlySet<NodeId> =>
+  new Set([
+    ...circuit.nodes.map(({ id }) => id).filter((id) => circuit.side(id) === 'ground'),
+    ...circuit.parts.flatMap((part) => {
+      const { poles } = kindOf(part.kind);
+      return poles ? [circuit.nodeOf(part, poles.minus)] : [];
+    }),
+  ]);
 
 class PathSearch {
   readonly whole: (readonly Crossing[])[] = [];
@@ -116,9 +110,9 @@ class PathSearch {
   private readonly passages: readonly Passage[];
   private steps = 0;
 
-  constructor(wiring: Wiring, netlist: Netlist, states: PartStates | undefined) {
-    this.homes = homes(wiring, netlist);
-    this.passages = circuitParts(wiring).flatMap((part) => passagesOf(part, netlist, states));
+  constructor(circuit: Circuit, states: PartStates | undefined) {
+    this.homes = homes(circuit);
+    this.passages = circuit.parts.flatMap((part) => passagesOf(part, circuit, states));
   }
 
   walk(node: NodeId, crossings: readonly Crossing[], seen: ReadonlySet<NodeId>): void {
@@ -149,13 +143,13 @@ interface Passage {
 }
 
 /** Ways through a part: both for a resistor or a closed contact, one for a lamp or a transistor. */
-function passagesOf(part: PlacedPart, netlist: Netlist, states: PartStates | undefined): readonly Passage[] {
+function passagesOf(part: PlacedPart, circuit: Circuit, states: PartStates | undefined): readonly Passage[] {
   const passage = (one: LegName, other: LegName): Passage => ({
     part,
     entry: part.legs.find(({ leg }) => leg === one)!,
     exit: part.legs.find(({ leg }) => leg === other)!,
-    from: nodeOfLeg(netlist, part.ref, one),
-    to: nodeOfLeg(netlist, part.ref, other),
+    from: circuit.nodeOf(part, one),
+    to: circuit.nodeOf(part, other),
   });
   return kindOf(part.kind)
     .elements(part.value, stateOf(part, states))
@@ -181,8 +175,7 @@ function passagesOf(part: PlacedPart, netlist: Netlist, states: PartStates | und
 }
 
 function expand(
-  wiring: Wiring,
-  netlist: Netlist,
+  circuit: Circuit,
   from: Point,
   crossings: readonly Crossing[],
   whole: boolean,
@@ -190,57 +183,54 @@ function expand(
   const steps: PathStep[] = [{ type: 'start', at: from }];
   let at: Point | null = from;
   for (const { part, into, outOf } of crossings) {
-    if (at && into) steps.push(...within(wiring, netlist, at, (point) => nameOf(point) === nameOf(into)));
+    if (at && into) steps.push(...within(circuit, at, (point) => nameOf(point) === nameOf(into)));
     steps.push({ type: 'part', ref: part.ref, from: into, to: outOf });
     at = outOf;
   }
   if (whole && at) {
-    const grounds = wiring.board ? groundNames(wiring.board.profile) : new Set<string>();
-    const last = within(wiring, netlist, at, (point) => point.type === 'pin' && grounds.has(point.pin));
+    const last = within(circuit, at, (point) => isGround(circuit, point));
     const end = last.at(-1);
     return [...steps, ...last, { type: 'arrives', at: end && 'to' in end && end.to ? end.to : at }];
   }
-  const node = crossings.at(-1)?.node ?? netlist.nodeAt.get(nameOf(from));
-  const blocked = netlist.nodes[node!]?.terminals.find(({ ref, leg }) => {
-    const part = wiring.parts.find((candidate) => candidate.ref === ref);
-    if (!part || crossings.at(-1)?.part.ref === ref) return false;
-    const { symmetrical, stimulus } = kindOf(part.kind);
-    return stimulus === 'press' || (!symmetrical && part.legs[1]?.leg === leg);
-  });
+  const node = crossings.at(-1)?.node ?? circuit.nodeAt(from)?.id;
+  const last = crossings.at(-1)?.part;
+  const blocked = node === undefined ? undefined : circuit.legsAt(node).find((end) => blocks(end, last));
   if (blocked && at) {
-    const there = wiring.parts
-      .find((part) => part.ref === blocked.ref)!
-      .legs.find((leg) => leg.leg === blocked.leg)!.at;
-    if (there) steps.push(...within(wiring, netlist, at, (point) => nameOf(point) === nameOf(there)));
-    return [...steps, { type: 'stops', at: there ?? at, because: { blockedBy: blocked.ref } }];
+    const there = blocked.part.legs.find(({ leg }) => leg === blocked.leg)!.at;
+    if (there) steps.push(...within(circuit, at, (point) => nameOf(point) === nameOf(there)));
+    return [...steps, { type: 'stops', at: there ?? at, because: { blockedBy: blocked.part.ref } }];
   }
-  const far = at ? farthest(wiring, netlist, at) : [];
-  const last = far.at(-1);
+  const far = at ? farthest(circuit, at) : [];
+  const end = far.at(-1);
   return [
     ...steps,
     ...far,
-    { type: 'stops', at: last && 'to' in last ? last.to : at, because: 'nothing-there' },
+    { type: 'stops', at: end && 'to' in end ? end.to : at, because: 'nothing-there' },
   ];
 }
 
+/** Whether a part is what the current does not pass: a button that is open, or something entered backwards. */
+function blocks({ part, leg }: PartLeg, passed: PlacedPart | undefined): boolean {
+  if (part === passed) return false;
+  const { symmetrical, contact } = kindOf(part.kind);
+  return contact === 'momentary' || (!symmetrical && part.legs[1]?.leg === leg);
+}
+
+const isGround = ({ wiring: { board } }: Circuit, point: Point): boolean =>
+  point.type === 'pin' && board !== undefined && roleOfSocket(board.profile, point.pin) === 'ground';
+
 /** Steps within one node from a point to the nearest that is wanted, over strips and wires. */
-function within(
-  wiring: Wiring,
-  netlist: Netlist,
-  from: Point,
-  isWanted: (point: Point) => boolean,
-): readonly PathStep[] {
-  return search(wiring, netlist, from, isWanted) ?? [];
+function within(circuit: Circuit, from: Point, isWanted: (point: Point) => boolean): readonly PathStep[] {
+  return search(circuit, from, isWanted) ?? [];
 }
 
 /** Steps from a point to the far end of the wire that leads away from it, if one does. */
-function farthest(wiring: Wiring, netlist: Netlist, from: Point): readonly PathStep[] {
-  const wires = wiring.parts.filter((part) => kindOf(part.kind).conductor);
-  const node = netlist.nodeAt.get(nameOf(from));
-  const ends = wires.flatMap((wire) =>
-    wire.legs.flatMap(({ at }) => (at && netlist.nodeAt.get(nameOf(at)) === node ? [at] : [])),
+function farthest(circuit: Circuit, from: Point): readonly PathStep[] {
+  const node = circuit.nodeAt(from);
+  const ends = circuit.wires.flatMap((wire) =>
+    wire.legs.flatMap(({ at }) => (at && circuit.nodeAt(at) === node ? [at] : [])),
   );
-  const ways = ends.map((end) => within(wiring, netlist, from, (point) => nameOf(point) === nameOf(end)));
+  const ways = ends.map((end) => within(circuit, from, (point) => nameOf(point) === nameOf(end)));
   return ways.reduce(
     (longest, way) => (way.length > longest.length ? way : longest),
     [] as readonly PathStep[],
@@ -248,13 +238,12 @@ function farthest(wiring: Wiring, netlist: Netlist, from: Point): readonly PathS
 }
 
 function search(
-  wiring: Wiring,
-  netlist: Netlist,
+  circuit: Circuit,
   from: Point,
   isWanted: (point: Point) => boolean,
 ): readonly PathStep[] | undefined {
   const points = new Map<PointName, Point>([[nameOf(from), from]]);
-  for (const part of wiring.parts) for (const { at } of part.legs) if (at) points.set(nameOf(at), at);
+  for (const part of circuit.wiring.parts) for (const { at } of part.legs) if (at) points.set(nameOf(at), at);
   const queue: { point: Point; steps: readonly PathStep[] }[] = [{ point: from, steps: [] }];
   const seen = new Set([nameOf(from)]);
   for (let next = queue.shift(); next; next = queue.shift()) {
@@ -265,17 +254,16 @@ function search(
       seen.add(nameOf(to));
       queue.push({ point: to, steps: [...steps, step] });
     };
-    for (const wire of wiring.parts) {
-      if (!kindOf(wire.kind).conductor) continue;
+    for (const wire of circuit.wires) {
       wire.legs.forEach(({ at, leg }, index) => {
         const here = at && (nameOf(at) === nameOf(point) || legPoint(wire.ref, leg) === nameOf(point));
         const far = wire.legs[1 - index]?.at;
         if (here && far) visit(far, { type: 'wire', ref: wire.ref, from: point, to: far });
       });
     }
-    const strip = netlist.stripAt.get(nameOf(point));
-    for (const [name, other] of points)
-      if (netlist.stripAt.get(name) === strip) visit(other, { type: 'strip', from: point, to: other });
+    const strip = circuit.stripAt(point);
+    for (const other of points.values())
+      if (circuit.stripAt(other) === strip) visit(other, { type: 'strip', from: point, to: other });
   }
   return undefined;
 }

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { groundNames, logicSupply } from '../boards';
 import { randomBench } from '../testing/random-wiring';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { legPoint } from '../wiring/wiring';
 import { prepareBench, type Bench } from './bench';
 import { solveBench, type BenchPoint } from './bench-point';
@@ -11,12 +11,12 @@ const FLOOR_MA = 1;
 
 /** Largest sum of currents at a node that has no ground, against the largest current there, in mA. */
 function worstImbalance(
-  { netlist, solverNode }: Bench,
+  { circuit, solverNode }: Bench,
   point: BenchPoint,
   skip: ReadonlySet<string>,
 ): number {
   let worst = 0;
-  for (const node of netlist.nodes) {
+  for (const node of circuit.nodes) {
     // The reference itself hides what flows into it.
     if (solverNode[node.id] === 0 || node.pins.some((pin) => skip.has(pin)) || point.volts[node.id] === null)
       continue;
@@ -34,8 +34,7 @@ test('10,000 random wirings end with Kirchhoff’s current law at every node, or
   const reasons = new Map<string, number>();
   for (let seed = 0; seed < 10_000; seed += 1) {
     const { wiring, drives, states } = randomBench(seed);
-    const netlist = netlistOf(wiring);
-    const bench = prepareBench(wiring, netlist, { states });
+    const bench = prepareBench(new Circuit(wiring), { states });
     const point = solveBench(bench, drives);
     reasons.set(point.trouble ?? 'solved', (reasons.get(point.trouble ?? 'solved') ?? 0) + 1);
     if (point.trouble) continue;

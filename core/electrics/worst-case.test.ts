@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { readWiring } from '../wiring/read';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import type { Wiring } from '../wiring/wiring';
 import { prepareBench, type PinDrives, type Spread } from './bench';
 import { solveBench } from './bench-point';
@@ -24,17 +24,17 @@ const HIGH: PinDrives = new Map([['13', { mode: 'high' }]]);
 
 describe('the worst case', () => {
   test('of a divider of 5 % resistors at 5 V ± 5 % lies 5 % and 0.25 V around its middle', () => {
-    const netlist = netlistOf(DIVIDER);
-    const node = netlist.nodes.find(({ pins }) => pins.includes('A0'))!.id;
-    const [low, high] = worstCase(DIVIDER, netlist, new Map()).volts[node]!;
+    const circuit = new Circuit(DIVIDER);
+    const node = circuit.nodeOfPin('A0')!.id;
+    const [low, high] = worstCase(circuit, new Map()).volts[node]!;
     // By hand: each resistor moves the middle by 2.5 V · 5 % / 2, the supply by 2.5 V · 5 %.
     expect(high - 2.5).toBeCloseTo(0.0625 + 0.0625 + 0.125, 1);
     expect(2.5 - low).toBeCloseTo(0.0625 + 0.0625 + 0.125, 1);
   });
 
   test('of a lamp encloses every combination of its resistor, its supply and its own spread', () => {
-    const netlist = netlistOf(LAMP);
-    const worst = worstCase(LAMP, netlist, HIGH);
+    const circuit = new Circuit(LAMP);
+    const worst = worstCase(circuit, HIGH);
     const [low, high] = worst.lamps.get('D1')!;
     fc.assert(
       fc.property(
@@ -47,7 +47,7 @@ describe('the worst case', () => {
             { owner: null, factor: 1 + 0.05 * supply, forwardVolts: 0 },
             { owner: ref('D1'), factor: 1, forwardVolts: 0.2 * lamp },
           ];
-          const currentMa = solveBench(prepareBench(LAMP, netlist, { spread }), HIGH).lamps.get('D1')!;
+          const currentMa = solveBench(prepareBench(circuit, { spread }), HIGH).lamps.get('D1')!;
           // To first order: the product of three spreads is left out.
           expect(currentMa).toBeGreaterThan(low * 0.98);
           expect(currentMa).toBeLessThan(high * 1.02);
@@ -61,6 +61,6 @@ describe('the worst case', () => {
 
   test('of a node that floats has no interval', () => {
     const wiring = read('R1,resistor,330,1,\nR1,resistor,330,2,\n');
-    expect(worstCase(wiring, netlistOf(wiring), new Map()).volts).toEqual([null, null]);
+    expect(worstCase(new Circuit(wiring), new Map()).volts).toEqual([null, null]);
   });
 });

@@ -1,7 +1,6 @@
 import type { Ref } from '../brand';
-import { kindOf } from '../parts';
-import { circuitParts, type Netlist } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
+import { isResistor, kindOf } from '../parts';
+import type { Circuit } from '../wiring/circuit';
 import { prepareBench, type BenchOptions, type PinDrives, type Spread } from './bench';
 import { solveBench, type BenchPoint } from './bench-point';
 
@@ -28,15 +27,14 @@ const FORWARD_SPREAD_VOLTS = 0.2;
  * a figure is added up; the sum encloses every combination to first order. Two solutions a part.
  */
 export function worstCase(
-  wiring: Wiring,
-  netlist: Netlist,
+  circuit: Circuit,
   drives: PinDrives,
   options: Omit<BenchOptions, 'spread'> = {},
 ): WorstCase {
   const at = (spread: readonly Spread[]): BenchPoint =>
-    solveBench(prepareBench(wiring, netlist, { ...options, spread }), drives);
+    solveBench(prepareBench(circuit, { ...options, spread }), drives);
   const nominal = at([]);
-  const ends = sourcesOfSpread(wiring).map(([low, high]) => [at([low]), at([high])] as const);
+  const ends = sourcesOfSpread(circuit).map(([low, high]) => [at([low]), at([high])] as const);
   const interval = (read: (point: BenchPoint) => number): Interval => {
     const middle = read(nominal);
     let [lowest, highest] = [middle, middle];
@@ -64,7 +62,7 @@ export function worstCase(
 }
 
 /** Each thing that differs between pieces, at both its ends. */
-function sourcesOfSpread(wiring: Wiring): readonly (readonly [Spread, Spread])[] {
+function sourcesOfSpread({ wiring, parts }: Circuit): readonly (readonly [Spread, Spread])[] {
   const board = wiring.board?.profile;
   const supplyTolerance = Math.max(
     0,
@@ -76,10 +74,9 @@ function sourcesOfSpread(wiring: Wiring): readonly (readonly [Spread, Spread])[]
   ];
   return [
     ...(supplyTolerance > 0 ? [both(null, supplyTolerance, 0)] : []),
-    ...circuitParts(wiring).flatMap((part) => {
-      const kind = kindOf(part.kind);
-      if (kind.kind === 'resistor') return [both(part.ref, RESISTOR_TOLERANCE, 0)];
-      return kind.observed === 'light' ? [both(part.ref, 0, FORWARD_SPREAD_VOLTS)] : [];
+    ...parts.flatMap((part) => {
+      if (isResistor(part)) return [both(part.ref, RESISTOR_TOLERANCE, 0)];
+      return kindOf(part.kind).observed === 'light' ? [both(part.ref, 0, FORWARD_SPREAD_VOLTS)] : [];
     }),
   ];
 }

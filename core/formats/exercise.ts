@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  isSupplySocket,
   boardProfileSchema,
   boardsWith,
   findPin,
@@ -13,7 +14,7 @@ import { findKind } from '../parts';
 import { fail, ok, type Problem, type Result } from '../result';
 import { PROGRAM_LIMIT } from '../program/limits';
 import type { Language } from '../program';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import { TABLE_LIMIT, type TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
@@ -292,8 +293,8 @@ function readReference(exercise: ExerciseData): Result<Wiring> {
 
 /** The first net that the layout does not realise, or joins to another. */
 function layoutMismatch(exercise: ExerciseData, layout: Wiring): Problem | undefined {
-  const netlist = netlistOf(layout);
-  const nodeOf = (point: string): number | undefined => netlist.nodeAt.get(canonical(point, layout));
+  const { nodeAt } = new Circuit(layout).netlist;
+  const nodeOf = (point: string): number | undefined => nodeAt.get(canonical(point, layout));
   const owner = new Map<number, string>();
   for (const [index, net] of exercise.nets.entries()) {
     const nodes = net.points.map(nodeOf);
@@ -318,3 +319,15 @@ function canonical(point: string, { board }: Wiring): PointName {
   const socket = findPin(board.profile, place) ?? findSupply(board.profile, place);
   return pointName(`${owner}.${socket?.name ?? place}`);
 }
+
+/** Signal pins that the reference uses. */
+export const referencePins = ({
+  reference,
+  board,
+}: Pick<Exercise, 'reference' | 'board'>): readonly string[] => [
+  ...new Set(
+    reference.parts.flatMap((part) =>
+      part.legs.flatMap(({ at }) => (at?.type === 'pin' && !isSupplySocket(board, at.pin) ? [at.pin] : [])),
+    ),
+  ),
+];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { findingSchema, type FindingCode } from '../finding';
+import { findingSchema, type FindingCode } from '../findings/finding';
 
 export const verdictSchema = z.enum([
   'as-drawn',

@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { prepareBench, type PinDrive } from '../electrics/bench';
 import { readWiring } from '../wiring/read';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { titleOf, writeSpice } from './spice';
 
 function spice(rows: string, drives: Readonly<Record<string, PinDrive['mode']>> = {}): string {
   const read = readWiring(`ref,kind,value,leg,at\n${rows}`);
   if (!read.ok) throw new Error(read.problems[0]?.message);
-  const bench = prepareBench(read.value, netlistOf(read.value));
+  const bench = prepareBench(new Circuit(read.value));
   return writeSpice(
     bench,
     new Map(Object.entries(drives).map(([pin, mode]) => [pin, { mode } as PinDrive])),

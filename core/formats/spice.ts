@@ -1,5 +1,5 @@
 import { driveBench, type Bench, type PinDrives } from '../electrics/bench';
-import type { Element } from '../electrics/circuit';
+import type { Element } from '../electrics/network';
 import { THERMAL_VOLTS, type JunctionModel } from '../electrics/junction';
 import { nameOf, type Wiring } from '../wiring/wiring';
 
@@ -28,7 +28,7 @@ export function writeSpice(bench: Bench, drives: PinDrives, title: string): stri
           : 'clamp';
     return card(element, `${label}_${index}`, node, models);
   });
-  const floating = bench.netlist.nodes.map(({ id }) => node(bench.solverNode[id]!));
+  const floating = bench.circuit.nodes.map(({ id }) => node(bench.solverNode[id]!));
   const holds = [
     ...new Set([...floating, ...driven.elements.flatMap((element) => nodesOf(element).map(node))]),
   ]
@@ -37,7 +37,9 @@ export function writeSpice(bench: Bench, drives: PinDrives, title: string): stri
   return `${[
     `* ${oneLine(title)}`,
     '* nodes of the wiring',
-    ...bench.netlist.nodes.map(({ id, points }) => `* ${node(bench.solverNode[id]!)}: ${points.join(' ')}`),
+    ...bench.circuit.nodes.map(
+      ({ id, points }) => `* ${node(bench.solverNode[id]!)}: ${points.map(nameOf).join(' ')}`,
+    ),
     ...cards,
     '* what keeps lone nodes solvable',
     ...holds,

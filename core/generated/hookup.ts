@@ -1,8 +1,8 @@
 import type { BoardProfile } from '../boards';
 import { prepareBench, type PinDrive } from '../electrics/bench';
 import { solveBench, type BenchPoint } from '../electrics/bench-point';
-import { isContact, kindOf } from '../parts';
-import { netlistOf, nodeOfLeg, nodeOfPin, type Netlist } from '../wiring/netlist';
+import { isContact, isResistor, kindOf, roleOfLeg } from '../parts';
+import { Circuit, type PartLeg } from '../wiring/circuit';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
 
 /** What a program has to do with a pin. */
@@ -37,16 +37,13 @@ const SWITCHES_FROM_MA = 0.3;
  * switches what changes its current with the pin's level, however many parts lie between.
  */
 export function hookupOf(wiring: Wiring, board: BoardProfile): readonly HookedPin[] {
-  const netlist = netlistOf(wiring);
+  const circuit = new Circuit(wiring, board);
   const pins = board.pins
-    .filter(({ name }) => {
-      const node = netlist.nodes.find(({ id }) => id === nodeOfPin(netlist, name));
-      return node !== undefined && node.terminals.length > 0;
-    })
+    .filter(({ name }) => partsAt(name, circuit).length > 0)
     .sort((one, other) => one.number - other.number);
   const found = pins.flatMap(({ name, number }): readonly Found[] => {
-    const input = inputAt(name, wiring, netlist, board);
-    const output = input ?? outputAt(name, wiring, netlist);
+    const input = inputAt(name, circuit, board);
+    const output = input ?? outputAt(name, circuit);
     return output ? [{ pin: name, number, ...output }] : [];
   });
   return named(found);
@@ -63,25 +60,20 @@ interface Found {
 }
 type Role = Omit<Found, 'pin' | 'number'>;
 
-const partsAt = (
-  pin: string,
-  wiring: Wiring,
-  netlist: Netlist,
-): readonly (readonly [PlacedPart, string])[] => {
-  const node = netlist.nodes.find(({ id }) => id === nodeOfPin(netlist, pin));
-  return (node?.terminals ?? []).flatMap(({ ref, leg }) => {
-    const part = wiring.parts.find((candidate) => candidate.ref === ref);
-    return part ? [[part, leg as string] as const] : [];
-  });
+const partsAt = (pin: string, circuit: Circuit): readonly PartLeg[] => {
+  const node = circuit.nodeOfPin(pin);
+  return node ? circuit.legsAt(node.id) : [];
 };
 
-function inputAt(pin: string, wiring: Wiring, netlist: Netlist, board: BoardProfile): Role | undefined {
-  const at = partsAt(pin, wiring, netlist);
-  for (const [part, leg] of at) {
+function inputAt(pin: string, circuit: Circuit, board: BoardProfile): Role | undefined {
+  const at = partsAt(pin, circuit);
+  for (const { part, leg } of at) {
     const { kind, ref } = part;
+    const { resistance, spokenTo } = kindOf(kind);
+    const way = spokenTo?.(part.value);
     if (isContact(part)) {
-      const isPulled = at.some(([other]) => other.kind === 'resistor');
-      const active = leadsTo(part, pin, 'ground', netlist, board) ? 'low' : 'high';
+      const isPulled = at.some((other) => isResistor(other.part));
+      const active = leadsToGround(part, pin, circuit) ? 'low' : 'high';
       return {
         ref,
         kind,
@@ -89,49 +81,36 @@ function inputAt(pin: string, wiring: Wiring, netlist: Netlist, board: BoardProf
         does: { role: 'contact', pull: isPulled ? 'outside' : 'inside', active },
       };
     }
-    const isMeasured =
-      ['light-sensor', 'thermistor'].includes(kind) ||
-      (kind === 'potentiometer' && leg === 'wiper') ||
-      (kind === 'temperature-sensor' && leg === 'out');
+    const role = roleOfLeg(part, leg);
     const isAnalog = board.pins.find(({ name }) => name === pin)?.functions.includes('analog') ?? false;
-    if (isMeasured && isAnalog) return { ref, kind, sort: '', does: { role: 'measure' } };
-    if ((kind === 'motion-sensor' && leg === 'out') || (kind === 'distance-sensor' && leg === 'echo'))
-      return { ref, kind, sort: leg, does: { role: 'signal' } };
-    if (kind === 'servo' && leg === 'signal') return { ref, kind, sort: '', does: { role: 'servo' } };
-    if (kind === 'distance-sensor' && leg === 'trig')
-      return { ref, kind, sort: leg, does: { role: 'switch', on: 'high' } };
+    if ((resistance === 'sensed' || role === 'measured') && isAnalog)
+      return { ref, kind, sort: '', does: { role: 'measure' } };
     // What is spoken to in a protocol of its own is no business of a plain program.
-    if (['led-matrix', 'text-display', 'shift-register'].includes(kind)) return undefined;
+    if (way === 'protocol') return undefined;
+    if (way === 'angle' && role === 'input') return { ref, kind, sort: '', does: { role: 'servo' } };
+    if (way === 'pulse' && role === 'input')
+      return { ref, kind, sort: leg, does: { role: 'switch', on: 'high' } };
+    if (role === 'output') return { ref, kind, sort: leg, does: { role: 'signal' } };
   }
   return undefined;
 }
 
-/** Whether a part leads from a pin's node to the ground or the supply of the board. */
-function leadsTo(
-  part: PlacedPart,
-  pin: string,
-  role: 'ground' | 'supply',
-  netlist: Netlist,
-  board: BoardProfile,
-): boolean {
-  const names = board.supplies.filter((supply) => supply.role === role).map(({ name }) => name);
-  const here = nodeOfPin(netlist, pin);
-  return part.legs.some(({ leg }) => {
-    const node = nodeOfLeg(netlist, part.ref, leg);
-    return node !== here && netlist.nodes[node]!.pins.some((name) => names.includes(name));
-  });
-}
+/** Whether a part leads from a pin's node to the ground of the board. */
+const leadsToGround = (part: PlacedPart, pin: string, circuit: Circuit): boolean =>
+  circuit
+    .nodesOf(part)
+    .some((node) => node !== circuit.nodeOfPin(pin)?.id && circuit.side(node) === 'ground');
 
-function outputAt(pin: string, wiring: Wiring, netlist: Netlist): Role | undefined {
-  const bench = prepareBench(wiring, netlist);
+function outputAt(pin: string, circuit: Circuit): Role | undefined {
+  const bench = prepareBench(circuit);
   const at = (mode: 'high' | 'low'): BenchPoint =>
     solveBench(bench, new Map<string, PinDrive>([[pin, { mode }]]));
   const [high, low] = [at('high'), at('low')];
   const isHigher = (one: number, other: number): 'high' | 'low' | undefined =>
     one - other >= SWITCHES_FROM_MA ? 'high' : other - one >= SWITCHES_FROM_MA ? 'low' : undefined;
-  for (const part of wiring.parts) {
+  for (const part of circuit.parts) {
     const { ref, kind, value } = part;
-    const { observed } = kindOf(kind);
+    const { observed, spokenTo } = kindOf(kind);
     if (observed === 'light') {
       for (const [lamp, currentMa] of high.lamps) {
         const [owner, light = ''] = lamp.split('.');
@@ -145,19 +124,20 @@ function outputAt(pin: string, wiring: Wiring, netlist: Netlist): Role | undefin
       Math.abs(low.parts.get(ref)?.currentMa ?? 0),
     );
     if (!on || observed === undefined) continue;
-    const isTone = kind === 'buzzer' && value.text === 'passive';
+    const isTone = spokenTo?.(value) === 'tone';
     return { ref, kind, sort: '', does: isTone ? { role: 'tone' } : { role: 'switch', on } };
   }
   // A relay is switched by a voltage, not by a current that is worth speaking of.
-  const relay = partsAt(pin, wiring, netlist).find(
-    ([part, leg]) => part.kind === 'relay' && leg === 'signal',
-  );
-  return relay && { ref: relay[0].ref, kind: 'relay', sort: '', does: { role: 'switch', on: 'high' } };
+  const told = partsAt(pin, circuit).find(
+    ({ part, leg }) =>
+      roleOfLeg(part, leg) === 'input' && kindOf(part.kind).spokenTo?.(part.value) === 'level',
+  )?.part;
+  return told && { ref: told.ref, kind: told.kind, sort: '', does: { role: 'switch', on: 'high' } };
 }
 
 /** Names by what a class calls the parts, told apart by colour or else by number. */
 function named(found: readonly Found[]): readonly HookedPin[] {
-  const titleOf = ({ kind }: Found): readonly string[] => titles[kind] ?? [kind.replace(/-.*/, '')];
+  const titleOf = ({ kind }: Found): readonly string[] => kindOf(kind).codeWords;
   return found.map((pin) => {
     const alike = found.filter((other) => titleOf(other).join() === titleOf(pin).join());
     const sorts = new Set(alike.map(({ sort }) => sort));
@@ -171,22 +151,3 @@ function named(found: readonly Found[]): readonly HookedPin[] {
     return { pin: pin.pin, number: pin.number, ref: pin.ref, does: pin.does, words };
   });
 }
-
-const titles: Readonly<Record<string, readonly string[]>> = {
-  led: ['lamp'],
-  'rgb-led': ['lamp'],
-  'led-bar': ['lamp'],
-  'seven-segment': ['segment'],
-  button: ['button'],
-  switch: ['switch'],
-  potentiometer: ['knob'],
-  'light-sensor': ['light'],
-  thermistor: ['warmth'],
-  'temperature-sensor': ['warmth'],
-  buzzer: ['buzzer'],
-  servo: ['servo'],
-  motor: ['motor'],
-  relay: ['relay'],
-  'distance-sensor': ['distance'],
-  'motion-sensor': ['motion'],
-};

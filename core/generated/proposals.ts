@@ -4,6 +4,7 @@ import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { examine, referenceOf, type Examination, type Reference } from '../judge/examine';
 import { rehearsalOf } from '../judge/judging';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
+import { Circuit } from '../wiring/circuit';
 import { compileProgram, type Grammars, type Program } from '../program';
 import { describeRun } from './describe-run';
 import { situationsOf, UNTOUCHED_SECONDS } from './situations';
@@ -35,7 +36,7 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
   const program = programOf(exercise, grammars);
   if (!program.compiled) return [];
   const reference = referenceOf(exercise, grammars);
-  const run = rehearsalOf(program.compiled, new SolvedCircuit(wiring), board, STEPS);
+  const run = rehearsalOf(program.compiled, new SolvedCircuit(new Circuit(wiring)), board, STEPS);
   const named = new Set(data.scenarios.map(({ name }) => name));
   const situations = situationsOf(wiring, run({ for: UNTOUCHED_SECONDS, stimuli: [] }, {})).filter(
     ({ name }) => !named.has(name),

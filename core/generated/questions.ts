@@ -1,4 +1,4 @@
-import type { TextEdit } from '../finding';
+import type { TextEdit } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { languageOf } from '../formats/exercise';
 import { Examiner, referenceOf, type Examination } from '../judge/examine';

@@ -1,12 +1,13 @@
+import { placesOf } from './places';
 import { prepareBench, type PinDrive } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
-import { quantity, type Observation } from '../finding';
-import type { Exercise } from '../formats/exercise';
-import { kindOf } from '../parts';
+import { quantity, type Observation } from '../findings/finding';
+import { referencePins, type Exercise } from '../formats/exercise';
+import { isSingleLight, kindOf } from '../parts';
 import { milliamps } from '../units';
-import { netlistOf } from '../wiring/netlist';
-import { nameOf, withPart } from '../wiring/wiring';
-import { correspondence, referencePins, type Comparison } from './compare';
+import { Circuit } from '../wiring/circuit';
+import { withPart } from '../wiring/wiring';
+import type { ComparingRule } from './subject';
 import { capital, partText } from './words';
 
 /** Current that each lamp of the reference may carry, by its name there: lowest and highest, in mA. */
@@ -24,40 +25,33 @@ export function lampBands(exercise: Exercise): LampBands {
       const range = exercise.accepted.get(part.ref);
       if (range) wiring = withPart(wiring, { ...part, value: { ...part.value, amount: range[end] } });
     }
-    const point = solveBench(prepareBench(wiring, netlistOf(wiring)), drives);
+    const point = solveBench(prepareBench(new Circuit(wiring)), drives);
     return new Map([...point.parts].map(([ref, { currentMa }]) => [ref, currentMa]));
   };
   const [most, least] = [solve(0), solve(1)];
   return new Map(
     exercise.reference.parts
-      .filter((part) => part.kind === 'led')
+      .filter(isSingleLight)
       .map((part) => [part.ref, [least.get(part.ref) ?? 0, most.get(part.ref) ?? 0] as const]),
   );
 }
 
 /** Lamps whose largest current lies outside the band of the exercise. */
-export function lampCurrents(comparison: Comparison, bands: LampBands): readonly Observation[] {
-  const pairs = correspondence(comparison);
-  return [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
+export const lampCurrents: ComparingRule = ({ states, board }, { lampBands: bands, pairs }) =>
+  [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
     const lamp = pairs.get(name);
     if (!lamp || highest <= 0) return [];
-    const currentMa = Math.max(
-      0,
-      ...comparison.states.map(({ point }) => point.parts.get(lamp.ref)?.currentMa ?? 0),
-    );
+    const currentMa = Math.max(0, ...states.map(({ point }) => point.parts.get(lamp.ref)?.currentMa ?? 0));
     const dim = currentMa < lowest * (1 - MARGIN);
     if ((!dim && currentMa <= highest * (1 + MARGIN)) || currentMa < 0.001) return [];
-    const limitMa = Math.min(
-      kindOf(lamp.kind).ratings?.currentMa ?? Infinity,
-      comparison.exercise.board.drive.recommendedMa,
-    );
+    const limitMa = Math.min(kindOf(lamp.kind).ratings?.currentMa ?? Infinity, board.drive.recommendedMa);
     const band = `${milliamps(lowest)} to ${milliamps(highest)}`;
     return [
       {
         code: dim ? 'too-dim' : 'too-bright',
         severity: !dim && currentMa > limitMa ? 'risk' : 'fault',
         refs: [lamp.ref],
-        at: lamp.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(lamp),
         message: `${capital(partText(lamp))} carries ${milliamps(currentMa)}; ${band} is wanted, so it is ${dim ? 'dimmer' : 'brighter'} than it should be.`,
         hints: [
           `Compare the light of ${lamp.ref} with the example. Is it the same?`,
@@ -72,4 +66,3 @@ export function lampCurrents(comparison: Comparison, bands: LampBands): readonly
       },
     ];
   });
-}

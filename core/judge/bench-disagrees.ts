@@ -1,4 +1,4 @@
-import { quantity, toFinding, type Finding } from '../finding';
+import { quantity, toFinding, type Finding } from '../findings/finding';
 import { hasPassed } from '../formats/report';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds } from '../rehearsal/trace';

@@ -1,12 +1,12 @@
 import { effortLeft, OutOfEffort, within } from '../effort';
-import { toFinding, type Finding, type Observation, type Repair } from '../finding';
+import { toFinding, type Finding, type Observation, type Repair } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
 import type { Grammars } from '../program';
 import { benchDisagrees, type Sighting } from './bench-disagrees';
 import { Examiner, referenceOf, type Build, type Examination } from './examine';
 import { ENGINE } from './engine';
-import { byCause, isProgram, isWiring } from './order';
+import { byCause, isProgram, isWiring } from '../findings/order';
 import type { Candidate } from './repair/candidate';
 import { notJudged } from './not-judged';
 import { findingOfMove, findingOfWord } from './repair/classify';

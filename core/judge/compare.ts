@@ -1,41 +1,33 @@
+import { placesOf, socketsOf } from './places';
 import { fourBands } from '../electrics/values/bands';
-import { quantity, type Observation } from '../finding';
+import { quantity, type Observation } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
-import { findKind, kindOf } from '../parts';
-import type { Trace } from '../rehearsal/trace';
+import { findKind, isResistor, isSingleLight, kindOf } from '../parts';
 import { milliamps, ohms } from '../units';
-import { circuitParts } from '../wiring/netlist';
-import { findPart, nameOf, type PlacedPart, type Wiring } from '../wiring/wiring';
-import { isSupplyPin } from './graph';
+import type { Circuit } from '../wiring/circuit';
+import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
-import type { SolvedState } from './rules';
+import type { Asked, Built, ComparingRule, MeetingRule, SolvedState } from './subject';
 import { capital, partText } from './words';
 
-/** What a build is compared by with the reference of its exercise. */
-export interface Comparison {
-  readonly exercise: Exercise;
-  readonly wiring: Wiring;
-  readonly match: Match;
-  readonly states: readonly SolvedState[];
-  readonly trace?: Trace;
-}
-
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
-export function correspondence({
-  exercise,
-  wiring,
-  match,
-}: Pick<Comparison, 'exercise' | 'wiring' | 'match'>): ReadonlyMap<string, PlacedPart> {
+export function correspondence(
+  asked: Circuit,
+  built: Circuit,
+  match: Match,
+): ReadonlyMap<string, PlacedPart> {
   const pairs = new Map<string, PlacedPart>();
-  const left = new Set(circuitParts(wiring));
+  const left = new Set(built.parts);
   const pair = (reference: string, part: PlacedPart | undefined): void => {
     if (!part || !left.has(part)) return;
     pairs.set(reference, part);
     left.delete(part);
   };
-  const references = circuitParts(exercise.reference);
-  for (const { ref } of references)
-    pair(ref, match.parts.has(ref) ? findPart(wiring, match.parts.get(ref)!) : undefined);
+  const references = asked.parts;
+  for (const { ref } of references) {
+    const matched = match.parts.get(ref);
+    pair(ref, matched === undefined ? undefined : built.part(matched));
+  }
   const passes: readonly ((reference: PlacedPart, part: PlacedPart) => boolean)[] = [
     (reference, part) => part.ref === reference.ref && part.value.text === reference.value.text,
     (reference, part) => part.value.text === reference.value.text,
@@ -57,11 +49,10 @@ const largestMa = (states: readonly SolvedState[], part: PlacedPart): number =>
   Math.max(0, ...states.map(({ point }) => Math.abs(point.parts.get(part.ref)?.currentMa ?? 0)));
 
 /** Parts that are missing, too many, of another kind or value than the exercise asks for. */
-export function comparedParts(comparison: Comparison): readonly Observation[] {
-  const { exercise, wiring } = comparison;
-  const pairs = correspondence(comparison);
+export const comparedParts: ComparingRule = (built, asked) => {
+  const { exercise, pairs } = asked;
   const found: Observation[] = [];
-  for (const reference of circuitParts(exercise.reference)) {
+  for (const reference of asked.circuit.parts) {
     const part = pairs.get(reference.ref);
     const kind = kindOf(reference.kind);
     if (!part) {
@@ -79,13 +70,13 @@ export function comparedParts(comparison: Comparison): readonly Observation[] {
       });
       continue;
     }
-    if (part.kind === 'resistor') found.push(...otherValue(comparison, reference, part));
+    if (isResistor(part)) found.push(...otherValue(built, asked, reference, part));
     else if (part.value.text !== reference.value.text && !isAccepted(exercise, reference, part))
       found.push({
         code: 'wrong-part',
         severity: 'fault',
         refs: [part.ref],
-        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(part),
         message: `${capital(partText(part))} is used where the exercise asks for ${a(kind.describe(reference.value))}.`,
         hints: [
           `Compare ${part.ref} with the list of the exercise. Is it the same?`,
@@ -99,13 +90,13 @@ export function comparedParts(comparison: Comparison): readonly Observation[] {
       });
   }
   const paired = new Set([...pairs.values()].map((part) => part.ref));
-  for (const part of circuitParts(wiring))
+  for (const part of built.circuit.parts)
     if (!paired.has(part.ref))
       found.push({
         code: 'part-extra',
         severity: 'advice',
         refs: [part.ref],
-        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(part),
         message: `${capital(partText(part))} is not in the list of the exercise.`,
         hints: [
           `Which of your parts is not in the list?`,
@@ -114,7 +105,7 @@ export function comparedParts(comparison: Comparison): readonly Observation[] {
         ],
       });
   return found;
-}
+};
 
 const a = (text: string): string => (/^[aeio]|^8|^11\b|^18\b/.test(text) ? `an ${text}` : `a ${text}`);
 
@@ -130,7 +121,8 @@ function isAccepted({ accepted }: Exercise, reference: PlacedPart, { value }: Pl
 }
 
 function otherValue(
-  { exercise, states }: Comparison,
+  { states }: Built,
+  { exercise }: Asked,
   reference: PlacedPart,
   part: PlacedPart,
 ): readonly Observation[] {
@@ -138,7 +130,7 @@ function otherValue(
   const [low, high] = exercise.accepted.get(reference.ref)!;
   const amount = part.value.amount!;
   const currentMa = largestMa(states, part);
-  const lamp = exercise.reference.parts.find((candidate) => candidate.kind === 'led');
+  const lamp = exercise.reference.parts.find(isSingleLight);
   const limitMa = Math.min(
     exercise.board.drive.recommendedMa,
     (lamp && findKind(lamp.kind)?.ratings?.currentMa) ?? Infinity,
@@ -159,7 +151,7 @@ function otherValue(
       code: 'resistor-value',
       severity: over ? 'risk' : 'fault',
       refs: [part.ref],
-      at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+      at: placesOf(part),
       message: `${part.ref} has ${ohms(amount)}; ${wanted} is wanted. ${milliamps(currentMa)} flow, ${effect}.`,
       hints: [
         `Read the bands of ${part.ref}. Which value do they give?`,
@@ -182,11 +174,10 @@ function otherValue(
 }
 
 /** Pins on which program and wiring do not meet, or which the exercise has fixed otherwise. */
-export function comparedPins(
-  { exercise, wiring, trace, match }: Comparison,
-  wiredPins: readonly string[],
-): readonly Observation[] {
+export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }, { runs }) => {
+  const trace = runs[0]?.trace;
   if (!trace) return [];
+  const wiredPins = circuit.wiredSignals;
   const driven = [...trace.pins.keys(), ...trace.undirected.map(({ pin }) => pin)];
   const codeOnly = [...new Set(driven)].filter((pin) => !wiredPins.includes(pin));
   const wiredOnly = wiredPins.filter((pin) => !driven.includes(pin));
@@ -194,7 +185,7 @@ export function comparedPins(
   const [code] = codeOnly;
   const [wired] = wiredOnly;
   const { board } = exercise;
-  const fixed = referencePins(exercise).filter((pin) => !exercise.pinFreedom.has(pin));
+  const fixed = pins.filter((pin) => !exercise.pinFreedom.has(pin));
   if (code !== undefined && wired !== undefined) {
     const line =
       trace.pins.get(code)?.[0]?.line ?? trace.undirected.find(({ pin }) => pin === code)?.line ?? 1;
@@ -203,7 +194,7 @@ export function comparedPins(
       code: wiringIsOff ? 'wrong-pin' : 'pin-disagrees',
       severity: 'fault',
       refs: [],
-      at: wiring.board ? [`${wiring.board.ref}.${wired}`] : [],
+      at: socketsOf(circuit, wired),
       ...(wiringIsOff ? {} : { line, column: 1 }),
       message: `The program drives pin ${code}, but the wire is in pin ${wired}. They do not meet.`,
       hints: [
@@ -227,7 +218,7 @@ export function comparedPins(
         code: 'wrong-pin',
         severity: 'fault',
         refs: [],
-        at: wiring.board ? [`${wiring.board.ref}.${stray}`] : [],
+        at: socketsOf(circuit, stray),
         message: `The exercise asks for pin ${wanted}; program and wire use pin ${stray}.`,
         hints: [
           `Which pin does the exercise ask for?`,
@@ -241,18 +232,7 @@ export function comparedPins(
       });
   }
   return found;
-}
+};
 
 const pinNumber = (board: Exercise['board'], name: string): number =>
   board.pins.find((pin) => pin.name === name)?.number ?? Number.NaN;
-
-/** Signal pins that the reference uses. */
-export const referencePins = (exercise: Exercise): readonly string[] => [
-  ...new Set(
-    exercise.reference.parts.flatMap((part) =>
-      part.legs.flatMap(({ at }) =>
-        at?.type === 'pin' && !isSupplyPin(exercise.board, at.pin) ? [at.pin] : [],
-      ),
-    ),
-  ),
-];

@@ -1,16 +1,13 @@
-import type { Observation } from '../finding';
+import type { Observation } from '../findings/finding';
 import { kindOf } from '../parts';
 import { nameOf } from '../wiring/wiring';
-import type { Comparison } from './compare';
+import type { ComparingRule } from './subject';
 import { capital, partText, placeText } from './words';
 
 /** Layouts that work and that the exercise’s own house rules do differently. */
-export function layoutConventions({
-  exercise,
-  wiring,
-}: Pick<Comparison, 'exercise' | 'wiring'>): readonly Observation[] {
+export const layoutConventions: ComparingRule = ({ circuit }, { exercise }) => {
   if (exercise.data.rules['cathode'] !== 'own-row') return [];
-  return wiring.parts.flatMap((part): readonly Observation[] => {
+  return circuit.parts.flatMap((part): readonly Observation[] => {
     if (kindOf(part.kind).body !== 'dome') return [];
     const short = part.legs[1]?.at;
     if (short?.type !== 'rail') return [];
@@ -29,4 +26,4 @@ export function layoutConventions({
       },
     ];
   });
-}
+};

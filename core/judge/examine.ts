@@ -1,45 +1,28 @@
-import { effort } from '../effort';
-import { prepareBench, type PinDrive, type PinDrives } from '../electrics/bench';
-import type { Observation } from '../finding';
-import { languageOf, type Exercise } from '../formats/exercise';
+import type { PinDrive, PinDrives } from '../electrics/bench';
+import { prepareBench } from '../electrics/bench';
+import type { Observation } from '../findings/finding';
+import { rowOf } from '../findings/table';
+import { languageOf, referencePins, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
-import type { Stimulus } from '../formats/scenario';
 import type { Grammars, Program } from '../program';
-import { EYE_SECONDS } from '../rehearsal/seen';
-import type { Trace } from '../rehearsal/trace';
 import { keyed, SolvedCircuit } from '../rehearsal/solved-circuit';
-import { netlistOf, type Netlist } from '../wiring/netlist';
+import type { Trace } from '../rehearsal/trace';
+import { Circuit } from '../wiring/circuit';
+import { looksLikeInput } from '../wiring/inputs';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
-import { lampBands, lampCurrents, type LampBands } from './bands';
-import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
-import { comparedParts, comparedPins, correspondence, type Comparison } from './compare';
-import { layoutConventions } from './conventions';
-import { circuitGraph, isSupplyPin, type CircuitGraph } from './graph';
-import { matchCircuits, type Match } from './match';
-import {
-  directionUnset,
-  interruptTrouble,
-  missedInput,
-  missingPause,
-  negativePause,
-  problemObservation,
-  pullupUnset,
-  runtimeTrouble,
-  wordingOf,
-} from './program';
-import { wiringRules, type SolvedState } from './rules';
+import { lampBands, type LampBands } from './bands';
+import { correspondence } from './compare';
 import { rehearsalOf, type Judging, type Played } from './judging';
+import { matchCircuits, reduced, type Match, type Reduced } from './match';
+import { wordingOf } from './program';
+import { observationsOn, onceEach } from './rules';
 import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
-import { contactStates, looksLikeInput } from './states';
+import { contactStates } from './states';
+import type { SolvedState } from './subject';
 
 /** Steps that a run may take: several seconds in which every pass of the program does something. */
 const STEPS_OF_A_RUN = 8_000_000;
 const STEPS_AFTER_A_BUSY_RUN = 500_000;
-
-/** What the rules take for each state and each part or node. */
-const EFFORT_OF_RULES = 3000;
-/** What looking at a program's pins takes for each of their changes. */
-const EFFORT_OF_A_CHANGE = 1000;
 
 /** What a student hands in, read. */
 export interface Build {
@@ -50,7 +33,10 @@ export interface Build {
 /** The reference of an exercise, reduced once for many checks. */
 export interface Reference {
   readonly exercise: Exercise;
-  readonly graph: CircuitGraph;
+  /** Its circuit, with what is compared of it. */
+  readonly reduced: Reduced;
+  /** Signal pins that it uses. */
+  readonly pins: readonly string[];
   /** Current of each lamp over the accepted resistor values, lowest and highest, in mA. */
   readonly lampBands: LampBands;
   /** Bits a second at which its program sends; `undefined` when it does not, or any rate is understood. */
@@ -59,7 +45,8 @@ export interface Reference {
 
 export const referenceOf = (exercise: Exercise, grammars: Grammars): Reference => ({
   exercise,
-  graph: circuitGraph(exercise.reference, netlistOf(exercise.reference)),
+  reduced: reduced(new Circuit(exercise.reference, exercise.board)),
+  pins: referencePins(exercise),
   lampBands: lampBands(exercise),
   sendingRate: sendingRateOf(exercise, grammars),
 });
@@ -70,7 +57,9 @@ export interface Examination {
   readonly observations: readonly Observation[];
   readonly scenarios: readonly ScenarioResult[];
   readonly match: Match;
-  readonly netlist: Netlist;
+  readonly circuit: Circuit;
+  /** Built parts by the reference part that they stand for. */
+  readonly pairs: ReadonlyMap<string, PlacedPart>;
   readonly traces: readonly Trace[];
 }
 
@@ -83,7 +72,7 @@ export interface Screening {
 
 /** What is known of a wiring whatever its program is. */
 interface WiringLook {
-  readonly circuit: SolvedCircuit;
+  readonly solved: SolvedCircuit;
   match?: Match;
   pairs?: ReadonlyMap<string, PlacedPart>;
 }
@@ -98,22 +87,24 @@ export class Examiner {
 
   constructor(readonly reference: Reference) {}
 
-  /** The nodes of a wiring. */
-  netlistOf(wiring: Wiring): Netlist {
-    return this.look(wiring).circuit.netlist;
+  /** The circuit of a wiring. */
+  circuitOf(wiring: Wiring): Circuit {
+    return this.look(wiring).solved.circuit;
   }
 
   /** How a wiring compares with that of the reference. */
   matchOf(wiring: Wiring): Match {
     const look = this.look(wiring);
-    const { exercise, graph } = this.reference;
-    look.match ??= matchCircuits(
-      { wiring: exercise.reference, graph },
-      { wiring, graph: circuitGraph(wiring, look.circuit.netlist) },
-      exercise.board,
-      exercise.pinFreedom,
-    );
+    const { exercise, reduced: asked } = this.reference;
+    look.match ??= matchCircuits(asked, reduced(look.solved.circuit), exercise.board, exercise.pinFreedom);
     return look.match;
+  }
+
+  /** Built parts by the reference part that they stand for. */
+  private pairsOf(wiring: Wiring): ReadonlyMap<string, PlacedPart> {
+    const look = this.look(wiring);
+    look.pairs ??= correspondence(this.reference.reduced.circuit, look.solved.circuit, this.matchOf(wiring));
+    return look.pairs;
   }
 
   /**
@@ -137,62 +128,54 @@ export class Examiner {
 
   examine(build: Build, steps?: number): Examination {
     const { wiring, program } = build;
-    const { exercise, lampBands: bands } = this.reference;
-    const { circuit } = this.look(wiring);
+    const { exercise, lampBands: bands, pins, reduced: asked } = this.reference;
+    const { solved } = this.look(wiring);
+    const { circuit } = solved;
     const match = this.matchOf(wiring);
-    const { netlist } = circuit;
     const judging = this.judging(build, steps ?? STEPS_OF_A_RUN);
-    const traces = judging ? runsOf(scenariosOf(exercise), judging, steps) : [];
-    const wired = wiredPins(wiring, netlist);
-    const states = statesOf(circuit, wired, traces);
-    effort(states.length * (wiring.parts.length + netlist.nodes.length) * EFFORT_OF_RULES);
-    const comparison: Comparison = {
-      exercise,
-      wiring,
-      match,
-      states,
-      ...(traces[0] ? { trace: traces[0] } : {}),
-    };
+    const played = scenariosOf(exercise);
+    const traces = judging ? runsOf(played, judging, steps) : [];
     const judged = exercise.data.scenarios.map((scenario, index) =>
       judging ? judgeScenario(scenario, traces[index]!, judging) : notRun(scenario),
     );
-    const bench = prepareBench(wiring, netlist);
-    const usesSerial = traces.some((trace) => trace.serialStarted);
-    const floatingPins =
-      judging && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin)));
-    const context = { wiring, netlist, bench, board: exercise.board, states, floatingPins, usesSerial };
-    const structural = wiringRules.flatMap((rule) => rule(context));
-    const compared = [
-      ...comparedParts(comparison),
-      ...comparedPins(comparison, wired),
-      ...comparedLegs(comparison),
-      ...sharedPins(comparison),
-      ...missingPulls(comparison),
-      ...layoutConventions(comparison),
-      ...lampCurrents(comparison, bands),
-    ];
-    const fromProgram = [
-      ...program.problems.map(problemObservation),
-      ...onePerLine(
-        traces.flatMap((trace, index) =>
-          programObservations(trace, comparison, netlist, scenariosOf(exercise)[index]!.stimuli),
-        ),
-      ),
-    ];
+    const found = observationsOn({
+      built: {
+        circuit,
+        bench: prepareBench(circuit),
+        board: exercise.board,
+        states: statesOf(solved, traces),
+        floatingPins:
+          judging && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin))),
+        usesSerial: traces.some((trace) => trace.serialStarted),
+      },
+      asked: {
+        exercise,
+        reference: asked,
+        circuit: asked.circuit,
+        pins,
+        lampBands: bands,
+        match,
+        pairs: this.pairsOf(wiring),
+      },
+      ran: {
+        problems: program.problems,
+        runs: traces.map((trace, index) => ({ trace, stimuli: played[index]!.stimuli })),
+        board: exercise.board,
+        wording: wordingOf(languageOf(exercise)),
+      },
+    });
     // Without a scenario nothing is asked of the behaviour: the circuit has to be the right one.
     const asksNothing = exercise.data.scenarios.length === 0;
     const passed =
       traces.length > 0 && judged.every(({ result }) => result.passed) && (!asksNothing || match.same);
-    const observations = settle(
-      [...structural, ...compared, ...fromProgram, ...judged.flatMap(({ failures }) => failures)],
-      passed,
-    );
+    const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed);
     return {
       verdict: verdictOf(wiring, program, passed, observations, match),
       observations,
       scenarios: judged.map(({ result }) => result),
       match,
-      netlist,
+      circuit,
+      pairs: this.pairsOf(wiring),
       traces,
     };
   }
@@ -200,7 +183,7 @@ export class Examiner {
   private look(wiring: Wiring): WiringLook {
     let look = this.looks.get(wiring);
     if (!look) {
-      look = { circuit: new SolvedCircuit(wiring) };
+      look = { solved: new SolvedCircuit(new Circuit(wiring, this.reference.exercise.board)) };
       this.looks.set(wiring, look);
     }
     return look;
@@ -210,17 +193,15 @@ export class Examiner {
   private judging({ wiring, program }: Build, steps?: number): Judging | undefined {
     if (!program.compiled || !wiring.board) return undefined;
     const { exercise, sendingRate } = this.reference;
-    const look = this.look(wiring);
-    const { circuit } = look;
-    look.pairs ??= correspondence({ exercise, wiring, match: this.matchOf(wiring) });
-    const { pairs } = look;
+    const { solved } = this.look(wiring);
     const { compiled } = program;
     return {
-      run: rehearsalOf(compiled, circuit, exercise.board, steps),
-      runWith: (spread) => rehearsalOf(compiled, new SolvedCircuit(wiring, [spread]), exercise.board, steps),
-      wiring,
+      run: rehearsalOf(compiled, solved, exercise.board, steps),
+      runWith: (spread) =>
+        rehearsalOf(compiled, new SolvedCircuit(solved.circuit, [spread]), exercise.board, steps),
+      circuit: solved.circuit,
       language: languageOf(exercise),
-      pairs,
+      pairs: this.pairsOf(wiring),
       listensAt: sendingRate,
     };
   }
@@ -236,85 +217,34 @@ function runsOf(scenarios: readonly Played[], { run }: Judging, steps = STEPS_OF
   });
 }
 
-/** Signal pins that lead to a part. */
-function wiredPins(wiring: Wiring, netlist: Netlist): readonly string[] {
-  const board = wiring.board?.profile;
-  if (!board) return [];
-  return netlist.nodes.flatMap((node) =>
-    node.terminals.length > 0 || node.pins.length > 1
-      ? node.pins.filter((pin) => !isSupplyPin(board, pin))
-      : [],
-  );
-}
-
 /**
  * The states that rules look at: those that occurred; and where the program drives none of the wired
  * pins, each of these high in turn, as a program that meets the wiring would do.
  */
-function statesOf(
-  circuit: SolvedCircuit,
-  wired: readonly string[],
-  traces: readonly Trace[],
-): readonly SolvedState[] {
-  const { wiring, netlist } = circuit;
+function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): readonly SolvedState[] {
+  const { circuit } = solved;
+  const wired = circuit.wiredSignals;
   const occurred = traces.flatMap((trace) => trace.states);
   const active = (drives: PinDrives): boolean =>
     wired.some((pin) => ['high', 'low', 'pwm'].includes(drives.get(pin)?.mode ?? 'input'));
   const assumed: readonly PinDrives[] = occurred.some(active)
     ? []
     : wired
-        .filter((pin) => !looksLikeInput(wiring, netlist, pin))
+        .filter((pin) => !looksLikeInput(circuit, pin))
         .map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
-  const contacts = contactStates(wiring).map(keyed);
+  const contacts = contactStates(circuit).map(keyed);
   return [...occurred, new Map(), ...assumed].flatMap((drives) =>
     contacts.map((parts): SolvedState => ({
       drives,
       parts: parts.states,
-      point: circuit.at(drives, parts),
+      point: solved.at(drives, parts),
     })),
   );
 }
 
-/** Every run may show the same thing of a line; the first one that does says it. */
-const onePerLine = (observations: readonly Observation[]): readonly Observation[] =>
-  observations.filter(
-    (one, index) =>
-      observations.findIndex((other) => other.code === one.code && other.line === one.line) === index,
-  );
-
-function programObservations(
-  trace: Trace,
-  comparison: Comparison,
-  netlist: Netlist,
-  stimuli: readonly Stimulus[],
-): readonly Observation[] {
-  const pulledUpMa = (pin: string): number | undefined => {
-    if (!netlist.nodes.some((node) => node.pins.includes(pin))) return undefined;
-    const currents = comparison.states
-      .filter(({ drives }) => drives.get(pin)?.mode === 'pullup')
-      .map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
-    return Math.max(0, ...currents);
-  };
-  effort([...trace.pins.values()].reduce((sum, changes) => sum + changes.length, 0) * EFFORT_OF_A_CHANGE);
-  const wording = wordingOf(languageOf(comparison.exercise));
-  const around = { netlist, wiring: comparison.wiring, board: comparison.exercise.board };
-  return [
-    ...directionUnset(trace, pulledUpMa, wording),
-    ...runtimeTrouble(trace, comparison.exercise.board, wording),
-    ...missingPause(trace, EYE_SECONDS, wording),
-    ...negativePause(trace),
-    ...pullupUnset(trace, around, wording),
-    ...missedInput(trace, around, stimuli, wording),
-    ...interruptTrouble(trace, comparison.exercise.board),
-  ];
-}
-
 /** Structural faults of a build that does its job are advice; a value that still works is one too. */
 function settle(observations: readonly Observation[], passed: boolean): readonly Observation[] {
-  const unique = observations.filter(
-    (one, index) =>
-      observations.findIndex((other) => other.code === one.code && other.message === one.message) === index,
-  );
+  const unique = onceEach(observations);
   if (!passed) return unique;
   // Nothing was lost by looking seldom when everything that was to happen did.
   const relevant = unique.filter(({ code }) => code !== 'missed-input');
@@ -334,8 +264,6 @@ function verdictOf(
   if (isIncomplete || program.problems.some((problem) => problem.unsupported)) return 'cannot-tell';
   if (!passed) return 'does-not-work';
   if (observations.some((observation) => observation.severity === 'risk')) return 'works-at-risk';
-  const asAsked = observations.every(
-    ({ code }) => !['resistor-value', 'wrong-part', 'part-extra', 'part-missing', 'wrong-pin'].includes(code),
-  );
+  const asAsked = observations.every(({ code }) => !rowOf(code).isAnotherBuild);
   return match.same && asAsked ? 'as-drawn' : 'works-differently';
 }

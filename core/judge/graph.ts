@@ -1,9 +1,9 @@
-import type { BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { effort } from '../effort';
 import { kindOf } from '../parts';
-import { circuitParts, nodeOfLeg, type Netlist, type NodeId } from '../wiring/netlist';
-import type { PlacedPart, Wiring } from '../wiring/wiring';
+import type { Circuit } from '../wiring/circuit';
+import type { NodeId } from '../wiring/netlist';
+import type { PlacedPart } from '../wiring/wiring';
 
 /** Parts between two nodes that carry one current, in either order: the order in a series is free. */
 export interface Chain {
@@ -32,9 +32,9 @@ interface Link {
  * A part with more than two legs as one chain from a node of its own to each leg's node. Legs that may
  * be exchanged have one name, so that a button counts the same however it is turned.
  */
-function legChains(wiring: Wiring, netlist: Netlist): readonly Chain[] {
-  let ownNode = netlist.nodes.length;
-  return circuitParts(wiring)
+function legChains(circuit: Circuit): readonly Chain[] {
+  let ownNode = circuit.nodes.length;
+  return circuit.parts
     .filter((part) => part.legs.length > 2)
     .flatMap((part) => {
       const head = ownNode++;
@@ -46,22 +46,22 @@ function legChains(wiring: Wiring, netlist: Netlist): readonly Chain[] {
           fromHead: `${part.kind}.${alike[0]}>`,
           fromTail: `${part.kind}.${alike[0]}<`,
           head,
-          tail: nodeOfLeg(netlist, part.ref, leg),
+          tail: circuit.nodeOf(part, leg),
         };
       });
     });
 }
 
 /** Reduces a netlist to chains of parts. Bypassed parts, both legs on one node, stay as loops. */
-export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
+export function circuitGraph(circuit: Circuit): CircuitGraph {
+  const { netlist } = circuit;
   effort(netlist.nodes.length * 5000);
-  const links: Link[] = circuitParts(wiring)
+  const links: Link[] = circuit.parts
     .filter((part) => part.legs.length === 2)
-    .map((part) => ({
-      part,
-      head: nodeOfLeg(netlist, part.ref, part.legs[0]!.leg),
-      tail: nodeOfLeg(netlist, part.ref, part.legs[1]!.leg),
-    }));
+    .map((part) => {
+      const [head, tail] = circuit.nodesOf(part) as [NodeId, NodeId];
+      return { part, head, tail };
+    });
   const atNode = new Map<NodeId, Link[]>();
   for (const link of links)
     for (const node of [link.head, link.tail]) atNode.set(node, [...(atNode.get(node) ?? []), link]);
@@ -107,7 +107,7 @@ export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
       tail,
     });
   }
-  chains.push(...legChains(wiring, netlist));
+  chains.push(...legChains(circuit));
   const ends = new Set(chains.flatMap((chain) => [chain.head, chain.tail]));
   const pins = new Map(
     netlist.nodes
@@ -116,7 +116,3 @@ export function circuitGraph(wiring: Wiring, netlist: Netlist): CircuitGraph {
   );
   return { chains, pins };
 }
-
-/** Whether a socket is a supply or ground rather than a signal pin. */
-export const isSupplyPin = (board: BoardProfile, pin: string): boolean =>
-  board.supplies.some((supply) => supply.name === pin);

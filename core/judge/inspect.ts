@@ -1,20 +1,18 @@
-import { isContact } from '../parts';
 import { prepareBench, type PartStates, type PinDrive, type PinDrives } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
-import type { Observation } from '../finding';
-import type { Exercise } from '../formats/exercise';
-import { netlistOf, type Netlist } from '../wiring/netlist';
+import type { Observation } from '../findings/finding';
+import { byCause } from '../findings/order';
+import { referencePins, type Exercise } from '../formats/exercise';
+import { isContact } from '../parts';
+import { Circuit } from '../wiring/circuit';
+import { looksLikeInput } from '../wiring/inputs';
 import type { Wiring } from '../wiring/wiring';
-import { lampCurrents, lampBands } from './bands';
-import { comparedLegs, missingPulls, sharedPins } from './compare-legs';
-import { comparedParts } from './compare';
-import { layoutConventions } from './conventions';
-import { circuitGraph, isSupplyPin } from './graph';
-import { matchCircuits, type Match } from './match';
-import { byCause } from './order';
-import { wiringRules, type SolvedState } from './rules';
-import { slips } from './slips';
-import { contactStates, extremeStates, looksLikeInput } from './states';
+import { lampBands } from './bands';
+import { correspondence } from './compare';
+import { matchCircuits, reduced, type Match } from './match';
+import { observationsOn } from './rules';
+import { contactStates, extremeStates } from './states';
+import type { SolvedState } from './subject';
 
 /** What is found in a wiring without a program. */
 export interface Inspection {
@@ -29,35 +27,32 @@ export interface Inspection {
  * switches, and over what a program could do with its pins.
  */
 export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
-  const netlist = netlistOf(wiring);
-  const reference = circuitGraph(exercise.reference, netlistOf(exercise.reference));
-  const match = matchCircuits(
-    { wiring: exercise.reference, graph: reference },
-    { wiring, graph: circuitGraph(wiring, netlist) },
-    exercise.board,
-    exercise.pinFreedom,
-  );
-  const states = assumedStates(exercise, wiring, netlist);
-  const context = {
-    wiring,
-    netlist,
-    bench: prepareBench(wiring, netlist),
-    board: exercise.board,
-    states,
-    floatingPins: undefined,
-    usesSerial: false,
-  };
-  const comparison = { exercise, wiring, match, states };
-  const observations = [
-    ...(match.same ? [] : slips(exercise, reference, wiring)),
-    ...wiringRules.flatMap((rule) => rule(context)),
-    ...comparedParts(comparison),
-    ...comparedLegs(comparison),
-    ...sharedPins(comparison),
-    ...missingPulls(comparison),
-    ...layoutConventions(comparison),
-    ...lampCurrents(comparison, lampBands(exercise)),
+  const { board } = exercise;
+  const [asked, circuit] = [exercise.reference, wiring].map((one) => new Circuit(one, board)) as [
+    Circuit,
+    Circuit,
   ];
+  const reference = reduced(asked);
+  const match = matchCircuits(reference, reduced(circuit), board, exercise.pinFreedom);
+  const observations = observationsOn({
+    built: {
+      circuit,
+      bench: prepareBench(circuit),
+      board,
+      states: assumedStates(asked, circuit),
+      floatingPins: undefined,
+      usesSerial: false,
+    },
+    asked: {
+      exercise,
+      reference,
+      circuit: asked,
+      pins: referencePins(exercise),
+      lampBands: lampBands(exercise),
+      match,
+      pairs: correspondence(asked, circuit, match),
+    },
+  });
   return { observations: byCause(observations), match };
 }
 
@@ -69,23 +64,18 @@ const MOST_ALONE = 24;
  * as the exercise holds them. Each with every state of the contacts, the first also with knobs and
  * sensors at their ends.
  */
-function assumedStates(exercise: Exercise, wiring: Wiring, netlist: Netlist): readonly SolvedState[] {
-  const signals = netlist.nodes.flatMap((node) =>
-    node.terminals.length > 0 || node.pins.length > 1
-      ? node.pins.filter((pin) => !isSupplyPin(exercise.board, pin))
-      : [],
-  );
+function assumedStates(asked: Circuit, circuit: Circuit): readonly SolvedState[] {
+  const signals = circuit.wiredSignals;
   // What the exercise says of a pin holds; of others their nodes tell, and a bare wire drives nothing.
-  const asked = netlistOf(exercise.reference);
   const inputs = signals.filter((pin) =>
-    asked.nodes.some((node) => node.pins.includes(pin))
-      ? looksLikeInput(exercise.reference, asked, pin)
-      : looksLikeInput(wiring, netlist, pin) || isBare(netlist, pin),
+    asked.nodeOfPin(pin)
+      ? looksLikeInput(asked, pin)
+      : looksLikeInput(circuit, pin) || circuit.nodeOfPin(pin)?.terminals.length === 0,
   );
   const outputs = signals.filter((pin) => !inputs.includes(pin));
   const held = inputs.map((pin): [string, PinDrive] => [
     pin,
-    { mode: isPulledInside(exercise) && isContactOnly(wiring, netlist, pin) ? 'pullup' : 'input' },
+    { mode: isPulledInside(asked) && isContactOnly(circuit, pin) ? 'pullup' : 'input' },
   ]);
   const driven = (level: (pin: string) => 'high' | 'low'): PinDrives =>
     new Map([...held, ...outputs.map((pin): [string, PinDrive] => [pin, { mode: level(pin) }])]);
@@ -99,33 +89,21 @@ function assumedStates(exercise: Exercise, wiring: Wiring, netlist: Netlist): re
   const solve = (pins: PinDrives, parts: PartStates): SolvedState => ({
     drives: pins,
     parts,
-    point: solveBench(prepareBench(wiring, netlist, { states: parts }), pins),
+    point: solveBench(prepareBench(circuit, { states: parts }), pins),
   });
-  const contacts = contactStates(wiring);
+  const contacts = contactStates(circuit);
   return [
     ...drives.flatMap((pins) => contacts.map((parts) => solve(pins, parts))),
-    ...extremeStates(wiring).map((parts) => solve(drives[0]!, parts)),
+    ...extremeStates(circuit).map((parts) => solve(drives[0]!, parts)),
   ];
 }
 
-/** Whether nothing but a supply is on a pin's node. */
-const isBare = (netlist: Netlist, pin: string): boolean =>
-  netlist.nodes.some((node) => node.pins.includes(pin) && node.terminals.length === 0);
-
-/** Whether the exercise leaves its buttons to the pull-ups inside the board. */
-function isPulledInside({ reference, board }: Exercise): boolean {
-  const netlist = netlistOf(reference);
-  return netlist.nodes.some((node) =>
-    node.pins.some((pin) => !isSupplyPin(board, pin) && isContactOnly(reference, netlist, pin)),
-  );
-}
+/** Whether an exercise leaves its buttons to the pull-ups inside the board. */
+const isPulledInside = (asked: Circuit): boolean =>
+  asked.wiredSignals.some((pin) => isContactOnly(asked, pin));
 
 /** Whether only contacts are on a pin's node: nothing else holds it. */
-function isContactOnly(wiring: Wiring, netlist: Netlist, pin: string): boolean {
-  const node = netlist.nodes.find((candidate) => candidate.pins.includes(pin));
-  return (
-    node !== undefined &&
-    node.terminals.length > 0 &&
-    node.terminals.every(({ ref }) => wiring.parts.some((part) => part.ref === ref && isContact(part)))
-  );
+function isContactOnly(circuit: Circuit, pin: string): boolean {
+  const node = circuit.nodeOfPin(pin);
+  return node !== undefined && node.terminals.length > 0 && circuit.partsAt(node.id).every(isContact);
 }

@@ -1,15 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { findingCodes, type FindingCode } from '../finding';
+import type { FindingCode } from '../findings/finding';
 import { exerciseFrom } from '../formats/exercise';
 import { canonicalReport, reportSchema } from '../formats/report';
 import { compileProgram } from '../program';
 import { beacon, beaconFile, causes, checkBeacon, grammars, LAYOUT, PROGRAM } from '../testing/beacon';
 import { readWiring } from '../wiring/read';
 import { check } from './check';
-import { byCause, classOf } from './order';
-import { findingTitles } from './titles';
 
 const folder = 'demo/submissions/beacon';
 const expected = JSON.parse(readFileSync(`${folder}/expected.json`, 'utf8')) as Readonly<
@@ -329,22 +327,4 @@ describe('any build at all', () => {
       { numRuns: 60, seed: 5 },
     );
   }, 120_000);
-});
-
-describe('the order of causes', () => {
-  test('puts the first of a group before the others, and hazards before the rest', () => {
-    const seen = (...codes: FindingCode[]) =>
-      byCause(codes.map((code) => ({ code, severity: 'fault', message: code, hints: ['a', 'b', 'c'] }))).map(
-        ({ code }) => code,
-      );
-    expect(seen('leg-open', 'no-return', 'off-by-one')[0]).toBe('off-by-one');
-    expect(seen('too-bright', 'no-series-resistor', 'part-bypassed')[0]).toBe('part-bypassed');
-    expect(seen('off-by-one', 'supply-short', 'not-lit')[0]).toBe('supply-short');
-    expect(seen('not-lit', 'missing-pause', 'leg-open')).toEqual(['leg-open', 'missing-pause', 'not-lit']);
-    expect(classOf('not-lit')).toBe(3);
-  });
-
-  test('every code has a title', () => {
-    expect(findingCodes.filter((code) => !findingTitles[code])).toEqual([]);
-  });
 });

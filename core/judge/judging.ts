@@ -7,7 +7,8 @@ import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
 import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import type { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
-import type { PlacedPart, Wiring } from '../wiring/wiring';
+import type { Circuit } from '../wiring/circuit';
+import type { PlacedPart } from '../wiring/wiring';
 import { checkExpectation, type Observed, type Outcome } from './expectations';
 
 /** What of a scenario decides how it runs. */
@@ -29,7 +30,7 @@ export const rehearsalOf = (
   return (scenario, chance, steps = usualSteps) =>
     rehearse(
       program,
-      circuit.wiring,
+      circuit.circuit.wiring,
       board,
       {
         seconds: scenario.for,
@@ -46,7 +47,7 @@ export interface Judging {
   readonly run: Run;
   /** The same with parts that are off by their tolerance. */
   readonly runWith: (spread: Spread) => Run;
-  readonly wiring: Wiring;
+  readonly circuit: Circuit;
   readonly language: Language;
   /** Built parts by the reference part that they stand for. */
   readonly pairs: ReadonlyMap<string, PlacedPart>;
@@ -62,7 +63,7 @@ export function outcomesOf(scenario: Scenario, trace: Trace, judging: Judging): 
 
 /** What a run shows, by the parts of the reference. */
 export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): Observed {
-  const { run, wiring, pairs, listensAt } = judging;
+  const { run, circuit, pairs, listensAt } = judging;
   const again: Observed['again'] = (seed) =>
     observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
@@ -78,5 +79,14 @@ export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): 
     }
     return seenOf.get(lamp);
   };
-  return { wiring, trace, stimuli: scenario.stimuli, seen, currents, builtRef, listensAt, again };
+  return {
+    wiring: circuit.wiring,
+    trace,
+    stimuli: scenario.stimuli,
+    seen,
+    currents,
+    builtRef,
+    listensAt,
+    again,
+  };
 }

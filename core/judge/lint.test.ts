@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../boards';
-import type { FindingCode } from '../finding';
+import type { FindingCode } from '../findings/finding';
 import { grammars } from '../testing/beacon';
 import { rightPrograms } from '../testing/right-programs';
 import { lintProgram } from './lint';

@@ -2,11 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
 import { beacon, LAYOUT } from '../testing/beacon';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
 import type { Wiring } from '../wiring/wiring';
-import { circuitGraph } from './graph';
-import { matchCircuits, pairPins, type Match } from './match';
+import { matchCircuits, pairPins, reduced, type Match } from './match';
 
 const HEAD = 'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\n';
 
@@ -16,10 +15,7 @@ function wiring(table: string): Wiring {
   return read.value;
 }
 
-const side = (table: string) => ({
-  wiring: wiring(table),
-  graph: circuitGraph(wiring(table), netlistOf(wiring(table))),
-});
+const side = (table: string) => reduced(new Circuit(wiring(table)));
 const match = (
   reference: string,
   built: string,

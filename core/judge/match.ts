@@ -1,10 +1,10 @@
-import type { BoardProfile } from '../boards';
+import { isSupplySocket, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { effort } from '../effort';
 import type { PinFreedom } from '../formats/exercise';
-import { findPart, type Wiring } from '../wiring/wiring';
+import type { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
-import { isSupplyPin, type Chain, type CircuitGraph } from './graph';
+import { circuitGraph, type Chain, type CircuitGraph } from './graph';
 
 /** How two circuits correspond, and how far they are apart. */
 export interface Match {
@@ -18,13 +18,17 @@ export interface Match {
   readonly distance: number;
 }
 
+/** A circuit reduced to what is compared of it. */
+export const reduced = (circuit: Circuit): Reduced => ({ circuit, graph: circuitGraph(circuit) });
+
 /** What a step of the search takes, and each candidate that it looks at. */
 const [STEP_EFFORT, CANDIDATE_EFFORT] = [2000, 1000];
 /** Steps of the search after which the best correspondence so far is taken. */
 const BUDGET = 20_000;
 
-interface Side {
-  readonly wiring: Wiring;
+/** A circuit with what of it is compared. */
+export interface Reduced {
+  readonly circuit: Circuit;
   readonly graph: CircuitGraph;
 }
 
@@ -32,7 +36,12 @@ interface Side {
  * Finds the correspondence between the reference and a build by backtracking over chains, most
  * telling first. Equal values are tried first, so that of two equal lamps the right colours pair.
  */
-export function matchCircuits(reference: Side, built: Side, board: BoardProfile, freedom: PinFreedom): Match {
+export function matchCircuits(
+  reference: Reduced,
+  built: Reduced,
+  board: BoardProfile,
+  freedom: PinFreedom,
+): Match {
   const search = new MatchSearch(reference, built, board, freedom);
   return search.run();
 }
@@ -50,8 +59,8 @@ class MatchSearch {
   private readonly used = new Set<Chain>();
 
   constructor(
-    private readonly reference: Side,
-    private readonly built: Side,
+    private readonly reference: Reduced,
+    private readonly built: Reduced,
     private readonly board: BoardProfile,
     private readonly freedom: PinFreedom,
   ) {
@@ -111,11 +120,11 @@ class MatchSearch {
   private candidatesOf(): ReadonlyMap<Chain, readonly Chain[]> {
     const built = this.built.graph.chains.map((chain) => ({
       chain,
-      values: valuesOf(this.built.wiring, chain),
+      values: valuesOf(this.built.circuit, chain),
     }));
     return new Map(
       this.order.map((chain) => {
-        const values = valuesOf(this.reference.wiring, chain);
+        const values = valuesOf(this.reference.circuit, chain);
         const alike = built.filter(
           ({ chain: { fromHead, fromTail } }) => fromHead === chain.fromHead || fromTail === chain.fromHead,
         );
@@ -183,12 +192,10 @@ class MatchSearch {
     const left = new Set(built.parts);
     const pairs: (readonly [Ref, Ref])[] = [];
     for (const ref of reference.parts) {
-      const part = findPart(this.reference.wiring, ref)!;
-      const same = [...left].filter(
-        (candidate) => findPart(this.built.wiring, candidate)!.kind === part.kind,
-      );
+      const part = this.reference.circuit.part(ref)!;
+      const same = [...left].filter((candidate) => this.built.circuit.part(candidate)!.kind === part.kind);
       const choice =
-        same.find((candidate) => findPart(this.built.wiring, candidate)!.value.text === part.value.text) ??
+        same.find((candidate) => this.built.circuit.part(candidate)!.value.text === part.value.text) ??
         same[0];
       if (choice === undefined) continue;
       left.delete(choice);
@@ -199,9 +206,9 @@ class MatchSearch {
 }
 
 /** The values of a chain's parts as a text. */
-const valuesOf = (wiring: Wiring, chain: Chain): string =>
+const valuesOf = (circuit: Circuit, chain: Chain): string =>
   chain.parts
-    .map((ref) => findPart(wiring, ref)!.value.text)
+    .map((ref) => circuit.part(ref)!.value.text)
     .sort()
     .join();
 
@@ -218,7 +225,7 @@ export function pairPins(
   if (reference.length !== built.length) return undefined;
   const left = new Set(built);
   const pairs: (readonly [string, string])[] = [];
-  const isFree = (pin: string): boolean => !isSupplyPin(board, pin) && freedom.has(pin);
+  const isFree = (pin: string): boolean => !isSupplySocket(board, pin) && freedom.has(pin);
   for (const pin of [...reference].sort((a, b) => Number(isFree(a)) - Number(isFree(b)))) {
     const choice = isFree(pin)
       ? [...left].find((candidate) => freedom.get(pin)!.includes(candidate))

@@ -1,4 +1,4 @@
-import { toFinding } from '../finding';
+import { toFinding } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import type { Report } from '../formats/report';
 import { ENGINE } from './engine';

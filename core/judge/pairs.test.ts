@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { FindingCode } from '../finding';
+import type { FindingCode } from '../findings/finding';
 import { causes, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
 
 type Mistake = readonly [what: string, make: (text: string) => string, code: FindingCode];

@@ -1,10 +1,11 @@
-import type { Observation } from '../finding';
+import type { Observation } from '../findings/finding';
 import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
 import { expectationSentence } from '../formats/scenario-sentences';
 import { compileProgram, type Grammars } from '../program';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
+import { Circuit } from '../wiring/circuit';
 import type { Trace } from '../rehearsal/trace';
 import { outcomesOf, rehearsalOf, type Judging, type Played } from './judging';
 import { unsteadiness } from './unsteadiness';
@@ -57,7 +58,12 @@ export function sendingRateOf(exercise: Exercise, grammars: Grammars): number | 
   const language = languageOf(exercise);
   const { compiled } = compileProgram(exercise.data.program, exercise.board, grammars, language);
   if (!compiled || language === 'python') return undefined;
-  const run = rehearsalOf(compiled, new SolvedCircuit(exercise.reference), exercise.board, undefined);
+  const run = rehearsalOf(
+    compiled,
+    new SolvedCircuit(new Circuit(exercise.reference)),
+    exercise.board,
+    undefined,
+  );
   const { serialStarted, serialRate } = run({ for: STARTED_BY, stimuli: [] }, {});
   return serialStarted ? serialRate : undefined;
 }

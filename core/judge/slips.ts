@@ -1,11 +1,9 @@
 import { columnsOf, sideOf, type Side } from '../breadboards';
-import type { Observation } from '../finding';
-import type { Exercise } from '../formats/exercise';
 import { overreachOf } from '../wiring/read';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { nameOf, withLegAt, withPart, type Point, type Wiring } from '../wiring/wiring';
-import { circuitGraph, type CircuitGraph } from './graph';
-import { matchCircuits } from './match';
+import { matchCircuits, reduced } from './match';
+import type { ComparingRule } from './subject';
 import { findingOfMove } from './repair/classify';
 
 type HolePoint = Extract<Point, { type: 'hole' }>;
@@ -14,7 +12,8 @@ type HolePoint = Extract<Point, { type: 'hole' }>;
  * The one end that makes the whole circuit wrong by lying a row off or on the other side of the trough:
  * found by moving each end there and comparing with the exercise. Empty when no single slip explains it.
  */
-export function slips(exercise: Exercise, reference: CircuitGraph, wiring: Wiring): readonly Observation[] {
+export const singleSlip: ComparingRule = ({ circuit: { wiring } }, { exercise, reference, match }) => {
+  if (match.same) return [];
   const used = new Set(
     wiring.parts.flatMap((part) => part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : []))),
   );
@@ -26,8 +25,8 @@ export function slips(exercise: Exercise, reference: CircuitGraph, wiring: Wirin
         if (overreachOf(moved)) continue;
         const mended = withPart(wiring, moved);
         const { same } = matchCircuits(
-          { wiring: exercise.reference, graph: reference },
-          { wiring: mended, graph: circuitGraph(mended, netlistOf(mended)) },
+          reference,
+          reduced(new Circuit(mended, exercise.board)),
           exercise.board,
           exercise.pinFreedom,
         );
@@ -37,7 +36,7 @@ export function slips(exercise: Exercise, reference: CircuitGraph, wiring: Wirin
       }
     }
   return [];
-}
+};
 
 /** A free hole in each strip that a slip may have missed: the rows beside, and across the trough. */
 function slipTargets(wiring: Wiring, at: HolePoint, used: ReadonlySet<string>): readonly HolePoint[] {

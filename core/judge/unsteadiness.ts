@@ -1,11 +1,12 @@
 import { RESISTOR_TOLERANCE } from '../electrics/worst-case';
 import { within } from '../effort';
-import type { Observation } from '../finding';
+import type { Observation } from '../findings/finding';
 import type { Scenario } from '../formats/scenario';
 import type { Language } from '../program';
 import type { Trace } from '../rehearsal/trace';
-import { netlistOf, nodeOfPin } from '../wiring/netlist';
-import type { PlacedPart, Wiring } from '../wiring/wiring';
+import { isResistor } from '../parts';
+import type { Circuit } from '../wiring/circuit';
+import type { PlacedPart } from '../wiring/wiring';
 import { checkExpectation, type Outcome } from './expectations';
 import { observedOn, type Chance, type Judging } from './judging';
 import { wordingOf } from './program';
@@ -30,7 +31,7 @@ export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging)
 }
 
 function differences(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
-  const { run, runWith, wiring, language } = judging;
+  const { run, runWith, circuit, language } = judging;
   // What is left to chance is looked at over many runs already.
   const expectations = scenario.expect.filter((expectation) => !('one-of' in expectation));
   const failing = (chance: Chance, way = run): Outcome | undefined => {
@@ -43,7 +44,7 @@ function differences(scenario: Scenario, trace: Trace, judging: Judging): readon
   if (pressed)
     for (const bounceSeed of BOUNCE_SEEDS) {
       const outcome = failing({ bounceSeed });
-      if (outcome) return [bounces(trace, pressed.press, outcome, wiring), ...outcome.failures];
+      if (outcome) return [bounces(trace, pressed.press, outcome, circuit), ...outcome.failures];
     }
   const [floating] = trace.floatingReads;
   if (floating)
@@ -51,7 +52,7 @@ function differences(scenario: Scenario, trace: Trace, judging: Judging): readon
       const outcome = failing(chance);
       if (outcome) return [floats(floating, outcome, language), ...outcome.failures];
     }
-  for (const { part, pin, line } of measuredThrough(trace, wiring))
+  for (const { part, pin, line } of measuredThrough(trace, circuit))
     for (const factor of [1 - RESISTOR_TOLERANCE, 1 + RESISTOR_TOLERANCE]) {
       const outcome = failing({}, runWith({ owner: part.ref, factor, forwardVolts: 0 }));
       if (outcome) return [spreads(part, factor, pin, line, outcome), ...outcome.failures];
@@ -62,17 +63,17 @@ function differences(scenario: Scenario, trace: Trace, judging: Judging): readon
 /** The resistors that stand at pins which a run measures, with where it does. */
 function measuredThrough(
   trace: Trace,
-  wiring: Wiring,
+  circuit: Circuit,
 ): readonly { readonly part: PlacedPart; readonly pin: string; readonly line: number }[] {
   const measured = [...trace.reads].filter(([, { how }]) => how === 'analog');
-  if (measured.length === 0) return [];
-  const netlist = netlistOf(wiring);
   return measured.flatMap(([pin, { line }]) => {
-    const node = nodeOfPin(netlist, pin);
-    const terminals = netlist.nodes.find(({ id }) => id === node)?.terminals ?? [];
-    return wiring.parts
-      .filter(({ ref, kind }) => kind === 'resistor' && terminals.some((terminal) => terminal.ref === ref))
-      .map((part) => ({ part, pin, line }));
+    const node = circuit.nodeOfPin(pin);
+    return node
+      ? circuit
+          .partsAt(node.id)
+          .filter(isResistor)
+          .map((part) => ({ part, pin, line }))
+      : [];
   });
 }
 
@@ -99,14 +100,11 @@ function spreads(
   };
 }
 
-function bounces(trace: Trace, button: string, { observed }: Outcome, wiring: Wiring): Observation {
-  const netlist = netlistOf(wiring);
+function bounces(trace: Trace, button: string, { observed }: Outcome, circuit: Circuit): Observation {
   // The line that looks at the button: where a pin is read that one of its legs lies on.
   const read = [...trace.reads].find(([pin]) => {
-    const node = nodeOfPin(netlist, pin);
-    return netlist.nodes.some(
-      ({ id, terminals }) => id === node && terminals.some(({ ref: part }) => part === button),
-    );
+    const node = circuit.nodeOfPin(pin);
+    return node && circuit.partsAt(node.id).some(({ ref }) => ref === button);
   });
   const line = read?.[1].line ?? 1;
   return {

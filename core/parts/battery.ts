@@ -64,8 +64,20 @@ export const battery = defineKind({
   prefix: 'G',
   title: 'battery',
   legs: [
-    { name: plus, title: 'plus lead', knownBy: 'the red lead, or the plus on the cell', mark: '+' },
-    { name: minus, title: 'minus lead', knownBy: 'the black lead, or the minus on the cell', mark: '−' },
+    {
+      name: plus,
+      title: 'plus lead',
+      role: 'plus pole',
+      knownBy: 'the red lead, or the plus on the cell',
+      mark: '+',
+    },
+    {
+      name: minus,
+      title: 'minus lead',
+      role: 'minus pole',
+      knownBy: 'the black lead, or the minus on the cell',
+      mark: '−',
+    },
   ],
   footprint: { type: 'leads', rows: 1 },
   body: 'cell',

@@ -26,6 +26,9 @@ export const buzzer = defineKind({
   observed: 'sound',
   body: 'sounder',
   sign: 'sounder',
+  spokenTo: ({ text }) => (text === 'passive' ? 'tone' : 'level'),
+  deeds: { on: 'sounds', off: 'is silent' },
+  polarity: ({ text }) => (text === 'active' ? { plus, minus, backwards: 'stays silent' } : undefined),
   pretest: 'An active one sounds on a 3 V coin cell, plus to plus; a passive one only clicks.',
   readValue: (text) =>
     readChoice(text, { active: ['magnetic'], passive: ['piezo'] }, { title: 'buzzer', mustBeSaid: true }),

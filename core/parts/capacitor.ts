@@ -52,6 +52,7 @@ export const electrolytic = defineKind({
   ratings: { volts: 16, source: 'the usual 16 V can' },
   body: 'can',
   sign: 'electrolytic',
+  polarity: () => ({ plus, minus, backwards: 'bursts' }),
   hazards: ['The wrong way round it can burst: the striped side goes to minus. Look twice before power on.'],
   preparation: 'Spread the legs by one row. Do not cut them: the longer one is plus.',
   readValue: readValue('an electrolytic capacitor', '100u'),

@@ -1,13 +1,13 @@
 import { legName } from '../brand';
-import { defineKind, rowOfLegs } from './kind';
-import { anyNote, gnd, input, load, moduleRatings, output, supplyPair, vcc } from './module';
+import { defineKind, rowOfLegs, type Leg } from './kind';
+import { anyNote, input, load, moduleRatings, output, supplyPair, vcc } from './module';
 
 const trigger = legName('trig');
 const echo = legName('echo');
-const legs = [
+const legs: readonly Leg[] = [
   supplyPair[0],
-  { name: trigger, title: 'trigger pin', knownBy: 'the print beside it', mark: 'T' },
-  { name: echo, title: 'echo pin', knownBy: 'the print beside it', mark: 'E' },
+  { name: trigger, title: 'trigger pin', role: 'input', knownBy: 'the print beside it', mark: 'T' },
+  { name: echo, title: 'echo pin', role: 'output', knownBy: 'the print beside it', mark: 'E' },
   supplyPair[1],
 ];
 
@@ -31,7 +31,8 @@ export const distanceSensor = defineKind({
   stimulus: 'distance',
   body: 'module',
   sign: 'box',
-  supplyLegs: { plus: vcc, minus: gnd },
+  spokenTo: () => 'pulse',
+  codeWords: ['distance'],
   hazards: ['Its echo pin gives 5 V: a 3.3 V board needs a divider there.'],
   readValue: anyNote,
   elements: (_, { echoing }) => [load(5, 15), ...input(trigger), output(echo, echoing ? 5 : 0)],

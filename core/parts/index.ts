@@ -1,10 +1,11 @@
+import type { LegName } from '../brand';
 import { battery } from './battery';
 import { button } from './button';
 import { buzzer } from './buzzer';
 import { capacitor, electrolytic } from './capacitor';
 import { diode } from './diode';
 import { distanceSensor } from './distance-sensor';
-import type { PartKind } from './kind';
+import type { LegRole, PartKind } from './kind';
 import { ledBar } from './led-bar';
 import { ledMatrix } from './led-matrix';
 import { led } from './led';
@@ -32,10 +33,13 @@ export type {
   Body,
   Footprint,
   Leg,
+  LegPair,
+  LegRole,
   Observed,
   PartElement,
   PartKind,
   PartState,
+  Polarity,
   Ratings,
   SchematicSign,
   StimulusKind,
@@ -91,10 +95,26 @@ export function kindOf(name: string): PartKind {
   return kind;
 }
 
-/** Whether a part gives power of its own: a battery or a bench supply. */
-export const isPowerSource = (part: { readonly kind: string }): boolean =>
-  part.kind === 'battery' || part.kind === 'supply';
+/** A part as far as its kind tells. */
+interface OfKind {
+  readonly kind: string;
+}
 
-/** Whether a part joins its legs or parts them by hand: a button or a switch. */
-export const isContact = (part: { readonly kind: string }): boolean =>
-  ['button', 'switch'].includes(kindOf(part.kind).sign);
+/** Whether a part gives power of its own. */
+export const isPowerSource = ({ kind }: OfKind): boolean => kindOf(kind).poles !== undefined;
+
+/** Whether a part joins its legs or parts them by hand. */
+export const isContact = ({ kind }: OfKind): boolean => kindOf(kind).contact !== undefined;
+
+/** Whether a part is there to limit or hold, and nothing else. */
+export const isResistor = ({ kind }: OfKind): boolean => kindOf(kind).resistance === 'fixed';
+
+/** Whether a part is one light with a housing of its own. */
+export const isSingleLight = ({ kind }: OfKind): boolean => {
+  const { observed, legs } = kindOf(kind);
+  return observed === 'light' && legs.length === 2;
+};
+
+/** The role of a leg; `undefined` for one that only carries a current through the part. */
+export const roleOfLeg = ({ kind }: OfKind, leg: LegName): LegRole | undefined =>
+  kindOf(kind).legs.find(({ name }) => name === leg)?.role;

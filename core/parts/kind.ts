@@ -12,6 +12,27 @@ export interface Leg {
   readonly knownBy?: string;
   /** A short mark beside the leg on drawings: `+`, `B`, `3`. Legs that are all alike have none. */
   readonly mark?: string;
+  /** What it does; legs that only carry a current through the part have none. */
+  readonly role?: LegRole;
+}
+
+/**
+ * What a leg does in a circuit. `supply` and `ground` take the part's power, the poles give it. A pin drives an
+ * `input`, reads an `output`, measures what is between the rails at a `measured` one, talks both ways over a
+ * `bus`, and switches a current by a `control`.
+ */
+export type LegRole =
+  'supply' | 'ground' | 'plus pole' | 'minus pole' | 'input' | 'output' | 'measured' | 'bus' | 'control';
+
+/** Two legs that have to be on the right sides. */
+export interface LegPair {
+  readonly plus: LegName;
+  readonly minus: LegName;
+}
+
+/** The legs of a part that has a direction, and what it does the wrong way round. */
+export interface Polarity extends LegPair {
+  readonly backwards: 'stays dark' | 'stays silent' | 'bursts' | 'gets hot';
 }
 
 /**
@@ -226,7 +247,32 @@ export interface PartKind {
   readonly body: Body;
   readonly sign: SchematicSign;
   /** Legs that take the supply and the ground of a module. */
-  readonly supplyLegs?: { readonly plus: LegName; readonly minus: LegName };
+  readonly supplyLegs?: LegPair;
+  /** The poles of a part that gives power. */
+  readonly poles?: LegPair;
+  /** How a part joins its legs by hand: only while it is held, or until it is moved again. */
+  readonly contact?: 'momentary' | 'latching';
+  /** Of a part that is nothing but a resistance: whether it is chosen, or follows what is sensed. */
+  readonly resistance?: 'fixed' | 'sensed';
+  /** Which way round it has to be, by its value; its lights and supply legs speak for themselves. */
+  readonly polarity?: (value: PartValue) => Polarity | undefined;
+  /** Whether its legs do different things and are easily taken for each other. */
+  readonly hasNamedLegs: boolean;
+  /**
+   * How a pin speaks to its inputs: by a level, by a tone, by an angle in pulses, by one pulse that starts it, or
+   * in a protocol of its own.
+   */
+  readonly spokenTo?: (value: PartValue) => 'level' | 'tone' | 'angle' | 'pulse' | 'protocol';
+  /** What it does with current or when it is told to, and without: `sounds` and `is silent`. */
+  readonly deeds?: { readonly on: string; readonly off: string };
+  /** What a voltage that it gives tells, before its name: `the light on`. */
+  readonly measures?: string;
+  /** What a program calls it, in words that begin small. */
+  readonly codeWords: readonly string[];
+  /** The legs through which something that moves takes its power. */
+  readonly powerLegs?: LegPair;
+  /** Whether it takes far more current at the moment when it starts. */
+  readonly surges: boolean;
   /** Whether it has a coil, whose current must not be cut off without a diode across it. */
   readonly inductive: boolean;
   /** What can go wrong for people or parts; one sentence each, for the step that needs it. */
@@ -251,19 +297,33 @@ type Given = Pick<
   PartKind,
   'kind' | 'prefix' | 'title' | 'legs' | 'footprint' | 'body' | 'sign' | 'readValue' | 'elements' | 'describe'
 > &
-  Partial<PartKind>;
+  Partial<Omit<PartKind, 'supplyLegs' | 'poles'>>;
 
-/** Fills in what most kinds have alike. */
-export const defineKind = (given: Given): PartKind => ({
-  alsoTyped: [],
-  conductor: false,
-  joints: [],
-  symmetrical: false,
-  turns: [],
-  inductive: false,
-  hazards: [],
-  ...given,
-});
+/** Fills in what most kinds have alike, and what follows from the roles of the legs. */
+export function defineKind(given: Given): PartKind {
+  const supplyLegs = pairOf(given.legs, 'supply', 'ground');
+  const poles = pairOf(given.legs, 'plus pole', 'minus pole');
+  return {
+    alsoTyped: [],
+    conductor: false,
+    joints: [],
+    symmetrical: false,
+    turns: [],
+    hasNamedLegs: supplyLegs !== undefined,
+    surges: false,
+    inductive: false,
+    hazards: [],
+    codeWords: [given.kind.replace(/-.*/, '')],
+    ...(supplyLegs ? { supplyLegs } : {}),
+    ...(poles ? { poles } : {}),
+    ...given,
+  };
+}
+
+function pairOf(legs: readonly Leg[], plus: LegRole, minus: LegRole): LegPair | undefined {
+  const [high, low] = [plus, minus].map((role) => legs.find((leg) => leg.role === role)?.name);
+  return high !== undefined && low !== undefined ? { plus: high, minus: low } : undefined;
+}
 
 /** Legs `1` and `2` of parts whose ends are alike. */
 export const twoEnds: readonly [Leg, Leg] = [

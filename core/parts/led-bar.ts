@@ -31,6 +31,7 @@ export const ledBar = defineKind({
   observed: 'light',
   body: 'bar',
   sign: 'box',
+  codeWords: ['lamp'],
   hazards: ['Ten lamps at once can be more than the board gives in total: add the currents up.'],
   preparation: 'Check that all twenty legs are straight, then press it in over the trough.',
   pretest: 'Try one lamp of it with a 3 V coin cell.',

@@ -1,6 +1,6 @@
 import { legNames } from '../brand';
 import { defineKind } from './kind';
-import { anyNote, gnd, input, load, moduleRatings, output, supplyPair, vcc } from './module';
+import { anyNote, input, load, moduleRatings, output, supplyPair } from './module';
 
 const [dataIn, select, clock, dataOut] = legNames('din', 'cs', 'clk', 'dout');
 
@@ -11,17 +11,23 @@ export const ledMatrix = defineKind({
   title: 'lamp panel',
   legs: [
     ...supplyPair,
-    { name: dataIn, title: 'data-in pin', knownBy: 'the print beside it', mark: 'DI' },
-    { name: select, title: 'select pin', knownBy: 'the print beside it', mark: 'CS' },
-    { name: clock, title: 'clock pin', knownBy: 'the print beside it', mark: 'CK' },
-    { name: dataOut, title: 'data-out pin', knownBy: 'on the far edge, for the next panel', mark: 'DO' },
+    { name: dataIn, title: 'data-in pin', role: 'input', knownBy: 'the print beside it', mark: 'DI' },
+    { name: select, title: 'select pin', role: 'input', knownBy: 'the print beside it', mark: 'CS' },
+    { name: clock, title: 'clock pin', role: 'input', knownBy: 'the print beside it', mark: 'CK' },
+    {
+      name: dataOut,
+      title: 'data-out pin',
+      role: 'output',
+      knownBy: 'on the far edge, for the next panel',
+      mark: 'DO',
+    },
   ],
   footprint: { type: 'plug' },
   ratings: moduleRatings(4, 5.5),
   observed: 'picture',
   body: 'module',
   sign: 'box',
-  supplyLegs: { plus: vcc, minus: gnd },
+  spokenTo: () => 'protocol',
   hazards: ['A panel with many lamps lit takes more than a pin: feed it from the supply.'],
   preparation: 'Look for the arrow of the data: the wires go to the edge that it comes from.',
   pretest: 'Run the panel test: every lamp lights in turn.',

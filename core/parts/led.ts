@@ -20,6 +20,7 @@ export const led = defineKind({
   observed: 'light',
   body: 'dome',
   sign: 'lamp',
+  codeWords: ['lamp'],
   hazards: ['A lamp without its resistor can break, and so can the pin.'],
   preparation: 'Spread the legs by one row. Do not cut them: the longer one is the mark.',
   pretest: 'Hold it to a 3 V coin cell for a moment, long leg to plus: it lights.',

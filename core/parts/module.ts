@@ -9,8 +9,8 @@ export const gnd = legName('gnd');
 
 /** The two supply legs that every module has. */
 export const supplyPair: readonly [Leg, Leg] = [
-  { name: vcc, title: 'supply pin', knownBy: 'the print beside it', mark: '+' },
-  { name: gnd, title: 'ground pin', knownBy: 'the print beside it', mark: '−' },
+  { name: vcc, title: 'supply pin', role: 'supply', knownBy: 'the print beside it', mark: '+' },
+  { name: gnd, title: 'ground pin', role: 'ground', knownBy: 'the print beside it', mark: '−' },
 ];
 
 /** The diode from an input to the supply inside nearly every chip; it limits a few milliamps. */

@@ -1,6 +1,6 @@
 import { legName } from '../brand';
 import { defineKind } from './kind';
-import { anyNote, gnd, load, moduleRatings, output, supplyPair, vcc } from './module';
+import { anyNote, load, moduleRatings, output, supplyPair } from './module';
 
 const out = legName('out');
 
@@ -14,7 +14,7 @@ export const motionSensor = defineKind({
   title: 'motion sensor',
   legs: [
     supplyPair[0],
-    { name: out, title: 'output pin', knownBy: 'the middle one of the three', mark: 'O' },
+    { name: out, title: 'output pin', role: 'output', knownBy: 'the middle one of the three', mark: 'O' },
     supplyPair[1],
   ],
   footprint: { type: 'plug' },
@@ -22,7 +22,8 @@ export const motionSensor = defineKind({
   stimulus: 'motion',
   body: 'module',
   sign: 'box',
-  supplyLegs: { plus: vcc, minus: gnd },
+  deeds: { on: 'sees something move', off: 'sees nothing move' },
+  codeWords: ['motion'],
   hazards: [],
   preparation: 'Leave it still for a minute after power on: it has to learn the room.',
   readValue: anyNote,

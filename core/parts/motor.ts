@@ -21,9 +21,12 @@ export const motor = defineKind({
   footprint: { type: 'leads', rows: 2 },
   ratings: { currentMa: STARTING_MA, volts: 6, source: 'the usual 3 V to 6 V toy motor' },
   observed: 'turning',
+  powerLegs: { plus, minus },
+  surges: true,
   inductive: true,
   body: 'motor',
   sign: 'motor',
+  deeds: { on: 'runs', off: 'stands still' },
   hazards: [
     'A motor takes far more than a pin can give: feed it from its own supply, with the grounds joined.',
     'Keep hair and fingers away from what turns.',

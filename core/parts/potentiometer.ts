@@ -1,16 +1,16 @@
 import { legNames } from '../brand';
-import { defineKind, rowOfLegs } from './kind';
+import { defineKind, rowOfLegs, type Leg } from './kind';
 import { readOhmsOr } from './value';
 
 const [one, wiper, two] = legNames('1', 'wiper', '2');
-const legs = [
+const legs: readonly Leg[] = [
   {
     name: one,
     title: 'outer leg 1',
     knownBy: 'the left one, seen from the knob with the legs towards you',
     mark: '1',
   },
-  { name: wiper, title: 'middle leg', knownBy: 'the middle one of the three', mark: 'W' },
+  { name: wiper, title: 'middle leg', role: 'measured', knownBy: 'the middle one of the three', mark: 'W' },
   {
     name: two,
     title: 'outer leg 2',
@@ -33,6 +33,8 @@ export const potentiometer = defineKind({
   stimulus: 'turn',
   body: 'knob',
   sign: 'knob',
+  measures: 'the knob',
+  codeWords: ['knob'],
   preparation: 'Straighten the three legs; they stand in neighbouring rows.',
   pretest: 'A meter shows the whole value between the outer legs, and less at the middle one as you turn.',
   readValue: readOhmsOr(10_000, 'knob', 10),

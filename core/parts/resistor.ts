@@ -16,6 +16,7 @@ export const resistor = defineKind({
   ratings: { powerMw: 250, source: 'the usual quarter-watt carbon film type at 70 °C' },
   body: 'bands',
   sign: 'resistor',
+  resistance: 'fixed',
   preparation: 'Bend both legs down at right angles, a finger’s breadth apart.',
   pretest: 'Read the bands, or measure it with a meter while it is in nothing.',
   readValue(text) {

@@ -26,6 +26,8 @@ export const rgbLed = defineKind({
   observed: 'light',
   body: 'dome-four',
   sign: 'box',
+  codeWords: ['lamp'],
+  hasNamedLegs: true,
   hazards: ['Each colour needs its own resistor.'],
   preparation: 'Spread the four legs by one row each; keep their order.',
   pretest: 'Touch the longest leg and one other with a 3 V coin cell: that colour lights one way round.',

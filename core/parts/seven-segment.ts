@@ -29,6 +29,8 @@ export const sevenSegment = defineKind({
   observed: 'light',
   body: 'digit',
   sign: 'box',
+  codeWords: ['segment'],
+  hasNamedLegs: true,
   hazards: ['Each segment needs its own resistor.'],
   preparation: 'Hold it with the dot at the bottom right before you press it in over the trough.',
   pretest: 'Touch the common leg and each other leg with a 3 V coin cell and note which segment lights.',

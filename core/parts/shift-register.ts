@@ -1,16 +1,23 @@
 import { legName, type LegName } from '../brand';
-import { defineKind, type Leg } from './kind';
-import { anyNote, gnd, input, load, moduleRatings, output, supplyPair, vcc } from './module';
+import { defineKind, type Leg, type LegRole } from './kind';
+import { anyNote, input, load, moduleRatings, output, supplyPair, vcc } from './module';
 
-const named = (name: string, title: string, mark: string): Leg => ({ name: legName(name), title, mark });
-const outputs = Array.from({ length: 8 }, (_, index) => named(`q${index}`, `output ${index}`, `Q${index}`));
-const carry = named('carry', 'carry output', 'Q7’');
+const named = (role: LegRole, name: string, title: string, mark: string): Leg => ({
+  name: legName(name),
+  title,
+  mark,
+  role,
+});
+const outputs = Array.from({ length: 8 }, (_, index) =>
+  named('output', `q${index}`, `output ${index}`, `Q${index}`),
+);
+const carry = named('output', 'carry', 'carry output', 'Q7’');
 const inputs = [
-  named('clear', 'clear pin', 'CLR'),
-  named('clock', 'clock pin', 'CLK'),
-  named('latch', 'latch pin', 'LAT'),
-  named('enable', 'enable pin', 'EN'),
-  named('data', 'data pin', 'DAT'),
+  named('input', 'clear', 'clear pin', 'CLR'),
+  named('input', 'clock', 'clock pin', 'CLK'),
+  named('input', 'latch', 'latch pin', 'LAT'),
+  named('input', 'enable', 'enable pin', 'EN'),
+  named('input', 'data', 'data pin', 'DAT'),
 ];
 const [supply, ground] = supplyPair;
 const [clear, clock, latch, enable, data] = inputs.map((leg) => leg.name) as [
@@ -45,7 +52,7 @@ export const shiftRegister = defineKind({
   ratings: { ...moduleRatings(2, 6), currentMa: 20 },
   body: 'chip',
   sign: 'box',
-  supplyLegs: { plus: vcc, minus: gnd },
+  spokenTo: () => 'protocol',
   hazards: ['The wrong way round it gets hot at once: the notch shows the top.'],
   preparation: 'Bend both rows of legs inwards a little against the table until they fit over the trough.',
   readValue: anyNote,

@@ -16,8 +16,8 @@ export const supply = defineKind({
   prefix: 'G',
   title: 'bench supply',
   legs: [
-    { name: plus, title: 'plus lead', knownBy: 'the red lead', mark: '+' },
-    { name: minus, title: 'minus lead', knownBy: 'the black lead', mark: '−' },
+    { name: plus, title: 'plus lead', role: 'plus pole', knownBy: 'the red lead', mark: '+' },
+    { name: minus, title: 'minus lead', role: 'minus pole', knownBy: 'the black lead', mark: '−' },
   ],
   footprint: { type: 'leads', rows: 1 },
   body: 'cell',

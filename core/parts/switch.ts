@@ -30,6 +30,7 @@ export const slideSwitch = defineKind({
   turns: [[two, common, one]],
   ratings: { currentMa: 300, volts: 12, source: 'the usual small slide switch' },
   stimulus: 'turn',
+  contact: 'latching',
   body: 'slide',
   sign: 'switch',
   preparation: 'Straighten the three legs; they stand in three neighbouring rows.',

@@ -1,6 +1,6 @@
 import { legName } from '../brand';
 import { defineKind } from './kind';
-import { anyNote, gnd, load, moduleRatings, output, supplyPair, vcc } from './module';
+import { anyNote, load, moduleRatings, output, supplyPair } from './module';
 
 const out = legName('out');
 
@@ -14,7 +14,7 @@ export const temperatureSensor = defineKind({
   title: 'temperature sensor',
   legs: [
     { ...supplyPair[0], knownBy: 'the left leg, with the flat face towards you' },
-    { name: out, title: 'output leg', knownBy: 'the middle leg', mark: 'O' },
+    { name: out, title: 'output leg', role: 'measured', knownBy: 'the middle leg', mark: 'O' },
     { ...supplyPair[1], knownBy: 'the right leg, with the flat face towards you' },
   ],
   footprint: { type: 'leads', reachMm: 50, rows: 1 },
@@ -22,7 +22,8 @@ export const temperatureSensor = defineKind({
   stimulus: 'warm',
   body: 'half-round',
   sign: 'box',
-  supplyLegs: { plus: vcc, minus: gnd },
+  measures: 'the warmth of',
+  codeWords: ['warmth'],
   hazards: ['The wrong way round it gets hot enough to burn: touch it only after the power is off.'],
   preparation: 'Spread the three legs by one row each; the flat face tells which is which.',
   pretest: 'With supply and ground joined, a meter shows about 0.75 V at the output in a room.',

@@ -1,14 +1,14 @@
 import { legName } from '../brand';
-import { defineKind, rowOfLegs } from './kind';
-import { anyNote, gnd, input, load, moduleRatings, supplyPair, vcc } from './module';
+import { defineKind, rowOfLegs, type Leg } from './kind';
+import { anyNote, input, load, moduleRatings, supplyPair, vcc } from './module';
 
 const data = legName('sda');
 const clock = legName('scl');
-const legs = [
+const legs: readonly Leg[] = [
   supplyPair[1],
   supplyPair[0],
-  { name: data, title: 'data pin', knownBy: 'the print beside it', mark: 'DA' },
-  { name: clock, title: 'clock pin', knownBy: 'the print beside it', mark: 'CL' },
+  { name: data, title: 'data pin', role: 'bus', knownBy: 'the print beside it', mark: 'DA' },
+  { name: clock, title: 'clock pin', role: 'bus', knownBy: 'the print beside it', mark: 'CL' },
 ];
 
 /** The resistors from both bus lines to the supply on the module, in Ω. */
@@ -25,7 +25,7 @@ export const textDisplay = defineKind({
   observed: 'text',
   body: 'module',
   sign: 'box',
-  supplyLegs: { plus: vcc, minus: gnd },
+  spokenTo: () => 'protocol',
   hazards: ['It pulls both lines up to its own supply: at 5 V that is too much for a 3.3 V board.'],
   pretest: 'With supply and ground joined it lights up; the small screw at the back sets the contrast.',
   readValue: anyNote,

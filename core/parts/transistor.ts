@@ -1,12 +1,12 @@
 import { legNames } from '../brand';
 import { SMALL_SIGNAL_NPN } from '../electrics/transistor';
-import { defineKind } from './kind';
+import { defineKind, type Leg } from './kind';
 import { readChoice } from './value';
 
 const [collector, base, emitter] = legNames('collector', 'base', 'emitter');
-const legs = [
+const legs: readonly Leg[] = [
   { name: collector, title: 'collector', knownBy: 'the left leg, with the flat face towards you', mark: 'C' },
-  { name: base, title: 'base', knownBy: 'the middle leg', mark: 'B' },
+  { name: base, title: 'base', role: 'control', knownBy: 'the middle leg', mark: 'B' },
   { name: emitter, title: 'emitter', knownBy: 'the right leg, with the flat face towards you', mark: 'E' },
 ];
 
@@ -23,6 +23,7 @@ export const transistorNpn = defineKind({
   ratings: { currentMa: 500, volts: 40, powerMw: 500, source: 'the usual small NPN switching transistor' },
   body: 'half-round',
   sign: 'transistor',
+  hasNamedLegs: true,
   hazards: ['The order of the legs differs between makers: check it on the bag.'],
   preparation: 'Spread the three legs by one row each; the flat face tells which is which.',
   pretest: 'A meter’s diode range shows about 0.7 V from base to either other leg.',

@@ -1,16 +1,7 @@
-import type { BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { type Body, isPowerSource, kindOf } from '../parts';
-import { netlistOf, type Netlist } from '../wiring/netlist';
-import {
-  findPart,
-  legPoint,
-  nameOf,
-  shortNameOf,
-  type PlacedPart,
-  type Point,
-  type Wiring,
-} from '../wiring/wiring';
+import { Circuit } from '../wiring/circuit';
+import { findPart, nameOf, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
 /** The order of the work: what lies flat first, power last. */
 export const buildStages = ['rails', 'low-parts', 'tall-parts', 'signal-wires', 'supply'] as const;
@@ -35,8 +26,8 @@ const lowBodies: ReadonlySet<Body> = new Set(['bands', 'stripe', 'button', 'slid
 
 /** Numbered steps that build a wiring: rails, low parts, tall parts, signal wires, supply last. */
 export function buildSteps(wiring: Wiring): readonly BuildStep[] {
-  const netlist = netlistOf(wiring);
-  const rank = (part: PlacedPart): number => buildStages.indexOf(stageOf(part, wiring, netlist));
+  const circuit = new Circuit(wiring);
+  const rank = (part: PlacedPart): number => buildStages.indexOf(stageOf(part, circuit));
   const order = [...wiring.parts].sort(
     (a, b) =>
       rank(a) - rank(b) || firstRow(a) - firstRow(b) || a.ref.localeCompare(b.ref, 'en', { numeric: true }),
@@ -46,7 +37,7 @@ export function buildSteps(wiring: Wiring): readonly BuildStep[] {
     present.add(part.ref);
     return {
       number: index + 1,
-      stage: stageOf(part, wiring, netlist),
+      stage: stageOf(part, circuit),
       ref: part.ref,
       text: putIn(part),
       checkpoint: checkpointOf(part),
@@ -62,25 +53,14 @@ export const wiringAfter = (wiring: Wiring, { present }: BuildStep): Wiring => (
   parts: wiring.parts.filter((part) => present.has(part.ref)),
 });
 
-function stageOf(part: PlacedPart, wiring: Wiring, netlist: Netlist): BuildStage {
+function stageOf(part: PlacedPart, circuit: Circuit): BuildStage {
   const { conductor, body } = kindOf(part.kind);
   if (isPowerSource(part)) return 'supply';
   if (!conductor) return lowBodies.has(body) ? 'low-parts' : 'tall-parts';
-  const board = wiring.board?.profile;
-  const node = netlist.nodes[netlist.nodeAt.get(legPoint(part.ref, part.legs[0]!.leg))!]!;
-  const roles = node.pins.map((pin) => roleOf(board, pin));
-  const isPower =
-    roles.some((role) => role === 'supply' || role === 'input') ||
-    node.terminals.some(({ ref, leg }) => isPlusOfSource(wiring, ref, leg));
-  if (isPower) return 'supply';
-  return roles.includes('ground') ? 'rails' : 'signal-wires';
+  const node = circuit.nodeOf(part, part.legs[0]!.leg);
+  if (circuit.side(node) === 'supply' || circuit.pole(node) === 'supply') return 'supply';
+  return circuit.side(node) === 'ground' ? 'rails' : 'signal-wires';
 }
-
-const roleOf = (board: BoardProfile | undefined, pin: string): string | undefined =>
-  board?.supplies.find((supply) => supply.name === pin)?.role;
-
-const isPlusOfSource = (wiring: Wiring, ref: Ref, leg: string): boolean =>
-  leg === 'plus' && isPowerSource(findPart(wiring, ref)!);
 
 const firstRow = (part: PlacedPart): number =>
   Math.min(...part.legs.map(({ at }) => (at?.type === 'hole' || at?.type === 'rail' ? at.row : 99)));

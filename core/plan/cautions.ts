@@ -1,8 +1,8 @@
-import { isPowerSource, kindOf } from '../parts';
+import { isContact, isPowerSource, kindOf } from '../parts';
 import { milliamps, volts } from '../units';
 import type { Exercise } from '../formats/exercise';
 import type { LimitUse } from '../electrics/values/formulas';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import type { Wiring } from '../wiring/wiring';
 
 /** Steps of the work at which a caution can stand. */
@@ -71,9 +71,7 @@ function supplies(wiring: Wiring): readonly Caution[] {
   const [first] = sources;
   if (!first) return [];
   const refs = sources.map(({ ref }) => ref as string);
-  const moving = wiring.parts
-    .filter(({ kind }) => kind === 'servo' || kind === 'motor')
-    .map(({ ref }) => ref as string);
+  const moving = wiring.parts.filter(({ kind }) => kindOf(kind).surges).map(({ ref }) => ref as string);
   return [
     {
       step: 'build',
@@ -104,15 +102,13 @@ function supplies(wiring: Wiring): readonly Caution[] {
 function contacts(wiring: Wiring): readonly Caution[] {
   const board = wiring.board?.profile;
   if (!board) return [];
-  const netlist = netlistOf(wiring);
+  const circuit = new Circuit(wiring);
   const feeding = board.supplies.filter((socket) => socket.role === 'supply');
-  const refs = wiring.parts.flatMap((part): readonly string[] => {
-    if (part.kind !== 'button' && part.kind !== 'switch') return [];
-    const onSupply = netlist.nodes.some(
-      (node) =>
-        node.terminals.some(({ ref }) => ref === part.ref) &&
-        node.pins.some((pin) => feeding.some((socket) => socket.name === pin)),
-    );
+  const refs = circuit.parts.flatMap((part): readonly string[] => {
+    if (!isContact(part)) return [];
+    const onSupply = circuit
+      .nodesOf(part)
+      .some((node) => circuit.node(node).pins.some((pin) => feeding.some((socket) => socket.name === pin)));
     return onSupply ? [part.ref] : [];
   });
   if (refs.length === 0) return [];

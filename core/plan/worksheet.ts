@@ -1,16 +1,15 @@
-import type { BoardSocket } from '../boards';
 import { pointName, type PointName } from '../brand';
 import { prepareBench, type PinDrive } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
 import { budgetOf, type BudgetLine } from './budget';
 import { worstCase } from '../electrics/worst-case';
 import { brightnessAt } from '../electrics/brightness';
-import type { Exercise } from '../formats/exercise';
-import { referencePins } from '../judge/compare';
-import { looksLikeInput } from '../judge/states';
-import { isPowerSource, kindOf } from '../parts';
-import { netlistOf, type CircuitNode } from '../wiring/netlist';
-import { findPart, legPoint, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { referencePins, type Exercise } from '../formats/exercise';
+import { isResistor, kindOf } from '../parts';
+import { Circuit } from '../wiring/circuit';
+import { looksLikeInput } from '../wiring/inputs';
+import type { CircuitNode, NodeId } from '../wiring/netlist';
+import { legPoint, shortNameOf, type PlacedPart, type Point } from '../wiring/wiring';
 
 /** What the reference circuit computes for one lamp. */
 export interface LampFigures {
@@ -66,15 +65,15 @@ export function worksheetFigures(
   { reference, ...exercise }: Exercise,
   worstCases: 'with worst cases' | 'without worst cases' = 'with worst cases',
 ): WorksheetFigures {
-  const netlist = netlistOf(reference);
+  const circuit = new Circuit(reference);
   const pins = referencePins({ reference, ...exercise });
   const drives = new Map(
     pins
-      .filter((pin) => !looksLikeInput(reference, netlist, pin))
+      .filter((pin) => !looksLikeInput(circuit, pin))
       .map((pin): [string, PinDrive] => [pin, { mode: 'high' }]),
   );
-  const point = solveBench(prepareBench(reference, netlist), drives);
-  const worst = worstCases === 'with worst cases' ? worstCase(reference, netlist, drives) : undefined;
+  const point = solveBench(prepareBench(circuit), drives);
+  const worst = worstCases === 'with worst cases' ? worstCase(circuit, drives) : undefined;
   const lamps = reference.parts.flatMap((part): readonly LampFigures[] => {
     // Of several lights in one housing the brightest speaks for all.
     const lights = [...point.lamps].filter(([name]) => name === part.ref || name.startsWith(`${part.ref}.`));
@@ -97,7 +96,7 @@ export function worksheetFigures(
     ];
   });
   const resistors = reference.parts
-    .filter((part) => part.kind === 'resistor')
+    .filter(isResistor)
     .map((part) => ({ ref: part.ref as string, powerMw: point.parts.get(part.ref)?.powerMw ?? 0 }));
   const placed = reference.parts.filter(
     (part) => !kindOf(part.kind).conductor || part.legs.some((leg) => leg.at),
@@ -109,20 +108,20 @@ export function worksheetFigures(
     lamps,
     resistors,
     budget: budgetOf(exercise.board, point, worst),
-    connections: netlist.nodes
+    connections: circuit.nodes
       .filter((node) => node.terminals.length > 0)
-      .map((node) => connectionOf(node, reference, exercise.data.nets)),
+      .map((node) => connectionOf(node, circuit, exercise.data.nets)),
     legCount: placed.reduce((count, part) => count + part.legs.length, 0),
     lastRow: Math.max(0, ...rows),
   };
 }
 
-function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data']['nets']): Connection {
-  const legs = node.terminals.map(({ ref, leg }) => ({ part: findPart(wiring, ref)!, leg }));
+function connectionOf(node: CircuitNode, circuit: Circuit, nets: Exercise['data']['nets']): Connection {
+  const legs = circuit.legsAt(node.id);
   const points = legs.map(({ part, leg }) => part.legs.find((placed) => placed.leg === leg)!.at);
   const wires = [...new Set(node.wireEnds.map((end) => end.ref))].map((ref) => ({
     ref: ref as string,
-    colour: findPart(wiring, ref)!.value.text,
+    colour: circuit.part(ref)!.value.text,
   }));
   return {
     name:
@@ -131,9 +130,13 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
           node.terminals.some(({ ref, leg }) => name.toLowerCase() === `${ref}.${leg}`.toLowerCase()),
         ),
       )?.name ?? '',
-    role: roleOfNode(node, wiring),
+    role: roleOfNode(circuit, node.id),
     ends: [
-      ...node.pins.map((text) => ({ text, isPin: true, point: pointName(`${wiring.board!.ref}.${text}`) })),
+      ...node.pins.map((text) => ({
+        text,
+        isPin: true,
+        point: pointName(`${circuit.wiring.board!.ref}.${text}`),
+      })),
       ...legs.map(({ part, leg }) => ({
         text: legPhrase(part, leg),
         isPin: false,
@@ -146,25 +149,8 @@ function connectionOf(node: CircuitNode, wiring: Wiring, nets: Exercise['data'][
 }
 
 /** What a node is for, as its colour says it. */
-export function roleOfNode(node: CircuitNode, wiring: Wiring): Connection['role'] {
-  const supplies = wiring.board?.profile.supplies ?? [];
-  const legs = node.terminals.map(({ ref, leg }) => ({ part: findPart(wiring, ref)!, leg }));
-  const [pin] = node.pins;
-  return pin !== undefined
-    ? roleOfSocket(supplies.find((supply) => supply.name === pin))
-    : (roleOfSource(legs) ?? 'sense');
-}
-
-const roleOfSocket = (socket: BoardSocket | undefined): 'ground' | 'supply' | 'signal' =>
-  socket === undefined ? 'signal' : socket.role === 'ground' ? 'ground' : 'supply';
-
-/** What a battery on the node makes of it. */
-function roleOfSource(
-  legs: readonly { readonly part: PlacedPart; readonly leg: string }[],
-): 'ground' | 'supply' | undefined {
-  const pole = legs.find(({ part }) => isPowerSource(part));
-  return pole && (pole.leg === 'minus' ? 'ground' : 'supply');
-}
+export const roleOfNode = (circuit: Circuit, node: NodeId): Connection['role'] =>
+  circuit.side(node) ?? (circuit.node(node).pins.length > 0 ? 'signal' : (circuit.pole(node) ?? 'sense'));
 
 function legPhrase(part: PlacedPart, leg: string): string {
   const kind = kindOf(part.kind);

@@ -1,4 +1,4 @@
-import type { Repair } from '../finding';
+import type { Repair } from '../findings/finding';
 import { refusal, type ProgramProblem } from './problem';
 import type { Span } from './syntax';
 

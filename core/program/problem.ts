@@ -1,4 +1,4 @@
-import type { FindingCode, Observation, Repair, Severity, TextEdit } from '../finding';
+import type { FindingCode, Observation, Repair, Severity, TextEdit } from '../findings/finding';
 
 /** Something wrong with a program's text, before anything of it has run. */
 export type ProgramProblem = Observation & {

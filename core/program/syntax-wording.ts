@@ -1,4 +1,4 @@
-import type { FindingCode } from '../finding';
+import type { FindingCode } from '../findings/finding';
 import { MOST_PROBLEMS, refusal, textRepair, type ProgramProblem } from './problem';
 import type { QuoteProblem, StrayCharacter, Token } from './token';
 

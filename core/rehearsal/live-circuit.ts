@@ -3,8 +3,8 @@ import type { LegName, Ref } from '../brand';
 import { stateOf, type PinDrive } from '../electrics/bench';
 import type { BenchPoint } from '../electrics/bench-point';
 import { kindOf, type Behaviour, type PartState } from '../parts';
-import { nodeOfLeg, nodeOfPin, type Netlist } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
+import type { Circuit } from '../wiring/circuit';
+import type { PlacedPart } from '../wiring/wiring';
 import {
   driveKey,
   drivesKey,
@@ -22,24 +22,22 @@ export class LiveCircuit {
   private readonly drives = new Map<string, PinDrive>();
   private states = keyed(new Map());
   private power: BoardPower = 'on';
-  private readonly behaviours: readonly { readonly ref: Ref; readonly react: Behaviour }[];
+  private readonly behaviours: readonly { readonly part: PlacedPart; readonly react: Behaviour }[];
   private now: BenchPoint | undefined;
   private readonly solvedBefore: number;
   /** States of the driven pins that occurred, at most 64. */
   readonly occurred = new Map<string, ReadonlyMap<string, PinDrive>>();
-  readonly wiring: Wiring;
-  private readonly netlist: Netlist;
+  readonly circuit: Circuit;
 
   constructor(
-    private readonly circuit: SolvedCircuit,
+    private readonly solved: SolvedCircuit,
     private readonly board: BoardProfile,
   ) {
-    this.wiring = circuit.wiring;
-    this.netlist = circuit.netlist;
-    this.solvedBefore = circuit.solutions;
-    this.behaviours = this.wiring.parts.flatMap(({ ref, kind }) => {
-      const react = kindOf(kind).behave?.();
-      return react ? [{ ref, react }] : [];
+    this.circuit = solved.circuit;
+    this.solvedBefore = solved.solutions;
+    this.behaviours = this.circuit.parts.flatMap((part) => {
+      const react = kindOf(part.kind).behave?.();
+      return react ? [{ part, react }] : [];
     });
   }
 
@@ -67,7 +65,7 @@ export class LiveCircuit {
 
   /** Operating points that were worked out for this run. */
   get solutions(): number {
-    return this.circuit.solutions - this.solvedBefore;
+    return this.solved.solutions - this.solvedBefore;
   }
 
   get point(): BenchPoint {
@@ -77,10 +75,10 @@ export class LiveCircuit {
   /** What the pins that pulse do to the circuit. */
   get swings(): readonly Swing[] {
     const { point } = this;
-    let swings = this.circuit.swings.get(point);
+    let swings = this.solved.swings.get(point);
     if (!swings) {
       swings = this.swingsNow();
-      this.circuit.swings.set(point, swings);
+      this.solved.swings.set(point, swings);
     }
     return swings;
   }
@@ -95,10 +93,10 @@ export class LiveCircuit {
       ...this.drives,
       ...pulsing.map(({ pin }): [string, PinDrive] => [pin, { mode: 'low' }]),
     ]);
-    const low = this.circuit.at(still, this.states, this.power);
+    const low = this.solved.at(still, this.states, this.power);
     return pulsing.map(({ pin, drive: { duty, hertz } }) => {
       const own = this.board.pins.find(({ name }) => name === pin)?.pwmHertz ?? this.board.pwm.hertz;
-      const high = this.circuit.at(new Map(still).set(pin, { mode: 'high' }), this.states, this.power);
+      const high = this.solved.at(new Map(still).set(pin, { mode: 'high' }), this.states, this.power);
       return { pin, hertz: hertz ?? own, duty, high, low };
     });
   }
@@ -107,28 +105,26 @@ export class LiveCircuit {
   voltsOfPin(pin: string): number | null {
     const driven = this.point.pins.get(pin);
     if (driven) return driven.volts;
-    const node = nodeOfPin(this.netlist, pin);
-    return node === undefined ? null : (this.point.volts[node] ?? null);
+    const node = this.circuit.nodeOfPin(pin);
+    return node === undefined ? null : (this.point.volts[node.id] ?? null);
   }
 
   /** Volts of a part's leg against another one of its legs. */
-  voltsBetween(ref: Ref, leg: LegName, minus: LegName, point = this.point): number | null {
-    const [upper, lower] = [leg, minus].map(
-      (name) => point.volts[nodeOfLeg(this.netlist, ref, name)] ?? null,
-    );
+  voltsBetween(part: PlacedPart, leg: LegName, minus: LegName, point = this.point): number | null {
+    const [upper, lower] = [leg, minus].map((name) => point.volts[this.circuit.nodeOf(part, name)] ?? null);
     return upper === null || lower === null || upper === undefined || lower === undefined
       ? null
       : upper - lower;
   }
 
   /** Whether a leg of a part lies on the node of a board's pin. */
-  isJoined(pin: string, ref: Ref, leg: LegName): boolean {
-    return nodeOfPin(this.netlist, pin) === nodeOfLeg(this.netlist, ref, leg);
+  isJoined(pin: string, part: PlacedPart, leg: LegName): boolean {
+    return this.circuit.nodeOfPin(pin)?.id === this.circuit.nodeOf(part, leg);
   }
 
   /** Whether legs of two parts lie on one node. */
-  areJoined(one: Ref, leg: LegName, other: Ref, otherLeg: LegName): boolean {
-    return nodeOfLeg(this.netlist, one, leg) === nodeOfLeg(this.netlist, other, otherLeg);
+  areJoined(one: PlacedPart, leg: LegName, other: PlacedPart, otherLeg: LegName): boolean {
+    return this.circuit.nodeOf(one, leg) === this.circuit.nodeOf(other, otherLeg);
   }
 
   /**
@@ -145,11 +141,10 @@ export class LiveCircuit {
     for (let round = 0, changed = true; changed && round < MOST_ROUNDS; round += 1) {
       changed = false;
       // All of them see the circuit as it is before any of them changes it.
-      const reactions = this.behaviours.flatMap(({ ref, react }) => {
-        const part = this.wiring.parts.find((candidate) => candidate.ref === ref)!;
+      const reactions = this.behaviours.flatMap(({ part, react }) => {
         const ground = kindOf(part.kind).supplyLegs!.minus;
-        return react((leg) => this.voltsBetween(ref, leg, ground), stateOf(part, this.states.states)).map(
-          (reaction) => ({ ref, ...reaction }),
+        return react((leg) => this.voltsBetween(part, leg, ground), stateOf(part, this.states.states)).map(
+          (reaction) => ({ ref: part.ref, ...reaction }),
         );
       });
       for (const reaction of reactions) {
@@ -168,7 +163,7 @@ export class LiveCircuit {
       const key = drivesKey(this.drives);
       if (!this.occurred.has(key)) this.occurred.set(key, new Map(this.drives));
     }
-    return this.circuit.at(this.drives, this.states, this.power);
+    return this.solved.at(this.drives, this.states, this.power);
   }
 }
 

@@ -1,6 +1,8 @@
 import { legName, type Ref } from '../brand';
 import type { BoardProfile } from '../boards';
 import type { LampPanel, TextScreen } from '../program/machine';
+import { kindOf } from '../parts';
+import type { PlacedPart } from '../wiring/wiring';
 import type { LiveCircuit } from './live-circuit';
 import type { PictureChange, TextChange } from './trace';
 
@@ -24,7 +26,7 @@ export class Modules {
   private readonly panels = new Map<Ref, LampPanel>();
 
   constructor(
-    private readonly circuit: LiveCircuit,
+    private readonly live: LiveCircuit,
     private readonly board: BoardProfile,
     /** Seconds from the start of the run. */
     private readonly now: () => number,
@@ -35,15 +37,15 @@ export class Modules {
     const line = (name: 'bus-data' | 'bus-clock'): string | undefined =>
       this.board.pins.find(({ functions }) => functions.includes(name))?.name;
     const [data, clock] = [line('bus-data'), line('bus-clock')];
-    const part = this.circuit.wiring.parts.find(
-      ({ ref, kind, value }) =>
-        kind === 'text-display' &&
+    const part = this.live.circuit.parts.find(
+      (candidate) =>
+        kindOf(candidate.kind).observed === 'text' &&
         data !== undefined &&
         clock !== undefined &&
-        this.circuit.isJoined(data, ref, sda) &&
-        this.circuit.isJoined(clock, ref, scl) &&
-        (Number(/0x[0-9a-f]{2}/.exec(value.text)?.[0]) || USUAL_ADDRESS) === address &&
-        this.isPowered(ref),
+        this.live.isJoined(data, candidate, sda) &&
+        this.live.isJoined(clock, candidate, scl) &&
+        (Number(/0x[0-9a-f]{2}/.exec(candidate.value.text)?.[0]) || USUAL_ADDRESS) === address &&
+        this.isPowered(candidate),
     );
     if (!part) return undefined;
     let screen = this.screens.get(part.ref);
@@ -61,17 +63,17 @@ export class Modules {
     pins: { readonly data: string; readonly clock: string; readonly select: string },
     index: number,
   ): LampPanel | undefined {
-    const panels = this.circuit.wiring.parts.filter(
-      ({ ref, kind }) =>
-        kind === 'led-matrix' &&
-        this.circuit.isJoined(pins.clock, ref, clk) &&
-        this.circuit.isJoined(pins.select, ref, cs) &&
-        this.isPowered(ref),
+    const panels = this.live.circuit.parts.filter(
+      (part) =>
+        kindOf(part.kind).observed === 'picture' &&
+        this.live.isJoined(pins.clock, part, clk) &&
+        this.live.isJoined(pins.select, part, cs) &&
+        this.isPowered(part),
     );
-    let found = panels.find(({ ref }) => this.circuit.isJoined(pins.data, ref, din));
+    let found = panels.find((part) => this.live.isJoined(pins.data, part, din));
     for (let step = 0; found && step < index; step += 1) {
-      const before = found.ref;
-      found = panels.find(({ ref }) => this.circuit.areJoined(before, dout, ref, din));
+      const before = found;
+      found = panels.find((part) => this.live.areJoined(before, dout, part, din));
     }
     if (!found) return undefined;
     let panel = this.panels.get(found.ref);
@@ -84,8 +86,8 @@ export class Modules {
     return panel;
   }
 
-  private isPowered(ref: Ref): boolean {
-    return (this.circuit.voltsBetween(ref, vcc, gnd) ?? 0) >= ANSWERS_FROM_VOLTS;
+  private isPowered(part: PlacedPart): boolean {
+    return (this.live.voltsBetween(part, vcc, gnd) ?? 0) >= ANSWERS_FROM_VOLTS;
   }
 
   private note<Change extends { readonly at: number }>(changes: Change[], change: Change): void {

@@ -6,6 +6,7 @@ import { Machine } from '../program/machine';
 import { Restart, Stop, type EndReason } from '../program/stop';
 import type { Wiring } from '../wiring/wiring';
 import { BoardHost } from './board-host';
+import { Circuit } from '../wiring/circuit';
 import { SolvedCircuit } from './solved-circuit';
 import type { Trace } from './trace';
 
@@ -40,7 +41,7 @@ export function rehearse(
   wiring: Wiring,
   board: BoardProfile,
   options: RehearsalOptions,
-  circuit = new SolvedCircuit(wiring),
+  circuit = new SolvedCircuit(new Circuit(wiring)),
 ): Trace {
   const wanted = options.steps ?? DEFAULT_STEPS;
   const steps = Math.min(wanted, Math.floor(effortLeft() / EFFORT_OF_A_STEP));

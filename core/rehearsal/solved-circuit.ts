@@ -8,8 +8,7 @@ import {
 } from '../electrics/bench';
 import { averaged, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
 import { effort } from '../effort';
-import { netlistOf, type Netlist } from '../wiring/netlist';
-import type { Wiring } from '../wiring/wiring';
+import type { Circuit } from '../wiring/circuit';
 
 export type BoardPower = 'on' | 'off';
 
@@ -38,9 +37,8 @@ const MOST_KEPT = 5000;
 
 const NO_DRIVES: PinDrives = new Map();
 
-/** A wiring with its operating points, each worked out once for all the runs on it. */
+/** A circuit with its operating points, each worked out once for all the runs on it. */
 export class SolvedCircuit {
-  readonly netlist: Netlist;
   /** Operating points that were worked out. */
   solutions = 0;
   /** What the pins that pulse do, by the operating point that comes of it. */
@@ -51,11 +49,9 @@ export class SolvedCircuit {
 
   /** `spread`: how far its parts are off. */
   constructor(
-    readonly wiring: Wiring,
+    readonly circuit: Circuit,
     private readonly spread: readonly Spread[] = [],
-  ) {
-    this.netlist = netlistOf(wiring);
-  }
+  ) {}
 
   /** The operating point with these drives and states; with pins that pulse, the average over a period. */
   at(drives: PinDrives, states: KeyedStates, power: BoardPower = 'on'): WarmPoint {
@@ -74,14 +70,14 @@ export class SolvedCircuit {
   private solve(drives: PinDrives, { states, key }: KeyedStates, power: BoardPower): WarmPoint {
     this.solutions += 1;
     // Always from the same start, so that what was solved before leaves no trace in the last digits.
-    this.start ??= solveSteady(prepareBench(this.wiring, this.netlist), NO_DRIVES).warm;
+    this.start ??= solveSteady(prepareBench(this.circuit), NO_DRIVES).warm;
     return solveSteady(this.bench(`${power}${key}`, states, power), drives, this.start);
   }
 
   private bench(key: string, states: PartStates, power: BoardPower): Bench {
     let bench = this.benches.get(key);
     if (!bench) {
-      bench = prepareBench(this.wiring, this.netlist, {
+      bench = prepareBench(this.circuit, {
         states,
         boardPower: power,
         spread: this.spread,

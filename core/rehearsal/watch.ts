@@ -1,5 +1,7 @@
-import { legName, type Ref } from '../brand';
+import type { LegName, Ref } from '../brand';
 import { effort } from '../effort';
+import { kindOf, roleOfLeg, type LegPair } from '../parts';
+import type { PlacedPart } from '../wiring/wiring';
 import type { LiveCircuit } from './live-circuit';
 import type { AngleChange, CurrentChange, SoundChange } from './trace';
 
@@ -12,7 +14,6 @@ const SOUNDS_FROM_MA = 1;
 /** Change of current that moves the disc of a passive buzzer so that it can be heard, in mA. */
 const HEARD_FROM_MA = 0.3;
 
-const [plus, minus, signal] = [legName('plus'), legName('minus'), legName('signal')];
 /** A servo moves from this supply on, in V. */
 const SERVO_FROM_VOLTS = 3.5;
 /** Levels of a servo's signal, in V. */
@@ -30,30 +31,40 @@ export function servoAngle(microseconds: number): number {
   return Math.max(0, Math.min(180, ((microseconds - least) / (most - least)) * 180));
 }
 
+/** A servo with the legs of its signal and of its supply. */
+interface Servo extends LegPair {
+  readonly part: PlacedPart;
+  readonly signal: LegName;
+}
+
+function servoOf(part: PlacedPart): Servo {
+  const signal = part.legs.find(({ leg }) => roleOfLeg(part, leg) === 'input')!.leg;
+  return { part, signal, ...kindOf(part.kind).supplyLegs! };
+}
+
 /** Writes down what lamps, buzzers and servos do whenever the circuit has changed. */
 export class Watch {
   readonly lamps = new Map<string, CurrentChange[]>();
   readonly sounds = new Map<Ref, SoundChange[]>();
   readonly angles = new Map<Ref, AngleChange[]>();
   private readonly pitches = new Map<Ref, 'own' | 'given'>();
-  private readonly servos: readonly Ref[];
+  private readonly servos: readonly Servo[];
   /** Since when a servo's signal is high, for pulses that the program makes step by step. */
   private readonly highSince = new Map<Ref, number>();
 
-  constructor(private readonly circuit: LiveCircuit) {
-    const { parts } = circuit.wiring;
-    for (const { ref, kind, value } of parts)
-      if (kind === 'buzzer') {
-        this.sounds.set(ref, [{ at: 0, currentMa: 0, hertz: 0 }]);
-        this.pitches.set(ref, value.text === 'active' ? 'own' : 'given');
-      }
-    this.servos = parts.filter(({ kind }) => kind === 'servo').map(({ ref }) => ref);
-    for (const ref of this.servos) this.angles.set(ref, []);
+  constructor(private readonly live: LiveCircuit) {
+    const { circuit } = live;
+    for (const { ref, value, kind } of circuit.partsWhere(({ observed }) => observed === 'sound')) {
+      this.sounds.set(ref, [{ at: 0, currentMa: 0, hertz: 0 }]);
+      this.pitches.set(ref, kindOf(kind).spokenTo?.(value) === 'tone' ? 'given' : 'own');
+    }
+    this.servos = circuit.partsWhere(({ observed }) => observed === 'angle').map(servoOf);
+    for (const { part } of this.servos) this.angles.set(part.ref, []);
     this.record(0);
   }
 
   record(at: number): void {
-    const { point } = this.circuit;
+    const { point } = this.live;
     effort(3000 + 300 * (point.lamps.size + this.sounds.size + this.servos.length));
     for (const [name, currentMa] of point.lamps) {
       const changes = this.lamps.get(name) ?? [{ at: 0, currentMa: 0 }];
@@ -67,35 +78,36 @@ export class Watch {
       if (last.hertz !== hertz || Math.abs(last.currentMa - currentMa) > NO_CHANGE_MA)
         changes.push({ at, currentMa, hertz });
     }
-    for (const ref of this.servos) this.recordServo(ref, at);
+    for (const servo of this.servos) this.recordServo(servo, at);
   }
 
   private hertzOf(ref: Ref, currentMa: number): number {
     if (this.pitches.get(ref) === 'own') return currentMa >= SOUNDS_FROM_MA ? OWN_PITCH_HERTZ : 0;
-    const heard = this.circuit.swings.find(({ high, low }) => {
+    const heard = this.live.swings.find(({ high, low }) => {
       const [one, other] = [high, low].map((point) => point.parts.get(ref)?.currentMa ?? 0);
       return Math.abs(one! - other!) >= HEARD_FROM_MA;
     });
     return heard?.hertz ?? 0;
   }
 
-  private recordServo(ref: Ref, at: number): void {
-    if ((this.circuit.voltsBetween(ref, plus, minus) ?? 0) < SERVO_FROM_VOLTS) return;
+  private recordServo({ part, signal, plus, minus }: Servo, at: number): void {
+    const { ref } = part;
+    if ((this.live.voltsBetween(part, plus, minus) ?? 0) < SERVO_FROM_VOLTS) return;
     const turnTo = (microseconds: number): void => {
       if (microseconds < SHORTEST_PULSE || microseconds > LONGEST_PULSE) return;
       const degrees = servoAngle(microseconds);
       const changes = this.angles.get(ref)!;
       if (Math.abs((changes.at(-1)?.degrees ?? -1) - degrees) > 0.01) changes.push({ at, degrees });
     };
-    const followed = this.circuit.swings.find(
+    const followed = this.live.swings.find(
       ({ hertz, high, low }) =>
         hertz >= SLOWEST_HERTZ &&
         hertz <= FASTEST_HERTZ &&
-        (this.circuit.voltsBetween(ref, signal, minus, high) ?? 0) >= SIGNAL_HIGH &&
-        (this.circuit.voltsBetween(ref, signal, minus, low) ?? SIGNAL_HIGH) <= SIGNAL_LOW,
+        (this.live.voltsBetween(part, signal, minus, high) ?? 0) >= SIGNAL_HIGH &&
+        (this.live.voltsBetween(part, signal, minus, low) ?? SIGNAL_HIGH) <= SIGNAL_LOW,
     );
     if (followed) turnTo((followed.duty / followed.hertz) * 1e6);
-    const volts = this.circuit.voltsBetween(ref, signal, minus) ?? 0;
+    const volts = this.live.voltsBetween(part, signal, minus) ?? 0;
     const since = this.highSince.get(ref);
     if (volts >= SIGNAL_HIGH && since === undefined) this.highSince.set(ref, at);
     if (volts <= SIGNAL_LOW && since !== undefined) {

@@ -22,7 +22,7 @@ export interface CircuitNode {
   /** Ends of wires and clip leads on this node. */
   readonly wireEnds: readonly Terminal[];
   /** Every point of the table on this node. */
-  readonly points: readonly PointName[];
+  readonly points: readonly Point[];
 }
 
 export interface Netlist {
@@ -69,28 +69,38 @@ export function netlistOf(wiring: Wiring): Netlist {
     parent.set(find(other), find(one));
   };
   const stripAt = new Map<PointName, string>();
+  const mentioned = new Map<PointName, Point>();
+  const mention = (point: Point, strip: string): void => {
+    stripAt.set(nameOf(point), strip);
+    mentioned.set(nameOf(point), point);
+  };
   for (const part of wiring.parts) {
     for (const { leg, at } of part.legs) {
       const own = legPoint(part.ref, leg);
-      stripAt.set(own, own);
+      mention({ type: 'leg', ref: part.ref, leg }, own);
       find(own);
       if (!at) continue;
       const strip = stripOf(at, wiring);
-      stripAt.set(nameOf(at), strip);
+      mention(at, strip);
       join(strip, own);
     }
     for (const [one, other] of kindOf(part.kind).joints)
       join(legPoint(part.ref, one), legPoint(part.ref, other));
   }
-  return collect(wiring, stripAt, find);
+  return collect(wiring, stripAt, mentioned, find);
 }
 
-function collect(wiring: Wiring, stripAt: Map<PointName, string>, find: (key: string) => string): Netlist {
+function collect(
+  wiring: Wiring,
+  stripAt: ReadonlyMap<PointName, string>,
+  mentioned: ReadonlyMap<PointName, Point>,
+  find: (key: string) => string,
+): Netlist {
   interface Open {
     pins: string[];
     terminals: Terminal[];
     wireEnds: Terminal[];
-    points: PointName[];
+    points: Point[];
   }
   const ids = new Map<string, NodeId>();
   const open: Open[] = [];
@@ -104,7 +114,7 @@ function collect(wiring: Wiring, stripAt: Map<PointName, string>, find: (key: st
       open.push({ pins: [], terminals: [], wireEnds: [], points: [] });
     }
     nodeAt.set(point, id);
-    open[id]!.points.push(point);
+    open[id]!.points.push(mentioned.get(point)!);
   }
   for (const part of wiring.parts) {
     const { conductor } = kindOf(part.kind);

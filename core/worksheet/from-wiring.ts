@@ -3,9 +3,9 @@ import type { HouseRules } from '../course/house-rules';
 import { kindOf } from '../parts';
 import type { Result } from '../result';
 import { BOARD_REF } from '../statements';
-import { netlistOf, type CircuitNode, type Terminal } from '../wiring/netlist';
+import { Circuit, type PartLeg } from '../wiring/circuit';
 import { writeTable } from '../wiring/table';
-import { findPart, legPoint, type Wiring } from '../wiring/wiring';
+import { legPoint, type Wiring } from '../wiring/wiring';
 import type { Change } from './change';
 import { sheetOf, type Sheet } from './sheet';
 
@@ -14,8 +14,8 @@ import { sheetOf, type Sheet } from './sheet';
  * the layout. Values that passed before still pass for parts that keep their name and value.
  */
 export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules): Result<readonly Change[]> {
-  const netlist = netlistOf(wiring);
-  const parts = wiring.parts.filter((part) => !kindOf(part.kind).conductor);
+  const circuit = new Circuit(wiring);
+  const { parts } = circuit;
   const before = new Map(sheet.parts.map((part) => [part.ref, part]));
   const breadboards = wiring.breadboards.map(({ model }) => model.id);
   const said = sheetOf(
@@ -30,14 +30,15 @@ export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules
           return { ref: part.ref, kind: part.kind, value: part.value.text, ...(accept ? { accept } : {}) };
         }),
       ],
-      nets: netlist.nodes
+      nets: circuit.nodes
         .map((node) => ({
           name: '',
           points: [
             ...node.pins.map((pin) => pointName(`${BOARD_REF}.${pin}`)),
-            ...node.terminals
-              .filter((end) => !isSaidBy(end, node, wiring))
-              .map(({ ref, leg }) => legPoint(ref, leg)),
+            ...circuit
+              .legsAt(node.id)
+              .filter((end, _, all) => !isSaidBy(end, all))
+              .map(({ part, leg }) => legPoint(part.ref, leg)),
           ],
         }))
         .filter(({ points }) => points.length > 1),
@@ -75,9 +76,9 @@ export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules
 }
 
 /** Whether a leg is one piece of metal with another leg on the node, which says it already. */
-const isSaidBy = ({ ref, leg }: Terminal, node: CircuitNode, wiring: Wiring): boolean =>
-  kindOf(findPart(wiring, ref)!.kind).joints.some(
-    ([one, other]) => other === leg && node.terminals.some((end) => end.ref === ref && end.leg === one),
+const isSaidBy = ({ part, leg }: PartLeg, all: readonly PartLeg[]): boolean =>
+  kindOf(part.kind).joints.some(
+    ([one, other]) => other === leg && all.some((end) => end.part === part && end.leg === one),
   );
 
 const field = (name: 'board' | 'breadboards' | 'layout', was: unknown, is: unknown): Change => ({

@@ -1,15 +1,7 @@
-import type { Ref } from '../brand';
+import type { LegName, Ref } from '../brand';
 import { kindOf } from '../parts';
-import { netlistOf, type Netlist } from '../wiring/netlist';
-import {
-  findPart,
-  legPoint,
-  nameOf,
-  shortNameOf,
-  type PlacedPart,
-  type Point,
-  type Wiring,
-} from '../wiring/wiring';
+import { Circuit } from '../wiring/circuit';
+import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
 /** One leg of a placed part: its hole and what it meets there. */
 export interface LegPlace {
@@ -44,19 +36,19 @@ export interface LinePlace {
  * those on a rail only the one that feeds it.
  */
 export function linePlaceOf(wiring: Wiring, refs: readonly Ref[]): LinePlace {
-  const netlist = netlistOf(wiring);
+  const circuit = new Circuit(wiring);
   const placed = refs.flatMap((name) => findPart(wiring, name) ?? []);
   const stripsOf = (type: Point['type']): ReadonlySet<string> =>
     new Set(
       placed.flatMap((part) =>
-        part.legs.flatMap(({ at }) => (at?.type === type ? [netlist.stripAt.get(nameOf(at))!] : [])),
+        part.legs.flatMap(({ at }) => (at?.type === type ? [circuit.stripAt(at)!] : [])),
       ),
     );
   const [strips, rails] = [stripsOf('hole'), stripsOf('rail')];
   const leadsThere = ({ legs }: PlacedPart): boolean => {
     const isFeed = legs.some(({ at }) => at?.type === 'pin');
     return legs.some(({ at }) => {
-      const strip = at ? netlist.stripAt.get(nameOf(at))! : '';
+      const strip = at ? circuit.stripAt(at)! : '';
       return strips.has(strip) || (isFeed && rails.has(strip));
     });
   };
@@ -68,26 +60,20 @@ export function linePlaceOf(wiring: Wiring, refs: readonly Ref[]): LinePlace {
           ? ''
           : (kindOf(part.kind).legs.find(({ name }) => name === leg)?.title ?? leg),
         at: at ? shortNameOf(at) : undefined,
-        meets: meetsAt(netlist, part, leg),
+        meets: meetsAt(circuit, part, leg),
       })),
     })),
-    wires: wiring.parts
-      .filter((part) => kindOf(part.kind).conductor && leadsThere(part))
-      .map((wire) => {
-        const [from, to] = wire.legs.map(({ at }) => (at ? shortNameOf(at) : 'nothing'));
-        return { ref: wire.ref, colour: wire.value.text, from: from!, to: to! };
-      }),
+    wires: circuit.wires.filter(leadsThere).map((wire) => {
+      const [from, to] = wire.legs.map(({ at }) => (at ? shortNameOf(at) : 'nothing'));
+      return { ref: wire.ref, colour: wire.value.text, from: from!, to: to! };
+    }),
   };
 }
 
-function meetsAt(
-  { nodes, nodeAt }: Netlist,
-  part: PlacedPart,
-  leg: PlacedPart['legs'][number]['leg'],
-): readonly string[] {
-  const node = nodes[nodeAt.get(legPoint(part.ref, leg))!]!;
+function meetsAt(circuit: Circuit, part: PlacedPart, leg: LegName): readonly string[] {
+  const node = circuit.nodeOf(part, leg);
   return [
-    ...node.pins,
-    ...new Set(node.terminals.filter(({ ref }) => ref !== part.ref).map(({ ref }) => ref as string)),
+    ...circuit.node(node).pins,
+    ...circuit.partsAt(node).flatMap(({ ref }) => (ref === part.ref ? [] : [ref as string])),
   ];
 }

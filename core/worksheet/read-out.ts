@@ -1,9 +1,9 @@
 import type { HouseRules } from '../course/house-rules';
 import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
-import type { FindingCode, Severity } from '../finding';
+import type { FindingCode, Severity } from '../findings/finding';
 import { exerciseOf, type Exercise } from '../formats/exercise';
 import { inspect } from '../judge/inspect';
-import { findingTitles } from '../judge/titles';
+import { rowOf } from '../findings/table';
 import { cautionsOf, type Caution } from '../plan/cautions';
 import { worksheetFigures, type WorksheetFigures } from '../plan/worksheet';
 import { problemText, type Result } from '../result';
@@ -92,7 +92,7 @@ function remarksOn(exercise: Exercise): readonly Remark[] {
   return inspect(exercise, exercise.reference).observations.map(({ code, severity, message, refs }) => ({
     code,
     severity,
-    title: findingTitles[code],
+    title: rowOf(code).title,
     message,
     refs: refs ?? [],
   }));

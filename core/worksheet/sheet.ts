@@ -2,7 +2,6 @@ import { pointName, ref } from '../brand';
 import { rulesWith, statementRules, type HouseRules } from '../course/house-rules';
 import { boardsOf, type ExerciseData } from '../formats/exercise';
 import { taskOf } from '../formats/exercise-layout';
-import { kindOf } from '../parts';
 import { firstDifference, place, type PlacementTask } from '../plan/placement';
 import { ok, fail, type Result } from '../result';
 import {
@@ -14,10 +13,10 @@ import {
   type StatedCircuit,
   type StatementContext,
 } from '../statements';
-import { netlistOf } from '../wiring/netlist';
+import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
 import { writeTable } from '../wiring/table';
-import { legPoint, type PlacedPart, type Wiring } from '../wiring/wiring';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
 
 /** A part line of an exercise, with a name that stays when others move. */
 export type SheetLine = NonNullable<ExerciseData['lines']>[number];
@@ -135,23 +134,16 @@ function layOut(
  * the same parts, every net joined and no wire that leads nowhere.
  */
 function asItIs(wiring: Wiring, task: PlacementTask): Wiring | undefined {
-  const netlist = netlistOf(wiring);
-  const isWire = ({ kind }: PlacedPart): boolean => kindOf(kind).conductor;
-  const placed = wiring.parts.filter((part) => !isWire(part));
+  const circuit = new Circuit(wiring);
   const wanted = new Map(task.parts.map((part) => [part.ref, part]));
   const isSame =
     wiring.board?.profile.id === task.board?.profile.id &&
     wiring.breadboards.map(({ model }) => model.id).join() ===
       task.breadboards.map(({ model }) => model.id).join() &&
-    placed.length === task.parts.length &&
-    placed.every((part) => wanted.get(part.ref)?.kind === part.kind) &&
+    circuit.parts.length === task.parts.length &&
+    circuit.parts.every((part) => wanted.get(part.ref)?.kind === part.kind) &&
     firstDifference(task, wiring) === undefined &&
-    wiring.parts
-      .filter(isWire)
-      .every(
-        (wire) =>
-          netlist.nodes[netlist.nodeAt.get(legPoint(wire.ref, wire.legs[0]!.leg))!]!.terminals.length > 0,
-      );
+    circuit.wires.every((wire) => circuit.node(circuit.nodeOf(wire, wire.legs[0]!.leg)).terminals.length > 0);
   return isSame
     ? {
         ...wiring,

@@ -13,7 +13,8 @@ import {
   type GoldenCircuit,
 } from '@/core/electrics/golden/circuits';
 import { writeSpice } from '@/core/formats/spice';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
+import { nameOf } from '@/core/wiring/wiring';
 
 const version = execFileSync('ngspice', ['--version'], { encoding: 'utf8' })
   .split('\n')
@@ -25,12 +26,11 @@ const folder = mkdtempSync(join(tmpdir(), 'golden-'));
 /** Volts of every netlist node as the simulator computes them from the exported netlist. */
 function simulate(circuit: GoldenCircuit): Record<string, number> {
   const wiring = goldenWiring(circuit);
-  const netlist = netlistOf(wiring);
   const drives = goldenDrives(circuit);
-  const bench = settledBench(prepareBench(wiring, netlist, { states: goldenStates(circuit) }), drives);
-  const nodes = netlist.nodes
+  const bench = settledBench(prepareBench(new Circuit(wiring), { states: goldenStates(circuit) }), drives);
+  const nodes = bench.circuit.nodes
     .filter(({ id }) => bench.solverNode[id] !== 0)
-    .map(({ id, points }) => ({ vector: `n${id}`, point: points[0] as string }));
+    .map(({ id, points }) => ({ vector: `n${id}`, point: nameOf(points[0]!) as string }));
   const output = join(folder, 'volts.txt');
   // Tighter than the defaults, so that the figures are the circuit's and not the tolerance's.
   const control = [

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { FindingCode } from '@/core/finding';
+import type { FindingCode } from '@/core/findings/finding';
 import { reportSchema, type Report, type Verdict } from '@/core/formats/report';
 import type { Sighting } from '@/core/judge/check';
 import { isUuid } from '../database/ids';

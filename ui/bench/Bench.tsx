@@ -5,10 +5,12 @@ import { Redo2, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { currentPath, type CurrentPath } from '@/core/electrics/paths';
-import type { Finding } from '@/core/finding';
+import type { Finding } from '@/core/findings/finding';
+import { isToldAtOnce } from '@/core/findings/hints';
+import { rowOf } from '@/core/findings/table';
 import { boardsOf, type ExerciseData, languageOf } from '@/core/formats/exercise';
 import { kindOf } from '@/core/parts';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
 import type { Point } from '@/core/wiring/wiring';
 import { Button } from '../design/Button';
 import { BenchDrawing } from './BenchDrawing';
@@ -67,7 +69,7 @@ export function Bench({
   const isStale = checked !== undefined && checked !== fingerprint;
   const causes = result.state === 'done' ? result.report.findings.filter((finding) => finding.cause) : [];
   const [cause] = causes;
-  const showsPlace = hintLevel >= 2 || cause?.severity === 'risk';
+  const showsPlace = hintLevel >= 2 || (cause !== undefined && isToldAtOnce(cause));
   const marked = useMemo(
     () => (cause && showsPlace && !isStale ? cause.refs : []),
     [cause, showsPlace, isStale],
@@ -78,9 +80,7 @@ export function Bench({
   );
   const markedLines = useMemo(
     () =>
-      cause?.line !== undefined &&
-      (showsPlace || cause.code.startsWith('syntax') || cause.code.startsWith('name')) &&
-      !isStale
+      cause?.line !== undefined && (showsPlace || rowOf(cause.code).isRefused) && !isStale
         ? [cause.line]
         : [],
     [cause, showsPlace, isStale],
@@ -326,7 +326,7 @@ function findPath(wiring: ReturnType<typeof readDraft>['wiring']): CurrentPath |
   const start =
     used.find((at) => !isSupply(at)) ??
     used.find((at) => profile.supplies.some((supply) => supply.name === at.pin && supply.role === 'supply'));
-  return start && currentPath(wiring, netlistOf(wiring), start);
+  return start && currentPath(new Circuit(wiring), start);
 }
 
 /** The strips that the current has come by, up to a step. */

@@ -1,7 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { Finding } from '@/core/finding';
+import type { Finding } from '@/core/findings/finding';
+import { isToldAtOnce } from '@/core/findings/hints';
+import { rowOf } from '@/core/findings/table';
 import { hasPassed, type Report } from '@/core/formats/report';
 import { Button } from '../design/Button';
 import { VerdictMark } from '../design/Verdict';
@@ -76,15 +78,11 @@ interface OutcomeProps extends Pick<
   readonly report: Report;
 }
 
-/** Dangers are told at once; hints are for what can wait. */
-const isDangerous = (finding: Finding): boolean =>
-  ['supply-short', 'pin-short'].includes(finding.code) || finding.severity === 'risk';
-
 function Outcome({ report, hintLevel, onHint, onApply, onFollow, onHandIn }: OutcomeProps) {
   const causes = report.findings.filter((finding) => finding.cause);
   const [cause] = causes;
   if (hasPassed(report.verdict) || !cause) return <Passed report={report} onHandIn={onHandIn} />;
-  const level = isDangerous(cause) ? 3 : hintLevel;
+  const level = isToldAtOnce(cause) ? 3 : hintLevel;
   const canApply = cause.repair?.edits.some((edit) => !('replace' in edit));
   return (
     <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
@@ -132,7 +130,7 @@ function headline(report: Report, cause: Finding, level: number): string {
   if (level === 3 || report.verdict === 'cannot-tell') return firstSentence(cause.message);
   return cause.line === undefined
     ? 'It does not do its job yet.'
-    : cause.code.startsWith('syntax') || cause.code.startsWith('name')
+    : rowOf(cause.code).isRefused
       ? 'The board would not take this program.'
       : 'It does not do its job yet.';
 }

@@ -1,4 +1,4 @@
-import type { Edit } from '@/core/finding';
+import type { Edit } from '@/core/findings/finding';
 import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
 import type { Sighting } from '@/core/judge/check';
 import { findKind, kindOf } from '@/core/parts';

@@ -1,4 +1,4 @@
-import type { Severity } from '@/core/finding';
+import type { Severity } from '@/core/findings/finding';
 import type { Verdict } from '@/core/formats/report';
 
 /** Words for verdicts, the same everywhere. */

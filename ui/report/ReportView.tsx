@@ -1,5 +1,5 @@
 import { drawBench } from '@/core/drawing/bench';
-import type { Finding } from '@/core/finding';
+import type { Finding } from '@/core/findings/finding';
 import { hasPassed, type Report } from '@/core/formats/report';
 import { figure } from '@/core/units';
 import { readWiring } from '@/core/wiring/read';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { drawBench } from '@/core/drawing/bench';
 import type { Drawing } from '@/core/drawing/list';
-import { isProgram } from '@/core/judge/order';
+import { isProgram } from '@/core/findings/order';
 import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 import { BenchFigure } from '../drawing/BenchFigure';

@@ -9,7 +9,7 @@ import { turnedStep, type QuarterTurns } from '@/core/drawing/turn';
 import { currentPaths, type CurrentPath } from '@/core/electrics/paths';
 import type { Connection } from '@/core/plan/worksheet';
 import { kindOf } from '@/core/parts';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
 import { readPoint, surroundingsOf } from '@/core/wiring/point';
 import { findPart, nameOf, shortNameOf, type Point, type Wiring } from '@/core/wiring/wiring';
 import type { Step } from '@/core/worksheet/nudge';
@@ -62,28 +62,21 @@ export function Drawings(props: DrawingsProps) {
   const [refusal, setRefusal] = useState<string>();
   const frame = useRef<HTMLDivElement>(null);
 
-  const netlist = useMemo(() => wiring && netlistOf(wiring), [wiring]);
+  const circuit = useMemo(() => wiring && new Circuit(wiring), [wiring]);
   const legAt = useMemo(() => pointOf(wiring, chosen), [wiring, chosen]);
   const paths = useMemo(
-    () =>
-      wiring && netlist && following
-        ? pathsThrough(
-            wiring,
-            netlist.nodes.flatMap(({ pins }) => pins),
-            chosen,
-          )
-        : [],
-    [wiring, netlist, following, chosen],
+    () => (circuit && following ? pathsThrough(circuit, chosen) : []),
+    [circuit, following, chosen],
   );
   const path = following && paths[following.path];
   const threads = useMemo(
     () =>
-      threadsFor(wiring, {
+      threadsFor(circuit, {
         path,
         step: following?.step,
         traced: traced?.point ?? (isTracing ? legAt : undefined),
       }),
-    [wiring, path, following?.step, traced?.point, isTracing, legAt],
+    [circuit, path, following?.step, traced?.point, isTracing, legAt],
   );
   const drawing = useMemo(
     () =>
@@ -331,17 +324,9 @@ function legInHole(wiring: Wiring, point: string): Chosen | undefined {
 }
 
 /** The ways of the current that pass a part; all of them when none is chosen or none passes it. */
-function pathsThrough(
-  wiring: Wiring,
-  pins: readonly string[],
-  chosen: Chosen | undefined,
-): readonly CurrentPath[] {
-  const supplies = new Set(wiring.board?.profile.supplies.map(({ name }) => name));
-  const all = currentPaths(
-    wiring,
-    netlistOf(wiring),
-    pins.filter((pin) => !supplies.has(pin)),
-  ).filter(({ steps }) => steps.length > 1);
+function pathsThrough(circuit: Circuit, chosen: Chosen | undefined): readonly CurrentPath[] {
+  const pins = circuit.nodes.flatMap(({ id }) => circuit.signalsAt(id));
+  const all = currentPaths(circuit, pins).filter(({ steps }) => steps.length > 1);
   const through = all.filter(({ steps }) => steps.some((step) => 'ref' in step && step.ref === chosen?.ref));
   return through.length > 0 ? through : all;
 }

@@ -4,7 +4,7 @@ import { Download, Upload } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { prepareBench } from '@/core/electrics/bench';
-import { netlistOf } from '@/core/wiring/netlist';
+import { Circuit } from '@/core/wiring/circuit';
 import { drawBench } from '@/core/drawing/bench';
 import { writeSvg } from '@/core/drawing/svg';
 import { boardsOf } from '@/core/formats/exercise';
@@ -61,7 +61,7 @@ const layoutFiles: readonly FileKind[] = [
     label: 'Circuit netlist',
     ending: 'cir',
     type: 'text/plain',
-    write: (_, wiring) => writeSpice(prepareBench(wiring, netlistOf(wiring)), new Map(), titleOf(wiring)),
+    write: (_, wiring) => writeSpice(prepareBench(new Circuit(wiring)), new Map(), titleOf(wiring)),
   },
 ];
 

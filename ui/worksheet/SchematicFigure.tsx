@@ -4,8 +4,9 @@ import Elk, { type ELK } from 'elkjs/lib/elk-api.js';
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
 import { drawSchematic, nodeNear, threadedSchematic, type Schematic } from '@/core/drawing/schematic';
 import type { SchematicEngine } from '@/core/drawing/schematic/engine';
-import { netlistOf, type NodeId } from '@/core/wiring/netlist';
-import { nameOf, type Point, type Wiring } from '@/core/wiring/wiring';
+import { Circuit } from '@/core/wiring/circuit';
+import type { NodeId } from '@/core/wiring/netlist';
+import type { Point, Wiring } from '@/core/wiring/wiring';
 import { schematicEngine } from '@/engines/schematic';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { placeOnDrawing } from '../drawing/pointer';
@@ -69,11 +70,11 @@ export function SchematicFigure({ wiring, title, threads, onChoose, onTrace }: S
   }, [wiring, engine]);
   const drawing = useMemo(() => {
     if (!drawn) return undefined;
-    const netlist = netlistOf(drawn.wiring);
+    const circuit = new Circuit(drawn.wiring);
     const roles = new Map<NodeId, Thread['role']>();
     for (const { point, role } of threads) {
-      const node = netlist.nodeAt.get(nameOf(point));
-      if (node !== undefined) roles.set(node, role);
+      const node = circuit.nodeAt(point);
+      if (node) roles.set(node.id, role);
     }
     return threadedSchematic(drawn.schematic, roles);
   }, [drawn, threads]);
@@ -107,10 +108,10 @@ export function SchematicFigure({ wiring, title, threads, onChoose, onTrace }: S
 
 /** Where some leg of the node is. */
 function pointOnNode(wiring: Wiring, node: NodeId): Point | undefined {
-  const { nodeAt } = netlistOf(wiring);
+  const circuit = new Circuit(wiring);
   return (
     wiring.parts
       .flatMap(({ legs }) => legs.map(({ at }) => at))
-      .find((at) => at !== null && nodeAt.get(nameOf(at)) === node) ?? undefined
+      .find((at) => at !== null && circuit.nodeAt(at)?.id === node) ?? undefined
   );
 }

@@ -9,8 +9,8 @@ import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Connection } from '@/core/plan/worksheet';
 import { circuitOf, takenPins } from '@/core/statements';
 import { readWiring } from '@/core/wiring/read';
-import { netlistOf } from '@/core/wiring/netlist';
-import { nameOf, type Point, type Wiring } from '@/core/wiring/wiring';
+import { Circuit } from '@/core/wiring/circuit';
+import type { Point, Wiring } from '@/core/wiring/wiring';
 import { fieldOf, type Change, type SheetField } from '@/core/worksheet/change';
 import { takeWiring } from '@/core/worksheet/from-wiring';
 import { nudge, putLeg, type Step as Shift } from '@/core/worksheet/nudge';
@@ -176,12 +176,9 @@ export function Worksheet(props: WorksheetProps) {
     ),
   );
   const onTrace = useStable((point: Point | undefined) => {
-    const nodeAt = wiring && netlistOf(wiring).nodeAt;
-    const node = point && nodeAt?.get(nameOf(point));
-    const traced =
-      node === undefined
-        ? undefined
-        : connections?.find((one) => one.point && nodeAt!.get(nameOf(one.point)) === node);
+    const circuit = wiring && new Circuit(wiring);
+    const node = point && circuit?.nodeAt(point);
+    const traced = node && connections?.find((one) => one.point && circuit!.nodeAt(one.point) === node);
     setFollowed(traced && followed && keyOf(traced) === keyOf(followed) ? undefined : traced);
   });
   const onTake = useStable((given: Wiring) => make(takeWiring(sheet, given, courseRules)));

@@ -1,7 +1,7 @@
 import type { CurrentPath } from '@/core/electrics/paths';
 import { roleOfNode } from '@/core/plan/worksheet';
-import { netlistOf } from '@/core/wiring/netlist';
-import { nameOf, type Point, type Wiring } from '@/core/wiring/wiring';
+import type { Circuit } from '@/core/wiring/circuit';
+import type { Point } from '@/core/wiring/wiring';
 
 /** A node to show on the drawings, by a point on it, and what it is for. */
 export type Thread = { readonly point: Point; readonly role: 'supply' | 'ground' | 'signal' | 'sense' };
@@ -14,14 +14,13 @@ interface ThreadWish {
 
 /** The nodes to show: those of a followed current up to where it is, or a traced one; else none. */
 export function threadsFor(
-  wiring: Wiring | undefined,
+  circuit: Circuit | undefined,
   { path, step, traced }: ThreadWish,
 ): readonly Thread[] {
-  if (!wiring) return [];
-  const netlist = netlistOf(wiring);
+  if (!circuit) return [];
   const thread = (point: Point): readonly Thread[] => {
-    const node = netlist.nodeAt.get(nameOf(point));
-    return node === undefined ? [] : [{ point, role: roleOfNode(netlist.nodes[node]!, wiring) }];
+    const node = circuit.nodeAt(point);
+    return node ? [{ point, role: roleOfNode(circuit, node.id) }] : [];
   };
   if (path)
     return path.steps

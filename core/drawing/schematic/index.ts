@@ -1,6 +1,7 @@
-import { isPowerSource } from '../../parts';
+import { kindOf } from '../../parts';
 import { legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
-import { circuitParts, netlistOf, type CircuitNode, type NodeId } from '../../wiring/netlist';
+import { Circuit } from '../../wiring/circuit';
+import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import type { Drawing, Layer, Shape } from '../list';
 import type { EngineGraph, EnginePoint, SchematicEngine } from './engine';
 import { signOf, valueText, type Sign } from './signs';
@@ -22,21 +23,21 @@ const MARGIN = 16;
  * routed by the engine. Ground and supplies stand at each leg as signs, so that only signals are lines.
  */
 export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Promise<Schematic> {
-  const netlist = netlistOf(wiring);
-  const parts = circuitParts(wiring);
+  const circuit = new Circuit(wiring);
+  const { parts, nodes } = circuit;
   const signs = new Map(parts.map((part): [string, Sign] => [part.ref, signOf(part)]));
   const boxes: Box[] = [];
   const extras: Extra[] = [];
   const lines: EngineGraph['lines'][number][] = [];
   const add = (extra: Extra): void => void extras.push(extra);
   const nodeOfLine = new Map<string, NodeId>();
-  for (const node of netlist.nodes) {
+  for (const node of nodes) {
     const connect = (from: string, to: string): void => {
       const id = `line${lines.length}`;
       lines.push({ id, from, to });
       nodeOfLine.set(id, node.id);
     };
-    connectNode(wiring, node, signs, { add, connect });
+    connectNode(circuit, node, signs, { add, connect });
   }
   for (const part of parts) {
     const sign = signs.get(part.ref)!;
@@ -71,7 +72,7 @@ export async function drawSchematic(wiring: Wiring, engine: SchematicEngine): Pr
     height: layout.height + 2 * MARGIN,
     layers,
     targets: [],
-    description: describe(wiring, netlist.nodes),
+    description: describe(wiring, nodes),
     tracks: lines.map(({ id }) => ({
       node: nodeOfLine.get(id)!,
       points: (layout.lines.get(id) ?? []).map(({ x, y }) => ({ x: x + MARGIN, y: y + MARGIN })),
@@ -144,12 +145,11 @@ interface Builder {
 }
 
 function connectNode(
-  wiring: Wiring,
+  circuit: Circuit,
   node: CircuitNode,
   signs: ReadonlyMap<string, Sign>,
   { add, connect }: Builder,
 ): void {
-  const sockets = wiring.board?.profile.supplies ?? [];
   // Legs that are joined inside a part share their port; one of them is enough.
   const seen = new Set<string>();
   const legs = node.terminals.filter(({ ref, leg }) => {
@@ -160,14 +160,12 @@ function connectNode(
     return true;
   });
   if (legs.length === 0) return;
-  const ground = node.pins.some((pin) => sockets.find((socket) => socket.name === pin)?.role === 'ground');
+  const side = circuit.side(node.id);
+  const ground = side === 'ground';
   // A battery that feeds many stands as a sign at each of them too.
-  const pole = node.terminals.find(
-    ({ ref, leg }) =>
-      (leg as string) === 'plus' && isPowerSource(wiring.parts.find((part) => part.ref === ref)!),
-  );
+  const pole = node.terminals.find(({ ref, leg }) => leg === kindOf(circuit.part(ref)!.kind).poles?.plus);
   const supply =
-    node.pins.find((pin) => sockets.some((socket) => socket.name === pin && socket.role !== 'ground')) ??
+    (side === 'supply' ? node.pins.find((pin) => !circuit.signalsAt(node.id).includes(pin)) : undefined) ??
     (pole && legs.length > 2 ? `${pole.ref} +` : undefined);
   const isRight = ({ ref, leg }: (typeof legs)[number]): boolean =>
     signs.get(ref)!.ports.get(leg)!.side === 'EAST';

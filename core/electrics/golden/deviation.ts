@@ -1,4 +1,5 @@
-import { netlistOf } from '../../wiring/netlist';
+import { Circuit } from '../../wiring/circuit';
+import { nameOf } from '../../wiring/wiring';
 import { prepareBench } from '../bench';
 import { solveBench } from '../bench-point';
 import { goldenDrives, goldenStates, goldenWiring, type GoldenCircuit } from './circuits';
@@ -23,14 +24,13 @@ export function deviations(
   golden: Readonly<Record<string, number>>,
 ): readonly Deviation[] {
   const wiring = goldenWiring(circuit);
-  const netlist = netlistOf(wiring);
-  const bench = prepareBench(wiring, netlist, { states: goldenStates(circuit) });
+  const bench = prepareBench(new Circuit(wiring), { states: goldenStates(circuit) });
   const point = solveBench(bench, goldenDrives(circuit));
   if (point.trouble) throw new Error(`${circuit.name}: ${point.trouble}`);
-  return netlist.nodes
+  return bench.circuit.nodes
     .filter(({ id }) => bench.solverNode[id] !== 0)
     .map(({ id, points }) => {
-      const name = points[0] as string;
+      const name = nameOf(points[0]!) as string;
       const solved = point.volts[id] ?? null;
       const reference = golden[name];
       if (reference === undefined) throw new Error(`${circuit.name}: no figure for ${name}`);

@@ -4,7 +4,7 @@ import { shippedBoards } from '../../boards';
 import { kindOf } from '../../parts';
 import { lampModels } from '../../parts/light';
 import { readWiring } from '../../wiring/read';
-import { netlistOf } from '../../wiring/netlist';
+import { Circuit } from '../../wiring/circuit';
 import { prepareBench } from '../bench';
 import { solveBench } from '../bench-point';
 import { fiveBands, fourBands, misreadAs, misreadPairs, readBands, type BandColour } from './bands';
@@ -171,7 +171,7 @@ describe('the resistor of a lamp', () => {
       'ref,kind,value,leg,at\nG1,supply,5V,plus,\nR1,resistor,330,1,G1.plus\nR1,resistor,330,2,\nD1,led,amber,anode,R1.2\nD1,led,amber,cathode,G1.minus\nG1,supply,5V,minus,\n';
     const read = readWiring(table);
     if (!read.ok) throw new Error(read.problems[0]?.message);
-    const point = solveBench(prepareBench(read.value, netlistOf(read.value)), new Map());
+    const point = solveBench(prepareBench(new Circuit(read.value)), new Map());
     expect(point.lamps.get('D1')).toBeCloseTo(lampCurrentMa(amber, 5, 330.05), 4);
     expect(kindOf('led').title).toBe('lamp');
   });
@@ -187,7 +187,7 @@ test('the uses of a board’s limits name pins, ports, the total and supplies', 
   const read = readWiring(`ref,kind,value,leg,at\nU1,board,learner-5v,,\n${rows}`);
   if (!read.ok) throw new Error(read.problems[0]?.message);
   const drives = new Map(['2', '3', '4'].map((pin) => [pin, { mode: 'high' as const }]));
-  const point = solveBench(prepareBench(read.value, netlistOf(read.value)), drives);
+  const point = solveBench(prepareBench(new Circuit(read.value)), drives);
   const uses = limitUses(shippedBoards.get('learner-5v')!, point);
   expect(uses[0]!.what).toMatch(/^pin [234]$/);
   expect(uses.map(({ what }) => what)).toEqual(

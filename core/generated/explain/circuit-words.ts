@@ -2,9 +2,11 @@ import type { BoardProfile } from '../../boards';
 import { prepareBench, type PinDrive } from '../../electrics/bench';
 import { solveBench, type BenchPoint } from '../../electrics/bench-point';
 import { glowAt } from '../../electrics/brightness';
-import { listText } from '../../finding';
+import { ref as makeRef } from '../../brand';
+import { listText } from '../../findings/finding';
 import { milliamps } from '../../units';
-import { netlistOf, nodeOfPin } from '../../wiring/netlist';
+import { isResistor, kindOf, type PartKind } from '../../parts';
+import { Circuit } from '../../wiring/circuit';
 import type { Wiring } from '../../wiring/wiring';
 import { hookupOf, type HookedPin } from '../hookup';
 
@@ -37,30 +39,18 @@ export interface CircuitWords {
   readonly servoAt: (pin: string) => string | undefined;
 }
 
-/** What a part does that is no light, with current and without. */
-const doings: Readonly<Record<string, readonly [on: string, off: string]>> = {
-  buzzer: ['sounds', 'is silent'],
-  motor: ['runs', 'stands still'],
-  relay: ['pulls in', 'lets go'],
-};
-
-const measuring: Readonly<Record<string, string>> = {
-  potentiometer: 'the knob',
-  'light-sensor': 'the light on',
-  thermistor: 'the warmth of',
-  'temperature-sensor': 'the warmth of',
-};
-
 /** Current that a part without a light must carry to do anything, in mA. */
 const ACTS_FROM_MA = 0.3;
 
 /** Words for what the pins of a board do in a circuit, from its operating points. */
 export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWords): CircuitWords {
-  const netlist = netlistOf(wiring);
-  const bench = prepareBench(wiring, netlist);
+  const circuit = new Circuit(wiring, board);
+  const bench = prepareBench(circuit);
   const hooked = new Map(hookupOf(wiring, board).map((pin) => [pin.pin, pin]));
-  const kinds = new Map(wiring.parts.map(({ ref, kind }) => [ref as string, kind]));
-  const kindOn = (pin: HookedPin | undefined): string | undefined => pin && kinds.get(pin.ref);
+  const kindOn = (pin: HookedPin | undefined): PartKind | undefined => {
+    const part = pin && circuit.part(makeRef(pin.ref));
+    return part && kindOf(part.kind);
+  };
   const supply = `${board.logicVolts} V`;
 
   const solved = new Map<string, BenchPoint>();
@@ -90,16 +80,16 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
       if (glow === 'dark') return `${lampName(lamp)} is dark`;
       return `${lampName(lamp)} ${glow === 'lit' ? 'lights' : 'glows faintly'} with ${milliamps(currentMa)}`;
     });
-    const others = wiring.parts.flatMap(({ ref, kind }) => {
-      const doing = doings[kind];
-      if (!doing) return [];
+    const others = circuit.parts.flatMap(({ ref, kind, value }) => {
+      const { deeds, spokenTo } = kindOf(kind);
+      if (!deeds) return [];
       const currentIn = (point: BenchPoint): number => Math.abs(point.parts.get(ref)?.currentMa ?? 0);
       const [high, low] = ends(pin).map(currentIn) as [number, number];
       if (Math.abs(high - low) >= ACTS_FROM_MA)
-        return [`${ref} ${doing[currentIn(here) >= Math.max(high, low) / 2 ? 0 : 1]}`];
-      // A relay module is told by a voltage.
-      const isTold = kind === 'relay' && hooked.get(pin)?.ref === ref;
-      return isTold ? [`${ref} ${doing[drive.mode === 'high' ? 0 : 1]}`] : [];
+        return [`${ref} ${currentIn(here) >= Math.max(high, low) / 2 ? deeds.on : deeds.off}`];
+      // A module is told by a voltage, not by a current that is worth speaking of.
+      const isTold = spokenTo?.(value) === 'level' && hooked.get(pin)?.ref === ref;
+      return isTold ? [`${ref} ${drive.mode === 'high' ? deeds.on : deeds.off}`] : [];
     });
     const own = board.onBoard.find((lamp) => lamp.pin === pin);
     // The board's own lamp is spoken of where there is nothing else to look at.
@@ -116,11 +106,11 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
     const lamps = own ? lampsOn(pin) : [];
     return lamps.length === 1 ? lampName(lamps[0]!) : own?.ref;
   };
-  const whenUsed = (own: HookedPin): string => (kindOn(own) === 'switch' ? 'on' : 'pressed');
-  const resistorAt = (pin: string): string | undefined =>
-    netlist.nodes
-      .find(({ id }) => id === nodeOfPin(netlist, pin))
-      ?.terminals.find(({ ref }) => kinds.get(ref) === 'resistor')?.ref;
+  const whenUsed = (own: HookedPin): string => (kindOn(own)?.contact === 'latching' ? 'on' : 'pressed');
+  const resistorAt = (pin: string): string | undefined => {
+    const node = circuit.nodeOfPin(pin);
+    return node && circuit.partsAt(node.id).find(isResistor)?.ref;
+  };
 
   const gives = (pin: string, mode: Level): string =>
     `Pin ${pin} gives ${mode === 'high' ? supply : '0 V'}${effect(pin, { mode })}.`;
@@ -159,7 +149,7 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
     sounds: (pin, says) => `${hooked.get(pin)?.ref ?? `Pin ${pin}`} sounds at ${says} Hz.`,
     measures: (pin, range) => {
       const own = hooked.get(pin);
-      const by = measuring[kindOn(own) ?? ''];
+      const by = kindOn(own)?.measures;
       return `the voltage at pin ${pin}${own && by ? `, which ${by} ${own.ref} sets,` : ''} as a number: 0 for 0 V, ${range} for ${board.analog.referenceVolts} V`;
     },
     readsLevel: (pin) => {
@@ -171,8 +161,8 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
     },
     contactAt: (pin, level) => {
       const own = hooked.get(pin);
-      if (kindOn(own) === 'motion-sensor')
-        return `${own!.ref} sees ${level === 'high' ? 'something move' : 'nothing move'}`;
+      const deeds = own?.does.role === 'signal' ? kindOn(own)?.deeds : undefined;
+      if (deeds) return `${own!.ref} ${level === 'high' ? deeds.on : deeds.off}`;
       if (own?.does.role !== 'contact') return undefined;
       return `${own.ref} is ${own.does.active === level ? '' : 'not '}${whenUsed(own)}`;
     },

@@ -1,7 +1,7 @@
 import { namedChildren, type SyntaxNode } from '../../program/syntax';
 import { pinByNumber } from '../../boards';
 import { capital } from '../../judge/words';
-import { listText } from '../../finding';
+import { listText } from '../../findings/finding';
 import { cppFacts, declaredIn, type CppFacts } from './cpp-facts';
 import { cppActions } from './cpp-actions';
 import { cppPhrases, type CppPhrases } from './cpp-phrases';

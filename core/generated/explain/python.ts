@@ -1,4 +1,4 @@
-import { listText } from '../../finding';
+import { listText } from '../../findings/finding';
 import { capital } from '../../judge/words';
 import { namedChildren, type SyntaxNode } from '../../program/syntax';
 import { calledIn } from './python-calls';

@@ -1,5 +1,5 @@
 import { brightnessAt } from '../../electrics/brightness';
-import { quantity } from '../../finding';
+import { quantity } from '../../findings/finding';
 import type { SingleExpectation } from '../../formats/scenario';
 import type { CurrentChange } from '../../rehearsal/trace';
 import { seconds } from '../../units';

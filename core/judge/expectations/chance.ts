@@ -1,4 +1,4 @@
-import { quantity } from '../../finding';
+import { quantity } from '../../findings/finding';
 import type { Expectation, SingleExpectation } from '../../formats/scenario';
 import { expectationSentence } from '../../formats/scenario-sentences';
 import { failedWith, passed, type Check, type Observed, type Outcome } from './outcome';

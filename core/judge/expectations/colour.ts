@@ -1,6 +1,6 @@
 import { legName } from '../../brand';
 import { brightnessAt } from '../../electrics/brightness';
-import { quantity } from '../../finding';
+import { quantity } from '../../findings/finding';
 import type { LampColour, SingleExpectation } from '../../formats/scenario';
 import { capital, partTextOf } from '../words';
 import { meanMa } from './brightness';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { ref } from '../../brand';
-import type { FindingCode } from '../../finding';
+import type { FindingCode } from '../../findings/finding';
 import type { Expectation } from '../../formats/scenario';
 import { seenIntervals } from '../../rehearsal/seen';
 import type { Trace } from '../../rehearsal/trace';

@@ -1,4 +1,4 @@
-import { quantity } from '../../finding';
+import { quantity } from '../../findings/finding';
 import type { Expectation, SingleExpectation } from '../../formats/scenario';
 import { seconds } from '../../units';
 import { checkSlope } from './brightness';

@@ -1,5 +1,5 @@
 import type { Ref } from '../../brand';
-import { quantity, type FindingCode, type Observation } from '../../finding';
+import { quantity, type FindingCode, type Observation } from '../../findings/finding';
 import type { SingleExpectation } from '../../formats/scenario';
 import type { SeenInterval } from '../../rehearsal/seen';
 import { milliamps, seconds, times } from '../../units';

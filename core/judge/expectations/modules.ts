@@ -1,4 +1,4 @@
-import { quantity, type Observation } from '../../finding';
+import { quantity, type Observation } from '../../findings/finding';
 import type { SingleExpectation } from '../../formats/scenario';
 import { heardIntervals } from '../../rehearsal/heard';
 import { lastBy, observedSeconds, pictureRows } from '../../rehearsal/trace';

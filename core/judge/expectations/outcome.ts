@@ -1,5 +1,5 @@
 import type { Ref } from '../../brand';
-import type { Observation } from '../../finding';
+import type { Observation } from '../../findings/finding';
 import type { Expectation, Stimulus } from '../../formats/scenario';
 import type { SeenInterval } from '../../rehearsal/seen';
 import { observedSeconds, type CurrentChange, type Trace } from '../../rehearsal/trace';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { ref } from '../../brand';
 import { shippedBoards } from '../../boards';
-import type { FindingCode } from '../../finding';
+import type { FindingCode } from '../../findings/finding';
 import type { Expectation, Stimulus } from '../../formats/scenario';
 import { compileProgram } from '../../program';
 import { rehearse } from '../../rehearsal/rehearse';

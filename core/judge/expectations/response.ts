@@ -1,4 +1,4 @@
-import { quantity } from '../../finding';
+import { quantity } from '../../findings/finding';
 import type { SingleExpectation, Stimulus } from '../../formats/scenario';
 import { touchedBy } from '../../formats/scenario';
 import { litPhases, soundingPhases, type Phase } from '../../rehearsal/phases';

@@ -1,4 +1,4 @@
-import { quantity } from '../../finding';
+import { quantity } from '../../findings/finding';
 import type { SingleExpectation } from '../../formats/scenario';
 import { seconds } from '../../units';
 import { failedWith, passed, windowOf, type Check } from './outcome';

@@ -1,5 +1,4 @@
-import type { Observation } from '../../finding';
-import type { ProgramProblem } from '../../program';
+import type { ProgramRule } from '../subject';
 
 export { missedInput, pullupUnset } from './inputs';
 export { interruptTrouble } from './interrupts';
@@ -7,15 +6,14 @@ export { directionUnset, missingPause, negativePause } from './outputs';
 export { runtimeTrouble } from './runtime';
 export { wordingOf } from './wording';
 
-/** The observation in a program problem, without what only the compiler needs. */
-export function problemObservation(problem: ProgramProblem): Observation {
-  return {
-    code: problem.code,
-    severity: problem.severity,
-    line: problem.line,
-    column: problem.column,
-    message: problem.message,
-    hints: problem.hints,
-    ...(problem.repair ? { repair: problem.repair } : {}),
-  };
-}
+/** What is wrong with a program as it is written, without what only the compiler needs. */
+export const programProblems: ProgramRule = ({ problems }) =>
+  problems.map(({ code, severity, line, column, message, hints, repair }) => ({
+    code,
+    severity,
+    line,
+    column,
+    message,
+    hints,
+    ...(repair ? { repair } : {}),
+  }));

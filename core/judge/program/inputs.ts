@@ -1,31 +1,20 @@
+import { quantity, type Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
-import { quantity, type Observation } from '../../finding';
-import type { Stimulus } from '../../formats/scenario';
-import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
-import type { Wording } from './wording';
-import { nodeOfPin, type Netlist } from '../../wiring/netlist';
-import type { PlacedPart, Wiring } from '../../wiring/wiring';
-import type { BoardProfile } from '../../boards';
+import type { PlacedPart } from '../../wiring/wiring';
+import type { Built, BuiltRunRule } from '../subject';
 
-/** What lies on the node of a pin. */
-interface At {
-  readonly netlist: Netlist;
-  readonly wiring: Wiring;
-  readonly board: BoardProfile;
-}
-
-const partsAt = (pin: string, { netlist, wiring }: At): readonly PlacedPart[] => {
-  const node = netlist.nodes.find(({ id }) => id === nodeOfPin(netlist, pin));
-  return wiring.parts.filter((part) => node?.terminals.some(({ ref }) => ref === part.ref));
+const partsAt = (pin: string, { circuit }: Built): readonly PlacedPart[] => {
+  const node = circuit.nodeOfPin(pin);
+  return node ? circuit.partsAt(node.id) : [];
 };
 
 /** Pins behind a button to ground that nothing pulls up, inside the board or outside. */
-export function pullupUnset(trace: Trace, at: At, wording: Wording): readonly Observation[] {
-  return trace.floatingReads.flatMap(({ pin, how, line }): readonly Observation[] => {
-    const parts = partsAt(pin, at);
+export const pullupUnset: BuiltRunRule = ({ trace }, { wording }, built) =>
+  trace.floatingReads.flatMap(({ pin, how, line }): readonly Observation[] => {
+    const parts = partsAt(pin, built);
     const button = parts.find((part) => isContact(part));
-    if (how !== 'digital' || !button || !leadsToGround(button, pin, at)) return [];
+    if (how !== 'digital' || !button || !leadsToGround(button, pin, built)) return [];
     return [
       {
         code: 'pullup-unset',
@@ -42,28 +31,16 @@ export function pullupUnset(trace: Trace, at: At, wording: Wording): readonly Ob
       },
     ];
   });
-}
 
-function leadsToGround(button: PlacedPart, pin: string, { netlist, board }: At): boolean {
-  const here = nodeOfPin(netlist, pin);
-  const grounds = board.supplies.filter(({ role }) => role === 'ground').map(({ name }) => name);
-  return netlist.nodes.some(
-    ({ id, pins, terminals }) =>
-      id !== here &&
-      pins.some((name) => grounds.includes(name)) &&
-      terminals.some(({ ref }) => ref === button.ref),
-  );
-}
+const leadsToGround = (button: PlacedPart, pin: string, { circuit }: Built): boolean =>
+  circuit
+    .nodesOf(button)
+    .some((node) => node !== circuit.nodeOfPin(pin)?.id && circuit.side(node) === 'ground');
 
 /** Presses that are made and let go again while nobody looks at the button. */
-export function missedInput(
-  trace: Trace,
-  at: At,
-  stimuli: readonly Stimulus[],
-  wording: Wording,
-): readonly Observation[] {
-  return [...trace.reads].flatMap(([pin, { how, line, gaps }]): readonly Observation[] => {
-    const button = partsAt(pin, at).find((part) => kindOf(part.kind).stimulus === 'press');
+export const missedInput: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>
+  [...trace.reads].flatMap(([pin, { how, line, gaps }]): readonly Observation[] => {
+    const button = partsAt(pin, built).find((part) => kindOf(part.kind).stimulus === 'press');
     if (how !== 'digital' || !button) return [];
     const presses = stimuli.flatMap((stimulus) =>
       'press' in stimulus && stimulus.press === button.ref && stimulus.for !== undefined
@@ -90,4 +67,3 @@ export function missedInput(
       },
     ];
   });
-}

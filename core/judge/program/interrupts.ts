@@ -1,9 +1,8 @@
-import type { BoardProfile } from '../../boards';
-import { quantity, type Observation } from '../../finding';
-import type { Trace } from '../../rehearsal/trace';
+import { quantity, type Observation } from '../../findings/finding';
+import type { RunRule } from '../subject';
 
 /** Interrupts that the board does not have, and routines that stick. */
-export function interruptTrouble(trace: Trace, board: BoardProfile): readonly Observation[] {
+export const interruptTrouble: RunRule = ({ trace }, { board }) => {
   const able = board.pins.filter(({ interrupt }) => interrupt !== undefined).map(({ name }) => name);
   const dead = trace.deadInterrupts.map(({ number, line }): Observation => ({
     code: 'pin-lacks-function',
@@ -38,4 +37,4 @@ export function interruptTrouble(trace: Trace, board: BoardProfile): readonly Ob
       ],
     },
   ];
-}
+};

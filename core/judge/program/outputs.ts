@@ -1,19 +1,15 @@
-import { quantity, type Observation } from '../../finding';
-import type { Trace } from '../../rehearsal/trace';
+import { quantity, type Observation } from '../../findings/finding';
+import { EYE_SECONDS } from '../../rehearsal/seen';
 import { figure, milliamps, seconds } from '../../units';
-import type { Wording } from './wording';
+import type { Built, BuiltRunRule, RunRule } from '../subject';
 
 /** Pins written to that were never made outputs, with what reaches their lamps instead. */
-export function directionUnset(
-  trace: Trace,
-  pulledUpMa: (pin: string) => number | undefined,
-  wording: Wording,
-): readonly Observation[] {
+export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
   const pins = [...new Set(trace.undirected.map((write) => write.pin))];
   return pins.map((name) => {
     const writes = trace.undirected.filter((write) => write.pin === name);
     const { pin, level, line } = writes.find((write) => write.level === 'high') ?? writes[0]!;
-    const currentMa = pulledUpMa(pin);
+    const currentMa = built && pulledUpMa(built, pin);
     const effect =
       level === 'low'
         ? 'Nothing happens.'
@@ -34,10 +30,19 @@ export function directionUnset(
       evidence: { currentMa: quantity(level === 'low' ? 0 : (currentMa ?? 0), 'mA') },
     };
   });
+};
+
+/** What a pin gives over the pull-up inside the board; `undefined` where nothing is wired. */
+function pulledUpMa({ circuit, states }: Built, pin: string): number | undefined {
+  if (!circuit.nodeOfPin(pin)) return undefined;
+  const currents = states
+    .filter(({ drives }) => drives.get(pin)?.mode === 'pullup')
+    .map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0));
+  return Math.max(0, ...currents);
 }
 
 /** A level that the program sets for so short a time that nobody sees it: its pause is missing. */
-export function missingPause(trace: Trace, eyeSeconds: number, wording: Wording): readonly Observation[] {
+export const missingPause: BuiltRunRule = ({ trace }, { wording }) => {
   for (const [pin, changes] of trace.pins) {
     const steps = changes
       .slice(1)
@@ -45,9 +50,9 @@ export function missingPause(trace: Trace, eyeSeconds: number, wording: Wording)
       .slice(1);
     for (const mode of ['high', 'low'] as const) {
       const same = steps.filter((step) => step.drive.mode === mode);
-      if (same.length < 2 || !same.every((step) => step.lasts < eyeSeconds)) continue;
+      if (same.length < 2 || !same.every((step) => step.lasts < EYE_SECONDS)) continue;
       const { line, lasts } = same[0]!;
-      const both = steps.every((step) => step.lasts < eyeSeconds);
+      const both = steps.every((step) => step.lasts < EYE_SECONDS);
       const hertz = 1 / (steps[0]!.lasts + (steps[1]?.lasts ?? steps[0]!.lasts));
       const state = mode === 'high' ? 'on' : 'off';
       return [
@@ -70,13 +75,13 @@ export function missingPause(trace: Trace, eyeSeconds: number, wording: Wording)
     }
   }
   return [];
-}
+};
 
 /** Milliseconds that a number below zero becomes when it is taken for one without a sign: weeks. */
 const WRAPPED_SECONDS = 2 ** 31 / 1000;
 
 /** Pauses that fall to zero or below while the program runs. */
-export function negativePause({ pauses }: Trace): readonly Observation[] {
+export const negativePause: RunRule = ({ trace: { pauses } }) => {
   const lines = [...new Set(pauses.map(({ line }) => line))];
   return lines.flatMap((line): readonly Observation[] => {
     const own = pauses.filter((pause) => pause.line === line);
@@ -107,4 +112,4 @@ export function negativePause({ pauses }: Trace): readonly Observation[] {
       },
     ];
   });
-}
+};

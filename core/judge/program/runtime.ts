@@ -1,12 +1,10 @@
-import type { BoardProfile } from '../../boards';
-import { quantity, type Observation } from '../../finding';
+import { quantity, type Observation } from '../../findings/finding';
 import type { SilentError } from '../../program/machine';
-import type { Trace } from '../../rehearsal/trace';
 import { figure, seconds } from '../../units';
-import type { Wording } from './wording';
+import type { RunRule } from '../subject';
 
 /** Loops that neither end nor wait, and what the processor does wrong without a word. */
-export function runtimeTrouble(trace: Trace, board: BoardProfile, wording: Wording): readonly Observation[] {
+export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
   const found: Observation[] = [];
   const { loop, reason, line, at } = trace.ended;
   const isEndless =
@@ -93,7 +91,7 @@ export function runtimeTrouble(trace: Trace, board: BoardProfile, wording: Wordi
       evidence: { pin: quantity(number, '') },
     });
   return found;
-}
+};
 
 /** What the board computed wrong without a word. */
 function silent(error: SilentError): Observation {

@@ -1,4 +1,4 @@
-import type { Edit } from '../../finding';
+import type { Edit } from '../../findings/finding';
 import type { Build } from '../examine';
 
 /** One change that may repair a build. Edits of one candidate belong together. */

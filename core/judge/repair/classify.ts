@@ -1,6 +1,6 @@
 import { sideOf } from '../../breadboards';
 import { legName, ref } from '../../brand';
-import { quantity, type Edit, type Observation } from '../../finding';
+import { quantity, type Edit, type Observation } from '../../findings/finding';
 import { readPoint, surroundingsOf } from '../../wiring/point';
 import { findPart, type Point, type Wiring } from '../../wiring/wiring';
 import { capital, legText, placeText, stripText } from '../words';

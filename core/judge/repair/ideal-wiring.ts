@@ -1,8 +1,7 @@
-import type { Exercise } from '../../formats/exercise';
+import { referencePins, type Exercise } from '../../formats/exercise';
 import type { Trace } from '../../rehearsal/trace';
 import type { Point, Wiring } from '../../wiring/wiring';
-import { referencePins } from '../compare';
-import { isSupplyPin } from '../graph';
+import { isSupplySocket } from '../../boards';
 
 /** The reference wiring with the pins that a program's runs use, where the exercise leaves them free. */
 export function wiringFor(exercise: Exercise, traces: readonly Trace[]): Wiring {
@@ -16,7 +15,7 @@ export function wiringFor(exercise: Exercise, traces: readonly Trace[]): Wiring 
     if (choice !== undefined) rename.set(pin, choice);
   }
   const renamed = (at: Point | null): Point | null =>
-    at?.type === 'pin' && !isSupplyPin(exercise.board, at.pin)
+    at?.type === 'pin' && !isSupplySocket(exercise.board, at.pin)
       ? { ...at, pin: rename.get(at.pin) ?? at.pin }
       : at;
   return {

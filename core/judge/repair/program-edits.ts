@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../../boards';
-import type { TextEdit } from '../../finding';
+import type { TextEdit } from '../../findings/finding';
 import type { Program } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Token } from '../../program/token';

@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../../boards';
-import type { TextEdit } from '../../finding';
+import type { TextEdit } from '../../findings/finding';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import type { Candidate } from './candidate';

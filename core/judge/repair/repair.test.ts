@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Edit } from '../../finding';
+import type { Edit } from '../../findings/finding';
 import { hasPassed } from '../../formats/report';
 import { compileProgram } from '../../program';
 import { applyTextEdit } from '../../program/problem';

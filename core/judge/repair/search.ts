@@ -1,11 +1,11 @@
 import { within } from '../../effort';
-import type { FindingCode } from '../../finding';
+import { rowOf } from '../../findings/table';
 import { languageOf } from '../../formats/exercise';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
 import type { Build, Examination, Examiner, Reference } from '../examine';
-import { isWiring } from '../order';
+import { isWiring } from '../../findings/order';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 import { programCandidates } from './program-edits';
@@ -26,16 +26,6 @@ const WHOLE = 8e8;
 const OF_TWO_IN_PROGRAM = 2e8;
 /** For what can be said of a build that nothing was found for. */
 const OF_A_PART = 1e8;
-/** Faults of a program that take another order of its lines to mend. */
-const REWRITTEN: ReadonlySet<FindingCode> = new Set([
-  'missed-input',
-  'double-count',
-  'repeats-while-held',
-  'no-debounce',
-  'state-reset',
-  'wait-in-interrupt',
-]);
-
 /** Steps that a try in full may run. */
 export const STEPS_OF_A_TRY = 1_000_000;
 /** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
@@ -170,7 +160,7 @@ class RepairSearch {
     return (
       this.hasRightWiring(start) &&
       this.examine(start).observations.some(
-        ({ code, severity }) => severity === 'fault' && REWRITTEN.has(code),
+        ({ code, severity }) => severity === 'fault' && rowOf(code).needsRewriting === true,
       )
     );
   }
@@ -197,7 +187,7 @@ class RepairSearch {
   }
 
   private keyOf(build: Build): string {
-    return buildKey(build, this.examiner.netlistOf(build.wiring));
+    return buildKey(build, this.examiner.circuitOf(build.wiring));
   }
 
   /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
@@ -333,9 +323,8 @@ class RepairSearch {
     const { build } = tried;
     if (way === 'in full') return farness(this.examine(tried));
     const { unmet, traces } = this.examiner.screen(build, this.stepsOfALook, 'end');
-    const { nodes } = this.examiner.netlistOf(build.wiring);
-    const leadsNowhere = (pin: string): boolean =>
-      nodes.every(({ pins, terminals }) => !pins.includes(pin) || terminals.length === 0);
+    const circuit = this.examiner.circuitOf(build.wiring);
+    const leadsNowhere = (pin: string): boolean => !circuit.nodeOfPin(pin)?.terminals.length;
     const stumbles = traces.reduce((sum, { pins, reads, undirected, floatingReads, unknownPins }) => {
       const used = new Set([...pins.keys(), ...reads.keys()]);
       const lost = [...used].filter(leadsNowhere).length;

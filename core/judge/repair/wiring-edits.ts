@@ -1,7 +1,7 @@
 import { ref, type PointName, type Ref } from '../../brand';
 import { effort } from '../../effort';
 import { columnsOf, sideOf, type Column } from '../../breadboards';
-import type { Edit } from '../../finding';
+import type { Edit } from '../../findings/finding';
 import { kindOf } from '../../parts';
 import { capacityOf, overreachOf } from '../../wiring/read';
 import { stripOf } from '../../wiring/netlist';
@@ -16,7 +16,6 @@ import {
   type Point,
   type Wiring,
 } from '../../wiring/wiring';
-import { correspondence } from '../compare';
 import type { Examination, Reference } from '../examine';
 import { legText, partText, placeText } from '../words';
 import type { Candidate } from './candidate';
@@ -43,7 +42,7 @@ const AS_DRAWN = 0.6;
 export function wiringCandidates(
   reference: Reference,
   wiring: Wiring,
-  examination: Pick<Examination, 'match' | 'traces'>,
+  examination: Pick<Examination, 'match' | 'traces' | 'pairs'>,
 ): readonly Candidate[] {
   const generator = new WiringEdits(reference, wiring, examination);
   return [
@@ -80,7 +79,7 @@ class WiringEdits {
   constructor(
     private readonly reference: Reference,
     private readonly wiring: Wiring,
-    private readonly examination: Pick<Examination, 'match' | 'traces'>,
+    private readonly examination: Pick<Examination, 'match' | 'traces' | 'pairs'>,
   ) {
     for (const part of wiring.parts)
       for (const { at } of part.legs) {
@@ -198,11 +197,7 @@ class WiringEdits {
   }
 
   *values(): Iterable<Candidate> {
-    const pairs = correspondence({
-      exercise: this.reference.exercise,
-      wiring: this.wiring,
-      match: this.examination.match,
-    });
+    const { pairs } = this.examination;
     for (const [name, part] of pairs) {
       const wanted = findPart(this.reference.exercise.reference, ref(name))!.value;
       if (wanted.text === part.value.text) continue;
@@ -261,11 +256,7 @@ class WiringEdits {
    * into the path at some leg or wire end.
    */
   *addedParts(): Iterable<Candidate> {
-    const pairs = correspondence({
-      exercise: this.reference.exercise,
-      wiring: this.wiring,
-      match: this.examination.match,
-    });
+    const { pairs } = this.examination;
     const missing = this.reference.exercise.reference.parts.filter(
       (part) => !kindOf(part.kind).conductor && !pairs.has(part.ref) && part.legs.length === 2,
     );

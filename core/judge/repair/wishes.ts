@@ -1,6 +1,5 @@
-import type { Exercise } from '../../formats/exercise';
+import { referencePins, type Exercise } from '../../formats/exercise';
 import type { Trace } from '../../rehearsal/trace';
-import { referencePins } from '../compare';
 import type { Build } from '../examine';
 
 /** How much a person has to do for each kind of change of a program. */

@@ -1,33 +1,22 @@
+import { socketsOf } from '../places';
 import { logicSupply } from '../../boards';
-import { legName, type LegName } from '../../brand';
 import { prepareBench } from '../../electrics/bench';
 import { solveBench } from '../../electrics/bench-point';
-import { quantity, type Observation } from '../../finding';
-import { AT_REST, kindOf, type PartState } from '../../parts';
+import { quantity, type Observation } from '../../findings/finding';
+import { AT_REST, isContact, kindOf, roleOfLeg, type PartState } from '../../parts';
 import { milliamps } from '../../units';
-import { circuitParts, type NodeId } from '../../wiring/netlist';
-import type { PlacedPart } from '../../wiring/wiring';
-import { isSupplyPin } from '../graph';
+import type { NodeId } from '../../wiring/netlist';
 import { capital, partText } from '../words';
-import { nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
-
-const plus = legName('plus');
-const minus = legName('minus');
-
-/** The legs through which an actuator takes its power. */
-function powerLegs(part: PlacedPart): { readonly plus: LegName; readonly minus: LegName } | undefined {
-  if (part.kind === 'motor') return { plus, minus };
-  return ['servo', 'relay'].includes(part.kind) ? kindOf(part.kind).supplyLegs : undefined;
-}
+import type { WiringRule, Built } from '../subject';
 
 /** Motors, servos and relays that a signal pin has to feed. */
-export const actuatorFromPin: Rule = (context) =>
-  circuitParts(context.wiring).flatMap((part): readonly Observation[] => {
-    const legs = powerLegs(part);
+export const actuatorFromPin: WiringRule = (built) =>
+  built.circuit.parts.flatMap((part): readonly Observation[] => {
+    const legs = kindOf(part.kind).powerLegs;
     if (!legs) return [];
-    const pin = [legs.plus, legs.minus]
-      .flatMap((leg) => context.netlist.nodes[nodeAt(context, part.ref, leg)]!.pins)
-      .find((name) => !isSupplyPin(context.board, name));
+    const [pin] = [legs.plus, legs.minus].flatMap((leg) =>
+      built.circuit.signalsAt(built.circuit.nodeOf(part, leg)),
+    );
     if (pin === undefined) return [];
     const needs = Math.max(
       ...kindOf(part.kind)
@@ -41,8 +30,8 @@ export const actuatorFromPin: Rule = (context) =>
         code: 'actuator-from-pin',
         severity: 'risk',
         refs: [part.ref],
-        at: context.wiring.board ? [`${context.wiring.board.ref}.${pin}`] : [],
-        message: `${capital(partText(part))} takes its power from pin ${pin}. It needs ${milliamps(needs)} when it starts; a pin gives ${context.board.drive.recommendedMa} mA.`,
+        at: socketsOf(built.circuit, pin),
+        message: `${capital(partText(part))} takes its power from pin ${pin}. It needs ${milliamps(needs)} when it starts; a pin gives ${built.board.drive.recommendedMa} mA.`,
         hints: [
           `How much current does ${partText(part)} take, and how much does a pin give?`,
           `${part.ref} is fed by pin ${pin}, which is made for signals.`,
@@ -50,7 +39,7 @@ export const actuatorFromPin: Rule = (context) =>
         ],
         evidence: {
           currentMa: quantity(needs, 'mA'),
-          limitMa: quantity(context.board.drive.recommendedMa, 'mA'),
+          limitMa: quantity(built.board.drive.recommendedMa, 'mA'),
         },
       },
     ];
@@ -60,15 +49,15 @@ export const actuatorFromPin: Rule = (context) =>
 const SURGE = 1.25;
 
 /** Motors and servos that pull the board's own supply down so far, when they start, that it resets. */
-export const supplySag: Rule = (context) => {
-  const { wiring, netlist, board, bench } = context;
+export const supplySag: WiringRule = (built) => {
+  const { circuit, board, bench } = built;
   const supply = logicSupply(board);
-  const starters = circuitParts(wiring).filter((part) => ['motor', 'servo'].includes(part.kind));
+  const starters = circuit.partsWhere(({ surges }) => surges);
   if (!supply || starters.length === 0) return [];
   const states = new Map(starters.map(({ ref }) => [ref, { starting: true } satisfies Partial<PartState>]));
-  const starting = prepareBench(wiring, netlist, { ...bench.options, states });
+  const starting = prepareBench(circuit, { ...bench.options, states });
   let worst: { readonly volts: number; readonly currentMa: number } | undefined;
-  for (const { drives } of context.states) {
+  for (const { drives } of built.states) {
     const point = solveBench(starting, drives);
     const volts = point.warm[starting.supplyNode]!;
     if (!worst || volts < worst.volts) worst = { volts, currentMa: point.supplies.get(supply.name) ?? 0 };
@@ -84,7 +73,7 @@ export const supplySag: Rule = (context) => {
       code: 'supply-sag',
       severity: 'risk',
       refs: starters.map(({ ref }) => ref as string),
-      at: wiring.board ? [`${wiring.board.ref}.${supply.name}`] : [],
+      at: socketsOf(circuit, supply.name),
       message: `When ${starters.length === 1 ? partText(starters[0]!) : 'the motors'} start${starters.length === 1 ? 's' : ''}, ${effect}.`,
       hints: [
         `What happens to the board’s supply at the moment when the motor starts?`,
@@ -101,13 +90,13 @@ export const supplySag: Rule = (context) => {
 };
 
 /** Motors that are switched and have no diode across them. */
-export const inductiveNoDiode: Rule = (context) =>
-  circuitParts(context.wiring)
-    .filter((part) => kindOf(part.kind).inductive && part.kind === 'motor')
+export const inductiveNoDiode: WiringRule = (built) =>
+  built.circuit
+    .partsWhere(({ inductive }) => inductive)
     .flatMap((part): readonly Observation[] => {
-      const [high, low] = [nodeAt(context, part.ref, plus), nodeAt(context, part.ref, minus)];
-      const switched = [high, low].find((node) => isSwitched(context, node));
-      if (switched === undefined || high === low || hasDiode(context, high, low)) return [];
+      const [high, low] = built.circuit.nodesOf(part) as [NodeId, NodeId];
+      const switched = [high, low].find((node) => isSwitched(built, node));
+      if (switched === undefined || high === low || hasDiode(built, high, low)) return [];
       return [
         {
           code: 'inductive-no-diode',
@@ -125,22 +114,21 @@ export const inductiveNoDiode: Rule = (context) =>
     });
 
 /** Whether a transistor, a contact or a pin switches what is on a node. */
-const isSwitched = (context: RuleContext, node: NodeId): boolean =>
-  context.netlist.nodes[node]!.pins.some((pin) => !isSupplyPin(context.board, pin)) ||
-  circuitParts(context.wiring).some(
-    (part) =>
-      ['transistor', 'button', 'switch'].includes(kindOf(part.kind).sign) &&
-      part.legs.some(({ leg }) => nodeAt(context, part.ref, leg) === node),
-  );
+const isSwitched = ({ circuit }: Built, node: NodeId): boolean =>
+  circuit.signalsAt(node).length > 0 ||
+  circuit
+    .partsAt(node)
+    .some((part) => isContact(part) || part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'control'));
 
 /** Whether a diode lies across two nodes, blocking in normal use. */
-const hasDiode = (context: RuleContext, high: NodeId, low: NodeId): boolean =>
-  circuitParts(context.wiring).some((part) => {
-    if (part.kind !== 'diode') return false;
-    const [anode, cathode] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
+const hasDiode = (built: Built, high: NodeId, low: NodeId): boolean =>
+  built.circuit.parts.some((part) => {
+    const [element, ...others] = kindOf(part.kind).elements(part.value, AT_REST);
+    if (element?.type !== 'junction' || element.lamp !== undefined || others.length > 0) return false;
+    const [anode, cathode] = [element.anode, element.cathode].map((leg) => built.circuit.nodeOf(part, leg));
     // With the motor's leads exchanged the diode lies the other way, and is right all the same.
     return (
       (anode === low && cathode === high) ||
-      (anode === high && cathode === low && sideOfNode(context, low) === 'supply')
+      (anode === high && cathode === low && built.circuit.side(low) === 'supply')
     );
   });

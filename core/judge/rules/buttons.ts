@@ -1,46 +1,37 @@
-import type { Observation } from '../../finding';
+import { placesOf } from '../places';
+import type { Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
 import type { NodeId } from '../../wiring/netlist';
-import { nameOf, type PlacedPart } from '../../wiring/wiring';
+import type { PlacedPart } from '../../wiring/wiring';
 import { capital, partText } from '../words';
-import { nodeAt, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
 
-const contactsOf = (context: RuleContext): readonly PlacedPart[] =>
-  context.wiring.parts.filter((part) => isContact(part));
+const contactsOf = (built: Built): readonly PlacedPart[] =>
+  built.circuit.parts.filter((part) => isContact(part));
 
 /** Whether something else than the part itself is on a node. */
-const isUsed = ({ netlist }: RuleContext, node: NodeId, part: PlacedPart): boolean => {
-  const { pins, terminals } = netlist.nodes[node]!;
-  return pins.length > 0 || terminals.some(({ ref }) => ref !== part.ref);
-};
+const isUsed = ({ circuit }: Built, node: NodeId, part: PlacedPart): boolean =>
+  circuit.node(node).pins.length > 0 || circuit.partsAt(node).some((other) => other !== part);
 
-/** Strips of one pair of joined legs that something else is plugged into. */
-function usedStrips(context: RuleContext, part: PlacedPart, legs: readonly number[]): number {
-  const { wiring, netlist } = context;
-  const strips = new Set(
+/** Strips of one pair of joined legs that something else is plugged into, or that lead on by themselves. */
+function usedStrips({ circuit }: Built, part: PlacedPart, legs: readonly number[]): number {
+  const places = new Map(
     legs.flatMap((index) => {
       const at = part.legs[index]!.at;
-      return at ? [netlist.stripAt.get(nameOf(at))!] : [];
+      return at ? [[circuit.stripAt(at)!, at] as const] : [];
     }),
   );
-  return [...strips].filter(
-    (strip) =>
-      wiring.parts.some(
-        (other) =>
-          other.ref !== part.ref &&
-          other.legs.some((leg) => leg.at && netlist.stripAt.get(nameOf(leg.at)) === strip),
-      ) || /^[A-Z]+\d*\.(?!.*[af]\d)/.test(strip),
+  return [...places.values()].filter(
+    (at) => at.type !== 'hole' || circuit.partsInStrip(at).some((other) => other !== part),
   ).length;
 }
 
-const places = (part: PlacedPart): string[] => part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : []));
-
 /** Buttons of which the two used legs are the pair that is joined inside. */
-export const buttonAlwaysClosed: Rule = (context) =>
-  contactsOf(context)
-    .filter((part) => kindOf(part.kind).sign === 'button')
+export const buttonAlwaysClosed: WiringRule = (built) =>
+  contactsOf(built)
+    .filter((part) => kindOf(part.kind).contact === 'momentary')
     .flatMap((part): readonly Observation[] => {
-      const [first, , third] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
+      const [first, , third] = built.circuit.nodesOf(part);
       if (first === third) return [];
       const pairs = [
         { node: first!, legs: [0, 1] },
@@ -48,9 +39,9 @@ export const buttonAlwaysClosed: Rule = (context) =>
       ];
       const pair = pairs.find(
         ({ node, legs }, index) =>
-          isUsed(context, node, part) &&
-          !isUsed(context, pairs[1 - index]!.node, part) &&
-          usedStrips(context, part, legs) > 1,
+          isUsed(built, node, part) &&
+          !isUsed(built, pairs[1 - index]!.node, part) &&
+          usedStrips(built, part, legs) > 1,
       );
       if (!pair) return [];
       const names = pair.legs.map((index) => index + 1).join(' and ');
@@ -59,7 +50,7 @@ export const buttonAlwaysClosed: Rule = (context) =>
           code: 'button-always-closed',
           severity: 'fault',
           refs: [part.ref],
-          at: places(part),
+          at: placesOf(part),
           message: `${capital(partText(part))} is used at its legs ${names}. These two are one piece of metal inside, so the button is closed all the time, pressed or not.`,
           hints: [
             `Which legs of the button are joined inside, and which only while you press?`,
@@ -71,20 +62,20 @@ export const buttonAlwaysClosed: Rule = (context) =>
     });
 
 /** Buttons and switches whose contact has nothing on one side. */
-export const buttonNeverCloses: Rule = (context) =>
-  contactsOf(context).flatMap((part): readonly Observation[] => {
-    const nodes = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
-    const used = nodes.map((node) => isUsed(context, node, part));
+export const buttonNeverCloses: WiringRule = (built) =>
+  contactsOf(built).flatMap((part): readonly Observation[] => {
+    const nodes = built.circuit.nodesOf(part);
+    const used = nodes.map((node) => isUsed(built, node, part));
     if (!used.some(Boolean)) return [];
-    const isButton = kindOf(part.kind).sign === 'button';
-    const reason = isButton ? idleButton(context, part, nodes, used) : idleSwitch(used);
+    const isButton = kindOf(part.kind).contact === 'momentary';
+    const reason = isButton ? idleButton(built, part, nodes, used) : idleSwitch(used);
     if (reason === undefined) return [];
     return [
       {
         code: 'button-never-closes',
         severity: 'fault',
         refs: [part.ref],
-        at: places(part),
+        at: placesOf(part),
         message: `${capital(partText(part))} changes nothing: ${reason}`,
         hints: [
           `Follow the current to ${part.ref} and out of it again. Where does it leave?`,
@@ -98,14 +89,14 @@ export const buttonNeverCloses: Rule = (context) =>
   });
 
 function idleButton(
-  context: RuleContext,
+  built: Built,
   part: PlacedPart,
   nodes: readonly NodeId[],
   used: readonly boolean[],
 ): string | undefined {
   if (nodes[0] === nodes[2]) return undefined;
   if (used[0] && used[2]) return undefined;
-  if (usedStrips(context, part, used[0] ? [0, 1] : [2, 3]) > 1) return undefined;
+  if (usedStrips(built, part, used[0] ? [0, 1] : [2, 3]) > 1) return undefined;
   return `nothing is joined to its legs ${used[0] ? '3 and 4' : '1 and 2'}.`;
 }
 

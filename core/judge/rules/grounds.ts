@@ -1,35 +1,33 @@
-import { isPowerSource } from '../../parts';
-import type { Observation } from '../../finding';
-import { circuitParts, type NodeId } from '../../wiring/netlist';
-import { findPart, nameOf, type PlacedPart } from '../../wiring/wiring';
-import { legName } from '../../brand';
-import { isSupplyPin } from '../graph';
+import { placesOf, socketsOf } from '../places';
+import { isPowerSource, kindOf } from '../../parts';
+import type { Observation } from '../../findings/finding';
+import type { NodeId } from '../../wiring/netlist';
+import { nameOf, type PlacedPart } from '../../wiring/wiring';
 import { capital, partText } from '../words';
-import { nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
 
-const minus = legName('minus');
-const plus = legName('plus');
+/** The nodes of a source's poles. */
+function polesOf({ circuit }: Built, part: PlacedPart): { readonly high: NodeId; readonly low: NodeId } {
+  const { plus, minus } = kindOf(part.kind).poles!;
+  return { high: circuit.nodeOf(part, plus), low: circuit.nodeOf(part, minus) };
+}
 
 /** Batteries whose minus is not joined to the board’s ground though the board drives what they feed. */
-export const noCommonGround: Rule = (context) =>
-  sourcesOf(context).flatMap((part): readonly Observation[] => {
-    const low = nodeAt(context, part.ref, minus);
-    const high = nodeAt(context, part.ref, plus);
-    if (sideOfNode(context, low) === 'ground' || sideOfNode(context, high) !== undefined || low === high)
-      return [];
+export const noCommonGround: WiringRule = (built) =>
+  sourcesOf(built).flatMap((part): readonly Observation[] => {
+    const { circuit } = built;
+    const { low, high } = polesOf(built, part);
     // The wrong way round is another finding.
-    if (sideOfNode(context, low) !== undefined) return [];
-    const reached = reachOf(context, low);
-    const pin = [...reached]
-      .flatMap((node) => context.netlist.nodes[node]!.pins)
-      .find((name) => !isSupplyPin(context.board, name));
+    if (circuit.side(low) !== undefined || circuit.side(high) !== undefined || low === high) return [];
+    const reached = circuit.reach(low, { notInto: (node) => circuit.side(node) !== undefined });
+    const [pin] = [...reached].flatMap((node) => circuit.signalsAt(node));
     if (pin === undefined) return [];
     return [
       {
         code: 'no-common-ground',
         severity: 'fault',
         refs: [part.ref],
-        at: context.wiring.board ? [`${context.wiring.board.ref}.GND`] : [],
+        at: socketsOf(circuit, 'GND'),
         message: `The minus of ${partText(part)} is not joined to the board’s ground, so the signal of pin ${pin} has no way back.`,
         hints: [
           `A signal needs two wires. Where does the current of pin ${pin} come back to the board?`,
@@ -40,34 +38,17 @@ export const noCommonGround: Rule = (context) =>
     ];
   });
 
-const sourcesOf = (context: RuleContext): readonly PlacedPart[] =>
-  circuitParts(context.wiring).filter((part) => isPowerSource(part));
-
-/** Nodes that a node is joined to through parts. */
-function reachOf(context: RuleContext, from: NodeId): ReadonlySet<NodeId> {
-  const seen = new Set([from]);
-  const open = [from];
-  for (let node = open.pop(); node !== undefined; node = open.pop())
-    for (const { ref } of context.netlist.nodes[node]!.terminals)
-      for (const { leg } of findPart(context.wiring, ref)!.legs) {
-        const next = nodeAt(context, ref, leg);
-        if (seen.has(next) || sideOfNode(context, next) !== undefined) continue;
-        seen.add(next);
-        open.push(next);
-      }
-  return seen;
-}
+const sourcesOf = (built: Built): readonly PlacedPart[] =>
+  built.circuit.parts.filter((part) => isPowerSource(part));
 
 /** Plus and minus rails that carry the other’s supply. */
-export const railSwapped: Rule = (context) => {
-  const { wiring, netlist } = context;
+export const railSwapped: WiringRule = ({ circuit }) => {
   const found = new Map<'+' | '-', { at: string; refs: string[] }>();
-  for (const part of wiring.parts)
+  for (const part of circuit.wiring.parts)
     for (const { at } of part.legs) {
       if (at?.type !== 'rail') continue;
       const sign = at.rail.endsWith('+') ? '+' : '-';
-      const node = netlist.nodeAt.get(nameOf(at))!;
-      const side = sideOfNode(context, node);
+      const side = circuit.side(circuit.nodeAt(at)!.id);
       if (side !== (sign === '+' ? 'ground' : 'supply')) continue;
       const before = found.get(sign);
       if (before) before.refs.push(part.ref);
@@ -92,17 +73,16 @@ export const railSwapped: Rule = (context) => {
 };
 
 /** Batteries whose plus is on the board’s ground. */
-export const batteryReversed: Rule = (context) =>
-  sourcesOf(context).flatMap((part): readonly Observation[] => {
-    const low = nodeAt(context, part.ref, minus);
-    const high = nodeAt(context, part.ref, plus);
-    if (sideOfNode(context, high) !== 'ground' || low === high) return [];
+export const batteryReversed: WiringRule = (built) =>
+  sourcesOf(built).flatMap((part): readonly Observation[] => {
+    const { low, high } = polesOf(built, part);
+    if (built.circuit.side(high) !== 'ground' || low === high) return [];
     return [
       {
         code: 'polarity-reversed',
         severity: 'fault',
         refs: [part.ref],
-        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(part),
         message: `${capital(partText(part))} is the wrong way round: its plus is joined to ground. What it feeds gets its voltage backwards and can be destroyed.`,
         hints: [
           `Which lead of the battery is plus, and where does it go?`,

@@ -1,6 +1,33 @@
+import { effort } from '../../effort';
+import type { Observation } from '../../findings/finding';
+import { lampCurrents } from '../bands';
+import { comparedParts, comparedPins } from '../compare';
+import { comparedLegs, missingPulls, sharedPins } from '../compare-legs';
+import { layoutConventions } from '../conventions';
+import {
+  directionUnset,
+  interruptTrouble,
+  missedInput,
+  missingPause,
+  negativePause,
+  programProblems,
+  pullupUnset,
+  runtimeTrouble,
+} from '../program';
+import { singleSlip } from '../slips';
+import {
+  beforeAnyRun,
+  onBuiltRuns,
+  onComparison,
+  onMeeting,
+  onProgram,
+  onRuns,
+  onWiring,
+  type Rule,
+  type Subject,
+} from '../subject';
 import { actuatorFromPin, inductiveNoDiode, supplySag } from './actuators';
 import { buttonAlwaysClosed, buttonNeverCloses } from './buttons';
-import type { Rule } from './context';
 import { batteryReversed, noCommonGround, railSwapped } from './grounds';
 import { inputFloating, pinLacksFunction, pullWrongWay } from './inputs';
 import { headroom, noSeriesResistor, pinOvercurrent, sharedResistor } from './lamps';
@@ -12,37 +39,71 @@ import { polarityReversed } from './polarity';
 import { pinShort, shortWhenPressed, supplyShort } from './short';
 import { voltageMismatch } from './volts';
 
-export type { RuleContext, SolvedState } from './context';
-
-/** Every rule on a wiring that needs no reference to compare with, in the order of the findings. */
-export const wiringRules: readonly Rule[] = [
-  partBypassed,
-  polarityReversed,
-  batteryReversed,
-  legOpen,
-  noReturn,
-  railUnpowered,
-  railSwapped,
-  supplyShort,
-  shortWhenPressed,
-  pinShort,
-  sharedResistor,
-  headroom,
-  noSeriesResistor,
-  pinLacksFunction,
-  pinReserved,
-  buttonAlwaysClosed,
-  buttonNeverCloses,
-  inputFloating,
-  pullWrongWay,
-  pinOvercurrent,
-  portOvercurrent,
-  supplyOvercurrent,
-  voltageMismatch,
-  noCommonGround,
-  actuatorFromPin,
-  supplySag,
-  inductiveNoDiode,
-  leadsMayTouch,
-  wireColour,
+/** Everything that is looked for. Rules are independent of each other, and none is for one exercise. */
+const rules: readonly Rule[] = [
+  ...beforeAnyRun(singleSlip),
+  ...onWiring(
+    partBypassed,
+    polarityReversed,
+    batteryReversed,
+    legOpen,
+    noReturn,
+    railUnpowered,
+    railSwapped,
+    supplyShort,
+    shortWhenPressed,
+    pinShort,
+    sharedResistor,
+    headroom,
+    noSeriesResistor,
+    pinLacksFunction,
+    pinReserved,
+    buttonAlwaysClosed,
+    buttonNeverCloses,
+    inputFloating,
+    pullWrongWay,
+    pinOvercurrent,
+    portOvercurrent,
+    supplyOvercurrent,
+    voltageMismatch,
+    noCommonGround,
+    actuatorFromPin,
+    supplySag,
+    inductiveNoDiode,
+    leadsMayTouch,
+    wireColour,
+  ),
+  ...onComparison(comparedParts),
+  ...onMeeting(comparedPins),
+  ...onComparison(comparedLegs, sharedPins, missingPulls, layoutConventions, lampCurrents),
+  ...onProgram(programProblems),
+  ...onRuns(directionUnset, runtimeTrouble),
+  ...onBuiltRuns(missingPause),
+  ...onRuns(negativePause),
+  ...onBuiltRuns(pullupUnset, missedInput),
+  ...onRuns(interruptTrouble),
 ];
+
+/** What the rules take for each state and each part or node. */
+const EFFORT_OF_A_STATE = 3000;
+/** What looking at a program's pins takes for each of their changes. */
+const EFFORT_OF_A_CHANGE = 1000;
+
+/** What the rules say of a subject, each thing once. */
+export function observationsOn(subject: Subject): readonly Observation[] {
+  const { built, ran } = subject;
+  if (built)
+    effort(
+      built.states.length * (built.circuit.parts.length + built.circuit.nodes.length) * EFFORT_OF_A_STATE,
+    );
+  for (const { trace } of ran?.runs ?? [])
+    effort([...trace.pins.values()].reduce((sum, changes) => sum + changes.length, 0) * EFFORT_OF_A_CHANGE);
+  return onceEach(rules.flatMap((rule) => rule(subject)));
+}
+
+/** Observations without those that say again what another has said. */
+export const onceEach = (all: readonly Observation[]): readonly Observation[] =>
+  all.filter(
+    (one, index) =>
+      all.findIndex((other) => other.code === one.code && other.message === one.message) === index,
+  );

@@ -1,10 +1,11 @@
-import type { Observation } from '../../finding';
-import { AT_REST, isContact, kindOf } from '../../parts';
-import { circuitParts, type CircuitNode, type NodeId } from '../../wiring/netlist';
+import { socketsOf } from '../places';
+import type { Observation } from '../../findings/finding';
+import { AT_REST, isContact, isResistor, kindOf, roleOfLeg } from '../../parts';
+import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
-import { isSupplyPin } from '../graph';
 import { capital, partText } from '../words';
-import { drivenPins, nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
+import { drivenPins } from './driven-pins';
 
 /** A wired pin that no state drives, with what is on its node. */
 interface Input {
@@ -13,43 +14,44 @@ interface Input {
 }
 
 /** Wired pins that no state drives; none when nothing is there to be pressed. */
-function inputsOf(context: RuleContext): readonly Input[] {
-  if (!context.wiring.parts.some((part) => isContact(part))) return [];
-  const driven = drivenPins(context);
-  return context.netlist.nodes.flatMap((node) =>
-    node.pins
-      .filter((pin) => !isSupplyPin(context.board, pin) && !driven.has(pin) && node.terminals.length > 0)
-      .map((pin) => ({ pin, node })),
+function inputsOf(built: Built): readonly Input[] {
+  if (!built.circuit.parts.some((part) => isContact(part))) return [];
+  const driven = drivenPins(built);
+  return built.circuit.nodes.flatMap((node) =>
+    node.terminals.length === 0
+      ? []
+      : built.circuit
+          .signalsAt(node.id)
+          .filter((pin) => !driven.has(pin))
+          .map((pin) => ({ pin, node })),
   );
 }
 
 /** Buttons and switches with a leg on a node. */
-const contactsAt = (context: RuleContext, node: CircuitNode): readonly PlacedPart[] =>
-  circuitParts(context.wiring).filter(
-    (part) => isContact(part) && node.terminals.some(({ ref }) => ref === part.ref),
-  );
+const contactsAt = (built: Built, node: CircuitNode): readonly PlacedPart[] =>
+  built.circuit.partsAt(node.id).filter((part) => isContact(part));
 
 /** Nodes that a contact leads to from a node. */
-const otherSides = (context: RuleContext, part: PlacedPart, node: NodeId): readonly NodeId[] =>
-  [...new Set(part.legs.map(({ leg }) => nodeAt(context, part.ref, leg)))].filter((other) => other !== node);
+const otherSides = (built: Built, part: PlacedPart, node: NodeId): readonly NodeId[] =>
+  [...new Set(built.circuit.nodesOf(part))].filter((other) => other !== node);
 
 /** Inputs behind a button or switch that nothing holds in some state. */
-export const inputFloating: Rule = (context) =>
-  inputsOf(context).flatMap(({ pin, node }): readonly Observation[] => {
-    const contacts = contactsAt(context, node);
+export const inputFloating: WiringRule = (built) =>
+  inputsOf(built).flatMap(({ pin, node }): readonly Observation[] => {
+    const contacts = contactsAt(built, node);
     const [contact] = contacts;
     // A contact that leads nowhere, or a pin held only by the program's choice, is another matter.
     if (
       !contact ||
       contacts.every((part) =>
-        otherSides(context, part, node.id).every((other) => sideOfNode(context, other) === undefined),
+        otherSides(built, part, node.id).every((other) => built.circuit.side(other) === undefined),
       )
     )
       return [];
     // What the program has read decides; without a program, whether it could float.
-    const floats = context.floatingPins
-      ? context.floatingPins.has(pin)
-      : context.states.some(
+    const floats = built.floatingPins
+      ? built.floatingPins.has(pin)
+      : built.states.some(
           ({ drives, point }) =>
             (drives.get(pin)?.mode ?? 'input') === 'input' && point.volts[node.id] === null,
         );
@@ -59,7 +61,7 @@ export const inputFloating: Rule = (context) =>
         code: 'input-floating',
         severity: 'fault',
         refs: [contact.ref],
-        at: context.wiring.board ? [`${context.wiring.board.ref}.${pin}`] : [],
+        at: socketsOf(built.circuit, pin),
         message: `While ${partText(contact)} is open, nothing holds pin ${pin}: it reads high or low by chance.`,
         hints: [
           `What does pin ${pin} touch while the button is not pressed?`,
@@ -71,38 +73,36 @@ export const inputFloating: Rule = (context) =>
   });
 
 /** Resistors that pull an input to the same side as its button does. */
-export const pullWrongWay: Rule = (context) =>
-  inputsOf(context).flatMap(({ pin, node }): readonly Observation[] => {
-    for (const contact of contactsAt(context, node)) {
-      const sides = otherSides(context, contact, node.id).map((other) => sideOfNode(context, other));
-      const pulls = pullsAt(context, node);
+export const pullWrongWay: WiringRule = (built) =>
+  inputsOf(built).flatMap(({ pin, node }): readonly Observation[] => {
+    for (const contact of contactsAt(built, node)) {
+      const sides = otherSides(built, contact, node.id).map((other) => built.circuit.side(other));
+      const pulls = pullsAt(built, node);
       const same = pulls.find(({ to }) => sides.includes(to));
       const opposite = pulls.some(({ to }) => !sides.includes(to));
       if (same && !opposite && sides.length === 1)
-        return [wrongPull(context, pin, contact, partText(same.part), same.to, same.part.ref)];
-      const isPulledUp = context.states.some(({ drives }) => drives.get(pin)?.mode === 'pullup');
+        return [wrongPull(built, pin, contact, partText(same.part), same.to, same.part.ref)];
+      const isPulledUp = built.states.some(({ drives }) => drives.get(pin)?.mode === 'pullup');
       if (isPulledUp && pulls.length === 0 && sides.length === 1 && sides[0] === 'supply')
-        return [wrongPull(context, pin, contact, `the pull-up inside pin ${pin}`, 'supply')];
+        return [wrongPull(built, pin, contact, `the pull-up inside pin ${pin}`, 'supply')];
     }
     return [];
   });
 
 /** Resistors from a node to ground or supply. */
 function pullsAt(
-  context: RuleContext,
+  built: Built,
   node: CircuitNode,
 ): readonly { readonly part: PlacedPart; readonly to: 'ground' | 'supply' }[] {
-  return circuitParts(context.wiring).flatMap((part) => {
-    if (part.kind !== 'resistor') return [];
-    const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
-    if (one !== node.id && other !== node.id) return [];
-    const to = sideOfNode(context, one === node.id ? other! : one!);
+  return built.circuit.partsAt(node.id).flatMap((part) => {
+    const far = isResistor(part) ? built.circuit.acrossFrom(part, node.id) : undefined;
+    const to = far === undefined ? undefined : built.circuit.side(far);
     return to === undefined ? [] : [{ part, to }];
   });
 }
 
 function wrongPull(
-  { wiring }: RuleContext,
+  { circuit }: Built,
   pin: string,
   contact: PlacedPart,
   what: string,
@@ -114,7 +114,7 @@ function wrongPull(
     code: 'pull-wrong-way',
     severity: 'fault',
     refs: [contact.ref, ...(resistor === undefined ? [] : [resistor])],
-    at: wiring.board ? [`${wiring.board.ref}.${pin}`] : [],
+    at: socketsOf(circuit, pin),
     message: `${capital(what)} holds pin ${pin} at ${place}, and ${partText(contact)} joins it to ${place} too: pressing changes nothing.`,
     hints: [
       `Which level has pin ${pin} while the button is open, and which while it is pressed?`,
@@ -126,26 +126,17 @@ function wrongPull(
   };
 }
 
-/** Kinds whose output is a voltage that only an analog pin can measure, and the leg that gives it. */
-const analogLegs: Readonly<Record<string, string>> = { potentiometer: 'wiper', 'temperature-sensor': 'out' };
-/** Parts that change their resistance by what they sense. */
-const isSensing = (part: PlacedPart): boolean => ['light-sensor', 'thermistor'].includes(part.kind);
-
 /** Sensors, knobs and bus lines on pins that cannot do what they need. */
-export const pinLacksFunction: Rule = (context) => {
-  if (!context.wiring.parts.some((part) => part.kind in analogLegs || isSensing(part))) return [];
-  return context.netlist.nodes.flatMap((node): readonly Observation[] => {
-    const signals = context.board.pins.filter((pin) => node.pins.includes(pin.name));
+export const pinLacksFunction: WiringRule = (built) => {
+  return built.circuit.nodes.flatMap((node): readonly Observation[] => {
+    const signals = built.board.pins.filter((pin) => node.pins.includes(pin.name));
     const [pin] = signals;
     if (!pin) return [];
-    const sensor = node.terminals
-      .map(({ ref, leg }) => ({ part: context.wiring.parts.find((part) => part.ref === ref)!, leg }))
-      .find(
-        ({ part, leg }) =>
-          analogLegs[part.kind] === leg || (isSensing(part) && dividesHere(context, part, node)),
-      );
+    const sensor = built.circuit
+      .legsAt(node.id)
+      .find(({ part, leg }) => roleOfLeg(part, leg) === 'measured' || dividesHere(built, part, node));
     if (!sensor || signals.some(({ functions }) => functions.includes('analog'))) return [];
-    const able = context.board.pins
+    const able = built.board.pins
       .filter(({ functions }) => functions.includes('analog'))
       .map(({ name }) => name);
     return [
@@ -153,7 +144,7 @@ export const pinLacksFunction: Rule = (context) => {
         code: 'pin-lacks-function',
         severity: 'fault',
         refs: [sensor.part.ref],
-        at: context.wiring.board ? [`${context.wiring.board.ref}.${pin.name}`] : [],
+        at: socketsOf(built.circuit, pin.name),
         message: `${capital(partText(sensor.part))} gives a voltage between low and high, but pin ${pin.name} only tells low from high. The pins that measure are ${able.join(', ')}.`,
         hints: [
           `Which pins of the board can measure a voltage?`,
@@ -165,12 +156,13 @@ export const pinLacksFunction: Rule = (context) => {
   });
 };
 
-/** Whether a sensing part and another resistance meet at a node: a divider. */
-const dividesHere = ({ wiring }: RuleContext, sensor: PlacedPart, node: CircuitNode): boolean =>
-  node.terminals.some(({ ref }) => {
-    if (ref === sensor.ref) return false;
-    const part = wiring.parts.find((candidate) => candidate.ref === ref)!;
-    return kindOf(part.kind)
-      .elements(part.value, AT_REST)
-      .some((element) => element.type === 'resistor' && !element.leak);
-  });
+/** Whether a part that senses by its resistance meets another resistance at a node: a divider. */
+const dividesHere = ({ circuit }: Built, sensor: PlacedPart, node: CircuitNode): boolean =>
+  kindOf(sensor.kind).resistance === 'sensed' &&
+  circuit.partsAt(node.id).some(
+    (part) =>
+      part !== sensor &&
+      kindOf(part.kind)
+        .elements(part.value, AT_REST)
+        .some((element) => element.type === 'resistor' && !element.leak),
+  );

@@ -2,8 +2,9 @@ import type { LegName } from '../../brand';
 import type { JunctionModel } from '../../electrics/junction';
 import { AT_REST, kindOf } from '../../parts';
 import type { PlacedPart } from '../../wiring/wiring';
-import { nodeAt, type RuleContext } from './context';
-import type { Netlist, NodeId } from '../../wiring/netlist';
+import type { Built } from '../subject';
+import type { Circuit } from '../../wiring/circuit';
+import type { NodeId } from '../../wiring/netlist';
 
 /** One light: a lamp, or one of several in a housing. */
 export interface Light {
@@ -17,19 +18,19 @@ export interface Light {
   readonly model: JunctionModel;
 }
 
-/** Several rules ask for the lights of one netlist; they are found once. */
-const known = new WeakMap<Netlist, readonly Light[]>();
+/** Several rules ask for the lights of one circuit; they are found once. */
+const known = new WeakMap<Circuit, readonly Light[]>();
 
 /** Every light of a wiring. */
-export function lightsOf(context: Pick<RuleContext, 'wiring' | 'netlist'>): readonly Light[] {
-  const before = known.get(context.netlist);
+export function lightsOf(built: Pick<Built, 'circuit'>): readonly Light[] {
+  const before = known.get(built.circuit);
   if (before) return before;
-  const lights = context.wiring.parts.flatMap((part) => lightsIn(context, part));
-  known.set(context.netlist, lights);
+  const lights = built.circuit.parts.flatMap((part) => lightsIn(built, part));
+  known.set(built.circuit, lights);
   return lights;
 }
 
-function lightsIn(context: Pick<RuleContext, 'wiring' | 'netlist'>, part: PlacedPart): readonly Light[] {
+function lightsIn(built: Pick<Built, 'circuit'>, part: PlacedPart): readonly Light[] {
   const kind = kindOf(part.kind);
   if (kind.observed !== 'light') return [];
   return kind.elements(part.value, AT_REST).flatMap((element): readonly Light[] =>
@@ -40,8 +41,8 @@ function lightsIn(context: Pick<RuleContext, 'wiring' | 'netlist'>, part: Placed
             name: element.lamp === '' ? part.ref : `${part.ref}.${element.lamp}`,
             anode: element.anode,
             cathode: element.cathode,
-            anodeNode: nodeAt(context, part.ref, element.anode),
-            cathodeNode: nodeAt(context, part.ref, element.cathode),
+            anodeNode: built.circuit.nodeOf(part, element.anode),
+            cathodeNode: built.circuit.nodeOf(part, element.cathode),
             model: element.model,
           },
         ]

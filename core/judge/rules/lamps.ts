@@ -1,40 +1,37 @@
+import { placesOf, socketsOf } from '../places';
 import { LIT_MA, forwardVoltsAt } from '../../electrics/junction';
-import { quantity, type Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import { quantity, type Observation } from '../../findings/finding';
+import { isResistor, kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';
-import { circuitParts, type NodeId } from '../../wiring/netlist';
-import { nameOf } from '../../wiring/wiring';
-import { isSupplyPin } from '../graph';
+import { flood } from '../../wiring/circuit';
+import type { NodeId } from '../../wiring/netlist';
 import { capital, partText } from '../words';
-import { drivenPins, nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
+import { drivenPins } from './driven-pins';
 import { lightsOf, type Light } from './junctions';
 
-const placesOf = ({ part, anode, cathode }: Light): string[] =>
-  part.legs.flatMap(({ leg, at }) => (at && (leg === anode || leg === cathode) ? [nameOf(at)] : []));
+const placesOfLight = ({ part, anode, cathode }: Light): string[] => placesOf(part, [anode, cathode]);
 
 const lightText = ({ part, name }: Light): string =>
   part.legs.length === 2
     ? partText(part)
     : `the light ${name.slice(name.indexOf('.') + 1)} of ${partText(part)}`;
 
-const largestMa = ({ states }: RuleContext, { name }: Light): number =>
+const largestMa = ({ states }: Built, { name }: Light): number =>
   Math.max(0, ...states.map(({ point }) => Math.abs(point.lamps.get(name) ?? 0)));
 
 /** Lights with a path from a pin or supply to ground that passes nothing but lights. */
-export const noSeriesResistor: Rule = (context) => {
-  const lights = lightsOf(context);
+export const noSeriesResistor: WiringRule = (built) => {
+  const lights = lightsOf(built);
   const seen = new Set<string>();
   return lights.flatMap((light): readonly Observation[] => {
     const { part } = light;
     if (seen.has(part.ref) || light.anodeNode === light.cathodeNode) return [];
-    if (
-      !bareEnd(context, lights, light.anodeNode, 'up') ||
-      !bareEnd(context, lights, light.cathodeNode, 'down')
-    )
+    if (!bareEnd(built, lights, light.anodeNode, 'up') || !bareEnd(built, lights, light.cathodeNode, 'down'))
       return [];
-    const currentMa = largestMa(context, light);
+    const currentMa = largestMa(built, light);
     const ratedMa = kindOf(part.kind).ratings?.currentMa ?? Infinity;
-    const limitMa = Math.min(ratedMa, context.board.drive.recommendedMa);
+    const limitMa = Math.min(ratedMa, built.board.drive.recommendedMa);
     if (currentMa <= limitMa) return [];
     seen.add(part.ref);
     return [
@@ -42,8 +39,8 @@ export const noSeriesResistor: Rule = (context) => {
         code: 'no-series-resistor',
         severity: 'risk',
         refs: [part.ref],
-        at: placesOf(light),
-        message: `Nothing limits the current of ${lightText(light)}: ${milliamps(currentMa)} flow. The lamp is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA, and a pin stands ${context.board.drive.absoluteMa} mA at most.`,
+        at: placesOfLight(light),
+        message: `Nothing limits the current of ${lightText(light)}: ${milliamps(currentMa)} flow. The lamp is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA, and a pin stands ${built.board.drive.absoluteMa} mA at most.`,
         hints: [
           `What is there to hold the current of ${lightText(light)} back?`,
           `${milliamps(currentMa)} flow through ${light.name}; a resistor in its path is missing or goes round.`,
@@ -51,7 +48,7 @@ export const noSeriesResistor: Rule = (context) => {
         ],
         evidence: {
           currentMa: quantity(currentMa, 'mA'),
-          limitMa: quantity(context.board.drive.absoluteMa, 'mA'),
+          limitMa: quantity(built.board.drive.absoluteMa, 'mA'),
         },
       },
     ];
@@ -59,49 +56,42 @@ export const noSeriesResistor: Rule = (context) => {
 };
 
 /** Whether a socket of the board can be reached from a node through lights alone, against or with the current. */
-function bareEnd(context: RuleContext, lights: readonly Light[], from: NodeId, way: 'up' | 'down'): boolean {
-  const seen = new Set([from]);
-  const open = [from];
-  for (let node = open.pop(); node !== undefined; node = open.pop()) {
-    if (context.netlist.nodes[node]!.pins.length > 0) return true;
-    for (const light of lights) {
-      const [here, next] =
-        way === 'up' ? [light.cathodeNode, light.anodeNode] : [light.anodeNode, light.cathodeNode];
-      if (here !== node || seen.has(next)) continue;
-      seen.add(next);
-      open.push(next);
-    }
-  }
-  return false;
+function bareEnd({ circuit }: Built, lights: readonly Light[], from: NodeId, way: 'up' | 'down'): boolean {
+  const [here, next] =
+    way === 'up' ? (['cathodeNode', 'anodeNode'] as const) : (['anodeNode', 'cathodeNode'] as const);
+  const reached = flood(from, (node) =>
+    lights.filter((light) => light[here] === node).map((light) => light[next]),
+  );
+  return [...reached].some((node) => circuit.node(node).pins.length > 0);
 }
 
 /** Volts that must be left for the resistor of a lamp, so that it limits anything. */
 const LEFT_VOLTS = 0.7;
 
 /** Chains of lights between a driven pin or a supply and ground that need more volts than there are. */
-export const headroom: Rule = (context) => {
-  const lights = lightsOf(context);
-  const driven = drivenPins(context);
+export const headroom: WiringRule = (built) => {
+  const lights = lightsOf(built);
+  const driven = drivenPins(built);
   const found = new Map<string, Observation>();
-  for (const node of context.netlist.nodes) {
-    const supply = context.board.supplies.find(
+  for (const node of built.circuit.nodes) {
+    const supply = built.board.supplies.find(
       (socket) => socket.role === 'supply' && node.pins.includes(socket.name),
     );
-    const pin = node.pins.find((name) => !isSupplyPin(context.board, name) && driven.has(name));
+    const pin = built.circuit.signalsAt(node.id).find((name) => driven.has(name));
     const available =
-      supply?.role === 'supply' ? supply.volts : pin === undefined ? undefined : context.board.logicVolts;
+      supply?.role === 'supply' ? supply.volts : pin === undefined ? undefined : built.board.logicVolts;
     if (available === undefined) continue;
-    for (const chain of chainsFrom(context, lights, node.id)) {
+    for (const chain of chainsFrom(built, lights, node.id)) {
       const needed = chain.reduce((sum, light) => sum + forwardVoltsAt(light.model, LIT_MA), 0);
       if (chain.length === 0 || available - needed >= LEFT_VOLTS) continue;
-      if (chain.some((light) => largestMa(context, light) > LIT_MA)) continue;
+      if (chain.some((light) => largestMa(built, light) > LIT_MA)) continue;
       const refs = [...new Set(chain.map(({ part }) => part.ref as string))];
       const missing = Math.max(0, needed + LEFT_VOLTS - available);
       found.set(refs.join(), {
         code: 'headroom',
         severity: 'fault',
         refs,
-        at: chain.flatMap(placesOf),
+        at: chain.flatMap(placesOfLight),
         message: `${capital(chain.map(lightText).join(' and '))} ${chain.length > 1 ? 'in a row need' : 'needs'} ${volts(needed)}, and the resistor some more; there are only ${volts(available)}. ${volts(missing)} are missing.`,
         hints: [
           `How many volts does each lamp keep for itself, and how many are there in all?`,
@@ -122,30 +112,20 @@ export const headroom: Rule = (context) => {
 };
 
 /** Ways from a node to ground through two-legged parts, as the lights that are passed. */
-function chainsFrom(
-  context: RuleContext,
-  lights: readonly Light[],
-  from: NodeId,
-): readonly (readonly Light[])[] {
+function chainsFrom(built: Built, lights: readonly Light[], from: NodeId): readonly (readonly Light[])[] {
   const found: (readonly Light[])[] = [];
   const walk = (node: NodeId, passed: readonly Light[], seen: ReadonlySet<NodeId>): void => {
-    if (sideOfNode(context, node) === 'ground') {
+    if (built.circuit.side(node) === 'ground') {
       found.push(passed);
       return;
     }
-    if (
-      seen.size > 12 ||
-      found.length > 60 ||
-      (seen.size > 1 && context.netlist.nodes[node]!.pins.length > 0)
-    )
+    if (seen.size > 12 || found.length > 60 || (seen.size > 1 && built.circuit.node(node).pins.length > 0))
       return;
     for (const light of lights)
       if (light.anodeNode === node && !seen.has(light.cathodeNode))
         walk(light.cathodeNode, [...passed, light], new Set([...seen, light.cathodeNode]));
-    for (const part of circuitParts(context.wiring)) {
-      if (part.kind !== 'resistor') continue;
-      const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg)) as [NodeId, NodeId];
-      const next = one === node ? other : other === node ? one : undefined;
+    for (const part of built.circuit.partsAt(node).filter(isResistor)) {
+      const next = built.circuit.acrossFrom(part, node);
       if (next !== undefined && !seen.has(next)) walk(next, passed, new Set([...seen, next]));
     }
   };
@@ -154,31 +134,29 @@ function chainsFrom(
 }
 
 /** Lights that share one resistor, so that each one’s brightness depends on the others. */
-export const sharedResistor: Rule = (context) => {
-  const lights = lightsOf(context);
+export const sharedResistor: WiringRule = (built) => {
+  const lights = lightsOf(built);
   const found: Observation[] = [];
-  for (const node of context.netlist.nodes) {
+  for (const node of built.circuit.nodes) {
     if (node.pins.length > 0) continue;
-    const resistors = [...new Set(node.terminals.map(({ ref }) => ref))].filter((ref) =>
-      context.wiring.parts.some((part) => part.ref === ref && part.kind === 'resistor'),
-    );
-    const [resistor] = resistors;
+    const resistors = built.circuit.partsAt(node.id).filter(isResistor);
+    const resistor = resistors[0]?.ref;
     if (!resistor || resistors.length > 1) continue;
     for (const end of ['anodeNode', 'cathodeNode'] as const) {
       const far = end === 'anodeNode' ? 'cathodeNode' : 'anodeNode';
       // A light with a resistor of its own on the other side shares nothing.
       const sharing = lights.filter(
-        (light) => light[end] === node.id && context.netlist.nodes[light[far]]!.pins.length > 0,
+        (light) => light[end] === node.id && built.circuit.node(light[far]).pins.length > 0,
       );
       if (sharing.length < 2) continue;
       const refs = [...new Set(sharing.map(({ part }) => part.ref as string))];
-      const alone = Math.max(...sharing.map((light) => largestMa(context, light)));
+      const alone = Math.max(...sharing.map((light) => largestMa(built, light)));
       const independent = new Set(sharing.map((light) => light[far])).size > 1;
       found.push({
         code: 'shared-resistor',
         severity: independent ? 'fault' : 'advice',
         refs: [...refs, resistor],
-        at: sharing.flatMap(placesOf),
+        at: sharing.flatMap(placesOfLight),
         message: `${capital(sharing.map(lightText).join(' and '))} share the one resistor ${resistor}. Lit together, each is darker than alone; one that needs less voltage takes most of the current.`,
         hints: [
           `How many lamps does the current of ${resistor} have to serve?`,
@@ -193,18 +171,16 @@ export const sharedResistor: Rule = (context) => {
 };
 
 /** Pins that must give more than they should. A short has a finding of its own. */
-export const pinOvercurrent: Rule = (context) => {
-  const { board, states, netlist, wiring } = context;
+export const pinOvercurrent: WiringRule = (built) => {
+  const { board, states, circuit } = built;
   const worst = new Map<string, number>();
   for (const { point } of states)
     for (const [pin, { currentMa }] of point.pins)
       worst.set(pin, Math.max(worst.get(pin) ?? 0, Math.abs(currentMa)));
   return [...worst].flatMap(([pin, currentMa]): readonly Observation[] => {
-    const node = netlist.nodes.find((candidate) => candidate.pins.includes(pin));
+    const node = circuit.nodeOfPin(pin);
     if (currentMa <= board.drive.recommendedMa || !node || node.pins.length > 1) return [];
-    const refs = [...new Set(node.terminals.map((terminal) => terminal.ref as string))].filter((ref) =>
-      circuitParts(wiring).some((part) => part.ref === ref),
-    );
+    const refs = circuit.partsAt(node.id).map(({ ref }) => ref as string);
     const limit =
       currentMa > board.drive.absoluteMa
         ? `it breaks above ${board.drive.absoluteMa} mA`
@@ -214,7 +190,7 @@ export const pinOvercurrent: Rule = (context) => {
         code: 'pin-overcurrent',
         severity: 'risk',
         refs,
-        at: wiring.board ? [`${wiring.board.ref}.${pin}`] : [],
+        at: socketsOf(circuit, pin),
         message: `Pin ${pin} has to give ${milliamps(currentMa)}; ${limit}.`,
         hints: [
           `How much current does pin ${pin} give, and how much should it?`,

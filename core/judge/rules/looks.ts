@@ -1,16 +1,16 @@
-import type { Observation } from '../../finding';
-import { isPowerSource, kindOf } from '../../parts';
+import { placesOf } from '../places';
+import type { Observation } from '../../findings/finding';
+import { kindOf } from '../../parts';
 import { acrossPitches } from '../../breadboards';
-import { nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
-import { legPoint } from '../../wiring/wiring';
+import type { PlacedPart, Point } from '../../wiring/wiring';
 import { capital, partText } from '../words';
-import { sideOfNode, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
 
 /** Wires in a colour that says something else than what they carry. */
-export const wireColour: Rule = (context) =>
-  context.wiring.parts.flatMap((part): readonly Observation[] => {
+export const wireColour: WiringRule = (built) =>
+  built.circuit.wiring.parts.flatMap((part): readonly Observation[] => {
     if (!kindOf(part.kind).conductor) return [];
-    const carries = carriedBy(context, part);
+    const carries = carriedBy(built, part);
     const misleads =
       (part.value.text === 'red' && carries !== 'supply') ||
       (part.value.text === 'black' && carries !== 'ground');
@@ -22,7 +22,7 @@ export const wireColour: Rule = (context) =>
         code: 'wire-colour',
         severity: 'advice',
         refs: [part.ref],
-        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(part),
         message: `${capital(partText(part))} carries ${what[carries]}, but ${part.value.text} wires are kept for ${what[says]}. It works; the next person is misled.`,
         hints: [
           `What do red and black wires stand for?`,
@@ -34,24 +34,20 @@ export const wireColour: Rule = (context) =>
   });
 
 /** What a wire carries; `undefined` when it leads nowhere. */
-function carriedBy(context: RuleContext, part: PlacedPart): 'supply' | 'ground' | 'signal' | undefined {
-  const node = context.netlist.nodeAt.get(legPoint(part.ref, part.legs[0]!.leg))!;
-  const side = sideOfNode(context, node);
-  if (side) return side;
-  const { pins, terminals } = context.netlist.nodes[node]!;
-  const battery = terminals.find(({ ref }) =>
-    context.wiring.parts.some((other) => other.ref === ref && isPowerSource(other)),
-  );
-  if (battery) return (battery.leg as string) === 'minus' ? 'ground' : 'supply';
+function carriedBy(built: Built, part: PlacedPart): 'supply' | 'ground' | 'signal' | undefined {
+  const { circuit } = built;
+  const node = circuit.nodeOf(part, part.legs[0]!.leg);
+  const known = circuit.side(node) ?? circuit.pole(node);
+  if (known) return known;
+  const { pins, terminals } = circuit.node(node);
   return pins.length + terminals.length > 1 ? 'signal' : undefined;
 }
 
 /** Bare legs that cross each other, so that a push makes them touch. */
-export const leadsMayTouch: Rule = ({ wiring, netlist }) => {
-  const leads = wiring.parts.flatMap((part) => {
-    const { footprint, conductor } = kindOf(part.kind);
-    if (conductor || footprint.type !== 'leads' || footprint.reachMm === undefined || part.legs.length !== 2)
-      return [];
+export const leadsMayTouch: WiringRule = ({ circuit }) => {
+  const leads = circuit.parts.flatMap((part) => {
+    const { footprint } = kindOf(part.kind);
+    if (footprint.type !== 'leads' || footprint.reachMm === undefined || part.legs.length !== 2) return [];
     const [from, to] = part.legs.map(({ at }) => placeOf(at));
     return from && to && from.board === to.board ? [{ part, from, to }] : [];
   });
@@ -59,17 +55,14 @@ export const leadsMayTouch: Rule = ({ wiring, netlist }) => {
     leads.slice(index + 1).flatMap((other): readonly Observation[] => {
       if (one.from.board !== other.from.board || !cross(one, other)) return [];
       // Legs of one node may touch as they like.
-      const nodes = (part: PlacedPart): readonly (number | undefined)[] =>
-        part.legs.map(({ leg }) => netlist.nodeAt.get(legPoint(part.ref, leg)));
-      if (nodes(one.part).every((node) => nodes(other.part).includes(node))) return [];
+      const others = circuit.nodesOf(other.part);
+      if (circuit.nodesOf(one.part).every((node) => others.includes(node))) return [];
       return [
         {
           code: 'leads-may-touch',
           severity: 'advice',
           refs: [one.part.ref, other.part.ref],
-          at: [one.part, other.part].flatMap((part) =>
-            part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
-          ),
+          at: [one.part, other.part].flatMap((part) => placesOf(part)),
           message: `The bare legs of ${partText(one.part)} and ${partText(other.part)} cross. If they touch, current takes a way that nobody planned.`,
           hints: [
             `Look along the breadboard from the side. Which bare legs lie over each other?`,

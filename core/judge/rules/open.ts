@@ -1,25 +1,22 @@
-import type { LegName, Ref } from '../../brand';
+import { placesOf } from '../places';
+import type { LegName } from '../../brand';
 import { DARK_BELOW_MA } from '../../electrics/brightness';
-import { quantity, type Observation } from '../../finding';
-import { isPowerSource, kindOf } from '../../parts';
+import { quantity, type Observation } from '../../findings/finding';
+import { isSingleLight, kindOf, roleOfLeg } from '../../parts';
 import { milliamps } from '../../units';
-import { circuitParts, nodeOfLeg, type NodeId } from '../../wiring/netlist';
 import { capital, legText, partText, placeText, stripText, terminalText } from '../words';
-import { legPoint, nameOf, type PlacedPart, type Point, type Wiring } from '../../wiring/wiring';
-import { drivenPins, type Rule, type RuleContext } from './context';
+import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
+import type { WiringRule, Built } from '../subject';
+import { drivenPins } from './driven-pins';
 
 /** Legs whose node reaches no other part and no pin, and wire ends on strips that hold nothing else. */
-export const legOpen: Rule = (context) => {
-  const inStrips = partsInStrips(context);
+export const legOpen: WiringRule = (built) => {
   /** Whether a wire's end shares its strip with nothing; sockets and legs always lead somewhere. */
   const endIsAlone = (at: Point | null): boolean =>
-    !at ||
-    (at.type !== 'pin' &&
-      at.type !== 'leg' &&
-      inStrips.get(context.netlist.stripAt.get(nameOf(at))!)!.size < 2);
-  return context.wiring.parts.flatMap((part) =>
+    !at || (at.type !== 'pin' && at.type !== 'leg' && built.circuit.partsInStrip(at).length < 2);
+  return built.circuit.wiring.parts.flatMap((part) =>
     part.legs.flatMap(({ leg, at }): readonly Observation[] => {
-      const open = kindOf(part.kind).conductor ? endIsAlone(at) : legIsAlone(context, part, leg);
+      const open = kindOf(part.kind).conductor ? endIsAlone(at) : legIsAlone(built, part, leg);
       if (!open) return [];
       const where = at ? stripText(at) : 'the air';
       const message = at
@@ -44,61 +41,26 @@ export const legOpen: Rule = (context) => {
   );
 };
 
-function legIsAlone({ netlist }: RuleContext, part: PlacedPart, leg: LegName): boolean {
+function legIsAlone({ circuit }: Built, part: PlacedPart, leg: LegName): boolean {
   // Of a part with many legs some may stay free; which, only the exercise knows.
-  const { supplyLegs } = kindOf(part.kind);
-  if (part.legs.length > 2 && leg !== supplyLegs?.plus && leg !== supplyLegs?.minus) return false;
-  const node = netlist.nodes[nodeOfLeg(netlist, part.ref, leg)]!;
-  return node.pins.length === 0 && node.terminals.length === 1;
-}
-
-/** Parts with a leg in each strip. */
-function partsInStrips({ wiring, netlist }: RuleContext): ReadonlyMap<string, ReadonlySet<Ref>> {
-  const parts = new Map<string, Set<Ref>>();
-  for (const part of wiring.parts)
-    for (const { at } of part.legs) {
-      const strip = at && netlist.stripAt.get(nameOf(at));
-      if (!strip) continue;
-      const here = parts.get(strip);
-      if (here) here.add(part.ref);
-      else parts.set(strip, new Set([part.ref]));
-    }
-  return parts;
-}
-
-const isSource = (wiring: Wiring, ref: Ref): boolean =>
-  wiring.parts.some((part) => part.ref === ref && isPowerSource(part));
-
-/** Nodes that can be reached from a node through parts. */
-function reach(context: RuleContext, from: NodeId): ReadonlySet<NodeId> {
-  const seen = new Set([from]);
-  const open = [from];
-  const links = circuitParts(context.wiring).map((part) =>
-    part.legs.map(({ leg }) => nodeOfLeg(context.netlist, part.ref, leg)),
-  );
-  for (let node = open.pop(); node !== undefined; node = open.pop())
-    for (const ends of links)
-      if (ends.includes(node))
-        for (const end of ends)
-          if (!seen.has(end)) {
-            seen.add(end);
-            open.push(end);
-          }
-  return seen;
+  const role = roleOfLeg(part, leg);
+  if (part.legs.length > 2 && role !== 'supply' && role !== 'ground') return false;
+  return circuit.isAlone(part, leg);
 }
 
 /** A signal pin whose path never reaches ground, the supply, or another pin. */
-export const noReturn: Rule = (context) => {
-  const { netlist, wiring } = context;
-  const driven = drivenPins(context);
+export const noReturn: WiringRule = (built) => {
+  const { circuit } = built;
+  const { wiring } = circuit;
+  const driven = drivenPins(built);
   const found: Observation[] = [];
-  for (const node of netlist.nodes) {
+  for (const node of circuit.nodes) {
     const pin = node.pins.find((name) => driven.has(name));
     if (pin === undefined || node.terminals.length === 0) continue;
-    const reached = [...reach(context, node.id)].map((id) => netlist.nodes[id]!);
+    const reached = [...circuit.reach(node.id)].map((id) => circuit.node(id));
     if (reached.some((other) => other.pins.some((name) => name !== pin))) continue;
     // With a battery in it, what is missing is the joint of the grounds.
-    if (reached.some((other) => other.terminals.some(({ ref }) => isSource(wiring, ref)))) continue;
+    if (reached.some(({ id }) => circuit.pole(id) !== undefined)) continue;
     const last = reached.at(-1)!;
     const end = last.terminals.at(-1) ?? node.terminals[0]!;
     found.push({
@@ -119,17 +81,17 @@ export const noReturn: Rule = (context) => {
 };
 
 /** Rails that parts use and nothing feeds. */
-export const railUnpowered: Rule = (context) => {
-  const { wiring, netlist } = context;
+export const railUnpowered: WiringRule = (built) => {
+  const { circuit } = built;
   const found = new Map<string, Observation>();
-  for (const part of wiring.parts)
+  for (const part of circuit.wiring.parts)
     for (const { leg, at } of part.legs) {
       if (at?.type !== 'rail') continue;
-      const node = netlist.nodes[netlist.nodeAt.get(nameOf(at))!]!;
-      const strip = netlist.stripAt.get(nameOf(at))!;
-      const isFed = node.pins.length > 0 || node.terminals.some(({ ref }) => isSource(wiring, ref));
+      const node = circuit.nodeAt(at)!;
+      const strip = circuit.stripAt(at)!;
+      const isFed = node.pins.length > 0 || circuit.pole(node.id) !== undefined;
       if (isFed || found.has(strip) || node.terminals.length === 0) continue;
-      const fed = fedRails(context);
+      const fed = fedRails(built);
       const remedy =
         fed.length > 0
           ? `Use the ${fed[0]} instead; it is joined to the board.`
@@ -151,27 +113,27 @@ export const railUnpowered: Rule = (context) => {
   return [...found.values()];
 };
 
-function fedRails({ wiring, netlist }: RuleContext): readonly string[] {
+function fedRails({ circuit }: Built): readonly string[] {
   const fed = new Set<string>();
-  for (const part of wiring.parts)
+  for (const part of circuit.wiring.parts)
     for (const { at } of part.legs)
-      if (at?.type === 'rail' && netlist.nodes[netlist.nodeAt.get(nameOf(at))!]!.pins.length > 0)
+      if (at?.type === 'rail' && circuit.nodeAt(at)!.pins.length > 0)
         fed.add(stripText(at).replace(/^the /, ''));
   return [...fed];
 }
 
 /** Parts whose legs are both on one node, so that current goes round them. */
-export const partBypassed: Rule = ({ wiring, netlist, states }) =>
-  circuitParts(wiring).flatMap((part): readonly Observation[] => {
-    const nodes = part.legs.map(({ leg }) => nodeOfLeg(netlist, part.ref, leg));
+export const partBypassed: WiringRule = ({ circuit, states }) =>
+  circuit.parts.flatMap((part): readonly Observation[] => {
+    const nodes = circuit.nodesOf(part);
     const [first] = part.legs;
     if (part.legs.length < 2 || nodes.some((node) => node !== nodes[0]) || !first?.at) return [];
-    const others = circuitParts(wiring).filter((other) => other.ref !== part.ref && other.kind === 'led');
+    const others = circuit.parts.filter((other) => other.ref !== part.ref && isSingleLight(other));
     const currentMa = Math.max(
       0,
       ...states.flatMap(({ point }) => others.map((other) => point.parts.get(other.ref)?.currentMa ?? 0)),
     );
-    const strips = new Set(part.legs.map(({ at }) => (at ? netlist.stripAt.get(nameOf(at)) : undefined)));
+    const strips = new Set(part.legs.map(({ at }) => (at ? circuit.stripAt(at) : undefined)));
     const where = strips.size === 1 ? stripText(first.at) : 'joined places';
     const effect = currentMa > DARK_BELOW_MA ? ` The lamp then takes ${milliamps(currentMa)}.` : '';
     return [
@@ -179,7 +141,7 @@ export const partBypassed: Rule = ({ wiring, netlist, states }) =>
         code: 'part-bypassed',
         severity: 'fault',
         refs: [part.ref],
-        at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(part),
         message: `Both legs of ${partText(part)} are in ${where}, so the current goes round it.${effect}`,
         hints: [
           `Which holes of the breadboard belong together, and where are the legs of ${partText(part)}?`,

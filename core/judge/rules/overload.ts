@@ -1,6 +1,7 @@
-import { quantity, type Observation } from '../../finding';
+import { socketsOf } from '../places';
+import { quantity, type Observation } from '../../findings/finding';
 import { milliamps } from '../../units';
-import type { Rule, RuleContext } from './context';
+import type { Built, WiringRule } from '../subject';
 
 /** A sum of pin currents and what it may be. */
 interface Load {
@@ -11,8 +12,8 @@ interface Load {
 }
 
 /** Groups of pins, and all pins together, that must give or take more than the controller stands. */
-export const portOvercurrent: Rule = (context) => {
-  const { board, wiring, states } = context;
+export const portOvercurrent: WiringRule = (built) => {
+  const { board, circuit, states } = built;
   const least = Math.min(
     board.drive.totalMa,
     board.drive.portSourceMa ?? Infinity,
@@ -29,23 +30,23 @@ export const portOvercurrent: Rule = (context) => {
   const loads = ports.flatMap((port): readonly Load[] => {
     const pins = board.pins.filter((pin) => pin.port === port).map((pin) => pin.name);
     return [
-      worst(context, pins, `the pins of port ${port} have to give`, 1, board.drive.portSourceMa),
-      worst(context, pins, `the pins of port ${port} have to take`, -1, board.drive.portSinkMa),
+      worst(built, pins, `the pins of port ${port} have to give`, 1, board.drive.portSourceMa),
+      worst(built, pins, `the pins of port ${port} have to take`, -1, board.drive.portSinkMa),
     ];
   });
   const all = board.pins.map((pin) => pin.name);
-  const total = worst(context, all, 'all pins together have to give', 1, board.drive.totalMa);
+  const total = worst(built, all, 'all pins together have to give', 1, board.drive.totalMa);
   const over = [...loads, total].filter(
     ({ currentMa, limitMa, pins }) => currentMa > limitMa && pins.length > 1,
   );
   // One short pin is not a matter of the sum.
   return over
-    .filter(({ pins }) => pins.every((pin) => largest(context, pin) <= board.drive.absoluteMa))
+    .filter(({ pins }) => pins.every((pin) => largest(built, pin) <= board.drive.absoluteMa))
     .map(({ what, pins, currentMa, limitMa }): Observation => ({
       code: 'port-overcurrent',
       severity: 'risk',
       refs: [],
-      at: wiring.board ? pins.map((pin) => `${wiring.board!.ref}.${pin}`) : [],
+      at: socketsOf(circuit, ...pins),
       message: `Added up, ${what} ${milliamps(currentMa)}; they stand ${limitMa} mA. Each pin alone may be right, the sum is not.`,
       hints: [
         `Add up the currents of all lamps that can be lit at once. What is the sum?`,
@@ -57,11 +58,11 @@ export const portOvercurrent: Rule = (context) => {
     .slice(0, 1);
 };
 
-const largest = ({ states }: RuleContext, pin: string): number =>
+const largest = ({ states }: Built, pin: string): number =>
   Math.max(0, ...states.map(({ point }) => Math.abs(point.pins.get(pin)?.currentMa ?? 0)));
 
 function worst(
-  { states }: RuleContext,
+  { states }: Built,
   pins: readonly string[],
   what: string,
   sign: 1 | -1,
@@ -77,13 +78,11 @@ function worst(
 }
 
 /** Supplies of the board that must give more than they can. A short has a finding of its own. */
-export const supplyOvercurrent: Rule = ({ states, board, wiring, netlist }) =>
+export const supplyOvercurrent: WiringRule = ({ states, board, circuit }) =>
   board.supplies.flatMap((supply): readonly Observation[] => {
     if (supply.role !== 'supply' || supply.limitMa === undefined) return [];
-    const node = netlist.nodes.find((candidate) => candidate.pins.includes(supply.name));
-    const isShorted = node?.pins.some(
-      (pin) => board.supplies.find(({ name }) => name === pin)?.role === 'ground',
-    );
+    const node = circuit.nodeOfPin(supply.name);
+    const isShorted = node && circuit.side(node.id) === 'ground';
     const currentMa = Math.max(0, ...states.map(({ point }) => point.supplies.get(supply.name) ?? 0));
     // What a short draws is bounded only by the supply itself.
     const shortMa = (supply.volts / Math.max(supply.sourceOhms + 0.1, 0.1)) * 1e3;
@@ -93,7 +92,7 @@ export const supplyOvercurrent: Rule = ({ states, board, wiring, netlist }) =>
         code: 'supply-overcurrent',
         severity: 'risk',
         refs: [],
-        at: wiring.board ? [`${wiring.board.ref}.${supply.name}`] : [],
+        at: socketsOf(circuit, supply.name),
         message: `The supply ${supply.name} has to give ${milliamps(currentMa)}; it is made for ${supply.limitMa} mA.`,
         hints: [
           `What takes its current from ${supply.name}, and how much is that together?`,

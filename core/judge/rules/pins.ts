@@ -1,9 +1,10 @@
-import type { Observation } from '../../finding';
-import type { Rule } from './context';
+import { socketsOf } from '../places';
+import type { Observation } from '../../findings/finding';
+import type { WiringRule } from '../subject';
 
 /** Parts on pins that the board needs for something else. */
-export const pinReserved: Rule = ({ netlist, board, wiring, usesSerial }) =>
-  netlist.nodes.flatMap((node) =>
+export const pinReserved: WiringRule = ({ circuit, board, usesSerial }) =>
+  circuit.nodes.flatMap((node) =>
     node.pins.flatMap((name): readonly Observation[] => {
       const pin = board.pins.find((candidate) => candidate.name === name);
       if (pin?.reserved === undefined || (node.terminals.length === 0 && node.pins.length < 2)) return [];
@@ -18,8 +19,8 @@ export const pinReserved: Rule = ({ netlist, board, wiring, usesSerial }) =>
         {
           code: 'pin-reserved',
           severity: usesSerial && pin.reserved === 'serial' ? 'fault' : 'advice',
-          refs: [...new Set(node.terminals.map((terminal) => terminal.ref as string))],
-          at: wiring.board ? [`${wiring.board.ref}.${name}`] : [],
+          refs: circuit.partsAt(node.id).map(({ ref }) => ref as string),
+          at: socketsOf(circuit, name),
           message: `Pin ${name} is used, but the board needs it for ${use}. ${effect}`,
           hints: [
             `What else does the board use pin ${name} for?`,

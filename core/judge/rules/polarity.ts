@@ -1,83 +1,76 @@
-import type { LegName } from '../../brand';
-import { quantity, type Observation } from '../../finding';
-import { kindOf } from '../../parts';
+import type { BenchPoint } from '../../electrics/bench-point';
+import { quantity, type Observation } from '../../findings/finding';
+import { kindOf, type LegPair } from '../../parts';
 import { volts } from '../../units';
-import { circuitParts } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
 import { capital, partText, placeText } from '../words';
-import { nodeAt, type Rule, type RuleContext } from './context';
-import { lightsOf } from './junctions';
+import type { WiringRule, Built } from '../subject';
+import { lightsOf, type Light } from './junctions';
 
-/** Reverse volts from which a part counts as held the wrong way round. */
-const REVERSED_VOLTS = 1;
-/** For a capacitor or a module less is too much already. */
-const BACKWARD_VOLTS = 0.5;
+/** What a part does that is held against its direction, and by how many volts that takes. */
+const effects = {
+  'stays dark': { volts: 1, blocks: true, severity: 'fault', text: ', so it stays dark' },
+  'stays silent': { volts: 1, blocks: true, severity: 'fault', text: ', so it stays silent' },
+  bursts: { volts: 0.5, blocks: false, severity: 'risk', text: '; that way it can burst' },
+  'gets hot': {
+    volts: 0.5,
+    blocks: false,
+    severity: 'fault',
+    text: '; that way it gets hot and can be destroyed',
+  },
+} as const;
+
+/** Current from which something passes, in mA. */
 const CONDUCTING_MA = 0.01;
 
-/** What can be held against its direction: the legs, and whether current ever passes the right way. */
-interface OneWay {
+/** A part that can be held against its direction, and the current that passes it the right way. */
+interface OneWay extends LegPair {
   readonly part: PlacedPart;
-  readonly plus: LegName;
-  readonly minus: LegName;
-  readonly threshold: number;
-  readonly what: 'lamp' | 'buzzer' | 'capacitor' | 'module';
-  readonly currentOf: (point: RuleContext['states'][number]['point']) => number;
+  readonly backwards: keyof typeof effects;
+  readonly currentOf: (point: BenchPoint) => number;
 }
 
-function oneWays(context: RuleContext): readonly OneWay[] {
-  // A bar can be put in the wrong way round as a whole; a lamp with a common leg cannot.
-  const lights = lightsOf(context)
-    .filter(({ part, name }) => part.legs.length === 2 || (part.kind === 'led-bar' && name.endsWith('.a1')))
+function oneWays(built: Built): readonly OneWay[] {
+  const lights = lightsOf(built)
+    .filter((light, index, all) => isTurnedWith(light, index, all))
     .map(({ part, anode, cathode, name }): OneWay => ({
       part,
       plus: anode,
       minus: cathode,
-      threshold: REVERSED_VOLTS,
-      what: 'lamp',
+      backwards: 'stays dark',
       currentOf: (point) => point.lamps.get(name) ?? 0,
     }));
-  const others = circuitParts(context.wiring).flatMap((part): readonly OneWay[] => {
+  const others = built.circuit.parts.flatMap((part): readonly OneWay[] => {
     const kind = kindOf(part.kind);
-    const base = { part, currentOf: (): number => 0 };
-    if (part.kind === 'electrolytic')
-      return [
-        {
-          ...base,
-          plus: part.legs[0]!.leg,
-          minus: part.legs[1]!.leg,
-          threshold: BACKWARD_VOLTS,
-          what: 'capacitor',
-        },
-      ];
-    if (part.kind === 'buzzer' && part.value.text === 'active')
-      return [
-        {
-          part,
-          plus: part.legs[0]!.leg,
-          minus: part.legs[1]!.leg,
-          threshold: REVERSED_VOLTS,
-          what: 'buzzer',
-          currentOf: (point) => point.parts.get(part.ref)?.currentMa ?? 0,
-        },
-      ];
-    return kind.supplyLegs
-      ? [{ ...base, ...kind.supplyLegs, threshold: BACKWARD_VOLTS, what: 'module' }]
-      : [];
+    const currentOf = (point: BenchPoint): number => point.parts.get(part.ref)?.currentMa ?? 0;
+    const polarity = kind.polarity?.(part.value);
+    if (polarity) return [{ part, ...polarity, currentOf }];
+    return kind.supplyLegs ? [{ part, ...kind.supplyLegs, backwards: 'gets hot', currentOf }] : [];
   });
   return [...lights, ...others];
 }
 
+/** Whether a light shows how its part is turned: it shares no leg with another, and is the first of its part. */
+const isTurnedWith = (light: Light, index: number, all: readonly Light[]): boolean =>
+  all.every(
+    (other, at) =>
+      other.part !== light.part ||
+      at === index ||
+      (at > index && other.anode !== light.anode && other.cathode !== light.cathode),
+  );
+
 /** Parts that are only ever held against their direction. */
-export const polarityReversed: Rule = (context) =>
-  oneWays(context).flatMap(({ part, plus, minus, threshold, what, currentOf }): readonly Observation[] => {
-    const [high, low] = [nodeAt(context, part.ref, plus), nodeAt(context, part.ref, minus)];
+export const polarityReversed: WiringRule = (built) =>
+  oneWays(built).flatMap(({ part, plus, minus, backwards, currentOf }): readonly Observation[] => {
+    const [high, low] = [built.circuit.nodeOf(part, plus), built.circuit.nodeOf(part, minus)];
     if (high === low) return [];
-    const across = context.states.map(({ point }) => (point.volts[high] ?? 0) - (point.volts[low] ?? 0));
-    const passes = context.states.some(({ point }) => currentOf(point) > CONDUCTING_MA);
-    const isRightOnce =
-      (what === 'module' || what === 'capacitor') && across.some((amount) => amount > threshold);
+    const effect = effects[backwards];
+    const across = built.states.map(({ point }) => (point.volts[high] ?? 0) - (point.volts[low] ?? 0));
+    const isRightOnce = effect.blocks
+      ? built.states.some(({ point }) => currentOf(point) > CONDUCTING_MA)
+      : across.some((amount) => amount > effect.volts);
     const lowest = Math.min(0, ...across);
-    if (passes || isRightOnce || lowest > -threshold) return [];
+    if (isRightOnce || lowest > -effect.volts) return [];
     const [long, short] = [plus, minus].map(
       (leg) => part.legs.find((placed) => placed.leg === leg)?.at ?? null,
     );
@@ -85,10 +78,10 @@ export const polarityReversed: Rule = (context) =>
     return [
       {
         code: 'polarity-reversed',
-        severity: what === 'capacitor' ? 'risk' : 'fault',
+        severity: effect.severity,
         refs: [part.ref],
         at: [long, short].flatMap((at) => (at ? [nameOf(at)] : [])),
-        message: `${capital(partText(part))} is the wrong way round${effects[what]}.${short ? ` Its ${titles[1]}, in ${placeText(short)}, is on the side the current comes from.` : ''} Current must come in at the ${titles[0]} and leave at the ${titles[1]}.`,
+        message: `${capital(partText(part))} is the wrong way round${effect.text}.${short ? ` Its ${titles[1]}, in ${placeText(short)}, is on the side the current comes from.` : ''} Current must come in at the ${titles[0]} and leave at the ${titles[1]}.`,
         hints: [
           `How does a hand tell the two ends of ${partText(part)} apart? Which of them is towards the pin or the supply?`,
           `${capital(partText(part))} is held at ${volts(-lowest)} against its direction${short ? `; look at the leg in ${placeText(short)}` : ''}.`,
@@ -98,10 +91,3 @@ export const polarityReversed: Rule = (context) =>
       },
     ];
   });
-
-const effects: Readonly<Record<OneWay['what'], string>> = {
-  lamp: ', so it stays dark',
-  buzzer: ', so it stays silent',
-  capacitor: '; that way it can burst',
-  module: '; that way it gets hot and can be destroyed',
-};

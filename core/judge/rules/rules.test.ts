@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { prepareBench, type PinDrive, type PinDrives } from '../../electrics/bench';
 import { solveBench } from '../../electrics/bench-point';
-import type { FindingCode, Observation } from '../../finding';
+import type { FindingCode, Observation } from '../../findings/finding';
 import { beacon } from '../../testing/beacon';
-import { netlistOf } from '../../wiring/netlist';
+import { Circuit } from '../../wiring/circuit';
 import { readWiring } from '../../wiring/read';
-import { wiringRules } from './index';
+import { observationsOn } from './index';
 
 const HEAD = 'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\n';
 const wire = (name: string, from: string, to: string): string =>
@@ -20,14 +20,13 @@ const GROUND = wire('W9', 'U1.GND', 'B1.a-1');
 function seen(rows: string, high: readonly string[] = ['13'], usesSerial = false): readonly Observation[] {
   const read = readWiring(HEAD + rows);
   if (!read.ok) throw new Error(read.problems[0]?.message);
-  const wiring = read.value;
-  const netlist = netlistOf(wiring);
-  const bench = prepareBench(wiring, netlist);
+  const circuit = new Circuit(read.value, beacon.board);
+  const bench = prepareBench(circuit);
   const drives: PinDrives = new Map(high.map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
   const states = [{ drives, parts: new Map(), point: solveBench(bench, drives) }];
-  return wiringRules.flatMap((rule) =>
-    rule({ wiring, netlist, bench, board: beacon.board, states, floatingPins: undefined, usesSerial }),
-  );
+  return observationsOn({
+    built: { circuit, bench, board: beacon.board, states, floatingPins: undefined, usesSerial },
+  });
 }
 
 const codes = (observations: readonly Observation[]): readonly FindingCode[] =>
@@ -105,22 +104,21 @@ describe('the rules on a wiring', () => {
   test('see two pins that drive against each other', () => {
     const read = readWiring(HEAD + wire('W1', 'U1.7', 'U1.8'));
     if (!read.ok) throw new Error();
-    const netlist = netlistOf(read.value);
-    const bench = prepareBench(read.value, netlist);
+    const circuit = new Circuit(read.value);
+    const bench = prepareBench(circuit);
     const drives: PinDrives = new Map<string, PinDrive>([
       ['7', { mode: 'high' }],
       ['8', { mode: 'low' }],
     ]);
-    const context = {
-      wiring: read.value,
-      netlist,
+    const built = {
+      circuit,
       bench,
       board: beacon.board,
       states: [{ drives, parts: new Map(), point: solveBench(bench, drives) }],
       usesSerial: false,
       floatingPins: undefined,
     };
-    const [short] = wiringRules.flatMap((rule) => rule(context)).filter(({ code }) => code === 'pin-short');
+    const [short] = observationsOn({ built }).filter(({ code }) => code === 'pin-short');
     expect(short!.evidence!['currentMa']!.amount).toBeCloseTo(5000 / 50.3, 0);
   });
 

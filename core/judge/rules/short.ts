@@ -1,47 +1,49 @@
+import { placesOf, socketsOf } from '../places';
 import { stateOf, type PartStates } from '../../electrics/bench';
-import { quantity, type Observation } from '../../finding';
+import { quantity, type Observation } from '../../findings/finding';
 import { isContact, isPowerSource, kindOf } from '../../parts';
 import { milliamps } from '../../units';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
-import { isSupplyPin } from '../graph';
+import { isSupplySocket } from '../../boards';
 import { capital, partText } from '../words';
-import { drivenPins, nodeAt, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
+import { drivenPins } from './driven-pins';
 
 const wiresOf = (node: CircuitNode): string[] => [...new Set(node.wireEnds.map((end) => end.ref as string))];
 
 /** Nodes that are one in a state: joined by the contacts of buttons and switches. */
-function joinedNodes(context: RuleContext, parts: PartStates): (node: NodeId) => NodeId {
-  const parent = context.netlist.nodes.map(({ id }) => id);
+function joinedNodes(built: Built, parts: PartStates): (node: NodeId) => NodeId {
+  const parent = built.circuit.nodes.map(({ id }) => id);
   const find = (node: NodeId): NodeId => {
     let root = node;
     while (parent[root] !== root) root = parent[root]!;
     return root;
   };
-  for (const part of context.wiring.parts)
+  for (const part of built.circuit.parts)
     for (const element of kindOf(part.kind).elements(part.value, stateOf(part, parts)))
       if (element.type === 'contact')
-        parent[find(nodeAt(context, part.ref, element.to))] = find(nodeAt(context, part.ref, element.from));
+        parent[find(built.circuit.nodeOf(part, element.to))] = find(built.circuit.nodeOf(part, element.from));
   return find;
 }
 
 /** Supply and ground on one node, or both ends of a battery. */
-export const supplyShort: Rule = (context) => [
-  ...context.netlist.nodes.flatMap((node) => boardShort(context, node)),
-  ...context.wiring.parts.flatMap((part) => batteryShort(context, part)),
+export const supplyShort: WiringRule = (built) => [
+  ...built.circuit.nodes.flatMap((node) => boardShort(built, node)),
+  ...built.circuit.parts.flatMap((part) => batteryShort(built, part)),
 ];
 
-function batteryShort(context: RuleContext, part: PlacedPart): readonly Observation[] {
+function batteryShort(built: Built, part: PlacedPart): readonly Observation[] {
   if (!isPowerSource(part)) return [];
-  const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
+  const [one, other] = built.circuit.nodesOf(part);
   if (one !== other) return [];
-  const currentMa = Math.abs(context.states[0]?.point.parts.get(part.ref)?.currentMa ?? 0);
+  const currentMa = Math.abs(built.states[0]?.point.parts.get(part.ref)?.currentMa ?? 0);
   return [
     {
       code: 'supply-short',
       severity: 'fault',
       refs: [part.ref],
-      at: part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+      at: placesOf(part),
       message: `Plus and minus of ${partText(part)} are joined directly. Take it off before anything else: ${milliamps(currentMa)} flow, and it gets hot.`,
       hints: [
         `Is the battery off? Then trace its plus lead: where does it end?`,
@@ -53,7 +55,7 @@ function batteryShort(context: RuleContext, part: PlacedPart): readonly Observat
   ];
 }
 
-function boardShort({ board }: RuleContext, node: CircuitNode): readonly Observation[] {
+function boardShort({ board }: Built, node: CircuitNode): readonly Observation[] {
   const supplies = board.supplies.filter((supply) => node.pins.includes(supply.name));
   const ground = supplies.find((supply) => supply.role === 'ground');
   const fed = supplies.find((supply) => supply.role === 'supply');
@@ -65,11 +67,11 @@ function boardShort({ board }: RuleContext, node: CircuitNode): readonly Observa
       code: 'supply-short',
       severity: 'fault',
       refs: wires,
-      at: [...node.points],
+      at: node.points.map(nameOf),
       message: `Supply ${fed.name} and ground ${ground.name} are joined directly${wires.length > 0 ? ` by ${wires.join(' and ')}` : ''}. Unplug the board before anything else: the current would be as large as the supply can give.`,
       hints: [
         `Is the board unplugged? Then trace the wire from ${fed.name}: where does it end?`,
-        `${fed.name} and ${ground.name} meet at ${node.points.slice(0, 3).join(', ')}.`,
+        `${fed.name} and ${ground.name} meet at ${node.points.slice(0, 3).map(nameOf).join(', ')}.`,
         `Unplug the board and take away the wire that joins ${fed.name} and ${ground.name}.`,
       ],
       evidence: { currentMa: quantity(currentMa, 'mA') },
@@ -77,10 +79,17 @@ function boardShort({ board }: RuleContext, node: CircuitNode): readonly Observa
   ];
 }
 
+/** Whether a part joins two of its legs in a state. */
+const closesContacts = (part: PlacedPart, parts: PartStates): boolean =>
+  isContact(part) ||
+  kindOf(part.kind)
+    .elements(part.value, stateOf(part, parts))
+    .some(({ type }) => type === 'contact');
+
 /** Buttons and switches that join supply and ground in some position. */
-export const shortWhenPressed: Rule = (context) => {
-  const { netlist, board } = context;
-  const ends = netlist.nodes.flatMap((node) =>
+export const shortWhenPressed: WiringRule = (built) => {
+  const { circuit, board } = built;
+  const ends = circuit.nodes.flatMap((node) =>
     node.pins.flatMap((pin) => {
       const socket = board.supplies.find(({ name }) => name === pin);
       return socket ? [{ node: node.id, socket }] : [];
@@ -89,25 +98,24 @@ export const shortWhenPressed: Rule = (context) => {
   const grounds = ends.filter(({ socket }) => socket.role === 'ground');
   const supplies = ends.filter(({ socket }) => socket.role !== 'ground');
   const reported = new Set<string>();
-  return context.states.flatMap(({ parts, point }): readonly Observation[] => {
-    const find = joinedNodes(context, parts);
+  return built.states.flatMap(({ parts, point }): readonly Observation[] => {
+    const find = joinedNodes(built, parts);
     const pair = supplies.flatMap((supply) =>
       grounds
         .filter((ground) => supply.node !== ground.node && find(supply.node) === find(ground.node))
         .map(() => supply),
     )[0];
     if (!pair) return [];
-    const pressed = [...parts.keys()].filter((ref) => context.wiring.parts.some((part) => part.ref === ref));
-    const contacts = context.wiring.parts
-      .filter((part) => ['button', 'switch', 'box'].includes(kindOf(part.kind).sign))
-      .filter((part) => part.legs.some(({ leg }) => find(nodeAt(context, part.ref, leg)) === find(pair.node)))
-      .filter((part) => pressed.includes(part.ref) || kindOf(part.kind).sign !== 'button');
+    const contacts = circuit.parts
+      .filter((part) => closesContacts(part, parts))
+      .filter((part) => circuit.nodesOf(part).some((node) => find(node) === find(pair.node)))
+      .filter((part) => parts.has(part.ref) || kindOf(part.kind).contact !== 'momentary');
     const [contact] = contacts;
     if (!contact || reported.has(contact.ref)) return [];
     reported.add(contact.ref);
     const currentMa = point.supplies.get(pair.socket.name) ?? 0;
     const deed =
-      kindOf(contact.kind).sign === 'button'
+      kindOf(contact.kind).contact === 'momentary'
         ? `Pressing ${partText(contact)}`
         : `${capital(partText(contact))}, in one position,`;
     return [
@@ -115,7 +123,7 @@ export const shortWhenPressed: Rule = (context) => {
         code: 'short-when-pressed',
         severity: 'fault',
         refs: [contact.ref],
-        at: contact.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
+        at: placesOf(contact),
         message: `${deed} joins ${pair.socket.name} straight to ground: ${milliamps(currentMa)} flow, and the board goes off. Unplug the board first.`,
         hints: [
           `Follow the current from ${pair.socket.name} while ${contact.ref} is closed. What holds it back?`,
@@ -129,28 +137,28 @@ export const shortWhenPressed: Rule = (context) => {
 };
 
 /** A driven signal pin that is tied to a supply, to ground, or to another driven pin. */
-export const pinShort: Rule = (context) => {
-  const { netlist, board } = context;
-  const driven = drivenPins(context);
+export const pinShort: WiringRule = (built) => {
+  const { circuit, board } = built;
+  const driven = drivenPins(built);
   const found: Observation[] = [];
-  for (const node of netlist.nodes) {
+  for (const node of circuit.nodes) {
     const signals = node.pins.filter((pin) => driven.has(pin));
     const [pin] = signals;
     if (pin === undefined) continue;
     if (node.pins.length < 2) {
-      found.push(...pressedShort(context, node, pin));
+      found.push(...pressedShort(built, node, pin));
       continue;
     }
     const other = node.pins.find((name) => name !== pin)!;
-    const currentMa = largestCurrent(context, signals);
+    const currentMa = largestCurrent(built, signals);
     if (currentMa <= board.drive.absoluteMa) continue;
     const wires = wiresOf(node);
     found.push({
       code: 'pin-short',
       severity: 'fault',
       refs: wires,
-      at: node.points.filter((point) => /^[A-Z]+\d*\.(?:\d+|A\d+|GND|5V|3V3)$/.test(point)),
-      message: `Pin ${pin} is joined to ${isSupplyPin(board, other) ? other : `pin ${other}`} with no part between. When the pin is switched, ${milliamps(currentMa)} flow; the pin stands ${board.drive.absoluteMa} mA.`,
+      at: node.points.filter(({ type }) => type === 'pin').map(nameOf),
+      message: `Pin ${pin} is joined to ${isSupplySocket(board, other) ? other : `pin ${other}`} with no part between. When the pin is switched, ${milliamps(currentMa)} flow; the pin stands ${board.drive.absoluteMa} mA.`,
       hints: [
         `Trace the path from pin ${pin} with a finger. Which part does the current pass before it is back at the board?`,
         `Pin ${pin} and ${other} are on one node${wires.length > 0 ? `, joined by ${wires.join(' and ')}` : ''}.`,
@@ -163,28 +171,26 @@ export const pinShort: Rule = (context) => {
 };
 
 /** A driven pin that a pressed button joins to a supply or to another pin's driver. */
-function pressedShort(context: RuleContext, node: CircuitNode, pin: string): readonly Observation[] {
-  const { board, netlist } = context;
-  for (const { drives, parts, point } of context.states) {
+function pressedShort(built: Built, node: CircuitNode, pin: string): readonly Observation[] {
+  const { board, circuit } = built;
+  for (const { drives, parts, point } of built.states) {
     const mode = drives.get(pin)?.mode;
     if (mode !== 'high' && mode !== 'low') continue;
-    const find = joinedNodes(context, parts);
+    const find = joinedNodes(built, parts);
     const currentMa = Math.abs(point.pins.get(pin)?.currentMa ?? 0);
-    const other = netlist.nodes.find(
+    const other = circuit.nodes.find(
       (candidate) =>
         candidate.id !== node.id && candidate.pins.length > 0 && find(candidate.id) === find(node.id),
     );
     if (!other || currentMa <= board.drive.absoluteMa) continue;
-    const contact = context.wiring.parts.find(
-      (part) => isContact(part) && part.legs.some(({ leg }) => nodeAt(context, part.ref, leg) === node.id),
-    );
+    const contact = circuit.partsAt(node.id).find((part) => isContact(part));
     if (!contact) continue;
     return [
       {
         code: 'pin-short',
         severity: 'fault',
         refs: [contact.ref],
-        at: context.wiring.board ? [`${context.wiring.board.ref}.${pin}`] : [],
+        at: socketsOf(built.circuit, pin),
         message: `Pin ${pin} is an output, and ${partText(contact)} joins it straight to ${other.pins[0]}. When both happen at once, ${milliamps(currentMa)} flow; the pin stands ${board.drive.absoluteMa} mA.`,
         hints: [
           `What does pin ${pin} do in the program, and what does it touch while ${contact.ref} is closed?`,
@@ -198,7 +204,7 @@ function pressedShort(context: RuleContext, node: CircuitNode, pin: string): rea
   return [];
 }
 
-const largestCurrent = ({ states }: RuleContext, pins: readonly string[]): number =>
+const largestCurrent = ({ states }: Built, pins: readonly string[]): number =>
   Math.max(
     0,
     ...states.flatMap(({ point }) => pins.map((pin) => Math.abs(point.pins.get(pin)?.currentMa ?? 0))),

@@ -1,21 +1,22 @@
-import { quantity, type Observation } from '../../finding';
-import { isPowerSource, kindOf } from '../../parts';
-import { circuitParts } from '../../wiring/netlist';
+import { socketsOf } from '../places';
+import { quantity, type Observation } from '../../findings/finding';
+import { AT_REST, isPowerSource, kindOf } from '../../parts';
+import type { Circuit } from '../../wiring/circuit';
 import { capital, partText } from '../words';
-import { nodeAt, sideOfNode, type Rule, type RuleContext } from './context';
+import type { WiringRule, Built } from '../subject';
 
 /** Volts by which an input may lie above its board's supply before that is a mismatch. */
 const ABOVE_VOLTS = 0.35;
 
 /** Voltages where they do not belong: at pins, power sockets, modules and capacitors. */
-export const voltageMismatch: Rule = (context) => [
-  ...tooHighAtPins(context),
-  ...powerSockets(context),
-  ...moduleSupplies(context),
-  ...overRated(context),
+export const voltageMismatch: WiringRule = (built) => [
+  ...tooHighAtPins(built),
+  ...powerSockets(built),
+  ...moduleSupplies(built),
+  ...overRated(built),
 ];
 
-function tooHighAtPins({ states, board, wiring, netlist }: RuleContext): readonly Observation[] {
+function tooHighAtPins({ states, board, circuit }: Built): readonly Observation[] {
   const highest = new Map<string, { volts: number; currentMa: number }>();
   for (const { drives, point } of states)
     for (const [pin, { volts, currentMa }] of point.pins) {
@@ -27,14 +28,8 @@ function tooHighAtPins({ states, board, wiring, netlist }: RuleContext): readonl
   return [...highest].map(([pin, { volts, currentMa }]) => ({
     code: 'voltage-mismatch' as const,
     severity: 'risk' as const,
-    refs: [
-      ...new Set(
-        (netlist.nodes.find((node) => node.pins.includes(pin))?.terminals ?? []).map(
-          ({ ref }) => ref as string,
-        ),
-      ),
-    ],
-    at: wiring.board ? [`${wiring.board.ref}.${pin}`] : [],
+    refs: partsAtPin(circuit, pin),
+    at: socketsOf(circuit, pin),
     message: `Pin ${pin} gets ${volts.toFixed(1)} V. The board works at ${board.logicVolts} V; more than that damages its pins.`,
     hints: [
       `What voltage does pin ${pin} stand, and where does its wire come from?`,
@@ -49,14 +44,12 @@ function tooHighAtPins({ states, board, wiring, netlist }: RuleContext): readonl
   }));
 }
 
-function powerSockets({ board, netlist, states, wiring }: RuleContext): readonly Observation[] {
+function powerSockets({ board, circuit, states }: Built): readonly Observation[] {
   return board.supplies.flatMap((socket): readonly Observation[] => {
-    const node = netlist.nodes.find((candidate) => candidate.pins.includes(socket.name));
+    const node = circuit.nodeOfPin(socket.name);
     if (socket.role === 'ground' || !node) return [];
     const volts = Math.max(...states.map(({ point }) => point.volts[node.id] ?? 0));
-    const sources = circuitParts(wiring).filter(
-      (part) => isPowerSource(part) && node.terminals.some(({ ref }) => ref === part.ref),
-    );
+    const sources = circuit.partsAt(node.id).filter(isPowerSource);
     const [low, high] =
       socket.role === 'input' ? socket.volts.recommended : [socket.volts * 0.94, socket.volts * 1.06];
     const refs = sources.map(({ ref }) => ref as string);
@@ -71,7 +64,7 @@ function powerSockets({ board, netlist, states, wiring }: RuleContext): readonly
         code: 'voltage-mismatch',
         severity: outside && given < low ? 'fault' : 'risk',
         refs,
-        at: wiring.board ? [`${wiring.board.ref}.${socket.name}`] : [],
+        at: socketsOf(circuit, socket.name),
         message: `${socket.name} gets ${given.toFixed(1)} V; ${low.toFixed(1)} V to ${high.toFixed(1)} V are right there.`,
         hints: [
           `What voltage does the socket ${socket.name} want?`,
@@ -88,19 +81,19 @@ function powerSockets({ board, netlist, states, wiring }: RuleContext): readonly
   });
 }
 
-function moduleSupplies(context: RuleContext): readonly Observation[] {
-  return circuitParts(context.wiring).flatMap((part): readonly Observation[] => {
+function moduleSupplies(built: Built): readonly Observation[] {
+  return built.circuit.parts.flatMap((part): readonly Observation[] => {
     const { supplyLegs, ratings } = kindOf(part.kind);
     const range = ratings?.supplyVolts;
     if (!supplyLegs || !range) return [];
-    const [plus, minus] = [supplyLegs.plus, supplyLegs.minus].map((leg) => nodeAt(context, part.ref, leg));
-    const across = context.states.flatMap(({ point }) => {
+    const [plus, minus] = [supplyLegs.plus, supplyLegs.minus].map((leg) => built.circuit.nodeOf(part, leg));
+    const across = built.states.flatMap(({ point }) => {
       const [high, low] = [point.volts[plus!], point.volts[minus!]];
       return high === null || high === undefined || low === null || low === undefined ? [] : [high - low];
     });
     const volts = Math.max(0, ...across);
     // Without any supply it is an open leg; half alive it is not a matter of the range either.
-    if (volts < 1 || sideOfNode(context, minus!) === undefined) return [];
+    if (volts < 1 || built.circuit.side(minus!) === undefined) return [];
     if (volts >= range[0] * 0.97 && volts <= range[1] * 1.03) return [];
     const tooHigh = volts > range[1];
     return [
@@ -126,14 +119,15 @@ function moduleSupplies(context: RuleContext): readonly Observation[] {
 }
 
 /** Capacitors with more across them than is printed on them. */
-function overRated(context: RuleContext): readonly Observation[] {
-  return circuitParts(context.wiring).flatMap((part): readonly Observation[] => {
-    const { sign, ratings } = kindOf(part.kind);
-    if (!['capacitor', 'electrolytic'].includes(sign) || ratings?.volts === undefined) return [];
-    const [one, other] = part.legs.map(({ leg }) => nodeAt(context, part.ref, leg));
+function overRated(built: Built): readonly Observation[] {
+  return built.circuit.parts.flatMap((part): readonly Observation[] => {
+    const { elements, ratings } = kindOf(part.kind);
+    const stores = elements(part.value, AT_REST).some(({ type }) => type === 'capacitor');
+    if (!stores || ratings?.volts === undefined) return [];
+    const [one, other] = built.circuit.nodesOf(part);
     const across = Math.max(
       0,
-      ...context.states.map(({ point }) => Math.abs((point.volts[one!] ?? 0) - (point.volts[other!] ?? 0))),
+      ...built.states.map(({ point }) => Math.abs((point.volts[one!] ?? 0) - (point.volts[other!] ?? 0))),
     );
     if (across <= ratings.volts) return [];
     return [
@@ -153,3 +147,8 @@ function overRated(context: RuleContext): readonly Observation[] {
     ];
   });
 }
+
+const partsAtPin = (circuit: Circuit, pin: string): string[] => {
+  const node = circuit.nodeOfPin(pin);
+  return node ? circuit.partsAt(node.id).map(({ ref }) => ref) : [];
+};

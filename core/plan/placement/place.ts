@@ -2,7 +2,7 @@ import type { LegName, PointName, Ref } from '../../brand';
 import { kindOf } from '../../parts';
 import { randomFrom } from '../../random';
 import { fail, ok, type Result } from '../../result';
-import { netlistOf } from '../../wiring/netlist';
+import { Circuit } from '../../wiring/circuit';
 import { legPoint, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { Grid, type Hole } from './grid';
 import { bodyBox } from './bodies';
@@ -264,12 +264,12 @@ function keptSeats(task: PlacementTask, netOf: NetOfLeg): Seats {
 
 /** Name of the first net that a wiring does not realise as it should; `undefined` when all are right. */
 export function firstDifference(task: PlacementTask, wiring: Wiring): string | undefined {
-  const netlist = netlistOf(wiring);
+  const circuit = new Circuit(wiring);
   const owner = new Map<number, string>();
   for (const net of task.nets) {
     const nodes = new Set([
-      ...net.legs.map(({ ref, leg }) => netlist.nodeAt.get(legPoint(ref, leg))),
-      ...net.pins.map((pin) => netlist.nodes.find((node) => node.pins.includes(pin))?.id),
+      ...net.legs.map(({ ref, leg }) => circuit.netlist.nodeAt.get(legPoint(ref, leg))),
+      ...net.pins.map((pin) => circuit.nodeOfPin(pin)?.id),
     ]);
     // A net of one pin alone needs nothing plugged in.
     if (net.legs.length === 0 && net.pins.length < 2) continue;
@@ -277,7 +277,7 @@ export function firstDifference(task: PlacementTask, wiring: Wiring): string | u
     if (nodes.size !== 1 || node === undefined) return net.name;
     if (owner.has(node)) return net.name;
     owner.set(node, net.name);
-    const { terminals, pins } = netlist.nodes[node]!;
+    const { terminals, pins } = circuit.node(node);
     const netOf = netsByLeg(task);
     if (terminals.some(({ ref, leg }) => netOf(ref, leg) !== net)) return net.name;
     if (pins.some((pin) => !net.pins.includes(pin))) return net.name;

@@ -1,4 +1,4 @@
-import type { FindingCode } from '../../finding';
+import type { FindingCode } from '../../findings/finding';
 
 /**
  * Programs with one mistake each, by the code that has to be found first. A place marked by `|` is where

@@ -62,7 +62,7 @@ export type Element =
       readonly ohms: number;
     };
 
-export interface Circuit {
+export interface Network {
   /** Number of nodes, the reference included. */
   readonly nodeCount: number;
   readonly elements: readonly Element[];
