@@ -6,12 +6,16 @@ const alias = { '@': fileURLToPath(new URL('.', import.meta.url)).replace(/\/$/,
 export default defineConfig({
   resolve: { alias },
   test: {
+    // One for each core: the tests' own process only waits for them.
+    maxWorkers: 2,
     projects: [
       {
         resolve: { alias },
         test: {
           name: 'unit',
           include: ['{core,cli,ui,grammars,demo,scripts}/**/*.test.ts'],
+          // Nothing of the core remembers anything, so that files may share what they import.
+          isolate: false,
           testTimeout: 30_000,
         },
       },
@@ -32,7 +36,7 @@ export default defineConfig({
           // A page answers when it has been to the server.
           expect: { poll: { timeout: 8000 } },
           include: ['e2e/**/*.test.ts'],
-          fileParallelism: false,
+          globalSetup: ['e2e/setup.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
         },

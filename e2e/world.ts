@@ -1,11 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:net';
-import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { inject } from 'vitest';
 import { openDatabase } from '@/server/database/connection';
-import { migrate } from '@/server/database/migrate';
-import { loadDemo } from '@/server/demo';
-import { launchBrowser } from '@/scripts/browser.mjs';
 
 /** The product with the demo world on a server of its own, and a real browser. */
 export interface World {
@@ -37,22 +35,36 @@ export interface Size {
 export const LAPTOP: Size = { width: 1280, height: 800 };
 export const TABLET: Size = { width: 1024, height: 768, isTouch: true };
 
+/** Milliseconds that one step of making or ending a world may take: one that hangs says which it is. */
+const LONGEST_STEP = 40_000;
+
+async function step<Value>(name: string, work: Promise<Value>): Promise<Value> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error(`too long: ${name}`)), LONGEST_STEP);
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
 /** Builds the world; the application has been built before. */
 export async function createWorld(): Promise<World> {
-  const url = process.env['TEST_DATABASE_URL'];
-  if (!url) throw new Error('TEST_DATABASE_URL is not set; run npm test');
+  const url = process.env['TEST_DATABASE_URL']!;
   const name = `e2e_${randomBytes(5).toString('hex')}`;
   const admin = openDatabase(url);
-  await admin.raw('create database ??', [name]);
+  await step(
+    'copy the demo world',
+    admin.raw('create database ?? template ??', [name, inject('demoDatabase')]),
+  );
   const own = new URL(url);
   own.pathname = `/${name}`;
   const db = openDatabase(own.href);
-  await migrate(db);
-  await loadDemo(db, 'demo', new Date());
-  await addTestClass(db);
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
-  const { browser, end: endBrowser } = await launchBrowser();
+  const browser = await step('connect to the browser', chromium.connect(inject('browserEndpoint')));
   let server: ChildProcess | undefined;
   let worker: ChildProcess | undefined;
 
@@ -65,13 +77,13 @@ export async function createWorld(): Promise<World> {
     while (!(await isUp(base))) if (Date.now() > deadline) throw new Error('the server does not start');
   };
   const stopServer = async (): Promise<void> => {
-    if (!server || server.exitCode !== null) return;
+    if (!server || server.exitCode !== null || server.signalCode !== null) return;
     const ended = new Promise((resolve) => server!.once('exit', resolve));
     process.kill(-server.pid!, 'SIGKILL');
-    await ended;
+    await step('end the server', ended);
   };
 
-  await startServer();
+  await step('start the server', startServer());
   return {
     base,
     url: own.href,
@@ -82,29 +94,15 @@ export async function createWorld(): Promise<World> {
     query: async <Row>(sql: string, values: readonly string[] = []) =>
       ((await db.raw(sql, [...values])) as { rows: Row[] }).rows,
     end: async () => {
-      await endBrowser();
+      await step('leave the browser', browser.close());
       await stopServer();
       // The loader of the worker runs it as a child; the group holds both.
       if (worker) process.kill(-worker.pid!, 'SIGKILL');
-      await db.destroy();
-      await admin.raw('drop database ?? with (force)', [name]);
-      await admin.destroy();
+      await step('close the database', db.destroy());
+      await step('drop the database', admin.raw('drop database ?? with (force)', [name]));
+      await step('close the server’s database', admin.destroy());
     },
   };
-}
-
-/** A second class whose learners have not joined yet, with the beacon open. */
-async function addTestClass(db: ReturnType<typeof openDatabase>): Promise<void> {
-  const [group] = await db('class')
-    .insert({ name: 'Friday morning', code: 'LANTERN', joining_until: db.raw("now() + interval '1 day'") })
-    .returning<{ id: string }[]>('id');
-  const staff = await db('staff').where({ login: 'marit' }).first<{ id: string }>('id');
-  await db('class_staff').insert({ class_id: group!.id, staff_id: staff.id });
-  await db('learner').insert(
-    ['Yrsa', 'Zeno', 'Ebba', 'Finn', 'Gaia'].map((learner) => ({ class_id: group!.id, name: learner })),
-  );
-  const revision = await db('revision').first<{ id: string }>('id');
-  await db('publication').insert({ revision_id: revision.id, class_id: group!.id });
 }
 
 async function visit(
@@ -112,7 +110,12 @@ async function visit(
   base: string,
   { width, height, isTouch = false }: Size,
 ): Promise<Visitor> {
-  const context = await browser.newContext({ baseURL: base, viewport: { width, height }, hasTouch: isTouch });
+  const context = await browser.newContext({
+    baseURL: base,
+    viewport: { width, height },
+    hasTouch: isTouch,
+    reducedMotion: 'reduce',
+  });
   const page = await context.newPage();
   page.setDefaultTimeout(15_000);
   const complaints: string[] = [];
@@ -124,7 +127,7 @@ async function visit(
 }
 
 const isUp = (base: string): Promise<boolean> =>
-  fetch(`${base}/api/health`).then(
+  fetch(`${base}/api/health`, { signal: AbortSignal.timeout(5000) }).then(
     (answer) => answer.ok,
     () => false,
   );

@@ -2,8 +2,8 @@
 import { chromium } from 'playwright-core';
 import { chromiumProgram } from './machine/packages.mjs';
 
-/** Starts a headless browser; `end` kills it, since one that is asked to close can take minutes over it. */
-export async function launchBrowser() {
+/** Starts a headless browser to connect to; `end` kills it, since one that is asked to close can take minutes over it. */
+export async function startBrowser() {
   const server = await chromium.launchServer({
     executablePath: chromiumProgram(),
     args: [
@@ -16,5 +16,11 @@ export async function launchBrowser() {
       '--disable-sync',
     ],
   });
-  return { browser: await chromium.connect(server.wsEndpoint()), end: () => server.kill() };
+  return { endpoint: server.wsEndpoint(), end: () => server.kill() };
+}
+
+/** A headless browser of one's own. */
+export async function launchBrowser() {
+  const { endpoint, end } = await startBrowser();
+  return { browser: await chromium.connect(endpoint), end };
 }

@@ -1,5 +1,6 @@
-// Runs every check there is: npm test. Installs what is missing, needs no network afterwards and no monitor.
-import { spawnSync } from 'node:child_process';
+// Runs the checks: npm test, or some of them: npm test -- static unit database browser. Installs what is missing,
+// needs no network afterwards and no monitor.
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildGuard, buildIfChanged } from './machine/build.mjs';
@@ -14,37 +15,61 @@ import {
   SetupError,
 } from './machine/packages.mjs';
 
+const PARTS = ['static', 'unit', 'database', 'browser'];
+/** Milliseconds between two lines that say how far it is. */
+const SAYS_EVERY = 8000;
+
 const counts = { passed: 0, failed: 0 };
 
-/** Runs a program; its output is shown when it fails. */
-function run(name, words, environment = {}) {
+/** Runs a program and says now and then how far it is; its output is shown when it fails. */
+function run(name, words, { environment = {}, doneIn = () => undefined } = {}) {
   const begin = Date.now();
+  const seconds = () => ((Date.now() - begin) / 1000).toFixed(0);
   const [program, ...rest] = words;
-  const result = spawnSync(join(root, 'node_modules/.bin', program), rest, {
+  const child = spawn(join(root, 'node_modules/.bin', program), rest, {
     cwd: root,
-    encoding: 'utf8',
-    maxBuffer: 1 << 27,
     env: { ...process.env, ...environment },
   });
-  const ok = result.status === 0;
-  if (!ok) console.log(`${result.stdout}\n${result.stderr}`);
-  console.log(`${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - begin) / 1000).toFixed(0)} s)`);
-  return { ok, output: result.stdout };
+  let output = '';
+  let all = '';
+  child.stdout.on('data', (text) => ((output += text), (all += text)));
+  child.stderr.on('data', (text) => (all += text));
+  const ticker = setInterval(() => {
+    const done = doneIn(output);
+    console.log(`…      ${name}, ${seconds()} s${done === undefined ? '' : `, ${done}`}`);
+  }, SAYS_EVERY);
+  return new Promise((resolve) => {
+    child.once('close', (status) => {
+      clearInterval(ticker);
+      const ok = status === 0;
+      if (!ok) console.log(all);
+      console.log(`${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds()} s)`);
+      resolve({ ok, output });
+    });
+  });
 }
 
 /** One check that counts as one. */
-function check(name, words, isRight = () => true) {
-  const { ok, output } = run(name, words);
+async function check(name, words, isRight = () => true) {
+  const { ok, output } = await run(name, words);
   const right = ok && isRight(output);
   if (ok && !right) console.log(`FAILED ${name}: it looked at nothing`);
   counts[right ? 'passed' : 'failed'] += 1;
 }
 
+/** How many tests a reporter has called done: it says so file by file. */
+function testsIn(output) {
+  // eslint-disable-next-line no-control-regex
+  const plain = output.replace(/\u001b\[[0-9;]*m/g, '');
+  const files = [...plain.matchAll(/^ [✓❯] .*\((\d+) tests?/gm)];
+  return `${files.reduce((sum, [, count]) => sum + Number(count), 0)} tests in ${files.length} files`;
+}
+
 /** A test suite, counted test by test. */
-function suite(name, project, environment) {
+async function suite(name, project, environment) {
   const file = join(stateFolder, `tests-${project}.json`);
   rmSync(file, { force: true });
-  const { ok } = run(
+  const { ok } = await run(
     name,
     [
       'vitest',
@@ -55,7 +80,7 @@ function suite(name, project, environment) {
       '--reporter=json',
       `--outputFile.json=${file}`,
     ],
-    environment,
+    { environment, doneIn: testsIn },
   );
   if (!existsSync(file)) {
     counts.failed += 1;
@@ -68,43 +93,46 @@ function suite(name, project, environment) {
   if (!ok && result.numFailedTests === 0) counts.failed += 1;
 }
 
+/** What reads the sources only; each keeps one core busy, so that two go at a time. */
+async function staticChecks() {
+  const cruised = ['core', 'cli', 'grammars', 'engines', 'server', 'ui', 'workers', 'app'];
+  await Promise.all([
+    check('lint', ['eslint', '.', '--max-warnings', '0']),
+    (async () => {
+      await check('formatting', ['prettier', '--check', '--log-level', 'warn', '.']);
+      await check(
+        'imports point one way',
+        ['depcruise', ...cruised, '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],
+        (output) => JSON.parse(output).summary.totalCruised > 100,
+      );
+      await check('types', ['tsc', '--noEmit', '-p', '.']);
+    })(),
+  ]);
+}
+
 async function main() {
+  const wanted = process.argv.slice(2);
+  const unknown = wanted.filter((part) => !PARTS.includes(part));
+  if (unknown.length > 0)
+    throw new SetupError(`There is no part “${unknown.join(' ')}”. The parts are ${PARTS.join(', ')}.`);
+  const isWanted = (part) => wanted.length === 0 || wanted.includes(part);
   ensureNode();
   mkdirSync(stateFolder, { recursive: true });
   ensureDebian(['postgresql'], () => postgresPrograms() !== undefined);
   ensureDebian(['chromium'], () => chromiumProgram() !== undefined);
   ensureNodeModules();
-  check('formatting', ['prettier', '--check', '--log-level', 'warn', '.']);
-  check('lint', ['eslint', '.', '--max-warnings', '0']);
-  check(
-    'imports point one way',
-    [
-      'depcruise',
-      'core',
-      'cli',
-      'grammars',
-      'engines',
-      'server',
-      'ui',
-      'workers',
-      'app',
-      '--config',
-      '.dependency-cruiser.cjs',
-      '--output-type',
-      'json',
-    ],
-    (output) => JSON.parse(output).summary.totalCruised > 100,
-  );
-  check('types', ['tsc', '--noEmit', '-p', '.']);
+  if (isWanted('static')) await staticChecks();
   buildGuard();
-  suite('unit tests', 'unit', {});
+  if (isWanted('unit')) await suite('unit tests', 'unit', {});
+  if (!isWanted('database') && !isWanted('browser')) return;
   const cluster = await startCluster('test-postgres', { quick: true });
   try {
     const environment = { TEST_DATABASE_URL: cluster.url };
-    suite('database tests', 'database', environment);
+    if (isWanted('database')) await suite('database tests', 'database', environment);
+    if (!isWanted('browser')) return;
     buildIfChanged();
     counts.passed += 1;
-    suite('browser tests', 'browser', environment);
+    await suite('browser tests', 'browser', environment);
   } finally {
     await cluster.stop();
   }
