@@ -42,6 +42,8 @@ export default ts.config(
         console: 'readonly',
         setTimeout: 'readonly',
         clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
         URL: 'readonly',
         fetch: 'readonly',
         AbortSignal: 'readonly',

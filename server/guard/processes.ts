@@ -54,7 +54,9 @@ const TICKS = 100;
 /** What a process holds before it does anything: runtime, core and grammars, in megabytes. */
 const AT_REST = 160;
 /** Characters that are kept of what a process says before it ends. */
-const LAST_WORDS = 2000;
+const LAST_WORDS = 8000;
+/** What it says when its memory was too small: the error itself, or a line of the trace behind it. */
+const OUT_OF_MEMORY = /out of memory|OutOfMemory|OOMFailure/;
 /** Tasks that may wait for a process; more are refused at once. */
 const MOST_WAITING = 200;
 
@@ -177,7 +179,7 @@ class GuardedProcess {
     });
     const gone = (why: string): void => {
       if (child !== this.child) return;
-      const obstacle = this.lastWords.includes('out of memory') ? 'memory' : 'crash';
+      const obstacle = OUT_OF_MEMORY.test(this.lastWords) ? 'memory' : 'crash';
       this.settle({ ended: false, obstacle, detail: `${why}: ${this.lastWords}` });
     };
     child.on('error', (error) => gone(error.message));
