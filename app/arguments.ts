@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** An id as an argument of an action: whatever a browser sends may be anything. */
-export const idSchema = z.uuid('This does not exist any more.');
+export const idSchema = z.uuid('This no longer exists.');
 
 /** How something is to be shared: with all who teach, or with whom and how far. */
 export const sharingChangeSchema = z.union([

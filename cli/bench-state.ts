@@ -1,3 +1,4 @@
+import { withArticle } from '@/core/words/words';
 import { findPin, type BoardProfile } from '@/core/boards';
 import { ref, type Ref } from '@/core/brand';
 import type { PartStates, PinDrive, PinDrives } from '@/core/electrics/bench';
@@ -63,7 +64,8 @@ export function touchedPart(stimulus: StimulusKind, name: string, place: string,
   const part = findPart(wiring, ref(name.trim().toUpperCase()));
   if (!part) throw new Unusable(`${place}: the table has no part ${name.trim()}`);
   const kind = kindOf(part.kind);
-  if (kind.stimulus !== stimulus) throw new Unusable(`${place}: that cannot be done to a ${kind.title}`);
+  if (kind.stimulus !== stimulus)
+    throw new Unusable(`${place}: that cannot be done to ${withArticle(kind.title)}`);
   return part.ref;
 }
 

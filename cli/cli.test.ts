@@ -218,7 +218,7 @@ describe('solve with parts in a state', () => {
   test.each([
     [['--turn', 'P1=2'], 'goes from 0 to 1'],
     [['--turn', 'P1'], 'write it like'],
-    [['--press', 'P1'], 'cannot be done to a knob'],
+    [['--press', 'P1'], 'cannot be done to a potentiometer'],
     [['--light', 'L9=0.5'], 'no part L9'],
   ])('refuses %j', async (state, words) => {
     const { code, error } = await didaktor({ 's.csv': SENSING }, 'solve', '--wiring', 's.csv', ...state);
@@ -358,7 +358,7 @@ describe('layout', () => {
     };
     const full = await didaktor({ 'e.json': JSON.stringify(crowded) }, 'layout', '--exercise', 'e.json');
     expect(full.code).toBe(2);
-    expect(full.error).toMatch(/does not fit on a mini breadboard: \d+ of its 20 lamps can be placed/);
+    expect(full.error).toMatch(/does not fit on a mini breadboard: \d+ of its 20 LEDs can be placed/);
   });
 });
 
@@ -415,7 +415,7 @@ describe('run', () => {
       error: expect.stringContaining('s.json: [0]: the table has no part S1'),
     });
     const odd = await didaktor({ 's.json': '[{ "at": 1, "press": "D1" }]' }, ...words);
-    expect(odd).toMatchObject({ code: 2, error: expect.stringContaining('cannot be done to a lamp') });
+    expect(odd).toMatchObject({ code: 2, error: expect.stringContaining('cannot be done to an LED') });
     const again = await didaktor({ 'p.cpp': program, 's.json': '[{ "at": 1, "reset": true }]' }, ...words);
     expect(again.code).toBe(0);
     expect((await didaktor({ 's.json': '[{ "at": 1, "sing": true }]' }, ...words)).code).toBe(2);

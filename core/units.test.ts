@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { listText } from './findings/finding';
 import { figure, milliamps, ohms, seconds, times, volts } from './units';
+import { listText } from './words/words';
 
 describe('a number for a person', () => {
   test.each([

@@ -28,7 +28,7 @@ describe('a draft', () => {
     await world.stopServer();
     // Work goes on without a server: the check runs on the tablet.
     await page.getByRole('button', { name: 'Check' }).click();
-    await page.getByText('It works, and it is the circuit of the exercise.').waitFor();
+    await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await page.getByRole('tab', { name: 'Hand in' }).click();
     await page.getByRole('button', { name: 'Hand in', exact: true }).click();
     await page.getByText('No connection. Your hand-in is kept on this tablet').waitFor();
@@ -36,14 +36,14 @@ describe('a draft', () => {
 
     await world.startServer();
     await page.goto(address);
-    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByText('Saved on this tablet').waitFor();
     expect(await page.getByLabel('other end of W1', { exact: true }).inputValue()).toBe('a5');
     await expect.poll(async () => (await handIns()).length, { timeout: 15_000 }).toBe(1);
     await page.getByRole('tab', { name: 'Hand in' }).click();
     await page.getByText('Handed in.').waitFor();
 
     await page.reload();
-    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByText('Saved on this tablet').waitFor();
     await page.getByRole('tab', { name: 'Program' }).click();
     expect((await page.getByLabel('Your program').innerText()).replace(/\n+/g, '\n').trim()).toBe(
       PROGRAM.replace(/\n+/g, '\n').trim(),
@@ -57,7 +57,7 @@ describe('a draft', () => {
     await joinAsLearner(page, 'Yrsa');
     await openBench(page);
     await page.getByLabel('one end of W1', { exact: true }).fill('7');
-    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByText('Saved on this tablet').waitFor();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.getByLabel('Class code').waitFor();
     await joinAsLearner(page, 'Zeno');

@@ -53,10 +53,10 @@ describe('the Course', () => {
   test('names all exercises by a pattern, and takes the numbers away again', async () => {
     const { page, context } = await visitAsInstructor(world);
     await openCourse(page);
-    await page.getByLabel('Name all by a pattern').fill('{lesson}.{k} {title}');
+    await page.getByLabel('Rename all with a pattern').fill('{lesson}.{k} {title}');
     await page.getByRole('button', { name: 'Rename' }).click();
     await expect.poll(async () => (await titles())[2]).toBe('2.1 Night bell');
-    await page.getByLabel('Name all by a pattern').fill('{title}');
+    await page.getByLabel('Rename all with a pattern').fill('{title}');
     await page.getByRole('button', { name: 'Rename' }).click();
     await expect.poll(async () => (await titles())[2]).toBe('Night bell');
     await context.close();
@@ -66,8 +66,8 @@ describe('the Course', () => {
     const { page, context } = await visitAsInstructor(world);
     await openCourse(page);
     await page.getByRole('link', { name: 'Beacon', exact: true }).click();
-    await page.getByLabel('Part line 1', { exact: true }).fill('amber lamp on 13 (2-13) with 470');
-    await page.getByText('Everything is kept.').waitFor();
+    await page.getByLabel('Part line 1', { exact: true }).fill('amber LED on 13 (2-13) with 470');
+    await page.getByText('All changes saved.').waitFor();
     await page.getByRole('link', { name: 'The working harbour' }).click();
     await page.getByRole('button', { name: 'What to do with Beacon', exact: true }).click();
     await page.getByRole('menuitem', { name: 'What was published, what changed' }).click();
@@ -95,8 +95,8 @@ describe('the House rules', () => {
     await page.getByLabel('Title', { exact: true }).fill('Doorbell');
     await page.getByRole('button', { name: 'Begin it' }).click();
     await page.getByLabel('New part line').fill('button on 2');
-    await page.getByText('Everything is kept.').waitFor();
-    await page.getByText('Do it otherwise in this exercise').click();
+    await page.getByText('All changes saved.').waitFor();
+    await page.getByText('Make an exception here').click();
     await page.getByRole('button', { name: 'Pull-down resistor' }).click();
     await page.getByText('R1 comes in: 10k resistor.').waitFor();
     await page.getByRole('link', { name: 'The working harbour' }).click();
@@ -137,14 +137,14 @@ describe('Boards and parts', () => {
       .getByRole('combobox', { name: 'Board', exact: true })
       .selectOption({ label: 'my learner board, 5 V' });
     await page.getByText('A pin should give no more than 15 mA.').waitFor();
-    await page.getByText('Everything is kept.').waitFor();
+    await page.getByText('All changes saved.').waitFor();
     await context.close();
   });
 
   test('the Value bench shows its formula with the numbers put in, and says what it cannot take', async () => {
     const { page, context } = await visitAsInstructor(world);
     await page.goto('/values');
-    const lamp = page.getByRole('region', { name: 'Resistor of a lamp' });
+    const lamp = page.getByRole('region', { name: 'Resistor for an LED' });
     await lamp.getByText('R = (5.0 V − 2.0 V) / 8.0 mA').waitFor();
     await lamp.getByLabel('Wanted current I').fill('-8');
     await lamp.getByText('The current must be above zero.').waitFor();

@@ -196,20 +196,20 @@ describe('accessibility', () => {
     await page.getByRole('heading', { name: 'The circuit' }).waitFor();
     await audit('house rules');
     await page.goto('/values');
-    await page.getByRole('heading', { name: 'Resistor of a lamp' }).waitFor();
+    await page.getByRole('heading', { name: 'Resistor for an LED' }).waitFor();
     await audit('value bench');
     await page.goto('/boards');
     await page.getByRole('heading', { name: 'Sockets for power' }).waitFor();
     await audit('boards');
     await page.getByRole('tab', { name: 'Parts' }).click();
-    await page.getByRole('heading', { name: 'lamp bar' }).waitFor();
+    await page.getByRole('heading', { name: 'LED bar' }).waitFor();
     await audit('parts');
     await page.goto('/');
     await page
       .getByRole('region', { name: 'Tuesday evening' })
       .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
-    await page.getByRole('heading', { name: 'What was looked at' }).waitFor();
+    await page.getByRole('heading', { name: 'What was checked' }).waitFor();
     await audit('review desk');
     await page.getByRole('link', { name: 'report' }).first().click();
     await page.getByRole('heading', { name: 'Verdict' }).waitFor();

@@ -35,7 +35,7 @@ describe('a lesson', () => {
     await page.getByPlaceholder('Where to?').waitFor();
     await keyboard.type('bench');
     await keyboard.press('Enter');
-    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByText('Saved on this tablet').waitFor();
 
     // Down the list: each end typed, Enter leads to the next.
     await page.getByLabel('one end of W1', { exact: true }).focus();
@@ -49,13 +49,13 @@ describe('a lesson', () => {
     await page.keyboard.insertText(PROGRAM);
     await page.getByRole('button', { name: 'Check' }).focus();
     await keyboard.press('Enter');
-    await page.getByText('It does not do its job yet.').waitFor();
+    await page.getByText('It doesn’t do its job yet.').waitFor();
     for (const name of ['Give me a hint', 'One more hint', 'One more hint']) {
       await page.getByRole('button', { name }).focus();
       await keyboard.press('Enter');
     }
     await page
-      .getByRole('heading', { name: 'The amber lamp D1 is the wrong way round, so it stays dark.' })
+      .getByRole('heading', { name: 'The amber LED D1 is the wrong way round, so it stays dark.' })
       .waitFor();
 
     // First as it is, so that the way to the right one is seen.
@@ -72,7 +72,7 @@ describe('a lesson', () => {
     await keyboard.press('Enter');
     await page.getByRole('button', { name: 'Check again' }).focus();
     await keyboard.press('Enter');
-    await page.getByText('It works, and it is the circuit of the exercise.').waitFor();
+    await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await page.getByRole('button', { name: 'Say what you saw, and hand in' }).focus();
     await keyboard.press('Enter');
     await page.getByRole('radio', { name: 'It did what it should' }).focus();
@@ -91,7 +91,7 @@ describe('a lesson', () => {
     const { page, context, complaints } = await world.visit(TABLET);
     await joinAsLearner(page, 'Zeno');
     await page.getByRole('link', { name: 'Go to the bench' }).tap();
-    await page.getByText('Kept on this tablet').waitFor();
+    await page.getByText('Saved on this tablet').waitFor();
     await writeProgram(page);
     await page.getByRole('tab', { name: 'Wiring' }).tap();
     await page.getByLabel('one end of W1', { exact: true }).tap();
@@ -134,7 +134,7 @@ describe('a lesson', () => {
     await page.getByRole('button', { name: 'One more hint' }).tap();
     await page.getByRole('button', { name: 'I did that: change my record' }).tap();
     await page.getByRole('button', { name: 'Check again' }).tap();
-    await page.getByText('It works, and it is the circuit of the exercise.').waitFor();
+    await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await page.getByRole('button', { name: 'Say what you saw, and hand in' }).tap();
     await page.getByText('It did what it should').tap();
     await page.getByRole('button', { name: 'Hand in', exact: true }).tap();
@@ -181,7 +181,7 @@ describe('a lesson', () => {
     await page.getByLabel('other end of W1', { exact: true }).fill('e5');
     await page.getByRole('alert').filter({ hasText: 'hole e5 already holds' }).waitFor();
     await page.getByRole('button', { name: 'Check' }).click();
-    await page.getByText('This cannot be checked yet.').waitFor();
+    await page.getByText('This can’t be checked yet.').waitFor();
     await page.getByLabel('other end of W1', { exact: true }).fill('k77');
     await page.getByRole('alert').filter({ hasText: '“k77”' }).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -205,10 +205,10 @@ async function seenByInstructor(name: string): Promise<void> {
   const learner = page.getByRole('article').getByRole('listitem').filter({ hasText: name }).first();
   await learner.getByRole('button', { name: /The circuit of the exercise/ }).waitFor();
   await learner.getByRole('button', { name: /Lamp the wrong way round/ }).click();
-  await page.getByRole('heading', { name: /The amber lamp D1 is the wrong way round/ }).waitFor();
+  await page.getByRole('heading', { name: /The amber LED D1 is the wrong way round/ }).waitFor();
   await learner.getByRole('link', { name: 'report' }).first().click();
   await page.getByRole('heading', { name: `Beacon, ${name}` }).waitFor();
-  expect(await page.getByText('Turn the amber lamp D1 round.').count()).toBeGreaterThan(0);
+  expect(await page.getByText('Turn the amber LED D1 round.').count()).toBeGreaterThan(0);
   expect(complaints).toEqual([]);
   await context.close();
 }

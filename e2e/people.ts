@@ -50,7 +50,7 @@ export async function joinAsLearner(
 
 export async function openBench(page: Page): Promise<void> {
   await page.getByRole('link', { name: /bench/ }).first().click();
-  await page.getByText('Kept on this tablet').waitFor();
+  await page.getByText('Saved on this tablet').waitFor();
 }
 
 export const PROGRAM = `const int LAMP = 13;
@@ -67,7 +67,7 @@ void loop() {
 }
 `;
 
-/** Ends of the beacon by the label of their field; the lamp the wrong way round when asked. */
+/** Ends of the beacon by the label of their field; the LED the wrong way round when asked. */
 export const places = (isReversed: boolean): readonly (readonly [label: string, place: string])[] => [
   ['one end of W1', '13'],
   ['other end of W1', 'a5'],

@@ -64,7 +64,7 @@ describe('the way between views', () => {
     await page.getByRole('button', { name: 'Go to' }).click();
     await page.getByPlaceholder('Where to?').fill('review tuesday');
     await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: 'What was looked at' }).waitFor();
+    await page.getByRole('heading', { name: 'What was checked' }).waitFor();
     await page.getByRole('link', { name: 'Today' }).first().click();
     await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
     await context.close();
@@ -102,7 +102,7 @@ describe('the Worksheet', () => {
     await expect.poll(() => threads.count()).toBe(1);
     await page.mouse.move(5, 5);
     await expect.poll(() => threads.count()).toBe(3);
-    await page.getByRole('button', { name: '13: join it elsewhere' }).focus();
+    await page.getByRole('button', { name: '13: connect it elsewhere' }).focus();
     await expect.poll(() => threads.count()).toBe(1);
     await context.close();
   });
@@ -130,12 +130,12 @@ describe('the Bench', () => {
     await writeProgram(page);
     await page.getByRole('button', { name: 'Check' }).click();
     await page.getByRole('button', { name: 'Follow the current' }).click();
-    const way = page.getByRole('region', { name: 'The way of the current' });
+    const way = page.getByRole('region', { name: 'The path of the current' });
     await way.getByText('The current starts at pin 13.').waitFor();
     for (const text of [
       'Through the yellow wire W1 to hole a5.',
       'Along row 5, a to e, from a5 to e5.',
-      'Here it stops: the amber lamp D1 does not let it in at its short leg.',
+      'Here it stops: the amber LED D1 does not let it in through its short leg.',
     ]) {
       await way.getByRole('button', { name: 'Next step' }).click();
       await way.getByText(text).waitFor();
@@ -144,7 +144,7 @@ describe('the Bench', () => {
     await way.getByRole('button', { name: 'Back' }).click();
     await way.getByText('Along row 5').waitFor();
     await way.getByRole('button', { name: 'Close' }).click();
-    await page.getByText('It does not do its job yet.').waitFor();
+    await page.getByText('It doesn’t do its job yet.').waitFor();
     await context.close();
   });
 
@@ -175,7 +175,7 @@ describe('the Bench', () => {
         'void setup() {\n\u00a0\u00a0pinMode(13, OUTPUT);\n}\nvoid loop() {\n\u00a0 digitalWrite(13, HIGH);\n\u00a0 delay(500);\n\u00a0 digitalWrite(13, LOW);\n\u00a0 delay(2500);\n}\n',
       );
     await page.getByRole('button', { name: 'Check' }).click();
-    await page.getByText('It works, and it is the circuit of the exercise.').waitFor();
+    await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await context.close();
   });
 

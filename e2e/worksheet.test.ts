@@ -57,7 +57,7 @@ async function openExercise(page: Page, title: string): Promise<void> {
   await page.getByRole('heading', { name: title, level: 1 }).waitFor();
 }
 
-const kept = (page: Page): Promise<void> => page.getByText('Everything is kept.').waitFor();
+const kept = (page: Page): Promise<void> => page.getByText('All changes saved.').waitFor();
 
 /** Clicks in the middle of a drawn line: the box of one that runs level is flat, and of a bent one empty. */
 async function clickOn(page: Page, line: Locator): Promise<void> {
@@ -126,7 +126,7 @@ describe('an exercise is said', () => {
   test('and goes all the way from nothing to a class that can build it', async () => {
     const { page, context } = await visitAsInstructor(world);
     await begin(page, 'Quay light');
-    await page.keyboard.type('amber lamp on 13 (2-13) with 330');
+    await page.keyboard.type('amber LED on 13 (2-13) with 330');
     await page.keyboard.press('Enter');
     await page.getByRole('textbox', { name: 'Aim' }).fill('A lamp keeps a light character.');
     await page.getByLabel('Reference program').fill(PROGRAM);
@@ -154,7 +154,7 @@ describe('an exercise is said', () => {
     await page.getByRole('button', { name: 'knob on A0', exact: true }).click();
     expect(await page.getByLabel('Part line 1', { exact: true }).inputValue()).toBe('knob on A0');
     await page.getByLabel('Part line 1', { exact: true }).fill('ambr lmap on 13');
-    await page.getByText('as if lamp').waitFor();
+    await page.getByText('as if LED').waitFor();
     await page.getByRole('button', { name: /with 330 Ω/ }).click();
     expect(await line.first().inputValue()).toBe('ambr lmap on 13 with 330');
     await page.getByRole('button', { name: /pin 13.*choose another/ }).click();
@@ -186,10 +186,10 @@ describe('what the program does', () => {
     await marks('S1 and S2 at once').getByRole('button', { name: 'Right' }).click();
     await marks('S1 and S2 at once').waitFor({ state: 'detached' });
     await page.getByText('S1 and S2 at once, over').waitFor();
-    await page.getByText('Marked as wrong, and still so: S1 held.').waitFor();
+    await page.getByText('Marked as wrong, and still doing it: S1 held.').waitFor();
     await kept(page);
     await page.reload();
-    await page.getByText('Marked as wrong, and still so: S1 held.').waitFor();
+    await page.getByText('Marked as wrong, and still doing it: S1 held.').waitFor();
     await page.getByRole('button', { name: 'Run it and see' }).click();
     const pressed = async (name: string): Promise<string | null> =>
       marks(name).locator('[aria-pressed=true]').textContent();
@@ -275,7 +275,7 @@ describe('the picture is corrected', () => {
     await bench.focus();
     const said = page.locator('#bench-said');
     await page.keyboard.press('n');
-    await expect.poll(() => said.innerText()).toMatch(/^D1 red lamp in /);
+    await expect.poll(() => said.innerText()).toMatch(/^D1 red LED in /);
     const before = await said.innerText();
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowDown');
@@ -339,13 +339,13 @@ describe('the picture is corrected', () => {
     await begin(page, 'Joined');
     await page.keyboard.type('red lamp on 12 with 330');
     await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: '12: join it elsewhere' }).click();
+    await page.getByRole('button', { name: '12: connect it elsewhere' }).click();
     await page.getByRole('menuitem', { name: /^9\s*free/ }).click();
     await expect
       .poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue())
       .toBe('red lamp on 9 with 330');
     await page
-      .getByRole('button', { name: /^R1 \S+: join it elsewhere$/ })
+      .getByRole('button', { name: /^R1 \S+: connect it elsewhere$/ })
       .last()
       .click();
     await page.getByRole('menuitem', { name: /^8\s*free/ }).click();
@@ -363,7 +363,7 @@ describe('an exercise goes on from another', () => {
     const { page, context } = await visitAsInstructor(world);
     await openCourse(page);
     await page.getByLabel('Title', { exact: true }).fill('Beacon with a button');
-    await page.getByLabel('Starts from').selectOption({ label: 'the hookup of Beacon' });
+    await page.getByLabel('Starts from').selectOption({ label: 'the wiring of Beacon' });
     await page.getByRole('button', { name: 'Begin it' }).click();
     await page.getByLabel('New part line').fill('button on 2');
     const build = page.getByRole('region', { name: 'Build' });
@@ -376,20 +376,20 @@ describe('a wiring table', () => {
   test('is taken in with a clear word when it cannot be read, and becomes lines when it can', async () => {
     const { page, context } = await visitAsInstructor(world);
     await begin(page, 'From a table');
-    await page.getByRole('button', { name: 'Take a wiring table' }).click();
+    await page.getByRole('button', { name: 'Import a wiring table' }).click();
     const table = page.getByRole('textbox', { name: 'Wiring table' });
     await table.fill(
       'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\nD1,led,purple,anode,B1.e5\n',
     );
     await page.getByRole('button', { name: 'Take it', exact: true }).click();
-    await page.getByText(/line 4: “purple” is not a lamp colour/).waitFor();
+    await page.getByText(/line 4: “purple” is not an LED colour/).waitFor();
     await table.fill(
       'ref;kind;value;leg;at\nU1;board;learner-5v;;\nB1;breadboard;half;;\nD1;led;amber;anode;e5\nD1;led;amber;cathode;e6\nR1;resistor;330;1;d6\nR1;resistor;330;2;a-6\nW1;wire;yellow;1;U1.13\nW1;wire;yellow;2;a5\nW2;wire;black;1;U1.GND\nW2;wire;black;2;a-1\n',
     );
     await page.getByRole('button', { name: 'Take it', exact: true }).click();
     await expect
       .poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue())
-      .toMatch(/^amber lamp on 13 with 330/);
+      .toMatch(/^amber LED on 13 with 330/);
     await kept(page);
     await expect
       .poll(async () => (await draftOf('From a table')).layout)

@@ -58,7 +58,7 @@ const row = (name: string, milliseconds: number, aim: number): void =>
     milliseconds <= aim,
   );
 
-// Ten parts: five lamps with their resistors, on five pins.
+// Ten parts: five LEDs with their resistors, on five pins.
 const tenParts = readWiring(
   `ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\nW9,wire,black,1,U1.GND\nW9,wire,black,2,B1.a-1\n${[
     0, 1, 2, 3, 4,
@@ -89,7 +89,7 @@ row(
   0.3,
 );
 
-// Fifteen nodes, five junctions: five lamps with resistors between, fed from one source.
+// Fifteen nodes, five junctions: five LEDs with resistors between, fed from one source.
 const model = fitJunction(1.8, 2.1);
 const elements: Element[] = [{ type: 'source', from: 1, to: 0, volts: 5, ohms: 0.3 }];
 for (let index = 0; index < 5; index += 1) {

@@ -1,5 +1,5 @@
 /* global window, document, MutationObserver, requestAnimationFrame, performance */
-// Measures from a keystroke to updated figures and drawing, at the ten-lamp exercise of a running demo:
+// Measures from a keystroke to updated figures and drawing, at the ten-LED exercise of a running demo:
 // npm run keystrokes [-- --base URL]
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
@@ -42,7 +42,7 @@ await page.evaluate(() => {
   }).observe(sheet, { attributeFilter: ['data-answer'] });
 });
 await page.getByLabel(LINE, { exact: true }).fill(TEXT);
-await page.getByText('Everything is kept.').waitFor();
+await page.getByText('All changes saved.').waitFor();
 await page.waitForTimeout(1500);
 for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
   await page.getByLabel(LINE, { exact: true }).focus();
@@ -60,7 +60,7 @@ for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
   );
 }
 // What was typed must be kept before the page goes, or the next measurement begins with half a word.
-await page.getByText('Everything is kept.').waitFor();
+await page.getByText('All changes saved.').waitFor();
 if ((await page.getByLabel(LINE, { exact: true }).inputValue()) !== TEXT)
   throw new Error('The line is not what was typed.');
 await end();

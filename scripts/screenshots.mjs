@@ -46,7 +46,7 @@ async function bench(viewport) {
   await page.getByLabel(/private word/).fill('anchor');
   await page.getByRole('button', { name: 'Go to my bench' }).click();
   await page.getByRole('link', { name: /bench/ }).first().click();
-  await page.getByText('Kept on this tablet').waitFor();
+  await page.getByText('Saved on this tablet').waitFor();
   const places = {
     'one end of W1': '13',
     'other end of W1': 'a5',
@@ -89,7 +89,7 @@ async function built(course, program, tab) {
     .last()
     .getByRole('link', { name: /bench/ })
     .click();
-  await page.getByText('Kept on this tablet').waitFor();
+  await page.getByText('Saved on this tablet').waitFor();
   const rows = layout
     .trim()
     .split('\n')
@@ -146,7 +146,7 @@ await desk.getByRole('tab', { name: 'Parts' }).click();
 await picture(desk, 'parts');
 await desk.goto('/');
 await desk.getByRole('link', { name: 'Review desk' }).first().click();
-await desk.getByRole('heading', { name: 'What was looked at' }).waitFor();
+await desk.getByRole('heading', { name: 'What was checked' }).waitFor();
 await picture(desk, 'review-desk');
 await desk.getByRole('link', { name: 'report' }).first().click();
 await desk.getByRole('heading', { name: 'Verdict' }).waitFor();

@@ -19,7 +19,7 @@ const TOO_LONG = 60;
 /** What the database says when its disk is full. */
 const DISK_FULL = '53100';
 
-/** Looks whether the database answers and takes what is written, and whether what waits is being judged. */
+/** Looks whether the database answers and takes what is written, and whether what waits is being checked. */
 export async function healthOf(db: Knex): Promise<Health> {
   const troubles: string[] = [];
   const unknown = { waiting: 0, oldestSeconds: 0, workers: 0 };

@@ -49,16 +49,16 @@ export async function given<Schema extends z.ZodType>(
   schema: Schema,
 ): Promise<{ readonly data: z.infer<Schema> } | { readonly refusal: Response }> {
   const body = await readBody(request, largest);
-  if (body === undefined) return { refusal: refuse(413, 'This is too much at once.') };
+  if (body === undefined) return { refusal: refuse(413, 'This is too big to send at once.') };
   const data = parsed(body);
-  if (data === undefined) return { refusal: refuse(400, 'What was sent cannot be read.') };
+  if (data === undefined) return { refusal: refuse(400, 'What was sent can’t be read.') };
   const read = schema.safeParse(data);
   if (read.success) return { data: read.data };
   const [issue] = read.error.issues;
   return {
     refusal: refuse(
       422,
-      `What was sent cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`,
+      `What was sent can’t be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`,
     ),
   };
 }

@@ -23,7 +23,7 @@ export async function givenByLearner<Schema extends z.ZodType>(
   if (isForeign(request)) return { refusal: refuse(403, 'This comes from another site.') };
   const viewer = await currentViewer();
   if (!viewer)
-    return { refusal: refuse(401, 'You are signed out. Sign in again; your work is kept on this tablet.') };
+    return { refusal: refuse(401, 'You are signed out. Sign in again; your work is saved on this tablet.') };
   if (!can(roleOf(viewer), action) || viewer.role !== 'student') return { refusal: refuse(403, onlyFor) };
   const read = await given(request, largest, schema);
   return 'refusal' in read ? read : { viewer, data: read.data };

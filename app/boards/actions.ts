@@ -40,5 +40,5 @@ export async function shareBoard(id: string, wanted: SharingChange): Promise<str
   if (!given.success) return saidBy(given.error);
   const done = await share(database(), 'board', viewer, id, given.data);
   revalidatePath('/boards');
-  return done ? undefined : 'This board is not yours to share.';
+  return done ? undefined : 'Only the owner of this board can share it.';
 }

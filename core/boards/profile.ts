@@ -76,7 +76,7 @@ const landmarkSchema = z.object({
   /** Where to look for it, with the board's main plug pointing up. */
   where: z.string().min(1),
   means: z.string().min(1),
-  /** For lamps: what a pattern of light means. */
+  /** For LEDs: what a pattern of light means. */
   patterns: z.array(z.object({ shows: z.string().min(1), means: z.string().min(1) })).default([]),
 });
 

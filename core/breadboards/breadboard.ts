@@ -19,7 +19,7 @@ export interface Breadboard {
 export const PITCH_MM = 2.54;
 
 /**
- * Place of each column and rail across the board, in pitches from column a. The trough is two pitches
+ * Place of each column and rail across the board, in pitches from column a. The centre gap is two pitches
  * wider than a step between columns, so that a chip of 7.62 mm spans it; the rails lie outside.
  */
 export const acrossPitches: Readonly<Record<Column | Rail, number>> = {

@@ -71,8 +71,8 @@ describe('the ladder', () => {
   });
 
   test('counts which parts stay, come and go', () => {
-    expect(rungs[1]).toMatchObject({ carriedOver: ['red lamp'], added: ['red lamp', 'button'], left: [] });
-    expect(rungs[2]).toMatchObject({ carriedOver: ['button'], added: [], left: ['2 × red lamp'] });
+    expect(rungs[1]).toMatchObject({ carriedOver: ['red LED'], added: ['red LED', 'push button'], left: [] });
+    expect(rungs[2]).toMatchObject({ carriedOver: ['push button'], added: [], left: ['2 × red LED'] });
   });
 });
 

@@ -46,21 +46,21 @@ export const houseQuestions = {
     why: 'One part fewer, and no way to short the supply through the button.',
   },
   resistorSide: {
-    question: 'On which leg of a lamp is its resistor?',
+    question: 'On which leg of an LED is its resistor?',
     decides: 'circuit',
     schools: [
       school('either', 'Either', 'Drawn on the short leg, towards the ground rail.'),
-      school('cathode', 'On the short leg', 'Between lamp and ground.'),
-      school('anode', 'On the long leg', 'Between pin and lamp.'),
+      school('cathode', 'On the short leg', 'Between LED and ground.'),
+      school('anode', 'On the long leg', 'Between pin and LED.'),
     ],
     why: 'Both work; on the short leg it saves a wire.',
   },
   cathode: {
-    question: 'Where does a lamp’s short leg go?',
+    question: 'Where does the short leg of an LED go?',
     decides: 'layout',
     schools: [
       school('own-row', 'Into a row of its own', 'A part or a wire leads on from there.'),
-      school('into-rail', 'Straight into the ground rail', 'The compact form for many lamps.'),
+      school('into-rail', 'Straight into the ground rail', 'The compact form for many LEDs.'),
     ],
     why: 'The row rule is what is being learnt.',
   },
@@ -74,7 +74,7 @@ export const houseQuestions = {
     why: 'A habit that pays later.',
   },
   firstLight: {
-    question: 'How does a lamp light first?',
+    question: 'How does an LED light up for the first time?',
     decides: 'steps',
     schools: [
       school('supply', 'From the supply, before any code', 'The build is tried on the supply socket.'),
@@ -97,14 +97,14 @@ export const houseQuestions = {
     why: 'A name is learnt when it saves something.',
   },
   resistorValue: {
-    question: 'How bright are lamps meant to be?',
+    question: 'How bright are LEDs meant to be?',
     decides: 'circuit',
     schools: [
       school('mid', 'Clear in a lit room', 'About 8 mA: 330 Ω at 5 V.'),
       school('lowest-safe', 'As bright as is safe', 'About 16 mA: 150 Ω at 5 V.'),
       school('frugal', 'Dim but frugal', 'About 3 mA: 1 kΩ at 5 V.'),
     ],
-    why: 'Clear to see, and the sum of all lamps still fits the board.',
+    why: 'Clear to see, and all the LEDs together stay within the limits of the board.',
   },
   clipLeads: {
     question: 'Is a build without a breadboard accepted?',
@@ -191,10 +191,10 @@ export const houseQuestions = {
     question: 'Which words does the course use?',
     decides: 'words',
     schools: [
-      school('plain', 'row, lamp, pause', 'The words of the room.'),
-      school('technical', 'strip, LED, delay', 'The words of data sheets.'),
+      school('technical', 'LED, potentiometer, delay', 'The words on the bags and in data sheets.'),
+      school('plain', 'lamp, knob, pause', 'The plainest words there are.'),
     ],
-    why: 'A beginner reads plain words first.',
+    why: 'Learners find the same words on the bag, in the kit’s booklet and in every search.',
   },
   wireColours: {
     question: 'Which colours do signal wires take?',
@@ -263,8 +263,14 @@ export function rulesWith(base: HouseRules, own: unknown): Result<HouseRules> {
 }
 
 /** The rules by which part lines are filled in. */
-export const statementRules = ({ buttonInput, resistorSide, resistorValue }: HouseRules): StatementRules => ({
+export const statementRules = ({
   buttonInput,
+  resistorSide,
+  resistorValue,
+  words,
+}: HouseRules): StatementRules => ({
+  buttonInput,
+  words,
   resistorSide: resistorSide === 'anode' ? 'anode' : 'cathode',
   resistorValue,
 });

@@ -37,7 +37,7 @@ function expectReadable(drawing: Drawing): void {
   }
 }
 
-/** Six lamps on six pins of a board, all on one ground rail. */
+/** Six LEDs on six pins of a board, all on one ground rail. */
 const manyLamps = (board: string, pins: readonly string[]): string =>
   `ref,kind,value,leg,at\nU1,board,${board},,\nB1,breadboard,half,,\nW99,wire,black,1,U1.GND\nW99,wire,black,2,B1.a-1\n${pins
     .map((pin, index) => {
@@ -106,7 +106,7 @@ describe('the bench drawing', () => {
 
   test('says in words what it shows', () => {
     expect(drawBench(wiring(LAYOUT)).description).toContain(
-      'amber lamp D1: long leg in B1.e5, short leg in B1.e6',
+      'amber LED D1: long leg in B1.e5, short leg in B1.e6',
     );
   });
 });

@@ -33,7 +33,7 @@ export type Role =
   | 'part-name'
   | 'wire-name';
 
-/** A colour that belongs to the thing itself: a wire's insulation, a lamp's glass, a resistor's band. */
+/** A colour that belongs to the thing itself: a wire's insulation, an LED's glass, a resistor's band. */
 export interface Paint {
   readonly of: 'wire' | 'glass' | 'band' | 'electricity';
   readonly name: string;

@@ -59,7 +59,7 @@ export function ledgerShapes(
   return shapes;
 }
 
-/** Every breadboard as a coordinate sheet: rails, strips, trough and column names. */
+/** Every breadboard as a coordinate sheet: rails, strips, centre gap and column names. */
 export const sheetShapes = (geometry: Geometry): readonly Shape[] =>
   geometry.sheets.flatMap((sheet) => oneSheet(geometry, sheet));
 

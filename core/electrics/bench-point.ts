@@ -32,7 +32,7 @@ export interface BenchPoint {
   readonly parts: ReadonlyMap<Ref, PartFigures>;
   /** Current into each leg of a part. */
   readonly legs: ReadonlyMap<PointName, number>;
-  /** Current of each light: by the part for a lamp, by `D1.red` where a part has several. */
+  /** Current of each light: by the part for an LED, by `D1.red` where a part has several. */
   readonly lamps: ReadonlyMap<string, number>;
   /** Current out of each driven pin (negative into it) and its volts. */
   readonly pins: ReadonlyMap<string, { readonly volts: number | null; readonly currentMa: number }>;

@@ -27,7 +27,7 @@ export interface Spread {
   readonly owner: Ref | null;
   /** Factor on its resistance, or on its volts when it is a source. */
   readonly factor: number;
-  /** Volts added to a lamp's forward voltage. */
+  /** Volts added to an LED's forward voltage. */
   readonly forwardVolts: number;
 }
 

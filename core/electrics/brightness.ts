@@ -1,13 +1,13 @@
-/** Mean current under which a standard lamp looks dark, and up to which it only glows faintly, in mA. */
+/** Mean current under which a standard LED looks dark, and up to which it only glows faintly, in mA. */
 export const DARK_BELOW_MA = 0.01;
 export const FAINT_BELOW_MA = 0.5;
 
-/** Current of a standard indicator lamp at full brightness, in mA. */
+/** Current of a standard indicator LED at full brightness, in mA. */
 const FULL_MA = 20;
 
 export type Glow = 'dark' | 'faint' | 'lit';
 
-/** How a standard lamp looks at a mean current in mA. */
+/** How a standard LED looks at a mean current in mA. */
 export function glowAt(currentMa: number): Glow {
   if (currentMa < DARK_BELOW_MA) return 'dark';
   return currentMa < FAINT_BELOW_MA ? 'faint' : 'lit';

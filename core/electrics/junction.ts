@@ -58,7 +58,7 @@ export function junctionAt(model: JunctionModel, volts: number): JunctionPoint {
   return { amps: saturationA * (growth - 1), siemens: inside / (1 + seriesOhms * inside) };
 }
 
-/** Current at which a small indicator lamp is clearly lit, in mA. */
+/** Current at which a small indicator LED is clearly lit, in mA. */
 export const LIT_MA = 3;
 
 /** Volts across a junction that carries `currentMa`: the inverse of the diode equation, with its series resistance. */

@@ -41,7 +41,7 @@ const MOST_STEPS = 20_000;
 
 /**
  * The way of the current from a pin or supply socket to ground: the shortest whole way when there is
- * one, else the longest there is, with where it stops. Lamps let it through from anode to cathode only.
+ * one, else the longest there is, with where it stops. LEDs let it through from anode to cathode only.
  */
 export function currentPath(circuit: Circuit, from: Point): CurrentPath | undefined {
   const paths = currentPathsFrom(circuit, from);
@@ -142,7 +142,7 @@ interface Passage {
   readonly to: NodeId;
 }
 
-/** Ways through a part: both for a resistor or a closed contact, one for a lamp or a transistor. */
+/** Ways through a part: both for a resistor or a closed contact, one for an LED or a transistor. */
 function passagesOf(part: PlacedPart, circuit: Circuit, states: PartStates | undefined): readonly Passage[] {
   const passage = (one: LegName, other: LegName): Passage => ({
     part,

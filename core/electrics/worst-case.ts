@@ -18,11 +18,11 @@ export interface WorstCase {
 
 /** Gold band, the usual class of kit resistors: the share by which one may be off. */
 export const RESISTOR_TOLERANCE = 0.05;
-/** Spread of a lamp's forward voltage between pieces of one colour, in V, from usual data-sheet limits. */
+/** Spread of an LED's forward voltage between pieces of one colour, in V, from usual data-sheet limits. */
 const FORWARD_SPREAD_VOLTS = 0.2;
 
 /**
- * The intervals of every figure over the tolerance of resistors and supplies and the spread of lamps:
+ * The intervals of every figure over the tolerance of resistors and supplies and the spread of LEDs:
  * extreme-value analysis. Each source of spread is taken to both its ends alone, and what that does to
  * a figure is added up; the sum encloses every combination to first order. Two solutions a part.
  */

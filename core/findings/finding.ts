@@ -63,7 +63,3 @@ export const toFinding = (seen: Observation): Finding => ({
 });
 
 export const quantity = (amount: number, unit: string): Quantity => ({ amount, unit });
-
-/** Joins words as a sentence does: `a, b and c`. */
-export const listText = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

@@ -5,7 +5,7 @@ const refSchema = z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name lik
 /** A light: a part, or one of several in a housing, `D1.red` or `D1.a3`. */
 const lightSchema = z
   .string()
-  .regex(/^[A-Z]{1,4}\d{0,4}(\.[a-z][a-z0-9]*)?$/, 'write a lamp like D1, or D1.red');
+  .regex(/^[A-Z]{1,4}\d{0,4}(\.[a-z][a-z0-9]*)?$/, 'write an LED like D1, or D1.red');
 const atSchema = z.number().min(0);
 const windowed = {
   from: z.number().min(0).optional(),
@@ -35,7 +35,7 @@ export const stimulusSchema = z.union([
 /** Something that happens to the circuit while the program runs. Times in seconds. */
 export type Stimulus = Readonly<z.infer<typeof stimulusSchema>>;
 
-/** Colours that an eye tells apart on a three-colour lamp. */
+/** Colours that an eye tells apart on an RGB LED. */
 export const lampColourNames = [
   'red',
   'green',
@@ -64,7 +64,7 @@ const single = [
   z.strictObject({ 'never-together': z.array(lightSchema).min(2).max(100), ...windowed }),
   z.strictObject({ order: z.array(lightSchema).min(2).max(100), ...windowed }),
   z.strictObject({
-    /** A lamp or a buzzer. */
+    /** An LED or a buzzer. */
     responds: lightSchema,
     to: refSchema,
     within: z.number().positive(),

@@ -23,7 +23,7 @@ const SAME_TIME = 0.05;
 const SAME_BRIGHTNESS = 0.08;
 
 /**
- * What a run shows, in the words of expectations: as much as a person would say of it, lamp by lamp. Each
+ * What a run shows, in the words of expectations: as much as a person would say of it, LED by LED. Each
  * is a claim that has yet to be checked on the run.
  */
 export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonly Expectation[] {
@@ -74,7 +74,7 @@ function windowsOf(stimuli: readonly Stimulus[], seconds: number): readonly Wind
 }
 
 /**
- * One sentence about a lamp in a window; `undefined` when there is none that says enough. `dims`: how bright it
+ * One sentence about an LED in a window; `undefined` when there is none that says enough. `dims`: how bright it
  * is matters.
  */
 function lampIn(
@@ -100,7 +100,7 @@ function lampIn(
   if (seen.some(({ glow }) => glow === 'faint')) return undefined;
   const rhythm = rhythmOf(seen.slice(1, -1));
   if (rhythm) return { lamp, rhythm: [...rhythm], from, to };
-  // A lamp that is lit at an edge of the window was cut, or is not flashing at all.
+  // An LED that is lit at an edge of the window was cut, or is not flashing at all.
   if (first.glow === 'lit' || seen.at(-1)!.glow === 'lit') return undefined;
   return { lamp, flashes: seen.filter(({ glow }) => glow === 'lit').length, from, to };
 }
@@ -144,7 +144,7 @@ function steadyOf(times: readonly number[]): number | undefined {
   return times.length > 0 && most - least <= most * SAME_TIME ? rounded((least + most) / 2) : undefined;
 }
 
-/** Lamps that take turns, by when each is first lit. */
+/** LEDs that take turns, by when each is first lit. */
 function turnsOf(trace: Trace, seconds: number): readonly Expectation[] {
   const lit = [...trace.lamps]
     .map(([lamp, changes]) => ({

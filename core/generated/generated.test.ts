@@ -31,18 +31,15 @@ describe('what hangs on the pins', () => {
   };
 
   test.each([
-    ['beacon', { 13: ['LAMP', 'switch'] }],
-    ['leading-lights', { 11: ['GREEN_LAMP', 'switch'], 12: ['RED_LAMP', 'switch'] }],
-    ['night-bell', { 2: ['BUTTON', 'contact'], 8: ['BUZZER', 'switch'], 13: ['LAMP', 'switch'] }],
-    ['two-button-sluice', { 2: ['BUTTON_1', 'contact'], 3: ['BUTTON_2', 'contact'], 12: ['LAMP', 'switch'] }],
-    ['fog-lamp', { 9: ['LAMP', 'switch'], A0: ['KNOB', 'measure'] }],
-    [
-      'signal-lantern',
-      { 9: ['BLUE_LAMP', 'switch'], 10: ['GREEN_LAMP', 'switch'], 11: ['RED_LAMP', 'switch'] },
-    ],
-    ['dusk-switch', { 9: ['LAMP', 'switch'], A0: ['LIGHT', 'measure'] }],
+    ['beacon', { 13: ['LED', 'switch'] }],
+    ['leading-lights', { 11: ['GREEN_LED', 'switch'], 12: ['RED_LED', 'switch'] }],
+    ['night-bell', { 2: ['BUTTON', 'contact'], 8: ['BUZZER', 'switch'], 13: ['LED', 'switch'] }],
+    ['two-button-sluice', { 2: ['BUTTON_1', 'contact'], 3: ['BUTTON_2', 'contact'], 12: ['LED', 'switch'] }],
+    ['fog-lamp', { 9: ['LED', 'switch'], A0: ['POTENTIOMETER', 'measure'] }],
+    ['signal-lantern', { 9: ['BLUE_LED', 'switch'], 10: ['GREEN_LED', 'switch'], 11: ['RED_LED', 'switch'] }],
+    ['dusk-switch', { 9: ['LED', 'switch'], A0: ['LIGHT', 'measure'] }],
     ['lock-gate', { 9: ['SERVO', 'servo'] }],
-    ['beacon-python', { D13: ['LAMP', 'switch'] }],
+    ['beacon-python', { D13: ['LED', 'switch'] }],
   ])('of %s is found by the circuit and named', (id, wanted) => {
     expect(named(id)).toEqual(wanted);
   });

@@ -116,7 +116,7 @@ describe('marks of proposed scenarios', () => {
   });
   const markOf = (exercise: typeof bell) =>
     proposedScenarios(exercise, grammars).find(({ scenario }) => scenario.name === 'S1 held')?.mark;
-  // The lamp goes out again by itself, however long the button is held.
+  // The LED goes out again by itself, however long the button is held.
   const corrected = bell.data.program.replace(
     'digitalWrite(LAMP, HIGH);',
     'digitalWrite(LAMP, HIGH); delay(500); digitalWrite(LAMP, LOW); while (digitalRead(BUTTON) == LOW) {}',

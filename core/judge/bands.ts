@@ -8,9 +8,10 @@ import { milliamps } from '../units';
 import { Circuit } from '../wiring/circuit';
 import { withPart } from '../wiring/wiring';
 import type { ComparingRule } from './subject';
-import { capital, partText } from './words';
+import { partText } from './words';
+import { capital } from '../words/words';
 
-/** Current that each lamp of the reference may carry, by its name there: lowest and highest, in mA. */
+/** Current that each LED of the reference may carry, by its name there: lowest and highest, in mA. */
 export type LampBands = ReadonlyMap<string, readonly [lowestMa: number, highestMa: number]>;
 
 /** Share by which a current may lie outside the band before it is worth saying. */
@@ -36,7 +37,7 @@ export function lampBands(exercise: Exercise): LampBands {
   );
 }
 
-/** Lamps whose largest current lies outside the band of the exercise. */
+/** LEDs whose largest current lies outside the band of the exercise. */
 export const lampCurrents: ComparingRule = ({ states, board }, { lampBands: bands, pairs }) =>
   [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
     const lamp = pairs.get(name);
@@ -52,10 +53,10 @@ export const lampCurrents: ComparingRule = ({ states, board }, { lampBands: band
         severity: !dim && currentMa > limitMa ? 'risk' : 'fault',
         refs: [lamp.ref],
         at: placesOf(lamp),
-        message: `${capital(partText(lamp))} carries ${milliamps(currentMa)}; ${band} is wanted, so it is ${dim ? 'dimmer' : 'brighter'} than it should be.`,
+        message: `${capital(partText(lamp))} carries ${milliamps(currentMa)}; it should be ${band}, so it is ${dim ? 'dimmer' : 'brighter'} than it should be.`,
         hints: [
-          `Compare the light of ${lamp.ref} with the example. Is it the same?`,
-          `${milliamps(currentMa)} flow through ${lamp.ref}; ${band} would be right. What in its path sets the current?`,
+          `Is ${lamp.ref} as bright as in the example?`,
+          `${milliamps(currentMa)} flows through ${lamp.ref}; ${band} would be right. What in its path sets the current?`,
           `Check the resistor in the path of ${lamp.ref} and whether its pin is an output.`,
         ],
         evidence: {

@@ -9,8 +9,8 @@ export type Sighting = 'right' | 'dark' | 'faint' | 'other';
 
 const words: Readonly<Record<Sighting, string>> = {
   right: 'it does what it should',
-  dark: 'the lamp stays dark',
-  faint: 'the lamp only glows faintly',
+  dark: 'the LED stays dark',
+  faint: 'the LED only glows faintly',
   other: 'it does something else',
 };
 
@@ -27,9 +27,9 @@ export function benchDisagrees(
   const computed = computedSighting(examination);
   if (computed === sighting || (sighting === 'other' && computed !== 'right')) return undefined;
   const works = hasPassed(examination.verdict);
-  const lamp = build.wiring.parts.find((part) => part.kind === 'led')?.ref ?? 'the lamp';
+  const lamp = build.wiring.parts.find((part) => part.kind === 'led')?.ref ?? 'the LED';
   const remedies: Readonly<Record<Sighting, string>> = {
-    dark: `Press each leg of ${lamp} down and look. Still dark? Load the program again and watch for the message that it is done. Then swap ${lamp} for a fresh one.`,
+    dark: `Press each leg of ${lamp} down and look. Still dark? Load the program again and wait for the message that it is done. Then swap ${lamp} for a fresh one.`,
     faint: `Press the wire in the pin and the legs of ${lamp} down. Still faint? Read the bands of the resistor again, then load the program again.`,
     other: `Load this very program again: an old one may still be on the board. Then compare each hole with the record.`,
     right: `Compare each hole and each line with the record: one of them was written down differently from what is on the bench.`,
@@ -38,15 +38,15 @@ export function benchDisagrees(
     ...toFinding({
       code: 'bench-disagrees',
       severity: works ? 'fault' : 'advice',
-      refs: lamp === 'the lamp' ? [] : [lamp],
+      refs: lamp === 'the LED' ? [] : [lamp],
       message: works
-        ? `You saw that ${words[sighting]}; with this record and this program it would work. So the record is not quite what is on the bench, or something is loose, dead or old.`
-        : `You saw that ${words[sighting]}; by the record, ${words[computed]}. So the record is not quite what is on the bench.`,
+        ? `You saw that ${words[sighting]}, but with this record and this program it should work. So the record doesn’t quite match the bench, or something is loose or broken, or an old program is still on the board.`
+        : `You saw that ${words[sighting]}, but going by the record, ${words[computed]}. So the record doesn’t quite match the bench.`,
       hints: [
         `Is every hole in the record really the one on your bench?`,
         works
-          ? `By the record, ${lamp} works. What can differ: a loose leg, an old program still on the board, a dead part.`
-          : `By the record, ${words[computed]}. Which hole or line is not as recorded?`,
+          ? `Going by the record, ${lamp} works. What could be different: a loose leg, an old program still on the board, a broken part.`
+          : `Going by the record, ${words[computed]}. Which hole or line is different from the record?`,
         remedies[sighting],
       ],
       evidence: { scenarios: quantity(examination.scenarios.length, '') },

@@ -95,10 +95,10 @@ function missingInput({ wiring, program }: Build, findings: readonly Finding[]):
         severity: 'fault',
         line: 1,
         column: 1,
-        message: 'There is no program, so nothing can be run.',
+        message: 'There is no program yet, so there is nothing to run.',
         hints: [
           'Where is your program?',
-          'The place for the program is empty.',
+          'The program box is empty.',
           'Paste or type your program, then check again.',
         ],
       }),
@@ -109,9 +109,9 @@ function missingInput({ wiring, program }: Build, findings: readonly Finding[]):
     ...toFinding({
       code: 'part-missing',
       severity: 'fault',
-      message: `The record has ${what}, so nothing can be built from it.`,
+      message: `The record has ${what}, so there is nothing to check yet.`,
       hints: [
-        'Is everything that you plugged in recorded?',
+        'Have you recorded everything you plugged in?',
         `The record has ${what}.`,
         `Record ${wiring.board ? 'the parts' : 'the board'}, then check again.`,
       ],

@@ -6,7 +6,8 @@ import type { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
 import { legPoint, nameOf, type PlacedPart } from '../wiring/wiring';
 import type { Asked, ComparingRule } from './subject';
-import { capital, legText, partText } from './words';
+import { legText, partText } from './words';
+import { capital } from '../words/words';
 
 /**
  * What a part's leg is joined to, as far as it can be named: a board socket, ground, a supply, or
@@ -51,11 +52,11 @@ function openLegs(
         severity: 'fault',
         refs: [part.ref],
         at: [at ? nameOf(at) : legPoint(part.ref, leg)],
-        message: `${capital(legText(part, leg))} reaches nothing, but the exercise uses it.`,
+        message: `${capital(legText(part, leg))} is not connected to anything, but the exercise uses it.`,
         hints: [
           `Follow each leg of ${partText(part)}. Where does it lead?`,
-          `${capital(legText(part, leg))} is joined to nothing.`,
-          `Join ${legText(part, leg)} as the list of connections says.`,
+          `${capital(legText(part, leg))} is not connected to anything.`,
+          `Connect ${legText(part, leg)} as the list of connections says.`,
         ],
         evidence: { currentMa: quantity(0, 'mA') },
       },
@@ -89,11 +90,11 @@ function reversedDivider(part: PlacedPart, asked: Anchors, found: Anchors): read
       severity: 'fault',
       refs: [part.ref],
       at: placesOf(part),
-      message: `${capital(partText(part))} has supply and ground interchanged: what should read more reads less.`,
+      message: `${capital(partText(part))} has supply and ground swapped: when the reading should go up, it goes down.`,
       hints: [
-        `Turn or shade ${part.ref} and watch the number. Does it go the way you expect?`,
-        `The ends of ${part.ref} lead to supply and ground the other way round than in the exercise.`,
-        `Exchange the two outer connections of ${part.ref}.`,
+        `Turn or shade ${part.ref} and watch the number. Does it change the way you expect?`,
+        `The ends of ${part.ref} go to supply and ground the opposite way from the exercise.`,
+        `Swap the two outer connections of ${part.ref}.`,
       ],
     },
   ];
@@ -127,11 +128,11 @@ function swappedLines(
       at: moved.flatMap(([leg]) =>
         part.legs.flatMap((placed) => (placed.leg === leg && placed.at ? [nameOf(placed.at)] : [])),
       ),
-      message: `The lines of ${partText(part)} are interchanged: ${moved.map(([leg, anchor], index) => `its ${names[index]} is joined to ${nameOfAnchor(found.get(leg))} instead of ${nameOfAnchor(anchor)}`).join(', ')}.`,
+      message: `The wires of ${partText(part)} are swapped: ${moved.map(([leg, anchor], index) => `its ${names[index]} goes to ${nameOfAnchor(found.get(leg))} instead of ${nameOfAnchor(anchor)}`).join(', ')}.`,
       hints: [
         `Read the print beside each pin of ${part.ref}. Does each wire go where the list says?`,
-        `${moved.length} lines of ${part.ref} are in each other’s place.`,
-        `Exchange the wires of its ${names.join(' and its ')}.`,
+        `${moved.length} wires of ${part.ref} are in each other’s place.`,
+        `Swap the wires of its ${names.join(' and its ')}.`,
       ],
     },
   ];
@@ -173,11 +174,11 @@ export const sharedPins: ComparingRule = ({ circuit }, asked) => {
         severity: 'fault',
         refs: [first.ref, second.ref],
         at: socketsOf(circuit, shared),
-        message: `${capital(partText(first))} and ${partText(second)} both hang on pin ${shared}: they can only be lit together, never in turn.`,
+        message: `${capital(partText(first))} and ${partText(second)} are both on pin ${shared}, so they can only go on together, never one at a time.`,
         hints: [
-          `Which pin switches ${first.ref}, and which ${second.ref}?`,
-          `Both are joined to pin ${shared}.`,
-          `Give one of them a pin of its own.`,
+          `Which pin switches ${first.ref}, and which one switches ${second.ref}?`,
+          `Both are connected to pin ${shared}.`,
+          `Move one of them to a pin of its own.`,
         ],
       });
     }
@@ -213,10 +214,10 @@ export const missingPulls: ComparingRule = (built, { circuit: wanted, match, pin
         severity: 'fault',
         refs: [asked.ref],
         at: socketsOf(built.circuit, here),
-        message: `No resistor holds pin ${here}. In the exercise ${asked.ref} pulls it to ${asked.to === 'ground' ? 'ground' : 'the supply'} while the button is open.`,
+        message: `Pin ${here} has no pull resistor. In the exercise ${asked.ref} pulls it to ${asked.to === 'ground' ? 'ground' : 'the supply'} while the button is open.`,
         hints: [
-          `What holds pin ${here} while nobody presses?`,
-          `Between pin ${here} and ${asked.to === 'ground' ? 'ground' : 'the supply'} there is no resistor.`,
+          `What keeps pin ${here} steady while nobody presses the button?`,
+          `There is no resistor between pin ${here} and ${asked.to === 'ground' ? 'ground' : 'the supply'}.`,
           `Put a resistor of ${asked.text} Ω between pin ${here} and ${asked.to === 'ground' ? 'ground' : 'the supply'}.`,
         ],
       },

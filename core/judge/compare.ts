@@ -8,7 +8,8 @@ import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
 import type { Asked, Built, ComparingRule, MeetingRule, SolvedState } from './subject';
-import { capital, partText } from './words';
+import { partText } from './words';
+import { capital, withArticle } from '../words/words';
 
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
 export function correspondence(
@@ -61,11 +62,11 @@ export const comparedParts: ComparingRule = (built, asked) => {
         code: 'part-missing',
         severity: 'fault',
         refs: [reference.ref],
-        message: `The ${what} ${reference.ref} of the exercise is not in the record.`,
+        message: `The exercise has ${withArticle(what)}, ${reference.ref}; it is not in your record.`,
         hints: [
-          `Compare your parts with the list of the exercise. Is each one in?`,
-          `The list has ${a(what)}; your record has none.`,
-          `Plug in ${a(what)}, or record where it is.`,
+          `Compare your parts with the parts list. Is every part there?`,
+          `The list has ${withArticle(what)}; your record has none.`,
+          `Plug in ${withArticle(what)}, or record where it is.`,
         ],
       });
       continue;
@@ -77,14 +78,14 @@ export const comparedParts: ComparingRule = (built, asked) => {
         severity: 'fault',
         refs: [part.ref],
         at: placesOf(part),
-        message: `${capital(partText(part))} is used where the exercise asks for ${a(kind.describe(reference.value))}.`,
+        message: `${capital(partText(part))} is used where the exercise asks for ${withArticle(kind.describe(reference.value))}.`,
         hints: [
-          `Compare ${part.ref} with the list of the exercise. Is it the same?`,
-          `${part.ref} is ${part.value.text}; ${reference.value.text} is asked for.`,
-          `Take ${a(kind.describe(reference.value))} for ${part.ref}.`,
+          `Compare ${part.ref} with the parts list. Is it the same part?`,
+          `${part.ref} is ${part.value.text}; the exercise asks for ${reference.value.text}.`,
+          `Use ${withArticle(kind.describe(reference.value))} for ${part.ref}.`,
         ],
         repair: {
-          text: `Take ${a(kind.describe(reference.value))} for ${part.ref}.`,
+          text: `Use ${withArticle(kind.describe(reference.value))} for ${part.ref}.`,
           edits: [{ value: part.ref, to: reference.value.text }],
         },
       });
@@ -97,17 +98,15 @@ export const comparedParts: ComparingRule = (built, asked) => {
         severity: 'advice',
         refs: [part.ref],
         at: placesOf(part),
-        message: `${capital(partText(part))} is not in the list of the exercise.`,
+        message: `${capital(partText(part))} is not on the parts list.`,
         hints: [
-          `Which of your parts is not in the list?`,
-          `${capital(partText(part))} is one more than the exercise has.`,
-          `Leave ${part.ref} if it is meant; else take it out.`,
+          `Which of your parts is not on the parts list?`,
+          `${capital(partText(part))} is not part of the exercise.`,
+          `Leave ${part.ref} in if you meant it; otherwise take it out.`,
         ],
       });
   return found;
 };
-
-const a = (text: string): string => (/^[aeio]|^8|^11\b|^18\b/.test(text) ? `an ${text}` : `a ${text}`);
 
 /** Whether a part's amount lies within what the exercise accepts for it. */
 function isAccepted({ accepted }: Exercise, reference: PlacedPart, { value }: PlacedPart): boolean {
@@ -139,11 +138,11 @@ function otherValue(
   const effect =
     amount < low
       ? over
-        ? 'too much for the lamp and the pin'
-        : 'brighter than the exercise wants'
+        ? 'too much for the LED and the pin'
+        : 'brighter than it should be'
       : currentMa < 0.5
-        ? 'too little to see the lamp lit'
-        : 'dimmer than the exercise wants';
+        ? 'too little to see the LED light up'
+        : 'dimmer than it should be';
   const wanted = low === high ? ohms(low) : `${ohms(low)} to ${ohms(high)}`;
   const bands = `${fourBands(amount).slice(0, 3).join(', ')}; ${ohms(reference.value.amount!)} has ${fourBands(reference.value.amount!).slice(0, 3).join(', ')}`;
   return [
@@ -152,11 +151,11 @@ function otherValue(
       severity: over ? 'risk' : 'fault',
       refs: [part.ref],
       at: placesOf(part),
-      message: `${part.ref} has ${ohms(amount)}; ${wanted} is wanted. ${milliamps(currentMa)} flow, ${effect}.`,
+      message: `${part.ref} is ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows, ${effect}.`,
       hints: [
-        `Read the bands of ${part.ref}. Which value do they give?`,
+        `Read the colour bands of ${part.ref}. What value do they give?`,
         `${part.ref} is recorded as ${ohms(amount)}: ${bands}.`,
-        `Take a resistor of ${ohms(reference.value.amount!)} for ${part.ref}.`,
+        `Use ${withArticle(`${ohms(reference.value.amount!)} resistor`)} for ${part.ref}.`,
       ],
       evidence: {
         foundOhms: quantity(amount, 'Ω'),
@@ -166,7 +165,7 @@ function otherValue(
         limitMa: quantity(limitMa, 'mA'),
       },
       repair: {
-        text: `Take ${ohms(reference.value.amount!)} for ${part.ref}.`,
+        text: `Use ${ohms(reference.value.amount!)} for ${part.ref}.`,
         edits: [{ value: part.ref, to: reference.value.text }],
       },
     },
@@ -196,10 +195,10 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
       refs: [],
       at: socketsOf(circuit, wired),
       ...(wiringIsOff ? {} : { line, column: 1 }),
-      message: `The program drives pin ${code}, but the wire is in pin ${wired}. They do not meet.`,
+      message: `The program uses pin ${code}, but the wire is in pin ${wired}.`,
       hints: [
-        `Which pin does the program name, and which pin is the wire in?`,
-        `The program uses pin ${code} (line ${line}); nothing is wired there. The wire is in pin ${wired}.`,
+        `Which pin does the program use, and which pin is the wire in?`,
+        `The program uses pin ${code} (line ${line}); nothing is connected there. The wire is in pin ${wired}.`,
         wiringIsOff
           ? `Move the wire from pin ${wired} to pin ${code}.`
           : `Write ${wired} instead of ${code} in the program, or move the wire to pin ${code}.`,
@@ -219,10 +218,10 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
         severity: 'fault',
         refs: [],
         at: socketsOf(circuit, stray),
-        message: `The exercise asks for pin ${wanted}; program and wire use pin ${stray}.`,
+        message: `The exercise asks for pin ${wanted}; your program and wire use pin ${stray}.`,
         hints: [
           `Which pin does the exercise ask for?`,
-          `Yours is pin ${stray}; pin ${wanted} is asked for.`,
+          `You used pin ${stray}; the exercise asks for pin ${wanted}.`,
           `Move the wire to pin ${wanted} and write ${wanted} in the program.`,
         ],
         evidence: {

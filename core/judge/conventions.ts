@@ -2,7 +2,8 @@ import type { Observation } from '../findings/finding';
 import { kindOf } from '../parts';
 import { nameOf } from '../wiring/wiring';
 import type { ComparingRule } from './subject';
-import { capital, partText, placeText } from './words';
+import { partText, placeText } from './words';
+import { capital } from '../words/words';
 
 /** Layouts that work and that the exercise’s own house rules do differently. */
 export const layoutConventions: ComparingRule = ({ circuit }, { exercise }) => {
@@ -17,11 +18,11 @@ export const layoutConventions: ComparingRule = ({ circuit }, { exercise }) => {
         severity: 'advice',
         refs: [part.ref],
         at: [nameOf(short)],
-        message: `${capital(partText(part))} has its short leg straight in ${placeText(short)}. It works; in this course every leg has a row of its own.`,
+        message: `${capital(partText(part))} has its short leg straight in ${placeText(short)}. It works, but in this course every leg gets a row of its own.`,
         hints: [
-          `How does the drawing of the exercise place the short leg?`,
+          `Where does the drawing put the short leg?`,
           `The short leg of ${part.ref} is in a rail.`,
-          `Put the short leg into a row and lead that row to the rail.`,
+          `Put the short leg in a row of its own, and connect that row to the rail.`,
         ],
       },
     ];

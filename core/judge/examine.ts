@@ -37,7 +37,7 @@ export interface Reference {
   readonly reduced: Reduced;
   /** Signal pins that it uses. */
   readonly pins: readonly string[];
-  /** Current of each lamp over the accepted resistor values, lowest and highest, in mA. */
+  /** Current of each LED over the accepted resistor values, lowest and highest, in mA. */
   readonly lampBands: LampBands;
   /** Bits a second at which its program sends; `undefined` when it does not, or any rate is understood. */
   readonly sendingRate: number | undefined;

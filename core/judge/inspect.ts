@@ -61,7 +61,7 @@ const MOST_ALONE = 24;
 
 /**
  * States that a program could bring about: all outputs high, all low, each alone high; inputs are held
- * as the exercise holds them. Each with every state of the contacts, the first also with knobs and
+ * as the exercise holds them. Each with every state of the contacts, the first also with potentiometers and
  * sensors at their ends.
  */
 function assumedStates(asked: Circuit, circuit: Circuit): readonly SolvedState[] {

@@ -29,7 +29,7 @@ const lamp = (name: string, anode: string, cathode: string, colour = 'red'): str
 const resistor = (name: string, one: string, other: string, ohms = '330'): string =>
   `${name},resistor,${ohms},1,${one}\n${name},resistor,${ohms},2,${other}\n`;
 
-/** Lamps with a resistor each, in rows of their own, from pins to the ground rail. */
+/** LEDs with a resistor each, in rows of their own, from pins to the ground rail. */
 const rows = (
   lamps: readonly {
     readonly pin: string;

@@ -34,7 +34,7 @@ export interface Reduced {
 
 /**
  * Finds the correspondence between the reference and a build by backtracking over chains, most
- * telling first. Equal values are tried first, so that of two equal lamps the right colours pair.
+ * telling first. Equal values are tried first, so that of two equal LEDs the right colours pair.
  */
 export function matchCircuits(
   reference: Reduced,

@@ -12,7 +12,8 @@ export type Obstacle = 'effort' | Ending;
 export type Ending = 'time' | 'memory' | 'crash' | 'failure';
 
 const said: Readonly<Record<Obstacle, string>> = {
-  effort: 'Working out what this build and program do takes more than one check may take, so it was stopped.',
+  effort:
+    'Working out what this build and program do would take more time than a check may take, so it was stopped.',
   time: 'Working out what this build and program do took too long, so it was stopped.',
   memory: 'Working out what this build and program do took too much memory, so it was stopped.',
   crash: 'The check was cut off more than once before it could finish.',
@@ -29,11 +30,11 @@ export function notJudged({ data }: Pick<Exercise, 'data'>, obstacle: Obstacle):
         ...toFinding({
           code: 'not-judged',
           severity: 'fault',
-          message: `${said[obstacle]} Whether it works cannot be said.`,
+          message: `${said[obstacle]} So we can’t say whether it works.`,
           hints: [
-            'Can the program do its work with less: shorter loops, smaller lists, fewer parts?',
-            'Nothing is known to be wrong; the check did not come to an end.',
-            'Your work is kept. Ask your instructor to look at it, or make the program smaller and check again.',
+            'Could the program do its job with less: shorter loops, smaller lists, fewer parts?',
+            'There may be nothing wrong; the check just didn’t finish.',
+            'Your work is saved. Ask your instructor to look at it, or make the program smaller and check again.',
           ],
         }),
         cause: true,

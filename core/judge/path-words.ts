@@ -18,10 +18,10 @@ export function stepText(step: PathStep, wiring: Wiring): string {
     case 'part':
       return `Through ${partTextOf(wiring, step.ref)}${step.from ? `, in at ${shortNameOf(step.from)}` : ''}${step.to ? `, out at ${shortNameOf(step.to)}` : ''}.`;
     case 'arrives':
-      return `Back at the board: ${placeText(step.at)}. The way is whole.`;
+      return `Back at the board: ${placeText(step.at)}. The circuit is complete.`;
     case 'stops':
       return step.because === 'nothing-there'
-        ? `Here it stops${step.at ? `, at ${placeText(step.at)}` : ''}: nothing else is joined to it.`
+        ? `Here it stops${step.at ? `, at ${placeText(step.at)}` : ''}: nothing else is connected to it.`
         : `Here it stops: ${partTextOf(wiring, step.because.blockedBy)} ${blocks(wiring, step.because.blockedBy)}.`;
   }
 }
@@ -29,6 +29,6 @@ export function stepText(step: PathStep, wiring: Wiring): string {
 function blocks(wiring: Wiring, ref: Ref): string {
   const part = findPart(wiring, ref);
   const kind = part && kindOf(part.kind);
-  if (kind?.stimulus === 'press') return 'is open while nobody presses it';
-  return `does not let it in at its ${kind?.legs[1]?.title ?? 'other leg'}`;
+  if (kind?.stimulus === 'press') return 'is open until somebody presses it';
+  return `does not let it in through its ${kind?.legs[1]?.title ?? 'other leg'}`;
 }

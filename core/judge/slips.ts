@@ -9,7 +9,7 @@ import { findingOfMove } from './repair/classify';
 type HolePoint = Extract<Point, { type: 'hole' }>;
 
 /**
- * The one end that makes the whole circuit wrong by lying a row off or on the other side of the trough:
+ * The one end that makes the whole circuit wrong by lying a row off or on the other side of the centre gap:
  * found by moving each end there and comparing with the exercise. Empty when no single slip explains it.
  */
 export const singleSlip: ComparingRule = ({ circuit: { wiring } }, { exercise, reference, match }) => {
@@ -38,7 +38,7 @@ export const singleSlip: ComparingRule = ({ circuit: { wiring } }, { exercise, r
   return [];
 };
 
-/** A free hole in each strip that a slip may have missed: the rows beside, and across the trough. */
+/** A free hole in each strip that a slip may have missed: the rows beside, and across the centre gap. */
 function slipTargets(wiring: Wiring, at: HolePoint, used: ReadonlySet<string>): readonly HolePoint[] {
   const rows = wiring.breadboards.find(({ ref }) => ref === at.ref)!.model.rows;
   const side = sideOf(at.column);

@@ -26,7 +26,7 @@ export function contactStates({ parts }: Circuit): readonly PartStates[] {
   );
 }
 
-/** Ends of travel of knobs and sensors, each alone. */
+/** Ends of travel of potentiometers and sensors, each alone. */
 export function extremeStates({ parts }: Circuit): readonly PartStates[] {
   return parts.flatMap((part): readonly PartStates[] => {
     const { stimulus, contact } = kindOf(part.kind);

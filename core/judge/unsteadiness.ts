@@ -10,7 +10,8 @@ import type { PlacedPart } from '../wiring/wiring';
 import { checkExpectation, type Outcome } from './expectations';
 import { observedOn, type Chance, type Judging } from './judging';
 import { wordingOf } from './program';
-import { capital, partText } from './words';
+import { partText } from './words';
+import { capital } from '../words/words';
 
 /** Ways in which contacts bounce that a build has to stand. */
 const BOUNCE_SEEDS = [1, 2, 3];
@@ -93,7 +94,7 @@ function spreads(
     column: 1,
     message: `${capital(partText(part))} may be ${off} than it says; what line ${line} measures at pin ${pin} lies so close to where the program decides that it makes a difference: then ${observed}.`,
     hints: [
-      `How exactly is the value of ${part.ref} known?`,
+      `How exact is the value of ${part.ref}?`,
       `With ${part.ref} ${off}, line ${line} measures something else: ${observed}.`,
       `Move the number that line ${line} is compared with farther away from what is measured.`,
     ],
@@ -116,8 +117,8 @@ function bounces(trace: Trace, button: string, { observed }: Outcome, circuit: C
     message: `A real button bounces for a few milliseconds when it is pressed, and line ${line} takes each bounce for a press: then ${observed}.`,
     hints: [
       `What does a contact do in the first thousandths of a second after it is pressed?`,
-      `With a bouncing ${button} the outcome is another: ${observed}.`,
-      `After a change has been seen in line ${line}, wait 20 milliseconds before looking again.`,
+      `When ${button} bounces, something else happens: ${observed}.`,
+      `After line ${line} has seen a change, wait 20 milliseconds before checking again.`,
     ],
   };
 }
@@ -134,9 +135,9 @@ function floats(
     column: 1,
     message: `Line ${line} reads pin ${pin} while nothing holds it, so the outcome changes from one time to the next: then ${observed}.`,
     hints: [
-      `What does pin ${pin} read while nothing is joined to it?`,
+      `What does pin ${pin} read while nothing is connected to it?`,
       `Pin ${pin} floats when line ${line} reads it; it may be ${how === 'digital' ? 'high or low' : 'any number'}.`,
-      `${wordingOf(language).pullUp(pin)} Or see that its wire reaches what it should read.`,
+      `${wordingOf(language).pullUp(pin)} Or check that its wire goes to what it should read.`,
     ],
   };
 }

@@ -57,5 +57,3 @@ export function stripText(point: Point): string {
   if (point.type === 'rail') return `the ${railNames[point.rail]}`;
   return placeText(point);
 }
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -8,12 +8,20 @@ export const button = defineKind({
   kind: 'button',
   alsoTyped: ['push-button', 'pushbutton'],
   prefix: 'S',
-  title: 'button',
+  title: 'push button',
   legs: [
-    { name: one, title: 'leg 1', knownBy: 'joined inside with leg 2, which is straight across the trough' },
-    { name: two, title: 'leg 2', knownBy: 'joined inside with leg 1, which is straight across the trough' },
+    {
+      name: one,
+      title: 'leg 1',
+      knownBy: 'joined inside with leg 2, which is straight across the centre gap',
+    },
+    {
+      name: two,
+      title: 'leg 2',
+      knownBy: 'joined inside with leg 1, which is straight across the centre gap',
+    },
     { name: three, title: 'leg 3', knownBy: 'on the side of leg 1, two rows on; joined inside with leg 4' },
-    { name: four, title: 'leg 4', knownBy: 'straight across the trough from leg 3' },
+    { name: four, title: 'leg 4', knownBy: 'straight across the centre gap from leg 3' },
   ],
   footprint: {
     type: 'block',
@@ -40,9 +48,9 @@ export const button = defineKind({
   contact: 'momentary',
   body: 'button',
   sign: 'button',
-  preparation: 'Straighten the four legs, and press it in across the trough until it sits flat.',
+  preparation: 'Straighten the four legs, and press it in across the centre gap until it sits flat.',
   pretest: 'A meter’s continuity range is silent between legs 1 and 3, and sounds while the button is held.',
   readValue: (text) => ok({ text: text.trim().toLowerCase() }),
   elements: (_, { pressed }) => (pressed ? [{ type: 'contact', from: one, to: three }] : []),
-  describe: (value) => (value.text === '' ? 'button' : `${value.text} button`),
+  describe: (value) => (value.text === '' ? 'push button' : `${value.text} push button`),
 });

@@ -38,7 +38,7 @@ export interface Polarity extends LegPair {
 /**
  * How the legs of a part lie towards each other.
  * `leads`: thin legs or own wires, anywhere within the reach. `block`: a fixed pattern of legs on one
- * or both sides of a body; with two it stands across the trough. `plug`: it stands beside the
+ * or both sides of a body; with two it stands across the centre gap. `plug`: it stands beside the
  * breadboard and takes wires on its pins.
  */
 export type Footprint =
@@ -98,7 +98,7 @@ export interface PartReaction {
  */
 export type Behaviour = (volts: (leg: LegName) => number | null, state: PartState) => readonly PartReaction[];
 
-/** A part left alone in a room: nothing pressed, knobs in the middle, 25 °C. */
+/** A part left alone in a room: nothing pressed, potentiometers in the middle, 25 °C. */
 export const AT_REST: PartState = {
   pressed: false,
   position: 0.5,
@@ -131,7 +131,7 @@ export type PartElement =
       readonly anode: LegName;
       readonly cathode: LegName;
       readonly model: JunctionModel;
-      /** The light that it gives: empty for a lamp, the leg's name for one of several in a housing. */
+      /** The light that it gives: empty for an LED, the leg's name for one of several in a housing. */
       readonly lamp?: string;
       /** Protects a chip's pin, see `Element`. */
       readonly clamp?: 'forward' | 'none';

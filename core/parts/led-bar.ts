@@ -19,7 +19,7 @@ export const ledBar = defineKind({
   kind: 'led-bar',
   alsoTyped: ['lamp-bar', 'bar'],
   prefix: 'D',
-  title: 'lamp bar',
+  title: 'LED bar',
   legs: [...anodes, ...cathodes],
   footprint: {
     type: 'block',
@@ -31,13 +31,13 @@ export const ledBar = defineKind({
   observed: 'light',
   body: 'bar',
   sign: 'box',
-  codeWords: ['lamp'],
-  hazards: ['Ten lamps at once can be more than the board gives in total: add the currents up.'],
-  preparation: 'Check that all twenty legs are straight, then press it in over the trough.',
-  pretest: 'Try one lamp of it with a 3 V coin cell.',
+  codeWords: ['led'],
+  hazards: ['Ten LEDs at once can be more than the board can give in total: add the currents up.'],
+  preparation: 'Check that all twenty legs are straight, then press it in across the centre gap.',
+  pretest: 'Try one of its LEDs with a 3 V coin cell.',
   readValue: (text) =>
     readChoice(text, Object.fromEntries(lampColours.map((colour) => [colour, []])), {
-      title: 'colour of lamp bar',
+      title: 'LED bar colour',
       mustBeSaid: false,
     }),
   elements: (value) =>
@@ -48,5 +48,5 @@ export const ledBar = defineKind({
       model: lampModels.get(value.text)!,
       lamp: `a${number}`,
     })),
-  describe: (value) => `${value.text} lamp bar`,
+  describe: (value) => `${value.text} LED bar`,
 });

@@ -10,7 +10,7 @@ export const led = defineKind({
   kind: 'led',
   alsoTyped: ['lamp'],
   prefix: 'D',
-  title: 'lamp',
+  title: 'LED',
   legs: [
     { name: anode, title: 'long leg', knownBy: 'the longer leg; the rim is round on its side', mark: '+' },
     { name: cathode, title: 'short leg', knownBy: 'the shorter leg; the rim is flat on its side', mark: '−' },
@@ -20,20 +20,20 @@ export const led = defineKind({
   observed: 'light',
   body: 'dome',
   sign: 'lamp',
-  codeWords: ['lamp'],
-  hazards: ['A lamp without its resistor can break, and so can the pin.'],
+  codeWords: ['led'],
+  hazards: ['An LED without its resistor can be destroyed, and so can the pin.'],
   preparation: 'Spread the legs by one row. Do not cut them: the longer one is the mark.',
-  pretest: 'Hold it to a 3 V coin cell for a moment, long leg to plus: it lights.',
+  pretest: 'Hold it to a 3 V coin cell for a moment, long leg to plus: it lights up.',
   readValue(text) {
     const colour = text.trim().toLowerCase();
-    if (colour === '') return fail({ message: 'a lamp needs its colour, such as amber' });
+    if (colour === '') return fail({ message: 'an LED needs its colour, such as amber' });
     if (!lampModels.has(colour))
       return fail({
-        message: `“${text.trim()}” is not a lamp colour; known are ${lampColours.join(', ')}`,
+        message: `“${text.trim()}” is not an LED colour; known are ${lampColours.join(', ')}`,
         typed: text,
       });
     return ok({ text: colour });
   },
   elements: (value) => [{ type: 'junction', anode, cathode, model: lampModels.get(value.text)!, lamp: '' }],
-  describe: (value) => `${value.text} lamp`,
+  describe: (value) => `${value.text} LED`,
 });

@@ -2,7 +2,7 @@ import { fitJunction, type JunctionModel } from '../electrics/junction';
 import type { Ratings } from './kind';
 
 /**
- * Forward voltage at 1 mA and at 20 mA by colour: typical figures of the usual 5 mm indicator lamps.
+ * Forward voltage at 1 mA and at 20 mA by colour: typical figures of the usual 5 mm indicator LEDs.
  * Red to green are low-band-gap types, blue and white high-band-gap ones.
  */
 const forwardVolts: Readonly<Record<string, readonly [number, number]>> = {
@@ -15,20 +15,20 @@ const forwardVolts: Readonly<Record<string, readonly [number, number]>> = {
   white: [2.65, 3.2],
 };
 
-/** Colours in which lamps, bars and digits are made. */
+/** Colours in which LEDs, bars and digits are made. */
 export const lampColours: readonly string[] = Object.keys(forwardVolts);
 
-/** The junction of each colour of lamp. */
+/** The junction of each colour of LED. */
 export const lampModels: ReadonlyMap<string, JunctionModel> = new Map(
   Object.entries(forwardVolts).map(([colour, [low, high]]) => [colour, fitJunction(low, high)]),
 );
 
-/** The green of a three-colour lamp is of the high-band-gap type, unlike that of a single green lamp. */
+/** The green of an RGB LED is of the high-band-gap type, unlike that of a single green LED. */
 export const pureGreen: JunctionModel = fitJunction(2.55, 3.1);
 
-/** What one junction of an indicator lamp stands. */
+/** What one junction of an indicator LED stands. */
 export const lampRatings: Ratings = {
   currentMa: 20,
   volts: 5,
-  source: 'the usual 5 mm indicator lamp: 20 mA continuous, 5 V against its direction',
+  source: 'the usual 5 mm indicator LED: 20 mA continuous, 5 V reverse',
 };

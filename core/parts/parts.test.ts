@@ -128,7 +128,7 @@ describe('a value', () => {
     ['battery', '', 'needs its value'],
     ['battery', '5V', 'no known battery'],
     ['rgb-led', '', 'common-cathode or common-anode'],
-    ['rgb-led', 'common', 'no form of three-colour lamp'],
+    ['rgb-led', 'common', 'no kind of RGB LED'],
     ['seven-segment', '', 'needs its value'],
     ['buzzer', '', 'active or passive'],
     ['motor', '230V', 'no motor voltage'],
@@ -244,7 +244,7 @@ describe('a lamp', () => {
     expect(led.elements(value.value, AT_REST)).toMatchObject([
       { type: 'junction', anode: 'anode', cathode: 'cathode' },
     ]);
-    expect(led.describe(value.value)).toBe(`${colour} lamp`);
+    expect(led.describe(value.value)).toBe(`${colour} LED`);
   });
 
   test('needs a colour that is known', () => {

@@ -7,14 +7,14 @@ const legs: readonly Leg[] = [
   {
     name: one,
     title: 'outer leg 1',
-    knownBy: 'the left one, seen from the knob with the legs towards you',
+    knownBy: 'the left one, seen from the shaft with the legs towards you',
     mark: '1',
   },
   { name: wiper, title: 'middle leg', role: 'measured', knownBy: 'the middle one of the three', mark: 'W' },
   {
     name: two,
     title: 'outer leg 2',
-    knownBy: 'the right one, seen from the knob with the legs towards you',
+    knownBy: 'the right one, seen from the shaft with the legs towards you',
     mark: '2',
   },
 ];
@@ -26,18 +26,18 @@ export const potentiometer = defineKind({
   kind: 'potentiometer',
   alsoTyped: ['pot', 'knob'],
   prefix: 'P',
-  title: 'knob',
+  title: 'potentiometer',
   legs,
   footprint: rowOfLegs(legs),
   ratings: { powerMw: 100, source: 'the usual small carbon-track potentiometer' },
   stimulus: 'turn',
   body: 'knob',
   sign: 'knob',
-  measures: 'the knob',
-  codeWords: ['knob'],
+  measures: 'the potentiometer',
+  codeWords: ['potentiometer'],
   preparation: 'Straighten the three legs; they stand in neighbouring rows.',
   pretest: 'A meter shows the whole value between the outer legs, and less at the middle one as you turn.',
-  readValue: readOhmsOr(10_000, 'knob', 10),
+  readValue: readOhmsOr(10_000, 'potentiometer', 10),
   elements(value, { position }) {
     const track = value.amount ?? 10_000;
     return [
@@ -45,5 +45,5 @@ export const potentiometer = defineKind({
       { type: 'resistor', from: wiper, to: two, ohms: Math.max(END_OHMS, track * (1 - position)) },
     ];
   },
-  describe: (value) => `${value.text} Ω knob`,
+  describe: (value) => `${value.text} Ω potentiometer`,
 });

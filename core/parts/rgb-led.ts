@@ -14,7 +14,7 @@ export const rgbLed = defineKind({
   kind: 'rgb-led',
   alsoTyped: ['rgb', 'three-colour-lamp'],
   prefix: 'D',
-  title: 'three-colour lamp',
+  title: 'RGB LED',
   legs: [
     { name: red, title: 'red leg', knownBy: 'the outer leg next to the longest one', mark: 'R' },
     { name: common, title: 'common leg', knownBy: 'the longest leg', mark: 'C' },
@@ -26,7 +26,7 @@ export const rgbLed = defineKind({
   observed: 'light',
   body: 'dome-four',
   sign: 'box',
-  codeWords: ['lamp'],
+  codeWords: ['led'],
   hasNamedLegs: true,
   hazards: ['Each colour needs its own resistor.'],
   preparation: 'Spread the four legs by one row each; keep their order.',
@@ -35,7 +35,7 @@ export const rgbLed = defineKind({
     readChoice(
       text,
       { 'common-cathode': ['cathode', 'cc'], 'common-anode': ['anode', 'ca'] },
-      { title: 'form of three-colour lamp', mustBeSaid: true },
+      { title: 'kind of RGB LED', mustBeSaid: true },
     ),
   elements: (value) =>
     models.map(([leg, model]) =>
@@ -43,5 +43,5 @@ export const rgbLed = defineKind({
         ? { type: 'junction', anode: leg, cathode: common, model, lamp: leg }
         : { type: 'junction', anode: common, cathode: leg, model, lamp: leg },
     ),
-  describe: (value) => `three-colour lamp (${value.text.replace('-', ' ')})`,
+  describe: (value) => `RGB LED (${value.text.replace('-', ' ')})`,
 });

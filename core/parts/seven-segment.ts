@@ -15,7 +15,7 @@ export const sevenSegment = defineKind({
   kind: 'seven-segment',
   alsoTyped: ['digit', '7-segment'],
   prefix: 'D',
-  title: 'seven-segment digit',
+  title: 'seven-segment display',
   legs: [
     ...segments.map((name) => ({
       name,
@@ -32,13 +32,13 @@ export const sevenSegment = defineKind({
   codeWords: ['segment'],
   hasNamedLegs: true,
   hazards: ['Each segment needs its own resistor.'],
-  preparation: 'Hold it with the dot at the bottom right before you press it in over the trough.',
+  preparation: 'Hold it with the dot at the bottom right before you press it in across the centre gap.',
   pretest: 'Touch the common leg and each other leg with a 3 V coin cell and note which segment lights.',
   readValue: (text) =>
     readChoice(
       text,
       { 'common-cathode': ['cathode', 'cc'], 'common-anode': ['anode', 'ca'] },
-      { title: 'form of digit', mustBeSaid: true },
+      { title: 'kind of seven-segment display', mustBeSaid: true },
     ),
   elements: (value) =>
     segments.map((segment) =>
@@ -46,5 +46,5 @@ export const sevenSegment = defineKind({
         ? { type: 'junction', anode: segment, cathode: common, model, lamp: segment }
         : { type: 'junction', anode: common, cathode: segment, model, lamp: segment },
     ),
-  describe: (value) => `seven-segment digit (${value.text.replace('-', ' ')})`,
+  describe: (value) => `seven-segment display (${value.text.replace('-', ' ')})`,
 });

@@ -54,7 +54,8 @@ export const shiftRegister = defineKind({
   sign: 'box',
   spokenTo: () => 'protocol',
   hazards: ['The wrong way round it gets hot at once: the notch shows the top.'],
-  preparation: 'Bend both rows of legs inwards a little against the table until they fit over the trough.',
+  preparation:
+    'Bend both rows of legs inwards a little against the table until they fit across the centre gap.',
   readValue: anyNote,
   elements: (_, { shown }) => [
     load(5, 0.1),

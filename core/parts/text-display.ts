@@ -18,7 +18,7 @@ export const textDisplay = defineKind({
   kind: 'text-display',
   alsoTyped: ['display', 'lcd'],
   prefix: 'X',
-  title: 'text display',
+  title: 'LCD',
   legs,
   footprint: rowOfLegs(legs),
   ratings: moduleRatings(4.5, 5.5),
@@ -36,5 +36,5 @@ export const textDisplay = defineKind({
     { type: 'resistor', from: vcc, to: data, ohms: BUS_PULL_OHMS },
     { type: 'resistor', from: vcc, to: clock, ohms: BUS_PULL_OHMS },
   ],
-  describe: () => 'two-line text display',
+  describe: () => 'two-line LCD',
 });

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../result';
+import { withArticle } from '../words/words';
 
 /** A part's value: canonical text for tables, and the amount in its SI unit when it is a number. */
 export interface PartValue {
@@ -35,7 +36,10 @@ export function readOhmsOr(
     const read = readOhms(text);
     if (!read.ok) return read;
     if (read.value < leastOhms)
-      return fail({ message: `a ${title} of ${text.trim()} Ω is too small to be real`, typed: text });
+      return fail({
+        message: `${withArticle(title)} of ${text.trim()} Ω is too small to be real`,
+        typed: text,
+      });
     return ok({ text: ohmsText(read.value), amount: read.value });
   };
 }
@@ -98,7 +102,7 @@ export function readChoice(
   return fail({
     message:
       typed === ''
-        ? `a ${what.title} needs its value: ${names.join(' or ')}`
+        ? `${withArticle(what.title)} needs its value: ${names.join(' or ')}`
         : `“${text.trim()}” is no ${what.title}; known are ${names.join(', ')}`,
     typed: text,
   });

@@ -27,7 +27,7 @@ describe('the build steps of every exercise', () => {
     const steps = buildSteps(wiringOf('fog-lamp'));
     expect(steps.at(-1)!.text).toMatch(/red wire W\d from a7 to 5V/);
     const lamp = steps.find(({ ref }) => ref === 'D1')!;
-    expect(lamp.text).toBe('Put the white lamp D1 in: long leg in e2, short leg in e3.');
+    expect(lamp.text).toBe('Put the white LED D1 in: long leg in e2, short leg in e3.');
     expect(lamp.checkpoint).toContain('the longer leg');
     expect(lamp.cautions.join()).toContain('without its resistor');
   });
@@ -50,7 +50,7 @@ describe('the steps from one exercise to the next', () => {
     expect(deeds).toEqual(
       [...deeds].sort((a, b) => ['remove', 'move', 'add'].indexOf(a) - ['remove', 'move', 'add'].indexOf(b)),
     );
-    // The amber lamp gives way to a red one; its resistor moves.
+    // The amber LED gives way to a red one; its resistor moves.
     expect(steps.find(({ ref }) => ref === 'D1')!.deed).toBe('remove');
     expect(steps.find(({ ref }) => ref === 'R1')!.deed).toBe('move');
     expect(steps.filter(({ deed }) => deed === 'add').map(({ ref }) => ref)).toEqual(

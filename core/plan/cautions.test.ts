@@ -13,7 +13,7 @@ describe('cautions come from the circuit', () => {
     expect(cautions('beacon')[0]).toBe(
       'build: Unplug the board before any change of wiring, and look twice before power goes on.',
     );
-    expect(cautions('beacon').join()).toContain('A lamp without its resistor can break');
+    expect(cautions('beacon').join()).toContain('An LED without its resistor can be destroyed');
   });
 
   test('a supply of its own shares nothing but ground, and is off while one looks for a fault', () => {

@@ -52,14 +52,14 @@ describe('hand-ins by what is wrong', () => {
     expect(groups).toEqual([
       ['One row off', ['Ben', 'Cleo']],
       ['Semicolon missing', ['Dora']],
-      ['Resistor of another value', ['Emil']],
+      ['Wrong resistor value', ['Emil']],
       ['The circuit of the exercise', ['Ada', 'Fritz']],
     ]);
   });
 
   test('of which two causes come together carry both names', () => {
     const [group] = groupByTrouble([item('Gil', 1, rowOff, PROGRAM.replace('2500', '250'))]);
-    expect(group!.title).toBe('One row off, and times are off');
+    expect(group!.title).toBe('One row off, and timing is off');
   });
 
   test('are none for nobody', () => {
@@ -75,7 +75,7 @@ describe('the figures of a worksheet', () => {
   test('give the lamp’s current, its worst case, its pin and its brightness', () => {
     expect(figures.lamps).toHaveLength(1);
     const [lamp] = figures.lamps;
-    expect(lamp).toMatchObject({ ref: 'D1', title: 'amber lamp', pin: '13' });
+    expect(lamp).toMatchObject({ ref: 'D1', title: 'amber LED', pin: '13' });
     expect(lamp!.worstMa![0]).toBeLessThan(lamp!.currentMa);
     expect(lamp!.worstMa![1]).toBeGreaterThan(lamp!.currentMa);
     expect(lamp!.brightness).toBeGreaterThan(0.5);

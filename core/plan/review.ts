@@ -1,6 +1,7 @@
 import type { FindingCode } from '../findings/finding';
 import type { Verdict } from '../formats/report';
 import { rowOf } from '../findings/table';
+import { uncapital } from '../words/words';
 
 /** A hand-in as the Review desk groups it. */
 export interface ReviewItem {
@@ -84,7 +85,7 @@ const codesOf = ({ causes }: ReviewItem): readonly FindingCode[] => [...new Set(
 function titleOf(verdict: Verdict, codes: readonly FindingCode[]): string {
   if (codes.length > 0)
     return codes
-      .map((code, index) => (index === 0 ? rowOf(code).title : rowOf(code).title.toLowerCase()))
+      .map((code, index) => (index === 0 ? rowOf(code).title : uncapital(rowOf(code).title)))
       .join(', and ');
   return verdict === 'as-drawn' ? 'The circuit of the exercise' : 'Another circuit that does the job';
 }

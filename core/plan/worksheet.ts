@@ -11,7 +11,7 @@ import { looksLikeInput } from '../wiring/inputs';
 import type { CircuitNode, NodeId } from '../wiring/netlist';
 import { legPoint, shortNameOf, type PlacedPart, type Point } from '../wiring/wiring';
 
-/** What the reference circuit computes for one lamp. */
+/** What the reference circuit computes for one LED. */
 export interface LampFigures {
   readonly ref: string;
   readonly title: string;

@@ -14,7 +14,7 @@ export interface TextScreen {
   light(state: 'on' | 'off'): void;
 }
 
-/** One lamp panel as a program sees it. A row is a byte, its highest bit the lamp on the left. */
+/** One LED panel as a program sees it. A row is a byte, its highest bit the LED on the left. */
 export interface LampPanel {
   /** Switches the panel on, which is off when its power comes. */
   wake(state: 'on' | 'off'): void;

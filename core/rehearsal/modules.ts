@@ -18,7 +18,7 @@ const COLUMNS = 16;
 const ROWS = 2;
 const PANEL_ROWS = 8;
 
-/** Text displays and lamp panels of a circuit, and what a program has made them show. */
+/** Text displays and LED panels of a circuit, and what a program has made them show. */
 export class Modules {
   readonly texts = new Map<Ref, TextChange[]>();
   readonly pictures = new Map<Ref, PictureChange[]>();

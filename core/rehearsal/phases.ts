@@ -2,14 +2,14 @@ import { heardIntervals } from './heard';
 import type { SeenInterval } from './seen';
 import type { SoundChange } from './trace';
 
-/** A stretch in which a lamp or a buzzer is on, or off. Seconds from the start. */
+/** A stretch in which an LED or a buzzer is on, or off. Seconds from the start. */
 export interface Phase {
   readonly from: number;
   readonly to: number;
   readonly on: boolean;
 }
 
-/** When a lamp is lit; a faint glow is not. */
+/** When an LED is lit; a faint glow is not. */
 export const litPhases = (seen: readonly SeenInterval[]): readonly Phase[] =>
   seen.map(({ from, to, glow }) => ({ from, to, on: glow === 'lit' }));
 

@@ -2,14 +2,14 @@ import { effort } from '../effort';
 import { glowAt, type Glow } from '../electrics/brightness';
 import type { CurrentChange } from './trace';
 
-/** A stretch of time in which a lamp looks the same. Seconds from the start. */
+/** A stretch of time in which an LED looks the same. Seconds from the start. */
 export interface SeenInterval {
   readonly from: number;
   readonly to: number;
   readonly glow: Glow;
   /** Mean current in mA. */
   readonly currentMa: number;
-  /** Changes a second, when the lamp changes too fast to be seen as flashes. */
+  /** Changes a second, when the LED changes too fast to be seen as flashes. */
   readonly flickerHz?: number;
 }
 
@@ -17,7 +17,7 @@ export interface SeenInterval {
 export const EYE_SECONDS = 0.02;
 
 /**
- * What an eye makes of a lamp's current over `seconds`: steady stretches as they are, faster changes
+ * What an eye makes of an LED's current over `seconds`: steady stretches as they are, faster changes
  * averaged, blinks shorter than the eye's time left out. The rest is joined by how it looks.
  */
 export function seenIntervals(changes: readonly CurrentChange[], seconds: number): readonly SeenInterval[] {

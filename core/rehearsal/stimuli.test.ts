@@ -10,7 +10,7 @@ import { timelineOf } from './timeline';
 
 const { board } = beacon;
 
-/** A lamp on 13, one in series with the button S2 at the supply, a button on 2 to ground, a knob and a light sensor. */
+/** An LED on 13, one in series with the button S2 at the supply, a button on 2 to ground, a potentiometer and a light sensor. */
 const TABLE = `ref,kind,value,leg,at
 U1,board,learner-5v,,
 B1,breadboard,full,,
@@ -70,7 +70,7 @@ const WATCH = `int last = -1;
 void setup() { Serial.begin(9600); }
 void loop() { int now = analogRead(A0); if (now != last) { last = now; Serial.println(now); } }`;
 
-/** When a lamp goes on and off; small changes of its current while it is lit are left out. */
+/** When an LED goes on and off; small changes of its current while it is lit are left out. */
 const lampTimes = (trace: ReturnType<typeof run>, name: string): readonly (readonly [number, boolean])[] =>
   trace.lamps
     .get(ref(name))!

@@ -29,7 +29,7 @@ export interface AngleChange {
   readonly degrees: number;
 }
 
-/** What a lamp panel shows from a moment on: a byte a row, its highest bit the lamp on the left. */
+/** What an LED panel shows from a moment on: a byte a row, its highest bit the LED on the left. */
 export interface PictureChange {
   readonly at: number;
   readonly rows: readonly number[];
@@ -68,7 +68,7 @@ export interface UndirectedWrite {
 export interface Trace {
   readonly seconds: number;
   readonly pins: ReadonlyMap<string, readonly PinChange[]>;
-  /** Currents of lamps, forward positive: by part, or by `D1.red` where a part has several lights. */
+  /** Currents of LEDs, forward positive: by part, or by `D1.red` where a part has several lights. */
   readonly lamps: ReadonlyMap<string, readonly CurrentChange[]>;
   readonly sounds: ReadonlyMap<Ref, readonly SoundChange[]>;
   readonly angles: ReadonlyMap<Ref, readonly AngleChange[]>;
@@ -129,6 +129,6 @@ export const lastBy = <Change extends { readonly at: number }>(
   moment: number,
 ): Change | undefined => changes?.filter(({ at }) => at <= moment + 1e-9).at(-1);
 
-/** The rows of a panel's picture as text, `#` for a lamp that is lit. */
+/** The rows of a panel's picture as text, `#` for an LED that is lit. */
 export const pictureRows = (rows: readonly number[]): readonly string[] =>
   rows.map((row) => row.toString(2).padStart(8, '0').replace(/0/g, '.').replace(/1/g, '#'));

@@ -42,7 +42,7 @@ function servoOf(part: PlacedPart): Servo {
   return { part, signal, ...kindOf(part.kind).supplyLegs! };
 }
 
-/** Writes down what lamps, buzzers and servos do whenever the circuit has changed. */
+/** Writes down what LEDs, buzzers and servos do whenever the circuit has changed. */
 export class Watch {
   readonly lamps = new Map<string, CurrentChange[]>();
   readonly sounds = new Map<Ref, SoundChange[]>();

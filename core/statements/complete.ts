@@ -8,6 +8,7 @@ import { recipeFor } from './recipes';
 import { tokensOf } from './tokens';
 import { meaningOf } from './words';
 import type { Statement, StatementContext } from './statement';
+import { inWords } from '../words/words';
 
 /** A way to go on with a line. */
 export interface Completion {
@@ -23,13 +24,13 @@ const MOST = 8;
 
 /** Lines that a person may begin with. */
 const beginnings: readonly (readonly [line: string, note: string])[] = [
-  ['amber lamp', 'a lamp with its resistor'],
+  ['amber LED', 'an LED with its resistor'],
   ['button', 'pressed or not'],
-  ['knob', 'turned, read as a number'],
+  ['potentiometer', 'turned, read as a number'],
   ['buzzer', 'heard'],
   ['light sensor', 'in a divider'],
-  ['three-colour lamp', 'three lights in one'],
-  ['lamp bar', 'ten lamps in one'],
+  ['RGB LED', 'three colours in one'],
+  ['LED bar', 'ten LEDs in one'],
   ['servo', 'turns to an angle'],
 ];
 
@@ -40,7 +41,9 @@ export function completionsOf(
   taken: TakenPins,
 ): readonly Completion[] {
   const typed = text.trimStart();
-  if (typed === '') return beginnings.map(([line, note]) => ({ line: `${line} `, words: line, note }));
+  const say = (words: string): string => inWords(words, context.rules.words);
+  if (typed === '')
+    return beginnings.map(([line, note]) => ({ line: `${say(line)} `, words: say(line), note: say(note) }));
   const lastWord = /\S*$/.exec(typed)![0].toLowerCase();
   const before = typed.slice(0, typed.length - lastWord.length);
   const sign = tokensOf(before).at(-1)?.text;
@@ -52,7 +55,7 @@ export function completionsOf(
     if (pins.length > 0 && !(sign === ',' && lastWord === '')) return pins;
   }
   if (sign === 'with') return ohmsCompletions(before, lastWord, context);
-  const words = lastWord === '' ? [] : wordCompletions(before, lastWord);
+  const words = lastWord === '' ? [] : wordCompletions(before, lastWord, say);
   const pieces = nextPieces(typed, context, taken);
   // A word that is whole is gone on with; one that is not is ended.
   return (meaningOf.has(lastWord) ? [...pieces, ...words] : [...words, ...pieces]).slice(0, MOST);
@@ -106,16 +109,20 @@ function ohmsCompletions(before: string, lastWord: string, context: StatementCon
     }));
 }
 
-/** Kinds whose resistor is that of a lamp. */
+/** Kinds whose resistor is that of an LED. */
 const LIGHTS: ReadonlySet<string> = new Set(['led', 'led-bar', 'rgb-led', 'seven-segment']);
-/** Below this current in mA a lamp is hardly seen. */
+/** Below this current in mA an LED is hardly seen. */
 const LEAST_MA = 0.5;
 
 /** Words that begin with what is typed: kinds, colours, options. */
-function wordCompletions(before: string, lastWord: string): readonly Completion[] {
+function wordCompletions(
+  before: string,
+  lastWord: string,
+  say: (words: string) => string,
+): readonly Completion[] {
   const kinds = partKinds.filter((kind) => !kind.conductor).map((kind) => kind.title);
   const known: readonly (readonly [string, string])[] = [
-    ...lampColours.map((colour) => [`${colour} lamp`, 'lamp'] as const),
+    ...lampColours.map((colour) => [`${colour} LED`, 'LED'] as const),
     ...kinds.map((title) => [title, 'part'] as const),
     ['pull-up', 'held high inside the board'],
     ['pull-down 10k', 'held low by a resistor'],
@@ -127,8 +134,8 @@ function wordCompletions(before: string, lastWord: string): readonly Completion[
     ['dimmed', 'on a pin with PWM'],
   ];
   return known
-    .filter(([words]) => words.startsWith(lastWord) && words !== lastWord)
-    .map(([words, note]) => ({ line: `${before}${words}`, words, note }));
+    .map(([words, note]) => ({ line: `${before}${say(words)}`, words: say(words), note: say(note) }))
+    .filter(({ words }) => words.toLowerCase().startsWith(lastWord) && words.toLowerCase() !== lastWord);
 }
 
 /** The pieces that a line still lacks. */

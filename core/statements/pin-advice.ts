@@ -77,7 +77,7 @@ function adviceOn(
           : undefined,
     can: [
       ...pin.functions.map((one) => functionWords[one]).filter((word) => word !== ''),
-      ...(own ? ['lamp of its own'] : []),
+      ...(own ? ['LED of its own'] : []),
     ],
   };
 }

@@ -2,12 +2,13 @@ import { findPin, findSupply, type BoardProfile } from '../boards';
 
 /**
  * The pin or socket of the board that a word names, as the board writes it: `13`, `A0`, `gnd`. Boards whose
- * pins are called D2 take `2` as well.
+ * pins are called D2 take `2` as well, and those with bare numbers take `D2`.
  */
 export function socketNamed(board: BoardProfile, word: string): string | undefined {
   const found = findPin(board, word) ?? findSupply(board, word);
   if (found) return found.name;
-  return /^\d+$/.test(word) ? findPin(board, `D${word}`)?.name : undefined;
+  if (/^\d+$/.test(word)) return findPin(board, `D${word}`)?.name;
+  return /^d\d+$/i.test(word) ? findPin(board, word.slice(1))?.name : undefined;
 }
 
 /** Whether a word looks like the name of a pin, whatever the board has. */

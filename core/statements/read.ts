@@ -1,6 +1,7 @@
 import { ref } from '../brand';
 import { findKind, lampColours, readOhms, type PartKind } from '../parts';
 import { pinsOfRange, socketNamed } from './pins';
+import { recipeFor } from './recipes';
 import { isOwnValue, isRef, valueWords } from './reading/kind-values';
 import { phrasesIn, type Found } from './reading/phrases';
 import { accepting, acceptingOf, brackets, current, readWith, resistor } from './reading/read-amounts';
@@ -11,6 +12,7 @@ import { nearestWord } from './spelling';
 import type { Option, ReadLine, Statement, StatementContext } from './statement';
 import { tokensOf, type Token } from './tokens';
 import { numberWords, spelled, type Sign } from './words';
+import { withArticle } from '../words/words';
 
 /**
  * Reads a part line such as `amber lamp on 13 with 330`, in any order of its pieces and with typing
@@ -53,17 +55,18 @@ function mainKind(reading: Reading): PartKind | undefined {
   const kinds = reading.found.flatMap((found) =>
     found?.meaning.type === 'kind' ? [found.meaning.kind] : [],
   );
-  const main = kinds.find((kind) => kind.kind !== 'resistor') ?? kinds[0];
+  const main = kinds.find(({ resistance }) => resistance !== 'fixed') ?? kinds[0];
   if (main || reading.tokens.length === 0) return main;
-  // A colour alone is that of a lamp.
+  // A colour alone is that of an LED, and piezo is a sort of buzzer.
+  if (reading.tokens.some(({ text }) => text === 'piezo')) return findKind('buzzer');
   const colour = reading.tokens.find(({ text }) => lampColours.includes(text));
   if (colour) {
-    reading.pieces.push({ from: colour.to, to: colour.to, slot: 'kind', says: 'lamp', guessed: true });
+    reading.pieces.push({ from: colour.to, to: colour.to, slot: 'kind', says: 'LED', guessed: true });
     return findKind('led');
   }
   reading.stops(
     { from: 0, to: reading.text.length },
-    'No part is named here. A line begins like “amber lamp on 13 with 330”, “button on 2, pull-up” or “knob on A0”.',
+    'No part is named here. A line begins like “amber LED on 13 with 330”, “button on 2, pull-up” or “potentiometer on A0”.',
   );
   return undefined;
 }
@@ -75,7 +78,7 @@ function next(reading: Reading, kind: PartKind): void {
     reading.at += 1;
     return;
   }
-  if (join(reading, kind)) return;
+  if (join(reading, kind) || namedPin(reading, kind)) return;
   if (!found) {
     word(reading, token, kind);
     return;
@@ -86,8 +89,9 @@ function next(reading: Reading, kind: PartKind): void {
     case 'filler':
       return;
     case 'kind':
-      // A resistor that is named beside its lamp is the one that the lamp has anyway.
       if (meaning.kind === kind) markKind(reading, found, kind);
+      // A resistor that is named beside its LED is the one that the LED has anyway.
+      else if (meaning.kind.resistance !== 'fixed') secondKind(reading, found, kind, meaning.kind);
       return;
     case 'value':
       value(reading, found, meaning.value, kind);
@@ -95,11 +99,36 @@ function next(reading: Reading, kind: PartKind): void {
     case 'option':
       reading.options.add(meaning.option);
       reading.note(found, 'option', optionWords[meaning.option]);
-      if (meaning.option === 'pull-up' || meaning.option === 'pull-down') resistor(reading, 'optional');
+      pull(reading, found, meaning.option);
       return;
     case 'sign':
       sign(reading, found, meaning.sign, kind);
   }
+}
+
+/** A pull, with its resistor where one is named or asked for. */
+function pull(reading: Reading, found: Found, option: Option): void {
+  if (option !== 'pull-up' && option !== 'pull-down') return;
+  const isOutside = /^(?:external|outside|own)$/.test(reading.tokens[found.first]!.text);
+  if (!resistor(reading, 'optional') && isOutside)
+    reading.draft.resistor ??= acceptingOf(PULL_OHMS, undefined);
+}
+
+/** The usual resistor that holds a line. */
+const PULL_OHMS = '10k';
+
+/** A second part in a line: nothing of it is made, so that is told, with either of them to go on with. */
+function secondKind(reading: Reading, found: Found, kind: PartKind, other: PartKind): void {
+  const [first, last] = [reading.tokens[found.first]!, reading.tokens[found.first + found.count - 1]!];
+  const before = reading.tokens[found.first - 1];
+  const begin = before && /^(?:and|,|\+|&|plus)$/.test(before.text) ? before : first;
+  const rest = { from: begin.from, to: reading.text.length };
+  reading.stops(
+    { from: first.from, to: last.to },
+    `This line has ${withArticle(kind.title)} and ${withArticle(other.title)}: give each a line of its own.`,
+    [reading.replaced(rest, ''), reading.replaced({ from: 0, to: first.from }, '')],
+  );
+  reading.at = reading.tokens.length;
 }
 
 function markKind(reading: Reading, found: Found, kind: PartKind): void {
@@ -115,10 +144,10 @@ function markKind(reading: Reading, found: Found, kind: PartKind): void {
 function sign(reading: Reading, found: Found, sign: Sign, kind: PartKind): void {
   switch (sign) {
     case 'on':
-      readPins(reading, found);
+      if (!bus(reading, found)) readPins(reading, found);
       return;
     case 'at':
-      if (!current(reading)) readPins(reading, found);
+      if (!current(reading) && !bus(reading, found)) readPins(reading, found);
       return;
     case 'with':
       readWith(reading, found, kind);
@@ -172,6 +201,51 @@ function sign(reading: Reading, found: Found, sign: Sign, kind: PartKind): void 
   }
 }
 
+/** Words for the bus of two wires that modules share. */
+const BUS = /^(?:i2c|iic|twi)$/;
+
+/** `on I2C`: the pins that the board has for its bus of two wires. */
+function bus(reading: Reading, found: Found): boolean {
+  const token = reading.tokens[reading.at];
+  if (!token || !BUS.test(token.text)) return false;
+  reading.at += 1;
+  if (reading.tokens[reading.at]?.text === 'bus') reading.at += 1;
+  const { board } = reading.context;
+  const pins = (['bus-data', 'bus-clock'] as const).flatMap(
+    (line) => board.pins.find(({ functions }) => functions.includes(line))?.name ?? [],
+  );
+  if (pins.length < 2) reading.stops(token, `The ${board.short} has no pins for I2C.`);
+  else {
+    reading.draft.pins = pins;
+    reading.note(found, 'pins', `2 pins: ${pins.join(', ')}`, token);
+  }
+  return true;
+}
+
+/** `trig 7`, `echo on 8`: a pin by the leg that it is for. */
+function namedPin(reading: Reading, kind: PartKind): boolean {
+  const token = reading.tokens[reading.at]!;
+  const needs = recipeFor(kind.kind).needs(statementOf(reading, kind));
+  const wanted = needs.find(({ as, leg }) => as !== '' && [as, leg].includes(token.text));
+  if (!wanted) return false;
+  let at = reading.at + 1;
+  while (/^(?:pin|on|to|at|=|:)$/.test(reading.tokens[at]?.text ?? '')) at += 1;
+  const pin = reading.tokens[at];
+  const name = pin && socketNamed(reading.context.board, pin.text);
+  if (!pin || name === undefined) return false;
+  reading.at = at + 1;
+  reading.pinsByNeed.set(wanted.as, name);
+  reading.draft.pins = needs.flatMap(({ as }) => reading.pinsByNeed.get(as) ?? []);
+  reading.pieces.push({
+    from: token.from,
+    to: pin.to,
+    slot: 'pins',
+    says: `${wanted.as} on pin ${name}`,
+    guessed: false,
+  });
+  return true;
+}
+
 /** A word that is no phrase: a value, a count, a number without a sign before it, or nothing known. */
 function word(reading: Reading, token: Token, kind: PartKind): void {
   const times = /^(\d{1,4})(x|×)$/.exec(token.text);
@@ -191,7 +265,7 @@ function word(reading: Reading, token: Token, kind: PartKind): void {
   }
   if (current(reading)) return;
   reading.at += 1;
-  if (isOwnValue(kind, token.text) || (kind.kind === 'resistor' && readOhms(token.text).ok)) {
+  if (isOwnValue(kind, token.text) || (kind.resistance === 'fixed' && readOhms(token.text).ok)) {
     value(
       reading,
       { first: reading.at - 1, count: 1, meaning: { type: 'filler' }, guess: undefined },
@@ -218,7 +292,7 @@ function countsParts(reading: Reading, token: Token, kind: PartKind): boolean {
   const named = reading.found.find((found) => found?.meaning.type === 'kind');
   const isPlural = named !== undefined && reading.tokens[named.first + named.count - 1]!.text.endsWith('s');
   // `47 resistor` is a value, `13 lamp with 330` a pin.
-  if (!isPlural && kind.readValue(token.text).ok && kind.kind === 'resistor') return false;
+  if (!isPlural && kind.readValue(token.text).ok && kind.resistance === 'fixed') return false;
   return (
     isPlural || reading.found.some((found) => found?.meaning.type === 'sign' && found.meaning.sign === 'on')
   );
@@ -278,7 +352,7 @@ function unknown(reading: Reading, token: Token, kind: PartKind): void {
     token,
     value !== undefined || word !== undefined
       ? `“${typed}” is not known here; “${value ?? word!}” may be meant.`
-      : `“${typed}” says nothing about a ${kind.title}.`,
+      : `“${typed}” says nothing about ${withArticle(kind.title)}.`,
     [
       ...(value !== undefined || word !== undefined ? [reading.replaced(token, value ?? word!)] : []),
       reading.replaced(token, ''),

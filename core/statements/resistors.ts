@@ -6,17 +6,17 @@ import type { StatedPart } from './circuit';
 import { nearestInKit } from './kit';
 import type { Accepting, Statement, StatementContext, StatementRules } from './statement';
 
-/** Current in mA that a lamp is meant to have, by the house rule; no more than the board's pins should give. */
+/** Current in mA that an LED is meant to have, by the house rule; no more than the board's pins should give. */
 const wantedMa: Readonly<Record<StatementRules['resistorValue'], number>> = {
   'lowest-safe': 16,
   mid: 8,
   frugal: 3,
 };
 
-/** Share of a pin's recommended current that a lamp may take by default. */
+/** Share of a pin's recommended current that an LED may take by default. */
 const MOST_SHARE = 0.8;
 
-/** The kit resistor that gives a lamp the current that was asked for, or that of the house rule. */
+/** The kit resistor that gives an LED the current that was asked for, or that of the house rule. */
 export function lampOhms(colour: string, statement: Statement, context: StatementContext): string {
   const { board, kit, rules } = context;
   const currentMa =
@@ -28,11 +28,11 @@ export function lampOhms(colour: string, statement: Statement, context: Statemen
   return exact > 0 ? nearestInKit(kit, exact, 1)[0]! : ohmsText(kit.ohms[0]!);
 }
 
-/** The lamp of a colour; that of red where the colour is not known. */
+/** The LED of a colour; that of red where the colour is not known. */
 const modelOf = (colour: string): JunctionModel => lampModels.get(colour) ?? lampModels.get('red')!;
 
 /**
- * Values that pass for a lamp’s resistor unless the exercise says otherwise: from two thirds of it to
+ * Values that pass for an LED’s resistor unless the exercise says otherwise: from two thirds of it to
  * 1.7 times, at values of the series of twelve.
  */
 export function usualAccept(ohms: string): StatedPart['accept'] {

@@ -2,18 +2,22 @@ import type { BoardProfile } from '../boards';
 import type { LegName, Ref } from '../brand';
 import type { PartKind } from '../parts';
 import type { Kit } from './kit';
+import type { WordChoice } from '../words/words';
 
 /** Conventions of the course that fill in what a line does not say. */
 export interface StatementRules {
   /** How a button's line is held while nobody presses. */
   readonly buttonInput: 'pull-up-inside' | 'pull-down' | 'pull-up';
-  /** On which side of a lamp its resistor is drawn. */
+  /** On which side of an LED its resistor is drawn. */
   readonly resistorSide: 'cathode' | 'anode';
-  /** How bright lamps are meant to be. */
+  /** How bright LEDs are meant to be. */
   readonly resistorValue: 'lowest-safe' | 'mid' | 'frugal';
+  /** Which words lines are written in; they are read in either. */
+  readonly words: WordChoice;
 }
 
 export const DEFAULT_STATEMENT_RULES: StatementRules = {
+  words: 'technical',
   buttonInput: 'pull-up-inside',
   resistorSide: 'cathode',
   resistorValue: 'mid',

@@ -181,7 +181,7 @@ describe('the same line said otherwise', () => {
 
   test('what was guessed is marked', () => {
     const guessed = stated(['ambr lmap on 13']).lines[0]!.pieces.filter((piece) => piece.guessed);
-    expect(guessed.map(({ says }) => says)).toEqual(['amber', 'lamp']);
+    expect(guessed.map(({ says }) => says)).toEqual(['amber', 'LED']);
   });
 });
 
@@ -192,7 +192,7 @@ describe('a wish that cannot be is answered with what can', () => {
     ['red lamp on 8, dimmed', 'no PWM. These can: 3, 5, 6, 9-11', 'red lamp on 11, dimmed'],
     ['knob on 5', 'cannot measure a voltage. These can: A0-A5', 'knob on A0'],
     ['30 lamps', 'has 18 free pins', '18 lamps on 2-13, A0-A5'],
-    ['30 red lamps on 2-13', '30 lamps on 12 pins', '12 red lamps on 2-13'],
+    ['30 red lamps on 2-13', '30 LEDs on 12 pins', '12 red lamps on 2-13'],
     ['red lamp on 99', 'has no pin 99', 'red lamp on 13'],
     ['red lamp on 13 with 337', 'kit has no 337 Ω', 'red lamp on 13 with 330'],
     ['red lamp on 13 at -5 mA', 'above zero', 'red lamp on 13 at 5 mA'],
@@ -202,7 +202,7 @@ describe('a wish that cannot be is answered with what can', () => {
     ['red lamp on 13, on 13', 'named twice', undefined],
     ['text display on 2, 3', 'data line of a bus', 'text display on A4, A5'],
     ['three-colour lamp on 11, 10', 'takes 3 pins (red, green, blue)', 'three-colour lamp on 11, 10, 13'],
-    ['red lamp on 13 with 330 sparkles', 'says nothing about a lamp', 'red lamp on 13 with 330'],
+    ['red lamp on 13 with 330 sparkles', 'says nothing about an LED', 'red lamp on 13 with 330'],
     ['one red lamp on 12 and a green lamp on 11', 'a line of its own', undefined],
     ['button on 5V', 'is a supply', 'button on 13'],
     ['100n capacitor', 'Between what', '100n capacitor across supply'],
@@ -227,7 +227,7 @@ describe('a wish that cannot be is answered with what can', () => {
   test('a pin of another line is named with who has it', () => {
     const [, second] = stated(['red lamp on 12', 'green lamp on 12']).lines;
     expect(second!.troubles[0]!.message).toBe(
-      'Pin 12 is the red lamp’s already; both would always do the same.',
+      'Pin 12 is the red LED’s already; both would always do the same.',
     );
     expect(second!.troubles[0]!.weight).toBe('warns');
   });
@@ -305,7 +305,45 @@ const sayable = (data: ExerciseData): SayableCircuit => ({
   freePins: data.free.pins ?? {},
 });
 
-test('any circuit can be said and read back', () => {
+describe('words that people bring along', () => {
+  test.each([
+    ['button on 2, external pull-down', 'S1 R1', 'U1.2=S1.1=R1.1'],
+    ['button on 2 external pullup', 'S1 R1', 'U1.5V=R1.2'],
+    ['piezo on 8', 'Z1', 'U1.8=Z1.plus'],
+    ['ultrasonic on 7 and 8', 'X1', 'U1.7=X1.trig'],
+    ['ultrasonic sensor trig 7 echo 8', 'X1', 'U1.8=X1.echo'],
+    ['ultrasonic sensor echo 8, trigger on 7', 'X1', 'U1.7=X1.trig'],
+    ['PIR sensor on 4', 'X1', 'U1.4=X1.out'],
+    ['LCD on I2C', 'X1', 'U1.A4=X1.sda'],
+    ['yellow LED at d7', 'D1 R1', 'U1.7=D1.anode'],
+    ['LED matrix data 11 select 10 clock 13', 'X1', 'U1.10=X1.cs'],
+    ['RGB LED on 11, 10, 9, common cathode', 'D1 R1 R2 R3', 'U1.11=R1.1'],
+    ['three-colour lamp on 11, 10, 9, common cathode', 'D1 R1 R2 R3', 'U1.11=R1.1'],
+  ])('“%s”', (line, parts, net) => {
+    const { parts: made, nets, lines } = stated([line]);
+    expect(lines[0]!.troubles.filter(({ weight }) => weight === 'stops')).toEqual([]);
+    expect(made.map(({ ref }) => ref).join(' ')).toBe(parts);
+    expect(nets.map(({ points }) => points.join('='))).toContainEqual(expect.stringContaining(net));
+  });
+
+  test.each([
+    ['led and button', ['led', 'button']],
+    ['red LED on 13 and button on 2', ['red LED on 13', 'button on 2']],
+    ['10k knob on A0, buzzer on 8', ['10k knob on A0', 'buzzer on 8']],
+  ])('“%s” is two lines, and neither part is lost silently', (line, offers) => {
+    const { parts, lines } = stated([line]);
+    const [trouble] = lines[0]!.troubles;
+    expect(parts).toEqual([]);
+    expect(trouble!.message).toContain('give each a line of its own');
+    expect(trouble!.offers.map((offer) => offer.line)).toEqual(offers);
+  });
+
+  test('a resistor beside its LED is no second part', () => {
+    expect(stated(['amber LED with 330 ohm resistor on 13']).parts).toHaveLength(2);
+  });
+});
+
+test('any circuit can be said and read back', { timeout: 120_000 }, () => {
   for (let seed = 1; seed <= 300; seed += 1) {
     const task = randomTask(seed, 6);
     const context = on(task.board!.profile.id);
@@ -345,7 +383,7 @@ describe('a line is completed', () => {
   });
 
   test('with the words that begin so', () => {
-    expect(words('am')).toContain('amber lamp');
+    expect(words('am')).toContain('amber LED');
     expect(words('button on 2, pul')).toEqual(['button on 2, pull-up', 'button on 2, pull-down 10k']);
   });
 

@@ -16,6 +16,7 @@ import {
   type StatementContext,
   type Trouble,
 } from './statement';
+import { howMany, withArticle } from '../words/words';
 
 /** Most parts that one line may ask for. */
 const MOST_PARTS = 60;
@@ -135,7 +136,7 @@ class Wishes {
       this.#stops(
         'pins',
         needs.length === 1
-          ? `${count} ${kind.title}${count === 1 ? '' : 's'} on ${pins.length} pin${pins.length === 1 ? '' : 's'}: each takes one.`
+          ? `${howMany(count, kind.title)} on ${howMany(pins.length, 'pin')}: each needs one.`
           : `A ${kind.title} takes ${fewest === needs.length ? '' : `${fewest} to `}${needs.length} pins (${needs.map(({ as }) => as).join(', ')}); there are ${pins.length}.`,
         [
           ...(needs.length === 1 ? [this.#recount(share, pins)] : []),
@@ -163,7 +164,7 @@ class Wishes {
         troubles.push(
           this.#stops(
             'pins',
-            `${name} is a supply; a ${kind.title} needs a pin.`,
+            `${name} is a supply; ${withArticle(kind.title)} needs a pin.`,
             this.#otherPins(name, does),
           ),
         );
@@ -242,7 +243,7 @@ class Wishes {
     return recipeFor(this.#statement.kind.kind).needs(this.#statement);
   }
 
-  /** Ways to have many lamps on few pins. */
+  /** Ways to have many LEDs on few pins. */
   #instead(wanted: number): readonly Offer[] {
     const { kind } = this.#statement;
     if (kind.kind !== 'led' || wanted < 16) return [];
@@ -251,8 +252,8 @@ class Wishes {
       ? []
       : [
           {
-            label: `lamp panel on ${free.slice(0, 3).join(', ')}: 64 lamps on three pins`,
-            line: `lamp panel on ${free.slice(0, 3).join(', ')}`,
+            label: `LED matrix on ${free.slice(0, 3).join(', ')}: 64 LEDs on three pins`,
+            line: `LED matrix on ${free.slice(0, 3).join(', ')}`,
           },
         ];
   }

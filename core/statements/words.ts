@@ -1,5 +1,6 @@
 import { partKinds, type PartKind } from '../parts';
 import type { Option } from './statement';
+import { plural } from '../words/words';
 
 /** What a phrase stands for. */
 export type Meaning =
@@ -28,29 +29,28 @@ const sign = (name: Sign, ...phrases: readonly string[]): readonly Phrase[] =>
 const value = (text: string, ...phrases: readonly string[]): readonly Phrase[] =>
   phrases.map((words) => ({ words, meaning: { type: 'value', value: text } }));
 
-const plural = (words: string): string =>
-  words.endsWith('y') ? `${words.slice(0, -1)}ies` : /(s|ch|x)$/.test(words) ? `${words}es` : `${words}s`;
-
 /** Words for a kind beyond those of wiring tables. */
 const moreWords: Readonly<Record<string, readonly string[]>> = {
-  potentiometer: ['turning knob'],
-  led: ['indicator lamp'],
-  'rgb-led': ['three colour lamp', 'colour lamp'],
-  'seven-segment': ['seven segment digit'],
+  potentiometer: ['turning knob', 'trimmer'],
+  led: ['indicator lamp', 'light emitting diode'],
+  button: ['pushbutton switch', 'tactile switch'],
+  'rgb-led': ['three-colour lamp', 'three colour lamp', 'colour lamp', 'three-colour LED', 'colour LED'],
+  'seven-segment': ['seven segment digit', 'seven segment display', '7 segment display'],
   'led-bar': ['bar of lamps'],
   'led-matrix': ['panel of lamps'],
   'light-sensor': ['light dependent resistor'],
-  'text-display': ['text panel'],
+  'text-display': ['text panel', 'character display', 'lcd display', 'i2c display', 'i2c lcd'],
+  'distance-sensor': ['ultrasonic', 'ultrasonic distance sensor', 'sonar'],
+  'motion-sensor': ['pir sensor', 'movement sensor', 'motion detector'],
 };
 
 const kindPhrases: readonly Phrase[] = partKinds
   .filter((kind) => !kind.conductor)
   .flatMap((kind) => {
     const names = new Set(
-      [kind.title, kind.kind, ...kind.alsoTyped, ...(moreWords[kind.kind] ?? [])].flatMap((words) => [
-        words,
-        words.replace(/-/g, ' '),
-      ]),
+      [kind.title, kind.kind, ...kind.alsoTyped, ...(moreWords[kind.kind] ?? [])]
+        .map((words) => words.toLowerCase())
+        .flatMap((words) => [words, words.replace(/-/g, ' ')]),
     );
     // Alone, the word means the board's supply.
     names.delete('supply');
@@ -59,12 +59,28 @@ const kindPhrases: readonly Phrase[] = partKinds
     );
   });
 
+/** A pull by a resistor beside the board, as people ask for it. */
+const outside = (pull: 'pull-up' | 'pull-down'): readonly string[] =>
+  ['external', 'outside', 'own'].flatMap((word) =>
+    [pull, pull.replace('-', ' '), pull.replace('-', '')].map((name) => `${word} ${name}`),
+  );
+
 const phrases: readonly Phrase[] = [
   ...kindPhrases,
   ...value('common-cathode', 'common cathode', 'common-cathode'),
+  ...value('passive', 'piezo'),
   ...value('common-anode', 'common anode', 'common-anode'),
-  ...option('pull-up', 'pull-up', 'pull up', 'pullup', 'pulled up', 'internal pull-up', 'pull-up inside'),
-  ...option('pull-down', 'pull-down', 'pull down', 'pulldown', 'pulled down'),
+  ...option(
+    'pull-up',
+    'pull-up',
+    'pull up',
+    'pullup',
+    'pulled up',
+    'internal pull-up',
+    'pull-up inside',
+    ...outside('pull-up'),
+  ),
+  ...option('pull-down', 'pull-down', 'pull down', 'pulldown', 'pulled down', ...outside('pull-down')),
   ...option('anode-side', 'resistor first', 'resistor before', 'anode side', 'resistor on the long leg'),
   ...option('cathode-side', 'resistor last', 'resistor behind', 'cathode side', 'resistor on the short leg'),
   ...option('lit-by-low', 'lit by low', 'active low', 'lit when low'),

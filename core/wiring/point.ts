@@ -4,6 +4,7 @@ import { columns, rails, type Breadboard, type Column, type Rail } from '../brea
 import { kindOf } from '../parts';
 import { fail, ok, type Result } from '../result';
 import type { Point, Wiring } from './wiring';
+import { withArticle } from '../words/words';
 
 /** What a point can refer to: the board, the breadboards, and the other parts by ref and kind. */
 export interface Surroundings {
@@ -39,7 +40,7 @@ export function readPoint(typed: string, around: Surroundings): Result<Point> {
   const kind = kindOf(kindName);
   if (!kind.legs.some((known) => known.name === leg))
     return fail({
-      message: `“${typed.trim()}”: a ${kind.title} has the legs ${kind.legs.map((known) => known.name).join(', ')}`,
+      message: `“${typed.trim()}”: ${withArticle(kind.title)} has the legs ${kind.legs.map((known) => known.name).join(', ')}`,
       typed,
     });
   return ok({ type: 'leg', ref: owner, leg });

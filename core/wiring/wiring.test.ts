@@ -45,7 +45,7 @@ describe('a wiring table', () => {
     ['an unknown rail', `${HEAD}W1,wire,red,1,B1.b-3\n`, 4, 'rails are'],
     ['an unknown kind', `${HEAD}X1,teapot,red,1,B1.e3\n`, 4, '“teapot” is no known kind'],
     ['an unknown leg', `${HEAD}D1,led,amber,nose,B1.e3\n`, 4, '“nose” is no leg'],
-    ['an unknown colour', `${HEAD}D1,led,plaid,anode,B1.e3\n`, 4, '“plaid” is not a lamp colour'],
+    ['an unknown colour', `${HEAD}D1,led,plaid,anode,B1.e3\n`, 4, '“plaid” is not an LED colour'],
     ['a value that is none', `${HEAD}R1,resistor,lots,1,B1.e3\n`, 4, '“lots” is not a resistance'],
     [
       'two ends in one hole',

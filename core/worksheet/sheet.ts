@@ -17,6 +17,7 @@ import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
 import { writeTable } from '../wiring/table';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
+import { inWords } from '../words/words';
 
 /** A part line of an exercise, with a name that stays when others move. */
 export type SheetLine = NonNullable<ExerciseData['lines']>[number];
@@ -53,7 +54,7 @@ export function sheetOf(data: ExerciseData, courseRules: HouseRules): Result<She
     return ok({ ...data, lines: data.lines });
   const lines = sayCircuit(sayable(data), context.value).map(({ text, refs }, index): SheetLine => ({
     id: `l${index + 1}`,
-    text,
+    text: inWords(text, context.value.rules.words),
     refs: [...refs],
   }));
   return ok({ ...data, lines });

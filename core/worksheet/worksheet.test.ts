@@ -160,7 +160,7 @@ describe('the connection list is edited', () => {
     expect(netsOf(low)).toContain('R1.2 U1.8');
     expect(netsOf(low)).toContain('D1.anode U1.12');
     const supply = after(sheet, changesOf(joinLeg(sheet, RULES, pointName('D1.anode'), pointName('U1.5V'))));
-    expect(supply.lines.map(({ text }) => text)).toEqual(['red lamp on 5V with 330']);
+    expect(supply.lines.map(({ text }) => text)).toEqual(['red LED on 5V with 330']);
   });
 
   test('a leg is left free', () => {

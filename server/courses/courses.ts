@@ -173,7 +173,7 @@ export type Beginning =
   | { readonly from: 'nothing'; readonly board: string }
   /** A copy, to be changed by itself. */
   | { readonly from: 'copy'; readonly exerciseId: string }
-  /** The hookup of another, to go on with. */
+  /** Another exercise’s wiring, to continue from. */
   | { readonly from: 'hookup'; readonly exerciseId: string }
   /** A file that was read. */
   | { readonly from: 'file'; readonly data: ExerciseData };
@@ -245,7 +245,8 @@ export async function removeExercise(
   exerciseId: string,
 ): Promise<string | undefined> {
   const published = await db('revision').where({ exercise_id: exerciseId }).first('id');
-  if (published) return 'It has been published; hand-ins may hang on it. Close it for its classes instead.';
+  if (published)
+    return 'It has been published, and there may be hand-ins for it. Close it for its classes instead.';
   const removed = await db('exercise').where({ id: exerciseId, course_id: courseId }).delete();
   if (removed > 0) await audit(db, viewer.id, 'remove-exercise', exerciseId);
   return undefined;

@@ -95,7 +95,7 @@ describe('a draft', () => {
 });
 
 describe('a course', () => {
-  test('takes new exercises: empty, as a copy, and on the hookup of another', async () => {
+  test('takes new exercises: empty, as a copy, and on the wiring of another', async () => {
     const id = await courseId();
     const empty = await addExercise(harbour.db, id, 'Beacon', { from: 'nothing', board: 'learner-5v' });
     const copy = await addExercise(harbour.db, id, 'Second beacon', {

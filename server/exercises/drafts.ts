@@ -155,11 +155,11 @@ export async function saveChanges(
 ): Promise<Saved | { readonly status: 403 | 404 | 422; readonly message: string }> {
   if (!(await mayWithExercise(db, viewer, exerciseId, 'edit')))
     return (await mayWithExercise(db, viewer, exerciseId, 'look'))
-      ? { status: 403, message: 'This exercise is not yours to change; ask whose course it is.' }
-      : { status: 404, message: 'This exercise does not exist any more.' };
+      ? { status: 403, message: 'You can’t change this exercise; ask the owner of the course.' }
+      : { status: 404, message: 'This exercise no longer exists.' };
   return db.transaction(async (transaction) => {
     const [row] = await selectDrafts(transaction).where('exercise.id', exerciseId).forUpdate('exercise');
-    if (!row) return { status: 404, message: 'This exercise does not exist any more.' } as const;
+    if (!row) return { status: 404, message: 'This exercise no longer exists.' } as const;
     const draft = fromRow(row);
     const edits = await editsSince(transaction, exerciseId, base);
     const { sheet, made, overtaken } = applyChanges(draft.sheet, changes);

@@ -211,13 +211,13 @@ export async function publish(
 ): Promise<{ readonly publicationId: string } | { readonly message: string }> {
   if (!sameClass(viewer, classId)) return { message: 'This is not one of your classes.' };
   if (!(await mayWithExercise(db, viewer, exerciseId, 'look')))
-    return { message: 'This exercise does not exist any more.' };
+    return { message: 'This exercise no longer exists.' };
   return db.transaction(async (transaction) => {
     const exercise = await transaction('exercise')
       .where({ id: exerciseId })
       .forUpdate()
       .first<{ draft: unknown } | undefined>('draft');
-    if (!exercise) return { message: 'This exercise does not exist any more.' };
+    if (!exercise) return { message: 'This exercise no longer exists.' };
     const checked = exerciseFrom(exercise.draft);
     if (!checked.ok)
       return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };

@@ -65,7 +65,7 @@ describe('staff', () => {
   ])('are refused as “%s” with “%s”, in the same words', async (login, password) => {
     expect(await signIn(login, password)).toEqual({
       ok: false,
-      message: 'Name and password do not belong together.',
+      message: 'That name and password don’t match.',
     });
   });
 

@@ -40,7 +40,7 @@ export async function signInStaff(
   if (pause > 0) return tooMany(pause);
   if (!(await verifySecret(staff?.password_hash, given.password)) || !staff) {
     await audit(db, given.address, 'sign-in-refused', staff?.id ?? 'unknown login');
-    return { ok: false, message: 'Name and password do not belong together.' };
+    return { ok: false, message: 'That name and password don’t match.' };
   }
   return enter(db, { staffId: staff.id }, staff.id, subject, device);
 }
@@ -80,7 +80,7 @@ export async function rosterOf(
       'name',
       db.raw('coalesce(joining_until > now(), false) as is_joining'),
     );
-  if (!found) return { message: `No class has the code “${code.trim()}”. It is on the board in the room.` };
+  if (!found) return { message: `No class has the code “${code.trim()}”. It is on the board in your room.` };
   const learners = await db('learner')
     .where({ class_id: found.id })
     .orderBy('name')
@@ -127,7 +127,7 @@ export async function joinClass(db: Knex, given: Joining): Promise<SignInResult>
       db.raw('coalesce(class.joining_until > now(), false) as is_joining'),
     );
   if (!learner)
-    return { ok: false, message: 'This name is not in the class. Choose the code and the name again.' };
+    return { ok: false, message: 'That name is not in the class. Choose the code and the name again.' };
   const device = tokenHash(given.device);
   const subject = await subjectOf(db, learner.id, device);
   const pause = await beginTry(db, subject);
@@ -146,7 +146,7 @@ export async function joinClass(db: Knex, given: Joining): Promise<SignInResult>
     await audit(db, given.address, 'sign-in-refused', learner.id);
     return {
       ok: false,
-      message: 'That is not the word you chose. Ask your instructor when you have forgotten it.',
+      message: 'That is not the word you chose. If you have forgotten it, ask your instructor.',
     };
   }
   return enter(db, { learnerId: learner.id }, learner.id, subject, device);
@@ -161,7 +161,7 @@ async function claim(
 ): Promise<string | undefined> {
   if (!learner.is_joining && !(await verifySecret(learner.slip_hash, plainSlip(slip))))
     return slip.trim() === ''
-      ? 'The first time, you need the code on your slip, or your instructor opens the class for new names.'
+      ? 'The first time, you need the code on your slip, or your instructor has to let new names join.'
       : 'That is not the code on your slip. Ask your instructor.';
   if (word.length < SHORTEST_WORD)
     return `Choose a word of at least ${SHORTEST_WORD} letters that only you know.`;

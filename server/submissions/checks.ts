@@ -22,7 +22,7 @@ export async function checkBuild(
   if (wait > 0)
     return {
       status: 429,
-      message: `You have checked very often. Wait ${wait} seconds, and look at your bench.`,
+      message: `You have checked a lot. Wait ${wait} seconds, and take a good look at your bench.`,
     };
   const publication = await findPublication(db, viewer, publicationId);
   if (!publication) return { status: 404, message: 'This exercise is not open for your class.' };

@@ -39,7 +39,7 @@ export async function handIn(
   if (wait > 0)
     return {
       status: 429,
-      message: `You have handed in very often. Wait ${wait} seconds; your work is kept on this tablet.`,
+      message: `You have handed in a lot. Wait ${wait} seconds; your work is saved on this tablet.`,
     };
   const earlier = await earlierHandIn(db, viewer.id, given.clientId);
   if (earlier) return earlier;
@@ -49,8 +49,8 @@ export async function handIn(
     return {
       status: 409,
       message: opening.isPublishedAnew
-        ? 'This exercise has been published anew. Go to Today and open it again; your work comes along.'
-        : 'This exercise has been closed. Your work is kept on this tablet; ask your instructor to open it again.',
+        ? 'There is a new version of this exercise. Go to Today and open it again; your work comes with you.'
+        : 'This exercise has been closed. Your work is saved on this tablet; ask your instructor to open it again.',
     };
   const wiring = await guarded.ask('canonicalWiring', {
     exercise: { boardProfile: opening.boardProfile },

@@ -32,7 +32,7 @@ export async function queueJudging(transaction: Knex, key: string): Promise<void
 
 /** How things stand with a hand-in that has no report yet. */
 export interface Waiting {
-  /** How many others are to be judged first; 0 when it is being judged. */
+  /** How many others are to be judged first; 0 when it is being checked. */
   readonly before: number;
   readonly isStarted: boolean;
 }

@@ -169,7 +169,7 @@ export function Bench({
         <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
           <p className="mr-auto min-w-0 flex-1 basis-36 text-note text-soft" role="status">
             {kept.problem ??
-              (kept.savedAt ? `Kept on this tablet, ${format(kept.savedAt, 'HH:mm')}` : 'Opening …')}
+              (kept.savedAt ? `Saved on this tablet, ${format(kept.savedAt, 'HH:mm')}` : 'Opening …')}
             {checkedBy === 'server' ? ' · checked by the server' : ' · checked on this tablet'}
           </p>
           <Button onClick={() => setZoomed((zoomed) => !zoomed)} aria-pressed={isZoomed} className="min-h-11">
@@ -314,7 +314,7 @@ function pinsFirst(exercise: ExerciseData): readonly string[] {
   return [...new Set([...named, 'GND', '5V', '13', '12', '8', '7'])].slice(0, 5);
 }
 
-/** The way of the current from the first signal pin that something is plugged into. */
+/** The path of the current from the first signal pin that something is plugged into. */
 function findPath(wiring: ReturnType<typeof readDraft>['wiring']): CurrentPath | undefined {
   if (!wiring?.board) return undefined;
   const { profile } = wiring.board;

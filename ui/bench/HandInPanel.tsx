@@ -9,10 +9,10 @@ import { queueText, useStanding, type Queue } from '../report/useStanding';
 import type { HandInState } from './useHandIn';
 
 const choices: readonly { readonly sighting: Sighting; readonly label: string; readonly note: string }[] = [
-  { sighting: 'right', label: 'It did what it should', note: 'the light character of the exercise' },
+  { sighting: 'right', label: 'It did what it should', note: 'just as the exercise says' },
   { sighting: 'dark', label: 'It stayed dark', note: 'nothing lit at all' },
-  { sighting: 'faint', label: 'It only glowed', note: 'so faint that one has to look closely' },
-  { sighting: 'other', label: 'Something else', note: 'lit all the time, wrong times, now and then' },
+  { sighting: 'faint', label: 'It only glowed faintly', note: 'so faint that you have to look closely' },
+  { sighting: 'other', label: 'Something else', note: 'always on, wrong timing, on and off at random' },
 ];
 
 interface HandInPanelProps {
@@ -64,7 +64,7 @@ export function HandInPanel({
         ))}
       </RadioGroup.Root>
       <p className="mt-4 text-note text-soft">
-        Not built yet? Hand in without an answer: then it counts as planned.
+        Not built yet? Hand in without an answer, and it counts as a plan.
       </p>
       <div className="mt-4">
         <Button look="main" size="roomy" onClick={onHandIn} disabled={isPending || obstacle !== undefined}>
@@ -76,7 +76,8 @@ export function HandInPanel({
         {state.state === 'sending' && <p>Handing in …</p>}
         {state.state === 'waiting' && (
           <p className="font-semibold">
-            {state.message ?? 'No connection. Your hand-in is kept on this tablet and goes off by itself.'}
+            {state.message ??
+              'No connection. Your hand-in is saved on this tablet and will be sent as soon as there is one.'}
           </p>
         )}
         {state.state === 'refused' && <Problem>{state.message}</Problem>}

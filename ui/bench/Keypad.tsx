@@ -71,7 +71,7 @@ export function Keypad({ title, place, pins, onPlace, onNext }: KeypadProps) {
         <Key onTap={() => addDigit('0')} label="0" isDisabled={column === '' || row === ''} />
         <button
           type="button"
-          aria-label="Take back the last sign"
+          aria-label="Delete the last character"
           onClick={() => onPlace(place.slice(0, -1))}
           className="flex min-h-12 items-center justify-center border border-rule-strong bg-card hover:border-ink"
         >

@@ -4,9 +4,11 @@ import { FlipVertical2, Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useRef, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
-import { kindOf, lampColours } from '@/core/parts';
+import { isResistor, kindOf, lampColours } from '@/core/parts';
 import { Problem } from '../design/Problem';
 import type { DraftPart, LegProblems } from './draft';
+import { capital } from '@/core/words/words';
+import { useWords } from '../words/Words';
 
 /** One leg of one recorded part. */
 export interface LegKey {
@@ -67,6 +69,7 @@ function PartLine({
   onValue,
   onRemove,
 }: PartLineProps) {
+  const say = useWords();
   const kind = kindOf(part.kind);
   const value = kind.readValue(part.value);
   const isMarked = marked.includes(part.ref);
@@ -88,12 +91,12 @@ function PartLine({
       )}
       <span className="mono text-note text-soft">{number}</span>
       <div className="min-w-0">
-        <p className="leading-tight">{capital(value.ok ? kind.describe(value.value) : kind.title)}</p>
+        <p className="leading-tight">{capital(say(value.ok ? kind.describe(value.value) : kind.title))}</p>
         <p className="flex items-center gap-2 text-note text-soft">
           <span className="mono">{part.ref}</span>
-          {part.kind === 'resistor' && (
+          {isResistor(part) && (
             <input
-              aria-label={`Ohms of ${part.ref}`}
+              aria-label={`Value of ${part.ref} in ohms`}
               defaultValue={part.value}
               key={part.value}
               onBlur={(event) =>
@@ -149,8 +152,6 @@ const legsLook = (count: number): string =>
     : count === 4
       ? 'col-span-3 mt-2 grid w-fit grid-cols-2 gap-1.5 pl-8'
       : 'col-span-3 mt-2 flex flex-wrap gap-1.5 pl-8';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 interface LegFieldProps {
   readonly label: string;
@@ -231,10 +232,11 @@ const choices: readonly { readonly label: string; readonly kind: string; readonl
   { label: 'resistor', kind: 'resistor', value: '330' },
   ...lampColours
     .filter((colour) => colour !== 'orange')
-    .map((colour) => ({ label: `${colour} lamp`, kind: 'led', value: colour })),
+    .map((colour) => ({ label: `${colour} LED`, kind: 'led', value: colour })),
 ];
 
 function AddPart({ onAdd }: { readonly onAdd: (kind: string, value: string) => void }) {
+  const say = useWords();
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="flex min-h-14 w-full items-center gap-3 border-b border-rule px-4 text-left font-semibold text-signal hover:bg-card">
@@ -251,7 +253,7 @@ function AddPart({ onAdd }: { readonly onAdd: (kind: string, value: string) => v
               onSelect={() => onAdd(kind, value)}
               className="flex min-h-10 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-wash data-[highlighted]:shadow-[inset_3px_0_0_var(--focus)]"
             >
-              {label}
+              {say(label)}
             </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>

@@ -8,6 +8,7 @@ import { hasPassed, type Report } from '@/core/formats/report';
 import { Button } from '../design/Button';
 import { VerdictMark } from '../design/Verdict';
 import type { CheckState } from './useChecker';
+import { useTold } from '../words/Words';
 
 interface ResultPanelProps {
   readonly result: CheckState;
@@ -42,20 +43,22 @@ export function ResultPanel({
       )}
       {result.state === 'checking' && (
         <p className="flex flex-wrap items-center gap-4 text-bench">
-          Building it up and running it …
+          Building it and running it …
           {result.seconds > 0 && <span className="mono text-soft">{result.seconds} s</span>}
           <Button onClick={onCancel}>Stop</Button>
         </p>
       )}
       {result.state === 'unusable' && (
         <p className="text-bench">
-          <strong>This cannot be checked yet.</strong> {result.message}
+          <strong>This can’t be checked yet.</strong> {result.message}
         </p>
       )}
       {result.state === 'done' && (
         <div className={isStale ? 'opacity-60' : ''}>
           {isStale && (
-            <p className="mb-2 text-note font-semibold">You have changed something since. Check again.</p>
+            <p className="mb-2 text-note font-semibold">
+              You have changed something since then. Check again.
+            </p>
           )}
           <Outcome
             report={result.report}
@@ -78,7 +81,8 @@ interface OutcomeProps extends Pick<
   readonly report: Report;
 }
 
-function Outcome({ report, hintLevel, onHint, onApply, onFollow, onHandIn }: OutcomeProps) {
+function Outcome({ report: given, hintLevel, onHint, onApply, onFollow, onHandIn }: OutcomeProps) {
+  const report = useTold(given);
   const causes = report.findings.filter((finding) => finding.cause);
   const [cause] = causes;
   if (hasPassed(report.verdict) || !cause) return <Passed report={report} onHandIn={onHandIn} />;
@@ -118,7 +122,7 @@ function Outcome({ report, hintLevel, onHint, onApply, onFollow, onHandIn }: Out
             </Button>
           )}
           {causes.length > 1 && (
-            <span className="text-note text-soft">{causes.length} things to mend; this one first.</span>
+            <span className="text-note text-soft">{causes.length} things to fix; start with this one.</span>
           )}
         </div>
       </div>
@@ -129,10 +133,10 @@ function Outcome({ report, hintLevel, onHint, onApply, onFollow, onHandIn }: Out
 function headline(report: Report, cause: Finding, level: number): string {
   if (level === 3 || report.verdict === 'cannot-tell') return firstSentence(cause.message);
   return cause.line === undefined
-    ? 'It does not do its job yet.'
+    ? 'It doesn’t do its job yet.'
     : rowOf(cause.code).isRefused
-      ? 'The board would not take this program.'
-      : 'It does not do its job yet.';
+      ? 'The board would not accept this program.'
+      : 'It doesn’t do its job yet.';
 }
 
 /** A message says in its first sentence what is there, and in the rest what it does. */
@@ -163,8 +167,8 @@ function Passed({ report, onHandIn }: { readonly report: Report; readonly onHand
       <div className="grid gap-2">
         <h2 className="text-title">
           {report.verdict === 'as-drawn'
-            ? 'It works, and it is the circuit of the exercise.'
-            : 'It works, in a way of your own.'}
+            ? 'It works, and it is the circuit from the exercise.'
+            : 'It works, in your own way.'}
         </h2>
         <p className="text-bench">
           {seen.map((text) => text.charAt(0).toUpperCase() + text.slice(1)).join('. ')}.

@@ -18,7 +18,7 @@ export type Check = Omit<CheckRequest, 'id'> & { readonly publicationId: string 
 /** Seconds after which a check is given up, on the tablet as on the server. */
 const PATIENCE = 10;
 const TOO_LONG =
-  'This check takes too long. Your work is kept; hand in, and it is judged with more patience.';
+  'This check takes too long. Your work is saved; hand it in, and the server will take more time over it.';
 
 /** Does one check; rejects with what to tell the learner. `signal` ends it. */
 type Checker = (check: Check, signal: AbortSignal) => Promise<Report>;
@@ -85,13 +85,15 @@ const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting
     body: JSON.stringify({ publicationId, wiring, program, ...(sighting ? { sighting } : {}) }),
     signal,
   }).catch(() => {
-    throw new Error('There is no connection to the server that checks. Your work is kept; try again later.');
+    throw new Error(
+      'There is no connection to the server that does the checking. Your work is saved; try again later.',
+    );
   });
   const body: unknown = await answer.json().catch(() => undefined);
   const read = answerSchema.safeParse(body);
   if (read.success) return read.data.report;
   const refusal = refusalSchema.safeParse(body);
-  throw new Error(refusal.success ? refusal.data.message : 'The server could not check this. Try again.');
+  throw new Error(refusal.success ? refusal.data.message : 'The server couldn’t check this. Try again.');
 };
 
 /** A checker in a web worker, which is begun early so that the first check is instant, and ended with a check. */
@@ -129,7 +131,7 @@ function useTabletChecker(isWanted: boolean): Checker {
           else reject(new Error(data.message));
         };
         one.addEventListener('message', listen);
-        one.addEventListener('error', () => fail('The checker stopped. Your work is kept; check again.'), {
+        one.addEventListener('error', () => fail('The checker stopped. Your work is saved; check again.'), {
           once: true,
         });
         // A check that computes hears nothing: its worker is ended with it.

@@ -101,7 +101,7 @@ export function useDraft({ learnerId, publicationId, earlier, keptThere, exercis
       })
       .catch(() => {
         if (!isCurrent) return;
-        setProblem('This tablet does not let the page keep anything. Hand in before you leave the page.');
+        setProblem('This tablet doesn’t let the page save anything. Hand in before you leave the page.');
         setLoaded(true);
       });
     return () => {
@@ -124,7 +124,7 @@ export function useDraft({ learnerId, publicationId, earlier, keptThere, exercis
       () => isCurrent && setSavedAt(new Date()),
       () =>
         isCurrent &&
-        setProblem('The tablet could not keep the last change. Hand in before you leave the page.'),
+        setProblem('The tablet couldn’t save the last change. Hand in before you leave the page.'),
     );
     return () => {
       isCurrent = false;

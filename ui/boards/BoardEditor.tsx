@@ -36,8 +36,8 @@ export function BoardEditor({ profile, isOwn, onKeep, onRemove, onClose }: Board
     >
       <h2 className="text-title">{isOwn ? profile.short : `A copy of the ${profile.short}`}</h2>
       <p className="mt-1 max-w-prose text-soft">
-        Give it an id of its own. Pins, sockets, limits and lamps are checked against each other when it is
-        kept; exercises that use it carry it with them.
+        Give it an id of its own. Pins, sockets, limits and LEDs are checked against each other when you save
+        it. Exercises that use it take it along.
       </p>
       {problems.length > 0 && (
         <ul role="alert" className="mt-3 border-l-4 border-fault bg-fault-wash p-3">

@@ -13,15 +13,15 @@ interface BoardTourProps {
 }
 
 const abilities = [
-  ['pwm', 'can be dimmed (PWM)'],
-  ['analog', 'measures a voltage'],
+  ['pwm', 'can dim (PWM)'],
+  ['analog', 'measures voltage'],
   ['interrupt', 'interrupts the program'],
   ['serial', 'talks to the computer'],
   ['bus-data', 'bus, data'],
   ['bus-clock', 'bus, clock'],
 ] as const;
 
-/** A board from its sockets to its lamps: what there is, where, and what it means. */
+/** A board from its sockets to its LEDs: what there is, where, and what it means. */
 export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
   const [ability, setAbility] = useState<string>();
   const { drive, input, supplies, pins, landmarks, bringUp } = profile;
@@ -58,7 +58,7 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
             const own = profile.onBoard.find((lamp) => lamp.pin === pin.name);
             const notes = [
               ...abilities.filter(([id]) => pin.functions.includes(id)).map(([, words]) => words),
-              ...(own ? ['lamp of its own'] : []),
+              ...(own ? ['LED of its own'] : []),
               ...(pin.reserved === 'serial' ? ['better left free'] : []),
               ...(pin.reserved === 'start-up' ? [`decides the start: ${pin.startLevel ?? 'leave it'}`] : []),
             ];
@@ -125,9 +125,7 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
         <p>{bringUp.upload}</p>
         <p className="text-note text-soft">{bringUp.packages.join(' ')}</p>
         {bringUp.harmlessMessages.length > 0 && (
-          <p className="text-note text-soft">
-            Messages that mean nothing: {bringUp.harmlessMessages.join(' ')}
-          </p>
+          <p className="text-note text-soft">Messages you can ignore: {bringUp.harmlessMessages.join(' ')}</p>
         )}
       </section>
     </div>

@@ -28,7 +28,7 @@ export function PartCards() {
         />
       </div>
       {found.length === 0 && (
-        <p className="px-6 text-lead">No part is called so. Try lamp, button or sensor.</p>
+        <p className="px-6 text-lead">No part has that name. Try LED, button or sensor.</p>
       )}
       <div className="grid border-t border-rule md:grid-cols-2 xl:grid-cols-3">
         {found.map((kind) => (
@@ -69,7 +69,7 @@ function PartCard({ kind }: { readonly kind: PartKind }) {
       ) : (
         <p className="mt-2">
           {kind.symmetrical
-            ? 'Its legs are alike: either way round.'
+            ? 'Its legs are the same: either way round will do.'
             : `${kind.legs.length} legs, as printed beside them.`}
         </p>
       )}

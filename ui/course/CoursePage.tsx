@@ -73,8 +73,8 @@ export function CoursePage(props: CoursePageProps) {
       <aside className="px-5 py-5" aria-label="About the course">
         {props.unreadable > 0 && (
           <p role="status" className="mb-3 border-l-4 border-risk pl-3 font-semibold">
-            {props.unreadable === 1 ? 'One exercise' : `${props.unreadable} exercises`} of this course cannot
-            be read and {props.unreadable === 1 ? 'is' : 'are'} left out here. What is kept of{' '}
+            {props.unreadable === 1 ? 'One exercise' : `${props.unreadable} exercises`} of this course can’t
+            be read and {props.unreadable === 1 ? 'is' : 'are'} left out here. What is stored of{' '}
             {props.unreadable === 1 ? 'it' : 'them'} has not been touched.
           </p>
         )}

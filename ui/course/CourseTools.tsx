@@ -74,10 +74,10 @@ function NewExercise({ courseId, lessons, exercises, boards, actions, act }: Cou
               </option>
             ))}
           </optgroup>
-          <optgroup label="The hookup of another, to go on with">
+          <optgroup label="Another exercise’s wiring, to continue from">
             {exercises.map((exercise) => (
               <option key={exercise.id} value={`hookup:${exercise.id}`}>
-                the hookup of {exercise.title}
+                the wiring of {exercise.title}
               </option>
             ))}
           </optgroup>
@@ -168,7 +168,7 @@ function Rename({ courseId, exercises, actions, act }: CourseToolsProps) {
       }}
     >
       <label className="block text-note text-soft">
-        Name all by a pattern
+        Rename all with a pattern
         <span className="flex gap-2">
           <input
             value={pattern}
@@ -183,8 +183,8 @@ function Rename({ courseId, exercises, actions, act }: CourseToolsProps) {
       <p className="mt-1 text-note text-soft">
         <span className="mono">{'{n}'}</span> place, <span className="mono">{'{lesson}'}</span> and{' '}
         <span className="mono">{'{k}'}</span> lesson and place in it,{' '}
-        <span className="mono">{'{title}'}</span>. The pattern <span className="mono">{'{title}'}</span> alone
-        takes numbers away again.
+        <span className="mono">{'{title}'}</span>. The pattern <span className="mono">{'{title}'}</span> on
+        its own removes the numbers again.
       </p>
     </form>
   );

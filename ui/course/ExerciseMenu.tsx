@@ -81,7 +81,7 @@ export function ExerciseMenu({
             className="fixed top-[8vh] left-1/2 z-40 max-h-[84vh] w-[min(40rem,94vw)] -translate-x-1/2 overflow-y-auto border border-ink bg-card p-5"
           >
             <Dialog.Title className="text-lead">{exercise.title}: what was published</Dialog.Title>
-            {found === undefined && <p className="mt-3 text-soft">Looking it up …</p>}
+            {found === undefined && <p className="mt-3 text-soft">Loading …</p>}
             {found?.map((revision) => (
               <section key={revision.number} className="mt-3 border-t border-rule pt-3">
                 <h3 className="font-text text-body font-semibold">

@@ -67,8 +67,8 @@ export function HouseRulesPage({
   return (
     <div className="mx-auto max-w-5xl pb-10">
       <p className="px-6 py-5 text-lead">
-        Where good practitioners differ, a course picks its school. Exercises follow it, each may do
-        otherwise, and the checker accepts every school that works.
+        Good instructors do these things differently, so each course makes its choice. Exercises follow it,
+        any of them can make an exception, and the checker accepts every way that works.
       </p>
       {problem && (
         <p role="alert" className="mx-6 mb-3 border-l-4 border-fault bg-fault-wash p-3 font-semibold">

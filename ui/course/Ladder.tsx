@@ -105,7 +105,7 @@ export function Ladder(props: LadderProps) {
       {exercises.length === 0 && (
         <p className="px-6 py-8 text-lead">
           No exercise yet.{' '}
-          {mayEdit && 'Begin one at the right: give it a title, and say what it starts from.'}
+          {mayEdit && 'Start one on the right: give it a title, and say what it starts from.'}
         </p>
       )}
     </DndContext>
@@ -184,7 +184,7 @@ function LessonHeading({
           className="min-w-0 flex-1 border-b border-transparent bg-transparent font-(family-name:--font-title) text-lead font-semibold hover:border-rule-strong focus:border-focus"
         />
       ) : (
-        <h2 className="flex-1 text-lead">{lesson?.title ?? 'Not in a lesson yet'}</h2>
+        <h2 className="flex-1 text-lead">{lesson?.title ?? 'Not in any lesson yet'}</h2>
       )}
       {lesson && (
         <p className={`text-note ${planned > lesson.minutes ? 'font-semibold text-risk' : 'text-soft'}`}>
@@ -231,7 +231,7 @@ interface ExerciseRowProps extends LadderProps {
 }
 
 const states: Readonly<Record<CourseExercise['state'], string>> = {
-  unfinished: 'being written',
+  unfinished: 'in progress',
   'no-program': 'no program yet',
   complete: 'ready to open',
 };

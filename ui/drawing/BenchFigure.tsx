@@ -2,6 +2,7 @@ import { memo, type CSSProperties } from 'react';
 import type { Drawing, Layer, Paint, Shape } from '@/core/drawing/list';
 import { bandColours, glassColours, wireColours } from '@/core/drawing/colours';
 import { textTurn, turnedSize, turnTransform, type QuarterTurns } from '@/core/drawing/turn';
+import { useTold } from '../words/Words';
 
 function colourOf({ of, name }: Paint): string {
   if (of === 'wire') return wireColours[name] ?? '#6f7a81';
@@ -21,7 +22,15 @@ interface BenchFigureProps {
 }
 
 /** A drawing list as SVG, turned as the bench lies in front of its user. */
-export function BenchFigure({ drawing, className, style, children, title, turns = 0 }: BenchFigureProps) {
+export function BenchFigure({
+  drawing: drawn,
+  className,
+  style,
+  children,
+  title,
+  turns = 0,
+}: BenchFigureProps) {
+  const drawing = useTold(drawn);
   const { x, y, width, height } = drawing.window ?? { x: 0, y: 0, ...turnedSize(drawing, turns) };
   return (
     <svg

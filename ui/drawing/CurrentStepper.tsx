@@ -16,12 +16,12 @@ interface CurrentStepperProps {
   readonly size?: 'roomy' | 'dense';
 }
 
-/** The way of the current, one step at a time, from the pin to ground or to where it stops. */
+/** The path of the current, one step at a time, from the pin to ground or to where it stops. */
 export function CurrentStepper({ path, wiring, step, onStep, onClose, size = 'roomy' }: CurrentStepperProps) {
   const last = path.steps.length - 1;
   const isStop = path.steps[step]?.type === 'stops';
   return (
-    <section aria-label="The way of the current" className="border-t border-ink bg-card px-5 py-4">
+    <section aria-label="The path of the current" className="border-t border-ink bg-card px-5 py-4">
       <div className="flex items-start gap-4">
         <p className="mono w-14 pt-1 text-note text-soft">
           {step + 1} of {last + 1}

@@ -21,7 +21,7 @@ export function BeingJudged({ submissionId, first }: BeingJudgedProps) {
     <div className="px-6 py-10" role="status">
       <p className="text-lead">{queueText(standing?.waiting ?? first)}</p>
       <p className="mt-2 max-w-prose text-soft">
-        The hand-in is kept. The report appears here by itself, most often within a few seconds.
+        The hand-in is saved. The report will appear here, usually within a few seconds.
       </p>
     </div>
   );

@@ -1,3 +1,5 @@
+'use client';
+
 import { drawBench } from '@/core/drawing/bench';
 import type { Finding } from '@/core/findings/finding';
 import { hasPassed, type Report } from '@/core/formats/report';
@@ -6,6 +8,7 @@ import { readWiring } from '@/core/wiring/read';
 import { SeverityLabel, VerdictLabel } from '../design/Verdict';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { ProgramListing } from '../worksheet/ProgramListing';
+import { useTold } from '../words/Words';
 
 interface ReportViewProps {
   readonly report: Report;
@@ -14,7 +17,8 @@ interface ReportViewProps {
 }
 
 /** A hand-in judged: verdict, causes with their repair, what followed from them, and what was seen. */
-export function ReportView({ report, wiring, program }: ReportViewProps) {
+export function ReportView({ report: given, wiring, program }: ReportViewProps) {
+  const report = useTold(given);
   const causes = report.findings.filter((finding) => finding.cause);
   const others = report.findings.filter((finding) => !finding.cause);
   const built = readWiring(wiring);
@@ -46,7 +50,7 @@ export function ReportView({ report, wiring, program }: ReportViewProps) {
           </Line>
         ))}
         {others.length > 0 && (
-          <Line title={hasPassed(report.verdict) ? 'Worth knowing' : 'What follows'}>
+          <Line title={hasPassed(report.verdict) ? 'Worth knowing' : 'What this leads to'}>
             <ul className="grid gap-2">
               {others.map((finding) => (
                 <li key={`${finding.code}${finding.message}`}>
@@ -147,7 +151,7 @@ const evidenceWords: Readonly<Record<string, string>> = {
   sinceS: 'since',
   lastedS: 'lasts',
   watchedS: 'watched for',
-  reverseVolts: 'against its direction',
+  reverseVolts: 'reverse voltage',
   perSecond: 'changes',
   programPin: 'pin in the program',
   wiredPin: 'pin with the wire',

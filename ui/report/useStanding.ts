@@ -41,7 +41,7 @@ export function useStanding(submissionId: string | undefined, first?: Queue): St
 
 /** The queue in a learner's words. */
 export function queueText(queue: Queue | undefined): string {
-  if (!queue || queue.isStarted) return 'Being judged now.';
-  if (queue.before === 0) return 'Being judged next.';
-  return `Waiting to be judged, ${queue.before} before you.`;
+  if (!queue || queue.isStarted) return 'Being checked now.';
+  if (queue.before === 0) return 'Next in line to be checked.';
+  return `Waiting to be checked, ${queue.before} before you.`;
 }

@@ -10,6 +10,7 @@ import { VerdictMark, verdictWords } from '../design/Verdict';
 import { useKey } from '../shell/useKey';
 import { ComparedBenches, ComparedPrograms, isAboutProgram } from './Comparison';
 import { useOpened, type OpenedSubmission } from './useOpened';
+import { useTold } from '../words/Words';
 
 /** A hand-in in the lists of the desk; its texts are fetched when it is opened. */
 export interface ReviewedSubmission extends ReviewItem {
@@ -46,8 +47,8 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
     return (
       <p className="p-8 text-lead">
         {waiting.length > 0
-          ? `${waiting.length} ${waiting.length === 1 ? 'hand-in is' : 'hand-ins are'} being judged and will appear here.`
-          : 'Nobody has handed in yet. Hand-ins appear here as they come.'}
+          ? `${waiting.length} ${waiting.length === 1 ? 'hand-in is' : 'hand-ins are'} being checked and will appear here.`
+          : 'Nobody has handed in yet. Hand-ins appear here as they arrive.'}
       </p>
     );
   return (
@@ -75,7 +76,7 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
         ))}
         {waiting.length > 0 && (
           <div className="border-b border-rule px-5 py-3" role="status">
-            <p className="text-note text-soft">Being judged: {waiting.length}</p>
+            <p className="text-note text-soft">Being checked: {waiting.length}</p>
             <p>{waiting.map(({ learnerName }) => learnerName).join('  ·  ')}</p>
           </div>
         )}
@@ -164,7 +165,7 @@ function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDet
         <p className="mt-2 text-soft">
           {opening.state === 'opening'
             ? 'Opening the hand-in …'
-            : 'The hand-in could not be opened. Choose it again when the connection is back.'}
+            : 'The hand-in couldn’t be opened. Choose it again when the connection is back.'}
         </p>
       </article>
     );
@@ -185,7 +186,15 @@ interface OpenDetailProps extends GroupDetailProps {
   readonly onShow: (id: string) => void;
 }
 
-function OpenDetail({ group, all, shown, onShow, referenceLayout, referenceProgram }: OpenDetailProps) {
+function OpenDetail({
+  group,
+  all,
+  shown: given,
+  onShow,
+  referenceLayout,
+  referenceProgram,
+}: OpenDetailProps) {
+  const shown = useTold(given);
   const cause = shown.report.findings.find((finding) => finding.cause);
   const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
   const programFirst = isAboutProgram(shown);
@@ -196,14 +205,14 @@ function OpenDetail({ group, all, shown, onShow, referenceLayout, referenceProgr
       <h2 className="max-w-[52rem] text-title">
         {cause?.message ??
           (group.verdict === 'as-drawn'
-            ? 'The circuit of the exercise, doing what it should.'
-            : 'Another circuit than the drawing, doing what it should.')}
+            ? 'The circuit from the exercise, doing what it should.'
+            : 'A different circuit from the drawing, doing what it should.')}
       </h2>
       {programFirst ? programs : benches}
       <div className="mt-5 grid gap-x-10 gap-y-5 xl:grid-cols-2">
         <section aria-labelledby="seen-title">
           <h3 id="seen-title" className="font-text text-body font-semibold">
-            What was looked at
+            What was checked
           </h3>
           <table className="mt-1 w-full text-left">
             <tbody>
@@ -224,7 +233,7 @@ function OpenDetail({ group, all, shown, onShow, referenceLayout, referenceProgr
         </section>
         <section aria-labelledby="who-title">
           <h3 id="who-title" className="font-text text-body font-semibold">
-            Who, and how they came here
+            Who, and how they got here
           </h3>
           <ul className="mt-1">
             {group.items.map((item) => (
@@ -270,7 +279,7 @@ function Learner({ tries, shownId, onShow }: LearnerProps) {
               >
                 {attempt.verdict && <VerdictMark verdict={attempt.verdict} size={13} />}
                 <span className="mono text-note text-soft">{attempt.attempt}</span>
-                {group?.title ?? 'being judged'}
+                {group?.title ?? 'being checked'}
               </button>
               <Clock at={attempt.handedInAt} />
               <Link

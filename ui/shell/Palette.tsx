@@ -50,7 +50,7 @@ export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
       />
       <Command.List className="max-h-[50vh] overflow-y-auto p-2">
         <Command.Empty className="px-3 py-4 text-soft">
-          Nothing of that name. Try the name of an exercise or a class.
+          Nothing with that name. Try the name of an exercise or a class.
         </Command.Empty>
         {groups.map((group) => (
           <Command.Group

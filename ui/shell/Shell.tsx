@@ -21,7 +21,7 @@ export function Shell({ children, ...bar }: ShellProps) {
         href="#sheet"
         className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-card focus:p-3"
       >
-        Skip to the sheet
+        Skip to the content
       </a>
       <Bar {...bar} />
       <main id="sheet" className="flex-1" tabIndex={-1}>

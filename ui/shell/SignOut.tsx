@@ -20,7 +20,7 @@ export function SignOut({ viewerName, learnerId, signOut }: SignOutProps) {
       if (
         !isClean &&
         !window.confirm(
-          `${viewerName}, the server cannot be reached: what you have not handed in stays on this tablet. Sign out all the same?`,
+          `${viewerName}, the server can’t be reached. What you haven’t handed in stays on this tablet. Sign out anyway?`,
         )
       )
         return;

@@ -15,7 +15,7 @@ W2,wire,black,1,U1.GND
 W2,wire,black,2,B1.a-1
 `;
 
-/** The first exercise as it is drawn everywhere, its lamp keeping its light character. */
+/** The first exercise as it is drawn everywhere, its LED keeping its light character. */
 export function BeaconPicture() {
   const wiring = readWiring(BEACON);
   if (!wiring.ok) return null;

@@ -31,8 +31,8 @@ export function SignIn({ join, signIn }: SignInProps) {
       <aside className="hidden flex-col justify-center gap-6 bg-card p-12 lg:flex">
         <BeaconPicture />
         <p className="max-w-[34rem] text-lead">
-          Every light of the harbour has its own character. This one flashes for half a second and stays dark
-          for two and a half.
+          Every light in the harbour has its own rhythm. This one is on for half a second and dark for two and
+          a half.
         </p>
       </aside>
     </main>
@@ -78,7 +78,7 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
           required
           maxLength={20}
           className="[&_input]:mono [&_input]:uppercase"
-          hint={state.className === undefined ? 'It is on the board in the room.' : undefined}
+          hint={state.className === undefined ? 'It is on the board in your room.' : undefined}
           problem={state.problem?.code}
         />
         {state.className !== undefined && <p className="mt-2 font-semibold text-good">{state.className}</p>}
@@ -117,7 +117,7 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
                 spellCheck={false}
                 maxLength={20}
                 className="[&_input]:mono [&_input]:uppercase"
-                hint="You need it the first time only. No slip? Your instructor can let you join."
+                hint="You only need it the first time. No slip? Your instructor can let you join."
               />
             </Line>
           )}

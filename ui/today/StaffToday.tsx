@@ -45,7 +45,7 @@ export function StaffToday({ classes, exercises, courses, doors }: StaffTodayPro
       <div className="border-ink lg:border-r">
         {classes.length === 0 && (
           <p className="p-8 text-lead">
-            No class is yours yet. Ask whoever runs this server to add you to one.
+            You don’t have a class yet. Ask whoever runs this server to add you to one.
           </p>
         )}
         {classes.map((group) => (
@@ -144,7 +144,7 @@ function ExerciseBlock({
         <h3 className="text-title">{title}</h3>
         <p className="text-soft">
           {isOpen ? 'open' : 'closed'} · {tries} hand-ins from {handedIn} of {size}
-          {waiting > 0 && ` · ${waiting} being judged`}
+          {waiting > 0 && ` · ${waiting} being checked`}
         </p>
         <div className="ml-auto flex gap-2">
           <Button asChild>

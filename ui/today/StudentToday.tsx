@@ -73,7 +73,7 @@ function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; read
                 >
                   <span className="mono w-16 text-soft">try {attempt.attempt}</span>
                   <span className="flex-1">
-                    {attempt.verdict ? <VerdictLabel verdict={attempt.verdict} /> : 'Being judged'}
+                    {attempt.verdict ? <VerdictLabel verdict={attempt.verdict} /> : 'Being checked'}
                   </span>
                   <Clock at={attempt.handedInAt} />
                 </Link>

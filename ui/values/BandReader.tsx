@@ -71,5 +71,7 @@ function Misread({ amount }: { readonly amount: number }) {
     ([one, other]) => (one === amount ? [other] : other === amount ? [one] : []),
   );
   if (others.length === 0) return null;
-  return <p className="text-note text-soft">Of the kit, easily taken for {others.map(ohms).join(' or ')}.</p>;
+  return (
+    <p className="text-note text-soft">In the kit, easily mistaken for {others.map(ohms).join(' or ')}.</p>
+  );
 }

@@ -20,7 +20,7 @@ interface BrightnessCurveProps {
 /** Currents at which the curve is drawn, in mA. */
 const points = Array.from({ length: 81 }, (_, index) => index * 0.25);
 
-/** How bright a lamp looks against its current, with the chosen point. */
+/** How bright an LED looks against its current, with the chosen point. */
 export function BrightnessCurve({ currentMa, limitMa }: BrightnessCurveProps) {
   const host = useRef<HTMLDivElement>(null);
   const brightness = brightnessAt(currentMa);
@@ -93,7 +93,7 @@ export function BrightnessCurve({ currentMa, limitMa }: BrightnessCurveProps) {
       <div
         ref={host}
         role="img"
-        aria-label={`Brightness against current: ${figure(currentMa)} mA look ${Math.round(brightness * 100)} % bright; half the current ${Math.round(brightnessAt(currentMa / 2) * 100)} %, twice ${Math.round(brightnessAt(currentMa * 2) * 100)} %.`}
+        aria-label={`Brightness against current: ${figure(currentMa)} mA looks ${Math.round(brightness * 100)} % bright; half the current ${Math.round(brightnessAt(currentMa / 2) * 100)} %, twice ${Math.round(brightnessAt(currentMa * 2) * 100)} %.`}
         className="h-56 w-full max-w-2xl"
       />
       <figcaption className="text-note text-soft">

@@ -23,7 +23,7 @@ export function Calculator({ title, formula, fields, worked, children }: Calcula
       </div>
       <div className="mt-3 flex flex-wrap gap-x-4 gap-y-2">{fields}</div>
       <div aria-live="polite" className="mt-3">
-        {worked ?? <p className="text-soft">It is worked out when every field can be read.</p>}
+        {worked ?? <p className="text-soft">The result appears when every field is filled in.</p>}
       </div>
       {children}
     </section>

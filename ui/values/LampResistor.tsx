@@ -15,7 +15,7 @@ import { readPositive } from './quantities';
 /** Most that a pin of the boards here should give, in mA. */
 const PIN_MA = 20;
 
-/** The resistor of a lamp: exact, of the series and of the kit, with its bands and what it makes of the lamp. */
+/** The resistor of an LED: exact, of the series and of the kit, with its bands and what it makes of the LED. */
 export function LampResistor() {
   const [colour, setColour] = useState('amber');
   const [supply, setSupply] = useState('5');
@@ -31,13 +31,13 @@ export function LampResistor() {
   const chosen = found?.larger ?? found?.smaller;
   return (
     <Calculator
-      title="Resistor of a lamp"
+      title="Resistor for an LED"
       formula="R = (U − Uf) / I"
       fields={
         <>
           <div className="w-40">
             <label htmlFor="lamp-colour" className="text-note text-soft">
-              Lamp
+              LED
             </label>
             <select
               id="lamp-colour"
@@ -64,7 +64,7 @@ export function LampResistor() {
         found &&
         (found.exactOhms <= 0 ? (
           <p className="font-semibold text-fault">
-            The supply does not reach: this lamp drops {volts(forward)} of the {volts(supplyVolts.amount!)}.
+            The supply is too low: this LED drops {volts(forward)} of the {volts(supplyVolts.amount!)}.
           </p>
         ) : (
           <>

@@ -91,7 +91,7 @@ export function PullResistor() {
             <Worked steps={`I = ${volts(u!)} / ${ohms(r!)}`} result={milliamps(strength.pressedMa)} />
             <p className="text-note text-soft">
               Released, the line is {volts(strength.offsetVolts)} off its level:{' '}
-              {strength.isFirm ? 'held firmly' : 'too weak, it may be read either way'}.
+              {strength.isFirm ? 'held firmly' : 'too weak; it may be read either way'}.
             </p>
           </>
         )
@@ -221,7 +221,7 @@ export function Heat() {
             <p className={power > RESISTOR_MW ? 'font-semibold text-risk' : 'text-note text-soft'}>
               {power > RESISTOR_MW
                 ? `More than the ${RESISTOR_MW} mW of a kit resistor: it gets too hot.`
-                : `${Math.round((100 * power) / RESISTOR_MW)} % of what a kit resistor stands.`}
+                : `${Math.round((100 * power) / RESISTOR_MW)} % of what a kit resistor can take.`}
             </p>
           </>
         )

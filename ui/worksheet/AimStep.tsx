@@ -87,7 +87,7 @@ function ConceptsField({ label, concepts, onChange }: ConceptsFieldProps) {
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
         }}
-        placeholder="concepts, parted by commas"
+        placeholder="concepts, separated by commas"
         className="min-w-0 flex-1 border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
       />
     </label>

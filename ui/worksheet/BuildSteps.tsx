@@ -8,6 +8,7 @@ import { boardsOf } from '@/core/formats/exercise';
 import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 import type { Sheet } from '@/core/worksheet/sheet';
+import { useTold, useWords } from '../words/Words';
 
 interface BuildStepsProps {
   readonly wiring: Wiring;
@@ -23,7 +24,9 @@ const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
 
 /** How it is built: from nothing, or from the build of another exercise. */
 export function BuildSteps({ wiring, basedOn, boardProfile }: BuildStepsProps) {
-  const changes = useMemo(() => stepsFrom(basedOn, boardProfile, wiring), [basedOn, boardProfile, wiring]);
+  const changes = useTold(
+    useMemo(() => stepsFrom(basedOn, boardProfile, wiring), [basedOn, boardProfile, wiring]),
+  );
   const [isOpen, setOpen] = useState(false);
   const counts = (['remove', 'move', 'add'] as const)
     .map((deed) => ({ deed, count: changes?.filter((step) => step.deed === deed).length ?? 0 }))
@@ -67,9 +70,10 @@ function stepsFrom(
 
 /** Every step with the look that follows it; worked out when somebody reads it. */
 function StepList({ wiring }: Pick<BuildStepsProps, 'wiring'>) {
+  const steps = useTold(useMemo(() => buildSteps(wiring), [wiring]));
   return (
     <ol className="mt-1 ml-5 list-decimal">
-      {buildSteps(wiring).map((step) => (
+      {steps.map((step) => (
         <li key={step.number}>
           {step.text} <span className="text-note text-soft">{step.checkpoint}</span>
         </li>
@@ -86,7 +90,7 @@ export function CautionLines({
   readonly cautions: readonly Caution[];
   readonly step: CautionStep;
 }) {
-  const here = cautions.filter((caution) => caution.step === step);
+  const here = useTold(cautions).filter((caution) => caution.step === step);
   if (here.length === 0) return null;
   return (
     <ul className="mt-2" aria-label="Cautions">
@@ -108,16 +112,17 @@ export function CautionLines({
   );
 }
 
-/** How a program gets on the board, and what the board's own lamps then do. */
+/** How a program gets on the board, and what the board's own LEDs then do. */
 export function BringUp({ board }: { readonly board: BoardProfile }) {
   const { upload, packages } = board.bringUp;
-  const [lamp] = board.onBoard;
+  const say = useWords();
+  const [light] = board.onBoard;
   return (
     <p>
       {upload}{' '}
       <span className="text-note text-soft">
         {packages.join(' ')}
-        {lamp ? ` The board’s own lamp follows pin ${lamp.pin}, even with nothing wired.` : ''}
+        {light ? say(` The board’s own LED follows pin ${light.pin}, even with nothing connected.`) : ''}
       </span>
     </p>
   );

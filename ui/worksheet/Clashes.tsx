@@ -19,7 +19,7 @@ export function Clashes({ clashes, onSettle }: ClashesProps) {
   if (clashes.length === 0) return null;
   return (
     <section
-      aria-label="Written by two at once"
+      aria-label="Changed by two people at once"
       role="alert"
       className="border-b border-ink bg-risk-wash px-5 py-3"
     >

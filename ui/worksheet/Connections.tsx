@@ -31,7 +31,7 @@ const roleLines: Readonly<Record<Connection['role'], string>> = {
 /** Every node with its pins and legs; each end can be joined elsewhere. */
 export function Connections(props: ConnectionsProps) {
   const { connections, followed, onFollow } = props;
-  if (connections.length === 0) return <p className="text-soft">Nothing is joined yet.</p>;
+  if (connections.length === 0) return <p className="text-soft">Nothing is connected yet.</p>;
   return (
     <ul onMouseLeave={() => onFollow(undefined)}>
       {connections.map((connection) => {
@@ -79,7 +79,7 @@ function End({ end, connection, connections, sockets, mayEdit, onJoin, onMovePin
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className={`${look} border-b border-transparent hover:border-ink focus-visible:border-ink`}
-        aria-label={`${end.text}: join it elsewhere`}
+        aria-label={`${end.text}: connect it elsewhere`}
       >
         {end.text}
       </DropdownMenu.Trigger>
@@ -90,7 +90,7 @@ function End({ end, connection, connections, sockets, mayEdit, onJoin, onMovePin
           className="z-20 max-h-80 w-72 overflow-y-auto border border-ink bg-card p-1.5"
         >
           <DropdownMenu.Label className="px-2 py-1 text-note text-soft">
-            {end.isPin ? `Everything on ${end.text} goes to` : `${end.text} is joined to`}
+            {end.isPin ? `Everything on ${end.text} goes to` : `${end.text} is connected to`}
           </DropdownMenu.Label>
           {!end.isPin &&
             others.map((other) => (
@@ -109,7 +109,7 @@ function End({ end, connection, connections, sockets, mayEdit, onJoin, onMovePin
               <span className="mono font-semibold">{name}</span>
             </Choice>
           ))}
-          {!end.isPin && <Choice onSelect={() => onJoin(end.point, null)}>nothing: it hangs free</Choice>}
+          {!end.isPin && <Choice onSelect={() => onJoin(end.point, null)}>nothing: not plugged in</Choice>}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -20,6 +20,7 @@ import { placeOnDrawing } from '../drawing/pointer';
 import type { Chosen } from './chosen';
 import { SchematicFigure } from './SchematicFigure';
 import { threadsFor, type Thread } from './threads';
+import { useWords } from '../words/Words';
 
 interface DrawingsProps {
   readonly title: string;
@@ -95,7 +96,7 @@ export function Drawings(props: DrawingsProps) {
       <p className="border border-rule bg-card p-6">
         {problem ? (
           <>
-            <strong>It cannot be laid out yet.</strong> {problem}
+            <strong>It can’t be laid out yet.</strong> {problem}
           </>
         ) : (
           'The drawing appears with the first part.'
@@ -215,7 +216,7 @@ export function Drawings(props: DrawingsProps) {
               {isHeld ? 'Held' : 'Hold'}
             </Tool>
             <Tool onClick={onLayOutAnew}>
-              <Grid2x2 size={15} aria-hidden="true" /> Lay out anew
+              <Grid2x2 size={15} aria-hidden="true" /> Lay out again
             </Tool>
           </>
         )}
@@ -282,6 +283,7 @@ function ChosenWords({
   readonly wiring: Wiring;
   readonly isHeld: boolean;
 }) {
+  const say = useWords();
   const part = findPart(wiring, ref(chosen.ref));
   if (!part) return null;
   const kind = kindOf(part.kind);
@@ -290,7 +292,7 @@ function ChosenWords({
   const title = kind.legs.find(({ name }) => (name as string) === chosen.leg)?.title;
   return (
     <>
-      <strong className="mono">{part.ref}</strong> {kind.describe(part.value)}
+      <strong className="mono">{part.ref}</strong> {say(kind.describe(part.value))}
       {leg?.at ? (
         <>
           , {title} in <span className="mono">{shortNameOf(leg.at)}</span>
@@ -301,7 +303,7 @@ function ChosenWords({
           in <span className="mono">{placed.map(({ at }) => shortNameOf(at!)).join(' ')}</span>
         </>
       )}
-      {isHeld && '. It stays there when the rest is laid out anew'}.
+      {isHeld && '. It stays there when the rest is laid out again'}.
     </>
   );
 }

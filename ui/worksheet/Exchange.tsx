@@ -101,13 +101,13 @@ function TakeTable({ now, onTake }: Pick<ExchangeProps, 'now' | 'onTake'>) {
     <Dialog.Root open={isOpen} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button>
-          <Upload size={15} aria-hidden="true" /> Take a wiring table
+          <Upload size={15} aria-hidden="true" /> Import a wiring table
         </Button>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
         <Dialog.Content className="fixed top-[10vh] left-1/2 z-40 w-[min(44rem,94vw)] -translate-x-1/2 border border-ink bg-card p-5">
-          <Dialog.Title className="text-lead">Take a wiring table</Dialog.Title>
+          <Dialog.Title className="text-lead">Import a wiring table</Dialog.Title>
           <Dialog.Description className="mt-1 text-soft">
             Paste rows of <span className="mono">ref, kind, value, leg, at</span>, also from a spreadsheet.
             Its circuit and its places replace those of this exercise; undo brings them back.

@@ -30,7 +30,7 @@ export function Expected({ parts, scenarios, results, mayEdit, onChange }: Expec
     onChange(scenarios.flatMap((old, at) => (at === index ? (scenario ? [scenario] : []) : [old])));
   return (
     <>
-      {scenarios.length === 0 && !mayEdit && <p className="text-soft">Nothing is expected yet.</p>}
+      {scenarios.length === 0 && !mayEdit && <p className="text-soft">Nothing to check yet.</p>}
       {scenarios.map((scenario, index) => (
         <ScenarioLines
           key={index}
@@ -114,7 +114,7 @@ function ScenarioLines({ scenario, example, result, mayEdit, onChange }: Scenari
             takeAway={
               mayEdit
                 ? {
-                    label: 'Do no more',
+                    label: 'Remove',
                     act: () =>
                       onChange({ ...scenario, stimuli: scenario.stimuli.filter((_, at) => at !== index) }),
                   }
@@ -142,7 +142,7 @@ function ScenarioLines({ scenario, example, result, mayEdit, onChange }: Scenari
           <Sentence
             key={index}
             text={expectationSentence(expectation)}
-            takeAway={mayEdit ? { label: 'Expect no more', act: () => onChange(without(index)) } : undefined}
+            takeAway={mayEdit ? { label: 'Remove', act: () => onChange(without(index)) } : undefined}
           />
         ))}
       </ul>

@@ -1,4 +1,5 @@
 import type { LineExplanation } from '@/core/generated/explain';
+import { useTold } from '../words/Words';
 
 interface ExplainedProps {
   readonly source: string;
@@ -6,7 +7,8 @@ interface ExplainedProps {
 }
 
 /** The program with what each line does written under it. */
-export function Explained({ source, explanation }: ExplainedProps) {
+export function Explained({ source, explanation: given }: ExplainedProps) {
+  const explanation = useTold(given);
   const says = new Map(explanation.map((one) => [one.line, one.says]));
   const lines = source.replace(/\s+$/, '').split('\n');
   return (

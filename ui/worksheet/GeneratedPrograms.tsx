@@ -19,11 +19,11 @@ interface GeneratedProgramsProps {
 }
 
 const forms = {
-  starter: { title: 'to begin with', says: 'Names of the pins and how they are set up; the rest is empty.' },
-  gaps: { title: 'with gaps', says: 'The same, with what is learnt here left out.' },
+  starter: { title: 'to begin with', says: 'Pin names and setup; the rest is empty.' },
+  gaps: { title: 'with gaps', says: 'The same, with the lines to learn left out.' },
   test: {
     title: 'to test the wiring',
-    says: 'Each output on alone for a second, then what the inputs read.',
+    says: 'Each output on by itself for a second, then the input readings.',
   },
 } as const;
 type Form = keyof typeof forms;

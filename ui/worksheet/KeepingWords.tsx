@@ -14,9 +14,9 @@ interface KeepingWordsProps {
 }
 
 const words: Readonly<Record<'saved' | 'saving' | 'only-here', string>> = {
-  saved: 'Everything is kept.',
-  saving: 'Keeping it …',
-  'only-here': 'No connection: it is kept in this browser and sent when the connection is back.',
+  saved: 'All changes saved.',
+  saving: 'Saving …',
+  'only-here': 'No connection: your changes are saved in this browser and will be sent when it is back.',
 };
 
 /** Whether what was written is safe, who else is writing, and the way back. */
@@ -31,7 +31,9 @@ export function KeepingWords({
 }: KeepingWordsProps) {
   if (!mayEdit)
     return (
-      <p className="border-b border-rule px-5 py-1 text-note text-soft">Only instructors change exercises.</p>
+      <p className="border-b border-rule px-5 py-1 text-note text-soft">
+        Only instructors can change exercises.
+      </p>
     );
   return (
     <div className="flex min-h-10 flex-wrap items-center gap-x-4 border-b border-rule px-5 text-note">
@@ -45,7 +47,7 @@ export function KeepingWords({
               : 'text-soft'
         }
       >
-        {keeping.state === 'refused' ? `Not kept: ${keeping.message}` : words[keeping.state]}
+        {keeping.state === 'refused' ? `Not saved: ${keeping.message}` : words[keeping.state]}
       </p>
       {lastOther && <p className="text-soft">{lastOther} is writing here too.</p>}
       {trouble && <p className="font-semibold text-fault">{trouble}</p>}

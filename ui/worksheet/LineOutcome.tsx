@@ -10,8 +10,9 @@ import type { Wiring } from '@/core/wiring/wiring';
 import { linePlaceOf, type LegPlace, type PartPlace } from '@/core/worksheet/line-place';
 import type { ReadOut } from '@/core/worksheet/read-out';
 import { BenchFigure } from '../drawing/BenchFigure';
+import { useTold, useWords } from '../words/Words';
 
-/** What is worked out of a line, at its end: current and brightness of its lamps, or how many parts it is. */
+/** What is worked out of a line, at its end: current and brightness of its LEDs, or how many parts it is. */
 export function LineSummary({
   line,
   figures,
@@ -47,6 +48,8 @@ const MOST_LEGS = 4;
 
 /** What becomes of the line that is being written: its picture, holes, wires, cautions and findings. */
 export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
+  const say = useWords();
+  const cautions = useTold(readOut.cautions);
   // Each letter makes new names of the line's parts, mostly the same: those that are stay.
   const names = line.refs.join(' ');
   const refs = useMemo(() => names.split(' ').map(ref), [names]);
@@ -75,7 +78,7 @@ export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
           </p>
         ))}
         {place.parts.length > MOST_PARTS && (
-          <p className="text-soft">and {place.parts.length - MOST_PARTS} parts more</p>
+          <p className="text-soft">and {place.parts.length - MOST_PARTS} more parts</p>
         )}
         {wires.slice(0, MOST_WIRES).map((wire) => (
           <p key={wire.ref} className="flex items-center gap-1.5">
@@ -90,16 +93,16 @@ export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
             </span>
           </p>
         ))}
-        {wires.length > MOST_WIRES && <p className="text-soft">and {wires.length - MOST_WIRES} wires more</p>}
+        {wires.length > MOST_WIRES && <p className="text-soft">and {wires.length - MOST_WIRES} more wires</p>}
         {readOut.remarks?.filter(isOurs).map((remark) => (
           <p
             key={`${remark.code} ${remark.message}`}
             className={`font-semibold ${remark.severity === 'fault' ? 'text-fault' : remark.severity === 'risk' ? 'text-risk' : 'text-soft'}`}
           >
-            {remark.title}
+            {say(remark.title)}
           </p>
         ))}
-        {readOut.cautions.filter(isOurs).map((caution) => (
+        {cautions.filter(isOurs).map((caution) => (
           <p key={caution.text}>
             <span aria-hidden="true" className="font-bold text-risk">
               !{' '}

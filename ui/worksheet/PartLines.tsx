@@ -14,6 +14,7 @@ import type { SheetLine } from '@/core/worksheet/sheet';
 import { afterPointer } from './afterPointer';
 import { refsText } from './refs';
 import { Understood } from './Understood';
+import { inWords } from '@/core/words/words';
 
 interface PartLinesProps {
   readonly lines: readonly SheetLine[];
@@ -220,7 +221,11 @@ function PartLine({
             // An empty sheet begins with its first part.
             autoFocus={isNew && lines.length === 0}
             placeholder={
-              isNew && !isFocused ? (number === 1 ? 'amber lamp on 13 with 330' : 'another part') : ''
+              isNew && !isFocused
+                ? number === 1
+                  ? inWords('amber LED on 13 with 330', context.rules.words)
+                  : 'another part'
+                : ''
             }
             role="combobox"
             aria-label={isNew ? 'New part line' : `Part line ${number}`}

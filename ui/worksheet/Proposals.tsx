@@ -52,21 +52,19 @@ export function Proposals(props: ProposalsProps) {
         {isOld && <span className="text-note font-semibold text-risk">The exercise has changed since.</span>}
       </div>
       {isLost && (
-        <Problem className="mt-1 text-note">
-          The server did not answer. Nothing is lost; try it again.
-        </Problem>
+        <Problem className="mt-1 text-note">The server didn’t answer. Nothing is lost; try again.</Problem>
       )}
       {!proposed && (
         <p className="mt-1 text-note text-soft">
-          The program is run with nobody there, with each part used once, and as nobody planned it: held, both
-          at once, in the middle of a pause.
+          The program is run untouched, with each part used once, and in ways nobody planned: held down, two
+          at once, in the middle of a delay.
         </p>
       )}
       {open && (
         <p className="mt-1 text-note text-soft">
           {open.length === 0
-            ? 'Nothing is left to be marked.'
-            : 'Right: hand-ins must do the same. Wrong: the program is still to be changed. Free: they may do as they like.'}
+            ? 'There is nothing left to mark.'
+            : 'Right: hand-ins must do the same. Wrong: the program still has to change. Free: either is fine.'}
         </p>
       )}
       {open && open.length > 0 && (

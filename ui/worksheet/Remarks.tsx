@@ -1,4 +1,5 @@
 import type { ReadOut, Remark } from '@/core/worksheet/read-out';
+import { useTold, useWords } from '../words/Words';
 
 interface RemarksProps {
   readonly readOut: ReadOut;
@@ -12,12 +13,16 @@ const looks: Readonly<Record<Remark['severity'], string>> = {
 };
 
 /** What the checker says of the reference itself. */
-export function Remarks({ readOut: { remarks, figures }, onPointAt }: RemarksProps) {
+export function Remarks({ readOut: { remarks: found, figures }, onPointAt }: RemarksProps) {
+  const remarks = useTold(found);
+  const say = useWords();
   if (!figures || figures.connections.length === 0) return null;
-  if (!remarks) return <p className="mb-2 text-soft">It is being looked over.</p>;
+  if (!remarks) return <p className="mb-2 text-soft">Checking it …</p>;
   if (remarks.length === 0)
     return (
-      <p className="mb-2">The circuit was looked over in every state of its contacts: nothing to say.</p>
+      <p className="mb-2">
+        The circuit was checked with every button and switch in every position: nothing to report.
+      </p>
     );
   return (
     <ul className="mb-3">
@@ -28,7 +33,7 @@ export function Remarks({ readOut: { remarks, figures }, onPointAt }: RemarksPro
           onMouseLeave={() => onPointAt([])}
           className={`border-l-4 py-1 pl-3 ${looks[remark.severity]}`}
         >
-          <strong>{remark.title}.</strong> <span className="text-ink">{remark.message}</span>
+          <strong>{say(remark.title)}.</strong> <span className="text-ink">{remark.message}</span>
         </li>
       ))}
     </ul>

@@ -29,7 +29,7 @@ export function RulesHere({ rules, courseRules, mayEdit, onChange, effectOf }: R
   return (
     <>
       {own.length === 0 ? (
-        <p>It follows the house rules of the course.</p>
+        <p>It follows the course’s house rules.</p>
       ) : (
         <ul>
           {own.map((id) => (
@@ -56,7 +56,7 @@ export function RulesHere({ rules, courseRules, mayEdit, onChange, effectOf }: R
       {mayEdit && (
         <details className="mt-2">
           <summary className="text-note underline decoration-rule-strong underline-offset-3">
-            Do it otherwise in this exercise
+            Make an exception here
           </summary>
           <select
             aria-label="House rule"
@@ -106,7 +106,7 @@ export function RulesHere({ rules, courseRules, mayEdit, onChange, effectOf }: R
                         setLooked(undefined);
                       }}
                     >
-                      Do it so here
+                      Do it this way here
                     </Button>
                   </div>
                 )}

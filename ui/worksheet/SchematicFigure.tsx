@@ -100,7 +100,7 @@ export function SchematicFigure({ wiring, title, threads, onChoose, onTrace }: S
           />
         </div>
       ) : (
-        <p className="text-note text-soft">It is being drawn.</p>
+        <p className="text-note text-soft">Drawing it …</p>
       )}
     </figure>
   );

@@ -203,8 +203,8 @@ export function Steps(props: StepsProps) {
         />
         {proof.stillWrong.length > 0 && (
           <p className="mt-2 border-l-4 border-risk pl-3">
-            <strong className="text-risk">Marked as wrong, and still so:</strong>{' '}
-            {proof.stillWrong.join('; ')}. The program is to be changed.
+            <strong className="text-risk">Marked as wrong, and still doing it:</strong>{' '}
+            {proof.stillWrong.join('; ')}. The program has to change.
           </p>
         )}
         {mayEdit && sheet.program.trim() !== '' && (
@@ -243,7 +243,7 @@ function FreePins({ free }: Pick<Sheet, 'free'>) {
   return Object.entries(free.pins ?? {}).map(([pin, range]) => (
     <p key={pin} className="mt-2 text-note text-soft">
       Any of the pins <span className="mono">{range}</span> may stand for{' '}
-      <span className="mono">{pin.replace(/^\w+\./, '')}</span> when wire and program agree.
+      <span className="mono">{pin.replace(/^\w+\./, '')}</span> as long as wire and program agree.
     </p>
   ));
 }

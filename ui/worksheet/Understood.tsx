@@ -10,6 +10,7 @@ import {
   type StatementContext,
   type TakenPins,
 } from '@/core/statements';
+import { useTold } from '../words/Words';
 
 interface UnderstoodProps {
   readonly line: StatedLine;
@@ -22,7 +23,7 @@ interface UnderstoodProps {
 
 /** What a line was understood as, piece by piece, each to be corrected; what was filled in; and what is wrong. */
 export function Understood({ line, context, taken, isFocused, mayEdit, onWrite }: UnderstoodProps) {
-  const { troubles, assumptions } = line;
+  const { troubles, assumptions } = useTold({ troubles: line.troubles, assumptions: line.assumptions });
   const pieces = line.pieces.filter((piece) => piece.slot !== 'join' || piece.to > piece.from);
   return (
     <div className="mb-1 ml-19 text-note" aria-live="polite">
@@ -71,7 +72,7 @@ export function Understood({ line, context, taken, isFocused, mayEdit, onWrite }
               key={assumption.says}
               type="button"
               disabled={!mayEdit}
-              title={`Write it into the line: ${assumption.because}`}
+              title={`Write it in the line: ${assumption.because}`}
               onClick={() =>
                 onWrite(
                   `${line.text.trimEnd()}${assumption.words.startsWith(',') ? '' : ' '}${assumption.words}`,

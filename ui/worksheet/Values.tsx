@@ -3,19 +3,20 @@ import { RESISTOR_RATING_MW, type LampFigures, type WorksheetFigures } from '@/c
 import { figure } from '@/core/units';
 import { Figure, IntervalBar } from '../design/Figure';
 import { refsText } from './refs';
+import { capital } from '@/core/words/words';
 
 interface ValuesProps {
   readonly figures: WorksheetFigures;
   readonly recommendedMa: number;
 }
 
-/** What the values come to: each lamp's current and brightness, and what is used of the board's limits. */
+/** What the values come to: each LED's current and brightness, and what is used of the board's limits. */
 export function Values({ figures, recommendedMa }: ValuesProps) {
   const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
   const groups = alike(figures.lamps);
   const limits = figures.budget.filter(({ share }) => share >= LEAST_SHARE);
   if (groups.length === 0 && limits.length === 0)
-    return <p className="text-soft">Nothing draws a current yet.</p>;
+    return <p className="text-soft">Nothing draws any current yet.</p>;
   return (
     <>
       {groups.map((lamps) => {
@@ -50,7 +51,7 @@ export function Values({ figures, recommendedMa }: ValuesProps) {
   );
 }
 
-/** Lamps of one sort with the same figures, together. */
+/** LEDs of one sort with the same figures, together. */
 function alike(lamps: readonly LampFigures[]): readonly (readonly [LampFigures, ...LampFigures[]])[] {
   const groups = new Map<string, [LampFigures, ...LampFigures[]]>();
   for (const lamp of lamps) {
@@ -106,13 +107,11 @@ function Budget({ lines }: { readonly lines: readonly BudgetLine[] }) {
       <p className="mt-1 text-note text-soft">
         {first.share > 1
           ? `${capital(first.what)} is over its limit.`
-          : `If everything grew alike, ${first.what} would pass its limit first, at ${figure(1 / first.share)} times this.`}
+          : `If everything grew equally, ${first.what} would pass its limit first, at ${figure(1 / first.share)} times this.`}
       </p>
     </div>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function Bar({ line }: { readonly line: BudgetLine }) {
   const share = (amountMa: number): string => `${Math.min(100, (100 * amountMa) / line.limitMa)}%`;

@@ -27,7 +27,7 @@ export function Variants({ stages, forms }: VariantsProps) {
         </Fold>
       )}
       {forms.length > 0 && (
-        <Fold title={`It is there in another form too: ${forms.map(({ name }) => name).join(', ')}`}>
+        <Fold title={`It also comes in other forms: ${forms.map(({ name }) => name).join(', ')}`}>
           {forms.map(({ name, program, scenarios = [] }) => (
             <section key={name} className="mt-3">
               <h3 className="font-semibold">{name}</h3>

@@ -33,6 +33,7 @@ import { useProof } from './useProof';
 import { useReadOut } from './useReadOut';
 import { useSheet } from './useSheet';
 import { useUndoKeys } from './useUndoKeys';
+import { Words } from '../words/Words';
 
 interface WorksheetProps {
   readonly exerciseId: string;
@@ -193,11 +194,9 @@ export function Worksheet(props: WorksheetProps) {
   const taken = useMemo(() => new Map(JSON.parse(takenKey) as [string, string][]), [takenKey]);
 
   if (!context || !circuit)
-    return (
-      <p className="p-8">The board or a house rule of this exercise is not known any more: {sheet.board}.</p>
-    );
+    return <p className="p-8">The board or a house rule of this exercise no longer exists: {sheet.board}.</p>;
   return (
-    <>
+    <Words choice={context.rules.words}>
       <Clashes clashes={sync.clashes} onSettle={settleClash} />
       <KeepingWords
         keeping={keeping}
@@ -267,7 +266,7 @@ export function Worksheet(props: WorksheetProps) {
           </div>
         </div>
       </div>
-    </>
+    </Words>
   );
 }
 

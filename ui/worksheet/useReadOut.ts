@@ -63,7 +63,7 @@ export function useReadOut(
     made.addEventListener('message', ({ data }: MessageEvent<SheetAnswer>) => tell(data));
     made.addEventListener('error', () =>
       setTrouble(
-        'The figures cannot be worked out in this browser just now. Load the page again; nothing is lost.',
+        'The figures can’t be worked out in this browser just now. Reload the page; nothing is lost.',
       ),
     );
     worker.current = made;

@@ -24,6 +24,6 @@ export async function POST(request: Request): Promise<Response> {
     return 'message' in result ? refuse(result.status, result.message) : Response.json(result);
   } catch (error) {
     log.error({ err: error }, 'a check failed');
-    return refuse(503, 'The server cannot check just now. Your work is kept; try again in a moment.');
+    return refuse(503, 'The server can’t check just now. Your work is saved; try again in a moment.');
   }
 }

@@ -11,7 +11,7 @@ export const dynamic = 'force-dynamic';
 export async function POST(request: Request): Promise<Response> {
   const sent = await givenByLearner(request, {
     action: 'hand-in',
-    onlyFor: 'Only learners hand in.',
+    onlyFor: 'Only learners can hand in.',
     largest: LARGEST_BUILD,
     schema: handInSchema,
   });
@@ -27,7 +27,7 @@ export async function POST(request: Request): Promise<Response> {
     log.error({ err: error }, 'a hand-in could not be kept');
     return refuse(
       500,
-      'The hand-in could not be kept. Your work is still on this tablet; it is tried again.',
+      'The hand-in could not be saved. Your work is still on this tablet, and will be sent again.',
     );
   }
 }

@@ -7,6 +7,7 @@ import { benchDraftOf } from '@/server/submissions/bench-drafts';
 import { Bench } from '@/ui/bench/Bench';
 import { requireViewer } from '../../access';
 import { View } from '../../shell';
+import { Words } from '@/ui/words/Words';
 
 export const metadata: Metadata = { title: 'Bench' };
 
@@ -14,7 +15,7 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
   const viewer = await requireViewer('see-bench');
   const publication = await findPublication(database(), viewer, (await params).publicationId);
   if (!publication) notFound();
-  const { solution } = publication.rules;
+  const { solution, words } = publication.rules;
   const form = studentForm(publication.exercise, solution);
   const earlier = await earlierPublications(database(), publication.id);
   return (
@@ -24,14 +25,16 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       title={form.title}
       facts={publication.isOpen ? form.aim : 'closed: nothing more can be handed in'}
     >
-      <Bench
-        learnerId={viewer.id}
-        publicationId={publication.id}
-        earlier={earlier}
-        kept={await benchDraftOf(database(), viewer.id, [publication.id, ...earlier])}
-        exercise={form}
-        checkedBy={solution === 'shown' ? 'tablet' : 'server'}
-      />
+      <Words choice={words}>
+        <Bench
+          learnerId={viewer.id}
+          publicationId={publication.id}
+          earlier={earlier}
+          kept={await benchDraftOf(database(), viewer.id, [publication.id, ...earlier])}
+          exercise={form}
+          checkedBy={solution === 'shown' ? 'tablet' : 'server'}
+        />
+      </Words>
     </View>
   );
 }

@@ -23,7 +23,7 @@ export type Refusal = string | undefined;
 
 const titleSchema = textSchema(120).trim().min(1, 'Give it a title.');
 const minutesSchema = z
-  .int('Write whole minutes.')
+  .int('Use whole minutes.')
   .min(5, 'At least 5 minutes.')
   .max(600, 'At most 600 minutes.');
 const standingsSchema = z.array(z.object({ exerciseId: idSchema, lessonId: idSchema.nullable() })).max(1000);
@@ -33,7 +33,7 @@ const beginningSchema = z.discriminatedUnion('from', [
   z.object({ from: z.literal('hookup'), exerciseId: idSchema }),
 ]);
 
-const NOT_YOURS = 'This course is not yours to change; ask whose it is.';
+const NOT_YOURS = 'You can’t change this course; ask its owner.';
 
 /** Does something to a course that the viewer may change, with arguments of the right form; says why not. */
 async function change<Schema extends z.ZodType>(
@@ -87,7 +87,7 @@ export const arrange = async (courseId: string, order: readonly courses.Standing
 
 type Made = { readonly id: string } | { readonly message: string };
 
-/** A new exercise from nothing, as a copy, or on the hookup of another; its id, or why not. */
+/** A new exercise from nothing, as a copy, or on the wiring of another; its id, or why not. */
 export async function addExercise(
   courseId: string,
   title: string,

@@ -27,7 +27,7 @@ export async function closeForClass(exerciseId: string, publicationId: string): 
   const viewer = await requireViewer('close-exercise');
   const closed = await closePublication(database(), viewer, publicationId);
   revalidatePath(`/exercises/${exerciseId}`);
-  return closed ? undefined : 'This is not open in one of your classes.';
+  return closed ? undefined : 'This is not open in any of your classes.';
 }
 
 /** Runs the draft as it is kept against its scenarios; nothing when it is gone. */

@@ -11,6 +11,7 @@ import { BeingJudged } from '@/ui/report/BeingJudged';
 import { ReportView } from '@/ui/report/ReportView';
 import { currentViewer, requireViewer } from '../../access';
 import { View } from '../../shell';
+import { Words } from '@/ui/words/Words';
 
 export const metadata: Metadata = { title: 'Report' };
 
@@ -48,7 +49,9 @@ export default async function ReportPage({ params }: { readonly params: Promise<
       }
     >
       {submission.report ? (
-        <ReportView report={submission.report} wiring={submission.wiring} program={submission.program} />
+        <Words choice={publication.rules.words}>
+          <ReportView report={submission.report} wiring={submission.wiring} program={submission.program} />
+        </Words>
       ) : (
         <BeingJudged submissionId={submission.id} first={submission.waiting} />
       )}

@@ -8,6 +8,7 @@ import { VerdictBar } from '@/ui/design/Verdict';
 import { ReviewDesk } from '@/ui/review/ReviewDesk';
 import { requireViewer } from '../../access';
 import { View } from '../../shell';
+import { Words } from '@/ui/words/Words';
 
 export const metadata: Metadata = { title: 'Review desk' };
 
@@ -47,22 +48,24 @@ export default async function ReviewPage({
         </div>
       }
     >
-      <ReviewDesk
-        submissions={submissions.map(
-          ({ id, learnerId, learnerName, attempt, verdict, causes, handedInAt }) => ({
-            id,
-            learnerId,
-            learnerName,
-            attempt,
-            verdict,
-            causes,
-            handedInAt: handedInAt.toISOString(),
-          }),
-        )}
-        referenceLayout={data.layout ?? ''}
-        referenceProgram={data.program}
-        without={without}
-      />
+      <Words choice={publication.rules.words}>
+        <ReviewDesk
+          submissions={submissions.map(
+            ({ id, learnerId, learnerName, attempt, verdict, causes, handedInAt }) => ({
+              id,
+              learnerId,
+              learnerName,
+              attempt,
+              verdict,
+              causes,
+              handedInAt: handedInAt.toISOString(),
+            }),
+          )}
+          referenceLayout={data.layout ?? ''}
+          referenceProgram={data.program}
+          without={without}
+        />
+      </Words>
     </View>
   );
 }

@@ -49,7 +49,7 @@ export const slide: Draw = (_, legs) => {
   };
 };
 
-/** A round knob beside its three legs, with a pointer and a letter at each leg. */
+/** A round potentiometer beside its three legs, with a pointer and a letter at each leg. */
 export const knob: Draw = (part, legs) => {
   const between = middle(...legs);
   const centre = seatOf(legs, 1.9 * PITCH);

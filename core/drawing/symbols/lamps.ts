@@ -95,7 +95,7 @@ export const threeColourLamp: Draw = (part, legs) => {
   };
 };
 
-/** A long body over the trough with one window for each of its lamps. */
+/** A long body over the centre gap with one window for each of its LEDs. */
 export const lampBar: Draw = (part, legs) => {
   const left = Math.min(...legs.map(({ x }) => x));
   const right = Math.max(...legs.map(({ x }) => x));
@@ -129,7 +129,7 @@ export const lampBar: Draw = (part, legs) => {
   return { shapes: [...shapes, ...legs.map(foot)], boxes: [boxAt(centre, reach)], centre, reach };
 };
 
-/** A digit over the trough, its segments as bars with their letters at the legs. */
+/** A digit over the centre gap, its segments as bars with their letters at the legs. */
 export const digit: Draw = (part, legs) => {
   const centre = middle(...legs);
   const reach = {

@@ -6,7 +6,7 @@ import { body, boxAt, foot, leg, mark, middle, sign, stroke, type Draw } from '.
 const markOf = (kind: string, name: string): string =>
   kindOf(kind).legs.find((known) => known.name === name)?.mark ?? '';
 
-/** A chip over the trough, with its notch at the end of the first leg and a mark at each leg. */
+/** A chip over the centre gap, with its notch at the end of the first leg and a mark at each leg. */
 export const chip: Draw = (part, legs) => {
   const centre = middle(...legs);
   const ys = legs.map(({ y }) => y);

@@ -4,7 +4,7 @@
  */
 
 /**
- * Series resistor of a lamp in Ω, from supply and forward volts and the wanted current in mA:
+ * Series resistor of an LED in Ω, from supply and forward volts and the wanted current in mA:
  * R = (U − Uf) / I. Not above 0 when the supply does not reach.
  */
 export const seriesResistorOhms = (supplyVolts: number, forwardVolts: number, currentMa: number): number =>

@@ -18,7 +18,7 @@ export interface LampResistor {
   readonly larger: ResistorChoice | undefined;
 }
 
-/** The resistor of a lamp: exact, of the series, and the kit's neighbours with the current each gives. */
+/** The resistor of an LED: exact, of the series, and the kit's neighbours with the current each gives. */
 export function lampResistor(
   lamp: JunctionModel,
   supplyVolts: number,
@@ -38,7 +38,7 @@ export function lampResistor(
   };
 }
 
-/** Current in mA of a lamp behind a resistor: where the lamp's curve meets the resistor's line, by halving. */
+/** Current in mA of an LED behind a resistor: where the LED's curve meets the resistor's line, by halving. */
 export function lampCurrentMa(lamp: JunctionModel, supplyVolts: number, ohms: number): number {
   let [low, high] = [0, (supplyVolts / ohms) * 1e3];
   for (let round = 0; round < 60; round += 1) {

@@ -173,7 +173,7 @@ describe('the resistor of a lamp', () => {
     if (!read.ok) throw new Error(read.problems[0]?.message);
     const point = solveBench(prepareBench(new Circuit(read.value)), new Map());
     expect(point.lamps.get('D1')).toBeCloseTo(lampCurrentMa(amber, 5, 330.05), 4);
-    expect(kindOf('led').title).toBe('lamp');
+    expect(kindOf('led').title).toBe('LED');
   });
 });
 

@@ -3,12 +3,12 @@ import { prepareBench, type PinDrive } from '../../electrics/bench';
 import { solveBench, type BenchPoint } from '../../electrics/bench-point';
 import { glowAt } from '../../electrics/brightness';
 import { ref as makeRef } from '../../brand';
-import { listText } from '../../findings/finding';
 import { milliamps } from '../../units';
 import { isResistor, kindOf, type PartKind } from '../../parts';
 import { Circuit } from '../../wiring/circuit';
 import type { Wiring } from '../../wiring/wiring';
 import { hookupOf, type HookedPin } from '../hookup';
+import { listText } from '../../words/words';
 
 export type Level = 'high' | 'low';
 /** How a language writes the two levels: `HIGH` and `LOW`. */
@@ -78,7 +78,7 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
       const currentMa = here.lamps.get(lamp) ?? 0;
       const glow = glowAt(currentMa);
       if (glow === 'dark') return `${lampName(lamp)} is dark`;
-      return `${lampName(lamp)} ${glow === 'lit' ? 'lights' : 'glows faintly'} with ${milliamps(currentMa)}`;
+      return `${lampName(lamp)} ${glow === 'lit' ? 'lights up' : 'glows faintly'} with ${milliamps(currentMa)}`;
     });
     const others = circuit.parts.flatMap(({ ref, kind, value }) => {
       const { deeds, spokenTo } = kindOf(kind);
@@ -92,10 +92,10 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
       return isTold ? [`${ref} ${drive.mode === 'high' ? deeds.on : deeds.off}`] : [];
     });
     const own = board.onBoard.find((lamp) => lamp.pin === pin);
-    // The board's own lamp is spoken of where there is nothing else to look at.
+    // The board's own LED is spoken of where there is nothing else to look at.
     const onBoard =
       own && lamps.length + others.length === 0 && drive.mode !== 'pwm'
-        ? [`the board's own lamp ${drive.mode === own.lights ? 'lights' : 'is dark'}`]
+        ? [`the board’s own LED ${drive.mode === own.lights ? 'lights up' : 'is dark'}`]
         : [];
     const all = [...lamps, ...others, ...onBoard];
     return all.length > 0 ? `: ${listText(all)}` : '';

@@ -179,7 +179,7 @@ function serialText(name: string, values: readonly SyntaxNode[], phrases: CppPhr
   return [];
 }
 
-/** What a text display or a lamp panel is told. */
+/** What a text display or an LED panel is told. */
 function moduleText(
   device: string,
   name: string,
@@ -214,9 +214,9 @@ function moduleText(
       case 'setIntensity':
         return `Panel ${first} gets the brightness ${second} of 15.`;
       case 'clearDisplay':
-        return `All lamps of panel ${first} go out.`;
+        return `All LEDs of matrix ${first} go out.`;
       case 'setLed':
-        return `The lamp in row ${second}, column ${third} of panel ${first} ${fourth === 'true' ? 'goes on' : fourth === 'false' ? 'goes off' : `follows ${fourth}`}.`;
+        return `The LED in row ${second}, column ${third} of panel ${first} ${fourth === 'true' ? 'goes on' : fourth === 'false' ? 'goes off' : `follows ${fourth}`}.`;
       case 'setRow':
         return `Row ${second} of panel ${first} shows the eight bits of ${third}.`;
       case 'setColumn':

@@ -1,11 +1,10 @@
 import { namedChildren, type SyntaxNode } from '../../program/syntax';
 import { pinByNumber } from '../../boards';
-import { capital } from '../../judge/words';
-import { listText } from '../../findings/finding';
 import { cppFacts, declaredIn, type CppFacts } from './cpp-facts';
 import { cppActions } from './cpp-actions';
 import { cppPhrases, type CppPhrases } from './cpp-phrases';
 import { lastLineOf, lineOf, seriesText, timesText, whatRuns, turnsOf, type Explaining } from './words';
+import { capital, listText } from '../../words/words';
 
 interface Context extends Explaining {
   readonly facts: CppFacts;
@@ -30,7 +29,7 @@ const libraries: Readonly<Record<string, string>> = {
   'Wire.h': 'the bus of two wires',
   'Servo.h': 'the commands for servos',
   'LiquidCrystal_I2C.h': 'the commands for the text display',
-  'LedControl.h': 'the commands for lamp panels',
+  'LedControl.h': 'the commands for LED matrices',
 };
 
 function topLevel(node: SyntaxNode, context: Context): void {
@@ -365,7 +364,7 @@ function objectText(
 ): string {
   const several = count === undefined ? undefined : (facts.constants.get(count) ?? count);
   if (device === 'LiquidCrystal_I2C') return `${name} stands for the text display.`;
-  if (device === 'LedControl') return `${name} stands for the lamp panels.`;
+  if (device === 'LedControl') return `${name} stands for the LED matrices.`;
   const [pin] = facts.attached.get(name) ?? [];
   const servo = pin === undefined ? undefined : circuit.servoAt(pin);
   return several

@@ -25,7 +25,7 @@ describe('an explanation line by line', () => {
   test.each([
     ['beacon', 'const int LAMP', 'LAMP stands for pin 13, where D1 hangs.'],
     ['beacon', 'pinMode', 'Pin 13 becomes an output, so that the board can drive D1.'],
-    ['beacon', 'LAMP, HIGH', 'Pin 13 gives 5 V: D1 lights with 8.5 mA.'],
+    ['beacon', 'LAMP, HIGH', 'Pin 13 gives 5 V: D1 lights up with 8.5 mA.'],
     ['beacon', 'LAMP, LOW', 'Pin 13 gives 0 V: D1 is dark.'],
     ['beacon', 'delay(500)', 'Waits 0.5 s; until then everything stays as it is.'],
     ['beacon', 'void loop', 'What stands in here runs over and over, as long as the board has power.'],
@@ -40,7 +40,7 @@ describe('an explanation line by line', () => {
     [
       'two-button-sluice',
       'LAMP, isOpen',
-      'Pin 12 gives 5 V when isOpen is true: D1 lights with 8.3 mA; otherwise 0 V: D1 is dark.',
+      'Pin 12 gives 5 V when isOpen is true: D1 lights up with 8.3 mA; otherwise 0 V: D1 is dark.',
     ],
     [
       'passing-boat-counter',
@@ -65,7 +65,7 @@ describe('an explanation line by line', () => {
     [
       'fog-lamp',
       'analogRead',
-      'position becomes the voltage at pin A0, which the knob P1 sets, as a number: 0 for 0 V, 1023 for 5 V.',
+      'position becomes the voltage at pin A0, which the potentiometer P1 sets, as a number: 0 for 0 V, 1023 for 5 V.',
     ],
     ['tide-gauge', 'PINS[LAMPS]', 'PINS is a list of 10 pins: 11, 10, … 2.'],
     ['lock-gate', 'gate.write(OPEN)', 'M1 turns to 110°.'],
@@ -77,7 +77,7 @@ describe('an explanation line by line', () => {
       'panels.setRow(0',
       'Row row of panel 0 shows the eight bits of SIGNALS[number].left[row].',
     ],
-    ['beacon-python', 'lamp.value = True', 'Pin D13 gives 3.3 V: D1 lights with 5.2 mA.'],
+    ['beacon-python', 'lamp.value = True', 'Pin D13 gives 3.3 V: D1 lights up with 5.2 mA.'],
     ['beacon-python', 'while True', 'Lines 10 to 13 run over and over, for ever.'],
   ])('of %s, %s', (id, text, sentence) => {
     expect(said(exerciseOf(id), text)).toContain(sentence);
@@ -86,23 +86,23 @@ describe('an explanation line by line', () => {
   test('turns levels round where a lamp is lit by a low pin', () => {
     const lantern = exerciseOf('signal-lantern, common anode');
     expect(said(lantern, 'analogWrite(RED')[0]).toMatch(
-      /At 0 it is never on: the red light of D1 lights with .* mA; at 255 it is always on: the red light of D1 is dark\.$/,
+      /At 0 it is never on: the red light of D1 lights up with .* mA; at 255 it is always on: the red light of D1 is dark\.$/,
     );
   });
 
   test('speaks of the board’s own lamp where nothing else hangs on its pin', () => {
     const program =
       'void setup() {\n  pinMode(LED_BUILTIN, OUTPUT);\n}\nvoid loop() {\n  digitalWrite(LED_BUILTIN, HIGH);\n  digitalWrite(LED_BUILTIN, LOW);\n}';
-    // The fog lamp's circuit leaves pin 13 alone; the beacon's has a lamp of its own there.
+    // The fog lamp's circuit leaves pin 13 alone; the beacon's has an LED of its own there.
     const alone = withProgram(exerciseOf('fog-lamp'), program);
-    expect(said(alone, 'HIGH')).toEqual(["Pin 13 gives 5 V: the board's own lamp lights."]);
-    expect(said(alone, 'LOW')).toEqual(["Pin 13 gives 0 V: the board's own lamp is dark."]);
+    expect(said(alone, 'HIGH')).toEqual(['Pin 13 gives 5 V: the board’s own LED lights up.']);
+    expect(said(alone, 'LOW')).toEqual(['Pin 13 gives 0 V: the board’s own LED is dark.']);
     expect(said(withProgram(exerciseOf('beacon'), program), 'HIGH')).toEqual([
-      'Pin 13 gives 5 V: D1 lights with 8.5 mA.',
+      'Pin 13 gives 5 V: D1 lights up with 8.5 mA.',
     ]);
     // Where it is lit by a low pin, it is said to be.
     const wifi = { ...alone, board: shippedBoards.get('wifi-3v3')! };
-    expect(said(wifi, 'LOW')[0]).toMatch(/own lamp lights\.$/);
+    expect(said(wifi, 'LOW')[0]).toMatch(/own LED lights up\.$/);
   });
 
   test('says how bright a fixed duty is, by the circuit', () => {
@@ -111,7 +111,7 @@ describe('an explanation line by line', () => {
       'void setup() { pinMode(9, OUTPUT); }\nvoid loop() {\n  analogWrite(9, 51);\n}',
     );
     expect(said(dimmed, '51')).toEqual([
-      'Pin 9 is high 20\u00a0% of the time, too fast to see: D1 lights with 1.7 mA on average.',
+      'Pin 9 is high 20\u00a0% of the time, too fast to see: D1 lights up with 1.7 mA on average.',
     ]);
   });
 

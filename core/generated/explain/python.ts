@@ -1,5 +1,3 @@
-import { listText } from '../../findings/finding';
-import { capital } from '../../judge/words';
 import { namedChildren, type SyntaxNode } from '../../program/syntax';
 import { calledIn } from './python-calls';
 import { pythonFacts, type PythonFacts } from './python-facts';
@@ -14,6 +12,7 @@ import {
   whatRuns,
   type Explaining,
 } from './words';
+import { capital, listText } from '../../words/words';
 
 interface Context extends Explaining {
   readonly facts: PythonFacts;

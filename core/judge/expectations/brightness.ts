@@ -3,8 +3,9 @@ import { quantity } from '../../findings/finding';
 import type { SingleExpectation } from '../../formats/scenario';
 import type { CurrentChange } from '../../rehearsal/trace';
 import { seconds } from '../../units';
-import { capital, partTextOf } from '../words';
+import { partTextOf } from '../words';
 import { absent, failedWith, passed, windowOf, type Check } from './outcome';
+import { capital } from '../../words/words';
 
 /** Seconds over which an eye takes a brightness for one. */
 const GLANCE_SECONDS = 0.1;
@@ -37,7 +38,7 @@ export function meanMa(changes: readonly CurrentChange[], from: number, to: numb
 
 type Slope = Extract<SingleExpectation, { rises: true }> | Extract<SingleExpectation, { falls: true }>;
 
-/** Whether a lamp gets brighter, or darker, all the time and enough to be seen. */
+/** Whether an LED gets brighter, or darker, all the time and enough to be seen. */
 export const checkSlope: Check<Slope> = (expectation, observed) => {
   const changes = observed.currents(expectation.lamp);
   const ref = observed.builtRef(expectation.lamp);
@@ -67,8 +68,8 @@ export const checkSlope: Check<Slope> = (expectation, observed) => {
       `What changes from ${seconds(from)} to ${seconds(to)}, and what should ${ref} do then?`,
       `${ref} goes ${summary}.`,
       goesBack
-        ? `Turn the direction round: exchange the ends of the range in the program, or the outer wires of what is turned.`
-        : `Let what is read set the brightness of ${ref} at every turn of loop.`,
+        ? `Reverse the direction: swap the ends of the range in the program, or the outer wires of what you turn.`
+        : `Set the brightness of ${ref} from the reading every time round the loop.`,
     ],
     evidence: { first: quantity(first, ''), last: quantity(last, '') },
   });

@@ -16,7 +16,7 @@ export const checkChance =
     });
     const different = new Set(found.filter((index) => index >= 0)).size;
     const none = found.findIndex((index) => index < 0);
-    const summary = `${different} different ones in ${found.length} runs${none < 0 ? '' : `, in run ${none + 1} none of them`}`;
+    const summary = `${different} different outcomes in ${found.length} runs${none < 0 ? '' : `, none of the allowed ones in run ${none + 1}`}`;
     if (none < 0 && different >= expectation.variety) return passed(summary);
     const first = outcomes[Math.max(0, found[0]!)]!;
     return failedWith(summary, {
@@ -24,11 +24,11 @@ export const checkChance =
       severity: 'fault',
       message:
         none < 0
-          ? `Over ${expectation.over} runs only ${different} different ${different === 1 ? 'outcome comes' : 'outcomes come'}: ${expectationSentence(first as SingleExpectation)}. At least ${expectation.variety} should.`
-          : `In run ${none + 1} of ${expectation.over} none of the allowed outcomes comes.`,
+          ? `In ${expectation.over} runs there ${different === 1 ? 'is' : 'are'} only ${different} different ${different === 1 ? 'outcome' : 'outcomes'}: ${expectationSentence(first as SingleExpectation)}. There should be at least ${expectation.variety}.`
+          : `In run ${none + 1} of ${expectation.over} none of the allowed outcomes happens.`,
       hints: [
         'What in the program is left to chance, and where does the chance come from?',
-        `The board begins with the same row of random numbers each time, unless a seed is set. ${summary}.`,
+        `The board starts with the same random numbers every time, unless a seed is set. ${summary}.`,
         none < 0
           ? 'Set the seed in setup from an open analog pin: randomSeed(analogRead(A0));'
           : 'Check the ends of the random range: its upper end is never reached.',

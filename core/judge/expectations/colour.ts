@@ -2,9 +2,10 @@ import { legName } from '../../brand';
 import { brightnessAt } from '../../electrics/brightness';
 import { quantity } from '../../findings/finding';
 import type { LampColour, SingleExpectation } from '../../formats/scenario';
-import { capital, partTextOf } from '../words';
+import { partTextOf } from '../words';
 import { meanMa } from './brightness';
 import { absent, failedWith, passed, windowOf, type Check } from './outcome';
+import { capital } from '../../words/words';
 
 const primaries = ['red', 'green', 'blue'].map(legName);
 /** Brightness below which a colour is dark, and the share of the brightest from which it colours the light. */
@@ -29,7 +30,7 @@ export function colourOf([red, green, blue]: readonly [number, number, number]):
   return r ? 'red' : g ? 'green' : 'blue';
 }
 
-/** Whether a three-colour lamp shows a colour. */
+/** Whether an RGB LED shows a colour. */
 export const checkColour: Check<Extract<SingleExpectation, { colour: string }>> = (expectation, observed) => {
   const ref = observed.builtRef(expectation.lamp);
   const currents = primaries.map((leg) => observed.currents(`${expectation.lamp}.${leg}`));
@@ -47,9 +48,9 @@ export const checkColour: Check<Extract<SingleExpectation, { colour: string }>> 
     code: 'colour-off',
     severity: 'fault',
     refs: [ref],
-    message: `${capital(partTextOf(observed.wiring, ref))} is ${found}; ${expectation.colour} is wanted. Its parts: ${shares}.`,
+    message: `${capital(partTextOf(observed.wiring, ref))} is ${found}; it should be ${expectation.colour}. It is made of ${shares}.`,
     hints: [
-      `Which of red, green and blue make ${expectation.colour}?`,
+      `Which mix of red, green and blue makes ${expectation.colour}?`,
       `${ref} shows ${shares}.`,
       `Set the three colours of ${ref} so that they make ${expectation.colour}.`,
     ],

@@ -7,7 +7,7 @@ import type { Trace } from '../../rehearsal/trace';
 import { beacon } from '../../testing/beacon';
 import { checkExpectation, type Observed, type Outcome } from './index';
 
-/** A run in which lamps carry these currents from these moments on. */
+/** A run in which LEDs carry these currents from these moments on. */
 function observe(
   expectation: Expectation,
   lamps: Readonly<Record<string, readonly (readonly [at: number, currentMa: number])[]>>,
@@ -123,8 +123,8 @@ describe('a rhythm', () => {
       'stays-off',
       /stops changing at 0\.50 s and stays dark/,
     ],
-    ['off in its dark time', flashes(0.5, 1), 'timing-off', /dark for 1 s; 2\.5 s is wanted/],
-    ['off in its lit time', flashes(1, 2.5), 'timing-off', /lit for 1 s; 0\.50 s is wanted/],
+    ['off in its dark time', flashes(0.5, 1), 'timing-off', /dark for 1 s; it should be 2\.5 s/],
+    ['off in its lit time', flashes(1, 2.5), 'timing-off', /lit for 1 s; it should be 0\.50 s/],
   ])('that is %s is named so', (_, changes, code, words) => {
     const { passed, failures } = observe(rhythm, { D1: changes });
     expect(passed).toBe(false);
@@ -187,7 +187,7 @@ describe('other expectations of a lamp', () => {
     expect(observe({ lamp: 'D1', is: 'on' }, {})).toMatchObject({
       passed: false,
       failures: [],
-      observed: expect.stringContaining('no part'),
+      observed: expect.stringContaining('nothing in the build'),
     });
   });
 });

@@ -3,9 +3,10 @@ import { quantity, type FindingCode, type Observation } from '../../findings/fin
 import type { SingleExpectation } from '../../formats/scenario';
 import type { SeenInterval } from '../../rehearsal/seen';
 import { milliamps, seconds, times } from '../../units';
-import { capital, partTextOf } from '../words';
+import { partTextOf } from '../words';
 import { glances } from './brightness';
 import { absent, windowOf, within, type Check, type Observed, type Outcome } from './outcome';
+import { capital } from '../../words/words';
 
 type LampExpectation = Extract<
   SingleExpectation,
@@ -21,7 +22,7 @@ interface Phase {
 
 const DEFAULT_TOLERANCE = 0.1;
 
-/** What is wrong with how a lamp looks over time, named by the first thing a watcher would say. */
+/** What is wrong with how an LED looks over time, named by the first thing a watcher would say. */
 export const checkLamp: Check<LampExpectation> = (expectation, observed) => {
   const intervals = observed.seen(expectation.lamp);
   const ref = observed.builtRef(expectation.lamp);
@@ -111,7 +112,7 @@ function failed(view: LampView, failures: readonly Observation[]): Outcome {
   return { passed: false, observed: summary(view), failures };
 }
 
-/** A behaviour observation about one lamp. */
+/** A behaviour observation about one LED. */
 function saw(
   view: LampView,
   code: FindingCode,
@@ -138,7 +139,7 @@ function neverLit(view: LampView): Observation {
     `${glow} for the whole ${seconds(view.seconds)}.`,
     [
       `Is there a whole path for the current, from a pin through ${view.ref} and back to ground?`,
-      `At most ${milliamps(currentMa)} reach ${view.ref} in ${seconds(view.seconds)}; about 0.5 mA are needed to see it lit.`,
+      `${view.ref} gets ${milliamps(currentMa)} at most in ${seconds(view.seconds)}; you need about 0.5 mA to see it light up.`,
       `Step through the current path of ${view.ref} hole by hole, and see where it stops.`,
     ],
     { currentMa: quantity(currentMa, 'mA') },
@@ -153,13 +154,13 @@ function neverDark(view: LampView): Observation {
     [
       `What in the program makes ${view.ref} go dark, and for how long?`,
       `${view.ref} carries ${milliamps(brightest(view))} all the time.`,
-      `See that the pin goes LOW and stays so for a while before it goes HIGH again.`,
+      `Make the pin go LOW and stay LOW for a while before it goes HIGH again.`,
     ],
     { currentMa: quantity(brightest(view), 'mA') },
   );
 }
 
-/** The last phase lasts much longer than the rhythm allows: the lamp has stopped. */
+/** The last phase lasts much longer than the rhythm allows: the LED has stopped. */
 function stopped(view: LampView, rhythm: readonly number[]): Observation | undefined {
   const last = view.phases.at(-1)!;
   const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.lit));
@@ -172,7 +173,7 @@ function stopped(view: LampView, rhythm: readonly number[]): Observation | undef
     [
       `After ${seconds(last.from)} nothing changes any more. What does the program do from then on?`,
       `${view.ref} is ${state} from ${seconds(last.from)} to the end; ${seconds(usual)} would be right.`,
-      `Look for the line that is reached at ${seconds(last.from)} and never left, or for what should stand in loop and stands in setup.`,
+      `Look for a line that the program reaches at ${seconds(last.from)} and never leaves, or for lines in setup that belong in loop.`,
     ],
     { sinceS: quantity(last.from, 's'), lastedS: quantity(length(last), 's') },
   );
@@ -215,11 +216,11 @@ function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: La
   return saw(
     view,
     'timing-off',
-    `is ${state} for ${seconds(found)}; ${seconds(off.wanted)} is wanted.`,
+    `is ${state} for ${seconds(found)}; it should be ${seconds(off.wanted)}.`,
     [
       `How long is ${view.ref} ${state}, and how long should it be?`,
-      `${capital(state)} for ${seconds(found)} instead of ${seconds(off.wanted)}: look at the pause after the pin goes ${off.phase.lit ? 'on' : 'off'}.`,
-      `Make that pause ${direction === 'longer' ? 'shorter' : 'longer'}, so that ${view.ref} is ${state} for ${seconds(off.wanted)}: ${Math.round(off.wanted * 1000)} milliseconds.`,
+      `${capital(state)} for ${seconds(found)} instead of ${seconds(off.wanted)}: look at the delay after the pin goes ${off.phase.lit ? 'on' : 'off'}.`,
+      `Make that delay ${direction === 'longer' ? 'shorter' : 'longer'}, so that ${view.ref} is ${state} for ${seconds(off.wanted)}: ${Math.round(off.wanted * 1000)} milliseconds.`,
     ],
     { foundS: quantity(found, 's'), wantedS: quantity(off.wanted, 's') },
   );
@@ -233,10 +234,10 @@ function checkFlashes(wanted: number, view: LampView): Outcome {
     saw(
       view,
       'count-wrong',
-      `flashes ${times(count)} in ${seconds(view.seconds)}; ${times(wanted)} is wanted.`,
+      `flashes ${times(count)} in ${seconds(view.seconds)}; it should flash ${times(wanted)}.`,
       [
         `Count the flashes of ${view.ref}. How many should there be?`,
-        `${count} flashes in ${seconds(view.seconds)} instead of ${wanted}.`,
+        `It flashes ${times(count)} in ${seconds(view.seconds)} instead of ${times(wanted)}.`,
         `Change the program so that ${view.ref} flashes ${times(wanted)}.`,
       ],
       { found: quantity(count, ''), wanted: quantity(wanted, '') },
@@ -263,8 +264,8 @@ function leaves(view: LampView, state: 'lit' | 'dark'): Observation {
     `should be ${state} all the time, but is ${state === 'lit' ? 'dark' : 'lit'} from ${seconds(other.from)} to ${seconds(other.to)}.`,
     [
       `What happens to ${view.ref} at ${seconds(other.from)}?`,
-      `${view.ref} changes at ${seconds(other.from)}, and should not.`,
-      `Find the line that switches ${view.ref} at ${seconds(other.from)} and take it away.`,
+      `${view.ref} changes at ${seconds(other.from)}, and it shouldn’t.`,
+      `Find the line that switches ${view.ref} at ${seconds(other.from)} and remove it.`,
     ],
     { fromS: quantity(other.from, 's'), foundS: quantity(length(other), 's') },
   );
@@ -284,11 +285,11 @@ function checkBrightness([low, high]: readonly [number, number], view: LampView)
       saw(
         view,
         dim ? 'too-dim' : 'too-bright',
-        `is ${dim ? 'too dim' : 'too bright'}: ${Math.round(found * 100)} % at ${milliamps(currentMa)}; ${Math.round(low * 100)} to ${Math.round(high * 100)} % is wanted.`,
+        `is ${dim ? 'too dim' : 'too bright'}: ${Math.round(found * 100)} % at ${milliamps(currentMa)}; it should be ${Math.round(low * 100)} to ${Math.round(high * 100)} %.`,
         [
           `Is ${view.ref} as bright as the example?`,
-          `${milliamps(currentMa)} flow through ${view.ref}, ${dim ? 'too little' : 'too much'}.`,
-          `Use a ${dim ? 'smaller' : 'larger'} resistor, or another number in the program.`,
+          `${milliamps(currentMa)} flows through ${view.ref}: ${dim ? 'too little' : 'too much'}.`,
+          `Use a ${dim ? 'smaller' : 'larger'} resistor, or change the number in the program.`,
         ],
         { currentMa: quantity(currentMa, 'mA'), brightness: quantity(found, '') },
       ),

@@ -3,8 +3,9 @@ import type { SingleExpectation } from '../../formats/scenario';
 import { heardIntervals } from '../../rehearsal/heard';
 import { lastBy, observedSeconds, pictureRows } from '../../rehearsal/trace';
 import { figure, seconds } from '../../units';
-import { capital, partTextOf } from '../words';
+import { partTextOf } from '../words';
 import { absent, failedWith, passed, windowOf, type Check } from './outcome';
+import { capital } from '../../words/words';
 
 type Of<Key extends string> = Extract<SingleExpectation, Readonly<Record<Key, unknown>>>;
 
@@ -27,13 +28,13 @@ export const checkAngle: Check<Of<'angle'>> = (expectation, observed) => {
     refs: [ref],
     message:
       degrees === undefined
-        ? `${capital(partTextOf(observed.wiring, ref))} gets no signal that it can follow, or no supply; it should stand at ${expectation.angle}° at ${seconds(to)}.`
-        : `${capital(partTextOf(observed.wiring, ref))} stands at ${Math.round(degrees)}° at ${seconds(to)}; ${expectation.angle}° is wanted.`,
+        ? `${capital(partTextOf(observed.wiring, ref))} gets no signal it can follow, or no power; it should be at ${expectation.angle}° at ${seconds(to)}.`
+        : `${capital(partTextOf(observed.wiring, ref))} is at ${Math.round(degrees)}° at ${seconds(to)}; it should be at ${expectation.angle}°.`,
     hints: [
-      `At ${seconds(to)}, which angle has ${ref} been told?`,
-      `${ref}: ${found}; ${expectation.angle}° is wanted.`,
+      `What angle did the program last send to ${ref} before ${seconds(to)}?`,
+      `${ref}: ${found}; it should be at ${expectation.angle}°.`,
       degrees === undefined
-        ? `Check that ${ref} has its supply, that its ground is joined to the board, and that the program attaches the pin its signal lead is on.`
+        ? `Check that ${ref} has power, that its ground is connected to the board, and that the program uses the pin its signal lead is on.`
         : `Write ${expectation.angle} to ${ref} before ${seconds(to)}.`,
     ],
     evidence:
@@ -87,7 +88,7 @@ export const checkSound: Check<Of<'buzzer'>> = (expectation, observed) => {
     message: `${capital(partTextOf(observed.wiring, ref))} is heard so from ${seconds(from)} to ${seconds(to)}: ${summary}. ${capital(wanted)} is wanted.`,
     hints: [
       `What is to be heard from ${ref} from ${seconds(from)} to ${seconds(to)}?`,
-      `${ref}: ${summary}; ${wanted} is wanted.`,
+      `${ref}: ${summary}; it should be ${wanted}.`,
       'tone' in expectation
         ? `Give ${ref} a tone of ${figure(expectation.tone)} Hz in that time.`
         : `Switch ${ref} ${expectation.is} in that time.`,
@@ -106,7 +107,7 @@ function offTone(
   return sounding.find(({ hertz }) => Math.abs(hertz - tone) > tone * tolerance)?.hertz;
 }
 
-/** What a lamp panel shows at the end of its window. */
+/** What an LED panel shows at the end of its window. */
 export const checkPicture: Check<Of<'panel'>> = (expectation, observed) => {
   const ref = observed.builtRef(expectation.panel);
   if (ref === undefined) return absent(expectation.panel);
@@ -121,16 +122,16 @@ export const checkPicture: Check<Of<'panel'>> = (expectation, observed) => {
     severity: 'fault',
     refs: [ref],
     message: shown
-      ? `${capital(partTextOf(observed.wiring, ref))} shows another picture at ${seconds(to)}: row ${row + 1} is ${shown[row]}, and ${expectation.picture[row]} is wanted.`
-      : `${capital(partTextOf(observed.wiring, ref))} shows nothing at ${seconds(to)}: it gets no supply or no data.`,
+      ? `${capital(partTextOf(observed.wiring, ref))} shows the wrong picture at ${seconds(to)}: row ${row + 1} is ${shown[row]}; it should be ${expectation.picture[row]}.`
+      : `${capital(partTextOf(observed.wiring, ref))} shows nothing at ${seconds(to)}: it gets no power or no data.`,
     hints: [
       `Compare the rows of ${ref} with the wanted picture, from the top.`,
       shown
-        ? `Row ${row + 1} of ${ref} is ${shown[row]}; ${expectation.picture[row]} is wanted.`
+        ? `Row ${row + 1} of ${ref} is ${shown[row]}; it should be ${expectation.picture[row]}.`
         : `Nothing reaches ${ref}.`,
       shown
         ? `Write ${Number.parseInt(expectation.picture[row]!.replace(/\./g, '0').replace(/#/g, '1'), 2)} to row ${row} of ${ref}.`
-        : `Check supply, ground and the three lines of ${ref}, and that the program wakes the panel up.`,
+        : `Check the supply, ground and three data wires of ${ref}, and that the program wakes it up.`,
     ],
     evidence: { row: quantity(row + 1, '') },
   });
@@ -152,11 +153,11 @@ export const checkDisplay: Check<Of<'display'>> = (expectation, observed) => {
     severity: 'fault',
     refs: [ref],
     message: shown
-      ? `Line ${line + 1} of ${partTextOf(observed.wiring, ref)} reads “${shown[line] ?? ''}” at ${seconds(to)}; “${expectation.text[line]}” is wanted.`
-      : `${capital(partTextOf(observed.wiring, ref))} shows nothing at ${seconds(to)}: it gets no supply or no data.`,
+      ? `Line ${line + 1} of ${partTextOf(observed.wiring, ref)} reads “${shown[line] ?? ''}” at ${seconds(to)}; it should read “${expectation.text[line]}”.`
+      : `${capital(partTextOf(observed.wiring, ref))} shows nothing at ${seconds(to)}: it gets no power or no data.`,
     hints: [
       `What should line ${line + 1} of ${ref} read at ${seconds(to)}?`,
-      `${ref}: ${found}; “${expectation.text[line]}” is wanted.`,
+      `${ref}: ${found}; it should read “${expectation.text[line]}”.`,
       `Set the cursor to line ${line} and print “${expectation.text[line]}”.`,
     ],
     evidence: { line: quantity(line + 1, '') },

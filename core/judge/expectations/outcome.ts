@@ -19,9 +19,9 @@ export interface Observed {
   readonly wiring: Wiring;
   readonly trace: Trace;
   readonly stimuli: readonly Stimulus[];
-  /** Stretches in which the lamp of the reference looks the same; `undefined` when no part stands for it. */
+  /** Stretches in which the LED of the reference looks the same; `undefined` when no part stands for it. */
   readonly seen: (lamp: string) => readonly SeenInterval[] | undefined;
-  /** The currents of that lamp as they are. */
+  /** The currents of that LED as they are. */
   readonly currents: (lamp: string) => readonly CurrentChange[] | undefined;
   /** The built part that stands for a part of the reference. */
   readonly builtRef: (reference: string) => Ref | undefined;
@@ -41,7 +41,7 @@ export const failedWith = (observed: string, failure: Observation): Outcome => (
 });
 export const absent = (reference: string): Outcome => ({
   passed: false,
-  observed: `there is no part that stands for ${reference}`,
+  observed: `nothing in the build stands for ${reference}`,
   failures: [],
 });
 

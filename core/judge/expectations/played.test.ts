@@ -10,7 +10,7 @@ import { grammars } from '../../testing/beacon';
 import { readWiring } from '../../wiring/read';
 import { checkExpectation, type Observed, type Outcome } from './index';
 
-/** A lamp on 9, a three-colour lamp on 3, 5 and 6, a buzzer on 8, a button on 2, a servo on 10, panel and display. */
+/** An LED on 9, an RGB LED on 3, 5 and 6, a buzzer on 8, a button on 2, a servo on 10, panel and display. */
 const TABLE = `ref,kind,value,leg,at
 U1,board,learner-5v,,
 B1,breadboard,full,,

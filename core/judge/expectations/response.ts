@@ -4,12 +4,13 @@ import { touchedBy } from '../../formats/scenario';
 import { litPhases, soundingPhases, type Phase } from '../../rehearsal/phases';
 import { observedSeconds } from '../../rehearsal/trace';
 import { seconds } from '../../units';
-import { capital, partTextOf } from '../words';
+import { partTextOf } from '../words';
 import { absent, failedWith, passed, type Check, type Observed } from './outcome';
+import { capital } from '../../words/words';
 
 type Response = Extract<SingleExpectation, { responds: string }>;
 
-/** Whether a lamp or buzzer does something after each press, turn or change of a part. */
+/** Whether an LED or buzzer does something after each press, turn or change of a part. */
 export const checkResponse: Check<Response> = (expectation, observed) => {
   const ref = observed.builtRef(expectation.responds);
   const phases = ref && phasesOf(expectation.responds, observed);
@@ -35,15 +36,15 @@ export const checkResponse: Check<Response> = (expectation, observed) => {
     message:
       delay === undefined
         ? `${name} does not ${does} when ${to} is used at ${at}.`
-        : `${name} takes ${seconds(delay)} to ${does} when ${to} is used at ${at}; ${seconds(expectation.within)} are allowed.`,
+        : `${name} takes ${seconds(delay)} to ${does} when ${to} is used at ${at}; it may take ${seconds(expectation.within)}.`,
     hints: [
-      `When ${to} is used at ${at}, what does the program do at that moment?`,
+      `When ${to} is used at ${at}, what is the program doing at that moment?`,
       delay === undefined
         ? `${to} is used at ${at}, and ${ref} does not ${does}.`
-        : `${ref} follows ${to} only after ${seconds(delay)}.`,
+        : `${ref} only reacts to ${to} after ${seconds(delay)}.`,
       delay === undefined
-        ? `See that the program reads ${to} at every turn of loop, and what it does with what it reads.`
-        : `Shorten the pauses, so that ${to} is looked at every ${seconds(expectation.within)} at least.`,
+        ? `Check that the program reads ${to} every time round the loop, and what it does with the reading.`
+        : `Shorten the delays, so that the program checks ${to} at least every ${seconds(expectation.within)}.`,
     ],
     evidence: {
       atS: quantity(moments[late]!, 's'),

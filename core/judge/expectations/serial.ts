@@ -16,15 +16,15 @@ export const checkSerial: Check<Extract<SingleExpectation, { serial: string }>> 
   const { serial: way, text: wanted } = expectation;
   if (text !== '' && listensAt !== undefined && trace.serialRate !== listensAt) {
     const line = trace.serialLine ?? 1;
-    return failedWith('signs that nobody can read', {
+    return failedWith('characters nobody can read', {
       code: 'serial-rate',
       severity: 'fault',
       line,
       column: 1,
-      message: `Line ${line} starts the serial line at ${trace.serialRate}; the computer listens at ${listensAt}. What arrives cannot be read.`,
+      message: `Line ${line} starts serial at ${trace.serialRate}, but the computer listens at ${listensAt}, so what arrives can’t be read.`,
       hints: [
-        `Which rate does the program set, and which one does the computer listen at?`,
-        `The program sends at ${trace.serialRate} bits a second, and ${listensAt} is expected.`,
+        `What speed does the program set, and what speed does the computer listen at?`,
+        `The program sends at ${trace.serialRate} bits per second; the computer expects ${listensAt}.`,
         `Write ${listensAt} in line ${line}.`,
       ],
       evidence: { rate: quantity(trace.serialRate, 'bit/s'), wanted: quantity(listensAt, 'bit/s') },
@@ -41,11 +41,11 @@ export const checkSerial: Check<Extract<SingleExpectation, { serial: string }>> 
   return failedWith(shown, {
     code: 'text-off',
     severity: 'fault',
-    message: `The board prints ${shown}; “${wanted}” is wanted.`,
+    message: `The board prints ${shown}; it should print “${wanted}”.`,
     hints: [
       `What does the board print?`,
       `It prints ${shown} in ${seconds(to)}.`,
-      `Change the printing so that “${wanted}” appears.`,
+      `Change the program so that it prints “${wanted}”.`,
     ],
     evidence: { characters: quantity(text.length, '') },
   });

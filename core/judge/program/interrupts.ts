@@ -11,8 +11,8 @@ export const interruptTrouble: RunRule = ({ trace }, { board }) => {
     column: 1,
     message:
       number < 0
-        ? `Line ${line} asks for the interrupt of a pin that makes none. ${able.length === 0 ? 'No pin of this board does.' : `Pins that do: ${able.join(', ')}.`}`
-        : `Line ${line} asks for interrupt ${number}, which the board does not have. The number of a pin is not that of its interrupt.`,
+        ? `Line ${line} uses an interrupt on a pin that has none. ${able.length === 0 ? 'No pin on this board has one.' : `Pins that have one: ${able.join(', ')}.`}`
+        : `Line ${line} asks for interrupt ${number}, which the board does not have. A pin’s number is not its interrupt number.`,
     hints: [
       `Which pins of the board can interrupt the program?`,
       `Line ${line} names ${number < 0 ? 'a pin without an interrupt' : `interrupt ${number}`}.`,
@@ -29,11 +29,11 @@ export const interruptTrouble: RunRule = ({ trace }, { board }) => {
       severity: 'fault',
       line,
       column: 1,
-      message: `Line ${line} waits inside an interrupt routine. The clock stands still there, so the program never comes back.`,
+      message: `Line ${line} waits inside an interrupt routine. The clock stops there, so the program never gets out.`,
       hints: [
         `What should an interrupt routine do, and what should it leave to loop?`,
-        `The program stops in line ${line}, inside an interrupt routine.`,
-        `Set a variable in the routine only, and wait in loop.`,
+        `The program gets stuck in line ${line}, inside an interrupt routine.`,
+        `Only set a variable in the routine, and do the waiting in loop.`,
       ],
     },
   ];

@@ -3,7 +3,7 @@ import { EYE_SECONDS } from '../../rehearsal/seen';
 import { figure, milliamps, seconds } from '../../units';
 import type { Built, BuiltRunRule, RunRule } from '../subject';
 
-/** Pins written to that were never made outputs, with what reaches their lamps instead. */
+/** Pins written to that were never made outputs, with what reaches their LEDs instead. */
 export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
   const pins = [...new Set(trace.undirected.map((write) => write.pin))];
   return pins.map((name) => {
@@ -15,7 +15,7 @@ export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
         ? 'Nothing happens.'
         : currentMa === undefined
           ? 'Only the weak pull-up inside the board is switched on.'
-          : `Only the weak pull-up inside the board is switched on: ${milliamps(currentMa)} flow, a faint glow at most.`;
+          : `Only the weak pull-up inside the board is switched on: ${milliamps(currentMa)} flows, a faint glow at most.`;
     return {
       code: 'direction-unset',
       severity: 'fault',
@@ -23,8 +23,8 @@ export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
       column: 1,
       message: `Line ${line} writes to pin ${pin}, but no line made it an output. ${effect}`,
       hints: [
-        `What must the board be told about pin ${pin} before it can drive something?`,
-        `Pin ${pin} is written to in line ${line}, and ${wording.outputLine}.`,
+        `What do you have to tell the board about pin ${pin} before it can drive something?`,
+        `Line ${line} writes to pin ${pin}, and ${wording.outputLine}.`,
         wording.output(pin),
       ],
       evidence: { currentMa: quantity(level === 'low' ? 0 : (currentMa ?? 0), 'mA') },
@@ -62,12 +62,12 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }) => {
           line,
           column: 1,
           message: both
-            ? `Pin ${pin} changes ${figure(hertz)} times a second, faster than an eye can follow: no pause stands between line ${line} and the next change.`
-            : `After line ${line} pin ${pin} is ${state} for only ${seconds(lasts)}, too short to be seen: a pause is missing there.`,
+            ? `Pin ${pin} changes ${figure(hertz)} times a second, faster than the eye can follow: there is no delay between line ${line} and the next change.`
+            : `After line ${line} pin ${pin} is ${state} for only ${seconds(lasts)}, too short to see: a delay is missing there.`,
           hints: [
-            `After line ${line}, how long does the lamp stay ${state}?`,
-            `Between line ${line} and the next change of pin ${pin} lie ${seconds(lasts)}.`,
-            `Add a pause, ${wording.pause}, straight after line ${line}.`,
+            `After line ${line}, how long does the LED stay ${state}?`,
+            `Between line ${line} and the next change of pin ${pin} there is only ${seconds(lasts)}.`,
+            `Add a delay, ${wording.pause}, right after line ${line}.`,
           ],
           evidence: { lastsS: quantity(lasts, 's'), perSecond: quantity(hertz, 'Hz') },
         },
@@ -99,14 +99,14 @@ export const negativePause: RunRule = ({ trace: { pauses } }) => {
         line,
         column: 1,
         message: wrapped
-          ? `At ${seconds(at)} the time in line ${line} is below zero. A pause has no sign: it becomes ${figure(days)} days.`
-          : `From ${seconds(at)} on the pause in line ${line} is zero: what should be seen is gone at once.`,
+          ? `At ${seconds(at)} the time in line ${line} is below zero. A delay can’t be negative: it turns into ${figure(days)} days.`
+          : `From ${seconds(at)} on the delay in line ${line} is zero: what you should see is gone at once.`,
         hints: [
-          `Which times does line ${line} wait for, one after the other?`,
+          `How long does line ${line} wait each time?`,
           wrapped
             ? `At ${seconds(at)} line ${line} waits for a number below zero.`
-            : `At ${seconds(at)} the pause in line ${line} has become zero.`,
-          `Stop making the time smaller before it reaches zero.`,
+            : `At ${seconds(at)} the delay in line ${line} has reached zero.`,
+          `Stop shortening the delay before it reaches zero.`,
         ],
         evidence: { atS: quantity(at, 's') },
       },

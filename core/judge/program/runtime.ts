@@ -15,9 +15,9 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
       severity: 'fault',
       line: loop.line,
       column: 1,
-      message: `The loop in line ${loop.line} begins at ${seconds(at - loop.seconds)} and never ends. What stands behind it never runs.`,
+      message: `The loop in line ${loop.line} begins at ${seconds(at - loop.seconds)} and never ends. Nothing after this loop ever runs.`,
       hints: [
-        `When does the loop in line ${loop.line} stop repeating?`,
+        `When should the loop in line ${loop.line} stop?`,
         `The loop in line ${loop.line} still runs after ${seconds(loop.seconds)}: its condition never becomes false.`,
         `Change the condition in line ${loop.line} so that it becomes false, ${wording.repeats}.`,
       ],
@@ -30,11 +30,11 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
       severity: 'fault',
       line: failure.line,
       column: 1,
-      message: `Line ${failure.line} stops the program with an error: ${failure.kind}${failure.message === '' ? '' : `, ${failure.message}`}. All pins are let go.`,
+      message: `Line ${failure.line} stops the program with an error: ${failure.kind}${failure.message === '' ? '' : `, ${failure.message}`}. All pins are switched off.`,
       hints: [
         `What does the board print when it stops?`,
         `It stops in line ${failure.line}: ${failure.kind}.`,
-        `Change line ${failure.line} so that it does not come to that, or catch the error with try and except.`,
+        `Change line ${failure.line} so that this can’t happen, or catch the error with try and except.`,
       ],
       evidence: {},
     });
@@ -44,11 +44,11 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
       severity: 'fault',
       line: Math.max(1, line),
       column: 1,
-      message: `At ${seconds(at)} the memory of the board is full in line ${line}: a function calls itself again and again. The board starts over each time.`,
+      message: `At ${seconds(at)} the board runs out of memory in line ${line}: a function calls itself again and again. The board restarts each time.`,
       hints: [
         `Which function is called in line ${line}, and who calls it?`,
-        `The ${board.memory.dataBytes} bytes of the board are full at ${seconds(at)}, in line ${line}.`,
-        `Let the function in line ${line} end before it calls itself; loop() repeats by itself.`,
+        `The board’s ${board.memory.dataBytes} bytes are full at ${seconds(at)}, in line ${line}.`,
+        `Let the function in line ${line} end instead of calling itself; loop() repeats anyway.`,
       ],
       evidence: { memoryBytes: quantity(board.memory.dataBytes, 'bytes'), afterS: quantity(at, 's') },
     });
@@ -60,12 +60,12 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
       column: 1,
       message:
         reason === 'output'
-          ? `Line ${line} writes without end and without a pause: the run was stopped at ${seconds(at)}.`
-          : `The program is still busy in line ${line} without a pause when the run is given up, at ${seconds(at)}.`,
+          ? `Line ${line} prints without end and without a delay: the run was stopped at ${seconds(at)}.`
+          : `The program is still busy in line ${line}, without a delay, when the run is stopped at ${seconds(at)}.`,
       hints: [
-        `How often does line ${line} run in one second?`,
-        `Line ${line} was still running at ${seconds(at)}, with no pause between its turns.`,
-        `Put a pause behind line ${line}, or let the loop around it end.`,
+        `How many times a second does line ${line} run?`,
+        `Line ${line} was still running at ${seconds(at)}, with no delay between its turns.`,
+        `Add a delay after line ${line}, or let the loop around it end.`,
       ],
       evidence: { stoppedS: quantity(at, 's') },
     });
@@ -86,7 +86,7 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
       hints: [
         `Which pins does the board have?`,
         `There is no pin ${number} on this board.`,
-        `Use a pin of the board in line ${at}.`,
+        `Use a pin that the board has in line ${at}.`,
       ],
       evidence: { pin: quantity(number, '') },
     });
@@ -102,21 +102,21 @@ function silent(error: SilentError): Observation {
       return {
         ...base,
         code: 'runtime-error',
-        message: `Line ${line} divides by zero. The board says nothing and goes on with a wrong number.`,
+        message: `Line ${line} divides by zero. The board doesn’t complain; it goes on with a wrong number.`,
         hints: [
-          `Can the number behind / in line ${line} be zero?`,
+          `Can the number after / in line ${line} be zero?`,
           `When line ${line} runs, it divides by 0.`,
-          `Ask before line ${line} whether the number is zero.`,
+          `Before line ${line}, check that the number is not zero.`,
         ],
       };
     case 'index':
       return {
         ...base,
         code: 'runtime-error',
-        message: `Line ${line} uses place ${figure(index)} of “${error.name}”, which has the places 0 to ${length - 1}. The board says nothing and uses whatever lies there.`,
+        message: `Line ${line} uses index ${figure(index)} of “${error.name}”, which only goes from 0 to ${length - 1}. The board doesn’t complain; it uses whatever is there.`,
         hints: [
-          `How many places does “${error.name}” have, and which is the last?`,
-          `Line ${line} asks for place ${index}; the last is ${length - 1}.`,
+          `How many items does “${error.name}” have, and what is the last index?`,
+          `Line ${line} asks for index ${index}; the last is ${length - 1}.`,
           `Keep the index in line ${line} between 0 and ${length - 1}.`,
         ],
         evidence: { index: quantity(index, ''), length: quantity(length, '') },
@@ -125,11 +125,11 @@ function silent(error: SilentError): Observation {
       return {
         ...base,
         code: 'runtime-error',
-        message: `The text in line ${line} grows to ${length} letters, more than the memory of the board holds. It is lost.`,
+        message: `The text in line ${line} grows to ${length} characters, more than the board’s memory can hold. It is lost.`,
         hints: [
-          `How long can the text in line ${line} become?`,
-          `It would have ${length} letters in line ${line}.`,
-          `Begin the text anew from time to time, or print it piece by piece.`,
+          `How long can the text in line ${line} get?`,
+          `It would have ${length} characters in line ${line}.`,
+          `Start the text again from time to time, or print it in pieces.`,
         ],
         evidence: { letters: quantity(length, '') },
       };
@@ -139,9 +139,9 @@ function silent(error: SilentError): Observation {
         code: 'number-overflow',
         message: `In line ${line} the number ${figure(index)} is too large for its type on this board. It becomes ${figure(length)}, and the program goes on with that.`,
         hints: [
-          `How large can the number in line ${line} become?`,
+          `How large can the number in line ${line} get?`,
           `${figure(index)} does not fit in line ${line}; it becomes ${figure(length)}.`,
-          `Use a larger type, such as long, for what is worked out in line ${line}.`,
+          `Use a larger type, such as long, for the calculation in line ${line}.`,
         ],
         evidence: { wanted: quantity(index, ''), held: quantity(length, '') },
       };
@@ -149,10 +149,10 @@ function silent(error: SilentError): Observation {
       return {
         ...base,
         code: 'out-of-range',
-        message: `Line ${line} sets a brightness of ${figure(index)}; 0 to ${figure(length)} are possible.`,
+        message: `Line ${line} sets a brightness of ${figure(index)}; it can only be 0 to ${figure(length)}.`,
         hints: [
-          `Which numbers can line ${line} come to?`,
-          `Line ${line} comes to ${figure(index)}, outside of 0 to ${figure(length)}.`,
+          `What numbers can line ${line} work out?`,
+          `Line ${line} gets ${figure(index)}, outside 0 to ${figure(length)}.`,
           `Keep the number in line ${line} between 0 and ${figure(length)}.`,
         ],
         evidence: { value: quantity(index, ''), most: quantity(length, '') },
@@ -161,7 +161,7 @@ function silent(error: SilentError): Observation {
       return {
         ...base,
         code: 'negative-pause',
-        message: `Line ${line} is told to wait for less than no time. The program stops there.`,
+        message: `Line ${line} is told to wait for a negative time. The program stops there.`,
         hints: [
           `Can the time in line ${line} fall below zero?`,
           `When line ${line} runs, its time is below zero.`,

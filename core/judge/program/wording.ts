@@ -20,7 +20,7 @@ const wordings: Readonly<Record<Language, Wording>> = {
     pullUp: (pin) => `Write pinMode(${pin}, INPUT_PULLUP); in setup.`,
     pause: 'delay(…);',
     clock: 'millis()',
-    repeats: 'or take the loop away: loop() repeats by itself',
+    repeats: 'or remove the loop: loop() repeats anyway',
   },
   python: {
     output: (pin) =>

@@ -3,11 +3,12 @@ import { legName, ref } from '../../brand';
 import { quantity, type Edit, type Observation } from '../../findings/finding';
 import { readPoint, surroundingsOf } from '../../wiring/point';
 import { findPart, type Point, type Wiring } from '../../wiring/wiring';
-import { capital, legText, placeText, stripText } from '../words';
+import { legText, placeText, stripText } from '../words';
+import { capital } from '../../words/words';
 
 /**
  * The finding that a repairing move is evidence of: an end one row or hole from where it is right, or
- * on the other side of the trough. Other edits are explained by what the rules saw.
+ * on the other side of the centre gap. Other edits are explained by what the rules saw.
  */
 export function findingOfMove(edit: Edit, wiring: Wiring): Observation | undefined {
   if (!('move' in edit) || edit.from === '') return undefined;
@@ -30,10 +31,10 @@ export function findingOfMove(edit: Edit, wiring: Wiring): Observation | undefin
       severity: 'fault',
       refs: [part.ref],
       at: [edit.from],
-      message: `${capital(what)} is in ${placeText(from.value)}, on the other side of the trough. The holes a to e and f to j of a row are not joined.`,
+      message: `${capital(what)} is in ${placeText(from.value)}, on the other side of the centre gap. Holes a to e of a row are not joined to holes f to j.`,
       hints: [
-        `Which holes of a row belong together, and where does the trough divide them?`,
-        `${capital(what)} is in ${stripText(from.value)}; what it should meet is in ${stripText(to.value)}.`,
+        `Which holes of a row belong together, and where does the centre gap divide them?`,
+        `${capital(what)} is in ${stripText(from.value)}; what it should connect to is in ${stripText(to.value)}.`,
         `Move ${what} to ${placeText(to.value)}.`,
       ],
       evidence: { rows: quantity(0, '') },
@@ -75,9 +76,9 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
     severity: 'fault',
     line,
     column,
-    message: `Line ${line} asks the wrong way round: with ${word} it does the opposite of what is wanted on this wiring.`,
+    message: `Line ${line} asks the question the wrong way round: with ${word} it does the opposite of what it should on this wiring.`,
     hints: [
-      `Which level does the wiring give when it happens, and which one does line ${line} ask for?`,
+      `What level does the wiring give at that moment, and which one does line ${line} ask for?`,
       `The ${word} at column ${column} of line ${line} turns the question round.`,
       `Write ${by} instead of ${word} in line ${line}.`,
     ],
@@ -85,7 +86,7 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
   };
 }
 
-/** Rows that a slip is off by, signed; `side` across the trough in one row; `undefined` for no slip. */
+/** Rows that a slip is off by, signed; `side` across the centre gap in one row; `undefined` for no slip. */
 function slipOf(from: Point, to: Point): number | 'side' | undefined {
   if (from.type !== 'hole' || to.type !== 'hole' || from.ref !== to.ref) return undefined;
   const sameSide = sideOf(from.column) === sideOf(to.column);

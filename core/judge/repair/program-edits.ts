@@ -96,14 +96,14 @@ export function programCandidates(
       make(
         { line: first.line, column: first.column, length, by },
         cost.word,
-        `Turn the list in line ${first.line} round: ${by}.`,
+        `Reverse the list in line ${first.line}: ${by}.`,
       ),
     );
   }
   for (const loop of wishes.endlessLine === undefined
     ? []
     : loopsAt(program.source, tokens, wishes.endlessLine)) {
-    found.push(make({ ...loop, by: '' }, cost.loop, `Take away the loop in line ${loop.line}.`));
+    found.push(make({ ...loop, by: '' }, cost.loop, `Remove the loop in line ${loop.line}.`));
     for (const time of wishes.milliseconds)
       found.push(
         make(
@@ -139,7 +139,7 @@ export function programCandidates(
         make(
           { line: end.line, column: end.endColumn, length: 0, by: ` delay(${time});` },
           cost.insert,
-          `Add delay(${time}); behind line ${end.line}.`,
+          `Add delay(${time}); after line ${end.line}.`,
         ),
       );
   return found;

@@ -33,7 +33,7 @@ export function pythonCandidates(
     ...linesBehind(tokens, wishes).map(({ by, amount }) => {
       const { line, endColumn } = tokens.at(-1)!;
       const place = { line, column: endColumn, length: 0 };
-      return make({ ...place, by: `\n${space}${by}` }, amount, `Add ${by} behind line ${line}.`);
+      return make({ ...place, by: `\n${space}${by}` }, amount, `Add ${by} after line ${line}.`);
     }),
   ]);
 }

@@ -142,20 +142,20 @@ describe('changes of a program', () => {
   test('put no pin twice into a list, and turn a list round as a whole', () => {
     const program = `const int PINS[3] = {4, 5, 6};\n${PROGRAM}`;
     const listed = changed(program, { pins: [4, 5, 6, 7], used: [4, 5, 6, 13], milliseconds: [] })
-      .filter(({ text }) => text.endsWith('in line 1.') || text.includes('line 1 round'))
+      .filter(({ text }) => text.endsWith('in line 1.') || text.startsWith('Reverse'))
       .map(({ text }) => text);
     expect(listed).toEqual([
       'Write 7 instead of 4 in line 1.',
       'Write 7 instead of 5 in line 1.',
       'Write 7 instead of 6 in line 1.',
-      'Turn the list in line 1 round: 6, 5, 4.',
+      'Reverse the list in line 1: 6, 5, 4.',
     ]);
   });
 
   test('take a loop away that never ends, whole', () => {
     const program = PROGRAM.replace('delay(500);', 'while (true) {\n    int n = 0;\n  }');
     const [gone] = changed(program, { endlessLine: 10 }).filter((candidate) =>
-      candidate.text.startsWith('Take away the loop'),
+      candidate.text.startsWith('Remove the loop'),
     );
     const edit = gone!.edits[0]!;
     expect('replace' in edit && applyTextEdit(program, edit.replace)).not.toMatch(/while|int n/);

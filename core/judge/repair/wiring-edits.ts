@@ -19,6 +19,7 @@ import {
 import type { Examination, Reference } from '../examine';
 import { legText, partText, placeText } from '../words';
 import type { Candidate } from './candidate';
+import { withArticle } from '../../words/words';
 
 /** Costs by what a hand has to do; docs/findings.md says how they were chosen. */
 const cost = {
@@ -204,7 +205,7 @@ class WiringEdits {
       yield candidate(
         [{ value: part.ref, to: wanted.text }],
         cost.value,
-        `Take ${kindOf(part.kind).describe(wanted).replace(/^/, 'a ')} for ${part.ref}.`,
+        `Use ${withArticle(kindOf(part.kind).describe(wanted))} for ${part.ref}.`,
         (wiring) =>
           findPart(wiring, part.ref)
             ? withPart(wiring, { ...findPart(wiring, part.ref)!, value: wanted })

@@ -6,8 +6,9 @@ import { quantity, type Observation } from '../../findings/finding';
 import { AT_REST, isContact, kindOf, roleOfLeg, type PartState } from '../../parts';
 import { milliamps } from '../../units';
 import type { NodeId } from '../../wiring/netlist';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
+import { capital } from '../../words/words';
 
 /** Motors, servos and relays that a signal pin has to feed. */
 export const actuatorFromPin: WiringRule = (built) =>
@@ -33,8 +34,8 @@ export const actuatorFromPin: WiringRule = (built) =>
         at: socketsOf(built.circuit, pin),
         message: `${capital(partText(part))} takes its power from pin ${pin}. It needs ${milliamps(needs)} when it starts; a pin gives ${built.board.drive.recommendedMa} mA.`,
         hints: [
-          `How much current does ${partText(part)} take, and how much does a pin give?`,
-          `${part.ref} is fed by pin ${pin}, which is made for signals.`,
+          `How much current does ${partText(part)} need, and how much can a pin give?`,
+          `${part.ref} gets its power from pin ${pin}, which is only meant for signals.`,
           `Feed ${part.ref} from its own supply with the grounds joined, and switch it with a transistor.`,
         ],
         evidence: {
@@ -76,9 +77,9 @@ export const supplySag: WiringRule = (built) => {
       at: socketsOf(circuit, supply.name),
       message: `When ${starters.length === 1 ? partText(starters[0]!) : 'the motors'} start${starters.length === 1 ? 's' : ''}, ${effect}.`,
       hints: [
-        `What happens to the board’s supply at the moment when the motor starts?`,
+        `What happens to the board’s supply at the moment the motor starts?`,
         `${milliamps(worst.currentMa)} flow from ${supply.name} at the start, and it falls to ${worst.volts.toFixed(1)} V.`,
-        `Give ${starters.map(({ ref }) => ref).join(', ')} a supply of ${starters.length === 1 ? 'its' : 'their'} own and join only the grounds.`,
+        `Give ${starters.map(({ ref }) => ref).join(', ')} a supply of ${starters.length === 1 ? 'its' : 'their'} own, and connect only the grounds.`,
       ],
       evidence: {
         volts: quantity(worst.volts, 'V'),
@@ -103,11 +104,11 @@ export const inductiveNoDiode: WiringRule = (built) =>
           severity: 'risk',
           refs: [part.ref],
           at: [],
-          message: `${capital(partText(part))} is switched, but no diode lies across it. When it is cut off, its coil makes a voltage that can destroy what switches it.`,
+          message: `${capital(partText(part))} is switched, but there is no diode across it. When it is switched off, its coil makes a voltage that can destroy whatever switches it.`,
           hints: [
-            `What becomes of the current in the coil at the moment when it is cut off?`,
-            `Between the two leads of ${part.ref} there is no diode.`,
-            `Put a diode across ${part.ref}, with its stripe on the side of the supply.`,
+            `Where does the current in the coil go at the moment it is switched off?`,
+            `There is no diode between the two leads of ${part.ref}.`,
+            `Put a diode across ${part.ref}, with its stripe towards the supply.`,
           ],
         },
       ];

@@ -3,8 +3,9 @@ import type { Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
 import type { NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
+import { capital } from '../../words/words';
 
 const contactsOf = (built: Built): readonly PlacedPart[] =>
   built.circuit.parts.filter((part) => isContact(part));
@@ -51,11 +52,11 @@ export const buttonAlwaysClosed: WiringRule = (built) =>
           severity: 'fault',
           refs: [part.ref],
           at: placesOf(part),
-          message: `${capital(partText(part))} is used at its legs ${names}. These two are one piece of metal inside, so the button is closed all the time, pressed or not.`,
+          message: `${capital(partText(part))} is wired at its legs ${names}. Inside, these two are one piece of metal, so the button is always closed, pressed or not.`,
           hints: [
             `Which legs of the button are joined inside, and which only while you press?`,
             `Legs ${names} of ${part.ref} are joined inside; the gap is between legs 1 and 3.`,
-            `Move one of the wires to the row of leg ${pair.legs[0] === 0 ? 3 : 1}, two rows along.`,
+            `Move one of the wires to the row of leg ${pair.legs[0] === 0 ? 3 : 1}, two rows further along.`,
           ],
         },
       ];
@@ -78,10 +79,10 @@ export const buttonNeverCloses: WiringRule = (built) =>
         at: placesOf(part),
         message: `${capital(partText(part))} changes nothing: ${reason}`,
         hints: [
-          `Follow the current to ${part.ref} and out of it again. Where does it leave?`,
+          `Follow the current into ${part.ref} and out again. Where does it come out?`,
           `${capital(reason)}`,
           isButton
-            ? `Put the second wire of ${part.ref} into the row of a leg on the other side of its gap.`
+            ? `Put the second wire of ${part.ref} into the row of a leg on the other side of the button.`
             : `Use the middle leg of ${part.ref} and one outer leg.`,
         ],
       },
@@ -97,13 +98,13 @@ function idleButton(
   if (nodes[0] === nodes[2]) return undefined;
   if (used[0] && used[2]) return undefined;
   if (usedStrips(built, part, used[0] ? [0, 1] : [2, 3]) > 1) return undefined;
-  return `nothing is joined to its legs ${used[0] ? '3 and 4' : '1 and 2'}.`;
+  return `nothing is connected to its legs ${used[0] ? '3 and 4' : '1 and 2'}.`;
 }
 
 function idleSwitch(used: readonly boolean[]): string | undefined {
   const [one, common, two] = used;
-  if (common) return one || two ? undefined : 'its middle leg leads on to neither outer leg.';
+  if (common) return one || two ? undefined : 'neither of its outer legs is connected.';
   return one && two
-    ? 'its two outer legs are used, and they never meet.'
-    : 'nothing is joined to its middle leg.';
+    ? 'only its two outer legs are used, and they never connect.'
+    : 'nothing is connected to its middle leg.';
 }

@@ -3,8 +3,9 @@ import { isPowerSource, kindOf } from '../../parts';
 import type { Observation } from '../../findings/finding';
 import type { NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
+import { capital } from '../../words/words';
 
 /** The nodes of a source's poles. */
 function polesOf({ circuit }: Built, part: PlacedPart): { readonly high: NodeId; readonly low: NodeId } {
@@ -28,10 +29,10 @@ export const noCommonGround: WiringRule = (built) =>
         severity: 'fault',
         refs: [part.ref],
         at: socketsOf(circuit, 'GND'),
-        message: `The minus of ${partText(part)} is not joined to the board’s ground, so the signal of pin ${pin} has no way back.`,
+        message: `The minus of ${partText(part)} is not connected to the board’s ground, so the signal from pin ${pin} has no way back.`,
         hints: [
-          `A signal needs two wires. Where does the current of pin ${pin} come back to the board?`,
-          `The ground of the board and the minus of ${part.ref} are two separate nodes.`,
+          `A signal needs two wires. How does the current from pin ${pin} get back to the board?`,
+          `The board’s ground and the minus of ${part.ref} are not connected.`,
           `Add a wire from GND to the minus of ${part.ref}.`,
         ],
       },
@@ -62,11 +63,11 @@ export const railSwapped: WiringRule = ({ circuit }) => {
       severity: 'fault',
       refs: [...new Set([...high.refs, ...low.refs])],
       at: [high.at, low.at],
-      message: `The rails are interchanged: the supply is on the minus rail and ground is on the plus rail. Everything that is plugged into them by its marks gets the wrong one.`,
+      message: `The rails are swapped: the supply is on the minus rail and ground is on the plus rail. Everything plugged in by the marks gets the wrong one.`,
       hints: [
         `Follow the wire from the supply socket. Which rail does it end in, and how is that rail marked?`,
-        `${high.at} lies on the plus rail and leads to ground; ${low.at} lies on the minus rail and leads to the supply.`,
-        `Unplug the board and exchange the two wires that feed the rails.`,
+        `${high.at} is on the plus rail and goes to ground; ${low.at} is on the minus rail and goes to the supply.`,
+        `Unplug the board and swap the two wires that feed the rails.`,
       ],
     },
   ];
@@ -83,11 +84,11 @@ export const batteryReversed: WiringRule = (built) =>
         severity: 'fault',
         refs: [part.ref],
         at: placesOf(part),
-        message: `${capital(partText(part))} is the wrong way round: its plus is joined to ground. What it feeds gets its voltage backwards and can be destroyed.`,
+        message: `${capital(partText(part))} is the wrong way round: its plus is connected to ground. Whatever it feeds gets its voltage backwards and can be destroyed.`,
         hints: [
           `Which lead of the battery is plus, and where does it go?`,
           `The plus of ${part.ref} is on the board’s ground.`,
-          `Take the battery off and exchange its two leads.`,
+          `Disconnect the battery and swap its two leads.`,
         ],
       },
     ];

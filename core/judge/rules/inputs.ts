@@ -3,9 +3,10 @@ import type { Observation } from '../../findings/finding';
 import { AT_REST, isContact, isResistor, kindOf, roleOfLeg } from '../../parts';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
+import { capital } from '../../words/words';
 
 /** A wired pin that no state drives, with what is on its node. */
 interface Input {
@@ -62,11 +63,11 @@ export const inputFloating: WiringRule = (built) =>
         severity: 'fault',
         refs: [contact.ref],
         at: socketsOf(built.circuit, pin),
-        message: `While ${partText(contact)} is open, nothing holds pin ${pin}: it reads high or low by chance.`,
+        message: `While ${partText(contact)} is open, pin ${pin} floats: it reads high or low at random.`,
         hints: [
-          `What does pin ${pin} touch while the button is not pressed?`,
+          `What is pin ${pin} connected to while the button is not pressed?`,
           `With ${contact.ref} open, no part leads from pin ${pin} to ground or to the supply.`,
-          `Turn on the pull-up of pin ${pin} in the program, or add a resistor of 10 kΩ that holds it.`,
+          `Turn on the pull-up of pin ${pin} in the program, or add a 10 kΩ resistor to hold it.`,
         ],
       },
     ];
@@ -115,18 +116,18 @@ function wrongPull(
     severity: 'fault',
     refs: [contact.ref, ...(resistor === undefined ? [] : [resistor])],
     at: socketsOf(circuit, pin),
-    message: `${capital(what)} holds pin ${pin} at ${place}, and ${partText(contact)} joins it to ${place} too: pressing changes nothing.`,
+    message: `${capital(what)} holds pin ${pin} at ${place}, and ${partText(contact)} connects it to ${place} too, so pressing changes nothing.`,
     hints: [
-      `Which level has pin ${pin} while the button is open, and which while it is pressed?`,
+      `What level is pin ${pin} at while the button is open, and while it is pressed?`,
       `Both ${what} and ${contact.ref} lead from pin ${pin} to ${place}.`,
       to === 'ground'
-        ? `Move the other side of ${contact.ref} to the supply, or let the resistor lead to the supply.`
+        ? `Move the other side of ${contact.ref} to the supply, or take the resistor to the supply.`
         : `Move the other side of ${contact.ref} to ground.`,
     ],
   };
 }
 
-/** Sensors, knobs and bus lines on pins that cannot do what they need. */
+/** Sensors, potentiometers and bus lines on pins that cannot do what they need. */
 export const pinLacksFunction: WiringRule = (built) => {
   return built.circuit.nodes.flatMap((node): readonly Observation[] => {
     const signals = built.board.pins.filter((pin) => node.pins.includes(pin.name));
@@ -145,7 +146,7 @@ export const pinLacksFunction: WiringRule = (built) => {
         severity: 'fault',
         refs: [sensor.part.ref],
         at: socketsOf(built.circuit, pin.name),
-        message: `${capital(partText(sensor.part))} gives a voltage between low and high, but pin ${pin.name} only tells low from high. The pins that measure are ${able.join(', ')}.`,
+        message: `${capital(partText(sensor.part))} gives a voltage anywhere between low and high, but pin ${pin.name} can only tell low from high. The pins that can measure are ${able.join(', ')}.`,
         hints: [
           `Which pins of the board can measure a voltage?`,
           `Pin ${pin.name} has no analog input.`,

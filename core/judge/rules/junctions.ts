@@ -6,7 +6,7 @@ import type { Built } from '../subject';
 import type { Circuit } from '../../wiring/circuit';
 import type { NodeId } from '../../wiring/netlist';
 
-/** One light: a lamp, or one of several in a housing. */
+/** One light: an LED, or one of several in a housing. */
 export interface Light {
   readonly part: PlacedPart;
   /** As `BenchPoint.lamps` names it: `D1`, `D1.red`. */

@@ -5,10 +5,11 @@ import { isResistor, kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';
 import { flood } from '../../wiring/circuit';
 import type { NodeId } from '../../wiring/netlist';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
 import { lightsOf, type Light } from './junctions';
+import { capital } from '../../words/words';
 
 const placesOfLight = ({ part, anode, cathode }: Light): string[] => placesOf(part, [anode, cathode]);
 
@@ -40,11 +41,11 @@ export const noSeriesResistor: WiringRule = (built) => {
         severity: 'risk',
         refs: [part.ref],
         at: placesOfLight(light),
-        message: `Nothing limits the current of ${lightText(light)}: ${milliamps(currentMa)} flow. The lamp is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA, and a pin stands ${built.board.drive.absoluteMa} mA at most.`,
+        message: `Nothing limits the current through ${lightText(light)}: ${milliamps(currentMa)} flows. The LED is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA, and a pin can take ${built.board.drive.absoluteMa} mA at most.`,
         hints: [
-          `What is there to hold the current of ${lightText(light)} back?`,
-          `${milliamps(currentMa)} flow through ${light.name}; a resistor in its path is missing or goes round.`,
-          `Unplug the board and put the resistor between ${part.ref} and the rail or pin it is joined to.`,
+          `What limits the current through ${lightText(light)}?`,
+          `${milliamps(currentMa)} flows through ${light.name}; a resistor in its path is missing or bypassed.`,
+          `Unplug the board and put the resistor between ${part.ref} and the rail or pin it is connected to.`,
         ],
         evidence: {
           currentMa: quantity(currentMa, 'mA'),
@@ -65,7 +66,7 @@ function bareEnd({ circuit }: Built, lights: readonly Light[], from: NodeId, way
   return [...reached].some((node) => circuit.node(node).pins.length > 0);
 }
 
-/** Volts that must be left for the resistor of a lamp, so that it limits anything. */
+/** Volts that must be left for the resistor of an LED, so that it limits anything. */
 const LEFT_VOLTS = 0.7;
 
 /** Chains of lights between a driven pin or a supply and ground that need more volts than there are. */
@@ -92,13 +93,13 @@ export const headroom: WiringRule = (built) => {
         severity: 'fault',
         refs,
         at: chain.flatMap(placesOfLight),
-        message: `${capital(chain.map(lightText).join(' and '))} ${chain.length > 1 ? 'in a row need' : 'needs'} ${volts(needed)}, and the resistor some more; there are only ${volts(available)}. ${volts(missing)} are missing.`,
+        message: `${capital(chain.map(lightText).join(' and '))} ${chain.length > 1 ? 'in series need' : 'needs'} ${volts(needed)}, and the resistor needs some too; there is only ${volts(available)}. That is ${volts(missing)} short.`,
         hints: [
-          `How many volts does each lamp keep for itself, and how many are there in all?`,
-          `${refs.join(' and ')} keep ${volts(needed)} of ${volts(available)}.`,
+          `How many volts does each LED need, and how many are there to share?`,
+          `${refs.join(' and ')} use up ${volts(needed)} of ${volts(available)}.`,
           chain.length > 1
-            ? `Give each lamp its own resistor and its own way to ground.`
-            : `Take a lamp that needs less, such as red, or a higher supply.`,
+            ? `Give each LED its own resistor and its own path to ground.`
+            : `Use an LED that needs less, such as red, or a higher supply.`,
         ],
         evidence: {
           neededVolts: quantity(needed, 'V'),
@@ -157,11 +158,11 @@ export const sharedResistor: WiringRule = (built) => {
         severity: independent ? 'fault' : 'advice',
         refs: [...refs, resistor],
         at: sharing.flatMap(placesOfLight),
-        message: `${capital(sharing.map(lightText).join(' and '))} share the one resistor ${resistor}. Lit together, each is darker than alone; one that needs less voltage takes most of the current.`,
+        message: `${capital(sharing.map(lightText).join(' and '))} share the single resistor ${resistor}. Together each is dimmer than alone, and the one that needs the least voltage takes most of the current.`,
         hints: [
-          `How many lamps does the current of ${resistor} have to serve?`,
-          `${sharing.length} lights meet at ${resistor}; up to ${milliamps(alone)} flow in one of them.`,
-          `Give every light a resistor of its own.`,
+          `How many LEDs share the current through ${resistor}?`,
+          `${sharing.length} LEDs meet at ${resistor}; up to ${milliamps(alone)} flows through one of them.`,
+          `Give every LED a resistor of its own.`,
         ],
         evidence: { currentMa: quantity(alone, 'mA') },
       });
@@ -183,7 +184,7 @@ export const pinOvercurrent: WiringRule = (built) => {
     const refs = circuit.partsAt(node.id).map(({ ref }) => ref as string);
     const limit =
       currentMa > board.drive.absoluteMa
-        ? `it breaks above ${board.drive.absoluteMa} mA`
+        ? `more than ${board.drive.absoluteMa} mA destroys it`
         : `it should give ${board.drive.recommendedMa} mA at most`;
     return [
       {
@@ -193,9 +194,9 @@ export const pinOvercurrent: WiringRule = (built) => {
         at: socketsOf(circuit, pin),
         message: `Pin ${pin} has to give ${milliamps(currentMa)}; ${limit}.`,
         hints: [
-          `How much current does pin ${pin} give, and how much should it?`,
-          `${milliamps(currentMa)} flow from pin ${pin}; the resistance in its path is too small.`,
-          `Unplug the board and put a larger resistor into the path of pin ${pin}.`,
+          `How much current does pin ${pin} give, and how much may it give?`,
+          `${milliamps(currentMa)} flows from pin ${pin}; the resistance in its path is too small.`,
+          `Unplug the board and use a larger resistor in the path from pin ${pin}.`,
         ],
         evidence: {
           currentMa: quantity(currentMa, 'mA'),

@@ -3,8 +3,9 @@ import type { Observation } from '../../findings/finding';
 import { kindOf } from '../../parts';
 import { acrossPitches } from '../../breadboards';
 import type { PlacedPart, Point } from '../../wiring/wiring';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
+import { capital } from '../../words/words';
 
 /** Wires in a colour that says something else than what they carry. */
 export const wireColour: WiringRule = (built) =>
@@ -23,11 +24,11 @@ export const wireColour: WiringRule = (built) =>
         severity: 'advice',
         refs: [part.ref],
         at: placesOf(part),
-        message: `${capital(partText(part))} carries ${what[carries]}, but ${part.value.text} wires are kept for ${what[says]}. It works; the next person is misled.`,
+        message: `${capital(partText(part))} carries ${what[carries]}, but ${part.value.text} wires are for ${what[says]}. It works, but it misleads the next person.`,
         hints: [
           `What do red and black wires stand for?`,
           `${part.ref} is ${part.value.text} and carries ${what[carries]}.`,
-          `Take a wire of another colour for ${part.ref}.`,
+          `Use a wire of another colour for ${part.ref}.`,
         ],
       },
     ];
@@ -63,11 +64,11 @@ export const leadsMayTouch: WiringRule = ({ circuit }) => {
           severity: 'advice',
           refs: [one.part.ref, other.part.ref],
           at: [one.part, other.part].flatMap((part) => placesOf(part)),
-          message: `The bare legs of ${partText(one.part)} and ${partText(other.part)} cross. If they touch, current takes a way that nobody planned.`,
+          message: `The bare legs of ${partText(one.part)} and ${partText(other.part)} cross. If they touch, current takes a path nobody planned.`,
           hints: [
             `Look along the breadboard from the side. Which bare legs lie over each other?`,
             `${one.part.ref} and ${other.part.ref} cross.`,
-            `Move one of them by a row or a column, or cut its legs shorter.`,
+            `Move one of them by a row or a column, or trim its legs.`,
           ],
         },
       ];

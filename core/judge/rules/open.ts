@@ -4,10 +4,11 @@ import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../findings/finding';
 import { isSingleLight, kindOf, roleOfLeg } from '../../parts';
 import { milliamps } from '../../units';
-import { capital, legText, partText, placeText, stripText, terminalText } from '../words';
+import { legText, partText, placeText, stripText, terminalText } from '../words';
 import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
+import { capital } from '../../words/words';
 
 /** Legs whose node reaches no other part and no pin, and wire ends on strips that hold nothing else. */
 export const legOpen: WiringRule = (built) => {
@@ -20,8 +21,8 @@ export const legOpen: WiringRule = (built) => {
       if (!open) return [];
       const where = at ? stripText(at) : 'the air';
       const message = at
-        ? `${capital(legText(part, leg))} is in ${placeText(at)}. Nothing else is in ${where}, so no current passes there.`
-        : `${capital(legText(part, leg))} hangs free, so no current passes there.`;
+        ? `${capital(legText(part, leg))} is in ${placeText(at)}. Nothing else is in ${where}, so no current flows there.`
+        : `${capital(legText(part, leg))} is not plugged in, so no current flows there.`;
       return [
         {
           code: 'leg-open',
@@ -31,8 +32,8 @@ export const legOpen: WiringRule = (built) => {
           message,
           hints: [
             `Follow ${partText(part)} with a finger to both ends. What does each end touch?`,
-            `${capital(legText(part, leg))} shares ${where} with nothing.`,
-            `Move ${legText(part, leg)} to the row of what it should meet.`,
+            `${capital(legText(part, leg))} is alone in ${where}.`,
+            `Move ${legText(part, leg)} to the row of what it should connect to.`,
           ],
           evidence: { currentMa: quantity(0, 'mA') },
         },
@@ -68,11 +69,11 @@ export const noReturn: WiringRule = (built) => {
       severity: 'fault',
       refs: [...new Set(reached.flatMap((other) => other.terminals.map((terminal) => terminal.ref)))],
       at: [legPoint(end.ref, end.leg)],
-      message: `The path from pin ${pin} ends at ${terminalText(wiring, end)} and never comes back to ground, so no current flows.`,
+      message: `The path from pin ${pin} ends at ${terminalText(wiring, end)} and never gets back to ground, so no current flows.`,
       hints: [
-        `Trace the path from pin ${pin} with a finger. Does it come back to the board?`,
+        `Trace the path from pin ${pin} with a finger. Does it get back to the board?`,
         `The path from pin ${pin} stops at ${terminalText(wiring, end)}.`,
-        `Join ${terminalText(wiring, end)} to GND, directly or by the minus rail.`,
+        `Connect ${terminalText(wiring, end)} to GND, directly or through the minus rail.`,
       ],
       evidence: { currentMa: quantity(0, 'mA') },
     });
@@ -94,17 +95,17 @@ export const railUnpowered: WiringRule = (built) => {
       const fed = fedRails(built);
       const remedy =
         fed.length > 0
-          ? `Use the ${fed[0]} instead; it is joined to the board.`
+          ? `Use the ${fed[0]} instead; it is connected to the board.`
           : 'Add a wire from GND to that rail.';
       found.set(strip, {
         code: 'rail-unpowered',
         severity: 'fault',
         refs: [part.ref],
         at: [nameOf(at)],
-        message: `${capital(legText(part, leg))} is in ${placeText(at)}. No wire joins that rail to the board${fed.length > 0 ? `; the ${fed[0]} is the one that is joined` : ''}.`,
+        message: `${capital(legText(part, leg))} is in ${placeText(at)}. No wire connects that rail to the board${fed.length > 0 ? `; the ${fed[0]} is the one that is connected` : ''}.`,
         hints: [
           `Which rails have a wire to the board? Is the one you used among them?`,
-          `${capital(stripText(at))} is joined to nothing on the board.`,
+          `${capital(stripText(at))} is not connected to the board.`,
           remedy,
         ],
         evidence: { currentMa: quantity(0, 'mA') },
@@ -134,8 +135,8 @@ export const partBypassed: WiringRule = ({ circuit, states }) =>
       ...states.flatMap(({ point }) => others.map((other) => point.parts.get(other.ref)?.currentMa ?? 0)),
     );
     const strips = new Set(part.legs.map(({ at }) => (at ? circuit.stripAt(at) : undefined)));
-    const where = strips.size === 1 ? stripText(first.at) : 'joined places';
-    const effect = currentMa > DARK_BELOW_MA ? ` The lamp then takes ${milliamps(currentMa)}.` : '';
+    const where = strips.size === 1 ? stripText(first.at) : 'rows that are connected';
+    const effect = currentMa > DARK_BELOW_MA ? ` The LED then carries ${milliamps(currentMa)}.` : '';
     return [
       {
         code: 'part-bypassed',

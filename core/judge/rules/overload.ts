@@ -47,11 +47,11 @@ export const portOvercurrent: WiringRule = (built) => {
       severity: 'risk',
       refs: [],
       at: socketsOf(circuit, ...pins),
-      message: `Added up, ${what} ${milliamps(currentMa)}; they stand ${limitMa} mA. Each pin alone may be right, the sum is not.`,
+      message: `Added up, ${what} ${milliamps(currentMa)}; they can take ${limitMa} mA. Each pin on its own may be fine; the sum is not.`,
       hints: [
-        `Add up the currents of all lamps that can be lit at once. What is the sum?`,
-        `${milliamps(currentMa)} flow at pins ${pins.join(', ')} together.`,
-        `Take larger resistors, so that the sum stays below ${limitMa} mA.`,
+        `Add up the currents of all LEDs that can be lit at once. What do you get?`,
+        `${milliamps(currentMa)} flows at pins ${pins.join(', ')} together.`,
+        `Use larger resistors, so that the sum stays below ${limitMa} mA.`,
       ],
       evidence: { currentMa: quantity(currentMa, 'mA'), limitMa: quantity(limitMa, 'mA') },
     }))

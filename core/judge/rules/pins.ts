@@ -11,9 +11,9 @@ export const pinReserved: WiringRule = ({ circuit, board, usesSerial }) =>
       const use = pin.reserved === 'serial' ? 'loading programs and for serial text' : 'starting';
       const effect =
         usesSerial && pin.reserved === 'serial'
-          ? 'The program prints, so both disturb each other.'
+          ? 'The program prints, so the two disturb each other.'
           : pin.reserved === 'serial'
-            ? 'Loading a program may fail while something is wired there.'
+            ? 'Loading a program may fail while something is connected there.'
             : `It must be ${pin.startLevel ?? 'left alone'} while the board starts, or the board does not start at all.`;
       return [
         {

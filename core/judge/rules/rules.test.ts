@@ -152,6 +152,6 @@ describe('the rules on a wiring', () => {
     ).filter(({ code }) => code === 'part-bypassed');
     expect(bypassed).toMatchObject({ refs: ['R1'], at: ['B1.d6', 'B1.b6'] });
     expect(bypassed!.message).toContain('row 6, a to e');
-    expect(bypassed!.message).toMatch(/The lamp then takes \d+(\.\d)? mA/);
+    expect(bypassed!.message).toMatch(/The LED then carries \d+(\.\d)? mA/);
   });
 });

@@ -6,9 +6,10 @@ import { milliamps } from '../../units';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
 import { isSupplySocket } from '../../boards';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
+import { capital } from '../../words/words';
 
 const wiresOf = (node: CircuitNode): string[] => [...new Set(node.wireEnds.map((end) => end.ref as string))];
 
@@ -44,11 +45,11 @@ function batteryShort(built: Built, part: PlacedPart): readonly Observation[] {
       severity: 'fault',
       refs: [part.ref],
       at: placesOf(part),
-      message: `Plus and minus of ${partText(part)} are joined directly. Take it off before anything else: ${milliamps(currentMa)} flow, and it gets hot.`,
+      message: `Plus and minus of ${partText(part)} are connected directly. Disconnect it before anything else: ${milliamps(currentMa)} flows, and it gets hot.`,
       hints: [
         `Is the battery off? Then trace its plus lead: where does it end?`,
-        `Both leads of ${part.ref} are on one node.`,
-        `Take ${part.ref} off and move one of its leads.`,
+        `Both leads of ${part.ref} are connected together.`,
+        `Disconnect ${part.ref} and move one of its leads.`,
       ],
       evidence: { currentMa: quantity(currentMa, 'mA') },
     },
@@ -68,11 +69,11 @@ function boardShort({ board }: Built, node: CircuitNode): readonly Observation[]
       severity: 'fault',
       refs: wires,
       at: node.points.map(nameOf),
-      message: `Supply ${fed.name} and ground ${ground.name} are joined directly${wires.length > 0 ? ` by ${wires.join(' and ')}` : ''}. Unplug the board before anything else: the current would be as large as the supply can give.`,
+      message: `Supply ${fed.name} and ground ${ground.name} are connected directly${wires.length > 0 ? ` by ${wires.join(' and ')}` : ''}. Unplug the board before anything else: the current would be as large as the supply can give.`,
       hints: [
         `Is the board unplugged? Then trace the wire from ${fed.name}: where does it end?`,
         `${fed.name} and ${ground.name} meet at ${node.points.slice(0, 3).map(nameOf).join(', ')}.`,
-        `Unplug the board and take away the wire that joins ${fed.name} and ${ground.name}.`,
+        `Unplug the board and remove the wire that connects ${fed.name} to ${ground.name}.`,
       ],
       evidence: { currentMa: quantity(currentMa, 'mA') },
     },
@@ -124,11 +125,11 @@ export const shortWhenPressed: WiringRule = (built) => {
         severity: 'fault',
         refs: [contact.ref],
         at: placesOf(contact),
-        message: `${deed} joins ${pair.socket.name} straight to ground: ${milliamps(currentMa)} flow, and the board goes off. Unplug the board first.`,
+        message: `${deed} connects ${pair.socket.name} straight to ground: ${milliamps(currentMa)} flows, and the board shuts down. Unplug the board first.`,
         hints: [
           `Follow the current from ${pair.socket.name} while ${contact.ref} is closed. What holds it back?`,
-          `One side of ${contact.ref} leads to ${pair.socket.name}, the other to ground, with no part between.`,
-          `Unplug the board; let one side of ${contact.ref} lead to its pin, and only the other to ${pair.socket.name} or ground.`,
+          `One side of ${contact.ref} goes to ${pair.socket.name}, the other to ground, with no part in between.`,
+          `Unplug the board. Take one side of ${contact.ref} to its pin, and only the other to ${pair.socket.name} or ground.`,
         ],
         evidence: { currentMa: quantity(currentMa, 'mA') },
       },
@@ -158,10 +159,10 @@ export const pinShort: WiringRule = (built) => {
       severity: 'fault',
       refs: wires,
       at: node.points.filter(({ type }) => type === 'pin').map(nameOf),
-      message: `Pin ${pin} is joined to ${isSupplySocket(board, other) ? other : `pin ${other}`} with no part between. When the pin is switched, ${milliamps(currentMa)} flow; the pin stands ${board.drive.absoluteMa} mA.`,
+      message: `Pin ${pin} is connected to ${isSupplySocket(board, other) ? other : `pin ${other}`} with no part in between. When the pin is switched, ${milliamps(currentMa)} flows; the pin can take ${board.drive.absoluteMa} mA.`,
       hints: [
         `Trace the path from pin ${pin} with a finger. Which part does the current pass before it is back at the board?`,
-        `Pin ${pin} and ${other} are on one node${wires.length > 0 ? `, joined by ${wires.join(' and ')}` : ''}.`,
+        `Pin ${pin} and ${other} are connected together${wires.length > 0 ? ` by ${wires.join(' and ')}` : ''}.`,
         `Unplug the board, then move the wire so that pin ${pin} only reaches the part it drives.`,
       ],
       evidence: { currentMa: quantity(currentMa, 'mA'), limitMa: quantity(board.drive.absoluteMa, 'mA') },
@@ -191,9 +192,9 @@ function pressedShort(built: Built, node: CircuitNode, pin: string): readonly Ob
         severity: 'fault',
         refs: [contact.ref],
         at: socketsOf(built.circuit, pin),
-        message: `Pin ${pin} is an output, and ${partText(contact)} joins it straight to ${other.pins[0]}. When both happen at once, ${milliamps(currentMa)} flow; the pin stands ${board.drive.absoluteMa} mA.`,
+        message: `Pin ${pin} is an output, and ${partText(contact)} connects it straight to ${other.pins[0]}. When both happen at once, ${milliamps(currentMa)} flows; the pin can take ${board.drive.absoluteMa} mA.`,
         hints: [
-          `What does pin ${pin} do in the program, and what does it touch while ${contact.ref} is closed?`,
+          `What does pin ${pin} do in the program, and what is it connected to while ${contact.ref} is closed?`,
           `${contact.ref} leads from pin ${pin} to ${other.pins[0]}, with no part between.`,
           `Make pin ${pin} an input, or move the button to a pin that is one.`,
         ],

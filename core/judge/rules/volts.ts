@@ -2,8 +2,9 @@ import { socketsOf } from '../places';
 import { quantity, type Observation } from '../../findings/finding';
 import { AT_REST, isPowerSource, kindOf } from '../../parts';
 import type { Circuit } from '../../wiring/circuit';
-import { capital, partText } from '../words';
+import { partText } from '../words';
 import type { WiringRule, Built } from '../subject';
+import { capital } from '../../words/words';
 
 /** Volts by which an input may lie above its board's supply before that is a mismatch. */
 const ABOVE_VOLTS = 0.35;
@@ -33,7 +34,7 @@ function tooHighAtPins({ states, board, circuit }: Built): readonly Observation[
     message: `Pin ${pin} gets ${volts.toFixed(1)} V. The board works at ${board.logicVolts} V; more than that damages its pins.`,
     hints: [
       `What voltage does pin ${pin} stand, and where does its wire come from?`,
-      `${volts.toFixed(1)} V are at pin ${pin}, which stands ${board.logicVolts} V.`,
+      `There is ${volts.toFixed(1)} V on pin ${pin}, which can take ${board.logicVolts} V.`,
       `Feed the part from ${board.logicVolts} V, or divide its voltage with two resistors.`,
     ] as [string, string, string],
     evidence: {
@@ -65,11 +66,11 @@ function powerSockets({ board, circuit, states }: Built): readonly Observation[]
         severity: outside && given < low ? 'fault' : 'risk',
         refs,
         at: socketsOf(circuit, socket.name),
-        message: `${socket.name} gets ${given.toFixed(1)} V; ${low.toFixed(1)} V to ${high.toFixed(1)} V are right there.`,
+        message: `${socket.name} gets ${given.toFixed(1)} V; it should get ${low.toFixed(1)} V to ${high.toFixed(1)} V.`,
         hints: [
-          `What voltage does the socket ${socket.name} want?`,
-          `${given.toFixed(1)} V are joined to ${socket.name}.`,
-          `Take another battery, or another socket of the board.`,
+          `What voltage does the socket ${socket.name} need?`,
+          `${given.toFixed(1)} V is connected to ${socket.name}.`,
+          `Use another battery, or another socket of the board.`,
         ],
         evidence: {
           volts: quantity(given, 'V'),
@@ -104,8 +105,8 @@ function moduleSupplies(built: Built): readonly Observation[] {
         at: [],
         message: `${capital(partText(part))} is fed with ${volts.toFixed(1)} V; it works from ${range[0]} V to ${range[1]} V.`,
         hints: [
-          `What supply does ${partText(part)} want?`,
-          `${volts.toFixed(1)} V are between its supply and its ground.`,
+          `What supply does ${partText(part)} need?`,
+          `There is ${volts.toFixed(1)} V between its supply and its ground.`,
           `Feed ${part.ref} with ${range[0]} V to ${range[1]} V.`,
         ],
         evidence: {
@@ -136,11 +137,11 @@ function overRated(built: Built): readonly Observation[] {
         severity: 'risk',
         refs: [part.ref],
         at: [],
-        message: `${capital(partText(part))} has ${across.toFixed(1)} V across it; it stands ${ratings.volts} V.`,
+        message: `${capital(partText(part))} has ${across.toFixed(1)} V across it; it can take ${ratings.volts} V.`,
         hints: [
           `What voltage is printed on ${part.ref}?`,
-          `${across.toFixed(1)} V are between its legs.`,
-          `Take a capacitor for a higher voltage, or a lower supply.`,
+          `There is ${across.toFixed(1)} V between its legs.`,
+          `Use a capacitor rated for a higher voltage, or a lower supply.`,
         ],
         evidence: { volts: quantity(across, 'V'), limitVolts: quantity(ratings.volts, 'V') },
       },

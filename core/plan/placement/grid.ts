@@ -161,5 +161,5 @@ export function wireHole(grid: Grid, key: string, net: TaskNet, row: number): Ho
 export const wireColumns = (side: 'a' | 'f'): readonly Column[] =>
   side === 'a' ? columnsOf('a') : [...columnsOf('f')].reverse();
 
-/** Columns of a side from the trough outwards, as parts take them. */
+/** Columns of a side from the centre gap outwards, as parts take them. */
 export const partColumns = (side: 'a' | 'f'): readonly Column[] => [...wireColumns(side)].reverse();

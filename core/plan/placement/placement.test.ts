@@ -36,7 +36,7 @@ function laidOut(given: Given, breadboard?: string, rules?: PlacementRules): Wir
   return placed.value.wiring;
 }
 
-/** Lamps with a resistor each, on pins that count up from `first`. */
+/** LEDs with a resistor each, on pins that count up from `first`. */
 const lamps = (count: number, first = 2): Given => {
   const numbers = Array.from({ length: count }, (_, index) => index + 1);
   return {
@@ -313,7 +313,7 @@ test('what does not fit is refused with how much does, and what to do', () => {
   };
   const placed = place(task(given, 'mini'));
   expect(placed.ok ? '' : placed.problems[0]!.message).toMatch(
-    /does not fit on a mini breadboard: \d+ of its 30 lamps can be placed .*; take a (half|full) breadboard/,
+    /does not fit on a mini breadboard: \d+ of its 30 LEDs can be placed .*; take a (half|full) breadboard/,
   );
 });
 

@@ -1,6 +1,7 @@
 import { breadboards } from '../../breadboards';
 import { kindOf } from '../../parts';
 import type { PlacementTask, TaskPart } from './task';
+import { plural, withArticle } from '../../words/words';
 
 /**
  * Why a circuit does not fit, how much of it would, and what to do. `fits` tries a smaller task; it is
@@ -9,7 +10,8 @@ import type { PlacementTask, TaskPart } from './task';
 export function roomMessage(task: PlacementTask, fits: (task: PlacementTask) => boolean): string {
   const [kind, parts] = mostNumerous(task);
   const title = kindOf(kind).title;
-  const where = task.breadboards.map(({ model }) => `a ${model.title}`).join(' and ') || 'no breadboard';
+  const where =
+    task.breadboards.map(({ model }) => withArticle(model.title)).join(' and ') || 'no breadboard';
   const count = largest(parts.length, (amount) => fits(without(task, parts.slice(amount))));
   const bigger = [...breadboards.values()].find(
     (model) =>
@@ -20,8 +22,6 @@ export function roomMessage(task: PlacementTask, fits: (task: PlacementTask) => 
   const remedy = bigger ? `take a ${bigger.title}, where all of it fits` : fewer;
   return `the circuit does not fit on ${where}: ${count === 0 ? `no ${title}` : `${count} of its ${parts.length} ${plural(title)}`} can be placed with what belongs to ${count === 1 ? 'it' : 'them'}; ${remedy}`;
 }
-
-const plural = (title: string): string => (/(s|x|ch)$/.test(title) ? `${title}es` : `${title}s`);
 
 /** The kind of which there are most among those that are not mere companions of others. */
 function mostNumerous(task: PlacementTask): readonly [string, readonly TaskPart[]] {

@@ -254,7 +254,7 @@ function twoLeggedSeats(
         break;
       }
   }
-  // Long parts bridge the trough from the second column on, short ones from the first.
+  // Long parts bridge the centre gap from the second column on, short ones from the first.
   const inward = footprint.rows >= 4 ? 1 : 0;
   const across = (side: 'a' | 'f', net: TaskNet | undefined): Column | undefined =>
     partColumns(side)
@@ -345,7 +345,7 @@ export function costOf(
     if (fresh.has(net)) amount -= cost.wire;
     if (at.rail !== railsFor(grid.task, net)[0]) amount += cost.otherRail;
   }
-  // Nothing below makes a seat cheaper, but for the little that crossing the trough gives back.
+  // Nothing below makes a seat cheaper, but for the little that crossing the centre gap gives back.
   if (amount > most + cost.farSide) return undefined;
   if (isCrowded(holes, mine, grid)) amount += cost.crowded;
   const box = bodyBox(part.kind, holes);

@@ -5,6 +5,7 @@ import type { PartValue } from '../../parts';
 import { findKind, isPowerSource, kindOf } from '../../parts';
 import { fail, ok, type Result } from '../../result';
 import type { Wiring } from '../../wiring/wiring';
+import { withArticle } from '../../words/words';
 
 /** What a net is for; it decides rails and wire colours. */
 export type NetRole = 'ground' | 'supply' | 'signal' | 'inner';
@@ -32,7 +33,7 @@ export interface TaskPart {
 export interface PlacementRules {
   /** When a rail is used for a shared node: always for ground, or only where two or more ends meet. */
   readonly groundRail: 'always' | 'shared';
-  /** Whether a lamp's short leg may go straight into the ground rail. */
+  /** Whether an LED's short leg may go straight into the ground rail. */
   readonly cathode: 'own-row' | 'into-rail';
   /** Colours by what a wire carries; signals take theirs in turn. */
   readonly colours: {
@@ -102,7 +103,7 @@ export function readNets(
       if (!part) return fail({ message: `${text} names ${owner}, which is not among the parts`, path });
       const leg = legName(place.toLowerCase());
       if (!kindOf(part.kind).legs.some((known) => known.name === leg))
-        return fail({ message: `a ${kindOf(part.kind).title} has no leg ${place}`, path });
+        return fail({ message: `${withArticle(kindOf(part.kind).title)} has no leg ${place}`, path });
       legs.push({ ref: owner, leg });
     }
     read.push({ name: net.name, role: roleOf(pins, board?.profile, legs, byRef), pins, legs });

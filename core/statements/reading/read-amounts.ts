@@ -61,7 +61,7 @@ export function current(reading: Reading): boolean {
   const amount = Number(match[1]);
   const piece = { from: token.from, to: end.to };
   if (amount <= 0)
-    reading.stops(piece, 'A lamp’s current is above zero; the way it flows comes from the legs.', [
+    reading.stops(piece, 'The current of an LED is above zero; which way it flows depends on its legs.', [
       reading.replaced(piece, `${Math.abs(amount) || 8} mA`),
     ]);
   else reading.draft.currentMa = amount;

@@ -14,6 +14,8 @@ export class Reading {
   at = 0;
   readonly draft: Draft = {};
   readonly options = new Set<Option>();
+  /** Pins that were named by what they are for. */
+  readonly pinsByNeed = new Map<string, string>();
   readonly pieces: Piece[] = [];
   readonly troubles: Trouble[] = [];
   /** Words that no sign stands before and that are no value, with what passes as well; settled at the end. */

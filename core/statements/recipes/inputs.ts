@@ -101,7 +101,7 @@ export const knob: Recipe = {
   say(part, view) {
     const pin = view.pin(part, 'wiper');
     return pin !== undefined && view.isGround(part, '1') && view.isSupply(part, '2')
-      ? `${part.value} knob on ${view.pinText(pin)}`
+      ? `${part.value} potentiometer on ${view.pinText(pin)}`
       : undefined;
   },
 };

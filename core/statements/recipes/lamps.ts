@@ -7,18 +7,18 @@ import type { CircuitView } from '../view';
 import { transistorSwitch } from './loads';
 import type { Recipe } from './recipe';
 
-/** Colour of a lamp when none is said. */
+/** Colour of an LED when none is said. */
 const USUAL_COLOUR = 'red';
 
 const leg = (owner: Ref, name: string): PointName => legPoint(owner, legName(name));
 
-/** Adds the resistor of a lamp; what the line does not say comes from the house rules. */
+/** Adds the resistor of an LED; what the line does not say comes from the house rules. */
 function addResistor(statement: Statement, make: Make, colour: string): Ref {
   const ohms = statement.resistor?.value ?? lampOhms(colour, statement, make.context);
   if (!statement.resistor && statement.currentMa === undefined)
     make.assume('resistor', {
       says: `with ${ohms} Ω`,
-      because: 'the house rule for lamps; the kit has it',
+      because: 'the house rule for LEDs; the kit has it',
       words: `with ${ohms}`,
     });
   return make.part('resistor', ohms, acceptOf(statement.resistor, usualAccept(ohms)));
@@ -28,7 +28,7 @@ const onAnodeSide = (statement: Statement, make: Make): boolean =>
   statement.options.has('anode-side') ||
   (make.context.rules.resistorSide === 'anode' && !statement.options.has('cathode-side'));
 
-/** From one point through lamp and resistor to another; the resistor on the side that is asked for. */
+/** From one point through LED and resistor to another; the resistor on the side that is asked for. */
 function chain(
   make: Make,
   side: 'anode' | 'cathode',
@@ -100,7 +100,7 @@ export const lamp: Recipe = {
     const said = lightPhrases(part, legName('anode'), legName('cathode'), view);
     if (!said) return undefined;
     const resistor = said.resistor ? ` ${sayOhms(said.resistor)}` : ' without resistor';
-    return `${part.value} lamp on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
+    return `${part.value} LED on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
   },
 };
 
@@ -108,7 +108,7 @@ const BAR_LAMPS = 10;
 
 export const lampBar: Recipe = {
   needs: () =>
-    Array.from({ length: BAR_LAMPS }, (_, index) => ({ as: `lamp ${index + 1}`, does: 'digital' as const })),
+    Array.from({ length: BAR_LAMPS }, (_, index) => ({ as: `LED ${index + 1}`, does: 'digital' as const })),
   fewest: 1,
   build(statement, make, pins) {
     const bar = make.part('led-bar', statement.value);
@@ -136,11 +136,11 @@ export const lampBar: Recipe = {
     const [first] = lights;
     if (!first || lights.some((light) => light.words !== first.words)) return undefined;
     const ohms = first.resistor ? ` ${sayOhms(first.resistor)}` : ' without resistor';
-    return `${part.value} lamp bar on ${view.pins(lights.map((light) => light.pin))}${ohms}${first.words}`;
+    return `${part.value} LED bar on ${view.pins(lights.map((light) => light.pin))}${ohms}${first.words}`;
   },
 };
 
-/** Lamps in one housing that share a leg. */
+/** LEDs in one housing that share a leg. */
 function sharedLeg(kind: string, title: string, lights: readonly string[]): Recipe {
   return {
     needs: () => lights.map((as) => ({ as, does: 'digital' as const })),
@@ -179,5 +179,14 @@ function sharedLeg(kind: string, title: string, lights: readonly string[]): Reci
   };
 }
 
-export const threeColourLamp = sharedLeg('rgb-led', 'three-colour lamp', ['red', 'green', 'blue']);
-export const digit = sharedLeg('seven-segment', 'digit', ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'dp']);
+export const threeColourLamp = sharedLeg('rgb-led', 'RGB LED', ['red', 'green', 'blue']);
+export const digit = sharedLeg('seven-segment', 'seven-segment display', [
+  'a',
+  'b',
+  'c',
+  'd',
+  'e',
+  'f',
+  'g',
+  'dp',
+]);

@@ -49,7 +49,7 @@ export const textDisplay = module('text-display', [
 const panelLegs = [need('din', 'data'), need('cs', 'select'), need('clk', 'clock')] as const;
 const onPins = module('led-matrix', panelLegs);
 
-/** Lamp panels: the first on three pins, each further one after another panel. */
+/** LED panels: the first on three pins, each further one after another panel. */
 export const lampPanel: Recipe = {
   needs: (statement) => (statement.after === undefined ? panelLegs : []),
   build(statement, make, pins, index) {
@@ -70,7 +70,7 @@ export const lampPanel: Recipe = {
     if (!before) return onPins.say!(part, view);
     const source = saySource(part, 'vcc', view);
     if (source === undefined || !view.isGround(part, 'gnd')) return undefined;
-    return `lamp panel after ${before.ref}${source === 'from supply' ? '' : ` ${source}`}`;
+    return `LED matrix after ${before.ref}${source === 'from supply' ? '' : ` ${source}`}`;
   },
 };
 

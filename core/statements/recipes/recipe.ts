@@ -8,6 +8,8 @@ export interface PinNeed {
   /** What it is for, as in `its data pin`; empty when there is only one. */
   readonly as: string;
   readonly does: PinFunction;
+  /** The leg that it is for, where a line may name that. */
+  readonly leg?: string;
 }
 
 /** How parts of a kind are usually hooked up, and how such a hookup is said. */

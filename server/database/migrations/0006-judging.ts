@@ -36,7 +36,7 @@ export async function up(db: Knex): Promise<void> {
     alter table submission enable trigger submission_is_append_only;
     alter table report enable trigger report_is_append_only;
 
-    -- What waits to be judged, or is being judged; a row goes when its report is written.
+    -- What waits to be judged, or is being checked; a row goes when its report is written.
     create table judging (
       key text primary key,
       queued_at timestamptz not null default clock_timestamp(),
@@ -45,7 +45,7 @@ export async function up(db: Knex): Promise<void> {
     );
     create index judging_queue on judging (queued_at);
 
-    -- What kept something from being judged, for the developer.
+    -- What kept something from being checked, for the developer.
     create table judging_failure (
       id bigint generated always as identity primary key,
       key text not null,

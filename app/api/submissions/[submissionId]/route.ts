@@ -15,7 +15,7 @@ export async function GET(
   if (!viewer) return refuse(401, 'You are signed out. Sign in again.');
   const role = roleOf(viewer);
   if (!can(role, 'see-own-report') && !can(role, 'see-class-reports'))
-    return refuse(403, 'This is not yours to see.');
+    return refuse(403, 'You can’t see this hand-in.');
   const submission = await findSubmission(database(), viewer, (await params).submissionId);
   return submission ? Response.json(submission) : refuse(404, 'There is no such hand-in.');
 }

@@ -22,7 +22,7 @@ export async function setRule(
   const given = ruleSchema.safeParse({ question, answer });
   if (!given.success) return saidBy(given.error);
   if (!(await mayEdit(database(), 'course', viewer, courseId)))
-    return 'This course is not yours to change; ask whose it is.';
+    return 'You can’t change this course; ask its owner.';
   const refusal = await courses.setRule(
     database(),
     guarded(),

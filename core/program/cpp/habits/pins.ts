@@ -98,7 +98,7 @@ function magicNumbers(source: string, uses: readonly PinUse[]): readonly Program
         [
           `What is joined to pin ${pin}?`,
           `${pin} is written ${own.length} times, first in line ${line}.`,
-          `Give pin ${pin} a name at the top: const int LAMP = ${pin};`,
+          `Give pin ${pin} a name at the top: const int LED_PIN = ${pin};`,
         ],
       ),
     ];

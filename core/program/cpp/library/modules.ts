@@ -28,7 +28,7 @@ export const libraryClasses: ReadonlyMap<string, StructType> = new Map(
   [servo, display, panels].map((type) => [type.name, type]),
 );
 
-/** The stand-ins for servo, text display and lamp panels. Every method gets where its object lies. */
+/** The stand-ins for servo, text display and LED panels. Every method gets where its object lies. */
 export const moduleFunctions: LibraryTable = (widths) => {
   const byte = integer(8, false);
   const int = integer(widths.intBits, true);
@@ -190,11 +190,11 @@ export const moduleFunctions: LibraryTable = (widths) => {
       for (let row = 0; row < 8; row += 1) panel.setRow(row, 0);
     }),
     'LedControl.setRow': ofPanel(
-      [parameter('the row', int), parameter('the lamps', byte)],
+      [parameter('the row', int), parameter('the LEDs', byte)],
       (panel, [row, bits]) => panel.setRow(row!, bits!),
     ),
     'LedControl.setColumn': ofPanel(
-      [parameter('the column', int), parameter('the lamps', byte)],
+      [parameter('the column', int), parameter('the LEDs', byte)],
       (panel, [column, bits]) => {
         for (let row = 0; row < 8; row += 1) setLamp(panel, row, column!, (bits! >> (7 - row)) & 1);
       },

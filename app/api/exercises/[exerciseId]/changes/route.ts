@@ -26,7 +26,7 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   const draft =
     (await mayWithExercise(database(), viewer, exerciseId, 'look')) &&
     (await findDraft(database(), exerciseId));
-  if (!draft) return refuse(404, 'This exercise does not exist any more.');
+  if (!draft) return refuse(404, 'This exercise no longer exists.');
   return Response.json({
     version: draft.version,
     edits: draft.version > since ? await editsSince(database(), exerciseId, since) : [],
@@ -38,8 +38,8 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (isForeign(request)) return refuse(403, 'These changes come from another site.');
   const viewer = await currentViewer();
   if (!viewer)
-    return refuse(401, 'You are signed out. Sign in again; your changes are kept in this browser.');
-  if (!can(roleOf(viewer), 'edit-exercise')) return refuse(403, 'Only instructors change exercises.');
+    return refuse(401, 'You are signed out. Sign in again; your changes are saved in this browser.');
+  if (!can(roleOf(viewer), 'edit-exercise')) return refuse(403, 'Only instructors can change exercises.');
   const read = await given(request, LARGEST_BODY, savingSchema);
   if ('refusal' in read) return read.refusal;
   try {
@@ -47,6 +47,9 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     return 'message' in saved ? refuse(saved.status, saved.message) : Response.json(saved);
   } catch (error) {
     log.error({ err: error }, 'changes could not be kept');
-    return refuse(500, 'The changes could not be kept. They are still in this browser; it is tried again.');
+    return refuse(
+      500,
+      'The changes could not be saved. They are still in this browser, and will be sent again.',
+    );
   }
 }
