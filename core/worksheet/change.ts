@@ -52,6 +52,18 @@ export function fieldOf(sheet: Sheet, field: SheetField): unknown {
   return sheet[field];
 }
 
+/** The changes that set fields, to be made as one. */
+export const fieldChanges = (
+  sheet: Sheet,
+  fields: Readonly<Partial<Record<SheetField, unknown>>>,
+): readonly Change[] =>
+  (Object.keys(fields) as SheetField[]).map((field) => ({
+    type: 'field',
+    field,
+    was: fieldOf(sheet, field),
+    is: fields[field],
+  }));
+
 /** What is there now of what a change is about. */
 export const presentOf = (sheet: Sheet, change: Change): unknown =>
   change.type === 'line'

@@ -5,7 +5,7 @@ import { emptyExercise } from '../course/new-exercise';
 import { exerciseFrom } from '../formats/exercise';
 import { courseExercises } from '../testing/course';
 import { readWiring } from '../wiring/read';
-import { applyChanges, inverseOf, isOvertaken, joinedWith, type Change } from './change';
+import { applyChanges, inverseOf, isOvertaken, joinedWith, type Change, fieldChanges } from './change';
 import { takeWiring } from './from-wiring';
 import { nudge, putLeg } from './nudge';
 import { readOut, readOutAtOnce } from './read-out';
@@ -112,6 +112,22 @@ describe('changes', () => {
     after: behind,
   });
   const sheet = sheetSaying('red lamp on 12', 'knob on A0');
+
+  test('of several fields are made, and taken back, as one', () => {
+    const changes = fieldChanges(sheet, { board: 'chip-5v', boardProfile: undefined, title: 'Other' });
+    expect(changes.map((change) => change.type === 'field' && change.field)).toEqual([
+      'board',
+      'boardProfile',
+      'title',
+    ]);
+    const done = applyChanges(sheet, changes);
+    expect(done.overtaken).toEqual([]);
+    expect(done.sheet).toMatchObject({ board: 'chip-5v', title: 'Other' });
+    expect(applyChanges(done.sheet, changes.map(inverseOf)).sheet).toMatchObject({
+      board: sheet.board,
+      title: 'Test',
+    });
+  });
 
   test('made and taken back leave the sheet as it was', () => {
     const changes: readonly Change[] = [

@@ -21,6 +21,7 @@ import { Keypad } from './Keypad';
 import { PartList, type LegKey } from './PartList';
 import { ProgramEditor } from './ProgramEditor';
 import { ResultPanel } from './ResultPanel';
+import { keypadPins } from './keypad-pins';
 import { newClientId } from './storage';
 import { useChecker } from './useChecker';
 import { useDraft } from './useDraft';
@@ -161,7 +162,7 @@ export function Bench({
     active &&
     activePart &&
     `the ${kindOf(activePart.kind).legs.find((leg) => leg.name === active.leg)?.title ?? active.leg} of ${active.ref}`;
-  const pins = useMemo(() => pinsFirst(exercise), [exercise]);
+  const pins = useMemo(() => keypadPins(exercise, board), [exercise, board]);
 
   return (
     <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
@@ -304,14 +305,6 @@ export function Bench({
       </Tabs.Root>
     </div>
   );
-}
-
-/** Sockets that the exercise is about, for the keypad. */
-function pinsFirst(exercise: ExerciseData): readonly string[] {
-  const named = exercise.nets.flatMap((net) =>
-    net.points.filter((point) => point.startsWith('U')).map((point) => point.slice(point.indexOf('.') + 1)),
-  );
-  return [...new Set([...named, 'GND', '5V', '13', '12', '8', '7'])].slice(0, 5);
 }
 
 /** The path of the current from the first signal pin that something is plugged into. */

@@ -15,6 +15,8 @@ interface BoardStepProps {
   readonly taken: TakenPins;
   readonly mayEdit: boolean;
   readonly set: (field: SheetField, is: unknown) => void;
+  /** Sets several fields as one change. */
+  readonly setTogether: (fields: Readonly<Partial<Record<SheetField, unknown>>>) => void;
   readonly onMovePin: (from: string, to: string) => void;
 }
 
@@ -26,11 +28,22 @@ const benches: readonly (readonly string[])[] = [
 ];
 
 /** The board and the breadboard, and who has which pin. */
-export function BoardStep({ bench, boards, board, taken, mayEdit, set, onMovePin }: BoardStepProps) {
-  const choose = (id: string): void => {
-    set('board', id);
-    set('boardProfile', shippedBoards.has(id) ? undefined : boards.find((one) => one.id === id));
-  };
+export function BoardStep({
+  bench,
+  boards,
+  board,
+  taken,
+  mayEdit,
+  set,
+  setTogether,
+  onMovePin,
+}: BoardStepProps) {
+  // A board of one's own comes with its profile: apart, neither of them says which board it is.
+  const choose = (id: string): void =>
+    setTogether({
+      board: id,
+      boardProfile: shippedBoards.has(id) ? undefined : boards.find((one) => one.id === id),
+    });
   const known = boards.some(({ id }) => id === board.id) ? boards : [...boards, board];
   const select = 'min-h-8 border-b border-rule-strong bg-transparent font-semibold';
   return (

@@ -11,7 +11,7 @@ import type { Writing } from '@/core/generated/writing';
 import type { Connection } from '@/core/plan/worksheet';
 import type { StatedCircuit, StatementContext, TakenPins } from '@/core/statements';
 import type { Wiring } from '@/core/wiring/wiring';
-import type { Change, SheetField } from '@/core/worksheet/change';
+import { type Change, type SheetField, fieldChanges } from '@/core/worksheet/change';
 import type { Proof } from '@/core/worksheet/proof';
 import type { ReadOut } from '@/core/worksheet/read-out';
 import type { Sheet } from '@/core/worksheet/sheet';
@@ -96,6 +96,7 @@ export function Steps(props: StepsProps) {
           taken={taken}
           mayEdit={mayEdit}
           set={set}
+          setTogether={(fields) => props.change(fieldChanges(sheet, fields))}
           onMovePin={props.onMovePin}
         />
       </Step>

@@ -11,7 +11,7 @@ import { circuitOf, takenPins } from '@/core/statements';
 import { readWiring } from '@/core/wiring/read';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
-import { fieldOf, type Change, type SheetField } from '@/core/worksheet/change';
+import { fieldChanges, type Change, type SheetField } from '@/core/worksheet/change';
 import { takeWiring } from '@/core/worksheet/from-wiring';
 import { nudge, putLeg, type Step as Shift } from '@/core/worksheet/nudge';
 import type { ReadOut } from '@/core/worksheet/read-out';
@@ -139,7 +139,7 @@ export function Worksheet(props: WorksheetProps) {
   }, [connections]);
   const set = useCallback(
     (field: SheetField, is: unknown, joins: 'joins' | 'stands alone' = 'stands alone') =>
-      change([{ type: 'field', field, was: fieldOf(sheet, field), is }], joins),
+      change(fieldChanges(sheet, { [field]: is }), joins),
     [change, sheet],
   );
   const make = (

@@ -98,6 +98,20 @@ describe('a rhythm', () => {
     expect(observe(group, { D1: flashes(0.5, 2.5) }).passed).toBe(false);
   });
 
+  test.each([
+    [3, 'dark for 1.5 s; it should be 2.5 s'],
+    [2, 'lit for 1.5 s; it should be 0.50 s'],
+  ])('of four times that is off in number %i names that one, with the whole rhythm', (place, named) => {
+    const group: Expectation = { lamp: 'D1', rhythm: [0.5, 0.5, 0.5, 2.5] };
+    const times = [0.5, 0.5, 0.5, 2.5].map((time, index) => (index === place ? 1.5 : time));
+    const changes: (readonly [number, number])[] = [];
+    for (let at = 0, index = 0; at < 12; at += times[index % 4]!, index += 1)
+      changes.push([at, index % 2 === 0 ? 8 : 0]);
+    const { failures } = observe(group, { D1: changes });
+    expect(failures[0]!.message).toContain(named);
+    expect(failures[0]!.message).toContain('in the rhythm lit 0.50 s, dark 0.50 s, lit 0.50 s, dark 2.5 s');
+  });
+
   test.each<
     [what: string, changes: readonly (readonly [number, number])[], code: FindingCode, words: RegExp]
   >([

@@ -201,22 +201,43 @@ function checkRhythm(rhythm: readonly number[], view: LampView): Outcome {
   return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
 }
 
+/** A phase beside the time that it should last. */
+interface Timed {
+  readonly phase: Phase;
+  readonly wanted: number;
+  /** How far it is off, as a share of what it should last. */
+  readonly share: number;
+}
+
+/** The phases beside a rhythm, from the time of it at which they fit it best. */
+function beside(rhythm: readonly number[], phases: readonly Phase[]): readonly Timed[] {
+  const ways = rhythm
+    .map((_, start) => start)
+    .filter((start) => (start % 2 === 0) === (phases[0]?.lit ?? true))
+    .map((start) =>
+      phases.map((phase, index): Timed => {
+        const wanted = rhythm[(start + index) % rhythm.length]!;
+        return { phase, wanted, share: Math.abs(length(phase) - wanted) / wanted };
+      }),
+    );
+  const offBy = (way: readonly Timed[]): number => way.reduce((sum, { share }) => sum + share, 0);
+  return ways.reduce((best, way) => (offBy(way) < offBy(best) ? way : best));
+}
+
+const rhythmText = (rhythm: readonly number[]): string =>
+  rhythm.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${seconds(time)}`).join(', ');
+
 function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: LampView): Observation {
-  const wantedOf = (lit: boolean): number => rhythm[lit ? 0 : 1]!;
-  const off = phases
-    .map((phase) => ({
-      phase,
-      wanted: wantedOf(phase.lit),
-      share: Math.abs(length(phase) - wantedOf(phase.lit)) / wantedOf(phase.lit),
-    }))
-    .sort((a, b) => b.share - a.share)[0]!;
+  const off = [...beside(rhythm, phases)].sort((a, b) => b.share - a.share)[0]!;
+  const among =
+    rhythm.length > 2 ? ` at ${seconds(off.phase.from)}, in the rhythm ${rhythmText(rhythm)}` : '';
   const state = off.phase.lit ? 'lit' : 'dark';
   const found = length(off.phase);
   const direction = found > off.wanted ? 'longer' : 'shorter';
   return saw(
     view,
     'timing-off',
-    `is ${state} for ${seconds(found)}; it should be ${seconds(off.wanted)}.`,
+    `is ${state} for ${seconds(found)}; it should be ${seconds(off.wanted)}${among}.`,
     [
       `How long is ${view.ref} ${state}, and how long should it be?`,
       `${capital(state)} for ${seconds(found)} instead of ${seconds(off.wanted)}: look at the delay after the pin goes ${off.phase.lit ? 'on' : 'off'}.`,
