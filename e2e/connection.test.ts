@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, test, onTestFinished } from 'vitest';
 import { createWorld, TABLET, type World } from './world';
 import { joinAsLearner, openBench, PROGRAM, recordWiring, writeProgram } from './people';
 
@@ -26,12 +26,13 @@ describe('a draft', () => {
     await writeProgram(page);
 
     await world.stopServer();
+    onTestFinished(world.startServer);
     // Work goes on without a server: the check runs on the tablet.
     await page.getByRole('button', { name: 'Check' }).click();
     await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await page.getByRole('tab', { name: 'Hand in' }).click();
     await page.getByRole('button', { name: 'Hand in', exact: true }).click();
-    await page.getByText('No connection. Your hand-in is kept on this tablet').waitFor();
+    await page.getByText('No connection. Your hand-in is saved on this tablet').waitFor();
     await page.reload().catch(() => undefined);
 
     await world.startServer();

@@ -24,7 +24,7 @@ describe('the Course', () => {
     const { page, context } = await visitAsInstructor(world);
     await openCourse(page);
     const bell = page.getByRole('listitem', { name: 'Night bell' });
-    expect(await bell.innerText()).toContain('New on the bench: button, active buzzer');
+    expect(await bell.innerText()).toContain('New on the bench: push button, active buzzer');
     expect(await page.getByRole('complementary').innerText()).toContain('Signal mast uses serial read');
     await context.close();
   });
@@ -151,7 +151,7 @@ describe('Boards and parts', () => {
     await lamp.getByLabel('Wanted current I').fill('4');
     await lamp.getByText(/gives 4\.\d mA/).waitFor();
     await lamp.getByLabel('Supply U').fill('1.5');
-    await lamp.getByText('The supply does not reach').waitFor();
+    await lamp.getByText('The supply is too low').waitFor();
     await context.close();
   });
 });

@@ -20,7 +20,7 @@ describe('the Review desk', () => {
     await expect.poll(() => chosen.innerText()).toContain('One row off');
     expect(await chosen.innerText()).toMatch(/Kaya\s+·\s+Wanda/);
     await page.keyboard.press('j');
-    await expect.poll(() => chosen.innerText()).toContain('A rail that nothing feeds');
+    await expect.poll(() => chosen.innerText()).toContain('A rail with no power');
     await page.keyboard.press('k');
     await expect.poll(() => chosen.innerText()).toContain('One row off');
     expect(await page.getByText('11 of 24 work').count()).toBe(1);
@@ -35,7 +35,7 @@ describe('the Review desk', () => {
       .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     await page
-      .getByRole('button', { name: /Times are off/ })
+      .getByRole('button', { name: /Timing is off/ })
       .first()
       .click();
     await page.getByRole('heading', { name: /is dark for 0\.25 s; 2\.5 s is wanted/ }).waitFor();
@@ -190,7 +190,7 @@ describe('the Bench', () => {
     await page.getByLabel('other end of W3', { exact: true }).fill('a-9');
     await writeProgram(page);
     await page.getByRole('button', { name: 'Check' }).click();
-    await page.getByRole('heading', { name: /Supply 5V and ground GND are joined directly/ }).waitFor();
+    await page.getByRole('heading', { name: /Supply 5V and ground GND are connected directly/ }).waitFor();
     expect(await page.getByRole('button', { name: 'Give me a hint' }).count()).toBe(0);
     await context.close();
   });

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, test, onTestFinished } from 'vitest';
 import type { Locator, Page } from 'playwright-core';
 import { joinAsLearner, PROGRAM, visitAsInstructor } from './people';
 import { createWorld, type World } from './world';
@@ -217,8 +217,9 @@ describe('what was written', () => {
     await page.reload();
     await expect.poll(() => page.getByLabel('Part line 2', { exact: true }).inputValue()).toBe('knob on A0');
     await world.stopServer();
+    onTestFinished(world.startServer);
     await page.getByLabel('Part line 2', { exact: true }).fill('knob on A1');
-    await page.getByText('No connection: it is kept in this browser').waitFor();
+    await page.getByText('No connection: your changes are saved in this browser').waitFor();
     await world.startServer();
     await page.reload();
     await expect.poll(() => page.getByLabel('Part line 2', { exact: true }).inputValue()).toBe('knob on A1');

@@ -68,7 +68,10 @@ export async function createWorld(): Promise<World> {
   let server: ChildProcess | undefined;
   let worker: ChildProcess | undefined;
 
+  const isRunning = (): boolean =>
+    server !== undefined && server.exitCode === null && server.signalCode === null;
   const startServer = async (): Promise<void> => {
+    if (isRunning()) return;
     const environment = { ...process.env, NODE_ENV: 'production' as const, DATABASE_URL: own.href };
     const options = { env: environment, stdio: 'ignore' as const, detached: true };
     server = spawn(process.execPath, ['scripts/web.mjs', '--port', String(port)], options);
@@ -77,9 +80,9 @@ export async function createWorld(): Promise<World> {
     while (!(await isUp(base))) if (Date.now() > deadline) throw new Error('the server does not start');
   };
   const stopServer = async (): Promise<void> => {
-    if (!server || server.exitCode !== null || server.signalCode !== null) return;
+    if (!isRunning()) return;
     const ended = new Promise((resolve) => server!.once('exit', resolve));
-    process.kill(-server.pid!, 'SIGKILL');
+    process.kill(-server!.pid!, 'SIGKILL');
     await step('end the server', ended);
   };
 

@@ -35,7 +35,7 @@ describe('a course', () => {
     expect(await exerciseList(harbour.db, harbour.otherTeacher)).toEqual([]);
     expect(
       await publish(harbour.db, harbour.otherTeacher, harbour.exerciseId, harbour.otherTeacher.classIds[0]!),
-    ).toMatchObject({ message: expect.stringContaining('does not exist') });
+    ).toMatchObject({ message: expect.stringContaining('no longer exists') });
     expect(await exerciseList(harbour.db, harbour.teacher)).toHaveLength(1);
   });
 

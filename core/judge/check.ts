@@ -24,7 +24,7 @@ export interface CheckOptions {
 /** A whole check: some seconds. */
 const WHOLE_CHECK = 4e9;
 /** The look at a build and the search for its repair together, and what a search gets in any case. */
-const OF_LOOK_AND_SEARCH = 8.5e8;
+const OF_LOOK_AND_SEARCH = 1.2e9;
 const LEAST_OF_A_SEARCH = 2e8;
 /** Telling causes from consequences when a repair is known. */
 const OF_CAUSES = 4.5e8;

@@ -98,6 +98,10 @@ function withLine(sheet: Sheet, { id, is, after }: Extract<Change, { type: 'line
 export const inverseOf = (change: Change): Change =>
   ({ ...change, was: change.is, is: change.was }) as Change;
 
+/** Whether what a change makes is there already. */
+export const isMade = (sheet: Sheet, change: Change): boolean =>
+  JSON.stringify(presentOf(sheet, change) ?? null) === JSON.stringify(change.is ?? null);
+
 /** Fields where the newer of two values may replace the older without a word: they follow from the rest. */
 const FOLLOWING: ReadonlySet<SheetField> = new Set(['layout', 'held']);
 
@@ -107,8 +111,7 @@ const FOLLOWING: ReadonlySet<SheetField> = new Set(['layout', 'held']);
  */
 export function isOvertaken(sheet: Sheet, change: Change): boolean {
   if (change.type === 'field' && FOLLOWING.has(change.field)) return false;
-  const present = JSON.stringify(presentOf(sheet, change) ?? null);
-  return present !== JSON.stringify(change.was ?? null) && present !== JSON.stringify(change.is ?? null);
+  return !isMade(sheet, change) && !isMade(sheet, inverseOf(change));
 }
 
 /** Changes made one after another, and those among them that someone else has overtaken, which are not made. */

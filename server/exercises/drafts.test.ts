@@ -34,7 +34,7 @@ const courseId = async (): Promise<string> => (await findDraft(harbour.db, harbo
 describe('a draft', () => {
   test('takes changes, counts its version, and settles its circuit', async () => {
     const draft = (await findDraft(harbour.db, harbour.exerciseId))!;
-    expect(draft.sheet.lines.map(({ text }) => text)).toEqual(['amber lamp on 13 (2-13) with 330']);
+    expect(draft.sheet.lines.map(({ text }) => text)).toEqual(['amber LED on 13 (2-13) with 330']);
     const { id, text } = draft.sheet.lines[0]!;
     const saved = await save([{ type: 'line', id, was: text, is: 'amber lamp on 12 with 330', after: null }]);
     expect(saved).toMatchObject({ version: 1, edits: [], overtaken: [] });
@@ -57,7 +57,7 @@ describe('a draft', () => {
       harbour.otherTeacher,
     );
     expect(saved).toMatchObject({ edits: [{ version: 1, author: 'ina' }] });
-    expect('overtaken' in saved && saved.overtaken.map(({ present, by }) => [present, by])).toContainEqual([
+    expect('overtaken' in saved && saved.overtaken!.map(({ present, by }) => [present, by])).toContainEqual([
       'Harbour beacon',
       'ina',
     ]);

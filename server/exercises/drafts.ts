@@ -1,15 +1,15 @@
 import type { Knex } from 'knex';
-import { z } from 'zod';
 import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { exerciseSchema } from '@/core/formats/exercise';
 import { pathText } from '@/core/json';
-import { applyChanges, changeSchema, presentOf, type Change } from '@/core/worksheet/change';
+import { applyChanges, presentOf, type Change } from '@/core/worksheet/change';
 import { sheetOf, type Sheet } from '@/core/worksheet/sheet';
 import { isUuid } from '../database/ids';
 import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import type { Viewer } from '../permissions';
 import { mayWithExercise, rightsOf } from '../sharing';
+import type { Edit, News, Overtaken, Saving } from '@/core/worksheet/messages';
 
 /** An exercise as it is being worked on. */
 export interface Draft {
@@ -22,37 +22,6 @@ export interface Draft {
   readonly updatedAt: Date;
   readonly sheet: Sheet;
 }
-
-/** What one author changed at one time. */
-export interface Edit {
-  readonly version: number;
-  readonly author: string;
-  readonly authorId: string;
-  readonly at: string;
-  readonly changes: readonly Change[];
-}
-
-/** A change that someone else had overtaken, and what is there now. */
-export interface Overtaken {
-  readonly change: Change;
-  readonly present: unknown;
-  readonly by: string;
-}
-
-/** What an author gets back for their changes. */
-export interface Saved {
-  readonly version: number;
-  /** What others did since the version that the author knew. */
-  readonly edits: readonly Edit[];
-  readonly overtaken: readonly Overtaken[];
-}
-
-/** Changes as a browser sends them: what its author did to the version it knows. */
-export const savingSchema = z.object({
-  base: z.int().min(0),
-  changes: z.array(changeSchema).min(1).max(500),
-});
-export type Saving = z.infer<typeof savingSchema>;
 
 interface Row {
   readonly id: string;
@@ -152,7 +121,7 @@ export async function saveChanges(
   viewer: Viewer,
   exerciseId: string,
   { base, changes }: Saving,
-): Promise<Saved | { readonly status: 403 | 404 | 422; readonly message: string }> {
+): Promise<News | { readonly status: 403 | 404 | 422; readonly message: string }> {
   if (!(await mayWithExercise(db, viewer, exerciseId, 'edit')))
     return (await mayWithExercise(db, viewer, exerciseId, 'look'))
       ? { status: 403, message: 'You can’t change this exercise; ask the owner of the course.' }

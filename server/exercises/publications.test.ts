@@ -61,7 +61,7 @@ describe('publishing', () => {
     expect(await benchDraftOf(db, learner.id, [id, ...earlier])).toBe('{"at": "the bench"}');
     expect(await handIn(db, harbour.guarded, learner, harbour.handedIn())).toMatchObject({
       status: 409,
-      message: expect.stringContaining('published anew'),
+      message: expect.stringContaining('There is a new version'),
     });
   });
 
@@ -93,7 +93,7 @@ describe('publishing', () => {
     });
     expect(
       await publish(db, teacher, '00000000-0000-0000-0000-000000000000', teacher.classIds[0]!),
-    ).toMatchObject({ message: expect.stringContaining('does not exist') });
+    ).toMatchObject({ message: expect.stringContaining('no longer exists') });
     await db('exercise')
       .where({ id: exerciseId })
       .update({ draft: db.raw(`jsonb_set(draft, '{board}', '"raft"')`) });

@@ -144,7 +144,7 @@ describe('a hand-in is refused', () => {
     await closePublication(harbour.db, harbour.teacher, harbour.publicationId);
     expect(await give()).toMatchObject({
       status: 409,
-      message: expect.stringContaining('kept on this tablet'),
+      message: expect.stringContaining('saved on this tablet'),
     });
     await harbour.db('publication').update({ closed_at: null });
     expect(await give()).toMatchObject({ status: 201 });

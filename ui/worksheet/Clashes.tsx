@@ -1,10 +1,10 @@
 import { subjectOf } from '@/core/worksheet/change';
 import { Button } from '../design/Button';
-import type { Clash } from './sync';
+import type { Overtaken } from '@/core/worksheet/messages';
 
 interface ClashesProps {
-  readonly clashes: readonly Clash[];
-  readonly onSettle: (clash: Clash, choice: 'mine' | 'theirs') => void;
+  readonly clashes: readonly Overtaken[];
+  readonly onSettle: (clash: Overtaken, choice: 'mine' | 'theirs') => void;
 }
 
 const words = (value: unknown): string =>

@@ -43,7 +43,7 @@ describe('what one writes', () => {
 describe('what others write', () => {
   const theirs = (change: Change) => ({
     version: 4,
-    edits: [{ version: 4, author: 'Teun', changes: [change] }],
+    edits: [{ version: 4, author: 'Teun', authorId: 't', at: '', changes: [change] }],
   });
 
   test('comes in beside one’s own', () => {

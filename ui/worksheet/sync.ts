@@ -1,24 +1,7 @@
-import { applyChange, inverseOf, joinedWith, presentOf, type Change } from '@/core/worksheet/change';
+import { applyChange, inverseOf, isMade, joinedWith, presentOf, type Change } from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { kept } from './kept';
-
-/** A change by this author that someone else had overtaken, and what is there now. */
-export interface Clash {
-  readonly change: Change;
-  readonly present: unknown;
-  readonly by: string;
-}
-
-/** What the server says of changes that were sent, or of those that others made. */
-export interface ServerNews {
-  readonly version: number;
-  readonly edits: readonly {
-    readonly version: number;
-    readonly author: string;
-    readonly changes: readonly Change[];
-  }[];
-  readonly overtaken?: readonly Clash[];
-}
+import type { News, Overtaken } from '@/core/worksheet/messages';
 
 /** A sheet in this browser and how it stands to the server's. */
 export interface SyncState {
@@ -29,7 +12,7 @@ export interface SyncState {
   readonly unsent: readonly Change[];
   /** How many of these are on their way. */
   readonly sending: number;
-  readonly clashes: readonly Clash[];
+  readonly clashes: readonly Overtaken[];
   /** Whose changes came in last, and when. */
   readonly lastOther: { readonly author: string; readonly version: number } | undefined;
   readonly done: readonly (readonly Change[])[];
@@ -114,36 +97,84 @@ const isSame = (one: Change, other: Change): boolean =>
     : other.type === 'field' && one.field === other.field;
 
 /**
- * The state after the server has spoken: others' changes come in, except where this author has changed the
- * same and not been heard yet; what was overtaken shows what is there now and is kept as a clash.
+ * The state after the server has spoken. Others' changes were there before one's own: those that wait are taken
+ * back, the others' made, and one's own made again, so that both browsers come to what the server has. What
+ * was overtaken shows what is there now and is kept as a clash.
  */
-export function heard(state: SyncState, news: ServerNews): SyncState {
-  const waiting = news.overtaken ? state.unsent.slice(state.sending) : state.unsent;
-  const others = news.edits
-    .filter(({ version }) => version > state.version)
-    .flatMap(({ changes }) => changes)
-    .filter((change) => !waiting.some((own) => isSame(own, change)))
-    .filter(
-      (change) =>
-        !(news.overtaken && state.unsent.slice(0, state.sending).some((own) => isSame(own, change))),
-    );
-  let sheet = others.reduce(applyChange, state.sheet);
-  for (const { change, present } of news.overtaken ?? [])
-    sheet = applyChange(sheet, { ...change, is: present } as Change);
-  const lastEdit = news.edits.filter(({ version }) => version > state.version).at(-1);
+export function heard(state: SyncState, news: News): SyncState {
+  const { overtaken, edits } = news;
+  const fresh = edits.filter(({ version }) => version > state.version);
+  const isLost = (change: Change): boolean => overtaken?.some((one) => isSame(one.change, change)) ?? false;
+  const base = [...state.unsent].reverse().map(inverseOf).reduce(applyChange, state.sheet);
+  const others = [
+    ...fresh.flatMap(({ changes }) => changes),
+    // What was overtaken may have been so before the last news, and shows what is there now in any case.
+    ...(overtaken ?? []).map(
+      ({ change, present }) =>
+        ({ ...change, is: change.type === 'line' ? (present ?? null) : present }) as Change,
+    ),
+  ].reduce(applyChange, base);
+  const own = state.unsent.flatMap((change, index) => {
+    const isSent = index < state.sending;
+    return isSent && isLost(change) ? [] : [{ change, isSent }];
+  });
+  const again = ownOver(others, own);
+  const unsent = overtaken ? again.own.filter(({ isSent }) => !isSent) : again.own;
+  const lastEdit = fresh.at(-1);
   return {
     ...state,
-    sheet,
+    sheet: again.sheet,
     version: Math.max(state.version, news.version),
-    unsent: waiting,
-    sending: news.overtaken ? 0 : state.sending,
-    clashes: [...state.clashes, ...(news.overtaken ?? [])],
+    unsent: unsent.map(({ change }) => change),
+    sending: unsent.filter(({ isSent }) => isSent).length,
+    clashes: [...state.clashes, ...(overtaken ?? [])],
     lastOther: lastEdit ? { author: lastEdit.author, version: lastEdit.version } : state.lastOther,
   };
 }
 
+interface Own {
+  readonly change: Change;
+  /** Whether it is on its way to the server. */
+  readonly isSent: boolean;
+}
+
+/**
+ * A sheet of others with one's own changes made on it, and those that the server does not have yet. What is
+ * there already came back in the news while its own answer was lost, and need not be sent again.
+ */
+function ownOver(others: Sheet, changes: readonly Own[]): { sheet: Sheet; own: readonly Own[] } {
+  let sheet = others;
+  const own = changes.flatMap(({ change, isSent }) => {
+    if (isMade(sheet, change)) return [];
+    const now = behindNow(sheet, change);
+    sheet = applyChange(sheet, now);
+    return [{ change: now, isSent }];
+  });
+  return { sheet, own };
+}
+
+/**
+ * The state of a page that is loaded anew, with what an earlier one left unsent. The changes keep what they
+ * knew, so that the server sees what others have changed meanwhile.
+ */
+export function recovered(state: SyncState, left: readonly Change[]): SyncState {
+  const { sheet, own } = ownOver(
+    state.sheet,
+    left.map((change) => ({ change, isSent: false })),
+  );
+  const unsent = own.map(({ change }) => change);
+  return unsent.length === 0 ? state : { ...state, sheet, unsent, done: [unsent] };
+}
+
+/** A line that is taken out remembers what it stood behind, to come back there: others may have put a line between. */
+function behindNow({ lines }: Sheet, change: Change): Change {
+  if (change.type !== 'line' || change.is !== null) return change;
+  const at = lines.findIndex(({ id }) => id === change.id);
+  return at < 0 ? change : { ...change, after: lines[at - 1]?.id ?? null };
+}
+
 /** The state with a clash settled: this author's text put in after all, or let go. */
-export function settledClash(state: SyncState, clash: Clash, choice: 'mine' | 'theirs'): SyncState {
+export function settledClash(state: SyncState, clash: Overtaken, choice: 'mine' | 'theirs'): SyncState {
   const rest = { ...state, clashes: state.clashes.filter((other) => other !== clash) };
   if (choice === 'theirs') return rest;
   return changed(rest, [clash.change], 'stands alone');

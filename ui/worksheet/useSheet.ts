@@ -7,15 +7,15 @@ import {
   changed,
   heard,
   notSent,
+  recovered,
   sent,
   settledClash,
   startOf,
   steppedBack,
   withDerived,
-  type Clash,
-  type ServerNews,
   type SyncState,
 } from './sync';
+import { newsSchema, refusalSchema, waitingSchema, type Overtaken } from '@/core/worksheet/messages';
 
 /** Milliseconds of rest before changes are sent, and between two questions for those of others. */
 const SEND_AFTER = 500;
@@ -38,7 +38,7 @@ interface UseSheet {
   readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => Sheet;
   readonly step: (way: 'undo' | 'redo') => void;
   readonly derive: (settled: Sheet) => void;
-  readonly settleClash: (clash: Clash, choice: 'mine' | 'theirs') => void;
+  readonly settleClash: (clash: Overtaken, choice: 'mine' | 'theirs') => void;
 }
 
 const WAITING: Keeping = { state: 'saving' };
@@ -84,16 +84,16 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ base, changes }),
       });
-      const body = (await answer.json()) as ServerNews & { readonly message?: string };
+      const body: unknown = await answer.json();
       if (answer.ok) {
         lastSavedLayout.current = layout;
-        put(heard(now.current, { ...body, overtaken: body.overtaken ?? [] }));
+        put(heard(now.current, { overtaken: [], ...newsSchema.parse(body) }));
         setKeeping({ state: now.current.unsent.length > 0 ? 'saving' : 'saved' });
       } else {
         put(notSent(now.current));
         // What was refused for what it is would be refused again: it waits until something is changed.
         refused.current = isForGood(answer.status) ? now.current.unsent : undefined;
-        setKeeping({ state: 'refused', message: body.message ?? 'The server refused the changes.' });
+        setKeeping({ state: 'refused', message: refusalOf(body) ?? 'The server refused the changes.' });
       }
     } catch {
       put(notSent(now.current));
@@ -121,9 +121,8 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
     try {
       const answer = await fetch(`/api/exercises/${exerciseId}/changes?since=${now.current.version}`);
       if (!answer.ok) return;
-      const { version: newest, edits } = (await answer.json()) as ServerNews;
-      if (newest > now.current.version && !isSending.current)
-        put(heard(now.current, { version: newest, edits }));
+      const news = newsSchema.parse(await answer.json());
+      if (news.version > now.current.version && !isSending.current) put(heard(now.current, news));
     } catch {
       // Offline: what is written here waits, and the next question may be heard.
     }
@@ -132,7 +131,8 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
     hasRecovered.current = true;
     const waiting = localStorage.getItem(storageKey(exerciseId));
     if (!waiting || !mayEdit) return;
-    put(changed(now.current, JSON.parse(waiting) as readonly Change[], 'stands alone'));
+    const changes = waitingSchema.safeParse(jsonOf(waiting));
+    if (changes.success) put(recovered(now.current, changes.data));
   });
   useEffect(() => {
     recover();
@@ -154,4 +154,15 @@ export function useSheet(exerciseId: string, first: Sheet, version: number, mayE
     derive: useCallback((settled) => put(withDerived(now.current, settled)), [put]),
     settleClash: useCallback((clash, choice) => put(settledClash(now.current, clash, choice)), [put]),
   };
+}
+
+const refusalOf = (body: unknown): string | undefined => refusalSchema.safeParse(body).data?.message;
+
+/** What a text is as JSON; `undefined` for one that is none. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }

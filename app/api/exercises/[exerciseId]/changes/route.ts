@@ -1,11 +1,12 @@
 import { database } from '@/server/database/connection';
-import { editsSince, findDraft, saveChanges, savingSchema } from '@/server/exercises/drafts';
+import { editsSince, findDraft, saveChanges } from '@/server/exercises/drafts';
 import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
 import { can, roleOf } from '@/server/permissions';
 import { mayWithExercise } from '@/server/sharing';
 import { currentViewer } from '../../../../access';
 import { given, isForeign, refuse } from '../../../bodies';
+import { savingSchema } from '@/core/worksheet/messages';
 
 export const dynamic = 'force-dynamic';
 
