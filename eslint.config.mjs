@@ -1,6 +1,16 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
+
+const parts = new URL('core/parts/', import.meta.url);
+/** The names of all kinds of parts, as a pattern of a selector. */
+const kindNames = readdirSync(parts)
+  .flatMap((file) => /^ {2}kind: '([\w-]+)'/m.exec(readFileSync(new URL(file, parts), 'utf8'))?.[1] ?? [])
+  .join('|');
+const OF_KIND = ':matches(Identifier[name="kind"], MemberExpression[property.name="kind"])';
+const KIND_NAME = `Literal[value=/^(${kindNames})$/]`;
+const ASK_THE_KIND = 'What a kind is or does stands in core/parts: ask its PartKind, not its name.';
 
 export default ts.config(
   { ignores: ['.dependency-cruiser.cjs', '.next/', '.didaktor/', 'next-env.d.ts', 'node_modules/'] },
@@ -31,6 +41,17 @@ export default ts.config(
         'performance',
         'setTimeout',
         'fetch',
+      ],
+    },
+  },
+  {
+    files: ['{core,server,workers,cli,app,ui}/**/*.{ts,tsx}'],
+    ignores: ['core/parts/**', 'core/statements/recipes/**', '**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: `BinaryExpression:has(> ${OF_KIND}):has(> ${KIND_NAME})`, message: ASK_THE_KIND },
+        { selector: `SwitchStatement:has(> ${OF_KIND}) > SwitchCase > ${KIND_NAME}`, message: ASK_THE_KIND },
       ],
     },
   },

@@ -38,10 +38,10 @@ describe('the Review desk', () => {
       .getByRole('button', { name: /Timing is off/ })
       .first()
       .click();
-    await page.getByRole('heading', { name: /is dark for 0\.25 s; 2\.5 s is wanted/ }).waitFor();
+    await page.getByRole('heading', { name: /is dark for 0\.25 s; it should be 2\.5 s/ }).waitFor();
     const learner = page.getByRole('article').getByRole('listitem').filter({ hasText: 'Selma' }).first();
-    await learner.getByRole('button', { name: /Pause missing/ }).click();
-    await page.getByRole('heading', { name: /too short to be seen/ }).waitFor();
+    await learner.getByRole('button', { name: /Delay missing/ }).click();
+    await page.getByRole('heading', { name: /too short to see/ }).waitFor();
     expect(await page.getByRole('region', { name: 'The program of Selma' }).innerText()).toMatch(/▸ \d+/);
     await context.close();
   });

@@ -31,7 +31,7 @@ const pinSchema = z.object({
   reserved: z.enum(['serial', 'start-up']).optional(),
   /** For pins that decide how the board starts: the level they must have then. */
   startLevel: z.enum(['high', 'low']).optional(),
-  /** A word for the ledger, such as `own lamp`. */
+  /** A word for the ledger, such as `built-in LED`. */
   label: z.string().optional(),
 });
 

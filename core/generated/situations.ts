@@ -41,7 +41,7 @@ const ENDS: Readonly<Record<Exclude<StimulusKind, 'press' | 'motion'>, readonly 
 export function situationsOf(wiring: Wiring, untouched: Trace): readonly Situation[] {
   const touched = wiring.parts.flatMap(({ ref, kind }) => {
     const how = kindOf(kind).stimulus;
-    return how ? [{ ref, how, slides: kind === 'switch' }] : [];
+    return how ? [{ ref, how, slides: kindOf(kind).contact === 'latching' }] : [];
   });
   const buttons = touched.filter(({ how }) => how === 'press').map(({ ref }) => ref);
   const situation = (

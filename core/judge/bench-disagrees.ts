@@ -1,3 +1,4 @@
+import { isSingleLight } from '../parts';
 import { quantity, toFinding, type Finding } from '../findings/finding';
 import { hasPassed } from '../formats/report';
 import { seenIntervals } from '../rehearsal/seen';
@@ -27,7 +28,7 @@ export function benchDisagrees(
   const computed = computedSighting(examination);
   if (computed === sighting || (sighting === 'other' && computed !== 'right')) return undefined;
   const works = hasPassed(examination.verdict);
-  const lamp = build.wiring.parts.find((part) => part.kind === 'led')?.ref ?? 'the LED';
+  const lamp = build.wiring.parts.find(isSingleLight)?.ref ?? 'the LED';
   const remedies: Readonly<Record<Sighting, string>> = {
     dark: `Press each leg of ${lamp} down and look. Still dark? Load the program again and wait for the message that it is done. Then swap ${lamp} for a fresh one.`,
     faint: `Press the wire in the pin and the legs of ${lamp} down. Still faint? Read the bands of the resistor again, then load the program again.`,

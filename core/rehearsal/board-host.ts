@@ -31,7 +31,7 @@ type Event =
   | { readonly kind: 'part'; readonly ref: Ref; readonly state: Partial<PartState> }
   | { readonly kind: 'typed' }
   | { readonly kind: 'reset' }
-  | { readonly kind: 'supply'; readonly to: 'on' | 'off' }
+  | { readonly kind: 'power'; readonly to: 'on' | 'off' }
   | { readonly kind: 'tone-end'; readonly pin: number };
 
 /** The board on its circuit, as the program that runs on it finds it; writes down everything that happens. */
@@ -81,7 +81,7 @@ export class BoardHost implements ProgramHost {
   private planBoard(stimulus: Stimulus): void {
     if ('serial' in stimulus) this.agenda.add(stimulus.at, { kind: 'typed' });
     if ('reset' in stimulus) this.agenda.add(stimulus.at, { kind: 'reset' });
-    if ('supply' in stimulus) this.agenda.add(stimulus.at, { kind: 'supply', to: stimulus.supply });
+    if ('supply' in stimulus) this.agenda.add(stimulus.at, { kind: 'power', to: stimulus.supply });
   }
 
   /** Takes the machine that the program runs on. */
@@ -126,9 +126,9 @@ export class BoardHost implements ProgramHost {
         if (this.tonePin === event.pin) this.noTone(event.pin, 0);
         return;
       case 'reset':
-      case 'supply': {
+      case 'power': {
         if (this.isOver) return;
-        const to = event.kind === 'supply' ? event.to : 'on';
+        const to = event.kind === 'power' ? event.to : 'on';
         this.letGo(at, to);
         throw new Restart(to === 'on' ? at : Number.POSITIVE_INFINITY);
       }

@@ -163,29 +163,21 @@ function openPieces({
   source,
   currentMa,
 }: Statement): readonly (readonly [string, string])[] {
-  switch (kind.kind) {
-    case 'led':
-    case 'led-bar':
-      return resistor || currentMa !== undefined || options.has('no-resistor')
-        ? []
-        : [
-            ['with 330', 'its resistor'],
-            ['at 8 mA', 'the resistor is worked out'],
-          ];
-    case 'button':
-    case 'switch':
-      return options.has('pull-up') || options.has('pull-down')
-        ? []
-        : [
-            [', pull-up', 'held high inside the board'],
-            [', pull-down 10k', 'held low by a resistor'],
-          ];
-    case 'servo':
-    case 'motor':
-      return source || options.has('own-supply')
-        ? []
-        : [[', own supply', 'batteries of its own, grounds joined']];
-    default:
-      return [];
-  }
+  if (kind.observed === 'light')
+    return resistor || currentMa !== undefined || options.has('no-resistor')
+      ? []
+      : [
+          ['with 330', 'its resistor'],
+          ['at 8 mA', 'the resistor is worked out'],
+        ];
+  if (kind.contact !== undefined)
+    return options.has('pull-up') || options.has('pull-down')
+      ? []
+      : [
+          [', pull-up', 'held high inside the board'],
+          [', pull-down 10k', 'held low by a resistor'],
+        ];
+  if (kind.powerLegs !== undefined && !source && !options.has('own-supply'))
+    return [[', own supply', 'batteries of its own, grounds joined']];
+  return [];
 }

@@ -1,4 +1,4 @@
-import { kindOf } from '../parts';
+import { isPowerSource, isResistor, kindOf } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import {
   BOARD_REF,
@@ -66,14 +66,11 @@ function usualLine(
   if (!statement) return undefined;
   const helpers = helpersOf(part, view, claimed);
   const line = { text, refs: [part.ref, ...helpers] };
-  // Other sources must be there to be named.
+  // What feeds this part, with power or with data, must be there to be named.
   const sources = circuit.parts
-    .filter((other) => other.ref !== part.ref && (other.kind === 'battery' || other.kind === 'supply'))
+    .filter((other) => other.ref !== part.ref && (isPowerSource(other) || recipes.get(other.kind)?.leads))
     .map((other) => legByLegLine(other, [], context));
-  const panels = circuit.parts
-    .filter((other) => other.ref !== part.ref && other.kind === 'led-matrix')
-    .map((other) => legByLegLine(other, [], context));
-  const made = circuitOf([...sources, ...panels, line], context);
+  const made = circuitOf([...sources, line], context);
   const own = made.lines.at(-1)!;
   if (own.troubles.some(({ weight }) => weight !== 'warns')) return undefined;
   const isRight =
@@ -100,7 +97,7 @@ function helpersOf(part: StatedPart, view: CircuitView, claimed: ReadonlySet<Ref
   const names = kindOf(part.kind).legs.flatMap(({ name }) =>
     view
       .neighbours(part, name)
-      .filter((other) => other.part.kind === 'resistor' && !claimed.has(other.part.ref))
+      .filter((other) => isResistor(other.part) && !claimed.has(other.part.ref))
       .filter(() => ['inner', 'pin'].includes(view.place(part, name).type))
       .map((other) => other.part.ref),
   );

@@ -1,6 +1,6 @@
 import { legName, ref, type LegName, type PointName, type Ref } from '../brand';
 import type { BoardProfile } from '../boards';
-import { isPowerSource } from '../parts';
+import { isPowerSource, isResistor } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import { BOARD_REF, splitPoint, type StatedNet, type StatedPart } from './circuit';
 import { pinList, supplySocket } from './pins';
@@ -79,7 +79,7 @@ export class CircuitView {
     part: StatedPart,
     leg: string,
   ): { readonly resistor: StatedPart; readonly far: LegName } | undefined {
-    const found = this.neighbours(part, leg).find((other) => other.part.kind === 'resistor');
+    const found = this.neighbours(part, leg).find((other) => isResistor(other.part));
     return found && { resistor: found.part, far: legName(found.leg === legName('1') ? '2' : '1') };
   }
 

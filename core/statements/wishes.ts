@@ -1,5 +1,5 @@
 import { findPin, pinsInRange, type PinFunction } from '../boards';
-import { ohmsText, readOhms } from '../parts';
+import { isResistor, isSingleLight, ohmsText, readOhms } from '../parts';
 import { figure } from '../units';
 import { holds, nearestInKit } from './kit';
 import { freePins, needWords } from './pin-advice';
@@ -82,7 +82,7 @@ class Wishes {
     const { kind, across, to } = this.#statement;
     if (!TWO_ENDED.has(kind.kind) || across || to) return [];
     const { text } = this.#line;
-    if (kind.kind === 'transistor-npn')
+    if (kind.legs.some(({ role }) => role === 'control'))
       return [
         this.#unfinished('Say for each leg what it is joined to.', [
           offer(`${text.trim()}: base to 9, collector to M1 minus, emitter to ground`),
@@ -202,10 +202,7 @@ class Wishes {
   resistor(): readonly Trouble[] {
     const { resistor } = this.#statement;
     const { kit } = this.#context;
-    const given = [
-      resistor,
-      this.#statement.kind.kind === 'resistor' ? { value: this.#statement.value } : undefined,
-    ];
+    const given = [resistor, isResistor(this.#statement.kind) ? { value: this.#statement.value } : undefined];
     return given.flatMap((one): readonly Trouble[] => {
       const read = one && readOhms(one.value);
       if (!one || !read?.ok || holds(kit, read.value)) return [];
@@ -246,7 +243,7 @@ class Wishes {
   /** Ways to have many LEDs on few pins. */
   #instead(wanted: number): readonly Offer[] {
     const { kind } = this.#statement;
-    if (kind.kind !== 'led' || wanted < 16) return [];
+    if (!isSingleLight(kind) || wanted < 16) return [];
     const free = freePins(this.#context.board, 'digital', this.#taken);
     return free.length < 3
       ? []

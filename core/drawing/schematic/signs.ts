@@ -200,9 +200,7 @@ function transistor(): Sign {
 function box(part: PlacedPart): Sign {
   const kind = kindOf(part.kind);
   const isRight = (name: string): boolean =>
-    /^(k\d+|common|q\d|carry|out|dout|echo|no|nc|com)$/.test(name) ||
-    name === kind.supplyLegs?.minus ||
-    (kind.kind === 'rgb-led' && name === 'common');
+    /^(k\d+|common|q\d|carry|out|dout|echo|no|nc|com)$/.test(name) || name === kind.supplyLegs?.minus;
   const used = kind.legs.filter(({ name }) => part.legs.some((leg) => leg.leg === name));
   const left = used.filter(({ name }) => !isRight(name));
   const right = used.filter(({ name }) => isRight(name));

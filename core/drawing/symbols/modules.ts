@@ -1,4 +1,4 @@
-import { kindOf } from '../../parts';
+import { isPowerSource, kindOf } from '../../parts';
 import { PITCH } from '../geometry';
 import type { Shape } from '../list';
 import { body, boxAt, foot, leg, mark, middle, sign, stroke, type Draw } from './symbol';
@@ -67,11 +67,12 @@ export const cell: Draw = (part, legs) => {
   const width = 102;
   const centre = { x: Math.max(plus.x, minus.x) + width / 2 + 10, y: (plus.y + minus.y) / 2 };
   const reach = { x: width / 2, y: Math.abs(plus.y - minus.y) / 2 + 0.7 * PITCH };
-  const title = part.kind === 'motor' ? 'motor' : part.value.text;
+  const isCell = isPowerSource(part);
+  const title = isCell ? part.value.text : kindOf(part.kind).title;
   return {
     shapes: [
       ...legs.map((at) => leg(at, { x: centre.x - reach.x, y: at.y })),
-      body(centre, reach, part.kind === 'motor' ? 20 : 3),
+      body(centre, reach, isCell ? 3 : 20),
       sign({ x: centre.x - reach.x + 13, y: plus.y }, '+'),
       sign({ x: centre.x - reach.x + 13, y: minus.y }, '−'),
       { type: 'text', role: 'note', x: centre.x + 11, y: centre.y + 4, text: title, anchor: 'middle' },

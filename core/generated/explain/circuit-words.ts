@@ -16,7 +16,7 @@ export type LevelWords = Readonly<Record<Level, string>>;
 
 /** What is done to a pin, or read from it, said of the parts that hang on it. Sentences end with a full stop. */
 export interface CircuitWords {
-  /** `pin 13, where D1 hangs`. */
+  /** `pin 13, where D1 is connected`. */
   readonly named: (pin: string) => string;
   readonly becomesOutput: (pin: string) => string;
   /** `pull`: what the board itself holds it at. */
@@ -95,7 +95,7 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
     // The board's own LED is spoken of where there is nothing else to look at.
     const onBoard =
       own && lamps.length + others.length === 0 && drive.mode !== 'pwm'
-        ? [`the board’s own LED ${drive.mode === own.lights ? 'lights up' : 'is dark'}`]
+        ? [`the board’s built-in LED ${drive.mode === own.lights ? 'lights up' : 'is dark'}`]
         : [];
     const all = [...lamps, ...others, ...onBoard];
     return all.length > 0 ? `: ${listText(all)}` : '';
@@ -118,7 +118,7 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
     gives,
     named: (pin) => {
       const hangs = subject(pin);
-      return `pin ${pin}${hangs ? `, where ${hangs} hangs` : ''}`;
+      return `pin ${pin}${hangs ? `, where ${hangs} is connected` : ''}`;
     },
     becomesOutput: (pin) => {
       const driven = subject(pin);
@@ -135,7 +135,7 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
       const holds = resistorAt(pin);
       return holds
         ? `${begin}. ${holds} holds it ${words[opposite(active)]}; ${used}.`
-        : `${begin}. ${used}; nothing holds it otherwise.`;
+        : `${begin}. ${used}; nothing holds it the rest of the time.`;
     },
     follows: (pin, condition) =>
       `Pin ${pin} gives ${supply} when ${condition}${effect(pin, { mode: 'high' })}; otherwise 0 V${effect(pin, { mode: 'low' })}.`,

@@ -34,7 +34,7 @@ export function cppActions(
         value === undefined
           ? circuit.follows(name, phrases.conditionText(level))
           : circuit.gives(name, value === 0 ? 'low' : 'high'),
-      `The pin that ${pin.text} says becomes ${level.text}.`,
+      `The pin stored in ${pin.text} becomes ${level.text}.`,
     );
   };
 
@@ -46,17 +46,17 @@ export function cppActions(
       case 'attach': {
         const own = first ? facts.pinsOf(first) : [];
         return own.length === 1
-          ? `${object.text} is the servo at pin ${own[0]}${servo === object.text ? '' : `, ${servo}`}.`
-          : `${object.text} is the servo at the pin that ${first?.text} says.`;
+          ? `${object.text} is the servo on pin ${own[0]}${servo === object.text ? '' : `, ${servo}`}.`
+          : `${object.text} is the servo on the pin stored in ${first?.text}.`;
       }
       case 'write': {
         const angle = first && facts.valueOf(first);
         return `${servo} turns to ${angle ?? first?.text}°.`;
       }
       case 'writeMicroseconds':
-        return `${servo} turns to where pulses of ${first?.text} millionths of a second send it.`;
+        return `${servo} turns to the angle for pulses of ${first?.text} µs.`;
       case 'detach':
-        return `${servo} is let go: it is told nothing more.`;
+        return `${servo} is released and no longer driven.`;
     }
     return undefined;
   };
@@ -72,7 +72,7 @@ export function cppActions(
             second?.text === 'OUTPUT'
               ? circuit.becomesOutput(pin)
               : circuit.becomesInput(pin, second?.text === 'INPUT_PULLUP' ? 'up' : 'none'),
-          `The pin that ${first?.text} says becomes ${second?.text === 'OUTPUT' ? 'an output' : 'an input'}.`,
+          `The pin stored in ${first?.text} becomes ${second?.text === 'OUTPUT' ? 'an output' : 'an input'}.`,
         );
       case 'digitalWrite':
         return output(first, second);
@@ -85,7 +85,7 @@ export function cppActions(
             duty === undefined
               ? circuit.pulsesBy(pin, second?.text ?? '', range)
               : circuit.pulses(pin, Math.min(1, Math.max(0, duty / range))),
-          `The pin that ${first?.text} says is switched on and off too fast to see, by ${second?.text}.`,
+          `The pin stored in ${first?.text} is switched on and off too fast to see, by ${second?.text}.`,
         );
       }
       case 'delay':
@@ -94,18 +94,18 @@ export function cppActions(
         return [pauseText(number(first), 1e6, first?.text ?? '')];
       case 'tone': {
         const lasts = third
-          ? ` It stops by itself after ${number(third) ?? third.text} thousandths of a second; the program goes on meanwhile.`
+          ? ` It stops by itself after ${number(third) ?? third.text} ms; the program carries on meanwhile.`
           : '';
         return onPin(
           first,
           (pin) => `${circuit.sounds(pin, second?.text ?? '')}${lasts}`,
-          `The buzzer at the pin that ${first?.text} says sounds at ${second?.text} Hz.${lasts}`,
+          `The buzzer on the pin stored in ${first?.text} sounds at ${second?.text} Hz.${lasts}`,
         );
       }
       case 'noTone':
-        return onPin(first, (pin) => `Pin ${pin} makes no tone any more.`, 'The tone stops.');
+        return onPin(first, (pin) => `Pin ${pin} stops its tone.`, 'The tone stops.');
       case 'randomSeed':
-        return [`Chance begins at a place of its own, from ${first ? phrases.valueText(first) : ''}.`];
+        return [`Random numbers start from ${first ? phrases.valueText(first) : ''}.`];
       case 'attachInterrupt': {
         const when: Readonly<Record<string, string>> = {
           RISING: 'goes from LOW to HIGH',
@@ -116,20 +116,20 @@ export function cppActions(
         return onPin(
           pin,
           (name) =>
-            `From now on ${second?.text} runs at once whenever pin ${name} ${when[third?.text ?? ''] ?? 'changes'}, whatever else is going on.`,
-          `From now on ${second?.text} runs at once whenever the level of its pin ${when[third?.text ?? ''] ?? 'changes'}.`,
+            `From now on, ${second?.text} runs at once whenever pin ${name} ${when[third?.text ?? ''] ?? 'changes'}, whatever else is going on.`,
+          `From now on, ${second?.text} runs at once whenever the level of its pin ${when[third?.text ?? ''] ?? 'changes'}.`,
         );
       }
       case 'shiftOut':
         return [
-          `Sends the eight bits of ${values[3]?.text} one after another at ${first?.text}, with a beat of ${second?.text} for each.`,
+          `Sends the eight bits of ${values[3]?.text} one after another at ${first?.text}, with a pulse on ${second?.text} for each.`,
         ];
       case 'noInterrupts':
       case 'cli':
-        return ['From here on no interrupt may come.'];
+        return ['From here on, interrupts wait.'];
       case 'interrupts':
       case 'sei':
-        return ['From here on interrupts may come.'];
+        return ['From here on, interrupts run again.'];
     }
     return undefined;
   };
@@ -158,23 +158,23 @@ function serialText(name: string, values: readonly SyntaxNode[], phrases: CppPhr
   const [first, second] = values;
   switch (name) {
     case 'begin':
-      return [`Opens the line to the computer, with ${first?.text} bits a second.`];
+      return [`Opens the serial line to the computer at ${first?.text} bits per second.`];
     case 'print':
     case 'println': {
       const ends = name === 'println' ? ' and begins a new line' : '';
-      if (!first) return ['Begins a new line on the computer.'];
+      if (!first) return ['Starts a new line on the computer.'];
       const base =
         second && /^(BIN|HEX|OCT)$/.test(second.text)
-          ? ` in figures of base ${{ BIN: 2, HEX: 16, OCT: 8 }[second.text as 'BIN']}`
+          ? ` in base ${{ BIN: 2, HEX: 16, OCT: 8 }[second.text as 'BIN']}`
           : '';
       return [`Sends ${phrases.valueText(first)} to the computer${base}${ends}.`];
     }
     case 'write':
-      return [`Sends ${first?.text} to the computer as it is, letter by letter.`];
+      return [`Sends ${first?.text} to the computer as it is, character by character.`];
     case 'flush':
-      return ['Waits until all is sent.'];
+      return ['Waits until everything has been sent.'];
     case 'setTimeout':
-      return [`When it reads from the computer, it waits ${first?.text} thousandths of a second at most.`];
+      return [`Reading from the computer waits at most ${first?.text} ms.`];
   }
   return [];
 }
@@ -191,28 +191,28 @@ function moduleText(
     switch (name) {
       case 'init':
       case 'begin':
-        return 'The text display is made ready.';
+        return 'Gets the text display ready.';
       case 'backlight':
-        return 'The light behind the text goes on.';
+        return 'Turns the backlight on.';
       case 'noBacklight':
-        return 'The light behind the text goes off.';
+        return 'Turns the backlight off.';
       case 'clear':
-        return 'The text display becomes empty.';
+        return 'Clears the text display.';
       case 'home':
-        return 'The next text goes to the beginning of the first line.';
+        return 'The next text starts at the beginning of the first line.';
       case 'setCursor':
         return `The next text goes to column ${first}, line ${second}, both counted from 0.`;
       case 'print':
         return `Writes ${values[0] ? phrases.valueText(values[0]) : ''} on the text display.`;
       case 'write':
-        return `Writes the letter ${first} on the text display.`;
+        return `Writes the character ${first} on the text display.`;
     }
   if (device === 'LedControl')
     switch (name) {
       case 'shutdown':
         return `Panel ${first} ${second === 'true' ? 'goes to sleep' : 'wakes up'}.`;
       case 'setIntensity':
-        return `Panel ${first} gets the brightness ${second} of 15.`;
+        return `Sets the brightness of panel ${first} to ${second} of 15.`;
       case 'clearDisplay':
         return `All LEDs of matrix ${first} go out.`;
       case 'setLed':

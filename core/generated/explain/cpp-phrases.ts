@@ -17,7 +17,7 @@ export interface CppPhrases {
 export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: number): CppPhrases {
   const pinText = (node: SyntaxNode, how?: 'analog'): string => {
     const pins = facts.pinsOf(node, how);
-    return pins.length === 1 ? `pin ${pins[0]}` : `the pin that ${node.text} says`;
+    return pins.length === 1 ? `pin ${pins[0]}` : `the pin stored in ${node.text}`;
   };
 
   const callText = (call: SyntaxNode): string | undefined => {
@@ -37,7 +37,7 @@ export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: 
           return 'the text that has come from the computer';
       }
     if (object && name === 'read' && facts.objects.get(owner ?? '') === 'Servo')
-      return `the angle at which ${owner} stands`;
+      return `the angle of ${owner}`;
     switch (name) {
       case 'digitalRead': {
         const pins = facts.pinsOf(first!);
@@ -58,28 +58,28 @@ export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: 
       case 'random': {
         const [from, end] = second ? [first!.text, second] : ['0', first!];
         const last = facts.valueOf(end);
-        return `a number by chance, from ${from} to ${last === undefined ? `one less than ${end.text}` : last - 1}`;
+        return `a random number from ${from} to ${last === undefined ? `one less than ${end.text}` : last - 1}`;
       }
       case 'map': {
         const [fromLow, fromHigh, toLow, toHigh] = [second, ...more].map((node) => node?.text);
-        return `${first!.text} carried over from the range ${fromLow} to ${fromHigh} into ${toLow} to ${toHigh}`;
+        return `${first!.text} scaled from the range ${fromLow} to ${fromHigh} to the range ${toLow} to ${toHigh}`;
       }
       case 'constrain':
         return `${first!.text}, but never below ${second?.text} or above ${more[0]?.text}`;
       case 'bitRead':
         return `bit ${second?.text} of ${first?.text}`;
       case 'pulseIn':
-        return `how long the next ${second?.text} at ${pinText(first!)} lasts, in millionths of a second`;
+        return `how long the next ${second?.text} at ${pinText(first!)} lasts, in µs`;
       case 'min':
-        return `the smaller one of ${first?.text} and ${second?.text}`;
+        return `the smaller of ${first?.text} and ${second?.text}`;
       case 'max':
-        return `the larger one of ${first?.text} and ${second?.text}`;
+        return `the larger of ${first?.text} and ${second?.text}`;
       case 'abs':
         return `${first?.text} without its sign`;
     }
     const own = facts.functions.get(name);
     if (own && !object)
-      return `what ${name} (line ${own.from}) gives${values.length > 0 ? ` for ${values.map(({ text }) => text).join(', ')}` : ''}`;
+      return `what ${name} (line ${own.from}) returns${values.length > 0 ? ` for ${values.map(({ text }) => text).join(', ')}` : ''}`;
     return undefined;
   };
 
@@ -88,7 +88,7 @@ export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: 
     if (node.type === 'cast_expression') return valueText(node.childForFieldName('value')!);
     if (node.type === 'call_expression') return callText(node) ?? node.text;
     if (node.type === 'string_literal') return `“${node.text.slice(1, -1)}”`;
-    if (isCondition(node)) return `true if ${conditionText(node)}, else false`;
+    if (isCondition(node)) return `true if ${conditionText(node)}, otherwise false`;
     return node.text;
   };
   const remarks = (node: SyntaxNode): readonly string[] => {
@@ -146,13 +146,11 @@ export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: 
     const value = facts.valueOf(right);
     const amount =
       value === undefined
-        ? `${right.text} ${clock === 'millis' ? 'thousandths' : 'millionths'} of a second`
+        ? `${right.text} ${clock === 'millis' ? 'ms' : 'µs'}`
         : `${secondsText(value / (clock === 'millis' ? 1e3 : 1e6))}${right.type === 'identifier' ? ` (${right.text})` : ''}`;
-    if (operator === '>') return `more than ${amount} have gone by since ${since}`;
-    if (operator === '>=') return `at least ${amount} have gone by since ${since}`;
-    return operator === '<' || operator === '<='
-      ? `${amount} have not gone by yet since ${since}`
-      : undefined;
+    if (operator === '>') return `more than ${amount} have passed since ${since}`;
+    if (operator === '>=') return `at least ${amount} have passed since ${since}`;
+    return operator === '<' || operator === '<=' ? `${amount} have not yet passed since ${since}` : undefined;
   };
 
   const conditionText = (node: SyntaxNode): string => {
@@ -181,7 +179,7 @@ export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: 
           (pin && circuit.contactAt(pin, 'low')) ??
           (inner.type === 'identifier'
             ? `${inner.text} is ${facts.booleans.has(inner.text) ? 'false' : '0'}`
-            : `it is not so that ${conditionText(inner)}`)
+            : `it is not true that ${conditionText(inner)}`)
         );
       }
       case 'true':

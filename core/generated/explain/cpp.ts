@@ -38,7 +38,7 @@ function topLevel(node: SyntaxNode, context: Context): void {
   switch (node.type) {
     case 'preproc_include': {
       const name = (node.childForFieldName('path')?.text ?? '').replace(/[<>"]/g, '');
-      say(line, `Brings along ${libraries[name] ?? name}.`);
+      say(line, `Includes ${libraries[name] ?? name}.`);
       break;
     }
     case 'preproc_def': {
@@ -58,7 +58,7 @@ function topLevel(node: SyntaxNode, context: Context): void {
       );
       say(
         line,
-        `${node.childForFieldName('name')?.text ?? 'This'} is a form for values that belong together: ${listText(fields)}.`,
+        `${node.childForFieldName('name')?.text ?? 'This'} groups values that belong together: ${listText(fields)}.`,
       );
       break;
     }
@@ -66,7 +66,7 @@ function topLevel(node: SyntaxNode, context: Context): void {
       const names = namedChildren(node.childForFieldName('body') ?? node).map(
         (one) => one.childForFieldName('name')?.text ?? one.text,
       );
-      say(line, `Names for numbers that count up from ${names[0]}: ${listText(names)}.`);
+      say(line, `Names for numbers counting up from ${names[0]}: ${listText(names)}.`);
       break;
     }
   }
@@ -79,25 +79,19 @@ function functionDefinition(node: SyntaxNode, context: Context): void {
   const body = node.childForFieldName('body')!;
   const result = node.childForFieldName('type')?.text;
   if (node.text.startsWith('ISR'))
-    say(
-      lineOf(node),
-      'What stands in here runs at once when its interrupt comes, whatever else is going on.',
-    );
-  else if (name === 'setup') say(lineOf(node), 'What stands in here runs once, when the board starts.');
+    say(lineOf(node), 'This runs at once when its interrupt comes, whatever else is going on.');
+  else if (name === 'setup') say(lineOf(node), 'Everything in here runs once, when the board starts.');
   else if (name === 'loop')
-    say(lineOf(node), 'What stands in here runs over and over, as long as the board has power.');
+    say(lineOf(node), 'Everything in here repeats for as long as the board has power.');
   else {
     const parameters = facts.functions.get(name)?.parameters ?? [];
-    const given = parameters.length > 0 ? ` It is told ${listText(parameters)}.` : '';
-    const gives = result && result !== 'void' ? ` It gives back ${typeText(result)}.` : '';
-    say(
-      lineOf(node),
-      `A piece of the program with a name of its own, ${name}: it runs when it is called.${given}${gives}`,
-    );
+    const given = parameters.length > 0 ? ` It takes ${listText(parameters)}.` : '';
+    const gives = result && result !== 'void' ? ` It returns ${typeText(result)}.` : '';
+    say(lineOf(node), `A function, ${name}: it runs when it is called.${given}${gives}`);
   }
   statements(namedChildren(body), context);
   if (name === 'loop' && lastLineOf(node) > lineOf(node))
-    say(lastLineOf(node), `From here it goes on at line ${lineOf(node)} again.`);
+    say(lastLineOf(node), `From here it starts again at line ${lineOf(node)}.`);
 }
 
 const statements = (nodes: readonly SyntaxNode[], context: Context): void => {
@@ -139,7 +133,9 @@ function statement(node: SyntaxNode, context: Context): void {
       const value = node.childForFieldName('value');
       say(
         line,
-        value ? `If it is ${value.text}, it goes on from here.` : 'In every other case it goes on from here.',
+        value
+          ? `If it is ${value.text}, the program goes on from here.`
+          : 'In every other case the program goes on from here.',
       );
       statements(
         namedChildren(node).filter((child) => child.startIndex !== value?.startIndex),
@@ -151,13 +147,13 @@ function statement(node: SyntaxNode, context: Context): void {
       say(line, `Leaves what line ${context.inside ?? line} began.`);
       return;
     case 'continue_statement':
-      say(line, `Goes on with the next turn of line ${context.loop ?? line}.`);
+      say(line, `Goes on to the next round of line ${context.loop ?? line}.`);
       return;
     case 'return_statement': {
       const [value] = namedChildren(node);
       say(
         line,
-        value ? `Ends the function and gives back ${phrases.valueText(value)}.` : 'Ends the function here.',
+        value ? `Ends the function and returns ${phrases.valueText(value)}.` : 'Ends the function here.',
       );
       if (value) for (const remark of phrases.remarks(value)) say(line, remark);
       return;
@@ -166,23 +162,20 @@ function statement(node: SyntaxNode, context: Context): void {
 }
 
 /** `If S1 is pressed: line 9.` */
-function ifStatement(node: SyntaxNode, context: Context, word: 'If' | 'If not, but'): void {
+function ifStatement(node: SyntaxNode, context: Context, word: 'If' | 'Otherwise, if'): void {
   const { say, phrases } = context;
   const condition = node.childForFieldName('condition')!;
   const yes = node.childForFieldName('consequence')!;
   const no = node.childForFieldName('alternative');
   const inner = namedChildren(condition)[0] ?? condition;
-  say(
-    lineOf(node),
-    `${word === 'If' ? 'If' : 'If not, but if'} ${phrases.conditionText(condition)}, ${whatRuns(bodyOf(yes), lineOf(node))}.`,
-  );
+  say(lineOf(node), `${word} ${phrases.conditionText(condition)}, ${whatRuns(bodyOf(yes), lineOf(node))}.`);
   for (const remark of conditionRemarks(inner, context)) say(lineOf(node), remark);
   statement(yes, context);
   const other = no && namedChildren(no)[0];
   if (!other) return;
-  if (other.type === 'if_statement') ifStatement(other, context, 'If not, but');
+  if (other.type === 'if_statement') ifStatement(other, context, 'Otherwise, if');
   else {
-    say(lineOf(no), `If not, ${whatRuns(bodyOf(other), lineOf(no))}.`);
+    say(lineOf(no), `Otherwise, ${whatRuns(bodyOf(other), lineOf(no))}.`);
     statement(other, context);
   }
 }
@@ -204,9 +197,9 @@ function loopStatement(node: SyntaxNode, context: Context): void {
   const runs = whatRuns(bodyOf(body), line);
   if (node.type === 'for_statement') say(line, forText(node, context));
   else if (node.type === 'do_statement')
-    say(line, `${capital(runs)} once, and again as long as ${phrases.conditionText(condition!)}.`);
+    say(line, `${capital(runs)} once, then again as long as ${phrases.conditionText(condition!)}.`);
   else if (phrases.conditionText(condition!) === 'always')
-    say(line, isEmpty ? 'Stays here for ever.' : `${capital(runs)} over and over, for ever.`);
+    say(line, isEmpty ? 'Stays here forever.' : `${capital(runs)} over and over, forever.`);
   else
     say(
       line,
@@ -228,7 +221,7 @@ function forText(node: SyntaxNode, { facts, phrases }: Context): string {
   const first = declared?.value ?? start?.childForFieldName('right');
   const by = step ? stepBy(step, facts) : undefined;
   if (!condition || !name || !first || !step)
-    return `${capital(runs)} over and over${condition ? `, as long as ${phrases.conditionText(condition)}` : ', for ever'}.`;
+    return `${capital(runs)} over and over${condition ? `, as long as ${phrases.conditionText(condition)}` : ', forever'}.`;
   const from = facts.valueOf(first);
   const to = facts.valueOf(condition.childForFieldName('right') ?? condition);
   const counts =
@@ -242,8 +235,8 @@ function forText(node: SyntaxNode, { facts, phrases }: Context): string {
   const goesOn = phrases.conditionText(condition);
   const bound = condition.childForFieldName('right')?.text;
   if (from === 0 && by === 1 && condition.text === `${name} < ${bound}`)
-    return `${capital(runs)} as often as ${bound} says; ${name} counts 0, 1, 2 and so on.`;
-  return `${capital(runs)} over and over, as long as ${goesOn}; ${name} begins with ${first.text}, and after each turn ${stepText(step, facts)}.`;
+    return `${capital(runs)} as many times as ${bound} says; ${name} counts 0, 1, 2 and so on.`;
+  return `${capital(runs)} over and over, as long as ${goesOn}; ${name} starts at ${first.text}, and after each round ${stepText(step, facts)}.`;
 }
 
 /** What a counting loop adds at each turn. */
@@ -280,12 +273,12 @@ function expressionText(node: SyntaxNode, context: Context): readonly string[] {
       const [left, right] = [node.childForFieldName('left')!, node.childForFieldName('right')!];
       const operator = node.childForFieldName('operator')?.text ?? '=';
       if (operator === '|=') return [`In ${left.text} the bits of ${right.text} are switched on.`];
-      if (operator !== '=' && !changes[operator]) return [`${left.text} becomes what ${node.text} gives.`];
+      if (operator !== '=' && !changes[operator]) return [`${left.text} becomes the result of ${node.text}.`];
       if (right.text === `!${left.text}`)
         return [
           facts.booleans.has(left.text)
-            ? `${left.text} turns round: from true to false, or from false to true.`
-            : `${left.text} turns round: from HIGH to LOW, or from LOW to HIGH.`,
+            ? `${left.text} flips: from true to false, or from false to true.`
+            : `${left.text} flips: from HIGH to LOW, or from LOW to HIGH.`,
         ];
       if (right.type === 'assignment_expression')
         return [...expressionText(right, context), `${left.text} becomes the same.`];

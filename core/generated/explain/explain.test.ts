@@ -23,19 +23,19 @@ const said = (exercise: Exercise, text: string): readonly string[] => {
 
 describe('an explanation line by line', () => {
   test.each([
-    ['beacon', 'const int LAMP', 'LAMP stands for pin 13, where D1 hangs.'],
+    ['beacon', 'const int LAMP', 'LAMP stands for pin 13, where D1 is connected.'],
     ['beacon', 'pinMode', 'Pin 13 becomes an output, so that the board can drive D1.'],
     ['beacon', 'LAMP, HIGH', 'Pin 13 gives 5 V: D1 lights up with 8.5 mA.'],
     ['beacon', 'LAMP, LOW', 'Pin 13 gives 0 V: D1 is dark.'],
     ['beacon', 'delay(500)', 'Waits 0.5 s; until then everything stays as it is.'],
-    ['beacon', 'void loop', 'What stands in here runs over and over, as long as the board has power.'],
+    ['beacon', 'void loop', 'Everything in here repeats for as long as the board has power.'],
     [
       'night-bell',
       'INPUT_PULLUP',
       'Pin 2 becomes an input that the board itself holds HIGH. S1 makes it LOW while it is pressed.',
     ],
     ['night-bell', 'if (', 'If S1 is pressed, lines 14 and 15 run.'],
-    ['night-bell', '} else {', 'If not, lines 17 and 18 run.'],
+    ['night-bell', '} else {', 'Otherwise, lines 17 and 18 run.'],
     ['night-bell', 'BUZZER, HIGH', 'Pin 8 gives 5 V: Z1 sounds.'],
     [
       'two-button-sluice',
@@ -45,7 +45,7 @@ describe('an explanation line by line', () => {
     [
       'passing-boat-counter',
       'millis() - lastPress',
-      'If boats is above 0 and level is HIGH (S1 is not pressed) and more than 1.5 s (REST) have gone by since lastPress, lines 26 and 27 run.',
+      'If boats is above 0 and level is HIGH (S1 is not pressed) and more than 1.5 s (REST) have passed since lastPress, lines 26 and 27 run.',
     ],
     [
       'passing-boat-counter',
@@ -60,7 +60,7 @@ describe('an explanation line by line', () => {
     [
       'passing-boat-counter',
       'for (',
-      'Lines 33 to 36 run as often as times says; i counts 0, 1, 2 and so on.',
+      'Lines 33 to 36 run as many times as times says; i counts 0, 1, 2 and so on.',
     ],
     [
       'fog-lamp',
@@ -78,7 +78,7 @@ describe('an explanation line by line', () => {
       'Row row of panel 0 shows the eight bits of SIGNALS[number].left[row].',
     ],
     ['beacon-python', 'lamp.value = True', 'Pin D13 gives 3.3 V: D1 lights up with 5.2 mA.'],
-    ['beacon-python', 'while True', 'Lines 10 to 13 run over and over, for ever.'],
+    ['beacon-python', 'while True', 'Lines 10 to 13 run over and over, forever.'],
   ])('of %s, %s', (id, text, sentence) => {
     expect(said(exerciseOf(id), text)).toContain(sentence);
   });
@@ -90,19 +90,19 @@ describe('an explanation line by line', () => {
     );
   });
 
-  test('speaks of the board’s own lamp where nothing else hangs on its pin', () => {
+  test('speaks of the board’s built-in LED where nothing else is connected on its pin', () => {
     const program =
       'void setup() {\n  pinMode(LED_BUILTIN, OUTPUT);\n}\nvoid loop() {\n  digitalWrite(LED_BUILTIN, HIGH);\n  digitalWrite(LED_BUILTIN, LOW);\n}';
     // The fog lamp's circuit leaves pin 13 alone; the beacon's has an LED of its own there.
     const alone = withProgram(exerciseOf('fog-lamp'), program);
-    expect(said(alone, 'HIGH')).toEqual(['Pin 13 gives 5 V: the board’s own LED lights up.']);
-    expect(said(alone, 'LOW')).toEqual(['Pin 13 gives 0 V: the board’s own LED is dark.']);
+    expect(said(alone, 'HIGH')).toEqual(['Pin 13 gives 5 V: the board’s built-in LED lights up.']);
+    expect(said(alone, 'LOW')).toEqual(['Pin 13 gives 0 V: the board’s built-in LED is dark.']);
     expect(said(withProgram(exerciseOf('beacon'), program), 'HIGH')).toEqual([
       'Pin 13 gives 5 V: D1 lights up with 8.5 mA.',
     ]);
     // Where it is lit by a low pin, it is said to be.
     const wifi = { ...alone, board: shippedBoards.get('wifi-3v3')! };
-    expect(said(wifi, 'LOW')[0]).toMatch(/own LED lights up\.$/);
+    expect(said(wifi, 'LOW')[0]).toMatch(/built-in LED lights up\.$/);
   });
 
   test('says how bright a fixed duty is, by the circuit', () => {
@@ -123,7 +123,7 @@ describe('an explanation line by line', () => {
       'Pin 13 becomes an output, so that the board can drive D1.',
     ]);
     expect(said(withProgram(beacon, program('lamp = 12;\n')), 'pinMode')).toEqual([
-      'The pin that lamp says becomes an output.',
+      'The pin stored in lamp becomes an output.',
     ]);
   });
 
@@ -131,7 +131,7 @@ describe('an explanation line by line', () => {
     const program =
       'int pin = 13;\nvoid light(int pin) {\n  digitalWrite(pin, HIGH);\n}\nvoid setup() { light(7); }\nvoid loop() { }';
     expect(said(withProgram(exerciseOf('beacon'), program), 'digitalWrite')).toEqual([
-      'The pin that pin says becomes HIGH.',
+      'The pin stored in pin becomes HIGH.',
     ]);
   });
 
@@ -158,18 +158,18 @@ describe('an explanation line by line', () => {
     ].join('\n');
     expect(explainProgram(withProgram(exerciseOf('beacon-python'), program), grammars)).toEqual(
       [
-        'Brings along the clock and pauses, the names of the pins and pins that are on or off.',
+        'Includes the clock and pauses, the names of the pins and pins that are on or off.',
         'EVERY becomes 0.5.',
-        'lamp stands for pin D13, where D1 hangs, as one that is on or off.',
+        'lamp stands for pin D13, where D1 is connected, as one that is on or off.',
         'Pin D13 becomes an output, so that the board can drive D1. Pin D13 gives 0 V: D1 is dark.',
         'last becomes the time since the board started, in seconds.',
-        'A piece of the program with a name of its own, flash: it runs when it is called. It is told times.',
+        'A function, flash: it runs when it is called. It takes times.',
         'Line 8 runs as often as times says; i counts 0, 1, 2 and so on.',
         'Pin D13 turns round: from on to off, or from off to on.',
-        'Lines 10 to 18 run over and over, for ever.',
-        'If at least 0.5 s (EVERY) have gone by since last, line 11 runs.',
+        'Lines 10 to 18 run over and over, forever.',
+        'If at least 0.5 s (EVERY) have passed since last, line 11 runs.',
         'Runs flash, lines 6 to 8, with times = 3, and comes back.',
-        'If not, but if last is below 2 and lamp.value is False, lines 13 and 14 run.',
+        'Otherwise, if last is below 2 and lamp.value is False, lines 13 and 14 run.',
         'Line 14 runs once for each one of ["ebb", "flow"]; it is called word.',
         'Sends word to the computer and begins a new line.',
         'Tries it: line 16 runs.',

@@ -47,7 +47,7 @@ export function pythonPhrases(facts: PythonFacts, circuit: CircuitWords): Python
     const own = facts.functions.get(name);
     return (
       own &&
-      `what ${name} (line ${own.from}) gives${values.length > 0 ? ` for ${values.map(({ text }) => text).join(', ')}` : ''}`
+      `what ${name} (line ${own.from}) returns${values.length > 0 ? ` for ${values.map(({ text }) => text).join(', ')}` : ''}`
     );
   };
   const valueText = (node: SyntaxNode): string => {
@@ -95,9 +95,9 @@ export function pythonPhrases(facts: PythonFacts, circuit: CircuitWords): Python
           ? `${right.text} seconds`
           : `${secondsText(value)}${right.type === 'identifier' ? ` (${right.text})` : ''}`;
       const since = left.childForFieldName('right')!.text;
-      if (operator === '>') return `more than ${amount} have gone by since ${since}`;
-      if (operator === '>=') return `at least ${amount} have gone by since ${since}`;
-      if (operator === '<' || operator === '<=') return `${amount} have not gone by yet since ${since}`;
+      if (operator === '>') return `more than ${amount} have passed since ${since}`;
+      if (operator === '>=') return `at least ${amount} have passed since ${since}`;
+      if (operator === '<' || operator === '<=') return `${amount} have not yet passed since ${since}`;
     }
     return compared(operandText(left), operator, operandText(right));
   };
@@ -113,7 +113,7 @@ export function pythonPhrases(facts: PythonFacts, circuit: CircuitWords): Python
           levelIs(inner, 'low') ??
           (inner.type === 'identifier'
             ? `${inner.text} is False, 0 or empty`
-            : `it is not so that ${conditionText(inner)}`)
+            : `it is not true that ${conditionText(inner)}`)
         );
       }
       case 'comparison_operator': {

@@ -54,8 +54,8 @@ function statement(node: SyntaxNode, context: Context): void {
       say(
         line,
         node.type === 'import_statement'
-          ? `Brings along ${listText([module!, ...names].map((name) => modules[name] ?? name))}.`
-          : `Brings along ${listText(names)} of ${module}.`,
+          ? `Includes ${listText([module!, ...names].map((name) => modules[name] ?? name))}.`
+          : `Includes ${listText(names)} of ${module}.`,
       );
       return;
     }
@@ -74,7 +74,7 @@ function statement(node: SyntaxNode, context: Context): void {
         const no = bodyOf(other.childForFieldName(asks ? 'consequence' : 'body'));
         say(
           lineOf(other),
-          `If not, ${asks ? `but if ${phrases.conditionText(asks)}, ` : ''}${whatRuns(no, lineOf(other))}.`,
+          `Otherwise, ${asks ? `if ${phrases.conditionText(asks)}, ` : ''}${whatRuns(no, lineOf(other))}.`,
         );
         statements(no, context);
       }
@@ -88,10 +88,10 @@ function statement(node: SyntaxNode, context: Context): void {
         line,
         waits
           ? goesOn === 'always'
-            ? 'Stays here for ever.'
+            ? 'Stays here forever.'
             : `Waits here as long as ${goesOn}.`
           : goesOn === 'always'
-            ? `${capital(runs)} over and over, for ever.`
+            ? `${capital(runs)} over and over, forever.`
             : `As long as ${goesOn}, ${runs} over and over.`,
       );
       statements(body, { ...context, loop: line });
@@ -103,11 +103,8 @@ function statement(node: SyntaxNode, context: Context): void {
       return;
     case 'function_definition': {
       const own = facts.functions.get(node.childForFieldName('name')!.text);
-      const told = own && own.parameters.length > 0 ? ` It is told ${listText(own.parameters)}.` : '';
-      say(
-        line,
-        `A piece of the program with a name of its own, ${node.childForFieldName('name')!.text}: it runs when it is called.${told}`,
-      );
+      const told = own && own.parameters.length > 0 ? ` It takes ${listText(own.parameters)}.` : '';
+      say(line, `A function, ${node.childForFieldName('name')!.text}: it runs when it is called.${told}`);
       statements(body, context);
       return;
     }
@@ -115,7 +112,7 @@ function statement(node: SyntaxNode, context: Context): void {
       const [value] = namedChildren(node);
       say(
         line,
-        value ? `Ends the function and gives back ${phrases.valueText(value)}.` : 'Ends the function here.',
+        value ? `Ends the function and returns ${phrases.valueText(value)}.` : 'Ends the function here.',
       );
       return;
     }
@@ -123,7 +120,7 @@ function statement(node: SyntaxNode, context: Context): void {
       say(line, `Leaves what line ${loop ?? line} began.`);
       return;
     case 'continue_statement':
-      say(line, `Goes on with the next turn of line ${loop ?? line}.`);
+      say(line, `Goes on to the next round of line ${loop ?? line}.`);
       return;
     case 'global_statement':
       say(
@@ -265,7 +262,7 @@ function callText(node: SyntaxNode, { facts, circuit, phrases }: Context): reado
     }
   if (name === 'sleep') return [pauseText(facts.valueOf(first), 1, first?.text ?? '')];
   if (name === 'print') {
-    if (!first) return ['Begins a new line on the computer.'];
+    if (!first) return ['Starts a new line on the computer.'];
     return [
       `Sends ${listText(values.map((value) => phrases.valueText(value)))} to the computer and begins a new line.`,
     ];

@@ -1,5 +1,5 @@
 import { breadboards } from '../../breadboards';
-import { kindOf } from '../../parts';
+import { isResistor, kindOf } from '../../parts';
 import type { PlacementTask, TaskPart } from './task';
 import { plural, withArticle } from '../../words/words';
 
@@ -29,7 +29,7 @@ function mostNumerous(task: PlacementTask): readonly [string, readonly TaskPart[
   for (const part of task.parts) groups.set(part.kind, [...(groups.get(part.kind) ?? []), part]);
   const sorted = [...groups].sort(
     ([one, a], [other, b]) =>
-      b.length - a.length || Number(one === 'resistor') - Number(other === 'resistor'),
+      b.length - a.length || Number(isResistor({ kind: one })) - Number(isResistor({ kind: other })),
   );
   return sorted[0] ?? ['resistor', []];
 }

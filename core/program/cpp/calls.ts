@@ -294,7 +294,7 @@ function routineNamed(node: SyntaxNode, context: Context): Expression {
       refusal(
         'arguments',
         span,
-        `Line ${span.line}: the name of a function stands here, without parentheses; “${node.text}” is something else.`,
+        `Line ${span.line}: the name of a function belongs here, without parentheses; “${node.text}” is something else.`,
         [
           `Is the function in line ${span.line} to run now, or later?`,
           `With parentheses a function runs at once; here only its name is wanted, and the function takes no values.`,

@@ -66,7 +66,7 @@ export function convert(
         `Line ${value.span.line}: ${isTextual(type) ? 'a text' : 'a number'} is wanted here, and this gives ${given}.`,
         [
           `What does line ${value.span.line} hand over: a number, a text, or nothing?`,
-          `At column ${value.span.column} of line ${value.span.line} stands something that gives ${given}.`,
+          `At column ${value.span.column} of line ${value.span.line} there is something that gives ${given}.`,
           `Put ${isTextual(type) ? 'a text' : 'a number'} at column ${value.span.column} of line ${value.span.line}.`,
         ],
       ),
@@ -150,7 +150,7 @@ function reportKind({ type: given, span }: Expression, wanted: CType, context: C
   context.report(
     refusal('arguments', span, `Line ${span.line}: ${here} is wanted here, and this gives ${there}.`, [
       `What does line ${span.line} hand over at column ${span.column}?`,
-      `At column ${span.column} of line ${span.line} stands ${there}, where ${here} is wanted.`,
+      `At column ${span.column} of line ${span.line} there is ${there}, but ${here} is needed.`,
       `Put ${here} at column ${span.column} of line ${span.line}.`,
     ]),
   );

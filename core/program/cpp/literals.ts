@@ -60,7 +60,7 @@ export function readCharacter(node: SyntaxNode, context: Context): Expression {
         `Line ${spanOf(node).line}: single quotes hold one letter; ${node.text} holds ${inner.length}.`,
         [
           `Is ${node.text} in line ${spanOf(node).line} one letter or a text?`,
-          `A text stands in double quotes, one letter in single ones.`,
+          `A text goes in double quotes, a single character in single quotes.`,
           `Write "${node.text.slice(1, -1)}" in line ${spanOf(node).line}.`,
         ],
       ),

@@ -113,7 +113,7 @@ function readDefine(node: SyntaxNode, context: Context): void {
       refusal(
         'syntax-semicolon',
         { line: place.line, column },
-        `Line ${place.line}: after #define stands no semicolon. It would be put wherever ${name} is used.`,
+        `Line ${place.line}: a #define has no semicolon at its end. It would be copied to wherever ${name} is used.`,
         [
           `Which lines end with a semicolon, and is #define one of them?`,
           `The semicolon at column ${column} of line ${place.line} becomes part of ${name}.`,
@@ -206,7 +206,7 @@ function reportOutside(node: SyntaxNode, context: Context): void {
     refusal(
       'syntax-other',
       span,
-      `Line ${span.line}: “${shown}” stands outside of every function, so it would never run.`,
+      `Line ${span.line}: “${shown}” is outside every function, so it would never run.`,
       [
         `Between which braces does line ${span.line} stand?`,
         `Instructions stand inside setup or loop; line ${span.line} is in neither.`,
@@ -262,10 +262,10 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
       refusal(
         'name-redeclared',
         span,
-        `Line ${span.line}: there is a second ${name}; the first stands in line ${earlier.span.line}.`,
+        `Line ${span.line}: there is a second ${name}; the first is on line ${earlier.span.line}.`,
         [
           `How many functions are called ${name}?`,
-          `${name} stands in line ${earlier.span.line} and again in line ${span.line}.`,
+          `${name} is on line ${earlier.span.line} and again on line ${span.line}.`,
           `Put both bodies into one ${name}, or give the one in line ${span.line} another name.`,
         ],
       ),

@@ -97,10 +97,10 @@ function checkBody(node: SyntaxNode, body: SyntaxNode, word: 'if' | 'for' | 'whi
       'empty-body',
       'fault',
       place,
-      `Line ${place.line}: the semicolon behind “${word} (…)” ends it at once. What stands below belongs to nothing and runs in any case.`,
+      `Line ${place.line}: the semicolon after “${word} (…)” ends it right there. The block below no longer belongs to it and always runs.`,
       [
         `What belongs to the “${word}” of line ${place.line}?`,
-        `Straight behind the parenthesis of line ${place.line} stands a semicolon.`,
+        `There is a semicolon right after the parenthesis on line ${place.line}.`,
         `Take away the semicolon at column ${place.column} of line ${place.line}.`,
       ],
       textRepair(`Take away the semicolon in line ${place.line}.`, {
@@ -144,7 +144,7 @@ export function readCondition(node: SyntaxNode, context: Context): Expression {
         `Line ${sign.line}: one = gives ${left} the value ${right}, it does not compare. The condition no longer asks anything.`,
         [
           `Does line ${sign.line} ask something, or does it set something?`,
-          `At column ${sign.column} of line ${sign.line} stands one =; comparing takes two.`,
+          `At column ${sign.column} of line ${sign.line} there is one =; comparing takes two.`,
           `Write ${left} == ${right} in line ${sign.line}.`,
         ],
         textRepair(`Write == instead of = in line ${sign.line}.`, {

@@ -71,7 +71,7 @@ class Scan {
           'syntax-brace',
           this.tokens[bare.bodyIndex - 1]!,
           '{',
-          'The body of a function stands between braces.',
+          'The body of a function goes between braces.',
         ),
       ];
     const starts = new Map(functions.map((header) => [header.index, header]));
@@ -134,7 +134,7 @@ class Scan {
         'syntax-brace',
         this.tokens[header.bodyIndex - 1]!,
         '{',
-        'What belongs to it stands between braces.',
+        'What belongs to it goes between braces.',
       );
     return surplus('syntax-brace', this.tokens[index]!, 'No brace is open there.');
   }
@@ -245,7 +245,7 @@ class Scan {
       argument.text !== '(' &&
       (argument.kind === 'number' || argument.kind === 'word')
     )
-      return missing('syntax-paren', name, '(', 'What is handed to a function stands in parentheses.');
+      return missing('syntax-paren', name, '(', 'What a function is given goes in parentheses.');
     return surplus('syntax-paren', this.tokens[index]!, 'No parenthesis is open there.');
   }
 
@@ -350,7 +350,7 @@ class Scan {
       const start = this.statementStart(index - 1);
       const called = this.tokens[start];
       if (start === index - 1 && called?.kind === 'word' && !token.startsLine && this.laterUnopened(index))
-        return missing('syntax-paren', called, '(', 'What is handed to a function stands in parentheses.');
+        return missing('syntax-paren', called, '(', 'What a function is given goes in parentheses.');
       return missing('syntax-semicolon', before, ';', 'Every instruction ends with one.');
     }
     if (token.startsLine || token.text === '}') return this.unclosedParenthesis(inside.text, index);

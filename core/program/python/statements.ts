@@ -292,7 +292,7 @@ function readTry(node: SyntaxNode, context: Context): Statement {
 function reportOutside(node: SyntaxNode, context: Context): void {
   const span = spanOf(node);
   context.report(
-    refusal('syntax-other', span, `Line ${span.line}: return stands outside of every function.`, [
+    refusal('syntax-other', span, `Line ${span.line}: return is outside every function.`, [
       `Which function does line ${span.line} belong to?`,
       `Line ${span.line} gives something back, and is in no function.`,
       `Move line ${span.line} into a function, or take it away.`,
@@ -307,7 +307,7 @@ function reportPrint(node: SyntaxNode, context: Context): void {
     refusal(
       'syntax-paren',
       { line, column: column + 'print'.length },
-      `Line ${line}: what print shows stands in parentheses.`,
+      `Line ${line}: what print shows goes in parentheses.`,
       [
         `How does print know what it is to show?`,
         `In line ${line} no parentheses stand behind print.`,

@@ -110,7 +110,7 @@ function headProblems({ tokens }: LogicalLine): readonly ProgramProblem[] {
         `Line ${first.line}: “else if” is one word here: elif.`,
         [
           `How does a second question begin in this language?`,
-          `In line ${first.line} stands “else if”, which is not known.`,
+          `Line ${first.line} says “else if”, which Python does not know.`,
           `Write elif in line ${first.line}.`,
         ],
         textRepair(`Write elif in line ${first.line}.`, {
@@ -143,7 +143,7 @@ function headProblems({ tokens }: LogicalLine): readonly ProgramProblem[] {
         `Line ${first.line}: a head ends with a colon, not with a semicolon.`,
         [
           `With which sign does line ${first.line} end?`,
-          `Behind “${first.text} …” stands a colon; line ${first.line} has a semicolon.`,
+          `“${first.text} …” ends in a colon; line ${first.line} has a semicolon.`,
           `Write : instead of ; in line ${first.line}.`,
         ],
         textRepair(`Write : instead of ; in line ${first.line}.`, {
@@ -195,7 +195,7 @@ function singleEquals(token: Token): ProgramProblem {
     `Line ${token.line}: one = gives a value, it does not compare. A question takes two.`,
     [
       `Does line ${token.line} ask something, or does it set something?`,
-      `At column ${token.column} of line ${token.line} stands one =; comparing takes two.`,
+      `At column ${token.column} of line ${token.line} there is one =; comparing takes two.`,
       `Write == in line ${token.line}.`,
     ],
     textRepair(`Write == instead of = in line ${token.line}.`, {
@@ -298,7 +298,7 @@ function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProbl
     `Line ${number} should stand further in: it belongs to “${word!.text}” in line ${word!.line}, whose colon opens a block.`,
     [
       `Which lines belong to “${word!.text}” in line ${word!.line}?`,
-      `After the colon of line ${word!.line} the next line stands further in; line ${number} does not.`,
+      `After the colon on line ${word!.line} the next line is indented; line ${number} is not.`,
       `Put four spaces more before line ${number}.`,
     ],
     reindent(line, to, `Put ${spaces(to)} before line ${number}.`),
@@ -310,7 +310,7 @@ function tooFarIn(line: LogicalLine, now: number): ProgramProblem {
   return refusal(
     'indentation',
     { line: number, column: line.space.length + 1 },
-    `Line ${number} stands further in than the lines before it, but no line above opens a block with a colon.`,
+    `Line ${number} is indented further than the lines before it, but no line above opens a block with a colon.`,
     [
       `Should line ${number} begin under the line before it?`,
       `Line ${number} has ${spaces(line.indent)} before it; the block that it is in has ${now === 0 ? 'none' : spaces(now)}.`,
@@ -326,9 +326,9 @@ function between(line: LogicalLine, inner: number, outer: number): ProgramProble
   return refusal(
     'indentation',
     { line: number, column: line.space.length + 1 },
-    `Line ${number} stands under no line before it: ${spaces(line.indent)} stand before it, where ${spaces(inner)} or ${outer === 0 ? 'none' : spaces(outer)} would.`,
+    `Line ${number} lines up with no line above it: it is indented by ${spaces(line.indent)}, and should be by ${spaces(inner)} or ${outer === 0 ? 'none' : spaces(outer)}.`,
     [
-      `Under which line should line ${number} begin?`,
+      `Which line above should line ${number} line up with?`,
       `Line ${number} has ${spaces(line.indent)} before it, which fits no block.`,
       `Put ${to === 0 ? 'no space' : spaces(to)} before line ${number}.`,
     ],

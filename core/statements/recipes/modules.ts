@@ -52,6 +52,7 @@ const onPins = module('led-matrix', panelLegs);
 /** LED panels: the first on three pins, each further one after another panel. */
 export const lampPanel: Recipe = {
   needs: (statement) => (statement.after === undefined ? panelLegs : []),
+  leads: true,
   build(statement, make, pins, index) {
     const { after } = statement;
     if (after === undefined) {

@@ -20,6 +20,8 @@ export interface Recipe {
   readonly fewest?: number;
   /** Makes one part on its pins; `index` counts the parts of the line. */
   readonly build: (statement: Statement, make: Make, pins: readonly string[], index: number) => void;
+  /** Whether another part of its kind may take its data from it. */
+  readonly leads?: true;
   /** The line that describes this part in a circuit; `undefined` when it is not hooked up as usual. */
   readonly say?: (part: StatedPart, view: CircuitView) => string | undefined;
 }

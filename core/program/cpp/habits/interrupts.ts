@@ -46,8 +46,8 @@ function waits(routine: FunctionTree, reached: readonly FunctionTree[]): readonl
           'fault',
           { line, column },
           isPause
-            ? `Line ${line} waits inside the interrupt routine ${routine.name}. The clock stands still there, so the wait never ends.`
-            : `Line ${line} does something long inside the interrupt routine ${routine.name}: everything else stands still meanwhile.`,
+            ? `Line ${line} waits inside the interrupt routine ${routine.name}. The clock does not run there, so the wait never ends.`
+            : `Line ${line} does something slow inside the interrupt routine ${routine.name}: everything else stops meanwhile.`,
           [
             `What should an interrupt routine do, and what should it leave to loop?`,
             `${part.name} in line ${line} runs inside ${routine.name}, which an interrupt calls.`,

@@ -94,7 +94,7 @@ function magicNumbers(source: string, uses: readonly PinUse[]): readonly Program
         'magic-number',
         'advice',
         { line, column },
-        `The number ${pin} stands for a pin in ${own.length} places. A name would say what is there, and change in one place.`,
+        `Pin number ${pin} is written in ${own.length} places. A name would say what is connected there, and you would change it in one place.`,
         [
           `What is joined to pin ${pin}?`,
           `${pin} is written ${own.length} times, first in line ${line}.`,

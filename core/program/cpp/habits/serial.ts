@@ -21,7 +21,7 @@ export const serialHabits: Habit = ({ tree }) => {
       `Line ${line} uses the serial line, and no line starts it. Nothing comes out.`,
       [
         `What must setup say before anything can be printed?`,
-        `${first.name} stands in line ${line}, but Serial.begin stands nowhere.`,
+        `${first.name} is on line ${line}, but Serial.begin is nowhere.`,
         `Add Serial.begin(9600); to setup.`,
       ],
       textRepair('Add Serial.begin(9600); to setup.', {

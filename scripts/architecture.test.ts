@@ -1,0 +1,36 @@
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+
+const map = readFileSync('ARCHITECTURE.md', 'utf8');
+const files = readdirSync('.', { withFileTypes: true })
+  .filter((entry) => !/^(node_modules|\.git|\.next|\.didaktor)$/.test(entry.name))
+  .flatMap((entry) =>
+    entry.isDirectory()
+      ? readdirSync(entry.name, { recursive: true, encoding: 'utf8' }).map((file) => `${entry.name}/${file}`)
+      : [entry.name],
+  );
+
+describe('the map', () => {
+  const named = [
+    ...new Set([...map.matchAll(/`([\w./-]+\.(?:tsx?|mjs|cjs|json|md|txt))`/g)].map(([, name]) => name!)),
+  ];
+
+  test('names files', () => expect(named.length).toBeGreaterThan(30));
+
+  test.each(named)('names %s, which is there', (name) => {
+    expect(files.some((file) => file === name || file.endsWith(`/${name}`))).toBe(true);
+  });
+
+  test.each([...map.matchAll(/^\| `([\w/]+)`/gm)].map(([, folder]) => folder!))(
+    'has the folder %s',
+    (folder) => {
+      expect(existsSync(folder)).toBe(true);
+    },
+  );
+
+  test('has every room of the core', () => {
+    const rooms = files.filter((file) => /^core\/\w+$/.test(file));
+    expect(rooms).toContain('core/parts');
+    expect(rooms.filter((room) => !map.includes(`| \`${room}\``))).toEqual([]);
+  });
+});
