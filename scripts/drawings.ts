@@ -1,5 +1,6 @@
 // Draws every exercise of the demo course, bench and schematic, into docs/drawings: npm run drawings.
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { DEFAULT_HOUSE_RULES } from '@/core/course/house-rules';
 import { drawBench } from '@/core/drawing/bench';
 import { drawSchematic } from '@/core/drawing/schematic';
 import { writeSvg } from '@/core/drawing/svg';
@@ -26,7 +27,7 @@ async function draw(exercise: Exercise, name: string, title: string): Promise<vo
     `${folder}/${name}-schematic.svg`,
     writeSvg(await drawSchematic(reference, layoutSchematic), `${title}, schematic`),
   );
-  const steps = buildSteps(reference);
+  const steps = buildSteps(reference, DEFAULT_HOUSE_RULES.wiringOrder);
   page.push(
     `## ${title}`,
     '',

@@ -21,6 +21,8 @@ export interface HouseQuestion {
   readonly schools: readonly [School, School, ...School[]];
   /** Why the first is the default. */
   readonly why: string;
+  /** What will follow the answer and is not there yet; the question is asked, and changes nothing so far. */
+  readonly waitsFor?: string;
 }
 
 const school = <Id extends string>(id: Id, title: string, means: string): School & { readonly id: Id } => ({
@@ -59,7 +61,7 @@ export const houseQuestions = {
     question: 'Where does the short leg of an LED go?',
     decides: 'layout',
     schools: [
-      school('own-row', 'Into a row of its own', 'A part or a wire leads on from there.'),
+      school('own-row', 'Into a row of its own', 'A part or a wire goes on from there.'),
       school('into-rail', 'Straight into the ground rail', 'The compact form for many LEDs.'),
     ],
     why: 'The row rule is what is being learnt.',
@@ -71,7 +73,7 @@ export const houseQuestions = {
       school('always', 'From the first exercise on', 'Ground goes through the rail even for one part.'),
       school('shared', 'Only where a node is shared', 'Two ends are joined directly.'),
     ],
-    why: 'A habit that pays later.',
+    why: 'A habit that pays off later.',
   },
   firstLight: {
     question: 'How does an LED light up for the first time?',
@@ -92,7 +94,7 @@ export const houseQuestions = {
         'A single use may stay a number.',
       ),
       school('constants', 'Always constants', 'Every pin has a name at the top.'),
-      school('numbers', 'Plain numbers', 'The number stands where it is used.'),
+      school('numbers', 'Plain numbers', 'The number is written where it is used.'),
     ],
     why: 'A name is learnt when it saves something.',
   },
@@ -110,34 +112,40 @@ export const houseQuestions = {
     question: 'Is a build without a breadboard accepted?',
     decides: 'judging',
     schools: [
-      school('where-said', 'Where the exercise says so', 'Clip leads and direct sockets pass there.'),
-      school('always', 'Always', 'Any way of joining passes.'),
+      school(
+        'where-said',
+        'Where the exercise says so',
+        'Clip leads and parts plugged straight into the board pass there.',
+      ),
+      school('always', 'Always', 'Any way of connecting passes.'),
       school('never', 'Never', 'Parts belong on the breadboard.'),
     ],
     why: 'The breadboard is part of what is learnt.',
+    waitsFor: 'the review of builds',
   },
   language: {
     question: 'Which language do exercises begin in?',
     decides: 'program',
     schools: [
       school('board', 'The board’s own', 'C++ or Python, as the board has it.'),
-      school('cpp', 'C++', 'With a set-up part and a repeating part.'),
+      school('cpp', 'C++', 'With setup and loop.'),
       school('python', 'Python', 'With pin objects.'),
     ],
-    why: 'What a beginner takes home is text in the board’s language.',
+    why: 'Beginners take home code in the board’s own language.',
   },
   screenOrBench: {
-    question: 'First the screen or the bench?',
+    question: 'Screen first or bench first?',
     decides: 'steps',
     schools: [
-      school('bench', 'Build at once', 'An attempt is a build.'),
-      school('screen', 'Plan on screen, then build', 'An attempt is planned first.'),
+      school('bench', 'Build at once', 'Learners start with the real parts.'),
+      school('screen', 'Plan on screen, then build', 'The wiring is planned on screen first.'),
       school('screen-only', 'Screen only', 'Homework without a kit.'),
     ],
     why: 'Hands learn from parts.',
+    waitsFor: 'the lesson plan',
   },
   programGiven: {
-    question: 'What does a learner get of the program?',
+    question: 'How much of the program is a learner given?',
     decides: 'program',
     schools: [
       school('example', 'A working example to change', 'Then one with gaps.'),
@@ -145,9 +153,10 @@ export const houseQuestions = {
       school('nothing', 'Nothing', 'It is typed line by line.'),
     ],
     why: 'Reading comes before writing.',
+    waitsFor: 'the handout',
   },
   wiringOrder: {
-    question: 'In what order is wired?',
+    question: 'In what order is a circuit wired?',
     decides: 'steps',
     schools: [
       school('supply-last', 'Ground, parts, signals, supply', 'Power comes last.'),
@@ -173,7 +182,7 @@ export const houseQuestions = {
     decides: 'layout',
     schools: [
       school('supply-only', 'Only for the supply', 'Red always means supply.'),
-      school('feeding-pins-too', 'Also for a pin that feeds', 'When other colours run out.'),
+      school('feeding-pins-too', 'Also for a pin that powers a part', 'When other colours run out.'),
     ],
     why: 'A colour that means one thing is read at a glance.',
   },
@@ -182,8 +191,8 @@ export const houseQuestions = {
     decides: 'program',
     schools: [
       school('upper', 'LED_PIN', 'Capitals for what never changes.'),
-      school('camel', 'ledPin', 'Humps for the words.'),
-      school('snake', 'led_pin', 'Underlines between the words.'),
+      school('camel', 'ledPin', 'A capital for each new word.'),
+      school('snake', 'led_pin', 'Underscores between the words.'),
     ],
     why: 'One per course; any is accepted.',
   },
@@ -203,7 +212,7 @@ export const houseQuestions = {
       school('in-turn', 'One each, in turn', 'Yellow, green, blue, white, orange …'),
       school('one', 'One for all', 'All signals yellow.'),
     ],
-    why: 'A wire is found again by its colour.',
+    why: 'You find a wire again by its colour.',
   },
   solution: {
     question: 'What of the drawing may a learner’s tablet hold?',
@@ -220,7 +229,7 @@ export const houseQuestions = {
         'Builds are checked on the tablet itself, also without a connection.',
       ),
     ],
-    why: 'Whatever a page holds can be read by whoever wants to.',
+    why: 'Anyone who wants to can read whatever a page holds.',
   },
 } as const satisfies Readonly<Record<string, Omit<HouseQuestion, 'id'>>>;
 

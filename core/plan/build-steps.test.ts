@@ -1,18 +1,22 @@
 import { describe, expect, test } from 'vitest';
 import { courseExercises } from '../testing/course';
 import { netlistOf } from '../wiring/netlist';
-import { buildStages, buildSteps, changeSteps, wiringAfter } from './build-steps';
+import { stagesOf, buildSteps, changeSteps, wiringAfter } from './build-steps';
 import { USUAL_LENGTHS_MM, wireLengths } from './wire-lengths';
 
 const wiringOf = (id: string) => courseExercises.find(({ name }) => name === id)!.exercise.reference;
 
 describe('the build steps of every exercise', () => {
-  test.each(courseExercises.map(({ name, exercise }) => [name, exercise.reference] as const))(
-    '%s put everything in once, rails first and supply last, each with something to look at',
-    (_, wiring) => {
-      const steps = buildSteps(wiring);
+  test.each(
+    courseExercises.flatMap(({ name, exercise }) =>
+      (['supply-last', 'supply-first'] as const).map((order) => [name, order, exercise.reference] as const),
+    ),
+  )(
+    '%s with the %s put everything in once, rails first, each with something to look at',
+    (_, order, wiring) => {
+      const steps = buildSteps(wiring, order);
       expect(steps.map(({ ref }) => ref).sort()).toEqual(wiring.parts.map(({ ref }) => ref).sort());
-      const ranks = steps.map(({ stage }) => buildStages.indexOf(stage));
+      const ranks = steps.map(({ stage }) => stagesOf[order].indexOf(stage));
       expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
       for (const step of steps) {
         expect(step.text).toMatch(/^(Put|Lay) .+\.$/);
@@ -24,7 +28,7 @@ describe('the build steps of every exercise', () => {
   );
 
   test('of the fog lamp end with the red wire, and say where the long leg goes', () => {
-    const steps = buildSteps(wiringOf('fog-lamp'));
+    const steps = buildSteps(wiringOf('fog-lamp'), 'supply-last');
     expect(steps.at(-1)!.text).toMatch(/red wire W\d from a7 to 5V/);
     const lamp = steps.find(({ ref }) => ref === 'D1')!;
     expect(lamp.text).toBe('Put the white LED D1 in: long leg in e2, short leg in e3.');
@@ -32,20 +36,30 @@ describe('the build steps of every exercise', () => {
     expect(lamp.cautions.join()).toContain('without its resistor');
   });
 
-  test('of the lock gate join the battery last', () => {
-    const steps = buildSteps(wiringOf('lock-gate'));
-    expect(steps.filter(({ stage }) => stage === 'supply').map(({ ref }) => ref)).toContain('G1');
-    expect(netlistOf(wiringAfter(wiringOf('lock-gate'), steps[0]!)).nodes.length).toBeGreaterThan(0);
+  test('of the fog lamp with the supply first have the red wire before any part', () => {
+    const texts = buildSteps(wiringOf('fog-lamp'), 'supply-first').map(({ text }) => text);
+    const red = texts.findIndex((text) => text.includes('to 5V'));
+    expect(red).toBeGreaterThanOrEqual(0);
+    expect(red).toBeLessThan(texts.findIndex((text) => text.includes('LED D1')));
   });
+
+  test.each(['supply-last', 'supply-first'] as const)(
+    'of the lock gate join the battery last, %s',
+    (order) => {
+      const steps = buildSteps(wiringOf('lock-gate'), order);
+      expect(steps.at(-1)).toMatchObject({ stage: 'source', ref: 'G1' });
+      expect(netlistOf(wiringAfter(wiringOf('lock-gate'), steps[0]!)).nodes.length).toBeGreaterThan(0);
+    },
+  );
 });
 
 describe('the steps from one exercise to the next', () => {
   test('are none to itself', () => {
-    expect(changeSteps(wiringOf('fog-lamp'), wiringOf('fog-lamp'))).toEqual([]);
+    expect(changeSteps(wiringOf('fog-lamp'), wiringOf('fog-lamp'), 'supply-last')).toEqual([]);
   });
 
   test('remove, then move, then add', () => {
-    const steps = changeSteps(wiringOf('beacon'), wiringOf('leading-lights'));
+    const steps = changeSteps(wiringOf('beacon'), wiringOf('leading-lights'), 'supply-last');
     const deeds = steps.map(({ deed }) => deed);
     expect(deeds).toEqual(
       [...deeds].sort((a, b) => ['remove', 'move', 'add'].indexOf(a) - ['remove', 'move', 'add'].indexOf(b)),

@@ -1,11 +1,17 @@
 import type { Ref } from '../brand';
+import type { HouseRules } from '../course/house-rules';
 import { type Body, isPowerSource, kindOf } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import { findPart, nameOf, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
 
-/** The order of the work: what lies flat first, power last. */
-export const buildStages = ['rails', 'low-parts', 'tall-parts', 'signal-wires', 'supply'] as const;
-export type BuildStage = (typeof buildStages)[number];
+export type BuildStage = 'rails' | 'supply-wires' | 'low-parts' | 'tall-parts' | 'signal-wires' | 'source';
+
+/** The order of the work: what lies flat first. A battery is joined last in either, for people's sake. */
+export const stagesOf: Readonly<Record<WiringOrder, readonly BuildStage[]>> = {
+  'supply-last': ['rails', 'low-parts', 'tall-parts', 'signal-wires', 'supply-wires', 'source'],
+  'supply-first': ['rails', 'supply-wires', 'low-parts', 'tall-parts', 'signal-wires', 'source'],
+};
+type WiringOrder = HouseRules['wiringOrder'];
 
 /** One thing to plug in, with a look at the result. */
 export interface BuildStep {
@@ -24,10 +30,10 @@ export interface BuildStep {
 
 const lowBodies: ReadonlySet<Body> = new Set(['bands', 'stripe', 'button', 'slide', 'chip', 'bar', 'digit']);
 
-/** Numbered steps that build a wiring: rails, low parts, tall parts, signal wires, supply last. */
-export function buildSteps(wiring: Wiring): readonly BuildStep[] {
+/** Numbered steps that build a wiring, in the order that the house rules ask for. */
+export function buildSteps(wiring: Wiring, wiringOrder: WiringOrder): readonly BuildStep[] {
   const circuit = new Circuit(wiring);
-  const rank = (part: PlacedPart): number => buildStages.indexOf(stageOf(part, circuit));
+  const rank = (part: PlacedPart): number => stagesOf[wiringOrder].indexOf(stageOf(part, circuit));
   const order = [...wiring.parts].sort(
     (a, b) =>
       rank(a) - rank(b) || firstRow(a) - firstRow(b) || a.ref.localeCompare(b.ref, 'en', { numeric: true }),
@@ -55,10 +61,10 @@ export const wiringAfter = (wiring: Wiring, { present }: BuildStep): Wiring => (
 
 function stageOf(part: PlacedPart, circuit: Circuit): BuildStage {
   const { conductor, body } = kindOf(part.kind);
-  if (isPowerSource(part)) return 'supply';
+  if (isPowerSource(part)) return 'source';
   if (!conductor) return lowBodies.has(body) ? 'low-parts' : 'tall-parts';
   const node = circuit.nodeOf(part, part.legs[0]!.leg);
-  if (circuit.side(node) === 'supply' || circuit.pole(node) === 'supply') return 'supply';
+  if (circuit.side(node) === 'supply' || circuit.pole(node) === 'supply') return 'supply-wires';
   return circuit.side(node) === 'ground' ? 'rails' : 'signal-wires';
 }
 
@@ -99,10 +105,11 @@ export interface ChangeStep {
 }
 
 /**
- * The steps from one exercise's wiring to the next: take out, move, put in. Wires are the same when their
+ * The steps from one exercise's wiring to the next: take out, move, put in in the order that the house rules
+ * ask for. Wires are the same when their
  * ends and colour are, whatever they are called.
  */
-export function changeSteps(before: Wiring, after: Wiring): readonly ChangeStep[] {
+export function changeSteps(before: Wiring, after: Wiring, wiringOrder: WiringOrder): readonly ChangeStep[] {
   const wireKey = (part: PlacedPart): string =>
     [part.value.text, ...part.legs.map(({ at }) => (at ? nameOf(at) : '')).sort()].join('|');
   const isWire = (part: PlacedPart): boolean => kindOf(part.kind).conductor;
@@ -137,7 +144,7 @@ export function changeSteps(before: Wiring, after: Wiring): readonly ChangeStep[
         text: `Move ${part.ref}: ${moved.map(({ leg, at }) => `${kindOf(part.kind).legs.find(({ name }) => name === leg)!.title} to ${placeOf(at)}`).join(', ')}.`,
       });
   }
-  for (const step of buildSteps(after)) {
+  for (const step of buildSteps(after, wiringOrder)) {
     const part = findPart(after, step.ref)!;
     const isThere = isWire(part)
       ? keys(oldWires).has(wireKey(part))

@@ -2,8 +2,10 @@
 
 import { useMemo, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
+import type { HouseRules } from '@/core/course/house-rules';
 import { buildSteps, changeSteps, type ChangeStep } from '@/core/plan/build-steps';
 import { LOCAL_RULES, type Caution, type CautionStep } from '@/core/plan/cautions';
+import { firstLight } from '@/core/plan/first-light';
 import { boardsOf } from '@/core/formats/exercise';
 import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
@@ -14,7 +16,15 @@ interface BuildStepsProps {
   readonly wiring: Wiring;
   readonly basedOn: Sheet['basedOn'];
   readonly boardProfile: Sheet['boardProfile'];
+  readonly board: BoardProfile;
+  readonly rules: HouseRules;
 }
+
+/** What comes last in each order. */
+const LAST: Readonly<Record<HouseRules['wiringOrder'], string>> = {
+  'supply-last': 'the power',
+  'supply-first': 'the signals',
+};
 
 const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
   remove: 'taken out',
@@ -23,9 +33,13 @@ const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
 };
 
 /** How it is built: from nothing, or from the build of another exercise. */
-export function BuildSteps({ wiring, basedOn, boardProfile }: BuildStepsProps) {
+export function BuildSteps({ wiring, basedOn, boardProfile, board, rules }: BuildStepsProps) {
+  const { wiringOrder } = rules;
   const changes = useTold(
-    useMemo(() => stepsFrom(basedOn, boardProfile, wiring), [basedOn, boardProfile, wiring]),
+    useMemo(
+      () => stepsFrom(basedOn, boardProfile, wiring, wiringOrder),
+      [basedOn, boardProfile, wiring, wiringOrder],
+    ),
   );
   const [isOpen, setOpen] = useState(false);
   const counts = (['remove', 'move', 'add'] as const)
@@ -50,9 +64,10 @@ export function BuildSteps({ wiring, basedOn, boardProfile }: BuildStepsProps) {
       )}
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary>
-          <strong>{wiring.parts.length} steps</strong> {basedOn ? 'from nothing' : ''}, the power last.
+          <strong>{wiring.parts.length} steps</strong>
+          {basedOn ? ' from nothing' : ''}, {LAST[wiringOrder]} last.
         </summary>
-        {isOpen && <StepList wiring={wiring} />}
+        {isOpen && <StepList wiring={wiring} board={board} rules={rules} />}
       </details>
     </>
   );
@@ -63,14 +78,21 @@ function stepsFrom(
   basedOn: Sheet['basedOn'],
   boardProfile: Sheet['boardProfile'],
   wiring: Wiring,
+  wiringOrder: HouseRules['wiringOrder'],
 ): readonly ChangeStep[] | undefined {
   const before = basedOn && readWiring(basedOn.layout, { boards: boardsOf({ boardProfile }) });
-  return before?.ok ? changeSteps(before.value, wiring) : undefined;
+  return before?.ok ? changeSteps(before.value, wiring, wiringOrder) : undefined;
 }
 
 /** Every step with the look that follows it; worked out when somebody reads it. */
-function StepList({ wiring }: Pick<BuildStepsProps, 'wiring'>) {
-  const steps = useTold(useMemo(() => buildSteps(wiring), [wiring]));
+function StepList({ wiring, board, rules }: Pick<BuildStepsProps, 'wiring' | 'board' | 'rules'>) {
+  const { wiringOrder } = rules;
+  const steps = useTold(useMemo(() => buildSteps(wiring, wiringOrder), [wiring, wiringOrder]));
+  const trial = useMemo(
+    () => (rules.firstLight === 'supply' ? firstLight(wiring, board) : undefined),
+    [rules.firstLight, wiring, board],
+  );
+  const say = useWords();
   return (
     <ol className="mt-1 ml-5 list-decimal">
       {steps.map((step) => (
@@ -78,6 +100,7 @@ function StepList({ wiring }: Pick<BuildStepsProps, 'wiring'>) {
           {step.text} <span className="text-note text-soft">{step.checkpoint}</span>
         </li>
       ))}
+      {trial && <li>{say(trial)}</li>}
     </ol>
   );
 }
@@ -112,14 +135,19 @@ export function CautionLines({
   );
 }
 
+const ORDER: Readonly<Record<HouseRules['uploadOrder'], string>> = {
+  'wire-first': 'Wire with the board unplugged, look twice, then plug it in and load the program.',
+  'load-first': 'Load the new program, unplug the board, then change the wiring.',
+};
+
 /** How a program gets on the board, and what the board's own LEDs then do. */
-export function BringUp({ board }: { readonly board: BoardProfile }) {
+export function BringUp({ board, rules }: Pick<BuildStepsProps, 'board' | 'rules'>) {
   const { upload, packages } = board.bringUp;
   const say = useWords();
   const [light] = board.onBoard;
   return (
     <p>
-      {upload}{' '}
+      {ORDER[rules.uploadOrder]} {upload}{' '}
       <span className="text-note text-soft">
         {packages.join(' ')}
         {light ? say(` The board’s own LED follows pin ${light.pin}, even with nothing connected.`) : ''}

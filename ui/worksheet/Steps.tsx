@@ -76,11 +76,15 @@ export function Steps(props: StepsProps) {
   const restedWiring = useDeferredValue(props.wiring);
   const { figures } = rested;
   const { title, language, rules } = sheet;
-  const writing = useMemo((): Writing => {
+  const followedRules = useMemo(() => {
     const own = rulesWith(props.courseRules, rules);
-    const { nameStyle } = own.ok ? own.value : props.courseRules;
-    return { title, names: nameStyle, language: language ?? context.board.language.default };
-  }, [title, language, rules, props.courseRules, context.board]);
+    return own.ok ? own.value : props.courseRules;
+  }, [rules, props.courseRules]);
+  const { nameStyle } = followedRules;
+  const writing = useMemo(
+    (): Writing => ({ title, names: nameStyle, language: language ?? context.board.language.default }),
+    [title, language, nameStyle, context.board],
+  );
   const worst = circuit.lines.flatMap((line) => line.troubles).some(({ weight }) => weight === 'stops');
   const bench = sheet.parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value);
   return (
@@ -169,12 +173,18 @@ export function Steps(props: StepsProps) {
         )}
       </Step>
       <Step number={8} title="Bring-up">
-        <BringUp board={context.board} />
+        <BringUp board={context.board} rules={followedRules} />
         <CautionLines cautions={rested.cautions} step="bring-up" />
       </Step>
       <Step number={9} title="Build">
         {restedWiring && (
-          <BuildSteps wiring={restedWiring} basedOn={sheet.basedOn} boardProfile={sheet.boardProfile} />
+          <BuildSteps
+            wiring={restedWiring}
+            basedOn={sheet.basedOn}
+            boardProfile={sheet.boardProfile}
+            board={context.board}
+            rules={followedRules}
+          />
         )}
         <CautionLines cautions={rested.cautions} step="build" />
       </Step>

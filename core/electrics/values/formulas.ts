@@ -18,10 +18,6 @@ export const seriesCurrentMa = (supplyVolts: number, forwardVolts: number, ohms:
 export const dividerVolts = (supplyVolts: number, upperOhms: number, lowerOhms: number): number =>
   (supplyVolts * lowerOhms) / (upperOhms + lowerOhms);
 
-/** The lower resistance in Ω that brings the middle of a divider to `volts`, given the upper one. */
-export const dividerLowerOhms = (supplyVolts: number, upperOhms: number, volts: number): number =>
-  (upperOhms * volts) / (supplyVolts - volts);
-
 /** What a pull resistor costs and leaves. */
 export interface PullStrength {
   /** Current in mA while the button is pressed. */
@@ -49,16 +45,9 @@ export const chargeSeconds = (ohms: number, farads: number, share: number): numb
 export const pwmMeanVolts = (count: number, range: number, highVolts: number): number =>
   (count / range) * highVolts;
 
-/** PWM count, whole, that comes nearest to a duty of 0 to 1. */
-export const pwmCount = (duty: number, range: number): number => Math.round(duty * range);
-
 /** Count of an analog input at these volts, as converters give it: floor(U / Uref · (range + 1)), within the range. */
 export const analogCount = (volts: number, range: number, referenceVolts: number): number =>
   Math.max(0, Math.min(range, Math.floor((volts / referenceVolts) * (range + 1))));
-
-/** Volts that a count stands for, at the middle of its step. */
-export const analogVolts = (count: number, range: number, referenceVolts: number): number =>
-  ((count + 0.5) / (range + 1)) * referenceVolts;
 
 /** A range of counts. */
 export type Span = readonly [from: number, to: number];
