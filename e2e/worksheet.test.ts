@@ -345,6 +345,8 @@ describe('the picture is corrected', () => {
     await expect
       .poll(() => page.getByLabel('Part line 1', { exact: true }).inputValue())
       .toBe('red lamp on 9 with 330');
+    // The list follows the line a moment later.
+    await page.getByRole('button', { name: '9: connect it elsewhere' }).waitFor();
     await page
       .getByRole('button', { name: /^R1 \S+: connect it elsewhere$/ })
       .last()
