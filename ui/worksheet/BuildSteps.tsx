@@ -10,6 +10,7 @@ import { boardsOf } from '@/core/formats/exercise';
 import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 import type { Sheet } from '@/core/worksheet/sheet';
+import { capital } from '@/core/words/words';
 import { useTold, useWords } from '../words/Words';
 
 interface BuildStepsProps {
@@ -149,8 +150,8 @@ export function BringUp({ board, rules }: Pick<BuildStepsProps, 'board' | 'rules
     <p>
       {ORDER[rules.uploadOrder]} {upload}{' '}
       <span className="text-note text-soft">
-        {packages.join(' ')}
-        {light ? say(` The board’s own LED follows pin ${light.pin}, even with nothing connected.`) : ''}
+        {packages.length > 0 && `${capital(packages.join(', '))}.`}
+        {light ? say(` The board’s built-in LED follows pin ${light.pin}, even with nothing connected.`) : ''}
       </span>
     </p>
   );
