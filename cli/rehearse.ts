@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { stimulusSchema, touchedBy, type Stimulus } from '@/core/formats/scenario';
+import { stimulusSchema, touchedBy, type Stimulus } from '@/core/stimuli';
 import { traceChanges, valueChangeDump } from '@/core/formats/trace';
 import { compileProgram } from '@/core/program';
 import { rehearse as rehearseProgram } from '@/core/rehearsal/rehearse';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { boardProfileSchema } from '@/core/boards/profile';
 import { exerciseSchema } from '@/core/formats/exercise';
 import { reportSchema } from '@/core/formats/report';
-import { stimulusSchema } from '@/core/formats/scenario';
+import { stimulusSchema } from '@/core/stimuli';
 
 const schemas = {
   exercise: exerciseSchema,

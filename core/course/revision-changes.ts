@@ -1,5 +1,5 @@
 import type { ExerciseData } from '../formats/exercise';
-import { expectationSentence } from '../formats/scenario-sentences';
+import { expectationSentence } from '../expectations';
 import { kindOf } from '../parts';
 
 /** One difference between two revisions of an exercise, as a sentence. */

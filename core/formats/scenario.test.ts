@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { expectationSchema, stimulusSchema } from './scenario';
-import { expectationSentence, stimulusSentence } from './scenario-sentences';
+import { expectationSchema, expectationSentence } from '../expectations';
+import { stimulusSchema, stimulusSentence } from '../stimuli';
 
 describe('an expectation as a sentence', () => {
   test.each([
@@ -12,7 +12,7 @@ describe('an expectation as a sentence', () => {
     ],
     [{ lamp: 'D1', flashes: 3 }, 'D1 flashes 3 times'],
     [{ lamp: 'D1', flashes: 1 }, 'D1 flashes once'],
-    [{ lamp: 'D1', brightness: [0.2, 0.4] }, 'D1 between 20 and 40 % bright'],
+    [{ lamp: 'D1', brightness: [0.2, 0.4] }, 'D1 is between 20 and 40 % bright'],
     [{ 'never-together': ['D1', 'D2'] }, 'D1 and D2 never lit together'],
     [{ order: ['D1', 'D2', 'D3'] }, 'D1, then D2, then D3 in turn'],
     [{ serial: 'contains', text: 'tide', from: 1 }, 'the serial text contains “tide” from 1 s'],

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { languageOf } from '../formats/exercise';
-import { expectationSentence, stimulusSentence } from '../formats/scenario-sentences';
-import { readExpectation, readStimulus } from '../formats/scenario-lines';
+import { expectationSentence, readExpectation } from '../expectations';
+import { readStimulus, stimulusSentence } from '../stimuli';
 import { examine, referenceOf } from '../judge/examine';
 import { compileProgram } from '../program';
 import { grammars } from '../testing/beacon';

@@ -1,5 +1,5 @@
-import type { Stimulus } from '../formats/scenario';
-import { findKind, kindOf, type StimulusKind } from '../parts';
+import { brought, definitionOf, endsOf, type Stimulus } from '../stimuli';
+import { findKind, kindOf } from '../parts';
 import type { Trace } from '../rehearsal/trace';
 import type { Wiring } from '../wiring/wiring';
 
@@ -26,14 +26,6 @@ export const UNTOUCHED_SECONDS = 10;
 /** A pause that a press can fall into and be over before it ends, in seconds. */
 const LONG_PAUSE = 0.2;
 
-/** Ends of what can be measured in a room, in the unit of the stimulus: shares, °C, metres. */
-const ENDS: Readonly<Record<Exclude<StimulusKind, 'press' | 'motion'>, readonly [number, number]>> = {
-  turn: [0, 1],
-  light: [0, 1],
-  warm: [0, 45],
-  distance: [0.05, 3],
-};
-
 /**
  * Situations for a circuit: first those that an exercise teaches (nobody touches it, each part used once),
  * then unscripted use. `untouched` is a run in which nothing was done; its pauses tell when a press is missed.
@@ -56,10 +48,10 @@ export function situationsOf(wiring: Wiring, untouched: Trace): readonly Situati
       return situation(`${ref} pressed once`, false, [{ at: BEGIN, press: ref, for: PRESS }]);
     if (how === 'motion')
       return situation(`something moves before ${ref}`, false, [{ at: BEGIN, motion: ref, for: PRESS }]);
-    const [low, high] = ENDS[how];
+    const [low, high] = endsOf(how);
     return situation(`${ref} from one end to the other`, false, [
-      brought(how, ref, 0, low),
-      brought(how, ref, BEGIN, high, slides ? undefined : TURN),
+      brought(how, { part: ref, at: 0, to: low }),
+      brought(how, { part: ref, at: BEGIN, to: high, over: slides ? undefined : TURN }),
     ]);
   });
   const unscripted: Situation[] = buttons.flatMap((ref) => [
@@ -93,9 +85,11 @@ export function situationsOf(wiring: Wiring, untouched: Trace): readonly Situati
     );
   for (const { ref, how, slides } of touched) {
     if (how === 'press' || how === 'motion' || slides) continue;
-    ENDS[how].forEach((end, index) => {
+    endsOf(how).forEach((end, index) => {
       unscripted.push(
-        situation(`${ref} at its ${index === 0 ? 'lower' : 'upper'} end`, true, [brought(how, ref, 0, end)]),
+        situation(`${ref} at its ${index === 0 ? 'lower' : 'upper'} end`, true, [
+          brought(how, { part: ref, at: 0, to: end }),
+        ]),
       );
     });
   }
@@ -110,38 +104,12 @@ export function exampleStimulus(
     const how = findKind(kind)?.stimulus;
     if (how === 'press') return { at: BEGIN, press: ref, for: PRESS };
     if (how === 'motion') return { at: BEGIN, motion: ref, for: PRESS };
-    if (how) return brought(how, ref, BEGIN, ENDS[how][1]);
+    if (how) return brought(how, { part: ref, at: BEGIN, to: endsOf(how)[1] });
   }
   return undefined;
 }
 
-/** Something that is measured, brought to a value. */
-function brought(
-  how: keyof typeof ENDS,
-  ref: string,
-  at: number,
-  to: number,
-  over: number | undefined = undefined,
-): Stimulus {
-  const rest = { at, to, ...(over === undefined ? {} : { over }) };
-  switch (how) {
-    case 'turn':
-      return { turn: ref, ...rest };
-    case 'light':
-      return { light: ref, ...rest };
-    case 'warm':
-      return { warm: ref, ...rest };
-    case 'distance':
-      return { distance: ref, ...rest };
-  }
-}
-
-const lastMoment = (
-  stimuli: readonly {
-    readonly at: number;
-    readonly for?: number | undefined;
-    readonly over?: number | undefined;
-  }[],
-): number => Math.max(0, ...stimuli.map(({ at, for: held = 0, over = 0 }) => at + held + over));
+const lastMoment = (stimuli: readonly Stimulus[]): number =>
+  Math.max(0, ...stimuli.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts(stimulus) ?? 0)));
 
 const rounded = (seconds: number): number => Math.round(seconds * 100) / 100;

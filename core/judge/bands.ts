@@ -8,7 +8,7 @@ import { milliamps } from '../units';
 import { Circuit } from '../wiring/circuit';
 import { withPart } from '../wiring/wiring';
 import type { ComparingRule } from './subject';
-import { partText } from './words';
+import { partText } from '../wiring/words';
 import { capital } from '../words/words';
 
 /** Current that each LED of the reference may carry, by its name there: lowest and highest, in mA. */

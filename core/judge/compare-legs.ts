@@ -6,7 +6,7 @@ import type { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
 import { legPoint, nameOf, type PlacedPart } from '../wiring/wiring';
 import type { Asked, ComparingRule } from './subject';
-import { legText, partText } from './words';
+import { legText, partText } from '../wiring/words';
 import { capital } from '../words/words';
 
 /**

@@ -8,7 +8,7 @@ import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
 import type { Asked, Built, ComparingRule, MeetingRule, SolvedState } from './subject';
-import { partText } from './words';
+import { partText } from '../wiring/words';
 import { capital, withArticle } from '../words/words';
 
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */

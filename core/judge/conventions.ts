@@ -2,7 +2,7 @@ import type { Observation } from '../findings/finding';
 import { kindOf } from '../parts';
 import { nameOf } from '../wiring/wiring';
 import type { ComparingRule } from './subject';
-import { partText, placeText } from './words';
+import { partText, placeText } from '../wiring/words';
 import { capital } from '../words/words';
 
 /** Layouts that work and that the exercise’s own house rules do differently. */

@@ -9,7 +9,7 @@ import type { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
-import { checkExpectation, type Observed, type Outcome } from './expectations';
+import { checkExpectation, type Observed, type Outcome } from '../expectations';
 
 /** What of a scenario decides how it runs. */
 export type Played = Pick<Scenario, 'for' | 'stimuli'>;

@@ -2,7 +2,7 @@ import type { PathStep } from '../electrics/paths';
 import type { Ref } from '../brand';
 import { kindOf } from '../parts';
 import { findPart, shortNameOf, type Wiring } from '../wiring/wiring';
-import { partTextOf, placeText, stripText } from './words';
+import { partTextOf, placeText, stripText } from '../wiring/words';
 
 /** A step of a current's way as a sentence. */
 export function stepText(step: PathStep, wiring: Wiring): string {

@@ -2,7 +2,7 @@ import type { Observation } from '../findings/finding';
 import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
-import { expectationSentence } from '../formats/scenario-sentences';
+import { expectationSentence } from '../expectations';
 import { compileProgram, type Grammars } from '../program';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { Circuit } from '../wiring/circuit';

@@ -3,7 +3,7 @@ import type { Bench, PartStates, PinDrives } from '../electrics/bench';
 import type { BenchPoint } from '../electrics/bench-point';
 import type { Observation } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
-import type { Stimulus } from '../formats/scenario';
+import type { Stimulus } from '../stimuli';
 import type { ProgramProblem } from '../program';
 import type { Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';

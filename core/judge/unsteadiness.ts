@@ -5,12 +5,13 @@ import type { Scenario } from '../formats/scenario';
 import type { Language } from '../program';
 import type { Trace } from '../rehearsal/trace';
 import { isResistor } from '../parts';
+import { isPress } from '../stimuli';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
-import { checkExpectation, type Outcome } from './expectations';
+import { checkExpectation, isOfChance, type Outcome } from '../expectations';
 import { observedOn, type Chance, type Judging } from './judging';
 import { wordingOf } from './program';
-import { partText } from './words';
+import { partText } from '../wiring/words';
 import { capital } from '../words/words';
 
 /** Ways in which contacts bounce that a build has to stand. */
@@ -34,14 +35,14 @@ export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging)
 function differences(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
   const { run, runWith, circuit, language } = judging;
   // What is left to chance is looked at over many runs already.
-  const expectations = scenario.expect.filter((expectation) => !('one-of' in expectation));
+  const expectations = scenario.expect.filter((expectation) => !isOfChance(expectation));
   const failing = (chance: Chance, way = run): Outcome | undefined => {
     const observed = observedOn(scenario, way(scenario, chance), judging);
     return expectations
       .map((expectation) => checkExpectation(expectation, observed))
       .find(({ passed }) => !passed);
   };
-  const pressed = scenario.stimuli.find((stimulus) => 'press' in stimulus);
+  const pressed = scenario.stimuli.find(isPress);
   if (pressed)
     for (const bounceSeed of BOUNCE_SEEDS) {
       const outcome = failing({ bounceSeed });

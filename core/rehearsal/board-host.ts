@@ -1,10 +1,10 @@
 import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { effort } from '../effort';
-import type { Stimulus } from '../formats/scenario';
 import type { PartState } from '../parts';
 import type { InterruptMode, LampPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
 import { randomFrom } from '../random';
+import type { BoardChange } from '../stimuli';
 import { Restart, Stop, type EndReason } from '../program/stop';
 import { Agenda } from './agenda';
 import { Interrupts } from './interrupts';
@@ -15,7 +15,7 @@ import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
 import { driveOf, pinAtRest, type PinState } from './pin-state';
 import type { RehearsalOptions } from './rehearse';
 import { SerialPort } from './serial';
-import { timelineOf } from './timeline';
+import { boardTimelineOf, timelineOf, type TimedChange } from './timeline';
 import type { FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
 import { Watch } from './watch';
 
@@ -29,9 +29,7 @@ const PIN_CHANGE = 'pins';
 
 type Event =
   | { readonly kind: 'part'; readonly ref: Ref; readonly state: Partial<PartState> }
-  | { readonly kind: 'typed' }
-  | { readonly kind: 'reset' }
-  | { readonly kind: 'power'; readonly to: 'on' | 'off' }
+  | BoardChange
   | { readonly kind: 'tone-end'; readonly pin: number };
 
 /** The board on its circuit, as the program that runs on it finds it; writes down everything that happens. */
@@ -50,6 +48,7 @@ export class BoardHost implements ProgramHost {
   private readonly looks = new LookLog();
   private readonly deadInterrupts: { number: number; line: number }[] = [];
   private readonly serial: SerialPort;
+  private readonly onBoard: readonly TimedChange[];
   private readonly servos = new Set<string>();
   private tonePin: number | undefined;
   private serialLine: number | undefined;
@@ -64,24 +63,17 @@ export class BoardHost implements ProgramHost {
   ) {
     this.noise = randomFrom(options.seed ?? 1);
     const { stimuli = [] } = options;
+    this.onBoard = boardTimelineOf(stimuli);
     this.serial = new SerialPort(
-      stimuli.flatMap((stimulus) =>
-        'serial' in stimulus ? [{ at: stimulus.at, text: stimulus.serial }] : [],
-      ),
+      this.onBoard.flatMap(({ at, change }) => (change.kind === 'typed' ? [{ at, text: change.text }] : [])),
     );
     for (const { at, ref, state } of timelineOf(stimuli, options.bounceSeed))
       this.agenda.add(at, { kind: 'part', ref, state });
-    for (const stimulus of stimuli) this.planBoard(stimulus);
+    for (const { at, change } of this.onBoard) this.agenda.add(at, change);
     this.circuit = new LiveCircuit(circuit, board);
     this.circuit.settle();
     this.watch = new Watch(this.circuit);
     this.modules = new Modules(this.circuit, board, () => this.machine.seconds);
-  }
-
-  private planBoard(stimulus: Stimulus): void {
-    if ('serial' in stimulus) this.agenda.add(stimulus.at, { kind: 'typed' });
-    if ('reset' in stimulus) this.agenda.add(stimulus.at, { kind: 'reset' });
-    if ('supply' in stimulus) this.agenda.add(stimulus.at, { kind: 'power', to: stimulus.supply });
   }
 
   /** Takes the machine that the program runs on. */
@@ -150,8 +142,8 @@ export class BoardHost implements ProgramHost {
 
   /** Until when a board without power stays so: the next time that its supply is switched on. */
   powerReturns(): number {
-    const on = (this.options.stimuli ?? []).filter(
-      (stimulus) => 'supply' in stimulus && stimulus.supply === 'on' && stimulus.at > this.machine.seconds,
+    const on = this.onBoard.filter(
+      ({ at, change }) => change.kind === 'power' && change.to === 'on' && at > this.machine.seconds,
     );
     return Math.min(Number.POSITIVE_INFINITY, ...on.map(({ at }) => at));
   }

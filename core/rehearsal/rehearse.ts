@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../boards';
 import { effort, effortLeft, within } from '../effort';
-import type { Stimulus } from '../formats/scenario';
+import type { Stimulus } from '../stimuli';
 import type { Program } from '../program';
 import { Machine } from '../program/machine';
 import { Restart, Stop, type EndReason } from '../program/stop';

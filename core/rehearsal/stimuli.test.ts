@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ref } from '../brand';
-import type { Stimulus } from '../formats/scenario';
+import type { Stimulus } from '../stimuli';
 import { compileProgram } from '../program';
 import { beacon, grammars } from '../testing/beacon';
 import { readWiring } from '../wiring/read';

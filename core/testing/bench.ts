@@ -1,5 +1,5 @@
 import { shippedBoards } from '../boards';
-import type { Stimulus } from '../formats/scenario';
+import type { Stimulus } from '../stimuli';
 import { compileProgram } from '../program';
 import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
 import type { Trace } from '../rehearsal/trace';

@@ -1,7 +1,8 @@
 import type { ScenarioResult } from '../formats/report';
 import type { LineExplanation } from '../generated/explain';
 import type { NumberQuestion } from '../generated/questions';
-import { touchedBy, type Scenario, type Stimulus } from '../formats/scenario';
+import { definitionOf, touchedBy, type Stimulus } from '../stimuli';
+import { type Scenario } from '../formats/scenario';
 import { heardIntervals } from '../rehearsal/heard';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds, type Trace } from '../rehearsal/trace';
@@ -97,13 +98,9 @@ function doneRows(stimuli: readonly Stimulus[], until: number): readonly Timelin
 }
 
 function markOf(stimulus: Stimulus, next: number): TimelineMark {
-  const { at } = stimulus;
-  if ('press' in stimulus || 'motion' in stimulus)
-    return { from: at, to: stimulus.for === undefined ? next : at + stimulus.for, strength: 'full' };
-  if ('serial' in stimulus)
-    return { from: at, to: next, strength: 'faint', label: `types “${stimulus.serial.trim()}”` };
-  if ('reset' in stimulus) return { from: at, to: next, strength: 'faint', label: 'reset' };
-  if ('supply' in stimulus)
-    return { from: at, to: next, strength: 'faint', label: `supply ${stimulus.supply}` };
-  return { from: at, to: next, strength: 'faint', label: `to ${stimulus.to}` };
+  const { lasts, label } = definitionOf(stimulus);
+  const from = stimulus.at;
+  if (label) return { from, to: next, strength: 'faint', label: label(stimulus) };
+  const length = lasts(stimulus);
+  return { from, to: length === undefined ? next : from + length, strength: 'full' };
 }

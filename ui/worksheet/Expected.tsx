@@ -3,9 +3,8 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
-import type { Stimulus } from '@/core/formats/scenario';
-import { readExpectation, readStimulus } from '@/core/formats/scenario-lines';
-import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
+import { readStimulus, stimulusSentence, type Stimulus } from '@/core/stimuli';
+import { expectationSentence, readExpectation } from '@/core/expectations';
 import { exampleStimulus } from '@/core/generated/situations';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Result } from '@/core/result';

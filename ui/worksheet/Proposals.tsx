@@ -3,7 +3,8 @@
 import { useState, useTransition } from 'react';
 import type { ConsideredScenario } from '@/core/formats/exercise';
 import type { Scenario } from '@/core/formats/scenario';
-import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
+import { expectationSentence } from '@/core/expectations';
+import { stimulusSentence } from '@/core/stimuli';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';

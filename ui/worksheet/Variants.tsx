@@ -1,6 +1,7 @@
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { Scenario } from '@/core/formats/scenario';
-import { expectationSentence, stimulusSentence } from '@/core/formats/scenario-sentences';
+import { expectationSentence } from '@/core/expectations';
+import { stimulusSentence } from '@/core/stimuli';
 import { ProgramListing } from './ProgramListing';
 
 interface VariantsProps {

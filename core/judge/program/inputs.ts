@@ -1,5 +1,6 @@
 import { quantity, type Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
+import { isPress } from '../../stimuli';
 import { seconds } from '../../units';
 import type { PlacedPart } from '../../wiring/wiring';
 import type { Built, BuiltRunRule } from '../subject';
@@ -42,11 +43,11 @@ export const missedInput: BuiltRunRule = ({ trace, stimuli }, { wording }, built
   [...trace.reads].flatMap(([pin, { how, line, gaps }]): readonly Observation[] => {
     const button = partsAt(pin, built).find((part) => kindOf(part.kind).stimulus === 'press');
     if (how !== 'digital' || !button) return [];
-    const presses = stimuli.flatMap((stimulus) =>
-      'press' in stimulus && stimulus.press === button.ref && stimulus.for !== undefined
-        ? [{ from: stimulus.at, to: stimulus.at + stimulus.for }]
-        : [],
-    );
+    const presses = stimuli
+      .filter(isPress)
+      .flatMap(({ press, at, for: held }) =>
+        press === button.ref && held !== undefined ? [{ from: at, to: at + held }] : [],
+      );
     const blind = gaps.find((gap) => presses.some((press) => press.from > gap.from && press.to < gap.to));
     if (!blind) return [];
     const length = blind.to - blind.from;

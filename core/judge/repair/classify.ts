@@ -3,7 +3,7 @@ import { legName, ref } from '../../brand';
 import { quantity, type Edit, type Observation } from '../../findings/finding';
 import { readPoint, surroundingsOf } from '../../wiring/point';
 import { findPart, type Point, type Wiring } from '../../wiring/wiring';
-import { legText, placeText, stripText } from '../words';
+import { legText, placeText, stripText } from '../../wiring/words';
 import { capital } from '../../words/words';
 
 /**

@@ -17,7 +17,7 @@ import {
   type Wiring,
 } from '../../wiring/wiring';
 import type { Examination, Reference } from '../examine';
-import { legText, partText, placeText } from '../words';
+import { legText, partText, placeText } from '../../wiring/words';
 import type { Candidate } from './candidate';
 import { withArticle } from '../../words/words';
 

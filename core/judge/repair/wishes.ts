@@ -1,3 +1,4 @@
+import { pausesOf } from '../../expectations';
 import { referencePins, type Exercise } from '../../formats/exercise';
 import type { Trace } from '../../rehearsal/trace';
 import type { Build } from '../examine';
@@ -31,9 +32,7 @@ export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly
     .filter((pin) => !exercise.pinFreedom.has(pin))
     .map(number);
   const times = exercise.data.scenarios.flatMap((scenario) =>
-    scenario.expect.flatMap((expectation) =>
-      'rhythm' in expectation ? expectation.rhythm.map((time) => Math.round(time * 1000)) : [],
-    ),
+    scenario.expect.flatMap((expectation) => pausesOf(expectation)),
   );
   const undirected = traces.flatMap((trace) => trace.undirected.map(({ pin }) => number(pin)));
   const floating = traces.flatMap((trace) =>

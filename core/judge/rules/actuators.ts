@@ -6,7 +6,7 @@ import { quantity, type Observation } from '../../findings/finding';
 import { AT_REST, isContact, kindOf, roleOfLeg, type PartState } from '../../parts';
 import { milliamps } from '../../units';
 import type { NodeId } from '../../wiring/netlist';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { capital } from '../../words/words';
 

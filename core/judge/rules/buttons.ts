@@ -3,7 +3,7 @@ import type { Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
 import type { NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { capital } from '../../words/words';
 

@@ -3,7 +3,7 @@ import type { Observation } from '../../findings/finding';
 import { AT_REST, isContact, isResistor, kindOf, roleOfLeg } from '../../parts';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
 import { capital } from '../../words/words';

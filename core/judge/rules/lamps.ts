@@ -5,7 +5,7 @@ import { isResistor, kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';
 import { flood } from '../../wiring/circuit';
 import type { NodeId } from '../../wiring/netlist';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
 import { lightsOf, type Light } from './junctions';

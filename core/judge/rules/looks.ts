@@ -3,7 +3,7 @@ import type { Observation } from '../../findings/finding';
 import { kindOf } from '../../parts';
 import { acrossPitches } from '../../breadboards';
 import type { PlacedPart, Point } from '../../wiring/wiring';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { capital } from '../../words/words';
 

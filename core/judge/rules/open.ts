@@ -4,7 +4,7 @@ import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../findings/finding';
 import { isSingleLight, kindOf, roleOfLeg } from '../../parts';
 import { milliamps } from '../../units';
-import { legText, partText, placeText, stripText, terminalText } from '../words';
+import { legText, partText, placeText, stripText, terminalText } from '../../wiring/words';
 import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';

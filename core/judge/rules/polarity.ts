@@ -3,7 +3,7 @@ import { quantity, type Observation } from '../../findings/finding';
 import { kindOf, type LegPair } from '../../parts';
 import { volts } from '../../units';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
-import { partText, placeText } from '../words';
+import { partText, placeText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { lightsOf, type Light } from './junctions';
 import { capital } from '../../words/words';

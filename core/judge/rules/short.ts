@@ -6,7 +6,7 @@ import { milliamps } from '../../units';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
 import { isSupplySocket } from '../../boards';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
 import { capital } from '../../words/words';

@@ -2,7 +2,7 @@ import { socketsOf } from '../places';
 import { quantity, type Observation } from '../../findings/finding';
 import { AT_REST, isPowerSource, kindOf } from '../../parts';
 import type { Circuit } from '../../wiring/circuit';
-import { partText } from '../words';
+import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { capital } from '../../words/words';
 

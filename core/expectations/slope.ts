@@ -1,57 +1,70 @@
-import { brightnessAt } from '../../electrics/brightness';
-import { quantity } from '../../findings/finding';
-import type { SingleExpectation } from '../../formats/scenario';
-import type { CurrentChange } from '../../rehearsal/trace';
-import { seconds } from '../../units';
-import { partTextOf } from '../words';
-import { absent, failedWith, passed, windowOf, type Check } from './outcome';
-import { capital } from '../../words/words';
+import { z } from 'zod';
+import { quantity } from '../findings/finding';
+import { seconds } from '../units';
+import { partTextOf } from '../wiring/words';
+import { sentence } from '../words/sentence';
+import { lightSlot } from '../words/slots';
+import { capital } from '../words/words';
+import {
+  lightSchema,
+  partOfLight,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+} from './definition';
+import { glances } from './glances';
+import { absent, failedWith, passed, windowOf, type Observed, type Outcome } from './outcome';
 
-/** Seconds over which an eye takes a brightness for one. */
-const GLANCE_SECONDS = 0.1;
-const MOST_GLANCES = 300;
 /** Change of brightness that is seen as one. */
 const SEEN_CHANGE = 0.1;
 /** Unsteadiness that is not. */
 const UNSEEN_CHANGE = 0.02;
 
-/** Brightness from 0 to 1, as an eye sees it, in equal glances over a window of time. */
-export function glances(changes: readonly CurrentChange[], from: number, to: number): readonly number[] {
-  const count = Math.max(1, Math.min(MOST_GLANCES, Math.floor((to - from) / GLANCE_SECONDS)));
-  const length = (to - from) / count;
-  return Array.from({ length: count }, (_, index) => {
-    const [begin, end] = [from + index * length, from + (index + 1) * length];
-    return brightnessAt(meanMa(changes, begin, end));
-  });
-}
+const risesSchema = z.strictObject({ lamp: lightSchema, rises: z.literal(true), ...windowed });
+const fallsSchema = z.strictObject({ lamp: lightSchema, falls: z.literal(true), ...windowed });
+type Rises = z.infer<typeof risesSchema>;
+type Falls = z.infer<typeof fallsSchema>;
 
-/** Mean current over a stretch of time, in mA. */
-export function meanMa(changes: readonly CurrentChange[], from: number, to: number): number {
-  let charge = 0;
-  changes.forEach(({ at, currentMa }, index) => {
-    const begin = Math.max(from, at);
-    const end = Math.min(to, changes[index + 1]?.at ?? to);
-    if (end > begin) charge += currentMa * (end - begin);
-  });
-  return to > from ? charge / (to - from) : 0;
-}
+const slots = { lamp: lightSlot, ...windowSlots };
 
-type Slope = Extract<SingleExpectation, { rises: true }> | Extract<SingleExpectation, { falls: true }>;
+/** An LED gets brighter all the time. */
+export const rises: ExpectationDefinition<Rises> = {
+  keys: ['lamp', 'rises'],
+  schema: risesSchema,
+  sentence: sentence<Rises>(`{lamp} gets brighter${WINDOW}`, slots),
+  fixed: { rises: true },
+  parts: ({ lamp }) => [partOfLight(lamp)],
+  check: (expectation, observed) => checkSlope(expectation, observed, 'brighter'),
+};
+
+/** An LED gets darker all the time. */
+export const falls: ExpectationDefinition<Falls> = {
+  keys: ['lamp', 'falls'],
+  schema: fallsSchema,
+  sentence: sentence<Falls>(`{lamp} gets darker${WINDOW}`, slots),
+  fixed: { falls: true },
+  parts: ({ lamp }) => [partOfLight(lamp)],
+  check: (expectation, observed) => checkSlope(expectation, observed, 'darker'),
+};
 
 /** Whether an LED gets brighter, or darker, all the time and enough to be seen. */
-export const checkSlope: Check<Slope> = (expectation, observed) => {
+function checkSlope(
+  expectation: Omit<Rises, 'rises'>,
+  observed: Observed,
+  wanted: 'brighter' | 'darker',
+): Outcome {
   const changes = observed.currents(expectation.lamp);
   const ref = observed.builtRef(expectation.lamp);
   if (!changes || ref === undefined) return absent(expectation.lamp);
   const [from, to] = windowOf(expectation, observed.trace);
   const seen = glances(changes, from, to);
-  const sign = 'rises' in expectation ? 1 : -1;
+  const sign = wanted === 'brighter' ? 1 : -1;
   const [first, last] = [seen[0]!, seen.at(-1)!];
   const percent = (share: number): string => `${Math.round(share * 100)} %`;
   const summary = `from ${percent(first)} to ${percent(last)} bright`;
   const steady = seen.every((now, index) => index === 0 || sign * (now - seen[index - 1]!) >= -UNSEEN_CHANGE);
   if (steady && sign * (last - first) >= SEEN_CHANGE) return passed(summary);
-  const wanted = sign > 0 ? 'brighter' : 'darker';
   const goesBack = sign * (last - first) <= -SEEN_CHANGE;
   const name = capital(partTextOf(observed.wiring, ref));
   const how = goesBack
@@ -73,4 +86,4 @@ export const checkSlope: Check<Slope> = (expectation, observed) => {
     ],
     evidence: { first: quantity(first, ''), last: quantity(last, '') },
   });
-};
+}

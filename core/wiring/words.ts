@@ -1,7 +1,7 @@
 import type { LegName, Ref } from '../brand';
 import { kindOf } from '../parts';
-import type { Terminal } from '../wiring/netlist';
-import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import type { Terminal } from './netlist';
+import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from './wiring';
 
 /** `the amber lamp D1`, `the yellow wire W1`. */
 export function partText(part: PlacedPart): string {

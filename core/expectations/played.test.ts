@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import { ref } from '../../brand';
-import { shippedBoards } from '../../boards';
-import type { FindingCode } from '../../findings/finding';
-import type { Expectation, Stimulus } from '../../formats/scenario';
-import { compileProgram } from '../../program';
-import { rehearse } from '../../rehearsal/rehearse';
-import { seenIntervals } from '../../rehearsal/seen';
-import { grammars } from '../../testing/beacon';
-import { readWiring } from '../../wiring/read';
-import { checkExpectation, type Observed, type Outcome } from './index';
+import { ref } from '../brand';
+import { shippedBoards } from '../boards';
+import type { FindingCode } from '../findings/finding';
+import type { Stimulus } from '../stimuli';
+import { compileProgram } from '../program';
+import { rehearse } from '../rehearsal/rehearse';
+import { seenIntervals } from '../rehearsal/seen';
+import { grammars } from '../testing/beacon';
+import { readWiring } from '../wiring/read';
+import { checkExpectation, type Expectation, type Observed, type Outcome } from './index';
 
 /** An LED on 9, an RGB LED on 3, 5 and 6, a buzzer on 8, a button on 2, a servo on 10, panel and display. */
 const TABLE = `ref,kind,value,leg,at

@@ -1,9 +1,9 @@
-import type { Ref } from '../../brand';
-import type { Observation } from '../../findings/finding';
-import type { Expectation, Stimulus } from '../../formats/scenario';
-import type { SeenInterval } from '../../rehearsal/seen';
-import { observedSeconds, type CurrentChange, type Trace } from '../../rehearsal/trace';
-import type { Wiring } from '../../wiring/wiring';
+import type { Ref } from '../brand';
+import type { Observation } from '../findings/finding';
+import type { SeenInterval } from '../rehearsal/seen';
+import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
+import type { Stimulus } from '../stimuli';
+import type { Wiring } from '../wiring/wiring';
 
 /** What one expectation came to. */
 export interface Outcome {
@@ -30,8 +30,6 @@ export interface Observed {
   /** Another run of the same scenario, in which chance falls otherwise. */
   readonly again: (seed: number) => Observed;
 }
-
-export type Check<E extends Expectation> = (expectation: E, observed: Observed) => Outcome;
 
 export const passed = (observed: string): Outcome => ({ passed: true, observed, failures: [] });
 export const failedWith = (observed: string, failure: Observation): Outcome => ({

@@ -1,11 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { ref } from '../../brand';
-import type { FindingCode } from '../../findings/finding';
-import type { Expectation } from '../../formats/scenario';
-import { seenIntervals } from '../../rehearsal/seen';
-import type { Trace } from '../../rehearsal/trace';
-import { beacon } from '../../testing/beacon';
-import { checkExpectation, type Observed, type Outcome } from './index';
+import { ref } from '../brand';
+import type { FindingCode } from '../findings/finding';
+import { seenIntervals } from '../rehearsal/seen';
+import type { Trace } from '../rehearsal/trace';
+import { beacon } from '../testing/beacon';
+import { checkExpectation, type Expectation, type Observed, type Outcome } from './index';
 
 /** A run in which LEDs carry these currents from these moments on. */
 function observe(

@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import type { SeenInterval } from '../rehearsal/seen';
+import type { Trace } from '../rehearsal/trace';
+import type { Stimulus } from '../stimuli';
+import type { Sentence } from '../words/sentence';
+import { numberSlot, percentSlot } from '../words/slots';
+import type { Observed, Outcome } from './outcome';
+
+export const refSchema = z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1');
+/** A light: a part, or one of several in a housing, `D1.red` or `D1.a3`. */
+export const lightSchema = z
+  .string()
+  .regex(/^[A-Z]{1,4}\d{0,4}(\.[a-z][a-z0-9]*)?$/, 'write an LED like D1, or D1.red');
+
+const atSchema = z.number().min(0).optional();
+/** From when an expectation holds, in seconds. */
+export const since = { from: atSchema };
+/** When it holds, in seconds, and by what share a figure may be off. */
+export const windowed = {
+  ...since,
+  to: atSchema,
+  tolerance: z.number().min(0).max(1, 'a tolerance is at most 100 %').optional(),
+};
+
+/** How a window and a tolerance are said behind an expectation, and their slots. */
+export const WINDOW =
+  '( from {from}< s> to {to}< s>| from {from}< s>| until {to}< s>|)(, give or take {tolerance}\u00a0%|)';
+export const windowSlots = { from: numberSlot, to: numberSlot, tolerance: percentSlot };
+
+/** The part of a light: `D1` of `D1.red`. */
+export const partOfLight = (light: string): string => light.replace(/\..*/, '');
+
+/** A stretch of a run in which nothing is done to the circuit; seconds. */
+export interface Window {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A run that is to be put into words. */
+export interface RunView {
+  readonly trace: Trace;
+  readonly stimuli: readonly Stimulus[];
+  readonly seconds: number;
+  readonly windows: readonly Window[];
+}
+
+/** What an LED looks like in a window. */
+export interface LightView extends Window {
+  readonly lamp: string;
+  /** Cut to the window; there is at least one. */
+  readonly seen: readonly SeenInterval[];
+  /** Whether the program sets how bright something is, so that it matters. */
+  readonly dims: boolean;
+}
+
+/** All that is known of one sort of expectation. */
+export interface ExpectationDefinition<E> {
+  /** The fields that tell it from the others. */
+  readonly keys: readonly string[];
+  readonly schema: z.ZodType<E>;
+  readonly sentence: Sentence<E>;
+  /** What every one of them has besides the values of its sentence. */
+  readonly fixed?: Partial<E>;
+  /** Other ways to say it, read but never written. */
+  alsoRead?(text: string): Partial<E> | undefined;
+  /** A sentence that shows how it is written; none for what is rarely written by hand. */
+  readonly example?: string;
+  /** The parts that it is about. */
+  parts(expectation: E): readonly string[];
+  /** Whether a run meets it, what was observed, and what is wrong. */
+  check(expectation: E, observed: Observed): Outcome;
+  /** Milliseconds for which a program that meets it is likely to pause. */
+  pauses?(expectation: E): readonly number[];
+  /** What it says of an LED in a window; nothing when it would not say enough. */
+  describeLight?(light: LightView): E | undefined;
+  /** What it says of a run, as claims that have yet to be checked. */
+  describe?(run: RunView): readonly E[];
+}
+
+export const rounded = (value: number): number => Math.round(value * 100) / 100;

@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { quantity } from '../findings/finding';
+import { lastBy } from '../rehearsal/trace';
+import { seconds } from '../units';
+import { partTextOf } from '../wiring/words';
+import { sentence, type Slot } from '../words/sentence';
+import { nameSlot, textSlot } from '../words/slots';
+import { capital } from '../words/words';
+import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
+import { absent, failedWith, passed, windowOf } from './outcome';
+
+const schema = z.strictObject({
+  display: refSchema,
+  text: z
+    .array(z.string().max(40, 'a line has at most 40 characters'))
+    .min(1)
+    .max(4, 'a display has at most 4 lines'),
+  ...windowed,
+});
+type Display = z.infer<typeof schema>;
+
+const linesSlot: Slot<string[]> = {
+  write: (lines) => lines.map((line) => textSlot.write(line)).join(' / '),
+  pattern: `(?:${textSlot.pattern})(?: */ *(?:${textSlot.pattern}))*`,
+  read: (text) =>
+    [...text.matchAll(new RegExp(textSlot.pattern, 'gs'))].flatMap(([line]) => textSlot.read(line) ?? []),
+};
+
+/** What a text display reads at the end of its window. */
+export const display: ExpectationDefinition<Display> = {
+  keys: ['display'],
+  schema,
+  sentence: sentence<Display>(`{display} reads {text}${WINDOW}`, {
+    display: nameSlot,
+    text: linesSlot,
+    ...windowSlots,
+  }),
+  parts: ({ display: part }) => [part],
+  check: (expectation, observed) => {
+    const ref = observed.builtRef(expectation.display);
+    if (ref === undefined) return absent(expectation.display);
+    const [, to] = windowOf(expectation, observed.trace);
+    const lines = lastBy(observed.trace.texts.get(ref), to)?.lines;
+    const shown = lines?.map((line) => line.trimEnd());
+    const found = shown ? shown.map((line) => `“${line}”`).join(' / ') : 'it shows nothing';
+    const off = expectation.text.findIndex((line, index) => line.trimEnd() !== (shown?.[index] ?? ''));
+    if (shown && off < 0) return passed(found);
+    const line = Math.max(0, off);
+    return failedWith(found, {
+      code: 'text-off',
+      severity: 'fault',
+      refs: [ref],
+      message: shown
+        ? `Line ${line + 1} of ${partTextOf(observed.wiring, ref)} reads “${shown[line] ?? ''}” at ${seconds(to)}; it should read “${expectation.text[line]}”.`
+        : `${capital(partTextOf(observed.wiring, ref))} shows nothing at ${seconds(to)}: it gets no power or no data.`,
+      hints: [
+        `What should line ${line + 1} of ${ref} read at ${seconds(to)}?`,
+        `${ref}: ${found}; it should read “${expectation.text[line]}”.`,
+        `Set the cursor to line ${line} and print “${expectation.text[line]}”.`,
+      ],
+      evidence: { line: quantity(line + 1, '') },
+    });
+  },
+  describe: ({ trace, windows }) =>
+    windows.flatMap(({ to }) =>
+      [...trace.texts].flatMap(([part, changes]): Display[] => {
+        const lines = lastBy(changes, to)?.lines.map((line) => line.trimEnd());
+        return lines?.some((line) => line !== '') ? [{ display: part, text: [...lines], to }] : [];
+      }),
+    ),
+};

@@ -1,0 +1,65 @@
+import { z } from 'zod';
+import { quantity } from '../findings/finding';
+import { seconds, times } from '../units';
+import { sentence, type Slot } from '../words/sentence';
+import { lightSlot } from '../words/slots';
+import {
+  lightSchema,
+  partOfLight,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+} from './definition';
+import { failed, lampViewOf, neverLit, saw, summary } from './lamp-view';
+import { absent, passed } from './outcome';
+
+const schema = z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...windowed });
+type Flashes = z.infer<typeof schema>;
+
+const countSlot: Slot<number> = {
+  write: (count) => (count === 1 ? 'once' : `${count} times`),
+  pattern: '(?:once|twice|\\d+(?: times?)?)',
+  read: (text) => ({ once: 1, twice: 2 })[text.toLowerCase()] ?? Number.parseInt(text, 10),
+};
+
+/** How often an LED is lit. */
+export const flashes: ExpectationDefinition<Flashes> = {
+  keys: ['lamp', 'flashes'],
+  schema,
+  sentence: sentence<Flashes>(`{lamp} flash<es> {flashes}${WINDOW}`, {
+    lamp: lightSlot,
+    flashes: countSlot,
+    ...windowSlots,
+  }),
+  example: 'D1 flashes 3 times',
+  parts: ({ lamp }) => [partOfLight(lamp)],
+  check: (expectation, observed) => {
+    const view = lampViewOf(expectation, observed);
+    if (!view) return absent(expectation.lamp);
+    const wanted = expectation.flashes;
+    const count = view.phases.filter((phase) => phase.lit).length;
+    if (count === wanted) return passed(summary(view));
+    if (count === 0) return failed(view, [neverLit(view)]);
+    return failed(view, [
+      saw(
+        view,
+        'count-wrong',
+        `flashes ${times(count)} in ${seconds(view.seconds)}; it should flash ${times(wanted)}.`,
+        [
+          `Count the flashes of ${view.ref}. How many should there be?`,
+          `It flashes ${times(count)} in ${seconds(view.seconds)} instead of ${times(wanted)}.`,
+          `Change the program so that ${view.ref} flashes ${times(wanted)}.`,
+        ],
+        { found: quantity(count, ''), wanted: quantity(wanted, '') },
+      ),
+    ]);
+  },
+  describeLight: ({ lamp, seen, from, to }) => {
+    const edges = [seen[0], seen.at(-1)];
+    // An LED that is lit at an edge of the window was cut, or is not flashing at all.
+    if (seen.some(({ glow }) => glow === 'faint') || edges.some((edge) => edge?.glow === 'lit'))
+      return undefined;
+    return { lamp, flashes: seen.filter(({ glow }) => glow === 'lit').length, from, to };
+  },
+};

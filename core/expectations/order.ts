@@ -1,0 +1,67 @@
+import { z } from 'zod';
+import { quantity } from '../findings/finding';
+import { sentence } from '../words/sentence';
+import { lightSlot, listSlot } from '../words/slots';
+import {
+  lightSchema,
+  partOfLight,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+} from './definition';
+import { passed, windowOf, within } from './outcome';
+import { takingTurns } from './turns';
+
+const schema = z.strictObject({ order: z.array(lightSchema).min(2).max(100), ...windowed });
+type InOrder = z.infer<typeof schema>;
+
+/** LEDs that light up one after the other, over and over. */
+export const order: ExpectationDefinition<InOrder> = {
+  keys: ['order'],
+  schema,
+  sentence: sentence<InOrder>(`{order}< in turn>${WINDOW}`, {
+    order: listSlot(lightSlot, ', then ', ',? +then +'),
+    ...windowSlots,
+  }),
+  parts: (expectation) => expectation.order.map(partOfLight),
+  check: (expectation, observed) => {
+    const [from, to] = windowOf(expectation, observed.trace);
+    const starts = expectation.order
+      .flatMap((lamp) =>
+        within(observed.seen(lamp) ?? [], from, to)
+          .filter((interval) => interval.glow === 'lit')
+          .map((interval) => ({ lamp, at: interval.from })),
+      )
+      .sort((a, b) => a.at - b.at)
+      .map(({ lamp }) => lamp);
+    const first = expectation.order.indexOf(starts[0] ?? '');
+    const right =
+      starts.length >= expectation.order.length &&
+      starts.every((lamp, index) => lamp === expectation.order[(first + index) % expectation.order.length]);
+    const seen = starts.slice(0, 8).join(', ') || 'none lit';
+    if (right) return passed(seen);
+    return {
+      passed: false,
+      observed: seen,
+      failures: [
+        {
+          code: 'order-wrong',
+          severity: 'fault',
+          refs: [...expectation.order],
+          message: `The LEDs light up in the order ${seen}; the order should be ${expectation.order.join(', ')}.`,
+          hints: [
+            `In which order do the LEDs light up?`,
+            `The order you get is ${seen}.`,
+            `Change the order of the lines, so that the LEDs light up in the order ${expectation.order.join(', ')}.`,
+          ],
+          evidence: { lit: quantity(starts.length, '') },
+        },
+      ],
+    };
+  },
+  describe: (run) => {
+    const lit = takingTurns(run);
+    return lit.length > 1 ? [{ order: [...lit] }] : [];
+  },
+};

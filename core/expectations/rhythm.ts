@@ -1,0 +1,180 @@
+import { z } from 'zod';
+import { quantity, type Observation } from '../findings/finding';
+import type { SeenInterval } from '../rehearsal/seen';
+import { seconds } from '../units';
+import { sentence, type Slot } from '../words/sentence';
+import { lightSlot, numberSlot } from '../words/slots';
+import { capital } from '../words/words';
+import {
+  lightSchema,
+  partOfLight,
+  rounded,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+} from './definition';
+import {
+  failed,
+  lampViewOf,
+  length,
+  neverDark,
+  neverLit,
+  saw,
+  summary,
+  type LampView,
+  type Phase,
+} from './lamp-view';
+import { absent, passed, type Outcome } from './outcome';
+
+/** Share by which repeated times may differ and be called the same. */
+const SAME_TIME = 0.05;
+
+const schema = z.strictObject({
+  lamp: lightSchema,
+  rhythm: z.array(z.number().positive('each time is longer than 0 s')).min(2).max(32),
+  ...windowed,
+});
+type Rhythm = z.infer<typeof schema>;
+
+const SPELL = `(?:lit|on|flash(?:es)?|dark|off) *(?:for +)?${numberSlot.pattern} *s`;
+/** Times lit and dark in turn, lit first; read from either, so long as they take turns. */
+const rhythmSlot: Slot<number[]> = {
+  write: (times) => times.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${time} s`).join(', '),
+  pattern: `${SPELL}(?:(?:, *| +)(?:(?:and|then) +)*${SPELL})+`,
+  read: (text) => {
+    const spells = [
+      ...text.matchAll(new RegExp(`(lit|on|flash|dark|off)\\D*(${numberSlot.pattern})`, 'gi')),
+    ].map(([, state, time]) => ({ lit: !/dark|off/i.test(state!), time: Number(time) }));
+    const inTurn = spells.every(
+      ({ lit }, index) => lit === (index % 2 === 0 ? spells[0]!.lit : !spells[0]!.lit),
+    );
+    const times = spells.map(({ time }) => time);
+    if (!inTurn) return undefined;
+    if (spells[0]!.lit) return times;
+    return times.length % 2 === 0 ? [...times.slice(1), times[0]!] : undefined;
+  },
+};
+
+/** Times for which an LED is lit and dark, over and over. */
+export const rhythm: ExpectationDefinition<Rhythm> = {
+  keys: ['lamp', 'rhythm'],
+  schema,
+  sentence: sentence<Rhythm>(`{lamp} {rhythm}<, over and over>${WINDOW}`, {
+    lamp: lightSlot,
+    rhythm: rhythmSlot,
+    ...windowSlots,
+  }),
+  example: 'D1 lit 0.5 s, dark 2.5 s',
+  parts: ({ lamp }) => [partOfLight(lamp)],
+  pauses: (expectation) => expectation.rhythm.map((time) => Math.round(time * 1000)),
+  check: (expectation, observed) => {
+    const view = lampViewOf(expectation, observed);
+    return view ? checkRhythm(expectation.rhythm, view) : absent(expectation.lamp);
+  },
+  describeLight: ({ lamp, seen, from, to }) => {
+    if (seen.some(({ glow }) => glow === 'faint')) return undefined;
+    const found = rhythmOf(seen.slice(1, -1));
+    return found && { lamp, rhythm: found, from, to };
+  },
+};
+
+/** Times lit and dark that repeat, lit first. */
+function rhythmOf(inner: readonly SeenInterval[]): [number, number] | undefined {
+  const times = (lit: boolean): readonly number[] =>
+    inner.filter(({ glow }) => (glow === 'lit') === lit).map((one) => one.to - one.from);
+  const [on, off] = [steadyOf(times(true)), steadyOf(times(false))];
+  return on === undefined || off === undefined || inner.length < 3 ? undefined : [on, off];
+}
+
+function steadyOf(times: readonly number[]): number | undefined {
+  const [least, most] = [Math.min(...times), Math.max(...times)];
+  return times.length > 0 && most - least <= most * SAME_TIME ? rounded((least + most) / 2) : undefined;
+}
+
+function checkRhythm(rhythm: readonly number[], view: LampView): Outcome {
+  const { phases } = view;
+  if (!phases.some((phase) => phase.lit)) return failed(view, [neverLit(view)]);
+  if (!phases.some((phase) => !phase.lit)) return failed(view, [neverDark(view)]);
+  const inner = phases.slice(1, -1);
+  const fits = (phase: Phase, wanted: number): boolean =>
+    Math.abs(length(phase) - wanted) <= wanted * view.tolerance + 1e-9;
+  const rotations = rhythm
+    .map((_, index) => index)
+    .filter((index) => (index % 2 === 0) === (inner[0]?.lit ?? true));
+  const covers = inner.length >= rhythm.length;
+  const passes =
+    covers &&
+    rotations.some((start) =>
+      inner.every((phase, index) => fits(phase, rhythm[(start + index) % rhythm.length]!)),
+    );
+  if (passes) return passed(summary(view));
+  const halted = stopped(view, rhythm);
+  if (halted) return failed(view, [halted]);
+  return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
+}
+
+/** The last phase lasts much longer than the rhythm allows: the LED has stopped. */
+function stopped(view: LampView, rhythm: readonly number[]): Observation | undefined {
+  const last = view.phases.at(-1)!;
+  const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.lit));
+  if (length(last) <= Math.max(2 * usual, usual + 1)) return undefined;
+  const state = last.lit ? 'lit' : 'dark';
+  return saw(
+    view,
+    last.lit ? 'stays-on' : 'stays-off',
+    `stops changing at ${seconds(last.from)} and stays ${state}.`,
+    [
+      `After ${seconds(last.from)} nothing changes any more. What does the program do from then on?`,
+      `${view.ref} is ${state} from ${seconds(last.from)} to the end; ${seconds(usual)} would be right.`,
+      `Look for a line that the program reaches at ${seconds(last.from)} and never leaves, or for lines in setup that belong in loop.`,
+    ],
+    { sinceS: quantity(last.from, 's'), lastedS: quantity(length(last), 's') },
+  );
+}
+
+/** A phase beside the time that it should last. */
+interface Timed {
+  readonly phase: Phase;
+  readonly wanted: number;
+  /** How far it is off, as a share of what it should last. */
+  readonly share: number;
+}
+
+/** The phases beside a rhythm, from the time of it at which they fit it best. */
+function beside(rhythm: readonly number[], phases: readonly Phase[]): readonly Timed[] {
+  const ways = rhythm
+    .map((_, start) => start)
+    .filter((start) => (start % 2 === 0) === (phases[0]?.lit ?? true))
+    .map((start) =>
+      phases.map((phase, index): Timed => {
+        const wanted = rhythm[(start + index) % rhythm.length]!;
+        return { phase, wanted, share: Math.abs(length(phase) - wanted) / wanted };
+      }),
+    );
+  const offBy = (way: readonly Timed[]): number => way.reduce((sum, { share }) => sum + share, 0);
+  return ways.reduce((best, way) => (offBy(way) < offBy(best) ? way : best));
+}
+
+const rhythmText = (rhythm: readonly number[]): string =>
+  rhythm.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${seconds(time)}`).join(', ');
+
+function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: LampView): Observation {
+  const off = [...beside(rhythm, phases)].sort((a, b) => b.share - a.share)[0]!;
+  const among =
+    rhythm.length > 2 ? ` at ${seconds(off.phase.from)}, in the rhythm ${rhythmText(rhythm)}` : '';
+  const state = off.phase.lit ? 'lit' : 'dark';
+  const found = length(off.phase);
+  const direction = found > off.wanted ? 'longer' : 'shorter';
+  return saw(
+    view,
+    'timing-off',
+    `is ${state} for ${seconds(found)}; it should be ${seconds(off.wanted)}${among}.`,
+    [
+      `How long is ${view.ref} ${state}, and how long should it be?`,
+      `${capital(state)} for ${seconds(found)} instead of ${seconds(off.wanted)}: look at the delay after the pin goes ${off.phase.lit ? 'on' : 'off'}.`,
+      `Make that delay ${direction === 'longer' ? 'shorter' : 'longer'}, so that ${view.ref} is ${state} for ${seconds(off.wanted)}: ${Math.round(off.wanted * 1000)} milliseconds.`,
+    ],
+    { foundS: quantity(found, 's'), wantedS: quantity(off.wanted, 's') },
+  );
+}

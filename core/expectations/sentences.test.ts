@@ -1,0 +1,154 @@
+import fc, { type Arbitrary } from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { expectationDefinitions, expectationSentence, readExpectation, type Expectation } from './index';
+
+const name = fc.stringMatching(/^[A-Z]{1,4}\d{0,4}$/);
+const light = fc
+  .tuple(name, fc.option(fc.stringMatching(/^[a-z][a-z0-9]{0,5}$/)))
+  .map(([part, leg]) => (leg === null ? part : `${part}.${leg}`));
+/** Decimal numbers as people write them, with up to six digits behind the point. */
+const decimal = (most: number): Arbitrary<number> =>
+  fc.integer({ min: 0, max: most * 1e6 }).map((micros) => micros / 1e6);
+const positive = (most: number): Arbitrary<number> => decimal(most).map((amount) => amount + 1e-6);
+const share = decimal(1);
+const text = (maxLength: number): Arbitrary<string> =>
+  fc.oneof(
+    fc.string({ maxLength }),
+    fc.string({
+      unit: fc.constantFrom('\\', '"', '”', '“', "'", '\n', ';', ')', '/', 'n', ' ', '.'),
+      maxLength,
+    }),
+  );
+
+const sometimes = <Value>(value: Arbitrary<Value>) => fc.option(value, { nil: undefined });
+const windowed = { from: sometimes(decimal(60)), to: sometimes(decimal(60)), tolerance: sometimes(share) };
+
+/** Expectations of one sort, with those fields left out that have no value. */
+const record = (fields: Readonly<Record<string, Arbitrary<unknown>>>): Arbitrary<Expectation> =>
+  fc
+    .record(fields)
+    .map(
+      (all) =>
+        Object.fromEntries(
+          Object.entries(all).filter(([, value]) => value !== undefined),
+        ) as unknown as Expectation,
+    );
+
+const switched = fc.constantFrom('on', 'off');
+const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
+  'lamp is': record({ lamp: light, is: switched, ...windowed }),
+  'lamp brightness': record({ lamp: light, brightness: fc.tuple(share, share), ...windowed }),
+  'lamp rhythm': record({
+    lamp: light,
+    rhythm: fc.array(positive(100), { minLength: 2, maxLength: 8 }),
+    ...windowed,
+  }),
+  'lamp flashes': record({ lamp: light, flashes: fc.nat(500), ...windowed }),
+  'lamp rises': record({ lamp: light, rises: fc.constant(true), ...windowed }),
+  'lamp falls': record({ lamp: light, falls: fc.constant(true), ...windowed }),
+  'lamp colour': record({
+    lamp: name,
+    colour: fc.constantFrom('red', 'green', 'blue', 'yellow', 'orange', 'turquoise', 'violet', 'white'),
+    ...windowed,
+  }),
+  responds: record({
+    responds: light,
+    to: name,
+    within: positive(5),
+    then: fc.constantFrom('on', 'off', 'changed'),
+    from: windowed.from,
+  }),
+  'never-together': record({
+    'never-together': fc.array(light, { minLength: 2, maxLength: 5 }),
+    ...windowed,
+  }),
+  order: record({ order: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
+  'buzzer tone': record({ buzzer: name, tone: positive(9000), ...windowed }),
+  'buzzer is': record({ buzzer: name, is: switched, ...windowed }),
+  servo: record({ servo: name, angle: decimal(180), ...windowed }),
+  display: record({
+    display: name,
+    text: fc.array(text(40), { minLength: 1, maxLength: 4 }),
+    ...windowed,
+  }),
+  panel: record({
+    panel: name,
+    picture: fc.array(fc.stringMatching(/^[.#]{8}$/), { minLength: 8, maxLength: 8 }),
+    ...windowed,
+  }),
+  serial: record({
+    serial: fc.constantFrom('contains', 'equals', 'matches'),
+    text: text(80),
+    ...windowed,
+  }),
+};
+const generated: typeof singles = {
+  ...singles,
+  'one-of': record({
+    'one-of': fc.array(fc.oneof(...Object.values(singles)), { minLength: 2, maxLength: 4 }),
+    variety: fc.integer({ min: 1, max: 9 }),
+    over: fc.integer({ min: 1, max: 200 }),
+    from: windowed.from,
+  }),
+};
+
+describe('an expectation', () => {
+  test.each(expectationDefinitions.map(({ keys }) => keys.join(' ')))(
+    'of the sort “%s” is read as it is said, whatever its values',
+    (sort) => {
+      fc.assert(
+        fc.property(generated[sort]!, (expectation) => {
+          const sentence = expectationSentence(expectation);
+          expect(readExpectation(sentence), sentence).toEqual({ ok: true, value: expectation });
+        }),
+        { numRuns: 300 },
+      );
+    },
+  );
+
+  test.each([
+    ['D1 on 0.5 s, off 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
+    ['d1 flashes 0.5 s, dark 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
+    ['D1 lit for 0.5 s then dark for 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
+    ['D1 dark 2.5 s, lit 0.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
+    ['D1 is lit', { lamp: 'D1', is: 'on' }],
+    ['D1 stays dark', { lamp: 'D1', is: 'off' }],
+    ['D1 is on from 2 to 6', { lamp: 'D1', is: 'on', from: 2, to: 6 }],
+    ['D1 is on, until 6 s.', { lamp: 'D1', is: 'on', to: 6 }],
+    ['D1 flashes twice give or take 10 %', { lamp: 'D1', flashes: 2, tolerance: 0.1 }],
+    ['D1 between 20% and 40% bright', { lamp: 'D1', brightness: [0.2, 0.4] }],
+    ['D1 shows violet', { lamp: 'D1', colour: 'violet' }],
+    ['D1 and D2 never together', { 'never-together': ['D1', 'D2'] }],
+    ['D1, D2 and D3 never together', { 'never-together': ['D1', 'D2', 'D3'] }],
+    ['D1, then D2', { order: ['D1', 'D2'] }],
+    ['D1 then D2 then D1.red', { order: ['D1', 'D2', 'D1.red'] }],
+    ['Z1 sounds with 440 Hz', { buzzer: 'Z1', tone: 440 }],
+    ['M1 stands at 90', { servo: 'M1', angle: 90 }],
+    ['prints "tide"', { serial: 'contains', text: 'tide' }],
+    ["prints 'it''s'", undefined],
+  ])('is read as people say it: %s', (line, expectation) => {
+    const read = readExpectation(line);
+    expect(read.ok ? read.value : undefined).toEqual(expectation);
+  });
+
+  test.each([
+    ['D1 between 40 and 120 % bright', 'at most 100 % bright'],
+    ['M1 stands at 200°', 'from 0° to 180°'],
+    ['D1 lit 0 s, dark 1 s', 'longer than 0 s'],
+    ['X1 shows ..##', 'eight'],
+    ['D1 is on, give or take 300 %', 'at most 100 %'],
+  ])('that asks for what cannot be is told so: %s', (line, told) => {
+    const read = readExpectation(line);
+    expect(read.ok ? '' : read.problems[0]!.message).toContain(told);
+  });
+
+  test.each(['D1 lit 0.5 s, lit 2.5 s', 'D1 dark 1 s, lit 1 s, dark 1 s', 'make it nice', ''])(
+    'that nobody understands is answered with how to write one: %s',
+    (line) => {
+      const read = readExpectation(line);
+      expect(read.ok ? '' : read.problems[0]!.message).toMatch(
+        /Write it like .*“D1 lit 0\.5 s, dark 2\.5 s”/,
+      );
+    },
+  );
+});

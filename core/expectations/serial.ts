@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { quantity } from '../findings/finding';
+import { seconds } from '../units';
+import { sentence } from '../words/sentence';
+import { textSlot, wordSlot } from '../words/slots';
+import { WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
+import { failedWith, passed, windowOf } from './outcome';
+
+const schema = z.strictObject({
+  serial: z.enum(['contains', 'equals', 'matches']),
+  text: z.string().max(2000, 'at most 2000 characters'),
+  ...windowed,
+});
+type Printed = z.infer<typeof schema>;
+
+const prints = sentence<Printed>(`prints {text}${WINDOW}`, { text: textSlot, ...windowSlots });
+
+/** What the board prints, as the computer reads it, which listens at the rate of the reference. */
+export const serial: ExpectationDefinition<Printed> = {
+  keys: ['serial'],
+  schema,
+  sentence: sentence<Printed>(`the serial text {serial} {text}${WINDOW}`, {
+    serial: wordSlot({ contains: ['contains'], equals: ['equals'], matches: ['matches'] }),
+    text: textSlot,
+    ...windowSlots,
+  }),
+  alsoRead: (text) => {
+    const read = prints.read(text);
+    return read && { ...read, serial: 'contains' };
+  },
+  example: 'prints "tide"',
+  parts: () => [],
+  check: (expectation, { trace, listensAt }) => {
+    const [, to] = windowOf(expectation, trace);
+    const text = trace.serial
+      .filter((piece) => piece.at <= to)
+      .map((piece) => piece.text)
+      .join('');
+    const { serial: way, text: wanted } = expectation;
+    if (text !== '' && listensAt !== undefined && trace.serialRate !== listensAt) {
+      const line = trace.serialLine ?? 1;
+      return failedWith('characters nobody can read', {
+        code: 'serial-rate',
+        severity: 'fault',
+        line,
+        column: 1,
+        message: `Line ${line} starts serial at ${trace.serialRate}, but the computer listens at ${listensAt}, so what arrives can’t be read.`,
+        hints: [
+          `What speed does the program set, and what speed does the computer listen at?`,
+          `The program sends at ${trace.serialRate} bits per second; the computer expects ${listensAt}.`,
+          `Write ${listensAt} in line ${line}.`,
+        ],
+        evidence: { rate: quantity(trace.serialRate, 'bit/s'), wanted: quantity(listensAt, 'bit/s') },
+      });
+    }
+    const isRight =
+      way === 'contains'
+        ? text.includes(wanted)
+        : way === 'equals'
+          ? text.trim() === wanted.trim()
+          : matches(wanted, text);
+    const shown =
+      text.length === 0 ? 'nothing' : `“${text.slice(0, 60).trim()}${text.length > 60 ? '…' : ''}”`;
+    if (isRight) return passed(shown);
+    return failedWith(shown, {
+      code: 'text-off',
+      severity: 'fault',
+      message: `The board prints ${shown}; it should print “${wanted}”.`,
+      hints: [
+        `What does the board print?`,
+        `It prints ${shown} in ${seconds(to)}.`,
+        `Change the program so that it prints “${wanted}”.`,
+      ],
+      evidence: { characters: quantity(text.length, '') },
+    });
+  },
+  // The first line that was sent.
+  describe: ({ trace }) => {
+    const [line = ''] = trace.serial
+      .map((piece) => piece.text)
+      .join('')
+      .split('\n');
+    return line.trim() === '' ? [] : [{ serial: 'contains', text: line.trim().slice(0, 80) }];
+  },
+};
+
+function matches(pattern: string, text: string): boolean {
+  try {
+    return new RegExp(pattern).test(text);
+  } catch {
+    return false;
+  }
+}

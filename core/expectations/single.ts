@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { angle } from './angle';
+import { brightness } from './brightness';
+import { colour } from './colour';
+import type { ExpectationDefinition } from './definition';
+import { display } from './display';
+import { flashes } from './flashes';
+import { neverTogether } from './never-together';
+import { order } from './order';
+import { picture } from './picture';
+import { response } from './response';
+import { rhythm } from './rhythm';
+import { serial } from './serial';
+import { falls, rises } from './slope';
+import { sound, tone } from './sound';
+import { steady } from './steady';
+
+/**
+ * Every sort of expectation that leaves nothing to chance. The first that has something to say of an LED says it, and
+ * claims about a run come in this order.
+ */
+export const singleDefinitions = [
+  steady,
+  brightness,
+  rhythm,
+  flashes,
+  rises,
+  falls,
+  colour,
+  response,
+  neverTogether,
+  order,
+  tone,
+  sound,
+  angle,
+  display,
+  picture,
+  serial,
+] as const;
+
+export const singleSchema = z.union(singleDefinitions.map(({ schema }) => schema));
+/** What a person must see, hear or read, without those that leave it to chance. */
+export type SingleExpectation = Readonly<z.infer<typeof singleSchema>>;
+
+/** The definitions as of any expectation: each is given its own sort alone, which its keys tell. */
+export const anySingle = singleDefinitions as unknown as readonly ExpectationDefinition<SingleExpectation>[];
+
+/** What is known of the sort that an expectation is. */
+export function singleDefinitionOf(expectation: SingleExpectation): ExpectationDefinition<SingleExpectation> {
+  const found = anySingle.find(({ keys }) => keys.every((key) => key in expectation));
+  if (!found) throw new Error('no such expectation');
+  return found;
+}

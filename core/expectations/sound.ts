@@ -1,0 +1,168 @@
+import { z } from 'zod';
+import type { Ref } from '../brand';
+import { quantity, type FindingCode, type Observation } from '../findings/finding';
+import { heardIntervals, type HeardInterval } from '../rehearsal/heard';
+import { observedSeconds } from '../rehearsal/trace';
+import { figure, seconds } from '../units';
+import { partTextOf } from '../wiring/words';
+import { sentence } from '../words/sentence';
+import { nameSlot, numberSlot, wordSlot } from '../words/slots';
+import { capital } from '../words/words';
+import {
+  refSchema,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+  type RunView,
+} from './definition';
+import { absent, failedWith, passed, windowOf, type Observed, type Outcome } from './outcome';
+
+/** Share by which a tone may be off unnoticed. */
+const TONE_TOLERANCE = 0.03;
+
+const toneSchema = z.strictObject({
+  buzzer: refSchema,
+  tone: z.number().positive('a tone has more than 0 Hz'),
+  ...windowed,
+});
+const soundSchema = z.strictObject({ buzzer: refSchema, is: z.enum(['on', 'off']), ...windowed });
+type Tone = z.infer<typeof toneSchema>;
+type Sound = z.infer<typeof soundSchema>;
+
+const with_ = sentence<Tone>(`{buzzer} sounds with {tone} Hz${WINDOW}`, {
+  buzzer: nameSlot,
+  tone: numberSlot,
+  ...windowSlots,
+});
+
+/** A buzzer sounds with a tone. */
+export const tone: ExpectationDefinition<Tone> = {
+  keys: ['buzzer', 'tone'],
+  schema: toneSchema,
+  sentence: sentence<Tone>(`{buzzer} sounds at {tone} Hz${WINDOW}`, {
+    buzzer: nameSlot,
+    tone: numberSlot,
+    ...windowSlots,
+  }),
+  alsoRead: (text) => with_.read(text),
+  parts: ({ buzzer }) => [buzzer],
+  check: (expectation, observed) => {
+    const heard = heardIn(expectation, observed);
+    if (!heard) return absent(expectation.buzzer);
+    const { sounding, summary } = heard;
+    const off = offTone(expectation, sounding);
+    if (off === undefined) return passed(summary);
+    const wanted = `${figure(expectation.tone)} Hz`;
+    return missed(heard, wanted, 'tone-off', {
+      remedy: `Give ${heard.ref} a tone of ${wanted} in that time.`,
+      evidence: { tone: quantity(off, 'Hz') },
+    });
+  },
+  describe: (run) =>
+    steadyIn(run, ({ buzzer, hertz, from, to }) => (hertz > 0 ? [{ buzzer, tone: hertz, from, to }] : [])),
+};
+
+/** A buzzer sounds all the time, or not at all. */
+export const sound: ExpectationDefinition<Sound> = {
+  keys: ['buzzer', 'is'],
+  schema: soundSchema,
+  sentence: sentence<Sound>(`{buzzer} {is}< all the time>${WINDOW}`, {
+    buzzer: nameSlot,
+    is: wordSlot({ on: ['sounds'], off: ['is silent', 'keeps silent', 'stays silent'] }),
+    ...windowSlots,
+  }),
+  example: 'Z1 sounds',
+  parts: ({ buzzer }) => [buzzer],
+  check: (expectation, observed) => {
+    const heard = heardIn(expectation, observed);
+    if (!heard) return absent(expectation.buzzer);
+    const { sounding, all, summary } = heard;
+    const isOn = expectation.is === 'on';
+    const right = isOn ? sounding.length === all.length && all.length > 0 : sounding.length === 0;
+    if (right) return passed(summary);
+    return missed(heard, isOn ? 'sound' : 'silence', sounding.length === 0 ? 'tone-off' : 'timing-off', {
+      remedy: `Switch ${heard.ref} ${expectation.is} in that time.`,
+      evidence: {},
+    });
+  },
+  describe: (run) =>
+    steadyIn(run, ({ buzzer, hertz, from, to }) => (hertz > 0 ? [] : [{ buzzer, is: 'off', from, to }])),
+};
+
+/** What is heard of a buzzer in a window. */
+interface Heard {
+  readonly ref: Ref;
+  readonly name: string;
+  readonly from: number;
+  readonly to: number;
+  readonly all: readonly HeardInterval[];
+  readonly sounding: readonly HeardInterval[];
+  readonly summary: string;
+}
+
+function heardIn(expectation: Omit<Sound, 'is'>, observed: Observed): Heard | undefined {
+  const ref = observed.builtRef(expectation.buzzer);
+  const changes = ref && observed.trace.sounds.get(ref);
+  if (ref === undefined || !changes) return undefined;
+  const [from, to] = windowOf(expectation, observed.trace);
+  const all = heardIntervals(changes, observedSeconds(observed.trace)).filter(
+    (interval) => interval.to > from + 0.02 && interval.from < to - 0.02,
+  );
+  const sounding = all.filter(({ hertz }) => hertz > 0);
+  const summary =
+    sounding.length === 0
+      ? 'silent all the time'
+      : sounding.length === all.length
+        ? `sounds all the time, ${[...new Set(sounding.map(({ hertz }) => `${hertz} Hz`))].join(', ')}`
+        : sounding
+            .slice(0, 5)
+            .map(
+              (one) =>
+                `${one.hertz} Hz from ${seconds(Math.max(from, one.from))} to ${seconds(Math.min(to, one.to))}`,
+            )
+            .join(', ');
+  return { ref, name: capital(partTextOf(observed.wiring, ref)), from, to, all, sounding, summary };
+}
+
+function missed(
+  { ref, name, from, to, summary }: Heard,
+  wanted: string,
+  code: FindingCode,
+  { remedy, evidence }: { readonly remedy: string; readonly evidence: Observation['evidence'] },
+): Outcome {
+  return failedWith(summary, {
+    code,
+    severity: 'fault',
+    refs: [ref],
+    message: `${name} is heard so from ${seconds(from)} to ${seconds(to)}: ${summary}. ${capital(wanted)} is wanted.`,
+    hints: [
+      `What is to be heard from ${ref} from ${seconds(from)} to ${seconds(to)}?`,
+      `${ref}: ${summary}; it should be ${wanted}.`,
+      remedy,
+    ],
+    evidence,
+  });
+}
+
+/** The first tone that is not the wanted one, 0 for none at all; `undefined` when all are right. */
+function offTone(
+  { tone: wanted, tolerance = TONE_TOLERANCE }: Tone,
+  sounding: readonly { readonly hertz: number }[],
+): number | undefined {
+  if (sounding.length === 0) return 0;
+  return sounding.find(({ hertz }) => Math.abs(hertz - wanted) > wanted * tolerance)?.hertz;
+}
+
+/** What is said of each buzzer that is heard alike through a window in which nothing is done. */
+const steadyIn = <Claim>(
+  { trace, seconds: length, windows }: RunView,
+  say: (steady: { buzzer: string; hertz: number; from: number; to: number }) => readonly Claim[],
+): readonly Claim[] =>
+  [...trace.sounds].flatMap(([buzzer, changes]) =>
+    windows.flatMap(({ from, to }) => {
+      const heard = heardIntervals(changes, length).filter((one) => one.to > from && one.from < to);
+      const [only, more] = heard;
+      return !only || more ? [] : say({ buzzer, hertz: only.hertz, from, to });
+    }),
+  );

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { quantity, type Observation } from '../findings/finding';
+import { seconds } from '../units';
+import { sentence } from '../words/sentence';
+import { lightSlot, wordSlot } from '../words/slots';
+import {
+  lightSchema,
+  partOfLight,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+} from './definition';
+import { failed, lampViewOf, length, neverDark, neverLit, saw, summary, type LampView } from './lamp-view';
+import { absent, passed } from './outcome';
+
+const schema = z.strictObject({ lamp: lightSchema, is: z.enum(['on', 'off']), ...windowed });
+type Steady = z.infer<typeof schema>;
+
+/** An LED is lit all the time, or dark all the time. */
+export const steady: ExpectationDefinition<Steady> = {
+  keys: ['lamp', 'is'],
+  schema,
+  sentence: sentence<Steady>(`{lamp} {is}< all the time>${WINDOW}`, {
+    lamp: lightSlot,
+    is: wordSlot({
+      on: ['is on', 'is lit', 'stays on', 'stays lit'],
+      off: ['is off', 'is dark', 'stays off', 'stays dark'],
+    }),
+    ...windowSlots,
+  }),
+  example: 'D1 is on',
+  parts: ({ lamp }) => [partOfLight(lamp)],
+  check: (expectation, observed) => {
+    const view = lampViewOf(expectation, observed);
+    if (!view) return absent(expectation.lamp);
+    const isOn = expectation.is === 'on';
+    const right = view.phases.every((phase) => phase.lit === isOn);
+    const dark = isOn || view.intervals.every((interval) => interval.glow === 'dark');
+    if (right && dark) return passed(summary(view));
+    if (isOn)
+      return failed(view, [view.phases.some((phase) => phase.lit) ? leaves(view, 'lit') : neverLit(view)]);
+    return failed(view, [
+      view.phases.some((phase) => !phase.lit) && !right ? leaves(view, 'dark') : neverDark(view),
+    ]);
+  },
+  describeLight: ({ lamp, seen: [first, more], dims, from, to }) => {
+    if (!first || more) return undefined;
+    if (first.glow === 'dark') return { lamp, is: 'off', from, to };
+    const plainlyLit = !dims && first.flickerHz === undefined && first.glow === 'lit';
+    return plainlyLit ? { lamp, is: 'on', from, to } : undefined;
+  },
+};
+
+function leaves(view: LampView, state: 'lit' | 'dark'): Observation {
+  const other = view.phases.find((phase) => phase.lit !== (state === 'lit'))!;
+  return saw(
+    view,
+    'timing-off',
+    `should be ${state} all the time, but is ${state === 'lit' ? 'dark' : 'lit'} from ${seconds(other.from)} to ${seconds(other.to)}.`,
+    [
+      `What happens to ${view.ref} at ${seconds(other.from)}?`,
+      `${view.ref} changes at ${seconds(other.from)}, and it shouldn’t.`,
+      `Find the line that switches ${view.ref} at ${seconds(other.from)} and remove it.`,
+    ],
+    { fromS: quantity(other.from, 's'), foundS: quantity(length(other), 's') },
+  );
+}

@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import type { StimulusKind } from '../parts';
+import { fail, ok, type Result } from '../result';
+import type { StimulusDefinition } from './definition';
+import { distance } from './distance';
+import { light } from './light';
+import type { Brought, MeasuredKind } from './measured';
+import { motion } from './motion';
+import { press } from './press';
+import { reset } from './reset';
+import { supply } from './supply';
+import { turn } from './turn';
+import { typed } from './typed';
+import { warm } from './warm';
+
+export type { BoardChange, PartChange, StimulusDefinition } from './definition';
+export { isPress } from './press';
+export { isBrought } from './measured';
+
+/** Those whose value has two ends, by what is done. */
+const measuredStimuli = { turn, light, warm, distance } as const;
+
+/** The least and the most that is met in a room of what is measured. */
+export const endsOf = (how: MeasuredKind): readonly [number, number] => measuredStimuli[how].ends;
+
+/** A part brought to a value at a moment, over some seconds or at once. */
+export const brought = (how: MeasuredKind, to: Brought): Stimulus => measuredStimuli[how].make(to);
+
+/** Every sort of stimulus. */
+export const stimulusDefinitions = [
+  press,
+  turn,
+  light,
+  warm,
+  distance,
+  motion,
+  typed,
+  reset,
+  supply,
+] as const;
+
+export const stimulusSchema = z.union(stimulusDefinitions.map(({ schema }) => schema));
+/** Something that happens to the circuit while the program runs. Times in seconds. */
+export type Stimulus = Readonly<z.infer<typeof stimulusSchema>>;
+
+/** What is known of the sort that a stimulus is. */
+export function definitionOf(stimulus: Stimulus): StimulusDefinition<Stimulus> {
+  const found = stimulusDefinitions.find(({ key }) => key in stimulus);
+  if (!found) throw new Error('no such stimulus');
+  // Each definition takes its own sort, which its key has just told.
+  return found as unknown as StimulusDefinition<Stimulus>;
+}
+
+/** The part that a stimulus is about and what is done to it; `undefined` when it is about the board. */
+export function touchedBy(
+  stimulus: Stimulus,
+): { readonly how: StimulusKind; readonly name: string } | undefined {
+  const { key, touches } = definitionOf(stimulus);
+  return touches && { how: touches, name: (stimulus as unknown as Record<string, string>)[key]! };
+}
+
+/** A stimulus as a sentence: `press S1 at 2 s for 0.3 s`. `readStimulus` reads it again. */
+export const stimulusSentence = (stimulus: Stimulus): string => definitionOf(stimulus).sentence.say(stimulus);
+
+/** Reads a stimulus as `stimulusSentence` writes it, and as people say it: `hold S1 from 1 s to 3 s`. */
+export function readStimulus(text: string): Result<Stimulus> {
+  for (const definition of stimulusDefinitions as unknown as readonly StimulusDefinition<Stimulus>[]) {
+    const values = definition.sentence.read(text) ?? definition.alsoRead?.(text);
+    if (!values) continue;
+    const read = definition.schema.safeParse({ ...values, ...definition.fixed });
+    return read.success
+      ? ok(read.data)
+      : fail({ message: `“${text.trim()}”: ${read.error.issues[0]!.message}.`, typed: text });
+  }
+  const examples = stimulusDefinitions.map(({ example }) => `“${example}”`);
+  return fail({
+    message: `“${text.trim()}” is not understood. Write it like ${examples.slice(0, -1).join(', ')} or ${examples.at(-1)}.`,
+    typed: text,
+  });
+}

@@ -1,0 +1,98 @@
+import { z } from 'zod';
+import { ref } from '../brand';
+import { sentence, type Slot, type Sentence } from '../words/sentence';
+import { nameSlot, numberSlot } from '../words/slots';
+import { atSchema, refSchema, type StimulusDefinition } from './definition';
+
+/** Seconds between two steps of something that is turned or dimmed slowly. */
+const STEP = 0.02;
+
+/** What is done to a part that measures. */
+export type MeasuredKind = 'turn' | 'light' | 'warm' | 'distance';
+
+/** What a sensor or potentiometer measures is brought to a value, at once or over some seconds. */
+export type Measured<Name extends string> = {
+  readonly at: number;
+  readonly to: number;
+  readonly over?: number | undefined;
+} & Readonly<Record<Name, string>>;
+
+/** A part, and what is brought to which value when; `over` some seconds or at once. */
+export interface Brought {
+  readonly part: string;
+  readonly at: number;
+  readonly to: number;
+  readonly over?: number | undefined;
+}
+
+export interface MeasuredDefinition<Name extends MeasuredKind> extends StimulusDefinition<Measured<Name>> {
+  readonly key: Name;
+  readonly touches: Name;
+  /** The least and the most that is met in a room, in the unit of `to`. */
+  readonly ends: readonly [number, number];
+  /** A part brought to a value at a moment, over some seconds or at once. */
+  make(brought: Brought): Measured<Name>;
+}
+
+export interface MeasuredForm<Name extends MeasuredKind> {
+  /** The field with the part's name. */
+  readonly key: Name;
+  /** What is measured, as a part's state calls it. */
+  readonly state: 'position' | 'light' | 'celsius' | 'metres';
+  readonly to: z.ZodNumber;
+  readonly ends: readonly [number, number];
+  /** How it is said, with the slots of `key`, `to`, `at` and `over`. */
+  readonly form: string;
+  readonly amount?: Slot<number>;
+  readonly example: string;
+}
+
+/** A stimulus that brings what a part measures to a value. */
+export function measured<Name extends MeasuredKind>({
+  key,
+  state,
+  to,
+  ends,
+  form,
+  amount = numberSlot,
+  example,
+}: MeasuredForm<Name>): MeasuredDefinition<Name> {
+  const schema = z.strictObject({
+    at: atSchema,
+    [key]: refSchema,
+    to,
+    over: z.number().positive('it has to take longer than 0 s').optional(),
+  });
+  return {
+    key,
+    // A computed name is a string to the compiler.
+    schema: schema as unknown as z.ZodType<Measured<Name>>,
+    sentence: sentence<Record<string, string | number>>(form, {
+      [key]: nameSlot,
+      to: amount,
+      at: numberSlot,
+      over: numberSlot,
+    } as Record<string, Slot<string | number>>) as Sentence<Measured<Name>>,
+    example,
+    touches: key,
+    ends,
+    make: ({ part, at, to, over }) =>
+      ({ [key]: part, at, to, ...(over === undefined ? {} : { over }) }) as Measured<Name>,
+    partChanges: (stimulus, before) => {
+      const from = before[state];
+      const steps = stimulus.over === undefined ? 1 : Math.max(1, Math.ceil(stimulus.over / STEP));
+      return Array.from({ length: steps }, (_, index) => ({
+        at: stimulus.at + (stimulus.over ?? 0) * (steps === 1 ? 0 : index / (steps - 1)),
+        ref: ref(stimulus[key]),
+        state: { [state]: steps === 1 ? stimulus.to : from + ((stimulus.to - from) * index) / (steps - 1) },
+      }));
+    },
+    lasts: (stimulus) => stimulus.over,
+    label: (stimulus) => `to ${stimulus.to}`,
+  };
+}
+
+/** Whether a stimulus brings something to a value, so that it has not done so before its end. */
+export const isBrought = (stimulus: {
+  readonly at: number;
+}): stimulus is { readonly at: number; readonly to: number; readonly over?: number } => 'to' in stimulus;

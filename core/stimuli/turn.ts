@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { measured } from './measured';
+
+/** A potentiometer or slider, from one end to the other. */
+export const turn = measured({
+  key: 'turn',
+  state: 'position',
+  to: z.number().min(0).max(1, 'it turns from 0 to 1'),
+  ends: [0, 1],
+  form: 'turn {turn} to {to} at {at} s( over {over} s|)',
+  example: 'turn P1 to 0.5 at 1 s',
+});

@@ -1,0 +1,81 @@
+import type { Slot } from './sentence';
+
+const NUMBER = String.raw`\d+(?:\.\d+)?(?:e[+-]?\d+)?`;
+
+/** A number that is not below 0, in the digits that a program would take. */
+export const numberSlot: Slot<number> = { write: String, pattern: NUMBER, read: Number, closed: true };
+
+export const signedSlot: Slot<number> = { ...numberSlot, pattern: `-?${NUMBER}` };
+
+/** A share from 0 to 1, in per cent. Moved by its decimal point, so that no rounding comes in. */
+export const percentSlot: Slot<number> = {
+  write: (share) => String(shifted(share, 2)),
+  pattern: NUMBER,
+  read: (text) => shifted(Number(text), -2),
+  closed: true,
+};
+
+function shifted(amount: number, places: number): number {
+  const [digits, exponent = '0'] = String(amount).split('e');
+  return Number(`${digits}e${Number(exponent) + places}`);
+}
+
+/** The name of a part: `D1`. */
+export const nameSlot: Slot<string> = {
+  write: String,
+  pattern: String.raw`[a-z]{1,4}\d{0,4}`,
+  read: (text) => text.toUpperCase(),
+};
+
+/** A light: a part, or one of several in a housing, `D1.red`. */
+export const lightSlot: Slot<string> = {
+  write: String,
+  pattern: String.raw`[a-z]{1,4}\d{0,4}(?:\.[a-z][a-z0-9]*)?`,
+  read: (text) =>
+    text.replace(/^[a-z]+/i, (name) => name.toUpperCase()).replace(/\..*/, (leg) => leg.toLowerCase()),
+};
+
+/** One of a few values, each with what is said of it first and what else is understood. */
+export function wordSlot<Value extends string>(
+  words: Readonly<Record<Value, readonly [said: string, ...understood: string[]]>>,
+): Slot<Value> {
+  const all = Object.entries(words) as [Value, readonly string[]][];
+  return {
+    write: (value) => words[value][0],
+    pattern: all
+      .flatMap(([, forms]) => forms)
+      .sort((one, other) => other.length - one.length)
+      .map((form) => form.replaceAll(' ', '[ \\u00a0]+'))
+      .join('|'),
+    read: (text) => {
+      const plain = text.toLowerCase().replace(/[ \u00a0]+/g, ' ');
+      return all.find(([, forms]) => forms.includes(plain))?.[0];
+    },
+  };
+}
+
+/** Two or more of the same. `between` is said between them, and `betweenPattern` is what is understood. */
+export const listSlot = <Value>(
+  item: Slot<Value>,
+  between: string,
+  betweenPattern: string,
+): Slot<Value[]> => ({
+  write: (values) => values.map((value) => item.write(value)).join(between),
+  pattern: `(?:${item.pattern})(?:(?:${betweenPattern})(?:${item.pattern}))+`,
+  read: (text) => {
+    const values = text.split(new RegExp(betweenPattern, 'i')).map((one) => item.read(one));
+    return values.includes(undefined) ? undefined : (values as Value[]);
+  },
+});
+
+/** A text in quotes; what would end it, and a new line, stand behind a backslash. */
+export const textSlot: Slot<string> = {
+  write: (text) =>
+    `“${text.replace(/\\(?=[\\nrt"“”\n\r\t]|$)|["“”\n\r\t]/g, (one) => `\\${ESCAPES[one] ?? one}`)}”`,
+  pattern: String.raw`[“”"](?:[^“”"\\]|\\.)*[”"]|'(?:[^'\\]|\\.)*'`,
+  read: (text) =>
+    text.slice(1, -1).replace(/\\([\\nrt"“”])/g, (_, escaped: string) => CONTROLS[escaped] ?? escaped),
+};
+
+const ESCAPES: Readonly<Record<string, string>> = { '\n': 'n', '\r': 'r', '\t': 't' };
+const CONTROLS: Readonly<Record<string, string>> = { n: '\n', r: '\r', t: '\t' };
