@@ -2,13 +2,14 @@ import { readdir } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { languageOf, type Exercise } from '@/core/formats/exercise';
 import { hasPassed, type Report } from '@/core/formats/report';
-import { check as judge, type Sighting } from '@/core/judge/check';
+import { sightingSchema, type Sighting } from '@/core/formats/sighting';
+import { check as judge } from '@/core/judge/check';
 import { compileProgram, type Grammars } from '@/core/program';
 import { nodeGrammars } from '@/grammars/node';
 import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
 import type { Command } from './run';
 
-const sightings: readonly string[] = ['right', 'dark', 'faint', 'other'];
+const sightings: readonly string[] = sightingSchema.options;
 
 /** `check`: one build, or a folder of builds, against an exercise. */
 export const check: Command = async (words, { out, folder }) => {

@@ -9,23 +9,22 @@
 
 /** Thrown when a bound is reached; only the `within` that set the bound catches it. */
 export class OutOfEffort extends Error {
-  constructor() {
+  constructor(readonly bound: Bound) {
     super('more work than this question may take');
   }
 }
 
 interface Bound {
   left: number;
-  readonly reached: OutOfEffort;
 }
 
-const unbounded: Bound = { left: Number.POSITIVE_INFINITY, reached: new OutOfEffort() };
+const unbounded: Bound = { left: Number.POSITIVE_INFINITY };
 let current = unbounded;
 
 /** Says that work of so many units is about to be done; throws when the bound that applies is reached. */
 export function effort(units: number): void {
   current.left -= units;
-  if (current.left < 0) throw current.reached;
+  if (current.left < 0) throw new OutOfEffort(current);
 }
 
 /** Units that may still be spent. */
@@ -40,13 +39,14 @@ export type Bounded<T> = { readonly ended: true; readonly value: T } | { readonl
 export function within<T>(units: number, work: () => T): Bounded<T> {
   const outer = current;
   const given = Math.min(units, outer.left);
-  const own: Bound = { left: given, reached: new OutOfEffort() };
+  const own: Bound = { left: given };
   current = own;
   try {
     return { ended: true, value: work() };
   } catch (error) {
-    if (error === own.reached && given < outer.left) return { ended: false };
-    throw error === own.reached ? outer.reached : error;
+    if (!(error instanceof OutOfEffort) || error.bound !== own) throw error;
+    if (given < outer.left) return { ended: false };
+    throw new OutOfEffort(outer);
   } finally {
     current = outer;
     outer.left -= given - Math.max(0, own.left);

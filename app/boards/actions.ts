@@ -5,7 +5,7 @@ import type { SharingChange } from '@/core/course/sharing';
 import { problemText } from '@/core/result';
 import * as boards from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
-import { textSchema } from '@/server/database/texts';
+import { textSchema } from '@/core/messages/texts';
 import { share } from '@/server/sharing';
 import { requireViewer } from '../access';
 import { saidBy, sharingChangeSchema } from '../arguments';

@@ -80,7 +80,7 @@ export function averaged(drives: PinDrives, steady: (drives: PinDrives) => WarmP
 
 function average(slices: readonly { readonly share: number; readonly point: BenchPoint }[]): BenchPoint {
   const first = slices[0]!.point;
-  effort(slices.length * (first.volts.length + first.parts.size + first.legs.size) * 400);
+  effort(slices.length * (first.volts.length + first.parts.size + first.legs.size) * 520);
   const mean = (read: (point: BenchPoint) => number): number =>
     slices.reduce((sum, { share, point }) => sum + share * read(point), 0);
   const meanMap = <Key>(read: (point: BenchPoint) => ReadonlyMap<Key, number>): ReadonlyMap<Key, number> =>
@@ -149,7 +149,7 @@ function solveOnce(
   drives: PinDrives,
   start?: Float64Array,
 ): { readonly driven: DrivenBench; readonly point: OperatingPoint } {
-  effort(20_000 + (bench.elements.length + bench.circuit.nodes.length) * 2000);
+  effort(26_000 + (bench.elements.length + bench.circuit.nodes.length) * 2600);
   const driven = driveBench(bench, drives, 'without-clamps');
   const point = operatingPoint(driven, start && start.length === driven.nodeCount ? start : undefined);
   const rail = point.volts[bench.supplyNode]!;

@@ -86,7 +86,7 @@ class NodalSystem {
     this.unknowns = nodeCount - 1 + elements.filter(isIdeal).length;
     this.matrix = new Float64Array(this.unknowns * this.unknowns);
     this.right = new Float64Array(this.unknowns);
-    this.effortOfRound = this.unknowns ** 3 * 0.4 + this.unknowns ** 2 * 4 + elements.length * 60;
+    this.effortOfRound = this.unknowns ** 3 * 0.5 + this.unknowns ** 2 * 5 + elements.length * 80;
     this.isLinear = !elements.some(
       ({ type }) => type === 'junction' || type === 'transistor' || type === 'output',
     );

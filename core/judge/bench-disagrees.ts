@@ -1,12 +1,10 @@
 import { isSingleLight } from '../parts';
 import { quantity, toFinding, type Finding } from '../findings/finding';
 import { hasPassed } from '../formats/report';
+import type { Sighting } from '../formats/sighting';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds } from '../rehearsal/trace';
 import type { Build, Examination } from './examine';
-
-/** What a student really saw on the bench. */
-export type Sighting = 'right' | 'dark' | 'faint' | 'other';
 
 const words: Readonly<Record<Sighting, string>> = {
   right: 'it does what it should',

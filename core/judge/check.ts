@@ -2,8 +2,9 @@ import { effortLeft, OutOfEffort, within } from '../effort';
 import { toFinding, type Finding, type Observation, type Repair } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
+import type { Sighting } from '../formats/sighting';
 import type { Grammars } from '../program';
-import { benchDisagrees, type Sighting } from './bench-disagrees';
+import { benchDisagrees } from './bench-disagrees';
 import { Examiner, referenceOf, type Build, type Examination } from './examine';
 import { ENGINE } from './engine';
 import { byCause, isProgram, isWiring } from '../findings/order';
@@ -11,8 +12,6 @@ import type { Candidate } from './repair/candidate';
 import { notJudged } from './not-judged';
 import { findingOfMove, findingOfWord } from './repair/classify';
 import { searchRepair, STEPS_OF_A_TRY, type RepairSet } from './repair/search';
-
-export type { Sighting } from './bench-disagrees';
 
 export interface CheckOptions {
   /** What the student says they saw on the real bench. */

@@ -192,9 +192,9 @@ export class Machine {
     if (this.cycles >= this.wakeCycle && this.wakeCycle < this.endCycle) this.host.wake();
     if (this.cycles >= this.endCycle) {
       this.cycles = this.endCycle;
-      throw new Stop('time');
+      throw Stop.for('time');
     }
-    if (this.stepsLeft < 0) throw new Stop('steps');
+    if (this.stepsLeft < 0) throw Stop.for('steps');
   }
 
   /** Waits, as `delay` does. */

@@ -15,8 +15,17 @@ export type EndReason =
 
 /** Thrown to leave a program from wherever it is; caught where the run was started. */
 export class Stop extends Error {
-  constructor(readonly reason: EndReason) {
+  private static readonly made = new Map<EndReason, Stop>();
+
+  private constructor(readonly reason: EndReason) {
     super(reason);
+  }
+
+  /** The one with a reason. Made once: every run ends with one, and where it was thrown is of no interest. */
+  static for(reason: EndReason): Stop {
+    let stop = Stop.made.get(reason);
+    if (!stop) Stop.made.set(reason, (stop = new Stop(reason)));
+    return stop;
   }
 }
 

@@ -19,7 +19,7 @@ export class TextPool {
     const known = this.numbers.get(text);
     if (known !== undefined) return known;
     this.letters += text.length;
-    if (this.letters > MOST_LETTERS) throw new Stop('memory');
+    if (this.letters > MOST_LETTERS) throw Stop.for('memory');
     this.numbers.set(text, this.texts.length);
     this.texts.push(text);
     return this.texts.length - 1;

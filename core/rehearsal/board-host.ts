@@ -416,7 +416,7 @@ export class BoardHost implements ProgramHost {
     this.machine.changes += 1;
     const wait = this.serial.print(text, this.machine.seconds);
     if (wait > 0) this.machine.wait(wait);
-    if (this.serial.isFull) throw new Stop('output');
+    if (this.serial.isFull) throw Stop.for('output');
   }
 
   serialAvailable(): number {
@@ -501,7 +501,7 @@ export class BoardHost implements ProgramHost {
     const changes = this.pinChanges.get(name) ?? [];
     changes.push({ at: this.machine.seconds, drive, line });
     this.pinChanges.set(name, changes);
-    if ((this.changeCount += 1) > MOST_CHANGES) throw new Stop('changes');
+    if ((this.changeCount += 1) > MOST_CHANGES) throw Stop.for('changes');
     const before = this.agenda.nextAt;
     this.changed(this.machine.seconds);
     if (this.agenda.nextAt !== before) this.setAlarm();

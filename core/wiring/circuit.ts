@@ -85,7 +85,7 @@ export class Circuit {
 
   /** The strip, rail or socket of a place that the wiring uses, as a text that is the same for the same one. */
   stripAt(place: Point): string | undefined {
-    return this.netlist.stripAt.get(nameOf(place));
+    return this.netlist.stripOf(nameOf(place));
   }
 
   /** Parts with a leg or an end in the strip, rail or socket of a place, wires included. */

@@ -29,8 +29,8 @@ export interface Netlist {
   readonly nodes: readonly CircuitNode[];
   /** The node of every point that the table mentions, and of every leg. */
   readonly nodeAt: ReadonlyMap<PointName, NodeId>;
-  /** The strip, rail or socket of every mentioned point, before wires join them. */
-  readonly stripAt: ReadonlyMap<PointName, string>;
+  /** The strip, rail or socket of a mentioned point, before wires join them. */
+  readonly stripOf: (point: PointName) => string | undefined;
 }
 
 /**
@@ -52,6 +52,44 @@ export function stripOf(point: Point, wiring: Wiring): string {
   }
 }
 
+/** A place that a table mentions, with its name and the strip that it lies on. */
+interface Mention {
+  readonly point: Point;
+  readonly name: PointName;
+  readonly strip: string;
+}
+
+/** What a leg brings to the circuit: itself, and the place that it is in. */
+interface LegMentions {
+  readonly terminal: Terminal;
+  readonly own: Mention;
+  readonly at: Mention | undefined;
+}
+
+/**
+ * What parts mention, by the breadboards that it was worked out for. Thousands of wirings that differ in one part are
+ * made while a repair is looked for; what the others mention, and the hashes of these texts, stay the same.
+ */
+const mentionsKept = new WeakMap<Wiring['breadboards'], WeakMap<PlacedPart, readonly LegMentions[]>>();
+
+function mentionsOf(part: PlacedPart, wiring: Wiring): readonly LegMentions[] {
+  let kept = mentionsKept.get(wiring.breadboards);
+  if (!kept) mentionsKept.set(wiring.breadboards, (kept = new WeakMap()));
+  let mentions = kept.get(part);
+  if (!mentions) {
+    mentions = part.legs.map(({ leg, at }) => {
+      const name = legPoint(part.ref, leg);
+      return {
+        terminal: { ref: part.ref, leg },
+        own: { point: { type: 'leg', ref: part.ref, leg }, name, strip: name },
+        at: at ? { point: at, name: nameOf(at), strip: stripOf(at, wiring) } : undefined,
+      };
+    });
+    kept.set(part, mentions);
+  }
+  return mentions;
+}
+
 /**
  * Joins strips, rails, wires and tied pins into nodes by union-find. Nodes are numbered in the order
  * of first mention in the table, so the same table gives the same numbers.
@@ -68,63 +106,56 @@ export function netlistOf(wiring: Wiring): Netlist {
   const join = (one: string, other: string): void => {
     parent.set(find(other), find(one));
   };
-  const stripAt = new Map<PointName, string>();
-  const mentioned = new Map<PointName, Point>();
-  const mention = (point: Point, strip: string): void => {
-    stripAt.set(nameOf(point), strip);
-    mentioned.set(nameOf(point), point);
-  };
+  const mentioned = new Map<PointName, Mention>();
   for (const part of wiring.parts) {
-    for (const { leg, at } of part.legs) {
-      const own = legPoint(part.ref, leg);
-      mention({ type: 'leg', ref: part.ref, leg }, own);
-      find(own);
+    for (const { own, at } of mentionsOf(part, wiring)) {
+      mentioned.set(own.name, own);
+      find(own.strip);
       if (!at) continue;
-      const strip = stripOf(at, wiring);
-      mention(at, strip);
-      join(strip, own);
+      mentioned.set(at.name, at);
+      join(at.strip, own.strip);
     }
     for (const [one, other] of kindOf(part.kind).joints)
       join(legPoint(part.ref, one), legPoint(part.ref, other));
   }
-  return collect(wiring, stripAt, mentioned, find);
+  return collect(wiring, mentioned, find);
 }
 
 function collect(
   wiring: Wiring,
-  stripAt: ReadonlyMap<PointName, string>,
-  mentioned: ReadonlyMap<PointName, Point>,
+  mentioned: ReadonlyMap<PointName, Mention>,
   find: (key: string) => string,
 ): Netlist {
   interface Open {
-    pins: string[];
-    terminals: Terminal[];
-    wireEnds: Terminal[];
-    points: Point[];
+    readonly id: NodeId;
+    readonly pins: string[];
+    readonly terminals: Terminal[];
+    readonly wireEnds: Terminal[];
+    readonly points: Point[];
   }
-  const ids = new Map<string, NodeId>();
+  const byRoot = new Map<string, Open>();
   const open: Open[] = [];
   const nodeAt = new Map<PointName, NodeId>();
-  for (const [point, strip] of stripAt) {
+  for (const { point, name, strip } of mentioned.values()) {
     const root = find(strip);
-    let id = ids.get(root);
-    if (id === undefined) {
-      id = open.length;
-      ids.set(root, id);
-      open.push({ pins: [], terminals: [], wireEnds: [], points: [] });
+    let node = byRoot.get(root);
+    if (!node) {
+      node = { id: open.length, pins: [], terminals: [], wireEnds: [], points: [] };
+      byRoot.set(root, node);
+      open.push(node);
     }
-    nodeAt.set(point, id);
-    open[id]!.points.push(mentioned.get(point)!);
+    nodeAt.set(name, node.id);
+    node.points.push(point);
   }
   for (const part of wiring.parts) {
     const { conductor } = kindOf(part.kind);
-    for (const { leg, at } of part.legs) {
-      const node = open[nodeAt.get(legPoint(part.ref, leg))!]!;
-      (conductor ? node.wireEnds : node.terminals).push({ ref: part.ref, leg });
-      if (at?.type === 'pin' && !node.pins.includes(at.pin)) node.pins.push(at.pin);
+    for (const { terminal, own, at } of mentionsOf(part, wiring)) {
+      const node = open[nodeAt.get(own.name)!]!;
+      (conductor ? node.wireEnds : node.terminals).push(terminal);
+      if (at?.point.type === 'pin' && !node.pins.includes(at.point.pin)) node.pins.push(at.point.pin);
     }
   }
-  return { nodes: open.map((node, id) => ({ id, ...node })), nodeAt, stripAt };
+  return { nodes: open, nodeAt, stripOf: (name) => mentioned.get(name)?.strip };
 }
 
 /** The node that a leg is on. */

@@ -1,19 +1,11 @@
-import { pointName, ref, type PointName } from '../brand';
+import { ref, type PointName } from '../brand';
 import type { HouseRules } from '../course/house-rules';
 import { fail, ok, type Result } from '../result';
-import {
-  BOARD_REF,
-  circuitOf,
-  legByLegLine,
-  readLine,
-  sayCircuit,
-  splitPoint,
-  withWord,
-} from '../statements';
+import { circuitOf, legByLegLine, readLine, sayCircuit, splitPoint, withWord } from '../statements';
 import type { Change } from './change';
-import { contextOf, sayable, type Sheet, type SheetLine } from './sheet';
+import { contextOf, inLine, sayable, type Sheet, type SheetLine } from './sheet';
 
-const written = (line: SheetLine, is: string): Change => ({
+const rewritten = (line: SheetLine, is: string): Change => ({
   type: 'line',
   id: line.id,
   was: line.text,
@@ -32,9 +24,9 @@ export function movePin(
   if (!context.ok) return context;
   const changes = sheet.lines.flatMap((line): readonly Change[] => {
     const read = readLine(line.text, context.value);
-    if (read.statement?.pins.includes(from)) return [written(line, withWord(read, 'pins', from, to))];
+    if (read.statement?.pins.includes(from)) return [rewritten(line, withWord(read, 'pins', from, to))];
     const joins = read.statement?.joins.some((join) => join.to.type === 'pin' && join.to.pin === from);
-    return joins ? [written(line, withWord(read, 'join', from, to))] : [];
+    return joins ? [rewritten(line, withWord(read, 'join', from, to))] : [];
   });
   return changes.length > 0
     ? ok(changes)
@@ -46,13 +38,15 @@ export function movePin(
  * is said again: in its usual words where the new circuit still follows them, else leg by leg.
  */
 export function joinLeg(
-  sheet: Sheet,
+  written: Sheet,
   courseRules: HouseRules,
   leg: PointName,
   target: PointName | null,
 ): Result<readonly Change[]> {
-  const context = contextOf(sheet, courseRules);
+  const context = contextOf(written, courseRules);
   if (!context.ok) return context;
+  // What was worked out last may be older than the lines.
+  const { sheet } = inLine(written, context.value);
   const [owner] = splitPoint(leg);
   const line = sheet.lines.find((candidate) => candidate.refs.includes(owner));
   if (!line) return fail({ message: `no line makes ${owner}`, typed: owner });
@@ -102,7 +96,7 @@ export function joinLeg(
     is: text,
     after: line.id,
   }));
-  return ok([written(line, first!.text), ...added.reverse()]);
+  return ok([rewritten(line, first!.text), ...added.reverse()]);
 }
 
 const joins = (
@@ -113,6 +107,3 @@ const joins = (
   const net = nets.find(({ points }) => points.includes(leg));
   return target === null ? net === undefined : net !== undefined && net.points.includes(target);
 };
-
-/** The point of a board's socket. */
-export const socketPoint = (name: string): PointName => pointName(`${BOARD_REF}.${name}`);

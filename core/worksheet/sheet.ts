@@ -78,9 +78,24 @@ export function settle(
 ): Result<SettledSheet> {
   const context = contextOf(sheet, courseRules);
   if (!context.ok) return context;
-  const circuit = circuitOf(sheet.lines.map(asPartLine), context.value);
+  const { sheet: data, circuit } = inLine(sheet, context.value);
+  const laid = layOut(data, courseRules, layout, remembered);
+  return ok({
+    sheet: { ...data, layout: laid.ok ? writeTable(laid.value) : undefined },
+    circuit,
+    wiring: laid.ok ? laid.value : undefined,
+    layoutProblem: laid.ok ? undefined : laid.problems[0]!.message,
+  });
+}
+
+/** A sheet with parts, nets and names as its lines say them now, whatever they said before. */
+export function inLine(
+  sheet: Sheet,
+  context: StatementContext,
+): { readonly sheet: Sheet; readonly circuit: StatedCircuit } {
+  const circuit = circuitOf(sheet.lines.map(asPartLine), context);
   const breadboards = sheet.parts.filter((part) => part.kind === 'breadboard');
-  const data: Sheet = {
+  const settled: Sheet = {
     ...sheet,
     parts: [
       { ref: BOARD_REF, kind: 'board', value: sheet.board },
@@ -98,13 +113,7 @@ export function settle(
     }),
     free: Object.keys(circuit.freePins).length > 0 ? { pins: { ...circuit.freePins } } : {},
   };
-  const laid = layOut(data, courseRules, layout, remembered);
-  return ok({
-    sheet: { ...data, layout: laid.ok ? writeTable(laid.value) : undefined },
-    circuit,
-    wiring: laid.ok ? laid.value : undefined,
-    layoutProblem: laid.ok ? undefined : laid.problems[0]!.message,
-  });
+  return { sheet: settled, circuit };
 }
 
 function layOut(

@@ -9,7 +9,7 @@ import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import type { Viewer } from '../permissions';
 import { mayWithExercise, rightsOf } from '../sharing';
-import type { Edit, News, Overtaken, Saving } from '@/core/worksheet/messages';
+import type { Edit, News, Overtaken, Saving } from '@/core/messages/sheet';
 
 /** An exercise as it is being worked on. */
 export interface Draft {

@@ -2,9 +2,6 @@ import type { Knex } from 'knex';
 import { findOpening } from '../exercises/publications';
 import type { Viewer } from '../permissions';
 
-/** Longest draft that is kept, in characters. */
-export const DRAFT_LIMIT = 300_000;
-
 /** Keeps what a learner has on the bench, for the next tablet; false when the exercise is none of theirs. */
 export async function keepBenchDraft(
   db: Knex,

@@ -1,12 +1,12 @@
 import type { Knex } from 'knex';
 import type { Report } from '@/core/formats/report';
+import type { CheckWish } from '@/core/messages/hand-in';
 import { notJudged } from '@/core/judge/not-judged';
 import { findPublication } from '../exercises/publications';
 import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import { secondsToWait } from '../people/rate-limits';
 import type { Viewer } from '../permissions';
-import type { HandIn } from './hand-in';
 
 export type CheckResult =
   { readonly report: Report } | { readonly status: 404 | 422 | 429; readonly message: string };
@@ -16,7 +16,7 @@ export async function checkBuild(
   db: Knex,
   guarded: Guard,
   viewer: Viewer & { readonly role: 'student' },
-  { publicationId, wiring, program, sighting }: Omit<HandIn, 'clientId' | 'hintsTaken'>,
+  { publicationId, wiring, program, sighting }: CheckWish,
 ): Promise<CheckResult> {
   const wait = await secondsToWait(db, 'check', viewer.id);
   if (wait > 0)

@@ -3,7 +3,8 @@ import { canonicalReport } from '@/core/formats/report';
 import { closePublication } from '../exercises/publications';
 import { textHash } from '../people/secrets';
 import { buildHarbour, type Harbour } from '../testing/harbour';
-import { handIn, handInSchema, type HandIn, type HandInResult } from './hand-in';
+import { handInSchema, type HandIn } from '@/core/messages/hand-in';
+import { handIn, type HandInResult } from './hand-in';
 import { findSubmission, learnersOf, linesOf } from './reports';
 
 let harbour: Harbour;

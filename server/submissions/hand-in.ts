@@ -1,28 +1,14 @@
 import type { Knex } from 'knex';
-import { z } from 'zod';
-import { PROGRAM_LIMIT } from '@/core/program';
 import { problemText } from '@/core/result';
-import { TABLE_LIMIT } from '@/core/wiring/table';
-import { textSchema } from '../database/texts';
+import type { HandIn, Queue } from '@/core/messages/hand-in';
 import { findOpening } from '../exercises/publications';
 import type { Guard } from '../guard/processes';
 import { secondsToWait } from '../people/rate-limits';
 import type { Viewer } from '../permissions';
-import { judgingKey, queueJudging, waitingFor, type Waiting } from './judging';
-
-/** A hand-in as it is sent. */
-export const handInSchema = z.object({
-  clientId: textSchema(64).min(8),
-  publicationId: textSchema(64),
-  wiring: textSchema(TABLE_LIMIT),
-  program: textSchema(PROGRAM_LIMIT),
-  sighting: z.enum(['right', 'dark', 'faint', 'other']).optional(),
-  hintsTaken: z.int().min(0).max(1000).default(0),
-});
-export type HandIn = z.infer<typeof handInSchema>;
+import { judgingKey, queueJudging, waitingFor } from './judging';
 
 export type HandInResult =
-  | { readonly status: 200 | 201; readonly submissionId: string; readonly waiting: Waiting | undefined }
+  | { readonly status: 200 | 201; readonly submissionId: string; readonly waiting: Queue | undefined }
   | { readonly status: 404 | 409 | 422 | 429; readonly message: string };
 
 /**

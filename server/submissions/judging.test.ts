@@ -4,7 +4,8 @@ import { jobsSchema } from '../jobs';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { tidyUp } from '../tidy';
 import { liveWorkers, recoverDead, recoverOwn, showLife } from '../workers';
-import { handIn, type HandIn } from './hand-in';
+import type { HandIn } from '@/core/messages/hand-in';
+import { handIn } from './hand-in';
 import { judge } from './judging';
 import { findSubmission } from './reports';
 

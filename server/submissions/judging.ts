@@ -1,7 +1,8 @@
 import type { Knex } from 'knex';
 import { canonicalReport, causeCodes, type Report } from '@/core/formats/report';
 import { exerciseSchema } from '@/core/formats/exercise';
-import type { Sighting } from '@/core/judge/check';
+import type { Sighting } from '@/core/formats/sighting';
+import type { Queue } from '@/core/messages/hand-in';
 import { ENGINE } from '@/core/judge/engine';
 import { notJudged, type Ending, type Obstacle } from '@/core/judge/not-judged';
 import type { Guard } from '../guard/processes';
@@ -30,15 +31,8 @@ export async function queueJudging(transaction: Knex, key: string): Promise<void
   await addJob(transaction, 'judge', { key }, key);
 }
 
-/** How things stand with a hand-in that has no report yet. */
-export interface Waiting {
-  /** How many others are to be judged first; 0 when it is being checked. */
-  readonly before: number;
-  readonly isStarted: boolean;
-}
-
 /** How long the queue is before a key; `undefined` when it does not wait. */
-export async function waitingFor(db: Knex, key: string): Promise<Waiting | undefined> {
+export async function waitingFor(db: Knex, key: string): Promise<Queue | undefined> {
   const [row] = await db('judging as own')
     .where('own.key', key)
     .select<{ started_at: Date | null; before: string }[]>(

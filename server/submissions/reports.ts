@@ -1,10 +1,11 @@
 import type { Knex } from 'knex';
 import type { FindingCode } from '@/core/findings/finding';
 import { reportSchema, type Report, type Verdict } from '@/core/formats/report';
-import type { Sighting } from '@/core/judge/check';
+import type { Sighting } from '@/core/formats/sighting';
+import type { Queue } from '@/core/messages/hand-in';
 import { isUuid } from '../database/ids';
 import { ownWork, type Viewer } from '../permissions';
-import { waitingFor, type Waiting } from './judging';
+import { waitingFor } from './judging';
 
 /** A hand-in as lists show it: what came of it, without its texts. */
 export interface SubmissionLine {
@@ -29,7 +30,7 @@ export interface Submission extends SubmissionLine {
   readonly hintsTaken: number;
   readonly report: Report | undefined;
   /** How long the queue is; `undefined` when it has been judged. */
-  readonly waiting: Waiting | undefined;
+  readonly waiting: Queue | undefined;
 }
 
 interface LineRow {

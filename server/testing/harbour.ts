@@ -4,7 +4,7 @@ import { hashSecret } from '../people/secrets';
 import type { Viewer } from '../permissions';
 import { GuardedProcesses } from '../guard/processes';
 import { judge } from '../submissions/judging';
-import type { HandIn } from '../submissions/hand-in';
+import type { HandIn } from '@/core/messages/hand-in';
 import { freshDatabase, type TestDatabase } from './schema';
 
 /** A right program for the beacon. */

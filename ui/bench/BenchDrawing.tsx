@@ -1,19 +1,12 @@
 'use client';
 
 import { useMemo, useRef, useState, type MouseEvent } from 'react';
-import { drawBench, type BenchDrawingOptions } from '@/core/drawing/bench';
+import { drawBench } from '@/core/drawing/bench';
 import { PITCH } from '@/core/drawing/geometry';
-import type { Wiring } from '@/core/wiring/wiring';
+import type { CurrentPath } from '@/core/electrics/paths';
+import type { Point, Wiring } from '@/core/wiring/wiring';
 import { BenchFigure } from '../drawing/BenchFigure';
-
-interface BenchDrawingProps extends Pick<BenchDrawingOptions, 'threads' | 'marked' | 'markedPoints'> {
-  readonly wiring: Wiring;
-  /** What is being placed now, in words; targets answer only then. */
-  readonly placing: string | undefined;
-  readonly onPlace: (point: string) => void;
-  /** Holes far enough apart for a finger; the drawing is then moved about in its frame. */
-  readonly isZoomed: boolean;
-}
+import { useBench } from './useBench';
 
 /** Distance between holes in CSS pixels when zoomed, so that a finger hits the right one. */
 const ZOOMED_PITCH = 44;
@@ -21,15 +14,13 @@ const SPARE_ROWS = 5;
 const FEWEST_ROWS = 14;
 
 /** The drawing, alive: it follows the record, and a tap on it places what is being recorded. */
-export function BenchDrawing({
-  wiring,
-  placing,
-  onPlace,
-  isZoomed,
-  threads,
-  marked,
-  markedPoints,
-}: BenchDrawingProps) {
+export function BenchDrawing({ wiring }: { readonly wiring: Wiring }) {
+  const { state, dispatch, marked, placing, path } = useBench();
+  const { isZoomed, followed } = state;
+  const threads = useMemo(
+    () => (path && followed !== undefined ? threadsUpTo(path, followed) : undefined),
+    [path, followed],
+  );
   const [hovered, setHovered] = useState<{
     readonly x: number;
     readonly y: number;
@@ -48,10 +39,10 @@ export function BenchDrawing({
       rows: [1, last],
       crop: 'whole',
       ...(threads ? { threads } : {}),
-      ...(marked ? { marked } : {}),
-      ...(markedPoints ? { markedPoints } : {}),
+      marked: marked.refs,
+      markedPoints: marked.at,
     });
-  }, [wiring, threads, marked, markedPoints, isZoomed]);
+  }, [wiring, threads, marked, isZoomed]);
 
   const nearest = (event: MouseEvent<HTMLElement>): typeof hovered => {
     const contents = frame.current?.querySelector<SVGGElement>('[data-contents]');
@@ -74,7 +65,7 @@ export function BenchDrawing({
       className={isZoomed ? 'max-h-[58vh] overflow-auto border border-rule' : ''}
       onClick={(event) => {
         const target = placing ? nearest(event) : undefined;
-        if (target) onPlace(target.point);
+        if (target) dispatch({ type: 'tap point', point: target.point });
       }}
       onMouseMove={(event) => setHovered(placing ? nearest(event) : undefined)}
       onMouseLeave={() => setHovered(undefined)}
@@ -89,4 +80,12 @@ export function BenchDrawing({
       </BenchFigure>
     </div>
   );
+}
+
+/** The strips that the current has come by, up to a step. */
+function threadsUpTo(path: CurrentPath, step: number): { readonly point: Point; readonly role: 'signal' }[] {
+  return path.steps.slice(0, step + 1).flatMap((passed) => {
+    const points = 'to' in passed ? [passed.to] : 'at' in passed ? [passed.at] : [];
+    return points.flatMap((point) => (point ? [{ point, role: 'signal' as const }] : []));
+  });
 }

@@ -2,11 +2,12 @@
 
 import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
-import type { Sighting } from '@/core/judge/check';
+import type { Sighting } from '@/core/formats/sighting';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
-import { queueText, useStanding, type Queue } from '../report/useStanding';
-import type { HandInState } from './useHandIn';
+import type { Queue } from '@/core/messages/hand-in';
+import { queueText, useStanding } from '../report/useStanding';
+import { useBench } from './useBench';
 
 const choices: readonly { readonly sighting: Sighting; readonly label: string; readonly note: string }[] = [
   { sighting: 'right', label: 'It did what it should', note: 'just as the exercise says' },
@@ -15,24 +16,10 @@ const choices: readonly { readonly sighting: Sighting; readonly label: string; r
   { sighting: 'other', label: 'Something else', note: 'always on, wrong timing, on and off at random' },
 ];
 
-interface HandInPanelProps {
-  readonly sighting: Sighting | undefined;
-  readonly onSighting: (sighting: Sighting) => void;
-  readonly state: HandInState;
-  readonly isPending: boolean;
-  readonly obstacle: string | undefined;
-  readonly onHandIn: () => void;
-}
-
 /** What was really seen on the bench, and the hand-in. */
-export function HandInPanel({
-  sighting,
-  onSighting,
-  state,
-  isPending,
-  obstacle,
-  onHandIn,
-}: HandInPanelProps) {
+export function HandInPanel() {
+  const { state: bench, dispatch, handInState: state, obstacle, handIn } = useBench();
+  const { sighting, pending } = bench.draft;
   return (
     <div className="px-5 py-5">
       <h2 id="sighting-title" className="text-lead">
@@ -41,7 +28,7 @@ export function HandInPanel({
       <RadioGroup.Root
         aria-labelledby="sighting-title"
         value={sighting ?? ''}
-        onValueChange={(value) => onSighting(value as Sighting)}
+        onValueChange={(value) => dispatch({ type: 'say what was seen', sighting: value as Sighting })}
         className="mt-3 border-t border-rule"
       >
         {choices.map(({ sighting: value, label, note }) => (
@@ -67,7 +54,12 @@ export function HandInPanel({
         Not built yet? Hand in without an answer, and it counts as a plan.
       </p>
       <div className="mt-4">
-        <Button look="main" size="roomy" onClick={onHandIn} disabled={isPending || obstacle !== undefined}>
+        <Button
+          look="main"
+          size="roomy"
+          onClick={handIn}
+          disabled={pending !== undefined || obstacle !== undefined}
+        >
           Hand in
         </Button>
       </div>

@@ -6,32 +6,14 @@ import { useRef, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
 import { isResistor, kindOf, lampColours } from '@/core/parts';
 import { Problem } from '../design/Problem';
-import type { DraftPart, LegProblems } from './draft';
+import type { DraftPart } from '@/core/messages/bench-draft';
 import { capital } from '@/core/words/words';
+import { useBench } from './useBench';
 import { useWords } from '../words/Words';
 
-/** One leg of one recorded part. */
-export interface LegKey {
-  readonly ref: string;
-  readonly leg: string;
-}
-
-interface PartListProps {
-  readonly parts: readonly DraftPart[];
-  readonly problems: LegProblems;
-  readonly active: LegKey | undefined;
-  readonly marked: readonly string[];
-  readonly onActivate: (key: LegKey | undefined) => void;
-  readonly onPlace: (key: LegKey, place: string) => void;
-  readonly onFlip: (ref: string) => void;
-  readonly onValue: (ref: string, value: string) => void;
-  readonly onRemove: (ref: string) => void;
-  readonly onAdd: (kind: string, value: string) => void;
-}
-
 /** Everything that is plugged in, with where each end is. */
-export function PartList(props: PartListProps) {
-  const { parts, onAdd } = props;
+export function PartList() {
+  const { parts } = useBench().state.draft;
   const list = useRef<HTMLDivElement>(null);
   /** Focus moves on to the next place to write; at the end it stays. */
   const next = (from: HTMLInputElement): void => {
@@ -42,37 +24,28 @@ export function PartList(props: PartListProps) {
     <div ref={list}>
       <ol>
         {parts.map((part, index) => (
-          <PartLine key={part.ref} part={part} number={index + 1} next={next} {...props} />
+          <PartLine key={part.ref} part={part} number={index + 1} next={next} />
         ))}
       </ol>
-      <AddPart onAdd={onAdd} />
+      <AddPart />
     </div>
   );
 }
 
-interface PartLineProps extends PartListProps {
+interface PartLineProps {
   readonly part: DraftPart;
   readonly number: number;
   readonly next: (from: HTMLInputElement) => void;
 }
 
-function PartLine({
-  part,
-  number,
-  next,
-  problems,
-  active,
-  marked,
-  onActivate,
-  onPlace,
-  onFlip,
-  onValue,
-  onRemove,
-}: PartLineProps) {
+function PartLine({ part, number, next }: PartLineProps) {
+  const { state, dispatch, recorded, marked } = useBench();
+  const { active } = state;
+  const { problems } = recorded;
   const say = useWords();
   const kind = kindOf(part.kind);
   const value = kind.readValue(part.value);
-  const isMarked = marked.includes(part.ref);
+  const isMarked = marked.refs.includes(part.ref);
   const wrong = kind.legs.flatMap((leg) => problems[`${part.ref}.${leg.name}`] ?? []);
   return (
     <li
@@ -100,7 +73,8 @@ function PartLine({
               defaultValue={part.value}
               key={part.value}
               onBlur={(event) =>
-                event.target.value.trim() !== part.value && onValue(part.ref, event.target.value.trim())
+                event.target.value.trim() !== part.value &&
+                dispatch({ type: 'edit', edits: [{ value: part.ref, to: event.target.value.trim() }] })
               }
               className="mono w-16 border-b border-rule-strong bg-transparent text-ink"
             />
@@ -108,7 +82,7 @@ function PartLine({
           {!kind.symmetrical && kind.legs.length === 2 && (
             <button
               type="button"
-              onClick={() => onFlip(part.ref)}
+              onClick={() => dispatch({ type: 'edit', edits: [{ flip: part.ref }] })}
               className="flex min-h-7 items-center gap-1 hover:text-ink"
               aria-label={`Turn ${part.ref} round`}
             >
@@ -117,7 +91,7 @@ function PartLine({
           )}
           <button
             type="button"
-            onClick={() => onRemove(part.ref)}
+            onClick={() => dispatch({ type: 'edit', edits: [{ remove: part.ref }] })}
             className="flex min-h-7 items-center hover:text-ink"
             aria-label={`Take out ${part.ref}`}
           >
@@ -134,8 +108,10 @@ function PartLine({
             place={part.at[leg.name] ?? ''}
             problem={problems[`${part.ref}.${leg.name}`]}
             isActive={active?.ref === part.ref && active.leg === leg.name}
-            onFocus={() => onActivate({ ref: part.ref, leg: leg.name })}
-            onPlace={(place) => onPlace({ ref: part.ref, leg: leg.name }, place)}
+            onFocus={() => dispatch({ type: 'activate', leg: { ref: part.ref, leg: leg.name } })}
+            onPlace={(place) =>
+              dispatch({ type: 'type place', leg: { ref: part.ref, leg: leg.name }, place })
+            }
             next={next}
           />
         ))}
@@ -235,7 +211,8 @@ const choices: readonly { readonly label: string; readonly kind: string; readonl
     .map((colour) => ({ label: `${colour} LED`, kind: 'led', value: colour })),
 ];
 
-function AddPart({ onAdd }: { readonly onAdd: (kind: string, value: string) => void }) {
+function AddPart() {
+  const { dispatch } = useBench();
   const say = useWords();
   return (
     <DropdownMenu.Root>
@@ -250,7 +227,7 @@ function AddPart({ onAdd }: { readonly onAdd: (kind: string, value: string) => v
           {choices.map(({ label, kind, value }) => (
             <DropdownMenu.Item
               key={label}
-              onSelect={() => onAdd(kind, value)}
+              onSelect={() => dispatch({ type: 'add part', kind, value })}
               className="flex min-h-10 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-wash data-[highlighted]:shadow-[inset_3px_0_0_var(--focus)]"
             >
               {say(label)}

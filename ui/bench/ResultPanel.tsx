@@ -7,33 +7,12 @@ import { rowOf } from '@/core/findings/table';
 import { hasPassed, type Report } from '@/core/formats/report';
 import { Button } from '../design/Button';
 import { VerdictMark } from '../design/Verdict';
-import type { CheckState } from './useChecker';
+import { useBench } from './useBench';
 import { useTold } from '../words/Words';
 
-interface ResultPanelProps {
-  readonly result: CheckState;
-  /** Whether something was changed since the check. */
-  readonly isStale: boolean;
-  readonly hintLevel: number;
-  readonly onHint: () => void;
-  readonly onApply: (finding: Finding) => void;
-  readonly onFollow: (() => void) | undefined;
-  readonly onHandIn: () => void;
-  /** Gives up a check that is under way. */
-  readonly onCancel: () => void;
-}
-
 /** What the check says: what is seen first, then one hint after the other. */
-export function ResultPanel({
-  result,
-  isStale,
-  hintLevel,
-  onHint,
-  onApply,
-  onFollow,
-  onHandIn,
-  onCancel,
-}: ResultPanelProps) {
+export function ResultPanel() {
+  const { result, isStale, cancelCheck } = useBench();
   return (
     <section aria-label="What the check says" aria-live="polite" className="border-t border-ink px-5 py-4">
       {result.state === 'idle' && (
@@ -45,7 +24,7 @@ export function ResultPanel({
         <p className="flex flex-wrap items-center gap-4 text-bench">
           Building it and running it …
           {result.seconds > 0 && <span className="mono text-soft">{result.seconds} s</span>}
-          <Button onClick={onCancel}>Stop</Button>
+          <Button onClick={cancelCheck}>Stop</Button>
         </p>
       )}
       {result.state === 'unusable' && (
@@ -60,34 +39,22 @@ export function ResultPanel({
               You have changed something since then. Check again.
             </p>
           )}
-          <Outcome
-            report={result.report}
-            hintLevel={hintLevel}
-            onHint={onHint}
-            onApply={onApply}
-            onFollow={onFollow}
-            onHandIn={onHandIn}
-          />
+          <Outcome report={result.report} />
         </div>
       )}
     </section>
   );
 }
 
-interface OutcomeProps extends Pick<
-  ResultPanelProps,
-  'hintLevel' | 'onHint' | 'onApply' | 'onFollow' | 'onHandIn'
-> {
-  readonly report: Report;
-}
-
-function Outcome({ report: given, hintLevel, onHint, onApply, onFollow, onHandIn }: OutcomeProps) {
+function Outcome({ report: given }: { readonly report: Report }) {
+  const { state, dispatch, path } = useBench();
   const report = useTold(given);
   const causes = report.findings.filter((finding) => finding.cause);
   const [cause] = causes;
-  if (hasPassed(report.verdict) || !cause) return <Passed report={report} onHandIn={onHandIn} />;
-  const level = isToldAtOnce(cause) ? 3 : hintLevel;
-  const canApply = cause.repair?.edits.some((edit) => !('replace' in edit));
+  if (hasPassed(report.verdict) || !cause) return <Passed report={report} />;
+  const level = isToldAtOnce(cause) ? 3 : state.hintLevel;
+  const edits = cause.repair?.edits ?? [];
+  const canApply = edits.some((edit) => !('replace' in edit));
   return (
     <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
       <span className="pt-1">
@@ -107,17 +74,17 @@ function Outcome({ report: given, hintLevel, onHint, onApply, onFollow, onHandIn
         </ol>
         <div className="flex flex-wrap items-center gap-2.5">
           {level < 3 && (
-            <Button look="main" size="roomy" onClick={onHint}>
+            <Button look="main" size="roomy" onClick={() => dispatch({ type: 'take hint' })}>
               {level === 0 ? 'Give me a hint' : 'One more hint'}
             </Button>
           )}
           {level === 3 && canApply && (
-            <Button look="main" size="roomy" onClick={() => onApply(cause)}>
+            <Button look="main" size="roomy" onClick={() => dispatch({ type: 'take repair', edits })}>
               I did that: change my record
             </Button>
           )}
-          {onFollow && (
-            <Button size="roomy" onClick={onFollow}>
+          {path && (
+            <Button size="roomy" onClick={() => dispatch({ type: 'follow', step: 0 })}>
               Follow the current
             </Button>
           )}
@@ -152,7 +119,8 @@ function seenText(report: Report): string | undefined {
   return `Wanted: ${failed.expected}. Seen: ${failed.observed}.`;
 }
 
-function Passed({ report, onHandIn }: { readonly report: Report; readonly onHandIn: () => void }) {
+function Passed({ report }: { readonly report: Report }) {
+  const { dispatch } = useBench();
   const [isOpen, setOpen] = useState(false);
   const advice = report.findings.filter((finding) => finding.code !== 'bench-disagrees');
   const said = report.findings.find((finding) => finding.code === 'bench-disagrees');
@@ -175,7 +143,7 @@ function Passed({ report, onHandIn }: { readonly report: Report; readonly onHand
         </p>
         {said && <p className="text-bench font-semibold">{said.message}</p>}
         <div className="mt-1">
-          <Button look="main" size="roomy" onClick={onHandIn}>
+          <Button look="main" size="roomy" onClick={() => dispatch({ type: 'open', panel: 'hand-in' })}>
             Say what you saw, and hand in
           </Button>
         </div>

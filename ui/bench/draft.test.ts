@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { exerciseFrom } from '@/core/formats/exercise';
 import { checkBeacon } from '@/core/testing/beacon';
 import { readWiring } from '@/core/wiring/read';
-import { emptyDraft, newPart, readDraft, shortPlace, withEdits, type Draft } from './draft';
+import type { Draft } from '@/core/messages/bench-draft';
+import { emptyDraft, newPart, recordedIn, shortPlace, withEdits } from './draft';
 
 const read = exerciseFrom(JSON.parse(readFileSync('demo/course/01-beacon.json', 'utf8')));
 if (!read.ok) throw new Error(read.problems[0]?.message);
@@ -44,7 +45,7 @@ describe('an empty draft', () => {
   });
 
   test('can be read: everything hangs free', () => {
-    const { wiring, problems } = readDraft(emptyDraft(exercise), exercise);
+    const { wiring, problems } = recordedIn(emptyDraft(exercise), exercise);
     expect(problems).toEqual({});
     expect(wiring!.parts.flatMap((part) => part.legs.map((leg) => leg.at))).toEqual(new Array(8).fill(null));
   });
@@ -52,14 +53,14 @@ describe('an empty draft', () => {
 
 describe('a draft as a table', () => {
   test('is the wiring that the checker takes', () => {
-    const { table, problems } = readDraft(draftWith(RIGHT), exercise);
+    const { table, problems } = recordedIn(draftWith(RIGHT), exercise);
     expect(problems).toEqual({});
     expect(readWiring(table).ok).toBe(true);
     expect(checkBeacon(table).verdict).toBe('as-drawn');
   });
 
   test('says of each leg that does not fit why, and draws the rest', () => {
-    const { wiring, problems } = readDraft(
+    const { wiring, problems } = recordedIn(
       draftWith({ ...RIGHT, 'W1.2': 'e5', 'R1.1': 'z9', 'W2.1': '77' }),
       exercise,
     );
@@ -74,14 +75,14 @@ describe('a draft as a table', () => {
       ...draft,
       parts: draft.parts.map((part) => (part.ref === 'R1' ? { ...part, value: 'a lot' } : part)),
     };
-    const { wiring, problems } = readDraft(odd, exercise);
+    const { wiring, problems } = recordedIn(odd, exercise);
     expect(Object.values(problems).join()).toContain('“a lot” is not a resistance');
     expect(wiring?.parts.map((part) => part.ref)).not.toContain('R1');
   });
 
   test('quotes what a table needs quoted', () => {
     const draft = draftWith({ ...RIGHT, 'W1.2': 'a5, or so' });
-    expect(readDraft(draft, exercise).table).toContain('"a5, or so"');
+    expect(recordedIn(draft, exercise).table).toContain('"a5, or so"');
   });
 });
 
@@ -89,9 +90,9 @@ describe('edits of a repair', () => {
   const wrong = draftWith({ ...RIGHT, 'W1.2': 'a4', 'D1.anode': 'e6', 'D1.cathode': 'e5' });
 
   test('that the checker gives mend the draft', () => {
-    const report = checkBeacon(readDraft(wrong, exercise).table);
+    const report = checkBeacon(recordedIn(wrong, exercise).table);
     const edits = report.findings.flatMap((finding) => (finding.cause ? (finding.repair?.edits ?? []) : []));
-    expect(checkBeacon(readDraft(withEdits(wrong, edits), exercise).table).verdict).toBe('as-drawn');
+    expect(checkBeacon(recordedIn(withEdits(wrong, edits), exercise).table).verdict).toBe('as-drawn');
   });
 
   test('move, turn, change a value, take out and add', () => {
@@ -141,7 +142,7 @@ test('a pin that is called like a hole is the pin in capitals, and the hole in s
   if (!python.ok) throw new Error(python.problems[0]?.message);
   const draft = emptyDraft(python.value.data);
   const placed = (place: string) =>
-    readDraft(
+    recordedIn(
       {
         ...draft,
         parts: draft.parts.map((part) => (part.ref === 'W1' ? { ...part, at: { 1: place } } : part)),

@@ -1,37 +1,10 @@
 import type { Edit } from '@/core/findings/finding';
 import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
-import type { Sighting } from '@/core/judge/check';
+import type { Draft, DraftPart } from '@/core/messages/bench-draft';
 import { findKind, kindOf } from '@/core/parts';
 import { readTable, type TableRow } from '@/core/wiring/table';
 import { wiringFromRows } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
-
-/** A part as it is being recorded; places as typed, by leg. */
-export interface DraftPart {
-  readonly ref: string;
-  readonly kind: string;
-  readonly value: string;
-  readonly at: Readonly<Record<string, string>>;
-}
-
-/** A hand-in that has left the learner's hand and is not yet confirmed by the server. */
-export interface PendingHandIn {
-  readonly clientId: string;
-  readonly wiring: string;
-  readonly program: string;
-  readonly sighting?: Sighting;
-  readonly hintsTaken: number;
-}
-
-/** Everything a learner has put down for an exercise; kept on the tablet. */
-export interface Draft {
-  readonly version: 1;
-  readonly parts: readonly DraftPart[];
-  readonly program: string;
-  readonly sighting?: Sighting;
-  readonly hintsTaken: number;
-  readonly pending?: PendingHandIn;
-}
 
 /** The parts and wires of the exercise, none of them plugged in yet. */
 export function emptyDraft(exercise: ExerciseData): Draft {
@@ -61,7 +34,7 @@ export function newPart(draft: Draft, kind: string, value: string): DraftPart {
 /** What cannot be read, by part and leg. */
 export type LegProblems = Readonly<Record<string, string>>;
 
-export interface ReadDraft {
+export interface Recorded {
   /** The wiring as far as it can be read; what cannot is left out. */
   readonly wiring: Wiring | undefined;
   readonly problems: LegProblems;
@@ -70,7 +43,7 @@ export interface ReadDraft {
 }
 
 /** Reads a draft: the wiring for the drawing, and for each leg that does not fit, why. */
-export function readDraft(draft: Draft, exercise: ExerciseData): ReadDraft {
+export function recordedIn(draft: Draft, exercise: ExerciseData): Recorded {
   const fixed = exercise.parts
     .filter((part) => !findKind(part.kind))
     .map(({ ref, kind, value }) => ({ ref, kind, value, leg: '', at: '' }));

@@ -1,25 +1,5 @@
 import { del, get, keys, set } from 'idb-keyval';
-import { z } from 'zod';
-import type { Draft } from './draft';
-
-const draftSchema = z.object({
-  version: z.literal(1),
-  parts: z.array(
-    z.object({ ref: z.string(), kind: z.string(), value: z.string(), at: z.record(z.string(), z.string()) }),
-  ),
-  program: z.string(),
-  sighting: z.enum(['right', 'dark', 'faint', 'other']).optional(),
-  hintsTaken: z.number(),
-  pending: z
-    .object({
-      clientId: z.string(),
-      wiring: z.string(),
-      program: z.string(),
-      sighting: z.enum(['right', 'dark', 'faint', 'other']).optional(),
-      hintsTaken: z.number(),
-    })
-    .optional(),
-});
+import { readDraft, type Draft } from '@/core/messages/bench-draft';
 
 /** Drafts are kept per learner, since a tablet is shared. */
 const keyOf = (learnerId: string, publicationId: string): string => `draft/${learnerId}/${publicationId}`;
@@ -30,20 +10,10 @@ export async function loadDraft(
   publicationIds: readonly string[],
 ): Promise<Draft | undefined> {
   for (const id of publicationIds) {
-    const stored = draftSchema.safeParse(await get(keyOf(learnerId, id)));
-    if (stored.success) return stored.data;
+    const stored = readDraft(await get(keyOf(learnerId, id)));
+    if (stored) return stored;
   }
   return undefined;
-}
-
-/** A draft that was kept as text; `undefined` when it is none. */
-export function readDraftText(text: string): Draft | undefined {
-  try {
-    const read = draftSchema.safeParse(JSON.parse(text));
-    return read.success ? read.data : undefined;
-  } catch {
-    return undefined;
-  }
 }
 
 export const keepDraft = (learnerId: string, publicationId: string, draft: Draft): Promise<void> =>

@@ -1,9 +1,10 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { z } from 'zod';
-import { reportSchema, type Report } from '@/core/formats/report';
-import type { CheckAnswer, CheckRequest } from '@/workers/web/messages';
+import type { Report } from '@/core/formats/report';
+import { checkAnswerSchema, checkedSchema, type CheckRequest } from '@/core/messages/check';
+import type { CheckWish } from '@/core/messages/hand-in';
+import { refusalText } from '@/core/messages/refusal';
 
 export type CheckState =
   | { readonly state: 'idle' }
@@ -75,14 +76,11 @@ export function useChecker(checkedBy: 'tablet' | 'server'): {
   return { result, check, cancel };
 }
 
-const answerSchema = z.object({ report: reportSchema });
-const refusalSchema = z.object({ message: z.string() });
-
 const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting }, signal) => {
   const answer = await fetch('/api/checks', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ publicationId, wiring, program, ...(sighting ? { sighting } : {}) }),
+    body: JSON.stringify({ publicationId, wiring, program, sighting } satisfies CheckWish),
     signal,
   }).catch(() => {
     throw new Error(
@@ -90,10 +88,9 @@ const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting
     );
   });
   const body: unknown = await answer.json().catch(() => undefined);
-  const read = answerSchema.safeParse(body);
+  const read = checkAnswerSchema.safeParse(body);
   if (read.success) return read.data.report;
-  const refusal = refusalSchema.safeParse(body);
-  throw new Error(refusal.success ? refusal.data.message : 'The server couldn’t check this. Try again.');
+  throw new Error(refusalText(body) ?? 'The server couldn’t check this. Try again.');
 };
 
 /** A checker in a web worker, which is begun early so that the first check is instant, and ended with a check. */
@@ -124,11 +121,12 @@ function useTabletChecker(isWanted: boolean): Checker {
           if (worker.current === one) worker.current = undefined;
           reject(new Error(message));
         };
-        const listen = ({ data }: MessageEvent<CheckAnswer>): void => {
-          if (data.id !== id) return;
+        const listen = ({ data }: MessageEvent<unknown>): void => {
+          const answer = checkedSchema.parse(data);
+          if (answer.id !== id) return;
           one.removeEventListener('message', listen);
-          if (data.ok) resolve(data.report);
-          else reject(new Error(data.message));
+          if (answer.ok) resolve(answer.report);
+          else reject(new Error(answer.message));
         };
         one.addEventListener('message', listen);
         one.addEventListener('error', () => fail('The checker stopped. Your work is saved; check again.'), {
@@ -142,7 +140,7 @@ function useTabletChecker(isWanted: boolean): Checker {
           exercise,
           wiring,
           program,
-          ...(sighting ? { sighting } : {}),
+          sighting,
         } satisfies CheckRequest);
       }),
     [start],

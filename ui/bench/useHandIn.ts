@@ -1,9 +1,8 @@
 'use client';
 
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { z } from 'zod';
-import { queueSchema, type Queue } from '../report/useStanding';
-import type { PendingHandIn } from './draft';
+import { handInAnswerSchema, type HandIn, type PendingHandIn, type Queue } from '@/core/messages/hand-in';
+import { refusalText } from '@/core/messages/refusal';
 
 export type HandInState =
   | { readonly state: 'none' }
@@ -16,8 +15,6 @@ export type HandInState =
 const SECONDS_BETWEEN_TRIES = 4;
 /** Milliseconds without a try when there were too many. */
 const REST_AFTER_TOO_MANY = 30_000;
-const answerSchema = z.object({ submissionId: z.string(), waiting: queueSchema.optional() });
-const refusalSchema = z.object({ message: z.string() });
 
 /**
  * Sends a pending hand-in until the server has it. The same hand-in can be sent any number of times;
@@ -40,17 +37,16 @@ export function useHandIn(
       const answer = await fetch('/api/submissions', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ ...handIn, publicationId }),
+        body: JSON.stringify({ ...handIn, publicationId } satisfies HandIn),
       });
       const body: unknown = await answer.json().catch(() => undefined);
       if (answer.ok) {
-        const { submissionId, waiting } = answerSchema.parse(body);
+        const { submissionId, waiting } = handInAnswerSchema.parse(body);
         setState({ state: 'kept', submissionId, waiting });
         onSettled();
         return;
       }
-      const refusal = refusalSchema.safeParse(body);
-      const message = refusal.success ? refusal.data.message : undefined;
+      const message = refusalText(body);
       if (answer.status === 429) {
         notBefore.current = Date.now() + REST_AFTER_TOO_MANY;
         setState({ state: 'waiting', ...(message === undefined ? {} : { message }) });

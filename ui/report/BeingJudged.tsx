@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
-import { queueText, useStanding, type Queue } from './useStanding';
+import type { Queue } from '@/core/messages/hand-in';
+import { queueText, useStanding } from './useStanding';
 
 interface BeingJudgedProps {
   readonly submissionId: string;

@@ -1,16 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
-import { verdictSchema } from '@/core/formats/report';
-
-export const queueSchema = z.object({ before: z.number(), isStarted: z.boolean() });
-/** How long the queue before a hand-in is. */
-export type Queue = z.infer<typeof queueSchema>;
-
-const standingSchema = z.object({ verdict: verdictSchema.nullable(), waiting: queueSchema.optional() });
-/** How a hand-in stands: judged, or how many are to be judged before it. */
-export type Standing = z.infer<typeof standingSchema>;
+import { standingSchema, type Queue, type Standing } from '@/core/messages/hand-in';
 
 const MILLISECONDS_BETWEEN_LOOKS = 1200;
 

@@ -1,16 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import type { SheetField } from '@/core/worksheet/change';
-import type { Sheet } from '@/core/worksheet/sheet';
-
-interface AimStepProps extends Pick<Sheet, 'title' | 'aim' | 'concepts'> {
-  readonly mayEdit: boolean;
-  readonly set: (field: SheetField, is: unknown, joins?: 'joins' | 'stands alone') => void;
-}
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** What the exercise is called, what it teaches, and what it builds on. */
-export function AimStep({ title, aim, concepts, mayEdit, set }: AimStepProps) {
+export function AimStep() {
+  const title = useWorksheet((state) => state.sync.sheet.title);
+  const aim = useWorksheet((state) => state.sync.sheet.aim);
+  const concepts = useWorksheet((state) => state.sync.sheet.concepts);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
   if (!mayEdit)
     return (
       <>
@@ -27,7 +26,8 @@ export function AimStep({ title, aim, concepts, mayEdit, set }: AimStepProps) {
         aria-label="Title"
         value={title}
         onChange={(event) => {
-          if (event.target.value !== '') set('title', event.target.value, 'joins');
+          if (event.target.value !== '')
+            dispatch({ type: 'set', fields: { title: event.target.value }, joins: 'joins' });
         }}
         className="border-b border-transparent bg-transparent text-bench font-semibold hover:border-rule-strong focus:border-focus"
       />
@@ -36,18 +36,20 @@ export function AimStep({ title, aim, concepts, mayEdit, set }: AimStepProps) {
         value={aim}
         rows={Math.max(1, Math.ceil(aim.length / 62))}
         placeholder="What does it teach, in a sentence?"
-        onChange={(event) => set('aim', event.target.value, 'joins')}
+        onChange={(event) => dispatch({ type: 'set', fields: { aim: event.target.value }, joins: 'joins' })}
         className="resize-none border-b border-transparent bg-transparent text-bench placeholder:text-soft hover:border-rule-strong focus:border-focus"
       />
       <ConceptsField
         label="Taught here"
         concepts={concepts.introduces}
-        onChange={(introduces) => set('concepts', { ...concepts, introduces })}
+        onChange={(introduces) =>
+          dispatch({ type: 'set', fields: { concepts: { ...concepts, introduces } } })
+        }
       />
       <ConceptsField
         label="Builds on"
         concepts={concepts.uses}
-        onChange={(uses) => set('concepts', { ...concepts, uses })}
+        onChange={(uses) => dispatch({ type: 'set', fields: { concepts: { ...concepts, uses } } })}
       />
     </div>
   );

@@ -3,22 +3,8 @@
 import type { BoardProfile } from '@/core/boards';
 import { shippedBoards } from '@/core/boards';
 import { breadboards } from '@/core/breadboards';
-import type { TakenPins } from '@/core/statements';
-import type { SheetField } from '@/core/worksheet/change';
 import { PinStrip } from './PinStrip';
-
-interface BoardStepProps {
-  /** The breadboards, joined by `+`. */
-  readonly bench: string;
-  readonly boards: readonly BoardProfile[];
-  readonly board: BoardProfile;
-  readonly taken: TakenPins;
-  readonly mayEdit: boolean;
-  readonly set: (field: SheetField, is: unknown) => void;
-  /** Sets several fields as one change. */
-  readonly setTogether: (fields: Readonly<Partial<Record<SheetField, unknown>>>) => void;
-  readonly onMovePin: (from: string, to: string) => void;
-}
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** Breadboards that an exercise may stand on; a second one beside the first for large ones. */
 const benches: readonly (readonly string[])[] = [
@@ -28,21 +14,24 @@ const benches: readonly (readonly string[])[] = [
 ];
 
 /** The board and the breadboard, and who has which pin. */
-export function BoardStep({
-  bench,
-  boards,
-  board,
-  taken,
-  mayEdit,
-  set,
-  setTogether,
-  onMovePin,
-}: BoardStepProps) {
+export function BoardStep({ board }: { readonly board: BoardProfile }) {
+  const boards = useWorksheet((state) => state.given.boards);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const bench = useWorksheet((state) =>
+    state.sync.sheet.parts
+      .filter(({ kind }) => kind === 'breadboard')
+      .map(({ value }) => value)
+      .join('+'),
+  );
+  const dispatch = useDispatch();
   // A board of one's own comes with its profile: apart, neither of them says which board it is.
   const choose = (id: string): void =>
-    setTogether({
-      board: id,
-      boardProfile: shippedBoards.has(id) ? undefined : boards.find((one) => one.id === id),
+    dispatch({
+      type: 'set',
+      fields: {
+        board: id,
+        boardProfile: shippedBoards.has(id) ? undefined : boards.find((one) => one.id === id),
+      },
     });
   const known = boards.some(({ id }) => id === board.id) ? boards : [...boards, board];
   const select = 'min-h-8 border-b border-rule-strong bg-transparent font-semibold';
@@ -67,7 +56,9 @@ export function BoardStep({
             <select
               aria-label="Breadboard"
               value={bench}
-              onChange={(event) => set('breadboards', event.target.value.split('+'))}
+              onChange={(event) =>
+                dispatch({ type: 'set', fields: { breadboards: event.target.value.split('+') } })
+              }
               className={select}
             >
               {benches.map((ids) => (
@@ -82,7 +73,7 @@ export function BoardStep({
           <strong>{board.short}</strong>
         )}
       </p>
-      <PinStrip board={board} taken={taken} mayEdit={mayEdit} onMovePin={onMovePin} />
+      <PinStrip board={board} />
       <p className="mt-1 text-note text-soft">
         Filled: taken. Struck: better left free. A bar at the left: PWM; at the right: interrupt.
       </p>

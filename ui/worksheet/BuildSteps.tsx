@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import type { HouseRules } from '@/core/course/house-rules';
 import { buildSteps, changeSteps, type ChangeStep } from '@/core/plan/build-steps';
-import { LOCAL_RULES, type Caution, type CautionStep } from '@/core/plan/cautions';
+import { LOCAL_RULES, type CautionStep } from '@/core/plan/cautions';
 import { firstLight } from '@/core/plan/first-light';
 import { boardsOf } from '@/core/formats/exercise';
 import { readWiring } from '@/core/wiring/read';
@@ -12,14 +12,8 @@ import type { Wiring } from '@/core/wiring/wiring';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { capital } from '@/core/words/words';
 import { useTold, useWords } from '../words/Words';
-
-interface BuildStepsProps {
-  readonly wiring: Wiring;
-  readonly basedOn: Sheet['basedOn'];
-  readonly boardProfile: Sheet['boardProfile'];
-  readonly board: BoardProfile;
-  readonly rules: HouseRules;
-}
+import { useHouseRules, useRested, useRestedWiring } from './useRested';
+import { useWorksheet } from './useWorksheet';
 
 /** What comes last in each order. */
 const LAST: Readonly<Record<HouseRules['wiringOrder'], string>> = {
@@ -34,7 +28,20 @@ const deeds: Readonly<Record<ChangeStep['deed'], string>> = {
 };
 
 /** How it is built: from nothing, or from the build of another exercise. */
-export function BuildSteps({ wiring, basedOn, boardProfile, board, rules }: BuildStepsProps) {
+export function BuildSteps({ board }: { readonly board: BoardProfile }) {
+  const wiring = useRestedWiring();
+  return wiring ? <StepsOf wiring={wiring} board={board} /> : null;
+}
+
+interface StepsOfProps {
+  readonly wiring: Wiring;
+  readonly board: BoardProfile;
+}
+
+function StepsOf({ wiring, board }: StepsOfProps) {
+  const basedOn = useWorksheet((state) => state.sync.sheet.basedOn);
+  const boardProfile = useWorksheet((state) => state.sync.sheet.boardProfile);
+  const rules = useHouseRules();
   const { wiringOrder } = rules;
   const changes = useTold(
     useMemo(
@@ -68,7 +75,7 @@ export function BuildSteps({ wiring, basedOn, boardProfile, board, rules }: Buil
           <strong>{wiring.parts.length} steps</strong>
           {basedOn ? ' from nothing' : ''}, {LAST[wiringOrder]} last.
         </summary>
-        {isOpen && <StepList wiring={wiring} board={board} rules={rules} />}
+        {isOpen && <StepList wiring={wiring} board={board} />}
       </details>
     </>
   );
@@ -86,7 +93,8 @@ function stepsFrom(
 }
 
 /** Every step with the look that follows it; worked out when somebody reads it. */
-function StepList({ wiring, board, rules }: Pick<BuildStepsProps, 'wiring' | 'board' | 'rules'>) {
+function StepList({ wiring, board }: StepsOfProps) {
+  const rules = useHouseRules();
   const { wiringOrder } = rules;
   const steps = useTold(useMemo(() => buildSteps(wiring, wiringOrder), [wiring, wiringOrder]));
   const trial = useMemo(
@@ -107,13 +115,8 @@ function StepList({ wiring, board, rules }: Pick<BuildStepsProps, 'wiring' | 'bo
 }
 
 /** The cautions of one step; at the build, what stands above them all. */
-export function CautionLines({
-  cautions,
-  step,
-}: {
-  readonly cautions: readonly Caution[];
-  readonly step: CautionStep;
-}) {
+export function Cautions({ step }: { readonly step: CautionStep }) {
+  const { cautions } = useRested();
   const here = useTold(cautions).filter((caution) => caution.step === step);
   if (here.length === 0) return null;
   return (
@@ -142,7 +145,8 @@ const ORDER: Readonly<Record<HouseRules['uploadOrder'], string>> = {
 };
 
 /** How a program gets on the board, and what the board's own LEDs then do. */
-export function BringUp({ board, rules }: Pick<BuildStepsProps, 'board' | 'rules'>) {
+export function BringUp({ board }: { readonly board: BoardProfile }) {
+  const rules = useHouseRules();
   const { upload, packages } = board.bringUp;
   const say = useWords();
   const [light] = board.onBoard;

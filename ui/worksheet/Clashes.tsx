@@ -1,11 +1,6 @@
 import { subjectOf } from '@/core/worksheet/change';
 import { Button } from '../design/Button';
-import type { Overtaken } from '@/core/worksheet/messages';
-
-interface ClashesProps {
-  readonly clashes: readonly Overtaken[];
-  readonly onSettle: (clash: Overtaken, choice: 'mine' | 'theirs') => void;
-}
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 const words = (value: unknown): string =>
   value === null || value === undefined
@@ -15,7 +10,9 @@ const words = (value: unknown): string =>
       : JSON.stringify(value);
 
 /** Where two people wrote at the same place: both texts, to choose from. */
-export function Clashes({ clashes, onSettle }: ClashesProps) {
+export function Clashes() {
+  const clashes = useWorksheet((state) => state.sync.clashes);
+  const dispatch = useDispatch();
   if (clashes.length === 0) return null;
   return (
     <section
@@ -29,8 +26,10 @@ export function Clashes({ clashes, onSettle }: ClashesProps) {
             <strong>{clash.by}</strong> changed {subjectOf(clash.change)} while you did. It is now{' '}
             <strong>{words(clash.present)}</strong>; you wrote <strong>{words(clash.change.is)}</strong>.
           </p>
-          <Button onClick={() => onSettle(clash, 'mine')}>Put mine in</Button>
-          <Button look="quiet" onClick={() => onSettle(clash, 'theirs')}>
+          <Button onClick={() => dispatch({ type: 'settle clash', clash, choice: 'mine' })}>
+            Put mine in
+          </Button>
+          <Button look="quiet" onClick={() => dispatch({ type: 'settle clash', clash, choice: 'theirs' })}>
             Leave theirs
           </Button>
         </div>

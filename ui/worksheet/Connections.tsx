@@ -1,19 +1,17 @@
 'use client';
 
 import { DropdownMenu } from 'radix-ui';
+import { useMemo } from 'react';
+import type { BoardProfile } from '@/core/boards';
 import type { PointName } from '@/core/brand';
 import type { Connection, ConnectionEnd } from '@/core/plan/worksheet';
+import type { TakenPins } from '@/core/statements';
+import type { Sheet } from '@/core/worksheet/sheet';
+import { useRested } from './useRested';
+import { useDispatch, useWorksheet } from './useWorksheet';
+import { keyOfConnection } from './worksheet-state';
 
-interface ConnectionsProps {
-  readonly connections: readonly Connection[];
-  /** Pins and sockets that a leg can be joined to beside those in use. */
-  readonly sockets: readonly { readonly name: string; readonly note: string }[];
-  readonly followed: string | undefined;
-  readonly onFollow: (connection: Connection | undefined) => void;
-  readonly mayEdit: boolean;
-  readonly onJoin: (leg: PointName, target: PointName | null) => void;
-  readonly onMovePin: (from: string, to: string) => void;
-}
+type Socket = { readonly name: string; readonly note: string };
 
 const roleWords: Readonly<Record<Connection['role'], string>> = {
   supply: 'supply',
@@ -29,13 +27,38 @@ const roleLines: Readonly<Record<Connection['role'], string>> = {
 };
 
 /** Every node with its pins and legs; each end can be joined elsewhere. */
-export function Connections(props: ConnectionsProps) {
-  const { connections, followed, onFollow } = props;
+export function Connections({ board }: { readonly board: BoardProfile }) {
+  const refusal = useWorksheet((state) => state.refusal);
+  const { figures, sheet } = useRested();
+  return (
+    <>
+      {figures && <ConnectionList connections={figures.connections} board={board} />}
+      {refusal?.at === 'connections' && (
+        <p role="alert" className="mt-1 font-semibold text-risk">
+          {refusal.message}
+        </p>
+      )}
+      <FreePins free={sheet.free} />
+    </>
+  );
+}
+
+interface ConnectionListProps {
+  readonly connections: readonly Connection[];
+  readonly board: BoardProfile;
+}
+
+function ConnectionList({ connections, board }: ConnectionListProps) {
+  const followed = useWorksheet((state) => state.followed && keyOfConnection(state.followed));
+  const taken = useWorksheet((state) => state.derived.taken);
+  const dispatch = useDispatch();
+  const onFollow = (connection: Connection | undefined): void => dispatch({ type: 'follow', connection });
+  const sockets = useMemo(() => socketsOf(board, taken), [board, taken]);
   if (connections.length === 0) return <p className="text-soft">Nothing is connected yet.</p>;
   return (
     <ul onMouseLeave={() => onFollow(undefined)}>
       {connections.map((connection) => {
-        const key = keyOf(connection);
+        const key = keyOfConnection(connection);
         return (
           <li
             key={key}
@@ -48,7 +71,7 @@ export function Connections(props: ConnectionsProps) {
               {connection.ends.map((end, index) => (
                 <span key={end.point}>
                   {index > 0 && <span className="text-soft"> to </span>}
-                  <End end={end} connection={connection} {...props} />
+                  <End end={end} connection={connection} connections={connections} sockets={sockets} />
                 </span>
               ))}
               <span className="ml-2 text-note text-soft">
@@ -63,14 +86,19 @@ export function Connections(props: ConnectionsProps) {
   );
 }
 
-export const keyOf = ({ ends }: Connection): string => ends.map(({ point }) => point).join();
-
-interface EndProps extends ConnectionsProps {
+interface EndProps {
+  readonly connections: readonly Connection[];
+  /** Pins and sockets that a leg can be joined to beside those in use. */
+  readonly sockets: readonly Socket[];
   readonly end: ConnectionEnd;
   readonly connection: Connection;
 }
 
-function End({ end, connection, connections, sockets, mayEdit, onJoin, onMovePin }: EndProps) {
+function End({ end, connection, connections, sockets }: EndProps) {
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
+  const onJoin = (leg: PointName, target: PointName | null): void =>
+    dispatch({ type: 'join leg', leg, target });
   const look = end.isPin ? 'mono font-semibold' : '';
   const isPower = connection.role === 'ground' || connection.role === 'supply';
   if (!mayEdit || (end.isPin && isPower)) return <span className={look}>{end.text}</span>;
@@ -94,7 +122,7 @@ function End({ end, connection, connections, sockets, mayEdit, onJoin, onMovePin
           </DropdownMenu.Label>
           {!end.isPin &&
             others.map((other) => (
-              <Choice key={keyOf(other)} onSelect={() => onJoin(end.point, other.ends[0]!.point)}>
+              <Choice key={keyOfConnection(other)} onSelect={() => onJoin(end.point, other.ends[0]!.point)}>
                 {other.ends.map(({ text }) => text).join(', ')}
               </Choice>
             ))}
@@ -103,7 +131,9 @@ function End({ end, connection, connections, sockets, mayEdit, onJoin, onMovePin
               key={name}
               note={note}
               onSelect={() =>
-                end.isPin ? onMovePin(end.text, name) : onJoin(end.point, `U1.${name}` as PointName)
+                end.isPin
+                  ? dispatch({ type: 'move pin', from: end.text, to: name })
+                  : onJoin(end.point, `U1.${name}` as PointName)
               }
             >
               <span className="mono font-semibold">{name}</span>
@@ -134,4 +164,28 @@ function Choice({
       {note && <span className="text-note text-soft">{note}</span>}
     </DropdownMenu.Item>
   );
+}
+
+function FreePins({ free }: Pick<Sheet, 'free'>) {
+  return Object.entries(free.pins ?? {}).map(([pin, range]) => (
+    <p key={pin} className="mt-2 text-note text-soft">
+      Any of the pins <span className="mono">{range}</span> may stand for{' '}
+      <span className="mono">{pin.replace(/^\w+\./, '')}</span> as long as wire and program agree.
+    </p>
+  ));
+}
+
+/** Sockets that a leg can be joined to, signal pins that are free and the supplies. */
+function socketsOf(board: BoardProfile, taken: TakenPins): readonly Socket[] {
+  return [
+    ...board.supplies
+      .filter(({ role }) => role !== 'input')
+      .map(({ name, role }) => ({ name, note: role === 'ground' ? 'ground' : 'supply' })),
+    ...board.pins
+      .filter(({ name, reserved }) => !taken.has(name) && reserved === undefined)
+      .map(({ name, functions }) => ({
+        name,
+        note: ['free', ...functions.filter((one) => one === 'pwm' || one === 'analog')].join(', '),
+      })),
+  ];
 }

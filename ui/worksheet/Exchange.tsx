@@ -15,14 +15,7 @@ import type { Wiring } from '@/core/wiring/wiring';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
-
-interface ExchangeProps {
-  readonly now: () => { readonly sheet: Sheet; readonly wiring: Wiring | undefined };
-  readonly hasLayout: boolean;
-  readonly mayEdit: boolean;
-  /** Takes a wiring as the exercise's own; says why when it cannot be. */
-  readonly onTake: (wiring: Wiring) => string | undefined;
-}
+import { useWorksheet, useWorksheetAround } from './useWorksheet';
 
 const NO_WIRING: Wiring = { breadboards: [], parts: [] };
 
@@ -66,10 +59,15 @@ const layoutFiles: readonly FileKind[] = [
 ];
 
 /** The exercise as files, and a wiring table back in. */
-export function Exchange({ now, hasLayout, mayEdit, onTake }: ExchangeProps) {
+export function Exchange() {
+  const hasLayout = useWorksheet((state) => state.derived.wiring !== undefined);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const { getState } = useWorksheetAround();
   const files = hasLayout ? [exerciseFile, ...layoutFiles] : [exerciseFile];
   const hand = ({ ending, type, write }: FileKind): void => {
-    const { sheet, wiring = NO_WIRING } = now();
+    const { sync, derived } = getState();
+    const { sheet } = sync;
+    const { wiring = NO_WIRING } = derived;
     save(`${sheet.id}.${ending}`, write(sheet, wiring), type);
   };
   return (
@@ -79,18 +77,25 @@ export function Exchange({ now, hasLayout, mayEdit, onTake }: ExchangeProps) {
           <Download size={15} aria-hidden="true" /> {file.label}
         </Button>
       ))}
-      {mayEdit && <TakeTable now={now} onTake={onTake} />}
+      {mayEdit && <TakeTable />}
     </div>
   );
 }
 
-function TakeTable({ now, onTake }: Pick<ExchangeProps, 'now' | 'onTake'>) {
+function TakeTable() {
+  const { dispatch, getState } = useWorksheetAround();
   const [isOpen, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const take = (): void => {
-    const read = readWiring(text, { boards: boardsOf(now().sheet) });
-    const trouble = read.ok ? onTake(read.value) : problemText(read.problems[0]!);
+    const read = readWiring(text, { boards: boardsOf(getState().sync.sheet) });
+    if (read.ok) dispatch({ type: 'take table', wiring: read.value });
+    const { refusal } = getState();
+    const trouble = read.ok
+      ? refusal?.at === 'table'
+        ? refusal.message
+        : undefined
+      : problemText(read.problems[0]!);
     setProblem(trouble);
     if (trouble === undefined) {
       setOpen(false);

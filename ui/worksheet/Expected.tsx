@@ -10,20 +10,19 @@ import type { ScenarioResult } from '@/core/formats/report';
 import type { Result } from '@/core/result';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 type Scenario = ExerciseData['scenarios'][number];
 
-interface ExpectedProps {
-  readonly parts: ExerciseData['parts'];
-  readonly scenarios: readonly Scenario[];
-  /** What the reference itself does in each. */
-  readonly results: readonly ScenarioResult[];
-  readonly mayEdit: boolean;
-  readonly onChange: (scenarios: readonly Scenario[]) => void;
-}
-
 /** What must be seen, a sentence each. */
-export function Expected({ parts, scenarios, results, mayEdit, onChange }: ExpectedProps) {
+export function Expected() {
+  const parts = useWorksheet((state) => state.sync.sheet.parts);
+  const scenarios = useWorksheet((state) => state.sync.sheet.scenarios);
+  const results = useWorksheet((state) => state.proof.scenarios);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
+  const onChange = (next: readonly Scenario[]): void =>
+    dispatch({ type: 'set', fields: { scenarios: next } });
   const example = exampleStimulus(parts) ?? BOARD_STIMULUS;
   const replace = (index: number, scenario: Scenario | undefined): void =>
     onChange(scenarios.flatMap((old, at) => (at === index ? (scenario ? [scenario] : []) : [old])));

@@ -1,7 +1,8 @@
-import type { ReadOut } from '@/core/worksheet/read-out';
+import { useRested } from './useRested';
 
 /** How large the layout is, who is held in it, and that it is right; or why there is none. */
-export function LayoutWords({ readOut: { figures, layoutProblem, sheet } }: { readonly readOut: ReadOut }) {
+export function LayoutWords() {
+  const { figures, layoutProblem, sheet } = useRested();
   if (layoutProblem) return <p className="font-semibold text-fault">{layoutProblem}</p>;
   if (!figures || !sheet.layout || figures.legCount === 0)
     return <p className="text-soft">Nothing to lay out yet.</p>;

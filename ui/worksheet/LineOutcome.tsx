@@ -4,22 +4,16 @@ import type { StatedLine } from '@/core/statements';
 import { wireColours } from '@/core/drawing/colours';
 import { aspectOf, closeUp } from '@/core/drawing/close-up';
 import { drawBench } from '@/core/drawing/bench';
-import type { WorksheetFigures } from '@/core/plan/worksheet';
 import { figure } from '@/core/units';
-import type { Wiring } from '@/core/wiring/wiring';
 import { linePlaceOf, type LegPlace, type PartPlace } from '@/core/worksheet/line-place';
-import type { ReadOut } from '@/core/worksheet/read-out';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold, useWords } from '../words/Words';
+import { useRested, useRestedWiring } from './useRested';
+import { useWorksheet } from './useWorksheet';
 
 /** What is worked out of a line, at its end: current and brightness of its LEDs, or how many parts it is. */
-export function LineSummary({
-  line,
-  figures,
-}: {
-  readonly line: StatedLine;
-  readonly figures: WorksheetFigures | undefined;
-}) {
+export function LineSummary({ line }: { readonly line: StatedLine }) {
+  const figures = useWorksheet((state) => state.readOut.figures);
   const lamps = figures?.lamps.filter(({ ref: name }) => line.refs.some((own) => own === name)) ?? [];
   const [lamp] = lamps;
   if (lamp)
@@ -35,19 +29,15 @@ export function LineSummary({
   ) : null;
 }
 
-interface LineOutcomeProps {
-  readonly line: StatedLine;
-  readonly wiring: Wiring | undefined;
-  readonly readOut: ReadOut;
-}
-
 /** Parts and wires of a line that are told one by one; more are counted. */
 const MOST_PARTS = 3;
 const MOST_WIRES = 4;
 const MOST_LEGS = 4;
 
 /** What becomes of the line that is being written: its picture, holes, wires, cautions and findings. */
-export function LineOutcome({ line, wiring, readOut }: LineOutcomeProps) {
+export function LineOutcome({ line }: { readonly line: StatedLine }) {
+  const wiring = useRestedWiring();
+  const readOut = useRested();
   const say = useWords();
   const cautions = useTold(readOut.cautions);
   // Each letter makes new names of the line's parts, mostly the same: those that are stay.

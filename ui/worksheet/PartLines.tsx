@@ -12,24 +12,13 @@ import {
 import type { Change } from '@/core/worksheet/change';
 import type { SheetLine } from '@/core/worksheet/sheet';
 import { afterPointer } from './afterPointer';
+import { LineOutcome, LineSummary } from './LineOutcome';
 import { refsText } from './refs';
 import { Understood } from './Understood';
+import { useDispatch, useWorksheet } from './useWorksheet';
 import { inWords } from '@/core/words/words';
 
-interface PartLinesProps {
-  readonly lines: readonly SheetLine[];
-  readonly stated: readonly StatedLine[];
-  readonly context: StatementContext;
-  readonly mayEdit: boolean;
-  /** What is worked out of a line, shown at its end. */
-  readonly summary: (line: StatedLine) => React.ReactNode;
-  /** What becomes of a line, shown under it while it is written. */
-  readonly outcome: (line: StatedLine) => React.ReactNode;
-  readonly change: (changes: readonly Change[], joins?: 'joins' | 'stands alone') => void;
-  /** A line has been finished. */
-  readonly onFinish: () => void;
-  readonly onPointAt: (refs: readonly string[]) => void;
-}
+const NOTHING_STATED: readonly StatedLine[] = [];
 
 let made = 0;
 const newId = (): string => {
@@ -38,8 +27,14 @@ const newId = (): string => {
 };
 
 /** The parts, a line each, written as one would say them. */
-export function PartLines(props: PartLinesProps) {
-  const { lines, stated, mayEdit, change, onFinish } = props;
+export function PartLines({ context }: { readonly context: StatementContext }) {
+  const lines = useWorksheet((state) => state.sync.sheet.lines);
+  const stated = useWorksheet((state) => state.derived.circuit?.lines ?? NOTHING_STATED);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
+  const change = (changes: readonly Change[], joins?: 'joins'): void =>
+    dispatch({ type: 'write', changes, ...(joins ? { joins } : {}) });
+  const onFinish = (): void => dispatch({ type: 'finish line' });
   const list = useRef<HTMLDivElement>(null);
   // The line that is not there yet; it gets its id before its first letter, so that it keeps the focus.
   const [nextId, setNextId] = useState(newId);
@@ -84,7 +79,8 @@ export function PartLines(props: PartLinesProps) {
       {rows.map((line, index) => (
         <PartLine
           key={line.id}
-          {...props}
+          context={context}
+          stated={stated}
           line={line}
           number={index + 1}
           read={stated[index]}
@@ -103,7 +99,9 @@ export function PartLines(props: PartLinesProps) {
   );
 }
 
-interface PartLineProps extends PartLinesProps {
+interface PartLineProps {
+  readonly context: StatementContext;
+  readonly stated: readonly StatedLine[];
   readonly line: SheetLine;
   readonly number: number;
   readonly read: StatedLine | undefined;
@@ -117,23 +115,19 @@ interface PartLineProps extends PartLinesProps {
 
 function PartLine({
   line,
-  lines,
   number,
   read,
   isNew,
   stated,
   context,
-  mayEdit,
-  summary,
-  outcome,
   onWrite,
   onEnter,
   onRemove,
   onMove,
   onStep,
-  onPointAt,
-  onFinish,
 }: PartLineProps) {
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
   const [isFocused, setFocused] = useState(false);
   // The letter itself comes first; how the line is understood follows at once.
   const reading = useDeferredValue(read);
@@ -185,7 +179,7 @@ function PartLine({
       className={`-mx-3 border-l-4 px-2 ${stops ? 'border-fault' : trouble?.weight === 'warns' ? 'border-risk' : isFocused ? 'border-focus' : 'border-transparent'} ${isFocused ? 'bg-card py-1' : ''}`}
       onFocus={() => {
         setFocused(true);
-        onPointAt(read?.refs ?? []);
+        dispatch({ type: 'point at', refs: read?.refs ?? [] });
       }}
       onBlur={(event) => {
         if (event.currentTarget.contains(event.relatedTarget)) return;
@@ -195,8 +189,8 @@ function PartLine({
           if (row.contains(document.activeElement)) return;
           setFocused(false);
           setChosen(-1);
-          onPointAt([]);
-          onFinish();
+          dispatch({ type: 'point at', refs: [] });
+          dispatch({ type: 'finish line' });
         });
       }}
     >
@@ -219,7 +213,7 @@ function PartLine({
             spellCheck={false}
             autoComplete="off"
             // An empty sheet begins with its first part.
-            autoFocus={isNew && lines.length === 0}
+            autoFocus={isNew && number === 1}
             placeholder={
               isNew && !isFocused
                 ? number === 1
@@ -242,7 +236,7 @@ function PartLine({
             className={`mono relative w-full bg-transparent py-1 outline-none placeholder:text-soft ${isFocused ? 'border-b border-focus' : 'border-b border-transparent hover:border-rule-strong'}`}
           />
         </div>
-        <span className="shrink-0 text-right text-note">{!isNew && read && summary(read)}</span>
+        <span className="shrink-0 text-right text-note">{!isNew && read && <LineSummary line={read} />}</span>
         {mayEdit && !isNew && (
           <button
             type="button"
@@ -290,7 +284,7 @@ function PartLine({
           }}
         />
       )}
-      {read && isFocused && outcome(read)}
+      {read && isFocused && <LineOutcome line={read} />}
     </div>
   );
 }

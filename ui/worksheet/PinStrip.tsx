@@ -3,23 +3,18 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
-import { adviseOnPins, type PinAdvice, type TakenPins } from '@/core/statements';
-
-interface PinStripProps {
-  readonly board: BoardProfile;
-  readonly taken: TakenPins;
-  readonly mayEdit: boolean;
-  readonly onMovePin: (from: string, to: string) => void;
-}
+import { adviseOnPins, type PinAdvice } from '@/core/statements';
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** Every pin of the board: who has it, what it can do, which are better left free. */
-export function PinStrip({ board, taken, mayEdit, onMovePin }: PinStripProps) {
+export function PinStrip({ board }: { readonly board: BoardProfile }) {
+  const taken = useWorksheet((state) => state.derived.taken);
   const advice = adviseOnPins(board, 'digital', taken);
   const inOrder = board.pins.map((pin) => advice.find((one) => one.pin === pin.name)!);
   return (
     <div className="mt-2 flex flex-wrap gap-1" role="group" aria-label="Pins">
       {inOrder.map((one) => (
-        <PinCell key={one.pin} advice={one} all={advice} mayEdit={mayEdit} onMovePin={onMovePin} />
+        <PinCell key={one.pin} advice={one} all={advice} />
       ))}
     </div>
   );
@@ -28,11 +23,11 @@ export function PinStrip({ board, taken, mayEdit, onMovePin }: PinStripProps) {
 interface PinCellProps {
   readonly advice: PinAdvice;
   readonly all: readonly PinAdvice[];
-  readonly mayEdit: boolean;
-  readonly onMovePin: (from: string, to: string) => void;
 }
 
-function PinCell({ advice, all, mayEdit, onMovePin }: PinCellProps) {
+function PinCell({ advice, all }: PinCellProps) {
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
   const [isOpen, setOpen] = useState(false);
   const { pin, takenBy, betterFree, can } = advice;
   const isAble = can.length > 0;
@@ -77,7 +72,7 @@ function PinCell({ advice, all, mayEdit, onMovePin }: PinCellProps) {
                     title={one.can.join(', ')}
                     onClick={() => {
                       setOpen(false);
-                      onMovePin(pin, one.pin);
+                      dispatch({ type: 'move pin', from: pin, to: one.pin });
                     }}
                     className="mono min-h-7 min-w-8 border border-rule-strong px-1 text-note hover:border-ink"
                   >

@@ -2,38 +2,39 @@
 
 import { useState, useTransition } from 'react';
 import type { ConsideredScenario } from '@/core/formats/exercise';
-import type { Scenario } from '@/core/formats/scenario';
 import { expectationSentence } from '@/core/expectations';
 import { stimulusSentence } from '@/core/stimuli';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { useDispatch, useWorksheet } from './useWorksheet';
 
-export type Mark = ConsideredScenario['mark'] | 'right';
+const NOTHING_MARKED: readonly ConsideredScenario[] = [];
+
+type Mark = ConsideredScenario['mark'] | 'right';
 
 interface ProposalsProps {
-  readonly scenarios: readonly Scenario[];
-  readonly considered: readonly ConsideredScenario[];
-  /** What the proposals are made from, to tell when they are out of date. */
-  readonly source: string;
-  /** Whether the server has all that is written here. */
-  readonly isKept: boolean;
   readonly propose: () => Promise<readonly ProposedScenario[]>;
-  /** Marks a proposal, or takes its mark back. */
-  readonly onMark: (scenario: Scenario, mark: Mark | undefined) => void;
 }
 
 /** What the program does when it is used in usual and in unusual ways, each to be marked right, wrong or free. */
-export function Proposals(props: ProposalsProps) {
+export function Proposals({ propose }: ProposalsProps) {
+  const scenarios = useWorksheet((state) => state.sync.sheet.scenarios);
+  const considered = useWorksheet((state) => state.sync.sheet.considered ?? NOTHING_MARKED);
+  const dispatch = useDispatch();
+  // What the proposals are made from, to tell when they are out of date.
+  const source = useWorksheet(({ sync: { sheet } }) =>
+    JSON.stringify([sheet.program, sheet.layout, sheet.board, sheet.language]),
+  );
+  const isKept = useWorksheet(({ keeping, sync }) => keeping.state === 'saved' && sync.unsent.length === 0);
   const [proposed, setProposed] = useState<readonly ProposedScenario[]>();
   const [madeFrom, setMadeFrom] = useState<string>();
   const [isLost, setLost] = useState(false);
   const [isPending, begin] = useTransition();
-  const { scenarios, source, isKept } = props;
   const run = (): void =>
     begin(async () => {
       try {
-        const found = await props.propose();
+        const found = await propose();
         setProposed(found);
         setMadeFrom(source);
         setLost(false);
@@ -74,8 +75,8 @@ export function Proposals(props: ProposalsProps) {
             <Proposal
               key={proposal.scenario.name}
               proposal={proposal}
-              mark={props.considered.find(({ scenario }) => scenario.name === proposal.scenario.name)?.mark}
-              onMark={(mark) => props.onMark(proposal.scenario, mark)}
+              mark={considered.find(({ scenario }) => scenario.name === proposal.scenario.name)?.mark}
+              onMark={(mark) => dispatch({ type: 'mark', scenario: proposal.scenario, mark })}
             />
           ))}
         </ul>

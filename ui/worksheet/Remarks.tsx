@@ -1,10 +1,7 @@
-import type { ReadOut, Remark } from '@/core/worksheet/read-out';
+import type { Remark } from '@/core/worksheet/read-out';
 import { useTold, useWords } from '../words/Words';
-
-interface RemarksProps {
-  readonly readOut: ReadOut;
-  readonly onPointAt: (refs: readonly string[]) => void;
-}
+import { useRested } from './useRested';
+import { useDispatch } from './useWorksheet';
 
 const looks: Readonly<Record<Remark['severity'], string>> = {
   fault: 'border-fault text-fault',
@@ -13,7 +10,9 @@ const looks: Readonly<Record<Remark['severity'], string>> = {
 };
 
 /** What the checker says of the reference itself. */
-export function Remarks({ readOut: { remarks: found, figures }, onPointAt }: RemarksProps) {
+export function Remarks() {
+  const { remarks: found, figures } = useRested();
+  const dispatch = useDispatch();
   const remarks = useTold(found);
   const say = useWords();
   if (!figures || figures.connections.length === 0) return null;
@@ -29,8 +28,8 @@ export function Remarks({ readOut: { remarks: found, figures }, onPointAt }: Rem
       {remarks.map((remark) => (
         <li
           key={`${remark.code} ${remark.message}`}
-          onMouseEnter={() => onPointAt(remark.refs)}
-          onMouseLeave={() => onPointAt([])}
+          onMouseEnter={() => dispatch({ type: 'point at', refs: remark.refs })}
+          onMouseLeave={() => dispatch({ type: 'point at', refs: [] })}
           className={`border-l-4 py-1 pl-3 ${looks[remark.severity]}`}
         >
           <strong>{say(remark.title)}.</strong> <span className="text-ink">{remark.message}</span>

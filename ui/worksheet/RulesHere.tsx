@@ -1,26 +1,19 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  houseQuestionIds,
-  questionOf,
-  type HouseQuestionId,
-  type HouseRules,
-} from '@/core/course/house-rules';
+import { houseQuestionIds, questionOf, type HouseQuestionId } from '@/core/course/house-rules';
+import { ruleEffect } from '@/core/worksheet/rule-effect';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { Button } from '../design/Button';
-
-interface RulesHereProps {
-  readonly rules: Sheet['rules'];
-  readonly courseRules: HouseRules;
-  readonly mayEdit: boolean;
-  readonly onChange: (rules: Sheet['rules']) => void;
-  /** What another school would change here. */
-  readonly effectOf: (question: HouseQuestionId, school: string) => readonly string[];
-}
+import { useWorksheet, useWorksheetAround } from './useWorksheet';
 
 /** The house rules that this exercise breaks on purpose, and what another school would change. */
-export function RulesHere({ rules, courseRules, mayEdit, onChange, effectOf }: RulesHereProps) {
+export function RulesHere() {
+  const rules = useWorksheet((state) => state.sync.sheet.rules);
+  const courseRules = useWorksheet((state) => state.given.courseRules);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const { dispatch, getState } = useWorksheetAround();
+  const onChange = (next: Sheet['rules']): void => dispatch({ type: 'set', fields: { rules: next } });
   const [looked, setLooked] = useState<{ id: HouseQuestionId; school: string; effect: readonly string[] }>();
   const [question, setQuestion] = useState<HouseQuestionId>('buttonInput');
   const own = houseQuestionIds.filter((id) => id in rules);
@@ -84,7 +77,7 @@ export function RulesHere({ rules, courseRules, mayEdit, onChange, effectOf }: R
                     setLooked({
                       id: question,
                       school: school.id,
-                      effect: effectOf(question, school.id),
+                      effect: ruleEffect(getState().sync.sheet, courseRules, question, school.id),
                     })
                   }
                   className="text-left font-semibold underline decoration-rule-strong underline-offset-3 disabled:no-underline"

@@ -10,15 +10,13 @@ import type { Point, Wiring } from '@/core/wiring/wiring';
 import { schematicEngine } from '@/engines/schematic';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { placeOnDrawing } from '../drawing/pointer';
-import type { Chosen } from './chosen';
 import type { Thread } from './threads';
+import { useDispatch } from './useWorksheet';
 
 interface SchematicFigureProps {
   readonly wiring: Wiring;
   readonly title: string;
   readonly threads: readonly Thread[];
-  readonly onChoose: (chosen: Chosen | undefined) => void;
-  readonly onTrace: (point: Point | undefined) => void;
 }
 
 /** How near to a line one has to point, in drawing units. */
@@ -50,7 +48,8 @@ function useSchematicEngine(): () => SchematicEngine {
 }
 
 /** The same circuit as a schematic; it follows when the writing rests. */
-export function SchematicFigure({ wiring, title, threads, onChoose, onTrace }: SchematicFigureProps) {
+export function SchematicFigure({ wiring, title, threads }: SchematicFigureProps) {
+  const dispatch = useDispatch();
   const frame = useRef<HTMLDivElement>(null);
   const engine = useSchematicEngine();
   const [drawn, setDrawn] = useState<{ schematic: Schematic; wiring: Wiring }>();
@@ -81,10 +80,13 @@ export function SchematicFigure({ wiring, title, threads, onChoose, onTrace }: S
   const onClick = (event: MouseEvent): void => {
     const owner = (event.target as Element).closest('[data-ref]')?.getAttribute('data-ref');
     const place = placeOnDrawing(frame.current, event);
-    if (owner) onChoose({ ref: owner, leg: null });
+    if (owner) dispatch({ type: 'choose', chosen: { ref: owner, leg: null } });
     else if (drawn && place) {
       const node = nodeNear(drawn.schematic, place, LINE_REACH);
-      onTrace(node === undefined ? undefined : pointOnNode(drawn.wiring, node));
+      dispatch({
+        type: 'trace',
+        point: node === undefined ? undefined : pointOnNode(drawn.wiring, node),
+      });
     }
   };
   return (

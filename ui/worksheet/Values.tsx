@@ -1,17 +1,16 @@
 import type { BudgetLine } from '@/core/plan/budget';
-import { RESISTOR_RATING_MW, type LampFigures, type WorksheetFigures } from '@/core/plan/worksheet';
+import { RESISTOR_RATING_MW, type LampFigures } from '@/core/plan/worksheet';
 import { figure } from '@/core/units';
 import { Figure, IntervalBar } from '../design/Figure';
 import { refsText } from './refs';
+import { useWorksheet } from './useWorksheet';
 import { capital } from '@/core/words/words';
 
-interface ValuesProps {
-  readonly figures: WorksheetFigures;
-  readonly recommendedMa: number;
-}
-
 /** What the values come to: each LED's current and brightness, and what is used of the board's limits. */
-export function Values({ figures, recommendedMa }: ValuesProps) {
+export function Values({ recommendedMa }: { readonly recommendedMa: number }) {
+  const figures = useWorksheet((state) => state.readOut.figures);
+  const problem = useWorksheet((state) => state.readOut.problem);
+  if (!figures) return <p>{problem}</p>;
   const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
   const groups = alike(figures.lamps);
   const limits = figures.budget.filter(({ share }) => share >= LEAST_SHARE);

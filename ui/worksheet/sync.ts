@@ -1,7 +1,8 @@
 import { applyChange, inverseOf, isMade, joinedWith, presentOf, type Change } from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
+import { NOTHING_DONE, stepOn, withStep, type Undo } from '../shell/undo';
 import { kept } from './kept';
-import type { News, Overtaken } from '@/core/worksheet/messages';
+import type { News, Overtaken } from '@/core/messages/sheet';
 
 /** A sheet in this browser and how it stands to the server's. */
 export interface SyncState {
@@ -15,8 +16,7 @@ export interface SyncState {
   readonly clashes: readonly Overtaken[];
   /** Whose changes came in last, and when. */
   readonly lastOther: { readonly author: string; readonly version: number } | undefined;
-  readonly done: readonly (readonly Change[])[];
-  readonly undone: readonly (readonly Change[])[];
+  readonly undo: Undo<readonly Change[]>;
 }
 
 export const startOf = (sheet: Sheet, version: number): SyncState => ({
@@ -26,12 +26,8 @@ export const startOf = (sheet: Sheet, version: number): SyncState => ({
   sending: 0,
   clashes: [],
   lastOther: undefined,
-  done: [],
-  undone: [],
+  undo: NOTHING_DONE,
 });
-
-/** Undo goes back this far. */
-const MOST_UNDONE = 200;
 
 /**
  * The state after changes by this author. `joins` says that they go on with the last one, as letters of one
@@ -49,11 +45,11 @@ export function changed(
     sheet = applyChange(sheet, now);
     return now;
   });
-  const last = state.done.at(-1);
+  const last = state.undo.done.at(-1);
   const together =
     joins === 'joins' && last?.length === 1 && made.length === 1 ? joinedWith(last[0]!, made[0]!) : undefined;
-  const done = together ? [...state.done.slice(0, -1), [together]] : [...state.done, made];
-  return { ...state, sheet, unsent: queued(state, made), done: done.slice(-MOST_UNDONE), undone: [] };
+  const undo = withStep(state.undo, together ? [together] : made, together ? 'the last' : 'none');
+  return { ...state, sheet, unsent: queued(state, made), undo };
 }
 
 /** Changes behind those that wait; what goes on with a waiting one is sent as one. */
@@ -70,18 +66,14 @@ function queued({ unsent, sending }: SyncState, changes: readonly Change[]): rea
 
 /** The state with this author's last step taken back, or made again; the same when there is none. */
 export function steppedBack(state: SyncState, way: 'undo' | 'redo'): SyncState {
-  const [from, to] = way === 'undo' ? [state.done, state.undone] : [state.undone, state.done];
-  const step = from.at(-1);
-  if (!step) return state;
-  const changes = way === 'undo' ? [...step].reverse().map(inverseOf) : step;
-  const [done, undone] =
-    way === 'undo' ? [from.slice(0, -1), [...to, step]] : [[...to, step], from.slice(0, -1)];
+  const on = stepOn(state.undo, way);
+  if (!on) return state;
+  const changes = way === 'undo' ? [...on.step].reverse().map(inverseOf) : on.step;
   return {
     ...state,
     sheet: changes.reduce(applyChange, state.sheet),
     unsent: queued(state, changes),
-    done,
-    undone,
+    undo: on.left,
   };
 }
 
@@ -163,7 +155,7 @@ export function recovered(state: SyncState, left: readonly Change[]): SyncState 
     left.map((change) => ({ change, isSent: false })),
   );
   const unsent = own.map(({ change }) => change);
-  return unsent.length === 0 ? state : { ...state, sheet, unsent, done: [unsent] };
+  return unsent.length === 0 ? state : { ...state, sheet, unsent, undo: withStep(state.undo, unsent) };
 }
 
 /** A line that is taken out remembers what it stood behind, to come back there: others may have put a line between. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { emptyExercise } from '@/core/course/new-exercise';
 import { applyChanges, presentOf, type Change } from '@/core/worksheet/change';
-import type { Edit, News } from '@/core/worksheet/messages';
+import type { Edit, News } from '@/core/messages/sheet';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { changed, heard, notSent, recovered, sent, startOf, type SyncState } from './sync';
 

@@ -5,7 +5,7 @@ import { compileProgram, type Grammars } from '@/core/program';
 import { problemText } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
 import { loadGrammars } from '@/grammars/load';
-import type { CheckAnswer, CheckRequest } from './messages';
+import { checkRequestSchema, type Checked, type CheckRequest } from '@/core/messages/check';
 
 // Zod otherwise tries out code generation, which the content security policy forbids.
 z.config({ jitless: true });
@@ -33,7 +33,7 @@ function load(): Promise<Grammars> {
   return grammars;
 }
 
-async function answer(request: CheckRequest): Promise<CheckAnswer> {
+async function answer(request: CheckRequest): Promise<Checked> {
   const { id } = request;
   const exercise = exerciseFrom(request.exercise);
   if (!exercise.ok) return { id, ok: false, message: 'The exercise cannot be read. Load the page again.' };
@@ -57,7 +57,7 @@ async function answer(request: CheckRequest): Promise<CheckAnswer> {
   return { id, ok: true, report };
 }
 
-self.addEventListener('message', (event: MessageEvent<CheckRequest | 'warm'>) => {
-  if (event.data === 'warm') void load().catch(() => undefined);
-  else void answer(event.data).then((result) => self.postMessage(result));
+self.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
+  if (data === 'warm') void load().catch(() => undefined);
+  else void answer(checkRequestSchema.parse(data)).then((result) => self.postMessage(result));
 });

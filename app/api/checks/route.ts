@@ -1,14 +1,12 @@
+import { checkSchema } from '@/core/messages/hand-in';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
 import { checkBuild } from '@/server/submissions/checks';
-import { handInSchema } from '@/server/submissions/hand-in';
 import { refuse } from '../bodies';
 import { givenByLearner, LARGEST_BUILD } from '../given-by-learner';
 
 export const dynamic = 'force-dynamic';
-
-const schema = handInSchema.omit({ clientId: true, hintsTaken: true });
 
 /** Checks a build for a learner whose tablet cannot. */
 export async function POST(request: Request): Promise<Response> {
@@ -16,7 +14,7 @@ export async function POST(request: Request): Promise<Response> {
     action: 'check',
     onlyFor: 'Only learners check their builds here.',
     largest: LARGEST_BUILD,
-    schema,
+    schema: checkSchema,
   });
   if ('refusal' in sent) return sent.refusal;
   try {

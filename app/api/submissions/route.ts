@@ -1,7 +1,9 @@
+import type { z } from 'zod';
+import { handInSchema, type handInAnswerSchema } from '@/core/messages/hand-in';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
 import { log } from '@/server/log';
-import { handIn, handInSchema } from '@/server/submissions/hand-in';
+import { handIn } from '@/server/submissions/hand-in';
 import { refuse } from '../bodies';
 import { givenByLearner, LARGEST_BUILD } from '../given-by-learner';
 
@@ -19,10 +21,8 @@ export async function POST(request: Request): Promise<Response> {
   try {
     const result = await handIn(database(), guarded(), sent.viewer, sent.data);
     if ('message' in result) return refuse(result.status, result.message);
-    return Response.json(
-      { submissionId: result.submissionId, waiting: result.waiting },
-      { status: result.status },
-    );
+    const { status, submissionId, waiting } = result;
+    return Response.json({ submissionId, waiting } satisfies z.infer<typeof handInAnswerSchema>, { status });
   } catch (error) {
     log.error({ err: error }, 'a hand-in could not be kept');
     return refuse(

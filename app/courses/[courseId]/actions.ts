@@ -8,7 +8,7 @@ import { EXERCISE_LIMIT, exerciseFrom } from '@/core/formats/exercise';
 import { problemText } from '@/core/result';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
-import { textSchema } from '@/server/database/texts';
+import { textSchema } from '@/core/messages/texts';
 import { findDraft } from '@/server/exercises/drafts';
 import { publish } from '@/server/exercises/publications';
 import { guarded } from '@/server/guard/processes';

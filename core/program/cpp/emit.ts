@@ -59,7 +59,7 @@ function enter(
   machine.freeBytes -= fn.frameBytes;
   effort(40 * values.length);
   const { frame, top } = machine;
-  if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw new Stop('memory');
+  if (machine.freeBytes < 0 || top + fn.frameCells > machine.cells.length) throw Stop.for('memory');
   machine.frame = top;
   machine.top = top + fn.frameCells;
   // Its parameters are the first cells of its frame, in their order.

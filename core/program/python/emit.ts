@@ -37,7 +37,7 @@ export function emitPython(tree: PythonTree, board: BoardProfile): Executable {
           runner.fail(new RaisedError('RuntimeError', 'maximum recursion depth exceeded'));
         throw error;
       }
-      throw new Stop('finished');
+      throw Stop.for('finished');
     },
     // A program of this language repeats only what it says itself.
     pass: () => undefined,

@@ -123,6 +123,6 @@ export class Runner {
       `Traceback (most recent call last):\r\n  File "code.py", line ${line}, in <module>\r\n${kind}: ${message}\r\n`,
       line,
     );
-    throw new Stop('finished');
+    throw Stop.for('finished');
   }
 }

@@ -1,13 +1,11 @@
-import { z } from 'zod';
+import { DRAFT_LIMIT, draftMessageSchema } from '@/core/messages/bench-draft';
 import { database } from '@/server/database/connection';
-import { textSchema } from '@/server/database/texts';
-import { DRAFT_LIMIT, keepBenchDraft } from '@/server/submissions/bench-drafts';
+
+import { keepBenchDraft } from '@/server/submissions/bench-drafts';
 import { refuse } from '../../bodies';
 import { givenByLearner } from '../../given-by-learner';
 
 export const dynamic = 'force-dynamic';
-
-const schema = z.object({ content: textSchema(DRAFT_LIMIT) });
 
 /** Keeps what a learner has on the bench, so that it is there on the next tablet. */
 export async function PUT(
@@ -18,7 +16,7 @@ export async function PUT(
     action: 'keep-draft',
     onlyFor: 'Only learners have a bench.',
     largest: 4 * DRAFT_LIMIT,
-    schema,
+    schema: draftMessageSchema,
   });
   if ('refusal' in sent) return sent.refusal;
   const { publicationId } = await params;

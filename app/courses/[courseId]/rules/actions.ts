@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
-import { textSchema } from '@/server/database/texts';
+import { textSchema } from '@/core/messages/texts';
 import { guarded } from '@/server/guard/processes';
 import { mayEdit } from '@/server/sharing';
 import { requireViewer } from '../../../access';

@@ -6,7 +6,7 @@ import { can, roleOf } from '@/server/permissions';
 import { mayWithExercise } from '@/server/sharing';
 import { currentViewer } from '../../../../access';
 import { given, isForeign, refuse } from '../../../bodies';
-import { savingSchema } from '@/core/worksheet/messages';
+import { savingSchema } from '@/core/messages/sheet';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { changeSchema } from './change';
+import { changeSchema } from '../worksheet/change';
 
 /** Changes as a browser sends them: what their author did to the version that it knows. */
 export const savingSchema = z.object({
@@ -36,9 +36,6 @@ export const newsSchema = z.object({
   overtaken: z.array(overtakenSchema).readonly().optional(),
 });
 export type News = Readonly<z.infer<typeof newsSchema>>;
-
-/** Why something was not taken. */
-export const refusalSchema = z.object({ message: z.string() });
 
 /** Changes that wait in a browser for the server. */
 export const waitingSchema = z.array(changeSchema);

@@ -1,0 +1,43 @@
+'use client';
+
+import { format } from 'date-fns';
+import { Redo2, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
+import { Button } from '../design/Button';
+import { useBench } from './useBench';
+
+/** Whether the work is safe, the way back, a closer look, and the check. */
+export function BenchBar() {
+  const { state, dispatch, checkedBy, savedAt, savingProblem, check } = useBench();
+  const { undo, isZoomed, checked } = state;
+  return (
+    <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
+      <p className="mr-auto min-w-0 flex-1 basis-36 text-note text-soft" role="status">
+        {savingProblem ?? (savedAt ? `Saved on this tablet, ${format(savedAt, 'HH:mm')}` : 'Opening …')}
+        {checkedBy === 'server' ? ' · checked by the server' : ' · checked on this tablet'}
+      </p>
+      <Button onClick={() => dispatch({ type: 'zoom' })} aria-pressed={isZoomed} className="min-h-11">
+        {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
+        {isZoomed ? 'Whole bench' : 'Closer'}
+      </Button>
+      <Button
+        onClick={() => dispatch({ type: 'undo' })}
+        disabled={undo.done.length === 0}
+        aria-label="Undo"
+        className="min-h-11"
+      >
+        <Undo2 size={17} aria-hidden="true" />
+      </Button>
+      <Button
+        onClick={() => dispatch({ type: 'redo' })}
+        disabled={undo.undone.length === 0}
+        aria-label="Redo"
+        className="min-h-11"
+      >
+        <Redo2 size={17} aria-hidden="true" />
+      </Button>
+      <Button look="main" size="roomy" onClick={check}>
+        {checked === undefined ? 'Check' : 'Check again'}
+      </Button>
+    </div>
+  );
+}

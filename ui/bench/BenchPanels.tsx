@@ -1,0 +1,71 @@
+'use client';
+
+import { Tabs } from 'radix-ui';
+import { useMemo } from 'react';
+import { languageOf } from '@/core/formats/exercise';
+import type { Panel } from './bench-state';
+import { HandInPanel } from './HandInPanel';
+import { Keypad } from './Keypad';
+import { keypadPins } from './keypad-pins';
+import { PartList } from './PartList';
+import { ProgramEditor } from './ProgramEditor';
+import { useBench } from './useBench';
+
+const panels: readonly (readonly [Panel, string])[] = [
+  ['wiring', 'Wiring'],
+  ['program', 'Program'],
+  ['hand-in', 'Hand in'],
+];
+
+/** What is recorded beside the drawing: the wiring, the program, and what was seen. */
+export function BenchPanels() {
+  const { exercise, board, state, dispatch, marked, placing } = useBench();
+  const { draft, panel, active } = state;
+  const pins = useMemo(() => keypadPins(exercise, board), [exercise, board]);
+  const place = active && (draft.parts.find(({ ref }) => ref === active.ref)?.at[active.leg] ?? '');
+  return (
+    <Tabs.Root
+      value={panel}
+      onValueChange={(value) => dispatch({ type: 'open', panel: value as Panel })}
+      className="flex min-w-0 flex-col border-t border-ink lg:sticky lg:top-[3.9rem] lg:max-h-[calc(100dvh-3.9rem)] lg:border-t-0"
+    >
+      <Tabs.List aria-label="What to record" className="flex border-b border-ink">
+        {panels.map(([value, label]) => (
+          <Tabs.Trigger
+            key={value}
+            value={value}
+            className="min-h-12 flex-1 border-r border-rule text-bench font-semibold last:border-r-0 hover:bg-card data-[state=active]:bg-card data-[state=active]:shadow-[inset_0_-4px_0_var(--ink)]"
+          >
+            {label}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <Tabs.Content value="wiring" className="flex min-h-0 flex-1 flex-col">
+        <div className="min-h-0 flex-1 overflow-y-auto">
+          <PartList />
+        </div>
+        {active && placing && place !== undefined && (
+          <Keypad
+            board={board}
+            title={placing}
+            place={place}
+            pins={pins}
+            onPlace={(where) => dispatch({ type: 'type place', leg: active, place: where })}
+            onNext={() => dispatch({ type: 'next leg' })}
+          />
+        )}
+      </Tabs.Content>
+      <Tabs.Content value="program" forceMount className="min-h-0 flex-1 data-[state=inactive]:hidden">
+        <ProgramEditor
+          source={draft.program}
+          language={languageOf({ data: exercise, board })}
+          marked={marked.lines}
+          onChange={(program) => program !== draft.program && dispatch({ type: 'write program', program })}
+        />
+      </Tabs.Content>
+      <Tabs.Content value="hand-in" className="min-h-0 flex-1 overflow-y-auto">
+        <HandInPanel />
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}

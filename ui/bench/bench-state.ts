@@ -1,0 +1,168 @@
+import type { Edit } from '@/core/findings/finding';
+import type { Sighting } from '@/core/formats/sighting';
+import type { Draft } from '@/core/messages/bench-draft';
+import type { PendingHandIn } from '@/core/messages/hand-in';
+import { kindOf } from '@/core/parts';
+import { NOTHING_DONE, stepOn, withStep, type Undo } from '../shell/undo';
+import { newPart, shortPlace, withEdits } from './draft';
+
+/** One leg of one recorded part. */
+export interface LegKey {
+  readonly ref: string;
+  readonly leg: string;
+}
+
+export type Panel = 'wiring' | 'program' | 'hand-in';
+
+/** What undo is about: where things are, and what was seen. The program has an undo of its own. */
+type Record = Pick<Draft, 'parts' | 'sighting'>;
+
+interface Step {
+  readonly before: Record;
+  readonly after: Record;
+  /** The leg whose place was typed: more letters go on with the same step. */
+  readonly typed?: string;
+}
+
+/** A learner's bench: what is recorded, and where the learner is with it. */
+export interface BenchState {
+  readonly draft: Draft;
+  readonly undo: Undo<Step>;
+  /** Whether what was kept has been looked at; before that nothing is kept. */
+  readonly isLoaded: boolean;
+  readonly panel: Panel;
+  /** The leg whose place is being said. */
+  readonly active: LegKey | undefined;
+  /** What was checked last, as a text to compare. */
+  readonly checked: string | undefined;
+  readonly hintLevel: number;
+  /** How far the current is followed; `undefined` when it is not. */
+  readonly followed: number | undefined;
+  readonly isZoomed: boolean;
+}
+
+export type BenchAction =
+  /** What the tablet or the server has kept, or nothing. */
+  | { readonly type: 'load'; readonly draft: Draft | undefined }
+  | { readonly type: 'type place'; readonly leg: LegKey; readonly place: string }
+  /** A point of the drawing for the active leg; the next leg is active then. */
+  | { readonly type: 'tap point'; readonly point: string }
+  | { readonly type: 'add part'; readonly kind: string; readonly value: string }
+  /** Wiring edits, of the list or of a repair. */
+  | { readonly type: 'edit'; readonly edits: readonly Edit[] }
+  | { readonly type: 'take repair'; readonly edits: readonly Edit[] }
+  | { readonly type: 'say what was seen'; readonly sighting: Sighting }
+  | { readonly type: 'write program'; readonly program: string }
+  | { readonly type: 'undo' | 'redo' | 'next leg' | 'zoom' | 'take hint' | 'hand-in settled' }
+  | { readonly type: 'activate'; readonly leg: LegKey | undefined }
+  | { readonly type: 'open'; readonly panel: Panel }
+  | { readonly type: 'follow'; readonly step: number | undefined }
+  /** A check of what is recorded, by its text; `unreadable` when it cannot be checked as it is. */
+  | { readonly type: 'check'; readonly what: string; readonly record: 'readable' | 'unreadable' }
+  | { readonly type: 'hand in'; readonly handIn: PendingHandIn };
+
+export const benchOf = (draft: Draft): BenchState => ({
+  draft,
+  undo: NOTHING_DONE,
+  isLoaded: false,
+  panel: 'wiring',
+  active: undefined,
+  checked: undefined,
+  hintLevel: 0,
+  followed: undefined,
+  isZoomed: false,
+});
+
+/** The bench after an action. */
+export function benchAfter(state: BenchState, action: BenchAction): BenchState {
+  const { draft } = state;
+  switch (action.type) {
+    case 'load':
+      return { ...state, isLoaded: true, draft: action.draft ?? draft, undo: NOTHING_DONE };
+    case 'type place':
+      return recorded(state, placed(draft, action.leg, action.place), keyText(action.leg));
+    case 'tap point':
+      return state.active === undefined
+        ? state
+        : withNextLeg(recorded(state, placed(draft, state.active, shortPlace(action.point))));
+    case 'add part':
+      return recorded(state, {
+        ...draft,
+        parts: [...draft.parts, newPart(draft, action.kind, action.value)],
+      });
+    case 'edit':
+      return recorded(state, withEdits(draft, action.edits));
+    case 'take repair':
+      return { ...recorded(state, withEdits(draft, action.edits)), panel: 'wiring' };
+    case 'say what was seen':
+      return recorded(state, { ...draft, sighting: action.sighting });
+    case 'write program':
+      return { ...state, draft: { ...draft, program: action.program } };
+    case 'undo':
+    case 'redo':
+      return stepped(state, action.type);
+    case 'next leg':
+      return withNextLeg(state);
+    case 'activate':
+      return { ...state, active: action.leg };
+    case 'open':
+      return { ...state, panel: action.panel };
+    case 'zoom':
+      return { ...state, isZoomed: !state.isZoomed };
+    case 'follow':
+      return { ...state, followed: action.step };
+    case 'check':
+      return {
+        ...state,
+        active: undefined,
+        hintLevel: 0,
+        followed: undefined,
+        checked: action.what,
+        panel: action.record === 'readable' ? state.panel : 'wiring',
+      };
+    case 'take hint':
+      return {
+        ...state,
+        hintLevel: state.hintLevel + 1,
+        draft: { ...draft, hintsTaken: draft.hintsTaken + 1 },
+      };
+    case 'hand in':
+      return { ...state, draft: { ...draft, pending: action.handIn } };
+    case 'hand-in settled':
+      return { ...state, draft: { ...draft, pending: undefined } };
+  }
+}
+
+const keyText = ({ ref, leg }: LegKey): string => `${ref}.${leg}`;
+
+const placed = (draft: Draft, { ref, leg }: LegKey, place: string): Draft => ({
+  ...draft,
+  parts: draft.parts.map((part) => (part.ref === ref ? { ...part, at: { ...part.at, [leg]: place } } : part)),
+});
+
+/** The bench with another record, as a step that can be taken back. */
+function recorded(state: BenchState, draft: Draft, typed?: string): BenchState {
+  const after: Record = { parts: draft.parts, sighting: draft.sighting };
+  const last = state.undo.done.at(-1);
+  const goesOn = typed !== undefined && last?.typed === typed;
+  const { parts, sighting } = goesOn ? last.before : state.draft;
+  const step: Step = { before: { parts, sighting }, after, ...(typed === undefined ? {} : { typed }) };
+  return { ...state, draft, undo: withStep(state.undo, step, goesOn ? 'the last' : 'none') };
+}
+
+function stepped(state: BenchState, way: 'undo' | 'redo'): BenchState {
+  const on = stepOn(state.undo, way);
+  if (!on) return state;
+  const record = way === 'undo' ? on.step.before : on.step.after;
+  return { ...state, undo: on.left, draft: { ...state.draft, ...record } };
+}
+
+/** The bench with the leg behind the active one active, in the order of the list. */
+function withNextLeg(state: BenchState): BenchState {
+  const { active, draft } = state;
+  const legs = draft.parts.flatMap((part) =>
+    kindOf(part.kind).legs.map((leg): LegKey => ({ ref: part.ref, leg: leg.name })),
+  );
+  const at = legs.findIndex(({ ref, leg }) => ref === active?.ref && leg === active.leg);
+  return { ...state, active: at < 0 ? undefined : legs[at + 1] };
+}

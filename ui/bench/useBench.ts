@@ -1,0 +1,170 @@
+'use client';
+
+import { createContext, use, useMemo, useReducer, type Dispatch } from 'react';
+import type { BoardProfile } from '@/core/boards';
+import { currentPath, type CurrentPath } from '@/core/electrics/paths';
+import type { Finding } from '@/core/findings/finding';
+import { isToldAtOnce } from '@/core/findings/hints';
+import { rowOf } from '@/core/findings/table';
+import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
+import { kindOf } from '@/core/parts';
+import { Circuit } from '@/core/wiring/circuit';
+import type { Point, Wiring } from '@/core/wiring/wiring';
+import { useUndoKeys } from '../shell/useUndoKeys';
+import { benchAfter, benchOf, type BenchAction, type BenchState } from './bench-state';
+import { emptyDraft, recordedIn, type Recorded } from './draft';
+import { newClientId } from './storage';
+import { useChecker, type CheckState } from './useChecker';
+import { useHandIn, type HandInState } from './useHandIn';
+import { useKeptDraft } from './useKeptDraft';
+
+export interface BenchProps {
+  readonly learnerId: string;
+  readonly publicationId: string;
+  /** Earlier publications of the exercise, newest first: work begun on them goes on here. */
+  readonly earlier: readonly string[];
+  /** What the server has kept of the bench, as text. */
+  readonly kept: string | undefined;
+  /** Who checks builds; the server, when the tablet holds nothing of the solution. */
+  readonly checkedBy: 'tablet' | 'server';
+  /** The student form of the exercise. */
+  readonly exercise: ExerciseData;
+}
+
+/** A bench with all that its views read, and what they may do. */
+export interface Bench {
+  readonly exercise: ExerciseData;
+  readonly board: BoardProfile;
+  readonly checkedBy: BenchProps['checkedBy'];
+  readonly state: BenchState;
+  readonly dispatch: Dispatch<BenchAction>;
+  readonly recorded: Recorded;
+  /** Why what is recorded cannot be checked or handed in. */
+  readonly obstacle: string | undefined;
+  /** The active leg in words: `the long leg of D1`. */
+  readonly placing: string | undefined;
+  readonly result: CheckState;
+  /** Whether something was changed since the check. */
+  readonly isStale: boolean;
+  /** What the check points at, as far as the hints have come. */
+  readonly marked: Pick<Finding, 'refs' | 'at'> & { readonly lines: readonly number[] };
+  /** The way of the current; `undefined` when there is none to follow. */
+  readonly path: CurrentPath | undefined;
+  readonly savedAt: Date | undefined;
+  readonly savingProblem: string | undefined;
+  readonly handInState: HandInState;
+  readonly check: () => void;
+  readonly cancelCheck: () => void;
+  readonly handIn: () => void;
+}
+
+/** The bench that a view belongs to. */
+export const BenchContext = createContext<Bench | undefined>(undefined);
+
+export function useBench(): Bench {
+  const bench = use(BenchContext);
+  if (!bench) throw new Error('there is no bench around this');
+  return bench;
+}
+
+/** A bench at work: its state, kept, checked and handed in. */
+export function useBenchAtWork(props: BenchProps): Bench {
+  const { learnerId, publicationId, earlier, checkedBy, exercise } = props;
+  const [state, dispatch] = useReducer(benchAfter, exercise, (data) => benchOf(emptyDraft(data)));
+  const { draft, checked } = state;
+  const { savedAt, problem: savingProblem } = useKeptDraft(state, dispatch, {
+    learnerId,
+    publicationId,
+    earlier,
+    keptThere: props.kept,
+  });
+  const checker = useChecker(checkedBy);
+  const handInState = useHandIn(publicationId, draft.pending, () => dispatch({ type: 'hand-in settled' }));
+  useUndoKeys((way) => dispatch({ type: way }), true);
+
+  const recorded = useMemo(() => recordedIn(draft, exercise), [draft, exercise]);
+  const { wiring, table } = recorded;
+  const obstacle = Object.values(recorded.problems)[0];
+  const what = `${table}\n${draft.program}\n${draft.sighting ?? ''}`;
+  const isStale = checked !== undefined && checked !== what;
+  const result: CheckState =
+    obstacle !== undefined && checked === what ? { state: 'unusable', message: obstacle } : checker.result;
+  const marked = useMemo(
+    () => (isStale ? NOTHING_MARKED : markedBy(checker.result, state.hintLevel)),
+    [isStale, checker.result, state.hintLevel],
+  );
+  const path = useMemo(() => wiring && pathOf(wiring), [wiring]);
+
+  return {
+    exercise,
+    board: boardsOf(exercise).get(exercise.board)!,
+    checkedBy,
+    state,
+    dispatch,
+    recorded,
+    obstacle,
+    placing: placingText(state),
+    result,
+    isStale,
+    marked,
+    path,
+    savedAt,
+    savingProblem,
+    handInState,
+    check: () => {
+      const isReadable = obstacle === undefined && wiring !== undefined;
+      dispatch({ type: 'check', what, record: isReadable ? 'readable' : 'unreadable' });
+      if (isReadable)
+        checker.check({
+          publicationId,
+          exercise,
+          wiring: table,
+          program: draft.program,
+          sighting: draft.sighting,
+        });
+    },
+    cancelCheck: checker.cancel,
+    handIn: () => {
+      const { program, hintsTaken, sighting } = draft;
+      const handIn = { clientId: newClientId(), wiring: table, program, hintsTaken, sighting };
+      dispatch({ type: 'hand in', handIn });
+    },
+  };
+}
+
+const NOTHING_MARKED: Bench['marked'] = { refs: [], at: [], lines: [] };
+
+/** The place of the first cause, once the hints have come to it; a line that is refused at once. */
+function markedBy(result: CheckState, hintLevel: number): Bench['marked'] {
+  const cause = result.state === 'done' ? result.report.findings.find((finding) => finding.cause) : undefined;
+  if (!cause) return NOTHING_MARKED;
+  const showsPlace = hintLevel >= 2 || isToldAtOnce(cause);
+  const showsLine = cause.line !== undefined && (showsPlace || rowOf(cause.code).isRefused);
+  return {
+    refs: showsPlace ? cause.refs : [],
+    at: showsPlace ? cause.at : [],
+    lines: showsLine ? [cause.line!] : [],
+  };
+}
+
+function placingText({ active, draft }: BenchState): string | undefined {
+  const part = active && draft.parts.find(({ ref }) => ref === active.ref);
+  if (!part) return undefined;
+  const leg = kindOf(part.kind).legs.find(({ name }) => name === active.leg);
+  return `the ${leg?.title ?? active.leg} of ${active.ref}`;
+}
+
+/** The path of the current from the first signal pin that something is plugged into. */
+function pathOf(wiring: Wiring): CurrentPath | undefined {
+  if (!wiring.board) return undefined;
+  const { profile } = wiring.board;
+  const used = wiring.parts.flatMap((part) =>
+    part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [at] : [])),
+  );
+  const isSupply = (at: Point): boolean =>
+    at.type === 'pin' && profile.supplies.some((supply) => supply.name === at.pin);
+  const start =
+    used.find((at) => !isSupply(at)) ??
+    used.find((at) => profile.supplies.some((supply) => supply.name === at.pin && supply.role === 'supply'));
+  return start && currentPath(new Circuit(wiring), start);
+}

@@ -1,0 +1,27 @@
+'use client';
+
+import type { ProposedScenario } from '@/core/generated/proposals';
+import { Expected } from './Expected';
+import { Proposals } from './Proposals';
+import { Remarks } from './Remarks';
+import { useWorksheet } from './useWorksheet';
+
+/** What the checker says of the reference, what must be seen, and what else the program does. */
+export function CheckStep({ propose }: { readonly propose: () => Promise<readonly ProposedScenario[]> }) {
+  const hasProgram = useWorksheet((state) => state.sync.sheet.program.trim() !== '');
+  const stillWrong = useWorksheet((state) => state.proof.stillWrong);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  return (
+    <>
+      <Remarks />
+      <Expected />
+      {stillWrong.length > 0 && (
+        <p className="mt-2 border-l-4 border-risk pl-3">
+          <strong className="text-risk">Marked as wrong, and still doing it:</strong> {stillWrong.join('; ')}.
+          The program has to change.
+        </p>
+      )}
+      {mayEdit && hasProgram && <Proposals propose={propose} />}
+    </>
+  );
+}

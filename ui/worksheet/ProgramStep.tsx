@@ -1,0 +1,58 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { BoardProfile } from '@/core/boards';
+import { languageOf } from '@/core/formats/exercise';
+import type { Writing } from '@/core/generated/writing';
+import { ProgramEditor } from '../bench/ProgramEditor';
+import { Explained } from './Explained';
+import { GeneratedPrograms } from './GeneratedPrograms';
+import { ProgramListing } from './ProgramListing';
+import { useHouseRules, useRestedWiring } from './useRested';
+import { useDispatch, useWorksheet } from './useWorksheet';
+import { Variants } from './Variants';
+
+const NO_LINES: readonly number[] = [];
+
+/** The reference program, what its lines do, its variants, and programs made from the connections. */
+export function ProgramStep({ board }: { readonly board: BoardProfile }) {
+  const sheet = useWorksheet((state) => state.sync.sheet);
+  const proof = useWorksheet((state) => state.proof);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
+  const wiring = useRestedWiring();
+  const { nameStyle } = useHouseRules();
+  const { title, program } = sheet;
+  const language = languageOf({ data: sheet, board });
+  const writing = useMemo(
+    (): Writing => ({ title, names: nameStyle, language }),
+    [title, language, nameStyle],
+  );
+  return (
+    <>
+      {mayEdit ? (
+        <div className="h-72 border border-rule">
+          <ProgramEditor
+            source={program}
+            language={language}
+            onChange={(text) => dispatch({ type: 'set', fields: { program: text }, joins: 'joins' })}
+            marked={NO_LINES}
+            label="Reference program"
+          />
+        </div>
+      ) : (
+        <ProgramListing source={program} label="The reference program" />
+      )}
+      {proof.explanation.length > 0 && <Explained source={proof.program} explanation={proof.explanation} />}
+      <Variants stages={sheet.stages ?? []} forms={sheet.forms ?? []} />
+      {wiring && (
+        <GeneratedPrograms
+          wiring={wiring}
+          board={board}
+          writing={writing}
+          onUse={mayEdit ? (text) => dispatch({ type: 'set', fields: { program: text } }) : undefined}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+'use client';
+
+import { useEffect } from 'react';
+import { readOutAtOnce } from '@/core/worksheet/read-out';
+import type { Layout, Sheet } from '@/core/worksheet/sheet';
+import type { SheetAnswer, SheetRequest } from '@/workers/web/messages';
+import type { WorksheetStore } from './useWorksheet';
+
+/** Parts up to which a circuit is solved while a letter is drawn. */
+const MOST_AT_ONCE = 30;
+const NO_WORKER =
+  'The figures can’t be worked out in this browser just now. Reload the page; nothing is lost.';
+
+/**
+ * Works a Worksheet out whenever what it follows from has changed, by whomever: at once while somebody writes, and
+ * in full in a web worker.
+ */
+export function useWorking(store: WorksheetStore): void {
+  useEffect(() => {
+    const { dispatch } = store;
+    const { courseRules } = store.getState().given;
+    const worker = new Worker(new URL('../../workers/web/sheet.worker.ts', import.meta.url), {
+      type: 'module',
+    });
+    let seq = 0;
+    let asked = store.getState().derived.source;
+    worker.addEventListener('message', ({ data }: MessageEvent<SheetAnswer>) => {
+      if (data.seq !== seq) return;
+      if (data.ok)
+        dispatch({ type: 'worked out', readOut: data.readOut, depth: data.depth, circuit: undefined });
+      else dispatch({ type: 'trouble', message: data.message });
+    });
+    worker.addEventListener('error', () => dispatch({ type: 'trouble', message: NO_WORKER }));
+    const work = (sheet: Sheet, layout: Layout): void => {
+      seq += 1;
+      // A value can be worked out here before another thread has heard of it; a placement would hold up
+      // the writing.
+      const atOnce =
+        layout === 'keep' && sheet.parts.length <= MOST_AT_ONCE
+          ? readOutAtOnce(sheet, courseRules)
+          : undefined;
+      worker.postMessage({
+        seq,
+        sheet,
+        courseRules,
+        layout,
+        from: atOnce ? 'in full' : 'while typing',
+      } satisfies SheetRequest);
+      if (atOnce) dispatch({ type: 'worked out', depth: 'while typing', ...atOnce });
+    };
+    let anew = store.getState().layoutsAnew;
+    const follow = (): void => {
+      const { sync, derived, layoutsAnew } = store.getState();
+      if (layoutsAnew !== anew) {
+        anew = layoutsAnew;
+        work(sync.sheet, 'anew');
+      } else if (!derived.isShown && derived.source !== asked) {
+        asked = derived.source;
+        work(sync.sheet, 'keep');
+      }
+    };
+    follow();
+    const unsubscribe = store.subscribe(follow);
+    return () => {
+      unsubscribe();
+      worker.terminate();
+    };
+  }, [store]);
+}
