@@ -50,7 +50,7 @@ interface ConnectionListProps {
 
 function ConnectionList({ connections, board }: ConnectionListProps) {
   const followed = useWorksheet((state) => state.followed && keyOfConnection(state.followed));
-  const taken = useWorksheet((state) => state.derived.taken);
+  const taken = useWorksheet((state) => state.derived.taken());
   const dispatch = useDispatch();
   const onFollow = (connection: Connection | undefined): void => dispatch({ type: 'follow', connection });
   const sockets = useMemo(() => socketsOf(board, taken), [board, taken]);

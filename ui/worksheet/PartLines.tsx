@@ -29,7 +29,7 @@ const newId = (): string => {
 /** The parts, a line each, written as one would say them. */
 export function PartLines({ context }: { readonly context: StatementContext }) {
   const lines = useWorksheet((state) => state.sync.sheet.lines);
-  const stated = useWorksheet((state) => state.derived.circuit?.lines ?? NOTHING_STATED);
+  const stated = useWorksheet((state) => state.derived.circuit()?.lines ?? NOTHING_STATED);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   const dispatch = useDispatch();
   const change = (changes: readonly Change[], joins?: 'joins'): void =>

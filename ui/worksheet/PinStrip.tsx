@@ -8,7 +8,7 @@ import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** Every pin of the board: who has it, what it can do, which are better left free. */
 export function PinStrip({ board }: { readonly board: BoardProfile }) {
-  const taken = useWorksheet((state) => state.derived.taken);
+  const taken = useWorksheet((state) => state.derived.taken());
   const advice = adviseOnPins(board, 'digital', taken);
   const inOrder = board.pins.map((pin) => advice.find((one) => one.pin === pin.name)!);
   return (

@@ -27,7 +27,7 @@ interface StepsProps {
 export function Steps({ context, propose }: StepsProps) {
   const answer = useWorksheet((state) => (state.derived.isShown ? state.answers : undefined));
   const stops = useWorksheet(({ derived }) =>
-    derived.circuit?.lines.some((line) => line.troubles.some(({ weight }) => weight === 'stops')),
+    derived.circuit()?.lines.some((line) => line.troubles.some(({ weight }) => weight === 'stops')),
   );
   const layoutProblem = useWorksheet((state) => state.readOut.layoutProblem);
   const questions = useWorksheet((state) => state.proof.questions);

@@ -26,8 +26,9 @@ export interface Derived {
   readonly isShown: boolean;
   /** What the lines are read against; `undefined` when its board or a rule no longer exists. */
   readonly context: StatementContext | undefined;
-  readonly circuit: StatedCircuit | undefined;
-  readonly taken: TakenPins;
+  /** What the lines say. Worked out when it is asked for: while somebody writes, an answer brings it along. */
+  readonly circuit: () => StatedCircuit | undefined;
+  readonly taken: () => TakenPins;
   /** The layout that is shown. */
   readonly wiring: Wiring | undefined;
   /** The nodes that show while nothing is traced or followed. */
@@ -76,27 +77,30 @@ export function derived(
     old.sheet.rules === sheet.rules
       ? before!.derived.context
       : contextIn(sheet, courseRules);
-  const circuit =
-    isShown && now.circuit
-      ? now.circuit
-      : old?.sheet.lines === sheet.lines && context === before?.derived.context
-        ? before!.derived.circuit
-        : context &&
-          circuitOf(
-            sheet.lines.map(({ text, refs }) => ({ text, refs: refs.map(ref) })),
-            context,
-          );
-  const taken =
-    circuit === before?.derived.circuit && before
-      ? before.derived.taken
-      : takenPins(circuit?.lines ?? [], undefined);
+  const isSameCircuit =
+    before !== undefined &&
+    old?.circuit === now.circuit &&
+    old?.sheet.lines === sheet.lines &&
+    context === before.derived.context &&
+    isShown === before.derived.isShown;
+  const circuit = isSameCircuit
+    ? before.derived.circuit
+    : once(() => (isShown && now.circuit ? now.circuit : context && circuitIn(sheet, context)));
+  const takenBefore = before?.derived.taken;
+  const taken = isSameCircuit
+    ? before.derived.taken
+    : once(() => {
+        const pins = takenPins(circuit()?.lines ?? [], undefined);
+        const earlier = takenBefore?.();
+        return earlier && isSameMap(earlier, pins) ? earlier : pins;
+      });
   return {
     source,
     shownSource,
     isShown,
     context,
     circuit,
-    taken: before && isSameMap(before.derived.taken, taken) ? before.derived.taken : taken,
+    taken,
     wiring: isSameLayout(old?.readOut.sheet, readOut.sheet)
       ? before!.derived.wiring
       : wiringIn(readOut.sheet),
@@ -106,6 +110,24 @@ export function derived(
         : kept(before?.derived.atRest ?? NO_THREADS, threadsAtRest(readOut.figures?.connections)),
   };
 }
+
+/** Worked out when it is first asked for, and kept. */
+function once<Value>(work: () => Value): () => Value {
+  let made: { readonly value: Value } | undefined;
+  let way: (() => Value) | undefined = work;
+  return () => {
+    made ??= { value: way!() };
+    // What it was made from is not held on to.
+    way = undefined;
+    return made.value;
+  };
+}
+
+const circuitIn = ({ lines }: Sheet, context: StatementContext): StatedCircuit =>
+  circuitOf(
+    lines.map(({ text, refs }) => ({ text, refs: refs.map(ref) })),
+    context,
+  );
 
 function contextIn(sheet: Sheet, courseRules: HouseRules): StatementContext | undefined {
   const read = contextOf(sheet, courseRules);

@@ -72,7 +72,7 @@ describe('a Worksheet', () => {
     expect(written.derived.isShown).toBe(false);
     const now = workedOut(written);
     expect(now.derived.isShown).toBe(true);
-    expect(now.derived.taken.get('9')).toBeDefined();
+    expect(now.derived.taken().get('9')).toBeDefined();
     expect(now.answers).toBe(1);
   });
 

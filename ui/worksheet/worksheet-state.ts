@@ -278,7 +278,7 @@ function held(state: WorksheetState, name: string): WorksheetState {
   return written(state, fieldChanges(sheet, { held: next }));
 }
 
-const netsText = ({ circuit }: Derived): string => JSON.stringify(circuit?.nets ?? []);
+const netsText = ({ circuit }: Derived): string => JSON.stringify(circuit()?.nets ?? []);
 
 /** A layout that nobody's hand is in is made as good as it can be whenever a line is done with. */
 function lineFinished(state: WorksheetState): WorksheetState {
