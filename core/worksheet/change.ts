@@ -114,7 +114,16 @@ export function isOvertaken(sheet: Sheet, change: Change): boolean {
   return !isMade(sheet, change) && !isMade(sheet, inverseOf(change));
 }
 
-/** Changes made one after another, and those among them that someone else has overtaken, which are not made. */
+/** Whether two changes are about the same line, or the same field. */
+export const isAboutTheSame = (one: Change, other: Change): boolean =>
+  one.type === 'line'
+    ? other.type === 'line' && one.id === other.id
+    : other.type === 'field' && one.field === other.field;
+
+/**
+ * Changes made one after another, and those among them that someone else has overtaken, which are not made. Changes
+ * whose answer was lost are sent again: one that a later one of them went on from is there already.
+ */
 export function applyChanges(
   sheet: Sheet,
   changes: readonly Change[],
@@ -122,8 +131,12 @@ export function applyChanges(
   const made: Change[] = [];
   const overtaken: Change[] = [];
   let present = sheet;
-  for (const change of changes) {
+  for (const [index, change] of changes.entries()) {
     if (isOvertaken(present, change)) {
+      const isEarlier = changes
+        .slice(index + 1)
+        .some((later) => isAboutTheSame(later, change) && isMade(present, later));
+      if (isEarlier) continue;
       overtaken.push(change);
       continue;
     }

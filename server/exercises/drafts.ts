@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { exerciseSchema } from '@/core/formats/exercise';
 import { pathText } from '@/core/json';
-import { applyChanges, presentOf, type Change } from '@/core/worksheet/change';
+import { applyChanges, isAboutTheSame, presentOf, type Change } from '@/core/worksheet/change';
 import { sheetOf, type Sheet } from '@/core/worksheet/sheet';
 import { isUuid } from '../database/ids';
 import type { Guard } from '../guard/processes';
@@ -134,7 +134,7 @@ export async function saveChanges(
     const { sheet, made, overtaken } = applyChanges(draft.sheet, changes);
     const lost = overtaken.map((change): Overtaken => ({
       change,
-      present: presentOf(draft.sheet, change) ?? null,
+      present: presentOf(sheet, change) ?? null,
       by: lastToTouch(edits, change),
     }));
     if (made.length === 0) return { version: draft.version, edits, overtaken: lost };
@@ -166,11 +166,8 @@ export async function saveChanges(
 }
 
 function lastToTouch(edits: readonly Edit[], change: Change): string {
-  const same = (other: Change): boolean =>
-    change.type === 'line'
-      ? other.type === 'line' && other.id === change.id
-      : other.type === 'field' && other.field === change.field;
-  return edits.findLast((edit) => edit.changes.some(same))?.author ?? 'someone else';
+  const edit = edits.findLast(({ changes }) => changes.some((other) => isAboutTheSame(other, change)));
+  return edit?.author ?? 'someone else';
 }
 
 /** The exercises of all courses that a viewer may look at, in order. */

@@ -1,4 +1,12 @@
-import { applyChange, inverseOf, isMade, joinedWith, presentOf, type Change } from '@/core/worksheet/change';
+import {
+  applyChange,
+  inverseOf,
+  applyChanges,
+  isMade,
+  joinedWith,
+  presentOf,
+  type Change,
+} from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { NOTHING_DONE, stepOn, withStep, type Undo } from '../shell/undo';
 import { kept } from './kept';
@@ -7,12 +15,16 @@ import type { News, Overtaken } from '@/core/messages/sheet';
 /** A sheet in this browser and how it stands to the server's. */
 export interface SyncState {
   readonly sheet: Sheet;
-  /** The last version of the server that is in the sheet. */
+  /** The sheet as the server has it; what follows from its lines is not kept up. */
+  readonly there: Sheet;
+  /** The version that this is. */
   readonly version: number;
   /** Changes that the server does not have yet, oldest first. */
   readonly unsent: readonly Change[];
   /** How many of these are on their way. */
   readonly sending: number;
+  /** How many of these may be on the server all the same: they were sent, and the answer was lost. */
+  readonly doubtful: number;
   readonly clashes: readonly Overtaken[];
   /** Whose changes came in last, and when. */
   readonly lastOther: { readonly author: string; readonly version: number } | undefined;
@@ -21,9 +33,11 @@ export interface SyncState {
 
 export const startOf = (sheet: Sheet, version: number): SyncState => ({
   sheet,
+  there: sheet,
   version,
   unsent: [],
   sending: 0,
+  doubtful: 0,
   clashes: [],
   lastOther: undefined,
   undo: NOTHING_DONE,
@@ -53,10 +67,11 @@ export function changed(
 }
 
 /** Changes behind those that wait; what goes on with a waiting one is sent as one. */
-function queued({ unsent, sending }: SyncState, changes: readonly Change[]): readonly Change[] {
+function queued({ unsent, sending, doubtful }: SyncState, changes: readonly Change[]): readonly Change[] {
   const queue = [...unsent];
   for (const change of changes) {
-    const last = queue.length > sending ? queue.at(-1) : undefined;
+    // What the server may have is sent again as it was, for the server to know it again.
+    const last = queue.length > Math.max(sending, doubtful) ? queue.at(-1) : undefined;
     const together = last && joinedWith(last, change);
     if (together) queue[queue.length - 1] = together;
     else queue.push(change);
@@ -81,53 +96,73 @@ export function steppedBack(state: SyncState, way: 'undo' | 'redo'): SyncState {
 export const sent = (state: SyncState): SyncState => ({ ...state, sending: state.unsent.length });
 
 /** The state when sending failed: everything waits again. */
-export const notSent = (state: SyncState): SyncState => ({ ...state, sending: 0 });
-
-const isSame = (one: Change, other: Change): boolean =>
-  one.type === 'line'
-    ? other.type === 'line' && one.id === other.id
-    : other.type === 'field' && one.field === other.field;
+export const notSent = (state: SyncState): SyncState => ({
+  ...state,
+  sending: 0,
+  doubtful: Math.max(state.sending, state.doubtful),
+});
 
 /**
- * The state after the server has spoken. Others' changes were there before one's own: those that wait are taken
- * back, the others' made, and one's own made again, so that both browsers come to what the server has. What
- * was overtaken shows what is there now and is kept as a clash.
+ * The state after the server has spoken. Others' changes were there before one's own: they are made on what the
+ * server had, and one's own that wait made on that, so that both browsers come to what the server has. What was
+ * overtaken is not there then, and is kept as a clash.
  */
 export function heard(state: SyncState, news: News): SyncState {
   const { overtaken, edits } = news;
   const fresh = edits.filter(({ version }) => version > state.version);
-  const isLost = (change: Change): boolean => overtaken?.some((one) => isSame(one.change, change)) ?? false;
-  const base = [...state.unsent].reverse().map(inverseOf).reduce(applyChange, state.sheet);
-  const others = [
-    ...fresh.flatMap(({ changes }) => changes),
-    // What was overtaken may have been so before the last news, and shows what is there now in any case.
-    ...(overtaken ?? []).map(
-      ({ change, present }) =>
-        ({ ...change, is: change.type === 'line' ? (present ?? null) : present }) as Change,
-    ),
-  ].reduce(applyChange, base);
-  const own = state.unsent.flatMap((change, index) => {
-    const isSent = index < state.sending;
-    return isSent && isLost(change) ? [] : [{ change, isSent }];
-  });
-  const again = ownOver(others, own);
-  const unsent = overtaken ? again.own.filter(({ isSent }) => !isSent) : again.own;
+  const theirs = fresh.flatMap(({ changes }) => changes);
+  const others = theirs.reduce(applyChange, state.there);
+  // An answer: what was sent is made as the server has made it.
+  const answered = overtaken ? state.sending : 0;
+  const there = applyChanges(others, state.unsent.slice(0, answered)).sheet;
+  const again = ownOver(
+    there,
+    state.unsent.slice(answered).map((change, index) => ({
+      change,
+      isSent: index + answered < state.sending,
+      isDoubtful: index + answered < state.doubtful,
+    })),
+  );
+  const unsent = again.own;
   const lastEdit = fresh.at(-1);
   return {
     ...state,
-    sheet: again.sheet,
+    sheet: workedOutAs(again.sheet, state.sheet, theirs),
+    there,
     version: Math.max(state.version, news.version),
     unsent: unsent.map(({ change }) => change),
     sending: unsent.filter(({ isSent }) => isSent).length,
+    doubtful: unsent.filter(({ isDoubtful }) => isDoubtful).length,
     clashes: [...state.clashes, ...(overtaken ?? [])],
     lastOther: lastEdit ? { author: lastEdit.author, version: lastEdit.version } : state.lastOther,
   };
+}
+
+/** A sheet with what was worked out of the one before, until it is worked out anew; a layout of others is taken. */
+function workedOutAs(sheet: Sheet, before: Sheet, theirs: readonly Change[]): Sheet {
+  const isBench = ({ kind }: Sheet['parts'][number]): boolean => kind === 'breadboard';
+  const benches = sheet.parts.filter(isBench);
+  const refs = new Map(before.lines.map((line) => [line.id, line.refs]));
+  const hasTheirLayout = theirs.some((change) => change.type === 'field' && change.field === 'layout');
+  return kept(before, {
+    ...sheet,
+    parts: before.parts.some(isBench)
+      ? before.parts.flatMap((part, index, all) =>
+          isBench(part) ? (all.findIndex(isBench) === index ? benches : []) : [part],
+        )
+      : [...before.parts, ...benches],
+    nets: before.nets,
+    free: before.free,
+    layout: hasTheirLayout ? sheet.layout : before.layout,
+    lines: sheet.lines.map((line) => ({ ...line, refs: refs.get(line.id) ?? line.refs })),
+  });
 }
 
 interface Own {
   readonly change: Change;
   /** Whether it is on its way to the server. */
   readonly isSent: boolean;
+  readonly isDoubtful: boolean;
 }
 
 /**
@@ -136,11 +171,11 @@ interface Own {
  */
 function ownOver(others: Sheet, changes: readonly Own[]): { sheet: Sheet; own: readonly Own[] } {
   let sheet = others;
-  const own = changes.flatMap(({ change, isSent }) => {
+  const own = changes.flatMap(({ change, isSent, isDoubtful }) => {
     if (isMade(sheet, change)) return [];
     const now = behindNow(sheet, change);
     sheet = applyChange(sheet, now);
-    return [{ change: now, isSent }];
+    return [{ change: now, isSent, isDoubtful }];
   });
   return { sheet, own };
 }
@@ -152,10 +187,13 @@ function ownOver(others: Sheet, changes: readonly Own[]): { sheet: Sheet; own: r
 export function recovered(state: SyncState, left: readonly Change[]): SyncState {
   const { sheet, own } = ownOver(
     state.sheet,
-    left.map((change) => ({ change, isSent: false })),
+    // They may have been sent, and the answer lost with the page.
+    left.map((change) => ({ change, isSent: false, isDoubtful: true })),
   );
   const unsent = own.map(({ change }) => change);
-  return unsent.length === 0 ? state : { ...state, sheet, unsent, undo: withStep(state.undo, unsent) };
+  return unsent.length === 0
+    ? state
+    : { ...state, sheet, unsent, doubtful: unsent.length, undo: withStep(state.undo, unsent) };
 }
 
 /** A line that is taken out remembers what it stood behind, to come back there: others may have put a line between. */
