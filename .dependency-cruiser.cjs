@@ -11,15 +11,57 @@ const outside = (folder, allowed) => ({
   },
 });
 
+/**
+ * The rooms of the core, each above those that it may import. Beside them stand its few loose files (`brand.ts`,
+ * `effort.ts`, `json.ts`, `random.ts`, `result.ts`, `units.ts`), which know no room.
+ */
+const ROOMS = [
+  'words',
+  'boards',
+  'breadboards',
+  'solver',
+  'parts',
+  'wiring',
+  'electrics',
+  'findings',
+  'program',
+  'stimuli',
+  'rehearsal',
+  'expectations',
+  'formats',
+  'judge',
+  'plan',
+  'statements',
+  'course',
+  'drawing',
+  'generated',
+  'worksheet',
+  'messages',
+];
+const inOrder = ROOMS.map((room, index) => ({
+  name: `core-${room}-looks-down`,
+  comment: `core/${room} may import rooms below it only`,
+  severity: 'error',
+  from: { path: `^core/${room}/`, pathNot: TESTS },
+  to: { path: `^core/(${ROOMS.slice(index + 1).join('|') || '-'})/` },
+}));
+
 module.exports = {
   forbidden: [
     {
       name: 'no-cycles',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     outside('core', []),
+    ...inOrder,
+    {
+      name: 'core-files-know-no-room',
+      severity: 'error',
+      from: { path: '^core/[^/]+\\.ts$', pathNot: TESTS },
+      to: { path: '^core/[^/]+/' },
+    },
     outside('grammars', ['core']),
     outside('engines', ['core']),
     outside('cli', ['core', 'grammars', 'engines']),

@@ -7,7 +7,7 @@ import { check as judge } from '@/core/judge/check';
 import { compileProgram, type Grammars } from '@/core/program';
 import { nodeGrammars } from '@/grammars/node';
 import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
-import type { Command } from './run';
+import type { Command } from './command';
 
 const sightings: readonly string[] = sightingSchema.options;
 

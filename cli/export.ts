@@ -11,7 +11,7 @@ import { Circuit } from '@/core/wiring/circuit';
 import type { Wiring } from '@/core/wiring/wiring';
 import { readState, stateOptions, type GivenState } from './bench-state';
 import { loadExercise, loadWiring, options, Unusable } from './input';
-import type { Command } from './run';
+import type { Command } from './command';
 
 /** What is exported: a wiring alone, or the reference of an exercise. */
 interface Subject {

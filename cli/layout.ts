@@ -1,8 +1,8 @@
-import { taskOf } from '@/core/formats/exercise-layout';
+import { taskOf } from '@/core/course/exercise-layout';
 import { place } from '@/core/plan/placement';
 import { writeTable } from '@/core/wiring/table';
 import { loadExercise, loadWiring, options, required, usable } from './input';
-import type { Command } from './run';
+import type { Command } from './command';
 
 /** `layout`: where the parts and wires of an exercise go, as a wiring table. */
 export const layout: Command = async (words, { out, folder }) => {

@@ -2,7 +2,7 @@ import { shippedBoards } from '@/core/boards';
 import { lintProgram } from '@/core/judge/lint';
 import { nodeGrammars } from '@/grammars/node';
 import { loadProgram, options, required, Unusable } from './input';
-import type { Command } from './run';
+import type { Command } from './command';
 
 /** `lint`: what is wrong with a program alone. */
 export const lint: Command = async (words, { out, folder }) => {

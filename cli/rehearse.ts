@@ -7,7 +7,7 @@ import type { Wiring } from '@/core/wiring/wiring';
 import { nodeGrammars } from '@/grammars/node';
 import { touchedPart } from './bench-state';
 import { loadProgram, loadWiring, options, readDuration, readText, required, Unusable } from './input';
-import type { Command } from './run';
+import type { Command } from './command';
 
 /** `run`: a program on a wiring for some time; prints what changes. */
 export const rehearse: Command = async (words, { out, folder }) => {

@@ -3,7 +3,7 @@ import { solveBench } from '@/core/electrics/bench-point';
 import { Circuit } from '@/core/wiring/circuit';
 import { readState, stateOptions } from './bench-state';
 import { loadWiring, options, required, Unusable } from './input';
-import type { Command } from './run';
+import type { Command } from './command';
 
 /** `solve`: voltages and currents of a wiring in one state of its pins and parts. */
 export const solve: Command = async (words, { out, folder }) => {

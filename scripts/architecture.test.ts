@@ -1,7 +1,11 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { describe, expect, test } from 'vitest';
 
 const map = readFileSync('ARCHITECTURE.md', 'utf8');
+const cruiser = createRequire(import.meta.url)('../.dependency-cruiser.cjs') as {
+  readonly forbidden: readonly { readonly name: string }[];
+};
 const files = readdirSync('.', { withFileTypes: true })
   .filter((entry) => !/^(node_modules|\.git|\.next|\.didaktor)$/.test(entry.name))
   .flatMap((entry) =>
@@ -32,5 +36,12 @@ describe('the map', () => {
     const rooms = files.filter((file) => /^core\/\w+$/.test(file));
     expect(rooms).toContain('core/parts');
     expect(rooms.filter((room) => !map.includes(`| \`${room}\``))).toEqual([]);
+  });
+
+  test('has the rooms of the core in the order in which they may import each other', () => {
+    const inMap = [...map.matchAll(/^\| `core\/(\w+)`/gm)].map(([, room]) => room!);
+    const ordered = cruiser.forbidden.flatMap(({ name }) => /^core-(\w+)-looks-down$/.exec(name)?.[1] ?? []);
+    expect(ordered.length).toBeGreaterThan(15);
+    expect(inMap.filter((room) => room !== 'testing')).toEqual(ordered);
   });
 });

@@ -12,7 +12,12 @@ import {
   type PinDrive,
   type PinDrives,
 } from './bench';
-import { operatingPoint, outputCurrent, transistorCurrents, type OperatingPoint } from './operating-point';
+import {
+  operatingPoint,
+  outputCurrent,
+  transistorCurrents,
+  type OperatingPoint,
+} from '../solver/operating-point';
 
 /** What one part carries. */
 export interface PartFigures {

@@ -4,8 +4,8 @@ import { effort } from '../effort';
 import { AT_REST, kindOf, type PartElement, type PartState } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
-import type { Element, SolverNode } from './network';
-import { fitJunction, type JunctionModel } from './junction';
+import type { Element, SolverNode } from '../solver/network';
+import { fitJunction, type JunctionModel } from '../solver/junction';
 
 /**
  * What the program makes a pin do. `duty` is the high share of a period, from 0 to 1; `hertz` how many

@@ -8,9 +8,9 @@ import { prepareBench, type PinDrive } from './bench';
 import { solveBench } from './bench-point';
 import { worstCase } from './worst-case';
 import { brightnessAt, glowAt } from './brightness';
-import type { Network, Element } from './network';
-import { fitJunction, junctionAt } from './junction';
-import { operatingPoint } from './operating-point';
+import type { Network, Element } from '../solver/network';
+import { fitJunction, junctionAt } from '../solver/junction';
+import { operatingPoint } from '../solver/operating-point';
 import { currentPath } from './paths';
 
 const resistor = (from: number, to: number, ohms: number): Element => ({ type: 'resistor', from, to, ohms });

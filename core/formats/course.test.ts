@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { firstDifference, place } from '../plan/placement';
 import { courseExercises } from '../testing/course';
-import { taskOf } from './exercise-layout';
+import { taskOf } from '../course/exercise-layout';
 
 test('the course has twelve exercises; the counter and the lantern have a second form', () => {
   expect(courseExercises).toHaveLength(14);

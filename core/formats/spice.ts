@@ -1,6 +1,6 @@
 import { driveBench, type Bench, type PinDrives } from '../electrics/bench';
-import type { Element } from '../electrics/network';
-import { THERMAL_VOLTS, type JunctionModel } from '../electrics/junction';
+import type { Element } from '../solver/network';
+import { THERMAL_VOLTS, type JunctionModel } from '../solver/junction';
 import { nameOf, type Wiring } from '../wiring/wiring';
 
 /**

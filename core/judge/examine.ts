@@ -10,7 +10,7 @@ import type { Trace } from '../rehearsal/trace';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
-import { lampBands, type LampBands } from './bands';
+import { lampBands, type LampBands } from './lamp-bands';
 import { correspondence } from './compare';
 import { rehearsalOf, type Judging, type Played } from './judging';
 import { matchCircuits, reduced, type Match, type Reduced } from './match';

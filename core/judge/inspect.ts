@@ -7,7 +7,7 @@ import { isContact } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
 import type { Wiring } from '../wiring/wiring';
-import { lampBands } from './bands';
+import { lampBands } from './lamp-bands';
 import { correspondence } from './compare';
 import { matchCircuits, reduced, type Match } from './match';
 import { observationsOn } from './rules';

@@ -8,7 +8,7 @@ import type { ProgramProblem } from '../program';
 import type { Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
-import type { LampBands } from './bands';
+import type { LampBands } from './lamp-bands';
 import type { Match, Reduced } from './match';
 import type { Wording } from './program/wording';
 

@@ -1,5 +1,5 @@
 import { legName } from '../brand';
-import { fitJunction } from '../electrics/junction';
+import { fitJunction } from '../solver/junction';
 import { defineKind } from './kind';
 import { readChoice } from './value';
 

@@ -1,7 +1,7 @@
 import { legName, type LegName } from '../brand';
 import type { Column } from '../breadboards';
-import type { JunctionModel } from '../electrics/junction';
-import type { TransistorModel } from '../electrics/transistor';
+import type { JunctionModel } from '../solver/junction';
+import type { TransistorModel } from '../solver/transistor';
 import type { Result } from '../result';
 import type { PartValue } from './value';
 

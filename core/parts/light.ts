@@ -1,4 +1,4 @@
-import { fitJunction, type JunctionModel } from '../electrics/junction';
+import { fitJunction, type JunctionModel } from '../solver/junction';
 import type { Ratings } from './kind';
 
 /**

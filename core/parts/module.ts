@@ -1,5 +1,5 @@
 import { legName, type LegName } from '../brand';
-import { fitJunction } from '../electrics/junction';
+import { fitJunction } from '../solver/junction';
 import { ok, type Result } from '../result';
 import type { Leg, PartElement, Ratings } from './kind';
 import type { PartValue } from './value';

@@ -1,5 +1,5 @@
 import { legNames } from '../brand';
-import { SMALL_SIGNAL_NPN } from '../electrics/transistor';
+import { SMALL_SIGNAL_NPN } from '../solver/transistor';
 import { defineKind, type Leg } from './kind';
 import { readChoice } from './value';
 

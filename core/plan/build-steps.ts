@@ -1,8 +1,10 @@
 import type { Ref } from '../brand';
-import type { HouseRules } from '../course/house-rules';
 import { type Body, isPowerSource, kindOf } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import { findPart, nameOf, shortNameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+
+/** Whether the power is wired last, or first. */
+export type WiringOrder = 'supply-last' | 'supply-first';
 
 export type BuildStage = 'rails' | 'supply-wires' | 'low-parts' | 'tall-parts' | 'signal-wires' | 'source';
 
@@ -11,7 +13,6 @@ export const stagesOf: Readonly<Record<WiringOrder, readonly BuildStage[]>> = {
   'supply-last': ['rails', 'low-parts', 'tall-parts', 'signal-wires', 'supply-wires', 'source'],
   'supply-first': ['rails', 'supply-wires', 'low-parts', 'tall-parts', 'signal-wires', 'source'],
 };
-type WiringOrder = HouseRules['wiringOrder'];
 
 /** One thing to plug in, with a look at the result. */
 export interface BuildStep {

@@ -13,7 +13,7 @@ import { LiveCircuit } from './live-circuit';
 import { LookLog } from './look-log';
 import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
 import { driveOf, pinAtRest, type PinState } from './pin-state';
-import type { RehearsalOptions } from './rehearse';
+import type { RehearsalOptions } from './options';
 import { SerialPort } from './serial';
 import { boardTimelineOf, timelineOf, type TimedChange } from './timeline';
 import type { FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';

@@ -1,30 +1,14 @@
 import type { BoardProfile } from '../boards';
 import { effort, effortLeft, within } from '../effort';
-import type { Stimulus } from '../stimuli';
 import type { Program } from '../program';
 import { Machine } from '../program/machine';
 import { Restart, Stop, type EndReason } from '../program/stop';
 import type { Wiring } from '../wiring/wiring';
 import { BoardHost } from './board-host';
 import { Circuit } from '../wiring/circuit';
+import type { RehearsalOptions } from './options';
 import { SolvedCircuit } from './solved-circuit';
 import type { Trace } from './trace';
-
-export interface RehearsalOptions {
-  /** Virtual seconds to run. */
-  readonly seconds: number;
-  /** What happens to the circuit meanwhile. */
-  readonly stimuli?: readonly Stimulus[];
-  /** Buttons bounce as this seed has it; without one they do not bounce. */
-  readonly bounceSeed?: number;
-  /** Steps after which the run is given up; one step is a statement or a library call. */
-  readonly steps?: number;
-  /** What a floating line reads as; `noise` follows the seed. */
-  readonly floatingReads?: 'low' | 'high' | 'noise';
-  readonly seed?: number;
-  /** Off only to prove that skipping unchanging passes makes no difference. */
-  readonly skip?: boolean;
-}
 
 /** Enough for a busy minute of virtual time, and over within a few seconds of real time. */
 const DEFAULT_STEPS = 15_000_000;

@@ -5,7 +5,8 @@ import type { Stimulus } from '../stimuli';
 import { compileProgram } from '../program';
 import { beacon, grammars } from '../testing/beacon';
 import { readWiring } from '../wiring/read';
-import { rehearse, type RehearsalOptions } from './rehearse';
+import type { RehearsalOptions } from './options';
+import { rehearse } from './rehearse';
 import { timelineOf } from './timeline';
 
 const { board } = beacon;

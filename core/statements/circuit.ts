@@ -1,50 +1,22 @@
-import type { LegName, PointName, Ref } from '../brand';
+import type { PointName, Ref } from '../brand';
 import { pointName, ref } from '../brand';
 import { isPowerSource, kindOf, type PartValue } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import { groundSocket, supplySocket } from './pins';
 import { follow } from './recipes';
+import type { Make } from './recipes/make';
 import { readLine } from './read';
-import type { Assumption, ReadLine, Slot, Statement, StatementContext, Target, Trouble } from './statement';
+import type { Assumption, ReadLine, Statement, StatementContext, Trouble } from './statement';
+import {
+  BOARD_REF,
+  splitPoint,
+  type PartLine,
+  type StatedCircuit,
+  type StatedLine,
+  type StatedNet,
+  type StatedPart,
+} from './stated';
 import { counted, wishTroubles, type TakenPins } from './wishes';
-
-/** A part as an exercise lists it. */
-export interface StatedPart {
-  readonly ref: Ref;
-  readonly kind: string;
-  readonly value: string;
-  readonly accept?: { readonly from: string; readonly to: string };
-}
-
-/** Points of an exercise that are one node. */
-export interface StatedNet {
-  readonly name: string;
-  readonly points: readonly PointName[];
-}
-
-/** A part line as it is kept: its text and the parts that it has made before. */
-export interface PartLine {
-  readonly text: string;
-  readonly refs: readonly Ref[];
-}
-
-/** A part line with everything that was made of it. */
-export interface StatedLine extends ReadLine {
-  readonly refs: readonly Ref[];
-  readonly assumptions: readonly Assumption[];
-}
-
-/** The circuit that part lines describe. */
-export interface StatedCircuit {
-  readonly lines: readonly StatedLine[];
-  readonly parts: readonly StatedPart[];
-  readonly nets: readonly StatedNet[];
-  /** Which pins may stand for a pin, by the pin's point. */
-  readonly freePins: Readonly<Record<string, string>>;
-}
-
-/** Name of the board in an exercise's points. */
-export const BOARD_REF = ref('U1');
 
 /**
  * The parts and nets that part lines describe, one after another. Parts keep the names that their line
@@ -53,25 +25,6 @@ export const BOARD_REF = ref('U1');
 export function circuitOf(lines: readonly PartLine[], context: StatementContext): StatedCircuit {
   const builder = new CircuitBuilder(lines, context);
   return builder.build();
-}
-
-/** What a recipe builds with. */
-export interface Make {
-  readonly context: StatementContext;
-  /** Adds a part; its name is the line's next one of that kind. */
-  readonly part: (kind: string, value: string, accept?: StatedPart['accept']) => Ref;
-  readonly join: (one: PointName, other: PointName) => void;
-  readonly pin: (name: string) => PointName;
-  readonly ground: () => PointName;
-  /** The plus of a source: of the board's logic supply, or of a part that gives power. */
-  readonly supply: (source?: Target) => PointName;
-  readonly point: (target: Target) => PointName;
-  /** A power source of an earlier or later line; `undefined` when there is none. */
-  readonly powerSource: () => Ref | undefined;
-  readonly assume: (slot: Slot, assumption: Omit<Assumption, 'slot'>) => void;
-  readonly trouble: (slot: Slot | undefined, trouble: Omit<Trouble, 'from' | 'to'>) => void;
-  /** A part that this or an earlier line made. */
-  readonly known: (ref: Ref) => StatedPart | undefined;
 }
 
 class CircuitBuilder {
@@ -251,12 +204,6 @@ function netName(points: readonly PointName[], sockets: readonly string[], role:
   const refs = [...new Set(points.map((point) => splitPoint(point)[0]))];
   const source = points.find((point) => /^G\d+\.plus$/.test(point));
   return source ? `supply ${splitPoint(source)[0]}` : `${refs[0]!} to ${refs[1] ?? refs[0]!}`;
-}
-
-/** A point's owner and the leg or socket. */
-export function splitPoint(point: PointName | string): readonly [Ref, LegName] {
-  const dot = point.indexOf('.');
-  return [ref(point.slice(0, dot)), point.slice(dot + 1) as LegName];
 }
 
 const prefixOf = (name: string): string => name.replace(/\d+$/, '');

@@ -1,6 +1,7 @@
 export { alternativesTo } from './alternatives';
-export { BOARD_REF, circuitOf, splitPoint, takenPins } from './circuit';
-export type { PartLine, StatedCircuit, StatedLine, StatedNet, StatedPart } from './circuit';
+export { circuitOf, takenPins } from './circuit';
+export { BOARD_REF, splitPoint } from './stated';
+export type { PartLine, StatedCircuit, StatedLine, StatedNet, StatedPart } from './stated';
 export { completionsOf, type Completion } from './complete';
 export { USUAL_KIT, type Kit } from './kit';
 export { adviseOnPins, type PinAdvice } from './pin-advice';

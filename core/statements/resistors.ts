@@ -1,8 +1,8 @@
-import { forwardVoltsAt, type JunctionModel } from '../electrics/junction';
+import { forwardVoltsAt, type JunctionModel } from '../solver/junction';
 import { seriesResistorOhms } from '../electrics/values/formulas';
 import { nearestInSeries } from '../electrics/values/series';
 import { lampModels, ohmsText, readOhms } from '../parts';
-import type { StatedPart } from './circuit';
+import type { StatedPart } from './stated';
 import { nearestInKit } from './kit';
 import type { Accepting, Statement, StatementContext, StatementRules } from './statement';
 

@@ -2,13 +2,13 @@ import { isPowerSource, isResistor, kindOf } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import {
   BOARD_REF,
-  circuitOf,
   splitPoint,
   type PartLine,
   type StatedCircuit,
   type StatedNet,
   type StatedPart,
-} from './circuit';
+} from './stated';
+import { circuitOf } from './circuit';
 import { recipes } from './recipes';
 import { readLine } from './read';
 import type { StatementContext } from './statement';

@@ -2,7 +2,7 @@ import { legName, ref, type LegName, type PointName, type Ref } from '../brand';
 import type { BoardProfile } from '../boards';
 import { isPowerSource, isResistor } from '../parts';
 import { legPoint } from '../wiring/wiring';
-import { BOARD_REF, splitPoint, type StatedNet, type StatedPart } from './circuit';
+import { BOARD_REF, splitPoint, type StatedNet, type StatedPart } from './stated';
 import { pinList, supplySocket } from './pins';
 
 /** Where a leg is, as a line says it. */

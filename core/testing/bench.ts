@@ -1,7 +1,8 @@
 import { shippedBoards } from '../boards';
 import type { Stimulus } from '../stimuli';
 import { compileProgram } from '../program';
-import { rehearse, type RehearsalOptions } from '../rehearsal/rehearse';
+import type { RehearsalOptions } from '../rehearsal/options';
+import { rehearse } from '../rehearsal/rehearse';
 import type { Trace } from '../rehearsal/trace';
 import { readWiring } from '../wiring/read';
 import { grammars } from './beacon';

@@ -2,7 +2,7 @@ import type { LegName, Ref } from '../brand';
 import { columns, rails, type Column, type Rail } from '../breadboards';
 import type { HouseRules } from '../course/house-rules';
 import { boardsOf } from '../formats/exercise';
-import { taskOf } from '../formats/exercise-layout';
+import { taskOf } from '../course/exercise-layout';
 import { kindOf } from '../parts';
 import { place } from '../plan/placement';
 import { fail, ok, type Result } from '../result';

@@ -1,7 +1,7 @@
 import { pointName, ref } from '../brand';
 import { rulesWith, statementRules, type HouseRules } from '../course/house-rules';
 import { boardsOf, type ExerciseData } from '../formats/exercise';
-import { taskOf } from '../formats/exercise-layout';
+import { taskOf } from '../course/exercise-layout';
 import { firstDifference, place, type PlacementTask } from '../plan/placement';
 import { ok, fail, type Result } from '../result';
 import {

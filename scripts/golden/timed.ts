@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { format, resolveConfig } from 'prettier';
 import { readWholePrograms } from '@/core/program/golden/programs';
-import type { TimedEdge, TimedResults } from '@/core/program/golden/timed';
+import type { TimedEdge, TimedResults } from '@/core/testing/golden-timing';
 
 const { processor } = parseArgs({ options: { processor: { type: 'string' } } }).values;
 if (processor === undefined) throw new Error('Which processor? npm run golden:timed -- --processor NAME');

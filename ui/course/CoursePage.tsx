@@ -2,32 +2,13 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import type { Rung } from '@/core/course/ladder';
 import type { SharingState } from '@/core/course/sharing';
 import { Button } from '../design/Button';
 import { Sharing } from '../sharing/Sharing';
 import { CourseTools } from './CourseTools';
 import { Ladder } from './Ladder';
 import type { CourseActions } from './actions';
-
-export interface CourseExercise {
-  readonly id: string;
-  readonly title: string;
-  readonly aim: string;
-  readonly minutes: number | null;
-  readonly lessonId: string | null;
-  readonly rung: Rung;
-  readonly state: 'unfinished' | 'no-program' | 'complete';
-  /** Classes for which it is open. */
-  readonly openFor: readonly string[];
-  readonly revisions: number;
-}
-
-export interface CourseLesson {
-  readonly id: string;
-  readonly title: string;
-  readonly minutes: number;
-}
+import type { CourseExercise, CourseLesson } from './course';
 
 interface CoursePageProps {
   readonly courseId: string;

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../design/Button';
 import type { CourseActions } from './actions';
-import type { CourseExercise, CourseLesson } from './CoursePage';
+import type { CourseExercise, CourseLesson } from './course';
 
 interface CourseToolsProps {
   readonly courseId: string;

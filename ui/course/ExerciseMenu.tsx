@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import type { RevisionSummary } from './actions';
-import type { CourseExercise } from './CoursePage';
+import type { CourseExercise } from './course';
 
 interface ExerciseMenuProps {
   readonly exercise: CourseExercise;

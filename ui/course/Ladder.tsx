@@ -21,7 +21,7 @@ import Link from 'next/link';
 import { useId, useState } from 'react';
 import type { LadderConcept } from '@/core/course/ladder';
 import type { RevisionSummary, Standing } from './actions';
-import type { CourseExercise, CourseLesson } from './CoursePage';
+import type { CourseExercise, CourseLesson } from './course';
 import { ExerciseMenu } from './ExerciseMenu';
 
 interface LadderProps {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { forwardVoltsAt } from '@/core/electrics/junction';
+import { forwardVoltsAt } from '@/core/solver/junction';
 import { lampResistor } from '@/core/electrics/values/kit';
 import { powerMw } from '@/core/electrics/values/formulas';
 import { lampColours, lampModels } from '@/core/parts';

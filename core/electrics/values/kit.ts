@@ -1,4 +1,4 @@
-import { forwardVoltsAt, type JunctionModel } from '../junction';
+import { forwardVoltsAt, type JunctionModel } from '../../solver/junction';
 import { seriesResistorOhms } from './formulas';
 import { neighbours, nearestInSeries, type Series } from './series';
 

@@ -1,5 +1,5 @@
 import type { LegName } from '../../brand';
-import type { JunctionModel } from '../../electrics/junction';
+import type { JunctionModel } from '../../solver/junction';
 import { AT_REST, kindOf } from '../../parts';
 import type { PlacedPart } from '../../wiring/wiring';
 import type { Built } from '../subject';

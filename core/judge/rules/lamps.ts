@@ -1,5 +1,5 @@
 import { placesOf, socketsOf } from '../places';
-import { LIT_MA, forwardVoltsAt } from '../../electrics/junction';
+import { LIT_MA, forwardVoltsAt } from '../../solver/junction';
 import { quantity, type Observation } from '../../findings/finding';
 import { isResistor, kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';

@@ -1,16 +1,8 @@
 import { acrossPitches } from '../../breadboards';
-import type { LegName, Ref } from '../../brand';
+import type { LegName } from '../../brand';
 import { kindOf, type Body } from '../../parts';
+import type { BodyBox } from './body-box';
 import type { Hole } from './grid';
-
-/** The room that a part's body takes over a breadboard, in pitches: middle and half extents. */
-export interface BodyBox {
-  readonly board: Ref;
-  readonly x: number;
-  readonly y: number;
-  readonly halfX: number;
-  readonly halfY: number;
-}
 
 /** Half extents of bodies that stand beside legs in one column, and how far beside, in pitches. */
 const beside: Readonly<Partial<Record<Body, readonly [away: number, halfX: number, halfY: number]>>> = {
@@ -56,9 +48,3 @@ export function bodyBox(kindName: string, holes: ReadonlyMap<LegName, Hole>): Bo
   }
   return { board, ...middle, halfX: (right - left) / 2 - 0.2, halfY: (bottom - top) / 2 + 0.3 };
 }
-
-/** Whether two bodies would have to be in one place. */
-export const overlaps = (one: BodyBox, other: BodyBox): boolean =>
-  one.board === other.board &&
-  Math.abs(one.x - other.x) < one.halfX + other.halfX &&
-  Math.abs(one.y - other.y) < one.halfY + other.halfY;

@@ -1,6 +1,7 @@
 import { kindOf } from '../../parts';
 import { nameOf, findPart, type PlacedPart, type Point, type Wiring } from '../../wiring/wiring';
-import { bodyBox, overlaps } from './bodies';
+import { bodyBox } from './bodies';
+import { overlaps } from './body-box';
 import type { PlacementTask } from './task';
 import { lengthOf } from './wires';
 

@@ -1,7 +1,7 @@
 import { columnsOf, rails, railHalf, sideOf, type Column, type Rail } from '../../breadboards';
 import type { PointName, Ref } from '../../brand';
 import { nameOf, type Point } from '../../wiring/wiring';
-import { overlaps, type BodyBox } from './bodies';
+import { overlaps, type BodyBox } from './body-box';
 import type { PlacementTask, TaskNet } from './task';
 
 /** A hole of a breadboard. */

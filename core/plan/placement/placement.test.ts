@@ -6,7 +6,8 @@ import { randomTask } from '../../testing/random-netlist';
 import { overreachOf, readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
 import { findPart, nameOf, type Wiring } from '../../wiring/wiring';
-import { bodyBox, overlaps } from './bodies';
+import { bodyBox } from './bodies';
+import { overlaps } from './body-box';
 import {
   DEFAULT_RULES,
   firstDifference,

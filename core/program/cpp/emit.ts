@@ -5,13 +5,11 @@ import { Stop } from '../stop';
 import { comparators, countsUntilTurn } from './clock-turn';
 import { costOf } from './cost';
 import { compareTexts, textAt } from './library/letters';
+import type { Evaluate } from './evaluate';
 import { operation } from './operations';
 import { printed } from './print';
 import type { Expression, Place, ProgramTree, Statement } from './tree';
 import { cellsOf, conversionTo, cut, isTextual, type ScalarType } from './types';
-
-/** A compiled expression: its value on a machine. */
-export type Evaluate = (machine: Machine) => number;
 
 /** How a statement ended. */
 const enum Completion {

@@ -1,5 +1,5 @@
 import type { Machine } from '../machine';
-import type { Evaluate } from './emit';
+import type { Evaluate } from './evaluate';
 import { fitting } from './library/strings';
 import type { BinaryOperator } from './tree';
 import { conversionTo, type ScalarType } from './types';

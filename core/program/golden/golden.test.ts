@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import { grammars } from '../../testing/beacon';
 import { readGoldenPrograms, readWholePrograms, type GoldenResults } from './programs';
-import { printedLines } from './run';
+import { printedLines } from '../../testing/golden-prints';
 
 const here = (file: string): string => readFileSync(new URL(file, import.meta.url), 'utf8');
 const programs = readGoldenPrograms(here('./programs.txt'));

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import { grammars } from '../../testing/beacon';
 import { readWholePrograms } from './programs';
-import { isTimed, timingOf, type TimedResults } from './timed';
+import { isTimed, timingOf, type TimedResults } from '../../testing/golden-timing';
 
 const here = (file: string): string => readFileSync(new URL(file, import.meta.url), 'utf8');
 const programs = readWholePrograms(here('./timed.txt'));

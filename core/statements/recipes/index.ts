@@ -1,4 +1,4 @@
-import type { Make } from '../circuit';
+import type { Make } from './make';
 import { legPoint } from '../../wiring/wiring';
 import { isLegByLeg, type Statement } from '../statement';
 import { button, knob, lightSensor, slideSwitch, thermistor } from './inputs';

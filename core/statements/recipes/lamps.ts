@@ -1,6 +1,7 @@
 import { legName, type LegName, type PointName, type Ref } from '../../brand';
 import { legPoint } from '../../wiring/wiring';
-import type { Make, StatedPart } from '../circuit';
+import type { StatedPart } from '../stated';
+import type { Make } from './make';
 import { acceptOf, lampOhms, ohmsPhrase, usualAccept } from '../resistors';
 import type { Statement } from '../statement';
 import type { CircuitView } from '../view';

@@ -1,5 +1,6 @@
 import type { PinFunction } from '../../boards';
-import type { Make, StatedPart } from '../circuit';
+import type { StatedPart } from '../stated';
+import type { Make } from './make';
 import type { CircuitView } from '../view';
 import type { Statement } from '../statement';
 

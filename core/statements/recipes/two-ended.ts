@@ -1,7 +1,7 @@
 import { legName, type PointName } from '../../brand';
 import { kindOf } from '../../parts';
 import { legPoint } from '../../wiring/wiring';
-import type { Make } from '../circuit';
+import type { Make } from './make';
 import type { Target } from '../statement';
 import { noPins, type Recipe } from './recipe';
 

@@ -2,7 +2,7 @@ import { textRepair, warning, type ProgramProblem } from '../../problem';
 import type { Variable } from '../scope';
 import { allExpressions, allStatements, cellOf, expressionsOf, allParts } from '../walk';
 import type { FunctionTree, ProgramTree } from '../tree';
-import type { Facts, Habit } from './index';
+import type { Facts, Habit } from './habit';
 
 /** Library functions that wait, or take so long that everything else waits. */
 const slow: ReadonlySet<string> = new Set([

@@ -1,7 +1,7 @@
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import { allStatements, bare, cellOf, expressionsOf, allParts, statementsOf } from '../walk';
 import type { Expression, Statement } from '../tree';
-import type { Habit } from './index';
+import type { Habit } from './habit';
 
 /**
  * A variable that begins anew at every turn of the repeating function and is stepped once in it: it can

@@ -2,7 +2,7 @@ import { neverReached } from '../../habit-problems';
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import { allExpressions, bare, cellOf } from '../walk';
 import type { Expression } from '../tree';
-import type { Facts, Habit } from './index';
+import type { Facts, Habit } from './habit';
 
 /** Numbers out of the board's ranges, and fractions that are lost. */
 export const numberHabits: Habit = (facts) => {

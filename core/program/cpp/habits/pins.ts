@@ -2,7 +2,7 @@ import { warning, type ProgramProblem } from '../../problem';
 import type { Span } from '../../syntax';
 import { allExpressions, bare } from '../walk';
 import type { Expression } from '../tree';
-import type { Facts, Habit } from './index';
+import type { Facts, Habit } from './habit';
 
 /** Functions that name a pin, and which of their values do. */
 const pinArguments: Readonly<Record<string, readonly number[]>> = {

@@ -2,7 +2,7 @@ import { doubleCount, repeatsWhileHeld } from '../../habit-problems';
 import type { ProgramProblem } from '../../problem';
 import { allExpressions, allParts, allStatements, bare, cellOf, statementsOf } from '../walk';
 import type { Expression, Statement } from '../tree';
-import type { Habit } from './index';
+import type { Habit } from './habit';
 
 const WORDS = { loop: 'loop', level: 'level' };
 

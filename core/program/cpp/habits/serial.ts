@@ -1,6 +1,6 @@
 import { textRepair, warning } from '../../problem';
 import { allExpressions } from '../walk';
-import type { Habit } from './index';
+import type { Habit } from './habit';
 
 /** A program that prints or reads, and never starts the line. */
 export const serialHabits: Habit = ({ tree }) => {

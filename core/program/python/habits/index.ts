@@ -1,21 +1,11 @@
 import type { ProgramProblem } from '../../problem';
-import type { PythonTree, Statement } from '../tree';
+import type { PythonTree } from '../tree';
 import { allStatements } from '../walk';
+import type { Facts, Habit } from './habit';
 import { memoryHabits } from './memory';
 import { numberHabits } from './numbers';
-import { pinObjects, type PinObjects } from './pins';
+import { pinObjects } from './pins';
 import { pressHabits } from './presses';
-
-/** What the habits look at. */
-export interface Facts {
-  readonly tree: PythonTree;
-  /** Bodies of the loops that repeat for ever. */
-  readonly loops: readonly (readonly Statement[])[];
-  readonly pins: PinObjects;
-}
-
-/** One look at a program that the board takes: what in it is likely not meant so. */
-export type Habit = (facts: Facts) => readonly ProgramProblem[];
 
 const habits: readonly Habit[] = [memoryHabits, numberHabits, pressHabits];
 

@@ -1,7 +1,7 @@
 import { warning, type ProgramProblem } from '../../problem';
 import type { Statement } from '../tree';
 import { allStatements, placeOf, statementsOf, targetsOf } from '../walk';
-import type { Habit } from './index';
+import type { Habit } from './habit';
 import { stepsItself } from './steps';
 
 /** A name that gets its first value anew at every turn of the loop for ever and is stepped once in it. */

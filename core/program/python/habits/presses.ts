@@ -3,7 +3,7 @@ import type { ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
 import { numberOf } from '../values';
 import { allExpressions, allStatements, placeOf, targetsOf } from '../walk';
-import type { Habit } from './index';
+import type { Habit } from './habit';
 import { reads, type PinObjects } from './pins';
 import { stepsItself } from './steps';
 

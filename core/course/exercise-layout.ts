@@ -1,9 +1,9 @@
 import { ref } from '../brand';
 import { breadboards } from '../breadboards';
-import { DEFAULT_HOUSE_RULES, placementRules, rulesWith, type HouseRules } from '../course/house-rules';
+import { DEFAULT_HOUSE_RULES, placementRules, rulesWith, type HouseRules } from './house-rules';
 import { taskFrom, type PlacementTask } from '../plan/placement';
 import { fail, type Result } from '../result';
-import { boardsOf, type ExerciseData } from './exercise';
+import { boardsOf, type ExerciseData } from '../formats/exercise';
 
 /** The placement task of an exercise: its parts and nets on the breadboards that it lists. */
 export function taskOf(

@@ -1,8 +1,8 @@
-import type { BoardProfile } from '../../boards';
-import { ref } from '../../brand';
-import { rehearse } from '../../rehearsal/rehearse';
-import { compileProgram, type Grammars } from '../index';
-import type { GoldenProgram } from './programs';
+import type { BoardProfile } from '../boards';
+import { ref } from '../brand';
+import { rehearse } from '../rehearsal/rehearse';
+import { compileProgram, type Grammars } from '../program/index';
+import type { GoldenProgram } from '../program/golden/programs';
 
 /** Seconds within which every golden program has printed everything. */
 const SECONDS = 5;

@@ -1,7 +1,7 @@
-import type { BoardProfile } from '../../boards';
-import { ref } from '../../brand';
-import { rehearse } from '../../rehearsal/rehearse';
-import { compileProgram, type Grammars } from '../index';
+import type { BoardProfile } from '../boards';
+import { ref } from '../brand';
+import { rehearse } from '../rehearsal/rehearse';
+import { compileProgram, type Grammars } from '../program/index';
 
 /** An edge of a pin: seconds, the pin's number, and its level. */
 export type TimedEdge = readonly [atSeconds: number, pin: number, level: number];
