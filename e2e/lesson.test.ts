@@ -46,6 +46,8 @@ describe('a lesson', () => {
     await page.getByRole('tab', { name: 'Wiring' }).focus();
     await keyboard.press('ArrowRight');
     await page.getByLabel('Your program').focus();
+    // It takes the place of the example that the course gives.
+    await page.keyboard.press('ControlOrMeta+a');
     await page.keyboard.insertText(PROGRAM);
     await page.getByRole('button', { name: 'Check' }).focus();
     await keyboard.press('Enter');

@@ -186,7 +186,7 @@ const tideGauge = readCourse('07-tide-gauge.json');
 const task = taskOf(tideGauge.data);
 if (!task.ok) throw new Error('the tide gauge cannot be laid out');
 row(
-  'layout of the ten-lamp bar with its knob, proven',
+  'layout of the ten-LED bar with its potentiometer, proven',
   median(() => place(task.value), 1, 9),
   200,
 );

@@ -21,8 +21,6 @@ export interface HouseQuestion {
   readonly schools: readonly [School, School, ...School[]];
   /** Why the first is the default. */
   readonly why: string;
-  /** What will follow the answer and is not there yet; the question is asked, and changes nothing so far. */
-  readonly waitsFor?: string;
 }
 
 const school = <Id extends string>(id: Id, title: string, means: string): School & { readonly id: Id } => ({
@@ -51,9 +49,9 @@ export const houseQuestions = {
     question: 'On which leg of an LED is its resistor?',
     decides: 'circuit',
     schools: [
-      school('either', 'Either', 'Drawn on the short leg, towards the ground rail.'),
-      school('cathode', 'On the short leg', 'Between LED and ground.'),
-      school('anode', 'On the long leg', 'Between pin and LED.'),
+      school('either', 'Either', 'Drawn on the short leg; a build may have it on the long one.'),
+      school('cathode', 'On the short leg', 'Between LED and ground; a build is told when it is elsewhere.'),
+      school('anode', 'On the long leg', 'Between pin and LED; a build is told when it is elsewhere.'),
     ],
     why: 'Both work; on the short leg it saves a wire.',
   },
@@ -115,13 +113,12 @@ export const houseQuestions = {
       school(
         'where-said',
         'Where the exercise says so',
-        'Clip leads and parts plugged straight into the board pass there.',
+        'Without a word where the drawing does it; elsewhere it works, and the report says so.',
       ),
-      school('always', 'Always', 'Any way of connecting passes.'),
-      school('never', 'Never', 'Parts belong on the breadboard.'),
+      school('always', 'Always', 'Any way of connecting is as good as another.'),
+      school('never', 'Never', 'It works, and the report says that parts go on the breadboard.'),
     ],
     why: 'The breadboard is part of what is learnt.',
-    waitsFor: 'the review of builds',
   },
   language: {
     question: 'Which language do exercises begin in?',
@@ -142,18 +139,16 @@ export const houseQuestions = {
       school('screen-only', 'Screen only', 'Homework without a kit.'),
     ],
     why: 'Hands learn from parts.',
-    waitsFor: 'the lesson plan',
   },
   programGiven: {
     question: 'How much of the program is a learner given?',
     decides: 'program',
     schools: [
-      school('example', 'A working example to change', 'Then one with gaps.'),
-      school('gaps', 'One with gaps', 'The lines that matter are missing.'),
+      school('example', 'A working example to change', 'It tries each part of the build in turn.'),
+      school('gaps', 'One with gaps', 'Pins and setup, with the lines to learn left out.'),
       school('nothing', 'Nothing', 'It is typed line by line.'),
     ],
     why: 'Reading comes before writing.',
-    waitsFor: 'the handout',
   },
   wiringOrder: {
     question: 'In what order is a circuit wired?',
@@ -270,6 +265,20 @@ export function rulesWith(base: HouseRules, own: unknown): Result<HouseRules> {
   );
   return ok({ ...base, ...Object.fromEntries(said) } as HouseRules);
 }
+
+/**
+ * The rules that hand-ins are judged by. They go into an exercise when it is published, so that the same hand-in is
+ * judged alike whatever the course says later.
+ */
+export const judgedRules = ({
+  cathode,
+  resistorSide,
+  clipLeads,
+}: HouseRules): Pick<HouseRules, 'cathode' | 'resistorSide' | 'clipLeads'> => ({
+  cathode,
+  resistorSide,
+  clipLeads,
+});
 
 /** The rules by which part lines are filled in. */
 export const statementRules = ({

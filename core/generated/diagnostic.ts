@@ -1,5 +1,5 @@
 import type { HookedPin } from './hookup';
-import { starterProgram } from './starter';
+import { starterProgram, withNamesAsAsked } from './starter';
 import { nameOf, type Writing } from './writing';
 
 /** Seconds that each output is on alone. */
@@ -7,12 +7,19 @@ export const EACH_SECONDS = 1;
 
 /**
  * A program that shows whether the wiring is right before anything else is tried: each output on alone for a
- * second, one after the other with its name printed, then every input printed, over and over.
+ * second, one after the other with its name printed, then every input printed, over and over. `what` stands in its
+ * first line.
  */
-export function diagnosticProgram(pins: readonly HookedPin[], writing: Writing): string {
-  const title = `${writing.title}: is everything wired right?`;
-  const starter = starterProgram(pins, { ...writing, title });
-  return writing.language === 'python' ? inPython(pins, writing, starter) : inCpp(pins, writing, starter);
+export function diagnosticProgram(
+  pins: readonly HookedPin[],
+  writing: Writing,
+  what = 'is everything wired right?',
+): string {
+  const title = `${writing.title}: ${what}`;
+  const starter = starterProgram(pins, { ...writing, title, pinNames: 'constants' });
+  return writing.language === 'python'
+    ? inPython(pins, writing, starter)
+    : withNamesAsAsked(inCpp(pins, writing, starter), pins, writing, 0);
 }
 
 const isOutput = ({ does }: HookedPin): boolean => ['switch', 'tone', 'servo'].includes(does.role);

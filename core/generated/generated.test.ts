@@ -16,6 +16,7 @@ const writingOf = (
 ): Writing => ({
   language: languageOf(exercise),
   names,
+  pinNames: 'constants',
   title: exercise.data.title,
 });
 

@@ -10,7 +10,32 @@ export function starterProgram(
   writing: Writing,
   form: 'whole' | 'gaps' = 'whole',
 ): string {
-  return writing.language === 'python' ? inPython(pins, writing, form) : inCpp(pins, writing, form);
+  if (writing.language === 'python') return inPython(pins, writing, form);
+  // Whatever a learner writes into it uses each pin once more.
+  return withNamesAsAsked(inCpp(pins, writing, form), pins, writing, 1);
+}
+
+/**
+ * A program in C++ with names only for the pins that the course names; the number stands in the place of each other,
+ * and above all a word of what is there. `unseen`: how often a pin is used where nothing is written yet.
+ */
+export function withNamesAsAsked(
+  source: string,
+  pins: readonly HookedPin[],
+  { names, pinNames }: Writing,
+  unseen: number,
+): string {
+  return pins.reduce((text, pin) => {
+    const word = new RegExp(`\\b${nameOf(pin, names)}\\b`, 'g');
+    const definition = new RegExp(`^const int ${nameOf(pin, names)} = (.*);$`, 'm').exec(text);
+    if (!definition || pinNames === 'constants') return text;
+    const uses = (text.match(word) ?? []).length - 1 + unseen;
+    if (pinNames === 'constants-when-twice' && uses > 1) return text;
+    const number = definition[1]!;
+    return text
+      .replace(definition[0], `// ${pin.words.join(' ')}${number === GAP ? '' : ` on ${number}`}`)
+      .replace(word, number);
+  }, source);
 }
 
 /** What stands where a learner is to write something. */

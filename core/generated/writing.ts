@@ -4,6 +4,9 @@ import type { HookedPin } from './hookup';
 /** How a course writes names: `RED_LAMP`, `redLamp`, `red_lamp`. */
 export type NameStyle = 'upper' | 'camel' | 'snake';
 
+/** How a course names pins in programs. */
+export type PinNames = 'constants' | 'constants-when-twice' | 'numbers';
+
 const styles: Readonly<Record<NameStyle, (words: readonly string[]) => string>> = {
   upper: (words) => words.join('_').toUpperCase(),
   camel: (words) =>
@@ -29,6 +32,8 @@ export const pinText = ({ pin, number }: HookedPin, language: Language): string 
 export interface Writing {
   readonly language: Language;
   readonly names: NameStyle;
+  /** Which pins get a name: all, those whose number would stand there twice, or none. */
+  readonly pinNames: PinNames;
   readonly title: string;
 }
 

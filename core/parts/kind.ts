@@ -232,6 +232,8 @@ export interface PartKind {
   readonly title: string;
   readonly legs: readonly Leg[];
   readonly footprint: Footprint;
+  /** Of a conductor, where its ends hold: in holes and sockets, or on bare legs as well. */
+  readonly fastens?: 'in holes' | 'anywhere' | undefined;
   /** Whether the part only joins its legs and is not counted as a part of the circuit. */
   readonly conductor: boolean;
   /** Pairs of legs that are one piece of metal inside the part. */

@@ -2,8 +2,15 @@ import { ok } from '../result';
 import { defineKind, eitherWay, twoEnds, type PartKind } from './kind';
 
 /** Wires and clip leads join their ends; they differ in where they can be fastened. */
-const conductor = (kind: string, title: string, prefix: string, alsoTyped: readonly string[]): PartKind =>
+const conductor = (
+  kind: string,
+  title: string,
+  prefix: string,
+  alsoTyped: readonly string[],
+  fastens: PartKind['fastens'],
+): PartKind =>
   defineKind({
+    fastens,
     kind,
     alsoTyped,
     prefix,
@@ -21,5 +28,5 @@ const conductor = (kind: string, title: string, prefix: string, alsoTyped: reado
     describe: (value) => (value.text === '' ? title : `${value.text} ${title}`),
   });
 
-export const wire = conductor('wire', 'wire', 'W', ['jumper']);
-export const clip = conductor('clip', 'clip lead', 'CL', ['clip-lead']);
+export const wire = conductor('wire', 'wire', 'W', ['jumper'], 'in holes');
+export const clip = conductor('clip', 'clip lead', 'CL', ['clip-lead'], 'anywhere');

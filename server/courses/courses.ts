@@ -187,7 +187,10 @@ export async function addExercise(
   lessonId: string | null = null,
 ): Promise<string | undefined> {
   return db.transaction(async (transaction) => {
-    await transaction('course').where({ id: courseId }).forUpdate().first('id');
+    const course = await transaction('course')
+      .where({ id: courseId })
+      .forUpdate()
+      .first<{ rules: unknown } | undefined>('rules');
     const rows = await transaction('exercise')
       .where({ course_id: courseId })
       .forUpdate()
@@ -200,7 +203,7 @@ export async function addExercise(
         : undefined;
     if ((beginning.from === 'copy' || beginning.from === 'hookup') && !source) return undefined;
     const slug = freeSlug(title, new Set(rows.map((row) => row.slug)));
-    const draft = draftFor(beginning, source?.draft, slug, title);
+    const draft = draftFor(beginning, source?.draft, slug, title, languageIn(course?.rules));
     const [made] = await transaction('exercise')
       .insert({
         course_id: courseId,
@@ -214,13 +217,20 @@ export async function addExercise(
   });
 }
 
+/** The language in which a course begins its exercises. */
+function languageIn(rules: unknown): HouseRules['language'] {
+  const read = rulesWith(DEFAULT_HOUSE_RULES, rules);
+  return read.ok ? read.value.language : DEFAULT_HOUSE_RULES.language;
+}
+
 function draftFor(
   beginning: Beginning,
   source: ExerciseData | undefined,
   id: string,
   title: string,
+  language: HouseRules['language'],
 ): ExerciseData {
-  if (beginning.from === 'nothing') return emptyExercise(id, title, beginning.board);
+  if (beginning.from === 'nothing') return emptyExercise(id, title, beginning.board, language);
   if (beginning.from === 'file') return { ...beginning.data, id, title };
   if (beginning.from === 'copy') return { ...source!, id, title };
   const { concepts } = source!;

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
+import { DEFAULT_HOUSE_RULES, judgedRules, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { exerciseFrom, isComplete, type Exercise } from '@/core/formats/exercise';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
@@ -214,9 +214,10 @@ export async function publish(
     return { message: 'This exercise no longer exists.' };
   return db.transaction(async (transaction) => {
     const exercise = await transaction('exercise')
-      .where({ id: exerciseId })
-      .forUpdate()
-      .first<{ draft: unknown } | undefined>('draft');
+      .join('course', 'course.id', 'exercise.course_id')
+      .where('exercise.id', exerciseId)
+      .forUpdate('exercise')
+      .first<{ draft: object; rules: unknown } | undefined>('exercise.draft', 'course.rules');
     if (!exercise) return { message: 'This exercise no longer exists.' };
     const checked = exerciseFrom(exercise.draft);
     if (!checked.ok)
@@ -226,13 +227,18 @@ export async function publish(
         message:
           'The exercise cannot be published yet: without a program and a scenario no hand-in can be judged.',
       };
+    // What hand-ins are judged by stays as it is now, whatever the course says later.
+    const content = JSON.stringify({
+      ...exercise.draft,
+      rules: { ...judgedRules(rulesOf(exercise.rules, checked.value)), ...checked.value.data.rules },
+    });
     const latest = await transaction('revision')
       .where({ exercise_id: exerciseId })
       .orderBy('number', 'desc')
       .first<{ id: string; number: number; same: boolean } | undefined>(
         'id',
         'number',
-        transaction.raw('content = (select draft from exercise where id = ?) as same', [exerciseId]),
+        transaction.raw('content = ?::jsonb as same', [content]),
       );
     let revisionId = latest?.same ? latest.id : undefined;
     if (revisionId === undefined) {
@@ -240,7 +246,7 @@ export async function publish(
         .insert({
           exercise_id: exerciseId,
           number: (latest?.number ?? 0) + 1,
-          content: JSON.stringify(exercise.draft),
+          content,
           published_by: viewer.id,
         })
         .returning<{ id: string }[]>('id');

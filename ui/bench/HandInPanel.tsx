@@ -18,10 +18,47 @@ const choices: readonly { readonly sighting: Sighting; readonly label: string; r
 
 /** What was really seen on the bench, and the hand-in. */
 export function HandInPanel() {
-  const { state: bench, dispatch, handInState: state, obstacle, handIn } = useBench();
-  const { sighting, pending } = bench.draft;
+  const { state: bench, handInState: state, obstacle, handIn, way } = useBench();
+  const { pending } = bench.draft;
   return (
     <div className="px-5 py-5">
+      {way === 'screen-only' ? (
+        <p className="text-bench">This exercise is done on screen. Hand in your plan and your program.</p>
+      ) : (
+        <Seen />
+      )}
+      <div className="mt-4">
+        <Button
+          look="main"
+          size="roomy"
+          onClick={handIn}
+          disabled={pending !== undefined || obstacle !== undefined}
+        >
+          Hand in
+        </Button>
+      </div>
+      <div aria-live="polite" className="mt-3 text-bench">
+        {obstacle && <p className="font-semibold">{obstacle}</p>}
+        {state.state === 'sending' && <p>Handing in …</p>}
+        {state.state === 'waiting' && (
+          <p className="font-semibold">
+            {state.message ??
+              'No connection. Your hand-in is saved on this tablet and will be sent as soon as there is one.'}
+          </p>
+        )}
+        {state.state === 'refused' && <Problem>{state.message}</Problem>}
+        {state.state === 'kept' && <Kept submissionId={state.submissionId} first={state.waiting} />}
+      </div>
+    </div>
+  );
+}
+
+/** What was seen on the real bench. */
+function Seen() {
+  const { state, dispatch } = useBench();
+  const { sighting } = state.draft;
+  return (
+    <>
       <h2 id="sighting-title" className="text-lead">
         What did you really see on your bench?
       </h2>
@@ -53,29 +90,7 @@ export function HandInPanel() {
       <p className="mt-4 text-note text-soft">
         Not built yet? Hand in without an answer, and it counts as a plan.
       </p>
-      <div className="mt-4">
-        <Button
-          look="main"
-          size="roomy"
-          onClick={handIn}
-          disabled={pending !== undefined || obstacle !== undefined}
-        >
-          Hand in
-        </Button>
-      </div>
-      <div aria-live="polite" className="mt-3 text-bench">
-        {obstacle && <p className="font-semibold">{obstacle}</p>}
-        {state.state === 'sending' && <p>Handing in …</p>}
-        {state.state === 'waiting' && (
-          <p className="font-semibold">
-            {state.message ??
-              'No connection. Your hand-in is saved on this tablet and will be sent as soon as there is one.'}
-          </p>
-        )}
-        {state.state === 'refused' && <Problem>{state.message}</Problem>}
-        {state.state === 'kept' && <Kept submissionId={state.submissionId} first={state.waiting} />}
-      </div>
-    </div>
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { beginningText } from '@/core/course/bench-work';
 import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
@@ -12,14 +13,10 @@ import { useTold } from '../words/Words';
 
 /** What the check says: what is seen first, then one hint after the other. */
 export function ResultPanel() {
-  const { result, isStale, cancelCheck } = useBench();
+  const { result, isStale, cancelCheck, way } = useBench();
   return (
     <section aria-label="What the check says" aria-live="polite" className="border-t border-ink px-5 py-4">
-      {result.state === 'idle' && (
-        <p className="text-bench">
-          Record where each end is, put your program in, then <strong>Check</strong>.
-        </p>
-      )}
+      {result.state === 'idle' && <p className="text-bench">{beginningText({ screenOrBench: way })}</p>}
       {result.state === 'checking' && (
         <p className="flex flex-wrap items-center gap-4 text-bench">
           Building it and running it …
@@ -120,7 +117,7 @@ function seenText(report: Report): string | undefined {
 }
 
 function Passed({ report }: { readonly report: Report }) {
-  const { dispatch } = useBench();
+  const { dispatch, way } = useBench();
   const [isOpen, setOpen] = useState(false);
   const advice = report.findings.filter((finding) => finding.code !== 'bench-disagrees');
   const said = report.findings.find((finding) => finding.code === 'bench-disagrees');
@@ -144,7 +141,7 @@ function Passed({ report }: { readonly report: Report }) {
         {said && <p className="text-bench font-semibold">{said.message}</p>}
         <div className="mt-1">
           <Button look="main" size="roomy" onClick={() => dispatch({ type: 'open', panel: 'hand-in' })}>
-            Say what you saw, and hand in
+            {way === 'screen-only' ? 'Hand it in' : 'Say what you saw, and hand in'}
           </Button>
         </div>
         {advice.length > 0 && (

@@ -6,8 +6,8 @@ import { readTable, type TableRow } from '@/core/wiring/table';
 import { wiringFromRows } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
 
-/** The parts and wires of the exercise, none of them plugged in yet. */
-export function emptyDraft(exercise: ExerciseData): Draft {
+/** The parts and wires of the exercise, none of them plugged in yet, and the program that is given. */
+export function emptyDraft(exercise: ExerciseData, program = ''): Draft {
   const rows = readTable(exercise.layout ?? '');
   const drawn = rows.ok ? rows.value : [];
   const wires = [
@@ -17,7 +17,7 @@ export function emptyDraft(exercise: ExerciseData): Draft {
   return {
     version: 1,
     parts: [...wires, ...parts].map(({ ref, kind, value }) => ({ ref, kind, value, at: {} })),
-    program: '',
+    program,
     hintsTaken: 0,
   };
 }

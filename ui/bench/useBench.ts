@@ -2,6 +2,7 @@
 
 import { createContext, use, useMemo, useReducer, type Dispatch } from 'react';
 import type { BoardProfile } from '@/core/boards';
+import type { HouseRules } from '@/core/course/house-rules';
 import { currentPath, type CurrentPath } from '@/core/electrics/paths';
 import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
@@ -29,6 +30,10 @@ export interface BenchProps {
   readonly checkedBy: 'tablet' | 'server';
   /** The student form of the exercise. */
   readonly exercise: ExerciseData;
+  /** The program that a learner begins with. */
+  readonly given: string;
+  /** Whether it is planned before it is built, or never built. */
+  readonly way: HouseRules['screenOrBench'];
 }
 
 /** A bench with all that its views read, and what they may do. */
@@ -36,6 +41,7 @@ export interface Bench {
   readonly exercise: ExerciseData;
   readonly board: BoardProfile;
   readonly checkedBy: BenchProps['checkedBy'];
+  readonly way: BenchProps['way'];
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
   readonly recorded: Recorded;
@@ -70,7 +76,9 @@ export function useBench(): Bench {
 /** A bench at work: its state, kept, checked and handed in. */
 export function useBenchAtWork(props: BenchProps): Bench {
   const { learnerId, publicationId, earlier, checkedBy, exercise } = props;
-  const [state, dispatch] = useReducer(benchAfter, exercise, (data) => benchOf(emptyDraft(data)));
+  const [state, dispatch] = useReducer(benchAfter, undefined, () =>
+    benchOf(emptyDraft(exercise, props.given)),
+  );
   const { draft, checked } = state;
   const { savedAt, problem: savingProblem } = useKeptDraft(state, dispatch, {
     learnerId,
@@ -99,6 +107,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     exercise,
     board: boardsOf(exercise).get(exercise.board)!,
     checkedBy,
+    way: props.way,
     state,
     dispatch,
     recorded,

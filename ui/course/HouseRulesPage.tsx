@@ -107,16 +107,13 @@ interface QuestionProps {
 }
 
 function Question({ question, answer, isOwn, exceptions, mayEdit, onChoose }: QuestionProps) {
-  const { id, schools, why, waitsFor } = question;
+  const { id, schools, why } = question;
   return (
     <div className="grid gap-x-6 gap-y-2 border-b border-rule px-6 py-4 md:grid-cols-[17rem_minmax(0,1fr)]">
       <div>
         <h3 id={`question-${id}`} className="font-text text-body font-semibold">
           {question.question}
         </h3>
-        {waitsFor && (
-          <p className="mt-1 text-note text-soft">Saved for {waitsFor}. Nothing follows this answer yet.</p>
-        )}
         {exceptions.length > 0 && (
           <p className="mt-1 text-note text-soft">
             Otherwise in{' '}

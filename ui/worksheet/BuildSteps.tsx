@@ -2,10 +2,10 @@
 
 import { useMemo, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
+import { benchWork, bringUpText } from '@/core/course/bench-work';
 import type { HouseRules } from '@/core/course/house-rules';
-import { buildSteps, changeSteps, type ChangeStep } from '@/core/plan/build-steps';
+import { changeSteps, type ChangeStep } from '@/core/plan/build-steps';
 import { LOCAL_RULES, type CautionStep } from '@/core/plan/cautions';
-import { firstLight } from '@/core/plan/first-light';
 import { boardsOf } from '@/core/formats/exercise';
 import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
@@ -94,14 +94,13 @@ function stepsFrom(
 
 /** Every step with the look that follows it; worked out when somebody reads it. */
 function StepList({ wiring, board }: StepsOfProps) {
-  const rules = useHouseRules();
-  const { wiringOrder } = rules;
-  const steps = useTold(useMemo(() => buildSteps(wiring, wiringOrder), [wiring, wiringOrder]));
-  const trial = useMemo(
-    () => (rules.firstLight === 'supply' ? firstLight(wiring, board) : undefined),
-    [rules.firstLight, wiring, board],
+  const { wiringOrder, firstLight } = useHouseRules();
+  const { steps, trial } = useTold(
+    useMemo(
+      () => benchWork(wiring, board, { wiringOrder, firstLight }),
+      [wiring, board, wiringOrder, firstLight],
+    ),
   );
-  const say = useWords();
   return (
     <ol className="mt-1 ml-5 list-decimal">
       {steps.map((step) => (
@@ -109,7 +108,7 @@ function StepList({ wiring, board }: StepsOfProps) {
           {step.text} <span className="text-note text-soft">{step.checkpoint}</span>
         </li>
       ))}
-      {trial && <li>{say(trial)}</li>}
+      {trial && <li>{trial}</li>}
     </ol>
   );
 }
@@ -139,20 +138,15 @@ export function Cautions({ step }: { readonly step: CautionStep }) {
   );
 }
 
-const ORDER: Readonly<Record<HouseRules['uploadOrder'], string>> = {
-  'wire-first': 'Wire with the board unplugged, look twice, then plug it in and load the program.',
-  'load-first': 'Load the new program, unplug the board, then change the wiring.',
-};
-
 /** How a program gets on the board, and what the board's own LEDs then do. */
 export function BringUp({ board }: { readonly board: BoardProfile }) {
   const rules = useHouseRules();
-  const { upload, packages } = board.bringUp;
+  const { packages } = board.bringUp;
   const say = useWords();
   const [light] = board.onBoard;
   return (
     <p>
-      {ORDER[rules.uploadOrder]} {upload}{' '}
+      {bringUpText(board, rules)}{' '}
       <span className="text-note text-soft">
         {packages.length > 0 && `${capital(packages.join(', '))}.`}
         {light ? say(` The board’s built-in LED follows pin ${light.pin}, even with nothing connected.`) : ''}

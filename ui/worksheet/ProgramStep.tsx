@@ -21,12 +21,12 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   const dispatch = useDispatch();
   const wiring = useRestedWiring();
-  const { nameStyle } = useHouseRules();
+  const { nameStyle, pinNames } = useHouseRules();
   const { title, program } = sheet;
   const language = languageOf({ data: sheet, board });
   const writing = useMemo(
-    (): Writing => ({ title, names: nameStyle, language }),
-    [title, language, nameStyle],
+    (): Writing => ({ title, names: nameStyle, pinNames, language }),
+    [title, language, nameStyle, pinNames],
   );
   return (
     <>

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { givenProgram } from '@/core/generated/given';
 import { database } from '@/server/database/connection';
 import { earlierPublications, findPublication } from '@/server/exercises/publications';
 import { studentForm } from '@/server/exercises/student-form';
@@ -32,6 +33,8 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
           earlier={earlier}
           kept={await benchDraftOf(database(), viewer.id, [publication.id, ...earlier])}
           exercise={form}
+          given={givenProgram(publication.exercise, publication.rules)}
+          way={publication.rules.screenOrBench}
           checkedBy={solution === 'shown' ? 'tablet' : 'server'}
         />
       </Words>

@@ -87,7 +87,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ],
   })),
   {
-    name: 'divider read by an analog pin and loaded by a lamp',
+    name: 'divider read by an analog pin and loaded by an LED',
     group: 'dividers',
     board: LEARNER,
     parts: [
@@ -113,7 +113,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ),
   },
   {
-    name: 'two red lamps in a chain',
+    name: 'two red LEDs in a chain',
     group: 'chains',
     board: LEARNER,
     set: { 13: 'high' },
@@ -124,7 +124,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ],
   },
   {
-    name: 'three lamps in a chain, too many for 5 V',
+    name: 'three LEDs in a chain, too many for 5 V',
     group: 'chains',
     board: LEARNER,
     set: { 13: 'high' },
@@ -148,7 +148,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     parts: bridge(['1k', '3.3k', '10k', '4.7k'], 'R5 resistor 100 1=left 2=right'),
   },
   {
-    name: 'bridge with a lamp across',
+    name: 'bridge with an LED across',
     group: 'bridges',
     board: LEARNER,
     parts: bridge(['220', '1k', '1k', '220'], 'D1 led red anode=left cathode=right'),
@@ -168,14 +168,14 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
       [20, '220', 'white'],
     ] as const
   ).map(([count, ohms, colour]): GoldenCircuit => ({
-    name: `${count} ${colour} lamps with ${ohms} Ω on the supply`,
-    group: 'many lamps',
+    name: `${count} ${colour} LEDs with ${ohms} Ω on the supply`,
+    group: 'many LEDs',
     board: LEARNER,
     parts: lampRow(count, ohms, colour),
   })),
   {
-    name: 'two lamps of different colour behind one resistor',
-    group: 'many lamps',
+    name: 'two LEDs of different colour behind one resistor',
+    group: 'many LEDs',
     board: LEARNER,
     set: { 8: 'high' },
     parts: [
@@ -185,8 +185,8 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ],
   },
   {
-    name: 'ten lamps of a bar from ten pins',
-    group: 'many lamps',
+    name: 'ten LEDs of a bar from ten pins',
+    group: 'many LEDs',
     board: LEARNER,
     set: Object.fromEntries(
       Array.from({ length: 10 }, (_, index) => [String(index + 2), index % 3 === 0 ? 'low' : 'high']),
@@ -198,7 +198,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
   },
   {
     name: 'segments of a digit, common cathode',
-    group: 'many lamps',
+    group: 'many LEDs',
     board: LEARNER,
     set: { 2: 'high', 3: 'high', 4: 'low' },
     parts: [
@@ -210,7 +210,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
   },
   ...(['high', 'low'] as const).flatMap((level): readonly GoldenCircuit[] => [
     {
-      name: `transistor switching a lamp, pin ${level}`,
+      name: `transistor switching an LED, pin ${level}`,
       group: 'transistors',
       board: LEARNER,
       set: { 9: level },
@@ -306,14 +306,14 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     parts: battery('9V', '0.05'),
   },
   {
-    name: 'lamp without resistor',
+    name: 'LED without resistor',
     group: 'shorts',
     board: LEARNER,
     set: { 13: 'high' },
     parts: ['D1 led amber anode=U1.13 cathode=U1.GND'],
   },
   {
-    name: 'lamp with one leg in the air',
+    name: 'LED with one leg in the air',
     group: 'floating nodes',
     board: LEARNER,
     set: { 13: 'high' },
@@ -355,7 +355,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     parts: ['R1 resistor 10k 1=U1.2 2=U1.GND'],
   },
   {
-    name: 'lamp on a pin that is only pulled up',
+    name: 'LED on a pin that is only pulled up',
     group: 'inputs',
     board: LEARNER,
     set: { 13: 'pullup' },
@@ -390,12 +390,12 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     parts: battery(value!.replace(/ /g, '_'), ohms!),
   })),
   {
-    name: 'lamp straight on a coin cell',
+    name: 'LED straight on a coin cell',
     group: 'batteries',
     parts: ['G1 battery coin plus=p minus=m', 'D1 led red anode=p cathode=m'],
   },
   {
-    name: 'lamp the wrong way round on a 9 V block',
+    name: 'LED the wrong way round on a 9 V block',
     group: 'batteries',
     parts: ['G1 battery 9V plus=p minus=m', 'R1 resistor 470 1=p 2=a', 'D1 led red anode=m cathode=a'],
   },
@@ -418,7 +418,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ],
   },
   {
-    name: 'bench supply feeding a chain of lamps',
+    name: 'bench supply feeding a chain of LEDs',
     group: 'batteries',
     parts: [
       'G1 supply 12V plus=p minus=m',
@@ -436,7 +436,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     parts: ['M1 servo - signal=U1.9 plus=U1.5V minus=U1.GND'],
   },
   {
-    name: '3.3 V supply with a lamp and a sensor',
+    name: '3.3 V supply with an LED and a sensor',
     group: 'supplies',
     board: LEARNER,
     parts: [
@@ -452,16 +452,16 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
       ['high', 'high', 'high'],
       ['low', 'low', 'low'],
     ].map((levels) => ({
-      name: `three-colour lamp, common ${form}, pins ${levels.join(' ')}`,
-      group: 'three-colour lamps',
+      name: `RGB LED, common ${form}, pins ${levels.join(' ')}`,
+      group: 'RGB LEDs',
       board: LEARNER,
       set: { 9: levels[0] as 'high', 10: levels[1] as 'high', 11: levels[2] as 'high' },
       parts: rgb(form),
     })),
   ),
   {
-    name: 'three-colour lamp with one resistor on its common leg',
-    group: 'three-colour lamps',
+    name: 'RGB LED with one resistor on its common leg',
+    group: 'RGB LEDs',
     board: LEARNER,
     set: { 9: 'high', 10: 'high', 11: 'high' },
     parts: [
@@ -470,7 +470,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ],
   },
   ...[0, 0.3, 1].map((position): GoldenCircuit => ({
-    name: `knob at ${position}`,
+    name: `potentiometer at ${position}`,
     group: 'sensors',
     board: LEARNER,
     states: { P1: { position } },
@@ -498,21 +498,21 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     parts: ['T1 temperature-sensor - vcc=U1.5V out=U1.A0 gnd=U1.GND', 'R1 resistor 4.7k 1=U1.A0 2=U1.GND'],
   },
   {
-    name: 'lamp panel with its supply',
+    name: 'LED panel with its supply',
     group: 'modules',
     board: LEARNER,
     set: { 9: 'low', 10: 'high', 11: 'high' },
     parts: panel('U1.5V'),
   },
   {
-    name: 'lamp panel without supply, half alive from its signals',
+    name: 'LED panel without supply, half alive from its signals',
     group: 'modules',
     board: LEARNER,
     set: { 9: 'low', 10: 'high', 11: 'high' },
     parts: panel('nowhere'),
   },
   {
-    name: 'relay module pulled in, with a lamp on its contact',
+    name: 'relay module pulled in, with an LED on its contact',
     group: 'modules',
     board: LEARNER,
     set: { 7: 'high' },
@@ -524,7 +524,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     ],
   },
   {
-    name: 'slide switch choosing between two lamps',
+    name: 'slide switch choosing between two LEDs',
     group: 'switches',
     board: LEARNER,
     states: { S1: { position: 1 } },

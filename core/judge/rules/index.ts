@@ -3,7 +3,7 @@ import type { Observation } from '../../findings/finding';
 import { lampCurrents } from '../bands';
 import { comparedParts, comparedPins } from '../compare';
 import { comparedLegs, missingPulls, sharedPins } from '../compare-legs';
-import { layoutConventions } from '../conventions';
+import { conventions } from '../conventions';
 import {
   directionUnset,
   interruptTrouble,
@@ -75,7 +75,7 @@ const rules: readonly Rule[] = [
   ),
   ...onComparison(comparedParts),
   ...onMeeting(comparedPins),
-  ...onComparison(comparedLegs, sharedPins, missingPulls, layoutConventions, lampCurrents),
+  ...onComparison(comparedLegs, sharedPins, missingPulls, conventions, lampCurrents),
   ...onProgram(programProblems),
   ...onRuns(directionUnset, runtimeTrouble),
   ...onBuiltRuns(missingPause),

@@ -1,0 +1,26 @@
+import type { HouseRules } from '../course/house-rules';
+import { languageOf, type Exercise } from '../formats/exercise';
+import { diagnosticProgram } from './diagnostic';
+import { hookupOf } from './hookup';
+import { starterProgram } from './starter';
+
+/**
+ * The program that a learner finds at the bench: an example that works and does something else, one with gaps, or
+ * nothing, as the course says. It follows from the connections alone, never from the reference program.
+ */
+export function givenProgram(
+  exercise: Exercise,
+  { programGiven, nameStyle, pinNames }: Pick<HouseRules, 'programGiven' | 'nameStyle' | 'pinNames'>,
+): string {
+  if (programGiven === 'nothing') return '';
+  const pins = hookupOf(exercise.reference, exercise.board);
+  const writing = {
+    title: exercise.data.title,
+    language: languageOf(exercise),
+    names: nameStyle,
+    pinNames,
+  };
+  return programGiven === 'gaps'
+    ? starterProgram(pins, writing, 'gaps')
+    : diagnosticProgram(pins, writing, 'an example that tries each part. Change it to do what is asked.');
+}
