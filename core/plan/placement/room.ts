@@ -1,3 +1,4 @@
+import { ref } from '../../brand';
 import { breadboards } from '../../breadboards';
 import { isResistor, kindOf } from '../../parts';
 import type { PlacementTask, TaskPart } from './task';
@@ -16,7 +17,7 @@ export function roomMessage(task: PlacementTask, fits: (task: PlacementTask) => 
   const bigger = [...breadboards.values()].find(
     (model) =>
       task.breadboards.every((board) => model.rows > board.model.rows) &&
-      fits({ ...task, breadboards: [{ ref: task.breadboards[0]?.ref ?? ('B1' as never), model }] }),
+      fits({ ...task, breadboards: [{ ref: task.breadboards[0]?.ref ?? ref('B1'), model }] }),
   );
   const fewer = `put the others on a second breadboard`;
   const remedy = bigger ? `take a ${bigger.title}, where all of it fits` : fewer;

@@ -1,6 +1,6 @@
 import type { Span } from '../syntax';
 import { RaisedError } from './errors';
-import { dictMethods, listMethods, textMethods } from './methods';
+import { dictMethods, listMethods, textMethods, type Method } from './methods';
 import type { Runner } from './runner';
 import {
   isObject,
@@ -11,30 +11,33 @@ import {
   PyModule,
   PyTuple,
   typeName,
-  type Given,
   type Value,
+  type Work,
 } from './values';
 
 /** `owner.name`: a member of a module or class, an attribute of an object, or a method with its owner. */
-export function attributeOf(owner: Value, name: string, span: Span, runner: Runner): Value {
+export function attributeOf(owner: Value, name: string, span: Span): Value {
   if (owner instanceof PyModule || owner instanceof PyClass) {
     const member = owner.members.get(name);
     if (member !== undefined) return member;
   } else if (isObject(owner)) return owner.get(name, span);
   else {
-    const method =
-      typeof owner === 'string'
-        ? textMethods.get(name)
-        : owner instanceof PyList
-          ? listMethods.get(name)
-          : owner instanceof PyDict
-            ? dictMethods.get(name)
-            : owner instanceof PyTuple && (name === 'index' || name === 'count')
-              ? listMethods.get(name)
-              : undefined;
-    if (method) return new PyBuiltin(name, (given: Given) => method(owner as never, given, runner));
+    const work = methodOf(owner, name);
+    if (work) return new PyBuiltin(name, work);
   }
   throw noAttribute(owner, name);
+}
+
+/** A method with its owner; `undefined` when its type has none of that name. */
+function methodOf(owner: Value, name: string): Work | undefined {
+  const withOwner = <Owner>(own: Owner, method: Method<Owner> | undefined): Work | undefined =>
+    method && ((given, running) => method(own, given, running));
+  if (typeof owner === 'string') return withOwner(owner, textMethods.get(name));
+  if (owner instanceof PyList) return withOwner(owner, listMethods.get(name));
+  if (owner instanceof PyDict) return withOwner(owner, dictMethods.get(name));
+  return owner instanceof PyTuple && (name === 'index' || name === 'count')
+    ? withOwner(new PyList([...owner.items]), listMethods.get(name))
+    : undefined;
 }
 
 /** `owner.name = value`. */

@@ -68,7 +68,7 @@ export class ExpressionEmitter {
         const { name, span } = expression;
         return (runner) => {
           runner.machine.spend(pythonCycles.attribute);
-          return attributeOf(owner(runner), name, span, runner);
+          return attributeOf(owner(runner), name, span);
         };
       }
       case 'index': {

@@ -214,7 +214,7 @@ export class StatementEmitter {
         const owner = this.values.expression(target.owner);
         return (runner) => {
           const of = owner(runner);
-          const before = attributeOf(of, target.name, target.span, runner);
+          const before = attributeOf(of, target.name, target.span);
           setAttribute(of, target.name, change(runner, before, value(runner)), target.span, runner);
           return Completion.Normal;
         };

@@ -162,14 +162,18 @@ function readSubscript(node: SyntaxNode, context: Context): Expression {
   const index = node.childForFieldName('subscript')!;
   const span = spanOf(node);
   if (index.type !== 'slice') return { node: 'index', owner, index: readExpression(index, context), span };
-  const bounds: (Expression | undefined)[] = [undefined, undefined, undefined];
+  const bounds: [Expression | undefined, Expression | undefined, Expression | undefined] = [
+    undefined,
+    undefined,
+    undefined,
+  ];
   let place = 0;
   for (const child of index.children) {
     if (!child) continue;
     if (child.text === ':' && !child.isNamed) place += 1;
     else if (child.isNamed) bounds[place] = readExpression(child, context);
   }
-  return { node: 'slice', owner, bounds: bounds as never, span };
+  return { node: 'slice', owner, bounds, span };
 }
 
 function readCall(node: SyntaxNode, context: Context): Expression {

@@ -1,7 +1,6 @@
 import { effort } from '../../effort';
 import { RaisedError } from './errors';
 import { room } from './room';
-import type { Runner } from './runner';
 import {
   numberOf,
   PyDict,
@@ -13,6 +12,7 @@ import {
   sizeOf,
   typeName,
   type Value,
+  type Running,
 } from './values';
 
 /** A place from the front, for one that may be counted from the end; raises when there is none. */
@@ -40,7 +40,7 @@ export function indexed(owner: Value, index: Value): Value {
 }
 
 /** `owner[index] = value`. */
-export function setIndexed(owner: Value, index: Value, value: Value, runner: Runner): void {
+export function setIndexed(owner: Value, index: Value, value: Value, runner: Running): void {
   runner.machine.changes += 1;
   if (owner instanceof PyList) owner.items[placeIn(index, owner.items.length, 'list')] = value;
   else if (owner instanceof PyDict) {
@@ -50,7 +50,7 @@ export function setIndexed(owner: Value, index: Value, value: Value, runner: Run
 }
 
 /** `del owner[index]`. */
-export function deleteIndexed(owner: Value, index: Value, runner: Runner): void {
+export function deleteIndexed(owner: Value, index: Value, runner: Running): void {
   runner.machine.changes += 1;
   effort(sizeOf(owner));
   if (owner instanceof PyList) owner.items.splice(placeIn(index, owner.items.length, 'list'), 1);

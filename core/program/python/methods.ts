@@ -5,7 +5,6 @@ import { formatted } from './formatting';
 import { indexed, setIndexed } from './indexing';
 import { order } from './operators';
 import { room } from './room';
-import type { Runner } from './runner';
 import {
   equal,
   isTrue,
@@ -21,9 +20,10 @@ import {
   typeName,
   type Given,
   type Value,
+  type Running,
 } from './values';
 
-export type Method<Owner> = (owner: Owner, given: Given, runner: Runner) => Value;
+export type Method<Owner> = (owner: Owner, given: Given, running: Running) => Value;
 
 /** The value at a place; raises when it is not given. */
 export function argument({ values }: Given, index: number, what: string): Value {
@@ -62,7 +62,7 @@ export function itemsIn(value: Value): Value[] {
 }
 
 /** Items in their order; `key` and `reverse` as the language has them. */
-export function sortedItems(items: readonly Value[], { named }: Given, runner: Runner): Value[] {
+export function sortedItems(items: readonly Value[], { named }: Given, runner: Running): Value[] {
   const key = named.get('key');
   const keyed = items.map((item) => ({
     item,

@@ -4,7 +4,16 @@ import { Stop } from '../stop';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
 import { effort } from '../../effort';
-import { PyBuiltin, PyClass, PyFunction, sizeOf, typeName, type Given, type Value } from './values';
+import {
+  PyBuiltin,
+  PyClass,
+  PyFunction,
+  sizeOf,
+  typeName,
+  type Given,
+  type Running,
+  type Value,
+} from './values';
 
 /** Calls inside calls that a board of this class has room for. */
 const DEEPEST_CALLS = 80;
@@ -17,16 +26,14 @@ const EFFORT_OF_A_WORD = 200;
 export type CallOwn = (runner: Runner, index: number, values: readonly (Value | undefined)[]) => Value;
 
 /** The state of one run of a Python program. */
-export class Runner {
+export class Runner implements Running {
   readonly globals: (Value | undefined)[];
   locals: (Value | undefined)[] = [];
   /** What the function that ended last gives. */
   returned: Value = null;
-  /** Pins that an object has taken, with the object's number. */
   readonly claimed = new Map<string, number>();
   private depth = 0;
   private nextObject = 1;
-  /** Line of the statement that runs. */
   line = 1;
 
   constructor(
@@ -39,16 +46,15 @@ export class Runner {
     this.globals = new Array<Value | undefined>(globals).fill(undefined);
   }
 
-  /** Calls whatever can be called; raises what the language raises. */
   call(callee: Value, given: Given): Value {
     if (callee instanceof PyFunction) return this.callFunction(callee, given);
     if (callee instanceof PyBuiltin) {
       this.machine.spend(pythonCycles.library);
-      return this.made(callee.call(given, this as never));
+      return this.made(callee.call(given, this));
     }
     if (callee instanceof PyClass && callee.call) {
       this.machine.spend(pythonCycles.library);
-      return this.made(callee.call(given, this as never));
+      return this.made(callee.call(given, this));
     }
     throw new RaisedError('TypeError', `'${typeName(callee)}' object is not callable`);
   }
@@ -82,7 +88,6 @@ export class Runner {
     }
   }
 
-  /** Takes room for more items of lists and dictionaries; raises when the board's memory is full. */
   take(items: number): void {
     this.machine.changes += 1;
     this.machine.freeBytes -= items * ITEM_BYTES;
@@ -99,7 +104,6 @@ export class Runner {
     return value;
   }
 
-  /** Gives an object a pin of its own; raises when another one has it. */
   claim(pin: BoardPin): number {
     if (this.claimed.has(pin.name)) throw new RaisedError('ValueError', `${pin.name} in use`);
     const number = this.nextObject;

@@ -1,4 +1,6 @@
+import type { BoardPin, BoardProfile } from '../../boards';
 import { effort } from '../../effort';
+import type { Machine } from '../machine';
 import { RaisedError } from './errors';
 import type { Span } from '../syntax';
 
@@ -85,11 +87,31 @@ export interface Given {
   readonly span: Span;
 }
 
-/** A function of the library, or a method with its object. `S`: what runs the program. */
+/** What runs a program, as the library finds it. */
+export interface Running {
+  readonly machine: Machine;
+  readonly board: BoardProfile;
+  /** Pins that an object has taken, with the object's number. */
+  readonly claimed: Map<string, number>;
+  /** Line of the statement that runs. */
+  readonly line: number;
+  /** Calls whatever can be called; raises what the language raises. */
+  call(callee: Value, given: Given): Value;
+  /** Takes room for more items of lists and dictionaries; raises when the board's memory is full. */
+  take(items: number): void;
+  /** Gives an object a pin of its own; raises when another one has it. */
+  claim(pin: BoardPin): number;
+  print(text: string): void;
+}
+
+/** What a function of the library does. */
+export type Work = (given: Given, running: Running) => Value;
+
+/** A function of the library, or a method with its object. */
 export class PyBuiltin {
   constructor(
     readonly name: string,
-    readonly call: (given: Given, runner: never) => Value,
+    readonly call: Work,
   ) {}
 }
 
@@ -112,7 +134,7 @@ export class PyModule {
 export class PyClass {
   constructor(
     readonly name: string,
-    readonly call: ((given: Given, runner: never) => Value) | undefined,
+    readonly call: Work | undefined,
     readonly members: ReadonlyMap<string, Value> = new Map(),
   ) {}
 }

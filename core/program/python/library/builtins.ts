@@ -2,7 +2,6 @@ import { effort } from '../../../effort';
 import { errorKinds, RaisedError } from '../errors';
 import { argument, itemsIn, shown, sortedItems, wholeNumber } from '../methods';
 import { operate, order } from '../operators';
-import type { Runner } from '../runner';
 import {
   isTrue,
   numberOf,
@@ -20,19 +19,16 @@ import {
   type Given,
   type PyObject,
   type Value,
+  type Running,
+  type Work,
 } from '../values';
-
-type Work = (given: Given, runner: Runner) => Value;
 
 /** Most digits of a number that is read from a text, in any base. */
 const MOST_DIGITS = 20_000;
 
-const make = (name: string, work: Work): readonly [string, Value] => [
-  name,
-  new PyBuiltin(name, work as never),
-];
+const make = (name: string, work: Work): readonly [string, Value] => [name, new PyBuiltin(name, work)];
 /** A function that is also the name of a type. */
-const type = (name: string, work: Work): readonly [string, Value] => [name, new PyClass(name, work as never)];
+const type = (name: string, work: Work): readonly [string, Value] => [name, new PyClass(name, work)];
 
 /** The smallest or largest of the values given, or of the items of the only one. */
 const extreme =
@@ -114,7 +110,7 @@ function toRange({ values }: Given): Value {
   return new PyRange(from, to, step);
 }
 
-function readLine({ values }: Given, runner: Runner): Value {
+function readLine({ values }: Given, runner: Running): Value {
   if (values.length > 0) runner.print(textOf(values[0]!));
   const { machine } = runner;
   let text = '';
@@ -261,7 +257,8 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
   make('callable', (given) => ['function', 'type'].includes(typeName(argument(given, 0, 'object')))),
   ...errorKinds.map((kind): readonly [string, Value] => [
     kind,
-    new PyClass(kind, ((given: Given) =>
-      errorObject(kind, given.values.length === 0 ? '' : textOf(given.values[0]!))) as never),
+    new PyClass(kind, (given) =>
+      errorObject(kind, given.values.length === 0 ? '' : textOf(given.values[0]!)),
+    ),
   ]),
 ]);

@@ -1,13 +1,18 @@
 import { RaisedError } from '../errors';
 import { argument, itemsIn, wholeNumber } from '../methods';
-import type { Runner } from '../runner';
-import { numberOf, PyBuiltin, PyFloat, PyList, PyModule, typeName, type Given, type Value } from '../values';
+import {
+  numberOf,
+  PyBuiltin,
+  PyFloat,
+  PyList,
+  PyModule,
+  typeName,
+  type Value,
+  type Running,
+  type Work,
+} from '../values';
 
-type Work = (given: Given, runner: Runner) => Value;
-const make = (name: string, work: Work): readonly [string, Value] => [
-  name,
-  new PyBuiltin(name, work as never),
-];
+const make = (name: string, work: Work): readonly [string, Value] => [name, new PyBuiltin(name, work)];
 
 function realNumber(value: Value): number {
   const number = numberOf(value);
@@ -46,10 +51,10 @@ export const timeModule = new PyModule(
 );
 
 /** A number from 0 to just below 1. */
-const chance = ({ machine }: Runner): number => machine.host.chance() / 2 ** 32;
+const chance = ({ machine }: Running): number => machine.host.chance() / 2 ** 32;
 
 /** A whole number between two, both included. */
-function between(low: number, high: number, runner: Runner): number {
+function between(low: number, high: number, runner: Running): number {
   if (high < low) throw new RaisedError('ValueError', 'empty range');
   return low + Math.floor(chance(runner) * (high - low + 1));
 }

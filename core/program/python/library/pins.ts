@@ -3,7 +3,6 @@ import type { Span } from '../../syntax';
 import { noAttribute } from '../attributes';
 import { RaisedError } from '../errors';
 import { wholeNumber } from '../methods';
-import type { Runner } from '../runner';
 import {
   isTrue,
   numberOf,
@@ -15,6 +14,7 @@ import {
   type Given,
   type PyObject,
   type Value,
+  type Running,
 } from '../values';
 
 /** How a pin is told to be, as the machine numbers it. */
@@ -87,7 +87,7 @@ function object(className: string, attributes: Members): PyObject {
     get(name, span) {
       const attribute = attributes[name];
       if (attribute?.get) return attribute.get(span);
-      if (attribute?.call) return new PyBuiltin(name, attribute.call as never);
+      if (attribute?.call) return new PyBuiltin(name, attribute.call);
       throw noAttribute(self, name);
     },
     set(name, value, span) {
@@ -99,7 +99,7 @@ function object(className: string, attributes: Members): PyObject {
   return self;
 }
 
-function digitalInOut(given: Given, runner: Runner): Value {
+function digitalInOut(given: Given, runner: Running): Value {
   const pin = pinOf(given);
   runner.claim(pin);
   const { host } = runner.machine;
@@ -173,7 +173,7 @@ function digitalInOut(given: Given, runner: Runner): Value {
   });
 }
 
-function analogIn(given: Given, runner: Runner): Value {
+function analogIn(given: Given, runner: Running): Value {
   const pin = pinOf(given);
   needs(pin, 'analog');
   runner.claim(pin);
@@ -189,7 +189,7 @@ function analogIn(given: Given, runner: Runner): Value {
   });
 }
 
-function pwmOut(given: Given, runner: Runner): Value {
+function pwmOut(given: Given, runner: Running): Value {
   const pin = pinOf(given);
   needs(pin, 'pwm');
   runner.claim(pin);
@@ -239,8 +239,8 @@ function pwmOut(given: Given, runner: Runner): Value {
 
 const classNamed = (
   name: string,
-  make: (given: Given, runner: Runner) => Value,
-): readonly [string, Value] => [name, new PyClass(name, make as never)];
+  make: (given: Given, runner: Running) => Value,
+): readonly [string, Value] => [name, new PyClass(name, make)];
 
 export const digitalModule = new PyModule(
   'digitalio',
