@@ -101,7 +101,7 @@ const routes: Readonly<Record<string, Ask>> = {
   'api/drafts/[publicationId]/route.ts PUT': {
     method: 'PUT',
     path: ({ publication }) => `/api/drafts/${publication}`,
-    body: () => ({ content: '{}' }),
+    body: () => ({ content: JSON.stringify({ version: 1, parts: [], program: '', hintsTaken: 0 }) }),
     answers: [204],
     for: onlyFor(['learner'], 'no'),
   },

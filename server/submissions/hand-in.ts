@@ -91,7 +91,8 @@ export async function record(
         sighting: given.sighting ?? null,
         hints_taken: given.hintsTaken,
         judging_key: key,
-        ...(at ? { handed_in_at: at } : {}),
+        // When it was its turn, not when it began to wait: attempts are in the order of time.
+        handed_in_at: at ?? transaction.raw('clock_timestamp()'),
       })
       .onConflict(['learner_id', 'client_id'])
       .ignore()

@@ -109,9 +109,7 @@ function PartLine({ part, number, next }: PartLineProps) {
             problem={problems[`${part.ref}.${leg.name}`]}
             isActive={active?.ref === part.ref && active.leg === leg.name}
             onFocus={() => dispatch({ type: 'activate', leg: { ref: part.ref, leg: leg.name } })}
-            onPlace={(place) =>
-              dispatch({ type: 'type place', leg: { ref: part.ref, leg: leg.name }, place })
-            }
+            onPlace={(how, place) => dispatch({ type: how, leg: { ref: part.ref, leg: leg.name }, place })}
             next={next}
           />
         ))}
@@ -136,7 +134,7 @@ interface LegFieldProps {
   readonly problem: string | undefined;
   readonly isActive: boolean;
   readonly onFocus: () => void;
-  readonly onPlace: (place: string) => void;
+  readonly onPlace: (how: 'type place' | 'step to place', place: string) => void;
   readonly next: (from: HTMLInputElement) => void;
 }
 
@@ -154,7 +152,7 @@ function LegField({ label, fullLabel, place, problem, isActive, onFocus, onPlace
     const stepped = step(place, event);
     if (stepped === undefined) return;
     event.preventDefault();
-    onPlace(stepped);
+    onPlace('step to place', stepped);
   };
   return (
     <label
@@ -175,7 +173,7 @@ function LegField({ label, fullLabel, place, problem, isActive, onFocus, onPlace
           event.currentTarget.select();
           onFocus();
         }}
-        onChange={(event) => onPlace(event.target.value)}
+        onChange={(event) => onPlace('type place', event.target.value)}
         onKeyDown={onKeyDown}
         placeholder="·"
         className="mono h-8 w-full bg-transparent text-center text-bench font-bold outline-none placeholder:font-normal placeholder:text-soft"

@@ -24,6 +24,13 @@ describe('a place on the bench', () => {
     expect(placeOf(benchAfter(state, { type: 'undo' }), 'D1', 'anode')).toBeUndefined();
   });
 
+  test('that is stepped to from hole to hole is undone hole by hole', () => {
+    const stepped = (place: string): BenchAction => ({ type: 'step to place', leg: anode, place });
+    const state = after(typed('a5'), stepped('a6'), stepped('b6'), { type: 'undo' });
+    expect(placeOf(state, 'D1', 'anode')).toBe('a6');
+    expect(placeOf(benchAfter(state, { type: 'undo' }), 'D1', 'anode')).toBe('a5');
+  });
+
   test('that is typed again after another is a step of its own', () => {
     const cathode: BenchAction = { type: 'type place', leg: { ref: 'D1', leg: 'cathode' }, place: 'e6' };
     const state = after(typed('e5'), cathode, typed('e7'), { type: 'undo' });

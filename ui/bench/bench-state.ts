@@ -44,7 +44,8 @@ export interface BenchState {
 export type BenchAction =
   /** What the tablet or the server has kept, or nothing. */
   | { readonly type: 'load'; readonly draft: Draft | undefined }
-  | { readonly type: 'type place'; readonly leg: LegKey; readonly place: string }
+  /** A place as it is typed, letter by letter, or one that is reached by a step. */
+  | { readonly type: 'type place' | 'step to place'; readonly leg: LegKey; readonly place: string }
   /** A point of the drawing for the active leg; the next leg is active then. */
   | { readonly type: 'tap point'; readonly point: string }
   | { readonly type: 'add part'; readonly kind: string; readonly value: string }
@@ -81,6 +82,8 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return { ...state, isLoaded: true, draft: action.draft ?? draft, undo: NOTHING_DONE };
     case 'type place':
       return recorded(state, placed(draft, action.leg, action.place), keyText(action.leg));
+    case 'step to place':
+      return recorded(state, placed(draft, action.leg, action.place));
     case 'tap point':
       return state.active === undefined
         ? state
