@@ -4,7 +4,7 @@ import { emitProgram } from './cpp/emit';
 import { resolveProgram } from './cpp/resolve';
 import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
-import type { Executable, ProgramMemory } from './machine';
+import type { Executable } from './machine';
 import { MOST_PROBLEMS, notSupported, type ProgramProblem } from './problem';
 import { emitPython } from './python/emit';
 import { pythonLines } from './python/lines';
@@ -24,10 +24,7 @@ const MORE_EFFORT_OF_A_LONG_ONE = 0.2;
 const DEEPEST_BRACKETS = 150;
 
 /** A program that can be run. */
-export interface Compiled {
-  readonly executable: Executable;
-  readonly memory: ProgramMemory;
-}
+export type Compiled = Executable;
 
 export type Language = 'cpp' | 'python';
 
@@ -78,7 +75,7 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
       language,
       isEmpty,
       problems,
-      ...(tree ? { compiled: { executable: emitProgram(tree), memory: tree.memory } } : {}),
+      ...(tree ? { compiled: emitProgram(tree) } : {}),
     };
   });
 }
@@ -107,13 +104,10 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
       language,
       isEmpty,
       problems,
-      ...(tree ? { compiled: { executable: emitPython(tree, board), memory: NO_MEMORY } } : {}),
+      ...(tree ? { compiled: emitPython(tree, board) } : {}),
     };
   });
 }
-
-/** Values of this dialect lie on the runner's own heap. */
-const NO_MEMORY: ProgramMemory = { globalCells: 0, globalBytes: 0 };
 
 /** A text that nobody has written by hand is not read at all. */
 function tooLong(source: string, language: Language): Program {

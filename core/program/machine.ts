@@ -1,6 +1,5 @@
 import { INTERRUPT_CYCLES } from './costs';
 import { Stop } from './stop';
-import { TextPool } from './text-pool';
 
 /** Which change of a level makes an interrupt routine run. */
 export type InterruptMode = 'change' | 'rising' | 'falling';
@@ -88,53 +87,72 @@ export interface RunningLoop {
   readonly inputsBefore: number;
 }
 
-/** A program's routine for changes of pins, and the cells of the registers that say which pins. */
+/** A program's routine for changes of pins, and which pins it has let make it run. */
 export interface PinChangeInterrupt {
   readonly routine: number;
-  readonly enableCell: number;
-  readonly maskCell: number;
+  /** The bits of the pins, by their numbers; `undefined` while it is not let run at all. */
+  readonly mask: () => number | undefined;
 }
 
-/** The memory that a program takes before it runs. */
-export interface ProgramMemory {
-  readonly globalCells: number;
-  readonly globalBytes: number;
-  readonly pinChange?: PinChangeInterrupt;
+/** What a run may take, and how it is made. */
+export interface RunLimits {
+  readonly clockHz: number;
+  readonly endCycle: number;
+  readonly steps: number;
+  /** Bytes of the board for values. */
+  readonly dataBytes: number;
+  /** Whether unchanging passes are skipped; off only to prove that it makes no difference. */
+  readonly skip: boolean;
+}
+
+/** A program on a machine of its own. */
+export interface ProgramRun {
+  readonly machine: Machine;
+  /** What runs once. */
+  readonly start: () => void;
+  /** What repeats. */
+  readonly pass: () => void;
+  /** Runs one of its functions without values, as an interrupt does. */
+  readonly call: (routine: number) => void;
 }
 
 /** A program ready to run: closures over a machine, no code generated at run time. */
 export interface Executable {
-  /** What runs once. */
-  readonly start: (machine: Machine) => void;
-  /** What repeats. */
-  readonly pass: (machine: Machine) => void;
-  /** Runs one of its functions without values, as an interrupt does. */
-  readonly call: (machine: Machine, routine: number) => void;
+  readonly begin: (host: ProgramHost, limits: RunLimits) => ProgramRun;
+}
+
+/** A loop that runs, with how the passes of the one around it are watched meanwhile. */
+interface WatchedLoop extends RunningLoop {
+  readonly clockEscaped: boolean;
+  readonly turnCycle: number;
+  readonly passCycle: number;
+  /** Whether any of its passes looked at the clock. */
+  usedClock: boolean;
+  changes: number;
+  localChanges: number;
 }
 
 /** Wrong results that are kept of a run. */
 const MOST_FAULTS = 50;
 
-/** The state of one run: flat memory, virtual time, and the budgets. */
+/**
+ * The state of one run that every language has: virtual time, the budgets, and what tells passes that change nothing.
+ * What a program's values lie in is its language's.
+ */
 export class Machine {
-  readonly cells: Float64Array;
-  /** First cell of the running function's frame, and the first free one. */
-  frame = 0;
-  top: number;
   cycles = 0;
   stepsLeft: number;
   /** Line of the statement that runs. */
   line = 0;
-  returned = 0;
   freeBytes: number;
   /** Counts stores that changed a global, and everything that is seen from outside. */
   changes = 0;
-  /** Counts stores that changed a local. */
+  /** Counts stores that changed a local, where those do not count as changes. */
   localChanges = 0;
   pauses = 0;
   /** Counts looks at pins and at the serial line: whoever looks may be waiting for something. */
   inputs = 0;
-  /** Whether the clock was read in a way that is not followed since it was last cleared. */
+  /** Whether the clock was read in a way that is not followed since the pass began. */
   clockEscaped = false;
   /** Earliest cycle at which a comparison with the clock turns. */
   turnCycle = Number.POSITIVE_INFINITY;
@@ -152,37 +170,33 @@ export class Machine {
   failure: { readonly kind: string; readonly message: string; readonly line: number } | undefined;
   /** Line of a pause inside an interrupt routine, which never ends: the clock stands still there. */
   stuckInInterrupt: number | undefined;
+  /** The chip's routine for changes of pins, where the program has one. */
+  pinChange: PinChangeInterrupt | undefined;
   /** Runs a function of the program; set by whoever starts it. */
   callRoutine: (routine: number) => void = () => undefined;
-  /** Texts that the program has made. */
-  readonly texts = new TextPool();
-  /** Where the row of random numbers stands. */
-  private random = 1;
   readonly endCycle: number;
   readonly clockHz: number;
-  readonly loops: RunningLoop[] = [];
   readonly silentErrors: SilentError[] = [];
+  private readonly open: WatchedLoop[] = [];
 
   constructor(
     readonly host: ProgramHost,
-    readonly options: {
-      readonly clockHz: number;
-      readonly endCycle: number;
-      readonly steps: number;
-      readonly globalCells: number;
-      readonly freeBytes: number;
-      /** The chip's routine for changes of pins, and where its two registers lie. */
-      readonly pinChange?: PinChangeInterrupt;
-      /** Whether unchanging passes are skipped; off only to prove that it makes no difference. */
-      readonly skip: boolean;
-    },
+    private readonly limits: RunLimits,
   ) {
-    this.cells = new Float64Array(options.globalCells + 8192);
-    this.top = options.globalCells;
-    this.stepsLeft = options.steps;
-    this.freeBytes = options.freeBytes;
-    this.endCycle = options.endCycle;
-    this.clockHz = options.clockHz;
+    this.stepsLeft = limits.steps;
+    this.freeBytes = limits.dataBytes;
+    this.endCycle = limits.endCycle;
+    this.clockHz = limits.clockHz;
+  }
+
+  /** Steps that were taken. */
+  get steps(): number {
+    return this.limits.steps - this.stepsLeft;
+  }
+
+  /** Loops that are running, the innermost last. */
+  get loops(): readonly RunningLoop[] {
+    return this.open;
   }
 
   /** Lets `cycles` pass; ends the run when its time or its budget is over. */
@@ -218,25 +232,20 @@ export class Machine {
 
   /** Runs an interrupt routine between two steps of the program, which goes on as if nothing had been. */
   interrupt(routine: number): void {
-    const { returned, line, clockEscaped, turnCycle, passCycle } = this;
+    const { line, clockEscaped, turnCycle, passCycle } = this;
     this.inInterrupt = true;
     this.changes += 1;
     this.spend(INTERRUPT_CYCLES);
     this.callRoutine(routine);
     this.inInterrupt = false;
-    Object.assign(this, { returned, line, clockEscaped, turnCycle, passCycle });
+    Object.assign(this, { line, clockEscaped, turnCycle, passCycle });
   }
 
   /** Forgets everything, as a board does when it is reset or loses its power. */
   restart(atCycle: number): void {
-    this.cells.fill(0);
-    this.frame = 0;
-    this.top = this.options.globalCells;
-    this.freeBytes = this.options.freeBytes;
-    this.random = 1;
-    this.returned = 0;
+    this.freeBytes = this.limits.dataBytes;
     this.inInterrupt = false;
-    this.loops.length = 0;
+    this.open.length = 0;
     this.cycles = Math.max(this.cycles, atCycle);
     this.bootCycle = this.cycles;
     this.changes += 1;
@@ -252,37 +261,6 @@ export class Machine {
     return this.cycles / this.clockHz;
   }
 
-  /** The next number of the processor's library: 7^5 times the last, modulo 2^31 - 1 (Park and Miller). */
-  nextRandom(): number {
-    const last = this.random === 0 ? 123459876 : this.random;
-    const next = 16807 * (last % 127773) - 2836 * Math.trunc(last / 127773);
-    this.random = next < 0 ? next + 0x7fffffff : next;
-    this.changes += 1;
-    return this.random;
-  }
-
-  /** Begins the row of random numbers anew; a seed of zero changes nothing, as on the board. */
-  seedRandom(seed: number): void {
-    if (seed === 0 || seed === this.random) return;
-    this.random = seed;
-    this.changes += 1;
-  }
-
-  /** Puts a value into a cell, and counts the change when it is one. */
-  write(cell: number, value: number): number {
-    if (this.cells[cell] !== value) {
-      this.cells[cell] = value;
-      if (cell >= this.options.globalCells) this.localChanges += 1;
-      else this.changes += 1;
-    }
-    return value;
-  }
-
-  /** A cell that there is: a pointer or an index that reaches out of the memory ends up at its last one. */
-  within(cell: number): number {
-    return cell >= 0 && cell < this.cells.length ? cell : this.cells.length - 1;
-  }
-
   /** Whether one more of them would be kept; a loop makes a million of a kind. */
   get notesFaults(): boolean {
     return this.silentErrors.length < MOST_FAULTS;
@@ -292,13 +270,64 @@ export class Machine {
     if (this.notesFaults) this.silentErrors.push(error);
   }
 
+  /** A loop begins. Its passes are watched from here on, those of whatever is around it later again. */
+  enterLoop(line: number): void {
+    const { clockEscaped, turnCycle, passCycle } = this;
+    this.open.push({
+      line,
+      sinceCycle: this.cycles,
+      pausesBefore: this.pauses,
+      inputsBefore: this.inputs,
+      clockEscaped,
+      turnCycle,
+      passCycle,
+      usedClock: false,
+      changes: this.changes,
+      localChanges: this.localChanges,
+    });
+  }
+
+  /** A pass of the innermost loop begins. */
+  beginPass(): void {
+    const loop = this.open.at(-1)!;
+    loop.changes = this.changes;
+    loop.localChanges = this.localChanges;
+    this.watchPass();
+  }
+
+  /** A pass begins whose clock comparisons are to be watched. */
+  watchPass(): void {
+    this.clockEscaped = false;
+    this.turnCycle = Number.POSITIVE_INFINITY;
+    this.passCycle = this.cycles;
+  }
+
+  /** A pass of the innermost loop has gone through to its end: when it changed nothing, its like are skipped. */
+  endPass(): void {
+    const loop = this.open.at(-1)!;
+    if (this.changes === loop.changes && this.localChanges === loop.localChanges) this.skipQuietPasses();
+    loop.usedClock ||= this.hasUsedClock;
+  }
+
+  /** The innermost loop is over. What the clock did inside is not followed for the loops around it. */
+  leaveLoop(): void {
+    const loop = this.open.pop()!;
+    this.clockEscaped = loop.clockEscaped || loop.usedClock || this.hasUsedClock;
+    this.turnCycle = loop.turnCycle;
+    this.passCycle = loop.passCycle;
+  }
+
+  private get hasUsedClock(): boolean {
+    return this.clockEscaped || this.turnCycle !== Number.POSITIVE_INFINITY;
+  }
+
   /**
    * After a pass that began at `passCycle` and changed nothing: skips as many equal passes as fit
    * before the next event or the next turn of a clock comparison, one pass short of it. The passes
    * that are skipped would each read the same inputs, take the same branches and the same time.
    */
   skipQuietPasses(): void {
-    if (this.clockEscaped || !this.options.skip) return;
+    if (this.clockEscaped || !this.limits.skip) return;
     const length = this.cycles - this.passCycle;
     if (length <= 0) return;
     const limit = Math.min(this.turnCycle, this.host.nextEventCycle(), this.endCycle);

@@ -22,8 +22,6 @@ import { Watch } from './watch';
 const MOST_CHANGES = 20_000;
 /** Seconds between two pulses that a servo gets. */
 const SERVO_PERIOD = 0.02;
-/** The bit that lets changes of pins interrupt, in the chip's register for it. */
-const PIN_CHANGE_ENABLE = 1 << 5;
 /** Key under which the pin-change interrupt is attached; the others have their numbers. */
 const PIN_CHANGE = 'pins';
 
@@ -365,17 +363,15 @@ export class BoardHost implements ProgramHost {
 
   /** Attaches the chip's pin-change routine to the pins that its registers name now. */
   private followPinChanges(): void {
-    const { pinChange } = this.machine.options;
+    const { pinChange } = this.machine;
     if (!pinChange) return;
-    const { cells } = this.machine;
-    const isOn = (cells[pinChange.enableCell]! & PIN_CHANGE_ENABLE) !== 0;
+    const mask = pinChange.mask();
     const pins = this.board.pins
       .filter(
-        ({ number, functions }) =>
-          functions.includes('pin-change') && ((cells[pinChange.maskCell]! >> number) & 1) === 1,
+        ({ number, functions }) => functions.includes('pin-change') && (((mask ?? 0) >> number) & 1) === 1,
       )
       .map(({ name }) => name);
-    if (isOn)
+    if (mask !== undefined)
       this.interrupts.attach(PIN_CHANGE, { pins, routine: pinChange.routine, mode: 'change' }, (name) =>
         this.levelOf(name),
       );
@@ -472,7 +468,7 @@ export class BoardHost implements ProgramHost {
       unknownPins: this.unknownPins,
       silentErrors: machine.silentErrors,
       solutions: this.circuit.solutions,
-      steps: machine.options.steps - machine.stepsLeft,
+      steps: machine.steps,
       ended: endOf(machine, reason),
     };
   }

@@ -1,7 +1,7 @@
 import type { BoardProfile } from '../boards';
 import { effort, effortLeft, within } from '../effort';
 import type { Program } from '../program';
-import { Machine } from '../program/machine';
+import type { Machine, ProgramRun } from '../program/machine';
 import { Restart, Stop, type EndReason } from '../program/stop';
 import type { Wiring } from '../wiring/wiring';
 import { BoardHost } from './board-host';
@@ -30,35 +30,28 @@ export function rehearse(
   const wanted = options.steps ?? DEFAULT_STEPS;
   const steps = Math.min(wanted, Math.floor(effortLeft() / EFFORT_OF_A_STEP));
   const host = new BoardHost(circuit, board, options);
-  const { executable, memory } = program;
-  const machine = new Machine(host, {
+  const run = program.begin(host, {
     clockHz: board.clockHz,
     endCycle: Math.round(options.seconds * board.clockHz),
     steps,
-    globalCells: memory.globalCells,
-    freeBytes: board.memory.dataBytes - memory.globalBytes,
-    ...(memory.pinChange ? { pinChange: memory.pinChange } : {}),
+    dataBytes: board.memory.dataBytes,
     skip: options.skip ?? true,
   });
-  host.attach(machine);
-  machine.callRoutine = (routine) => executable.call(machine, routine);
+  host.attach(run.machine);
+  run.machine.callRoutine = run.call;
   // Large values and busy circuits make a step longer than usual; a run that is all of these ends as a busy one.
-  const run = within(steps * EFFORT_OF_A_STEP + MORE_EFFORT, () => runToEnd(machine, executable, host));
-  const trace = host.trace(run.ended ? run.value : 'steps');
+  const bounded = within(steps * EFFORT_OF_A_STEP + MORE_EFFORT, () => runToEnd(run, host));
+  const trace = host.trace(bounded.ended ? bounded.value : 'steps');
   // A run that stops because whoever asked may ask no more is no answer; that is thrown here.
   effort(trace.steps * EFFORT_OF_A_STEP);
   return trace;
 }
 
-function runToEnd(
-  machine: Machine,
-  executable: NonNullable<Program['compiled']>['executable'],
-  host: BoardHost,
-): EndReason {
+function runToEnd({ machine, start, pass }: ProgramRun, host: BoardHost): EndReason {
   for (;;) {
     try {
-      executable.start(machine);
-      for (;;) executable.pass(machine);
+      start();
+      for (;;) pass();
     } catch (error) {
       if (error instanceof Restart) {
         const reason = restart(machine, host, error);

@@ -1,6 +1,7 @@
 import { effort } from '../../effort';
 import { BRANCH_CYCLES, CALL_CYCLES, PASS_CYCLES } from '../costs';
-import type { Executable, Machine } from '../machine';
+import type { Executable } from '../machine';
+import { CppMachine } from './machine';
 import { Stop } from '../stop';
 import { comparators, countsUntilTurn } from './clock-turn';
 import { costOf } from './cost';
@@ -18,7 +19,7 @@ const enum Completion {
   Continue,
   Return,
 }
-type Execute = (machine: Machine) => Completion;
+type Execute = (machine: CppMachine) => Completion;
 
 /** Compiles a typed tree to closures. Programs are trees of closures, so a hostile one can only use up its budget. */
 export function emitProgram(tree: ProgramTree): Executable {
@@ -26,27 +27,32 @@ export function emitProgram(tree: ProgramTree): Executable {
   const emitter = new Emitter(tree, bodies);
   for (const fn of tree.functions) bodies.push(emitter.statement(fn.body));
   const globals = tree.globals.map((statement) => emitter.statement(statement));
-  const call = (machine: Machine, index: number): void => enter(machine, tree, bodies, index, []);
+  const call = (machine: CppMachine, index: number): void => enter(machine, tree, bodies, index, []);
   return {
-    call,
-    start(machine) {
-      for (const statement of globals) statement(machine);
-      call(machine, tree.setup);
-    },
-    pass(machine) {
-      const { changes } = machine;
-      machine.clockEscaped = false;
-      machine.turnCycle = Number.POSITIVE_INFINITY;
-      machine.passCycle = machine.cycles;
-      call(machine, tree.loop);
-      machine.spend(PASS_CYCLES);
-      if (machine.changes === changes) machine.skipQuietPasses();
+    begin(host, limits) {
+      const machine = new CppMachine(host, limits, tree.memory);
+      return {
+        machine,
+        start: () => {
+          for (const statement of globals) statement(machine);
+          call(machine, tree.setup);
+        },
+        pass: () => {
+          const { changes } = machine;
+          machine.watchPass();
+          call(machine, tree.loop);
+          machine.spend(PASS_CYCLES);
+          // Its locals are new in each pass.
+          if (machine.changes === changes) machine.skipQuietPasses();
+        },
+        call: (routine) => call(machine, routine),
+      };
     },
   };
 }
 
 function enter(
-  machine: Machine,
+  machine: CppMachine,
   tree: ProgramTree,
   bodies: readonly Execute[],
   index: number,
@@ -154,10 +160,7 @@ class Emitter {
     }
   }
 
-  /**
-   * A loop whose pass changes nothing is skipped ahead like the repeating function itself. What the
-   * clock did inside is not followed for the loops around it.
-   */
+  /** A loop whose pass changes nothing is skipped ahead like the repeating function itself. */
   private loop(statement: Extract<Statement, { node: 'loop' }>): Execute {
     const { line } = statement.span;
     const start = statement.start ? this.statement(statement.start) : undefined;
@@ -172,34 +175,19 @@ class Emitter {
     return (machine) => {
       machine.line = line;
       if (start) start(machine);
-      const outer = { escaped: machine.clockEscaped, turn: machine.turnCycle, pass: machine.passCycle };
-      let usedClock = false;
-      machine.loops.push({
-        line,
-        sinceCycle: machine.cycles,
-        pausesBefore: machine.pauses,
-        inputsBefore: machine.inputs,
-      });
+      machine.enterLoop(line);
       let completion = Completion.Normal;
       for (let ask = asksFirst; ; ask = true) {
-        const { changes, localChanges } = machine;
-        machine.clockEscaped = false;
-        machine.turnCycle = Number.POSITIVE_INFINITY;
-        machine.passCycle = machine.cycles;
+        machine.beginPass();
         machine.line = line;
         machine.spend(cycles);
         if (ask && condition && condition(machine) === 0) break;
         completion = body(machine);
         if (completion === Completion.Break || completion === Completion.Return) break;
         if (step) step(machine);
-        if (machine.changes === changes && machine.localChanges === localChanges) machine.skipQuietPasses();
-        usedClock ||= machine.clockEscaped || machine.turnCycle !== Number.POSITIVE_INFINITY;
+        machine.endPass();
       }
-      usedClock ||= machine.clockEscaped || machine.turnCycle !== Number.POSITIVE_INFINITY;
-      machine.loops.pop();
-      machine.clockEscaped = outer.escaped || usedClock;
-      machine.turnCycle = outer.turn;
-      machine.passCycle = outer.pass;
+      machine.leaveLoop();
       return completion === Completion.Return ? completion : Completion.Normal;
     };
   }

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine';
+import type { CppMachine } from './machine';
 
 /** A compiled expression: its value on a machine. */
-export type Evaluate = (machine: Machine) => number;
+export type Evaluate = (machine: CppMachine) => number;

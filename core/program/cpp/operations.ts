@@ -1,4 +1,4 @@
-import type { Machine } from '../machine';
+import type { CppMachine } from './machine';
 import type { Evaluate } from './evaluate';
 import { fitting } from './library/strings';
 import type { BinaryOperator } from './tree';
@@ -17,7 +17,7 @@ export function operation(
   const bits = type.kind === 'integer' ? type.bits : 32;
   // An unsigned number goes round on purpose; a signed one that does is a surprise.
   const isSigned = type.kind === 'integer' && type.signed;
-  const noted = (machine: Machine, exact: number): number => {
+  const noted = (machine: CppMachine, exact: number): number => {
     const held = fit(exact);
     if (held !== exact && machine.notesFaults)
       machine.fault({ kind: 'overflow', line, index: exact, length: held });
@@ -75,7 +75,7 @@ export function operation(
 /** A text behind another; nothing when the board's memory does not hold both. */
 const joined =
   (left: Evaluate, right: Evaluate, line: number): Evaluate =>
-  (machine: Machine) => {
+  (machine: CppMachine) => {
     const text = machine.texts.at(left(machine)) + machine.texts.at(right(machine));
     const held = fitting(machine, text);
     if (held !== text) machine.fault({ kind: 'text', line, length: text.length });

@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../../boards';
-import type { ProgramMemory } from '../machine';
+import type { ProgramMemory } from './machine';
 import { inOrder, notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';

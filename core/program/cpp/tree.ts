@@ -1,4 +1,4 @@
-import type { ProgramMemory } from '../machine';
+import type { ProgramMemory } from './machine';
 import type { Span } from '../syntax';
 import type { LibraryFunction } from './library';
 import type { CType, ScalarType } from './types';

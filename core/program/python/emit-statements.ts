@@ -233,38 +233,25 @@ export class StatementEmitter {
     const { line } = statement.span;
     return (runner) => {
       const { machine } = runner;
-      const outer = { escaped: machine.clockEscaped, turn: machine.turnCycle, pass: machine.passCycle };
-      machine.loops.push({
-        line,
-        sinceCycle: machine.cycles,
-        pausesBefore: machine.pauses,
-        inputsBefore: machine.inputs,
-      });
-      const depth = machine.loops.length;
+      machine.enterLoop(line);
       let isOver = false;
       try {
         for (;;) {
-          const { changes } = machine;
-          machine.clockEscaped = false;
-          machine.turnCycle = Number.POSITIVE_INFINITY;
-          machine.passCycle = machine.cycles;
+          machine.beginPass();
           runner.line = line;
           machine.spend(pythonCycles.loop);
           if (!isTrue(condition(runner))) return otherwise(runner);
           const completion = body(runner);
           if (completion === Completion.Break) return Completion.Normal;
           if (completion === Completion.Return) return completion;
-          if (machine.changes === changes) machine.skipQuietPasses();
+          machine.endPass();
         }
       } catch (error) {
         // A run that is over keeps its loops: they say what was running.
         isOver = !(error instanceof RaisedError);
         throw error;
       } finally {
-        if (!isOver) machine.loops.length = depth - 1;
-        machine.clockEscaped = true;
-        machine.turnCycle = outer.turn;
-        machine.passCycle = outer.pass;
+        if (!isOver) machine.leaveLoop();
       }
     };
   }

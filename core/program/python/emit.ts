@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../../boards';
-import type { Executable } from '../machine';
+import { Machine, type Executable } from '../machine';
 import { Stop } from '../stop';
 import { passClocksOf } from './clock';
 import { Completion, StatementEmitter, type Execute } from './emit-statements';
@@ -19,30 +19,45 @@ export function emitPython(tree: PythonTree, board: BoardProfile): Executable {
     new StatementEmitter(tree.functions, clocks, index).block(fn.body),
   );
   return {
-    start(machine) {
-      const runner = new Runner(
+    begin(host, limits) {
+      const machine = new Machine(host, limits);
+      return {
         machine,
-        board,
-        tree.globals.length,
-        (running, index, values) =>
-          callFunction(running, functions[index]!, tree.functions[index]!.locals.length, values),
-        (index) => tree.functions[index]!.parameters,
-      );
-      machine.host.serialBegin(SERIAL_RATE, 1);
-      try {
-        body(runner);
-      } catch (error) {
-        if (error instanceof RaisedError) runner.fail(error);
-        if (error instanceof RangeError)
-          runner.fail(new RaisedError('RuntimeError', 'maximum recursion depth exceeded'));
-        throw error;
-      }
-      throw Stop.for('finished');
+        start: () => runAll(body, functions, tree, board, machine),
+        // A program of this language repeats only what it says itself.
+        pass: () => undefined,
+        call: () => undefined,
+      };
     },
-    // A program of this language repeats only what it says itself.
-    pass: () => undefined,
-    call: () => undefined,
   };
+}
+
+/** Runs a program from its first line; it ends with an error, or as one that is finished. */
+function runAll(
+  body: Execute,
+  functions: readonly Execute[],
+  tree: PythonTree,
+  board: BoardProfile,
+  machine: Machine,
+): never {
+  const runner = new Runner(
+    machine,
+    board,
+    tree.globals.length,
+    (running, index, values) =>
+      callFunction(running, functions[index]!, tree.functions[index]!.locals.length, values),
+    (index) => tree.functions[index]!.parameters,
+  );
+  machine.host.serialBegin(SERIAL_RATE, 1);
+  try {
+    body(runner);
+  } catch (error) {
+    if (error instanceof RaisedError) runner.fail(error);
+    if (error instanceof RangeError)
+      runner.fail(new RaisedError('RuntimeError', 'maximum recursion depth exceeded'));
+    throw error;
+  }
+  throw Stop.for('finished');
 }
 
 function callFunction(

@@ -1,5 +1,6 @@
 import { libraryCycles } from '../../costs';
-import type { InterruptMode, Machine } from '../../machine';
+import type { InterruptMode } from '../../machine';
+import type { CppMachine } from '../machine';
 import { integer, VOID } from '../types';
 import { define, optional, parameter, type LibraryTable } from './function';
 
@@ -136,7 +137,7 @@ export const boardFunctions: LibraryTable = (widths) => {
 };
 
 function shiftOut(
-  machine: Machine,
+  machine: CppMachine,
   pins: { readonly data: number; readonly clock: number },
   order: number,
   value: number,

@@ -1,4 +1,4 @@
-import type { Machine } from '../../machine';
+import type { CppMachine } from '../machine';
 import type { CType, ScalarType, TypeWidths } from '../types';
 
 /**
@@ -12,7 +12,7 @@ export interface Parameter {
 
 /** Where and with what a library function is called. */
 export interface Call {
-  readonly machine: Machine;
+  readonly machine: CppMachine;
   readonly line: number;
   /** Types of the values that are given. */
   readonly types: readonly CType[];

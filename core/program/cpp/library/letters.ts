@@ -1,6 +1,6 @@
 import { effort } from '../../../effort';
 import { libraryCycles } from '../../costs';
-import type { Machine } from '../../machine';
+import type { CppMachine } from '../machine';
 import { conversionTo, integer, pointerTo, type ScalarType } from '../types';
 import { define, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
 
@@ -12,7 +12,7 @@ const asByte = (value: number): number => value & 0xff;
 const asChar = conversionTo(integer(8, true));
 
 /** The text at an address, up to its zero, each letter as a byte. */
-export function textAt({ cells }: Machine, address: number): string {
+export function textAt({ cells }: CppMachine, address: number): string {
   let text = '';
   for (let at = address; at >= 0 && at < cells.length && text.length < LONGEST; at += 1) {
     const letter = asByte(cells[at]!);
@@ -29,7 +29,7 @@ export function compareTexts(one: string, other: string): number {
   return (one.charCodeAt(at) || 0) - (other.charCodeAt(at) || 0);
 }
 
-function putText(machine: Machine, address: number, text: string): void {
+function putText(machine: CppMachine, address: number, text: string): void {
   for (let at = 0; at < text.length; at += 1)
     machine.write(machine.within(address + at), asChar(text.charCodeAt(at)));
   machine.write(machine.within(address + text.length), 0);
@@ -48,7 +48,7 @@ export const letterFunctions: LibraryTable = (widths) => {
     parameters: LibraryFunction['parameters'],
     result: LibraryFunction['result'],
     work: (
-      machine: Machine,
+      machine: CppMachine,
       given: readonly number[],
     ) => { readonly value: number; readonly letters: number },
   ): LibraryFunction =>

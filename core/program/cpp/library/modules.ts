@@ -1,5 +1,6 @@
 import { libraryCycles } from '../../costs';
-import type { LampPanel, Machine, TextScreen } from '../../machine';
+import type { LampPanel, TextScreen } from '../../machine';
+import type { CppMachine } from '../machine';
 import { BOOL, integer, pointerTo, VOID, type StructType } from '../types';
 import { define, optional, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
 import { printedText } from './serial';
@@ -33,8 +34,9 @@ export const moduleFunctions: LibraryTable = (widths) => {
   const byte = integer(8, false);
   const int = integer(widths.intBits, true);
   const own = (type: StructType) => parameter('the object', pointerTo(type));
-  const field = (machine: Machine, address: number, index: number): number => machine.within(address + index);
-  const put = (machine: Machine, address: number, values: readonly number[]): void =>
+  const field = (machine: CppMachine, address: number, index: number): number =>
+    machine.within(address + index);
+  const put = (machine: CppMachine, address: number, values: readonly number[]): void =>
     values.forEach((value, index) => void machine.write(field(machine, address, index), value));
 
   const ofServo = (

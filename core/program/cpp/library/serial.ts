@@ -1,5 +1,5 @@
 import { libraryCycles } from '../../costs';
-import type { Machine } from '../../machine';
+import type { CppMachine } from '../machine';
 import { printed } from '../print';
 import { FLOAT, integer, STRING, VOID } from '../types';
 import { textAt } from './letters';
@@ -86,7 +86,7 @@ const INTEGER = /^-?\d+/;
 const DECIMAL = /^-?\d*\.?\d*/;
 
 /** Takes letters as long as they are wanted, and waits for more up to the time allowed. */
-function readWhile(machine: Machine, isWanted: (letter: string) => boolean): string {
+function readWhile(machine: CppMachine, isWanted: (letter: string) => boolean): string {
   let text = '';
   machine.changes += 1;
   for (;;) {

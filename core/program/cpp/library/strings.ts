@@ -1,6 +1,6 @@
 import { libraryCycles } from '../../costs';
 import { effort } from '../../../effort';
-import type { Machine } from '../../machine';
+import type { CppMachine } from '../machine';
 import { BOOL, FLOAT, integer, pointerTo, STRING, VOID } from '../types';
 import { define, optional, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
 import { compareTexts } from './letters';
@@ -124,5 +124,5 @@ export const changesText = (name: string): boolean =>
   /^String\.(trim|toLowerCase|toUpperCase|concat|replace|remove|setCharAt|reserve)$/.test(name);
 
 /** A text that the free memory of the board holds; one that it does not hold stays empty there. */
-export const fitting = (machine: Machine, text: string): string =>
+export const fitting = (machine: CppMachine, text: string): string =>
   text.length < machine.freeBytes ? text : '';

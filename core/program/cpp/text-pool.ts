@@ -1,5 +1,5 @@
-import { effort } from '../effort';
-import { Stop } from './stop';
+import { effort } from '../../effort';
+import { Stop } from '../stop';
 
 /** Letters of all different texts that one run may make. */
 const MOST_LETTERS = 1_500_000;

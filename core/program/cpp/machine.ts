@@ -1,0 +1,97 @@
+import { Machine, type ProgramHost, type RunLimits } from '../machine';
+import { TextPool } from './text-pool';
+
+/** The memory that a program takes before it runs. */
+export interface ProgramMemory {
+  readonly globalCells: number;
+  readonly globalBytes: number;
+  readonly pinChange?: {
+    readonly routine: number;
+    /** Cells of the registers that let it run, and that say for which pins. */
+    readonly enableCell: number;
+    readonly maskCell: number;
+  };
+}
+
+/** Cells for the frames of functions. */
+const STACK_CELLS = 8192;
+/** The bit that lets changes of pins interrupt, in the chip's register for it. */
+const PIN_CHANGE_ENABLE = 1 << 5;
+
+/** A machine with the flat memory that programs of this language have: globals, then the frames of functions. */
+export class CppMachine extends Machine {
+  readonly cells: Float64Array;
+  /** First cell of the running function's frame, and the first free one. */
+  frame = 0;
+  top: number;
+  returned = 0;
+  /** Texts that the program has made. */
+  readonly texts = new TextPool();
+  /** Where the row of random numbers stands. */
+  private random = 1;
+
+  constructor(
+    host: ProgramHost,
+    limits: RunLimits,
+    private readonly memory: ProgramMemory,
+  ) {
+    super(host, { ...limits, dataBytes: limits.dataBytes - memory.globalBytes });
+    this.cells = new Float64Array(memory.globalCells + STACK_CELLS);
+    this.top = memory.globalCells;
+    const { pinChange } = memory;
+    if (pinChange)
+      this.pinChange = {
+        routine: pinChange.routine,
+        mask: () =>
+          (this.cells[pinChange.enableCell]! & PIN_CHANGE_ENABLE) === 0
+            ? undefined
+            : this.cells[pinChange.maskCell]!,
+      };
+  }
+
+  override interrupt(routine: number): void {
+    const { returned } = this;
+    super.interrupt(routine);
+    this.returned = returned;
+  }
+
+  override restart(atCycle: number): void {
+    super.restart(atCycle);
+    this.cells.fill(0);
+    this.frame = 0;
+    this.top = this.memory.globalCells;
+    this.random = 1;
+    this.returned = 0;
+  }
+
+  /** The next number of the processor's library: 7^5 times the last, modulo 2^31 - 1 (Park and Miller). */
+  nextRandom(): number {
+    const last = this.random === 0 ? 123459876 : this.random;
+    const next = 16807 * (last % 127773) - 2836 * Math.trunc(last / 127773);
+    this.random = next < 0 ? next + 0x7fffffff : next;
+    this.changes += 1;
+    return this.random;
+  }
+
+  /** Begins the row of random numbers anew; a seed of zero changes nothing, as on the board. */
+  seedRandom(seed: number): void {
+    if (seed === 0 || seed === this.random) return;
+    this.random = seed;
+    this.changes += 1;
+  }
+
+  /** Puts a value into a cell, and counts the change when it is one. */
+  write(cell: number, value: number): number {
+    if (this.cells[cell] !== value) {
+      this.cells[cell] = value;
+      if (cell >= this.memory.globalCells) this.localChanges += 1;
+      else this.changes += 1;
+    }
+    return value;
+  }
+
+  /** A cell that there is: a pointer or an index that reaches out of the memory ends up at its last one. */
+  within(cell: number): number {
+    return cell >= 0 && cell < this.cells.length ? cell : this.cells.length - 1;
+  }
+}
