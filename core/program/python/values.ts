@@ -194,11 +194,20 @@ export const whole = (value: bigint): number | bigint =>
 
 /** About how many items or words of memory a value is, without what its items hold. */
 export function sizeOf(value: Value): number {
-  if (typeof value === 'string') return 1 + value.length / 8;
+  switch (typeof value) {
+    case 'number':
+    case 'boolean':
+      return 1;
+    case 'string':
+      return 1 + value.length / 8;
+    case 'bigint':
+      return BIG_NUMBER;
+  }
+  if (value instanceof PyFloat || value === null) return 1;
   if (value instanceof PyList || value instanceof PyTuple) return 1 + value.items.length;
-  if (value instanceof PyDict) return 1 + 4 * value.entries.size;
-  return typeof value === 'bigint' ? BIG_NUMBER : 1;
+  return value instanceof PyDict ? 1 + 4 * value.entries.size : 1;
 }
+
 /** Size of a whole number that needs more than a double has. */
 const BIG_NUMBER = 300;
 
