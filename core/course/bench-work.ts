@@ -31,10 +31,10 @@ export const bringUpText = (board: BoardProfile, { uploadOrder }: Pick<HouseRule
   `${ORDER[uploadOrder]} ${board.bringUp.upload}`;
 
 const BEGINNINGS: Readonly<Record<HouseRules['screenOrBench'], string>> = {
-  bench: 'Record where each end is, put your program in, then check.',
+  bench: 'Record where each end is, write the program, then check.',
   screen:
-    'Plan first: say where each end will go, put your program in, then check. Build it when the plan works.',
-  'screen-only': 'Say where each end goes, put your program in, then check.',
+    'Plan first: say where each end will go, write the program, then check. Build it when the plan works.',
+  'screen-only': 'Say where each end goes, write the program, then check.',
 };
 
 /** What a learner does first at the bench. */

@@ -113,10 +113,10 @@ export const houseQuestions = {
       school(
         'where-said',
         'Where the exercise says so',
-        'Without a word where the drawing does it; elsewhere it works, and the report says so.',
+        'Where the drawing does without, nothing is said; elsewhere the report mentions it.',
       ),
       school('always', 'Always', 'Any way of connecting is as good as another.'),
-      school('never', 'Never', 'It works, and the report says that parts go on the breadboard.'),
+      school('never', 'Never', 'The report says that parts go on the breadboard, even when the build works.'),
     ],
     why: 'The breadboard is part of what is learnt.',
   },

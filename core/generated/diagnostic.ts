@@ -1,21 +1,21 @@
 import type { HookedPin } from './hookup';
 import { starterProgram, withNamesAsAsked } from './starter';
-import { nameOf, type Writing } from './writing';
+import { commentSign, nameOf, type Writing } from './writing';
 
 /** Seconds that each output is on alone. */
 export const EACH_SECONDS = 1;
 
 /**
  * A program that shows whether the wiring is right before anything else is tried: each output on alone for a
- * second, one after the other with its name printed, then every input printed, over and over. `what` stands in its
- * first line.
+ * second, one after the other with its name printed, then every input printed, over and over. `what` are the lines of
+ * comment above it.
  */
 export function diagnosticProgram(
   pins: readonly HookedPin[],
   writing: Writing,
-  what = 'is everything wired right?',
+  what: readonly string[] = [`${writing.title}: is everything wired right?`],
 ): string {
-  const title = `${writing.title}: ${what}`;
+  const title = what.join(`\n${commentSign(writing.language)} `);
   const starter = starterProgram(pins, { ...writing, title, pinNames: 'constants' });
   return writing.language === 'python'
     ? inPython(pins, writing, starter)
@@ -52,7 +52,9 @@ function inCpp(pins: readonly HookedPin[], { names }: Writing, starter: string):
       ? [`  digitalWrite(${nameOf(pin, names)}, HIGH);`]
       : [],
   );
-  const body = [...lines, ...prints, ...(outputs.length === 0 ? ['  delay(500);'] : [])].join('\n');
+  // One alone would be on again before anybody has seen it go off.
+  const pause = outputs.length === 0 ? ['  delay(500);'] : outputs.length === 1 ? ['  delay(1000);'] : [];
+  const body = [...lines, ...prints, ...pause].join('\n');
   const begun = starter.includes('Serial.begin') ? [] : ['  Serial.begin(9600);'];
   return starter
     .replace(
@@ -83,7 +85,8 @@ function inPython(pins: readonly HookedPin[], { names }: Writing, starter: strin
   const off = outputs.flatMap((pin) =>
     pin.does.role === 'switch' && pin.does.on === 'low' ? [`${nameIn(pin)}.value = True`] : [],
   );
-  const wait = outputs.length === 0 ? ['    time.sleep(0.5)'] : [];
+  const wait =
+    outputs.length === 0 ? ['    time.sleep(0.5)'] : outputs.length === 1 ? ['    time.sleep(1)'] : [];
   return starter.replace(
     'while True:\n    # what happens, over and over\n    time.sleep(0.1)',
     [...off, ...(off.length > 0 ? [''] : []), 'while True:', ...lines, ...prints, ...wait].join('\n'),

@@ -4,7 +4,10 @@ import { compileProgram } from '../program';
 import { rehearse } from '../rehearsal/rehearse';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
+import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
+import { seenIntervals } from '../rehearsal/seen';
 import { diagnosticProgram } from './diagnostic';
+import { givenProgram } from './given';
 import { hookupOf } from './hookup';
 import { starterProgram } from './starter';
 import { nameOf, type NameStyle, type Writing } from './writing';
@@ -70,6 +73,31 @@ describe('a starter program', () => {
       if (pins.length > 0) expect(starterProgram(pins, writingOf(exercise), 'gaps')).toContain('____');
     },
   );
+});
+
+describe('the program that a learner is given', () => {
+  test.each(rows)('for %s compiles as an example, and says nothing of how it is solved', (_, exercise) => {
+    const rules = { ...DEFAULT_HOUSE_RULES, programGiven: 'example' as const };
+    const source = givenProgram(exercise, rules);
+    const { compiled, problems } = compileProgram(source, exercise.board, grammars, languageOf(exercise));
+    expect(problems.filter(({ severity }) => severity === 'fault')).toEqual([]);
+    expect(compiled).toBeDefined();
+    // It follows from the connections: another reference program makes no other example.
+    const other = { ...exercise, data: { ...exercise.data, program: '', scenarios: [], aim: '' } };
+    expect(givenProgram(other, rules)).toBe(source);
+  });
+
+  test('switches a lone LED off long enough to be seen, as it does on', () => {
+    const { exercise } = courseExercises.find(({ name }) => name === 'beacon')!;
+    const { compiled } = compileProgram(
+      givenProgram(exercise, DEFAULT_HOUSE_RULES),
+      exercise.board,
+      grammars,
+    );
+    const trace = rehearse(compiled!, exercise.reference, exercise.board, { seconds: 6 });
+    const lamp = [...trace.lamps.values()][0]!;
+    expect(seenIntervals(lamp, 6).filter(({ glow }) => glow === 'dark').length).toBeGreaterThan(1);
+  });
 });
 
 describe('a diagnostic program', () => {

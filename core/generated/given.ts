@@ -22,5 +22,9 @@ export function givenProgram(
   };
   return programGiven === 'gaps'
     ? starterProgram(pins, writing, 'gaps')
-    : diagnosticProgram(pins, writing, 'an example that tries each part. Change it to do what is asked.');
+    : diagnosticProgram(pins, writing, [
+        exercise.data.title,
+        'Tries each part in turn.',
+        'Make it do what is asked.',
+      ]);
 }
