@@ -21,9 +21,9 @@ export const repeatsWhileHeld = (
     'repeats-while-held',
     'fault',
     { line, column },
-    `While the button is held, line ${stepLine} runs again at every turn of ${loop}, not once for a press.`,
+    `While the button is held, line ${stepLine} runs every time round ${loop}, not once per press.`,
     [
-      `How often does ${loop} turn while a finger is on the button?`,
+      `How often does ${loop} go round while a finger is on the button?`,
       `Line ${line} asks whether the button is down now, not whether it has just gone down.`,
       `Remember the last ${level}, and act only when it has changed to pressed.`,
     ],
@@ -38,7 +38,7 @@ export const doubleCount = ({ line, column }: Place, stepLine: number): ProgramP
     `Line ${line} sees a change when the button goes down and again when it is let go, and line ${stepLine} counts both.`,
     [
       `How many changes does one press make?`,
-      `A press has two edges, and line ${stepLine} runs at each of them.`,
+      `A press has two edges, and line ${stepLine} runs on both.`,
       `Ask inside line ${line} whether the button is down now, and count only then.`,
     ],
   );
@@ -59,9 +59,9 @@ export const neverReached = (
         'out-of-range',
         'fault',
         { line, column },
-        `Line ${line} compares with ${limit}, but what is measured goes from 0 to ${most} only.`,
+        `Line ${line} compares with ${limit}, but the reading only goes from 0 to ${most}.`,
         [
-          `Between which numbers does a measured value lie?`,
+          `What numbers can a reading be?`,
           `${limit} in line ${line} is never reached.`,
           `Compare with a number from 0 to ${most} in line ${line}.`,
         ],

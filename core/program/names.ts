@@ -86,7 +86,7 @@ export function unknownName(
     place,
     `Line ${span.line}: “${name}” is not known. Nothing of that name is declared.`,
     [
-      `Where is “${name}” said to be something?`,
+      `Where does “${name}” come from?`,
       `Line ${span.line} uses “${name}”, but no line declares it.`,
       language === 'cpp'
         ? `Declare ${name} above setup, with its type and value, or use a name that is known.`

@@ -223,7 +223,7 @@ describe('what a compiler refuses of pointers, structs and texts', () => {
       'void twice(int &a) { a *= 2; }\nvoid setup() { long b = 1; twice(b); }',
       'arguments',
       2,
-      'b is of the type long',
+      'b is of type long',
     ],
     ['#define TWICE(x) x * 2\nvoid setup() { int a = TWICE(1, 2); }', 'arguments', 2, 'takes 1 value'],
     ['lantern a;\nvoid setup() { }', 'name-unknown', 1, 'lantern'],

@@ -15,7 +15,7 @@ function quoteProblem(quote: QuoteProblem): ProgramProblem {
       `Line ${quote.line} has a curly quote ${quote.quote}. A program only knows the straight one.`,
       [
         `Look closely at the quotes in line ${quote.line}. Are they straight?`,
-        `The ${quote.quote} in column ${quote.column} came from a text program.`,
+        `The ${quote.quote} in column ${quote.column} probably came from a word processor.`,
         `Type it again as " in line ${quote.line}.`,
       ],
       textRepair(`Type " instead of ${quote.quote} in line ${quote.line}.`, {
@@ -112,9 +112,9 @@ export function surplus(code: FindingCode, token: Token, why: string): ProgramPr
     [
       `Count the brackets in and around line ${token.line}. Does each one have a partner?`,
       `The ${token.text} at column ${token.column} of line ${token.line} has no partner.`,
-      `Take away the ${token.text} at column ${token.column} of line ${token.line}.`,
+      `Remove the ${token.text} at column ${token.column} of line ${token.line}.`,
     ],
-    textRepair(`Take away the ${token.text} in line ${token.line}.`, {
+    textRepair(`Remove the ${token.text} in line ${token.line}.`, {
       line: token.line,
       column: token.column,
       length: token.text.length,

@@ -146,7 +146,7 @@ function reportNoMethod(className: string, member: SyntaxNode, context: Context)
       `Line ${span.line}: “${member.text}” is not known; “${near}” is.${otherCase === undefined ? '' : ' Capitals count.'}`,
       [
         `Compare “${member.text}” in line ${span.line} with an example, letter by letter. Are they the same?`,
-        `${className} knows “${near}”, not “${member.text}”.`,
+        `${className} has “${near}”, not “${member.text}”.`,
         `Write ${near} in line ${span.line}.`,
       ],
       textRepair(`Write ${near} instead of ${member.text} in line ${span.line}.`, {
@@ -176,10 +176,10 @@ function readArgument(
       refusal(
         'arguments',
         span,
-        `Line ${span.line}: what is handed over here may be changed, so it has to be of the type ${here}; ${node.text} is of the type ${there}.`,
+        `Line ${span.line}: the function can change what it gets here, so it has to be of type ${here}; ${node.text} is of type ${there}.`,
         [
-          `Of which type is ${node.text}, and which one does the function take?`,
-          `The function changes a value of the type ${here}; ${node.text} is declared as ${there}.`,
+          `What type is ${node.text}, and what type does the function take?`,
+          `The function changes a value of type ${here}; ${node.text} is declared as ${there}.`,
           `Declare ${node.text} as ${here}.`,
         ],
       ),
@@ -221,10 +221,10 @@ function countFits(
     refusal(
       'arguments',
       span,
-      `Line ${span.line}: ${name} takes ${wanted} ${most === 1 ? 'value' : 'values'} and is given ${given}.`,
+      `Line ${span.line}: ${name} takes ${wanted} ${most === 1 ? 'value' : 'values'} but gets ${given}.`,
       [
-        `How many values stand between the parentheses of ${name} in line ${span.line}?`,
-        `${name} takes ${wanted}; line ${span.line} gives ${given}.`,
+        `How many values are between the parentheses of ${name} in line ${span.line}?`,
+        `${name} takes ${wanted}, but line ${span.line} gives ${given}.`,
         given < least
           ? `Add the missing ${least - given === 1 ? 'value' : 'values'} to ${name} in line ${span.line}.`
           : `Take ${given - most} of the values away from ${name} in line ${span.line}.`,
@@ -296,9 +296,9 @@ function routineNamed(node: SyntaxNode, context: Context): Expression {
         span,
         `Line ${span.line}: the name of a function belongs here, without parentheses; “${node.text}” is something else.`,
         [
-          `Is the function in line ${span.line} to run now, or later?`,
-          `With parentheses a function runs at once; here only its name is wanted, and the function takes no values.`,
-          `Write the name of a function alone in line ${span.line}.`,
+          `Should the function in line ${span.line} run now, or later?`,
+          `With parentheses a function runs at once; here you need only its name, and the function takes no values.`,
+          `Write only the function’s name in line ${span.line}.`,
         ],
       ),
     );

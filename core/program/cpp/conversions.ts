@@ -63,9 +63,9 @@ export function convert(
       refusal(
         'arguments',
         value.span,
-        `Line ${value.span.line}: ${isTextual(type) ? 'a text' : 'a number'} is wanted here, and this gives ${given}.`,
+        `Line ${value.span.line}: this should be ${isTextual(type) ? 'a text' : 'a number'}, but it gives ${given}.`,
         [
-          `What does line ${value.span.line} hand over: a number, a text, or nothing?`,
+          `What does line ${value.span.line} pass here: a number, a text, or nothing?`,
           `At column ${value.span.column} of line ${value.span.line} there is something that gives ${given}.`,
           `Put ${isTextual(type) ? 'a text' : 'a number'} at column ${value.span.column} of line ${value.span.line}.`,
         ],
@@ -109,7 +109,7 @@ function checkFits(
       span,
       `Line ${span.line}: ${figure(value)} does not fit: the type ${typeText(type)} holds ${figure(least)} to ${figure(most)} on this board. It becomes ${figure(held)}.`,
       [
-        `Which numbers does the type ${typeText(type)} hold on this board?`,
+        `What numbers can the type ${typeText(type)} hold on this board?`,
         `${figure(value)} in line ${span.line} is too large for it and becomes ${figure(held)}.`,
         `Use the type ${type.bits < 16 ? 'int' : 'long'} in line ${span.line}, or a smaller number.`,
       ],
@@ -149,7 +149,7 @@ function reportKind({ type: given, span }: Expression, wanted: CType, context: C
   const [here, there] = [kindText(wanted), kindText(given)];
   context.report(
     refusal('arguments', span, `Line ${span.line}: ${here} is wanted here, and this gives ${there}.`, [
-      `What does line ${span.line} hand over at column ${span.column}?`,
+      `What does line ${span.line} pass at column ${span.column}?`,
       `At column ${span.column} of line ${span.line} there is ${there}, but ${here} is needed.`,
       `Put ${here} at column ${span.column} of line ${span.line}.`,
     ]),

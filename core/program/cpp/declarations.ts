@@ -145,7 +145,7 @@ function reportNoHeader(node: SyntaxNode, context: Context): void {
     refusal(
       'name-unknown',
       { line, column },
-      `Line ${line}: “${node.text}” is not known. The library that brings it along is not included.`,
+      `Line ${line}: “${node.text}” is not known. The library it comes from is not included.`,
       [
         `Where does ${node.text} come from?`,
         `${node.text} belongs to a library, and no line of the program includes it.`,
@@ -307,11 +307,11 @@ function declare(
       refusal(
         'name-redeclared',
         span,
-        `Line ${span.line}: “${name}” is declared again; line ${earlier.span.line} did it already.`,
+        `Line ${span.line}: “${name}” is declared a second time; line ${earlier.span.line} already declares it.`,
         [
-          `How often is “${name}” declared with a type before it?`,
-          `“${name}” is declared in line ${earlier.span.line} and once more in line ${span.line}.`,
-          `Take the type away in line ${span.line}, or choose another name there.`,
+          `How many lines declare “${name}”, with a type in front of it?`,
+          `Line ${earlier.span.line} declares “${name}”, and line ${span.line} declares it again.`,
+          `Remove the type in line ${span.line}, or choose another name there.`,
         ],
       ),
     );

@@ -368,8 +368,8 @@ function readArithmetic(
     const span = spanOf(node);
     context.report(
       refusal('arguments', span, `Line ${span.line}: ${operator} works on whole numbers only.`, [
-        `Are both numbers beside ${operator} in line ${span.line} whole?`,
-        `${operator} cannot take a number with a point.`,
+        `Are the numbers on both sides of ${operator} in line ${span.line} whole numbers?`,
+        `${operator} works only on whole numbers.`,
         `Use whole numbers on both sides of ${operator} in line ${span.line}.`,
       ]),
     );

@@ -57,9 +57,9 @@ export function readCharacter(node: SyntaxNode, context: Context): Expression {
       refusal(
         'syntax-quote',
         spanOf(node),
-        `Line ${spanOf(node).line}: single quotes hold one letter; ${node.text} holds ${inner.length}.`,
+        `Line ${spanOf(node).line}: single quotes hold one character; ${node.text} has ${inner.length}.`,
         [
-          `Is ${node.text} in line ${spanOf(node).line} one letter or a text?`,
+          `Is ${node.text} in line ${spanOf(node).line} one character or a text?`,
           `A text goes in double quotes, a single character in single quotes.`,
           `Write "${node.text.slice(1, -1)}" in line ${spanOf(node).line}.`,
         ],

@@ -164,8 +164,8 @@ export function reportConstant(node: SyntaxNode, context: Context): void {
   context.report(
     refusal('syntax-other', span, `Line ${span.line}: “${node.text}” is a constant and cannot be changed.`, [
       `Is “${node.text}” meant to change while the program runs?`,
-      `“${node.text}” is fixed; line ${span.line} gives it a new value.`,
-      `Use a variable of its own in line ${span.line}, or take const away from the declaration of ${node.text}.`,
+      `“${node.text}” is constant, but line ${span.line} gives it a new value.`,
+      `Use another variable in line ${span.line}, or remove const where ${node.text} is declared.`,
     ]),
   );
 }

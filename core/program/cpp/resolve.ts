@@ -117,9 +117,9 @@ function readDefine(node: SyntaxNode, context: Context): void {
         [
           `Which lines end with a semicolon, and is #define one of them?`,
           `The semicolon at column ${column} of line ${place.line} becomes part of ${name}.`,
-          `Take away the semicolon in line ${place.line}.`,
+          `Remove the semicolon in line ${place.line}.`,
         ],
-        textRepair(`Take away the semicolon in line ${place.line}.`, {
+        textRepair(`Remove the semicolon in line ${place.line}.`, {
           line: place.line,
           column,
           length: 1,
@@ -208,8 +208,8 @@ function reportOutside(node: SyntaxNode, context: Context): void {
       span,
       `Line ${span.line}: “${shown}” is outside every function, so it would never run.`,
       [
-        `Between which braces does line ${span.line} stand?`,
-        `Instructions stand inside setup or loop; line ${span.line} is in neither.`,
+        `Between which braces is line ${span.line}?`,
+        `Instructions go inside setup or loop; line ${span.line} is in neither.`,
         `Move line ${span.line} into setup or loop.`,
       ],
     ),
@@ -380,7 +380,7 @@ function missingEntry(name: 'setup' | 'loop', purpose: string, context: Context)
     place,
     message,
     [
-      `Which two functions does every program of this board have?`,
+      `Which two functions does every program for this board have?`,
       near
         ? `The board looks for “${name}” and finds “${near.name}”.`
         : `The part that ${purpose} is missing.`,

@@ -99,11 +99,11 @@ function checkBody(node: SyntaxNode, body: SyntaxNode, word: 'if' | 'for' | 'whi
       place,
       `Line ${place.line}: the semicolon after “${word} (…)” ends it right there. The block below no longer belongs to it and always runs.`,
       [
-        `What belongs to the “${word}” of line ${place.line}?`,
+        `What belongs to the “${word}” in line ${place.line}?`,
         `There is a semicolon right after the parenthesis on line ${place.line}.`,
-        `Take away the semicolon at column ${place.column} of line ${place.line}.`,
+        `Remove the semicolon at column ${place.column} of line ${place.line}.`,
       ],
-      textRepair(`Take away the semicolon in line ${place.line}.`, {
+      textRepair(`Remove the semicolon in line ${place.line}.`, {
         line: place.line,
         column: place.column,
         length: 1,
@@ -141,9 +141,9 @@ export function readCondition(node: SyntaxNode, context: Context): Expression {
       ...refusal(
         'assign-in-condition',
         sign,
-        `Line ${sign.line}: one = gives ${left} the value ${right}, it does not compare. The condition no longer asks anything.`,
+        `Line ${sign.line}: one = sets ${left} to ${right} instead of comparing them, so the condition asks nothing.`,
         [
-          `Does line ${sign.line} ask something, or does it set something?`,
+          `Does line ${sign.line} compare something, or does it set something?`,
           `At column ${sign.column} of line ${sign.line} there is one =; comparing takes two.`,
           `Write ${left} == ${right} in line ${sign.line}.`,
         ],

@@ -263,10 +263,10 @@ class Scan {
     return refusal(
       'syntax-semicolon',
       comma,
-      `Line ${comma.line}: a semicolon is wanted where the comma stands. ${why}`,
+      `Line ${comma.line}: there should be a semicolon where the comma is. ${why}`,
       [
-        `What divides the three parts of the for in line ${comma.line}?`,
-        `Look at the comma in column ${comma.column} of line ${comma.line}.`,
+        `What separates the three parts of the for in line ${comma.line}?`,
+        `Look at the comma at column ${comma.column} of line ${comma.line}.`,
         `Write ; instead of the comma in line ${comma.line}.`,
       ],
       textRepair(`Write ; instead of the comma in line ${comma.line}.`, {
@@ -357,13 +357,13 @@ class Scan {
     return refusal(
       'syntax-other',
       { line: before.line, column: before.endColumn },
-      `Line ${before.line}: between “${before.text}” and “${token.text}” something is missing, most likely a comma.`,
+      `Line ${before.line}: something is missing between “${before.text}” and “${token.text}”, most likely a comma.`,
       [
-        `What divides the things in the parentheses of line ${before.line}?`,
+        `What separates the values in the parentheses in line ${before.line}?`,
         `Look between “${before.text}” and “${token.text}” in line ${before.line}.`,
-        `Write a comma behind “${before.text}” in line ${before.line}.`,
+        `Write a comma after “${before.text}” in line ${before.line}.`,
       ],
-      textRepair(`Write a comma behind “${before.text}” in line ${before.line}.`, {
+      textRepair(`Write a comma after “${before.text}” in line ${before.line}.`, {
         line: before.line,
         column: before.endColumn,
         length: 0,
@@ -434,7 +434,7 @@ function grammarProblem(root: SyntaxNode, tokens: readonly Token[]): ProgramProb
   const shown = node.text.split('\n')[0]!.slice(0, 40);
   return refusal('syntax-other', place, `Line ${place.line} cannot be read from “${shown}” on.`, [
     `Compare line ${place.line} with one that works. What is different?`,
-    `The reading stops at column ${place.column} of line ${place.line}, at “${shown}”.`,
+    `The trouble starts at column ${place.column} of line ${place.line}, at “${shown}”.`,
     `Write line ${place.line} again from “${shown}” on, letter by letter from the example.`,
   ]);
 }

@@ -134,7 +134,7 @@ function notImported(name: string, { line, column }: Span): ProgramProblem {
       `Line ${line}: “${name}” is not known. It is a module, and no line imports it.`,
       [
         `Which line tells the board that ${name} is used?`,
-        `${name} is used in line ${line} and never imported.`,
+        `${name} is used in line ${line}, but never imported.`,
         `Write import ${name} at the top of the program.`,
       ],
       textRepair(`Write import ${name} at the top of the program.`, {

@@ -239,7 +239,7 @@ function reportModule(node: SyntaxNode, context: Context): readonly Statement[] 
     ...refusal(
       'name-case',
       span,
-      `Line ${span.line}: there is no module “${node.text}”; “${otherCase}” there is. Capitals count.`,
+      `Line ${span.line}: there is no module “${node.text}”, but there is “${otherCase}”. Capitals count.`,
       [
         `Compare “${node.text}” in line ${span.line} with an example. Are the capitals the same?`,
         `The board knows the module “${otherCase}”, not “${node.text}”.`,
@@ -294,8 +294,8 @@ function reportOutside(node: SyntaxNode, context: Context): void {
   context.report(
     refusal('syntax-other', span, `Line ${span.line}: return is outside every function.`, [
       `Which function does line ${span.line} belong to?`,
-      `Line ${span.line} gives something back, and is in no function.`,
-      `Move line ${span.line} into a function, or take it away.`,
+      `Line ${span.line} returns something, but it is not in a function.`,
+      `Move line ${span.line} into a function, or remove it.`,
     ]),
   );
 }
@@ -309,8 +309,8 @@ function reportPrint(node: SyntaxNode, context: Context): void {
       { line, column: column + 'print'.length },
       `Line ${line}: what print shows goes in parentheses.`,
       [
-        `How does print know what it is to show?`,
-        `In line ${line} no parentheses stand behind print.`,
+        `How does print know what to show?`,
+        `In line ${line} there are no parentheses after print.`,
         `Write print(${shown.slice(0, 30)}) in line ${line}.`,
       ],
       textRepair(`Write print(${shown.slice(0, 30)}) in line ${line}.`, {

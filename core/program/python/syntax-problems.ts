@@ -140,9 +140,9 @@ function headProblems({ tokens }: LogicalLine): readonly ProgramProblem[] {
       refusal(
         'colon-missing',
         last,
-        `Line ${first.line}: a head ends with a colon, not with a semicolon.`,
+        `Line ${first.line}: this kind of line ends with a colon, not a semicolon.`,
         [
-          `With which sign does line ${first.line} end?`,
+          `What character does line ${first.line} end with?`,
           `“${first.text} …” ends in a colon; line ${first.line} has a semicolon.`,
           `Write : instead of ; in line ${first.line}.`,
         ],
@@ -192,9 +192,9 @@ function singleEquals(token: Token): ProgramProblem {
   return refusal(
     'assign-in-condition',
     token,
-    `Line ${token.line}: one = gives a value, it does not compare. A question takes two.`,
+    `Line ${token.line}: one = sets a value; comparing takes two.`,
     [
-      `Does line ${token.line} ask something, or does it set something?`,
+      `Does line ${token.line} compare something, or does it set something?`,
       `At column ${token.column} of line ${token.line} there is one =; comparing takes two.`,
       `Write == in line ${token.line}.`,
     ],
@@ -295,11 +295,11 @@ function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProbl
   return refusal(
     'indentation',
     { line: number, column: line.space.length + 1 },
-    `Line ${number} should stand further in: it belongs to “${word!.text}” in line ${word!.line}, whose colon opens a block.`,
+    `Line ${number} should be indented: it belongs to “${word!.text}” in line ${word!.line}, whose colon opens a block.`,
     [
       `Which lines belong to “${word!.text}” in line ${word!.line}?`,
       `After the colon on line ${word!.line} the next line is indented; line ${number} is not.`,
-      `Put four spaces more before line ${number}.`,
+      `Put four more spaces before line ${number}.`,
     ],
     reindent(line, to, `Put ${spaces(to)} before line ${number}.`),
   );
@@ -343,8 +343,8 @@ function tabsAndSpaces(number: number, line: LogicalLine): ProgramProblem {
     `Line ${number} has tabs and spaces mixed with the lines around it. They look alike and are not.`,
     [
       `Which key made the space before line ${number}?`,
-      `Before line ${number} stand tabs where other lines have spaces, or the other way round.`,
-      `Take away the space before line ${number} and type spaces, four for each step.`,
+      `There are tabs before line ${number} where other lines have spaces, or the other way round.`,
+      `Delete the space before line ${number} and type spaces, four for each step.`,
     ],
     reindent(line, Math.round(line.indent / 8) * 4 || 4, `Put spaces before line ${number}.`),
   );
@@ -372,7 +372,7 @@ function fromTree(root: SyntaxNode): ProgramProblem {
     { line, column },
     `Line ${line} cannot be read from column ${column} on${shown === '' ? '' : `, at “${shown}”`}.`,
     [
-      `Read line ${line} aloud, sign by sign. What does not belong there?`,
+      `Read line ${line} aloud, character by character. What does not belong there?`,
       `The trouble begins at column ${column} of line ${line}.`,
       `Compare line ${line} with an example of the same kind of line, and write it again.`,
     ],

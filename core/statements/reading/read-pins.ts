@@ -35,7 +35,7 @@ export function readPins(reading: Reading, sign: Found): void {
     if (![',', 'and'].includes(reading.tokens[reading.at]?.text ?? '')) break;
   }
   if (names.length === 0) {
-    const message = 'On which pin? Write its name as it stands on the board.';
+    const message = 'On which pin? Write its name as printed on the board.';
     if (reading.at >= reading.tokens.length && sign.count === 1) return;
     if (!reading.troubles.some(({ weight }) => weight === 'stops')) reading.stops(start, message);
     return;

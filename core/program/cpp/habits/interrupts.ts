@@ -110,8 +110,8 @@ function notVolatile({ name, span }: Variable, routine: string, isWaitedFor: boo
       ? `${name} is changed by the interrupt routine ${routine}, and a loop waits for it. Without volatile the loop may never see the change.`
       : `${name} is changed by the interrupt routine ${routine} and used elsewhere. Without volatile an old value may be used.`,
     [
-      `Who changes ${name}, and who reads it?`,
-      `${name} is declared in line ${line} without the word volatile, and an interrupt changes it.`,
+      `Which function changes ${name}, and which one reads it?`,
+      `${name} is declared in line ${line} without the word volatile, but an interrupt changes it.`,
       `Write volatile before the type of ${name} in line ${line}.`,
     ],
     textRepair(`Write volatile at the beginning of line ${line}.`, {

@@ -46,10 +46,10 @@ export const memoryHabits: Habit = ({ tree }) => {
         'state-reset',
         'fault',
         { line, column },
-        `Line ${line} gives ${name} the value ${store.value.value} again at every turn of loop, so what line ${only.part.span.line} does to it is forgotten.`,
+        `Line ${line} sets ${name} back to ${store.value.value} every time round loop, so what line ${only.part.span.line} does to it is lost.`,
         [
-          `Which value has ${name} when loop begins its next turn?`,
-          `${name} is declared inside loop in line ${line} and begins anew each time.`,
+          `What value does ${name} have when loop starts again?`,
+          `${name} is declared inside loop in line ${line}, so it starts afresh every time.`,
           `Move line ${line} to the top of the program, above setup.`,
         ],
         textRepair(`Write static before line ${line}, so that ${name} is made once only.`, {

@@ -58,10 +58,10 @@ function dutyProblems(
         'out-of-range',
         'fault',
         { line, column },
-        `Line ${line}: analogWrite takes 0 to ${pwm}, and gets ${value.value}.`,
+        `Line ${line}: analogWrite takes 0 to ${pwm}, but gets ${value.value}.`,
         [
-          `Which numbers does analogWrite take?`,
-          `${value.value} in line ${line} lies outside of 0 to ${pwm}.`,
+          `What numbers does analogWrite take?`,
+          `${value.value} in line ${line} is not between 0 and ${pwm}.`,
           `Write a number from 0 to ${pwm} in line ${line}.`,
         ],
         textRepair(`Write ${value.value < 0 ? 0 : pwm} in line ${line}.`, {
@@ -78,10 +78,10 @@ function dutyProblems(
       'out-of-range',
       'fault',
       { line: span.line, column },
-      `Line ${line}: what is measured goes from 0 to ${analog}, and analogWrite takes 0 to ${pwm}: it starts again from dark three times on the way.`,
+      `Line ${line}: the reading goes from 0 to ${analog}, but analogWrite takes 0 to ${pwm}: it starts again from 0 three times on the way.`,
       [
-        `How large can the measured number be, and how large may the brightness be?`,
-        `A number up to ${analog} goes into analogWrite in line ${line} as it is.`,
+        `How large can the reading get, and how large may the brightness be?`,
+        `Line ${line} passes a reading of up to ${analog} straight to analogWrite.`,
         `Divide it by ${Math.round((analog + 1) / (pwm + 1))}, or use map in line ${line}.`,
       ],
       textRepair(`Divide by ${Math.round((analog + 1) / (pwm + 1))} in line ${line}.`, {
@@ -125,8 +125,8 @@ function lostFraction({ value, type }: Extract<Expression, { node: 'convert' }>)
       { line, column },
       `Line ${line} divides whole numbers, so what is behind the point is lost before it is kept.${isConstant ? ` ${left.value} / ${right.value} is ${Math.trunc(left.value / right.value)} here.` : ''}`,
       [
-        `Is one of the two numbers in line ${line} written with a point?`,
-        `Both sides of / in line ${line} are whole numbers: the result is whole too.`,
+        `Does one of the two numbers in line ${line} have a decimal point?`,
+        `Both sides of / in line ${line} are whole numbers, so the result is whole too.`,
         isNumber
           ? `Write ${right.value}.0 in line ${line}.`
           : `Make one side a number with a point in line ${line}: (float).`,

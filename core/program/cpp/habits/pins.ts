@@ -67,11 +67,11 @@ function unusedPins(uses: readonly PinUse[]): readonly ProgramProblem[] {
         'pin-unused',
         'advice',
         { line, column },
-        `Line ${line} sets pin ${pin} up, and no line uses it.`,
+        `Line ${line} sets up pin ${pin}, but no line uses it.`,
         [
-          `What is joined to pin ${pin}, and which line uses it?`,
-          `Pin ${pin} is set up in line ${line} and never written to or read.`,
-          `Use pin ${pin}, or take line ${line} away.`,
+          `What is connected to pin ${pin}, and which line uses it?`,
+          `Pin ${pin} is set up in line ${line}, but never written or read.`,
+          `Use pin ${pin}, or remove line ${line}.`,
         ],
       ),
     ];

@@ -18,10 +18,10 @@ export const serialHabits: Habit = ({ tree }) => {
       'serial-not-started',
       'fault',
       { line, column },
-      `Line ${line} uses the serial line, and no line starts it. Nothing comes out.`,
+      `Line ${line} uses serial, but no line starts it, so nothing comes out.`,
       [
-        `What must setup say before anything can be printed?`,
-        `${first.name} is on line ${line}, but Serial.begin is nowhere.`,
+        `What has to be in setup before anything can be printed?`,
+        `Line ${line} has ${first.name}, but there is no Serial.begin anywhere.`,
         `Add Serial.begin(9600); to setup.`,
       ],
       textRepair('Add Serial.begin(9600); to setup.', {

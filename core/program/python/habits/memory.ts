@@ -31,10 +31,10 @@ function inLoop(body: readonly Statement[]): readonly ProgramProblem[] {
         'state-reset',
         'fault',
         { line, column },
-        `Line ${line} gives ${target.name} its first value again at every turn of the loop, so what line ${only.span.line} does to it is forgotten.`,
+        `Line ${line} sets ${target.name} back to its first value every time round the loop, so what line ${only.span.line} does to it is lost.`,
         [
-          `Which value has ${target.name} when the loop begins its next turn?`,
-          `${target.name} gets its first value in line ${line}, inside the loop, and begins anew each time.`,
+          `What value does ${target.name} have when the loop starts again?`,
+          `${target.name} gets its first value in line ${line}, inside the loop, so it starts afresh every time.`,
           `Move line ${line} out of the loop, above “while True”.`,
         ],
       ),

@@ -64,10 +64,10 @@ function alwaysZero(expression: Expression): readonly ProgramProblem[] {
       'integer-division',
       'fault',
       { line, column },
-      `Line ${line}: // leaves out what is behind the point, and ${left} // ${right} is 0.`,
+      `Line ${line}: // drops everything after the decimal point, so ${left} // ${right} is 0.`,
       [
         `What is left of ${left} // ${right}?`,
-        `// in line ${line} divides without a rest; of ${left} by ${right} nothing is left.`,
+        `// in line ${line} gives only whole numbers, and ${left} divided by ${right} is less than 1.`,
         `Write ${left} / ${right} in line ${line}.`,
       ],
     ),
