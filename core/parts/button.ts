@@ -7,6 +7,7 @@ const [one, two, three, four] = legNames('1', '2', '3', '4');
 export const button = defineKind({
   kind: 'button',
   alsoTyped: ['push-button', 'pushbutton'],
+  alsoSaid: ['pushbutton switch', 'tactile switch'],
   prefix: 'S',
   title: 'push button',
   legs: [

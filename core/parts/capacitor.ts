@@ -22,6 +22,7 @@ const readValue =
 export const capacitor = defineKind({
   kind: 'capacitor',
   alsoTyped: ['cap'],
+  usualValues: ['100n'],
   prefix: 'C',
   title: 'capacitor',
   legs: twoEnds,
@@ -42,6 +43,7 @@ export const capacitor = defineKind({
 export const electrolytic = defineKind({
   kind: 'electrolytic',
   alsoTyped: ['electrolytic-capacitor', 'elko'],
+  usualValues: ['470u'],
   prefix: 'C',
   title: 'electrolytic capacitor',
   legs: [

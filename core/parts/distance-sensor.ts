@@ -23,6 +23,7 @@ const HIGH_VOLTS = 2;
 export const distanceSensor = defineKind({
   kind: 'distance-sensor',
   alsoTyped: ['ultrasonic-sensor'],
+  alsoSaid: ['ultrasonic', 'ultrasonic distance sensor', 'sonar'],
   prefix: 'X',
   title: 'distance sensor',
   legs,

@@ -226,6 +226,10 @@ export interface PartKind {
   readonly kind: string;
   /** Other words that people type for it. */
   readonly alsoTyped: readonly string[];
+  /** What people say for it in a sentence, beyond its title and what stands in tables. */
+  readonly alsoSaid: readonly string[];
+  /** Values that it most often has, for a choice where none is said. */
+  readonly usualValues: readonly string[];
   /** First letters of its part names: `R` for `R1`. */
   readonly prefix: string;
   /** What a class calls it: `lamp`. */
@@ -307,6 +311,8 @@ export function defineKind(given: Given): PartKind {
   const poles = pairOf(given.legs, 'plus pole', 'minus pole');
   return {
     alsoTyped: [],
+    alsoSaid: [],
+    usualValues: [],
     conductor: false,
     joints: [],
     symmetrical: false,

@@ -18,6 +18,7 @@ const cathodes = numbers.map((number): Leg => ({
 export const ledBar = defineKind({
   kind: 'led-bar',
   alsoTyped: ['lamp-bar', 'bar'],
+  alsoSaid: ['bar of lamps'],
   prefix: 'D',
   title: 'LED bar',
   legs: [...anodes, ...cathodes],

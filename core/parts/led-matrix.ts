@@ -7,6 +7,7 @@ const [dataIn, select, clock, dataOut] = legNames('din', 'cs', 'clk', 'dout');
 export const ledMatrix = defineKind({
   kind: 'led-matrix',
   alsoTyped: ['lamp-panel', 'panel'],
+  alsoSaid: ['panel of lamps'],
   prefix: 'X',
   title: 'LED matrix',
   legs: [

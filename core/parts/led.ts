@@ -9,6 +9,7 @@ const cathode = legName('cathode');
 export const led = defineKind({
   kind: 'led',
   alsoTyped: ['lamp'],
+  alsoSaid: ['indicator lamp', 'light emitting diode'],
   prefix: 'D',
   title: 'LED',
   legs: [

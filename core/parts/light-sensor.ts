@@ -14,6 +14,7 @@ export const lightSensorOhms = (middleOhms: number, light: number): number =>
 export const lightSensor = defineKind({
   kind: 'light-sensor',
   alsoTyped: ['ldr', 'photoresistor'],
+  alsoSaid: ['light dependent resistor'],
   prefix: 'L',
   title: 'light sensor',
   legs: twoEnds,

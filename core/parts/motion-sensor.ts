@@ -10,6 +10,7 @@ const ALARM_VOLTS = 3.3;
 export const motionSensor = defineKind({
   kind: 'motion-sensor',
   alsoTyped: ['pir'],
+  alsoSaid: ['pir sensor', 'movement sensor', 'motion detector'],
   prefix: 'X',
   title: 'motion sensor',
   legs: [

@@ -25,6 +25,7 @@ const END_OHMS = 1;
 export const potentiometer = defineKind({
   kind: 'potentiometer',
   alsoTyped: ['pot', 'knob'],
+  alsoSaid: ['turning knob', 'trimmer'],
   prefix: 'P',
   title: 'potentiometer',
   legs,

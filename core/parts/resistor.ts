@@ -7,6 +7,7 @@ const [one, two] = twoEnds;
 export const resistor = defineKind({
   kind: 'resistor',
   alsoTyped: ['res'],
+  usualValues: ['330', '10k'],
   prefix: 'R',
   title: 'resistor',
   legs: twoEnds,

@@ -13,6 +13,7 @@ const models = [
 export const rgbLed = defineKind({
   kind: 'rgb-led',
   alsoTyped: ['rgb', 'three-colour-lamp'],
+  alsoSaid: ['three-colour lamp', 'three colour lamp', 'colour lamp', 'three-colour LED', 'colour LED'],
   prefix: 'D',
   title: 'RGB LED',
   legs: [

@@ -14,6 +14,7 @@ const right = [...legNames('g', 'f'), null, ...legNames('a', 'b')];
 export const sevenSegment = defineKind({
   kind: 'seven-segment',
   alsoTyped: ['digit', '7-segment'],
+  alsoSaid: ['seven segment digit', 'seven segment display', '7 segment display'],
   prefix: 'D',
   title: 'seven-segment display',
   legs: [

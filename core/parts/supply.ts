@@ -13,6 +13,7 @@ const HIGHEST_VOLTS = 24;
 export const supply = defineKind({
   kind: 'supply',
   alsoTyped: ['bench-supply', 'power-supply'],
+  usualValues: ['5V'],
   prefix: 'G',
   title: 'bench supply',
   legs: [

@@ -4,7 +4,7 @@ import { figure } from '../units';
 import type { TakenPins } from './wishes';
 import { adviseOnPins } from './pin-advice';
 import { readLine } from './read';
-import { recipeFor } from './recipes';
+import { recipeFor, recipes } from './recipes';
 import { tokensOf } from './tokens';
 import { meaningOf } from './words';
 import type { Statement, StatementContext } from './statement';
@@ -22,17 +22,8 @@ export interface Completion {
 
 const MOST = 8;
 
-/** Lines that a person may begin with. */
-const beginnings: readonly (readonly [line: string, note: string])[] = [
-  ['amber LED', 'an LED with its resistor'],
-  ['button', 'pressed or not'],
-  ['potentiometer', 'turned, read as a number'],
-  ['buzzer', 'heard'],
-  ['light sensor', 'in a divider'],
-  ['RGB LED', 'three colours in one'],
-  ['LED bar', 'ten LEDs in one'],
-  ['servo', 'turns to an angle'],
-];
+/** Lines that a person may begin with, the kinds of a first lesson before the others. */
+const beginnings = [...recipes.values()].flatMap(({ beginning }) => beginning ?? []);
 
 /** Ways to go on with a line from its end, the likeliest first. */
 export function completionsOf(
@@ -43,7 +34,7 @@ export function completionsOf(
   const typed = text.trimStart();
   const say = (words: string): string => inWords(words, context.rules.words);
   if (typed === '')
-    return beginnings.map(([line, note]) => ({ line: `${say(line)} `, words: say(line), note: say(note) }));
+    return beginnings.map(({ line, note }) => ({ line: `${say(line)} `, words: say(line), note: say(note) }));
   const lastWord = /\S*$/.exec(typed)![0].toLowerCase();
   const before = typed.slice(0, typed.length - lastWord.length);
   const sign = tokensOf(before).at(-1)?.text;
@@ -90,7 +81,9 @@ function ohmsCompletions(before: string, lastWord: string, context: StatementCon
   const { statement } = readLine(before.replace(/\bwith\s*$/i, ''), context);
   const values = context.kit.ohms.filter((ohms) => ohmsText(ohms).startsWith(lastWord));
   const model =
-    statement && LIGHTS.has(statement.kind.kind) ? lampModels.get(statement.value || 'red') : undefined;
+    statement && recipeFor(statement.kind.kind).isLight
+      ? lampModels.get(statement.value || 'red')
+      : undefined;
   if (!model)
     return values.slice(0, MOST).map((ohms) => ({
       line: `${before}${ohmsText(ohms)}`,
@@ -109,8 +102,6 @@ function ohmsCompletions(before: string, lastWord: string, context: StatementCon
     }));
 }
 
-/** Kinds whose resistor is that of an LED. */
-const LIGHTS: ReadonlySet<string> = new Set(['led', 'led-bar', 'rgb-led', 'seven-segment']);
 /** Below this current in mA an LED is hardly seen. */
 const LEAST_MA = 0.5;
 

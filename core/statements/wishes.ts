@@ -24,9 +24,6 @@ const MOST_PARTS = 60;
 /** What is taken: the pin, and who has it. */
 export type TakenPins = ReadonlyMap<string, string>;
 
-/** Kinds that may hang on a supply socket as well as on a pin. */
-const MAY_HANG_ON_SUPPLY: ReadonlySet<string> = new Set(['led', 'led-bar']);
-
 /** What a line wishes that cannot be, or is not said yet: each with what is possible, and lines that ask for that. */
 export function wishTroubles(
   line: ReadLine,
@@ -67,8 +64,8 @@ class Wishes {
 
   value(): readonly Trouble[] {
     const { kind, value } = this.#statement;
-    if (value !== '' || kind.readValue('').ok || HAS_USUAL.has(kind.kind)) return [];
-    const known = usualValues[kind.kind] ?? [];
+    if (value !== '' || kind.readValue('').ok || recipeFor(kind.kind).fillsInValue) return [];
+    const known = kind.usualValues;
     return [
       this.#unfinished(
         `Which ${kind.title}? ${sentence(kind.readValue('')).replace(/^a |^an /i, 'A ')}`,
@@ -80,7 +77,7 @@ class Wishes {
   /** Parts without a pin of their own must be told where they go. */
   ends(): readonly Trouble[] {
     const { kind, across, to } = this.#statement;
-    if (!TWO_ENDED.has(kind.kind) || across || to) return [];
+    if (!recipeFor(kind.kind).needsBothEnds || across || to) return [];
     const { text } = this.#line;
     if (kind.legs.some(({ role }) => role === 'control'))
       return [
@@ -160,7 +157,7 @@ class Wishes {
       const { does } = needs[index % needs.length]!;
       const pin = findPin(board, name);
       if (!pin) {
-        if (MAY_HANG_ON_SUPPLY.has(kind.kind)) continue;
+        if (recipeFor(kind.kind).mayHangOnSupply) continue;
         troubles.push(
           this.#stops(
             'pins',
@@ -334,26 +331,6 @@ class Wishes {
     return { weight: 'unfinished', message, from: length, to: length, offers };
   }
 }
-
-/** Kinds whose value is filled in when a line does not say it. */
-const HAS_USUAL: ReadonlySet<string> = new Set(['led', 'rgb-led', 'seven-segment', 'buzzer']);
-
-const TWO_ENDED: ReadonlySet<string> = new Set([
-  'resistor',
-  'capacitor',
-  'electrolytic',
-  'diode',
-  'transistor-npn',
-]);
-
-/** Values that are offered when a line says none. */
-const usualValues: Readonly<Record<string, readonly string[]>> = {
-  resistor: ['330', '10k'],
-  capacitor: ['100n'],
-  electrolytic: ['470u'],
-  battery: ['4x1.5V', '9V'],
-  supply: ['5V'],
-};
 
 const sentence = (read: {
   readonly ok: boolean;

@@ -29,26 +29,11 @@ const sign = (name: Sign, ...phrases: readonly string[]): readonly Phrase[] =>
 const value = (text: string, ...phrases: readonly string[]): readonly Phrase[] =>
   phrases.map((words) => ({ words, meaning: { type: 'value', value: text } }));
 
-/** Words for a kind beyond those of wiring tables. */
-const moreWords: Readonly<Record<string, readonly string[]>> = {
-  potentiometer: ['turning knob', 'trimmer'],
-  led: ['indicator lamp', 'light emitting diode'],
-  button: ['pushbutton switch', 'tactile switch'],
-  'rgb-led': ['three-colour lamp', 'three colour lamp', 'colour lamp', 'three-colour LED', 'colour LED'],
-  'seven-segment': ['seven segment digit', 'seven segment display', '7 segment display'],
-  'led-bar': ['bar of lamps'],
-  'led-matrix': ['panel of lamps'],
-  'light-sensor': ['light dependent resistor'],
-  'text-display': ['text panel', 'character display', 'lcd display', 'i2c display', 'i2c lcd'],
-  'distance-sensor': ['ultrasonic', 'ultrasonic distance sensor', 'sonar'],
-  'motion-sensor': ['pir sensor', 'movement sensor', 'motion detector'],
-};
-
 const kindPhrases: readonly Phrase[] = partKinds
   .filter((kind) => !kind.conductor)
   .flatMap((kind) => {
     const names = new Set(
-      [kind.title, kind.kind, ...kind.alsoTyped, ...(moreWords[kind.kind] ?? [])]
+      [kind.title, kind.kind, ...kind.alsoTyped, ...kind.alsoSaid]
         .map((words) => words.toLowerCase())
         .flatMap((words) => [words, words.replace(/-/g, ' ')]),
     );

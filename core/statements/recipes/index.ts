@@ -18,20 +18,20 @@ import { capacitor, diode, electrolytic, resistor, transistor } from './two-ende
 
 export type { PinNeed, Recipe } from './recipe';
 
-/** How each kind is usually hooked up. */
+/** How each kind is usually hooked up; those of a first lesson first, which is how they are offered. */
 export const recipes: ReadonlyMap<string, Recipe> = new Map(
   Object.entries({
     led: lamp,
-    'led-bar': lampBar,
-    'rgb-led': threeColourLamp,
-    'seven-segment': digit,
     button,
-    switch: slideSwitch,
     potentiometer: knob,
-    'light-sensor': lightSensor,
-    thermistor,
     buzzer,
+    'light-sensor': lightSensor,
+    'rgb-led': threeColourLamp,
+    'led-bar': lampBar,
     servo,
+    'seven-segment': digit,
+    switch: slideSwitch,
+    thermistor,
     motor,
     battery,
     supply: benchSupply,

@@ -57,6 +57,7 @@ function sayPull(part: StatedPart, near: string, far: string, view: CircuitView)
 }
 
 export const button: Recipe = {
+  beginning: { line: 'button', note: 'pressed or not' },
   needs: onePin(),
   build(statement, make, [pin]) {
     const one = make.part('button', statement.value);
@@ -92,6 +93,7 @@ export const slideSwitch: Recipe = {
 };
 
 export const knob: Recipe = {
+  beginning: { line: 'potentiometer', note: 'turned, read as a number' },
   needs: onePin('analog'),
   build(statement, make, [pin]) {
     const one = make.part('potentiometer', statement.value);
@@ -140,5 +142,8 @@ function inDivider(kind: string, title: string): Recipe {
   };
 }
 
-export const lightSensor = inDivider('light-sensor', 'light sensor');
+export const lightSensor: Recipe = {
+  ...inDivider('light-sensor', 'light sensor'),
+  beginning: { line: 'light sensor', note: 'in a divider' },
+};
 export const thermistor = inDivider('thermistor', 'thermistor');

@@ -80,6 +80,10 @@ function lightPhrases(
 }
 
 export const lamp: Recipe = {
+  fillsInValue: true,
+  mayHangOnSupply: true,
+  isLight: true,
+  beginning: { line: 'amber LED', note: 'an LED with its resistor' },
   needs: (statement) => [{ as: '', does: statement.options.has('dimmed') ? 'pwm' : 'digital' }],
   build(statement, make, [pin]) {
     const colour = statement.value || USUAL_COLOUR;
@@ -108,6 +112,9 @@ export const lamp: Recipe = {
 const BAR_LAMPS = 10;
 
 export const lampBar: Recipe = {
+  mayHangOnSupply: true,
+  isLight: true,
+  beginning: { line: 'LED bar', note: 'ten LEDs in one' },
   needs: () =>
     Array.from({ length: BAR_LAMPS }, (_, index) => ({ as: `LED ${index + 1}`, does: 'digital' as const })),
   fewest: 1,
@@ -144,6 +151,8 @@ export const lampBar: Recipe = {
 /** LEDs in one housing that share a leg. */
 function sharedLeg(kind: string, title: string, lights: readonly string[]): Recipe {
   return {
+    fillsInValue: true,
+    isLight: true,
     needs: () => lights.map((as) => ({ as, does: 'digital' as const })),
     ...(kind === 'seven-segment' ? { fewest: 7 } : {}),
     build(statement, make, pins) {
@@ -180,7 +189,10 @@ function sharedLeg(kind: string, title: string, lights: readonly string[]): Reci
   };
 }
 
-export const threeColourLamp = sharedLeg('rgb-led', 'RGB LED', ['red', 'green', 'blue']);
+export const threeColourLamp: Recipe = {
+  ...sharedLeg('rgb-led', 'RGB LED', ['red', 'green', 'blue']),
+  beginning: { line: 'RGB LED', note: 'three colours in one' },
+};
 export const digit = sharedLeg('seven-segment', 'seven-segment display', [
   'a',
   'b',

@@ -58,6 +58,7 @@ export function saySource(part: StatedPart, plus: string, view: CircuitView): st
 }
 
 export const servo: Recipe = {
+  beginning: { line: 'servo', note: 'turns to an angle' },
   needs: onePin(),
   build(statement, make, [pin], index) {
     const one = make.part('servo', statement.value);
@@ -94,6 +95,8 @@ export const motor: Recipe = {
 };
 
 export const buzzer: Recipe = {
+  fillsInValue: true,
+  beginning: { line: 'buzzer', note: 'heard' },
   needs: onePin(),
   build(statement, make, [pin]) {
     const value = statement.value || 'active';

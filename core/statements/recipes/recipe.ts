@@ -21,6 +21,16 @@ export interface Recipe {
   readonly fewest?: number;
   /** Makes one part on its pins; `index` counts the parts of the line. */
   readonly build: (statement: Statement, make: Make, pins: readonly string[], index: number) => void;
+  /** Whether its value is filled in when a line does not say it. */
+  readonly fillsInValue?: true;
+  /** Whether a line has to say both its ends: no pin of the board does. */
+  readonly needsBothEnds?: true;
+  /** Whether it may hang on a supply socket as well as on a pin. */
+  readonly mayHangOnSupply?: true;
+  /** Whether its resistor is that of an LED. */
+  readonly isLight?: true;
+  /** A line that a person may begin with, and what speaks for it. */
+  readonly beginning?: { readonly line: string; readonly note: string };
   /** Whether another part of its kind may take its data from it. */
   readonly leads?: true;
   /** The line that describes this part in a circuit; `undefined` when it is not hooked up as usual. */

@@ -25,6 +25,7 @@ function twoEnded(
 ): Recipe {
   return {
     needs: noPins,
+    needsBothEnds: true,
     build(statement, make) {
       const one = make.part(kind, statement.value, statement.acceptValue);
       if (!statement.across) return;
@@ -48,6 +49,7 @@ export const electrolytic = twoEnded('electrolytic', ['plus', 'minus'], (value) 
 export const diode = twoEnded('diode', ['cathode', 'anode'], (value) => `${value} diode`);
 export const resistor = twoEnded('resistor', ['1', '2'], (value) => `${value} resistor`);
 export const transistor: Recipe = {
+  needsBothEnds: true,
   needs: noPins,
   build: (statement, make) => void make.part('transistor-npn', statement.value),
 };
