@@ -2,11 +2,12 @@ import { z } from 'zod';
 import type { SeenInterval } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
 import type { Stimulus } from '../stimuli';
-import type { Sentence } from '../words/sentence';
+import type { Readable } from '../words/reading';
 import { numberSlot, percentSlot } from '../words/slots';
 import type { Observed, Outcome } from './outcome';
 
-export const refSchema = z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1');
+export { refSchema } from '../stimuli/definition';
+
 /** A light: a part, or one of several in a housing, `D1.red` or `D1.a3`. */
 export const lightSchema = z
   .string()
@@ -54,15 +55,9 @@ export interface LightView extends Window {
 }
 
 /** All that is known of one sort of expectation. */
-export interface ExpectationDefinition<E> {
+export interface ExpectationDefinition<E> extends Readable<E> {
   /** The fields that tell it from the others. */
   readonly keys: readonly string[];
-  readonly schema: z.ZodType<E>;
-  readonly sentence: Sentence<E>;
-  /** What every one of them has besides the values of its sentence. */
-  readonly fixed?: Partial<E>;
-  /** Other ways to say it, read but never written. */
-  alsoRead?(text: string): Partial<E> | undefined;
   /** A sentence that shows how it is written; none for what is rarely written by hand. */
   readonly example?: string;
   /** The parts that it is about. */

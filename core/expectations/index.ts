@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { fail, type Result } from '../result';
+import type { Result } from '../result';
+import { notUnderstood, readBy } from '../words/reading';
 import type { ExpectationDefinition } from './definition';
 import { oneOf } from './one-of';
 import type { Observed, Outcome } from './outcome';
-import { readBy } from './reading';
 import { singleDefinitions } from './single';
 
 export type { Observed, Outcome } from './outcome';
@@ -49,11 +49,6 @@ export const expectationSentence = (expectation: Expectation): string =>
  * it where wanted.
  */
 export function readExpectation(text: string): Result<Expectation> {
-  const read = readBy(definitions, text);
-  if (read) return read;
-  const examples = expectationDefinitions.flatMap(({ example }) => (example ? [`“${example}”`] : []));
-  return fail({
-    message: `“${text.trim()}” is not understood. Write it like ${examples.slice(0, -1).join(', ')} or ${examples.at(-1)}.`,
-    typed: text,
-  });
+  const examples = expectationDefinitions.flatMap(({ example }) => example ?? []);
+  return readBy(definitions, text) ?? notUnderstood(text, examples);
 }

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { quantity } from '../findings/finding';
+import { readBy } from '../words/reading';
 import { sentence, type Slot } from '../words/sentence';
 import { numberSlot, textSlot } from '../words/slots';
 import { since, type ExpectationDefinition } from './definition';
 import { failedWith, passed } from './outcome';
-import { readBy } from './reading';
 import { anySingle, singleDefinitionOf, singleSchema, type SingleExpectation } from './single';
 
 const schema = z.strictObject({

@@ -1,15 +1,11 @@
 import fc, { type Arbitrary } from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { decimal, partName, positive, recordOf, sometimes } from '../testing/said';
 import { expectationDefinitions, expectationSentence, readExpectation, type Expectation } from './index';
 
-const name = fc.stringMatching(/^[A-Z]{1,4}\d{0,4}$/);
 const light = fc
-  .tuple(name, fc.option(fc.stringMatching(/^[a-z][a-z0-9]{0,5}$/)))
+  .tuple(partName, fc.option(fc.stringMatching(/^[a-z][a-z0-9]{0,5}$/)))
   .map(([part, leg]) => (leg === null ? part : `${part}.${leg}`));
-/** Decimal numbers as people write them, with up to six digits behind the point. */
-const decimal = (most: number): Arbitrary<number> =>
-  fc.integer({ min: 0, max: most * 1e6 }).map((micros) => micros / 1e6);
-const positive = (most: number): Arbitrary<number> => decimal(most).map((amount) => amount + 1e-6);
 const share = decimal(1);
 const text = (maxLength: number): Arbitrary<string> =>
   fc.oneof(
@@ -20,19 +16,9 @@ const text = (maxLength: number): Arbitrary<string> =>
     }),
   );
 
-const sometimes = <Value>(value: Arbitrary<Value>) => fc.option(value, { nil: undefined });
 const windowed = { from: sometimes(decimal(60)), to: sometimes(decimal(60)), tolerance: sometimes(share) };
 
-/** Expectations of one sort, with those fields left out that have no value. */
-const record = (fields: Readonly<Record<string, Arbitrary<unknown>>>): Arbitrary<Expectation> =>
-  fc
-    .record(fields)
-    .map(
-      (all) =>
-        Object.fromEntries(
-          Object.entries(all).filter(([, value]) => value !== undefined),
-        ) as unknown as Expectation,
-    );
+const record = recordOf<Expectation>;
 
 const switched = fc.constantFrom('on', 'off');
 const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
@@ -47,13 +33,13 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'lamp rises': record({ lamp: light, rises: fc.constant(true), ...windowed }),
   'lamp falls': record({ lamp: light, falls: fc.constant(true), ...windowed }),
   'lamp colour': record({
-    lamp: name,
+    lamp: partName,
     colour: fc.constantFrom('red', 'green', 'blue', 'yellow', 'orange', 'turquoise', 'violet', 'white'),
     ...windowed,
   }),
   responds: record({
     responds: light,
-    to: name,
+    to: partName,
     within: positive(5),
     then: fc.constantFrom('on', 'off', 'changed'),
     from: windowed.from,
@@ -63,16 +49,16 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     ...windowed,
   }),
   order: record({ order: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
-  'buzzer tone': record({ buzzer: name, tone: positive(9000), ...windowed }),
-  'buzzer is': record({ buzzer: name, is: switched, ...windowed }),
-  servo: record({ servo: name, angle: decimal(180), ...windowed }),
+  'buzzer tone': record({ buzzer: partName, tone: positive(9000), ...windowed }),
+  'buzzer is': record({ buzzer: partName, is: switched, ...windowed }),
+  servo: record({ servo: partName, angle: decimal(180), ...windowed }),
   display: record({
-    display: name,
+    display: partName,
     text: fc.array(text(40), { minLength: 1, maxLength: 4 }),
     ...windowed,
   }),
   panel: record({
-    panel: name,
+    panel: partName,
     picture: fc.array(fc.stringMatching(/^[.#]{8}$/), { minLength: 8, maxLength: 8 }),
     ...windowed,
   }),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Ref } from '../brand';
 import type { PartState, StimulusKind } from '../parts';
-import type { Sentence } from '../words/sentence';
+import type { Readable } from '../words/reading';
 
 export const refSchema = z.string().regex(/^[A-Z]{1,4}\d{0,4}$/, 'write a part name like D1');
 export const atSchema = z.number().min(0, 'a time is never below 0 s');
@@ -22,15 +22,9 @@ export type BoardChange =
   | { readonly kind: 'power'; readonly to: 'on' | 'off' };
 
 /** All that is known of one sort of stimulus. */
-export interface StimulusDefinition<S extends { readonly at: number }> {
+export interface StimulusDefinition<S extends { readonly at: number }> extends Readable<S> {
   /** The field that tells it from the others. */
   readonly key: string;
-  readonly schema: z.ZodType<S>;
-  readonly sentence: Sentence<S>;
-  /** What every one of them has besides the values of its sentence. */
-  readonly fixed?: Partial<S>;
-  /** Other ways to say it, read but never written. */
-  alsoRead?(text: string): Partial<S> | undefined;
   /** A sentence that shows how it is written. */
   readonly example: string;
   /** What it does to a part, whose name stands in the field `key`; none when it is about the board. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { StimulusKind } from '../parts';
-import { fail, ok, type Result } from '../result';
+import type { Result } from '../result';
+import { notUnderstood, readBy } from '../words/reading';
 import type { StimulusDefinition } from './definition';
 import { distance } from './distance';
 import { light } from './light';
@@ -64,17 +65,12 @@ export const stimulusSentence = (stimulus: Stimulus): string => definitionOf(sti
 
 /** Reads a stimulus as `stimulusSentence` writes it, and as people say it: `hold S1 from 1 s to 3 s`. */
 export function readStimulus(text: string): Result<Stimulus> {
-  for (const definition of stimulusDefinitions as unknown as readonly StimulusDefinition<Stimulus>[]) {
-    const values = definition.sentence.read(text) ?? definition.alsoRead?.(text);
-    if (!values) continue;
-    const read = definition.schema.safeParse({ ...values, ...definition.fixed });
-    return read.success
-      ? ok(read.data)
-      : fail({ message: `“${text.trim()}”: ${read.error.issues[0]!.message}.`, typed: text });
-  }
-  const examples = stimulusDefinitions.map(({ example }) => `“${example}”`);
-  return fail({
-    message: `“${text.trim()}” is not understood. Write it like ${examples.slice(0, -1).join(', ')} or ${examples.at(-1)}.`,
-    typed: text,
-  });
+  const sorts = stimulusDefinitions as unknown as readonly StimulusDefinition<Stimulus>[];
+  return (
+    readBy(sorts, text) ??
+    notUnderstood(
+      text,
+      stimulusDefinitions.map(({ example }) => example),
+    )
+  );
 }

@@ -1,33 +1,19 @@
 import fc, { type Arbitrary } from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { decimal, partName, positive, recordOf, sometimes } from '../testing/said';
 import { definitionOf, readStimulus, stimulusDefinitions, stimulusSentence, type Stimulus } from './index';
 
-const name = fc.stringMatching(/^[A-Z]{1,4}\d{0,4}$/);
-/** Decimal numbers as people write them, with up to six digits behind the point. */
-const decimal = (most: number): Arbitrary<number> =>
-  fc.integer({ min: 0, max: most * 1e6 }).map((micros) => micros / 1e6);
-const lasting = fc.option(
-  decimal(60).map((amount) => amount + 1e-6),
-  { nil: undefined },
-);
-
+const lasting = sometimes(positive(60));
 const record = (fields: Readonly<Record<string, Arbitrary<unknown>>>): Arbitrary<Stimulus> =>
-  fc
-    .record({ at: decimal(600), ...fields })
-    .map(
-      (all) =>
-        Object.fromEntries(
-          Object.entries(all).filter(([, value]) => value !== undefined),
-        ) as unknown as Stimulus,
-    );
+  recordOf({ at: decimal(600), ...fields });
 
 const generated: Readonly<Record<string, Arbitrary<Stimulus>>> = {
-  press: record({ press: name, for: lasting }),
-  turn: record({ turn: name, to: decimal(1), over: lasting }),
-  light: record({ light: name, to: decimal(1), over: lasting }),
-  warm: record({ warm: name, to: decimal(90).map((celsius) => celsius - 40), over: lasting }),
-  distance: record({ distance: name, to: decimal(4), over: lasting }),
-  motion: record({ motion: name, for: lasting }),
+  press: record({ press: partName, for: lasting }),
+  turn: record({ turn: partName, to: decimal(1), over: lasting }),
+  light: record({ light: partName, to: decimal(1), over: lasting }),
+  warm: record({ warm: partName, to: decimal(90).map((celsius) => celsius - 40), over: lasting }),
+  distance: record({ distance: partName, to: decimal(4), over: lasting }),
+  motion: record({ motion: partName, for: lasting }),
   serial: record({
     serial: fc.oneof(
       fc.string({ maxLength: 40 }),
