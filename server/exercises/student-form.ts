@@ -29,6 +29,8 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
   if (solution === 'shown')
     return {
       ...shown,
+      // What a build is told of the house rules; the tablet checks it as the server does.
+      rules: data.rules,
       parts: data.parts,
       nets: data.nets,
       layout: data.layout,
