@@ -122,14 +122,18 @@ export interface Executable {
 }
 
 /** A loop that runs, with how the passes of the one around it are watched meanwhile. */
-interface WatchedLoop extends RunningLoop {
-  readonly clockEscaped: boolean;
-  readonly turnCycle: number;
-  readonly passCycle: number;
+class WatchedLoop implements RunningLoop {
+  line = 0;
+  sinceCycle = 0;
+  pausesBefore = 0;
+  inputsBefore = 0;
+  clockEscaped = false;
+  turnCycle = 0;
+  passCycle = 0;
   /** Whether any of its passes looked at the clock. */
-  usedClock: boolean;
-  changes: number;
-  localChanges: number;
+  usedClock = false;
+  changes = 0;
+  localChanges = 0;
 }
 
 /** Wrong results that are kept of a run. */
@@ -177,7 +181,9 @@ export class Machine {
   readonly endCycle: number;
   readonly clockHz: number;
   readonly silentErrors: SilentError[] = [];
-  private readonly open: WatchedLoop[] = [];
+  /** Made once for each depth: a loop inside of another is entered a million times. */
+  private readonly watched: WatchedLoop[] = [];
+  private depth = 0;
 
   constructor(
     readonly host: ProgramHost,
@@ -196,7 +202,7 @@ export class Machine {
 
   /** Loops that are running, the innermost last. */
   get loops(): readonly RunningLoop[] {
-    return this.open;
+    return this.watched.slice(0, this.depth);
   }
 
   /** Lets `cycles` pass; ends the run when its time or its budget is over. */
@@ -245,7 +251,7 @@ export class Machine {
   restart(atCycle: number): void {
     this.freeBytes = this.limits.dataBytes;
     this.inInterrupt = false;
-    this.open.length = 0;
+    this.depth = 0;
     this.cycles = Math.max(this.cycles, atCycle);
     this.bootCycle = this.cycles;
     this.changes += 1;
@@ -272,24 +278,22 @@ export class Machine {
 
   /** A loop begins. Its passes are watched from here on, those of whatever is around it later again. */
   enterLoop(line: number): void {
-    const { clockEscaped, turnCycle, passCycle } = this;
-    this.open.push({
-      line,
-      sinceCycle: this.cycles,
-      pausesBefore: this.pauses,
-      inputsBefore: this.inputs,
-      clockEscaped,
-      turnCycle,
-      passCycle,
-      usedClock: false,
-      changes: this.changes,
-      localChanges: this.localChanges,
-    });
+    if (this.depth === this.watched.length) this.watched.push(new WatchedLoop());
+    const loop = this.watched[this.depth]!;
+    this.depth += 1;
+    loop.line = line;
+    loop.sinceCycle = this.cycles;
+    loop.pausesBefore = this.pauses;
+    loop.inputsBefore = this.inputs;
+    loop.clockEscaped = this.clockEscaped;
+    loop.turnCycle = this.turnCycle;
+    loop.passCycle = this.passCycle;
+    loop.usedClock = false;
   }
 
   /** A pass of the innermost loop begins. */
   beginPass(): void {
-    const loop = this.open.at(-1)!;
+    const loop = this.watched[this.depth - 1]!;
     loop.changes = this.changes;
     loop.localChanges = this.localChanges;
     this.watchPass();
@@ -304,14 +308,15 @@ export class Machine {
 
   /** A pass of the innermost loop has gone through to its end: when it changed nothing, its like are skipped. */
   endPass(): void {
-    const loop = this.open.at(-1)!;
+    const loop = this.watched[this.depth - 1]!;
     if (this.changes === loop.changes && this.localChanges === loop.localChanges) this.skipQuietPasses();
     loop.usedClock ||= this.hasUsedClock;
   }
 
   /** The innermost loop is over. What the clock did inside is not followed for the loops around it. */
   leaveLoop(): void {
-    const loop = this.open.pop()!;
+    this.depth -= 1;
+    const loop = this.watched[this.depth]!;
     this.clockEscaped = loop.clockEscaped || loop.usedClock || this.hasUsedClock;
     this.turnCycle = loop.turnCycle;
     this.passCycle = loop.passCycle;

@@ -325,13 +325,16 @@ export class BoardHost implements ProgramHost {
     const state = this.state(number, line);
     if (!state) return;
     const { name } = state.pin;
+    const duty = microseconds === undefined ? undefined : microseconds / 1e6 / SERVO_PERIOD;
+    // A program that writes an angle at every pass sends the pulses that are there already.
+    if (duty !== undefined && this.servos.has(name) && state.output && state.duty === duty) return;
     if (microseconds === undefined) this.servos.delete(name);
     else this.servos.add(name);
     Object.assign(
       state,
-      microseconds === undefined
+      duty === undefined
         ? { latch: false, duty: undefined, hertz: undefined }
-        : { output: true, duty: microseconds / 1e6 / SERVO_PERIOD, hertz: 1 / SERVO_PERIOD },
+        : { output: true, duty, hertz: 1 / SERVO_PERIOD },
     );
     this.apply(state, line);
   }

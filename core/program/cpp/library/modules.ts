@@ -1,3 +1,4 @@
+import { effort } from '../../../effort';
 import { libraryCycles } from '../../costs';
 import type { LampPanel, TextScreen } from '../../machine';
 import type { CppMachine } from '../machine';
@@ -29,6 +30,9 @@ export const libraryClasses: ReadonlyMap<string, StructType> = new Map(
   [servo, display, panels].map((type) => [type.name, type]),
 );
 
+/** A call that reads an object and writes it back takes longer than a step. */
+const EFFORT_OF_A_SERVO = 500;
+
 /** The stand-ins for servo, text display and LED panels. Every method gets where its object lies. */
 export const moduleFunctions: LibraryTable = (widths) => {
   const byte = integer(8, false);
@@ -45,6 +49,7 @@ export const moduleFunctions: LibraryTable = (widths) => {
     work: (object: ServoObject, given: readonly number[], call: Call) => number | void,
   ): LibraryFunction =>
     define([own(servo), ...more], result, libraryCycles.servo, ([address, ...given], call) => {
+      effort(EFFORT_OF_A_SERVO);
       const { machine, line } = call;
       const read = (index: number): number => machine.cells[field(machine, address!, index)]!;
       const object: ServoObject = {
