@@ -50,7 +50,11 @@ export const houseQuestions = {
     decides: 'circuit',
     schools: [
       school('either', 'Either', 'Drawn on the short leg; a build may have it on the long one.'),
-      school('cathode', 'On the short leg', 'Between LED and ground; the report mentions one on the long leg.'),
+      school(
+        'cathode',
+        'On the short leg',
+        'Between LED and ground; the report mentions one on the long leg.',
+      ),
       school('anode', 'On the long leg', 'Between pin and LED; the report mentions one on the short leg.'),
     ],
     why: 'Both work; on the short leg it saves a wire.',
