@@ -5,6 +5,7 @@ import { readOutAtOnce } from '@/core/worksheet/read-out';
 import type { Layout, Sheet } from '@/core/worksheet/sheet';
 import type { SheetAnswer, SheetRequest } from '@/workers/web/messages';
 import type { WorksheetStore } from './useWorksheet';
+import type { WorksheetAction } from './worksheet-state';
 
 /** Parts up to which a circuit is solved while a letter is drawn. */
 const MOST_AT_ONCE = 30;
@@ -31,7 +32,8 @@ export function useWorking(store: WorksheetStore): void {
       else dispatch({ type: 'trouble', message: data.message });
     });
     worker.addEventListener('error', () => dispatch({ type: 'trouble', message: NO_WORKER }));
-    const work = (sheet: Sheet, layout: Layout): void => {
+    /** Has a sheet worked out in full; its quick answer, when there is one, is there at once. */
+    const work = (sheet: Sheet, layout: Layout): WorksheetAction | undefined => {
       seq += 1;
       // A value can be worked out here before another thread has heard of it; a placement would hold up
       // the writing.
@@ -46,23 +48,20 @@ export function useWorking(store: WorksheetStore): void {
         layout,
         from: atOnce ? 'in full' : 'while typing',
       } satisfies SheetRequest);
-      if (atOnce) dispatch({ type: 'worked out', depth: 'while typing', ...atOnce });
+      return atOnce && { type: 'worked out', depth: 'while typing', ...atOnce };
     };
     let anew = store.getState().layoutsAnew;
-    const follow = (): void => {
-      const { sync, derived, layoutsAnew } = store.getState();
+    store.answerBy(({ sync, derived, layoutsAnew }) => {
       if (layoutsAnew !== anew) {
         anew = layoutsAnew;
-        work(sync.sheet, 'anew');
-      } else if (!derived.isShown && derived.source !== asked) {
-        asked = derived.source;
-        work(sync.sheet, 'keep');
+        return work(sync.sheet, 'anew');
       }
-    };
-    follow();
-    const unsubscribe = store.subscribe(follow);
+      if (derived.isShown || derived.source === asked) return undefined;
+      asked = derived.source;
+      return work(sync.sheet, 'keep');
+    });
     return () => {
-      unsubscribe();
+      store.answerBy(undefined);
       worker.terminate();
     };
   }, [store]);

@@ -16,23 +16,37 @@ export interface WorksheetStore extends Pick<
   'getState' | 'getInitialState' | 'subscribe'
 > {
   readonly dispatch: (action: WorksheetAction) => void;
+  /**
+   * Has whoever works things out told of each state before any view hears of it; what they answer happens in the same
+   * step, so that nothing is shown, or worked out, twice. `undefined` ends it.
+   */
+  readonly answerBy: (answer: Answering | undefined) => void;
 }
 
-/** A store of what a Worksheet begins with; the same for as long as the component is there. */
-export function useWorksheetStore(beginning: Beginning): WorksheetStore {
-  const [store] = useState((): WorksheetStore => {
-    const { getState, getInitialState, setState, subscribe } = createStore<WorksheetState>(() =>
-      worksheetOf(beginning),
-    );
-    return {
-      getState,
-      getInitialState,
-      subscribe,
-      dispatch: (action) => setState((state) => worksheetAfter(state, action), true),
-    };
-  });
-  return store;
+/** What follows at once from a state; `undefined` when nothing does. */
+type Answering = (state: WorksheetState) => WorksheetAction | undefined;
+
+export function createWorksheet(beginning: Beginning): WorksheetStore {
+  const { getState, getInitialState, setState, subscribe } = createStore<WorksheetState>(() =>
+    worksheetOf(beginning),
+  );
+  let answering: Answering | undefined;
+  return {
+    getState,
+    getInitialState,
+    subscribe,
+    dispatch: (action) => {
+      const state = worksheetAfter(getState(), action);
+      const answer = answering?.(state);
+      setState(answer ? worksheetAfter(state, answer) : state, true);
+    },
+    answerBy: (answer) => (answering = answer),
+  };
 }
+
+/** A Worksheet of what it begins with; the same for as long as the component is there. */
+export const useWorksheetStore = (beginning: Beginning): WorksheetStore =>
+  useState(() => createWorksheet(beginning))[0];
 
 export const WorksheetContext = createContext<WorksheetStore | undefined>(undefined);
 

@@ -8,6 +8,7 @@ import { readOut, readOutAtOnce } from '@/core/worksheet/read-out';
 import { sheetOf, type Sheet } from '@/core/worksheet/sheet';
 import { NO_PROOF } from '@/core/worksheet/prove';
 import { sourceOf } from './derived';
+import { createWorksheet } from './useWorksheet';
 import { worksheetAfter, worksheetOf, type WorksheetAction, type WorksheetState } from './worksheet-state';
 
 const given = {
@@ -221,6 +222,33 @@ describe('a proposal', () => {
     expect(right.sync.sheet.considered).toEqual([]);
     expect(right.sync.sheet.scenarios.at(-1)).toEqual(scenario);
     expect(after(wrong, { type: 'mark', scenario, mark: undefined }).sync.sheet.considered).toEqual([]);
+  });
+});
+
+describe('an open Worksheet', () => {
+  test('tells its views once of a letter and of what was worked out of it', () => {
+    const begun = worksheet('beacon');
+    const store = createWorksheet({
+      given,
+      sheet: begun.sync.sheet,
+      version: 1,
+      readOut: begun.readOut,
+      proof: NO_PROOF,
+    });
+    store.answerBy(({ sync, derived }) => {
+      const answer = derived.isShown ? undefined : readOutAtOnce(sync.sheet, DEFAULT_HOUSE_RULES);
+      return answer && { type: 'worked out', depth: 'while typing', ...answer };
+    });
+    const told: boolean[] = [];
+    store.subscribe(({ derived }) => told.push(derived.isShown));
+    const line = begun.sync.sheet.lines.findIndex(({ text }) => /LED/.test(text));
+    const { text } = begun.sync.sheet.lines[line]!;
+    store.dispatch(rewritten(begun, line, text.replace('330', '470')));
+    expect(store.getState().sync.sheet.lines[line]!.text).not.toBe(text);
+    expect(told).toEqual([true]);
+    store.answerBy(undefined);
+    store.dispatch(rewritten(store.getState(), line, text));
+    expect(told).toEqual([true, false]);
   });
 });
 
