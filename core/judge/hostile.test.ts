@@ -6,6 +6,7 @@ import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
 import { hostilePrograms } from '../testing/hostile-programs';
 import { mutatedBuilds } from '../testing/mutated-builds';
+import { sampled, samples } from '../testing/samples';
 import { check } from './check';
 
 const exerciseFor = { cpp: 'night-bell', python: 'beacon-python' } as const;
@@ -29,7 +30,7 @@ function measured(work: () => ReturnType<typeof check>): {
 }
 
 describe('a program that wants all there is', () => {
-  test.each(hostilePrograms.map(({ name, language, source }) => [language, name, source] as const))(
+  test.each(sampled(hostilePrograms).map(({ name, language, source }) => [language, name, source] as const))(
     'in %s, %s, is judged within the bounds of a check',
     (language, name, source) => {
       const { exercise } = courseExercises.find((one) => one.name === exerciseFor[language])!;
@@ -48,8 +49,8 @@ describe('a program that wants all there is', () => {
 });
 
 describe('a build that was hit by accident', () => {
-  /** As many as the unit tests have time for; `npm run endurance` takes 5,000. */
-  const builds = mutatedBuilds(13, 240);
+  /** `npm run endurance` takes 5,000. */
+  const builds = mutatedBuilds(13, samples(400));
 
   test('is judged within the bounds of a check, whatever the exercise', { timeout: 600_000 }, () => {
     for (const { what, exercise, wiring, source } of builds) {

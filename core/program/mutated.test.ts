@@ -6,6 +6,7 @@ import { pick, randomFrom } from '../random';
 import { rehearse } from '../rehearsal/rehearse';
 import { grammars } from '../testing/beacon';
 import { rightPrograms } from '../testing/right-programs';
+import { samples } from '../testing/samples';
 import { slipped, tokensOf } from '../testing/slips';
 import type { Wiring } from '../wiring/wiring';
 import { readGoldenPrograms, readWholePrograms } from './golden/programs';
@@ -59,13 +60,13 @@ const languages: readonly {
   {
     language: 'cpp',
     board: 'learner-5v',
-    count: 20_000,
+    count: samples(20_000),
     sources: [...readGoldenPrograms(golden('programs.txt')).map(({ source }) => source), ...right('cpp')],
   },
   {
     language: 'python',
     board: 'python-3v3',
-    count: 10_000,
+    count: samples(10_000),
     sources: [...readWholePrograms(golden('python.txt')).map(({ source }) => source), ...right('python')],
   },
 ];

@@ -5,6 +5,7 @@ import { randomFrom } from '../../random';
 import { grammars } from '../../testing/beacon';
 import { courseExercises } from '../../testing/course';
 import { rightPrograms } from '../../testing/right-programs';
+import { samples } from '../../testing/samples';
 import { slipped } from '../../testing/slips';
 import { explainProgram } from './index';
 
@@ -190,13 +191,14 @@ describe('an explanation line by line', () => {
       const random = randomFrom(17);
       const exercise = exerciseOf(language === 'cpp' ? 'night-bell' : 'beacon-python');
       const sources = rightPrograms.filter((one) => one.language === language).map(({ source }) => source);
+      const programs = samples(1500);
       let explained = 0;
-      for (let count = 0; count < 1500; count += 1) {
+      for (let count = 0; count < programs; count += 1) {
         const lines = explainProgram(withProgram(exercise, slipped(random, sources)), grammars);
         if (lines.length > 0) explained += 1;
         expect(lines.every(({ line, says }) => line > 0 && !/undefined|NaN/.test(says))).toBe(true);
       }
-      expect(explained).toBeGreaterThan(300);
+      expect(explained).toBeGreaterThan(programs / 5);
     },
   );
 
