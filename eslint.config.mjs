@@ -30,7 +30,7 @@ export default ts.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: ['core/**/*.test.ts'],
+    ignores: ['core/**/*.test.ts', 'core/testing/samples.ts'],
     rules: {
       'no-restricted-globals': [
         'error',

@@ -421,7 +421,7 @@ describe('run', () => {
     expect((await didaktor({ 's.json': '[{ "at": 1, "sing": true }]' }, ...words)).code).toBe(2);
   });
 
-  test('presses a button and turns a knob while the program runs', async () => {
+  test('presses a button and turns a potentiometer while the program runs', async () => {
     const program = `void setup() { pinMode(2, INPUT_PULLUP); Serial.begin(9600); }
 void loop() { if (digitalRead(2) == LOW) { Serial.println(analogRead(A0) > 900); delay(1000); } }`;
     const stimuli =

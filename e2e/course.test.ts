@@ -144,14 +144,14 @@ describe('Boards and parts', () => {
   test('the Value bench shows its formula with the numbers put in, and says what it cannot take', async () => {
     const { page, context } = await visitAsInstructor(world);
     await page.goto('/values');
-    const lamp = page.getByRole('region', { name: 'Resistor for an LED' });
-    await lamp.getByText('R = (5.0 V − 2.0 V) / 8.0 mA').waitFor();
-    await lamp.getByLabel('Wanted current I').fill('-8');
-    await lamp.getByText('The current must be above zero.').waitFor();
-    await lamp.getByLabel('Wanted current I').fill('4');
-    await lamp.getByText(/gives 4\.\d mA/).waitFor();
-    await lamp.getByLabel('Supply U').fill('1.5');
-    await lamp.getByText('The supply is too low').waitFor();
+    const led = page.getByRole('region', { name: 'Resistor for an LED' });
+    await led.getByText('R = (5.0 V − 2.0 V) / 8.0 mA').waitFor();
+    await led.getByLabel('Wanted current I').fill('-8');
+    await led.getByText('The current must be above zero.').waitFor();
+    await led.getByLabel('Wanted current I').fill('4');
+    await led.getByText(/gives 4\.\d mA/).waitFor();
+    await led.getByLabel('Supply U').fill('1.5');
+    await led.getByText('The supply is too low').waitFor();
     await context.close();
   });
 });

@@ -17,7 +17,7 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 describe('a lesson', () => {
-  test('by keyboard alone: join, wire, be told that the lamp is the wrong way round, turn it, pass, hand in', async () => {
+  test('by keyboard alone: join, wire, be told that the LED is the wrong way round, turn it, pass, hand in', async () => {
     const { page, context, complaints } = await world.visit();
     const { keyboard } = page;
     await page.goto('/sign-in');

@@ -85,7 +85,7 @@ const netsOf = (draft: { nets: { points: string[] }[] }): string[] =>
     .sort();
 
 /** Most keys and clicks that an exercise may take to specify from nothing. */
-const MOST_FOR_TWO_LAMPS = 60;
+const MOST_FOR_TWO_LEDS = 60;
 const MOST_FOR_TIDE_GAUGE = 90;
 
 describe('an exercise is said', () => {
@@ -102,7 +102,7 @@ describe('an exercise is said', () => {
       .toEqual(netsOf(await draftOf('Leading lights')));
     await page.getByRole('img', { name: /How Two lights is wired/ }).waitFor();
     console.log(`exercise 2: ${hands.actions} keys and clicks`);
-    expect(hands.actions).toBeLessThan(MOST_FOR_TWO_LAMPS);
+    expect(hands.actions).toBeLessThan(MOST_FOR_TWO_LEDS);
     await context.close();
   });
 

@@ -50,7 +50,7 @@ describe('the learner board', () => {
     expect(learner.clockHz).toBe(16_000_000);
   });
 
-  test('keeps 0 and 1 for serial, and has a lamp of its own at 13 that does not load the pin', () => {
+  test('keeps 0 and 1 for serial, and has an LED of its own at 13 that does not load the pin', () => {
     expect(
       learner.pins
         .filter((pin) => pin.reserved)
@@ -117,7 +117,7 @@ test('a profile of a user is refused with every contradiction at its path, and a
   expect(readBoard('{\n"id": ,\n}')).toMatchObject({ ok: false, problems: [{ line: 2 }] });
 });
 
-test('the Wi-Fi board has a lamp of its own that low lights, and pins that decide how it starts', () => {
+test('the Wi-Fi board has an LED of its own that low lights, and pins that decide how it starts', () => {
   const board = shippedBoards.get('wifi-3v3')!;
   expect(board.onBoard[0]).toMatchObject({ lights: 'low' });
   expect(board.pins.filter((pin) => pin.reserved === 'start-up').map((pin) => pin.startLevel)).toEqual([

@@ -42,14 +42,14 @@ describe('house rules', () => {
 });
 
 describe('the ladder', () => {
-  const lamp = { ref: 'D1', kind: 'led', value: 'red' };
+  const led = { ref: 'D1', kind: 'led', value: 'red' };
   const button = { ref: 'S1', kind: 'button', value: '' };
   const rungs = ladderOf([
-    { title: 'One', concepts: { introduces: ['pin'], uses: ['loop'] }, parts: [lamp] },
+    { title: 'One', concepts: { introduces: ['pin'], uses: ['loop'] }, parts: [led] },
     {
       title: 'Two',
       concepts: { introduces: ['loop', 'pin'], uses: ['array'] },
-      parts: [lamp, { ...lamp, ref: 'D2' }, button],
+      parts: [led, { ...led, ref: 'D2' }, button],
     },
     { title: 'Three', concepts: { introduces: [], uses: ['pin', 'loop'] }, parts: [button] },
   ]);

@@ -38,7 +38,7 @@ function expectReadable(drawing: Drawing): void {
 }
 
 /** Six LEDs on six pins of a board, all on one ground rail. */
-const manyLamps = (board: string, pins: readonly string[]): string =>
+const manyLeds = (board: string, pins: readonly string[]): string =>
   `ref,kind,value,leg,at\nU1,board,${board},,\nB1,breadboard,half,,\nW99,wire,black,1,U1.GND\nW99,wire,black,2,B1.a-1\n${pins
     .map((pin, index) => {
       const row = 3 + index * 3;
@@ -50,11 +50,11 @@ describe('the bench drawing', () => {
   test.each<[string, string, BenchDrawingOptions]>([
     ['the beacon, cut to what is used', LAYOUT, { crop: 'used' }],
     ['the beacon, whole', LAYOUT, { crop: 'whole' }],
-    ['six lamps on the learner board', manyLamps('learner-5v', ['13', '12', '11', '10', '9', '8']), {}],
-    ['six lamps on the board of 54 pins', manyLamps('large-5v', ['53', '40', '31', '22', '13', '2']), {}],
+    ['six lamps on the learner board', manyLeds('learner-5v', ['13', '12', '11', '10', '9', '8']), {}],
+    ['six lamps on the board of 54 pins', manyLeds('large-5v', ['53', '40', '31', '22', '13', '2']), {}],
     [
       'four lamps on the board of 54 pins, few rows',
-      manyLamps('large-5v', ['53', '31', '22', '2']),
+      manyLeds('large-5v', ['53', '31', '22', '2']),
       { rows: [1, 14] },
     ],
   ])('leaves every name readable: %s', (_, table, options) => {
@@ -71,7 +71,7 @@ describe('the bench drawing', () => {
   });
 
   test('shows every used pin, and sums up those that have no room', () => {
-    const drawing = drawBench(wiring(manyLamps('large-5v', ['53', '31', '22', '2'])), { rows: [1, 14] });
+    const drawing = drawBench(wiring(manyLeds('large-5v', ['53', '31', '22', '2'])), { rows: [1, 14] });
     expect(texts(drawing, 'pin-name-used')).toEqual(['GND', '53', '31', '22', '2']);
     expect(texts(drawing, 'note').some((note) => /^\S+ to \S+ not shown$/.test(note))).toBe(true);
     const ledger = [...texts(drawing, 'pin-name-used'), ...texts(drawing, 'pin-name')];
@@ -95,10 +95,10 @@ describe('the bench drawing', () => {
 
   test('marks the parts of a finding and follows a node over all its strips', () => {
     const read = wiring(LAYOUT);
-    const [lamp] = read.parts.filter((part) => part.ref === 'D1');
+    const [led] = read.parts.filter((part) => part.ref === 'D1');
     const drawing = drawBench(read, {
       marked: ['D1'],
-      threads: [{ point: lamp!.legs[0]!.at!, role: 'signal' }],
+      threads: [{ point: led!.legs[0]!.at!, role: 'signal' }],
     });
     expect(shapes(drawing).filter((shape) => shape.role === 'mark')).toHaveLength(1);
     expect(shapes(drawing).filter((shape) => shape.role === 'trace')).toHaveLength(1);

@@ -38,7 +38,7 @@ export interface BenchPoint {
   /** Current into each leg of a part. */
   readonly legs: ReadonlyMap<PointName, number>;
   /** Current of each light: by the part for an LED, by `D1.red` where a part has several. */
-  readonly lamps: ReadonlyMap<string, number>;
+  readonly leds: ReadonlyMap<string, number>;
   /** Current out of each driven pin (negative into it) and its volts. */
   readonly pins: ReadonlyMap<string, { readonly volts: number | null; readonly currentMa: number }>;
   /** Current out of each supply of the board. */
@@ -104,7 +104,7 @@ function average(slices: readonly { readonly share: number; readonly point: Benc
       ]),
     ),
     legs: meanMap((point) => point.legs),
-    lamps: meanMap((point) => point.lamps),
+    leds: meanMap((point) => point.leds),
     pins: new Map(
       [...first.pins].map(([pin, { volts }]) => [
         pin,
@@ -188,7 +188,7 @@ function figures(bench: Bench, driven: DrivenBench, solved: OperatingPoint): War
   const voltsAt = (node: number): number | null => (solved.floating[node] ? null : volts[node]!);
   const tally = new Map<Ref, { firstMa: number; powerMw: number; isSource: boolean }>();
   const legs = new Map<PointName, number>();
-  const lamps = new Map<string, number>();
+  const leds = new Map<string, number>();
   const into = (ref: Ref, leg: LegName, currentMa: number): void => {
     const name = legPoint(ref, leg);
     legs.set(name, (legs.get(name) ?? 0) + currentMa);
@@ -209,8 +209,8 @@ function figures(bench: Bench, driven: DrivenBench, solved: OperatingPoint): War
     }
     tally.set(ref, sum);
     for (const [leg, legMa] of legCurrents(owner.element, currentMa, element, volts)) into(ref, leg, legMa);
-    if (owner.element.type === 'junction' && owner.element.lamp !== undefined)
-      lamps.set(owner.element.lamp === '' ? ref : `${ref}.${owner.element.lamp}`, currentMa);
+    if (owner.element.type === 'junction' && owner.element.led !== undefined)
+      leds.set(owner.element.led === '' ? ref : `${ref}.${owner.element.led}`, currentMa);
   });
   return {
     volts: bench.solverNode.map(voltsAt),
@@ -224,7 +224,7 @@ function figures(bench: Bench, driven: DrivenBench, solved: OperatingPoint): War
       ]),
     ),
     legs,
-    lamps,
+    leds: leds,
     pins: new Map(
       driven.pins.map(({ pin, node, index, sign, clamps }) => {
         const driverA = sign * amps[index]!;

@@ -158,7 +158,7 @@ function solverElement(
         type: 'junction',
         from: at(element.anode),
         to: at(element.cathode),
-        model: element.lamp === undefined ? element.model : shifted(element.model, shift),
+        model: element.led === undefined ? element.model : shifted(element.model, shift),
         ...(element.clamp ? { clamp: element.clamp } : {}),
       };
     case 'capacitor':

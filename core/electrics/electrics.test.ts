@@ -22,7 +22,7 @@ const source = (from: number, volts: number, ohms = 0): Element => ({
   ohms,
 });
 const amber = fitJunction(1.8, 2.1);
-const lamp = (from: number, to: number): Element => ({ type: 'junction', from, to, model: amber });
+const led = (from: number, to: number): Element => ({ type: 'junction', from, to, model: amber });
 const solve = (nodeCount: number, ...elements: readonly Element[]) => operatingPoint({ nodeCount, elements });
 
 describe('the operating point', () => {
@@ -47,18 +47,18 @@ describe('the operating point', () => {
     expect(volts[2]).toBeCloseTo(v2, 6);
   });
 
-  test('of a lamp satisfies the junction equation', () => {
-    const { volts, amps } = solve(3, source(1, 5), resistor(1, 2, 330), lamp(2, 0));
+  test('of an LED satisfies the junction equation', () => {
+    const { volts, amps } = solve(3, source(1, 5), resistor(1, 2, 330), led(2, 0));
     const inner = volts[2]! - amps[2]! * amber.seriesOhms;
     expect(amps[2]).toBeCloseTo(amber.saturationA * Math.expm1(inner / amber.slopeVolts), 8);
     expect(amps[1]).toBeCloseTo(amps[2]!, 9);
   });
 
-  test('of two lamps in parallel shares the current equally, and in series doubles the voltage', () => {
-    const parallel = solve(3, source(1, 5), resistor(1, 2, 330), lamp(2, 0), lamp(2, 0));
+  test('of two LEDs in parallel shares the current equally, and in series doubles the voltage', () => {
+    const parallel = solve(3, source(1, 5), resistor(1, 2, 330), led(2, 0), led(2, 0));
     expect(parallel.amps[2]).toBeCloseTo(parallel.amps[3]!, 12);
     expect(parallel.amps[1]).toBeCloseTo(2 * parallel.amps[2]!, 9);
-    const series = solve(4, source(1, 9), resistor(1, 2, 330), lamp(2, 3), lamp(3, 0));
+    const series = solve(4, source(1, 9), resistor(1, 2, 330), led(2, 3), led(3, 0));
     expect(series.volts[2]).toBeCloseTo(2 * series.volts[3]!, 6);
   });
 
@@ -66,8 +66,8 @@ describe('the operating point', () => {
     expect(solve(2, source(1, 5, 0.3), resistor(1, 0, 1e-3)).amps[1]).toBeCloseTo(5 / 0.301, 3);
   });
 
-  test('of a lamp straight on a stiff source settles', () => {
-    const { trouble, amps } = solve(2, source(1, 5), lamp(1, 0));
+  test('of an LED straight on a stiff source settles', () => {
+    const { trouble, amps } = solve(2, source(1, 5), led(1, 0));
     expect(trouble).toBeNull();
     expect(amps[1]).toBeGreaterThan(0.2);
   });
@@ -81,13 +81,13 @@ describe('the operating point', () => {
     expect(solve(4, source(1, 5), resistor(2, 3, 100), leak).floating).toEqual([false, false, true, true]);
   });
 
-  test('keeps to Kirchhoff’s current law on random circuits of resistors, sources and lamps', () => {
+  test('keeps to Kirchhoff’s current law on random circuits of resistors, sources and LEDs', () => {
     const node = fc.integer({ min: 0, max: 6 });
     const element: fc.Arbitrary<Element> = fc.oneof(
       fc
         .tuple(node, node, fc.double({ min: 1, max: 1e6, noNaN: true }))
         .map(([from, to, ohms]) => resistor(from, to, ohms)),
-      fc.tuple(node, node).map(([from, to]) => lamp(from, to)),
+      fc.tuple(node, node).map(([from, to]) => led(from, to)),
       fc
         .tuple(node, node, fc.double({ min: -12, max: 12, noNaN: true }))
         .map(([from, to, volts]): Element => ({ type: 'source', from, to, volts, ohms: 1 })),
@@ -243,18 +243,18 @@ function bench(text: string, drives: Readonly<Record<string, PinDrive>>) {
 }
 
 describe('a bench', () => {
-  test('lights the beacon’s lamp with the current that supply, driver, resistor and lamp leave', () => {
+  test('lights the beacon’s LED with the current that supply, driver, resistor and LED leave', () => {
     const { point } = bench(BEACON, { 13: { mode: 'high' } });
     const { currentMa } = point.parts.get(ref('D1'))!;
     // The loop: 5 V behind 0.3 Ω, a driver of 25 Ω, 330 Ω, and the junction at that current.
-    const lampVolts = point.volts[0]! - point.volts[1]!;
-    expect(currentMa).toBeCloseTo((1e3 * (5 - lampVolts)) / (0.3 + 25 + 330), 3);
+    const ledVolts = point.volts[0]! - point.volts[1]!;
+    expect(currentMa).toBeCloseTo((1e3 * (5 - ledVolts)) / (0.3 + 25 + 330), 3);
     expect(point.pins.get('13')!.currentMa).toBeCloseTo(currentMa, 6);
     expect(currentMa).toBeGreaterThan(8);
     expect(currentMa).toBeLessThan(9);
   });
 
-  test('gives 84 mA from a pin whose lamp has no resistor', () => {
+  test('gives 84 mA from a pin whose LED has no resistor', () => {
     const { point } = bench(
       BEACON.replace('B1.a-6', 'B1.c6').replace('W2,wire,black,2,B1.a-1', 'W2,wire,black,2,B1.b6'),
       { 13: { mode: 'high' } },
@@ -317,7 +317,7 @@ describe('a bench', () => {
 });
 
 describe('brightness', () => {
-  test('has the limits of a standard lamp', () => {
+  test('has the limits of a standard LED', () => {
     expect([0, 0.009, 0.01, 0.4, 0.5, 8].map(glowAt)).toEqual([
       'dark',
       'dark',

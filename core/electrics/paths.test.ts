@@ -16,7 +16,7 @@ function pathsOf(id: string, pins: readonly string[], pressed: readonly string[]
 }
 
 describe('the ways of the current', () => {
-  test('of the leading lights are one for each pin, through lamp and resistor', () => {
+  test('of the leading lights are one for each pin, through LED and resistor', () => {
     const paths = pathsOf('leading-lights', ['12', '11']).filter(({ isComplete }) => isComplete);
     expect(paths.map(passed)).toEqual(['D1 R1', 'D2 R2']);
     for (const { steps } of paths) {
@@ -25,7 +25,7 @@ describe('the ways of the current', () => {
     }
   });
 
-  test('of the dusk switch go through the divider and through the lamp', () => {
+  test('of the dusk switch go through the divider and through the LED', () => {
     const complete = pathsOf('dusk-switch', ['9']).filter(({ isComplete }) => isComplete);
     expect(complete.map(passed)).toEqual(['L1 R1', 'D1 R2']);
   });
@@ -35,7 +35,7 @@ describe('the ways of the current', () => {
     expect(complete.map(passed)).toContain('M1');
   });
 
-  test('of the tide gauge are ten, one for each lamp of the bar', () => {
+  test('of the tide gauge are ten, one for each LED of the bar', () => {
     const pins = Array.from({ length: 10 }, (_, index) => String(index + 2));
     const complete = pathsOf('tide-gauge', pins).filter(({ isComplete }) => isComplete);
     expect(complete.filter((path) => passed(path).startsWith('D1 R'))).toHaveLength(10);

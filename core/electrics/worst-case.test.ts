@@ -17,7 +17,7 @@ function read(rows: string): Wiring {
 const DIVIDER = read(
   'R1,resistor,10k,1,U1.5V\nR1,resistor,10k,2,U1.A0\nR2,resistor,10k,1,R1.2\nR2,resistor,10k,2,U1.GND\n',
 );
-const LAMP = read(
+const LED = read(
   'R1,resistor,330,1,U1.13\nR1,resistor,330,2,\nD1,led,amber,anode,R1.2\nD1,led,amber,cathode,U1.GND\n',
 );
 const HIGH: PinDrives = new Map([['13', { mode: 'high' }]]);
@@ -32,22 +32,22 @@ describe('the worst case', () => {
     expect(2.5 - low).toBeCloseTo(0.0625 + 0.0625 + 0.125, 1);
   });
 
-  test('of a lamp encloses every combination of its resistor, its supply and its own spread', () => {
-    const circuit = new Circuit(LAMP);
+  test('of an LED encloses every combination of its resistor, its supply and its own spread', () => {
+    const circuit = new Circuit(LED);
     const worst = worstCase(circuit, HIGH);
-    const [low, high] = worst.lamps.get('D1')!;
+    const [low, high] = worst.leds.get('D1')!;
     fc.assert(
       fc.property(
         fc.double({ min: -1, max: 1, noNaN: true }),
         fc.double({ min: -1, max: 1, noNaN: true }),
         fc.double({ min: -1, max: 1, noNaN: true }),
-        (resistor, supply, lamp) => {
+        (resistor, supply, led) => {
           const spread: readonly Spread[] = [
             { owner: ref('R1'), factor: 1 + 0.05 * resistor, forwardVolts: 0 },
             { owner: null, factor: 1 + 0.05 * supply, forwardVolts: 0 },
-            { owner: ref('D1'), factor: 1, forwardVolts: 0.2 * lamp },
+            { owner: ref('D1'), factor: 1, forwardVolts: 0.2 * led },
           ];
-          const currentMa = solveBench(prepareBench(circuit, { spread }), HIGH).lamps.get('D1')!;
+          const currentMa = solveBench(prepareBench(circuit, { spread }), HIGH).leds.get('D1')!;
           // To first order: the product of three spreads is left out.
           expect(currentMa).toBeGreaterThan(low * 0.98);
           expect(currentMa).toBeLessThan(high * 1.02);

@@ -10,7 +10,7 @@ export type Interval = readonly [lowest: number, highest: number];
 /** Figures of one state as intervals. Currents in mA, volts by netlist node (`null` where it floats). */
 export interface WorstCase {
   readonly parts: ReadonlyMap<Ref, Interval>;
-  readonly lamps: ReadonlyMap<string, Interval>;
+  readonly leds: ReadonlyMap<string, Interval>;
   readonly pins: ReadonlyMap<string, Interval>;
   readonly supplies: ReadonlyMap<string, Interval>;
   readonly volts: readonly (Interval | null)[];
@@ -52,7 +52,7 @@ export function worstCase(
     new Map([...keys].map((key) => [key, interval((point) => read(point, key))]));
   return {
     parts: intervals(nominal.parts.keys(), (point, ref) => point.parts.get(ref)!.currentMa),
-    lamps: intervals(nominal.lamps.keys(), (point, lamp) => point.lamps.get(lamp)!),
+    leds: intervals(nominal.leds.keys(), (point, led) => point.leds.get(led)!),
     pins: intervals(nominal.pins.keys(), (point, pin) => point.pins.get(pin)!.currentMa),
     supplies: intervals(nominal.supplies.keys(), (point, name) => point.supplies.get(name)!),
     volts: nominal.volts.map((volts, node) =>

@@ -13,7 +13,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
-import { brightest, lampViewOf, saw } from './lamp-view';
+import { brightest, ledViewOf, saw } from './led-view';
 import { absent, passed } from './outcome';
 
 /** Share by which a brightness may differ and be called the same. */
@@ -42,9 +42,9 @@ export const brightness: ExpectationDefinition<Bright> = {
     brightness: rangeSlot,
     ...windowSlots,
   }),
-  parts: ({ lamp }) => [partOfLight(lamp)],
+  parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => {
-    const view = lampViewOf(expectation, observed);
+    const view = ledViewOf(expectation, observed);
     if (!view) return absent(expectation.lamp);
     const [low, high] = expectation.brightness;
     const [least, most] = [Math.min(...view.brightness), Math.max(...view.brightness)];
@@ -71,12 +71,12 @@ export const brightness: ExpectationDefinition<Bright> = {
       ],
     };
   },
-  describeLight: ({ lamp, seen: [first, more], from, to }) => {
+  describeLight: ({ lamp: led, seen: [first, more], from, to }) => {
     if (!first || more) return undefined;
     const found = brightnessAt(first.currentMa);
     const [low, high] = [found - SAME_BRIGHTNESS, found + SAME_BRIGHTNESS].map((end) =>
       rounded(Math.min(1, Math.max(0, end))),
     );
-    return { lamp, brightness: [low!, high!], from, to };
+    return { lamp: led, brightness: [low!, high!], from, to };
   },
 };

@@ -37,7 +37,7 @@ export const colour: ExpectationDefinition<InColour> = {
     colour: wordSlot(words),
     ...windowSlots,
   }),
-  parts: ({ lamp }) => [lamp],
+  parts: ({ lamp: led }) => [led],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.lamp);
     const currents = primaries.map((leg) => observed.currents(`${expectation.lamp}.${leg}`));

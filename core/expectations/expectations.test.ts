@@ -9,14 +9,14 @@ import { checkExpectation, type Expectation, type Observed, type Outcome } from 
 /** A run in which LEDs carry these currents from these moments on. */
 function observe(
   expectation: Expectation,
-  lamps: Readonly<Record<string, readonly (readonly [at: number, currentMa: number])[]>>,
+  leds: Readonly<Record<string, readonly (readonly [at: number, currentMa: number])[]>>,
   seconds = 12,
   serial = '',
 ): Outcome {
   const trace: Trace = {
     seconds,
     pins: new Map(),
-    lamps: new Map(),
+    leds: new Map(),
     sounds: new Map(),
     angles: new Map(),
     pictures: new Map(),
@@ -44,15 +44,15 @@ function observe(
     trace,
     stimuli: [],
     listensAt: undefined,
-    currents: (lamp) => lamps[lamp]?.map(([at, currentMa]) => ({ at, currentMa })),
+    currents: (led) => leds[led]?.map(([at, currentMa]) => ({ at, currentMa })),
     again: () => observed,
-    seen: (lamp) =>
-      lamps[lamp] &&
+    seen: (led) =>
+      leds[led] &&
       seenIntervals(
-        lamps[lamp].map(([at, currentMa]) => ({ at, currentMa })),
+        leds[led].map(([at, currentMa]) => ({ at, currentMa })),
         seconds,
       ),
-    builtRef: (lamp) => (lamps[lamp] ? ref(lamp) : undefined),
+    builtRef: (led) => (leds[led] ? ref(led) : undefined),
   };
   return checkExpectation(expectation, observed);
 }
@@ -152,7 +152,7 @@ describe('a rhythm', () => {
   });
 });
 
-describe('other expectations of a lamp', () => {
+describe('other expectations of an LED', () => {
   test.each<[expectation: Expectation, changes: readonly (readonly [number, number])[], passes: boolean]>([
     [{ lamp: 'D1', is: 'on' }, [[0, 8]], true],
     [
@@ -196,7 +196,7 @@ describe('other expectations of a lamp', () => {
     expect(outcome.observed).not.toBe('');
   });
 
-  test('fail without a lamp that could show them, and blame nothing for it', () => {
+  test('fail without an LED that could show them, and blame nothing for it', () => {
     expect(observe({ lamp: 'D1', is: 'on' }, {})).toMatchObject({
       passed: false,
       failures: [],
@@ -205,7 +205,7 @@ describe('other expectations of a lamp', () => {
   });
 });
 
-describe('lamps together', () => {
+describe('LEDs together', () => {
   const turns = { D1: flashes(1, 1), D2: flashes(1, 1).map(([at, ma]) => [at + 1, ma] as const) };
 
   test('take turns, and an overlap too short to be seen does not count', () => {

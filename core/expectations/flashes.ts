@@ -11,7 +11,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
-import { failed, lampViewOf, neverLit, saw, summary } from './lamp-view';
+import { failed, ledViewOf, neverLit, saw, summary } from './led-view';
 import { absent, passed } from './outcome';
 
 const schema = z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...windowed });
@@ -33,9 +33,9 @@ export const flashes: ExpectationDefinition<Flashes> = {
     ...windowSlots,
   }),
   example: 'D1 flashes 3 times',
-  parts: ({ lamp }) => [partOfLight(lamp)],
+  parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => {
-    const view = lampViewOf(expectation, observed);
+    const view = ledViewOf(expectation, observed);
     if (!view) return absent(expectation.lamp);
     const wanted = expectation.flashes;
     const count = view.phases.filter((phase) => phase.lit).length;
@@ -55,11 +55,11 @@ export const flashes: ExpectationDefinition<Flashes> = {
       ),
     ]);
   },
-  describeLight: ({ lamp, seen, from, to }) => {
+  describeLight: ({ lamp: led, seen, from, to }) => {
     const edges = [seen[0], seen.at(-1)];
     // An LED that is lit at an edge of the window was cut, or is not flashing at all.
     if (seen.some(({ glow }) => glow === 'faint') || edges.some((edge) => edge?.glow === 'lit'))
       return undefined;
-    return { lamp, flashes: seen.filter(({ glow }) => glow === 'lit').length, from, to };
+    return { lamp: led, flashes: seen.filter(({ glow }) => glow === 'lit').length, from, to };
   },
 };

@@ -27,19 +27,19 @@ export const neverTogether: ExpectationDefinition<NeverTogether> = {
   }),
   parts: (expectation) => expectation['never-together'].map(partOfLight),
   check: (expectation, observed) => {
-    const lamps = expectation['never-together'];
+    const leds = expectation['never-together'];
     const [from, to] = windowOf(expectation, observed.trace);
-    const lit = lamps.map((lamp) =>
-      within(observed.seen(lamp) ?? [], from, to).filter((interval) => interval.glow === 'lit'),
+    const lit = leds.map((led) =>
+      within(observed.seen(led) ?? [], from, to).filter((interval) => interval.glow === 'lit'),
     );
-    for (let first = 0; first < lamps.length; first += 1)
-      for (let second = first + 1; second < lamps.length; second += 1)
+    for (let first = 0; first < leds.length; first += 1)
+      for (let second = first + 1; second < leds.length; second += 1)
         for (const a of lit[first]!)
           for (const b of lit[second]!) {
             const [start, end] = [Math.max(a.from, b.from), Math.min(a.to, b.to)];
             // An overlap too short for an eye is a matter of the order of two lines, not of what is seen.
             if (end - start < 0.02) continue;
-            const names = `${lamps[first]} and ${lamps[second]}`;
+            const names = `${leds[first]} and ${leds[second]}`;
             // Each of them is lit alone too: they take turns, and the change comes too late.
             const overlaps = end - start < Math.min(a.to - a.from, b.to - b.from) * 0.9;
             return {
@@ -49,7 +49,7 @@ export const neverTogether: ExpectationDefinition<NeverTogether> = {
                 {
                   code: overlaps ? 'turn-overlap' : 'order-wrong',
                   severity: 'fault',
-                  refs: [lamps[first]!, lamps[second]!],
+                  refs: [leds[first]!, leds[second]!],
                   message: `${names} are lit together from ${seconds(start)} to ${seconds(end)}; they should take turns.`,
                   hints: [
                     `Is one of ${names} switched off before the other is switched on?`,

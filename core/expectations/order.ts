@@ -28,17 +28,17 @@ export const order: ExpectationDefinition<InOrder> = {
   check: (expectation, observed) => {
     const [from, to] = windowOf(expectation, observed.trace);
     const starts = expectation.order
-      .flatMap((lamp) =>
-        within(observed.seen(lamp) ?? [], from, to)
+      .flatMap((led) =>
+        within(observed.seen(led) ?? [], from, to)
           .filter((interval) => interval.glow === 'lit')
-          .map((interval) => ({ lamp, at: interval.from })),
+          .map((interval) => ({ lamp: led, at: interval.from })),
       )
       .sort((a, b) => a.at - b.at)
-      .map(({ lamp }) => lamp);
+      .map(({ lamp: led }) => led);
     const first = expectation.order.indexOf(starts[0] ?? '');
     const right =
       starts.length >= expectation.order.length &&
-      starts.every((lamp, index) => lamp === expectation.order[(first + index) % expectation.order.length]);
+      starts.every((led, index) => led === expectation.order[(first + index) % expectation.order.length]);
     const seen = starts.slice(0, 8).join(', ') || 'none lit';
     if (right) return passed(seen);
     return {

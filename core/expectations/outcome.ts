@@ -20,9 +20,9 @@ export interface Observed {
   readonly trace: Trace;
   readonly stimuli: readonly Stimulus[];
   /** Stretches in which the LED of the reference looks the same; `undefined` when no part stands for it. */
-  readonly seen: (lamp: string) => readonly SeenInterval[] | undefined;
+  readonly seen: (led: string) => readonly SeenInterval[] | undefined;
   /** The currents of that LED as they are. */
-  readonly currents: (lamp: string) => readonly CurrentChange[] | undefined;
+  readonly currents: (led: string) => readonly CurrentChange[] | undefined;
   /** The built part that stands for a part of the reference. */
   readonly builtRef: (reference: string) => Ref | undefined;
   /** Bits a second at which the computer listens; `undefined` where it takes any. */

@@ -78,11 +78,11 @@ function play(source: string, expectation: Expectation, stimuli: readonly Stimul
       trace,
       stimuli,
       listensAt: undefined,
-      seen: (lamp) => {
-        const changes = trace.lamps.get(lamp);
+      seen: (led) => {
+        const changes = trace.leds.get(led);
         return changes && seenIntervals(changes, 4);
       },
-      currents: (lamp) => trace.lamps.get(lamp),
+      currents: (led) => trace.leds.get(led),
       builtRef: (name) => {
         const part = name.replace(/\..*/, '');
         return wiring.parts.some((candidate) => candidate.ref === part) ? ref(part) : undefined;

@@ -96,7 +96,7 @@ export const response: ExpectationDefinition<Response> = {
 /** What follows a press so soon that it is an answer to it. */
 function answersTo({ press, at }: { readonly press: string; readonly at: number }, run: RunView): Response[] {
   const answering = [
-    ...[...run.trace.lamps].map(([name, changes]) => ({
+    ...[...run.trace.leds].map(([name, changes]) => ({
       name,
       phases: litPhases(seenIntervals(changes, run.seconds)),
     })),

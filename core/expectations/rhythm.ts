@@ -16,15 +16,15 @@ import {
 } from './definition';
 import {
   failed,
-  lampViewOf,
+  ledViewOf,
   length,
   neverDark,
   neverLit,
   saw,
   summary,
-  type LampView,
+  type LedView,
   type Phase,
-} from './lamp-view';
+} from './led-view';
 import { absent, passed, type Outcome } from './outcome';
 
 /** Share by which repeated times may differ and be called the same. */
@@ -66,16 +66,16 @@ export const rhythm: ExpectationDefinition<Rhythm> = {
     ...windowSlots,
   }),
   example: 'D1 lit 0.5 s, dark 2.5 s',
-  parts: ({ lamp }) => [partOfLight(lamp)],
+  parts: ({ lamp: led }) => [partOfLight(led)],
   pauses: (expectation) => expectation.rhythm.map((time) => Math.round(time * 1000)),
   check: (expectation, observed) => {
-    const view = lampViewOf(expectation, observed);
+    const view = ledViewOf(expectation, observed);
     return view ? checkRhythm(expectation.rhythm, view) : absent(expectation.lamp);
   },
-  describeLight: ({ lamp, seen, from, to }) => {
+  describeLight: ({ lamp: led, seen, from, to }) => {
     if (seen.some(({ glow }) => glow === 'faint')) return undefined;
     const found = rhythmOf(seen.slice(1, -1));
-    return found && { lamp, rhythm: found, from, to };
+    return found && { lamp: led, rhythm: found, from, to };
   },
 };
 
@@ -92,7 +92,7 @@ function steadyOf(times: readonly number[]): number | undefined {
   return times.length > 0 && most - least <= most * SAME_TIME ? rounded((least + most) / 2) : undefined;
 }
 
-function checkRhythm(rhythm: readonly number[], view: LampView): Outcome {
+function checkRhythm(rhythm: readonly number[], view: LedView): Outcome {
   const { phases } = view;
   if (!phases.some((phase) => phase.lit)) return failed(view, [neverLit(view)]);
   if (!phases.some((phase) => !phase.lit)) return failed(view, [neverDark(view)]);
@@ -115,7 +115,7 @@ function checkRhythm(rhythm: readonly number[], view: LampView): Outcome {
 }
 
 /** The last phase lasts much longer than the rhythm allows: the LED has stopped. */
-function stopped(view: LampView, rhythm: readonly number[]): Observation | undefined {
+function stopped(view: LedView, rhythm: readonly number[]): Observation | undefined {
   const last = view.phases.at(-1)!;
   const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.lit));
   if (length(last) <= Math.max(2 * usual, usual + 1)) return undefined;
@@ -159,7 +159,7 @@ function beside(rhythm: readonly number[], phases: readonly Phase[]): readonly T
 const rhythmText = (rhythm: readonly number[]): string =>
   rhythm.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${seconds(time)}`).join(', ');
 
-function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: LampView): Observation {
+function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: LedView): Observation {
   const off = [...beside(rhythm, phases)].sort((a, b) => b.share - a.share)[0]!;
   const among =
     rhythm.length > 2 ? ` at ${seconds(off.phase.from)}, in the rhythm ${rhythmText(rhythm)}` : '';

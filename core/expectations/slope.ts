@@ -34,7 +34,7 @@ export const rises: ExpectationDefinition<Rises> = {
   schema: risesSchema,
   sentence: sentence<Rises>(`{lamp} gets brighter${WINDOW}`, slots),
   fixed: { rises: true },
-  parts: ({ lamp }) => [partOfLight(lamp)],
+  parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => checkSlope(expectation, observed, 'brighter'),
 };
 
@@ -44,7 +44,7 @@ export const falls: ExpectationDefinition<Falls> = {
   schema: fallsSchema,
   sentence: sentence<Falls>(`{lamp} gets darker${WINDOW}`, slots),
   fixed: { falls: true },
-  parts: ({ lamp }) => [partOfLight(lamp)],
+  parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => checkSlope(expectation, observed, 'darker'),
 };
 

@@ -11,7 +11,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
-import { failed, lampViewOf, length, neverDark, neverLit, saw, summary, type LampView } from './lamp-view';
+import { failed, ledViewOf, length, neverDark, neverLit, saw, summary, type LedView } from './led-view';
 import { absent, passed } from './outcome';
 
 const schema = z.strictObject({ lamp: lightSchema, is: z.enum(['on', 'off']), ...windowed });
@@ -30,9 +30,9 @@ export const steady: ExpectationDefinition<Steady> = {
     ...windowSlots,
   }),
   example: 'D1 is on',
-  parts: ({ lamp }) => [partOfLight(lamp)],
+  parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => {
-    const view = lampViewOf(expectation, observed);
+    const view = ledViewOf(expectation, observed);
     if (!view) return absent(expectation.lamp);
     const isOn = expectation.is === 'on';
     const right = view.phases.every((phase) => phase.lit === isOn);
@@ -44,15 +44,15 @@ export const steady: ExpectationDefinition<Steady> = {
       view.phases.some((phase) => !phase.lit) && !right ? leaves(view, 'dark') : neverDark(view),
     ]);
   },
-  describeLight: ({ lamp, seen: [first, more], dims, from, to }) => {
+  describeLight: ({ lamp: led, seen: [first, more], dims, from, to }) => {
     if (!first || more) return undefined;
-    if (first.glow === 'dark') return { lamp, is: 'off', from, to };
+    if (first.glow === 'dark') return { lamp: led, is: 'off', from, to };
     const plainlyLit = !dims && first.flickerHz === undefined && first.glow === 'lit';
-    return plainlyLit ? { lamp, is: 'on', from, to } : undefined;
+    return plainlyLit ? { lamp: led, is: 'on', from, to } : undefined;
   },
 };
 
-function leaves(view: LampView, state: 'lit' | 'dark'): Observation {
+function leaves(view: LedView, state: 'lit' | 'dark'): Observation {
   const other = view.phases.find((phase) => phase.lit !== (state === 'lit'))!;
   return saw(
     view,

@@ -38,7 +38,7 @@ describe('a netlist', () => {
     expect(cards(text, 'Dclamp')).toHaveLength(4);
   });
 
-  test('shares one model among equal lamps, and has transistors and capacitors as themselves', () => {
+  test('shares one model among equal LEDs, and has transistors and capacitors as themselves', () => {
     const text = spice(
       'U1,board,learner-5v,,\nD1,led,red,anode,U1.5V\nD2,led,red,anode,U1.13\nQ1,transistor-npn,,base,U1.9\nC1,capacitor,100n,1,U1.8\n',
     );

@@ -44,7 +44,7 @@ function partSignals(trace: Trace): readonly Signal[] {
     ]),
   );
   return [
-    ...signals(trace.lamps, ({ currentMa }) => brightnessAt(currentMa)),
+    ...signals(trace.leds, ({ currentMa }) => brightnessAt(currentMa)),
     ...signals(heard, ({ hertz }) => hertz),
     ...signals(trace.angles, ({ degrees }) => degrees),
     ...signals(trace.pictures, ({ rows }) => rows.map((row) => row.toString(16).padStart(2, '0')).join(' ')),

@@ -20,7 +20,7 @@ export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonl
   const seconds = observedSeconds(trace);
   const run: RunView = { trace, stimuli, seconds, windows: windowsOf(stimuli, seconds) };
   const claims = [
-    ...[...trace.lamps].flatMap(([lamp, changes]) => lampIn(lamp, changes, run)),
+    ...[...trace.leds].flatMap(([led, changes]) => ledIn(led, changes, run)),
     ...anySingle.flatMap((definition) => definition.describe?.(run) ?? []),
   ];
   return claims.map((claim) =>
@@ -46,8 +46,8 @@ function windowsOf(stimuli: readonly Stimulus[], seconds: number): readonly Wind
 }
 
 /** What is said of an LED: one sentence when it goes on all through the run, or else one for each window. */
-function lampIn(
-  lamp: string,
+function ledIn(
+  led: string,
   changes: readonly CurrentChange[],
   { trace, seconds, windows }: RunView,
 ): readonly SingleExpectation[] {
@@ -57,7 +57,7 @@ function lampIn(
     const seen = within(all, from, to);
     if (seen.length === 0) return undefined;
     for (const { describeLight } of anySingle) {
-      const said = describeLight?.({ lamp, seen, dims, from, to });
+      const said = describeLight?.({ lamp: led, seen, dims, from, to });
       if (said) return said;
     }
     return undefined;

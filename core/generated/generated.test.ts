@@ -48,7 +48,7 @@ describe('what hangs on the pins', () => {
     expect(named(id)).toEqual(wanted);
   });
 
-  test('of a lamp with its anode at the supply is switched on by a low pin', () => {
+  test('of an LED with its anode at the supply is switched on by a low pin', () => {
     const { exercise } = courseExercises.find(({ name }) => name === 'signal-lantern, common anode')!;
     for (const { does } of hookupOf(exercise.reference, exercise.board))
       expect(does).toEqual({ role: 'switch', on: 'low' });
@@ -95,8 +95,8 @@ describe('the program that a learner is given', () => {
       grammars,
     );
     const trace = rehearse(compiled!, exercise.reference, exercise.board, { seconds: 6 });
-    const lamp = [...trace.lamps.values()][0]!;
-    expect(seenIntervals(lamp, 6).filter(({ glow }) => glow === 'dark').length).toBeGreaterThan(1);
+    const led = [...trace.leds.values()][0]!;
+    expect(seenIntervals(led, 6).filter(({ glow }) => glow === 'dark').length).toBeGreaterThan(1);
   });
 });
 
@@ -109,18 +109,18 @@ describe('a diagnostic program', () => {
     const outputs = pins.filter(({ does }) => does.role === 'switch');
     const seconds = pins.filter(({ does }) => ['switch', 'tone', 'servo'].includes(does.role)).length + 0.5;
     const trace = rehearse(compiled!, exercise.reference, exercise.board, { seconds });
-    const lit = [...trace.lamps].map(([lamp, changes]) => ({
-      lamp,
+    const lit = [...trace.leds].map(([led, changes]) => ({
+      lamp: led,
       spans: changes.flatMap(({ at, currentMa }, index) => {
         const to = changes[index + 1]?.at ?? seconds;
         return currentMa > 0.5 && to - at > 0.5 ? [[at, Math.min(to, seconds)] as const] : [];
       }),
     }));
-    const lamps = lit.filter(({ lamp }) =>
-      outputs.some(({ ref }) => lamp === ref || lamp.startsWith(`${ref}.`)),
+    const leds = lit.filter(({ lamp: led }) =>
+      outputs.some(({ ref }) => led === ref || led.startsWith(`${ref}.`)),
     );
-    for (const { lamp, spans } of lamps) expect(spans.length, lamp).toBeGreaterThanOrEqual(1);
-    const all = lamps.flatMap(({ spans }) => spans).sort((one, other) => one[0] - other[0]);
+    for (const { lamp: led, spans } of leds) expect(spans.length, led).toBeGreaterThanOrEqual(1);
+    const all = leds.flatMap(({ spans }) => spans).sort((one, other) => one[0] - other[0]);
     // No two are on together: each begins when the one before has ended.
     all.forEach(([from], index) => {
       if (index > 0) expect(from).toBeGreaterThanOrEqual(all[index - 1]![1] - 0.02);

@@ -19,7 +19,7 @@ export type PinRole =
   /** It measures a voltage. */
   | { readonly role: 'measure' };
 
-/** One pin of a hookup with a name for it, in words that begin small: `red lamp`. */
+/** One pin of a hookup with a name for it, in words that begin small: `red LED`. */
 export interface HookedPin {
   readonly pin: string;
   readonly number: number;
@@ -112,9 +112,9 @@ function outputAt(pin: string, circuit: Circuit): Role | undefined {
     const { ref, kind, value } = part;
     const { observed, spokenTo } = kindOf(kind);
     if (observed === 'light') {
-      for (const [lamp, currentMa] of high.lamps) {
-        const [owner, light = ''] = lamp.split('.');
-        const on = owner === ref ? isHigher(currentMa, low.lamps.get(lamp) ?? 0) : undefined;
+      for (const [led, currentMa] of high.leds) {
+        const [owner, light = ''] = led.split('.');
+        const on = owner === ref ? isHigher(currentMa, low.leds.get(led) ?? 0) : undefined;
         if (on) return { ref, kind, sort: light === '' ? value.text : light, does: { role: 'switch', on } };
       }
       continue;

@@ -56,7 +56,7 @@ describe('proposed scenarios', () => {
     );
   });
 
-  test('take a knob to both its ends', () => {
+  test('take a potentiometer to both its ends', () => {
     expect(saidOf('fog-lamp', 'P1 at its lower end')).toEqual(['D1 is off all the time']);
     expect(saidOf('fog-lamp', 'P1 at its upper end')).toEqual(['D1 is on all the time']);
   });

@@ -64,7 +64,7 @@ function openLegs(
   });
 }
 
-/** Knobs whose outer legs are interchanged, and sensors on the other side of their divider. */
+/** Potentiometers whose outer legs are interchanged, and sensors on the other side of their divider. */
 function reversedDivider(part: PlacedPart, asked: Anchors, found: Anchors): readonly Observation[] {
   const { resistance, supplyLegs } = kindOf(part.kind);
   const sides = ['ground', 'supply'];

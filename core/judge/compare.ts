@@ -129,10 +129,10 @@ function otherValue(
   const [low, high] = exercise.accepted.get(reference.ref)!;
   const amount = part.value.amount!;
   const currentMa = largestMa(states, part);
-  const lamp = exercise.reference.parts.find(isSingleLight);
+  const led = exercise.reference.parts.find(isSingleLight);
   const limitMa = Math.min(
     exercise.board.drive.recommendedMa,
-    (lamp && findKind(lamp.kind)?.ratings?.currentMa) ?? Infinity,
+    (led && findKind(led.kind)?.ratings?.currentMa) ?? Infinity,
   );
   const over = currentMa > limitMa;
   const effect =

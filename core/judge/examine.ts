@@ -10,7 +10,7 @@ import type { Trace } from '../rehearsal/trace';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
-import { lampBands, type LampBands } from './lamp-bands';
+import { ledBands, type LedBands } from './led-bands';
 import { correspondence } from './compare';
 import { rehearsalOf, type Judging, type Played } from './judging';
 import { matchCircuits, reduced, type Match, type Reduced } from './match';
@@ -38,7 +38,7 @@ export interface Reference {
   /** Signal pins that it uses. */
   readonly pins: readonly string[];
   /** Current of each LED over the accepted resistor values, lowest and highest, in mA. */
-  readonly lampBands: LampBands;
+  readonly ledBands: LedBands;
   /** Bits a second at which its program sends; `undefined` when it does not, or any rate is understood. */
   readonly sendingRate: number | undefined;
 }
@@ -47,7 +47,7 @@ export const referenceOf = (exercise: Exercise, grammars: Grammars): Reference =
   exercise,
   reduced: reduced(new Circuit(exercise.reference, exercise.board)),
   pins: referencePins(exercise),
-  lampBands: lampBands(exercise),
+  ledBands: ledBands(exercise),
   sendingRate: sendingRateOf(exercise, grammars),
 });
 
@@ -128,7 +128,7 @@ export class Examiner {
 
   examine(build: Build, steps?: number): Examination {
     const { wiring, program } = build;
-    const { exercise, lampBands: bands, pins, reduced: asked } = this.reference;
+    const { exercise, ledBands: bands, pins, reduced: asked } = this.reference;
     const { solved } = this.look(wiring);
     const { circuit } = solved;
     const match = this.matchOf(wiring);
@@ -153,7 +153,7 @@ export class Examiner {
         reference: asked,
         circuit: asked.circuit,
         pins,
-        lampBands: bands,
+        ledBands: bands,
         match,
         pairs: this.pairsOf(wiring),
       },

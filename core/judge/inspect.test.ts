@@ -125,8 +125,8 @@ test('power into the board outside its range is told with both figures', () => {
   expect(found(`G1,battery,9V,plus,U1.5V\nG1,battery,9V,minus,U1.GND\n`)).toContain('voltage-mismatch');
 });
 
-describe('the value of a knob', () => {
-  const knob = (ohms: string) =>
+describe('the value of a potentiometer', () => {
+  const potentiometer = (ohms: string) =>
     ['1,e5', 'wiper,e6', '2,e7'].map((leg) => `P1,potentiometer,${ohms},${leg}\n`).join('') +
     wire('W2', 'U1.A0', 'a6') +
     wire('W3', 'U1.5V', 'a7', 'red') +
@@ -134,8 +134,8 @@ describe('the value of a knob', () => {
     GROUND;
 
   test('that is not the asked one is another part, unless the exercise accepts it', () => {
-    expect(found(knob('100k'), knob('10k'))).toContain('wrong-part');
-    expect(found(knob('100k'), knob('10k'), {}, { from: '5k', to: '100k' })).toEqual([]);
+    expect(found(potentiometer('100k'), potentiometer('10k'))).toContain('wrong-part');
+    expect(found(potentiometer('100k'), potentiometer('10k'), {}, { from: '5k', to: '100k' })).toEqual([]);
   });
 });
 

@@ -7,7 +7,7 @@ import { isContact } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
 import type { Wiring } from '../wiring/wiring';
-import { lampBands } from './lamp-bands';
+import { ledBands } from './led-bands';
 import { correspondence } from './compare';
 import { matchCircuits, reduced, type Match } from './match';
 import { observationsOn } from './rules';
@@ -48,7 +48,7 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
       reference,
       circuit: asked,
       pins: referencePins(exercise),
-      lampBands: lampBands(exercise),
+      ledBands: ledBands(exercise),
       match,
       pairs: correspondence(asked, circuit, match),
     },

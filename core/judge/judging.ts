@@ -69,16 +69,16 @@ export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): 
     observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
   const builtRef: Observed['builtRef'] = (reference) => pairs.get(reference.replace(/\..*/, ''))?.ref;
-  const currents = (lamp: string): readonly CurrentChange[] | undefined => {
-    const built = builtRef(lamp) ?? ref('');
-    return trace.lamps.get(built + (/\..*/.exec(lamp)?.[0] ?? ''));
+  const currents = (led: string): readonly CurrentChange[] | undefined => {
+    const built = builtRef(led) ?? ref('');
+    return trace.leds.get(built + (/\..*/.exec(led)?.[0] ?? ''));
   };
-  const seen: Observed['seen'] = (lamp) => {
-    if (!seenOf.has(lamp)) {
-      const changes = currents(lamp);
-      seenOf.set(lamp, changes && seenIntervals(changes, observedSeconds(trace)));
+  const seen: Observed['seen'] = (led) => {
+    if (!seenOf.has(led)) {
+      const changes = currents(led);
+      seenOf.set(led, changes && seenIntervals(changes, observedSeconds(trace)));
     }
-    return seenOf.get(lamp);
+    return seenOf.get(led);
   };
   return {
     wiring: circuit.wiring,

@@ -24,14 +24,14 @@ const match = (
 
 const wire = (name: string, from: string, to: string): string =>
   `${name},wire,red,1,${from}\n${name},wire,red,2,${to}\n`;
-const lamp = (name: string, anode: string, cathode: string, colour = 'red'): string =>
+const led = (name: string, anode: string, cathode: string, colour = 'red'): string =>
   `${name},led,${colour},anode,${anode}\n${name},led,${colour},cathode,${cathode}\n`;
 const resistor = (name: string, one: string, other: string, ohms = '330'): string =>
   `${name},resistor,${ohms},1,${one}\n${name},resistor,${ohms},2,${other}\n`;
 
 /** LEDs with a resistor each, in rows of their own, from pins to the ground rail. */
 const rows = (
-  lamps: readonly {
+  leds: readonly {
     readonly pin: string;
     readonly row: number;
     readonly name: string;
@@ -40,10 +40,10 @@ const rows = (
 ): string =>
   HEAD +
   wire('W99', 'U1.GND', 'B1.a-1') +
-  lamps
+  leds
     .map(
       ({ pin, row, name, colour }) =>
-        lamp(`D${name}`, `B1.e${row}`, `B1.e${row + 1}`, colour) +
+        led(`D${name}`, `B1.e${row}`, `B1.e${row + 1}`, colour) +
         resistor(`R${name}`, `B1.d${row + 1}`, `B1.a-${row + 1}`) +
         wire(`W${name}`, `U1.${pin}`, `B1.a${row}`),
     )
@@ -77,7 +77,7 @@ describe('two circuits are the same', () => {
     const swapped =
       HEAD +
       resistor('R1', 'B1.a5', 'B1.a9') +
-      lamp('D1', 'B1.b9', 'B1.a-9', 'amber') +
+      led('D1', 'B1.b9', 'B1.a-9', 'amber') +
       wire('W1', 'U1.13', 'B1.c5') +
       wire('W2', 'U1.GND', 'B1.a-1');
     expect(match(LAYOUT, swapped).same).toBe(true);
@@ -140,7 +140,7 @@ describe('two circuits differ', () => {
     expect(found.distance).toBe(2);
   });
 
-  test('and equal lamps are paired by colour', () => {
+  test('and equal LEDs are paired by colour', () => {
     const two = (first: string, second: string): string =>
       rows([
         { pin: '13', row: 3, name: '1', colour: first },

@@ -8,7 +8,7 @@ import type { ProgramProblem } from '../program';
 import type { Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
-import type { LampBands } from './lamp-bands';
+import type { LedBands } from './led-bands';
 import type { Match, Reduced } from './match';
 import type { Wording } from './program/wording';
 
@@ -41,7 +41,7 @@ export interface Asked {
   readonly circuit: Circuit;
   /** Signal pins that the reference uses. */
   readonly pins: readonly string[];
-  readonly lampBands: LampBands;
+  readonly ledBands: LedBands;
   readonly match: Match;
   /** Built parts by the reference part that they stand for. */
   readonly pairs: ReadonlyMap<string, PlacedPart>;

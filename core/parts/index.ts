@@ -45,7 +45,7 @@ export type {
   StimulusKind,
 } from './kind';
 export type { PartValue } from './value';
-export { lampColours, lampModels } from './light';
+export { ledColours, ledModels } from './light';
 export { faradsText, ohmsText, readFarads, readOhms } from './value';
 export { batterySort } from './battery';
 

@@ -66,7 +66,7 @@ export type StimulusKind = 'press' | 'turn' | 'light' | 'warm' | 'distance' | 'm
 export interface PartState {
   /** Whether a button is held down. */
   readonly pressed: boolean;
-  /** Knob or slider, 0 to 1; at 0 the wiper is at leg 1. */
+  /** Potentiometer or slider, 0 to 1; at 0 the wiper is at leg 1. */
   readonly position: number;
   /** Light on a sensor, 0 (dark) to 1 (bright). */
   readonly light: number;
@@ -132,7 +132,7 @@ export type PartElement =
       readonly cathode: LegName;
       readonly model: JunctionModel;
       /** The light that it gives: empty for an LED, the leg's name for one of several in a housing. */
-      readonly lamp?: string;
+      readonly led?: string;
       /** Protects a chip's pin, see `Element`. */
       readonly clamp?: 'forward' | 'none';
     }
@@ -192,7 +192,7 @@ export type Body =
   | 'half-round'
   | 'button'
   | 'slide'
-  | 'knob'
+  | 'potentiometer'
   | 'sounder'
   | 'motor'
   | 'cell'
@@ -202,14 +202,14 @@ export type Body =
 /** Which sign a part has in a schematic. */
 export type SchematicSign =
   | 'resistor'
-  | 'lamp'
+  | 'led'
   | 'diode'
   | 'capacitor'
   | 'electrolytic'
   | 'transistor'
   | 'button'
   | 'switch'
-  | 'knob'
+  | 'potentiometer'
   | 'light-sensor'
   | 'thermistor'
   | 'sounder'
@@ -295,7 +295,7 @@ export interface PartKind {
   readonly react?: (volts: (leg: LegName) => number, state: PartState) => PartState;
   /** For parts with a memory: makes one that knows nothing yet. */
   readonly behave?: () => Behaviour;
-  /** A phrase for findings and lists: `amber lamp`, `330 Ω resistor`. */
+  /** A phrase for findings and lists: `amber LED`, `330 Ω resistor`. */
   readonly describe: (value: PartValue) => string;
 }
 

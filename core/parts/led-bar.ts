@@ -1,6 +1,6 @@
 import { legName } from '../brand';
 import { defineKind, type Leg } from './kind';
-import { lampColours, lampModels, lampRatings } from './light';
+import { ledColours, ledModels, ledRatings } from './light';
 import { readChoice } from './value';
 
 const numbers = Array.from({ length: 10 }, (_, index) => index + 1);
@@ -28,7 +28,7 @@ export const ledBar = defineKind({
     other: cathodes.map((leg) => leg.name),
     columns: ['e', 'f'],
   },
-  ratings: lampRatings,
+  ratings: ledRatings,
   observed: 'light',
   body: 'bar',
   sign: 'box',
@@ -37,7 +37,7 @@ export const ledBar = defineKind({
   preparation: 'Check that all twenty legs are straight, then press it in across the centre gap.',
   pretest: 'Try one of its LEDs with a 3 V coin cell.',
   readValue: (text) =>
-    readChoice(text, Object.fromEntries(lampColours.map((colour) => [colour, []])), {
+    readChoice(text, Object.fromEntries(ledColours.map((colour) => [colour, []])), {
       title: 'LED bar colour',
       mustBeSaid: false,
     }),
@@ -46,8 +46,8 @@ export const ledBar = defineKind({
       type: 'junction',
       anode: legName(`a${number}`),
       cathode: legName(`k${number}`),
-      model: lampModels.get(value.text)!,
-      lamp: `a${number}`,
+      model: ledModels.get(value.text)!,
+      led: `a${number}`,
     })),
   describe: (value) => `${value.text} LED bar`,
 });

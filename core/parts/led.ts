@@ -1,7 +1,7 @@
 import { legName } from '../brand';
 import { fail, ok } from '../result';
 import { defineKind } from './kind';
-import { lampColours, lampModels, lampRatings } from './light';
+import { ledColours, ledModels, ledRatings } from './light';
 
 const anode = legName('anode');
 const cathode = legName('cathode');
@@ -17,10 +17,10 @@ export const led = defineKind({
     { name: cathode, title: 'short leg', knownBy: 'the shorter leg; the rim is flat on its side', mark: '−' },
   ],
   footprint: { type: 'leads', reachMm: 30, rows: 1 },
-  ratings: lampRatings,
+  ratings: ledRatings,
   observed: 'light',
   body: 'dome',
-  sign: 'lamp',
+  sign: 'led',
   codeWords: ['led'],
   hazards: ['An LED without its resistor can be destroyed, and so can the pin.'],
   preparation: 'Spread the legs by one row. Do not cut them: the longer one is the mark.',
@@ -28,13 +28,13 @@ export const led = defineKind({
   readValue(text) {
     const colour = text.trim().toLowerCase();
     if (colour === '') return fail({ message: 'an LED needs its colour, such as amber' });
-    if (!lampModels.has(colour))
+    if (!ledModels.has(colour))
       return fail({
-        message: `“${text.trim()}” is not an LED colour; known are ${lampColours.join(', ')}`,
+        message: `“${text.trim()}” is not an LED colour; known are ${ledColours.join(', ')}`,
         typed: text,
       });
     return ok({ text: colour });
   },
-  elements: (value) => [{ type: 'junction', anode, cathode, model: lampModels.get(value.text)!, lamp: '' }],
+  elements: (value) => [{ type: 'junction', anode, cathode, model: ledModels.get(value.text)!, led: '' }],
   describe: (value) => `${value.text} LED`,
 });

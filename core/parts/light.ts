@@ -16,10 +16,10 @@ const forwardVolts: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** Colours in which LEDs, bars and digits are made. */
-export const lampColours: readonly string[] = Object.keys(forwardVolts);
+export const ledColours: readonly string[] = Object.keys(forwardVolts);
 
 /** The junction of each colour of LED. */
-export const lampModels: ReadonlyMap<string, JunctionModel> = new Map(
+export const ledModels: ReadonlyMap<string, JunctionModel> = new Map(
   Object.entries(forwardVolts).map(([colour, [low, high]]) => [colour, fitJunction(low, high)]),
 );
 
@@ -27,7 +27,7 @@ export const lampModels: ReadonlyMap<string, JunctionModel> = new Map(
 export const pureGreen: JunctionModel = fitJunction(2.55, 3.1);
 
 /** What one junction of an indicator LED stands. */
-export const lampRatings: Ratings = {
+export const ledRatings: Ratings = {
   currentMa: 20,
   volts: 5,
   source: 'the usual 5 mm indicator LED: 20 mA continuous, 5 V reverse',

@@ -6,7 +6,7 @@ import {
   faradsText,
   findKind,
   kindOf,
-  lampColours,
+  ledColours,
   ohmsText,
   partKinds,
   readFarads,
@@ -169,11 +169,11 @@ describe('a sensor', () => {
   });
 });
 
-test('a knob at its end still has the contact of its track', () => {
-  const knob = kindOf('potentiometer');
+test('a potentiometer at its end still has the contact of its track', () => {
+  const potentiometer = kindOf('potentiometer');
   const value = { text: '10k', amount: 10_000 };
   const ohms = (position: number) =>
-    knob
+    potentiometer
       .elements(value, { ...AT_REST, position })
       .map((element) => (element.type === 'resistor' ? element.ohms : Number.NaN));
   expect(ohms(0)).toEqual([1, 10_000]);
@@ -234,10 +234,10 @@ describe('every kind of part', () => {
   });
 });
 
-describe('a lamp', () => {
+describe('an LED', () => {
   const led = kindOf('led');
 
-  test.each(lampColours)('of %s has a junction between its long and its short leg', (colour) => {
+  test.each(ledColours)('of %s has a junction between its long and its short leg', (colour) => {
     const value = led.readValue(` ${colour.toUpperCase()} `);
     if (!value.ok) throw new Error(value.problems[0]?.message);
     expect(value.value.text).toBe(colour);

@@ -1,13 +1,13 @@
 import { legNames } from '../brand';
 import { defineKind } from './kind';
-import { lampModels, lampRatings, pureGreen } from './light';
+import { ledModels, ledRatings, pureGreen } from './light';
 import { readChoice } from './value';
 
 const [red, common, green, blue] = legNames('red', 'common', 'green', 'blue');
 const models = [
-  [red, lampModels.get('red')!],
+  [red, ledModels.get('red')!],
   [green, pureGreen],
-  [blue, lampModels.get('blue')!],
+  [blue, ledModels.get('blue')!],
 ] as const;
 
 export const rgbLed = defineKind({
@@ -23,7 +23,7 @@ export const rgbLed = defineKind({
     { name: blue, title: 'blue leg', knownBy: 'the outer leg beside the green one', mark: 'B' },
   ],
   footprint: { type: 'leads', reachMm: 30, rows: 1 },
-  ratings: lampRatings,
+  ratings: ledRatings,
   observed: 'light',
   body: 'dome-four',
   sign: 'box',
@@ -41,8 +41,8 @@ export const rgbLed = defineKind({
   elements: (value) =>
     models.map(([leg, model]) =>
       value.text === 'common-cathode'
-        ? { type: 'junction', anode: leg, cathode: common, model, lamp: leg }
-        : { type: 'junction', anode: common, cathode: leg, model, lamp: leg },
+        ? { type: 'junction', anode: leg, cathode: common, model, led: leg }
+        : { type: 'junction', anode: common, cathode: leg, model, led: leg },
     ),
   describe: (value) => `RGB LED (${value.text.replace('-', ' ')})`,
 });

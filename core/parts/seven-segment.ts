@@ -1,11 +1,11 @@
 import { legName, legNames } from '../brand';
 import { defineKind } from './kind';
-import { lampModels, lampRatings } from './light';
+import { ledModels, ledRatings } from './light';
 import { readChoice } from './value';
 
 const common = legName('common');
 const segments = legNames('a', 'b', 'c', 'd', 'e', 'f', 'g', 'dp');
-const model = lampModels.get('red')!;
+const model = ledModels.get('red')!;
 
 /** From the top, as the usual ten-legged digit has them; its second common leg is left out. */
 const left = [...legNames('e', 'd'), common, ...legNames('c', 'dp')];
@@ -26,7 +26,7 @@ export const sevenSegment = defineKind({
     { name: common, title: 'common leg', knownBy: 'the middle leg of either side', mark: 'C' },
   ],
   footprint: { type: 'block', one: left, other: right, columns: ['d', 'h'] },
-  ratings: lampRatings,
+  ratings: ledRatings,
   observed: 'light',
   body: 'digit',
   sign: 'box',
@@ -44,8 +44,8 @@ export const sevenSegment = defineKind({
   elements: (value) =>
     segments.map((segment) =>
       value.text === 'common-cathode'
-        ? { type: 'junction', anode: segment, cathode: common, model, lamp: segment }
-        : { type: 'junction', anode: common, cathode: segment, model, lamp: segment },
+        ? { type: 'junction', anode: segment, cathode: common, model, led: segment }
+        : { type: 'junction', anode: common, cathode: segment, model, led: segment },
     ),
   describe: (value) => `seven-segment display (${value.text.replace('-', ' ')})`,
 });

@@ -30,10 +30,10 @@ describe('the build steps of every exercise', () => {
   test('of the fog lamp end with the red wire, and say where the long leg goes', () => {
     const steps = buildSteps(wiringOf('fog-lamp'), 'supply-last');
     expect(steps.at(-1)!.text).toMatch(/red wire W\d from a7 to 5V/);
-    const lamp = steps.find(({ ref }) => ref === 'D1')!;
-    expect(lamp.text).toBe('Put the white LED D1 in: long leg in e2, short leg in e3.');
-    expect(lamp.checkpoint).toContain('the longer leg');
-    expect(lamp.cautions.join()).toContain('without its resistor');
+    const led = steps.find(({ ref }) => ref === 'D1')!;
+    expect(led.text).toBe('Put the white LED D1 in: long leg in e2, short leg in e3.');
+    expect(led.checkpoint).toContain('the longer leg');
+    expect(led.cautions.join()).toContain('without its resistor');
   });
 
   test('of the fog lamp with the supply first have the red wire before any part', () => {

@@ -19,7 +19,7 @@ export interface BuildStep {
   readonly number: number;
   readonly stage: BuildStage;
   readonly ref: Ref;
-  /** What to do: `Put the amber lamp D1 in: long leg in e5, short leg in e6.` */
+  /** What to do: `Put the amber LED D1 in: long leg in e5, short leg in e6.` */
   readonly text: string;
   /** What to look at afterwards. */
   readonly checkpoint: string;

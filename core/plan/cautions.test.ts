@@ -9,7 +9,7 @@ const cautions = (id: string): readonly string[] => {
 };
 
 describe('cautions come from the circuit', () => {
-  test('every build is unplugged first, and a lamp needs its resistor', () => {
+  test('every build is unplugged first, and an LED needs its resistor', () => {
     expect(cautions('beacon')[0]).toBe(
       'build: Unplug the board before any change of wiring, and look twice before power goes on.',
     );

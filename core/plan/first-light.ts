@@ -22,7 +22,7 @@ export function firstLight(wiring: Wiring, board: BoardProfile): string | undefi
       if (at?.type !== 'pin' || findSupply(board, at.pin) || !isHarmless(circuit, at)) continue;
       const there: Point = { ...at, pin: supply.name };
       const point = solvedWithout(withPart(wiring, withLegAt(wire, leg, there)), board);
-      const lit = [...point.lamps].find(([, currentMa]) => currentMa >= SEEN_MA);
+      const lit = [...point.leds].find(([, currentMa]) => currentMa >= SEEN_MA);
       const most = Math.max(0, ...[...point.parts.values()].map(({ currentMa }) => Math.abs(currentMa)));
       if (!lit || point.trouble || most > board.drive.recommendedMa) continue;
       const name = `the ${kindOf(wire.kind).describe(wire.value)} ${wire.ref}`;

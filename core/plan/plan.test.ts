@@ -72,18 +72,18 @@ describe('hand-ins by what is wrong', () => {
 describe('the figures of a worksheet', () => {
   const figures = worksheetFigures(beacon);
 
-  test('give the lamp’s current, its worst case, its pin and its brightness', () => {
-    expect(figures.lamps).toHaveLength(1);
-    const [lamp] = figures.lamps;
-    expect(lamp).toMatchObject({ ref: 'D1', title: 'amber LED', pin: '13' });
-    expect(lamp!.worstMa![0]).toBeLessThan(lamp!.currentMa);
-    expect(lamp!.worstMa![1]).toBeGreaterThan(lamp!.currentMa);
-    expect(lamp!.brightness).toBeGreaterThan(0.5);
+  test('give the LED’s current, its worst case, its pin and its brightness', () => {
+    expect(figures.leds).toHaveLength(1);
+    const [led] = figures.leds;
+    expect(led).toMatchObject({ ref: 'D1', title: 'amber LED', pin: '13' });
+    expect(led!.worstMa![0]).toBeLessThan(led!.currentMa);
+    expect(led!.worstMa![1]).toBeGreaterThan(led!.currentMa);
+    expect(led!.brightness).toBeGreaterThan(0.5);
   });
 
   test('give the power that warms the resistor: its current squared times its ohms', () => {
     const [resistor] = figures.resistors;
-    expect(resistor!.powerMw).toBeCloseTo((figures.lamps[0]!.currentMa / 1e3) ** 2 * 330 * 1e3, 3);
+    expect(resistor!.powerMw).toBeCloseTo((figures.leds[0]!.currentMa / 1e3) ** 2 * 330 * 1e3, 3);
   });
 
   test('list the connections with their role, their ends and their wires', () => {

@@ -12,7 +12,7 @@ import type { CircuitNode, NodeId } from '../wiring/netlist';
 import { legPoint, shortNameOf, type PlacedPart, type Point } from '../wiring/wiring';
 
 /** What the reference circuit computes for one LED. */
-export interface LampFigures {
+export interface LedFigures {
   readonly ref: string;
   readonly title: string;
   /** How many lights it has; the figures are those of the brightest. */
@@ -45,7 +45,7 @@ export interface Connection {
 }
 
 export interface WorksheetFigures {
-  readonly lamps: readonly LampFigures[];
+  readonly leds: readonly LedFigures[];
   readonly resistors: readonly { readonly ref: string; readonly powerMw: number }[];
   readonly connections: readonly Connection[];
   /** What is used of the board's limits, tightest first: what would break first stands first. */
@@ -74,9 +74,9 @@ export function worksheetFigures(
   );
   const point = solveBench(prepareBench(circuit), drives);
   const worst = worstCases === 'with worst cases' ? worstCase(circuit, drives) : undefined;
-  const lamps = reference.parts.flatMap((part): readonly LampFigures[] => {
+  const leds = reference.parts.flatMap((part): readonly LedFigures[] => {
     // Of several lights in one housing the brightest speaks for all.
-    const lights = [...point.lamps].filter(([name]) => name === part.ref || name.startsWith(`${part.ref}.`));
+    const lights = [...point.leds].filter(([name]) => name === part.ref || name.startsWith(`${part.ref}.`));
     const [first] = [...lights].sort(([, a], [, b]) => b - a);
     if (!first) return [];
     const [name, currentMa] = first;
@@ -90,7 +90,7 @@ export function worksheetFigures(
         lights: lights.length,
         pin: fed?.[0],
         currentMa,
-        worstMa: worst && (worst.lamps.get(name) ?? [currentMa, currentMa]),
+        worstMa: worst && (worst.leds.get(name) ?? [currentMa, currentMa]),
         brightness: brightnessAt(currentMa),
       },
     ];
@@ -105,7 +105,7 @@ export function worksheetFigures(
     part.legs.flatMap(({ at }) => (at?.type === 'hole' ? [at.row] : [])),
   );
   return {
-    lamps,
+    leds: leds,
     resistors,
     budget: budgetOf(exercise.board, point, worst),
     connections: circuit.nodes

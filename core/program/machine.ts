@@ -14,7 +14,7 @@ export interface TextScreen {
 }
 
 /** One LED panel as a program sees it. A row is a byte, its highest bit the LED on the left. */
-export interface LampPanel {
+export interface LedPanel {
   /** Switches the panel on, which is off when its power comes. */
   wake(state: 'on' | 'off'): void;
   /** 0 to 15. */
@@ -62,7 +62,7 @@ export interface ProgramHost {
     pins: { readonly data: number; readonly clock: number; readonly select: number },
     index: number,
     line: number,
-  ): LampPanel;
+  ): LedPanel;
   /** Cycle at which something outside happens next; a quiet loop may be skipped up to there. */
   nextEventCycle(): number;
   /** Called as soon as `wakeCycle` has come: lets happen what happens then, and sets the next one. */

@@ -161,8 +161,8 @@ describe('a shift register', () => {
   ) => `void show(byte value) { digitalWrite(8, LOW); shiftOut(11, 12, MSBFIRST, value); digitalWrite(8, HIGH); }
 void setup() { pinMode(8, OUTPUT); pinMode(11, OUTPUT); pinMode(12, OUTPUT); show(${value}); } void loop() { }`;
   const lit = (value: string) => {
-    const { lamps } = runOn({ rows: REGISTER, source: source(value) });
-    return ['D1', 'D2'].map((name) => lamps.get(name)!.at(-1)!.currentMa > 1);
+    const { leds: leds } = runOn({ rows: REGISTER, source: source(value) });
+    return ['D1', 'D2'].map((name) => leds.get(name)!.at(-1)!.currentMa > 1);
   };
 
   test('shows what was shifted in when it is latched: the last bit on its first output', () => {
@@ -211,7 +211,7 @@ void setup() { lcd.init(); lcd.backlight(); lcd.print("Tide"); lcd.setCursor(4, 
   });
 });
 
-describe('lamp panels', () => {
+describe('LED panels', () => {
   const ROWS = `X1,led-matrix,,vcc,G1.plus
 X1,led-matrix,,gnd,G1.minus
 X1,led-matrix,,din,U1.12
@@ -227,7 +227,7 @@ LedControl panel = LedControl(DATA, CLOCK, SELECT, 1);
 void setup() { panel.shutdown(0, false); panel.setIntensity(0, 8); panel.clearDisplay(0); panel.setRow(0, 0, B00111100); panel.setLed(0, 7, 0, true); }
 void loop() { }`;
 
-  test('show rows and single lamps', () => {
+  test('show rows and single LEDs', () => {
     const { pictures } = runOn({ rows: ROWS, source });
     expect(pictures.get(ref('X1'))!.at(-1)!.rows).toEqual([0x3c, 0, 0, 0, 0, 0, 0, 0x80]);
   });

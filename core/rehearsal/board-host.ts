@@ -2,7 +2,7 @@ import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../board
 import type { Ref } from '../brand';
 import { effort } from '../effort';
 import type { PartState } from '../parts';
-import type { InterruptMode, LampPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
+import type { InterruptMode, LedPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
 import { randomFrom } from '../random';
 import type { BoardChange } from '../stimuli';
 import { Restart, Stop, type EndReason } from '../program/stop';
@@ -389,7 +389,7 @@ export class BoardHost implements ProgramHost {
     pins: { readonly data: number; readonly clock: number; readonly select: number },
     index: number,
     line: number,
-  ): LampPanel {
+  ): LedPanel {
     const [data, clock, select] = [pins.data, pins.clock, pins.select].map((number) => {
       const state = this.state(number, line);
       if (state && !state.output) {
@@ -451,7 +451,7 @@ export class BoardHost implements ProgramHost {
     return {
       seconds: this.options.seconds,
       pins: this.pinChanges,
-      lamps: this.watch.lamps,
+      leds: this.watch.leds,
       sounds: this.watch.sounds,
       angles: this.watch.angles,
       pictures: this.modules.pictures,

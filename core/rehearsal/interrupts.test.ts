@@ -102,8 +102,8 @@ void loop() { delay(400); passes++; Serial.print(passes); Serial.print(' '); }`;
       ],
     });
     expect(printedBy(trace)).toBe('start 1 start 1 ');
-    const lamp = trace.lamps.get('D1')!.map(({ at, currentMa }) => [Math.round(at * 10) / 10, currentMa > 1]);
-    expect(lamp).toEqual([
+    const led = trace.leds.get('D1')!.map(({ at, currentMa }) => [Math.round(at * 10) / 10, currentMa > 1]);
+    expect(led).toEqual([
       [0, false],
       [0, true],
       [0.5, false],

@@ -1,6 +1,6 @@
 import { legName, type Ref } from '../brand';
 import type { BoardProfile } from '../boards';
-import type { LampPanel, TextScreen } from '../program/machine';
+import type { LedPanel, TextScreen } from '../program/machine';
 import { kindOf } from '../parts';
 import type { PlacedPart } from '../wiring/wiring';
 import type { LiveCircuit } from './live-circuit';
@@ -23,7 +23,7 @@ export class Modules {
   readonly texts = new Map<Ref, TextChange[]>();
   readonly pictures = new Map<Ref, PictureChange[]>();
   private readonly screens = new Map<Ref, TextScreen>();
-  private readonly panels = new Map<Ref, LampPanel>();
+  private readonly panels = new Map<Ref, LedPanel>();
 
   constructor(
     private readonly live: LiveCircuit,
@@ -62,7 +62,7 @@ export class Modules {
   panel(
     pins: { readonly data: string; readonly clock: string; readonly select: string },
     index: number,
-  ): LampPanel | undefined {
+  ): LedPanel | undefined {
     const panels = this.live.circuit.parts.filter(
       (part) =>
         kindOf(part.kind).observed === 'picture' &&
@@ -128,7 +128,7 @@ function screenOf(show: (lines: readonly string[]) => void): TextScreen {
   };
 }
 
-function panelOf(show: (rows: readonly number[]) => void): LampPanel {
+function panelOf(show: (rows: readonly number[]) => void): LedPanel {
   const rows = new Array<number>(PANEL_ROWS).fill(0);
   let awake = false;
   const tell = (): void => show(awake ? [...rows] : new Array<number>(PANEL_ROWS).fill(0));
@@ -154,7 +154,7 @@ export const SILENT_SCREEN: TextScreen = {
   clear: () => undefined,
   light: () => undefined,
 };
-export const SILENT_PANEL: LampPanel = {
+export const SILENT_PANEL: LedPanel = {
   wake: () => undefined,
   setBrightness: () => undefined,
   rows: () => new Array<number>(PANEL_ROWS).fill(0),

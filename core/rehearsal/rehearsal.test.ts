@@ -21,7 +21,7 @@ function run(source: string, options: Partial<RehearsalOptions> = {}, table = LA
 
 const change = (at: number, currentMa: number) => ({ at, currentMa });
 
-describe('what an eye makes of a lamp', () => {
+describe('what an eye makes of an LED', () => {
   test('is what it does, as long as it is slow', () => {
     const seen = seenIntervals([change(0, 0), change(1, 8), change(1.5, 0)], 3);
     expect(seen.map(({ from, to, glow }) => [from, to, glow])).toEqual([
@@ -105,15 +105,15 @@ describe('a rehearsal', () => {
   const blink =
     'void setup() { pinMode(13, OUTPUT); }\nvoid loop() { digitalWrite(13, HIGH); delay(100); digitalWrite(13, LOW); delay(100); }';
 
-  test('lights the lamp with the current of its circuit, in step with the pin', () => {
+  test('lights the LED with the current of its circuit, in step with the pin', () => {
     const trace = run(blink);
-    const lamp = trace.lamps.get(ref('D1'))!;
-    expect(Math.max(...lamp.map(({ currentMa }) => currentMa))).toBeCloseTo(8.53, 1);
+    const led = trace.leds.get(ref('D1'))!;
+    expect(Math.max(...led.map(({ currentMa }) => currentMa))).toBeCloseTo(8.53, 1);
     const edges = trace.pins
       .get('13')!
       .filter(({ drive }) => drive.mode === 'high')
       .map(({ at }) => at);
-    expect(lamp.filter(({ currentMa }) => currentMa > 1).map(({ at }) => at)).toEqual(edges);
+    expect(led.filter(({ currentMa }) => currentMa > 1).map(({ at }) => at)).toEqual(edges);
   });
 
   test('reads back what the circuit makes of a driven pin', () => {

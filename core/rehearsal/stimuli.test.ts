@@ -72,8 +72,8 @@ void setup() { Serial.begin(9600); }
 void loop() { int now = analogRead(A0); if (now != last) { last = now; Serial.println(now); } }`;
 
 /** When an LED goes on and off; small changes of its current while it is lit are left out. */
-const lampTimes = (trace: ReturnType<typeof run>, name: string): readonly (readonly [number, boolean])[] =>
-  trace.lamps
+const ledTimes = (trace: ReturnType<typeof run>, name: string): readonly (readonly [number, boolean])[] =>
+  trace.leds
     .get(ref(name))!
     .map(({ at, currentMa }): [number, boolean] => [Math.round(at * 1e4) / 1e4, currentMa > 1])
     .filter(([, isLit], index, all) => isLit !== all[index - 1]?.[1]);
@@ -81,7 +81,7 @@ const lampTimes = (trace: ReturnType<typeof run>, name: string): readonly (reado
 describe('what is done to the parts while a program runs', () => {
   test('a press is read, and let go again', () => {
     const trace = run(FOLLOW, [{ at: 1, press: 'S1', for: 0.5 }]);
-    expect(lampTimes(trace, 'D1')).toEqual([
+    expect(ledTimes(trace, 'D1')).toEqual([
       [0, false],
       [1, true],
       [1.5, false],
@@ -90,12 +90,12 @@ describe('what is done to the parts while a program runs', () => {
 
   test('a button that stays down has no end', () => {
     const trace = run(FOLLOW, [{ at: 1, press: 'S1' }]);
-    expect(trace.lamps.get(ref('D1'))!.at(-1)!.currentMa).toBeGreaterThan(1);
+    expect(trace.leds.get(ref('D1'))!.at(-1)!.currentMa).toBeGreaterThan(1);
   });
 
-  test('a lamp that no pin feeds changes at the very moment, also while the program pauses', () => {
+  test('an LED that no pin feeds changes at the very moment, also while the program pauses', () => {
     const trace = run(IDLE, [{ at: 1.234, press: 'S2', for: 0.1 }]);
-    expect(lampTimes(trace, 'D2')).toEqual([
+    expect(ledTimes(trace, 'D2')).toEqual([
       [0, false],
       [1.234, true],
       [1.334, false],
@@ -105,10 +105,10 @@ describe('what is done to the parts while a program runs', () => {
   test('a press that falls into a pause is not seen by the program', () => {
     const asleep = FOLLOW.replace('digitalWrite(13', 'delay(1000); digitalWrite(13');
     const trace = run(asleep, [{ at: 1.2, press: 'S1', for: 0.3 }]);
-    expect(lampTimes(trace, 'D1')).toEqual([[0, false]]);
+    expect(ledTimes(trace, 'D1')).toEqual([[0, false]]);
   });
 
-  test('a knob is turned slowly, in steps, from where it was', () => {
+  test('a potentiometer is turned slowly, in steps, from where it was', () => {
     const trace = run(WATCH, [
       { at: 1, turn: 'P1', to: 0 },
       { at: 2, turn: 'P1', to: 1, over: 1 },
@@ -167,7 +167,7 @@ void loop() { int now = digitalRead(2); if (now == LOW && last == HIGH) { presse
         const stimuli = given.map((one) => ({ ...one, at: one.at / 1000 })) as Stimulus[];
         const [fast, plain] = [true, false].map((skip) => run(source, stimuli, { seconds: 0.4, skip }));
         expect([...fast!.pins]).toEqual([...plain!.pins]);
-        expect([...fast!.lamps]).toEqual([...plain!.lamps]);
+        expect([...fast!.leds]).toEqual([...plain!.leds]);
         expect(fast!.serial).toEqual(plain!.serial);
       }),
       { numRuns: 40, seed: 5 },

@@ -69,7 +69,7 @@ export interface Trace {
   readonly seconds: number;
   readonly pins: ReadonlyMap<string, readonly PinChange[]>;
   /** Currents of LEDs, forward positive: by part, or by `D1.red` where a part has several lights. */
-  readonly lamps: ReadonlyMap<string, readonly CurrentChange[]>;
+  readonly leds: ReadonlyMap<string, readonly CurrentChange[]>;
   readonly sounds: ReadonlyMap<Ref, readonly SoundChange[]>;
   readonly angles: ReadonlyMap<Ref, readonly AngleChange[]>;
   readonly pictures: ReadonlyMap<Ref, readonly PictureChange[]>;

@@ -44,7 +44,7 @@ function servoOf(part: PlacedPart): Servo {
 
 /** Writes down what LEDs, buzzers and servos do whenever the circuit has changed. */
 export class Watch {
-  readonly lamps = new Map<string, CurrentChange[]>();
+  readonly leds = new Map<string, CurrentChange[]>();
   readonly sounds = new Map<Ref, SoundChange[]>();
   readonly angles = new Map<Ref, AngleChange[]>();
   private readonly pitches = new Map<Ref, 'own' | 'given'>();
@@ -65,11 +65,11 @@ export class Watch {
 
   record(at: number): void {
     const { point } = this.live;
-    effort(3000 + 300 * (point.lamps.size + this.sounds.size + this.servos.length));
-    for (const [name, currentMa] of point.lamps) {
-      const changes = this.lamps.get(name) ?? [{ at: 0, currentMa: 0 }];
+    effort(3000 + 300 * (point.leds.size + this.sounds.size + this.servos.length));
+    for (const [name, currentMa] of point.leds) {
+      const changes = this.leds.get(name) ?? [{ at: 0, currentMa: 0 }];
       if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });
-      this.lamps.set(name, changes);
+      this.leds.set(name, changes);
     }
     for (const [ref, changes] of this.sounds) {
       const currentMa = point.parts.get(ref)?.currentMa ?? 0;

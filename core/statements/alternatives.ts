@@ -1,4 +1,4 @@
-import { lampColours, ohmsText, readOhms } from '../parts';
+import { ledColours, ohmsText, readOhms } from '../parts';
 import { adviseOnPins } from './pin-advice';
 import { recipeFor } from './recipes';
 import { exchanged, withWord } from './rewrite';
@@ -42,8 +42,8 @@ export function alternativesTo(
         }));
     }
     case 'value':
-      return lampColours.includes(statement.value)
-        ? lampColours
+      return ledColours.includes(statement.value)
+        ? ledColours
             .filter((colour) => colour !== statement.value)
             .map((colour) => ({ label: colour, line: withWord(line, 'value', statement.value, colour) }))
         : [];

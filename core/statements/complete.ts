@@ -1,5 +1,5 @@
-import { lampCurrentMa } from '../electrics/values/kit';
-import { lampColours, lampModels, ohmsText, partKinds } from '../parts';
+import { ledCurrentMa } from '../electrics/values/kit';
+import { ledColours, ledModels, ohmsText, partKinds } from '../parts';
 import { figure } from '../units';
 import type { TakenPins } from './wishes';
 import { adviseOnPins } from './pin-advice';
@@ -81,9 +81,7 @@ function ohmsCompletions(before: string, lastWord: string, context: StatementCon
   const { statement } = readLine(before.replace(/\bwith\s*$/i, ''), context);
   const values = context.kit.ohms.filter((ohms) => ohmsText(ohms).startsWith(lastWord));
   const model =
-    statement && recipeFor(statement.kind.kind).isLight
-      ? lampModels.get(statement.value || 'red')
-      : undefined;
+    statement && recipeFor(statement.kind.kind).isLight ? ledModels.get(statement.value || 'red') : undefined;
   if (!model)
     return values.slice(0, MOST).map((ohms) => ({
       line: `${before}${ohmsText(ohms)}`,
@@ -92,7 +90,7 @@ function ohmsCompletions(before: string, lastWord: string, context: StatementCon
     }));
   const { drive, logicVolts } = context.board;
   return values
-    .map((ohms) => ({ ohms, currentMa: lampCurrentMa(model, logicVolts, ohms + drive.outputOhms) }))
+    .map((ohms) => ({ ohms, currentMa: ledCurrentMa(model, logicVolts, ohms + drive.outputOhms) }))
     .filter(({ currentMa }) => currentMa <= drive.absoluteMa && currentMa > LEAST_MA)
     .slice(0, MOST)
     .map(({ ohms, currentMa }) => ({
@@ -113,7 +111,7 @@ function wordCompletions(
 ): readonly Completion[] {
   const kinds = partKinds.filter((kind) => !kind.conductor).map((kind) => kind.title);
   const known: readonly (readonly [string, string])[] = [
-    ...lampColours.map((colour) => [`${colour} LED`, 'LED'] as const),
+    ...ledColours.map((colour) => [`${colour} LED`, 'LED'] as const),
     ...kinds.map((title) => [title, 'part'] as const),
     ['pull-up', 'held high inside the board'],
     ['pull-down 10k', 'held low by a resistor'],

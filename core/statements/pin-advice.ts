@@ -64,7 +64,7 @@ function adviceOn(
   does: PinFunction,
   taken: ReadonlyMap<string, string>,
 ): PinAdvice {
-  const own = board.onBoard.find((lamp) => lamp.pin === pin.name);
+  const own = board.onBoard.find((led) => led.pin === pin.name);
   return {
     pin: pin.name,
     fits: pin.functions.includes(does),

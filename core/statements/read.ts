@@ -1,5 +1,5 @@
 import { ref } from '../brand';
-import { findKind, lampColours, readOhms, type PartKind } from '../parts';
+import { findKind, ledColours, readOhms, type PartKind } from '../parts';
 import { pinsOfRange, socketNamed } from './pins';
 import { recipeFor } from './recipes';
 import { isOwnValue, isRef, valueWords } from './reading/kind-values';
@@ -15,7 +15,7 @@ import { numberWords, spelled, type Sign } from './words';
 import { withArticle } from '../words/words';
 
 /**
- * Reads a part line such as `amber lamp on 13 with 330`, in any order of its pieces and with typing
+ * Reads a part line such as `amber LED on 13 with 330`, in any order of its pieces and with typing
  * mistakes forgiven. What cannot be read is said with its columns and with lines that would do.
  */
 export function readLine(text: string, context: StatementContext): ReadLine {
@@ -59,7 +59,7 @@ function mainKind(reading: Reading): PartKind | undefined {
   if (main || reading.tokens.length === 0) return main;
   // A colour alone is that of an LED, and piezo is a sort of buzzer.
   if (reading.tokens.some(({ text }) => text === 'piezo')) return findKind('buzzer');
-  const colour = reading.tokens.find(({ text }) => lampColours.includes(text));
+  const colour = reading.tokens.find(({ text }) => ledColours.includes(text));
   if (colour) {
     reading.pieces.push({ from: colour.to, to: colour.to, slot: 'kind', says: 'LED', guessed: true });
     return findKind('led');
@@ -291,7 +291,7 @@ function countsParts(reading: Reading, token: Token, kind: PartKind): boolean {
   if (!/^\d{1,4}$/.test(token.text)) return false;
   const named = reading.found.find((found) => found?.meaning.type === 'kind');
   const isPlural = named !== undefined && reading.tokens[named.first + named.count - 1]!.text.endsWith('s');
-  // `47 resistor` is a value, `13 lamp with 330` a pin.
+  // `47 resistor` is a value, `13 LED with 330` a pin.
   if (!isPlural && kind.readValue(token.text).ok && kind.resistance === 'fixed') return false;
   return (
     isPlural || reading.found.some((found) => found?.meaning.type === 'sign' && found.meaning.sign === 'on')

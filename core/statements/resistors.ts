@@ -1,7 +1,7 @@
 import { forwardVoltsAt, type JunctionModel } from '../solver/junction';
 import { seriesResistorOhms } from '../electrics/values/formulas';
 import { nearestInSeries } from '../electrics/values/series';
-import { lampModels, ohmsText, readOhms } from '../parts';
+import { ledModels, ohmsText, readOhms } from '../parts';
 import type { StatedPart } from './stated';
 import { nearestInKit } from './kit';
 import type { Accepting, Statement, StatementContext, StatementRules } from './statement';
@@ -17,7 +17,7 @@ const wantedMa: Readonly<Record<StatementRules['resistorValue'], number>> = {
 const MOST_SHARE = 0.8;
 
 /** The kit resistor that gives an LED the current that was asked for, or that of the house rule. */
-export function lampOhms(colour: string, statement: Statement, context: StatementContext): string {
+export function ledOhms(colour: string, statement: Statement, context: StatementContext): string {
   const { board, kit, rules } = context;
   const currentMa =
     statement.currentMa ?? Math.min(wantedMa[rules.resistorValue], MOST_SHARE * board.drive.recommendedMa);
@@ -29,7 +29,7 @@ export function lampOhms(colour: string, statement: Statement, context: Statemen
 }
 
 /** The LED of a colour; that of red where the colour is not known. */
-const modelOf = (colour: string): JunctionModel => lampModels.get(colour) ?? lampModels.get('red')!;
+const modelOf = (colour: string): JunctionModel => ledModels.get(colour) ?? ledModels.get('red')!;
 
 /**
  * Values that pass for an LED’s resistor unless the exercise says otherwise: from two thirds of it to

@@ -99,14 +99,14 @@ describe('a part line makes parts and connections', () => {
     expect(netsOf(circuit)).toEqual(nets);
   });
 
-  test('ten lamps take a resistor each and their pins in order', () => {
+  test('ten LEDs take a resistor each and their pins in order', () => {
     const circuit = stated(['10 lamps on 2-11']);
     expect(circuit.parts).toHaveLength(20);
     expect(netsOf(circuit)).toContain('D10.anode U1.11');
     expect(circuit.lines[0]!.assumptions.map(({ says }) => says)).toEqual(['red', 'with 330 Ω']);
   });
 
-  test('lamps share one ground, servos one supply', () => {
+  test('LEDs share one ground, servos one supply', () => {
     const circuit = stated([
       'red lamp on 12',
       'green lamp on 11',

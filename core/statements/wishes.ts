@@ -41,7 +41,7 @@ export function wishTroubles(
   ];
 }
 
-/** `lamps on 2-11` says how many without a number. */
+/** `LEDs on 2-11` says how many without a number. */
 export function counted(statement: Statement): Statement {
   if (statement.count > 1 || isLegByLeg(statement)) return statement;
   const each = recipeFor(statement.kind.kind).needs(statement).length;

@@ -3,7 +3,7 @@ import { kindOf } from '../parts';
 import type { Terminal } from './netlist';
 import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from './wiring';
 
-/** `the amber lamp D1`, `the yellow wire W1`. */
+/** `the amber LED D1`, `the yellow wire W1`. */
 export function partText(part: PlacedPart): string {
   return `the ${kindOf(part.kind).describe(part.value)} ${part.ref}`;
 }
@@ -19,7 +19,7 @@ export const legTitle = (part: PlacedPart, leg: LegName): string =>
     ? 'end'
     : (kindOf(part.kind).legs.find((known) => known.name === leg)?.title ?? leg);
 
-/** `the long leg of the amber lamp D1`, `one end of the resistor R1`. */
+/** `the long leg of the amber LED D1`, `one end of the resistor R1`. */
 export const legText = (part: PlacedPart, leg: LegName): string => {
   const title = legTitle(part, leg);
   return `${title.startsWith('one ') ? '' : 'the '}${title} of ${partText(part)}`;

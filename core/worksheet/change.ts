@@ -158,7 +158,7 @@ export function joinedWith(before: Change, next: Change): Change | undefined {
   return undefined;
 }
 
-/** What a change is about, in words: `the title`, `the line “knob on A0”`. */
+/** What a change is about, in words: `the title`, `the line “potentiometer on A0”`. */
 export function subjectOf(change: Change): string {
   if (change.type === 'field') return `the ${change.field}`;
   return `the line “${change.was ?? change.is ?? ''}”`;

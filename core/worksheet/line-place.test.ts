@@ -32,8 +32,8 @@ describe('where the parts of a line are', () => {
   const place = linePlaceOf(wiring, [ref('D1'), ref('R1')]);
 
   test('each leg has its hole and what it meets', () => {
-    const [lamp, resistor] = place.parts;
-    expect(lamp!.legs).toEqual([
+    const [led, resistor] = place.parts;
+    expect(led!.legs).toEqual([
       { title: 'long leg', at: 'a5', meets: ['13'] },
       { title: 'short leg', at: 'a6', meets: ['R1', 'R2'] },
     ]);

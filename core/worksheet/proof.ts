@@ -46,8 +46,8 @@ export interface Proof {
 /** A run of a scenario as rows over time: first what is done, then what comes of it. */
 export function timelineOf({ name, for: seconds, stimuli }: Scenario, trace: Trace): ScenarioTimeline {
   const until = observedSeconds(trace);
-  const lamps = [...trace.lamps].map(([lamp, changes]): TimelineRow => ({
-    name: lamp,
+  const leds = [...trace.leds].map(([led, changes]): TimelineRow => ({
+    name: led,
     sort: 'seen',
     marks: seenIntervals(changes, until).flatMap(({ from, to, glow }) =>
       glow === 'dark' ? [] : [{ from, to, strength: glow === 'lit' ? 'full' : 'faint' }],
@@ -70,7 +70,7 @@ export function timelineOf({ name, for: seconds, stimuli }: Scenario, trace: Tra
       label: `${Math.round(degrees)}°`,
     })),
   }));
-  return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...lamps, ...sounds, ...angles] };
+  return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...leds, ...sounds, ...angles] };
 }
 
 /** Changes with the moment at which the next one comes. */

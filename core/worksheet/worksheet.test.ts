@@ -72,8 +72,8 @@ describe('a sheet', () => {
     });
     expect(half.parts.map((part) => part.ref)).toEqual(['U1', 'B1', 'S1']);
     expect(half.lines[0]!.refs).toEqual(['D1', 'R1']);
-    const lamp = readWiring(more.layout!);
-    const whole = settle({ ...half, lines: more.lines }, RULES, 'keep', lamp.ok ? lamp.value.parts : []);
+    const led = readWiring(more.layout!);
+    const whole = settle({ ...half, lines: more.lines }, RULES, 'keep', led.ok ? led.value.parts : []);
     expect(whole.ok && rows(whole.value.sheet)).toEqual(rows(sheet));
   });
 

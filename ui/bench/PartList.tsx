@@ -4,7 +4,7 @@ import { FlipVertical2, Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useRef, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
-import { isResistor, kindOf, lampColours } from '@/core/parts';
+import { isResistor, kindOf, ledColours } from '@/core/parts';
 import { Problem } from '../design/Problem';
 import type { DraftPart } from '@/core/messages/bench-draft';
 import { capital } from '@/core/words/words';
@@ -204,7 +204,7 @@ const choices: readonly { readonly label: string; readonly kind: string; readonl
   })),
   ...['black', 'red'].map((colour) => ({ label: `${colour} clip lead`, kind: 'clip', value: colour })),
   { label: 'resistor', kind: 'resistor', value: '330' },
-  ...lampColours
+  ...ledColours
     .filter((colour) => colour !== 'orange')
     .map((colour) => ({ label: `${colour} LED`, kind: 'led', value: colour })),
 ];

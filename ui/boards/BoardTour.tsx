@@ -55,7 +55,7 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
         <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] border-t border-l border-rule">
           {pins.map((pin) => {
             const has = ability === undefined || (pin.functions as readonly string[]).includes(ability);
-            const own = profile.onBoard.find((lamp) => lamp.pin === pin.name);
+            const own = profile.onBoard.find((led) => led.pin === pin.name);
             const notes = [
               ...abilities.filter(([id]) => pin.functions.includes(id)).map(([, words]) => words),
               ...(own ? ['LED of its own'] : []),

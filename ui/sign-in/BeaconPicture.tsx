@@ -20,11 +20,11 @@ export function BeaconPicture() {
   const wiring = readWiring(BEACON);
   if (!wiring.ok) return null;
   const drawing = drawBench(wiring.value, { crop: 'used', rows: [1, 10] });
-  const lamp = drawing.layers
+  const led = drawing.layers
     .find((layer) => layer.ref === 'D1')
     ?.shapes.find((shape) => shape.paint?.of === 'glass');
   const centre =
-    lamp?.type === 'path' ? drawing.targets.find((target) => target.point === 'B1.e5') : undefined;
+    led?.type === 'path' ? drawing.targets.find((target) => target.point === 'B1.e5') : undefined;
   return (
     <BenchFigure drawing={drawing} title="The beacon" className="w-full max-w-[40rem]">
       {centre && (

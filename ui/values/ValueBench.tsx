@@ -2,14 +2,14 @@
 
 import { BandReader } from './BandReader';
 import { BatteryLife, Charging, Divider, Heat, Mapping, PullResistor, Pwm } from './SmallCalculators';
-import { LampResistor } from './LampResistor';
+import { LedResistor } from './LedResistor';
 
 /** The calculators on their own, each with its formula and the numbers put in. */
 export function ValueBench() {
   return (
     <div className="grid xl:grid-cols-2">
       <div className="border-ink xl:border-r">
-        <LampResistor />
+        <LedResistor />
         <BandReader />
         <Heat />
       </div>

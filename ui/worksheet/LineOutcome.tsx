@@ -14,14 +14,14 @@ import { useWorksheet } from './useWorksheet';
 /** What is worked out of a line, at its end: current and brightness of its LEDs, or how many parts it is. */
 export function LineSummary({ line }: { readonly line: StatedLine }) {
   const figures = useWorksheet((state) => state.readOut.figures);
-  const lamps = figures?.lamps.filter(({ ref: name }) => line.refs.some((own) => own === name)) ?? [];
-  const [lamp] = lamps;
-  if (lamp)
+  const leds = figures?.leds.filter(({ ref: name }) => line.refs.some((own) => own === name)) ?? [];
+  const [led] = leds;
+  if (led)
     return (
       <span className="whitespace-nowrap">
-        <strong>{figure(lamp.currentMa)}</strong>
-        <span className="text-[0.9em]"> mA</span>, {Math.round(lamp.brightness * 100)} %
-        {lamps.length > 1 && ' each'}
+        <strong>{figure(led.currentMa)}</strong>
+        <span className="text-[0.9em]"> mA</span>, {Math.round(led.brightness * 100)} %
+        {leds.length > 1 && ' each'}
       </span>
     );
   return line.refs.length > 0 ? (

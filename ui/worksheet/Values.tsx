@@ -1,5 +1,5 @@
 import type { BudgetLine } from '@/core/plan/budget';
-import { RESISTOR_RATING_MW, type LampFigures } from '@/core/plan/worksheet';
+import { RESISTOR_RATING_MW, type LedFigures } from '@/core/plan/worksheet';
 import { figure } from '@/core/units';
 import { Figure, IntervalBar } from '../design/Figure';
 import { refsText } from './refs';
@@ -12,27 +12,27 @@ export function Values({ recommendedMa }: { readonly recommendedMa: number }) {
   const problem = useWorksheet((state) => state.readOut.problem);
   if (!figures) return <p>{problem}</p>;
   const [hottest] = [...figures.resistors].sort((a, b) => b.powerMw - a.powerMw);
-  const groups = alike(figures.lamps);
+  const groups = alike(figures.leds);
   const limits = figures.budget.filter(({ share }) => share >= LEAST_SHARE);
   if (groups.length === 0 && limits.length === 0)
     return <p className="text-soft">Nothing draws any current yet.</p>;
   return (
     <>
-      {groups.map((lamps) => {
-        const [lamp] = lamps;
+      {groups.map((leds) => {
+        const [led] = leds;
         return (
-          <div key={lamp.ref} className="not-first:mt-3">
+          <div key={led.ref} className="not-first:mt-3">
             <p>
-              <Figure amount={figure(lamp.currentMa)} unit="mA" /> through {lamps.length > 1 && 'each of '}
-              <span className="mono">{refsText(lamps.map(({ ref }) => ref))}</span>
-              {lamp.lights > 1 && `, the brightest of its ${lamp.lights} lights`},{' '}
-              {Math.round(lamp.brightness * 100)} % bright to the eye.
-              {lamp.worstMa && ` Worst case ${figure(lamp.worstMa[0])} to ${figure(lamp.worstMa[1])} mA.`}
+              <Figure amount={figure(led.currentMa)} unit="mA" /> through {leds.length > 1 && 'each of '}
+              <span className="mono">{refsText(leds.map(({ ref }) => ref))}</span>
+              {led.lights > 1 && `, the brightest of its ${led.lights} lights`},{' '}
+              {Math.round(led.brightness * 100)} % bright to the eye.
+              {led.worstMa && ` Worst case ${figure(led.worstMa[0])} to ${figure(led.worstMa[1])} mA.`}
             </p>
             <IntervalBar
-              value={lamp.currentMa}
-              from={lamp.worstMa?.[0] ?? lamp.currentMa}
-              to={lamp.worstMa?.[1] ?? lamp.currentMa}
+              value={led.currentMa}
+              from={led.worstMa?.[0] ?? led.currentMa}
+              to={led.worstMa?.[1] ?? led.currentMa}
               limit={recommendedMa}
               unit="mA"
               limitName="pin"
@@ -51,13 +51,13 @@ export function Values({ recommendedMa }: { readonly recommendedMa: number }) {
 }
 
 /** LEDs of one sort with the same figures, together. */
-function alike(lamps: readonly LampFigures[]): readonly (readonly [LampFigures, ...LampFigures[]])[] {
-  const groups = new Map<string, [LampFigures, ...LampFigures[]]>();
-  for (const lamp of lamps) {
-    const key = [lamp.title, figure(lamp.currentMa), lamp.worstMa?.map(figure).join()].join('|');
+function alike(leds: readonly LedFigures[]): readonly (readonly [LedFigures, ...LedFigures[]])[] {
+  const groups = new Map<string, [LedFigures, ...LedFigures[]]>();
+  for (const led of leds) {
+    const key = [led.title, figure(led.currentMa), led.worstMa?.map(figure).join()].join('|');
     const group = groups.get(key);
-    if (group) group.push(lamp);
-    else groups.set(key, [lamp]);
+    if (group) group.push(led);
+    else groups.set(key, [led]);
   }
   return [...groups.values()];
 }

@@ -3,7 +3,7 @@ import { kept } from './kept';
 
 describe('what is the same is kept', () => {
   const before = {
-    lamps: [
+    leds: [
       { ref: 'D1', mA: 8 },
       { ref: 'D2', mA: 8 },
     ],
@@ -16,12 +16,12 @@ describe('what is the same is kept', () => {
 
   test('in its parts when something does', () => {
     const after = structuredClone(before);
-    after.lamps[1]!.mA = 9;
+    after.leds[1]!.mA = 9;
     const result = kept(before, after);
     expect(result).toEqual(after);
     expect(result).not.toBe(before);
-    expect(result.lamps[0]).toBe(before.lamps[0]);
-    expect(result.lamps[1]).not.toBe(before.lamps[1]);
+    expect(result.leds[0]).toBe(before.leds[0]);
+    expect(result.leds[1]).not.toBe(before.leds[1]);
   });
 
   test.each([

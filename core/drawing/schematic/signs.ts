@@ -41,7 +41,7 @@ type Glyph = (x: number, y: number) => readonly Shape[];
 /** Signs on a level line of 64 units; x, y is its left end. */
 const glyphs: Readonly<Partial<Record<SchematicSign, Glyph>>> = {
   resistor: (x, y) => [line(`M${x} ${y} h14 M${x + 50} ${y} h14 M${x + 14} ${y - 7} h36 v14 h-36 Z`)],
-  lamp: (x, y) => [
+  led: (x, y) => [
     line(`M${x} ${y} h22 M${x + 42} ${y} h22 M${x + 22} ${y - 10} v20 l20 -10 Z M${x + 42} ${y - 10} v20`),
     line(`${arrow(x + 30, y - 11, 9, -9)} ${arrow(x + 40, y - 9, 9, -9)}`, 1.4),
   ],
@@ -89,7 +89,7 @@ export function signOf(part: PlacedPart): Sign {
   const { sign, legs } = kindOf(part.kind);
   const names = legs.map((leg) => leg.name);
   if (sign === 'switch') return threePoint(part, names, switchGlyph);
-  if (sign === 'knob') return threePoint(part, names, knobGlyph);
+  if (sign === 'potentiometer') return threePoint(part, names, potentiometerGlyph);
   if (sign === 'transistor') return transistor();
   const glyph = glyphs[sign];
   return glyph ? onLine(part, names, glyph) : box(part);
@@ -100,7 +100,8 @@ const textWidth = (part: PlacedPart): number => Math.max(part.ref.length, valueT
 /** The value as it stands in a schematic: with its unit, and short. */
 export function valueText(part: PlacedPart): string {
   const kind = kindOf(part.kind);
-  if (['resistor', 'light-sensor', 'thermistor', 'knob'].includes(kind.sign)) return `${part.value.text} Ω`;
+  if (['resistor', 'light-sensor', 'thermistor', 'potentiometer'].includes(kind.sign))
+    return `${part.value.text} Ω`;
   if (['capacitor', 'electrolytic'].includes(kind.sign)) return `${part.value.text}F`;
   if (kind.sign === 'box') return kind.title;
   return part.value.text;
@@ -133,7 +134,7 @@ function onLine(part: PlacedPart, names: readonly LegName[], glyph: Glyph): Sign
 const switchGlyph = (x: number, y: number): readonly Shape[] => [
   line(`M${x} ${y} h20 l26 -10 M${x + 46} ${y - 14} h18 M${x + 46} ${y + 14} h18`),
 ];
-const knobGlyph = (x: number, y: number): readonly Shape[] => [
+const potentiometerGlyph = (x: number, y: number): readonly Shape[] => [
   line(
     `M${x} ${y - 14} h14 M${x + 50} ${y - 14} h14 M${x + 14} ${y - 21} h36 v14 h-36 Z M${x + 64} ${y + 14} h-32 v-19`,
   ),

@@ -50,7 +50,7 @@ export const slide: Draw = (_, legs) => {
 };
 
 /** A round potentiometer beside its three legs, with a pointer and a letter at each leg. */
-export const knob: Draw = (part, legs) => {
+export const potentiometer: Draw = (part, legs) => {
   const between = middle(...legs);
   const centre = seatOf(legs, 1.9 * PITCH);
   const reach = { x: 30, y: 34 };

@@ -1,6 +1,6 @@
 import { kindOf, type Body } from '../../parts';
-import { button, knob, slide } from './controls';
-import { digit, lamp, lampBar, threeColourLamp } from './lamps';
+import { button, potentiometer, slide } from './controls';
+import { digit, led, ledBar, rgbLed } from './leds';
 import { can, capacitor, diode, halfRound, lightSensor, sounder, thermistor } from './lead-parts';
 import { cell, chip, module } from './modules';
 import { resistor } from './resistor';
@@ -10,16 +10,16 @@ export type { Symbol } from './symbol';
 
 const bodies: Readonly<Record<Exclude<Body, 'disc'>, Draw>> = {
   bands: resistor,
-  dome: lamp,
-  'dome-four': threeColourLamp,
-  bar: lampBar,
+  dome: led,
+  'dome-four': rgbLed,
+  bar: ledBar,
   digit,
   stripe: diode,
   can,
   'half-round': halfRound,
   button,
   slide,
-  knob,
+  potentiometer: potentiometer,
   sounder,
   motor: cell,
   cell,

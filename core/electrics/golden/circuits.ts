@@ -19,7 +19,7 @@ export interface GoldenCircuit {
 
 const LEARNER = 'learner-5v';
 
-const lampRow = (count: number, ohms: string, colour: string): readonly string[] =>
+const ledRow = (count: number, ohms: string, colour: string): readonly string[] =>
   Array.from({ length: count }, (_, index) => [
     `R${index + 1} resistor ${ohms} 1=U1.5V 2=n${index}`,
     `D${index + 1} led ${colour} anode=n${index} cathode=U1.GND`,
@@ -171,7 +171,7 @@ export const goldenCircuits: readonly GoldenCircuit[] = [
     name: `${count} ${colour} LEDs with ${ohms} Ω on the supply`,
     group: 'many LEDs',
     board: LEARNER,
-    parts: lampRow(count, ohms, colour),
+    parts: ledRow(count, ohms, colour),
   })),
   {
     name: 'two LEDs of different colour behind one resistor',

@@ -8,7 +8,7 @@ export interface ResistorChoice {
   readonly currentMa: number;
 }
 
-export interface LampResistor {
+export interface LedResistor {
   /** What the formula gives at the wanted current, in Ω; not above 0 when the supply does not reach. */
   readonly exactOhms: number;
   /** The nearest value of the series. */
@@ -19,17 +19,17 @@ export interface LampResistor {
 }
 
 /** The resistor of an LED: exact, of the series, and the kit's neighbours with the current each gives. */
-export function lampResistor(
-  lamp: JunctionModel,
+export function ledResistor(
+  led: JunctionModel,
   supplyVolts: number,
   currentMa: number,
   kit: readonly number[],
   series: Series = 'E12',
-): LampResistor {
-  const exactOhms = seriesResistorOhms(supplyVolts, forwardVoltsAt(lamp, currentMa), currentMa);
+): LedResistor {
+  const exactOhms = seriesResistorOhms(supplyVolts, forwardVoltsAt(led, currentMa), currentMa);
   const { below, above } = neighbours(exactOhms, kit);
   const choice = (ohms: number | undefined): ResistorChoice | undefined =>
-    ohms === undefined ? undefined : { ohms, currentMa: lampCurrentMa(lamp, supplyVolts, ohms) };
+    ohms === undefined ? undefined : { ohms, currentMa: ledCurrentMa(led, supplyVolts, ohms) };
   return {
     exactOhms,
     seriesOhms: exactOhms > 0 ? nearestInSeries(exactOhms, series) : undefined,
@@ -39,11 +39,11 @@ export function lampResistor(
 }
 
 /** Current in mA of an LED behind a resistor: where the LED's curve meets the resistor's line, by halving. */
-export function lampCurrentMa(lamp: JunctionModel, supplyVolts: number, ohms: number): number {
+export function ledCurrentMa(led: JunctionModel, supplyVolts: number, ohms: number): number {
   let [low, high] = [0, (supplyVolts / ohms) * 1e3];
   for (let round = 0; round < 60; round += 1) {
     const middle = (low + high) / 2;
-    if (forwardVoltsAt(lamp, middle) + (middle * ohms) / 1e3 > supplyVolts) high = middle;
+    if (forwardVoltsAt(led, middle) + (middle * ohms) / 1e3 > supplyVolts) high = middle;
     else low = middle;
   }
   return low;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import { kindOf } from '../../parts';
-import { lampModels } from '../../parts/light';
+import { ledModels } from '../../parts/light';
 import { readWiring } from '../../wiring/read';
 import { Circuit } from '../../wiring/circuit';
 import { prepareBench } from '../bench';
@@ -23,7 +23,7 @@ import {
   tightestFirst,
   timeConstantSeconds,
 } from './formulas';
-import { lampCurrentMa, lampResistor } from './kit';
+import { ledCurrentMa, ledResistor } from './kit';
 import { limitUses } from './limits';
 import { nearestInSeries, neighbours, seriesNeighbours } from './series';
 
@@ -147,11 +147,11 @@ describe('formulas', () => {
   });
 });
 
-describe('the resistor of a lamp', () => {
-  const amber = lampModels.get('amber')!;
+describe('the resistor of an LED', () => {
+  const amber = ledModels.get('amber')!;
 
   test('is exact, of the series, and of the kit with the current each gives', () => {
-    const found = lampResistor(amber, 5, 8, [220, 330, 470, 1000]);
+    const found = ledResistor(amber, 5, 8, [220, 330, 470, 1000]);
     expect(found.exactOhms).toBeCloseTo(377, -1);
     expect(found.seriesOhms).toBe(390);
     expect(found.smaller?.ohms).toBe(330);
@@ -166,7 +166,7 @@ describe('the resistor of a lamp', () => {
     const read = readWiring(table);
     if (!read.ok) throw new Error(read.problems[0]?.message);
     const point = solveBench(prepareBench(new Circuit(read.value)), new Map());
-    expect(point.lamps.get('D1')).toBeCloseTo(lampCurrentMa(amber, 5, 330.05), 4);
+    expect(point.leds.get('D1')).toBeCloseTo(ledCurrentMa(amber, 5, 330.05), 4);
     expect(kindOf('led').title).toBe('LED');
   });
 });

@@ -29,7 +29,7 @@ export interface CircuitWords {
   /** A duty that is worked out while the program runs; `range` is what always on is written as. */
   readonly pulsesBy: (pin: string, says: string, range: number) => string;
   readonly sounds: (pin: string, says: string) => string;
-  /** `the voltage at pin A0, which the knob P1 sets, as a number …`. */
+  /** `the voltage at pin A0, which the potentiometer P1 sets, as a number …`. */
   readonly measures: (pin: string, range: number) => string;
   /** `the level at pin 2: LOW while S1 is pressed, HIGH otherwise`. */
   readonly readsLevel: (pin: string) => string;
@@ -65,20 +65,20 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
     at(pin, { mode: 'low' }),
   ];
   /** The lights that look otherwise by the level of a pin. */
-  const lampsOn = (pin: string): readonly string[] => {
+  const ledsOn = (pin: string): readonly string[] => {
     const [high, low] = ends(pin);
-    return [...high.lamps.keys()].filter(
-      (lamp) => glowAt(high.lamps.get(lamp) ?? 0) !== glowAt(low.lamps.get(lamp) ?? 0),
+    return [...high.leds.keys()].filter(
+      (led) => glowAt(high.leds.get(led) ?? 0) !== glowAt(low.leds.get(led) ?? 0),
     );
   };
   /** What a pin's drive does, after a colon; empty when nothing hangs on it. */
   const effect = (pin: string, drive: PinDrive): string => {
     const here = at(pin, drive);
-    const lamps = lampsOn(pin).map((lamp) => {
-      const currentMa = here.lamps.get(lamp) ?? 0;
+    const leds = ledsOn(pin).map((led) => {
+      const currentMa = here.leds.get(led) ?? 0;
       const glow = glowAt(currentMa);
-      if (glow === 'dark') return `${lampName(lamp)} is dark`;
-      return `${lampName(lamp)} ${glow === 'lit' ? 'lights up' : 'glows faintly'} with ${milliamps(currentMa)}`;
+      if (glow === 'dark') return `${ledName(led)} is dark`;
+      return `${ledName(led)} ${glow === 'lit' ? 'lights up' : 'glows faintly'} with ${milliamps(currentMa)}`;
     });
     const others = circuit.parts.flatMap(({ ref, kind, value }) => {
       const { deeds, spokenTo } = kindOf(kind);
@@ -91,20 +91,20 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
       const isTold = spokenTo?.(value) === 'level' && hooked.get(pin)?.ref === ref;
       return isTold ? [`${ref} ${drive.mode === 'high' ? deeds.on : deeds.off}`] : [];
     });
-    const own = board.onBoard.find((lamp) => lamp.pin === pin);
+    const own = board.onBoard.find((led) => led.pin === pin);
     // The board's own LED is spoken of where there is nothing else to look at.
     const onBoard =
-      own && lamps.length + others.length === 0 && drive.mode !== 'pwm'
+      own && leds.length + others.length === 0 && drive.mode !== 'pwm'
         ? [`the board’s built-in LED ${drive.mode === own.lights ? 'lights up' : 'is dark'}`]
         : [];
-    const all = [...lamps, ...others, ...onBoard];
+    const all = [...leds, ...others, ...onBoard];
     return all.length > 0 ? `: ${listText(all)}` : '';
   };
   /** The one light that a pin switches, or else the part that hangs on it. */
   const subject = (pin: string): string | undefined => {
     const own = hooked.get(pin);
-    const lamps = own ? lampsOn(pin) : [];
-    return lamps.length === 1 ? lampName(lamps[0]!) : own?.ref;
+    const leds = own ? ledsOn(pin) : [];
+    return leds.length === 1 ? ledName(leds[0]!) : own?.ref;
   };
   const whenUsed = (own: HookedPin): string => (kindOn(own)?.contact === 'latching' ? 'on' : 'pressed');
   const resistorAt = (pin: string): string | undefined => {
@@ -176,8 +176,8 @@ export function circuitWords(wiring: Wiring, board: BoardProfile, words: LevelWo
 const opposite = (level: Level): Level => (level === 'high' ? 'low' : 'high');
 
 /** `D1`, `the red light of D1`. */
-function lampName(lamp: string): string {
-  const [part, light] = lamp.split('.');
+function ledName(led: string): string {
+  const [part, light] = led.split('.');
   if (light === undefined) return part!;
   return /\d|^.$/.test(light) ? `light ${light} of ${part}` : `the ${light} light of ${part}`;
 }

@@ -84,7 +84,7 @@ describe('an explanation line by line', () => {
     expect(said(exerciseOf(id), text)).toContain(sentence);
   });
 
-  test('turns levels round where a lamp is lit by a low pin', () => {
+  test('turns levels round where an LED is lit by a low pin', () => {
     const lantern = exerciseOf('signal-lantern, common anode');
     expect(said(lantern, 'analogWrite(RED')[0]).toMatch(
       /At 0 it is never on: the red light of D1 lights up with .* mA; at 255 it is always on: the red light of D1 is dark\.$/,

@@ -66,7 +66,7 @@ describe('changes of a wiring', () => {
     expect(cost('W1.2')).toBeLessThan(cost('D1.anode'));
   });
 
-  test('offer a turn for lamps, not for resistors and wires', () => {
+  test('offer a turn for LEDs, not for resistors and wires', () => {
     expect(
       candidates.flatMap(({ edits }) => edits.flatMap((edit) => ('flip' in edit ? [edit.flip] : []))),
     ).toEqual(['D1']);
@@ -80,10 +80,10 @@ describe('changes of a wiring', () => {
   });
 
   test('offer a missing part, both ways round where that matters', () => {
-    const withoutLamp = LAYOUT.split('\n')
+    const withoutLed = LAYOUT.split('\n')
       .filter((line) => !line.startsWith('D1'))
       .join('\n');
-    const added = candidatesFor(build(withoutLamp)).filter(
+    const added = candidatesFor(build(withoutLed)).filter(
       ({ edits }) => edits.length === 1 && edits.some((edit) => 'add' in edit && edit.add.startsWith('D1')),
     );
     expect(added.length).toBeGreaterThan(2);

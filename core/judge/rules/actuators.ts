@@ -125,7 +125,7 @@ const isSwitched = ({ circuit }: Built, node: NodeId): boolean =>
 const hasDiode = (built: Built, high: NodeId, low: NodeId): boolean =>
   built.circuit.parts.some((part) => {
     const [element, ...others] = kindOf(part.kind).elements(part.value, AT_REST);
-    if (element?.type !== 'junction' || element.lamp !== undefined || others.length > 0) return false;
+    if (element?.type !== 'junction' || element.led !== undefined || others.length > 0) return false;
     const [anode, cathode] = [element.anode, element.cathode].map((leg) => built.circuit.nodeOf(part, leg));
     // With the motor's leads exchanged the diode lies the other way, and is right all the same.
     return (

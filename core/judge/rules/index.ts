@@ -1,6 +1,6 @@
 import { effort } from '../../effort';
 import type { Observation } from '../../findings/finding';
-import { lampCurrents } from '../bands';
+import { ledCurrents } from '../bands';
 import { comparedParts, comparedPins } from '../compare';
 import { comparedLegs, missingPulls, sharedPins } from '../compare-legs';
 import { conventions } from '../conventions';
@@ -30,7 +30,7 @@ import { actuatorFromPin, inductiveNoDiode, supplySag } from './actuators';
 import { buttonAlwaysClosed, buttonNeverCloses } from './buttons';
 import { batteryReversed, noCommonGround, railSwapped } from './grounds';
 import { inputFloating, pinLacksFunction, pullWrongWay } from './inputs';
-import { headroom, noSeriesResistor, pinOvercurrent, sharedResistor } from './lamps';
+import { headroom, noSeriesResistor, pinOvercurrent, sharedResistor } from './leds';
 import { leadsMayTouch, wireColour } from './looks';
 import { legOpen, noReturn, partBypassed, railUnpowered } from './open';
 import { portOvercurrent, supplyOvercurrent } from './overload';
@@ -75,7 +75,7 @@ const rules: readonly Rule[] = [
   ),
   ...onComparison(comparedParts),
   ...onMeeting(comparedPins),
-  ...onComparison(comparedLegs, sharedPins, missingPulls, conventions, lampCurrents),
+  ...onComparison(comparedLegs, sharedPins, missingPulls, conventions, ledCurrents),
   ...onProgram(programProblems),
   ...onRuns(directionUnset, runtimeTrouble),
   ...onBuiltRuns(missingPause),

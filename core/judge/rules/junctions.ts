@@ -9,7 +9,7 @@ import type { NodeId } from '../../wiring/netlist';
 /** One light: an LED, or one of several in a housing. */
 export interface Light {
   readonly part: PlacedPart;
-  /** As `BenchPoint.lamps` names it: `D1`, `D1.red`. */
+  /** As `BenchPoint.leds` names it: `D1`, `D1.red`. */
   readonly name: string;
   readonly anode: LegName;
   readonly cathode: LegName;
@@ -34,11 +34,11 @@ function lightsIn(built: Pick<Built, 'circuit'>, part: PlacedPart): readonly Lig
   const kind = kindOf(part.kind);
   if (kind.observed !== 'light') return [];
   return kind.elements(part.value, AT_REST).flatMap((element): readonly Light[] =>
-    element.type === 'junction' && element.lamp !== undefined
+    element.type === 'junction' && element.led !== undefined
       ? [
           {
             part,
-            name: element.lamp === '' ? part.ref : `${part.ref}.${element.lamp}`,
+            name: element.led === '' ? part.ref : `${part.ref}.${element.led}`,
             anode: element.anode,
             cathode: element.cathode,
             anodeNode: built.circuit.nodeOf(part, element.anode),

@@ -39,7 +39,7 @@ function oneWays(built: Built): readonly OneWay[] {
       plus: anode,
       minus: cathode,
       backwards: 'stays dark',
-      currentOf: (point) => point.lamps.get(name) ?? 0,
+      currentOf: (point) => point.leds.get(name) ?? 0,
     }));
   const others = built.circuit.parts.flatMap((part): readonly OneWay[] => {
     const kind = kindOf(part.kind);

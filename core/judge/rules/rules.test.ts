@@ -10,7 +10,7 @@ import { observationsOn } from './index';
 const HEAD = 'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\n';
 const wire = (name: string, from: string, to: string): string =>
   `${name},wire,blue,1,${from}\n${name},wire,blue,2,${to}\n`;
-const lamp = (name: string, anode: string, cathode: string): string =>
+const led = (name: string, anode: string, cathode: string): string =>
   `${name},led,red,anode,${anode}\n${name},led,red,cathode,${cathode}\n`;
 const resistor = (name: string, one: string, other: string, ohms = '330'): string =>
   `${name},resistor,${ohms},1,${one}\n${name},resistor,${ohms},2,${other}\n`;
@@ -31,7 +31,7 @@ function seen(rows: string, high: readonly string[] = ['13'], usesSerial = false
 
 const codes = (observations: readonly Observation[]): readonly FindingCode[] =>
   [...new Set(observations.map(({ code }) => code))].sort();
-const right = lamp('D1', 'e5', 'e6') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND;
+const right = led('D1', 'e5', 'e6') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND;
 
 describe('the rules on a wiring', () => {
   test('see nothing in a right one', () => {
@@ -41,23 +41,23 @@ describe('the rules on a wiring', () => {
   test.each<[what: string, rows: string, expected: readonly FindingCode[]]>([
     [
       'a lamp the wrong way round',
-      lamp('D1', 'e6', 'e5') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e6', 'e5') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['polarity-reversed'],
     ],
     [
       'a lamp straight to ground',
-      lamp('D1', 'e5', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e5', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['no-series-resistor', 'pin-overcurrent'],
     ],
     [
       'two lamps in a row without resistor',
-      lamp('D1', 'e5', 'e6') + lamp('D2', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e5', 'e6') + led('D2', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['no-series-resistor', 'pin-overcurrent'],
     ],
     ['a resistor that is too small', right.replace(/,330,/g, ',47,'), ['pin-overcurrent']],
     [
       'a resistor in one row',
-      lamp('D1', 'e5', 'e6') +
+      led('D1', 'e5', 'e6') +
         resistor('R1', 'd6', 'b6') +
         wire('W1', 'U1.13', 'a5') +
         wire('W8', 'c6', 'a-6') +
@@ -71,22 +71,22 @@ describe('the rules on a wiring', () => {
     ],
     [
       'a leg in a free row',
-      lamp('D1', 'e5', 'e9') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e5', 'e9') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['leg-open', 'no-return'],
     ],
     [
       'a leg in the air',
-      lamp('D1', 'e5', '') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e5', '') + resistor('R1', 'd6', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['leg-open', 'no-return'],
     ],
     [
       'no way back to ground',
-      lamp('D1', 'e5', 'e6') + resistor('R1', 'd6', 'd9') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e5', 'e6') + resistor('R1', 'd6', 'd9') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['leg-open', 'no-return'],
     ],
     [
       'a rail that nothing feeds',
-      lamp('D1', 'e5', 'e6') + resistor('R1', 'd6', 'a+6') + wire('W1', 'U1.13', 'a5') + GROUND,
+      led('D1', 'e5', 'e6') + resistor('R1', 'd6', 'a+6') + wire('W1', 'U1.13', 'a5') + GROUND,
       ['leg-open', 'no-return', 'rail-unpowered'],
     ],
     ['supply and ground joined', right + wire('W8', 'U1.5V', 'a-9'), ['supply-short']],
@@ -122,12 +122,12 @@ describe('the rules on a wiring', () => {
     expect(short!.evidence!['currentMa']!.amount).toBeCloseTo(5000 / 50.3, 0);
   });
 
-  test('do not call a lamp reversed that is lit in some state', () => {
+  test('do not call an LED reversed that is lit in some state', () => {
     expect(codes(seen(right, ['13']))).not.toContain('polarity-reversed');
   });
 
   test('do not call a resistor missing where the current stays small', () => {
-    expect(codes(seen(lamp('D1', 'e5', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND, []))).not.toContain(
+    expect(codes(seen(led('D1', 'e5', 'a-6') + wire('W1', 'U1.13', 'a5') + GROUND, []))).not.toContain(
       'no-series-resistor',
     );
   });
@@ -144,7 +144,7 @@ describe('the rules on a wiring', () => {
 
   test('name the place, and numbers that belong to it', () => {
     const [bypassed] = seen(
-      lamp('D1', 'e5', 'e6') +
+      led('D1', 'e5', 'e6') +
         resistor('R1', 'd6', 'b6') +
         wire('W1', 'U1.13', 'a5') +
         wire('W8', 'c6', 'a-6') +

@@ -13,7 +13,7 @@ const beside: Readonly<Partial<Record<Body, readonly [away: number, halfX: numbe
   'half-round': [1.55, 0.75, 0.85],
   sounder: [1.4, 0.95, 0.95],
   slide: [1.1, 0.5, 1.4],
-  knob: [1.9, 1.25, 1.4],
+  potentiometer: [1.9, 1.25, 1.4],
 };
 /** Half length and half thickness of a part that lies on its line. */
 const LYING: readonly [number, number] = [1.1, 0.36];

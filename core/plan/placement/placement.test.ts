@@ -39,7 +39,7 @@ function laidOut(given: Given, breadboard?: string, rules?: PlacementRules): Wir
 }
 
 /** LEDs with a resistor each, on pins that count up from `first`. */
-const lamps = (count: number, first = 2): Given => {
+const leds = (count: number, first = 2): Given => {
   const numbers = Array.from({ length: count }, (_, index) => index + 1);
   return {
     parts: numbers.flatMap((number) => [
@@ -98,8 +98,8 @@ test('random circuits are laid out so that extracting them gives their nets, or 
   expect(refused).toBeLessThan(most);
 }, 240_000);
 
-describe('a single lamp', () => {
-  const wiring = laidOut(lamps(1, 13));
+describe('a single LED', () => {
+  const wiring = laidOut(leds(1, 13));
 
   test('has its legs in rows of their own, its resistor from the short one to the ground rail, and two wires', () => {
     expect(at(wiring, 'D1', 'anode')).toBe('B1.e2');
@@ -121,8 +121,8 @@ describe('a single lamp', () => {
   });
 });
 
-describe('ten lamps', () => {
-  const wiring = laidOut(lamps(10));
+describe('ten LEDs', () => {
+  const wiring = laidOut(leds(10));
 
   test('stand at equal spacing, in the order of the board’s pins, each built alike', () => {
     const rows = Array.from({ length: 10 }, (_, index) => rowOf(wiring, `D${index + 1}`, 'anode'));
@@ -155,7 +155,7 @@ describe('ten lamps', () => {
   });
 });
 
-test('a ten-lamp bar stands across the trough with its resistors straight to a rail', () => {
+test('a ten-LED bar stands across the trough with its resistors straight to a rail', () => {
   const wiring = laidOut(bar);
   for (let index = 1; index <= 10; index += 1) {
     expect(rowOf(wiring, 'D1', `a${index}`)).toBe(rowOf(wiring, 'D1', `k${index}`));
@@ -181,7 +181,7 @@ test('a button stands across the trough, and ground is led over the rail', () =>
 describe('house rules', () => {
   test('the compact form puts a short leg straight into the ground rail', () => {
     const given: Given = {
-      parts: lamps(1).parts,
+      parts: leds(1).parts,
       nets: [
         { name: 'signal', points: ['U1.2', 'R1.1'] },
         { name: 'lamp', points: ['R1.2', 'D1.anode'] },
@@ -194,13 +194,13 @@ describe('house rules', () => {
     expect(at(laidOut(given), 'D1', 'cathode')).toMatch(/^B1\.[a-j]\d+$/);
   });
 
-  test('where rails are only for shared nodes, a single lamp needs none', () => {
-    const wiring = laidOut(lamps(1), 'half', { ...DEFAULT_RULES, groundRail: 'shared' });
+  test('where rails are only for shared nodes, a single LED needs none', () => {
+    const wiring = laidOut(leds(1), 'half', { ...DEFAULT_RULES, groundRail: 'shared' });
     expect(writeTable(wiring)).not.toMatch(/B1\.[aj][+-]/);
   });
 
   test('colours that the kit has run out of are replaced by the next, never by red', () => {
-    const given = task(lamps(3));
+    const given = task(leds(3));
     const stock = new Map([
       ['black', 0],
       ['yellow', 1],
@@ -216,32 +216,32 @@ describe('house rules', () => {
 });
 
 describe('an earlier layout', () => {
-  test('is kept leg by leg when a lamp is added', () => {
-    const earlier = laidOut(lamps(2));
-    const placed = place({ ...task(lamps(3)), earlier });
+  test('is kept leg by leg when an LED is added', () => {
+    const earlier = laidOut(leds(2));
+    const placed = place({ ...task(leds(3)), earlier });
     if (!placed.ok) throw new Error(placed.problems[0]!.message);
     expect(moves(earlier, placed.value.wiring)).toBe(0);
-    expect(firstDifference(task(lamps(3)), placed.value.wiring)).toBeUndefined();
+    expect(firstDifference(task(leds(3)), placed.value.wiring)).toBeUndefined();
   });
 
   test('keeps the colour of a wire that stays', () => {
-    const first = laidOut(lamps(2));
+    const first = laidOut(leds(2));
     const earlier = {
       ...first,
       parts: first.parts.map((part) =>
         part.value.text === 'yellow' ? { ...part, value: { text: 'violet' } } : part,
       ),
     };
-    const placed = place({ ...task(lamps(3)), earlier });
+    const placed = place({ ...task(leds(3)), earlier });
     const colours = placed.ok ? wires(placed.value.wiring).map((wire) => wire.value.text) : [];
     expect(colours).toContain('violet');
   });
 
   test('gives way only where it cannot stay', () => {
-    const earlier = laidOut(lamps(2));
+    const earlier = laidOut(leds(2));
     const crossed: Given = {
-      ...lamps(2),
-      nets: lamps(2).nets.map((net) =>
+      ...leds(2),
+      nets: leds(2).nets.map((net) =>
         net.name === 'lamp 1'
           ? { ...net, points: ['D1.cathode', 'R2.1'] }
           : net.name === 'lamp 2'
@@ -258,7 +258,7 @@ describe('an earlier layout', () => {
 
 describe('several breadboards', () => {
   const two = (one: string, other: string) => {
-    const read = taskFrom(lamps(10), learner, [
+    const read = taskFrom(leds(10), learner, [
       { ref: ref('B1'), model: breadboards.get(one)! },
       { ref: ref('B2'), model: breadboards.get(other)! },
     ]);
@@ -286,12 +286,12 @@ describe('several breadboards', () => {
 });
 
 test('on split rails both halves that are used get their ground', () => {
-  const wiring = laidOut(lamps(12), 'full-split');
-  expect(firstDifference(task(lamps(12), 'full-split'), wiring)).toBeUndefined();
+  const wiring = laidOut(leds(12), 'full-split');
+  expect(firstDifference(task(leds(12), 'full-split'), wiring)).toBeUndefined();
 });
 
-test('no two bodies of the ten lamps and their resistors stand in one place', () => {
-  const boxes = laidOut(lamps(10)).parts.flatMap((part) => {
+test('no two bodies of the ten LEDs and their resistors stand in one place', () => {
+  const boxes = laidOut(leds(10)).parts.flatMap((part) => {
     if (part.kind === 'wire') return [];
     const holes = part.legs.flatMap(({ leg, at: point }) =>
       point?.type === 'hole' || point?.type === 'rail' ? [[leg, point] as const] : [],
@@ -307,7 +307,7 @@ test('no two bodies of the ten lamps and their resistors stand in one place', ()
 test('what does not fit is refused with how much does, and what to do', () => {
   const many = Array.from({ length: 30 }, (_, index) => index + 1);
   const given: Given = {
-    parts: lamps(30).parts,
+    parts: leds(30).parts,
     nets: [
       ...many.map((number) => ({ name: `lamp ${number}`, points: [`D${number}.cathode`, `R${number}.1`] })),
       { name: 'supply', points: ['U1.5V', ...many.map((number) => `D${number}.anode`)] },
@@ -322,7 +322,7 @@ test('what does not fit is refused with how much does, and what to do', () => {
 
 test('nets that name what is not there are refused at their place', () => {
   const read = (points: readonly string[]) =>
-    taskFrom({ parts: lamps(1).parts, nets: [{ name: 'x', points }] }, learner, []);
+    taskFrom({ parts: leds(1).parts, nets: [{ name: 'x', points }] }, learner, []);
   expect(read(['U1.99'])).toMatchObject({
     problems: [{ message: expect.stringContaining('no pin 99'), path: 'nets[0]' }],
   });

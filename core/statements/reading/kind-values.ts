@@ -1,8 +1,8 @@
-import { lampColours, partKinds, type PartKind } from '../../parts';
+import { ledColours, partKinds, type PartKind } from '../../parts';
 
 /** Words that are values of some kind. */
 const choices: readonly string[] = [
-  ...lampColours,
+  ...ledColours,
   'active',
   'passive',
   'common-cathode',

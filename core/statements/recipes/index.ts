@@ -1,12 +1,12 @@
 import type { Make } from './make';
 import { legPoint } from '../../wiring/wiring';
 import { isLegByLeg, type Statement } from '../statement';
-import { button, knob, lightSensor, slideSwitch, thermistor } from './inputs';
-import { digit, lamp, lampBar, threeColourLamp } from './lamps';
+import { button, potentiometer, lightSensor, slideSwitch, thermistor } from './inputs';
+import { digit, led, ledBar, rgbLed } from './leds';
 import { battery, benchSupply, buzzer, motor, servo } from './loads';
 import {
   distanceSensor,
-  lampPanel,
+  ledPanel,
   motionSensor,
   relay,
   shiftRegister,
@@ -21,13 +21,13 @@ export type { PinNeed, Recipe } from './recipe';
 /** How each kind is usually hooked up; those of a first lesson first, which is how they are offered. */
 export const recipes: ReadonlyMap<string, Recipe> = new Map(
   Object.entries({
-    led: lamp,
+    led: led,
     button,
-    potentiometer: knob,
+    potentiometer: potentiometer,
     buzzer,
     'light-sensor': lightSensor,
-    'rgb-led': threeColourLamp,
-    'led-bar': lampBar,
+    'rgb-led': rgbLed,
+    'led-bar': ledBar,
     servo,
     'seven-segment': digit,
     switch: slideSwitch,
@@ -40,7 +40,7 @@ export const recipes: ReadonlyMap<string, Recipe> = new Map(
     relay,
     'distance-sensor': distanceSensor,
     'text-display': textDisplay,
-    'led-matrix': lampPanel,
+    'led-matrix': ledPanel,
     'shift-register': shiftRegister,
     capacitor,
     electrolytic,

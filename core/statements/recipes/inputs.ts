@@ -92,7 +92,7 @@ export const slideSwitch: Recipe = {
   },
 };
 
-export const knob: Recipe = {
+export const potentiometer: Recipe = {
   beginning: { line: 'potentiometer', note: 'turned, read as a number' },
   needs: onePin('analog'),
   build(statement, make, [pin]) {

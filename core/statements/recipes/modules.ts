@@ -50,7 +50,7 @@ const panelLegs = [need('din', 'data'), need('cs', 'select'), need('clk', 'clock
 const onPins = module('led-matrix', panelLegs);
 
 /** LED panels: the first on three pins, each further one after another panel. */
-export const lampPanel: Recipe = {
+export const ledPanel: Recipe = {
   needs: (statement) => (statement.after === undefined ? panelLegs : []),
   leads: true,
   build(statement, make, pins, index) {

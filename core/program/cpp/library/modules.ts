@@ -1,6 +1,6 @@
 import { effort } from '../../../effort';
 import { libraryCycles } from '../../costs';
-import type { LampPanel, TextScreen } from '../../machine';
+import type { LedPanel, TextScreen } from '../../machine';
 import type { CppMachine } from '../machine';
 import { BOOL, integer, pointerTo, VOID, type StructType } from '../types';
 import { define, optional, parameter, type Call, type LibraryFunction, type LibraryTable } from './function';
@@ -84,7 +84,7 @@ export const moduleFunctions: LibraryTable = (widths) => {
 
   const ofPanel = (
     more: readonly ReturnType<typeof parameter>[],
-    work: (panel: LampPanel, given: readonly number[]) => void,
+    work: (panel: LedPanel, given: readonly number[]) => void,
   ): LibraryFunction =>
     define(
       [own(panels), parameter('which panel', int), ...more],
@@ -203,12 +203,12 @@ export const moduleFunctions: LibraryTable = (widths) => {
     'LedControl.setColumn': ofPanel(
       [parameter('the column', int), parameter('the LEDs', byte)],
       (panel, [column, bits]) => {
-        for (let row = 0; row < 8; row += 1) setLamp(panel, row, column!, (bits! >> (7 - row)) & 1);
+        for (let row = 0; row < 8; row += 1) setLed(panel, row, column!, (bits! >> (7 - row)) & 1);
       },
     ),
     'LedControl.setLed': ofPanel(
       [parameter('the row', int), parameter('the column', int), parameter('whether it is lit', BOOL)],
-      (panel, [row, column, lit]) => setLamp(panel, row!, column!, lit!),
+      (panel, [row, column, lit]) => setLed(panel, row!, column!, lit!),
     ),
   };
 };
@@ -222,7 +222,7 @@ interface ServoObject {
   readonly send: (pin: number, pulse: number | undefined) => void;
 }
 
-function setLamp(panel: LampPanel, row: number, column: number, lit: number): void {
+function setLed(panel: LedPanel, row: number, column: number, lit: number): void {
   if (row < 0 || row > 7 || column < 0 || column > 7) return;
   const bit = 0x80 >> column;
   const before = panel.rows()[row]!;

@@ -51,8 +51,8 @@ export function boardModule(board: BoardProfile): PyModule {
   const pins = board.pins.flatMap((pin) =>
     [pin.name, ...pin.aliases].map((name) => [named(name), pinValue(pin)] as const),
   );
-  const [lamp] = board.onBoard;
-  const own = lamp && findPin(board, lamp.pin);
+  const [led] = board.onBoard;
+  const own = led && findPin(board, led.pin);
   return new PyModule(
     'board',
     new Map<string, Value>([...pins, ...(own ? [['LED', pinValue(own)] as const] : [])]),

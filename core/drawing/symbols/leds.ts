@@ -16,7 +16,7 @@ import {
 } from './symbol';
 
 /** A round body beside its legs: flat on the side of the short leg, a plus at the long one. */
-export const lamp: Draw = (part, [anode, cathode]) => {
+export const led: Draw = (part, [anode, cathode]) => {
   const [plus, minus] = [anode!, cathode!];
   const between = middle(plus, minus);
   const isNear =
@@ -65,7 +65,7 @@ export const lamp: Draw = (part, [anode, cathode]) => {
 const colourLegs: Readonly<Record<string, string>> = { red: 'red', green: 'green', blue: 'blue' };
 
 /** A round body with four legs; a dot of its own colour stands at each colour's leg. */
-export const threeColourLamp: Draw = (part, legs) => {
+export const rgbLed: Draw = (part, legs) => {
   const centre = seatOf(legs, 1.9 * PITCH);
   const radius = 21;
   const shapes: Shape[] = [];
@@ -96,7 +96,7 @@ export const threeColourLamp: Draw = (part, legs) => {
 };
 
 /** A long body over the centre gap with one window for each of its LEDs. */
-export const lampBar: Draw = (part, legs) => {
+export const ledBar: Draw = (part, legs) => {
   const left = Math.min(...legs.map(({ x }) => x));
   const right = Math.max(...legs.map(({ x }) => x));
   const top = Math.min(...legs.map(({ y }) => y));

@@ -6,10 +6,10 @@ import { Circuit } from '../wiring/circuit';
 import { withPart } from '../wiring/wiring';
 
 /** Current that each LED of the reference may carry, by its name there: lowest and highest, in mA. */
-export type LampBands = ReadonlyMap<string, readonly [lowestMa: number, highestMa: number]>;
+export type LedBands = ReadonlyMap<string, readonly [lowestMa: number, highestMa: number]>;
 
 /** The band of currents that the accepted values allow, with every signal pin of the reference high. */
-export function lampBands(exercise: Exercise): LampBands {
+export function ledBands(exercise: Exercise): LedBands {
   const drives = new Map(referencePins(exercise).map((pin): [string, PinDrive] => [pin, { mode: 'high' }]));
   const solve = (end: 0 | 1): ReadonlyMap<string, number> => {
     let wiring = exercise.reference;

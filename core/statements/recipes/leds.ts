@@ -2,7 +2,7 @@ import { legName, type LegName, type PointName, type Ref } from '../../brand';
 import { legPoint } from '../../wiring/wiring';
 import type { StatedPart } from '../stated';
 import type { Make } from './make';
-import { acceptOf, lampOhms, ohmsPhrase, usualAccept } from '../resistors';
+import { acceptOf, ledOhms, ohmsPhrase, usualAccept } from '../resistors';
 import type { Statement } from '../statement';
 import type { CircuitView } from '../view';
 import { transistorSwitch } from './loads';
@@ -15,7 +15,7 @@ const leg = (owner: Ref, name: string): PointName => legPoint(owner, legName(nam
 
 /** Adds the resistor of an LED; what the line does not say comes from the house rules. */
 function addResistor(statement: Statement, make: Make, colour: string): Ref {
-  const ohms = statement.resistor?.value ?? lampOhms(colour, statement, make.context);
+  const ohms = statement.resistor?.value ?? ledOhms(colour, statement, make.context);
   if (!statement.resistor && statement.currentMa === undefined)
     make.assume('resistor', {
       says: `with ${ohms} Ω`,
@@ -34,19 +34,19 @@ function chain(
   make: Make,
   side: 'anode' | 'cathode',
   ends: { readonly from: PointName; readonly to: PointName },
-  lamp: { readonly anode: PointName; readonly cathode: PointName },
+  led: { readonly anode: PointName; readonly cathode: PointName },
   resistor: Ref | undefined,
 ): void {
   if (resistor === undefined) {
-    make.join(ends.from, lamp.anode);
-    make.join(ends.to, lamp.cathode);
+    make.join(ends.from, led.anode);
+    make.join(ends.to, led.cathode);
   } else if (side === 'anode') {
     make.join(ends.from, leg(resistor, '1'));
-    make.join(leg(resistor, '2'), lamp.anode);
-    make.join(ends.to, lamp.cathode);
+    make.join(leg(resistor, '2'), led.anode);
+    make.join(ends.to, led.cathode);
   } else {
-    make.join(ends.from, lamp.anode);
-    make.join(lamp.cathode, leg(resistor, '1'));
+    make.join(ends.from, led.anode);
+    make.join(led.cathode, leg(resistor, '1'));
     make.join(ends.to, leg(resistor, '2'));
   }
 }
@@ -79,7 +79,7 @@ function lightPhrases(
   return undefined;
 }
 
-export const lamp: Recipe = {
+export const led: Recipe = {
   fillsInValue: true,
   mayHangOnSupply: true,
   isLight: true,
@@ -91,15 +91,15 @@ export const lamp: Recipe = {
       make.assume('value', { says: colour, because: 'every kit has that colour', words: `, ${colour}` });
     const one = make.part('led', colour);
     const resistor = statement.options.has('no-resistor') ? undefined : addResistor(statement, make, colour);
-    const lampLegs = { anode: leg(one, 'anode'), cathode: leg(one, 'cathode') };
+    const ledLegs = { anode: leg(one, 'anode'), cathode: leg(one, 'cathode') };
     const low = statement.to ? make.point(statement.to) : make.ground();
     const side = onAnodeSide(statement, make) ? 'anode' : 'cathode';
     if (statement.options.has('transistor')) {
       const switched = transistorSwitch(make, pin!);
-      chain(make, side, { from: make.supply(statement.source), to: switched }, lampLegs, resistor);
+      chain(make, side, { from: make.supply(statement.source), to: switched }, ledLegs, resistor);
     } else if (statement.options.has('lit-by-low'))
-      chain(make, side, { from: make.supply(statement.source), to: make.pin(pin!) }, lampLegs, resistor);
-    else chain(make, side, { from: make.pin(pin!), to: low }, lampLegs, resistor);
+      chain(make, side, { from: make.supply(statement.source), to: make.pin(pin!) }, ledLegs, resistor);
+    else chain(make, side, { from: make.pin(pin!), to: low }, ledLegs, resistor);
   },
   say(part, view) {
     const said = lightPhrases(part, legName('anode'), legName('cathode'), view);
@@ -109,14 +109,14 @@ export const lamp: Recipe = {
   },
 };
 
-const BAR_LAMPS = 10;
+const BAR_LEDS = 10;
 
-export const lampBar: Recipe = {
+export const ledBar: Recipe = {
   mayHangOnSupply: true,
   isLight: true,
   beginning: { line: 'LED bar', note: 'ten LEDs in one' },
   needs: () =>
-    Array.from({ length: BAR_LAMPS }, (_, index) => ({ as: `LED ${index + 1}`, does: 'digital' as const })),
+    Array.from({ length: BAR_LEDS }, (_, index) => ({ as: `LED ${index + 1}`, does: 'digital' as const })),
   fewest: 1,
   build(statement, make, pins) {
     const bar = make.part('led-bar', statement.value);
@@ -138,7 +138,7 @@ export const lampBar: Recipe = {
     });
   },
   say(part, view) {
-    const lights = Array.from({ length: BAR_LAMPS }, (_, index) =>
+    const lights = Array.from({ length: BAR_LEDS }, (_, index) =>
       lightPhrases(part, legName(`a${index + 1}`), legName(`k${index + 1}`), view),
     ).filter((light) => light !== undefined);
     const [first] = lights;
@@ -189,7 +189,7 @@ function sharedLeg(kind: string, title: string, lights: readonly string[]): Reci
   };
 }
 
-export const threeColourLamp: Recipe = {
+export const rgbLed: Recipe = {
   ...sharedLeg('rgb-led', 'RGB LED', ['red', 'green', 'blue']),
   beginning: { line: 'RGB LED', note: 'three colours in one' },
 };

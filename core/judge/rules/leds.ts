@@ -19,7 +19,7 @@ const lightText = ({ part, name }: Light): string =>
     : `the light ${name.slice(name.indexOf('.') + 1)} of ${partText(part)}`;
 
 const largestMa = ({ states }: Built, { name }: Light): number =>
-  Math.max(0, ...states.map(({ point }) => Math.abs(point.lamps.get(name) ?? 0)));
+  Math.max(0, ...states.map(({ point }) => Math.abs(point.leds.get(name) ?? 0)));
 
 /** Lights with a path from a pin or supply to ground that passes nothing but lights. */
 export const noSeriesResistor: WiringRule = (built) => {

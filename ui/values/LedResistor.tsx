@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { forwardVoltsAt } from '@/core/solver/junction';
-import { lampResistor } from '@/core/electrics/values/kit';
+import { ledResistor } from '@/core/electrics/values/kit';
 import { powerMw } from '@/core/electrics/values/formulas';
-import { lampColours, lampModels } from '@/core/parts';
+import { ledColours, ledModels } from '@/core/parts';
 import { USUAL_KIT } from '@/core/statements';
 import { figure, milliamps, ohms, volts } from '@/core/units';
 import { ResistorBands } from '../drawing/ResistorBands';
@@ -16,18 +16,16 @@ import { readPositive } from './quantities';
 const PIN_MA = 20;
 
 /** The resistor of an LED: exact, of the series and of the kit, with its bands and what it makes of the LED. */
-export function LampResistor() {
+export function LedResistor() {
   const [colour, setColour] = useState('amber');
   const [supply, setSupply] = useState('5');
   const [current, setCurrent] = useState('8');
   const supplyVolts = readPositive(supply, 'The supply');
   const currentMa = readPositive(current, 'The current');
-  const lamp = lampModels.get(colour)!;
+  const led = ledModels.get(colour)!;
   const isRead = supplyVolts.amount !== undefined && currentMa.amount !== undefined;
-  const forward = isRead ? forwardVoltsAt(lamp, currentMa.amount!) : 0;
-  const found = isRead
-    ? lampResistor(lamp, supplyVolts.amount!, currentMa.amount!, USUAL_KIT.ohms)
-    : undefined;
+  const forward = isRead ? forwardVoltsAt(led, currentMa.amount!) : 0;
+  const found = isRead ? ledResistor(led, supplyVolts.amount!, currentMa.amount!, USUAL_KIT.ohms) : undefined;
   const chosen = found?.larger ?? found?.smaller;
   return (
     <Calculator
@@ -36,16 +34,16 @@ export function LampResistor() {
       fields={
         <>
           <div className="w-40">
-            <label htmlFor="lamp-colour" className="text-note text-soft">
+            <label htmlFor="led-colour" className="text-note text-soft">
               LED
             </label>
             <select
-              id="lamp-colour"
+              id="led-colour"
               value={colour}
               onChange={(event) => setColour(event.target.value)}
               className="min-h-8 w-full border-b border-rule-strong bg-transparent"
             >
-              {lampColours.map((name) => (
+              {ledColours.map((name) => (
                 <option key={name}>{name}</option>
               ))}
             </select>

@@ -17,7 +17,7 @@ export interface Phase {
 const DEFAULT_TOLERANCE = 0.1;
 
 /** What a watcher sees of one LED; `undefined` when nothing in the build stands for it. */
-export function lampViewOf(
+export function ledViewOf(
   expectation: {
     readonly lamp: string;
     readonly from?: number | undefined;
@@ -25,7 +25,7 @@ export function lampViewOf(
     readonly tolerance?: number | undefined;
   },
   observed: Observed,
-): LampView | undefined {
+): LedView | undefined {
   const intervals = observed.seen(expectation.lamp);
   const ref = observed.builtRef(expectation.lamp);
   if (!intervals || ref === undefined) return undefined;
@@ -42,13 +42,13 @@ export function lampViewOf(
 }
 
 /** `the amber LED D1`, or `the red of the RGB LED D1` for one light of several. */
-function lightText(lamp: string, ref: Ref, observed: Observed): string {
-  const [, light] = lamp.split('.');
+function lightText(led: string, ref: Ref, observed: Observed): string {
+  const [, light] = led.split('.');
   const part = partTextOf(observed.wiring, ref);
   return light === undefined ? part : `${light} of ${part}`;
 }
 
-export interface LampView {
+export interface LedView {
   /** `the amber LED D1`. */
   readonly name: string;
   readonly ref: string;
@@ -72,11 +72,11 @@ function phasesOf(intervals: readonly SeenInterval[]): readonly Phase[] {
 }
 
 export const length = (phase: Phase): number => phase.to - phase.from;
-export const brightest = (view: LampView): number =>
+export const brightest = (view: LedView): number =>
   Math.max(0, ...view.intervals.map((interval) => interval.currentMa));
 
 /** `lit 0.50 s, dark 2.50 s, 4 times`: the run in a few words. */
-export function summary({ phases, intervals }: LampView): string {
+export function summary({ phases, intervals }: LedView): string {
   if (phases.length === 1) {
     const faint = intervals.some((interval) => interval.glow === 'faint');
     return phases[0]!.lit ? 'lit all the time' : faint ? 'a faint glow, never lit' : 'dark all the time';
@@ -104,13 +104,13 @@ export function summary({ phases, intervals }: LampView): string {
   return `${parts.join(', ')}, lit ${times(count)}`;
 }
 
-export function failed(view: LampView, failures: readonly Observation[]): Outcome {
+export function failed(view: LedView, failures: readonly Observation[]): Outcome {
   return { passed: false, observed: summary(view), failures };
 }
 
 /** A behaviour observation about one LED. */
 export function saw(
-  view: LampView,
+  view: LedView,
   code: FindingCode,
   message: string,
   hints: readonly [string, string, string],
@@ -126,7 +126,7 @@ export function saw(
   };
 }
 
-export function neverLit(view: LampView): Observation {
+export function neverLit(view: LedView): Observation {
   const currentMa = brightest(view);
   const glow = currentMa >= 0.01 ? `only glows faintly, at ${milliamps(currentMa)},` : 'stays dark';
   return saw(
@@ -142,7 +142,7 @@ export function neverLit(view: LampView): Observation {
   );
 }
 
-export function neverDark(view: LampView): Observation {
+export function neverDark(view: LedView): Observation {
   return saw(
     view,
     'not-dark',
