@@ -24,7 +24,6 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['server/**/*.test.ts'],
-          fileParallelism: false,
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },
