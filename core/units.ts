@@ -12,7 +12,9 @@ export function figure(amount: number): string {
 
 const trimmed = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
 
-export const milliamps = (currentMa: number): string => `${figure(currentMa)} mA`;
+/** A current in mA; from 1 A on in amperes. */
+export const milliamps = (currentMa: number): string =>
+  Math.abs(currentMa) >= 1000 ? `${figure(currentMa / 1000)} A` : `${figure(currentMa)} mA`;
 export const volts = (amount: number): string => `${figure(amount)} V`;
 export const ohms = (amount: number): string =>
   amount >= 1e6

@@ -79,6 +79,8 @@ export class Context extends ProblemLog {
   readonly variables: Variable[] = [];
   /** Functions that something calls by itself: interrupts. */
   readonly routines = new Set<string>();
+  /** Counting loops that a semicolon ends, with the block that was to be theirs. */
+  readonly cutOff: { readonly semicolon: Span; readonly block: Span }[] = [];
   /** Headers that the program includes and that are not known here. */
   readonly strangeHeaders: SyntaxNode[] = [];
   /** Structs, enumerations and other types that the program names. */

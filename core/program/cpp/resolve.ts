@@ -3,6 +3,7 @@ import type { ProgramMemory } from './machine';
 import { inOrder, notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
+import { cutOffBody, emptyBodyThatStops } from './empty-body';
 import { habitsOf } from './habits';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
@@ -45,7 +46,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   // A head that could not be read may be the very one that would be missed.
   const headsAreRead = context.finish().length === 0;
   const globals: Statement[] = [];
-  for (const node of top) {
+  for (const [index, node] of top.entries()) {
     if (node.type === 'declaration') {
       if (!isPrototype(node, context)) globals.push(readDeclaration(node, context));
     } else if (
@@ -54,15 +55,18 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
         node.type,
       )
     )
-      reportOutside(node, context);
+      reportOutside(node, top[index - 1], context);
   }
   const functions = definitions.map(({ node, signature }) => readFunction(node, signature, context));
   const setup = context.functions.get('setup');
   const loop = context.functions.get('loop');
-  if (!setup && headsAreRead) context.report(missingEntry('setup', 'runs once at the start', context));
-  if (!loop && headsAreRead) context.report(missingEntry('loop', 'repeats for ever', context));
+  // A function whose head a semicolon has cut off is there, for all that.
+  const isCutOff = context.problems.some(({ code }) => code === 'syntax-semicolon');
+  if (!setup && headsAreRead && !isCutOff)
+    context.report(missingEntry('setup', 'runs once at the start', context));
+  if (!loop && headsAreRead && !isCutOff) context.report(missingEntry('loop', 'repeats for ever', context));
   const initial: Statement = { node: 'initialize', stores: context.initial, span: spanOf(root) };
-  const problems = strangeIn(context.finish(), context);
+  const problems = cutOffIn(strangeIn(context.finish(), context), context);
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
   const tree: ProgramTree = {
     functions,
@@ -99,6 +103,24 @@ function strangeIn(problems: readonly ProgramProblem[], context: Context): reado
     notSupported(`the library ${path}`, spanOf(header)),
     ...problems.filter(({ code }) => code !== 'name-unknown'),
   ]);
+}
+
+/**
+ * Names that are not known in a block are known to the loop before it, which a semicolon has cut off from it: then it
+ * is the semicolon that no compiler gets over.
+ */
+function cutOffIn(problems: readonly ProgramProblem[], { cutOff }: Context): readonly ProgramProblem[] {
+  return cutOff.reduce((all, { semicolon, block }) => {
+    const isLost = ({ code, line }: ProgramProblem): boolean =>
+      code.startsWith('name-') && line >= block.line && line <= block.endLine;
+    if (!all.some(isLost)) return all;
+    const isSemicolon = ({ code, line }: ProgramProblem): boolean =>
+      code === 'empty-body' && line === semicolon.line;
+    return [
+      ...all.filter((problem) => !isLost(problem) && !isSemicolon(problem)),
+      emptyBodyThatStops(semicolon, 'for'),
+    ];
+  }, problems);
 }
 
 function readDefine(node: SyntaxNode, context: Context): void {
@@ -195,8 +217,13 @@ function pinChangeOf(context: Context): Pick<ProgramMemory, 'pinChange'> {
 }
 
 /** A statement that stands in no function. */
-function reportOutside(node: SyntaxNode, context: Context): void {
+function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context: Context): void {
   const span = spanOf(node);
+  if (node.type === 'compound_statement' && before && /\)\s*;$/.test(before.text)) {
+    const { endLine, endColumn } = spanOf(before);
+    context.report(cutOffBody({ line: endLine, column: endColumn - 1 }));
+    return;
+  }
   const shown = node.text.split('\n')[0]!.slice(0, 40);
   if (node.type !== 'expression_statement') {
     context.unsupported(`“${shown}” outside of a function`, node);

@@ -1,6 +1,7 @@
-import { refusal, textRepair, warning } from '../problem';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
+import { emptyBody } from './empty-body';
 import { readDeclaration } from './declarations';
 import { convert } from './conversions';
 import { readExpression } from './expressions';
@@ -91,26 +92,8 @@ function checkBody(node: SyntaxNode, body: SyntaxNode, word: 'if' | 'for' | 'whi
   if (!isEmpty) return;
   // A loop without a body may wait for something; with a block behind it that is not what was meant.
   if (word !== 'if' && behind?.type !== 'compound_statement') return;
-  const place = spanOf(body);
-  context.report(
-    warning(
-      'empty-body',
-      'fault',
-      place,
-      `Line ${place.line}: the semicolon after “${word} (…)” ends it right there. The block below no longer belongs to it and always runs.`,
-      [
-        `What belongs to the “${word}” in line ${place.line}?`,
-        `There is a semicolon right after the parenthesis on line ${place.line}.`,
-        `Remove the semicolon at column ${place.column} of line ${place.line}.`,
-      ],
-      textRepair(`Remove the semicolon in line ${place.line}.`, {
-        line: place.line,
-        column: place.column,
-        length: 1,
-        by: '',
-      }),
-    ),
-  );
+  context.report(emptyBody(spanOf(body), word));
+  if (word === 'for') context.cutOff.push({ semicolon: spanOf(body), block: spanOf(behind!) });
 }
 
 function readIf(node: SyntaxNode, context: Context): Statement {
@@ -128,37 +111,57 @@ function readIf(node: SyntaxNode, context: Context): Statement {
   };
 }
 
-/** A condition; an assignment right inside it is a fault that compiles. */
+/**
+ * A condition; an assignment that is asked like a question is a fault. It compiles where something can be set: a
+ * variable, and not what a function returns.
+ */
 export function readCondition(node: SyntaxNode, context: Context): Expression {
-  let inner: SyntaxNode = node;
-  while (inner.type === 'condition_clause' || inner.type === 'parenthesized_expression')
-    inner = namedChildren(inner)[0] ?? inner;
-  if (inner.type === 'assignment_expression' && inner.childForFieldName('operator')?.text === '=') {
-    const sign = spanOf(inner.childForFieldName('operator')!);
-    const left = inner.childForFieldName('left')!.text;
-    const right = inner.childForFieldName('right')!.text;
-    context.report({
-      ...refusal(
-        'assign-in-condition',
-        sign,
-        `Line ${sign.line}: one = sets ${left} to ${right} instead of comparing them, so the condition asks nothing.`,
-        [
-          `Does line ${sign.line} compare something, or does it set something?`,
-          `At column ${sign.column} of line ${sign.line} there is one =; comparing takes two.`,
-          `Write ${left} == ${right} in line ${sign.line}.`,
-        ],
-        textRepair(`Write == instead of = in line ${sign.line}.`, {
-          line: sign.line,
-          column: sign.column,
-          length: 1,
-          by: '==',
-        }),
-      ),
-      stopsCompiler: false,
-    });
-  }
-  return readExpression(node, context);
+  const assignments = assignmentsIn(node);
+  for (const assignment of assignments) context.report(singleEquals(assignment));
+  const [refused] = assignments.filter((assignment) => !isSettable(assignment));
+  return readExpression(refused ? refused.childForFieldName('right')! : node, context);
 }
+
+/** Assignments that stand where something is asked. */
+function assignmentsIn(node: SyntaxNode): readonly SyntaxNode[] {
+  const operator = node.childForFieldName('operator')?.text;
+  if (node.type === 'assignment_expression') return operator === '=' ? [node] : [];
+  const isAsked =
+    node.type === 'condition_clause' ||
+    node.type === 'parenthesized_expression' ||
+    (node.type === 'binary_expression' && (operator === '&&' || operator === '||')) ||
+    (node.type === 'unary_expression' && operator === '!');
+  return isAsked ? namedChildren(node).flatMap(assignmentsIn) : [];
+}
+
+function singleEquals(assignment: SyntaxNode): ProgramProblem {
+  const { line, column } = spanOf(assignment.childForFieldName('operator')!);
+  const [left, right] = ['left', 'right'].map((side) => assignment.childForFieldName(side)!.text);
+  return {
+    ...refusal(
+      'assign-in-condition',
+      { line, column },
+      `Line ${line}: one = sets ${left} to ${right} instead of comparing them, so the condition asks nothing.`,
+      [
+        `Does line ${line} compare something, or does it set something?`,
+        `At column ${column} of line ${line} there is one =; comparing takes two.`,
+        `Write ${left} == ${right} in line ${line}.`,
+      ],
+      textRepair(`Write == instead of = in line ${line}.`, { line, column, length: 1, by: '==' }),
+    ),
+    stopsCompiler: !isSettable(assignment),
+  };
+}
+
+const isSettable = (assignment: SyntaxNode): boolean =>
+  settable.has(assignment.childForFieldName('left')!.type);
+
+const settable: ReadonlySet<string> = new Set([
+  'identifier',
+  'subscript_expression',
+  'field_expression',
+  'pointer_expression',
+]);
 
 function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Context): Statement {
   if (kind !== 'do') checkBody(node, node.childForFieldName('body')!, kind, context);

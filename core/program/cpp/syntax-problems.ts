@@ -1,11 +1,14 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
+import { cutOffBody, emptyBodyThatStops } from './empty-body';
 import { typeWords } from './types';
 import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
 import type { TokenList } from './tokens';
 import type { Token } from '../token';
 
 const headerWords: ReadonlySet<string> = new Set(['if', 'for', 'while', 'switch']);
+const typeHeads: ReadonlySet<string> = new Set(['struct', 'enum', 'class', 'union']);
+const qualifiers: ReadonlySet<string> = new Set(['const', 'static', 'volatile', 'constexpr', 'extern']);
 const openers: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' };
 
 /**
@@ -18,7 +21,7 @@ export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly Prog
   if (quotes.length > 0) return quotes;
   if (list.strays.length > 0) return strayProblems(list.strays);
   const scan = new Scan(list.tokens);
-  const found = [...scan.brackets(), ...scan.statements()].sort(
+  const found = [...scan.brackets(), ...scan.statements(), ...scan.cutOffElse(), ...scan.openTypes()].sort(
     (a, b) => a.line - b.line || a.column - b.column,
   );
   return found.length > 0 ? found : [grammarProblem(root, list.tokens)];
@@ -74,6 +77,10 @@ class Scan {
           'The body of a function goes between braces.',
         ),
       ];
+    const cutOff = functions.find(
+      ({ bodyIndex }) => this.tokens[bodyIndex]?.text === ';' && this.tokens[bodyIndex + 1]?.text === '{',
+    );
+    if (cutOff) return [cutOffBody(this.tokens[cutOff.bodyIndex]!)];
     const starts = new Map(functions.map((header) => [header.index, header]));
     const open: { readonly index: number; readonly indent: number }[] = [];
     for (let index = 0; index < this.tokens.length; index += 1) {
@@ -226,6 +233,30 @@ class Scan {
     return [];
   }
 
+  /** `if (…); { … } else`: the semicolon has ended the condition, and its else is alone. */
+  cutOffElse(): readonly ProgramProblem[] {
+    return this.tokens.flatMap((token, index): readonly ProgramProblem[] => {
+      if (token.text !== 'else' || this.tokens[index - 1]?.text !== '}') return [];
+      const opener = this.opens[index - 1]!;
+      const [close, semicolon] = [this.tokens[opener - 2], this.tokens[opener - 1]];
+      if (semicolon?.text !== ';' || close?.text !== ')') return [];
+      const head = this.tokens[this.opens[opener - 2]! - 1];
+      return head?.text === 'if' ? [emptyBodyThatStops(semicolon, 'if')] : [];
+    });
+  }
+
+  /** `struct Signal { … }` without the semicolon behind it. */
+  openTypes(): readonly ProgramProblem[] {
+    return this.tokens.flatMap((token, index): readonly ProgramProblem[] => {
+      const opener = token.text === '}' ? this.opens[index]! : -1;
+      const isType = [opener - 1, opener - 2].some((at) => typeHeads.has(this.tokens[at]?.text ?? ''));
+      const next = this.tokens[index + 1];
+      return opener > 0 && isType && next?.startsLine && next.text !== ';'
+        ? [missing('syntax-semicolon', token, ';', 'What a struct or an enum lists ends with one.')]
+        : [];
+    });
+  }
+
   private unclosedParenthesis(opener: string, index: number): ProgramProblem {
     return missing(
       'syntax-paren',
@@ -329,7 +360,8 @@ class Scan {
 
   /** `Lamp front;`: an unknown word before a name at the start of a statement reads as a type. */
   private declares(index: number): boolean {
-    const start = this.statementStart(index);
+    let start = this.statementStart(index);
+    while (qualifiers.has(this.tokens[start]!.text) && start < index) start += 1;
     const behind = this.tokens[index + 2]?.text;
     return (
       start === index &&

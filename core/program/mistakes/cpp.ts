@@ -5,6 +5,8 @@ const inLoop = (body: string): string =>
 /** Mistakes of C++ by the code that has to be found; `marked.ts` says what the marks mean. */
 export const cppMistakes: MistakeTable = {
   'syntax-semicolon': [
+    'void setup() { }\nvoid loop()[[;]] {\n  delay(5);\n}\n',
+    'struct Signal {\n  int key;\n}|\nSignal mast;\nvoid setup() { }\nvoid loop() { }\n',
     inLoop('  digitalWrite(LAMP, HIGH)|\n  delay(500);'),
     inLoop('  digitalWrite(LAMP, HIGH);\n  delay(500)|'),
     inLoop('  count++|\n  delay(count);'),
@@ -126,6 +128,15 @@ export const cppMistakes: MistakeTable = {
   'assign-in-condition': [
     inLoop('  if (count [[=]] 3) { delay(5); }'),
     inLoop('  while (count [[=]] 3) { delay(5); }'),
+    inLoop('  if (digitalRead(2) [[=]] LOW) { delay(5); }'),
+    inLoop('  if (count > 3 && digitalRead(2) [[=]] LOW) { delay(5); }'),
+    inLoop('  while (!(analogRead(A0) [[=]] 3)) { delay(5); }'),
+  ],
+  'empty-body': [
+    inLoop('  if (count > 3)[[;]] { delay(5); }'),
+    inLoop('  if (count > 3)[[;]] { delay(5); } else { delay(6); }'),
+    inLoop('  if (count > 3) { delay(4); } else if (count > 2)[[;]] { delay(5); } else { delay(6); }'),
+    inLoop('  for (int i = 0; i < 3; i++)[[;]] { delay(i); }'),
   ],
   'missing-entry': ['|void setup() { }\n', '|int x = 5;\nvoid loop() { }\n'],
 };

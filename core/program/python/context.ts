@@ -81,7 +81,7 @@ export class Context extends ProblemLog {
       ...refusal(
         other === undefined ? 'name-unknown' : 'name-case',
         span,
-        `Line ${span.line}: ${what}${near === undefined ? '.' : `; “${near}” it has.`}${other === undefined ? '' : ' Capitals count.'}`,
+        `Line ${span.line}: ${what}${near === undefined ? '.' : `, but it has “${near}”.`}${other === undefined ? '' : ' Capitals count.'}`,
         [
           `Compare “${name}” in line ${span.line} with an example, letter by letter. Are they the same?`,
           near === undefined
