@@ -12,6 +12,7 @@ function observe(
   leds: Readonly<Record<string, readonly (readonly [at: number, currentMa: number])[]>>,
   seconds = 12,
   serial = '',
+  ended: Trace['ended'] = { reason: 'time', at: seconds, line: 1 },
 ): Outcome {
   const trace: Trace = {
     seconds,
@@ -37,7 +38,7 @@ function observe(
     silentErrors: [],
     solutions: 0,
     steps: 0,
-    ended: { reason: 'time', at: seconds, line: 1 },
+    ended,
   };
   const observed: Observed = {
     wiring: beacon.reference,
@@ -262,5 +263,37 @@ describe('printed text', () => {
 
   test('that is wanted too early has not been printed yet', () => {
     expect(observe({ serial: 'contains', text: 'tide', to: 0.5 }, {}, 12, 'tide').passed).toBe(false);
+  });
+});
+
+describe('what a run does not show', () => {
+  const stopped = (reason: 'changes' | 'steps', at: number): Trace['ended'] => ({ reason, at, line: 3 });
+  const dark: Expectation = { lamp: 'D1', is: 'off', from: 5, to: 8 };
+
+  test.each(['changes', 'steps'] as const)('is not passed when it was cut by its %s before', (reason) => {
+    const early = observe(dark, { D1: [[0, 0]] }, 12, '', stopped(reason, 2));
+    expect(early).toEqual({
+      passed: false,
+      observed: 'the run stopped at 2 s, too early to show this',
+      failures: [],
+    });
+    const amid = observe(dark, { D1: [[0, 0]] }, 12, '', stopped(reason, 6));
+    expect(amid.passed).toBe(false);
+    expect(observe(dark, { D1: [[0, 0]] }, 12, '', stopped(reason, 9)).passed).toBe(true);
+  });
+
+  test('is not passed when the scenario is over before it begins', () => {
+    const late = observe({ lamp: 'D1', is: 'off', from: 20 }, { D1: [[0, 0]] });
+    expect(late).toEqual({
+      passed: false,
+      observed: 'the scenario is over at 12 s, before this begins',
+      failures: [],
+    });
+  });
+
+  test('is not passed when an answer is expected to what nobody does', () => {
+    const answer = observe({ responds: 'D1', to: 'S1', within: 1, then: 'on' }, { D1: [[0, 8]] });
+    expect(answer.passed).toBe(false);
+    expect(answer.observed).toContain('nothing is done to S1');
   });
 });

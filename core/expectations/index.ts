@@ -1,3 +1,5 @@
+import { watchedSeconds, type Trace } from '../rehearsal/trace';
+import { seconds } from '../units';
 import { z } from 'zod';
 import type { Result } from '../result';
 import { notUnderstood, readBy } from '../words/reading';
@@ -35,9 +37,35 @@ export const partsOfExpectation = (expectation: Expectation): readonly string[] 
 export const pausesOf = (expectation: Expectation): readonly number[] =>
   definitionOf(expectation).pauses?.(expectation) ?? [];
 
-/** Checks one expectation on a run. */
-export const checkExpectation = (expectation: Expectation, observed: Observed): Outcome =>
-  definitionOf(expectation).check(expectation, observed);
+/** Checks one expectation on a run. What the run was too short to show is not passed. */
+export function checkExpectation(expectation: Expectation, observed: Observed): Outcome {
+  const { unseen, isNothingSeen } = unseenOf(expectation, observed.trace);
+  const outcome = isNothingSeen ? undefined : definitionOf(expectation).check(expectation, observed);
+  return outcome && (unseen === undefined || !outcome.passed)
+    ? outcome
+    : { passed: false, observed: unseen ?? '', failures: [] };
+}
+
+/** Why a run does not show the whole window of an expectation, if so, and whether it shows nothing of it. */
+function unseenOf(
+  expectation: Expectation,
+  trace: Trace,
+): { readonly unseen?: string; readonly isNothingSeen: boolean } {
+  // What answers a press has in `to` the part that is pressed.
+  const { from = 0, to } = expectation as { readonly from?: number; readonly to?: number | string };
+  const end = typeof to === 'number' ? to : trace.seconds;
+  if (from >= trace.seconds)
+    return {
+      unseen: `the scenario is over at ${seconds(trace.seconds)}, before this begins`,
+      isNothingSeen: true,
+    };
+  const until = watchedSeconds(trace);
+  if (Math.min(end, trace.seconds) <= until + 1e-6) return { isNothingSeen: false };
+  return {
+    unseen: `the run stopped at ${seconds(until)}, too early to show this`,
+    isNothingSeen: from >= until,
+  };
+}
 
 /** An expectation as a sentence: `D1 lit 0.5 s, dark 2.5 s, over and over`. `readExpectation` reads it again. */
 export const expectationSentence = (expectation: Expectation): string =>

@@ -37,6 +37,10 @@ export function ledViewOf(
     intervals: within(intervals, from, to),
     phases: phasesOf(within(intervals, from, to)),
     seconds: to - from,
+    span:
+      from === 0 && to === observed.trace.seconds
+        ? `for the whole ${seconds(to)}`
+        : `from ${seconds(from)} to ${seconds(to)}`,
     tolerance: expectation.tolerance ?? DEFAULT_TOLERANCE,
   };
 }
@@ -57,6 +61,8 @@ export interface LedView {
   readonly intervals: readonly SeenInterval[];
   readonly phases: readonly Phase[];
   readonly seconds: number;
+  /** The window in words: `for the whole 12 s`, `from 2 s to 6 s`. */
+  readonly span: string;
   readonly tolerance: number;
 }
 
@@ -132,10 +138,10 @@ export function neverLit(view: LedView): Observation {
   return saw(
     view,
     'not-lit',
-    `${glow} for the whole ${seconds(view.seconds)}.`,
+    `${glow} ${view.span}.`,
     [
       `Is there a whole path for the current, from a pin through ${view.ref} and back to ground?`,
-      `${view.ref} gets ${milliamps(currentMa)} at most in ${seconds(view.seconds)}; you need about 0.5 mA to see it light up.`,
+      `${view.ref} gets ${milliamps(currentMa)} at most ${view.span}; you need about 0.5 mA to see it light up.`,
       `Step through the current path of ${view.ref} hole by hole, and see where it stops.`,
     ],
     { currentMa: quantity(currentMa, 'mA') },
@@ -146,7 +152,7 @@ export function neverDark(view: LedView): Observation {
   return saw(
     view,
     'not-dark',
-    `is lit for the whole ${seconds(view.seconds)} and never goes dark.`,
+    `is lit ${view.span} and never goes dark.`,
     [
       `What in the program makes ${view.ref} go dark, and for how long?`,
       `${view.ref} carries ${milliamps(brightest(view))} all the time.`,

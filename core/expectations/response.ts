@@ -57,6 +57,12 @@ export const response: ExpectationDefinition<Response> = {
       .map(momentOf)
       .filter((at) => at >= (expectation.from ?? 0) && at < observedSeconds(observed.trace))
       .sort((one, other) => one - other);
+    if (moments.length === 0)
+      return {
+        passed: false,
+        observed: `nothing is done to ${expectation.to}, so nothing answers`,
+        failures: [],
+      };
     const delays = moments.map((at, index) => delayAfter(at, moments[index + 1], expectation, phases));
     const late = delays.findIndex((delay) => delay === undefined || delay > expectation.within + 1e-6);
     const worst = Math.max(0, ...delays.map((delay) => delay ?? 0));

@@ -36,7 +36,8 @@ export function proposedScenarios(exercise: Exercise, grammars: Grammars): reado
   const program = programOf(exercise, grammars);
   if (!program.compiled) return [];
   const reference = referenceOf(exercise, grammars);
-  const run = rehearsalOf(program.compiled, new SolvedCircuit(new Circuit(wiring)), board, STEPS);
+  const itself = new Map(wiring.parts.map((part) => [part.ref as string, part]));
+  const run = rehearsalOf(program.compiled, new SolvedCircuit(new Circuit(wiring)), board, itself, STEPS);
   const named = new Set(data.scenarios.map(({ name }) => name));
   const situations = situationsOf(wiring, run({ for: UNTOUCHED_SECONDS, stimuli: [] }, {})).filter(
     ({ name }) => !named.has(name),

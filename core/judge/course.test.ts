@@ -1,8 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { languageOf, stageOf } from '../formats/exercise';
+import { boardsOf, languageOf, stageOf } from '../formats/exercise';
 import { compileProgram } from '../program';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
+import { readWiring } from '../wiring/read';
+import { writeTable } from '../wiring/table';
 import { check } from './check';
 
 const asStages = courseExercises.flatMap(({ name, exercise }) =>
@@ -38,4 +40,32 @@ describe('the reference of every exercise, form and stage', () => {
       'dusk-switch',
     ]);
   });
+
+  test.each(courseExercises.map(({ name, exercise }) => [name, exercise] as const))(
+    '%s passes with its parts under other names: what is done and seen is of the part that stands for the one named',
+    (_, exercise) => {
+      const rows = writeTable(exercise.reference).trimEnd().split('\n');
+      // The next one of its kind has the name: S1 becomes S2, and the last one S1.
+      const names = new Map<string, string>();
+      const { parts } = exercise.reference;
+      for (const { kind } of parts)
+        parts
+          .filter((part) => part.kind === kind)
+          .forEach(({ ref }, index, alike) => names.set(ref, alike[(index + 1) % alike.length]!.ref));
+      const table = rows
+        .map((row) => row.replace(/^[^,]+/, (ref) => names.get(ref) ?? ref))
+        .map((row) =>
+          row.replace(/,([A-Z]+\d+)(\.[a-z]\w*)$/, (whole, ref: string, leg: string) =>
+            names.has(ref) ? `,${names.get(ref)}${leg}` : whole,
+          ),
+        )
+        .join('\n');
+      const read = readWiring(`${table}\n`, { boards: boardsOf(exercise.data) });
+      if (!read.ok) throw new Error(read.problems[0]!.message);
+      const program = compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
+      const { verdict, findings } = check(exercise, { wiring: read.value, program }, grammars);
+      expect(findings.map(({ code, message }) => `${code}: ${message}`)).toEqual([]);
+      expect(verdict).toBe('as-drawn');
+    },
+  );
 });

@@ -10,6 +10,7 @@ import type { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
+import { doneTo, type Stimulus } from '../stimuli';
 import { checkExpectation, type Observed, type Outcome } from '../expectations';
 
 /** What of a scenario decides how it runs. */
@@ -21,11 +22,18 @@ export type Chance = Pick<RehearsalOptions, 'bounceSeed' | 'floatingReads' | 'se
 /** Runs a build through a scenario, with chance falling as it is told; `steps` limits the run. */
 export type Run = (scenario: Played, chance: Chance, steps?: number) => Trace;
 
+/** What a scenario does to the parts of a build, by the reference part that each stands for. */
+export const stimuliOn = (
+  { stimuli }: Pick<Played, 'stimuli'>,
+  pairs: ReadonlyMap<string, PlacedPart>,
+): readonly Stimulus[] => stimuli.flatMap((stimulus) => doneTo(stimulus, (name) => pairs.get(name)?.ref));
+
 /** A way to run a program on a wiring; `usualSteps` limits each run that says nothing else. */
 export const rehearsalOf = (
   program: Compiled,
   circuit: SolvedCircuit,
   board: BoardProfile,
+  pairs: ReadonlyMap<string, PlacedPart>,
   usualSteps: number | undefined,
 ): Run => {
   return (scenario, chance, steps = usualSteps) =>
@@ -35,7 +43,7 @@ export const rehearsalOf = (
       board,
       {
         seconds: scenario.for,
-        stimuli: scenario.stimuli,
+        stimuli: stimuliOn(scenario, pairs),
         ...(steps === undefined ? {} : { steps }),
         ...chance,
       },

@@ -62,6 +62,7 @@ export function sendingRateOf(exercise: Exercise, grammars: Grammars): number | 
     compiled,
     new SolvedCircuit(new Circuit(exercise.reference)),
     exercise.board,
+    new Map(),
     undefined,
   );
   const { serialStarted, serialRate } = run({ for: STARTED_BY, stimuli: [] }, {});

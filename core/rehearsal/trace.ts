@@ -123,6 +123,10 @@ export const driveText = (drive: PinDrive, pwmRange: number): string =>
 export const observedSeconds = ({ seconds, ended }: Trace): number =>
   ended.reason === 'changes' ? ended.at : seconds;
 
+/** Seconds of the run that were really played: what comes after a run was given up is not known. */
+export const watchedSeconds = ({ seconds, ended }: Trace): number =>
+  ended.reason === 'changes' || ended.reason === 'steps' ? Math.min(ended.at, seconds) : seconds;
+
 /** The last change by a moment; `undefined` when nothing has happened by then. */
 export const lastBy = <Change extends { readonly at: number }>(
   changes: readonly Change[] | undefined,

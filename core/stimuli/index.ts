@@ -60,6 +60,17 @@ export function touchedBy(
   return touches && { how: touches, name: (stimulus as unknown as Record<string, string>)[key]! };
 }
 
+/** A stimulus as it is done to the part that stands for the one it names; nothing where there is none. */
+export function doneTo(
+  stimulus: Stimulus,
+  standing: (name: string) => string | undefined,
+): readonly Stimulus[] {
+  const touched = touchedBy(stimulus);
+  if (!touched) return [stimulus];
+  const name = standing(touched.name);
+  return name === undefined ? [] : [{ ...stimulus, [definitionOf(stimulus).key]: name } as Stimulus];
+}
+
 /** A stimulus as a sentence: `press S1 at 2 s for 0.3 s`. `readStimulus` reads it again. */
 export const stimulusSentence = (stimulus: Stimulus): string => definitionOf(stimulus).sentence.say(stimulus);
 
