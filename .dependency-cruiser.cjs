@@ -77,7 +77,7 @@ module.exports = {
       from: { path: '^core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|papaparse|@types/papaparse)/',
+        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|diff)/',
       },
     },
     {

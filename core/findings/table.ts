@@ -21,6 +21,8 @@ export interface FindingRow {
   readonly needsRewriting?: true;
   /** Whether the board's software takes no program that has it. */
   readonly isRefused?: true;
+  /** Whether a build that does its job all the same is at risk: something of it is dead, and nothing watched it. */
+  readonly isRiskInAnyCase?: true;
   /** Whether a build that has it and works is another than the one that was asked for. */
   readonly isAnotherBuild?: true;
 }
@@ -31,12 +33,32 @@ export interface FindingRow {
  */
 export const findingTable = {
   'part-bypassed': { domain: 'wiring', title: 'Part with both legs in one row', families: { current: 1 } },
-  'polarity-reversed': { domain: 'wiring', title: 'LED the wrong way round', families: { current: 2 } },
-  'leg-open': { domain: 'wiring', title: 'A leg that connects to nothing', families: { path: 5 } },
-  'no-return': { domain: 'wiring', title: 'No way back to ground', families: { path: 6 } },
+  'polarity-reversed': {
+    domain: 'wiring',
+    title: 'LED the wrong way round',
+    families: { current: 2 },
+    isRiskInAnyCase: true,
+  },
+  'leg-open': {
+    domain: 'wiring',
+    title: 'A leg that connects to nothing',
+    families: { path: 5 },
+    isRiskInAnyCase: true,
+  },
+  'no-return': {
+    domain: 'wiring',
+    title: 'No way back to ground',
+    families: { path: 6 },
+    isRiskInAnyCase: true,
+  },
   'off-by-one': { domain: 'wiring', title: 'One row off', families: { path: 1 } },
   'gap-not-crossed': { domain: 'wiring', title: 'On the wrong side of the gap', families: { path: 2 } },
-  'rail-unpowered': { domain: 'wiring', title: 'A rail with no power', families: { path: 3 } },
+  'rail-unpowered': {
+    domain: 'wiring',
+    title: 'A rail with no power',
+    families: { path: 3 },
+    isRiskInAnyCase: true,
+  },
   'rail-swapped': {
     domain: 'wiring',
     title: 'Plus and minus rails swapped',
@@ -127,7 +149,7 @@ export const findingTable = {
     families: { current: 11 },
   },
   'voltage-mismatch': { domain: 'wiring', title: 'Wrong voltage' },
-  'no-common-ground': { domain: 'wiring', title: 'Grounds not joined' },
+  'no-common-ground': { domain: 'wiring', title: 'Grounds not joined', isRiskInAnyCase: true },
   'actuator-from-pin': { domain: 'wiring', title: 'Motor fed by a pin' },
   'supply-sag': { domain: 'wiring', title: 'A motor start that resets the board' },
   'inductive-no-diode': { domain: 'wiring', title: 'Motor switched without a diode' },
@@ -153,7 +175,12 @@ export const findingTable = {
   'direction-unset': { domain: 'program', title: 'Pin never made an output' },
   'pullup-unset': { domain: 'program', title: 'Pull-up not switched on', families: { input: 4 } },
   'logic-inverted': { domain: 'program', title: 'On and off swapped' },
-  'pin-disagrees': { domain: 'program', title: 'Program and wire use different pins', families: { pin: 2 } },
+  'pin-disagrees': {
+    domain: 'program',
+    title: 'Program and wire use different pins',
+    families: { pin: 2 },
+    isRiskInAnyCase: true,
+  },
   'pin-unused': { domain: 'program', title: 'A pin that is never used' },
   'state-reset': { domain: 'program', title: 'Forgets each time round the loop', needsRewriting: true },
   'missing-pause': { domain: 'program', title: 'Delay missing', families: { rhythm: 3 } },
@@ -163,8 +190,17 @@ export const findingTable = {
     families: { rhythm: 4 },
   },
   'missed-input': { domain: 'program', title: 'Checks the button too rarely', needsRewriting: true },
-  'wait-in-interrupt': { domain: 'program', title: 'Waits in an interrupt', needsRewriting: true },
-  'shared-not-volatile': { domain: 'program', title: 'Shared with an interrupt, not volatile' },
+  'wait-in-interrupt': {
+    domain: 'program',
+    title: 'Waits in an interrupt',
+    needsRewriting: true,
+    isRiskInAnyCase: true,
+  },
+  'shared-not-volatile': {
+    domain: 'program',
+    title: 'Shared with an interrupt, not volatile',
+    isRiskInAnyCase: true,
+  },
   'double-count': {
     domain: 'program',
     title: 'Counts both edges',
@@ -191,7 +227,7 @@ export const findingTable = {
   'serial-rate': { domain: 'program', title: 'Serial speeds don’t match' },
   'magic-number': { domain: 'program', title: 'Give this number a name' },
   'never-ends': { domain: 'program', title: 'A loop that never ends', families: { rhythm: 1 } },
-  'runtime-error': { domain: 'program', title: 'Stops with an error' },
+  'runtime-error': { domain: 'program', title: 'Stops with an error', isRiskInAnyCase: true },
   'not-lit': { domain: 'behaviour', title: 'LED stays dark' },
   'not-dark': { domain: 'behaviour', title: 'LED never goes dark' },
   'stays-on': { domain: 'behaviour', title: 'Stops while lit', families: { rhythm: 6 } },

@@ -1,17 +1,17 @@
 import { effortLeft, OutOfEffort, within } from '../effort';
-import { toFinding, type Finding, type Observation, type Repair } from '../findings/finding';
+import { toFinding, type Finding, type Observation } from '../findings/finding';
+import { rowOf } from '../findings/table';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
 import type { Sighting } from '../formats/sighting';
 import type { Grammars } from '../program';
 import { benchDisagrees } from './bench-disagrees';
+import { causesOf, causesUnseen, type Cause } from './causes';
 import { Examiner, referenceOf, type Build, type Examination } from './examine';
 import { ENGINE } from './engine';
-import { byCause, isProgram, isWiring } from '../findings/order';
-import type { Candidate } from './repair/candidate';
+import { byCause } from '../findings/order';
 import { notJudged } from './not-judged';
-import { findingOfMove, findingOfWord } from './repair/classify';
-import { searchRepair, STEPS_OF_A_TRY, type RepairSet } from './repair/search';
+import { searchRepair, searchWiring } from './repair/search';
 
 export interface CheckOptions {
   /** What the student says they saw on the real bench. */
@@ -53,9 +53,10 @@ function judge(exercise: Exercise, build: Build, grammars: Grammars, options: Ch
   const before = effortLeft();
   const examiner = new Examiner(referenceOf(exercise, grammars));
   const examination = examiner.examine(build);
-  const judged =
-    hasPassed(examination.verdict) || examination.verdict === 'cannot-tell'
-      ? withoutRepair(build, examination)
+  const judged = hasPassed(examination.verdict)
+    ? withoutRepair(examination)
+    : examination.verdict === 'cannot-tell'
+      ? withWhatIsMissing(examiner, build, examination, grammars)
       : withCauses(examiner, build, examination, grammars, before - effortLeft());
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
@@ -74,14 +75,38 @@ function judge(exercise: Exercise, build: Build, grammars: Grammars, options: Ch
   };
 }
 
-/** A passed build has no cause; one that cannot be told has what is missing as its cause. */
-function withoutRepair(build: Build, { verdict, observations }: Examination): Finding[] {
-  const findings = byCause(observations).map(toFinding);
-  if (verdict !== 'cannot-tell') return findings;
-  return [missingInput(build, findings), ...findings.filter((finding) => finding.severity !== 'fault')];
+/** A passed build has no cause. */
+const withoutRepair = ({ observations }: Examination): Finding[] => byCause(observations).map(toFinding);
+
+/** One that cannot be told has what is missing as its cause, and beside it what is wrong with its wiring already. */
+function withWhatIsMissing(
+  examiner: Examiner,
+  build: Build,
+  examination: Examination,
+  grammars: Grammars,
+): Finding[] {
+  const { wiring } = build;
+  const { observations } = examination;
+  const isWired = wiring.board !== undefined && wiring.parts.length > 0;
+  const repair = isWired
+    ? searchWiring(examiner, build, examination, grammars, OF_LOOK_AND_SEARCH)
+    : undefined;
+  const told = repair && within(OF_CAUSES, () => causesOf(build, examination, repair));
+  const causes = told?.ended ? marked(told.value) : [];
+  const isRight = isWired && causes.length === 0 && examination.match.same;
+  const missing = missingInput(build, byCause(observations).map(toFinding), isRight);
+  const others = byCause(observations)
+    .map(toFinding)
+    .filter((finding) => ![...causes, missing].some((other) => isSame(other, finding)))
+    .filter((finding) => isWired || finding.severity !== 'fault');
+  return [...causes, missing, ...others];
 }
 
-function missingInput({ wiring, program }: Build, findings: readonly Finding[]): Finding {
+function missingInput(
+  { wiring, program }: Build,
+  findings: readonly Finding[],
+  isRightWiring: boolean,
+): Finding {
   const unsupported = program.problems.find((problem) => problem.unsupported);
   const first =
     unsupported &&
@@ -94,7 +119,7 @@ function missingInput({ wiring, program }: Build, findings: readonly Finding[]):
         severity: 'fault',
         line: 1,
         column: 1,
-        message: 'There is no program yet, so there is nothing to run.',
+        message: `${isRightWiring ? 'The wiring is as it should be. ' : ''}There is no program yet, so there is nothing to run.`,
         hints: [
           'Where is your program?',
           'The program box is empty.',
@@ -119,10 +144,7 @@ function missingInput({ wiring, program }: Build, findings: readonly Finding[]):
   };
 }
 
-/**
- * Marks the causes: for each change of the smallest repair, the first finding that is there with all
- * the other changes made, and gone with this one too. Everything else is a consequence.
- */
+/** Marks the causes: what each change of the smallest repair is evidence of. Everything else is a consequence. */
 function withCauses(
   examiner: Examiner,
   build: Build,
@@ -133,122 +155,29 @@ function withCauses(
   // Whose look has taken long gets a shorter search: a busy program would be as busy at every try.
   const left = Math.max(LEAST_OF_A_SEARCH, OF_LOOK_AND_SEARCH - taken);
   const repair = searchRepair(examiner, build, examination, grammars, left);
-  const all = [...examination.observations];
-  const told = within(Math.min(OF_CAUSES, left), () => causesOf(examiner, build, all, repair));
-  const causes = told.ended ? told.value : causesUnseen(build, all, repair);
-  const ordered = byCause(causes.map(({ observation }) => observation));
-  const marked: Finding[] = ordered.map((observation) => {
-    const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
-    return { ...toFinding(observation), cause: true, ...(known ? { repair: known } : {}) };
-  });
-  const unique = marked.filter(
-    (finding, index) => marked.findIndex((other) => isSame(other, finding)) === index,
-  );
+  const all = examination.observations;
+  const told = within(Math.min(OF_CAUSES, left), () => causesOf(build, examination, repair));
+  const causes = told.ended ? told.value : causesUnseen(build, examination, repair);
+  const unique = marked(causes);
   const rest = byCause(all).filter(
     (observation) => !unique.some((finding) => isSame(finding, toFinding(observation))),
   );
   return [...unique, ...rest.map(toFinding)];
 }
 
-interface Cause {
-  readonly observation: Observation;
-  readonly repair?: Repair;
-}
-
-const repairOf = ({ text, edits }: Candidate): Repair => ({ text, edits });
-
-function causesOf(
-  examiner: Examiner,
-  build: Build,
-  all: readonly Observation[],
-  { candidates, rest }: RepairSet,
-): readonly Cause[] {
-  const look: Look = (tried) => examiner.examine(tried, STEPS_OF_A_TRY);
-  const causes: Cause[] = [];
-  for (const candidate of candidates) {
-    const observation = causeOf(candidate, candidates, build, look);
-    if (observation) causes.push({ observation, repair: repairOf(candidate) });
-  }
-  if (!rest) return causes;
-  const observation =
-    causeWithoutRepair(rest, build, all, look) ?? (causes.length === 0 ? mostLikely(all) : undefined);
-  if (observation)
-    causes.push({ observation, ...(observation.repair ? { repair: observation.repair } : {}) });
-  return causes;
-}
-
-/** The causes as far as the build itself shows them, when its repairs cannot be looked at any more. */
-function causesUnseen(
-  build: Build,
-  all: readonly Observation[],
-  { candidates }: RepairSet,
-): readonly Cause[] {
-  const causes = candidates.flatMap((candidate): readonly Cause[] => {
-    const [observation] = byCause(saidBy(candidate, build));
-    return observation ? [{ observation, repair: repairOf(candidate) }] : [];
-  });
-  const first = mostLikely(all);
-  return causes.length > 0 || !first ? causes : [{ observation: first }];
-}
-
-/** The first in the order of causes, of those that keep a build from passing. */
-const mostLikely = (all: readonly Observation[]): Observation | undefined =>
-  byCause(all.filter(({ severity }) => severity !== 'advice'))[0] ?? byCause(all)[0];
-
-/** Checks a build that is tried in full. */
-type Look = (build: Build) => Examination;
-
 const isSame = (one: Finding, other: Finding): boolean =>
   one.code === other.code && one.message === other.message;
 
-/** What is wrong with a program that no change mends: its first error, or what it does on a right wiring. */
-function causeWithoutRepair(
-  rest: Build,
-  build: Build,
-  seen: readonly Observation[],
-  look: Look,
-): Observation | undefined {
-  const refused = build.program.problems.find((problem) => problem.stopsCompiler);
-  const { verdict, observations } = look(rest);
-  if (refused) return observations.find((observation) => observation.message === refused.message);
-  if (hasPassed(verdict)) return undefined;
-  const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
-  const [first] = byCause(about);
-  // What was seen on the build itself has its own numbers.
-  return first && (seen.find(({ code, line }) => code === first.code && line === first.line) ?? first);
-}
-
-function causeOf(
-  candidate: Candidate,
-  set: readonly Candidate[],
-  build: Build,
-  look: Look,
-): Observation | undefined {
-  let others: Build | undefined = build;
-  for (const other of set) if (other !== candidate && others) others = other.apply(others);
-  if (!others) return undefined;
-  const { observations } = look(others);
-  const repaired = candidate.apply(others);
-  const left = new Set(
-    repaired
-      ? look(repaired).observations.map((observation) => `${observation.code} ${observation.message}`)
-      : [],
-  );
-  const explained = observations.filter(
-    (observation) => !left.has(`${observation.code} ${observation.message}`),
-  );
-  const pool = [...saidBy(candidate, others), ...explained];
-  const inDomain = pool.filter(({ code }) =>
-    candidate.domain === 'wiring' ? isWiring(code) : isProgram(code),
-  );
-  return byCause(inDomain.length > 0 ? inDomain : pool)[0];
-}
-
-/** What a single change says by itself of the build that it is made to. */
-function saidBy({ edits }: Candidate, build: Build): readonly Observation[] {
-  const [edit] = edits;
-  if (!edit || edits.length > 1) return [];
-  return [findingOfMove(edit, build.wiring), findingOfWord(edit, build.program.source)].flatMap(
-    (observation) => observation ?? [],
-  );
+/**
+ * Causes as findings with their repairs, each once, in the order of causes: what damages something, what keeps the
+ * program from running at all, then the rest.
+ */
+function marked(causes: readonly Cause[]): Finding[] {
+  const rank = ({ code }: Observation): number => (rowOf(code).isHazard ? 0 : rowOf(code).isRefused ? 1 : 2);
+  const ordered = byCause(causes.map(({ observation }) => observation)).toSorted((a, b) => rank(a) - rank(b));
+  const all = ordered.map((observation): Finding => {
+    const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
+    return { ...toFinding(observation), cause: true, ...(known ? { repair: known } : {}) };
+  });
+  return all.filter((finding, index) => all.findIndex((other) => isSame(other, finding)) === index);
 }

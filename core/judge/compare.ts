@@ -109,7 +109,7 @@ export const comparedParts: ComparingRule = (built, asked) => {
 };
 
 /** Whether a part's amount lies within what the exercise accepts for it. */
-function isAccepted({ accepted }: Exercise, reference: PlacedPart, { value }: PlacedPart): boolean {
+export function isAccepted({ accepted }: Exercise, reference: PlacedPart, { value }: PlacedPart): boolean {
   const range = accepted.get(reference.ref);
   return (
     range !== undefined &&
@@ -177,7 +177,7 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
   const trace = runs[0]?.trace;
   if (!trace) return [];
   const wiredPins = circuit.wiredSignals;
-  const driven = [...trace.pins.keys(), ...trace.undirected.map(({ pin }) => pin)];
+  const driven = [...trace.pins.keys(), ...trace.reads.keys(), ...trace.undirected.map(({ pin }) => pin)];
   const codeOnly = [...new Set(driven)].filter((pin) => !wiredPins.includes(pin));
   const wiredOnly = wiredPins.filter((pin) => !driven.includes(pin));
   const found: Observation[] = [];

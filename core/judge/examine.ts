@@ -1,5 +1,6 @@
 import type { PinDrive, PinDrives } from '../electrics/bench';
 import { prepareBench } from '../electrics/bench';
+import { ref as makeRef } from '../brand';
 import type { Observation } from '../findings/finding';
 import { rowOf } from '../findings/table';
 import { languageOf, referencePins, type Exercise } from '../formats/exercise';
@@ -11,8 +12,9 @@ import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { ledBands, type LedBands } from './led-bands';
+import type { Build } from './build';
 import { correspondence } from './compare';
-import { rehearsalOf, type Judging, type Played } from './judging';
+import { rehearsalOf, stimuliOn, type Judging, type Played } from './judging';
 import { matchCircuits, reduced, type Match, type Reduced } from './match';
 import { wordingOf } from './program';
 import { observationsOn, onceEach } from './rules';
@@ -20,15 +22,11 @@ import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './sc
 import { contactStates } from './states';
 import type { SolvedState } from './subject';
 
+export type { Build } from './build';
+
 /** Steps that a run may take: several seconds in which every pass of the program does something. */
 const STEPS_OF_A_RUN = 8_000_000;
 const STEPS_AFTER_A_BUSY_RUN = 500_000;
-
-/** What a student hands in, read. */
-export interface Build {
-  readonly wiring: Wiring;
-  readonly program: Program;
-}
 
 /** The reference of an exercise, reduced once for many checks. */
 export interface Reference {
@@ -126,7 +124,8 @@ export class Examiner {
     return { unmet, traces };
   }
 
-  examine(build: Build, steps?: number): Examination {
+  /** The full check of a build. `steps` limits each run; `seen`: its plain runs, where they are known already. */
+  examine(build: Build, steps?: number, seen?: readonly Trace[]): Examination {
     const { wiring, program } = build;
     const { exercise, ledBands: bands, pins, reduced: asked } = this.reference;
     const { solved } = this.look(wiring);
@@ -134,7 +133,8 @@ export class Examiner {
     const match = this.matchOf(wiring);
     const judging = this.judging(build, steps ?? STEPS_OF_A_RUN);
     const played = scenariosOf(exercise);
-    const traces = judging ? runsOf(played, judging, steps) : [];
+    const isSeen = seen?.length === played.length && seen.every(({ ended }) => ended.reason !== 'steps');
+    const traces = isSeen ? seen : judging ? runsOf(played, judging, steps) : [];
     const judged = exercise.data.scenarios.map((scenario, index) =>
       judging ? judgeScenario(scenario, traces[index]!, judging) : notRun(scenario),
     );
@@ -159,7 +159,10 @@ export class Examiner {
       },
       ran: {
         problems: program.problems,
-        runs: traces.map((trace, index) => ({ trace, stimuli: played[index]!.stimuli })),
+        runs: traces.map((trace, index) => ({
+          trace,
+          stimuli: stimuliOn(played[index]!, this.pairsOf(wiring)),
+        })),
         board: exercise.board,
         wording: wordingOf(languageOf(exercise)),
       },
@@ -168,7 +171,10 @@ export class Examiner {
     const asksNothing = exercise.data.scenarios.length === 0;
     const passed =
       traces.length > 0 && judged.every(({ result }) => result.passed) && (!asksNothing || match.same);
-    const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed);
+    const isExtra = (ref: string): boolean =>
+      circuit.part(makeRef(ref)) !== undefined &&
+      ![...this.pairsOf(wiring).values()].some((part) => part.ref === ref);
+    const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, isExtra);
     return {
       verdict: verdictOf(wiring, program, passed, observations, match),
       observations,
@@ -195,13 +201,14 @@ export class Examiner {
     const { exercise, sendingRate } = this.reference;
     const { solved } = this.look(wiring);
     const { compiled } = program;
+    const pairs = this.pairsOf(wiring);
     return {
-      run: rehearsalOf(compiled, solved, exercise.board, steps),
+      run: rehearsalOf(compiled, solved, exercise.board, pairs, steps),
       runWith: (spread) =>
-        rehearsalOf(compiled, new SolvedCircuit(solved.circuit, [spread]), exercise.board, steps),
+        rehearsalOf(compiled, new SolvedCircuit(solved.circuit, [spread]), exercise.board, pairs, steps),
       circuit: solved.circuit,
       language: languageOf(exercise),
-      pairs: this.pairsOf(wiring),
+      pairs,
       listensAt: sendingRate,
     };
   }
@@ -242,15 +249,26 @@ function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): readonly Sol
   );
 }
 
-/** Structural faults of a build that does its job are advice; a value that still works is one too. */
-function settle(observations: readonly Observation[], passed: boolean): readonly Observation[] {
+/**
+ * Structural faults of a build that does its job are advice, and a value that still works is one too. What leaves
+ * something of the exercise dead is a risk: nothing watched it. `isExtra`: whether a part is none of the exercise's.
+ */
+function settle(
+  observations: readonly Observation[],
+  passed: boolean,
+  isExtra: (ref: string) => boolean,
+): readonly Observation[] {
   const unique = onceEach(observations);
   if (!passed) return unique;
   // Nothing was lost by looking seldom when everything that was to happen did.
   const relevant = unique.filter(({ code }) => code !== 'missed-input');
-  return relevant.map((observation) =>
-    observation.severity === 'fault' ? { ...observation, severity: 'advice' } : observation,
-  );
+  return relevant.map((observation) => {
+    if (observation.severity !== 'fault') return observation;
+    const { refs = [] } = observation;
+    const isOfTheExercise = refs.length === 0 || !refs.every(isExtra);
+    const isRisk = rowOf(observation.code).isRiskInAnyCase === true && isOfTheExercise;
+    return { ...observation, severity: isRisk ? 'risk' : 'advice' };
+  });
 }
 
 function verdictOf(

@@ -199,8 +199,8 @@ describe('two mistakes', () => {
     const endless = writing('delay(500);', 'for (long i = 0; i < 10; i = i) { int n = 0; n++; }');
     expect(causes(checkBeacon(moved('W1.2', 'B1.a4'), endless))).toEqual(['off-by-one', 'never-ends']);
     expect(causes(checkBeacon(moved('W1.2', 'B1.a4'), writing('const int LAMP = 13;', '')))).toEqual([
-      'off-by-one',
       'name-unknown',
+      'off-by-one',
     ]);
   });
 
@@ -209,7 +209,35 @@ describe('two mistakes', () => {
       moved('D1.anode', 'B1.e6', moved('D1.cathode', 'B1.e5')),
       writing('HIGH);', 'HIGH)'),
     );
-    expect(causes(report)).toEqual(['polarity-reversed', 'syntax-semicolon']);
+    expect(causes(report)).toEqual(['syntax-semicolon', 'polarity-reversed']);
+  });
+});
+
+describe('a build without a program', () => {
+  const seen = (table: string) => {
+    const { verdict, findings } = checkBeacon(table, '');
+    return { verdict, causes: findings.filter(({ cause }) => cause) };
+  };
+
+  test('is told that its wiring is right, where it is', () => {
+    const {
+      verdict,
+      causes: [only, more],
+    } = seen(LAYOUT);
+    expect([verdict, only!.code, more]).toEqual(['cannot-tell', 'missing-entry', undefined]);
+    expect(only!.message).toMatch(/^The wiring is as it should be\./);
+  });
+
+  test('is told what is wrong with its wiring, with its repair, dangers first', () => {
+    expect(seen(moved('W1.2', 'B1.a4')).causes.map(({ code }) => code)).toEqual([
+      'off-by-one',
+      'missing-entry',
+    ]);
+    const short = seen(`${LAYOUT}W3,wire,red,1,U1.5V\nW3,wire,red,2,B1.a-9\n`);
+    expect(short.causes.map(({ code, repair }) => [code, repair?.text])).toEqual([
+      ['supply-short', 'Take out the red wire W3.'],
+      ['missing-entry', undefined],
+    ]);
   });
 });
 

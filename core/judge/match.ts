@@ -121,13 +121,18 @@ class MatchSearch {
     const built = this.built.graph.chains.map((chain) => ({
       chain,
       values: valuesOf(this.built.circuit, chain),
+      looks: looksOf(this.built.circuit, chain),
     }));
     return new Map(
       this.order.map((chain) => {
         const values = valuesOf(this.reference.circuit, chain);
-        const alike = built.filter(
+        const looks = looksOf(this.reference.circuit, chain);
+        const ofItsSort = built.filter(
           ({ chain: { fromHead, fromTail } }) => fromHead === chain.fromHead || fromTail === chain.fromHead,
         );
+        // Where the red LED is there, the green one does not stand for it.
+        const alikeInLooks = ofItsSort.filter((candidate) => candidate.looks === looks);
+        const alike = alikeInLooks.length > 0 ? alikeInLooks : ofItsSort;
         const [equal, other] = [true, false].map((wanted) =>
           alike.filter((candidate) => (candidate.values === values) === wanted),
         );
@@ -209,6 +214,14 @@ class MatchSearch {
 const valuesOf = (circuit: Circuit, chain: Chain): string =>
   chain.parts
     .map((ref) => circuit.part(ref)!.value.text)
+    .sort()
+    .join();
+
+/** What can be told of a chain's parts by looking at them, as a text: the colours of LEDs, and not an amount. */
+const looksOf = (circuit: Circuit, chain: Chain): string =>
+  chain.parts
+    .map((ref) => circuit.part(ref)!.value)
+    .flatMap(({ text, amount }) => (amount === undefined ? [text] : []))
     .sort()
     .join();
 

@@ -1,10 +1,10 @@
 import { columnsOf, sideOf, type Side } from '../breadboards';
 import { overreachOf } from '../wiring/read';
-import { Circuit } from '../wiring/circuit';
 import { nameOf, withLegAt, withPart, type Point, type Wiring } from '../wiring/wiring';
-import { matchCircuits, reduced } from './match';
+import { askedWiring } from './repair/asked-wiring';
+import { evidenceOfMove } from './repair/evidence';
+import { Target } from './repair/target';
 import type { ComparingRule } from './subject';
-import { findingOfMove } from './repair/classify';
 
 type HolePoint = Extract<Point, { type: 'hole' }>;
 
@@ -12,27 +12,22 @@ type HolePoint = Extract<Point, { type: 'hole' }>;
  * The one end that makes the whole circuit wrong by lying a row off or on the other side of the centre gap:
  * found by moving each end there and comparing with the exercise. Empty when no single slip explains it.
  */
-export const singleSlip: ComparingRule = ({ circuit: { wiring } }, { exercise, reference, match }) => {
+export const singleSlip: ComparingRule = ({ circuit }, { exercise, match, pairs }) => {
   if (match.same) return [];
+  const { wiring } = circuit;
+  const asked = askedWiring(exercise, { circuit, match, pairs, traces: [] });
+  const target = new Target(exercise, asked, wiring, pairs);
+  if (target.missingFrom(wiring).length > 0) return [];
   const used = new Set(
     wiring.parts.flatMap((part) => part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : []))),
   );
   for (const part of wiring.parts)
-    for (const { leg, at } of part.legs) {
-      if (at?.type !== 'hole') continue;
-      for (const to of slipTargets(wiring, at, used)) {
-        const moved = withLegAt(part, leg, to);
-        if (overreachOf(moved)) continue;
-        const mended = withPart(wiring, moved);
-        const { same } = matchCircuits(
-          reference,
-          reduced(new Circuit(mended, exercise.board)),
-          exercise.board,
-          exercise.pinFreedom,
-        );
-        const found =
-          same && findingOfMove({ move: `${part.ref}.${leg}`, from: nameOf(at), to: nameOf(to) }, wiring);
-        if (found) return [found];
+    for (const leg of part.legs) {
+      if (leg.at?.type !== 'hole') continue;
+      for (const to of slipTargets(wiring, leg.at, used)) {
+        const moved = withLegAt(part, leg.leg, to);
+        if (overreachOf(moved) || !target.look(withPart(wiring, moved)).isRight) continue;
+        return [evidenceOfMove({ part, leg }, to, exercise.board).says()];
       }
     }
   return [];

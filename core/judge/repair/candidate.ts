@@ -1,5 +1,17 @@
-import type { Edit } from '../../findings/finding';
-import type { Build } from '../examine';
+import type { PointName, Ref } from '../../brand';
+import type { Edit, FindingCode, Observation } from '../../findings/finding';
+import type { Build } from '../build';
+
+/** What a change that repairs a wiring is evidence of. */
+export interface Evidence {
+  /** Findings that may name it, the best first: what a rule saw at the same place says it with its figures. */
+  readonly codes: readonly FindingCode[];
+  readonly refs: readonly Ref[];
+  /** Places that it changes, as they are before. */
+  readonly at: readonly PointName[];
+  /** What it says by itself, where no rule has seen it. */
+  readonly says: () => Observation;
+}
 
 /** One change that may repair a build. Edits of one candidate belong together. */
 export interface Candidate {
@@ -10,4 +22,5 @@ export interface Candidate {
   readonly text: string;
   readonly apply: (build: Build) => Build | undefined;
   readonly domain: 'wiring' | 'program';
+  readonly evidence?: Evidence;
 }

@@ -6,6 +6,7 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import type { Candidate } from './candidate';
 import { pythonCandidates } from './python-edits';
+import { referenceCandidates } from './reference-edits';
 import { cost, type ProgramWishes } from './wishes';
 
 /** Words that beginners exchange, each with what is tried instead. */
@@ -43,6 +44,12 @@ export function programCandidates(
     const edits = (repair?.edits ?? []).flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
     if (repair && edits.length > 0) found.push(makeAll(edits, cost.repair, repair.text));
   }
+  const made = new Set(found.map(({ edits }) => resultOf(edits, program)));
+  found.push(
+    ...referenceCandidates(program.source, wishes.asked, program.language, make).filter(
+      ({ edits }) => !made.has(resultOf(edits, program)),
+    ),
+  );
   if (!program.compiled) return found;
   if (program.language === 'python')
     return [...found, ...pythonCandidates(program.source, board, wishes, make)];
@@ -62,6 +69,11 @@ export function programCandidates(
     const opposite = token.kind === 'punctuation' ? opposites[token.text] : undefined;
     if (opposite !== undefined && !isInLoopHead(tokens, index))
       found.push(make(replace(token, opposite), cost.word, say(opposite)));
+    // A pin that a program calls by its name, such as A0.
+    if (token.kind === 'word' && board.pins.some(({ name }) => name === token.text))
+      for (const pin of board.pins)
+        if (pin.name !== token.text && pin.number !== undefined && wishes.pins.includes(pin.number))
+          found.push(make(replace(token, pin.name), cost.pinNumber, say(pin.name)));
     if (token.kind !== 'number') return;
     const truth = truths[token.text];
     if (truth !== undefined) found.push(make(replace(token, truth), cost.number, say(truth)));
@@ -143,6 +155,15 @@ export function programCandidates(
         ),
       );
   return found;
+}
+
+/** What a program is after some edits; spaces count only where they mean something. */
+function resultOf(edits: Candidate['edits'], { source, language }: Program): string {
+  const result = edits.reduce(
+    (text, edit) => ('replace' in edit ? applyTextEdit(text, edit.replace) : text),
+    source,
+  );
+  return language === 'python' ? result : result.replace(/\s+/g, '');
 }
 
 /** The numbers of the list in braces that a token stands in; empty when it stands in none. */

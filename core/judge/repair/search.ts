@@ -9,15 +9,24 @@ import { isWiring } from '../../findings/order';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 import { programCandidates } from './program-edits';
+import { askedWiring } from './asked-wiring';
 import { wiringFor } from './ideal-wiring';
 import { wishesOf } from './wishes';
+import { Target } from './target';
 import { wiringCandidates } from './wiring-edits';
+import { wayTo, type Way } from './wiring-search';
+import { correspondence } from '../compare';
 
 /** A set of changes after which the build passes the full check. */
 export interface RepairSet {
   readonly candidates: readonly Candidate[];
   /** The build as it would be with the rest mended too, when the set alone does not make it pass. */
   readonly rest?: Build;
+}
+
+/** A set of changes, with what was learnt of builds on the way. */
+export interface Repairs extends RepairSet {
+  readonly look: (build: Build) => Examination;
 }
 
 /** What a search may take: about a second. */
@@ -31,16 +40,22 @@ export const STEPS_OF_A_TRY = 1_000_000;
 /** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
 const TIMES_THE_STEPS = 4;
 const MORE_STEPS = 10_000;
+/** Steps of the build itself that count: one that is busy without end is no measure. */
+const MOST_OWN_STEPS = 50_000;
 /** Cost under which a single change is taken without looking for two. */
 const PLAIN = 2;
+/** By how much a change of the program has to be smaller than the way to the circuit that was asked for. */
+const OTHER_WAY = 1;
+/** Changes that are tried on a program that does not compile. */
+const MOST_FIRST_CHANGES = 12;
 /** First changes that are kept to try second ones on. */
 const BEAM = 8;
 
 /**
- * Searches the smallest set of changes that makes a build pass: single changes of wiring and program,
- * cheapest first, then one of each, then pairs that start with what brought the build nearer. Builds
- * with the same netlist, values and program text are one and are checked once. Deterministic; ends after
- * `most` units of work with what it has.
+ * Searches the smallest set of changes that makes a build pass. The wiring is brought to the circuit that the
+ * exercise asks for, whatever the program does; then the program is changed on it, one word or two. Builds with
+ * the same netlist, values and program text are one and are checked once. Deterministic; ends after `most` units of
+ * work with what it has.
  */
 export function searchRepair(
   examiner: Examiner,
@@ -48,12 +63,26 @@ export function searchRepair(
   first: Examination,
   grammars: Grammars,
   most: number,
-): RepairSet {
+): Repairs {
   const search = new RepairSearch(examiner, grammars, build, first);
+  const { look } = search;
   const found = within(Math.min(WHOLE, most), () => search.run());
-  if (found.ended) return found.value;
+  if (found.ended) return { ...found.value, look };
   const part = within(OF_A_PART, () => search.soFar());
-  return part.ended ? part.value : search.withoutLooking();
+  return { ...(part.ended ? part.value : search.withoutLooking()), look };
+}
+
+/** The changes that make a build's wiring what the exercise asks for, whatever its program. */
+export function searchWiring(
+  examiner: Examiner,
+  build: Build,
+  first: Examination,
+  grammars: Grammars,
+  most: number,
+): Repairs {
+  const search = new RepairSearch(examiner, grammars, build, first);
+  const found = within(Math.min(WHOLE, most), () => search.ofWiring());
+  return { candidates: found.ended ? found.value : [], look: search.look };
 }
 
 interface Tried {
@@ -68,12 +97,14 @@ class RepairSearch {
   private readonly examined = new Map<string, Examination>();
   private readonly failing = new Set<string>();
   private readonly programs = new Map<string, Program>();
-  /** For each scenario. */
-  private stepsOfALook: readonly number[] = [];
+  /** Steps of a first look, for each scenario; worked out when the first one is taken. */
+  private stepsOfALook: readonly number[] | undefined;
   /** The build with what hides everything else mended. */
   private start: Tried;
   /** The cheapest set found until now. */
   private best: Tried | undefined;
+  /** The build itself. */
+  private readonly first: Tried;
 
   constructor(
     private readonly examiner: Examiner,
@@ -81,7 +112,7 @@ class RepairSearch {
     build: Build,
     first: Examination,
   ) {
-    this.start = { candidates: [], build, cost: 0, key: this.keyOf(build) };
+    this.start = this.first = { candidates: [], build, cost: 0, key: this.keyOf(build) };
     this.examined.set(this.start.key, first);
   }
 
@@ -89,31 +120,128 @@ class RepairSearch {
     return this.examiner.reference;
   }
 
+  /** The full check of a build. */
+  readonly look = (build: Build): Examination =>
+    this.examine({ candidates: [], build, cost: 0, key: this.keyOf(build) });
+
   run(): RepairSet {
     // A program that does not compile hides everything else: its own repairs come first.
     for (let round = 0; round < 6 && !this.start.build.program.compiled; round += 1) {
-      const next = this.singles(this.start).find((candidate) => candidate.domain === 'program');
-      const tried = next && this.make(this.start, next);
+      const tried = this.nearerToCompiling(this.start);
       if (!tried) return this.partOf(this.start);
       this.start = tried;
     }
     const { start } = this;
     if (this.isRepaired(start)) return start;
-    this.stepsOfALook = this.usualSteps(start);
-    const single = (this.best = this.oneMore(start));
-    const bound = single ? single.cost - start.cost : Number.POSITIVE_INFINITY;
-    if (single && bound < PLAIN) return single;
-    return this.pair(bound) ?? single ?? this.partOf(start);
+    if (this.hasRightWiring(start)) return this.onRightWiring(start) ?? this.partOf(start);
+    const wired = this.wired(start);
+    // What no rule has anything against may be another way to wire it: the program alone may be what is wrong.
+    const most = wired ? wired.cost - OTHER_WAY : Number.POSITIVE_INFINITY;
+    const itself = this.isSoundWiring(start) ? this.oneMore(start, most) : undefined;
+    if (itself) return itself;
+    if (!wired) return this.byItsRuns(start) ?? this.partOf(start);
+    this.best = undefined;
+    // Most wirings that were wrong are all that was wrong: no first look is needed.
+    if (isPassed(this.examine(wired))) return this.leanest(wired);
+    const both = this.onRightWiring(wired);
+    if (both) return this.leanest(both);
+    return { candidates: wired.candidates, rest: wired.build };
   }
 
-  /** One large change is weighed against two small ones. */
-  private pair(bound: number): Tried | undefined {
-    const { start } = this;
-    if (this.needsRewriting(start)) return undefined;
-    const search = (): Tried | undefined => this.oneOfEach(start, bound) ?? this.twoMore(start, bound);
-    if (!this.hasRightWiring(start)) return search();
-    const found = within(OF_TWO_IN_PROGRAM, search);
-    return found.ended ? found.value : this.best;
+  /** A program after the first change with which it compiles; after the likeliest where none does it alone. */
+  private nearerToCompiling(start: Tried): Tried | undefined {
+    const made = this.changesOfProgram(start)
+      .slice(0, MOST_FIRST_CHANGES)
+      .flatMap((one) => this.make(start, one) ?? []);
+    const compiled = made.filter(({ build }) => build.program.compiled);
+    return compiled.find((tried) => this.isRepaired(tried)) ?? compiled[0] ?? made[0];
+  }
+
+  ofWiring(): readonly Candidate[] {
+    return this.hasRightWiring(this.start) ? [] : (this.wired(this.start)?.candidates ?? []);
+  }
+
+  /** One or two changes of the program, on a wiring that is as it should be. */
+  private onRightWiring(from: Tried): Tried | undefined {
+    const single = (this.best = this.oneMore(from));
+    const bound = single ? single.cost - from.cost : Number.POSITIVE_INFINITY;
+    if ((single && bound < PLAIN) || this.needsRewriting(from)) return single;
+    // One large change is weighed against two small ones.
+    const found = within(OF_TWO_IN_PROGRAM, () => this.twoMore(from, bound));
+    return (found.ended ? found.value : this.best) ?? single;
+  }
+
+  /** The build with its wiring made what the exercise asks for; `undefined` when no way there is found. */
+  private wired(start: Tried): Tried | undefined {
+    const { exercise } = this.reference;
+    const given = { drawn: askedWiring(exercise, this.examine(start)), board: exercise.board };
+    let way: Way | undefined;
+    for (const target of this.targetsOf(start)) way = wayTo(target, start.build, given, way?.cost) ?? way;
+    return (
+      way && {
+        candidates: [...start.candidates, ...way.candidates],
+        build: way.build,
+        cost: start.cost + way.cost,
+        key: this.keyOf(way.build),
+      }
+    );
+  }
+
+  /** What the wiring may be meant to be, the nearest first: with the parts paired by where they are, and by what they are. */
+  private targetsOf(start: Tried): readonly Target[] {
+    const { exercise, reduced } = this.reference;
+    const { pairs, match, circuit } = this.examine(start);
+    const byName = correspondence(reduced.circuit, circuit, { ...match, parts: new Map() });
+    const isOther = [...byName].some(([name, part]) => pairs.get(name) !== part);
+    const { wiring } = start.build;
+    const asked = askedWiring(exercise, this.examine(start));
+    return (isOther ? [pairs, byName] : [pairs])
+      .map((paired) => new Target(exercise, asked, wiring, paired))
+      .map((target) => ({ target, distance: target.distance(wiring) }))
+      .sort((a, b) => a.distance - b.distance)
+      .map(({ target }) => target);
+  }
+
+  /** A change of the wiring that brings it nearer and makes the build pass, where no way to the very circuit is found. */
+  private byItsRuns(start: Tried): Tried | undefined {
+    for (const target of this.targetsOf(start)) {
+      const before = target.distance(start.build.wiring);
+      const found = [...this.changesOfWiring(start, target)]
+        .sort((a, b) => a.cost - b.cost)
+        .map((candidate) => this.make(start, candidate))
+        .find((tried) => tried && target.distance(tried.build.wiring) < before && this.isRepaired(tried));
+      if (found) return found;
+    }
+    return undefined;
+  }
+
+  private changesOfWiring({ build }: Tried, target: Target): Iterable<Candidate> {
+    const { wiring } = build;
+    return wiringCandidates({
+      wiring,
+      target,
+      look: target.look(wiring),
+      drawn: this.referenceWiring,
+      board: this.reference.exercise.board,
+    });
+  }
+
+  /** A set without the changes that it does as well without. */
+  private leanest(whole: Tried): RepairSet {
+    let { candidates } = whole;
+    for (const candidate of [...candidates].sort((a, b) => b.cost - a.cost)) {
+      if (candidates.length === 1) break;
+      const others = candidates.filter((other) => other !== candidate);
+      const without = this.madeOf(others);
+      if (without && this.isRepaired(without)) candidates = others;
+    }
+    return { candidates };
+  }
+
+  private madeOf(candidates: readonly Candidate[]): Tried | undefined {
+    let tried: Tried | undefined = this.first;
+    for (const candidate of candidates) tried = tried && this.make(tried, candidate);
+    return tried;
   }
 
   /** What is known when the search may go on no longer. */
@@ -130,20 +258,16 @@ class RepairSearch {
     return this.reference.exercise.reference;
   }
 
-  /** Every single change, cheapest first; one per resulting circuit and program. */
-  private singles(tried: Tried): readonly Candidate[] {
-    const examination = this.examine(tried);
+  /** Every single change of the program, cheapest first. */
+  private changesOfProgram(tried: Tried): readonly Candidate[] {
     const { build } = tried;
-    // A wiring that is the right circuit is not to be changed so that a program does not matter.
-    const isRight = this.hasRightWiring(tried);
-    const wiring = isRight ? [] : wiringCandidates(this.reference, build.wiring, examination);
-    const program = programCandidates(
+    const found = programCandidates(
       build.program,
       this.reference.exercise.board,
       (source) => this.compile(source, build.program.language),
-      wishesOf(this.reference.exercise, build, examination.traces),
+      wishesOf(this.reference.exercise, build, this.examine(tried).traces),
     );
-    return [...wiring, ...program].sort((a, b) => a.cost - b.cost);
+    return [...found].sort((a, b) => a.cost - b.cost);
   }
 
   /** Whether there is nothing to be said against the wiring of a build. */
@@ -155,13 +279,17 @@ class RepairSearch {
     );
   }
 
+  /** Whether no rule has anything against a wiring, but that it is another. */
+  private isSoundWiring(tried: Tried): boolean {
+    return this.examine(tried).observations.every(
+      ({ code, severity }) => severity === 'advice' || !isWiring(code) || rowOf(code).isAnotherBuild === true,
+    );
+  }
+
   /** Whether a program has a fault that no two words mend; two that make it pass would do so by accident. */
   private needsRewriting(start: Tried): boolean {
-    return (
-      this.hasRightWiring(start) &&
-      this.examine(start).observations.some(
-        ({ code, severity }) => severity === 'fault' && rowOf(code).needsRewriting === true,
-      )
+    return this.examine(start).observations.some(
+      ({ code, severity }) => severity === 'fault' && rowOf(code).needsRewriting === true,
     );
   }
 
@@ -191,13 +319,20 @@ class RepairSearch {
   }
 
   /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
-  private usualSteps(start: Tried): readonly number[] {
+  private get usualSteps(): readonly number[] {
+    return (this.stepsOfALook ??= this.stepsOf(this.start));
+  }
+
+  private stepsOf(start: Tried): readonly number[] {
     const { exercise } = this.reference;
     const program = this.compile(exercise.data.program, languageOf(exercise));
     const { traces } = this.examiner.screen({ wiring: exercise.reference, program }, [], 'end');
     const own = this.examine(start).traces;
     return traces.map(({ steps }, index) =>
-      Math.min(STEPS_OF_A_TRY, TIMES_THE_STEPS * Math.max(steps, own[index]?.steps ?? 0) + MORE_STEPS),
+      Math.min(
+        STEPS_OF_A_TRY,
+        TIMES_THE_STEPS * Math.max(steps, Math.min(own[index]?.steps ?? 0, MOST_OWN_STEPS)) + MORE_STEPS,
+      ),
     );
   }
 
@@ -214,18 +349,21 @@ class RepairSearch {
   private isRepaired(tried: Tried): boolean {
     const { build, key } = tried;
     if (this.failing.has(key)) return false;
-    if (
-      !this.examined.has(key) &&
-      this.examiner.screen(build, this.stepsOfALook, 'first failure').unmet > 0
-    ) {
-      this.failing.add(key);
-      return false;
+    if (!this.examined.has(key)) {
+      const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'first failure');
+      if (unmet > 0) {
+        this.failing.add(key);
+        return false;
+      }
+      this.examined.set(key, this.examiner.examine(build, STEPS_OF_A_TRY, traces));
     }
     return isPassed(this.examine(tried));
   }
 
-  private oneMore(start: Tried): Tried | undefined {
-    for (const candidate of this.singles(start)) {
+  /** The cheapest change of the program with which a build passes, of those that come to less than `most`. */
+  private oneMore(start: Tried, most = Number.POSITIVE_INFINITY): Tried | undefined {
+    for (const candidate of this.changesOfProgram(start)) {
+      if (start.cost + candidate.cost >= most) return undefined;
       const tried = this.make(start, candidate);
       if (tried && this.isRepaired(tried)) return tried;
     }
@@ -233,49 +371,13 @@ class RepairSearch {
   }
 
   /**
-   * One fault in the wiring and one in the program: each side is mended against the reference of the
-   * other, so that the pairs need not all be tried.
-   */
-  private oneOfEach(start: Tried, bound: number): Tried | undefined {
-    const all = this.singles(start);
-    const wirings = all
-      .filter((candidate) => candidate.domain === 'wiring')
-      .flatMap((candidate) => this.make(start, candidate) ?? [])
-      .filter((tried) => this.isRight(tried) && !this.isRight(start))
-      .slice(0, 3);
-    if (wirings.length === 0) return undefined;
-    const ideal = this.idealWiring(start);
-    const onIdeal: Tried = { ...start, build: { ...start.build, wiring: ideal } };
-    const programs = all
-      .filter((candidate) => candidate.domain === 'program')
-      .flatMap((candidate) => {
-        const tried = this.make(onIdeal, candidate);
-        return tried && this.isRepaired(tried) ? [candidate] : [];
-      })
-      .slice(0, 3);
-    const pairs = wirings
-      .flatMap((wiring) => programs.map((program) => ({ wiring, program, cost: wiring.cost + program.cost })))
-      .filter((pair) => pair.cost - start.cost < bound)
-      .sort((a, b) => a.cost - b.cost);
-    for (const { wiring, program } of pairs) {
-      const tried = this.make(wiring, program);
-      if (tried && this.isRepaired(tried)) return tried;
-    }
-    return undefined;
-  }
-
-  /**
-   * Where no set makes the build pass: the change that makes the wiring right, if one does, and the
+   * Where no set makes the build pass: the changes that make the wiring right, if there are such, and the
    * program on the wiring as it should be, where its own trouble shows.
    */
   private partOf(start: Tried): RepairSet {
-    const wiring = this.singles(start)
-      .filter((candidate) => candidate.domain === 'wiring')
-      .map((candidate) => this.make(start, candidate))
-      .find((tried) => tried && this.isRight(tried));
-    const found = this.isRight(start) ? undefined : wiring;
+    const wired = this.hasRightWiring(start) ? undefined : this.wired(start);
     return {
-      candidates: (found ?? start).candidates,
+      candidates: (wired ?? start).candidates,
       rest: { ...start.build, wiring: this.idealWiring(start) },
     };
   }
@@ -284,15 +386,13 @@ class RepairSearch {
     return wiringFor(this.reference.exercise, this.examine(start).traces);
   }
 
-  /** Two changes of one side: second ones are tried on the first ones that brought the build nearest. */
+  /** Two changes of the program: second ones are tried on the first ones that brought the build nearest. */
   private twoMore(start: Tried, bound: number): Tried | undefined {
-    // Beside a right wiring only what the program does tells one try from another.
-    const way = this.hasRightWiring(start) ? 'by its runs' : 'in full';
-    const before = this.distance(start, way);
-    const firsts = this.singles(start)
+    const before = this.distance(start);
+    const firsts = this.changesOfProgram(start)
       .flatMap((candidate) => {
         const tried = this.make(start, candidate);
-        const distance = tried && this.distance(tried, way);
+        const distance = tried && this.distance(tried);
         return tried && distance !== undefined && distance < before ? [{ tried, distance }] : [];
       })
       .sort((a, b) => a.distance - b.distance || a.tried.cost - b.tried.cost)
@@ -300,7 +400,7 @@ class RepairSearch {
     let best: Tried | undefined;
     const found = (second: Tried): void => void (this.best = best = second);
     for (const { tried } of firsts)
-      for (const candidate of this.singles(tried)) {
+      for (const candidate of this.changesOfProgram(tried)) {
         if (
           tried.cost + candidate.cost >=
           Math.min(best?.cost ?? Number.POSITIVE_INFINITY, start.cost + bound)
@@ -315,14 +415,9 @@ class RepairSearch {
     return best;
   }
 
-  /** Whether a build has the circuit that is wanted. */
-  private isRight = ({ build }: Tried): boolean => this.examiner.matchOf(build.wiring).same;
-
-  /** How far a build is from passing. */
-  private distance(tried: Tried, way: 'by its runs' | 'in full'): number {
-    const { build } = tried;
-    if (way === 'in full') return farness(this.examine(tried));
-    const { unmet, traces } = this.examiner.screen(build, this.stepsOfALook, 'end');
+  /** How far a program's runs are from what is wanted; beside a right wiring only they tell one try from another. */
+  private distance({ build }: Tried): number {
+    const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'end');
     const circuit = this.examiner.circuitOf(build.wiring);
     const leadsNowhere = (pin: string): boolean => !circuit.nodeOfPin(pin)?.terminals.length;
     const stumbles = traces.reduce((sum, { pins, reads, undirected, floatingReads, unknownPins }) => {
@@ -332,13 +427,6 @@ class RepairSearch {
     }, 0);
     return unmet * 10 + stumbles;
   }
-}
-
-/** How far a build is from passing: differences of the circuit, failed scenarios, faults and risks. */
-function farness({ match, scenarios, observations }: Examination): number {
-  const failed = scenarios.filter((scenario) => !scenario.passed).length;
-  const troubles = observations.filter((observation) => observation.severity !== 'advice').length;
-  return match.distance * 10 + failed * 10 + troubles;
 }
 
 /** A build passes on the pins that the exercise asks for, and by no accident of the memory. */

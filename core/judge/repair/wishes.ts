@@ -4,7 +4,16 @@ import type { Trace } from '../../rehearsal/trace';
 import type { Build } from '../examine';
 
 /** How much a person has to do for each kind of change of a program. */
-export const cost = { repair: 1, pinNumber: 1.5, word: 1.6, number: 1.8, insert: 2, loop: 2.4 } as const;
+export const cost = {
+  asAskedButThis: 0.9,
+  asAsked: 1.05,
+  repair: 1,
+  pinNumber: 1.5,
+  word: 1.6,
+  number: 1.8,
+  insert: 2,
+  loop: 2.4,
+} as const;
 
 /** What a program may have been meant to say, from the build and from the exercise. */
 export interface ProgramWishes {
@@ -17,6 +26,8 @@ export interface ProgramWishes {
   readonly floating: readonly number[];
   /** Pins that are written to without a direction. */
   readonly undirected: readonly number[];
+  /** The program of the exercise. */
+  readonly asked: string;
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
 }
@@ -52,6 +63,7 @@ export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly
       ]),
     ),
     undirected: known(undirected),
+    asked: exercise.data.program,
     floating: known(floating),
     endlessLine: traces[0]?.ended.loop?.line,
   };

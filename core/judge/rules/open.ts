@@ -1,5 +1,6 @@
 import { placesOf } from '../places';
 import type { LegName } from '../../brand';
+import type { Rail } from '../../breadboards';
 import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../findings/finding';
 import { isSingleLight, kindOf, roleOfLeg } from '../../parts';
@@ -73,7 +74,7 @@ export const noReturn: WiringRule = (built) => {
       hints: [
         `Trace the path from pin ${pin} with a finger. Does it get back to the board?`,
         `The path from pin ${pin} stops at ${terminalText(wiring, end)}.`,
-        `Connect ${terminalText(wiring, end)} to GND, directly or through the minus rail.`,
+        `See in the list of connections what ${terminalText(wiring, end)} goes to: the path has to lead back to GND.`,
       ],
       evidence: { currentMa: quantity(0, 'mA') },
     });
@@ -92,11 +93,11 @@ export const railUnpowered: WiringRule = (built) => {
       const strip = circuit.stripAt(at)!;
       const isFed = node.pins.length > 0 || circuit.pole(node.id) !== undefined;
       if (isFed || found.has(strip) || node.terminals.length === 0) continue;
-      const fed = fedRails(built);
+      const fed = fedRails(built, at.rail);
       const remedy =
         fed.length > 0
           ? `Use the ${fed[0]} instead; it is connected to the board.`
-          : 'Add a wire from GND to that rail.';
+          : 'Compare with the list of connections: either that rail needs a wire to the board, or this end belongs in another one.';
       found.set(strip, {
         code: 'rail-unpowered',
         severity: 'fault',
@@ -114,11 +115,17 @@ export const railUnpowered: WiringRule = (built) => {
   return [...found.values()];
 };
 
-function fedRails({ circuit }: Built): readonly string[] {
+/** Rails of the same sign that the board feeds with what the sign says. */
+function fedRails({ circuit }: Built, rail: Rail): readonly string[] {
+  const wanted = rail.endsWith('+') ? 'supply' : 'ground';
   const fed = new Set<string>();
   for (const part of circuit.wiring.parts)
     for (const { at } of part.legs)
-      if (at?.type === 'rail' && circuit.nodeAt(at)!.pins.length > 0)
+      if (
+        at?.type === 'rail' &&
+        at.rail.at(-1) === rail.at(-1) &&
+        circuit.side(circuit.nodeAt(at)!.id) === wanted
+      )
         fed.add(stripText(at).replace(/^the /, ''));
   return [...fed];
 }

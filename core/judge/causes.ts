@@ -1,0 +1,187 @@
+import type { Edit, Observation, Repair } from '../findings/finding';
+import { byCause, isProgram, isWiring } from '../findings/order';
+import { rowOf, type FindingCode } from '../findings/table';
+import { hasPassed } from '../formats/report';
+import type { Build, Examination } from './examine';
+import type { Candidate, Evidence } from './repair/candidate';
+import { atItsLine, findingOfWord } from './repair/program-evidence';
+import type { Repairs } from './repair/search';
+
+/** A finding that explains what is wrong, with what mends it. */
+export interface Cause {
+  readonly observation: Observation;
+  readonly repair?: Repair;
+}
+
+/**
+ * The causes of what is wrong with a build: for each change of its repair, what the change is evidence of, said of the
+ * build itself wherever it shows there.
+ */
+export function causesOf(
+  build: Build,
+  examination: Examination,
+  { candidates, rest, look }: Repairs,
+): readonly Cause[] {
+  const mended = candidates.reduce<Build | undefined>((made, { apply }) => made && apply(made), build);
+  const gone = explainedBy(examination.observations, mended && look(mended).observations);
+  const causes: Cause[] = [];
+  for (const candidate of candidates) {
+    // One finding is the cause of one thing: two wires left out are two.
+    const open = gone.filter((seen) => causes.every(({ observation }) => observation !== seen));
+    const observation = candidate.evidence
+      ? named(candidate.evidence, open)
+      : ofProgram(candidate, candidates, build, look);
+    if (observation) causes.push({ observation, repair: repairOf(candidate) });
+  }
+  if (!rest) return causes;
+  const left =
+    causeWithoutRepair(rest, build, examination.observations, look) ??
+    (causes.length === 0 ? mostLikely(examination.observations) : undefined);
+  return left ? [...causes, { observation: left, ...(left.repair ? { repair: left.repair } : {}) }] : causes;
+}
+
+/** The causes as far as the build itself shows them, when its repair cannot be looked at any more. */
+export function causesUnseen(
+  { program }: Build,
+  { observations, traces }: Examination,
+  { candidates }: Repairs,
+): readonly Cause[] {
+  const causes = candidates.flatMap((candidate): readonly Cause[] => {
+    const observation = candidate.evidence
+      ? named(candidate.evidence, observations)
+      : bestOfProgram(candidate, program.source, observations, traces);
+    return observation ? [{ observation, repair: repairOf(candidate) }] : [];
+  });
+  const first = mostLikely(observations);
+  return causes.length > 0 || !first ? causes : [{ observation: first }];
+}
+
+const repairOf = ({ text, edits }: Candidate): Repair => ({ text, edits });
+
+/** The first in the order of causes, of those that keep a build from passing. */
+const mostLikely = (all: readonly Observation[]): Observation | undefined =>
+  byCause(all.filter(({ severity }) => severity !== 'advice'))[0] ?? byCause(all)[0];
+
+/** Checks a build that is tried in full; what is known of one is not worked out again. */
+type Look = Repairs['look'];
+
+/** What was seen before a change and is not seen after it. */
+function explainedBy(
+  before: readonly Observation[],
+  after: readonly Observation[] | undefined,
+): readonly Observation[] {
+  const left = new Set((after ?? []).map(({ code, message }) => `${code} ${message}`));
+  return before.filter(({ code, message }) => !left.has(`${code} ${message}`));
+}
+
+/**
+ * What a change of the wiring is evidence of: what a rule saw at its place and that is gone with it, in the order of
+ * what names it best; else what the change says itself.
+ */
+function named({ codes, refs, at, says }: Evidence, explained: readonly Observation[]): Observation {
+  const places: readonly string[] = at;
+  const parts: readonly string[] = refs;
+  const meets = (seen: Observation): boolean =>
+    (seen.refs ?? []).some((ref) => parts.includes(ref)) ||
+    (seen.at ?? []).some((place) => places.includes(place));
+  const own = says();
+  for (const code of codes) {
+    const seen = explained.find((observation) => observation.code === code && meets(observation));
+    if (seen) return seen;
+    if (own.code === code) return own;
+  }
+  return own;
+}
+
+/** What a change of the program is evidence of, seen on the build with all the other changes made. */
+function ofProgram(
+  candidate: Candidate,
+  set: readonly Candidate[],
+  build: Build,
+  look: Look,
+): Observation | undefined {
+  const others = set.reduce<Build | undefined>(
+    (made, other) => (other === candidate ? made : made && other.apply(made)),
+    build,
+  );
+  if (!others) return undefined;
+  const { observations, traces } = look(others);
+  const repaired = candidate.apply(others);
+  const explained = explainedBy(observations, repaired && look(repaired).observations);
+  const best = bestOfProgram(candidate, others.program.source, explained, traces);
+  // What was seen on the build itself has its own numbers.
+  return (
+    best &&
+    (look(build).observations.find(
+      ({ code, line }) => isProgram(code) && code === best.code && line === best.line,
+    ) ??
+      best)
+  );
+}
+
+/** Findings of what is not there: they are seen in another line than the one that mends them. */
+const ofOmissions: ReadonlySet<FindingCode> = new Set([
+  'direction-unset',
+  'pullup-unset',
+  'pin-disagrees',
+  'pin-lacks-function',
+  'missing-pause',
+  'serial-not-started',
+  'serial-rate',
+  'never-ends',
+  'shared-not-volatile',
+]);
+
+/** What names a change of the program best: the nearest refusal, the question turned round, what is said of its line. */
+function bestOfProgram(
+  { edits }: Candidate,
+  source: string,
+  explained: readonly Observation[],
+  traces: Examination['traces'],
+): Observation | undefined {
+  const [edit] = edits;
+  const line = lineOf(edit);
+  const away = (seen: Observation): number => Math.abs((seen.line ?? 0) - (line ?? 0));
+  const itself = explained.find(
+    ({ repair }) => repair && JSON.stringify(repair.edits) === JSON.stringify(edits),
+  );
+  if (itself) return itself;
+  const refused = explained.filter(
+    ({ code, line: at }) => rowOf(code).isRefused === true && at !== undefined,
+  );
+  if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
+  const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
+  if (turned) return turned;
+  const program = explained.filter(({ code }) => isProgram(code));
+  const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
+  const [elsewhere] = byCause(program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit)));
+  const [behaviour] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
+  const best = here ?? elsewhere ?? behaviour ?? byCause(explained)[0];
+  return best && atItsLine(best, edit, traces);
+}
+
+/** Whether a change is one of a pause, without which a press may go unseen. */
+const isOfTime = (edit: Edit | undefined): boolean =>
+  edit !== undefined &&
+  'replace' in edit &&
+  (edit.replace.by === '' || /\d|delay|sleep/.test(edit.replace.by));
+
+const lineOf = (edit: Edit | undefined): number | undefined =>
+  edit && 'replace' in edit ? edit.replace.line : undefined;
+
+/** What is wrong with a program that no change mends: its first error, or what it does on a right wiring. */
+function causeWithoutRepair(
+  rest: Build,
+  build: Build,
+  seen: readonly Observation[],
+  look: Look,
+): Observation | undefined {
+  const refused = build.program.problems.find((problem) => problem.stopsCompiler);
+  const { verdict, observations } = look(rest);
+  if (refused) return observations.find((observation) => observation.message === refused.message);
+  if (hasPassed(verdict)) return undefined;
+  const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
+  const [first] = byCause(about);
+  // What was seen on the build itself has its own numbers.
+  return first && (seen.find(({ code, line }) => code === first.code && line === first.line) ?? first);
+}

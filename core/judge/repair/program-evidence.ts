@@ -1,0 +1,78 @@
+import type { PinDrive } from '../../electrics/bench';
+import type { Edit, Observation } from '../../findings/finding';
+import type { Trace } from '../../rehearsal/trace';
+import { seconds } from '../../units';
+
+/** Signs that ask the opposite of each other. */
+const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
+const levels: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
+
+/**
+ * The finding that a repairing change of one word is evidence of: a question that is asked the wrong way
+ * round. Other changes are explained by what the rules saw.
+ */
+export function findingOfWord(edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit)) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const text = source.split('\n')[line - 1] ?? '';
+  const word = text.slice(column - 1, column - 1 + length);
+  const isAsked = /(?:==|!=)\s*$/.test(text.slice(0, column - 1));
+  if (opposites[word] !== by && !(isAsked && levels[word] === by)) return undefined;
+  return {
+    code: 'logic-inverted',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} asks the question the wrong way round: with ${word} it does the opposite of what it should on this wiring.`,
+    hints: [
+      `What level does the wiring give at that moment, and which one does line ${line} ask for?`,
+      `The ${word} at column ${column} of line ${line} turns the question round.`,
+      `Write ${by} instead of ${word} in line ${line}.`,
+    ],
+    repair: { text: `Write ${by} instead of ${word} in line ${line}.`, edits: [edit] },
+  };
+}
+
+/**
+ * What was seen of a build, said of the line that a change of it mends: where to look, and what the line did there
+ * first.
+ */
+export function atItsLine(seen: Observation, edit: Edit | undefined, traces: readonly Trace[]): Observation {
+  if (!edit || !('replace' in edit)) return seen;
+  const { line, column, length } = edit.replace;
+  // What has a line of its own says more.
+  if (seen.line !== undefined && seen.code !== 'pin-disagrees') return seen;
+  const [question, pointer, remedy] = seen.hints;
+  if (length === 0)
+    return {
+      ...seen,
+      line,
+      column,
+      message: `${seen.message} Something is missing after line ${line}.`,
+      hints: [question!, `${pointer} Something is missing after line ${line}.`, remedy!],
+    };
+  const deed = firstDeedOf(line, traces);
+  return {
+    ...seen,
+    line,
+    column,
+    message: `${seen.message} Look at line ${line}${deed ? `: ${deed}` : ''}.`,
+    hints: [question!, `${pointer} It comes from line ${line}.`, remedy!],
+  };
+}
+
+/** What a line does to a pin first: `at 0.40 s it makes pin 7 LOW`. */
+function firstDeedOf(line: number, traces: readonly Trace[]): string | undefined {
+  for (const { pins } of traces) {
+    const [first] = [...pins]
+      .flatMap(([pin, changes]) =>
+        changes.flatMap((change) => (change.line === line ? [{ pin, ...change }] : [])),
+      )
+      .sort((a, b) => a.at - b.at);
+    const level = first && LEVELS[first.drive.mode];
+    if (level) return `at ${seconds(first.at)} it makes pin ${first.pin} ${level}`;
+  }
+  return undefined;
+}
+
+const LEVELS: Readonly<Partial<Record<PinDrive['mode'], string>>> = { high: 'HIGH', low: 'LOW' };

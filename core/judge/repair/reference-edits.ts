@@ -1,0 +1,177 @@
+import { diffArrays } from 'diff';
+import { effort } from '../../effort';
+import type { TextEdit } from '../../findings/finding';
+import type { Language } from '../../program';
+import type { Candidate } from './candidate';
+import { cost } from './wishes';
+
+/** A word or sign of a program, by where it stands in its text. */
+interface Piece {
+  readonly text: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What stands in a program and what stands in its place in the other one, by their pieces. */
+interface Hunk {
+  readonly own: readonly [from: number, to: number];
+  readonly asked: readonly [from: number, to: number];
+}
+
+/** Pieces that one change has at most: what is longer was not one slip. */
+const LONGEST = 14;
+/** Places up to which a program is the exercise's own with some slips in it. */
+const FEW = 4;
+/** Places beyond which it is another program. */
+const MANY = 12;
+/** Pieces that two programs may have together to be compared. */
+const MOST_PIECES = 4000;
+
+type Make = (edit: TextEdit, amount: number, text: string) => Candidate;
+
+/**
+ * Changes that make one place of a program what it is in the exercise's own: a line put back, a word, a sign. None
+ * for a program that is written otherwise.
+ */
+export function referenceCandidates(
+  source: string,
+  wanted: string,
+  language: Language,
+  make: Make,
+): readonly Candidate[] {
+  const [own, asked] = [source, wanted].map((text) => piecesOf(text, language)) as [Piece[], Piece[]];
+  if (own.length + asked.length > MOST_PIECES) return [];
+  effort((own.length + asked.length) * 2000);
+  const hunks = hunksOf(own, asked);
+  if (hunks.length > MANY) return [];
+  const amount =
+    hunks.length === 1 ? cost.asAskedButThis : hunks.length <= FEW ? cost.asAsked : cost.insert + 0.2;
+  return hunks
+    .filter((hunk) => lengthOf(hunk.own) <= LONGEST && lengthOf(hunk.asked) <= LONGEST)
+    .map((hunk) => changeOf(settled(hunk, own, asked), { own, asked, source, wanted, amount, make }));
+}
+
+const lengthOf = ([from, to]: readonly [number, number]): number => to - from;
+
+function hunksOf(own: readonly Piece[], asked: readonly Piece[]): readonly Hunk[] {
+  const hunks: Hunk[] = [];
+  let [mine, theirs] = [0, 0];
+  const changes = diffArrays(
+    own.map(({ text }) => text),
+    asked.map(({ text }) => text),
+  );
+  for (const { added, removed, count } of changes) {
+    if (!added && !removed) {
+      mine += count;
+      theirs += count;
+      continue;
+    }
+    const before = hunks.at(-1);
+    const follows = before?.own[1] === mine && before.asked[1] === theirs;
+    const [from, other] = follows ? [before.own[0], before.asked[0]] : [mine, theirs];
+    if (follows) hunks.pop();
+    if (removed) mine += count;
+    else theirs += count;
+    hunks.push({ own: [from, mine], asked: [other, theirs] });
+  }
+  return hunks;
+}
+
+/** Where only something was put in or left out: moved back so that it is whole statements, where that is the same. */
+function settled(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
+  const [pieces, side] = lengthOf(hunk.own) === 0 ? [asked, 'asked' as const] : [own, 'own' as const];
+  const other = side === 'asked' ? 'own' : 'asked';
+  if (lengthOf(hunk[other]) > 0) return hunk;
+  let [from, to] = hunk[side];
+  let moved = 0;
+  const isWhole = (): boolean =>
+    ends.has(pieces[to - 1]!.text) && (from === 0 || ends.has(pieces[from - 1]!.text));
+  while (!isWhole() && from > 0 && pieces[from - 1]!.text === pieces[to - 1]!.text) {
+    from -= 1;
+    to -= 1;
+    moved += 1;
+  }
+  if (!isWhole()) return hunk;
+  const [start, end] = hunk[other];
+  return { ...hunk, [side]: [from, to], [other]: [start - moved, end - moved] };
+}
+
+const ends: ReadonlySet<string> = new Set([';', '{', '}']);
+
+interface Given {
+  readonly own: readonly Piece[];
+  readonly asked: readonly Piece[];
+  readonly source: string;
+  readonly wanted: string;
+  readonly amount: number;
+  readonly make: Make;
+}
+
+function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Given): Candidate {
+  const [from, to] = hunk.own;
+  const [first, last] = hunk.asked;
+  const written = first === last ? '' : wanted.slice(asked[first]!.from, asked[last - 1]!.to);
+  const shown = oneLine(written);
+  if (from === to) {
+    const before = own[from - 1];
+    const at = before?.to ?? 0;
+    // The space in front of it comes along: it begins a line of its own where it does in the other program.
+    const space = wanted.slice(asked[first - 1]?.to ?? 0, asked[first]!.from).replace(/.*\n/s, '\n');
+    const place = placeOf(source, at);
+    return make(
+      { ...place, length: 0, by: space + written },
+      amount,
+      `Add ${shown} after line ${place.line}.`,
+    );
+  }
+  const start = own[from]!.from;
+  const length = own[to - 1]!.to - start;
+  const place = placeOf(source, start);
+  const there = oneLine(source.slice(start, start + length));
+  if (there === '' && shown === '')
+    return make({ ...place, length, by: written }, amount, setInText(place.line + 1, written));
+  return make(
+    { ...place, length, by: written },
+    amount,
+    written === ''
+      ? `Remove ${there} in line ${place.line}.`
+      : `Write ${shown} instead of ${there} in line ${place.line}.`,
+  );
+}
+
+const setInText = (line: number, space: string): string => {
+  const columns = space.length - space.lastIndexOf('\n') - 1;
+  return columns === 0
+    ? `Begin line ${line} without any space before it.`
+    : `Begin line ${line} with ${columns} spaces.`;
+};
+
+const oneLine = (text: string): string => {
+  const line = text.replace(/\s+/g, ' ').trim();
+  return line.length <= 60 ? line : `${line.slice(0, 58)} …`;
+};
+
+function placeOf(source: string, at: number): { readonly line: number; readonly column: number } {
+  const before = source.slice(0, at);
+  const line = before.split('\n').length;
+  return { line, column: at - before.lastIndexOf('\n') };
+}
+
+/** The words and signs of a program without its remarks; of Python, also what sets its lines in. */
+function piecesOf(source: string, language: Language): readonly Piece[] {
+  const pattern =
+    language === 'python'
+      ? /(?<remark>#[^\n]*)|(?:\n[ \t]*)+(?=[^\s#])|\w+|"[^"\n]*"|'[^'\n]*'|[-+*/%<>=!&|^]=?|[^\s\w]/g
+      : /(?<remark>\/\/[^\n]*|\/\*[\s\S]*?\*\/)|#?\w+|"[^"\n]*"|'[^'\n]*'|[-+*/%<>=!&|^]=?|[^\s\w]/g;
+  return [...source.matchAll(pattern)].flatMap((found): Piece[] =>
+    found.groups?.['remark'] === undefined
+      ? [
+          {
+            text: found[0].replace(/^\s*\n/s, '\n'),
+            from: found.index,
+            to: found.index + found[0].length,
+          },
+        ]
+      : [],
+  );
+}

@@ -1,0 +1,78 @@
+import { describe, expect, test } from 'vitest';
+import type { Finding } from '../../findings/finding';
+import { rowOf } from '../../findings/table';
+import { hasPassed } from '../../formats/report';
+import { courseExercises } from '../../testing/course';
+import { sampled } from '../../testing/samples';
+import { trialExercises } from '../../testing/trials/exercises';
+import type { Mistake } from '../../testing/trials/mistake';
+import { programMistakes } from '../../testing/trials/program-mistakes';
+import { partsMended, triedOn } from '../../testing/trials/trial';
+import { wiringMistakes } from '../../testing/trials/wiring-mistakes';
+import type { Wiring } from '../../wiring/wiring';
+
+/** One in fifteen, one in three of a thorough test: `npm run trials` judges them all. */
+const few = (mistakes: Iterable<Mistake>): readonly Mistake[] =>
+  sampled([...mistakes].filter((_, index) => index % 3 === 0));
+
+const exercises = [...trialExercises, ...courseExercises].map(
+  ({ name, exercise }) => [name, exercise] as const,
+);
+
+/** Whether a cause and its repair are about one thing: a part, or a socket that the part is in. */
+function meet(cause: Finding, { parts }: Wiring): boolean {
+  const own = partsMended(cause);
+  const sockets = parts
+    .filter(({ ref }) => own.includes(ref))
+    .flatMap(({ legs }) => legs.flatMap(({ at }) => (at?.type === 'pin' ? [`${at.ref}.${at.pin}`] : [])));
+  const isAdded = cause.repair!.edits.some((edit) => 'add' in edit);
+  return (
+    isAdded ||
+    cause.refs.some((ref) => own.includes(ref)) ||
+    cause.at.some((place) => sockets.includes(place))
+  );
+}
+
+describe('a slip of the hand at the breadboard', () => {
+  test.each(exercises)(
+    'in %s has a cause at its place, and a repair that mends it and harms nothing',
+    { timeout: 120_000 },
+    (_, exercise) => {
+      for (const mistake of few(wiringMistakes(exercise))) {
+        const { report, causes, mended } = triedOn(exercise, mistake, [mistake]);
+        if (hasPassed(report.verdict)) continue;
+        const where = `${mistake.sort}: ${mistake.what}`;
+        expect(causes.length, where).toBeGreaterThan(0);
+        expect(mended && hasPassed(mended.verdict), where).toBe(true);
+        expect(
+          mended!.observations.filter(({ code }) => rowOf(code).isHazard),
+          where,
+        ).toEqual([]);
+        for (const cause of causes) {
+          const said = `${where}: ${cause.message} ${cause.repair!.text}`;
+          expect(meet(cause, mistake.wiring), said).toBe(true);
+          const isLeft = mended!.observations.some(
+            ({ code, message }) => code === cause.code && message === cause.message,
+          );
+          expect(isLeft, said).toBe(false);
+        }
+      }
+    },
+  );
+});
+
+describe('a slip in a program', () => {
+  test.each(exercises)(
+    'in %s has a cause, and a repair that mends it',
+    { timeout: 120_000 },
+    (_, exercise) => {
+      for (const mistake of few(programMistakes(exercise))) {
+        const { report, causes, mended } = triedOn(exercise, mistake, [mistake]);
+        if (hasPassed(report.verdict)) continue;
+        const where = `${mistake.sort}: ${mistake.what}`;
+        expect(causes.length, where).toBeGreaterThan(0);
+        expect(mended && hasPassed(mended.verdict), `${where}: ${causes[0]!.message}`).toBe(true);
+      }
+    },
+  );
+});

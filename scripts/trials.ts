@@ -1,0 +1,148 @@
+// Makes slips in right builds, lets them be judged, does what is said, and counts how often that was right:
+// npm run trials [-- --of EXERCISE --sort WORDS --show --write]. The table goes to docs/trials.md.
+import { writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import type { Exercise } from '@/core/formats/exercise';
+import { hasPassed } from '@/core/formats/report';
+import { courseExercises } from '@/core/testing/course';
+import { doublesOf } from '@/core/testing/trials/doubles';
+import { trialExercises } from '@/core/testing/trials/exercises';
+import type { Mistake } from '@/core/testing/trials/mistake';
+import { programMistakes } from '@/core/testing/trials/program-mistakes';
+import { isHarmful, triedOn } from '@/core/testing/trials/trial';
+import { wiringMistakes } from '@/core/testing/trials/wiring-mistakes';
+
+const { values } = parseArgs({
+  options: {
+    of: { type: 'string', default: '' },
+    sort: { type: 'string', default: '' },
+    show: { type: 'boolean', default: false },
+    write: { type: 'boolean', default: false },
+  },
+});
+
+/** Pairs of slips of each sort that are made in an exercise. */
+const DOUBLES = 30;
+/** Processor seconds above which a check counts as long. */
+const LONG = 2;
+
+interface Score {
+  builds: number;
+  passed: number;
+  named: number;
+  placed: number;
+  mended: number;
+  asAsked: number;
+  readonly seconds: number[];
+}
+
+const scores = new Map<string, Score>();
+
+function judge(
+  exercise: Exercise,
+  sort: string,
+  build: Pick<Mistake, 'wiring' | 'program'>,
+  slips: readonly Mistake[],
+): void {
+  const score = scores.get(sort) ?? {
+    builds: 0,
+    passed: 0,
+    named: 0,
+    placed: 0,
+    mended: 0,
+    asAsked: 0,
+    seconds: [],
+  };
+  scores.set(sort, score);
+  const begin = process.cpuUsage();
+  const trial = triedOn(exercise, build, slips);
+  const { user, system } = process.cpuUsage(begin);
+  score.seconds.push((user + system) / 1e6);
+  score.builds += 1;
+  const passes = hasPassed(trial.report.verdict);
+  const results = {
+    named: trial.isNamed,
+    placed: trial.isPlaced,
+    mended: trial.isMended,
+    asAsked: trial.isAsAsked,
+  };
+  if (passes) score.passed += 1;
+  else for (const [key, is] of Object.entries(results)) if (is) score[key as keyof typeof results] += 1;
+  const misses = Object.entries(results).flatMap(([key, is]) => (is ? [] : [key]));
+  if (!values.show || (!passes && misses.length === 0)) return;
+  console.log(`${exercise.data.id}: ${slips.map(({ sort: one, what }) => `${one}: ${what}`).join('; ')}`);
+  console.log(`  ${passes ? trial.report.verdict : `not ${misses.join(', ')}`}`);
+  for (const { code, message, repair } of trial.causes)
+    console.log(`  ${code}: ${message} → ${repair?.text ?? '-'}`);
+}
+
+for (const { name, exercise } of [...trialExercises, ...courseExercises]) {
+  if (!name.includes(values.of)) continue;
+  const isWanted = ({ sort }: { readonly sort: string }): boolean => sort.includes(values.sort);
+  const [wirings, programs] = [[...wiringMistakes(exercise)], [...programMistakes(exercise)]];
+  for (const one of [...wirings, ...programs].filter(isWanted)) judge(exercise, one.sort, one, [one]);
+  // Of each, those that a build does not work with: with two slips both have to be told.
+  const harmful = (mistakes: readonly Mistake[]): readonly Mistake[] =>
+    mistakes.filter((_, index) => index % 3 === 0).filter((mistake) => isHarmful(exercise, mistake));
+  const doubles =
+    values.sort === '' || values.sort.includes('in the')
+      ? doublesOf(harmful(wirings), harmful(programs), DOUBLES)
+      : [];
+  for (const double of doubles.filter(isWanted)) judge(exercise, double.sort, double, double.slips);
+}
+
+function row(sort: string, all: readonly Score[]): string {
+  const sum = (of: (score: Score) => number): number => all.reduce((total, score) => total + of(score), 0);
+  const seconds = all.flatMap((score) => score.seconds).sort((a, b) => a - b);
+  const wrong = sum(({ builds, passed }) => builds - passed);
+  const share = (count: number): string => (wrong === 0 ? '' : `${((100 * count) / wrong).toFixed(1)} %`);
+  const cells = [
+    sum(({ builds }) => builds),
+    sum(({ passed }) => passed),
+    share(sum(({ named }) => named)),
+    share(sum(({ placed }) => placed)),
+    share(sum(({ mended }) => mended)),
+    share(sum(({ asAsked }) => asAsked)),
+    (seconds[Math.floor(seconds.length / 2)] ?? 0).toFixed(2),
+    (seconds.at(-1) ?? 0).toFixed(2),
+    seconds.filter((one) => one > LONG).length,
+  ];
+  return `| ${sort} | ${cells.join(' | ')} |`;
+}
+
+const isDouble = (sort: string): boolean => sort.includes('in the wiring');
+const [singles, doubles] = [false, true].map((is) => [...scores].filter(([sort]) => isDouble(sort) === is));
+const table = `| slip | builds | works all the same | named | at its place | mended | as asked | median s | longest s | over ${LONG} s |
+| --- | --: | --: | --: | --: | --: | --: | --: | --: | --: |
+${[...singles!, ...doubles!].map(([sort, score]) => row(sort, [score])).join('\n')}
+${row(
+  '**one slip**',
+  singles!.map(([, score]) => score),
+)}
+${row(
+  '**two slips**',
+  doubles!.map(([, score]) => score),
+)}
+`;
+console.log(table);
+if (values.write)
+  writeFileSync(
+    'docs/trials.md',
+    `# Slips, and what is said of them
+
+Written by \`npm run trials -- --write\`; do not edit by hand.
+
+Slips of the hand and of the keyboard are made in the right builds of the course's exercises and of six more, with other
+parts, boards and programs (\`core/testing/trials\`). Each build is judged, and what its causes say is done. Counted
+is, of the builds that do not work:
+
+- **named**: the first cause has a code by which an expert would call the slip; with two slips, each has one;
+- **at its place**: the cause, or its repair, is about the part or the line that the slip was made in;
+- **mended**: the build passes when all its repairs are made;
+- **as asked**: it is then the very build of the exercise, and there were no more causes than slips.
+
+A slip after which the build works all the same is one between two ends that are joined anyhow, or of a part that no
+scenario watches. Times are of the processor, the making of the repaired build included.
+
+${table}`,
+  );
