@@ -23,11 +23,13 @@ export const check: Command = async (words, { out, folder }) => {
   });
   const exercise = await loadExercise(required(given.exercise, 'exercise'), folder);
   const grammars = await nodeGrammars();
-  if (given.submissions !== undefined) return checkFolder(exercise, given.submissions, grammars, folder, out);
+  if (given.submissions !== undefined)
+    return checkFolder(exercise, given.submissions, grammars, folder, given.json === true, out);
   if (given.seen !== undefined && !sightings.includes(given.seen))
     throw new Unusable(`--seen takes ${sightings.join(', ')}`);
   const wiring = required(given.wiring, 'wiring');
-  const code = required(given.code, 'code');
+  // An exercise without a program is one of the wiring alone.
+  const code = exercise.data.program === '' ? given.code : required(given.code, 'code');
   const report = await checkFiles(
     exercise,
     wiring,
@@ -43,14 +45,15 @@ export const check: Command = async (words, { out, folder }) => {
 async function checkFiles(
   exercise: Exercise,
   wiring: string,
-  code: string,
+  code: string | undefined,
   grammars: Grammars,
   folder: string,
   sighting?: Sighting,
 ): Promise<Report> {
+  const source = code === undefined ? '' : await loadProgram(code, folder);
   const build = {
     wiring: await loadWiring(wiring, folder, exercise),
-    program: compileProgram(await loadProgram(code, folder), exercise.board, grammars, languageOf(exercise)),
+    program: compileProgram(source, exercise.board, grammars, languageOf(exercise)),
   };
   return judge(exercise, build, grammars, sighting ? { sighting } : {});
 }
@@ -60,6 +63,7 @@ async function checkFolder(
   path: string,
   grammars: Grammars,
   folder: string,
+  asJson: boolean,
   out: (text: string) => void,
 ): Promise<0 | 1> {
   const entries = await readdir(resolve(folder, path), { withFileTypes: true }).catch(() => {
@@ -70,32 +74,39 @@ async function checkFolder(
     .filter((entry) => entry.isDirectory())
     .map((entry) => entry.name)
     .sort();
+  const all: ({ readonly name: string } & ({ readonly report: Report } | { readonly unusable: string }))[] =
+    [];
   for (const name of names) {
     let line: string;
     try {
       const files = await readdir(resolve(folder, path, name));
       const program = files.find((file) => file.startsWith('program.'));
-      if (program === undefined) throw new Unusable('there is no program file');
+      if (program === undefined && exercise.data.program !== '')
+        throw new Unusable('there is no program file');
       const report = await checkFiles(
         exercise,
         join(path, name, 'wiring.csv'),
-        join(path, name, program),
+        program === undefined ? undefined : join(path, name, program),
         grammars,
         folder,
       );
+      all.push({ name, report });
       const causes = report.findings.filter((finding) => finding.cause).map((finding) => finding.code);
       counts.set(report.verdict, (counts.get(report.verdict) ?? 0) + 1);
       line = [report.verdict, ...causes].join(' ');
     } catch (error) {
       if (!(error instanceof Unusable)) throw error;
+      all.push({ name, unusable: error.message });
       counts.set('unusable', (counts.get('unusable') ?? 0) + 1);
       line = `unusable ${error.message}`;
     }
-    out(`${name}: ${line}\n`);
+    if (!asJson) out(`${name}: ${line}\n`);
   }
-  out(
-    `${names.length} submissions: ${[...counts].map(([verdict, count]) => `${count} ${verdict}`).join(', ') || 'none'}\n`,
-  );
+  if (asJson) out(`${JSON.stringify({ submissions: all, counts: Object.fromEntries(counts) }, null, 2)}\n`);
+  else
+    out(
+      `${names.length} submissions: ${[...counts].map(([verdict, count]) => `${count} ${verdict}`).join(', ') || 'none'}\n`,
+    );
   const passed = (counts.get('as-drawn') ?? 0) + (counts.get('works-differently') ?? 0);
   return passed === names.length ? 0 : 1;
 }

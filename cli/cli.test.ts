@@ -123,6 +123,20 @@ describe('check', () => {
       expect((await didaktor({}, ...words)).code, words.join(' ')).toBe(2);
   });
 
+  test('of a folder is printed as JSON, a report for each', async () => {
+    const submissions = join(process.cwd(), 'demo/submissions/beacon');
+    const words = ['check', '--exercise', EXERCISE, '--submissions', submissions, '--json'];
+    const { code, out } = await didaktor({}, ...words);
+    expect(code).toBe(1);
+    const all = JSON.parse(out) as {
+      submissions: { name: string; report: { format: string } }[];
+      counts: object;
+    };
+    expect(all.submissions).toHaveLength(28);
+    expect(all.submissions.every(({ report }) => report.format === 'didaktor/report@1')).toBe(true);
+    expect(all.counts).toMatchObject({ 'as-drawn': 9, 'cannot-tell': 1 });
+  });
+
   test('of a folder prints a line per hand-in and a summary', async () => {
     const { code, out } = await didaktor(
       {},
@@ -455,7 +469,56 @@ void loop() { if (digitalRead(2) == LOW) { Serial.println(analogRead(A0) > 900);
   });
 });
 
+describe('an exercise that cannot be read', () => {
+  const beacon = JSON.parse(readFileSync(EXERCISE, 'utf8')) as {
+    scenarios: [{ expect: object[]; stimuli: object[] }];
+  };
+  const saidOf = async (
+    change: (scenario: { expect: object[]; stimuli?: object[] }) => void,
+  ): Promise<string> => {
+    const exercise = structuredClone(beacon);
+    change(exercise.scenarios[0]);
+    const files = { 'e.json': JSON.stringify(exercise) };
+    const { code, error } = await didaktor(
+      files,
+      'check',
+      '--exercise',
+      'e.json',
+      '--wiring',
+      'w.csv',
+      '--code',
+      'p.cpp',
+    );
+    expect(code).toBe(2);
+    return error;
+  };
+
+  test('is told the key of an expectation that is misspelt, and the known ones', async () => {
+    const said = await saidOf(({ expect: all }) => all.push({ lamp: 'D1', rythm: [0.5, 2.5] }));
+    expect(said).toMatch(/expect\[\d\]: “rythm” is not known in an expectation; known are .*\brhythm\b/);
+  });
+
+  test('is told what is wrong with a value, and which keys belong together', async () => {
+    expect(await saidOf(({ expect: all }) => all.push({ lamp: 'D1', is: 'bright' }))).toContain('is: ');
+    expect(await saidOf(({ expect: all }) => all.push({ lamp: 'D1' }))).toContain('lamp with rhythm');
+    expect(await saidOf((scenario) => (scenario.stimuli = [{ pres: 'S1', at: 1 }]))).toContain(
+      '“pres” is not known in a stimulus',
+    );
+  });
+});
+
 describe('lint', () => {
+  test('takes the language from the name of the file', async () => {
+    const { out } = await didaktor(
+      { 'p.py': 'import time\nwhile True\n    time.sleep(1)\n' },
+      'lint',
+      '--code',
+      'p.py',
+      '--json',
+    );
+    expect(JSON.parse(out)).toMatchObject([{ code: 'colon-missing', line: 2 }]);
+  });
+
   test('ends with 0 for a clean program and with 1 for a fault', async () => {
     expect(await didaktor({}, 'lint', '--code', 'p.cpp', '--json')).toMatchObject({ code: 0, out: '[]\n' });
     const { code, out } = await didaktor(

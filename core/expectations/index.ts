@@ -1,8 +1,9 @@
-import { watchedSeconds, type Trace } from '../rehearsal/trace';
-import { seconds } from '../units';
 import { z } from 'zod';
+import { watchedSeconds, type Trace } from '../rehearsal/trace';
 import type { Result } from '../result';
+import { seconds } from '../units';
 import { notUnderstood, readBy } from '../words/reading';
+import { whyOfNoSort } from '../words/sorts';
 import type { ExpectationDefinition } from './definition';
 import { oneOf } from './one-of';
 import type { Observed, Outcome } from './outcome';
@@ -13,7 +14,10 @@ export type { Observed, Outcome } from './outcome';
 /** Every sort of expectation. */
 export const expectationDefinitions = [...singleDefinitions, oneOf] as const;
 
-export const expectationSchema = z.union(expectationDefinitions.map(({ schema }) => schema));
+export const expectationSchema = z.union(
+  expectationDefinitions.map(({ schema }) => schema),
+  { error: ({ input }) => whyOfNoSort('an expectation', input, expectationDefinitions) },
+);
 /** What a person must see, hear or read. */
 export type Expectation = Readonly<z.infer<typeof expectationSchema>>;
 

@@ -2,7 +2,7 @@ import type { BoardProfile } from '../boards';
 import { ref } from '../brand';
 import { toFinding, type Finding } from '../findings/finding';
 import { byCause } from '../findings/order';
-import { compileProgram, type Grammars } from '../program';
+import { compileProgram, type Grammars, type Language } from '../program';
 import { rehearse } from '../rehearsal/rehearse';
 import { wordingOf } from './program';
 import { observationsOn } from './rules';
@@ -14,8 +14,13 @@ const LINT_SECONDS = 10;
  * What is wrong with a program without any circuit: what a compiler refuses and, when it compiles,
  * what shows when it runs on the bare board.
  */
-export function lintProgram(source: string, board: BoardProfile, grammars: Grammars): readonly Finding[] {
-  const { problems, compiled, language } = compileProgram(source, board, grammars);
+export function lintProgram(
+  source: string,
+  board: BoardProfile,
+  grammars: Grammars,
+  written: Language = board.language.default,
+): readonly Finding[] {
+  const { problems, compiled, language } = compileProgram(source, board, grammars, written);
   const bare = { board: { ref: ref('U1'), profile: board }, breadboards: [], parts: [] };
   const runs = compiled
     ? [

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { StimulusKind } from '../parts';
 import type { Result } from '../result';
 import { notUnderstood, readBy } from '../words/reading';
+import { whyOfNoSort } from '../words/sorts';
 import type { StimulusDefinition } from './definition';
 import { distance } from './distance';
 import { light } from './light';
@@ -40,7 +41,12 @@ export const stimulusDefinitions = [
   supply,
 ] as const;
 
-export const stimulusSchema = z.union(stimulusDefinitions.map(({ schema }) => schema));
+const sorts = stimulusDefinitions.map(({ key, schema }) => ({ keys: [key], schema }));
+
+export const stimulusSchema = z.union(
+  stimulusDefinitions.map(({ schema }) => schema),
+  { error: ({ input }) => whyOfNoSort('a stimulus', input, sorts) },
+);
 /** Something that happens to the circuit while the program runs. Times in seconds. */
 export type Stimulus = Readonly<z.infer<typeof stimulusSchema>>;
 
