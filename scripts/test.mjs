@@ -117,7 +117,9 @@ async function main() {
   if (words.includes(THOROUGH)) process.env.DIDAKTOR_TESTS = THOROUGH;
   const unknown = wanted.filter((part) => !PARTS.includes(part));
   if (unknown.length > 0)
-    throw new SetupError(`There is no part “${unknown.join(' ')}”. The parts are ${PARTS.join(', ')}; “${THOROUGH}” goes with any.`);
+    throw new SetupError(
+      `There is no part “${unknown.join(' ')}”. The parts are ${PARTS.join(', ')}; “${THOROUGH}” goes with any.`,
+    );
   const isWanted = (part) => wanted.length === 0 || wanted.includes(part);
   ensureNode();
   mkdirSync(stateFolder, { recursive: true });

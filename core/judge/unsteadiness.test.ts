@@ -31,7 +31,7 @@ describe('parts that are off by their tolerance', () => {
     expect(verdict).toBe('does-not-work');
     const [first] = found.filter(({ code }) => code === 'unsteady');
     expect(first).toMatchObject({ refs: ['R1'], line: 15 });
-    expect(first!.message).toMatch(/^The 10k Ω resistor R1 may be 5\u00a0% larger than it says;/);
+    expect(first!.message).toMatch(/^The 10 kΩ resistor R1 may be 5\u00a0% larger than it says;/);
     expect(new Set(first!.hints).size).toBe(3);
   });
 

@@ -46,7 +46,7 @@ export type {
 } from './kind';
 export type { PartValue } from './value';
 export { ledColours, ledModels } from './light';
-export { faradsText, ohmsText, readFarads, readOhms } from './value';
+export { faradsText, ohmsSaid, ohmsText, readFarads, readOhms } from './value';
 export { batterySort } from './battery';
 
 /** Kinds in the order in which they are offered and listed. */

@@ -1,6 +1,6 @@
 import { legNames } from '../brand';
 import { defineKind, rowOfLegs, type Leg } from './kind';
-import { readOhmsOr } from './value';
+import { ohmsSaid, readOhmsOr } from './value';
 
 const [one, wiper, two] = legNames('1', 'wiper', '2');
 const legs: readonly Leg[] = [
@@ -46,5 +46,5 @@ export const potentiometer = defineKind({
       { type: 'resistor', from: wiper, to: two, ohms: Math.max(END_OHMS, track * (1 - position)) },
     ];
   },
-  describe: (value) => `${value.text} Ω potentiometer`,
+  describe: (value) => `${ohmsSaid(value.text)} potentiometer`,
 });

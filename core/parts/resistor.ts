@@ -1,6 +1,6 @@
 import { fail, ok } from '../result';
 import { defineKind, eitherWay, twoEnds } from './kind';
-import { ohmsText, readOhms } from './value';
+import { ohmsSaid, ohmsText, readOhms } from './value';
 
 const [one, two] = twoEnds;
 
@@ -31,5 +31,5 @@ export const resistor = defineKind({
   elements: (value) => [
     { type: 'resistor', from: one.name, to: two.name, ohms: value.amount ?? 0, hasTolerance: true },
   ],
-  describe: (value) => `${value.text} Ω resistor`,
+  describe: (value) => `${ohmsSaid(value.text)} resistor`,
 });

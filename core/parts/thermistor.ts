@@ -1,5 +1,5 @@
 import { defineKind, eitherWay, twoEnds } from './kind';
-import { readOhmsOr } from './value';
+import { ohmsSaid, readOhmsOr } from './value';
 
 const [one, two] = twoEnds;
 
@@ -33,5 +33,5 @@ export const thermistor = defineKind({
   elements: (value, { celsius }) => [
     { type: 'resistor', from: one.name, to: two.name, ohms: thermistorOhms(value.amount ?? 10_000, celsius) },
   ],
-  describe: (value) => `${value.text} Ω thermistor`,
+  describe: (value) => `${ohmsSaid(value.text)} thermistor`,
 });

@@ -109,3 +109,6 @@ export function readChoice(
 }
 
 const trim = (amount: number): string => String(Number(amount.toPrecision(6)));
+
+/** A resistance as it is said: `330 Ω`, `10 kΩ`, for `330` and `10k`. */
+export const ohmsSaid = (text: string): string => text.replace(/^([\d.]+)([kM]?)$/, '$1 $2Ω');

@@ -1,6 +1,6 @@
 import type { LegName } from '../../brand';
 import { legName } from '../../brand';
-import { kindOf, type SchematicSign } from '../../parts';
+import { kindOf, type SchematicSign, ohmsSaid } from '../../parts';
 import type { PlacedPart } from '../../wiring/wiring';
 import type { Shape } from '../list';
 import type { Side } from './engine';
@@ -101,7 +101,7 @@ const textWidth = (part: PlacedPart): number => Math.max(part.ref.length, valueT
 export function valueText(part: PlacedPart): string {
   const kind = kindOf(part.kind);
   if (['resistor', 'light-sensor', 'thermistor', 'potentiometer'].includes(kind.sign))
-    return `${part.value.text} Ω`;
+    return ohmsSaid(part.value.text);
   if (['capacitor', 'electrolytic'].includes(kind.sign)) return `${part.value.text}F`;
   if (kind.sign === 'box') return kind.title;
   return part.value.text;

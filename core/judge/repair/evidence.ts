@@ -13,7 +13,7 @@ import {
   type Wiring,
 } from '../../wiring/wiring';
 import { legText, partText, placeText, stripText } from '../../wiring/words';
-import { capital, listText, withArticle } from '../../words/words';
+import { capital, withArticle } from '../../words/words';
 import type { Evidence } from './candidate';
 
 /** Findings of what is joined to a supply or to ground, or cut off from it. */
@@ -255,7 +255,7 @@ export const evidenceOfShift = (part: PlacedPart, rows: number, repair: Repair):
         'off-by-one',
         [part.ref],
         at,
-        `The whole of ${partText(part)} is ${off} off: its legs do not meet the wires that belong to them.`,
+        `${capital(partText(part))} is ${off} off with all its legs, so they miss what belongs to them.`,
         [
           `Follow each leg of ${part.ref}. What else is in its row?`,
           `${capital(partText(part))} is ${off} from where its wires are.`,
@@ -283,7 +283,6 @@ export function evidenceOfSwap(
   const arePins = [one, two].every(({ leg }) => leg.at?.type === 'pin');
   const module = [one, two].map((end) => moduleOf(end, wiring));
   const isModule = module[0] !== undefined && module[0] === module[1];
-  const [first, second] = [one, two].map(({ part, leg }) => legText(part, leg.leg)) as [string, string];
   const [here, there] = [one.leg.at!, two.leg.at!];
   const code: FindingCode = isModule
     ? 'module-lines-swapped'
@@ -305,10 +304,10 @@ export function evidenceOfSwap(
         code,
         isModule ? [module[0]!, ...refs] : refs,
         at,
-        `${capital(first)} and ${second} are in each other’s places: ${first} is in ${placeText(here)} and belongs in ${placeText(there)}, and the other way about.`,
+        `${capital(partText(one.part))} and ${partText(two.part)} are swapped: ${one.part.ref} is in ${placeText(here)} and belongs in ${placeText(there)}, and ${two.part.ref} the other way round.`,
         [
-          `Follow ${listText([one.part.ref, two.part.ref])} from one end to the other. Where does each begin, and where should it?`,
-          `${capital(first)} and ${second} have changed places.`,
+          `Follow ${one.part.ref} and ${two.part.ref} from one end to the other. Where does each of them lead, and where should it?`,
+          `${one.part.ref} is where ${two.part.ref} should be, and ${two.part.ref} where ${one.part.ref} should be.`,
           repair.text,
         ],
         repair,

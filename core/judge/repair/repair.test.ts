@@ -46,7 +46,7 @@ describe('changes of a wiring', () => {
     expect(candidates.length).toBeGreaterThan(4);
     expect(candidates.length).toBeLessThan(40);
     for (const { text, cost, edits } of candidates) {
-      expect(text).toMatch(/^(Move|Turn|Take|Add|Put|Exchange|Use) .*\.$/);
+      expect(text).toMatch(/^(Move|Turn|Take|Add|Put|Swap|Use) .*\.$/);
       expect(cost).toBeGreaterThan(0);
       expect(edits.length).toBeGreaterThan(0);
     }

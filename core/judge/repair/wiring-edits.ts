@@ -18,7 +18,7 @@ import {
   type Wiring,
 } from '../../wiring/wiring';
 import { legText, partText, placeText } from '../../wiring/words';
-import { withArticle } from '../../words/words';
+import { listText, withArticle } from '../../words/words';
 import type { Candidate, Evidence } from './candidate';
 import {
   evidenceOfMove,
@@ -216,7 +216,7 @@ class WiringEdits {
         part,
         to.map((point) => point!),
         cost.turn + PART_LEG,
-        `Take ${partText(part)} out, turn it ${isQuarter ? 'by a quarter' : 'round'}, and put it back.`,
+        `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
         (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
       );
     }
@@ -236,7 +236,7 @@ class WiringEdits {
           part,
           to,
           cost.shift + 0.3 * (Math.abs(rows) - 1),
-          `Move the whole of ${partText(part)} by ${Math.abs(rows) === 1 ? 'one row' : `${Math.abs(rows)} rows`}: ${part.legs.map(({ leg }, index) => `${legText({ ...part, ref: part.ref }, leg)} to ${shortNameOf(to[index]!)}`).join(', ')}.`,
+          `Move ${partText(part)} by ${Math.abs(rows) === 1 ? 'one row' : `${Math.abs(rows)} rows`}, all its legs together: to ${listText(to.map(shortNameOf))}.`,
           (repair) => evidenceOfShift(part, rows, repair),
         );
       }
@@ -267,7 +267,7 @@ class WiringEdits {
     for (const [index, one] of ends.entries())
       for (const two of ends.slice(index + 1)) {
         if (one.part === two.part || one.root === two.root || one.at.type !== two.at.type) continue;
-        const text = `Exchange ${legText(one.part, one.leg.leg)} and ${legText(two.part, two.leg.leg)}: ${one.part.ref} to ${placeText(two.at)}, ${two.part.ref} to ${placeText(one.at)}.`;
+        const text = `Swap ${partText(one.part)} and ${partText(two.part)}: put ${one.part.ref} in ${placeText(two.at)}, and ${two.part.ref} in ${placeText(one.at)}.`;
         yield this.changed(
           [moveOf(one, two.at), moveOf(two, one.at)],
           cost.swap + (one.at.type === 'pin' ? 0 : 0.1),
