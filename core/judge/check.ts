@@ -1,5 +1,5 @@
 import { effortLeft, OutOfEffort, within } from '../effort';
-import { toFinding, type Finding, type Observation } from '../findings/finding';
+import { toFinding, type Finding, type Observation, type Repair } from '../findings/finding';
 import { rowOf } from '../findings/table';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
@@ -177,7 +177,17 @@ function marked(causes: readonly Cause[]): Finding[] {
   const ordered = byCause(causes.map(({ observation }) => observation)).toSorted((a, b) => rank(a) - rank(b));
   const all = ordered.map((observation): Finding => {
     const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
-    return { ...toFinding(observation), cause: true, ...(known ? { repair: known } : {}) };
+    const finding = { ...toFinding(observation), cause: true };
+    return known ? { ...finding, repair: known, hints: hintsTo(finding, known) } : finding;
   });
   return all.filter((finding, index) => all.findIndex((other) => isSame(other, finding)) === index);
+}
+
+/** The hints of a cause, of which the last says what its repair does: what is said and what is done are one thing. */
+function hintsTo({ code, hints }: Finding, { text, edits }: Repair): Finding['hints'] {
+  const [edit] = edits;
+  // Of a turn and of another value the rule says more than the change does.
+  if (edits.length === 1 && edit && ('flip' in edit || 'value' in edit)) return hints;
+  const [question, pointer] = hints;
+  return [question, pointer, rowOf(code).isHazard ? `Unplug the board first. ${text}` : text];
 }
