@@ -3,7 +3,8 @@ import type { Wiring } from '../../wiring/wiring';
 import type { Build } from '../examine';
 import type { Candidate } from './candidate';
 import type { Target } from './target';
-import { wiringCandidates, type EditsOf } from './wiring-edits';
+import type { EditsOf } from './edit-ground';
+import { wiringCandidates } from './wiring-edits';
 
 /** Changes after which a wiring is the circuit that is wanted. */
 export interface Way {

@@ -1,0 +1,192 @@
+import { kindOf } from '../../parts';
+import { overreachOf } from '../../wiring/read';
+import {
+  findPart,
+  legPoint,
+  nameOf,
+  shortNameOf,
+  withLegAt,
+  withPart,
+  type PlacedPart,
+  type Point,
+} from '../../wiring/wiring';
+import { legText, partText, placeText } from '../../wiring/words';
+import { withArticle } from '../../words/words';
+import type { Candidate } from './candidate';
+import { evidenceOfPart, evidenceOfRemoval, evidenceOfValue, evidenceOfWire } from './evidence';
+import type { Net, Root } from './target';
+import { isRigid, legsAt, rowsOf, withNewPart, type EditGround } from './edit-ground';
+import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
+
+/** Changes that take something out, put something in, or exchange a part for another. */
+export class WiringAdditions {
+  constructor(private readonly ground: EditGround) {}
+
+  *values(): Generator<Candidate> {
+    for (const { part, asked } of this.ground.given.target.otherValuesIn(this.ground.wiring))
+      yield this.ground.changed(
+        [{ value: part.ref, to: asked.value.text }],
+        cost.value,
+        `Use ${withArticle(kindOf(part.kind).describe(asked.value))} for ${part.ref}.`,
+        (wiring) => {
+          const now = findPart(wiring, part.ref);
+          return now && withPart(wiring, { ...now, value: asked.value });
+        },
+        (repair) => evidenceOfValue(part, asked, repair),
+      );
+  }
+
+  /** What stands for nothing in the exercise, and wires that join what should be apart. */
+  *removals(): Generator<Candidate> {
+    const { look, target } = this.ground.given;
+    const joining = this.ground.wiring.parts.filter(
+      (part) =>
+        kindOf(part.kind).conductor &&
+        part.legs.some(({ leg }) => look.netsAt(look.rootOf(legPoint(part.ref, leg))).size > 1),
+    );
+    for (const part of [...target.strayIn(this.ground.wiring), ...joining])
+      yield this.ground.changed(
+        [{ remove: part.ref }],
+        cost.remove,
+        `Take out ${partText(part)}.`,
+        (wiring) => ({ ...wiring, parts: wiring.parts.filter((other) => other.ref !== part.ref) }),
+        (repair) => evidenceOfRemoval(part, repair),
+      );
+  }
+
+  /** Wires between the pieces of a net. */
+  *addedWires(): Generator<Candidate> {
+    const name = this.ground.freeName('W');
+    for (const net of this.ground.given.look.split) {
+      const pieces = this.ground.piecesOf(net);
+      for (const [index, { root: one, strips: from }] of pieces.entries())
+        for (const { root: other, strips: to } of pieces.slice(index + 1)) {
+          const drawn = this.asDrawn(one, other);
+          const places = drawn ?? this.nearest(from, to);
+          if (!places) continue;
+          const isAlone = [one, other].some(
+            (root) => this.ground.given.look.netsAt(root).size <= 1 && this.ground.isLone(root),
+          );
+          yield this.ground.adding(
+            { ref: name, kind: 'wire', value: { text: '' }, legs: legsAt('wire', places) },
+            cost.addWire + (drawn ? BACK_AS_DRAWN : 0),
+            `Add a wire from ${placeText(places[0])} to ${placeText(places[1])}.`,
+            (repair) => evidenceOfWire(...places, { isAlone, along: this.ground.along(one, other) }, repair),
+          );
+        }
+    }
+  }
+
+  /** The places of a wire of the drawing that would join two pieces, when they are free. */
+  private asDrawn(one: Root, other: Root): readonly [Point, Point] | undefined {
+    for (const part of this.ground.given.drawn.parts) {
+      const [from, to] = part.legs.map(({ at }) => at);
+      if (!kindOf(part.kind).conductor || !from || !to) continue;
+      const [first, second] = [this.ground.rootAt(from), this.ground.rootAt(to)];
+      if (!((first === one && second === other) || (first === other && second === one))) continue;
+      if (this.ground.seats.isFree(from) && this.ground.seats.isFree(to)) return [from, to];
+    }
+    return undefined;
+  }
+
+  private nearest(from: readonly Point[], to: readonly Point[]): readonly [Point, Point] | undefined {
+    let best: { readonly places: readonly [Point, Point]; readonly rank: number } | undefined;
+    for (const one of from)
+      for (const two of to) {
+        const first = this.ground.seats.freeOn(one, two);
+        const second = first && this.ground.seats.freeOn(two, first);
+        if (!first || !second) continue;
+        // What is printed on the board or the rail is found more easily than a row.
+        const rank = [first, second].reduce(
+          (sum, { type }) => sum + (type === 'hole' ? 1 : type === 'leg' ? 2 : 0),
+          0,
+        );
+        if (!best || rank < best.rank) best = { places: [first, second], rank };
+      }
+    return best?.places;
+  }
+
+  /** Parts that are missing: where the drawing has them, between the pieces that they belong to, or into a path. */
+  *addedParts(): Generator<Candidate> {
+    for (const wanted of this.ground.given.target.missingFrom(this.ground.wiring)) {
+      const drawn = this.ground.given.drawn.parts.find(
+        ({ ref, kind }) => ref === wanted.ref && kind === wanted.kind,
+      );
+      const places = drawn?.legs.flatMap(({ at }) => (at && this.ground.seats.isFree(at) ? [at] : []));
+      if (places && places.length === wanted.legs.length)
+        yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, places) }, cost.addPart + BACK_AS_DRAWN);
+      if (wanted.legs.length !== 2) continue;
+      const [one, two] = this.ground.given.target.netsOf(wanted.ref) as [Net, Net];
+      for (const from of this.ground.piecesOf(one))
+        for (const to of this.ground.piecesOf(two)) {
+          const seats = this.reaching(wanted, from.strips, to.strips);
+          if (seats) yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, seats) }, cost.addPart);
+        }
+      yield* this.inserted(wanted);
+    }
+  }
+
+  private puttingIn(part: PlacedPart, amount: number): Candidate {
+    const at = part.legs.map((leg) => shortNameOf(leg.at!));
+    return this.ground.adding(
+      part,
+      amount,
+      part.legs.length === 2
+        ? `Put ${partText(part)} between ${placeText(part.legs[0]!.at!)} and ${placeText(part.legs[1]!.at!)}.`
+        : `Put ${partText(part)} in, with its legs in ${at.join(', ')}.`,
+      (repair) => evidenceOfPart(part, [], repair),
+    );
+  }
+
+  /** Free holes on two pieces that a part's legs reach. */
+  private reaching(
+    part: PlacedPart,
+    from: readonly Point[],
+    to: readonly Point[],
+  ): readonly Point[] | undefined {
+    for (const one of from)
+      for (const two of to) {
+        if (one.type === 'pin' || two.type === 'pin') continue;
+        const first = this.ground.seats.freeOn(one, two);
+        const second = first && this.ground.seats.freeOn(two, first);
+        if (!first || !second) continue;
+        if (!overreachOf({ ...part, legs: legsAt(part.kind, [first, second]) })) return [first, second];
+      }
+    return undefined;
+  }
+
+  /** A part put into a path: what is joined without it is taken apart, and it goes between. */
+  private *inserted(wanted: PlacedPart): Generator<Candidate> {
+    const { look } = this.ground.given;
+    const nets = this.ground.given.target.netsOf(wanted.ref);
+    for (const part of this.ground.wiring.parts)
+      for (const leg of part.legs) {
+        const { at } = leg;
+        if (isRigid(part) || !at || at.type === 'leg' || at.type === 'pin') continue;
+        const root = look.rootOf(nameOf(at));
+        if (!nets.every((net) => look.netsAt(root).has(net))) continue;
+        const row = this.ground.seats.emptyRow(part, leg);
+        if (!row) continue;
+        const beside: Point = { ...row, column: row.column === 'a' ? 'b' : 'a' };
+        for (const legs of kindOf(wanted.kind).symmetrical
+          ? [[beside, at]]
+          : [
+              [beside, at],
+              [at, beside],
+            ]) {
+          const added: PlacedPart = { ...wanted, legs: legsAt(wanted.kind, legs) };
+          if (overreachOf(added)) continue;
+          yield this.ground.changed(
+            [{ move: `${part.ref}.${leg.leg}`, from: nameOf(at), to: nameOf(row) }, { add: rowsOf(added) }],
+            cost.insertPart + (kindOf(part.kind).conductor ? PART_LEG : 0),
+            `Move ${legText(part, leg.leg)} to ${placeText(row)}, and put ${partText(added)} between ${shortNameOf(beside)} and ${shortNameOf(at)}.`,
+            (wiring) => {
+              const now = findPart(wiring, part.ref);
+              return now && withNewPart(withPart(wiring, withLegAt(now, leg.leg, row)), added);
+            },
+            (repair) => evidenceOfPart(wanted, [part.ref], repair),
+          );
+        }
+      }
+  }
+}

@@ -1,0 +1,213 @@
+import { sideOf } from '../../breadboards';
+import type { Edit } from '../../findings/finding';
+import { isContact, kindOf } from '../../parts';
+import { overreachOf } from '../../wiring/read';
+import {
+  findPart,
+  legPoint,
+  nameOf,
+  shortNameOf,
+  withLegAt,
+  withPart,
+  type PlacedLeg,
+  type PlacedPart,
+  type Point,
+} from '../../wiring/wiring';
+import { legText, partText, placeText } from '../../wiring/words';
+import { listText } from '../../words/words';
+import type { Candidate } from './candidate';
+import { evidenceOfMove, evidenceOfShift, evidenceOfSwap, evidenceOfTurn, moveText } from './evidence';
+import type { Root } from './target';
+import { isRigid, reseated, type EditGround } from './edit-ground';
+import { AS_DRAWN, cost, PART_LEG } from './wiring-cost';
+
+type Hole = Extract<Point, { type: 'hole' }>;
+
+/** Rows by which a whole part is likely to be off. */
+const SHIFTS = [-1, 1, -2, 2];
+
+interface End {
+  readonly part: PlacedPart;
+  readonly leg: PlacedLeg;
+  readonly at: Point;
+  readonly root: Root;
+}
+
+/** Changes that put what is there somewhere else. */
+export class WiringMoves {
+  constructor(private readonly ground: EditGround) {}
+
+  *moves(): Generator<Candidate> {
+    for (const part of this.ground.wiring.parts) {
+      if (isRigid(part)) continue;
+      for (const leg of part.legs) {
+        // A lead that hangs free in the drawing too is met by wires.
+        if (!leg.at && this.ground.drawnAt(part, leg.leg) === null) continue;
+        for (const point of this.goalsOf(part, leg)) {
+          const to = this.ground.seats.freeOn(point, leg.at);
+          if (!to || !fastens(part, to)) continue;
+          const moved = withLegAt(part, leg.leg, to);
+          if (overreachOf(moved) || straddles(moved)) continue;
+          yield this.ground.changed(
+            [{ move: `${part.ref}.${leg.leg}`, from: leg.at ? nameOf(leg.at) : '', to: nameOf(to) }],
+            this.moveCost(part, leg, to),
+            moveText(legText(part, leg.leg), leg.at, to),
+            (wiring) => {
+              const now = findPart(wiring, part.ref);
+              return now && withPart(wiring, withLegAt(now, leg.leg, to));
+            },
+            () => evidenceOfMove({ part, leg }, to, this.ground.given.board),
+          );
+        }
+      }
+    }
+  }
+
+  /** The strips where a leg belongs, or where a wire's end would meet what its other end is joined to. */
+  private goalsOf(part: PlacedPart, { leg, at }: PlacedLeg): readonly Point[] {
+    const { look, target } = this.ground.given;
+    const own = look.rootOf(at ? nameOf(at) : legPoint(part.ref, leg));
+    const nets = kindOf(part.kind).conductor
+      ? part.legs.flatMap((end) => [...look.netsAt(look.rootOf(legPoint(part.ref, end.leg)))])
+      : kindOf(part.kind).turns.length > 0
+        ? target.netsOf(part.ref)
+        : [look.netOf(legPoint(part.ref, leg))];
+    return [...new Set(nets)].flatMap((net) =>
+      net === undefined || (!look.isWrong(own) && look.rootsWith(net).size < 2)
+        ? []
+        : this.ground.piecesOf(net).flatMap(({ root, strips }) => (root === own ? [] : strips)),
+    );
+  }
+
+  private moveCost(part: PlacedPart, { leg, at }: PlacedLeg, to: Point): number {
+    const drawn = this.ground.drawnAt(part, leg);
+    const extra =
+      (kindOf(part.kind).conductor ? 0 : PART_LEG) +
+      (drawn && at && nameOf(drawn) === nameOf(at) ? AS_DRAWN : 0);
+    return extra + distanceCost(at, to);
+  }
+
+  /** Parts turned round or end for end, and buttons turned by a quarter. */
+  *turns(): Generator<Candidate> {
+    for (const part of this.ground.wiring.parts) {
+      const kind = kindOf(part.kind);
+      if (kind.conductor || part.legs.length < 2 || part.legs.some(({ at }) => !at)) continue;
+      const at = part.legs.map((leg) => leg.at);
+      if (part.legs.length === 2) {
+        if (kind.symmetrical) continue;
+        const text = `Turn ${partText(part)} round.`;
+        yield this.ground.changed(
+          [{ flip: part.ref }],
+          cost.turn,
+          text,
+          (wiring) => reseated(wiring, part.ref, [at[1]!, at[0]!]),
+          (repair) => evidenceOfTurn(part, 'round', repair),
+        );
+        continue;
+      }
+      const isQuarter = isContact(part) && part.legs.length === 4;
+      const to = isQuarter ? [at[0]!, at[2]!, at[1]!, at[3]!] : [...at].reverse();
+      yield this.ground.reseating(
+        part,
+        to.map((point) => point!),
+        cost.turn + PART_LEG,
+        `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
+        (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
+      );
+    }
+  }
+
+  /** Parts that are some rows off with all their legs. */
+  *shifts(): Generator<Candidate> {
+    for (const part of this.ground.wiring.parts) {
+      if (kindOf(part.kind).conductor || !part.legs.some(({ leg }) => this.isAstray(part, leg))) continue;
+      const holes = part.legs.flatMap(({ at }) => (at?.type === 'hole' ? [at] : []));
+      if (holes.length !== part.legs.length) continue;
+      const own = new Set(holes.map(nameOf));
+      for (const rows of SHIFTS) {
+        const to = holes.map((hole): Hole => ({ ...hole, row: hole.row + rows }));
+        if (!to.every((hole) => this.isHole(hole) && this.ground.seats.isFree(hole, own))) continue;
+        yield this.ground.reseating(
+          part,
+          to,
+          cost.shift + 0.3 * (Math.abs(rows) - 1),
+          `Move ${partText(part)} by ${Math.abs(rows) === 1 ? 'one row' : `${Math.abs(rows)} rows`}, all its legs together: to ${listText(to.map(shortNameOf))}.`,
+          (repair) => evidenceOfShift(part, rows, repair),
+        );
+      }
+    }
+  }
+
+  private isAstray(part: PlacedPart, leg: PlacedLeg['leg']): boolean {
+    const { look } = this.ground.given;
+    return look.isWrong(look.rootOf(legPoint(part.ref, leg)));
+  }
+
+  private isHole({ ref, row }: Hole): boolean {
+    const rows = this.ground.wiring.breadboards.find((board) => board.ref === ref)?.model.rows ?? 0;
+    return row >= 1 && row <= rows;
+  }
+
+  /** Ends of two wires that are in each other's places. */
+  *swaps(): Generator<Candidate> {
+    const { look } = this.ground.given;
+    const ends = this.ground.wiring.parts.flatMap((part): readonly End[] =>
+      kindOf(part.kind).conductor
+        ? part.legs.flatMap((leg) => {
+            const root = look.rootOf(legPoint(part.ref, leg.leg));
+            return leg.at && look.isWrong(root) ? [{ part, leg, at: leg.at, root }] : [];
+          })
+        : [],
+    );
+    for (const [index, one] of ends.entries())
+      for (const two of ends.slice(index + 1)) {
+        if (one.part === two.part || one.root === two.root || one.at.type !== two.at.type) continue;
+        const text = `Swap ${partText(one.part)} and ${partText(two.part)}: put ${one.part.ref} in ${placeText(two.at)}, and ${two.part.ref} in ${placeText(one.at)}.`;
+        yield this.ground.changed(
+          [moveOf(one, two.at), moveOf(two, one.at)],
+          cost.swap + (one.at.type === 'pin' ? 0 : 0.1),
+          text,
+          (wiring) => {
+            const [first, second] = [findPart(wiring, one.part.ref), findPart(wiring, two.part.ref)];
+            return (
+              first &&
+              second &&
+              withPart(
+                withPart(wiring, withLegAt(first, one.leg.leg, two.at)),
+                withLegAt(second, two.leg.leg, one.at),
+              )
+            );
+          },
+          (repair) => evidenceOfSwap(one, two, this.ground.given.board, this.ground.wiring, repair),
+        );
+      }
+  }
+}
+
+function distanceCost(from: Point | null, to: Point): number {
+  if (from?.type === 'hole' && to.type === 'hole') {
+    const rows = Math.abs(from.row - to.row);
+    const sameSide = sideOf(from.column) === sideOf(to.column);
+    if (rows === 0) return cost.side;
+    if (sameSide) return rows === 1 ? cost.row : cost.farther + rows * 0.05;
+    return cost.farther + 0.2 + rows * 0.05;
+  }
+  if (to.type === 'rail') return cost.rail + (from?.type === 'rail' ? 0 : 0.2);
+  if (to.type === 'pin') return cost.pin + (from?.type === 'pin' ? 0 : 0.4);
+  return cost.farther + 0.3;
+}
+
+/** Whether a part would have one leg in the board's socket and one in the breadboard: too far for legs. */
+const straddles = (part: PlacedPart): boolean =>
+  !kindOf(part.kind).conductor &&
+  part.legs.some(({ at }) => at?.type === 'pin') &&
+  part.legs.some(({ at }) => at !== null && 'row' in at);
+
+/** Whether an end may be there: only wires and leads go on a leg that hangs free. */
+const fastens = ({ kind }: PlacedPart, to: Point): boolean => to.type !== 'leg' || kindOf(kind).conductor;
+
+const moveOf = ({ part, leg, at }: End, to: Point): Edit => ({
+  move: `${part.ref}.${leg.leg}`,
+  from: nameOf(at),
+  to: nameOf(to),
+});
