@@ -4,7 +4,8 @@ import { hasPassed } from '../formats/report';
 import type { Sighting } from '../formats/sighting';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds } from '../rehearsal/trace';
-import type { Build, Examination } from './examine';
+import type { Build } from './build';
+import type { Examination } from './examine';
 
 const words: Readonly<Record<Sighting, string>> = {
   right: 'it does what it should',

@@ -22,8 +22,6 @@ import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './sc
 import { contactStates } from './states';
 import type { SolvedState } from './subject';
 
-export type { Build } from './build';
-
 /** Steps that a run may take: several seconds in which every pass of the program does something. */
 const STEPS_OF_A_RUN = 8_000_000;
 const STEPS_AFTER_A_BUSY_RUN = 500_000;

@@ -1,12 +1,10 @@
 import { columnsOf, sideOf, type Side } from '../breadboards';
 import { overreachOf } from '../wiring/read';
-import { nameOf, withLegAt, withPart, type Point, type Wiring } from '../wiring/wiring';
+import { nameOf, withLegAt, withPart, type Wiring, type Hole } from '../wiring/wiring';
 import { askedWiring } from './repair/asked-wiring';
 import { evidenceOfMove } from './repair/evidence';
 import { Target } from './repair/target';
 import type { ComparingRule } from './subject';
-
-type HolePoint = Extract<Point, { type: 'hole' }>;
 
 /**
  * The one end that makes the whole circuit wrong by lying a row off or on the other side of the centre gap:
@@ -34,7 +32,7 @@ export const singleSlip: ComparingRule = ({ circuit }, { exercise, match, pairs 
 };
 
 /** A free hole in each strip that a slip may have missed: the rows beside, and across the centre gap. */
-function slipTargets(wiring: Wiring, at: HolePoint, used: ReadonlySet<string>): readonly HolePoint[] {
+function slipTargets(wiring: Wiring, at: Hole, used: ReadonlySet<string>): readonly Hole[] {
   const rows = wiring.breadboards.find(({ ref }) => ref === at.ref)!.model.rows;
   const side = sideOf(at.column);
   const strips: readonly (readonly [row: number, side: Side])[] = [
@@ -46,7 +44,7 @@ function slipTargets(wiring: Wiring, at: HolePoint, used: ReadonlySet<string>): 
     if (row < 1 || row > rows) return [];
     const order = to === side ? [at.column, ...columnsOf(to)] : columnsOf(to);
     const free = order
-      .map((column): HolePoint => ({ ...at, column, row }))
+      .map((column): Hole => ({ ...at, column, row }))
       .find((hole) => !used.has(nameOf(hole)));
     return free ? [free] : [];
   });

@@ -11,6 +11,9 @@ export type Point =
   | { readonly type: 'rail'; readonly ref: Ref; readonly rail: Rail; readonly row: number }
   | { readonly type: 'leg'; readonly ref: Ref; readonly leg: LegName };
 
+/** A hole of the numbered rows. */
+export type Hole = Extract<Point, { type: 'hole' }>;
+
 /** One leg or wire end and where it is; `null` when it hangs free. */
 export interface PlacedLeg {
   readonly leg: LegName;

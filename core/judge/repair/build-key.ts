@@ -1,7 +1,7 @@
 import { effort } from '../../effort';
 import type { Circuit } from '../../wiring/circuit';
 import { legPoint } from '../../wiring/wiring';
-import type { Build } from '../examine';
+import type { Build } from '../build';
 
 /** A build as a text: the same for builds whose circuit and program are the same. */
 export const buildKey = ({ program }: Build, circuit: Circuit): string =>

@@ -1,6 +1,6 @@
 import { sideOf } from '../../breadboards';
 import { isSupplySocket, type BoardProfile } from '../../boards';
-import { ref as makeRef, type PointName, type Ref } from '../../brand';
+import type { PointName, Ref } from '../../brand';
 import { quantity, type Edit, type FindingCode, type Observation, type Repair } from '../../findings/finding';
 import { isContact, isPowerSource, kindOf, roleOfLeg } from '../../parts';
 import {
@@ -422,6 +422,3 @@ export const evidenceOfPart = (part: PlacedPart, beside: readonly Ref[], repair:
       ),
   };
 };
-
-/** The part that a move is about. */
-export const partMoved = (move: string): Ref => makeRef(move.slice(0, move.indexOf('.')));

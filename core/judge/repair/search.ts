@@ -4,13 +4,13 @@ import { languageOf } from '../../formats/exercise';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
-import type { Build, Examination, Examiner, Reference } from '../examine';
+import type { Build } from '../build';
+import type { Examination, Examiner, Reference } from '../examine';
 import { isWiring } from '../../findings/order';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
-import { wiringFor } from './ideal-wiring';
 import { wishesOf } from './wishes';
 import { Target } from './target';
 import { wiringCandidates } from './wiring-edits';
@@ -97,6 +97,8 @@ class RepairSearch {
   private readonly examined = new Map<string, Examination>();
   private readonly failing = new Set<string>();
   private readonly programs = new Map<string, Program>();
+  /** The way to the circuit that is asked for, from each build that it was looked for from. */
+  private readonly ways = new Map<Tried, Tried | undefined>();
   /** Steps of a first look, for each scenario; worked out when the first one is taken. */
   private stepsOfALook: readonly number[] | undefined;
   /** The build with what hides everything else mended. */
@@ -140,12 +142,11 @@ class RepairSearch {
     const itself = this.isSoundWiring(start) ? this.oneMore(start, most) : undefined;
     if (itself) return itself;
     if (!wired) return this.byItsRuns(start) ?? this.partOf(start);
-    this.best = undefined;
     // Most wirings that were wrong are all that was wrong: no first look is needed.
     if (isPassed(this.examine(wired))) return this.leanest(wired);
     const both = this.onRightWiring(wired);
     if (both) return this.leanest(both);
-    return { candidates: wired.candidates, rest: wired.build };
+    return this.partOf(start);
   }
 
   /** A program after the first change with which it compiles; after the likeliest where none does it alone. */
@@ -173,8 +174,13 @@ class RepairSearch {
 
   /** The build with its wiring made what the exercise asks for; `undefined` when no way there is found. */
   private wired(start: Tried): Tried | undefined {
+    if (!this.ways.has(start)) this.ways.set(start, this.wayFrom(start));
+    return this.ways.get(start);
+  }
+
+  private wayFrom(start: Tried): Tried | undefined {
     const { exercise } = this.reference;
-    const given = { drawn: askedWiring(exercise, this.examine(start)), board: exercise.board };
+    const given = { drawn: this.drawnFor(start), board: exercise.board };
     let way: Way | undefined;
     for (const target of this.targetsOf(start)) way = wayTo(target, start.build, given, way?.cost) ?? way;
     return (
@@ -194,7 +200,7 @@ class RepairSearch {
     const byName = correspondence(reduced.circuit, circuit, { ...match, parts: new Map() });
     const isOther = [...byName].some(([name, part]) => pairs.get(name) !== part);
     const { wiring } = start.build;
-    const asked = askedWiring(exercise, this.examine(start));
+    const asked = this.drawnFor(start);
     return (isOther ? [pairs, byName] : [pairs])
       .map((paired) => new Target(exercise, asked, wiring, paired))
       .map((target) => ({ target, distance: target.distance(wiring) }))
@@ -375,15 +381,14 @@ class RepairSearch {
    * program on the wiring as it should be, where its own trouble shows.
    */
   private partOf(start: Tried): RepairSet {
-    const wired = this.hasRightWiring(start) ? undefined : this.wired(start);
-    return {
-      candidates: (wired ?? start).candidates,
-      rest: { ...start.build, wiring: this.idealWiring(start) },
-    };
+    if (this.hasRightWiring(start)) return { candidates: start.candidates, rest: start.build };
+    const { candidates, build } = this.wired(start) ?? start;
+    return { candidates, rest: build === start.build ? { ...build, wiring: this.drawnFor(start) } : build };
   }
 
-  private idealWiring(start: Tried): Wiring {
-    return wiringFor(this.reference.exercise, this.examine(start).traces);
+  /** The wiring of the exercise on the pins that a build has it on. */
+  private drawnFor(start: Tried): Wiring {
+    return askedWiring(this.reference.exercise, this.examine(start));
   }
 
   /** Two changes of the program: second ones are tried on the first ones that brought the build nearest. */

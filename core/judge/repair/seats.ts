@@ -10,9 +10,8 @@ import {
   type PlacedPart,
   type Point,
   type Wiring,
+  type Hole,
 } from '../../wiring/wiring';
-
-type Hole = Extract<Point, { type: 'hole' }>;
 
 /** The holes and sockets of a wiring that something can still be put into. */
 export class Seats {

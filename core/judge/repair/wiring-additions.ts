@@ -15,16 +15,16 @@ import { withArticle } from '../../words/words';
 import type { Candidate } from './candidate';
 import { evidenceOfPart, evidenceOfRemoval, evidenceOfValue, evidenceOfWire } from './evidence';
 import type { Net, Root } from './target';
-import { isRigid, legsAt, rowsOf, withNewPart, type EditGround } from './edit-ground';
+import { isRigid, legsAt, rowsOf, withNewPart, type EditSource } from './edit-source';
 import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
 
 /** Changes that take something out, put something in, or exchange a part for another. */
 export class WiringAdditions {
-  constructor(private readonly ground: EditGround) {}
+  constructor(private readonly source: EditSource) {}
 
   *values(): Generator<Candidate> {
-    for (const { part, asked } of this.ground.given.target.otherValuesIn(this.ground.wiring))
-      yield this.ground.changed(
+    for (const { part, asked } of this.source.given.target.otherValuesIn(this.source.wiring))
+      yield this.source.changed(
         [{ value: part.ref, to: asked.value.text }],
         cost.value,
         `Use ${withArticle(kindOf(part.kind).describe(asked.value))} for ${part.ref}.`,
@@ -38,14 +38,14 @@ export class WiringAdditions {
 
   /** What stands for nothing in the exercise, and wires that join what should be apart. */
   *removals(): Generator<Candidate> {
-    const { look, target } = this.ground.given;
-    const joining = this.ground.wiring.parts.filter(
+    const { look, target } = this.source.given;
+    const joining = this.source.wiring.parts.filter(
       (part) =>
         kindOf(part.kind).conductor &&
         part.legs.some(({ leg }) => look.netsAt(look.rootOf(legPoint(part.ref, leg))).size > 1),
     );
-    for (const part of [...target.strayIn(this.ground.wiring), ...joining])
-      yield this.ground.changed(
+    for (const part of [...target.strayIn(this.source.wiring), ...joining])
+      yield this.source.changed(
         [{ remove: part.ref }],
         cost.remove,
         `Take out ${partText(part)}.`,
@@ -56,22 +56,22 @@ export class WiringAdditions {
 
   /** Wires between the pieces of a net. */
   *addedWires(): Generator<Candidate> {
-    const name = this.ground.freeName('W');
-    for (const net of this.ground.given.look.split) {
-      const pieces = this.ground.piecesOf(net);
+    const name = this.source.freeName('W');
+    for (const net of this.source.given.look.split) {
+      const pieces = this.source.piecesOf(net);
       for (const [index, { root: one, strips: from }] of pieces.entries())
         for (const { root: other, strips: to } of pieces.slice(index + 1)) {
           const drawn = this.asDrawn(one, other);
           const places = drawn ?? this.nearest(from, to);
           if (!places) continue;
           const isAlone = [one, other].some(
-            (root) => this.ground.given.look.netsAt(root).size <= 1 && this.ground.isLone(root),
+            (root) => this.source.given.look.netsAt(root).size <= 1 && this.source.isLone(root),
           );
-          yield this.ground.adding(
+          yield this.source.adding(
             { ref: name, kind: 'wire', value: { text: '' }, legs: legsAt('wire', places) },
             cost.addWire + (drawn ? BACK_AS_DRAWN : 0),
             `Add a wire from ${placeText(places[0])} to ${placeText(places[1])}.`,
-            (repair) => evidenceOfWire(...places, { isAlone, along: this.ground.along(one, other) }, repair),
+            (repair) => evidenceOfWire(...places, { isAlone, along: this.source.along(one, other) }, repair),
           );
         }
     }
@@ -79,12 +79,12 @@ export class WiringAdditions {
 
   /** The places of a wire of the drawing that would join two pieces, when they are free. */
   private asDrawn(one: Root, other: Root): readonly [Point, Point] | undefined {
-    for (const part of this.ground.given.drawn.parts) {
+    for (const part of this.source.given.drawn.parts) {
       const [from, to] = part.legs.map(({ at }) => at);
       if (!kindOf(part.kind).conductor || !from || !to) continue;
-      const [first, second] = [this.ground.rootAt(from), this.ground.rootAt(to)];
+      const [first, second] = [this.source.rootAt(from), this.source.rootAt(to)];
       if (!((first === one && second === other) || (first === other && second === one))) continue;
-      if (this.ground.seats.isFree(from) && this.ground.seats.isFree(to)) return [from, to];
+      if (this.source.seats.isFree(from) && this.source.seats.isFree(to)) return [from, to];
     }
     return undefined;
   }
@@ -93,8 +93,8 @@ export class WiringAdditions {
     let best: { readonly places: readonly [Point, Point]; readonly rank: number } | undefined;
     for (const one of from)
       for (const two of to) {
-        const first = this.ground.seats.freeOn(one, two);
-        const second = first && this.ground.seats.freeOn(two, first);
+        const first = this.source.seats.freeOn(one, two);
+        const second = first && this.source.seats.freeOn(two, first);
         if (!first || !second) continue;
         // What is printed on the board or the rail is found more easily than a row.
         const rank = [first, second].reduce(
@@ -108,17 +108,17 @@ export class WiringAdditions {
 
   /** Parts that are missing: where the drawing has them, between the pieces that they belong to, or into a path. */
   *addedParts(): Generator<Candidate> {
-    for (const wanted of this.ground.given.target.missingFrom(this.ground.wiring)) {
-      const drawn = this.ground.given.drawn.parts.find(
+    for (const wanted of this.source.given.target.missingFrom(this.source.wiring)) {
+      const drawn = this.source.given.drawn.parts.find(
         ({ ref, kind }) => ref === wanted.ref && kind === wanted.kind,
       );
-      const places = drawn?.legs.flatMap(({ at }) => (at && this.ground.seats.isFree(at) ? [at] : []));
+      const places = drawn?.legs.flatMap(({ at }) => (at && this.source.seats.isFree(at) ? [at] : []));
       if (places && places.length === wanted.legs.length)
         yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, places) }, cost.addPart + BACK_AS_DRAWN);
       if (wanted.legs.length !== 2) continue;
-      const [one, two] = this.ground.given.target.netsOf(wanted.ref) as [Net, Net];
-      for (const from of this.ground.piecesOf(one))
-        for (const to of this.ground.piecesOf(two)) {
+      const [one, two] = this.source.given.target.netsOf(wanted.ref) as [Net, Net];
+      for (const from of this.source.piecesOf(one))
+        for (const to of this.source.piecesOf(two)) {
           const seats = this.reaching(wanted, from.strips, to.strips);
           if (seats) yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, seats) }, cost.addPart);
         }
@@ -128,7 +128,7 @@ export class WiringAdditions {
 
   private puttingIn(part: PlacedPart, amount: number): Candidate {
     const at = part.legs.map((leg) => shortNameOf(leg.at!));
-    return this.ground.adding(
+    return this.source.adding(
       part,
       amount,
       part.legs.length === 2
@@ -147,8 +147,8 @@ export class WiringAdditions {
     for (const one of from)
       for (const two of to) {
         if (one.type === 'pin' || two.type === 'pin') continue;
-        const first = this.ground.seats.freeOn(one, two);
-        const second = first && this.ground.seats.freeOn(two, first);
+        const first = this.source.seats.freeOn(one, two);
+        const second = first && this.source.seats.freeOn(two, first);
         if (!first || !second) continue;
         if (!overreachOf({ ...part, legs: legsAt(part.kind, [first, second]) })) return [first, second];
       }
@@ -157,15 +157,15 @@ export class WiringAdditions {
 
   /** A part put into a path: what is joined without it is taken apart, and it goes between. */
   private *inserted(wanted: PlacedPart): Generator<Candidate> {
-    const { look } = this.ground.given;
-    const nets = this.ground.given.target.netsOf(wanted.ref);
-    for (const part of this.ground.wiring.parts)
+    const { look } = this.source.given;
+    const nets = this.source.given.target.netsOf(wanted.ref);
+    for (const part of this.source.wiring.parts)
       for (const leg of part.legs) {
         const { at } = leg;
         if (isRigid(part) || !at || at.type === 'leg' || at.type === 'pin') continue;
         const root = look.rootOf(nameOf(at));
         if (!nets.every((net) => look.netsAt(root).has(net))) continue;
-        const row = this.ground.seats.emptyRow(part, leg);
+        const row = this.source.seats.emptyRow(part, leg);
         if (!row) continue;
         const beside: Point = { ...row, column: row.column === 'a' ? 'b' : 'a' };
         for (const legs of kindOf(wanted.kind).symmetrical
@@ -176,7 +176,7 @@ export class WiringAdditions {
             ]) {
           const added: PlacedPart = { ...wanted, legs: legsAt(wanted.kind, legs) };
           if (overreachOf(added)) continue;
-          yield this.ground.changed(
+          yield this.source.changed(
             [{ move: `${part.ref}.${leg.leg}`, from: nameOf(at), to: nameOf(row) }, { add: rowsOf(added) }],
             cost.insertPart + (kindOf(part.kind).conductor ? PART_LEG : 0),
             `Move ${legText(part, leg.leg)} to ${placeText(row)}, and put ${partText(added)} between ${shortNameOf(beside)} and ${shortNameOf(at)}.`,

@@ -1,5 +1,5 @@
 import type { Candidate } from './candidate';
-import { EditGround, type EditsOf } from './edit-ground';
+import { EditSource, type EditsOf } from './edit-source';
 import { WiringAdditions } from './wiring-additions';
 import { WiringMoves } from './wiring-moves';
 
@@ -8,8 +8,8 @@ import { WiringMoves } from './wiring-moves';
  * that only parks a wire or joins what the exercise keeps apart.
  */
 export function* wiringCandidates(given: EditsOf): Generator<Candidate> {
-  const ground = new EditGround(given);
-  const [moved, added] = [new WiringMoves(ground), new WiringAdditions(ground)];
+  const source = new EditSource(given);
+  const [moved, added] = [new WiringMoves(source), new WiringAdditions(source)];
   yield* moved.turns();
   yield* moved.moves();
   yield* moved.shifts();

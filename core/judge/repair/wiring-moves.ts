@@ -12,16 +12,15 @@ import {
   type PlacedLeg,
   type PlacedPart,
   type Point,
+  type Hole,
 } from '../../wiring/wiring';
 import { legText, partText, placeText } from '../../wiring/words';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { evidenceOfMove, evidenceOfShift, evidenceOfSwap, evidenceOfTurn, moveText } from './evidence';
 import type { Root } from './target';
-import { isRigid, reseated, type EditGround } from './edit-ground';
+import { isRigid, reseated, type EditSource } from './edit-source';
 import { AS_DRAWN, cost, PART_LEG } from './wiring-cost';
-
-type Hole = Extract<Point, { type: 'hole' }>;
 
 /** Rows by which a whole part is likely to be off. */
 const SHIFTS = [-1, 1, -2, 2];
@@ -35,20 +34,20 @@ interface End {
 
 /** Changes that put what is there somewhere else. */
 export class WiringMoves {
-  constructor(private readonly ground: EditGround) {}
+  constructor(private readonly source: EditSource) {}
 
   *moves(): Generator<Candidate> {
-    for (const part of this.ground.wiring.parts) {
+    for (const part of this.source.wiring.parts) {
       if (isRigid(part)) continue;
       for (const leg of part.legs) {
         // A lead that hangs free in the drawing too is met by wires.
-        if (!leg.at && this.ground.drawnAt(part, leg.leg) === null) continue;
+        if (!leg.at && this.source.drawnAt(part, leg.leg) === null) continue;
         for (const point of this.goalsOf(part, leg)) {
-          const to = this.ground.seats.freeOn(point, leg.at);
+          const to = this.source.seats.freeOn(point, leg.at);
           if (!to || !fastens(part, to)) continue;
           const moved = withLegAt(part, leg.leg, to);
           if (overreachOf(moved) || straddles(moved)) continue;
-          yield this.ground.changed(
+          yield this.source.changed(
             [{ move: `${part.ref}.${leg.leg}`, from: leg.at ? nameOf(leg.at) : '', to: nameOf(to) }],
             this.moveCost(part, leg, to),
             moveText(legText(part, leg.leg), leg.at, to),
@@ -56,7 +55,7 @@ export class WiringMoves {
               const now = findPart(wiring, part.ref);
               return now && withPart(wiring, withLegAt(now, leg.leg, to));
             },
-            () => evidenceOfMove({ part, leg }, to, this.ground.given.board),
+            () => evidenceOfMove({ part, leg }, to, this.source.given.board),
           );
         }
       }
@@ -65,7 +64,7 @@ export class WiringMoves {
 
   /** The strips where a leg belongs, or where a wire's end would meet what its other end is joined to. */
   private goalsOf(part: PlacedPart, { leg, at }: PlacedLeg): readonly Point[] {
-    const { look, target } = this.ground.given;
+    const { look, target } = this.source.given;
     const own = look.rootOf(at ? nameOf(at) : legPoint(part.ref, leg));
     const nets = kindOf(part.kind).conductor
       ? part.legs.flatMap((end) => [...look.netsAt(look.rootOf(legPoint(part.ref, end.leg)))])
@@ -75,12 +74,12 @@ export class WiringMoves {
     return [...new Set(nets)].flatMap((net) =>
       net === undefined || (!look.isWrong(own) && look.rootsWith(net).size < 2)
         ? []
-        : this.ground.piecesOf(net).flatMap(({ root, strips }) => (root === own ? [] : strips)),
+        : this.source.piecesOf(net).flatMap(({ root, strips }) => (root === own ? [] : strips)),
     );
   }
 
   private moveCost(part: PlacedPart, { leg, at }: PlacedLeg, to: Point): number {
-    const drawn = this.ground.drawnAt(part, leg);
+    const drawn = this.source.drawnAt(part, leg);
     const extra =
       (kindOf(part.kind).conductor ? 0 : PART_LEG) +
       (drawn && at && nameOf(drawn) === nameOf(at) ? AS_DRAWN : 0);
@@ -89,14 +88,14 @@ export class WiringMoves {
 
   /** Parts turned round or end for end, and buttons turned by a quarter. */
   *turns(): Generator<Candidate> {
-    for (const part of this.ground.wiring.parts) {
+    for (const part of this.source.wiring.parts) {
       const kind = kindOf(part.kind);
       if (kind.conductor || part.legs.length < 2 || part.legs.some(({ at }) => !at)) continue;
       const at = part.legs.map((leg) => leg.at);
       if (part.legs.length === 2) {
         if (kind.symmetrical) continue;
         const text = `Turn ${partText(part)} round.`;
-        yield this.ground.changed(
+        yield this.source.changed(
           [{ flip: part.ref }],
           cost.turn,
           text,
@@ -107,7 +106,7 @@ export class WiringMoves {
       }
       const isQuarter = isContact(part) && part.legs.length === 4;
       const to = isQuarter ? [at[0]!, at[2]!, at[1]!, at[3]!] : [...at].reverse();
-      yield this.ground.reseating(
+      yield this.source.reseating(
         part,
         to.map((point) => point!),
         cost.turn + PART_LEG,
@@ -119,15 +118,15 @@ export class WiringMoves {
 
   /** Parts that are some rows off with all their legs. */
   *shifts(): Generator<Candidate> {
-    for (const part of this.ground.wiring.parts) {
+    for (const part of this.source.wiring.parts) {
       if (kindOf(part.kind).conductor || !part.legs.some(({ leg }) => this.isAstray(part, leg))) continue;
       const holes = part.legs.flatMap(({ at }) => (at?.type === 'hole' ? [at] : []));
       if (holes.length !== part.legs.length) continue;
       const own = new Set(holes.map(nameOf));
       for (const rows of SHIFTS) {
         const to = holes.map((hole): Hole => ({ ...hole, row: hole.row + rows }));
-        if (!to.every((hole) => this.isHole(hole) && this.ground.seats.isFree(hole, own))) continue;
-        yield this.ground.reseating(
+        if (!to.every((hole) => this.isHole(hole) && this.source.seats.isFree(hole, own))) continue;
+        yield this.source.reseating(
           part,
           to,
           cost.shift + 0.3 * (Math.abs(rows) - 1),
@@ -139,19 +138,19 @@ export class WiringMoves {
   }
 
   private isAstray(part: PlacedPart, leg: PlacedLeg['leg']): boolean {
-    const { look } = this.ground.given;
+    const { look } = this.source.given;
     return look.isWrong(look.rootOf(legPoint(part.ref, leg)));
   }
 
   private isHole({ ref, row }: Hole): boolean {
-    const rows = this.ground.wiring.breadboards.find((board) => board.ref === ref)?.model.rows ?? 0;
+    const rows = this.source.wiring.breadboards.find((board) => board.ref === ref)?.model.rows ?? 0;
     return row >= 1 && row <= rows;
   }
 
   /** Ends of two wires that are in each other's places. */
   *swaps(): Generator<Candidate> {
-    const { look } = this.ground.given;
-    const ends = this.ground.wiring.parts.flatMap((part): readonly End[] =>
+    const { look } = this.source.given;
+    const ends = this.source.wiring.parts.flatMap((part): readonly End[] =>
       kindOf(part.kind).conductor
         ? part.legs.flatMap((leg) => {
             const root = look.rootOf(legPoint(part.ref, leg.leg));
@@ -163,7 +162,7 @@ export class WiringMoves {
       for (const two of ends.slice(index + 1)) {
         if (one.part === two.part || one.root === two.root || one.at.type !== two.at.type) continue;
         const text = `Swap ${partText(one.part)} and ${partText(two.part)}: put ${one.part.ref} in ${placeText(two.at)}, and ${two.part.ref} in ${placeText(one.at)}.`;
-        yield this.ground.changed(
+        yield this.source.changed(
           [moveOf(one, two.at), moveOf(two, one.at)],
           cost.swap + (one.at.type === 'pin' ? 0 : 0.1),
           text,
@@ -178,7 +177,7 @@ export class WiringMoves {
               )
             );
           },
-          (repair) => evidenceOfSwap(one, two, this.ground.given.board, this.ground.wiring, repair),
+          (repair) => evidenceOfSwap(one, two, this.source.given.board, this.source.wiring, repair),
         );
       }
   }

@@ -1,9 +1,9 @@
 import { effort } from '../../effort';
 import type { Wiring } from '../../wiring/wiring';
-import type { Build } from '../examine';
+import type { Build } from '../build';
 import type { Candidate } from './candidate';
 import type { Target } from './target';
-import type { EditsOf } from './edit-ground';
+import type { EditsOf } from './edit-source';
 import { wiringCandidates } from './wiring-edits';
 
 /** Changes after which a wiring is the circuit that is wanted. */

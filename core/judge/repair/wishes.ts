@@ -1,7 +1,7 @@
 import { pausesOf } from '../../expectations';
 import { referencePins, type Exercise } from '../../formats/exercise';
 import type { Trace } from '../../rehearsal/trace';
-import type { Build } from '../examine';
+import type { Build } from '../build';
 
 /** How much a person has to do for each kind of change of a program. */
 export const cost = {

@@ -1,5 +1,5 @@
 import { kindOf } from '../../parts';
-import { nameOf, findPart, type PlacedPart, type Point, type Wiring } from '../../wiring/wiring';
+import { nameOf, findPart, type PlacedPart, type Point, type Wiring, type Hole } from '../../wiring/wiring';
 import { bodyBox } from './bodies';
 import { overlaps } from './body-box';
 import type { PlacementTask } from './task';
@@ -79,8 +79,7 @@ function unequalSpacing(parts: readonly PlacedPart[]): number {
 /** Neighbouring strips that hold legs of different parts which share no strip. */
 function crowding(parts: readonly PlacedPart[]): number {
   const refs = new Map<string, Set<string>>();
-  const key = (point: Extract<Point, { type: 'hole' }>, row: number): string =>
-    `${point.ref}${point.column <= 'e' ? 'a' : 'f'}${row}`;
+  const key = (point: Hole, row: number): string => `${point.ref}${point.column <= 'e' ? 'a' : 'f'}${row}`;
   for (const part of parts)
     for (const { at } of part.legs)
       if (at?.type === 'hole') {

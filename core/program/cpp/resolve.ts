@@ -1,9 +1,10 @@
 import type { BoardProfile } from '../../boards';
 import type { ProgramMemory } from './machine';
-import { inOrder, notSupported, refusal, textRepair, type ProgramProblem } from '../problem';
+import { inOrder, refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
-import { cutOffBody, emptyBodyThatStops } from './empty-body';
+import { cutOffBody } from './empty-body';
+import { cutOffIn, strangeIn } from './explained-names';
 import { habitsOf } from './habits';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
@@ -89,38 +90,6 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   // What is wrong comes before what is only worth saying.
   const rank = ({ severity }: ProgramProblem): number => (severity === 'advice' ? 1 : 0);
   return { problems: inOrder([...problems, ...habits]).toSorted((a, b) => rank(a) - rank(b)), tree };
-}
-
-/**
- * Names that are not known in a program with a header that is not known may come from there: then it is
- * the header that is not supported, and nobody's spelling that is wrong.
- */
-function strangeIn(problems: readonly ProgramProblem[], context: Context): readonly ProgramProblem[] {
-  const [header] = context.strangeHeaders;
-  if (!header || !problems.some(({ code }) => code === 'name-unknown')) return problems;
-  const path = header.childForFieldName('path')?.text ?? '';
-  return inOrder([
-    notSupported(`the library ${path}`, spanOf(header)),
-    ...problems.filter(({ code }) => code !== 'name-unknown'),
-  ]);
-}
-
-/**
- * Names that are not known in a block are known to the loop before it, which a semicolon has cut off from it: then it
- * is the semicolon that no compiler gets over.
- */
-function cutOffIn(problems: readonly ProgramProblem[], { cutOff }: Context): readonly ProgramProblem[] {
-  return cutOff.reduce((all, { semicolon, block }) => {
-    const isLost = ({ code, line }: ProgramProblem): boolean =>
-      code.startsWith('name-') && line >= block.line && line <= block.endLine;
-    if (!all.some(isLost)) return all;
-    const isSemicolon = ({ code, line }: ProgramProblem): boolean =>
-      code === 'empty-body' && line === semicolon.line;
-    return [
-      ...all.filter((problem) => !isLost(problem) && !isSemicolon(problem)),
-      emptyBodyThatStops(semicolon, 'for'),
-    ];
-  }, problems);
 }
 
 function readDefine(node: SyntaxNode, context: Context): void {

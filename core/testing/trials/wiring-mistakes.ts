@@ -14,10 +14,9 @@ import {
   type PlacedPart,
   type Point,
   type Wiring,
+  type Hole,
 } from '../../wiring/wiring';
 import type { Mistake } from './mistake';
-
-type Hole = Extract<Point, { type: 'hole' }>;
 
 const OPEN: readonly FindingCode[] = [
   'rail-unpowered',

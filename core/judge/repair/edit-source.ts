@@ -33,7 +33,7 @@ export interface Piece {
 }
 
 /** What changes of a wiring are made from: its pieces, its free holes, and how a change becomes a candidate. */
-export class EditGround {
+export class EditSource {
   readonly wiring: Wiring;
   readonly seats: Seats;
   /** A point of each strip in use, by the node that it is on. */
