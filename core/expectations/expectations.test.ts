@@ -266,6 +266,11 @@ describe('printed text', () => {
   });
 });
 
+test('an LED whose pauses are all too long has not stopped where the run ends', () => {
+  const { failures } = observe(rhythm, { D1: flashes(5, 2.5) });
+  expect(failures.map(({ code }) => code)).toEqual(['timing-off']);
+});
+
 describe('what a run does not show', () => {
   const stopped = (reason: 'changes' | 'steps', at: number): Trace['ended'] => ({ reason, at, line: 3 });
   const dark: Expectation = { lamp: 'D1', is: 'off', from: 5, to: 8 };

@@ -114,11 +114,13 @@ function checkRhythm(rhythm: readonly number[], view: LedView): Outcome {
   return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
 }
 
-/** The last phase lasts much longer than the rhythm allows: the LED has stopped. */
+/** The last phase lasts much longer than the rhythm allows, and than any like it before: the LED has stopped. */
 function stopped(view: LedView, rhythm: readonly number[]): Observation | undefined {
   const last = view.phases.at(-1)!;
   const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.lit));
-  if (length(last) <= Math.max(2 * usual, usual + 1)) return undefined;
+  const earlier = view.phases.slice(0, -1).filter(({ lit }) => lit === last.lit);
+  const longest = Math.max(0, ...earlier.map(length));
+  if (length(last) <= Math.max(2 * usual, usual + 1, longest)) return undefined;
   const state = last.lit ? 'lit' : 'dark';
   return saw(
     view,
