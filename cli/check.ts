@@ -1,13 +1,14 @@
 import { readdir } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { languageOf, type Exercise } from '@/core/formats/exercise';
+import { type Exercise } from '@/core/formats/exercise';
 import { hasPassed, type Report } from '@/core/formats/report';
 import { sightingSchema, type Sighting } from '@/core/formats/sighting';
 import { check as judge } from '@/core/judge/check';
-import { compileProgram, type Grammars } from '@/core/program';
+import { type Grammars } from '@/core/program';
 import { nodeGrammars } from '@/grammars/node';
 import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
 import type { Command } from './command';
+import { buildFor } from '@/core/judge/build';
 
 const sightings: readonly string[] = sightingSchema.options;
 
@@ -51,10 +52,7 @@ async function checkFiles(
   sighting?: Sighting,
 ): Promise<Report> {
   const source = code === undefined ? '' : await loadProgram(code, folder);
-  const build = {
-    wiring: await loadWiring(wiring, folder, exercise),
-    program: compileProgram(source, exercise.board, grammars, languageOf(exercise)),
-  };
+  const build = buildFor(exercise, await loadWiring(wiring, folder, exercise), source, grammars);
   return judge(exercise, build, grammars, sighting ? { sighting } : {});
 }
 

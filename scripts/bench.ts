@@ -3,7 +3,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { format } from 'prettier';
-import { languageOf, readExercise, type Exercise } from '@/core/formats/exercise';
+import { readExercise, type Exercise } from '@/core/formats/exercise';
 import { taskOf } from '@/core/course/exercise-layout';
 import { check } from '@/core/judge/check';
 import { examine, referenceOf } from '@/core/judge/examine';
@@ -19,6 +19,7 @@ import { rehearse } from '@/core/rehearsal/rehearse';
 import { Circuit } from '@/core/wiring/circuit';
 import { readWiring } from '@/core/wiring/read';
 import { nodeGrammars } from '@/grammars/node';
+import { programFor } from '@/core/judge/build';
 
 const grammars = await nodeGrammars();
 const beacon = readExercise(readFileSync('demo/course/01-beacon.json', 'utf8'));
@@ -140,7 +141,7 @@ const languages = [
   },
 ] as const;
 for (const { name, of, long, polling, changing } of languages) {
-  const read = (source: string) => compileProgram(source, of.board, grammars, languageOf(of));
+  const read = (source: string) => programFor(of, source, grammars);
   const minute = (source: string, batch: number, batches = 15): number => {
     const { compiled, problems } = read(source);
     if (!compiled) throw new Error(problems[0]?.message);
@@ -214,7 +215,7 @@ const classWork = readdirSync('demo/course')
 const judgeClass = (): void => {
   for (const { of, sources } of classWork)
     for (const source of sources) {
-      const handedIn = compileProgram(source, of.board, grammars, languageOf(of));
+      const handedIn = programFor(of, source, grammars);
       check(of, { wiring: of.reference, program: handedIn }, grammars);
     }
 };

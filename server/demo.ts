@@ -4,16 +4,16 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
-import { compileProgram } from '@/core/program';
 import { readWiring } from '@/core/wiring/read';
 import { writeTable } from '@/core/wiring/table';
 import { nodeGrammars } from '@/grammars/node';
-import { publish } from './exercises/publications';
+import { publishAsItIs } from './exercises/publications';
 import { newSlip } from './people/classes';
 import { hashSecret } from './people/secrets';
 import type { Viewer } from './permissions';
 import { record } from './submissions/hand-in';
 import { judgingKey, keepReport } from './submissions/judging';
+import { buildFor } from '@/core/judge/build';
 
 const peopleSchema = z.object({
   staff: z.array(
@@ -104,7 +104,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
       classIds: [classId],
     };
     for (const { id, slug } of exercises) {
-      const published = await publish(db, viewer, id, classId);
+      const published = await publishAsItIs(db, viewer, id, classId);
       if ('message' in published) throw new Error(published.message);
       await loadSubmissions(db, {
         folder: join(folder, 'submissions', slug),
@@ -148,14 +148,7 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
     ]);
     const read = readWiring(wiring);
     if (!read.ok) throw new Error(`${name}: ${read.problems[0]?.message ?? ''}`);
-    const report = check(
-      exercise.value,
-      {
-        wiring: read.value,
-        program: compileProgram(program, exercise.value.board, grammars, languageOf(exercise.value)),
-      },
-      grammars,
-    );
+    const report = check(exercise.value, buildFor(exercise.value, read.value, program, grammars), grammars);
     const at = new Date(now.getTime() - (names.length - index) * MINUTES_APART * 60_000);
     const key = judgingKey({
       revisionId: row.revision_id,

@@ -34,7 +34,13 @@ describe('a course', () => {
     expect(await courseList(harbour.db, harbour.otherTeacher)).toEqual([]);
     expect(await exerciseList(harbour.db, harbour.otherTeacher)).toEqual([]);
     expect(
-      await publish(harbour.db, harbour.otherTeacher, harbour.exerciseId, harbour.otherTeacher.classIds[0]!),
+      await publish(
+        harbour.db,
+        harbour.guarded,
+        harbour.otherTeacher,
+        harbour.exerciseId,
+        harbour.otherTeacher.classIds[0]!,
+      ),
     ).toMatchObject({ message: expect.stringContaining('no longer exists') });
     expect(await exerciseList(harbour.db, harbour.teacher)).toHaveLength(1);
   });

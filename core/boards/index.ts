@@ -14,6 +14,7 @@ import {
 import python3v3 from './python-3v3.json' with { type: 'json' };
 import wifi3v3 from './wifi-3v3.json' with { type: 'json' };
 
+export { isBoard, noBoard } from './no-board';
 export type { BoardPin, BoardProfile, BoardSocket, BoardSupply, PinFunction, PowerInput } from './profile';
 
 /** The profiles that ship with the product, by id. */

@@ -159,6 +159,7 @@ type Contradiction = readonly [message: string, path: readonly (string | number)
 /** A board as data: pins, supplies, limits, and what its language means by `int`. */
 export const boardProfileSchema = shape.superRefine((board, context) => {
   for (const [message, path] of [
+    ...(board.id === 'none' ? [['“none” stands for no board', ['id']] as Contradiction] : []),
     ...namesTwice(board),
     ...powerTrouble(board),
     ...limitTrouble(board),

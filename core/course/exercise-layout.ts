@@ -3,7 +3,8 @@ import { breadboards } from '../breadboards';
 import { DEFAULT_HOUSE_RULES, placementRules, rulesWith, type HouseRules } from './house-rules';
 import { taskFrom, type PlacementTask } from '../plan/placement';
 import { fail, type Result } from '../result';
-import { boardsOf, type ExerciseData } from '../formats/exercise';
+import { isBoard } from '../boards';
+import { boardOf, type ExerciseData } from '../formats/exercise';
 
 /** The placement task of an exercise: its parts and nets on the breadboards that it lists. */
 export function taskOf(
@@ -13,7 +14,7 @@ export function taskOf(
   const house = rulesWith(courseRules, data.rules);
   if (!house.ok) return house;
   const rules = placementRules(house.value);
-  const profile = boardsOf(data).get(data.board);
+  const profile = boardOf(data);
   if (!profile) return fail({ message: `“${data.board}” is no known board`, path: 'board' });
   const board = data.parts.find((part) => part.kind === 'board');
   const sheets: PlacementTask['breadboards'][number][] = [];
@@ -32,5 +33,10 @@ export function taskOf(
       message: 'there is no breadboard among the parts to lay the circuit out on',
       path: 'parts',
     });
-  return taskFrom(data, { ref: ref(board?.ref ?? 'U1'), profile }, sheets, rules);
+  return taskFrom(
+    data,
+    isBoard(profile) ? { ref: ref(board?.ref ?? 'U1'), profile } : undefined,
+    sheets,
+    rules,
+  );
 }

@@ -1,3 +1,4 @@
+import { isBoard } from '../boards';
 import type { ExerciseData } from '../formats/exercise';
 import type { HouseRules } from './house-rules';
 
@@ -16,7 +17,7 @@ export const emptyExercise = (
   board,
   ...(language === 'board' ? {} : { language }),
   parts: [
-    { ref: 'U1', kind: 'board', value: board },
+    ...(isBoard({ id: board }) ? [{ ref: 'U1', kind: 'board', value: board }] : []),
     { ref: 'B1', kind: 'breadboard', value: 'half' },
   ],
   nets: [],

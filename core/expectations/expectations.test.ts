@@ -18,6 +18,7 @@ function observe(
     seconds,
     pins: new Map(),
     leds: new Map(),
+    ownLights: new Map(),
     sounds: new Map(),
     angles: new Map(),
     pictures: new Map(),

@@ -48,6 +48,7 @@ export function ledViewOf(
 /** `the amber LED D1`, or `the red of the RGB LED D1` for one light of several. */
 function lightText(led: string, ref: Ref, observed: Observed): string {
   const [, light] = led.split('.');
+  if (observed.wiring.board?.ref === ref) return `the LED on the board ${ref}`;
   const part = partTextOf(observed.wiring, ref);
   return light === undefined ? part : `${light} of ${part}`;
 }

@@ -3,6 +3,8 @@ import {
   isSupplySocket,
   boardProfileSchema,
   boardsWith,
+  isBoard,
+  noBoard,
   findPin,
   findSupply,
   pinsInRange,
@@ -81,7 +83,8 @@ export const exerciseSchema = z.looseObject({
   concepts: z
     .object({ introduces: z.array(fewWords).max(60), uses: z.array(fewWords).max(120) })
     .default({ introduces: [], uses: [] }),
-  board: z.string().max(120),
+  /** The board, or `none` where a circuit lives on its battery alone. */
+  board: z.string().max(120).default(noBoard.id),
   /** The profile of the board, when it is not one that ships. */
   boardProfile: boardProfileSchema.optional(),
   language: languageSchema.optional(),
@@ -180,23 +183,26 @@ export function exerciseFrom(data: unknown): Result<Exercise> {
  * known to give its nets; without it the layout is read and compared.
  */
 export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exercise> {
-  const boards = boardsOf(exercise);
-  const board = boards.get(exercise.board);
+  const board = boardOf(exercise);
   if (!board)
     return fail({
-      message: `“${exercise.board}” is no known board; known are ${[...boards.keys()].join(', ')}`,
+      message: `“${exercise.board}” is no known board; known are ${[...boardsOf(exercise).keys()].join(', ')}, and ${noBoard.id}`,
       path: 'board',
     });
+  if (!isBoard(board) && exercise.parts.some(({ kind }) => kind === 'board'))
+    return fail({ message: 'there is a board among the parts, and the exercise names none', path: 'board' });
   const accepted = readAccepted(exercise);
   if (!accepted.ok) return accepted;
   const reference = laidOut ? ok(laidOut) : readReference(exercise);
   if (!reference.ok) return reference;
-  const missing = exercise.scenarios
-    .flatMap((scenario, index) =>
-      partsNamedIn(scenario).map(({ name, by }) => ({ name, path: `scenarios[${index}].${by}` })),
-    )
-    .find(({ name }) => !exercise.parts.some((part) => part.ref === name));
+  const named = exercise.scenarios.flatMap((scenario, index) =>
+    partsNamedIn(scenario).map(({ name, by }) => ({ name, path: `scenarios[${index}].${by}` })),
+  );
+  const missing = named.find(({ name }) => !exercise.parts.some((part) => part.ref === name));
   if (missing) return fail({ message: `${missing.name} is not among the parts`, path: missing.path });
+  const ownLight = named.find(({ name }) => name === reference.value.board?.ref);
+  if (ownLight && board.onBoard.length === 0)
+    return fail({ message: `${board.short} has no LED of its own`, path: ownLight.path });
   const pinFreedom = new Map(
     Object.entries(exercise.free.pins ?? {}).map(([point, range]) => [
       point.slice(point.indexOf('.') + 1),
@@ -210,9 +216,15 @@ export function exerciseOf(exercise: ExerciseData, laidOut?: Wiring): Result<Exe
 export const languageOf = ({ data, board }: Pick<Exercise, 'data' | 'board'>): Language =>
   data.language ?? board.language.default;
 
+/** Whether a hand-in has a program: some circuits live on their supply alone, or are only to be wired. */
+export const asksForProgram = ({ data }: Pick<Exercise, 'data'>): boolean => data.program.trim() !== '';
+
 /** Whether an exercise has what a hand-in is judged by. */
-export const isComplete = ({ data }: Exercise): boolean =>
-  data.program.trim() !== '' && data.scenarios.length > 0;
+export const isComplete = ({ data }: Exercise): boolean => data.scenarios.length > 0;
+
+/** The board of an exercise; `undefined` for a name that none has. */
+export const boardOf = (data: Pick<ExerciseData, 'board' | 'boardProfile'>): BoardProfile | undefined =>
+  data.board === noBoard.id ? noBoard : boardsOf(data).get(data.board);
 
 /** The boards that an exercise's wirings may name: those that ship, and its own. */
 export const boardsOf = (data: Pick<ExerciseData, 'boardProfile'>): ReadonlyMap<string, BoardProfile> =>

@@ -1,7 +1,7 @@
 import type { BoardProfile } from '../boards';
 import { brightnessAt } from '../electrics/brightness';
 import { heardIntervals } from '../rehearsal/heard';
-import { driveText, observedSeconds, type Trace } from '../rehearsal/trace';
+import { lightsOf, driveText, observedSeconds, type Trace } from '../rehearsal/trace';
 import type { Wiring } from '../wiring/wiring';
 
 /**
@@ -44,7 +44,7 @@ function partSignals(trace: Trace): readonly Signal[] {
     ]),
   );
   return [
-    ...signals(trace.leds, ({ currentMa }) => brightnessAt(currentMa)),
+    ...signals(lightsOf(trace), ({ currentMa }) => brightnessAt(currentMa)),
     ...signals(heard, ({ hertz }) => hertz),
     ...signals(trace.angles, ({ degrees }) => degrees),
     ...signals(trace.pictures, ({ rows }) => rows.map((row) => row.toString(16).padStart(2, '0')).join(' ')),

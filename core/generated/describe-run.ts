@@ -3,7 +3,7 @@ import { rounded, type RunView, type Window } from '../expectations/definition';
 import { anySingle, type SingleExpectation } from '../expectations/single';
 import { within } from '../expectations/outcome';
 import { seenIntervals } from '../rehearsal/seen';
-import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
+import { lightsOf, observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import { definitionOf, type Stimulus } from '../stimuli';
 
 /** Seconds after something was done until what follows is taken for lasting. */
@@ -20,7 +20,7 @@ export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonl
   const seconds = observedSeconds(trace);
   const run: RunView = { trace, stimuli, seconds, windows: windowsOf(stimuli, seconds) };
   const claims = [
-    ...[...trace.leds].flatMap(([led, changes]) => ledIn(led, changes, run)),
+    ...[...lightsOf(trace)].flatMap(([led, changes]) => ledIn(led, changes, run)),
     ...anySingle.flatMap((definition) => definition.describe?.(run) ?? []),
   ];
   return claims.map((claim) =>

@@ -1,13 +1,13 @@
 import type { ConsideredScenario, Exercise } from '../formats/exercise';
-import { languageOf } from '../formats/exercise';
 import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { examine, referenceOf, type Examination, type Reference } from '../judge/examine';
 import { rehearsalOf } from '../judge/judging';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { Circuit } from '../wiring/circuit';
-import { compileProgram, type Grammars, type Program } from '../program';
+import { type Grammars, type Program } from '../program';
 import { describeRun } from './describe-run';
 import { situationsOf, UNTOUCHED_SECONDS } from './situations';
+import { programFor } from '../judge/build';
 
 /** A scenario that an exercise could have, with what its own program does in it. */
 export interface ProposedScenario {
@@ -76,7 +76,7 @@ export function stillWrong(exercise: Exercise, grammars: Grammars): readonly Sce
 }
 
 const programOf = (exercise: Exercise, grammars: Grammars): Program =>
-  compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
+  programFor(exercise, exercise.data.program, grammars);
 
 /** What comes of the reference's own build in these scenarios. */
 const examination = (reference: Reference, scenarios: Scenario[], program: Program): Examination => {

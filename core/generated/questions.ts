@@ -2,11 +2,12 @@ import type { TextEdit } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { languageOf } from '../formats/exercise';
 import { Examiner, referenceOf, type Examination } from '../judge/examine';
-import { compileProgram, type Grammars } from '../program';
+import { type Grammars } from '../program';
 import { tokenize } from '../program/cpp/tokens';
 import { applyTextEdit } from '../program/problem';
 import { pythonLines } from '../program/python/lines';
 import type { Token } from '../program/token';
+import { programFor } from '../judge/build';
 
 /** One number of the reference program changed, and what then happens; said before it is tried. */
 export interface NumberQuestion {
@@ -69,7 +70,7 @@ const pinsOf = ({ traces }: Examination): string =>
 
 function run(examiner: Examiner, source: string, grammars: Grammars): Examination | undefined {
   const { exercise } = examiner.reference;
-  const program = compileProgram(source, exercise.board, grammars, languageOf(exercise));
+  const program = programFor(exercise, source, grammars);
   return program.compiled && examiner.examine({ wiring: exercise.reference, program }, STEPS);
 }
 

@@ -3,7 +3,7 @@ import { quantity, toFinding, type Finding } from '../findings/finding';
 import { hasPassed } from '../formats/report';
 import type { Sighting } from '../formats/sighting';
 import { seenIntervals } from '../rehearsal/seen';
-import { observedSeconds } from '../rehearsal/trace';
+import { lightsOf, observedSeconds } from '../rehearsal/trace';
 import type { Build } from './build';
 import type { Examination } from './examine';
 
@@ -59,7 +59,7 @@ function computedSighting({ verdict, traces, scenarios }: Examination): Sighting
   if (hasPassed(verdict) || scenarios.every((scenario) => scenario.passed)) return 'right';
   const [trace] = traces;
   const glows = trace
-    ? [...trace.leds.values()].flatMap((changes) =>
+    ? [...lightsOf(trace).values()].flatMap((changes) =>
         seenIntervals(changes, observedSeconds(trace)).map((interval) => interval.glow),
       )
     : [];

@@ -8,9 +8,10 @@ import type { Grammars } from '../program';
 import { benchDisagrees } from './bench-disagrees';
 import { causesOf, causesUnseen, type Cause } from './causes';
 import type { Build } from './build';
-import { Examiner, referenceOf, type Examination } from './examine';
+import { Examiner, lackOf, referenceOf, type Examination } from './examine';
 import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
+import type { Wiring } from '../wiring/wiring';
 import { notJudged } from './not-judged';
 import { searchRepair, searchWiring } from './repair/search';
 
@@ -88,14 +89,19 @@ function withWhatIsMissing(
 ): Finding[] {
   const { wiring } = build;
   const { observations } = examination;
-  const isWired = wiring.board !== undefined && wiring.parts.length > 0;
+  const isWired = lackOf(examiner.reference.exercise, wiring) === undefined;
   const repair = isWired
     ? searchWiring(examiner, build, examination, grammars, OF_LOOK_AND_SEARCH)
     : undefined;
   const told = repair && within(OF_CAUSES, () => causesOf(build, examination, repair));
-  const causes = told?.ended ? marked(told.value) : [];
+  const causes = told?.ended ? marked(told.value, wiring) : [];
   const isRight = isWired && causes.length === 0 && examination.match.same;
-  const missing = missingInput(build, byCause(observations).map(toFinding), isRight);
+  const missing = missingInput(
+    examiner.reference.exercise,
+    build,
+    byCause(observations).map(toFinding),
+    isRight,
+  );
   const others = byCause(observations)
     .map(toFinding)
     .filter((finding) => ![...causes, missing].some((other) => isSame(other, finding)))
@@ -104,6 +110,7 @@ function withWhatIsMissing(
 }
 
 function missingInput(
+  exercise: Exercise,
   { wiring, program }: Build,
   findings: readonly Finding[],
   isRightWiring: boolean,
@@ -129,16 +136,16 @@ function missingInput(
       }),
       cause: true,
     };
-  const what = wiring.board ? 'no part' : 'no board';
+  const lack = lackOf(exercise, wiring) ?? 'part';
   return {
     ...toFinding({
       code: 'part-missing',
       severity: 'fault',
-      message: `The record has ${what}, so there is nothing to check yet.`,
+      message: `The record has no ${lack}, so there is nothing to check yet.`,
       hints: [
         'Have you recorded everything you plugged in?',
-        `The record has ${what}.`,
-        `Record ${wiring.board ? 'the parts' : 'the board'}, then check again.`,
+        `The record has no ${lack}.`,
+        `Record the ${lack === 'part' ? 'parts' : lack}, then check again.`,
       ],
     }),
     cause: true,
@@ -159,7 +166,7 @@ function withCauses(
   const all = examination.observations;
   const told = within(Math.min(OF_CAUSES, left), () => causesOf(build, examination, repair));
   const causes = told.ended ? told.value : causesUnseen(build, examination, repair);
-  const unique = marked(causes);
+  const unique = marked(causes, build.wiring);
   const rest = byCause(all).filter(
     (observation) => !unique.some((finding) => isSame(finding, toFinding(observation))),
   );
@@ -173,22 +180,23 @@ const isSame = (one: Finding, other: Finding): boolean =>
  * Causes as findings with their repairs, each once, in the order of causes: what damages something, what keeps the
  * program from running at all, then the rest.
  */
-function marked(causes: readonly Cause[]): Finding[] {
+function marked(causes: readonly Cause[], wiring: Wiring): Finding[] {
   const rank = ({ code }: Observation): number => (rowOf(code).isHazard ? 0 : rowOf(code).isRefused ? 1 : 2);
   const ordered = byCause(causes.map(({ observation }) => observation)).toSorted((a, b) => rank(a) - rank(b));
   const all = ordered.map((observation): Finding => {
     const known = causes.find((cause) => cause.observation === observation)?.repair ?? observation.repair;
     const finding = { ...toFinding(observation), cause: true };
-    return known ? { ...finding, repair: known, hints: hintsTo(finding, known) } : finding;
+    return known ? { ...finding, repair: known, hints: hintsTo(finding, known, wiring) } : finding;
   });
   return all.filter((finding, index) => all.findIndex((other) => isSame(other, finding)) === index);
 }
 
 /** The hints of a cause, of which the last says what its repair does: what is said and what is done are one thing. */
-function hintsTo({ code, hints }: Finding, { text, edits }: Repair): Finding['hints'] {
+function hintsTo({ code, hints }: Finding, { text, edits }: Repair, { board }: Wiring): Finding['hints'] {
   const [edit] = edits;
   // Of a turn and of another value the rule says more than the change does.
   if (edits.length === 1 && edit && ('flip' in edit || 'value' in edit)) return hints;
   const [question, pointer] = hints;
-  return [question, pointer, rowOf(code).isHazard ? `Unplug the board first. ${text}` : text];
+  const unplug = board ? 'Unplug the board first.' : 'Disconnect the battery first.';
+  return [question, pointer, rowOf(code).isHazard ? `${unplug} ${text}` : text];
 }

@@ -1,3 +1,4 @@
+import { isBoard } from '../boards';
 import type { PinDrive, PinDrives } from '../electrics/bench';
 import { prepareBench } from '../electrics/bench';
 import { ref as makeRef } from '../brand';
@@ -174,7 +175,7 @@ export class Examiner {
       ![...this.pairsOf(wiring).values()].some((part) => part.ref === ref);
     const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, isExtra);
     return {
-      verdict: verdictOf(wiring, program, passed, observations, match),
+      verdict: verdictOf(lackOf(exercise, wiring), program, passed, observations, match),
       observations,
       scenarios: judged.map(({ result }) => result),
       match,
@@ -195,8 +196,8 @@ export class Examiner {
 
   /** How the runs of a build are made and judged; `undefined` when it cannot be run. */
   private judging({ wiring, program }: Build, steps?: number): Judging | undefined {
-    if (!program.compiled || !wiring.board) return undefined;
     const { exercise, sendingRate } = this.reference;
+    if (!program.compiled || lackOf(exercise, wiring) === 'board') return undefined;
     const { solved } = this.look(wiring);
     const { compiled } = program;
     const pairs = this.pairsOf(wiring);
@@ -207,6 +208,7 @@ export class Examiner {
       circuit: solved.circuit,
       language: languageOf(exercise),
       pairs,
+      askedBoard: exercise.reference.board?.ref,
       listensAt: sendingRate,
     };
   }
@@ -269,14 +271,20 @@ function settle(
   });
 }
 
+/** What a wiring has none of before anything of it can be judged: the board, where one is asked for, or any part. */
+export function lackOf({ board, reference }: Exercise, wiring: Wiring): 'board' | 'part' | undefined {
+  if (isBoard(board) && !wiring.board) return 'board';
+  return reference.parts.length > 0 && wiring.parts.length === 0 ? 'part' : undefined;
+}
+
 function verdictOf(
-  wiring: Wiring,
+  lack: ReturnType<typeof lackOf>,
   program: Program,
   passed: boolean,
   observations: readonly Observation[],
   match: Match,
 ): Verdict {
-  const isIncomplete = program.isEmpty || !wiring.board || wiring.parts.length === 0;
+  const isIncomplete = program.isEmpty || lack !== undefined;
   if (isIncomplete || program.problems.some((problem) => problem.unsupported)) return 'cannot-tell';
   if (!passed) return 'does-not-work';
   if (observations.some((observation) => observation.severity === 'risk')) return 'works-at-risk';

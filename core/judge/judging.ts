@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../boards';
-import { ref } from '../brand';
+import { ref, type Ref } from '../brand';
 import type { Spread } from '../electrics/bench';
 import type { Scenario } from '../formats/scenario';
 import type { Compiled, Language } from '../program';
@@ -60,6 +60,8 @@ export interface Judging {
   readonly language: Language;
   /** Built parts by the reference part that they stand for. */
   readonly pairs: ReadonlyMap<string, PlacedPart>;
+  /** The name of the exercise's board, whose own LED may be watched. */
+  readonly askedBoard: Ref | undefined;
   /** Bits a second at which the computer listens; `undefined` when at any. */
   readonly listensAt: number | undefined;
 }
@@ -72,14 +74,18 @@ export function outcomesOf(scenario: Scenario, trace: Trace, judging: Judging): 
 
 /** What a run shows, by the parts of the reference. */
 export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): Observed {
-  const { run, circuit, pairs, listensAt } = judging;
+  const { run, circuit, pairs, askedBoard, listensAt } = judging;
   const again: Observed['again'] = (seed) =>
     observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
-  const builtRef: Observed['builtRef'] = (reference) => pairs.get(reference.replace(/\..*/, ''))?.ref;
+  const builtRef: Observed['builtRef'] = (reference) => {
+    const name = reference.replace(/\..*/, '');
+    return name === askedBoard ? circuit.wiring.board?.ref : pairs.get(name)?.ref;
+  };
   const currents = (led: string): readonly CurrentChange[] | undefined => {
     const built = builtRef(led) ?? ref('');
-    return trace.leds.get(built + (/\..*/.exec(led)?.[0] ?? ''));
+    const name = built + (/\..*/.exec(led)?.[0] ?? '');
+    return trace.leds.get(name) ?? trace.ownLights.get(name);
   };
   const seen: Observed['seen'] = (led) => {
     if (!seenOf.has(led)) {

@@ -36,6 +36,6 @@ export const slideSwitch = defineKind({
   preparation: 'Straighten the three legs; they stand in three neighbouring rows.',
   pretest: 'A meter’s continuity range sounds between the middle leg and the one that the slider is at.',
   readValue: (text) => ok({ text: text.trim().toLowerCase() }),
-  elements: (_, { position }) => [{ type: 'contact', from: common, to: position < 0.5 ? one : two }],
+  elements: (_, { position }) => [{ type: 'contact', from: common, to: position > 0.5 ? two : one }],
   describe: () => 'slide switch',
 });

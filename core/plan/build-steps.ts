@@ -65,7 +65,7 @@ function stageOf(part: PlacedPart, circuit: Circuit): BuildStage {
   if (isPowerSource(part)) return 'source';
   if (!conductor) return lowBodies.has(body) ? 'low-parts' : 'tall-parts';
   const node = circuit.nodeOf(part, part.legs[0]!.leg);
-  if (circuit.side(node) === 'supply' || circuit.pole(node) === 'supply') return 'supply-wires';
+  if (circuit.feed(node) === 'supply') return 'supply-wires';
   return circuit.side(node) === 'ground' ? 'rails' : 'signal-wires';
 }
 

@@ -34,7 +34,9 @@ export function cautionsOf(exercise: Exercise, limits: readonly LimitUse[]): rea
   const cautions: Caution[] = [
     {
       step: 'build',
-      text: 'Unplug the board before any change of wiring, and look twice before power goes on.',
+      text: reference.board
+        ? 'Unplug the board before any change of wiring, and look twice before power goes on.'
+        : 'Disconnect the battery before any change of wiring, and look twice before it goes back on.',
       refs: [],
       isOwn: false,
     },
@@ -73,12 +75,16 @@ function supplies(wiring: Wiring): readonly Caution[] {
   const refs = sources.map(({ ref }) => ref as string);
   const moving = wiring.parts.filter(({ kind }) => kindOf(kind).surges).map(({ ref }) => ref as string);
   return [
-    {
-      step: 'build',
-      text: `${refs.join(' and ')} and the board share their ground and nothing else: no plus of one goes to a plus of the other.`,
-      refs,
-      isOwn: false,
-    },
+    ...(wiring.board
+      ? [
+          {
+            step: 'build',
+            text: `${refs.join(' and ')} and the board share their ground and nothing else: no plus of one goes to a plus of the other.`,
+            refs,
+            isOwn: false,
+          } as const,
+        ]
+      : []),
     {
       step: 'find-fault',
       text: 'Take the batteries out, or switch the bench supply off, before looking for a fault, and after class.',

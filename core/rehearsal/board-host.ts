@@ -452,6 +452,7 @@ export class BoardHost implements ProgramHost {
       seconds: this.options.seconds,
       pins: this.pinChanges,
       leds: this.watch.leds,
+      ownLights: this.watch.ownLights,
       sounds: this.watch.sounds,
       angles: this.watch.angles,
       pictures: this.modules.pictures,

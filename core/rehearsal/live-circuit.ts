@@ -14,6 +14,10 @@ import {
   type Swing,
 } from './solved-circuit';
 
+/** From how many volts an LED on the board itself begins to glow, and its current at the logic's full level, in mA. */
+const OWN_LIGHT_FROM_VOLTS = 1.8;
+const OWN_LIGHT_MA = 10;
+
 /** Rounds in which parts with a memory may make each other change at one moment. */
 const MOST_ROUNDS = 40;
 
@@ -98,6 +102,27 @@ export class LiveCircuit {
       const own = this.board.pins.find(({ name }) => name === pin)?.pwmHertz ?? this.board.pwm.hertz;
       const high = this.solved.at(new Map(still).set(pin, { mode: 'high' }), this.states, this.power);
       return { pin, hertz: hertz ?? own, duty, high, low };
+    });
+  }
+
+  /** Current of each LED on the board itself, in mA, averaged over a period where its pin pulses. */
+  get ownLights(): readonly number[] {
+    const { onBoard, logicVolts } = this.board;
+    const lit = (volts: number | null, lights: 'high' | 'low'): number => {
+      if (volts === null || this.power === 'off') return 0;
+      const across = lights === 'high' ? volts : logicVolts - volts;
+      return Math.max(
+        0,
+        (OWN_LIGHT_MA * (across - OWN_LIGHT_FROM_VOLTS)) / (logicVolts - OWN_LIGHT_FROM_VOLTS),
+      );
+    };
+    return onBoard.map(({ pin, lights }) => {
+      const swing = this.swings.find((one) => one.pin === pin);
+      if (!swing) return lit(this.voltsOfPin(pin), lights);
+      const [high, low] = [swing.high, swing.low].map(({ pins }) =>
+        lit(pins.get(pin)?.volts ?? null, lights),
+      );
+      return swing.duty * high! + (1 - swing.duty) * low!;
     });
   }
 

@@ -70,6 +70,8 @@ export interface Trace {
   readonly pins: ReadonlyMap<string, readonly PinChange[]>;
   /** Currents of LEDs, forward positive: by part, or by `D1.red` where a part has several lights. */
   readonly leds: ReadonlyMap<string, readonly CurrentChange[]>;
+  /** The same of the LEDs on the board itself: `U1.lamp`. */
+  readonly ownLights: ReadonlyMap<string, readonly CurrentChange[]>;
   readonly sounds: ReadonlyMap<Ref, readonly SoundChange[]>;
   readonly angles: ReadonlyMap<Ref, readonly AngleChange[]>;
   readonly pictures: ReadonlyMap<Ref, readonly PictureChange[]>;
@@ -114,6 +116,13 @@ export interface Trace {
     };
   };
 }
+
+/** The lights to look at: the LEDs of the circuit, and on a bare board, where nothing else is seen or heard, its own. */
+export const lightsOf = ({ leds, ownLights, ...others }: Trace): Trace['leds'] => {
+  const { sounds, angles, pictures, texts } = others;
+  const isBare = [leds, sounds, angles, pictures, texts].every(({ size }) => size === 0);
+  return isBare ? ownLights : leds;
+};
 
 /** The word for a drive in tables and traces: `high`, `pullup`, `pwm:128` on a board with that range. */
 export const driveText = (drive: PinDrive, pwmRange: number): string =>

@@ -42,9 +42,20 @@ function servoOf(part: PlacedPart): Servo {
   return { part, signal, ...kindOf(part.kind).supplyLegs! };
 }
 
+/** `U1.lamp`, and `U1.lamp2` where a board has more of them. */
+const ownLightName = (board: Ref, index: number): string => `${board}.lamp${index === 0 ? '' : index + 1}`;
+
+function note(lights: Map<string, CurrentChange[]>, name: string, at: number, currentMa: number): void {
+  const changes = lights.get(name) ?? [{ at: 0, currentMa: 0 }];
+  if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });
+  lights.set(name, changes);
+}
+
 /** Writes down what LEDs, buzzers and servos do whenever the circuit has changed. */
 export class Watch {
   readonly leds = new Map<string, CurrentChange[]>();
+  /** The LEDs on the board itself, by `U1.lamp`. */
+  readonly ownLights = new Map<string, CurrentChange[]>();
   readonly sounds = new Map<Ref, SoundChange[]>();
   readonly angles = new Map<Ref, AngleChange[]>();
   private readonly pitches = new Map<Ref, 'own' | 'given'>();
@@ -66,11 +77,8 @@ export class Watch {
   record(at: number): void {
     const { point } = this.live;
     effort(3000 + 300 * (point.leds.size + this.sounds.size + this.servos.length));
-    for (const [name, currentMa] of point.leds) {
-      const changes = this.leds.get(name) ?? [{ at: 0, currentMa: 0 }];
-      if (Math.abs(changes.at(-1)!.currentMa - currentMa) > NO_CHANGE_MA) changes.push({ at, currentMa });
-      this.leds.set(name, changes);
-    }
+    for (const [name, currentMa] of point.leds) note(this.leds, name, at, currentMa);
+    this.recordOwnLights(at);
     for (const [ref, changes] of this.sounds) {
       const currentMa = point.parts.get(ref)?.currentMa ?? 0;
       const hertz = this.hertzOf(ref, currentMa);
@@ -79,6 +87,13 @@ export class Watch {
         changes.push({ at, currentMa, hertz });
     }
     for (const servo of this.servos) this.recordServo(servo, at);
+  }
+
+  private recordOwnLights(at: number): void {
+    const { board } = this.live.circuit.wiring;
+    if (board)
+      for (const [index, currentMa] of this.live.ownLights.entries())
+        note(this.ownLights, ownLightName(board.ref, index), at, currentMa);
   }
 
   private hertzOf(ref: Ref, currentMa: number): number {

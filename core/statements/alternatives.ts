@@ -18,7 +18,7 @@ export function alternativesTo(
   if (!statement) return [];
   switch (piece.slot) {
     case 'pins': {
-      const [need] = recipeFor(statement.kind.kind).needs(statement);
+      const [need] = recipeFor(statement.kind.kind, context.board).needs(statement);
       const [pin] = statement.pins;
       if (!need || statement.pins.length !== 1 || pin === undefined) return [];
       return adviseOnPins(context.board, need.does, taken)

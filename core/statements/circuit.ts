@@ -1,9 +1,9 @@
-import type { PointName, Ref } from '../brand';
-import { pointName, ref } from '../brand';
+import { legName, pointName, ref, type LegName, type PointName, type Ref } from '../brand';
+import { isBoard } from '../boards';
 import { isPowerSource, kindOf, type PartValue } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import { groundSocket, supplySocket } from './pins';
-import { follow } from './recipes';
+import { follow, recipeFor } from './recipes';
 import type { Make } from './recipes/make';
 import { readLine } from './read';
 import type { Assumption, ReadLine, Statement, StatementContext, Trouble } from './statement';
@@ -27,9 +27,12 @@ export function circuitOf(lines: readonly PartLine[], context: StatementContext)
   return builder.build();
 }
 
+/** Where a battery is meant and there is none yet: what is joined to it hangs free. */
+const NO_BATTERY = ref('G1');
+
 class CircuitBuilder {
   readonly #lines: readonly PartLine[];
-  readonly #context: StatementContext;
+  #context: StatementContext;
   readonly #parts: StatedPart[] = [];
   readonly #nodes = new Nodes();
   readonly #freePins: Record<string, string> = {};
@@ -45,8 +48,9 @@ class CircuitBuilder {
   build(): StatedCircuit {
     const read = this.#lines.map(({ text }) => {
       const line = readLine(text, this.#context);
-      return line.statement ? { ...line, statement: counted(line.statement) } : line;
+      return line.statement ? { ...line, statement: counted(line.statement, this.#context.board) } : line;
     });
+    this.#context = onItsBattery(this.#context, read);
     for (const { statement } of read) for (const name of statement?.names ?? []) this.#reserved.add(name);
     const lines = read.map((line, index) => this.#line(line, this.#lines[index]!.refs, read));
     const missing = this.#joinsToNothing();
@@ -88,8 +92,9 @@ class CircuitBuilder {
       },
       join: (one, other) => this.#nodes.join(one, other),
       pin: board,
-      ground: () => board(groundSocket(this.#context.board)),
-      supply: (source) => (source ? make.point(source) : board(supplySocket(this.#context.board))),
+      ground: () => this.#pole(make, groundSocket(make.context.board), 'minus', all),
+      supply: (source) =>
+        source ? make.point(source) : this.#pole(make, supplySocket(make.context.board), 'plus', all),
       point: (target) => {
         switch (target.type) {
           case 'pin':
@@ -101,16 +106,17 @@ class CircuitBuilder {
           case 'leg':
             return legPoint(target.ref, target.leg);
           case 'part':
-            return pointName(`${target.ref}.plus`);
+            return legPoint(target.ref, this.#givingLeg(target.ref, all));
         }
       },
-      powerSource: () => this.#parts.find((part) => isPowerSource(part))?.ref ?? this.#laterSource(all, line),
+      powerSource: () => this.#parts.find(isPowerSource)?.ref ?? this.#laterSource(all, line),
       assume: (slot, assumption) => {
         // Said once, however many parts the line makes.
         if (!assumptions.some(({ says }) => says === assumption.says))
           assumptions.push({ slot, ...assumption });
       },
       trouble: (slot, trouble) => {
+        if (troubles.some(({ message }) => message === trouble.message)) return;
         const piece = line.pieces.find((candidate) => candidate.slot === slot);
         troubles.push({ from: piece?.from ?? 0, to: piece?.to ?? line.text.length, ...trouble });
       },
@@ -124,12 +130,31 @@ class CircuitBuilder {
     return { ...line, refs, assumptions, troubles };
   }
 
+  /** A socket of the board or, where there is none, a pole of the battery. */
+  #pole(make: Make, socket: string | undefined, pole: 'plus' | 'minus', all: readonly ReadLine[]): PointName {
+    const owner = socket === undefined ? make.powerSource() : BOARD_REF;
+    if (owner === undefined && !all.some(isOfSource))
+      make.trouble('kind', {
+        weight: 'unfinished',
+        message: 'There is no battery yet. Give it a line of its own, such as “9V battery”.',
+        offers: [],
+      });
+    return pointName(`${owner ?? NO_BATTERY}.${socket ?? pole}`);
+  }
+
+  /** The leg of a part, here or in a later line, that others are fed from. */
+  #givingLeg(name: Ref, all: readonly ReadLine[]): LegName {
+    const at = this.#lines.findIndex(
+      ({ refs }, index) => refs.includes(name) || all[index]!.statement?.names.includes(name),
+    );
+    const kind = this.#parts.find((part) => part.ref === name)?.kind ?? all[at]?.statement?.kind.kind;
+    const gives = kind === undefined ? undefined : recipeFor(kind, this.#context.board).gives;
+    return gives ?? legName('plus');
+  }
+
   /** A source that a later line names; its name is settled by then only if that line had it before. */
   #laterSource(all: readonly ReadLine[], line: ReadLine): Ref | undefined {
-    const at = all.findIndex(
-      (other) =>
-        other !== line && other.statement !== undefined && isPowerSource({ kind: other.statement.kind.kind }),
-    );
+    const at = all.findIndex((other) => other !== line && isOfSource(other));
     if (at < 0) return undefined;
     return this.#lines[at]!.refs[0] ?? all[at]!.statement!.names[0];
   }
@@ -173,6 +198,17 @@ class CircuitBuilder {
   }
 }
 
+const isOfSource = ({ statement }: ReadLine): boolean =>
+  statement !== undefined && isPowerSource({ kind: statement.kind.kind });
+
+/** Where there is no board, what its battery gives stands for the board's volts. */
+function onItsBattery(context: StatementContext, lines: readonly ReadLine[]): StatementContext {
+  if (isBoard(context.board)) return context;
+  const source = lines.find(isOfSource);
+  const volts = source && valueOf(source.statement!).amount;
+  return volts === undefined ? context : { ...context, board: { ...context.board, logicVolts: volts } };
+}
+
 /** Pins that other lines have, each with the line's part in words. */
 export function takenPins(all: readonly ReadLine[], own: ReadLine | undefined): TakenPins {
   const taken = new Map<string, string>();
@@ -193,7 +229,13 @@ function valueOf({ kind, value }: Statement): PartValue {
 
 /** Signals first, then what lies between parts, supplies and ground last. */
 const netRank = (name: string): number =>
-  name === 'ground' ? 3 : name.startsWith('supply') ? 2 : name.startsWith('pin') ? 0 : 1;
+  name === 'ground' || name.startsWith('minus')
+    ? 3
+    : name.startsWith('supply')
+      ? 2
+      : name.startsWith('pin')
+        ? 0
+        : 1;
 
 const rank = (point: PointName): number => (splitPoint(point)[0] === BOARD_REF ? 0 : 1);
 
@@ -203,6 +245,8 @@ function netName(points: readonly PointName[], sockets: readonly string[], role:
   if (sockets.length > 0) return `pin ${sockets[0]!}`;
   const refs = [...new Set(points.map((point) => splitPoint(point)[0]))];
   const source = points.find((point) => /^G\d+\.plus$/.test(point));
+  const minus = points.find((point) => /^G\d+\.minus$/.test(point));
+  if (minus) return `minus ${splitPoint(minus)[0]}`;
   return source ? `supply ${splitPoint(source)[0]}` : `${refs[0]!} to ${refs[1] ?? refs[0]!}`;
 }
 

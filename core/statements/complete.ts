@@ -1,10 +1,11 @@
 import { ledCurrentMa } from '../electrics/values/kit';
 import { ledColours, ledModels, ohmsText, partKinds } from '../parts';
 import { figure } from '../units';
+import type { BoardProfile } from '../boards';
 import type { TakenPins } from './wishes';
 import { adviseOnPins } from './pin-advice';
 import { readLine } from './read';
-import { recipeFor, recipes } from './recipes';
+import { recipeFor, recipesOn, type Recipe } from './recipes';
 import { tokensOf } from './tokens';
 import { meaningOf } from './words';
 import type { Statement, StatementContext } from './statement';
@@ -23,7 +24,8 @@ export interface Completion {
 const MOST = 8;
 
 /** Lines that a person may begin with, the kinds of a first lesson before the others. */
-const beginnings = [...recipes.values()].flatMap(({ beginning }) => beginning ?? []);
+const beginningsOn = (board: BoardProfile): readonly NonNullable<Recipe['beginning']>[] =>
+  [...recipesOn(board).values()].flatMap(({ beginning }) => beginning ?? []);
 
 /** Ways to go on with a line from its end, the likeliest first. */
 export function completionsOf(
@@ -34,7 +36,11 @@ export function completionsOf(
   const typed = text.trimStart();
   const say = (words: string): string => inWords(words, context.rules.words);
   if (typed === '')
-    return beginnings.map(({ line, note }) => ({ line: `${say(line)} `, words: say(line), note: say(note) }));
+    return beginningsOn(context.board).map(({ line, note }) => ({
+      line: `${say(line)} `,
+      words: say(line),
+      note: say(note),
+    }));
   const lastWord = /\S*$/.exec(typed)![0].toLowerCase();
   const before = typed.slice(0, typed.length - lastWord.length);
   const sign = tokensOf(before).at(-1)?.text;
@@ -60,7 +66,7 @@ function pinCompletions(
 ): readonly Completion[] {
   const { statement } = readLine(before.replace(/\bon\s*$/i, ''), context);
   const does = statement
-    ? (recipeFor(statement.kind.kind).needs(statement)[0]?.does ?? 'digital')
+    ? (recipeFor(statement.kind.kind, context.board).needs(statement)[0]?.does ?? 'digital')
     : 'digital';
   return adviseOnPins(context.board, does, taken)
     .filter(({ pin, fits }) => fits && pin.toLowerCase().startsWith(lastWord))
@@ -81,7 +87,9 @@ function ohmsCompletions(before: string, lastWord: string, context: StatementCon
   const { statement } = readLine(before.replace(/\bwith\s*$/i, ''), context);
   const values = context.kit.ohms.filter((ohms) => ohmsText(ohms).startsWith(lastWord));
   const model =
-    statement && recipeFor(statement.kind.kind).isLight ? ledModels.get(statement.value || 'red') : undefined;
+    statement && recipeFor(statement.kind.kind, context.board).isLight
+      ? ledModels.get(statement.value || 'red')
+      : undefined;
   if (!model)
     return values.slice(0, MOST).map((ohms) => ({
       line: `${before}${ohmsText(ohms)}`,
@@ -137,7 +145,7 @@ function nextPieces(typed: string, context: StatementContext, taken: TakenPins):
     words: words.replace(/^, /, ''),
     note,
   });
-  const needs = recipeFor(statement.kind.kind).needs(statement);
+  const needs = recipeFor(statement.kind.kind, context.board).needs(statement);
   if (needs.length > 0 && statement.pins.length === 0)
     return pinCompletions(`${typed}${gap}on `, '', context, taken)
       .slice(0, 4)

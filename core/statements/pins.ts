@@ -25,18 +25,17 @@ export function pinsOfRange(word: string): readonly string[] | undefined {
   );
 }
 
-/** The socket that parts of a beginner's circuit are fed from: the logic's own supply. */
-export function supplySocket(board: BoardProfile): string {
+/** The socket that parts of a beginner's circuit are fed from: the logic's own supply; none where there is no board. */
+export function supplySocket(board: BoardProfile): string | undefined {
   const regulated = board.supplies.find(
     (socket) => socket.role === 'supply' && socket.volts === board.logicVolts,
   );
   const own = board.supplies.find((socket) => socket.role === 'input' && socket.feedsLogic);
-  // A profile without either is refused when it is read.
-  return (regulated ?? own)!.name;
+  return (regulated ?? own)?.name;
 }
 
-export const groundSocket = (board: BoardProfile): string =>
-  board.supplies.find((socket) => socket.role === 'ground')!.name;
+export const groundSocket = (board: BoardProfile): string | undefined =>
+  board.supplies.find((socket) => socket.role === 'ground')?.name;
 
 /** Pins as a person lists them: `2-11`, `12, 11`, `A0`. */
 export function pinList(pins: readonly string[]): string {

@@ -225,7 +225,7 @@ function bus(reading: Reading, found: Found): boolean {
 /** `trig 7`, `echo on 8`: a pin by the leg that it is for. */
 function namedPin(reading: Reading, kind: PartKind): boolean {
   const token = reading.tokens[reading.at]!;
-  const needs = recipeFor(kind.kind).needs(statementOf(reading, kind));
+  const needs = recipeFor(kind.kind, reading.context.board).needs(statementOf(reading, kind));
   const wanted = needs.find(({ as, leg }) => as !== '' && [as, leg].includes(token.text));
   if (!wanted) return false;
   let at = reading.at + 1;

@@ -9,7 +9,7 @@ import {
   type StatedPart,
 } from './stated';
 import { circuitOf } from './circuit';
-import { recipes } from './recipes';
+import { recipesOn } from './recipes';
 import { readLine } from './read';
 import type { StatementContext } from './statement';
 import { supplySocket } from './pins';
@@ -60,7 +60,7 @@ function usualLine(
   view: CircuitView,
   claimed: ReadonlySet<Ref>,
 ): PartLine | undefined {
-  const text = recipes.get(part.kind)?.say?.(part, view);
+  const text = recipesOn(context.board).get(part.kind)?.say?.(part, view);
   if (text === undefined) return undefined;
   const { statement } = readLine(text, context);
   if (!statement) return undefined;
@@ -68,7 +68,10 @@ function usualLine(
   const line = { text, refs: [part.ref, ...helpers] };
   // What feeds this part, with power or with data, must be there to be named.
   const sources = circuit.parts
-    .filter((other) => other.ref !== part.ref && (isPowerSource(other) || recipes.get(other.kind)?.leads))
+    .filter(
+      (other) =>
+        other.ref !== part.ref && (isPowerSource(other) || recipesOn(context.board).get(other.kind)?.leads),
+    )
     .map((other) => legByLegLine(other, [], context));
   const made = circuitOf([...sources, line], context);
   const own = made.lines.at(-1)!;
@@ -135,7 +138,8 @@ function pointPhrase(net: StatedNet, own: string, board: StatementContext['board
     sockets.some((name) => board.supplies.some((socket) => socket.name === name && socket.role === 'ground'))
   )
     return 'ground';
-  if (sockets.includes(supplySocket(board))) return 'supply';
+  const supply = supplySocket(board);
+  if (supply !== undefined && sockets.includes(supply)) return 'supply';
   if (sockets[0] !== undefined) return sockets[0];
   const [first] = net.points;
   return first === own ? undefined : first;

@@ -1,5 +1,5 @@
 import { legName, ref, type LegName, type PointName, type Ref } from '../brand';
-import type { BoardProfile } from '../boards';
+import { isBoard, type BoardProfile } from '../boards';
 import { isPowerSource, isResistor } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import { BOARD_REF, splitPoint, type StatedNet, type StatedPart } from './stated';
@@ -47,6 +47,11 @@ export class CircuitView {
     if (supplies.some((socket) => socket.role === 'ground')) return { type: 'ground' };
     if (supplies.some((socket) => socket.name === supplySocket(this.board))) return { type: 'supply' };
     if (supplies[0]) return { type: 'socket', name: supplies[0].name };
+    if (!isBoard(this.board)) {
+      const poles = net.points.map(splitPoint).filter(([owner]) => this.#isSource(owner));
+      if (poles.some(([, at]) => (at as string) === 'minus')) return { type: 'ground' };
+      return { type: poles.length > 0 ? 'supply' : 'inner' };
+    }
     const source = net.points
       .map(splitPoint)
       .find(([owner, at]) => (at as string) === 'plus' && this.#isSource(owner) && owner !== part.ref);

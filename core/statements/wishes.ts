@@ -1,10 +1,10 @@
-import { findPin, pinsInRange, type PinFunction } from '../boards';
+import { findPin, isBoard, pinsInRange, type BoardProfile, type PinFunction } from '../boards';
 import { isResistor, isSingleLight, ohmsText, readOhms } from '../parts';
 import { figure } from '../units';
 import { holds, nearestInKit } from './kit';
 import { freePins, needWords } from './pin-advice';
 import { inOrder, pinList } from './pins';
-import { recipeFor } from './recipes';
+import { recipeFor, type Recipe } from './recipes';
 import { exchanged, pieceOf, tidied, withPins, withWord } from './rewrite';
 import {
   isLegByLeg,
@@ -33,6 +33,7 @@ export function wishTroubles(
 ): readonly Trouble[] {
   const wishes = new Wishes(line, statement, context, taken);
   return [
+    ...wishes.board(),
     ...wishes.value(),
     ...(isLegByLeg(statement) ? [] : [...wishes.ends(), ...wishes.count(), ...wishes.pins()]),
     ...wishes.resistor(),
@@ -42,9 +43,9 @@ export function wishTroubles(
 }
 
 /** `LEDs on 2-11` says how many without a number. */
-export function counted(statement: Statement): Statement {
+export function counted(statement: Statement, board: BoardProfile): Statement {
   if (statement.count > 1 || isLegByLeg(statement)) return statement;
-  const each = recipeFor(statement.kind.kind).needs(statement).length;
+  const each = recipeFor(statement.kind.kind, board).needs(statement).length;
   const { length } = statement.pins;
   return each === 1 && length > 1 ? { ...statement, count: length } : statement;
 }
@@ -54,17 +55,32 @@ class Wishes {
   readonly #statement: Statement;
   readonly #context: StatementContext;
   readonly #taken: TakenPins;
+  readonly #recipe: Recipe;
 
   constructor(line: ReadLine, statement: Statement, context: StatementContext, taken: TakenPins) {
     this.#line = line;
     this.#statement = statement;
     this.#context = context;
     this.#taken = taken;
+    this.#recipe = recipeFor(statement.kind.kind, context.board);
+  }
+
+  /** Parts that a program has to speak to need a board. */
+  board(): readonly Trouble[] {
+    if (!this.#recipe.needsBoard) return [];
+    const { title } = this.#statement.kind;
+    return [
+      this.#stops(
+        'kind',
+        `A program has to tell ${withArticle(title)} what to do, and there is no board.`,
+        [],
+      ),
+    ];
   }
 
   value(): readonly Trouble[] {
     const { kind, value } = this.#statement;
-    if (value !== '' || kind.readValue('').ok || recipeFor(kind.kind).fillsInValue) return [];
+    if (value !== '' || kind.readValue('').ok || this.#recipe.fillsInValue) return [];
     const known = kind.usualValues;
     return [
       this.#unfinished(
@@ -77,7 +93,7 @@ class Wishes {
   /** Parts without a pin of their own must be told where they go. */
   ends(): readonly Trouble[] {
     const { kind, across, to } = this.#statement;
-    if (!recipeFor(kind.kind).needsBothEnds || across || to) return [];
+    if (!this.#recipe.needsBothEnds || across || to) return [];
     const { text } = this.#line;
     if (kind.legs.some(({ role }) => role === 'control'))
       return [
@@ -125,7 +141,7 @@ class Wishes {
           ],
         ),
       ];
-    const fewest = recipeFor(kind.kind).fewest ?? needs.length;
+    const fewest = this.#recipe.fewest ?? needs.length;
     const fits = count === 1 ? pins.length >= fewest && pins.length <= needs.length : pins.length === wanted;
     if (fits) return [];
     const share = Math.floor(pins.length / needs.length);
@@ -157,7 +173,7 @@ class Wishes {
       const { does } = needs[index % needs.length]!;
       const pin = findPin(board, name);
       if (!pin) {
-        if (recipeFor(kind.kind).mayHangOnSupply) continue;
+        if (this.#recipe.mayHangOnSupply) continue;
         troubles.push(
           this.#stops(
             'pins',
@@ -218,8 +234,9 @@ class Wishes {
 
   current(): readonly Trouble[] {
     const { currentMa } = this.#statement;
-    const { recommendedMa } = this.#context.board.drive;
-    if (currentMa === undefined || currentMa <= recommendedMa) return [];
+    const { board } = this.#context;
+    const { recommendedMa } = board.drive;
+    if (currentMa === undefined || currentMa <= recommendedMa || !isBoard(board)) return [];
     return [
       this.#warns('current', `A pin should give no more than ${figure(recommendedMa)} mA.`, [
         this.#exchanged('current', `${figure(recommendedMa)} mA`),
@@ -234,7 +251,7 @@ class Wishes {
   }
 
   #needs(): readonly { readonly as: string; readonly does: PinFunction }[] {
-    return recipeFor(this.#statement.kind.kind).needs(this.#statement);
+    return this.#recipe.needs(this.#statement);
   }
 
   /** Ways to have many LEDs on few pins. */

@@ -1,4 +1,4 @@
-import { isSupplySocket, roleOfSocket, type BoardProfile } from '../boards';
+import { isBoard, isSupplySocket, roleOfSocket, type BoardProfile } from '../boards';
 import type { LegName, Ref } from '../brand';
 import { isPowerSource, kindOf, type PartKind } from '../parts';
 import { circuitParts, netlistOf, nodeOfLeg, type CircuitNode, type Netlist, type NodeId } from './netlist';
@@ -31,11 +31,15 @@ export class Circuit {
   private readonly byPin: ReadonlyMap<string, CircuitNode>;
   private byStrip: ReadonlyMap<string, readonly PlacedPart[]> | undefined;
 
-  /** `board`: whose sockets give the nodes their roles; the wiring's own, or the one that was asked for. */
+  /** Whose sockets give the nodes their roles. */
+  readonly board: BoardProfile | undefined;
+
+  /** `asked`: the board that the wiring should have, where that is known. */
   constructor(
     readonly wiring: Wiring,
-    readonly board: BoardProfile | undefined = wiring.board?.profile,
+    asked?: BoardProfile,
   ) {
+    this.board = asked && isBoard(asked) ? asked : wiring.board?.profile;
     this.netlist = netlistOf(wiring);
     this.parts = circuitParts(wiring);
     this.wires = wiring.parts.filter((part) => kindOf(part.kind).conductor);
@@ -136,6 +140,11 @@ export class Circuit {
   pole(node: NodeId): 'ground' | 'supply' | undefined {
     const pole = this.legsAt(node).find(({ part }) => isPowerSource(part));
     return pole && (pole.leg === kindOf(pole.part.kind).poles!.minus ? 'ground' : 'supply');
+  }
+
+  /** What a node is by the board or, where that says nothing, by a battery. */
+  feed(node: NodeId): 'ground' | 'supply' | undefined {
+    return this.side(node) ?? this.pole(node);
   }
 
   /** Whether nothing but the one leg is on a leg's node. */

@@ -27,12 +27,19 @@ export const nameSlot: Slot<string> = {
   read: (text) => text.toUpperCase(),
 };
 
-/** A light: a part, or one of several in a housing, `D1.red`. */
+/** The LED on the board itself, as expectations name it, and as it is said. */
+const OWN_LIGHT = 'U1.lamp';
+const OWN_LIGHT_SAID =
+  /^(?:the )?(?:own|built-in) (?:led|lamp)$|^(?:the )?board[’']s (?:own )?(?:led|lamp)$/i;
+
+/** A light: a part, one of several in a housing, `D1.red`, or the board’s own. */
 export const lightSlot: Slot<string> = {
-  write: String,
-  pattern: String.raw`[a-z]{1,4}\d{0,4}(?:\.[a-z][a-z0-9]*)?`,
+  write: (light) => (light === OWN_LIGHT ? 'the board’s own LED' : light),
+  pattern: String.raw`(?:the )?(?:(?:own|built-in)|board[’'](?:s own|s))[ \u00a0](?:led|lamp)|[a-z]{1,4}\d{0,4}(?:\.[a-z][a-z0-9]*)?`,
   read: (text) =>
-    text.replace(/^[a-z]+/i, (name) => name.toUpperCase()).replace(/\..*/, (leg) => leg.toLowerCase()),
+    OWN_LIGHT_SAID.test(text.replaceAll('\u00a0', ' '))
+      ? OWN_LIGHT
+      : text.replace(/^[a-z]+/i, (name) => name.toUpperCase()).replace(/\..*/, (leg) => leg.toLowerCase()),
 };
 
 /** One of a few values, each with what is said of it first and what else is understood. */

@@ -1,3 +1,4 @@
+import { isBoard } from '../boards';
 import { pointName } from '../brand';
 import type { HouseRules } from '../course/house-rules';
 import { kindOf } from '../parts';
@@ -17,13 +18,14 @@ export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules
   const circuit = new Circuit(wiring);
   const { parts } = circuit;
   const before = new Map(sheet.parts.map((part) => [part.ref, part]));
+  const board = wiring.board?.profile.id ?? sheet.board;
   const breadboards = wiring.breadboards.map(({ model }) => model.id);
   const said = sheetOf(
     {
       ...sheet,
-      board: wiring.board?.profile.id ?? sheet.board,
+      board,
       parts: [
-        { ref: BOARD_REF, kind: 'board', value: wiring.board?.profile.id ?? sheet.board },
+        ...(isBoard({ id: board }) ? [{ ref: BOARD_REF, kind: 'board', value: board }] : []),
         ...parts.map((part) => {
           const old = before.get(part.ref);
           const { accept } = old?.kind === part.kind && old.value === part.value.text ? old : {};

@@ -5,7 +5,7 @@ import { definitionOf, touchedBy, type Stimulus } from '../stimuli';
 import { type Scenario } from '../formats/scenario';
 import { heardIntervals } from '../rehearsal/heard';
 import { seenIntervals } from '../rehearsal/seen';
-import { observedSeconds, type Trace } from '../rehearsal/trace';
+import { lightsOf, observedSeconds, type Trace } from '../rehearsal/trace';
 
 /** A stretch of a row in which something is so; seconds from the start. */
 export interface TimelineMark {
@@ -46,7 +46,7 @@ export interface Proof {
 /** A run of a scenario as rows over time: first what is done, then what comes of it. */
 export function timelineOf({ name, for: seconds, stimuli }: Scenario, trace: Trace): ScenarioTimeline {
   const until = observedSeconds(trace);
-  const leds = [...trace.leds].map(([led, changes]): TimelineRow => ({
+  const leds = [...lightsOf(trace)].map(([led, changes]): TimelineRow => ({
     name: led,
     sort: 'seen',
     marks: seenIntervals(changes, until).flatMap(({ from, to, glow }) =>

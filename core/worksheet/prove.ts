@@ -1,10 +1,11 @@
-import { exerciseFrom, languageOf, type ExerciseData } from '../formats/exercise';
+import { exerciseFrom, type ExerciseData } from '../formats/exercise';
 import { explainProgram } from '../generated/explain';
 import { proposedScenarios, stillWrong, type ProposedScenario } from '../generated/proposals';
 import { numberQuestions } from '../generated/questions';
 import { examine, referenceOf } from '../judge/examine';
-import { compileProgram, type Grammars } from '../program';
+import { type Grammars } from '../program';
 import { timelineOf, type Proof } from './proof';
+import { referenceBuild } from '../judge/build';
 
 /** What there is to show of a draft that cannot be run. */
 export const NO_PROOF: Proof = {
@@ -22,10 +23,9 @@ const STEPS = 2_000_000;
 /** Runs the reference against its own scenarios; nothing to show while it has no program or cannot be run. */
 export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
   const read = exerciseFrom(data);
-  if (!read.ok || data.program.trim() === '') return NO_PROOF;
+  if (!read.ok || (data.program.trim() === '' && data.scenarios.length === 0)) return NO_PROOF;
   const exercise = read.value;
-  const program = compileProgram(data.program, exercise.board, grammars, languageOf(exercise));
-  const build = { wiring: exercise.reference, program };
+  const build = referenceBuild(exercise, grammars);
   const { scenarios, traces } = examine(referenceOf(exercise, grammars), build, STEPS);
   const questions = numberQuestions(exercise, grammars);
   return {

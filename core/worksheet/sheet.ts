@@ -1,6 +1,7 @@
 import { pointName, ref } from '../brand';
 import { rulesWith, statementRules, type HouseRules } from '../course/house-rules';
-import { boardsOf, type ExerciseData } from '../formats/exercise';
+import { isBoard } from '../boards';
+import { boardOf, boardsOf, type ExerciseData } from '../formats/exercise';
 import { taskOf } from '../course/exercise-layout';
 import { firstDifference, place, type PlacementTask } from '../plan/placement';
 import { ok, fail, type Result } from '../result';
@@ -40,7 +41,7 @@ export function contextOf(
   data: Pick<ExerciseData, 'board' | 'boardProfile' | 'rules'>,
   courseRules: HouseRules,
 ): Result<StatementContext> {
-  const board = boardsOf(data).get(data.board);
+  const board = boardOf(data);
   if (!board) return fail({ message: `“${data.board}” is no known board`, path: 'board' });
   const rules = rulesWith(courseRules, data.rules);
   return rules.ok ? ok({ board, rules: statementRules(rules.value), kit: USUAL_KIT }) : rules;
@@ -98,7 +99,7 @@ export function inLine(
   const settled: Sheet = {
     ...sheet,
     parts: [
-      { ref: BOARD_REF, kind: 'board', value: sheet.board },
+      ...(isBoard(context.board) ? [{ ref: BOARD_REF, kind: 'board', value: sheet.board }] : []),
       ...breadboards,
       ...circuit.parts.map(({ accept, ...part }) => ({ ...part, ...(accept ? { accept } : {}) })),
     ],

@@ -26,7 +26,7 @@ const retitle = (title: string) =>
     .where({ id: harbour.exerciseId })
     .update({ draft: harbour.db.raw(`jsonb_set(draft, '{title}', to_jsonb(?::text))`, [title]) });
 const publishAgain = () =>
-  publish(harbour.db, harbour.teacher, harbour.exerciseId, harbour.teacher.classIds[0]!);
+  publish(harbour.db, harbour.guarded, harbour.teacher, harbour.exerciseId, harbour.teacher.classIds[0]!);
 
 describe('publishing', () => {
   test('the same draft twice is one revision, a changed one is a second', async () => {
@@ -88,11 +88,17 @@ describe('publishing', () => {
 
   test('is refused for a class of somebody else, and for an exercise that is gone or damaged', async () => {
     const { db, teacher, otherTeacher, exerciseId } = harbour;
-    expect(await publish(db, teacher, exerciseId, otherTeacher.classIds[0]!)).toEqual({
+    expect(await publish(db, harbour.guarded, teacher, exerciseId, otherTeacher.classIds[0]!)).toEqual({
       message: 'This is not one of your classes.',
     });
     expect(
-      await publish(db, teacher, '00000000-0000-0000-0000-000000000000', teacher.classIds[0]!),
+      await publish(
+        db,
+        harbour.guarded,
+        teacher,
+        '00000000-0000-0000-0000-000000000000',
+        teacher.classIds[0]!,
+      ),
     ).toMatchObject({ message: expect.stringContaining('no longer exists') });
     await db('exercise')
       .where({ id: exerciseId })

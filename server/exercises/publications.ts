@@ -3,8 +3,10 @@ import { DEFAULT_HOUSE_RULES, judgedRules, rulesWith, type HouseRules } from '@/
 import { exerciseFrom, isComplete, type Exercise } from '@/core/formats/exercise';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
+import type { Guard } from '../guard/processes';
 import { sameClass, type Viewer } from '../permissions';
 import { mayWithExercise } from '../sharing';
+import { ownFault } from './own-check';
 
 /** What was opened for which class, and whether it still is. */
 interface Opened {
@@ -202,13 +204,33 @@ export async function classesOf(
     .select<{ id: string; name: string; code: string }[]>('id', 'name', 'code');
 }
 
-/** Publishes the draft of an exercise to a class: a new revision when it has changed, and open. */
+type Published = { readonly publicationId: string } | { readonly message: string };
+
+/** Publishes the draft of an exercise to a class, when its own wiring and program do what it asks for. */
 export async function publish(
+  db: Knex,
+  guarded: Guard,
+  viewer: Viewer,
+  exerciseId: string,
+  classId: string,
+): Promise<Published> {
+  const draft = (await mayWithExercise(db, viewer, exerciseId, 'look'))
+    ? await db('exercise').where({ id: exerciseId }).first<{ draft: object } | undefined>('draft')
+    : undefined;
+  const read = draft && exerciseFrom(draft.draft);
+  // What cannot be read or judged is refused below, by its reason.
+  const fault = read?.ok && isComplete(read.value) ? await ownFault(guarded, read.value) : undefined;
+  if (fault !== undefined) return { message: `The exercise cannot be published yet: ${fault}` };
+  return publishAsItIs(db, viewer, exerciseId, classId);
+}
+
+/** Publishes a draft that is known to do what it asks for: a new revision when it has changed, and open. */
+export async function publishAsItIs(
   db: Knex,
   viewer: Viewer,
   exerciseId: string,
   classId: string,
-): Promise<{ readonly publicationId: string } | { readonly message: string }> {
+): Promise<Published> {
   if (!sameClass(viewer, classId)) return { message: 'This is not one of your classes.' };
   if (!(await mayWithExercise(db, viewer, exerciseId, 'look')))
     return { message: 'This exercise no longer exists.' };
@@ -224,8 +246,7 @@ export async function publish(
       return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
     if (!isComplete(checked.value))
       return {
-        message:
-          'The exercise cannot be published yet: without a program and a scenario no hand-in can be judged.',
+        message: 'The exercise cannot be published yet: without a scenario no hand-in can be judged.',
       };
     // What hand-ins are judged by stays as it is now, whatever the course says later.
     const content = JSON.stringify({

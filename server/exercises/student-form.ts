@@ -1,7 +1,10 @@
 import type { HouseRules } from '@/core/course/house-rules';
-import type { Exercise, ExerciseData } from '@/core/formats/exercise';
+import { asksForProgram, languageOf, type Exercise, type ExerciseData } from '@/core/formats/exercise';
 import { kindOf } from '@/core/parts';
 import { writeTable } from '@/core/wiring/table';
+
+/** Stands for a reference program, so that a tablet knows that there is one to be written. */
+const KEPT_BACK = { cpp: '// yours to write', python: '# yours to write' } as const;
 
 /**
  * What a student's browser gets of an exercise: enough to show it and, where the course says so, to check a build
@@ -21,7 +24,7 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
     board: data.board,
     ...(data.boardProfile ? { boardProfile: data.boardProfile } : {}),
     language: data.language,
-    program: '',
+    program: asksForProgram(exercise) ? KEPT_BACK[languageOf(exercise)] : '',
     rules: {},
     text: typeof build === 'string' ? { build } : {},
     cautions: data.cautions,

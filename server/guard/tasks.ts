@@ -1,10 +1,9 @@
 import type { HouseRules } from '@/core/course/house-rules';
-import { boardsOf, exerciseFrom, languageOf, readExercise, type ExerciseData } from '@/core/formats/exercise';
+import { boardsOf, exerciseFrom, readExercise, type ExerciseData } from '@/core/formats/exercise';
 import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
 import { check } from '@/core/judge/check';
-import { compileProgram } from '@/core/program';
 import { problemText, type Problem, type Result } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
 import { writeTable } from '@/core/wiring/table';
@@ -13,6 +12,7 @@ import { proofOf, proposalsFor } from '@/core/worksheet/prove';
 import { readOut, type ReadOut } from '@/core/worksheet/read-out';
 import { settle, type Sheet } from '@/core/worksheet/sheet';
 import { nodeGrammars } from '@/grammars/node';
+import { buildFor } from '@/core/judge/build';
 
 /** A build as texts, with the data of the exercise that it is judged by. */
 export interface CheckInput {
@@ -37,11 +37,7 @@ async function checked({ exercise: data, wiring, program, sighting }: CheckInput
   const read = readWiring(wiring, { boards: boardsOf(exercise.value.data) });
   if (!read.ok) throw new Error(`the wiring cannot be read: ${problemText(read.problems[0]!)}`);
   const grammars = await nodeGrammars();
-  const { board } = exercise.value;
-  const build = {
-    wiring: read.value,
-    program: compileProgram(program, board, grammars, languageOf(exercise.value)),
-  };
+  const build = buildFor(exercise.value, read.value, program, grammars);
   let failure: unknown;
   const report = check(exercise.value, build, grammars, {
     ...(sighting ? { sighting } : {}),

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { publish } from '../exercises/publications';
+import { publishAsItIs } from '../exercises/publications';
 import { hashSecret } from '../people/secrets';
 import type { Viewer } from '../permissions';
 import { GuardedProcesses } from '../guard/processes';
@@ -72,7 +72,7 @@ export async function buildHarbour(): Promise<Harbour> {
     position: 1,
     draft: JSON.stringify(draft),
   });
-  const published = await publish(db, one.teacher, exerciseId, one.teacher.classIds[0]!);
+  const published = await publishAsItIs(db, one.teacher, exerciseId, one.teacher.classIds[0]!);
   if ('message' in published) throw new Error(published.message);
   const { publicationId } = published;
   return {

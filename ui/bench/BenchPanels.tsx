@@ -2,7 +2,7 @@
 
 import { Tabs } from 'radix-ui';
 import { useMemo } from 'react';
-import { languageOf } from '@/core/formats/exercise';
+import { asksForProgram, languageOf } from '@/core/formats/exercise';
 import type { Panel } from './bench-state';
 import { HandInPanel } from './HandInPanel';
 import { Keypad } from './Keypad';
@@ -11,7 +11,7 @@ import { PartList } from './PartList';
 import { ProgramEditor } from './ProgramEditor';
 import { useBench } from './useBench';
 
-const panels: readonly (readonly [Panel, string])[] = [
+const allPanels: readonly (readonly [Panel, string])[] = [
   ['wiring', 'Wiring'],
   ['program', 'Program'],
   ['hand-in', 'Hand in'],
@@ -21,6 +21,8 @@ const panels: readonly (readonly [Panel, string])[] = [
 export function BenchPanels() {
   const { exercise, board, state, dispatch, marked, placing } = useBench();
   const { draft, panel, active } = state;
+  const hasProgram = asksForProgram({ data: exercise });
+  const panels = allPanels.filter(([value]) => value !== 'program' || hasProgram);
   const pins = useMemo(() => keypadPins(exercise, board), [exercise, board]);
   const place = active && (draft.parts.find(({ ref }) => ref === active.ref)?.at[active.leg] ?? '');
   return (
@@ -55,14 +57,16 @@ export function BenchPanels() {
           />
         )}
       </Tabs.Content>
-      <Tabs.Content value="program" forceMount className="min-h-0 flex-1 data-[state=inactive]:hidden">
-        <ProgramEditor
-          source={draft.program}
-          language={languageOf({ data: exercise, board })}
-          marked={marked.lines}
-          onChange={(program) => program !== draft.program && dispatch({ type: 'write program', program })}
-        />
-      </Tabs.Content>
+      {hasProgram && (
+        <Tabs.Content value="program" forceMount className="min-h-0 flex-1 data-[state=inactive]:hidden">
+          <ProgramEditor
+            source={draft.program}
+            language={languageOf({ data: exercise, board })}
+            marked={marked.lines}
+            onChange={(program) => program !== draft.program && dispatch({ type: 'write program', program })}
+          />
+        </Tabs.Content>
+      )}
       <Tabs.Content value="hand-in" className="min-h-0 flex-1 overflow-y-auto">
         <HandInPanel />
       </Tabs.Content>

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
+import { asksForProgram } from '@/core/formats/exercise';
 import type { Sighting } from '@/core/formats/sighting';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
@@ -18,12 +19,15 @@ const choices: readonly { readonly sighting: Sighting; readonly label: string; r
 
 /** What was really seen on the bench, and the hand-in. */
 export function HandInPanel() {
-  const { state: bench, handInState: state, obstacle, handIn, way } = useBench();
+  const { exercise, state: bench, handInState: state, obstacle, handIn, way } = useBench();
   const { pending } = bench.draft;
   return (
     <div className="px-5 py-5">
       {way === 'screen-only' ? (
-        <p className="text-bench">This exercise is done on screen. Hand in your plan and your program.</p>
+        <p className="text-bench">
+          This exercise is done on screen. Hand in your plan
+          {asksForProgram({ data: exercise }) ? ' and your program' : ''}.
+        </p>
       ) : (
         <Seen />
       )}

@@ -1,5 +1,5 @@
 import type { Edit } from '@/core/findings/finding';
-import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
+import { boardOf, boardsOf, type ExerciseData } from '@/core/formats/exercise';
 import type { Draft, DraftPart } from '@/core/messages/bench-draft';
 import { findKind, kindOf } from '@/core/parts';
 import { readTable, type TableRow } from '@/core/wiring/table';
@@ -120,7 +120,7 @@ export const shortPlace = (point: string): string =>
 /** The same place so that nobody takes a pin for a hole: some boards call their pins as a breadboard its holes. */
 function fullPlace(typed: string, exercise: ExerciseData): string {
   const place = typed.trim();
-  const board = boardsOf(exercise).get(exercise.board);
+  const board = boardOf(exercise);
   const ref = exercise.parts.find(({ kind }) => kind === 'board')?.ref;
   const isPin = /^[A-J]\d+$/.test(place) && board?.pins.some(({ name }) => name === place);
   return isPin && ref !== undefined ? `${ref}.${place}` : typed;

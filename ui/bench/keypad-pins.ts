@@ -11,8 +11,6 @@ export function keypadPins({ nets }: Pick<ExerciseData, 'nets'>, board: BoardPro
     net.points.filter((point) => point.startsWith('U')).map((point) => point.slice(point.indexOf('.') + 1)),
   );
   const plain = board.pins.filter(({ reserved }) => reserved === undefined).map(({ name }) => name);
-  return [...new Set([...named, groundSocket(board), supplySocket(board), ...plain.reverse()])].slice(
-    0,
-    MOST,
-  );
+  const fed = [groundSocket(board), supplySocket(board)].filter((socket) => socket !== undefined);
+  return [...new Set([...named, ...fed, ...plain.reverse()])].slice(0, MOST);
 }

@@ -7,8 +7,8 @@ import { currentPath, type CurrentPath } from '@/core/electrics/paths';
 import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
-import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
-import { kindOf } from '@/core/parts';
+import { boardOf, type ExerciseData } from '@/core/formats/exercise';
+import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
 import { useUndoKeys } from '../shell/useUndoKeys';
@@ -105,7 +105,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
 
   return {
     exercise,
-    board: boardsOf(exercise).get(exercise.board)!,
+    board: boardOf(exercise)!,
     checkedBy,
     way: props.way,
     state,
@@ -163,9 +163,9 @@ function placingText({ active, draft }: BenchState): string | undefined {
   return `the ${leg?.title ?? active.leg} of ${active.ref}`;
 }
 
-/** The path of the current from the first signal pin that something is plugged into. */
+/** The path of the current from the first signal pin that something is plugged into, or from the battery. */
 function pathOf(wiring: Wiring): CurrentPath | undefined {
-  if (!wiring.board) return undefined;
+  if (!wiring.board) return pathOfBattery(wiring);
   const { profile } = wiring.board;
   const used = wiring.parts.flatMap((part) =>
     part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [at] : [])),
@@ -176,4 +176,11 @@ function pathOf(wiring: Wiring): CurrentPath | undefined {
     used.find((at) => !isSupply(at)) ??
     used.find((at) => profile.supplies.some((supply) => supply.name === at.pin && supply.role === 'supply'));
   return start && currentPath(new Circuit(wiring), start);
+}
+
+function pathOfBattery(wiring: Wiring): CurrentPath | undefined {
+  const source = wiring.parts.find(isPowerSource);
+  const plus = source && kindOf(source.kind).poles?.plus;
+  const at = source?.legs.find(({ leg }) => leg === plus)?.at;
+  return at ? currentPath(new Circuit(wiring), at) : undefined;
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { noBoard } from '@/core/boards';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../design/Button';
@@ -73,6 +74,7 @@ function NewExercise({ courseId, lessons, exercises, boards, actions, act }: Cou
                 nothing, {short}
               </option>
             ))}
+            <option value={`nothing:${noBoard.id}`}>nothing, no board: a battery circuit</option>
           </optgroup>
           <optgroup label="Another exercise’s wiring, to continue from">
             {exercises.map((exercise) => (

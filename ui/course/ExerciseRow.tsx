@@ -24,7 +24,7 @@ interface ExerciseRowProps {
 
 const states: Readonly<Record<CourseExercise['state'], string>> = {
   unfinished: 'in progress',
-  'no-program': 'no program yet',
+  'no-scenario': 'no scenario yet',
   complete: 'ready to open',
 };
 

@@ -8,7 +8,7 @@ export interface CourseExercise {
   readonly minutes: number | null;
   readonly lessonId: string | null;
   readonly rung: Rung;
-  readonly state: 'unfinished' | 'no-program' | 'complete';
+  readonly state: 'unfinished' | 'no-scenario' | 'complete';
   /** Classes for which it is open. */
   readonly openFor: readonly string[];
   readonly revisions: number;

@@ -1,7 +1,7 @@
 'use client';
 
 import type { BoardProfile } from '@/core/boards';
-import { shippedBoards } from '@/core/boards';
+import { isBoard, noBoard, shippedBoards } from '@/core/boards';
 import { breadboards } from '@/core/breadboards';
 import { PinStrip } from './PinStrip';
 import { useDispatch, useWorksheet } from './useWorksheet';
@@ -30,10 +30,12 @@ export function BoardStep({ board }: { readonly board: BoardProfile }) {
       type: 'set',
       fields: {
         board: id,
-        boardProfile: shippedBoards.has(id) ? undefined : boards.find((one) => one.id === id),
+        boardProfile:
+          shippedBoards.has(id) || !isBoard({ id }) ? undefined : boards.find((one) => one.id === id),
       },
     });
-  const known = boards.some(({ id }) => id === board.id) ? boards : [...boards, board];
+  const isKnown = boards.some(({ id }) => id === board.id) || !isBoard(board);
+  const known = [...(isKnown ? boards : [...boards, board]), noBoard];
   const select = 'min-h-8 border-b border-rule-strong bg-transparent font-semibold';
   return (
     <>
@@ -73,10 +75,18 @@ export function BoardStep({ board }: { readonly board: BoardProfile }) {
           <strong>{board.short}</strong>
         )}
       </p>
-      <PinStrip board={board} />
-      <p className="mt-1 text-note text-soft">
-        Filled: taken. Struck: better left free. A bar at the left: PWM; at the right: interrupt.
-      </p>
+      {isBoard(board) ? (
+        <>
+          <PinStrip board={board} />
+          <p className="mt-1 text-note text-soft">
+            Filled: taken. Struck: better left free. A bar at the left: PWM; at the right: interrupt.
+          </p>
+        </>
+      ) : (
+        <p className="mt-1 text-note text-soft">
+          The current comes from a battery: give it a line among the parts.
+        </p>
+      )}
     </>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { BoardProfile } from '@/core/boards';
+import { isBoard, type BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
 import type { Writing } from '@/core/generated/writing';
 import { ProgramEditor } from '../bench/ProgramEditor';
@@ -28,8 +28,19 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
     (): Writing => ({ title, names: nameStyle, pinNames, language }),
     [title, language, nameStyle, pinNames],
   );
+  if (!isBoard(board))
+    return (
+      <p className="text-soft">
+        Without a board there is no program: the circuit is judged by what its scenarios show.
+      </p>
+    );
   return (
     <>
+      {program.trim() === '' && sheet.scenarios.length > 0 && (
+        <p className="mb-2 text-soft">
+          No program: learners hand in their wiring alone, and it is judged by what its scenarios show.
+        </p>
+      )}
       {mayEdit ? (
         <div className="h-72 border border-rule">
           <ProgramEditor

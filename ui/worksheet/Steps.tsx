@@ -1,5 +1,6 @@
 'use client';
 
+import { isBoard } from '@/core/boards';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { StatementContext } from '@/core/statements';
 import { AimStep } from './AimStep';
@@ -56,10 +57,12 @@ export function Steps({ context, propose }: StepsProps) {
       <Step number={7} title="Program">
         <ProgramStep board={context.board} />
       </Step>
-      <Step number={8} title="Bring-up">
-        <BringUp board={context.board} />
-        <Cautions step="bring-up" />
-      </Step>
+      {isBoard(context.board) && (
+        <Step number={8} title="Bring-up">
+          <BringUp board={context.board} />
+          <Cautions step="bring-up" />
+        </Step>
+      )}
       <Step number={9} title="Build">
         <BuildSteps board={context.board} />
         <Cautions step="build" />

@@ -1,11 +1,12 @@
 import { z } from 'zod';
-import { boardsOf, exerciseFrom, languageOf } from '@/core/formats/exercise';
+import { boardsOf, exerciseFrom } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
-import { compileProgram, type Grammars } from '@/core/program';
+import { type Grammars } from '@/core/program';
 import { problemText } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
 import { loadGrammars } from '@/grammars/load';
 import { checkRequestSchema, type Checked, type CheckRequest } from '@/core/messages/check';
+import { buildFor } from '@/core/judge/build';
 
 // Zod otherwise tries out code generation, which the content security policy forbids.
 z.config({ jitless: true });
@@ -49,10 +50,7 @@ async function answer(request: CheckRequest): Promise<Checked> {
       message: 'The checker could not be loaded. Your work is kept; try again when the connection is back.',
     };
   }
-  const build = {
-    wiring: wiring.value,
-    program: compileProgram(request.program, exercise.value.board, loaded, languageOf(exercise.value)),
-  };
+  const build = buildFor(exercise.value, wiring.value, request.program, loaded);
   const report = check(exercise.value, build, loaded, request.sighting ? { sighting: request.sighting } : {});
   return { id, ok: true, report };
 }

@@ -144,7 +144,7 @@ export async function publishTo(courseId: string, exerciseId: string, classId: s
   const viewer = await requireViewer('publish-exercise');
   const given = z.object({ exerciseId: idSchema, classId: idSchema }).safeParse({ exerciseId, classId });
   if (!given.success) return saidBy(given.error);
-  const result = await publish(database(), viewer, given.data.exerciseId, given.data.classId);
+  const result = await publish(database(), guarded(), viewer, given.data.exerciseId, given.data.classId);
   revalidatePath(`/courses/${courseId}`);
   return 'message' in result ? result.message : undefined;
 }

@@ -41,7 +41,7 @@ export default async function CoursePage({ params }: { readonly params: Promise<
       minutes: draft.sheet.minutes ?? null,
       lessonId: place?.lessonId ?? null,
       rung: ladder[index]!,
-      state: !read.ok ? 'unfinished' : isComplete(read.value) ? 'complete' : 'no-program',
+      state: !read.ok ? 'unfinished' : isComplete(read.value) ? 'complete' : 'no-scenario',
       openFor: publications
         .filter(({ exerciseId, isOpen }) => exerciseId === draft.id && isOpen)
         .map(({ className }) => className),

@@ -17,7 +17,7 @@ export async function publishToClass(exerciseId: string, classId: string): Promi
   const viewer = await requireViewer('publish-exercise');
   const given = z.object({ exerciseId: idSchema, classId: idSchema }).safeParse({ exerciseId, classId });
   if (!given.success) return saidBy(given.error);
-  const result = await publish(database(), viewer, given.data.exerciseId, given.data.classId);
+  const result = await publish(database(), guarded(), viewer, given.data.exerciseId, given.data.classId);
   revalidatePath(`/exercises/${given.data.exerciseId}`);
   return 'message' in result ? result.message : undefined;
 }

@@ -1,10 +1,9 @@
 import { within } from '../../effort';
 import { rowOf } from '../../findings/table';
-import { languageOf } from '../../formats/exercise';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
-import type { Build } from '../build';
+import { referenceBuild, type Build } from '../build';
 import type { Examination, Examiner, Reference } from '../examine';
 import { isWiring } from '../../findings/order';
 import { buildKey } from './build-key';
@@ -331,8 +330,7 @@ class RepairSearch {
 
   private stepsOf(start: Tried): readonly number[] {
     const { exercise } = this.reference;
-    const program = this.compile(exercise.data.program, languageOf(exercise));
-    const { traces } = this.examiner.screen({ wiring: exercise.reference, program }, [], 'end');
+    const { traces } = this.examiner.screen(referenceBuild(exercise, this.grammars), [], 'end');
     const own = this.examine(start).traces;
     return traces.map(({ steps }, index) =>
       Math.min(

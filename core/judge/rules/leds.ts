@@ -1,7 +1,7 @@
 import { placesOf, socketsOf } from '../places';
 import { LIT_MA, forwardVoltsAt } from '../../solver/junction';
 import { quantity, type Observation } from '../../findings/finding';
-import { isResistor, kindOf } from '../../parts';
+import { isContact, isPowerSource, isResistor, kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';
 import { flood } from '../../wiring/circuit';
 import type { NodeId } from '../../wiring/netlist';
@@ -28,8 +28,11 @@ export const noSeriesResistor: WiringRule = (built) => {
   return lights.flatMap((light): readonly Observation[] => {
     const { part } = light;
     if (seen.has(part.ref) || light.anodeNode === light.cathodeNode) return [];
-    if (!bareEnd(built, lights, light.anodeNode, 'up') || !bareEnd(built, lights, light.cathodeNode, 'down'))
-      return [];
+    const [above, below] = [
+      bareEnds(built, lights, light.anodeNode, 'up'),
+      bareEnds(built, lights, light.cathodeNode, 'down'),
+    ];
+    if (above.length === 0 || below.length === 0) return [];
     const currentMa = largestMa(built, light);
     const ratedMa = kindOf(part.kind).ratings?.currentMa ?? Infinity;
     const limitMa = Math.min(ratedMa, built.board.drive.recommendedMa);
@@ -41,11 +44,11 @@ export const noSeriesResistor: WiringRule = (built) => {
         severity: 'risk',
         refs: [part.ref],
         at: placesOfLight(light),
-        message: `Nothing limits the current through ${lightText(light)}: ${milliamps(currentMa)} flows. The LED is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA, and a pin can take ${built.board.drive.absoluteMa} mA at most.`,
+        message: `Nothing limits the current through ${lightText(light)}: ${milliamps(currentMa)} flows. The LED is made for ${Number.isFinite(ratedMa) ? ratedMa : limitMa} mA${[...above, ...below].some((node) => built.circuit.signalsAt(node).length > 0) ? `, and a pin can take ${built.board.drive.absoluteMa} mA at most` : ''}.`,
         hints: [
           `What limits the current through ${lightText(light)}?`,
           `${milliamps(currentMa)} flows through ${light.name}; a resistor in its path is missing or bypassed.`,
-          `Unplug the board and put the resistor between ${part.ref} and the rail or pin it is connected to.`,
+          `${capital(unplug(built))} and put the resistor between ${part.ref} and what it is connected to.`,
         ],
         evidence: {
           currentMa: quantity(currentMa, 'mA'),
@@ -56,15 +59,37 @@ export const noSeriesResistor: WiringRule = (built) => {
   });
 };
 
-/** Whether a socket of the board can be reached from a node through lights alone, against or with the current. */
-function bareEnd({ circuit }: Built, lights: readonly Light[], from: NodeId, way: 'up' | 'down'): boolean {
+/**
+ * Sockets of the board and poles of batteries that are reached from a node through lights and closed contacts alone,
+ * against or with the current.
+ */
+function bareEnds(
+  { circuit }: Built,
+  lights: readonly Light[],
+  from: NodeId,
+  way: 'up' | 'down',
+): readonly NodeId[] {
   const [here, next] =
     way === 'up' ? (['cathodeNode', 'anodeNode'] as const) : (['anodeNode', 'cathodeNode'] as const);
+  const isEnd = (node: NodeId): boolean =>
+    circuit.node(node).pins.length > 0 || circuit.pole(node) !== undefined;
   const reached = flood(from, (node) =>
-    lights.filter((light) => light[here] === node).map((light) => light[next]),
+    isEnd(node)
+      ? []
+      : [
+          ...lights.filter((light) => light[here] === node).map((light) => light[next]),
+          ...circuit
+            .partsAt(node)
+            .filter(isContact)
+            .flatMap((contact) => circuit.nodesOf(contact)),
+        ],
   );
-  return [...reached].some((node) => circuit.node(node).pins.length > 0);
+  return [...reached].filter(isEnd);
 }
+
+/** What is to be done before hands go into a circuit: `unplug the board`. */
+const unplug = ({ circuit }: Built): string =>
+  circuit.wiring.board ? 'unplug the board' : 'disconnect the battery';
 
 /** Volts that must be left for the resistor of an LED, so that it limits anything. */
 const LEFT_VOLTS = 0.7;
@@ -80,7 +105,11 @@ export const headroom: WiringRule = (built) => {
     );
     const pin = built.circuit.signalsAt(node.id).find((name) => driven.has(name));
     const available =
-      supply?.role === 'supply' ? supply.volts : pin === undefined ? undefined : built.board.logicVolts;
+      supply?.role === 'supply'
+        ? supply.volts
+        : pin === undefined
+          ? batteryVolts(built, node.id)
+          : built.board.logicVolts;
     if (available === undefined) continue;
     for (const chain of chainsFrom(built, lights, node.id)) {
       const needed = chain.reduce((sum, light) => sum + forwardVoltsAt(light.model, LIT_MA), 0);
@@ -112,11 +141,17 @@ export const headroom: WiringRule = (built) => {
   return [...found.values()];
 };
 
+/** Volts of the battery whose plus a node is. */
+function batteryVolts({ circuit }: Built, node: NodeId): number | undefined {
+  if (circuit.pole(node) !== 'supply') return undefined;
+  return circuit.partsAt(node).find(isPowerSource)?.value.amount;
+}
+
 /** Ways from a node to ground through two-legged parts, as the lights that are passed. */
 function chainsFrom(built: Built, lights: readonly Light[], from: NodeId): readonly (readonly Light[])[] {
   const found: (readonly Light[])[] = [];
   const walk = (node: NodeId, passed: readonly Light[], seen: ReadonlySet<NodeId>): void => {
-    if (built.circuit.side(node) === 'ground') {
+    if (built.circuit.feed(node) === 'ground') {
       found.push(passed);
       return;
     }

@@ -38,7 +38,7 @@ export const wireColour: WiringRule = (built) =>
 function carriedBy(built: Built, part: PlacedPart): 'supply' | 'ground' | 'signal' | undefined {
   const { circuit } = built;
   const node = circuit.nodeOf(part, part.legs[0]!.leg);
-  const known = circuit.side(node) ?? circuit.pole(node);
+  const known = circuit.feed(node);
   if (known) return known;
   const { pins, terminals } = circuit.node(node);
   return pins.length + terminals.length > 1 ? 'signal' : undefined;

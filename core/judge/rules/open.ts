@@ -3,7 +3,7 @@ import type { LegName } from '../../brand';
 import type { Rail } from '../../breadboards';
 import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../findings/finding';
-import { isSingleLight, kindOf, roleOfLeg } from '../../parts';
+import { isPowerSource, isSingleLight, kindOf, roleOfLeg } from '../../parts';
 import { milliamps } from '../../units';
 import { legText, partText, placeText, stripText, terminalText } from '../../wiring/words';
 import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
@@ -136,6 +136,8 @@ export const partBypassed: WiringRule = ({ circuit, states }) =>
     const nodes = circuit.nodesOf(part);
     const [first] = part.legs;
     if (part.legs.length < 2 || nodes.some((node) => node !== nodes[0]) || !first?.at) return [];
+    // A battery whose poles meet is shorted, and told as that.
+    if (isPowerSource(part)) return [];
     const others = circuit.parts.filter((other) => other.ref !== part.ref && isSingleLight(other));
     const currentMa = Math.max(
       0,

@@ -1,5 +1,6 @@
 import { placesOf, socketsOf } from '../places';
 import { stateOf, type PartStates } from '../../electrics/bench';
+import type { BenchPoint } from '../../electrics/bench-point';
 import { quantity, type Observation } from '../../findings/finding';
 import { isContact, isPowerSource, kindOf } from '../../parts';
 import { milliamps } from '../../units';
@@ -39,12 +40,13 @@ function batteryShort(built: Built, part: PlacedPart): readonly Observation[] {
   const [one, other] = built.circuit.nodesOf(part);
   if (one !== other) return [];
   const currentMa = Math.abs(built.states[0]?.point.parts.get(part.ref)?.currentMa ?? 0);
+  const node = built.circuit.node(one!);
   return [
     {
       code: 'supply-short',
       severity: 'fault',
-      refs: [part.ref],
-      at: placesOf(part),
+      refs: [part.ref, ...wiresOf(node)],
+      at: [...new Set([...placesOf(part), ...node.points.map(nameOf)])],
       message: `Plus and minus of ${partText(part)} are connected directly. Disconnect it before anything else: ${milliamps(currentMa)} flows, and it gets hot.`,
       hints: [
         `Is the battery off? Then trace its plus lead: where does it end?`,
@@ -87,9 +89,18 @@ const closesContacts = (part: PlacedPart, parts: PartStates): boolean =>
     .elements(part.value, stateOf(part, parts))
     .some(({ type }) => type === 'contact');
 
-/** Buttons and switches that join supply and ground in some position. */
-export const shortWhenPressed: WiringRule = (built) => {
-  const { circuit, board } = built;
+/** A supply and a ground that must not meet, with what is said when they do. */
+interface FeedPair {
+  readonly node: NodeId;
+  readonly ground: NodeId;
+  readonly name: string;
+  readonly groundName: string;
+  readonly currentMa: (point: BenchPoint) => number;
+  readonly whatThen: string;
+  readonly remedy: (contact: string) => string;
+}
+
+function socketPairs({ circuit, board }: Built): readonly FeedPair[] {
   const ends = circuit.nodes.flatMap((node) =>
     node.pins.flatMap((pin) => {
       const socket = board.supplies.find(({ name }) => name === pin);
@@ -97,15 +108,47 @@ export const shortWhenPressed: WiringRule = (built) => {
     }),
   );
   const grounds = ends.filter(({ socket }) => socket.role === 'ground');
-  const supplies = ends.filter(({ socket }) => socket.role !== 'ground');
+  return ends
+    .filter(({ socket }) => socket.role !== 'ground')
+    .flatMap(({ node, socket: { name } }) =>
+      grounds.map((ground) => ({
+        node,
+        ground: ground.node,
+        name,
+        groundName: 'ground',
+        currentMa: ({ supplies }) => supplies.get(name) ?? 0,
+        whatThen: 'the board shuts down. Unplug the board first.',
+        remedy: (contact) =>
+          `Unplug the board. Take one side of ${contact} to its pin, and only the other to ${name} or ground.`,
+      })),
+    );
+}
+
+const polePairs = ({ circuit }: Built): readonly FeedPair[] =>
+  circuit
+    .partsWhere(({ poles }) => poles !== undefined)
+    .map((source) => {
+      const { plus, minus } = kindOf(source.kind).poles!;
+      return {
+        node: circuit.nodeOf(source, plus),
+        ground: circuit.nodeOf(source, minus),
+        name: `the plus of ${source.ref}`,
+        groundName: 'its minus',
+        currentMa: ({ parts }) => parts.get(source.ref)?.currentMa ?? 0,
+        whatThen: 'it gets hot. Disconnect it first.',
+        remedy: (contact) =>
+          `Disconnect ${source.ref}. Put ${contact} into the path of what it switches, not beside it.`,
+      };
+    });
+
+/** Buttons and switches that join supply and ground in some position. */
+export const shortWhenPressed: WiringRule = (built) => {
+  const { circuit } = built;
+  const all = [...socketPairs(built), ...polePairs(built)];
   const reported = new Set<string>();
   return built.states.flatMap(({ parts, point }): readonly Observation[] => {
     const find = joinedNodes(built, parts);
-    const pair = supplies.flatMap((supply) =>
-      grounds
-        .filter((ground) => supply.node !== ground.node && find(supply.node) === find(ground.node))
-        .map(() => supply),
-    )[0];
+    const pair = all.find(({ node, ground }) => node !== ground && find(node) === find(ground));
     if (!pair) return [];
     const contacts = circuit.parts
       .filter((part) => closesContacts(part, parts))
@@ -114,7 +157,7 @@ export const shortWhenPressed: WiringRule = (built) => {
     const [contact] = contacts;
     if (!contact || reported.has(contact.ref)) return [];
     reported.add(contact.ref);
-    const currentMa = point.supplies.get(pair.socket.name) ?? 0;
+    const currentMa = Math.abs(pair.currentMa(point));
     const deed =
       kindOf(contact.kind).contact === 'momentary'
         ? `Pressing ${partText(contact)}`
@@ -125,11 +168,11 @@ export const shortWhenPressed: WiringRule = (built) => {
         severity: 'fault',
         refs: [contact.ref],
         at: placesOf(contact),
-        message: `${deed} connects ${pair.socket.name} straight to ground: ${milliamps(currentMa)} flows, and the board shuts down. Unplug the board first.`,
+        message: `${deed} connects ${pair.name} straight to ${pair.groundName}: ${milliamps(currentMa)} flows, and ${pair.whatThen}`,
         hints: [
-          `Follow the current from ${pair.socket.name} while ${contact.ref} is closed. What holds it back?`,
-          `One side of ${contact.ref} goes to ${pair.socket.name}, the other to ground, with no part in between.`,
-          `Unplug the board. Take one side of ${contact.ref} to its pin, and only the other to ${pair.socket.name} or ground.`,
+          `Follow the current from ${pair.name} while ${contact.ref} is closed. What holds it back?`,
+          `One side of ${contact.ref} goes to ${pair.name}, the other to ${pair.groundName}, with no part in between.`,
+          pair.remedy(contact.ref),
         ],
         evidence: { currentMa: quantity(currentMa, 'mA') },
       },

@@ -231,13 +231,15 @@ function twoLeggedSeats(
         );
     }
     const [railOne, railOther] = [rail(0), rail(1)];
-    if (onRail[0] && onRail[1] && railOne && railOther)
-      seats.push(
-        new Map([
-          [one, railHole(board, railOne, row)],
-          [other, railHole(board, railOther, row)],
-        ]),
-      );
+    if (onRail[0] && onRail[1] && railOne && railOther) {
+      const inRails = new Map([
+        [one, railHole(board, railOne, row)],
+        [other, railHole(board, railOther, row)],
+      ]);
+      // A battery that feeds everything feeds the rails, as a board does.
+      if (kind.poles && !grid.task.board && side === 'a') return [inRails];
+      seats.push(inRails);
+    }
     for (const step of stepsOf(footprint.rows))
       for (const column of partColumns(side).slice(0, 4)) {
         if (

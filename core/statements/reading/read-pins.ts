@@ -1,3 +1,4 @@
+import { isBoard } from '../../boards';
 import { looksLikePin, pinsOfRange, socketNamed } from '../pins';
 import type { Token } from '../tokens';
 import { brackets } from './read-amounts';
@@ -74,6 +75,13 @@ export function pinNamed(reading: Reading, word: string, token: Token): string |
   const name = socketNamed(reading.context.board, word);
   if (name !== undefined) return name;
   const { board } = reading.context;
+  if (!isBoard(board)) {
+    reading.stops(
+      token,
+      'There is no board, so there are no pins. A part takes its current from the battery, or as in “from S1”.',
+    );
+    return undefined;
+  }
   const near = board.pins.filter((pin) => pin.reserved === undefined).map((pin) => pin.name);
   const wanted = Number(/\d+/.exec(word)?.[0] ?? 0);
   const nearest = near

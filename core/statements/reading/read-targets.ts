@@ -1,3 +1,4 @@
+import { isBoard } from '../../boards';
 import { legName, ref, type Ref } from '../../brand';
 import type { PartKind } from '../../parts';
 import { socketNamed } from '../pins';
@@ -77,7 +78,9 @@ function targetOf(reading: Reading, token: Token): Target | undefined {
   if (isRef(text)) return { type: 'part', ref: ref(text.toUpperCase()) };
   reading.stops(
     token,
-    `“${reading.typed(token)}” is neither a pin of the ${reading.context.board.short} nor a part. Write a pin, ground, supply, or a leg such as D1.anode.`,
+    isBoard(reading.context.board)
+      ? `“${reading.typed(token)}” is neither a pin of the ${reading.context.board.short} nor a part. Write a pin, ground, supply, or a leg such as D1.anode.`
+      : `“${reading.typed(token)}” is no part. Write a part such as S1, plus, minus, or a leg such as D1.anode.`,
   );
   return undefined;
 }

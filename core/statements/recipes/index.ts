@@ -1,3 +1,4 @@
+import { isBoard, type BoardProfile } from '../../boards';
 import type { Make } from './make';
 import { legPoint } from '../../wiring/wiring';
 import { isLegByLeg, type Statement } from '../statement';
@@ -13,13 +14,14 @@ import {
   temperatureSensor,
   textDisplay,
 } from './modules';
+import { batteryRecipes, forBoardsOnly } from './on-battery';
 import type { Recipe } from './recipe';
 import { capacitor, diode, electrolytic, resistor, transistor } from './two-ended';
 
 export type { PinNeed, Recipe } from './recipe';
 
 /** How each kind is usually hooked up; those of a first lesson first, which is how they are offered. */
-export const recipes: ReadonlyMap<string, Recipe> = new Map(
+const recipes: ReadonlyMap<string, Recipe> = new Map(
   Object.entries({
     led: led,
     button,
@@ -50,9 +52,13 @@ export const recipes: ReadonlyMap<string, Recipe> = new Map(
   }),
 );
 
-/** The usual way of a kind; one without it is a bug. */
-export function recipeFor(kind: string): Recipe {
-  const recipe = recipes.get(kind);
+/** The recipes where there is a board, and where there is none. */
+export const recipesOn = (board: BoardProfile): ReadonlyMap<string, Recipe> =>
+  isBoard(board) ? recipes : batteryRecipes;
+
+/** The usual way of a kind on a board, or without one; a kind that has none is a bug. */
+export function recipeFor(kind: string, board: BoardProfile): Recipe {
+  const recipe = recipesOn(board).get(kind) ?? (isBoard(board) ? undefined : forBoardsOnly);
   if (!recipe) throw new Error(`no usual way to hook up a ${kind}`);
   return recipe;
 }
@@ -64,7 +70,7 @@ export function follow(statement: Statement, make: Make): void {
     for (const { leg, to } of statement.joins) make.join(make.point(to), legPoint(one, leg));
     return;
   }
-  const recipe = recipeFor(statement.kind.kind);
+  const recipe = recipeFor(statement.kind.kind, make.context.board);
   const { pins, count } = statement;
   const each = count === 1 ? pins.length : recipe.needs(statement).length;
   for (let index = 0; index < count; index += 1)

@@ -1,3 +1,4 @@
+import { isBoard } from '../../boards';
 import { legName, type LegName, type PointName, type Ref } from '../../brand';
 import { legPoint } from '../../wiring/wiring';
 import type { StatedPart } from '../stated';
@@ -99,12 +100,16 @@ export const led: Recipe = {
       chain(make, side, { from: make.supply(statement.source), to: switched }, ledLegs, resistor);
     } else if (statement.options.has('lit-by-low'))
       chain(make, side, { from: make.supply(statement.source), to: make.pin(pin!) }, ledLegs, resistor);
-    else chain(make, side, { from: make.pin(pin!), to: low }, ledLegs, resistor);
+    else {
+      const from = pin === undefined ? make.supply(statement.source) : make.pin(pin);
+      chain(make, side, { from, to: low }, ledLegs, resistor);
+    }
   },
   say(part, view) {
     const said = lightPhrases(part, legName('anode'), legName('cathode'), view);
     if (!said) return undefined;
     const resistor = said.resistor ? ` ${sayOhms(said.resistor)}` : ' without resistor';
+    if (!isBoard(view.board)) return `${part.value} LED${resistor}${said.words}`;
     return `${part.value} LED on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
   },
 };

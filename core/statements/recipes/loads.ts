@@ -1,3 +1,4 @@
+import { isBoard } from '../../boards';
 import { legName, type PointName, type Ref } from '../../brand';
 import { legPoint } from '../../wiring/wiring';
 import type { StatedPart } from '../stated';
@@ -149,6 +150,7 @@ function powerSource(kind: string, title: string): Recipe {
       if (!view.isGround(part, 'minus')) return undefined;
       const place = view.place(part, 'plus');
       const name = `${part.value} ${title}`;
+      if (!isBoard(view.board)) return name;
       if (place.type === 'supply') return `${name} to supply`;
       return place.type === 'socket' ? `${name} to ${place.name}` : name;
     },

@@ -27,7 +27,8 @@ export function doublesOf(
       const wiring = withBoth(one, other);
       return wiring && { sort: 'two in the wiring', wiring, program: one.program, slips: [one, other] };
     }),
-    ...draw((): Double => {
+    ...draw((): Double | undefined => {
+      if (programs.length === 0) return undefined;
       const [one, other] = [pick(random, wirings), pick(random, programs)];
       return {
         sort: 'one in the wiring and one in the program',

@@ -277,6 +277,41 @@ while True:
       },
     ],
   },
+  {
+    id: 'first-light',
+    board: 'learner-5v',
+    lines: ['red LED on 5V with 330'],
+    program: '',
+    scenarios: [{ name: 'at once', lasts: 3, done: [], seen: ['D1 is on'] }],
+  },
+  {
+    id: 'torch',
+    board: 'none',
+    lines: ['3x1.5V battery', 'slide switch', 'white LED with 150 from S1'],
+    program: '',
+    scenarios: [
+      {
+        name: 'switched on and off',
+        lasts: 6,
+        done: ['turn S1 to 1 at 2 s', 'turn S1 to 0 at 4 s'],
+        seen: ['D1 is off until 1.9 s', 'D1 is on from 2.1 s to 3.9 s', 'D1 is off from 4.1 s'],
+      },
+    ],
+  },
+  {
+    id: 'front-door',
+    board: 'none',
+    lines: ['9V block battery', 'button', 'red LED with 470 from S1', 'active buzzer from S1'],
+    program: '',
+    scenarios: [
+      {
+        name: 'somebody rings',
+        lasts: 5,
+        done: ['press S1 at 2 s for 1 s'],
+        seen: ['Z1 is silent until 1.9 s', 'Z1 sounds from 2.1 s to 2.9 s', 'D1 is on from 2.1 s to 2.9 s'],
+      },
+    ],
+  },
 ];
 
 function right<Value>(result: Result<Value>, what: string): Value {

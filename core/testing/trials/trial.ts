@@ -1,11 +1,10 @@
 import type { Finding } from '../../findings/finding';
-import { boardsOf, languageOf, type Exercise } from '../../formats/exercise';
+import { boardsOf, type Exercise } from '../../formats/exercise';
 import { hasPassed, type Report } from '../../formats/report';
 import { check } from '../../judge/check';
-import type { Build } from '../../judge/build';
+import { buildFor, type Build } from '../../judge/build';
 import { examine, referenceOf, type Examination } from '../../judge/examine';
 import { edited } from '../../judge/repair/edited';
-import { compileProgram } from '../../program';
 import { readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
 import { grammars } from '../beacon';
@@ -27,10 +26,8 @@ export interface Trial {
   readonly isAsAsked: boolean;
 }
 
-const buildOf = (exercise: Exercise, { wiring, program }: Pick<Mistake, 'wiring' | 'program'>): Build => ({
-  wiring,
-  program: compileProgram(program, exercise.board, grammars, languageOf(exercise)),
-});
+const buildOf = (exercise: Exercise, { wiring, program }: Pick<Mistake, 'wiring' | 'program'>): Build =>
+  buildFor(exercise, wiring, program, grammars);
 
 /** Whether a slip keeps a build from working at all. */
 export const isHarmful = (exercise: Exercise, mistake: Mistake): boolean =>

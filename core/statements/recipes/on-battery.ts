@@ -1,0 +1,82 @@
+import { legName, type LegName, type PointName, type Ref } from '../../brand';
+import { kindOf } from '../../parts';
+import { legPoint } from '../../wiring/wiring';
+import type { Make } from './make';
+import type { Statement } from '../statement';
+import type { Recipe } from './recipe';
+import { noPins } from './recipe';
+import { led } from './leds';
+import { battery, benchSupply } from './loads';
+import { capacitor, diode, electrolytic, resistor, transistor } from './two-ended';
+
+/**
+ * How parts are hooked up where there is no board: each between the plus and the minus of the battery, or behind the
+ * button or switch that it takes its current from, as in `red LED from S1`.
+ */
+
+const leg = (owner: Ref, name: LegName | string): PointName => legPoint(owner, legName(name));
+
+/** What a part that hangs between plus and minus is said to be. */
+const sayAcross =
+  (title: string): Recipe['say'] =>
+  (part, view) =>
+    view.isSupply(part, 'plus') && view.isGround(part, 'minus') ? `${part.value} ${title}` : undefined;
+
+const across = (make: Make, statement: Statement, kind: string, value: string): void => {
+  const one = make.part(kind, value);
+  make.join(make.supply(statement.source), leg(one, 'plus'));
+  make.join(make.ground(), leg(one, 'minus'));
+};
+
+const buzzer: Recipe = {
+  needs: noPins,
+  fillsInValue: true,
+  beginning: { line: 'buzzer', note: 'heard' },
+  build(statement, make) {
+    if (statement.value === '')
+      make.assume('value', { says: 'active', because: 'it sounds by itself', words: ', active' });
+    across(make, statement, 'buzzer', statement.value || 'active');
+  },
+  say: sayAcross('buzzer'),
+};
+
+const motor: Recipe = {
+  needs: noPins,
+  beginning: { line: 'motor', note: 'turns' },
+  build: (statement, make) => across(make, statement, 'motor', statement.value),
+  say: sayAcross('motor'),
+};
+
+/** A contact in the path: one leg on what feeds it, the other one for what takes its current from it. */
+const contact = (kind: string, fed: string, gives: string, note: string): Recipe => ({
+  needs: noPins,
+  gives: legName(gives),
+  beginning: { line: kind, note },
+  build(statement, make) {
+    make.join(make.supply(statement.source), leg(make.part(kind, statement.value), fed));
+  },
+  say: (part, view) => (view.isSupply(part, fed) ? `${part.value} ${kindOf(kind).title}`.trim() : undefined),
+});
+
+const withoutPins = (recipe: Recipe): Recipe => ({ ...recipe, needs: noPins });
+
+/** What each kind that needs no board is hooked up like; the first of a first lesson first. */
+export const batteryRecipes: ReadonlyMap<string, Recipe> = new Map(
+  Object.entries({
+    battery: { ...battery, beginning: { line: '9V battery', note: 'what drives the current' } },
+    led: withoutPins(led),
+    button: contact('button', '1', '3', 'lets current through while it is pressed'),
+    switch: contact('switch', 'common', '2', 'lets current through in one position'),
+    buzzer,
+    motor,
+    supply: benchSupply,
+    resistor,
+    capacitor,
+    electrolytic,
+    diode,
+    'transistor-npn': transistor,
+  }),
+);
+
+/** A kind that a program has to speak to: nothing is made of it without a board. */
+export const forBoardsOnly: Recipe = { needs: noPins, needsBoard: true, build: () => undefined };
