@@ -1,9 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { languageOf } from '../formats/exercise';
 import { expectationSentence, readExpectation } from '../expectations';
 import { readStimulus, stimulusSentence } from '../stimuli';
 import { examine, referenceOf } from '../judge/examine';
-import { compileProgram } from '../program';
+import { referenceBuild } from '../judge/build';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
 import { proposedScenarios, stillWrong } from './proposals';
@@ -21,7 +20,6 @@ describe('proposed scenarios', () => {
     (_, exercise) => {
       const proposals = proposedScenarios(exercise, grammars);
       expect(proposals.length).toBeGreaterThan(0);
-      const program = compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
       const { scenarios } = examine(
         referenceOf(
           {
@@ -30,7 +28,7 @@ describe('proposed scenarios', () => {
           },
           grammars,
         ),
-        { wiring: exercise.reference, program },
+        referenceBuild(exercise, grammars),
       );
       scenarios.forEach(({ expectations, passed }, index) => {
         expect(expectations.filter((one) => !one.passed)).toEqual([]);

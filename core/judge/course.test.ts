@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { boardsOf, languageOf, stageOf } from '../formats/exercise';
-import { compileProgram } from '../program';
+import { boardsOf, stageOf } from '../formats/exercise';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
 import { readWiring } from '../wiring/read';
 import { writeTable } from '../wiring/table';
+import { buildFor, referenceBuild } from './build';
 import { check } from './check';
 
 const asStages = courseExercises.flatMap(({ name, exercise }) =>
@@ -19,14 +19,14 @@ describe('the reference of every exercise, form and stage', () => {
   test.each([...courseExercises, ...asStages].map(({ name, exercise }) => [name, exercise] as const))(
     '%s passes its own scenarios, as drawn',
     (_, exercise) => {
-      const program = compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
-      const report = check(exercise, { wiring: exercise.reference, program }, grammars);
+      const build = referenceBuild(exercise, grammars);
+      const report = check(exercise, build, grammars);
       const off = report.scenarios.flatMap((scenario) =>
         scenario.expectations
           .filter(({ passed }) => !passed)
           .map((one) => `${scenario.name}: ${one.expected}: ${one.observed}`),
       );
-      expect([...program.problems.map(({ message }) => message), ...off]).toEqual([]);
+      expect([...build.program.problems.map(({ message }) => message), ...off]).toEqual([]);
       expect(report.findings.map(({ code, message }) => `${code}: ${message}`)).toEqual([]);
       expect(report.verdict).toBe('as-drawn');
     },
@@ -62,8 +62,8 @@ describe('the reference of every exercise, form and stage', () => {
         .join('\n');
       const read = readWiring(`${table}\n`, { boards: boardsOf(exercise.data) });
       if (!read.ok) throw new Error(read.problems[0]!.message);
-      const program = compileProgram(exercise.data.program, exercise.board, grammars, languageOf(exercise));
-      const { verdict, findings } = check(exercise, { wiring: read.value, program }, grammars);
+      const build = buildFor(exercise, read.value, exercise.data.program, grammars);
+      const { verdict, findings } = check(exercise, build, grammars);
       expect(findings.map(({ code, message }) => `${code}: ${message}`)).toEqual([]);
       expect(verdict).toBe('as-drawn');
     },

@@ -47,6 +47,7 @@ export const button = defineKind({
   ratings: { currentMa: 50, volts: 12, source: 'the usual 6 mm push button' },
   stimulus: 'press',
   contact: 'momentary',
+  givesAt: three,
   body: 'button',
   sign: 'button',
   preparation: 'Straighten the four legs, and press it in across the centre gap until it sits flat.',

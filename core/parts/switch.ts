@@ -31,6 +31,7 @@ export const slideSwitch = defineKind({
   ratings: { currentMa: 300, volts: 12, source: 'the usual small slide switch' },
   stimulus: 'turn',
   contact: 'latching',
+  givesAt: two,
   body: 'slide',
   sign: 'switch',
   preparation: 'Straighten the three legs; they stand in three neighbouring rows.',

@@ -1,10 +1,11 @@
 import { pointName, type PointName } from '../brand';
-import { prepareBench, type PinDrive } from '../electrics/bench';
+import { prepareBench, type PartStates, type PinDrive, type PinDrives } from '../electrics/bench';
 import { solveBench } from '../electrics/bench-point';
 import { budgetOf, type BudgetLine } from './budget';
 import { worstCase } from '../electrics/worst-case';
 import { brightnessAt } from '../electrics/brightness';
 import { referencePins, type Exercise } from '../formats/exercise';
+import { contactStates } from '../judge/states';
 import { isResistor, kindOf } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
@@ -72,8 +73,9 @@ export function worksheetFigures(
       .filter((pin) => !looksLikeInput(circuit, pin))
       .map((pin): [string, PinDrive] => [pin, { mode: 'high' }]),
   );
-  const point = solveBench(prepareBench(circuit), drives);
-  const worst = worstCases === 'with worst cases' ? worstCase(circuit, drives) : undefined;
+  const states = brightestStates(circuit, drives);
+  const point = solveBench(prepareBench(circuit, { states }), drives);
+  const worst = worstCases === 'with worst cases' ? worstCase(circuit, drives, { states }) : undefined;
   const leds = reference.parts.flatMap((part): readonly LedFigures[] => {
     // Of several lights in one housing the brightest speaks for all.
     const lights = [...point.leds].filter(([name]) => name === part.ref || name.startsWith(`${part.ref}.`));
@@ -114,6 +116,19 @@ export function worksheetFigures(
     legCount: placed.reduce((count, part) => count + part.legs.length, 0),
     lastRow: Math.max(0, ...rows),
   };
+}
+
+/** The position of buttons and switches in which most current flows through the lights: what they are made for. */
+function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
+  const [rest, ...others] = contactStates(circuit);
+  const lightMa = (states: PartStates): number =>
+    [...solveBench(prepareBench(circuit, { states }), drives).leds.values()].reduce(
+      (sum, currentMa) => sum + currentMa,
+      0,
+    );
+  // With a board its pins do the switching, and buttons are read.
+  if (circuit.wiring.board) return rest!;
+  return others.reduce((best, states) => (lightMa(states) > lightMa(best) ? states : best), rest!);
 }
 
 function connectionOf(node: CircuitNode, circuit: Circuit, nets: Exercise['data']['nets']): Connection {

@@ -3,7 +3,7 @@ import { isBoard } from '../boards';
 import { isPowerSource, kindOf, type PartValue } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import { groundSocket, supplySocket } from './pins';
-import { follow, recipeFor } from './recipes';
+import { follow } from './recipes';
 import type { Make } from './recipes/make';
 import { readLine } from './read';
 import type { Assumption, ReadLine, Statement, StatementContext, Trouble } from './statement';
@@ -147,9 +147,12 @@ class CircuitBuilder {
     const at = this.#lines.findIndex(
       ({ refs }, index) => refs.includes(name) || all[index]!.statement?.names.includes(name),
     );
-    const kind = this.#parts.find((part) => part.ref === name)?.kind ?? all[at]?.statement?.kind.kind;
-    const gives = kind === undefined ? undefined : recipeFor(kind, this.#context.board).gives;
-    return gives ?? legName('plus');
+    const made = this.#parts.find((part) => part.ref === name);
+    // A line that comes later and names nothing will have the name that its kind begins with.
+    const kind = made
+      ? kindOf(made.kind)
+      : (all[at] ?? all.find(({ statement }) => statement?.kind.prefix === prefixOf(name)))?.statement?.kind;
+    return kind?.givesAt ?? legName('plus');
   }
 
   /** A source that a later line names; its name is settled by then only if that line had it before. */

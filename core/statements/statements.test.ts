@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { shippedBoards } from '../boards';
+import { noBoard, shippedBoards } from '../boards';
 import { exerciseFrom, formOf, type Exercise, type ExerciseData } from '../formats/exercise';
 import { kindOf } from '../parts';
 import { randomTask } from '../testing/random-netlist';
@@ -20,7 +20,7 @@ import {
 import { pointName, ref } from '../brand';
 
 const on = (board: string, rules: Partial<StatementContext['rules']> = {}): StatementContext => ({
-  board: shippedBoards.get(board)!,
+  board: shippedBoards.get(board) ?? noBoard,
   rules: { ...DEFAULT_STATEMENT_RULES, ...rules },
   kit: USUAL_KIT,
 });
@@ -391,5 +391,47 @@ describe('a line is completed', () => {
   test('with the piece that is still missing', () => {
     expect(words('amber lamp')[0]).toBe('amber lamp on 13');
     expect(words('button on 2')).toContain('button on 2, pull-up');
+  });
+});
+
+describe('without a board', () => {
+  const onBattery = (...texts: string[]) =>
+    circuitOf(
+      texts.map((text) => ({ text, refs: [] })),
+      on('none'),
+    );
+
+  test('parts hang between the poles of the battery, or behind the contact that they name', () => {
+    expect(onBattery('9V battery', 'red LED with 470').nets.map(({ points }) => points)).toEqual([
+      ['D1.cathode', 'R1.1'],
+      ['G1.plus', 'D1.anode'],
+      ['G1.minus', 'R1.2'],
+    ]);
+    expect(
+      onBattery('motor from S1', 'slide switch', '4x1.5V battery').nets.map(({ points }) => points),
+    ).toEqual([
+      ['M1.plus', 'S1.2'],
+      expect.arrayContaining(['G1.plus', 'S1.common']),
+      expect.arrayContaining(['G1.minus', 'M1.minus']),
+    ]);
+  });
+
+  test('a resistor is worked out from what the battery gives', () => {
+    const ohms = (battery: string) =>
+      Number.parseFloat(
+        onBattery(battery, 'red LED')
+          .parts.find(({ kind }) => kind === 'resistor')!
+          .value.replace('k', '000'),
+      );
+    expect(ohms('9V battery')).toBeGreaterThan(ohms('3x1.5V battery') * 2);
+  });
+
+  test('what a program must speak to, a pin and a missing battery are told', () => {
+    const troubles = (...texts: string[]) =>
+      onBattery(...texts).lines.flatMap((line) => line.troubles.map(({ message }) => message));
+    expect(troubles('9V battery', 'servo').join()).toContain('there is no board');
+    expect(troubles('9V battery', 'red LED on 13').join()).toContain('there are no pins');
+    expect(troubles('red LED')).toEqual([expect.stringContaining('There is no battery yet')]);
+    expect(troubles('red LED', '9V battery')).toEqual([]);
   });
 });

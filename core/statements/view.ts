@@ -1,6 +1,6 @@
 import { legName, ref, type LegName, type PointName, type Ref } from '../brand';
 import { isBoard, type BoardProfile } from '../boards';
-import { isPowerSource, isResistor } from '../parts';
+import { isPowerSource, isResistor, kindOf } from '../parts';
 import { legPoint } from '../wiring/wiring';
 import { BOARD_REF, splitPoint, type StatedNet, type StatedPart } from './stated';
 import { pinList, supplySocket } from './pins';
@@ -12,7 +12,7 @@ export type Place =
   | { readonly type: 'supply' }
   /** Another supply socket of the board. */
   | { readonly type: 'socket'; readonly name: string }
-  /** A battery or bench supply. */
+  /** A battery or bench supply; without a board, a contact that lets the current through. */
   | { readonly type: 'source'; readonly ref: Ref }
   | { readonly type: 'pin'; readonly pin: string }
   | { readonly type: 'inner' }
@@ -50,7 +50,9 @@ export class CircuitView {
     if (!isBoard(this.board)) {
       const poles = net.points.map(splitPoint).filter(([owner]) => this.#isSource(owner));
       if (poles.some(([, at]) => (at as string) === 'minus')) return { type: 'ground' };
-      return { type: poles.length > 0 ? 'supply' : 'inner' };
+      if (poles.length > 0) return { type: 'supply' };
+      const contact = net.points.map(splitPoint).find(([owner, at]) => this.#givesAt(owner) === at);
+      return contact && contact[0] !== part.ref ? { type: 'source', ref: contact[0] } : { type: 'inner' };
     }
     const source = net.points
       .map(splitPoint)
@@ -58,6 +60,11 @@ export class CircuitView {
     if (source) return { type: 'source', ref: source[0] };
     if (sockets[0] !== undefined) return { type: 'pin', pin: sockets[0] };
     return { type: 'inner' };
+  }
+
+  #givesAt(owner: Ref): LegName | undefined {
+    const part = this.#parts.get(owner);
+    return part && kindOf(part.kind).givesAt;
   }
 
   /** The pin that a leg is on; `undefined` for every other place. */

@@ -1,5 +1,5 @@
 import { courseExercises } from './course';
-import { languageOf } from '../formats/exercise';
+import { asksForProgram, languageOf } from '../formats/exercise';
 import type { Language } from '../program';
 
 /** A program that is right, in one of the many styles that people write. */
@@ -358,10 +358,12 @@ export const rightPrograms: readonly RightProgram[] = [
     board: 'python-3v3',
     source,
   })),
-  ...courseExercises.map(({ name, exercise }) => ({
-    name: `course: ${name}`,
-    language: languageOf(exercise),
-    board: exercise.data.board,
-    source: exercise.data.program,
-  })),
+  ...courseExercises
+    .filter(({ exercise }) => asksForProgram(exercise))
+    .map(({ name, exercise }) => ({
+      name: `course: ${name}`,
+      language: languageOf(exercise),
+      board: exercise.data.board,
+      source: exercise.data.program,
+    })),
 ];

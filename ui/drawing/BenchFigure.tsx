@@ -42,13 +42,24 @@ export function BenchFigure({
       aria-label={`${title}. ${drawing.description}`}
     >
       <g data-contents="" transform={turnTransform(drawing, turns)}>
-        {drawing.layers.map((layer, index) => (
-          <LayerElement key={layer.ref ?? `layer-${index}`} layer={layer} turns={turns} />
+        {keyed(drawing.layers).map(([key, layer]) => (
+          <LayerElement key={key} layer={layer} turns={turns} />
         ))}
         {children}
       </g>
     </svg>
   );
+}
+
+/** Each layer with a key of its own: a wire has one for itself and one for its name. */
+function keyed(layers: readonly Layer[]): readonly (readonly [key: string, layer: Layer])[] {
+  const seen = new Map<string, number>();
+  return layers.map((layer) => {
+    const owner = layer.ref ?? '';
+    const index = seen.get(owner) ?? 0;
+    seen.set(owner, index + 1);
+    return [`${owner} ${index}`, layer];
+  });
 }
 
 /** Layers that are alike are not drawn again: most of a drawing stays while a line is written. */

@@ -75,7 +75,7 @@ function ConnectionList({ connections, board }: ConnectionListProps) {
                 </span>
               ))}
               <span className="ml-2 text-note text-soft">
-                {roleWords[connection.role]}
+                {connection.ends.length > 1 ? roleWords[connection.role] : 'joined to nothing'}
                 {connection.wires.map((wire) => `, ${wire.ref} ${wire.colour}`)}
               </span>
             </span>

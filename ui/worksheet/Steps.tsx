@@ -45,7 +45,7 @@ export function Steps({ context, propose }: StepsProps) {
         <PartLines context={context} />
       </Step>
       <Step number={4} title="Values">
-        <Values recommendedMa={context.board.drive.recommendedMa} />
+        <Values board={context.board} />
         <Cautions step="values" />
       </Step>
       <Step number={5} title="Connections">

@@ -1,3 +1,4 @@
+import { isBoard, type BoardProfile } from '@/core/boards';
 import type { BudgetLine } from '@/core/plan/budget';
 import { RESISTOR_RATING_MW, type LedFigures } from '@/core/plan/worksheet';
 import { figure } from '@/core/units';
@@ -7,7 +8,8 @@ import { useWorksheet } from './useWorksheet';
 import { capital } from '@/core/words/words';
 
 /** What the values come to: each LED's current and brightness, and what is used of the board's limits. */
-export function Values({ recommendedMa }: { readonly recommendedMa: number }) {
+export function Values({ board }: { readonly board: BoardProfile }) {
+  const { recommendedMa } = board.drive;
   const figures = useWorksheet((state) => state.readOut.figures);
   const problem = useWorksheet((state) => state.readOut.problem);
   if (!figures) return <p>{problem}</p>;
@@ -35,7 +37,7 @@ export function Values({ recommendedMa }: { readonly recommendedMa: number }) {
               to={led.worstMa?.[1] ?? led.currentMa}
               limit={recommendedMa}
               unit="mA"
-              limitName="pin"
+              limitName={isBoard(board) ? 'pin' : 'LED'}
             />
           </div>
         );

@@ -5,7 +5,7 @@ import type { StatedPart } from '../stated';
 import type { Make } from './make';
 import { acceptOf, ledOhms, ohmsPhrase, usualAccept } from '../resistors';
 import type { Statement } from '../statement';
-import type { CircuitView } from '../view';
+import type { CircuitView, Place } from '../view';
 import { transistorSwitch } from './loads';
 import type { Recipe } from './recipe';
 
@@ -52,6 +52,10 @@ function chain(
   }
 }
 
+/** The contact that lets a light's current through. */
+const fedFrom = (place: Place): string | undefined =>
+  place.type === 'source' ? `from ${place.ref}` : undefined;
+
 const sayOhms = (resistor: StatedPart): string => `with ${ohmsPhrase(resistor, usualAccept(resistor.value))}`;
 
 /** How one light is connected, as a line says it, from the places of its two legs. */
@@ -67,7 +71,7 @@ function lightPhrases(
   const resistor = through?.resistor;
   const pinOf = (one: StatedPart, at: string): string | undefined => {
     const place = view.place(one, at);
-    return place.type === 'pin' ? place.pin : place.type === 'supply' ? 'supply' : undefined;
+    return place.type === 'pin' ? place.pin : place.type === 'supply' ? 'supply' : fedFrom(place);
   };
   const top = through && up === 'inner' ? pinOf(resistor!, through.far) : pinOf(part, anode);
   const bottomAt =
@@ -109,7 +113,8 @@ export const led: Recipe = {
     const said = lightPhrases(part, legName('anode'), legName('cathode'), view);
     if (!said) return undefined;
     const resistor = said.resistor ? ` ${sayOhms(said.resistor)}` : ' without resistor';
-    if (!isBoard(view.board)) return `${part.value} LED${resistor}${said.words}`;
+    if (!isBoard(view.board))
+      return `${part.value} LED${resistor}${said.pin.startsWith('from ') ? ` ${said.pin}` : ''}${said.words}`;
     return `${part.value} LED on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
   },
 };

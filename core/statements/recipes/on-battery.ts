@@ -19,8 +19,12 @@ const leg = (owner: Ref, name: LegName | string): PointName => legPoint(owner, l
 /** What a part that hangs between plus and minus is said to be. */
 const sayAcross =
   (title: string): Recipe['say'] =>
-  (part, view) =>
-    view.isSupply(part, 'plus') && view.isGround(part, 'minus') ? `${part.value} ${title}` : undefined;
+  (part, view) => {
+    const place = view.place(part, 'plus');
+    if (!view.isGround(part, 'minus') || (place.type !== 'supply' && place.type !== 'source'))
+      return undefined;
+    return `${part.value} ${title}${place.type === 'source' ? ` from ${place.ref}` : ''}`;
+  };
 
 const across = (make: Make, statement: Statement, kind: string, value: string): void => {
   const one = make.part(kind, value);
@@ -48,9 +52,8 @@ const motor: Recipe = {
 };
 
 /** A contact in the path: one leg on what feeds it, the other one for what takes its current from it. */
-const contact = (kind: string, fed: string, gives: string, note: string): Recipe => ({
+const contact = (kind: string, fed: string, note: string): Recipe => ({
   needs: noPins,
-  gives: legName(gives),
   beginning: { line: kind, note },
   build(statement, make) {
     make.join(make.supply(statement.source), leg(make.part(kind, statement.value), fed));
@@ -65,8 +68,8 @@ export const batteryRecipes: ReadonlyMap<string, Recipe> = new Map(
   Object.entries({
     battery: { ...battery, beginning: { line: '9V battery', note: 'what drives the current' } },
     led: withoutPins(led),
-    button: contact('button', '1', '3', 'lets current through while it is pressed'),
-    switch: contact('switch', 'common', '2', 'lets current through in one position'),
+    button: contact('button', '1', 'lets current through while it is pressed'),
+    switch: contact('switch', 'common', 'lets current through in one position'),
     buzzer,
     motor,
     supply: benchSupply,

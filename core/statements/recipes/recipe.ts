@@ -1,5 +1,4 @@
 import type { PinFunction } from '../../boards';
-import type { LegName } from '../../brand';
 import type { StatedPart } from '../stated';
 import type { Make } from './make';
 import type { CircuitView } from '../view';
@@ -28,8 +27,6 @@ export interface Recipe {
   readonly needsBothEnds?: true;
   /** Whether it may hang on a supply socket as well as on a pin. */
   readonly mayHangOnSupply?: true;
-  /** The leg that gives on what it is fed, for parts that take their current from it. */
-  readonly gives?: LegName;
   /** Whether nothing can be made of it without a board. */
   readonly needsBoard?: true;
   /** Whether its resistor is that of an LED. */

@@ -1,0 +1,138 @@
+import { describe, expect, test } from 'vitest';
+import { exerciseFrom, type Exercise } from '../formats/exercise';
+import { grammars } from '../testing/beacon';
+import { courseExercises } from '../testing/course';
+import { trialExercises } from '../testing/trials/exercises';
+import { readWiring } from '../wiring/read';
+import { writeTable } from '../wiring/table';
+import { buildFor, referenceBuild } from './build';
+import { check } from './check';
+
+const named = (name: string): Exercise =>
+  [...courseExercises, ...trialExercises].find((one) => one.name === name)!.exercise;
+const lamp = named('hand-lamp');
+const firstLight = named('first-light');
+
+/** What is said of a wiring that is the reference with its rows changed. */
+function said(exercise: Exercise, change: (rows: string) => string, program = '') {
+  const read = readWiring(change(writeTable(exercise.reference)));
+  if (!read.ok) throw new Error(read.problems[0]!.message);
+  return check(exercise, buildFor(exercise, read.value, program, grammars), grammars);
+}
+const without =
+  (ref: string) =>
+  (rows: string): string =>
+    rows.replace(new RegExp(`^${ref},.*\\n`, 'gm'), '');
+
+describe('a circuit without a board', () => {
+  test('is judged by what its battery drives', () => {
+    expect(check(lamp, referenceBuild(lamp, grammars), grammars)).toMatchObject({
+      verdict: 'as-drawn',
+      findings: [],
+      scenarios: [{ passed: true }],
+    });
+  });
+
+  test('without its resistor burns its LED, whatever is seen, and the battery is to be taken off', () => {
+    const report = said(lamp, (rows) => without('R1')(rows).replace('cathode,B1.d5', 'cathode,B1.a-5'));
+    expect(report.verdict).not.toBe('as-drawn');
+    const [cause] = report.findings;
+    expect(cause).toMatchObject({ code: 'no-series-resistor', cause: true });
+    expect(cause!.hints.join(' ')).not.toContain('board');
+  });
+
+  test('that joins the poles is a short, at the wire that does it', () => {
+    const report = said(lamp, (rows) => `${rows}W9,wire,blue,1,B1.a+9\nW9,wire,blue,2,B1.a-9\n`);
+    expect(report.findings[0]).toMatchObject({
+      code: 'supply-short',
+      cause: true,
+      repair: { edits: [{ remove: 'W9' }] },
+      hints: [expect.anything(), expect.anything(), expect.stringMatching(/^Disconnect the battery first\./)],
+    });
+    expect(report.findings.map(({ code }) => code)).not.toContain('part-bypassed');
+  });
+
+  test('has nothing to judge while no part is recorded', () => {
+    expect(said(lamp, () => 'ref,kind,value,leg,at\n')).toMatchObject({
+      verdict: 'cannot-tell',
+      findings: [{ code: 'part-missing', message: expect.stringContaining('no part') }],
+    });
+  });
+
+  test('needs no board named, and none among its parts', () => {
+    const { board: _, ...nameless } = lamp.data;
+    expect(exerciseFrom(nameless)).toMatchObject({ ok: true, value: { board: { id: 'none' } } });
+    expect(
+      exerciseFrom({
+        ...lamp.data,
+        parts: [...lamp.data.parts, { ref: 'U1', kind: 'board', value: 'learner-5v' }],
+      }),
+    ).toMatchObject({ ok: false, problems: [{ path: 'board' }] });
+  });
+});
+
+describe('a circuit without a program', () => {
+  test('on the supply of a board is judged by its wiring, and a pin is no supply', () => {
+    expect(check(firstLight, referenceBuild(firstLight, grammars), grammars).verdict).toBe('as-drawn');
+    const report = said(firstLight, (rows) => rows.replace('U1.5V', 'U1.13'));
+    expect(report.verdict).toBe('does-not-work');
+    expect(report.findings[0]).toMatchObject({ code: 'wrong-pin', cause: true });
+  });
+
+  test('of an exercise that has one is incomplete', () => {
+    const { exercise } = courseExercises[0]!;
+    expect(said(exercise, (rows) => rows)).toMatchObject({
+      verdict: 'cannot-tell',
+      findings: [{ code: 'missing-entry' }],
+    });
+  });
+});
+
+describe('the LED on the board itself', () => {
+  const bare = (board: string, program: string): Exercise => {
+    const read = exerciseFrom({
+      format: 'didaktor/exercise@1',
+      id: 'bare',
+      title: 'Bare',
+      board,
+      parts: [{ ref: 'U1', kind: 'board', value: board }],
+      nets: [],
+      program,
+      scenarios: [{ name: 'blinks', for: 8, expect: [{ lamp: 'U1.lamp', rhythm: [1, 0.5] }] }],
+    });
+    if (!read.ok) throw new Error(read.problems[0]!.message);
+    return read.value;
+  };
+  const blink = (pin: string, high = 'HIGH', low = 'LOW'): string =>
+    `void setup() { pinMode(${pin}, OUTPUT); }
+void loop() { digitalWrite(${pin}, ${high}); delay(1000); digitalWrite(${pin}, ${low}); delay(500); }`;
+
+  test('can be what is expected, on a bare board', () => {
+    const exercise = bare('learner-5v', blink('LED_BUILTIN'));
+    expect(check(exercise, referenceBuild(exercise, grammars), grammars)).toMatchObject({
+      verdict: 'as-drawn',
+      scenarios: [
+        {
+          expectations: [
+            { expected: 'the board’s own LED lit 1 s, dark 0.5 s, over and over', passed: true },
+          ],
+        },
+      ],
+    });
+    const { verdict, findings } = said(exercise, (rows) => rows, blink('13').replace('1000', '500'));
+    expect(verdict).toBe('does-not-work');
+    expect(findings[0]).toMatchObject({
+      code: 'timing-off',
+      repair: { edits: [{ replace: { by: '1000' } }] },
+    });
+  });
+
+  test('lights at the level that its board says', () => {
+    const exercise = bare('wifi-3v3', blink('LED_BUILTIN', 'LOW', 'HIGH'));
+    expect(check(exercise, referenceBuild(exercise, grammars), grammars).verdict).toBe('as-drawn');
+  });
+
+  test('is refused on a board that has none', () => {
+    expect(() => bare('chip-8', blink('1'))).toThrow('no LED of its own');
+  });
+});
