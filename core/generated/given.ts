@@ -1,5 +1,5 @@
 import type { HouseRules } from '../course/house-rules';
-import { languageOf, type Exercise } from '../formats/exercise';
+import { asksForProgram, languageOf, type Exercise } from '../formats/exercise';
 import { diagnosticProgram } from './diagnostic';
 import { hookupOf } from './hookup';
 import { starterProgram } from './starter';
@@ -12,7 +12,7 @@ export function givenProgram(
   exercise: Exercise,
   { programGiven, nameStyle, pinNames }: Pick<HouseRules, 'programGiven' | 'nameStyle' | 'pinNames'>,
 ): string {
-  if (programGiven === 'nothing') return '';
+  if (programGiven === 'nothing' || !asksForProgram(exercise)) return '';
   const pins = hookupOf(exercise.reference, exercise.board);
   const writing = {
     title: exercise.data.title,

@@ -1,3 +1,4 @@
+import { isBoard } from '../boards';
 import { asksForProgram, languageOf, type Exercise } from '../formats/exercise';
 import { compileProgram, type Grammars, type Program } from '../program';
 import { idleProgram } from '../program/idle';
@@ -9,8 +10,9 @@ export interface Build {
   readonly program: Program;
 }
 
-/** A program as its exercise has it read; where that asks for none, none is missing. */
+/** A program as its exercise has it read; where that asks for none, none is missing, and without a board none runs. */
 export function programFor(exercise: Exercise, source: string, grammars: Grammars): Program {
+  if (!isBoard(exercise.board)) return idleProgram(languageOf(exercise));
   const program = compileProgram(source, exercise.board, grammars, languageOf(exercise));
   return program.isEmpty && !asksForProgram(exercise) ? idleProgram(program.language) : program;
 }

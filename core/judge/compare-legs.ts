@@ -17,8 +17,9 @@ const anchorOf = (circuit: Circuit, node: NodeId): string | undefined =>
   circuit.side(node) ?? circuit.signalsAt(node)[0] ?? circuit.pole(node);
 
 /** Findings about single legs of parts with several, by comparing with the reference. */
-export const comparedLegs: ComparingRule = ({ circuit }, asked) =>
+export const comparedLegs: ComparingRule = (_, asked) =>
   asked.circuit.parts.flatMap((wanted): readonly Observation[] => {
+    const { circuit } = asked.compared;
     const part = asked.pairs.get(wanted.ref);
     if (!part || part.kind !== wanted.kind) return [];
     const [before, now] = [anchorsOf(asked.circuit, wanted), anchorsOf(circuit, part)];
@@ -201,7 +202,7 @@ const feedingPins = (circuit: Circuit, load: PlacedPart): readonly string[] =>
     .flatMap((node) => circuit.node(node).pins);
 
 /** Resistors that hold an input in the exercise and are not there, or hold nothing. */
-export const missingPulls: ComparingRule = (built, { circuit: wanted, match, pins }) =>
+export const missingPulls: ComparingRule = (_, { circuit: wanted, compared: built, match, pins }) =>
   pins.flatMap((pin): readonly Observation[] => {
     const asked = pullOf(wanted, pin);
     if (asked === undefined) return [];

@@ -9,7 +9,7 @@ import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
 import type { Asked, Built, ComparingRule, MeetingRule, SolvedState } from './subject';
 import { partText } from '../wiring/words';
-import { capital, withArticle } from '../words/words';
+import { capital, listText, withArticle } from '../words/words';
 
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
 export function correspondence(
@@ -71,7 +71,8 @@ export const comparedParts: ComparingRule = (built, asked) => {
       });
       continue;
     }
-    if (isResistor(part)) found.push(...otherValue(built, asked, reference, part));
+    if (isResistor(part))
+      found.push(...otherValue(built, asked, reference, part), ...inItsPlace(asked, reference, part));
     else if (part.value.text !== reference.value.text && !isAccepted(exercise, reference, part))
       found.push({
         code: 'wrong-part',
@@ -91,7 +92,7 @@ export const comparedParts: ComparingRule = (built, asked) => {
       });
   }
   const paired = new Set([...pairs.values()].map((part) => part.ref));
-  for (const part of built.circuit.parts)
+  for (const part of asked.compared.circuit.parts)
     if (!paired.has(part.ref))
       found.push({
         code: 'part-extra',
@@ -119,13 +120,42 @@ export function isAccepted({ accepted }: Exercise, reference: PlacedPart, { valu
   );
 }
 
+/** Several resistors that do what one of the exercise does. */
+function inItsPlace(
+  { exercise, compared }: Asked,
+  reference: PlacedPart,
+  part: PlacedPart,
+): readonly Observation[] {
+  const members = compared.members?.get(part.ref);
+  if (!members || !isAccepted(exercise, reference, part)) return [];
+  const names = listText(members);
+  const what = withArticle(kindOf(reference.kind).describe(reference.value));
+  return [
+    {
+      code: 'part-extra',
+      severity: 'advice',
+      refs: [...members],
+      message: `${names} together are ${ohms(part.value.amount!)}. They stand for the ${kindOf(reference.kind).describe(reference.value)} of the exercise.`,
+      hints: [
+        `What do ${names} come to together?`,
+        `${names} together are ${ohms(part.value.amount!)}; the exercise has ${what}.`,
+        `It is fine like this. One ${kindOf(reference.kind).describe(reference.value)} would do the same.`,
+      ],
+      evidence: { togetherOhms: quantity(part.value.amount!, 'Ω') },
+    },
+  ];
+}
+
 function otherValue(
   { states }: Built,
-  { exercise }: Asked,
+  { exercise, compared }: Asked,
   reference: PlacedPart,
   part: PlacedPart,
 ): readonly Observation[] {
   if (isAccepted(exercise, reference, part)) return [];
+  const members = compared.members?.get(part.ref) ?? [part.ref];
+  const isOne = members.length === 1;
+  const name = isOne ? part.ref : `${listText(members)} together`;
   const [low, high] = exercise.accepted.get(reference.ref)!;
   const amount = part.value.amount!;
   const currentMa = largestMa(states, part);
@@ -149,13 +179,15 @@ function otherValue(
     {
       code: 'resistor-value',
       severity: over ? 'risk' : 'fault',
-      refs: [part.ref],
+      refs: [...members],
       at: placesOf(part),
-      message: `${part.ref} is ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows, ${effect}.`,
+      message: `${name} ${isOne ? 'is' : 'are'} ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows, ${effect}.`,
       hints: [
-        `Read the colour bands of ${part.ref}. What value do they give?`,
-        `${part.ref} is recorded as ${ohms(amount)}: ${bands}.`,
-        `Use ${withArticle(`${ohms(reference.value.amount!)} resistor`)} for ${part.ref}.`,
+        `Read the colour bands of ${listText(members)}. What ${isOne ? 'value do they give' : 'do they come to together'}?`,
+        isOne
+          ? `${part.ref} is recorded as ${ohms(amount)}: ${bands}.`
+          : `${name} are ${ohms(amount)}; ${ohms(reference.value.amount!)} is asked for.`,
+        `Use ${withArticle(`${ohms(reference.value.amount!)} resistor`)} ${isOne ? 'for' : 'instead of'} ${listText(members)}.`,
       ],
       evidence: {
         foundOhms: quantity(amount, 'Ω'),
@@ -164,10 +196,14 @@ function otherValue(
         currentMa: quantity(currentMa, 'mA'),
         limitMa: quantity(limitMa, 'mA'),
       },
-      repair: {
-        text: `Use ${ohms(reference.value.amount!)} for ${part.ref}.`,
-        edits: [{ value: part.ref, to: reference.value.text }],
-      },
+      ...(isOne
+        ? {
+            repair: {
+              text: `Use ${ohms(reference.value.amount!)} for ${part.ref}.`,
+              edits: [{ value: part.ref, to: reference.value.text }],
+            },
+          }
+        : {}),
     },
   ];
 }

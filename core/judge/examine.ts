@@ -16,7 +16,7 @@ import { ledBands, type LedBands } from './led-bands';
 import type { Build } from './build';
 import { correspondence } from './compare';
 import { rehearsalOf, stimuliOn, type Judging, type Played } from './judging';
-import { matchCircuits, reduced, type Match, type Reduced } from './match';
+import { comparison, reduced, type Comparison, type Match, type Reduced } from './match';
 import { wordingOf } from './program';
 import { observationsOn, onceEach } from './rules';
 import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
@@ -70,7 +70,7 @@ export interface Screening {
 /** What is known of a wiring whatever its program is. */
 interface WiringLook {
   readonly solved: SolvedCircuit;
-  match?: Match;
+  comparison?: Comparison;
   pairs?: ReadonlyMap<string, PlacedPart>;
 }
 
@@ -91,16 +91,21 @@ export class Examiner {
 
   /** How a wiring compares with that of the reference. */
   matchOf(wiring: Wiring): Match {
+    return this.comparisonOf(wiring).match;
+  }
+
+  private comparisonOf(wiring: Wiring): Comparison {
     const look = this.look(wiring);
     const { exercise, reduced: asked } = this.reference;
-    look.match ??= matchCircuits(asked, reduced(look.solved.circuit), exercise.board, exercise.pinFreedom);
-    return look.match;
+    look.comparison ??= comparison(asked, look.solved.circuit, exercise);
+    return look.comparison;
   }
 
   /** Built parts by the reference part that they stand for. */
   private pairsOf(wiring: Wiring): ReadonlyMap<string, PlacedPart> {
     const look = this.look(wiring);
-    look.pairs ??= correspondence(this.reference.reduced.circuit, look.solved.circuit, this.matchOf(wiring));
+    const { compared, match } = this.comparisonOf(wiring);
+    look.pairs ??= correspondence(this.reference.reduced.circuit, compared.circuit, match);
     return look.pairs;
   }
 
@@ -154,6 +159,7 @@ export class Examiner {
         pins,
         ledBands: bands,
         match,
+        compared: this.comparisonOf(wiring).compared,
         pairs: this.pairsOf(wiring),
       },
       ran: {

@@ -9,7 +9,7 @@ import { looksLikeInput } from '../wiring/inputs';
 import type { Wiring } from '../wiring/wiring';
 import { ledBands } from './led-bands';
 import { correspondence } from './compare';
-import { matchCircuits, reduced, type Match } from './match';
+import { comparison, reduced, type Match } from './match';
 import { observationsOn } from './rules';
 import { contactStates, extremeStates } from './states';
 import type { SolvedState } from './subject';
@@ -33,7 +33,7 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
     Circuit,
   ];
   const reference = reduced(asked);
-  const match = matchCircuits(reference, reduced(circuit), board, exercise.pinFreedom);
+  const { match, compared } = comparison(reference, circuit, exercise);
   const observations = observationsOn({
     built: {
       circuit,
@@ -50,7 +50,8 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
       pins: referencePins(exercise),
       ledBands: ledBands(exercise),
       match,
-      pairs: correspondence(asked, circuit, match),
+      compared,
+      pairs: correspondence(asked, compared.circuit, match),
     },
   });
   return { observations: byCause(observations), match };

@@ -1,10 +1,11 @@
 import { isSupplySocket, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { effort } from '../effort';
-import type { PinFreedom } from '../formats/exercise';
+import type { Exercise, PinFreedom } from '../formats/exercise';
 import type { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
 import { circuitGraph, type Chain, type CircuitGraph } from './graph';
+import { united, type United } from './united';
 
 /** How two circuits correspond, and how far they are apart. */
 export interface Match {
@@ -20,6 +21,27 @@ export interface Match {
 
 /** A circuit reduced to what is compared of it. */
 export const reduced = (circuit: Circuit): Reduced => ({ circuit, graph: circuitGraph(circuit) });
+
+/** How a build compares with the reference. */
+export interface Comparison {
+  readonly match: Match;
+  /** The build as it is compared: with resistors that act as one as one, where that is nearer. */
+  readonly compared: Pick<United, 'circuit'> & Partial<Pick<United, 'members'>>;
+}
+
+/** Compares a build with the reference; resistors that act as one count as one where it is nearer for it. */
+export function comparison(
+  asked: Reduced,
+  circuit: Circuit,
+  { board, pinFreedom }: Pick<Exercise, 'board' | 'pinFreedom'>,
+): Comparison {
+  const match = matchCircuits(asked, reduced(circuit), board, pinFreedom);
+  const one = match.same ? undefined : united(circuit);
+  const ofOne = one && matchCircuits(asked, reduced(one.circuit), board, pinFreedom);
+  return ofOne && ofOne.distance < match.distance
+    ? { match: ofOne, compared: one }
+    : { match, compared: { circuit } };
+}
 
 /** What a step of the search takes, and each candidate that it looks at. */
 const [STEP_EFFORT, CANDIDATE_EFFORT] = [2000, 1000];

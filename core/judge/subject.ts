@@ -9,7 +9,7 @@ import type { Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { LedBands } from './led-bands';
-import type { Match, Reduced } from './match';
+import type { Comparison, Match, Reduced } from './match';
 import type { Wording } from './program/wording';
 
 /** A state of pins and parts that occurred or is to be assumed, and what the circuit comes to in it. */
@@ -43,6 +43,7 @@ export interface Asked {
   readonly pins: readonly string[];
   readonly ledBands: LedBands;
   readonly match: Match;
+  readonly compared: Comparison['compared'];
   /** Built parts by the reference part that they stand for. */
   readonly pairs: ReadonlyMap<string, PlacedPart>;
 }

@@ -410,7 +410,7 @@ describe('without a board', () => {
     expect(
       onBattery('motor from S1', 'slide switch', '4x1.5V battery').nets.map(({ points }) => points),
     ).toEqual([
-      ['M1.plus', 'S1.2'],
+      ['S1.2', 'M1.plus'],
       expect.arrayContaining(['G1.plus', 'S1.common']),
       expect.arrayContaining(['G1.minus', 'M1.minus']),
     ]);
