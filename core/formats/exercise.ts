@@ -219,6 +219,16 @@ export const languageOf = ({ data, board }: Pick<Exercise, 'data' | 'board'>): L
 /** Whether a hand-in has a program: some circuits live on their supply alone, or are only to be wired. */
 export const asksForProgram = ({ data }: Pick<Exercise, 'data'>): boolean => data.program.trim() !== '';
 
+/** The pin of the board's own LED, where that is what an exercise watches. */
+export const watchedOwnPin = ({
+  data,
+  board,
+  reference,
+}: Pick<Exercise, 'data' | 'board' | 'reference'>): string | undefined =>
+  data.scenarios.some((scenario) => partsNamedIn(scenario).some(({ name }) => name === reference.board?.ref))
+    ? board.onBoard[0]?.pin
+    : undefined;
+
 /** Whether an exercise has what a hand-in is judged by. */
 export const isComplete = ({ data }: Exercise): boolean => data.scenarios.length > 0;
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { languageOf } from '../formats/exercise';
+import { asksForProgram, languageOf } from '../formats/exercise';
 import { compileProgram } from '../program';
 import { rehearse } from '../rehearsal/rehearse';
 import { grammars } from '../testing/beacon';
@@ -76,15 +76,26 @@ describe('a starter program', () => {
 });
 
 describe('the program that a learner is given', () => {
-  test.each(rows)('for %s compiles as an example, and says nothing of how it is solved', (_, exercise) => {
-    const rules = { ...DEFAULT_HOUSE_RULES, programGiven: 'example' as const };
-    const source = givenProgram(exercise, rules);
-    const { compiled, problems } = compileProgram(source, exercise.board, grammars, languageOf(exercise));
-    expect(problems.filter(({ severity }) => severity === 'fault')).toEqual([]);
-    expect(compiled).toBeDefined();
-    // It follows from the connections: another reference program makes no other example.
-    const other = { ...exercise, data: { ...exercise.data, program: '', scenarios: [], aim: '' } };
-    expect(givenProgram(other, rules)).toBe(source);
+  test.each(rows.filter(([, exercise]) => asksForProgram(exercise)))(
+    'for %s compiles as an example, and says nothing of how it is solved',
+    (_, exercise) => {
+      const rules = { ...DEFAULT_HOUSE_RULES, programGiven: 'example' as const };
+      const source = givenProgram(exercise, rules);
+      const { compiled, problems } = compileProgram(source, exercise.board, grammars, languageOf(exercise));
+      expect(problems.filter(({ severity }) => severity === 'fault')).toEqual([]);
+      expect(compiled).toBeDefined();
+      // It follows from the connections: another reference program makes no other example.
+      const other = {
+        ...exercise,
+        data: { ...exercise.data, program: '// another', scenarios: [], aim: '' },
+      };
+      expect(givenProgram(other, rules)).toBe(source);
+    },
+  );
+
+  test('is none where none is asked for', () => {
+    const { exercise } = courseExercises.find(({ name }) => name === 'hand-lamp')!;
+    expect(givenProgram(exercise, { ...DEFAULT_HOUSE_RULES, programGiven: 'gaps' })).toBe('');
   });
 
   test('switches a lone LED off long enough to be seen, as it does on', () => {

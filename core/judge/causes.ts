@@ -5,7 +5,7 @@ import { hasPassed } from '../formats/report';
 import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
-import { atItsLine, findingOfWord } from './repair/program-evidence';
+import { atItsLastLine, atItsLine, findingOfWord } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
 
 /** A finding that explains what is wrong, with what mends it. */
@@ -35,9 +35,11 @@ export function causesOf(
     if (observation) causes.push({ observation, repair: repairOf(candidate) });
   }
   if (!rest) return causes;
-  const left =
+  const most =
     causeWithoutRepair(rest, build, examination.observations, look) ??
     (causes.length === 0 ? mostLikely(examination.observations) : undefined);
+  const { circuit, traces, scenarios } = examination;
+  const left = most && atItsLastLine(most, circuit, traces[scenarios.findIndex(({ passed }) => !passed)]);
   return left ? [...causes, { observation: left, ...(left.repair ? { repair: left.repair } : {}) }] : causes;
 }
 

@@ -168,13 +168,17 @@ function withCauses(
   const causes = told.ended ? told.value : causesUnseen(build, examination, repair);
   const unique = marked(causes, build.wiring);
   const rest = byCause(all).filter(
-    (observation) => !unique.some((finding) => isSame(finding, toFinding(observation))),
+    (observation) => !unique.some((finding) => saysMoreThan(finding, observation)),
   );
   return [...unique, ...rest.map(toFinding)];
 }
 
 const isSame = (one: Finding, other: Finding): boolean =>
   one.code === other.code && one.message === other.message;
+
+/** Whether a cause says what was seen, and more. */
+const saysMoreThan = (cause: Finding, { code, message, refs = [] }: Observation): boolean =>
+  cause.code === code && cause.message.startsWith(message) && cause.refs.join() === refs.join();
 
 /**
  * Causes as findings with their repairs, each once, in the order of causes: what damages something, what keeps the

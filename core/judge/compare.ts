@@ -1,7 +1,8 @@
 import { placesOf, socketsOf } from './places';
 import { fourBands } from '../electrics/values/bands';
 import { quantity, type Observation } from '../findings/finding';
-import type { Exercise } from '../formats/exercise';
+import { watchedOwnPin, type Exercise } from '../formats/exercise';
+import type { Trace } from '../rehearsal/trace';
 import { findKind, isResistor, isSingleLight, kindOf } from '../parts';
 import { milliamps, ohms } from '../units';
 import type { Circuit } from '../wiring/circuit';
@@ -221,7 +222,10 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
   const [wired] = wiredOnly;
   const { board } = exercise;
   const fixed = pins.filter((pin) => !exercise.pinFreedom.has(pin));
-  if (code !== undefined && wired !== undefined) {
+  const own = watchedOwnPin(exercise);
+  if (own !== undefined && code !== undefined && !driven.includes(own))
+    found.push(besidesOwnLight(trace, board, code, own));
+  else if (code !== undefined && wired !== undefined) {
     const line =
       trace.pins.get(code)?.[0]?.line ?? trace.undirected.find(({ pin }) => pin === code)?.line ?? 1;
     const wiringIsOff = fixed.length > 0 && !fixed.includes(wired);
@@ -268,6 +272,28 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
   }
   return found;
 };
+
+/** A program that drives a pin, and the LED on the board hangs on another one. */
+function besidesOwnLight(trace: Trace, board: Exercise['board'], code: string, own: string): Observation {
+  const line = trace.pins.get(code)?.[0]?.line ?? 1;
+  return {
+    code: 'pin-disagrees',
+    severity: 'fault',
+    refs: [],
+    line,
+    column: 1,
+    message: `The program uses pin ${code}, but the LED on the board is on pin ${own}.`,
+    hints: [
+      'Which pin is the LED on the board connected to?',
+      `The program uses pin ${code} (line ${line}); the LED on the board is on pin ${own}.`,
+      `Write ${own} instead of ${code} in the program.`,
+    ],
+    evidence: {
+      programPin: quantity(pinNumber(board, code), ''),
+      wiredPin: quantity(pinNumber(board, own), ''),
+    },
+  };
+}
 
 const pinNumber = (board: Exercise['board'], name: string): number =>
   board.pins.find((pin) => pin.name === name)?.number ?? Number.NaN;

@@ -7,6 +7,7 @@ import { rowOf } from '../findings/table';
 import { languageOf, referencePins, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
 import type { Grammars, Program } from '../program';
+import { kindOf } from '../parts';
 import { keyed, SolvedCircuit } from '../rehearsal/solved-circuit';
 import type { Trace } from '../rehearsal/trace';
 import { Circuit } from '../wiring/circuit';
@@ -179,7 +180,11 @@ export class Examiner {
     const isExtra = (ref: string): boolean =>
       circuit.part(makeRef(ref)) !== undefined &&
       ![...this.pairsOf(wiring).values()].some((part) => part.ref === ref);
-    const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, isExtra);
+    const isLeftOut = (ref: string): boolean => isForPeople(asked.circuit.part(makeRef(ref)));
+    const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, {
+      isExtra,
+      isLeftOut,
+    });
     return {
       verdict: verdictOf(lackOf(exercise, wiring), program, passed, observations, match),
       observations,
@@ -255,14 +260,24 @@ function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): readonly Sol
   );
 }
 
+/** Whether a part is of those that people see, hear, touch or change, which no other way of building does without. */
+function isForPeople(part: PlacedPart | undefined): boolean {
+  if (!part) return false;
+  const { observed, stimulus } = kindOf(part.kind);
+  return observed !== undefined || stimulus !== undefined;
+}
+
+type IsSo = (ref: string) => boolean;
+
 /**
  * Structural faults of a build that does its job are advice, and a value that still works is one too. What leaves
- * something of the exercise dead is a risk: nothing watched it. `isExtra`: whether a part is none of the exercise's.
+ * something of the exercise dead is a risk: nothing watched it. `isExtra`: whether a part is none of the exercise's;
+ * `isLeftOut`: whether one that is missing is more than a helper.
  */
 function settle(
   observations: readonly Observation[],
   passed: boolean,
-  isExtra: (ref: string) => boolean,
+  { isExtra, isLeftOut }: { readonly isExtra: IsSo; readonly isLeftOut: IsSo },
 ): readonly Observation[] {
   const unique = onceEach(observations);
   if (!passed) return unique;
@@ -272,7 +287,10 @@ function settle(
     if (observation.severity !== 'fault') return observation;
     const { refs = [] } = observation;
     const isOfTheExercise = refs.length === 0 || !refs.every(isExtra);
-    const isRisk = rowOf(observation.code).isRiskInAnyCase === true && isOfTheExercise;
+    const isRisk =
+      observation.code === 'part-missing'
+        ? refs.some(isLeftOut)
+        : rowOf(observation.code).isRiskInAnyCase === true && isOfTheExercise;
     return { ...observation, severity: isRisk ? 'risk' : 'advice' };
   });
 }

@@ -442,6 +442,7 @@ export class BoardHost implements ProgramHost {
   trace(reason: EndReason): Trace {
     this.isOver = true;
     const { machine } = this;
+    const ended = endOf(machine, reason);
     // What went on after the program had ended is watched to the end.
     if (reason === 'finished') {
       this.letGo(machine.seconds, 'on');
@@ -473,7 +474,7 @@ export class BoardHost implements ProgramHost {
       silentErrors: machine.silentErrors,
       solutions: this.circuit.solutions,
       steps: machine.steps,
-      ended: endOf(machine, reason),
+      ended,
     };
   }
 

@@ -6,7 +6,8 @@ const GAP_SECONDS = 0.2;
 const MOST_GAPS = 50;
 
 /** How a pin was looked at so far. */
-type OngoingReads = Omit<PinReads, 'gaps'> & {
+type OngoingReads = Omit<PinReads, 'gaps' | 'looks'> & {
+  looks: number;
   readonly gaps: { readonly from: number; readonly to: number }[];
   /** When it was last looked at, in seconds without what was left out. */
   last: number;
@@ -28,9 +29,10 @@ export class LookLog {
     const now = (cycles - skippedCycles) / clockHz;
     const known = this.reads.get(pin);
     if (!known) {
-      this.reads.set(pin, { how, line, gaps: [], last: now });
+      this.reads.set(pin, { how, line, firstAt: seconds, looks: 1, gaps: [], last: now });
       return;
     }
+    known.looks += 1;
     const gap = now - known.last;
     known.last = now;
     if (gap >= GAP_SECONDS && known.gaps.length < MOST_GAPS)

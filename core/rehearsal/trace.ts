@@ -46,6 +46,10 @@ export interface PinReads {
   readonly how: 'digital' | 'analog';
   /** Line that read it first. */
   readonly line: number;
+  /** When it was first read, in seconds. */
+  readonly firstAt: number;
+  /** How often it was read, without the passes that are like one before. */
+  readonly looks: number;
   /** Stretches in which it did not look, those of a fifth of a second and more; at most fifty. */
   readonly gaps: readonly { readonly from: number; readonly to: number }[];
 }

@@ -1,6 +1,6 @@
 import type { ProgramRule } from '../subject';
 
-export { missedInput, pullupUnset } from './inputs';
+export { missedInput, pullupUnset, readOnce } from './inputs';
 export { interruptTrouble } from './interrupts';
 export { directionUnset, missingPause, negativePause } from './outputs';
 export { runtimeTrouble } from './runtime';

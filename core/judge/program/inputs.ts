@@ -1,6 +1,6 @@
 import { quantity, type Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
-import { isPress } from '../../stimuli';
+import { isPress, touchedBy } from '../../stimuli';
 import { seconds } from '../../units';
 import type { PlacedPart } from '../../wiring/wiring';
 import type { Built, BuiltRunRule } from '../subject';
@@ -37,6 +37,36 @@ const leadsToGround = (button: PlacedPart, pin: string, { circuit }: Built): boo
   circuit
     .nodesOf(button)
     .some((node) => node !== circuit.nodeOfPin(pin)?.id && circuit.side(node) === 'ground');
+
+/** Seconds that are the start of a program to whoever watches. */
+const AT_THE_START = 0.2;
+
+/** What a program looks at once, as it starts, and what is then done to it unseen. */
+export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>
+  [...trace.reads].flatMap(([pin, { looks, line, firstAt }]): readonly Observation[] => {
+    const part = partsAt(pin, built).find(({ kind }) => kindOf(kind).stimulus !== undefined);
+    if (!part || looks > 1) return [];
+    const missed = stimuli.find(
+      (stimulus) => stimulus.at > firstAt && touchedBy(stimulus)?.name === (part.ref as string),
+    );
+    if (!missed) return [];
+    return [
+      {
+        code: 'missed-input',
+        severity: 'fault',
+        refs: [part.ref],
+        line,
+        column: 1,
+        message: `Line ${line} reads ${part.ref} only once, ${firstAt < AT_THE_START ? 'as the program starts' : `at ${seconds(firstAt)}`}, and never again. What happens to ${part.ref} after that is missed.`,
+        hints: [
+          `How often does the program look at ${part.ref}?`,
+          `Line ${line} is the only one that reads ${part.ref}, and it runs once.`,
+          `Move the reading from line ${line} ${wording.again}.`,
+        ],
+        evidence: { readAtS: quantity(firstAt, 's') },
+      },
+    ];
+  });
 
 /** Presses that are made and let go again while nobody looks at the button. */
 export const missedInput: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>

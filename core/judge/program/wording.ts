@@ -11,6 +11,8 @@ export interface Wording {
   readonly clock: string;
   /** What repeats by itself, and what to do about a loop that is one too many. */
   readonly repeats: string;
+  /** Where what is to happen again and again belongs. */
+  readonly again: string;
 }
 
 const wordings: Readonly<Record<Language, Wording>> = {
@@ -21,6 +23,7 @@ const wordings: Readonly<Record<Language, Wording>> = {
     pause: 'delay(…);',
     clock: 'millis()',
     repeats: 'or remove the loop: loop() repeats anyway',
+    again: 'into loop()',
   },
   python: {
     output: (pin) =>
@@ -30,6 +33,7 @@ const wordings: Readonly<Record<Language, Wording>> = {
     pause: 'time.sleep(…)',
     clock: 'time.monotonic()',
     repeats: 'or leave it with break',
+    again: 'into the loop that repeats, while True',
   },
 };
 

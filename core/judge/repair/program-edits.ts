@@ -4,6 +4,7 @@ import type { Program } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
+import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates } from './python-edits';
 import { referenceCandidates } from './reference-edits';
@@ -96,6 +97,7 @@ export function programCandidates(
           ),
         );
   });
+  found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
   for (const list of listsIn(tokens)) {
     const [first, last] = [list[0]!, list.at(-1)!];
     if (first.line !== last.line) continue;
@@ -155,6 +157,41 @@ export function programCandidates(
         ),
       );
   return found;
+}
+
+/** Functions that take a pin first. */
+const TAKES_PIN = /^(?:pinMode|digital(?:Read|Write)|analog(?:Read|Write)|tone|noTone|attach|pulseIn)$/;
+
+/** Another pin in all the places where a program names one, where these are several. */
+function pinsEverywhere(
+  tokens: readonly Token[],
+  board: BoardProfile,
+  { pins, used }: ProgramWishes,
+  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
+  replace: (token: Token, by: string) => TextEdit,
+): readonly Candidate[] {
+  const named = tokens.filter(
+    (_, index) => tokens[index - 1]?.text === '(' && TAKES_PIN.test(tokens[index - 2]?.text ?? ''),
+  );
+  return [...new Set(named.map(({ text }) => text))].flatMap((text) => {
+    const places = named.filter((token) => token.text === text);
+    const own = board.pins.find(({ name, number }) => name === text || String(number) === text);
+    if (places.length < 2 || !own || !used.includes(own.number)) return [];
+    const isName = places[0]!.kind === 'word';
+    return board.pins
+      .filter((pin) => pin !== own && pins.includes(pin.number))
+      .map((pin) => {
+        const by = isName ? pin.name : String(pin.number);
+        const lines = [...new Set(places.map(({ line }) => String(line)))];
+        // From the end, so that the places before stay what they are.
+        const edits = places.toReversed().map((token) => replace(token, by));
+        return makeAll(
+          edits,
+          cost.pinNumber + 0.1 * places.length,
+          `Write ${by} instead of ${text} everywhere: in ${lines.length > 1 ? 'lines' : 'line'} ${listText(lines)}.`,
+        );
+      });
+  });
 }
 
 /** What a program is after some edits; spaces count only where they mean something. */

@@ -1,7 +1,10 @@
+import { ref as makeRef } from '../../brand';
 import type { PinDrive } from '../../electrics/bench';
 import type { Edit, Observation } from '../../findings/finding';
+import { isResistor, kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
+import type { Circuit } from '../../wiring/circuit';
 
 /** Signs that ask the opposite of each other. */
 const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
@@ -73,6 +76,57 @@ function firstDeedOf(line: number, traces: readonly Trace[]): string | undefined
     if (level) return `at ${seconds(first.at)} it makes pin ${first.pin} ${level}`;
   }
   return undefined;
+}
+
+/** From how long before the end nothing changes, so that it is worth saying; seconds. */
+const LASTING = 1;
+
+/**
+ * What was seen of a part, said of the line that sets its pin last, or of the lack of one, and of a program that is
+ * over: for what no change of one place mends.
+ */
+export function atItsLastLine(seen: Observation, circuit: Circuit, trace: Trace | undefined): Observation {
+  const [ref] = seen.refs ?? [];
+  const part = ref === undefined ? undefined : circuit.part(makeRef(ref));
+  if (!trace || !part || seen.line !== undefined || kindOf(part.kind).observed === undefined) return seen;
+  const over = trace.ended.reason === 'finished' ? ` The program is over at ${seconds(trace.ended.at)}.` : '';
+  const pins = circuit
+    .nodesOf(part)
+    .flatMap((node) => [
+      ...circuit.reach(node, {
+        through: isResistor,
+        notBeyond: (next) => circuit.node(next).pins.length > 0,
+      }),
+    ])
+    .flatMap((node) => circuit.signalsAt(node));
+  const [pin] = pins;
+  if (pin === undefined) return seen;
+  const last = pins
+    .flatMap((name) => (trace.pins.get(name) ?? []).map((change) => ({ name, ...change })))
+    .filter(({ line }) => line > 0)
+    .sort((one, other) => one.at - other.at)
+    .at(-1);
+  if (!last) {
+    const never = ` No line of the program ever sets pin ${pin}.`;
+    return said(seen, `${never}${over}`, undefined);
+  }
+  const level = LEVELS[last.drive.mode];
+  if (!level || trace.seconds - last.at < LASTING) return seen;
+  return said(
+    seen,
+    ` Line ${last.line} makes pin ${last.name} ${level} at ${seconds(last.at)}, and no line changes it after that.${over}`,
+    last.line,
+  );
+}
+
+function said(seen: Observation, more: string, line: number | undefined): Observation {
+  const [question, pointer, remedy] = seen.hints;
+  return {
+    ...seen,
+    ...(line === undefined ? {} : { line, column: 1 }),
+    message: `${seen.message}${more}`,
+    hints: [question!, `${pointer}${more}`, remedy!],
+  };
 }
 
 const LEVELS: Readonly<Partial<Record<PinDrive['mode'], string>>> = { high: 'HIGH', low: 'LOW' };

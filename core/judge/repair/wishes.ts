@@ -1,5 +1,5 @@
 import { pausesOf } from '../../expectations';
-import { referencePins, type Exercise } from '../../formats/exercise';
+import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
 import type { Trace } from '../../rehearsal/trace';
 import type { Build } from '../build';
 
@@ -42,6 +42,7 @@ export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly
   const wanted = referencePins(exercise)
     .filter((pin) => !exercise.pinFreedom.has(pin))
     .map(number);
+  const own = watchedOwnPin(exercise);
   const times = exercise.data.scenarios.flatMap((scenario) =>
     scenario.expect.flatMap((expectation) => pausesOf(expectation)),
   );
@@ -53,7 +54,7 @@ export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly
     ...new Set(numbers.filter((value) => value !== undefined)),
   ];
   return {
-    pins: known([...wired, ...wanted]),
+    pins: known([...wired, ...wanted, ...(own === undefined ? [] : [number(own)])]),
     milliseconds: [...new Set(times)],
     used: known(
       traces.flatMap((trace) => [

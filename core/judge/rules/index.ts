@@ -12,6 +12,7 @@ import {
   negativePause,
   programProblems,
   pullupUnset,
+  readOnce,
   runtimeTrouble,
 } from '../program';
 import { singleSlip } from '../slips';
@@ -80,7 +81,7 @@ const rules: readonly Rule[] = [
   ...onRuns(directionUnset, runtimeTrouble),
   ...onBuiltRuns(missingPause),
   ...onRuns(negativePause),
-  ...onBuiltRuns(pullupUnset, missedInput),
+  ...onBuiltRuns(pullupUnset, readOnce, missedInput),
   ...onRuns(interruptTrouble),
 ];
 

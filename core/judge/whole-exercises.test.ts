@@ -60,7 +60,7 @@ describe('a circuit without a board', () => {
   });
 
   test('needs no board named, and none among its parts', () => {
-    const { board: _, ...nameless } = lamp.data;
+    const nameless = { ...lamp.data, board: undefined };
     expect(exerciseFrom(nameless)).toMatchObject({ ok: true, value: { board: { id: 'none' } } });
     expect(
       exerciseFrom({
@@ -135,4 +135,60 @@ void loop() { digitalWrite(${pin}, ${high}); delay(1000); digitalWrite(${pin}, $
   test('is refused on a board that has none', () => {
     expect(() => bare('chip-8', blink('1'))).toThrow('no LED of its own');
   });
+});
+
+describe('a program that does it once', () => {
+  test('by reading its button as it starts is told so at that line', () => {
+    const bell = named('night-bell');
+    const report = said(
+      bell,
+      (rows) => rows,
+      `const int BUTTON = 2;
+const int BUZZER = 8;
+const int LAMP = 13;
+int pressed;
+
+void setup() {
+  pinMode(BUTTON, INPUT_PULLUP);
+  pinMode(BUZZER, OUTPUT);
+  pinMode(LAMP, OUTPUT);
+  pressed = digitalRead(BUTTON);
+}
+
+void loop() {
+  digitalWrite(BUZZER, !pressed);
+  digitalWrite(LAMP, !pressed);
+}
+`,
+    );
+    expect(report.findings[0]).toMatchObject({
+      code: 'missed-input',
+      cause: true,
+      line: 10,
+      message: expect.stringContaining('only once, as the program starts'),
+    });
+  });
+
+  test('and is over, or does nothing more, is told with the line that did the last of it', () => {
+    const python = named('beacon-python');
+    const once = python.data.program.replace(/while True:\n/, '').replace(/^ {4}/gm, '');
+    expect(said(python, (rows) => rows, once).findings[0]).toMatchObject({
+      cause: true,
+      message: expect.stringMatching(/Line 11 makes pin D13 LOW at 0\.50 s.*The program is over at 3 s\./),
+    });
+  });
+});
+
+test('a part that people see and that no scenario watches is missed all the same', () => {
+  const lights = named('leading-lights');
+  const blind: Exercise = {
+    ...lights,
+    data: {
+      ...lights.data,
+      scenarios: [{ name: 'the first', for: 8, stimuli: [], expect: [{ lamp: 'D1', rhythm: [0.8, 0.8] }] }],
+    },
+  };
+  const report = said(blind, without('D2'), lights.data.program);
+  expect(report).toMatchObject({ verdict: 'works-at-risk', scenarios: [{ passed: true }] });
+  expect(report.findings[0]).toMatchObject({ code: 'part-missing', cause: true });
 });
