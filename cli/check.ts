@@ -1,19 +1,18 @@
-import { readdir } from 'node:fs/promises';
-import { join, resolve } from 'node:path';
-import { type Exercise } from '@/core/formats/exercise';
-import { hasPassed, type Report } from '@/core/formats/report';
+import { asksForProgram, type Exercise } from '@/core/formats/exercise';
+import { causeCodes, hasPassed, type Report } from '@/core/formats/report';
 import { sightingSchema, type Sighting } from '@/core/formats/sighting';
-import { check as judge } from '@/core/judge/check';
-import { type Grammars } from '@/core/program';
-import { nodeGrammars } from '@/grammars/node';
-import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
-import type { Command } from './command';
 import { buildFor } from '@/core/judge/build';
+import { check as judge } from '@/core/judge/check';
+import { nodeGrammars } from '@/grammars/node';
+import type { Command, Terminal } from './command';
+import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
+import { namesIn, outcomesOf, type Outcome, type Submissions } from './submissions';
 
 const sightings: readonly string[] = sightingSchema.options;
 
 /** `check`: one build, or a folder of builds, against an exercise. */
-export const check: Command = async (words, { out, folder }) => {
+export const check: Command = async (words, terminal) => {
+  const { out, folder } = terminal;
   const given = options(words, {
     exercise: { type: 'string' },
     wiring: { type: 'string' },
@@ -22,83 +21,45 @@ export const check: Command = async (words, { out, folder }) => {
     seen: { type: 'string' },
     json: { type: 'boolean' },
   });
-  const exercise = await loadExercise(required(given.exercise, 'exercise'), folder);
-  const grammars = await nodeGrammars();
+  const file = required(given.exercise, 'exercise');
+  const exercise = await loadExercise(file, folder);
   if (given.submissions !== undefined)
-    return checkFolder(exercise, given.submissions, grammars, folder, given.json === true, out);
+    return checkFolder(
+      exercise,
+      { exercise: file, path: given.submissions, folder },
+      given.json === true,
+      terminal,
+    );
   if (given.seen !== undefined && !sightings.includes(given.seen))
     throw new Unusable(`--seen takes ${sightings.join(', ')}`);
   const wiring = required(given.wiring, 'wiring');
   // An exercise without a program is one of the wiring alone.
-  const code = exercise.data.program === '' ? given.code : required(given.code, 'code');
-  const report = await checkFiles(
-    exercise,
-    wiring,
-    code,
-    grammars,
-    folder,
-    given.seen as Sighting | undefined,
-  );
+  const code = !asksForProgram(exercise) ? given.code : required(given.code, 'code');
+  const source = code === undefined ? '' : await loadProgram(code, folder);
+  const grammars = await nodeGrammars();
+  const build = buildFor(exercise, await loadWiring(wiring, folder, exercise), source, grammars);
+  const sighting = given.seen as Sighting | undefined;
+  const report = judge(exercise, build, grammars, sighting ? { sighting } : {});
   out(given.json ? `${JSON.stringify(report, null, 2)}\n` : reportText(report));
   return hasPassed(report.verdict) ? 0 : 1;
 };
 
-async function checkFiles(
-  exercise: Exercise,
-  wiring: string,
-  code: string | undefined,
-  grammars: Grammars,
-  folder: string,
-  sighting?: Sighting,
-): Promise<Report> {
-  const source = code === undefined ? '' : await loadProgram(code, folder);
-  const build = buildFor(exercise, await loadWiring(wiring, folder, exercise), source, grammars);
-  return judge(exercise, build, grammars, sighting ? { sighting } : {});
-}
-
 async function checkFolder(
   exercise: Exercise,
-  path: string,
-  grammars: Grammars,
-  folder: string,
+  of: Submissions,
   asJson: boolean,
-  out: (text: string) => void,
+  { out, program }: Terminal,
 ): Promise<0 | 1> {
-  const entries = await readdir(resolve(folder, path), { withFileTypes: true }).catch(() => {
-    throw new Unusable(`${path}: the folder cannot be opened`);
-  });
+  const names = await namesIn(of);
   const counts = new Map<string, number>();
-  const names = entries
-    .filter((entry) => entry.isDirectory())
-    .map((entry) => entry.name)
-    .sort();
-  const all: ({ readonly name: string } & ({ readonly report: Report } | { readonly unusable: string }))[] =
-    [];
-  for (const name of names) {
-    let line: string;
-    try {
-      const files = await readdir(resolve(folder, path, name));
-      const program = files.find((file) => file.startsWith('program.'));
-      if (program === undefined && exercise.data.program !== '')
-        throw new Unusable('there is no program file');
-      const report = await checkFiles(
-        exercise,
-        join(path, name, 'wiring.csv'),
-        program === undefined ? undefined : join(path, name, program),
-        grammars,
-        folder,
-      );
-      all.push({ name, report });
-      const causes = report.findings.filter((finding) => finding.cause).map((finding) => finding.code);
-      counts.set(report.verdict, (counts.get(report.verdict) ?? 0) + 1);
-      line = [report.verdict, ...causes].join(' ');
-    } catch (error) {
-      if (!(error instanceof Unusable)) throw error;
-      all.push({ name, unusable: error.message });
-      counts.set('unusable', (counts.get('unusable') ?? 0) + 1);
-      line = `unusable ${error.message}`;
-    }
-    if (!asJson) out(`${name}: ${line}\n`);
+  const all: ({ readonly name: string } & Outcome)[] = [];
+  for await (const outcome of outcomesOf(exercise, of, names, program)) {
+    const name = names[all.length]!;
+    all.push({ name, ...outcome });
+    const verdict = 'report' in outcome ? outcome.report.verdict : 'unusable';
+    counts.set(verdict, (counts.get(verdict) ?? 0) + 1);
+    const said = 'report' in outcome ? causeCodes(outcome.report) : [outcome.unusable];
+    if (!asJson) out(`${name}: ${[verdict, ...said].join(' ')}\n`);
   }
   if (asJson) out(`${JSON.stringify({ submissions: all, counts: Object.fromEntries(counts) }, null, 2)}\n`);
   else

@@ -1,19 +1,14 @@
-import { check } from './check';
 import type { Command, ExitCode, Terminal } from './command';
-import { exportTo } from './export';
-import { layout } from './layout';
-import { lint } from './lint';
-import { rehearse } from './rehearse';
-import { solve } from './solve';
 import { Unusable } from './input';
 
-const commands: Readonly<Record<string, Command>> = {
-  check,
-  solve,
-  run: rehearse,
-  lint,
-  layout,
-  export: exportTo,
+/** Each is loaded when it is asked for: most of what one takes to start is what another needs. */
+const commands: Readonly<Record<string, () => Promise<Command>>> = {
+  check: async () => (await import('./check')).check,
+  solve: async () => (await import('./solve')).solve,
+  run: async () => (await import('./rehearse')).rehearse,
+  lint: async () => (await import('./lint')).lint,
+  layout: async () => (await import('./layout')).layout,
+  export: async () => (await import('./export')).exportTo,
 };
 
 const USAGE = `didaktor COMMAND
@@ -30,12 +25,13 @@ const USAGE = `didaktor COMMAND
 /** Runs one command line. Never shows a stack trace for bad input. */
 export async function run(words: readonly string[], terminal: Terminal): Promise<ExitCode> {
   const [name, ...rest] = words;
-  const command = name === undefined ? undefined : commands[name];
-  if (!command) {
+  const load = name === undefined ? undefined : commands[name];
+  if (!load) {
     terminal.error(name === undefined ? USAGE : `“${name}” is no command\n${USAGE}`);
     return 2;
   }
   try {
+    const command = await load();
     return await command(rest, terminal);
   } catch (error) {
     if (!(error instanceof Unusable)) throw error;

@@ -8,7 +8,7 @@ import type { Grammars } from '../program';
 import { benchDisagrees } from './bench-disagrees';
 import { causesOf, causesUnseen, type Cause } from './causes';
 import type { Build } from './build';
-import { Examiner, lackOf, referenceOf, type Examination } from './examine';
+import { Examiner, lackOf, referenceOf, type Examination, type Reference } from './examine';
 import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
@@ -24,6 +24,8 @@ export interface CheckOptions {
 
 /** A whole check: some seconds. */
 const WHOLE_CHECK = 4e9;
+/** What an exercise itself takes before any build of it is looked at. */
+const OF_REFERENCE = 2e9;
 /** The look at a build and the search for its repair together, and what a search gets in any case. */
 const OF_LOOK_AND_SEARCH = 1.2e9;
 const LEAST_OF_A_SEARCH = 2e8;
@@ -42,7 +44,9 @@ export function check(
 ): Report {
   if (build.program.failure !== undefined) options.onFailure?.(build.program.failure);
   try {
-    const judged = within(WHOLE_CHECK, () => judge(exercise, build, grammars, options));
+    const prepared = within(OF_REFERENCE, () => preparedFor(exercise, grammars));
+    if (!prepared.ended) return notJudged(exercise, 'effort');
+    const judged = within(WHOLE_CHECK, () => judge(prepared.value, build, grammars, options));
     return judged.ended ? judged.value : notJudged(exercise, 'effort');
   } catch (error) {
     if (error instanceof OutOfEffort) throw error;
@@ -51,9 +55,18 @@ export function check(
   }
 }
 
-function judge(exercise: Exercise, build: Build, grammars: Grammars, options: CheckOptions): Report {
+/** What is known of exercises: a class hands in many builds of one. It is made outside of a check's own bound. */
+const references = new WeakMap<Exercise, Reference>();
+
+function preparedFor(exercise: Exercise, grammars: Grammars): Reference {
+  const known = references.get(exercise) ?? referenceOf(exercise, grammars);
+  references.set(exercise, known);
+  return known;
+}
+
+function judge(reference: Reference, build: Build, grammars: Grammars, options: CheckOptions): Report {
   const before = effortLeft();
-  const examiner = new Examiner(referenceOf(exercise, grammars));
+  const examiner = new Examiner(reference);
   const examination = examiner.examine(build);
   const judged = hasPassed(examination.verdict)
     ? withoutRepair(examination)
