@@ -39,7 +39,8 @@ export const order: ExpectationDefinition<InOrder> = {
     const right =
       starts.length >= expectation.order.length &&
       starts.every((led, index) => led === expectation.order[(first + index) % expectation.order.length]);
-    const seen = starts.slice(0, 8).join(', ') || 'none lit';
+    const seen = starts.length === 0 ? 'none lit' : inTurn(starts);
+    const wanted = inTurn(expectation.order);
     if (right) return passed(seen);
     return {
       passed: false,
@@ -49,11 +50,11 @@ export const order: ExpectationDefinition<InOrder> = {
           code: 'order-wrong',
           severity: 'fault',
           refs: [...expectation.order],
-          message: `The LEDs light up in the order ${seen}; the order should be ${expectation.order.join(', ')}.`,
+          message: `The LEDs light up in the order ${seen}; the order should be ${wanted}.`,
           hints: [
             `In which order do the LEDs light up?`,
             `The order you get is ${seen}.`,
-            `Change the order of the lines, so that the LEDs light up in the order ${expectation.order.join(', ')}.`,
+            `Change the order of the lines, so that the LEDs light up in the order ${wanted}.`,
           ],
           evidence: { lit: quantity(starts.length, '') },
         },
@@ -65,3 +66,9 @@ export const order: ExpectationDefinition<InOrder> = {
     return lit.length > 1 ? [{ order: [...lit] }] : [];
   },
 };
+
+/** LEDs that are named of a long row. */
+const MOST_NAMED = 6;
+
+const inTurn = (leds: readonly string[]): string =>
+  `${leds.slice(0, MOST_NAMED).join(', ')}${leds.length > MOST_NAMED ? ' and so on' : ''}`;

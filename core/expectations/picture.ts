@@ -50,7 +50,7 @@ export const picture: ExpectationDefinition<Picture> = {
         ? `${capital(partTextOf(observed.wiring, ref))} shows the wrong picture at ${seconds(to)}: row ${row + 1} is ${shown[row]}; it should be ${expectation.picture[row]}.`
         : `${capital(partTextOf(observed.wiring, ref))} shows nothing at ${seconds(to)}: it gets no power or no data.`,
       hints: [
-        `Compare the rows of ${ref} with the wanted picture, from the top.`,
+        `Row by row from the top: where does ${ref} differ from the wanted picture?`,
         shown
           ? `Row ${row + 1} of ${ref} is ${shown[row]}; it should be ${expectation.picture[row]}.`
           : `Nothing reaches ${ref}.`,

@@ -45,7 +45,8 @@ export function placeText(point: Point): string {
     case 'hole':
       return `hole ${shortNameOf(point)}`;
     case 'rail':
-      return `the ${railNames[point.rail]}, hole ${shortNameOf(point)}`;
+      // The hole says beside which column.
+      return `the ${railNames[point.rail]!.replace(/ beside.*/, '')}, hole ${shortNameOf(point)}`;
     case 'leg':
       return shortNameOf(point);
   }

@@ -62,7 +62,7 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }) => {
           line,
           column: 1,
           message: both
-            ? `Pin ${pin} changes ${figure(hertz)} times a second, faster than the eye can follow: there is no delay between line ${line} and the next change.`
+            ? `Pin ${pin} changes about ${Number(hertz.toPrecision(2)).toLocaleString('en')} times a second, faster than the eye can follow: there is no delay between line ${line} and the next change.`
             : `After line ${line} pin ${pin} is ${state} for only ${seconds(lasts)}, too short to see: a delay is missing there.`,
           hints: [
             `After line ${line}, how long does the LED stay ${state}?`,

@@ -3,6 +3,7 @@ import type { Finding } from '../../findings/finding';
 import { rowOf } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
 import { courseExercises } from '../../testing/course';
+import { hardToRead } from '../../testing/plain-words';
 import { sampled } from '../../testing/samples';
 import { trialExercises } from '../../testing/trials/exercises';
 import type { Mistake } from '../../testing/trials/mistake';
@@ -42,6 +43,7 @@ describe('a slip of the hand at the breadboard', () => {
         const { report, causes, mended } = triedOn(exercise, mistake, [mistake]);
         if (hasPassed(report.verdict)) continue;
         const where = `${mistake.sort}: ${mistake.what}`;
+        expect(report.findings.flatMap(hardToRead), where).toEqual([]);
         expect(causes.length, where).toBeGreaterThan(0);
         expect(mended && hasPassed(mended.verdict), where).toBe(true);
         expect(
@@ -70,6 +72,7 @@ describe('a slip in a program', () => {
         const { report, causes, mended } = triedOn(exercise, mistake, [mistake]);
         if (hasPassed(report.verdict)) continue;
         const where = `${mistake.sort}: ${mistake.what}`;
+        expect(report.findings.flatMap(hardToRead), where).toEqual([]);
         expect(causes.length, where).toBeGreaterThan(0);
         expect(mended && hasPassed(mended.verdict), `${where}: ${causes[0]!.message}`).toBe(true);
       }
