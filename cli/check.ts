@@ -72,7 +72,7 @@ async function checkFolder(
 
 /** The report for a person at a terminal. */
 function reportText(report: Report): string {
-  const lines: string[] = [report.verdict];
+  const lines: string[] = [report.verdict, ...report.right.map((text) => `right already: ${text}`)];
   for (const finding of report.findings) {
     const place =
       finding.line === undefined ? finding.at.join(' ') : `line ${finding.line}, column ${finding.column}`;

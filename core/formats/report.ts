@@ -24,6 +24,8 @@ export type ScenarioResult = Readonly<z.infer<typeof scenarioResultSchema>>;
 export const reportSchema = z.object({
   format: z.literal('didaktor/report@1'),
   verdict: verdictSchema,
+  /** Of a build that does not pass: what is right already, in sentences. */
+  right: z.array(z.string()).default([]),
   findings: z.array(findingSchema),
   scenarios: z.array(scenarioResultSchema),
   marks: z.object({ earned: z.number(), of: z.number() }),

@@ -2,6 +2,7 @@ import { effortLeft, OutOfEffort, within } from '../effort';
 import { toFinding, type Finding, type Observation, type Repair } from '../findings/finding';
 import { rowOf } from '../findings/table';
 import type { Exercise } from '../formats/exercise';
+import { hintWordsOf, inAuthorsWords } from '../formats/hint-words';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
 import type { Sighting } from '../formats/sighting';
 import type { Grammars } from '../program';
@@ -13,6 +14,7 @@ import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
 import { notJudged } from './not-judged';
+import { rightAlready } from './right';
 import { searchRepair, searchWiring } from './repair/search';
 
 export interface CheckOptions {
@@ -73,6 +75,8 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
     : examination.verdict === 'cannot-tell'
       ? withWhatIsMissing(examiner, build, examination, grammars)
       : withCauses(examiner, build, examination, grammars, before - effortLeft());
+  const words = hintWordsOf(reference.exercise.data);
+  const findings = judged.map((finding) => inAuthorsWords(finding, words));
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
     said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
@@ -80,7 +84,8 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
   return {
     format: 'didaktor/report@1',
     verdict,
-    findings: said ? [...(said.cause ? [said] : []), ...judged, ...(said.cause ? [] : [said])] : judged,
+    right: [...rightAlready(reference.exercise, build, examination, judged)],
+    findings: said ? [...(said.cause ? [said] : []), ...findings, ...(said.cause ? [] : [said])] : findings,
     scenarios: [...examination.scenarios],
     marks: {
       earned: hasPassed(verdict) ? examination.scenarios.length : passed,

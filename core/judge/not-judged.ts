@@ -25,6 +25,7 @@ export function notJudged({ data }: Pick<Exercise, 'data'>, obstacle: Obstacle):
   return {
     format: 'didaktor/report@1',
     verdict: 'cannot-tell',
+    right: [],
     findings: [
       {
         ...toFinding({

@@ -14,6 +14,7 @@ const SAID: ReadonlySet<string> = new Set([
   'observed',
   'description',
   'findingTitle',
+  'right',
 ]);
 
 /** Plain data with all its sentences in the words that a course uses. */

@@ -26,7 +26,11 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
     language: data.language,
     program: asksForProgram(exercise) ? KEPT_BACK[languageOf(exercise)] : '',
     rules: {},
-    text: typeof build === 'string' ? { build } : {},
+    text: {
+      ...(typeof build === 'string' ? { build } : {}),
+      // What is told of a build on the tablet, as the server tells it.
+      ...(solution === 'shown' && data.text['hints'] ? { hints: data.text['hints'] } : {}),
+    },
     cautions: data.cautions,
   };
   if (solution === 'shown')

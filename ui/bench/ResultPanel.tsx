@@ -58,6 +58,11 @@ function Outcome({ report: given }: { readonly report: Report }) {
         <VerdictMark verdict={report.verdict} size={20} />
       </span>
       <div className="grid gap-3">
+        {level < 3 && report.right.length > 0 && (
+          <p className="text-bench text-soft">
+            <span className="font-semibold">Right already:</span> {report.right.join(' ')}
+          </p>
+        )}
         <h2 className="text-title">{headline(report, cause, level)}</h2>
         {level < 3 && seenText(report) && <p className="text-bench">{seenText(report)}</p>}
         {level === 3 && <p className="text-bench">{restOf(cause.message)}</p>}

@@ -40,6 +40,11 @@ export function ReportView({ report: given, wiring, program }: ReportViewProps) 
             {report.marks.earned} of {report.marks.of} {report.marks.of === 1 ? 'check' : 'checks'} passed
           </p>
         </Line>
+        {report.right.length > 0 && (
+          <Line title="Right already">
+            <p>{report.right.join(' ')}</p>
+          </Line>
+        )}
         {causes.map((finding, index) => (
           <Line
             key={finding.message}

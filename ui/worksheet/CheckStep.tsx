@@ -2,6 +2,7 @@
 
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { Expected } from './Expected';
+import { HintWords } from './HintWords';
 import { Proposals } from './Proposals';
 import { Remarks } from './Remarks';
 import { useWorksheet } from './useWorksheet';
@@ -22,6 +23,7 @@ export function CheckStep({ propose }: { readonly propose: () => Promise<readonl
         </p>
       )}
       {mayEdit && hasProgram && <Proposals propose={propose} />}
+      <HintWords />
     </>
   );
 }
