@@ -6,6 +6,7 @@ import type { Observation } from '../findings/finding';
 import { rowOf } from '../findings/table';
 import { languageOf, referencePins, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
+import type { Scenario } from '../formats/scenario';
 import type { Grammars, Program } from '../program';
 import { kindOf } from '../parts';
 import { keyed, SolvedCircuit } from '../rehearsal/solved-circuit';
@@ -112,10 +113,14 @@ export class Examiner {
 
   /**
    * Runs a build through its scenarios without looking at anything else, each for its number of `steps` at most;
-   * `until` says whether all of them are run, or none behind the first that fails.
+   * `until` says whether all of them are run, or none behind the first that fails. `scenarios`: others than its own.
    */
-  screen(build: Build, steps: readonly number[], until: 'first failure' | 'end'): Screening {
-    const { scenarios } = this.reference.exercise.data;
+  screen(
+    build: Build,
+    steps: readonly number[],
+    until: 'first failure' | 'end',
+    scenarios: readonly Scenario[] = this.reference.exercise.data.scenarios,
+  ): Screening {
     const judging = this.judging(build);
     if (!judging) return { unmet: scenarios.reduce((sum, { expect }) => sum + expect.length, 1), traces: [] };
     const traces: Trace[] = [];

@@ -1,6 +1,7 @@
 import { within } from '../../effort';
 import { rowOf } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
+import type { Scenario } from '../../formats/scenario';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
 import { referenceBuild, type Build } from '../build';
@@ -13,6 +14,7 @@ import { askedWiring } from './asked-wiring';
 import { wishesOf } from './wishes';
 import { Target } from './target';
 import { wiringCandidates } from './wiring-edits';
+import { variationsOf } from './variations';
 import { wayTo, type Way } from './wiring-search';
 import { correspondence } from '../compare';
 
@@ -47,6 +49,8 @@ const PLAIN = 2;
 const OTHER_WAY = 1;
 /** Changes that are tried on a program that does not compile. */
 const MOST_FIRST_CHANGES = 12;
+/** Changes that are tried behind one that passes by accident. */
+const MORE_AFTER_AN_ACCIDENT = 40;
 /** First changes that are kept to try second ones on. */
 const BEAM = 8;
 
@@ -98,6 +102,8 @@ class RepairSearch {
   private readonly programs = new Map<string, Program>();
   /** The way to the circuit that is asked for, from each build that it was looked for from. */
   private readonly ways = new Map<Tried, Tried | undefined>();
+  /** The scenarios a little otherwise, as far as the exercise's own build passes them; worked out when first asked. */
+  private variations: readonly Scenario[] | undefined;
   /** Steps of a first look, for each scenario; worked out when the first one is taken. */
   private stepsOfALook: readonly number[] | undefined;
   /** The build with what hides everything else mended. */
@@ -366,12 +372,29 @@ class RepairSearch {
 
   /** The cheapest change of the program with which a build passes, of those that come to less than `most`. */
   private oneMore(start: Tried, most = Number.POSITIVE_INFINITY): Tried | undefined {
+    let byAccident: Tried | undefined;
+    let more = MORE_AFTER_AN_ACCIDENT;
     for (const candidate of this.changesOfProgram(start)) {
-      if (start.cost + candidate.cost >= most) return undefined;
+      if (start.cost + candidate.cost >= most || more <= 0) break;
+      if (byAccident) more -= 1;
       const tried = this.make(start, candidate);
-      if (tried && this.isRepaired(tried)) return tried;
+      if (!tried || !this.isRepaired(tried)) continue;
+      if (this.holdsWhenVaried(tried)) return tried;
+      byAccident ??= tried;
     }
-    return undefined;
+    return byAccident;
+  }
+
+  /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
+  private holdsWhenVaried({ build }: Tried): boolean {
+    this.variations ??= variationsOf(this.reference.exercise.data.scenarios).filter(
+      (scenario) => this.unmetIn(referenceBuild(this.reference.exercise, this.grammars), scenario) === 0,
+    );
+    return this.variations.every((scenario) => this.unmetIn(build, scenario) === 0);
+  }
+
+  private unmetIn(build: Build, scenario: Scenario): number {
+    return this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet;
   }
 
   /**
