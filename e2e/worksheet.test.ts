@@ -145,6 +145,60 @@ describe('an exercise is said', () => {
     await context.close();
   });
 
+  test('without a board and without a program, from a battery to a learner whose wiring is judged', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    await page.getByRole('link', { name: /The working harbour/ }).click();
+    await page.getByLabel('Title', { exact: true }).fill('Pocket light');
+    await page.getByLabel('Starts from').selectOption({ label: 'nothing, no board: a battery circuit' });
+    await page.getByRole('button', { name: 'Begin it' }).click();
+    await page.getByLabel('New part line').and(page.locator(':focus')).waitFor();
+    await page.keyboard.type('9V battery');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('red LED with 470');
+    await page.keyboard.press('Enter');
+    await page.getByText('Without a board there is no program').waitFor();
+    await page.getByLabel('What must be seen?').fill('D1 is off');
+    await page.keyboard.press('Enter');
+    await kept(page);
+    await page.getByRole('button', { name: 'Publish' }).click();
+    const line = page.getByRole('listitem').filter({ hasText: 'Friday morning' });
+    await line.getByRole('button', { name: 'Publish', exact: true }).click();
+    // An exercise that its own circuit does not pass is not opened.
+    await page
+      .getByText(/cannot be published yet: there is no program, and its wiring alone does not pass/)
+      .waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Remove: D1 is off/ }).click();
+    await page.getByLabel('What must be seen?').fill('D1 is on');
+    await page.keyboard.press('Enter');
+    await kept(page);
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await line.getByRole('button', { name: 'Publish', exact: true }).click();
+    await line.getByText('open, revision 1').waitFor();
+    await context.close();
+
+    const learner = await world.visit();
+    await joinAsLearner(learner.page, 'Gaia');
+    const item = learner.page.getByRole('listitem').filter({ hasText: 'Pocket light' });
+    await item.getByRole('link', { name: /bench/ }).click();
+    await learner.page.getByText('Saved on this tablet').waitFor();
+    expect(await learner.page.getByRole('tab', { name: 'Program' }).count()).toBe(0);
+    for (const [label, place] of [
+      ['plus lead of G1', 'a+1'],
+      ['minus lead of G1', 'a-1'],
+      ['long leg of D1', 'e2'],
+      ['short leg of D1', 'e3'],
+      ['one end of R1', 'd3'],
+      ['other end of R1', 'a-3'],
+      ['one end of W1', 'a+2'],
+      ['other end of W1', 'a2'],
+    ] as const)
+      await learner.page.getByLabel(label, { exact: true }).fill(place);
+    await learner.page.getByRole('button', { name: 'Check' }).click();
+    await learner.page.getByText('It works, and it is the circuit from the exercise.').waitFor();
+    await learner.context.close();
+  });
+
   test('with what it lacks, what it was read as, and what would do instead', async () => {
     const { page, context } = await visitAsInstructor(world);
     await begin(page, 'Wishes');

@@ -54,15 +54,15 @@ function Outcome({ report: given }: { readonly report: Report }) {
   const canApply = edits.some((edit) => !('replace' in edit));
   return (
     <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
-      <span className="pt-1">
+      {level < 3 && report.right.length > 0 && (
+        <p className="col-start-2 mb-2 text-bench text-soft">
+          <span className="font-semibold">Right already:</span> {report.right.join(' ')}
+        </p>
+      )}
+      <span className="col-start-1 pt-1">
         <VerdictMark verdict={report.verdict} size={20} />
       </span>
       <div className="grid gap-3">
-        {level < 3 && report.right.length > 0 && (
-          <p className="text-bench text-soft">
-            <span className="font-semibold">Right already:</span> {report.right.join(' ')}
-          </p>
-        )}
         <h2 className="text-title">{headline(report, cause, level)}</h2>
         {level < 3 && seenText(report) && <p className="text-bench">{seenText(report)}</p>}
         {level === 3 && <p className="text-bench">{restOf(cause.message)}</p>}

@@ -35,7 +35,11 @@ export function Timeline({ timeline }: { readonly timeline: ScenarioTimeline }) 
         <span className="w-14 shrink-0" />
         <div className="mono relative h-5 flex-1 text-note text-soft" aria-hidden="true">
           {ticks.map((second) => (
-            <span key={second} className="absolute -translate-x-1/2" style={{ left: share(second) }}>
+            <span
+              key={second}
+              className={`absolute whitespace-nowrap ${second === ticks.at(-1) ? '-translate-x-full' : '-translate-x-1/2'}`}
+              style={{ left: share(second) }}
+            >
               {second}
               {second === ticks.at(-1) ? ' s' : ''}
             </span>
