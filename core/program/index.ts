@@ -1,6 +1,7 @@
 import type { BoardProfile } from '../boards';
 import { effort, OutOfEffort } from '../effort';
 import { emitProgram } from './cpp/emit';
+import { preparedText } from './cpp/prepared';
 import { resolveProgram } from './cpp/resolve';
 import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
@@ -62,11 +63,12 @@ export function compileProgram(
 
 function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Program {
   const language = 'cpp';
-  const list = tokenize(source);
+  const prepared = preparedText(source);
+  const list = tokenize(prepared);
   const isEmpty = list.tokens.length === 0 && !/^\s*#/m.test(source);
   if (isEmpty) return { source, language, problems: [], isEmpty };
   if (list.depth > DEEPEST_BRACKETS) return tooDeep(source, language, list.depth, list.tokens);
-  return grammars.cpp(source, (root) => {
+  return grammars.cpp(prepared, (root) => {
     if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
       return { source, language, isEmpty, problems: syntaxProblems(list, root) };
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);

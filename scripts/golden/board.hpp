@@ -5,6 +5,7 @@
 #include <avr/sleep.h>
 #include <math.h>
 #include <stdint.h>
+#include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 

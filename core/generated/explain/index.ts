@@ -1,3 +1,4 @@
+import { preparedText } from '../../program/cpp/prepared';
 import { languageOf, type Exercise } from '../../formats/exercise';
 import { compileProgram, type Grammars } from '../../program';
 import { circuitWords } from './circuit-words';
@@ -32,7 +33,7 @@ export function explainProgram(exercise: Exercise, grammars: Grammars): readonly
   };
   if (language === 'python')
     grammars.python(data.program, (root) => explainPython(root, { board, circuit, say }));
-  else grammars.cpp(data.program, (root) => explainCpp(root, { board, circuit, say }));
+  else grammars.cpp(preparedText(data.program), (root) => explainCpp(root, { board, circuit, say }));
   return [...said]
     .map(([line, sentences]) => ({ line, says: [...new Set(sentences)].join(' ') }))
     .sort((one, other) => one.line - other.line);

@@ -17,6 +17,8 @@ import {
   typeText,
   typeWords,
   VOID,
+  isScalar,
+  type ScalarType,
 } from './types';
 
 export function readCall(node: SyntaxNode, context: Context, read: ReadExpression): Expression {
@@ -33,8 +35,12 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
     if (type && type.kind !== 'void' && given.length === 1)
       return convert(number(read(given[0]!, context), context), type, context, 'asked');
   }
+  const wanted = castTo(callee, context);
+  if (wanted && given.length === 1)
+    return convert(number(read(given[0]!, context), context), wanted, context, 'asked');
   const name = calleeName(callee, context);
   if (name === undefined) return unreadable(node);
+  if (!isCallable(name, callee, context)) return unreadable(node);
   const signature = context.functions.get(name);
   if (signature) return readOwnCall(signature, given, node, context, read);
   const macro = context.macros.get(name);
@@ -52,8 +58,46 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   return unreadable(node);
 }
 
+/**
+ * `(State)(s - 1)`, `State(s - 1)` and `static_cast<State>(s - 1)`: the type that a value is made one of; `undefined`
+ * for a call.
+ */
+function castTo(callee: SyntaxNode, context: Context): ScalarType | undefined {
+  const written = /^static_cast\s*<([\w\s:]+)>$/.exec(callee.text)?.[1]?.trim();
+  if (written !== undefined) {
+    const type = typeNamed(written, context.widths, context.types);
+    return type && isScalar(type) ? type : undefined;
+  }
+  const inner = callee.type === 'parenthesized_expression' ? namedChildren(callee)[0] : callee;
+  if (!inner || (inner === callee && !context.types.has(callee.text))) return undefined;
+  if (context.scope.find(inner.text)) return undefined;
+  const type = typeNamed(inner.text, context.widths, context.types);
+  return type && isScalar(type) ? type : undefined;
+}
+
+/** Whether a name is a function where it is called: a variable of the same name hides it. */
+function isCallable(name: string, callee: SyntaxNode, context: Context): boolean {
+  const hiding = context.scope.find(name);
+  if (!hiding || context.taken.has(name)) return true;
+  if (!context.library.has(name) && !context.functions.has(name)) return true;
+  const span = spanOf(callee);
+  context.report(
+    refusal(
+      'name-redeclared',
+      span,
+      `Line ${span.line}: “${name}” is a variable here, declared in line ${hiding.span.line}. It can’t be called like a function.`,
+      [
+        `What is ${name} in line ${hiding.span.line}, and what is it in line ${span.line}?`,
+        `Line ${hiding.span.line} makes ${name} a variable. That hides the function ${name}.`,
+        `Give the variable in line ${hiding.span.line} another name, everywhere it is used.`,
+      ],
+    ),
+  );
+  return false;
+}
+
 /** Whether a name of the library is a method, which nobody calls without its object. */
-const isMethod = (name: string): boolean => name.includes('.') && !name.startsWith('Serial.');
+const isMethod = (name: string): boolean => name.includes('.') && !/^(?:Serial|EEPROM)\./.test(name);
 
 /** A call of a function of the program. One that gives a struct leaves it in a place of its own. */
 function readOwnCall(
@@ -64,13 +108,15 @@ function readOwnCall(
   read: ReadExpression,
 ): Expression {
   const { length } = signature.parameters;
-  if (!countFits(given.length, length, length, signature.name, node, context)) return unreadable(node);
+  const required = signature.parameters.filter(({ preset }) => !preset).length;
+  if (!countFits(given.length, required, length, signature.name, node, context)) return unreadable(node);
+  const all = signature.parameters.map(({ preset }, index) => given[index] ?? preset!);
   const span = spanOf(node);
   const type = signature.result;
   const call: Expression = {
     node: 'call',
     target: signature.index,
-    arguments: given.map((argument, index) =>
+    arguments: all.map((argument, index) =>
       readArgument(argument, signature.parameters[index]!, context, read),
     ),
     type: signature.resultPlace ? VOID : type,
@@ -198,8 +244,10 @@ function calleeName(callee: SyntaxNode, context: Context): string | undefined {
   const object = callee.childForFieldName('argument')!;
   const member = callee.childForFieldName('field')!;
   const full = `${object.text}.${member.text}`;
-  if (context.library.has(full) && !isMethod(full)) return full;
-  if (object.text === 'Serial') reportNoMethod('Serial', member, context);
+  const isIncluded = object.text !== 'EEPROM' || context.headers.has('EEPROM');
+  if (context.library.has(full) && !isMethod(full) && isIncluded) return full;
+  if (object.text === 'Serial' || (object.text === 'EEPROM' && isIncluded))
+    reportNoMethod(object.text, member, context);
   else if (object.text.toLowerCase() !== 'serial' && context.scope.find(object.text))
     context.unsupported(describe(callee), callee);
   else context.reportUnknown(object.text, object, 'object');

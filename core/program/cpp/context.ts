@@ -25,6 +25,8 @@ export interface FunctionSignature {
     readonly type: ScalarType | StructType;
     /** Handed over by where it is, not by its value. */
     readonly refers: boolean;
+    /** What it is where a call gives nothing. */
+    readonly preset?: SyntaxNode;
   }[];
   /** Where a struct that it gives is put. */
   readonly resultPlace?: Place;
@@ -49,6 +51,11 @@ export interface Macro {
 const libraryMacros: readonly (readonly [string, Macro])[] = [
   // Keeps a text out of the working memory; what is printed is the same.
   ['F', { parameters: ['text'], text: 'text' }],
+  ['_BV', { parameters: ['n'], text: '(1 << (n))' }],
+  // Tables that stay in the program's own memory are read like any other.
+  ...['byte', 'word', 'dword', 'float'].map(
+    (what) => [`pgm_read_${what}`, { parameters: ['where'], text: '(*(where))' }] as const,
+  ),
   ['bitSet', { parameters: ['x', 'n'], text: '(x) |= (1UL << (n))' }],
   ['bitClear', { parameters: ['x', 'n'], text: '(x) &= ~(1UL << (n))' }],
   ['bitWrite', { parameters: ['x', 'n', 'b'], text: '(b) ? ((x) |= (1UL << (n))) : ((x) &= ~(1UL << (n)))' }],
@@ -81,6 +88,10 @@ export class Context extends ProblemLog {
   readonly routines = new Set<string>();
   /** Counting loops that a semicolon ends, with the block that was to be theirs. */
   readonly cutOff: { readonly semicolon: Span; readonly block: Span }[] = [];
+  /** Names of the language or the library that the program gives to variables, which is told already. */
+  readonly taken = new Set<string>();
+  /** Headers that the program includes and that are known here, without their ending. */
+  readonly headers = new Set<string>();
   /** Headers that the program includes and that are not known here. */
   readonly strangeHeaders: SyntaxNode[] = [];
   /** Structs, enumerations and other types that the program names. */

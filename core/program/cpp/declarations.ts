@@ -8,14 +8,16 @@ import { convert } from './conversions';
 import { readExpression, readName } from './expressions';
 import { libraryClasses } from './library';
 import { textOf } from './literals';
-import { findPlace } from './places';
+import { findPlace, loadOf, type Found } from './places';
 import { copied } from './pointers';
 import { MOST_CELLS, type Variable } from './scope';
 import type { ClockForm, Expression, Place, Statement } from './tree';
+import { reportTaken } from './taken-names';
 import { readTypeSpecifier } from './type-specifiers';
 import {
   BOOL,
   cellsOf,
+  integer,
   isScalar,
   pointerTo,
   sameType,
@@ -36,6 +38,7 @@ const typeNodes: ReadonlySet<string> = new Set([
   'primitive_type',
   'sized_type_specifier',
   'type_identifier',
+  'placeholder_type_specifier',
   'storage_class_specifier',
   'type_qualifier',
   'struct_specifier',
@@ -47,9 +50,11 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
   const span = spanOf(node);
   const words = namedChildren(node).filter((child) => typeNodes.has(child.type));
   const specifier = words.find((word) => word.childForFieldName('body') !== null);
-  const type = specifier
-    ? readTypeSpecifier(specifier, context)
-    : typeNamed(words.map((word) => word.text).join(' '), context.widths, context.types);
+  const type = words.some(({ type: sort }) => sort === 'placeholder_type_specifier')
+    ? typeOfFirstValue(node, context)
+    : specifier
+      ? readTypeSpecifier(specifier, context)
+      : typeNamed(words.map((word) => word.text).join(' '), context.widths, context.types);
   const storage = {
     isStatic: words.some((word) => word.text === 'static'),
     isConstant: words.some((word) => word.text === 'const' || word.text === 'constexpr'),
@@ -75,6 +80,20 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
     return { node: 'empty', span };
   }
   return { node: 'once', flag: context.globals.take('', BOOL).address, stores, span };
+}
+
+/** `auto x = 5;`: the type of what is put into it first; `undefined` where nothing is. */
+function typeOfFirstValue(node: SyntaxNode, context: Context): CType | undefined {
+  const value = namedChildren(node)
+    .find(({ type }) => type === 'init_declarator')
+    ?.childForFieldName('value');
+  if (!value) return undefined;
+  // What is wrong with it is told when it is read as the value.
+  const before = context.problems.length;
+  const { type } = readExpression(value, context);
+  const isRead = context.problems.length === before;
+  context.problems.length = before;
+  return isRead && isScalar(type) ? type : isScalar(type) ? integer(context.widths.intBits, true) : undefined;
 }
 
 /**
@@ -317,6 +336,7 @@ function declare(
     );
     return undefined;
   }
+  reportTaken(node, context);
   const cells = cellsOf(refers ? pointerTo(type) : type);
   if (context.globals.cells + context.frame.cells + cells > MOST_CELLS) {
     context.unsupported(
@@ -342,6 +362,34 @@ function declare(
   context.scope.declare(variable);
   context.variables.push(variable);
   return variable;
+}
+
+/** Declares the name that a loop over an array gives to each of its values, and puts the value there. */
+export function declareEach(loop: SyntaxNode, element: Found, context: Context): readonly Expression[] {
+  const signs = loop.childForFieldName('declarator')!;
+  const typeNode = loop.childForFieldName('type')!;
+  const base =
+    typeNode.type === 'placeholder_type_specifier'
+      ? element.type
+      : typeNamed(typeNode.text, context.widths, context.types);
+  const declared = base && readDeclarator(signs, base, context);
+  if (!declared) {
+    context.unsupported(`“${signs.text}” in a loop over an array`, signs);
+    return [];
+  }
+  const storage = { isStatic: false, isConstant: false, isVolatile: false };
+  const variable = declare(declared, storage, context, { clock: 'unfollowed' });
+  if (!variable) return [];
+  const span = spanOf(signs);
+  if (declared.refers) {
+    const type = pointerTo(element.type);
+    const value: Expression = { node: 'address', place: element.place, type, span, clock: 'fixed' };
+    return [storeTo(variable.place, type, value, declared.name)];
+  }
+  const value = loadOf(signs, element.place, element.type);
+  return isScalar(declared.type)
+    ? [storeTo(variable.place, declared.type, convert(value, declared.type, context), declared.name)]
+    : [copied(signs, { place: variable.place, type: declared.type, constant: false }, value, context)];
 }
 
 /** Declares a parameter of the function that is being read. */

@@ -56,6 +56,7 @@ function readKind(node: SyntaxNode, context: Context): Expression {
     case 'false':
       return constant(node, node.type === 'true' ? 1 : 0, BOOL);
     case 'identifier':
+    case 'qualified_identifier':
       return readName(node, context);
     case 'subscript_expression':
     case 'field_expression': {
@@ -96,7 +97,7 @@ function readKind(node: SyntaxNode, context: Context): Expression {
 
 /** What a name stands for: a variable, a constant, a `#define`. */
 export function readName(node: SyntaxNode, context: Context): Expression {
-  const name = node.text;
+  const name = node.text.replace(/\s/g, '');
   const variable = context.scope.find(name);
   if (variable) {
     if (variable.known !== undefined) return constant(node, variable.known, variable.type as ScalarType);
@@ -265,8 +266,26 @@ function readStep(node: SyntaxNode, context: Context): Expression {
   };
 }
 
+/** Signs that may be written as words. */
+const asSigns: Readonly<Record<string, string>> = {
+  and: '&&',
+  or: '||',
+  not: '!',
+  not_eq: '!=',
+  bitand: '&',
+  bitor: '|',
+  xor: '^',
+  compl: '~',
+};
+
+/** The sign of an expression, however it is written. */
+export const signOf = (node: SyntaxNode): string => {
+  const written = node.childForFieldName('operator')?.text ?? '';
+  return asSigns[written] ?? written;
+};
+
 function readUnary(node: SyntaxNode, context: Context): Expression {
-  const operator = node.childForFieldName('operator')?.text;
+  const operator = signOf(node);
   const operand = number(readExpression(node.childForFieldName('argument')!, context), context);
   const type = promoted(scalar(operand), context.widths);
   const base = { span: spanOf(node), clock: unfollowedUnlessFixed(operand) };
@@ -286,7 +305,7 @@ const comparisons: ReadonlySet<string> = new Set(['<', '<=', '>', '>=', '==', '!
 const arithmetic: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%', '<<', '>>', '&', '|', '^']);
 
 function readBinary(node: SyntaxNode, context: Context): Expression {
-  const operator = node.childForFieldName('operator')!.text;
+  const operator = signOf(node);
   const [first, second] = ['left', 'right'].map((side) =>
     readExpression(node.childForFieldName(side)!, context),
   ) as [Expression, Expression];

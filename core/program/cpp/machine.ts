@@ -19,7 +19,12 @@ const STACK_CELLS = 8192;
 const PIN_CHANGE_ENABLE = 1 << 5;
 
 /** A machine with the flat memory that programs of this language have: globals, then the frames of functions. */
+/** Cells of the memory that survives a reset, as on the eight-bit boards. */
+const PERMANENT_CELLS = 1024;
+
 export class CppMachine extends Machine {
+  /** A few cells that a reset leaves as they are; empty ones hold 255. */
+  readonly permanent = new Uint8Array(PERMANENT_CELLS).fill(255);
   readonly cells: Float64Array;
   /** First cell of the running function's frame, and the first free one. */
   frame = 0;

@@ -138,10 +138,24 @@ function readMacroDefinition(node: SyntaxNode, context: Context): void {
 /** A header brings the class of its name along; one that nobody needs does no harm. */
 function readInclude(node: SyntaxNode, context: Context): void {
   const path = node.childForFieldName('path')?.text ?? '';
-  const name = /^[<"]([\w.]+)\.h[>"]$/.exec(path)?.[1] ?? '';
+  const name = /^[<"]([\w./]+)\.h[>"]$/.exec(path)?.[1] ?? '';
   const type = libraryClasses.get(name);
+  context.headers.add(name);
   if (type) context.types.set(name, type);
-  else if (!['stdint', 'math', 'string', 'stdlib', 'ctype', 'Wire', 'avr/io', 'avr/interrupt'].includes(name))
+  else if (
+    ![
+      'stdint',
+      'math',
+      'string',
+      'stdlib',
+      'ctype',
+      'Wire',
+      'EEPROM',
+      'avr/pgmspace',
+      'avr/io',
+      'avr/interrupt',
+    ].includes(name)
+  )
     context.strangeHeaders.push(node);
 }
 
@@ -248,7 +262,8 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
       context.unsupported(`the parameter “${parameter.text}”`, parameter);
       return undefined;
     }
-    parameters.push({ name: declared.name.text, type, refers });
+    const preset = parameter.childForFieldName('default_value');
+    parameters.push({ name: declared.name.text, type, refers, ...(preset ? { preset } : {}) });
   }
   const name = nameNode.text;
   const earlier = context.functions.get(name);

@@ -2,12 +2,14 @@ import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
 import { emptyBody } from './empty-body';
-import { readDeclaration } from './declarations';
+import { declareEach, readDeclaration } from './declarations';
 import { convert } from './conversions';
-import { readExpression } from './expressions';
+import { readExpression, signOf } from './expressions';
+import { readPlace } from './places';
 import { copied } from './pointers';
 import type { Expression, Statement } from './tree';
 import { readTypeSpecifier } from './type-specifiers';
+import { BOOL, cellsOf, integer } from './types';
 
 const empty = (node: SyntaxNode): Statement => ({ node: 'empty', span: spanOf(node) });
 
@@ -37,6 +39,8 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       return readLoop(node, 'do', context);
     case 'for_statement':
       return context.scoped(() => readLoop(node, 'for', context));
+    case 'for_range_loop':
+      return context.scoped(() => readRange(node, context));
     case 'switch_statement':
       return readSwitch(node, context);
     case 'return_statement':
@@ -124,7 +128,7 @@ export function readCondition(node: SyntaxNode, context: Context): Expression {
 
 /** Assignments that stand where something is asked. */
 function assignmentsIn(node: SyntaxNode): readonly SyntaxNode[] {
-  const operator = node.childForFieldName('operator')?.text;
+  const operator = signOf(node);
   if (node.type === 'assignment_expression') return operator === '=' ? [node] : [];
   const isAsked =
     node.type === 'condition_clause' ||
@@ -183,6 +187,58 @@ function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Conte
   const body = readStatement(node.childForFieldName('body')!, context);
   context.loopDepth -= 1;
   return { node: 'loop', kind, start, condition, step, body, span: spanOf(node) };
+}
+
+/** `for (int pin : pins)`: the same as counting through the array, each of its values under that name in turn. */
+function readRange(node: SyntaxNode, context: Context): Statement {
+  const span = spanOf(node);
+  const right = node.childForFieldName('right')!;
+  const listed = readPlace(right, context, readExpression);
+  if (!listed) return empty(node);
+  if (listed.type.kind !== 'array') {
+    context.unsupported(`a loop over “${right.text}”, which is no array,`, right);
+    return empty(node);
+  }
+  const { of, length } = listed.type;
+  const type = integer(context.widths.intBits, true);
+  const at = context.frame.take('', type);
+  const base = { type, span, clock: 'fixed' as const };
+  const index: Expression = { ...base, node: 'load', place: at };
+  const number = (value: number): Expression => ({ ...base, node: 'constant', value });
+  const element = {
+    ...listed,
+    place: { ...listed.place, steps: [...listed.place.steps, { index, length, cells: cellsOf(of) }] },
+    type: of,
+  };
+  context.loopDepth += 1;
+  const taken = declareEach(node, element, context);
+  const body = readStatement(node.childForFieldName('body')!, context);
+  context.loopDepth -= 1;
+  return {
+    node: 'loop',
+    kind: 'for',
+    start: { node: 'expression', expression: { ...base, node: 'store', place: at, value: number(0) }, span },
+    condition: {
+      ...base,
+      node: 'compare',
+      operator: '<',
+      operandType: type,
+      left: index,
+      right: number(length),
+      type: BOOL,
+    },
+    step: {
+      ...base,
+      node: 'update',
+      place: at,
+      operator: '+',
+      operationType: type,
+      value: number(1),
+      result: 'after',
+    },
+    body: { node: 'block', statements: [{ node: 'initialize', stores: taken, span }, body], span },
+    span,
+  };
 }
 
 function readSwitch(node: SyntaxNode, context: Context): Statement {

@@ -3,7 +3,7 @@ import type { Context } from './context';
 import { readDeclarator } from './declarators';
 import { readExpression } from './expressions';
 import { MOST_CELLS } from './scope';
-import { cellsOf, integer, typeNamed, type CType, type Field } from './types';
+import { cellsOf, integer, isScalar, typeNamed, type CType, type Field } from './types';
 
 /** Reads a struct, an enumeration or a typedef, and makes its name known. */
 export function readTypeSpecifier(node: SyntaxNode, context: Context): CType | undefined {
@@ -62,8 +62,12 @@ function readStruct(node: SyntaxNode, context: Context): CType | undefined {
 function readEnumeration(node: SyntaxNode, context: Context): CType | undefined {
   const name = node.childForFieldName('name')?.text ?? '';
   const body = node.childForFieldName('body');
-  const type = integer(context.widths.intBits, true);
+  const isClosed = /^enum\s+(?:class|struct)\b/.test(node.text);
+  const base = node.childForFieldName('base');
+  const type =
+    (base && typeNamed(base.text, context.widths, context.types)) ?? integer(context.widths.intBits, true);
   if (!body) return context.types.get(name);
+  if (!isScalar(type)) return undefined;
   let next = 0;
   for (const child of namedChildren(body)) {
     const nameNode = child.childForFieldName('name');
@@ -74,16 +78,19 @@ function readEnumeration(node: SyntaxNode, context: Context): CType | undefined 
       continue;
     }
     if (value?.node === 'constant') next = value.value;
-    context.scope.declare({
-      name: nameNode.text,
-      type,
-      constant: true,
-      place: { area: 'global', address: 0, steps: [], name: nameNode.text },
-      span: spanOf(nameNode),
-      clock: 'fixed',
-      loopDepth: 0,
-      known: next,
-    });
+    // Names of an `enum class` are reached by their type alone, those of others in both ways.
+    const qualified = name === '' ? [] : [`${name}::${nameNode.text}`];
+    for (const known of isClosed ? qualified : [nameNode.text, ...qualified])
+      context.scope.declare({
+        name: known,
+        type,
+        constant: true,
+        place: { area: 'global', address: 0, steps: [], name: known },
+        span: spanOf(nameNode),
+        clock: 'fixed',
+        loopDepth: 0,
+        known: next,
+      });
     next += 1;
   }
   if (name !== '') context.types.set(name, type);

@@ -35,6 +35,10 @@ export const boardFunctions: LibraryTable = (widths) => {
     clock: perSecond === 1e3 ? ('millis' as const) : ('micros' as const),
   });
   return {
+    // The program stops here, and every pin stays as it is.
+    exit: define([parameter('a number', int)], VOID, 0, (_, { machine }) =>
+      machine.wait(Number.POSITIVE_INFINITY),
+    ),
     pinMode: define(
       [pin, parameter('the direction', byte)],
       VOID,

@@ -2,9 +2,11 @@ import type { BoardProfile } from '../../../boards';
 import { BOOL, FLOAT, integer, type ScalarType, type TypeWidths } from '../types';
 import { boardFunctions, LSBFIRST, MSBFIRST } from './board';
 import type { LibraryFunction } from './function';
+import { formattedFunctions } from './formatted';
 import { letterFunctions } from './letters';
 import { moduleFunctions } from './modules';
 import { numberFunctions } from './numbers';
+import { permanentFunctions } from './permanent';
 import { serialFunctions } from './serial';
 import { stringFunctions } from './strings';
 
@@ -23,6 +25,8 @@ export function libraryFunctions(widths: TypeWidths): ReadonlyMap<string, Librar
       boardFunctions,
       numberFunctions,
       letterFunctions,
+      formattedFunctions,
+      permanentFunctions,
       serialFunctions,
       stringFunctions,
       moduleFunctions,

@@ -29,7 +29,8 @@ export function compareTexts(one: string, other: string): number {
   return (one.charCodeAt(at) || 0) - (other.charCodeAt(at) || 0);
 }
 
-function putText(machine: CppMachine, address: number, text: string): void {
+/** Puts a text into memory with a zero behind it. */
+export function putText(machine: CppMachine, address: number, text: string): void {
   for (let at = 0; at < text.length; at += 1)
     machine.write(machine.within(address + at), asChar(text.charCodeAt(at)));
   machine.write(machine.within(address + text.length), 0);
