@@ -158,6 +158,11 @@ export class Context extends ProblemLog {
     return place.address;
   }
 
+  /** Says nothing of a name from here on: why it is not known is told already. */
+  silence(name: string): void {
+    if (!this.unknown.has(name)) this.unknown.set(name, []);
+  }
+
   /** Reports a name that is not known; each name once, with a repair of all its uses. */
   reportUnknown(name: string, node: SyntaxNode, use: NameUse): void {
     const earlier = this.unknown.get(name);
@@ -178,7 +183,7 @@ export class Context extends ProblemLog {
     const known: Readonly<Record<NameUse, readonly string[]>> = {
       value: values,
       function: functions,
-      type: [...typeWords],
+      type: [...typeWords, ...this.types.keys()],
       object: ['Serial'],
     };
     const all = Object.values(known).flat();

@@ -12,6 +12,7 @@ import { findPlace, loadOf, type Found } from './places';
 import { copied } from './pointers';
 import { MOST_CELLS, type Variable } from './scope';
 import type { ClockForm, Expression, Place, Statement } from './tree';
+import { twoWords } from './slips';
 import { reportTaken } from './taken-names';
 import { readTypeSpecifier } from './type-specifiers';
 import {
@@ -32,6 +33,9 @@ interface Storage {
   readonly isConstant: boolean;
   readonly isVolatile: boolean;
 }
+
+/** Kinds of nodes that are whole types by themselves. */
+const SIZED: ReadonlySet<string> = new Set(['primitive_type', 'sized_type_specifier']);
 
 /** Kinds of nodes that stand before the declared names. */
 const typeNodes: ReadonlySet<string> = new Set([
@@ -61,10 +65,19 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
     isVolatile: words.some((word) => word.text === 'volatile'),
   };
   if (!type) {
-    const unknown = words.find((word) => word.type === 'type_identifier');
-    if (unknown && libraryClasses.has(unknown.text)) reportNoHeader(unknown, context);
+    // `unsigned long last` is one piece to the grammar.
+    const unknown = words
+      .flatMap((word) => [word, ...namedChildren(word)])
+      .find(({ type: sort }) => sort === 'type_identifier');
+    const isBehindType = unknown !== undefined && words.some(({ type: sort }) => SIZED.has(sort));
+    const rest = namedChildren(node).find((child) => !words.includes(child));
+    if (unknown && isBehindType && rest) {
+      const second = { text: namedIn(rest), column: spanOf(rest).column };
+      context.report(twoWords({ text: unknown.text, ...spanOf(unknown) }, second));
+    } else if (unknown && libraryClasses.has(unknown.text)) reportNoHeader(unknown, context);
     else if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
     else context.unsupported(`“${words.map((word) => word.text).join(' ')}” as a type`, node);
+    for (const child of namedChildren(node)) if (!words.includes(child)) context.silence(namedIn(child));
     return { node: 'empty', span };
   }
   const stores = namedChildren(node)
@@ -400,4 +413,10 @@ export function declareParameter(
 ): Variable | undefined {
   const storage = { isStatic: false, isConstant: false, isVolatile: false };
   return declare({ name, type, refers }, storage, context, { clock: refers ? 'unfollowed' : 'fixed' });
+}
+
+/** The name that a declarator declares, inside of its signs and before its first value. */
+function namedIn(node: SyntaxNode): string {
+  const inner = node.childForFieldName('declarator') ?? null;
+  return inner ? namedIn(inner) : node.text;
 }

@@ -9,6 +9,7 @@ import { habitsOf } from './habits';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
 import { missing } from '../syntax-wording';
+import { voidMissing } from './slips';
 import { declareParameter, readDeclaration } from './declarations';
 import { readDeclarator } from './declarators';
 import { readBlock } from './statements';
@@ -208,6 +209,12 @@ function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context
     return;
   }
   const shown = node.text.split('\n')[0]!.slice(0, 40);
+  const named = node.type === 'class_specifier' ? node.childForFieldName('name') : null;
+  if (named) {
+    context.silence(named.text);
+    context.unsupported(`a class of its own, ${named.text},`, node);
+    return;
+  }
   if (node.type !== 'expression_statement') {
     context.unsupported(`“${shown}” outside of a function`, node);
     return;
@@ -238,6 +245,10 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
   }
   if (declarator?.type === 'function_declarator' && nameNode?.text === 'ISR' && !typeNode)
     return readRoutineHead(node, declarator, context);
+  if (declarator?.type === 'function_declarator' && nameNode?.type === 'identifier' && !typeNode) {
+    context.report(voidMissing(spanOf(nameNode), nameNode.text));
+    return undefined;
+  }
   if (declarator?.type !== 'function_declarator' || nameNode?.type !== 'identifier' || !typeNode) {
     context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
     return undefined;

@@ -3,6 +3,7 @@ import { spanOf, type SyntaxNode } from '../syntax';
 import { cutOffBody, emptyBodyThatStops } from './empty-body';
 import { typeWords } from './types';
 import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
+import { bareCall, commaMissing, nameInTwo, oneSlash, splitName } from './slips';
 import type { TokenList } from './tokens';
 import type { Token } from '../token';
 
@@ -213,6 +214,8 @@ class Scan {
       const token = this.tokens[index]!;
       const before = this.tokens[index - 1];
       const inside = open.at(-1);
+      const comment = this.halfComment(index);
+      if (comment) return [comment];
       if (before && this.juxtaposed(index)) {
         const problem = this.betweenOperands(index, inside);
         if (problem) return [problem];
@@ -362,11 +365,13 @@ class Scan {
   private declares(index: number): boolean {
     let start = this.statementStart(index);
     while (qualifiers.has(this.tokens[start]!.text) && start < index) start += 1;
-    const behind = this.tokens[index + 2]?.text;
+    const behind = this.tokens[index + 2];
+    // The name of a class begins with a capital; its object's line may lack the semicolon.
+    const isObject = /^[A-Z][a-z]/.test(this.tokens[index]!.text) && behind?.startsLine === true;
     return (
       start === index &&
       this.tokens[index + 1]!.line === this.tokens[index]!.line &&
-      ['=', ';', '(', '[', ','].includes(behind ?? '')
+      (['=', ';', '(', '[', ','].includes(behind?.text ?? '') || isObject)
     );
   }
 
@@ -378,30 +383,43 @@ class Scan {
     const token = this.tokens[index]!;
     if (inside?.isFor)
       return missing('syntax-semicolon', before, ';', 'The three parts of a for are divided by semicolons.');
+    const split = splitName(before, token);
+    if (split) return split;
     if (!inside) {
       const start = this.statementStart(index - 1);
       const called = this.tokens[start];
+      const own = nameInTwo(this.tokens, start, index) ?? bareCall(this.tokens, start, index);
+      if (own) return own;
+      if (this.inInitializer[index] && this.standsInList(index)) return commaMissing(before, token, 'braces');
       if (start === index - 1 && called?.kind === 'word' && !token.startsLine && this.laterUnopened(index))
         return missing('syntax-paren', called, '(', 'What a function is given goes in parentheses.');
       return missing('syntax-semicolon', before, ';', 'Every instruction ends with one.');
     }
     if (token.startsLine || token.text === '}') return this.unclosedParenthesis(inside.text, index);
-    return refusal(
-      'syntax-other',
-      { line: before.line, column: before.endColumn },
-      `Line ${before.line}: something is missing between “${before.text}” and “${token.text}”, most likely a comma.`,
-      [
-        `What separates the values in the parentheses in line ${before.line}?`,
-        `Look between “${before.text}” and “${token.text}” in line ${before.line}.`,
-        `Write a comma after “${before.text}” in line ${before.line}.`,
-      ],
-      textRepair(`Write a comma after “${before.text}” in line ${before.line}.`, {
-        line: before.line,
-        column: before.endColumn,
-        length: 0,
-        by: ',',
-      }),
-    );
+    return commaMissing(before, token, 'parentheses');
+  }
+
+  /** Whether a token stands between the braces of a list of first values, with a value before it. */
+  private standsInList(index: number): boolean {
+    if (this.tokens[index]!.kind === 'punctuation') return false;
+    for (let at = index - 1, depth = 0; at >= 0; at -= 1) {
+      const { text } = this.tokens[at]!;
+      if (text === '}') depth += 1;
+      else if (text === '{') {
+        if (depth === 0) return ['=', ']', '{', ','].includes(this.tokens[at - 1]?.text ?? '');
+        depth -= 1;
+      } else if (text === ';') return false;
+    }
+    return false;
+  }
+
+  /** `/ the lamp`: a comment that begins with one slash. */
+  private halfComment(index: number): ProgramProblem | undefined {
+    const token = this.tokens[index]!;
+    const before = this.tokens[index - 1]?.text ?? ';';
+    const next = this.tokens[index + 1];
+    const begins = token.text === '/' && token.startsLine && [';', '{', '}'].includes(before);
+    return begins && next?.line === token.line ? oneSlash(token) : undefined;
   }
 
   private laterUnopened(index: number): boolean {

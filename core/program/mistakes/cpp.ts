@@ -5,6 +5,7 @@ const inLoop = (body: string): string =>
 /** Mistakes of C++ by the code that has to be found; `marked.ts` says what the marks mean. */
 export const cppMistakes: MistakeTable = {
   'syntax-semicolon': [
+    '#include <Servo.h>\nServo valve|\nvoid setup() { valve.attach(9); }\nvoid loop() { }\n',
     'void setup() { }\nvoid loop()[[;]] {\n  delay(5);\n}\n',
     'struct Signal {\n  int key;\n}|\nSignal mast;\nvoid setup() { }\nvoid loop() { }\n',
     inLoop('  digitalWrite(LAMP, HIGH)|\n  delay(500);'),
@@ -28,6 +29,8 @@ export const cppMistakes: MistakeTable = {
     '#define LAMP 13[[;]]\nvoid setup() { pinMode(LAMP, OUTPUT); }\nvoid loop() { }\n',
   ],
   'syntax-paren': [
+    inLoop('  delay| 500;'),
+    inLoop('  delayMicroseconds| 50;\n  delay(5);'),
     inLoop('  digitalWrite(LAMP, HIGH|;'),
     inLoop('  digitalWrite(LAMP, HIGH)[[)]];'),
     inLoop('  delay| 500);'),
@@ -69,6 +72,17 @@ export const cppMistakes: MistakeTable = {
     inLoop('  char c = [[‘]]x’;'),
   ],
   'syntax-other': [
+    'int angles[] = {20| 90, 160};\nvoid setup() { }\nvoid loop() { }\n',
+    'byte rows[2][2] = {{1, 2}, {3| 4}};\nvoid setup() { }\nvoid loop() { }\n',
+    'int my| lamp = 13;\nvoid setup() { }\nvoid loop() { }\n',
+    'const unsigned long last| press = 0;\nvoid setup() { }\nvoid loop() { }\n',
+    'void setup() {\n  pinMode(2, INPUT| PULLUP);\n}\nvoid loop() { }\n',
+    inLoop('  digitalWrite(LED| BUILTIN, HIGH);'),
+    '|/ the lamp\nint lamp = 13;\nvoid setup() { }\nvoid loop() { }\n',
+    inLoop('  count++;\n  |/ and a pause\n  delay(5);'),
+    '|setup() {\n}\nvoid loop() { }\n',
+    'void setup() { }\n|loop() {\n  delay(5);\n}\n',
+    '|class Lamp { public: int pin; };\nLamp lamp;\nvoid setup() { lamp.pin = 3; }\nvoid loop() { }\n',
     inLoop('  digitalWrite(LAMP| HIGH);'),
     inLoop('  delay(max(3| 4));'),
     inLoop('[[\u00a0]]delay(5);'),
@@ -83,6 +97,7 @@ export const cppMistakes: MistakeTable = {
     inLoop('  ｄelay(500);'.replace('ｄ', '[[ｄ]]')),
   ],
   'name-case': [
+    '#include <Servo.h>\n[[servo]] valve;\nvoid setup() { valve.attach(9); }\nvoid loop() { }\n',
     inLoop('  [[digitalwrite]](LAMP, HIGH);'),
     inLoop('  [[DigitalWrite]](LAMP, HIGH);'),
     inLoop('  digitalWrite([[lamp]], HIGH);'),
@@ -112,6 +127,11 @@ export const cppMistakes: MistakeTable = {
     inLoop('  for (int i = 0; i < 3; i++) { }\n  delay([[i]]);'),
   ],
   'name-redeclared': [
+    'int [[delay]] = 300;\nvoid setup() { }\nvoid loop() { delay(delay); }\n',
+    'int [[switch]] = 2;\nvoid setup() { }\nvoid loop() { }\n',
+    'int [[HIGH]] = 1;\nvoid setup() { }\nvoid loop() { }\n',
+    inLoop('  int class = 3;').replace('class', '[[class]]'),
+    inLoop('  int delay = 300;\n  [[delay]](delay);'),
     'int a = 1;\nint [[a]] = 2;\nvoid setup() { }\nvoid loop() { }\n',
     'void setup() { }\nvoid loop() { }\nvoid [[setup]]() { }\n',
     inLoop('  int x = 1;\n  int [[x]] = 2;'),

@@ -1,0 +1,145 @@
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { Token } from '../token';
+import { typeWords } from './types';
+
+/** Names of the board that have a line between their words, which is forgotten or left as a space. */
+const JOINED: ReadonlySet<string> = new Set(['INPUT_PULLUP', 'LED_BUILTIN']);
+
+/** `INPUT PULLUP`: one name of the board in two words. */
+export function splitName(before: Token, token: Token): ProgramProblem | undefined {
+  const whole = `${before.text}_${token.text}`;
+  if (!JOINED.has(whole) || before.line !== token.line) return undefined;
+  const { line } = before;
+  return refusal(
+    'syntax-other',
+    { line, column: before.endColumn },
+    `Line ${line}: “${before.text} ${token.text}” is one name, and a name has no space in it. It is written ${whole}.`,
+    [
+      `How is ${whole} written in an example?`,
+      `Between ${before.text} and ${token.text} in line ${line} there is a space.`,
+      `Write ${whole} in line ${line}.`,
+    ],
+    textRepair(`Write ${whole} in line ${line}.`, {
+      line,
+      column: before.endColumn,
+      length: token.column - before.endColumn,
+      by: '_',
+    }),
+  );
+}
+
+/** `int my lamp = 13;`: a name of two words; `start` is the first token of the statement. */
+export function nameInTwo(
+  tokens: readonly Token[],
+  start: number,
+  index: number,
+): ProgramProblem | undefined {
+  const [type, first, second, behind] = [tokens[start], tokens[index - 1], tokens[index], tokens[index + 1]];
+  const isDeclared = type && typeWords.has(type.text) && start < index - 1 && first?.line === second?.line;
+  if (!isDeclared || first?.kind !== 'word' || second?.kind !== 'word') return undefined;
+  if (typeWords.has(first.text) || !['=', ';', '['].includes(behind?.text ?? '')) return undefined;
+  return twoWords(first, second);
+}
+
+/** A name that is written in two words. */
+export function twoWords(
+  first: Pick<Token, 'text' | 'line' | 'endColumn'>,
+  second: Pick<Token, 'text' | 'column'>,
+): ProgramProblem {
+  const { line } = first;
+  const name = `${first.text}_${second.text}`;
+  return refusal(
+    'syntax-other',
+    { line, column: first.endColumn },
+    `Line ${line}: “${first.text} ${second.text}” is meant as one name, and a name has no space in it.`,
+    [
+      `How many words may a name have?`,
+      `In line ${line} there is a space between ${first.text} and ${second.text}.`,
+      `Write ${name} in line ${line}, and wherever else it stands.`,
+    ],
+    textRepair(`Write ${name} in line ${line}.`, {
+      line,
+      column: first.endColumn,
+      length: second.column - first.endColumn,
+      by: '_',
+    }),
+  );
+}
+
+/** `delay 500;`: what a function is given without its parentheses; `start` is the first token of the statement. */
+export function bareCall(tokens: readonly Token[], start: number, index: number): ProgramProblem | undefined {
+  const [called, given, behind] = [tokens[start], tokens[index], tokens[index + 1]];
+  if (start !== index - 1 || called?.kind !== 'word' || given?.kind === 'punctuation' || !given)
+    return undefined;
+  const isOne = behind?.text === ';' && called.line === given.line && given.kind === 'number';
+  if (!isOne || typeWords.has(called.text)) return undefined;
+  const { line } = called;
+  const text = `${called.text}(${given.text})`;
+  return refusal(
+    'syntax-paren',
+    { line, column: called.endColumn },
+    `Line ${line}: the parentheses around ${given.text} are missing. What a function is given goes in parentheses.`,
+    [
+      `How are other functions called in the program?`,
+      `In line ${line} ${given.text} stands behind ${called.text} without parentheses.`,
+      `Write ${text}; in line ${line}.`,
+    ],
+    textRepair(`Write ${text} in line ${line}.`, {
+      line,
+      column: called.endColumn,
+      length: given.endColumn - called.endColumn,
+      by: `(${given.text})`,
+    }),
+  );
+}
+
+/** Two values side by side in a list or in a call. */
+export const commaMissing = (
+  before: Token,
+  token: Token,
+  between: 'braces' | 'parentheses',
+): ProgramProblem =>
+  refusal(
+    'syntax-other',
+    { line: before.line, column: before.endColumn },
+    `Line ${before.line}: something is missing between “${before.text}” and “${token.text}”, most likely a comma.`,
+    [
+      `What separates the values in the ${between} in line ${before.line}?`,
+      `Look between “${before.text}” and “${token.text}” in line ${before.line}.`,
+      `Write a comma after “${before.text}” in line ${before.line}.`,
+    ],
+    textRepair(`Write a comma after “${before.text}” in line ${before.line}.`, {
+      line: before.line,
+      column: before.endColumn,
+      length: 0,
+      by: ',',
+    }),
+  );
+
+/** A comment that begins with one slash. */
+export const oneSlash = ({ line, column }: Token): ProgramProblem =>
+  refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line} begins with one slash. A comment begins with two.`,
+    [
+      `How does a comment begin?`,
+      `There is only one slash at the beginning of line ${line}.`,
+      `Write // at the beginning of line ${line}.`,
+    ],
+    textRepair(`Write // at the beginning of line ${line}.`, { line, column, length: 0, by: '/' }),
+  );
+
+/** `setup() {`: a function without the word that says what it gives. */
+export const voidMissing = ({ line, column }: Pick<Token, 'line' | 'column'>, name: string): ProgramProblem =>
+  refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: the word void is missing before ${name}. It says that ${name} gives nothing back.`,
+    [
+      `With which word does the head of a function begin?`,
+      `In line ${line} nothing stands before ${name}.`,
+      `Write void before ${name} in line ${line}.`,
+    ],
+    textRepair(`Write void before ${name} in line ${line}.`, { line, column, length: 0, by: 'void ' }),
+  );
