@@ -71,6 +71,10 @@ const DEEPEST = 400;
 export const MOST_EXPANSIONS = 1000;
 export const LONGEST_TEXT = 4000;
 
+/** Registers of eight-bit chips, and their bits, that programs set instead of calling the library. */
+const REGISTER =
+  /^(?:(?:DDR|PORT|PIN)[A-L]|P[A-L][0-7]|TCCR\d[ABC]?|TCNT\d|OCR\d[ABC]?|ICR\d|TIMSK\d?|TIFR\d?|ADC[HLW]?|ADCSR[AB]|ADMUX|EICRA|EIMSK|PCICR|PCMSK\d|SREG|UCSR\d[ABC]|UBRR\d[HL]?|UDR\d|WDTCSR|WGM\d\d|CS\d\d|COM\d[AB]\d|OCIE\d[AB]|TOIE\d|PCIE\d|PCINT\d+|ADEN|ADSC|ADPS\d|REFS\d|INT\d)$/;
+
 /** What is known while a program is resolved: names, types, and the problems found so far. */
 export class Context extends ProblemLog {
   private readonly unknown = new Map<string, Span[]>();
@@ -100,6 +104,8 @@ export class Context extends ProblemLog {
   readonly initial: Expression[] = [];
   private readonly texts = new Map<string, number>();
   private expansions = 0;
+  /** Whether the program was told that registers are not followed. */
+  private setsRegisters = false;
   scope = new Scope();
   /** Frame of the function being resolved. */
   frame: Layout;
@@ -165,6 +171,12 @@ export class Context extends ProblemLog {
 
   /** Reports a name that is not known; each name once, with a repair of all its uses. */
   reportUnknown(name: string, node: SyntaxNode, use: NameUse): void {
+    if (REGISTER.test(name)) {
+      // One of them stands for all: a program that sets one sets several.
+      if (!this.setsRegisters) this.unsupported(`${name}, a register of the chip itself,`, node);
+      this.setsRegisters = true;
+      return;
+    }
     const earlier = this.unknown.get(name);
     if (earlier) {
       earlier.push(spanOf(node));

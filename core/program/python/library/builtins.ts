@@ -150,6 +150,8 @@ const bases: readonly (readonly [string, number, string])[] = [
 
 /** What every program knows without an import. */
 export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
+  // What a program that is run, and not imported by another, is called.
+  ['__name__', '__main__'],
   make('print', ({ values, named }, runner) => {
     const between = named.get('sep');
     const end = named.get('end');
