@@ -19,6 +19,8 @@ function observe(
     pins: new Map(),
     leds: new Map(),
     ownLights: new Map(),
+    turns: new Map(),
+    pulls: new Map(),
     sounds: new Map(),
     angles: new Map(),
     pictures: new Map(),

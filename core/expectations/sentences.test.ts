@@ -52,6 +52,13 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'buzzer tone': record({ buzzer: partName, tone: positive(9000), ...windowed }),
   'buzzer is': record({ buzzer: partName, is: switched, ...windowed }),
   servo: record({ servo: partName, angle: decimal(180), ...windowed }),
+  motor: record({
+    motor: partName,
+    turns: fc.constantFrom('forwards', 'backwards', 'no'),
+    speed: sometimes(decimal(1)),
+    ...windowed,
+  }),
+  relay: record({ relay: partName, is: switched, ...windowed }),
   display: record({
     display: partName,
     text: fc.array(text(40), { minLength: 1, maxLength: 4 }),
@@ -110,6 +117,10 @@ describe('an expectation', () => {
     ['D1 then D2 then D1.red', { order: ['D1', 'D2', 'D1.red'] }],
     ['Z1 sounds with 440 Hz', { buzzer: 'Z1', tone: 440 }],
     ['M1 stands at 90', { servo: 'M1', angle: 90 }],
+    ['M1 turns from 2 s', { motor: 'M1', turns: 'forwards', from: 2 }],
+    ['M1 runs backwards at 50% of its speed', { motor: 'M1', turns: 'backwards', speed: 0.5 }],
+    ['M1 stands still until 1 s', { motor: 'M1', turns: 'no', to: 1 }],
+    ['K1 pulls in from 1 s to 2 s', { relay: 'K1', is: 'on', from: 1, to: 2 }],
     ['prints "tide"', { serial: 'contains', text: 'tide' }],
     ["prints 'it''s'", undefined],
   ])('is read as people say it: %s', (line, expectation) => {

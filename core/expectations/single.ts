@@ -8,12 +8,14 @@ import { flashes } from './flashes';
 import { neverTogether } from './never-together';
 import { order } from './order';
 import { picture } from './picture';
+import { pulled } from './pulled';
 import { response } from './response';
 import { rhythm } from './rhythm';
 import { serial } from './serial';
 import { falls, rises } from './slope';
 import { sound, tone } from './sound';
 import { steady } from './steady';
+import { turning } from './turning';
 
 /**
  * Every sort of expectation that leaves nothing to chance. The first that has something to say of an LED says it, and
@@ -33,6 +35,8 @@ export const singleDefinitions = [
   tone,
   sound,
   angle,
+  turning,
+  pulled,
   display,
   picture,
   serial,

@@ -47,6 +47,8 @@ function partSignals(trace: Trace): readonly Signal[] {
     ...signals(lightsOf(trace), ({ currentMa }) => brightnessAt(currentMa)),
     ...signals(heard, ({ hertz }) => hertz),
     ...signals(trace.angles, ({ degrees }) => degrees),
+    ...signals(trace.turns, ({ speed }) => speed),
+    ...signals(trace.pulls, ({ isPulled }) => (isPulled ? 1 : 0)),
     ...signals(trace.pictures, ({ rows }) => rows.map((row) => row.toString(16).padStart(2, '0')).join(' ')),
     ...signals(trace.texts, ({ lines }) => lines.map((line) => line.trimEnd()).join('\n')),
   ];

@@ -59,6 +59,23 @@ describe('a circuit without a board', () => {
     });
   });
 
+  test('may switch a motor by hand, until its sparks reach something that they destroy', () => {
+    const fan = named('fan');
+    expect(check(fan, referenceBuild(fan, grammars), grammars)).toMatchObject({
+      verdict: 'as-drawn',
+      findings: [],
+    });
+    const withLed = said(
+      fan,
+      (rows) => `${rows}D9,led,red,anode,B1.b4
+D9,led,red,cathode,B1.b9
+R9,resistor,330,1,B1.d9
+R9,resistor,330,2,B1.a-9
+`,
+    );
+    expect(withLed.findings.map(({ code }) => code)).toContain('inductive-no-diode');
+  });
+
   test('needs no board named, and none among its parts', () => {
     const nameless = { ...lamp.data, board: undefined };
     expect(exerciseFrom(nameless)).toMatchObject({ ok: true, value: { board: { id: 'none' } } });

@@ -456,6 +456,8 @@ export class BoardHost implements ProgramHost {
       ownLights: this.watch.ownLights,
       sounds: this.watch.sounds,
       angles: this.watch.angles,
+      turns: this.watch.turns,
+      pulls: this.watch.pulls,
       pictures: this.modules.pictures,
       texts: this.modules.texts,
       serial: this.serial.printed,

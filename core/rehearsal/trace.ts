@@ -29,6 +29,18 @@ export interface AngleChange {
   readonly degrees: number;
 }
 
+/** How fast a motor turns from a moment on, as a share of its speed at its rated volts; below 0 backwards. */
+export interface TurnChange {
+  readonly at: number;
+  readonly speed: number;
+}
+
+/** Whether a relay has pulled in, from a moment on. */
+export interface PullChange {
+  readonly at: number;
+  readonly isPulled: boolean;
+}
+
 /** What an LED panel shows from a moment on: a byte a row, its highest bit the LED on the left. */
 export interface PictureChange {
   readonly at: number;
@@ -78,6 +90,8 @@ export interface Trace {
   readonly ownLights: ReadonlyMap<string, readonly CurrentChange[]>;
   readonly sounds: ReadonlyMap<Ref, readonly SoundChange[]>;
   readonly angles: ReadonlyMap<Ref, readonly AngleChange[]>;
+  readonly turns: ReadonlyMap<Ref, readonly TurnChange[]>;
+  readonly pulls: ReadonlyMap<Ref, readonly PullChange[]>;
   readonly pictures: ReadonlyMap<Ref, readonly PictureChange[]>;
   readonly texts: ReadonlyMap<Ref, readonly TextChange[]>;
   readonly serial: readonly { readonly at: number; readonly text: string }[];
@@ -123,8 +137,8 @@ export interface Trace {
 
 /** The lights to look at: the LEDs of the circuit, and on a bare board, where nothing else is seen or heard, its own. */
 export const lightsOf = ({ leds, ownLights, ...others }: Trace): Trace['leds'] => {
-  const { sounds, angles, pictures, texts } = others;
-  const isBare = [leds, sounds, angles, pictures, texts].every(({ size }) => size === 0);
+  const { sounds, angles, turns, pulls, pictures, texts } = others;
+  const isBare = [leds, sounds, angles, turns, pulls, pictures, texts].every(({ size }) => size === 0);
   return isBare ? ownLights : leds;
 };
 

@@ -1,9 +1,9 @@
 import type { LegName, Ref } from '../brand';
 import { effort } from '../effort';
-import { kindOf, roleOfLeg, type LegPair } from '../parts';
+import { AT_REST, kindOf, roleOfLeg, type LegPair } from '../parts';
 import type { PlacedPart } from '../wiring/wiring';
 import type { LiveCircuit } from './live-circuit';
-import type { AngleChange, CurrentChange, SoundChange } from './trace';
+import type { AngleChange, CurrentChange, PullChange, SoundChange, TurnChange } from './trace';
 
 /** Difference of two currents, in mA, that is the solver's rather than the circuit's. */
 const NO_CHANGE_MA = 1e-6;
@@ -13,6 +13,10 @@ const OWN_PITCH_HERTZ = 2300;
 const SOUNDS_FROM_MA = 1;
 /** Change of current that moves the disc of a passive buzzer so that it can be heard, in mA. */
 const HEARD_FROM_MA = 0.3;
+
+/** Share of its rated volts from which a motor overcomes its friction, and what is the same speed to an eye. */
+const TURNS_FROM = 0.15;
+const SAME_SPEED = 0.01;
 
 /** A servo moves from this supply on, in V. */
 const SERVO_FROM_VOLTS = 3.5;
@@ -58,8 +62,12 @@ export class Watch {
   readonly ownLights = new Map<string, CurrentChange[]>();
   readonly sounds = new Map<Ref, SoundChange[]>();
   readonly angles = new Map<Ref, AngleChange[]>();
+  readonly turns = new Map<Ref, TurnChange[]>();
+  readonly pulls = new Map<Ref, PullChange[]>();
   private readonly pitches = new Map<Ref, 'own' | 'given'>();
   private readonly servos: readonly Servo[];
+  private readonly motors: readonly PlacedPart[];
+  private readonly relays: readonly PlacedPart[];
   /** Since when a servo's signal is high, for pulses that the program makes step by step. */
   private readonly highSince = new Map<Ref, number>();
 
@@ -71,6 +79,10 @@ export class Watch {
     }
     this.servos = circuit.partsWhere(({ observed }) => observed === 'angle').map(servoOf);
     for (const { part } of this.servos) this.angles.set(part.ref, []);
+    this.motors = circuit.partsWhere(({ observed }) => observed === 'turning');
+    this.relays = circuit.partsWhere(({ observed }) => observed === 'click');
+    for (const { ref } of this.motors) this.turns.set(ref, [{ at: 0, speed: 0 }]);
+    for (const { ref } of this.relays) this.pulls.set(ref, [{ at: 0, isPulled: false }]);
     this.record(0);
   }
 
@@ -87,6 +99,8 @@ export class Watch {
         changes.push({ at, currentMa, hertz });
     }
     for (const servo of this.servos) this.recordServo(servo, at);
+    for (const motor of this.motors) this.recordMotor(motor, at);
+    for (const relay of this.relays) this.recordRelay(relay, at);
   }
 
   private recordOwnLights(at: number): void {
@@ -103,6 +117,22 @@ export class Watch {
       return Math.abs(one! - other!) >= HEARD_FROM_MA;
     });
     return heard?.hertz ?? 0;
+  }
+
+  private recordMotor(motor: PlacedPart, at: number): void {
+    const { plus, minus } = kindOf(motor.kind).powerLegs!;
+    const share = (this.live.voltsBetween(motor, plus, minus) ?? 0) / motor.value.amount!;
+    const speed = Math.abs(share) < TURNS_FROM ? 0 : share;
+    const changes = this.turns.get(motor.ref)!;
+    if (Math.abs(changes.at(-1)!.speed - speed) > SAME_SPEED) changes.push({ at, speed });
+  }
+
+  private recordRelay(relay: PlacedPart, at: number): void {
+    const { react, powerLegs } = kindOf(relay.kind);
+    const volts = (leg: LegName): number => this.live.voltsBetween(relay, leg, powerLegs!.minus) ?? 0;
+    const isPulled = react?.(volts, AT_REST).pulled ?? false;
+    const changes = this.pulls.get(relay.ref)!;
+    if (changes.at(-1)!.isPulled !== isPulled) changes.push({ at, isPulled });
   }
 
   private recordServo({ part, signal, plus, minus }: Servo, at: number): void {

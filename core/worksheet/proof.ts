@@ -70,7 +70,31 @@ export function timelineOf({ name, for: seconds, stimuli }: Scenario, trace: Tra
       label: `${Math.round(degrees)}°`,
     })),
   }));
-  return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...leds, ...sounds, ...angles] };
+  const turns = [...trace.turns].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'turned',
+    marks: lasting(changes, until).flatMap(({ at, to, speed }) =>
+      speed === 0
+        ? []
+        : [
+            {
+              from: at,
+              to,
+              strength: 'full',
+              label: `${speed < 0 ? '−' : ''}${Math.round(Math.abs(speed) * 100)} %`,
+            },
+          ],
+    ),
+  }));
+  const pulls = [...trace.pulls].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'turned',
+    marks: lasting(changes, until).flatMap(({ at, to, isPulled }) =>
+      isPulled ? [{ from: at, to, strength: 'full', label: 'pulled in' }] : [],
+    ),
+  }));
+  const seen = [...leds, ...sounds, ...angles, ...turns, ...pulls];
+  return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...seen] };
 }
 
 /** Changes with the moment at which the next one comes. */

@@ -1,5 +1,5 @@
 import { socketsOf } from '../places';
-import { logicSupply } from '../../boards';
+import { isBoard, logicSupply } from '../../boards';
 import { prepareBench } from '../../electrics/bench';
 import { solveBench } from '../../electrics/bench-point';
 import { quantity, type Observation } from '../../findings/finding';
@@ -114,12 +114,25 @@ export const inductiveNoDiode: WiringRule = (built) =>
       ];
     });
 
-/** Whether a transistor, a contact or a pin switches what is on a node. */
-const isSwitched = ({ circuit }: Built, node: NodeId): boolean =>
-  circuit.signalsAt(node).length > 0 ||
-  circuit
+/** Whether a transistor, a pin, or a contact whose sparks reach something that they destroy, switches a node. */
+const isSwitched = (built: Built, node: NodeId): boolean =>
+  built.circuit.signalsAt(node).length > 0 ||
+  built.circuit
     .partsAt(node)
-    .some((part) => isContact(part) || part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'control'));
+    .some(
+      (part) =>
+        (isContact(part) && hasSemiconductor(built)) ||
+        part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'control'),
+    );
+
+/** Whether there is a junction or a chip that a coil's voltage can reach: a bare contact only sparks. */
+const hasSemiconductor = ({ board, circuit }: Built): boolean =>
+  isBoard(board) ||
+  circuit.parts.some(({ kind, value }) =>
+    kindOf(kind)
+      .elements(value, AT_REST)
+      .some(({ type }) => type === 'junction' || type === 'transistor' || type === 'output'),
+  );
 
 /** Whether a diode lies across two nodes, blocking in normal use. */
 const hasDiode = (built: Built, high: NodeId, low: NodeId): boolean =>

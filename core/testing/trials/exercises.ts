@@ -312,6 +312,45 @@ while True:
       },
     ],
   },
+  {
+    id: 'fan',
+    board: 'none',
+    lines: ['4x1.5V battery', 'button', 'motor from S1'],
+    program: '',
+    scenarios: [
+      {
+        name: 'a breath of air',
+        lasts: 5,
+        done: ['press S1 at 1 s for 2 s'],
+        seen: ['M1 stands still until 0.9 s', 'M1 turns from 1.1 s to 2.9 s', 'M1 stands still from 3.1 s'],
+      },
+    ],
+  },
+  {
+    id: 'pump',
+    board: 'learner-5v',
+    lines: ['relay on 7', 'button on 2, pull-up'],
+    program: `const int PUMP = 7;
+const int BUTTON = 2;
+
+void setup() {
+  pinMode(PUMP, OUTPUT);
+  pinMode(BUTTON, INPUT_PULLUP);
+}
+
+void loop() {
+  digitalWrite(PUMP, !digitalRead(BUTTON));
+}
+`,
+    scenarios: [
+      {
+        name: 'held',
+        lasts: 4,
+        done: ['press S1 at 1 s for 2 s'],
+        seen: ['K1 is let go until 0.9 s', 'K1 is pulled in from 1.1 s to 2.9 s', 'K1 is let go from 3.1 s'],
+      },
+    ],
+  },
 ];
 
 function right<Value>(result: Result<Value>, what: string): Value {
