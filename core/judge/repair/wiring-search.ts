@@ -28,8 +28,8 @@ const ONCE_MORE = 0.3;
 
 /**
  * The cheapest changes that make a build's wiring the circuit of `target`; `undefined` when none are found that come
- * to less than `most`. Every
- * change brings the wiring nearer, so that slips which have nothing to do with each other are mended one by one.
+ * to less than `most`. Every change brings the wiring nearer, so that slips which have nothing to do with each other
+ * are mended one by one; only where none does, one that leads aside is gone on from.
  */
 export function wayTo(
   target: Target,
@@ -43,6 +43,7 @@ export function wayTo(
   let best: Step | undefined;
   for (let length = 1; length <= LONGEST && beam.length > 0; length += 1) {
     const next: Step[] = [];
+    const aside: Step[] = [];
     for (const step of beam)
       for (const candidate of candidatesFor(target, step.build.wiring, given)) {
         const cost = step.cost + candidate.cost + (step === start ? 0 : ONCE_MORE);
@@ -50,13 +51,14 @@ export function wayTo(
         const made = candidate.apply(step.build);
         if (!made) continue;
         const distance = target.distance(made.wiring);
-        if (distance >= step.distance) continue;
+        if (distance > step.distance + 1) continue;
         const reached: Step = { candidates: [...step.candidates, candidate], build: made, cost, distance };
         if (distance === 0) best = reached;
-        else next.push(reached);
+        else (distance < step.distance ? next : aside).push(reached);
       }
     if (best && (best.cost <= PLAIN || length >= 2)) break;
-    beam = nearest(next);
+    // Two ends that are wrong on the same strip are no nearer when one of them has left it.
+    beam = nearest(next.length > 0 || best ? next : aside);
   }
   return best;
 }
