@@ -1,3 +1,4 @@
+import { partsOfExpectation } from '../expectations';
 import type { Finding } from '../findings/finding';
 import { isProgram, isWiring } from '../findings/order';
 import { rowOf } from '../findings/table';
@@ -25,13 +26,27 @@ export function rightAlready(
   const causes = findings.filter(({ cause }) => cause);
   if (hasPassed(verdict) || causes.some(({ code }) => rowOf(code).isHazard)) return [];
   const wiring = rightWiring(examination, findings, causes);
-  const seen = scenarios
-    .flatMap(({ expectations }) => expectations)
-    // What is dark or silent is so in a build that does nothing at all, too.
-    .filter(({ passed, observed }) => passed && !/^(?:dark|silent) all the time|^never/.test(observed))
-    .slice(0, MOST_SEEN)
-    .map(({ expected }) => `${capital(expected)}.`);
-  return [...wiring, ...rightProgram(exercise, program, causes), ...seen];
+  return [...wiring, ...rightProgram(exercise, program, causes), ...rightSeen(exercise, scenarios)];
+}
+
+/** What is seen as it should be, of parts that show nothing else than they should. */
+function rightSeen(exercise: Exercise, scenarios: Examination['scenarios']): readonly string[] {
+  const seen = scenarios.flatMap(({ expectations }, scenario) =>
+    expectations.map((result, index) => {
+      const asked = exercise.data.scenarios[scenario]?.expect[index];
+      return { ...result, parts: asked ? partsOfExpectation(asked) : [] };
+    }),
+  );
+  // An LED that is always lit is lit, too, while it should be.
+  const off = new Set(seen.flatMap(({ passed, parts }) => (passed ? [] : parts)));
+  return (
+    seen
+      .filter(({ passed, parts }) => passed && !parts.some((part) => off.has(part)))
+      // What is dark or silent is so in a build that does nothing at all, too.
+      .filter(({ observed }) => !/^(?:dark|silent) all the time|^never/.test(observed))
+      .slice(0, MOST_SEEN)
+      .map(({ expected }) => `${capital(expected)}.`)
+  );
 }
 
 function rightWiring(

@@ -31,6 +31,16 @@ describe('what is right already', () => {
     expect(right.join(' ')).not.toContain('D2');
   });
 
+  test('is nothing of a part that shows something else at another time', () => {
+    const { exercise: bell } = courseExercises.find(({ name }) => name === 'night-bell')!;
+    const always = bell.data.program.replace(/void loop[^]*/, 'void loop() { digitalWrite(13, HIGH); }');
+    const { right, scenarios } = check(bell, buildFor(bell, bell.reference, always, grammars), grammars);
+    expect(
+      scenarios[0]!.expectations.some(({ passed, expected }) => passed && expected.startsWith('D1')),
+    ).toBe(true);
+    expect(right.join(' ')).not.toContain('D1 is on');
+  });
+
   test('is nothing of a build that is in danger, nothing of one that works, and not what a dead one shows as well', () => {
     expect(rightIn((table) => `${table}W9,wire,red,1,U1.5V\nW9,wire,red,2,B1.a-9\n`)).toEqual([]);
     expect(rightIn(asDrawn)).toEqual([]);

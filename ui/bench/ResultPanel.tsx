@@ -54,7 +54,7 @@ function Outcome({ report: given }: { readonly report: Report }) {
   const canApply = edits.some((edit) => !('replace' in edit));
   return (
     <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
-      {level < 3 && report.right.length > 0 && (
+      {level < 2 && report.right.length > 0 && (
         <p className="col-start-2 mb-2 text-bench text-soft">
           <span className="font-semibold">Right already:</span> {report.right.join(' ')}
         </p>

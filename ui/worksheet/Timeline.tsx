@@ -32,16 +32,15 @@ export function Timeline({ timeline }: { readonly timeline: ScenarioTimeline }) 
         </div>
       ))}
       <div className="flex gap-3">
-        <span className="w-14 shrink-0" />
+        <span className="w-14 shrink-0 text-note text-soft">seconds</span>
         <div className="mono relative h-5 flex-1 text-note text-soft" aria-hidden="true">
           {ticks.map((second) => (
             <span
               key={second}
-              className={`absolute whitespace-nowrap ${second === ticks.at(-1) ? '-translate-x-full' : '-translate-x-1/2'}`}
+              className="absolute -translate-x-1/2 whitespace-nowrap"
               style={{ left: share(second) }}
             >
               {second}
-              {second === ticks.at(-1) ? ' s' : ''}
             </span>
           ))}
         </div>
