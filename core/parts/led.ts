@@ -22,7 +22,7 @@ export const led = defineKind({
   body: 'dome',
   sign: 'led',
   codeWords: ['led'],
-  hazards: ['An LED without its resistor can be destroyed, and so can a pin that drives it.'],
+  hazards: ['An LED without its resistor can be destroyed, and so can whatever drives it.'],
   preparation: 'Spread the legs by one row. Do not cut them: the longer one is the mark.',
   pretest: 'Hold it to a 3 V coin cell for a moment, long leg to plus: it lights up.',
   readValue(text) {
