@@ -25,7 +25,7 @@ export function notSupported(
       `Line ${place.line}: ${what} is not supported here, so this program cannot be judged.`,
       [
         `Can the program do without ${what} in line ${place.line}?`,
-        `This tool does not run ${what}; the board itself may.`,
+        `This tool does not run ${what.replace(/,$/, '')}; the board itself may.`,
         `Show your program to your instructor, or write line ${place.line} with what was taught so far.`,
       ],
     ),

@@ -233,6 +233,27 @@ describe('what a compiler refuses of pointers, structs and texts', () => {
     expect(problems[0]).toMatchObject({ code, line });
     expect(problems[0]!.message).toContain(words);
   });
+
+  test.each([
+    ['class Lamp { public: int pin; };\nLamp lamp; int all = lamp.pin;', 'cpp'],
+    ['template <typename T> T larger(T a, T b) { return a > b ? a : b; }\nint most = larger(1, 2);', 'cpp'],
+    ['void show(int a) { }\nvoid show(float a) { }', 'cpp'],
+    ['void one() { }\nvoid (*steps[])() = {one, one};', 'cpp'],
+    [
+      'class Lamp:\n    def __init__(self):\n        self.lit = False\nlamp = Lamp()\nprint(lamp.lit)\n',
+      'python',
+    ],
+    ['def count(*all):\n    return len(all)\nprint(count(1, 2))\n', 'python'],
+    [
+      'def outer():\n    n = 0\n    def inner():\n        nonlocal n\n        n += 1\n    inner()\n',
+      'python',
+    ],
+    ['seen = {1, 2}\nseen.add(3)\n', 'python'],
+  ] as const)('takes no name in what is not supported for a misspelling: %s', (source, language) => {
+    const text = language === 'cpp' ? `${source}\n${setup}${loop}` : source;
+    const { problems } = compileProgram(text, board, grammars, language);
+    expect(problems).toMatchObject([{ unsupported: true }]);
+  });
 });
 
 const setup = 'void setup() {\n  pinMode(13, OUTPUT);\n}\n';

@@ -27,6 +27,13 @@ void loop() { delay(800); Serial.print(count); Serial.print(' '); }`;
     expect(printedBy(runOn({ rows: BUTTON, source: counting('FALLING'), stimuli: presses }))).toBe('2 3 ');
   });
 
+  test('may run a function without a name', () => {
+    const source = counting('FALLING')
+      .replace('void counted() { count++; }', '')
+      .replace('counted', '[] () { count++; }');
+    expect(printedBy(runOn({ rows: BUTTON, source, stimuli: presses }))).toBe('2 3 ');
+  });
+
   test('comes at both edges when it is asked for a change', () => {
     expect(printedBy(runOn({ rows: BUTTON, source: counting('CHANGE'), stimuli: presses }))).toBe('4 6 ');
   });

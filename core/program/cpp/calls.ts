@@ -3,6 +3,7 @@ import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { unreadable, type Context, type FunctionSignature } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readMacro } from './definitions';
+import { isPlainLambda, nameOfLambda } from './lambdas';
 import { changesText, type LibraryFunction } from './library';
 import { nearest } from '../names';
 import { describe, findPlace, loadOf, readPlace, type ReadExpression } from './places';
@@ -329,9 +330,14 @@ export function readBuiltin(
 
 /** The number of a function of the program that is handed over to be called later. */
 function routineNamed(node: SyntaxNode, context: Context): Expression {
-  const signature = context.functions.get(node.text);
+  if (node.type === 'lambda_expression' && !isPlainLambda(node)) {
+    context.unsupported(describe(node), node);
+    return unreadable(node);
+  }
+  const isNameless = node.type === 'lambda_expression';
+  const signature = context.functions.get(isNameless ? nameOfLambda(node) : node.text);
   const int = integer(context.widths.intBits, true);
-  if (node.type === 'identifier' && signature && signature.parameters.length === 0) {
+  if ((node.type === 'identifier' || isNameless) && signature && signature.parameters.length === 0) {
     context.routines.add(signature.name);
     return { node: 'constant', value: signature.index, type: int, span: spanOf(node), clock: 'fixed' };
   }

@@ -1,30 +1,29 @@
 import type { BoardProfile } from '../../boards';
 import type { ProgramMemory } from './machine';
 import { inOrder, refusal, textRepair, type ProgramProblem } from '../problem';
-import { namedChildren, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
+import { namedChildren, nodesIn, spanOf, type ParseWith, type SyntaxNode } from '../syntax';
 import { Context, type FunctionSignature } from './context';
 import { cutOffBody } from './empty-body';
 import { cutOffIn, strangeIn } from './explained-names';
 import { habitsOf } from './habits';
+import { isPlainLambda, nameOfLambda } from './lambdas';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
 import { missing } from '../syntax-wording';
+import { withoutUnreadNames } from '../unread';
 import { voidMissing } from './slips';
 import { declareParameter, readDeclaration } from './declarations';
 import { readDeclarator } from './declarators';
 import { readBlock } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
-import { readTypeSpecifier } from './type-specifiers';
-import { integer, pointerTo, typeNamed, VOID } from './types';
+import { readTypeSpecifier, typeNodes } from './type-specifiers';
+import { integer, pointerTo, sameType, typeNamed, VOID } from './types';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
   readonly tree?: ProgramTree;
   readonly problems: readonly ProgramProblem[];
 }
-
-/** What names a type without declaring a variable. */
-const typeNodes: ReadonlySet<string> = new Set(['struct_specifier', 'enum_specifier', 'type_definition']);
 
 /** Bytes that a call takes on the stack besides its variables: return address and saved registers. */
 const CALL_BYTES = 8;
@@ -45,6 +44,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       if (signature) definitions.push({ node, signature });
     }
   }
+  for (const node of lambdasIn(root)) definitions.push({ node, signature: namelessSignature(node, context) });
   // A head that could not be read may be the very one that would be missed.
   const headsAreRead = context.finish().length === 0;
   const globals: Statement[] = [];
@@ -53,9 +53,15 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       if (!isPrototype(node, context)) globals.push(readDeclaration(node, context));
     } else if (
       !typeNodes.has(node.type) &&
-      !['preproc_def', 'preproc_function_def', 'function_definition', 'preproc_include', ';'].includes(
-        node.type,
-      )
+      ![
+        'preproc_def',
+        'preproc_function_def',
+        'function_definition',
+        'preproc_include',
+        // What must hold is for the compiler alone.
+        'static_assert_declaration',
+        ';',
+      ].includes(node.type)
     )
       reportOutside(node, top[index - 1], context);
   }
@@ -68,7 +74,8 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
     context.report(missingEntry('setup', 'runs once at the start', context));
   if (!loop && headsAreRead && !isCutOff) context.report(missingEntry('loop', 'repeats for ever', context));
   const initial: Statement = { node: 'initialize', stores: context.initial, span: spanOf(root) };
-  const problems = cutOffIn(strangeIn(context.finish(), context), context);
+  const told = withoutUnreadNames(context.finish(), root, context.unread);
+  const problems = cutOffIn(strangeIn(told, context), context);
   if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
   const tree: ProgramTree = {
     functions,
@@ -215,7 +222,9 @@ function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context
     context.unsupported(`a class of its own, ${named.text},`, node);
     return;
   }
-  if (node.type !== 'expression_statement') {
+  // The grammar takes a table of functions, `void (*steps[])() = {open, close};`, for a product.
+  const [, first = ''] = /^(\w+)\s*\(\s*\*/.exec(node.text) ?? [];
+  if (node.type !== 'expression_statement' || typeNamed(first, context.widths, context.types)) {
     context.unsupported(`“${shown}” outside of a function`, node);
     return;
   }
@@ -279,6 +288,14 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
   const name = nameNode.text;
   const earlier = context.functions.get(name);
   const span = spanOf(nameNode);
+  const takesOthers =
+    earlier &&
+    (earlier.parameters.length !== parameters.length ||
+      parameters.some(({ type }, index) => !sameType(type, earlier.parameters[index]!.type)));
+  if (takesOthers) {
+    context.unsupported(`a second ${name} that takes other values`, node);
+    return undefined;
+  }
   if (earlier) {
     context.report(
       refusal(
@@ -301,6 +318,26 @@ function readSignature(node: SyntaxNode, context: Context): FunctionSignature | 
     parameters,
     span,
     ...(result.kind === 'struct' ? { resultPlace: context.globals.take(name, result) } : {}),
+  };
+  context.functions.set(name, signature);
+  return signature;
+}
+
+/** Functions without a name that are written where they are handed over: `[]() { count++; }`. */
+function lambdasIn(root: SyntaxNode): readonly SyntaxNode[] {
+  // Most programs have none, and the walk through the parser's tree is dear.
+  if (!/\[\s*\]\s*[({]/.test(root.text)) return [];
+  return [...nodesIn(root)].filter(isPlainLambda);
+}
+
+function namelessSignature(node: SyntaxNode, context: Context): FunctionSignature {
+  const name = nameOfLambda(node);
+  const signature: FunctionSignature = {
+    index: context.functions.size,
+    name,
+    result: VOID,
+    parameters: [],
+    span: spanOf(node),
   };
   context.functions.set(name, signature);
   return signature;
@@ -340,9 +377,8 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   context.loopDepth = 0;
   context.reassigned = assignedNames(bodyNode, context);
   return context.scoped(() => {
-    const parameterNodes = namedChildren(
-      node.childForFieldName('declarator')!.childForFieldName('parameters')!,
-    );
+    const list = node.childForFieldName('declarator')?.childForFieldName('parameters');
+    const parameterNodes = list ? namedChildren(list) : [];
     const parameters = signature.parameters.map((parameter, index) => {
       const name = nameOf(parameterNodes[index]!.childForFieldName('declarator')!);
       const declared = declareParameter(name, parameter, context);

@@ -52,9 +52,11 @@ function readKind(node: SyntaxNode, context: Context): Statement {
     case 'struct_specifier':
     case 'enum_specifier':
     case 'type_definition':
+    case 'alias_declaration':
       readTypeSpecifier(node, context);
       return { node: 'empty', span };
     case ';':
+    case 'static_assert_declaration':
       return { node: 'empty', span };
   }
   context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}”`, node);

@@ -5,7 +5,15 @@ import { readExpression } from './expressions';
 import { MOST_CELLS } from './scope';
 import { cellsOf, integer, isScalar, typeNamed, type CType, type Field } from './types';
 
-/** Reads a struct, an enumeration or a typedef, and makes its name known. */
+/** What names a type without declaring a variable. */
+export const typeNodes: ReadonlySet<string> = new Set([
+  'struct_specifier',
+  'enum_specifier',
+  'type_definition',
+  'alias_declaration',
+]);
+
+/** Reads a struct, an enumeration, a typedef or its newer form, and makes its name known. */
 export function readTypeSpecifier(node: SyntaxNode, context: Context): CType | undefined {
   switch (node.type) {
     case 'struct_specifier':
@@ -21,6 +29,13 @@ export function readTypeSpecifier(node: SyntaxNode, context: Context): CType | u
       if (declared) context.types.set(declared.name.text, declared.type);
       else context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}”`, node);
       return declared?.type;
+    }
+    case 'alias_declaration': {
+      const name = node.childForFieldName('name')!.text;
+      const type = typeNamed(node.childForFieldName('type')!.text, context.widths, context.types);
+      if (type) context.types.set(name, type);
+      else context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}”`, node);
+      return type;
     }
     default:
       return undefined;

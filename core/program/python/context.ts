@@ -73,6 +73,8 @@ export class Context extends ProblemLog {
     const name = node.text;
     const known = owner ? [...owner.members.keys()] : [...this.attributes];
     if (owner ? owner.members.has(name) : this.attributes.has(name)) return;
+    // What is not read may have made a thing with attributes of its own.
+    if (!owner && this.unread.length > 0) return;
     const span = spanOf(node);
     const other = known.find((candidate) => candidate.toLowerCase() === name.toLowerCase());
     const near = other ?? nearest(name, known);

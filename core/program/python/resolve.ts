@@ -5,6 +5,7 @@ import { Context } from './context';
 import { habitsOf } from './habits';
 import { assignedNames } from './scopes';
 import { importsOf, readBlock } from './statements';
+import { withoutUnreadNames } from '../unread';
 import type { PythonTree } from './tree';
 
 export interface ResolvedPython {
@@ -19,7 +20,7 @@ export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPy
   context.globals.all.push(...assignedNames(namedChildren(root)).all, ...globalsOfFunctions(root));
   for (const [name, value] of importsOf(root, context)) context.imported.set(name, value);
   const body = readBlock(root, context);
-  const problems = context.finish();
+  const problems = withoutUnreadNames(context.finish(), root, context.unread);
   if (problems.some(({ stopsCompiler }) => stopsCompiler)) return { problems };
   const tree: PythonTree = { globals: context.globals.all, functions: context.functions, body };
   return { tree, problems: inOrder([...problems, ...habitsOf(tree)]) };
