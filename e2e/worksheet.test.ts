@@ -196,6 +196,12 @@ describe('an exercise is said', () => {
       await learner.page.getByLabel(label, { exact: true }).fill(place);
     await learner.page.getByRole('button', { name: 'Check' }).click();
     await learner.page.getByText('It works, and it is the circuit from the exercise.').waitFor();
+    await learner.page.getByRole('button', { name: 'Say what you saw, and hand in' }).click();
+    await learner.page.getByText('It did what it should').click();
+    await learner.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+    await learner.page.getByRole('link', { name: 'See the report' }).click();
+    await learner.page.getByRole('img', { name: 'As it was built' }).waitFor();
+    expect(await learner.page.getByText(/program/i).count()).toBe(0);
     await learner.context.close();
   });
 

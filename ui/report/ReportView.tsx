@@ -14,10 +14,12 @@ interface ReportViewProps {
   readonly report: Report;
   readonly wiring: string;
   readonly program: string;
+  /** Whether the exercise has a program at all. */
+  readonly asksForProgram: boolean;
 }
 
 /** A hand-in judged: verdict, causes with their repair, what followed from them, and what was seen. */
-export function ReportView({ report: given, wiring, program }: ReportViewProps) {
+export function ReportView({ report: given, wiring, program, asksForProgram }: ReportViewProps) {
   const report = useTold(given);
   const causes = report.findings.filter((finding) => finding.cause);
   const others = report.findings.filter((finding) => !finding.cause);
@@ -96,15 +98,19 @@ export function ReportView({ report: given, wiring, program }: ReportViewProps) 
       </div>
       <div className="p-5">
         {drawing && <BenchFigure drawing={drawing} title="As it was built" className="w-full" />}
-        <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
-        {program.trim() === '' ? (
-          <p>No program was handed in.</p>
-        ) : (
-          <ProgramListing
-            label="The program that was handed in"
-            source={program}
-            marked={causes.flatMap((finding) => finding.line ?? [])}
-          />
+        {(asksForProgram || program.trim() !== '') && (
+          <>
+            <h2 className="mt-4 mb-1 border-t border-ink pt-3 text-lead">The program</h2>
+            {program.trim() === '' ? (
+              <p>No program was handed in.</p>
+            ) : (
+              <ProgramListing
+                label="The program that was handed in"
+                source={program}
+                marked={causes.flatMap((finding) => finding.line ?? [])}
+              />
+            )}
+          </>
         )}
       </div>
     </div>

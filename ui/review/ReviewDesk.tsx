@@ -198,7 +198,8 @@ function OpenDetail({
   const cause = shown.report.findings.find((finding) => finding.cause);
   const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
   const programFirst = isAboutProgram(shown);
-  const programs = <ComparedPrograms submission={shown} referenceProgram={referenceProgram} />;
+  const hasProgram = referenceProgram.trim() !== '' || shown.program.trim() !== '';
+  const programs = hasProgram && <ComparedPrograms submission={shown} referenceProgram={referenceProgram} />;
   const benches = <ComparedBenches submission={shown} referenceLayout={referenceLayout} />;
   return (
     <article className="px-6 py-5">
@@ -247,7 +248,7 @@ function OpenDetail({
           </ul>
         </section>
       </div>
-      <div className="mt-6 border-t border-rule">{programFirst ? benches : programs}</div>
+      {hasProgram && <div className="mt-6 border-t border-rule">{programFirst ? benches : programs}</div>}
     </article>
   );
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { asksForProgram } from '@/core/formats/exercise';
 import { database } from '@/server/database/connection';
 import { findPublication } from '@/server/exercises/publications';
 import { can } from '@/server/permissions';
@@ -50,7 +51,12 @@ export default async function ReportPage({ params }: { readonly params: Promise<
     >
       {submission.report ? (
         <Words choice={publication.rules.words}>
-          <ReportView report={submission.report} wiring={submission.wiring} program={submission.program} />
+          <ReportView
+            report={submission.report}
+            wiring={submission.wiring}
+            program={submission.program}
+            asksForProgram={asksForProgram(publication.exercise)}
+          />
         </Words>
       ) : (
         <BeingJudged submissionId={submission.id} first={submission.waiting} />
