@@ -1,7 +1,7 @@
 import type { Ref } from '../brand';
 import type { Observation } from '../findings/finding';
 import type { SeenInterval } from '../rehearsal/seen';
-import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
+import { lastBy, observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import type { Stimulus } from '../stimuli';
 import type { Wiring } from '../wiring/wiring';
 
@@ -62,3 +62,22 @@ export const windowOf = (
   expectation.from ?? 0,
   Math.min(expectation.to ?? trace.seconds, observedSeconds(trace)),
 ];
+
+/** Seconds that armatures and rotors take to follow: what is over sooner is not seen of them. */
+const FOLLOWS_IN = 0.02;
+
+/** What lasts of a thing that moves, within a window and from its beginning on, seconds. */
+export function movesIn<Change extends { readonly at: number }>(
+  changes: readonly Change[],
+  [from, to]: readonly [number, number],
+): readonly Change[] {
+  const first = lastBy(changes, from);
+  const all = [
+    ...(first ? [{ ...first, at: from }] : []),
+    ...changes.filter(({ at }) => at > from + 1e-9 && at < to - 1e-9),
+  ];
+  const lasting = all.filter(({ at }, index) => (all[index + 1]?.at ?? to) - at >= FOLLOWS_IN);
+  return (lasting.length > 0 ? lasting : all).map((change, index) =>
+    index === 0 ? { ...change, at: from } : change,
+  );
+}

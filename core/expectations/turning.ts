@@ -1,13 +1,14 @@
 import { z } from 'zod';
+import type { Ref } from '../brand';
 import { quantity } from '../findings/finding';
-import { lastBy, type TurnChange } from '../rehearsal/trace';
+import type { TurnChange } from '../rehearsal/trace';
 import { seconds } from '../units';
 import { partTextOf } from '../wiring/words';
-import { sentence, type Slot } from '../words/sentence';
+import { sentence } from '../words/sentence';
 import { nameSlot, percentSlot, wordSlot } from '../words/slots';
 import { capital } from '../words/words';
 import { refSchema, rounded, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
-import { absent, failedWith, passed, windowOf, type Observed } from './outcome';
+import { absent, failedWith, movesIn, passed, windowOf, type Observed } from './outcome';
 
 /** Share of its full speed by which a motor may be off unnoticed. */
 const SPEED_TOLERANCE = 0.15;
@@ -21,13 +22,6 @@ const schema = z.strictObject({
 });
 type Turning = z.infer<typeof schema>;
 
-const speedSlot: Slot<number> = {
-  write: (share) => percentSlot.write(share),
-  pattern: `${percentSlot.pattern}`,
-  read: (text) => percentSlot.read(text),
-  closed: true,
-};
-
 /** A motor turns all the time, which way, and how fast of its full speed. */
 export const turning: ExpectationDefinition<Turning> = {
   keys: ['motor'],
@@ -39,7 +33,7 @@ export const turning: ExpectationDefinition<Turning> = {
       backwards: ['turns backwards', 'runs backwards'],
       no: ['stands still', 'does not turn'],
     }),
-    speed: speedSlot,
+    speed: percentSlot,
     ...windowSlots,
   }),
   example: 'M1 turns',
@@ -48,8 +42,7 @@ export const turning: ExpectationDefinition<Turning> = {
     const ref = observed.builtRef(expectation.motor);
     const changes = ref === undefined ? undefined : observed.trace.turns.get(ref);
     if (ref === undefined || !changes) return absent(expectation.motor);
-    const [from, to] = windowOf(expectation, observed.trace);
-    const stretches = stretchesIn(changes, from, to);
+    const stretches = movesIn(changes, windowOf(expectation, observed.trace));
     const found = [...new Set(stretches.map(speedText))].slice(0, 4).join(', then ');
     const tolerance = expectation.tolerance ?? SPEED_TOLERANCE;
     const isRight = ({ speed }: TurnChange): boolean => {
@@ -65,7 +58,7 @@ export const turning: ExpectationDefinition<Turning> = {
   describe: ({ trace, windows }) =>
     windows.flatMap(({ from, to }) =>
       [...trace.turns].flatMap(([motor, changes]): Turning[] => {
-        const [first, ...more] = stretchesIn(changes, from, to);
+        const [first, ...more] = movesIn(changes, [from, to]);
         if (!first || more.length > 0) return [];
         if (first.speed === 0) return [{ motor, turns: 'no', from, to }];
         const turns = first.speed > 0 ? 'forwards' : 'backwards';
@@ -74,23 +67,14 @@ export const turning: ExpectationDefinition<Turning> = {
     ),
 };
 
-/** What a motor does in a window, from its beginning on. */
-function stretchesIn(changes: readonly TurnChange[], from: number, to: number): readonly TurnChange[] {
-  const first = lastBy(changes, from);
-  return [
-    ...(first ? [{ ...first, at: from }] : []),
-    ...changes.filter(({ at }) => at > from + 1e-9 && at < to - 1e-9),
-  ];
-}
-
 const speedText = ({ speed }: TurnChange): string =>
   speed === 0
     ? 'stands still'
     : `turns ${speed > 0 ? 'forwards' : 'backwards'} at ${Math.round(Math.abs(speed) * 100)} %`;
 
-function failure(expectation: Turning, ref: string, { at, speed }: TurnChange, observed: Observed) {
+function failure(expectation: Turning, ref: Ref, { at, speed }: TurnChange, observed: Observed) {
   const { turns } = expectation;
-  const motor = capital(partTextOf(observed.wiring, ref as never));
+  const motor = capital(partTextOf(observed.wiring, ref));
   const wanted =
     turns === 'no'
       ? 'stand still'
@@ -107,15 +91,15 @@ function failure(expectation: Turning, ref: string, { at, speed }: TurnChange, o
     refs: [ref],
     message: `${motor} ${is} at ${seconds(at)}; it should ${wanted}.`,
     hints: [
-      `What does the program do with the pin of ${ref} at ${seconds(at)}?`,
+      `What decides whether ${ref} turns at ${seconds(at)}?`,
       `${ref} ${is} at ${seconds(at)}.`,
       isOtherWay
-        ? `Exchange the two leads of ${ref}, or what the program says.`
+        ? `Exchange the two leads of ${ref}, or the two directions in the program if there is one.`
         : speed === 0
-          ? `Check what feeds ${ref}, and that the program switches it on before ${seconds(at)}.`
+          ? `Check what feeds ${ref}, and what should switch it on before ${seconds(at)}.`
           : turns === 'no'
-            ? `Find the line that switches ${ref} on before ${seconds(at)}.`
-            : `Change the number that sets the speed of ${ref}.`,
+            ? `Find what switches ${ref} on before ${seconds(at)}.`
+            : `Change the voltage that ${ref} gets, or the number that sets its speed.`,
     ] as [string, string, string],
     evidence: { speed: quantity(rounded(speed), ''), atS: quantity(at, 's') },
   };

@@ -209,3 +209,46 @@ test('a part that people see and that no scenario watches is missed all the same
   expect(report).toMatchObject({ verdict: 'works-at-risk', scenarios: [{ passed: true }] });
   expect(report.findings[0]).toMatchObject({ code: 'part-missing', cause: true });
 });
+
+describe('what moves and switches', () => {
+  const fan = named('fan');
+  const seenOf = (report: ReturnType<typeof check>): readonly string[] =>
+    report.scenarios[0]!.expectations.map(({ observed, passed }) => `${passed ? 'yes' : 'no'}: ${observed}`);
+
+  test('is told when a motor turns the other way, with its leads to be exchanged', () => {
+    const report = said(fan, (rows) =>
+      rows
+        .replace('M1,motor,5V,plus', 'X')
+        .replace('motor,5V,minus', 'motor,5V,plus')
+        .replace('X', 'M1,motor,5V,minus'),
+    );
+    expect(seenOf(report)).toEqual([
+      'yes: stands still',
+      expect.stringMatching(/^no: turns backwards at 11\d %$/),
+      'yes: stands still',
+    ]);
+    const codes = report.findings.map(({ code }) => code);
+    expect(codes).toContain('wrong-direction');
+    expect(report.findings.flatMap(({ hints }) => hints).join(' ')).not.toMatch(/\bpin\b/);
+  });
+
+  test('is told when a motor never stops, and when a relay is pulled in while it should be let go', () => {
+    const always = said(fan, (rows) => rows.replace('W1,wire,red,2,B1.a2', 'W1,wire,red,2,B1.a4'));
+    expect(seenOf(always)[0]).toMatch(/^no: turns forwards/);
+    const pump = named('pump');
+    const inverted = said(pump, (rows) => rows, pump.data.program.replace('!digitalRead', 'digitalRead'));
+    expect(seenOf(inverted)).toEqual([
+      expect.stringMatching(/^no: pulled in/),
+      expect.stringMatching(/^no: let go/),
+      expect.stringMatching(/^no: pulled in/),
+    ]);
+    expect(inverted.findings.map(({ code }) => code)).not.toContain('not-dark');
+    const scenario = { name: 'at once', for: 2, expect: [{ relay: 'K1', is: 'on' }] };
+    const read = exerciseFrom({ ...pump.data, scenarios: [scenario] });
+    const atOnce = read.ok ? read.value : pump;
+    // The moment before the program has reached its first line is not seen of a relay.
+    expect(
+      seenOf(said(atOnce, (rows) => rows, pump.data.program.replace('!digitalRead', 'digitalRead'))),
+    ).toEqual(['yes: pulled in from 0 s']);
+  });
+});
