@@ -35,6 +35,7 @@ const ROOMS = [
   'course',
   'drawing',
   'generated',
+  'faults',
   'worksheet',
   'messages',
 ];

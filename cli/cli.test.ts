@@ -548,3 +548,41 @@ describe('lint', () => {
     expect(JSON.parse(out)).toMatchObject([{ code: 'direction-unset', line: 9 }]);
   });
 });
+
+describe('mutate', () => {
+  test('prints each slip, what names it, and what the check says of it', async () => {
+    const { code, out } = await didaktor({}, 'mutate', '--exercise', EXERCISE, '--json');
+    expect(code).toBe(0);
+    const { mutants, counts } = JSON.parse(out) as {
+      mutants: { mutant: string; expected: string; outcome: string; said: string | null }[];
+      counts: Record<string, number>;
+    };
+    expect(mutants.length).toBeGreaterThan(40);
+    expect(Object.values(counts).reduce((sum, count) => sum + count)).toBe(mutants.length);
+    expect(mutants.find(({ mutant }) => mutant.startsWith('a part the wrong way round'))).toMatchObject({
+      expected: 'polarity-reversed',
+      said: 'polarity-reversed',
+      outcome: 'right-cause',
+    });
+  });
+
+  test('prints a line for each and a summary', async () => {
+    const { out } = await didaktor({}, 'mutate', '--exercise', EXERCISE);
+    const lines = out.trim().split('\n');
+    expect(lines[0]).toMatch(/^[a-z-]+ {2}\S.*: .* expected [a-z-]+, said [a-z-]+/);
+    expect(lines.at(-1)).toBe(`${lines.length - 1} mutants: ${lines.at(-1)!.replace(/^\d+ mutants: /, '')}`);
+  });
+
+  test('ends with 1 where the reference itself does not pass', async () => {
+    const exercise = JSON.parse(readFileSync(EXERCISE, 'utf8')) as { program: string };
+    const dark = { ...exercise, program: exercise.program.replace('HIGH', 'LOW') };
+    const { code, error } = await didaktor(
+      { 'e.json': JSON.stringify(dark) },
+      'mutate',
+      '--exercise',
+      'e.json',
+    );
+    expect(code).toBe(1);
+    expect(error).toMatch(/^e\.json: .*does not pass/);
+  });
+});

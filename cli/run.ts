@@ -8,6 +8,7 @@ const commands: Readonly<Record<string, () => Promise<Command>>> = {
   run: async () => (await import('./rehearse')).rehearse,
   lint: async () => (await import('./lint')).lint,
   layout: async () => (await import('./layout')).layout,
+  mutate: async () => (await import('./mutate')).mutate,
   export: async () => (await import('./export')).exportTo,
 };
 
@@ -19,6 +20,7 @@ const USAGE = `didaktor COMMAND
   run   --wiring W.csv --code P --for 10s [--stimuli S.json] [--json|--vcd]
   lint  --code P [--board learner-5v] [--json]
   layout --exercise E.json [--keep W.csv]
+  mutate --exercise E.json [--json]
   export (--exercise E.json | --wiring W.csv) --as spice|svg [--view bench|schematic] [--out F]
 `;
 

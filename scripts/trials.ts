@@ -7,10 +7,10 @@ import { hasPassed } from '@/core/formats/report';
 import { courseExercises } from '@/core/testing/course';
 import { doublesOf } from '@/core/testing/trials/doubles';
 import { trialExercises } from '@/core/testing/trials/exercises';
-import type { Mistake } from '@/core/testing/trials/mistake';
-import { programMistakes } from '@/core/testing/trials/program-mistakes';
+import type { Fault } from '@/core/faults/fault';
+import { programFaults } from '@/core/faults/program';
 import { isHarmful, triedOn } from '@/core/testing/trials/trial';
-import { wiringMistakes } from '@/core/testing/trials/wiring-mistakes';
+import { wiringFaults } from '@/core/faults/wiring';
 
 const { values } = parseArgs({
   options: {
@@ -41,8 +41,8 @@ const scores = new Map<string, Score>();
 function judge(
   exercise: Exercise,
   sort: string,
-  build: Pick<Mistake, 'wiring' | 'program'>,
-  slips: readonly Mistake[],
+  build: Pick<Fault, 'wiring' | 'program'>,
+  slips: readonly Fault[],
 ): void {
   const score = scores.get(sort) ?? {
     builds: 0,
@@ -79,11 +79,11 @@ function judge(
 for (const { name, exercise } of [...trialExercises, ...courseExercises]) {
   if (!name.includes(values.of)) continue;
   const isWanted = ({ sort }: { readonly sort: string }): boolean => sort.includes(values.sort);
-  const [wirings, programs] = [[...wiringMistakes(exercise)], [...programMistakes(exercise)]];
+  const [wirings, programs] = [[...wiringFaults(exercise)], [...programFaults(exercise)]];
   for (const one of [...wirings, ...programs].filter(isWanted)) judge(exercise, one.sort, one, [one]);
   // Of each, those that a build does not work with: with two slips both have to be told.
-  const harmful = (mistakes: readonly Mistake[]): readonly Mistake[] =>
-    mistakes.filter((_, index) => index % 3 === 0).filter((mistake) => isHarmful(exercise, mistake));
+  const harmful = (faults: readonly Fault[]): readonly Fault[] =>
+    faults.filter((_, index) => index % 3 === 0).filter((fault) => isHarmful(exercise, fault));
   const doubles =
     values.sort === '' || values.sort.includes('in the')
       ? doublesOf(harmful(wirings), harmful(programs), DOUBLES)

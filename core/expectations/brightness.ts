@@ -17,7 +17,7 @@ import { brightest, ledViewOf, saw } from './led-view';
 import { absent, passed } from './outcome';
 
 /** Share by which a brightness may differ and be called the same. */
-const SAME_BRIGHTNESS = 0.08;
+const SAME_BRIGHTNESS = 0.15;
 
 const share = z.number().min(0).max(1, 'an LED is at most 100 % bright');
 const schema = z.strictObject({ lamp: lightSchema, brightness: z.tuple([share, share]), ...windowed });

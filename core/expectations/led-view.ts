@@ -135,14 +135,16 @@ export function saw(
 
 export function neverLit(view: LedView): Observation {
   const currentMa = brightest(view);
-  const glow = currentMa >= 0.01 ? `only glows faintly, at ${milliamps(currentMa)},` : 'stays dark';
+  const glows = currentMa >= 0.01;
+  const glow = glows ? `only glows faintly, at ${milliamps(currentMa)},` : 'stays dark';
+  const most = glows ? `${milliamps(currentMa)} at most` : 'next to no current';
   return saw(
     view,
     'not-lit',
     `${glow} ${view.span}.`,
     [
       `Is there a whole path for the current, from a pin through ${view.ref} and back to ground?`,
-      `${view.ref} gets ${milliamps(currentMa)} at most ${view.span}; you need about 0.5 mA to see it light up.`,
+      `${view.ref} gets ${most} ${view.span}; you need about 0.5 mA to see it light up.`,
       `Step through the current path of ${view.ref} hole by hole, and see where it stops.`,
     ],
     { currentMa: quantity(currentMa, 'mA') },

@@ -5,7 +5,14 @@ import { hasPassed } from '../formats/report';
 import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
-import { atItsLastLine, atItsLine, findingOfWord } from './repair/program-evidence';
+import { findingOfPin } from './repair/pin-evidence';
+import {
+  atItsLastLine,
+  atItsLine,
+  findingOfPullUp,
+  findingOfStatic,
+  findingOfWord,
+} from './repair/program-evidence';
 import type { Repairs } from './repair/search';
 
 /** A finding that explains what is wrong, with what mends it. */
@@ -46,13 +53,14 @@ export function causesOf(
 /** The causes as far as the build itself shows them, when its repair cannot be looked at any more. */
 export function causesUnseen(
   { program }: Build,
-  { observations, traces }: Examination,
+  examination: Examination,
   { candidates }: Repairs,
 ): readonly Cause[] {
+  const { observations } = examination;
   const causes = candidates.flatMap((candidate): readonly Cause[] => {
     const observation = candidate.evidence
       ? named(candidate.evidence, observations)
-      : bestOfProgram(candidate, program.source, observations, traces);
+      : bestOfProgram(candidate, program.source, observations, examination);
     return observation ? [{ observation, repair: repairOf(candidate) }] : [];
   });
   const first = mostLikely(observations);
@@ -108,10 +116,10 @@ function ofProgram(
     build,
   );
   if (!others) return undefined;
-  const { observations, traces } = look(others);
+  const examination = look(others);
   const repaired = candidate.apply(others);
-  const explained = explainedBy(observations, repaired && look(repaired).observations);
-  const best = bestOfProgram(candidate, others.program.source, explained, traces);
+  const explained = explainedBy(examination.observations, repaired && look(repaired).observations);
+  const best = bestOfProgram(candidate, others.program.source, explained, examination);
   // What was seen on the build itself has its own numbers.
   return (
     best &&
@@ -140,7 +148,7 @@ function bestOfProgram(
   { edits }: Candidate,
   source: string,
   explained: readonly Observation[],
-  traces: Examination['traces'],
+  { traces, circuit }: Pick<Examination, 'traces' | 'circuit'>,
 ): Observation | undefined {
   const [edit] = edits;
   const line = lineOf(edit);
@@ -157,9 +165,14 @@ function bestOfProgram(
   if (turned) return turned;
   const program = explained.filter(({ code }) => isProgram(code));
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
+  // Two parts on one pin look as if a pause were missing.
+  const pin =
+    edit && (!here || here.code === 'missing-pause') ? findingOfPin(edit, source, circuit) : undefined;
+  if (pin) return pin;
+  const said = edit && (findingOfPullUp(edit, source) ?? findingOfStatic(edit, source));
   const [elsewhere] = byCause(program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit)));
   const [behaviour] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
-  const best = here ?? elsewhere ?? behaviour ?? byCause(explained)[0];
+  const best = here ?? said ?? elsewhere ?? behaviour ?? byCause(explained)[0];
   return best && atItsLine(best, edit, traces);
 }
 

@@ -9,7 +9,7 @@ import type { ScenarioResult, Verdict } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
 import type { Grammars, Program } from '../program';
 import { kindOf } from '../parts';
-import { keyed, SolvedCircuit } from '../rehearsal/solved-circuit';
+import { keyed, SolvedCircuit, type KeyedStates } from '../rehearsal/solved-circuit';
 import type { Trace } from '../rehearsal/trace';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
@@ -22,7 +22,7 @@ import { comparison, reduced, type Comparison, type Match, type Reduced } from '
 import { wordingOf } from './program';
 import { observationsOn, onceEach } from './rules';
 import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
-import { contactStates } from './states';
+import { contactStates, extremeStates } from './states';
 import type { SolvedState } from './subject';
 
 /** Steps that a run may take: several seconds in which every pass of the program does something. */
@@ -154,8 +154,8 @@ export class Examiner {
         bench: prepareBench(circuit),
         board: exercise.board,
         states: statesOf(solved, traces),
-        floatingPins:
-          judging && new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin))),
+        // A program that does not run reads nothing: whether its pull-ups are on is not known.
+        floatingPins: new Set(traces.flatMap((trace) => trace.floatingReads.map(({ pin }) => pin))),
         usesSerial: traces.some((trace) => trace.serialStarted),
       },
       asked: {
@@ -256,13 +256,19 @@ function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): readonly Sol
         .filter((pin) => !looksLikeInput(circuit, pin))
         .map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
   const contacts = contactStates(circuit).map(keyed);
-  return [...occurred, new Map(), ...assumed].flatMap((drives) =>
-    contacts.map((parts): SolvedState => ({
-      drives,
-      parts: parts.states,
-      point: solved.at(drives, parts),
-    })),
-  );
+  const extremes = extremeStates(circuit).map(keyed);
+  const solve = (drives: PinDrives, parts: KeyedStates): SolvedState => ({
+    drives,
+    parts: parts.states,
+    point: solved.at(drives, parts),
+  });
+  return [
+    ...[...occurred, new Map(), ...assumed].flatMap((drives) =>
+      contacts.map((parts) => solve(drives, parts)),
+    ),
+    // At the ends of their travel, knobs and sensors show what they lead to where it does not belong.
+    ...extremes.map((parts) => solve(new Map(), parts)),
+  ];
 }
 
 /** Whether a part is of those that people see, hear, touch or change, which no other way of building does without. */

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { ref } from '../brand';
+import { ref, type Ref } from '../brand';
+import { randomFrom } from '../random';
 import { beacon, LAYOUT } from '../testing/beacon';
+import { courseExercises } from '../testing/course';
+import { trialExercises } from '../testing/trials/exercises';
 import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
-import type { Wiring } from '../wiring/wiring';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { matchCircuits, pairPins, reduced, type Match } from './match';
 
 const HEAD = 'ref,kind,value,leg,at\nU1,board,learner-5v,,\nB1,breadboard,half,,\n';
@@ -164,6 +167,38 @@ describe('two circuits differ', () => {
     expect(match(many(20), many(20)).same).toBe(true);
     expect(match(many(20), many(19)).distance).toBeGreaterThan(0);
   });
+});
+
+describe('names of parts', () => {
+  const exercises = [...trialExercises, ...courseExercises].map(
+    ({ name, exercise }) => [name, exercise] as const,
+  );
+
+  test.each(exercises)('are free among equal parts of %s', (_, { reference, board, pinFreedom }) => {
+    const asked = reduced(new Circuit(reference, board));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1e6 }), (seed) => {
+        const built = reduced(new Circuit(renamed(reference, randomFrom(seed)), board));
+        expect(matchCircuits(asked, built, board, pinFreedom).same).toBe(true);
+      }),
+      { numRuns: 8 },
+    );
+  });
+
+  /** The same wiring with the names of parts of a kind and value given out anew. */
+  function renamed({ parts, ...rest }: Wiring, random: () => number): Wiring {
+    const sortOf = ({ kind, value }: PlacedPart): string => `${kind} ${value.text}`;
+    const names = new Map<string, Ref[]>();
+    for (const part of parts) names.set(sortOf(part), [...(names.get(sortOf(part)) ?? []), part.ref]);
+    return {
+      ...rest,
+      parts: parts.map((part) => {
+        const left = names.get(sortOf(part))!;
+        const [name] = left.splice(Math.floor(random() * left.length), 1);
+        return { ...part, ref: name! };
+      }),
+    };
+  }
 });
 
 describe('pairing the sockets of two nodes', () => {

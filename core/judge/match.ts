@@ -55,8 +55,8 @@ export interface Reduced {
 }
 
 /**
- * Finds the correspondence between the reference and a build by backtracking over chains, most
- * telling first. Equal values are tried first, so that of two equal LEDs the right colours pair.
+ * Finds the correspondence between the reference and a build by backtracking over chains, always the one that can
+ * stand for the fewest. Equal values are tried first, so that of two equal LEDs the right colours pair.
  */
 export function matchCircuits(
   reference: Reduced,
@@ -66,6 +66,13 @@ export function matchCircuits(
 ): Match {
   const search = new MatchSearch(reference, built, board, freedom);
   return search.run();
+}
+
+/** A built chain that one of the reference may stand for, and which of its ends is which. */
+interface Way {
+  readonly built: Chain;
+  readonly head: NodeId;
+  readonly tail: NodeId;
 }
 
 class MatchSearch {
@@ -93,50 +100,75 @@ class MatchSearch {
   }
 
   run(): Match {
-    this.assign(0);
+    this.assign(this.order);
     const { parts, pins, distance } = this.best!;
     return { same: distance === 0, parts, pins, distance };
   }
 
-  private assign(index: number): void {
+  /** Goes on with the chain that can stand for the fewest: what is bound already tells the most of it. */
+  private assign(open: readonly Chain[]): void {
     this.steps += 1;
-    const chain = this.order[index];
-    if (!chain) {
+    // What has no counterpart any more will have none: bindings only grow.
+    const left = open.flatMap((chain) => {
+      const ways = this.waysOf(chain);
+      return ways.length > 0 ? [{ chain, ways }] : [];
+    });
+    const [first, ...others] = left;
+    if (!first) {
       this.keepIfBetter();
       return;
     }
-    if (this.isHopeless(index)) return;
-    const candidates = this.candidates.get(chain)!;
-    effort(STEP_EFFORT + candidates.length * CANDIDATE_EFFORT);
-    for (const candidate of candidates) {
-      if (this.used.has(candidate)) continue;
-      for (const [head, tail, key] of [
-        [candidate.head, candidate.tail, candidate.fromHead],
-        [candidate.tail, candidate.head, candidate.fromTail],
-      ] as const) {
-        if (key !== chain.fromHead || this.steps > BUDGET || this.best?.distance === 0) continue;
-        const first = this.bind(chain.head, head);
-        const second = first && this.bind(chain.tail, tail);
-        if (first && second) {
-          this.pairs.push({ reference: chain, built: candidate });
-          this.used.add(candidate);
-          this.assign(index + 1);
-          this.used.delete(candidate);
-          this.pairs.pop();
-        }
-        if (second) this.release(second);
-        if (first) this.release(first);
+    if (this.isHopeless(left.length)) return;
+    const next = others.reduce((least, one) => (one.ways.length < least.ways.length ? one : least), first);
+    const rest = left.flatMap(({ chain }) => (chain === next.chain ? [] : [chain]));
+    const { chain } = next;
+    for (const { built, head, tail } of next.ways) {
+      if (this.steps > BUDGET || this.best?.distance === 0) return;
+      const begun = this.bind(chain.head, head);
+      const ended = begun && this.bind(chain.tail, tail);
+      if (begun && ended) {
+        this.pairs.push({ reference: chain, built });
+        this.used.add(built);
+        this.assign(rest);
+        this.used.delete(built);
+        this.pairs.pop();
       }
+      if (ended) this.release(ended);
+      if (begun) this.release(begun);
     }
-    if (this.best?.distance !== 0 && this.steps <= BUDGET) this.assign(index + 1);
+    if (this.best?.distance !== 0 && this.steps <= BUDGET) this.assign(rest);
   }
 
-  /** Whether the chains from `index` on cannot make the correspondence better than the best one. */
-  private isHopeless(index: number): boolean {
+  /** The built chains that a chain may still stand for, each in the directions in which it may. */
+  private waysOf(chain: Chain): readonly Way[] {
+    const candidates = this.candidates.get(chain)!;
+    effort(STEP_EFFORT + candidates.length * CANDIDATE_EFFORT);
+    const ways: Way[] = [];
+    for (const built of candidates) {
+      if (this.used.has(built)) continue;
+      if (built.fromHead === chain.fromHead && this.fits(chain, built.head, built.tail))
+        ways.push({ built, head: built.head, tail: built.tail });
+      if (built.fromTail === chain.fromHead && this.fits(chain, built.tail, built.head))
+        ways.push({ built, head: built.tail, tail: built.head });
+    }
+    return ways;
+  }
+
+  private fits(chain: Chain, head: NodeId, tail: NodeId): boolean {
+    return this.canBind(chain.head, head) && this.canBind(chain.tail, tail);
+  }
+
+  private canBind(mine: NodeId, theirs: NodeId): boolean {
+    const bound = this.nodes.get(mine);
+    return bound === undefined ? !this.taken.has(theirs) && this.pinsFit(mine, theirs) : bound === theirs;
+  }
+
+  /** Whether as many chains as are `left` cannot make the correspondence better than the best one. */
+  private isHopeless(left: number): boolean {
     if (!this.best) return false;
-    const chains = this.order.length;
-    const most = Math.min(this.pairs.length + chains - index, this.built.graph.chains.length);
-    return chains - most + (this.built.graph.chains.length - most) >= this.best.distance;
+    const [mine, theirs] = [this.order.length, this.built.graph.chains.length];
+    const most = Math.min(this.pairs.length + left, theirs);
+    return mine - most + (theirs - most) >= this.best.distance;
   }
 
   private candidatesOf(): ReadonlyMap<Chain, readonly Chain[]> {
@@ -165,10 +197,8 @@ class MatchSearch {
 
   /** Lets two nodes correspond; returns what must be undone, or `undefined` when they cannot. */
   private bind(mine: NodeId, theirs: NodeId): { readonly mine?: NodeId } | undefined {
-    const bound = this.nodes.get(mine);
-    if (bound !== undefined) return bound === theirs ? {} : undefined;
-    if (this.taken.has(theirs)) return undefined;
-    if (!this.pinsFit(mine, theirs)) return undefined;
+    if (!this.canBind(mine, theirs)) return undefined;
+    if (this.nodes.has(mine)) return {};
     this.nodes.set(mine, theirs);
     this.taken.set(theirs, mine);
     return { mine };

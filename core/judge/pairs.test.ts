@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { FindingCode } from '../findings/finding';
 import { causes, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
 
-type Mistake = readonly [what: string, make: (text: string) => string, code: FindingCode];
+type Fault = readonly [what: string, make: (text: string) => string, code: FindingCode];
 
 const moved = (end: string, to: string, table: string): string => {
   const [ref, leg] = end.split('.') as [string, string];
@@ -14,7 +14,7 @@ const without = (ref: string, table: string): string =>
     .filter((line) => !line.startsWith(`${ref},`))
     .join('\n');
 
-const inWiring: readonly Mistake[] = [
+const inWiring: readonly Fault[] = [
   ['a wire one row off', (table) => moved('W1.2', 'B1.a4', table), 'off-by-one'],
   ['a resistor one row off', (table) => moved('R1.1', 'B1.d7', table), 'off-by-one'],
   [
@@ -35,7 +35,7 @@ const inWiring: readonly Mistake[] = [
   ['no lamp', (table) => without('D1', table), 'part-missing'],
 ];
 
-const inProgram: readonly Mistake[] = [
+const inProgram: readonly Fault[] = [
   ['a missing semicolon', (program) => program.replace('delay(500);', 'delay(500)'), 'syntax-semicolon'],
   ['a missing brace', (program) => program.replace(/}\n$/, ''), 'syntax-brace'],
   ['a wrong case', (program) => program.replace('digitalWrite', 'digitalwrite'), 'name-case'],

@@ -1,6 +1,7 @@
 import type { Ref } from '../brand';
 import type { PartStates } from '../electrics/bench';
 import { kindOf, type PartState } from '../parts';
+import { endsOf } from '../stimuli';
 import type { Circuit } from '../wiring/circuit';
 
 /** Buttons and switches up to which every combination is looked at; beyond, each alone and all at once. */
@@ -35,7 +36,9 @@ export function extremeStates({ parts }: Circuit): readonly PartStates[] {
         ? [{ position: 0 }, { position: 1 }]
         : stimulus === 'light'
           ? [{ light: 0 }, { light: 1 }]
-          : [];
+          : stimulus === 'warm'
+            ? endsOf('warm').map((celsius) => ({ celsius }))
+            : [];
     return ends.map((state) => new Map([[part.ref, state]]));
   });
 }

@@ -2,14 +2,16 @@
 
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { Expected } from './Expected';
+import { FaultRehearsal } from './FaultRehearsal';
 import { HintWords } from './HintWords';
 import { Proposals } from './Proposals';
 import { Remarks } from './Remarks';
 import { useWorksheet } from './useWorksheet';
 
-/** What the checker says of the reference, what must be seen, and what else the program does. */
+/** What the checker says of the reference, what must be seen, what else the program does, and which slips it would notice. */
 export function CheckStep({ propose }: { readonly propose: () => Promise<readonly ProposedScenario[]> }) {
   const hasProgram = useWorksheet((state) => state.sync.sheet.program.trim() !== '');
+  const isLaidOut = useWorksheet((state) => state.sync.sheet.layout !== undefined);
   const stillWrong = useWorksheet((state) => state.proof.stillWrong);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   return (
@@ -23,6 +25,7 @@ export function CheckStep({ propose }: { readonly propose: () => Promise<readonl
         </p>
       )}
       {mayEdit && hasProgram && <Proposals propose={propose} />}
+      {isLaidOut && <FaultRehearsal />}
       <HintWords />
     </>
   );

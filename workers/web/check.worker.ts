@@ -4,35 +4,12 @@ import { check } from '@/core/judge/check';
 import { type Grammars } from '@/core/program';
 import { problemText } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
-import { loadGrammars } from '@/grammars/load';
 import { checkRequestSchema, type Checked, type CheckRequest } from '@/core/messages/check';
 import { buildFor } from '@/core/judge/build';
+import { webGrammars } from './grammars';
 
 // Zod otherwise tries out code generation, which the content security policy forbids.
 z.config({ jitless: true });
-
-let grammars: Promise<Grammars> | undefined;
-
-async function fetchBytes(url: URL): Promise<Uint8Array> {
-  const answer = await fetch(url);
-  if (!answer.ok) throw new Error(`${url.pathname}: ${answer.status}`);
-  return new Uint8Array(await answer.arrayBuffer());
-}
-
-/** Loads the grammars once; a failure is forgotten, so that the next check tries again. */
-function load(): Promise<Grammars> {
-  grammars ??= Promise.all([
-    fetchBytes(new URL('web-tree-sitter/web-tree-sitter.wasm', import.meta.url)),
-    fetchBytes(new URL('tree-sitter-cpp/tree-sitter-cpp.wasm', import.meta.url)),
-    fetchBytes(new URL('tree-sitter-python/tree-sitter-python.wasm', import.meta.url)),
-  ])
-    .then(([runtime, cpp, python]) => loadGrammars({ runtime, cpp, python }))
-    .catch((error: unknown) => {
-      grammars = undefined;
-      throw error;
-    });
-  return grammars;
-}
 
 async function answer(request: CheckRequest): Promise<Checked> {
   const { id } = request;
@@ -42,7 +19,7 @@ async function answer(request: CheckRequest): Promise<Checked> {
   if (!wiring.ok) return { id, ok: false, message: problemText(wiring.problems[0]!) };
   let loaded: Grammars;
   try {
-    loaded = await load();
+    loaded = await webGrammars();
   } catch {
     return {
       id,
@@ -56,6 +33,6 @@ async function answer(request: CheckRequest): Promise<Checked> {
 }
 
 self.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
-  if (data === 'warm') void load().catch(() => undefined);
+  if (data === 'warm') void webGrammars().catch(() => undefined);
   else void answer(checkRequestSchema.parse(data)).then((result) => self.postMessage(result));
 });

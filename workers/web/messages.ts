@@ -1,4 +1,6 @@
 import type { HouseRules } from '@/core/course/house-rules';
+import type { RehearsedFault } from '@/core/faults/rehearsal';
+import type { ExerciseData } from '@/core/formats/exercise';
 import type { Depth, ReadOut } from '@/core/worksheet/read-out';
 import type { Layout, Sheet } from '@/core/worksheet/sheet';
 
@@ -17,3 +19,19 @@ export interface SheetRequest {
 export type SheetAnswer =
   | { readonly seq: number; readonly ok: true; readonly depth: Depth; readonly readOut: ReadOut }
   | { readonly seq: number; readonly ok: false; readonly message: string };
+
+/** An exercise whose faults are to be rehearsed, and which of them: every `of`-th, from the `share`-th on. */
+export interface FaultRequest {
+  readonly exercise: ExerciseData;
+  readonly share: number;
+  readonly of: number;
+}
+
+/** What a rehearsal of faults says, one thing after the other. */
+export type FaultAnswer =
+  /** How many slips there are, of all shares together. */
+  | { readonly type: 'planned'; readonly total: number }
+  | { readonly type: 'rehearsed'; readonly index: number; readonly fault: RehearsedFault }
+  | { readonly type: 'over' }
+  /** Nothing can be rehearsed, and why. */
+  | { readonly type: 'hindered'; readonly message: string };

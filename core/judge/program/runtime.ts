@@ -113,7 +113,7 @@ function silent(error: SilentError): Observation {
       return {
         ...base,
         code: 'runtime-error',
-        message: `Line ${line} uses index ${figure(index)} of “${error.name}”, which only goes from 0 to ${length - 1}. The board doesn’t complain; it uses whatever is there.`,
+        message: `Line ${line} uses index ${index} of “${error.name}”, which only goes from 0 to ${length - 1}. The board doesn’t complain; it uses whatever is there.`,
         hints: [
           `How many items does “${error.name}” have, and what is the last index?`,
           `Line ${line} asks for index ${index}; the last is ${length - 1}.`,

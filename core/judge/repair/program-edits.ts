@@ -127,6 +127,14 @@ export function programCandidates(
         ),
       );
   }
+  for (const type of forgetfulIn(tokens))
+    found.push(
+      make(
+        { line: type.line, column: type.column, length: 0, by: STATIC },
+        cost.word,
+        `Write static at the beginning of line ${type.line}, so that its variable is made once only.`,
+      ),
+    );
   const setup = bodyStart(tokens, 'setup');
   for (const pin of wishes.undirected)
     if (setup) {
@@ -160,7 +168,8 @@ export function programCandidates(
 }
 
 /** Functions that take a pin first. */
-const TAKES_PIN = /^(?:pinMode|digital(?:Read|Write)|analog(?:Read|Write)|tone|noTone|attach|pulseIn)$/;
+export const TAKES_PIN =
+  /^(?:pinMode|digital(?:Read|Write)|analog(?:Read|Write)|tone|noTone|attach|pulseIn)$/;
 
 /** Another pin in all the places where a program names one, where these are several. */
 function pinsEverywhere(
@@ -230,6 +239,41 @@ function bodyStart(tokens: readonly Token[], name: string): Token | undefined {
   const at = tokens.findIndex((token, index) => token.text === name && tokens[index + 1]?.text === '(');
   return at < 0 ? undefined : tokens.slice(at).find((token) => token.text === '{');
 }
+
+/** What makes a variable of a function remember. */
+export const STATIC = 'static ';
+
+/** The types of variables that begin anew with a constant each time round loop, and are written elsewhere in it. */
+function forgetfulIn(tokens: readonly Token[]): readonly Token[] {
+  const start = bodyStart(tokens, 'loop');
+  const found: Token[] = [];
+  let depth = 0;
+  for (let index = start ? tokens.indexOf(start) : tokens.length; index < tokens.length; index += 1) {
+    const { text } = tokens[index]!;
+    if (text === '{') depth += 1;
+    if (text === '}') depth -= 1;
+    if (depth === 0) break;
+    if (depth > 1 || !['{', '}', ';'].includes(text)) continue;
+    const end = tokens.findIndex((token, at) => at > index && token.text === ';');
+    const words = tokens.slice(index + 1, end);
+    const [name, sign, value] = words.slice(-3);
+    const [type] = words;
+    const isDeclared = words.length >= 4 && words.slice(0, -2).every(({ kind }) => kind === 'word');
+    if (!isDeclared || sign?.text !== '=' || !/^(?:\d+|true|false|HIGH|LOW)$/.test(value!.text)) continue;
+    if (/^(?:const|static|constexpr|return)$/.test(type!.text)) continue;
+    if (isWritten(name!.text, tokens.slice(end))) found.push(type!);
+  }
+  return found;
+}
+
+/** Whether a variable is written in these tokens. */
+const isWritten = (name: string, tokens: readonly Token[]): boolean =>
+  tokens.some(
+    ({ text }, index) =>
+      text === name &&
+      (/^(?:[-+*/%&|^]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? '') ||
+        /^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? '')),
+  );
 
 function firstPinArgument(tokens: readonly Token[], call: string): string | undefined {
   const at = tokens.findIndex((token) => token.text === call);

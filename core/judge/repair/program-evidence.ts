@@ -4,6 +4,7 @@ import type { Edit, Observation } from '../../findings/finding';
 import { isResistor, kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
+import { STATIC } from './program-edits';
 import type { Circuit } from '../../wiring/circuit';
 
 /** Signs that ask the opposite of each other. */
@@ -33,6 +34,47 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
       `Write ${by} instead of ${word} in line ${line}.`,
     ],
     repair: { text: `Write ${by} instead of ${word} in line ${line}.`, edits: [edit] },
+  };
+}
+
+/** The finding that a variable made to remember by a repair is evidence of. */
+export function findingOfStatic(edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit) || edit.replace.by !== STATIC) return undefined;
+  const { line, column } = edit.replace;
+  const text = (source.split('\n')[line - 1] ?? '').slice(column - 1);
+  const [, name, value] = /(\w+)\s*=\s*(\w+)\s*;/.exec(text) ?? [];
+  if (name === undefined) return undefined;
+  return {
+    code: 'state-reset',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} sets ${name} back to ${value} every time round loop, so what the program put there before is lost.`,
+    hints: [
+      `What value does ${name} have when loop starts again?`,
+      `${name} is declared inside loop in line ${line}, so it starts afresh every time.`,
+      `Move line ${line} to the top of the program, above setup.`,
+    ],
+  };
+}
+
+/** The finding that a pull-up switched on by a repair is evidence of, where no run has read the pin while it floats. */
+export function findingOfPullUp(edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit) || edit.replace.by !== 'INPUT_PULLUP') return undefined;
+  const { line, column, length } = edit.replace;
+  const pin = /(\w+)\s*,\s*$/.exec((source.split('\n')[line - 1] ?? '').slice(0, column - 1))?.[1];
+  if (pin === undefined || length === 0) return undefined;
+  return {
+    code: 'pullup-unset',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} makes pin ${pin} an input without its pull-up, so nothing holds the pin high while the button is open.`,
+    hints: [
+      `What level does pin ${pin} have while the button is not pressed?`,
+      `The button only joins pin ${pin} to ground. Line ${line} leaves the pull-up of pin ${pin} off.`,
+      `Write INPUT_PULLUP instead of INPUT in line ${line}.`,
+    ],
   };
 }
 

@@ -4,7 +4,7 @@ import { languageOf, type Exercise } from '../../formats/exercise';
 import { grammars } from '../../testing/beacon';
 import { courseExercises } from '../../testing/course';
 import { trialExercises } from '../../testing/trials/exercises';
-import { wiringMistakes } from '../../testing/trials/wiring-mistakes';
+import { wiringFaults } from '../../faults/wiring';
 import type { Wiring } from '../../wiring/wiring';
 import { Examiner, referenceOf } from '../examine';
 import { askedWiring } from './asked-wiring';
@@ -43,7 +43,7 @@ describe('the circuit that is wanted', () => {
     { timeout: 120_000 },
     (_, exercise) => {
       const look = lookedAt(exercise);
-      for (const { sort, what, wiring } of [...wiringMistakes(exercise)].filter(
+      for (const { sort, what, wiring } of [...wiringFaults(exercise)].filter(
         (_one, index) => index % 5 === 0,
       )) {
         const { match, drawn, target, program } = look(wiring);

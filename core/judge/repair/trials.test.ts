@@ -6,15 +6,15 @@ import { courseExercises } from '../../testing/course';
 import { hardToRead } from '../../testing/plain-words';
 import { sampled } from '../../testing/samples';
 import { trialExercises } from '../../testing/trials/exercises';
-import type { Mistake } from '../../testing/trials/mistake';
-import { programMistakes } from '../../testing/trials/program-mistakes';
+import type { Fault } from '../../faults/fault';
+import { programFaults } from '../../faults/program';
 import { partsMended, triedOn } from '../../testing/trials/trial';
-import { wiringMistakes } from '../../testing/trials/wiring-mistakes';
+import { wiringFaults } from '../../faults/wiring';
 import type { Wiring } from '../../wiring/wiring';
 
 /** One in fifteen, one in three of a thorough test: `npm run trials` judges them all. */
-const few = (mistakes: Iterable<Mistake>): readonly Mistake[] =>
-  sampled([...mistakes].filter((_, index) => index % 3 === 0));
+const few = (faults: Iterable<Fault>): readonly Fault[] =>
+  sampled([...faults].filter((_, index) => index % 3 === 0));
 
 const exercises = [...trialExercises, ...courseExercises].map(
   ({ name, exercise }) => [name, exercise] as const,
@@ -39,10 +39,10 @@ describe('a slip of the hand at the breadboard', () => {
     'in %s has a cause at its place, and a repair that mends it and harms nothing',
     { timeout: 120_000 },
     (_, exercise) => {
-      for (const mistake of few(wiringMistakes(exercise))) {
-        const { report, causes, mended } = triedOn(exercise, mistake, [mistake]);
+      for (const fault of few(wiringFaults(exercise))) {
+        const { report, causes, mended } = triedOn(exercise, fault, [fault]);
         if (hasPassed(report.verdict)) continue;
-        const where = `${mistake.sort}: ${mistake.what}`;
+        const where = `${fault.sort}: ${fault.what}`;
         expect(report.findings.flatMap(hardToRead), where).toEqual([]);
         expect(causes.length, where).toBeGreaterThan(0);
         expect(mended && hasPassed(mended.verdict), where).toBe(true);
@@ -52,7 +52,7 @@ describe('a slip of the hand at the breadboard', () => {
         ).toEqual([]);
         for (const cause of causes) {
           const said = `${where}: ${cause.message} ${cause.repair!.text}`;
-          expect(meet(cause, mistake.wiring), said).toBe(true);
+          expect(meet(cause, fault.wiring), said).toBe(true);
           const isLeft = mended!.observations.some(
             ({ code, message }) => code === cause.code && message === cause.message,
           );
@@ -68,10 +68,10 @@ describe('a slip in a program', () => {
     'in %s has a cause, and a repair that mends it',
     { timeout: 120_000 },
     (_, exercise) => {
-      for (const mistake of few(programMistakes(exercise))) {
-        const { report, causes, mended } = triedOn(exercise, mistake, [mistake]);
+      for (const fault of few(programFaults(exercise))) {
+        const { report, causes, mended } = triedOn(exercise, fault, [fault]);
         if (hasPassed(report.verdict)) continue;
-        const where = `${mistake.sort}: ${mistake.what}`;
+        const where = `${fault.sort}: ${fault.what}`;
         expect(report.findings.flatMap(hardToRead), where).toEqual([]);
         expect(causes.length, where).toBeGreaterThan(0);
         expect(mended && hasPassed(mended.verdict), `${where}: ${causes[0]!.message}`).toBe(true);

@@ -210,6 +210,8 @@ function pinChangeOf(context: Context): Pick<ProgramMemory, 'pinChange'> {
 /** A statement that stands in no function. */
 function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context: Context): void {
   const span = spanOf(node);
+  // Ended by a semicolon it only says that there is such a routine; what then has no head is told as that.
+  if (/^ISR\s*\(\s*\w+\s*\)\s*;$/.test(node.text)) return;
   if (node.type === 'compound_statement' && before && /\)\s*;$/.test(before.text)) {
     const { endLine, endColumn } = spanOf(before);
     context.report(cutOffBody({ line: endLine, column: endColumn - 1 }));

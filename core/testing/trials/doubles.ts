@@ -2,20 +2,20 @@ import { pick, randomFrom } from '../../random';
 import { readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
 import type { Wiring } from '../../wiring/wiring';
-import type { Mistake } from './mistake';
+import type { Fault } from '../../faults/fault';
 
 /** Two slips in one build. */
 export interface Double {
   readonly sort: 'two in the wiring' | 'one in the wiring and one in the program';
   readonly wiring: Wiring;
   readonly program: string;
-  readonly slips: readonly [Mistake, Mistake];
+  readonly slips: readonly [Fault, Fault];
 }
 
 /** Pairs of slips by chance, `count` of each sort at most; the same for the same slips. */
 export function doublesOf(
-  wirings: readonly Mistake[],
-  programs: readonly Mistake[],
+  wirings: readonly Fault[],
+  programs: readonly Fault[],
   count: number,
 ): readonly Double[] {
   const random = randomFrom(7);
@@ -41,10 +41,10 @@ export function doublesOf(
 }
 
 /** A wiring with two slips in it, of parts that have nothing to do with each other. */
-function withBoth(one: Mistake, other: Mistake): Wiring | undefined {
+function withBoth(one: Fault, other: Fault): Wiring | undefined {
   if (one.refs.some((ref) => other.refs.includes(ref))) return undefined;
   const isOthers = (row: string): boolean => other.refs.some((ref) => row.startsWith(`${ref},`));
-  const rowsOf = ({ wiring }: Mistake): readonly string[] => writeTable(wiring).trimEnd().split('\n');
+  const rowsOf = ({ wiring }: Fault): readonly string[] => writeTable(wiring).trimEnd().split('\n');
   const rows = [...rowsOf(one).filter((row) => !isOthers(row)), ...rowsOf(other).filter(isOthers)];
   const read = readWiring(`${rows.join('\n')}\n`);
   return read.ok ? read.value : undefined;

@@ -8,7 +8,7 @@ import { edited } from '../../judge/repair/edited';
 import { readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
 import { grammars } from '../beacon';
-import type { Mistake } from './mistake';
+import type { Fault } from '../../faults/fault';
 
 /** What is said of a build with slips in it, and what comes of doing what is said. */
 export interface Trial {
@@ -26,24 +26,24 @@ export interface Trial {
   readonly isAsAsked: boolean;
 }
 
-const buildOf = (exercise: Exercise, { wiring, program }: Pick<Mistake, 'wiring' | 'program'>): Build =>
+const buildOf = (exercise: Exercise, { wiring, program }: Pick<Fault, 'wiring' | 'program'>): Build =>
   buildFor(exercise, wiring, program, grammars);
 
 /** Whether a slip keeps a build from working at all. */
-export const isHarmful = (exercise: Exercise, mistake: Mistake): boolean =>
-  !hasPassed(examine(referenceOf(exercise, grammars), buildOf(exercise, mistake)).verdict);
+export const isHarmful = (exercise: Exercise, fault: Fault): boolean =>
+  !hasPassed(examine(referenceOf(exercise, grammars), buildOf(exercise, fault)).verdict);
 
 /** Has a build with `slips` in it judged, and does what is said. */
 export function triedOn(
   exercise: Exercise,
-  build: Pick<Mistake, 'wiring' | 'program'>,
-  slips: readonly Mistake[],
+  build: Pick<Fault, 'wiring' | 'program'>,
+  slips: readonly Fault[],
 ): Trial {
   const report = check(exercise, buildOf(exercise, build), grammars);
   const causes = report.findings.filter(({ cause }) => cause);
   const mended = mendedBy(exercise, build, causes);
   const [first] = causes;
-  const fits = (cause: Finding, slip: Mistake): boolean => slip.codes.includes(cause.code);
+  const fits = (cause: Finding, slip: Fault): boolean => slip.codes.includes(cause.code);
   // The first cause has to be right where there is one slip; with several each has its own.
   const candidates = slips.length === 1 && first ? [first] : causes;
   const isMended = mended !== undefined && hasPassed(mended.verdict);
@@ -60,7 +60,7 @@ export function triedOn(
 
 function mendedBy(
   exercise: Exercise,
-  { wiring, program }: Pick<Mistake, 'wiring' | 'program'>,
+  { wiring, program }: Pick<Fault, 'wiring' | 'program'>,
   causes: readonly Finding[],
 ): Examination | undefined {
   const edits = causes.map(({ repair }) => repair?.edits);
@@ -92,7 +92,7 @@ export const partsMended = ({ repair }: Finding): readonly string[] =>
   );
 
 /** Whether a cause, or its repair, is about what a slip was made with. */
-function isAbout(cause: Finding, { line, refs }: Mistake): boolean {
+function isAbout(cause: Finding, { line, refs }: Fault): boolean {
   if (line === undefined) {
     const own: readonly string[] = refs;
     return [...cause.refs, ...partsMended(cause)].some((ref) => own.includes(ref));

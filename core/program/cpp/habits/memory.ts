@@ -4,8 +4,8 @@ import type { Expression, Statement } from '../tree';
 import type { Habit } from './habit';
 
 /**
- * A variable that begins anew at every turn of the repeating function and is stepped once in it: it can
- * never count.
+ * A variable that begins anew at every turn of the repeating function, and is stepped once in it, or first read and then
+ * written: it can never count, and never know what was.
  */
 export const memoryHabits: Habit = ({ tree }) => {
   const { body } = tree.functions[tree.loop]!;
@@ -38,7 +38,9 @@ export const memoryHabits: Habit = ({ tree }) => {
       writes.length > 1 &&
       writes.every(({ part }) => constantOf(part) !== undefined) &&
       writes.some(({ part }) => constantOf(part) === first);
-    if (!isStepped && !isSetBack) return [];
+    const read = isStepped || isSetBack ? undefined : readBefore(only.part, all, statement, cell);
+    if (!isStepped && !isSetBack && (!read || inLoops.has(read.statement) || isLoopHead(read.statement)))
+      return [];
     const { name } = store.place;
     const { line, column } = statement.span;
     return [
@@ -46,7 +48,7 @@ export const memoryHabits: Habit = ({ tree }) => {
         'state-reset',
         'fault',
         { line, column },
-        `Line ${line} sets ${name} back to ${store.value.value} every time round loop, so what line ${only.part.span.line} does to it is lost.`,
+        `Line ${line} sets ${name} back to ${store.value.value} every time round loop, so ${read ? `line ${read.part.span.line} never sees what line ${only.part.span.line} puts there` : `what line ${only.part.span.line} does to it is lost`}.`,
         [
           `What value does ${name} have when loop starts again?`,
           `${name} is declared inside loop in line ${line}, so it starts afresh every time.`,
@@ -62,6 +64,29 @@ export const memoryHabits: Habit = ({ tree }) => {
     ];
   });
 };
+
+/** Where a variable is read for itself before it is written, so that nothing but its first value is found there. */
+function readBefore(
+  written: Expression,
+  all: readonly Statement[],
+  declared: Statement,
+  cell: string | undefined,
+): { readonly part: Expression; readonly statement: Statement } | undefined {
+  for (const statement of all) {
+    if (statement === declared) continue;
+    for (const expression of expressionsOf(statement)) {
+      const parts = [...allParts(expression)];
+      // What is read only to be written anew is a sum in the making.
+      if (parts.some((part) => writesTo(part, cell))) return undefined;
+      const part = parts.find((one) => one.node === 'load' && cellOf(one.place) === cell);
+      if (part) return isBefore(part, written) ? { part, statement } : undefined;
+    }
+  }
+  return undefined;
+}
+
+const isBefore = ({ span: one }: Expression, { span: other }: Expression): boolean =>
+  one.line < other.line || (one.line === other.line && one.column < other.column);
 
 /** The constant that a store puts in. */
 function constantOf(part: Expression): number | undefined {

@@ -1,0 +1,70 @@
+import type { Edit, Observation } from '../../findings/finding';
+import { quantity } from '../../findings/finding';
+import type { Circuit } from '../../wiring/circuit';
+import { partTextOf } from '../../wiring/words';
+import { isResistor, kindOf } from '../../parts';
+import { TAKES_PIN } from './program-edits';
+
+/** `const int LAMP = ` and `#define LAMP `, up to where the number stands. */
+const DECLARATION =
+  /^\s*(?:(?:static\s+|const\s+|constexpr\s+)*(?:int|byte|uint8_t|short|char|long)\s+(\w+)\s*=\s*|#define\s+(\w+)\s+)$/;
+const CALL = /\b(\w+)\s*\(\s*$/;
+
+/**
+ * The finding that the change of a pin's number is evidence of, where both are wired and the rules see no disagreement:
+ * the program says one pin and means what is on another.
+ */
+export function findingOfPin(edit: Edit, source: string, circuit: Circuit): Observation | undefined {
+  const { board } = circuit;
+  if (!('replace' in edit) || !board) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const text = source.split('\n')[line - 1] ?? '';
+  const word = text.slice(column - 1, column - 1 + length);
+  const before = text.slice(0, column - 1);
+  const pinOf = (said: string): (typeof board.pins)[number] | undefined =>
+    board.pins.find(({ name, number }) => name === said || String(number) === said);
+  const [said, meant] = [pinOf(word), pinOf(by)];
+  if (!said || !meant || said === meant || !circuit.wiredSignals.includes(meant.name)) return undefined;
+  const declared = DECLARATION.exec(before);
+  const name = declared?.[1] ?? declared?.[2];
+  const isPin = name === undefined ? TAKES_PIN.test(CALL.exec(before)?.[1] ?? '') : isUsedAsPin(name, source);
+  if (!isPin) return undefined;
+  const what = name === undefined ? 'uses' : `gives ${name}`;
+  const [part] = partsBehind(circuit, meant.name);
+  const there = part === undefined ? '' : `, where ${partTextOf(circuit.wiring, part)} is`;
+  return {
+    code: 'pin-disagrees',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} ${what} pin ${word}, but on this wiring it has to be pin ${by}${there}.`,
+    hints: [
+      `Which pin does line ${line} name, and what is wired to that pin?`,
+      `Line ${line} ${what} pin ${word}. Nothing uses pin ${by}${there}.`,
+      `Write ${by} instead of ${word} in line ${line}.`,
+    ],
+    evidence: { programPin: quantity(said.number, ''), wiredPin: quantity(meant.number, '') },
+  };
+}
+
+/** Whether a name stands where a function takes a pin. */
+const isUsedAsPin = (name: string, source: string): boolean =>
+  [...source.matchAll(/\b(\w+)\s*\(\s*(\w+)\b/g)].some(
+    ([, called, argument]) => argument === name && TAKES_PIN.test(called!),
+  );
+
+/** What people see or touch behind a pin, through resistors. */
+function partsBehind(circuit: Circuit, pin: string): readonly Parameters<typeof partTextOf>[1][] {
+  const node = circuit.nodeOfPin(pin);
+  if (!node) return [];
+  const near = circuit.reach(node.id, {
+    through: isResistor,
+    notBeyond: (next) => circuit.node(next).pins.length > 0,
+  });
+  return [...near].flatMap((one) =>
+    circuit
+      .partsAt(one)
+      .filter(({ kind }) => kindOf(kind).observed !== undefined || kindOf(kind).stimulus !== undefined)
+      .map(({ ref }) => ref),
+  );
+}
