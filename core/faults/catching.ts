@@ -1,6 +1,6 @@
 import { expectationSentence, type Expectation } from '../expectations';
 import type { Scenario } from '../formats/scenario';
-import { ReferenceRuns, withScenarios, type Shown } from '../generated/shown';
+import { type ReferenceRuns, withScenarios, type Shown } from '../generated/shown';
 import { situationsOf, UNTOUCHED_SECONDS } from '../generated/situations';
 import type { Build } from '../judge/build';
 import { Examiner, type Examination } from '../judge/examine';

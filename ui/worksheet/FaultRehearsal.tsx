@@ -1,5 +1,6 @@
 'use client';
 
+import { ChevronRight } from 'lucide-react';
 import { useState, type KeyboardEvent } from 'react';
 import { expectationSentence } from '@/core/expectations';
 import { withCatching, type Catching } from '@/core/faults/catching';
@@ -67,11 +68,19 @@ export function FaultRehearsal() {
 function Progress({ done, total }: { readonly done: number; readonly total: number | undefined }) {
   return (
     <div className="mt-2 flex items-center gap-3" role="status">
-      <progress
-        className="h-2 flex-1 accent-ink"
+      <div
+        role="progressbar"
         aria-label="Slips tried"
-        {...(total === undefined ? {} : { value: done, max: total })}
-      />
+        aria-valuemin={0}
+        aria-valuemax={total}
+        aria-valuenow={total === undefined ? undefined : done}
+        className="h-2 flex-1 border border-ink"
+      >
+        <div
+          className="h-full bg-ink"
+          style={{ width: total === undefined ? 0 : `${(100 * done) / total}%` }}
+        />
+      </div>
       <span className="mono text-note">{total === undefined ? 'starting …' : `${done} of ${total}`}</span>
     </div>
   );
@@ -194,16 +203,26 @@ function ToldOtherwise({ faults }: { readonly faults: readonly RehearsedFault[] 
   );
 }
 
-function SlipName({ fault: { sort, what, outcome } }: { readonly fault: RehearsedFault }) {
+interface SlipNameProps {
+  readonly fault: RehearsedFault;
+  /** Whether its kind stands above it already. */
+  readonly isOfItsKind?: boolean;
+}
+
+function SlipName({ fault: { sort, what, outcome }, isOfItsKind = false }: SlipNameProps) {
   return (
     <p className="flex items-baseline gap-2">
       <FaultMark outcome={outcome} />
       <span>
-        {sort}: <span className="mono">{what}</span>
+        {!isOfItsKind && `${sort}: `}
+        <span className="mono">{what.replace(ON_THE_ONLY_ONE, '')}</span>
       </span>
     </p>
   );
 }
+
+/** Before a hole or a pin, the breadboard or the board: there is one of each on most benches. */
+const ON_THE_ONLY_ONE = /\b[BU]1\./g;
 
 /** What the learner reads first, and the repair. */
 function Told({ fault: { told } }: { readonly fault: RehearsedFault }) {
@@ -226,16 +245,21 @@ function BySort({ faults }: { readonly faults: readonly RehearsedFault[] }) {
       <ul className="mt-1 border-b border-rule">
         {sorts.map(([sort, own]) => (
           <li key={sort} className="border-t border-rule">
-            <details>
-              <summary className="flex cursor-pointer flex-wrap items-baseline gap-x-3 py-1">
-                <span className="mono w-8 text-right">{own.length}</span>
+            <details className="group">
+              <summary className="flex cursor-pointer flex-wrap items-baseline gap-x-3 py-1 hover:bg-wash">
+                <ChevronRight
+                  size={14}
+                  className="self-center transition-transform group-open:rotate-90"
+                  aria-hidden="true"
+                />
+                <span className="mono w-6 text-right">{own.length}</span>
                 <span className="flex-1">{sort}</span>
                 <span className="text-note text-soft">{tally(own)}</span>
               </summary>
-              <ul className="mb-2 pl-11">
+              <ul className="mb-2 pl-14">
                 {own.map((fault) => (
                   <li key={fault.what} className="mt-1">
-                    <SlipName fault={fault} />
+                    <SlipName fault={fault} isOfItsKind />
                     <Told fault={fault} />
                   </li>
                 ))}
