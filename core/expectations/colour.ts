@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { legName } from '../brand';
-import { brightnessAt } from '../electrics/brightness';
+import { brightnessAt, FAINT_BELOW_MA } from '../electrics/brightness';
 import { quantity } from '../findings/finding';
 import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
@@ -18,8 +18,9 @@ const schema = z.strictObject({ lamp: refSchema, colour: z.enum(colours), ...win
 type InColour = z.infer<typeof schema>;
 
 const primaries = ['red', 'green', 'blue'].map(legName);
-/** Brightness below which a colour is dark, and the share of the brightest from which it colours the light. */
-const DARK_BELOW = 0.05;
+/** Brightness below which a light is too faint to have a colour. */
+const DARK_BELOW = brightnessAt(FAINT_BELOW_MA);
+/** The share of the brightest from which a colour takes part in the light. */
 const COLOURS_FROM = 0.45;
 /** Green beside a brighter red makes orange up to this share, and yellow beyond. */
 const YELLOW_FROM = 0.8;

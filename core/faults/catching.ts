@@ -49,7 +49,10 @@ export class ScenarioFinder {
   catching(build: Build): Catching | undefined {
     this.candidates ??= this.made();
     for (const candidate of this.candidates) {
-      const [result] = this.judged(build, candidate).scenarios;
+      const { scenarios, traces } = this.judged(build, candidate);
+      // What does not come to the end within its steps shows less than a person would see.
+      if (traces.some(({ ended }) => ended.reason === 'steps')) continue;
+      const [result] = scenarios;
       const missed = candidate.expect.filter((_, index) => !result!.expectations[index]!.passed);
       if (missed.length === 0) continue;
       const isNew = this.own.every(({ name }) => name !== candidate.name);

@@ -2,7 +2,7 @@ import type { Finding, FindingCode } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report, type Verdict } from '../formats/report';
 import { ReferenceRuns } from '../generated/shown';
-import { buildFor, referenceBuild } from '../judge/build';
+import { buildFor, referenceBuild, type Build } from '../judge/build';
 import { check } from '../judge/check';
 import { referenceOf } from '../judge/examine';
 import type { Grammars } from '../program';
@@ -15,7 +15,7 @@ import { wiringFaults } from './wiring';
 
 /**
  * What came of a slip: it is told by its right name, or by another; it works all the same, and is mentioned or not;
- * it slips through though somebody would see it; or it makes the same circuit, and is called wrong.
+ * it slips through though somebody would see it, mentioned or not; or it makes the same circuit, and is called wrong.
  */
 export const faultOutcomes = [
   'right-cause',
@@ -72,10 +72,10 @@ export class FaultRehearsal {
     const cause = report.findings.find((finding) => finding.cause);
     const mention = this.mentionOf(report, fault);
     const told = cause ?? mention;
-    const caughtBy =
-      hasPassed(verdict) && !mention && verdict !== 'as-drawn' && build.program.compiled
-        ? this.catching(build)
-        : undefined;
+    const isSame = this.isSameCircuit(fault);
+    // Another part than asked is another build, which the exercise leaves free, and the learner is told.
+    const isFree = isSame || mention?.code === 'wrong-part';
+    const caughtBy = hasPassed(verdict) && !isFree ? this.catching(build) : undefined;
     return {
       sort,
       what,
@@ -84,12 +84,12 @@ export class FaultRehearsal {
       ...(line === undefined ? {} : { line }),
       verdict,
       outcome: hasPassed(verdict)
-        ? mention
-          ? 'mentioned'
-          : caughtBy
-            ? 'slips-through'
+        ? caughtBy
+          ? 'slips-through'
+          : mention
+            ? 'mentioned'
             : 'no-difference'
-        : this.isSameCircuit(fault)
+        : isSame
           ? 'wrongly-caught'
           : told && codes.includes(told.code)
             ? 'right-cause'
@@ -115,7 +115,7 @@ export class FaultRehearsal {
     );
   }
 
-  private catching(build: Parameters<ScenarioFinder['catching']>[0]): Catching | undefined {
+  private catching(build: Build): Catching | undefined {
     const program = referenceBuild(this.exercise, this.grammars).program;
     if (!program.compiled) return undefined;
     this.finder ??= new ScenarioFinder(new ReferenceRuns(referenceOf(this.exercise, this.grammars), program));
