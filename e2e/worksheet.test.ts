@@ -460,3 +460,39 @@ describe('a wiring table', () => {
     await context.close();
   });
 });
+
+describe('the fault rehearsal', () => {
+  test('makes every slip, finds what nobody watches, and one key adds the scenario that does', async () => {
+    const { page, end } = await visitAsInstructor();
+    onTestFinished(end);
+    await openExercise(page, 'Night bell');
+    const section = page.getByRole('region', { name: 'Fault rehearsal' });
+    await section.getByRole('button', { name: 'Rehearse the faults' }).click();
+    await section.getByText('No slip that somebody would see gets through.').waitFor({ timeout: 60_000 });
+    expect(await section.getByText(/^\d+ told by name$/).count()).toBe(1);
+    // Nobody listens any more.
+    const unheard = page.getByRole('button', { name: /^Remove: Z1/ });
+    for (let left = await unheard.count(); left > 0; left -= 1) await unheard.first().click();
+    await section.getByText('The exercise has changed since.').waitFor();
+    await section.getByRole('button', { name: 'Rehearse again' }).click();
+    await section.getByText(/slips? gets? through$/).waitFor({ timeout: 60_000 });
+    await section.getByRole('button', { name: 'Rehearse again' }).waitFor({ timeout: 60_000 });
+    const [first] = await section.locator('[data-add]').all();
+    await first!.focus();
+    await page.keyboard.press('a');
+    await section.getByText('In the scenarios now').first().waitFor();
+    expect(await page.getByRole('button', { name: /^Remove: Z1/ }).count()).toBeGreaterThan(0);
+  });
+
+  test('can be stopped, and keeps what was tried', async () => {
+    const { page, end } = await visitAsInstructor();
+    onTestFinished(end);
+    await openExercise(page, 'Tide gauge');
+    const section = page.getByRole('region', { name: 'Fault rehearsal' });
+    await section.getByRole('button', { name: 'Rehearse the faults' }).click();
+    await section.getByText(/^[1-9]\d* of \d+$/).waitFor({ timeout: 60_000 });
+    await section.getByRole('button', { name: 'Stop' }).click();
+    await section.getByText('You stopped it').waitFor();
+    await section.getByText(/^All \d+ slips/).waitFor();
+  });
+});

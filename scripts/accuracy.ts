@@ -15,6 +15,7 @@ import { cppMistakes } from '@/core/program/mistakes/cpp';
 import { marked, type MistakeTable } from '@/core/program/mistakes/marked';
 import { pythonMistakes } from '@/core/program/mistakes/python';
 import { nodeGrammars } from '@/grammars/node';
+import { verdictFigures } from './accuracy-of-verdicts';
 
 const voltages: Readonly<Record<string, Readonly<Record<string, number>>>> = golden.voltages;
 
@@ -87,6 +88,7 @@ const timed = readWholePrograms(readFileSync('core/program/golden/timed.txt', 'u
 const agreeing = programs.filter(({ agrees }) => agrees).length;
 const topics = [...new Set(programs.map(({ topic }) => topic))];
 
+const verdicts = verdictFigures(grammars);
 const text = `# Accuracy
 
 Made by \`npm run accuracy\`; do not edit by hand.
@@ -160,8 +162,9 @@ whether the first fault that is told has the right code and stands exactly there
 | code | language | places | exact |
 |---|---|---|---|
 ${mistakes.map((row) => `| ${row.code} | ${row.language === 'cpp' ? 'C++' : 'Python'} | ${row.places} | ${row.exact} |`).join('\n')}
-`;
+
+${verdicts.text}`;
 writeFileSync('docs/accuracy.md', text);
 console.log(
-  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same, ${pythonAgreeing} of ${pythonPrograms.length} in Python, ${exact} of ${places} mistakes exact, ${timed.filter((row) => isTimed(row.name, row)).length} of ${timed.length} programs in time`,
+  `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same, ${pythonAgreeing} of ${pythonPrograms.length} in Python, ${exact} of ${places} mistakes exact, ${timed.filter((row) => isTimed(row.name, row)).length} of ${timed.length} programs in time, ${verdicts.summary}`,
 );

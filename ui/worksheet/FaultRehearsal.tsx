@@ -18,7 +18,7 @@ export function FaultRehearsal() {
   const store = useWorksheetAround();
   // What the slips are made in, to tell when it is out of date.
   const source = useWorksheet(({ sync: { sheet } }) =>
-    JSON.stringify([sheet.program, sheet.layout, sheet.board, sheet.language]),
+    JSON.stringify([sheet.program, sheet.layout, sheet.board, sheet.language, sheet.scenarios]),
   );
   const [madeFrom, setMadeFrom] = useState<string>();
   const isRunning = rehearsal.state === 'running';
