@@ -463,8 +463,8 @@ describe('a wiring table', () => {
 
 describe('the fault rehearsal', () => {
   test('makes every slip, finds what nobody watches, and one key adds the scenario that does', async () => {
-    const { page, end } = await visitAsInstructor();
-    onTestFinished(end);
+    const { page, context } = await visitAsInstructor(world);
+    onTestFinished(() => context.close());
     await openExercise(page, 'Night bell');
     const section = page.getByRole('region', { name: 'Fault rehearsal' });
     await section.getByRole('button', { name: 'Rehearse the faults' }).click();
@@ -485,8 +485,8 @@ describe('the fault rehearsal', () => {
   });
 
   test('can be stopped, and keeps what was tried', async () => {
-    const { page, end } = await visitAsInstructor();
-    onTestFinished(end);
+    const { page, context } = await visitAsInstructor(world);
+    onTestFinished(() => context.close());
     await openExercise(page, 'Tide gauge');
     const section = page.getByRole('region', { name: 'Fault rehearsal' });
     await section.getByRole('button', { name: 'Rehearse the faults' }).click();
