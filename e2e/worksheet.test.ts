@@ -469,7 +469,6 @@ describe('the fault rehearsal', () => {
     const section = page.getByRole('region', { name: 'Fault rehearsal' });
     await section.getByRole('button', { name: 'Rehearse the faults' }).click();
     await section.getByText('No slip that somebody would see gets through.').waitFor({ timeout: 60_000 });
-    expect(await section.getByText(/^\d+ told by name$/).count()).toBe(1);
     // Nobody listens any more.
     const unheard = page.getByRole('button', { name: /^Remove: Z1/ });
     for (let left = await unheard.count(); left > 0; left -= 1) await unheard.first().click();
