@@ -1,16 +1,15 @@
 'use client';
 
 import { ChevronRight } from 'lucide-react';
-import { useState, type KeyboardEvent } from 'react';
-import { expectationSentence } from '@/core/expectations';
-import { withCatching, type Catching } from '@/core/faults/catching';
-import type { FaultOutcome, RehearsedFault } from '@/core/faults/rehearsal';
-import { rowOf } from '@/core/findings/table';
-import { Button, Keys } from '../design/Button';
+import { useState } from 'react';
+import type { RehearsedFault } from '@/core/faults/rehearsal';
+import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
-import { FaultBar, FaultMark, outcomeWords } from './FaultBar';
+import { FaultBar, outcomeWords } from './FaultBar';
+import { grouped, SlipName, thatCameOut, Told } from './Slip';
+import { SlippedThrough } from './SlippedThrough';
 import { useFaultRehearsal } from './useFaultRehearsal';
-import { useDispatch, useWorksheet, useWorksheetAround } from './useWorksheet';
+import { useWorksheet, useWorksheetAround } from './useWorksheet';
 
 /** Every slip that can be made in this exercise, made once and checked as if a learner had handed it in. */
 export function FaultRehearsal() {
@@ -86,105 +85,9 @@ function Progress({ done, total }: { readonly done: number; readonly total: numb
   );
 }
 
-const of = (
-  faults: readonly RehearsedFault[],
-  ...outcomes: readonly FaultOutcome[]
-): readonly RehearsedFault[] => faults.filter(({ outcome }) => outcomes.includes(outcome));
-
-interface SlippedThroughProps {
-  readonly faults: readonly RehearsedFault[];
-  readonly isOver: boolean;
-}
-
-/** Slips that nobody is told of though they would be seen, each with the scenario that catches it. */
-function SlippedThrough({ faults, isOver }: SlippedThroughProps) {
-  const mayEdit = useWorksheet((state) => state.given.mayEdit);
-  const scenarios = useWorksheet((state) => state.sync.sheet.scenarios);
-  const dispatch = useDispatch();
-  const slipped = of(faults, 'slips-through');
-  const wrong = of(faults, 'wrongly-caught');
-  const isAdded = ({ scenario }: Catching): boolean =>
-    scenarios.some(
-      ({ name, expect }) =>
-        name === scenario.name &&
-        scenario.expect.every((one) =>
-          expect.some((other) => expectationSentence(other) === expectationSentence(one)),
-        ),
-    );
-  const add = (catching: Catching): void =>
-    dispatch({ type: 'set', fields: { scenarios: [...withCatching(scenarios, catching)] } });
-  if (slipped.length + wrong.length === 0)
-    return isOver ? (
-      <p className="mt-2 font-semibold text-good">No slip that somebody would see gets through.</p>
-    ) : null;
-  return (
-    <>
-      {slipped.length > 0 && (
-        <h4 className="mt-3 font-semibold text-fault">
-          {slipped.length === 1 ? 'One slip gets through' : `${slipped.length} slips get through`}
-        </h4>
-      )}
-      <ul className="border-b border-rule" onKeyDown={walk}>
-        {slipped.map((fault) => (
-          <li key={`${fault.sort} ${fault.what}`} className="border-t border-rule py-2">
-            <SlipName fault={fault} />
-            {fault.caughtBy && (
-              <div className="flex flex-wrap items-start gap-x-4 gap-y-1 pl-6">
-                <div className="min-w-56 flex-1">
-                  <p className="text-note">
-                    In <strong>{fault.caughtBy.scenario.name}</strong> it shows:{' '}
-                    {fault.caughtBy.seen.join('; ')}.
-                  </p>
-                  <ul className="text-note text-soft">
-                    {fault.caughtBy.scenario.expect.map((expectation) => (
-                      <li key={expectationSentence(expectation)}>{expectationSentence(expectation)}.</li>
-                    ))}
-                  </ul>
-                </div>
-                {isAdded(fault.caughtBy) ? (
-                  <p className="text-note font-semibold text-good">In the scenarios now</p>
-                ) : (
-                  mayEdit && (
-                    <Button size="small" data-add onClick={() => add(fault.caughtBy!)}>
-                      {fault.caughtBy.isNew ? 'Add this scenario' : 'Expect this too'}
-                      <Keys>A</Keys>
-                    </Button>
-                  )
-                )}
-              </div>
-            )}
-          </li>
-        ))}
-        {wrong.map((fault) => (
-          <li key={`${fault.sort} ${fault.what}`} className="border-t border-rule py-2">
-            <SlipName fault={fault} />
-            <p className="pl-6 text-note">
-              It is the same circuit, and is called wrong: {fault.told?.message}
-            </p>
-          </li>
-        ))}
-      </ul>
-    </>
-  );
-}
-
-/** Arrow keys go from one thing to add to the next, and A adds the first that is left, or the one that is chosen. */
-function walk(event: KeyboardEvent<HTMLUListElement>): void {
-  const buttons = [...event.currentTarget.querySelectorAll<HTMLButtonElement>('[data-add]')];
-  const at = buttons.findIndex((button) => button === document.activeElement);
-  const go = (to: number): void => buttons[Math.max(0, Math.min(buttons.length - 1, to))]?.focus();
-  if (event.key === 'ArrowDown') go(at + 1);
-  else if (event.key === 'ArrowUp') go(at - 1);
-  else if (event.key.toLowerCase() === 'a' && !event.ctrlKey && !event.metaKey) {
-    buttons[at]?.click();
-    (buttons[at + 1] ?? buttons[at - 1])?.focus();
-  } else return;
-  event.preventDefault();
-}
-
 /** Slips that a learner is told of by another name than an expert would use. */
 function ToldOtherwise({ faults }: { readonly faults: readonly RehearsedFault[] }) {
-  const told = of(faults, 'other-cause');
+  const told = thatCameOut(faults, 'other-cause');
   if (told.length === 0) return null;
   return (
     <>
@@ -200,37 +103,6 @@ function ToldOtherwise({ faults }: { readonly faults: readonly RehearsedFault[] 
         ))}
       </ul>
     </>
-  );
-}
-
-interface SlipNameProps {
-  readonly fault: RehearsedFault;
-  /** Whether its kind stands above it already. */
-  readonly isOfItsKind?: boolean;
-}
-
-function SlipName({ fault: { sort, what, outcome }, isOfItsKind = false }: SlipNameProps) {
-  return (
-    <p className="flex items-baseline gap-2">
-      <FaultMark outcome={outcome} />
-      <span>
-        {!isOfItsKind && `${sort}: `}
-        <span className="mono">{what.replace(ON_THE_ONLY_ONE, '')}</span>
-      </span>
-    </p>
-  );
-}
-
-/** Before a hole or a pin, the breadboard or the board: there is one of each on most benches. */
-const ON_THE_ONLY_ONE = /\b[BU]1\./g;
-
-/** What the learner reads first, and the repair. */
-function Told({ fault: { told } }: { readonly fault: RehearsedFault }) {
-  if (!told) return null;
-  return (
-    <p className="pl-6 text-note">
-      <strong>{rowOf(told.code).title}.</strong> {told.message} {told.repair}
-    </p>
   );
 }
 
@@ -271,13 +143,6 @@ function BySort({ faults }: { readonly faults: readonly RehearsedFault[] }) {
     </details>
   );
 }
-
-/** The slips by something of them, in the order in which it appears. */
-const grouped = <Key,>(
-  faults: readonly RehearsedFault[],
-  keyOf: (fault: RehearsedFault) => Key,
-): readonly (readonly [Key, readonly RehearsedFault[]])[] =>
-  [...new Set(faults.map(keyOf))].map((key) => [key, faults.filter((fault) => keyOf(fault) === key)]);
 
 const tally = (faults: readonly RehearsedFault[]): string =>
   grouped(faults, ({ outcome }) => outcome)

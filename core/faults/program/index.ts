@@ -17,7 +17,7 @@ export function* programFaults(exercise: Exercise): Generator<Fault> {
       yield {
         sort,
         codes,
-        what: `line ${slipped.index + 1}: ${slipped.written.trim() || 'nothing'}`,
+        what: `line ${slipped.index + 1}: ${slipped.written.trim() || 'left out'}`,
         wiring: reference,
         program,
         refs: [],
