@@ -27,6 +27,11 @@ const pinSchema = z.object({
   interrupt: z.int().min(0).optional(),
   /** Port group whose summed current is limited. */
   port: z.string().optional(),
+  /** The bit of the chip's registers that is this pin: `B5` is bit 5 of `PORTB`, `DDRB` and `PINB`. */
+  register: z
+    .string()
+    .regex(/^[A-L][0-7]$/, 'write a register’s letter and a bit, such as B5')
+    .optional(),
   /** Why the pin is better left free. */
   reserved: z.enum(['serial', 'start-up']).optional(),
   /** For pins that decide how the board starts: the level they must have then. */

@@ -23,12 +23,19 @@ export interface LedPanel {
   setRow(row: number, bits: number): void;
 }
 
+/** Numbers of the pins that are the bits of a register, the lowest first; `undefined` where a bit is none. */
+export type PortPins = readonly (number | undefined)[];
+
 /** What a program does to its board, and what the board tells it. Pins by number, times by the machine. */
 export interface ProgramHost {
   pinMode(pin: number, mode: number, line: number): void;
   digitalWrite(pin: number, level: number, line: number): void;
   digitalRead(pin: number, line: number): number;
   analogWrite(pin: number, duty: number, line: number): void;
+  /** Puts the bits of a byte on pins, the lowest first: their directions, or the levels of their latches. */
+  setPort(pins: PortPins, what: 'direction' | 'latch', bits: number, line: number): void;
+  /** What the bits of a register are: directions, latches, or the levels at the pins themselves. */
+  port(pins: PortPins, what: 'direction' | 'latch' | 'level', line: number): number;
   /** PWM with a share from 0 to 1 of its period, and so many periods a second. */
   pwm(pin: number, share: number, hertz: number, line: number): void;
   /** A whole number of 32 bits that nobody can tell beforehand; the run's seed decides it. */

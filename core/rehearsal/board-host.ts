@@ -2,7 +2,7 @@ import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../board
 import type { Ref } from '../brand';
 import { effort } from '../effort';
 import type { PartState } from '../parts';
-import type { InterruptMode, LedPanel, Machine, ProgramHost, TextScreen } from '../program/machine';
+import type { InterruptMode, LedPanel, Machine, PortPins, ProgramHost, TextScreen } from '../program/machine';
 import { randomFrom } from '../random';
 import type { BoardChange } from '../stimuli';
 import { Restart, Stop, type EndReason } from '../program/stop';
@@ -187,6 +187,37 @@ export class BoardHost implements ProgramHost {
     )
       this.undirected.push({ pin: state.pin.name, level: level !== 0 ? 'high' : 'low', line });
     this.apply(state, line);
+  }
+
+  setPort(pins: PortPins, what: 'direction' | 'latch', bits: number, line: number): void {
+    pins.forEach((number, bit) => {
+      const state = number === undefined ? undefined : this.state(number, line);
+      if (!state) return;
+      const is = ((bits >> bit) & 1) === 1;
+      if (is === (what === 'latch' ? state.latch : state.output)) return;
+      // A latch that is set while the pin is an input is its pull-up, as whoever writes registers knows.
+      if (what === 'latch') state.latch = is;
+      else state.output = is;
+      state.duty = undefined;
+      this.apply(state, line);
+    });
+  }
+
+  port(pins: PortPins, what: 'direction' | 'latch' | 'level', line: number): number {
+    return pins.reduce<number>((bits, number, bit) => {
+      const state = number === undefined ? undefined : this.state(number, line);
+      if (!state) return bits;
+      const is =
+        what === 'level' ? this.levelInPort(state, line) : what === 'latch' ? state.latch : state.output;
+      return is ? bits | (1 << bit) : bits;
+    }, 0);
+  }
+
+  /** The level of a pin that is read with its neighbours: only where something is wired does anybody look at it. */
+  private levelInPort(state: PinState, line: number): boolean {
+    if (this.circuit.isWired(state.pin.name)) this.noteRead(state.pin.name, 'digital', line);
+    else if (!state.output) return state.latch;
+    return this.level(state) === 1;
   }
 
   analogWrite(number: number, value: number, line: number): void {

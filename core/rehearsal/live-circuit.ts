@@ -134,6 +134,11 @@ export class LiveCircuit {
     return node === undefined ? null : (this.point.volts[node.id] ?? null);
   }
 
+  /** Whether something is plugged into a pin's socket. */
+  isWired(pin: string): boolean {
+    return (this.circuit.nodeOfPin(pin)?.terminals.length ?? 0) > 0;
+  }
+
   /** Volts of a part's leg against another one of its legs. */
   voltsBetween(part: PlacedPart, leg: LegName, minus: LegName, point = this.point): number | null {
     const [upper, lower] = [leg, minus].map((name) => point.volts[this.circuit.nodeOf(part, name)] ?? null);

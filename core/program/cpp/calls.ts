@@ -1,12 +1,13 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { mayUse, methodName, shownName } from './classes';
 import { unreadable, type Context, type FunctionSignature } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readMacro } from './definitions';
 import { isPlainLambda, nameOfLambda } from './lambdas';
 import { changesText, type LibraryFunction } from './library';
 import { nearest } from '../names';
-import { describe, findPlace, loadOf, readPlace, type ReadExpression } from './places';
+import { describe, findPlace, loadOf, readPlace, reportNoField, type ReadExpression } from './places';
 import type { ClockForm, Expression } from './tree';
 import {
   commonType,
@@ -20,6 +21,7 @@ import {
   VOID,
   isScalar,
   type ScalarType,
+  type StructType,
 } from './types';
 
 export function readCall(node: SyntaxNode, context: Context, read: ReadExpression): Expression {
@@ -42,6 +44,10 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   const name = calleeName(callee, context);
   if (name === undefined) return unreadable(node);
   if (!isCallable(name, callee, context)) return unreadable(node);
+  // In a method, another one of its class is called by its name alone.
+  const own = context.owner && context.functions.get(methodName(context.owner.type, name));
+  if (own && context.owner)
+    return readOwnCall(own, given, node, context, read, selfOf(context.owner, callee));
   const signature = context.functions.get(name);
   if (signature) return readOwnCall(signature, given, node, context, read);
   const macro = context.macros.get(name);
@@ -100,26 +106,32 @@ function isCallable(name: string, callee: SyntaxNode, context: Context): boolean
 /** Whether a name of the library is a method, which nobody calls without its object. */
 const isMethod = (name: string): boolean => name.includes('.') && !/^(?:Serial|EEPROM)\./.test(name);
 
-/** A call of a function of the program. One that gives a struct leaves it in a place of its own. */
-function readOwnCall(
+/**
+ * A call of a function of the program, of a method with the address of its object, `self`. One that gives a struct
+ * leaves it in a place of its own.
+ */
+export function readOwnCall(
   signature: FunctionSignature,
   given: readonly SyntaxNode[],
   node: SyntaxNode,
   context: Context,
   read: ReadExpression,
+  self?: Expression,
 ): Expression {
   const { length } = signature.parameters;
   const required = signature.parameters.filter(({ preset }) => !preset).length;
-  if (!countFits(given.length, required, length, signature.name, node, context)) return unreadable(node);
+  if (!countFits(given.length, required, length, shownName(signature.name), node, context))
+    return unreadable(node);
   const all = signature.parameters.map(({ preset }, index) => given[index] ?? preset!);
   const span = spanOf(node);
   const type = signature.result;
   const call: Expression = {
     node: 'call',
     target: signature.index,
-    arguments: all.map((argument, index) =>
-      readArgument(argument, signature.parameters[index]!, context, read),
-    ),
+    arguments: [
+      ...(self ? [self] : []),
+      ...all.map((argument, index) => readArgument(argument, signature.parameters[index]!, context, read)),
+    ],
     type: signature.resultPlace ? VOID : type,
     span,
     clock: 'unfollowed',
@@ -147,7 +159,16 @@ function readMethod(
   const found = isPointer ? undefined : findPlace(owner, context, read);
   const value = found || !(isPointer || isCall) ? undefined : read(owner, context);
   const type = found?.type ?? (isPointer && value?.type.kind === 'pointer' ? value.type.to : value?.type);
-  if (!type || !(type.kind === 'string' || (type.kind === 'struct' && type.isLibrary))) return undefined;
+  const span = spanOf(owner);
+  const whereItLies = (): Expression | undefined =>
+    found && type
+      ? { node: 'address', place: found.place, type: pointerTo(type), span, clock: 'fixed' }
+      : isPointer
+        ? value
+        : undefined;
+  if (type?.kind === 'struct' && !type.isLibrary)
+    return readOwnMethod(type, member, whereItLies(), given, node, context, read);
+  if (type?.kind !== 'string' && type?.kind !== 'struct') return undefined;
   const className = typeText(type);
   const full = `${className}.${member.text}`;
   const builtin = context.library.get(full);
@@ -156,13 +177,6 @@ function readMethod(
     for (const argument of given) read(argument, context);
     return unreadable(node);
   }
-  const span = spanOf(owner);
-  const whereItLies = (): Expression | undefined =>
-    found
-      ? { node: 'address', place: found.place, type: pointerTo(type), span, clock: 'fixed' }
-      : isPointer
-        ? value
-        : undefined;
   const self =
     type.kind === 'string' && !changesText(full)
       ? (value ?? loadOf(owner, found!.place, type))
@@ -173,6 +187,39 @@ function readMethod(
   }
   return readBuiltin({ name: full, builtin, before: [self] }, given, node, context, read);
 }
+
+/** A method of an object of the program's own class; `undefined` where the class has no methods. */
+function readOwnMethod(
+  type: StructType,
+  member: SyntaxNode,
+  self: Expression | undefined,
+  given: readonly SyntaxNode[],
+  node: SyntaxNode,
+  context: Context,
+  read: ReadExpression,
+): Expression | undefined {
+  const head = context.methods.get(methodName(type, member.text));
+  const signature = context.functions.get(methodName(type, member.text));
+  if (head && !signature) {
+    context.unsupported(`${member.text} of ${type.name}, which has no body,`, node);
+    return unreadable(node);
+  }
+  if (!head || !signature || !self) {
+    const known = [...context.methods].flatMap(([name, { owner }]) =>
+      owner.name === type.name ? [{ name: shownName(name) }] : [],
+    );
+    if (known.length === 0) return undefined;
+    if (head) context.unsupported(describe(node), node);
+    else reportNoField(member, type.name, known, context);
+    return unreadable(node);
+  }
+  if (!mayUse(member, type, head, context)) return unreadable(node);
+  return readOwnCall(signature, given, node, context, read, self);
+}
+
+/** The address of the object whose method is being resolved. */
+const selfOf = ({ type, self }: NonNullable<Context['owner']>, node: SyntaxNode): Expression =>
+  loadOf(node, self, pointerTo(type));
 
 /** A method that a class of the library does not have. */
 function reportNoMethod(className: string, member: SyntaxNode, context: Context): void {

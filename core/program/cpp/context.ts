@@ -30,9 +30,21 @@ export interface FunctionSignature {
   }[];
   /** Where a struct that it gives is put. */
   readonly resultPlace?: Place;
+  /** The class that it is a method of. */
+  readonly owner?: StructType;
+  /** Whether only methods of its class may call it. */
+  readonly isPrivate?: boolean;
   /** Whether it is an interrupt's own routine, which nobody else may call. */
   readonly interrupts?: boolean;
   readonly span: Span;
+}
+
+/** A method as its class declares it. */
+export interface MethodHead {
+  readonly owner: StructType;
+  readonly isPrivate: boolean;
+  /** The function where it stands in the class itself, or its declaration alone. */
+  readonly node: SyntaxNode;
 }
 
 /** A `#define` of a name to a text that stands for a value. */
@@ -100,6 +112,8 @@ export class Context extends ProblemLog {
   readonly strangeHeaders: SyntaxNode[] = [];
   /** Structs, enumerations and other types that the program names. */
   readonly types = new Map<string, CType>();
+  /** Methods that classes of the program declare, by `Class::method`. */
+  readonly methods = new Map<string, MethodHead>();
   /** What is put into memory before the program begins: texts, and locals that remember. */
   readonly initial: Expression[] = [];
   private readonly texts = new Map<string, number>();
@@ -116,6 +130,8 @@ export class Context extends ProblemLog {
   result: CType = { kind: 'void' };
   /** Where the function being resolved puts a struct that it gives. */
   resultPlace: Place | undefined;
+  /** The class of the method being resolved, and where the address of its object stands. */
+  owner: { readonly type: StructType; readonly self: Place } | undefined;
 
   constructor(
     readonly board: BoardProfile,

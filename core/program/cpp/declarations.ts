@@ -1,32 +1,21 @@
 import { effort } from '../../effort';
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { readBuiltin } from './calls';
 import type { Context, FunctionSignature } from './context';
 import { readDeclarator, type Declared } from './declarators';
 import { convert } from './conversions';
-import { readExpression, readName } from './expressions';
+import { readExpression } from './expressions';
+import { constructed, firstValues, isConstructed, isText, storeTo, zero } from './first-values';
 import { libraryClasses } from './library';
 import { textOf } from './literals';
 import { findPlace, loadOf, type Found } from './places';
 import { copied } from './pointers';
 import { MOST_CELLS, type Variable } from './scope';
-import type { ClockForm, Expression, Place, Statement } from './tree';
+import type { ClockForm, Expression, Statement } from './tree';
 import { twoWords } from './slips';
 import { reportTaken } from './taken-names';
 import { readTypeSpecifier } from './type-specifiers';
-import {
-  BOOL,
-  cellsOf,
-  integer,
-  isScalar,
-  pointerTo,
-  sameType,
-  typeNamed,
-  typeText,
-  type CType,
-  type ScalarType,
-} from './types';
+import { BOOL, cellsOf, integer, isScalar, pointerTo, sameType, typeNamed, type CType } from './types';
 
 interface Storage {
   readonly isStatic: boolean;
@@ -46,6 +35,7 @@ const typeNodes: ReadonlySet<string> = new Set([
   'storage_class_specifier',
   'type_qualifier',
   'struct_specifier',
+  'class_specifier',
   'enum_specifier',
 ]);
 
@@ -125,7 +115,7 @@ function readConstructed(
     type.kind === 'struct' &&
     value.childForFieldName('function')?.text === type.name;
   // With names alone between the parentheses it looks like the head of a function.
-  const isHead = node.type === 'function_declarator' && type.kind === 'struct' && type.isLibrary === true;
+  const isHead = node.type === 'function_declarator' && isConstructed(type, context);
   if (value?.type !== 'argument_list' && !isMade && !isHead) return undefined;
   const nameNode = node.childForFieldName('declarator')!;
   const list = isHead
@@ -145,28 +135,12 @@ function readConstructed(
     });
     return variable ? [storeTo(variable.place, type, first, nameNode)] : [];
   }
-  const name = `${typeText(type)}.new`;
-  const builtin = context.library.get(name);
-  if (!builtin) {
+  if (type.kind !== 'struct' || !isConstructed(type, context)) {
     context.unsupported(`“${node.text.slice(0, 30)}”`, node);
     return [];
   }
   const variable = declare(declared, storage, context, { clock: 'fixed' });
-  if (!variable) return [];
-  const span = spanOf(node);
-  const self: Expression = {
-    node: 'address',
-    place: variable.place,
-    type: pointerTo(type),
-    span,
-    clock: 'fixed',
-  };
-  return [
-    readBuiltin({ name, builtin, before: [self] }, given, node, context, (one) =>
-      // A name in the head of a function is read as a type there.
-      one.type === 'type_identifier' ? readName(one, context) : readExpression(one, context),
-    ),
-  ];
+  return variable ? constructed(variable.place, type, given, node, context) : [];
 }
 
 /** A class of the library whose header the program does not include. */
@@ -242,9 +216,6 @@ function sized(type: CType, valueNode: SyntaxNode): CType {
 const isComplete = (type: CType): boolean =>
   type.kind === 'array' ? type.length > 0 && isComplete(type.of) : type.kind !== 'void';
 
-const isText = (node: SyntaxNode): boolean =>
-  node.type === 'string_literal' || node.type === 'concatenated_string';
-
 /** The cell of a reference gets the address of what it is another name for. */
 function referTo(
   declared: Declared,
@@ -264,66 +235,6 @@ function referTo(
   const value: Expression = { node: 'address', place: found.place, type, span, clock: 'fixed' };
   return [storeTo(variable.place, type, value, declared.name)];
 }
-
-/** What is stored into every cell of a variable, zero where nothing is given. */
-function firstValues(
-  place: Place,
-  type: CType,
-  valueNode: SyntaxNode | null,
-  name: SyntaxNode,
-  context: Context,
-): readonly Expression[] {
-  if (isScalar(type)) {
-    const inner = valueNode?.type === 'initializer_list' ? (namedChildren(valueNode)[0] ?? null) : valueNode;
-    const value = inner ? convert(readExpression(inner, context), type, context) : zero(name, type);
-    return [storeTo(place, type, value, name)];
-  }
-  const at = (cell: number): Place => ({ ...place, address: place.address + cell });
-  if (type.kind === 'struct') {
-    if (valueNode && valueNode.type !== 'initializer_list')
-      return [
-        copied(valueNode, { place, type, constant: false }, readExpression(valueNode, context), context),
-      ];
-    const values = valueNode ? namedChildren(valueNode) : [];
-    return type.fields.flatMap((field, index) =>
-      firstValues(at(field.cell), field.type, values[index] ?? null, name, context),
-    );
-  }
-  if (type.kind !== 'array') return [];
-  const { of, length } = type;
-  if (valueNode && isText(valueNode) && isScalar(of)) {
-    const text = textOf(valueNode);
-    return Array.from({ length }, (_, index) => {
-      const letter = { ...zero(name, of), value: text.charCodeAt(index) || 0 } as Expression;
-      return storeTo(at(index), of, convert(letter, of, context), name);
-    });
-  }
-  if (valueNode && valueNode.type !== 'initializer_list') {
-    context.unsupported(`“${valueNode.text.slice(0, 30)}” for a whole array`, valueNode);
-    return [];
-  }
-  const values = valueNode ? namedChildren(valueNode) : [];
-  return Array.from({ length }, (_, index) =>
-    firstValues(at(index * cellsOf(of)), of, values[index] ?? null, name, context),
-  ).flat();
-}
-
-const zero = (node: SyntaxNode, type: ScalarType): Expression => ({
-  node: 'constant',
-  value: 0,
-  type,
-  span: spanOf(node),
-  clock: 'fixed',
-});
-
-const storeTo = (place: Place, type: ScalarType, value: Expression, node: SyntaxNode): Expression => ({
-  node: 'store',
-  place,
-  value,
-  type,
-  span: spanOf(node),
-  clock: 'unfollowed',
-});
 
 function declare(
   { name: node, type, refers }: Declared,

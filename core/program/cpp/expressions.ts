@@ -4,10 +4,11 @@ import { readBuiltin, readCall } from './calls';
 import { unreadable, type Context } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readDefinition, readExpanded } from './definitions';
-import { binaryNamed } from './library';
+import { binaryNamed, portBit } from './library';
 import { constant, readCharacter, readNumber, textOf } from './literals';
 import { describe, findPlace, loadOf, readPlace, reportConstant } from './places';
 import { copied, pointerSum, scaled } from './pointers';
+import { readRegister, writeRegister } from './registers';
 import type { Variable } from './scope';
 import type { BinaryOperator, ClockForm, ComparisonOperator, Expression } from './tree';
 import {
@@ -69,6 +70,9 @@ function readKind(node: SyntaxNode, context: Context): Expression {
       return readPointer(node, context);
     case 'sizeof_expression':
       return readSize(node, context);
+    case 'this':
+      if (!context.owner) break;
+      return loadOf(node, context.owner.self, pointerTo(context.owner.type));
     case 'null':
       return constant(node, 0, pointerTo(VOID));
     case 'assignment_expression':
@@ -104,6 +108,11 @@ export function readName(node: SyntaxNode, context: Context): Expression {
     const { place, type } = findPlace(node, context, readExpression)!;
     return { ...loadOf(node, place, type), clock: clockOf(variable, context) };
   }
+  const register = readRegister(node, context);
+  if (register) return register;
+  const bit = portBit(name, context.board);
+  if (bit !== undefined && !context.definitions.has(name))
+    return constant(node, bit, integer(context.widths.intBits, true));
   const named = context.constants.get(name);
   const definition = context.definitions.get(name);
   if (definition) return readDefinition(node, definition.text, context, readExpression);
@@ -184,9 +193,13 @@ function readSize(node: SyntaxNode, context: Context): Expression {
 }
 
 export function readAssignment(node: SyntaxNode, context: Context): Expression {
+  const operator = node.childForFieldName('operator')?.text ?? '=';
+  if (readRegister(node.childForFieldName('left')!, context)) {
+    const bits = readExpression(node.childForFieldName('right')!, context);
+    return writeRegister(node, operator, bits, context) ?? unreadable(node);
+  }
   const target = readPlace(node.childForFieldName('left')!, context, readExpression);
   const right = readExpression(node.childForFieldName('right')!, context);
-  const operator = node.childForFieldName('operator')?.text ?? '=';
   if (!target) return unreadable(node);
   if (target.constant) {
     reportConstant(node.childForFieldName('left')!, context);

@@ -1,5 +1,6 @@
 import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { mayUse } from './classes';
 import type { Context } from './context';
 import type { Variable } from './scope';
 import type { Expression, Place } from './tree';
@@ -96,6 +97,7 @@ function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Foun
     reportNoField(name, found.type.name, found.type.fields, context);
     return undefined;
   }
+  if (!mayUse(name, found.type, field, context)) return undefined;
   const { place } = found;
   return { ...found, place: { ...place, address: place.address + field.cell }, type: field.type };
 }
@@ -109,7 +111,7 @@ function given(node: SyntaxNode, context: Context, read: ReadExpression): Found 
   return { place, type: value.type, constant: true };
 }
 
-function reportNoField(
+export function reportNoField(
   node: SyntaxNode,
   owner: string,
   fields: readonly { readonly name: string }[],

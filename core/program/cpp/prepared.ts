@@ -2,10 +2,18 @@ import { typeWords } from './types';
 
 /**
  * A program's text as the grammar is to read it: what `#if` leaves out is blank, and so are parentheses that the
- * grammar would take for a cast, and the word that keeps a table out of the working memory. Every letter stays at its place.
+ * grammar would take for a cast, and the word that keeps a table out of the working memory; a range of cases has a sign
+ * that the grammar knows. Every letter stays at its place.
  */
 export const preparedText = (source: string): string =>
-  withoutCasts(withoutBranches(source)).replace(/\bPROGMEM\b/g, '       ');
+  withoutCasts(withoutBranches(source))
+    .replace(/\bPROGMEM\b/g, '       ')
+    .replace(RANGE, `$1${RANGE_SIGN}`);
+
+/** What stands between the ends of a range of cases in place of its three dots, which the grammar does not know. */
+export const RANGE_SIGN = '<=>';
+/** `case 1 ... 3`, up to the dots. */
+const RANGE = /(\bcase\b[^:;{}\n"]*?)\.\.\./g;
 
 /** A line that begins, turns or ends a choice between lines. */
 const DIRECTIVE = /^[ \t]*#[ \t]*(if|ifdef|ifndef|elif|else|endif)\b(.*)$/;

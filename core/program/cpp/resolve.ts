@@ -9,15 +9,16 @@ import { habitsOf } from './habits';
 import { isPlainLambda, nameOfLambda } from './lambdas';
 import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
-import { missing } from '../syntax-wording';
 import { withoutUnreadNames } from '../unread';
-import { voidMissing } from './slips';
 import { declareParameter, readDeclaration } from './declarations';
-import { readDeclarator } from './declarators';
+import { shownName } from './classes';
+import { constructed, firstValues, isConstructed } from './first-values';
+import { loadOf } from './places';
+import { methodsInClasses, readSignature } from './signatures';
 import { readBlock } from './statements';
-import type { FunctionTree, ProgramTree, Statement } from './tree';
+import type { Expression, FunctionTree, Place, ProgramTree, Statement } from './tree';
 import { readTypeSpecifier, typeNodes } from './type-specifiers';
-import { integer, pointerTo, sameType, typeNamed, VOID } from './types';
+import { integer, pointerTo, typeNamed, VOID } from './types';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
@@ -44,6 +45,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       if (signature) definitions.push({ node, signature });
     }
   }
+  definitions.push(...methodsInClasses(context));
   for (const node of lambdasIn(root)) definitions.push({ node, signature: namelessSignature(node, context) });
   // A head that could not be read may be the very one that would be missed.
   const headsAreRead = context.finish().length === 0;
@@ -171,7 +173,7 @@ function readInclude(node: SyntaxNode, context: Context): void {
 function isPrototype(node: SyntaxNode, context: Context): boolean {
   if (node.childForFieldName('declarator')?.type !== 'function_declarator') return false;
   const type = context.types.get(node.childForFieldName('type')?.text ?? '');
-  return !(type?.kind === 'struct' && type.isLibrary);
+  return !(type && isConstructed(type, context));
 }
 
 /** The registers of a chip that is interrupted by changes of its pins, as the variables that they are. */
@@ -218,12 +220,6 @@ function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context
     return;
   }
   const shown = node.text.split('\n')[0]!.slice(0, 40);
-  const named = node.type === 'class_specifier' ? node.childForFieldName('name') : null;
-  if (named) {
-    context.silence(named.text);
-    context.unsupported(`a class of its own, ${named.text},`, node);
-    return;
-  }
   // The grammar takes a table of functions, `void (*steps[])() = {open, close};`, for a product.
   const [, first = ''] = /^(\w+)\s*\(\s*\*/.exec(node.text) ?? [];
   if (node.type !== 'expression_statement' || typeNamed(first, context.widths, context.types)) {
@@ -242,87 +238,6 @@ function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context
       ],
     ),
   );
-}
-
-function readSignature(node: SyntaxNode, context: Context): FunctionSignature | undefined {
-  const declarator = node.childForFieldName('declarator');
-  const nameNode = declarator?.childForFieldName('declarator');
-  const typeNode = node.childForFieldName('type');
-  if (declarator?.type === 'identifier') {
-    const { endLine, endColumn } = spanOf(declarator);
-    const why = 'A function has parentheses after its name, even when nothing is in them.';
-    context.report(missing('syntax-paren', { text: declarator.text, line: endLine, endColumn }, '()', why));
-    return undefined;
-  }
-  if (declarator?.type === 'function_declarator' && nameNode?.text === 'ISR' && !typeNode)
-    return readRoutineHead(node, declarator, context);
-  if (declarator?.type === 'function_declarator' && nameNode?.type === 'identifier' && !typeNode) {
-    context.report(voidMissing(spanOf(nameNode), nameNode.text));
-    return undefined;
-  }
-  if (declarator?.type !== 'function_declarator' || nameNode?.type !== 'identifier' || !typeNode) {
-    context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
-    return undefined;
-  }
-  const result = typeNamed(typeNode.text, context.widths, context.types);
-  if (!result) {
-    context.reportUnknown(typeNode.text, typeNode, 'type');
-    return undefined;
-  }
-  const parameters: FunctionSignature['parameters'][number][] = [];
-  for (const parameter of namedChildren(declarator.childForFieldName('parameters')!)) {
-    const base = typeNamed(parameter.childForFieldName('type')?.text ?? '', context.widths, context.types);
-    const signs = parameter.childForFieldName('declarator');
-    if (base?.kind === 'void' && !signs) continue;
-    const declared = base && signs ? readDeclarator(signs, base, context) : undefined;
-    // An array is handed over as a pointer to its first element.
-    const type = declared?.type.kind === 'array' ? pointerTo(declared.type.of) : declared?.type;
-    // What may not be changed can as well be handed over by its value.
-    const isConstant = namedChildren(parameter).some(({ text }) => text === 'const');
-    const refers = (declared?.refers ?? false) && !isConstant;
-    if (!declared || !type || type.kind === 'void') {
-      context.unsupported(`the parameter “${parameter.text}”`, parameter);
-      return undefined;
-    }
-    const preset = parameter.childForFieldName('default_value');
-    parameters.push({ name: declared.name.text, type, refers, ...(preset ? { preset } : {}) });
-  }
-  const name = nameNode.text;
-  const earlier = context.functions.get(name);
-  const span = spanOf(nameNode);
-  const takesOthers =
-    earlier &&
-    (earlier.parameters.length !== parameters.length ||
-      parameters.some(({ type }, index) => !sameType(type, earlier.parameters[index]!.type)));
-  if (takesOthers) {
-    context.unsupported(`a second ${name} that takes other values`, node);
-    return undefined;
-  }
-  if (earlier) {
-    context.report(
-      refusal(
-        'name-redeclared',
-        span,
-        `Line ${span.line}: there is a second ${name}; the first is on line ${earlier.span.line}.`,
-        [
-          `How many functions are called ${name}?`,
-          `${name} is on line ${earlier.span.line} and again on line ${span.line}.`,
-          `Put both bodies into one ${name}, or give the one in line ${span.line} another name.`,
-        ],
-      ),
-    );
-    return undefined;
-  }
-  const signature: FunctionSignature = {
-    index: context.functions.size,
-    name,
-    result,
-    parameters,
-    span,
-    ...(result.kind === 'struct' ? { resultPlace: context.globals.take(name, result) } : {}),
-  };
-  context.functions.set(name, signature);
-  return signature;
 }
 
 /** Functions without a name that are written where they are handed over: `[]() { count++; }`. */
@@ -345,39 +260,41 @@ function namelessSignature(node: SyntaxNode, context: Context): FunctionSignatur
   return signature;
 }
 
-/** `ISR(PCINT0_vect)`: the routine of an interrupt, which only the chip itself calls. */
-function readRoutineHead(
-  node: SyntaxNode,
-  declarator: SyntaxNode,
-  context: Context,
-): FunctionSignature | undefined {
-  const [vector] = namedChildren(declarator.childForFieldName('parameters')!);
-  const hasPinChange = context.board.pins.some(({ functions }) => functions.includes('pin-change'));
-  if (vector?.text !== pinChangeRegisters.routine || !hasPinChange) {
-    context.unsupported(`the interrupt “${vector?.text ?? ''}”`, node);
-    return undefined;
-  }
-  const name = vector.text;
-  const signature: FunctionSignature = {
-    index: context.functions.size,
-    name,
-    result: VOID,
-    parameters: [],
-    span: spanOf(vector),
-  };
-  context.functions.set(name, signature);
-  context.routines.add(name);
-  return signature;
-}
-
 function readFunction(node: SyntaxNode, signature: FunctionSignature, context: Context): FunctionTree {
-  const { name } = signature;
   const bodyNode = node.childForFieldName('body')!;
   context.frame = new Layout('frame', context.widths);
   context.result = signature.result;
   context.resultPlace = signature.resultPlace;
   context.loopDepth = 0;
   context.reassigned = assignedNames(bodyNode, context);
+  const { owner } = signature;
+  const self = owner && context.frame.take('this', pointerTo(owner));
+  context.owner = owner && self && { type: owner, self };
+  return context.scoped(() => {
+    declareFields(node, context);
+    return readInside(node, signature, context);
+  });
+}
+
+/** The fields of an object, which its methods call by their names alone. */
+function declareFields(node: SyntaxNode, { owner, scope }: Context): void {
+  for (const { name, type, cell } of owner?.type.fields ?? []) {
+    const through = loadOf(node, owner!.self, pointerTo(owner!.type));
+    scope.declare({
+      name,
+      type,
+      constant: false,
+      place: { area: 'frame', address: cell, through, steps: [], name },
+      span: spanOf(node),
+      clock: 'fixed',
+      loopDepth: 0,
+    });
+  }
+}
+
+/** What a function takes, and what it does. */
+function readInside(node: SyntaxNode, signature: FunctionSignature, context: Context): FunctionTree {
+  const { owner } = context;
   return context.scoped(() => {
     const list = node.childForFieldName('declarator')?.childForFieldName('parameters');
     const parameterNodes = list ? namedChildren(list) : [];
@@ -386,16 +303,46 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
       const declared = declareParameter(name, parameter, context);
       return { name: parameter.name, type: parameter.type, address: declared?.place.address ?? 0 };
     });
-    const body = readBlock(bodyNode, context);
+    const made = readMade(node, context);
+    const block = readBlock(node.childForFieldName('body')!, context);
+    const body: Statement =
+      made.length === 0
+        ? block
+        : {
+            node: 'block',
+            statements: [{ node: 'initialize', stores: made, span: signature.span }, block],
+            span: signature.span,
+          };
     return {
-      name,
+      name: shownName(signature.name),
       result: signature.result,
-      parameters,
+      parameters: owner
+        ? [{ name: 'this', type: pointerTo(owner.type), address: owner.self.address }, ...parameters]
+        : parameters,
       body,
       frameCells: context.frame.cells,
       frameBytes: context.frame.bytes + CALL_BYTES,
       span: signature.span,
     };
+  });
+}
+
+/** `: pin(p), on(false)` behind the head of what makes an object: first values of its fields. */
+function readMade(node: SyntaxNode, context: Context): readonly Expression[] {
+  const list = namedChildren(node).find(({ type }) => type === 'field_initializer_list');
+  return (list ? namedChildren(list) : []).flatMap((one) => {
+    const [name, values] = namedChildren(one);
+    const field = context.owner?.type.fields.find((candidate) => candidate.name === name?.text);
+    const given = values ? namedChildren(values) : [];
+    if (!field || !name || !context.owner) {
+      if (name) context.reportUnknown(name.text, name, 'value');
+      return [];
+    }
+    const through = loadOf(one, context.owner.self, pointerTo(context.owner.type));
+    const place: Place = { area: 'frame', address: field.cell, through, steps: [], name: field.name };
+    if (field.type.kind === 'struct' && isConstructed(field.type, context))
+      return constructed(place, field.type, given, one, context);
+    return firstValues(place, field.type, given[0] ?? null, name, context);
   });
 }
 

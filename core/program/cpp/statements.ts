@@ -8,6 +8,7 @@ import { readExpression, signOf } from './expressions';
 import { readPlace } from './places';
 import { copied } from './pointers';
 import type { Expression, Statement } from './tree';
+import { RANGE_SIGN } from './prepared';
 import { readTypeSpecifier } from './type-specifiers';
 import { BOOL, cellsOf, integer } from './types';
 
@@ -257,13 +258,36 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
         .filter((inner) => inner.startIndex !== valueNode?.startIndex)
         .map((inner) => readStatement(inner, context));
       if (!valueNode) return [{ statements }];
-      const value = readExpression(valueNode, context);
-      if (value.node !== 'constant') {
+      const values = caseValues(valueNode, context);
+      if (!values) {
         context.unsupported('a case that is no fixed number', valueNode);
         return [];
       }
-      return [{ value: value.value, statements }];
+      // Of a range, each falls through to the next, and the last does what is to be done.
+      return values.map((value, index) => ({
+        value,
+        statements: index === values.length - 1 ? statements : [],
+      }));
     }),
   );
   return { node: 'switch', subject, cases, span: spanOf(node) };
+}
+
+/** Numbers that a range of cases may hold. */
+const LONGEST_RANGE = 1000;
+
+/** The numbers of a case, of a range all of them; `undefined` where they are not known before the program runs. */
+function caseValues(node: SyntaxNode, context: Context): readonly number[] | undefined {
+  const isRange =
+    node.type === 'binary_expression' && node.childForFieldName('operator')?.text === RANGE_SIGN;
+  const ends = isRange ? [node.childForFieldName('left')!, node.childForFieldName('right')!] : [node];
+  const values = ends.flatMap((end) => {
+    const value = readExpression(end, context);
+    return value.node === 'constant' ? [value.value] : [];
+  });
+  const [first, last = first] = values;
+  if (values.length < ends.length || first === undefined || last === undefined) return undefined;
+  const length = last - first + 1;
+  if (length < 1 || length > LONGEST_RANGE) return undefined;
+  return Array.from({ length }, (_, index) => first + index);
 }

@@ -2,12 +2,13 @@ import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
 import { readDeclarator } from './declarators';
 import { readExpression } from './expressions';
-import { MOST_CELLS } from './scope';
-import { cellsOf, integer, isScalar, typeNamed, type CType, type Field } from './types';
+import { readClass } from './class-specifiers';
+import { integer, isScalar, typeNamed, type CType } from './types';
 
 /** What names a type without declaring a variable. */
 export const typeNodes: ReadonlySet<string> = new Set([
   'struct_specifier',
+  'class_specifier',
   'enum_specifier',
   'type_definition',
   'alias_declaration',
@@ -17,7 +18,8 @@ export const typeNodes: ReadonlySet<string> = new Set([
 export function readTypeSpecifier(node: SyntaxNode, context: Context): CType | undefined {
   switch (node.type) {
     case 'struct_specifier':
-      return readStruct(node, context);
+    case 'class_specifier':
+      return readClass(node, context, (inner) => readTypeSpecifier(inner, context));
     case 'enum_specifier':
       return readEnumeration(node, context);
     case 'type_definition': {
@@ -40,37 +42,6 @@ export function readTypeSpecifier(node: SyntaxNode, context: Context): CType | u
     default:
       return undefined;
   }
-}
-
-function readStruct(node: SyntaxNode, context: Context): CType | undefined {
-  const name = node.childForFieldName('name')?.text ?? '';
-  const body = node.childForFieldName('body');
-  if (!body) return context.types.get(name);
-  const fields: Field[] = [];
-  let cell = 0;
-  for (const child of namedChildren(body)) {
-    const typeNode = child.childForFieldName('type');
-    const base = typeNode ? typeNamed(typeNode.text, context.widths, context.types) : undefined;
-    const declarators = namedChildren(child).filter(
-      (part) => part.startIndex !== typeNode?.startIndex && part.type !== 'type_qualifier',
-    );
-    const declared = base && declarators.map((part) => readDeclarator(part, base, context));
-    if (child.type !== 'field_declaration' || !declared || declared.includes(undefined)) {
-      context.unsupported(`“${child.text.split('\n')[0]!.slice(0, 30)}” in a struct`, child);
-      continue;
-    }
-    for (const field of declared) {
-      fields.push({ name: field!.name.text, type: field!.type, cell });
-      cell += cellsOf(field!.type);
-    }
-  }
-  if (cell > MOST_CELLS) {
-    context.unsupported(`a struct of more than ${MOST_CELLS.toLocaleString('en')} numbers`, node);
-    return undefined;
-  }
-  const type: CType = { kind: 'struct', name, fields };
-  if (name !== '') context.types.set(name, type);
-  return type;
 }
 
 /** Names for numbers that count up; of the type `int`, as the processor holds them. */

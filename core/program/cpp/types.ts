@@ -1,4 +1,5 @@
 import type { BoardProfile } from '../../boards';
+import type { SyntaxNode } from '../syntax';
 
 /** A type of C++ as the boards' compilers lay it out. */
 export type CType =
@@ -27,6 +28,10 @@ export interface Field {
   readonly name: string;
   readonly type: CType;
   readonly cell: number;
+  /** What it is at first, where its declaration says so. */
+  readonly preset?: SyntaxNode;
+  /** Whether only the methods of its class may use it. */
+  readonly isPrivate?: boolean;
 }
 
 /** A type whose value is one number, and one cell of memory. */

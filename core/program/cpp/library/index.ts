@@ -11,6 +11,7 @@ import { serialFunctions } from './serial';
 import { stringFunctions } from './strings';
 
 export { libraryClasses } from './modules';
+export { portBit, portRegister, type PortRegister } from './ports';
 export { changesText } from './strings';
 export type { LibraryFunction, Parameter } from './function';
 

@@ -1,0 +1,85 @@
+import { namedChildren, type SyntaxNode } from '../syntax';
+import { methodName } from './classes';
+import type { Context } from './context';
+import { readDeclarator } from './declarators';
+import { MOST_CELLS } from './scope';
+import { cellsOf, typeNamed, type CType, type Field, type StructType } from './types';
+
+/** Reads a type inside a class that names one of its own, such as an enumeration. */
+type ReadInner = (node: SyntaxNode) => CType | undefined;
+
+/** Reads a class or a struct: its fields, and the heads of its methods. */
+export function readClass(node: SyntaxNode, context: Context, readInner: ReadInner): CType | undefined {
+  const name = node.childForFieldName('name')?.text ?? '';
+  const body = node.childForFieldName('body');
+  if (!body) return context.types.get(name);
+  if (namedChildren(node).some(({ type }) => type === 'base_class_clause')) {
+    context.silence(name);
+    context.unsupported(`a class made from another one, ${name},`, node);
+    return undefined;
+  }
+  const fields: Field[] = [];
+  const type: StructType = { kind: 'struct', name, fields };
+  // Its own methods may name it.
+  if (name !== '') context.types.set(name, type);
+  let isPrivate = node.type === 'class_specifier';
+  for (const child of namedChildren(body)) {
+    if (child.type === 'access_specifier') isPrivate = child.text !== 'public';
+    else if (isMethod(child)) readHead(child, type, isPrivate, context);
+    else readFields(child, { fields, isPrivate }, context, readInner);
+  }
+  if (cellsOf(type) > MOST_CELLS) {
+    context.unsupported(`a struct of more than ${MOST_CELLS.toLocaleString('en')} numbers`, node);
+    return undefined;
+  }
+  return type;
+}
+
+const isMethod = (node: SyntaxNode): boolean =>
+  node.type === 'function_definition' || node.childForFieldName('declarator')?.type === 'function_declarator';
+
+function readHead(node: SyntaxNode, owner: StructType, isPrivate: boolean, context: Context): void {
+  const name = node.childForFieldName('declarator')?.childForFieldName('declarator');
+  // Nothing that a program of a board makes is ever taken away again.
+  if (name?.type === 'destructor_name') return;
+  if (!name || !/^(?:field_)?identifier$/.test(name.type) || /^\s*(?:static|virtual)\b/.test(node.text)) {
+    context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}” in a class`, node);
+    return;
+  }
+  const known = methodName(owner, name.text);
+  if (context.methods.has(known)) context.unsupported(`a second ${name.text} that takes other values`, node);
+  else context.methods.set(known, { owner, isPrivate, node });
+}
+
+function readFields(
+  node: SyntaxNode,
+  { fields, isPrivate }: { readonly fields: Field[]; readonly isPrivate: boolean },
+  context: Context,
+  readInner: ReadInner,
+): void {
+  const typeNode = node.childForFieldName('type');
+  const inner = typeNode?.childForFieldName('body') ? readInner(typeNode) : undefined;
+  const base = inner ?? (typeNode ? typeNamed(typeNode.text, context.widths, context.types) : undefined);
+  const preset = node.childForFieldName('default_value');
+  const declarators = namedChildren(node).filter(
+    (part) =>
+      part.startIndex !== typeNode?.startIndex &&
+      part.startIndex !== preset?.startIndex &&
+      part.type !== 'type_qualifier',
+  );
+  const declared = base && declarators.map((part) => readDeclarator(part, base, context));
+  if (node.type !== 'field_declaration' || !declared || declared.includes(undefined)) {
+    context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}” in a struct`, node);
+    return;
+  }
+  for (const field of declared) {
+    const last = fields.at(-1);
+    fields.push({
+      name: field!.name.text,
+      type: field!.type,
+      cell: last ? last.cell + cellsOf(last.type) : 0,
+      ...(preset ? { preset } : {}),
+      ...(isPrivate ? { isPrivate } : {}),
+    });
+  }
+}
