@@ -1,7 +1,7 @@
 import { namedChildren, type SyntaxNode } from '../syntax';
 import { methodName } from './classes';
 import type { Context } from './context';
-import { readDeclarator } from './declarators';
+import { functionHead, readDeclarator } from './declarators';
 import { MOST_CELLS } from './scope';
 import { cellsOf, typeNamed, type CType, type Field, type StructType } from './types';
 
@@ -36,10 +36,10 @@ export function readClass(node: SyntaxNode, context: Context, readInner: ReadInn
 }
 
 const isMethod = (node: SyntaxNode): boolean =>
-  node.type === 'function_definition' || node.childForFieldName('declarator')?.type === 'function_declarator';
+  node.type === 'function_definition' || functionHead(node.childForFieldName('declarator')) !== undefined;
 
 function readHead(node: SyntaxNode, owner: StructType, isPrivate: boolean, context: Context): void {
-  const name = node.childForFieldName('declarator')?.childForFieldName('declarator');
+  const name = functionHead(node.childForFieldName('declarator'))?.head.childForFieldName('declarator');
   // Nothing that a program of a board makes is ever taken away again.
   if (name?.type === 'destructor_name') return;
   if (!name || !/^(?:field_)?identifier$/.test(name.type) || /^\s*(?:static|virtual)\b/.test(node.text)) {

@@ -64,6 +64,8 @@ const libraryMacros: readonly (readonly [string, Macro])[] = [
   // Keeps a text out of the working memory; what is printed is the same.
   ['F', { parameters: ['text'], text: 'text' }],
   ['_BV', { parameters: ['n'], text: '(1 << (n))' }],
+  ['bit_is_set', { parameters: ['x', 'n'], text: '((x) & (1 << (n)))' }],
+  ['bit_is_clear', { parameters: ['x', 'n'], text: '(!((x) & (1 << (n))))' }],
   // Tables that stay in the program's own memory are read like any other.
   ...['byte', 'word', 'dword', 'float'].map(
     (what) => [`pgm_read_${what}`, { parameters: ['where'], text: '(*(where))' }] as const,

@@ -44,6 +44,14 @@ export function convert(
     };
   if (type.kind === 'pointer') {
     if (value.node === 'text' && isLetters(type)) return storedText(value, context);
+    // One of several texts.
+    if (value.node === 'choose' && value.type.kind === 'text' && isLetters(type))
+      return {
+        ...value,
+        yes: convert(value.yes, type, context),
+        no: convert(value.no, type, context),
+        type,
+      };
     const isNone = value.node === 'constant' && value.value === 0;
     const isVoid =
       value.type.kind === 'pointer' && (value.type.to.kind === 'void' || type.to.kind === 'void');

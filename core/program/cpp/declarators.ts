@@ -12,6 +12,24 @@ export interface Declared {
   readonly refers: boolean;
 }
 
+/** The head of a function inside of what stands before its name: `*first()` gives a pointer. */
+export interface FunctionHead {
+  readonly head: SyntaxNode;
+  /** Signs before it, each of which makes what it gives a pointer to that. */
+  readonly pointers: number;
+}
+
+/** Finds the head of a function in a declarator; `undefined` where it declares something else. */
+export function functionHead(node: SyntaxNode | null): FunctionHead | undefined {
+  let pointers = 0;
+  let head = node;
+  while (head?.type === 'pointer_declarator') {
+    pointers += 1;
+    head = head.childForFieldName('declarator');
+  }
+  return head?.type === 'function_declarator' ? { head, pointers } : undefined;
+}
+
 /** Longest array that is read. */
 const LONGEST_ARRAY = 10_000;
 

@@ -11,6 +11,7 @@ import { libraryClasses, pinChangeRegisters } from './library';
 import { Layout } from './scope';
 import { withoutUnreadNames } from '../unread';
 import { declareParameter, readDeclaration } from './declarations';
+import { functionHead } from './declarators';
 import { shownName } from './classes';
 import { constructed, firstValues, isConstructed } from './first-values';
 import { loadOf } from './places';
@@ -171,7 +172,7 @@ function readInclude(node: SyntaxNode, context: Context): void {
 
 /** The head of a function that stands further down; no object, which is declared like one. */
 function isPrototype(node: SyntaxNode, context: Context): boolean {
-  if (node.childForFieldName('declarator')?.type !== 'function_declarator') return false;
+  if (!functionHead(node.childForFieldName('declarator'))) return false;
   const type = context.types.get(node.childForFieldName('type')?.text ?? '');
   return !(type && isConstructed(type, context));
 }
@@ -296,7 +297,7 @@ function declareFields(node: SyntaxNode, { owner, scope }: Context): void {
 function readInside(node: SyntaxNode, signature: FunctionSignature, context: Context): FunctionTree {
   const { owner } = context;
   return context.scoped(() => {
-    const list = node.childForFieldName('declarator')?.childForFieldName('parameters');
+    const list = functionHead(node.childForFieldName('declarator'))?.head.childForFieldName('parameters');
     const parameterNodes = list ? namedChildren(list) : [];
     const parameters = signature.parameters.map((parameter, index) => {
       const name = nameOf(parameterNodes[index]!.childForFieldName('declarator')!);

@@ -3,14 +3,16 @@ import { missing } from '../syntax-wording';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { methodName, shownName } from './classes';
 import type { Context, FunctionSignature, MethodHead } from './context';
-import { readDeclarator } from './declarators';
+import { functionHead, readDeclarator } from './declarators';
 import { pinChangeRegisters } from './library';
 import { voidMissing } from './slips';
 import { pointerTo, sameType, typeNamed, VOID, type CType } from './types';
 
 /** Reads the head of a function and makes it known; `undefined` for one that cannot be, which is said. */
 export function readSignature(node: SyntaxNode, context: Context): FunctionSignature | undefined {
-  const declarator = node.childForFieldName('declarator');
+  const whole = node.childForFieldName('declarator');
+  const found = functionHead(whole);
+  const declarator = found?.head ?? whole;
   const nameNode = declarator?.childForFieldName('declarator');
   const typeNode = node.childForFieldName('type');
   if (declarator?.type === 'identifier') {
@@ -31,7 +33,7 @@ export function readSignature(node: SyntaxNode, context: Context): FunctionSigna
     context.unsupported(`“${node.text.split('\n')[0]!}”`, node);
     return undefined;
   }
-  const result = typeNamed(typeNode.text, context.widths, context.types);
+  const result = resultOf(typeNode, found?.pointers ?? 0, context);
   if (!result) {
     context.reportUnknown(typeNode.text, typeNode, 'type');
     return undefined;
@@ -92,6 +94,12 @@ function addSignature(
   };
   context.functions.set(known, signature);
   return signature;
+}
+
+/** What a function gives: what its type says, or a pointer to that. */
+function resultOf(node: SyntaxNode, pointers: number, context: Context): CType | undefined {
+  const type = typeNamed(node.text, context.widths, context.types);
+  return type && Array.from({ length: pointers }).reduce<CType>((to) => pointerTo(to), type);
 }
 
 /** What a function takes; `undefined` where that cannot be read, which is said. */
@@ -161,7 +169,7 @@ function readMethod(
   const result = isConstructor
     ? VOID
     : typeNode
-      ? typeNamed(typeNode.text, context.widths, context.types)
+      ? resultOf(typeNode, functionHead(node.childForFieldName('declarator'))?.pointers ?? 0, context)
       : undefined;
   if (!typeNode && !isConstructor) {
     context.report(voidMissing(spanOf(nameNode), nameNode.text));
@@ -172,7 +180,9 @@ function readMethod(
     return undefined;
   }
   const own = readParameters(declarator, context);
-  const declared = method.node.childForFieldName('declarator')?.childForFieldName('parameters');
+  const declared = functionHead(method.node.childForFieldName('declarator'))?.head.childForFieldName(
+    'parameters',
+  );
   const presets = declared
     ? namedChildren(declared).map((one) => one.childForFieldName('default_value'))
     : [];
@@ -190,15 +200,10 @@ export function methodsInClasses(
 ): readonly { readonly node: SyntaxNode; readonly signature: FunctionSignature }[] {
   return [...context.methods.values()].flatMap((method) => {
     const { node } = method;
-    const declarator = node.childForFieldName('declarator')!;
-    if (node.type !== 'function_definition') return [];
-    const signature = readMethod(
-      node,
-      declarator,
-      declarator.childForFieldName('declarator')!,
-      method,
-      context,
-    );
+    const found = functionHead(node.childForFieldName('declarator'));
+    if (node.type !== 'function_definition' || !found) return [];
+    const nameNode = found.head.childForFieldName('declarator')!;
+    const signature = readMethod(node, found.head, nameNode, method, context);
     return signature ? [{ node, signature }] : [];
   });
 }

@@ -1,14 +1,19 @@
 import type { Span } from '../syntax';
 import { RaisedError } from './errors';
 import { dictMethods, listMethods, textMethods, type Method } from './methods';
+import { setMethods } from './sets';
 import type { Runner } from './runner';
 import {
   isObject,
   PyBuiltin,
   PyClass,
   PyDict,
+  PyFloat,
+  PyInstance,
   PyList,
   PyModule,
+  PyOwnClass,
+  PySet,
   PyTuple,
   typeName,
   type Value,
@@ -18,7 +23,7 @@ import {
 /** `owner.name`: a member of a module or class, an attribute of an object, or a method with its owner. */
 export function attributeOf(owner: Value, name: string, span: Span): Value {
   if (owner instanceof PyModule || owner instanceof PyClass) {
-    const member = owner.members.get(name);
+    const member = owner instanceof PyOwnClass ? owner.find(name) : owner.members.get(name);
     if (member !== undefined) return member;
   } else if (isObject(owner)) return owner.get(name, span);
   else {
@@ -35,6 +40,7 @@ function methodOf(owner: Value, name: string): Work | undefined {
   if (typeof owner === 'string') return withOwner(owner, textMethods.get(name));
   if (owner instanceof PyList) return withOwner(owner, listMethods.get(name));
   if (owner instanceof PyDict) return withOwner(owner, dictMethods.get(name));
+  if (owner instanceof PySet) return withOwner(owner, setMethods.get(name));
   return owner instanceof PyTuple && (name === 'index' || name === 'count')
     ? withOwner(new PyList([...owner.items]), listMethods.get(name))
     : undefined;
@@ -42,10 +48,24 @@ function methodOf(owner: Value, name: string): Work | undefined {
 
 /** `owner.name = value`. */
 export function setAttribute(owner: Value, name: string, value: Value, span: Span, runner: Runner): void {
+  if (owner instanceof PyOwnClass) {
+    if (owner.members.get(name) !== value) runner.machine.changes += 1;
+    owner.members.set(name, value);
+    return;
+  }
   if (!isObject(owner)) throw noAttribute(owner, name);
   runner.line = span.line;
+  if (owner instanceof PyInstance) {
+    const before = owner.attributes.get(name);
+    if (before === undefined) runner.take(1);
+    if (!isUnchanged(before, value)) runner.machine.changes += 1;
+  }
   owner.set(name, value, span);
 }
+
+/** Whether what gets a value has it already. */
+export const isUnchanged = (before: Value | undefined, now: Value): boolean =>
+  before === now || (before instanceof PyFloat && now instanceof PyFloat && before.value === now.value);
 
 export const noAttribute = (owner: Value, name: string): RaisedError =>
   new RaisedError(

@@ -69,6 +69,11 @@ export function noteTurn(machine: Machine, running: number, fixed: number, units
  */
 export function passClocksOf(tree: PythonTree): PassClocks {
   const bodies = [tree.body, ...tree.functions.map(({ body }) => body)];
+  // A name that a function takes from the one around it is read where nobody follows it.
+  const isShared = bodies.some((body) =>
+    [...allExpressions(body)].some((part) => part.node === 'name' && part.slot.area === 'outer'),
+  );
+  if (isShared) return new Map();
   const reads = new Map<string, number>();
   const writes = new Map<string, number>();
   const add = (counts: Map<string, number>, key: string | undefined): void => {

@@ -4,15 +4,9 @@ import { inOrder, refusal, textRepair, type ProgramProblem } from '../problem';
 import { ProblemLog } from '../problem-log';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
 import { attributeNames, builtins, libraryModules } from './library';
+import { assignedNames, type Names } from './scopes';
 import type { FunctionTree, Slot } from './tree';
 import type { PyModule, Value } from './values';
-
-/** Names of one function, or of the program itself. */
-export interface Names {
-  readonly all: string[];
-  /** Names that a function takes from the program. */
-  readonly fromProgram: ReadonlySet<string>;
-}
 
 /** Deepest nesting of statements and expressions that is followed; no person writes deeper. */
 const DEEPEST = 120;
@@ -23,6 +17,8 @@ export class Context extends ProblemLog {
   readonly globals: Names = { all: [], fromProgram: new Set() };
   /** Names of the function being read; none at the top. */
   locals: Names | undefined;
+  /** The class whose method is being read: what it is made from. */
+  owner: { readonly base: SyntaxNode | undefined } | undefined;
   /** Names of the functions around the one being read. */
   readonly outer: Names[] = [];
   /** What a global name stands for when nothing but one import gives it a value. */
@@ -37,7 +33,7 @@ export class Context extends ProblemLog {
   ) {
     super(DEEPEST);
     this.library = libraryModules(board);
-    this.attributes = attributeNames(this.library);
+    this.attributes = new Set([...attributeNames(this.library), ...ownAttributes(root)]);
   }
 
   /** Where a name keeps its value. */
@@ -45,8 +41,11 @@ export class Context extends ProblemLog {
     const name = node.text;
     const local = this.locals?.fromProgram.has(name) ? -1 : (this.locals?.all.indexOf(name) ?? -1);
     if (local >= 0) return { area: 'local', index: local };
-    if (this.outer.some(({ all, fromProgram }) => all.includes(name) && !fromProgram.has(name)))
-      this.unsupported(`“${name}” of the function around this one`, node);
+    if (!this.locals?.fromProgram.has(name))
+      for (const [depth, { all, isClass }] of this.outer.toReversed().entries()) {
+        const index = isClass === true ? -1 : all.indexOf(name);
+        if (index >= 0) return { area: 'outer', depth, index };
+      }
     const global = this.globals.all.indexOf(name);
     if (global >= 0) return { area: 'global', index: global };
     const value = builtins.get(name);
@@ -126,6 +125,18 @@ export class Context extends ProblemLog {
     });
     return inOrder([...this.problems, ...unknown]);
   }
+}
+
+/** Names of members that the program's own classes give, and that it gives to objects. */
+function ownAttributes(root: SyntaxNode): readonly string[] {
+  // Most programs have no class, and the walk through the parser's tree is dear.
+  if (!/^\s*class\b/m.test(root.text)) return [];
+  return [...nodesIn(root)].flatMap((node) => {
+    if (node.type === 'class_definition')
+      return assignedNames(namedChildren(node.childForFieldName('body')!)).all;
+    const left = node.type === 'assignment' ? node.childForFieldName('left') : null;
+    return left?.type === 'attribute' ? [left.childForFieldName('attribute')!.text] : [];
+  });
 }
 
 function notImported(name: string, { line, column }: Span): ProgramProblem {

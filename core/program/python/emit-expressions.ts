@@ -1,4 +1,4 @@
-import { attributeOf, setAttribute } from './attributes';
+import { attributeOf, isUnchanged, setAttribute } from './attributes';
 import { noteTurn, runningIn, turning, type PassClocks } from './clock';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
@@ -8,18 +8,22 @@ import { timeReadings } from './library/modules';
 import { compare, negate, operate } from './operators';
 import { itemsIn } from './methods';
 import { room } from './room';
-import type { Runner } from './runner';
+import type { Locals, Runner } from './runner';
 import type { Expression, Slot, Target } from './tree';
 import {
   isTrue,
   itemsOf,
   numberOf,
   PyDict,
-  PyFloat,
+  PyFunction,
+  PyInstance,
   PyList,
+  PyOwnClass,
+  PySet,
   PyTuple,
   reprOf,
   typeName,
+  type PyObject,
   type Value,
 } from './values';
 
@@ -95,10 +99,12 @@ export class ExpressionEmitter {
         const callee = this.expression(expression.callee);
         const values = expression.values.map((value) => this.expression(value));
         const named = expression.named.map(({ name, value }) => ({ name, value: this.expression(value) }));
-        const { span } = expression;
+        const { span, spread } = expression;
         return (runner) => {
           const called = callee(runner);
-          const given = values.map((value) => value(runner));
+          const given = values.flatMap((value, index) =>
+            spread.has(index) ? itemsIn(value(runner)) : [value(runner)],
+          );
           const byName = new Map(named.map(({ name, value }) => [name, value(runner)]));
           const { line } = runner;
           runner.line = span.line;
@@ -160,13 +166,16 @@ export class ExpressionEmitter {
         return (runner) => (isTrue(condition(runner)) ? yes(runner) : no(runner));
       }
       case 'list':
-      case 'tuple': {
+      case 'tuple':
+      case 'set': {
         const items = expression.items.map((item) => this.expression(item));
-        const isList = expression.node === 'list';
+        const { node } = expression;
         return (runner) => {
           runner.machine.spend(pythonCycles.item * (items.length + 1));
           const made = items.map((item) => item(runner));
-          return runner.made(isList ? new PyList(made) : new PyTuple(made));
+          return runner.made(
+            node === 'set' ? new PySet(made) : node === 'list' ? new PyList(made) : new PyTuple(made),
+          );
         };
       }
       case 'dict': {
@@ -182,7 +191,36 @@ export class ExpressionEmitter {
       }
       case 'comprehension':
         return this.comprehension(expression);
+      case 'lambda': {
+        const { index } = expression;
+        const defaults = expression.defaults.map((value) => value && this.expression(value));
+        return (runner) =>
+          new PyFunction(
+            '<lambda>',
+            index,
+            defaults.map((value) => value?.(runner)),
+            this.aroundNow(runner),
+          );
+      }
+      case 'super': {
+        const [base, self] = [this.expression(expression.base), this.expression(expression.self)];
+        return (runner) => aboveOf(base(runner), self(runner));
+      }
+      case 'named': {
+        const value = this.expression(expression.value);
+        const store = this.target(expression.target);
+        return (runner) => {
+          const given = value(runner);
+          store(runner, given);
+          return given;
+        };
+      }
     }
+  }
+
+  /** The names that a function made here finds around it. */
+  aroundNow({ locals, around }: Runner): readonly Locals[] {
+    return this.owner < 0 ? [] : [locals, ...around];
   }
 
   /** A comparison of what runs with the clock and what does not: it turns once, and until then passes are alike. */
@@ -249,21 +287,27 @@ export class ExpressionEmitter {
   private comprehension(expression: Extract<Expression, { node: 'comprehension' }>): Evaluate {
     const [item, source] = [this.expression(expression.item), this.expression(expression.source)];
     const condition = expression.condition && this.expression(expression.condition);
+    const key = expression.key && this.expression(expression.key);
+    const { makes } = expression;
     const store = this.target(expression.target);
     const slots = slotsOf(expression.target);
     return (runner) => {
       // Its names are its own: what they held before they hold again.
       const before = slots.map((slot) => held(slot, runner));
       const made: Value[] = [];
+      const pairs = new PyDict();
       for (const one of iterable(source(runner))) {
         runner.machine.spend(pythonCycles.loop);
         store(runner, one);
         if (condition && !isTrue(condition(runner))) continue;
-        runner.take(1);
-        made.push(item(runner));
+        if (key) pairs.set(key(runner), item(runner));
+        else made.push(item(runner));
       }
+      // What is gone again by the next time is no room that is taken for good.
+      room(makes === 'dict' ? pairs.entries.size : made.length);
+      runner.machine.changes += 1;
       slots.forEach((slot, index) => put(slot, before[index], runner));
-      return new PyList(made);
+      return runner.made(makes === 'dict' ? pairs : makes === 'set' ? new PySet(made) : new PyList(made));
     };
   }
 
@@ -282,6 +326,13 @@ export class ExpressionEmitter {
           runner.machine.spend(pythonCycles.name);
           const value = runner.globals[slot.index];
           if (value === undefined) throw new RaisedError('NameError', `name '${name}' is not defined`);
+          return value;
+        };
+      case 'outer':
+        return (runner) => {
+          const value = runner.around[slot.depth]?.[slot.index];
+          if (value === undefined)
+            throw new RaisedError('NameError', `local variable '${name}' referenced before assignment`);
           return value;
         };
       case 'local':
@@ -322,7 +373,8 @@ export class ExpressionEmitter {
       case 'several': {
         const stores = target.targets.map((one) => this.target(one));
         return (runner, value) => {
-          const items = itemsIn(value);
+          const all = itemsIn(value);
+          const items = target.rest === undefined ? all : withRest(all, stores.length, target.rest);
           if (items.length !== stores.length)
             throw new RaisedError(
               'ValueError',
@@ -342,11 +394,35 @@ export const held = (slot: Slot, runner: Runner): Value | undefined =>
     ? runner.globals[slot.index]
     : slot.area === 'local'
       ? runner.locals[slot.index]
-      : undefined;
+      : slot.area === 'outer'
+        ? runner.around[slot.depth]?.[slot.index]
+        : undefined;
 
 export function put(slot: Slot, value: Value | undefined, runner: Runner): void {
   if (slot.area === 'global') runner.globals[slot.index] = value;
   else if (slot.area === 'local') runner.locals[slot.index] = value;
+  else if (slot.area === 'outer') runner.around[slot.depth]![slot.index] = value;
+}
+
+/** Items for as many places, of which one gets all that are left. */
+function withRest(items: readonly Value[], places: number, rest: number): readonly Value[] {
+  const behind = places - rest - 1;
+  if (items.length < places - 1) return items;
+  const end = items.length - behind;
+  return [...items.slice(0, rest), new PyList(items.slice(rest, end)), ...items.slice(end)];
+}
+
+/** What the class above a method's own does for an object. */
+function aboveOf(base: Value, self: Value): Value {
+  if (!(base instanceof PyOwnClass) || !(self instanceof PyInstance))
+    throw new RaisedError('TypeError', `'${typeName(base)}' object is no class`);
+  const above: PyObject = {
+    kind: 'object',
+    className: base.name,
+    get: (name) => self.inherited(base, name),
+    set: self.set,
+  };
+  return above;
 }
 
 const slotsOf = (target: Target): readonly Slot[] =>
@@ -355,10 +431,6 @@ const slotsOf = (target: Target): readonly Slot[] =>
     : target.target === 'several'
       ? target.targets.flatMap(slotsOf)
       : [];
-
-/** Whether a name that gets a value has it already. */
-const isUnchanged = (before: Value | undefined, now: Value): boolean =>
-  before === now || (before instanceof PyFloat && now instanceof PyFloat && before.value === now.value);
 
 export function iterable(value: Value): Iterable<Value> {
   const items = itemsOf(value);

@@ -8,7 +8,18 @@ import { itemsIn } from './methods';
 import { operate } from './operators';
 import type { Runner } from './runner';
 import type { FunctionTree, Handler, Statement } from './tree';
-import { isTrue, PyBuiltin, PyClass, PyFunction, PyList, textOf, type Value } from './values';
+import {
+  isTrue,
+  PyBuiltin,
+  PyClass,
+  PyFunction,
+  PyInstance,
+  PyList,
+  PyOwnClass,
+  textOf,
+  typeName,
+  type Value,
+} from './values';
 
 /** How a statement ended. */
 export const enum Completion {
@@ -108,11 +119,16 @@ export class StatementEmitter {
               name,
               statement.index,
               defaults.map((value) => value?.(runner)),
+              this.values.aroundNow(runner),
             ),
           );
           return Completion.Normal;
         };
       }
+      case 'class':
+        return this.ownClass(statement);
+      case 'with':
+        return this.within(statement);
       case 'import': {
         const store = this.values.store(statement.slot);
         const { value } = statement;
@@ -159,12 +175,69 @@ export class StatementEmitter {
         const slot = target.target === 'name' ? target.slot : undefined;
         return (runner) => {
           if (slot?.area === 'global') runner.globals[slot.index] = undefined;
-          if (slot?.area === 'local') runner.locals[slot.index] = undefined;
+          if (slot && slot.area !== 'global') put(slot, undefined, runner);
           runner.machine.changes += 1;
           return Completion.Normal;
         };
       }
     }
+  }
+
+  /** A class: its body runs as a function does, and what that gives names to are its members. */
+  private ownClass({ name, index, slot, base }: Extract<Statement, { node: 'class' }>): Execute {
+    const above = base && this.values.expression(base);
+    const store = this.values.store(slot);
+    const { locals } = this.functions[index]!;
+    return (runner) => {
+      const from = above?.(runner);
+      if (from !== undefined && !(from instanceof PyOwnClass))
+        throw new RaisedError(
+          'TypeError',
+          `'${typeName(from)}' object is no class that another can be made from`,
+        );
+      const body = new PyFunction(name, index, [], this.values.aroundNow(runner));
+      const members = runner.namesOf(body);
+      runner.take(locals.length);
+      store(
+        runner,
+        new PyOwnClass(
+          name,
+          new Map(locals.flatMap((member, at) => (members[at] === undefined ? [] : [[member, members[at]]]))),
+          from,
+        ),
+      );
+      return Completion.Normal;
+    };
+  }
+
+  /** `with`: something is used and then given back, whatever happens. */
+  private within({ value, target, body }: Extract<Statement, { node: 'with' }>): Execute {
+    const thing = this.values.expression(value);
+    const store = target && this.values.target(target);
+    const run = this.block(body);
+    const { span } = value;
+    const nothing = { values: [], named: new Map<string, Value>(), span };
+    return (runner) => {
+      const used = thing(runner);
+      const isOwn = used instanceof PyInstance;
+      const given = isOwn ? runner.call(used.get('__enter__'), nothing) : used;
+      store?.(runner, given);
+      const giveBack = (): void => {
+        const end = isOwn ? { ...nothing, values: [null, null, null] } : nothing;
+        runner.call(attributeOf(used, isOwn ? '__exit__' : 'deinit', span), end);
+      };
+      let completion: Completion;
+      try {
+        completion = run(runner);
+      } catch (error) {
+        if (error instanceof RaisedError) giveBack();
+        throw error;
+      }
+      const { returned } = runner;
+      giveBack();
+      runner.returned = returned;
+      return completion;
+    };
   }
 
   /** A name that gets the time in each pass: what it holds is no change, see `passClocksOf`. */

@@ -44,9 +44,11 @@ function runAll(
     machine,
     board,
     tree.globals.length,
-    (running, index, values) =>
-      callFunction(running, functions[index]!, tree.functions[index]!.locals.length, values),
-    (index) => tree.functions[index]!.parameters,
+    (running, index, values, around) => {
+      running.around = around;
+      return callFunction(running, functions[index]!, tree.functions[index]!.locals.length, values);
+    },
+    (index) => tree.functions[index]!,
   );
   machine.host.serialBegin(SERIAL_RATE, 1);
   try {

@@ -1,7 +1,8 @@
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
+import { assignedNames, type Names } from './scopes';
 import { constantText, decoded } from './texts';
-import type { BinaryOperator, ComparisonOperator, Expression, JoinedPiece, Target } from './tree';
+import type { BinaryOperator, ComparisonOperator, Expression, JoinedPiece, Statement, Target } from './tree';
 import { PyFloat, whole } from './values';
 
 const none = (node: SyntaxNode): Expression => ({ node: 'constant', value: null, span: spanOf(node) });
@@ -79,7 +80,17 @@ function readKind(node: SyntaxNode, context: Context): Expression {
       return { node: 'choose', condition, yes, no, span };
     }
     case 'list':
-      return { node: 'list', items: all(), span };
+    case 'set':
+      return { node: node.type, items: all(), span };
+    case 'lambda':
+      return readLambda(node, context);
+    case 'named_expression':
+      return {
+        node: 'named',
+        target: readTarget(node.childForFieldName('name')!, context),
+        value: field(node, 'value', context),
+        span,
+      };
     case 'tuple':
     case 'expression_list':
       return { node: 'tuple', items: all(), span };
@@ -92,6 +103,8 @@ function readKind(node: SyntaxNode, context: Context): Expression {
         span,
       };
     case 'list_comprehension':
+    case 'set_comprehension':
+    case 'dictionary_comprehension':
     case 'generator_expression':
       return readComprehension(node, context);
   }
@@ -180,16 +193,32 @@ function readCall(node: SyntaxNode, context: Context): Expression {
   const list = node.childForFieldName('arguments')!;
   const given = list.type === 'generator_expression' ? [list] : namedChildren(list);
   const values: Expression[] = [];
+  const spread = new Set<number>();
   const named: { name: string; value: Expression }[] = [];
+  const called = node.childForFieldName('function')!;
+  if (called.type === 'identifier' && called.text === 'super' && given.length === 0) {
+    const above = readSuper(node, context);
+    if (above) return above;
+  }
   for (const argument of given) {
     if (argument.type === 'keyword_argument')
       named.push({
         name: argument.childForFieldName('name')!.text,
         value: field(argument, 'value', context),
       });
-    else values.push(readExpression(argument, context));
+    else if (argument.type === 'list_splat') {
+      spread.add(values.length);
+      values.push(readExpression(namedChildren(argument)[0]!, context));
+    } else values.push(readExpression(argument, context));
   }
-  return { node: 'call', callee: field(node, 'function', context), values, named, span: spanOf(node) };
+  return {
+    node: 'call',
+    callee: field(node, 'function', context),
+    values,
+    spread,
+    named,
+    span: spanOf(node),
+  };
 }
 
 function readComparison(node: SyntaxNode, context: Context): Expression {
@@ -225,9 +254,13 @@ function readComprehension(node: SyntaxNode, context: Context): Expression {
   }
   const source = field(loop, 'right', context);
   const target = readTarget(loop.childForFieldName('left')!, context);
+  const body = node.childForFieldName('body')!;
+  const isDict = node.type === 'dictionary_comprehension';
   return {
     node: 'comprehension',
-    item: field(node, 'body', context),
+    makes: isDict ? 'dict' : node.type === 'set_comprehension' ? 'set' : 'list',
+    item: isDict ? field(body, 'value', context) : readExpression(body, context),
+    ...(isDict ? { key: field(body, 'key', context) } : {}),
     target,
     source,
     ...(condition ? { condition: readExpression(namedChildren(condition)[0]!, context) } : {}),
@@ -254,17 +287,110 @@ export function readTarget(node: SyntaxNode, context: Context): Target {
     case 'tuple_pattern':
     case 'list_pattern':
     case 'tuple':
-    case 'expression_list':
+    case 'expression_list': {
+      const children = namedChildren(node);
+      const rest = children.findIndex(({ type }) => type === 'list_splat_pattern' || type === 'list_splat');
       return {
         target: 'several',
-        targets: namedChildren(node).map((child) => readTarget(child, context)),
+        targets: children.map((child, index) =>
+          readTarget(index === rest ? namedChildren(child)[0]! : child, context),
+        ),
+        ...(rest < 0 ? {} : { rest }),
         span,
       };
+    }
     case 'parenthesized_expression':
       return readTarget(namedChildren(node)[0]!, context);
   }
   context.unsupported(`${describe(node)} on the left of =`, node);
   return { target: 'several', targets: [], span };
+}
+
+/** `lambda x: x + 1`: a function that gives one value. */
+function readLambda(node: SyntaxNode, context: Context): Expression {
+  const span = spanOf(node);
+  const body = node.childForFieldName('body')!;
+  const list = node.childForFieldName('parameters');
+  const { defaults, index } = readOwn(
+    { name: '<lambda>', nameNode: node, parameters: list ? namedChildren(list) : [], statements: [body] },
+    context,
+    () => [{ node: 'return', value: readExpression(body, context), span: spanOf(body) }],
+  );
+  return { node: 'lambda', index, defaults, span };
+}
+
+/** A function of the program as it is written. */
+interface Written {
+  readonly name: string;
+  readonly nameNode: SyntaxNode;
+  readonly parameters: readonly SyntaxNode[];
+  /** What gives its names their values. */
+  readonly statements: readonly SyntaxNode[];
+  readonly isClass?: true;
+}
+
+/** Reads a function with names of its own; `read` reads what it does while these are known. */
+export function readOwn(
+  { name, nameNode, parameters: list, statements, isClass }: Written,
+  context: Context,
+  read: () => readonly Statement[],
+): { readonly index: number; readonly defaults: readonly (Expression | undefined)[] } {
+  const parameters: string[] = [];
+  const defaults: (Expression | undefined)[] = [];
+  let [byPlace, rest]: [number | undefined, string | undefined] = [undefined, undefined];
+  for (const child of list) {
+    const inner = child.type === 'typed_parameter' ? namedChildren(child)[0]! : child;
+    if (inner.type === 'identifier') {
+      parameters.push(inner.text);
+      defaults.push(undefined);
+    } else if (child.type === 'default_parameter' || child.type === 'typed_default_parameter') {
+      parameters.push(child.childForFieldName('name')!.text);
+      defaults.push(readExpression(child.childForFieldName('value')!, context));
+    } else if (inner.type === 'list_splat_pattern' && byPlace === undefined) {
+      byPlace = parameters.length;
+      rest = namedChildren(inner)[0]!.text;
+      parameters.push(rest);
+      defaults.push(undefined);
+    } else if (inner.type === 'keyword_separator' && byPlace === undefined) byPlace = parameters.length;
+    else context.unsupported(`the parameter ${describe(child)}`, child);
+  }
+  const names: Names = { ...assignedNames(statements, parameters), ...(isClass ? { isClass } : {}) };
+  const { locals } = context;
+  if (locals) context.outer.push(locals);
+  context.locals = names;
+  const index = context.functions.length;
+  const tree = {
+    name,
+    parameters,
+    byPlace: byPlace ?? parameters.length,
+    ...(rest === undefined ? {} : { rest }),
+    locals: names.all,
+    body: [] as readonly Statement[],
+    span: spanOf(nameNode),
+  };
+  context.functions.push(tree);
+  context.functions[index] = { ...tree, body: read() };
+  context.locals = locals;
+  if (locals) context.outer.pop();
+  return { index, defaults };
+}
+
+/** `super()` in a method: what its class is made from, for the object. */
+function readSuper(node: SyntaxNode, context: Context): Expression | undefined {
+  const span = spanOf(node);
+  const { owner, locals } = context;
+  if (!owner || !locals) return undefined;
+  if (!owner.base) {
+    context.unsupported('super() in a class that is made from no other', node);
+    return none(node);
+  }
+  const self: Expression = {
+    node: 'name',
+    name: locals.all[0] ?? '',
+    slot: { area: 'local', index: 0 },
+    span,
+  };
+  return { node: 'super', base: readExpression(owner.base, context), self, span };
 }
 
 export const describe = (node: SyntaxNode): string => `“${node.text.split('\n')[0]!.slice(0, 30)}”`;

@@ -2,12 +2,14 @@ import { effort } from '../../effort';
 import { RaisedError } from './errors';
 import { percentFormatted } from './formatting';
 import { room } from './room';
+import { difference, intersection, union } from './set-operations';
 import type { BinaryOperator, ComparisonOperator } from './tree';
 import {
   equal,
   itemsOf,
   numberOf,
   PyDict,
+  PySet,
   PyFloat,
   PyList,
   PyRange,
@@ -39,6 +41,11 @@ export function operate(operator: BinaryOperator, left: Value, right: Value): Va
       return new PyList(boundedItems([...left.items, ...right.items]));
     if (left instanceof PyTuple && right instanceof PyTuple)
       return new PyTuple(boundedItems([...left.items, ...right.items]));
+  }
+  if (left instanceof PySet && right instanceof PySet) {
+    if (operator === '|') return union(left, right);
+    if (operator === '&') return intersection(left, right);
+    if (operator === '-') return difference(left, right);
   }
   if (operator === '*') {
     if (typeof b === 'number' && Number.isInteger(b) && !(right instanceof PyFloat))
@@ -227,6 +234,7 @@ function contains(group: Value, item: Value): boolean {
     return group.includes(item);
   }
   if (group instanceof PyDict) return group.get(item) !== undefined;
+  if (group instanceof PySet) return group.has(item);
   if (group instanceof PyRange && typeof item === 'number')
     return (
       (item - group.from) % group.step === 0 &&

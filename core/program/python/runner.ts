@@ -3,11 +3,14 @@ import type { Machine } from '../machine';
 import { Stop } from '../stop';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
+import { heldBy } from './held';
 import { effort } from '../../effort';
+import type { FunctionTree } from './tree';
 import {
   PyBuiltin,
   PyClass,
   PyFunction,
+  PyTuple,
   sizeOf,
   typeName,
   type Given,
@@ -23,15 +26,31 @@ const ITEM_BYTES = 8;
 const EFFORT_OF_A_WORD = 200;
 
 /** Runs one of the program's own functions with values for its parameters. */
-export type CallOwn = (runner: Runner, index: number, values: readonly (Value | undefined)[]) => Value;
+export type CallOwn = (
+  runner: Runner,
+  index: number,
+  values: readonly (Value | undefined)[],
+  around: readonly Locals[],
+) => Value;
+
+/** Values of a function's names. */
+export type Locals = (Value | undefined)[];
+
+/** What a function takes. */
+export type Signature = Pick<FunctionTree, 'parameters' | 'byPlace' | 'rest'>;
 
 /** The state of one run of a Python program. */
 export class Runner implements Running {
   readonly globals: (Value | undefined)[];
-  locals: (Value | undefined)[] = [];
+  locals: Locals = [];
+  /** Names of the functions around the running one, the nearest first. */
+  around: readonly Locals[] = [];
   /** What the function that ended last gives. */
   returned: Value = null;
   readonly claimed = new Map<string, number>();
+  /** Names of the functions that are running. */
+  private readonly frames: Locals[] = [];
+  private readonly wholeBytes: number;
   private depth = 0;
   private nextObject = 1;
   line = 1;
@@ -41,9 +60,10 @@ export class Runner implements Running {
     readonly board: BoardProfile,
     globals: number,
     private readonly callOwn: CallOwn,
-    private readonly parametersOf: (index: number) => readonly string[],
+    private readonly signatureOf: (index: number) => Signature,
   ) {
     this.globals = new Array<Value | undefined>(globals).fill(undefined);
+    this.wholeBytes = machine.freeBytes;
   }
 
   call(callee: Value, given: Given): Value {
@@ -60,17 +80,19 @@ export class Runner implements Running {
   }
 
   private callFunction(fn: PyFunction, { values, named }: Given): Value {
-    const parameters = this.parametersOf(fn.index);
-    const wanted = parameters.length;
+    const { parameters, byPlace, rest } = this.signatureOf(fn.index);
+    const wanted = parameters.length - (rest === undefined ? 0 : 1);
     const required = wanted - fn.defaults.filter((value) => value !== undefined).length;
-    const filled: (Value | undefined)[] = parameters.map((_, index) => values[index]);
+    const filled: (Value | undefined)[] = parameters.map((name, index) =>
+      name === rest ? new PyTuple(values.slice(byPlace)) : index < byPlace ? values[index] : undefined,
+    );
     for (const [name, value] of named) {
       const index = parameters.indexOf(name);
       if (index < 0) throw new RaisedError('TypeError', `unexpected keyword argument '${name}'`);
       filled[index] = value;
     }
     const complete = filled.map((value, index) => value ?? fn.defaults[index]);
-    if (values.length > wanted || complete.some((value) => value === undefined))
+    if ((rest === undefined && values.length > byPlace) || complete.some((value) => value === undefined))
       throw new RaisedError(
         'TypeError',
         `function takes ${required === wanted ? wanted : `${required} to ${wanted}`} positional arguments but ${values.length} were given`,
@@ -79,18 +101,37 @@ export class Runner implements Running {
       throw new RaisedError('RuntimeError', 'maximum recursion depth exceeded');
     this.depth += 1;
     this.machine.spend(pythonCycles.call);
-    const { locals } = this;
+    const { locals, around } = this;
+    this.frames.push(locals);
     try {
-      return this.callOwn(this, fn.index, complete);
+      return this.callOwn(this, fn.index, complete, fn.around);
     } finally {
       this.locals = locals;
+      this.around = around;
+      this.frames.pop();
       this.depth -= 1;
+    }
+  }
+
+  /** Runs a body that takes nothing, and gives what its names hold then. */
+  namesOf(body: PyFunction): Locals {
+    const { locals, around } = this;
+    try {
+      this.callOwn(this, body.index, [], body.around);
+      return this.locals;
+    } finally {
+      this.locals = locals;
+      this.around = around;
     }
   }
 
   take(items: number): void {
     this.machine.changes += 1;
     this.machine.freeBytes -= items * ITEM_BYTES;
+    // What nobody holds any more is found only when the room is gone, as on the board.
+    if (this.machine.freeBytes < 0)
+      this.machine.freeBytes =
+        this.wholeBytes - (items + heldBy([this.globals, ...this.frames])) * ITEM_BYTES;
     if (this.machine.freeBytes < 0)
       throw new RaisedError(
         'MemoryError',

@@ -1,5 +1,13 @@
 import { namedChildren, nodesIn, type SyntaxNode } from '../syntax';
-import type { Names } from './context';
+
+/** Names of one function, or of the program itself. */
+export interface Names {
+  readonly all: string[];
+  /** Names that a function takes from the program. */
+  readonly fromProgram: ReadonlySet<string>;
+  /** Whether they are those of a class, which its methods do not see. */
+  readonly isClass?: boolean;
+}
 
 /** What has names of its own inside, or none that matter outside. */
 const opaque: ReadonlySet<string> = new Set([
@@ -16,13 +24,18 @@ const opaque: ReadonlySet<string> = new Set([
 export function assignedNames(statements: readonly SyntaxNode[], parameters: readonly string[] = []): Names {
   const all: string[] = [...parameters];
   const fromProgram = new Set<string>();
+  const fromOutside = new Set<string>();
   const add = (name: string): void => {
     if (!all.includes(name)) all.push(name);
   };
   const target = (node: SyntaxNode | null): void => {
     if (!node) return;
     if (node.type === 'identifier') add(node.text);
-    else if (['pattern_list', 'tuple_pattern', 'list_pattern', 'as_pattern_target'].includes(node.type))
+    else if (
+      ['pattern_list', 'tuple_pattern', 'list_pattern', 'as_pattern_target', 'list_splat_pattern'].includes(
+        node.type,
+      )
+    )
       namedChildren(node).forEach(target);
   };
   for (const statement of statements)
@@ -45,15 +58,17 @@ export function assignedNames(statements: readonly SyntaxNode[], parameters: rea
           target(node.childForFieldName('name'));
           break;
         case 'global_statement':
-        case 'nonlocal_statement':
           for (const { text } of namedChildren(node)) fromProgram.add(text);
+          break;
+        case 'nonlocal_statement':
+          for (const { text } of namedChildren(node)) fromOutside.add(text);
           break;
         case 'import_statement':
         case 'import_from_statement':
           for (const { name } of importedNames(node)) add(name.split('.')[0]!);
           break;
       }
-  return { all: all.filter((name) => !fromProgram.has(name)), fromProgram };
+  return { all: all.filter((name) => !fromProgram.has(name) && !fromOutside.has(name)), fromProgram };
 }
 
 /** One thing that an import brings: what it is called there and here. */

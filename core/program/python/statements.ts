@@ -1,9 +1,9 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import type { Context, Names } from './context';
-import { describe, readExpression, readTarget } from './expressions';
-import { assignedNames, importedNames } from './scopes';
-import type { BinaryOperator, Expression, Handler, Slot, Statement } from './tree';
+import type { Context } from './context';
+import { describe, readExpression, readOwn, readTarget } from './expressions';
+import { importedNames } from './scopes';
+import type { BinaryOperator, Handler, Slot, Statement } from './tree';
 import type { Value } from './values';
 
 /** Reads the statements of a block. */
@@ -46,7 +46,12 @@ function readKind(node: SyntaxNode, context: Context): readonly Statement[] {
       return [{ node: 'break', span }];
     case 'continue_statement':
       return [{ node: 'continue', span }];
+    case 'class_definition':
+      return readClass(node, context);
+    case 'with_statement':
+      return readWith(node, context);
     case 'global_statement':
+    case 'nonlocal_statement':
       return [];
     case 'import_statement':
     case 'import_from_statement':
@@ -69,6 +74,9 @@ function readKind(node: SyntaxNode, context: Context): readonly Statement[] {
         target: readTarget(child, context),
         span,
       }));
+    case 'match_statement':
+      reportMatch(node, context);
+      return [];
     case 'print_statement':
       reportPrint(node, context);
       return [];
@@ -131,38 +139,60 @@ function bodyOf(node: SyntaxNode, context: Context) {
 
 function readFunction(node: SyntaxNode, context: Context): readonly Statement[] {
   const nameNode = node.childForFieldName('name')!;
-  const span = spanOf(node);
   const slot = context.slotOf(nameNode);
-  const parameters: string[] = [];
-  const defaults: (Expression | undefined)[] = [];
-  for (const child of namedChildren(node.childForFieldName('parameters')!)) {
-    const inner = child.type === 'typed_parameter' ? namedChildren(child)[0]! : child;
-    if (inner.type === 'identifier') {
-      parameters.push(inner.text);
-      defaults.push(undefined);
-    } else if (child.type === 'default_parameter' || child.type === 'typed_default_parameter') {
-      parameters.push(child.childForFieldName('name')!.text);
-      defaults.push(readExpression(child.childForFieldName('value')!, context));
-    } else context.unsupported(`the parameter ${describe(child)}`, child);
-  }
   const body = node.childForFieldName('body')!;
-  const names: Names = assignedNames(namedChildren(body), parameters);
-  const { locals } = context;
-  if (locals) context.outer.push(locals);
-  context.locals = names;
-  const index = context.functions.length;
-  const tree = {
+  const written = {
     name: nameNode.text,
-    parameters,
-    locals: names.all,
-    body: [] as readonly Statement[],
-    span: spanOf(nameNode),
+    nameNode,
+    parameters: namedChildren(node.childForFieldName('parameters')!),
+    statements: namedChildren(body),
   };
-  context.functions.push(tree);
-  context.functions[index] = { ...tree, body: readBlock(body, context) };
-  context.locals = locals;
-  if (locals) context.outer.pop();
-  return [{ node: 'function', index, slot, defaults, span }];
+  const { index, defaults } = readOwn(written, context, () => readBlock(body, context));
+  return [{ node: 'function', index, slot, defaults, span: spanOf(node) }];
+}
+
+/** A class, from one other at most. What its body gives a name to becomes its members. */
+function readClass(node: SyntaxNode, context: Context): readonly Statement[] {
+  const nameNode = node.childForFieldName('name')!;
+  const body = node.childForFieldName('body')!;
+  const above = node.childForFieldName('superclasses');
+  const [base, ...more] = (above ? namedChildren(above) : []).filter(({ text }) => text !== 'object');
+  if (more.length > 0 || (base && base.type !== 'identifier')) {
+    context.unsupported(`a class made from ${above!.text}`, above!);
+    return [];
+  }
+  const slot = context.slotOf(nameNode);
+  const from = base && readExpression(base, context);
+  const { owner } = context;
+  context.owner = { base };
+  const { index } = readOwn(
+    { name: nameNode.text, nameNode, parameters: [], statements: namedChildren(body), isClass: true },
+    context,
+    () => readBlock(body, context),
+  );
+  context.owner = owner;
+  return [
+    { node: 'class', name: nameNode.text, index, slot, ...(from ? { base: from } : {}), span: spanOf(node) },
+  ];
+}
+
+/** `with` one thing or several, each inside the one before. */
+function readWith(node: SyntaxNode, context: Context): readonly Statement[] {
+  const span = spanOf(node);
+  const [clause] = namedChildren(node);
+  const items = clause ? namedChildren(clause) : [];
+  const inside = (at: number): readonly Statement[] => {
+    const item = items[at];
+    if (!item) return readBlock(node.childForFieldName('body')!, context);
+    const thing = item.childForFieldName('value') ?? item;
+    const isNamed = thing.type === 'as_pattern';
+    const alias = isNamed ? thing.childForFieldName('alias') : null;
+    const name = alias && (namedChildren(alias)[0] ?? alias);
+    const value = readExpression(isNamed ? namedChildren(thing)[0]! : thing, context);
+    const target = name ? readTarget(name, context) : undefined;
+    return [{ node: 'with', value, ...(target ? { target } : {}), body: inside(at + 1), span }];
+  };
+  return inside(0);
 }
 
 function readImport(node: SyntaxNode, context: Context): readonly Statement[] {
@@ -296,6 +326,18 @@ function reportOutside(node: SyntaxNode, context: Context): void {
       `Which function does line ${span.line} belong to?`,
       `Line ${span.line} returns something, but it is not in a function.`,
       `Move line ${span.line} into a function, or remove it.`,
+    ]),
+  );
+}
+
+/** `match`, which larger boards than these know. */
+function reportMatch(node: SyntaxNode, context: Context): void {
+  const { line, column } = spanOf(node);
+  context.report(
+    refusal('syntax-other', { line, column }, `Line ${line}: the Python of this board has no match.`, [
+      `Which words ask questions in the examples for this board?`,
+      `match and case came to Python later than the Python of these boards.`,
+      `Write if, elif and else instead of match and case, from line ${line} on.`,
     ]),
   );
 }

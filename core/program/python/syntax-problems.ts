@@ -246,6 +246,13 @@ function stepSign(token: Token): ProgramProblem {
   );
 }
 
+/** Whether a line is `match …:` or one of its `case …:`, which larger boards than these know. */
+const isOfMatch = ({ tokens }: Pick<LogicalLine, 'tokens'>): boolean =>
+  /^(?:match|case)$/.test(tokens[0]?.text ?? '') &&
+  tokens.length > 2 &&
+  tokens[1]!.text !== '=' &&
+  tokens.at(-1)?.text === ':';
+
 /** Lines that stand too far in, too far out, or between two blocks. */
 function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramProblem[] {
   const open = [0];
@@ -255,7 +262,9 @@ function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramPro
     const before = lines[index - 1];
     const first = line.tokens[0]!;
     const opens =
-      before !== undefined && before.tokens.at(-1)?.text === ':' && openers.has(before.tokens[0]!.text);
+      before !== undefined &&
+      before.tokens.at(-1)?.text === ':' &&
+      (openers.has(before.tokens[0]!.text) || isOfMatch(before));
     const now = open.at(-1)!;
     if (opens) {
       if (line.indent <= now) return [noBody(before, line, now)];

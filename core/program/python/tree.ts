@@ -4,6 +4,8 @@ import type { Value } from './values';
 /** Where a name keeps its value: among those of the program, of the running function, or of the library. */
 export type Slot =
   | { readonly area: 'global' | 'local'; readonly index: number }
+  /** Among those of a function around the running one, the nearest first. */
+  | { readonly area: 'outer'; readonly depth: number; readonly index: number }
   | { readonly area: 'library'; readonly value: Value }
   /** A name that nothing is known of; using it raises an error. */
   | { readonly area: 'unknown' };
@@ -27,6 +29,8 @@ export type Expression = { readonly span: Span } & (
       readonly node: 'call';
       readonly callee: Expression;
       readonly values: readonly Expression[];
+      /** Places of `values` that hold many, `*items`. */
+      readonly spread: ReadonlySet<number>;
       readonly named: readonly { readonly name: string; readonly value: Expression }[];
     }
   | {
@@ -48,12 +52,24 @@ export type Expression = { readonly span: Span } & (
       readonly yes: Expression;
       readonly no: Expression;
     }
-  | { readonly node: 'list' | 'tuple'; readonly items: readonly Expression[] }
+  | { readonly node: 'list' | 'tuple' | 'set'; readonly items: readonly Expression[] }
   | { readonly node: 'dict'; readonly pairs: readonly (readonly [Expression, Expression])[] }
-  /** A list made by going through another one. */
+  /** A function without a name, with what it gives; or the class around a method, for one made from another. */
+  | {
+      readonly node: 'lambda';
+      readonly index: number;
+      readonly defaults: readonly (Expression | undefined)[];
+    }
+  /** What the class that a class is made from does for an object. */
+  | { readonly node: 'super'; readonly base: Expression; readonly self: Expression }
+  /** A name that gets a value on the way, `(level := pin.value)`. */
+  | { readonly node: 'named'; readonly target: Target; readonly value: Expression }
+  /** A list, set or dictionary made by going through something; of a dictionary, `item` is the value. */
   | {
       readonly node: 'comprehension';
+      readonly makes: 'list' | 'set' | 'dict';
       readonly item: Expression;
+      readonly key?: Expression;
       readonly target: Target;
       readonly source: Expression;
       readonly condition?: Expression;
@@ -72,7 +88,12 @@ export type Target = { readonly span: Span } & (
   | { readonly target: 'name'; readonly name: string; readonly slot: Slot }
   | { readonly target: 'attribute'; readonly owner: Expression; readonly name: string }
   | { readonly target: 'index'; readonly owner: Expression; readonly index: Expression }
-  | { readonly target: 'several'; readonly targets: readonly Target[] }
+  | {
+      readonly target: 'several';
+      readonly targets: readonly Target[];
+      /** Place of the one that gets all that is left, `*rest`. */
+      readonly rest?: number;
+    }
 );
 
 export type Statement = { readonly span: Span } & (
@@ -109,6 +130,20 @@ export type Statement = { readonly span: Span } & (
       readonly slot: Slot;
       readonly defaults: readonly (Expression | undefined)[];
     }
+  /** A class: `index` is the function whose names become its members. */
+  | {
+      readonly node: 'class';
+      readonly name: string;
+      readonly index: number;
+      readonly slot: Slot;
+      readonly base?: Expression;
+    }
+  | {
+      readonly node: 'with';
+      readonly value: Expression;
+      readonly target?: Target;
+      readonly body: readonly Statement[];
+    }
   | { readonly node: 'return'; readonly value?: Expression }
   | { readonly node: 'break' | 'continue' | 'pass' }
   | { readonly node: 'import'; readonly slot: Slot; readonly value: Value }
@@ -134,6 +169,10 @@ export interface Handler {
 export interface FunctionTree {
   readonly name: string;
   readonly parameters: readonly string[];
+  /** How many of the parameters may be given by their place; the others by their name alone. */
+  readonly byPlace: number;
+  /** The name that gets all other values that are given, a parameter too. */
+  readonly rest?: string;
   /** Names of its own, parameters first. */
   readonly locals: readonly string[];
   readonly body: readonly Statement[];

@@ -18,6 +18,7 @@ export type Value =
   | PyList
   | PyTuple
   | PyDict
+  | PySet
   | PyRange
   | PyFunction
   | PyBuiltin
@@ -58,6 +59,28 @@ export class PyDict {
   }
 }
 
+/** Keeps the order in which its items came. */
+export class PySet {
+  readonly entries = new Map<string, Value>();
+
+  constructor(items: Iterable<Value> = []) {
+    for (const item of items) this.add(item);
+  }
+
+  has(item: Value): boolean {
+    return this.entries.has(keyOf(item));
+  }
+
+  add(item: Value): void {
+    const key = keyOf(item);
+    if (!this.entries.has(key)) this.entries.set(key, item);
+  }
+
+  delete(item: Value): boolean {
+    return this.entries.delete(keyOf(item));
+  }
+}
+
 export class PyRange {
   constructor(
     readonly from: number,
@@ -77,6 +100,8 @@ export class PyFunction {
     readonly index: number,
     /** Values of parameters that may be left out, worked out where it was defined. */
     readonly defaults: readonly (Value | undefined)[],
+    /** Names of the functions around it as they are where it was defined, the nearest first. */
+    readonly around: readonly (Value | undefined)[][] = [],
   ) {}
 }
 
@@ -139,6 +164,64 @@ export class PyClass {
   ) {}
 }
 
+/** A class of the program: its members may be changed. */
+export class PyOwnClass extends PyClass {
+  constructor(
+    name: string,
+    override readonly members: Map<string, Value>,
+    readonly base: PyOwnClass | undefined,
+  ) {
+    super(name, (given, running) => made(this, given, running), members);
+  }
+
+  /** A member of its own, or of what it is made from. */
+  find(name: string): Value | undefined {
+    return this.members.get(name) ?? this.base?.find(name);
+  }
+}
+
+/** An object of a class of the program. */
+export class PyInstance implements PyObject {
+  readonly kind = 'object';
+  readonly attributes = new Map<string, Value>();
+
+  constructor(readonly of: PyOwnClass) {}
+
+  get className(): string {
+    return this.of.name;
+  }
+
+  readonly get = (name: string): Value => {
+    const own = this.attributes.get(name);
+    if (own !== undefined) return own;
+    return this.inherited(this.of, name);
+  };
+
+  /** A member of a class for this object: a function with the object before what it is given. */
+  inherited(from: PyOwnClass, name: string): Value {
+    const member = from.find(name);
+    if (member === undefined)
+      throw new RaisedError('AttributeError', `'${this.className}' object has no attribute '${name}'`);
+    if (!(member instanceof PyFunction)) return member;
+    return new PyBuiltin(name, ({ values, named, span }, running) =>
+      running.call(member, { values: [this, ...values], named, span }),
+    );
+  }
+
+  readonly set = (name: string, value: Value): void => {
+    this.attributes.set(name, value);
+  };
+}
+
+/** Makes an object of a class and lets its class set it up. */
+function made(of: PyOwnClass, given: Given, running: Running): Value {
+  running.take(1);
+  const object = new PyInstance(of);
+  if (of.find('__init__') !== undefined) running.call(object.get('__init__'), given);
+  else if (given.values.length > 0) throw new RaisedError('TypeError', `${of.name}() takes no arguments`);
+  return object;
+}
+
 export const isObject = (value: Value): value is PyObject =>
   typeof value === 'object' && value !== null && 'kind' in value;
 
@@ -158,6 +241,7 @@ export function typeName(value: Value): string {
   if (value instanceof PyList) return 'list';
   if (value instanceof PyTuple) return 'tuple';
   if (value instanceof PyDict) return 'dict';
+  if (value instanceof PySet) return 'set';
   if (value instanceof PyRange) return 'range';
   if (value instanceof PyModule) return 'module';
   if (value instanceof PyClass) return 'type';
@@ -171,7 +255,7 @@ export function isTrue(value: Value): boolean {
   if (typeof value !== 'object') return true;
   if (value instanceof PyFloat) return value.value !== 0;
   if (value instanceof PyList || value instanceof PyTuple) return value.items.length > 0;
-  if (value instanceof PyDict) return value.entries.size > 0;
+  if (value instanceof PyDict || value instanceof PySet) return value.entries.size > 0;
   if (value instanceof PyRange) return value.length > 0;
   return true;
 }
@@ -205,6 +289,7 @@ export function sizeOf(value: Value): number {
   }
   if (value instanceof PyFloat || value === null) return 1;
   if (value instanceof PyList || value instanceof PyTuple) return 1 + value.items.length;
+  if (value instanceof PySet) return 1 + 2 * value.entries.size;
   return value instanceof PyDict ? 1 + 4 * value.entries.size : 1;
 }
 
@@ -229,6 +314,10 @@ export function equal(one: Value, other: Value): boolean {
       (one.length === 0 || one.from === other.from) &&
       (one.length < 2 || one.step === other.step)
     );
+  if (one instanceof PySet && other instanceof PySet)
+    return (
+      one.entries.size === other.entries.size && [...one.entries.values()].every((item) => other.has(item))
+    );
   if (one instanceof PyDict && other instanceof PyDict)
     return (
       one.entries.size === other.entries.size &&
@@ -251,6 +340,10 @@ export function itemsOf(value: Value): Iterable<Value> | undefined {
     effort(value.entries.size * 20);
     return [...value.entries.values()].map(({ key }) => key);
   }
+  if (value instanceof PySet) {
+    effort(value.entries.size * 20);
+    return [...value.entries.values()];
+  }
   if (value instanceof PyRange) return rangeItems(value);
   return undefined;
 }
@@ -267,9 +360,21 @@ function keyOf(key: Value): string {
   if (typeof key === 'string') return `s${key}`;
   if (key === null) return 'none';
   if (key instanceof PyTuple) return `(${bounded(key.items.map(keyOf), 0).join(',')})`;
-  if (key instanceof PyList || key instanceof PyDict)
+  if (key instanceof PyList || key instanceof PyDict || key instanceof PySet)
     throw new RaisedError('TypeError', `unhashable type: '${typeName(key)}'`);
-  return `o${textOf(key)}`;
+  return `o${isObject(key) ? objectNumber(key) : textOf(key)}`;
+}
+
+const objectNumbers = new WeakMap<PyObject, number>();
+let lastObject = 0;
+
+/** A number that tells an object from all others. */
+function objectNumber(object: PyObject): number {
+  const known = objectNumbers.get(object);
+  if (known !== undefined) return known;
+  lastObject += 1;
+  objectNumbers.set(object, lastObject);
+  return lastObject;
 }
 
 /** A value as `print` shows it. */
@@ -292,10 +397,13 @@ export function reprOf(value: Value, depth = 0): string {
   if (value instanceof PyTuple) return `(${all(value.items)}${value.items.length === 1 ? ',' : ''})`;
   if (value instanceof PyDict)
     return `{${bounded([...value.entries.values()].map((entry) => `${reprOf(entry.key, depth + 1)}: ${reprOf(entry.value, depth + 1)}`)).join(', ')}}`;
+  if (value instanceof PySet)
+    return value.entries.size === 0 ? 'set()' : `{${all([...value.entries.values()])}}`;
   if (value instanceof PyRange)
     return `range(${value.from}, ${value.to}${value.step === 1 ? '' : `, ${value.step}`})`;
   if (value instanceof PyModule) return `<module '${value.name}'>`;
   if (value instanceof PyClass) return `<class '${value.name}'>`;
+  if (value instanceof PyInstance) return `<${value.className} object>`;
   if (isObject(value)) return `<${value.className}>`;
   return `<function ${value.name}>`;
 }

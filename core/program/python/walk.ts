@@ -28,11 +28,23 @@ export function partsOf(expression: Expression): readonly Expression[] {
       return [expression.condition, expression.yes, expression.no];
     case 'list':
     case 'tuple':
+    case 'set':
       return expression.items;
+    case 'lambda':
+      return expression.defaults.filter((value) => value !== undefined);
+    case 'super':
+      return [expression.base, expression.self];
+    case 'named':
+      return [expression.value];
     case 'dict':
       return expression.pairs.flat();
     case 'comprehension':
-      return [expression.item, expression.source, ...(expression.condition ? [expression.condition] : [])];
+      return [
+        ...(expression.key ? [expression.key] : []),
+        expression.item,
+        expression.source,
+        ...(expression.condition ? [expression.condition] : []),
+      ];
   }
 }
 
@@ -56,6 +68,10 @@ export function expressionsOf(statement: Statement): readonly Expression[] {
       return [statement.condition];
     case 'for':
       return [statement.source];
+    case 'with':
+      return [statement.value];
+    case 'class':
+      return statement.base ? [statement.base] : [];
     case 'return':
     case 'raise':
       return statement.value ? [statement.value] : [];
@@ -87,6 +103,8 @@ export function statementsOf(statement: Statement): readonly Statement[] {
     case 'while':
     case 'for':
       return [...statement.body, ...statement.otherwise];
+    case 'with':
+      return statement.body;
     case 'try':
       return [
         ...statement.body,

@@ -9,8 +9,10 @@ import {
   PyClass,
   PyDict,
   PyFloat,
+  PyInstance,
   PyList,
   PyRange,
+  PySet,
   PyTuple,
   reprOf,
   textOf,
@@ -165,7 +167,7 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     const value = argument(given, 0, 'object');
     if (typeof value === 'string') return value.length;
     if (value instanceof PyList || value instanceof PyTuple) return value.items.length;
-    if (value instanceof PyDict) return value.entries.size;
+    if (value instanceof PyDict || value instanceof PySet) return value.entries.size;
     if (value instanceof PyRange) return value.length;
     throw new RaisedError('TypeError', `object of type '${typeName(value)}' has no len()`);
   }),
@@ -180,6 +182,11 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     return new PyList(items);
   }),
   type('tuple', (given) => new PyTuple(given.values.length === 0 ? [] : counted(given))),
+  type('set', ({ values }, runner) => {
+    const items = values.length === 0 ? [] : itemsIn(values[0]!);
+    runner.take(items.length);
+    return new PySet(items);
+  }),
   type('dict', ({ values, named }) => {
     const made = new PyDict();
     const from = values[0];
@@ -253,7 +260,11 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     const names = (kinds instanceof PyTuple ? kinds.items : [kinds]).map((kind) =>
       kind instanceof PyClass ? kind.name : '',
     );
-    const name = typeName(argument(given, 0, 'object'));
+    const object = argument(given, 0, 'object');
+    // Also what its class is made from.
+    for (let of = object instanceof PyInstance ? object.of : undefined; of; of = of.base)
+      if (names.includes(of.name)) return true;
+    const name = typeName(object);
     return names.includes(name) || (name === 'bool' && names.includes('int'));
   }),
   make('callable', (given) => ['function', 'type'].includes(typeName(argument(given, 0, 'object')))),

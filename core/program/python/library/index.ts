@@ -1,5 +1,6 @@
 import type { BoardProfile } from '../../../boards';
 import { dictMethods, listMethods, textMethods } from '../methods';
+import { setMethods } from '../sets';
 import { PyClass, type PyModule } from '../values';
 import { mathModule, randomModule, timeModule } from './modules';
 import { analogModule, boardModule, digitalModule, pinAttributes, pwmModule } from './pins';
@@ -25,6 +26,7 @@ export function attributeNames(modules: ReadonlyMap<string, PyModule>): Readonly
     ...listMethods.keys(),
     ...textMethods.keys(),
     ...dictMethods.keys(),
+    ...setMethods.keys(),
     ...pinAttributes,
   ]);
 }
