@@ -91,7 +91,7 @@ export class Runner implements Running {
       if (index < 0) throw new RaisedError('TypeError', `unexpected keyword argument '${name}'`);
       filled[index] = value;
     }
-    const complete = filled.map((value, index) => value ?? fn.defaults[index]);
+    const complete = filled.map((value, index) => (value === undefined ? fn.defaults[index] : value));
     if ((rest === undefined && values.length > byPlace) || complete.some((value) => value === undefined))
       throw new RaisedError(
         'TypeError',

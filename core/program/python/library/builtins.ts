@@ -35,11 +35,18 @@ const type = (name: string, work: Work): readonly [string, Value] => [name, new 
 /** The smallest or largest of the values given, or of the items of the only one. */
 const extreme =
   (sign: 1 | -1): Work =>
-  ({ values }) => {
+  ({ values, named, span }, runner) => {
     const items = values.length === 1 ? itemsIn(values[0]!) : [...values];
-    const [first, ...rest] = items;
-    if (first === undefined) throw new RaisedError('ValueError', 'arg is an empty sequence');
-    return rest.reduce((best, item) => (sign * order(item, best) < 0 ? item : best), first);
+    const key = named.get('key') ?? null;
+    const preset = named.get('default');
+    const keyed = items.map((item) => ({
+      item,
+      key: key === null ? item : runner.call(key, { values: [item], named: new Map(), span }),
+    }));
+    const [first, ...rest] = keyed;
+    if (!first && preset !== undefined) return preset;
+    if (!first) throw new RaisedError('ValueError', 'arg is an empty sequence');
+    return rest.reduce((best, one) => (sign * order(one.key, best.key) < 0 ? one : best), first).item;
   };
 
 function toInt({ values }: Given): Value {
