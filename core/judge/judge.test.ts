@@ -157,7 +157,7 @@ describe('a mistake in the program', () => {
   });
 
   test('what is not supported is not called wrong', () => {
-    expect(checkBeacon(LAYOUT, `class Lamp { public: int pin; };\n${PROGRAM}`).verdict).toBe('cannot-tell');
+    expect(checkBeacon(LAYOUT, `template <typename T> T same(T a) { return a; }\n${PROGRAM}`).verdict).toBe('cannot-tell');
   });
 });
 
