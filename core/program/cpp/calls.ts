@@ -1,6 +1,6 @@
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { mayUse, methodName, shownName } from './classes';
+import { inherited, mayUse, shownName } from './classes';
 import { unreadable, type Context, type FunctionSignature } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readMacro } from './definitions';
@@ -45,7 +45,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   if (name === undefined) return unreadable(node);
   if (!isCallable(name, callee, context)) return unreadable(node);
   // In a method, another one of its class is called by its name alone.
-  const own = context.owner && context.functions.get(methodName(context.owner.type, name));
+  const own = context.owner && inherited(context.owner.type, name, context.functions);
   if (own && context.owner)
     return readOwnCall(own, given, node, context, read, selfOf(context.owner, callee));
   const signature = context.functions.get(name);
@@ -198,22 +198,22 @@ function readOwnMethod(
   context: Context,
   read: ReadExpression,
 ): Expression | undefined {
-  const head = context.methods.get(methodName(type, member.text));
-  const signature = context.functions.get(methodName(type, member.text));
+  const head = inherited(type, member.text, context.methods);
+  const signature = inherited(type, member.text, context.functions);
   if (head && !signature) {
     context.unsupported(`${member.text} of ${type.name}, which has no body,`, node);
     return unreadable(node);
   }
   if (!head || !signature || !self) {
     const known = [...context.methods].flatMap(([name, { owner }]) =>
-      owner.name === type.name ? [{ name: shownName(name) }] : [],
+      owner.name === type.name && shownName(name) !== type.name ? [{ name: shownName(name) }] : [],
     );
     if (known.length === 0) return undefined;
     if (head) context.unsupported(describe(node), node);
     else reportNoField(member, type.name, known, context);
     return unreadable(node);
   }
-  if (!mayUse(member, type, head, context)) return unreadable(node);
+  if (!mayUse(member, head.owner, head, context)) return unreadable(node);
   return readOwnCall(signature, given, node, context, read, self);
 }
 

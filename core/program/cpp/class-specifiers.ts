@@ -13,13 +13,15 @@ export function readClass(node: SyntaxNode, context: Context, readInner: ReadInn
   const name = node.childForFieldName('name')?.text ?? '';
   const body = node.childForFieldName('body');
   if (!body) return context.types.get(name);
-  if (namedChildren(node).some(({ type }) => type === 'base_class_clause')) {
+  const above = namedChildren(node).find(({ type: sort }) => sort === 'base_class_clause');
+  const base = above && baseIn(above, context);
+  if (above && !base) {
     context.silence(name);
-    context.unsupported(`a class made from another one, ${name},`, node);
+    context.unsupported(`${name}, a class made from ${above.text.replace(/^:\s*(?:public)?\s*/, '')},`, node);
     return undefined;
   }
-  const fields: Field[] = [];
-  const type: StructType = { kind: 'struct', name, fields };
+  const fields: Field[] = [...(base?.fields ?? [])];
+  const type: StructType = { kind: 'struct', name, fields, ...(base ? { base } : {}) };
   // Its own methods may name it.
   if (name !== '') context.types.set(name, type);
   let isPrivate = node.type === 'class_specifier';
@@ -33,6 +35,13 @@ export function readClass(node: SyntaxNode, context: Context, readInner: ReadInn
     return undefined;
   }
   return type;
+}
+
+/** The one class of the program that a class is made from; `undefined` for anything else. */
+function baseIn(clause: SyntaxNode, context: Context): StructType | undefined {
+  const names = namedChildren(clause).filter(({ type }) => type !== 'access_specifier');
+  const type = names.length === 1 ? context.types.get(names[0]!.text) : undefined;
+  return type?.kind === 'struct' && !type.isLibrary ? type : undefined;
 }
 
 const isMethod = (node: SyntaxNode): boolean =>
@@ -60,11 +69,13 @@ function readFields(
   const typeNode = node.childForFieldName('type');
   const inner = typeNode?.childForFieldName('body') ? readInner(typeNode) : undefined;
   const base = inner ?? (typeNode ? typeNamed(typeNode.text, context.widths, context.types) : undefined);
-  const preset = node.childForFieldName('default_value');
+  // Each name may have a first value behind it.
+  const presets = presetsIn(node);
+  const values = new Set([...presets.values()].map(({ startIndex }) => startIndex));
   const declarators = namedChildren(node).filter(
     (part) =>
       part.startIndex !== typeNode?.startIndex &&
-      part.startIndex !== preset?.startIndex &&
+      !values.has(part.startIndex) &&
       part.type !== 'type_qualifier',
   );
   const declared = base && declarators.map((part) => readDeclarator(part, base, context));
@@ -72,8 +83,9 @@ function readFields(
     context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}” in a struct`, node);
     return;
   }
-  for (const field of declared) {
+  for (const [index, field] of declared.entries()) {
     const last = fields.at(-1);
+    const preset = presets.get(declarators[index]!.startIndex);
     fields.push({
       name: field!.name.text,
       type: field!.type,
@@ -82,4 +94,20 @@ function readFields(
       ...(isPrivate ? { isPrivate } : {}),
     });
   }
+}
+
+/** First values in a line of fields, by where the name of each begins. */
+function presetsIn(node: SyntaxNode): ReadonlyMap<number, SyntaxNode> {
+  const found = new Map<number, SyntaxNode>();
+  let isValue = false;
+  let name: SyntaxNode | undefined;
+  for (const child of node.children) {
+    if (!child) continue;
+    if (child.text === '=' && !child.isNamed) isValue = true;
+    else if (child.isNamed && isValue && name) {
+      found.set(name.startIndex, child);
+      isValue = false;
+    } else if (child.isNamed) name = child;
+  }
+  return found;
 }

@@ -1,6 +1,6 @@
 import { refusal } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
-import type { Context, MethodHead } from './context';
+import type { Context } from './context';
 import type { CType, StructType } from './types';
 
 /** The name under which a method is kept among the functions. */
@@ -9,9 +9,22 @@ export const methodName = (type: StructType, name: string): string => `${type.na
 /** The name of a function as a program says it. */
 export const shownName = (name: string): string => name.replace(/^.*::/, '');
 
-/** The declaration of a class's constructor; `undefined` where it has none. */
-export const constructorOf = (type: CType, context: Context): MethodHead | undefined =>
-  type.kind === 'struct' ? context.methods.get(methodName(type, type.name)) : undefined;
+/** What a class or one that it is made from has under a name. */
+export function inherited<Kept>(
+  type: StructType,
+  name: string,
+  kept: ReadonlyMap<string, Kept>,
+): Kept | undefined {
+  const own = kept.get(methodName(type, name));
+  return own ?? (type.base && inherited(type.base, name, kept));
+}
+
+/** The class whose function makes objects of a class: its own, or the one that it is made from. */
+export function makerOf(type: CType, context: Context): StructType | undefined {
+  if (type.kind !== 'struct') return undefined;
+  if (context.methods.has(methodName(type, type.name))) return type;
+  return type.base && makerOf(type.base, context);
+}
 
 /** Whether what stands before the dot may be asked for a member of its class; says so where not. */
 export function mayUse(

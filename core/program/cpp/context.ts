@@ -70,6 +70,8 @@ const libraryMacros: readonly (readonly [string, Macro])[] = [
   ...['byte', 'word', 'dword', 'float'].map(
     (what) => [`pgm_read_${what}`, { parameters: ['where'], text: '(*(where))' }] as const,
   ),
+  ['radians', { parameters: ['degrees'], text: '((degrees) * DEG_TO_RAD)' }],
+  ['degrees', { parameters: ['radians'], text: '((radians) * RAD_TO_DEG)' }],
   ['bitSet', { parameters: ['x', 'n'], text: '(x) |= (1UL << (n))' }],
   ['bitClear', { parameters: ['x', 'n'], text: '(x) &= ~(1UL << (n))' }],
   ['bitWrite', { parameters: ['x', 'n', 'b'], text: '(b) ? ((x) |= (1UL << (n))) : ((x) &= ~(1UL << (n)))' }],

@@ -1,6 +1,6 @@
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin, readOwnCall } from './calls';
-import { constructorOf, methodName } from './classes';
+import { makerOf, methodName } from './classes';
 import type { Context } from './context';
 import { convert } from './conversions';
 import { readExpression, readName } from './expressions';
@@ -23,7 +23,7 @@ export const isText = (node: SyntaxNode): boolean =>
 /** Whether an object of a type is made by a function of its class, of the library's or of the program's own. */
 export const isConstructed = (type: CType, context: Context): boolean =>
   type.kind === 'struct' &&
-  (constructorOf(type, context) !== undefined || context.library.has(`${typeText(type)}.new`));
+  (makerOf(type, context) !== undefined || context.library.has(`${typeText(type)}.new`));
 
 /** `Led(7)`, for a Led. */
 const isMakingOf = (type: StructType, call: SyntaxNode): boolean =>
@@ -47,7 +47,8 @@ export function constructed(
     const called = { name: `${typeText(type)}.new`, builtin, before: [self] };
     return [readBuiltin(called, given, node, context, read)];
   }
-  const signature = context.functions.get(methodName(type, type.name));
+  const maker = makerOf(type, context) ?? type;
+  const signature = context.functions.get(methodName(maker, maker.name));
   if (!signature) {
     context.unsupported(`${type.name} without the body of what makes it`, node);
     return [];
@@ -69,7 +70,8 @@ export function constructed(
 /** Whether an object cannot be made without being given something, which the constructor around it does. */
 function needsMaking(type: CType, context: Context): boolean {
   if (type.kind !== 'struct') return false;
-  const own = context.functions.get(methodName(type, type.name));
+  const maker = makerOf(type, context) ?? type;
+  const own = context.functions.get(methodName(maker, maker.name));
   if (own) return own.parameters.some(({ preset }) => !preset);
   const builtin = context.library.get(`${typeText(type)}.new`);
   return builtin !== undefined && builtin.required > 1;
@@ -89,7 +91,7 @@ export function firstValues(
     return [storeTo(place, type, value, name)];
   }
   const at = (cell: number): Place => ({ ...place, address: place.address + cell });
-  if (type.kind === 'struct' && constructorOf(type, context)) {
+  if (type.kind === 'struct' && makerOf(type, context)) {
     const isMade = valueNode?.type === 'call_expression' && isMakingOf(type, valueNode);
     if (isMade || !valueNode || valueNode.type === 'initializer_list') {
       const list = isMade ? valueNode.childForFieldName('arguments')! : valueNode;

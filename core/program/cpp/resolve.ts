@@ -12,14 +12,16 @@ import { Layout } from './scope';
 import { withoutUnreadNames } from '../unread';
 import { declareParameter, readDeclaration } from './declarations';
 import { functionHead } from './declarators';
-import { shownName } from './classes';
+import { readOwnCall } from './calls';
+import { makerOf, methodName, shownName } from './classes';
+import { readExpression } from './expressions';
 import { constructed, firstValues, isConstructed } from './first-values';
 import { loadOf } from './places';
 import { methodsInClasses, readSignature } from './signatures';
 import { readBlock } from './statements';
 import type { Expression, FunctionTree, Place, ProgramTree, Statement } from './tree';
 import { readTypeSpecifier, typeNodes } from './type-specifiers';
-import { integer, pointerTo, typeNamed, VOID } from './types';
+import { integer, pointerTo, typeNamed, VOID, type StructType } from './types';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
@@ -331,8 +333,22 @@ function readInside(node: SyntaxNode, signature: FunctionSignature, context: Con
 /** `: pin(p), on(false)` behind the head of what makes an object: first values of its fields. */
 function readMade(node: SyntaxNode, context: Context): readonly Expression[] {
   const list = namedChildren(node).find(({ type }) => type === 'field_initializer_list');
-  return (list ? namedChildren(list) : []).flatMap((one) => {
+  const { owner } = context;
+  const base = owner?.type.base;
+  const ones = list ? namedChildren(list) : [];
+  const isMaker = owner !== undefined && nameOfFunction(node) === owner.type.name;
+  const above =
+    isMaker && base && isConstructed(base, context)
+      ? madeFrom(
+          base,
+          ones.find((one) => namedChildren(one)[0]?.text === base.name),
+          node,
+          context,
+        )
+      : [];
+  const own = ones.flatMap((one) => {
     const [name, values] = namedChildren(one);
+    if (base && name?.text === base.name) return [];
     const field = context.owner?.type.fields.find((candidate) => candidate.name === name?.text);
     const given = values ? namedChildren(values) : [];
     if (!field || !name || !context.owner) {
@@ -345,6 +361,28 @@ function readMade(node: SyntaxNode, context: Context): readonly Expression[] {
       return constructed(place, field.type, given, one, context);
     return firstValues(place, field.type, given[0] ?? null, name, context);
   });
+  return [...above, ...own];
+}
+
+/** The name of a function that is a method. */
+const nameOfFunction = (node: SyntaxNode): string =>
+  (
+    functionHead(node.childForFieldName('declarator'))?.head.childForFieldName('declarator')?.text ?? ''
+  ).replace(/^.*::/, '');
+
+/** What the class above does when an object is made, with what the one below gives it. */
+function madeFrom(
+  base: StructType,
+  given: SyntaxNode | undefined,
+  node: SyntaxNode,
+  context: Context,
+): readonly Expression[] {
+  const maker = makerOf(base, context);
+  const signature = maker && context.functions.get(methodName(maker, maker.name));
+  if (!signature || !context.owner) return [];
+  const values = given ? namedChildren(namedChildren(given)[1] ?? given) : [];
+  const self = loadOf(node, context.owner.self, pointerTo(context.owner.type));
+  return [readOwnCall(signature, values, given ?? node, context, readExpression, self)];
 }
 
 /** The name inside the signs of a declarator. */

@@ -19,6 +19,8 @@ export interface StructType {
   readonly kind: 'struct';
   readonly name: string;
   readonly fields: readonly Field[];
+  /** The class that it is made from; its fields come first. */
+  readonly base?: StructType;
   /** A class of the library, whose fields only its own methods reach. */
   readonly isLibrary?: boolean;
 }

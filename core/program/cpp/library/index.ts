@@ -57,6 +57,8 @@ export function libraryConstants(
     // The serial line, asked whether it is there: on these boards it always is.
     ['Serial', { type: BOOL, value: 1 }],
     ['TWO_PI', { type: FLOAT, value: Math.fround(2 * Math.PI) }],
+    ['DEG_TO_RAD', { type: FLOAT, value: Math.fround(Math.PI / 180) }],
+    ['RAD_TO_DEG', { type: FLOAT, value: Math.fround(180 / Math.PI) }],
     ['HALF_PI', { type: FLOAT, value: Math.fround(Math.PI / 2) }],
     ['PI', { type: FLOAT, value: Math.fround(Math.PI) }],
     ...whole({ DEC: 10, HEX: 16, OCT: 8, BIN: 2 }),

@@ -209,6 +209,29 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     if (value instanceof PyFloat) return new PyFloat(Math.abs(value.value));
     return number < 0 ? (typeof number === 'bigint' ? whole(-number) : -number) : number;
   }),
+  make('map', (given, runner) => {
+    const lists = given.values.slice(1).map(itemsIn);
+    const length = Math.min(...lists.map((items) => items.length));
+    const { named, span } = given;
+    return new PyList(
+      Array.from({ length: Number.isFinite(length) ? length : 0 }, (_, index) =>
+        runner.call(argument(given, 0, 'function'), {
+          values: lists.map((items) => items[index]!),
+          named,
+          span,
+        }),
+      ),
+    );
+  }),
+  make('filter', (given, runner) => {
+    const keep = argument(given, 0, 'function');
+    const { named, span } = given;
+    return new PyList(
+      itemsIn(argument(given, 1, 'items')).filter((item) =>
+        isTrue(keep === null ? item : runner.call(keep, { values: [item], named, span })),
+      ),
+    );
+  }),
   make('min', extreme(1)),
   make('max', extreme(-1)),
   make('round', rounded),
