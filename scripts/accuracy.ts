@@ -10,6 +10,7 @@ import { isTimed, timingOf, type TimedResults } from '@/core/testing/golden-timi
 import programResults from '@/core/program/golden/results.json' with { type: 'json' };
 import { compileProgram, type Language } from '@/core/program';
 import { readGoldenPrograms, readWholePrograms } from '@/core/program/golden/programs';
+import { readBeginners } from '@/core/program/beginners/programs';
 import { printedLines } from '@/core/testing/golden-prints';
 import { cppMistakes } from '@/core/program/mistakes/cpp';
 import { marked, type MistakeTable } from '@/core/program/mistakes/marked';
@@ -52,6 +53,22 @@ const pythonPrograms = readWholePrograms(readFileSync('core/program/golden/pytho
   },
 );
 const pythonAgreeing = pythonPrograms.filter(({ agrees }) => agrees).length;
+
+const beginners = (['cpp', 'python'] as const).map((language) => {
+  const all = readBeginners(readFileSync(`core/program/beginners/${language}.txt`, 'utf8'), language);
+  const own = language === 'cpp' ? board : pythonBoard;
+  const running = all.filter(({ source }) =>
+    compileProgram(source, own, grammars, language).problems.every(
+      ({ stopsCompiler, unsupported }) => !stopsCompiler && !unsupported,
+    ),
+  );
+  return {
+    language,
+    all: all.length,
+    running: running.length,
+    refused: all.filter((one) => !running.includes(one)),
+  };
+});
 
 /** How many of the mistakes of a table are told with their code at their place. */
 const told = (table: MistakeTable, language: Language): readonly MistakeRow[] =>
@@ -152,6 +169,20 @@ ${timed.map((row) => `| ${row.name} | ${row.edges} | ${(row.seconds * 1e6).toFix
 ${pythonPrograms.length} small programs are the same language on a board and on a computer: what ${pythonResults.madeWith} prints of
 them is kept in \`core/program/golden/python-results.json\` (\`npm run golden:python\` makes it again).
 ${pythonAgreeing} of ${pythonPrograms.length} print the same, ${sum(pythonPrograms.map(({ lines }) => lines))} lines in all.
+
+## Programs as beginners write them
+
+\`core/program/beginners\` has programs as beginners write them and copy them from each other, of our own writing. Of the
+others it is said what is not followed, and nothing is called wrong.
+
+| language | programs | run |
+| --- | --: | --: |
+${beginners.map(({ language, all, running }) => `| ${language === 'cpp' ? 'C++' : 'Python'} | ${all} | ${running} (${((100 * running) / all).toFixed(0)} %) |`).join('\n')}
+
+Not followed: ${beginners
+  .flatMap(({ refused }) => refused.map((one) => `${one.name} (${one.refused?.replace(/[“”<]/g, '') ?? ''})`))
+  .join('; ')
+  .replace(/>/g, '')}.
 
 ## Mistakes at their place
 

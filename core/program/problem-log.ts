@@ -29,6 +29,11 @@ export class ProblemLog {
     if (!isTold) this.report(notSupported(what, spanOf(node)));
   }
 
+  /** Whether a name stands in something that is not read, and so may be declared there. */
+  isInUnread(name: string): boolean {
+    return this.unread.some(({ text }) => namesIn(text).includes(name));
+  }
+
   /** Runs `read` one level deeper; `undefined` and a problem when that is too deep. */
   nested<T>(node: SyntaxNode, read: () => T): T | undefined {
     if (this.depth >= this.deepest) {

@@ -20,6 +20,7 @@ import {
   typeWords,
   VOID,
   isScalar,
+  type CType,
   type ScalarType,
   type StructType,
 } from './types';
@@ -48,7 +49,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   const own = context.owner && inherited(context.owner.type, name, context.functions);
   if (own && context.owner)
     return readOwnCall(own, given, node, context, read, selfOf(context.owner, callee));
-  const signature = context.functions.get(name);
+  const signature = overloadFor(name, given, context, read) ?? context.functions.get(name);
   if (signature) return readOwnCall(signature, given, node, context, read);
   const macro = context.macros.get(name);
   if (macro) {
@@ -61,7 +62,8 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   if (builtin && !isMethod(name))
     return readBuiltin({ name, builtin, before: [] }, given, node, context, read);
   context.reportUnknown(name, callee, 'function');
-  for (const argument of given) read(argument, context);
+  // What is handed to a function that nobody has read may be right.
+  if (!context.isInUnread(name)) for (const argument of given) read(argument, context);
   return unreadable(node);
 }
 
@@ -81,6 +83,48 @@ function castTo(callee: SyntaxNode, context: Context): ScalarType | undefined {
   const type = typeNamed(inner.text, context.widths, context.types);
   return type && isScalar(type) ? type : undefined;
 }
+
+/** Of the functions of a name, the one whose parameters fit best what is given; `undefined` where there is one only. */
+function overloadFor(
+  name: string,
+  given: readonly SyntaxNode[],
+  context: Context,
+  read: ReadExpression,
+): FunctionSignature | undefined {
+  const all = context.overloads.get(name);
+  if (!all) return undefined;
+  // What is wrong with a value is told when it is read for the call.
+  const before = context.problems.length;
+  const types = given.map((one) => read(one, context).type);
+  context.problems.length = before;
+  const fits = all
+    .filter(
+      ({ parameters }) =>
+        given.length <= parameters.length &&
+        given.length >= parameters.filter(({ preset }) => !preset).length,
+    )
+    .map((signature) => ({
+      signature,
+      away: types.reduce((sum, type, index) => sum + distance(type, signature.parameters[index]!.type), 0),
+    }));
+  return fits.sort((one, other) => one.away - other.away)[0]?.signature;
+}
+
+/** How far a value is from what is taken: the same type, a wider one of its kind, another kind of number, or none. */
+function distance(given: CType, taken: CType): number {
+  if (sameType(given, taken)) return 0;
+  const isLetters = (type: CType): boolean =>
+    type.kind === 'text' ||
+    type.kind === 'string' ||
+    (type.kind === 'pointer' && typeText(type.to) === 'char');
+  if (isLetters(given) || isLetters(taken)) return isLetters(given) && isLetters(taken) ? 1 : FAR;
+  if (given.kind === 'integer' && taken.kind === 'integer') return taken.bits >= given.bits ? 1 : 2;
+  const isNumber = (type: CType): boolean => ['integer', 'bool', 'float'].includes(type.kind);
+  return isNumber(given) && isNumber(taken) ? 3 : FAR;
+}
+
+/** What no value is away from a type that it can be turned into. */
+const FAR = 1000;
 
 /** Whether a name is a function where it is called: a variable of the same name hides it. */
 function isCallable(name: string, callee: SyntaxNode, context: Context): boolean {

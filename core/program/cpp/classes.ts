@@ -7,7 +7,7 @@ import type { CType, StructType } from './types';
 export const methodName = (type: StructType, name: string): string => `${type.name}::${name}`;
 
 /** The name of a function as a program says it. */
-export const shownName = (name: string): string => name.replace(/^.*::/, '');
+export const shownName = (name: string): string => name.replace(/^.*::/, '').replace(/\(.*$/, '');
 
 /** What a class or one that it is made from has under a name. */
 export function inherited<Kept>(

@@ -91,6 +91,12 @@ export const LONGEST_TEXT = 4000;
 const REGISTER =
   /^(?:(?:DDR|PORT|PIN)[A-L]|P[A-L][0-7]|TCCR\d[ABC]?|TCNT\d|OCR\d[ABC]?|ICR\d|TIMSK\d?|TIFR\d?|ADC[HLW]?|ADCSR[AB]|ADMUX|EICRA|EIMSK|PCICR|PCMSK\d|SREG|UCSR\d[ABC]|UBRR\d[HL]?|UDR\d|WDTCSR|WGM\d\d|CS\d\d|COM\d[AB]\d|OCIE\d[AB]|TOIE\d|PCIE\d|PCINT\d+|ADEN|ADSC|ADPS\d|REFS\d|INT\d)$/;
 
+/** Functions that the language's own library has and that are not followed here. */
+const NOT_FOLLOWED: ReadonlySet<string> = new Set([
+  ...['strtok', 'strtol', 'strtoul', 'strtod', 'sscanf', 'strstr', 'strncpy', 'strncat', 'memmove', 'memcmp'],
+  ...['malloc', 'calloc', 'realloc', 'free', 'qsort', 'bsearch', 'setjmp', 'longjmp', 'printf', 'puts'],
+]);
+
 /** What is known while a program is resolved: names, types, and the problems found so far. */
 export class Context extends ProblemLog {
   private readonly unknown = new Map<string, Span[]>();
@@ -101,6 +107,8 @@ export class Context extends ProblemLog {
   readonly definitions = new Map<string, Definition>();
   readonly macros = new Map(libraryMacros);
   readonly functions = new Map<string, FunctionSignature>();
+  /** Functions of a name that several have, which take different values. */
+  readonly overloads = new Map<string, readonly FunctionSignature[]>();
   readonly globals: Layout;
   /** Every variable that was declared. */
   readonly variables: Variable[] = [];
@@ -195,6 +203,10 @@ export class Context extends ProblemLog {
       // One of them stands for all: a program that sets one sets several.
       if (!this.setsRegisters) this.unsupported(`${name}, a register of the chip itself,`, node);
       this.setsRegisters = true;
+      return;
+    }
+    if (NOT_FOLLOWED.has(name)) {
+      this.unsupported(name, node);
       return;
     }
     const earlier = this.unknown.get(name);

@@ -6,7 +6,7 @@ import type { Context, FunctionSignature, MethodHead } from './context';
 import { functionHead, readDeclarator } from './declarators';
 import { pinChangeRegisters } from './library';
 import { voidMissing } from './slips';
-import { pointerTo, sameType, typeNamed, VOID, type CType } from './types';
+import { pointerTo, sameType, typeNamed, typeText, VOID, type CType } from './types';
 
 /** Reads the head of a function and makes it known; `undefined` for one that cannot be, which is said. */
 export function readSignature(node: SyntaxNode, context: Context): FunctionSignature | undefined {
@@ -39,6 +39,8 @@ export function readSignature(node: SyntaxNode, context: Context): FunctionSigna
     return undefined;
   }
   const parameters = readParameters(declarator, context);
+  // With its head the whole function goes unread.
+  if (!parameters) context.unread.push(node);
   return parameters && addSignature({ name: nameNode.text, nameNode, node, result, parameters }, context);
 }
 
@@ -64,11 +66,13 @@ function addSignature(
     earlier &&
     (earlier.parameters.length !== parameters.length ||
       parameters.some(({ type }, index) => !sameType(type, earlier.parameters[index]!.type)));
-  if (takesOthers) {
+  const kept = takesOthers ? `${known}(${parameters.map(({ type }) => typeText(type)).join()})` : known;
+  const isOverload = takesOthers && !method && !context.functions.has(kept);
+  if (takesOthers && method) {
     context.unsupported(`a second ${name} that takes other values`, node);
     return undefined;
   }
-  if (earlier) {
+  if (earlier && !isOverload) {
     context.report(
       refusal(
         'name-redeclared',
@@ -85,14 +89,15 @@ function addSignature(
   }
   const signature: FunctionSignature = {
     index: context.functions.size,
-    name: known,
+    name: kept,
     result,
     parameters,
     span,
     ...(result.kind === 'struct' ? { resultPlace: context.globals.take(name, result) } : {}),
     ...(method ? { owner: method.owner, isPrivate: method.isPrivate } : {}),
   };
-  context.functions.set(known, signature);
+  context.functions.set(kept, signature);
+  if (isOverload) context.overloads.set(known, [...(context.overloads.get(known) ?? [earlier]), signature]);
   return signature;
 }
 

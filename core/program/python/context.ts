@@ -8,6 +8,13 @@ import { assignedNames, type Names } from './scopes';
 import type { FunctionTree, Slot } from './tree';
 import type { PyModule, Value } from './values';
 
+/** What the language knows without an import and that is not followed here. */
+const NOT_FOLLOWED: ReadonlySet<string> = new Set([
+  ...['bytearray', 'bytes', 'memoryview', 'frozenset', 'complex', 'object', 'super', 'slice'],
+  ...['property', 'staticmethod', 'classmethod', 'hasattr', 'getattr', 'setattr', 'delattr', 'issubclass'],
+  ...['dir', 'next', 'iter', 'open', 'exec', 'eval', 'compile', 'globals', 'locals', 'id', 'hash', 'format'],
+]);
+
 /** Deepest nesting of statements and expressions that is followed; no person writes deeper. */
 const DEEPEST = 120;
 
@@ -50,6 +57,10 @@ export class Context extends ProblemLog {
     if (global >= 0) return { area: 'global', index: global };
     const value = builtins.get(name);
     if (value !== undefined) return { area: 'library', value };
+    if (NOT_FOLLOWED.has(name)) {
+      this.unsupported(name, node);
+      return { area: 'unknown' };
+    }
     const uses = this.unknown.get(name);
     if (uses) uses.push(spanOf(node));
     else this.unknown.set(name, [spanOf(node)]);

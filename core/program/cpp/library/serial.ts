@@ -5,6 +5,8 @@ import { FLOAT, integer, STRING, VOID } from '../types';
 import { textAt } from './letters';
 import { define, optional, parameter, type Call, type LibraryTable } from './function';
 
+/** Most bytes that are sent at once: a board has room for fewer. */
+const MOST_SENT = 10_000;
 /** Seconds that reading a number or a text waits for more. */
 const TIMEOUT_SECONDS = 1;
 
@@ -13,6 +15,7 @@ export const serialFunctions: LibraryTable = (widths) => {
   const int = integer(widths.intBits, true);
   const long = integer(32, true);
   const char = integer(8, widths.charSigned);
+  const unsignedInt = integer(widths.intBits, false);
   const what = [parameter('what to print', 'any'), parameter('the digits or base', int)];
   const print = (ending: string) =>
     define(what, int, 0, (given, call) => {
@@ -48,15 +51,28 @@ export const serialFunctions: LibraryTable = (widths) => {
     ),
     'Serial.print': optional(1, print('')),
     'Serial.println': optional(2, print('\r\n')),
-    'Serial.write': define([parameter('what to send', 'any')], int, libraryCycles.print, ([value], call) => {
-      const [type] = call.types;
-      const text =
-        type?.kind === 'integer' || type?.kind === 'bool'
-          ? String.fromCharCode(value! & 0xff)
-          : printedText([value!], call);
-      call.machine.host.serialPrint(text, call.line);
-      return text.length;
-    }),
+    'Serial.write': optional(
+      1,
+      define(
+        [parameter('what to send', 'any'), parameter('how many bytes', unsignedInt)],
+        int,
+        libraryCycles.print,
+        ([value, length], call) => {
+          const [type] = call.types;
+          const { cells, host } = call.machine;
+          const letters = (codes: Iterable<number>): string =>
+            Array.from(codes, (code) => String.fromCharCode(code & 0xff)).join('');
+          const text =
+            length !== undefined && type?.kind === 'pointer'
+              ? letters(cells.subarray(value!, value! + Math.min(length, MOST_SENT)))
+              : type?.kind === 'integer' || type?.kind === 'bool'
+                ? letters([value!])
+                : printedText([value!], call);
+          host.serialPrint(text, call.line);
+          return text.length;
+        },
+      ),
+    ),
     'Serial.available': define([], int, libraryCycles.small, (_, { machine }) =>
       machine.host.serialAvailable(),
     ),

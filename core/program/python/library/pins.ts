@@ -39,7 +39,10 @@ const constant = (className: string, name: string): PyObject => ({
 
 const direction = { INPUT: constant('Direction', 'INPUT'), OUTPUT: constant('Direction', 'OUTPUT') };
 const pull = { UP: constant('Pull', 'UP'), DOWN: constant('Pull', 'DOWN') };
-const drive = { PUSH_PULL: constant('DriveMode', 'PUSH_PULL') };
+const drive = {
+  PUSH_PULL: constant('DriveMode', 'PUSH_PULL'),
+  OPEN_DRAIN: constant('DriveMode', 'OPEN_DRAIN'),
+};
 const members = (of: Readonly<Record<string, Value>>): ReadonlyMap<string, Value> =>
   new Map(Object.entries(of));
 
@@ -105,9 +108,13 @@ function digitalInOut(given: Given, runner: Running): Value {
   const { host } = runner.machine;
   let way: PyObject = direction.INPUT;
   let held: Value = null;
+  let mode: Value = drive.PUSH_PULL;
+  let level = false;
   const apply = (line: number): void => {
-    const mode = held === pull.UP ? PULL_UP : held === pull.DOWN ? PULL_DOWN : INPUT;
-    host.pinMode(pin.number, way === direction.OUTPUT ? OUTPUT! : mode!, line);
+    const input = held === pull.UP ? PULL_UP : held === pull.DOWN ? PULL_DOWN : INPUT;
+    // With an open drain a pin pulls down, or lets go.
+    const isDriven = way === direction.OUTPUT && !(level && mode === drive.OPEN_DRAIN);
+    host.pinMode(pin.number, isDriven ? OUTPUT! : input!, line);
   };
   const release = (): Value => {
     runner.claimed.delete(pin.name);
@@ -115,8 +122,16 @@ function digitalInOut(given: Given, runner: Running): Value {
     return null;
   };
   apply(given.span.line);
-  const write = (value: Value, line: number): void =>
-    host.digitalWrite(pin.number, isTrue(value) ? 1 : 0, line);
+  const write = (value: Value, line: number): void => {
+    level = isTrue(value);
+    if (mode === drive.OPEN_DRAIN) apply(line);
+    if (!level || mode === drive.PUSH_PULL) host.digitalWrite(pin.number, level ? 1 : 0, line);
+  };
+  const setMode = (value: Value): void => {
+    if (value !== drive.PUSH_PULL && value !== drive.OPEN_DRAIN)
+      throw new RaisedError('ValueError', 'drive_mode must be DriveMode.PUSH_PULL or DriveMode.OPEN_DRAIN');
+    mode = value;
+  };
   return object('DigitalInOut', {
     direction: {
       get: () => way,
@@ -151,11 +166,19 @@ function digitalInOut(given: Given, runner: Running): Value {
         write(value, line);
       },
     },
-    drive_mode: { get: () => drive.PUSH_PULL, set: () => undefined },
+    drive_mode: {
+      get: () => mode,
+      set: (value, { line }) => {
+        setMode(value);
+        apply(line);
+        write(level, line);
+      },
+    },
     switch_to_output: {
       call: ({ values, named, span }) => {
         way = direction.OUTPUT;
         held = null;
+        setMode(values[1] ?? named.get('drive_mode') ?? drive.PUSH_PULL);
         apply(span.line);
         write(values[0] ?? named.get('value') ?? false, span.line);
         return null;
