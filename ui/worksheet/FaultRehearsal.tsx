@@ -55,7 +55,10 @@ export function FaultRehearsal() {
           {rehearsal.state === 'over' && rehearsal.isCutShort && (
             <p className="text-note text-soft">You stopped it; this is what was tried so far.</p>
           )}
-          <SlippedThrough faults={rehearsal.faults} isOver={!isRunning} />
+          <SlippedThrough
+            faults={rehearsal.faults}
+            isWhole={rehearsal.state === 'over' && !rehearsal.isCutShort}
+          />
           <ToldOtherwise faults={rehearsal.faults} />
           {!isRunning && <BySort faults={rehearsal.faults} />}
         </>

@@ -10,11 +10,12 @@ import { useDispatch, useWorksheet } from './useWorksheet';
 
 interface SlippedThroughProps {
   readonly faults: readonly RehearsedFault[];
-  readonly isOver: boolean;
+  /** Whether these are all that can be made. */
+  readonly isWhole: boolean;
 }
 
 /** Slips that nobody is told of though they would be seen, each with the scenario that catches it. */
-export function SlippedThrough({ faults, isOver }: SlippedThroughProps) {
+export function SlippedThrough({ faults, isWhole }: SlippedThroughProps) {
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   const scenarios = useWorksheet((state) => state.sync.sheet.scenarios);
   const dispatch = useDispatch();
@@ -31,7 +32,7 @@ export function SlippedThrough({ faults, isOver }: SlippedThroughProps) {
   const add = (catching: Catching): void =>
     dispatch({ type: 'set', fields: { scenarios: [...withCatching(scenarios, catching)] } });
   if (slipped.length + wrong.length === 0)
-    return isOver ? (
+    return isWhole ? (
       <p className="mt-2 font-semibold text-good">No slip that somebody would see gets through.</p>
     ) : null;
   return (
