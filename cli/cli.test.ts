@@ -549,6 +549,24 @@ describe('lint', () => {
   });
 });
 
+describe('run --noise', () => {
+  test('lets a pin that nothing holds read by chance, the same in each run', async () => {
+    const files = {
+      'p.cpp':
+        'void setup() { Serial.begin(9600); for (int i = 0; i < 20; i++) Serial.println(analogRead(A0)); }\nvoid loop() { }',
+    };
+    const words = ['run', '--wiring', 'w.csv', '--code', 'p.cpp', '--for', '1s', '--json'];
+    const printed = async (...more: string[]): Promise<Set<string>> => {
+      const { code, out } = await didaktor(files, ...words, ...more);
+      expect(code).toBe(0);
+      return new Set((JSON.parse(out) as { serial: string }).serial.trim().split('\n'));
+    };
+    expect((await printed()).size).toBeLessThan(3);
+    expect((await printed('--noise')).size).toBeGreaterThan(10);
+    expect(await printed('--noise')).toEqual(await printed('--noise'));
+  });
+});
+
 describe('mutate', () => {
   test('prints each slip, what names it, and what the check says of it', async () => {
     const { code, out } = await didaktor({}, 'mutate', '--exercise', EXERCISE, '--json');

@@ -16,6 +16,7 @@ export const rehearse: Command = async (words, { out, folder }) => {
     code: { type: 'string' },
     for: { type: 'string' },
     stimuli: { type: 'string' },
+    noise: { type: 'boolean' },
     json: { type: 'boolean' },
     vcd: { type: 'boolean' },
   });
@@ -33,7 +34,11 @@ export const rehearse: Command = async (words, { out, folder }) => {
   }
   const seconds = readDuration(required(given.for, 'for'));
   const stimuli = given.stimuli === undefined ? [] : await loadStimuli(given.stimuli, wiring, folder);
-  const trace = rehearseProgram(program.compiled, wiring, board, { seconds, stimuli });
+  const trace = rehearseProgram(program.compiled, wiring, board, {
+    seconds,
+    stimuli,
+    ...(given.noise ? { floatingReads: 'noise' as const } : {}),
+  });
   if (given.vcd) out(valueChangeDump(trace, board));
   else {
     const result = traceChanges(trace, wiring, board);

@@ -17,7 +17,7 @@ const USAGE = `didaktor COMMAND
   check --exercise E.json --submissions DIR [--json]
   solve --wiring W.csv [--set 13=high …] [--press S1] [--turn P1=0.5] [--light L1=0.3]
         [--warm T1=31] [--distance X1=0.4] [--motion X2] [--json]
-  run   --wiring W.csv --code P --for 10s [--stimuli S.json] [--json|--vcd]
+  run   --wiring W.csv --code P --for 10s [--stimuli S.json] [--noise] [--json|--vcd]
   lint  --code P [--board learner-5v] [--json]
   layout --exercise E.json [--keep W.csv]
   mutate --exercise E.json [--json]

@@ -11,6 +11,7 @@ import {
   atItsLine,
   findingOfPullUp,
   findingOfStatic,
+  findingOfUnits,
   findingOfWord,
 } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
@@ -168,7 +169,8 @@ function bestOfProgram(
   // Two parts on one pin look as if a pause were missing.
   const pin =
     edit && (!here || here.code === 'missing-pause') ? findingOfPin(edit, source, circuit) : undefined;
-  if (pin) return pin;
+  const units = edit && findingOfUnits(edit, source);
+  if (units ?? pin) return units ?? pin;
   const said = edit && (findingOfPullUp(edit, source) ?? findingOfStatic(edit, source));
   const [elsewhere] = byCause(program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit)));
   const [behaviour] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));

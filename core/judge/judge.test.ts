@@ -127,6 +127,7 @@ describe('a mistake in the program', () => {
     ['no second pause', writing('  delay(2500);\n', ''), 'missing-pause'],
     ['no pause at all', writing(/ {2}delay\(\d+\);\n/g, ''), 'missing-pause'],
     ['a time that is off', writing('2500', '250'), 'timing-off'],
+    ['seconds for milliseconds', writing('2500', '2.5'), 'timing-off'],
     ['both levels high', writing('LOW', 'HIGH'), 'not-dark'],
     ['a loop that never ends', writing('delay(500);', 'while (true) { }'), 'never-ends'],
     [
@@ -157,7 +158,19 @@ describe('a mistake in the program', () => {
   });
 
   test('what is not supported is not called wrong', () => {
-    expect(checkBeacon(LAYOUT, `template <typename T> T same(T a) { return a; }\n${PROGRAM}`).verdict).toBe('cannot-tell');
+    expect(checkBeacon(LAYOUT, `template <typename T> T same(T a) { return a; }\n${PROGRAM}`).verdict).toBe(
+      'cannot-tell',
+    );
+  });
+});
+
+describe('a pause in the wrong unit', () => {
+  test('is told as that, with what it waits', () => {
+    const [cause] = checkBeacon(LAYOUT, writing('2500', '2.5')).findings;
+    expect(cause!.message).toMatch(
+      /waits .* ms: delay counts in milliseconds, and 2\.5 looks like seconds\./,
+    );
+    expect(cause!.repair?.edits).toEqual([{ replace: expect.objectContaining({ by: '2500' }) as unknown }]);
   });
 });
 

@@ -18,12 +18,9 @@ const withThreshold = (dark: number, wiring = dusk.reference) => {
 };
 
 describe('parts that are off by their tolerance', () => {
-  test.each([100, 200, 300])(
-    'make no difference to a threshold of %i, far from what is measured',
-    (dark) => {
-      expect(withThreshold(dark)).toEqual({ verdict: 'as-drawn', found: [] });
-    },
-  );
+  test.each([100, 200, 300])('make no difference to a threshold of %i, far from what is measured', (dark) => {
+    expect(withThreshold(dark)).toEqual({ verdict: 'as-drawn', found: [] });
+  });
 
   test('do to one that only just works, and the part and the line are told', () => {
     // In the dark 16 are measured; with the resistor 5 % larger, 17.

@@ -62,6 +62,10 @@ export interface ProgramHost {
   detachInterrupt(interrupt: number): void;
   /** Whether interrupts come at once or wait. */
   allowInterrupts(state: 'now' | 'later'): void;
+  /** The registers have changed that say which pins interrupt when their levels change. */
+  followPinChanges(): void;
+  /** A write to a pin that is no output, which the language refuses: nothing happens to the pin. */
+  refusedWrite(pin: number, level: number, line: number): void;
   /** The display at an address of the two-wire bus; what nothing answers to takes everything in silence. */
   screen(address: number): TextScreen;
   /** The panels behind three pins, the nearest one first. */

@@ -181,12 +181,18 @@ export class BoardHost implements ProgramHost {
     if (!state) return;
     state.latch = level !== 0;
     state.duty = undefined;
-    if (
-      !state.output &&
-      !this.undirected.some((write) => write.pin === state.pin.name && write.line === line)
-    )
-      this.undirected.push({ pin: state.pin.name, level: level !== 0 ? 'high' : 'low', line });
+    if (!state.output) this.noteUndirected(state, level, line);
     this.apply(state, line);
+  }
+
+  refusedWrite(number: number, level: number, line: number): void {
+    const state = this.state(number, line);
+    if (state) this.noteUndirected(state, level, line);
+  }
+
+  private noteUndirected({ pin: { name } }: PinState, level: number, line: number): void {
+    if (!this.undirected.some((write) => write.pin === name && write.line === line))
+      this.undirected.push({ pin: name, level: level !== 0 ? 'high' : 'low', line });
   }
 
   setPort(pins: PortPins, what: 'direction' | 'latch', bits: number, line: number): void {
@@ -396,7 +402,7 @@ export class BoardHost implements ProgramHost {
   }
 
   /** Attaches the chip's pin-change routine to the pins that its registers name now. */
-  private followPinChanges(): void {
+  followPinChanges(): void {
     const { pinChange } = this.machine;
     if (!pinChange) return;
     const mask = pinChange.mask();

@@ -87,6 +87,22 @@ void loop() { digitalWrite(0, lit); }`;
       [1.2, 'high'],
     ]);
   });
+
+  test('runs it without being told that interrupts may come, which they may from the start', () => {
+    const [told, untold] = [source, source.replace(' sei();', '')].map((one) =>
+      runOn({ board: 'chip-8', rows: CHIP, source: one, stimuli: presses })
+        .pins.get('0')!
+        .map(({ at, drive }) => [Math.round(at * 10) / 10, drive.mode]),
+    );
+    expect(untold).toEqual(told);
+    const silent = runOn({
+      board: 'chip-8',
+      rows: CHIP,
+      source: source.replace('sei()', 'cli()'),
+      stimuli: presses,
+    });
+    expect(silent.pins.get('0')!.some(({ drive }) => drive.mode === 'high')).toBe(false);
+  });
 });
 
 describe('the board', () => {

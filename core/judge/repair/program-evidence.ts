@@ -1,6 +1,6 @@
 import { ref as makeRef } from '../../brand';
 import type { PinDrive } from '../../electrics/bench';
-import type { Edit, Observation } from '../../findings/finding';
+import { quantity, type Edit, type Observation } from '../../findings/finding';
 import { isResistor, kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
@@ -34,6 +34,39 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
       `Write ${by} instead of ${word} in line ${line}.`,
     ],
     repair: { text: `Write ${by} instead of ${word} in line ${line}.`, edits: [edit] },
+  };
+}
+
+/** What the pauses of the two languages count in, with how many of the other's units that is. */
+const PAUSE = /\b(delay|sleep)\s*\(\s*$/;
+const THOUSAND = 1000;
+
+/** The finding that a pause made a thousand times longer or shorter by a repair is evidence of. */
+export function findingOfUnits(edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit)) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const text = source.split('\n')[line - 1] ?? '';
+  const call = PAUSE.exec(text.slice(0, column - 1))?.[1];
+  const word = text.slice(column - 1, column - 1 + length);
+  const [written, meant] = [Number(word), Number(by)];
+  if (call === undefined || word === '' || !(written > 0)) return undefined;
+  const isOfSeconds = call === 'sleep';
+  const isThousandfold = Math.abs((isOfSeconds ? written / meant : meant / written) - THOUSAND) < 1e-6;
+  if (!isThousandfold) return undefined;
+  const [unit, other] = isOfSeconds ? ['seconds', 'milliseconds'] : ['milliseconds', 'seconds'];
+  const lasts = seconds(isOfSeconds ? written : written / THOUSAND);
+  return {
+    code: 'timing-off',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} waits ${lasts}: ${call} counts in ${unit}, and ${word} looks like ${other}.`,
+    hints: [
+      `In which unit does ${call} count?`,
+      `${call}(${word}) in line ${line} waits ${lasts}.`,
+      `Write ${by} instead of ${word} in line ${line}.`,
+    ],
+    evidence: { waitsS: quantity(isOfSeconds ? written : written / THOUSAND, 's') },
   };
 }
 

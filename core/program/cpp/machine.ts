@@ -18,10 +18,10 @@ const STACK_CELLS = 8192;
 /** The bit that lets changes of pins interrupt, in the chip's register for it. */
 const PIN_CHANGE_ENABLE = 1 << 5;
 
-/** A machine with the flat memory that programs of this language have: globals, then the frames of functions. */
 /** Cells of the memory that survives a reset, as on the eight-bit boards. */
 const PERMANENT_CELLS = 1024;
 
+/** A machine with the flat memory that programs of this language have: globals, then the frames of functions. */
 export class CppMachine extends Machine {
   /** A few cells that a reset leaves as they are; empty ones hold 255. */
   readonly permanent = new Uint8Array(PERMANENT_CELLS).fill(255);
@@ -90,7 +90,12 @@ export class CppMachine extends Machine {
     if (this.cells[cell] !== value) {
       this.cells[cell] = value;
       if (cell >= this.memory.globalCells) this.localChanges += 1;
-      else this.changes += 1;
+      else {
+        this.changes += 1;
+        const { pinChange } = this.memory;
+        if (pinChange && (cell === pinChange.enableCell || cell === pinChange.maskCell))
+          this.host.followPinChanges();
+      }
     }
     return value;
   }

@@ -160,7 +160,7 @@ function digitalInOut(given: Given, runner: Running): Value {
       set: (value, { line }) => {
         if (way !== direction.OUTPUT) {
           // What was tried is kept, for whoever asks why nothing happened.
-          host.digitalWrite(pin.number, isTrue(value) ? 1 : 0, line);
+          host.refusedWrite(pin.number, isTrue(value) ? 1 : 0, line);
           throw new RaisedError('AttributeError', 'Cannot set value when direction is input.');
         }
         write(value, line);
