@@ -49,7 +49,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   const own = context.owner && inherited(context.owner.type, name, context.functions);
   if (own && context.owner)
     return readOwnCall(own, given, node, context, read, selfOf(context.owner, callee));
-  const signature = overloadFor(name, given, context, read) ?? context.functions.get(name);
+  const signature = context.functions.get(name);
   if (signature) return readOwnCall(signature, given, node, context, read);
   const macro = context.macros.get(name);
   if (macro) {
@@ -84,15 +84,15 @@ function castTo(callee: SyntaxNode, context: Context): ScalarType | undefined {
   return type && isScalar(type) ? type : undefined;
 }
 
-/** Of the functions of a name, the one whose parameters fit best what is given; `undefined` where there is one only. */
-function overloadFor(
-  name: string,
+/** Of the functions of a name, of which `first` is one, that whose parameters fit best what is given. */
+function fitting(
+  first: FunctionSignature,
   given: readonly SyntaxNode[],
   context: Context,
   read: ReadExpression,
-): FunctionSignature | undefined {
-  const all = context.overloads.get(name);
-  if (!all) return undefined;
+): FunctionSignature {
+  const all = context.overloads.get(first.name);
+  if (!all) return first;
   // What is wrong with a value is told when it is read for the call.
   const before = context.problems.length;
   const types = given.map((one) => read(one, context).type);
@@ -107,7 +107,7 @@ function overloadFor(
       signature,
       away: types.reduce((sum, type, index) => sum + distance(type, signature.parameters[index]!.type), 0),
     }));
-  return fits.sort((one, other) => one.away - other.away)[0]?.signature;
+  return fits.sort((one, other) => one.away - other.away)[0]?.signature ?? first;
 }
 
 /** How far a value is from what is taken: the same type, a wider one of its kind, another kind of number, or none. */
@@ -155,13 +155,14 @@ const isMethod = (name: string): boolean => name.includes('.') && !/^(?:Serial|E
  * leaves it in a place of its own.
  */
 export function readOwnCall(
-  signature: FunctionSignature,
+  first: FunctionSignature,
   given: readonly SyntaxNode[],
   node: SyntaxNode,
   context: Context,
   read: ReadExpression,
   self?: Expression,
 ): Expression {
+  const signature = fitting(first, given, context, read);
   const { length } = signature.parameters;
   const required = signature.parameters.filter(({ preset }) => !preset).length;
   if (!countFits(given.length, required, length, shownName(signature.name), node, context))

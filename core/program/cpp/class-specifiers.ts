@@ -56,8 +56,9 @@ function readHead(node: SyntaxNode, owner: StructType, isPrivate: boolean, conte
     return;
   }
   const known = methodName(owner, name.text);
-  if (context.methods.has(known)) context.unsupported(`a second ${name.text} that takes other values`, node);
-  else context.methods.set(known, { owner, isPrivate, node });
+  // Of several of one name, which take different values, the first stands for all where it is asked for by its name.
+  const key = context.methods.has(known) ? `${known} at ${node.startIndex}` : known;
+  context.methods.set(key, { owner, isPrivate, node });
 }
 
 function readFields(

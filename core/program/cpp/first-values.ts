@@ -72,7 +72,8 @@ function needsMaking(type: CType, context: Context): boolean {
   if (type.kind !== 'struct') return false;
   const maker = makerOf(type, context) ?? type;
   const own = context.functions.get(methodName(maker, maker.name));
-  if (own) return own.parameters.some(({ preset }) => !preset);
+  const makers = own && (context.overloads.get(own.name) ?? [own]);
+  if (makers) return makers.every(({ parameters }) => parameters.some(({ preset }) => !preset));
   const builtin = context.library.get(`${typeText(type)}.new`);
   return builtin !== undefined && builtin.required > 1;
 }

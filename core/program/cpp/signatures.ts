@@ -41,14 +41,13 @@ export function readSignature(node: SyntaxNode, context: Context): FunctionSigna
   const parameters = readParameters(declarator, context);
   // With its head the whole function goes unread.
   if (!parameters) context.unread.push(node);
-  return parameters && addSignature({ name: nameNode.text, nameNode, node, result, parameters }, context);
+  return parameters && addSignature({ name: nameNode.text, nameNode, result, parameters }, context);
 }
 
 interface Head {
   /** The name under which it is kept. */
   readonly name: string;
   readonly nameNode: SyntaxNode;
-  readonly node: SyntaxNode;
   readonly result: CType;
   readonly parameters: FunctionSignature['parameters'];
   readonly method?: MethodHead;
@@ -56,7 +55,7 @@ interface Head {
 
 /** Makes a function known by its head; `undefined` where there is another of its name. */
 function addSignature(
-  { name: known, nameNode, node, result, parameters, method }: Head,
+  { name: known, nameNode, result, parameters, method }: Head,
   context: Context,
 ): FunctionSignature | undefined {
   const name = shownName(known);
@@ -67,11 +66,7 @@ function addSignature(
     (earlier.parameters.length !== parameters.length ||
       parameters.some(({ type }, index) => !sameType(type, earlier.parameters[index]!.type)));
   const kept = takesOthers ? `${known}(${parameters.map(({ type }) => typeText(type)).join()})` : known;
-  const isOverload = takesOthers && !method && !context.functions.has(kept);
-  if (takesOthers && method) {
-    context.unsupported(`a second ${name} that takes other values`, node);
-    return undefined;
-  }
+  const isOverload = takesOthers && !context.functions.has(kept);
   if (earlier && !isOverload) {
     context.report(
       refusal(
@@ -196,7 +191,7 @@ function readMethod(
     ...(presets[index] ? { preset: presets[index] } : {}),
   }));
   const name = methodName(method.owner, nameNode.text);
-  return parameters && addSignature({ name, nameNode, node, result, parameters, method }, context);
+  return parameters && addSignature({ name, nameNode, result, parameters, method }, context);
 }
 
 /** The methods whose bodies stand in their classes, with their heads made known. */
