@@ -7,6 +7,7 @@ import { readMacro } from './definitions';
 import { isPlainLambda, nameOfLambda } from './lambdas';
 import { changesText, type LibraryFunction } from './library';
 import { nearest } from '../names';
+import { fitting } from './overloads';
 import { describe, findPlace, loadOf, readPlace, reportNoField, type ReadExpression } from './places';
 import type { ClockForm, Expression } from './tree';
 import {
@@ -20,7 +21,6 @@ import {
   typeWords,
   VOID,
   isScalar,
-  type CType,
   type ScalarType,
   type StructType,
 } from './types';
@@ -83,48 +83,6 @@ function castTo(callee: SyntaxNode, context: Context): ScalarType | undefined {
   const type = typeNamed(inner.text, context.widths, context.types);
   return type && isScalar(type) ? type : undefined;
 }
-
-/** Of the functions of a name, of which `first` is one, that whose parameters fit best what is given. */
-function fitting(
-  first: FunctionSignature,
-  given: readonly SyntaxNode[],
-  context: Context,
-  read: ReadExpression,
-): FunctionSignature {
-  const all = context.overloads.get(first.name);
-  if (!all) return first;
-  // What is wrong with a value is told when it is read for the call.
-  const before = context.problems.length;
-  const types = given.map((one) => read(one, context).type);
-  context.problems.length = before;
-  const fits = all
-    .filter(
-      ({ parameters }) =>
-        given.length <= parameters.length &&
-        given.length >= parameters.filter(({ preset }) => !preset).length,
-    )
-    .map((signature) => ({
-      signature,
-      away: types.reduce((sum, type, index) => sum + distance(type, signature.parameters[index]!.type), 0),
-    }));
-  return fits.sort((one, other) => one.away - other.away)[0]?.signature ?? first;
-}
-
-/** How far a value is from what is taken: the same type, a wider one of its kind, another kind of number, or none. */
-function distance(given: CType, taken: CType): number {
-  if (sameType(given, taken)) return 0;
-  const isLetters = (type: CType): boolean =>
-    type.kind === 'text' ||
-    type.kind === 'string' ||
-    (type.kind === 'pointer' && typeText(type.to) === 'char');
-  if (isLetters(given) || isLetters(taken)) return isLetters(given) && isLetters(taken) ? 1 : FAR;
-  if (given.kind === 'integer' && taken.kind === 'integer') return taken.bits >= given.bits ? 1 : 2;
-  const isNumber = (type: CType): boolean => ['integer', 'bool', 'float'].includes(type.kind);
-  return isNumber(given) && isNumber(taken) ? 3 : FAR;
-}
-
-/** What no value is away from a type that it can be turned into. */
-const FAR = 1000;
 
 /** Whether a name is a function where it is called: a variable of the same name hides it. */
 function isCallable(name: string, callee: SyntaxNode, context: Context): boolean {
