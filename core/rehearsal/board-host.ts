@@ -52,6 +52,8 @@ export class BoardHost implements ProgramHost {
   private serialLine: number | undefined;
   private changeCount = 0;
   private readonly noise: () => number;
+  /** The socket by which the logic itself is fed, on a chip without a regulator. */
+  private readonly logicFeed: string | undefined;
   private isOver = false;
 
   constructor(
@@ -60,6 +62,7 @@ export class BoardHost implements ProgramHost {
     private readonly options: RehearsalOptions,
   ) {
     this.noise = randomFrom(options.seed ?? 1);
+    this.logicFeed = board.supplies.find((socket) => socket.role === 'input' && socket.feedsLogic)?.name;
     const { stimuli = [] } = options;
     this.onBoard = boardTimelineOf(stimuli);
     this.serial = new SerialPort(
@@ -278,15 +281,26 @@ export class BoardHost implements ProgramHost {
   private level(state: PinState): 0 | 1 {
     const volts = this.circuit.voltsOfPin(state.pin.name);
     if (volts === null) state.lastRead = this.floatingLevel();
-    else if (volts >= this.board.input.highAboveVolts) state.lastRead = 1;
-    else if (volts <= this.board.input.lowBelowVolts) state.lastRead = 0;
+    else if (volts >= this.board.input.highAboveVolts * this.supplyShare()) state.lastRead = 1;
+    else if (volts <= this.board.input.lowBelowVolts * this.supplyShare()) state.lastRead = 0;
     return state.lastRead;
   }
 
   private levelOf(name: string): 0 | 1 {
     const state = this.states.get(name);
     if (state) return this.level(state);
-    return (this.circuit.voltsOfPin(name) ?? 0) >= this.board.input.highAboveVolts ? 1 : 0;
+    const from = this.board.input.highAboveVolts * this.supplyShare();
+    return (this.circuit.voltsOfPin(name) ?? 0) >= from ? 1 : 0;
+  }
+
+  /**
+   * Volts of the logic as a share of what the board's profile says: a chip without a regulator works at whatever it is
+   * fed with, and what it takes for high and low, or measures against, goes with that.
+   */
+  private supplyShare(): number {
+    if (this.logicFeed === undefined) return 1;
+    const volts = this.circuit.voltsOfPin(this.logicFeed) ?? 0;
+    return volts > 0 ? volts / this.board.logicVolts : 1;
   }
 
   analogChannel(number: number): number {
@@ -303,7 +317,10 @@ export class BoardHost implements ProgramHost {
       return this.options.floatingReads === 'noise'
         ? this.chance() % (range + 1)
         : this.floatingLevel() * range;
-    return Math.max(0, Math.min(range, Math.floor((volts / referenceVolts) * (range + 1))));
+    return Math.max(
+      0,
+      Math.min(range, Math.floor((volts / (referenceVolts * this.supplyShare())) * (range + 1))),
+    );
   }
 
   private noteRead(pin: string, how: FloatingRead['how'], line: number): void {

@@ -88,6 +88,16 @@ void loop() { digitalWrite(0, lit); }`;
     ]);
   });
 
+  test('takes high and low from what feeds it, on two cells as on five volts', () => {
+    const [five, three] = [CHIP, CHIP.replace(/supply,5V/g, 'supply,3V')].map((rows) =>
+      runOn({ board: 'chip-8', rows, source, stimuli: presses })
+        .pins.get('0')!
+        .map(({ at, drive }) => [Math.round(at * 10) / 10, drive.mode]),
+    );
+    expect(CHIP).toMatch(/supply,5V/);
+    expect(three).toEqual(five);
+  });
+
   test('runs it without being told that interrupts may come, which they may from the start', () => {
     const [told, untold] = [source, source.replace(' sei();', '')].map((one) =>
       runOn({ board: 'chip-8', rows: CHIP, source: one, stimuli: presses })
