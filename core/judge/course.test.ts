@@ -69,3 +69,34 @@ describe('the reference of every exercise, form and stage', () => {
     },
   );
 });
+
+describe('a program that drives the pin of a knob', () => {
+  const fog = courseExercises.find(({ name }) => name === 'fog-lamp')!.exercise;
+  const driving = (level: string) =>
+    check(
+      fog,
+      buildFor(
+        fog,
+        fog.reference,
+        fog.data.program.replace(
+          'pinMode(LAMP, OUTPUT);',
+          `pinMode(LAMP, OUTPUT);\n  pinMode(KNOB, OUTPUT);\n  digitalWrite(KNOB, ${level});`,
+        ),
+        grammars,
+      ),
+      grammars,
+    );
+
+  test.each(['HIGH', 'LOW'])(
+    'to %s is told as a danger, with the current at the end of its travel',
+    (level) => {
+      const { verdict, findings, right } = driving(level);
+      expect(['works-at-risk', 'does-not-work']).toContain(verdict);
+      const danger = findings.find(({ code }) => code === 'pin-overcurrent' || code === 'pin-short');
+      expect(danger?.evidence).toHaveProperty('currentMa');
+      expect(danger?.message).toMatch(/A0 .*\d+ mA/);
+      // What is to be changed in the program is nothing that needs no change.
+      expect(right).not.toContain('Your program needs no change.');
+    },
+  );
+});

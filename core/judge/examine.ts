@@ -248,8 +248,7 @@ function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): readonly Sol
   const { circuit } = solved;
   const wired = circuit.wiredSignals;
   const occurred = traces.flatMap((trace) => trace.states);
-  const active = (drives: PinDrives): boolean =>
-    wired.some((pin) => ['high', 'low', 'pwm'].includes(drives.get(pin)?.mode ?? 'input'));
+  const active = (drives: PinDrives): boolean => wired.some((pin) => isDriven(drives, pin));
   const assumed: readonly PinDrives[] = occurred.some(active)
     ? []
     : wired
@@ -268,8 +267,27 @@ function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): readonly Sol
     ),
     // At the ends of their travel, knobs and sensors show what they lead to where it does not belong.
     ...extremes.map((parts) => solve(new Map(), parts)),
+    // A pin that a knob or a sensor leads to and that is driven all the same works against it, hardest at its ends.
+    ...occurred
+      .filter((drives) => knobPins(circuit).some((pin) => isDriven(drives, pin)))
+      .slice(0, MOST_DRIVEN)
+      .flatMap((drives) => extremes.map((parts) => solve(drives, parts))),
   ];
 }
+
+/** States of a run in which a pin works against a knob that are looked at. */
+const MOST_DRIVEN = 4;
+
+const isDriven = (drives: PinDrives, pin: string): boolean =>
+  ['high', 'low', 'pwm'].includes(drives.get(pin)?.mode ?? 'input');
+
+/** Signal pins with a leg of a part on them whose travel has two ends. */
+const knobPins = (circuit: Circuit): readonly string[] => {
+  const ends = new Set(extremeStates(circuit).flatMap((states) => [...states.keys()]));
+  return circuit.wiredSignals.filter((pin) =>
+    circuit.partsAt(circuit.nodeOfPin(pin)!.id).some(({ ref }) => ends.has(ref)),
+  );
+};
 
 /** Whether a part is of those that people see, hear, touch or change, which no other way of building does without. */
 function isForPeople(part: PlacedPart | undefined): boolean {

@@ -81,8 +81,9 @@ function rightProgram(
   causes: readonly Finding[],
 ): readonly string[] {
   if (!asksForProgram(exercise) || program.isEmpty || !program.compiled) return [];
-  if (causes.every(({ code, repair }) => isWiring(code) && repair !== undefined))
-    return ['Your program needs no change.'];
+  const isOfWiring = ({ code, repair }: Finding): boolean =>
+    isWiring(code) && repair !== undefined && repair.edits.every((edit) => !('replace' in edit));
+  if (causes.every(isOfWiring)) return ['Your program needs no change.'];
   return causes.some(({ code }) => isProgram(code) && rowOf(code).isRefused)
     ? []
     : ['The board takes your program.'];
