@@ -132,8 +132,8 @@ if (values.write)
 
 Written by \`npm run trials -- --write\`; do not edit by hand.
 
-Slips of the hand and of the keyboard are made in the right builds of the course's exercises and of eight more, with other
-parts, boards and programs (\`core/testing/trials\`). Each build is judged, and what its causes say is done. Counted
+Slips of the hand and of the keyboard (\`core/faults\`) are made in the right builds of the course's exercises and of
+${trialExercises.length} more, with other parts, boards and programs (\`core/testing/trials\`). Each build is judged, and what its causes say is done. Counted
 is, of the builds that do not work:
 
 - **named**: the first cause has a code by which an expert would call the slip; with two slips, each has one;
