@@ -45,20 +45,23 @@ export const faultsOf = (exercise: Exercise): readonly Fault[] => [
 
 /** Makes slips in an exercise's own build and has each checked as if a learner had handed it in. */
 export class FaultRehearsal {
-  private finder: ScenarioFinder | undefined;
+  private readonly own: Build;
+  private readonly ownReport: Report;
   private readonly circuit: Circuit;
-  private ofReference: ReadonlySet<string> | undefined;
+  private finder: ScenarioFinder | undefined;
 
   constructor(
     private readonly exercise: Exercise,
     private readonly grammars: Grammars,
   ) {
+    this.own = referenceBuild(exercise, grammars);
+    this.ownReport = check(exercise, this.own, grammars);
     this.circuit = new Circuit(exercise.reference, exercise.board);
   }
 
   /** Why there is nothing to rehearse yet, in the words of its author; `undefined` when there is. */
   hindrance(): string | undefined {
-    return hasPassed(this.checkReference().verdict)
+    return hasPassed(this.ownReport.verdict)
       ? undefined
       : 'The exercise’s own build does not pass its check yet, so nothing can be compared with it.';
   }
@@ -68,41 +71,20 @@ export class FaultRehearsal {
     const { sort, what, codes, refs, line } = fault;
     const build = buildFor(this.exercise, fault.wiring, fault.program, this.grammars);
     const report = check(this.exercise, build, this.grammars);
-    const { verdict } = report;
-    const cause = report.findings.find((finding) => finding.cause);
-    const mention = this.mentionOf(report, fault);
-    const told = cause ?? mention;
+    const passes = hasPassed(report.verdict);
+    const told = passes ? this.mentionOf(report, fault) : report.findings.find(({ cause }) => cause);
     const isSame = this.isSameCircuit(fault);
     // Another part than asked is another build, which the exercise leaves free, and the learner is told.
-    const isFree = isSame || mention?.code === 'wrong-part';
-    const caughtBy = hasPassed(verdict) && !isFree ? this.catching(build) : undefined;
+    const isFree = isSame || told?.code === 'wrong-part';
+    const caughtBy = passes && !isFree ? this.catching(build) : undefined;
+    const isNamed = told !== undefined && codes.includes(told.code);
+    const outcome: FaultOutcome = passes
+      ? (caughtBy && 'slips-through') || (told ? 'mentioned' : 'no-difference')
+      : (isSame && 'wrongly-caught') || (isNamed ? 'right-cause' : 'other-cause');
     return {
-      sort,
-      what,
-      codes,
-      refs,
+      ...{ sort, what, codes, refs, outcome, verdict: report.verdict },
       ...(line === undefined ? {} : { line }),
-      verdict,
-      outcome: hasPassed(verdict)
-        ? caughtBy
-          ? 'slips-through'
-          : mention
-            ? 'mentioned'
-            : 'no-difference'
-        : isSame
-          ? 'wrongly-caught'
-          : told && codes.includes(told.code)
-            ? 'right-cause'
-            : 'other-cause',
-      ...(told
-        ? {
-            told: {
-              code: told.code,
-              message: told.message,
-              ...(told.repair ? { repair: told.repair.text } : {}),
-            },
-          }
-        : {}),
+      ...(told ? { told: saidOf(told) } : {}),
       ...(caughtBy ? { caughtBy } : {}),
     };
   }
@@ -116,21 +98,22 @@ export class FaultRehearsal {
   }
 
   private catching(build: Build): Catching | undefined {
-    const program = referenceBuild(this.exercise, this.grammars).program;
-    if (!program.compiled) return undefined;
+    const { program } = this.own;
+    // Of a program that does not run nothing is seen that could be told from the reference.
+    if (!program.compiled || !build.program.compiled) return undefined;
     this.finder ??= new ScenarioFinder(new ReferenceRuns(referenceOf(this.exercise, this.grammars), program));
     return this.finder.catching(build);
   }
 
   /** What the report says of a slip in a build that works, and does not say of the reference. */
-  private mentionOf({ verdict, findings }: Report, { codes }: Fault): Finding | undefined {
-    if (!hasPassed(verdict)) return undefined;
-    this.ofReference ??= new Set(this.checkReference().findings.map(({ message }) => message));
-    const known = this.ofReference;
+  private mentionOf({ findings }: Report, { codes }: Fault): Finding | undefined {
+    const known = new Set(this.ownReport.findings.map(({ message }) => message));
     return findings.find(({ code, message }) => codes.includes(code) && !known.has(message));
   }
-
-  private checkReference(): Report {
-    return check(this.exercise, referenceBuild(this.exercise, this.grammars), this.grammars);
-  }
 }
+
+const saidOf = ({ code, message, repair }: Finding): NonNullable<RehearsedFault['told']> => ({
+  code,
+  message,
+  ...(repair ? { repair: repair.text } : {}),
+});

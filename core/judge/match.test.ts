@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { ref, type Ref } from '../brand';
+import { within } from '../effort';
 import { randomFrom } from '../random';
 import { beacon, LAYOUT } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
@@ -166,6 +167,21 @@ describe('two circuits differ', () => {
       ).join('');
     expect(match(many(20), many(20)).same).toBe(true);
     expect(match(many(20), many(19)).distance).toBeGreaterThan(0);
+  });
+
+  test('and a tangle of equal parts too, whatever it is compared with', () => {
+    const tangle = (seed: number): string => {
+      const random = randomFrom(seed);
+      const left = Array.from(
+        { length: 40 },
+        (_, index) => `B1.${'abcde'[index % 5]}${1 + Math.floor(index / 5)}`,
+      );
+      const hole = (): string => left.splice(Math.floor(random() * left.length), 1)[0]!;
+      const parts = Array.from({ length: 18 }, (_, index) => resistor(`R${index}`, hole(), hole()));
+      return HEAD + wire('W99', 'U1.GND', 'B1.f9') + parts.join('');
+    };
+    for (let seed = 0; seed < 4; seed += 1)
+      expect(within(1e9, () => match(tangle(seed), tangle(seed + 50))).ended).toBe(true);
   });
 });
 

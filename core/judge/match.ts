@@ -43,9 +43,9 @@ export function comparison(
     : { match, compared: { circuit } };
 }
 
-/** What a step of the search takes, and each candidate that it looks at. */
-const [STEP_EFFORT, CANDIDATE_EFFORT] = [2000, 1000];
-/** Steps of the search after which the best correspondence so far is taken. */
+/** What a look at one chain takes, and each candidate for it. */
+const [LOOK_EFFORT, CANDIDATE_EFFORT] = [2000, 1000];
+/** Looks after which the best correspondence so far is taken. */
 const BUDGET = 20_000;
 
 /** A circuit with what of it is compared. */
@@ -78,7 +78,7 @@ interface Way {
 class MatchSearch {
   private best:
     { chains: number; parts: Map<Ref, Ref>; pins: Map<string, string>; distance: number } | undefined;
-  private steps = 0;
+  private looks = 0;
   private readonly nodes = new Map<NodeId, NodeId>();
   private readonly taken = new Map<NodeId, NodeId>();
   private readonly pairs: { reference: Chain; built: Chain }[] = [];
@@ -107,7 +107,6 @@ class MatchSearch {
 
   /** Goes on with the chain that can stand for the fewest: what is bound already tells the most of it. */
   private assign(open: readonly Chain[]): void {
-    this.steps += 1;
     // What has no counterpart any more will have none: bindings only grow.
     const left = open.flatMap((chain) => {
       const ways = this.waysOf(chain);
@@ -123,7 +122,7 @@ class MatchSearch {
     const rest = left.flatMap(({ chain }) => (chain === next.chain ? [] : [chain]));
     const { chain } = next;
     for (const { built, head, tail } of next.ways) {
-      if (this.steps > BUDGET || this.best?.distance === 0) return;
+      if (this.looks > BUDGET || this.best?.distance === 0) return;
       const begun = this.bind(chain.head, head);
       const ended = begun && this.bind(chain.tail, tail);
       if (begun && ended) {
@@ -136,13 +135,14 @@ class MatchSearch {
       if (ended) this.release(ended);
       if (begun) this.release(begun);
     }
-    if (this.best?.distance !== 0 && this.steps <= BUDGET) this.assign(rest);
+    if (this.best?.distance !== 0 && this.looks <= BUDGET) this.assign(rest);
   }
 
   /** The built chains that a chain may still stand for, each in the directions in which it may. */
   private waysOf(chain: Chain): readonly Way[] {
     const candidates = this.candidates.get(chain)!;
-    effort(STEP_EFFORT + candidates.length * CANDIDATE_EFFORT);
+    this.looks += 1;
+    effort(LOOK_EFFORT + candidates.length * CANDIDATE_EFFORT);
     const ways: Way[] = [];
     for (const built of candidates) {
       if (this.used.has(built)) continue;

@@ -1,4 +1,5 @@
-import { namedChildren, type SyntaxNode } from '../syntax';
+import { refusal, type ProgramProblem } from '../problem';
+import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { methodName } from './classes';
 import type { Context } from './context';
 import { functionHead, readDeclarator } from './declarators';
@@ -28,7 +29,7 @@ export function readClass(node: SyntaxNode, context: Context, readInner: ReadInn
   for (const child of namedChildren(body)) {
     if (child.type === 'access_specifier') isPrivate = child.text !== 'public';
     else if (isMethod(child)) readHead(child, type, isPrivate, context);
-    else readFields(child, { fields, isPrivate }, context, readInner);
+    else readFields(child, { owner: type, fields, isPrivate }, context, readInner);
   }
   if (cellsOf(type) > MOST_CELLS) {
     context.unsupported(`a struct of more than ${MOST_CELLS.toLocaleString('en')} numbers`, node);
@@ -61,9 +62,35 @@ function readHead(node: SyntaxNode, owner: StructType, isPrivate: boolean, conte
   context.methods.set(key, { owner, isPrivate, node });
 }
 
+/** Where in a class fields are read. */
+interface Body {
+  readonly owner: StructType;
+  /** Those read so far. */
+  readonly fields: Field[];
+  readonly isPrivate: boolean;
+}
+
+/** Whether a value of a type holds a whole object of the class that is being read. */
+const holds = (type: CType, owner: StructType): boolean =>
+  type === owner || (type.kind === 'array' && holds(type.of, owner));
+
+function holdsItself(field: SyntaxNode, { name }: StructType): ProgramProblem {
+  const { line, column } = spanOf(field);
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: every ${name} would hold another ${name} in ${field.text}, and that one the next, without end.`,
+    [
+      `How much memory does one ${name} take?`,
+      `${field.text} in line ${line} is a whole ${name} inside of ${name}.`,
+      `Make ${field.text} a pointer: ${name} *${field.text};`,
+    ],
+  );
+}
+
 function readFields(
   node: SyntaxNode,
-  { fields, isPrivate }: { readonly fields: Field[]; readonly isPrivate: boolean },
+  { owner, fields, isPrivate }: Body,
   context: Context,
   readInner: ReadInner,
 ): void {
@@ -85,6 +112,10 @@ function readFields(
     return;
   }
   for (const [index, field] of declared.entries()) {
+    if (holds(field!.type, owner)) {
+      context.report(holdsItself(field!.name, owner));
+      continue;
+    }
     const last = fields.at(-1);
     const preset = presets.get(declarators[index]!.startIndex);
     fields.push({

@@ -12,16 +12,14 @@ import { Layout } from './scope';
 import { withoutUnreadNames } from '../unread';
 import { declareParameter, readDeclaration } from './declarations';
 import { functionHead } from './declarators';
-import { readOwnCall } from './calls';
-import { makerOf, methodName, shownName } from './classes';
-import { readExpression } from './expressions';
-import { constructed, firstValues, isConstructed } from './first-values';
-import { loadOf } from './places';
+import { shownName } from './classes';
+import { isConstructed } from './first-values';
+import { declareFields, readMade } from './methods';
 import { methodsInClasses, readSignature } from './signatures';
 import { readBlock } from './statements';
-import type { Expression, FunctionTree, Place, ProgramTree, Statement } from './tree';
+import type { FunctionTree, ProgramTree, Statement } from './tree';
 import { readTypeSpecifier, typeNodes } from './type-specifiers';
-import { integer, pointerTo, typeNamed, VOID, type StructType } from './types';
+import { integer, pointerTo, typeNamed, VOID } from './types';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
@@ -279,22 +277,6 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   });
 }
 
-/** The fields of an object, which its methods call by their names alone. */
-function declareFields(node: SyntaxNode, { owner, scope }: Context): void {
-  for (const { name, type, cell } of owner?.type.fields ?? []) {
-    const through = loadOf(node, owner!.self, pointerTo(owner!.type));
-    scope.declare({
-      name,
-      type,
-      constant: false,
-      place: { area: 'frame', address: cell, through, steps: [], name },
-      span: spanOf(node),
-      clock: 'fixed',
-      loopDepth: 0,
-    });
-  }
-}
-
 /** What a function takes, and what it does. */
 function readInside(node: SyntaxNode, signature: FunctionSignature, context: Context): FunctionTree {
   const { owner } = context;
@@ -328,61 +310,6 @@ function readInside(node: SyntaxNode, signature: FunctionSignature, context: Con
       span: signature.span,
     };
   });
-}
-
-/** `: pin(p), on(false)` behind the head of what makes an object: first values of its fields. */
-function readMade(node: SyntaxNode, context: Context): readonly Expression[] {
-  const list = namedChildren(node).find(({ type }) => type === 'field_initializer_list');
-  const { owner } = context;
-  const base = owner?.type.base;
-  const ones = list ? namedChildren(list) : [];
-  const isMaker = owner !== undefined && nameOfFunction(node) === owner.type.name;
-  const above =
-    isMaker && base && isConstructed(base, context)
-      ? madeFrom(
-          base,
-          ones.find((one) => namedChildren(one)[0]?.text === base.name),
-          node,
-          context,
-        )
-      : [];
-  const own = ones.flatMap((one) => {
-    const [name, values] = namedChildren(one);
-    if (base && name?.text === base.name) return [];
-    const field = context.owner?.type.fields.find((candidate) => candidate.name === name?.text);
-    const given = values ? namedChildren(values) : [];
-    if (!field || !name || !context.owner) {
-      if (name) context.reportUnknown(name.text, name, 'value');
-      return [];
-    }
-    const through = loadOf(one, context.owner.self, pointerTo(context.owner.type));
-    const place: Place = { area: 'frame', address: field.cell, through, steps: [], name: field.name };
-    if (field.type.kind === 'struct' && isConstructed(field.type, context))
-      return constructed(place, field.type, given, one, context);
-    return firstValues(place, field.type, given[0] ?? null, name, context);
-  });
-  return [...above, ...own];
-}
-
-/** The name of a function that is a method. */
-const nameOfFunction = (node: SyntaxNode): string =>
-  (
-    functionHead(node.childForFieldName('declarator'))?.head.childForFieldName('declarator')?.text ?? ''
-  ).replace(/^.*::/, '');
-
-/** What the class above does when an object is made, with what the one below gives it. */
-function madeFrom(
-  base: StructType,
-  given: SyntaxNode | undefined,
-  node: SyntaxNode,
-  context: Context,
-): readonly Expression[] {
-  const maker = makerOf(base, context);
-  const signature = maker && context.functions.get(methodName(maker, maker.name));
-  if (!signature || !context.owner) return [];
-  const values = given ? namedChildren(namedChildren(given)[1] ?? given) : [];
-  const self = loadOf(node, context.owner.self, pointerTo(context.owner.type));
-  return [readOwnCall(signature, values, given ?? node, context, readExpression, self)];
 }
 
 /** The name inside the signs of a declarator. */

@@ -82,6 +82,7 @@ export const cppMistakes: MistakeTable = {
     inLoop('  count++;\n  |/ and a pause\n  delay(5);'),
     '|setup() {\n}\nvoid loop() { }\n',
     'void setup() { }\n|loop() {\n  delay(5);\n}\n',
+    'class Lamp { public: int pin; Lamp |next; };\nvoid setup() { }\nvoid loop() { }\n',
     'class Lamp { int pin; };\nLamp lamp;\nvoid setup() { lamp.|pin = 3; }\nvoid loop() { }\n',
     'class Lamp { void on() { } };\nLamp lamp;\nvoid setup() { lamp.|on(); }\nvoid loop() { }\n',
     inLoop('  digitalWrite(LAMP| HIGH);'),
