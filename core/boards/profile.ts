@@ -34,6 +34,8 @@ const pinSchema = z.object({
     .optional(),
   /** Why the pin is better left free. */
   reserved: z.enum(['serial', 'start-up']).optional(),
+  /** Which end of the serial line the pin becomes once a program has started it; none where that line has a plug of its own. */
+  serialEnd: z.enum(['out', 'in']).optional(),
   /** For pins that decide how the board starts: the level they must have then. */
   startLevel: z.enum(['high', 'low']).optional(),
   /** A word for the ledger, such as `built-in LED`. */

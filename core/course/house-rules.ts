@@ -278,10 +278,14 @@ export const judgedRules = ({
   cathode,
   resistorSide,
   clipLeads,
-}: HouseRules): Pick<HouseRules, 'cathode' | 'resistorSide' | 'clipLeads'> => ({
+  redWires,
+  pinNames,
+}: HouseRules): Pick<HouseRules, 'cathode' | 'resistorSide' | 'clipLeads' | 'redWires' | 'pinNames'> => ({
   cathode,
   resistorSide,
   clipLeads,
+  redWires,
+  pinNames,
 });
 
 /** The rules by which part lines are filled in. */

@@ -23,8 +23,8 @@ export type PartStates = ReadonlyMap<Ref, Partial<PartState>>;
 
 /** How far the figures of one part, or of the board's own supplies, are off; for worst cases. */
 export interface Spread {
-  /** The part; `null` for the board's supplies. */
-  readonly owner: Ref | null;
+  /** The part; or the board's supplies, or the pulls inside of its pins. */
+  readonly owner: Ref | 'supplies' | 'pulls';
   /** Factor on its resistance, or on its volts when it is a source. */
   readonly factor: number;
   /** Volts added to an LED's forward voltage. */
@@ -83,8 +83,7 @@ export function prepareBench(circuit: Circuit, options: BenchOptions = {}): Benc
   const elements: Element[] = [];
   const owners: (Owner | null)[] = [];
   const supplies = new Map<string, number>();
-  const factorOf = (owner: Ref | null): number =>
-    options.spread?.find((spread) => spread.owner === owner)?.factor ?? 1;
+  const factorOf = (owner: Spread['owner']): number => factorIn(options, owner);
   const add = (element: Element, owner: Owner | null): void => {
     elements.push(element);
     owners.push(owner);
@@ -105,7 +104,13 @@ export function prepareBench(circuit: Circuit, options: BenchOptions = {}): Benc
     else {
       supplies.set(supply.name, elements.length);
       add(
-        { type: 'source', from: at, to: 0, volts: supply.volts * factorOf(null), ohms: supply.sourceOhms },
+        {
+          type: 'source',
+          from: at,
+          to: 0,
+          volts: supply.volts * factorOf('supplies'),
+          ohms: supply.sourceOhms,
+        },
         null,
       );
     }
@@ -120,6 +125,9 @@ export function prepareBench(circuit: Circuit, options: BenchOptions = {}): Benc
   }
   return { circuit, board, options, solverNode, nodeCount, supplyNode, elements, owners, supplies };
 }
+
+const factorIn = ({ spread }: BenchOptions, owner: Spread['owner']): number =>
+  spread?.find((one) => one.owner === owner)?.factor ?? 1;
 
 /** The whole state of a part, with what is not said at rest. */
 export const stateOf = (part: PlacedPart, states: PartStates | undefined): PartState => ({
@@ -263,6 +271,7 @@ function driverElement(
   drive: PinDrive,
   node: SolverNode,
 ): { readonly element: Element; readonly sign: 1 | -1 } {
+  const pullOhms = board.input.pullUpOhms * factorIn(bench.options, 'pulls');
   switch (drive.mode) {
     case 'high':
       return {
@@ -273,11 +282,11 @@ function driverElement(
       return { element: { type: 'resistor', from: node, to: 0, ohms: board.drive.outputOhms }, sign: -1 };
     case 'pullup':
       return {
-        element: { type: 'resistor', from: bench.supplyNode, to: node, ohms: board.input.pullUpOhms },
+        element: { type: 'resistor', from: bench.supplyNode, to: node, ohms: pullOhms },
         sign: 1,
       };
     case 'pulldown':
-      return { element: { type: 'resistor', from: node, to: 0, ohms: board.input.pullUpOhms }, sign: -1 };
+      return { element: { type: 'resistor', from: node, to: 0, ohms: pullOhms }, sign: -1 };
     case 'input':
       return {
         element: { type: 'resistor', from: node, to: 0, ohms: board.input.leakOhms, leak: true },

@@ -44,7 +44,7 @@ describe('the worst case', () => {
         (resistor, supply, led) => {
           const spread: readonly Spread[] = [
             { owner: ref('R1'), factor: 1 + 0.05 * resistor, forwardVolts: 0 },
-            { owner: null, factor: 1 + 0.05 * supply, forwardVolts: 0 },
+            { owner: 'supplies', factor: 1 + 0.05 * supply, forwardVolts: 0 },
             { owner: ref('D1'), factor: 1, forwardVolts: 0.2 * led },
           ];
           const currentMa = solveBench(prepareBench(circuit, { spread }), HIGH).leds.get('D1')!;

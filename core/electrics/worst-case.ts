@@ -19,7 +19,7 @@ export interface WorstCase {
 /** Gold band, the usual class of kit resistors: the share by which one may be off. */
 export const RESISTOR_TOLERANCE = 0.05;
 /** Spread of an LED's forward voltage between pieces of one colour, in V, from usual data-sheet limits. */
-const FORWARD_SPREAD_VOLTS = 0.2;
+export const FORWARD_SPREAD_VOLTS = 0.2;
 
 /**
  * The intervals of every figure over the tolerance of resistors and supplies and the spread of LEDs:
@@ -68,12 +68,12 @@ function sourcesOfSpread({ wiring, parts }: Circuit): readonly (readonly [Spread
     0,
     ...(board?.supplies ?? []).map((supply) => (supply.role === 'supply' ? supply.toleranceFraction : 0)),
   );
-  const both = (owner: Ref | null, factor: number, forwardVolts: number): readonly [Spread, Spread] => [
+  const both = (owner: Ref | 'supplies', factor: number, forwardVolts: number): readonly [Spread, Spread] => [
     { owner, factor: 1 - factor, forwardVolts: -forwardVolts },
     { owner, factor: 1 + factor, forwardVolts },
   ];
   return [
-    ...(supplyTolerance > 0 ? [both(null, supplyTolerance, 0)] : []),
+    ...(supplyTolerance > 0 ? [both('supplies', supplyTolerance, 0)] : []),
     ...parts.flatMap((part) => {
       if (isResistor(part)) return [both(part.ref, RESISTOR_TOLERANCE, 0)];
       return kindOf(part.kind).observed === 'light' ? [both(part.ref, 0, FORWARD_SPREAD_VOLTS)] : [];

@@ -28,6 +28,7 @@ function observe(
     reads: new Map(),
     floatingReads: [],
     deadInterrupts: [],
+    beyondPins: [],
     stuckInInterrupt: undefined,
     failure: undefined,
     serial: serial === '' ? [] : [{ at: 1, text: serial }],

@@ -164,7 +164,10 @@ function bestOfProgram(
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;
-  const program = explained.filter(({ code }) => isProgram(code));
+  // What a rule on the wiring says of a line, the line has done.
+  const program = explained.filter(
+    ({ code, line: at }) => isProgram(code) || (isWiring(code) && at !== undefined),
+  );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
   // Two parts on one pin look as if a pause were missing.
   const pin =

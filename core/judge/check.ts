@@ -13,6 +13,7 @@ import { Examiner, lackOf, referenceOf, type Examination, type Reference } from 
 import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
+import { onceEach } from './rules';
 import { notJudged } from './not-judged';
 import { rightAlready } from './right';
 import { searchRepair, searchWiring } from './repair/search';
@@ -31,6 +32,8 @@ const OF_REFERENCE = 2e9;
 /** The look at a build and the search for its repair together, and what a search gets in any case. */
 const OF_LOOK_AND_SEARCH = 1.2e9;
 const LEAST_OF_A_SEARCH = 2e8;
+/** Seeing what comes of each thing that a floating line may read. */
+const OF_READINGS = 4e8;
 /** Telling causes from consequences when a repair is known. */
 const OF_CAUSES = 4.5e8;
 
@@ -71,12 +74,14 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
   const examiner = new Examiner(reference);
   const examination = examiner.examine(build);
   const judged = hasPassed(examination.verdict)
-    ? withoutRepair(examination)
+    ? withoutRepair(examination, examiner.roomAdvice(build, examination))
     : examination.verdict === 'cannot-tell'
       ? withWhatIsMissing(examiner, build, examination, grammars)
       : withCauses(examiner, build, examination, grammars, before - effortLeft());
   const words = hintWordsOf(reference.exercise.data);
-  const findings = judged.map((finding) => inAuthorsWords(finding, words));
+  const findings = withReadings(judged, examiner, build, examination).map((finding) =>
+    inAuthorsWords(finding, words),
+  );
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
     said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
@@ -95,8 +100,26 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
   };
 }
 
+/** Findings of which the first that speaks of a floating line says what comes of each thing that it may read. */
+function withReadings(
+  findings: readonly Finding[],
+  examiner: Examiner,
+  build: Build,
+  examination: Examination,
+): readonly Finding[] {
+  if (findings.some(({ code }) => code === 'unsteady')) return findings;
+  const floating = findings.find(({ code }) => code === 'input-floating' || code === 'pullup-unset');
+  const said = floating && within(OF_READINGS, () => examiner.saidOfFloating(build, examination));
+  if (!said?.ended || said.value === undefined) return findings;
+  const { value } = said;
+  return findings.map((finding) =>
+    finding === floating ? { ...finding, message: `${finding.message} ${value}` } : finding,
+  );
+}
+
 /** A passed build has no cause. */
-const withoutRepair = ({ observations }: Examination): Finding[] => byCause(observations).map(toFinding);
+const withoutRepair = ({ observations }: Examination, advice: readonly Observation[]): Finding[] =>
+  byCause([...observations, ...onceEach(advice)]).map(toFinding);
 
 /** One that cannot be told has what is missing as its cause, and beside it what is wrong with its wiring already. */
 function withWhatIsMissing(

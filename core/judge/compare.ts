@@ -1,3 +1,4 @@
+import { isContact } from '../parts';
 import { placesOf, socketsOf } from './places';
 import { fourBands } from '../electrics/values/bands';
 import { quantity, type Observation } from '../findings/finding';
@@ -147,12 +148,41 @@ function inItsPlace(
   ];
 }
 
+/** What another value does where a resistor stands in the exercise, behind the current that flows. */
+function effectOf(
+  asked: Circuit,
+  resistor: PlacedPart,
+  is: 'small' | 'large',
+  current: 'over' | 'faint' | 'fine',
+): string {
+  const beside = asked.nodesOf(resistor).flatMap((node) => {
+    const isCommon = asked.side(node) !== undefined;
+    return isCommon ? [] : asked.partsAt(node).filter((part) => part !== resistor);
+  });
+  const nextTo = (is: (part: PlacedPart) => boolean): PlacedPart | undefined => beside.find(is);
+  if (nextTo(({ kind }) => kindOf(kind).observed === 'light')) {
+    if (is === 'small')
+      return current === 'over' ? ', too much for the LED and the pin' : ', brighter than it should be';
+    return current === 'faint' ? ', too little to see the LED light up' : ', dimmer than it should be';
+  }
+  if (current === 'over') return ', too much for the pin';
+  const sensor = nextTo(({ kind }) => kindOf(kind).resistance === 'sensed');
+  if (sensor) return `, and with ${partText(sensor)} it gives other readings than the program expects`;
+  const contact = nextTo((part) => isContact(part));
+  if (contact)
+    return is === 'small'
+      ? `, more than it takes to hold the pin`
+      : `, so it holds the pin more weakly while ${contact.ref} is open`;
+  return '';
+}
+
 function otherValue(
   { states }: Built,
-  { exercise, compared }: Asked,
+  asked: Asked,
   reference: PlacedPart,
   part: PlacedPart,
 ): readonly Observation[] {
+  const { exercise, compared } = asked;
   if (isAccepted(exercise, reference, part)) return [];
   const members = compared.members?.get(part.ref) ?? [part.ref];
   const isOne = members.length === 1;
@@ -166,14 +196,8 @@ function otherValue(
     (led && findKind(led.kind)?.ratings?.currentMa) ?? Infinity,
   );
   const over = currentMa > limitMa;
-  const effect =
-    amount < low
-      ? over
-        ? 'too much for the LED and the pin'
-        : 'brighter than it should be'
-      : currentMa < 0.5
-        ? 'too little to see the LED light up'
-        : 'dimmer than it should be';
+  const way = amount < low ? 'small' : 'large';
+  const effect = effectOf(asked.circuit, reference, way, over ? 'over' : currentMa < 0.5 ? 'faint' : 'fine');
   const wanted = low === high ? ohms(low) : `${ohms(low)} to ${ohms(high)}`;
   const bands = `${fourBands(amount).slice(0, 3).join(', ')}; ${ohms(reference.value.amount!)} has ${fourBands(reference.value.amount!).slice(0, 3).join(', ')}`;
   return [
@@ -182,7 +206,7 @@ function otherValue(
       severity: over ? 'risk' : 'fault',
       refs: [...members],
       at: placesOf(part),
-      message: `${name} ${isOne ? 'is' : 'are'} ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows, ${effect}.`,
+      message: `${name} ${isOne ? 'is' : 'are'} ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows${effect}.`,
       hints: [
         `Read the colour bands of ${listText(members)}. What ${isOne ? 'value do they give' : 'do they come to together'}?`,
         isOne

@@ -2,7 +2,7 @@ import { isBoard } from '../boards';
 import type { PinDrive, PinDrives } from '../electrics/bench';
 import { prepareBench } from '../electrics/bench';
 import { ref as makeRef } from '../brand';
-import type { Observation } from '../findings/finding';
+import type { FindingCode, Observation } from '../findings/finding';
 import { rowOf } from '../findings/table';
 import { languageOf, referencePins, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
@@ -16,6 +16,7 @@ import { looksLikeInput } from '../wiring/inputs';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { ledBands, type LedBands } from './led-bands';
 import type { Build } from './build';
+import { condonedIn } from './condoned';
 import { correspondence } from './compare';
 import { rehearsalOf, stimuliOn, type Judging, type Played } from './judging';
 import { comparison, reduced, type Comparison, type Match, type Reduced } from './match';
@@ -24,6 +25,7 @@ import { observationsOn, onceEach } from './rules';
 import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
 import { contactStates, extremeStates } from './states';
 import type { SolvedState } from './subject';
+import { roomAdvice, saidOfReadings } from './unsteadiness';
 
 /** Steps that a run may take: several seconds in which every pass of the program does something. */
 const STEPS_OF_A_RUN = 8_000_000;
@@ -38,6 +40,8 @@ export interface Reference {
   readonly pins: readonly string[];
   /** Current of each LED over the accepted resistor values, lowest and highest, in mA. */
   readonly ledBands: LedBands;
+  /** What is not held against a build. */
+  readonly condoned: ReadonlySet<FindingCode>;
   /** Bits a second at which its program sends; `undefined` when it does not, or any rate is understood. */
   readonly sendingRate: number | undefined;
 }
@@ -47,6 +51,7 @@ export const referenceOf = (exercise: Exercise, grammars: Grammars): Reference =
   reduced: reduced(new Circuit(exercise.reference, exercise.board)),
   pins: referencePins(exercise),
   ledBands: ledBands(exercise),
+  condoned: condonedIn(exercise, grammars),
   sendingRate: sendingRateOf(exercise, grammars),
 });
 
@@ -137,7 +142,7 @@ export class Examiner {
   /** The full check of a build. `steps` limits each run; `seen`: its plain runs, where they are known already. */
   examine(build: Build, steps?: number, seen?: readonly Trace[]): Examination {
     const { wiring, program } = build;
-    const { exercise, ledBands: bands, pins, reduced: asked } = this.reference;
+    const { exercise, ledBands: bands, condoned, pins, reduced: asked } = this.reference;
     const { solved } = this.look(wiring);
     const { circuit } = solved;
     const match = this.matchOf(wiring);
@@ -164,6 +169,7 @@ export class Examiner {
         circuit: asked.circuit,
         pins,
         ledBands: bands,
+        condoned,
         match,
         compared: this.comparisonOf(wiring).compared,
         pairs: this.pairsOf(wiring),
@@ -199,6 +205,23 @@ export class Examiner {
       pairs: this.pairsOf(wiring),
       traces,
     };
+  }
+
+  /** What a build that passes should know of rooms and sensors other than those of its scenarios. */
+  roomAdvice(build: Build, { traces }: Examination): readonly Observation[] {
+    const judging = this.judging(build, STEPS_OF_A_RUN);
+    if (!judging) return [];
+    return this.reference.exercise.data.scenarios.flatMap((scenario, index) =>
+      roomAdvice(scenario, traces[index]!, judging),
+    );
+  }
+
+  /** How a build behaves while a line that nothing holds reads this or that; `undefined` where none floats. */
+  saidOfFloating(build: Build, { traces }: Examination): string | undefined {
+    const { scenarios } = this.reference.exercise.data;
+    const floating = scenarios.findIndex((_, index) => (traces[index]?.floatingReads.length ?? 0) > 0);
+    const judging = floating < 0 ? undefined : this.judging(build, STEPS_OF_A_RUN);
+    return judging && saidOfReadings(scenarios[floating]!, judging);
   }
 
   private look(wiring: Wiring): WiringLook {

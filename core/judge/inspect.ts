@@ -49,6 +49,7 @@ export function inspect(exercise: Exercise, wiring: Wiring): Inspection {
       circuit: asked,
       pins: referencePins(exercise),
       ledBands: ledBands(exercise),
+      condoned: new Set(),
       match,
       compared,
       pairs: correspondence(asked, compared.circuit, match),

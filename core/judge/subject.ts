@@ -1,7 +1,7 @@
 import type { BoardProfile } from '../boards';
 import type { Bench, PartStates, PinDrives } from '../electrics/bench';
 import type { BenchPoint } from '../electrics/bench-point';
-import type { Observation } from '../findings/finding';
+import type { FindingCode, Observation } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import type { Stimulus } from '../stimuli';
 import type { ProgramProblem } from '../program';
@@ -42,6 +42,8 @@ export interface Asked {
   /** Signal pins that the reference uses. */
   readonly pins: readonly string[];
   readonly ledBands: LedBands;
+  /** What is not held against a build: the course allows it, or the exercise’s own program does it. */
+  readonly condoned: ReadonlySet<FindingCode>;
   readonly match: Match;
   readonly compared: Comparison['compared'];
   /** Built parts by the reference part that they stand for. */

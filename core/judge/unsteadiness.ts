@@ -1,108 +1,113 @@
-import { RESISTOR_TOLERANCE } from '../electrics/worst-case';
 import { within } from '../effort';
 import type { Observation } from '../findings/finding';
 import type { Scenario } from '../formats/scenario';
 import type { Language } from '../program';
 import type { Trace } from '../rehearsal/trace';
-import { isResistor } from '../parts';
 import { isPress } from '../stimuli';
 import type { Circuit } from '../wiring/circuit';
-import type { PlacedPart } from '../wiring/wiring';
 import { checkExpectation, isOfChance, type Outcome } from '../expectations';
 import { observedOn, type Chance, type Judging } from './judging';
 import { wordingOf } from './program';
-import { partText } from '../wiring/words';
-import { capital } from '../words/words';
+import { leadsToSupply } from './rules/inputs';
+import { deviationsIn, roomDeviationsIn } from './tolerances';
 
 /** Ways in which contacts bounce that a build has to stand. */
 const BOUNCE_SEEDS = [1, 2, 3];
-/** What floating lines may read as besides low. */
-const FLOATING: readonly Chance[] = [
-  { floatingReads: 'high' },
-  { floatingReads: 'noise', seed: 1 },
-  { floatingReads: 'noise', seed: 2 },
-];
+/** Ways in which noise falls on a floating line. */
+const NOISE_SEEDS = [1, 2];
 
 /** All further runs of a scenario; what they do not come to is left out. */
 const OF_FURTHER_RUNS = 8e8;
 
-/** What a build that passes does otherwise when contacts bounce or a line that floats reads as something else. */
+/**
+ * What a build that passes does otherwise when contacts bounce, a line that floats reads as something else, or parts
+ * and supply are not quite what they are said to be.
+ */
 export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
   const found = within(OF_FURTHER_RUNS, () => differences(scenario, trace, judging));
   return found.ended ? found.value : [];
 }
 
 function differences(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
-  const { run, runWith, circuit, language } = judging;
-  // What is left to chance is looked at over many runs already.
-  const expectations = scenario.expect.filter((expectation) => !isOfChance(expectation));
-  const failing = (chance: Chance, way = run): Outcome | undefined => {
-    const observed = observedOn(scenario, way(scenario, chance), judging);
-    return expectations
-      .map((expectation) => checkExpectation(expectation, observed))
-      .find(({ passed }) => !passed);
-  };
+  const { runWith, circuit, language } = judging;
+  const failing = (chance: Chance, way = judging.run): Outcome | undefined =>
+    firstFailure(scenario, chance, judging, way);
   const pressed = scenario.stimuli.find(isPress);
   if (pressed)
     for (const bounceSeed of BOUNCE_SEEDS) {
       const outcome = failing({ bounceSeed });
-      if (outcome) return [bounces(trace, pressed.press, outcome, circuit), ...outcome.failures];
+      if (outcome) return [bounces(trace, pressed.press, happensIn(outcome), circuit), ...outcome.failures];
     }
   const [floating] = trace.floatingReads;
-  if (floating)
-    for (const chance of FLOATING) {
-      const outcome = failing(chance);
-      if (outcome) return [floats(floating, outcome, language), ...outcome.failures];
-    }
-  for (const { part, pin, line } of measuredThrough(trace, circuit))
-    for (const factor of [1 - RESISTOR_TOLERANCE, 1 + RESISTOR_TOLERANCE]) {
-      const outcome = failing({}, runWith({ owner: part.ref, factor, forwardVolts: 0 }));
-      if (outcome) return [spreads(part, factor, pin, line, outcome), ...outcome.failures];
-    }
+  const readings = floating ? readingsOf(scenario, judging) : [];
+  const failed = readings.find(({ outcome }) => outcome);
+  if (floating && failed?.outcome)
+    return [floats(floating, readings, circuit, language), ...failed.outcome.failures];
+  for (const { spread, tell } of deviationsIn(trace, circuit)) {
+    const outcome = failing({}, runWith(spread));
+    if (outcome) return [tell(happensIn(outcome)), ...outcome.failures];
+  }
   return [];
 }
 
-/** The resistors that stand at pins which a run measures, with where it does. */
-function measuredThrough(
-  trace: Trace,
-  circuit: Circuit,
-): readonly { readonly part: PlacedPart; readonly pin: string; readonly line: number }[] {
-  const measured = [...trace.reads].filter(([, { how }]) => how === 'analog');
-  return measured.flatMap(([pin, { line }]) => {
-    const node = circuit.nodeOfPin(pin);
-    return node
-      ? circuit
-          .partsAt(node.id)
-          .filter(isResistor)
-          .map((part) => ({ part, pin, line }))
-      : [];
+/** What a build that passes does otherwise in a room, or with a sensor, that is not quite the scenario's: advice. */
+export function roomAdvice(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
+  const found = within(OF_FURTHER_RUNS, () => {
+    for (const { spread, tell } of roomDeviationsIn(trace, judging.circuit)) {
+      const outcome = firstFailure(scenario, {}, judging, judging.runWith(spread));
+      if (outcome) return [tell(happensIn(outcome))];
+    }
+    return [];
   });
+  return found.ended ? found.value : [];
 }
 
-function spreads(
-  part: PlacedPart,
-  factor: number,
-  pin: string,
-  line: number,
-  { observed }: Outcome,
-): Observation {
-  const off = `${Math.round(Math.abs(factor - 1) * 100)}\u00a0% ${factor < 1 ? 'smaller' : 'larger'}`;
-  return {
-    code: 'unsteady',
-    severity: 'fault',
-    refs: [part.ref],
-    line,
-    column: 1,
-    message: `${capital(partText(part))} may be ${off} than it says; what line ${line} measures at pin ${pin} lies so close to where the program decides that it makes a difference: then ${observed}.`,
-    hints: [
-      `How exact is the value of ${part.ref}?`,
-      `With ${part.ref} ${off}, line ${line} measures something else: ${observed}.`,
-      `Move the number that line ${line} is compared with farther away from what is measured.`,
-    ],
-  };
+/** The first expectation that a run of a scenario does not meet. What is left to chance is looked at over many runs. */
+function firstFailure(
+  scenario: Scenario,
+  chance: Chance,
+  judging: Judging,
+  run = judging.run,
+): Outcome | undefined {
+  const observed = observedOn(scenario, run(scenario, chance), judging);
+  return scenario.expect
+    .filter((expectation) => !isOfChance(expectation))
+    .map((expectation) => checkExpectation(expectation, observed))
+    .find(({ passed }) => !passed);
 }
 
-function bounces(trace: Trace, button: string, { observed }: Outcome, circuit: Circuit): Observation {
+/** What a line that floats may read as, and the first thing that is then not as it should be. */
+interface Reading {
+  readonly as: string;
+  readonly outcome: Outcome | undefined;
+}
+
+function readingsOf(scenario: Scenario, judging: Judging): readonly Reading[] {
+  const failing = (chance: Chance): Outcome | undefined => firstFailure(scenario, chance, judging);
+  const noise = NOISE_SEEDS.map((seed) => failing({ floatingReads: 'noise', seed })).find(Boolean);
+  return [
+    { as: 'low', outcome: failing({}) },
+    { as: 'high', outcome: failing({ floatingReads: 'high' }) },
+    { as: 'now this, now that', outcome: noise },
+  ];
+}
+
+/** How a build behaves while a line that floats reads low, high, and at random, in a sentence. */
+export const saidOfReadings = (scenario: Scenario, judging: Judging): string =>
+  saidOf(readingsOf(scenario, judging));
+
+const saidOf = (readings: readonly Reading[]): string =>
+  `While it reads ${readings
+    .map(({ as, outcome }) => `${as}, ${outcome ? happensIn(outcome) : 'all is as it should be'}`)
+    .join('; while it reads ')}.`;
+
+/** What is seen where an expectation is not met, to stand in a sentence. */
+const happensIn = ({ failures, observed }: Outcome): string => {
+  const [said = observed] = failures.flatMap(({ message }) => message.split(/(?<=[a-z0-9°%])[.;] /)[0] ?? []);
+  return said.replace(/\.$/, '').replace(/^The /, 'the ');
+};
+
+function bounces(trace: Trace, button: string, observed: string, circuit: Circuit): Observation {
   // The line that looks at the button: where a pin is read that one of its legs lies on.
   const read = [...trace.reads].find(([pin]) => {
     const node = circuit.nodeOfPin(pin);
@@ -126,7 +131,8 @@ function bounces(trace: Trace, button: string, { observed }: Outcome, circuit: C
 
 function floats(
   { pin, line, how }: Trace['floatingReads'][number],
-  { observed }: Outcome,
+  readings: readonly Reading[],
+  circuit: Circuit,
   language: Language,
 ): Observation {
   return {
@@ -134,11 +140,11 @@ function floats(
     severity: 'fault',
     line,
     column: 1,
-    message: `Line ${line} reads pin ${pin} while nothing holds it, so the outcome changes from one time to the next: then ${observed}.`,
+    message: `Line ${line} reads pin ${pin} while nothing holds it, so the outcome changes from one time to the next. ${saidOf(readings)}`,
     hints: [
       `What does pin ${pin} read while nothing is connected to it?`,
       `Pin ${pin} floats when line ${line} reads it; it may be ${how === 'digital' ? 'high or low' : 'any number'}.`,
-      `${wordingOf(language).pullUp(pin)} Or check that its wire goes to what it should read.`,
+      `${leadsToSupply(circuit, pin) ? `Add a 10 kΩ resistor from pin ${pin} to ground.` : wordingOf(language).pullUp(pin)} Or check that its wire goes to what it should read.`,
     ],
   };
 }

@@ -32,7 +32,13 @@ export const lightSensor = defineKind({
   pretest: 'A meter shows some kiloohms in the room and far more under a thumb.',
   readValue: readOhmsOr(20_000, 'light sensor', 1),
   elements: (value, { light }) => [
-    { type: 'resistor', from: one.name, to: two.name, ohms: lightSensorOhms(value.amount ?? 20_000, light) },
+    {
+      type: 'resistor',
+      from: one.name,
+      to: two.name,
+      ohms: lightSensorOhms(value.amount ?? 20_000, light),
+      hasTolerance: true,
+    },
   ],
   describe: () => 'light sensor',
 });

@@ -31,7 +31,13 @@ export const thermistor = defineKind({
   pretest: 'A meter shows about its value in a warm room and less between two fingers.',
   readValue: readOhmsOr(10_000, 'thermistor', 1),
   elements: (value, { celsius }) => [
-    { type: 'resistor', from: one.name, to: two.name, ohms: thermistorOhms(value.amount ?? 10_000, celsius) },
+    {
+      type: 'resistor',
+      from: one.name,
+      to: two.name,
+      ohms: thermistorOhms(value.amount ?? 10_000, celsius),
+      hasTolerance: true,
+    },
   ],
   describe: (value) => `${ohmsSaid(value.text)} thermistor`,
 });

@@ -16,7 +16,7 @@ import { driveOf, pinAtRest, type PinState } from './pin-state';
 import type { RehearsalOptions } from './options';
 import { SerialPort } from './serial';
 import { boardTimelineOf, timelineOf, type TimedChange } from './timeline';
-import type { FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
+import type { BeyondPin, FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
 import { Watch } from './watch';
 
 const MOST_CHANGES = 20_000;
@@ -45,6 +45,7 @@ export class BoardHost implements ProgramHost {
   private readonly unknownPins: { number: number; line: number }[] = [];
   private readonly looks = new LookLog();
   private readonly deadInterrupts: { number: number; line: number }[] = [];
+  private readonly beyondPins: BeyondPin[] = [];
   private readonly serial: SerialPort;
   private readonly onBoard: readonly TimedChange[];
   private readonly servos = new Set<string>();
@@ -237,7 +238,9 @@ export class BoardHost implements ProgramHost {
     state.output = true;
     // The register of an 8-bit board keeps the lowest eight bits; the others cut the number off at the ends.
     const duty = this.board.language.intBits === 16 ? value & range : Math.max(0, Math.min(range, value));
-    if (duty <= 0 || duty >= range || !this.hasPwm(state.pin)) {
+    const isSteady = duty <= 0 || duty >= range;
+    if (!isSteady && !this.hasPwm(state.pin)) this.noteBeyond(state.pin, 'dim', line);
+    if (isSteady || !this.hasPwm(state.pin)) {
       state.latch = duty * 2 >= range;
       state.duty = undefined;
     } else state.duty = duty / range;
@@ -294,11 +297,11 @@ export class BoardHost implements ProgramHost {
   }
 
   /**
-   * Volts of the logic as a share of what the board's profile says: a chip without a regulator works at whatever it is
-   * fed with, and what it takes for high and low, or measures against, goes with that.
+   * Volts of the logic as a share of what the board's profile says, with which goes what it takes for high and low, or
+   * measures against: a chip without a regulator works at whatever it is fed with.
    */
   private supplyShare(): number {
-    if (this.logicFeed === undefined) return 1;
+    if (this.logicFeed === undefined) return this.circuit.supplyFactor;
     const volts = this.circuit.voltsOfPin(this.logicFeed) ?? 0;
     return volts > 0 ? volts / this.board.logicVolts : 1;
   }
@@ -312,15 +315,30 @@ export class BoardHost implements ProgramHost {
     const state = this.state(number, line);
     if (!state) return 0;
     this.noteRead(state.pin.name, 'analog', line);
+    // The converter has no way to this pin and measures what happens to lie on it.
+    if (!state.pin.functions.includes('analog')) {
+      this.noteBeyond(state.pin, 'measure', line);
+      return this.noiseUpTo(range);
+    }
     const volts = this.circuit.voltsOfPin(state.pin.name);
-    if (volts === null)
-      return this.options.floatingReads === 'noise'
-        ? this.chance() % (range + 1)
-        : this.floatingLevel() * range;
+    if (volts === null) return this.noiseUpTo(range);
     return Math.max(
       0,
       Math.min(range, Math.floor((volts / (referenceVolts * this.supplyShare())) * (range + 1))),
     );
+  }
+
+  /** What a measurement of nothing gives. */
+  private noiseUpTo(range: number): number {
+    return this.options.floatingReads === 'noise'
+      ? this.chance() % (range + 1)
+      : this.floatingLevel() * range;
+  }
+
+  private noteBeyond({ name, functions }: BoardPin, what: BeyondPin['what'], line: number): void {
+    const isTaken = what === 'dim' && functions.includes('pwm');
+    if (!this.beyondPins.some((one) => one.pin === name && one.line === line))
+      this.beyondPins.push({ pin: name, what, line, isTaken });
   }
 
   private noteRead(pin: string, how: FloatingRead['how'], line: number): void {
@@ -463,6 +481,14 @@ export class BoardHost implements ProgramHost {
   serialBegin(rate: number, line: number): void {
     this.serialLine ??= line;
     if (this.serial.begin(rate)) this.machine.changes += 1;
+    this.giveToSerial();
+  }
+
+  /** The line takes its two pins; what is wired there sees it, and the program has not done it. */
+  private giveToSerial(): void {
+    const taken = this.board.pins.filter(({ name, serialEnd }) => serialEnd && this.circuit.isWired(name));
+    const changed = taken.map((pin) => this.circuit.drive(pin.name, driveOf(pinAtRest(pin), true)));
+    if (changed.includes(true)) this.changed(this.machine.seconds);
   }
 
   serialPrint(text: string): void {
@@ -521,6 +547,7 @@ export class BoardHost implements ProgramHost {
       reads: this.looks.reads,
       floatingReads: this.looks.floating,
       deadInterrupts: this.deadInterrupts,
+      beyondPins: this.beyondPins,
       stuckInInterrupt: machine.stuckInInterrupt,
       failure: machine.failure,
       serialStarted: this.serial.started,
@@ -552,8 +579,11 @@ export class BoardHost implements ProgramHost {
 
   private apply(state: PinState, line: number): void {
     const { name } = state.pin;
-    const drive = driveOf(state);
-    if (!this.circuit.drive(name, drive)) return;
+    const isSerial = this.serial.started && state.pin.serialEnd !== undefined;
+    const drive = driveOf(state, isSerial);
+    const isNew = this.circuit.drive(name, drive);
+    // What a program writes to the pins of its serial line changes nothing, and is still what it means to use.
+    if (!isNew && !(isSerial && !this.pinChanges.has(name))) return;
     this.machine.changes += 1;
     const changes = this.pinChanges.get(name) ?? [];
     changes.push({ at: this.machine.seconds, drive, line });

@@ -67,6 +67,11 @@ export class LiveCircuit {
     this.now = undefined;
   }
 
+  /** The volts of the board's supplies as a share of what its profile says. */
+  get supplyFactor(): number {
+    return this.solved.supplyFactor;
+  }
+
   /** Operating points that were worked out for this run. */
   get solutions(): number {
     return this.solved.solutions - this.solvedBefore;

@@ -24,8 +24,12 @@ export const pinAtRest = (pin: BoardPin): PinState => ({
   lastRead: 0,
 });
 
-/** What a pin does to the circuit in that state. */
-export function driveOf(state: PinState): PinDrive {
+/**
+ * What a pin does to the circuit in that state. A serial line that has started keeps its two pins, whatever the
+ * program tells them: both are high while nothing is sent, and what is sent is too short to see.
+ */
+export function driveOf(state: PinState, isSerial: boolean): PinDrive {
+  if (isSerial) return { mode: state.pin.serialEnd === 'out' ? 'high' : 'pullup' };
   if (!state.output) return { mode: state.latch ? 'pullup' : state.pulledDown ? 'pulldown' : 'input' };
   const { duty, hertz } = state;
   if (duty !== undefined) return { mode: 'pwm', duty, ...(hertz === undefined ? {} : { hertz }) };

@@ -53,6 +53,11 @@ export class SolvedCircuit {
     private readonly spread: readonly Spread[] = [],
   ) {}
 
+  /** The volts of the board's supplies as a share of what its profile says. */
+  get supplyFactor(): number {
+    return this.spread.find(({ owner }) => owner === 'supplies')?.factor ?? 1;
+  }
+
   /** The operating point with these drives and states; with pins that pulse, the average over a period. */
   at(drives: PinDrives, states: KeyedStates, power: BoardPower = 'on'): WarmPoint {
     effort(4000 + 600 * drives.size);

@@ -80,6 +80,16 @@ export interface UndirectedWrite {
   readonly line: number;
 }
 
+/** What a program asked of a pin that cannot do it now. */
+export interface BeyondPin {
+  readonly pin: string;
+  /** `measure` an analog value, or `dim` what is connected. */
+  readonly what: 'measure' | 'dim';
+  readonly line: number;
+  /** Whether it could, had not a servo or a tone taken its timer. */
+  readonly isTaken: boolean;
+}
+
 /** A run of a program on a circuit as a compact list of changes; times in seconds from the start. */
 export interface Trace {
   readonly seconds: number;
@@ -105,6 +115,8 @@ export interface Trace {
   readonly floatingReads: readonly FloatingRead[];
   /** Pins that the program asked for an interrupt and that make none, by the number it used. */
   readonly deadInterrupts: readonly { readonly number: number; readonly line: number }[];
+  /** Each pin and line once. */
+  readonly beyondPins: readonly BeyondPin[];
   /** Line of a pause in an interrupt routine, where the program stuck for good. */
   readonly stuckInInterrupt: number | undefined;
   /** The error that nobody caught and that ended the program. */

@@ -1,6 +1,7 @@
 import type { ProgramRule } from '../subject';
 
 export { missedInput, pullupUnset, readOnce } from './inputs';
+export { beyondPins } from './beyond-pins';
 export { interruptTrouble } from './interrupts';
 export { directionUnset, missingPause, negativePause } from './outputs';
 export { runtimeTrouble } from './runtime';

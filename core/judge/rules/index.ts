@@ -5,6 +5,7 @@ import { comparedParts, comparedPins } from '../compare';
 import { comparedLegs, missingPulls, sharedPins } from '../compare-legs';
 import { conventions } from '../conventions';
 import {
+  beyondPins,
   directionUnset,
   interruptTrouble,
   missedInput,
@@ -35,6 +36,7 @@ import { headroom, noSeriesResistor, pinOvercurrent, sharedResistor } from './le
 import { leadsMayTouch, wireColour } from './looks';
 import { legOpen, noReturn, partBypassed, railUnpowered } from './open';
 import { portOvercurrent, supplyOvercurrent } from './overload';
+import { opposedPull } from './opposed-pulls';
 import { pinReserved } from './pins';
 import { polarityReversed } from './polarity';
 import { pinShort, shortWhenPressed, supplyShort } from './short';
@@ -72,8 +74,8 @@ const rules: readonly Rule[] = [
     supplySag,
     inductiveNoDiode,
     leadsMayTouch,
-    wireColour,
   ),
+  ({ built, asked }) => (built ? wireColour(built, asked?.exercise.data.rules['redWires']) : []),
   ...onComparison(comparedParts),
   ...onMeeting(comparedPins),
   ...onComparison(comparedLegs, sharedPins, missingPulls, conventions, ledCurrents),
@@ -81,8 +83,8 @@ const rules: readonly Rule[] = [
   ...onRuns(directionUnset, runtimeTrouble),
   ...onBuiltRuns(missingPause),
   ...onRuns(negativePause),
-  ...onBuiltRuns(pullupUnset, readOnce, missedInput),
-  ...onRuns(interruptTrouble),
+  ...onBuiltRuns(pullupUnset, opposedPull, readOnce, missedInput),
+  ...onRuns(interruptTrouble, beyondPins),
 ];
 
 /** What the rules take for each state and each part or node. */
@@ -99,7 +101,8 @@ export function observationsOn(subject: Subject): readonly Observation[] {
     );
   for (const { trace } of ran?.runs ?? [])
     effort([...trace.pins.values()].reduce((sum, changes) => sum + changes.length, 0) * EFFORT_OF_A_CHANGE);
-  return onceEach(rules.flatMap((rule) => rule(subject)));
+  const { condoned } = subject.asked ?? {};
+  return onceEach(rules.flatMap((rule) => rule(subject))).filter(({ code }) => !condoned?.has(code));
 }
 
 /** Observations without those that say again what another has said. */

@@ -1,6 +1,7 @@
 import { socketsOf } from '../places';
 import type { Observation } from '../../findings/finding';
 import { AT_REST, isContact, isResistor, kindOf, roleOfLeg } from '../../parts';
+import type { Circuit } from '../../wiring/circuit';
 import type { CircuitNode, NodeId } from '../../wiring/netlist';
 import type { PlacedPart } from '../../wiring/wiring';
 import { partText } from '../../wiring/words';
@@ -67,11 +68,27 @@ export const inputFloating: WiringRule = (built) =>
         hints: [
           `What is pin ${pin} connected to while the button is not pressed?`,
           `With ${contact.ref} open, no part leads from pin ${pin} to ground or to the supply.`,
-          `Turn on the pull-up of pin ${pin} in the program, or add a 10 kΩ resistor to hold it.`,
+          leadsToSupply(built.circuit, pin)
+            ? `Add a 10 kΩ resistor from pin ${pin} to ground.`
+            : `Turn on the pull-up of pin ${pin} in the program, or add a 10 kΩ resistor to hold it.`,
         ],
       },
     ];
   });
+
+/** Whether a button or switch joins a pin to the supply, so that something has to hold it low. */
+export function leadsToSupply(circuit: Circuit, pin: string): boolean {
+  const node = circuit.nodeOfPin(pin);
+  return (
+    node !== undefined &&
+    circuit
+      .partsAt(node.id)
+      .filter((part) => isContact(part))
+      .some((part) =>
+        circuit.nodesOf(part).some((other) => other !== node.id && circuit.side(other) === 'supply'),
+      )
+  );
+}
 
 /** Resistors that pull an input to the same side as its button does. */
 export const pullWrongWay: WiringRule = (built) =>

@@ -7,13 +7,18 @@ import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { capital } from '../../words/words';
 
-/** Wires in a colour that says something else than what they carry. */
-export const wireColour: WiringRule = (built) =>
+/**
+ * Wires in a colour that says something else than what they carry. `redWires`: what the course has red wires for,
+ * where it says so.
+ */
+export const wireColour = (built: Built, redWires: unknown): readonly Observation[] =>
   built.circuit.wiring.parts.flatMap((part): readonly Observation[] => {
     if (!kindOf(part.kind).conductor) return [];
     const carries = carriedBy(built, part);
     const misleads =
-      (part.value.text === 'red' && carries !== 'supply') ||
+      (part.value.text === 'red' &&
+        carries !== 'supply' &&
+        !(carries === 'signal' && redWires === 'feeding-pins-too')) ||
       (part.value.text === 'black' && carries !== 'ground');
     if (!misleads || carries === undefined) return [];
     const says = part.value.text === 'red' ? 'supply' : 'ground';

@@ -11,7 +11,11 @@ export const pinReserved: WiringRule = ({ circuit, board, usesSerial }) =>
       const use = pin.reserved === 'serial' ? 'loading programs and for serial text' : 'starting';
       const effect =
         usesSerial && pin.reserved === 'serial'
-          ? 'The program prints, so the two disturb each other.'
+          ? pin.serialEnd === 'out'
+            ? 'The program starts the serial line, and from then on this pin is high and sends text, whatever the program writes to it.'
+            : pin.serialEnd === 'in'
+              ? 'The program starts the serial line, and from then on this pin listens to the computer.'
+              : 'The program prints, so the two disturb each other.'
           : pin.reserved === 'serial'
             ? 'Loading a program may fail while something is connected there.'
             : `It must be ${pin.startLevel ?? 'left alone'} while the board starts, or the board does not start at all.`;

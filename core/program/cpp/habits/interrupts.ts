@@ -1,6 +1,6 @@
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import type { Variable } from '../scope';
-import { allExpressions, allStatements, cellOf, expressionsOf, allParts } from '../walk';
+import { allExpressions, allParts, allStatements, cellOf } from '../walk';
 import type { FunctionTree, ProgramTree } from '../tree';
 import type { Facts, Habit } from './habit';
 
@@ -90,15 +90,24 @@ function shared(
   });
 }
 
-/** Whether a loop goes round until a variable changes. */
+/**
+ * Whether a loop goes round for nothing but a variable to change. One that calls a function looks at its variables
+ * anew afterwards, and one that changes what it asks for ends by itself.
+ */
 const waitsFor = ({ body }: FunctionTree, cell: string): boolean =>
-  [...allStatements(body)].some(
-    (statement) =>
-      statement.node === 'loop' &&
-      expressionsOf(statement).some((condition) =>
-        [...allParts(condition)].some((part) => part.node === 'load' && cellOf(part.place) === cell),
-      ),
-  );
+  [...allStatements(body)].some((statement) => {
+    if (statement.node !== 'loop' || !statement.condition) return false;
+    const asked = [...allParts(statement.condition)].flatMap((part) =>
+      part.node === 'load' ? (cellOf(part.place) ?? []) : [],
+    );
+    if (!asked.includes(cell)) return false;
+    return ![...allExpressions(statement)].some(
+      (part) =>
+        part.node === 'call' ||
+        part.node === 'builtin' ||
+        ((part.node === 'store' || part.node === 'update') && asked.includes(cellOf(part.place) ?? '')),
+    );
+  });
 
 function notVolatile({ name, span }: Variable, routine: string, isWaitedFor: boolean): ProgramProblem {
   const { line, column } = span;

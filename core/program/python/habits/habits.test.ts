@@ -57,6 +57,29 @@ describe('what is likely not meant so in Python', () => {
     expect(found(body)).toContain(`${code} ${line}`);
   });
 
+  test.each([
+    ['count += 1'],
+    ['count -= 1'],
+    ['count = count + 1'],
+    ['count = (count + 1) % 4'],
+    ['count = 1 - count'],
+    ['count ^= 1'],
+    ['last = not last'],
+    ['last = last == False'],
+    ['last = False if last else True'],
+    ['lamp.value = not lamp.value'],
+    ['if last:', '    last = False', 'else:', '    last = True'],
+    ['step()'],
+  ])('a held button that repeats: %s', (...step) => {
+    const head = `${HEAD}def step():\n    global count\n    count += 1\n`;
+    const turn = ['if not button.value:', ...step.map((line) => `    ${line}`), 'time.sleep(0.02)'];
+    expect(found(forEver(...turn), head)).toContain('repeats-while-held 5');
+    const looks = `${HEAD}def look():\n    global count, last\n${turn.map((line) => `    ${line}\n`).join('')}`;
+    if (!step.includes('step()'))
+      expect(found(forEver('look()'), looks).join()).toContain('repeats-while-held');
+    expect(found(forEver(...turn.slice(0, -1), 'time.sleep(0.3)'), head).join()).not.toContain('repeats');
+  });
+
   test.each<readonly [string, string]>([
     ['a counter of an inner loop', forEver('n = 0', 'while n < 3:', '    n += 1', '    print(n)')],
     [

@@ -1,66 +1,158 @@
 import { doubleCount, repeatsWhileHeld } from '../../habit-problems';
 import type { ProgramProblem } from '../../problem';
-import type { Expression, Statement } from '../tree';
+import type { Expression, FunctionTree, PythonTree, Statement } from '../tree';
 import { numberOf } from '../values';
-import { allExpressions, allStatements, placeOf, targetsOf } from '../walk';
+import { allExpressions, allParts, allStatements, expressionsOf, placeOf, targetsOf } from '../walk';
 import type { Habit } from './habit';
 import { reads, type PinObjects } from './pins';
 import { stepsItself } from './steps';
 
 const WORDS = { loop: 'the loop', level: 'value' };
 
-/** A press that acts again and again while it is held, and one that is counted at both of its edges. */
-export const pressHabits: Habit = ({ loops, pins }) => loops.flatMap((body) => inLoop(body, pins));
+type Body = readonly Statement[];
 
-function inLoop(body: readonly Statement[], pins: PinObjects): readonly ProgramProblem[] {
-  const levels = levelNames(body, pins);
-  const isLevel = (expression: Expression): boolean =>
-    reads(expression, 'digital', pins) || (expression.node === 'name' && levels.has(expression.name));
-  const begunAnew = new Set(
-    body.flatMap((statement) =>
-      statement.node === 'assign' && statement.value.node === 'constant'
-        ? statement.targets.map(placeOf)
-        : [],
-    ),
-  );
-  // What begins anew at every turn counts no presses.
-  const isStep = (statement: Statement): boolean =>
-    stepsItself(statement) && targetsOf(statement).every((target) => !begunAnew.has(placeOf(target)));
-  return body.flatMap((statement) => inStatement(statement, isLevel, isStep));
+/** A press that acts again and again while it is held, and one that is counted at both of its edges. */
+export const pressHabits: Habit = ({ tree, loops, pins }) =>
+  loops.flatMap((loop) => {
+    const everyTurn = runEveryTurn(loop, tree);
+    const levels = new Set(everyTurn.flatMap((body) => levelNames(body, pins)));
+    const surroundings: Surroundings = {
+      tree,
+      begunAnew: new Set(everyTurn.flatMap(setToConstants)),
+      isPaced: everyTurn.some((body) => body.some(isLongPause)),
+      isLevel: (expression) =>
+        reads(expression, 'digital', pins) || (expression.node === 'name' && levels.has(expression.name)),
+    };
+    return everyTurn.flatMap((body) => body.flatMap((statement) => inStatement(statement, surroundings)));
+  });
+
+interface Surroundings {
+  readonly tree: PythonTree;
+  readonly isLevel: (expression: Expression) => boolean;
+  /** Names that get a number at every turn: they count no presses. */
+  readonly begunAnew: ReadonlySet<string>;
+  /** Whether every turn takes so long that most presses are over. */
+  readonly isPaced: boolean;
 }
 
 function inStatement(
   statement: Statement,
-  isLevel: (expression: Expression) => boolean,
-  isStep: (statement: Statement) => boolean,
+  { tree, isLevel, begunAnew, isPaced }: Surroundings,
 ): readonly ProgramProblem[] {
   if (statement.node !== 'if') return [];
+  const isStep = (one: Statement): boolean =>
+    actsAgain(one) && targetsOf(one).every((target) => !begunAnew.has(placeOf(target) ?? ''));
   const direct = statement.yes.find(isStep);
-  const step = direct ?? [...allStatements(statement.yes)].find(isStep);
+  const step = direct ?? stepIn(statement.yes, isStep, tree);
   if (!step) return [];
-  if (asksLevel(statement.condition, isLevel) && !waits(statement.yes))
+  if (asksLevel(statement.condition, isLevel) && !isPaced && !waits(statement.yes))
     return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
   if (direct && asksForChange(statement.condition, isLevel))
     return [doubleCount(statement.span, direct.span.line)];
   return [];
 }
 
-/** Names that get what a digital pin reads. */
-function levelNames(body: readonly Statement[], pins: PinObjects): ReadonlySet<string> {
-  const found = new Set<string>();
-  for (const statement of allStatements(body))
-    if (statement.node === 'assign' && isRead(statement.value, pins))
-      for (const target of targetsOf(statement)) found.add(placeOf(target) ?? '');
-  return found;
+/** A loop's body, and the bodies of the functions that it calls without asking anything. */
+function runEveryTurn(loop: Body, tree: PythonTree): readonly Body[] {
+  const found = new Set([loop]);
+  for (const body of found)
+    for (const statement of body) for (const called of calledIn(statement, tree)) found.add(called.body);
+  return [...found];
 }
 
+/** The program's own functions that a statement itself calls by their names. */
+const calledIn = (statement: Statement, { functions }: PythonTree): readonly FunctionTree[] =>
+  expressionsOf(statement)
+    .flatMap((expression) => [...allParts(expression)])
+    .flatMap((part) => {
+      const name = part.node === 'call' && part.callee.node === 'name' ? part.callee.name : undefined;
+      return functions.find((one) => one.name === name) ?? [];
+    });
+
+/** What acts once too often when it runs again: in statements, or in a function that they call. */
+function stepIn(
+  statements: Body,
+  isStep: (statement: Statement) => boolean,
+  tree: PythonTree,
+  seen: ReadonlySet<FunctionTree> = new Set(),
+): Statement | undefined {
+  for (const statement of allStatements(statements)) {
+    if (isStep(statement)) return statement;
+    for (const called of calledIn(statement, tree))
+      if (!seen.has(called) && stepIn(called.body, isStep, tree, new Set([...seen, called])))
+        return statement;
+  }
+  return undefined;
+}
+
+/** Whether a statement steps what it puts its value into, in whatever words. */
+function actsAgain(statement: Statement): boolean {
+  if (stepsItself(statement) || turnsOver(statement)) return true;
+  if (statement.node === 'augment') return statement.operator === '^' && statement.value.node === 'constant';
+  if (statement.node !== 'assign' || statement.targets.length !== 1) return false;
+  const place = placeOf(statement.targets[0]!);
+  return place !== undefined && followsFrom(statement.value, place);
+}
+
+/** Whether a value is the next one of a place’s: its opposite, one more, one less, the next of so many. */
+function followsFrom(value: Expression, place: string): boolean {
+  const isItself = (one: Expression): boolean => placeOf(one) === place;
+  switch (value.node) {
+    case 'unary':
+      return value.operator === 'not' && isItself(value.operand);
+    case 'choose':
+      return mentions(value.condition, place);
+    case 'compare':
+      return isItself(value.first);
+    case 'binary': {
+      const { operator, left, right } = value;
+      if (operator === '%') return followsFrom(left, place);
+      if (left.node === 'constant') return isItself(right) && ['-', '+', '^'].includes(operator);
+      return isItself(left) && ['-', '+', '^'].includes(operator) && isOne(right);
+    }
+    default:
+      return false;
+  }
+}
+
+const isOne = (value: Expression): boolean =>
+  value.node === 'constant' && Number(numberOf(value.value)) === 1;
+
+const mentions = (expression: Expression, place: string): boolean =>
+  [...allParts(expression)].some((part) => placeOf(part) === place);
+
+/** `if lit: lit = False` and `else: lit = True`: what is asked is set anew on both ways. */
+function turnsOver(statement: Statement): boolean {
+  if (statement.node !== 'if') return false;
+  const no = new Set(setToConstants([...allStatements(statement.no)]));
+  return setToConstants([...allStatements(statement.yes)]).some(
+    (place) => no.has(place) && mentions(statement.condition, place),
+  );
+}
+
+/** Places that statements themselves give a number. */
+const setToConstants = (statements: Body): readonly string[] =>
+  statements.flatMap((statement) =>
+    statement.node === 'assign' && statement.value.node === 'constant'
+      ? statement.targets.flatMap((target) => placeOf(target) ?? [])
+      : [],
+  );
+
+/** Names that get what a digital pin reads. */
+const levelNames = (body: Body, pins: PinObjects): readonly string[] =>
+  [...allStatements(body)].flatMap((statement) =>
+    statement.node === 'assign' && isRead(statement.value, pins)
+      ? targetsOf(statement).map((target) => placeOf(target) ?? '')
+      : [],
+  );
+
 const isRead = (value: Expression, pins: PinObjects): boolean =>
-  reads(value, 'digital', pins) ||
-  (value.node === 'unary' && value.operator === 'not' && reads(value.operand, 'digital', pins));
+  asksLevel(value, (expression) => reads(expression, 'digital', pins));
 
 /** `not button.value`, `button.value == False`: whether it is down now, and nothing else. */
 function asksLevel(condition: Expression, isLevel: (expression: Expression) => boolean): boolean {
-  if (condition.node === 'unary') return condition.operator === 'not' && isLevel(condition.operand);
+  if (condition.node === 'unary')
+    return condition.operator === 'not' && asksLevel(condition.operand, isLevel);
   if (condition.node !== 'compare') return isLevel(condition);
   const [only, more] = condition.rest;
   return !more && only?.value.node === 'constant' && isLevel(condition.first);
@@ -77,9 +169,11 @@ function asksForChange(condition: Expression, isLevel: (expression: Expression) 
 const PRESS_OVER = 0.2;
 
 /** Whether statements wait until the button is let go, or for so long that a press is over. */
-const waits = (statements: readonly Statement[]): boolean =>
-  [...allStatements(statements)].some(({ node }) => node === 'while') ||
-  [...allExpressions(statements)].some(
+const waits = (statements: Body): boolean =>
+  [...allStatements(statements)].some((statement) => statement.node === 'while' || isLongPause(statement));
+
+const isLongPause = (statement: Statement): boolean =>
+  [...allExpressions(statement.node === 'if' ? [] : [statement])].some(
     (part) =>
       part.node === 'call' &&
       (part.callee.node === 'attribute' || part.callee.node === 'name') &&
