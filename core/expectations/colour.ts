@@ -4,7 +4,7 @@ import { brightnessAt, FAINT_BELOW_MA } from '../electrics/brightness';
 import { quantity } from '../findings/finding';
 import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
-import { nameSlot, wordSlot } from '../words/slots';
+import { listSlot, nameSlot, wordSlot } from '../words/slots';
 import { capital } from '../words/words';
 import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
 import { meanMa } from './glances';
@@ -14,7 +14,13 @@ import { absent, failedWith, passed, windowOf } from './outcome';
 const colours = ['red', 'green', 'blue', 'yellow', 'orange', 'turquoise', 'violet', 'white'] as const;
 type Colour = (typeof colours)[number];
 
-const schema = z.strictObject({ lamp: refSchema, colour: z.enum(colours), ...windowed });
+const schema = z.strictObject({
+  lamp: refSchema,
+  colour: z.enum(colours),
+  /** Other colours that are as good. */
+  or: z.array(z.enum(colours)).min(1).optional(),
+  ...windowed,
+});
 type InColour = z.infer<typeof schema>;
 
 const primaries = ['red', 'green', 'blue'].map(legName);
@@ -29,13 +35,19 @@ const words = Object.fromEntries(
   colours.map((name) => [name, [`is ${name}`, `shows ${name}`]]),
 ) as unknown as Record<Colour, [string, string]>;
 
+const plain = Object.fromEntries(colours.map((name) => [name, [name]])) as unknown as Record<
+  Colour,
+  [string]
+>;
+
 /** An RGB LED shows a colour. */
 export const colour: ExpectationDefinition<InColour> = {
   keys: ['lamp', 'colour'],
   schema,
-  sentence: sentence<InColour>(`{lamp} {colour}${WINDOW}`, {
+  sentence: sentence<InColour>(`{lamp} {colour}( or {or}|)${WINDOW}`, {
     lamp: nameSlot,
     colour: wordSlot(words),
+    or: listSlot(wordSlot(plain), ' or ', '(?: or |, *(?:or )?)', 1),
     ...windowSlots,
   }),
   parts: ({ lamp: led }) => [led],
@@ -50,17 +62,19 @@ export const colour: ExpectationDefinition<InColour> = {
       number,
     ];
     const found = colourOf(parts);
-    if (found === expectation.colour) return passed(found);
+    const allowed = [expectation.colour, ...(expectation.or ?? [])];
+    if (allowed.some((one) => one === found)) return passed(found);
+    const wanted = allowed.join(' or ');
     const shares = primaries.map((leg, index) => `${leg} ${Math.round(parts[index]! * 100)} %`).join(', ');
     return failedWith(found, {
       code: 'colour-off',
       severity: 'fault',
       refs: [ref],
-      message: `${capital(partTextOf(observed.wiring, ref))} is ${found}; it should be ${expectation.colour}. It is made of ${shares}.`,
+      message: `${capital(partTextOf(observed.wiring, ref))} is ${found}; it should be ${wanted}. It is made of ${shares}.`,
       hints: [
-        `Which mix of red, green and blue makes ${expectation.colour}?`,
+        `Which mix of red, green and blue makes ${wanted}?`,
         `${ref} shows ${shares}.`,
-        `Set the three colours of ${ref} so that they make ${expectation.colour}.`,
+        `Set the three colours of ${ref} so that they make ${wanted}.`,
       ],
       evidence: { red: quantity(parts[0], ''), green: quantity(parts[1], ''), blue: quantity(parts[2], '') },
     });

@@ -2,11 +2,12 @@ import { z } from 'zod';
 import type { SeenInterval } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
 import type { Stimulus } from '../stimuli';
+import { refSchema } from '../stimuli/definition';
 import type { Readable } from '../words/reading';
-import { numberSlot, percentSlot } from '../words/slots';
+import { nameSlot, numberSlot, percentSlot } from '../words/slots';
 import type { Observed, Outcome } from './outcome';
 
-export { refSchema } from '../stimuli/definition';
+export { refSchema };
 
 /** A light: a part, or one of several in a housing, `D1.red` or `D1.a3`. */
 export const lightSchema = z
@@ -16,17 +17,21 @@ export const lightSchema = z
 const atSchema = z.number().min(0).optional();
 /** From when an expectation holds, in seconds. */
 export const since = { from: atSchema };
-/** When it holds, in seconds, and by what share a figure may be off. */
+/**
+ * When it holds, in seconds from the start or after each time that a part is used, and by what share a figure may be
+ * off.
+ */
 export const windowed = {
   ...since,
   to: atSchema,
+  after: refSchema.optional(),
   tolerance: z.number().min(0).max(1, 'a tolerance is at most 100 %').optional(),
 };
 
 /** How a window and a tolerance are said behind an expectation, and their slots. */
 export const WINDOW =
-  '( from {from}< s> to {to}< s>| from {from}< s>| until {to}< s>|)(, give or take {tolerance}\u00a0%|)';
-export const windowSlots = { from: numberSlot, to: numberSlot, tolerance: percentSlot };
+  '( from {from}< s> to {to}< s>| from {from}< s>| until {to}< s>|)( after {after}|)(, give or take {tolerance}\u00a0%|)';
+export const windowSlots = { from: numberSlot, to: numberSlot, after: nameSlot, tolerance: percentSlot };
 
 /** The part of a light: `D1` of `D1.red`. */
 export const partOfLight = (light: string): string => light.replace(/\..*/, '');

@@ -27,6 +27,7 @@ function observe(
     texts: new Map(),
     reads: new Map(),
     floatingReads: [],
+    interruptPins: new Map(),
     deadInterrupts: [],
     beyondPins: [],
     stuckInInterrupt: undefined,
@@ -57,6 +58,7 @@ function observe(
         leds[led].map(([at, currentMa]) => ({ at, currentMa })),
         seconds,
       ),
+    builtPin: (pin) => pin,
     builtRef: (led) => (leds[led] ? ref(led) : undefined),
   };
   return checkExpectation(expectation, observed);

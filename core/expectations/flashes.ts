@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { quantity } from '../findings/finding';
 import { seconds, times } from '../units';
-import { sentence, type Slot } from '../words/sentence';
-import { lightSlot } from '../words/slots';
+import { sentence } from '../words/sentence';
+import { countSlot, lightSlot } from '../words/slots';
 import {
   lightSchema,
   partOfLight,
@@ -16,12 +16,6 @@ import { absent, passed } from './outcome';
 
 const schema = z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...windowed });
 type Flashes = z.infer<typeof schema>;
-
-const countSlot: Slot<number> = {
-  write: (count) => (count === 1 ? 'once' : `${count} times`),
-  pattern: '(?:once|twice|\\d+(?: times?)?)',
-  read: (text) => ({ once: 1, twice: 2 })[text.toLowerCase()] ?? Number.parseInt(text, 10),
-};
 
 /** How often an LED is lit. */
 export const flashes: ExpectationDefinition<Flashes> = {

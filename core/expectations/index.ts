@@ -6,7 +6,7 @@ import { notUnderstood, readBy } from '../words/reading';
 import { whyOfNoSort } from '../words/sorts';
 import type { ExpectationDefinition } from './definition';
 import { oneOf } from './one-of';
-import type { Observed, Outcome } from './outcome';
+import { momentsOf, nothingDoneTo, type Observed, type Outcome } from './outcome';
 import { singleDefinitions } from './single';
 
 export type { Observed, Outcome } from './outcome';
@@ -34,8 +34,10 @@ function definitionOf(expectation: Expectation): ExpectationDefinition<Expectati
 export const isOfChance = (expectation: Expectation): boolean => 'one-of' in expectation;
 
 /** Names of the parts that an expectation is about. */
-export const partsOfExpectation = (expectation: Expectation): readonly string[] =>
-  definitionOf(expectation).parts(expectation);
+export const partsOfExpectation = (expectation: Expectation): readonly string[] => [
+  ...definitionOf(expectation).parts(expectation),
+  ...('after' in expectation && expectation.after !== undefined ? [expectation.after] : []),
+];
 
 /** Milliseconds for which a program that meets an expectation is likely to pause. */
 export const pausesOf = (expectation: Expectation): readonly number[] =>
@@ -43,6 +45,20 @@ export const pausesOf = (expectation: Expectation): readonly number[] =>
 
 /** Checks one expectation on a run. What the run was too short to show is not passed. */
 export function checkExpectation(expectation: Expectation, observed: Observed): Outcome {
+  if (!('after' in expectation) || expectation.after === undefined) return checkOnce(expectation, observed);
+  const { after, ...rest } = expectation;
+  const moments = momentsOf(after, observed);
+  if (moments.length === 0) return nothingDoneTo(after);
+  const outcomes = moments.map((at, index) => {
+    const to = rest.to === undefined ? moments[index + 1] : at + rest.to;
+    return checkOnce({ ...rest, from: at + (rest.from ?? 0), ...(to === undefined ? {} : { to }) }, observed);
+  });
+  const failed = outcomes.find(({ passed }) => !passed);
+  return failed ?? outcomes[0]!;
+}
+
+/** Checks one expectation whose window is counted from the start. */
+function checkOnce(expectation: Expectation, observed: Observed): Outcome {
   const { unseen, isNothingSeen } = unseenOf(expectation, observed.trace);
   const outcome = isNothingSeen ? undefined : definitionOf(expectation).check(expectation, observed);
   return outcome && (unseen === undefined || !outcome.passed)

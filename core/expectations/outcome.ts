@@ -2,7 +2,7 @@ import type { Ref } from '../brand';
 import type { Observation } from '../findings/finding';
 import type { SeenInterval } from '../rehearsal/seen';
 import { lastBy, observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
-import type { Stimulus } from '../stimuli';
+import { isBrought, touchedBy, type Stimulus } from '../stimuli';
 import type { Wiring } from '../wiring/wiring';
 
 /** What one expectation came to. */
@@ -23,6 +23,8 @@ export interface Observed {
   readonly seen: (led: string) => readonly SeenInterval[] | undefined;
   /** The currents of that LED as they are. */
   readonly currents: (led: string) => readonly CurrentChange[] | undefined;
+  /** The built pin that does what a pin of the reference does. */
+  readonly builtPin: (reference: string) => string;
   /** The built part that stands for a part of the reference. */
   readonly builtRef: (reference: string) => Ref | undefined;
   /** Bits a second at which the computer listens; `undefined` where it takes any. */
@@ -62,6 +64,20 @@ export const windowOf = (
   expectation.from ?? 0,
   Math.min(expectation.to ?? trace.seconds, observedSeconds(trace)),
 ];
+
+/** The moments in a run at which something has been done to a part: a turn at its end, a press at once. */
+export const momentsOf = (part: string, { stimuli, trace }: Observed): readonly number[] =>
+  stimuli
+    .filter((stimulus) => touchedBy(stimulus)?.name === part)
+    .map((stimulus) => stimulus.at + (isBrought(stimulus) ? (stimulus.over ?? 0) : 0))
+    .filter((at) => at < observedSeconds(trace))
+    .sort((one, other) => one - other);
+
+export const nothingDoneTo = (part: string): Outcome => ({
+  passed: false,
+  observed: `nothing is done to ${part}, so nothing answers`,
+  failures: [],
+});
 
 /** Seconds that armatures and rotors take to follow: what is over sooner is not seen of them. */
 const FOLLOWS_IN = 0.02;

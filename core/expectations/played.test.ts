@@ -83,6 +83,7 @@ function play(source: string, expectation: Expectation, stimuli: readonly Stimul
         return changes && seenIntervals(changes, 4);
       },
       currents: (led) => trace.leds.get(led),
+      builtPin: (pin) => pin,
       builtRef: (name) => {
         const part = name.replace(/\..*/, '');
         return wiring.parts.some((candidate) => candidate.ref === part) ? ref(part) : undefined;
@@ -105,6 +106,15 @@ const shown = (text: string) => `#include <LiquidCrystal_I2C.h>
 LiquidCrystal_I2C lcd(0x27, 16, 2); void setup() { lcd.init(); lcd.backlight(); lcd.print("${text}"); } void loop() { }`;
 const dice = (seeded: string) =>
   `void setup() { pinMode(9, OUTPUT); ${seeded} digitalWrite(9, random(2)); } void loop() { }`;
+
+const CHIRPS = `void setup() { for (int i = 0; i < 3; i++) { tone(8, 880, 100); delay(300); } } void loop() { }`;
+const FOLLOW = follow.replace('PAUSE', 'delay(5);');
+const ONCE = `bool done = false; void setup() { pinMode(9, OUTPUT); pinMode(2, INPUT_PULLUP); }
+void loop() { if (digitalRead(2) == LOW && !done) { done = true; digitalWrite(9, HIGH); delay(300); digitalWrite(9, LOW); } }`;
+const PRINTS = `void setup() { Serial.begin(9600); }
+void loop() { Serial.print("T: "); Serial.print(22.4); Serial.print(" H="); Serial.println(61); delay(400); }`;
+const INTERRUPT = `volatile bool rang = false; void ring() { rang = true; }
+void setup() { pinMode(2, INPUT_PULLUP); attachInterrupt(digitalPinToInterrupt(2), ring, FALLING); } void loop() { }`;
 
 const presses: readonly Stimulus[] = [
   { at: 1, press: 'S1', for: 0.4 },
@@ -146,6 +156,71 @@ describe('what is seen and heard of a run', () => {
     ['a tone', lit('tone(8, 500);'), { buzzer: 'Z1', tone: 440 }, [], 'tone-off'],
     ['no tone', lit(''), { buzzer: 'Z1', tone: 440 }, [], 'tone-off'],
     ['silence', lit(''), { buzzer: 'Z1', is: 'off' }, [], 'right'],
+    ['three chirps', CHIRPS, { buzzer: 'Z1', chirps: 3, lasting: [0.05, 0.25] }, [], 'right'],
+    ['three chirps', CHIRPS, { buzzer: 'Z1', chirps: 2 }, [], 'count-wrong'],
+    ['three chirps', CHIRPS, { buzzer: 'Z1', chirps: 3, lasting: [0.3, 0.5] }, [], 'timing-off'],
+    ['three chirps', CHIRPS, { buzzer: 'Z1', chirps: 1, from: 0.2, to: 0.5 }, [], 'right'],
+    ['a tone, said to be on', lit('tone(8, 440);'), { lamp: 'Z1', is: 'on', from: 0.1 }, [], 'right'],
+    ['no tone, said to be on', lit(''), { lamp: 'Z1', is: 'on' }, [], 'tone-off'],
+    ['no chirp', lit(''), { buzzer: 'Z1', chirps: 3 }, [], 'tone-off'],
+    ['no chirp', lit(''), { buzzer: 'Z1', chirps: 0 }, [], 'right'],
+    [
+      'red and green, where orange is as good',
+      lit('analogWrite(3, 255); analogWrite(5, 90);'),
+      { lamp: 'D2', colour: 'yellow', or: ['orange'] },
+      [],
+      'right',
+    ],
+    [
+      'a lamp that follows a button',
+      FOLLOW,
+      { lamp: 'D1', is: 'on', from: 0.1, to: 0.3, after: 'S1' },
+      presses,
+      'right',
+    ],
+    [
+      'a lamp that follows a button',
+      FOLLOW,
+      { lamp: 'D1', is: 'off', from: 0.5, after: 'S1' },
+      presses,
+      'right',
+    ],
+    [
+      'a lamp that follows a button',
+      FOLLOW,
+      { lamp: 'D1', is: 'on', to: 0.9, after: 'S1' },
+      presses,
+      'timing-off',
+    ],
+    ['a lamp that answers once', ONCE, { lamp: 'D1', flashes: 1, to: 0.9, after: 'S1' }, presses, 'not-lit'],
+    ['numbers', PRINTS, { prints: [20, 24], behind: 'T' }, [], 'right'],
+    ['numbers', PRINTS, { prints: 22, behind: 'T', tolerance: 0.05 }, [], 'right'],
+    ['numbers', PRINTS, { prints: 23, behind: 'T', tolerance: 0.02 }, [], 'text-off'],
+    ['numbers', PRINTS, { prints: [20, 24], behind: 'H' }, [], 'text-off'],
+    ['numbers', PRINTS, { prints: [20, 24] }, [], 'right'],
+    ['no numbers', lit(''), { prints: 7 }, [], 'text-off'],
+    [
+      'a pin that is high',
+      lit('pinMode(9, OUTPUT); digitalWrite(9, HIGH);'),
+      { pin: '9', is: 'high', from: 0.1 },
+      [],
+      'right',
+    ],
+    [
+      'a pin that is high',
+      lit('pinMode(9, OUTPUT); digitalWrite(9, HIGH);'),
+      { pin: '9', is: 'low', from: 0.1 },
+      [],
+      'stays-on',
+    ],
+    ['a pin that pulses', lit('analogWrite(9, 90);'), { pin: '9', is: 'high', from: 0.1 }, [], 'timing-off'],
+    ['a pin that nobody drives', lit(''), { pin: '12', is: 'low' }, [], 'timing-off'],
+    ['a button', FOLLOW, { watched: 'S1', by: 'polling' }, [], 'right'],
+    ['a button', FOLLOW, { watched: 'S1', by: 'interrupt' }, [], 'way-off'],
+    ['a button', INTERRUPT, { watched: 'S1', by: 'interrupt' }, [], 'right'],
+    ['a button', INTERRUPT, { watched: 'S1', by: 'polling' }, [], 'way-off'],
+    ['nobody', lit(''), { watched: 'S1', by: 'polling' }, [], 'way-off'],
+    ['a lamp', lit(''), { part: 'D1', is: 'connected' }, [], 'right'],
     ['a tone that ends', lit('tone(8, 440, 1000);'), { buzzer: 'Z1', is: 'on' }, [], 'timing-off'],
     [
       'a tone made step by step',

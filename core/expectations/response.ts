@@ -3,7 +3,7 @@ import { quantity } from '../findings/finding';
 import { litPhases, soundingPhases, type Phase } from '../rehearsal/phases';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds } from '../rehearsal/trace';
-import { isBrought, isPress, touchedBy, type Stimulus } from '../stimuli';
+import { isPress } from '../stimuli';
 import { seconds } from '../units';
 import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
@@ -17,7 +17,7 @@ import {
   type ExpectationDefinition,
   type RunView,
 } from './definition';
-import { absent, failedWith, passed, type Observed } from './outcome';
+import { absent, failedWith, momentsOf, nothingDoneTo, passed, type Observed } from './outcome';
 
 /** Seconds within which a change is taken for the answer to a press, and before one during which all was quiet. */
 const ANSWER = 0.5;
@@ -52,17 +52,8 @@ export const response: ExpectationDefinition<Response> = {
     const ref = observed.builtRef(expectation.responds);
     const phases = ref && phasesOf(expectation.responds, observed);
     if (ref === undefined || !phases) return absent(expectation.responds);
-    const moments = observed.stimuli
-      .filter((stimulus) => touchedBy(stimulus)?.name === expectation.to)
-      .map(momentOf)
-      .filter((at) => at >= (expectation.from ?? 0) && at < observedSeconds(observed.trace))
-      .sort((one, other) => one - other);
-    if (moments.length === 0)
-      return {
-        passed: false,
-        observed: `nothing is done to ${expectation.to}, so nothing answers`,
-        failures: [],
-      };
+    const moments = momentsOf(expectation.to, observed).filter((at) => at >= (expectation.from ?? 0));
+    if (moments.length === 0) return nothingDoneTo(expectation.to);
     const delays = moments.map((at, index) => delayAfter(at, moments[index + 1], expectation, phases));
     const late = delays.findIndex((delay) => delay === undefined || delay > expectation.within + 1e-6);
     const worst = Math.max(0, ...delays.map((delay) => delay ?? 0));
@@ -120,10 +111,6 @@ function answersTo({ press, at }: { readonly press: string; readonly at: number 
     return [{ responds: name, to: press, within, then: after.on ? 'on' : 'off' }];
   });
 }
-
-/** The moment at which a stimulus has done what it does: a turn at its end, a press at once. */
-const momentOf = (stimulus: Stimulus): number =>
-  stimulus.at + (isBrought(stimulus) ? (stimulus.over ?? 0) : 0);
 
 function phasesOf(reference: string, observed: Observed): readonly Phase[] | undefined {
   const seen = observed.seen(reference);

@@ -16,10 +16,18 @@ const text = (maxLength: number): Arbitrary<string> =>
     }),
   );
 
-const windowed = { from: sometimes(decimal(60)), to: sometimes(decimal(60)), tolerance: sometimes(share) };
+const windowed = {
+  from: sometimes(decimal(60)),
+  to: sometimes(decimal(60)),
+  after: sometimes(partName),
+  tolerance: sometimes(share),
+};
 
 const record = recordOf<Expectation>;
 
+const colour = fc.constantFrom('red', 'green', 'blue', 'yellow', 'orange', 'turquoise', 'violet', 'white');
+const range = (of: Arbitrary<number>): Arbitrary<[number, number]> =>
+  fc.tuple(of, of).map(([one, other]) => [Math.min(one, other), Math.max(one, other) + 1e-6]);
 const switched = fc.constantFrom('on', 'off');
 const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'lamp is': record({ lamp: light, is: switched, ...windowed }),
@@ -34,7 +42,8 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'lamp falls': record({ lamp: light, falls: fc.constant(true), ...windowed }),
   'lamp colour': record({
     lamp: partName,
-    colour: fc.constantFrom('red', 'green', 'blue', 'yellow', 'orange', 'turquoise', 'violet', 'white'),
+    colour,
+    or: sometimes(fc.array(colour, { minLength: 1, maxLength: 3 })),
     ...windowed,
   }),
   responds: record({
@@ -51,6 +60,28 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   order: record({ order: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
   'buzzer tone': record({ buzzer: partName, tone: positive(9000), ...windowed }),
   'buzzer is': record({ buzzer: partName, is: switched, ...windowed }),
+  'buzzer chirps': record({
+    buzzer: partName,
+    chirps: fc.nat(60),
+    lasting: sometimes(range(decimal(5))),
+    ...windowed,
+  }),
+  prints: record({
+    prints: fc.oneof(
+      decimal(900),
+      decimal(90).map((number) => -number - 1e-6),
+      range(decimal(900)),
+    ),
+    behind: sometimes(text(20).filter((one) => one !== '')),
+    ...windowed,
+  }),
+  'pin is': record({
+    pin: fc.constantFrom('13', 'A0', 'GP5', 'D7'),
+    is: fc.constantFrom('high', 'low'),
+    ...windowed,
+  }),
+  'part is': record({ part: partName, is: fc.constantFrom('there', 'connected') }),
+  watched: record({ watched: partName, by: fc.constantFrom('interrupt', 'polling') }),
   servo: record({ servo: partName, angle: decimal(180), ...windowed }),
   motor: record({
     motor: partName,
@@ -121,6 +152,19 @@ describe('an expectation', () => {
     ['M1 runs backwards at 50% of its speed', { motor: 'M1', turns: 'backwards', speed: 0.5 }],
     ['M1 stands still until 1 s', { motor: 'M1', turns: 'no', to: 1 }],
     ['K1 pulls in from 1 s to 2 s', { relay: 'K1', is: 'on', from: 1, to: 2 }],
+    ['Z1 chirps twice', { buzzer: 'Z1', chirps: 2 }],
+    [
+      'Z1 sounds for 0.05 to 0.25 s after S1',
+      { buzzer: 'Z1', chirps: 1, lasting: [0.05, 0.25], after: 'S1' },
+    ],
+    ['prints a number between 20 and 24 behind "T:"', { prints: [20, 24], behind: 'T:' }],
+    ['prints -4 give or take 10 %', { prints: -4, tolerance: 0.1 }],
+    ['pin 13 is high until 2 s', { pin: '13', is: 'high', to: 2 }],
+    ['D1 is on until 2 s after S1', { lamp: 'D1', is: 'on', to: 2, after: 'S1' }],
+    ['D1 flashes 3 times after S1', { lamp: 'D1', flashes: 3, after: 'S1' }],
+    ['D1 is yellow or orange or white', { lamp: 'D1', colour: 'yellow', or: ['orange', 'white'] }],
+    ['C1 is there', { part: 'C1', is: 'there' }],
+    ['S1 is watched by polling', { watched: 'S1', by: 'polling' }],
     ['prints "tide"', { serial: 'contains', text: 'tide' }],
     ["prints 'it''s'", undefined],
   ])('is read as people say it: %s', (line, expectation) => {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { quantity } from '../findings/finding';
+import { printedIn } from '../rehearsal/trace';
 import { seconds } from '../units';
 import { sentence } from '../words/sentence';
 import { textSlot, wordSlot } from '../words/slots';
@@ -31,11 +32,8 @@ export const serial: ExpectationDefinition<Printed> = {
   example: 'prints "tide"',
   parts: () => [],
   check: (expectation, { trace, listensAt }) => {
-    const [, to] = windowOf(expectation, trace);
-    const text = trace.serial
-      .filter((piece) => piece.at <= to)
-      .map((piece) => piece.text)
-      .join('');
+    const [from, to] = windowOf(expectation, trace);
+    const text = printedIn(trace, from, to);
     const { serial: way, text: wanted } = expectation;
     if (text !== '' && listensAt !== undefined && trace.serialRate !== listensAt) {
       const line = trace.serialLine ?? 1;
@@ -68,7 +66,7 @@ export const serial: ExpectationDefinition<Printed> = {
       message: `The board prints ${shown}; it should print “${wanted}”.`,
       hints: [
         `What does the board print?`,
-        `It prints ${shown} in ${seconds(to)}.`,
+        `It prints ${shown} from ${seconds(from)} to ${seconds(to)}.`,
         `Change the program so that it prints “${wanted}”.`,
       ],
       evidence: { characters: quantity(text.length, '') },

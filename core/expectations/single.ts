@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { angle } from './angle';
 import { brightness } from './brightness';
+import { chirps } from './chirps';
 import { colour } from './colour';
 import type { ExpectationDefinition } from './definition';
 import { display } from './display';
@@ -8,6 +9,9 @@ import { flashes } from './flashes';
 import { neverTogether } from './never-together';
 import { order } from './order';
 import { picture } from './picture';
+import { pinLevel } from './pin-level';
+import { presence } from './presence';
+import { printedNumber } from './printed-number';
 import { pulled } from './pulled';
 import { response } from './response';
 import { rhythm } from './rhythm';
@@ -16,6 +20,7 @@ import { falls, rises } from './slope';
 import { sound, tone } from './sound';
 import { steady } from './steady';
 import { turning } from './turning';
+import { watched } from './watched';
 
 /**
  * Every sort of expectation that leaves nothing to chance. The first that has something to say of an LED says it, and
@@ -34,12 +39,17 @@ export const singleDefinitions = [
   order,
   tone,
   sound,
+  chirps,
   angle,
   turning,
   pulled,
   display,
   picture,
   serial,
+  printedNumber,
+  pinLevel,
+  presence,
+  watched,
 ] as const;
 
 export const singleSchema = z.union(singleDefinitions.map(({ schema }) => schema));

@@ -12,10 +12,25 @@ import {
   type ExpectationDefinition,
 } from './definition';
 import { failed, ledViewOf, length, neverDark, neverLit, saw, summary, type LedView } from './led-view';
-import { absent, passed } from './outcome';
+import { absent, passed, type Observed, type Outcome } from './outcome';
+import { pulled } from './pulled';
+import { sound } from './sound';
+import { turning } from './turning';
 
 const schema = z.strictObject({ lamp: lightSchema, is: z.enum(['on', 'off']), ...windowed });
 type Steady = z.infer<typeof schema>;
+
+/** What is said to be on and is no LED: a buzzer sounds, a relay has pulled in, a motor turns. */
+function ofOtherParts({ lamp: name, is, ...window }: Steady, observed: Observed): Outcome | undefined {
+  const ref = observed.builtRef(name);
+  if (ref === undefined) return undefined;
+  const { sounds, pulls, turns } = observed.trace;
+  if (sounds.has(ref)) return sound.check({ buzzer: name, is, ...window }, observed);
+  if (pulls.has(ref)) return pulled.check({ relay: name, is, ...window }, observed);
+  if (turns.has(ref))
+    return turning.check({ motor: name, turns: is === 'on' ? 'forwards' : 'no', ...window }, observed);
+  return undefined;
+}
 
 /** An LED is lit all the time, or dark all the time. */
 export const steady: ExpectationDefinition<Steady> = {
@@ -33,7 +48,7 @@ export const steady: ExpectationDefinition<Steady> = {
   parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => {
     const view = ledViewOf(expectation, observed);
-    if (!view) return absent(expectation.lamp);
+    if (!view) return ofOtherParts(expectation, observed) ?? absent(expectation.lamp);
     const isOn = expectation.is === 'on';
     const right = view.phases.every((phase) => phase.lit === isOn);
     const dark = isOn || view.intervals.every((interval) => interval.glow === 'dark');

@@ -246,6 +246,7 @@ export const findingTable = {
   'text-off': { domain: 'behaviour', title: 'Printed text is off' },
   'picture-off': { domain: 'behaviour', title: 'Wrong picture' },
   'colour-off': { domain: 'behaviour', title: 'Wrong colour' },
+  'way-off': { domain: 'behaviour', title: 'Done in another way than asked' },
   'variety-off': { domain: 'behaviour', title: 'Not random enough' },
   'bench-disagrees': { domain: 'behaviour', title: 'Bench and record don’t match' },
   'not-judged': { domain: 'check', title: 'Could not be judged' },

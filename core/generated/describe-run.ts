@@ -67,9 +67,7 @@ function ledIn(
 }
 
 /** The claim without its window. */
-function unwindowed(claim: SingleExpectation): SingleExpectation {
-  const rest: { from?: number | undefined; to?: unknown } = { ...claim };
-  delete rest.from;
-  delete rest.to;
-  return rest as SingleExpectation;
-}
+const unwindowed = (claim: SingleExpectation): SingleExpectation =>
+  Object.fromEntries(
+    Object.entries(claim).filter(([key]) => key !== 'from' && key !== 'to'),
+  ) as unknown as SingleExpectation;

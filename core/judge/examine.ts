@@ -247,6 +247,7 @@ export class Examiner {
       circuit: solved.circuit,
       language: languageOf(exercise),
       pairs,
+      pins: this.matchOf(wiring).pins,
       askedBoard: exercise.reference.board?.ref,
       listensAt: sendingRate,
     };

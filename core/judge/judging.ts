@@ -60,6 +60,8 @@ export interface Judging {
   readonly language: Language;
   /** Built parts by the reference part that they stand for. */
   readonly pairs: ReadonlyMap<string, PlacedPart>;
+  /** Built signal pins by the pin of the reference whose work they do. */
+  readonly pins: ReadonlyMap<string, string>;
   /** The name of the exercise's board, whose own LED may be watched. */
   readonly askedBoard: Ref | undefined;
   /** Bits a second at which the computer listens; `undefined` when at any. */
@@ -74,7 +76,7 @@ export function outcomesOf(scenario: Scenario, trace: Trace, judging: Judging): 
 
 /** What a run shows, by the parts of the reference. */
 export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): Observed {
-  const { run, circuit, pairs, askedBoard, listensAt } = judging;
+  const { run, circuit, pairs, pins, askedBoard, listensAt } = judging;
   const again: Observed['again'] = (seed) =>
     observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
@@ -82,6 +84,7 @@ export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): 
     const name = reference.replace(/\..*/, '');
     return name === askedBoard ? circuit.wiring.board?.ref : pairs.get(name)?.ref;
   };
+  const builtPin: Observed['builtPin'] = (reference) => pins.get(reference) ?? reference;
   const currents = (led: string): readonly CurrentChange[] | undefined => {
     const built = builtRef(led) ?? ref('');
     const name = built + (/\..*/.exec(led)?.[0] ?? '');
@@ -101,6 +104,7 @@ export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): 
     seen,
     currents,
     builtRef,
+    builtPin,
     listensAt,
     again,
   };

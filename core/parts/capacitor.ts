@@ -19,6 +19,10 @@ const readValue =
     return read.ok ? ok({ text: faradsText(read.value), amount: read.value }) : read;
   };
 
+/** `100n` as it is said: `100 nF`. */
+const faradsSaid = (text: string): string =>
+  `${text.replace(/([\d.])([pnuµ]?)$/, '$1\u00a0$2').replace('u', 'µ')}F`;
+
 export const capacitor = defineKind({
   kind: 'capacitor',
   alsoTyped: ['cap'],
@@ -37,7 +41,7 @@ export const capacitor = defineKind({
     { type: 'capacitor', from: one.name, to: two.name, farads: value.amount ?? 0 },
     { type: 'resistor', from: one.name, to: two.name, ohms: INSULATION_OHMS, leak: true },
   ],
-  describe: (value) => `${value.text}F capacitor`,
+  describe: (value) => `${faradsSaid(value.text)} capacitor`,
 });
 
 export const electrolytic = defineKind({
@@ -62,5 +66,5 @@ export const electrolytic = defineKind({
     { type: 'capacitor', from: plus, to: minus, farads: value.amount ?? 0 },
     { type: 'resistor', from: plus, to: minus, ohms: WET_INSULATION_OHMS, leak: true },
   ],
-  describe: (value) => `${value.text}F electrolytic capacitor`,
+  describe: (value) => `${faradsSaid(value.text)} electrolytic capacitor`,
 });

@@ -44,6 +44,7 @@ export class BoardHost implements ProgramHost {
   private readonly undirected: UndirectedWrite[] = [];
   private readonly unknownPins: { number: number; line: number }[] = [];
   private readonly looks = new LookLog();
+  private readonly interruptPins = new Map<string, number>();
   private readonly deadInterrupts: { number: number; line: number }[] = [];
   private readonly beyondPins: BeyondPin[] = [];
   private readonly serial: SerialPort;
@@ -421,6 +422,7 @@ export class BoardHost implements ProgramHost {
       this.deadInterrupts.push({ number: interrupt, line });
       return;
     }
+    this.noteInterrupt(pin.name, line);
     this.interrupts.attach(String(interrupt), { pins: [pin.name], routine, mode }, (name) =>
       this.levelOf(name),
     );
@@ -446,11 +448,16 @@ export class BoardHost implements ProgramHost {
         ({ number, functions }) => functions.includes('pin-change') && (((mask ?? 0) >> number) & 1) === 1,
       )
       .map(({ name }) => name);
+    for (const name of mask === undefined ? [] : pins) this.noteInterrupt(name, this.machine.line);
     if (mask !== undefined)
       this.interrupts.attach(PIN_CHANGE, { pins, routine: pinChange.routine, mode: 'change' }, (name) =>
         this.levelOf(name),
       );
     else this.interrupts.detach(PIN_CHANGE);
+  }
+
+  private noteInterrupt(pin: string, line: number): void {
+    if (!this.interruptPins.has(pin)) this.interruptPins.set(pin, line);
   }
 
   screen(address: number): TextScreen {
@@ -546,6 +553,7 @@ export class BoardHost implements ProgramHost {
       undirected: this.undirected,
       reads: this.looks.reads,
       floatingReads: this.looks.floating,
+      interruptPins: this.interruptPins,
       deadInterrupts: this.deadInterrupts,
       beyondPins: this.beyondPins,
       stuckInInterrupt: machine.stuckInInterrupt,

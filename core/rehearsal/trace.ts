@@ -114,6 +114,8 @@ export interface Trace {
   /** Each pin and line once. */
   readonly floatingReads: readonly FloatingRead[];
   /** Pins that the program asked for an interrupt and that make none, by the number it used. */
+  /** Pins that the program asked for an interrupt and that make it, with the line that asked first. */
+  readonly interruptPins: ReadonlyMap<string, number>;
   readonly deadInterrupts: readonly { readonly number: number; readonly line: number }[];
   /** Each pin and line once. */
   readonly beyondPins: readonly BeyondPin[];
@@ -171,6 +173,14 @@ export const lastBy = <Change extends { readonly at: number }>(
   changes: readonly Change[] | undefined,
   moment: number,
 ): Change | undefined => changes?.filter(({ at }) => at <= moment + 1e-9).at(-1);
+
+/** What is printed in a stretch of time, without the rest of a line that began before it. */
+export function printedIn({ serial }: Trace, from: number, to: number): string {
+  const textOf = (pieces: Trace['serial']): string => pieces.map(({ text }) => text).join('');
+  const before = textOf(serial.filter(({ at }) => at < from));
+  const within = textOf(serial.filter(({ at }) => at >= from && at <= to));
+  return before === '' || before.endsWith('\n') ? within : within.replace(/^[^\n]*\n?/, '');
+}
 
 /** The rows of a panel's picture as text, `#` for an LED that is lit. */
 export const pictureRows = (rows: readonly number[]): readonly string[] =>

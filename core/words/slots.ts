@@ -61,14 +61,36 @@ export function wordSlot<Value extends string>(
   };
 }
 
-/** Two or more of the same. `between` is said between them, and `betweenPattern` is what is understood. */
+/** How often something happens. */
+export const countSlot: Slot<number> = {
+  write: (count) => (count === 1 ? 'once' : `${count} times`),
+  pattern: '(?:once|twice|\\d+(?: times?)?)',
+  read: (text) => ({ once: 1, twice: 2 })[text.toLowerCase()] ?? Number.parseInt(text, 10),
+};
+
+/** The least and the most of something: `0.05 s to 0.25 s`. */
+export const rangeSlot = (of: Slot<number>, unit: string): Slot<[number, number]> => {
+  const [said, read] = unit === '' ? [' and ', ''] : [` ${unit} to `, `(?: *${unit})?`];
+  return {
+    write: ([least, most]) => `${of.write(least)}${said}${of.write(most)}${unit === '' ? '' : ` ${unit}`}`,
+    pattern: `(?:${of.pattern})${read} (?:to|and) (?:${of.pattern})${read}`,
+    read: (text) => {
+      const [least, most] = [...text.matchAll(new RegExp(of.pattern, 'gi'))].map(([one]) => of.read(one));
+      return least === undefined || most === undefined ? undefined : [least, most];
+    },
+    closed: true,
+  };
+};
+
+/** Two or more of the same, or `least`. `between` is said between them, and `betweenPattern` is what is understood. */
 export const listSlot = <Value>(
   item: Slot<Value>,
   between: string,
   betweenPattern: string,
+  least: 1 | 2 = 2,
 ): Slot<Value[]> => ({
   write: (values) => values.map((value) => item.write(value)).join(between),
-  pattern: `(?:${item.pattern})(?:(?:${betweenPattern})(?:${item.pattern}))+`,
+  pattern: `(?:${item.pattern})(?:(?:${betweenPattern})(?:${item.pattern}))${least === 1 ? '*' : '+'}`,
   read: (text) => {
     const values = text.split(new RegExp(betweenPattern, 'i')).map((one) => item.read(one));
     return values.includes(undefined) ? undefined : (values as Value[]);
