@@ -4,6 +4,7 @@ import { inOrder, refusal, textRepair, type ProgramProblem } from '../problem';
 import { ProblemLog } from '../problem-log';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
 import { attributeNames, builtins, libraryModules } from './library';
+import { foreignName, remarkAt } from './other-language';
 import { assignedNames, type Names } from './scopes';
 import type { FunctionTree, Slot } from './tree';
 import type { PyModule, Value } from './values';
@@ -81,6 +82,8 @@ export class Context extends ProblemLog {
     owner: { readonly name: string; readonly members: ReadonlyMap<string, Value> } | undefined,
   ): void {
     const name = node.text;
+    // The serial line of the other language is told of once, not with what it can do.
+    if (this.unknown.has('Serial')) return;
     const known = owner ? [...owner.members.keys()] : [...this.attributes];
     if (owner ? owner.members.has(name) : this.attributes.has(name)) return;
     // What is not read may have made a thing with attributes of its own.
@@ -123,6 +126,10 @@ export class Context extends ProblemLog {
     const unknown = [...this.unknown].slice(0, MOST_UNKNOWN).map(([name, uses]): ProgramProblem => {
       const isModule = this.library.has(name);
       if (isModule) return notImported(name, uses[0]!);
+      const remark = remarkBefore(this.root, uses[0]!);
+      if (remark) return remark;
+      const foreign = foreignName(name, uses);
+      if (foreign) return { ...foreign, stopsCompiler: false };
       return {
         // The board finds out only when it gets there.
         ...unknownName(name, uses, {
@@ -136,6 +143,14 @@ export class Context extends ProblemLog {
     });
     return inOrder([...this.problems, ...unknown]);
   }
+}
+
+/** A remark of another language that is taken for a division by the name behind it. */
+function remarkBefore({ text }: SyntaxNode, { line, column }: Span): ProgramProblem | undefined {
+  const before = (text.split('\n')[line - 1] ?? '').slice(0, column - 1).trimEnd();
+  return before.endsWith('//')
+    ? { ...remarkAt({ line, column: before.length - 1 }), stopsCompiler: false }
+    : undefined;
 }
 
 /** Names of members that the program's own classes give, and that it gives to objects. */

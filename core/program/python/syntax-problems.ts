@@ -3,6 +3,7 @@ import { spanOf, type SyntaxNode } from '../syntax';
 import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
 import type { Token } from '../token';
 import type { LogicalLine, PythonLines } from './lines';
+import { misreadSigns, otherLanguage } from './other-language';
 
 /** Words whose line opens a block. */
 const openers: ReadonlySet<string> = new Set([
@@ -19,9 +20,6 @@ const openers: ReadonlySet<string> = new Set([
   'with',
 ]);
 
-/** Signs of other languages, and what is written here instead. */
-const foreign: Readonly<Record<string, string>> = { '&&': 'and', '||': 'or', '!': 'not ' };
-
 /**
  * What is wrong with a text that the grammar does not take, where the mistake was made: quotes, odd
  * characters, brackets, colons, indentation, and what belongs to another language. `root` is asked last.
@@ -29,8 +27,11 @@ const foreign: Readonly<Record<string, string>> = { '&&': 'and', '||': 'or', '!'
 export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): readonly ProgramProblem[] {
   if (list.quotes.length > 0) return quoteProblems(list.quotes);
   if (list.strays.length > 0) return strayProblems(list.strays);
+  const foreign = otherLanguage(list);
+  // With braces round its blocks nothing else of a text is as it is meant.
+  if (foreign.some(({ code }) => code === 'syntax-brace')) return foreign;
   const found = [
-    ...otherLanguage(list.lines),
+    ...foreign,
     ...bracketProblems(list),
     ...list.lines.flatMap((line) => headProblems(line)),
     ...indentationProblems(list.lines),
@@ -40,32 +41,10 @@ export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): reado
 }
 
 /** What the lines alone show, also where the grammar forgives it. */
-export const certainProblems = (list: PythonLines): readonly ProgramProblem[] =>
-  indentationProblems(list.lines);
-
-/** A program of the other language that the boards know. */
-function otherLanguage(lines: readonly LogicalLine[]): readonly ProgramProblem[] {
-  const at = lines
-    .flatMap(({ tokens }) => tokens)
-    .find(
-      (token, index, all) =>
-        (token.text === 'void' && ['setup', 'loop'].includes(all[index + 1]?.text ?? '')) ||
-        (token.text === 'pinMode' && all[index + 1]?.text === '('),
-    );
-  if (!at) return [];
-  return [
-    refusal(
-      'syntax-other',
-      at,
-      `Line ${at.line}: this is C++, and the board of this exercise takes Python.`,
-      [
-        'Which language does the board of this exercise speak?',
-        `“${at.text}” in line ${at.line} belongs to another language.`,
-        'Write the program in Python, beginning with import board.',
-      ],
-    ),
-  ];
-}
+export const certainProblems = (list: PythonLines): readonly ProgramProblem[] => [
+  ...misreadSigns(list),
+  ...indentationProblems(list.lines),
+];
 
 function bracketProblems({ open, unopened, lines }: PythonLines): readonly ProgramProblem[] {
   const code = (token: Token) => (token.text === '{' || token.text === '}' ? 'syntax-brace' : 'syntax-paren');
@@ -90,38 +69,11 @@ function bracketProblems({ open, unopened, lines }: PythonLines): readonly Progr
   return extra ? [surplus(code(extra), extra, 'Nothing before it is open.')] : [];
 }
 
-/** A head without its colon, a comparison with one =, signs of other languages. */
+/** A head without its colon, or a comparison with one =. */
 function headProblems({ tokens }: LogicalLine): readonly ProgramProblem[] {
   const [first] = tokens;
   if (!first) return [];
   const problems: ProgramProblem[] = [];
-  for (const token of tokens) {
-    const word = foreign[token.text];
-    if (word !== undefined && token.kind === 'punctuation') problems.push(foreignSign(token, word.trim()));
-    if ((token.text === '++' || token.text === '--') && token === tokens.at(-1))
-      problems.push(stepSign(token));
-  }
-  if (first.text === 'else' && tokens[1]?.text === 'if') {
-    const length = tokens[1].endColumn - first.column;
-    problems.push(
-      refusal(
-        'syntax-other',
-        first,
-        `Line ${first.line}: “else if” is one word here: elif.`,
-        [
-          `How does a second question begin in this language?`,
-          `Line ${first.line} says “else if”, which Python does not know.`,
-          `Write elif in line ${first.line}.`,
-        ],
-        textRepair(`Write elif in line ${first.line}.`, {
-          line: first.line,
-          column: first.column,
-          length,
-          by: 'elif',
-        }),
-      ),
-    );
-  }
   if (!openers.has(first.text)) return problems;
   const head = headOf(tokens);
   const single = head.tokens.find(
@@ -203,45 +155,6 @@ function singleEquals(token: Token): ProgramProblem {
       column: token.column,
       length: 1,
       by: '==',
-    }),
-  );
-}
-
-function foreignSign(token: Token, word: string): ProgramProblem {
-  return refusal(
-    'syntax-other',
-    token,
-    `Line ${token.line}: ${token.text} is not known in this language; it is written “${word}”.`,
-    [
-      `How is “${word}” written in this language?`,
-      `The ${token.text} at column ${token.column} of line ${token.line} belongs to another language.`,
-      `Write ${word} instead of ${token.text} in line ${token.line}.`,
-    ],
-    textRepair(`Write ${word} instead of ${token.text} in line ${token.line}.`, {
-      line: token.line,
-      column: token.column,
-      length: token.text.length,
-      by: word === 'not' ? 'not ' : word,
-    }),
-  );
-}
-
-function stepSign(token: Token): ProgramProblem {
-  const by = token.text === '++' ? ' += 1' : ' -= 1';
-  return refusal(
-    'syntax-other',
-    token,
-    `Line ${token.line}: ${token.text} is not known in this language.`,
-    [
-      `How is something counted up in this language?`,
-      `The ${token.text} at column ${token.column} of line ${token.line} belongs to another language.`,
-      `Write${by} in line ${token.line}.`,
-    ],
-    textRepair(`Write${by} instead of ${token.text} in line ${token.line}.`, {
-      line: token.line,
-      column: token.column,
-      length: 2,
-      by,
     }),
   );
 }
