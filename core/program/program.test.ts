@@ -242,7 +242,7 @@ describe('what a compiler refuses of pointers, structs and texts', () => {
       'def numbers():\n    for i in range(3):\n        yield i\nfor n in numbers():\n    print(n)\n',
       'python',
     ],
-    ['@lasting\ndef lamp():\n    return 13\nprint(lamp())\n', 'python'],
+    ['@staticmethod\ndef lamp():\n    return 13\nprint(lamp())\n', 'python'],
   ] as const)('takes no name in what is not supported for a misspelling: %s', (source, language) => {
     const text = language === 'cpp' ? `${source}\n${setup}${loop}` : source;
     const { problems } = compileProgram(text, board, grammars, language);
@@ -362,7 +362,7 @@ describe('the first problem of a program', () => {
     ['#include <Teapot.h>\nTeapot pot;', 'the library'],
     ['struct Lamp { static void on() { } };', 'in a class'],
     ['int &first() { return all; }', '“int &first()'],
-    ['#define BLINK(x) { digitalWrite(x, HIGH); }', '“#define BLINK(x)'],
+    ['#define NAME(x) #x', '“#define NAME(x)'],
   ])('names what is not supported: %s', (source, words) => {
     const { problems, compiled } = compileProgram(`${source}\n${setup}${loop}`, board, grammars);
     expect(compiled).toBeUndefined();

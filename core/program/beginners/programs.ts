@@ -13,12 +13,10 @@ export interface BeginnersProgram {
 /** Programs that cannot be judged yet, each with what of it is not followed. */
 const refusals: Readonly<Record<string, string>> = {
   'a text display': 'the library <LiquidCrystal.h>',
-  'cells that stay, only when changed': '“get” of EEPROM',
   'a table of functions': '“void (*steps[])()',
   'a function handed over': 'the parameter “void (*what)()”',
   'the larger of two, of any type': '“template',
   'a jump': '“again:”',
-  'a brace macro': '“#define FLASH(pin)',
   'words cut apart': 'strtok',
   'keys of a keypad': 'the library <Keypad.h>',
   'humidity of the air': 'the library <AirSensor.h>',
@@ -29,7 +27,6 @@ const refusals: Readonly<Record<string, string>> = {
   'a second serial line': 'the library <SoftwareSerial.h>',
   'named values': 'the parameter “**more”',
   'numbers that come one by one': '“yield n”',
-  bytes: 'bytearray',
   'a property': '“@property”',
   'the board’s own name': 'the module microcontroller',
 };

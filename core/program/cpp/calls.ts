@@ -21,6 +21,7 @@ import {
   typeWords,
   VOID,
   isScalar,
+  type CType,
   type ScalarType,
   type StructType,
 } from './types';
@@ -285,6 +286,31 @@ function readArgument(
   return { node: 'address', place: found.place, type: pointerTo(type), span: spanOf(node), clock: 'fixed' };
 }
 
+/** Whether a type is made of numbers alone, which have a form of their own in the board's memory. */
+const isOfNumbers = (type: CType): boolean =>
+  type.kind === 'array'
+    ? isOfNumbers(type.of)
+    : type.kind === 'struct'
+      ? type.fields.every((field) => isOfNumbers(field.type))
+      : ['integer', 'float', 'bool'].includes(type.kind);
+
+/** Where a value lies, of whatever type of numbers it is. */
+function readWhere(node: SyntaxNode, context: Context, read: ReadExpression): Expression {
+  const found = readPlace(node, context, read);
+  if (!found) return unreadable(node);
+  if (!isOfNumbers(found.type)) {
+    context.unsupported(`“${node.text}”, which is more than numbers, in memory that stays`, node);
+    return unreadable(node);
+  }
+  return {
+    node: 'address',
+    place: found.place,
+    type: pointerTo(found.type),
+    span: spanOf(node),
+    clock: 'fixed',
+  };
+}
+
 /** `digitalWrite`, `Serial.print`; reports what is no callable name. */
 function calleeName(callee: SyntaxNode, context: Context): string | undefined {
   if (callee.type === 'identifier') return callee.text;
@@ -305,7 +331,7 @@ function calleeName(callee: SyntaxNode, context: Context): string | undefined {
   return undefined;
 }
 
-function countFits(
+export function countFits(
   given: number,
   least: number,
   most: number,
@@ -353,11 +379,11 @@ export function readBuiltin(
   if (!countFits(given.length, builtin.required - own, builtin.parameters.length - own, shown, node, context))
     return unreadable(node);
   const base = { node: 'builtin', name, builtin, span } as const;
-  const values = given.map((argument, index) =>
-    builtin.parameters[index + own]!.type === 'routine'
-      ? routineNamed(argument, context)
-      : read(argument, context),
-  );
+  const values = given.map((argument, index) => {
+    const { type } = builtin.parameters[index + own]!;
+    if (type === 'routine') return routineNamed(argument, context);
+    return type === 'place' ? readWhere(argument, context, read) : read(argument, context);
+  });
   if (builtin.result === 'common') {
     const types = values.map(scalar);
     const type = promoted(
@@ -369,7 +395,7 @@ export function readBuiltin(
   }
   const converted = values.map((value, index) => {
     const wanted = builtin.parameters[index + own]!.type;
-    if (wanted === 'routine') return value;
+    if (wanted === 'routine' || wanted === 'place') return value;
     if (wanted !== 'any') return convert(value, wanted, context);
     return value.type.kind === 'void' ? number(value, context) : value;
   });

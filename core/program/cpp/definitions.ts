@@ -42,10 +42,35 @@ export function readMacro(
   context: Context,
   read: ReadExpression,
 ): Expression {
-  const values = new Map(parameters.map((name, index) => [name, given[index]?.text ?? '']));
-  const filled = text.replace(/[A-Za-z_]\w*/g, (word) => values.get(word) ?? word);
-  return readAs(node, filled, context, read);
+  return readAs(node, filledIn(parameters, text, given), context, read);
 }
+
+/** Whether a `#define` with parameters stands for statements, and not for a value. */
+export const isOfStatements = ({ text }: Macro): boolean => /^\s*\{|;|^\s*do\b/.test(text);
+
+/** A call of a `#define` that stands for statements: what they are, handed to `read` as one block. */
+export function readStatements<Read>(
+  node: SyntaxNode,
+  { parameters, text }: Macro,
+  given: readonly SyntaxNode[],
+  context: Context,
+  read: (block: SyntaxNode) => Read,
+): Read | undefined {
+  const filled = filledIn(parameters, text, given);
+  const found = context.mayExpand(filled)
+    ? context.parse(`${leadTo(node, 'void expanded() {')}${filled};}`, (root) => {
+        const block = root.hasError ? undefined : find(root, 'compound_statement');
+        return block && { value: read(block) };
+      })
+    : undefined;
+  if (!found) context.unsupported(`“${text}”, which “${node.text}” stands for,`, node);
+  return found?.value;
+}
+
+const filledIn = (parameters: readonly string[], text: string, given: readonly SyntaxNode[]): string => {
+  const values = new Map(parameters.map((name, index) => [name, given[index]?.text ?? '']));
+  return text.replace(/[A-Za-z_]\w*/g, (word) => values.get(word) ?? word);
+};
 
 /** Reads a text in the place of a node. */
 function readAs(node: SyntaxNode, text: string, context: Context, read: ReadExpression): Expression {
@@ -69,9 +94,8 @@ function readAs(node: SyntaxNode, text: string, context: Context, read: ReadExpr
 }
 
 /** The beginning of a program whose next character stands where the node begins. */
-function leadTo(node: SyntaxNode): string {
+function leadTo(node: SyntaxNode, begin = 'int expanded = ('): string {
   const { row, column } = node.startPosition;
-  const begin = 'int expanded = (';
   return row === 0 ? begin : `${'\n'.repeat(row - 1)}${begin}\n${' '.repeat(column)}`;
 }
 

@@ -138,11 +138,12 @@ function readMacroDefinition(node: SyntaxNode, context: Context): void {
   const text =
     node
       .childForFieldName('value')
-      ?.text.replace(/\/\/.*$/, '')
+      ?.text.replace(/\\\r?\n/g, ' ')
+      .replace(/\/\/.*$/, '')
       .trim() ?? '';
   const parameters = namedChildren(node.childForFieldName('parameters')!).map((parameter) => parameter.text);
-  // What becomes more than one expression cannot be put where one stands.
-  if (/[;{}#]/.test(text) || text === '') context.unsupported(`“${node.text.trim().slice(0, 30)}”`, node);
+  // A sign that makes a text of what is given, or joins two names, is not followed.
+  if (text.includes('#') || text === '') context.unsupported(`“${node.text.trim().slice(0, 30)}”`, node);
   else context.macros.set(node.childForFieldName('name')!.text, { parameters, text });
 }
 

@@ -1,9 +1,11 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
+import { countFits } from './calls';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
 import { convert } from './conversions';
+import { isOfStatements, readStatements } from './definitions';
 import { readExpression, signOf } from './expressions';
 import { readPlace } from './places';
 import { copied } from './pointers';
@@ -26,6 +28,8 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       return context.scoped(() => readBlock(node, context));
     case 'expression_statement': {
       const [inner] = namedChildren(node);
+      const expanded = inner && readExpanded(inner, context);
+      if (expanded) return expanded;
       return inner
         ? { node: 'expression', expression: readExpression(inner, context), span }
         : { node: 'empty', span };
@@ -62,6 +66,19 @@ function readKind(node: SyntaxNode, context: Context): Statement {
   }
   context.unsupported(`“${node.text.split('\n')[0]!.slice(0, 30)}”`, node);
   return { node: 'empty', span };
+}
+
+/** The statements that a `#define` with parameters stands for; `undefined` for any other expression. */
+function readExpanded(node: SyntaxNode, context: Context): Statement | undefined {
+  if (node.type !== 'call_expression') return undefined;
+  const name = node.childForFieldName('function')!.text;
+  const macro = context.macros.get(name);
+  if (!macro || !isOfStatements(macro)) return undefined;
+  const given = namedChildren(node.childForFieldName('arguments')!);
+  if (!countFits(given.length, macro.parameters.length, macro.parameters.length, name, node, context))
+    return empty(node);
+  const read = (block: SyntaxNode): Statement => context.scoped(() => readBlock(block, context));
+  return readStatements(node, macro, given, context, read) ?? empty(node);
 }
 
 function readReturn(node: SyntaxNode, context: Context): Statement {

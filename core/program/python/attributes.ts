@@ -1,12 +1,13 @@
 import type { Span } from '../syntax';
 import { RaisedError } from './errors';
-import { dictMethods, listMethods, textMethods, type Method } from './methods';
+import { bytearrayMethods, dictMethods, listMethods, textMethods, type Method } from './methods';
 import { setMethods } from './sets';
 import type { Runner } from './runner';
 import {
   isObject,
   PyBuiltin,
   PyClass,
+  PyBytearray,
   PyDict,
   PyFloat,
   PyInstance,
@@ -38,6 +39,7 @@ function methodOf(owner: Value, name: string): Work | undefined {
   const withOwner = <Owner>(own: Owner, method: Method<Owner> | undefined): Work | undefined =>
     method && ((given, running) => method(own, given, running));
   if (typeof owner === 'string') return withOwner(owner, textMethods.get(name));
+  if (owner instanceof PyBytearray) return withOwner(owner, bytearrayMethods.get(name));
   if (owner instanceof PyList) return withOwner(owner, listMethods.get(name));
   if (owner instanceof PyDict) return withOwner(owner, dictMethods.get(name));
   if (owner instanceof PySet) return withOwner(owner, setMethods.get(name));

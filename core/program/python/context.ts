@@ -11,7 +11,7 @@ import type { PyModule, Value } from './values';
 
 /** What the language knows without an import and that is not followed here. */
 const NOT_FOLLOWED: ReadonlySet<string> = new Set([
-  ...['bytearray', 'bytes', 'memoryview', 'frozenset', 'complex', 'object', 'super', 'slice'],
+  ...['bytes', 'memoryview', 'frozenset', 'complex', 'object', 'super', 'slice'],
   ...['property', 'staticmethod', 'classmethod', 'hasattr', 'getattr', 'setattr', 'delattr', 'issubclass'],
   ...['dir', 'next', 'iter', 'open', 'exec', 'eval', 'compile', 'globals', 'locals', 'id', 'hash', 'format'],
 ]);

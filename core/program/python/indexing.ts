@@ -3,6 +3,7 @@ import { RaisedError } from './errors';
 import { room } from './room';
 import {
   numberOf,
+  PyBytearray,
   PyDict,
   PyFloat,
   PyList,
@@ -25,10 +26,19 @@ function placeIn(index: Value, length: number, what: string): number {
   return place;
 }
 
+/** A value as one of a row of bytes; raises what a board raises for any other. */
+export function byteOf(value: Value): number {
+  const number = numberOf(value);
+  if (typeof number !== 'number' || value instanceof PyFloat)
+    throw new RaisedError('TypeError', `can't convert ${typeName(value)} to int`);
+  if (number < 0 || number > 255) throw new RaisedError('OverflowError', 'value must fit in 1 byte(s)');
+  return number;
+}
+
 /** `owner[index]`. */
 export function indexed(owner: Value, index: Value): Value {
   if (typeof owner === 'string') return owner[placeIn(index, owner.length, 'string')]!;
-  if (owner instanceof PyList) return owner.items[placeIn(index, owner.items.length, 'list')]!;
+  if (owner instanceof PyList) return owner.items[placeIn(index, owner.items.length, typeName(owner))]!;
   if (owner instanceof PyTuple) return owner.items[placeIn(index, owner.items.length, 'tuple')]!;
   if (owner instanceof PyRange) return owner.from + owner.step * placeIn(index, owner.length, 'range');
   if (owner instanceof PyDict) {
@@ -42,7 +52,9 @@ export function indexed(owner: Value, index: Value): Value {
 /** `owner[index] = value`. */
 export function setIndexed(owner: Value, index: Value, value: Value, runner: Running): void {
   runner.machine.changes += 1;
-  if (owner instanceof PyList) owner.items[placeIn(index, owner.items.length, 'list')] = value;
+  if (owner instanceof PyList)
+    owner.items[placeIn(index, owner.items.length, typeName(owner))] =
+      owner instanceof PyBytearray ? byteOf(value) : value;
   else if (owner instanceof PyDict) {
     if (owner.get(index) === undefined) runner.take(2);
     owner.set(index, value);
@@ -86,7 +98,10 @@ export function sliced(owner: Value, bounds: readonly (Value | undefined)[]): Va
     return places(owner.length)
       .map((at) => owner[at])
       .join('');
-  if (owner instanceof PyList) return new PyList(places(owner.items.length).map((at) => owner.items[at]!));
+  if (owner instanceof PyList) {
+    const items = places(owner.items.length).map((at) => owner.items[at]!);
+    return owner instanceof PyBytearray ? new PyBytearray(items) : new PyList(items);
+  }
   if (owner instanceof PyTuple) return new PyTuple(places(owner.items.length).map((at) => owner.items[at]!));
   if (owner instanceof PyRange)
     return new PyList(places(owner.length).map((at) => owner.from + owner.step * at));

@@ -2,10 +2,11 @@ import { effort } from '../../effort';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
 import { formatted } from './formatting';
-import { indexed, setIndexed } from './indexing';
+import { byteOf, indexed, setIndexed } from './indexing';
 import { order } from './operators';
 import { room } from './room';
 import {
+  type PyBytearray,
   equal,
   isTrue,
   itemsOf,
@@ -78,6 +79,31 @@ export function sortedItems(items: readonly Value[], { named }: Given, runner: R
 }
 
 const NOWHERE = { line: 1, column: 1, endLine: 1, endColumn: 1 };
+
+/** What a row of bytes can do. */
+export const bytearrayMethods: ReadonlyMap<string, Method<PyBytearray>> = new Map<
+  string,
+  Method<PyBytearray>
+>([
+  [
+    'append',
+    ({ items }, given, runner) => {
+      runner.take(1);
+      items.push(byteOf(argument(given, 0, 'item')));
+      return null;
+    },
+  ],
+  [
+    'extend',
+    ({ items }, given, runner) => {
+      const more = itemsIn(argument(given, 0, 'items')).map(byteOf);
+      runner.take(more.length);
+      items.push(...more);
+      return null;
+    },
+  ],
+  ['decode', ({ items }) => String.fromCharCode(...items.map(Number))],
+]);
 
 export const listMethods: ReadonlyMap<string, Method<PyList>> = new Map<string, Method<PyList>>([
   [

@@ -33,6 +33,8 @@ function readKind(node: SyntaxNode, context: Context): readonly Statement[] {
     }
     case 'function_definition':
       return readFunction(node, context);
+    case 'decorated_definition':
+      return readDecorated(node, context);
     case 'return_statement': {
       const [value] = namedChildren(node);
       if (!context.locals) reportOutside(node, context);
@@ -149,6 +151,40 @@ function readFunction(node: SyntaxNode, context: Context): readonly Statement[] 
   };
   const { index, defaults } = readOwn(written, context, () => readBlock(body, context));
   return [{ node: 'function', index, slot, defaults, span: spanOf(node) }];
+}
+
+/** Decorators that make of a function of a class something else than a function. */
+const OF_CLASSES = /^(?:property|staticmethod|classmethod)$|\.(?:setter|getter|deleter)$/;
+
+/** A function or class with `@` above it: what stands there is called with it, the nearest first. */
+function readDecorated(node: SyntaxNode, context: Context): readonly Statement[] {
+  const definition = node.childForFieldName('definition')!;
+  const decorators = namedChildren(node).filter(({ type }) => type === 'decorator');
+  const other = decorators.find((one) => OF_CLASSES.test(namedChildren(one)[0]?.text ?? ''));
+  if (other) {
+    context.unsupported(`“${other.text.trim()}”`, other);
+    return [];
+  }
+  const nameNode = definition.childForFieldName('name')!;
+  const slot = context.slotOf(nameNode);
+  const span = spanOf(nameNode);
+  const name = nameNode.text;
+  return [
+    ...readStatement(definition, context),
+    ...decorators.toReversed().map((decorator): Statement => ({
+      node: 'assign',
+      targets: [{ target: 'name', name, slot, span }],
+      value: {
+        node: 'call',
+        callee: readExpression(namedChildren(decorator)[0]!, context),
+        values: [{ node: 'name', name, slot, span }],
+        spread: new Set(),
+        named: [],
+        span: spanOf(decorator),
+      },
+      span: spanOf(decorator),
+    })),
+  ];
 }
 
 /** A class, from one other at most. What its body gives a name to becomes its members. */

@@ -38,6 +38,9 @@ export class PyList {
   constructor(readonly items: Value[]) {}
 }
 
+/** Numbers from 0 to 255 in a row, which is all that it differs in from a list. */
+export class PyBytearray extends PyList {}
+
 export class PyTuple {
   constructor(readonly items: readonly Value[]) {}
 }
@@ -238,6 +241,7 @@ export function typeName(value: Value): string {
       return 'str';
   }
   if (value instanceof PyFloat) return 'float';
+  if (value instanceof PyBytearray) return 'bytearray';
   if (value instanceof PyList) return 'list';
   if (value instanceof PyTuple) return 'tuple';
   if (value instanceof PyDict) return 'dict';
@@ -306,7 +310,8 @@ export function equal(one: Value, other: Value): boolean {
   const [a, b] = [numberOf(one), numberOf(other)];
   // Whole numbers of either size and numbers with a point compare by their value.
   if (a !== undefined && b !== undefined) return a == b;
-  if (one instanceof PyList && other instanceof PyList) return sameItems(one.items, other.items);
+  if (one instanceof PyList && other instanceof PyList && typeName(one) === typeName(other))
+    return sameItems(one.items, other.items);
   if (one instanceof PyTuple && other instanceof PyTuple) return sameItems(one.items, other.items);
   if (one instanceof PyRange && other instanceof PyRange)
     return (
@@ -393,6 +398,7 @@ export function reprOf(value: Value, depth = 0): string {
   const all = (items: readonly Value[]): string =>
     bounded(items.map((item) => reprOf(item, depth + 1))).join(', ');
   if (value instanceof PyFloat) return floatText(value.value);
+  if (value instanceof PyBytearray) return `bytearray(b${bytesText(value.items)})`;
   if (value instanceof PyList) return `[${all(value.items)}]`;
   if (value instanceof PyTuple) return `(${all(value.items)}${value.items.length === 1 ? ',' : ''})`;
   if (value instanceof PyDict)
@@ -406,6 +412,23 @@ export function reprOf(value: Value, depth = 0): string {
   if (value instanceof PyInstance) return `<${value.className} object>`;
   if (isObject(value)) return `<${value.className}>`;
   return `<function ${value.name}>`;
+}
+
+const BYTE_ESCAPES: Readonly<Record<number, string>> = { 9: '\\t', 10: '\\n', 13: '\\r', 0x5c: '\\\\' };
+
+/** Bytes as they are written in a program: letters as they are, all others by their number. */
+function bytesText(items: readonly Value[]): string {
+  const letters = bounded(
+    items.map((item) => {
+      const byte = Number(item);
+      const escaped = BYTE_ESCAPES[byte];
+      if (escaped !== undefined) return escaped;
+      return byte >= 32 && byte < 127
+        ? String.fromCharCode(byte)
+        : String.raw`\x` + byte.toString(16).padStart(2, '0');
+    }),
+  ).join('');
+  return letters.includes("'") ? `"${letters}"` : `'${letters}'`;
 }
 
 const EFFORT_OF_TEXT = 60;

@@ -3,11 +3,11 @@ import type { CType, ScalarType, TypeWidths } from '../types';
 
 /**
  * What a parameter takes: a value converted to a type, anything that can be printed or compared, or a
- * function without values that will be called later.
+ * function without values that will be called later, or the place of a value of any type.
  */
 export interface Parameter {
   readonly title: string;
-  readonly type: ScalarType | 'any' | 'routine';
+  readonly type: ScalarType | 'any' | 'routine' | 'place';
 }
 
 /** Where and with what a library function is called. */

@@ -2,7 +2,9 @@ import { effort } from '../../../effort';
 import { errorKinds, RaisedError } from '../errors';
 import { argument, itemsIn, shown, sortedItems, wholeNumber } from '../methods';
 import { operate, order } from '../operators';
+import { byteOf } from '../indexing';
 import {
+  PyBytearray,
   isTrue,
   numberOf,
   PyBuiltin,
@@ -187,6 +189,16 @@ export const builtins: ReadonlyMap<string, Value> = new Map<string, Value>([
     const items = values.length === 0 ? [] : itemsIn(values[0]!);
     runner.take(items.length);
     return new PyList(items);
+  }),
+  type('bytearray', ({ values }, runner) => {
+    const from = values[0] ?? 0;
+    const count = numberOf(from);
+    const items = typeof count === 'number' ? undefined : itemsIn(from).map(byteOf);
+    if (typeof from === 'string') throw new RaisedError('TypeError', 'string argument without an encoding');
+    if (!items && (count === undefined || Number(count) < 0))
+      throw new RaisedError('ValueError', 'negative count');
+    runner.take(items?.length ?? Number(count));
+    return new PyBytearray(items ?? new Array<number>(Number(count)).fill(0));
   }),
   type('tuple', (given) => new PyTuple(given.values.length === 0 ? [] : counted(given))),
   type('set', ({ values }, runner) => {
