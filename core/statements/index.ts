@@ -7,6 +7,8 @@ export { USUAL_KIT, type Kit } from './kit';
 export { adviseOnPins, type PinAdvice } from './pin-advice';
 export { readLine } from './read';
 export { withPins, withWord } from './rewrite';
+export { readDone } from './sentences/done';
+export { readExpected } from './sentences/expected';
 export { recipeFor } from './recipes';
 export { legByLegLine, sayCircuit, type SayableCircuit } from './say';
 export { DEFAULT_STATEMENT_RULES } from './statement';

@@ -3,11 +3,12 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
-import { readStimulus, stimulusSentence, type Stimulus } from '@/core/stimuli';
-import { expectationSentence, readExpectation } from '@/core/expectations';
+import { stimulusSentence, type Stimulus } from '@/core/stimuli';
+import { expectationSentence } from '@/core/expectations';
 import { exampleStimulus } from '@/core/generated/situations';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Result } from '@/core/result';
+import { readDone, readExpected } from '@/core/statements';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { useDispatch, useWorksheet } from './useWorksheet';
@@ -33,6 +34,7 @@ export function Expected() {
         <ScenarioLines
           key={index}
           scenario={scenario}
+          parts={parts}
           example={stimulusSentence(example)}
           result={results.find(({ name }) => name === scenario.name)}
           mayEdit={mayEdit}
@@ -42,17 +44,17 @@ export function Expected() {
       {mayEdit && (
         <NewSentence
           submit="Expect it"
-          read={readExpectation}
+          read={(text) => readExpected(text, parts, [])}
           label={scenarios.length === 0 ? 'What must be seen?' : 'Another scenario'}
           placeholder="D1 lit 0.5 s, dark 2.5 s"
-          onAdd={(expectation) =>
+          onAdd={(expect) =>
             onChange([
               ...scenarios,
               {
                 name: scenarios.length === 0 ? 'as taught' : `scenario ${scenarios.length + 1}`,
                 for: USUAL_SECONDS,
                 stimuli: [],
-                expect: [expectation],
+                expect: [...expect],
               },
             ])
           }
@@ -70,6 +72,7 @@ const BOARD_STIMULUS: Stimulus = { at: 2, reset: true };
 
 interface ScenarioLinesProps {
   readonly scenario: Scenario;
+  readonly parts: ExerciseData['parts'];
   /** Something that can be done to this circuit. */
   readonly example: string;
   readonly result: ScenarioResult | undefined;
@@ -77,7 +80,7 @@ interface ScenarioLinesProps {
   readonly onChange: (scenario: Scenario | undefined) => void;
 }
 
-function ScenarioLines({ scenario, example, result, mayEdit, onChange }: ScenarioLinesProps) {
+function ScenarioLines({ scenario, parts, example, result, mayEdit, onChange }: ScenarioLinesProps) {
   const without = (index: number): Scenario | undefined => {
     const expect = scenario.expect.filter((_, at) => at !== index);
     return expect.length > 0 ? { ...scenario, expect } : undefined;
@@ -85,7 +88,12 @@ function ScenarioLines({ scenario, example, result, mayEdit, onChange }: Scenari
   return (
     <div className="mb-3">
       <p>
-        <strong>{scenario.name}</strong>, over{' '}
+        {mayEdit ? (
+          <ScenarioName name={scenario.name} onName={(name) => onChange({ ...scenario, name })} />
+        ) : (
+          <strong>{scenario.name}</strong>
+        )}
+        , over{' '}
         {mayEdit ? (
           <input
             type="number"
@@ -126,11 +134,11 @@ function ScenarioLines({ scenario, example, result, mayEdit, onChange }: Scenari
           label={`Do meanwhile in ${scenario.name}`}
           placeholder={example}
           submit="Do it"
-          read={readStimulus}
-          onAdd={(stimulus) =>
+          read={(text) => readDone(text, parts, scenario.stimuli)}
+          onAdd={(stimuli) =>
             onChange({
               ...scenario,
-              stimuli: [...scenario.stimuli, stimulus].sort((one, other) => one.at - other.at),
+              stimuli: [...scenario.stimuli, ...stimuli].sort((one, other) => one.at - other.at),
             })
           }
         />
@@ -149,8 +157,8 @@ function ScenarioLines({ scenario, example, result, mayEdit, onChange }: Scenari
           label={`Also expect in ${scenario.name}`}
           placeholder="and what else"
           submit="Expect it"
-          read={readExpectation}
-          onAdd={(expectation) => onChange({ ...scenario, expect: [...scenario.expect, expectation] })}
+          read={(text) => readExpected(text, parts, scenario.stimuli)}
+          onAdd={(expect) => onChange({ ...scenario, expect: [...scenario.expect, ...expect] })}
         />
       )}
       {result && (
@@ -160,6 +168,28 @@ function ScenarioLines({ scenario, example, result, mayEdit, onChange }: Scenari
         </p>
       )}
     </div>
+  );
+}
+
+/** The name of a scenario, which the report uses too. */
+function ScenarioName({ name, onName }: { readonly name: string; readonly onName: (name: string) => void }) {
+  return (
+    <input
+      key={name}
+      defaultValue={name}
+      aria-label={`Name of scenario ${name}`}
+      maxLength={200}
+      size={Math.min(32, Math.max(10, name.length))}
+      onBlur={({ target }) => {
+        const next = target.value.trim();
+        if (next === '') target.value = name;
+        else if (next !== name) onName(next);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+      }}
+      className="border-b border-rule-strong bg-transparent font-bold"
+    />
   );
 }
 

@@ -1,0 +1,131 @@
+import { ok, type Result } from '../../result';
+import { definitionOf, readStimulus, type Stimulus } from '../../stimuli';
+import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
+
+/** Seconds before something is done whose time nobody says, and between two of them. */
+const BEGIN = 1;
+const BETWEEN = 1;
+/** Seconds of a press that is not said to be held. */
+const PRESS = 0.3;
+
+/**
+ * What is done to a circuit, as people say it: `press S1 twice`, `it gets dark at 2 s`, `turn the knob to the middle`.
+ * A time that is not said follows what is done before; what comes of it is shown as the sentence that it became.
+ */
+export function readDone(
+  text: string,
+  parts: readonly Named[],
+  before: readonly Stimulus[],
+): Result<readonly Stimulus[]> {
+  const direct = readStimulus(text);
+  if (direct.ok) return ok([direct.value]);
+  const plain = plainly(text, parts);
+  const sentences = said(plain, parts, nextAt(before));
+  const read = (sentences ?? [plain]).map((sentence) => readStimulus(sentence));
+  const wrong = read.find((one) => !one.ok);
+  if (!sentences && wrong) return direct;
+  return wrong && !wrong.ok ? wrong : ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
+}
+
+/** When something may be done after all that is done already. */
+function nextAt(before: readonly Stimulus[]): number {
+  const ends = before.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts?.(stimulus) ?? 0));
+  return ends.length === 0 ? BEGIN : timed(Math.max(...ends) + BETWEEN);
+}
+
+const SECONDS = String.raw`(\d+(?:\.\d+)?)(?: s)?`;
+
+/** The sentences that are meant, in the form that is read; `undefined` where nothing is recognised. */
+function said(plain: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
+  const active = plain
+    .replace(new RegExp(`^(${NAMES}) is (?:pressed and held|held(?: down)?|kept pressed)\\b`, 'i'), 'hold $1')
+    .replace(new RegExp(`^(${NAMES}) is (?:pressed|pushed|tapped)\\b`, 'i'), 'press $1')
+    .replace(new RegExp(`^(${NAMES}) is turned\\b`, 'i'), 'turn $1')
+    .replace(/^(?:push|tap|click)\b/i, 'press')
+    .replace(/^(?:press and hold|keep pressing|hold down)\b/i, 'hold');
+  return pressed(active, usual) ?? measured(active, parts, usual);
+}
+
+function pressed(text: string, usual: number): readonly string[] | undefined {
+  const found = new RegExp(`^(press|hold) (${NAMES})\\b(.*)$`, 'i').exec(text);
+  if (!found) return undefined;
+  const [, verb, name, rest = ''] = found as unknown as [string, string, string, string];
+  const how = rest.trim().replace(/^,/, '').trim();
+  const range = new RegExp(`^from ${SECONDS} (?:to|until) ${SECONDS}$`).exec(how);
+  if (range) return [`hold ${name} from ${range[1]} s to ${range[2]} s`];
+  const length = new RegExp(`(?:^| )for ${SECONDS}`).exec(how)?.[1];
+  const count = /\btwice\b/i.test(how) ? 2 : Number(/\b(\d+) times?\b/i.exec(how)?.[1] ?? 1);
+  const apart = Number(new RegExp(`(?:every|each) ${SECONDS}`).exec(how)?.[1] ?? BETWEEN);
+  const listed = new RegExp(`(?:at|after|from) ((?:${SECONDS}(?:, ?(?:and )?| and )?)+)`, 'i').exec(how)?.[1];
+  const moments = listed ? (listed.match(/\d+(?:\.\d+)?/g) ?? []).map(Number) : [usual];
+  const known = how
+    .replace(new RegExp(`\\bfor ${SECONDS}|\\b(?:every|each) ${SECONDS}|\\b\\d+ times?\\b`, 'gi'), '')
+    .replace(new RegExp(`(?:at|after|from) (?:${SECONDS}(?:, ?(?:and )?| and )?)+`, 'i'), '')
+    .replace(/\b(?:once|twice|again|apart|and)\b|[ ,]/gi, '');
+  if (known !== '') return undefined;
+  if (verb.toLowerCase() === 'hold')
+    return moments.map((at) => `press ${name} at ${at} s${length === undefined ? '' : ` for ${length} s`}`);
+  return moments.flatMap((at) =>
+    Array.from(
+      { length: count },
+      (_, index) => `press ${name} at ${timed(at + index * apart)} s for ${length ?? PRESS} s`,
+    ),
+  );
+}
+
+/** Light, warmth and knobs by what they are brought to. */
+function measured(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
+  const over = new RegExp(`(?: (?:over|within|in) ${SECONDS}| slowly)$`, 'i').exec(text);
+  const length = over && (over[1] ?? '2');
+  const body = over ? text.slice(0, over.index) : text;
+  const when = new RegExp(`(?: at| after|, at) ${SECONDS}$`, 'i').exec(body);
+  const what = when ? body.slice(0, when.index) : body;
+  const tail = ` at ${when?.[1] ?? usual} s${length === null ? '' : ` over ${length} s`}`;
+  const sensor = onlyTouched('light', parts);
+  const dark = '(?:dark|night)';
+  const bright = '(?:bright|light|day)';
+  const room = new RegExp(
+    `^(?:it|the room) (?:is|gets|becomes|turns|grows) (?:(${dark})|${bright})$`,
+    'i',
+  ).exec(what);
+  if (room && sensor) return [`light on ${sensor} to ${room[1] ? DARK : BRIGHT}${tail}`];
+  const covered = new RegExp(`^(un)?cover (${NAMES})$`, 'i').exec(what);
+  if (covered) return [`light on ${covered[2]} to ${covered[1] ? BRIGHT : DARK}${tail}`];
+  const its = new RegExp(
+    `^(${NAMES}) (?:is|gets) (?:in the )?(?:(dark|covered)|bright|light|uncovered)$`,
+    'i',
+  ).exec(what);
+  if (its) return [`light on ${its[1]} to ${its[2] ? DARK : BRIGHT}${tail}`];
+  const warmth = new RegExp(
+    `^(?:it is|(${NAMES}) is|warm (${NAMES}) to) (-?\\d+(?:\\.\\d+)?) ?°(?: ?c)?$`,
+    'i',
+  ).exec(what);
+  const thermometer = warmth?.[1] ?? warmth?.[2] ?? onlyTouched('warm', parts);
+  if (warmth && thermometer) return [`warm ${thermometer} to ${warmth[3]} °C${tail}`];
+  const turned = new RegExp(
+    `^(?:turn|set|bring|move) (${NAMES}) (?:to |all the way(?: to)? ?|fully ?)?(.*)$`,
+    'i',
+  ).exec(what);
+  const share = turned && shareOf(turned[2]!, /all the way|fully/i.test(what));
+  if (turned && share !== undefined) return [`turn ${turned[1]} to ${share}${tail}`];
+  const lit = new RegExp(`^light on (${NAMES}) (?:to |is )?(\\d+(?:\\.\\d+)?) %$`, 'i').exec(what);
+  if (lit) return [`light on ${lit[1]} to ${Number(lit[2]) / 100}${tail}`];
+  // Only its time is missing.
+  const timeless = `${what}${tail}`;
+  return !when && readStimulus(timeless).ok ? [timeless] : undefined;
+}
+
+/** How much light falls on a sensor in a dark and in a bright room. */
+const [DARK, BRIGHT] = [0.05, 0.9];
+
+/** How far a knob is turned, from 0 to 1. */
+function shareOf(text: string, isWhole: boolean): number | undefined {
+  const word = text.trim().toLowerCase();
+  const percent = /^(\d+(?:\.\d+)?) %$/.exec(word)?.[1];
+  if (percent !== undefined) return Number(percent) / 100;
+  if (/^\d*\.?\d+$/.test(word)) return Number(word);
+  if (/^(?:the )?(?:middle|centre|half|halfway|half way)$/.test(word)) return 0.5;
+  if (/^(?:the )?(?:left|start|beginning|minimum|lowest|zero|other end)$/.test(word)) return 0;
+  if (/^(?:the )?(?:right|end|maximum|highest|full|top)$/.test(word)) return 1;
+  return word === '' && isWhole ? 1 : undefined;
+}

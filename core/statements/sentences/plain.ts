@@ -1,0 +1,90 @@
+import { kindOf, type StimulusKind } from '../../parts';
+
+/** A part that a sentence may speak of. */
+export interface Named {
+  readonly ref: string;
+  readonly kind: string;
+}
+
+const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
+  ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'].map((word, index) => [
+    word,
+    index + 1,
+  ]),
+);
+
+/** What people call a part before or instead of its name. */
+const CALLED =
+  '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|sensor|display)';
+const NUMBER = String.raw`\d+(?:\.\d+)?`;
+
+/**
+ * A sentence in plain words: numbers in figures, times in seconds, names in capitals without what they are called by,
+ * and without “should” and “must”. `parts`: where only one part is called so, its name stands for “the LED”.
+ */
+export function plainly(text: string, parts: readonly Named[]): string {
+  let plain = ` ${text
+    .trim()
+    .replace(/[.!]$/, '')
+    .replace(/[\u00a0\s]+/g, ' ')} `;
+  const put = (from: RegExp, to: string | ((...found: string[]) => string)): void => {
+    plain = plain.replace(from, to as string);
+  };
+  put(
+    /\b(one|two|three|four|five|six|seven|eight|nine|ten)\b(?= (?:times?|s|secs?|seconds?|ms|milliseconds?)\b)/gi,
+    (word) => String(COUNTS[word.toLowerCase()]),
+  );
+  put(/\bhalf a second\b/gi, '0.5 s');
+  put(/\b(per|every|each|once a|twice a|times a) second\b/gi, '$1 sec');
+  put(/\ba second\b/gi, '1 s');
+  put(new RegExp(`(${NUMBER}) ?(?:milliseconds?|msecs?|ms)\\b`, 'gi'), (_, ms) => `${Number(ms) / 1000} s`);
+  put(new RegExp(`(${NUMBER}) ?(?:seconds?|secs?|s)\\b`, 'gi'), '$1 s');
+  put(new RegExp(`(${NUMBER}) ?(?:degrees?|deg)\\b`, 'gi'), '$1°');
+  put(new RegExp(`(${NUMBER}) ?(?:per ?cent|percent|%)`, 'gi'), '$1 %');
+  put(/\b(?:should|must|shall|will|has to|have to)(?: be)?\b/gi, (word) => (/be$/i.test(word) ? 'is' : ''));
+  put(new RegExp(`\\b(?:the )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
+  put(/\bthe (?=[a-z]{1,4}\d)/gi, '');
+  put(
+    new RegExp(`\\bthe (${CALLED})\\b(?! on the board)`, 'gi'),
+    (whole, called) => onlyOne(called, parts) ?? whole,
+  );
+  return plain.trim().replace(/ +/g, ' ').replace(/ ,/g, ',');
+}
+
+/** The name of the only part that may be called so. */
+function onlyOne(called: string, parts: readonly Named[]): string | undefined {
+  const word = called.toLowerCase();
+  const fitting = parts.filter(({ kind }) => {
+    const { observed, stimulus, title } = kindOf(kind);
+    const byUse: Readonly<Record<string, boolean>> = {
+      led: observed === 'light',
+      lamp: observed === 'light',
+      light: observed === 'light',
+      buzzer: observed === 'sound',
+      beeper: observed === 'sound',
+      servo: observed === 'angle',
+      motor: observed === 'turning',
+      relay: observed === 'click',
+      button: stimulus === 'press',
+      switch: stimulus === 'turn' && title.includes('switch'),
+      knob: stimulus === 'turn' && !title.includes('switch'),
+      potentiometer: stimulus === 'turn' && !title.includes('switch'),
+      sensor: stimulus === 'light' || stimulus === 'warm',
+      display: observed === 'text',
+    };
+    return byUse[word] ?? false;
+  });
+  return fitting.length === 1 ? fitting[0]!.ref : undefined;
+}
+
+/** The only part to which something is done in that way. */
+export function onlyTouched(how: StimulusKind, parts: readonly Named[]): string | undefined {
+  const fitting = parts.filter(({ kind }) => kindOf(kind).stimulus === how);
+  return fitting.length === 1 ? fitting[0]!.ref : undefined;
+}
+
+/** Names of parts in a row: `D1, D2 and D3`. */
+export const NAMES = String.raw`[A-Za-z]{1,4}\d{1,4}(?:\.[a-z]\w*)?`;
+
+/** A number of seconds without the rest of a difference of decimal numbers. */
+export const timed = (seconds: number): number => Number(seconds.toFixed(6));

@@ -1,0 +1,124 @@
+import { describe, expect, test } from 'vitest';
+import { expectationSentence } from '../../expectations';
+import { stimulusSentence, type Stimulus } from '../../stimuli';
+import { readDone } from './done';
+import { readExpected } from './expected';
+
+const parts = [
+  { ref: 'D1', kind: 'led' },
+  { ref: 'S1', kind: 'button' },
+  { ref: 'Z1', kind: 'buzzer' },
+  { ref: 'L1', kind: 'light-sensor' },
+  { ref: 'P1', kind: 'potentiometer' },
+  { ref: 'M1', kind: 'servo' },
+];
+const held: readonly Stimulus[] = [{ at: 1, press: 'S1', for: 2 }];
+
+const expected = (text: string, done = held): readonly string[] => {
+  const read = readExpected(text, parts, done);
+  return read.ok ? read.value.map(expectationSentence) : [`NOT: ${read.problems[0]!.message}`];
+};
+const done = (text: string, before: readonly Stimulus[] = []): readonly string[] => {
+  const read = readDone(text, parts, before);
+  return read.ok ? read.value.map(stimulusSentence) : [`NOT: ${read.problems[0]!.message}`];
+};
+
+describe('what must be seen is understood as people say it', () => {
+  test.each([
+    ['D1 is on', ['D1 is on all the time']],
+    ['D1 on', ['D1 is on all the time']],
+    ['D1 turns on', ['D1 is on all the time']],
+    ['D1 lights up', ['D1 is on all the time']],
+    ['The LED should be on.', ['D1 is on all the time']],
+    ['LED D1 must stay dark', ['D1 is off all the time']],
+    ['D1 and D2 are on', ['D1 is on all the time', 'D2 is on all the time']],
+    ['D1, D2 and D3 blink 3 times', ['D1 flashes 3 times', 'D2 flashes 3 times', 'D3 flashes 3 times']],
+    ['D1, D2, D3 in turn', ['D1, then D2, then D3 in turn']],
+    ['D1 and D2 take turns', ['D1, then D2 in turn']],
+    ['D1 is off after 7 s', ['D1 is off all the time from 7.1 s']],
+    ['D1 is lit after 2 seconds', ['D1 is on all the time from 2.1 s']],
+    ['D1 is on at 3 s', ['D1 is on all the time from 3 s to 3.1 s']],
+    ['D1 is on between 1 s and 2 s', ['D1 is on all the time from 1 s to 2 s']],
+    ['D1 stays on for 3 seconds', ['D1 is on all the time until 3 s']],
+    [
+      'D1 on for 5 s after S1',
+      ['D1 is on all the time from 0.1 s to 4.9 s after S1', 'D1 is off all the time from 5.1 s after S1'],
+    ],
+    ['D1 is on 2 s after S1 is pressed', ['D1 is on all the time from 2.1 s after S1']],
+    [
+      'D1 lights up while S1 is held',
+      ['D1 is on all the time from 0.1 s to 1.9 s after S1', 'D1 is off all the time from 2.1 s after S1'],
+    ],
+    ['D1 goes dark when S1 is pressed', ['D1 goes off within 0.1 s of S1']],
+    ['D1 is on after the button S1 is pressed', ['D1 goes on within 0.1 s of S1']],
+    ['D1 toggles with each press of S1', ['D1 changes within 0.1 s of S1']],
+    ['D1 flashes 3 times after S1 is pressed', ['D1 flashes 3 times after S1']],
+    ['D1 is on until S1 is pressed', ['D1 is on all the time until 1 s']],
+    ['D1 blinks every second', ['D1 lit 0.5 s, dark 0.5 s, over and over']],
+    ['D1 blinks twice per second', ['D1 lit 0.25 s, dark 0.25 s, over and over']],
+    ['D1 blinks every 3 seconds', ['D1 lit 1.5 s, dark 1.5 s, over and over']],
+    ['D1 lit 500 ms, dark 500 ms', ['D1 lit 0.5 s, dark 0.5 s, over and over']],
+    ['D1 is lit for 0.5 s and dark for 2.5 s', ['D1 lit 0.5 s, dark 2.5 s, over and over']],
+    ['D1 is 90 % bright', ['D1 is between 80 and 100 % bright']],
+    ['Z1 beeps twice', ['Z1 chirps 2 times']],
+    ['Z1 is on', ['Z1 is on all the time']],
+    ['the buzzer turns on after 2 s', ['Z1 sounds all the time from 2.1 s']],
+    ['M1 at 90°', ['M1 stands at 90°']],
+    ['the servo turns to 90 degrees', ['M1 stands at 90°']],
+  ])('%s', (text, sentences) => {
+    expect(expected(text)).toEqual(sentences);
+  });
+
+  test.each([
+    ['D1 blinks', held, 'Say how D1 flashes'],
+    ['D1 is on while S1 is held', [], 'Say first how long S1 is held'],
+    ['D1 is on until S1 is pressed', [], 'Say first when S1 is pressed'],
+    ['make it nice', held, 'is not understood'],
+  ] as const)('what is left open is asked for: %s', (text, meanwhile, told) => {
+    expect(expected(text, [...meanwhile])[0]).toContain(told);
+  });
+});
+
+describe('what is done is understood as people say it', () => {
+  test.each([
+    ['press S1', ['press S1 at 1 s for 0.3 s']],
+    ['press S1 after 2 seconds', ['press S1 at 2 s for 0.3 s']],
+    ['press S1 at 2', ['press S1 at 2 s for 0.3 s']],
+    ['S1 is pressed at 1 s', ['press S1 at 1 s for 0.3 s']],
+    ['press the button twice', ['press S1 at 1 s for 0.3 s', 'press S1 at 2 s for 0.3 s']],
+    [
+      'press S1 three times at 2 s every 0.5 s',
+      ['press S1 at 2 s for 0.3 s', 'press S1 at 2.5 s for 0.3 s', 'press S1 at 3 s for 0.3 s'],
+    ],
+    [
+      'press S1 at 1 s, 2 s and 4 s',
+      ['press S1 at 1 s for 0.3 s', 'press S1 at 2 s for 0.3 s', 'press S1 at 4 s for 0.3 s'],
+    ],
+    ['hold S1 for 2 s', ['press S1 at 1 s for 2 s']],
+    ['hold S1', ['press S1 at 1 s']],
+    ['press and hold S1 at 3 s', ['press S1 at 3 s']],
+    ['S1 is held from 1 s to 3 s', ['press S1 at 1 s for 2 s']],
+    ['it is dark', ['light on L1 to 0.05 at 1 s']],
+    ['it gets dark at 2 s', ['light on L1 to 0.05 at 2 s']],
+    ['L1 is bright at 4 s', ['light on L1 to 0.9 at 4 s']],
+    ['cover L1 at 1 s', ['light on L1 to 0.05 at 1 s']],
+    ['light on L1 to 90 % at 1 s', ['light on L1 to 0.9 at 1 s']],
+    ['turn P1 to 90 %', ['turn P1 to 0.9 at 1 s']],
+    ['turn the knob to the middle at 2 s', ['turn P1 to 0.5 at 2 s']],
+    ['turn P1 all the way over 3 s', ['turn P1 to 1 at 1 s over 3 s']],
+    ["press the board's reset", ["press the board's reset at 1 s"]],
+  ])('%s', (text, sentences) => {
+    expect(done(text)).toEqual(sentences);
+  });
+
+  test('at a time of its own, or after what is done before', () => {
+    expect(done('press S1', held)).toEqual(['press S1 at 4 s for 0.3 s']);
+  });
+
+  test.each(['wait 2 s', 'press S1 gently', 'turn P1 to blue', 'it is dark and cold'])(
+    'what is not understood is not guessed: %s',
+    (text) => {
+      expect(done(text)[0]).toContain('is not understood');
+    },
+  );
+});
