@@ -55,7 +55,7 @@ class CircuitBuilder {
     const lines = read.map((line, index) => this.#line(line, this.#lines[index]!.refs, read));
     const missing = this.#joinsToNothing();
     return {
-      lines: lines.map((line) => (missing.size === 0 ? line : withMissing(line, missing))),
+      lines: lines.map((line) => this.#withFreePole(missing.size === 0 ? line : withMissing(line, missing))),
       parts: this.#parts,
       nets: this.#nets(missing),
       freePins: this.#freePins,
@@ -181,6 +181,19 @@ class CircuitBuilder {
         return !part || !kindOf(part.kind).legs.some((known) => known.name === leg);
       }),
     );
+  }
+
+  /** Says of a battery or supply that its plus goes to no part yet. */
+  #withFreePole(line: StatedLine): StatedLine {
+    const source = this.#parts.find((part) => line.refs.includes(part.ref) && isPowerSource(part));
+    const { plus } = (source && kindOf(source.kind).poles) ?? {};
+    if (!source || plus === undefined || line.troubles.length > 0) return line;
+    const point = legPoint(source.ref, plus);
+    const isJoined = this.#nodes.groups().some((points) => points.length > 1 && points.includes(point));
+    if (isJoined) return line;
+    const message = `Plus of ${source.ref} goes to no part yet; its minus is joined to ground.`;
+    const whole = { from: 0, to: line.text.length };
+    return { ...line, troubles: [{ weight: 'warns', ...whole, message, offers: [] }] };
   }
 
   #nets(missing: ReadonlySet<PointName>): readonly StatedNet[] {

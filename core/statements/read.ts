@@ -26,6 +26,8 @@ export function readLine(text: string, context: StatementContext): ReadLine {
     reading.draft.kind = kind;
     while (reading.at < tokens.length) next(reading, kind);
     settleLoose(reading, kind);
+    settleValues(reading, kind);
+    settleLights(reading, kind);
   }
   const isRead = kind !== undefined && reading.troubles.every(({ weight }) => weight !== 'stops');
   return {
@@ -59,6 +61,12 @@ function mainKind(reading: Reading): PartKind | undefined {
   if (main || reading.tokens.length === 0) return main;
   // A colour alone is that of an LED, and piezo is a sort of buzzer.
   if (reading.tokens.some(({ text }) => text === 'piezo')) return findKind('buzzer');
+  // So is a resistance that is between two places.
+  const [first] = reading.tokens;
+  if (first && /^\d+(?:\.\d+)?[kmr]\d*$/.test(first.text) && readOhms(first.text).ok) {
+    reading.pieces.push({ from: first.to, to: first.to, slot: 'kind', says: 'resistor', guessed: true });
+    return findKind('resistor');
+  }
   const colour = reading.tokens.find(({ text }) => ledColours.includes(text));
   if (colour) {
     reading.pieces.push({ from: colour.to, to: colour.to, slot: 'kind', says: 'LED', guessed: true });
@@ -305,9 +313,46 @@ function value(reading: Reading, found: Found, text: string, kind: PartKind): vo
     return;
   }
   const { value, accept } = accepting(reading, text);
-  reading.draft.value = value;
+  const { value: before } = reading.draft;
+  const earlier = before === undefined ? undefined : kind.readValue(before);
+  const isAnother = earlier?.ok === true && earlier.value.text !== read.value.text;
+  if (before !== undefined && isAnother)
+    reading.draft.values = [...(reading.draft.values ?? [before]), value];
+  else if (reading.draft.values) reading.draft.values = [...reading.draft.values, value];
+  reading.draft.value = reading.draft.values?.[0] ?? value;
   if (accept) reading.draft.acceptValue = accept;
   reading.note(found, 'value', kind.describe(read.value));
+}
+
+/** Several values are for as many parts: `three LEDs on 8, 9, 10 green yellow red`. */
+function settleValues(reading: Reading, kind: PartKind): void {
+  const { values, count, pins = [] } = reading.draft;
+  if (!values) return;
+  const wanted = count ?? (pins.length > 1 ? pins.length : 1);
+  const what = kind.observed === 'light' ? 'colours' : 'values';
+  const said = values.join(' and ');
+  if (wanted === values.length) reading.draft.count = wanted;
+  else
+    reading.stops(
+      reading.pieces.find(({ slot }) => slot === 'value') ?? { from: 0, to: reading.text.length },
+      wanted === 1
+        ? `One ${kind.title} has one of these: ${said}.`
+        : `${wanted} ${kind.title}s and ${values.length} ${what}, ${said}: name one for each, or one for all.`,
+    );
+}
+
+/** An LED from a pin to ground is one on that pin: it has its resistor, as every LED has. */
+function settleLights(reading: Reading, kind: PartKind): void {
+  const { joins, source } = reading.draft;
+  const [from, to] = joins ?? [];
+  if (!recipeFor(kind.kind, reading.context.board).isLight || kind.legs.length !== 2) return;
+  if (joins?.length === 2 && from?.to.type === 'pin' && to?.to.type === 'ground') {
+    reading.draft.pins = [from.to.pin];
+    delete reading.draft.joins;
+  } else if (!joins && source?.type === 'pin' && !reading.draft.pins) {
+    reading.draft.pins = [source.pin];
+    delete reading.draft.source;
+  }
 }
 
 /** What is left without a sign: pins where pins are missing, resistors, and words nobody knows. */

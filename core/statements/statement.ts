@@ -66,6 +66,8 @@ export interface Statement {
   readonly kind: PartKind;
   /** What stands in the value column; empty for the usual one. */
   readonly value: string;
+  /** Values of the parts one by one, where the line names more than one. */
+  readonly values?: readonly string[];
   readonly acceptValue?: Accepting['accept'];
   /** Names given by `as`. */
   readonly names: readonly Ref[];
@@ -73,6 +75,8 @@ export interface Statement {
   /** Pins that may stand for each of these, as a range. */
   readonly freePins?: string;
   readonly resistor?: Accepting;
+  /** Where the resistor's other end goes, where the line says so right behind its value. */
+  readonly resistorTo?: Target;
   readonly farads?: string;
   readonly currentMa?: number;
   readonly options: ReadonlySet<Option>;

@@ -344,6 +344,52 @@ describe('words that people bring along', () => {
   });
 });
 
+describe('what a line says is not lost', () => {
+  const made = (text: string) => {
+    const { parts, nets, lines } = circuitOf([{ text, refs: [] }], learner);
+    return {
+      parts: parts.map(({ ref, kind, value }) => `${ref} ${kind}${value === '' ? '' : ` ${value}`}`),
+      nets: nets.map(({ points }) => points.join(' ')),
+      told: lines[0]!.troubles.map(({ message }) => message).join(' '),
+    };
+  };
+
+  test.each([
+    ['lamp from 8 to ground with 330', ['D1 led red', 'R1 resistor 330'], 'U1.8 D1.anode'],
+    ['red LED between 8 and GND', ['D1 led red', 'R1 resistor 330'], 'U1.8 D1.anode'],
+    [
+      'three LEDs on 8, 9, 10 green yellow red with 220',
+      [
+        'D1 led green',
+        'R1 resistor 220',
+        'D2 led yellow',
+        'R2 resistor 220',
+        'D3 led red',
+        'R3 resistor 220',
+      ],
+      'U1.9 D2.anode',
+    ],
+    ['LDR on A0 with 10k to GND', ['L1 light-sensor 20k', 'R1 resistor 10k'], 'U1.GND R1.2'],
+    ['LDR on A0 with 10k to 5V', ['L1 light-sensor 20k', 'R1 resistor 10k'], 'U1.GND L1.1'],
+    ['LDR on A0 with 10k, to ground', ['L1 light-sensor 20k', 'R1 resistor 10k'], 'U1.GND L1.1'],
+    ['button on 2 with 10k to GND', ['S1 button', 'R1 resistor 10k'], 'U1.5V S1.3'],
+    ['button between 2 and GND', ['S1 button'], 'U1.GND S1.3'],
+    ['10k from A0 to GND', ['R1 resistor 10k'], 'U1.A0 R1.1'],
+    ['9V block battery', ['G1 battery 9V block'], 'U1.GND G1.minus'],
+  ])('%s', (text, parts, net) => {
+    expect(made(text)).toMatchObject({ parts, nets: expect.arrayContaining([net]) as unknown });
+  });
+
+  test.each([
+    ['3 LEDs on 8, 9, 10 green red', '3 LEDs and 2 colours'],
+    ['green red LED on 8', 'One LED has one of these: green and red'],
+    ['servo on 9 with 330', 'so 330 is left out'],
+    ['9V battery', 'Plus of G1 goes to no part yet'],
+  ])('or is told: %s', (text, told) => {
+    expect(made(text).told).toContain(told);
+  });
+});
+
 test('any circuit can be said and read back', { timeout: 120_000 }, () => {
   for (let seed = 1; seed <= samples(300); seed += 1) {
     const task = randomTask(seed, 6);

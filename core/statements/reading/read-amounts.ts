@@ -38,7 +38,26 @@ export function resistor(reading: Reading, need: 'wanted' | 'optional', sign?: F
   const to = reading.tokens[reading.at - 1]!.to;
   reading.draft.resistor = accepting(reading, token.text);
   reading.pieces.push({ from, to, slot: 'resistor', says: `${token.text} Ω`, guessed: false });
+  resistorsEnd(reading);
   return true;
+}
+
+/** `10k to GND`, without a comma: where the other end of the resistor goes. */
+function resistorsEnd(reading: Reading): void {
+  const [to, end] = reading.tokens.slice(reading.at, reading.at + 2);
+  if (!end || !/^(?:to|against)$/.test(to?.text ?? '')) return;
+  const isGround = /^(?:ground|gnd|minus)$/.test(end.text);
+  const isSupply = /^(?:supply|plus|power|5v|3v3|3\.3v|vcc)$/.test(end.text);
+  if (!isGround && !isSupply) return;
+  reading.at += 2;
+  reading.draft.resistorTo = { type: isGround ? 'ground' : 'supply' };
+  reading.pieces.push({
+    from: to!.from,
+    to: end.to,
+    slot: 'join',
+    says: `its other end to ${isGround ? 'ground' : 'the supply'}`,
+    guessed: false,
+  });
 }
 
 export function farads(reading: Reading, sign: Found): boolean {

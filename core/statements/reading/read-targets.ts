@@ -8,9 +8,21 @@ import { isRef, legWords } from './kind-values';
 import type { Found } from './phrases';
 import type { Reading } from './reading';
 
-/** Joins the legs of a part with two ends, the first to the first. */
+/** Joins the legs of a part with two ends, the first to the first, or the two sides of a button. */
 export function betweenTwo(reading: Reading, kind: PartKind, one: Target, other: Target): void {
   const [first, second] = kind.legs;
+  const [pin, far] = one.type === 'pin' ? [one, other] : [other, one];
+  // A button has two sides, however many legs: one at its pin, the other at what pressing joins it to.
+  if (
+    kind.contact === 'momentary' &&
+    pin.type === 'pin' &&
+    (far.type === 'ground' || far.type === 'supply')
+  ) {
+    reading.draft.pins = [pin.pin];
+    if (far.type === 'supply') reading.options.add('pull-down');
+    else if (!reading.options.has('pull-down')) reading.options.add('pull-up');
+    return;
+  }
   if (kind.legs.length !== 2)
     reading.stops(
       reading.tokens[0]!,

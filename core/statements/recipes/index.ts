@@ -1,6 +1,7 @@
 import { isBoard, type BoardProfile } from '../../boards';
 import type { Make } from './make';
 import { legPoint } from '../../wiring/wiring';
+import { capital, withArticle } from '../../words/words';
 import { isLegByLeg, type Statement } from '../statement';
 import { button, potentiometer, lightSensor, slideSwitch, thermistor } from './inputs';
 import { digit, led, ledBar, rgbLed } from './leds';
@@ -65,6 +66,23 @@ export function recipeFor(kind: string, board: BoardProfile): Recipe {
 
 /** Makes everything that a statement says: leg by leg when it does, else in the usual way of its kind. */
 export function follow(statement: Statement, make: Make): void {
+  let hasResistor = false;
+  build(statement, {
+    ...make,
+    part: (kind, value, accept) => {
+      hasResistor ||= kind === 'resistor';
+      return make.part(kind, value, accept);
+    },
+  });
+  if (statement.resistor && !hasResistor)
+    make.trouble('resistor', {
+      weight: 'warns',
+      message: `${capital(withArticle(statement.kind.title))} is not hooked up with a resistor here, so ${statement.resistor.value} is left out. Give it a line of its own: “${statement.resistor.value} resistor between … and …”.`,
+      offers: [],
+    });
+}
+
+function build(statement: Statement, make: Make): void {
   if (isLegByLeg(statement)) {
     const one = make.part(statement.kind.kind, statement.value, statement.acceptValue);
     for (const { leg, to } of statement.joins) make.join(make.point(to), legPoint(one, leg));
@@ -74,5 +92,10 @@ export function follow(statement: Statement, make: Make): void {
   const { pins, count } = statement;
   const each = count === 1 ? pins.length : recipe.needs(statement).length;
   for (let index = 0; index < count; index += 1)
-    recipe.build(statement, make, pins.slice(index * each, (index + 1) * each), index);
+    recipe.build(
+      { ...statement, value: statement.values?.[index] ?? statement.value },
+      make,
+      pins.slice(index * each, (index + 1) * each),
+      index,
+    );
 }

@@ -15,7 +15,8 @@ const USUAL_OHMS = '10k';
 type Pull = 'inside' | 'up' | 'down';
 
 /** How a contact's line is held: as the line says, else by the house rule. */
-function pullOf({ options, resistor }: Statement, { context, assume }: Make): Pull {
+function pullOf({ options, resistor, resistorTo }: Statement, { context, assume }: Make): Pull {
+  if (resistorTo) return resistorTo.type === 'ground' ? 'down' : 'up';
   if (options.has('pull-down')) return 'down';
   if (options.has('pull-up')) return resistor ? 'up' : 'inside';
   const { buttonInput } = context.rules;
@@ -123,7 +124,7 @@ function inDivider(kind: string, title: string): Recipe {
           words: `with ${USUAL_OHMS}`,
         });
       const resistor = make.part('resistor', ohms, acceptOf(statement.resistor, undefined));
-      const isLower = statement.to?.type === 'ground';
+      const isLower = statement.to?.type === 'ground' || statement.resistorTo?.type === 'supply';
       const [top, bottom] = [make.supply(statement.source), make.ground()];
       make.join(isLower ? bottom : top, leg(sensor, '1'));
       make.join(make.pin(pin!), leg(sensor, '2'));
