@@ -80,6 +80,7 @@ export const places = (isReversed: boolean): readonly (readonly [label: string, 
 ];
 
 export async function recordWiring(page: Page, isReversed: boolean): Promise<void> {
+  await page.getByRole('tab', { name: 'Wiring' }).click();
   for (const [label, place] of places(isReversed)) await page.getByLabel(label, { exact: true }).fill(place);
 }
 

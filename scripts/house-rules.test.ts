@@ -12,6 +12,7 @@ import {
 import { emptyExercise } from '@/core/course/new-exercise';
 import { exerciseFrom, type Exercise } from '@/core/formats/exercise';
 import { diagnosticProgram } from '@/core/generated/diagnostic';
+import { taskOf } from '../core/generated/task';
 import { givenProgram } from '@/core/generated/given';
 import { hookupOf } from '@/core/generated/hookup';
 import { inspect } from '@/core/judge/inspect';
@@ -122,6 +123,7 @@ const followed: Readonly<Record<HouseQuestionId, (rules: HouseRules) => unknown>
   language: (rules) => emptyExercise('x', 'X', 'learner-5v', rules.language).language,
   screenOrBench: (rules) => beginningText(rules),
   programGiven: (rules) => givenProgram(bell, rules),
+  stepsAtBench: (rules) => [taskOf(beacon, rules, false), taskOf(beacon, rules, true)],
   wiringOrder: (rules) => benchWork(gauge.reference, gauge.board, rules).steps.map(({ text }) => text),
   uploadOrder: (rules) => bringUpText(beacon.board, rules),
   redWires: (rules) => layoutUnder(rules, gauge),

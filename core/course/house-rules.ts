@@ -144,6 +144,20 @@ export const houseQuestions = {
     ],
     why: 'Hands learn from parts.',
   },
+  stepsAtBench: {
+    question: 'When does a learner see the build in steps, with pictures?',
+    decides: 'steps',
+    schools: [
+      school(
+        'hidden',
+        'Not at all',
+        'The task, the parts and the pins are shown; the circuit is found by the learner.',
+      ),
+      school('after-try', 'After the first hand-in', 'Whoever has tried may look at how it is built.'),
+      school('shown', 'From the beginning', 'Each step stands at the bench with its picture.'),
+    ],
+    why: 'Finding the way is what is learnt.',
+  },
   programGiven: {
     question: 'How much of the program is a learner given?',
     decides: 'program',

@@ -9,9 +9,11 @@ import { Keypad } from './Keypad';
 import { keypadPins } from './keypad-pins';
 import { PartList } from './PartList';
 import { ProgramEditor } from './ProgramEditor';
+import { TaskPanel } from './TaskPanel';
 import { useBench } from './useBench';
 
 const allPanels: readonly (readonly [Panel, string])[] = [
+  ['task', 'Task'],
   ['wiring', 'Wiring'],
   ['program', 'Program'],
   ['hand-in', 'Hand in'],
@@ -31,7 +33,7 @@ export function BenchPanels() {
       onValueChange={(value) => dispatch({ type: 'open', panel: value as Panel })}
       className="flex min-w-0 flex-col border-t border-ink lg:sticky lg:top-[3.9rem] lg:max-h-[calc(100dvh-3.9rem)] lg:border-t-0"
     >
-      <Tabs.List aria-label="What to record" className="flex border-b border-ink">
+      <Tabs.List aria-label="Task and record" className="flex border-b border-ink">
         {panels.map(([value, label]) => (
           <Tabs.Trigger
             key={value}
@@ -42,6 +44,9 @@ export function BenchPanels() {
           </Tabs.Trigger>
         ))}
       </Tabs.List>
+      <Tabs.Content value="task" className="min-h-0 flex-1 overflow-y-auto">
+        <TaskPanel />
+      </Tabs.Content>
       <Tabs.Content value="wiring" className="flex min-h-0 flex-1 flex-col">
         <div className="min-h-0 flex-1 overflow-y-auto">
           <PartList />

@@ -12,7 +12,7 @@ export interface LegKey {
   readonly leg: string;
 }
 
-export type Panel = 'wiring' | 'program' | 'hand-in';
+export type Panel = 'task' | 'wiring' | 'program' | 'hand-in';
 
 /** What undo is about: where things are, and what was seen. The program has an undo of its own. */
 type Record = Pick<Draft, 'parts' | 'sighting'>;
@@ -66,7 +66,7 @@ export const benchOf = (draft: Draft): BenchState => ({
   draft,
   undo: NOTHING_DONE,
   isLoaded: false,
-  panel: 'wiring',
+  panel: 'task',
   active: undefined,
   checked: undefined,
   hintLevel: 0,
@@ -74,12 +74,23 @@ export const benchOf = (draft: Draft): BenchState => ({
   isZoomed: false,
 });
 
+/** Whether anything is said to be plugged in. */
+const isBegun = ({ parts }: Draft): boolean =>
+  parts.some(({ at }) => Object.values(at).some((place) => place !== ''));
+
 /** The bench after an action. */
 export function benchAfter(state: BenchState, action: BenchAction): BenchState {
   const { draft } = state;
   switch (action.type) {
     case 'load':
-      return { ...state, isLoaded: true, draft: action.draft ?? draft, undo: NOTHING_DONE };
+      return {
+        ...state,
+        isLoaded: true,
+        draft: action.draft ?? draft,
+        undo: NOTHING_DONE,
+        // Whoever has begun goes on; whoever has not reads first what is asked.
+        panel: action.draft && isBegun(action.draft) && state.panel === 'task' ? 'wiring' : state.panel,
+      };
     case 'type place':
       return recorded(state, placed(draft, action.leg, action.place), keyText(action.leg));
     case 'step to place':

@@ -8,6 +8,7 @@ import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
 import { boardOf, type ExerciseData } from '@/core/formats/exercise';
+import type { Task } from '@/core/generated/task';
 import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
@@ -30,6 +31,8 @@ export interface BenchProps {
   readonly checkedBy: 'tablet' | 'server';
   /** The student form of the exercise. */
   readonly exercise: ExerciseData;
+  /** What is asked of the learner. */
+  readonly task: Task;
   /** The program that a learner begins with. */
   readonly given: string;
   /** Whether it is planned before it is built, or never built. */
@@ -42,6 +45,7 @@ export interface Bench {
   readonly board: BoardProfile;
   readonly checkedBy: BenchProps['checkedBy'];
   readonly way: BenchProps['way'];
+  readonly task: Task;
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
   readonly recorded: Recorded;
@@ -108,6 +112,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     board: boardOf(exercise)!,
     checkedBy,
     way: props.way,
+    task: props.task,
     state,
     dispatch,
     recorded,

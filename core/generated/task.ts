@@ -1,0 +1,133 @@
+import { benchWork } from '../course/bench-work';
+import type { HouseRules } from '../course/house-rules';
+import { expectationSentence } from '../expectations';
+import type { Exercise } from '../formats/exercise';
+import { isResistor, kindOf } from '../parts';
+import { cautionsOf } from '../plan/cautions';
+import { stimulusSentence } from '../stimuli';
+import { writeTable } from '../wiring/table';
+import { hookupOf } from './hookup';
+
+/** A run that is asked for: what is done, and what must be seen. */
+export interface AskedRun {
+  readonly name: string;
+  readonly done: readonly string[];
+  readonly seen: readonly string[];
+}
+
+/** Parts of one sort in the bag. */
+export interface AskedPart {
+  readonly refs: readonly string[];
+  readonly kind: string;
+  readonly value: string;
+  /** How it is called: `330 Ω resistor`. */
+  readonly title: string;
+  /** Its resistance, for its bands, in Ω. */
+  readonly ohms?: number;
+  /** How its legs are known: `long leg: the longer leg`. */
+  readonly knownBy: readonly string[];
+}
+
+/** A pin that the exercise names, and what belongs there. */
+export interface AskedPin {
+  readonly pin: string;
+  readonly what: string;
+  /** Other pins that will do as well. */
+  readonly orElse: readonly string[];
+}
+
+/** The build in steps, with its wiring as a table and what is plugged in after each. */
+export interface AskedSteps {
+  readonly layout: string;
+  readonly steps: readonly {
+    readonly text: string;
+    readonly checkpoint: string;
+    readonly present: readonly string[];
+  }[];
+  /** How the build is tried before any program, where the course does so. */
+  readonly trial?: string;
+}
+
+/** What a learner is to do, as far as the author and the course tell it. */
+export interface Task {
+  readonly aim: string;
+  /** What the author says of the building. */
+  readonly build?: string;
+  readonly runs: readonly AskedRun[];
+  readonly parts: readonly AskedPart[];
+  readonly pins: readonly AskedPin[];
+  readonly cautions: readonly string[];
+  /** When the steps may be seen; they are there only when they may be now. */
+  readonly stepsWhen: HouseRules['stepsAtBench'];
+  readonly steps?: AskedSteps;
+}
+
+/**
+ * The task of an exercise for whoever is to solve it: from the author's words, the scenarios, and the bag. Nothing is in
+ * it of how it is solved, but for the steps where the course shows them; `hasTried`: whether the learner has handed in.
+ */
+export function taskOf(
+  exercise: Exercise,
+  rules: Pick<HouseRules, 'stepsAtBench' | 'wiringOrder' | 'firstLight'>,
+  hasTried: boolean,
+): Task {
+  const { data } = exercise;
+  const build = data.text['build'];
+  const maySee = rules.stepsAtBench === 'shown' || (rules.stepsAtBench === 'after-try' && hasTried);
+  return {
+    aim: data.aim,
+    ...(typeof build === 'string' && build.trim() !== '' ? { build } : {}),
+    runs: data.scenarios.map(({ name, stimuli, expect }) => ({
+      name,
+      done: stimuli.map(stimulusSentence),
+      seen: expect.map(expectationSentence),
+    })),
+    parts: askedParts(exercise),
+    pins: askedPins(exercise),
+    cautions: [...new Set(cautionsOf(exercise, []).map(({ text }) => text))],
+    stepsWhen: rules.stepsAtBench,
+    ...(maySee ? { steps: askedSteps(exercise, rules) } : {}),
+  };
+}
+
+function askedParts({ reference }: Exercise): readonly AskedPart[] {
+  const sorts = new Map<string, AskedPart>();
+  for (const part of reference.parts) {
+    const kind = kindOf(part.kind);
+    const title = kind.describe(part.value);
+    const known = sorts.get(title);
+    sorts.set(title, {
+      refs: [...(known?.refs ?? []), part.ref],
+      kind: part.kind,
+      value: part.value.text,
+      title,
+      ...(isResistor(part) && part.value.amount !== undefined ? { ohms: part.value.amount } : {}),
+      knownBy: kind.conductor
+        ? []
+        : kind.legs.flatMap(({ title: leg, knownBy }) => (knownBy === undefined ? [] : `${leg}: ${knownBy}`)),
+    });
+  }
+  // What is tried and seen first; wires, which are many and alike, last.
+  return [...sorts.values()].sort(
+    (one, other) => Number(kindOf(one.kind).conductor) - Number(kindOf(other.kind).conductor),
+  );
+}
+
+const askedPins = ({ reference, board, pinFreedom }: Exercise): readonly AskedPin[] =>
+  hookupOf(reference, board).map(({ pin, words, ref }) => ({
+    pin,
+    what: `${words.join(' ')}, ${ref}`,
+    orElse: (pinFreedom.get(pin) ?? []).filter((other) => other !== pin),
+  }));
+
+function askedSteps(
+  { reference, board }: Exercise,
+  rules: Pick<HouseRules, 'wiringOrder' | 'firstLight'>,
+): AskedSteps {
+  const { steps, trial } = benchWork(reference, board, rules);
+  return {
+    layout: writeTable(reference),
+    steps: steps.map(({ text, checkpoint, present }) => ({ text, checkpoint, present: [...present] })),
+    ...(trial === undefined ? {} : { trial }),
+  };
+}

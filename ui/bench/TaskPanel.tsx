@@ -1,0 +1,215 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { drawBench } from '@/core/drawing/bench';
+import { aspectOf } from '@/core/drawing/close-up';
+import type { Drawing } from '@/core/drawing/list';
+import { drawPartAlone } from '@/core/drawing/part-card';
+import type { AskedPart, AskedPin, AskedRun, AskedSteps } from '@/core/generated/task';
+import { readWiring } from '@/core/wiring/read';
+import { capital, listText } from '@/core/words/words';
+import { Button } from '../design/Button';
+import { BenchFigure } from '../drawing/BenchFigure';
+import { ResistorBands } from '../drawing/ResistorBands';
+import { useTold } from '../words/Words';
+import { useBench } from './useBench';
+
+/** What is to be done: the task in its author's words, what must be seen, what is in the bag, and the steps. */
+export function TaskPanel() {
+  const { task, dispatch } = useBench();
+  const told = useTold(task);
+  return (
+    <div className="px-4 py-4 text-bench">
+      <p className="max-w-[60ch] text-lead">{told.aim}</p>
+      {told.build && <p className="mt-2 max-w-[60ch] whitespace-pre-line">{told.build}</p>}
+      <Seen runs={told.runs} />
+      <Cautions texts={told.cautions} />
+      <Bag parts={told.parts} />
+      <Pins pins={told.pins} />
+      {told.steps ? (
+        <Steps steps={told.steps} />
+      ) : (
+        told.stepsWhen === 'after-try' && (
+          <p className="mt-5 border-t border-rule pt-3 text-soft">
+            The build in steps can be seen here once you have handed in a first try.
+          </p>
+        )
+      )}
+      <div className="mt-5">
+        <Button look="main" size="roomy" onClick={() => dispatch({ type: 'open', panel: 'wiring' })}>
+          Record the wiring
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** One scenario after another: what is done, and what must come of it. */
+function Seen({ runs }: { readonly runs: readonly AskedRun[] }) {
+  if (runs.length === 0) return null;
+  return (
+    <Section title="What must be seen">
+      <ol className="grid gap-3">
+        {runs.map(({ name, done, seen }, index) => (
+          <li key={index}>
+            {(runs.length > 1 || done.length > 0) && (
+              <p className="font-semibold">
+                {runs.length > 1 ? `${capital(name)}: ` : ''}
+                {done.length === 0 ? 'nothing is touched' : done.join(', ')}
+              </p>
+            )}
+            <ul className="ml-4 list-disc">
+              {seen.map((sentence) => (
+                <li key={sentence}>{sentence}</li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ol>
+    </Section>
+  );
+}
+
+function Cautions({ texts }: { readonly texts: readonly string[] }) {
+  if (texts.length === 0) return null;
+  return (
+    <Section title="Before you begin">
+      <ul className="grid gap-1.5">
+        {texts.map((text) => (
+          <li key={text} className="grid grid-cols-[1rem_1fr]">
+            <span aria-hidden="true" className="font-bold text-risk">
+              !
+            </span>
+            {text}
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+function Bag({ parts }: { readonly parts: readonly AskedPart[] }) {
+  return (
+    <Section title="In the bag">
+      <ul>
+        {parts.map((part) => (
+          <BagLine key={part.title} part={part} />
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+function BagLine({ part: { refs, kind, value, title, ohms, knownBy } }: { readonly part: AskedPart }) {
+  const drawing = useMemo(
+    () => (ohms === undefined ? drawPartAlone(kind, value) : undefined),
+    [kind, value, ohms],
+  );
+  return (
+    <li className="grid grid-cols-[6rem_1fr] items-center gap-3 border-b border-rule py-2 last:border-b-0">
+      <div className="flex h-16 items-center justify-center overflow-hidden">
+        {ohms !== undefined ? (
+          <ResistorBands ohms={ohms} />
+        ) : (
+          drawing && (
+            <BenchFigure
+              drawing={drawing}
+              title={title}
+              className="max-h-16 max-w-full"
+              style={{ aspectRatio: aspectOf(drawing) }}
+            />
+          )
+        )}
+      </div>
+      <div className="min-w-0">
+        <p className="font-semibold">
+          {refs.length > 1 ? `${refs.length} × ` : ''}
+          {refs.length > 1 ? title : capital(title)}{' '}
+          <span className="mono text-note font-normal text-soft">{shownNames(refs)}</span>
+        </p>
+        {knownBy.length > 0 && <p className="text-note text-soft">{knownBy.join('; ')}</p>}
+      </div>
+    </li>
+  );
+}
+
+/** Names of parts, and of many the first and the last. */
+const shownNames = (refs: readonly string[]): string =>
+  refs.length <= 4 ? refs.join(', ') : `${refs[0]!} … ${refs.at(-1)!}`;
+
+function Pins({ pins }: { readonly pins: readonly AskedPin[] }) {
+  if (pins.length === 0) return null;
+  return (
+    <Section title="Which pin for what">
+      <dl>
+        {pins.map(({ pin, what, orElse }) => (
+          <div key={pin} className="grid grid-cols-[3.5rem_1fr] border-b border-rule py-1.5 last:border-b-0">
+            <dt className="mono font-bold">{pin}</dt>
+            <dd>
+              {capital(what)}
+              {orElse.length > 0 && (
+                <span className="text-note text-soft">
+                  {' '}
+                  {orElse.length > 6 ? 'or another free pin' : `or ${listText([...orElse])}`}
+                </span>
+              )}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </Section>
+  );
+}
+
+/** The build one step at a time, with the picture as it looks then. */
+function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps }) {
+  const { exercise, board } = useBench();
+  const [at, setAt] = useState(0);
+  const step = steps[at];
+  const wiring = useMemo(() => {
+    const boards = new Map([[exercise.board ?? '', board]]);
+    const read = readWiring(layout, { boards });
+    return read.ok ? read.value : undefined;
+  }, [layout, exercise.board, board]);
+  const drawing = useMemo((): Drawing | undefined => {
+    if (!wiring || !step) return undefined;
+    const present = new Set(step.present);
+    return drawBench(
+      { ...wiring, parts: wiring.parts.filter(({ ref }) => present.has(ref)) },
+      { crop: 'used' },
+    );
+  }, [wiring, step]);
+  if (!step) return null;
+  const isLast = at === steps.length - 1;
+  return (
+    <Section title={`Step ${at + 1} of ${steps.length}`}>
+      <p className="font-semibold">{step.text}</p>
+      <p className="text-note text-soft">{step.checkpoint}</p>
+      {drawing && (
+        <BenchFigure
+          drawing={drawing}
+          title={`After step ${at + 1}`}
+          className="mt-2 w-full border border-rule"
+        />
+      )}
+      {isLast && trial && <p className="mt-2">{trial}</p>}
+      <div className="mt-3 flex gap-2">
+        <Button size="roomy" disabled={at === 0} onClick={() => setAt(at - 1)}>
+          Step back
+        </Button>
+        <Button size="roomy" disabled={isLast} onClick={() => setAt(at + 1)}>
+          Next step
+        </Button>
+      </div>
+    </Section>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <section className="mt-5 border-t border-rule pt-3">
+      <h2 className="mb-1.5 text-bench font-bold">{title}</h2>
+      {children}
+    </section>
+  );
+}
