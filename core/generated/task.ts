@@ -6,6 +6,7 @@ import { isResistor, kindOf } from '../parts';
 import { cautionsOf } from '../plan/cautions';
 import { stimulusSentence } from '../stimuli';
 import { writeTable } from '../wiring/table';
+import { capital } from '../words/words';
 import { hookupOf } from './hookup';
 
 /** A run that is asked for: what is done, and what must be seen. */
@@ -73,14 +74,15 @@ export function taskOf(
 ): Task {
   const { data } = exercise;
   const build = data.text['build'];
+  const called = withTitles(exercise);
   const maySee = rules.stepsAtBench === 'shown' || (rules.stepsAtBench === 'after-try' && hasTried);
   return {
     aim: data.aim,
     ...(typeof build === 'string' && build.trim() !== '' ? { build } : {}),
     runs: data.scenarios.map(({ name, stimuli, expect }) => ({
       name,
-      done: stimuli.map(stimulusSentence),
-      seen: expect.map(expectationSentence),
+      done: stimuli.map((stimulus) => called(stimulusSentence(stimulus))),
+      seen: expect.map((expectation) => capital(called(expectationSentence(expectation)))),
     })),
     parts: askedParts(exercise),
     pins: askedPins(exercise),
@@ -88,6 +90,18 @@ export function taskOf(
     stepsWhen: rules.stepsAtBench,
     ...(maySee ? { steps: askedSteps(exercise, rules) } : {}),
   };
+}
+
+/** Names of parts in a sentence with what they are: `the amber LED D1`. */
+function withTitles({ reference }: Exercise): (sentence: string) => string {
+  const titles = new Map(
+    reference.parts.map(({ ref, kind, value }) => [ref as string, kindOf(kind).describe(value)]),
+  );
+  return (sentence) =>
+    sentence.replace(/(?<![\w“])[A-Z]{1,4}\d{1,4}(?![\w.])/g, (name) => {
+      const title = titles.get(name);
+      return title === undefined ? name : `the ${title} ${name}`;
+    });
 }
 
 function askedParts({ reference }: Exercise): readonly AskedPart[] {

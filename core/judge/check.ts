@@ -182,7 +182,10 @@ function missingInput(
     ...toFinding({
       code: 'part-missing',
       severity: 'fault',
-      message: `The record has no ${lack}, so there is nothing to check yet.`,
+      message:
+        lack === 'part'
+          ? 'Nothing is plugged in yet, so there is nothing to check.'
+          : `The record has no ${lack}, so there is nothing to check yet.`,
       hints: [
         'Have you recorded everything you plugged in?',
         `The record has no ${lack}.`,

@@ -351,7 +351,9 @@ function settle(
 /** What a wiring has none of before anything of it can be judged: the board, where one is asked for, or any part. */
 export function lackOf({ board, reference }: Exercise, wiring: Wiring): 'board' | 'part' | undefined {
   if (isBoard(board) && !wiring.board) return 'board';
-  return reference.parts.length > 0 && wiring.parts.length === 0 ? 'part' : undefined;
+  // Parts that lie in the bag are no build yet.
+  const isPlugged = wiring.parts.some(({ legs }) => legs.some(({ at }) => at !== null));
+  return reference.parts.length > 0 && !isPlugged ? 'part' : undefined;
 }
 
 function verdictOf(

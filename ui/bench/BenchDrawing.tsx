@@ -14,9 +14,14 @@ const SPARE_ROWS = 5;
 const FEWEST_ROWS = 14;
 
 /** The drawing, alive: it follows the record, and a tap on it places what is being recorded. */
-export function BenchDrawing({ wiring }: { readonly wiring: Wiring }) {
+export function BenchDrawing({ wiring: whole }: { readonly wiring: Wiring }) {
   const { state, dispatch, marked, placing, path } = useBench();
   const { isZoomed, followed } = state;
+  // What is not plugged in at all lies in the list, not over the holes.
+  const wiring = useMemo(
+    () => ({ ...whole, parts: whole.parts.filter(({ legs }) => legs.some(({ at }) => at !== null)) }),
+    [whole],
+  );
   const threads = useMemo(
     () => (path && followed !== undefined ? threadsUpTo(path, followed) : undefined),
     [path, followed],

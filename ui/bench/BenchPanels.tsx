@@ -7,6 +7,7 @@ import type { Panel } from './bench-state';
 import { HandInPanel } from './HandInPanel';
 import { Keypad } from './Keypad';
 import { keypadPins } from './keypad-pins';
+import { likelyPlaces } from './likely-places';
 import { PartList } from './PartList';
 import { ProgramEditor } from './ProgramEditor';
 import { TaskPanel } from './TaskPanel';
@@ -21,11 +22,24 @@ const allPanels: readonly (readonly [Panel, string])[] = [
 
 /** What is recorded beside the drawing: the wiring, the program, and what was seen. */
 export function BenchPanels() {
-  const { exercise, board, state, dispatch, marked, placing } = useBench();
+  const { exercise, board, state, dispatch, marked, placing, task, recorded } = useBench();
   const { draft, panel, active } = state;
   const hasProgram = asksForProgram({ data: exercise });
   const panels = allPanels.filter(([value]) => value !== 'program' || hasProgram);
-  const pins = useMemo(() => keypadPins(exercise, board), [exercise, board]);
+  const pins = useMemo(
+    () =>
+      keypadPins(
+        exercise,
+        board,
+        task.pins.map(({ pin }) => pin),
+      ),
+    [exercise, board, task],
+  );
+  const rows = recorded.wiring?.breadboards[0]?.model.rows ?? 30;
+  const likely = useMemo(
+    () => (active ? likelyPlaces(draft.parts, active, rows) : []),
+    [draft.parts, active, rows],
+  );
   const place = active && (draft.parts.find(({ ref }) => ref === active.ref)?.at[active.leg] ?? '');
   return (
     <Tabs.Root
@@ -58,7 +72,10 @@ export function BenchPanels() {
             place={place}
             pins={pins}
             onPlace={(where) => dispatch({ type: 'type place', leg: active, place: where })}
+            likely={likely}
+            rows={rows}
             onNext={() => dispatch({ type: 'next leg' })}
+            onClose={() => dispatch({ type: 'activate', leg: undefined })}
           />
         )}
       </Tabs.Content>

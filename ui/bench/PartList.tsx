@@ -1,10 +1,10 @@
 'use client';
 
-import { FlipVertical2, Plus, Trash2 } from 'lucide-react';
+import { FlipVertical2, Plus, RotateCcw, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useRef, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
-import { isResistor, kindOf, ledColours } from '@/core/parts';
+import { isResistor, kindOf, ledColours, partKinds } from '@/core/parts';
 import { Problem } from '../design/Problem';
 import type { DraftPart } from '@/core/messages/bench-draft';
 import { capital } from '@/core/words/words';
@@ -28,6 +28,7 @@ export function PartList() {
         ))}
       </ol>
       <AddPart />
+      <StartAfresh />
     </div>
   );
 }
@@ -196,7 +197,14 @@ function step(place: string, event: KeyboardEvent): string | undefined {
   return undefined;
 }
 
-const choices: readonly { readonly label: string; readonly kind: string; readonly value: string }[] = [
+interface Choice {
+  readonly label: string;
+  readonly kind: string;
+  readonly value: string;
+}
+
+/** Wires first, then what most builds have, then everything else that there is, by its name. */
+const usualChoices: readonly Choice[] = [
   ...['black', 'red', 'yellow', 'green', 'blue', 'white'].map((colour) => ({
     label: `${colour} wire`,
     kind: 'wire',
@@ -208,6 +216,29 @@ const choices: readonly { readonly label: string; readonly kind: string; readonl
     .filter((colour) => colour !== 'orange')
     .map((colour) => ({ label: `${colour} LED`, kind: 'led', value: colour })),
 ];
+const otherChoices: readonly Choice[] = partKinds
+  .filter(({ kind, conductor }) => !conductor && !['led', 'resistor'].includes(kind))
+  .flatMap(({ kind, title, usualValues = [''], readValue }): Choice[] => {
+    const value = ['', ...usualValues].find((text) => readValue(text).ok);
+    return value === undefined ? [] : [{ label: title, kind, value }];
+  })
+  .toSorted((one, other) => one.label.localeCompare(other.label, 'en'));
+
+/** Takes every end out again; undo puts them back. */
+function StartAfresh() {
+  const { state, dispatch } = useBench();
+  const isBegun = state.draft.parts.some(({ at }) => Object.values(at).some((place) => place !== ''));
+  if (!isBegun) return null;
+  return (
+    <button
+      type="button"
+      onClick={() => dispatch({ type: 'start afresh' })}
+      className="flex min-h-12 w-full items-center gap-3 border-b border-rule px-4 text-left text-soft hover:bg-card hover:text-ink"
+    >
+      <RotateCcw size={18} aria-hidden="true" /> Start afresh: take every end out
+    </button>
+  );
+}
 
 function AddPart() {
   const { dispatch } = useBench();
@@ -222,7 +253,7 @@ function AddPart() {
           align="start"
           className="z-20 max-h-[60vh] w-64 overflow-y-auto border border-ink bg-card py-1"
         >
-          {choices.map(({ label, kind, value }) => (
+          {[...usualChoices, ...otherChoices].map(({ label, kind, value }) => (
             <DropdownMenu.Item
               key={label}
               onSelect={() => dispatch({ type: 'add part', kind, value })}

@@ -2,6 +2,9 @@
 
 import { useMemo, useState } from 'react';
 import { drawBench } from '@/core/drawing/bench';
+import { fourBands } from '@/core/electrics/values/bands';
+import { kindOf } from '@/core/parts';
+import { wireColours } from '@/core/drawing/colours';
 import { aspectOf } from '@/core/drawing/close-up';
 import type { Drawing } from '@/core/drawing/list';
 import { drawPartAlone } from '@/core/drawing/part-card';
@@ -10,7 +13,6 @@ import { readWiring } from '@/core/wiring/read';
 import { capital, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { BenchFigure } from '../drawing/BenchFigure';
-import { ResistorBands } from '../drawing/ResistorBands';
 import { useTold } from '../words/Words';
 import { useBench } from './useBench';
 
@@ -23,9 +25,9 @@ export function TaskPanel() {
       <p className="max-w-[60ch] text-lead">{told.aim}</p>
       {told.build && <p className="mt-2 max-w-[60ch] whitespace-pre-line">{told.build}</p>}
       <Seen runs={told.runs} />
-      <Cautions texts={told.cautions} />
-      <Bag parts={told.parts} />
       <Pins pins={told.pins} />
+      <Bag parts={told.parts} />
+      <Cautions texts={told.cautions} />
       {told.steps ? (
         <Steps steps={told.steps} />
       ) : (
@@ -100,37 +102,59 @@ function Bag({ parts }: { readonly parts: readonly AskedPart[] }) {
   );
 }
 
-function BagLine({ part: { refs, kind, value, title, ohms, knownBy } }: { readonly part: AskedPart }) {
-  const drawing = useMemo(
-    () => (ohms === undefined ? drawPartAlone(kind, value) : undefined),
-    [kind, value, ohms],
-  );
+function BagLine({ part }: { readonly part: AskedPart }) {
+  const { refs, title, ohms, knownBy } = part;
   return (
-    <li className="grid grid-cols-[6rem_1fr] items-center gap-3 border-b border-rule py-2 last:border-b-0">
-      <div className="flex h-16 items-center justify-center overflow-hidden">
-        {ohms !== undefined ? (
-          <ResistorBands ohms={ohms} />
-        ) : (
-          drawing && (
-            <BenchFigure
-              drawing={drawing}
-              title={title}
-              className="max-h-16 max-w-full"
-              style={{ aspectRatio: aspectOf(drawing) }}
-            />
-          )
-        )}
+    <li className="grid grid-cols-[5.5rem_1fr] items-center gap-3 border-b border-rule py-2 last:border-b-0">
+      <div className="flex min-h-9 items-center justify-center overflow-hidden">
+        <Picture part={part} />
       </div>
       <div className="min-w-0">
         <p className="font-semibold">
-          {refs.length > 1 ? `${refs.length} × ` : ''}
-          {refs.length > 1 ? title : capital(title)}{' '}
+          {refs.length > 1 ? `${refs.length} × ${title}` : capital(title)}{' '}
           <span className="mono text-note font-normal text-soft">{shownNames(refs)}</span>
         </p>
+        {ohms !== undefined && <p className="text-note text-soft">{fourBands(ohms).join(', ')}</p>}
         {knownBy.length > 0 && <p className="text-note text-soft">{knownBy.join('; ')}</p>}
       </div>
     </li>
   );
+}
+
+/** A part as it looks: a wire by its colour, all others in a breadboard from near. */
+function Picture({ part: { kind, value, title } }: { readonly part: AskedPart }) {
+  const { conductor } = kindOf(kind);
+  const drawing = useMemo(
+    () => (conductor ? undefined : drawPartAlone(kind, value)),
+    [conductor, kind, value],
+  );
+  if (conductor)
+    return (
+      <svg viewBox="0 0 80 20" className="w-20" aria-hidden="true">
+        <path
+          d="M8 14C20 2 60 2 72 14"
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="6"
+          strokeLinecap="round"
+        />
+        <path
+          d="M8 14C20 2 60 2 72 14"
+          fill="none"
+          stroke={wireColours[value] ?? 'var(--soft)'}
+          strokeWidth="4"
+          strokeLinecap="round"
+        />
+      </svg>
+    );
+  return drawing ? (
+    <BenchFigure
+      drawing={drawing}
+      title={title}
+      className="max-h-16 max-w-full"
+      style={{ aspectRatio: aspectOf(drawing) }}
+    />
+  ) : null;
 }
 
 /** Names of parts, and of many the first and the last. */

@@ -49,6 +49,26 @@ describe('a place on the bench', () => {
   });
 });
 
+describe('a bench', () => {
+  test('begins with the task, and goes on with the wiring where something is recorded', () => {
+    expect(after({ type: 'load', draft: undefined }).panel).toBe('task');
+    expect(after({ type: 'load', draft: begin.draft }).panel).toBe('task');
+    expect(after({ type: 'load', draft: after(typed('e5')).draft }).panel).toBe('wiring');
+    expect(
+      after({ type: 'open', panel: 'program' }, { type: 'load', draft: after(typed('e5')).draft }).panel,
+    ).toBe('program');
+  });
+
+  test('that is begun afresh keeps its parts and its program, and undo brings every end back', () => {
+    const built = after(typed('e5'), { type: 'write program', program: 'void setup() {}' });
+    const afresh = benchAfter(built, { type: 'start afresh' });
+    expect(afresh.draft.parts.map(({ ref }) => ref)).toEqual(built.draft.parts.map(({ ref }) => ref));
+    expect(afresh.draft.parts.every(({ at }) => Object.keys(at).length === 0)).toBe(true);
+    expect(afresh.draft.program).toBe('void setup() {}');
+    expect(placeOf(benchAfter(afresh, { type: 'undo' }), 'D1', 'anode')).toBe('e5');
+  });
+});
+
 describe('the active leg', () => {
   test('goes through all legs in the order of the list, and rests behind the last', () => {
     const legs = begin.draft.parts.flatMap(({ ref, kind }) =>

@@ -54,7 +54,9 @@ export type BenchAction =
   | { readonly type: 'take repair'; readonly edits: readonly Edit[] }
   | { readonly type: 'say what was seen'; readonly sighting: Sighting }
   | { readonly type: 'write program'; readonly program: string }
-  | { readonly type: 'undo' | 'redo' | 'next leg' | 'zoom' | 'take hint' | 'hand-in settled' }
+  | {
+      readonly type: 'undo' | 'redo' | 'start afresh' | 'next leg' | 'zoom' | 'take hint' | 'hand-in settled';
+    }
   | { readonly type: 'activate'; readonly leg: LegKey | undefined }
   | { readonly type: 'open'; readonly panel: Panel }
   | { readonly type: 'follow'; readonly step: number | undefined }
@@ -112,6 +114,11 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return recorded(state, { ...draft, sighting: action.sighting });
     case 'write program':
       return { ...state, draft: { ...draft, program: action.program } };
+    case 'start afresh':
+      return {
+        ...recorded(state, { ...draft, parts: draft.parts.map((part) => ({ ...part, at: {} })) }),
+        active: undefined,
+      };
     case 'undo':
     case 'redo':
       return stepped(state, action.type);

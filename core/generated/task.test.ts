@@ -1,0 +1,57 @@
+import { describe, expect, test } from 'vitest';
+import { DEFAULT_HOUSE_RULES, type HouseRules } from '../course/house-rules';
+import { courseExercises } from '../testing/course';
+import { taskOf } from './task';
+
+const rules = (stepsAtBench: HouseRules['stepsAtBench']): HouseRules => ({
+  ...DEFAULT_HOUSE_RULES,
+  stepsAtBench,
+});
+const bell = courseExercises.find(({ name }) => name === 'night-bell')!.exercise;
+
+describe('the task of an exercise', () => {
+  test.each(courseExercises.map(({ name, exercise }) => [name, exercise] as const))(
+    '%s says what must be seen and what is in the bag, and not how it is solved',
+    (_, exercise) => {
+      const task = taskOf(exercise, rules('hidden'), true);
+      expect(task.aim.length).toBeGreaterThan(10);
+      expect(task.runs.length).toBe(exercise.data.scenarios.length);
+      for (const { seen } of task.runs) expect(seen.length).toBeGreaterThan(0);
+      const inTheBag = task.parts.flatMap(({ refs }) => refs);
+      expect([...inTheBag].sort()).toEqual(exercise.reference.parts.map(({ ref }) => ref).sort());
+      expect(task.steps).toBeUndefined();
+      const text = JSON.stringify(task);
+      for (const line of exercise.data.program.split('\n'))
+        if (line.trim().length > 20) expect(text).not.toContain(line.trim());
+      for (const { legs } of exercise.reference.parts)
+        for (const { at } of legs)
+          if (at?.type === 'hole')
+            expect(text).not.toMatch(new RegExp(`(?<![.\\w])${at.column}${at.row}\\b`));
+    },
+  );
+
+  test('calls each part what it is, with its name', () => {
+    const [first] = taskOf(bell, rules('hidden'), false).runs;
+    expect(first!.done[0]).toMatch(/^press the push button S1 at /);
+    expect(first!.seen[0]).toMatch(/^The amber LED D1 is off all the time until /);
+  });
+
+  test('has its pins with what belongs there, and those that will do as well', () => {
+    const { pins } = taskOf(bell, rules('hidden'), false);
+    expect(pins.map(({ what }) => what).join('; ')).toMatch(/S1/);
+    for (const { pin, orElse } of pins) expect(orElse).not.toContain(pin);
+  });
+
+  test.each<[HouseRules['stepsAtBench'], boolean, boolean]>([
+    ['hidden', true, false],
+    ['after-try', false, false],
+    ['after-try', true, true],
+    ['shown', false, true],
+  ])('shows its steps where the course says so: %s, tried %s: %s', (when, hasTried, isShown) => {
+    const { steps } = taskOf(bell, rules(when), hasTried);
+    expect(steps !== undefined).toBe(isShown);
+    if (!steps) return;
+    const last = steps.steps.at(-1)!;
+    expect([...last.present].sort()).toEqual(bell.reference.parts.map(({ ref }) => ref).sort());
+  });
+});
