@@ -154,7 +154,7 @@ const actions: Readonly<
       ['courses/[courseId]/rules/actions.ts', ['setRule'], ['instructor', 'strange instructor']],
       [
         'exercises/[exerciseId]/actions.ts',
-        ['publishToClass', 'closeForClass', 'proposeForDraft'],
+        ['publishToClass', 'closeForClass', 'proposeForDraft', 'lacksOfDraft'],
         ['instructor', 'strange instructor'],
       ],
       ['exercises/[exerciseId]/actions.ts', ['proveDraft'], teaching],

@@ -35,6 +35,8 @@ export interface Proof {
   readonly program: string;
   readonly timelines: readonly ScenarioTimeline[];
   readonly scenarios: readonly ScenarioResult[];
+  /** For each expectation of each scenario, whether it would be met without any program. */
+  readonly withoutProgram: readonly (readonly boolean[])[];
   /** Numbers to change, with what is then seen. */
   readonly questions: readonly NumberQuestion[];
   /** What each line of the program does. */

@@ -1,9 +1,10 @@
-import { exerciseFrom, type ExerciseData } from '../formats/exercise';
+import { asksForProgram, exerciseFrom, languageOf, type ExerciseData } from '../formats/exercise';
 import { explainProgram } from '../generated/explain';
 import { proposedScenarios, stillWrong, type ProposedScenario } from '../generated/proposals';
 import { numberQuestions } from '../generated/questions';
-import { examine, referenceOf } from '../judge/examine';
+import { examine, referenceOf, type Reference } from '../judge/examine';
 import { type Grammars } from '../program';
+import { idleProgram } from '../program/idle';
 import { timelineOf, type Proof } from './proof';
 import { referenceBuild } from '../judge/build';
 
@@ -12,6 +13,7 @@ export const NO_PROOF: Proof = {
   program: '',
   timelines: [],
   scenarios: [],
+  withoutProgram: [],
   questions: [],
   explanation: [],
   stillWrong: [],
@@ -26,11 +28,13 @@ export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
   if (!read.ok || (data.program.trim() === '' && data.scenarios.length === 0)) return NO_PROOF;
   const exercise = read.value;
   const build = referenceBuild(exercise, grammars);
-  const { scenarios, traces } = examine(referenceOf(exercise, grammars), build, STEPS);
+  const reference = referenceOf(exercise, grammars);
+  const { scenarios, traces } = examine(reference, build, STEPS);
   const questions = numberQuestions(exercise, grammars);
   return {
     program: data.program,
     scenarios,
+    withoutProgram: metWithoutProgram(reference),
     questions,
     timelines: data.scenarios.flatMap((scenario, index) => {
       const trace = traces[index];
@@ -39,6 +43,16 @@ export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
     explanation: explainProgram(exercise, grammars),
     stillWrong: stillWrong(exercise, grammars).map(({ name }) => name),
   };
+}
+
+/** What of an exercise that asks for a program would be met without one. */
+function metWithoutProgram(reference: Reference): Proof['withoutProgram'] {
+  const { exercise } = reference;
+  if (!asksForProgram(exercise)) return [];
+  const idle = { wiring: exercise.reference, program: idleProgram(languageOf(exercise)) };
+  return examine(reference, idle, STEPS).scenarios.map(({ expectations }) =>
+    expectations.map(({ passed }) => passed),
+  );
 }
 
 /** Scenarios that a draft could have, from running its program; none while it cannot be run. */

@@ -20,6 +20,7 @@ export function Expected() {
   const parts = useWorksheet((state) => state.sync.sheet.parts);
   const scenarios = useWorksheet((state) => state.sync.sheet.scenarios);
   const results = useWorksheet((state) => state.proof.scenarios);
+  const withoutProgram = useWorksheet((state) => state.proof.withoutProgram);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   const dispatch = useDispatch();
   const onChange = (next: readonly Scenario[]): void =>
@@ -35,6 +36,7 @@ export function Expected() {
           key={index}
           scenario={scenario}
           parts={parts}
+          withoutProgram={withoutProgram[index] ?? []}
           example={stimulusSentence(example)}
           result={results.find(({ name }) => name === scenario.name)}
           mayEdit={mayEdit}
@@ -73,6 +75,8 @@ const BOARD_STIMULUS: Stimulus = { at: 2, reset: true };
 interface ScenarioLinesProps {
   readonly scenario: Scenario;
   readonly parts: ExerciseData['parts'];
+  /** For each expectation, whether it would be met without any program. */
+  readonly withoutProgram: readonly boolean[];
   /** Something that can be done to this circuit. */
   readonly example: string;
   readonly result: ScenarioResult | undefined;
@@ -80,7 +84,15 @@ interface ScenarioLinesProps {
   readonly onChange: (scenario: Scenario | undefined) => void;
 }
 
-function ScenarioLines({ scenario, parts, example, result, mayEdit, onChange }: ScenarioLinesProps) {
+function ScenarioLines({
+  scenario,
+  parts,
+  withoutProgram,
+  example,
+  result,
+  mayEdit,
+  onChange,
+}: ScenarioLinesProps) {
   const without = (index: number): Scenario | undefined => {
     const expect = scenario.expect.filter((_, at) => at !== index);
     return expect.length > 0 ? { ...scenario, expect } : undefined;
@@ -148,6 +160,7 @@ function ScenarioLines({ scenario, parts, example, result, mayEdit, onChange }: 
           <Sentence
             key={index}
             text={expectationSentence(expectation)}
+            note={withoutProgram[index] ? 'so without a program too' : undefined}
             takeAway={mayEdit ? { label: 'Remove', act: () => onChange(without(index)) } : undefined}
           />
         ))}
@@ -160,6 +173,11 @@ function ScenarioLines({ scenario, parts, example, result, mayEdit, onChange }: 
           read={(text) => readExpected(text, parts, scenario.stimuli)}
           onAdd={(expect) => onChange({ ...scenario, expect: [...scenario.expect, ...expect] })}
         />
+      )}
+      {withoutProgram.length > 0 && withoutProgram.every(Boolean) && (
+        <p className="text-risk">
+          A program that does nothing passes this scenario, so another one has to say what must happen.
+        </p>
       )}
       {result && (
         <p className={result.passed ? 'text-note text-soft' : 'font-semibold text-fault'}>
@@ -195,13 +213,14 @@ function ScenarioName({ name, onName }: { readonly name: string; readonly onName
 
 interface SentenceProps {
   readonly text: string;
+  readonly note?: string | undefined;
   readonly takeAway: { readonly label: string; readonly act: () => void } | undefined;
 }
 
-function Sentence({ text, takeAway }: SentenceProps) {
+function Sentence({ text, note, takeAway }: SentenceProps) {
   return (
     <li className="flex items-center gap-1">
-      {text}.
+      {text}.{note && <span className="text-note text-soft">({note})</span>}
       {takeAway && (
         <button
           type="button"

@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import type { ProposedScenario } from '@/core/generated/proposals';
+import { lacksOf, type Lack } from '@/core/worksheet/lacks';
 import type { Proof } from '@/core/worksheet/proof';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
@@ -36,6 +37,15 @@ export async function proveDraft(exerciseId: string): Promise<Proof | undefined>
   if (!(await mayWithExercise(database(), viewer, exerciseId, 'look'))) return undefined;
   const draft = await findDraft(database(), exerciseId);
   return draft && guarded().ask('prove', { data: draft.sheet });
+}
+
+/** What the draft as it is kept still lacks before a class gets it; nothing when it is gone. */
+export async function lacksOfDraft(exerciseId: string): Promise<readonly Lack[]> {
+  const viewer = await requireViewer('publish-exercise');
+  if (!(await mayWithExercise(database(), viewer, exerciseId, 'look'))) return [];
+  const draft = await findDraft(database(), exerciseId);
+  if (!draft) return [];
+  return lacksOf(draft.sheet, await guarded().ask('prove', { data: draft.sheet }));
 }
 
 /** Scenarios that the draft as it is kept could have; none when it is gone. */

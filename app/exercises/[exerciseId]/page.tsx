@@ -12,7 +12,7 @@ import { PublishButton } from '@/ui/worksheet/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
 import { requireViewer } from '../../access';
 import { View } from '../../shell';
-import { closeForClass, proposeForDraft, proveDraft, publishToClass } from './actions';
+import { closeForClass, lacksOfDraft, proposeForDraft, proveDraft, publishToClass } from './actions';
 
 export const metadata: Metadata = { title: 'Worksheet' };
 
@@ -78,7 +78,13 @@ async function publishingOf(viewer: Viewer, exerciseId: string) {
   return {
     isPublished: own.length > 0,
     button: (
-      <PublishButton exerciseId={exerciseId} classes={rows} publish={publishToClass} close={closeForClass} />
+      <PublishButton
+        exerciseId={exerciseId}
+        classes={rows}
+        publish={publishToClass}
+        close={closeForClass}
+        lacks={lacksOfDraft}
+      />
     ),
   };
 }
