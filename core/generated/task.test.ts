@@ -33,7 +33,7 @@ describe('the task of an exercise', () => {
   test('calls each part what it is, with its name', () => {
     const [first] = taskOf(bell, rules('hidden'), false).runs;
     expect(first!.done[0]).toMatch(/^press the push button S1 at /);
-    expect(first!.seen[0]).toMatch(/^The amber LED D1 is off all the time until /);
+    expect(first!.seen[0]).toMatch(/^The amber LED D1 is off until /);
   });
 
   test('has its pins with what belongs there, and those that will do as well', () => {

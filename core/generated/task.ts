@@ -6,6 +6,7 @@ import { isResistor, kindOf } from '../parts';
 import { cautionsOf } from '../plan/cautions';
 import { stimulusSentence } from '../stimuli';
 import { writeTable } from '../wiring/table';
+import type { PlacedPart } from '../wiring/wiring';
 import { capital } from '../words/words';
 import { hookupOf } from './hookup';
 
@@ -92,17 +93,27 @@ export function taskOf(
   };
 }
 
-/** Names of parts in a sentence with what they are: `the amber LED D1`. */
+/**
+ * A sentence for a learner: with what each part is, `the amber LED D1`, without what a time says already, and with its
+ * figures and units on one line.
+ */
 function withTitles({ reference }: Exercise): (sentence: string) => string {
-  const titles = new Map(
-    reference.parts.map(({ ref, kind, value }) => [ref as string, kindOf(kind).describe(value)]),
-  );
+  const titles = new Map(reference.parts.map((part) => [part.ref as string, titleOf(part)]));
   return (sentence) =>
-    sentence.replace(/(?<![\w“])[A-Z]{1,4}\d{1,4}(?![\w.])/g, (name) => {
-      const title = titles.get(name);
-      return title === undefined ? name : `the ${title} ${name}`;
-    });
+    sentence
+      .replace(/(?<![\w“])[A-Z]{1,4}\d{1,4}(?![\w.])/g, (name) => {
+        const title = titles.get(name);
+        return title === undefined ? name : `the ${title} ${name}`;
+      })
+      .replace(/ all the time(?= (?:from|until) )/g, '')
+      .replace(/(\d) (s|%|Hz|°C|m)(?!\w)/g, '$1\u00a0$2');
 }
+
+/** What a part is called: an LED by its colour, all others by their kind. */
+const titleOf = ({ kind: name, value }: Pick<PlacedPart, 'kind' | 'value'>): string => {
+  const kind = kindOf(name);
+  return kind.observed === 'light' ? kind.describe(value) : kind.title;
+};
 
 function askedParts({ reference }: Exercise): readonly AskedPart[] {
   const sorts = new Map<string, AskedPart>();
@@ -116,9 +127,13 @@ function askedParts({ reference }: Exercise): readonly AskedPart[] {
       value: part.value.text,
       title,
       ...(isResistor(part) && part.value.amount !== undefined ? { ohms: part.value.amount } : {}),
-      knownBy: kind.conductor
-        ? []
-        : kind.legs.flatMap(({ title: leg, knownBy }) => (knownBy === undefined ? [] : `${leg}: ${knownBy}`)),
+      // What has more legs than these is known by its picture.
+      knownBy:
+        kind.conductor || kind.legs.length > MOST_LEGS_IN_WORDS
+          ? []
+          : kind.legs.flatMap(({ title: leg, knownBy }) =>
+              knownBy === undefined ? [] : `${leg}: ${knownBy}`,
+            ),
     });
   }
   // What is tried and seen first; wires, which are many and alike, last.
@@ -127,12 +142,21 @@ function askedParts({ reference }: Exercise): readonly AskedPart[] {
   );
 }
 
-const askedPins = ({ reference, board, pinFreedom }: Exercise): readonly AskedPin[] =>
-  hookupOf(reference, board).map(({ pin, words, ref }) => ({
-    pin,
-    what: `${words.join(' ')}, ${ref}`,
-    orElse: (pinFreedom.get(pin) ?? []).filter((other) => other !== pin),
-  }));
+/** Legs of a part that are told apart in words. */
+const MOST_LEGS_IN_WORDS = 3;
+
+function askedPins({ reference, board, pinFreedom }: Exercise): readonly AskedPin[] {
+  const hooked = hookupOf(reference, board);
+  return hooked.map(({ pin, words, ref }) => {
+    const part = reference.parts.find((one) => one.ref === ref)!;
+    const isOneOfSeveral = hooked.filter((other) => other.ref === ref).length > 1;
+    return {
+      pin,
+      what: `${titleOf(part)} ${ref}${isOneOfSeveral ? `, ${words.join(' ')}` : ''}`,
+      orElse: (pinFreedom.get(pin) ?? []).filter((other) => other !== pin),
+    };
+  });
+}
 
 function askedSteps(
   { reference, board }: Exercise,

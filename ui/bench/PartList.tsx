@@ -2,7 +2,7 @@
 
 import { FlipVertical2, Plus, RotateCcw, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useRef, type KeyboardEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
 import { isResistor, kindOf, ledColours, partKinds } from '@/core/parts';
 import { Problem } from '../design/Problem';
@@ -110,6 +110,7 @@ function PartLine({ part, number, next }: PartLineProps) {
             problem={problems[`${part.ref}.${leg.name}`]}
             isActive={active?.ref === part.ref && active.leg === leg.name}
             onFocus={() => dispatch({ type: 'activate', leg: { ref: part.ref, leg: leg.name } })}
+            onLeave={() => dispatch({ type: 'activate', leg: undefined })}
             onPlace={(how, place) => dispatch({ type: how, leg: { ref: part.ref, leg: leg.name }, place })}
             next={next}
           />
@@ -135,6 +136,8 @@ interface LegFieldProps {
   readonly problem: string | undefined;
   readonly isActive: boolean;
   readonly onFocus: () => void;
+  /** Puts the keys away. */
+  readonly onLeave: () => void;
   readonly onPlace: (how: 'type place' | 'step to place', place: string) => void;
   readonly next: (from: HTMLInputElement) => void;
 }
@@ -143,8 +146,27 @@ interface LegFieldProps {
  * Where one end is: typed, tapped on the drawing or the keypad, or stepped with the arrow keys. The
  * tablet's own keyboard stays away, as the keypad is there.
  */
-function LegField({ label, fullLabel, place, problem, isActive, onFocus, onPlace, next }: LegFieldProps) {
+function LegField({
+  label,
+  fullLabel,
+  place,
+  problem,
+  isActive,
+  onFocus,
+  onLeave,
+  onPlace,
+  next,
+}: LegFieldProps) {
+  const field = useRef<HTMLLabelElement>(null);
+  // The next end comes into view by itself, wherever the last one was placed from.
+  useEffect(() => {
+    if (isActive) field.current?.scrollIntoView({ block: 'nearest' });
+  }, [isActive]);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Escape') {
+      onLeave();
+      return;
+    }
     if (event.key === 'Enter') {
       event.preventDefault();
       next(event.currentTarget);
@@ -157,6 +179,7 @@ function LegField({ label, fullLabel, place, problem, isActive, onFocus, onPlace
   };
   return (
     <label
+      ref={field}
       className={`flex w-[5.4rem] flex-col border bg-card px-1 pt-1 text-center ${problem ? 'border-fault' : isActive ? 'border-focus shadow-[0_0_0_2px_var(--focus)]' : 'border-rule-strong'}`}
     >
       <span className="text-[0.75rem] leading-tight text-soft">{label}</span>

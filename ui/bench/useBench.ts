@@ -165,7 +165,8 @@ function placingText({ active, draft }: BenchState): string | undefined {
   const part = active && draft.parts.find(({ ref }) => ref === active.ref);
   if (!part) return undefined;
   const leg = kindOf(part.kind).legs.find(({ name }) => name === active.leg);
-  return `the ${leg?.title ?? active.leg} of ${active.ref}`;
+  const title = leg?.title ?? active.leg;
+  return `${title.startsWith('one ') ? '' : 'the '}${title} of ${active.ref}`;
 }
 
 /** The path of the current from the first signal pin that something is plugged into, or from the battery. */
