@@ -46,6 +46,10 @@ const pages: Readonly<
     for: onlyFor(own),
   },
   'exercises/[exerciseId]/page.tsx': { path: ({ exercise }) => `/exercises/${exercise}`, for: onlyFor(own) },
+  'exercises/[exerciseId]/preview/page.tsx': {
+    path: ({ exercise }) => `/exercises/${exercise}/preview`,
+    for: onlyFor(own),
+  },
   'reports/[submissionId]/page.tsx': {
     path: ({ submission }) => `/reports/${submission}`,
     for: onlyFor(['learner', ...own]),

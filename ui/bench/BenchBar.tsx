@@ -7,13 +7,17 @@ import { useBench } from './useBench';
 
 /** Whether the work is safe, the way back, a closer look, and the check. */
 export function BenchBar() {
-  const { state, dispatch, checkedBy, savedAt, savingProblem, check } = useBench();
+  const { state, dispatch, checkedBy, isPreview, savedAt, savingProblem, check } = useBench();
   const { undo, isZoomed, checked } = state;
   return (
     <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
       <p className="mr-auto min-w-0 flex-1 basis-36 text-note text-soft" role="status">
         {savingProblem ?? (savedAt ? `Saved on this tablet, ${format(savedAt, 'HH:mm')}` : 'Opening …')}
-        {checkedBy === 'server' ? ' · checked by the server' : ' · checked on this tablet'}
+        {isPreview
+          ? ' · a preview'
+          : checkedBy === 'server'
+            ? ' · checked by the server'
+            : ' · checked on this tablet'}
       </p>
       <Button onClick={() => dispatch({ type: 'zoom' })} aria-pressed={isZoomed} className="min-h-11">
         {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}

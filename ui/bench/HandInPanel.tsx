@@ -19,7 +19,7 @@ const choices: readonly { readonly sighting: Sighting; readonly label: string; r
 
 /** What was really seen on the bench, and the hand-in. */
 export function HandInPanel() {
-  const { exercise, state: bench, handInState: state, obstacle, handIn, way } = useBench();
+  const { exercise, state: bench, handInState: state, obstacle, handIn, way, isPreview } = useBench();
   const { pending } = bench.draft;
   return (
     <div className="px-5 py-5">
@@ -36,12 +36,13 @@ export function HandInPanel() {
           look="main"
           size="roomy"
           onClick={handIn}
-          disabled={pending !== undefined || obstacle !== undefined}
+          disabled={isPreview || pending !== undefined || obstacle !== undefined}
         >
           Hand in
         </Button>
       </div>
       <div aria-live="polite" className="mt-3 text-bench">
+        {isPreview && <p className="text-soft">This is a preview: a learner hands in here.</p>}
         {obstacle && <p className="font-semibold">{obstacle}</p>}
         {state.state === 'sending' && <p>Handing in …</p>}
         {state.state === 'waiting' && (

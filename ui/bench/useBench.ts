@@ -33,6 +33,8 @@ export interface BenchProps {
   readonly exercise: ExerciseData;
   /** What is asked of the learner. */
   readonly task: Task;
+  /** The whole exercise, where its author tries it: builds are checked against it, and nothing leaves the page. */
+  readonly preview?: ExerciseData;
   /** The program that a learner begins with. */
   readonly given: string;
   /** Whether it is planned before it is built, or never built. */
@@ -46,6 +48,7 @@ export interface Bench {
   readonly checkedBy: BenchProps['checkedBy'];
   readonly way: BenchProps['way'];
   readonly task: Task;
+  readonly isPreview: boolean;
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
   readonly recorded: Recorded;
@@ -89,6 +92,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     publicationId,
     earlier,
     keptThere: props.kept,
+    isPreview: props.preview !== undefined,
   });
   const checker = useChecker(checkedBy);
   const handInState = useHandIn(publicationId, draft.pending, () => dispatch({ type: 'hand-in settled' }));
@@ -113,6 +117,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     checkedBy,
     way: props.way,
     task: props.task,
+    isPreview: props.preview !== undefined,
     state,
     dispatch,
     recorded,
@@ -131,7 +136,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
       if (isReadable)
         checker.check({
           publicationId,
-          exercise,
+          exercise: props.preview ?? exercise,
           wiring: table,
           program: draft.program,
           sighting: draft.sighting,

@@ -17,6 +17,8 @@ interface Where {
   readonly learnerId: string;
   readonly publicationId: string;
   readonly earlier: readonly string[];
+  /** Whether nothing goes to the server. */
+  readonly isPreview: boolean;
   /** What the server has of it. */
   readonly keptThere: string | undefined;
 }
@@ -28,7 +30,7 @@ interface Where {
 export function useKeptDraft(
   { draft, undo, isLoaded }: BenchState,
   dispatch: Dispatch<BenchAction>,
-  { learnerId, publicationId, earlier, keptThere }: Where,
+  { learnerId, publicationId, earlier, keptThere, isPreview }: Where,
 ): Kept {
   const [savedAt, setSavedAt] = useState<Date>();
   const [problem, setProblem] = useState<string>();
@@ -53,10 +55,10 @@ export function useKeptDraft(
 
   const isTouched = undo.done.length > 0 || undo.undone.length > 0;
   useEffect(() => {
-    if (!isLoaded || !isTouched) return undefined;
+    if (!isLoaded || !isTouched || isPreview) return undefined;
     const timer = setTimeout(() => void sendDraft(publicationId, draft), SEND_AFTER);
     return () => clearTimeout(timer);
-  }, [isLoaded, isTouched, publicationId, draft]);
+  }, [isLoaded, isTouched, isPreview, publicationId, draft]);
   useEffect(() => {
     if (!isLoaded) return undefined;
     let isCurrent = true;

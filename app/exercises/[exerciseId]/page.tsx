@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { NO_PROOF } from '@/core/worksheet/prove';
 import { knownBoards } from '@/server/courses/boards';
@@ -8,6 +9,7 @@ import { guarded } from '@/server/guard/processes';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can, type Viewer } from '@/server/permissions';
 import { courseOfExercise, mayWith } from '@/server/sharing';
+import { Button } from '@/ui/design/Button';
 import { PublishButton } from '@/ui/worksheet/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
 import { requireViewer } from '../../access';
@@ -78,13 +80,18 @@ async function publishingOf(viewer: Viewer, exerciseId: string) {
   return {
     isPublished: own.length > 0,
     button: (
-      <PublishButton
-        exerciseId={exerciseId}
-        classes={rows}
-        publish={publishToClass}
-        close={closeForClass}
-        lacks={lacksOfDraft}
-      />
+      <>
+        <Button asChild>
+          <Link href={`/exercises/${exerciseId}/preview`}>Try as a learner</Link>
+        </Button>
+        <PublishButton
+          exerciseId={exerciseId}
+          classes={rows}
+          publish={publishToClass}
+          close={closeForClass}
+          lacks={lacksOfDraft}
+        />
+      </>
     ),
   };
 }
