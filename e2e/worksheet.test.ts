@@ -183,6 +183,7 @@ describe('an exercise is said', () => {
     await item.getByRole('link', { name: /bench/ }).click();
     await learner.page.getByText('Saved on this tablet').waitFor();
     expect(await learner.page.getByRole('tab', { name: 'Program' }).count()).toBe(0);
+    await learner.page.getByRole('tab', { name: 'Wiring' }).click();
     for (const [label, place] of [
       ['plus lead of G1', 'a+1'],
       ['minus lead of G1', 'a-1'],

@@ -82,7 +82,7 @@ export function taskOf(
     ...(typeof build === 'string' && build.trim() !== '' ? { build } : {}),
     runs: data.scenarios.map(({ name, stimuli, expect }) => ({
       name,
-      done: stimuli.map((stimulus) => called(stimulusSentence(stimulus))),
+      done: oneAfterAnother(stimuli.map((stimulus) => called(stimulusSentence(stimulus)))),
       seen: expect.map((expectation) => capital(called(expectationSentence(expectation)))),
     })),
     parts: askedParts(exercise),
@@ -107,6 +107,16 @@ function withTitles({ reference }: Exercise): (sentence: string) => string {
       })
       .replace(/ all the time(?= (?:from|until) )/g, '')
       .replace(/(\d) (s|%|Hz|°C|m)(?!\w)/g, '$1\u00a0$2');
+}
+
+/** What is done again to the same part is said by its time alone: `press … S1 at 1 s`, `at 2 s`. */
+function oneAfterAnother(sentences: readonly string[]): readonly string[] {
+  const beginning = (sentence: string): string => sentence.slice(0, Math.max(0, sentence.indexOf(' at ')));
+  return sentences.map((sentence, index) => {
+    const begins = beginning(sentence);
+    const isAgain = index > 0 && begins !== '' && beginning(sentences[index - 1]!) === begins;
+    return isAgain ? sentence.slice(begins.length + 1) : sentence;
+  });
 }
 
 /** What a part is called: an LED by its colour, all others by their kind. */

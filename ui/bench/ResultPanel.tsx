@@ -117,7 +117,8 @@ function seenText(report: Report): string | undefined {
   const failed = report.scenarios
     .flatMap((scenario) => scenario.expectations)
     .find((expectation) => !expectation.passed);
-  if (!failed || failed.observed === 'it did not run') return undefined;
+  // Of what was not run, or lies in the bag, nothing is seen.
+  if (!failed || report.verdict === 'cannot-tell' || failed.observed === 'it did not run') return undefined;
   return `Wanted: ${failed.expected}. Seen: ${failed.observed}.`;
 }
 

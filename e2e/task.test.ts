@@ -1,0 +1,100 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { createWorld, LAPTOP, TABLET, type World } from './world';
+import { joinAsLearner, openBench, places, PROGRAM, recordWiring, signInAsInstructor } from './people';
+
+let world: World;
+beforeAll(async () => {
+  world = await createWorld();
+});
+afterAll(() => world.end());
+
+describe('the task at the bench', () => {
+  test('says what must be seen, which pin for what and what is in the bag, and leads to the wiring', async () => {
+    const { page, context, complaints } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Nilo');
+    await openBench(page);
+    const task = page.getByRole('tabpanel', { name: 'Task' });
+    await task.getByRole('heading', { name: 'What must be seen' }).waitFor();
+    expect(await task.getByText(/^The amber LED D1 lit 0\.5\u00a0s, dark 2\.5\u00a0s/).count()).toBe(1);
+    expect(await task.getByRole('heading', { name: 'Which pin for what' }).count()).toBe(1);
+    expect(await task.getByText('orange, orange, brown, gold').count()).toBe(1);
+    // How it is built is not in it, nor in the page.
+    expect(await page.content()).not.toContain('B1.e5');
+    await task.getByRole('button', { name: 'Record the wiring' }).tap();
+    await page.getByLabel('one end of W1', { exact: true }).waitFor();
+    expect(complaints).toEqual([]);
+    await context.close();
+  });
+
+  test('is recorded by tapping, with the next end active, and taken out again as one', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Pelle');
+    await openBench(page);
+    await page.getByRole('tab', { name: 'Wiring' }).tap();
+    await page.getByRole('button', { name: 'Check' }).tap();
+    await page.getByText('Nothing is plugged in yet, so there is nothing to check.').waitFor();
+    await page.getByLabel('long leg of D1', { exact: true }).tap();
+    const keys = page.getByRole('region', { name: /^Keys for/ });
+    await keys.getByRole('button', { name: 'e', exact: true }).tap();
+    await keys.getByRole('button', { name: '5', exact: true }).tap();
+    await keys.getByRole('button', { name: 'next' }).tap();
+    // The other leg is likely in the next row: one tap.
+    await keys.getByRole('button', { name: 'hole e6, and on' }).tap();
+    expect(await page.getByLabel('short leg of D1', { exact: true }).inputValue()).toBe('e6');
+    await keys.getByRole('button', { name: 'hole d6, and on' }).tap();
+    expect(await page.getByLabel('one end of R1', { exact: true }).inputValue()).toBe('d6');
+    await page.getByRole('button', { name: 'Start afresh: take every end out' }).tap();
+    expect(await page.getByLabel('one end of R1', { exact: true }).inputValue()).toBe('');
+    await page.getByRole('button', { name: 'Undo' }).tap();
+    expect(await page.getByLabel('long leg of D1', { exact: true }).inputValue()).toBe('e5');
+    await context.close();
+  });
+});
+
+describe('an instructor', () => {
+  test('tries an exercise as a learner, and nothing of it is handed in', async () => {
+    const { page, context, complaints } = await world.visit(LAPTOP);
+    await signInAsInstructor(page);
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('beacon worksheet');
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Try as a learner' }).click();
+    await page.getByRole('heading', { name: 'What must be seen' }).waitFor();
+    await recordWiring(page, false);
+    await page.getByRole('tab', { name: 'Program' }).click();
+    await page.getByLabel('Your program').fill(PROGRAM);
+    await page.getByRole('button', { name: 'Check' }).click();
+    await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
+    await page.getByRole('tab', { name: 'Hand in' }).click();
+    expect(await page.getByRole('button', { name: 'Hand in', exact: true }).isDisabled()).toBe(true);
+    expect(places(false).length).toBeGreaterThan(0);
+    expect(complaints).toEqual([]);
+    await context.close();
+  });
+
+  test('sees before it goes out what a class would lack, and writes scenarios as people say them', async () => {
+    const { page, context } = await world.visit(LAPTOP);
+    await signInAsInstructor(page);
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('night bell worksheet');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await page.getByText('Nothing is missing for a class.').waitFor();
+    await page.keyboard.press('Escape');
+    const line = page.getByLabel('Another scenario');
+    await line.fill('the LED and the buzzer do nothing');
+    await page.keyboard.press('Enter');
+    await page.getByText(/is not understood\. Write it like/).waitFor();
+    await line.fill('D1 and Z1 turn on after 2 seconds');
+    await page.keyboard.press('Enter');
+    await page.getByText('D1 is on all the time from 2.1 s.').waitFor();
+    await page.getByText('Z1 sounds all the time from 2.1 s.').waitFor();
+    await page
+      .getByLabel(/^Do meanwhile in scenario/)
+      .last()
+      .fill('hold the button for 3 seconds');
+    await page.keyboard.press('Enter');
+    await page.getByText('press S1 at 1 s for 3 s.').waitFor();
+    await context.close();
+  });
+});
