@@ -23,6 +23,8 @@ export function proxy(request: NextRequest): NextResponse {
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
+  // Whoever is sent to the door first is brought back to what was asked for.
+  headers.set('x-didaktor-path', request.nextUrl.pathname);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);

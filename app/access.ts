@@ -5,6 +5,7 @@ import { database } from '@/server/database/connection';
 import { newToken } from '@/server/people/secrets';
 import { viewerOf } from '@/server/people/sessions';
 import type { Place } from '@/server/people/sign-in';
+import { doorTo } from '@/ui/sign-in/way-back';
 import { can, roleOf, type Action, type Viewer } from '@/server/permissions';
 
 /** Cookies do not tell ports apart, so that two of this product on one machine would share one. */
@@ -26,7 +27,7 @@ export const currentViewer = cache(async (): Promise<Viewer | undefined> => {
 /** The viewer, when they may do this; others are sent to sign in or told that there is nothing here. */
 export async function requireViewer(action: Action): Promise<Viewer> {
   const viewer = await currentViewer();
-  if (!viewer) redirect('/sign-in');
+  if (!viewer) redirect(doorTo((await headers()).get('x-didaktor-path')));
   if (!can(roleOf(viewer), action)) notFound();
   return viewer;
 }

@@ -19,6 +19,22 @@ describe('the doors', () => {
     },
   );
 
+  test('bring whoever comes in to the page that was asked for', async () => {
+    const { page, context } = await world.visit(TABLET);
+    const [publication] = await world.query<{ id: string }>(
+      "select publication.id from publication join class on class.id = publication.class_id where class.code = 'HARBOUR' and publication.closed_at is null limit 1",
+    );
+    await page.goto(`/bench/${publication!.id}`);
+    await page.getByLabel('Class code').fill('HARBOUR');
+    await page.getByRole('button', { name: 'Find my class' }).click();
+    await page.getByLabel('Your name').selectOption({ label: 'Ebba' });
+    await page.getByLabel(/private word/).fill('rudder');
+    await page.getByRole('button', { name: 'Go to my bench' }).click();
+    await page.getByText('Saved on this tablet').waitFor();
+    expect(new URL(page.url()).pathname).toBe(`/bench/${publication!.id}`);
+    await context.close();
+  });
+
   test('a hand-in needs a session, the right site, and a body of a sensible size', async () => {
     const post = (body: string, headers: Record<string, string> = {}) =>
       fetch(`${world.base}/api/submissions`, {

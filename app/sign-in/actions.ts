@@ -6,6 +6,7 @@ import { database } from '@/server/database/connection';
 import { closeSession } from '@/server/people/sessions';
 import { joinClass, rosterOf, signInStaff } from '@/server/people/sign-in';
 import type { JoinState, StaffState } from '@/ui/sign-in/state';
+import { wayBack } from '@/ui/sign-in/way-back';
 import { dropSession, keepSession, mayDo, placeOf, sessionToken } from '../access';
 
 /** A field as it was typed; what the database could not hold counts as nothing. */
@@ -28,7 +29,7 @@ export async function signInAsStaff(_: StaffState, form: FormData): Promise<Staf
   });
   if (!result.ok) return { login, problem: result.message };
   await keepSession(result.token, result.expires);
-  redirect('/');
+  redirect(wayBack(form.get('to')));
 }
 
 /** Finds the class of a code, then lets the chosen learner in with their private word. */
@@ -47,7 +48,7 @@ export async function joinAsStudent(before: JoinState, form: FormData): Promise<
   const result = await joinClass(database(), { code, learnerId, word, slip, ...place });
   if (!result.ok) return { ...known, learnerId, problem: { word: result.message } };
   await keepSession(result.token, result.expires);
-  redirect('/');
+  redirect(wayBack(form.get('to')));
 }
 
 /** Ends the session, here and in the database. */

@@ -11,10 +11,12 @@ import type { JoinState, StaffState } from './state';
 interface SignInProps {
   readonly join: (before: JoinState, form: FormData) => Promise<JoinState>;
   readonly signIn: (before: StaffState, form: FormData) => Promise<StaffState>;
+  /** Where whoever comes in goes on. */
+  readonly to: string;
 }
 
 /** The door: learners join their class in three lines, staff sign in beside. */
-export function SignIn({ join, signIn }: SignInProps) {
+export function SignIn({ join, signIn, to }: SignInProps) {
   return (
     <main className="grid min-h-dvh lg:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]">
       <div className="flex flex-col border-ink lg:border-r">
@@ -25,8 +27,8 @@ export function SignIn({ join, signIn }: SignInProps) {
             <p className="mt-1 text-note text-soft">Wire it, program it, see if it is right.</p>
           </div>
         </header>
-        <JoinForm join={join} />
-        <StaffForm signIn={signIn} />
+        <JoinForm join={join} to={to} />
+        <StaffForm signIn={signIn} to={to} />
       </div>
       <aside className="hidden flex-col justify-center gap-6 bg-card p-12 lg:flex">
         <BeaconPicture />
@@ -39,7 +41,7 @@ export function SignIn({ join, signIn }: SignInProps) {
   );
 }
 
-function JoinForm({ join }: Pick<SignInProps, 'join'>) {
+function JoinForm({ join, to }: Pick<SignInProps, 'join' | 'to'>) {
   const [state, act, isPending] = useActionState(join, { code: '' });
   const [learnerId, setLearnerId] = useState('');
   const door = useRef<HTMLFormElement>(null);
@@ -63,6 +65,7 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
   };
   return (
     <form ref={door} action={act} onSubmit={send} aria-labelledby="join-title" className="flex-1">
+      <input type="hidden" name="to" value={to} />
       <h2 id="join-title" className="px-5 pt-5 pb-2 text-title">
         I am in a class
       </h2>
@@ -148,12 +151,13 @@ function JoinForm({ join }: Pick<SignInProps, 'join'>) {
   );
 }
 
-function StaffForm({ signIn }: Pick<SignInProps, 'signIn'>) {
+function StaffForm({ signIn, to }: Pick<SignInProps, 'signIn' | 'to'>) {
   const [state, act, isPending] = useActionState(signIn, { login: '' });
   return (
     <details open={state.problem !== undefined || undefined} className="border-t border-ink">
       <summary className="px-5 py-4 font-semibold">I teach</summary>
       <form action={act} className="grid gap-4 px-5 pb-6 pl-[12.5rem]">
+        <input type="hidden" name="to" value={to} />
         <Field
           label="Login"
           name="login"
