@@ -1,5 +1,6 @@
 'use client';
 
+import { BandNamer } from './BandNamer';
 import { BandReader } from './BandReader';
 import { BatteryLife, Charging, Divider, Heat, Mapping, PullResistor, Pwm } from './SmallCalculators';
 import { LedResistor } from './LedResistor';
@@ -11,6 +12,7 @@ export function ValueBench() {
       <div className="border-ink xl:border-r">
         <LedResistor />
         <BandReader />
+        <BandNamer />
         <Heat />
       </div>
       <div>

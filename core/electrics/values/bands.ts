@@ -86,6 +86,38 @@ export function readBands(bands: readonly BandColour[]): Result<BandReading> {
   return ok({ ohms: Number((whole * 10 ** exponent).toPrecision(6)), tolerance });
 }
 
+/** Colours that a band can have, as they count. */
+export const bandNames: readonly BandColour[] = [...digits, 'gold', 'silver'];
+
+/** Other words for the colours of bands. */
+const alsoCalled: Readonly<Record<string, BandColour>> = { gray: 'grey', purple: 'violet', lila: 'violet' };
+
+/** The colours in a text, `orange, orange brown-gold`; undefined where a word is no colour of a band. */
+export function bandsIn(text: string): readonly BandColour[] | undefined {
+  const words = text.toLowerCase().match(/[a-z]+/g) ?? [];
+  const colours = words.map((word) => alsoCalled[word] ?? bandNames.find((name) => name === word));
+  return colours.includes(undefined) ? undefined : (colours as readonly BandColour[]);
+}
+
+/** What a row of bands says from either end, as far as it says anything. */
+export interface EitherWay {
+  /** From the end at which they were begun. */
+  readonly ahead: Result<BandReading>;
+  /** From the other end, where that gives a resistor too. */
+  readonly behind: BandReading | undefined;
+}
+
+/** Reads bands from both ends; three bands are four whose last has no colour, with a tolerance of 20 %. */
+export function readEitherWay(bands: readonly BandColour[]): EitherWay {
+  const read = (row: readonly BandColour[]): Result<BandReading> => {
+    if (row.length !== 3) return readBands(row);
+    const whole = readBands([...row, 'gold']);
+    return whole.ok ? ok({ ohms: whole.value.ohms, tolerance: 0.2 }) : whole;
+  };
+  const behind = bands.length < 4 ? undefined : read([...bands].reverse());
+  return { ahead: read(bands), behind: behind?.ok ? behind.value : undefined };
+}
+
 /** Colours that are taken for each other in poor light or on cheap paint. */
 const alike: readonly (readonly [BandColour, BandColour])[] = [
   ['red', 'orange'],

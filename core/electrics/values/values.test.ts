@@ -7,7 +7,16 @@ import { readWiring } from '../../wiring/read';
 import { Circuit } from '../../wiring/circuit';
 import { prepareBench } from '../bench';
 import { solveBench } from '../bench-point';
-import { fiveBands, fourBands, misreadAs, misreadPairs, readBands, type BandColour } from './bands';
+import {
+  bandsIn,
+  fiveBands,
+  fourBands,
+  misreadAs,
+  misreadPairs,
+  readBands,
+  readEitherWay,
+  type BandColour,
+} from './bands';
 import {
   analogCount,
   batteryHours,
@@ -191,4 +200,33 @@ test('the uses of a board’s limits name pins, ports, the total and supplies', 
     ['2', '3', '4'].reduce((sum, pin) => sum + point.pins.get(pin)!.currentMa, 0),
     9,
   );
+});
+
+describe('bands as somebody sees them', () => {
+  test('are read from words, in any spelling that is common', () => {
+    expect(bandsIn('Orange, orange brown-GOLD')).toEqual(['orange', 'orange', 'brown', 'gold']);
+    expect(bandsIn('gray purple red')).toEqual(['grey', 'violet', 'red']);
+    expect(bandsIn('orange pink')).toBeUndefined();
+    expect(bandsIn('')).toEqual([]);
+  });
+
+  test('are told when they were begun at the wrong end', () => {
+    const { ahead, behind } = readEitherWay(['gold', 'brown', 'orange', 'orange']);
+    expect(ahead.ok).toBe(false);
+    expect(behind).toEqual({ ohms: 330, tolerance: 0.05 });
+  });
+
+  test('say another value from the other end where five of them can', () => {
+    const { ahead, behind } = readEitherWay(fiveBands(120));
+    expect(ahead.ok && ahead.value.ohms).toBe(120);
+    expect(behind?.ohms).toBeGreaterThan(0);
+    expect(behind?.ohms).not.toBe(120);
+  });
+
+  test('of three have a tolerance of 20 %', () => {
+    expect(readEitherWay(['brown', 'black', 'red']).ahead).toEqual({
+      ok: true,
+      value: { ohms: 1000, tolerance: 0.2 },
+    });
+  });
 });
