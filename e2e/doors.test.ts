@@ -22,10 +22,10 @@ describe('the doors', () => {
   test('bring whoever comes in to the page that was asked for', async () => {
     const { page, context } = await world.visit(TABLET);
     const [publication] = await world.query<{ id: string }>(
-      "select publication.id from publication join class on class.id = publication.class_id where class.code = 'HARBOUR' and publication.closed_at is null limit 1",
+      "select publication.id from publication join class on class.id = publication.class_id where class.code = 'LANTERN' and publication.closed_at is null limit 1",
     );
     await page.goto(`/bench/${publication!.id}`);
-    await page.getByLabel('Class code').fill('HARBOUR');
+    await page.getByLabel('Class code').fill('LANTERN');
     await page.getByRole('button', { name: 'Find my class' }).click();
     await page.getByLabel('Your name').selectOption({ label: 'Ebba' });
     await page.getByLabel(/private word/).fill('rudder');
@@ -236,7 +236,9 @@ describe('accessibility', () => {
       await page.getByLabel('Class code').waitFor();
       await joinAsLearner(page, 'Gaia');
       await audit('learner’s today');
-      await openBench(page);
+      await openBench(page, 'Task');
+      await audit('task');
+      await page.getByRole('tab', { name: 'Wiring' }).click();
       await page.getByLabel('one end of W1', { exact: true }).focus();
       await audit('bench');
       for (const tab of ['Program', 'Hand in']) {

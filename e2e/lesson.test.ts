@@ -37,6 +37,9 @@ describe('a lesson', () => {
     await keyboard.press('Enter');
     await page.getByText('Saved on this tablet').waitFor();
 
+    // From the task to the list.
+    await page.getByRole('tab', { name: 'Task' }).focus();
+    await keyboard.press('ArrowRight');
     // Down the list: each end typed, Enter leads to the next.
     await page.getByLabel('one end of W1', { exact: true }).focus();
     for (const [, place] of places(true)) {

@@ -48,9 +48,10 @@ export async function joinAsLearner(
   await page.getByRole('heading', { name: `Good to see you, ${name}` }).waitFor();
 }
 
-export async function openBench(page: Page): Promise<void> {
+export async function openBench(page: Page, tab: 'Task' | 'Wiring' = 'Wiring'): Promise<void> {
   await page.getByRole('link', { name: /bench/ }).first().click();
   await page.getByText('Saved on this tablet').waitFor();
+  await page.getByRole('tab', { name: tab }).click();
 }
 
 export const PROGRAM = `const int LAMP = 13;

@@ -11,8 +11,8 @@ afterAll(() => world.end());
 describe('the task at the bench', () => {
   test('says what must be seen, which pin for what and what is in the bag, and leads to the wiring', async () => {
     const { page, context, complaints } = await world.visit(TABLET);
-    await joinAsLearner(page, 'Nilo');
-    await openBench(page);
+    await joinAsLearner(page, 'Gaia');
+    await openBench(page, 'Task');
     const task = page.getByRole('tabpanel', { name: 'Task' });
     await task.getByRole('heading', { name: 'What must be seen' }).waitFor();
     expect(await task.getByText(/^The amber LED D1 lit 0\.5\u00a0s, dark 2\.5\u00a0s/).count()).toBe(1);
@@ -28,9 +28,8 @@ describe('the task at the bench', () => {
 
   test('is recorded by tapping, with the next end active, and taken out again as one', async () => {
     const { page, context } = await world.visit(TABLET);
-    await joinAsLearner(page, 'Pelle');
+    await joinAsLearner(page, 'Finn');
     await openBench(page);
-    await page.getByRole('tab', { name: 'Wiring' }).tap();
     await page.getByRole('button', { name: 'Check' }).tap();
     await page.getByText('Nothing is plugged in yet, so there is nothing to check.').waitFor();
     await page.getByLabel('long leg of D1', { exact: true }).tap();
@@ -82,7 +81,7 @@ describe('an instructor', () => {
     await page.getByText('Nothing is missing for a class.').waitFor();
     await page.keyboard.press('Escape');
     const line = page.getByLabel('Another scenario');
-    await line.fill('the LED and the buzzer do nothing');
+    await line.fill('make it nice');
     await page.keyboard.press('Enter');
     await page.getByText(/is not understood\. Write it like/).waitFor();
     await line.fill('D1 and Z1 turn on after 2 seconds');

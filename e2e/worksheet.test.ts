@@ -246,7 +246,7 @@ describe('what the program does', () => {
     await marks('S2 held').getByRole('button', { name: 'Free' }).click();
     await marks('S1 and S2 at once').getByRole('button', { name: 'Right' }).click();
     await marks('S1 and S2 at once').waitFor({ state: 'detached' });
-    await page.getByText('S1 and S2 at once, over').waitFor();
+    await page.getByLabel('Name of scenario S1 and S2 at once').waitFor();
     await page.getByText('Marked as wrong, and still doing it: S1 held.').waitFor();
     await kept(page);
     await page.reload();
