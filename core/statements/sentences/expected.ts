@@ -1,5 +1,5 @@
 import { readExpectation, type Expectation } from '../../expectations';
-import { kindOf } from '../../parts';
+import { findKind } from '../../parts';
 import { fail, ok, type Result } from '../../result';
 import { isPress, type Stimulus } from '../../stimuli';
 import { NAMES, plainly, timed, type Named } from './plain';
@@ -295,7 +295,7 @@ function stateOf(words: string): 'on' | 'off' | undefined {
 
 const observedOf = (name: string, parts: readonly Named[]): string | undefined => {
   const part = parts.find(({ ref }) => ref === name.toUpperCase());
-  return part && kindOf(part.kind).observed;
+  return part && findKind(part.kind)?.observed;
 };
 
 /** That something is on or off, in the words of its part. */

@@ -1,4 +1,4 @@
-import { kindOf, type StimulusKind } from '../../parts';
+import { findKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
 export interface Named {
@@ -55,7 +55,10 @@ export function plainly(text: string, parts: readonly Named[]): string {
 function onlyOne(called: string, parts: readonly Named[]): string | undefined {
   const word = called.toLowerCase();
   const fitting = parts.filter(({ kind }) => {
-    const { observed, stimulus, title } = kindOf(kind);
+    // A board and its breadboard are among the parts too.
+    const known = findKind(kind);
+    if (!known) return false;
+    const { observed, stimulus, title } = known;
     const byUse: Readonly<Record<string, boolean>> = {
       led: observed === 'light',
       lamp: observed === 'light',
@@ -79,7 +82,7 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
 
 /** The only part to which something is done in that way. */
 export function onlyTouched(how: StimulusKind, parts: readonly Named[]): string | undefined {
-  const fitting = parts.filter(({ kind }) => kindOf(kind).stimulus === how);
+  const fitting = parts.filter(({ kind }) => findKind(kind)?.stimulus === how);
   return fitting.length === 1 ? fitting[0]!.ref : undefined;
 }
 

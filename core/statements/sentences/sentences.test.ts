@@ -5,6 +5,8 @@ import { readDone } from './done';
 import { readExpected } from './expected';
 
 const parts = [
+  { ref: 'U1', kind: 'board' },
+  { ref: 'B1', kind: 'breadboard' },
   { ref: 'D1', kind: 'led' },
   { ref: 'S1', kind: 'button' },
   { ref: 'Z1', kind: 'buzzer' },
