@@ -2,12 +2,14 @@
 
 import { FlipVertical2, Plus, RotateCcw, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
 import { isResistor, kindOf, ledColours, partKinds } from '@/core/parts';
+import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { DraftPart } from '@/core/messages/bench-draft';
 import { capital } from '@/core/words/words';
+import { withRun } from './runs';
 import { useBench } from './useBench';
 import { useWords } from '../words/Words';
 
@@ -27,6 +29,7 @@ export function PartList() {
           <PartLine key={part.ref} part={part} number={index + 1} next={next} />
         ))}
       </ol>
+      <ManyAtOnce />
       <AddPart />
       <StartAfresh />
     </div>
@@ -246,6 +249,56 @@ const otherChoices: readonly Choice[] = partKinds
     return value === undefined ? [] : [{ label: title, kind, value }];
   })
   .toSorted((one, other) => one.label.localeCompare(other.label, 'en'));
+
+/** Free wires from which on writing them one by one is tedious. */
+const MANY = 4;
+
+/** Equal wires entered as a run: `11-2 to a2-a11`. */
+function ManyAtOnce() {
+  const { state, dispatch } = useBench();
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const free = state.draft.parts.filter(
+    ({ kind, at }) => kindOf(kind).conductor && Object.values(at).every((place) => place === ''),
+  );
+  if (free.length < MANY && text === '') return null;
+  return (
+    <form
+      className="border-b border-rule px-4 py-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const made = withRun(state.draft, text);
+        setProblem(made.ok ? undefined : made.problems[0]!.message);
+        if (!made.ok) return;
+        dispatch({ type: 'place many', parts: made.value.parts });
+        setText('');
+      }}
+    >
+      <label className="block">
+        <span className="text-note text-soft">Several wires at once, from and to</span>
+        <span className="flex gap-2">
+          <input
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            placeholder="11-2 to a2-a11"
+            aria-invalid={problem ? true : undefined}
+            autoCapitalize="off"
+            autoComplete="off"
+            spellCheck={false}
+            maxLength={200}
+            className="mono min-h-11 min-w-0 flex-1 border-b border-rule-strong bg-transparent placeholder:text-soft"
+          />
+          {text.trim() !== '' && (
+            <Button type="submit" className="min-h-11">
+              Place them
+            </Button>
+          )}
+        </span>
+      </label>
+      <Problem className="mt-1 text-note">{problem}</Problem>
+    </form>
+  );
+}
 
 /** Takes every end out again; undo puts them back. */
 function StartAfresh() {

@@ -59,6 +59,13 @@ describe('a bench', () => {
     ).toBe('program');
   });
 
+  test('takes many ends placed at once as one step', () => {
+    const parts = begin.draft.parts.map((part) => ({ ...part, at: { '1': 'a1' } }));
+    const many = after({ type: 'place many', parts });
+    expect(placeOf(many, 'W1', '1')).toBe('a1');
+    expect(placeOf(benchAfter(many, { type: 'undo' }), 'W1', '1')).toBeUndefined();
+  });
+
   test('that is begun afresh keeps its parts and its program, and undo brings every end back', () => {
     const built = after(typed('e5'), { type: 'write program', program: 'void setup() {}' });
     const afresh = benchAfter(built, { type: 'start afresh' });

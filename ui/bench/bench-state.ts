@@ -49,6 +49,8 @@ export type BenchAction =
   /** A point of the drawing for the active leg; the next leg is active then. */
   | { readonly type: 'tap point'; readonly point: string }
   | { readonly type: 'add part'; readonly kind: string; readonly value: string }
+  /** Parts with many ends placed at once. */
+  | { readonly type: 'place many'; readonly parts: Draft['parts'] }
   /** Wiring edits, of the list or of a repair. */
   | { readonly type: 'edit'; readonly edits: readonly Edit[] }
   | { readonly type: 'take repair'; readonly edits: readonly Edit[] }
@@ -106,6 +108,8 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
         ...draft,
         parts: [...draft.parts, newPart(draft, action.kind, action.value)],
       });
+    case 'place many':
+      return { ...recorded(state, { ...draft, parts: action.parts }), active: undefined };
     case 'edit':
       return recorded(state, withEdits(draft, action.edits));
     case 'take repair':
