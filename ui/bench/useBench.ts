@@ -1,6 +1,6 @@
 'use client';
 
-import { createContext, use, useMemo, useReducer, type Dispatch } from 'react';
+import { createContext, use, useEffect, useEffectEvent, useMemo, useReducer, type Dispatch } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import type { HouseRules } from '@/core/course/house-rules';
 import { currentPath, type CurrentPath } from '@/core/electrics/paths';
@@ -101,7 +101,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
   const recorded = useMemo(() => recordedIn(draft, exercise), [draft, exercise]);
   const { wiring, table } = recorded;
   const obstacle = Object.values(recorded.problems)[0];
-  const what = `${table}\n${draft.program}\n${draft.sighting ?? ''}`;
+  const what = `${table}\n${draft.program}`;
   const isStale = checked !== undefined && checked !== what;
   const result: CheckState =
     obstacle !== undefined && checked === what ? { state: 'unusable', message: obstacle } : checker.result;
@@ -110,6 +110,25 @@ export function useBenchAtWork(props: BenchProps): Bench {
     [isStale, checker.result, state.hintLevel],
   );
   const path = useMemo(() => wiring && pathOf(wiring), [wiring]);
+
+  const isReadable = obstacle === undefined && wiring !== undefined;
+  const ask = (): void => {
+    if (isReadable)
+      checker.check({
+        publicationId,
+        exercise: props.preview ?? exercise,
+        wiring: table,
+        program: draft.program,
+        sighting: draft.sighting,
+      });
+  };
+  // What was seen makes a result no older: it is looked at beside it.
+  const compare = useEffectEvent(() => {
+    if (checked !== undefined && !isStale) ask();
+  });
+  useEffect(() => {
+    if (draft.sighting !== undefined) compare();
+  }, [draft.sighting]);
 
   return {
     exercise,
@@ -131,16 +150,8 @@ export function useBenchAtWork(props: BenchProps): Bench {
     savingProblem,
     handInState,
     check: () => {
-      const isReadable = obstacle === undefined && wiring !== undefined;
       dispatch({ type: 'check', what, record: isReadable ? 'readable' : 'unreadable' });
-      if (isReadable)
-        checker.check({
-          publicationId,
-          exercise: props.preview ?? exercise,
-          wiring: table,
-          program: draft.program,
-          sighting: draft.sighting,
-        });
+      ask();
     },
     cancelCheck: checker.cancel,
     handIn: () => {
