@@ -55,3 +55,10 @@ describe('the task of an exercise', () => {
     expect([...last.present].sort()).toEqual(bell.reference.parts.map(({ ref }) => ref).sort());
   });
 });
+
+test('a light of several in a housing is called as people call it', () => {
+  const gauge = courseExercises.find(({ name }) => name === 'tide-gauge')!.exercise;
+  const seen = taskOf(gauge, rules('hidden'), false).runs.flatMap((run) => run.seen);
+  expect(seen.join('\n')).toContain('LED 1 of the green LED bar D1 is off');
+  expect(seen.join('\n')).not.toMatch(/D1\.a/);
+});

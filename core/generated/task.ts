@@ -101,6 +101,12 @@ function withTitles({ reference }: Exercise): (sentence: string) => string {
   const titles = new Map(reference.parts.map((part) => [part.ref as string, titleOf(part)]));
   return (sentence) =>
     sentence
+      .replace(/(?<![\w“])([A-Z]{1,4}\d{1,4})\.([a-z]\w*)/g, (_, name: string, light: string) => {
+        const number = /^a(\d+)$/.exec(light)?.[1];
+        return number === undefined ? `the ${light} light of ${name}` : `LED ${number} of ${name}`;
+      })
+      // Of several lights of one housing the housing is named once.
+      .replace(/( of [A-Z]{1,4}\d{1,4})(?=.*\1)/g, '')
       .replace(/(?<![\w“])[A-Z]{1,4}\d{1,4}(?![\w.])/g, (name) => {
         const title = titles.get(name);
         return title === undefined ? name : `the ${title} ${name}`;

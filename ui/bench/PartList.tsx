@@ -24,12 +24,12 @@ export function PartList() {
   };
   return (
     <div ref={list}>
+      <ManyAtOnce />
       <ol>
         {parts.map((part, index) => (
           <PartLine key={part.ref} part={part} number={index + 1} next={next} />
         ))}
       </ol>
-      <ManyAtOnce />
       <AddPart />
       <StartAfresh />
     </div>
@@ -275,7 +275,9 @@ function ManyAtOnce() {
       }}
     >
       <label className="block">
-        <span className="text-note text-soft">Several wires at once, from and to</span>
+        <span className="text-note text-soft">
+          Several wires at once, from and to; or parts by their names, R1-R10 b2-b11 to e2-e11
+        </span>
         <span className="flex gap-2">
           <input
             value={text}
