@@ -42,6 +42,8 @@ export interface AskedPin {
 export interface AskedSteps {
   readonly layout: string;
   readonly steps: readonly {
+    /** The part that is new. */
+    readonly ref: string;
     readonly text: string;
     readonly checkpoint: string;
     readonly present: readonly string[];
@@ -181,7 +183,12 @@ function askedSteps(
   const { steps, trial } = benchWork(reference, board, rules);
   return {
     layout: writeTable(reference),
-    steps: steps.map(({ text, checkpoint, present }) => ({ text, checkpoint, present: [...present] })),
+    steps: steps.map(({ ref, text, checkpoint, present }) => ({
+      ref,
+      text,
+      checkpoint,
+      present: [...present],
+    })),
     ...(trial === undefined ? {} : { trial }),
   };
 }

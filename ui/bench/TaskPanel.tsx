@@ -5,7 +5,7 @@ import { drawBench } from '@/core/drawing/bench';
 import { fourBands } from '@/core/electrics/values/bands';
 import { kindOf } from '@/core/parts';
 import { wireColours } from '@/core/drawing/colours';
-import { aspectOf } from '@/core/drawing/close-up';
+import { aspectOf, closeUp } from '@/core/drawing/close-up';
 import type { Drawing } from '@/core/drawing/list';
 import { drawPartAlone } from '@/core/drawing/part-card';
 import type { AskedPart, AskedPin, AskedRun, AskedSteps } from '@/core/generated/task';
@@ -198,10 +198,12 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
   const drawing = useMemo((): Drawing | undefined => {
     if (!wiring || !step) return undefined;
     const present = new Set(step.present);
-    return drawBench(
+    const drawing = drawBench(
       { ...wiring, parts: wiring.parts.filter(({ ref }) => present.has(ref)) },
-      { crop: 'used' },
+      { crop: 'used', marked: [step.ref] },
     );
+    // From near, so that the holes can be counted.
+    return closeUp(drawing, new Set([step.ref])) ?? drawing;
   }, [wiring, step]);
   if (!step) return null;
   const isLast = at === steps.length - 1;
@@ -214,6 +216,7 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
           drawing={drawing}
           title={`After step ${at + 1}`}
           className="mt-2 w-full border border-rule"
+          style={{ aspectRatio: aspectOf(drawing) }}
         />
       )}
       {isLast && trial && <p className="mt-2">{trial}</p>}
