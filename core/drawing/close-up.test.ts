@@ -24,6 +24,23 @@ describe('a drawing from near', () => {
     expect(count(near.layers)).toBeLessThan(count(whole.layers) / 2);
   });
 
+  test('has the names of the rows in it where they are to be counted', () => {
+    const named = closeUp(whole, new Set(['D1']), { rows: 'with their names' })!;
+    const { x, y, width, height } = named.window!;
+    const names = named.layers.flatMap(({ shapes }) =>
+      shapes.filter(
+        (shape) =>
+          shape.type === 'text' &&
+          /^\d+$/.test(shape.text) &&
+          shape.x > x &&
+          shape.x < x + width &&
+          shape.y > y &&
+          shape.y < y + height,
+      ),
+    );
+    expect(names.length).toBeGreaterThan(1);
+  });
+
   test('goes round all parts that are asked for, and is none of parts that are not there', () => {
     const both = closeUp(whole, new Set(['D1', 'R1']))!.window!;
     const one = closeUp(whole, new Set(['D1']))!.window!;

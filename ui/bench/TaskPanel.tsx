@@ -203,7 +203,7 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
       { crop: 'used', marked: [step.ref] },
     );
     // From near, so that the holes can be counted.
-    return closeUp(drawing, new Set([step.ref])) ?? drawing;
+    return closeUp(drawing, new Set([step.ref]), { rows: 'with their names' }) ?? drawing;
   }, [wiring, step]);
   if (!step) return null;
   const isLast = at === steps.length - 1;
