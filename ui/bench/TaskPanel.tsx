@@ -200,7 +200,7 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
     const present = new Set(step.present);
     const drawing = drawBench(
       { ...wiring, parts: wiring.parts.filter(({ ref }) => present.has(ref)) },
-      { crop: 'used', marked: [step.ref] },
+      { crop: 'used' },
     );
     // From near, so that the holes can be counted.
     return closeUp(drawing, new Set([step.ref]), { rows: 'with their names' }) ?? drawing;
