@@ -33,6 +33,13 @@ export function Steps({ context, propose }: StepsProps) {
   const layoutProblem = useWorksheet((state) => state.readOut.layoutProblem);
   const questions = useWorksheet((state) => state.proof.questions);
   const { cautions, remarks } = useRested();
+  const hasBringUp = isBoard(context.board);
+  const isVaried = questions.length > 0 || cautions.some(({ step }) => step === 'vary');
+  const hasFaults = cautions.some(({ step }) => step === 'find-fault');
+  // Numbers without holes: what an exercise does not need takes none.
+  const build = hasBringUp ? 9 : 8;
+  const findFault = build + (isVaried ? 2 : 1);
+  const check = findFault + (hasFaults ? 1 : 0);
   return (
     <div className="border-ink lg:border-r" data-answer={answer}>
       <Step number={1} title="Aim">
@@ -57,35 +64,35 @@ export function Steps({ context, propose }: StepsProps) {
       <Step number={7} title="Program">
         <ProgramStep board={context.board} />
       </Step>
-      {isBoard(context.board) && (
+      {hasBringUp && (
         <Step number={8} title="Bring-up">
           <BringUp board={context.board} />
           <Cautions step="bring-up" />
         </Step>
       )}
-      <Step number={9} title="Build">
+      <Step number={build} title="Build">
         <BuildSteps board={context.board} />
         <Cautions step="build" />
       </Step>
-      {(questions.length > 0 || cautions.some(({ step }) => step === 'vary')) && (
-        <Step number={10} title="Vary and predict">
+      {isVaried && (
+        <Step number={build + 1} title="Vary and predict">
           <Cautions step="vary" />
           <Predictions questions={questions} />
         </Step>
       )}
-      {cautions.some(({ step }) => step === 'find-fault') && (
-        <Step number={11} title="Find fault">
+      {hasFaults && (
+        <Step number={findFault} title="Find fault">
           <Cautions step="find-fault" />
         </Step>
       )}
       <Step
-        number={12}
+        number={check}
         title="Check"
         notch={remarks?.some(({ severity }) => severity === 'fault') ? 'fault' : undefined}
       >
         <CheckStep propose={propose} />
       </Step>
-      <Step number={13} title="Next time">
+      <Step number={check + 1} title="Next time">
         <RulesHere />
         <Exchange />
       </Step>
