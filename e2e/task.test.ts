@@ -94,6 +94,14 @@ describe('an instructor', () => {
       .fill('hold the button for 3 seconds');
     await page.keyboard.press('Enter');
     await page.getByText('press S1 at 1 s for 3 s.').waitFor();
+    // What is written for learners stands at their bench.
+    await page.getByLabel('What a learner reads at the bench').fill('Ring so that the watch wakes up.');
+    await page.getByLabel('Your own cautions, a line each').fill('Ears off the buzzer.');
+    await page.getByLabel('Minutes', { exact: true }).fill('35');
+    await page.getByText('All changes saved.').waitFor();
+    await page.getByRole('link', { name: 'Try as a learner' }).click();
+    await page.getByText('Ring so that the watch wakes up.').waitFor();
+    await page.getByText('Ears off the buzzer.').waitFor();
     await context.close();
   });
 });

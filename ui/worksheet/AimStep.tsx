@@ -8,12 +8,17 @@ export function AimStep() {
   const title = useWorksheet((state) => state.sync.sheet.title);
   const aim = useWorksheet((state) => state.sync.sheet.aim);
   const concepts = useWorksheet((state) => state.sync.sheet.concepts);
+  const minutes = useWorksheet((state) => state.sync.sheet.minutes);
+  const text = useWorksheet((state) => state.sync.sheet.text);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   const dispatch = useDispatch();
+  const build = text['build'];
+  const forLearners = typeof build === 'string' ? build : '';
   if (!mayEdit)
     return (
       <>
         <p className="text-bench">{aim}</p>
+        {forLearners !== '' && <p className="mt-1 whitespace-pre-line">{forLearners}</p>}
         <p className="mt-2 text-note text-soft">
           {concepts.introduces.map(spoken).join(', ')}
           {concepts.uses.length > 0 && `; builds on ${concepts.uses.map(spoken).join(', ')}`}
@@ -39,6 +44,19 @@ export function AimStep() {
         onChange={(event) => dispatch({ type: 'set', fields: { aim: event.target.value }, joins: 'joins' })}
         className="resize-none border-b border-transparent bg-transparent text-bench placeholder:text-soft hover:border-rule-strong focus:border-focus"
       />
+      <textarea
+        aria-label="What a learner reads at the bench"
+        value={forLearners}
+        rows={Math.max(
+          1,
+          forLearners.split('\n').reduce((sum, line) => sum + Math.ceil((line.length + 1) / 70), 0),
+        )}
+        placeholder="What does a learner read at the bench?"
+        onChange={(event) =>
+          dispatch({ type: 'set', fields: { text: { ...text, build: event.target.value } }, joins: 'joins' })
+        }
+        className="resize-none border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
+      />
       <ConceptsField
         label="Taught here"
         concepts={concepts.introduces}
@@ -51,9 +69,28 @@ export function AimStep() {
         concepts={concepts.uses}
         onChange={(uses) => dispatch({ type: 'set', fields: { concepts: { ...concepts, uses } } })}
       />
+      <label className="flex items-baseline gap-2 text-note">
+        <span className="w-20 shrink-0 text-soft">Minutes</span>
+        <input
+          type="number"
+          min={1}
+          max={MOST_MINUTES}
+          value={minutes ?? ''}
+          placeholder="for a class"
+          onChange={(event) => {
+            const given = event.target.value === '' ? undefined : Math.round(Number(event.target.value));
+            if (given === undefined || (given >= 1 && given <= MOST_MINUTES))
+              dispatch({ type: 'set', fields: { minutes: given }, joins: 'joins' });
+          }}
+          className="mono w-24 border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
+        />
+      </label>
     </div>
   );
 }
+
+/** As many as an exercise may take. */
+const MOST_MINUTES = 600;
 
 const spoken = (concept: string): string => concept.replace(/-/g, ' ');
 

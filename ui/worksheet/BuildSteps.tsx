@@ -13,7 +13,7 @@ import type { Sheet } from '@/core/worksheet/sheet';
 import { capital } from '@/core/words/words';
 import { useTold, useWords } from '../words/Words';
 import { useHouseRules, useRested, useRestedWiring } from './useRested';
-import { useWorksheet } from './useWorksheet';
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** What comes last in each order. */
 const LAST: Readonly<Record<HouseRules['wiringOrder'], string>> = {
@@ -135,6 +135,33 @@ export function Cautions({ step }: { readonly step: CautionStep }) {
       ))}
       {step === 'build' && <li className="mt-1 text-note text-soft">{LOCAL_RULES}</li>}
     </ul>
+  );
+}
+
+/** Cautions in the author's own words, a line each; taken over when the field is left. */
+export function OwnCautions() {
+  const cautions = useWorksheet((state) => state.sync.sheet.cautions);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
+  const [typed, setTyped] = useState<string>();
+  if (!mayEdit) return null;
+  const shown = typed ?? cautions.join('\n');
+  const take = (): void => {
+    if (typed === undefined) return;
+    const next = [...new Set(typed.split('\n').map((line) => line.trim()))].filter(Boolean);
+    if (next.join('\n') !== cautions.join('\n')) dispatch({ type: 'set', fields: { cautions: next } });
+    setTyped(undefined);
+  };
+  return (
+    <textarea
+      aria-label="Your own cautions, a line each"
+      value={shown}
+      rows={Math.max(1, shown.split('\n').length)}
+      placeholder="your own cautions, a line each"
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={take}
+      className="mt-1 w-full resize-none border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
+    />
   );
 }
 

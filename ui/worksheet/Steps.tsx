@@ -5,7 +5,7 @@ import type { ProposedScenario } from '@/core/generated/proposals';
 import type { StatementContext } from '@/core/statements';
 import { AimStep } from './AimStep';
 import { BoardStep } from './BoardStep';
-import { BringUp, BuildSteps, Cautions } from './BuildSteps';
+import { BringUp, BuildSteps, Cautions, OwnCautions } from './BuildSteps';
 import { CheckStep } from './CheckStep';
 import { Connections } from './Connections';
 import { Exchange } from './Exchange';
@@ -73,6 +73,7 @@ export function Steps({ context, propose }: StepsProps) {
       <Step number={build} title="Build">
         <BuildSteps board={context.board} />
         <Cautions step="build" />
+        <OwnCautions />
       </Step>
       {isVaried && (
         <Step number={build + 1} title="Vary and predict">
