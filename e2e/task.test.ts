@@ -101,7 +101,7 @@ describe('an instructor', () => {
     await page.getByText('All changes saved.').waitFor();
     await page.getByRole('link', { name: 'Try as a learner' }).click();
     await page.getByText('Ring so that the watch wakes up.').waitFor();
-    await page.getByText('Ears off the buzzer.').waitFor();
+    await page.getByRole('tabpanel', { name: 'Task' }).getByText('Ears off the buzzer.').waitFor();
     await context.close();
   });
 });
