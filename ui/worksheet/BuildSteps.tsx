@@ -116,7 +116,9 @@ function StepList({ wiring, board }: StepsOfProps) {
 /** The cautions of one step; at the build, what stands above them all. */
 export function Cautions({ step }: { readonly step: CautionStep }) {
   const { cautions } = useRested();
-  const here = useTold(cautions).filter((caution) => caution.step === step);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  // The author's own stand below, where they are written.
+  const here = useTold(cautions).filter((caution) => caution.step === step && !(mayEdit && caution.isOwn));
   if (here.length === 0) return null;
   return (
     <ul className="mt-2" aria-label="Cautions">
@@ -153,15 +155,20 @@ export function OwnCautions() {
     setTyped(undefined);
   };
   return (
-    <textarea
-      aria-label="Your own cautions, a line each"
-      value={shown}
-      rows={Math.max(1, shown.split('\n').length)}
-      placeholder="your own cautions, a line each"
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={take}
-      className="mt-1 w-full resize-none border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
-    />
+    <div className="mt-1 flex gap-2">
+      <span aria-hidden="true" className={shown === '' ? 'text-soft' : 'font-bold text-risk'}>
+        !
+      </span>
+      <textarea
+        aria-label="Your own cautions, a line each"
+        value={shown}
+        rows={Math.max(1, shown.split('\n').length)}
+        placeholder="your own cautions, a line each"
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
+        className="min-w-0 flex-1 resize-none border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
+      />
+    </div>
   );
 }
 
