@@ -15,6 +15,7 @@ describe('the task at the bench', () => {
     await openBench(page, 'Task');
     const task = page.getByRole('tabpanel', { name: 'Task' });
     await task.getByRole('heading', { name: 'What must be seen' }).waitFor();
+    await expect.poll(() => page.title()).toBe('Beacon, bench · Didaktor');
     expect(await task.getByText(/^The amber LED D1 lit 0\.5\u00a0s, dark 2\.5\u00a0s/).count()).toBe(1);
     expect(await task.getByRole('heading', { name: 'Which pin for what' }).count()).toBe(1);
     expect(await task.getByText('orange, orange, brown, gold').count()).toBe(1);
@@ -59,6 +60,7 @@ describe('an instructor', () => {
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: 'Try as a learner' }).click();
     await page.getByRole('heading', { name: 'What must be seen' }).waitFor();
+    await expect.poll(() => page.title()).toBe('Beacon, preview · Didaktor');
     await recordWiring(page, false);
     await page.getByRole('tab', { name: 'Program' }).click();
     await page.getByLabel('Your program').fill(PROGRAM);
@@ -80,6 +82,7 @@ describe('an instructor', () => {
     await page.getByRole('button', { name: 'Publish' }).click();
     await page.getByText('Nothing is missing for a class.').waitFor();
     await page.keyboard.press('Escape');
+    await expect.poll(() => page.title()).toBe('Night bell, worksheet · Didaktor');
     const line = page.getByLabel('Another scenario');
     await line.fill('make it nice');
     await page.keyboard.press('Enter');
@@ -94,6 +97,17 @@ describe('an instructor', () => {
       .fill('hold the button for 3 seconds');
     await page.keyboard.press('Enter');
     await page.getByText('press S1 at 1 s for 3 s.').waitFor();
+    // A scenario that is written after one was taken away has a name of its own.
+    const names = page.getByLabel(/^Name of scenario/);
+    await line.fill('D1 lit 0.1 s, dark 9 s');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Remove: D1 is on all the time from 2.1 s' }).click();
+    await page.getByRole('button', { name: 'Remove: Z1 sounds all the time from 2.1 s' }).click();
+    await line.fill('D1 lit 0.2 s, dark 8 s');
+    await page.keyboard.press('Enter');
+    await page.getByText('All changes saved.').waitFor();
+    const given = await names.evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
+    expect(given).toEqual(['a visitor rings', 'rings twice', 'scenario 4', 'scenario 5']);
     // What is written for learners stands at their bench.
     await page.getByLabel('What a learner reads at the bench').fill('Ring so that the watch wakes up.');
     await page.getByLabel('Your own cautions, a line each').fill('Ears off the buzzer.');

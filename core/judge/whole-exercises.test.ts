@@ -55,7 +55,7 @@ describe('a circuit without a board', () => {
   test('has nothing to judge while no part is recorded', () => {
     expect(said(lamp, () => 'ref,kind,value,leg,at\n')).toMatchObject({
       verdict: 'cannot-tell',
-      findings: [{ code: 'part-missing', message: expect.stringContaining('no part') }],
+      findings: [{ code: 'part-missing', message: expect.stringContaining('Nothing is plugged in yet') }],
     });
   });
 

@@ -38,7 +38,7 @@ export function Expected() {
           parts={parts}
           withoutProgram={withoutProgram[index] ?? []}
           example={stimulusSentence(example)}
-          result={results.find(({ name }) => name === scenario.name)}
+          result={results[index]?.name === scenario.name ? results[index] : undefined}
           mayEdit={mayEdit}
           onChange={(next) => replace(index, next)}
         />
@@ -53,7 +53,7 @@ export function Expected() {
             onChange([
               ...scenarios,
               {
-                name: scenarios.length === 0 ? 'as taught' : `scenario ${scenarios.length + 1}`,
+                name: freeName(scenarios),
                 for: USUAL_SECONDS,
                 stimuli: [],
                 expect: [...expect],
@@ -64,6 +64,15 @@ export function Expected() {
       )}
     </>
   );
+}
+
+/** What a new scenario is called: the first is what is taught, the others are numbered, each number once. */
+function freeName(scenarios: readonly Scenario[]): string {
+  if (scenarios.length === 0) return 'as taught';
+  const taken = new Set(scenarios.map(({ name }) => name));
+  let number = scenarios.length + 1;
+  while (taken.has(`scenario ${number}`)) number += 1;
+  return `scenario ${number}`;
 }
 
 /** Seconds that a new scenario runs. */

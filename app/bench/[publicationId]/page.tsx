@@ -1,23 +1,27 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { givenProgram } from '@/core/generated/given';
 import { taskOf } from '@/core/generated/task';
 import { database } from '@/server/database/connection';
-import { earlierPublications, findPublication } from '@/server/exercises/publications';
+import { earlierPublications } from '@/server/exercises/publications';
 import { studentForm } from '@/server/exercises/student-form';
 import { benchDraftOf } from '@/server/submissions/bench-drafts';
 import { linesOf } from '@/server/submissions/reports';
 import { Bench } from '@/ui/bench/Bench';
-import { requireViewer } from '../../access';
+import { publicationAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import { Words } from '@/ui/words/Words';
 
-export const metadata: Metadata = { title: 'Bench' };
+interface Address {
+  readonly params: Promise<{ publicationId: string }>;
+}
 
-export default async function BenchPage({ params }: { readonly params: Promise<{ publicationId: string }> }) {
-  const viewer = await requireViewer('see-bench');
-  const publication = await findPublication(database(), viewer, (await params).publicationId);
-  if (!publication) notFound();
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { publication } = await publicationAskedFor('see-bench', (await params).publicationId);
+  return { title: `${publication.exercise.data.title}, bench` };
+}
+
+export default async function BenchPage({ params }: Address) {
+  const { viewer, publication } = await publicationAskedFor('see-bench', (await params).publicationId);
   const { solution, words } = publication.rules;
   const form = studentForm(publication.exercise, solution);
   const earlier = await earlierPublications(database(), publication.id);

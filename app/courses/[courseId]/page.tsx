@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { cache } from 'react';
 import { ladderOf } from '@/core/course/ladder';
 import { exerciseFrom, isComplete } from '@/core/formats/exercise';
 import { knownBoards } from '@/server/courses/boards';
@@ -15,14 +16,25 @@ import { requireViewer } from '../../access';
 import { View } from '../../shell';
 import * as actions from './actions';
 
-export const metadata: Metadata = { title: 'Course' };
+interface Address {
+  readonly params: Promise<{ courseId: string }>;
+}
 
-export default async function CoursePage({ params }: { readonly params: Promise<{ courseId: string }> }) {
+const courseAskedFor = cache(async (courseId: string) => {
   const viewer = await requireViewer('see-course');
-  const { courseId } = await params;
   const may = await mayWith(database(), 'course', viewer, courseId);
   const course = may && (await findCourse(database(), courseId));
   if (!course) notFound();
+  return { viewer, course, may };
+});
+
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { course } = await courseAskedFor((await params).courseId);
+  return { title: course.title };
+}
+
+export default async function CoursePage({ params }: Address) {
+  const { viewer, course, may } = await courseAskedFor((await params).courseId);
   const [drafts, places, publications, classes, boards] = await Promise.all([
     draftsOf(database(), course.id),
     standings(database(), course.id),

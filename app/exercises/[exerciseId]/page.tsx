@@ -1,34 +1,29 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { notFound } from 'next/navigation';
 import { NO_PROOF } from '@/core/worksheet/prove';
 import { knownBoards } from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
-import { findDraft } from '@/server/exercises/drafts';
 import { guarded } from '@/server/guard/processes';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can, type Viewer } from '@/server/permissions';
-import { courseOfExercise, mayWith } from '@/server/sharing';
 import { Button } from '@/ui/design/Button';
 import { PublishButton } from '@/ui/worksheet/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
-import { requireViewer } from '../../access';
+import { draftAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import { closeForClass, lacksOfDraft, proposeForDraft, proveDraft, publishToClass } from './actions';
 
-export const metadata: Metadata = { title: 'Worksheet' };
-
-export default async function WorksheetPage({
-  params,
-}: {
+interface Address {
   readonly params: Promise<{ exerciseId: string }>;
-}) {
-  const viewer = await requireViewer('see-worksheet');
-  const { exerciseId } = await params;
-  const courseId = await courseOfExercise(database(), exerciseId);
-  const may = courseId === undefined ? undefined : await mayWith(database(), 'course', viewer, courseId);
-  const draft = may && (await findDraft(database(), exerciseId));
-  if (!draft) notFound();
+}
+
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { draft } = await draftAskedFor((await params).exerciseId);
+  return { title: `${draft.sheet.title}, worksheet` };
+}
+
+export default async function WorksheetPage({ params }: Address) {
+  const { viewer, draft, may } = await draftAskedFor((await params).exerciseId);
   const [first, proof] = await Promise.all([
     guarded().ask('readOut', { sheet: draft.sheet, rules: draft.courseRules }),
     guarded().run('prove', { data: draft.sheet }),

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { cache } from 'react';
 import { asksForProgram } from '@/core/formats/exercise';
 import { database } from '@/server/database/connection';
 import { findPublication } from '@/server/exercises/publications';
@@ -14,15 +15,27 @@ import { currentViewer, requireViewer } from '../../access';
 import { View } from '../../shell';
 import { Words } from '@/ui/words/Words';
 
-export const metadata: Metadata = { title: 'Report' };
+interface Address {
+  readonly params: Promise<{ submissionId: string }>;
+}
 
-export default async function ReportPage({ params }: { readonly params: Promise<{ submissionId: string }> }) {
+const reportAskedFor = cache(async (submissionId: string) => {
   const known = await currentViewer();
   const viewer = await requireViewer(known?.role === 'student' ? 'see-own-report' : 'see-class-reports');
-  const submission = await findSubmission(database(), viewer, (await params).submissionId);
+  const submission = await findSubmission(database(), viewer, submissionId);
   if (!submission) notFound();
   const publication = await findPublication(database(), viewer, submission.publicationId);
   if (!publication) notFound();
+  return { viewer, submission, publication };
+});
+
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { submission, publication } = await reportAskedFor((await params).submissionId);
+  return { title: `${publication.exercise.data.title}, ${submission.learnerName}` };
+}
+
+export default async function ReportPage({ params }: Address) {
+  const { viewer, submission, publication } = await reportAskedFor((await params).submissionId);
   const isStaff = can(viewer.role, 'review-class');
   return (
     <View

@@ -1,25 +1,24 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { countVerdicts, latestOf } from '@/core/plan/review';
 import { database } from '@/server/database/connection';
-import { findPublication } from '@/server/exercises/publications';
 import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { VerdictBar } from '@/ui/design/Verdict';
 import { ReviewDesk } from '@/ui/review/ReviewDesk';
-import { requireViewer } from '../../access';
+import { publicationAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import { Words } from '@/ui/words/Words';
 
-export const metadata: Metadata = { title: 'Review desk' };
-
-export default async function ReviewPage({
-  params,
-}: {
+interface Address {
   readonly params: Promise<{ publicationId: string }>;
-}) {
-  const viewer = await requireViewer('review-class');
-  const publication = await findPublication(database(), viewer, (await params).publicationId);
-  if (!publication) notFound();
+}
+
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { publication } = await publicationAskedFor('review-class', (await params).publicationId);
+  return { title: `${publication.exercise.data.title}, ${publication.className}` };
+}
+
+export default async function ReviewPage({ params }: Address) {
+  const { viewer, publication } = await publicationAskedFor('review-class', (await params).publicationId);
   const [submissions, learners] = await Promise.all([
     linesOf(database(), [publication.id]),
     learnersOf(database(), publication.classId),

@@ -1,28 +1,26 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { rulesWith } from '@/core/course/house-rules';
 import { exerciseFrom } from '@/core/formats/exercise';
 import { givenProgram } from '@/core/generated/given';
 import { taskOf } from '@/core/generated/task';
-import { database } from '@/server/database/connection';
-import { findDraft } from '@/server/exercises/drafts';
 import { studentForm } from '@/server/exercises/student-form';
-import { courseOfExercise, mayWith } from '@/server/sharing';
 import { Bench } from '@/ui/bench/Bench';
 import { Words } from '@/ui/words/Words';
-import { requireViewer } from '../../../access';
+import { draftAskedFor } from '../../../asked-for';
 import { View } from '../../../shell';
 
-export const metadata: Metadata = { title: 'Preview' };
+interface Address {
+  readonly params: Promise<{ exerciseId: string }>;
+}
+
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { draft } = await draftAskedFor((await params).exerciseId);
+  return { title: `${draft.sheet.title}, preview` };
+}
 
 /** The draft at a learner's bench, without a learner: nothing of it is kept on the server or handed in. */
-export default async function PreviewPage({ params }: { readonly params: Promise<{ exerciseId: string }> }) {
-  const viewer = await requireViewer('see-worksheet');
-  const { exerciseId } = await params;
-  const courseId = await courseOfExercise(database(), exerciseId);
-  const may = courseId === undefined ? undefined : await mayWith(database(), 'course', viewer, courseId);
-  const draft = may && (await findDraft(database(), exerciseId));
-  if (!draft) notFound();
+export default async function PreviewPage({ params }: Address) {
+  const { viewer, draft } = await draftAskedFor((await params).exerciseId);
   const places = [
     { label: 'Today', href: '/' },
     { label: draft.courseTitle, href: `/courses/${draft.courseId}` },

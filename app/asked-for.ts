@@ -1,0 +1,34 @@
+import { notFound } from 'next/navigation';
+import { cache } from 'react';
+import { database } from '@/server/database/connection';
+import { findDraft, type Draft } from '@/server/exercises/drafts';
+import { findPublication, type Publication } from '@/server/exercises/publications';
+import type { Action, Viewer } from '@/server/permissions';
+import { courseOfExercise, mayWith } from '@/server/sharing';
+import { requireViewer } from './access';
+
+/** The publication that an address names, for a viewer who may do this with it; once per request. */
+export const publicationAskedFor = cache(
+  async (action: Action, id: string): Promise<{ viewer: Viewer; publication: Publication }> => {
+    const viewer = await requireViewer(action);
+    const publication = await findPublication(database(), viewer, id);
+    if (!publication) notFound();
+    return { viewer, publication };
+  },
+);
+
+/** The draft that an address names, and what its viewer may do with the course that it is in; once per request. */
+export const draftAskedFor = cache(async (exerciseId: string): Promise<DraftAskedFor> => {
+  const viewer = await requireViewer('see-worksheet');
+  const courseId = await courseOfExercise(database(), exerciseId);
+  const may = courseId === undefined ? undefined : await mayWith(database(), 'course', viewer, courseId);
+  const draft = may && (await findDraft(database(), exerciseId));
+  if (!draft) notFound();
+  return { viewer, draft, may };
+});
+
+interface DraftAskedFor {
+  readonly viewer: Viewer;
+  readonly draft: Draft;
+  readonly may: NonNullable<Awaited<ReturnType<typeof mayWith>>>;
+}
