@@ -36,6 +36,22 @@ describe('the task of an exercise', () => {
     expect(first!.seen[0]).toMatch(/^The amber LED D1 is off until /);
   });
 
+  test('says what is done where a time counts from there', () => {
+    const seenOf = (expect: (typeof bell.data.scenarios)[number]['expect']): readonly string[] => {
+      const scenarios = [{ ...bell.data.scenarios[0]!, expect }];
+      return taskOf({ ...bell, data: { ...bell.data, scenarios } }, rules('hidden'), false).runs[0]!.seen;
+    };
+    expect(seenOf([{ responds: 'D1', to: 'S1', within: 0.1, then: 'on' }])).toEqual([
+      'The amber LED D1 goes on within 0.1\u00a0s of pressing the push button S1',
+    ]);
+    expect(seenOf([{ lamp: 'D1', is: 'on', from: 0.1, to: 3, after: 'S1' }])[0]).toMatch(
+      / after pressing the push button S1$/,
+    );
+    expect(seenOf([{ responds: 'D1', to: 'R1', within: 0.1, then: 'on' }])[0]).toMatch(
+      / of a change of the /,
+    );
+  });
+
   test('has its pins with what belongs there, and those that will do as well', () => {
     const { pins } = taskOf(bell, rules('hidden'), false);
     expect(pins.map(({ what }) => what).join('; ')).toMatch(/S1/);

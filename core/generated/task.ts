@@ -2,7 +2,7 @@ import { benchWork } from '../course/bench-work';
 import type { HouseRules } from '../course/house-rules';
 import { expectationSentence } from '../expectations';
 import type { Exercise } from '../formats/exercise';
-import { isResistor, kindOf } from '../parts';
+import { isContact, isResistor, kindOf } from '../parts';
 import { cautionsOf } from '../plan/cautions';
 import { stimulusSentence } from '../stimuli';
 import { writeTable } from '../wiring/table';
@@ -96,13 +96,18 @@ export function taskOf(
 }
 
 /**
- * A sentence for a learner: with what each part is, `the amber LED D1`, without what a time says already, and with its
- * figures and units on one line.
+ * A sentence for a learner: with what each part is, `the amber LED D1`, and what is done to it where a time counts from
+ * there, `within 0.1 s of pressing S1`; without what a time says already, and with its figures and units on one line.
  */
 function withTitles({ reference }: Exercise): (sentence: string) => string {
   const titles = new Map(reference.parts.map((part) => [part.ref as string, titleOf(part)]));
+  const contacts = new Set<string>(reference.parts.filter(isContact).map(({ ref }) => ref));
   return (sentence) =>
     sentence
+      .replace(
+        /(\bwithin [\d.]+ s of|\bafter) ([A-Z]{1,4}\d{1,4})\b/g,
+        (_, since: string, name: string) => `${since} ${contacts.has(name) ? 'pressing' : 'a change of'} ${name}`,
+      )
       .replace(/(?<![\w“])([A-Z]{1,4}\d{1,4})\.([a-z]\w*)/g, (_, name: string, light: string) => {
         const number = /^a(\d+)$/.exec(light)?.[1];
         return number === undefined ? `the ${light} light of ${name}` : `LED ${number} of ${name}`;

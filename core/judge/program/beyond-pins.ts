@@ -48,7 +48,7 @@ function cannotMeasure({ pin, line }: BeyondPin, board: BoardProfile): Observati
       'Which pins of the board can measure a voltage?',
       `Pin ${pin} in line ${line} has no analog input.`,
       able.length === 0
-        ? `Read pin ${pin} with digitalRead.`
+        ? `Read pin ${pin} as high or low instead of measuring at it.`
         : `Move the wire from pin ${pin} to pin ${able[0]}, and change the number in the program.`,
     ],
   };
