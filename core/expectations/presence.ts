@@ -34,10 +34,10 @@ export const presence: ExpectationDefinition<Presence> = {
       code: 'leg-open',
       severity: 'fault',
       refs: [ref],
-      message: `${capital(name)} is plugged in, but it is not part of the circuit: fewer than two of its legs lead anywhere.`,
+      message: `${capital(name)} is plugged in, but it is not part of the circuit: its legs do not lead to two different places.`,
       hints: [
         `Follow each leg of ${ref} to the next part. Where does it end?`,
-        `At least one leg of ${ref} shares its row with nothing else.`,
+        `The legs of ${ref} do not lead to two different places in the circuit.`,
         `Connect both sides of ${ref} as the drawing shows.`,
       ],
     });

@@ -32,6 +32,7 @@ export const watched: ExpectationDefinition<Watched> = {
         : reads
           ? `by polling, in line ${reads.line}`
           : 'not watched at all';
+    const how = interrupting !== undefined || reads ? `watched ${found}` : found;
     const isRight = by === 'interrupt' ? interrupting !== undefined : interrupting === undefined && reads;
     if (isRight) return passed(found);
     const wanted = by === 'interrupt' ? 'an interrupt' : 'polling, without an interrupt';
@@ -41,10 +42,10 @@ export const watched: ExpectationDefinition<Watched> = {
       severity: 'fault',
       refs: [ref],
       ...(line === undefined ? {} : { line, column: 1 }),
-      message: `The exercise wants ${ref} to be watched by ${wanted}; here it is ${found === 'not watched at all' ? found : `watched ${found}`}.`,
+      message: `The exercise wants ${ref} to be watched by ${wanted}; here it is ${how}.`,
       hints: [
         `How does the program notice that something happens to ${ref}?`,
-        `${ref} is ${found === 'not watched at all' ? found : `watched ${found}`}; ${wanted} is asked for.`,
+        `${ref} is ${how}; ${wanted} is asked for.`,
         by === 'interrupt'
           ? `In setup, attach an interrupt to the pin of ${ref}, with a short routine that sets a variable.`
           : `Read the pin of ${ref} every time round the loop instead.`,

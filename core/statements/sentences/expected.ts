@@ -151,7 +151,7 @@ const ways: readonly Way[] = [
   {
     pattern: whole(`(.+?) at ${SECONDS}`),
     means: ([said = '', at = ''], around, depth) =>
-      /stands|°/.test(said) || at.length === 0
+      /stands|°/.test(said)
         ? undefined
         : tailed(said, ` from ${at} s to ${timed(Number(at) + AT_ONCE)} s`, around, depth),
   },
