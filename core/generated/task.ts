@@ -106,7 +106,8 @@ function withTitles({ reference }: Exercise): (sentence: string) => string {
     sentence
       .replace(
         /(\bwithin [\d.]+ s of|\bafter) ([A-Z]{1,4}\d{1,4})\b/g,
-        (_, since: string, name: string) => `${since} ${contacts.has(name) ? 'pressing' : 'a change of'} ${name}`,
+        (_, since: string, name: string) =>
+          `${since} ${contacts.has(name) ? 'pressing' : 'a change of'} ${name}`,
       )
       .replace(/(?<![\w“])([A-Z]{1,4}\d{1,4})\.([a-z]\w*)/g, (_, name: string, light: string) => {
         const number = /^a(\d+)$/.exec(light)?.[1];
