@@ -17,17 +17,29 @@ export async function loadGrammars(files: GrammarFiles): Promise<Grammars> {
 }
 
 /**
- * Milliseconds after which a parser gives up. Programs take a hundredth of that; a text that is none and can be
+ * Milliseconds of work after which a parser gives up. Programs take a hundredth of that; a text that is none and can be
  * read in ever more ways takes minutes, and nothing that the parser counts tells the one from the other.
  */
 const PATIENCE = 1000;
+/**
+ * Milliseconds that count between two looks at the clock, which are about one apart. What is longer is a machine that
+ * stood still or worked for others, and no right program is to be refused for that.
+ */
+const MOST_BETWEEN_LOOKS = 20;
 
 function parserFor(language: Language): ParseWith {
   const parser = new Parser();
   parser.setLanguage(language);
   return (source, read) => {
-    const begin = performance.now();
-    const tree = parser.parse(source, null, { progressCallback: () => performance.now() - begin > PATIENCE });
+    let worked = 0;
+    let last = performance.now();
+    const hasHadEnough = (): boolean => {
+      const now = performance.now();
+      worked += Math.min(now - last, MOST_BETWEEN_LOOKS);
+      last = now;
+      return worked > PATIENCE;
+    };
+    const tree = parser.parse(source, null, { progressCallback: hasHadEnough });
     if (!tree) {
       parser.reset();
       throw new ParseGivenUp();
