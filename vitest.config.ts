@@ -33,10 +33,10 @@ export default defineConfig({
         test: {
           name: 'browser',
           // A page answers when it has been to the server.
-          expect: { poll: { timeout: 8000 } },
+          expect: { poll: { timeout: 20_000 } },
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          testTimeout: 60_000,
+          testTimeout: 100_000,
           hookTimeout: 120_000,
         },
       },

@@ -248,7 +248,7 @@ describe('accessibility', () => {
       expect(complaints).toEqual([]);
       await context.close();
     },
-    150_000,
+    240_000,
   );
 
   test('no view is wider than a phone', async () => {

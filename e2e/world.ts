@@ -120,7 +120,8 @@ async function visit(
     reducedMotion: 'reduce',
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(15_000);
+  // A machine that stands still for a while is no fault of the page.
+  page.setDefaultTimeout(40_000);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {
