@@ -24,6 +24,12 @@ export const currentViewer = cache(async (): Promise<Viewer | undefined> => {
   return token ? viewerOf(database(), token) : undefined;
 });
 
+/** Who is signed in on a page that looks again by itself. */
+export async function watchingViewer(): Promise<Viewer | undefined> {
+  const token = await sessionToken();
+  return token ? viewerOf(database(), token, 'watching') : undefined;
+}
+
 /** The viewer, when they may do this; others are sent to sign in or told that there is nothing here. */
 export async function requireViewer(action: Action): Promise<Viewer> {
   const viewer = await currentViewer();

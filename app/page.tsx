@@ -9,7 +9,9 @@ import { troubleAtTheDoor } from '@/server/people/tries';
 import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { StaffToday, type ClassToday } from '@/ui/today/StaffToday';
 import { StudentToday, type ExerciseToday } from '@/ui/today/StudentToday';
+import { stateOf } from '@/server/live';
 import type { Viewer } from '@/server/permissions';
+import { Live } from '@/ui/shell/Live';
 import { requireViewer } from './access';
 import * as doorActions from './doors/actions';
 import { View } from './shell';
@@ -18,14 +20,18 @@ export const metadata: Metadata = { title: 'Today' };
 
 export default async function TodayPage() {
   const viewer = await requireViewer('see-today');
+  // Asked first: what comes in meanwhile is looked for again.
+  const live = await stateOf(database(), viewer);
   if (viewer.role === 'student')
     return (
       <View viewer={viewer} places={[{ label: viewer.className }]} title={`Good to see you, ${viewer.name}`}>
+        <Live first={live} />
         <StudentToday exercises={await studentExercises(viewer)} />
       </View>
     );
   return (
     <View viewer={viewer} places={[{ label: 'Home' }]} title="Today">
+      <Live first={live} />
       <StaffToday
         classes={await classesToday(viewer)}
         exercises={await exerciseList(database(), viewer)}
@@ -43,11 +49,13 @@ async function studentExercises(viewer: Viewer): Promise<readonly ExerciseToday[
     publications.map(({ id }) => id),
     viewer.id,
   );
-  return publications.map(({ id, title, aim, introduces, isOpen }) => ({
+  return publications.map(({ id, title, aim, introduces, isOpen, isComing, opensAt, closesAt }) => ({
     id,
     title,
     aim,
     isOpen,
+    opensAt: isComing ? (opensAt?.toISOString() ?? null) : null,
+    closesAt: closesAt?.toISOString() ?? null,
     introduces,
     attempts: lines
       .filter(({ publicationId }) => publicationId === id)
@@ -86,6 +94,8 @@ async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
             exerciseId: publication.exerciseId,
             title: publication.title,
             isOpen: publication.isOpen,
+            opensAt: publication.isComing ? (publication.opensAt?.toISOString() ?? null) : null,
+            closesAt: publication.closesAt?.toISOString() ?? null,
             tries: own.length,
             counts: countVerdicts(latest),
             handedIn: latest.length,

@@ -105,9 +105,24 @@ const routes: Readonly<Record<string, Ask>> = {
   'api/drafts/[publicationId]/route.ts PUT': {
     method: 'PUT',
     path: ({ publication }) => `/api/drafts/${publication}`,
-    body: () => ({ content: JSON.stringify({ version: 1, parts: [], program: '', hintsTaken: 0 }) }),
-    answers: [204],
+    body: () => ({
+      basedOn: 0,
+      content: JSON.stringify({ version: 1, parts: [], program: '', hintsTaken: 0 }),
+    }),
+    answers: [200],
     for: onlyFor(['learner'], 'no'),
+  },
+  'api/drafts/[publicationId]/route.ts GET': {
+    method: 'GET',
+    path: ({ publication }) => `/api/drafts/${publication}?known=0`,
+    answers: [200],
+    for: onlyFor(['learner'], 'no'),
+  },
+  'api/live/route.ts GET': {
+    method: 'GET',
+    path: () => '/api/live',
+    answers: [200],
+    for: { ...everybody('yes'), nobody: 'no' },
   },
   'api/exercises/[exerciseId]/changes/route.ts GET': {
     method: 'GET',
@@ -158,7 +173,14 @@ const actions: Readonly<
       ['courses/[courseId]/rules/actions.ts', ['setRule'], ['instructor', 'strange instructor']],
       [
         'exercises/[exerciseId]/actions.ts',
-        ['publishToClass', 'closeForClass', 'proposeForDraft', 'lacksOfDraft'],
+        [
+          'publishToClass',
+          'closeForClass',
+          'bringBackForClass',
+          'setDatesForClass',
+          'proposeForDraft',
+          'lacksOfDraft',
+        ],
         ['instructor', 'strange instructor'],
       ],
       ['exercises/[exerciseId]/actions.ts', ['proveDraft'], teaching],

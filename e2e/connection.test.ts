@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test, onTestFinished } from 'vitest';
+import type { Page } from 'playwright-core';
 import { createWorld, TABLET, type World } from './world';
 import { joinAsLearner, openBench, PROGRAM, recordWiring, writeProgram } from './people';
 
@@ -51,6 +52,42 @@ describe('a draft', () => {
     );
     expect(await handIns()).toHaveLength(1);
     await context.close();
+  });
+
+  test('on two tablets at once is one, part by part, and who differs is told', async () => {
+    const [one, other] = [await world.visit(TABLET), await world.visit(TABLET)];
+    await joinAsLearner(one.page, 'Ebba');
+    await joinAsLearner(other.page, 'Ebba');
+    await openBench(one.page);
+    await openBench(other.page);
+    const at = (page: Page, label: string) => page.getByLabel(label, { exact: true });
+    await at(one.page, 'one end of W1').fill('13');
+    await at(other.page, 'long leg of D1').fill('e5');
+    await expect.poll(() => at(other.page, 'one end of W1').inputValue()).toBe('13');
+    await expect.poll(() => at(one.page, 'long leg of D1').inputValue()).toBe('e5');
+    await one.page.getByText('Added from your other tablet: D1.').waitFor();
+    await one.page.getByRole('button', { name: 'Got it' }).click();
+    expect(await one.page.getByText('Added from your other tablet').count()).toBe(0);
+
+    // Without a connection both go on; one end comes out differently, and so do the programs.
+    await one.context.setOffline(true);
+    await at(one.page, 'short leg of D1').fill('e6');
+    await writeProgram(one.page, 'void setup() {}\n');
+    await at(other.page, 'short leg of D1').fill('e7');
+    await writeProgram(other.page, 'void loop() {}\n');
+    await expect
+      .poll(() => world.query(`select 1 from bench_draft where content like '%void loop%'`))
+      .toHaveLength(1);
+    await one.context.setOffline(false);
+    await one.page.getByText('The short leg of D1 is e6 here and e7 there.').waitFor();
+    await one.page.getByText('There are two programs.').waitFor();
+    await one.page.getByRole('button', { name: 'Show the other one' }).click();
+    await one.page.getByText('void loop() {}').waitFor();
+    await one.page.getByRole('button', { name: 'Keep this one' }).click();
+    await other.page.getByRole('tab', { name: 'Wiring' }).click();
+    await expect.poll(() => at(other.page, 'short leg of D1').inputValue()).toBe('e6');
+    await one.context.close();
+    await other.context.close();
   });
 
   test('is a learner’s own on a shared tablet', async () => {

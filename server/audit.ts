@@ -10,6 +10,7 @@ export type Audited =
   | 'end-meeting'
   | 'publish-exercise'
   | 'close-exercise'
+  | 'set-dates'
   | 'remove-exercise'
   | 'remove-lesson'
   | 'remove-board'

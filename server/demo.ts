@@ -7,7 +7,7 @@ import { check } from '@/core/judge/check';
 import { readWiring } from '@/core/wiring/read';
 import { writeTable } from '@/core/wiring/table';
 import { nodeGrammars } from '@/grammars/node';
-import { publishAsItIs } from './exercises/publications';
+import { publishAsItIs } from './exercises/publishing';
 import { newSlip } from './people/classes';
 import { hashSecret } from './people/secrets';
 import type { Viewer } from './permissions';

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { keepBoard, knownBoards, removeBoard } from './courses/boards';
 import { courseList } from './courses/courses';
 import { exerciseList, saveChanges } from './exercises/drafts';
-import { publish } from './exercises/publications';
+import { publish } from './exercises/publishing';
 import { mayWith, mayWithExercise, share, sharingOf } from './sharing';
 import { buildHarbour, type Harbour } from './testing/harbour';
 import { courseOfExercise } from './sharing';

@@ -20,6 +20,8 @@ const draftSchema = z.object({
   version: z.literal(1),
   parts: z.array(partSchema),
   program: z.string(),
+  /** A program that was written elsewhere at the same time; the learner chooses between the two. */
+  aside: z.string().optional(),
   sighting: sightingSchema.optional(),
   hintsTaken: z.number(),
   /** A hand-in that has left the learner's hand and is not yet confirmed by the server. */
@@ -44,10 +46,37 @@ export function readDraftText(text: string): Draft | undefined {
   }
 }
 
-/** A draft on its way to the server. */
+/** A draft on its way to the server, and which of the server's it goes on from; 0 when the server had none. */
 export const draftMessageSchema = z.object({
+  basedOn: z.int().min(0),
   content: textSchema(DRAFT_LIMIT).refine(
     (text) => readDraftText(text) !== undefined,
     'This is not a bench that can be kept.',
   ),
 });
+
+/** What the server answers to a draft, and to who asks for it: the version that it has now, and the draft when that is another than was sent. */
+export const keptDraftSchema = z.object({ version: z.int().min(0), content: z.string().optional() });
+export type KeptDraft = Readonly<z.infer<typeof keptDraftSchema>>;
+
+/** A draft that tablet and server both had, as its version on the server. */
+const agreedSchema = z.object({ version: z.int().min(0), draft: draftSchema });
+export interface Agreed {
+  readonly version: number;
+  readonly draft: Draft;
+}
+
+/** What a tablet keeps of a bench: the draft, and what of it the server is known to have. */
+export interface KeptBench {
+  readonly draft: Draft;
+  readonly agreed?: Agreed | undefined;
+}
+const keptBenchSchema = z.object({ draft: draftSchema, agreed: agreedSchema.optional() });
+
+/** A bench that a tablet has kept; `undefined` for what is none. Tablets once kept the draft alone. */
+export function readKeptBench(kept: unknown): KeptBench | undefined {
+  const read = keptBenchSchema.safeParse(kept).data;
+  if (read) return read;
+  const draft = readDraft(kept);
+  return draft && { draft };
+}

@@ -6,6 +6,7 @@ import * as rateLimits from './migrations/0004-rate-limits';
 import * as courses from './migrations/0005-courses';
 import * as judging from './migrations/0006-judging';
 import * as doors from './migrations/0007-doors';
+import * as dates from './migrations/0008-dates';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -17,6 +18,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0005-courses': courses,
   '0006-judging': judging,
   '0007-doors': doors,
+  '0008-dates': dates,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -1,17 +1,10 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { exerciseList, findDraft } from './drafts';
-import {
-  classesOf,
-  closePublication,
-  earlierPublications,
-  findOpening,
-  findPublication,
-  publicationsFor,
-  publish,
-} from './publications';
+import { classesOf, findOpening, findPublication, otherPublications, publicationsFor } from './publications';
+import { bringBack, closePublication, publicationsOf, publish, setDates } from './publishing';
 import { studentForm } from './student-form';
-import { benchDraftOf, keepBenchDraft } from '../submissions/bench-drafts';
+import { benchDraftAfter, benchDraftOf, keepBenchDraft } from '../submissions/bench-drafts';
 import { handIn } from '../submissions/hand-in';
 
 let harbour: Harbour;
@@ -44,7 +37,7 @@ describe('publishing', () => {
 
   test('a changed draft closes the earlier publication, on which work goes on in the new one', async () => {
     const { db, learner, publicationId } = harbour;
-    await keepBenchDraft(db, learner, publicationId, '{"at": "the bench"}');
+    await keepBenchDraft(db, learner, publicationId, { content: '{"at": "the bench"}', basedOn: 0 });
     await retitle('Beacon two');
     const anew = await publishAgain();
     const id = 'publicationId' in anew ? anew.publicationId : '';
@@ -56,9 +49,12 @@ describe('publishing', () => {
     expect((await publicationsFor(db, learner)).map(({ title, isOpen }) => [title, isOpen])).toEqual([
       ['Beacon two', true],
     ]);
-    const earlier = await earlierPublications(db, id);
+    const earlier = (await otherPublications(db, id)).map((other) => other.id);
     expect(earlier).toEqual([publicationId]);
-    expect(await benchDraftOf(db, learner.id, [id, ...earlier])).toBe('{"at": "the bench"}');
+    expect(await benchDraftOf(db, learner.id, id, earlier)).toEqual({
+      version: 0,
+      content: '{"at": "the bench"}',
+    });
     expect(await handIn(db, harbour.guarded, learner, harbour.handedIn())).toMatchObject({
       status: 409,
       message: expect.stringContaining('There is a new version'),
@@ -112,6 +108,123 @@ describe('publishing', () => {
     expect(await closePublication(harbour.db, harbour.otherTeacher, harbour.publicationId)).toBe(false);
     expect(await closePublication(harbour.db, harbour.teacher, harbour.publicationId)).toBe(true);
     expect(await harbour.db('audit').where({ action: 'close-exercise' })).toHaveLength(1);
+  });
+});
+
+const HOUR = 3_600_000;
+const at = (hours: number): Date => new Date(Date.now() + hours * HOUR);
+const WHOLE_CLASS = { opensAt: null, closesAt: null, learnerIds: [] };
+
+describe('the dates of an exercise', () => {
+  const seenBy = async (viewer = harbour.learner) =>
+    (await publicationsFor(harbour.db, viewer)).map(({ isOpen, isComing }) => ({ isOpen, isComing }));
+  const set = (dates: Partial<Parameters<typeof setDates>[3]>) =>
+    setDates(harbour.db, harbour.teacher, harbour.publicationId, { ...WHOLE_CLASS, ...dates });
+
+  test.each([
+    ['before it opens', { opensAt: at(1) }, { isOpen: false, isComing: true }],
+    ['between the two', { opensAt: at(-1), closesAt: at(1) }, { isOpen: true, isComing: false }],
+    ['after it has closed', { opensAt: at(-2), closesAt: at(-1) }, { isOpen: false, isComing: false }],
+    ['without any', {}, { isOpen: true, isComing: false }],
+  ])('decide by themselves whether it is open: %s', async (_, dates, expected) => {
+    const { db, learner, publicationId } = harbour;
+    expect(await set(dates)).toBeUndefined();
+    expect(await seenBy()).toEqual([expected]);
+    expect((await findOpening(db, learner, publicationId))!.isOpen).toBe(expected.isOpen);
+    const answer = await handIn(db, harbour.guarded, learner, harbour.handedIn());
+    expect(answer.status).toBe(expected.isOpen ? 201 : 409);
+  });
+
+  test('keep an exercise from a learner until it opens, and not from its instructor', async () => {
+    const { db, learner, teacher, publicationId } = harbour;
+    await set({ opensAt: at(1) });
+    expect(await findPublication(db, learner, publicationId)).toBeUndefined();
+    expect(await findPublication(db, teacher, publicationId)).toMatchObject({ isComing: true });
+  });
+
+  test('that cross are refused, and so is a learner of another class', async () => {
+    expect(await set({ opensAt: at(2), closesAt: at(1) })).toContain('would close before it opens');
+    expect(await set({ learnerIds: [harbour.stranger.id] })).toContain('no longer in the class');
+    expect(await setDates(harbour.db, harbour.otherTeacher, harbour.publicationId, WHOLE_CLASS)).toContain(
+      'not open in any of your classes',
+    );
+    expect(await seenBy()).toEqual([{ isOpen: true, isComing: false }]);
+  });
+
+  test('can be for some learners only; who has handed in goes on seeing it', async () => {
+    const { db, learner, publicationId } = harbour;
+    const [other] = await db('learner')
+      .insert({ class_id: learner.classIds[0], name: 'Somebody else' })
+      .returning<{ id: string }[]>('id');
+    await set({ learnerIds: [other!.id] });
+    expect(await seenBy()).toEqual([]);
+    expect(await findOpening(db, learner, publicationId)).toBeUndefined();
+    expect(await seenBy({ ...learner, id: other!.id })).toHaveLength(1);
+    await set({});
+    await handIn(db, harbour.guarded, learner, harbour.handedIn());
+    await set({ learnerIds: [other!.id] });
+    expect(await seenBy()).toHaveLength(1);
+  });
+
+  test('go along to a new revision, with whom it is for', async () => {
+    const { db, learner, teacher, exerciseId } = harbour;
+    await set({ opensAt: at(-1), closesAt: at(5), learnerIds: [learner.id] });
+    await retitle('Beacon two');
+    await publishAgain();
+    const [now, before] = await publicationsOf(db, teacher, exerciseId);
+    expect(now).toMatchObject({ revision: 2, standing: 'open', learnerIds: [learner.id] });
+    expect(now!.closesAt).toEqual(before!.closesAt);
+    expect(before).toMatchObject({ revision: 1, standing: 'closed' });
+  });
+
+  test('that are past are forgotten by who opens it again by hand', async () => {
+    await set({ closesAt: at(-1) });
+    await publishAgain();
+    expect(await seenBy()).toEqual([{ isOpen: true, isComing: false }]);
+  });
+});
+
+describe('an old revision', () => {
+  test('is brought back in place of the new one, and work on either goes on', async () => {
+    const { db, learner, teacher, publicationId } = harbour;
+    await retitle('Beacon two');
+    const anew = await publishAgain();
+    const id = 'publicationId' in anew ? anew.publicationId : '';
+    await keepBenchDraft(db, learner, id, { content: '{"at": "the new one"}', basedOn: 0 });
+    expect(await bringBack(db, teacher, publicationId)).toEqual({ publicationId });
+    expect((await publicationsFor(db, learner)).map(({ title, isOpen }) => [title, isOpen])).toEqual([
+      ['Beacon', true],
+    ]);
+    const others = (await otherPublications(db, publicationId)).map((other) => other.id);
+    expect(others).toEqual([id]);
+    expect(await benchDraftOf(db, learner.id, publicationId, others)).toMatchObject({ version: 0 });
+    expect(await findOpening(db, learner, id)).toMatchObject({ isOpen: false, isPublishedAnew: true });
+  });
+
+  test('of another’s class is nobody else’s to bring back', async () => {
+    const { db, otherTeacher, publicationId } = harbour;
+    expect(await bringBack(db, otherTeacher, publicationId)).toHaveProperty('message');
+  });
+});
+
+describe('a bench that is kept', () => {
+  const keep = (content: string, basedOn: number) =>
+    keepBenchDraft(harbour.db, harbour.learner, harbour.publicationId, { content, basedOn });
+
+  test('counts its versions, and tells who is overtaken what is there', async () => {
+    expect(await keep('one', 0)).toEqual({ version: 1 });
+    expect(await keep('two', 1)).toEqual({ version: 2 });
+    expect(await keep('other', 1)).toEqual({ version: 2, content: 'two' });
+    expect(await keep('from nothing', 0)).toEqual({ version: 2, content: 'two' });
+    const { db, learner, publicationId } = harbour;
+    expect(await benchDraftAfter(db, learner, publicationId, 2)).toEqual({ version: 2 });
+    expect(await benchDraftAfter(db, learner, publicationId, 1)).toEqual({ version: 2, content: 'two' });
+    expect(await benchDraftAfter(db, harbour.stranger, publicationId, 1)).toBeUndefined();
+  });
+
+  test('is taken once from two tablets at the same moment', async () => {
+    const answers = await Promise.all(['one', 'two', 'three'].map((content) => keep(content, 0)));
+    expect(answers.filter((answer) => answer?.content === undefined)).toHaveLength(1);
   });
 });
 

@@ -1,14 +1,10 @@
 import type { Knex } from 'knex';
-import { DEFAULT_HOUSE_RULES, judgedRules, rulesWith, type HouseRules } from '@/core/course/house-rules';
-import { exerciseFrom, isComplete, type Exercise } from '@/core/formats/exercise';
-import { audit } from '../audit';
+import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
+import { exerciseFrom, type Exercise } from '@/core/formats/exercise';
 import { isUuid } from '../database/ids';
-import type { Guard } from '../guard/processes';
 import { sameClass, type Viewer } from '../permissions';
-import { mayWithExercise } from '../sharing';
-import { ownFault } from './own-check';
 
-/** What was opened for which class, and whether it still is. */
+/** What was opened for which class, and whether it is open now. */
 interface Opened {
   readonly id: string;
   readonly classId: string;
@@ -16,6 +12,12 @@ interface Opened {
   readonly exerciseId: string;
   readonly revision: number;
   readonly isOpen: boolean;
+  /** Whether it is to open later, by itself. */
+  readonly isComing: boolean;
+  /** When it opens by itself; `null` for at once. */
+  readonly opensAt: Date | null;
+  /** When it closes by itself; `null` for never. */
+  readonly closesAt: Date | null;
 }
 
 /** An exercise as it was opened for a class. */
@@ -31,7 +33,10 @@ interface OpenedRow {
   readonly class_name: string;
   readonly exercise_id: string;
   readonly number: number;
-  readonly closed_at: Date | null;
+  readonly is_open: boolean;
+  readonly is_coming: boolean;
+  readonly opens_at: Date | null;
+  readonly closes_at: Date | null;
 }
 
 interface Row extends OpenedRow {
@@ -45,14 +50,39 @@ const joined = (db: Knex) =>
     .join('exercise', 'exercise.id', 'revision.exercise_id')
     .join('class', 'class.id', 'publication.class_id');
 
-const openedColumns = [
+/** Whether a publication is open at this moment, as a condition. */
+export const OPEN_NOW = `publication.closed_at is null
+  and coalesce(publication.opens_at <= now(), true) and coalesce(publication.closes_at > now(), true)`;
+
+/** Whether it is to open by itself. */
+export const COMING = 'publication.closed_at is null and coalesce(publication.opens_at > now(), false)';
+
+const openedColumns = (db: Knex) => [
   'publication.id',
   'publication.class_id',
   'class.name as class_name',
   'revision.exercise_id',
   'revision.number',
-  'publication.closed_at',
+  'publication.opens_at',
+  'publication.closes_at',
+  db.raw(`(${OPEN_NOW}) as is_open`),
+  db.raw(`(${COMING}) as is_coming`),
 ];
+
+/** Leaves what is for other learners of the class out of what a learner asks for, but for what they handed in to. */
+const forLearner =
+  (viewer: Viewer) =>
+  (query: Knex.QueryBuilder): void => {
+    if (viewer.role === 'student')
+      void query.whereRaw(
+        `(not exists (select 1 from publication_learner as chosen where chosen.publication_id = publication.id)
+          or exists (select 1 from publication_learner as chosen
+                      where chosen.publication_id = publication.id and chosen.learner_id = ?)
+          or exists (select 1 from submission
+                      where submission.publication_id = publication.id and submission.learner_id = ?))`,
+        [viewer.id, viewer.id],
+      );
+  };
 
 const openedFrom = (row: OpenedRow): Opened => ({
   id: row.id,
@@ -60,7 +90,10 @@ const openedFrom = (row: OpenedRow): Opened => ({
   className: row.class_name,
   exerciseId: row.exercise_id,
   revision: row.number,
-  isOpen: row.closed_at === null,
+  isOpen: row.is_open,
+  isComing: row.is_coming,
+  opensAt: row.opens_at,
+  closesAt: row.closes_at,
 });
 
 function fromRow(row: Row): Publication {
@@ -78,13 +111,16 @@ function fromRow(row: Row): Publication {
 }
 
 /** The rules of a course with those of an exercise; what cannot be read is as if nothing were said. */
-function rulesOf(course: unknown, { data }: Exercise): HouseRules {
+export function rulesOf(course: unknown, { data }: Exercise): HouseRules {
   const base = rulesWith(DEFAULT_HOUSE_RULES, course);
   const own = rulesWith(base.ok ? base.value : DEFAULT_HOUSE_RULES, data.rules);
   return own.ok ? own.value : base.ok ? base.value : DEFAULT_HOUSE_RULES;
 }
 
-/** A publication of one of the viewer's classes; `undefined` when there is none, or it is another's. */
+/**
+ * A publication of one of the viewer's classes; `undefined` when there is none, it is another's, or a learner may not
+ * see it yet.
+ */
 export async function findPublication(
   db: Knex,
   viewer: Viewer,
@@ -93,9 +129,11 @@ export async function findPublication(
   if (!isUuid(id)) return undefined;
   const [row] = await joined(db)
     .where('publication.id', id)
+    .modify(forLearner(viewer))
     .join('course', 'course.id', 'exercise.course_id')
-    .select<Row[]>(...openedColumns, 'revision.content', 'course.rules as course_rules');
-  return row && sameClass(viewer, row.class_id) ? fromRow(row) : undefined;
+    .select<Row[]>(...openedColumns(db), 'revision.content', 'course.rules as course_rules');
+  if (!row || !sameClass(viewer, row.class_id)) return undefined;
+  return viewer.role === 'student' && row.is_coming ? undefined : fromRow(row);
 }
 
 /** A publication as lists show it, without the exercise itself. */
@@ -113,24 +151,28 @@ interface LineRow extends OpenedRow {
 }
 
 /**
- * What is published to the viewer's classes, in the order of the course: what is open, and what was handed in to
- * before it was closed or published anew.
+ * What is published to the viewer's classes, in the order of the course: of each exercise what is open or to open,
+ * else what was open last.
  */
 export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonly PublicationLine[]> {
   const rows = await joined(db)
     .whereIn('publication.class_id', [...viewer.classIds])
+    .modify(forLearner(viewer))
     .orderBy(['class.name', 'exercise.position', 'revision.number'])
     .select<LineRow[]>(
-      ...openedColumns,
+      ...openedColumns(db),
       db.raw("revision.content->>'title' as title"),
       db.raw("revision.content->>'aim' as aim"),
       db.raw("revision.content->'concepts'->'introduces' as introduces"),
     );
-  const newest = new Map(rows.map((row) => [`${row.class_id} ${row.exercise_id}`, row.number]));
+  const shown = new Map<string, LineRow>();
+  for (const row of rows) {
+    const key = `${row.class_id} ${row.exercise_id}`;
+    const before = shown.get(key);
+    if (!before || row.is_open || row.is_coming || !(before.is_open || before.is_coming)) shown.set(key, row);
+  }
   return rows
-    .filter(
-      (row) => row.closed_at === null || newest.get(`${row.class_id} ${row.exercise_id}`) === row.number,
-    )
+    .filter((row) => shown.get(`${row.class_id} ${row.exercise_id}`) === row)
     .map((row) => ({
       ...openedFrom(row),
       title: row.title,
@@ -143,7 +185,7 @@ export async function publicationsFor(db: Knex, viewer: Viewer): Promise<readonl
 export interface Opening {
   readonly revisionId: string;
   readonly isOpen: boolean;
-  /** Whether a later revision of the exercise is open for the class. */
+  /** Whether another revision of the exercise is open for the class. */
   readonly isPublishedAnew: boolean;
   /** The exercise's own board, when it has one. */
   readonly boardProfile: unknown;
@@ -154,44 +196,65 @@ export async function findOpening(db: Knex, viewer: Viewer, id: string): Promise
   if (!isUuid(id)) return undefined;
   const [row] = await joined(db)
     .where('publication.id', id)
+    .modify(forLearner(viewer))
     .select<
       {
         class_id: string;
-        closed_at: Date | null;
+        is_open: boolean;
         revision_id: string;
         board_profile: unknown;
         is_published_anew: boolean;
       }[]
     >(
       'publication.class_id',
-      'publication.closed_at',
       'publication.revision_id',
+      db.raw(`(${OPEN_NOW}) as is_open`),
       db.raw("revision.content->'boardProfile' as board_profile"),
       db.raw(`exists (
-        select 1 from publication as later join revision as its on its.id = later.revision_id
-         where later.class_id = publication.class_id and later.closed_at is null
-           and its.exercise_id = revision.exercise_id and its.number > revision.number
+        select 1 from publication as other join revision as its on its.id = other.revision_id
+         where other.class_id = publication.class_id and other.closed_at is null
+           and its.exercise_id = revision.exercise_id and its.id <> revision.id
       ) as is_published_anew`),
     );
   if (!row || !sameClass(viewer, row.class_id)) return undefined;
   return {
     revisionId: row.revision_id,
-    isOpen: row.closed_at === null,
+    isOpen: row.is_open,
     isPublishedAnew: row.is_published_anew,
     boardProfile: row.board_profile ?? undefined,
   };
 }
 
-/** Earlier publications of the same exercise to the same class, newest first: work begun on them goes on. */
-export const earlierPublications = (db: Knex, publicationId: string): Promise<readonly string[]> =>
-  db('publication as own')
+/** What a class had of an exercise before it was published anew, or an old revision brought back. */
+export interface OtherPublication {
+  readonly id: string;
+  readonly revision: number;
+  /** As it was published. */
+  readonly exercise: Exercise | undefined;
+}
+
+/** Other publications of the same exercise to the same class, those open last first: work begun on them goes on. */
+export async function otherPublications(
+  db: Knex,
+  publicationId: string,
+): Promise<readonly OtherPublication[]> {
+  const rows = await db('publication as own')
     .join('revision as its', 'its.id', 'own.revision_id')
-    .join('publication as earlier', 'earlier.class_id', 'own.class_id')
-    .join('revision', 'revision.id', 'earlier.revision_id')
+    .join('publication as other', 'other.class_id', 'own.class_id')
+    .join('revision', 'revision.id', 'other.revision_id')
     .where('own.id', publicationId)
-    .whereRaw('revision.exercise_id = its.exercise_id and revision.number < its.number')
-    .orderBy('revision.number', 'desc')
-    .pluck<string[]>('earlier.id');
+    .whereRaw('revision.exercise_id = its.exercise_id and revision.id <> its.id')
+    .orderByRaw('other.closed_at desc nulls first')
+    .select<{ id: string; number: number; content: unknown }[]>(
+      'other.id',
+      'revision.number',
+      'revision.content',
+    );
+  return rows.map(({ id, number, content }) => {
+    const exercise = exerciseFrom(content);
+    return { id, revision: number, exercise: exercise.ok ? exercise.value : undefined };
+  });
+}
 
 /** Classes of a viewer, by name. */
 export async function classesOf(
@@ -202,99 +265,4 @@ export async function classesOf(
     .whereIn('id', [...viewer.classIds])
     .orderBy('name')
     .select<{ id: string; name: string; code: string }[]>('id', 'name', 'code');
-}
-
-type Published = { readonly publicationId: string } | { readonly message: string };
-
-/** Publishes the draft of an exercise to a class, when its own wiring and program do what it asks for. */
-export async function publish(
-  db: Knex,
-  guarded: Guard,
-  viewer: Viewer,
-  exerciseId: string,
-  classId: string,
-): Promise<Published> {
-  const draft = (await mayWithExercise(db, viewer, exerciseId, 'look'))
-    ? await db('exercise').where({ id: exerciseId }).first<{ draft: object } | undefined>('draft')
-    : undefined;
-  const read = draft && exerciseFrom(draft.draft);
-  // What cannot be read or judged is refused below, by its reason.
-  const fault = read?.ok && isComplete(read.value) ? await ownFault(guarded, read.value) : undefined;
-  if (fault !== undefined) return { message: `The exercise cannot be published yet: ${fault}` };
-  return publishAsItIs(db, viewer, exerciseId, classId);
-}
-
-/** Publishes a draft that is known to do what it asks for: a new revision when it has changed, and open. */
-export async function publishAsItIs(
-  db: Knex,
-  viewer: Viewer,
-  exerciseId: string,
-  classId: string,
-): Promise<Published> {
-  if (!sameClass(viewer, classId)) return { message: 'This is not one of your classes.' };
-  if (!(await mayWithExercise(db, viewer, exerciseId, 'look')))
-    return { message: 'This exercise no longer exists.' };
-  return db.transaction(async (transaction) => {
-    const exercise = await transaction('exercise')
-      .join('course', 'course.id', 'exercise.course_id')
-      .where('exercise.id', exerciseId)
-      .forUpdate('exercise')
-      .first<{ draft: object; rules: unknown } | undefined>('exercise.draft', 'course.rules');
-    if (!exercise) return { message: 'This exercise no longer exists.' };
-    const checked = exerciseFrom(exercise.draft);
-    if (!checked.ok)
-      return { message: `The exercise cannot be published yet: ${checked.problems[0]?.message ?? ''}` };
-    if (!isComplete(checked.value))
-      return {
-        message: 'The exercise cannot be published yet: without a scenario no hand-in can be judged.',
-      };
-    // What hand-ins are judged by stays as it is now, whatever the course says later.
-    const content = JSON.stringify({
-      ...exercise.draft,
-      rules: { ...judgedRules(rulesOf(exercise.rules, checked.value)), ...checked.value.data.rules },
-    });
-    const latest = await transaction('revision')
-      .where({ exercise_id: exerciseId })
-      .orderBy('number', 'desc')
-      .first<{ id: string; number: number; same: boolean } | undefined>(
-        'id',
-        'number',
-        transaction.raw('content = ?::jsonb as same', [content]),
-      );
-    let revisionId = latest?.same ? latest.id : undefined;
-    if (revisionId === undefined) {
-      const [made] = await transaction('revision')
-        .insert({
-          exercise_id: exerciseId,
-          number: (latest?.number ?? 0) + 1,
-          content,
-          published_by: viewer.id,
-        })
-        .returning<{ id: string }[]>('id');
-      revisionId = made!.id;
-    }
-    const [publication] = await transaction('publication')
-      .insert({ revision_id: revisionId, class_id: classId })
-      .onConflict(['revision_id', 'class_id'])
-      .merge({ closed_at: null })
-      .returning<{ id: string }[]>('id');
-    // One revision is open for a class at a time.
-    await transaction('publication')
-      .where({ class_id: classId })
-      .whereNull('closed_at')
-      .whereNot({ id: publication!.id })
-      .whereIn('revision_id', transaction('revision').where({ exercise_id: exerciseId }).select('id'))
-      .update({ closed_at: transaction.fn.now() });
-    await audit(transaction, viewer.id, 'publish-exercise', publication!.id);
-    return { publicationId: publication!.id };
-  });
-}
-
-/** Closes a publication: nothing more can be handed in. */
-export async function closePublication(db: Knex, viewer: Viewer, id: string): Promise<boolean> {
-  const publication = await findPublication(db, viewer, id);
-  if (!publication) return false;
-  await db('publication').where({ id }).update({ closed_at: db.fn.now() });
-  await audit(db, viewer.id, 'close-exercise', id);
-  return true;
 }

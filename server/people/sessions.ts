@@ -62,8 +62,15 @@ interface SessionRow {
   readonly is_old_note: boolean;
 }
 
-/** Who a token belongs to; `undefined` when it is unknown, over, or has rested too long. */
-export async function viewerOf(db: Knex, token: string): Promise<Viewer | undefined> {
+/**
+ * Who a token belongs to; `undefined` when it is unknown, over, or has rested too long. A page that looks again by
+ * itself (`watching`) is no sign that somebody is there, and leaves the session to rest.
+ */
+export async function viewerOf(
+  db: Knex,
+  token: string,
+  by: 'using' | 'watching' = 'using',
+): Promise<Viewer | undefined> {
   const hash = tokenHash(token);
   const session = await db('session')
     .where({ token_hash: hash })
@@ -74,7 +81,8 @@ export async function viewerOf(db: Knex, token: string): Promise<Viewer | undefi
       db.raw("seen_at < now() - ? * interval '1 second' as is_old_note", [NOTE_EVERY]),
     );
   if (!session) return undefined;
-  if (session.is_old_note) await db('session').where({ token_hash: hash }).update({ seen_at: db.fn.now() });
+  if (session.is_old_note && by === 'using')
+    await db('session').where({ token_hash: hash }).update({ seen_at: db.fn.now() });
   return session.learner_id === null
     ? staffViewer(db, session.staff_id!)
     : learnerViewer(db, session.learner_id);

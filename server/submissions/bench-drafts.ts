@@ -1,33 +1,95 @@
 import type { Knex } from 'knex';
+import type { KeptDraft } from '@/core/messages/bench-draft';
 import { findOpening } from '../exercises/publications';
 import type { Viewer } from '../permissions';
 
-/** Keeps what a learner has on the bench, for the next tablet; false when the exercise is none of theirs. */
+/**
+ * Keeps what a learner has on the bench, for the next tablet, when it goes on from what is kept (`basedOn`, 0 when
+ * nothing is). What another tablet has kept in between stays, and comes back to be joined with. `undefined` when the
+ * exercise is none of theirs.
+ */
 export async function keepBenchDraft(
   db: Knex,
   viewer: Viewer,
   publicationId: string,
-  content: string,
-): Promise<boolean> {
-  if (!(await findOpening(db, viewer, publicationId))) return false;
-  await db('bench_draft')
-    .insert({ learner_id: viewer.id, publication_id: publicationId, content })
-    .onConflict(['learner_id', 'publication_id'])
-    .merge({ content, updated_at: db.fn.now() });
-  return true;
+  { content, basedOn }: { readonly content: string; readonly basedOn: number },
+): Promise<KeptDraft | undefined> {
+  if (!(await findOpening(db, viewer, publicationId))) return undefined;
+  const key = { learner_id: viewer.id, publication_id: publicationId };
+  const made =
+    basedOn === 0
+      ? await db('bench_draft')
+          .insert({ ...key, content })
+          .onConflict(['learner_id', 'publication_id'])
+          .ignore()
+          .returning<{ version: number }[]>('version')
+      : await db('bench_draft')
+          .where({ ...key, version: basedOn })
+          .update({ content, version: basedOn + 1, updated_at: db.fn.now() })
+          .returning<{ version: number }[]>('version');
+  const [kept] = made;
+  return kept ? { version: kept.version } : ((await keptOf(db, key)) ?? { version: 0 });
 }
 
-/** What a learner has on the bench of the first of these publications that has anything; `undefined` when none has. */
-export async function benchDraftOf(
+/** What the server has of a learner's bench, without its content when that is the version that they know. */
+export async function benchDraftAfter(
+  db: Knex,
+  viewer: Viewer,
+  publicationId: string,
+  known: number,
+): Promise<KeptDraft | undefined> {
+  if (!(await findOpening(db, viewer, publicationId))) return undefined;
+  const kept = await keptOf(db, { learner_id: viewer.id, publication_id: publicationId });
+  if (!kept) return { version: 0 };
+  return kept.version === known ? { version: known } : kept;
+}
+
+/** The first of these publications that a learner has worked on, on the bench or by a hand-in. */
+export async function workedOn(
   db: Knex,
   learnerId: string,
   publicationIds: readonly string[],
 ): Promise<string | undefined> {
+  const rows = await Promise.all(
+    ['bench_draft', 'submission'].map((table) =>
+      db(table)
+        .where({ learner_id: learnerId })
+        .whereIn('publication_id', [...publicationIds])
+        .distinct()
+        .pluck<string[]>('publication_id'),
+    ),
+  );
+  const known = new Set(rows.flat());
+  return publicationIds.find((id) => known.has(id));
+}
+
+const keptOf = (
+  db: Knex,
+  key: { readonly learner_id: string; readonly publication_id: string },
+): Promise<KeptDraft | undefined> =>
+  db('bench_draft').where(key).first<KeptDraft | undefined>('version', 'content');
+
+/**
+ * What a learner has on the bench of a publication, else of the first of its earlier ones that has anything, which
+ * the server counts as nothing yet (version 0); `undefined` when none has.
+ */
+export async function benchDraftOf(
+  db: Knex,
+  learnerId: string,
+  publicationId: string,
+  earlier: readonly string[],
+): Promise<Required<KeptDraft> | undefined> {
   const rows = await db('bench_draft')
     .where({ learner_id: learnerId })
-    .whereIn('publication_id', [...publicationIds])
-    .select<{ publication_id: string; content: string }[]>('publication_id', 'content');
-  return publicationIds
-    .map((id) => rows.find(({ publication_id }) => publication_id === id)?.content)
-    .find((content) => content !== undefined);
+    .whereIn('publication_id', [publicationId, ...earlier])
+    .select<{ publication_id: string; content: string; version: number }[]>(
+      'publication_id',
+      'content',
+      'version',
+    );
+  const own = rows.find(({ publication_id }) => publication_id === publicationId);
+  if (own) return { version: own.version, content: own.content };
+  return earlier
+    .flatMap((id) => rows.filter(({ publication_id }) => publication_id === id))
+    .map(({ content }) => ({ version: 0, content }))[0];
 }

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { canonicalReport } from '@/core/formats/report';
-import { closePublication } from '../exercises/publications';
+import { closePublication } from '../exercises/publishing';
 import { textHash } from '../people/secrets';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { handInSchema, type HandIn } from '@/core/messages/hand-in';

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { publishAsItIs } from '../exercises/publications';
+import { publishAsItIs } from '../exercises/publishing';
 import { hashSecret } from '../people/secrets';
 import type { Viewer } from '../permissions';
 import { GuardedProcesses } from '../guard/processes';

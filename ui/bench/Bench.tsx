@@ -4,6 +4,7 @@ import { CurrentStepper } from '../drawing/CurrentStepper';
 import { BenchBar } from './BenchBar';
 import { BenchDrawing } from './BenchDrawing';
 import { BenchPanels } from './BenchPanels';
+import { JoinedNotice } from './JoinedNotice';
 import { ResultPanel } from './ResultPanel';
 import { BenchContext, useBenchAtWork, type BenchProps } from './useBench';
 
@@ -16,6 +17,7 @@ export function Bench(props: BenchProps) {
       <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
         <div className="flex min-w-0 flex-col border-ink lg:border-r">
           <BenchBar />
+          <JoinedNotice />
           <div className="px-4 py-3">{recorded.wiring && <BenchDrawing wiring={recorded.wiring} />}</div>
           <div className="mt-auto">
             {path && state.followed !== undefined && recorded.wiring ? (

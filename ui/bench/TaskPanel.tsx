@@ -14,14 +14,16 @@ import { capital, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
-import { useBench } from './useBench';
+import { useBench, type BenchProps } from './useBench';
 
 /** What is to be done: the task in its author's words, what must be seen, what is in the bag, and the steps. */
 export function TaskPanel() {
-  const { task, dispatch } = useBench();
+  const { task, news, dispatch } = useBench();
   const told = useTold(task);
+  const toldNews = useTold(news);
   return (
     <div className="px-4 py-4 text-bench">
+      {toldNews && <News {...toldNews} />}
       <p className="max-w-[60ch] text-lead">{told.aim}</p>
       {told.build && <p className="mt-2 max-w-[60ch] whitespace-pre-line">{told.build}</p>}
       <Seen runs={told.runs} />
@@ -43,6 +45,29 @@ export function TaskPanel() {
         </Button>
       </div>
     </div>
+  );
+}
+
+/** What has changed since the learner worked on another revision. */
+function News({ revision, changes }: NonNullable<BenchProps['news']>) {
+  return (
+    <section aria-label="What has changed" className="mb-4 border-l-4 border-focus bg-wash px-3 py-2">
+      <h2 className="text-bench font-bold">
+        Your instructor has changed this exercise (revision {revision})
+      </h2>
+      {changes.length === 0 ? (
+        <p>Nothing that you can see here. What you built and wrote is still here; check it again.</p>
+      ) : (
+        <>
+          <ul className="ml-4 list-disc">
+            {changes.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+          <p className="mt-1 text-note text-soft">What you built and wrote is still here.</p>
+        </>
+      )}
+    </section>
   );
 }
 

@@ -51,12 +51,12 @@ describe('a place on the bench', () => {
 
 describe('a bench', () => {
   test('begins with the task, and goes on with the wiring where something is recorded', () => {
-    expect(after({ type: 'load', draft: undefined }).panel).toBe('task');
-    expect(after({ type: 'load', draft: begin.draft }).panel).toBe('task');
-    expect(after({ type: 'load', draft: after(typed('e5')).draft }).panel).toBe('wiring');
-    expect(
-      after({ type: 'open', panel: 'program' }, { type: 'load', draft: after(typed('e5')).draft }).panel,
-    ).toBe('program');
+    const built = { draft: after(typed('e5')).draft };
+    expect(after({ type: 'load' }).panel).toBe('task');
+    expect(after({ type: 'load', here: begin }).panel).toBe('task');
+    expect(after({ type: 'load', here: built }).panel).toBe('wiring');
+    expect(after({ type: 'load', there: { version: 1, ...built } }).panel).toBe('wiring');
+    expect(after({ type: 'open', panel: 'program' }, { type: 'load', here: built }).panel).toBe('program');
   });
 
   test('takes many ends placed at once as one step', () => {
@@ -190,12 +190,12 @@ describe('a hand-in', () => {
 describe('what was kept', () => {
   test('takes the place of an empty bench, and cannot be undone', () => {
     const draft = after(typed('e5')).draft;
-    const state = after({ type: 'load', draft });
+    const state = after({ type: 'load', here: { draft } });
     expect(state.isLoaded).toBe(true);
     expect(benchAfter(state, { type: 'undo' }).draft).toEqual(draft);
   });
 
   test('of nothing leaves what is there', () => {
-    expect(after(typed('e5'), { type: 'load', draft: undefined }).draft).toEqual(after(typed('e5')).draft);
+    expect(after(typed('e5'), { type: 'load' }).draft).toEqual(after(typed('e5')).draft);
   });
 });

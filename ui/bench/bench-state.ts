@@ -1,10 +1,11 @@
 import type { Edit } from '@/core/findings/finding';
 import type { Sighting } from '@/core/formats/sighting';
-import type { Draft } from '@/core/messages/bench-draft';
+import type { Agreed, Draft, KeptBench } from '@/core/messages/bench-draft';
 import type { PendingHandIn } from '@/core/messages/hand-in';
 import { kindOf } from '@/core/parts';
 import { NOTHING_DONE, stepOn, withStep, type Undo } from '../shell/undo';
 import { newPart, shortPlace, withEdits } from './draft';
+import { mergedDrafts, sameDraft, type Merged } from './merge';
 
 /** One leg of one recorded part. */
 export interface LegKey {
@@ -27,6 +28,12 @@ interface Step {
 /** A learner's bench: what is recorded, and where the learner is with it. */
 export interface BenchState {
   readonly draft: Draft;
+  /** The empty bench that it began with. */
+  readonly start: Draft;
+  /** What the server is known to have of it; `undefined` as long as that is nothing. */
+  readonly agreed: Agreed | undefined;
+  /** What came in last from another tablet, until it is read. */
+  readonly joined: Pick<Merged, 'taken' | 'differences'> | undefined;
   readonly undo: Undo<Step>;
   /** Whether what was kept has been looked at; before that nothing is kept. */
   readonly isLoaded: boolean;
@@ -42,8 +49,15 @@ export interface BenchState {
 }
 
 export type BenchAction =
-  /** What the tablet or the server has kept, or nothing. */
-  | { readonly type: 'load'; readonly draft: Draft | undefined }
+  /** What the tablet and the server have kept, or nothing. */
+  | { readonly type: 'load'; readonly here?: KeptBench | undefined; readonly there?: Agreed | undefined }
+  /** The server has this of it now. */
+  | { readonly type: 'agree'; readonly agreed: Agreed }
+  /** Another tablet was faster: what the server has of it. */
+  | { readonly type: 'join'; readonly there: Agreed }
+  /** What another page of this browser has, and what both had before. */
+  | { readonly type: 'join page'; readonly theirs: Draft; readonly before: Draft }
+  | { readonly type: 'read what joined' | 'exchange programs' | 'drop other program' }
   /** A place as it is typed, letter by letter, or one that is reached by a step. */
   | { readonly type: 'type place' | 'step to place'; readonly leg: LegKey; readonly place: string }
   /** A point of the drawing for the active leg; the next leg is active then. */
@@ -68,6 +82,9 @@ export type BenchAction =
 
 export const benchOf = (draft: Draft): BenchState => ({
   draft,
+  start: draft,
+  agreed: undefined,
+  joined: undefined,
   undo: NOTHING_DONE,
   isLoaded: false,
   panel: 'task',
@@ -87,14 +104,22 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
   const { draft } = state;
   switch (action.type) {
     case 'load':
+      return loaded(state, action);
+    case 'agree':
+      return { ...state, agreed: action.agreed };
+    case 'join':
       return {
-        ...state,
-        isLoaded: true,
-        draft: action.draft ?? draft,
-        undo: NOTHING_DONE,
-        // Whoever has begun goes on; whoever has not reads first what is asked.
-        panel: action.draft && isBegun(action.draft) && state.panel === 'task' ? 'wiring' : state.panel,
+        ...joinedWith(state, action.there.draft, state.agreed?.draft ?? state.start),
+        agreed: action.there,
       };
+    case 'join page':
+      return joinedWith(state, action.theirs, action.before);
+    case 'read what joined':
+      return { ...state, joined: undefined };
+    case 'exchange programs':
+      return { ...state, draft: { ...draft, program: draft.aside ?? draft.program, aside: draft.program } };
+    case 'drop other program':
+      return { ...state, draft: { ...draft, aside: undefined } };
     case 'type place':
       return recorded(state, placed(draft, action.leg, action.place), keyText(action.leg));
     case 'step to place':
@@ -156,6 +181,43 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
     case 'hand-in settled':
       return { ...state, draft: { ...draft, pending: undefined } };
   }
+}
+
+/** The bench as it was kept on the tablet and on the server; what differs is joined. */
+function loaded(
+  state: BenchState,
+  { here, there }: { readonly here?: KeptBench | undefined; readonly there?: Agreed | undefined },
+): BenchState {
+  const base = here?.agreed?.draft ?? state.start;
+  const merged = here && there && mergedDrafts(base, here.draft, there.draft);
+  const kept = merged?.draft ?? here?.draft ?? there?.draft;
+  return {
+    ...state,
+    isLoaded: true,
+    draft: kept ?? state.draft,
+    agreed: there && there.version > 0 ? there : here?.agreed,
+    joined: merged && merged.differences.length > 0 ? merged : undefined,
+    undo: NOTHING_DONE,
+    // Whoever has begun goes on; whoever has not reads first what is asked.
+    panel: kept && isBegun(kept) && state.panel === 'task' ? 'wiring' : state.panel,
+  };
+}
+
+/** The bench with what was done elsewhere since `before`; steps of this bench can still be taken back, and only they. */
+function joinedWith(state: BenchState, theirs: Draft, before: Draft): BenchState {
+  const merged = mergedDrafts(before, state.draft, theirs);
+  if (sameDraft(merged.draft, state.draft) && merged.differences.length === 0) return state;
+  const alike = (record: Record): Record => {
+    const { parts, sighting } = mergedDrafts(state.draft, { ...state.draft, ...record }, merged.draft).draft;
+    return { parts, sighting };
+  };
+  const onTop = (step: Step): Step => ({ before: alike(step.before), after: alike(step.after) });
+  return {
+    ...state,
+    draft: merged.draft,
+    joined: merged,
+    undo: { done: state.undo.done.map(onTop), undone: state.undo.undone.map(onTop) },
+  };
 }
 
 const keyText = ({ ref, leg }: LegKey): string => `${ref}.${leg}`;

@@ -5,6 +5,7 @@ import { findKind, kindOf } from '@/core/parts';
 import { readTable, type TableRow } from '@/core/wiring/table';
 import { wiringFromRows } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
+import { nextFreeName } from './merge';
 
 /** The parts and wires of the exercise, none of them plugged in yet, and the program that is given. */
 export function emptyDraft(exercise: ExerciseData, program = ''): Draft {
@@ -23,13 +24,12 @@ export function emptyDraft(exercise: ExerciseData, program = ''): Draft {
 }
 
 /** A fresh part of a kind, with the next free name. */
-export function newPart(draft: Draft, kind: string, value: string): DraftPart {
-  const { prefix } = kindOf(kind);
-  for (let number = 1; ; number += 1) {
-    const ref = `${prefix}${number}`;
-    if (!draft.parts.some((part) => part.ref === ref)) return { ref, kind, value, at: {} };
-  }
-}
+export const newPart = (draft: Draft, kind: string, value: string): DraftPart => ({
+  ref: nextFreeName(draft.parts, kind),
+  kind,
+  value,
+  at: {},
+});
 
 /** What cannot be read, by part and leg. */
 export type LegProblems = Readonly<Record<string, string>>;

@@ -1,34 +1,29 @@
 import { del, get, keys, set } from 'idb-keyval';
-import { readDraft, type Draft } from '@/core/messages/bench-draft';
+import { readKeptBench, type KeptBench } from '@/core/messages/bench-draft';
+import { exchangeDraft } from './draft-exchange';
+import { mergedDrafts } from './merge';
 
 /** Drafts are kept per learner, since a tablet is shared. */
 const keyOf = (learnerId: string, publicationId: string): string => `draft/${learnerId}/${publicationId}`;
 
-/** The draft kept on this tablet of the first of these that has one; `undefined` when none has, or it is from another age. */
-export async function loadDraft(
+/** The bench kept on this tablet of a publication, else the draft of the first of its earlier ones that has one. */
+export async function loadBench(
   learnerId: string,
-  publicationIds: readonly string[],
-): Promise<Draft | undefined> {
-  for (const id of publicationIds) {
-    const stored = readDraft(await get(keyOf(learnerId, id)));
-    if (stored) return stored;
+  publicationId: string,
+  earlier: readonly string[],
+): Promise<KeptBench | undefined> {
+  const own = readKeptBench(await get(keyOf(learnerId, publicationId)));
+  if (own) return own;
+  for (const id of earlier) {
+    const kept = readKeptBench(await get(keyOf(learnerId, id)));
+    // What the server has agreed to belongs to the other publication.
+    if (kept) return { draft: kept.draft };
   }
   return undefined;
 }
 
-export const keepDraft = (learnerId: string, publicationId: string, draft: Draft): Promise<void> =>
-  set(keyOf(learnerId, publicationId), draft);
-
-/** Sends a draft to the server, for the next tablet; false when it could not be kept there. */
-export const sendDraft = (publicationId: string, draft: unknown): Promise<boolean> =>
-  fetch(`/api/drafts/${publicationId}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ content: JSON.stringify(draft) }),
-  }).then(
-    (answer) => answer.ok || answer.status === 404,
-    () => false,
-  );
+export const keepBench = (learnerId: string, publicationId: string, kept: KeptBench): Promise<void> =>
+  set(keyOf(learnerId, publicationId), kept);
 
 /** Takes a learner's drafts from this tablet once the server has them; false when one could not be kept there. */
 export async function handOverDrafts(learnerId: string): Promise<boolean> {
@@ -38,11 +33,28 @@ export async function handOverDrafts(learnerId: string): Promise<boolean> {
   );
   let allKept = true;
   for (const key of own) {
-    const isKept = await sendDraft(key.slice(prefix.length), await get(key));
+    const isKept = await isThere(key.slice(prefix.length), readKeptBench(await get(key)));
     if (isKept) await del(key);
     allKept &&= isKept;
   }
   return allKept;
+}
+
+/** Other tablets that may be faster before a draft is given up: nobody has more of them in hand. */
+const MOST_TRIES = 5;
+
+async function isThere(publicationId: string, kept: KeptBench | undefined): Promise<boolean> {
+  // What cannot be read has nothing that could be lost.
+  if (!kept) return true;
+  let { draft, agreed } = kept;
+  for (let time = 0; time < MOST_TRIES; time += 1) {
+    const answer = await exchangeDraft(publicationId, draft, agreed?.version ?? 0);
+    if (answer.state === 'kept' || answer.state === 'gone') return true;
+    if (answer.state !== 'overtaken') return false;
+    draft = mergedDrafts(agreed?.draft ?? answer.there.draft, draft, answer.there.draft).draft;
+    agreed = answer.there;
+  }
+  return false;
 }
 
 /** A name for a hand-in, made here; works without a secure context. */

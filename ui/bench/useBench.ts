@@ -9,6 +9,7 @@ import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
 import { boardOf, type ExerciseData } from '@/core/formats/exercise';
 import type { Task } from '@/core/generated/task';
+import type { KeptDraft } from '@/core/messages/bench-draft';
 import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
@@ -19,20 +20,23 @@ import { newClientId } from './storage';
 import { useChecker, type CheckState } from './useChecker';
 import { useHandIn, type HandInState } from './useHandIn';
 import { useKeptDraft } from './useKeptDraft';
+import { useSharedDraft } from './useSharedDraft';
 
 export interface BenchProps {
   readonly learnerId: string;
   readonly publicationId: string;
   /** Earlier publications of the exercise, newest first: work begun on them goes on here. */
   readonly earlier: readonly string[];
-  /** What the server has kept of the bench, as text. */
-  readonly kept: string | undefined;
+  /** What the server has kept of the bench. */
+  readonly kept: Required<KeptDraft> | undefined;
   /** Who checks builds; the server, when the tablet holds nothing of the solution. */
   readonly checkedBy: 'tablet' | 'server';
   /** The student form of the exercise. */
   readonly exercise: ExerciseData;
   /** What is asked of the learner. */
   readonly task: Task;
+  /** What has changed since the learner worked on another revision of the exercise. */
+  readonly news?: { readonly revision: number; readonly changes: readonly string[] } | undefined;
   /** The whole exercise, where its author tries it: builds are checked against it, and nothing leaves the page. */
   readonly preview?: ExerciseData;
   /** The program that a learner begins with. */
@@ -48,6 +52,7 @@ export interface Bench {
   readonly checkedBy: BenchProps['checkedBy'];
   readonly way: BenchProps['way'];
   readonly task: Task;
+  readonly news: BenchProps['news'];
   readonly isPreview: boolean;
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
@@ -87,13 +92,15 @@ export function useBenchAtWork(props: BenchProps): Bench {
     benchOf(emptyDraft(exercise, props.given)),
   );
   const { draft, checked } = state;
-  const { savedAt, problem: savingProblem } = useKeptDraft(state, dispatch, {
+  const where = {
     learnerId,
     publicationId,
     earlier,
     keptThere: props.kept,
     isPreview: props.preview !== undefined,
-  });
+  };
+  const { savedAt, problem: savingProblem } = useKeptDraft(state, dispatch, where);
+  useSharedDraft(state, dispatch, where);
   const checker = useChecker(checkedBy);
   const handInState = useHandIn(publicationId, draft.pending, () => dispatch({ type: 'hand-in settled' }));
   useUndoKeys((way) => dispatch({ type: way }), true);
@@ -136,6 +143,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     checkedBy,
     way: props.way,
     task: props.task,
+    news: props.news,
     isPreview: props.preview !== undefined,
     state,
     dispatch,

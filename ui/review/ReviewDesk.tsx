@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { groupByTrouble, latestOf, type ReviewGroup, type ReviewItem } from '@/core/plan/review';
 import { Keys } from '../design/Button';
@@ -17,9 +16,6 @@ export interface ReviewedSubmission extends ReviewItem {
   readonly handedInAt: string;
 }
 
-/** Milliseconds between two looks at the desk while something waits to be judged. */
-const LOOK_AGAIN = 4000;
-
 interface ReviewDeskProps {
   readonly submissions: readonly ReviewedSubmission[];
   readonly referenceLayout: string;
@@ -33,10 +29,13 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
   const latest = useMemo(() => latestOf(submissions), [submissions]);
   const groups = useMemo(() => groupByTrouble(latest), [latest]);
   const waiting = latest.filter(({ verdict }) => verdict === null);
-  useLookAgain(waiting.length > 0);
-  const [chosen, setChosen] = useState(0);
+  const [choice, setChoice] = useState({ key: '', index: 0 });
+  const found = groups.findIndex(({ key }) => key === choice.key);
+  // Hand-ins that arrive move the groups, not what is looked at; of a group that is gone the next one is shown.
+  const chosen = found >= 0 ? found : Math.max(0, Math.min(groups.length - 1, choice.index));
+  const setChosen = (index: number): void => setChoice({ key: groups[index]?.key ?? '', index });
   const list = useRef<HTMLElement>(null);
-  const move = (by: number): void => setChosen((now) => Math.max(0, Math.min(groups.length - 1, now + by)));
+  const move = (by: number): void => setChosen(Math.max(0, Math.min(groups.length - 1, chosen + by)));
   useKey('j', () => move(1));
   useKey('k', () => move(-1));
   useEffect(() => {
@@ -96,16 +95,6 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
       />
     </div>
   );
-}
-
-/** Asks for the page anew, again and again as long as something on it waits. */
-function useLookAgain(isWaiting: boolean): void {
-  const router = useRouter();
-  useEffect(() => {
-    if (!isWaiting) return undefined;
-    const timer = setInterval(() => router.refresh(), LOOK_AGAIN);
-    return () => clearInterval(timer);
-  }, [isWaiting, router]);
 }
 
 const countOf = (groups: readonly ReviewGroup[], { verdict }: ReviewGroup): number =>

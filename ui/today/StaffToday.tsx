@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { Verdict } from '@/core/formats/report';
 import { Button } from '../design/Button';
+import { Clock } from '../design/Clock';
 import { VerdictBar, VerdictMark } from '../design/Verdict';
 import { ClassDoors, type ClassDoorsProps, type DoorActions } from './ClassDoors';
 
@@ -17,6 +18,10 @@ export interface ClassToday {
     readonly exerciseId: string;
     readonly title: string;
     readonly isOpen: boolean;
+    /** When it is to open; `null` when it has been open. */
+    readonly opensAt: string | null;
+    /** When it closes by itself. */
+    readonly closesAt: string | null;
     readonly tries: number;
     readonly handedIn: number;
     /** Last tries that wait to be judged. */
@@ -129,6 +134,24 @@ function ClassBlock({ group, doors }: { readonly group: ClassToday; readonly doo
   );
 }
 
+/** Whether it is open, and until or from when. */
+function When({ exercise }: { readonly exercise: ClassToday['exercises'][number] }) {
+  const { isOpen, opensAt, closesAt } = exercise;
+  if (opensAt)
+    return (
+      <>
+        opens <Clock at={opensAt} />
+      </>
+    );
+  if (!isOpen) return 'closed';
+  if (!closesAt) return 'open';
+  return (
+    <>
+      open until <Clock at={closesAt} />
+    </>
+  );
+}
+
 function ExerciseBlock({
   exercise,
   size,
@@ -136,14 +159,14 @@ function ExerciseBlock({
   readonly exercise: ClassToday['exercises'][number];
   readonly size: number;
 }) {
-  const { title, publicationId, exerciseId, counts, handedIn, waiting, tries, troubles, isOpen } = exercise;
+  const { title, publicationId, exerciseId, counts, handedIn, waiting, tries, troubles } = exercise;
   const working = (counts['as-drawn'] ?? 0) + (counts['works-differently'] ?? 0);
   return (
     <article className="border-t border-rule px-6 py-5">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
         <h3 className="text-title">{title}</h3>
         <p className="text-soft">
-          {isOpen ? 'open' : 'closed'} · {tries} hand-ins from {handedIn} of {size}
+          <When exercise={exercise} /> · {tries} hand-ins from {handedIn} of {size}
           {waiting > 0 && ` · ${waiting} being checked`}
         </p>
         <div className="ml-auto flex gap-2">

@@ -11,6 +11,10 @@ export interface ExerciseToday {
   readonly title: string;
   readonly aim: string;
   readonly isOpen: boolean;
+  /** When it is to open; `null` when it has been open. */
+  readonly opensAt: string | null;
+  /** When it closes by itself. */
+  readonly closesAt: string | null;
   readonly introduces: readonly string[];
   readonly attempts: readonly {
     readonly id: string;
@@ -39,7 +43,7 @@ export function StudentToday({ exercises }: { readonly exercises: readonly Exerc
 }
 
 function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; readonly number: number }) {
-  const { id, title, aim, isOpen, attempts } = exercise;
+  const { id, title, aim, isOpen, opensAt, closesAt, attempts } = exercise;
   const passed = attempts.some(({ verdict }) => verdict !== null && hasPassed(verdict));
   return (
     <li className="grid grid-cols-[2.75rem_minmax(0,1fr)] border-b border-rule px-5 py-8">
@@ -48,7 +52,7 @@ function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; read
         <h2 className="text-display">{title}</h2>
         <p className="max-w-[44rem] text-lead">{aim}</p>
         {isOpen ? (
-          <div>
+          <div className="flex flex-wrap items-center gap-4">
             <Button asChild look="main" size="roomy">
               <Link href={`/bench/${id}`}>
                 {attempts.length === 0
@@ -59,7 +63,16 @@ function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; read
                 <ArrowRight size={20} aria-hidden="true" />
               </Link>
             </Button>
+            {closesAt && (
+              <p className="text-soft">
+                Open until <Clock at={closesAt} />
+              </p>
+            )}
           </div>
+        ) : opensAt ? (
+          <p className="font-semibold text-soft">
+            Opens <Clock at={opensAt} />
+          </p>
         ) : (
           <p className="font-semibold text-soft">This exercise is closed.</p>
         )}

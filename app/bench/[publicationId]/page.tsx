@@ -1,12 +1,14 @@
 import type { Metadata } from 'next';
 import { givenProgram } from '@/core/generated/given';
-import { taskOf } from '@/core/generated/task';
+import { taskOf, type Task } from '@/core/generated/task';
+import { taskChanges } from '@/core/generated/task-changes';
 import { database } from '@/server/database/connection';
-import { earlierPublications } from '@/server/exercises/publications';
+import { otherPublications, type OtherPublication, type Publication } from '@/server/exercises/publications';
 import { studentForm } from '@/server/exercises/student-form';
-import { benchDraftOf } from '@/server/submissions/bench-drafts';
+import { benchDraftOf, workedOn } from '@/server/submissions/bench-drafts';
 import { linesOf } from '@/server/submissions/reports';
 import { Bench } from '@/ui/bench/Bench';
+import type { BenchProps } from '@/ui/bench/useBench';
 import { publicationAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import { Words } from '@/ui/words/Words';
@@ -24,8 +26,11 @@ export default async function BenchPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('see-bench', (await params).publicationId);
   const { solution, words } = publication.rules;
   const form = studentForm(publication.exercise, solution);
-  const earlier = await earlierPublications(database(), publication.id);
+  const others = await otherPublications(database(), publication.id);
+  const earlier = others.map(({ id }) => id);
+  const before = await workedOn(database(), viewer.id, earlier);
   const tries = await linesOf(database(), [publication.id, ...earlier], viewer.id);
+  const task = taskOf(publication.exercise, publication.rules, tries.length > 0);
   return (
     <View
       viewer={viewer}
@@ -38,9 +43,14 @@ export default async function BenchPage({ params }: Address) {
           learnerId={viewer.id}
           publicationId={publication.id}
           earlier={earlier}
-          kept={await benchDraftOf(database(), viewer.id, [publication.id, ...earlier])}
+          kept={await benchDraftOf(database(), viewer.id, publication.id, earlier)}
           exercise={form}
-          task={taskOf(publication.exercise, publication.rules, tries.length > 0)}
+          task={task}
+          news={newsOf(
+            others.find(({ id }) => id === before),
+            task,
+            publication,
+          )}
           given={givenProgram(publication.exercise, publication.rules)}
           way={publication.rules.screenOrBench}
           checkedBy={solution === 'shown' ? 'tablet' : 'server'}
@@ -48,4 +58,14 @@ export default async function BenchPage({ params }: Address) {
       </Words>
     </View>
   );
+}
+
+/** What has changed for a learner since the publication they worked on; nothing when they did on none. */
+function newsOf(
+  before: OtherPublication | undefined,
+  task: Task,
+  { rules, revision }: Publication,
+): BenchProps['news'] {
+  if (!before?.exercise) return undefined;
+  return { revision, changes: taskChanges(taskOf(before.exercise, rules, false), task) };
 }

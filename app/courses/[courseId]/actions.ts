@@ -10,7 +10,7 @@ import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { textSchema } from '@/core/messages/texts';
 import { findDraft } from '@/server/exercises/drafts';
-import { publish } from '@/server/exercises/publications';
+import { publish } from '@/server/exercises/publishing';
 import { guarded } from '@/server/guard/processes';
 import type { Action, Viewer } from '@/server/permissions';
 import { mayEdit, mayWithExercise, share } from '@/server/sharing';

@@ -7,19 +7,66 @@ import { lacksOf, type Lack } from '@/core/worksheet/lacks';
 import type { Proof } from '@/core/worksheet/proof';
 import { database } from '@/server/database/connection';
 import { findDraft } from '@/server/exercises/drafts';
-import { closePublication, publish } from '@/server/exercises/publications';
+import { bringBack, closePublication, publish, setDates } from '@/server/exercises/publishing';
 import { guarded } from '@/server/guard/processes';
 import { mayWithExercise } from '@/server/sharing';
+import type { DatesWish } from '@/ui/publish/publishing';
 import { requireViewer } from '../../access';
 import { idSchema, saidBy } from '../../arguments';
 
-/** Opens the exercise as it stands for a class; says why when it cannot be. */
-export async function publishToClass(exerciseId: string, classId: string): Promise<string | undefined> {
+const momentSchema = z.iso
+  .datetime('This is not a date and time.')
+  .transform((moment) => new Date(moment))
+  .nullable();
+const datesSchema = z.object({
+  opensAt: momentSchema,
+  closesAt: momentSchema,
+  learnerIds: z.array(idSchema).max(1000),
+});
+
+/** Opens the exercise as it stands for a class, with its dates where they are given; says why when it cannot be. */
+export async function publishToClass(
+  exerciseId: string,
+  classId: string,
+  dates?: DatesWish,
+): Promise<string | undefined> {
   const viewer = await requireViewer('publish-exercise');
-  const given = z.object({ exerciseId: idSchema, classId: idSchema }).safeParse({ exerciseId, classId });
+  const given = z
+    .object({ exerciseId: idSchema, classId: idSchema, dates: datesSchema.optional() })
+    .safeParse({ exerciseId, classId, dates });
   if (!given.success) return saidBy(given.error);
-  const result = await publish(database(), guarded(), viewer, given.data.exerciseId, given.data.classId);
-  revalidatePath(`/exercises/${given.data.exerciseId}`);
+  const { data } = given;
+  const result = await publish(database(), guarded(), viewer, data.exerciseId, data.classId);
+  const refusal =
+    'message' in result
+      ? result.message
+      : data.dates && (await setDates(database(), viewer, result.publicationId, data.dates));
+  revalidatePath(`/exercises/${data.exerciseId}`);
+  return refusal;
+}
+
+/** Sets from when until when it is open, and for whom; says why when it cannot be. */
+export async function setDatesForClass(
+  exerciseId: string,
+  publicationId: string,
+  dates: DatesWish,
+): Promise<string | undefined> {
+  const viewer = await requireViewer('publish-exercise');
+  const given = datesSchema.safeParse(dates);
+  if (!given.success) return saidBy(given.error);
+  const refusal = await setDates(database(), viewer, publicationId, given.data);
+  revalidatePath(`/exercises/${exerciseId}`);
+  return refusal;
+}
+
+/** Opens a revision again that a class had before; says why when it cannot be. */
+export async function bringBackForClass(
+  exerciseId: string,
+  publicationId: string,
+): Promise<string | undefined> {
+  const viewer = await requireViewer('publish-exercise');
+  const result = await bringBack(database(), viewer, publicationId);
+  revalidatePath(`/exercises/${exerciseId}`);
   return 'message' in result ? result.message : undefined;
 }
 

@@ -4,14 +4,24 @@ import { NO_PROOF } from '@/core/worksheet/prove';
 import { knownBoards } from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
-import { classesOf, publicationsFor } from '@/server/exercises/publications';
+import { classesOf } from '@/server/exercises/publications';
+import { publicationsOf } from '@/server/exercises/publishing';
 import { can, type Viewer } from '@/server/permissions';
+import { learnersOf } from '@/server/submissions/reports';
 import { Button } from '@/ui/design/Button';
-import { PublishButton } from '@/ui/worksheet/PublishButton';
+import { PublishButton } from '@/ui/publish/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
 import { draftAskedFor } from '../../asked-for';
 import { View } from '../../shell';
-import { closeForClass, lacksOfDraft, proposeForDraft, proveDraft, publishToClass } from './actions';
+import {
+  bringBackForClass,
+  closeForClass,
+  lacksOfDraft,
+  proposeForDraft,
+  proveDraft,
+  publishToClass,
+  setDatesForClass,
+} from './actions';
 
 interface Address {
   readonly params: Promise<{ exerciseId: string }>;
@@ -65,28 +75,37 @@ async function publishingOf(viewer: Viewer, exerciseId: string) {
   if (!can(viewer.role, 'publish-exercise')) return undefined;
   const [classes, publications] = await Promise.all([
     classesOf(database(), viewer),
-    publicationsFor(database(), viewer),
+    publicationsOf(database(), viewer, exerciseId),
   ]);
-  const own = publications.filter((publication) => publication.exerciseId === exerciseId);
-  const rows = classes.map(({ id, name }) => {
-    const open = own.find((publication) => publication.classId === id && publication.isOpen);
-    return { id, name, publicationId: open?.id, revision: open?.revision };
-  });
+  const groups = classes.map(async ({ id, name }) => ({
+    id,
+    name,
+    learners: await learnersOf(database(), id),
+    publications: publications
+      .filter(({ classId }) => classId === id)
+      .map((publication) => ({
+        ...publication,
+        opensAt: publication.opensAt?.toISOString() ?? null,
+        closesAt: publication.closesAt?.toISOString() ?? null,
+      })),
+  }));
   return {
-    isPublished: own.length > 0,
+    isPublished: publications.length > 0,
     button: (
       <>
         <Button asChild>
           <Link href={`/exercises/${exerciseId}/preview`}>Try as a learner</Link>
         </Button>
-        <PublishButton
-          exerciseId={exerciseId}
-          classes={rows}
-          publish={publishToClass}
-          close={closeForClass}
-          lacks={lacksOfDraft}
-        />
+        <PublishButton exerciseId={exerciseId} classes={await Promise.all(groups)} actions={publishActions} />
       </>
     ),
   };
 }
+
+const publishActions = {
+  publish: publishToClass,
+  close: closeForClass,
+  bringBack: bringBackForClass,
+  setDates: setDatesForClass,
+  lacks: lacksOfDraft,
+};

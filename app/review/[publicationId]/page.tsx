@@ -6,6 +6,8 @@ import { VerdictBar } from '@/ui/design/Verdict';
 import { ReviewDesk } from '@/ui/review/ReviewDesk';
 import { publicationAskedFor } from '../../asked-for';
 import { View } from '../../shell';
+import { stateOf } from '@/server/live';
+import { Live } from '@/ui/shell/Live';
 import { Words } from '@/ui/words/Words';
 
 interface Address {
@@ -19,6 +21,8 @@ export async function generateMetadata({ params }: Address): Promise<Metadata> {
 
 export default async function ReviewPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('review-class', (await params).publicationId);
+  // Asked first: what comes in meanwhile is looked for again.
+  const live = await stateOf(database(), viewer);
   const [submissions, learners] = await Promise.all([
     linesOf(database(), [publication.id]),
     learnersOf(database(), publication.classId),
@@ -47,6 +51,7 @@ export default async function ReviewPage({ params }: Address) {
         </div>
       }
     >
+      <Live first={live} />
       <Words choice={publication.rules.words}>
         <ReviewDesk
           submissions={submissions.map(

@@ -2,27 +2,21 @@
 
 import { Popover } from 'radix-ui';
 import { useState, useTransition } from 'react';
+import type { Lack } from '@/core/worksheet/lacks';
 import { Button, Keys } from '../design/Button';
 import { Problem } from '../design/Problem';
-import type { Lack } from '@/core/worksheet/lacks';
 import { useKey } from '../shell/useKey';
+import { ClassLine } from './ClassLine';
+import type { ClassToPublishTo, PublishActions } from './publishing';
 
 interface PublishButtonProps {
   readonly exerciseId: string;
-  readonly classes: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly publicationId?: string;
-    readonly revision?: number;
-  }[];
-  readonly publish: (exerciseId: string, classId: string) => Promise<string | undefined>;
-  readonly close: (exerciseId: string, publicationId: string) => Promise<string | undefined>;
-  /** What the exercise still lacks before a class gets it. */
-  readonly lacks: (exerciseId: string) => Promise<readonly Lack[]>;
+  readonly classes: readonly ClassToPublishTo[];
+  readonly actions: PublishActions;
 }
 
-/** Opens the exercise for classes, and closes it again. */
-export function PublishButton({ exerciseId, classes, publish, close, lacks }: PublishButtonProps) {
+/** Opens the exercise for classes, says when and for whom, and closes it again. */
+export function PublishButton({ exerciseId, classes, actions }: PublishButtonProps) {
   const [isOpen, setOpen] = useState(false);
   const [missing, setMissing] = useState<readonly Lack[]>();
   const [isPending, begin] = useTransition();
@@ -31,11 +25,17 @@ export function PublishButton({ exerciseId, classes, publish, close, lacks }: Pu
     setOpen(next);
     if (!next) return;
     setMissing(undefined);
-    void lacks(exerciseId).then(setMissing, () => setMissing([]));
+    void actions.lacks(exerciseId).then(setMissing, () => setMissing([]));
   };
   useKey('p', () => open(true));
-  const act = (work: () => Promise<string | undefined>): void => {
-    begin(async () => setProblem(await work()));
+  const act = (work: () => Promise<string | undefined>, onDone?: () => void): void => {
+    begin(async () => {
+      const refusal = await work().catch(
+        () => 'The server can’t be reached. Nothing was changed; try again.',
+      );
+      setProblem(refusal);
+      if (refusal === undefined) onDone?.();
+    });
   };
   return (
     <Popover.Root open={isOpen} onOpenChange={open}>
@@ -45,34 +45,30 @@ export function PublishButton({ exerciseId, classes, publish, close, lacks }: Pu
         </Button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={8} className="z-20 w-96 border border-ink bg-card p-4">
-          <h2 className="text-lead">Open for a class</h2>
+        <Popover.Content
+          align="end"
+          sideOffset={8}
+          aria-labelledby="publish-title"
+          className="z-20 max-h-[calc(100dvh-5rem)] w-[min(30rem,100vw)] overflow-y-auto border border-ink bg-card p-4"
+        >
+          <h2 id="publish-title" className="text-lead">
+            Open for a class
+          </h2>
           <p className="mt-1 text-note text-soft">
             A class gets the exercise as it stands now. Later changes reach it when you publish again.
           </p>
           <Missing lacks={missing} />
-          <ul className="mt-3">
-            {classes.map(({ id, name, publicationId, revision }) => (
-              <li key={id} className="flex min-h-12 items-center gap-3 border-t border-rule py-2">
-                <span className="flex-1 font-semibold">
-                  {name}
-                  {publicationId && (
-                    <span className="ml-2 text-note font-normal text-soft">open, revision {revision}</span>
-                  )}
-                </span>
-                {publicationId && (
-                  <Button disabled={isPending} onClick={() => act(() => close(exerciseId, publicationId))}>
-                    Close
-                  </Button>
-                )}
-                <Button
-                  look={publicationId ? 'plain' : 'main'}
-                  disabled={isPending}
-                  onClick={() => act(() => publish(exerciseId, id))}
-                >
-                  {publicationId ? 'Publish again' : 'Publish'}
-                </Button>
-              </li>
+          <ul className="mt-3" aria-label="Classes">
+            {classes.map((group) => (
+              <ClassLine
+                key={group.id}
+                group={group}
+                isPending={isPending}
+                onPublish={(dates, onDone) => act(() => actions.publish(exerciseId, group.id, dates), onDone)}
+                onClose={(id) => act(() => actions.close(exerciseId, id))}
+                onBringBack={(id) => act(() => actions.bringBack(exerciseId, id))}
+                onSetDates={(id, dates, onDone) => act(() => actions.setDates(exerciseId, id, dates), onDone)}
+              />
             ))}
           </ul>
           <Problem className="mt-2">{problem}</Problem>

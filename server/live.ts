@@ -1,0 +1,40 @@
+import type { Knex } from 'knex';
+import { isLiveSession } from './people/sessions';
+import { OPEN_NOW } from './exercises/publications';
+import type { Viewer } from './permissions';
+
+/**
+ * A short text that changes whenever what a viewer's lists show has changed: what is open, what was handed in and
+ * judged, who is at the door; cheap enough to be asked for again and again.
+ */
+export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
+  const classIds = [...viewer.classIds];
+  const handIns = db('submission')
+    .join('learner', 'learner.id', 'submission.learner_id')
+    .leftJoin('report', 'report.key', 'submission.judging_key')
+    .whereIn('learner.class_id', classIds)
+    .modify((query) => void (viewer.role === 'student' && query.where('learner.id', viewer.id)))
+    .select(db.raw(`count(*) || '/' || count(report.key)`));
+  const openings = db('publication')
+    .whereIn('publication.class_id', classIds)
+    .select(
+      db.raw(`md5(coalesce(string_agg(concat_ws(' ', publication.id, ${OPEN_NOW}, publication.opens_at,
+        publication.closes_at, (select count(*) from publication_learner
+          where publication_learner.publication_id = publication.id)), ',' order by publication.id), ''))`),
+    );
+  const doors = db('class')
+    .leftJoin('learner', 'learner.class_id', 'class.id')
+    .leftJoin('session', function () {
+      this.on('session.learner_id', 'learner.id').andOn(isLiveSession(db));
+    })
+    .whereIn('class.id', classIds)
+    .select(
+      db.raw(`count(distinct session.learner_id) || ' ' || count(distinct learner.id) || ' '
+        || count(distinct class.id) filter (where class.joining_until > now())`),
+    );
+  const parts = viewer.role === 'student' ? [handIns, openings] : [handIns, openings, doors];
+  const [row] = await db.select<{ state: string }[]>(
+    db.raw(`concat_ws(';', ${parts.map(() => '(?)').join(', ')}) as state`, parts),
+  );
+  return row!.state;
+}

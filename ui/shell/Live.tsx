@@ -1,0 +1,40 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useEffectEvent, useRef } from 'react';
+import { z } from 'zod';
+
+/** Milliseconds between two looks: with the page's own time what is new is seen within two seconds. */
+const LOOK_AGAIN = 1200;
+
+const stateSchema = z.object({ state: z.string() });
+
+/** Brings a page up to date when something that it lists has changed; `first` is how it stood when it was made. */
+export function Live({ first }: { readonly first: string }) {
+  const router = useRouter();
+  const known = useRef(first);
+  const isBusy = useRef(false);
+  useEffect(() => {
+    known.current = first;
+  }, [first]);
+  const look = useEffectEvent(async (): Promise<void> => {
+    if (document.hidden || isBusy.current) return;
+    isBusy.current = true;
+    const answer = await fetch('/api/live').catch(() => undefined);
+    const read = answer?.ok ? stateSchema.safeParse(await answer.json().catch(() => undefined)) : undefined;
+    isBusy.current = false;
+    if (!read?.success || read.data.state === known.current) return;
+    known.current = read.data.state;
+    router.refresh();
+  });
+  useEffect(() => {
+    const again = (): void => void look();
+    const timer = setInterval(again, LOOK_AGAIN);
+    document.addEventListener('visibilitychange', again);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', again);
+    };
+  }, []);
+  return null;
+}
