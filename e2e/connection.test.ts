@@ -76,7 +76,12 @@ describe('a draft', () => {
     await at(other.page, 'short leg of D1').fill('e7');
     await writeProgram(other.page, 'void loop() {}\n');
     await expect
-      .poll(() => world.query(`select 1 from bench_draft where content like '%void loop%'`))
+      .poll(() =>
+        world.query(
+          `select 1 from bench_draft join learner on learner.id = learner_id
+            where learner.name = 'Ebba' and content like '%void loop%'`,
+        ),
+      )
       .toHaveLength(1);
     await one.context.setOffline(false);
     await one.page.getByText('The short leg of D1 is e6 here and e7 there.').waitFor();

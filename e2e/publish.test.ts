@@ -69,7 +69,7 @@ describe('an exercise', () => {
     await expect.poll(() => world.query(`select 1 from bench_draft`)).toHaveLength(1);
     const teacher = await visitAsInstructor(world);
     await teacher.page.getByRole('link', { name: 'Worksheet: Beacon' }).first().click();
-    await teacher.page.getByLabel('Aim', { exact: true }).fill('A light that shows the way in.');
+    await teacher.page.getByRole('textbox', { name: 'Aim' }).fill('A light that shows the way in.');
     await teacher.page.getByText('All changes saved').waitFor();
     const line = await openPublishing(teacher.page);
     await line.getByRole('button', { name: 'Publish again' }).click();
