@@ -3,9 +3,10 @@ import { causeCodes, hasPassed, type Report } from '@/core/formats/report';
 import { sightingSchema, type Sighting } from '@/core/formats/sighting';
 import { buildFor } from '@/core/judge/build';
 import { check as judge } from '@/core/judge/check';
+import { statedExercise } from '@/core/judge/stated';
 import { nodeGrammars } from '@/grammars/node';
 import type { Command, Terminal } from './command';
-import { loadExercise, loadProgram, loadWiring, options, required, Unusable } from './input';
+import { loadExercise, loadProgram, loadStated, loadWiring, options, required, Unusable } from './input';
 import { namesIn, outcomesOf, type Outcome, type Submissions } from './submissions';
 
 const sightings: readonly string[] = sightingSchema.options;
@@ -19,6 +20,7 @@ export const check: Command = async (words, terminal) => {
     code: { type: 'string' },
     submissions: { type: 'string' },
     seen: { type: 'string' },
+    stated: { type: 'string' },
     json: { type: 'boolean' },
   });
   const file = required(given.exercise, 'exercise');
@@ -37,9 +39,13 @@ export const check: Command = async (words, terminal) => {
   const code = !asksForProgram(exercise) ? given.code : required(given.code, 'code');
   const source = code === undefined ? '' : await loadProgram(code, folder);
   const grammars = await nodeGrammars();
-  const build = buildFor(exercise, await loadWiring(wiring, folder, exercise), source, grammars);
+  const said = given.stated === undefined ? [] : await loadStated(given.stated, folder, exercise);
+  const asked = statedExercise(exercise, said, grammars);
+  if (!asked.ok)
+    throw new Unusable(`${given.stated ?? '--stated is missing'}: ${asked.problems[0]!.message}`);
+  const build = buildFor(asked.value, await loadWiring(wiring, folder, exercise), source, grammars);
   const sighting = given.seen as Sighting | undefined;
-  const report = judge(exercise, build, grammars, sighting ? { sighting } : {});
+  const report = judge(asked.value, build, grammars, sighting ? { sighting } : {});
   out(given.json ? `${JSON.stringify(report, null, 2)}\n` : reportText(report));
   return hasPassed(report.verdict) ? 0 : 1;
 };

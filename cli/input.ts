@@ -3,10 +3,15 @@ import { resolve } from 'node:path';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { boardsOf, EXERCISE_LIMIT, readExercise, type Exercise } from '@/core/formats/exercise';
 import { PROGRAM_LIMIT } from '@/core/program';
+import type { Scenario } from '@/core/formats/scenario';
 import { problemText, type Result } from '@/core/result';
+import { readStated } from '@/core/statements';
 import { readWiring } from '@/core/wiring/read';
 import { TABLE_LIMIT } from '@/core/wiring/table';
 import type { Wiring } from '@/core/wiring/wiring';
+
+/** Longest text of what a learner says that theirs does, in characters. */
+const STATED_LIMIT = 20_000;
 
 /** Input that cannot be used: one line that names file, place and reason; exit code 2. */
 export class Unusable extends Error {}
@@ -81,6 +86,14 @@ export const loadExercise = async (path: string, folder: string): Promise<Exerci
 /** A program; one that is longer than what is judged is read all the same, and judged to be too long. */
 export const loadProgram = (path: string, folder: string): Promise<string> =>
   readText(path, folder, 10 * PROGRAM_LIMIT);
+
+/** Sentences in which a learner says what theirs does. */
+export const loadStated = async (
+  path: string,
+  folder: string,
+  { data }: Exercise,
+): Promise<readonly Scenario[]> =>
+  usable(readStated(await readText(path, folder, STATED_LIMIT), data.parts), path);
 
 /** `10s`, `500ms`, `10` in seconds. */
 export function readDuration(text: string): number {

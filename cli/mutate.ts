@@ -1,13 +1,14 @@
 import { FaultRehearsal, faultsOf, type RehearsedFault } from '@/core/faults/rehearsal';
 import { nodeGrammars } from '@/grammars/node';
 import type { Command } from './command';
+import { solvedByAuthor } from '@/core/formats/exercise';
 import { loadExercise, options, required } from './input';
 
 /** `mutate`: makes every slip in an exercise's own build, and prints what the check says of each. */
 export const mutate: Command = async (words, { out, error, folder }) => {
   const given = options(words, { exercise: { type: 'string' }, json: { type: 'boolean' } });
   const path = required(given.exercise, 'exercise');
-  const exercise = await loadExercise(path, folder);
+  const exercise = solvedByAuthor(await loadExercise(path, folder));
   const rehearsal = new FaultRehearsal(exercise, await nodeGrammars());
   const hindrance = rehearsal.hindrance();
   if (hindrance !== undefined) {

@@ -6,10 +6,11 @@ import { asksForProgram, type Exercise } from '@/core/formats/exercise';
 import type { Report } from '@/core/formats/report';
 import { buildFor } from '@/core/judge/build';
 import { check } from '@/core/judge/check';
+import { statedExercise } from '@/core/judge/stated';
 import type { Grammars } from '@/core/program';
 import { nodeGrammars } from '@/grammars/node';
 import { HELPS } from './command';
-import { loadExercise, loadProgram, loadWiring, Unusable } from './input';
+import { loadExercise, loadProgram, loadStated, loadWiring, Unusable } from './input';
 
 /** A folder of builds, and the exercise that they are of, as paths from where the command was given. */
 export interface Submissions {
@@ -23,6 +24,9 @@ export type Outcome = { readonly report: Report } | { readonly unusable: string 
 
 /** Builds up to which one process is done before others have begun. */
 const FEW = 8;
+
+/** The file of a build in which its learner says what theirs does. */
+const STATED = 'stated.txt';
 
 /** Names of the builds in a folder, in order. */
 export async function namesIn({ path, folder }: Submissions): Promise<readonly string[]> {
@@ -48,7 +52,10 @@ async function judged(
     if (program === undefined && asksForProgram(exercise)) throw new Unusable('there is no program file');
     const source = program === undefined ? '' : await loadProgram(join(path, name, program), folder);
     const wiring = await loadWiring(join(path, name, 'wiring.csv'), folder, exercise);
-    return { report: check(exercise, buildFor(exercise, wiring, source, grammars), grammars) };
+    const said = files.includes(STATED) ? await loadStated(join(path, name, STATED), folder, exercise) : [];
+    const asked = statedExercise(exercise, said, grammars);
+    if (!asked.ok) throw new Unusable(asked.problems[0]!.message);
+    return { report: check(asked.value, buildFor(asked.value, wiring, source, grammars), grammars) };
   } catch (error) {
     if (!(error instanceof Unusable)) throw error;
     return { unusable: error.message };

@@ -70,7 +70,8 @@ describe('a draft', () => {
     expect(await one.page.getByText('Added from your other tablet').count()).toBe(0);
 
     // Without a connection both go on; one end comes out differently, and so do the programs.
-    await one.context.setOffline(true);
+    const drafts = '**/api/drafts/**';
+    await one.page.route(drafts, (route) => route.abort());
     await at(one.page, 'short leg of D1').fill('e6');
     await writeProgram(one.page, 'void setup() {}\n');
     await at(other.page, 'short leg of D1').fill('e7');
@@ -83,7 +84,7 @@ describe('a draft', () => {
         ),
       )
       .toHaveLength(1);
-    await one.context.setOffline(false);
+    await one.page.unroute(drafts);
     await one.page.getByText('The short leg of D1 is e6 here and e7 there.').waitFor();
     await one.page.getByText('There are two programs.').waitFor();
     await one.page.getByRole('button', { name: 'Show the other one' }).click();

@@ -31,6 +31,7 @@ const most = {
   scenarios: 40,
   forms: 12,
   stages: 20,
+  stated: 6,
   words: 20_000,
 } as const;
 const words = z.string().max(most.words);
@@ -107,6 +108,8 @@ export const exerciseSchema = z.looseObject({
     )
     .max(most.forms)
     .optional(),
+  /** What the form that stands here is called, where there are others. */
+  formName: fewWords.min(1).optional(),
   /** The way there: what is tried on the way, before the whole is built. */
   stages: z
     .array(
@@ -138,6 +141,16 @@ export const exerciseSchema = z.looseObject({
   free: z.object({ pins: z.record(z.string().max(80), fewWords).optional() }).default({}),
   program: programSchema.default(''),
   scenarios: scenariosSchema.default([]),
+  /** What is left to the learner, who says what theirs does; the scenarios are the frame in which it must stay. */
+  open: z
+    .object({
+      asks: words,
+      /** Scenarios that a learner has to state at least. */
+      least: z.int().min(1).max(most.stated).default(1),
+      /** What the reference does, stated as a learner would. */
+      example: scenariosSchema.max(most.stated).default([]),
+    })
+    .optional(),
   /**
    * Scenarios that were looked at and not taken: the program is to be changed so that it no longer does so, or
    * every program may do there as it likes.
@@ -148,6 +161,9 @@ export const exerciseSchema = z.looseObject({
   cautions: z.array(words).max(100).default([]),
 });
 export type ExerciseData = z.infer<typeof exerciseSchema>;
+
+/** What a learner says that theirs does. */
+export const statedSchema = z.array(scenarioSchema).max(most.stated);
 
 /** Longest exercise file that is read, in characters. */
 export const EXERCISE_LIMIT = 1_000_000;
@@ -249,6 +265,21 @@ export function formOf(data: ExerciseData, name: string): Result<Exercise> {
       path: 'forms',
     });
   return exerciseFrom({ ...data, ...form, name: undefined, forms: undefined, stages: undefined });
+}
+
+/**
+ * An exercise that is open as its author has solved it: its frame, and what is stated of the reference, with nothing
+ * left open. Any other exercise as it is.
+ */
+export function solvedByAuthor(exercise: Exercise): Exercise {
+  const { open, ...data } = exercise.data;
+  if (!open) return exercise;
+  const closed = exerciseOf(
+    { ...data, scenarios: [...data.scenarios, ...open.example].slice(0, most.scenarios) },
+    exercise.reference,
+  );
+  // An example may speak of a part that is gone; the frame holds all the same.
+  return closed.ok ? closed.value : { ...exercise, data };
 }
 
 /** The exercise as it is at one of its stages: the same circuit with another program; refused when it has none. */

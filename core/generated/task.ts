@@ -57,6 +57,8 @@ export interface Task {
   readonly aim: string;
   /** What the author says of the building. */
   readonly build?: string;
+  /** What is left to the learner to decide, where something is. */
+  readonly open?: { readonly asks: string; readonly least: number };
   readonly runs: readonly AskedRun[];
   readonly parts: readonly AskedPart[];
   readonly pins: readonly AskedPin[];
@@ -82,6 +84,7 @@ export function taskOf(
   return {
     aim: data.aim,
     ...(typeof build === 'string' && build.trim() !== '' ? { build } : {}),
+    ...(data.open ? { open: { asks: data.open.asks, least: data.open.least } } : {}),
     runs: data.scenarios.map(({ name, stimuli, expect }) => ({
       name,
       done: oneAfterAnother(stimuli.map((stimulus) => called(stimulusSentence(stimulus)))),

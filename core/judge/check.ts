@@ -3,7 +3,8 @@ import { toFinding, type Finding, type Observation, type Repair } from '../findi
 import { rowOf } from '../findings/table';
 import type { Exercise } from '../formats/exercise';
 import { hintWordsOf, inAuthorsWords } from '../formats/hint-words';
-import { hasPassed, type Report, type Verdict } from '../formats/report';
+import { hasPassed, type Report, type ScenarioResult, type Verdict } from '../formats/report';
+import { pointsOf, type Scenario } from '../formats/scenario';
 import type { Sighting } from '../formats/sighting';
 import type { Grammars } from '../program';
 import { benchDisagrees } from './bench-disagrees';
@@ -85,18 +86,28 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
     said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
-  const passed = examination.scenarios.filter((scenario) => scenario.passed).length;
   return {
     format: 'didaktor/report@1',
     verdict,
     right: [...rightAlready(reference.exercise, build, examination, judged)],
     findings: said ? [...(said.cause ? [said] : []), ...findings, ...(said.cause ? [] : [said])] : findings,
     scenarios: [...examination.scenarios],
-    marks: {
-      earned: hasPassed(verdict) ? examination.scenarios.length : passed,
-      of: examination.scenarios.length,
-    },
+    marks: marksOf(reference.exercise.data.scenarios, examination.scenarios, hasPassed(verdict)),
     engine: ENGINE,
+  };
+}
+
+/** What the scenarios that hold are worth, of all; a build that passes has earned it all. */
+function marksOf(
+  scenarios: readonly Scenario[],
+  results: readonly ScenarioResult[],
+  isPassed: boolean,
+): Report['marks'] {
+  const worth = results.map((_, index) => pointsOf(scenarios[index]));
+  const sum = (points: readonly number[]): number => points.reduce((total, one) => total + one, 0);
+  return {
+    earned: sum(worth.filter((_, index) => isPassed || results[index]!.passed)),
+    of: sum(worth),
   };
 }
 

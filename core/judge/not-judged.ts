@@ -1,6 +1,7 @@
 import { toFinding } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import type { Report } from '../formats/report';
+import { pointsOf } from '../formats/scenario';
 import { ENGINE } from './engine';
 
 /**
@@ -42,7 +43,7 @@ export function notJudged({ data }: Pick<Exercise, 'data'>, obstacle: Obstacle):
       },
     ],
     scenarios: [],
-    marks: { earned: 0, of: data.scenarios.length },
+    marks: { earned: 0, of: data.scenarios.reduce((sum, scenario) => sum + pointsOf(scenario), 0) },
     engine: ENGINE,
   };
 }

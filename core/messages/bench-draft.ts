@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { statedSchema } from '../formats/exercise';
 import { sightingSchema } from '../formats/sighting';
 import { pendingSchema } from './hand-in';
 import { textSchema } from './texts';
@@ -23,6 +24,8 @@ const draftSchema = z.object({
   /** A program that was written elsewhere at the same time; the learner chooses between the two. */
   aside: z.string().optional(),
   sighting: sightingSchema.optional(),
+  /** What the learner says that theirs does. */
+  stated: statedSchema.optional(),
   hintsTaken: z.number(),
   /** A hand-in that has left the learner's hand and is not yet confirmed by the server. */
   pending: pendingSchema.optional(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { statedSchema } from '../formats/exercise';
 import { reportSchema } from '../formats/report';
 import { sightingSchema } from '../formats/sighting';
 
@@ -9,6 +10,7 @@ export const checkRequestSchema = z.object({
   wiring: z.string(),
   program: z.string(),
   sighting: sightingSchema.optional(),
+  stated: statedSchema.optional(),
 });
 export type CheckRequest = Readonly<z.infer<typeof checkRequestSchema>>;
 

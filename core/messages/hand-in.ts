@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { statedSchema } from '../formats/exercise';
 import { verdictSchema } from '../formats/report';
 import { sightingSchema } from '../formats/sighting';
 import { PROGRAM_LIMIT } from '../program/limits';
@@ -10,6 +11,8 @@ const build = {
   wiring: textSchema(TABLE_LIMIT),
   program: textSchema(PROGRAM_LIMIT),
   sighting: sightingSchema.optional(),
+  /** What the learner says that theirs does, where the exercise leaves that open. */
+  stated: statedSchema.optional(),
 };
 
 /** A hand-in as it waits on a tablet: `clientId` is made there, so that the same one sent twice is kept once. */

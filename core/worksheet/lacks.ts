@@ -20,7 +20,8 @@ export function lacksOf(data: ExerciseData, proof: Proof): readonly Lack[] {
   // One scenario in which nothing may happen is a good one; when all are such, nothing is asked for.
   const asksNothing =
     proof.withoutProgram.length > 0 && proof.withoutProgram.every((met) => met.every(Boolean));
-  const named = new Set(scenarios.flatMap((scenario) => partsNamedIn(scenario).map(({ name }) => name)));
+  const all = [...scenarios, ...(data.open?.example ?? [])];
+  const named = new Set(all.flatMap((scenario) => partsNamedIn(scenario).map(({ name }) => name)));
   const unwatched = parts.filter(({ ref, kind }) => {
     if (!findKind(kind) || named.has(ref)) return false;
     const { observed, stimulus } = kindOf(kind);
@@ -36,6 +37,16 @@ export function lacksOf(data: ExerciseData, proof: Proof): readonly Lack[] {
       ? [
           gap(
             'Nothing says what must be seen, so whatever a class hands in can only be compared with the drawing.',
+          ),
+        ]
+      : []),
+    ...(data.open?.asks.trim() === ''
+      ? [gap('The behaviour is left open, and nothing says what may be decided: write it under Check.')]
+      : []),
+    ...(data.open && data.open.example.length < data.open.least
+      ? [
+          thought(
+            'Say of your own program what a learner has to say of theirs, so that it is seen whether it can be said.',
           ),
         ]
       : []),

@@ -1,4 +1,10 @@
-import { asksForProgram, exerciseFrom, languageOf, type ExerciseData } from '../formats/exercise';
+import {
+  asksForProgram,
+  exerciseFrom,
+  languageOf,
+  solvedByAuthor,
+  type ExerciseData,
+} from '../formats/exercise';
 import { explainProgram } from '../generated/explain';
 import { proposedScenarios, stillWrong, type ProposedScenario } from '../generated/proposals';
 import { numberQuestions } from '../generated/questions';
@@ -26,7 +32,7 @@ const STEPS = 2_000_000;
 export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
   const read = exerciseFrom(data);
   if (!read.ok || (data.program.trim() === '' && data.scenarios.length === 0)) return NO_PROOF;
-  const exercise = read.value;
+  const exercise = solvedByAuthor(read.value);
   const build = referenceBuild(exercise, grammars);
   const reference = referenceOf(exercise, grammars);
   const { scenarios, traces } = examine(reference, build, STEPS);
@@ -36,7 +42,7 @@ export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
     scenarios,
     withoutProgram: metWithoutProgram(reference),
     questions,
-    timelines: data.scenarios.flatMap((scenario, index) => {
+    timelines: exercise.data.scenarios.flatMap((scenario, index) => {
       const trace = traces[index];
       return trace ? [timelineOf(scenario, trace)] : [];
     }),

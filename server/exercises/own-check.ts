@@ -1,4 +1,4 @@
-import type { Exercise } from '@/core/formats/exercise';
+import { solvedByAuthor, type Exercise } from '@/core/formats/exercise';
 import { hasPassed, reportSchema } from '@/core/formats/report';
 import { writeTable } from '@/core/wiring/table';
 import type { Guard } from '../guard/processes';
@@ -7,7 +7,8 @@ import type { Guard } from '../guard/processes';
  * Why an exercise would fail its own hand-in: its wiring and program do not do what its scenarios ask. `undefined`
  * when they do.
  */
-export async function ownFault(guarded: Guard, { data, reference }: Exercise): Promise<string | undefined> {
+export async function ownFault(guarded: Guard, exercise: Exercise): Promise<string | undefined> {
+  const { data, reference } = solvedByAuthor(exercise);
   const { report } = await guarded.ask('check', {
     exercise: data,
     wiring: writeTable(reference),

@@ -187,6 +187,8 @@ export interface Opening {
   readonly isOpen: boolean;
   /** Whether another revision of the exercise is open for the class. */
   readonly isPublishedAnew: boolean;
+  /** Whether the exercise leaves to the learner what theirs does. */
+  readonly leavesOpen: boolean;
   /** The exercise's own board, when it has one. */
   readonly boardProfile: unknown;
 }
@@ -203,6 +205,7 @@ export async function findOpening(db: Knex, viewer: Viewer, id: string): Promise
         is_open: boolean;
         revision_id: string;
         board_profile: unknown;
+        leaves_open: boolean;
         is_published_anew: boolean;
       }[]
     >(
@@ -210,6 +213,7 @@ export async function findOpening(db: Knex, viewer: Viewer, id: string): Promise
       'publication.revision_id',
       db.raw(`(${OPEN_NOW}) as is_open`),
       db.raw("revision.content->'boardProfile' as board_profile"),
+      db.raw("jsonb_typeof(revision.content->'open') is not null as leaves_open"),
       db.raw(`exists (
         select 1 from publication as other join revision as its on its.id = other.revision_id
          where other.class_id = publication.class_id and other.closed_at is null
@@ -221,6 +225,7 @@ export async function findOpening(db: Knex, viewer: Viewer, id: string): Promise
     revisionId: row.revision_id,
     isOpen: row.is_open,
     isPublishedAnew: row.is_published_anew,
+    leavesOpen: row.leaves_open,
     boardProfile: row.board_profile ?? undefined,
   };
 }

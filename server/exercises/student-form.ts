@@ -32,6 +32,8 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
       ...(solution === 'shown' && data.text['hints'] ? { hints: data.text['hints'] } : {}),
     },
     cautions: data.cautions,
+    // What the author's own does is no learner's business.
+    ...(data.open ? { open: { ...data.open, example: [] } } : {}),
   };
   if (solution === 'shown')
     return {

@@ -13,6 +13,8 @@ import { readOut, type ReadOut } from '@/core/worksheet/read-out';
 import { settle, type Sheet } from '@/core/worksheet/sheet';
 import { nodeGrammars } from '@/grammars/node';
 import { buildFor } from '@/core/judge/build';
+import { statedExercise } from '@/core/judge/stated';
+import type { Scenario } from '@/core/formats/scenario';
 
 /** A build as texts, with the data of the exercise that it is judged by. */
 export interface CheckInput {
@@ -20,6 +22,8 @@ export interface CheckInput {
   readonly wiring: string;
   readonly program: string;
   readonly sighting?: Sighting;
+  /** What the learner says that theirs does. */
+  readonly stated?: readonly Scenario[];
 }
 
 export interface Checked {
@@ -30,16 +34,24 @@ export interface Checked {
   readonly failure?: string;
 }
 
-async function checked({ exercise: data, wiring, program, sighting }: CheckInput): Promise<Checked> {
+async function checked({
+  exercise: data,
+  wiring,
+  program,
+  sighting,
+  stated = [],
+}: CheckInput): Promise<Checked> {
   const exercise = exerciseFrom(data);
   // Only what has been read before is judged, so these are bugs or a damaged database.
   if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
   const read = readWiring(wiring, { boards: boardsOf(exercise.value.data) });
   if (!read.ok) throw new Error(`the wiring cannot be read: ${problemText(read.problems[0]!)}`);
   const grammars = await nodeGrammars();
-  const build = buildFor(exercise.value, read.value, program, grammars);
+  const asked = statedExercise(exercise.value, stated, grammars);
+  if (!asked.ok) throw new Error(`what was stated cannot be judged: ${problemText(asked.problems[0]!)}`);
+  const build = buildFor(asked.value, read.value, program, grammars);
   let failure: unknown;
-  const report = check(exercise.value, build, grammars, {
+  const report = check(asked.value, build, grammars, {
     ...(sighting ? { sighting } : {}),
     onFailure: (error) => (failure = error),
   });
@@ -53,6 +65,20 @@ async function checked({ exercise: data, wiring, program, sighting }: CheckInput
 /** An error with its stack. */
 export const failureText = (error: unknown): string =>
   error instanceof Error ? (error.stack ?? error.message) : String(error);
+
+/** Why what a learner says that theirs does cannot be judged by; nothing when it can. */
+async function statedProblem({
+  exercise: data,
+  stated,
+}: {
+  readonly exercise: unknown;
+  readonly stated: readonly Scenario[];
+}): Promise<string | undefined> {
+  const exercise = exerciseFrom(data);
+  if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
+  const asked = statedExercise(exercise.value, stated, await nodeGrammars());
+  return asked.ok ? undefined : asked.problems[0]!.message;
+}
 
 /** A wiring as it is judged: the same text for tables that say the same. */
 function canonicalWiring({ exercise, wiring }: Pick<CheckInput, 'exercise' | 'wiring'>): Result<string> {
@@ -77,6 +103,7 @@ function settled({ sheet, rules }: SheetInput): { readonly sheet: Sheet } | { re
 export const coreTasks = {
   check: checked,
   canonicalWiring,
+  statedProblem,
   settle: settled,
   readOut: ({ sheet, rules }: SheetInput): Result<ReadOut> => readOut(sheet, rules),
   prove: async ({ data }: { readonly data: ExerciseData }): Promise<Proof> =>

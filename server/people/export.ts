@@ -25,6 +25,7 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
       'submission.wiring',
       'submission.program',
       'submission.sighting',
+      'submission.stated',
       'submission.hints_taken as hintsTaken',
       'report.content as report',
     );

@@ -1,4 +1,6 @@
 import type { Knex } from 'knex';
+import type { Exercise } from '@/core/formats/exercise';
+import type { Scenario } from '@/core/formats/scenario';
 import type { Report } from '@/core/formats/report';
 import type { CheckWish } from '@/core/messages/hand-in';
 import { notJudged } from '@/core/judge/not-judged';
@@ -8,6 +10,14 @@ import { log } from '../log';
 import { secondsToWait } from '../people/rate-limits';
 import type { Viewer } from '../permissions';
 
+/** Why what a learner says that theirs does cannot be judged by; nothing for an exercise that says itself what must be seen. */
+export const statedFault = async (
+  guarded: Guard,
+  { data }: Pick<Exercise, 'data'>,
+  stated: readonly Scenario[],
+): Promise<string | undefined> =>
+  data.open || stated.length > 0 ? guarded.ask('statedProblem', { exercise: data, stated }) : undefined;
+
 export type CheckResult =
   { readonly report: Report } | { readonly status: 404 | 422 | 429; readonly message: string };
 
@@ -16,7 +26,7 @@ export async function checkBuild(
   db: Knex,
   guarded: Guard,
   viewer: Viewer & { readonly role: 'student' },
-  { publicationId, wiring, program, sighting }: CheckWish,
+  { publicationId, wiring, program, sighting, stated = [] }: CheckWish,
 ): Promise<CheckResult> {
   const wait = await secondsToWait(db, 'check', viewer.id);
   if (wait > 0)
@@ -29,10 +39,13 @@ export async function checkBuild(
   const { data } = publication.exercise;
   const read = await guarded.ask('canonicalWiring', { exercise: data, wiring });
   if (!read.ok) return { status: 422, message: `The wiring cannot be read: ${read.problems[0]!.message}` };
+  const unsaid = await statedFault(guarded, publication.exercise, stated);
+  if (unsaid !== undefined) return { status: 422, message: unsaid };
   const outcome = await guarded.run('check', {
     exercise: data,
     wiring,
     program,
+    stated,
     ...(sighting ? { sighting } : {}),
   });
   if (outcome.ended) return { report: JSON.parse(outcome.value.report) as Report };

@@ -1,10 +1,11 @@
 import type { Knex } from 'knex';
 import { problemText } from '@/core/result';
 import type { HandIn, Queue } from '@/core/messages/hand-in';
-import { findOpening } from '../exercises/publications';
+import { findOpening, findPublication } from '../exercises/publications';
 import type { Guard } from '../guard/processes';
 import { secondsToWait } from '../people/rate-limits';
 import type { Viewer } from '../permissions';
+import { statedFault } from './checks';
 import { judgingKey, queueJudging, waitingFor } from './judging';
 
 export type HandInResult =
@@ -38,6 +39,11 @@ export async function handIn(
         ? 'There is a new version of this exercise. Go to Today and open it again; your work comes with you.'
         : 'This exercise has been closed. Your work is saved on this tablet; ask your instructor to open it again.',
     };
+  if (opening.leavesOpen || given.stated) {
+    const { exercise } = (await findPublication(db, viewer, given.publicationId))!;
+    const unsaid = await statedFault(guarded, exercise, given.stated ?? []);
+    if (unsaid !== undefined) return { status: 422, message: unsaid };
+  }
   const wiring = await guarded.ask('canonicalWiring', {
     exercise: { boardProfile: opening.boardProfile },
     wiring: given.wiring,
@@ -49,6 +55,7 @@ export async function handIn(
     wiring: wiring.value,
     program: given.program,
     sighting: given.sighting,
+    stated: given.stated,
   });
   const submissionId = await record(db, viewer.id, given, key);
   if (submissionId === undefined) return (await earlierHandIn(db, viewer.id, given.clientId))!;
@@ -89,6 +96,7 @@ export async function record(
         wiring: given.wiring,
         program: given.program,
         sighting: given.sighting ?? null,
+        stated: given.stated ? JSON.stringify(given.stated) : null,
         hints_taken: given.hintsTaken,
         judging_key: key,
         // When it was its turn, not when it began to wait: attempts are in the order of time.

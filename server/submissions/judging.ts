@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { canonicalReport, causeCodes, type Report } from '@/core/formats/report';
 import { exerciseSchema } from '@/core/formats/exercise';
+import type { Scenario } from '@/core/formats/scenario';
 import type { Sighting } from '@/core/formats/sighting';
 import type { Queue } from '@/core/messages/hand-in';
 import { ENGINE } from '@/core/judge/engine';
@@ -17,11 +18,13 @@ export interface Judged {
   readonly wiring: string;
   readonly program: string;
   readonly sighting: Sighting | undefined;
+  /** What the learner says that theirs does. */
+  readonly stated?: readonly Scenario[] | undefined;
 }
 
 /** Under what a report is kept: the same for everything that is judged the same. */
-export const judgingKey = ({ revisionId, wiring, program, sighting }: Judged): string =>
-  textHash(JSON.stringify([ENGINE, revisionId, wiring, program, sighting ?? null]));
+export const judgingKey = ({ revisionId, wiring, program, sighting, stated }: Judged): string =>
+  textHash(JSON.stringify([ENGINE, revisionId, wiring, program, sighting ?? null, ...(stated ?? [])]));
 
 /** Leaves something to be judged, unless it has been or waits already; part of the hand-in's transaction. */
 export async function queueJudging(transaction: Knex, key: string): Promise<void> {
@@ -62,17 +65,27 @@ export async function judge(db: Knex, guarded: Guard, key: string): Promise<void
     .join('publication', 'publication.id', 'submission.publication_id')
     .join('revision', 'revision.id', 'publication.revision_id')
     .where('submission.judging_key', key)
-    .first<{ wiring: string; program: string; sighting: Sighting | null; content: unknown } | undefined>(
+    .first<
+      | {
+          wiring: string;
+          program: string;
+          sighting: Sighting | null;
+          stated: Scenario[] | null;
+          content: unknown;
+        }
+      | undefined
+    >(
       'submission.wiring',
       'submission.program',
       'submission.sighting',
+      'submission.stated',
       'revision.content',
     );
   if (!work) {
     await db('judging').where({ key }).delete();
     return;
   }
-  const { wiring, program, sighting, content: exercise } = work;
+  const { wiring, program, sighting, stated, content: exercise } = work;
   const giveUp = async (obstacle: Ending, detail: string): Promise<void> => {
     await recordFailure(db, key, obstacle, detail);
     const report = notJudged({ data: exerciseSchema.parse(exercise) }, obstacle);
@@ -84,6 +97,7 @@ export async function judge(db: Knex, guarded: Guard, key: string): Promise<void
     wiring,
     program,
     ...(sighting ? { sighting } : {}),
+    ...(stated ? { stated } : {}),
   });
   if (!outcome.ended) return giveUp(outcome.obstacle, outcome.detail);
   if (outcome.value.failure !== undefined) await recordFailure(db, key, 'failure', outcome.value.failure);

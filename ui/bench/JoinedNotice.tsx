@@ -33,8 +33,8 @@ export function JoinedNotice() {
       {aside !== undefined && (
         <div className="mt-1 flex flex-wrap items-center gap-2">
           <p className="min-w-0 flex-1 basis-52">
-            <span className="font-semibold">There are two programs.</span> You wrote this one here and another
-            on the other tablet.
+            <span className="font-semibold">There are two programs.</span> They were written on two tablets at
+            the same time.
           </p>
           <Button
             onClick={() => {

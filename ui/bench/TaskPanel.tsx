@@ -8,12 +8,13 @@ import { wireColours } from '@/core/drawing/colours';
 import { aspectOf, closeUp } from '@/core/drawing/close-up';
 import type { Drawing } from '@/core/drawing/list';
 import { drawPartAlone } from '@/core/drawing/part-card';
-import type { AskedPart, AskedPin, AskedRun, AskedSteps } from '@/core/generated/task';
+import type { AskedPart, AskedPin, AskedRun, AskedSteps, Task } from '@/core/generated/task';
 import { readWiring } from '@/core/wiring/read';
-import { capital, listText } from '@/core/words/words';
+import { capital, howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
+import { ScenarioList } from '../worksheet/scenarios/ScenarioList';
 import { useBench, type BenchProps } from './useBench';
 
 /** What is to be done: the task in its author's words, what must be seen, what is in the bag, and the steps. */
@@ -26,7 +27,8 @@ export function TaskPanel() {
       {toldNews && <News {...toldNews} />}
       <p className="max-w-[60ch] text-lead">{told.aim}</p>
       {told.build && <p className="mt-2 max-w-[60ch] whitespace-pre-line">{told.build}</p>}
-      <Seen runs={told.runs} />
+      <Seen runs={told.runs} isFrame={told.open !== undefined} />
+      {told.open && <Yours {...told.open} />}
       <Pins pins={told.pins} />
       <Bag parts={told.parts} />
       <Cautions texts={told.cautions} />
@@ -72,10 +74,10 @@ function News({ revision, changes }: NonNullable<BenchProps['news']>) {
 }
 
 /** One scenario after another: what is done, and what must come of it. */
-function Seen({ runs }: { readonly runs: readonly AskedRun[] }) {
+function Seen({ runs, isFrame }: { readonly runs: readonly AskedRun[]; readonly isFrame: boolean }) {
   if (runs.length === 0) return null;
   return (
-    <Section title="What must be seen">
+    <Section title={isFrame ? 'What must always hold' : 'What must be seen'}>
       <ol className="grid gap-3">
         {runs.map(({ name, done, seen }, index) => (
           <li key={index}>
@@ -93,6 +95,29 @@ function Seen({ runs }: { readonly runs: readonly AskedRun[] }) {
           </li>
         ))}
       </ol>
+    </Section>
+  );
+}
+
+/** Where a learner says what theirs does, which it is then judged by. */
+function Yours({ asks, least }: NonNullable<Task['open']>) {
+  const { exercise, state, dispatch } = useBench();
+  const { stated = [] } = state.draft;
+  return (
+    <Section title="Yours to decide">
+      <p className="max-w-[60ch]">{asks}</p>
+      <p className="mt-1 mb-2 max-w-[60ch] text-note text-soft">
+        Say here what yours does, in {howMany(least, 'sentence')} or more. Your build is checked against what
+        you say.
+      </p>
+      <ScenarioList
+        scenarios={stated}
+        parts={exercise.parts}
+        mayEdit
+        isGraded={false}
+        of="yours"
+        onChange={(next) => dispatch({ type: 'state', stated: next })}
+      />
     </Section>
   );
 }

@@ -1,4 +1,5 @@
 import type { Edit } from '@/core/findings/finding';
+import type { Scenario } from '@/core/formats/scenario';
 import type { Sighting } from '@/core/formats/sighting';
 import type { Agreed, Draft, KeptBench } from '@/core/messages/bench-draft';
 import type { PendingHandIn } from '@/core/messages/hand-in';
@@ -69,6 +70,7 @@ export type BenchAction =
   | { readonly type: 'edit'; readonly edits: readonly Edit[] }
   | { readonly type: 'take repair'; readonly edits: readonly Edit[] }
   | { readonly type: 'say what was seen'; readonly sighting: Sighting }
+  | { readonly type: 'state'; readonly stated: readonly Scenario[] }
   | { readonly type: 'write program'; readonly program: string }
   | {
       readonly type: 'undo' | 'redo' | 'start afresh' | 'next leg' | 'zoom' | 'take hint' | 'hand-in settled';
@@ -141,6 +143,8 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return { ...recorded(state, withEdits(draft, action.edits)), panel: 'wiring' };
     case 'say what was seen':
       return recorded(state, { ...draft, sighting: action.sighting });
+    case 'state':
+      return { ...state, draft: { ...draft, stated: [...action.stated] } };
     case 'write program':
       return { ...state, draft: { ...draft, program: action.program } };
     case 'start afresh':

@@ -9,7 +9,7 @@ import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
 import { boardOf, type ExerciseData } from '@/core/formats/exercise';
 import type { Task } from '@/core/generated/task';
-import type { KeptDraft } from '@/core/messages/bench-draft';
+import type { Draft, KeptDraft } from '@/core/messages/bench-draft';
 import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
@@ -107,8 +107,8 @@ export function useBenchAtWork(props: BenchProps): Bench {
 
   const recorded = useMemo(() => recordedIn(draft, exercise), [draft, exercise]);
   const { wiring, table } = recorded;
-  const obstacle = Object.values(recorded.problems)[0];
-  const what = `${table}\n${draft.program}`;
+  const obstacle = Object.values(recorded.problems)[0] ?? unsaid(exercise, draft);
+  const what = `${table}\n${draft.program}\n${JSON.stringify(draft.stated ?? [])}`;
   const isStale = checked !== undefined && checked !== what;
   const result: CheckState =
     obstacle !== undefined && checked === what ? { state: 'unusable', message: obstacle } : checker.result;
@@ -127,6 +127,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
         wiring: table,
         program: draft.program,
         sighting: draft.sighting,
+        stated: draft.stated,
       });
   };
   // What was seen makes a result no older: it is looked at beside it.
@@ -163,12 +164,18 @@ export function useBenchAtWork(props: BenchProps): Bench {
     },
     cancelCheck: checker.cancel,
     handIn: () => {
-      const { program, hintsTaken, sighting } = draft;
-      const handIn = { clientId: newClientId(), wiring: table, program, hintsTaken, sighting };
+      const { program, hintsTaken, sighting, stated } = draft;
+      const handIn = { clientId: newClientId(), wiring: table, program, hintsTaken, sighting, stated };
       dispatch({ type: 'hand in', handIn });
     },
   };
 }
+
+/** What is missing where the learner is to say what theirs does. */
+const unsaid = ({ open }: ExerciseData, { stated = [] }: Draft): string | undefined =>
+  open && stated.length < open.least
+    ? 'Say first what yours does: you find the place for it under Task.'
+    : undefined;
 
 const NOTHING_MARKED: Bench['marked'] = { refs: [], at: [], lines: [] };
 

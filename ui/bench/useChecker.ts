@@ -76,11 +76,11 @@ export function useChecker(checkedBy: 'tablet' | 'server'): {
   return { result, check, cancel };
 }
 
-const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting }, signal) => {
+const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting, stated }, signal) => {
   const answer = await fetch('/api/checks', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ publicationId, wiring, program, sighting } satisfies CheckWish),
+    body: JSON.stringify({ publicationId, wiring, program, sighting, stated } satisfies CheckWish),
     signal,
   }).catch(() => {
     throw new Error(
@@ -134,13 +134,14 @@ function useTabletChecker(isWanted: boolean): Checker {
         });
         // A check that computes hears nothing: its worker is ended with it.
         signal.addEventListener('abort', () => fail(TOO_LONG), { once: true });
-        const { exercise, wiring, program, sighting } = check;
+        const { exercise, wiring, program, sighting, stated } = check;
         one.postMessage({
           id,
           exercise,
           wiring,
           program,
           sighting,
+          stated,
         } satisfies CheckRequest);
       }),
     [start],

@@ -8,6 +8,7 @@ import { readWiring } from '@/core/wiring/read';
 import { SeverityLabel, VerdictLabel } from '../design/Verdict';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { ProgramListing } from '../worksheet/ProgramListing';
+import { howMany } from '@/core/words/words';
 import { useTold } from '../words/Words';
 
 interface ReportViewProps {
@@ -38,9 +39,7 @@ export function ReportView({ report: given, wiring, program, asksForProgram }: R
           <p className="text-lead">
             <VerdictLabel verdict={report.verdict} size={20} />
           </p>
-          <p className="mt-1 text-soft">
-            {report.marks.earned} of {report.marks.of} {report.marks.of === 1 ? 'check' : 'checks'} passed
-          </p>
+          <p className="mt-1 text-soft">{marksText(report)}</p>
         </Line>
         {report.right.length > 0 && (
           <Line title="Right already">
@@ -197,4 +196,15 @@ function FindingBody({ finding }: { readonly finding: Finding }) {
       </p>
     </>
   );
+}
+
+/** How many checks passed, and the marks where checks are worth different amounts. */
+function marksText({ marks, scenarios, verdict }: Report): string {
+  const passed = hasPassed(verdict)
+    ? scenarios.length
+    : scenarios.filter((scenario) => scenario.passed).length;
+  const checks = `${passed} of ${howMany(scenarios.length, 'check')} passed`;
+  return marks.of === scenarios.length
+    ? checks
+    : `${checks}, ${Number(marks.earned.toFixed(2))} of ${howMany(Number(marks.of.toFixed(2)), 'point')}`;
 }

@@ -1,12 +1,13 @@
 'use client';
 
 import type { ProposedScenario } from '@/core/generated/proposals';
-import { Expected } from './Expected';
 import { FaultRehearsal } from './FaultRehearsal';
 import { HintWords } from './HintWords';
 import { Proposals } from './Proposals';
 import { Remarks } from './Remarks';
-import { useWorksheet } from './useWorksheet';
+import { LeftOpen } from './LeftOpen';
+import { ScenarioList } from './scenarios/ScenarioList';
+import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** What the checker says of the reference, what must be seen, what else the program does, and which slips it would notice. */
 export function CheckStep({ propose }: { readonly propose: () => Promise<readonly ProposedScenario[]> }) {
@@ -18,6 +19,7 @@ export function CheckStep({ propose }: { readonly propose: () => Promise<readonl
     <>
       <Remarks />
       <Expected />
+      <LeftOpen />
       {stillWrong.length > 0 && (
         <p className="mt-2 border-l-4 border-risk pl-3">
           <strong className="text-risk">Marked as wrong, and still doing it:</strong> {stillWrong.join('; ')}.
@@ -28,5 +30,24 @@ export function CheckStep({ propose }: { readonly propose: () => Promise<readonl
       {isLaidOut && <FaultRehearsal />}
       <HintWords />
     </>
+  );
+}
+
+/** What must be seen for a build to pass. */
+function Expected() {
+  const { parts, scenarios } = useWorksheet((state) => state.sync.sheet);
+  const results = useWorksheet((state) => state.proof.scenarios);
+  const withoutProgram = useWorksheet((state) => state.proof.withoutProgram);
+  const mayEdit = useWorksheet((state) => state.given.mayEdit);
+  const dispatch = useDispatch();
+  return (
+    <ScenarioList
+      scenarios={scenarios}
+      parts={parts}
+      results={results}
+      withoutProgram={withoutProgram}
+      mayEdit={mayEdit}
+      onChange={(next) => dispatch({ type: 'set', fields: { scenarios: next } })}
+    />
   );
 }

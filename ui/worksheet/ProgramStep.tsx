@@ -4,13 +4,16 @@ import { useMemo } from 'react';
 import { isBoard, type BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
 import type { Writing } from '@/core/generated/writing';
+import type { Language } from '@/core/program';
 import { ProgramEditor } from '../bench/ProgramEditor';
 import { Explained } from './Explained';
 import { GeneratedPrograms } from './GeneratedPrograms';
 import { ProgramListing } from './ProgramListing';
 import { useHouseRules, useRestedWiring } from './useRested';
+import { Stages } from './Stages';
 import { useDispatch, useWorksheet } from './useWorksheet';
-import { Variants } from './Variants';
+
+const LANGUAGES: Readonly<Record<Language, string>> = { cpp: 'C++', python: 'Python' };
 
 const NO_LINES: readonly number[] = [];
 
@@ -36,6 +39,23 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
     );
   return (
     <>
+      {mayEdit && (
+        <label className="mb-1 flex items-baseline gap-2 text-note">
+          <span className="text-soft">Language</span>
+          <select
+            value={language}
+            onChange={({ target }) => dispatch({ type: 'set', fields: { language: target.value } })}
+            className="min-h-8 border border-rule-strong bg-card px-1"
+          >
+            {Object.entries(LANGUAGES).map(([id, label]) => (
+              <option key={id} value={id}>
+                {label}
+                {id === board.language.default ? ', the board’s own' : ''}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {program.trim() === '' && sheet.scenarios.length > 0 && (
         <p className="mb-2 text-soft">
           No program: learners hand in their wiring alone, and it is judged by what its scenarios show.
@@ -55,7 +75,7 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
         <ProgramListing source={program} label="The reference program" />
       )}
       {proof.explanation.length > 0 && <Explained source={proof.program} explanation={proof.explanation} />}
-      <Variants stages={sheet.stages ?? []} forms={sheet.forms ?? []} />
+      <Stages language={language} />
       {wiring && (
         <GeneratedPrograms
           wiring={wiring}

@@ -9,6 +9,7 @@ import { BringUp, BuildSteps, Cautions, OwnCautions } from './BuildSteps';
 import { CheckStep } from './CheckStep';
 import { Connections } from './Connections';
 import { Exchange } from './Exchange';
+import { Forms } from './Forms';
 import { LayoutWords } from './LayoutWords';
 import { PartLines } from './PartLines';
 import { Predictions } from './Predictions';
@@ -47,6 +48,7 @@ export function Steps({ context, propose }: StepsProps) {
       </Step>
       <Step number={2} title="Board">
         <BoardStep board={context.board} />
+        <Forms />
       </Step>
       <Step number={3} title="Parts" notch={stops ? 'fault' : undefined}>
         <PartLines context={context} />

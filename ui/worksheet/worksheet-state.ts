@@ -9,6 +9,7 @@ import type { StatedCircuit } from '@/core/statements';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
 import { fieldChanges, type Change, type SheetField } from '@/core/worksheet/change';
+import { exchangedForm, withForm, withoutForm } from '@/core/worksheet/forms';
 import { takeWiring } from '@/core/worksheet/from-wiring';
 import { nudge, putLeg, type Step } from '@/core/worksheet/nudge';
 import type { Proof } from '@/core/worksheet/proof';
@@ -74,7 +75,7 @@ export interface WorksheetState {
 }
 
 /** Where something is asked for. */
-type Place = 'connections' | 'drawing' | 'table';
+type Place = 'connections' | 'drawing' | 'table' | 'forms';
 
 type Fields = Readonly<Partial<Record<SheetField, unknown>>>;
 type Joining = 'joins' | 'stands alone';
@@ -88,6 +89,8 @@ export type WorksheetAction =
   | { readonly type: 'move pin'; readonly from: string; readonly to: string }
   | { readonly type: 'join leg'; readonly leg: PointName; readonly target: PointName | null }
   | { readonly type: 'take table'; readonly wiring: Wiring }
+  /** Another form of the exercise: what stands here kept as one, one brought onto the sheet, one taken away. */
+  | { readonly type: 'add form' | 'bring form' | 'remove form'; readonly name: string }
   /** A step of what is chosen, or a hole for the leg that is. */
   | { readonly type: 'nudge'; readonly by: Step }
   | { readonly type: 'put'; readonly at: Point }
@@ -187,6 +190,12 @@ function acted(state: WorksheetState, action: WorksheetAction): WorksheetState {
       return tried(state, 'connections', joinLeg(sheet, courseRules, action.leg, action.target));
     case 'take table':
       return tried(state, 'table', takeWiring(sheet, action.wiring, courseRules));
+    case 'add form':
+      return tried(state, 'forms', withForm(sheet, action.name));
+    case 'bring form':
+      return tried(state, 'forms', exchangedForm(sheet, action.name, courseRules));
+    case 'remove form':
+      return written(state, withoutForm(sheet, action.name));
     case 'nudge':
     case 'put':
       return moved(state, action);

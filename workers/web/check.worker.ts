@@ -6,6 +6,7 @@ import { problemText } from '@/core/result';
 import { readWiring } from '@/core/wiring/read';
 import { checkRequestSchema, type Checked, type CheckRequest } from '@/core/messages/check';
 import { buildFor } from '@/core/judge/build';
+import { statedExercise } from '@/core/judge/stated';
 import { webGrammars } from './grammars';
 
 // Zod otherwise tries out code generation, which the content security policy forbids.
@@ -27,8 +28,10 @@ async function answer(request: CheckRequest): Promise<Checked> {
       message: 'The checker could not be loaded. Your work is kept; try again when the connection is back.',
     };
   }
-  const build = buildFor(exercise.value, wiring.value, request.program, loaded);
-  const report = check(exercise.value, build, loaded, request.sighting ? { sighting: request.sighting } : {});
+  const stated = statedExercise(exercise.value, request.stated ?? [], loaded);
+  if (!stated.ok) return { id, ok: false, message: stated.problems[0]!.message };
+  const build = buildFor(stated.value, wiring.value, request.program, loaded);
+  const report = check(stated.value, build, loaded, request.sighting ? { sighting: request.sighting } : {});
   return { id, ok: true, report };
 }
 

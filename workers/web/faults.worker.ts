@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FaultRehearsal, faultsOf } from '@/core/faults/rehearsal';
-import { exerciseFrom } from '@/core/formats/exercise';
+import { exerciseFrom, solvedByAuthor } from '@/core/formats/exercise';
 import { problemText } from '@/core/result';
 import { webGrammars } from './grammars';
 import type { FaultAnswer, FaultRequest } from './messages';
@@ -16,13 +16,14 @@ async function rehearse({ exercise: data, share, of }: FaultRequest): Promise<vo
     say({ type: 'hindered', message: problemText(exercise.problems[0]!) });
     return;
   }
-  const rehearsal = new FaultRehearsal(exercise.value, await webGrammars());
+  const solved = solvedByAuthor(exercise.value);
+  const rehearsal = new FaultRehearsal(solved, await webGrammars());
   const hindrance = rehearsal.hindrance();
   if (hindrance !== undefined) {
     say({ type: 'hindered', message: hindrance });
     return;
   }
-  const faults = faultsOf(exercise.value);
+  const faults = faultsOf(solved);
   say({ type: 'planned', total: faults.length });
   for (const [index, fault] of faults.entries())
     if (index % of === share) say({ type: 'rehearsed', index, fault: rehearsal.rehearse(fault) });

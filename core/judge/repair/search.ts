@@ -140,7 +140,8 @@ class RepairSearch {
     }
     const { start } = this;
     if (this.isRepaired(start)) return start;
-    if (this.hasRightWiring(start)) return this.onRightWiring(start) ?? this.partOf(start);
+    if (this.hasRightWiring(start))
+      return this.onRightWiring(start) ?? this.onOwnPins(start) ?? this.partOf(start);
     const wired = this.wired(start);
     // What no rule has anything against may be another way to wire it: the program alone may be what is wrong.
     const most = wired ? wired.cost - OTHER_WAY : Number.POSITIVE_INFINITY;
@@ -211,6 +212,26 @@ class RepairSearch {
       .map((target) => ({ target, distance: target.distance(wiring) }))
       .sort((a, b) => a.distance - b.distance)
       .map(({ target }) => target);
+  }
+
+  /**
+   * The wiring on the very pins of the exercise, where these are free and the program is written for them: two lines
+   * that are exchanged are a right circuit, and the wrong one for the program.
+   */
+  private onOwnPins(start: Tried): Tried | undefined {
+    const { exercise } = this.reference;
+    const { match, pairs } = this.examine(start);
+    if (![...match.pins].some(([asked, built]) => asked !== built)) return undefined;
+    const target = new Target(exercise, exercise.reference, start.build.wiring, pairs);
+    const given = { drawn: exercise.reference, board: exercise.board };
+    const way = wayTo(target, start.build, given, undefined);
+    const tried: Tried | undefined = way && {
+      candidates: [...start.candidates, ...way.candidates],
+      build: way.build,
+      cost: start.cost + way.cost,
+      key: this.keyOf(way.build),
+    };
+    return tried && this.isRepaired(tried) ? tried : undefined;
   }
 
   /** A change of the wiring that brings it nearer and makes the build pass, where no way to the very circuit is found. */

@@ -43,6 +43,11 @@ function said(plain: string, parts: readonly Named[], usual: number): readonly s
     .replace(new RegExp(`^(${NAMES}) is turned\\b`, 'i'), 'turn $1')
     .replace(/^(?:push|tap|click)\b/i, 'press')
     .replace(/^(?:press and hold|keep pressing|hold down)\b/i, 'hold');
+  const reset = new RegExp(
+    `^(?:reset the board|press (?:the )?(?:board's )?reset(?: button)?|the board is reset)(?: (?:at|after) ${SECONDS})?$`,
+    'i',
+  ).exec(active);
+  if (reset) return [`press the board's reset at ${reset[1] ?? usual} s`];
   return pressed(active, usual) ?? measured(active, parts, usual);
 }
 

@@ -54,6 +54,14 @@ interface Way {
 const whole = (source: string): RegExp => new RegExp(`^${source}$`, 'i');
 
 const ways: readonly Way[] = [
+  // D1 and D2 never at once
+  {
+    pattern: whole(
+      `(${NAMES}(?:(?:, ?(?:and )?| and )${NAMES})+) (?:are |is )?never (?:both |all )?(?:(?:on|lit|shine|light up)(?: both)?)? ?(?:together|at once|at the same time)`,
+    ),
+    means: ([names = '']) =>
+      saying(`${(names.match(new RegExp(NAMES, 'g')) ?? []).join(' and ')} never lit together`),
+  },
   // D1, D2 and D3 …
   {
     pattern: whole(`(${NAMES}(?:(?:, ?(?:and )?| and )${NAMES})+) (?!.*never)(.+)`),

@@ -109,6 +109,8 @@ describe('what is done is understood as people say it', () => {
     ['turn the knob to the middle at 2 s', ['turn P1 to 0.5 at 2 s']],
     ['turn P1 all the way over 3 s', ['turn P1 to 1 at 1 s over 3 s']],
     ["press the board's reset", ["press the board's reset at 1 s"]],
+    ['reset the board at 5 s', ["press the board's reset at 5 s"]],
+    ['the board is reset', ["press the board's reset at 1 s"]],
   ])('%s', (text, sentences) => {
     expect(done(text)).toEqual(sentences);
   });

@@ -1,85 +1,13 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useState } from 'react';
-import type { ExerciseData } from '@/core/formats/exercise';
-import { stimulusSentence, type Stimulus } from '@/core/stimuli';
 import { expectationSentence } from '@/core/expectations';
-import { exampleStimulus } from '@/core/generated/situations';
+import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
-import type { Result } from '@/core/result';
+import type { Scenario } from '@/core/formats/scenario';
 import { readDone, readExpected } from '@/core/statements';
-import { Button } from '../design/Button';
-import { Problem } from '../design/Problem';
-import { useDispatch, useWorksheet } from './useWorksheet';
-
-type Scenario = ExerciseData['scenarios'][number];
-
-/** What must be seen, a sentence each. */
-export function Expected() {
-  const parts = useWorksheet((state) => state.sync.sheet.parts);
-  const scenarios = useWorksheet((state) => state.sync.sheet.scenarios);
-  const results = useWorksheet((state) => state.proof.scenarios);
-  const withoutProgram = useWorksheet((state) => state.proof.withoutProgram);
-  const mayEdit = useWorksheet((state) => state.given.mayEdit);
-  const dispatch = useDispatch();
-  const onChange = (next: readonly Scenario[]): void =>
-    dispatch({ type: 'set', fields: { scenarios: next } });
-  const example = exampleStimulus(parts) ?? BOARD_STIMULUS;
-  const replace = (index: number, scenario: Scenario | undefined): void =>
-    onChange(scenarios.flatMap((old, at) => (at === index ? (scenario ? [scenario] : []) : [old])));
-  return (
-    <>
-      {scenarios.length === 0 && !mayEdit && <p className="text-soft">Nothing to check yet.</p>}
-      {scenarios.map((scenario, index) => (
-        <ScenarioLines
-          key={index}
-          scenario={scenario}
-          parts={parts}
-          withoutProgram={withoutProgram[index] ?? []}
-          example={stimulusSentence(example)}
-          result={results[index]?.name === scenario.name ? results[index] : undefined}
-          mayEdit={mayEdit}
-          onChange={(next) => replace(index, next)}
-        />
-      ))}
-      {mayEdit && (
-        <NewSentence
-          submit="Expect it"
-          read={(text) => readExpected(text, parts, [])}
-          label={scenarios.length === 0 ? 'What must be seen?' : 'Another scenario'}
-          placeholder="D1 lit 0.5 s, dark 2.5 s"
-          onAdd={(expect) =>
-            onChange([
-              ...scenarios,
-              {
-                name: freeName(scenarios),
-                for: USUAL_SECONDS,
-                stimuli: [],
-                expect: [...expect],
-              },
-            ])
-          }
-        />
-      )}
-    </>
-  );
-}
-
-/** What a new scenario is called: the first is what is taught, the others are numbered, each number once. */
-function freeName(scenarios: readonly Scenario[]): string {
-  if (scenarios.length === 0) return 'as taught';
-  const taken = new Set(scenarios.map(({ name }) => name));
-  let number = scenarios.length + 1;
-  while (taken.has(`scenario ${number}`)) number += 1;
-  return `scenario ${number}`;
-}
-
-/** Seconds that a new scenario runs. */
-const USUAL_SECONDS = 12;
-
-/** What can be done to every board. */
-const BOARD_STIMULUS: Stimulus = { at: 2, reset: true };
+import { stimulusSentence } from '@/core/stimuli';
+import { NewSentence } from './NewSentence';
 
 interface ScenarioLinesProps {
   readonly scenario: Scenario;
@@ -90,16 +18,19 @@ interface ScenarioLinesProps {
   readonly example: string;
   readonly result: ScenarioResult | undefined;
   readonly mayEdit: boolean;
+  readonly isGraded: boolean;
   readonly onChange: (scenario: Scenario | undefined) => void;
 }
 
-function ScenarioLines({
+/** One scenario: what is done, and what must come of it, a sentence each. */
+export function ScenarioLines({
   scenario,
   parts,
   withoutProgram,
   example,
   result,
   mayEdit,
+  isGraded,
   onChange,
 }: ScenarioLinesProps) {
   const without = (index: number): Scenario | undefined => {
@@ -131,7 +62,13 @@ function ScenarioLines({
         ) : (
           scenario.for
         )}{' '}
-        s:
+        s
+        {!isGraded ? null : mayEdit ? (
+          <Points scenario={scenario} onChange={onChange} />
+        ) : (
+          scenario.points !== undefined && `, worth ${scenario.points}`
+        )}
+        :
       </p>
       <ul>
         {scenario.stimuli.map((stimulus, index) => (
@@ -198,6 +135,28 @@ function ScenarioLines({
   );
 }
 
+/** What a scenario is worth in the marks of a hand-in. */
+function Points({ scenario, onChange }: Pick<ScenarioLinesProps, 'scenario' | 'onChange'>) {
+  return (
+    <>
+      , worth{' '}
+      <input
+        type="number"
+        min={0}
+        max={100}
+        step="any"
+        aria-label={`Points of ${scenario.name}`}
+        value={scenario.points ?? 1}
+        onChange={({ target }) => {
+          const points = Number(target.value);
+          if (target.value !== '' && points >= 0 && points <= 100) onChange({ ...scenario, points });
+        }}
+        className="mono w-14 border-b border-rule-strong bg-transparent text-right"
+      />
+    </>
+  );
+}
+
 /** The name of a scenario, which the report uses too. */
 function ScenarioName({ name, onName }: { readonly name: string; readonly onName: (name: string) => void }) {
   return (
@@ -241,54 +200,5 @@ function Sentence({ text, note, takeAway }: SentenceProps) {
         </button>
       )}
     </li>
-  );
-}
-
-interface NewSentenceProps<Read> {
-  readonly label: string;
-  readonly placeholder: string;
-  /** What the button says that takes the sentence. */
-  readonly submit: string;
-  readonly read: (text: string) => Result<Read>;
-  readonly onAdd: (read: Read) => void;
-}
-
-/** A line in which a stimulus or an expectation is written as a sentence. */
-function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: NewSentenceProps<Read>) {
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string>();
-  return (
-    <form
-      className="mt-1 flex items-start gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (text.trim() === '') return;
-        const sentence = read(text);
-        if (!sentence.ok) {
-          setProblem(sentence.problems[0]!.message);
-          return;
-        }
-        setProblem(undefined);
-        setText('');
-        onAdd(sentence.value);
-      }}
-    >
-      <div className="min-w-0 flex-1">
-        <input
-          value={text}
-          aria-label={label}
-          aria-invalid={problem ? true : undefined}
-          placeholder={placeholder}
-          onChange={(event) => setText(event.target.value)}
-          className="mono w-full border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
-        />
-        <Problem className="text-note">{problem}</Problem>
-      </div>
-      {text.trim() !== '' && (
-        <Button type="submit" className="min-h-8">
-          {submit}
-        </Button>
-      )}
-    </form>
   );
 }

@@ -1,0 +1,41 @@
+import { describe, expect, test } from 'vitest';
+import { exerciseFrom } from '../formats/exercise';
+import { beacon, checkBeacon, grammars, LAYOUT, PROGRAM } from '../testing/beacon';
+import { check } from './check';
+import { programFor } from './build';
+import { readWiring } from '../wiring/read';
+
+const [usual] = beacon.data.scenarios;
+
+/** The beacon with scenarios that are worth these points; the second asks for what it never does. */
+function marksOf(points: readonly (number | undefined)[]) {
+  const read = exerciseFrom({
+    ...beacon.data,
+    scenarios: points.map((worth, index) => ({
+      ...usual,
+      name: `number ${index + 1}`,
+      ...(index === 1 ? { expect: [{ lamp: 'D1', is: 'on' }] } : {}),
+      ...(worth === undefined ? {} : { points: worth }),
+    })),
+  });
+  const wiring = readWiring(LAYOUT);
+  if (!read.ok || !wiring.ok) throw new Error('this cannot be read');
+  const program = programFor(read.value, PROGRAM, grammars);
+  return check(read.value, { wiring: wiring.value, program }, grammars).marks;
+}
+
+describe('marks', () => {
+  test('count every scenario once where nothing is said', () => {
+    expect(marksOf([undefined, undefined])).toEqual({ earned: 1, of: 2 });
+  });
+
+  test('are what the scenarios that hold are worth', () => {
+    expect(marksOf([2.5, 4])).toEqual({ earned: 2.5, of: 6.5 });
+    expect(marksOf([0, 4])).toEqual({ earned: 0, of: 4 });
+  });
+
+  test('are all earned by a build that passes', () => {
+    expect(checkBeacon(LAYOUT).marks).toEqual({ earned: 1, of: 1 });
+    expect(marksOf([3])).toEqual({ earned: 3, of: 3 });
+  });
+});

@@ -1,0 +1,55 @@
+'use client';
+
+import { useState } from 'react';
+import type { Result } from '@/core/result';
+import { Button } from '../../design/Button';
+import { Problem } from '../../design/Problem';
+
+interface NewSentenceProps<Read> {
+  readonly label: string;
+  readonly placeholder: string;
+  /** What the button says that takes the sentence. */
+  readonly submit: string;
+  readonly read: (text: string) => Result<Read>;
+  readonly onAdd: (read: Read) => void;
+}
+
+/** A line in which a stimulus or an expectation is written as a sentence. */
+export function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: NewSentenceProps<Read>) {
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  return (
+    <form
+      className="mt-1 flex items-start gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() === '') return;
+        const sentence = read(text);
+        if (!sentence.ok) {
+          setProblem(sentence.problems[0]!.message);
+          return;
+        }
+        setProblem(undefined);
+        setText('');
+        onAdd(sentence.value);
+      }}
+    >
+      <div className="min-w-0 flex-1">
+        <input
+          value={text}
+          aria-label={label}
+          aria-invalid={problem ? true : undefined}
+          placeholder={placeholder}
+          onChange={(event) => setText(event.target.value)}
+          className="mono w-full border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
+        />
+        <Problem className="text-note">{problem}</Problem>
+      </div>
+      {text.trim() !== '' && (
+        <Button type="submit" className="min-h-8">
+          {submit}
+        </Button>
+      )}
+    </form>
+  );
+}
