@@ -9,7 +9,7 @@ export { readLine } from './read';
 export { withPins, withWord } from './rewrite';
 export { readDone } from './sentences/done';
 export { readExpected } from './sentences/expected';
-export { readStated, USUAL_SECONDS } from './sentences/stated';
+export { readStated, usualSeconds } from './sentences/stated';
 export { recipeFor } from './recipes';
 export { legByLegLine, sayCircuit, type SayableCircuit } from './say';
 export { DEFAULT_STATEMENT_RULES } from './statement';

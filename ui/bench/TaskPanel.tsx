@@ -14,7 +14,7 @@ import { capital, howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
-import { ScenarioList } from '../worksheet/scenarios/ScenarioList';
+import { StatedList } from './StatedList';
 import { useBench, type BenchProps } from './useBench';
 
 /** What is to be done: the task in its author's words, what must be seen, what is in the bag, and the steps. */
@@ -101,8 +101,6 @@ function Seen({ runs, isFrame }: { readonly runs: readonly AskedRun[]; readonly 
 
 /** Where a learner says what theirs does, which it is then judged by. */
 function Yours({ asks, least }: NonNullable<Task['open']>) {
-  const { exercise, state, dispatch } = useBench();
-  const { stated = [] } = state.draft;
   return (
     <Section title="Yours to decide">
       <p className="max-w-[60ch]">{asks}</p>
@@ -110,14 +108,7 @@ function Yours({ asks, least }: NonNullable<Task['open']>) {
         Say here what yours does, in {howMany(least, 'sentence')} or more. Your build is checked against what
         you say.
       </p>
-      <ScenarioList
-        scenarios={stated}
-        parts={exercise.parts}
-        mayEdit
-        isGraded={false}
-        of="yours"
-        onChange={(next) => dispatch({ type: 'state', stated: next })}
-      />
+      <StatedList />
     </Section>
   );
 }

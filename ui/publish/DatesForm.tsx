@@ -87,7 +87,7 @@ export function DatesForm({ label, learners, first, saveAs, isPending, onSave, o
             ))}
           </ul>
         )}
-        {isNobody && <p className="text-note font-semibold text-fault">Choose at least one learner.</p>}
+        {isNobody && <p className="text-note text-soft">Choose at least one learner.</p>}
       </fieldset>
       <div className="flex gap-2">
         <Button look="main" type="submit" disabled={isPending || crosses || isNobody}>

@@ -35,7 +35,7 @@ export function CheckStep({ propose }: { readonly propose: () => Promise<readonl
 
 /** What must be seen for a build to pass. */
 function Expected() {
-  const { parts, scenarios } = useWorksheet((state) => state.sync.sheet);
+  const { parts, scenarios, open } = useWorksheet((state) => state.sync.sheet);
   const results = useWorksheet((state) => state.proof.scenarios);
   const withoutProgram = useWorksheet((state) => state.proof.withoutProgram);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
@@ -45,6 +45,7 @@ function Expected() {
       scenarios={scenarios}
       parts={parts}
       results={results}
+      isFrame={open !== undefined}
       withoutProgram={withoutProgram}
       mayEdit={mayEdit}
       onChange={(next) => dispatch({ type: 'set', fields: { scenarios: next } })}

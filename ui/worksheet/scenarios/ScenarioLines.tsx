@@ -1,6 +1,5 @@
 'use client';
 
-import { X } from 'lucide-react';
 import { expectationSentence } from '@/core/expectations';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
@@ -8,6 +7,7 @@ import type { Scenario } from '@/core/formats/scenario';
 import { readDone, readExpected } from '@/core/statements';
 import { stimulusSentence } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
+import { Sentence } from './Sentence';
 
 interface ScenarioLinesProps {
   readonly scenario: Scenario;
@@ -176,29 +176,5 @@ function ScenarioName({ name, onName }: { readonly name: string; readonly onName
       }}
       className="border-b border-rule-strong bg-transparent font-bold"
     />
-  );
-}
-
-interface SentenceProps {
-  readonly text: string;
-  readonly note?: string | undefined;
-  readonly takeAway: { readonly label: string; readonly act: () => void } | undefined;
-}
-
-function Sentence({ text, note, takeAway }: SentenceProps) {
-  return (
-    <li className="flex items-center gap-1">
-      {text}.{note && <span className="text-note text-soft">({note})</span>}
-      {takeAway && (
-        <button
-          type="button"
-          aria-label={`${takeAway.label}: ${text}`}
-          onClick={takeAway.act}
-          className="flex h-6 w-6 shrink-0 items-center justify-center text-soft hover:text-ink"
-        >
-          <X size={14} aria-hidden="true" />
-        </button>
-      )}
-    </li>
   );
 }

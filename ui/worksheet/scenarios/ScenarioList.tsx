@@ -4,7 +4,7 @@ import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { exampleStimulus } from '@/core/generated/situations';
-import { readExpected, USUAL_SECONDS } from '@/core/statements';
+import { readExpected, usualSeconds } from '@/core/statements';
 import { stimulusSentence, type Stimulus } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { ScenarioLines } from './ScenarioLines';
@@ -17,6 +17,8 @@ interface ScenarioListProps {
   /** For each scenario and each of its expectations, whether it would be met without any program. */
   readonly withoutProgram?: readonly (readonly boolean[])[];
   readonly mayEdit: boolean;
+  /** Whether they are only the frame of what a learner decides. */
+  readonly isFrame?: boolean;
   /** Whether each has a worth in the marks. */
   readonly isGraded?: boolean;
   /** Where it stands, for who does not see it, when that is not the exercise itself. */
@@ -31,6 +33,7 @@ export function ScenarioList({
   results = [],
   withoutProgram = [],
   mayEdit,
+  isFrame = false,
   isGraded = true,
   of,
   onChange,
@@ -47,7 +50,7 @@ export function ScenarioList({
           key={index}
           scenario={scenario}
           parts={parts}
-          withoutProgram={withoutProgram[index] ?? []}
+          withoutProgram={isFrame ? [] : (withoutProgram[index] ?? [])}
           example={stimulusSentence(example)}
           result={results[index]?.name === scenario.name ? results[index] : undefined}
           mayEdit={mayEdit}
@@ -64,7 +67,12 @@ export function ScenarioList({
           onAdd={(expect) =>
             onChange([
               ...scenarios,
-              { name: freeName(scenarios), for: USUAL_SECONDS, stimuli: [], expect: [...expect] },
+              {
+                name: freeName(scenarios),
+                for: usualSeconds({ stimuli: [], expect: [...expect] }),
+                stimuli: [],
+                expect: [...expect],
+              },
             ])
           }
         />
