@@ -2,10 +2,12 @@
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { DEFAULT_HOUSE_RULES } from '@/core/course/house-rules';
 import { drawBench } from '@/core/drawing/bench';
+import { legibilityOf } from '@/core/drawing/legibility';
 import { drawSchematic } from '@/core/drawing/schematic';
 import { writeSvg } from '@/core/drawing/svg';
 import { formOf, readExercise, type Exercise } from '@/core/formats/exercise';
 import { buildSteps } from '@/core/plan/build-steps';
+import { howMany } from '@/core/words/words';
 import { layoutSchematic } from '@/engines/schematic-here';
 
 const folder = 'docs/drawings';
@@ -22,7 +24,9 @@ const page: string[] = [
 
 async function draw(exercise: Exercise, name: string, title: string): Promise<void> {
   const { reference, data } = exercise;
-  writeFileSync(`${folder}/${name}-bench.svg`, writeSvg(drawBench(reference), `${title}, bench`));
+  const bench = drawBench(reference);
+  const { crossings, mostOfOne, namesOnWires } = legibilityOf(bench);
+  writeFileSync(`${folder}/${name}-bench.svg`, writeSvg(bench, `${title}, bench`));
   writeFileSync(
     `${folder}/${name}-schematic.svg`,
     writeSvg(await drawSchematic(reference, layoutSchematic), `${title}, schematic`),
@@ -34,6 +38,8 @@ async function draw(exercise: Exercise, name: string, title: string): Promise<vo
     data.aim,
     '',
     `![Bench drawing of ${title}](drawings/${name}-bench.svg)`,
+    '',
+    `${howMany(crossings, 'crossing')} of wires, at most ${mostOfOne} of one wire; ${howMany(namesOnWires, 'name')} on another wire.`,
     '',
     `![Schematic of ${title}](drawings/${name}-schematic.svg)`,
     '',

@@ -1,16 +1,18 @@
-import { legName, pointName } from '../brand';
+import { pointName } from '../brand';
 import { columnsOf } from '../breadboards';
 import { kindOf } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
 import { nameOf, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
-import { Geometry, HEADER, spanOf, standsBeside, PITCH, type Frame, type XY } from './geometry';
+import { standsBeside } from './conductors';
+import { HEADER, spanOf, PITCH, type Frame, type Geometry, type XY } from './geometry';
 import { around, LabelPlacer } from './labels';
 import { boxAround, type Drawing, type Layer, type Shape, type Target } from './list';
+import { nameShapes } from './names';
 import { holeShapes, ledgerShapes, rowNameShapes, sheetShapes } from './sheet';
 import { boxAt } from './symbols/symbol';
 import { drawPart } from './symbols';
-import { rounded, routeWires } from './wires';
+import { arranged, wireLayers } from './wire-layers';
 
 export interface BenchDrawingOptions {
   /** Rows to draw; without it those in use, with some room. */
@@ -61,17 +63,15 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
   const usedPins = new Set(
     wiring.parts.flatMap((part) => part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [at.pin] : []))),
   );
-  const geometry = new Geometry(wiring, frameOf(wiring, options), usedPins);
+  const arrangement = arranged(wiring, frameOf(wiring, options), usedPins);
+  const { geometry } = arrangement;
   const placer = new LabelPlacer();
   const layers: Layer[] = [
     { shapes: [...ledgerShapes(geometry, wiring, usedPins), ...sheetShapes(geometry)] },
   ];
   layers.push({ shapes: threadShapes(geometry, wiring, options) });
   layers.push({ shapes: holeShapes(geometry) });
-  const [conductors, parts] = [
-    wiring.parts.filter((part) => kindOf(part.kind).conductor),
-    wiring.parts.filter((part) => !kindOf(part.kind).conductor),
-  ];
+  const parts = wiring.parts.filter((part) => !kindOf(part.kind).conductor);
   const legPlaces = new Map([...looseParts(geometry, parts), ...geometry.margin]);
   const at = (point: Point | null): XY | undefined =>
     point ? (point.type === 'leg' ? legPlaces.get(nameOf(point)) : geometry.at(point)) : undefined;
@@ -97,7 +97,7 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
       : [];
   });
   for (const { symbol } of drawn) for (const box of symbol.boxes) placer.block(box);
-  layers.push(...wireLayers([...conductors, ...leadsOf(parts)], geometry, at, placer));
+  layers.push(...wireLayers(wiring, arrangement, at, placer));
   for (const { part, legs, symbol } of drawn) {
     const label = placer.place(
       part.ref,
@@ -210,108 +210,6 @@ function looseParts(geometry: Geometry, parts: readonly PlacedPart[]): Map<strin
       if (!places.has(own) && anchor) places.set(own, { x: anchor.x + 30, y: anchor.y + 44 + index * 4 });
     });
   return places;
-}
-
-/** The own wires of parts in the margin, from their terminals to where they are plugged. */
-function leadsOf(parts: readonly PlacedPart[]): readonly PlacedPart[] {
-  return parts.filter(standsBeside).flatMap((part) =>
-    part.legs.flatMap(({ leg, at }): readonly PlacedPart[] =>
-      at
-        ? [
-            {
-              ref: part.ref,
-              kind: 'wire',
-              value: { text: leg === 'plus' ? 'red' : leg === 'minus' ? 'black' : 'grey' },
-              legs: [
-                { leg: legName('1'), at: { type: 'leg', ref: part.ref, leg } },
-                { leg: legName('2'), at },
-              ],
-            },
-          ]
-        : [],
-    ),
-  );
-}
-
-function wireLayers(
-  wires: readonly PlacedPart[],
-  geometry: Geometry,
-  at: (point: Point | null) => XY | undefined,
-  placer: LabelPlacer,
-): readonly Layer[] {
-  const ends = wires.flatMap((part, index) => {
-    const [from, to] = part.legs;
-    return from?.at && to?.at ? [{ ref: String(index), from: from.at, to: to.at }] : [];
-  });
-  const routes = routeWires(ends, geometry);
-  const drawn = wires.flatMap((part, index) => {
-    const [one, other] = part.legs.map((leg) => at(leg.at));
-    const route = routes.get(String(index)) ?? looseRoute(one, other);
-    return route ? [{ part, route }] : [];
-  });
-  const lines = drawn.map(({ part, route }): Layer => {
-    const paint = { of: 'wire', name: part.value.text } as const;
-    const dashed = part.kind === 'clip';
-    return {
-      ref: part.ref,
-      shapes: [
-        { type: 'path', role: 'wire-casing', width: 7.5, path: route.path },
-        { type: 'path', role: 'outline', width: 4, paint, path: route.path, dashed },
-        ...route.ends.map(({ x, y }): Shape => ({
-          type: 'circle',
-          role: 'outline',
-          paint,
-          x,
-          y,
-          radius: 4.6,
-        })),
-      ],
-    };
-  });
-  // Names come after all lines, so that no wire lies over the name of another.
-  const names = drawn.flatMap(({ part, route }): readonly Layer[] => {
-    // A part's own leads carry no name: the part has it.
-    if (part.legs.some((leg) => leg.at?.type === 'leg' && leg.at.ref === part.ref)) return [];
-    const { text, box } = placer.place(
-      part.ref,
-      route.namePlaces.flatMap((place) => [place, ...around(place, 18, 14)]),
-    );
-    return [{ ref: part.ref, shapes: nameShapes(text, box, 'wire-name') }];
-  });
-  return [...lines, ...names];
-}
-
-/** A wire with an end on a leg or hanging free: a curve between what is known of it. */
-function looseRoute(
-  one: XY | undefined,
-  other: XY | undefined,
-): { path: string; ends: readonly XY[]; namePlaces: readonly XY[] } | undefined {
-  const known = one ?? other;
-  if (!known) return undefined;
-  const end = one && other ? other : { x: known.x + 44, y: known.y + 16 };
-  const start = one ?? known;
-  const bend = { x: (start.x + end.x) / 2, y: start.y };
-  return {
-    path: rounded([start, bend, { x: bend.x, y: end.y }, end]),
-    ends: one && other ? [one, other] : [known],
-    namePlaces: [{ x: bend.x, y: (start.y + end.y) / 2 }],
-  };
-}
-
-function nameShapes(
-  text: string,
-  {
-    x,
-    y,
-    width,
-    height,
-  }: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
-  role: 'part-name' | 'wire-name',
-): readonly Shape[] {
-  return [
-    { type: 'rect', role: 'plate', x, y, width, height, radius: 2 },
-    { type: 'text', role, x: x + width / 2, y: y + height / 2 + 4.4, text, anchor: 'middle' },
-  ];
 }
 
 /** Rings round the ends of wires that a finding is about; a part has its corners. */

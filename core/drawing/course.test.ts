@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { layoutSchematic } from '@/engines/schematic-here';
 import { courseExercises } from '../testing/course';
+import { kindOf } from '../parts';
 import { circuitParts } from '../wiring/netlist';
 import { drawBench } from './bench';
 import { overlap } from './labels';
+import { crossingsOf, legibilityOf, segmentsOf } from './legibility';
 import type { Box, Drawing, Shape } from './list';
 import { drawSchematic } from './schematic';
 import { writeSvg } from './svg';
@@ -70,4 +72,55 @@ test('an SVG file is one well-formed element with a title and a description', ()
     const attributes = [...element.matchAll(/ ([\w-]+)="/g)].map((match) => match[1]);
     expect(new Set(attributes).size, element).toBe(attributes.length);
   }
+});
+
+describe('the wires of every exercise', () => {
+  test.each(cases)('%s can be followed: few cross, and no name lies on another wire', (_, wiring) => {
+    const { mostOfOne, namesOnWires } = legibilityOf(drawBench(wiring));
+    expect(mostOfOne).toBeLessThanOrEqual(4);
+    expect(namesOnWires).toBe(0);
+  });
+
+  test.each(cases)('%s shows both ends of every wire, whole or apart', (_, wiring) => {
+    const drawing = drawBench(wiring);
+    for (const { ref, kind, legs } of wiring.parts) {
+      if (!kindOf(kind).conductor) continue;
+      const ends = drawing.layers
+        .filter((layer) => layer.ref === ref)
+        .flatMap((layer) => layer.shapes.filter(({ type, role }) => type === 'circle' && role === 'outline'));
+      expect(ends, ref).toHaveLength(legs.length);
+    }
+  });
+
+  test('of the signal mast that only fetch supply and ground end at their rail, and say where they lead', () => {
+    const mast = cases.find(([name]) => name === 'signal-mast')![1];
+    const texts = shapes(drawBench(mast)).flatMap((shape) =>
+      shape.type === 'text' && shape.role === 'wire-name' ? [shape.text] : [],
+    );
+    const feed = mast.parts.find(
+      ({ kind, legs }) =>
+        kind === 'wire' &&
+        legs.some(({ at }) => at?.type === 'leg') &&
+        legs.some(({ at }) => at?.type === 'rail'),
+    )!;
+    const rail = feed.legs.map(({ at }) => at).find((at) => at?.type === 'rail');
+    expect(texts).toContain(feed.ref);
+    expect(texts).toContain(`${feed.ref} to ${rail?.type === 'rail' ? `${rail.rail}${rail.row}` : ''}`);
+  });
+});
+
+describe('the measure of a drawing', () => {
+  const line = (path: string) => segmentsOf(path);
+
+  test('counts where lines cross, and where one runs over another', () => {
+    expect(crossingsOf(line('M0 0 L10 10'), line('M0 10 L10 0'))).toBe(1);
+    expect(crossingsOf(line('M0 0 L10 0'), line('M5 0 L20 0'))).toBe(1);
+    expect(crossingsOf(line('M0 0 L10 0'), line('M0 5 L10 5'))).toBe(0);
+    expect(crossingsOf(line('M0 0 L10 0'), line('M10 0 L10 10'))).toBe(0);
+    expect(crossingsOf(line('M0 0 L10 0 L10 10 L0 10'), line('M5 -5 L5 20'))).toBe(2);
+  });
+
+  test('reads paths with rounded corners', () => {
+    expect(line('M0 0 L10 0 Q18 0 18 8 L18 20')).toHaveLength(3);
+  });
 });

@@ -1,14 +1,17 @@
 import type { Ref } from '../brand';
 import { acrossPitches, columns, rails, type Breadboard, type Column, type Rail } from '../breadboards';
 import type { BoardProfile } from '../boards';
-import { kindOf } from '../parts';
 import { legPoint, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
+import { conductorsOf, standsBeside, type Conductor } from './conductors';
 
 /** Distance between neighbouring holes in drawing units. */
 export const PITCH = 24;
 /** Width of the board's ledger of pins, and of the space in which wires run to the breadboard. */
 export const LEDGER = 132;
 const GUTTER = 72;
+/** Room for the names at ends that are drawn apart: at the board's sockets, and of one at the rails. */
+const SOCKET_NAMES = 108;
+const RAIL_NAME = 40;
 /** Wires that the gutter holds side by side, and what each further one adds to it. */
 const GUTTER_WIRES = 3;
 const LANE = 8;
@@ -76,12 +79,16 @@ export class Geometry {
   readonly margin: ReadonlyMap<string, XY>;
   /** Where the lanes for wires to the margin begin and end. */
   readonly marginLanes: readonly [from: number, to: number];
+  /** Where the lanes for wires from the board begin. */
+  readonly lanesFrom: number;
   private readonly pinY: ReadonlyMap<string, number>;
 
   constructor(
     readonly wiring: Wiring,
     readonly frame: Frame,
     usedPins: ReadonlySet<string>,
+    /** Wires and leads that are drawn as two ends with their names, by their keys. */
+    apart: ReadonlySet<string> = new Set(),
   ) {
     const rows = frame.lastRow - frame.firstRow + 1;
     const board = wiring.board?.profile;
@@ -100,8 +107,15 @@ export class Geometry {
     this.pinY = new Map(
       this.ledger.flatMap((line) => (line.type === 'pin' ? [[line.name, line.y] as const] : [])),
     );
-    const fromBoard = wiring.parts.filter((part) => part.legs.some(({ at }) => at?.type === 'pin')).length;
-    const gutter = GUTTER + LANE * Math.max(0, fromBoard - GUTTER_WIRES);
+    const all = conductorsOf(wiring);
+    const drawn = all.filter(({ key }) => !apart.has(key));
+    const ends = (points: readonly Conductor[], test: (at: Point) => boolean): number =>
+      points.reduce((count, { from, to }) => count + [from, to].filter(test).length, 0);
+    const fromBoard = ends(drawn, ({ type }) => type === 'pin');
+    const cut = all.filter(({ key }) => apart.has(key));
+    const namesAtBoard = ends(cut, ({ type }) => type === 'pin') > 0 ? SOCKET_NAMES : 0;
+    const gutter = GUTTER + namesAtBoard + LANE * Math.max(0, fromBoard - GUTTER_WIRES);
+    this.lanesFrom = this.ledgerWidth + (namesAtBoard || 34);
     const left = this.ledgerWidth + (board ? gutter : 8);
     const right = frame.hasRightSide ? acrossPitches['j+'] : acrossPitches.e + 3.1;
     const first = acrossPitches['a-'];
@@ -116,9 +130,15 @@ export class Geometry {
     });
     const edge = (this.sheet ? this.sheet.x + this.sheet.width : left) + 12;
     const beside = wiring.parts.filter(standsBeside);
-    const margin = placedInMargin(beside, edge + MARGIN_LANE * marginWires(wiring, beside) + 12);
+    const atRails = ends(cut, (at) => at.type === 'rail' && at.rail.startsWith('j')) > 0 ? 2 * RAIL_NAME : 0;
+    const refs = new Set<string>(beside.map((part) => part.ref));
+    const marginEnds = ends(drawn, (at) => at.type === 'leg' && refs.has(at.ref));
+    const lanesFrom = edge + atRails;
+    const lanesTo = lanesFrom + MARGIN_LANE * marginEnds;
+    const namesAtParts = ends(cut, (at) => at.type === 'leg' && refs.has(at.ref)) > 0 ? SOCKET_NAMES : 0;
+    const margin = placedInMargin(beside, lanesTo + namesAtParts + 12);
     this.margin = margin.places;
-    this.marginLanes = [edge, edge + MARGIN_LANE * marginWires(wiring, beside)];
+    this.marginLanes = [lanesFrom, lanesTo];
     this.width =
       (beside.length > 0 ? margin.right : this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
     this.height =
@@ -180,28 +200,6 @@ export class Geometry {
 /** Width between neighbouring lanes of wires that lead to the margin. */
 const MARGIN_LANE = 9;
 const MARGIN_WIDTH = 160;
-
-/** Whether a part stands beside the breadboard: it takes wires on pins, or has wires of its own. */
-export function standsBeside(part: PlacedPart): boolean {
-  const { footprint, conductor } = kindOf(part.kind);
-  if (conductor) return false;
-  if (footprint.type === 'plug') return true;
-  const isPlugged = part.legs.some(({ at }) => at !== null && at.type !== 'leg');
-  return footprint.type === 'leads' && footprint.reachMm === undefined && isPlugged;
-}
-
-/** Wires and leads that end at parts in the margin. */
-const marginWires = (wiring: Wiring, beside: readonly PlacedPart[]): number => {
-  const refs = new Set(beside.map((part) => part.ref));
-  return wiring.parts.reduce(
-    (count, part) =>
-      count +
-      part.legs.filter(({ at }) =>
-        refs.has(part.ref) ? at !== null : at?.type === 'leg' && refs.has(at.ref),
-      ).length,
-    0,
-  );
-};
 
 /** Puts parts one under another, in a second column where the first is full. */
 function placedInMargin(

@@ -12,28 +12,30 @@ export interface PlacedLabel {
 
 /** Finds places for names one after another, so that none lies over another or over what is plugged. */
 export class LabelPlacer {
-  private readonly taken: Box[] = [];
+  private readonly taken: { readonly box: Box; readonly owner: string | undefined }[] = [];
 
-  /** Marks a box that labels keep clear of. */
-  block(box: Box): void {
-    this.taken.push(box);
+  /** Marks a box that names keep clear of, but for the name of its owner. */
+  block(box: Box, owner?: string): void {
+    this.taken.push({ box, owner });
   }
 
   /** Takes the first of the centres at which the name is clear of everything, else the clearest. */
-  place(text: string, centres: readonly XY[]): PlacedLabel {
+  place(text: string, centres: readonly XY[], owner?: string): PlacedLabel {
     const width = text.length * CHARACTER + 8;
     const boxes = centres.map(({ x, y }) => ({ x: x - width / 2, y: y - HEIGHT / 2, width, height: HEIGHT }));
     let best = boxes[0]!;
     let least = Number.POSITIVE_INFINITY;
     for (const box of boxes) {
-      const covered = this.taken.reduce((sum, other) => sum + overlap(box, other), 0);
+      let covered = 0;
+      for (const other of this.taken)
+        if (owner === undefined || other.owner !== owner) covered += overlap(box, other.box);
       if (covered < least) {
         least = covered;
         best = box;
       }
       if (covered === 0) break;
     }
-    this.taken.push(best);
+    this.taken.push({ box: best, owner: undefined });
     return { text, box: best };
   }
 }

@@ -1,5 +1,6 @@
 import { HEADER, PITCH, type Geometry, type XY } from './geometry';
 import { nameOf, type Point } from '../wiring/wiring';
+import type { Conductor } from './conductors';
 
 /** A wire's way over the sheet, and places along it where its name may stand. */
 export interface Route {
@@ -8,24 +9,21 @@ export interface Route {
   readonly namePlaces: readonly XY[];
 }
 
-export interface WireEnds {
-  readonly ref: string;
-  readonly from: Point;
-  readonly to: Point;
-}
-
 /**
  * Routes wires between the rows and columns of holes rather than over them: out of a socket into a
  * lane of its own, along the space between two rows, and from there into the hole.
  */
-export function routeWires(wires: readonly WireEnds[], geometry: Geometry): ReadonlyMap<string, Route> {
+export function routeWires(
+  wires: readonly Pick<Conductor, 'key' | 'from' | 'to'>[],
+  geometry: Geometry,
+): ReadonlyMap<string, Route> {
   const routes = new Map<string, Route>();
   const fromBoard: { ref: string; socket: XY; hole: XY }[] = [];
   const between: { ref: string; one: XY; other: XY }[] = [];
   const toMargin: { ref: string; leg: XY; far: XY; farType: Point['type'] }[] = [];
   const place = (point: Point): XY | undefined =>
     point.type === 'leg' ? geometry.margin.get(nameOf(point)) : geometry.at(point);
-  for (const { ref, from, to } of wires) {
+  for (const { key: ref, from, to } of wires) {
     const [a, b] = [place(from), place(to)];
     if (!a || !b) continue;
     if (from.type === 'leg') toMargin.push({ ref, leg: a, far: b, farType: to.type });
@@ -43,7 +41,7 @@ export function routeWires(wires: readonly WireEnds[], geometry: Geometry): Read
   };
   const boardLanes = fromBoard.length + toMargin.filter(({ farType }) => farType === 'pin').length;
   const laneAt = (index: number): number => {
-    const start = geometry.ledgerWidth + 34;
+    const start = geometry.lanesFrom;
     return start + (((geometry.sheet?.x ?? start + 60) - 12 - start) * (index + 1)) / (boardLanes + 1);
   };
   laneOrder(fromBoard).forEach(({ ref, socket, hole }, index) => {
@@ -55,7 +53,7 @@ export function routeWires(wires: readonly WireEnds[], geometry: Geometry): Read
       path: rounded([socket, { x: lane, y: socket.y }, { x: lane, y }, { x: turn, y }, hole]),
       ends: [socket, hole],
       namePlaces: [
-        { x: socket.x + 20, y: socket.y },
+        { x: socket.x + 28, y: socket.y },
         { x: lane, y: (socket.y + y) / 2 },
         { x: (lane + turn) / 2, y },
       ],

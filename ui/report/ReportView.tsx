@@ -8,7 +8,7 @@ import { readWiring } from '@/core/wiring/read';
 import { SeverityLabel, VerdictLabel } from '../design/Verdict';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { ProgramListing } from '../worksheet/ProgramListing';
-import { howMany } from '@/core/words/words';
+import { capital, howMany } from '@/core/words/words';
 import { useTold } from '../words/Words';
 
 interface ReportViewProps {
@@ -78,12 +78,17 @@ export function ReportView({ report: given, wiring, program, asksForProgram }: R
             </thead>
             <tbody>
               {report.scenarios.flatMap((scenario) =>
-                scenario.expectations.map((expectation) => (
+                scenario.expectations.map((expectation, index) => (
                   <tr
                     key={`${scenario.name}${expectation.expected}`}
                     className="border-t border-rule align-baseline"
                   >
-                    <td className="py-1.5 pr-4">{expectation.expected}</td>
+                    <td className="py-1.5 pr-4">
+                      {index === 0 && report.scenarios.length > 1 && (
+                        <span className="block text-note text-soft">{capital(scenario.name)}</span>
+                      )}
+                      {expectation.expected}
+                    </td>
                     <td className="py-1.5 pr-4 font-semibold">{expectation.observed}</td>
                     <td className={`py-1.5 font-semibold ${expectation.passed ? 'text-good' : 'text-fault'}`}>
                       {expectation.passed ? 'yes' : 'no'}

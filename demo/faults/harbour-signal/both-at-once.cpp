@@ -1,6 +1,6 @@
 // Red for the boats that wait, then green for those that may go.
-const int RED = 8;
-const int GREEN = 9;
+const int RED = 9;
+const int GREEN = 8;
 
 void setup() {
   pinMode(RED, OUTPUT);
