@@ -4,7 +4,7 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { cpp } from '@codemirror/lang-cpp';
 import { python } from '@codemirror/lang-python';
 import { bracketMatching, HighlightStyle, indentUnit, syntaxHighlighting } from '@codemirror/language';
-import { Compartment, EditorState, RangeSetBuilder, type Extension } from '@codemirror/state';
+import { Annotation, Compartment, EditorState, RangeSetBuilder, type Extension } from '@codemirror/state';
 import { Decoration, drawSelection, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
@@ -20,6 +20,9 @@ interface ProgramEditorProps {
   /** Whose program it is, for those who do not see it. */
   readonly label?: string;
 }
+
+/** Marks what was put into the editor, which nobody typed: telling of it again would be a change of its own. */
+const fromOutside = Annotation.define<boolean>();
 
 const look = EditorView.theme({
   '&': { height: '100%', fontSize: '15px', backgroundColor: 'var(--card)' },
@@ -92,7 +95,10 @@ export function ProgramEditor({
           }),
           EditorView.updateListener.of((update) => {
             // Spaces pasted from a slide are often of the kind that no compiler takes.
-            if (update.docChanged) report(update.state.doc.toString().replace(/\u00a0/g, ' '));
+            const isWritten = update.transactions.some(
+              (one) => one.docChanged && one.annotation(fromOutside) !== true,
+            );
+            if (isWritten) report(update.state.doc.toString().replace(/\u00a0/g, ' '));
           }),
         ],
       }),
@@ -111,7 +117,11 @@ export function ProgramEditor({
     const editor = view.current;
     if (!editor) return;
     const shown = editor.state.doc.toString();
-    if (shown !== source) editor.dispatch({ changes: { from: 0, to: shown.length, insert: source } });
+    if (shown !== source)
+      editor.dispatch({
+        changes: { from: 0, to: shown.length, insert: source },
+        annotations: fromOutside.of(true),
+      });
   }, [source]);
 
   useEffect(() => {
