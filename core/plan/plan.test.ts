@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { causeCodes, type Verdict } from '../formats/report';
+import { courseExercises } from '../testing/course';
 import { beacon, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
 import { countVerdicts, groupByTrouble, latestOf, type ReviewItem } from './review';
 import { worksheetFigures } from './worksheet';
@@ -79,6 +80,17 @@ describe('the figures of a worksheet', () => {
     expect(led!.worstMa![0]).toBeLessThan(led!.currentMa);
     expect(led!.worstMa![1]).toBeGreaterThan(led!.currentMa);
     expect(led!.brightness).toBeGreaterThan(0.5);
+  });
+
+  test.each(
+    courseExercises
+      .filter(({ exercise }) => exercise.board.id !== 'none')
+      .map(({ name, exercise }) => [name, exercise] as const),
+  )('give every LED of %s the current that it is lit with, also where a low pin lights it', (_, exercise) => {
+    for (const { ref, currentMa, brightness } of worksheetFigures(exercise).leds) {
+      expect(currentMa, ref).toBeGreaterThan(0.5);
+      expect(brightness, ref).toBeGreaterThan(0.05);
+    }
   });
 
   test('give the power that warms the resistor: its current squared times its ohms', () => {

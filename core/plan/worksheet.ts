@@ -68,12 +68,13 @@ export function worksheetFigures(
 ): WorksheetFigures {
   const circuit = new Circuit(reference);
   const pins = referencePins({ reference, ...exercise });
-  const drives = new Map(
+  const allHigh = new Map(
     pins
       .filter((pin) => !looksLikeInput(circuit, pin))
       .map((pin): [string, PinDrive] => [pin, { mode: 'high' }]),
   );
-  const states = brightestStates(circuit, drives);
+  const states = brightestStates(circuit, allHigh);
+  const drives = lightingDrives(circuit, allHigh, states);
   const point = solveBench(prepareBench(circuit, { states }), drives);
   const worst = worstCases === 'with worst cases' ? worstCase(circuit, drives, { states }) : undefined;
   const leds = reference.parts.flatMap((part): readonly LedFigures[] => {
@@ -116,6 +117,43 @@ export function worksheetFigures(
     legCount: placed.reduce((count, part) => count + part.legs.length, 0),
     lastRow: Math.max(0, ...rows),
   };
+}
+
+/** Least current at which a light counts as lit, in mA. */
+const LIT_MA = 0.01;
+
+/** The levels of the pins at which lights are lit: high, but for those that draw a light's current to themselves. */
+function lightingDrives(circuit: Circuit, allHigh: PinDrives, states: PartStates): PinDrives {
+  const bench = prepareBench(circuit, { states });
+  const isLit = (ref: string, drives: PinDrives): boolean =>
+    [...solveBench(bench, drives).leds].some(
+      ([name, currentMa]) => (name === ref || name.startsWith(`${ref}.`)) && currentMa >= LIT_MA,
+    );
+  const { leds } = solveBench(bench, allHigh);
+  const dark = circuit.parts.filter(({ ref }) => {
+    const own = [...leds].filter(([name]) => name === ref || name.startsWith(`${ref}.`));
+    return own.length > 0 && own.every(([, currentMa]) => currentMa < LIT_MA);
+  });
+  let drives = allHigh;
+  for (const part of dark) {
+    const behindLegs = circuit.nodesOf(part).map((node) =>
+      [
+        ...circuit.reach(node, {
+          through: isResistor,
+          notBeyond: (next) => circuit.node(next).pins.length > 0,
+        }),
+      ].flatMap((reached) => circuit.signalsAt(reached).filter((pin) => allHigh.has(pin))),
+    );
+    const ways = [behindLegs.flat(), ...behindLegs].filter((pins) => pins.length > 0);
+    for (const pins of ways) {
+      const low = new Map([...drives, ...pins.map((pin): [string, PinDrive] => [pin, { mode: 'low' }])]);
+      if (isLit(part.ref, low)) {
+        drives = low;
+        break;
+      }
+    }
+  }
+  return drives;
 }
 
 /** The position of buttons and switches in which most current flows through the lights: what they are made for. */
