@@ -1,3 +1,4 @@
+import type { Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { createWorld, LAPTOP, TABLET, type World } from './world';
 import { joinAsLearner, openBench, places, PROGRAM, recordWiring, signInAsInstructor } from './people';
@@ -47,6 +48,56 @@ describe('the task at the bench', () => {
     expect(await page.getByLabel('one end of R1', { exact: true }).inputValue()).toBe('');
     await page.getByRole('button', { name: 'Undo' }).tap();
     expect(await page.getByLabel('long leg of D1', { exact: true }).inputValue()).toBe('e5');
+    await context.close();
+  });
+});
+
+describe('a wire', () => {
+  /** The middle of a hole of the drawing, in the window. */
+  const holeAt = async (page: Page, row: string, column: string): Promise<readonly [number, number]> => {
+    const drawing = page.getByRole('img', { name: /^What you have recorded/ });
+    const across = await drawing
+      .locator('[data-role="column-name"]')
+      .filter({ hasText: column })
+      .first()
+      .boundingBox();
+    const down = await drawing
+      .locator('[data-role^="row-name"]')
+      .filter({ hasText: row })
+      .first()
+      .boundingBox();
+    return [across!.x + across!.width / 2, down!.y + down!.height / 2];
+  };
+
+  test('is pulled from hole to hole with a mouse', async () => {
+    const { page, context } = await world.visit(LAPTOP);
+    await joinAsLearner(page, 'Yrsa');
+    await openBench(page);
+    const [from, to] = [await holeAt(page, '12', 'b'), await holeAt(page, '14', 'd')];
+    await page.mouse.move(...from);
+    await page.mouse.down();
+    await page.mouse.move(...to, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(() => page.getByLabel('one end of W1', { exact: true }).inputValue()).toBe('b12');
+    expect(await page.getByLabel('other end of W1', { exact: true }).inputValue()).toBe('d14');
+    await context.close();
+  });
+
+  test('is tapped from hole to hole with a finger, each seen from near', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Zeno');
+    await openBench(page);
+    for (const [row, column, title] of [
+      ['12', 'b', 'Tap where a wire begins'],
+      ['14', 'd', 'Tap where the wire ends'],
+    ] as const) {
+      await page.touchscreen.tap(...(await holeAt(page, row, column)));
+      const loupe = page.getByRole('dialog', { name: title });
+      const box = await loupe.getByRole('img').boundingBox();
+      await page.touchscreen.tap(box!.x + box!.width / 2, box!.y + box!.height / 2);
+    }
+    await expect.poll(() => page.getByLabel('one end of W1', { exact: true }).inputValue()).toBe('b12');
+    expect(await page.getByLabel('other end of W1', { exact: true }).inputValue()).toBe('d14');
     await context.close();
   });
 });

@@ -49,6 +49,27 @@ describe('a place on the bench', () => {
   });
 });
 
+describe('a wire that is drawn', () => {
+  const draw = (from: string, to: string): BenchAction => ({ type: 'draw wire', from, to });
+
+  test('is the first of the bag that is not plugged in, and one step', () => {
+    const state = after(draw('U1.13', 'B1.a5'), draw('U1.GND', 'B1.a-1'));
+    expect([placeOf(state, 'W1', '1'), placeOf(state, 'W1', '2')]).toEqual(['13', 'a5']);
+    expect([placeOf(state, 'W2', '1'), placeOf(state, 'W2', '2')]).toEqual(['GND', 'a-1']);
+    expect(placeOf(benchAfter(state, { type: 'undo' }), 'W2', '1')).toBeUndefined();
+  });
+
+  test('is a new one when the bag is empty', () => {
+    const state = after(draw('B1.a1', 'B1.a2'), draw('B1.b1', 'B1.b2'), draw('B1.c1', 'B1.c2'));
+    expect(state.draft.parts.filter(({ kind }) => kind === 'wire').map(({ at }) => at['1'])).toEqual([
+      'a1',
+      'b1',
+      'c1',
+    ]);
+    expect(new Set(state.draft.parts.map(({ ref }) => ref)).size).toBe(state.draft.parts.length);
+  });
+});
+
 describe('a bench', () => {
   test('begins with the task, and goes on with the wiring where something is recorded', () => {
     const built = { draft: after(typed('e5')).draft };

@@ -63,6 +63,8 @@ export type BenchAction =
   | { readonly type: 'type place' | 'step to place'; readonly leg: LegKey; readonly place: string }
   /** A point of the drawing for the active leg; the next leg is active then. */
   | { readonly type: 'tap point'; readonly point: string }
+  /** A wire from one point of the drawing to another: one that lies in the bag, else a new one. */
+  | { readonly type: 'draw wire'; readonly from: string; readonly to: string }
   | { readonly type: 'add part'; readonly kind: string; readonly value: string }
   /** Parts with many ends placed at once. */
   | { readonly type: 'place many'; readonly parts: Draft['parts'] }
@@ -130,6 +132,8 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return state.active === undefined
         ? state
         : withNextLeg(recorded(state, placed(draft, state.active, shortPlace(action.point))));
+    case 'draw wire':
+      return recorded(state, withWire(draft, shortPlace(action.from), shortPlace(action.to)));
     case 'add part':
       return recorded(state, {
         ...draft,
@@ -185,6 +189,25 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
     case 'hand-in settled':
       return { ...state, draft: { ...draft, pending: undefined } };
   }
+}
+
+/** Colour of a wire for which nothing in the bag is left. */
+const SPARE_COLOUR = 'green';
+
+/** The draft with a wire between two places: the first of the bag that is not plugged in, else a new one. */
+function withWire(draft: Draft, from: string, to: string): Draft {
+  const isFree = ({ kind, at }: Draft['parts'][number]): boolean =>
+    kindOf(kind).conductor && Object.values(at).every((place) => place === '');
+  const spare = draft.parts.find(isFree);
+  const wire = spare ?? newPart(draft, 'wire', SPARE_COLOUR);
+  const [one, other] = kindOf(wire.kind).legs;
+  const placedWire = { ...wire, at: { [one!.name]: from, [other!.name]: to } };
+  return {
+    ...draft,
+    parts: spare
+      ? draft.parts.map((part) => (part === spare ? placedWire : part))
+      : [...draft.parts, placedWire],
+  };
 }
 
 /** The bench as it was kept on the tablet and on the server; what differs is joined. */
