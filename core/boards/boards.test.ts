@@ -7,7 +7,10 @@ const learner = shippedBoards.get('learner-5v')!;
 const large = shippedBoards.get('large-5v')!;
 
 /** The learner board with something changed. */
-type Loose = Omit<typeof learner5v, 'supplies'> & { supplies: { volts?: unknown; role: string }[] };
+type Loose = Omit<typeof learner5v, 'supplies'> & {
+  supplies: { volts?: unknown; role: string }[];
+  outline?: { left: string[]; right: string[] };
+};
 const changed = (change: (board: Loose) => void): unknown => {
   const copy = structuredClone(learner5v) as Loose;
   change(copy);
@@ -227,6 +230,12 @@ describe('a profile is refused with its place', () => {
       changed((board) => void (board.onBoard[0]!.pin = '99')),
       /no pin 99/,
       'onBoard.0.pin',
+    ],
+    [
+      'an outline with a socket that is not there',
+      changed((board) => void (board.outline = { left: ['99'], right: [] })),
+      /no socket 99/,
+      'outline.left.0',
     ],
     ['a name for no pin', changed((board) => void (board.names.A5 = 77)), /A5 stands for no pin/, 'names.A5'],
     ['a limit without its source', changed((board) => void (board.drive.source = '')), /./, 'drive.source'],

@@ -157,6 +157,8 @@ const shape = z.object({
   }),
   memory: z.object({ programBytes: z.int().positive(), dataBytes: z.int().positive() }),
   landmarks: z.array(landmarkSchema),
+  /** Its sockets on each side from the top, the main plug or the notch pointing up; '' leaves a place free. */
+  outline: z.object({ left: z.array(z.string()), right: z.array(z.string()) }).optional(),
   bringUp: bringUpSchema,
 });
 
@@ -277,6 +279,19 @@ function pinTrouble(board: Shape): readonly Contradiction[] {
     pins.forEach((name, index) => {
       if (!names.has(name)) found.push([`the board has no pin ${name}`, ['timers', use, index]]);
     });
+  const { outline } = board;
+  if (outline) {
+    const sockets = new Set([...names, ...board.supplies.map(({ name }) => name)]);
+    for (const side of ['left', 'right'] as const)
+      outline[side].forEach((name, index) => {
+        if (name !== '' && !sockets.has(name))
+          found.push([`the board has no socket ${name}`, ['outline', side, index]]);
+      });
+    const shown = [...outline.left, ...outline.right];
+    for (const name of names)
+      if (shown.filter((one) => one === name).length !== 1)
+        found.push([`pin ${name} has to stand on one side, once`, ['outline']]);
+  }
   const numbers = new Set(board.pins.map((pin) => pin.number));
   for (const [name, number] of Object.entries(board.names))
     if (!numbers.has(number)) found.push([`the name ${name} stands for no pin`, ['names', name]]);

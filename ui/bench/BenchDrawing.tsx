@@ -8,9 +8,8 @@ import type { CurrentPath } from '@/core/electrics/paths';
 import type { Point, Wiring } from '@/core/wiring/wiring';
 import { Button } from '../design/Button';
 import { BenchFigure } from '../drawing/BenchFigure';
-import { placeOnDrawing } from '../drawing/pointer';
+import { nearestTarget, pitchOnScreen, placeOnDrawing } from '../drawing/pointer';
 import { Loupe } from './Loupe';
-import { nearestTarget, pitchOnScreen } from './points';
 import { shortPlace } from './draft';
 import { useBench } from './useBench';
 

@@ -2,7 +2,8 @@
 
 import { Delete } from 'lucide-react';
 import { columns, rails } from '@/core/breadboards';
-import type { BoardProfile } from '@/core/boards';
+import { isBoard, type BoardProfile } from '@/core/boards';
+import { BoardPicker } from './BoardPicker';
 
 interface KeypadProps {
   readonly board: BoardProfile;
@@ -21,7 +22,7 @@ interface KeypadProps {
 }
 
 /** Keys for a tablet without a keyboard: a column or rail, then the row; or a pin at once. */
-export function Keypad({ title, place, pins, likely, rows, onPlace, onNext, onClose }: KeypadProps) {
+export function Keypad({ board, title, place, pins, likely, rows, onPlace, onNext, onClose }: KeypadProps) {
   const typed = /^([a-j][+-]?)?(\d*)$/i.exec(place.trim());
   const column = typed?.[1]?.toLowerCase() ?? '';
   const row = typed?.[1] ? (typed[2] ?? '') : '';
@@ -43,9 +44,12 @@ export function Keypad({ title, place, pins, likely, rows, onPlace, onNext, onCl
       }}
       className="sticky bottom-0 z-10 border-t border-ink bg-paper px-3 pt-2 pb-3"
     >
-      <p className="mb-2 truncate px-1">
-        Where is <strong>{title}</strong>? Tap the hole, or:
-      </p>
+      <div className="mb-2 flex items-center gap-2">
+        <p className="min-w-0 flex-1 truncate px-1">
+          Where is <strong>{title}</strong>? Tap the hole, or:
+        </p>
+        {isBoard(board) && <BoardPicker board={board} place={place} title={title} onPlace={placeAndGoOn} />}
+      </div>
       {(likely.length > 0 || pins.length > 5) && (
         <div className="mb-1.5 grid grid-cols-8 gap-1.5">
           {likely.map((hole) => (

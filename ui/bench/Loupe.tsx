@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { PITCH } from '@/core/drawing/geometry';
 import type { Drawing, Target } from '@/core/drawing/list';
 import { BenchFigure } from '../drawing/BenchFigure';
-import { nearestTarget } from './points';
+import { nearestTarget } from '../drawing/pointer';
 
 /** Holes that are seen on each side of the middle, and their distance in CSS pixels: enough for a finger. */
 const [REACH, HOLE_PIXELS] = [3.2, 44];

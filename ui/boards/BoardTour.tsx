@@ -1,9 +1,10 @@
 'use client';
 
-import { useState } from 'react';
-import type { BoardProfile } from '@/core/boards';
+import { useMemo, useState } from 'react';
+import type { BoardPin, BoardProfile, BoardSocket } from '@/core/boards';
 import { figure } from '@/core/units';
 import { Button } from '../design/Button';
+import { BoardFigure } from '../drawing/BoardFigure';
 
 interface BoardTourProps {
   readonly profile: BoardProfile;
@@ -24,6 +25,17 @@ const abilities = [
 /** A board from its sockets to its LEDs: what there is, where, and what it means. */
 export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
   const [ability, setAbility] = useState<string>();
+  const [chosen, setChosen] = useState<string>();
+  const marked = useMemo(
+    () =>
+      new Set([
+        ...(chosen === undefined ? [] : [chosen]),
+        ...profile.pins
+          .filter(({ functions }) => (functions as readonly string[]).includes(ability ?? ''))
+          .map(({ name }) => name),
+      ]),
+    [profile, chosen, ability],
+  );
   const { drive, input, supplies, pins, landmarks, bringUp } = profile;
   return (
     <div className="pb-10">
@@ -35,6 +47,20 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
           </Button>
         )}
       </header>
+      <section
+        aria-label="As it lies on the desk"
+        className="grid gap-x-8 gap-y-3 px-6 pt-4 lg:grid-cols-[20rem_1fr]"
+      >
+        <BoardFigure board={profile} marked={marked} onChoose={setChosen} className="max-w-96" />
+        <div>
+          <p className="text-soft">Its main plug points up. Tap a socket to see what it is for.</p>
+          {chosen !== undefined && (
+            <p className="mt-2 text-bench" role="status">
+              <strong className="mono">{chosen}</strong>: {socketWords(profile, chosen)}
+            </p>
+          )}
+        </div>
+      </section>
       <section aria-label="Pins" className="px-6 py-4">
         <h3 className="font-text text-body font-semibold">Pins</h3>
         <div className="mt-1 flex flex-wrap gap-1.5">
@@ -55,20 +81,13 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
         <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] border-t border-l border-rule">
           {pins.map((pin) => {
             const has = ability === undefined || (pin.functions as readonly string[]).includes(ability);
-            const own = profile.onBoard.find((led) => led.pin === pin.name);
-            const notes = [
-              ...abilities.filter(([id]) => pin.functions.includes(id)).map(([, words]) => words),
-              ...(own ? ['LED of its own'] : []),
-              ...(pin.reserved === 'serial' ? ['better left free'] : []),
-              ...(pin.reserved === 'start-up' ? [`decides the start: ${pin.startLevel ?? 'leave it'}`] : []),
-            ];
             return (
               <li
                 key={pin.name}
                 className={`border-r border-b border-rule px-2 py-1 ${ability === undefined ? '' : has ? 'bg-card shadow-[inset_4px_0_0_var(--signal)]' : 'text-soft'}`}
               >
                 <strong className="mono">{pin.name}</strong>
-                <span className="block text-note text-soft">{notes.join(', ') || 'plain digital'}</span>
+                <span className="block text-note text-soft">{pinWords(profile, pin)}</span>
               </li>
             );
           })}
@@ -81,11 +100,7 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
             <li key={socket.name} className="flex items-baseline gap-3 py-0.5">
               <strong className="mono w-12">{socket.name}</strong>
               <span>
-                {socket.role === 'ground' && 'ground, where every current comes home'}
-                {socket.role === 'supply' &&
-                  `gives ${figure(socket.volts)} V${socket.limitMa ? `, up to ${figure(socket.limitMa)} mA` : ''}`}
-                {socket.role === 'input' &&
-                  `takes ${socket.volts.classRoom.join(' to ')} V from outside; more than ${figure(socket.volts.absolute[1])} V breaks it`}
+                {powerWords(socket)}
                 <span className="text-note text-soft">
                   , {socket.sockets} socket{socket.sockets === 1 ? '' : 's'}
                 </span>
@@ -130,4 +145,33 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
       </section>
     </div>
   );
+}
+
+/** What a pin can do, in a few words. */
+function pinWords({ onBoard }: BoardProfile, pin: BoardPin): string {
+  const notes = [
+    ...abilities.filter(([id]) => pin.functions.includes(id)).map(([, words]) => words),
+    ...(onBoard.some((led) => led.pin === pin.name) ? ['LED of its own'] : []),
+    ...(pin.reserved === 'serial' ? ['better left free'] : []),
+    ...(pin.reserved === 'start-up' ? [`decides the start: ${pin.startLevel ?? 'leave it'}`] : []),
+  ];
+  return notes.join(', ') || 'plain digital';
+}
+
+function powerWords(socket: BoardSocket): string {
+  switch (socket.role) {
+    case 'ground':
+      return 'ground, where every current comes home';
+    case 'supply':
+      return `gives ${figure(socket.volts)} V${socket.limitMa ? `, up to ${figure(socket.limitMa)} mA` : ''}`;
+    case 'input':
+      return `takes ${socket.volts.classRoom.join(' to ')} V from outside; more than ${figure(socket.volts.absolute[1])} V breaks it`;
+  }
+}
+
+/** What a socket is for, whatever it is. */
+function socketWords(profile: BoardProfile, name: string): string {
+  const pin = profile.pins.find((one) => one.name === name);
+  const power = profile.supplies.find((one) => one.name === name);
+  return pin ? pinWords(profile, pin) : power ? powerWords(power) : 'not known';
 }
