@@ -123,7 +123,15 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
   if (ghost) layers.push({ shapes: [{ type: 'circle', role: 'ghost', x: ghost.x, y: ghost.y, radius: 9 }] });
   return {
     // A name may stand beyond the edge of the breadboard.
-    width: Math.max(geometry.width, ...layers.map(({ box }) => (box ? box.x + box.width + NAME_MARGIN : 0))),
+    width: Math.max(
+      geometry.width,
+      ...layers.flatMap(({ box, shapes }) => [
+        ...(box ? [box.x + box.width + NAME_MARGIN] : []),
+        ...shapes.map((shape) =>
+          shape.role === 'plate' && shape.type === 'rect' ? shape.x + shape.width : 0,
+        ),
+      ]),
+    ),
     height: geometry.height,
     layers,
     targets: targetsOf(geometry, wiring),

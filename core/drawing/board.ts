@@ -6,7 +6,7 @@ import type { Drawing, Shape, Target } from './list';
 /** Distance between two sockets, width of the body, and of what stands beside it. */
 const [STEP, BODY, MARGIN] = [26, 250, 18];
 /** Room at the upper end for the plug, and at the lower one. */
-const [TOP, BOTTOM] = [64, 30];
+const [TOP, BOTTOM] = [50, 18];
 /** Sockets on one side from which on they stand in two lines. */
 const ONE_LINE = 30;
 const SOCKET = 12;
@@ -55,7 +55,7 @@ export function drawBoard(board: BoardProfile, { marked, ref = 'U1' }: BoardDraw
     { type: 'rect', role: 'sheet-edge', x, y, width, height, radius: 10 },
     ...(isChip ? notch(middle, y) : plug(middle, y)),
     ...(isChip ? [] : resetButton(board, x, y)),
-    ...chip(board, middle, y + height / 2),
+    ...chip(middle, y + height / 2),
   ];
   lines.forEach((side, sideIndex) => {
     const isLeft = sideIndex === 0;
@@ -127,9 +127,8 @@ function resetButton({ landmarks }: BoardProfile, left: number, top: number): re
   ];
 }
 
-const chip = ({ short }: BoardProfile, x: number, y: number): readonly Shape[] => [
+const chip = (x: number, y: number): readonly Shape[] => [
   { type: 'rect', role: 'trough', x: x - 30, y: y - 62, width: 60, height: 124, radius: 3 },
-  { type: 'text', role: 'note', x, y: y + 4, text: short.split(',')[1]?.trim() ?? '', anchor: 'middle' },
 ];
 
 /** The board's own LED beside its pin. */

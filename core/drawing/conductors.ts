@@ -24,6 +24,15 @@ export function standsBeside(part: PlacedPart): boolean {
   return footprint.type === 'leads' && footprint.reachMm === undefined && isPlugged;
 }
 
+/** Parts beside the breadboard from which on they stand below it, and what leads to them is drawn apart. */
+const MANY_BESIDE = 6;
+
+/** The parts that stand below the breadboards, since there are too many of them to stand beside. */
+export function standingBelow(wiring: Wiring): readonly PlacedPart[] {
+  const beside = wiring.parts.filter(standsBeside);
+  return beside.length >= MANY_BESIDE ? beside : [];
+}
+
 /** Wires with both ends in place, and the leads of parts beside the breadboard. */
 export const conductorsOf = (wiring: Wiring): readonly Conductor[] => [
   ...wiring.parts.flatMap((part): readonly Conductor[] => {

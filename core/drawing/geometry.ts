@@ -2,7 +2,7 @@ import type { Ref } from '../brand';
 import { acrossPitches, columns, rails, type Breadboard, type Column, type Rail } from '../breadboards';
 import type { BoardProfile } from '../boards';
 import { legPoint, type PlacedPart, type Point, type Wiring } from '../wiring/wiring';
-import { conductorsOf, standsBeside, type Conductor } from './conductors';
+import { conductorsOf, standingBelow, standsBeside, type Conductor } from './conductors';
 
 /** Distance between neighbouring holes in drawing units. */
 export const PITCH = 24;
@@ -136,13 +136,17 @@ export class Geometry {
     const lanesFrom = edge + atRails;
     const lanesTo = lanesFrom + MARGIN_LANE * marginEnds;
     const namesAtParts = ends(cut, (at) => at.type === 'leg' && refs.has(at.ref)) > 0 ? SOCKET_NAMES : 0;
-    const margin = placedInMargin(beside, lanesTo + namesAtParts + 12);
+    const below = standingBelow(wiring);
+    const sheetsEnd = HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight);
+    const margin =
+      below.length > 0
+        ? placedBelow(below, sheetsEnd + BETWEEN_SHEETS / 2, edge)
+        : placedInMargin(beside, lanesTo + namesAtParts + 12);
     this.margin = margin.places;
     this.marginLanes = [lanesFrom, lanesTo];
-    this.width =
-      (beside.length > 0 ? margin.right : this.sheet ? this.sheet.x + this.sheet.width : left + 300) + 4;
-    this.height =
-      Math.max(HEADER + Math.max(bodyHeight, this.ledger.length * this.lineHeight), margin.bottom) + 18;
+    const sheetsRight = this.sheet ? this.sheet.x + this.sheet.width + atRails : left + 300;
+    this.width = (beside.length > 0 ? Math.max(margin.right, sheetsRight) : sheetsRight) + 4;
+    this.height = Math.max(sheetsEnd, margin.bottom) + 18;
   }
 
   /** The first breadboard, which decides where columns stand. */
@@ -200,6 +204,33 @@ export class Geometry {
 /** Width between neighbouring lanes of wires that lead to the margin. */
 const MARGIN_LANE = 9;
 const MARGIN_WIDTH = 160;
+
+/** Width of a part below the breadboards, with the names at its leads. */
+const BELOW_WIDTH = SOCKET_NAMES + MARGIN_WIDTH + 16;
+
+/** Puts parts in rows below the breadboards, as many in a row as these are wide. */
+function placedBelow(
+  parts: readonly PlacedPart[],
+  top: number,
+  width: number,
+): { readonly places: ReadonlyMap<string, XY>; readonly right: number; readonly bottom: number } {
+  const places = new Map<string, XY>();
+  const inARow = Math.max(1, Math.round(width / BELOW_WIDTH));
+  let y = top + PITCH;
+  for (let first = 0; first < parts.length; first += inARow) {
+    const row = parts.slice(first, first + inARow);
+    row.forEach((part, column) =>
+      part.legs.forEach(({ leg }, index) =>
+        places.set(legPoint(part.ref, leg), {
+          x: column * BELOW_WIDTH + SOCKET_NAMES + 16,
+          y: y + index * PITCH,
+        }),
+      ),
+    );
+    y += (Math.max(...row.map(({ legs }) => legs.length)) + 1) * PITCH;
+  }
+  return { places, right: inARow * BELOW_WIDTH, bottom: y - PITCH * 0.6 };
+}
 
 /** Puts parts one under another, in a second column where the first is full. */
 function placedInMargin(

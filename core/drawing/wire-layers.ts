@@ -1,6 +1,6 @@
 import { kindOf } from '../parts';
 import type { PlacedPart, Point, Wiring } from '../wiring/wiring';
-import { conductorsOf, type Conductor } from './conductors';
+import { conductorsOf, standingBelow, type Conductor } from './conductors';
 import { Geometry, PITCH, type Frame, type XY } from './geometry';
 import { around, type LabelPlacer } from './labels';
 import { crossingsOf, segmentsOf, type Segment } from './legibility';
@@ -26,12 +26,19 @@ export interface Arrangement {
 /**
  * Lays the wires so that each can be followed: one that would cross more than a few others is left out of the ways,
  * to be drawn as two ends; first those that do so most. Where many parts stand beside the breadboard, what only
- * fetches supply or ground for them is from the beginning.
+ * fetches supply or ground for them is from the beginning, and where they stand below it, all that leads to them.
  */
 export function arranged(wiring: Wiring, frame: Frame, usedPins: ReadonlySet<string>): Arrangement {
   const conductors = conductorsOf(wiring);
   const leads = conductors.filter(({ from, to }) => from.type === 'leg' || to.type === 'leg');
-  const apart = new Set<string>(leads.length < MANY_LEADS ? [] : leads.filter(isFeed).map(({ key }) => key));
+  const below = new Set<string>(standingBelow(wiring).map(({ ref }) => ref));
+  const leadsBelow = ({ from, to }: Conductor): boolean =>
+    [from, to].some((end) => end.type === 'leg' && below.has(end.ref));
+  const apart = new Set<string>(
+    leads
+      .filter((lead) => leadsBelow(lead) || (leads.length >= MANY_LEADS && isFeed(lead)))
+      .map(({ key }) => key),
+  );
   for (;;) {
     const geometry = new Geometry(wiring, frame, usedPins, apart);
     const routes = routeWires(
@@ -230,7 +237,7 @@ function stub(here: Point, place: XY, text: string, geometry: Geometry) {
     const level = isInner ? y - PITCH * 0.36 : y;
     const end = edge + sign * 4;
     const path = rounded([place, ...(isInner ? [{ x: x + sign * 9, y: level }] : []), { x: end, y: level }]);
-    const centre = { x: end + sign * half, y };
+    const centre = { x: end + sign * (half + HALF + 1), y };
     return {
       place,
       text,

@@ -25,8 +25,8 @@ export function BoardPicker({ board, place, title, onPlace }: BoardPickerProps) 
   return (
     <Dialog.Root open={isOpen} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
-        <Button className="min-h-11">
-          <CircuitBoard size={18} aria-hidden="true" /> Find it on the board
+        <Button className="min-h-11" aria-label="Find it on the board">
+          <CircuitBoard size={18} aria-hidden="true" /> Board
         </Button>
       </Dialog.Trigger>
       <Dialog.Portal>

@@ -5,6 +5,7 @@ import { PITCH } from '@/core/drawing/geometry';
 import type { Drawing, Target } from '@/core/drawing/list';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { nearestTarget } from '../drawing/pointer';
+import { shortPlace } from './draft';
 
 /** Holes that are seen on each side of the middle, and their distance in CSS pixels: enough for a finger. */
 const [REACH, HOLE_PIXELS] = [3.2, 44];
@@ -60,7 +61,21 @@ export function Loupe({ drawing, x, y, at, title, onChoose, onClose }: LoupeProp
           if (target) onChoose(target);
         }}
       >
-        <BenchFigure drawing={near} title={title} style={{ width: SIZE, height: SIZE, display: 'block' }} />
+        <BenchFigure drawing={near} title={title} style={{ width: SIZE, height: SIZE, display: 'block' }}>
+          {drawing.targets
+            .filter((target) => Math.hypot(target.x - x, target.y - y) < REACH * PITCH * 1.4)
+            .map((target) => (
+              <text
+                key={target.point}
+                x={target.x}
+                y={target.y + 11}
+                textAnchor="middle"
+                data-role="hole-name"
+              >
+                {shortPlace(target.point)}
+              </text>
+            ))}
+        </BenchFigure>
         <p className="border-t border-rule px-2 py-1.5 text-note font-semibold">{title}</p>
       </div>
     </div>

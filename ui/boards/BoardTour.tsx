@@ -47,74 +47,76 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
           </Button>
         )}
       </header>
-      <section
-        aria-label="As it lies on the desk"
-        className="grid gap-x-8 gap-y-3 px-6 pt-4 lg:grid-cols-[20rem_1fr]"
-      >
-        <BoardFigure board={profile} marked={marked} onChoose={setChosen} className="max-w-96" />
+      <div className="grid gap-x-4 lg:grid-cols-[21rem_minmax(0,1fr)]">
+        <section aria-label="As it lies on the desk" className="px-6 pt-4">
+          <BoardFigure board={profile} marked={marked} onChoose={setChosen} className="max-w-96" />
+          <p className="mt-2 min-h-12" role="status">
+            {chosen === undefined ? (
+              <span className="text-soft">Its main plug points up. Tap a socket to see what it is for.</span>
+            ) : (
+              <>
+                <strong className="mono">{chosen}</strong>: {socketWords(profile, chosen)}
+              </>
+            )}
+          </p>
+        </section>
         <div>
-          <p className="text-soft">Its main plug points up. Tap a socket to see what it is for.</p>
-          {chosen !== undefined && (
-            <p className="mt-2 text-bench" role="status">
-              <strong className="mono">{chosen}</strong>: {socketWords(profile, chosen)}
+          <section aria-label="Pins" className="px-6 py-4">
+            <h3 className="font-text text-body font-semibold">Pins</h3>
+            <div className="mt-1 flex flex-wrap gap-1.5">
+              {abilities
+                .filter(([id]) => pins.some((pin) => pin.functions.includes(id)))
+                .map(([id, words]) => (
+                  <button
+                    key={id}
+                    type="button"
+                    aria-pressed={ability === id}
+                    onClick={() => setAbility(ability === id ? undefined : id)}
+                    className="border border-rule-strong px-2 py-0.5 text-note aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-card"
+                  >
+                    {words}
+                  </button>
+                ))}
+            </div>
+            <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] border-t border-l border-rule">
+              {pins.map((pin) => {
+                const has = ability === undefined || (pin.functions as readonly string[]).includes(ability);
+                return (
+                  <li
+                    key={pin.name}
+                    className={`border-r border-b border-rule px-2 py-1 ${ability === undefined ? '' : has ? 'bg-card shadow-[inset_4px_0_0_var(--signal)]' : 'text-soft'}`}
+                  >
+                    <strong className="mono">{pin.name}</strong>
+                    <span className="block text-note text-soft">{pinWords(profile, pin)}</span>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+          <section aria-label="Sockets for power" className="border-t border-rule px-6 py-4">
+            <h3 className="font-text text-body font-semibold">Sockets for power</h3>
+            <ul className="mt-1">
+              {supplies.map((socket) => (
+                <li key={socket.name} className="flex items-baseline gap-3 py-0.5">
+                  <strong className="mono w-12">{socket.name}</strong>
+                  <span>
+                    {powerWords(socket)}
+                    <span className="text-note text-soft">
+                      , {socket.sockets} socket{socket.sockets === 1 ? '' : 's'}
+                    </span>
+                  </span>
+                </li>
+              ))}
+            </ul>
+            <p className="mt-2 text-note text-soft">
+              A pin should give {figure(drive.recommendedMa)} mA and stands {figure(drive.absoluteMa)} mA; all
+              together {figure(drive.totalMa)} mA. Below {figure(input.lowBelowVolts)} V is read as low, above{' '}
+              {figure(input.highAboveVolts)} V as high. The pull-up inside is about{' '}
+              {figure(input.pullUpOhms / 1e3)} kΩ.
             </p>
-          )}
+          </section>
         </div>
-      </section>
-      <section aria-label="Pins" className="px-6 py-4">
-        <h3 className="font-text text-body font-semibold">Pins</h3>
-        <div className="mt-1 flex flex-wrap gap-1.5">
-          {abilities
-            .filter(([id]) => pins.some((pin) => pin.functions.includes(id)))
-            .map(([id, words]) => (
-              <button
-                key={id}
-                type="button"
-                aria-pressed={ability === id}
-                onClick={() => setAbility(ability === id ? undefined : id)}
-                className="border border-rule-strong px-2 py-0.5 text-note aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-card"
-              >
-                {words}
-              </button>
-            ))}
-        </div>
-        <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] border-t border-l border-rule">
-          {pins.map((pin) => {
-            const has = ability === undefined || (pin.functions as readonly string[]).includes(ability);
-            return (
-              <li
-                key={pin.name}
-                className={`border-r border-b border-rule px-2 py-1 ${ability === undefined ? '' : has ? 'bg-card shadow-[inset_4px_0_0_var(--signal)]' : 'text-soft'}`}
-              >
-                <strong className="mono">{pin.name}</strong>
-                <span className="block text-note text-soft">{pinWords(profile, pin)}</span>
-              </li>
-            );
-          })}
-        </ul>
-      </section>
-      <section aria-label="Sockets for power" className="border-t border-rule px-6 py-4">
-        <h3 className="font-text text-body font-semibold">Sockets for power</h3>
-        <ul className="mt-1">
-          {supplies.map((socket) => (
-            <li key={socket.name} className="flex items-baseline gap-3 py-0.5">
-              <strong className="mono w-12">{socket.name}</strong>
-              <span>
-                {powerWords(socket)}
-                <span className="text-note text-soft">
-                  , {socket.sockets} socket{socket.sockets === 1 ? '' : 's'}
-                </span>
-              </span>
-            </li>
-          ))}
-        </ul>
-        <p className="mt-2 text-note text-soft">
-          A pin should give {figure(drive.recommendedMa)} mA and stands {figure(drive.absoluteMa)} mA; all
-          together {figure(drive.totalMa)} mA. Below {figure(input.lowBelowVolts)} V is read as low, above{' '}
-          {figure(input.highAboveVolts)} V as high. The pull-up inside is about{' '}
-          {figure(input.pullUpOhms / 1e3)} kΩ.
-        </p>
-      </section>
+      </div>
       <section aria-label="What to find on it" className="border-t border-rule px-6 py-4">
         <h3 className="font-text text-body font-semibold">What to find on it, its main plug pointing up</h3>
         <dl className="mt-1 grid gap-x-6 gap-y-2 md:grid-cols-2">
