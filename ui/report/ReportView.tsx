@@ -8,7 +8,7 @@ import { readWiring } from '@/core/wiring/read';
 import { SeverityLabel, VerdictLabel } from '../design/Verdict';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { ProgramListing } from '../worksheet/ProgramListing';
-import { capital, howMany } from '@/core/words/words';
+import { capital } from '@/core/words/words';
 import { useTold } from '../words/Words';
 
 interface ReportViewProps {
@@ -208,8 +208,8 @@ function marksText({ marks, scenarios, verdict }: Report): string {
   const passed = hasPassed(verdict)
     ? scenarios.length
     : scenarios.filter((scenario) => scenario.passed).length;
-  const checks = `${passed} of ${howMany(scenarios.length, 'check')} passed`;
+  const checks = `${passed} of ${scenarios.length} ${scenarios.length === 1 ? 'check' : 'checks'} passed`;
   return marks.of === scenarios.length
     ? checks
-    : `${checks}, ${Number(marks.earned.toFixed(2))} of ${howMany(Number(marks.of.toFixed(2)), 'point')}`;
+    : `${checks}, ${Number(marks.earned.toFixed(2))} of ${Number(marks.of.toFixed(2))} points`;
 }
