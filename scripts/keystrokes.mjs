@@ -1,66 +1,60 @@
-/* global window, document, MutationObserver, requestAnimationFrame, performance */
-// Measures from a keystroke to updated figures and drawing, at the ten-LED exercise of a running demo:
-// npm run keystrokes [-- --base URL]
+// Measures at a running demo: npm run keystrokes [-- --base URL]. The time from a keystroke to updated figures and
+// drawing; and the keys, taps and seconds that it takes to come through the product.
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
+import { built, published, typed } from './keystrokes/journeys.mjs';
+import { tellLatency } from './keystrokes/latency.mjs';
 
-const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
-const LINE = 'Part line 1';
-const TEXT = 'green lamp bar on 11-2 with 330';
-/** What is typed at the end of the line, one key after another; each changes circuit, values or layout. */
-const KEYS = [
-  ...'Backspace|Backspace|Backspace|2|2|0|Backspace|Backspace|Backspace|4|7|0|Backspace|Backspace|Backspace|3|3|0'.split(
-    '|',
-  ),
-];
-/** Milliseconds between two keys: at rest, and as fast as a practised writer. */
-const RHYTHMS = { 'with a rest after each key': 900, 'in one go': 130 };
-
-const { browser, end } = await launchBrowser();
-const page = await (
-  await browser.newContext({ baseURL: values.base, viewport: { width: 1280, height: 800 } })
-).newPage();
-await page.goto('/sign-in');
-await page.getByText('I teach').click();
-await page.getByLabel('Login').fill('marit');
-await page.getByLabel('Password').fill('harbour lantern');
-await page.getByRole('button', { name: 'Sign in' }).click();
-await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
-await page.getByRole('link', { name: 'Tide gauge' }).first().click();
-await page.getByRole('figure', { name: 'Schematic' }).locator('svg').waitFor();
-await page.evaluate(() => {
-  window.measured = [];
-  let pressed;
-  document.addEventListener('keydown', () => (pressed = performance.now()), true);
-  const sheet = document.querySelector('section[aria-label=Parts]').parentElement;
-  new MutationObserver(() => {
-    if (sheet.dataset.answer === undefined || pressed === undefined) return;
-    const since = pressed;
-    pressed = undefined;
-    // The frame in which it is painted, and the moment after.
-    requestAnimationFrame(() => setTimeout(() => window.measured.push(performance.now() - since)));
-  }).observe(sheet, { attributeFilter: ['data-answer'] });
+const { values } = parseArgs({
+  options: {
+    base: { type: 'string', default: 'http://127.0.0.1:4170' },
+    journeys: { type: 'boolean', default: false },
+  },
 });
-await page.getByLabel(LINE, { exact: true }).fill(TEXT);
-await page.getByText('All changes saved.').waitFor();
-await page.waitForTimeout(1500);
-for (const [rhythm, pause] of Object.entries(RHYTHMS)) {
-  await page.getByLabel(LINE, { exact: true }).focus();
-  await page.keyboard.press('End');
-  await page.evaluate(() => (window.measured.length = 0));
-  for (const key of KEYS) {
-    await page.keyboard.press(key);
-    await page.waitForTimeout(pause);
-  }
-  await page.waitForTimeout(600);
-  const times = (await page.evaluate(() => window.measured)).sort((a, b) => a - b);
-  const at = (share) => times[Math.min(times.length - 1, Math.floor(share * times.length))].toFixed(0);
-  console.log(
-    `${rhythm}: ${times.length} of ${KEYS.length} keys seen; median ${at(0.5)} ms, nine of ten within ${at(0.9)} ms`,
-  );
+const { browser, end } = await launchBrowser();
+const visit = async (size) => (await browser.newContext({ baseURL: values.base, ...size })).newPage();
+
+const LAPTOP = { viewport: { width: 1280, height: 800 } };
+const TABLET = { viewport: { width: 1024, height: 768 }, hasTouch: true };
+
+async function instructor() {
+  const page = await visit(LAPTOP);
+  await page.goto('/sign-in');
+  await page.getByText('I teach').click();
+  await page.getByLabel('Login').fill('marit');
+  await page.getByLabel('Password').fill('harbour lantern');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  return page;
 }
-// What was typed must be kept before the page goes, or the next measurement begins with half a word.
-await page.getByText('All changes saved.').waitFor();
-if ((await page.getByLabel(LINE, { exact: true }).inputValue()) !== TEXT)
-  throw new Error('The line is not what was typed.');
-await end();
+
+async function learner(name, size) {
+  const page = await visit(size);
+  await page.goto('/sign-in');
+  await page.getByLabel('Class code').fill('HARBOUR');
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await page.getByLabel('Your name').selectOption({ label: name });
+  await page.getByLabel(/private word/).fill('anchor');
+  await page.getByRole('button', { name: 'Go to my bench' }).click();
+  await page.getByRole('heading', { name: `Good to see you, ${name}` }).waitFor();
+  return page;
+}
+
+const rows = [];
+const row = (name, { keys, taps, seconds }) => rows.push([name, keys, taps, seconds]);
+try {
+  if (!values.journeys) await tellLatency(await instructor());
+  row('a new exercise with two LEDs, from nothing to published', await published(await instructor()));
+  const spelt = await built(await learner('Wanda', TABLET), { isPlain: true });
+  row('exercise 2 recorded on a tablet, every hole spelt', spelt.recording);
+  const tapped = await built(await learner('Veit', TABLET));
+  row('exercise 2 recorded on a tablet', tapped.recording);
+  row('exercise 2 recorded, programmed and handed in on a tablet', tapped.whole);
+  const byKeys = await typed(await learner('Ulla', LAPTOP));
+  row('exercise 2 recorded by keyboard alone', byKeys.recording);
+  row('exercise 2 recorded, programmed and handed in by keyboard alone', byKeys.whole);
+} finally {
+  await end();
+}
+console.log('| journey | keys | taps | seconds |\n| --- | --: | --: | --: |');
+for (const cells of rows) console.log(`| ${cells.join(' | ')} |`);
