@@ -34,8 +34,9 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
   const role = roleOf(viewer);
   const publications = await publicationsFor(database(), viewer);
   const destinations: Destination[] = [{ label: 'Today', href: '/', group: 'Home' }];
-  for (const { id, title, className } of publications) {
-    if (can(role, 'see-bench')) destinations.push({ label: title, href: `/bench/${id}`, group: 'Bench' });
+  for (const { id, title, className, isComing } of publications) {
+    if (can(role, 'see-bench') && !isComing)
+      destinations.push({ label: title, href: `/bench/${id}`, group: 'Bench' });
     if (can(role, 'review-class'))
       destinations.push({
         label: `${title}, ${className}`,

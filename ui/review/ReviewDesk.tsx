@@ -86,6 +86,9 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
           </div>
         )}
       </nav>
+      <p className="sr-only" role="status">
+        {`Group ${chosen + 1} of ${groups.length}: ${group.title}, ${group.items.map((item) => item.learnerName).join(', ')}`}
+      </p>
       <GroupDetail
         key={group.key}
         group={group}

@@ -77,8 +77,10 @@ export function Bar({
             </ol>
           </nav>
           <div className="flex items-baseline gap-x-3">
-            <h1 className="text-title whitespace-nowrap">{title}</h1>
-            {facts && <p className="min-w-0 truncate text-note text-soft">{facts}</p>}
+            <h1 className="line-clamp-2 min-w-0 text-title break-words" title={title}>
+              {title}
+            </h1>
+            {facts && <p className="hidden min-w-0 flex-1 truncate text-note text-soft sm:block">{facts}</p>}
           </div>
         </div>
         <div className="flex shrink-0 items-center gap-2">{actions}</div>

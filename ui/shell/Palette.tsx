@@ -3,6 +3,7 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { VisuallyHidden } from 'radix-ui';
+import { setSingleKeys, useSingleKeys } from './single-keys';
 
 /** A place that the palette leads to. */
 export interface Destination {
@@ -16,6 +17,11 @@ interface PaletteProps {
   readonly onOpenChange: (isOpen: boolean) => void;
   readonly destinations: readonly Destination[];
 }
+
+const HEADING =
+  '[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-soft';
+const ITEM =
+  'cursor-pointer px-3 py-2 font-semibold data-[selected=true]:bg-wash data-[selected=true]:shadow-[inset_3px_0_0_var(--focus)]';
 
 /** Words may be typed in any order, and only their beginnings. */
 function hasAllWords(value: string, search: string): number {
@@ -31,6 +37,7 @@ function hasAllWords(value: string, search: string): number {
 /** Goes anywhere by typing a few letters of its name. */
 export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
   const router = useRouter();
+  const areOn = useSingleKeys();
   const groups = [...new Set(destinations.map((destination) => destination.group))];
   return (
     <Command.Dialog
@@ -53,11 +60,7 @@ export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
           Nothing with that name. Try the name of an exercise or a class.
         </Command.Empty>
         {groups.map((group) => (
-          <Command.Group
-            key={group}
-            heading={group}
-            className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-soft"
-          >
+          <Command.Group key={group} heading={group} className={HEADING}>
             {destinations
               .filter((destination) => destination.group === group)
               .map(({ label, href }) => (
@@ -68,13 +71,25 @@ export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
                     onOpenChange(false);
                     router.push(href);
                   }}
-                  className="cursor-pointer px-3 py-2 font-semibold data-[selected=true]:bg-wash data-[selected=true]:shadow-[inset_3px_0_0_var(--focus)]"
+                  className={ITEM}
                 >
                   {label}
                 </Command.Item>
               ))}
           </Command.Group>
         ))}
+        <Command.Group heading="Keys" className={HEADING}>
+          <Command.Item
+            value="single keys on off letters shortcuts"
+            onSelect={() => {
+              setSingleKeys(!areOn);
+              onOpenChange(false);
+            }}
+            className={ITEM}
+          >
+            {areOn ? 'Turn single-letter keys off' : 'Turn single-letter keys on'}
+          </Command.Item>
+        </Command.Group>
       </Command.List>
     </Command.Dialog>
   );

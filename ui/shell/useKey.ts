@@ -1,8 +1,9 @@
 'use client';
 
 import { useEffect, useEffectEvent } from 'react';
+import { singleKeysAreOn } from './single-keys';
 
-/** Runs `act` on a single key, unless something is being written or a modifier is held. */
+/** Runs `act` on a single key, unless such keys are off, something is being written or a modifier is held. */
 export function useKey(key: string, act: () => void): void {
   const run = useEffectEvent(act);
   useEffect(() => {
@@ -10,6 +11,7 @@ export function useKey(key: string, act: () => void): void {
       const target = event.target as HTMLElement | null;
       if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== key.toLowerCase())
         return;
+      if (!singleKeysAreOn()) return;
       if (target?.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
       event.preventDefault();
       run();

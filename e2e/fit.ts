@@ -1,0 +1,47 @@
+import type { Page } from 'playwright-core';
+
+/** By how many pixels a page is wider than its window. */
+export const overflowOf = (page: Page): Promise<number> =>
+  page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+
+/** Controls of a page that are smaller than this many pixels one way or the other, with their size. */
+export const smallTargets = (page: Page, least: number): Promise<readonly string[]> =>
+  page.evaluate((pixels) => {
+    const found: string[] = [];
+    for (const element of document.querySelectorAll<HTMLElement>(
+      ':is(main, header, [role="dialog"], [role="menu"]) :is(a[href], button, input, select, textarea, summary, [role="menuitem"], [role="option"])',
+    )) {
+      if (!element.checkVisibility({ visibilityProperty: true, opacityProperty: true })) continue;
+      // A link in a line of text is as high as the line.
+      const isInText = element.matches('a, summary') && getComputedStyle(element).display === 'inline';
+      // A box to tick is as large as its label.
+      const label = element.matches('input') ? element.closest('label') : null;
+      const { width, height } = (label ?? element).getBoundingClientRect();
+      if (isInText || width === 0 || (width >= pixels && height >= pixels)) continue;
+      found.push(
+        `${element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)}” ${Math.round(width)}×${Math.round(height)}`,
+      );
+    }
+    return [...new Set(found)];
+  }, least);
+
+/** Paragraphs and list items of a page whose lines hold more letters than the eye can keep, with how many. */
+export const longLines = (page: Page, most: number): Promise<readonly string[]> =>
+  page.evaluate((letters) => {
+    const sample = 'the quick brown fox jumps over a lazy dog and runs on ';
+    const pen = document.createElement('canvas').getContext('2d')!;
+    const found: string[] = [];
+    for (const element of document.querySelectorAll<HTMLElement>('main :is(p, li, dd, td)')) {
+      const text = [...element.childNodes]
+        .filter(({ nodeType }) => nodeType === Node.TEXT_NODE)
+        .map(({ textContent }) => textContent ?? '')
+        .join('')
+        .trim();
+      if (text.length <= letters || !element.checkVisibility()) continue;
+      const look = getComputedStyle(element);
+      pen.font = `${look.fontWeight} ${look.fontSize} ${look.fontFamily}`;
+      const perLine = (element.clientWidth / pen.measureText(sample).width) * sample.length;
+      if (perLine > letters) found.push(`${Math.round(perLine)}: ${text.slice(0, 50)}`);
+    }
+    return found;
+  }, most);
