@@ -24,6 +24,8 @@ const draftSchema = z.object({
   /** A program that was written elsewhere at the same time; the learner chooses between the two. */
   aside: z.string().optional(),
   sighting: sightingSchema.optional(),
+  /** What the learner expects to see when it runs next. */
+  prediction: z.string().max(400).optional(),
   /** What the learner says that theirs does. */
   stated: statedSchema.optional(),
   hintsTaken: z.number(),

@@ -81,12 +81,29 @@ export function BenchPanels() {
       </Tabs.Content>
       {hasProgram && (
         <Tabs.Content value="program" forceMount className="min-h-0 flex-1 data-[state=inactive]:hidden">
-          <ProgramEditor
-            source={draft.program}
-            language={languageOf({ data: exercise, board })}
-            marked={marked.lines}
-            onChange={(program) => program !== draft.program && dispatch({ type: 'write program', program })}
-          />
+          <div className="flex h-full min-h-0 flex-col">
+            <div className="min-h-0 flex-1">
+              <ProgramEditor
+                source={draft.program}
+                language={languageOf({ data: exercise, board })}
+                marked={marked.lines}
+                onChange={(program) =>
+                  program !== draft.program && dispatch({ type: 'write program', program })
+                }
+              />
+            </div>
+            <label className="grid gap-1 border-t border-ink px-4 py-2.5">
+              <span className="font-semibold">What will be seen when it runs? Say it before you check.</span>
+              <textarea
+                rows={2}
+                maxLength={400}
+                value={draft.prediction ?? ''}
+                placeholder="The red LED goes on for two seconds, then …"
+                onChange={({ target }) => dispatch({ type: 'predict', prediction: target.value })}
+                className="min-h-12 w-full resize-none border border-rule-strong bg-card px-2 py-1 placeholder:text-soft"
+              />
+            </label>
+          </div>
         </Tabs.Content>
       )}
       <Tabs.Content value="hand-in" className="min-h-0 flex-1 overflow-y-auto">

@@ -6,6 +6,7 @@ import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
 import { hasPassed, type Report } from '@/core/formats/report';
+import { capital } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { VerdictMark } from '../design/Verdict';
 import { useBench } from './useBench';
@@ -37,9 +38,26 @@ export function ResultPanel() {
             </p>
           )}
           <Outcome report={result.report} />
+          <Foretold report={result.report} />
         </div>
       )}
     </section>
+  );
+}
+
+/** What the learner said beforehand, beside what the run showed. */
+function Foretold({ report: given }: { readonly report: Report }) {
+  const { foretold } = useBench().state;
+  const report = useTold(given);
+  const seen = report.scenarios[0]?.expectations.map(({ observed }) => observed) ?? [];
+  if (foretold === '' || seen.length === 0 || report.verdict === 'cannot-tell') return null;
+  return (
+    <dl className="mt-3 ml-7 grid max-w-[44rem] grid-cols-[6.5rem_minmax(0,1fr)] gap-y-1 border-t border-rule pt-2 text-bench">
+      <dt className="text-soft">You said</dt>
+      <dd>“{foretold}”</dd>
+      <dt className="text-soft">It did</dt>
+      <dd className="font-semibold">{capital(seen.join('; '))}.</dd>
+    </dl>
   );
 }
 

@@ -190,6 +190,16 @@ describe('a check', () => {
     expect(checked.draft.hintsTaken).toBe(1);
   });
 
+  test('keeps what was said beforehand, whatever is said afterwards', () => {
+    const state = after(
+      { type: 'predict', prediction: ' it flashes twice ' },
+      { type: 'check', what: 'this', record: 'readable' },
+      { type: 'predict', prediction: 'it stays dark' },
+    );
+    expect(state.foretold).toBe('it flashes twice');
+    expect(state.draft.prediction).toBe('it stays dark');
+  });
+
   test('is followed by its repair in the record, which can be taken back', () => {
     const state = after(typed('e5'), {
       type: 'take repair',

@@ -43,6 +43,8 @@ export interface BenchState {
   readonly active: LegKey | undefined;
   /** What was checked last, as a text to compare. */
   readonly checked: string | undefined;
+  /** What the learner had said would be seen, when it was checked last. */
+  readonly foretold: string;
   readonly hintLevel: number;
   /** How far the current is followed; `undefined` when it is not. */
   readonly followed: number | undefined;
@@ -74,6 +76,7 @@ export type BenchAction =
   | { readonly type: 'say what was seen'; readonly sighting: Sighting }
   | { readonly type: 'state'; readonly stated: readonly Scenario[] }
   | { readonly type: 'write program'; readonly program: string }
+  | { readonly type: 'predict'; readonly prediction: string }
   | {
       readonly type: 'undo' | 'redo' | 'start afresh' | 'next leg' | 'zoom' | 'take hint' | 'hand-in settled';
     }
@@ -94,6 +97,7 @@ export const benchOf = (draft: Draft): BenchState => ({
   panel: 'task',
   active: undefined,
   checked: undefined,
+  foretold: '',
   hintLevel: 0,
   followed: undefined,
   isZoomed: false,
@@ -151,6 +155,8 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return { ...state, draft: { ...draft, stated: [...action.stated] } };
     case 'write program':
       return { ...state, draft: { ...draft, program: action.program } };
+    case 'predict':
+      return { ...state, draft: { ...draft, prediction: action.prediction } };
     case 'start afresh':
       return {
         ...recorded(state, { ...draft, parts: draft.parts.map((part) => ({ ...part, at: {} })) }),
@@ -176,6 +182,7 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
         hintLevel: 0,
         followed: undefined,
         checked: action.what,
+        foretold: draft.prediction?.trim() ?? '',
         panel: action.record === 'readable' ? state.panel : 'wiring',
       };
     case 'take hint':

@@ -93,7 +93,7 @@ function mergedRest(
   mine: Draft,
   theirs: Draft,
   differences: Difference[],
-): Pick<Draft, 'program' | 'aside' | 'sighting' | 'stated' | 'hintsTaken' | 'pending'> {
+): Pick<Draft, 'program' | 'aside' | 'sighting' | 'prediction' | 'stated' | 'hintsTaken' | 'pending'> {
   const either = <Value>(before: Value, here: Value, there: Value): Value =>
     sameText(here, before) ? there : here;
   const bothWrote =
@@ -103,6 +103,7 @@ function mergedRest(
     program: bothWrote ? mine.program : either(base.program, mine.program, theirs.program),
     aside: bothWrote ? theirs.program : either(base.aside, mine.aside, theirs.aside),
     sighting: either(base.sighting, mine.sighting, theirs.sighting),
+    prediction: either(base.prediction, mine.prediction, theirs.prediction),
     stated: either(base.stated, mine.stated, theirs.stated),
     // Hints that were read on two tablets are two hints.
     hintsTaken: mine.hintsTaken + Math.max(0, theirs.hintsTaken - base.hintsTaken),
@@ -147,8 +148,16 @@ export function sameDraft(one: Draft, other: Draft): boolean {
       return against !== undefined && same(part, against);
     }) &&
     sameText(
-      [one.program, one.aside, one.sighting, one.stated, one.hintsTaken, one.pending],
-      [other.program, other.aside, other.sighting, other.stated, other.hintsTaken, other.pending],
+      [one.program, one.aside, one.sighting, one.prediction, one.stated, one.hintsTaken, one.pending],
+      [
+        other.program,
+        other.aside,
+        other.sighting,
+        other.prediction,
+        other.stated,
+        other.hintsTaken,
+        other.pending,
+      ],
     )
   );
 }
