@@ -1,5 +1,5 @@
 // Takes the pictures of docs/screenshots from a running demo: npm run screenshots [-- --base URL]
-import { mkdirSync, readFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
@@ -93,31 +93,6 @@ async function bare(title) {
   return page;
 }
 
-/** A bench on which the reference of an exercise is built, with a program of another file; checked. */
-async function built(course, program, tab) {
-  const { title, layout } = JSON.parse(readFileSync(join(root, 'demo/course', `${course}.json`), 'utf8'));
-  const page = await bare(title);
-  await page.getByRole('tab', { name: 'Wiring' }).click();
-  const rows = layout
-    .trim()
-    .split('\n')
-    .slice(1)
-    .map((line) => line.split(','))
-    .filter(([, , , leg]) => leg);
-  for (const ref of new Set(rows.map(([name]) => name))) {
-    const fields = page.getByLabel(new RegExp(`^(?!Ohms|value).* of ${ref}$`)).and(page.locator('input'));
-    const places = rows.filter(([name]) => name === ref).map(([, , , , at]) => at.replace(/^(U1|B1)\./, ''));
-    for (const [index, place] of places.entries()) await fields.nth(index).fill(place);
-  }
-  await page.getByRole('tab', { name: 'Program' }).click();
-  await page.getByLabel('Your program').fill(readFileSync(join(root, program), 'utf8'));
-  await page.getByRole('tab', { name: tab }).click();
-  await page.getByRole('button', { name: 'Check' }).click();
-  await page.getByRole('button', { name: 'Give me a hint' }).click();
-  await page.getByRole('button', { name: 'One more hint' }).click();
-  return page;
-}
-
 const door = await visitor(LAPTOP);
 await door.goto('/sign-in');
 await picture(door, 'sign-in');
@@ -132,9 +107,6 @@ await desk.getByRole('link', { name: 'Worksheet: Night bell' }).first().click();
 await desk.getByLabel('Part line 3', { exact: true }).focus();
 await desk.keyboard.press('End');
 await picture(desk, 'worksheet-line');
-await desk.getByText('The program explained line by line').click();
-await desk.getByText('If S1 is pressed, lines').evaluate((line) => line.scrollIntoView({ block: 'center' }));
-await picture(desk, 'worksheet-explained');
 // Nobody listens to the buzzer for a moment, so that there is something to be noticed.
 const unheard = desk.getByRole('button', { name: /^Remove: Z1/ });
 const taken = await unheard.count();
@@ -147,6 +119,9 @@ await desk.mouse.wheel(0, -90);
 await picture(desk, 'worksheet-faults');
 for (let left = taken; left > 0; left -= 1) await desk.keyboard.press('Control+z');
 await desk.getByText('All changes saved.').waitFor();
+await desk.getByRole('link', { name: 'Try as a learner' }).click();
+await desk.getByRole('heading', { name: 'What must be seen' }).waitFor();
+await picture(desk, 'preview');
 await desk.getByRole('link', { name: 'The working harbour' }).click();
 await desk.getByRole('heading', { name: 'Before it is taught' }).waitFor();
 await picture(desk, 'course');
@@ -176,12 +151,17 @@ await picture(await bench(LAPTOP), 'bench');
 const tablet = await bench(TABLET);
 await tablet.getByLabel('long leg of D1', { exact: true }).focus();
 await picture(tablet, 'bench-tablet');
-await tablet.getByRole('button', { name: 'Follow the current' }).click();
-for (let step = 0; step < 3; step += 1) await tablet.getByRole('button', { name: 'Next step' }).click();
-await picture(tablet, 'bench-current');
-await picture(
-  await built('03-night-bell', 'demo/faults/night-bell/pull-up-not-switched-on.cpp', 'Wiring'),
-  'bench-button',
-);
 await picture(await bare('Night bell'), 'bench-task');
+const steps = await bare('Leading lights');
+for (let step = 0; step < 3; step += 1) await steps.getByRole('button', { name: 'Next step' }).click();
+await steps
+  .getByRole('heading', { name: /^Step/ })
+  .evaluate((line) => line.scrollIntoView({ block: 'start' }));
+await picture(steps, 'bench-step');
+const open = await bare('A signal of your own');
+for (const sentence of ['D1 lit 2 s, dark 3 s', 'D2 lit 1 s, dark 4 s']) {
+  await open.getByLabel(/does yours do\?$/).fill(sentence);
+  await open.keyboard.press('Enter');
+}
+await picture(open, 'bench-open-task');
 await end();
