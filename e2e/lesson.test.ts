@@ -128,6 +128,13 @@ describe('a lesson', () => {
         return { x: left, y: top };
       }, point);
       await page.touchscreen.tap(x, y);
+      // A socket answers at once; holes lie too near for a finger, and are seen from near.
+      if (!/^[a-j][+-]?\d+$/.test(point)) return;
+      const near = await page
+        .getByRole('dialog', { name: /^Tap the hole for/ })
+        .getByRole('img')
+        .boundingBox();
+      await page.touchscreen.tap(near!.x + near!.width / 2, near!.y + near!.height / 2);
     };
     for (const [label, place] of places(true)) {
       await tap(place);

@@ -92,7 +92,14 @@ describe('the rest of an exercise is edited on the sheet', () => {
     await way.getByText('D1.red is on all the time.').waitFor();
     const points = page.getByLabel(/^Points of /).first();
     await points.fill('2.5');
-    await page.getByText('All changes saved').waitFor();
+    await expect
+      .poll(() =>
+        world.query(
+          `select 1 from exercise where draft->>'id' = 'signal-lantern'
+            and draft->'scenarios'->0->>'points' = '2.5' and draft->'stages'->0->>'name' = 'the red light alone'`,
+        ),
+      )
+      .toHaveLength(1);
     await page.reload();
     await way.getByText('the red light alone').waitFor();
     expect(await points.inputValue()).toBe('2.5');

@@ -157,6 +157,7 @@ function StageEditor({ stage, language, parts, buildable, mayEdit, onChange, onR
         scenarios={scenarios}
         parts={parts}
         mayEdit={mayEdit}
+        isGraded={false}
         of={name}
         onChange={(next) => onChange({ ...stage, scenarios: [...next] })}
       />
