@@ -15,7 +15,9 @@ export const smallTargets = (page: Page, least: number): Promise<readonly string
       // A link in a line of text is as high as the line.
       const isInText = element.matches('a, summary') && getComputedStyle(element).display === 'inline';
       // A box to tick is as large as its label.
-      const label = element.matches('input') ? element.closest('label') : null;
+      const label = element.matches('input, [role="radio"], [role="checkbox"]')
+        ? element.closest('label')
+        : null;
       const { width, height } = (label ?? element).getBoundingClientRect();
       if (isInText || width === 0 || (width >= pixels && height >= pixels)) continue;
       found.push(

@@ -69,7 +69,7 @@ function PartLine({ part, number, next }: PartLineProps) {
       <span className="mono text-note text-soft">{number}</span>
       <div className="min-w-0">
         <p className="leading-tight">{capital(say(value.ok ? kind.describe(value.value) : kind.title))}</p>
-        <p className="flex items-center gap-2 text-note text-soft">
+        <p className="flex flex-wrap items-center gap-x-2 text-note text-soft">
           <span className="mono">{part.ref}</span>
           {isResistor(part) && (
             <input
@@ -80,14 +80,14 @@ function PartLine({ part, number, next }: PartLineProps) {
                 event.target.value.trim() !== part.value &&
                 dispatch({ type: 'edit', edits: [{ value: part.ref, to: event.target.value.trim() }] })
               }
-              className="mono w-16 border-b border-rule-strong bg-transparent text-ink"
+              className="mono min-h-10 w-16 border-b border-rule-strong bg-transparent text-ink"
             />
           )}
           {!kind.symmetrical && kind.legs.length === 2 && (
             <button
               type="button"
               onClick={() => dispatch({ type: 'edit', edits: [{ flip: part.ref }] })}
-              className="flex min-h-7 items-center gap-1 hover:text-ink"
+              className="flex min-h-10 min-w-10 items-center gap-1 hover:text-ink"
               aria-label={`Turn ${part.ref} round`}
             >
               <FlipVertical2 size={14} aria-hidden="true" /> turn
@@ -96,7 +96,7 @@ function PartLine({ part, number, next }: PartLineProps) {
           <button
             type="button"
             onClick={() => dispatch({ type: 'edit', edits: [{ remove: part.ref }] })}
-            className="flex min-h-7 items-center hover:text-ink"
+            className="flex min-h-10 min-w-10 items-center justify-center hover:text-ink"
             aria-label={`Take out ${part.ref}`}
           >
             <Trash2 size={14} aria-hidden="true" />

@@ -277,7 +277,7 @@ function Learner({ tries, shownId, onShow }: LearnerProps) {
               <Clock at={attempt.handedInAt} />
               <Link
                 href={`/reports/${attempt.id}`}
-                className="text-note underline decoration-rule-strong underline-offset-3"
+                className="inline-flex min-h-6 items-center text-note underline decoration-rule-strong underline-offset-3"
               >
                 report
               </Link>

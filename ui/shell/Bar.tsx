@@ -51,11 +51,11 @@ export function Bar({
   }, []);
   return (
     <header className="sticky top-0 z-10 border-b border-ink bg-paper">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2 sm:flex-nowrap">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2 lg:flex-nowrap">
         <Link href="/" aria-label="Today" className="-ml-1 p-1">
           <Mark />
         </Link>
-        <div className="mr-auto min-w-0 flex-1">
+        <div className="mr-auto min-w-0 flex-1 basis-56">
           <nav aria-label="Where you are" className="text-note leading-tight text-soft">
             <ol className="flex flex-wrap">
               {places.map(({ label, href }, index) => (
@@ -83,7 +83,7 @@ export function Bar({
             {facts && <p className="hidden min-w-0 flex-1 truncate text-note text-soft sm:block">{facts}</p>}
           </div>
         </div>
-        <div className="flex shrink-0 items-center gap-2">{actions}</div>
+        <div className="flex min-w-0 flex-wrap items-center gap-2 lg:shrink-0">{actions}</div>
         <div className="flex shrink-0 items-center border-rule sm:border-l sm:pl-2">
           <button
             type="button"

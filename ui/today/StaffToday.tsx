@@ -193,12 +193,17 @@ function ExerciseBlock({
           <h4 className="mt-5 mb-1 font-semibold">What to look at first</h4>
           <ul>
             {troubles.map((trouble) => (
-              <li key={trouble.title} className="flex items-baseline gap-3 border-t border-rule py-2">
+              <li
+                key={trouble.title}
+                className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-2 sm:flex-nowrap"
+              >
                 <span className="self-center">
                   <VerdictMark verdict={trouble.verdict} size={14} />
                 </span>
-                <span className="w-72 shrink-0 font-semibold">{trouble.title}</span>
-                <span className="flex-1 text-soft">{trouble.names.join('  ·  ')}</span>
+                <span className="min-w-0 flex-1 font-semibold sm:w-72 sm:flex-none">{trouble.title}</span>
+                <span className="order-last basis-full pl-6 text-soft sm:order-none sm:flex-1 sm:basis-auto sm:pl-0">
+                  {trouble.names.join('  ·  ')}
+                </span>
                 <span className="mono">{trouble.count}</span>
               </li>
             ))}

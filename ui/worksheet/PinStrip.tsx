@@ -53,7 +53,12 @@ function PinCell({ advice, all }: PinCellProps) {
         {can.includes('interrupt') && <Mark className="right-0.5" />}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="start" sideOffset={4} className="z-20 w-72 border border-ink bg-card p-3">
+        <Popover.Content
+          align="start"
+          sideOffset={4}
+          aria-label={`Pin ${pin}`}
+          className="z-20 w-72 border border-ink bg-card p-3"
+        >
           <p>
             <strong className="mono">{pin}</strong> is {words}.
           </p>
