@@ -1,8 +1,18 @@
 import type { Page } from 'playwright-core';
 
-/** By how many pixels a page is wider than its window. */
-export const overflowOf = (page: Page): Promise<number> =>
-  page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+/** What reaches beyond the right edge of a page that is wider than its window; nothing when it fits. */
+export const overflowOf = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => {
+    const over = document.documentElement.scrollWidth - window.innerWidth;
+    if (over <= 0) return [];
+    const wide = [...document.querySelectorAll<HTMLElement>('body *')].filter(
+      (element) => element.getBoundingClientRect().right > window.innerWidth + 0.5,
+    );
+    const deepest = wide.filter(
+      (element) => !wide.some((other) => other !== element && element.contains(other)),
+    );
+    return [`${over} px too wide`, ...deepest.slice(0, 4).map((element) => element.outerHTML.slice(0, 160))];
+  });
 
 /** Controls of a page that are smaller than this many pixels one way or the other, with their size. */
 export const smallTargets = (page: Page, least: number): Promise<readonly string[]> =>
@@ -15,7 +25,9 @@ export const smallTargets = (page: Page, least: number): Promise<readonly string
       // A link in a line of text is as high as the line.
       const isInText = element.matches('a, summary') && getComputedStyle(element).display === 'inline';
       // A box to tick is as large as its label.
-      const label = element.matches('input, [role="radio"], [role="checkbox"]')
+      const label = element.matches(
+        '[type="checkbox"], [type="radio"], [type="file"], [role="radio"], [role="checkbox"]',
+      )
         ? element.closest('label')
         : null;
       const { width, height } = (label ?? element).getBoundingClientRect();

@@ -113,7 +113,7 @@ function NewExercise({ courseId, lessons, exercises, boards, actions, act }: Cou
         <Button type="submit" look="main" disabled={title.trim() === ''}>
           Begin it
         </Button>
-        <label className="cursor-pointer text-note underline decoration-rule-strong underline-offset-3 focus-within:outline-3 focus-within:outline-focus">
+        <label className="inline-flex min-h-6 cursor-pointer items-center text-note underline decoration-rule-strong underline-offset-3 focus-within:outline-3 focus-within:outline-focus">
           or take one from a file
           <input
             type="file"

@@ -36,7 +36,7 @@ export function ExerciseMenu({
   };
   return (
     <>
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger
           aria-label={`What to do with ${exercise.title}`}
           className="flex h-10 w-9 items-center justify-center text-soft hover:text-ink"

@@ -104,7 +104,7 @@ function End({ end, connection, connections, sockets }: EndProps) {
   if (!mayEdit || (end.isPin && isPower)) return <span className={look}>{end.text}</span>;
   const others = connections.filter((other) => other !== connection && !(end.isPin && other.ends[0]!.isPin));
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         className={`${look} border-b border-transparent hover:border-ink focus-visible:border-ink`}
         aria-label={`${end.text}: connect it elsewhere`}
