@@ -24,14 +24,11 @@ export const smallTargets = (page: Page, least: number): Promise<readonly string
       if (!element.checkVisibility({ visibilityProperty: true, opacityProperty: true })) continue;
       // A link in a line of text is as high as the line.
       const isInText = element.matches('a, summary') && getComputedStyle(element).display === 'inline';
-      // A box to tick is as large as its label.
-      const label = element.matches(
-        '[type="checkbox"], [type="radio"], [type="file"], [role="radio"], [role="checkbox"]',
-      )
-        ? element.closest('label')
-        : null;
-      const { width, height } = (label ?? element).getBoundingClientRect();
-      if (isInText || width === 0 || (width >= pixels && height >= pixels)) continue;
+      // A field is as large as its label, which leads to it.
+      const sizes = [element, element.closest('label')].flatMap((one) => one?.getBoundingClientRect() ?? []);
+      const isHit = sizes.some(({ width, height }) => width >= pixels && height >= pixels);
+      const { width, height } = sizes[0]!;
+      if (isInText || width === 0 || isHit) continue;
       found.push(
         `${element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)}” ${Math.round(width)}×${Math.round(height)}`,
       );

@@ -77,7 +77,7 @@ export function ExerciseRow({
             <Concept key={concept.concept} {...concept} />
           ))}
         </p>
-        <p className="mt-1 max-w-[70ch] text-note text-soft">
+        <p className="mt-1 max-w-[56ch] text-note text-soft">
           {rung.added.length > 0 && `New on the bench: ${rung.added.join(', ')}. `}
           {rung.carriedOver.length > 0 && `Carried over: ${rung.carriedOver.join(', ')}. `}
           {rung.left.length > 0 && `Back in the box: ${rung.left.join(', ')}.`}

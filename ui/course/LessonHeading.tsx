@@ -35,7 +35,7 @@ export function LessonHeading({
     <li
       ref={setNodeRef}
       style={shift(transform, transition)}
-      className="flex items-baseline gap-3 border-b border-ink bg-wash px-5 pt-4 pb-2"
+      className="flex flex-wrap items-baseline gap-x-3 border-b border-ink bg-wash px-5 pt-4 pb-2 sm:flex-nowrap"
     >
       <span className="mono w-8 text-right text-soft">{lesson ? number : ''}</span>
       {lesson && mayEdit ? (
@@ -47,7 +47,7 @@ export function LessonHeading({
             const title = event.target.value.trim();
             if (title !== '' && title !== lesson.title) onLesson(lesson.id, title, lesson.minutes);
           }}
-          className="min-w-0 flex-1 border-b border-transparent bg-transparent font-(family-name:--font-title) text-lead font-semibold hover:border-rule-strong focus:border-focus"
+          className="min-w-0 flex-1 basis-40 border-b border-transparent bg-transparent font-(family-name:--font-title) text-lead font-semibold hover:border-rule-strong focus:border-focus"
         />
       ) : (
         <h2 className="flex-1 text-lead">{lesson?.title ?? 'Not in any lesson yet'}</h2>

@@ -135,7 +135,7 @@ export function Cautions({ step }: { readonly step: CautionStep }) {
           </span>
         </li>
       ))}
-      {step === 'build' && <li className="mt-1 text-note text-soft">{LOCAL_RULES}</li>}
+      {step === 'build' && <li className="mt-1 max-w-[56ch] text-note text-soft">{LOCAL_RULES}</li>}
     </ul>
   );
 }
