@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
+import { EarlyTyping } from '@/ui/shell/EarlyTyping';
 import { NonceProvider } from '@/ui/shell/NonceProvider';
 import '@/ui/design/theme.css';
 
@@ -17,6 +18,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
     <html lang="en" data-theme={theme}>
       <body>
         <NonceProvider nonce={nonce}>{children}</NonceProvider>
+        <EarlyTyping />
       </body>
     </html>
   );

@@ -1,0 +1,66 @@
+import type { Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { joinAsLearner, visitAsInstructor } from './people';
+import { createWorld, TABLET, type World } from './world';
+
+let world: World;
+beforeAll(async () => {
+  world = await createWorld();
+});
+afterAll(() => world.end());
+
+/** How long every script of a page is on its way, in milliseconds. */
+const LATE = 4000;
+const slow = (page: Page): Promise<void> =>
+  page.route('**/_next/static/**/*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, LATE));
+    await route.continue().catch(() => undefined);
+  });
+const go = (page: Page, path: string) => page.goto(path, { waitUntil: 'commit' });
+
+describe('what is typed before the page is ready is kept', () => {
+  test('at the door', async () => {
+    const { page, context } = await world.visit();
+    await slow(page);
+    await go(page, '/sign-in');
+    await page.getByLabel('Class code').fill('LANTERN');
+    await page.getByRole('button', { name: 'Find my class' }).click();
+    await page.getByLabel('Your name').waitFor();
+    await context.close();
+  });
+
+  test('on the Worksheet and in the course, and goes to the server', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    const href = await page.getByRole('link', { name: 'Worksheet: Beacon' }).first().getAttribute('href');
+    const course = await page
+      .getByRole('link', { name: /The working harbour/ })
+      .first()
+      .getAttribute('href');
+    await slow(page);
+    await go(page, href!);
+    await page.getByRole('textbox', { name: 'Title' }).fill('Beacon at dusk');
+    await expect
+      .poll(() => world.query(`select 1 from exercise where draft->>'title' = 'Beacon at dusk'`))
+      .toHaveLength(1);
+    await go(page, course!);
+    await page.getByLabel('Title', { exact: true }).fill('Quay light');
+    await page.getByRole('button', { name: 'Begin it' }).click();
+    await page.getByRole('heading', { name: 'Quay light', level: 1 }).waitFor();
+    await context.close();
+  });
+
+  test('on the bench', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Xaver', 'HARBOUR', 'anchor');
+    const item = page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('heading', { name: 'A signal of your own' }) });
+    const href = await item.getByRole('link', { name: /bench/ }).getAttribute('href');
+    await slow(page);
+    await go(page, href!);
+    await page.getByLabel('What does yours do?', { exact: true }).fill('D1 lit 2 s, dark 3 s');
+    await page.getByRole('button', { name: 'Say it' }).click();
+    await page.getByText('D1 lit 2 s, dark 3 s, over and over.').waitFor();
+    await context.close();
+  });
+});
