@@ -11,11 +11,12 @@ afterAll(() => world.end());
 
 /** How long every script of a page is on its way, in milliseconds. */
 const LATE = 4000;
-const slow = (page: Page): Promise<void> =>
-  page.route('**/_next/static/**/*.js', async (route) => {
+const slow = async (page: Page): Promise<void> => {
+  await page.route('**/_next/static/**/*.js', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, LATE));
     await route.continue().catch(() => undefined);
   });
+};
 const go = (page: Page, path: string) => page.goto(path, { waitUntil: 'commit' });
 
 describe('what is typed before the page is ready is kept', () => {
