@@ -17,7 +17,7 @@ describe('the task at the bench', () => {
     const task = page.getByRole('tabpanel', { name: 'Task' });
     await task.getByRole('heading', { name: 'What must be seen' }).waitFor();
     await expect.poll(() => page.title()).toBe('Beacon, bench · Didaktor');
-    expect(await task.getByText(/^The amber LED D1 lit 0\.5\u00a0s, dark 2\.5\u00a0s/).count()).toBe(1);
+    expect(await task.getByText(/^The amber LED D1 is lit 0\.5\u00a0s, dark 2\.5\u00a0s/).count()).toBe(1);
     expect(await task.getByRole('heading', { name: 'Which pin for what' }).count()).toBe(1);
     expect(await task.getByText('orange, orange, brown, gold').count()).toBe(1);
     // How it is built is not in it, nor in the page.

@@ -122,6 +122,8 @@ function withTitles({ reference }: Exercise): (sentence: string) => string {
         const title = titles.get(name);
         return title === undefined ? name : `the ${title} ${name}`;
       })
+      .replace(/ never lit together/, ' are never lit together')
+      .replace(/ lit (?=[\d.]+ s, dark )/, ' is lit ')
       .replace(/ all the time(?= (?:from|until) )/g, '')
       .replace(/(\d) (s|%|Hz|°C|m)(?!\w)/g, '$1\u00a0$2');
 }

@@ -74,6 +74,7 @@ export function StatedList() {
           </li>
         ))}
       </ol>
+      <div className="h-1.5" />
       <NewSentence
         label={stated.length === 0 ? 'What does yours do?' : 'What else does yours do?'}
         placeholder={stated.length === 0 ? 'D1 lit 1 s, dark 2 s' : 'and what else?'}

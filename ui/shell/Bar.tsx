@@ -77,7 +77,7 @@ export function Bar({
             </ol>
           </nav>
           <div className="flex items-baseline gap-x-3">
-            <h1 className="line-clamp-2 min-w-0 text-title break-words" title={title}>
+            <h1 className="-mb-1 line-clamp-2 min-w-0 pb-1 text-title break-words" title={title}>
               {title}
             </h1>
             {facts && <p className="hidden min-w-0 flex-1 truncate text-note text-soft sm:block">{facts}</p>}
