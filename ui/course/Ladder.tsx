@@ -7,6 +7,7 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import {
@@ -19,7 +20,7 @@ import { useId, useState } from 'react';
 import type { RevisionSummary, Standing } from './actions';
 import type { CourseExercise, CourseLesson } from './course';
 import { ExerciseRow } from './ExerciseRow';
-import { itemsOf, keyOf, NO_LESSON, standingsOf, type LadderItem } from './ladder-order';
+import { itemsOf, keyOf, NO_LESSON, standingsOf, titleOf, type LadderItem } from './ladder-order';
 import { LessonHeading } from './LessonHeading';
 
 interface LadderProps {
@@ -33,6 +34,24 @@ interface LadderProps {
   readonly onRemove: (id: string) => void;
   readonly onPublish: (id: string, classId: string) => void;
   readonly revisions: (exerciseId: string) => Promise<readonly RevisionSummary[]>;
+}
+
+const INSTRUCTIONS = {
+  draggable:
+    'Press the space bar to pick it up, the arrow keys to move it, space again to put it down, Escape to leave it.',
+};
+
+/** What is said while an exercise is moved, by titles. */
+function spokenIn(lessons: readonly CourseLesson[], exercises: readonly CourseExercise[]): Announcements {
+  const title = (key: string | number): string => titleOf(key, lessons, exercises);
+  return {
+    onDragStart: ({ active }) => `Picked up ${title(active.id)}.`,
+    onDragOver: ({ active, over }) =>
+      over ? `${title(active.id)} is now at ${title(over.id)}.` : `${title(active.id)} is over nothing.`,
+    onDragEnd: ({ active, over }) =>
+      over ? `${title(active.id)} was put at ${title(over.id)}.` : `${title(active.id)} is where it was.`,
+    onDragCancel: ({ active }) => `${title(active.id)} is where it was.`,
+  };
 }
 
 /** Lessons and their exercises from the first evening to the last; moved by drag, or by the keys. */
@@ -66,7 +85,13 @@ export function Ladder(props: LadderProps) {
   };
 
   return (
-    <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+    <DndContext
+      id={id}
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      accessibility={{ announcements: spokenIn(lessons, exercises), screenReaderInstructions: INSTRUCTIONS }}
+      onDragEnd={onDragEnd}
+    >
       <SortableContext items={items.map(keyOf)} strategy={verticalListSortingStrategy}>
         <ol>
           {items.map((item) =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { CourseExercise, CourseLesson } from './course';
-import { itemsOf, keyOf, NO_LESSON, standingsOf } from './ladder-order';
+import { itemsOf, keyOf, NO_LESSON, standingsOf, titleOf } from './ladder-order';
 
 const lessonNamed = (id: string): CourseLesson => ({ id, title: id, minutes: 60 });
 const exercise = (id: string, lessonId: string | null): CourseExercise => ({
@@ -31,6 +31,13 @@ describe('the rows of a ladder', () => {
       `lesson:${NO_LESSON}`,
       'exercise:b',
     ]);
+  });
+
+  test('are called by what stands in them', () => {
+    const [lessons, exercises] = [[lessonNamed('one')], [exercise('a', 'one')]];
+    expect(titleOf('lesson:one', lessons, exercises)).toBe('one');
+    expect(titleOf('exercise:a', lessons, exercises)).toBe('a');
+    expect(titleOf(`lesson:${NO_LESSON}`, lessons, exercises)).toBe('the exercises that are in no lesson');
   });
 
   test('of a course without lessons have a heading to drop things under', () => {

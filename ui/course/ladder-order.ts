@@ -28,6 +28,17 @@ export function itemsOf(
   ];
 }
 
+/** What stands in a row, as it is called. */
+export function titleOf(
+  key: string | number,
+  lessons: readonly CourseLesson[],
+  exercises: readonly CourseExercise[],
+): string {
+  const lesson = lessons.find(({ id }) => keyOf({ type: 'lesson', id }) === key);
+  const exercise = exercises.find(({ id }) => keyOf({ type: 'exercise', id }) === key);
+  return exercise?.title ?? lesson?.title ?? 'the exercises that are in no lesson';
+}
+
 /** Each exercise stands in the lesson whose heading is the last above it. */
 export function standingsOf(items: readonly LadderItem[]): readonly Standing[] {
   let lessonId: string | null = null;
