@@ -1,9 +1,9 @@
 // Measures the core against its aims: npm run bench. Medians, as the machine is noisy. With `--write`, the table goes
 // into docs/speed.md too.
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { format } from 'prettier';
-import { readExercise, type Exercise } from '@/core/formats/exercise';
+import { boardsOf, readExercise, type Exercise } from '@/core/formats/exercise';
 import { taskOf } from '@/core/course/exercise-layout';
 import { check } from '@/core/judge/check';
 import { examine, referenceOf } from '@/core/judge/examine';
@@ -224,6 +224,29 @@ const begin = performance.now();
 judgeClass();
 row('a class of 30 students × 10 exercises, on one core', performance.now() - begin, 6000);
 
+/** The checks of the demo's faults that take longest, whatever is wrong in them. */
+const slowest = readdirSync('demo/course')
+  .flatMap((file) => {
+    const of = readCourse(file);
+    const folder = `demo/faults/${of.data.id}`;
+    if (!existsSync(folder)) return [];
+    return readdirSync(folder)
+      .filter((name) => name !== 'expected.json')
+      .map((name) => {
+        const text = readFileSync(`${folder}/${name}`, 'utf8');
+        const wired = name.endsWith('.csv') ? readWiring(text, { boards: boardsOf(of.data) }) : undefined;
+        const program = programFor(of, wired ? of.data.program : text, grammars);
+        const wiring = wired?.ok ? wired.value : of.reference;
+        const begin = performance.now();
+        check(of, { wiring, program }, grammars);
+        return { name: `${of.data.id}, ${name}`, milliseconds: performance.now() - begin };
+      });
+  })
+  .sort((a, b) => b.milliseconds - a.milliseconds)
+  .slice(0, 10);
+console.log('the ten slowest checks of the demo’s faults:');
+for (const { name, milliseconds } of slowest) console.log(`  ${name.padEnd(70)} ${time(milliseconds)}`);
+
 const before = process.memoryUsage().heapUsed;
 const report = check(exercise, { wiring: faulty.value, program }, grammars);
 const used = (process.memoryUsage().heapUsed - before) / 1e6;
@@ -242,6 +265,12 @@ to the next. A class is judged on one core here; its aim is what two cores have 
 | work | measured | aim | within |
 | --- | --: | --: | --- |
 ${table.join('\n')}
+
+The ten slowest checks of the demo’s faults:
+
+| fault | time |
+| --- | --: |
+${slowest.map(({ name, milliseconds }) => `| ${name} | ${time(milliseconds)} |`).join('\n')}
 `,
       { parser: 'markdown', printWidth: 110 },
     ),

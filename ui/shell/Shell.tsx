@@ -1,4 +1,5 @@
 import { Bar, type Place } from './Bar';
+import { FocusKeeper } from './FocusKeeper';
 import type { Destination } from './Palette';
 
 interface ShellProps {
@@ -23,6 +24,7 @@ export function Shell({ children, ...bar }: ShellProps) {
       >
         Skip to the content
       </a>
+      <FocusKeeper />
       <Bar {...bar} />
       <main id="sheet" className="flex-1" tabIndex={-1}>
         {children}
