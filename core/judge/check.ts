@@ -4,7 +4,7 @@ import { rowOf } from '../findings/table';
 import type { Exercise } from '../formats/exercise';
 import { hintWordsOf, inAuthorsWords } from '../formats/hint-words';
 import { hasPassed, type Report, type ScenarioResult, type Verdict } from '../formats/report';
-import { pointsOf, type Scenario } from '../formats/scenario';
+import { pointsOf } from '../formats/scenario';
 import type { Sighting } from '../formats/sighting';
 import type { Grammars } from '../program';
 import { benchDisagrees } from './bench-disagrees';
@@ -92,21 +92,26 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
     right: [...rightAlready(reference.exercise, build, examination, judged)],
     findings: said ? [...(said.cause ? [said] : []), ...findings, ...(said.cause ? [] : [said])] : findings,
     scenarios: [...examination.scenarios],
-    marks: marksOf(reference.exercise.data.scenarios, examination.scenarios, hasPassed(verdict)),
+    marks: marksOf(reference, examination.scenarios, hasPassed(verdict)),
     engine: ENGINE,
   };
 }
 
-/** What the scenarios that hold are worth, of all; a build that passes has earned it all. */
+/**
+ * What the scenarios that hold are worth, of all; a build that passes has earned it all. A scenario in which a program
+ * that does nothing passes as well earns nothing by itself.
+ */
 function marksOf(
-  scenarios: readonly Scenario[],
+  { exercise, metByNothing }: Reference,
   results: readonly ScenarioResult[],
   isPassed: boolean,
 ): Report['marks'] {
-  const worth = results.map((_, index) => pointsOf(scenarios[index]));
+  const worth = results.map((_, index) => pointsOf(exercise.data.scenarios[index]));
   const sum = (points: readonly number[]): number => points.reduce((total, one) => total + one, 0);
   return {
-    earned: sum(worth.filter((_, index) => isPassed || results[index]!.passed)),
+    earned: sum(
+      worth.filter((_, index) => isPassed || (results[index]!.passed && metByNothing[index] !== true)),
+    ),
     of: sum(worth),
   };
 }

@@ -4,10 +4,11 @@ import { prepareBench } from '../electrics/bench';
 import { ref as makeRef } from '../brand';
 import type { FindingCode, Observation } from '../findings/finding';
 import { rowOf } from '../findings/table';
-import { languageOf, referencePins, type Exercise } from '../formats/exercise';
+import { asksForProgram, languageOf, referencePins, type Exercise } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
 import type { Grammars, Program } from '../program';
+import { idleProgram } from '../program/idle';
 import { kindOf } from '../parts';
 import { keyed, SolvedCircuit, type KeyedStates } from '../rehearsal/solved-circuit';
 import type { Trace } from '../rehearsal/trace';
@@ -42,18 +43,37 @@ export interface Reference {
   readonly ledBands: LedBands;
   /** What is not held against a build. */
   readonly condoned: ReadonlySet<FindingCode>;
+  /** For each scenario, whether a program that does nothing meets it on the reference's own wiring. */
+  readonly metByNothing: readonly boolean[];
   /** Bits a second at which its program sends; `undefined` when it does not, or any rate is understood. */
   readonly sendingRate: number | undefined;
 }
 
-export const referenceOf = (exercise: Exercise, grammars: Grammars): Reference => ({
-  exercise,
-  reduced: reduced(new Circuit(exercise.reference, exercise.board)),
-  pins: referencePins(exercise),
-  ledBands: ledBands(exercise),
-  condoned: condonedIn(exercise, grammars),
-  sendingRate: sendingRateOf(exercise, grammars),
-});
+export function referenceOf(exercise: Exercise, grammars: Grammars): Reference {
+  const known: Omit<Reference, 'metByNothing'> = {
+    exercise,
+    reduced: reduced(new Circuit(exercise.reference, exercise.board)),
+    pins: referencePins(exercise),
+    ledBands: ledBands(exercise),
+    condoned: condonedIn(exercise, grammars),
+    sendingRate: sendingRateOf(exercise, grammars),
+  };
+  return { ...known, metByNothing: scenariosMetByNothing({ ...known, metByNothing: [] }) };
+}
+
+/** Steps that the run of a program that does nothing may take. */
+const STEPS_OF_NOTHING = 200_000;
+
+function scenariosMetByNothing(reference: Reference): readonly boolean[] {
+  const { exercise } = reference;
+  if (!asksForProgram(exercise)) return [];
+  const build = { wiring: exercise.reference, program: idleProgram(languageOf(exercise)) };
+  const steps = exercise.data.scenarios.map(() => STEPS_OF_NOTHING);
+  const examiner = new Examiner(reference);
+  return exercise.data.scenarios.map(
+    (scenario, index) => examiner.screen(build, [steps[index]!], 'end', [scenario]).unmet === 0,
+  );
+}
 
 /** One full check of a build, without the search for repairs. */
 export interface Examination {

@@ -34,6 +34,20 @@ describe('marks', () => {
     expect(marksOf([0, 4])).toEqual({ earned: 0, of: 4 });
   });
 
+  test('are not earned by what a program that does nothing meets as well', () => {
+    const read = exerciseFrom({
+      ...beacon.data,
+      scenarios: [usual, { ...usual, name: 'dark', for: 1, expect: [{ lamp: 'D1', is: 'off', from: 0.6 }] }],
+    });
+    const wiring = readWiring(LAYOUT);
+    if (!read.ok || !wiring.ok) throw new Error('this cannot be read');
+    const marks = (source: string) =>
+      check(read.value, { wiring: wiring.value, program: programFor(read.value, source, grammars) }, grammars)
+        .marks;
+    expect(marks('void setup() {}\nvoid loop() {}\n')).toEqual({ earned: 0, of: 2 });
+    expect(marks(PROGRAM)).toEqual({ earned: 2, of: 2 });
+  });
+
   test('are all earned by a build that passes', () => {
     expect(checkBeacon(LAYOUT).marks).toEqual({ earned: 1, of: 1 });
     expect(marksOf([3])).toEqual({ earned: 3, of: 3 });
