@@ -256,6 +256,7 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
         <BenchFigure
           drawing={drawing}
           title={`After step ${at + 1}`}
+          emphasis={new Set([step.ref])}
           className="mt-2 w-full border border-rule"
           style={{ aspectRatio: aspectOf(drawing) }}
         />

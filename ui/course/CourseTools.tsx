@@ -33,7 +33,9 @@ function NewExercise({ courseId, lessons, exercises, boards, actions, act }: Cou
   const router = useRouter();
   const [title, setTitle] = useState('');
   const [start, setStart] = useState(`nothing:${boards[0]?.id ?? ''}`);
-  const [lessonId, setLessonId] = useState(lessons.at(-1)?.id ?? '');
+  const [choice, setChoice] = useState<{ readonly id: string; readonly among: number }>();
+  // A lesson that has just been added is the one that is meant.
+  const lessonId = choice?.among === lessons.length ? choice.id : (lessons.at(-1)?.id ?? '');
   const open = (made: { readonly id: string } | { readonly message: string }): string | undefined => {
     if ('message' in made) return made.message;
     router.push(`/exercises/${made.id}`);
@@ -97,7 +99,7 @@ function NewExercise({ courseId, lessons, exercises, boards, actions, act }: Cou
           In lesson
           <select
             value={lessonId}
-            onChange={(event) => setLessonId(event.target.value)}
+            onChange={(event) => setChoice({ id: event.target.value, among: lessons.length })}
             className={`${field} text-body text-ink`}
           >
             {lessons.map((lesson) => (

@@ -17,6 +17,8 @@ interface BenchFigureProps {
   readonly style?: CSSProperties;
   readonly children?: React.ReactNode;
   readonly turns?: QuarterTurns;
+  /** Parts and wires that are new: all others are drawn faintly. */
+  readonly emphasis?: ReadonlySet<string>;
   /** A word for what this drawing shows, read before the drawing in words. */
   readonly title: string;
 }
@@ -29,6 +31,7 @@ export function BenchFigure({
   children,
   title,
   turns = 0,
+  emphasis,
 }: BenchFigureProps) {
   const drawing = useTold(drawn);
   const { x, y, width, height } = drawing.window ?? { x: 0, y: 0, ...turnedSize(drawing, turns) };
@@ -43,7 +46,12 @@ export function BenchFigure({
     >
       <g data-contents="" transform={turnTransform(drawing, turns)}>
         {keyed(drawing.layers).map(([key, layer]) => (
-          <LayerElement key={key} layer={layer} turns={turns} />
+          <LayerElement
+            key={key}
+            layer={layer}
+            turns={turns}
+            isFaint={emphasis !== undefined && layer.ref !== undefined && !emphasis.has(layer.ref)}
+          />
         ))}
         {children}
       </g>
@@ -62,11 +70,17 @@ function keyed(layers: readonly Layer[]): readonly (readonly [key: string, layer
   });
 }
 
+interface LayerElementProps {
+  readonly layer: Layer;
+  readonly turns: QuarterTurns;
+  readonly isFaint: boolean;
+}
+
 /** Layers that are alike are not drawn again: most of a drawing stays while a line is written. */
 const LayerElement = memo(
-  function LayerElement({ layer, turns }: { readonly layer: Layer; readonly turns: QuarterTurns }) {
+  function LayerElement({ layer, turns, isFaint }: LayerElementProps) {
     return (
-      <g data-ref={layer.ref}>
+      <g data-ref={layer.ref} opacity={isFaint ? 0.4 : undefined}>
         {layer.shapes.map((shape, at) => (
           <ShapeElement key={at} shape={shape} turns={turns} />
         ))}
@@ -75,6 +89,7 @@ const LayerElement = memo(
   },
   (before, after) =>
     before.turns === after.turns &&
+    before.isFaint === after.isFaint &&
     before.layer.ref === after.layer.ref &&
     before.layer.shapes.length === after.layer.shapes.length &&
     before.layer.shapes.every((shape, index) => sameShape(shape, after.layer.shapes[index]!)),
