@@ -13,7 +13,13 @@ export function FocusKeeper() {
   useEffect(() => {
     let last: HTMLElement | undefined;
     let around: readonly HTMLElement[] = [];
+    /** Whether a key did something where the focus is; what goes away as the focus passes is passed by. */
+    let hasActed = false;
+    const act = ({ key }: KeyboardEvent): void => {
+      if (key !== 'Tab' && key !== 'Shift') hasActed = true;
+    };
     const note = ({ target }: FocusEvent): void => {
+      hasActed = false;
       // A pointer goes where it likes; only keys go on from where they were.
       if (!(target instanceof HTMLElement) || !target.matches(':focus-visible')) {
         last = undefined;
@@ -23,7 +29,7 @@ export function FocusKeeper() {
       around = parentsOf(target);
     };
     const keep = (): void => {
-      if (!last || last.isConnected || document.activeElement !== document.body) return;
+      if (!hasActed || !last || last.isConnected || document.activeElement !== document.body) return;
       last = undefined;
       for (const place of around) {
         const next = place.isConnected ? firstIn(place) : undefined;
@@ -35,9 +41,11 @@ export function FocusKeeper() {
     const observer = new MutationObserver(keep);
     observer.observe(document.body, { childList: true, subtree: true });
     document.addEventListener('focusin', note);
+    document.addEventListener('keydown', act, true);
     return () => {
       observer.disconnect();
       document.removeEventListener('focusin', note);
+      document.removeEventListener('keydown', act, true);
     };
   }, []);
   return null;
