@@ -32,6 +32,33 @@ describe('check', () => {
     });
   });
 
+  describe('of an exercise that is open', () => {
+    const file = join(process.cwd(), 'demo/course/14-harbour-signal.json');
+    const { layout, program } = JSON.parse(readFileSync(file, 'utf8')) as { layout: string; program: string };
+    const judged = (said: string | undefined) =>
+      didaktor(
+        { 'w.csv': layout, 'p.cpp': program, 's.txt': said ?? '' },
+        ...['check', '--exercise', file, '--wiring', 'w.csv', '--code', 'p.cpp'],
+        ...(said === undefined ? [] : ['--stated', 's.txt']),
+      );
+
+    test('goes by what is stated', async () => {
+      const right = await judged('D1 lit 2 s, dark 3 s\n\nD2 lit 1 s, dark 4 s\n');
+      expect({ code: right.code, error: right.error }).toEqual({ code: 0, error: '' });
+      expect((await judged('D1 lit 2 s, dark 3 s\n\nD2 lit 2 s, dark 4 s\n')).code).toBe(1);
+    });
+
+    test.each([
+      [undefined, /^--stated is missing: Say first what yours does/],
+      ['D1 lit 2 s, dark 3 s\n', /^s\.txt: Say first what yours does: at least 2/],
+      ['D1 lit 2 s, dark 3 s\n\nD2 sings\n', /^s\.txt: line 3: /],
+    ])('ends with 2 and a line for %j', async (said, message) => {
+      const { code, error } = await judged(said);
+      expect(code).toBe(2);
+      expect(error).toMatch(message);
+    });
+  });
+
   test.each([
     ['an empty program', '', 'cannot-tell'],
     ['a program that does not compile', 'void setup() {', 'does-not-work'],

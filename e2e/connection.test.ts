@@ -65,9 +65,9 @@ describe('a draft', () => {
     await at(other.page, 'long leg of D1').fill('e5');
     await expect.poll(() => at(other.page, 'one end of W1').inputValue()).toBe('13');
     await expect.poll(() => at(one.page, 'long leg of D1').inputValue()).toBe('e5');
-    await one.page.getByText('Added from your other tablet: D1.').waitFor();
+    await one.page.getByText('Changed on your other tablet: D1.').waitFor();
     await one.page.getByRole('button', { name: 'Got it' }).click();
-    expect(await one.page.getByText('Added from your other tablet').count()).toBe(0);
+    expect(await one.page.getByText('Changed on your other tablet').count()).toBe(0);
 
     // Without a connection both go on; one end comes out differently, and so do the programs.
     const drafts = '**/api/drafts/**';

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
 import { built, published, typed } from './keystrokes/journeys.mjs';
 import { tellLatency } from './keystrokes/latency.mjs';
+import { joinAsLearner, signInAsInstructor } from './visits.mjs';
 
 const { values } = parseArgs({
   options: {
@@ -17,28 +18,8 @@ const visit = async (size) => (await browser.newContext({ baseURL: values.base, 
 const LAPTOP = { viewport: { width: 1280, height: 800 } };
 const TABLET = { viewport: { width: 1024, height: 768 }, hasTouch: true };
 
-async function instructor() {
-  const page = await visit(LAPTOP);
-  await page.goto('/sign-in');
-  await page.getByText('I teach').click();
-  await page.getByLabel('Login').fill('marit');
-  await page.getByLabel('Password').fill('harbour lantern');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
-  return page;
-}
-
-async function learner(name, size) {
-  const page = await visit(size);
-  await page.goto('/sign-in');
-  await page.getByLabel('Class code').fill('HARBOUR');
-  await page.getByRole('button', { name: 'Find my class' }).click();
-  await page.getByLabel('Your name').selectOption({ label: name });
-  await page.getByLabel(/private word/).fill('anchor');
-  await page.getByRole('button', { name: 'Go to my bench' }).click();
-  await page.getByRole('heading', { name: `Good to see you, ${name}` }).waitFor();
-  return page;
-}
+const instructor = async () => signInAsInstructor(await visit(LAPTOP));
+const learner = async (name, size) => joinAsLearner(await visit(size), name);
 
 const rows = [];
 const row = (name, { keys, taps, seconds }) => rows.push([name, keys, taps, seconds]);

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
 import { root } from './machine/folders.mjs';
+import { joinAsLearner, signInAsInstructor } from './visits.mjs';
 
 const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
 const folder = join(root, 'docs/screenshots');
@@ -26,25 +27,10 @@ async function picture(page, name) {
   console.log(`${name}.png`);
 }
 
-async function instructor(theme) {
-  const page = await visitor(LAPTOP, theme);
-  await page.goto('/sign-in');
-  await page.getByText('I teach').click();
-  await page.getByLabel('Login').fill('marit');
-  await page.getByLabel('Password').fill('harbour lantern');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
-  return page;
-}
+const instructor = async (theme) => signInAsInstructor(await visitor(LAPTOP, theme));
 
 async function bench(viewport) {
-  const page = await visitor(viewport);
-  await page.goto('/sign-in');
-  await page.getByLabel('Class code').fill('HARBOUR');
-  await page.getByRole('button', { name: 'Find my class' }).click();
-  await page.getByLabel('Your name').selectOption({ label: 'Xaver' });
-  await page.getByLabel(/private word/).fill('anchor');
-  await page.getByRole('button', { name: 'Go to my bench' }).click();
+  const page = await joinAsLearner(await visitor(viewport), 'Xaver');
   await page.getByRole('link', { name: /bench/ }).first().click();
   await page.getByText('Saved on this tablet').waitFor();
   const places = {
@@ -76,13 +62,7 @@ async function bench(viewport) {
 
 /** The empty bench of an exercise, with its task. */
 async function bare(title) {
-  const page = await visitor(TABLET);
-  await page.goto('/sign-in');
-  await page.getByLabel('Class code').fill('HARBOUR');
-  await page.getByRole('button', { name: 'Find my class' }).click();
-  await page.getByLabel('Your name').selectOption({ label: 'Xaver' });
-  await page.getByLabel(/private word/).fill('anchor');
-  await page.getByRole('button', { name: 'Go to my bench' }).click();
+  const page = await joinAsLearner(await visitor(TABLET), 'Xaver');
   const exercise = page.locator('li, section, article');
   await exercise
     .filter({ has: page.getByRole('heading', { name: title, exact: true }) })

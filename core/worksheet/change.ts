@@ -68,6 +68,27 @@ export const fieldChanges = (
     is: fields[field],
   }));
 
+/** The changes that put other lines in the place of all that are there; `prefix` tells them from any others. */
+export function linesReplaced(sheet: Sheet, lines: readonly SheetLine[], prefix: string): readonly Change[] {
+  const id = (index: number): string => `${prefix}${index + 1}-${sheet.lines.length}-${lines.length}`;
+  return [
+    ...sheet.lines.map((line): Change => ({
+      type: 'line',
+      id: line.id,
+      was: line.text,
+      is: null,
+      after: null,
+    })),
+    ...lines.map(({ text }, index): Change => ({
+      type: 'line',
+      id: id(index),
+      was: null,
+      is: text,
+      after: index === 0 ? null : id(index - 1),
+    })),
+  ];
+}
+
 /** What is there now of what a change is about. */
 export const presentOf = (sheet: Sheet, change: Change): unknown =>
   change.type === 'line'

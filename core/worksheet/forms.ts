@@ -1,8 +1,7 @@
 import type { HouseRules } from '../course/house-rules';
 import type { ExerciseData } from '../formats/exercise';
 import { ok, fail, type Result } from '../result';
-import type { Change } from './change';
-import { fieldChanges } from './change';
+import { fieldChanges, linesReplaced, type Change } from './change';
 import { sheetOf, type Sheet } from './sheet';
 
 /** Another form of an exercise: the same aim on another board, in another language, with other parts. */
@@ -60,21 +59,10 @@ export function exchangedForm(
   const said = sheetOf({ ...sheet, ...differs, lines: undefined }, courseRules);
   if (!said.ok) return said;
   const now = said.value;
-  const lines = now.lines.map((line, index) => ({
-    ...line,
-    id: `f${index + 1}-${sheet.lines.length}-${now.lines.length}`,
-  }));
   const models = ({ parts }: Sheet): readonly string[] =>
     parts.filter(({ kind }) => kind === 'breadboard').map(({ value }) => value);
   return ok([
-    ...sheet.lines.map(({ id, text }): Change => ({ type: 'line', id, was: text, is: null, after: null })),
-    ...lines.map(({ id, text }, index): Change => ({
-      type: 'line',
-      id,
-      was: null,
-      is: text,
-      after: index === 0 ? null : lines[index - 1]!.id,
-    })),
+    ...linesReplaced(sheet, now.lines, 'f'),
     ...fieldChanges(sheet, {
       board: now.board,
       language: now.language,

@@ -7,7 +7,7 @@ import { BOARD_REF } from '../statements';
 import { Circuit, type PartLeg } from '../wiring/circuit';
 import { writeTable } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
-import type { Change } from './change';
+import { linesReplaced, type Change } from './change';
 import { sheetOf, type Sheet } from './sheet';
 
 /**
@@ -49,21 +49,10 @@ export function takeWiring(sheet: Sheet, wiring: Wiring, courseRules: HouseRules
     courseRules,
   );
   if (!said.ok) return said;
-  const lines = said.value.lines.map((line, index) => ({
-    ...line,
-    id: `w${index + 1}-${sheet.lines.length}`,
-  }));
   return {
     ok: true,
     value: [
-      ...sheet.lines.map(({ id, text }): Change => ({ type: 'line', id, was: text, is: null, after: null })),
-      ...lines.map(({ id, text }, index): Change => ({
-        type: 'line',
-        id,
-        was: null,
-        is: text,
-        after: index === 0 ? null : lines[index - 1]!.id,
-      })),
+      ...linesReplaced(sheet, said.value.lines, 'w'),
       ...(wiring.board && wiring.board.profile.id !== sheet.board
         ? [field('board', sheet.board, wiring.board.profile.id)]
         : []),

@@ -197,7 +197,16 @@ describe('an old revision', () => {
     ]);
     const others = (await otherPublications(db, publicationId)).map((other) => other.id);
     expect(others).toEqual([id]);
-    expect(await benchDraftOf(db, learner.id, publicationId, others)).toMatchObject({ version: 0 });
+    expect(await benchDraftOf(db, learner.id, publicationId, others)).toEqual({
+      version: 0,
+      content: '{"at": "the new one"}',
+    });
+    // What was changed last goes on, whichever revision it was on.
+    await keepBenchDraft(db, learner, publicationId, { content: '{"at": "the old one"}', basedOn: 0 });
+    expect(await benchDraftOf(db, learner.id, id, [publicationId])).toEqual({
+      version: 1,
+      content: '{"at": "the old one"}',
+    });
     expect(await findOpening(db, learner, id)).toMatchObject({ isOpen: false, isPublishedAnew: true });
   });
 

@@ -70,26 +70,24 @@ const keptOf = (
   db('bench_draft').where(key).first<KeptDraft | undefined>('version', 'content');
 
 /**
- * What a learner has on the bench of a publication, else of the first of its earlier ones that has anything, which
- * the server counts as nothing yet (version 0); `undefined` when none has.
+ * What a learner has on the bench of a publication: of it and of other publications of its exercise the draft that
+ * was changed last. Its version is that of the publication's own, 0 while that has none. `undefined` when none has any.
  */
 export async function benchDraftOf(
   db: Knex,
   learnerId: string,
   publicationId: string,
-  earlier: readonly string[],
+  others: readonly string[],
 ): Promise<Required<KeptDraft> | undefined> {
   const rows = await db('bench_draft')
     .where({ learner_id: learnerId })
-    .whereIn('publication_id', [publicationId, ...earlier])
+    .whereIn('publication_id', [publicationId, ...others])
+    .orderBy('updated_at', 'desc')
     .select<{ publication_id: string; content: string; version: number }[]>(
       'publication_id',
       'content',
       'version',
     );
   const own = rows.find(({ publication_id }) => publication_id === publicationId);
-  if (own) return { version: own.version, content: own.content };
-  return earlier
-    .flatMap((id) => rows.filter(({ publication_id }) => publication_id === id))
-    .map(({ content }) => ({ version: 0, content }))[0];
+  return rows[0] && { version: own?.version ?? 0, content: rows[0].content };
 }

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { canonicalReport } from '@/core/formats/report';
-import { closePublication } from '../exercises/publishing';
+import { closePublication, publish } from '../exercises/publishing';
 import { textHash } from '../people/secrets';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { handInSchema, type HandIn } from '@/core/messages/hand-in';
@@ -37,6 +37,38 @@ describe('a hand-in', () => {
     expect(submission).toMatchObject({ verdict: 'as-drawn', causes: [], waiting: undefined });
     expect(submission.program).toBe(harbour.handedIn().program);
     expect((await attempts()).map(({ verdict }) => verdict)).toEqual(['as-drawn']);
+  });
+
+  test('to an open exercise says what it does, and is judged by that', async () => {
+    const { db, teacher, guarded, exerciseId } = harbour;
+    const open = { asks: 'What does your light tell?', least: 1, example: [] };
+    await db('exercise')
+      .where({ id: exerciseId })
+      .update({ draft: db.raw(`draft || jsonb_build_object('open', ?::jsonb)`, [JSON.stringify(open)]) });
+    const published = await publish(db, guarded, teacher, exerciseId, teacher.classIds[0]!);
+    const publicationId = 'publicationId' in published ? published.publicationId : '';
+    const stated = (said: HandIn['stated']) => ({
+      publicationId,
+      clientId: `client-${JSON.stringify(said ?? null).length}-1`,
+      ...(said ? { stated: said } : {}),
+    });
+    const rhythm = (times: number[]) => [
+      { name: 'mine', for: 12, stimuli: [], expect: [{ lamp: 'D1', rhythm: times }] },
+    ];
+    expect(await give(stated(undefined))).toMatchObject({ status: 422 });
+    const dark = [
+      { name: 'mine', for: 1, stimuli: [], expect: [{ lamp: 'D1', is: 'off' as const, from: 0.6 }] },
+    ];
+    expect(await give(stated(dark))).toMatchObject({
+      status: 422,
+      message: expect.stringContaining('without a program'),
+    });
+    expect(await judged(await give(stated(rhythm([0.5, 2.5]))))).toMatchObject({ verdict: 'as-drawn' });
+    expect(await judged(await give(stated(rhythm([1.25, 2.25]))))).toMatchObject({
+      verdict: 'does-not-work',
+    });
+    // Both are reports of their own, though wiring and program are the same.
+    expect(await db('report')).toHaveLength(2);
   });
 
   test('says how many are to be judged before it', async () => {

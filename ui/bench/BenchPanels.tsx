@@ -9,6 +9,7 @@ import { Keypad } from './Keypad';
 import { keypadPins } from './keypad-pins';
 import { likelyPlaces } from './likely-places';
 import { PartList } from './PartList';
+import { RestOfBlock } from './RestOfBlock';
 import { ProgramEditor } from './ProgramEditor';
 import { TaskPanel } from './TaskPanel';
 import { useBench } from './useBench';
@@ -22,7 +23,7 @@ const allPanels: readonly (readonly [Panel, string])[] = [
 
 /** What is recorded beside the drawing: the wiring, the program, and what was seen. */
 export function BenchPanels() {
-  const { exercise, board, state, dispatch, marked, placing, task, recorded } = useBench();
+  const { exercise, board, state, dispatch, marked, placing, task, rows } = useBench();
   const { draft, panel, active } = state;
   const hasProgram = asksForProgram({ data: exercise });
   const panels = allPanels.filter(([value]) => value !== 'program' || hasProgram);
@@ -35,12 +36,12 @@ export function BenchPanels() {
       ),
     [exercise, board, task],
   );
-  const rows = recorded.wiring?.breadboards[0]?.model.rows ?? 30;
   const likely = useMemo(
     () => (active ? likelyPlaces(draft.parts, active, rows) : []),
     [draft.parts, active, rows],
   );
-  const place = active && (draft.parts.find(({ ref }) => ref === active.ref)?.at[active.leg] ?? '');
+  const part = active && draft.parts.find(({ ref }) => ref === active.ref);
+  const place = active && (part?.at[active.leg] ?? '');
   return (
     <Tabs.Root
       value={panel}
@@ -73,6 +74,7 @@ export function BenchPanels() {
             pins={pins}
             onPlace={(where) => dispatch({ type: 'type place', leg: active, place: where })}
             likely={likely}
+            rest={part && <RestOfBlock part={part} />}
             rows={rows}
             onNext={() => dispatch({ type: 'next leg' })}
             onClose={() => dispatch({ type: 'activate', leg: undefined })}

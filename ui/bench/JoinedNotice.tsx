@@ -18,7 +18,7 @@ export function JoinedNotice() {
           <div className="min-w-0 flex-1">
             <p className="font-semibold">
               {joined.taken.length > 0
-                ? `Added from your other tablet: ${listText(joined.taken)}.`
+                ? `Changed on your other tablet: ${listText(joined.taken)}.`
                 : 'You have been working on two tablets.'}
             </p>
             {differing.map(({ what, here, there }) => (

@@ -14,6 +14,8 @@ interface KeypadProps {
   readonly pins: readonly string[];
   /** Holes that it is likely to be. */
   readonly likely: readonly string[];
+  /** A tap for all other legs of the part. */
+  readonly rest: React.ReactNode;
   /** Rows of the breadboard. */
   readonly rows: number;
   readonly onPlace: (place: string) => void;
@@ -22,7 +24,18 @@ interface KeypadProps {
 }
 
 /** Keys for a tablet without a keyboard: a column or rail, then the row; or a pin at once. */
-export function Keypad({ board, title, place, pins, likely, rows, onPlace, onNext, onClose }: KeypadProps) {
+export function Keypad({
+  board,
+  title,
+  place,
+  pins,
+  likely,
+  rest,
+  rows,
+  onPlace,
+  onNext,
+  onClose,
+}: KeypadProps) {
   const typed = /^([a-j][+-]?)?(\d*)$/i.exec(place.trim());
   const column = typed?.[1]?.toLowerCase() ?? '';
   const row = typed?.[1] ? (typed[2] ?? '') : '';
@@ -50,6 +63,7 @@ export function Keypad({ board, title, place, pins, likely, rows, onPlace, onNex
         </p>
         {isBoard(board) && <BoardPicker board={board} place={place} title={title} onPlace={placeAndGoOn} />}
       </div>
+      <div className="mb-1.5 flex flex-wrap gap-1.5 empty:hidden">{rest}</div>
       {(likely.length > 0 || pins.length > 5) && (
         <div className="mb-1.5 grid grid-cols-8 gap-1.5">
           {likely.map((hole) => (

@@ -2,14 +2,14 @@
 
 import { FlipVertical2, Plus, RotateCcw, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { columns } from '@/core/breadboards';
 import { isResistor, kindOf, ledColours, partKinds } from '@/core/parts';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { DraftPart } from '@/core/messages/bench-draft';
 import { capital } from '@/core/words/words';
-import { waysOfBlock } from './blocks';
+import { RestOfBlock } from './RestOfBlock';
 import { withRun } from './runs';
 import { useBench } from './useBench';
 import { useWords } from '../words/Words';
@@ -50,8 +50,6 @@ function PartLine({ part, number, next }: PartLineProps) {
   const say = useWords();
   const kind = kindOf(part.kind);
   const value = kind.readValue(part.value);
-  const rows = recorded.wiring?.breadboards[0]?.model.rows ?? 30;
-  const ways = useMemo(() => waysOfBlock(part, rows), [part, rows]);
   const isMarked = marked.refs.includes(part.ref);
   const wrong = kind.legs.flatMap((leg) => problems[`${part.ref}.${leg.name}`] ?? []);
   return (
@@ -122,22 +120,9 @@ function PartLine({ part, number, next }: PartLineProps) {
           />
         ))}
       </div>
-      {ways.length > 0 && (
-        <div className="col-span-2 col-start-2 mt-2 flex flex-wrap gap-2">
-          {ways.map(({ at, rest }) => (
-            <Button
-              key={rest}
-              className="min-h-11"
-              onClick={() =>
-                dispatch({
-                  type: 'place many',
-                  parts: state.draft.parts.map((one) => (one.ref === part.ref ? { ...one, at } : one)),
-                })
-              }
-            >
-              Other legs in {rest}
-            </Button>
-          ))}
+      {active?.ref !== part.ref && (
+        <div className="col-span-2 col-start-2 mt-2 flex flex-wrap gap-2 empty:hidden">
+          <RestOfBlock part={part} />
         </div>
       )}
       <Problem className="col-span-2 col-start-2 mt-1 text-note">{wrong[0]}</Problem>

@@ -21,30 +21,39 @@ export type Exchanged =
 /** Statuses of the server after which the same draft may well be taken. */
 const PASSING = new Set([401, 408, 429]);
 
-async function asked(address: string, init: RequestInit): Promise<Exchanged> {
+async function asked(address: string, init: RequestInit): Promise<Exchanged | KeptDraft> {
   const answer = await fetch(address, init).catch(() => undefined);
   if (!answer || answer.status >= 500 || PASSING.has(answer.status)) return { state: 'later' };
   if (answer.status === 404) return { state: 'gone' };
   if (!answer.ok) return { state: 'refused' };
-  const read = keptDraftSchema.safeParse(await answer.json().catch(() => undefined)).data;
-  return read ? exchangedFrom(read) : { state: 'later' };
-}
-
-function exchangedFrom({ version, content }: KeptDraft): Exchanged {
-  if (content === undefined) return { state: 'kept', version };
-  const draft = readDraftText(content);
-  // A draft from another age is as good as none, and is overwritten.
-  return draft ? { state: 'overtaken', there: { version, draft } } : { state: 'kept', version };
+  return keptDraftSchema.safeParse(await answer.json().catch(() => undefined)).data ?? { state: 'later' };
 }
 
 /** Gives a draft to the server that goes on from one of its versions, 0 when it had none. */
-export const exchangeDraft = (publicationId: string, draft: Draft, basedOn: number): Promise<Exchanged> =>
-  asked(`/api/drafts/${publicationId}`, {
+export async function exchangeDraft(
+  publicationId: string,
+  draft: Draft,
+  basedOn: number,
+): Promise<Exchanged> {
+  const answer = await asked(`/api/drafts/${publicationId}`, {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ basedOn, content: JSON.stringify(draft) }),
   });
+  if ('state' in answer) return answer;
+  const { version, content } = answer;
+  if (content === undefined) return { state: 'kept', version };
+  const there = readDraftText(content);
+  if (there) return { state: 'overtaken', there: { version, draft: there } };
+  // A draft from another age is as good as none.
+  return version === basedOn ? { state: 'refused' } : exchangeDraft(publicationId, draft, version);
+}
 
 /** Asks whether the server has another version than the one that is known here. */
-export const askForDraft = (publicationId: string, known: number): Promise<Exchanged> =>
-  asked(`/api/drafts/${publicationId}?known=${known}`, {});
+export async function askForDraft(publicationId: string, known: number): Promise<Exchanged> {
+  const answer = await asked(`/api/drafts/${publicationId}?known=${known}`, {});
+  if ('state' in answer) return answer;
+  const { version, content } = answer;
+  const there = content === undefined ? undefined : readDraftText(content);
+  return there ? { state: 'overtaken', there: { version, draft: there } } : { state: 'kept', version };
+}

@@ -2,7 +2,7 @@ import fc, { type Arbitrary } from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Draft, DraftPart } from '@/core/messages/bench-draft';
 import { benchAfter, benchOf, type BenchAction, type BenchState } from './bench-state';
-import { mergedDrafts, nextFreeName, sameDraft } from './merge';
+import { mergedDrafts, nextFreeName, sameDraft, unbegun } from './merge';
 
 const wire = (ref: string, one = '', other = '', value = 'red'): DraftPart => ({
   ref,
@@ -66,6 +66,14 @@ describe('two drafts of one bench', () => {
       program: 'theirs',
       aside: undefined,
     });
+  });
+
+  test('of which nothing in common is known are joined from an empty bench', () => {
+    const mine = draft([wire('W1', '13'), wire('W2')]);
+    const theirs = draft([wire('W1', '', 'a5'), wire('W2', 'GND')], { program: 'theirs' });
+    const merged = mergedDrafts(unbegun(theirs), mine, theirs).draft;
+    expect(merged.parts).toEqual([wire('W1', '13', 'a5'), wire('W2', 'GND')]);
+    expect(merged).toMatchObject({ program: 'given', aside: 'theirs' });
   });
 
   test('count the hints of both', () => {

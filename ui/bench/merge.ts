@@ -87,6 +87,14 @@ function mergedPart(
   return { ref, kind, value, at };
 }
 
+/** A draft with nothing plugged in and nothing written: from where two have grown that are not known to share more. */
+export const unbegun = (draft: Draft): Draft => ({
+  version: 1,
+  parts: draft.parts.map((part) => ({ ...part, at: {} })),
+  program: '',
+  hintsTaken: 0,
+});
+
 /** What is not a part: the program, what was seen, hints, and what waits to be sent. */
 function mergedRest(
   base: Draft,

@@ -1,7 +1,7 @@
 import { del, get, keys, set } from 'idb-keyval';
 import { readKeptBench, type KeptBench } from '@/core/messages/bench-draft';
 import { exchangeDraft } from './draft-exchange';
-import { mergedDrafts } from './merge';
+import { mergedDrafts, unbegun } from './merge';
 
 /** Drafts are kept per learner, since a tablet is shared. */
 const keyOf = (learnerId: string, publicationId: string): string => `draft/${learnerId}/${publicationId}`;
@@ -51,7 +51,7 @@ async function isThere(publicationId: string, kept: KeptBench | undefined): Prom
     const answer = await exchangeDraft(publicationId, draft, agreed?.version ?? 0);
     if (answer.state === 'kept' || answer.state === 'gone') return true;
     if (answer.state !== 'overtaken') return false;
-    draft = mergedDrafts(agreed?.draft ?? answer.there.draft, draft, answer.there.draft).draft;
+    draft = mergedDrafts(agreed?.draft ?? unbegun(answer.there.draft), draft, answer.there.draft).draft;
     agreed = answer.there;
   }
   return false;

@@ -57,6 +57,8 @@ export interface Bench {
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
   readonly recorded: Recorded;
+  /** Rows of the breadboard. */
+  readonly rows: number;
   /** Why what is recorded cannot be checked or handed in. */
   readonly obstacle: string | undefined;
   /** The active leg in words: `the long leg of D1`. */
@@ -149,6 +151,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     state,
     dispatch,
     recorded,
+    rows: wiring?.breadboards[0]?.model.rows ?? USUAL_ROWS,
     obstacle,
     placing: placingText(state),
     result,
@@ -177,6 +180,9 @@ const unsaid = ({ open }: ExerciseData, { stated = [] }: Draft): string | undefi
     ? 'Say first what yours does: you find the place for it under Task.'
     : undefined;
 
+/** Rows of a breadboard, where the wiring cannot be read just now. */
+const USUAL_ROWS = 30;
+
 const NOTHING_MARKED: Bench['marked'] = { refs: [], at: [], lines: [] };
 
 /** The place of the first cause, once the hints have come to it; a line that is refused at once. */
@@ -197,7 +203,7 @@ function placingText({ active, draft }: BenchState): string | undefined {
   if (!part) return undefined;
   const leg = kindOf(part.kind).legs.find(({ name }) => name === active.leg);
   const title = leg?.title ?? active.leg;
-  return `${title.startsWith('one ') ? '' : 'the '}${title} of ${active.ref}`;
+  return `${/^(?:one|leg) /.test(title) ? '' : 'the '}${title} of ${active.ref}`;
 }
 
 /** The path of the current from the first signal pin that something is plugged into, or from the battery. */

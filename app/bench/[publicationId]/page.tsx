@@ -28,8 +28,11 @@ export default async function BenchPage({ params }: Address) {
   const form = studentForm(publication.exercise, solution);
   const others = await otherPublications(database(), publication.id);
   const earlier = others.map(({ id }) => id);
-  const before = await workedOn(database(), viewer.id, earlier);
   const tries = await linesOf(database(), [publication.id, ...earlier], viewer.id);
+  // Whoever has handed in to this one knows it.
+  const isKnown = tries.some(({ publicationId }) => publicationId === publication.id);
+  const last = isKnown ? undefined : await workedOn(database(), viewer.id, earlier);
+  const before = others.find(({ id }) => id === last);
   const task = taskOf(publication.exercise, publication.rules, tries.length > 0);
   return (
     <View
@@ -46,11 +49,7 @@ export default async function BenchPage({ params }: Address) {
           kept={await benchDraftOf(database(), viewer.id, publication.id, earlier)}
           exercise={form}
           task={task}
-          news={newsOf(
-            others.find(({ id }) => id === before),
-            task,
-            publication,
-          )}
+          news={newsOf(before, task, publication)}
           given={givenProgram(publication.exercise, publication.rules)}
           way={publication.rules.screenOrBench}
           checkedBy={solution === 'shown' ? 'tablet' : 'server'}
