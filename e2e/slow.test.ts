@@ -65,3 +65,25 @@ describe('what is typed before the page is ready is kept', () => {
     await context.close();
   });
 });
+
+test('a page that is long on its way is said to be, and the one before stays until then', async () => {
+  const { page, context } = await visitAsInstructor(world);
+  await page.route(
+    (url) => url.searchParams.has('_rsc'),
+    async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 1500));
+      await route.continue().catch(() => undefined);
+    },
+  );
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Where to?').fill('value bench');
+  await page.keyboard.press('Enter');
+  await page.getByText('Opening …').waitFor();
+  expect(await page.getByRole('heading', { name: 'Today', level: 1 }).count()).toBe(1);
+  await page.getByRole('heading', { name: 'Resistor for an LED' }).waitFor();
+  expect(await page.getByText('Opening …').count()).toBe(0);
+  await page.getByRole('link', { name: 'Today' }).first().click();
+  await page.getByText('Opening …').waitFor();
+  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  await context.close();
+});

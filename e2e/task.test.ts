@@ -52,6 +52,62 @@ describe('the task at the bench', () => {
   });
 });
 
+describe('a build', () => {
+  test('goes on as two equal parts have begun, by one tap', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Ebba');
+    await openBench(page);
+    for (let count = 0; count < 3; count += 1) {
+      await page.getByRole('button', { name: 'Add what else you plugged in' }).tap();
+      await page.getByRole('menuitem', { name: 'resistor', exact: true }).tap();
+    }
+    for (const [end, place] of [
+      ['one end of R1', 'a2'],
+      ['other end of R1', 'e2'],
+      ['one end of R2', 'a4'],
+      ['other end of R2', 'e4'],
+    ] as const)
+      await page.getByLabel(end, { exact: true }).fill(place);
+    await page.getByRole('button', { name: 'All 2 as before, to a8 and e8' }).tap();
+    expect(await page.getByLabel('one end of R3', { exact: true }).inputValue()).toBe('a6');
+    expect(await page.getByLabel('other end of R4', { exact: true }).inputValue()).toBe('e8');
+    await page.getByRole('button', { name: 'Undo' }).tap();
+    expect(await page.getByLabel('one end of R3', { exact: true }).inputValue()).toBe('');
+    await context.close();
+  });
+
+  test('of nothing is handed in when that is meant, and asked about once', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Gaia');
+    await openBench(page);
+    await page.getByRole('tab', { name: 'Hand in' }).tap();
+    await page.getByRole('button', { name: 'Hand in', exact: true }).tap();
+    await page.getByText('Nothing is plugged in yet. Do you want to hand it in like this?').waitFor();
+    expect(await page.getByText('Handed in.').count()).toBe(0);
+    await page.getByRole('button', { name: 'Hand in anyway' }).tap();
+    await page.getByText('Handed in.').waitFor();
+    await context.close();
+  });
+
+  test('has its cautions with the parts that they are about', async () => {
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Ebba');
+    await openBench(page, 'Task');
+    const begin = page.getByRole('region', { name: 'Before you begin' });
+    expect(await begin.getByText(/^Unplug the board before any change/).count()).toBe(1);
+    expect(await begin.getByText(/resistor/).count()).toBe(0);
+    const bag = page.getByRole('region', { name: 'In the bag' });
+    expect(
+      await bag
+        .getByRole('listitem')
+        .filter({ hasText: 'LED' })
+        .getByText(/resistor/)
+        .count(),
+    ).toBe(1);
+    await context.close();
+  });
+});
+
 describe('a wire', () => {
   /** The middle of a hole of the drawing, in the window. */
   const holeAt = async (page: Page, row: string, column: string): Promise<readonly [number, number]> => {

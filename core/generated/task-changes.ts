@@ -33,7 +33,8 @@ export function taskChanges(before: Task, after: Task): readonly string[] {
     if (!newSeen.has(sentence)) changes.push(`Not asked for any more: ${sentence}.`);
   if (before.build !== after.build && after.build !== undefined)
     changes.push('Your instructor has changed what is said about the build. Read it again.');
-  for (const caution of after.cautions) if (!before.cautions.includes(caution)) changes.push(caution);
+  const known = new Set(before.cautions.map(({ text }) => text));
+  for (const { text } of after.cautions) if (!known.has(text)) changes.push(text);
   return changes;
 }
 

@@ -38,6 +38,14 @@ export interface AskedPin {
   readonly orElse: readonly string[];
 }
 
+/** What could go wrong for people or parts, to be said where it applies. */
+export interface AskedCaution {
+  readonly text: string;
+  /** Before anything is begun, with the parts that it is about, or while a fault is looked for. */
+  readonly when: 'before' | 'with-parts' | 'find-fault';
+  readonly refs: readonly string[];
+}
+
 /** The build in steps, with its wiring as a table and what is plugged in after each. */
 export interface AskedSteps {
   readonly layout: string;
@@ -62,7 +70,7 @@ export interface Task {
   readonly runs: readonly AskedRun[];
   readonly parts: readonly AskedPart[];
   readonly pins: readonly AskedPin[];
-  readonly cautions: readonly string[];
+  readonly cautions: readonly AskedCaution[];
   /** When the steps may be seen; they are there only when they may be now. */
   readonly stepsWhen: HouseRules['stepsAtBench'];
   readonly steps?: AskedSteps;
@@ -92,7 +100,7 @@ export function taskOf(
     })),
     parts: askedParts(exercise),
     pins: askedPins(exercise),
-    cautions: [...new Set(cautionsOf(exercise, []).map(({ text }) => text))],
+    cautions: askedCautions(exercise),
     stepsWhen: rules.stepsAtBench,
     ...(maySee ? { steps: askedSteps(exercise, rules) } : {}),
   };
@@ -143,6 +151,13 @@ const titleOf = ({ kind: name, value }: Pick<PlacedPart, 'kind' | 'value'>): str
   const kind = kindOf(name);
   return kind.observed === 'light' ? kind.describe(value) : kind.title;
 };
+
+const askedCautions = (exercise: Exercise): readonly AskedCaution[] =>
+  cautionsOf(exercise, []).map(({ text, step, refs }) => ({
+    text,
+    when: step === 'find-fault' ? 'find-fault' : refs.length > 0 ? 'with-parts' : 'before',
+    refs,
+  }));
 
 function askedParts({ reference }: Exercise): readonly AskedPart[] {
   const sorts = new Map<string, AskedPart>();

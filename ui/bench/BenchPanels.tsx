@@ -9,7 +9,7 @@ import { Keypad } from './Keypad';
 import { keypadPins } from './keypad-pins';
 import { likelyPlaces } from './likely-places';
 import { PartList } from './PartList';
-import { RestOfBlock } from './RestOfBlock';
+import { OfferedPlaces } from './OfferedPlaces';
 import { ProgramEditor } from './ProgramEditor';
 import { TaskPanel } from './TaskPanel';
 import { useBench } from './useBench';
@@ -74,7 +74,7 @@ export function BenchPanels() {
             pins={pins}
             onPlace={(where) => dispatch({ type: 'type place', leg: active, place: where })}
             likely={likely}
-            rest={part && <RestOfBlock part={part} />}
+            rest={part && <OfferedPlaces part={part} />}
             rows={rows}
             onNext={() => dispatch({ type: 'next leg' })}
             onClose={() => dispatch({ type: 'activate', leg: undefined })}

@@ -2,12 +2,14 @@
 
 import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
+import { useState } from 'react';
 import { asksForProgram } from '@/core/formats/exercise';
 import type { Sighting } from '@/core/formats/sighting';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { Queue } from '@/core/messages/hand-in';
 import { queueText, useStanding } from '../report/useStanding';
+import { isBegun } from './bench-state';
 import { useBench } from './useBench';
 
 const choices: readonly { readonly sighting: Sighting; readonly label: string; readonly note: string }[] = [
@@ -21,6 +23,15 @@ const choices: readonly { readonly sighting: Sighting; readonly label: string; r
 export function HandInPanel() {
   const { exercise, state: bench, handInState: state, obstacle, handIn, way, isPreview } = useBench();
   const { pending } = bench.draft;
+  const missing = useMissing();
+  /** What was missing when it was asked about; the same is not asked about again. */
+  const [asked, setAsked] = useState<string>();
+  const isAsking =
+    missing !== undefined && asked === missing && pending === undefined && state.state === 'none';
+  const press = (): void => {
+    if (missing === undefined || asked === missing) handIn();
+    else setAsked(missing);
+  };
   return (
     <div className="px-5 py-5">
       {way === 'screen-only' ? (
@@ -35,15 +46,16 @@ export function HandInPanel() {
         <Button
           look="main"
           size="roomy"
-          onClick={handIn}
+          onClick={press}
           disabled={isPreview || pending !== undefined || obstacle !== undefined}
         >
-          Hand in
+          {isAsking ? 'Hand in anyway' : 'Hand in'}
         </Button>
       </div>
       <div aria-live="polite" className="mt-3 text-bench">
         {isPreview && <p className="text-soft">This is a preview: a learner hands in here.</p>}
         {obstacle && <p className="font-semibold">{obstacle}</p>}
+        {isAsking && <p className="font-semibold">{missing} Do you want to hand it in like this?</p>}
         {state.state === 'sending' && <p>Handing in …</p>}
         {state.state === 'waiting' && (
           <p className="font-semibold">
@@ -56,6 +68,15 @@ export function HandInPanel() {
       </div>
     </div>
   );
+}
+
+/** What a hand-in would come without, in words; `undefined` when it has all that is asked for. */
+function useMissing(): string | undefined {
+  const { exercise, state } = useBench();
+  if (state.draft.parts.length > 0 && !isBegun(state.draft)) return 'Nothing is plugged in yet.';
+  if (asksForProgram({ data: exercise }) && state.draft.program.trim() === '')
+    return 'There is no program yet.';
+  return undefined;
 }
 
 /** What was seen on the real bench. */

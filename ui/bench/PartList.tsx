@@ -9,7 +9,8 @@ import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { DraftPart } from '@/core/messages/bench-draft';
 import { capital } from '@/core/words/words';
-import { RestOfBlock } from './RestOfBlock';
+import { isBegun } from './bench-state';
+import { OfferedPlaces } from './OfferedPlaces';
 import { withRun } from './runs';
 import { useBench } from './useBench';
 import { useWords } from '../words/Words';
@@ -122,7 +123,7 @@ function PartLine({ part, number, next }: PartLineProps) {
       </div>
       {active?.ref !== part.ref && (
         <div className="col-span-2 col-start-2 mt-2 flex flex-wrap gap-2 empty:hidden">
-          <RestOfBlock part={part} />
+          <OfferedPlaces part={part} />
         </div>
       )}
       <Problem className="col-span-2 col-start-2 mt-1 text-note">{wrong[0]}</Problem>
@@ -311,8 +312,7 @@ function ManyAtOnce() {
 /** Takes every end out again; undo puts them back. */
 function StartAfresh() {
   const { state, dispatch } = useBench();
-  const isBegun = state.draft.parts.some(({ at }) => Object.values(at).some((place) => place !== ''));
-  if (!isBegun) return null;
+  if (!isBegun(state.draft)) return null;
   return (
     <button
       type="button"

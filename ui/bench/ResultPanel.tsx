@@ -8,6 +8,7 @@ import { rowOf } from '@/core/findings/table';
 import { hasPassed, type Report } from '@/core/formats/report';
 import { capital } from '@/core/words/words';
 import { Button } from '../design/Button';
+import { Cautions } from '../design/Cautions';
 import { VerdictMark } from '../design/Verdict';
 import { useBench } from './useBench';
 import { useTold } from '../words/Words';
@@ -62,8 +63,9 @@ function Foretold({ report: given }: { readonly report: Report }) {
 }
 
 function Outcome({ report: given }: { readonly report: Report }) {
-  const { state, dispatch, path } = useBench();
+  const { state, dispatch, path, task } = useBench();
   const report = useTold(given);
+  const cautions = useTold(task.cautions);
   const causes = report.findings.filter((finding) => finding.cause);
   const [cause] = causes;
   if (hasPassed(report.verdict) || !cause) return <Passed report={report} />;
@@ -92,6 +94,7 @@ function Outcome({ report: given }: { readonly report: Report }) {
             </li>
           ))}
         </ol>
+        <Cautions texts={cautions.flatMap(({ when, text }) => (when === 'find-fault' ? text : []))} />
         <div className="flex flex-wrap items-center gap-2.5">
           {level < 3 && (
             <Button look="main" size="roomy" onClick={() => dispatch({ type: 'take hint' })}>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { drawBench } from '@/core/drawing/bench';
 import { fourBands } from '@/core/electrics/values/bands';
 import { kindOf } from '@/core/parts';
@@ -8,10 +8,11 @@ import { wireColours } from '@/core/drawing/colours';
 import { aspectOf, closeUp } from '@/core/drawing/close-up';
 import type { Drawing } from '@/core/drawing/list';
 import { drawPartAlone } from '@/core/drawing/part-card';
-import type { AskedPart, AskedPin, AskedRun, AskedSteps, Task } from '@/core/generated/task';
+import type { AskedCaution, AskedPart, AskedPin, AskedRun, AskedSteps, Task } from '@/core/generated/task';
 import { readWiring } from '@/core/wiring/read';
 import { capital, howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
+import { Cautions } from '../design/Cautions';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
 import { StatedList } from './StatedList';
@@ -30,10 +31,10 @@ export function TaskPanel() {
       <Seen runs={told.runs} isFrame={told.open !== undefined} />
       {told.open && <Yours {...told.open} />}
       <Pins pins={told.pins} />
-      <Bag parts={told.parts} />
-      <Cautions texts={told.cautions} />
+      <BeforeYouBegin cautions={told.cautions} />
+      <Bag parts={told.parts} cautions={told.cautions} />
       {told.steps ? (
-        <Steps steps={told.steps} />
+        <Steps steps={told.steps} cautions={told.cautions} />
       ) : (
         told.stepsWhen === 'after-try' && (
           <p className="mt-5 border-t border-rule pt-3 text-soft">
@@ -113,37 +114,43 @@ function Yours({ asks, least }: NonNullable<Task['open']>) {
   );
 }
 
-function Cautions({ texts }: { readonly texts: readonly string[] }) {
+function BeforeYouBegin({ cautions }: { readonly cautions: readonly AskedCaution[] }) {
+  const texts = cautions.flatMap(({ when, text }) => (when === 'before' ? text : []));
   if (texts.length === 0) return null;
   return (
     <Section title="Before you begin">
-      <ul className="grid gap-1.5">
-        {texts.map((text) => (
-          <li key={text} className="grid grid-cols-[1rem_1fr]">
-            <span aria-hidden="true" className="font-bold text-risk">
-              !
-            </span>
-            {text}
-          </li>
-        ))}
-      </ul>
+      <Cautions texts={texts} />
     </Section>
   );
 }
 
-function Bag({ parts }: { readonly parts: readonly AskedPart[] }) {
+interface BagProps {
+  readonly parts: readonly AskedPart[];
+  readonly cautions: readonly AskedCaution[];
+}
+
+function Bag({ parts, cautions }: BagProps) {
+  /** What is said of several sorts stands with the first of them. */
+  const isFirstOf = (part: AskedPart, { refs }: AskedCaution): boolean =>
+    parts.find((one) => one.refs.some((ref) => refs.includes(ref))) === part;
   return (
     <Section title="In the bag">
       <ul>
         {parts.map((part) => (
-          <BagLine key={part.title} part={part} />
+          <BagLine
+            key={part.title}
+            part={part}
+            cautions={cautions.flatMap((caution) =>
+              caution.when === 'with-parts' && isFirstOf(part, caution) ? caution.text : [],
+            )}
+          />
         ))}
       </ul>
     </Section>
   );
 }
 
-function BagLine({ part }: { readonly part: AskedPart }) {
+function BagLine({ part, cautions }: { readonly part: AskedPart; readonly cautions: readonly string[] }) {
   const { refs, title, ohms, knownBy } = part;
   return (
     <li className="grid grid-cols-[5.5rem_1fr] items-center gap-3 border-b border-rule py-2 last:border-b-0">
@@ -157,6 +164,7 @@ function BagLine({ part }: { readonly part: AskedPart }) {
         </p>
         {ohms !== undefined && <p className="text-note text-soft">{fourBands(ohms).join(', ')}</p>}
         {knownBy.length > 0 && <p className="text-note text-soft">{knownBy.join('; ')}</p>}
+        <Cautions texts={cautions} />
       </div>
     </li>
   );
@@ -226,8 +234,13 @@ function Pins({ pins }: { readonly pins: readonly AskedPin[] }) {
   );
 }
 
+interface StepsProps {
+  readonly steps: AskedSteps;
+  readonly cautions: readonly AskedCaution[];
+}
+
 /** The build one step at a time, with the picture as it looks then. */
-function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps }) {
+function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
   const { exercise, board } = useBench();
   const [at, setAt] = useState(0);
   const step = steps[at];
@@ -252,6 +265,11 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
     <Section title={`Step ${at + 1} of ${steps.length}`}>
       <p className="font-semibold">{step.text}</p>
       <p className="text-note text-soft">{step.checkpoint}</p>
+      <Cautions
+        texts={cautions.flatMap(({ when, refs, text }) =>
+          when === 'with-parts' && refs.includes(step.ref) ? text : [],
+        )}
+      />
       {drawing && (
         <BenchFigure
           drawing={drawing}
@@ -275,9 +293,12 @@ function Steps({ steps: { layout, steps, trial } }: { readonly steps: AskedSteps
 }
 
 function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  const titleId = useId();
   return (
-    <section className="mt-5 border-t border-rule pt-3">
-      <h2 className="mb-1.5 text-bench font-bold">{title}</h2>
+    <section aria-labelledby={titleId} className="mt-5 border-t border-rule pt-3">
+      <h2 id={titleId} className="mb-1.5 text-bench font-bold">
+        {title}
+      </h2>
       {children}
     </section>
   );

@@ -104,7 +104,7 @@ export const benchOf = (draft: Draft): BenchState => ({
 });
 
 /** Whether anything is said to be plugged in. */
-const isBegun = ({ parts }: Draft): boolean =>
+export const isBegun = ({ parts }: Draft): boolean =>
   parts.some(({ at }) => Object.values(at).some((place) => place !== ''));
 
 /** The bench after an action. */

@@ -1,9 +1,9 @@
 'use client';
 
 import { noBoard } from '@/core/boards';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../design/Button';
+import { useOpen } from '../shell/opening-page';
 import type { CourseActions } from './actions';
 import type { CourseExercise, CourseLesson } from './course';
 
@@ -30,7 +30,7 @@ export function CourseTools(props: CourseToolsProps) {
 }
 
 function NewExercise({ courseId, lessons, exercises, boards, actions, act }: CourseToolsProps) {
-  const router = useRouter();
+  const openPage = useOpen();
   const [title, setTitle] = useState('');
   const [start, setStart] = useState(`nothing:${boards[0]?.id ?? ''}`);
   const [choice, setChoice] = useState<{ readonly id: string; readonly among: number }>();
@@ -38,7 +38,7 @@ function NewExercise({ courseId, lessons, exercises, boards, actions, act }: Cou
   const lessonId = choice?.among === lessons.length ? choice.id : (lessons.at(-1)?.id ?? '');
   const open = (made: { readonly id: string } | { readonly message: string }): string | undefined => {
     if ('message' in made) return made.message;
-    router.push(`/exercises/${made.id}`);
+    openPage(`/exercises/${made.id}`);
     return undefined;
   };
   return (

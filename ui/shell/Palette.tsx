@@ -1,8 +1,8 @@
 'use client';
 
 import { Command } from 'cmdk';
-import { useRouter } from 'next/navigation';
 import { VisuallyHidden } from 'radix-ui';
+import { useOpen } from './opening-page';
 import { setSingleKeys, useSingleKeys } from './single-keys';
 
 /** A place that the palette leads to. */
@@ -36,7 +36,7 @@ function hasAllWords(value: string, search: string): number {
 
 /** Goes anywhere by typing a few letters of its name. */
 export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
-  const router = useRouter();
+  const open = useOpen();
   const areOn = useSingleKeys();
   const groups = [...new Set(destinations.map((destination) => destination.group))];
   return (
@@ -69,7 +69,7 @@ export function Palette({ isOpen, onOpenChange, destinations }: PaletteProps) {
                   value={`${label} ${group}`}
                   onSelect={() => {
                     onOpenChange(false);
-                    router.push(href);
+                    open(href);
                   }}
                   className={ITEM}
                 >

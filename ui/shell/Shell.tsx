@@ -1,5 +1,7 @@
+import { Suspense } from 'react';
 import { Bar, type Place } from './Bar';
 import { FocusKeeper } from './FocusKeeper';
+import { Opening } from './Opening';
 import type { Destination } from './Palette';
 
 interface ShellProps {
@@ -25,6 +27,9 @@ export function Shell({ children, ...bar }: ShellProps) {
         Skip to the content
       </a>
       <FocusKeeper />
+      <Suspense>
+        <Opening />
+      </Suspense>
       <Bar {...bar} />
       <main id="sheet" className="flex-1" tabIndex={-1}>
         {children}
