@@ -1,5 +1,4 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { violations } from './accessibility';
 import { createWorld, LAPTOP, TABLET, type World } from './world';
 import { joinAsLearner, openBench, signInAsInstructor } from './people';
 
@@ -174,97 +173,5 @@ describe('the doors', () => {
     await learner.page.getByRole('link', { name: 'Go to the bench' }).waitFor();
     await teacher.context.close();
     await learner.context.close();
-  });
-});
-
-describe('accessibility', () => {
-  test.each([
-    ['on a laptop, in either theme', LAPTOP],
-    ['on a tablet', TABLET],
-  ] as const)(
-    'no view breaks a rule %s',
-    async (_, size) => {
-      const { page, context, complaints } = await world.visit(size);
-      const wear = (theme: 'light' | 'dark'): Promise<void> =>
-        page.evaluate((name) => void (document.documentElement.dataset['theme'] = name), theme);
-      const audit = async (view: string): Promise<void> => {
-        await page.waitForLoadState('networkidle');
-        // The page's own policy forbids scripts from elsewhere; the debugger may put one in.
-        expect(await violations(page, size === LAPTOP ? 'everything' : 'structure'), view).toEqual([]);
-        if (size !== LAPTOP) return;
-        await wear('dark');
-        expect(await violations(page, 'contrast'), `${view}, dark`).toEqual([]);
-        await wear('light');
-      };
-      await page.goto('/sign-in');
-      await audit('sign-in');
-      await signInAsInstructor(page);
-      await audit('today');
-      await page.getByRole('link', { name: 'Worksheet' }).first().click();
-      await page.getByRole('heading', { name: 'What is seen' }).waitFor();
-      await audit('worksheet');
-      await page.getByLabel('New part line').focus();
-      await page.keyboard.type('30 lamps');
-      await page.getByText('free pins for this').last().waitFor();
-      await audit('worksheet, a line that cannot be');
-      await page.getByRole('link', { name: 'The working harbour' }).click();
-      await page.getByRole('heading', { name: 'Before it is taught' }).waitFor();
-      await audit('course');
-      await page.getByRole('link', { name: 'House rules' }).click();
-      await page.getByRole('heading', { name: 'The circuit' }).waitFor();
-      await audit('house rules');
-      await page.goto('/values');
-      await page.getByRole('heading', { name: 'Resistor for an LED' }).waitFor();
-      await audit('value bench');
-      await page.goto('/boards');
-      await page.getByRole('heading', { name: 'Sockets for power' }).waitFor();
-      await audit('boards');
-      await page.getByRole('tab', { name: 'Parts' }).click();
-      await page.getByRole('heading', { name: 'LED bar' }).waitFor();
-      await audit('parts');
-      await page.goto('/');
-      await page
-        .getByRole('region', { name: 'Tuesday evening' })
-        .getByRole('link', { name: 'Review desk: Beacon', exact: true })
-        .click();
-      await page.getByRole('heading', { name: 'What was checked' }).waitFor();
-      await audit('review desk');
-      await page.getByRole('link', { name: 'report' }).first().click();
-      await page.getByRole('heading', { name: 'Verdict' }).waitFor();
-      await audit('report');
-      await page.getByRole('button', { name: 'Sign out' }).click();
-      await page.getByLabel('Class code').waitFor();
-      await joinAsLearner(page, 'Gaia');
-      await audit('learner’s today');
-      await openBench(page, 'Task');
-      await audit('task');
-      await page.getByRole('tab', { name: 'Wiring' }).click();
-      await page.getByLabel('one end of W1', { exact: true }).focus();
-      await audit('bench');
-      for (const tab of ['Program', 'Hand in']) {
-        await page.getByRole('tab', { name: tab }).click();
-        await audit(`bench, ${tab}`);
-      }
-      expect(complaints).toEqual([]);
-      await context.close();
-    },
-    240_000,
-  );
-
-  test('no view is wider than a phone', async () => {
-    const { page, context } = await world.visit({ width: 390, height: 844, isTouch: true });
-    const fits = async (view: string): Promise<void> => {
-      expect(
-        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
-        view,
-      ).toBeLessThanOrEqual(0);
-    };
-    await page.goto('/sign-in');
-    await fits('sign-in');
-    await joinAsLearner(page, 'Gaia');
-    await fits('today');
-    await openBench(page);
-    await fits('bench');
-    await context.close();
   });
 });
