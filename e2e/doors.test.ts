@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { createWorld, LAPTOP, TABLET, type World } from './world';
+import { createWorld, TABLET, type World } from './world';
 import { joinAsLearner, openBench, signInAsInstructor } from './people';
 
 let world: World;
