@@ -3,15 +3,20 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { openDatabase } from '@/server/database/connection';
-import * as people from '@/server/people/administration';
-import { newSlip, resetWord } from '@/server/people/classes';
+import * as people from '@/server/people/accounts';
+import { makeClass } from '@/server/people/class-register';
+import { resetWord } from '@/server/people/classes';
+import { easyWords } from '@/server/people/easy-words';
 import { erase } from '@/server/people/erase';
 import { exportLearner } from '@/server/people/export';
+import { classByCode, learnerByName } from '@/server/people/named';
+import { enrol, slipsOf, type NamedSlip } from '@/server/people/roster';
+import { staffRoles, type StaffRole } from '@/server/permissions';
 import { databaseFile } from './machine/folders.mjs';
 
 const USAGE = `npm run -s admin -- COMMAND
 
-  make-staff --login L --name N --role instructor|assistant   makes an account; prints its password
+  make-staff --login L --name N --role owner|instructor|assistant  makes an account; prints its password
   set-password --login L                                      sets a new password; prints it
   make-class --name N --code C --staff L,L                    makes a class
   add-learners --class C --names "A,B"                        adds learners; prints their slips
@@ -50,8 +55,10 @@ const listed = (text: string): string[] =>
     .split(',')
     .map((one) => one.trim())
     .filter((one) => one !== '');
-const newPassword = (): string => values.password ?? `${newSlip()}-${newSlip()}`.toLowerCase();
-const printSlips = (slips: readonly people.NamedSlip[]): void => {
+/** Words of a password that is made here. */
+const PASSWORD_WORDS = 4;
+const newPassword = (): string => values.password ?? easyWords(PASSWORD_WORDS);
+const printSlips = (slips: readonly NamedSlip[]): void => {
   for (const { name, slip } of slips) console.log(`${slip}  ${name}`);
   if (slips.length === 0) console.log('everybody has joined');
 };
@@ -65,10 +72,10 @@ async function run(command: string | undefined): Promise<void> {
   try {
     switch (command) {
       case 'make-staff': {
-        if (values.role !== 'instructor' && values.role !== 'assistant')
-          throw new people.Refused('--role is instructor or assistant');
+        const role = staffRoles.find((known) => known === values.role) as StaffRole | undefined;
+        if (!role) throw new people.Refused(`--role is one of ${staffRoles.join(', ')}`);
         const password = newPassword();
-        const given = { login: wanted('login'), name: wanted('name'), role: values.role, password } as const;
+        const given = { login: wanted('login'), name: wanted('name'), role, password };
         await people.makeStaff(db, given);
         return console.log(`${given.login}  ${password}`);
       }
@@ -78,29 +85,38 @@ async function run(command: string | undefined): Promise<void> {
         return console.log(`${wanted('login')}  ${password}`);
       }
       case 'make-class':
-        await people.makeClass(db, {
+        await makeClass(db, {
           name: wanted('name'),
           code: wanted('code'),
           staff: listed(values.staff),
         });
         return console.log('made');
-      case 'add-learners':
-        return printSlips(await people.addLearners(db, wanted('class'), listed(wanted('names'))));
+      case 'add-learners': {
+        const list = listed(wanted('names')).join('\n');
+        const { slips, notes } = await enrol(
+          db,
+          await classByCode(db, wanted('class')),
+          list,
+          people.BY_COMMAND,
+        );
+        for (const note of notes) console.error(note);
+        return printSlips(slips);
+      }
       case 'slips':
-        return printSlips(await people.slipsOf(db, wanted('class')));
+        return printSlips(await slipsOf(db, await classByCode(db, wanted('class')), people.BY_COMMAND));
       case 'reset-word': {
-        const id = await people.learnerOf(db, wanted('class'), wanted('learner'));
+        const id = await learnerByName(db, wanted('class'), wanted('learner'));
         return console.log((await resetWord(db, id, people.BY_COMMAND)) ?? '');
       }
       case 'export': {
-        const id = await people.learnerOf(db, wanted('class'), wanted('learner'));
+        const id = await learnerByName(db, wanted('class'), wanted('learner'));
         const file = resolve(process.env['INIT_CWD'] ?? '.', wanted('out'));
         const all = await exportLearner(db, id, people.BY_COMMAND);
         writeFileSync(file, `${JSON.stringify(all, null, 2)}\n`, { mode: 0o600 });
         return console.log(file);
       }
       case 'erase': {
-        const id = await people.learnerOf(db, wanted('class'), wanted('learner'));
+        const id = await learnerByName(db, wanted('class'), wanted('learner'));
         if (!values.sure) throw new people.Refused('all their work goes as well; say --sure');
         await erase(db, id, people.BY_COMMAND);
         return console.log('erased');

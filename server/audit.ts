@@ -21,8 +21,16 @@ export type Audited =
   | 'export-person'
   | 'make-staff'
   | 'set-password'
+  | 'change-colleague'
+  | 'make-link'
   | 'make-class'
+  | 'change-class'
+  | 'renew-code'
+  | 'set-meetings'
+  | 'set-class-staff'
   | 'add-learner'
+  | 'rename-learner'
+  | 'move-learner'
   | 'reset-word';
 
 /**

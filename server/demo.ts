@@ -8,9 +8,9 @@ import { readWiring } from '@/core/wiring/read';
 import { writeTable } from '@/core/wiring/table';
 import { nodeGrammars } from '@/grammars/node';
 import { publishAsItIs } from './exercises/publishing';
-import { newSlip } from './people/classes';
+import { easyWords } from './people/easy-words';
 import { hashSecret } from './people/secrets';
-import type { Viewer } from './permissions';
+import { staffRoles, type Viewer } from './permissions';
 import { record } from './submissions/hand-in';
 import { judgingKey, keepReport } from './submissions/judging';
 import { buildFor } from '@/core/judge/build';
@@ -20,7 +20,7 @@ const peopleSchema = z.object({
     z.object({
       login: z.string(),
       name: z.string(),
-      role: z.enum(['instructor', 'assistant']),
+      role: z.enum(staffRoles),
       password: z.string(),
     }),
   ),
@@ -182,7 +182,7 @@ export async function setDemoSecrets(
   if (kind === 'public' && (before?.value ?? 'public') === 'public') return [];
   const people = peopleSchema.parse(JSON.parse(await readFile(join(folder, 'classes/people.json'), 'utf8')));
   const shown: string[] = [];
-  const secret = (known: string): string => (kind === 'public' ? known : newSlip().toLowerCase());
+  const secret = (known: string): string => (kind === 'public' ? known : easyWords(4));
   for (const { login, role, password } of people.staff) {
     const given = secret(password);
     const changed = await db('staff')

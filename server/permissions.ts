@@ -1,5 +1,9 @@
+/** What somebody is who teaches: an owner also keeps the accounts of the others. */
+export const staffRoles = ['owner', 'instructor', 'assistant'] as const;
+export type StaffRole = (typeof staffRoles)[number];
+
 /** Who is asking. */
-export type Role = 'anonymous' | 'student' | 'assistant' | 'instructor';
+export type Role = 'anonymous' | 'student' | StaffRole;
 
 /**
  * Everything that can be asked for. Each page, handler and action names one of these before it does
@@ -9,6 +13,7 @@ export const actions = [
   'ask-health',
   'sign-in',
   'sign-out',
+  'use-link',
   'see-today',
   'see-bench',
   'hand-in',
@@ -28,12 +33,18 @@ export const actions = [
   'review-class',
   'keep-doors',
   'share-course',
+  'see-classes',
+  'keep-class',
+  'export-learner',
   'erase-learner',
+  'keep-own-account',
+  'keep-colleagues',
+  'see-trail',
 ] as const;
 export type Action = (typeof actions)[number];
 
 /** What everybody may do who is signed in. */
-const signedIn: readonly Action[] = ['ask-health', 'sign-out', 'see-today'];
+const signedIn: readonly Action[] = ['ask-health', 'sign-out', 'use-link', 'see-today'];
 const assistant: readonly Action[] = [
   ...signedIn,
   'see-class-reports',
@@ -43,22 +54,28 @@ const assistant: readonly Action[] = [
   'see-values',
   'review-class',
   'keep-doors',
+  'see-classes',
+  'keep-own-account',
+];
+const instructor: readonly Action[] = [
+  ...assistant,
+  'edit-exercise',
+  'edit-course',
+  'edit-boards',
+  'publish-exercise',
+  'close-exercise',
+  'share-course',
+  'keep-class',
+  'export-learner',
+  'erase-learner',
 ];
 
 const granted: Readonly<Record<Role, readonly Action[]>> = {
-  anonymous: ['ask-health', 'sign-in'],
+  anonymous: ['ask-health', 'sign-in', 'use-link'],
   student: [...signedIn, 'see-bench', 'hand-in', 'check', 'keep-draft', 'see-own-report'],
   assistant,
-  instructor: [
-    ...assistant,
-    'edit-exercise',
-    'edit-course',
-    'edit-boards',
-    'publish-exercise',
-    'close-exercise',
-    'share-course',
-    'erase-learner',
-  ],
+  instructor,
+  owner: [...instructor, 'keep-colleagues', 'see-trail'],
 };
 
 /** Whether a role may do an action at all. */
@@ -74,7 +91,7 @@ export type Viewer =
       readonly className: string;
     }
   | {
-      readonly role: 'instructor' | 'assistant';
+      readonly role: StaffRole;
       readonly id: string;
       readonly name: string;
       readonly classIds: readonly string[];

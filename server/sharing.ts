@@ -93,6 +93,7 @@ export async function sharingOf(
       this.on(`${shares}.staff_id`, 'staff.id').andOnVal(`${shares}.${key}`, id);
     })
     .whereNot('staff.id', viewer.id)
+    .whereNull('staff.left_at')
     .orderBy('staff.name')
     .select<SharingState['people'][number][]>('staff.id', 'staff.name', 'staff.role', `${shares}.may`);
   return { visibleTo: row.visible_to, people };

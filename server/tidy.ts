@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { eraseWhatIsOver } from './people/retention';
 import { recoverLost } from './workers';
 
 /** Days that failures of the judge are kept for the developer. */
@@ -14,5 +15,7 @@ export async function tidyUp(db: Knex): Promise<void> {
   await db('rate_limit').whereRaw('expire < (extract(epoch from now()) * 1000)::bigint').delete();
   await db('sign_in_try').whereRaw("last_at < now() - ? * interval '1 hour'", [TRIES_KEPT]).delete();
   await db('known_device').whereRaw("seen_at < now() - ? * interval '1 day'", [DEVICES_KEPT]).delete();
+  await db('one_time_link').whereRaw('expires_at < now()').delete();
+  await eraseWhatIsOver(db);
   await db('judging_failure').whereRaw("at < now() - ? * interval '1 day'", [FAILURES_KEPT]).delete();
 }

@@ -8,7 +8,7 @@ export interface SharingState {
   readonly people: readonly {
     readonly id: string;
     readonly name: string;
-    readonly role: 'instructor' | 'assistant';
+    readonly role: 'owner' | 'instructor' | 'assistant';
     readonly may: Granted | null;
   }[];
 }

@@ -7,6 +7,7 @@ import * as courses from './migrations/0005-courses';
 import * as judging from './migrations/0006-judging';
 import * as doors from './migrations/0007-doors';
 import * as dates from './migrations/0008-dates';
+import * as ownClasses from './migrations/0009-own-classes';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -19,6 +20,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0006-judging': judging,
   '0007-doors': doors,
   '0008-dates': dates,
+  '0009-own-classes': ownClasses,
 };
 
 const source: Knex.MigrationSource<string> = {
@@ -26,6 +28,15 @@ const source: Knex.MigrationSource<string> = {
   getMigrationName: (name) => name,
   getMigration: (name) => Promise.resolve(migrations[name]!),
 };
+
+/** Brings an empty database to the state after a migration, as a released version left it. */
+export async function migrateTo(db: Knex, last: string): Promise<void> {
+  for (const name of Object.keys(migrations)) {
+    await db.migrate.up({ migrationSource: source, name });
+    if (name === last) return;
+  }
+  throw new Error(`there is no migration ${last}`);
+}
 
 /** Brings the database up to date; safe to call at every start and from several processes. */
 export async function migrate(db: Knex): Promise<void> {

@@ -268,6 +268,7 @@ export async function classesOf(
 ): Promise<readonly { readonly id: string; readonly name: string; readonly code: string }[]> {
   return db('class')
     .whereIn('id', [...viewer.classIds])
+    .whereNull('archived_at')
     .orderBy('name')
     .select<{ id: string; name: string; code: string }[]>('id', 'name', 'code');
 }

@@ -1,8 +1,8 @@
-import { randomInt } from 'node:crypto';
 import type { Knex } from 'knex';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
+import { easyWords } from './easy-words';
 import { hashSecret } from './secrets';
 import { isLiveSession } from './sessions';
 import { plainSlip } from './sign-in';
@@ -21,19 +21,13 @@ export async function openJoining(db: Knex, viewer: Viewer, classId: string): Pr
   return true;
 }
 
-/** Letters and figures of slips, without those that look alike. */
-const SLIP_SIGNS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
+/** Words on a slip. */
+const SLIP_WORDS = 2;
 
-/** A fresh code for a slip of paper, as it is written on it: `K7QM-3FXA`. */
-export function newSlip(): string {
-  const signs = Array.from({ length: 8 }, () => SLIP_SIGNS[randomInt(SLIP_SIGNS.length)]).join('');
-  return `${signs.slice(0, 4)}-${signs.slice(4)}`;
-}
-
-/** Gives a learner a slip to claim their name with; the word they had is forgotten. Returns the slip's code. */
+/** Gives a learner a slip to claim their name with; the word they had is forgotten. Returns what is on the slip. */
 export async function resetWord(db: Knex, learnerId: string, actor: string): Promise<string | undefined> {
   if (!isUuid(learnerId)) return undefined;
-  const slip = newSlip();
+  const slip = easyWords(SLIP_WORDS);
   const changed = await db('learner')
     .where({ id: learnerId })
     .update({ word_hash: null, slip_hash: await hashSecret(plainSlip(slip)) });

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { audit } from '../audit';
+import { isUuid } from '../database/ids';
 import { can, ownWork, type Viewer } from '../permissions';
 
 /**
@@ -7,9 +8,9 @@ import { can, ownWork, type Viewer } from '../permissions';
  * learner.
  */
 export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string): Promise<boolean> {
-  const learner = await db('learner')
-    .where({ id: learnerId })
-    .first<{ class_id: string } | undefined>('class_id');
+  const learner = isUuid(learnerId)
+    ? await db('learner').where({ id: learnerId }).first<{ class_id: string } | undefined>('class_id')
+    : undefined;
   if (
     !learner ||
     !can(viewer.role, 'erase-learner') ||
@@ -26,6 +27,13 @@ export async function eraseLearner(db: Knex, viewer: Viewer, learnerId: string):
 export async function erase(db: Knex, learnerId: string, actor: string): Promise<boolean> {
   return db.transaction(async (transaction) => {
     await transaction.raw("set local didaktor.erasing = 'on'");
+    // What their class can still learn from, without a name, a program, or the day.
+    await transaction.raw(
+      `insert into past_try (publication_id, attempt, verdict, causes, hints_taken, week)
+       select publication_id, attempt, verdict, causes, hints_taken, date_trunc('week', handed_in_at)
+         from submission join report on report.key = submission.judging_key where learner_id = ?`,
+      [learnerId],
+    );
     const keys = await transaction('submission')
       .where({ learner_id: learnerId })
       .distinct()

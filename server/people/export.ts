@@ -1,5 +1,17 @@
 import type { Knex } from 'knex';
 import { audit } from '../audit';
+import { isUuid } from '../database/ids';
+import { can, sameClass, type Viewer } from '../permissions';
+
+/** The same for a learner of a class of the viewer's; `undefined` when they are in none. */
+export async function exportOwnLearner(db: Knex, viewer: Viewer, learnerId: string): Promise<unknown> {
+  const learner = isUuid(learnerId)
+    ? await db('learner').where({ id: learnerId }).first<{ class_id: string } | undefined>('class_id')
+    : undefined;
+  return learner && can(viewer.role, 'export-learner') && sameClass(viewer, learner.class_id)
+    ? exportLearner(db, learnerId, viewer.id)
+    : undefined;
+}
 
 /** Everything that is kept of a learner, as plain data; `undefined` when there is no such learner. */
 export async function exportLearner(db: Knex, learnerId: string, actor: string): Promise<unknown> {

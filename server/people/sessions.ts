@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { audit } from '../audit';
-import { sameClass, type Viewer } from '../permissions';
+import { sameClass, type StaffRole, type Viewer } from '../permissions';
+import { signOutClass } from './class-register';
 import { newToken, tokenHash } from './secrets';
 
 /** How long a session lasts at most, and how long without a request, in seconds; by the clock of the database. */
@@ -17,6 +18,13 @@ export const isLiveSession = (db: Knex): Knex.Raw =>
 /** Seconds between two notes that a session is in use. */
 const NOTE_EVERY = 60;
 
+/** Seconds that a learner has after a meeting to put things away. */
+const AFTER_MEETING = 15 * 60;
+/** A learner's session ends soon after the meeting that is on, where their class has set its meetings. */
+const UNTIL_THE_MEETING_IS_OVER = `least(now() + ? * interval '1 second',
+  (select max(ends_at) from meeting join learner on learner.class_id = meeting.class_id
+    where learner.id = ? and starts_at <= now() and ends_at > now()) + ? * interval '1 second')`;
+
 export type SessionOwner = { readonly staffId: string } | { readonly learnerId: string };
 
 /** Opens a session; the token goes into the cookie and is stored as a hash only. */
@@ -31,7 +39,9 @@ export async function openSession(
       token_hash: tokenHash(token),
       staff_id: isStaff ? owner.staffId : null,
       learner_id: isStaff ? null : owner.learnerId,
-      expires_at: db.raw("now() + ? * interval '1 second'", [LASTS[isStaff ? 'staff' : 'learner']]),
+      expires_at: isStaff
+        ? db.raw("now() + ? * interval '1 second'", [LASTS.staff])
+        : db.raw(UNTIL_THE_MEETING_IS_OVER, [LASTS.learner, owner.learnerId, AFTER_MEETING]),
     })
     .returning<{ expires_at: Date }[]>('expires_at');
   return { token, expires: row!.expires_at };
@@ -47,10 +57,7 @@ export async function closeSession(db: Knex, token: string): Promise<void> {
 export async function endMeeting(db: Knex, viewer: Viewer, classId: string): Promise<boolean> {
   if (!sameClass(viewer, classId)) return false;
   await db.transaction(async (transaction) => {
-    await transaction('session')
-      .whereIn('learner_id', transaction('learner').where({ class_id: classId }).select('id'))
-      .delete();
-    await transaction('class').where({ id: classId }).update({ joining_until: null });
+    await signOutClass(transaction, classId);
     await audit(transaction, viewer.id, 'end-meeting', classId);
   });
   return true;
@@ -108,9 +115,11 @@ async function learnerViewer(db: Knex, id: string): Promise<Viewer> {
 }
 
 async function staffViewer(db: Knex, id: string): Promise<Viewer> {
-  const staff = await db('staff')
-    .where({ id })
-    .first<{ id: string; name: string; role: 'instructor' | 'assistant' }>();
-  const classes = await db('class_staff').where({ staff_id: staff.id }).pluck<string[]>('class_id');
+  const staff = await db('staff').where({ id }).first<{ id: string; name: string; role: StaffRole }>();
+  const classes = await db('class_staff')
+    .join('class', 'class.id', 'class_staff.class_id')
+    .where({ staff_id: staff.id })
+    .orderBy('class.created_at')
+    .pluck<string[]>('class_id');
   return { role: staff.role, id: staff.id, name: staff.name, classIds: classes };
 }

@@ -32,7 +32,10 @@ export async function signInStaff(
   const login = given.login.trim().toLowerCase();
   const wait = await secondsToWait(db, 'address', given.address);
   if (wait > 0) return tooMany(wait);
-  const staff = await db('staff').where({ login }).first<{ id: string; password_hash: string } | undefined>();
+  const staff = await db('staff')
+    .where({ login })
+    .whereNull('left_at')
+    .first<{ id: string; password_hash: string } | undefined>();
   const device = tokenHash(given.device);
   // A login that nobody has is counted as well, so that it cannot be told from one that somebody has.
   const subject = staff ? await subjectOf(db, staff.id, device) : `login:${tokenHash(login)}`;
@@ -75,12 +78,14 @@ export async function rosterOf(
   if (wait > 0) return tooMany(wait);
   const found = await db('class')
     .where({ code: code.trim().toUpperCase() })
-    .first<{ id: string; name: string; is_joining: boolean } | undefined>(
+    .first<{ id: string; name: string; closed_at: Date | null; is_joining: boolean } | undefined>(
       'id',
       'name',
+      'closed_at',
       db.raw('coalesce(joining_until > now(), false) as is_joining'),
     );
   if (!found) return { message: `No class has the code “${code.trim()}”. It is on the board in your room.` };
+  if (found.closed_at) return { message: `${found.name} is closed. Ask your instructor.` };
   const learners = await db('learner')
     .where({ class_id: found.id })
     .orderBy('name')
@@ -120,6 +125,7 @@ export async function joinClass(db: Knex, given: Joining): Promise<SignInResult>
   const learner = await db('learner')
     .join('class', 'class.id', 'learner.class_id')
     .where({ 'learner.id': given.learnerId, 'class.code': given.code.trim().toUpperCase() })
+    .whereNull('class.closed_at')
     .first<JoiningLearner | undefined>(
       'learner.id',
       'learner.word_hash',
@@ -173,5 +179,5 @@ async function claim(
   return chosen === 0 ? 'taken meanwhile' : undefined;
 }
 
-/** A slip's code as it is compared: without hyphens and spaces, in capitals. */
-export const plainSlip = (slip: string): string => slip.replace(/[\s-]/g, '').toUpperCase();
+/** The words of a slip as they are compared: however they are joined, and in whatever letters. */
+export const plainSlip = (slip: string): string => slip.replace(/[\s.,-]/g, '').toLowerCase();

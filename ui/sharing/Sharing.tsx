@@ -51,7 +51,7 @@ export function Sharing({ what, sharing, onChange }: SharingProps) {
             >
               <option value="">as everybody</option>
               <option value="look">may look</option>
-              {role === 'instructor' && <option value="edit">may change it</option>}
+              {role !== 'assistant' && <option value="edit">may change it</option>}
             </select>
           </li>
         ))}

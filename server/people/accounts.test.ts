@@ -1,9 +1,12 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { handIn } from '../submissions/hand-in';
 import { buildHarbour, PASSWORD, type Harbour } from '../testing/harbour';
-import { addLearners, learnerOf, makeClass, makeStaff, setPassword, slipsOf } from './administration';
+import { BY_COMMAND, changePassword, makeStaff, Refused, setPassword } from './accounts';
+import { makeClass } from './class-register';
 import { erase } from './erase';
 import { exportLearner } from './export';
+import { classByCode, learnerByName } from './named';
+import { enrol, slipsOf } from './roster';
 import { openSession, viewerOf } from './sessions';
 import { joinClass, signInStaff } from './sign-in';
 
@@ -47,18 +50,31 @@ describe('accounts', () => {
     );
     await expect(setPassword(harbour.db, 'nobody', 'another rope')).rejects.toThrow('nobody');
   });
+
+  test('are given another password by whoever knows the one before', async () => {
+    const { db, teacher } = harbour;
+    const change = (before: string, password: string) => changePassword(db, teacher.id, { before, password });
+    await expect(change('not it', 'another rope')).rejects.toThrow(Refused);
+    await expect(change(PASSWORD, 'short')).rejects.toThrow('at least');
+    await change(PASSWORD, 'another rope');
+    expect(await signInStaff(db, { login: 'ina', password: 'another rope', ...place })).toMatchObject({
+      ok: true,
+    });
+  });
 });
 
 describe('a class', () => {
   test('is made with its staff and learners, who join with their slips', async () => {
     const id = await makeClass(harbour.db, { name: 'Three', code: 'quay3', staff: ['ina'] });
-    const [slip] = await addLearners(harbour.db, 'QUAY3', ['Cara', 'Dirk']);
-    const learnerId = await learnerOf(harbour.db, 'QUAY3', 'Cara');
+    expect(await classByCode(harbour.db, 'quay3')).toBe(id);
+    const { slips } = await enrol(harbour.db, id, 'Cara\nDirk', BY_COMMAND);
+    const [slip] = slips;
+    const learnerId = await learnerByName(harbour.db, 'QUAY3', 'Cara');
     const join = (code: string) =>
       joinClass(harbour.db, { code: 'QUAY3', learnerId, word: 'rudder', slip: code, ...place });
-    expect(await join('WRONG')).toMatchObject({ ok: false });
+    expect(await join('wrong words')).toMatchObject({ ok: false });
     expect(await join(slip!.slip)).toMatchObject({ ok: true });
-    expect((await slipsOf(harbour.db, 'QUAY3')).map(({ name }) => name)).toEqual(['Dirk']);
+    expect((await slipsOf(harbour.db, id, BY_COMMAND)).map(({ name }) => name)).toEqual(['Dirk']);
     const { token } = await openSession(harbour.db, { staffId: harbour.teacher.id });
     expect((await viewerOf(harbour.db, token))!.classIds).toContain(id);
   });

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { readName } from '../people/person-name';
+
+/** A name of a person or a class, as it is kept. */
+export const nameSchema = z
+  .string()
+  .max(2000, 'That is too long for a name.')
+  .transform((typed, context) => {
+    const read = readName(typed);
+    if (read.ok) return read.value;
+    context.addIssue({ code: 'custom', message: read.problems[0]!.message });
+    return z.NEVER;
+  });
+
+/** Longest term, such as `Spring 2027`, in characters. */
+const LONGEST_TERM = 60;
+/** Days that work may be kept after the end of a class, at most. */
+const MOST_DAYS = 3650;
+
+/** Whether learners come in; an archived class is out of the way as well. */
+export const classStates = ['open', 'closed', 'archived'] as const;
+export type ClassState = (typeof classStates)[number];
+
+/** One change of a class by those who teach it. */
+export const classChangeSchema = z.union([
+  z.strictObject({ name: nameSchema }),
+  z.strictObject({ term: z.string().trim().max(LONGEST_TERM, `At most ${LONGEST_TERM} characters.`) }),
+  z.strictObject({ endsOn: z.iso.date('Write the day like 2027-06-30.').nullable() }),
+  z.strictObject({
+    keepDays: z.int('A whole number of days.').min(0).max(MOST_DAYS, `At most ${MOST_DAYS} days.`).nullable(),
+  }),
+  z.strictObject({ state: z.enum(classStates) }),
+]);
+export type ClassChange = z.infer<typeof classChangeSchema>;
+
+/** Longest meeting, in hours. */
+const LONGEST_MEETING = 12;
+/** Most meetings that are set at once. */
+export const MOST_MEETINGS = 52;
+
+/** When a class meets; the hours are worked out where its clock hangs, so that they stay when the clocks change. */
+export const meetingSchema = z
+  .strictObject({ startsAt: z.iso.datetime(), endsAt: z.iso.datetime() })
+  .refine(({ startsAt, endsAt }) => Date.parse(startsAt) < Date.parse(endsAt), 'It ends before it begins.')
+  .refine(
+    ({ startsAt, endsAt }) => Date.parse(endsAt) - Date.parse(startsAt) <= LONGEST_MEETING * 3_600_000,
+    `A meeting lasts at most ${LONGEST_MEETING} hours.`,
+  );
+export type Meeting = z.infer<typeof meetingSchema>;
+
+/** Meetings that are added at once. */
+export const meetingsSchema = z
+  .array(meetingSchema)
+  .min(1, 'At least one meeting.')
+  .max(MOST_MEETINGS, `At most ${MOST_MEETINGS} meetings at once.`);
