@@ -51,13 +51,22 @@ export async function lookAt(page: Page, view: string, faults: Faults, look: Loo
   await wear(page, 'light');
   for (const size of [PHONE, TWICE]) {
     await page.setViewportSize(size);
-    found('narrow', await overflowOf(page));
+    found('narrow', await settledOverflow(page));
   }
   await page.setViewportSize(TABLET);
   found('rules', await audit('structure'));
   await page.setViewportSize(WIDE);
   found('lines', await longLines(page, MOST_LETTERS));
   await page.setViewportSize(look.size);
+}
+
+/** What a page is too wide by once it has taken in the size of its window. */
+async function settledOverflow(page: Page): Promise<readonly string[]> {
+  for (let turn = 0; turn < 10; turn += 1) {
+    if ((await overflowOf(page)).length === 0) return [];
+    await page.waitForTimeout(100);
+  }
+  return overflowOf(page);
 }
 
 const wear = (page: Page, theme: 'light' | 'dark'): Promise<void> =>

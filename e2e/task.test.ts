@@ -94,7 +94,7 @@ describe('a build', () => {
     await joinAsLearner(page, 'Ebba');
     await openBench(page, 'Task');
     const begin = page.getByRole('region', { name: 'Before you begin' });
-    expect(await begin.getByText(/^Unplug the board before any change/).count()).toBe(1);
+    await begin.getByText(/Unplug the board before any change/).waitFor();
     expect(await begin.getByText(/resistor/).count()).toBe(0);
     const bag = page.getByRole('region', { name: 'In the bag' });
     expect(

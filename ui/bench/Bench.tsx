@@ -14,7 +14,7 @@ export function Bench(props: BenchProps) {
   const { path, recorded, state, dispatch } = bench;
   return (
     <BenchContext value={bench}>
-      <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
+      <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
         <div className="flex min-w-0 flex-col border-ink lg:border-r">
           <BenchBar />
           <JoinedNotice />

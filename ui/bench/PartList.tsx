@@ -328,7 +328,7 @@ function AddPart() {
   const { dispatch } = useBench();
   const say = useWords();
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className="flex min-h-14 w-full items-center gap-3 border-b border-rule px-4 text-left font-semibold text-signal hover:bg-card">
         <Plus size={18} aria-hidden="true" /> Add what else you plugged in
       </DropdownMenu.Trigger>

@@ -41,7 +41,7 @@ describe('equal parts', () => {
       wire('W5', 'yellow'),
       wire('W6', 'red'),
     ];
-    expect(seriesFrom(parts, 'W5', room)[0]?.first).toBe('9 and a8');
+    expect(seriesFrom(parts, 'W5', room)[0]?.first).toBe('pin 9 and a8');
     expect(seriesFrom(parts, 'W6', room)[0]?.first).toBe('a+7 and a9');
   });
 
@@ -54,7 +54,7 @@ describe('equal parts', () => {
       ...['M1', 'M2', 'M3'].map((ref) => ({ ref, kind: 'servo', value: '', at: {} })),
     ];
     const [series] = seriesFrom(parts, 'W3', room);
-    expect(series?.first).toBe('5 and M3.signal');
+    expect(series?.first).toBe('pin 5 and M3.signal');
     expect(series?.parts).toHaveLength(1);
   });
 

@@ -61,9 +61,13 @@ function seriesOf(
   }
   const [first, last] = [made[0], made.at(-1)];
   if (!first || !last) return undefined;
-  const said = ({ at: places }: DraftPart): string => listText(legs.map((leg) => places[leg]!));
+  const said = ({ at: places }: DraftPart): string =>
+    listText(legs.map((leg) => inWords(places[leg]!)));
   return { parts: made, first: said(first), last: said(last) };
 }
+
+/** A place as it is said: a bare number is a pin. */
+const inWords = (place: string): string => (/^\d+$/.test(place) ? `pin ${place}` : place);
 
 const isEmpty = ({ at }: DraftPart): boolean => Object.values(at).every((place) => place.trim() === '');
 

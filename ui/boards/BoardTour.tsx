@@ -47,7 +47,7 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
           </Button>
         )}
       </header>
-      <div className="grid gap-x-4 lg:grid-cols-[21rem_minmax(0,1fr)]">
+      <div className="grid grid-cols-1 gap-x-4 lg:grid-cols-[21rem_minmax(0,1fr)]">
         <section aria-label="As it lies on the desk" className="px-6 pt-4">
           <BoardFigure board={profile} marked={marked} onChoose={setChosen} className="max-w-96" />
           <p className="mt-2 min-h-12" role="status">
@@ -119,7 +119,7 @@ export function BoardTour({ profile, isOwn, onEdit }: BoardTourProps) {
       </div>
       <section aria-label="What to find on it" className="border-t border-rule px-6 py-4">
         <h3 className="font-text text-body font-semibold">What to find on it, its main plug pointing up</h3>
-        <dl className="mt-1 grid gap-x-6 gap-y-2 md:grid-cols-2">
+        <dl className="mt-1 grid grid-cols-1 gap-x-6 gap-y-2 md:grid-cols-2">
           {landmarks.map((landmark) => (
             <div key={landmark.name} className="border-t border-rule pt-1.5">
               <dt>

@@ -45,7 +45,7 @@ export function BoardsPage({ boards, mayEdit, keepBoard, removeBoard, shareBoard
           Parts
         </Tabs.Trigger>
       </Tabs.List>
-      <Tabs.Content value="boards" className="grid lg:grid-cols-[15rem_minmax(0,1fr)]">
+      <Tabs.Content value="boards" className="grid grid-cols-1 lg:grid-cols-[15rem_minmax(0,1fr)]">
         <nav aria-label="Boards" className="border-ink pb-6 lg:border-r">
           <ul>
             {boards.map(({ profile, isOwn, made }) => (

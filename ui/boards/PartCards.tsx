@@ -30,7 +30,7 @@ export function PartCards() {
       {found.length === 0 && (
         <p className="px-6 text-lead">No part has that name. Try LED, button or sensor.</p>
       )}
-      <div className="grid border-t border-rule md:grid-cols-2 xl:grid-cols-3">
+      <div className="grid grid-cols-1 border-t border-rule md:grid-cols-2 xl:grid-cols-3">
         {found.map((kind) => (
           <PartCard key={kind.kind} kind={kind} />
         ))}

@@ -109,7 +109,7 @@ interface QuestionProps {
 function Question({ question, answer, isOwn, exceptions, mayEdit, onChoose }: QuestionProps) {
   const { id, schools, why } = question;
   return (
-    <div className="grid gap-x-6 gap-y-2 border-b border-rule px-6 py-4 md:grid-cols-[17rem_minmax(0,1fr)]">
+    <div className="grid grid-cols-1 gap-x-6 gap-y-2 border-b border-rule px-6 py-4 md:grid-cols-[17rem_minmax(0,1fr)]">
       <div>
         <h3 id={`question-${id}`} className="font-text text-body font-semibold">
           {question.question}

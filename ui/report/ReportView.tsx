@@ -33,7 +33,7 @@ export function ReportView({ report: given, wiring, program, asksForProgram }: R
       })
     : undefined;
   return (
-    <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,34rem)]">
+    <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_minmax(0,34rem)]">
       <div className="border-ink lg:border-r">
         <Line title="Verdict">
           <p className="text-lead">

@@ -29,7 +29,7 @@ export function ComparedPrograms({
 }: Pick<ComparisonProps, 'submission' | 'referenceProgram'>) {
   const lines = submission.report.findings.flatMap((finding) => (finding.cause ? (finding.line ?? []) : []));
   return (
-    <div className="mt-4 grid gap-6 xl:grid-cols-2">
+    <div className="mt-4 grid grid-cols-1 gap-6 xl:grid-cols-2">
       <figure className="min-w-0">
         <figcaption className="mb-1 text-note text-soft">Reference</figcaption>
         <ProgramListing source={referenceProgram} label="The reference program" />
@@ -58,7 +58,7 @@ export function ComparedBenches({
   const drawings = useMemo(() => drawPair(referenceLayout, submission), [referenceLayout, submission]);
   if (!drawings) return null;
   return (
-    <div className="mt-4 grid gap-6 xl:grid-cols-2">
+    <div className="mt-4 grid grid-cols-1 gap-6 xl:grid-cols-2">
       <figure>
         <BenchFigure drawing={drawings.reference} title="Reference" className="w-full" />
         <figcaption className="text-note text-soft">Reference</figcaption>

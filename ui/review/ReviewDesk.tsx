@@ -51,7 +51,7 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
       </p>
     );
   return (
-    <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[25rem_minmax(0,1fr)]">
+    <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[25rem_minmax(0,1fr)]">
       <nav
         ref={list}
         aria-label="Groups"
@@ -202,7 +202,7 @@ function OpenDetail({
             : 'A different circuit from the drawing, doing what it should.')}
       </h2>
       {programFirst ? programs : benches}
-      <div className="mt-5 grid gap-x-10 gap-y-5 xl:grid-cols-2">
+      <div className="mt-5 grid grid-cols-1 gap-x-10 gap-y-5 xl:grid-cols-2">
         <section aria-labelledby="seen-title">
           <h3 id="seen-title" className="font-text text-body font-semibold">
             What was checked

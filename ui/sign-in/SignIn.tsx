@@ -18,7 +18,7 @@ interface SignInProps {
 /** The door: learners join their class in three lines, staff sign in beside. */
 export function SignIn({ join, signIn, to }: SignInProps) {
   return (
-    <main className="grid min-h-dvh lg:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]">
+    <main className="grid grid-cols-1 min-h-dvh lg:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]">
       <div className="flex flex-col border-ink lg:border-r">
         <header className="flex items-center gap-3 border-b border-ink px-5 py-4">
           <Mark size={42} />

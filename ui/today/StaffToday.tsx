@@ -46,7 +46,7 @@ interface StaffTodayProps {
 /** The instructor's home: each class, how its exercises stand, and what to look at first. */
 export function StaffToday({ classes, exercises, courses, doors }: StaffTodayProps) {
   return (
-    <div className="grid min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_19rem]">
+    <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="border-ink lg:border-r">
         {classes.length === 0 && (
           <p className="p-8 text-lead">

@@ -8,7 +8,7 @@ import { LedResistor } from './LedResistor';
 /** The calculators on their own, each with its formula and the numbers put in. */
 export function ValueBench() {
   return (
-    <div className="grid xl:grid-cols-2">
+    <div className="grid grid-cols-1 xl:grid-cols-2">
       <div className="border-ink xl:border-r">
         <LedResistor />
         <BandReader />

@@ -183,7 +183,7 @@ export function PartLine({
               event.preventDefault();
               accept(completion);
             }}
-            className="cursor-pointer px-1.5 py-0.5 text-note aria-selected:bg-wash aria-selected:shadow-[inset_0_-2px_0_var(--focus)] hover:bg-wash"
+            className="cursor-pointer px-1.5 py-1 text-note aria-selected:bg-wash aria-selected:shadow-[inset_0_-2px_0_var(--focus)] hover:bg-wash"
           >
             <span className="mono font-semibold">{completion.words}</span>{' '}
             <span className="text-soft">{completion.note}</span>

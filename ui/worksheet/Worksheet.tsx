@@ -58,7 +58,7 @@ function InItsWords({ propose }: { readonly propose: () => Promise<readonly Prop
     <Words choice={context.rules.words}>
       <Clashes />
       <KeepingWords />
-      <div className="grid lg:grid-cols-[minmax(0,1fr)_minmax(0,29rem)] xl:grid-cols-[minmax(0,1fr)_minmax(0,35rem)]">
+      <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_minmax(0,29rem)] xl:grid-cols-[minmax(0,1fr)_minmax(0,35rem)]">
         <Steps context={context} propose={propose} />
         <div>
           {/* A layer of its own: writing beside it does not paint it again. */}
