@@ -37,6 +37,7 @@ const ROOMS = [
   'generated',
   'faults',
   'worksheet',
+  'people',
   'messages',
 ];
 const inOrder = ROOMS.map((room, index) => ({

@@ -1,7 +1,7 @@
 import { courseList } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { exerciseList } from '@/server/exercises/drafts';
-import { publicationsFor } from '@/server/exercises/publications';
+import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can, roleOf, type Viewer } from '@/server/permissions';
 import type { Place } from '@/ui/shell/Bar';
 import type { Destination } from '@/ui/shell/Palette';
@@ -50,6 +50,15 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
         { label: title, href: `/courses/${id}`, group: 'Course' },
         { label: `House rules, ${title}`, href: `/courses/${id}/rules`, group: 'Course' },
       );
+  if (can(role, 'see-classes')) {
+    destinations.push({ label: 'Classes and people', href: '/classes', group: 'Classes' });
+    for (const { id, name } of await classesOf(database(), viewer))
+      destinations.push({ label: name, href: `/classes/${id}`, group: 'Classes' });
+  }
+  if (can(role, 'keep-own-account'))
+    destinations.push({ label: 'Your account', href: '/account', group: 'Classes' });
+  if (can(role, 'see-trail'))
+    destinations.push({ label: 'Who did what: the trail', href: '/trail', group: 'Classes' });
   if (can(role, 'see-values')) destinations.push({ label: 'Value bench', href: '/values', group: 'Tools' });
   if (can(role, 'see-boards'))
     destinations.push({ label: 'Boards and parts', href: '/boards', group: 'Tools' });

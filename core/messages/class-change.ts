@@ -33,19 +33,16 @@ export const classChangeSchema = z.union([
 ]);
 export type ClassChange = z.infer<typeof classChangeSchema>;
 
-/** Longest meeting, in hours. */
-const LONGEST_MEETING = 12;
 /** Most meetings that are set at once. */
 export const MOST_MEETINGS = 52;
 
+/** An instant in universal time with its milliseconds, so that texts are in the order of the instants. */
+const instantSchema = z.iso.datetime({ precision: 3 });
+
 /** When a class meets; the hours are worked out where its clock hangs, so that they stay when the clocks change. */
 export const meetingSchema = z
-  .strictObject({ startsAt: z.iso.datetime(), endsAt: z.iso.datetime() })
-  .refine(({ startsAt, endsAt }) => Date.parse(startsAt) < Date.parse(endsAt), 'It ends before it begins.')
-  .refine(
-    ({ startsAt, endsAt }) => Date.parse(endsAt) - Date.parse(startsAt) <= LONGEST_MEETING * 3_600_000,
-    `A meeting lasts at most ${LONGEST_MEETING} hours.`,
-  );
+  .strictObject({ startsAt: instantSchema, endsAt: instantSchema })
+  .refine(({ startsAt, endsAt }) => startsAt < endsAt, 'It ends before it begins.');
 export type Meeting = z.infer<typeof meetingSchema>;
 
 /** Meetings that are added at once. */

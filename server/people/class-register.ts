@@ -204,7 +204,13 @@ export async function renewCode(db: Knex, viewer: Viewer, classId: string): Prom
   });
 }
 
-/** Adds meetings; those that begin when another does are there already. False when the class is not the viewer's. */
+/** Longest meeting, in hours: a longer one is a day that was mistyped. */
+const LONGEST_MEETING = 12;
+
+/**
+ * Adds meetings; those that begin when another does are there already. False when the class is not the viewer's. Throws
+ * `Refused` for one that is too long.
+ */
 export async function addMeetings(
   db: Knex,
   viewer: Viewer,
@@ -212,6 +218,10 @@ export async function addMeetings(
   meetings: readonly Meeting[],
 ): Promise<boolean> {
   if (!keepsClass(viewer, classId)) return false;
+  const hours = ({ startsAt, endsAt }: Meeting): number =>
+    (Date.parse(endsAt) - Date.parse(startsAt)) / 3_600_000;
+  if (meetings.some((meeting) => hours(meeting) > LONGEST_MEETING))
+    throw new Refused(`A meeting lasts at most ${LONGEST_MEETING} hours.`);
   await db('meeting')
     .insert(
       meetings.map(({ startsAt, endsAt }) => ({ class_id: classId, starts_at: startsAt, ends_at: endsAt })),

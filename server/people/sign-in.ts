@@ -167,8 +167,8 @@ async function claim(
 ): Promise<string | undefined> {
   if (!learner.is_joining && !(await verifySecret(learner.slip_hash, plainSlip(slip))))
     return slip.trim() === ''
-      ? 'The first time, you need the code on your slip, or your instructor has to let new names join.'
-      : 'That is not the code on your slip. Ask your instructor.';
+      ? 'The first time, you need the two words on your slip, or your instructor has to let new names join.'
+      : 'Those are not the words on your slip. Ask your instructor.';
   if (word.length < SHORTEST_WORD)
     return `Choose a word of at least ${SHORTEST_WORD} letters that only you know.`;
   // Two tablets at once: the first one's word counts.

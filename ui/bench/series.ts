@@ -61,8 +61,7 @@ function seriesOf(
   }
   const [first, last] = [made[0], made.at(-1)];
   if (!first || !last) return undefined;
-  const said = ({ at: places }: DraftPart): string =>
-    listText(legs.map((leg) => inWords(places[leg]!)));
+  const said = ({ at: places }: DraftPart): string => listText(legs.map((leg) => inWords(places[leg]!)));
   return { parts: made, first: said(first), last: said(last) };
 }
 

@@ -36,7 +36,7 @@ export function CoursePage(props: CoursePageProps) {
       .map(({ concept, taughtBy }) => ({ title, concept: concept.replace(/-/g, ' '), taughtBy })),
   );
   return (
-    <div className="grid grid-cols-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_20rem]">
+    <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div className="min-h-[calc(100dvh-4rem)] border-ink lg:border-r" aria-busy={isPending}>
         <Ladder
           lessons={lessons}

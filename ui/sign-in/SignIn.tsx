@@ -113,13 +113,13 @@ function JoinForm({ join, to }: Pick<SignInProps, 'join' | 'to'>) {
           {learner && !learner.hasWord && !state.isJoining && (
             <Line number="3" title="Slip">
               <Field
-                label="The code on your slip"
+                label="The two words on your slip"
                 name="slip"
                 autoComplete="off"
-                autoCapitalize="characters"
+                autoCapitalize="none"
                 spellCheck={false}
-                maxLength={20}
-                className="[&_input]:mono [&_input]:uppercase"
+                maxLength={40}
+                className="[&_input]:mono"
                 hint="You only need it the first time. No slip? Your instructor can let you join."
               />
             </Line>

@@ -95,8 +95,8 @@ export function ClassDoors({ classId, signedIn, joiningUntil, troubles, actions 
           <ul aria-label="New slips" className="mt-2 border-t border-rule">
             {[...slips].map(([name, slip]) => (
               <li key={name} className="border-b border-rule py-1.5">
-                Slip for <strong>{name}</strong>: <strong className="mono text-bench">{slip}</strong>. With it{' '}
-                {name} chooses a new word. Write it down; it is shown only here.
+                Slip for <strong>{name}</strong>: <strong className="mono text-bench">{slip}</strong>. With
+                these words {name} chooses a new word. Write it down; it is shown only here.
               </li>
             ))}
           </ul>

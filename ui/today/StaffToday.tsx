@@ -49,8 +49,12 @@ export function StaffToday({ classes, exercises, courses, doors }: StaffTodayPro
     <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="border-ink lg:border-r">
         {classes.length === 0 && (
-          <p className="p-8 text-lead">
-            You don’t have a class yet. Ask whoever runs this server to add you to one.
+          <p className="max-w-[60ch] p-8 text-lead">
+            You don’t have a class yet. Make one under{' '}
+            <Link href="/classes" className="underline">
+              Classes and people
+            </Link>
+            , or ask a colleague to add you to theirs.
           </p>
         )}
         {classes.map((group) => (
@@ -65,8 +69,10 @@ export function StaffToday({ classes, exercises, courses, doors }: StaffTodayPro
           {courses.map(({ id, title }) => (
             <WayTo key={id} href={`/courses/${id}`} label={title} note="the course" />
           ))}
+          <WayTo href="/classes" label="Classes and people" note="rosters, slips, meetings" />
           <WayTo href="/values" label="Value bench" note="resistors, dividers, bands" />
           <WayTo href="/boards" label="Boards and parts" note="what is where" />
+          <WayTo href="/account" label="Your account" note="password" />
         </ul>
         <ol className="border-t border-rule">
           {exercises.map(({ id, title, position }) => (
@@ -112,7 +118,14 @@ function ClassBlock({ group, doors }: { readonly group: ClassToday; readonly doo
   return (
     <section aria-label={group.name} className="border-b border-ink">
       <header className="flex flex-wrap items-baseline gap-x-4 px-6 pt-6 pb-3">
-        <h2 className="text-display">{group.name}</h2>
+        <h2 className="text-display">
+          <Link
+            href={`/classes/${group.id}`}
+            className="decoration-rule-strong underline-offset-8 hover:underline"
+          >
+            {group.name}
+          </Link>
+        </h2>
         <p className="text-soft">
           {group.size} learners · class code <strong className="mono text-ink">{group.code}</strong>
         </p>
