@@ -15,7 +15,7 @@ export function openDatabase(url: string, schema = 'public'): Knex {
 /** The process's database, at DATABASE_URL. One pool per process, also across reloads in development. */
 export function database(): Knex {
   const url = process.env['DATABASE_URL'];
-  if (!url) throw new Error('DATABASE_URL is not set; start with npm run demo');
+  if (!url) throw new Error('DATABASE_URL is not set; start with npm start');
   shared.didaktorDatabase ??= openDatabase(url);
   return shared.didaktorDatabase;
 }
