@@ -58,12 +58,16 @@ const guarded = async () => ({
 /** Days for which a device is known. */
 const DEVICE_DAYS = 180;
 
+/** The address of whoever asks, as the web process knows it. */
+export const clientAddress = async (): Promise<string> =>
+  (await headers()).get('x-didaktor-address') ?? 'direct';
+
 /** From where somebody signs in: the socket's address, and what the device is known by, which it is given here. */
 export async function placeOf(): Promise<Place> {
   const [jar, name] = [await cookies(), await cookieName('device')];
   const device = jar.get(name)?.value ?? newToken();
   jar.set(name, device, { ...(await guarded()), maxAge: DEVICE_DAYS * 86_400 });
-  return { address: (await headers()).get('x-didaktor-address') ?? 'direct', device };
+  return { address: await clientAddress(), device };
 }
 
 /** Puts the session into its cookie. */

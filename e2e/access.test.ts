@@ -13,6 +13,7 @@ const people = [
   'assistant',
   'instructor',
   'strange instructor',
+  'owner',
 ] as const;
 type Person = (typeof people)[number];
 
@@ -26,7 +27,9 @@ const onlyFor = (allowed: readonly Person[], nobody: Answer = 'door'): Readonly<
     people.map((person) => [person, allowed.includes(person) ? 'yes' : person === 'nobody' ? nobody : 'no']),
   ) as Record<Person, Answer>;
 const own: readonly Person[] = ['assistant', 'instructor'];
-const teaching: readonly Person[] = [...own, 'strange instructor'];
+/** Those who may change what is theirs, whoever it belongs to here. */
+const keeping: readonly Person[] = ['instructor', 'strange instructor', 'owner'];
+const teaching: readonly Person[] = ['assistant', ...keeping];
 
 /** Every page, by its file under `app`: an address of the demo class or course, and who gets it. */
 const pages: Readonly<
@@ -34,6 +37,11 @@ const pages: Readonly<
 > = {
   'page.tsx': { path: () => '/', for: { ...everybody('yes'), nobody: 'door' } },
   'sign-in/page.tsx': { path: () => '/sign-in', for: { ...everybody('door'), nobody: 'yes' } },
+  'welcome/[token]/page.tsx': { path: () => '/welcome/none', for: everybody('yes') },
+  'account/page.tsx': { path: () => '/account', for: onlyFor(teaching) },
+  'classes/page.tsx': { path: () => '/classes', for: onlyFor(teaching) },
+  'classes/[classId]/page.tsx': { path: ({ group }) => `/classes/${group}`, for: onlyFor(own) },
+  'trail/page.tsx': { path: () => '/trail', for: onlyFor(['owner']) },
   'bench/[publicationId]/page.tsx': {
     path: ({ publication }) => `/bench/${publication}`,
     for: onlyFor(['learner']),
@@ -118,6 +126,12 @@ const routes: Readonly<Record<string, Ask>> = {
     answers: [200],
     for: onlyFor(['learner'], 'no'),
   },
+  'classes/[classId]/people/[learnerId]/route.ts GET': {
+    method: 'GET',
+    path: ({ group, learner }) => `/classes/${group}/people/${learner}`,
+    answers: [200],
+    for: onlyFor(['instructor'], 'no'),
+  },
   'api/live/route.ts GET': {
     method: 'GET',
     path: () => '/api/live',
@@ -152,7 +166,26 @@ const actions: Readonly<
   (
     [
       ['doors/actions.ts', ['openJoining', 'endMeeting', 'letIn', 'newSlip'], teaching],
-      ['boards/actions.ts', ['keepBoard', 'removeBoard', 'shareBoard'], ['instructor', 'strange instructor']],
+      ['classes/actions.ts', ['makeClass'], keeping],
+      ['classes/actions.ts', ['invite', 'newPassword', 'changeColleague'], ['owner']],
+      [
+        'classes/[classId]/actions.ts',
+        [
+          'change',
+          'renewCode',
+          'addMeetings',
+          'removeMeeting',
+          'setStaff',
+          'addLearners',
+          'renameLearner',
+          'moveLearner',
+          'eraseLearner',
+        ],
+        keeping,
+      ],
+      ['classes/[classId]/actions.ts', ['slips', 'newSlip'], teaching],
+      ['account/actions.ts', ['changePassword'], teaching],
+      ['boards/actions.ts', ['keepBoard', 'removeBoard', 'shareBoard'], keeping],
       [
         'courses/[courseId]/actions.ts',
         [
@@ -167,10 +200,10 @@ const actions: Readonly<
           'publishTo',
           'shareCourse',
         ],
-        ['instructor', 'strange instructor'],
+        keeping,
       ],
       ['courses/[courseId]/actions.ts', ['revisions'], teaching],
-      ['courses/[courseId]/rules/actions.ts', ['setRule'], ['instructor', 'strange instructor']],
+      ['courses/[courseId]/rules/actions.ts', ['setRule'], keeping],
       [
         'exercises/[exerciseId]/actions.ts',
         [
@@ -181,7 +214,7 @@ const actions: Readonly<
           'proposeForDraft',
           'lacksOfDraft',
         ],
-        ['instructor', 'strange instructor'],
+        keeping,
       ],
       ['exercises/[exerciseId]/actions.ts', ['proveDraft'], teaching],
     ] as const
@@ -194,7 +227,12 @@ const actions: Readonly<
   ),
 );
 /** Actions of the door itself: whoever is outside may knock, whoever is inside may leave. */
-const doorActions: readonly string[] = ['signInAsStaff', 'joinAsStudent', 'signOut'];
+const doorActions: readonly string[] = [
+  'sign-in/actions.ts signInAsStaff',
+  'sign-in/actions.ts joinAsStudent',
+  'sign-in/actions.ts signOut',
+  'welcome/[token]/actions.ts acceptLink',
+];
 
 const NOBODY = '00000000-0000-4000-8000-000000000000';
 
@@ -203,6 +241,8 @@ interface Ids {
   readonly course: string;
   readonly exercise: string;
   readonly submission: string;
+  readonly group: string;
+  readonly learner: string;
 }
 
 let world: World;
@@ -220,6 +260,10 @@ beforeAll(async () => {
   await world.query(
     `delete from class_staff using class, staff where class.id = class_id and code = 'LANTERN' and staff.id = staff_id and login = 'marit'`,
   );
+  await world.query(`update staff set role = 'instructor' where login = 'marit'`);
+  await world.query(
+    `insert into staff (login, name, role, password_hash) values ('oda', 'Oda', 'owner', '-')`,
+  );
   await world.query(`update course set visible_to = 'shared'`);
   await world.query(
     `insert into course_share select course.id, staff.id, 'look' from course, staff where login = 'teun'`,
@@ -230,6 +274,8 @@ beforeAll(async () => {
     publication: await one(`select publication_id as id from submission where id = (${submission})`),
     course: await one('select id from course'),
     exercise: await one('select id from exercise order by position limit 1'),
+    group: await one(`select id from class where code = 'HARBOUR'`),
+    learner: await one(`select id from learner where name = 'Adda'`),
   };
   const owners: Readonly<Record<Exclude<Person, 'nobody'>, string>> = {
     learner: `select id from learner where name = 'Adda'`,
@@ -237,6 +283,7 @@ beforeAll(async () => {
     assistant: `select id from staff where login = 'teun'`,
     instructor: `select id from staff where login = 'marit'`,
     'strange instructor': `select id from staff where login = 'wim'`,
+    owner: `select id from staff where login = 'oda'`,
   };
   const db = openDatabase(world.url);
   const port = new URL(world.base).port;
@@ -330,7 +377,7 @@ describe('every action', () => {
   }));
 
   test('of the source is in the table', () => {
-    const known = [...Object.keys(actions), ...doorActions.map((name) => `sign-in/actions.ts ${name}`)];
+    const known = [...Object.keys(actions), ...doorActions];
     expect(built.map(({ name }) => name).sort()).toEqual(known.sort());
     const inSource = found('actions.ts').flatMap((file) =>
       [...readFileSync(join('app', file), 'utf8').matchAll(/^export (?:async function|const) (\w+)/gm)].map(
@@ -348,6 +395,8 @@ describe('every action', () => {
       const path = page
         .replace('[courseId]', ids.course)
         .replace('[exerciseId]', ids.exercise)
+        .replace('[classId]', ids.group)
+        .replace('[token]', 'none')
         .replace('[publicationId]', ids.publication);
       const answer = await ask(person, path, {
         method: 'POST',

@@ -11,6 +11,7 @@ import {
   type Faults,
 } from './looks';
 import { visitAsInstructor } from './people';
+import { makeLink } from '@/server/people/links';
 import { createWorld, LAPTOP, type World } from './world';
 
 /** Letters of a title that is as long as a careful author makes it. */
@@ -56,6 +57,10 @@ async function goToAll(page: Page): Promise<void> {
     ['boards', '/boards', 'Sockets for power'],
     ['review desk', `/review/${desk}`, 'What was checked'],
     ['report', `/reports/${handIn}`, 'Verdict'],
+    ['classes and people', '/classes', 'Who teaches here'],
+    ['class', `/classes/${await one(`select id from class where code = 'LANTERN'`)}`, 'Add learners'],
+    ['account', '/account', 'Your account'],
+    ['trail', '/trail', 'Who did what'],
   ];
   for (const [view, path, heading] of views) {
     await page.goto(path);
@@ -64,6 +69,10 @@ async function goToAll(page: Page): Promise<void> {
     if (view !== 'preview') await goRound(page, view, faults);
     await openEverything(page, view, faults);
   }
+  const link = await makeLink(world.database, { purpose: 'first-owner' }, undefined);
+  await page.goto(`/welcome/${link}`);
+  await page.getByRole('heading', { name: 'This server is yours to keep' }).waitFor();
+  await lookAt(page, 'welcome', faults, LOOK);
   await page.goto('/boards');
   await page.getByRole('tab', { name: 'Parts' }).click();
   await page.getByLabel('Find a part').waitFor();

@@ -1,3 +1,4 @@
+import type { Knex } from 'knex';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:net';
@@ -10,6 +11,7 @@ export interface World {
   readonly base: string;
   /** Address of its database. */
   readonly url: string;
+  readonly database: Knex;
   readonly browser: Browser;
   readonly startServer: () => Promise<void>;
   readonly stopServer: () => Promise<void>;
@@ -90,6 +92,7 @@ export async function createWorld(): Promise<World> {
   return {
     base,
     url: own.href,
+    database: db,
     browser,
     startServer,
     stopServer,
@@ -136,7 +139,7 @@ const isUp = (base: string): Promise<boolean> =>
     () => false,
   );
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const server = createServer();
     server.once('error', reject);

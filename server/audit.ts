@@ -1,37 +1,39 @@
 import type { Knex } from 'knex';
 
-/** What is kept in the audit trail. */
-export type Audited =
-  | 'sign-in'
-  | 'sign-in-refused'
-  | 'name-claimed'
-  | 'let-in'
-  | 'open-joining'
-  | 'end-meeting'
-  | 'publish-exercise'
-  | 'close-exercise'
-  | 'set-dates'
-  | 'remove-exercise'
-  | 'remove-lesson'
-  | 'remove-board'
-  | 'set-rule'
-  | 'share-course'
-  | 'share-board'
-  | 'erase-learner'
-  | 'export-person'
-  | 'make-staff'
-  | 'set-password'
-  | 'change-colleague'
-  | 'make-link'
-  | 'make-class'
-  | 'change-class'
-  | 'renew-code'
-  | 'set-meetings'
-  | 'set-class-staff'
-  | 'add-learner'
-  | 'rename-learner'
-  | 'move-learner'
-  | 'reset-word';
+/** What is kept in the audit trail, each as the trail says it. */
+export const AUDITED = {
+  'sign-in': 'signed in',
+  'sign-in-refused': 'did not get in as',
+  'name-claimed': 'joined',
+  'let-in': 'let try again',
+  'open-joining': 'let new names join',
+  'end-meeting': 'ended the meeting of',
+  'publish-exercise': 'published',
+  'close-exercise': 'closed',
+  'set-dates': 'set dates of',
+  'remove-exercise': 'took out the exercise',
+  'remove-lesson': 'took out the lesson',
+  'remove-board': 'took out the board',
+  'set-rule': 'set a house rule of',
+  'share-course': 'shared the course',
+  'share-board': 'shared the board',
+  'erase-learner': 'erased',
+  'export-person': 'took a file of all that is kept of',
+  'make-staff': 'made the account of',
+  'set-password': 'set the password of',
+  'change-colleague': 'changed the account of',
+  'make-link': 'made a link for',
+  'make-class': 'made the class',
+  'change-class': 'changed the class',
+  'renew-code': 'gave another code to',
+  'set-meetings': 'set the meetings of',
+  'set-class-staff': 'set who teaches',
+  'add-learner': 'added',
+  'rename-learner': 'renamed',
+  'move-learner': 'moved',
+  'reset-word': 'made a slip for',
+} as const;
+export type Audited = keyof typeof AUDITED;
 
 /**
  * Keeps who did what to whom: `actor` and `subject` by their ids, never by name, so that the trail outlives an

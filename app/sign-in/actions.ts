@@ -4,10 +4,10 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { database } from '@/server/database/connection';
 import { closeSession } from '@/server/people/sessions';
-import { joinClass, rosterOf, signInStaff } from '@/server/people/sign-in';
+import { codeOf, joinClass, rosterOf, signInStaff } from '@/server/people/sign-in';
 import type { JoinState, StaffState } from '@/ui/sign-in/state';
 import { wayBack } from '@/ui/sign-in/way-back';
-import { dropSession, keepSession, mayDo, placeOf, sessionToken } from '../access';
+import { currentViewer, dropSession, keepSession, mayDo, placeOf, sessionToken } from '../access';
 
 /** A field as it was typed; what the database could not hold counts as nothing. */
 const text = (form: FormData, name: string): string =>
@@ -54,8 +54,10 @@ export async function joinAsStudent(before: JoinState, form: FormData): Promise<
 /** Ends the session, here and in the database. */
 export async function signOut(): Promise<void> {
   if (!(await mayDo('sign-out'))) redirect('/sign-in');
-  const token = await sessionToken();
+  const [token, viewer] = [await sessionToken(), await currentViewer()];
   if (token) await closeSession(database(), token);
   await dropSession();
-  redirect('/sign-in');
+  // Whoever takes the tablet next is in the same class.
+  const code = viewer?.role === 'student' ? await codeOf(database(), viewer.classIds[0]) : undefined;
+  redirect(code === undefined ? '/sign-in' : `/sign-in?class=${code}`);
 }

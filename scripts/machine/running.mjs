@@ -7,9 +7,6 @@ import { databaseFile, root, stateFolder } from './folders.mjs';
 import { ensureDebian, ensureNode, ensureNodeModules, postgresPrograms, SetupError } from './packages.mjs';
 import { portToUse, Product } from './product.mjs';
 
-const lock = join(stateFolder, 'running.lock');
-const pids = join(stateFolder, 'running.pids');
-
 const say = (text) => console.log(`${new Date().toTimeString().slice(0, 8)} ${text}`);
 
 /** Whether a process is one of this kind, started from here. */
@@ -21,8 +18,8 @@ function isRunning(pid) {
   }
 }
 
-/** Keeps two starts of one checkout apart; the lock of a run that was killed is stale. */
-function takeLock() {
+/** Keeps two starts of one database apart; the lock of a run that was killed is stale. */
+function takeLock(lock) {
   mkdirSync(stateFolder, { recursive: true });
   const holder = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0;
   if (holder > 0 && holder !== process.pid && isRunning(holder))
@@ -33,7 +30,7 @@ function takeLock() {
 }
 
 /** Ends the processes of a run that was killed; they would hold the port and an old database. */
-function endOrphans() {
+function endOrphans(pids) {
   if (!existsSync(pids)) return;
   for (const pid of readFileSync(pids, 'utf8').split('\n').map(Number).filter(Boolean))
     try {
@@ -59,6 +56,9 @@ const ownAddresses = () =>
  * under which it is reached once it answers, and returns the lines to show.
  */
 export async function runProduct({ cluster, host, port, isPortAWish, databaseUrl, workers, prepare, ready }) {
+  // One run for each database: its own cluster, or another one by the port that it is served on.
+  const name = databaseUrl === undefined ? cluster : `port-${port}`;
+  const [lock, pids] = [join(stateFolder, `${name}.lock`), join(stateFolder, `${name}.pids`)];
   let product;
   let leaving = false;
   let holdsLock = false;
@@ -66,15 +66,17 @@ export async function runProduct({ cluster, host, port, isPortAWish, databaseUrl
     if (leaving) return;
     leaving = true;
     await product?.end();
-    if (holdsLock) for (const file of [pids, lock, databaseFile]) rmSync(file, { force: true });
+    if (holdsLock)
+      for (const file of [pids, lock, ...(databaseUrl === undefined ? [databaseFile] : [])])
+        rmSync(file, { force: true });
     process.exit(code);
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void leave(0));
   try {
     ensureNode();
-    takeLock();
+    takeLock(lock);
     holdsLock = true;
-    endOrphans();
+    endOrphans(pids);
     const free = await portToUse(host, port, isPortAWish);
     if (databaseUrl === undefined) ensureDebian(['postgresql'], () => postgresPrograms() !== undefined);
     ensureNodeModules();
@@ -92,7 +94,8 @@ export async function runProduct({ cluster, host, port, isPortAWish, databaseUrl
     if (databaseUrl === undefined) await product.startDatabase();
     else product.use(databaseUrl);
     // For the commands that look after people and backups while it runs.
-    writeFileSync(databaseFile, product.environment.DATABASE_URL, { mode: 0o600 });
+    if (databaseUrl === undefined)
+      writeFileSync(databaseFile, product.environment.DATABASE_URL, { mode: 0o600 });
     await product.runOnce('Preparing the database', process.execPath, [
       '--import',
       'tsx',

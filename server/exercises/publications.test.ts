@@ -49,7 +49,7 @@ describe('publishing', () => {
     expect((await publicationsFor(db, learner)).map(({ title, isOpen }) => [title, isOpen])).toEqual([
       ['Beacon two', true],
     ]);
-    const earlier = (await otherPublications(db, id)).map((other) => other.id);
+    const earlier = (await otherPublications(db, id, learner.id)).map((other) => other.id);
     expect(earlier).toEqual([publicationId]);
     expect(await benchDraftOf(db, learner.id, id, earlier)).toEqual({
       version: 0,
@@ -195,7 +195,7 @@ describe('an old revision', () => {
     expect((await publicationsFor(db, learner)).map(({ title, isOpen }) => [title, isOpen])).toEqual([
       ['Beacon', true],
     ]);
-    const others = (await otherPublications(db, publicationId)).map((other) => other.id);
+    const others = (await otherPublications(db, publicationId, learner.id)).map((other) => other.id);
     expect(others).toEqual([id]);
     expect(await benchDraftOf(db, learner.id, publicationId, others)).toEqual({
       version: 0,

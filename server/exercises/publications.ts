@@ -238,17 +238,27 @@ export interface OtherPublication {
   readonly exercise: Exercise | undefined;
 }
 
-/** Other publications of the same exercise to the same class, those open last first: work begun on them goes on. */
+/**
+ * Other publications of the same exercise, on which a learner's work may have begun, those open last first: to the same
+ * class, and to a class that they were in before.
+ */
 export async function otherPublications(
   db: Knex,
   publicationId: string,
+  learnerId: string,
 ): Promise<readonly OtherPublication[]> {
   const rows = await db('publication as own')
     .join('revision as its', 'its.id', 'own.revision_id')
-    .join('publication as other', 'other.class_id', 'own.class_id')
-    .join('revision', 'revision.id', 'other.revision_id')
+    .join('revision', 'revision.exercise_id', 'its.exercise_id')
+    .join('publication as other', 'other.revision_id', 'revision.id')
     .where('own.id', publicationId)
-    .whereRaw('revision.exercise_id = its.exercise_id and revision.id <> its.id')
+    .whereRaw('other.id <> own.id')
+    .whereRaw(
+      `(other.class_id = own.class_id
+        or exists (select 1 from bench_draft where publication_id = other.id and learner_id = ?)
+        or exists (select 1 from submission where publication_id = other.id and learner_id = ?))`,
+      [learnerId, learnerId],
+    )
     .orderByRaw('other.closed_at desc nulls first')
     .select<{ id: string; number: number; content: unknown }[]>(
       'other.id',

@@ -119,6 +119,6 @@ test('the trail says who did what to whom, newest first, page by page', async ()
   await inviteColleague(db, owner, 'assistant');
   await changeColleague(db, owner, harbour.otherTeacher.id, { role: 'assistant' });
   const [last, before] = await trailOf(db, undefined);
-  expect(last).toMatchObject({ action: 'change-colleague', actor: 'ina', subject: 'olaf' });
+  expect(last).toMatchObject({ did: 'changed the account of', actor: 'ina', subject: 'olaf' });
   expect((await trailOf(db, last!.id))[0]).toEqual(before);
 });

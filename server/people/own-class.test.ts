@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import type { Knex } from 'knex';
+import { otherPublications } from '../exercises/publications';
 import { publishAsItIs } from '../exercises/publishing';
 import { handIn } from '../submissions/hand-in';
 import { findSubmission } from '../submissions/reports';
@@ -156,6 +157,13 @@ describe('a roster', () => {
     expect(moved).toMatchObject({ classIds: [second], className: 'Second' });
     expect(await findSubmission(db, moved, submissionId)).toBeDefined();
     expect(await findSubmission(db, both, submissionId)).toBeDefined();
+    // What was begun in the class before goes on in the new one.
+    const published = await publishAsItIs(db, both, harbour.exerciseId, second);
+    const { publicationId } = published as { publicationId: string };
+    expect((await otherPublications(db, publicationId, learner.id)).map(({ id }) => id)).toEqual([
+      harbour.publicationId,
+    ]);
+    expect(await otherPublications(db, publicationId, harbour.stranger.id)).toEqual([]);
   });
 });
 

@@ -61,6 +61,12 @@ async function enter(
   return { ok: true, ...(await openSession(db, owner)) };
 }
 
+/** The code of a class; `undefined` when there is no such class. */
+export async function codeOf(db: Knex, classId: string): Promise<string | undefined> {
+  const row = await db('class').where({ id: classId }).first<{ code: string } | undefined>('code');
+  return row?.code;
+}
+
 export interface Roster {
   readonly className: string;
   /** Whether names that nobody has claimed may be claimed without a slip now. */

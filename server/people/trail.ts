@@ -1,11 +1,12 @@
 import type { Knex } from 'knex';
-import type { Audited } from '../audit';
+import { AUDITED, type Audited } from '../audit';
 
 /** One thing that somebody did, with names as far as there still are any. */
 export interface TrailLine {
   readonly id: string;
   readonly at: string;
-  readonly action: Audited;
+  /** What was done, as a verb: `set the meetings of`. */
+  readonly did: string;
   readonly actor: string;
   readonly subject: string;
   readonly detail: string;
@@ -22,6 +23,9 @@ const nameSql = (column: string): string => `coalesce(
   (select name from class where class.id::text = ${column}),
   (select title from course where course.id::text = ${column}),
   (select draft->>'title' from exercise where exercise.id::text = ${column}),
+  (select (revision.content->>'title') || ', ' || class.name from publication
+    join revision on revision.id = publication.revision_id join class on class.id = publication.class_id
+    where publication.id::text = ${column}),
   ${column})`;
 
 /** What was done, newest first, from before a line on; at most a page of it. */
@@ -30,7 +34,7 @@ export async function trailOf(db: Knex, before: string | undefined): Promise<rea
     .modify((query) => void (before !== undefined && query.where('id', '<', before)))
     .orderBy('id', 'desc')
     .limit(TRAIL_PAGE)
-    .select<(Omit<TrailLine, 'at'> & { readonly at: Date })[]>(
+    .select<(Omit<TrailLine, 'at' | 'did'> & { readonly at: Date; readonly action: Audited })[]>(
       'id',
       'at',
       'action',
@@ -38,5 +42,5 @@ export async function trailOf(db: Knex, before: string | undefined): Promise<rea
       db.raw(`${nameSql('actor')} as actor`),
       db.raw(`${nameSql('subject')} as subject`),
     );
-  return rows.map(({ at, ...line }) => ({ ...line, at: at.toISOString() }));
+  return rows.map(({ at, action, ...line }) => ({ ...line, at: at.toISOString(), did: AUDITED[action] }));
 }

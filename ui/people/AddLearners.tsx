@@ -44,9 +44,9 @@ export function AddLearners({ classId, known, addLearners, onSlips }: AddLearner
         if (names.length > 0) add();
       }}
     >
-      <label htmlFor="learner-list" className="text-lead">
-        Add learners
-      </label>
+      <h2 className="text-lead">
+        <label htmlFor="learner-list">Add learners</label>
+      </h2>
       <p className="max-w-[70ch] text-note text-soft">
         A name on each line, or a table pasted from a spreadsheet, columns in any order. Only the names are
         kept. A first name is enough.

@@ -18,9 +18,9 @@ export interface ColleagueLine {
 }
 
 const ROLES: readonly (readonly [role: string, note: string])[] = [
-  ['assistant', 'helps in the room: sees hand-ins, gives slips'],
-  ['instructor', 'prepares, publishes, keeps classes'],
-  ['owner', 'keeps the accounts as well'],
+  ['assistant', 'Helps in the room: sees hand-ins, gives slips.'],
+  ['instructor', 'Prepares and publishes exercises, keeps classes.'],
+  ['owner', 'Does all that, and keeps the accounts.'],
 ];
 
 interface ColleaguesProps {
@@ -115,13 +115,12 @@ export function Colleagues({ colleagues, viewerId, actions }: ColleaguesProps) {
             onChange={({ target }) => setRole(target.value)}
             className="mt-1 block min-h-9 w-full border border-rule-strong bg-card px-2 font-normal"
           >
-            {ROLES.map(([value, note]) => (
-              <option key={value} value={value}>
-                {value}: {note}
-              </option>
+            {ROLES.map(([value]) => (
+              <option key={value}>{value}</option>
             ))}
           </select>
         </label>
+        <p className="mt-1 text-note text-soft">{ROLES.find(([value]) => value === role)?.[1]}</p>
         <Button type="submit" className="mt-2" disabled={isBusy}>
           Make a link
         </Button>

@@ -6,7 +6,7 @@ export interface TrailProps {
     readonly id: string;
     readonly at: string;
     readonly actor: string;
-    readonly action: string;
+    readonly did: string;
     readonly subject: string;
     readonly detail: string;
   }[];
@@ -33,13 +33,13 @@ export function Trail({ lines, older }: TrailProps) {
             </tr>
           </thead>
           <tbody>
-            {lines.map(({ id, at, actor, action, subject, detail }) => (
-              <tr key={id} className="border-t border-rule align-top">
+            {lines.map(({ id, at, actor, did, subject, detail }) => (
+              <tr key={id} className="border-t border-rule align-baseline">
                 <td className="py-1.5">
                   <Clock at={at} />
                 </td>
                 <td className="break-words">{actor}</td>
-                <td className="pr-3">{action.replaceAll('-', ' ')}</td>
+                <td className="pr-3">{did}</td>
                 <td className="break-words">
                   {subject === actor ? '' : subject}{' '}
                   <span className="mono text-note text-soft">{detail}</span>

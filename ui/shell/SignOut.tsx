@@ -34,7 +34,7 @@ export function SignOut({ viewerName, learnerId, signOut }: SignOutProps) {
       className="flex min-h-10 items-center gap-1.5 px-2 text-note text-soft hover:text-ink"
       title={`Sign out ${viewerName}`}
     >
-      <span className="max-w-28 truncate">{viewerName}</span>
+      <span className="max-w-36 truncate">{learnerId === undefined ? viewerName : `Not ${viewerName}?`}</span>
       <LogOut size={16} aria-hidden="true" />
       <span className="sr-only">Sign out</span>
     </button>

@@ -10,13 +10,15 @@ import type { JoinState, StaffState } from './state';
 
 interface SignInProps {
   readonly join: (before: JoinState, form: FormData) => Promise<JoinState>;
+  /** How the door of a class stands when one comes to it. */
+  readonly first: JoinState;
   readonly signIn: (before: StaffState, form: FormData) => Promise<StaffState>;
   /** Where whoever comes in goes on. */
   readonly to: string;
 }
 
 /** The door: learners join their class in three lines, staff sign in beside. */
-export function SignIn({ join, signIn, to }: SignInProps) {
+export function SignIn({ join, first, signIn, to }: SignInProps) {
   return (
     <main className="grid grid-cols-1 min-h-dvh lg:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]">
       <div className="flex flex-col border-ink lg:border-r">
@@ -27,7 +29,7 @@ export function SignIn({ join, signIn, to }: SignInProps) {
             <p className="mt-1 text-note text-soft">Wire it, program it, see if it is right.</p>
           </div>
         </header>
-        <JoinForm join={join} to={to} />
+        <JoinForm join={join} first={first} to={to} />
         <StaffForm signIn={signIn} to={to} />
       </div>
       <aside className="hidden flex-col justify-center gap-6 bg-card p-12 lg:flex">
@@ -41,8 +43,8 @@ export function SignIn({ join, signIn, to }: SignInProps) {
   );
 }
 
-function JoinForm({ join, to }: Pick<SignInProps, 'join' | 'to'>) {
-  const [state, act, isPending] = useActionState(join, { code: '' });
+function JoinForm({ join, first, to }: Pick<SignInProps, 'join' | 'first' | 'to'>) {
+  const [state, act, isPending] = useActionState(join, first);
   const [learnerId, setLearnerId] = useState('');
   const door = useRef<HTMLFormElement>(null);
   const names = useRef<HTMLSelectElement>(null);

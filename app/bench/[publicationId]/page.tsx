@@ -26,7 +26,7 @@ export default async function BenchPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('see-bench', (await params).publicationId);
   const { solution, words } = publication.rules;
   const form = studentForm(publication.exercise, solution);
-  const others = await otherPublications(database(), publication.id);
+  const others = await otherPublications(database(), publication.id, viewer.id);
   const earlier = others.map(({ id }) => id);
   const tries = await linesOf(database(), [publication.id, ...earlier], viewer.id);
   // Whoever has handed in to this one knows it.
