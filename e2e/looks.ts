@@ -102,8 +102,8 @@ export async function openEverything(page: Page, view: string, faults: Faults): 
   for (let index = 0; index < count; index += 1) {
     const opener = openers.nth(index);
     const name = (await opener.getAttribute('aria-label')) ?? (await opener.textContent()) ?? '';
-    // Names of parts and pins stand in many: “Colour of W1”, “Colour of W2”.
-    const sort = name.replaceAll(/[A-Z]+\d+|\d+/g, '#');
+    // What stands for each of many begins alike: “Colour of W1”, “What to do for Adda”.
+    const sort = name.split(' ').slice(0, 3).join(' ').replaceAll(/[A-Z]+\d+|\d+/g, '#');
     if (seen.has(sort) || !(await opener.isEnabled())) continue;
     seen.add(sort);
     await opener.click();

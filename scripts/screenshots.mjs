@@ -1,5 +1,5 @@
 // Takes the pictures of docs/screenshots from a running demo: npm run screenshots [-- --base URL]
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
@@ -8,6 +8,8 @@ import { joinAsLearner, signInAsInstructor } from './visits.mjs';
 
 const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
 const folder = join(root, 'docs/screenshots');
+// What no view is called any more goes.
+rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const { browser, end } = await launchBrowser();
 const LAPTOP = { width: 1280, height: 800 };
@@ -112,8 +114,6 @@ await desk.goto('/values');
 await picture(desk, 'value-bench');
 await desk.goto('/boards');
 await picture(desk, 'boards');
-await desk.getByRole('tab', { name: 'Parts' }).click();
-await picture(desk, 'parts');
 await desk.goto('/');
 await desk.getByRole('link', { name: 'Review desk' }).first().click();
 await desk.getByRole('heading', { name: 'What was checked' }).waitFor();
@@ -122,10 +122,12 @@ await desk.getByRole('link', { name: 'report' }).first().click();
 await desk.getByRole('heading', { name: 'Verdict' }).waitFor();
 await picture(desk, 'report');
 
-const night = await instructor('dark');
-await night.getByRole('link', { name: 'Review desk' }).first().click();
-await night.getByRole('button', { name: /Pin never made an output/ }).click();
-await picture(night, 'review-desk-dark');
+await desk.goto('/');
+await desk.getByRole('link', { name: 'Wednesday afternoon' }).click();
+await desk.getByRole('heading', { name: 'Meetings' }).waitFor();
+await picture(desk, 'class');
+await desk.goto('/classes');
+await picture(desk, 'classes');
 
 await picture(await bench(LAPTOP), 'bench');
 const tablet = await bench(TABLET);

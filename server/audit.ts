@@ -19,6 +19,8 @@ export const AUDITED = {
   'share-board': 'shared the board',
   'erase-learner': 'erased',
   'export-person': 'took a file of all that is kept of',
+  decide: 'reviewed',
+  'accept-circuit': 'said which circuits are accepted for',
   'make-staff': 'made the account of',
   'set-password': 'set the password of',
   'change-colleague': 'changed the account of',

@@ -1,10 +1,13 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { addDays, addWeeks, format } from 'date-fns';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
+import { Circuit } from '@/core/wiring/circuit';
 import { readWiring } from '@/core/wiring/read';
+import { shapeOf } from '@/core/wiring/shape';
 import { writeTable } from '@/core/wiring/table';
 import { nodeGrammars } from '@/grammars/node';
 import { publishAsItIs } from './exercises/publishing';
@@ -28,6 +31,9 @@ const peopleSchema = z.object({
     z.object({
       name: z.string(),
       code: z.string(),
+      term: z.string(),
+      /** From when until when it meets, by the clock of this machine, once a week. */
+      meeting: z.object({ from: z.string(), until: z.string() }),
       staff: z.array(z.string()),
       word: z.string(),
       learners: z.array(z.string()),
@@ -87,11 +93,14 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   }
   for (const group of people.classes) {
     const [row] = await db('class')
-      .insert({ name: group.name, code: group.code })
+      .insert({ name: group.name, code: group.code, term: group.term })
       .returning<{ id: string }[]>('id');
     const classId = row!.id;
     await db('class_staff').insert(
       group.staff.map((login) => ({ class_id: classId, staff_id: staff.get(login) })),
+    );
+    await db('meeting').insert(
+      weeklyMeetings(group.meeting, now).map((meeting) => ({ class_id: classId, ...meeting })),
     );
     const word = await hashSecret(group.word);
     const learners = await db('learner')
@@ -115,6 +124,16 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     }
   }
 }
+
+/** Weeks of demo meetings that are over, and that are to come. */
+const [WEEKS_BEFORE, WEEKS_AFTER] = [4, 6];
+
+/** A meeting a week, around a moment: the next one is tomorrow, so that nobody is signed out while looking round. */
+const weeklyMeetings = ({ from, until }: { readonly from: string; readonly until: string }, now: Date) =>
+  Array.from({ length: WEEKS_BEFORE + WEEKS_AFTER }, (_, week) => {
+    const day = format(addDays(addWeeks(now, week - WEEKS_BEFORE), 1), 'yyyy-MM-dd');
+    return { starts_at: new Date(`${day}T${from}`), ends_at: new Date(`${day}T${until}`) };
+  });
 
 interface Batch {
   readonly folder: string;
@@ -156,7 +175,7 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
       program,
       sighting: undefined,
     });
-    await keepReport(db, key, report, at);
+    await keepReport(db, key, report, { shape: shapeOf(new Circuit(read.value)), at });
     await record(
       db,
       learner.id,

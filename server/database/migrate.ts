@@ -8,6 +8,7 @@ import * as judging from './migrations/0006-judging';
 import * as doors from './migrations/0007-doors';
 import * as dates from './migrations/0008-dates';
 import * as ownClasses from './migrations/0009-own-classes';
+import * as decisions from './migrations/0010-decisions';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -21,6 +22,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0007-doors': doors,
   '0008-dates': dates,
   '0009-own-classes': ownClasses,
+  '0010-decisions': decisions,
 };
 
 const source: Knex.MigrationSource<string> = {

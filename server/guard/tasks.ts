@@ -5,7 +5,9 @@ import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
 import { check } from '@/core/judge/check';
 import { problemText, type Problem, type Result } from '@/core/result';
+import { Circuit } from '@/core/wiring/circuit';
 import { readWiring } from '@/core/wiring/read';
+import { shapeOf } from '@/core/wiring/shape';
 import { writeTable } from '@/core/wiring/table';
 import type { Proof } from '@/core/worksheet/proof';
 import { proofOf, proposalsFor } from '@/core/worksheet/prove';
@@ -30,6 +32,8 @@ export interface Checked {
   readonly verdict: Verdict;
   /** The report as canonical text. */
   readonly report: string;
+  /** The circuit whatever its holes, as text. */
+  readonly shape: string;
   /** What went wrong in the checker itself, which the report only mentions. */
   readonly failure?: string;
 }
@@ -58,6 +62,7 @@ async function checked({
   return {
     verdict: report.verdict,
     report: canonicalReport(report),
+    shape: shapeOf(new Circuit(read.value)),
     ...(failure === undefined ? {} : { failure: failureText(failure) }),
   };
 }

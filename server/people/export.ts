@@ -41,6 +41,18 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
       'submission.hints_taken as hintsTaken',
       'report.content as report',
     );
+  const decisions = await db('decision')
+    .join('submission', 'submission.id', 'decision.submission_id')
+    .where({ learner_id: learnerId })
+    .orderBy('decision.id')
+    .select<Record<string, unknown>[]>(
+      'submission.attempt',
+      'decision.made_at as madeAt',
+      'decision.outcome',
+      'decision.remark',
+      'decision.marks',
+      'decision.reason',
+    );
   const drafts = await db('bench_draft')
     .where({ learner_id: learnerId })
     .select<Record<string, unknown>[]>('publication_id as publication', 'updated_at as updatedAt', 'content');
@@ -50,5 +62,5 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
     .orderBy('id')
     .select<Record<string, unknown>[]>('at', 'action');
   await audit(db, actor, 'export-person', learnerId);
-  return { ...learner, submissions, drafts, trail };
+  return { ...learner, submissions, decisions, drafts, trail };
 }

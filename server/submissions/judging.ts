@@ -101,11 +101,16 @@ export async function judge(db: Knex, guarded: Guard, key: string): Promise<void
   });
   if (!outcome.ended) return giveUp(outcome.obstacle, outcome.detail);
   if (outcome.value.failure !== undefined) await recordFailure(db, key, 'failure', outcome.value.failure);
-  await keepReport(db, key, JSON.parse(outcome.value.report) as Report);
+  await keepReport(db, key, JSON.parse(outcome.value.report) as Report, { shape: outcome.value.shape });
 }
 
-/** Writes the report of a key, once, and takes it off the queue. */
-export async function keepReport(db: Knex, key: string, report: Report, at?: Date): Promise<void> {
+/** Writes the report of a key, once, and takes it off the queue; with the shape of the circuit where it is known. */
+export async function keepReport(
+  db: Knex,
+  key: string,
+  report: Report,
+  { shape, at }: { readonly shape?: string; readonly at?: Date } = {},
+): Promise<void> {
   const content = canonicalReport(report);
   await db.transaction(async (transaction) => {
     await transaction('report')
@@ -116,6 +121,9 @@ export async function keepReport(db: Knex, key: string, report: Report, at?: Dat
         verdict: report.verdict,
         causes: [...causeCodes(report)],
         engine: report.engine,
+        shape: shape === undefined ? null : textHash(shape),
+        marks_earned: report.marks.earned,
+        marks_of: report.marks.of,
         ...(at ? { made_at: at } : {}),
       })
       .onConflict('key')

@@ -19,6 +19,11 @@ export interface SubmissionLine {
   readonly verdict: Verdict | null;
   /** Codes of the causes, first to last. */
   readonly causes: readonly FindingCode[];
+  /** Hash of the circuit's shape; `null` when it is not known. */
+  readonly shape: string | null;
+  readonly hintsTaken: number;
+  /** What the scenarios give; `undefined` while it waits to be judged. */
+  readonly marks: { readonly earned: number; readonly of: number } | undefined;
 }
 
 /** A hand-in with what was handed in and, once it has been judged, its report. */
@@ -27,7 +32,6 @@ export interface Submission extends SubmissionLine {
   readonly wiring: string;
   readonly program: string;
   readonly sighting: Sighting | null;
-  readonly hintsTaken: number;
   readonly report: Report | undefined;
   /** How long the queue is; `undefined` when it has been judged. */
   readonly waiting: Queue | undefined;
@@ -42,6 +46,10 @@ interface LineRow {
   readonly handed_in_at: Date;
   readonly verdict: Verdict | null;
   readonly causes: FindingCode[] | null;
+  readonly shape: string | null;
+  readonly hints_taken: number;
+  readonly marks_earned: string | null;
+  readonly marks_of: string | null;
 }
 
 interface Row extends LineRow {
@@ -49,7 +57,6 @@ interface Row extends LineRow {
   readonly wiring: string;
   readonly program: string;
   readonly sighting: Sighting | null;
-  readonly hints_taken: number;
   readonly judging_key: string;
   readonly content: string | null;
 }
@@ -63,6 +70,10 @@ const lineColumns = [
   'submission.handed_in_at',
   'report.verdict',
   'report.causes',
+  'report.shape',
+  'report.marks_earned',
+  'report.marks_of',
+  'submission.hints_taken',
 ];
 
 const selectSubmissions = (db: Knex) =>
@@ -79,6 +90,12 @@ const lineFrom = (row: LineRow): SubmissionLine => ({
   handedInAt: row.handed_in_at,
   verdict: row.verdict,
   causes: row.causes ?? [],
+  shape: row.shape,
+  hintsTaken: row.hints_taken,
+  marks:
+    row.marks_earned === null || row.marks_of === null
+      ? undefined
+      : { earned: Number(row.marks_earned), of: Number(row.marks_of) },
 });
 
 /** A submission that the viewer may see: their own, or one of a class they teach. */
@@ -92,7 +109,6 @@ export async function findSubmission(db: Knex, viewer: Viewer, id: string): Prom
       'submission.wiring',
       'submission.program',
       'submission.sighting',
-      'submission.hints_taken',
       'submission.judging_key',
       'report.content',
     );
@@ -103,7 +119,6 @@ export async function findSubmission(db: Knex, viewer: Viewer, id: string): Prom
     wiring: row.wiring,
     program: row.program,
     sighting: row.sighting,
-    hintsTaken: row.hints_taken,
     report: row.content === null ? undefined : reportSchema.parse(JSON.parse(row.content)),
     waiting: row.content === null ? await waitingFor(db, row.judging_key) : undefined,
   };

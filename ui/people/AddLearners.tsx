@@ -47,7 +47,7 @@ export function AddLearners({ classId, known, addLearners, onSlips }: AddLearner
       <h2 className="text-lead">
         <label htmlFor="learner-list">Add learners</label>
       </h2>
-      <p className="max-w-[70ch] text-note text-soft">
+      <p className="max-w-[56ch] text-note text-soft">
         A name on each line, or a table pasted from a spreadsheet, columns in any order. Only the names are
         kept. A first name is enough.
       </p>

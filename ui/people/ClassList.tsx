@@ -130,7 +130,7 @@ function NewClass({ makeClass, isFirst }: Pick<PeopleActions, 'makeClass'> & { r
   const [term, setTerm] = useState('');
   return (
     <form
-      aria-label="Name of a new class"
+      aria-label="New class"
       className="grid max-w-[46rem] gap-3 px-6 py-5 sm:grid-cols-[minmax(0,1fr)_12rem_auto] sm:items-end"
       onSubmit={(event) => {
         event.preventDefault();

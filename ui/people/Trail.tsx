@@ -18,7 +18,7 @@ export interface TrailProps {
 export function Trail({ lines, older }: TrailProps) {
   return (
     <div className="px-6 py-5">
-      <p className="max-w-[70ch] text-soft">
+      <p className="max-w-[56ch] text-soft">
         What was done to accounts, classes and learners, by whom. Nothing in it was written by a learner;
         whoever has been erased stands here as a number.
       </p>
