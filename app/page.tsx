@@ -6,6 +6,7 @@ import { exerciseList } from '@/server/exercises/drafts';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { doorsOf } from '@/server/people/classes';
 import { troubleAtTheDoor } from '@/server/people/tries';
+import { decisionsOf } from '@/server/submissions/decisions';
 import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { StaffToday, type ClassToday } from '@/ui/today/StaffToday';
 import { StudentToday, type ExerciseToday } from '@/ui/today/StudentToday';
@@ -44,11 +45,11 @@ export default async function TodayPage() {
 
 async function studentExercises(viewer: Viewer): Promise<readonly ExerciseToday[]> {
   const publications = await publicationsFor(database(), viewer);
-  const lines = await linesOf(
-    database(),
-    publications.map(({ id }) => id),
-    viewer.id,
-  );
+  const ids = publications.map(({ id }) => id);
+  const [lines, decisions] = await Promise.all([
+    linesOf(database(), ids, viewer.id),
+    decisionsOf(database(), ids, viewer.id),
+  ]);
   return publications.map(({ id, title, aim, introduces, isOpen, isComing, opensAt, closesAt }) => ({
     id,
     title,
@@ -63,6 +64,7 @@ async function studentExercises(viewer: Viewer): Promise<readonly ExerciseToday[
         id: line.id,
         attempt: line.attempt,
         verdict: line.verdict,
+        outcome: decisions.findLast(({ submissionId }) => submissionId === line.id)?.outcome ?? null,
         handedInAt: line.handedInAt.toISOString(),
       })),
   }));

@@ -184,6 +184,7 @@ const actions: Readonly<
         keeping,
       ],
       ['classes/[classId]/actions.ts', ['slips', 'newSlip'], teaching],
+      ['review/[publicationId]/actions.ts', ['decide', 'acceptCircuit'], teaching],
       ['account/actions.ts', ['changePassword'], teaching],
       ['boards/actions.ts', ['keepBoard', 'removeBoard', 'shareBoard'], keeping],
       [

@@ -103,7 +103,11 @@ export async function openEverything(page: Page, view: string, faults: Faults): 
     const opener = openers.nth(index);
     const name = (await opener.getAttribute('aria-label')) ?? (await opener.textContent()) ?? '';
     // What stands for each of many begins alike: “Colour of W1”, “What to do for Adda”.
-    const sort = name.split(' ').slice(0, 3).join(' ').replaceAll(/[A-Z]+\d+|\d+/g, '#');
+    const sort = name
+      .split(' ')
+      .slice(0, 3)
+      .join(' ')
+      .replaceAll(/[A-Z]+\d+|\d+/g, '#');
     if (seen.has(sort) || !(await opener.isEnabled())) continue;
     seen.add(sort);
     await opener.click();

@@ -14,7 +14,12 @@ export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
     .leftJoin('report', 'report.key', 'submission.judging_key')
     .whereIn('learner.class_id', classIds)
     .modify((query) => void (viewer.role === 'student' && query.where('learner.id', viewer.id)))
-    .select(db.raw(`count(*) || '/' || count(report.key)`));
+    .select(
+      db.raw(
+        `count(*) || '/' || count(report.key) || '/' || coalesce(sum((select count(*) from decision
+          where decision.submission_id = submission.id)), 0)`,
+      ),
+    );
   const openings = db('publication')
     .whereIn('publication.class_id', classIds)
     .select(

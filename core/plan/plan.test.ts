@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { causeCodes, type Verdict } from '../formats/report';
 import { courseExercises } from '../testing/course';
 import { beacon, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
-import { countVerdicts, groupByTrouble, latestOf, type ReviewItem } from './review';
+import { countVerdicts, groupByTrouble, latestOf, waitsForReview, type ReviewItem } from './review';
 import { worksheetFigures } from './worksheet';
 
 const item = (learnerName: string, attempt: number, table = LAYOUT, program = PROGRAM): ReviewItem => {
@@ -14,6 +14,7 @@ const item = (learnerName: string, attempt: number, table = LAYOUT, program = PR
     attempt,
     verdict: report.verdict,
     causes: causeCodes(report),
+    shape: null,
   };
 };
 
@@ -29,6 +30,37 @@ const items = [
 ];
 
 describe('hand-ins by what is wrong', () => {
+  test('that work differently are together by their circuit', () => {
+    const works = (learnerName: string, shape: string | null): ReviewItem => ({
+      ...item(learnerName, 1),
+      verdict: 'works-differently',
+      causes: [],
+      shape,
+    });
+    const groups = groupByTrouble([
+      works('Ada', 'x'),
+      works('Ben', 'y'),
+      works('Cleo', 'x'),
+      works('Dora', null),
+    ]);
+    expect(groups.map(({ items: members }) => members.map(({ learnerName }) => learnerName))).toEqual([
+      ['Ada', 'Cleo'],
+      ['Ben'],
+      ['Dora'],
+    ]);
+  });
+
+  test.each([
+    ['does not work', 'does-not-work', null, true],
+    ['is the circuit of the exercise', 'as-drawn', 'x', false],
+    ['works in another way', 'works-differently', 'y', true],
+    ['works in another way that is accepted', 'works-differently', 'x', false],
+    ['is being checked', null, null, false],
+  ] as const)('wait for a reviewer or not: one that %s', (_, verdict, shape, waits) => {
+    expect(waitsForReview({ verdict, shape }, false, new Set(['x']))).toBe(waits);
+    expect(waitsForReview({ verdict, shape }, true, new Set())).toBe(false);
+  });
+
   test('count each learner’s last try', () => {
     expect(latestOf(items).map(({ id }) => id)).toEqual([
       'Ada-2',

@@ -13,9 +13,11 @@ export interface ReviewItem {
   readonly verdict: Verdict | null;
   /** Codes of the causes, first to last. */
   readonly causes: readonly FindingCode[];
+  /** What tells its circuit from others; `null` when that is not known. */
+  readonly shape: string | null;
 }
 
-/** Hand-ins with the same verdict and the same causes. */
+/** Hand-ins with the same verdict and the same causes; of those that work differently, with the same circuit. */
 export interface ReviewGroup<Item extends ReviewItem = ReviewItem> {
   readonly key: string;
   readonly verdict: Verdict;
@@ -49,7 +51,8 @@ export function groupByTrouble<Item extends ReviewItem>(
   const groups = new Map<string, Item[]>();
   for (const item of items) {
     if (item.verdict === null) continue;
-    const key = [item.verdict, ...codesOf(item)].join(' ');
+    const circuit = item.verdict === 'works-differently' ? (item.shape ?? '') : '';
+    const key = [item.verdict, ...codesOf(item), circuit].join(' ');
     groups.set(key, [...(groups.get(key) ?? []), item]);
   }
   return [...groups]
@@ -72,6 +75,20 @@ export function groupByTrouble<Item extends ReviewItem>(
         a.title.localeCompare(b.title, 'en'),
     );
 }
+
+/**
+ * Whether a hand-in waits for somebody to decide: nobody has, and it is neither the circuit of the exercise nor one that
+ * is accepted.
+ */
+export const waitsForReview = (
+  { verdict, shape }: Pick<ReviewItem, 'verdict' | 'shape'>,
+  isDecided: boolean,
+  accepted: ReadonlySet<string>,
+): boolean =>
+  verdict !== null &&
+  !isDecided &&
+  verdict !== 'as-drawn' &&
+  !(verdict === 'works-differently' && shape !== null && accepted.has(shape));
 
 /** How many learners stand at each verdict. */
 export function countVerdicts(items: readonly ReviewItem[]): Readonly<Partial<Record<Verdict, number>>> {

@@ -6,6 +6,7 @@ import { BenchDrawing } from './BenchDrawing';
 import { BenchPanels } from './BenchPanels';
 import { JoinedNotice } from './JoinedNotice';
 import { ResultPanel } from './ResultPanel';
+import { ReviewNotice } from './ReviewNotice';
 import { BenchContext, useBenchAtWork, type BenchProps } from './useBench';
 
 /** A learner's bench: record the build, put the program in, check, and hand in. */
@@ -18,6 +19,7 @@ export function Bench(props: BenchProps) {
         <div className="flex min-w-0 flex-col border-ink lg:border-r">
           <BenchBar />
           <JoinedNotice />
+          <ReviewNotice />
           <div className="px-4 py-3">{recorded.wiring && <BenchDrawing wiring={recorded.wiring} />}</div>
           <div className="mt-auto">
             {path && state.followed !== undefined && recorded.wiring ? (

@@ -10,6 +10,7 @@ import { rowOf } from '@/core/findings/table';
 import { boardOf, type ExerciseData } from '@/core/formats/exercise';
 import type { Task } from '@/core/generated/task';
 import type { Draft, KeptDraft } from '@/core/messages/bench-draft';
+import type { Decision } from '@/core/messages/decision';
 import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
@@ -37,6 +38,8 @@ export interface BenchProps {
   readonly task: Task;
   /** What has changed since the learner worked on another revision of the exercise. */
   readonly news?: { readonly revision: number; readonly changes: readonly string[] } | undefined;
+  /** What an instructor has decided of the learner's last try, first to last. */
+  readonly remarks: readonly Decision[];
   /** The whole exercise, where its author tries it: builds are checked against it, and nothing leaves the page. */
   readonly preview?: ExerciseData;
   /** The program that a learner begins with. */
@@ -53,6 +56,7 @@ export interface Bench {
   readonly way: BenchProps['way'];
   readonly task: Task;
   readonly news: BenchProps['news'];
+  readonly remarks: BenchProps['remarks'];
   readonly isPreview: boolean;
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
@@ -147,6 +151,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     way: props.way,
     task: props.task,
     news: props.news,
+    remarks: props.remarks,
     isPreview: props.preview !== undefined,
     state,
     dispatch,

@@ -1,31 +1,17 @@
 'use client';
 
-import Link from 'next/link';
+import { Check } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { groupByTrouble, latestOf, type ReviewGroup, type ReviewItem } from '@/core/plan/review';
+import { groupByTrouble, latestOf, type ReviewGroup } from '@/core/plan/review';
 import { Keys } from '../design/Button';
-import { Clock } from '../design/Clock';
 import { VerdictMark, verdictWords } from '../design/Verdict';
 import { useKey } from '../shell/useKey';
-import { ComparedBenches, ComparedPrograms, isAboutProgram } from './Comparison';
-import { useOpened, type OpenedSubmission } from './useOpened';
-import { useTold } from '../words/Words';
-
-/** A hand-in in the lists of the desk; its texts are fetched when it is opened. */
-export interface ReviewedSubmission extends ReviewItem {
-  readonly handedInAt: string;
-}
-
-interface ReviewDeskProps {
-  readonly submissions: readonly ReviewedSubmission[];
-  readonly referenceLayout: string;
-  readonly referenceProgram: string;
-  /** Names of learners who have not handed in. */
-  readonly without: readonly string[];
-}
+import { acceptedBy, isOpen, nextOpen, type DeskProps, type ReviewedSubmission } from './desk';
+import { GroupDetail } from './GroupDetail';
 
 /** A class's hand-ins by what is wrong: the list on the left, what it looks like on the right. */
-export function ReviewDesk({ submissions, referenceLayout, referenceProgram, without }: ReviewDeskProps) {
+export function ReviewDesk(desk: DeskProps) {
+  const { submissions, without } = desk;
   const latest = useMemo(() => latestOf(submissions), [submissions]);
   const groups = useMemo(() => groupByTrouble(latest), [latest]);
   const waiting = latest.filter(({ verdict }) => verdict === null);
@@ -50,15 +36,16 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
           : 'Nobody has handed in yet. Hand-ins appear here as they arrive.'}
       </p>
     );
+  const open = latest.filter((item) => isOpen(desk, item)).length;
   return (
-    <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[25rem_minmax(0,1fr)]">
+    <div className="grid min-h-[calc(100dvh-3.9rem)] grid-cols-1 lg:grid-cols-[25rem_minmax(0,1fr)]">
       <nav
         ref={list}
         aria-label="Groups"
         className="border-ink lg:sticky lg:top-[3.9rem] lg:max-h-[calc(100dvh-3.9rem)] lg:overflow-y-auto lg:border-r"
       >
         <p className="flex justify-between border-b border-rule px-5 py-2 text-note text-soft">
-          by what is wrong, last tries
+          <span role="status">{open === 0 ? 'everything is reviewed' : `${open} to review`}, last tries</span>
           <span>
             next<Keys>J</Keys> back<Keys>K</Keys>
           </span>
@@ -67,6 +54,8 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
           <GroupLine
             key={candidate.key}
             group={candidate}
+            open={candidate.items.filter((item) => isOpen(desk, item)).length}
+            acceptedBy={acceptedBy(desk, candidate.items[0]!)}
             isFirstOfVerdict={groups[index - 1]?.verdict !== candidate.verdict}
             count={countOf(groups, candidate)}
             isChosen={index === chosen}
@@ -92,9 +81,11 @@ export function ReviewDesk({ submissions, referenceLayout, referenceProgram, wit
       <GroupDetail
         key={group.key}
         group={group}
-        all={submissions}
-        referenceLayout={referenceLayout}
-        referenceProgram={referenceProgram}
+        desk={desk}
+        onDecided={(decided) => {
+          const next = nextOpen(groups, chosen, (item) => !decided.has(item.id) && isOpen(desk, item));
+          if (next !== undefined && next !== chosen) setChosen(next);
+        }}
       />
     </div>
   );
@@ -104,14 +95,25 @@ const countOf = (groups: readonly ReviewGroup[], { verdict }: ReviewGroup): numb
   groups.filter((group) => group.verdict === verdict).reduce((sum, group) => sum + group.items.length, 0);
 
 interface GroupLineProps {
-  readonly group: ReviewGroup;
+  readonly group: ReviewGroup<ReviewedSubmission>;
+  /** Hand-ins of the group that wait for a reviewer. */
+  readonly open: number;
+  readonly acceptedBy: string | undefined;
   readonly isFirstOfVerdict: boolean;
   readonly count: number;
   readonly isChosen: boolean;
   readonly onChoose: () => void;
 }
 
-function GroupLine({ group, isFirstOfVerdict, count, isChosen, onChoose }: GroupLineProps) {
+function GroupLine({
+  group,
+  open,
+  acceptedBy: by,
+  isFirstOfVerdict,
+  count,
+  isChosen,
+  onChoose,
+}: GroupLineProps) {
   return (
     <>
       {isFirstOfVerdict && (
@@ -129,162 +131,24 @@ function GroupLine({ group, isFirstOfVerdict, count, isChosen, onChoose }: Group
           <VerdictMark verdict={group.verdict} size={14} />
         </span>
         <span>
-          <span className="block font-semibold">{group.title}</span>
+          <span className="block font-semibold">
+            {group.title}
+            {by !== undefined && <span className="font-normal text-soft">, accepted by {by}</span>}
+          </span>
           <span className="block text-note text-soft">
             {group.items.map((item) => item.learnerName).join('  ·  ')}
           </span>
         </span>
-        <span className="mono text-bench font-bold">{group.items.length}</span>
+        <span className="flex items-baseline gap-1.5">
+          {open === 0 && (
+            <span className="text-good">
+              <Check size={15} aria-label="reviewed" className="translate-y-0.5" />
+            </span>
+          )}
+          {open > 0 && open < group.items.length && <span className="text-note text-soft">{open} of</span>}
+          <span className="mono text-bench font-bold">{group.items.length}</span>
+        </span>
       </button>
     </>
-  );
-}
-
-interface GroupDetailProps {
-  readonly group: ReviewGroup<ReviewedSubmission>;
-  readonly all: readonly ReviewedSubmission[];
-  readonly referenceLayout: string;
-  readonly referenceProgram: string;
-}
-
-function GroupDetail({ group, all, referenceLayout, referenceProgram }: GroupDetailProps) {
-  const [shownId, setShownId] = useState(group.items[0]!.id);
-  const opening = useOpened(shownId);
-  if (opening.state !== 'open')
-    return (
-      <article className="px-6 py-5" role="status">
-        <h2 className="text-title">{group.title}</h2>
-        <p className="mt-2 text-soft">
-          {opening.state === 'opening'
-            ? 'Opening the hand-in …'
-            : 'The hand-in couldn’t be opened. Choose it again when the connection is back.'}
-        </p>
-      </article>
-    );
-  return (
-    <OpenDetail
-      group={group}
-      all={all}
-      shown={opening.submission}
-      onShow={setShownId}
-      referenceLayout={referenceLayout}
-      referenceProgram={referenceProgram}
-    />
-  );
-}
-
-interface OpenDetailProps extends GroupDetailProps {
-  readonly shown: OpenedSubmission;
-  readonly onShow: (id: string) => void;
-}
-
-function OpenDetail({
-  group,
-  all,
-  shown: given,
-  onShow,
-  referenceLayout,
-  referenceProgram,
-}: OpenDetailProps) {
-  const shown = useTold(given);
-  const cause = shown.report.findings.find((finding) => finding.cause);
-  const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
-  const programFirst = isAboutProgram(shown);
-  const hasProgram = referenceProgram.trim() !== '' || shown.program.trim() !== '';
-  const programs = hasProgram && <ComparedPrograms submission={shown} referenceProgram={referenceProgram} />;
-  const benches = <ComparedBenches submission={shown} referenceLayout={referenceLayout} />;
-  return (
-    <article className="px-6 py-5">
-      <h2 className="max-w-[52rem] text-title">
-        {cause?.message ??
-          (group.verdict === 'as-drawn'
-            ? 'The circuit from the exercise, doing what it should.'
-            : 'A different circuit from the drawing, doing what it should.')}
-      </h2>
-      {programFirst ? programs : benches}
-      <div className="mt-5 grid grid-cols-1 gap-x-10 gap-y-5 xl:grid-cols-2">
-        <section aria-labelledby="seen-title">
-          <h3 id="seen-title" className="font-text text-body font-semibold">
-            What was checked
-          </h3>
-          <table className="mt-1 w-full text-left">
-            <tbody>
-              {seen.map((expectation) => (
-                <tr key={expectation.expected} className="border-t border-rule align-baseline">
-                  <td className="py-1.5 pr-4 text-soft">{expectation.expected}</td>
-                  <td className="py-1.5 font-semibold">{expectation.observed}</td>
-                </tr>
-              ))}
-              {cause?.repair && (
-                <tr className="border-t border-rule align-baseline">
-                  <td className="py-1.5 pr-4 text-soft">smallest repair</td>
-                  <td className="py-1.5 font-semibold">{cause.repair.text}</td>
-                </tr>
-              )}
-            </tbody>
-          </table>
-        </section>
-        <section aria-labelledby="who-title">
-          <h3 id="who-title" className="font-text text-body font-semibold">
-            Who, and how they got here
-          </h3>
-          <ul className="mt-1">
-            {group.items.map((item) => (
-              <Learner
-                key={item.learnerId}
-                tries={all.filter((submission) => submission.learnerId === item.learnerId)}
-                shownId={shown.id}
-                onShow={onShow}
-              />
-            ))}
-          </ul>
-        </section>
-      </div>
-      {hasProgram && <div className="mt-6 border-t border-rule">{programFirst ? benches : programs}</div>}
-    </article>
-  );
-}
-
-interface LearnerProps {
-  readonly tries: readonly ReviewedSubmission[];
-  readonly shownId: string;
-  readonly onShow: (id: string) => void;
-}
-
-/** A learner with all their tries, so that the way from one to the next is seen. */
-function Learner({ tries, shownId, onShow }: LearnerProps) {
-  return (
-    <li className="grid grid-cols-[6rem_minmax(0,1fr)] items-start border-t border-rule py-1">
-      <span className="py-1.5 font-semibold">{tries[0]!.learnerName}</span>
-      <ol>
-        {tries.map((attempt) => {
-          const [group] = groupByTrouble([attempt]);
-          return (
-            <li
-              key={attempt.id}
-              className={`flex flex-wrap items-center gap-x-3 px-2 ${attempt.id === shownId ? 'bg-card shadow-[inset_3px_0_0_var(--focus)]' : ''}`}
-            >
-              <button
-                type="button"
-                onClick={() => onShow(attempt.id)}
-                aria-pressed={attempt.id === shownId}
-                className="flex min-h-9 flex-1 items-center gap-2 text-left hover:underline"
-              >
-                {attempt.verdict && <VerdictMark verdict={attempt.verdict} size={13} />}
-                <span className="mono text-note text-soft">{attempt.attempt}</span>
-                {group?.title ?? 'being checked'}
-              </button>
-              <Clock at={attempt.handedInAt} />
-              <Link
-                href={`/reports/${attempt.id}`}
-                className="inline-flex min-h-6 items-center text-note underline decoration-rule-strong underline-offset-3"
-              >
-                report
-              </Link>
-            </li>
-          );
-        })}
-      </ol>
-    </li>
   );
 }

@@ -1,6 +1,7 @@
 import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import type { Verdict } from '@/core/formats/report';
+import type { Outcome } from '@/core/messages/decision';
 import { hasPassed } from '@/core/formats/report';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
@@ -21,6 +22,8 @@ export interface ExerciseToday {
     readonly attempt: number;
     /** `null` while it waits to be judged. */
     readonly verdict: Verdict | null;
+    /** What an instructor decided last. */
+    readonly outcome: Outcome | null;
     readonly handedInAt: string;
   }[];
 }
@@ -88,6 +91,11 @@ function Exercise({ exercise, number }: { readonly exercise: ExerciseToday; read
                   <span className="flex-1">
                     {attempt.verdict ? <VerdictLabel verdict={attempt.verdict} /> : 'Being checked'}
                   </span>
+                  {attempt.outcome && (
+                    <span className="font-semibold">
+                      {attempt.outcome === 'returned' ? 'sent back, with a remark' : 'accepted'}
+                    </span>
+                  )}
                   <Clock at={attempt.handedInAt} />
                 </Link>
               </li>

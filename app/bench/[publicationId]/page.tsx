@@ -10,7 +10,10 @@ import { linesOf } from '@/server/submissions/reports';
 import { Bench } from '@/ui/bench/Bench';
 import type { BenchProps } from '@/ui/bench/useBench';
 import { publicationAskedFor } from '../../asked-for';
+import { stateOf } from '@/server/live';
+import { decisionsOn } from '@/server/submissions/decisions';
 import { View } from '../../shell';
+import { Live } from '@/ui/shell/Live';
 import { Words } from '@/ui/words/Words';
 
 interface Address {
@@ -24,11 +27,15 @@ export async function generateMetadata({ params }: Address): Promise<Metadata> {
 
 export default async function BenchPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('see-bench', (await params).publicationId);
+  // Asked first: what comes meanwhile is looked for again.
+  const live = await stateOf(database(), viewer);
   const { solution, words } = publication.rules;
   const form = studentForm(publication.exercise, solution);
   const others = await otherPublications(database(), publication.id, viewer.id);
   const earlier = others.map(({ id }) => id);
   const tries = await linesOf(database(), [publication.id, ...earlier], viewer.id);
+  const lastTry = tries.findLast(({ publicationId }) => publicationId === publication.id);
+  const remarks = lastTry ? await decisionsOn(database(), lastTry.id) : [];
   // Whoever has handed in to this one knows it.
   const isKnown = tries.some(({ publicationId }) => publicationId === publication.id);
   const last = isKnown ? undefined : await workedOn(database(), viewer.id, earlier);
@@ -41,6 +48,7 @@ export default async function BenchPage({ params }: Address) {
       title={form.title}
       facts={publication.isOpen ? form.aim : 'closed: nothing more can be handed in'}
     >
+      <Live first={live} />
       <Words choice={words}>
         <Bench
           learnerId={viewer.id}
@@ -49,6 +57,7 @@ export default async function BenchPage({ params }: Address) {
           kept={await benchDraftOf(database(), viewer.id, publication.id, earlier)}
           exercise={form}
           task={task}
+          remarks={remarks}
           news={newsOf(before, task, publication)}
           given={givenProgram(publication.exercise, publication.rules)}
           way={publication.rules.screenOrBench}

@@ -6,10 +6,12 @@ import { asksForProgram } from '@/core/formats/exercise';
 import { database } from '@/server/database/connection';
 import { findPublication } from '@/server/exercises/publications';
 import { can } from '@/server/permissions';
+import { decisionsOn } from '@/server/submissions/decisions';
 import { findSubmission } from '@/server/submissions/reports';
 import { Button } from '@/ui/design/Button';
 import { Clock } from '@/ui/design/Clock';
 import { BeingJudged } from '@/ui/report/BeingJudged';
+import { FromInstructor } from '@/ui/report/FromInstructor';
 import { ReportView } from '@/ui/report/ReportView';
 import { currentViewer, requireViewer } from '../../access';
 import { View } from '../../shell';
@@ -62,6 +64,7 @@ export default async function ReportPage({ params }: Address) {
         </Button>
       }
     >
+      <FromInstructor decisions={await decisionsOn(database(), submission.id)} />
       {submission.report ? (
         <Words choice={publication.rules.words}>
           <ReportView

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { countVerdicts, latestOf } from '@/core/plan/review';
 import { database } from '@/server/database/connection';
+import { acceptedCircuits, decisionsOf, knownRemarks } from '@/server/submissions/decisions';
 import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { VerdictBar } from '@/ui/design/Verdict';
 import { ReviewDesk } from '@/ui/review/ReviewDesk';
@@ -9,6 +10,7 @@ import { View } from '../../shell';
 import { stateOf } from '@/server/live';
 import { Live } from '@/ui/shell/Live';
 import { Words } from '@/ui/words/Words';
+import * as actions from './actions';
 
 interface Address {
   readonly params: Promise<{ publicationId: string }>;
@@ -23,9 +25,12 @@ export default async function ReviewPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('review-class', (await params).publicationId);
   // Asked first: what comes in meanwhile is looked for again.
   const live = await stateOf(database(), viewer);
-  const [submissions, learners] = await Promise.all([
+  const [submissions, learners, decisions, accepted, remarks] = await Promise.all([
     linesOf(database(), [publication.id]),
     learnersOf(database(), publication.classId),
+    decisionsOf(database(), [publication.id]),
+    acceptedCircuits(database(), publication.exerciseId),
+    knownRemarks(database()),
   ]);
   const latest = latestOf(submissions);
   const counts = countVerdicts(latest);
@@ -54,20 +59,18 @@ export default async function ReviewPage({ params }: Address) {
       <Live first={live} />
       <Words choice={publication.rules.words}>
         <ReviewDesk
-          submissions={submissions.map(
-            ({ id, learnerId, learnerName, attempt, verdict, causes, handedInAt }) => ({
-              id,
-              learnerId,
-              learnerName,
-              attempt,
-              verdict,
-              causes,
-              handedInAt: handedInAt.toISOString(),
-            }),
-          )}
+          publicationId={publication.id}
+          submissions={submissions.map(({ handedInAt, ...line }) => ({
+            ...line,
+            handedInAt: handedInAt.toISOString(),
+          }))}
+          decisions={decisions}
+          accepted={Object.fromEntries(accepted)}
+          knownRemarks={remarks}
           referenceLayout={data.layout ?? ''}
           referenceProgram={data.program}
           without={without}
+          actions={actions}
         />
       </Words>
     </View>

@@ -52,6 +52,7 @@ export default async function PreviewPage({ params }: Address) {
           publicationId={draft.id}
           earlier={[]}
           kept={undefined}
+          remarks={[]}
           exercise={studentForm(exercise.value, rules.solution)}
           preview={exercise.value.data}
           task={taskOf(exercise.value, rules, false)}
