@@ -3,6 +3,7 @@ import { cache } from 'react';
 import { database } from '@/server/database/connection';
 import { findDraft, type Draft } from '@/server/exercises/drafts';
 import { findPublication, type Publication } from '@/server/exercises/publications';
+import { keptClass } from '@/server/people/class-register';
 import type { Action, Viewer } from '@/server/permissions';
 import { courseOfExercise, mayWith } from '@/server/sharing';
 import { requireViewer } from './access';
@@ -16,6 +17,14 @@ export const publicationAskedFor = cache(
     return { viewer, publication };
   },
 );
+
+/** The class that an address names, for somebody who teaches it and may do this; once per request. */
+export const classAskedFor = cache(async (action: Action, classId: string) => {
+  const viewer = await requireViewer(action);
+  const details = await keptClass(database(), viewer, classId);
+  if (!details) notFound();
+  return { viewer, details };
+});
 
 /** The draft that an address names, and what its viewer may do with the course that it is in; once per request. */
 export const draftAskedFor = cache(async (exerciseId: string): Promise<DraftAskedFor> => {

@@ -53,7 +53,10 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
   if (can(role, 'see-classes')) {
     destinations.push({ label: 'Classes and people', href: '/classes', group: 'Classes' });
     for (const { id, name } of await classesOf(database(), viewer))
-      destinations.push({ label: name, href: `/classes/${id}`, group: 'Classes' });
+      destinations.push(
+        { label: name, href: `/classes/${id}`, group: 'Classes' },
+        { label: `Record, ${name}`, href: `/classes/${id}/record`, group: 'Classes' },
+      );
   }
   if (can(role, 'keep-own-account'))
     destinations.push({ label: 'Your account', href: '/account', group: 'Classes' });

@@ -41,6 +41,14 @@ const pages: Readonly<
   'account/page.tsx': { path: () => '/account', for: onlyFor(teaching) },
   'classes/page.tsx': { path: () => '/classes', for: onlyFor(teaching) },
   'classes/[classId]/page.tsx': { path: ({ group }) => `/classes/${group}`, for: onlyFor(own) },
+  'classes/[classId]/record/page.tsx': {
+    path: ({ group }) => `/classes/${group}/record`,
+    for: onlyFor(own),
+  },
+  'classes/[classId]/record/[learnerId]/page.tsx': {
+    path: ({ group, learner }) => `/classes/${group}/record/${learner}`,
+    for: onlyFor(own),
+  },
   'trail/page.tsx': { path: () => '/trail', for: onlyFor(['owner']) },
   'bench/[publicationId]/page.tsx': {
     path: ({ publication }) => `/bench/${publication}`,
@@ -131,6 +139,12 @@ const routes: Readonly<Record<string, Ask>> = {
     path: ({ group, learner }) => `/classes/${group}/people/${learner}`,
     answers: [200],
     for: onlyFor(['instructor'], 'no'),
+  },
+  'classes/[classId]/record/grades/route.ts GET': {
+    method: 'GET',
+    path: ({ group }) => `/classes/${group}/record/grades`,
+    answers: [200],
+    for: onlyFor(own, 'no'),
   },
   'api/live/route.ts GET': {
     method: 'GET',

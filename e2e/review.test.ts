@@ -114,10 +114,10 @@ describe('the Review desk', () => {
       .first()
       .click();
     await page.getByLabel('Marks', { exact: true }).fill('0,5');
-    await page.getByRole('button', { name: 'Set' }).click();
+    await page.getByRole('button', { name: 'Set', exact: true }).click();
     await page.getByRole('alert').filter({ hasText: 'Say why the marks are other ones.' }).waitFor();
     await page.getByLabel('Why').fill('explained it well');
-    await page.getByRole('button', { name: 'Set' }).click();
+    await page.getByRole('button', { name: 'Set', exact: true }).click();
     await page.getByText('Marks set to 0.5 (explained it well)').waitFor();
     await page.getByText(', explained it well').first().waitFor();
     await context.close();

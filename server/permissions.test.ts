@@ -27,6 +27,7 @@ const matrix: Readonly<Record<Action, readonly Role[]>> = {
   'keep-doors': ['assistant', 'instructor', 'owner'],
   'share-course': ['instructor', 'owner'],
   'see-classes': ['assistant', 'instructor', 'owner'],
+  'see-record': ['assistant', 'instructor', 'owner'],
   'keep-class': ['instructor', 'owner'],
   'export-learner': ['instructor', 'owner'],
   'erase-learner': ['instructor', 'owner'],

@@ -34,6 +34,7 @@ export const actions = [
   'keep-doors',
   'share-course',
   'see-classes',
+  'see-record',
   'keep-class',
   'export-learner',
   'erase-learner',
@@ -55,6 +56,7 @@ const assistant: readonly Action[] = [
   'review-class',
   'keep-doors',
   'see-classes',
+  'see-record',
   'keep-own-account',
 ];
 const instructor: readonly Action[] = [

@@ -148,3 +148,11 @@ export async function learnersOf(
     .orderBy('name')
     .select<{ id: string; name: string }[]>('id', 'name');
 }
+
+/** When each hand-in of a learner came in; the caller has checked whose they are. */
+export async function handedInAt(db: Knex, learnerId: string): Promise<ReadonlyMap<string, Date>> {
+  const rows = await db('submission')
+    .where({ learner_id: learnerId })
+    .select<{ id: string; handed_in_at: Date }[]>('id', 'handed_in_at');
+  return new Map(rows.map((row) => [row.id, row.handed_in_at]));
+}

@@ -127,7 +127,10 @@ function ClassBlock({ group, doors }: { readonly group: ClassToday; readonly doo
           </Link>
         </h2>
         <p className="text-soft">
-          {group.size} learners · class code <strong className="mono text-ink">{group.code}</strong>
+          {group.size} learners · class code <strong className="mono text-ink">{group.code}</strong> ·{' '}
+          <Link href={`/classes/${group.id}/record`} className="underline underline-offset-4">
+            record
+          </Link>
         </p>
       </header>
       <ClassDoors

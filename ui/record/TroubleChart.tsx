@@ -1,0 +1,130 @@
+'use client';
+
+import { BarChart } from 'echarts/charts';
+import { GridComponent, LegendComponent } from 'echarts/components';
+import { init, use as register } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+import { FEWEST, type TroubleByWeek } from '@/core/plan/class-record';
+import { useTheme } from '../shell/useTheme';
+
+register([BarChart, GridComponent, LegendComponent, SVGRenderer]);
+
+/** Fills that are told apart without colour: each its own pattern of lines on the paper. */
+const PATTERNS: readonly (readonly [dash: number, rotation: number])[] = [
+  [0, 0],
+  [6, 0.8],
+  [6, -0.8],
+  [4, 0],
+  [9, 1.57],
+  [3, 0.8],
+  [12, 0],
+];
+
+/** How often each kind of trouble came up, week by week, as bars and as a table. */
+export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly trouble: TroubleByWeek }) {
+  const host = useRef<HTMLDivElement>(null);
+  const theme = useTheme();
+  useEffect(() => {
+    if (!host.current || kinds.length === 0) return undefined;
+    const look = getComputedStyle(host.current);
+    const colour = (name: string): string => look.getPropertyValue(name).trim();
+    const text = { color: colour('--ink'), fontFamily: 'inherit', fontSize: 12 };
+    const inks = ['--ink', '--signal', '--sensing', '--supply', '--soft', '--ground', '--rule-strong'];
+    const chart = init(host.current, null, { renderer: 'svg' });
+    chart.setOption({
+      animation: false,
+      textStyle: { fontFamily: look.fontFamily },
+      grid: { left: 40, right: 12, top: 12, bottom: 28 },
+      xAxis: { type: 'category', data: [...weeks], axisLabel: text, axisTick: { show: false } },
+      yAxis: {
+        type: 'value',
+        minInterval: 1,
+        axisLabel: text,
+        splitLine: { lineStyle: { color: colour('--rule') } },
+      },
+      series: kinds.map(({ title, counts }, index) => {
+        const [gap, rotation] = PATTERNS[index % PATTERNS.length]!;
+        return {
+          name: title,
+          type: 'bar',
+          stack: 'all',
+          barMaxWidth: 56,
+          itemStyle: {
+            color: colour(inks[index % inks.length]!) || colour('--ink'),
+            borderColor: colour('--paper'),
+            borderWidth: 1,
+            ...(gap === 0
+              ? {}
+              : {
+                  decal: {
+                    symbol: 'rect',
+                    color: colour('--paper'),
+                    dashArrayX: [1, 0],
+                    dashArrayY: [2, gap],
+                    rotation,
+                  },
+                }),
+          },
+          data: [...counts],
+        };
+      }),
+      aria: { enabled: false, decal: { show: true } },
+    });
+    const observer = new ResizeObserver(() => chart.resize());
+    observer.observe(host.current);
+    return () => {
+      observer.disconnect();
+      chart.dispose();
+    };
+  }, [weeks, kinds, theme]);
+  if (kinds.length === 0)
+    return (
+      <p className="text-soft">
+        {of < FEWEST
+          ? `Figures appear from ${FEWEST} hand-ins on; there ${of === 1 ? 'is one' : `are ${of}`}.`
+          : `No trouble in ${of} hand-ins.`}
+      </p>
+    );
+  return (
+    <div className="mt-2 grid grid-cols-1 items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,34rem)]">
+      {weeks.length > 1 && (
+        <div ref={host} aria-hidden="true" className="h-64 w-full min-w-0 overflow-hidden" />
+      )}
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <caption className="text-left text-note text-soft">
+            Hand-ins with each kind, by the week that begins on; of {of} hand-ins in all. Kinds with fewer
+            than {FEWEST} are counted together.
+          </caption>
+          <thead>
+            <tr className="text-note text-soft">
+              <th className="font-normal">kind</th>
+              {weeks.map((week) => (
+                <th key={week} className="mono px-2 text-right font-normal whitespace-nowrap">
+                  {week.slice(5)}
+                </th>
+              ))}
+              <th className="pl-2 text-right font-normal">all</th>
+            </tr>
+          </thead>
+          <tbody>
+            {kinds.map(({ title, counts, total }) => (
+              <tr key={title} className="border-t border-rule">
+                <th scope="row" className="py-1 font-normal">
+                  {title}
+                </th>
+                {counts.map((count, index) => (
+                  <td key={weeks[index]} className="mono px-2 text-right">
+                    {count === 0 ? '·' : count}
+                  </td>
+                ))}
+                <td className="mono pl-2 text-right font-bold">{total}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
