@@ -10,6 +10,9 @@ export function figure(amount: number): string {
   return trimmed(amount.toFixed(Math.ceil(-Math.log10(size))));
 }
 
+/** A number without more digits than it has, and at most two behind the point: `3`, `0.5`. */
+export const plainNumber = (amount: number): string => String(Number(amount.toFixed(2)));
+
 const trimmed = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
 
 /** A current in mA; from 1 A on in amperes. */

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { TestProject } from 'vitest/node';
 import { openDatabase } from '@/server/database/connection';
 import { migrate } from '@/server/database/migrate';
-import { loadDemo } from '@/server/demo';
+import { loadDemo } from '@/server/demo/load';
 import { startBrowser } from '@/scripts/browser.mjs';
 
 declare module 'vitest' {

@@ -5,7 +5,7 @@ import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { database } from '@/server/database/connection';
 import { migrate } from '@/server/database/migrate';
-import { loadDemo, setDemoSecrets } from '@/server/demo';
+import { loadDemo, setDemoSecrets } from '@/server/demo/load';
 import { firstOwnerLink } from '@/server/people/links';
 
 const { values } = parseArgs({

@@ -6,7 +6,7 @@ import { hostilePrograms } from '@/core/testing/hostile-programs';
 import { readWiring } from '@/core/wiring/read';
 import { openDatabase } from '@/server/database/connection';
 import { migrate } from '@/server/database/migrate';
-import { loadDemo } from '@/server/demo';
+import { loadDemo } from '@/server/demo/load';
 import { openSession } from '@/server/people/sessions';
 import { buildGuard, buildIfChanged } from './machine/build.mjs';
 import { Product, portToUse } from './machine/product.mjs';

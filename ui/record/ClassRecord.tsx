@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { Fragment } from 'react';
 import type { RecordCell, TeachAgain, TroubleByWeek } from '@/core/plan/class-record';
 import { FEWEST } from '@/core/plan/class-record';
-import { figure } from '@/core/units';
+import { plainNumber } from '@/core/units';
 import { howMany, listText } from '@/core/words/words';
 import { VerdictMark, verdictWords } from '../design/Verdict';
 import { GradeBookForm } from './GradeBookForm';
@@ -39,8 +39,8 @@ export function ClassRecord({ classId, learners, exercises, cells, trouble, agai
       </p>
     );
   return (
-    <div>
-      <section aria-labelledby="grid-title" className="px-6 pt-5 pb-6">
+    <div className="grid min-h-[calc(100dvh-3.9rem)] grid-cols-1 content-start lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)]">
+      <section aria-labelledby="grid-title" className="border-ink px-6 pt-5 pb-6 lg:border-r">
         <h2 id="grid-title" className="text-title">
           Learner by exercise
         </h2>
@@ -89,7 +89,7 @@ export function ClassRecord({ classId, learners, exercises, cells, trouble, agai
         </p>
         <GradeBookForm classId={classId} />
       </section>
-      <section aria-labelledby="again-title" className="border-t border-ink px-6 py-5">
+      <section aria-labelledby="again-title" className="border-t border-ink px-6 py-5 lg:border-t-0">
         <h2 id="again-title" className="text-title">
           What to teach again
         </h2>
@@ -101,7 +101,7 @@ export function ClassRecord({ classId, learners, exercises, cells, trouble, agai
           <Again again={again} exercises={exercises} learners={learners} />
         )}
       </section>
-      <section aria-labelledby="trouble-title" className="border-t border-ink px-6 py-5">
+      <section aria-labelledby="trouble-title" className="border-t border-ink px-6 py-5 lg:col-span-2">
         <h2 id="trouble-title" className="text-title">
           Trouble over the weeks
         </h2>
@@ -157,7 +157,7 @@ function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
       <td className="mono px-2 text-right whitespace-nowrap">
         {of > 0 && (
           <>
-            {figure(earned)} <span className="text-note text-soft">of {figure(of)}</span>
+            {plainNumber(earned)} <span className="text-note text-soft">of {plainNumber(of)}</span>
           </>
         )}
       </td>
@@ -176,10 +176,7 @@ function Again({ again, exercises, learners }: Pick<ClassRecordProps, 'again' | 
         });
         const concepts = [...new Set(found.flatMap(({ exercise }) => exercise.introduces))];
         return (
-          <li
-            key={code}
-            className="grid grid-cols-1 gap-x-8 gap-y-1 border-b border-rule py-3 md:grid-cols-[16rem_minmax(0,1fr)]"
-          >
+          <li key={code} className="grid gap-1 border-b border-rule py-3">
             <div>
               <p className="text-lead">{title}</p>
               <p className="text-note text-soft">

@@ -5,7 +5,7 @@ import type { FindingCode } from '@/core/findings/finding';
 import { rowOf } from '@/core/findings/table';
 import type { Verdict } from '@/core/formats/report';
 import type { Marks } from '@/core/plan/review-marks';
-import { figure } from '@/core/units';
+import { plainNumber } from '@/core/units';
 import { capital, howMany } from '@/core/words/words';
 import { Clock } from '../design/Clock';
 import { VerdictLabel } from '../design/Verdict';
@@ -50,7 +50,7 @@ export function LearnerRecord({ exercises }: { readonly exercises: readonly Lear
             <h2 className="text-title">{title}</h2>
             {marks && (
               <p className="text-soft">
-                {figure(marks.earned)} of {figure(marks.of)} marks
+                {plainNumber(marks.earned)} of {plainNumber(marks.of)} marks
                 {marks.reason !== '' && `, ${marks.reason}`}
               </p>
             )}

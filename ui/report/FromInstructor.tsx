@@ -1,5 +1,5 @@
 import type { Decision } from '@/core/messages/decision';
-import { figure } from '@/core/units';
+import { plainNumber } from '@/core/units';
 import { Clock } from '../design/Clock';
 
 /** What an instructor has written and decided of a hand-in, last first; nothing when they have not. */
@@ -24,7 +24,7 @@ export function FromInstructor({ decisions }: { readonly decisions: readonly Dec
 
 /** A decision as its learner is told of it. */
 function inWords({ outcome, marks, reason }: Decision): string {
-  if (marks !== null) return `Your marks are ${figure(marks)}: ${reason}`;
+  if (marks !== null) return `Your marks are ${plainNumber(marks)}: ${reason}`;
   if (outcome === 'returned') return 'Sent back for another try.';
   return outcome === 'accepted' ? 'Accepted.' : 'A remark.';
 }

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Decision } from '@/core/messages/decision';
 import { groupByTrouble } from '@/core/plan/review';
-import { figure } from '@/core/units';
+import { plainNumber } from '@/core/units';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { Problem } from '../design/Problem';
@@ -108,7 +108,7 @@ function Attempt({ attempt, decisions, isShown, onShow }: AttemptProps) {
 
 /** A decision in a few words. */
 function decisionWords({ outcome, marks, reason }: Decision): string {
-  if (marks !== null) return `Marks set to ${figure(marks)} (${reason})`;
+  if (marks !== null) return `Marks set to ${plainNumber(marks)} (${reason})`;
   return outcome === 'returned' ? 'Sent back' : outcome === 'accepted' ? 'Accepted' : 'Remark';
 }
 
@@ -140,7 +140,8 @@ function MarksLine({ desk, item }: Pick<LearnerTriesProps, 'desk' | 'item'>) {
         <span className="text-soft">
           {marks ? (
             <>
-              marks <strong className="mono text-ink">{figure(marks.earned)}</strong> of {figure(marks.of)}
+              marks <strong className="mono text-ink">{plainNumber(marks.earned)}</strong> of{' '}
+              {plainNumber(marks.of)}
               {marks.reason !== '' && `, ${marks.reason}`}
             </>
           ) : (
@@ -164,7 +165,7 @@ function MarksLine({ desk, item }: Pick<LearnerTriesProps, 'desk' | 'item'>) {
             <input
               name="marks"
               inputMode="decimal"
-              defaultValue={marks ? figure(marks.earned) : ''}
+              defaultValue={marks ? plainNumber(marks.earned) : ''}
               className="mono block min-h-8 w-16 border border-rule-strong bg-card px-1.5 text-body text-ink"
             />
           </label>

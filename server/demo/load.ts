@@ -1,22 +1,15 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { addDays, addWeeks, format } from 'date-fns';
+import { addDays, addWeeks, format, subWeeks } from 'date-fns';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
-import { check } from '@/core/judge/check';
-import { Circuit } from '@/core/wiring/circuit';
-import { readWiring } from '@/core/wiring/read';
-import { shapeOf } from '@/core/wiring/shape';
-import { writeTable } from '@/core/wiring/table';
-import { nodeGrammars } from '@/grammars/node';
-import { publishAsItIs } from './exercises/publishing';
-import { easyWords } from './people/easy-words';
-import { hashSecret } from './people/secrets';
-import { staffRoles, type Viewer } from './permissions';
-import { record } from './submissions/hand-in';
-import { judgingKey, keepReport } from './submissions/judging';
-import { buildFor } from '@/core/judge/build';
+import { publishAsItIs } from '../exercises/publishing';
+import { easyWords } from '../people/easy-words';
+import { hashSecret } from '../people/secrets';
+import { staffRoles, type Viewer } from '../permissions';
+import { openDesk } from './desk';
+import { loadHistory } from './history';
 
 const peopleSchema = z.object({
   staff: z.array(
@@ -34,6 +27,8 @@ const peopleSchema = z.object({
       term: z.string(),
       /** From when until when it meets, by the clock of this machine, once a week. */
       meeting: z.object({ from: z.string(), until: z.string() }),
+      /** Exercises that the class has had, and how many weeks ago. */
+      history: z.array(z.object({ exercise: z.string(), weeksAgo: z.number() })).default([]),
       staff: z.array(z.string()),
       word: z.string(),
       learners: z.array(z.string()),
@@ -115,12 +110,19 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     for (const { id, slug } of exercises) {
       const published = await publishAsItIs(db, viewer, id, classId);
       if ('message' in published) throw new Error(published.message);
-      await loadSubmissions(db, {
-        folder: join(folder, 'submissions', slug),
-        publicationId: published.publicationId,
-        learners,
-        now,
-      });
+      const { publicationId } = published;
+      await loadSubmissions(db, { folder: join(folder, 'submissions', slug), publicationId, learners, now });
+      const past = group.history.find(({ exercise }) => exercise === slug);
+      if (past)
+        await loadHistory(db, {
+          folder: join(folder, 'faults', slug),
+          publicationId,
+          // The last of the list is whoever looks round as a learner, and begins with a clean bench.
+          learnerIds: learners.slice(0, -1).map((learner) => learner.id),
+          staffId: viewer.id,
+          at: subWeeks(now, past.weeksAgo),
+          turn: group.history.indexOf(past),
+        });
     }
   }
 }
@@ -148,41 +150,23 @@ async function loadSubmissions(db: Knex, { folder, publicationId, learners, now 
   const names = entries.filter((entry) => entry.isDirectory()).map((entry) => entry.name);
   // First attempts come in before second ones.
   names.sort((a, b) => Number(a.split('-')[1]) - Number(b.split('-')[1]) || (a < b ? -1 : 1));
-  const row = await db('publication')
-    .join('revision', 'revision.id', 'publication.revision_id')
-    .where('publication.id', publicationId)
-    .first<{ content: unknown; revision_id: string }>('content', 'revision_id');
-  const exercise = exerciseFrom(row.content);
-  if (!exercise.ok) throw new Error('the published exercise cannot be read');
-  const grammars = await nodeGrammars();
+  if (names.length === 0) return;
+  const desk = await openDesk(db, publicationId);
   for (const [index, name] of names.entries()) {
     const learner = learners.find((candidate) => candidate.name.toLowerCase() === name.split('-')[0]);
     if (!learner) continue;
-    const [wiring, program] = await Promise.all([
-      readFile(join(folder, name, 'wiring.csv'), 'utf8'),
-      readFile(
-        join(folder, name, languageOf(exercise.value) === 'python' ? 'program.py' : 'program.cpp'),
-        'utf8',
-      ),
-    ]);
-    const read = readWiring(wiring);
-    if (!read.ok) throw new Error(`${name}: ${read.problems[0]?.message ?? ''}`);
-    const report = check(exercise.value, buildFor(exercise.value, read.value, program, grammars), grammars);
-    const at = new Date(now.getTime() - (names.length - index) * MINUTES_APART * 60_000);
-    const key = judgingKey({
-      revisionId: row.revision_id,
-      wiring: writeTable(read.value),
-      program,
-      sighting: undefined,
-    });
-    await keepReport(db, key, report, { shape: shapeOf(new Circuit(read.value)), at });
-    await record(
-      db,
-      learner.id,
-      { clientId: `demo-${name}`, publicationId, wiring, program, hintsTaken: 0 },
-      key,
-      at,
+    const program = languageOf(desk.exercise) === 'python' ? 'program.py' : 'program.cpp';
+    const [wiring, source] = await Promise.all(
+      ['wiring.csv', program].map((file) => readFile(join(folder, name, file), 'utf8')),
     );
+    await desk.handIn({
+      learnerId: learner.id,
+      name,
+      wiring: wiring!,
+      program: source!,
+      hintsTaken: 0,
+      at: new Date(now.getTime() - (names.length - index) * MINUTES_APART * 60_000),
+    });
   }
 }
 
