@@ -55,6 +55,7 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
     for (const { id, name } of await classesOf(database(), viewer))
       destinations.push(
         { label: name, href: `/classes/${id}`, group: 'Classes' },
+        { label: `Room, ${name}`, href: `/classes/${id}/room`, group: 'Classes' },
         { label: `Record, ${name}`, href: `/classes/${id}/record`, group: 'Classes' },
       );
   }

@@ -41,6 +41,10 @@ const pages: Readonly<
   'account/page.tsx': { path: () => '/account', for: onlyFor(teaching) },
   'classes/page.tsx': { path: () => '/classes', for: onlyFor(teaching) },
   'classes/[classId]/page.tsx': { path: ({ group }) => `/classes/${group}`, for: onlyFor(own) },
+  'classes/[classId]/room/page.tsx': {
+    path: ({ group }) => `/classes/${group}/room`,
+    for: onlyFor(own),
+  },
   'classes/[classId]/record/page.tsx': {
     path: ({ group }) => `/classes/${group}/record`,
     for: onlyFor(own),
@@ -146,6 +150,12 @@ const routes: Readonly<Record<string, Ask>> = {
     answers: [200],
     for: onlyFor(own, 'no'),
   },
+  'api/room/[classId]/route.ts GET': {
+    method: 'GET',
+    path: ({ group }) => `/api/room/${group}`,
+    answers: [200],
+    for: onlyFor(own, 'no'),
+  },
   'api/live/route.ts GET': {
     method: 'GET',
     path: () => '/api/live',
@@ -199,6 +209,8 @@ const actions: Readonly<
       ],
       ['classes/[classId]/actions.ts', ['slips', 'newSlip'], teaching],
       ['review/[publicationId]/actions.ts', ['decide', 'acceptCircuit'], teaching],
+      ['classes/[classId]/room/actions.ts', ['answerCall'], teaching],
+      ['bench/[publicationId]/actions.ts', ['callForHelp', 'endCall'], ['learner', 'strange learner']],
       ['account/actions.ts', ['changePassword'], teaching],
       ['boards/actions.ts', ['keepBoard', 'removeBoard', 'shareBoard'], keeping],
       [
@@ -359,10 +371,12 @@ describe('every route', () => {
     '%s answers %s as it should',
     async (name, person) => {
       const { method, path, body, answers, for: allowed } = routes[name]!;
-      const { status } = await ask(person, path(ids), {
+      const { status, body: stream } = await ask(person, path(ids), {
         method,
         ...(body ? { body: JSON.stringify(body(ids)), headers: { 'content-type': 'application/json' } } : {}),
       });
+      // What goes on for ever is not waited for.
+      await stream?.cancel();
       expect(answerOf(status, answers)).toBe(allowed[person]);
     },
   );

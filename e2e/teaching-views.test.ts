@@ -59,6 +59,16 @@ async function goToAll(page: Page): Promise<void> {
     ['report', `/reports/${handIn}`, 'Verdict'],
     ['classes and people', '/classes', 'Who teaches here'],
     ['class', `/classes/${await one(`select id from class where code = 'LANTERN'`)}`, 'Add learners'],
+    [
+      'record',
+      `/classes/${await one(`select id from class where code = 'HARBOUR'`)}/record`,
+      'Learner by exercise',
+    ],
+    [
+      'room',
+      `/classes/${await one(`select id from class where code = 'HARBOUR'`)}/room`,
+      'Room, Tuesday evening',
+    ],
     ['account', '/account', 'Your account'],
     ['trail', '/trail', 'Who did what'],
   ];

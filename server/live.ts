@@ -37,7 +37,11 @@ export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
       db.raw(`count(distinct session.learner_id) || ' ' || count(distinct learner.id) || ' '
         || count(distinct class.id) filter (where class.joining_until > now())`),
     );
-  const parts = viewer.role === 'student' ? [handIns, openings] : [handIns, openings, doors];
+  const ownCalls = db('help_call')
+    .where({ learner_id: viewer.id })
+    .whereNull('ended_at')
+    .select(db.raw(`count(*) || '/' || count(taken_by)`));
+  const parts = viewer.role === 'student' ? [handIns, openings, ownCalls] : [handIns, openings, doors];
   const [row] = await db.select<{ state: string }[]>(
     db.raw(`concat_ws(';', ${parts.map(() => '(?)').join(', ')}) as state`, parts),
   );

@@ -28,6 +28,7 @@ const matrix: Readonly<Record<Action, readonly Role[]>> = {
   'share-course': ['instructor', 'owner'],
   'see-classes': ['assistant', 'instructor', 'owner'],
   'see-record': ['assistant', 'instructor', 'owner'],
+  'see-room': ['assistant', 'instructor', 'owner'],
   'keep-class': ['instructor', 'owner'],
   'export-learner': ['instructor', 'owner'],
   'erase-learner': ['instructor', 'owner'],

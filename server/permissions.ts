@@ -35,6 +35,7 @@ export const actions = [
   'share-course',
   'see-classes',
   'see-record',
+  'see-room',
   'keep-class',
   'export-learner',
   'erase-learner',
@@ -57,6 +58,7 @@ const assistant: readonly Action[] = [
   'keep-doors',
   'see-classes',
   'see-record',
+  'see-room',
   'keep-own-account',
 ];
 const instructor: readonly Action[] = [

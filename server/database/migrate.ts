@@ -9,6 +9,7 @@ import * as doors from './migrations/0007-doors';
 import * as dates from './migrations/0008-dates';
 import * as ownClasses from './migrations/0009-own-classes';
 import * as decisions from './migrations/0010-decisions';
+import * as room from './migrations/0011-room';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -23,6 +24,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0008-dates': dates,
   '0009-own-classes': ownClasses,
   '0010-decisions': decisions,
+  '0011-room': room,
 };
 
 const source: Knex.MigrationSource<string> = {

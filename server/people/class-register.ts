@@ -180,12 +180,16 @@ function columnsOf(db: Knex, change: ClassChange): Record<string, unknown> {
   };
 }
 
-/** Ends the sessions of all learners of a class, and lets no new names join. */
+/** Ends the sessions of all learners of a class with their calls for help, and lets no new names join. */
 export async function signOutClass(db: Knex, classId: string): Promise<void> {
   await db('session')
     .whereIn('learner_id', db('learner').where({ class_id: classId }).select('id'))
     .delete();
   await db('class').where({ id: classId }).update({ joining_until: null });
+  await db('help_call')
+    .whereIn('learner_id', db('learner').where({ class_id: classId }).select('id'))
+    .whereNull('ended_at')
+    .update({ ended_at: db.raw('clock_timestamp()') });
 }
 
 /** Gives a class another code, which the old one opens no more; `undefined` when it is not the viewer's to keep. */

@@ -53,6 +53,10 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
       'decision.marks',
       'decision.reason',
     );
+  const calls = await db('help_call')
+    .where({ learner_id: learnerId })
+    .orderBy('called_at')
+    .select<Record<string, unknown>[]>('called_at as calledAt', 'taken_at as takenAt', 'ended_at as endedAt');
   const drafts = await db('bench_draft')
     .where({ learner_id: learnerId })
     .select<Record<string, unknown>[]>('publication_id as publication', 'updated_at as updatedAt', 'content');
@@ -62,5 +66,5 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
     .orderBy('id')
     .select<Record<string, unknown>[]>('at', 'action');
   await audit(db, actor, 'export-person', learnerId);
-  return { ...learner, submissions, decisions, drafts, trail };
+  return { ...learner, submissions, decisions, calls, drafts, trail };
 }

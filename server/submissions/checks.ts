@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import type { Exercise } from '@/core/formats/exercise';
 import type { Scenario } from '@/core/formats/scenario';
-import type { Report } from '@/core/formats/report';
+import { hasPassed, type Report } from '@/core/formats/report';
 import type { CheckWish } from '@/core/messages/hand-in';
 import { notJudged } from '@/core/judge/not-judged';
 import { findPublication } from '../exercises/publications';
@@ -21,7 +21,19 @@ export const statedFault = async (
 export type CheckResult =
   { readonly report: Report } | { readonly status: 404 | 422 | 429; readonly message: string };
 
-/** Checks a build on the server, for a learner's tablet that holds nothing of the solution; nothing is kept of it. */
+/** Notes that a build was checked and what came of it, for whoever looks after the room; nothing of the build itself. */
+async function noteCheck(db: Knex, learnerId: string, publicationId: string, report: Report): Promise<void> {
+  const cause = report.findings.find((finding) => finding.cause);
+  await db('bench_check').insert({
+    learner_id: learnerId,
+    publication_id: publicationId,
+    passed: hasPassed(report.verdict),
+    cause: cause?.code ?? null,
+    note: cause?.message ?? '',
+  });
+}
+
+/** Checks a build on the server, for a learner's tablet that holds nothing of the solution. */
 export async function checkBuild(
   db: Knex,
   guarded: Guard,
@@ -48,7 +60,11 @@ export async function checkBuild(
     stated,
     ...(sighting ? { sighting } : {}),
   });
-  if (outcome.ended) return { report: JSON.parse(outcome.value.report) as Report };
+  if (outcome.ended) {
+    const report = JSON.parse(outcome.value.report) as Report;
+    await noteCheck(db, viewer.id, publicationId, report);
+    return { report };
+  }
   log.error({ obstacle: outcome.obstacle, detail: outcome.detail }, 'a build could not be checked');
   return { report: notJudged(publication.exercise, outcome.obstacle) };
 }

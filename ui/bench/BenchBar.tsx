@@ -3,6 +3,7 @@
 import { format } from 'date-fns';
 import { Redo2, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { Button } from '../design/Button';
+import { HelpButton } from './HelpButton';
 import { useBench } from './useBench';
 
 /** Whether the work is safe, the way back, a closer look, and the check. */
@@ -19,6 +20,7 @@ export function BenchBar() {
             ? ' · checked by the server'
             : ' · checked on this tablet'}
       </p>
+      <HelpButton />
       <Button onClick={() => dispatch({ type: 'zoom' })} aria-pressed={isZoomed} className="min-h-11">
         {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
         {isZoomed ? 'Whole bench' : 'Closer'}

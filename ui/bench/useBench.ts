@@ -40,6 +40,13 @@ export interface BenchProps {
   readonly news?: { readonly revision: number; readonly changes: readonly string[] } | undefined;
   /** What an instructor has decided of the learner's last try, first to last. */
   readonly remarks: readonly Decision[];
+  /** How somebody is called to the bench; not where an author tries an exercise. */
+  readonly help?: {
+    /** The call that is open, and who has taken it. */
+    readonly call: { readonly takenBy: string | null } | undefined;
+    readonly callForHelp: (publicationId: string) => Promise<boolean>;
+    readonly endCall: (publicationId: string) => Promise<void>;
+  };
   /** The whole exercise, where its author tries it: builds are checked against it, and nothing leaves the page. */
   readonly preview?: ExerciseData;
   /** The program that a learner begins with. */
@@ -57,6 +64,13 @@ export interface Bench {
   readonly task: Task;
   readonly news: BenchProps['news'];
   readonly remarks: BenchProps['remarks'];
+  readonly help:
+    | {
+        readonly call: () => Promise<void>;
+        readonly end: () => Promise<void>;
+        readonly open: { readonly takenBy: string | null } | undefined;
+      }
+    | undefined;
   readonly isPreview: boolean;
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
@@ -152,6 +166,11 @@ export function useBenchAtWork(props: BenchProps): Bench {
     task: props.task,
     news: props.news,
     remarks: props.remarks,
+    help: props.help && {
+      open: props.help.call,
+      call: async () => void (await props.help!.callForHelp(publicationId)),
+      end: () => props.help!.endCall(publicationId),
+    },
     isPreview: props.preview !== undefined,
     state,
     dispatch,

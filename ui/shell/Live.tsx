@@ -9,8 +9,14 @@ const LOOK_AGAIN = 1200;
 
 const stateSchema = z.object({ state: z.string() });
 
+interface LiveProps {
+  readonly first: string;
+  /** Milliseconds between two looks. */
+  readonly every?: number;
+}
+
 /** Brings a page up to date when something that it lists has changed; `first` is how it stood when it was made. */
-export function Live({ first }: { readonly first: string }) {
+export function Live({ first, every = LOOK_AGAIN }: LiveProps) {
   const router = useRouter();
   const known = useRef(first);
   const isBusy = useRef(false);
@@ -29,12 +35,12 @@ export function Live({ first }: { readonly first: string }) {
   });
   useEffect(() => {
     const again = (): void => void look();
-    const timer = setInterval(again, LOOK_AGAIN);
+    const timer = setInterval(again, every);
     document.addEventListener('visibilitychange', again);
     return () => {
       clearInterval(timer);
       document.removeEventListener('visibilitychange', again);
     };
-  }, []);
+  }, [every]);
   return null;
 }

@@ -130,6 +130,10 @@ function ClassBlock({ group, doors }: { readonly group: ClassToday; readonly doo
           {group.size} learners · class code <strong className="mono text-ink">{group.code}</strong> ·{' '}
           <Link href={`/classes/${group.id}/record`} className="underline underline-offset-4">
             record
+          </Link>{' '}
+          ·{' '}
+          <Link href={`/classes/${group.id}/room`} className="underline underline-offset-4">
+            room
           </Link>
         </p>
       </header>

@@ -12,7 +12,9 @@ import type { BenchProps } from '@/ui/bench/useBench';
 import { publicationAskedFor } from '../../asked-for';
 import { stateOf } from '@/server/live';
 import { decisionsOn } from '@/server/submissions/decisions';
+import { ownCall } from '@/server/room/help';
 import { View } from '../../shell';
+import { callForHelp, endCall } from './actions';
 import { Live } from '@/ui/shell/Live';
 import { Words } from '@/ui/words/Words';
 
@@ -24,6 +26,9 @@ export async function generateMetadata({ params }: Address): Promise<Metadata> {
   const { publication } = await publicationAskedFor('see-bench', (await params).publicationId);
   return { title: `${publication.exercise.data.title}, bench` };
 }
+
+/** Milliseconds between two looks: a class of benches looks again all the while. */
+const LOOK_AGAIN = 5000;
 
 export default async function BenchPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('see-bench', (await params).publicationId);
@@ -48,7 +53,7 @@ export default async function BenchPage({ params }: Address) {
       title={form.title}
       facts={publication.isOpen ? form.aim : 'closed: nothing more can be handed in'}
     >
-      <Live first={live} />
+      <Live first={live} every={LOOK_AGAIN} />
       <Words choice={words}>
         <Bench
           learnerId={viewer.id}
@@ -58,6 +63,7 @@ export default async function BenchPage({ params }: Address) {
           exercise={form}
           task={task}
           remarks={remarks}
+          help={{ call: await ownCall(database(), viewer.id), callForHelp, endCall }}
           news={newsOf(before, task, publication)}
           given={givenProgram(publication.exercise, publication.rules)}
           way={publication.rules.screenOrBench}

@@ -35,9 +35,14 @@ export default async function ClassPage({ params }: Address) {
       title={details.name}
       facts={details.term}
       actions={
-        <Button asChild>
-          <Link href={`/classes/${details.id}/record`}>Record</Link>
-        </Button>
+        <>
+          <Button asChild>
+            <Link href={`/classes/${details.id}/record`}>Record</Link>
+          </Button>
+          <Button asChild>
+            <Link href={`/classes/${details.id}/room`}>Room</Link>
+          </Button>
+        </>
       }
     >
       <ClassView

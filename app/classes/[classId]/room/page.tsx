@@ -1,0 +1,63 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { database } from '@/server/database/connection';
+import { roomOf } from '@/server/room/board';
+import { Button } from '@/ui/design/Button';
+import { RoomBoard } from '@/ui/room/RoomBoard';
+import { classAskedFor } from '../../../asked-for';
+import { View } from '../../../shell';
+import { answerCall } from './actions';
+
+interface Address {
+  readonly params: Promise<{ classId: string }>;
+  readonly searchParams: Promise<{ readonly names?: unknown }>;
+}
+
+export async function generateMetadata({ params }: Address): Promise<Metadata> {
+  const { details } = await classAskedFor('see-room', (await params).classId);
+  return { title: `${details.name}, room` };
+}
+
+export default async function RoomPage({ params, searchParams }: Address) {
+  const { viewer, details } = await classAskedFor('see-room', (await params).classId);
+  const benches = await roomOf(database(), viewer, details.id);
+  if (!benches) notFound();
+  const isForWall = (await searchParams).names === 'no';
+  return (
+    <View
+      viewer={viewer}
+      places={[
+        { label: 'Today', href: '/' },
+        { label: details.name, href: `/classes/${details.id}` },
+        { label: 'Room' },
+      ]}
+      title={isForWall ? details.name : `Room, ${details.name}`}
+      actions={
+        <Button asChild>
+          <Link href={isForWall ? `/classes/${details.id}/room` : `/classes/${details.id}/room?names=no`}>
+            {isForWall ? 'With names' : 'For the wall'}
+          </Link>
+        </Button>
+      }
+    >
+      <RoomBoard
+        classId={details.id}
+        // On the wall stands nobody’s name, nor what is wrong at whose bench: it is not sent there either.
+        benches={
+          isForWall
+            ? benches.map((bench, index) => ({
+                ...bench,
+                name: String(index + 1),
+                lookAt: '',
+                submissionId: null,
+              }))
+            : benches
+        }
+        isForWall={isForWall}
+        viewerName={viewer.name}
+        answerCall={answerCall}
+      />
+    </View>
+  );
+}
