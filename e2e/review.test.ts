@@ -14,8 +14,9 @@ let desk: string;
 beforeAll(async () => {
   world = await createWorld();
   const [beacon] = await world.query<{ id: string }>(
-    `select publication_id as id from submission join learner on learner.id = learner_id
-       join class on class.id = learner.class_id where class.code = 'HARBOUR' limit 1`,
+    `select publication.id from publication join class on class.id = class_id
+       join revision on revision.id = revision_id
+      where class.code = 'HARBOUR' and revision.content->>'id' = 'beacon'`,
   );
   desk = `/review/${beacon!.id}`;
   // The class grows to thirty: six more built what others had built.
@@ -26,7 +27,8 @@ beforeAll(async () => {
        returning id, name),
      faulty as (
        select submission.*, row_number() over (order by handed_in_at) as number
-         from submission join report on report.key = judging_key where verdict = 'does-not-work' and attempt = 1)
+         from submission join report on report.key = judging_key
+        where verdict = 'does-not-work' and attempt = 1 and publication_id = '${beacon!.id}')
      insert into submission (publication_id, learner_id, client_id, attempt, wiring, program, judging_key)
      select publication_id, more.id, 'extra-' || more.name, 1, wiring, program, judging_key
        from more join faulty on faulty.number = right(more.name, 1)::int`,

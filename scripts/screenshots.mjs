@@ -128,6 +128,34 @@ await desk.getByRole('heading', { name: 'Meetings' }).waitFor();
 await picture(desk, 'class');
 await desk.goto('/classes');
 await picture(desk, 'classes');
+await desk.goto('/');
+await desk.getByRole('link', { name: 'record', exact: true }).first().click();
+await desk.getByRole('heading', { name: 'Learner by exercise' }).waitFor();
+await picture(desk, 'record');
+
+// A room at work: one asks for help, one is stuck, others build.
+for (const [name, checks] of [
+  ['Adda', 0],
+  ['Bruno', 3],
+  ['Celia', 1],
+  ['Dario', 0],
+]) {
+  const learner = await joinAsLearner(await visitor(TABLET), name);
+  await learner.getByRole('link', { name: /bench/ }).nth(6).click();
+  await learner.getByText('Saved on this tablet').waitFor();
+  await learner.getByRole('tab', { name: 'Wiring' }).click();
+  await learner.getByLabel('one end of W1', { exact: true }).fill('a5');
+  for (let turn = 0; turn < checks; turn += 1) {
+    await learner.getByRole('button', { name: /^Check/ }).click();
+    await learner.waitForTimeout(1500);
+  }
+  if (name === 'Dario') await learner.getByRole('button', { name: 'Help', exact: true }).click();
+  await learner.waitForTimeout(3500);
+}
+const assistant = await signInAsInstructor(await visitor(TABLET));
+await assistant.getByRole('link', { name: 'room', exact: true }).first().click();
+await assistant.getByText('live', { exact: true }).waitFor();
+await picture(assistant, 'room');
 
 await picture(await bench(LAPTOP), 'bench');
 const tablet = await bench(TABLET);

@@ -23,7 +23,7 @@ export function BenchBar() {
       <HelpButton />
       <Button onClick={() => dispatch({ type: 'zoom' })} aria-pressed={isZoomed} className="min-h-11">
         {isZoomed ? <ZoomOut size={18} aria-hidden="true" /> : <ZoomIn size={18} aria-hidden="true" />}
-        {isZoomed ? 'Whole bench' : 'Closer'}
+        <span className="sr-only xl:not-sr-only">{isZoomed ? 'Whole bench' : 'Closer'}</span>
       </Button>
       <Button
         onClick={() => dispatch({ type: 'undo' })}

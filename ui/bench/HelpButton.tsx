@@ -16,14 +16,15 @@ export function HelpButton() {
       className="min-h-11"
       disabled={isBusy}
       aria-pressed={open !== undefined}
+      title={open === undefined ? 'Call somebody to your bench' : 'Press if you need no help any more'}
       onClick={() => begin(() => (open ? help.end() : help.call()))}
     >
       <Hand size={17} aria-hidden="true" />
       {open === undefined
-        ? 'Ask for help'
+        ? 'Help'
         : open.takenBy === null
-          ? 'Help is called: not needed?'
-          : `${open.takenBy} is coming`}
+          ? 'Help called'
+          : `${open.takenBy.split(' ')[0]} is coming`}
     </Button>
   );
 }

@@ -128,7 +128,7 @@ function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
       <th scope="row" className="sticky left-0 z-[1] max-w-48 bg-paper pr-3 text-left">
         <Link
           href={`/classes/${classId}/record/${learner.id}`}
-          className="inline-flex min-h-8 items-center break-words hover:underline"
+          className="inline-flex min-h-8 min-w-8 items-center break-words hover:underline"
         >
           {learner.name}
         </Link>

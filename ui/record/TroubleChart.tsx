@@ -10,16 +10,32 @@ import { useTheme } from '../shell/useTheme';
 
 register([BarChart, GridComponent, LegendComponent, SVGRenderer]);
 
-/** Fills that are told apart without colour: each its own pattern of lines on the paper. */
-const PATTERNS: readonly (readonly [dash: number, rotation: number])[] = [
-  [0, 0],
-  [6, 0.8],
-  [6, -0.8],
-  [4, 0],
-  [9, 1.57],
-  [3, 0.8],
-  [12, 0],
+/** Fills that are told apart without their colour: an ink, the gap between its lines, and how they are turned. */
+const FILLS: readonly { readonly ink: string; readonly gap: number; readonly turned: number }[] = [
+  { ink: '--ink', gap: 0, turned: 0 },
+  { ink: '--signal', gap: 6, turned: 45 },
+  { ink: '--ink', gap: 6, turned: -45 },
+  { ink: '--supply', gap: 4, turned: 0 },
+  { ink: '--soft', gap: 9, turned: 90 },
+  { ink: '--ink', gap: 3, turned: 45 },
+  { ink: '--rule-strong', gap: 12, turned: 0 },
 ];
+const fillOf = (index: number): (typeof FILLS)[number] => FILLS[index % FILLS.length]!;
+/** Width of the lines between, in pixels. */
+const LINE = 2;
+
+/** The fill of a kind, beside its name. */
+function Swatch({ index }: { readonly index: number }) {
+  const { ink, gap, turned } = fillOf(index);
+  const lines = `repeating-linear-gradient(${turned}deg, var(--paper) 0 ${LINE}px, transparent ${LINE}px ${LINE + gap}px)`;
+  return (
+    <span
+      aria-hidden="true"
+      className="mr-2 inline-block size-3.5 translate-y-0.5 border border-rule-strong"
+      style={{ backgroundColor: `var(${ink})`, ...(gap === 0 ? {} : { backgroundImage: lines }) }}
+    />
+  );
+}
 
 /** How often each kind of trouble came up, week by week, as bars and as a table. */
 export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly trouble: TroubleByWeek }) {
@@ -30,7 +46,6 @@ export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly troub
     const look = getComputedStyle(host.current);
     const colour = (name: string): string => look.getPropertyValue(name).trim();
     const text = { color: colour('--ink'), fontFamily: 'inherit', fontSize: 12 };
-    const inks = ['--ink', '--signal', '--sensing', '--supply', '--soft', '--ground', '--rule-strong'];
     const chart = init(host.current, null, { renderer: 'svg' });
     chart.setOption({
       animation: false,
@@ -44,14 +59,14 @@ export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly troub
         splitLine: { lineStyle: { color: colour('--rule') } },
       },
       series: kinds.map(({ title, counts }, index) => {
-        const [gap, rotation] = PATTERNS[index % PATTERNS.length]!;
+        const { ink, gap, turned } = fillOf(index);
         return {
           name: title,
           type: 'bar',
           stack: 'all',
           barMaxWidth: 56,
           itemStyle: {
-            color: colour(inks[index % inks.length]!) || colour('--ink'),
+            color: colour(ink),
             borderColor: colour('--paper'),
             borderWidth: 1,
             ...(gap === 0
@@ -61,8 +76,8 @@ export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly troub
                     symbol: 'rect',
                     color: colour('--paper'),
                     dashArrayX: [1, 0],
-                    dashArrayY: [2, gap],
-                    rotation,
+                    dashArrayY: [LINE, gap],
+                    rotation: (turned * Math.PI) / 180,
                   },
                 }),
           },
@@ -109,9 +124,10 @@ export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly troub
             </tr>
           </thead>
           <tbody>
-            {kinds.map(({ title, counts, total }) => (
+            {kinds.map(({ title, counts, total }, kind) => (
               <tr key={title} className="border-t border-rule">
                 <th scope="row" className="py-1 font-normal">
+                  {weeks.length > 1 && <Swatch index={kind} />}
                   {title}
                 </th>
                 {counts.map((count, index) => (

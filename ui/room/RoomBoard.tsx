@@ -67,6 +67,8 @@ export function RoomBoard({ classId, benches, isForWall, viewerName, answerCall 
           benchStates.indexOf(one.state) - benchStates.indexOf(other.state) ||
           (other.forSeconds ?? 0) - (one.forSeconds ?? 0),
       );
+  const shown = isForWall ? sorted : sorted.filter(({ state }) => state !== 'away');
+  const away = isForWall ? [] : benches.filter(({ state }) => state === 'away');
   return (
     <div className="px-5 py-4">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -136,10 +138,16 @@ export function RoomBoard({ classId, benches, isForWall, viewerName, answerCall 
         aria-label="Benches"
         className={`mt-4 grid gap-2.5 ${isForWall ? 'grid-cols-[repeat(auto-fill,minmax(9rem,1fr))]' : 'grid-cols-[repeat(auto-fill,minmax(15rem,1fr))]'}`}
       >
-        {sorted.map((bench) => (
+        {shown.map((bench) => (
           <Bench key={bench.learnerId} bench={bench} isForWall={isForWall} />
         ))}
       </ul>
+      {away.length > 0 && (
+        <p className="mt-4 max-w-[84ch] text-soft">
+          <span className="font-semibold">Not here: </span>
+          {away.map(({ name }) => name).join('  ·  ')}
+        </p>
+      )}
     </div>
   );
 }

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { database } from '@/server/database/connection';
 import { roomOf } from '@/server/room/board';
@@ -35,9 +34,10 @@ export default async function RoomPage({ params, searchParams }: Address) {
       title={isForWall ? details.name : `Room, ${details.name}`}
       actions={
         <Button asChild>
-          <Link href={isForWall ? `/classes/${details.id}/room` : `/classes/${details.id}/room?names=no`}>
+          {/* Loaded anew, so that nothing of the page with the names is left in the one on the wall. */}
+          <a href={isForWall ? `/classes/${details.id}/room` : `/classes/${details.id}/room?names=no`}>
             {isForWall ? 'With names' : 'For the wall'}
-          </Link>
+          </a>
         </Button>
       }
     >
