@@ -126,8 +126,6 @@ await desk.goto('/');
 await desk.getByRole('link', { name: 'Wednesday afternoon' }).click();
 await desk.getByRole('heading', { name: 'Meetings' }).waitFor();
 await picture(desk, 'class');
-await desk.goto('/classes');
-await picture(desk, 'classes');
 await desk.goto('/');
 await desk.getByRole('link', { name: 'record', exact: true }).first().click();
 await desk.getByRole('heading', { name: 'Learner by exercise' }).waitFor();
