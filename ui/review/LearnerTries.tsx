@@ -159,7 +159,14 @@ function MarksLine({ desk, item }: Pick<LearnerTriesProps, 'desk' | 'item'>) {
         </Button>
       </p>
       {isOpen && (
-        <form action={save} className="flex flex-wrap items-end gap-2 pb-2">
+        <form
+          // Not as the form's action: React would clear what was typed with a refusal.
+          onSubmit={(event) => {
+            event.preventDefault();
+            void save(new FormData(event.currentTarget));
+          }}
+          className="flex flex-wrap items-end gap-2 pb-2"
+        >
           <label className="text-soft">
             Marks
             <input
