@@ -208,7 +208,7 @@ const actions: Readonly<
         keeping,
       ],
       ['classes/[classId]/actions.ts', ['slips', 'newSlip'], teaching],
-      ['review/[publicationId]/actions.ts', ['decide', 'acceptCircuit'], teaching],
+      ['review/[publicationId]/actions.ts', ['decide', 'acceptCircuit', 'checkAgain'], teaching],
       ['classes/[classId]/room/actions.ts', ['answerCall'], teaching],
       ['bench/[publicationId]/actions.ts', ['callForHelp', 'endCall'], ['learner', 'strange learner']],
       ['account/actions.ts', ['changePassword'], teaching],

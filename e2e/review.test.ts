@@ -82,6 +82,15 @@ describe('the Review desk', () => {
     await context.close();
   });
 
+  test('has everything checked again, with progress, and says what changed', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    await page.goto(desk);
+    await page.getByRole('button', { name: 'Check all again' }).click();
+    await page.getByText(/hand-ins checked again: nothing changed\./).waitFor();
+    expect(await page.getByRole('progressbar').count()).toBe(0);
+    await context.close();
+  });
+
   test('takes an exception, other marks with a reason, and a remark that was made before', async () => {
     const { page, context } = await visitAsInstructor(world);
     await page.goto(desk);

@@ -20,6 +20,7 @@ export const AUDITED = {
   'erase-learner': 'erased',
   'export-person': 'took a file of all that is kept of',
   decide: 'reviewed',
+  recheck: 'had checked again',
   'accept-circuit': 'said which circuits are accepted for',
   'make-staff': 'made the account of',
   'set-password': 'set the password of',

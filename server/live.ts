@@ -41,7 +41,14 @@ export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
     .where({ learner_id: viewer.id })
     .whereNull('ended_at')
     .select(db.raw(`count(*) || '/' || count(taken_by)`));
-  const parts = viewer.role === 'student' ? [handIns, openings, ownCalls] : [handIns, openings, doors];
+  const rechecks = db('rechecked')
+    .join('recheck', 'recheck.id', 'rechecked.recheck_id')
+    .join('publication', 'publication.id', 'recheck.publication_id')
+    .whereIn('publication.class_id', classIds)
+    .whereRaw("recheck.started_at > now() - interval '1 day'")
+    .select(db.raw(`count(after_key) || '/' || count(distinct coalesce(cancelled_at, ended_at))`));
+  const parts =
+    viewer.role === 'student' ? [handIns, openings, ownCalls] : [handIns, openings, doors, rechecks];
   const [row] = await db.select<{ state: string }[]>(
     db.raw(`concat_ws(';', ${parts.map(() => '(?)').join(', ')}) as state`, parts),
   );

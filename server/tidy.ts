@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { eraseWhatIsOver } from './people/retention';
+import { recoverRechecks } from './submissions/recheck';
 import { recoverLost } from './workers';
 
 /** Days that failures of the judge are kept for the developer. */
@@ -14,6 +15,7 @@ const [TRIES_KEPT, DEVICES_KEPT] = [24, 200];
 /** What is done once a minute: clears away what is over, and takes up what was lost. */
 export async function tidyUp(db: Knex): Promise<void> {
   await recoverLost(db);
+  await recoverRechecks(db);
   await db('session').whereRaw('expires_at < now()').delete();
   await db('rate_limit').whereRaw('expire < (extract(epoch from now()) * 1000)::bigint').delete();
   await db('sign_in_try').whereRaw("last_at < now() - ? * interval '1 hour'", [TRIES_KEPT]).delete();

@@ -10,6 +10,7 @@ import * as dates from './migrations/0008-dates';
 import * as ownClasses from './migrations/0009-own-classes';
 import * as decisions from './migrations/0010-decisions';
 import * as room from './migrations/0011-room';
+import * as rechecks from './migrations/0012-rechecks';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -25,6 +26,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0009-own-classes': ownClasses,
   '0010-decisions': decisions,
   '0011-room': room,
+  '0012-rechecks': rechecks,
 };
 
 const source: Knex.MigrationSource<string> = {

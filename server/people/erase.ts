@@ -34,17 +34,24 @@ export async function erase(db: Knex, learnerId: string, actor: string): Promise
          from submission join report on report.key = submission.judging_key where learner_id = ?`,
       [learnerId],
     );
-    const keys = await transaction('submission')
-      .where({ learner_id: learnerId })
-      .distinct()
-      .pluck<string[]>('judging_key');
+    // Reports quote what was handed in, those of before it was checked again as well.
+    const { rows: all } = await transaction.raw<{ rows: { key: string }[] }>(
+      `select judging_key as key from submission where learner_id = :learnerId
+       union select unnest(array[before_key, after_key]) from rechecked
+         join submission on submission.id = submission_id where learner_id = :learnerId`,
+      { learnerId },
+    );
+    const keys = all.flatMap(({ key }) => key ?? []);
     const removed = await transaction('learner').where({ id: learnerId }).delete();
     if (removed === 0) return false;
-    // Reports quote what was handed in; those that nobody shares go as well.
-    const shared = await transaction('submission')
-      .whereIn('judging_key', keys)
-      .pluck<string[]>('judging_key');
-    const own = keys.filter((key) => !shared.includes(key));
+    // Those that nobody shares go as well.
+    const { rows: shared } = await transaction.raw<{ rows: { key: string }[] }>(
+      `select judging_key as key from submission where judging_key = any(:keys)
+       union select unnest(array[before_key, after_key]) from rechecked
+         where before_key = any(:keys) or after_key = any(:keys)`,
+      { keys },
+    );
+    const own = keys.filter((key) => !shared.some((other) => other.key === key));
     for (const table of ['report', 'judging', 'judging_failure'])
       await transaction(table).whereIn('key', own).delete();
     await transaction('known_device').where({ owner_id: learnerId }).delete();

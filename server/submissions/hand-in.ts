@@ -58,6 +58,7 @@ export async function handIn(
     stated: given.stated,
   });
   const submissionId = await record(db, viewer.id, given, key);
+  if (submissionId === 'erased') return { status: 404, message: 'You are no longer in this class.' };
   if (submissionId === undefined) return (await earlierHandIn(db, viewer.id, given.clientId))!;
   return { status: 201, submissionId, waiting: await waitingFor(db, key) };
 }
@@ -73,7 +74,10 @@ async function earlierHandIn(
   return row && { status: 200, submissionId: row.id, waiting: await waitingFor(db, row.judging_key) };
 }
 
-/** Writes a hand-in and leaves it to be judged, in one transaction; `undefined` when it was written meanwhile. */
+/**
+ * Writes a hand-in and leaves it to be judged, in one transaction; its id. `undefined` when it was written meanwhile,
+ * `erased` when its learner was.
+ */
 export async function record(
   db: Knex,
   learnerId: string,
@@ -83,7 +87,8 @@ export async function record(
 ): Promise<string | undefined> {
   return db.transaction(async (transaction) => {
     // One learner's attempts are numbered one by one, also from two tablets.
-    await transaction('learner').where({ id: learnerId }).forUpdate().first('id');
+    const learner = await transaction('learner').where({ id: learnerId }).forUpdate().first('id');
+    if (!learner) return 'erased';
     const [count] = await transaction('submission')
       .where({ learner_id: learnerId, publication_id: given.publicationId })
       .count<{ count: string }[]>('* as count');

@@ -6,6 +6,7 @@ import { groupByTrouble, latestOf, type ReviewGroup } from '@/core/plan/review';
 import { Keys } from '../design/Button';
 import { VerdictMark, verdictWords } from '../design/Verdict';
 import { useKey } from '../shell/useKey';
+import { CheckAgain } from './CheckAgain';
 import { acceptedBy, isOpen, nextOpen, type DeskProps, type ReviewedSubmission } from './desk';
 import { GroupDetail } from './GroupDetail';
 
@@ -50,6 +51,7 @@ export function ReviewDesk(desk: DeskProps) {
             next<Keys>J</Keys> back<Keys>K</Keys>
           </span>
         </p>
+        <CheckAgain desk={desk} />
         {groups.map((candidate, index) => (
           <GroupLine
             key={candidate.key}

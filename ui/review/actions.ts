@@ -7,6 +7,8 @@ export type DecisionAnswer =
 /** What a reviewer can do. */
 export interface ReviewActions {
   readonly decide: (publicationId: string, wish: DecisionWish) => Promise<DecisionAnswer>;
+  /** Has everything checked again, or stops that. */
+  readonly checkAgain: (publicationId: string, how: 'start' | 'cancel') => Promise<string | undefined>;
   readonly acceptCircuit: (
     publicationId: string,
     shape: string,

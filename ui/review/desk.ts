@@ -1,3 +1,4 @@
+import type { Verdict } from '@/core/formats/report';
 import type { Decision } from '@/core/messages/decision';
 import type { KnownRemark } from '@/core/plan/remarks';
 import { waitsForReview, type ReviewGroup, type ReviewItem } from '@/core/plan/review';
@@ -10,6 +11,20 @@ export interface ReviewedSubmission extends ReviewItem {
   readonly marks: { readonly earned: number; readonly of: number } | undefined;
 }
 
+/** How far checking everything again has come, and of what something else is said since. */
+export interface Recheck {
+  readonly state: 'running' | 'ended' | 'cancelled';
+  readonly done: number;
+  readonly total: number;
+  readonly changes: readonly {
+    readonly submissionId: string;
+    readonly learnerName: string;
+    readonly attempt: number;
+    readonly before: Verdict | null;
+    readonly after: Verdict;
+  }[];
+}
+
 /** Everything on the desk of one exercise and class. */
 export interface DeskProps {
   readonly publicationId: string;
@@ -17,6 +32,8 @@ export interface DeskProps {
   readonly decisions: readonly Decision[];
   /** Circuits that are accepted, by the hash of their shape, and by whom. */
   readonly accepted: Readonly<Record<string, string>>;
+  /** The last time that everything was checked again; nothing when it never was. */
+  readonly recheck: Recheck | undefined;
   readonly knownRemarks: readonly KnownRemark[];
   readonly referenceLayout: string;
   readonly referenceProgram: string;

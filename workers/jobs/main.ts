@@ -7,6 +7,7 @@ import { GuardedProcesses } from '@/server/guard/processes';
 import { connectionOf, jobsSchema } from '@/server/jobs';
 import { log } from '@/server/log';
 import { judge } from '@/server/submissions/judging';
+import { recheck } from '@/server/submissions/recheck';
 import { tidyUp } from '@/server/tidy';
 import { recoverDead, recoverOwn, signOff, showLife } from '@/server/workers';
 import { graphileLog } from './log';
@@ -48,6 +49,7 @@ const runner = await run({
   logger: graphileLog,
   taskList: {
     judge: (payload) => busily(() => judge(db, guarded, (payload as { readonly key: string }).key)),
+    recheck: (payload) => busily(() => recheck(db, guarded, (payload as { readonly id: string }).id)),
     tidy: () => busily(() => tidyUp(db)),
   },
   crontab: '* * * * * tidy ?max=1',

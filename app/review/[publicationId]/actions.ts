@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { decisionSchema, type DecisionWish } from '@/core/messages/decision';
 import { database } from '@/server/database/connection';
 import * as decisions from '@/server/submissions/decisions';
+import { cancelRecheck, startRecheck } from '@/server/submissions/recheck';
 import type { DecisionAnswer } from '@/ui/review/actions';
 import { requireViewer } from '../../access';
 import { idSchema, saidBy } from '../../arguments';
@@ -39,6 +40,23 @@ export async function acceptCircuit(
   if (!given.success) return saidBy(given.error);
   const { id } = given.data;
   const done = await decisions.acceptCircuit(database(), viewer, id, given.data.shape, given.data.accepted);
+  revalidatePath(`/review/${id}`);
+  return done ? undefined : NOT_YOURS;
+}
+
+/** Has all hand-ins checked again, or stops that; why not, when it cannot be. */
+export async function checkAgain(
+  publicationId: string,
+  how: 'start' | 'cancel',
+): Promise<string | undefined> {
+  const viewer = await requireViewer('review-class');
+  const given = z
+    .object({ id: idSchema, how: z.enum(['start', 'cancel']) })
+    .safeParse({ id: publicationId, how });
+  if (!given.success) return saidBy(given.error);
+  const { id } = given.data;
+  const act = given.data.how === 'start' ? startRecheck : cancelRecheck;
+  const done = await act(database(), viewer, id);
   revalidatePath(`/review/${id}`);
   return done ? undefined : NOT_YOURS;
 }

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { countVerdicts, latestOf } from '@/core/plan/review';
 import { database } from '@/server/database/connection';
 import { acceptedCircuits, decisionsOf, knownRemarks } from '@/server/submissions/decisions';
+import { recheckOf } from '@/server/submissions/recheck';
 import { learnersOf, linesOf } from '@/server/submissions/reports';
 import { VerdictBar } from '@/ui/design/Verdict';
 import { ReviewDesk } from '@/ui/review/ReviewDesk';
@@ -25,12 +26,13 @@ export default async function ReviewPage({ params }: Address) {
   const { viewer, publication } = await publicationAskedFor('review-class', (await params).publicationId);
   // Asked first: what comes in meanwhile is looked for again.
   const live = await stateOf(database(), viewer);
-  const [submissions, learners, decisions, accepted, remarks] = await Promise.all([
+  const [submissions, learners, decisions, accepted, remarks, recheck] = await Promise.all([
     linesOf(database(), [publication.id]),
     learnersOf(database(), publication.classId),
     decisionsOf(database(), [publication.id]),
     acceptedCircuits(database(), publication.exerciseId),
     knownRemarks(database()),
+    recheckOf(database(), publication.id),
   ]);
   const latest = latestOf(submissions);
   const counts = countVerdicts(latest);
@@ -67,6 +69,7 @@ export default async function ReviewPage({ params }: Address) {
           decisions={decisions}
           accepted={Object.fromEntries(accepted)}
           knownRemarks={remarks}
+          recheck={recheck}
           referenceLayout={data.layout ?? ''}
           referenceProgram={data.program}
           without={without}
