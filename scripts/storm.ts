@@ -1,5 +1,5 @@
 // A class room's worst minute, on loopback: 200 learners hand in within a minute, one in three faulty and five hostile,
-// and web process, a worker and the database are killed in the middle: npm run storm [-- --write]. It ends by itself.
+// ten tablets have the room board open and ten Today, and web process, a worker and the database are killed in the middle: npm run storm [-- --write]. It ends by itself.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { hostilePrograms } from '@/core/testing/hostile-programs';
@@ -14,6 +14,10 @@ import { Product, portToUse } from './machine/product.mjs';
 const { values } = parseArgs({ options: { write: { type: 'boolean', default: false } } });
 const LEARNERS = 200;
 const HOSTILE = 5;
+/** Tablets with the room board open, and as many with Today. */
+const TABLETS = 10;
+/** Milliseconds between two looks of a list that is live. */
+const LOOK_AGAIN = 1200;
 /** Milliseconds in which all hand in, after which each hand-in is to have its report, and after which all is over. */
 const [MINUTE, REPORT_BY, OVER] = [60_000, 30_000, 240_000];
 /** When what is killed, in milliseconds from the beginning. */
@@ -219,6 +223,50 @@ const looks = (async () => {
     }
   }
 })();
+/** When a board had the page that it had been told to ask for, by board. */
+const seen: number[][] = [];
+/** A tablet with the room board open: it listens, and asks for the page again whenever it is told to. */
+async function board(times: number[]): Promise<void> {
+  while (Date.now() - start < MINUTE + 5000) {
+    const stream = await fetch(`${product.base}/api/room/${group!.id}`, {
+      headers: { cookie: instructor },
+      signal: AbortSignal.timeout(MINUTE + 5000),
+    }).catch(() => undefined);
+    if (!stream?.ok || !stream.body) {
+      await pause(1000);
+      continue;
+    }
+    const text = new TextDecoder();
+    try {
+      for await (const chunk of stream.body) {
+        if (!text.decode(chunk as Uint8Array).includes('event: changed')) continue;
+        const page = await fetch(`${product.base}/classes/${group!.id}/room`, {
+          headers: { cookie: instructor },
+        });
+        await page.text();
+        if (page.ok) times.push(Date.now());
+        if (Date.now() - start > MINUTE + 5000) return;
+      }
+    } catch {
+      // It is opened again, as a browser does.
+      await pause(500);
+    }
+  }
+}
+/** A tablet with Today open, which asks whether something has changed. */
+async function watcher(): Promise<void> {
+  while (Date.now() - start < MINUTE) {
+    await fetch(`${product.base}/api/live`, { headers: { cookie: instructor } })
+      .then((answer) => answer.text())
+      .catch(() => undefined);
+    await pause(LOOK_AGAIN);
+  }
+}
+const tablets = Array.from({ length: TABLETS }, () => {
+  const times: number[] = [];
+  seen.push(times);
+  return Promise.all([board(times), watcher()]);
+});
 const kills = KILLS.map(async ([at, what]) => {
   await pause(at);
   say(`${what} is killed`);
@@ -226,7 +274,7 @@ const kills = KILLS.map(async ([at, what]) => {
   const process_ = names[what] === undefined ? undefined : product.alive.get(names[what]);
   process.kill(process_?.pid ?? product.cluster.pid, 'SIGKILL');
 });
-await Promise.all([...handIns, looks, ...kills]);
+await Promise.all([...handIns, looks, ...kills, ...tablets]);
 say('all have handed in');
 
 /** Asks the database, which may be starting again. */
@@ -261,6 +309,12 @@ const tries = await rows<{ count: string }>(
 const percentile = (list: readonly number[], share: number): number =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))] ?? 0;
 const waits = found.map(({ waited }) => Number(waited ?? OVER / 1000));
+/** Until a hand-in stood on a board, over all boards; not of those that came while something was being started again. */
+const showTimes = sailors.flatMap(({ handedInAt }) => {
+  if (handedInAt === undefined) return [];
+  const wasDown = KILLS.some(([at]) => handedInAt - start > at - 2500 && handedInAt - start < at + 8000);
+  return wasDown ? [] : seen.map((times) => (times.find((at) => at >= handedInAt) ?? Infinity) - handedInAt);
+});
 const hostileIds = new Set(
   sailors.filter(({ kind }) => kind === 'hostile').map(({ submissionId }) => submissionId),
 );
@@ -277,6 +331,12 @@ const lines: readonly (readonly [what: string, measured: string, aim: string, ri
     `${percentile(pageTimes, 0.95).toFixed(0)} ms`,
     '200 ms',
     percentile(pageTimes, 0.95) <= 200,
+  ],
+  [
+    `hand-ins on the room board of ${TABLETS} tablets, 95 % within`,
+    `${(percentile(showTimes, 0.95) / 1000).toFixed(1)} s`,
+    '2 s',
+    percentile(showTimes, 0.95) <= 2000,
   ],
   [
     'reports, the last after',
