@@ -84,7 +84,7 @@ async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
     troubleAtTheDoor(database(), viewer.classIds),
   ]);
   return Promise.all(
-    classes.map(async ({ id, name, code }) => {
+    classes.map(async ({ id, name, code, keptDays }) => {
       const learners = await learnersOf(database(), id);
       const exercises = publications
         .filter((publication) => publication.classId === id)
@@ -120,6 +120,7 @@ async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
         name,
         code,
         size: learners.length,
+        keptDays,
         exercises,
         signedIn: door?.signedIn ?? 0,
         joiningUntil: door?.joiningUntil ?? null,

@@ -20,8 +20,11 @@ const options: Readonly<Record<Audit, object>> = {
   },
 };
 
-/** What the automated accessibility checks say against a page as it stands. */
-export const violations = (page: Page, audit: Audit): Promise<readonly string[]> =>
+/** What the automated accessibility checks say against a page as it stands, or against what stands in a part of it. */
+export const violations = (page: Page, audit: Audit, within?: string): Promise<readonly string[]> =>
   page.evaluate(
-    `(() => { ${axe}; return axe.run(${JSON.stringify(options[audit])}).then((result) => result.violations.map((violation) => violation.id + ': ' + violation.nodes.slice(0, 3).map((node) => node.target.join(' ') + ' ' + node.failureSummary).join(' | '))); })()`,
+    `(() => { ${axe};
+      const part = ${JSON.stringify(within ?? null)};
+      const where = part !== null && document.querySelector(part) ? { include: [[part]] } : document;
+      return axe.run(where, ${JSON.stringify(options[audit])}).then((result) => result.violations.map((violation) => violation.id + ': ' + violation.nodes.slice(0, 3).map((node) => node.target.join(' ') + ' ' + node.failureSummary).join(' | '))); })()`,
   );

@@ -126,12 +126,12 @@ describe('the doors', () => {
     const trouble = teacher.page.getByRole('list', { name: 'Tries at the door' });
     await trouble.getByText('Greta does not get in').waitFor();
     await trouble.getByRole('button', { name: 'New word by slip' }).click();
-    const slip = /[A-Z0-9]{4}-[A-Z0-9]{4}/.exec(
+    const slip = /: ([a-z]+ [a-z]+)\./.exec(
       await teacher.page.getByRole('list', { name: 'New slips' }).innerText(),
-    )![0];
+    )![1]!;
     await learner.page.reload();
     await choose();
-    await learner.page.getByLabel('The code on your slip').fill(slip.toLowerCase());
+    await learner.page.getByLabel('The two words on your slip').fill(slip.toUpperCase());
     await learner.page.getByLabel('Choose a private word').fill('rudder');
     await learner.page.getByRole('button', { name: 'Go to my bench' }).click();
     await learner.page.getByRole('heading', { name: 'Good to see you, Greta' }).waitFor();

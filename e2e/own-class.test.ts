@@ -34,7 +34,7 @@ describe('a class of one’s own', () => {
     const slip = page.getByRole('listitem').filter({ hasText: 'Wilma Aal' });
     const [code, words] = await slip.locator('dd').filter({ hasNotText: 'http' }).allTextContents();
     await page.getByRole('button', { name: 'Done' }).click();
-    expect(await page.getByRole('row').filter({ hasText: 'waits for a slip' }).count()).toBe(3);
+    await expect.poll(() => page.getByRole('row').filter({ hasText: 'waits for a slip' }).count()).toBe(3);
 
     const learner = await world.visit(TABLET);
     await learner.page.goto(`/sign-in?class=${code}`);

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { DEFAULT_HOUSE_RULES, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { exerciseFrom, type Exercise } from '@/core/formats/exercise';
 import { isUuid } from '../database/ids';
+import { KEPT_UNTIL } from '../people/retention';
 import { sameClass, type Viewer } from '../permissions';
 
 /** What was opened for which class, and whether it is open now. */
@@ -275,10 +276,23 @@ export async function otherPublications(
 export async function classesOf(
   db: Knex,
   viewer: Viewer,
-): Promise<readonly { readonly id: string; readonly name: string; readonly code: string }[]> {
+): Promise<
+  readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly code: string;
+    /** Days until its learners are erased; `null` for never. */
+    readonly keptDays: number | null;
+  }[]
+> {
   return db('class')
     .whereIn('id', [...viewer.classIds])
     .whereNull('archived_at')
     .orderBy('name')
-    .select<{ id: string; name: string; code: string }[]>('id', 'name', 'code');
+    .select<{ id: string; name: string; code: string; keptDays: number | null }[]>(
+      'id',
+      'name',
+      'code',
+      db.raw(`${KEPT_UNTIL} - current_date as "keptDays"`),
+    );
 }

@@ -5,6 +5,7 @@ import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { can, sameClass, type Viewer } from '../permissions';
 import { BY_COMMAND, Refused } from './accounts';
+import { KEPT_UNTIL } from './retention';
 
 /** A class as its teachers keep it. */
 export interface KeptClass {
@@ -17,6 +18,8 @@ export interface KeptClass {
   readonly endsOn: string | null;
   /** Days after it until learners and their work are erased; `null` for never. */
   readonly keepDays: number | null;
+  /** The last day on which they are kept, as that comes to; `null` for never. */
+  readonly keptUntil: string | null;
   readonly learners: number;
   readonly meetings: readonly (Meeting & { readonly id: string })[];
   readonly staff: readonly { readonly id: string; readonly name: string }[];
@@ -29,6 +32,7 @@ interface ClassRow {
   readonly term: string;
   readonly ends_on: string | null;
   readonly keep_days: number | null;
+  readonly kept_until: string | null;
   readonly closed_at: Date | null;
   readonly archived_at: Date | null;
   readonly learners: string;
@@ -57,6 +61,7 @@ export async function keptClasses(db: Knex, viewer: Viewer): Promise<readonly Ke
       'closed_at',
       'archived_at',
       db.raw(`to_char(ends_on, 'YYYY-MM-DD') as ends_on`),
+      db.raw(`to_char(${KEPT_UNTIL}, 'YYYY-MM-DD') as kept_until`),
       db.raw('(select count(*) from learner where learner.class_id = class.id) as learners'),
       db.raw(`coalesce((select json_agg(json_build_object('id', meeting.id, 'startsAt', ${iso('starts_at')},
         'endsAt', ${iso('ends_at')}) order by starts_at) from meeting where meeting.class_id = class.id), '[]') as meetings`),
@@ -72,6 +77,7 @@ export async function keptClasses(db: Knex, viewer: Viewer): Promise<readonly Ke
     state: stateOf(row),
     endsOn: row.ends_on,
     keepDays: row.keep_days,
+    keptUntil: row.kept_until,
     learners: Number(row.learners),
     meetings: row.meetings,
     staff: row.staff,
@@ -172,8 +178,8 @@ export async function changeClass(
 function columnsOf(db: Knex, change: ClassChange): Record<string, unknown> {
   if ('name' in change) return { name: change.name };
   if ('term' in change) return { term: change.term };
-  if ('endsOn' in change) return { ends_on: change.endsOn };
-  if ('keepDays' in change) return { keep_days: change.keepDays };
+  if ('endsOn' in change) return { ends_on: change.endsOn, rule_set_at: db.fn.now() };
+  if ('keepDays' in change) return { keep_days: change.keepDays, rule_set_at: db.fn.now() };
   return {
     closed_at: change.state === 'open' ? null : db.raw('coalesce(closed_at, now())'),
     archived_at: change.state === 'archived' ? db.raw('coalesce(archived_at, now())') : null,

@@ -178,6 +178,13 @@ describe('what is over', () => {
         .where({ id: classId })
         .update({ ends_on: db.raw('current_date - ?::int', [days]) });
     await changeClass(db, teacher, classId, { keepDays: 30 });
+    // A day long gone, mistyped perhaps: nothing goes before a week has passed.
+    await endedDaysAgo(5000);
+    await tidyUp(db);
+    expect(await db('learner').where({ id: learner.id })).toHaveLength(1);
+    const inAWeek = new Date(Date.now() + 7 * 86_400_000).toISOString().slice(0, 10);
+    expect(await keptClass(db, teacher, classId)).toMatchObject({ keptUntil: inAWeek });
+    await db('class').update({ rule_set_at: db.raw("now() - interval '60 days'") });
     await endedDaysAgo(30);
     await tidyUp(db);
     expect(await db('learner').where({ id: learner.id })).toHaveLength(1);

@@ -19,7 +19,7 @@ const field =
 
 /** What a class is called, how one gets in, when it meets, who keeps it, and what becomes of it. */
 export function ClassSettings({ details, teaching, mayKeep, actions }: ClassPageProps) {
-  const { id, name, term, code, state, endsOn, keepDays, staff, meetings } = details;
+  const { id, name, term, code, state, endsOn, keepDays, keptUntil, staff, meetings } = details;
   const { act, problem, isBusy } = useAct();
   const [isSure, setSure] = useState(false);
   const others = teaching.filter((person) => !staff.some((one) => one.id === person.id));
@@ -180,6 +180,11 @@ export function ClassSettings({ details, teaching, mayKeep, actions }: ClassPage
                 ? 'Say its last day, or nothing is erased.'
                 : 'Counts without a name stay.'}
           </p>
+          {keptUntil !== null && (
+            <p className="mt-1 font-semibold">
+              Kept until {keptUntil}, then erased. Nobody can bring them back.
+            </p>
+          )}
         </section>
       )}
     </aside>

@@ -19,6 +19,8 @@ export interface ClassDetails {
   readonly state: ClassState;
   readonly endsOn: string | null;
   readonly keepDays: number | null;
+  /** The last day on which learners are kept; `null` for ever. */
+  readonly keptUntil: string | null;
   readonly meetings: readonly (Meeting & { readonly id: string })[];
   readonly staff: readonly { readonly id: string; readonly name: string }[];
 }

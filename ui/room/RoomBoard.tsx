@@ -143,7 +143,7 @@ export function RoomBoard({ classId, benches, isForWall, viewerName, answerCall 
         ))}
       </ul>
       {away.length > 0 && (
-        <p className="mt-4 max-w-[84ch] text-soft">
+        <p className="mt-4 max-w-[56ch] text-soft">
           <span className="font-semibold">Not here: </span>
           {away.map(({ name }) => name).join('  ·  ')}
         </p>

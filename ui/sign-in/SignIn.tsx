@@ -46,6 +46,10 @@ export function SignIn({ join, first, signIn, to }: SignInProps) {
 function JoinForm({ join, first, to }: Pick<SignInProps, 'join' | 'first' | 'to'>) {
   const [state, act, isPending] = useActionState(join, first);
   const [learnerId, setLearnerId] = useState('');
+  const [typed, setTyped] = useState<string>();
+  // Whoever types another code is of another class.
+  const isOther = typed !== undefined && typed.trim().toUpperCase() !== state.code;
+  const learners = isOther ? undefined : state.learners;
   const door = useRef<HTMLFormElement>(null);
   const names = useRef<HTMLSelectElement>(null);
   const learner = state.learners?.find((candidate) => candidate.id === learnerId);
@@ -77,6 +81,7 @@ function JoinForm({ join, first, to }: Pick<SignInProps, 'join' | 'first' | 'to'
           name="code"
           defaultValue={state.code}
           key={`code-${state.code}`}
+          onChange={({ target }) => setTyped(target.value)}
           autoComplete="off"
           autoCapitalize="characters"
           spellCheck={false}
@@ -84,11 +89,13 @@ function JoinForm({ join, first, to }: Pick<SignInProps, 'join' | 'first' | 'to'
           maxLength={20}
           className="[&_input]:mono [&_input]:uppercase"
           hint={state.className === undefined ? 'It is on the board in your room.' : undefined}
-          problem={state.problem?.code}
+          {...(isOther || state.problem?.code === undefined ? {} : { problem: state.problem.code })}
         />
-        {state.className !== undefined && <p className="mt-2 font-semibold text-good">{state.className}</p>}
+        {!isOther && state.className !== undefined && (
+          <p className="mt-2 font-semibold text-good">{state.className}</p>
+        )}
       </Line>
-      {state.learners && (
+      {learners && (
         <>
           <Line number="2" title="Name">
             <label htmlFor="learner" className="font-semibold">
@@ -104,7 +111,7 @@ function JoinForm({ join, first, to }: Pick<SignInProps, 'join' | 'first' | 'to'
               className="mt-1 min-h-12 w-full border border-rule-strong bg-card px-3 text-bench"
             >
               <option value="">Choose from the list</option>
-              {state.learners.map(({ id, name }) => (
+              {learners.map(({ id, name }) => (
                 <option key={id} value={id}>
                   {name}
                 </option>
@@ -146,7 +153,7 @@ function JoinForm({ join, first, to }: Pick<SignInProps, 'join' | 'first' | 'to'
       )}
       <div className="px-5 py-4 pl-[12.5rem]">
         <Button type="submit" look="main" size="roomy" disabled={isPending}>
-          {state.learners ? 'Go to my bench' : 'Find my class'}
+          {learners ? 'Go to my bench' : 'Find my class'}
         </Button>
       </div>
     </form>

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { Verdict } from '@/core/formats/report';
+import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { VerdictBar, VerdictMark } from '../design/Verdict';
@@ -10,6 +11,8 @@ export interface ClassToday {
   readonly name: string;
   readonly code: string;
   readonly size: number;
+  /** Days until its learners are erased; `null` for never. */
+  readonly keptDays: number | null;
   readonly signedIn: number;
   readonly joiningUntil: string | null;
   readonly troubleAtTheDoor: ClassDoorsProps['troubles'];
@@ -35,6 +38,9 @@ export interface ClassToday {
     }[];
   }[];
 }
+
+/** Days before an erasure from which on it is told. */
+const DAYS_TOLD = 14;
 
 interface StaffTodayProps {
   readonly classes: readonly ClassToday[];
@@ -137,6 +143,12 @@ function ClassBlock({ group, doors }: { readonly group: ClassToday; readonly doo
           </Link>
         </p>
       </header>
+      {group.keptDays !== null && group.keptDays <= DAYS_TOLD && group.size > 0 && (
+        <p className="mx-6 mb-3 border-l-4 border-risk bg-wash px-3 py-2 font-semibold">
+          In {howMany(Math.max(1, group.keptDays + 1), 'day')} its learners and their work are erased, as the
+          class says.
+        </p>
+      )}
       <ClassDoors
         classId={group.id}
         signedIn={group.signedIn}

@@ -14,6 +14,8 @@ export async function up(db: Knex): Promise<void> {
       add column ends_on date,
       -- Days after its end from which on its learners and their work are erased; null for never.
       add column keep_days integer check (keep_days between 0 and 3650),
+      -- When one of the two was set: a mistake can be seen and mended before anything goes.
+      add column rule_set_at timestamptz not null default now(),
       -- No learner signs in to a class that is closed; one that is archived is out of the way as well.
       add column closed_at timestamptz,
       add column archived_at timestamptz;
@@ -60,7 +62,7 @@ export async function down(db: Knex): Promise<void> {
   await db.raw(`
     drop table past_try, one_time_link, meeting;
     alter table class
-      drop column archived_at, drop column closed_at, drop column keep_days, drop column ends_on, drop column term;
+      drop column archived_at, drop column closed_at, drop column rule_set_at, drop column keep_days, drop column ends_on, drop column term;
     update staff set role = 'instructor' where role = 'owner';
     alter table staff
       drop column left_at,
