@@ -124,5 +124,25 @@ export async function openEverything(page: Page, view: string, faults: Faults): 
   }
 }
 
+/** A view by its name, its address, and a heading that is there when it is. */
+export type View = readonly [name: string, path: string, heading: string];
+
+/** Goes to views, looks at each, goes round it by the keys unless its name is among `unrounded`, and opens what it can. */
+export async function lookAtAll(
+  page: Page,
+  views: readonly View[],
+  faults: Faults,
+  look: Look,
+  unrounded: readonly string[] = [],
+): Promise<void> {
+  for (const [view, path, heading] of views) {
+    await page.goto(path);
+    await page.getByRole('heading', { name: heading }).first().waitFor();
+    await lookAt(page, view, faults, look);
+    if (!unrounded.includes(view)) await goRound(page, view, faults);
+    await openEverything(page, view, faults);
+  }
+}
+
 /** Fails with everything that was found. */
 export const expectNone = (list: readonly string[]): void => expect(list).toEqual([]);
