@@ -166,10 +166,4 @@ await steps
   .getByRole('heading', { name: /^Step/ })
   .evaluate((line) => line.scrollIntoView({ block: 'start' }));
 await picture(steps, 'bench-step');
-const open = await bare('A signal of your own');
-for (const sentence of ['D1 lit 2 s, dark 3 s', 'D2 lit 1 s, dark 4 s']) {
-  await open.getByLabel(/does yours do\?$/).fill(sentence);
-  await open.keyboard.press('Enter');
-}
-await picture(open, 'bench-open-task');
 await end();
