@@ -207,7 +207,7 @@ const actions: Readonly<
         ],
         keeping,
       ],
-      ['classes/[classId]/actions.ts', ['slips', 'newSlip'], teaching],
+      ['classes/[classId]/actions.ts', ['slips'], teaching],
       ['review/[publicationId]/actions.ts', ['decide', 'acceptCircuit', 'checkAgain'], teaching],
       ['classes/[classId]/room/actions.ts', ['answerCall'], teaching],
       ['bench/[publicationId]/actions.ts', ['callForHelp', 'endCall'], ['learner', 'strange learner']],

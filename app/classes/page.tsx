@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
+import type { KeptClass } from '@/core/messages/class-change';
 import { database } from '@/server/database/connection';
 import { can } from '@/server/permissions';
-import { keptClasses, type KeptClass } from '@/server/people/class-register';
+import { keptClasses } from '@/server/people/class-register';
 import { colleaguesOf } from '@/server/people/colleagues';
 import { ClassList } from '@/ui/people/ClassList';
 import { requireViewer } from '../access';

@@ -50,3 +50,21 @@ export const meetingsSchema = z
   .array(meetingSchema)
   .min(1, 'At least one meeting.')
   .max(MOST_MEETINGS, `At most ${MOST_MEETINGS} meetings at once.`);
+
+/** A class as those who teach it keep it. */
+export interface KeptClass {
+  readonly id: string;
+  readonly name: string;
+  readonly code: string;
+  readonly term: string;
+  readonly state: ClassState;
+  /** Its last day, like `2027-06-30`. */
+  readonly endsOn: string | null;
+  /** Days after it until learners and their work are erased; `null` for never. */
+  readonly keepDays: number | null;
+  /** The last day on which they are kept, as that comes to; `null` for ever. */
+  readonly keptUntil: string | null;
+  readonly learners: number;
+  readonly meetings: readonly (Meeting & { readonly id: string })[];
+  readonly staff: readonly { readonly id: string; readonly name: string }[];
+}

@@ -1,29 +1,11 @@
 import { randomInt } from 'node:crypto';
 import type { Knex } from 'knex';
-import type { ClassChange, ClassState, Meeting } from '@/core/messages/class-change';
+import type { ClassChange, ClassState, KeptClass, Meeting } from '@/core/messages/class-change';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { can, sameClass, type Viewer } from '../permissions';
 import { BY_COMMAND, Refused } from './accounts';
 import { KEPT_UNTIL } from './retention';
-
-/** A class as its teachers keep it. */
-export interface KeptClass {
-  readonly id: string;
-  readonly name: string;
-  readonly code: string;
-  readonly term: string;
-  readonly state: ClassState;
-  /** Its last day, like `2027-06-30`. */
-  readonly endsOn: string | null;
-  /** Days after it until learners and their work are erased; `null` for never. */
-  readonly keepDays: number | null;
-  /** The last day on which they are kept, as that comes to; `null` for never. */
-  readonly keptUntil: string | null;
-  readonly learners: number;
-  readonly meetings: readonly (Meeting & { readonly id: string })[];
-  readonly staff: readonly { readonly id: string; readonly name: string }[];
-}
 
 interface ClassRow {
   readonly id: string;

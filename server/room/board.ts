@@ -1,28 +1,16 @@
 import type { Knex } from 'knex';
 import type { FindingCode } from '@/core/findings/finding';
-import { standingOf, type BenchEvent, type BenchStanding } from '@/core/plan/room';
+import { hasPassed, type Verdict } from '@/core/formats/report';
+import type { BoardBench } from '@/core/messages/room';
+import { standingOf, type BenchEvent } from '@/core/plan/room';
 import { isUuid } from '../database/ids';
 import { isLiveSession } from '../people/sessions';
 import { sameClass, type Viewer } from '../permissions';
-
-/** A bench of the room, as the board shows it. */
-export interface RoomBench extends BenchStanding {
-  readonly learnerId: string;
-  readonly name: string;
-  /** What is being built there. */
-  readonly exercise: string;
-  readonly publicationId: string | null;
-  /** The last hand-in of that exercise. */
-  readonly submissionId: string | null;
-  /** The call for help that is open, and who has taken it. */
-  readonly call: { readonly id: string; readonly takenBy: string | null } | null;
-}
 
 interface BenchRow {
   readonly id: string;
   readonly name: string;
   readonly is_signed_in: boolean;
-  readonly publication_id: string | null;
   readonly exercise: string | null;
   readonly changed_ago: string | null;
   readonly submission_id: string | null;
@@ -30,7 +18,10 @@ interface BenchRow {
     | {
         readonly kind: 'check' | 'hand-in';
         readonly ago: number;
-        readonly passed: boolean;
+        /** Of a check. */
+        readonly passed: boolean | null;
+        /** Of a hand-in. */
+        readonly verdict: Verdict | null;
         readonly cause: FindingCode | null;
         readonly note: string;
       }[]
@@ -47,27 +38,31 @@ const MEETING = 12;
 
 const ago = (column: string): string => `greatest(0, extract(epoch from clock_timestamp() - ${column}))`;
 
-/** Every bench of a class as it stands; `undefined` when it is not the viewer's. Times are of the database's clock. */
-export async function roomOf(
+/** Every bench of a class as it stands; `undefined` when it is not the viewer's. */
+export const roomOf = async (
   db: Knex,
   viewer: Viewer,
   classId: string,
-): Promise<readonly RoomBench[] | undefined> {
-  if (viewer.role === 'student' || !isUuid(classId) || !sameClass(viewer, classId)) return undefined;
+): Promise<readonly BoardBench[] | undefined> =>
+  viewer.role === 'student' || !isUuid(classId) || !sameClass(viewer, classId)
+    ? undefined
+    : benchesOf(db, classId);
+
+/** Every bench of a class as it stands, by the database's clock; the caller has checked whose class it is. */
+export async function benchesOf(db: Knex, classId: string): Promise<readonly BoardBench[]> {
   const { sql, bindings } = isLiveSession(db).toSQL();
   const { rows } = await db.raw<{ rows: BenchRow[] }>(
     `select learner.id, learner.name,
        exists (select 1 from session where session.learner_id = learner.id and ${sql}) as is_signed_in,
-       current.publication_id, revision.content->>'title' as exercise, current.changed_ago,
+       revision.content->>'title' as exercise, current.changed_ago,
        (select submission.id from submission where submission.learner_id = learner.id
           and submission.publication_id = current.publication_id order by handed_in_at desc limit 1) as submission_id,
        (select json_agg(event order by ago) from (
-          (select 'check' as kind, ${ago('at')} as ago, passed, cause, note from bench_check
+          (select 'check' as kind, ${ago('at')} as ago, passed, null as verdict, cause, note from bench_check
              where bench_check.learner_id = learner.id and bench_check.publication_id = current.publication_id
                and at > now() - ? * interval '1 hour' order by at desc limit ?)
           union all
-          (select 'hand-in', ${ago('handed_in_at')}, verdict in ('as-drawn', 'works-differently', 'works-at-risk'),
-               report.causes[1], ''
+          (select 'hand-in', ${ago('handed_in_at')}, null, verdict, report.causes[1], ''
              from submission join report on report.key = judging_key
              where submission.learner_id = learner.id and submission.publication_id = current.publication_id
                and handed_in_at > now() - ? * interval '1 hour' order by handed_in_at desc limit ?)
@@ -93,17 +88,21 @@ export async function roomOf(
   return rows.map(benchFrom);
 }
 
-function benchFrom(row: BenchRow): RoomBench {
-  const events = (row.events ?? []).map(({ ago: secondsAgo, ...event }): BenchEvent => ({
-    ...event,
-    secondsAgo: Math.floor(secondsAgo),
-  }));
+function benchFrom(row: BenchRow): BoardBench {
+  const events = (row.events ?? []).map(
+    ({ kind, ago: secondsAgo, passed, verdict, cause, note }): BenchEvent => ({
+      kind,
+      secondsAgo: Math.floor(secondsAgo),
+      passed: passed ?? (verdict !== null && hasPassed(verdict)),
+      cause,
+      note,
+    }),
+  );
   const seconds = (text: string | null): number | null => (text === null ? null : Math.floor(Number(text)));
   return {
     learnerId: row.id,
     name: row.name,
     exercise: row.exercise ?? '',
-    publicationId: row.publication_id,
     submissionId: row.submission_id,
     call: row.call_id === null ? null : { id: row.call_id, takenBy: row.taken_by },
     ...standingOf({

@@ -8,6 +8,7 @@ import { handIn } from '../submissions/hand-in';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { roomOf } from './board';
 import { answerCall, callForHelp, endOwnCall, ownCall } from './help';
+import { RoomFeed } from './feed';
 import { RoomEar } from './listen';
 
 let harbour: Harbour;
@@ -90,6 +91,26 @@ describe('a call for help', () => {
     expect(await answerCall(db, learner, call!.id, 'take')).toBe(false);
     await endMeeting(db, teacher, classId);
     expect((await bench()).call).toBeNull();
+  });
+});
+
+describe('the feed', () => {
+  test('looks once for all boards of a class, and tells each of every change', async () => {
+    const ear = new RoomEar(connectionOf(db));
+    const feed = new RoomFeed(db, ear);
+    const [one, two]: [string[], string[]] = [[], []];
+    const stops = [one, two].map((told) => feed.follow(classId, ([bench]) => told.push(bench!.state)));
+    let looks = 0;
+    const count = ({ sql }: { readonly sql: string }): void =>
+      void (sql.includes('left join lateral') && (looks += 1));
+    db.on('query', count);
+    await expect.poll(() => two.at(-1)).toBe('away');
+    await openSession(db, { learnerId: harbour.learner.id });
+    await expect.poll(() => [one.at(-1), two.at(-1)], { timeout: 5000 }).toEqual(['begins', 'begins']);
+    expect(looks).toBe(one.length);
+    expect(one).toEqual(two);
+    for (const stop of stops) stop();
+    ear.close();
   });
 });
 

@@ -55,6 +55,14 @@ export async function decisionsOf(
   return rows.map(decisionFrom);
 }
 
+/** What was decided of all hand-ins of a learner, first to last; the caller has checked whose they are. */
+export async function decisionsOnLearner(db: Knex, learnerId: string): Promise<readonly Decision[]> {
+  const rows = await selectDecisions(db)
+    .join('submission', 'submission.id', 'decision.submission_id')
+    .where({ learner_id: learnerId });
+  return rows.map(decisionFrom);
+}
+
 /** What was decided of one hand-in, first to last; the caller has checked whose it is. */
 export async function decisionsOn(db: Knex, submissionId: string): Promise<readonly Decision[]> {
   return (await selectDecisions(db).where({ submission_id: submissionId })).map(decisionFrom);

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { ClassState } from '@/core/messages/class-change';
+import type { ClassState, KeptClass } from '@/core/messages/class-change';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
@@ -14,13 +14,7 @@ import { Colleagues, type ColleagueLine } from './Colleagues';
 import { useAct } from './useAct';
 
 /** A class as the list shows it. */
-export interface ClassLine {
-  readonly id: string;
-  readonly name: string;
-  readonly term: string;
-  readonly code: string;
-  readonly state: ClassState;
-  readonly learners: number;
+export interface ClassLine extends Pick<KeptClass, 'id' | 'name' | 'term' | 'code' | 'state' | 'learners'> {
   /** When it meets next; `null` when nothing is planned. */
   readonly nextMeeting: string | null;
   readonly staff: readonly string[];

@@ -3,23 +3,12 @@
 import { Hand } from 'lucide-react';
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
+import type { BoardBench } from '@/core/messages/room';
 import { benchStates, type BenchState } from '@/core/plan/room';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { StateMark } from './StateMark';
 import { useRoom } from './useRoom';
-
-/** A bench as the board shows it. */
-export interface BoardBench {
-  readonly learnerId: string;
-  readonly name: string;
-  readonly exercise: string;
-  readonly submissionId: string | null;
-  readonly call: { readonly id: string; readonly takenBy: string | null } | null;
-  readonly state: BenchState;
-  readonly forSeconds: number | null;
-  readonly lookAt: string;
-}
 
 interface RoomBoardProps {
   readonly classId: string;
@@ -41,8 +30,8 @@ const WORDS: Readonly<Record<BenchState, string>> = {
 };
 
 /** Every bench of a class as it stands now; calls for help first, in their order. */
-export function RoomBoard({ classId, benches, isForWall, viewerName, answerCall }: RoomBoardProps) {
-  const connection = useRoom(classId);
+export function RoomBoard({ classId, benches: first, isForWall, viewerName, answerCall }: RoomBoardProps) {
+  const { benches, connection } = useRoom(classId, first, isForWall);
   const [problem, setProblem] = useState<string>();
   const [isBusy, begin] = useTransition();
   const answer = (callId: string, how: 'take' | 'end'): void =>
@@ -175,7 +164,7 @@ function Bench({ bench, isForWall }: { readonly bench: BoardBench; readonly isFo
       <p>
         {WORDS[state]}
         {forSeconds !== null && (state === 'stuck' || state === 'help') && ` for ${duration(forSeconds)}`}
-        {call?.takenBy != null && ', somebody is going'}
+        {call !== null && call.takenBy !== null && ', somebody is going'}
       </p>
       {!isForWall && (
         <>

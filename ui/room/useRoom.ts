@@ -1,35 +1,39 @@
-import { useRouter } from 'next/navigation';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { roomSchema, type BoardBench } from '@/core/messages/room';
 
-/** Milliseconds after which times that are shown are out of date. */
-const TICK = 30_000;
 /** Milliseconds after which a stream that was refused is asked for again; one that broke is by the browser itself. */
 const ASK_AGAIN = 4000;
 
-/** Keeps a page up to date with what happens in a class, and says whether it is. */
-export function useRoom(classId: string): 'opening' | 'live' | 'lost' {
-  const router = useRouter();
-  const [state, setState] = useState<'opening' | 'live' | 'lost'>('opening');
-  const refresh = useEffectEvent(() => router.refresh());
+/** A room as it is told of, and whether it is told of now. */
+interface HeardRoom {
+  readonly benches: readonly BoardBench[];
+  readonly connection: 'opening' | 'live' | 'lost';
+}
+
+/** The benches of a class as they stand now; `first` is how they stood when the page was made. */
+export function useRoom(classId: string, first: readonly BoardBench[], isForWall: boolean): HeardRoom {
+  const [benches, setBenches] = useState(first);
+  const [connection, setConnection] = useState<HeardRoom['connection']>('opening');
   useEffect(() => {
     let source: EventSource | undefined;
     let again: ReturnType<typeof setTimeout> | undefined;
     const open = (): void => {
-      source = new EventSource(`/api/room/${classId}`);
-      source.addEventListener('open', () => setState('live'));
-      source.addEventListener('changed', () => refresh());
+      source = new EventSource(`/api/room/${classId}${isForWall ? '?names=no' : ''}`);
+      source.addEventListener('open', () => setConnection('live'));
+      source.addEventListener('message', ({ data }: MessageEvent<string>) => {
+        const read = roomSchema.safeParse(JSON.parse(data));
+        if (read.success) setBenches(read.data);
+      });
       source.addEventListener('error', () => {
-        setState('lost');
+        setConnection('lost');
         if (source?.readyState === EventSource.CLOSED) again = setTimeout(open, ASK_AGAIN);
       });
     };
     open();
-    const tick = setInterval(() => refresh(), TICK);
     return () => {
       clearTimeout(again);
-      clearInterval(tick);
       source?.close();
     };
-  }, [classId]);
-  return state;
+  }, [classId, isForWall]);
+  return { benches, connection };
 }

@@ -12,7 +12,6 @@ import { textSchema } from '@/core/messages/texts';
 import { database } from '@/server/database/connection';
 import type { Action, Viewer } from '@/server/permissions';
 import * as register from '@/server/people/class-register';
-import { newWordFor } from '@/server/people/classes';
 import { eraseLearner as erase } from '@/server/people/erase';
 import * as rosters from '@/server/people/roster';
 import type { Slip } from '@/ui/people/actions';
@@ -104,13 +103,6 @@ export async function slips(classId: string): Promise<readonly Slip[]> {
   const viewer = await requireViewer('keep-doors');
   const id = idSchema.safeParse(classId);
   return id.success ? rosters.slipsForClass(database(), viewer, id.data) : [];
-}
-
-/** A new slip for one learner, whose word is forgotten. */
-export async function newSlip(learnerId: string): Promise<string | undefined> {
-  const viewer = await requireViewer('keep-doors');
-  const id = idSchema.safeParse(learnerId);
-  return id.success ? newWordFor(database(), viewer, id.data) : undefined;
 }
 
 const renamingSchema = z.object({ learnerId: idSchema, name: z.string().max(2000) });

@@ -8,6 +8,7 @@ import Link from 'next/link';
 import { Button } from '@/ui/design/Button';
 import { ClassPage as ClassView } from '@/ui/people/ClassPage';
 import { classAskedFor } from '../../asked-for';
+import { newSlip } from '../../doors/actions';
 import { ownAddress } from '../../own-address';
 import { View } from '../../shell';
 import * as actions from './actions';
@@ -53,7 +54,7 @@ export default async function ClassPage({ params }: Address) {
         teaching={teaching}
         mayKeep={can(viewer.role, 'keep-class')}
         address={await ownAddress()}
-        actions={actions}
+        actions={{ ...actions, newSlip }}
       />
     </View>
   );

@@ -1,5 +1,6 @@
 import { can, roleOf, sameClass } from '@/server/permissions';
-import { roomEar } from '@/server/room/listen';
+import { forTheWall } from '@/core/messages/room';
+import { roomFeed } from '@/server/room/feed';
 import { watchingViewer } from '../../../access';
 import { refuse } from '../../bodies';
 
@@ -7,10 +8,7 @@ export const dynamic = 'force-dynamic';
 
 /** Milliseconds between two signs of life, and after which the page asks anew, and is looked at anew at the door. */
 const [PING, LASTS] = [15_000, 10 * 60_000];
-/** Milliseconds for which what follows each other fast is one change. */
-const TOGETHER = 500;
-
-/** Tells a page, for as long as it listens, whenever something has changed in a class. */
+/** Tells a page, for as long as it listens, how it stands at the benches of a class; without names for a wall. */
 export async function GET(
   request: Request,
   { params }: { readonly params: Promise<{ classId: string }> },
@@ -20,24 +18,20 @@ export async function GET(
   if (!viewer) return refuse(401, 'You are signed out. Sign in again.');
   if (!can(roleOf(viewer), 'see-room') || !sameClass(viewer, classId))
     return refuse(404, 'There is no such class of yours.');
+  const isForWall = new URL(request.url).searchParams.get('names') === 'no';
   const text = new TextEncoder();
   let end = (): void => undefined;
   const stream = new ReadableStream({
     start(controller) {
       const send = (what: string): void => controller.enqueue(text.encode(what));
-      let pending: NodeJS.Timeout | undefined;
-      const stop = roomEar().hear(classId, () => {
-        pending ??= setTimeout(() => {
-          pending = undefined;
-          send('event: changed\ndata: \n\n');
-        }, TOGETHER);
-      });
+      const stop = roomFeed().follow(classId, (benches) =>
+        send(`data: ${JSON.stringify(isForWall ? forTheWall(benches) : benches)}\n\n`),
+      );
       const ping = setInterval(() => send(': still here\n\n'), PING);
       const over = setTimeout(() => end(), LASTS);
       end = () => {
         end = () => undefined;
         stop();
-        clearTimeout(pending);
         clearInterval(ping);
         clearTimeout(over);
         try {
@@ -47,7 +41,7 @@ export async function GET(
         }
       };
       request.signal.addEventListener('abort', () => end());
-      send('retry: 1500\n\nevent: changed\ndata: \n\n');
+      send('retry: 1500\n\n');
     },
     cancel: () => end(),
   });

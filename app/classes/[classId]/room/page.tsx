@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { forTheWall } from '@/core/messages/room';
 import { database } from '@/server/database/connection';
 import { roomOf } from '@/server/room/board';
 import { Button } from '@/ui/design/Button';
@@ -43,17 +44,7 @@ export default async function RoomPage({ params, searchParams }: Address) {
     >
       <RoomBoard
         classId={details.id}
-        // On the wall stands nobody’s name, nor what is wrong at whose bench: it is not sent there either.
-        benches={
-          isForWall
-            ? benches.map((bench, index) => ({
-                ...bench,
-                name: String(index + 1),
-                lookAt: '',
-                submissionId: null,
-              }))
-            : benches
-        }
+        benches={isForWall ? forTheWall(benches) : benches}
         isForWall={isForWall}
         viewerName={viewer.name}
         answerCall={answerCall}

@@ -4,7 +4,7 @@ import { cache } from 'react';
 import { recordCells } from '@/core/plan/class-record';
 import { database } from '@/server/database/connection';
 import { classTries } from '@/server/submissions/class-record';
-import { decisionsOn } from '@/server/submissions/decisions';
+import { decisionsOnLearner } from '@/server/submissions/decisions';
 import { handedInAt } from '@/server/submissions/reports';
 import { LearnerRecord } from '@/ui/record/LearnerRecord';
 import { classAskedFor } from '../../../../asked-for';
@@ -35,7 +35,7 @@ export default async function LearnerRecordPage({ params }: Address) {
   const cells = recordCells(tries).get(learner.id);
   const [times, remarks] = await Promise.all([
     handedInAt(database(), learner.id),
-    Promise.all(tries.map(({ submissionId }) => decisionsOn(database(), submissionId))),
+    decisionsOnLearner(database(), learner.id),
   ]);
   const exercises = record.exercises.flatMap((exercise) => {
     const cell = cells?.get(exercise.id);
@@ -44,7 +44,7 @@ export default async function LearnerRecordPage({ params }: Address) {
       ...exercise,
       isDone: cell.isDone,
       marks: cell.marks,
-      tries: tries.flatMap((one, index) =>
+      tries: tries.flatMap((one) =>
         one.exerciseId === exercise.id
           ? {
               submissionId: one.submissionId,
@@ -52,7 +52,7 @@ export default async function LearnerRecordPage({ params }: Address) {
               verdict: one.verdict,
               causes: [...new Set(one.causes.map(({ code }) => code))],
               hintsTaken: one.hintsTaken,
-              remarks: remarks[index]!,
+              remarks: remarks.filter(({ submissionId }) => submissionId === one.submissionId),
             }
           : [],
       ),
