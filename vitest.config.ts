@@ -23,7 +23,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'database',
-          include: ['server/**/*.test.ts'],
+          include: ['{server,workers}/**/*.test.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },

@@ -5,6 +5,7 @@ import { addJob, jobsSchema } from './jobs';
 const DEAD_AFTER = 8;
 /** Seconds after which something that waits and is in nobody's queue is put there again. */
 const LOST_AFTER = 15;
+const IS_DEAD = "seen_at < now() - ? * interval '1 second'";
 
 /** Notes that a worker process lives. */
 export async function showLife(db: Knex, id: string): Promise<void> {
@@ -14,14 +15,22 @@ export async function showLife(db: Knex, id: string): Promise<void> {
 /** Takes a worker process off the list, as it ends. */
 export const signOff = (db: Knex, id: string): Promise<unknown> => db('worker').where({ id }).delete();
 
-/** Gives the jobs of worker processes that died back to the others. */
+/**
+ * Gives the jobs of worker processes that died back to the others: whatever has been held for longer than a sign of
+ * life takes, by a name that shows none.
+ */
 export async function recoverDead(db: Knex): Promise<void> {
-  const dead = await db('worker')
-    .whereRaw("seen_at < now() - ? * interval '1 second'", [DEAD_AFTER])
-    .delete()
-    .returning<{ id: string }[]>('id');
-  if (dead.length > 0)
-    await db.raw('select ??.force_unlock_workers(?::text[])', [jobsSchema(db), dead.map(({ id }) => id)]);
+  await db('worker').whereRaw(IS_DEAD, [DEAD_AFTER]).delete();
+  const { rows } = await db.raw<{ rows: { locked_by: string }[] }>(
+    `select distinct locked_by from ??.jobs
+      where locked_at < now() - ? * interval '1 second' and locked_by not in (select id from worker)`,
+    [jobsSchema(db), DEAD_AFTER],
+  );
+  if (rows.length > 0)
+    await db.raw('select ??.force_unlock_workers(?::text[])', [
+      jobsSchema(db),
+      rows.map((row) => row.locked_by),
+    ]);
 }
 
 /**

@@ -92,13 +92,32 @@ describe('worker processes', () => {
     await give();
     const schema = jobsSchema(harbour.db);
     await showLife(harbour.db, 'dead');
-    await harbour.db.raw("update ??._private_jobs set locked_by = 'dead', locked_at = now()", [schema]);
+    await harbour.db.raw(
+      "update ??._private_jobs set locked_by = 'dead', locked_at = now() - interval '9 seconds'",
+      [schema],
+    );
     await recoverDead(harbour.db);
     expect((await jobs())[0]!.locked_by).toBe('dead');
     await harbour.db('worker').update({ seen_at: harbour.db.raw("now() - interval '1 minute'") });
     await recoverDead(harbour.db);
     expect((await jobs())[0]!.locked_by).toBeNull();
     expect(await harbour.db('worker')).toEqual([]);
+  });
+
+  test('that died before they showed life give theirs back as well', async () => {
+    await give();
+    const schema = jobsSchema(harbour.db);
+    const lock = (ago: string) =>
+      harbour.db.raw(
+        `update ??._private_jobs set locked_by = 'nobody', locked_at = now() - interval '${ago}'`,
+        [schema],
+      );
+    await lock('7 seconds');
+    await recoverDead(harbour.db);
+    expect((await jobs())[0]!.locked_by).toBe('nobody');
+    await lock('9 seconds');
+    await recoverDead(harbour.db);
+    expect((await jobs())[0]!.locked_by).toBeNull();
   });
 
   test('that do nothing give back what they had when the database was gone', async () => {
