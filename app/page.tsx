@@ -30,15 +30,15 @@ export default async function TodayPage() {
         <StudentToday exercises={await studentExercises(viewer)} />
       </View>
     );
+  const [classes, exercises, courses] = await Promise.all([
+    classesToday(viewer),
+    exerciseList(database(), viewer),
+    courseList(database(), viewer),
+  ]);
   return (
     <View viewer={viewer} places={[{ label: 'Home' }]} title="Today">
       <Live first={live} />
-      <StaffToday
-        classes={await classesToday(viewer)}
-        exercises={await exerciseList(database(), viewer)}
-        courses={await courseList(database(), viewer)}
-        doors={doorActions}
-      />
+      <StaffToday classes={classes} exercises={exercises} courses={courses} doors={doorActions} />
     </View>
   );
 }

@@ -167,6 +167,20 @@ const instructor = await cookieOf({ staffId: staff.id });
 product.startWeb();
 product.startWorkers(2);
 await product.isUp();
+// They have sat down and opened their benches, and who teaches has looked at Today and at each Review desk.
+const opened = [
+  ...sailors
+    .slice(0, 2 * course.length)
+    .flatMap(({ cookie, publicationId }) => [
+      ['/', cookie] as const,
+      [`/bench/${publicationId}`, cookie] as const,
+    ]),
+  ['/', instructor] as const,
+  ...course.map(({ id }) => [`/review/${publications.get(id)}`, instructor] as const),
+];
+for (let round = 0; round < 3; round += 1)
+  for (const [path, cookie] of opened)
+    await fetch(`${product.base}${path}`, { headers: { cookie } }).then((answer) => answer.text());
 say(`${LEARNERS} learners are at their benches`);
 
 const handInTimes: number[] = [];

@@ -14,12 +14,13 @@ export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
     .leftJoin('report', 'report.key', 'submission.judging_key')
     .whereIn('learner.class_id', classIds)
     .modify((query) => void (viewer.role === 'student' && query.where('learner.id', viewer.id)))
-    .select(
-      db.raw(
-        `count(*) || '/' || count(report.key) || '/' || coalesce(sum((select count(*) from decision
-          where decision.submission_id = submission.id)), 0)`,
-      ),
-    );
+    .select(db.raw(`count(*) || '/' || count(report.key)`));
+  const decided = db('decision')
+    .join('submission', 'submission.id', 'decision.submission_id')
+    .join('learner', 'learner.id', 'submission.learner_id')
+    .whereIn('learner.class_id', classIds)
+    .modify((query) => void (viewer.role === 'student' && query.where('learner.id', viewer.id)))
+    .select(db.raw('count(*)'));
   const openings = db('publication')
     .whereIn('publication.class_id', classIds)
     .select(
@@ -48,7 +49,9 @@ export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
     .whereRaw("recheck.started_at > now() - interval '1 day'")
     .select(db.raw(`count(after_key) || '/' || count(distinct coalesce(cancelled_at, ended_at))`));
   const parts =
-    viewer.role === 'student' ? [handIns, openings, ownCalls] : [handIns, openings, doors, rechecks];
+    viewer.role === 'student'
+      ? [handIns, decided, openings, ownCalls]
+      : [handIns, decided, openings, doors, rechecks];
   const [row] = await db.select<{ state: string }[]>(
     db.raw(`concat_ws(';', ${parts.map(() => '(?)').join(', ')}) as state`, parts),
   );

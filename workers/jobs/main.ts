@@ -4,8 +4,10 @@ import { GuardedProcesses } from '@/server/guard/processes';
 import { judge } from '@/server/submissions/judging';
 import { recheck } from '@/server/submissions/recheck';
 import { tidyUp } from '@/server/tidy';
+import { giveWay } from './give-way';
 import { startWorker } from './worker';
 
+giveWay();
 const db = database();
 const guarded = new GuardedProcesses(1);
 const worker = await startWorker(db, {
