@@ -50,12 +50,13 @@ async function studentExercises(viewer: Viewer): Promise<readonly ExerciseToday[
     linesOf(database(), ids, viewer.id),
     decisionsOf(database(), ids, viewer.id),
   ]);
-  return publications.map(({ id, title, aim, introduces, isOpen, isComing, opensAt, closesAt }) => ({
+  return publications.map(({ id, title, aim, introduces, isOpen, isComing, opensAt, dueAt, closesAt }) => ({
     id,
     title,
     aim,
     isOpen,
     opensAt: isComing ? (opensAt?.toISOString() ?? null) : null,
+    dueAt: dueAt?.toISOString() ?? null,
     closesAt: closesAt?.toISOString() ?? null,
     introduces,
     attempts: lines
@@ -97,6 +98,7 @@ async function classesToday(viewer: Viewer): Promise<readonly ClassToday[]> {
             title: publication.title,
             isOpen: publication.isOpen,
             opensAt: publication.isComing ? (publication.opensAt?.toISOString() ?? null) : null,
+            dueAt: publication.dueAt?.toISOString() ?? null,
             closesAt: publication.closesAt?.toISOString() ?? null,
             tries: own.length,
             counts: countVerdicts(latest),

@@ -31,7 +31,8 @@ describe('the state of what a viewer sees', () => {
   test('changes with what is open, and with its dates', async () => {
     const { db, teacher, publicationId } = harbour;
     const closesAt = new Date(Date.now() + 3_600_000);
-    const dated = () => setDates(db, teacher, publicationId, { opensAt: null, closesAt, learnerIds: [] });
+    const dated = () =>
+      setDates(db, teacher, publicationId, { opensAt: null, dueAt: null, closesAt, learnerIds: [] });
     expect(await changesFor('learner', dated)).toBe(true);
     expect(await changesFor('learner', () => closePublication(db, teacher, publicationId))).toBe(true);
   });

@@ -25,7 +25,7 @@ export async function stateOf(db: Knex, viewer: Viewer): Promise<string> {
     .whereIn('publication.class_id', classIds)
     .select(
       db.raw(`md5(coalesce(string_agg(concat_ws(' ', publication.id, ${OPEN_NOW}, publication.opens_at,
-        publication.closes_at, (select count(*) from publication_learner
+        publication.due_at, publication.closes_at, (select count(*) from publication_learner
           where publication_learner.publication_id = publication.id)), ',' order by publication.id), ''))`),
     );
   const doors = db('class')

@@ -20,6 +20,7 @@ import { Circuit } from '../wiring/circuit';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import { TABLE_LIMIT, type TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
+import { rubricSchema } from './rubric';
 import { partsNamedIn, scenarioSchema } from './scenario';
 
 /** The most that one exercise may have of each thing; far beyond what fits on a bench. */
@@ -141,6 +142,8 @@ export const exerciseSchema = z.looseObject({
   free: z.object({ pins: z.record(z.string().max(80), fewWords).optional() }).default({}),
   program: programSchema.default(''),
   scenarios: scenariosSchema.default([]),
+  /** How marks are given beyond what the scenarios are worth. */
+  rubric: rubricSchema.optional(),
   /** What is left to the learner, who says what theirs does; the scenarios are the frame in which it must stay. */
   open: z
     .object({

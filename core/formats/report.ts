@@ -28,7 +28,12 @@ export const reportSchema = z.object({
   right: z.array(z.string()).default([]),
   findings: z.array(findingSchema),
   scenarios: z.array(scenarioResultSchema),
-  marks: z.object({ earned: z.number(), of: z.number() }),
+  marks: z.object({
+    earned: z.number(),
+    of: z.number(),
+    /** What they are made of: a scenario or a rule of the rubric each. */
+    items: z.array(z.object({ for: z.string(), earned: z.number(), of: z.number() })).optional(),
+  }),
   engine: z.string(),
 });
 export type Report = Readonly<z.infer<typeof reportSchema>>;

@@ -31,6 +31,8 @@ export function taskChanges(before: Task, after: Task): readonly string[] {
   for (const sentence of newSeen) if (!oldSeen.has(sentence)) changes.push(`To be seen now: ${sentence}.`);
   for (const sentence of oldSeen)
     if (!newSeen.has(sentence)) changes.push(`Not asked for any more: ${sentence}.`);
+  if (before.marked.join() !== after.marked.join())
+    changes.push('How it is marked has changed. Look under “How it is marked”.');
   if (before.build !== after.build && after.build !== undefined)
     changes.push('Your instructor has changed what is said about the build. Read it again.');
   const known = new Set(before.cautions.map(({ text }) => text));

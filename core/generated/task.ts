@@ -2,6 +2,7 @@ import { benchWork } from '../course/bench-work';
 import type { HouseRules } from '../course/house-rules';
 import { expectationSentence } from '../expectations';
 import type { Exercise } from '../formats/exercise';
+import { markingSentences } from '../formats/rubric';
 import { isContact, isResistor, kindOf } from '../parts';
 import { cautionsOf } from '../plan/cautions';
 import { stimulusSentence } from '../stimuli';
@@ -68,6 +69,8 @@ export interface Task {
   /** What is left to the learner to decide, where something is. */
   readonly open?: { readonly asks: string; readonly least: number };
   readonly runs: readonly AskedRun[];
+  /** How it is marked, in sentences; none where there is nothing to say of that. */
+  readonly marked: readonly string[];
   readonly parts: readonly AskedPart[];
   readonly pins: readonly AskedPin[];
   readonly cautions: readonly AskedCaution[];
@@ -98,6 +101,7 @@ export function taskOf(
       done: oneAfterAnother(stimuli.map((stimulus) => called(stimulusSentence(stimulus)))),
       seen: expect.map((expectation) => capital(called(expectationSentence(expectation)))),
     })),
+    marked: markingSentences(data),
     parts: askedParts(exercise),
     pins: askedPins(exercise),
     cautions: askedCautions(exercise),

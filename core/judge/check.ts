@@ -4,6 +4,7 @@ import { rowOf } from '../findings/table';
 import type { Exercise } from '../formats/exercise';
 import { hintWordsOf, inAuthorsWords } from '../formats/hint-words';
 import { hasPassed, type Report, type ScenarioResult, type Verdict } from '../formats/report';
+import { NO_RUBRIC, ruleWords } from '../formats/rubric';
 import { pointsOf } from '../formats/scenario';
 import type { Sighting } from '../formats/sighting';
 import type { Grammars } from '../program';
@@ -86,33 +87,45 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
   const said = benchDisagrees(options.sighting, examination, build);
   const verdict: Verdict =
     said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
+  const told = said ? (said.cause ? [said, ...findings] : [...findings, said]) : findings;
   return {
     format: 'didaktor/report@1',
     verdict,
     right: [...rightAlready(reference.exercise, build, examination, judged)],
-    findings: said ? [...(said.cause ? [said] : []), ...findings, ...(said.cause ? [] : [said])] : findings,
+    findings: told,
     scenarios: [...examination.scenarios],
-    marks: marksOf(reference, examination.scenarios, hasPassed(verdict)),
+    marks: marksOf(reference, examination.scenarios, told, hasPassed(verdict)),
     engine: ENGINE,
   };
 }
 
 /**
- * What the scenarios that hold are worth, of all; a build that passes has earned it all. A scenario in which a program
- * that does nothing passes as well earns nothing by itself.
+ * What the scenarios that hold and the rules that are kept are worth, of all. A build that passes has earned what all
+ * scenarios are worth; one in which a program that does nothing passes as well earns nothing by itself, and rules are
+ * kept by who has earned something: an empty build breaks none.
  */
 function marksOf(
   { exercise, metByNothing }: Reference,
   results: readonly ScenarioResult[],
+  findings: readonly Finding[],
   isPassed: boolean,
 ): Report['marks'] {
-  const worth = results.map((_, index) => pointsOf(exercise.data.scenarios[index]));
-  const sum = (points: readonly number[]): number => points.reduce((total, one) => total + one, 0);
+  const seen = results.map(({ name, passed }, index) => {
+    const of = pointsOf(exercise.data.scenarios[index]);
+    const isEarned = isPassed || (passed && metByNothing[index] !== true);
+    return { for: name, earned: isEarned ? of : 0, of };
+  });
+  const hasBegun = isPassed || seen.some(({ earned }) => earned > 0);
+  const kept = (exercise.data.rubric ?? NO_RUBRIC).rules.map(({ without, points }) => ({
+    for: ruleWords(without),
+    earned: hasBegun && !findings.some(({ code }) => code === without) ? points : 0,
+    of: points,
+  }));
+  const items = [...seen, ...kept];
   return {
-    earned: sum(
-      worth.filter((_, index) => isPassed || (results[index]!.passed && metByNothing[index] !== true)),
-    ),
-    of: sum(worth),
+    earned: items.reduce((sum, { earned }) => sum + earned, 0),
+    of: items.reduce((sum, { of }) => sum + of, 0),
+    items,
   };
 }
 

@@ -26,12 +26,12 @@ function marksOf(points: readonly (number | undefined)[]) {
 
 describe('marks', () => {
   test('count every scenario once where nothing is said', () => {
-    expect(marksOf([undefined, undefined])).toEqual({ earned: 1, of: 2 });
+    expect(marksOf([undefined, undefined])).toMatchObject({ earned: 1, of: 2 });
   });
 
   test('are what the scenarios that hold are worth', () => {
-    expect(marksOf([2.5, 4])).toEqual({ earned: 2.5, of: 6.5 });
-    expect(marksOf([0, 4])).toEqual({ earned: 0, of: 4 });
+    expect(marksOf([2.5, 4])).toMatchObject({ earned: 2.5, of: 6.5 });
+    expect(marksOf([0, 4])).toMatchObject({ earned: 0, of: 4 });
   });
 
   test('are not earned by what a program that does nothing meets as well', () => {
@@ -44,12 +44,46 @@ describe('marks', () => {
     const marks = (source: string) =>
       check(read.value, { wiring: wiring.value, program: programFor(read.value, source, grammars) }, grammars)
         .marks;
-    expect(marks('void setup() {}\nvoid loop() {}\n')).toEqual({ earned: 0, of: 2 });
-    expect(marks(PROGRAM)).toEqual({ earned: 2, of: 2 });
+    expect(marks('void setup() {}\nvoid loop() {}\n')).toMatchObject({ earned: 0, of: 2 });
+    expect(marks(PROGRAM)).toMatchObject({ earned: 2, of: 2 });
   });
 
   test('are all earned by a build that passes', () => {
-    expect(checkBeacon(LAYOUT).marks).toEqual({ earned: 1, of: 1 });
-    expect(marksOf([3])).toEqual({ earned: 3, of: 3 });
+    expect(checkBeacon(LAYOUT).marks).toMatchObject({ earned: 1, of: 1 });
+    expect(marksOf([3])).toMatchObject({ earned: 3, of: 3 });
+  });
+
+  test('say what they are made of', () => {
+    expect(marksOf([2.5, 4]).items).toEqual([
+      { for: 'number 1', earned: 2.5, of: 2.5 },
+      { for: 'number 2', earned: 0, of: 4 },
+    ]);
+  });
+
+  describe('of rules', () => {
+    const ruled = exerciseFrom({
+      ...beacon.data,
+      rubric: { rules: [{ without: 'wire-colour', points: 2 }] },
+    });
+    const marks = (layout: string, source: string) => {
+      const wiring = readWiring(layout);
+      if (!ruled.ok || !wiring.ok) throw new Error('this cannot be read');
+      const program = programFor(ruled.value, source, grammars);
+      return check(ruled.value, { wiring: wiring.value, program }, grammars).marks;
+    };
+    const inRed = LAYOUT.replaceAll('wire,black', 'wire,red');
+
+    test('are earned by a build that keeps them', () => {
+      expect(marks(LAYOUT, PROGRAM)).toMatchObject({ earned: 3, of: 3 });
+    });
+
+    test('are lost by one that works and does not', () => {
+      expect(inRed).not.toBe(LAYOUT);
+      expect(marks(inRed, PROGRAM)).toMatchObject({ earned: 1, of: 3 });
+    });
+
+    test('are not earned by doing nothing, which breaks none', () => {
+      expect(marks(LAYOUT, 'void setup() {}\nvoid loop() {}\n')).toMatchObject({ earned: 0, of: 3 });
+    });
   });
 });

@@ -1,7 +1,7 @@
 import { toFinding } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import type { Report } from '../formats/report';
-import { pointsOf } from '../formats/scenario';
+import { pointsInAll } from '../formats/rubric';
 import { ENGINE } from './engine';
 
 /**
@@ -43,7 +43,7 @@ export function notJudged({ data }: Pick<Exercise, 'data'>, obstacle: Obstacle):
       },
     ],
     scenarios: [],
-    marks: { earned: 0, of: data.scenarios.reduce((sum, scenario) => sum + pointsOf(scenario), 0) },
+    marks: { earned: 0, of: pointsInAll(data) },
     engine: ENGINE,
   };
 }

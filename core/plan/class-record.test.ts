@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
 import type { FindingCode } from '../findings/finding';
 import type { Verdict } from '../formats/report';
-import { recordCells, teachAgain, troubleByWeek, type RecordedTry } from './class-record';
+import { recordCells, teachAgain, timesTaken, troubleByWeek, type RecordedTry } from './class-record';
 import { gradeBook } from './grade-book';
 
 let count = 0;
@@ -19,6 +19,8 @@ const tried = (
   verdict,
   causes: codes.map((code) => ({ code, line: null })),
   hintsTaken: 0,
+  late: 0,
+  workedSeconds: null,
   marks: undefined,
   isAccepted: false,
   ...more,
@@ -108,5 +110,39 @@ describe('the grade book', () => {
     expect(rows[0]).toEqual(['name', "'@Beacon: marks", "'@Beacon: of", "'@Beacon: tries"]);
     expect(rows[2]).toEqual(['Bo; "the" Kai, 2nd', '1', '2', '1']);
     expect(rows[3]).toEqual(["'+49", '', '', '']);
+  });
+});
+
+describe('the time that an exercise took', () => {
+  const after = (minutes: number | null) => ({ workedSeconds: minutes === null ? null : minutes * 60 });
+  const beacon = [{ id: 'beacon', minutes: 20 }];
+
+  test('is the time up to the first try that was right, and goes on counting until there is one', () => {
+    const cells = recordCells([
+      tried('a', 'does-not-work', ['off-by-one'], after(8)),
+      tried('a', 'as-drawn', [], after(12)),
+      tried('a', 'as-drawn', [], after(40)),
+      tried('b', 'does-not-work', ['off-by-one'], after(8)),
+      tried('b', 'does-not-work', ['off-by-one'], after(30)),
+      tried('c', 'as-drawn', [], after(null)),
+      tried('d', 'as-drawn', [], after(0.2)),
+    ]);
+    const minutes = (id: string) => cells.get(id)!.get('beacon')!.minutes;
+    expect(['a', 'b', 'c', 'd'].map(minutes)).toEqual([12, 30, null, 1]);
+  });
+
+  test('is told as what half of the learners needed at most, of those who have done it', () => {
+    const cells = recordCells([
+      ...[31, 18, 25, 22].map((minutes, index) => tried(`l${index}`, 'as-drawn', [], after(minutes))),
+      tried('x', 'does-not-work', ['off-by-one'], after(90)),
+    ]);
+    expect(timesTaken(beacon, cells)).toEqual([
+      { exerciseId: 'beacon', planned: 20, median: 22, range: [18, 31], of: 4 },
+    ]);
+  });
+
+  test('is told of no two learners: it would be about somebody', () => {
+    const cells = recordCells(['a', 'b'].map((id) => tried(id, 'as-drawn', [], after(10))));
+    expect(timesTaken(beacon, cells)).toEqual([]);
   });
 });

@@ -20,6 +20,10 @@ export interface RecordedTry {
   readonly verdict: Verdict | null;
   readonly causes: readonly RecordedCause[];
   readonly hintsTaken: number;
+  /** Days that it was late. */
+  readonly late: number;
+  /** Seconds of work at the bench up to it, since the exercise was begun; `null` where that is not known. */
+  readonly workedSeconds: number | null;
   readonly marks: Marks | undefined;
   /** Whether somebody has accepted it, whatever the verdict. */
   readonly isAccepted: boolean;
@@ -34,6 +38,10 @@ export type PastTry = Pick<RecordedTry, 'exerciseId' | 'week' | 'verdict'> & {
 export interface RecordCell {
   readonly tries: number;
   readonly hintsTaken: number;
+  /** Minutes of work at the bench, up to the try that was right first, or to the last; `null` where that is not known. */
+  readonly minutes: number | null;
+  /** Days that the last try was late. */
+  readonly late: number;
   /** Of the last try. */
   readonly verdict: Verdict | null;
   readonly isDone: boolean;
@@ -44,6 +52,9 @@ export interface RecordCell {
 /** Whether a try does what was asked, or is taken for it. */
 export const isDone = ({ verdict, isAccepted }: Pick<RecordedTry, 'verdict' | 'isAccepted'>): boolean =>
   isAccepted || (verdict !== null && hasPassed(verdict));
+
+const minutesOf = ({ workedSeconds }: RecordedTry): number | null =>
+  workedSeconds === null ? null : Math.max(1, Math.round(workedSeconds / 60));
 
 /** How each learner stands with each exercise, by learner and exercise; the tries are first to last. */
 export function recordCells(
@@ -56,6 +67,8 @@ export function recordCells(
     own.set(one.exerciseId, {
       tries: (before?.tries ?? 0) + 1,
       hintsTaken: (before?.hintsTaken ?? 0) + one.hintsTaken,
+      minutes: before?.isDone ? before.minutes : (minutesOf(one) ?? before?.minutes ?? null),
+      late: one.late,
       verdict: one.verdict,
       isDone: isDone(one),
       marks: one.marks ?? before?.marks,
@@ -68,6 +81,44 @@ export function recordCells(
 
 /** Fewest that a figure rests on before it is shown: with fewer it would be about somebody. */
 export const FEWEST = 3;
+/** How long an exercise took those who have done it, beside what was planned. */
+export interface TimeTaken {
+  readonly exerciseId: string;
+  /** Minutes that were planned; `null` when none were. */
+  readonly planned: number | null;
+  /** Minutes at the bench that half of the learners needed at most. */
+  readonly median: number;
+  /** Minutes of the fastest and of the slowest. */
+  readonly range: readonly [number, number];
+  /** Learners that these figures rest on. */
+  readonly of: number;
+}
+
+/** How long exercises took, in their order; none of which fewer than three learners have done. */
+export function timesTaken(
+  exercises: readonly { readonly id: string; readonly minutes: number | null }[],
+  cells: ReadonlyMap<string, ReadonlyMap<string, RecordCell>>,
+): readonly TimeTaken[] {
+  return exercises.flatMap(({ id, minutes: planned }) => {
+    const taken = [...cells.values()]
+      .flatMap((own) => {
+        const cell = own.get(id);
+        return cell?.isDone && cell.minutes !== null ? [cell.minutes] : [];
+      })
+      .sort((one, other) => one - other);
+    if (taken.length < FEWEST) return [];
+    return [
+      {
+        exerciseId: id,
+        planned,
+        median: taken[Math.ceil(taken.length / 2) - 1]!,
+        range: [taken[0]!, taken.at(-1)!] as const,
+        of: taken.length,
+      },
+    ];
+  });
+}
+
 /** Kinds of trouble that are told apart over the weeks; the rest is one. */
 const MOST_KINDS = 6;
 

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { RecordCell } from './class-record';
 
 /** What a grade book can say of each exercise. */
-export const gradeColumns = ['marks', 'of', 'verdict', 'tries', 'hints'] as const;
+export const gradeColumns = ['marks', 'of', 'verdict', 'tries', 'hints', 'minutes', 'days late'] as const;
 export type GradeColumn = (typeof gradeColumns)[number];
 
 const sayings: Readonly<Record<GradeColumn, (cell: RecordCell) => string | number>> = {
@@ -11,6 +11,8 @@ const sayings: Readonly<Record<GradeColumn, (cell: RecordCell) => string | numbe
   verdict: ({ verdict }) => verdict ?? 'being checked',
   tries: ({ tries }) => tries,
   hints: ({ hintsTaken }) => hintsTaken,
+  minutes: ({ minutes }) => minutes ?? '',
+  'days late': ({ late }) => late,
 };
 
 const rounded = (marks: number): number => Number(marks.toFixed(2));

@@ -65,4 +65,27 @@ describe('remarks made before', () => {
     expect(remarksLike('', known)[0]!.text).toBe('Well done');
     expect(remarksLike('well done', known)).toEqual([]);
   });
+
+  test.each([
+    ['from those of the report', undefined, { earned: 2.5, of: 4, reason: '1 day late: −0.5' }],
+    [
+      'from all of them when it is accepted',
+      'accepted',
+      { earned: 3.5, of: 4, reason: 'accepted as it is; 1 day late: −0.5' },
+    ],
+  ] as const)('are less what the rubric takes off, %s', (_, outcome, expected) => {
+    const late = [{ points: 0.5, why: '1 day late' }];
+    const decisions = outcome === undefined ? [] : [decided(outcome)];
+    expect(marksAfter({ earned: 3, of: 4 }, decisions, false, late)).toEqual(expected);
+  });
+
+  test('are never less than none, and an override takes nothing more off', () => {
+    const late = [{ points: 9, why: '18 days late' }];
+    expect(marksAfter({ earned: 3, of: 4 }, [], false, late)?.earned).toBe(0);
+    expect(marksAfter({ earned: 3, of: 4 }, [decided(null, 2, 'was ill')], false, late)).toEqual({
+      earned: 2,
+      of: 4,
+      reason: 'was ill',
+    });
+  });
 });

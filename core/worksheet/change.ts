@@ -20,6 +20,7 @@ export const sheetFields = [
   'formName',
   'stages',
   'open',
+  'rubric',
   'rules',
   'text',
   'cautions',

@@ -11,6 +11,7 @@ import * as ownClasses from './migrations/0009-own-classes';
 import * as decisions from './migrations/0010-decisions';
 import * as room from './migrations/0011-room';
 import * as rechecks from './migrations/0012-rechecks';
+import * as terms from './migrations/0013-terms';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -27,6 +28,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0010-decisions': decisions,
   '0011-room': room,
   '0012-rechecks': rechecks,
+  '0013-terms': terms,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -18,6 +18,8 @@ interface DemoHandIn {
   readonly wiring: string;
   readonly program: string;
   readonly hintsTaken: number;
+  /** Of work at the bench up to it. */
+  readonly workedSeconds: number;
   readonly at: Date;
 }
 
@@ -41,7 +43,7 @@ export async function openDesk(db: Knex, publicationId: string): Promise<DemoDes
   const judged = new Set<string>();
   return {
     exercise,
-    handIn: async ({ learnerId, name, wiring, program, hintsTaken, at }) => {
+    handIn: async ({ learnerId, name, wiring, program, hintsTaken, workedSeconds, at }) => {
       const built = readWiring(wiring);
       if (!built.ok) throw new Error(`${name}: ${built.problems[0]?.message ?? ''}`);
       const table = writeTable(built.value);
@@ -52,13 +54,10 @@ export async function openDesk(db: Knex, publicationId: string): Promise<DemoDes
         await keepReport(db, key, report, { shape: shapeOf(new Circuit(built.value)), at });
       }
       const clientId = `demo-${name}`;
-      const id = await record(
-        db,
-        learnerId,
-        { clientId, publicationId, wiring, program, hintsTaken },
-        key,
+      const id = await record(db, learnerId, { clientId, publicationId, wiring, program, hintsTaken }, key, {
         at,
-      );
+        workedSeconds,
+      });
       if (id === undefined) throw new Error(`${name} was handed in already`);
       return id;
     },

@@ -113,13 +113,20 @@ describe('publishing', () => {
 
 const HOUR = 3_600_000;
 const at = (hours: number): Date => new Date(Date.now() + hours * HOUR);
-const WHOLE_CLASS = { opensAt: null, closesAt: null, learnerIds: [] };
+const WHOLE_CLASS = { opensAt: null, dueAt: null, closesAt: null, learnerIds: [] };
 
 describe('the dates of an exercise', () => {
   const seenBy = async (viewer = harbour.learner) =>
     (await publicationsFor(harbour.db, viewer)).map(({ isOpen, isComing }) => ({ isOpen, isComing }));
   const set = (dates: Partial<Parameters<typeof setDates>[3]>) =>
     setDates(harbour.db, harbour.teacher, harbour.publicationId, { ...WHOLE_CLASS, ...dates });
+
+  test.each([
+    ['before it opens', { opensAt: at(2), dueAt: at(1) }],
+    ['after it closes', { closesAt: at(2), dueAt: at(3) }],
+  ])('refuse that it is due %s', async (_, dates) => {
+    expect(await set(dates)).toContain('It would be due when it is not open');
+  });
 
   test.each([
     ['before it opens', { opensAt: at(1) }, { isOpen: false, isComing: true }],

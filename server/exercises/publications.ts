@@ -17,6 +17,8 @@ interface Opened {
   readonly isComing: boolean;
   /** When it opens by itself; `null` for at once. */
   readonly opensAt: Date | null;
+  /** When it is due; `null` when it never is. */
+  readonly dueAt: Date | null;
   /** When it closes by itself; `null` for never. */
   readonly closesAt: Date | null;
 }
@@ -37,6 +39,7 @@ interface OpenedRow {
   readonly is_open: boolean;
   readonly is_coming: boolean;
   readonly opens_at: Date | null;
+  readonly due_at: Date | null;
   readonly closes_at: Date | null;
 }
 
@@ -65,6 +68,7 @@ const openedColumns = (db: Knex) => [
   'revision.exercise_id',
   'revision.number',
   'publication.opens_at',
+  'publication.due_at',
   'publication.closes_at',
   db.raw(`(${OPEN_NOW}) as is_open`),
   db.raw(`(${COMING}) as is_coming`),
@@ -94,6 +98,7 @@ const openedFrom = (row: OpenedRow): Opened => ({
   isOpen: row.is_open,
   isComing: row.is_coming,
   opensAt: row.opens_at,
+  dueAt: row.due_at,
   closesAt: row.closes_at,
 });
 

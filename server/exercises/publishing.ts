@@ -96,13 +96,18 @@ async function opened(
     .whereNot({ revision_id: revisionId })
     .whereIn('revision_id', transaction('revision').where({ exercise_id: exerciseId }).select('id'))
     .update({ closed_at: transaction.fn.now() })
-    .returning<{ id: string; opens_at: Date | null; closes_at: Date | null }[]>([
+    .returning<{ id: string; opens_at: Date | null; due_at: Date | null; closes_at: Date | null }[]>([
       'id',
       'opens_at',
+      'due_at',
       'closes_at',
     ]);
   const [replaced] = before;
-  const dates = replaced && { opens_at: replaced.opens_at, closes_at: replaced.closes_at };
+  const dates = replaced && {
+    opens_at: replaced.opens_at,
+    due_at: replaced.due_at,
+    closes_at: replaced.closes_at,
+  };
   const [publication] = await transaction('publication')
     .insert({ revision_id: revisionId, class_id: classId, ...dates })
     .onConflict(['revision_id', 'class_id'])
@@ -147,6 +152,8 @@ export async function bringBack(db: Knex, viewer: Viewer, publicationId: string)
 /** When a publication is open, and for whom; an empty list means the whole class. */
 export interface Dates {
   readonly opensAt: Date | null;
+  /** When it is due: what comes later is late. */
+  readonly dueAt: Date | null;
   readonly closesAt: Date | null;
   readonly learnerIds: readonly string[];
 }
@@ -156,19 +163,21 @@ export async function setDates(
   db: Knex,
   viewer: Viewer,
   id: string,
-  { opensAt, closesAt, learnerIds }: Dates,
+  { opensAt, dueAt, closesAt, learnerIds }: Dates,
 ): Promise<string | undefined> {
   const publication = await findPublication(db, viewer, id);
   if (!publication) return 'This is not open in any of your classes.';
   if (opensAt && closesAt && opensAt >= closesAt)
     return 'It would close before it opens. Change one of the two.';
+  if (dueAt && ((opensAt && opensAt >= dueAt) || (closesAt && dueAt > closesAt)))
+    return 'It would be due when it is not open. Change one of the dates.';
   const known = await db('learner').where({ class_id: publication.classId }).pluck<string[]>('id');
   if (learnerIds.some((learnerId) => !known.includes(learnerId)))
     return 'One of these learners is no longer in the class. Open the dates again.';
   await db.transaction(async (transaction) => {
     await transaction('publication')
       .where({ id })
-      .update({ opens_at: opensAt, closes_at: closesAt, closed_at: null });
+      .update({ opens_at: opensAt, due_at: dueAt, closes_at: closesAt, closed_at: null });
     await transaction('publication_learner').where({ publication_id: id }).delete();
     if (learnerIds.length > 0)
       await transaction('publication_learner').insert(
@@ -186,6 +195,8 @@ export interface ClassPublication {
   readonly revision: number;
   readonly standing: 'coming' | 'open' | 'closed';
   readonly opensAt: Date | null;
+  /** When it is due: what comes later is late. */
+  readonly dueAt: Date | null;
   readonly closesAt: Date | null;
   readonly learnerIds: readonly string[];
   readonly handIns: number;
@@ -209,6 +220,7 @@ export async function publicationsOf(
         number: number;
         standing: ClassPublication['standing'];
         opens_at: Date | null;
+        due_at: Date | null;
         closes_at: Date | null;
         learners: string[];
         hand_ins: number;
@@ -218,6 +230,7 @@ export async function publicationsOf(
       'publication.class_id',
       'revision.number',
       'publication.opens_at',
+      'publication.due_at',
       'publication.closes_at',
       db.raw(`case when ${OPEN_NOW} then 'open' when ${COMING} then 'coming' else 'closed' end as standing`),
       db.raw(
@@ -231,6 +244,7 @@ export async function publicationsOf(
     revision: row.number,
     standing: row.standing,
     opensAt: row.opens_at,
+    dueAt: row.due_at,
     closesAt: row.closes_at,
     learnerIds: row.learners,
     handIns: row.hand_ins,

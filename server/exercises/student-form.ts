@@ -45,6 +45,7 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
       layout: data.layout,
       free: data.free,
       scenarios: data.scenarios,
+      ...(data.rubric ? { rubric: data.rubric } : {}),
     };
   return {
     ...shown,

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import type { Knex } from 'knex';
 import { connectionOf } from '../jobs';
 import { endMeeting, openSession } from '../people/sessions';
-import { checkBuild } from '../submissions/checks';
+import { checkBuild, tellOfCheck } from '../submissions/checks';
 import { keepBenchDraft } from '../submissions/bench-drafts';
 import { handIn } from '../submissions/hand-in';
 import { buildHarbour, type Harbour } from '../testing/harbour';
@@ -55,6 +55,18 @@ describe('the room board', () => {
     await keepBenchDraft(db, harbour.learner, harbour.publicationId, { content: '{}', basedOn: 0 });
     await db('bench_draft').update({ updated_at: db.raw("now() - interval '9 minutes'") });
     expect(await bench()).toMatchObject({ state: 'stuck', forSeconds: 540 });
+  });
+
+  test('hears of checks that a tablet makes itself, without what is said of them', async () => {
+    await openSession(db, { learnerId: harbour.learner.id });
+    const { publicationId } = harbour;
+    const told = { publicationId, passed: false, cause: 'off-by-one' } as const;
+    expect(await tellOfCheck(db, harbour.learner, told)).toBe(true);
+    expect(await bench()).toMatchObject({ state: 'checking', lookAt: 'One row off.' });
+    expect(await tellOfCheck(db, harbour.learner, { ...told, passed: true, cause: null })).toBe(true);
+    expect(await bench()).toMatchObject({ state: 'checking', lookAt: '' });
+    // Nobody tells of an exercise that is not theirs.
+    expect(await tellOfCheck(db, harbour.stranger, told)).toBe(false);
   });
 
   test('is for those who teach the class', async () => {

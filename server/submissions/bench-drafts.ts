@@ -3,6 +3,18 @@ import type { KeptDraft } from '@/core/messages/bench-draft';
 import { findOpening } from '../exercises/publications';
 import type { Viewer } from '../permissions';
 
+/** Seconds of work since the bench was kept last: none when it lay there for longer than five minutes. */
+const WORKED = `case when now() - updated_at < interval '5 minutes'
+  then round(extract(epoch from now() - updated_at)) else 0 end`;
+
+/** Seconds of work on other versions of the same exercise, from which a bench goes on. */
+const BEFORE = `select coalesce(max(other.worked_seconds), 0) from bench_draft as other
+  join publication on publication.id = other.publication_id
+  join revision on revision.id = publication.revision_id
+  where other.learner_id = ? and revision.exercise_id = (
+    select own.exercise_id from publication as opened join revision as own on own.id = opened.revision_id
+     where opened.id = ?)`;
+
 /**
  * Keeps what a learner has on the bench, for the next tablet, when it goes on from what is kept (`basedOn`, 0 when
  * nothing is). What another tablet has kept in between stays, and comes back to be joined with. `undefined` when the
@@ -19,13 +31,18 @@ export async function keepBenchDraft(
   const made =
     basedOn === 0
       ? await db('bench_draft')
-          .insert({ ...key, content })
+          .insert({ ...key, content, worked_seconds: db.raw(`(${BEFORE})`, [viewer.id, publicationId]) })
           .onConflict(['learner_id', 'publication_id'])
           .ignore()
           .returning<{ version: number }[]>('version')
       : await db('bench_draft')
           .where({ ...key, version: basedOn })
-          .update({ content, version: basedOn + 1, updated_at: db.fn.now() })
+          .update({
+            content,
+            version: basedOn + 1,
+            updated_at: db.fn.now(),
+            worked_seconds: db.raw('worked_seconds + ?', [db.raw(WORKED)]),
+          })
           .returning<{ version: number }[]>('version');
   const [kept] = made;
   return kept ? { version: kept.version } : ((await keptOf(db, key)) ?? { version: 0 });

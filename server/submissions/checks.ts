@@ -2,9 +2,10 @@ import type { Knex } from 'knex';
 import type { Exercise } from '@/core/formats/exercise';
 import type { Scenario } from '@/core/formats/scenario';
 import { hasPassed, type Report } from '@/core/formats/report';
+import type { CheckTold } from '@/core/messages/check';
 import type { CheckWish } from '@/core/messages/hand-in';
 import { notJudged } from '@/core/judge/not-judged';
-import { findPublication } from '../exercises/publications';
+import { findOpening, findPublication } from '../exercises/publications';
 import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import { secondsToWait } from '../people/rate-limits';
@@ -22,15 +23,27 @@ export type CheckResult =
   { readonly report: Report } | { readonly status: 404 | 422 | 429; readonly message: string };
 
 /** Notes that a build was checked and what came of it, for whoever looks after the room; nothing of the build itself. */
-async function noteCheck(db: Knex, learnerId: string, publicationId: string, report: Report): Promise<void> {
-  const cause = report.findings.find((finding) => finding.cause);
-  await db('bench_check').insert({
-    learner_id: learnerId,
-    publication_id: publicationId,
-    passed: hasPassed(report.verdict),
-    cause: cause?.code ?? null,
-    note: cause?.message ?? '',
-  });
+const noteCheck = (
+  db: Knex,
+  learnerId: string,
+  { publicationId, passed, cause }: CheckTold,
+  note = '',
+): Promise<unknown> =>
+  db('bench_check').insert({ learner_id: learnerId, publication_id: publicationId, passed, cause, note });
+
+/**
+ * Takes note of a check that a learner's tablet has made itself; whether it did. A tablet that tells of more checks than
+ * anybody makes is not listened to.
+ */
+export async function tellOfCheck(
+  db: Knex,
+  viewer: Viewer & { readonly role: 'student' },
+  told: CheckTold,
+): Promise<boolean> {
+  if ((await secondsToWait(db, 'check', viewer.id)) > 0) return false;
+  if (!(await findOpening(db, viewer, told.publicationId))) return false;
+  await noteCheck(db, viewer.id, told);
+  return true;
 }
 
 /** Checks a build on the server, for a learner's tablet that holds nothing of the solution. */
@@ -62,7 +75,13 @@ export async function checkBuild(
   });
   if (outcome.ended) {
     const report = JSON.parse(outcome.value.report) as Report;
-    await noteCheck(db, viewer.id, publicationId, report);
+    const cause = report.findings.find((finding) => finding.cause);
+    await noteCheck(
+      db,
+      viewer.id,
+      { publicationId, passed: hasPassed(report.verdict), cause: cause?.code ?? null },
+      cause?.message,
+    );
     return { report };
   }
   log.error({ obstacle: outcome.obstacle, detail: outcome.detail }, 'a build could not be checked');

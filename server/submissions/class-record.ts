@@ -5,11 +5,14 @@ import type { FindingCode } from '@/core/findings/finding';
 import type { Verdict } from '@/core/formats/report';
 import { isUuid } from '../database/ids';
 import { sameClass, type Viewer } from '../permissions';
+import { dueOf, termsOf, type Terms } from './terms';
 
 /** An exercise that a class has had. */
 export interface RecordedExercise {
   readonly id: string;
   readonly title: string;
+  /** Minutes that it is planned to take; `null` when nothing is said. */
+  readonly minutes: number | null;
   /** Concepts that it introduces. */
   readonly introduces: readonly string[];
 }
@@ -25,6 +28,10 @@ export interface ClassTries {
 interface TryRow {
   readonly id: string;
   readonly learner_id: string;
+  readonly publication_id: string;
+  readonly attempt: number;
+  readonly handed_in_at: Date;
+  readonly worked_seconds: number | null;
   readonly exercise_id: string;
   readonly week: string;
   readonly verdict: Verdict | null;
@@ -54,6 +61,10 @@ const triesOf = (db: Knex, classId: string) =>
     .select<TryRow[]>(
       'submission.id',
       'submission.learner_id',
+      'submission.publication_id',
+      'submission.attempt',
+      'submission.handed_in_at',
+      'submission.worked_seconds',
       'revision.exercise_id',
       db.raw(`${weekOf('submission.handed_in_at')} as week`),
       'report.verdict',
@@ -69,7 +80,8 @@ const triesOf = (db: Knex, classId: string) =>
         order by decision.id) from decision where decision.submission_id = submission.id), '[]') as decisions`),
     );
 
-function tryFrom(row: TryRow): RecordedTry {
+function tryFrom(row: TryRow, terms: Terms): RecordedTry {
+  const { late, deductions } = dueOf(terms, { handedInAt: row.handed_in_at, attempt: row.attempt });
   const given =
     row.marks_earned === null || row.marks_of === null
       ? undefined
@@ -83,7 +95,9 @@ function tryFrom(row: TryRow): RecordedTry {
     verdict: row.verdict,
     causes: row.causes ?? [],
     hintsTaken: row.hints_taken,
-    marks: marksAfter(given, row.decisions, row.is_accepted_circuit),
+    late,
+    workedSeconds: row.worked_seconds,
+    marks: marksAfter(given, row.decisions, row.is_accepted_circuit, deductions),
     isAccepted: outcome === 'accepted' || (row.is_accepted_circuit && outcome !== 'returned'),
   };
 }
@@ -100,7 +114,9 @@ export async function classTries(db: Knex, viewer: Viewer, classId: string): Pro
     exercisesOf(db, classId),
     pastOf(db, classId),
   ]);
-  return { learners, exercises, tries: rows.map(tryFrom), past };
+  const terms = await termsOf(db, [...new Set(rows.map((row) => row.publication_id))]);
+  const tries = rows.map((row) => tryFrom(row, terms(row.publication_id)));
+  return { learners, exercises, tries, past };
 }
 
 /** What was published to a class, or handed in by those who are in it, in the order of the course. */
@@ -125,6 +141,7 @@ const exercisesOf = (db: Knex, classId: string): Promise<readonly RecordedExerci
     .select<RecordedExercise[]>(
       'id',
       db.raw("draft->>'title' as title"),
+      db.raw("(draft->>'minutes')::integer as minutes"),
       db.raw(`coalesce(draft->'concepts'->'introduces', '[]') as introduces`),
     );
 

@@ -74,6 +74,16 @@ async function earlierHandIn(
   return row && { status: 200, submissionId: row.id, waiting: await waitingFor(db, row.judging_key) };
 }
 
+/** What a hand-in has that does not come from the tablet. */
+interface Circumstances {
+  /** When it was handed in; now, where nothing is said. */
+  readonly at?: Date;
+  /** Who of the staff has brought it in. */
+  readonly broughtBy?: string;
+  /** How long was worked on it; what its bench has counted, where nothing is said. */
+  readonly workedSeconds?: number;
+}
+
 /**
  * Writes a hand-in and leaves it to be judged, in one transaction; its id. `undefined` when it was written meanwhile,
  * `erased` when its learner was.
@@ -83,7 +93,7 @@ export async function record(
   learnerId: string,
   given: HandIn,
   key: string,
-  at?: Date,
+  { at, broughtBy, workedSeconds }: Circumstances = {},
 ): Promise<string | undefined> {
   return db.transaction(async (transaction) => {
     // One learner's attempts are numbered one by one, also from two tablets.
@@ -104,6 +114,12 @@ export async function record(
         stated: given.stated ? JSON.stringify(given.stated) : null,
         hints_taken: given.hintsTaken,
         judging_key: key,
+        brought_by: broughtBy ?? null,
+        worked_seconds:
+          workedSeconds ??
+          transaction('bench_draft')
+            .where({ learner_id: learnerId, publication_id: given.publicationId })
+            .select('worked_seconds'),
         // When it was its turn, not when it began to wait: attempts are in the order of time.
         handed_in_at: at ?? transaction.raw('clock_timestamp()'),
       })

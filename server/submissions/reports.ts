@@ -1,11 +1,13 @@
 import type { Knex } from 'knex';
 import type { FindingCode } from '@/core/findings/finding';
 import { reportSchema, type Report, type Verdict } from '@/core/formats/report';
+import type { Deduction } from '@/core/formats/rubric';
 import type { Sighting } from '@/core/formats/sighting';
 import type { Queue } from '@/core/messages/hand-in';
 import { isUuid } from '../database/ids';
 import { ownWork, type Viewer } from '../permissions';
 import { waitingFor } from './judging';
+import { dueOf, termsOf, type Terms } from './terms';
 
 /** A hand-in as lists show it: what came of it, without its texts. */
 export interface SubmissionLine {
@@ -22,7 +24,11 @@ export interface SubmissionLine {
   /** Hash of the circuit's shape; `null` when it is not known. */
   readonly shape: string | null;
   readonly hintsTaken: number;
-  /** What the scenarios give; `undefined` while it waits to be judged. */
+  /** Days that it is late. */
+  readonly late: number;
+  /** What is taken off its marks for that, and for its being a late try. */
+  readonly deductions: readonly Deduction[];
+  /** What the report gives; `undefined` while it waits to be judged. */
   readonly marks: { readonly earned: number; readonly of: number } | undefined;
 }
 
@@ -81,7 +87,8 @@ const selectSubmissions = (db: Knex) =>
     .join('learner', 'learner.id', 'submission.learner_id')
     .leftJoin('report', 'report.key', 'submission.judging_key');
 
-const lineFrom = (row: LineRow): SubmissionLine => ({
+const lineFrom = (row: LineRow, terms: Terms): SubmissionLine => ({
+  ...dueOf(terms, { handedInAt: row.handed_in_at, attempt: row.attempt }),
   id: row.id,
   publicationId: row.publication_id,
   learnerId: row.learner_id,
@@ -113,8 +120,9 @@ export async function findSubmission(db: Knex, viewer: Viewer, id: string): Prom
       'report.content',
     );
   if (!row || !ownWork(viewer, { learnerId: row.learner_id, classId: row.class_id })) return undefined;
+  const terms = await termsOf(db, [row.publication_id]);
   return {
-    ...lineFrom(row),
+    ...lineFrom(row, terms(row.publication_id)),
     classId: row.class_id,
     wiring: row.wiring,
     program: row.program,
@@ -135,7 +143,8 @@ export async function linesOf(
     .modify((query) => void (learnerId !== undefined && query.where('submission.learner_id', learnerId)))
     .orderBy(['submission.handed_in_at', 'submission.attempt'])
     .select<LineRow[]>(...lineColumns);
-  return rows.map(lineFrom);
+  const terms = await termsOf(db, publicationIds);
+  return rows.map((row) => lineFrom(row, terms(row.publication_id)));
 }
 
 /** The learners of a class, by name. */

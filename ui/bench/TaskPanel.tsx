@@ -30,6 +30,7 @@ export function TaskPanel() {
       {told.build && <p className="mt-2 max-w-[60ch] whitespace-pre-line">{told.build}</p>}
       <Seen runs={told.runs} isFrame={told.open !== undefined} />
       {told.open && <Yours {...told.open} />}
+      <Marked sentences={told.marked} />
       <Pins pins={told.pins} />
       <BeforeYouBegin cautions={told.cautions} />
       <Bag parts={told.parts} cautions={told.cautions} />
@@ -110,6 +111,20 @@ function Yours({ asks, least }: NonNullable<Task['open']>) {
         you say.
       </p>
       <StatedList />
+    </Section>
+  );
+}
+
+/** What counts, where the exercise says so. */
+function Marked({ sentences }: { readonly sentences: readonly string[] }) {
+  if (sentences.length === 0) return null;
+  return (
+    <Section title="How it is marked">
+      <ul className="ml-4 list-disc">
+        {sentences.map((sentence) => (
+          <li key={sentence}>{sentence}</li>
+        ))}
+      </ul>
     </Section>
   );
 }

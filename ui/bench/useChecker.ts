@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Report } from '@/core/formats/report';
-import { checkAnswerSchema, checkedSchema, type CheckRequest } from '@/core/messages/check';
+import { hasPassed, type Report } from '@/core/formats/report';
+import { checkAnswerSchema, checkedSchema, type CheckRequest, type CheckTold } from '@/core/messages/check';
 import type { CheckWish } from '@/core/messages/hand-in';
 import { refusalText } from '@/core/messages/refusal';
 
@@ -64,7 +64,10 @@ export function useChecker(checkedBy: 'tablet' | 'server'): {
       }, 1000);
       const checker: Checker = checkedBy === 'tablet' ? onTablet : checkOnServer;
       checker(wanted, controller.signal).then(
-        (report) => settle({ state: 'done', report }),
+        (report) => {
+          settle({ state: 'done', report });
+          if (checkedBy === 'tablet') tellOfCheck(wanted.publicationId, report);
+        },
         (error: unknown) =>
           controller.signal.aborted
             ? clearInterval(clock)
@@ -74,6 +77,20 @@ export function useChecker(checkedBy: 'tablet' | 'server'): {
     [checkedBy, onTablet],
   );
   return { result, check, cancel };
+}
+
+/** Tells whoever looks after the room what came of a check of the tablet's own; without a connection nobody is told. */
+function tellOfCheck(publicationId: string, { verdict, findings }: Report): void {
+  const cause = findings.find((finding) => finding.cause);
+  void fetch('/api/checks', {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      publicationId,
+      passed: hasPassed(verdict),
+      cause: cause?.code ?? null,
+    } satisfies CheckTold),
+  }).catch(() => undefined);
 }
 
 const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting, stated }, signal) => {

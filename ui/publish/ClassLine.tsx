@@ -50,7 +50,7 @@ export function ClassLine({ group, isPending, onPublish, onClose, onBringBack, o
         <DatesForm
           label={`Dates for ${name}`}
           learners={learners}
-          first={now ?? { opensAt: null, closesAt: null, learnerIds: [] }}
+          first={now ?? { opensAt: null, dueAt: null, closesAt: null, learnerIds: [] }}
           saveAs={now ? 'Save the dates' : 'Publish with these dates'}
           isPending={isPending}
           onSave={(dates) => (now ? onSetDates(now.publicationId, dates, done) : onPublish(dates, done))}
@@ -88,7 +88,7 @@ function Standing({
   readonly publication: PublicationOfClass;
   readonly size: number;
 }) {
-  const { standing, revision, opensAt, closesAt, learnerIds } = publication;
+  const { standing, revision, opensAt, dueAt, closesAt, learnerIds } = publication;
   return (
     <span className="block text-note text-soft">
       {standing === 'coming' && opensAt ? (
@@ -97,6 +97,11 @@ function Standing({
         </>
       ) : (
         `open, revision ${revision}`
+      )}
+      {dueAt && (
+        <>
+          , due <Clock at={dueAt} />
+        </>
       )}
       {closesAt && (
         <>

@@ -19,10 +19,12 @@ interface DatesFormProps {
 /** From when until when an exercise is open, and for whom. */
 export function DatesForm({ label, learners, first, saveAs, isPending, onSave, onCancel }: DatesFormProps) {
   const [opens, setOpens] = useState(localOf(first.opensAt));
+  const [due, setDue] = useState(localOf(first.dueAt));
   const [closes, setCloses] = useState(localOf(first.closesAt));
   const [areSome, setSome] = useState(first.learnerIds.length > 0);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(first.learnerIds));
   const crosses = opens !== '' && closes !== '' && opens >= closes;
+  const isDueShut = due !== '' && ((opens !== '' && opens >= due) || (closes !== '' && due > closes));
   const isNobody = areSome && chosen.size === 0;
   const toggle = (id: string): void => {
     const next = new Set(chosen);
@@ -35,21 +37,30 @@ export function DatesForm({ label, learners, first, saveAs, isPending, onSave, o
       className="mt-2 grid gap-3 bg-paper p-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (crosses || isNobody) return;
+        if (crosses || isDueShut || isNobody) return;
         onSave({
           opensAt: momentOf(opens),
+          dueAt: momentOf(due),
           closesAt: momentOf(closes),
           learnerIds: areSome ? [...chosen] : [],
         });
       }}
     >
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid gap-3 sm:grid-cols-3">
         <Field
           label="Opens"
           type="datetime-local"
           hint="Empty: at once."
           value={opens}
           onChange={({ target }) => setOpens(target.value)}
+        />
+        <Field
+          label="Due"
+          type="datetime-local"
+          hint="Later ones count as late."
+          value={due}
+          onChange={({ target }) => setDue(target.value)}
+          {...(isDueShut ? { problem: 'It isn’t open then.' } : {})}
         />
         <Field
           label="Closes"
@@ -90,7 +101,7 @@ export function DatesForm({ label, learners, first, saveAs, isPending, onSave, o
         {isNobody && <p className="text-note text-soft">Choose at least one learner.</p>}
       </fieldset>
       <div className="flex gap-2">
-        <Button look="main" type="submit" disabled={isPending || crosses || isNobody}>
+        <Button look="main" type="submit" disabled={isPending || crosses || isDueShut || isNobody}>
           {saveAs}
         </Button>
         <Button onClick={onCancel}>Cancel</Button>

@@ -4,6 +4,8 @@ import type { Lack } from '@/core/worksheet/lacks';
 export interface DatesWish {
   /** As an ISO moment; `null` for at once. */
   readonly opensAt: string | null;
+  /** As an ISO moment, after which hand-ins are late; `null` for never. */
+  readonly dueAt: string | null;
   /** As an ISO moment; `null` for never. */
   readonly closesAt: string | null;
   readonly learnerIds: readonly string[];

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { Fragment } from 'react';
-import type { RecordCell, TeachAgain, TroubleByWeek } from '@/core/plan/class-record';
+import type { RecordCell, TeachAgain, TimeTaken, TroubleByWeek } from '@/core/plan/class-record';
 import { FEWEST } from '@/core/plan/class-record';
 import { plainNumber } from '@/core/units';
 import { howMany, listText } from '@/core/words/words';
@@ -25,10 +25,19 @@ export interface ClassRecordProps {
   readonly cells: Readonly<Record<string, Readonly<Record<string, RecordCell>>>>;
   readonly trouble: TroubleByWeek;
   readonly again: readonly TeachAgain[];
+  readonly times: readonly TimeTaken[];
 }
 
 /** How a class stands: learner by exercise, what went wrong over the weeks, and what to teach again. */
-export function ClassRecord({ classId, learners, exercises, cells, trouble, again }: ClassRecordProps) {
+export function ClassRecord({
+  classId,
+  learners,
+  exercises,
+  cells,
+  trouble,
+  again,
+  times,
+}: ClassRecordProps) {
   if (learners.length === 0 || exercises.length === 0)
     return (
       <p className="max-w-[60ch] p-8 text-lead">
@@ -45,8 +54,8 @@ export function ClassRecord({ classId, learners, exercises, cells, trouble, agai
           Learner by exercise
         </h2>
         <p className="text-note text-soft">
-          The last verdict, how many tries it took and, after the stroke, hints. Choose a name for a page of
-          their own.
+          The last verdict; under it how many tries it took and, after the stroke, hints, and the minutes at
+          the bench. Choose a name for a page of their own.
         </p>
         <div className="mt-3 overflow-x-auto">
           <table className="border-collapse">
@@ -100,6 +109,7 @@ export function ClassRecord({ classId, learners, exercises, cells, trouble, agai
         ) : (
           <Again again={again} exercises={exercises} learners={learners} />
         )}
+        <Times times={times} exercises={exercises} />
       </section>
       <section aria-labelledby="trouble-title" className="border-t border-ink px-6 py-5 lg:col-span-2">
         <h2 id="trouble-title" className="text-title">
@@ -140,7 +150,7 @@ function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
             {cell && (
               <Link
                 href={`/reports/${cell.submissionId}`}
-                aria-label={`${learner.name}, ${title}: ${cell.verdict ? verdictWords[cell.verdict] : 'being checked'}, ${howMany(cell.tries, 'try')}, ${howMany(cell.hintsTaken, 'hint')}`}
+                aria-label={`${learner.name}, ${title}: ${cell.verdict ? verdictWords[cell.verdict] : 'being checked'}, ${howMany(cell.tries, 'try')}, ${howMany(cell.hintsTaken, 'hint')}${cell.minutes === null ? '' : `, ${howMany(cell.minutes, 'minute')}`}${cell.late > 0 ? `, ${howMany(cell.late, 'day')} late` : ''}`}
                 className="inline-flex min-h-8 min-w-8 flex-col items-center justify-center hover:bg-wash"
               >
                 {cell.verdict ? <VerdictMark verdict={cell.verdict} size={13} /> : '…'}
@@ -148,6 +158,9 @@ function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
                   {cell.tries}
                   {cell.hintsTaken > 0 && `/${cell.hintsTaken}`}
                 </span>
+                {cell.minutes !== null && (
+                  <span className="mono mt-0.5 text-[0.6875rem] leading-none text-soft">{cell.minutes}′</span>
+                )}
               </Link>
             )}
           </td>
@@ -162,6 +175,52 @@ function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
         )}
       </td>
     </tr>
+  );
+}
+
+/** How long exercises took, where enough have done them. */
+function Times({ times, exercises }: Pick<ClassRecordProps, 'times' | 'exercises'>) {
+  if (times.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-8 text-title">Time at the bench</h2>
+      <p className="text-note text-soft">
+        Minutes until it was right, breaks left out; none with fewer than {FEWEST} learners.
+      </p>
+      <table className="mt-2 w-full text-left">
+        <thead className="text-note text-soft">
+          <tr>
+            <th className="pb-1 font-normal">exercise</th>
+            <th className="pb-1 text-right font-normal">planned</th>
+            <th className="pb-1 text-right font-normal">half needed at most</th>
+            <th className="pb-1 text-right font-normal">from – to</th>
+            <th className="pb-1 text-right font-normal">of</th>
+          </tr>
+        </thead>
+        <tbody>
+          {times.map(({ exerciseId, planned, median, range, of }) => (
+            <tr key={exerciseId} className="border-t border-rule">
+              <th scope="row" className="py-1.5 pr-2 font-semibold">
+                {exercises.find(({ id }) => id === exerciseId)?.title}
+              </th>
+              <td className="mono py-1.5 text-right">{planned ?? '–'}</td>
+              <td
+                className={`mono py-1.5 text-right font-semibold ${planned !== null && median > planned ? 'text-risk' : ''}`}
+              >
+                {median}
+                {planned !== null && median > planned && (
+                  <span className="ml-1 font-text text-note font-normal">{median - planned} over</span>
+                )}
+              </td>
+              <td className="mono py-1.5 text-right whitespace-nowrap text-soft">
+                {range[0]}–{range[1]}
+              </td>
+              <td className="mono py-1.5 text-right text-soft">{of}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }
 

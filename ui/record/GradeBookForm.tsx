@@ -11,6 +11,8 @@ const TITLES: Readonly<Record<GradeColumn, string>> = {
   verdict: 'verdict',
   tries: 'tries',
   hints: 'hints',
+  minutes: 'minutes at the bench',
+  'days late': 'days late',
 };
 
 /** The grade book as a file for a spreadsheet, with the columns chosen. */

@@ -18,6 +18,8 @@ export interface LearnerExercise {
   readonly introduces: readonly string[];
   readonly isDone: boolean;
   readonly marks: Marks | undefined;
+  /** At the bench; `null` where that is not known. */
+  readonly minutes: number | null;
   readonly tries: readonly {
     readonly submissionId: string;
     readonly at: string;
@@ -44,10 +46,11 @@ export function LearnerRecord({ exercises }: { readonly exercises: readonly Lear
           <Printer size={16} aria-hidden="true" /> Print
         </PrintButton>
       </div>
-      {exercises.map(({ id, title, marks, tries }) => (
+      {exercises.map(({ id, title, marks, minutes, tries }) => (
         <section key={id} aria-label={title} className="mt-5 break-inside-avoid border-t border-ink pt-3">
           <div className="flex flex-wrap items-baseline gap-x-4">
             <h2 className="text-title">{title}</h2>
+            {minutes !== null && <p className="text-soft">{howMany(minutes, 'minute')} at the bench</p>}
             {marks && (
               <p className="text-soft">
                 {plainNumber(marks.earned)} of {plainNumber(marks.of)} marks

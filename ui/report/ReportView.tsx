@@ -3,7 +3,8 @@
 import { drawBench } from '@/core/drawing/bench';
 import type { Finding } from '@/core/findings/finding';
 import { hasPassed, type Report } from '@/core/formats/report';
-import { figure } from '@/core/units';
+import type { Marks } from '@/core/plan/review-marks';
+import { figure, plainNumber } from '@/core/units';
 import { readWiring } from '@/core/wiring/read';
 import { SeverityLabel, VerdictLabel } from '../design/Verdict';
 import { BenchFigure } from '../drawing/BenchFigure';
@@ -17,10 +18,12 @@ interface ReportViewProps {
   readonly program: string;
   /** Whether the exercise has a program at all. */
   readonly asksForProgram: boolean;
+  /** The marks as they stand, where they are more than a count of checks. */
+  readonly marks?: Marks | undefined;
 }
 
 /** A hand-in judged: verdict, causes with their repair, what followed from them, and what was seen. */
-export function ReportView({ report: given, wiring, program, asksForProgram }: ReportViewProps) {
+export function ReportView({ report: given, wiring, program, asksForProgram, marks }: ReportViewProps) {
   const report = useTold(given);
   const causes = report.findings.filter((finding) => finding.cause);
   const others = report.findings.filter((finding) => !finding.cause);
@@ -39,8 +42,9 @@ export function ReportView({ report: given, wiring, program, asksForProgram }: R
           <p className="text-lead">
             <VerdictLabel verdict={report.verdict} size={20} />
           </p>
-          <p className="mt-1 text-soft">{marksText(report)}</p>
+          <p className="mt-1 text-soft">{checksText(report)}</p>
         </Line>
+        <MarksLine marks={report.marks} given={marks} />
         {report.right.length > 0 && (
           <Line title="Right already">
             <p>{report.right.join(' ')}</p>
@@ -203,13 +207,40 @@ function FindingBody({ finding }: { readonly finding: Finding }) {
   );
 }
 
-/** How many checks passed, and the marks where checks are worth different amounts. */
-function marksText({ marks, scenarios, verdict }: Report): string {
+/** How many checks passed. */
+function checksText({ scenarios, verdict }: Report): string {
   const passed = hasPassed(verdict)
     ? scenarios.length
     : scenarios.filter((scenario) => scenario.passed).length;
-  const checks = `${passed} of ${scenarios.length} ${scenarios.length === 1 ? 'check' : 'checks'} passed`;
-  return marks.of === scenarios.length
-    ? checks
-    : `${checks}, ${Number(marks.earned.toFixed(2))} of ${Number(marks.of.toFixed(2))} points`;
+  return `${passed} of ${scenarios.length} ${scenarios.length === 1 ? 'check' : 'checks'} passed`;
+}
+
+interface MarksLineProps {
+  readonly marks: Report['marks'];
+  readonly given: Marks | undefined;
+}
+
+/** What the marks are made of, where they say more than how many checks passed. */
+function MarksLine({ marks: { earned, of, items = [] }, given }: MarksLineProps) {
+  const isCount = items.every((item) => item.of === 1) && (given === undefined || given.reason === '');
+  if (isCount) return null;
+  const [has, reason] = given ? [given.earned, given.reason] : [earned, ''];
+  return (
+    <Line title="Marks">
+      <p className="text-lead">
+        {plainNumber(has)} of {plainNumber(of)}
+      </p>
+      <ul>
+        {items.map((item) => (
+          <li key={item.for} className="flex justify-between gap-4 border-t border-rule py-0.5">
+            <span>{item.for}</span>
+            <span className="mono whitespace-nowrap">
+              {plainNumber(item.earned)} <span className="text-soft">of {plainNumber(item.of)}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {reason !== '' && <p className="border-t border-rule py-0.5">{capital(reason)}</p>}
+    </Line>
+  );
 }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { Decision } from '@/core/messages/decision';
 import { groupByTrouble } from '@/core/plan/review';
 import { plainNumber } from '@/core/units';
+import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { Problem } from '../design/Problem';
@@ -84,6 +85,7 @@ function Attempt({ attempt, decisions, isShown, onShow }: AttemptProps) {
           <span className="mono text-note text-soft">{attempt.attempt}</span>
           {group?.title ?? 'being checked'}
         </button>
+        {attempt.late > 0 && <span className="text-note text-risk">{howMany(attempt.late, 'day')} late</span>}
         <Clock at={attempt.handedInAt} />
         <Link
           href={`/reports/${attempt.id}`}

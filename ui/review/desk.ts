@@ -1,4 +1,5 @@
 import type { Verdict } from '@/core/formats/report';
+import type { Deduction } from '@/core/formats/rubric';
 import type { Decision } from '@/core/messages/decision';
 import type { KnownRemark } from '@/core/plan/remarks';
 import { waitsForReview, type ReviewGroup, type ReviewItem } from '@/core/plan/review';
@@ -8,6 +9,9 @@ import type { ReviewActions } from './actions';
 /** A hand-in in the lists of the desk; its texts are fetched when it is opened. */
 export interface ReviewedSubmission extends ReviewItem {
   readonly handedInAt: string;
+  /** Days that it is late. */
+  readonly late: number;
+  readonly deductions: readonly Deduction[];
   readonly marks: { readonly earned: number; readonly of: number } | undefined;
 }
 
@@ -58,7 +62,7 @@ export const isOpen = (desk: OnDesk, item: ReviewItem): boolean =>
 
 /** The marks of a hand-in as they stand. */
 export const marksOf = (desk: OnDesk, item: ReviewedSubmission): Marks | undefined =>
-  marksAfter(item.marks, decisionsFor(desk, item.id), acceptedBy(desk, item) !== undefined);
+  marksAfter(item.marks, decisionsFor(desk, item.id), acceptedBy(desk, item) !== undefined, item.deductions);
 
 /** The next group with something open, from behind `index` on and round; `undefined` when nothing is. */
 export function nextOpen(

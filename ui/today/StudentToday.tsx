@@ -15,6 +15,7 @@ export interface ExerciseToday {
   /** When it is to open; `null` when it has been open. */
   readonly opensAt: string | null;
   /** When it closes by itself. */
+  readonly dueAt: string | null;
   readonly closesAt: string | null;
   readonly introduces: readonly string[];
   readonly attempts: readonly {

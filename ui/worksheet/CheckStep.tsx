@@ -3,6 +3,7 @@
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { FaultRehearsal } from './FaultRehearsal';
 import { HintWords } from './HintWords';
+import { Marking } from './Marking';
 import { Proposals } from './Proposals';
 import { Remarks } from './Remarks';
 import { LeftOpen } from './LeftOpen';
@@ -28,6 +29,7 @@ export function CheckStep({ propose }: { readonly propose: () => Promise<readonl
       )}
       {mayEdit && hasProgram && <Proposals propose={propose} />}
       {isLaidOut && <FaultRehearsal />}
+      <Marking />
       <HintWords />
     </>
   );

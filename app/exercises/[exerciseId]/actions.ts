@@ -20,6 +20,7 @@ const momentSchema = z.iso
   .nullable();
 const datesSchema = z.object({
   opensAt: momentSchema,
+  dueAt: momentSchema,
   closesAt: momentSchema,
   learnerIds: z.array(idSchema).max(1000),
 });

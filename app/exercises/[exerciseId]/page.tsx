@@ -86,6 +86,7 @@ async function publishingOf(viewer: Viewer, exerciseId: string) {
       .map((publication) => ({
         ...publication,
         opensAt: publication.opensAt?.toISOString() ?? null,
+        dueAt: publication.dueAt?.toISOString() ?? null,
         closesAt: publication.closesAt?.toISOString() ?? null,
       })),
   }));

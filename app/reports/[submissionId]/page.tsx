@@ -3,10 +3,12 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { asksForProgram } from '@/core/formats/exercise';
+import { marksAfter } from '@/core/plan/review-marks';
+import { howMany } from '@/core/words/words';
 import { database } from '@/server/database/connection';
 import { findPublication } from '@/server/exercises/publications';
 import { can } from '@/server/permissions';
-import { decisionsOn } from '@/server/submissions/decisions';
+import { acceptedCircuits, decisionsOn } from '@/server/submissions/decisions';
 import { findSubmission } from '@/server/submissions/reports';
 import { Button } from '@/ui/design/Button';
 import { Clock } from '@/ui/design/Clock';
@@ -39,6 +41,12 @@ export async function generateMetadata({ params }: Address): Promise<Metadata> {
 export default async function ReportPage({ params }: Address) {
   const { viewer, submission, publication } = await reportAskedFor((await params).submissionId);
   const isStaff = can(viewer.role, 'review-class');
+  const [decisions, accepted] = await Promise.all([
+    decisionsOn(database(), submission.id),
+    acceptedCircuits(database(), publication.exerciseId),
+  ]);
+  const isAccepted =
+    submission.verdict === 'works-differently' && submission.shape !== null && accepted.has(submission.shape);
   return (
     <View
       viewer={viewer}
@@ -53,6 +61,7 @@ export default async function ReportPage({ params }: Address) {
       facts={
         <>
           try {submission.attempt} · <Clock at={submission.handedInAt.toISOString()} />
+          {submission.late > 0 && ` · ${howMany(submission.late, 'day')} late`}
           {submission.hintsTaken > 0 && ` · ${submission.hintsTaken} hints taken`}
         </>
       }
@@ -64,7 +73,7 @@ export default async function ReportPage({ params }: Address) {
         </Button>
       }
     >
-      <FromInstructor decisions={await decisionsOn(database(), submission.id)} />
+      <FromInstructor decisions={decisions} />
       {submission.report ? (
         <Words choice={publication.rules.words}>
           <ReportView
@@ -72,6 +81,7 @@ export default async function ReportPage({ params }: Address) {
             wiring={submission.wiring}
             program={submission.program}
             asksForProgram={asksForProgram(publication.exercise)}
+            marks={marksAfter(submission.marks, decisions, isAccepted, submission.deductions)}
           />
         </Words>
       ) : (

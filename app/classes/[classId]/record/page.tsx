@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { recordCells, teachAgain, troubleByWeek } from '@/core/plan/class-record';
+import { recordCells, teachAgain, timesTaken, troubleByWeek } from '@/core/plan/class-record';
 import { database } from '@/server/database/connection';
 import { stateOf } from '@/server/live';
 import { classTries } from '@/server/submissions/class-record';
@@ -24,9 +24,8 @@ export default async function RecordPage({ params }: Address) {
   const record = await classTries(database(), viewer, details.id);
   if (!record) notFound();
   const { learners, exercises, tries, past } = record;
-  const cells = Object.fromEntries(
-    [...recordCells(tries)].map(([id, own]) => [id, Object.fromEntries(own)] as const),
-  );
+  const byLearner = recordCells(tries);
+  const cells = Object.fromEntries([...byLearner].map(([id, own]) => [id, Object.fromEntries(own)] as const));
   return (
     <View
       viewer={viewer}
@@ -47,6 +46,7 @@ export default async function RecordPage({ params }: Address) {
         cells={cells}
         trouble={troubleByWeek(tries, past)}
         again={teachAgain(tries)}
+        times={timesTaken(exercises, byLearner)}
       />
     </View>
   );

@@ -44,6 +44,7 @@ export default async function LearnerRecordPage({ params }: Address) {
       ...exercise,
       isDone: cell.isDone,
       marks: cell.marks,
+      minutes: cell.minutes,
       tries: tries.flatMap((one) =>
         one.exerciseId === exercise.id
           ? {
