@@ -43,7 +43,7 @@ describe('what is taken off', () => {
       3,
       1,
       [
-        { points: 0.5, why: '1 day late' },
+        { points: 0.5, why: 'one day late' },
         { points: 1, why: 'try 3' },
       ],
     ],

@@ -129,7 +129,7 @@ export class Examiner {
   }
 
   /** Built parts by the reference part that they stand for. */
-  private pairsOf(wiring: Wiring): ReadonlyMap<string, PlacedPart> {
+  pairsOf(wiring: Wiring): ReadonlyMap<string, PlacedPart> {
     const look = this.look(wiring);
     const { compared, match } = this.comparisonOf(wiring);
     look.pairs ??= correspondence(this.reference.reduced.circuit, compared.circuit, match);

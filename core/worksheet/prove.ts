@@ -11,7 +11,8 @@ import { numberQuestions } from '../generated/questions';
 import { examine, referenceOf, type Reference } from '../judge/examine';
 import { type Grammars } from '../program';
 import { idleProgram } from '../program/idle';
-import { timelineOf, type Proof } from './proof';
+import { runRows } from '../rehearsal/run-rows';
+import type { Proof } from './proof';
 import { referenceBuild } from '../judge/build';
 
 /** What there is to show of a draft that cannot be run. */
@@ -44,7 +45,7 @@ export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
     questions,
     timelines: exercise.data.scenarios.flatMap((scenario, index) => {
       const trace = traces[index];
-      return trace ? [timelineOf(scenario, trace)] : [];
+      return trace ? [runRows(scenario, trace)] : [];
     }),
     explanation: explainProgram(exercise, grammars),
     stillWrong: stillWrong(exercise, grammars).map(({ name }) => name),

@@ -1,5 +1,8 @@
 import knex, { type Knex } from 'knex';
 
+/** A database, to those who only hand it on. */
+export type Database = Knex;
+
 const shared = globalThis as { didaktorDatabase?: Knex };
 
 /** Opens a pool to the database at `url`; `schema` puts everything into a schema of its own. */

@@ -4,6 +4,7 @@ import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
 import { check } from '@/core/judge/check';
+import { compareBuild, type ComparedBuild } from '@/core/judge/compared-build';
 import { problemText, type Problem, type Result } from '@/core/result';
 import { Circuit } from '@/core/wiring/circuit';
 import { readWiring } from '@/core/wiring/read';
@@ -71,6 +72,19 @@ async function checked({
 export const failureText = (error: unknown): string =>
   error instanceof Error ? (error.stack ?? error.message) : String(error);
 
+/** A build beside the reference. */
+async function compared({
+  exercise: data,
+  wiring,
+  program,
+}: Pick<CheckInput, 'exercise' | 'wiring' | 'program'>): Promise<ComparedBuild> {
+  const exercise = exerciseFrom(data);
+  if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
+  const read = readWiring(wiring, { boards: boardsOf(exercise.value.data) });
+  if (!read.ok) throw new Error(`the wiring cannot be read: ${problemText(read.problems[0]!)}`);
+  return compareBuild(exercise.value, read.value, program, await nodeGrammars());
+}
+
 /** Why what a learner says that theirs does cannot be judged by; nothing when it can. */
 async function statedProblem({
   exercise: data,
@@ -107,6 +121,7 @@ function settled({ sheet, rules }: SheetInput): { readonly sheet: Sheet } | { re
  */
 export const coreTasks = {
   check: checked,
+  compare: compared,
   canonicalWiring,
   statedProblem,
   settle: settled,

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { drawBench } from '@/core/drawing/bench';
 import type { Drawing } from '@/core/drawing/list';
+import type { ComparedBuild } from '@/core/judge/compared-build';
+import type { MeaningDifference } from '@/core/program/meaning';
 import { isProgram } from '@/core/findings/order';
 import { readWiring } from '@/core/wiring/read';
 import type { Wiring } from '@/core/wiring/wiring';
@@ -22,40 +24,64 @@ export function isAboutProgram({ report }: OpenedSubmission): boolean {
   );
 }
 
-/** Both programs side by side, the lines of the causes marked. */
+/** Both programs side by side, marked the lines of the causes and those that mean something else. */
 export function ComparedPrograms({
   submission,
   referenceProgram,
-}: Pick<ComparisonProps, 'submission' | 'referenceProgram'>) {
+  lines: differing,
+}: Pick<ComparisonProps, 'submission' | 'referenceProgram'> & {
+  readonly lines: MeaningDifference | undefined;
+}) {
   const lines = submission.report.findings.flatMap((finding) => (finding.cause ? (finding.line ?? []) : []));
+  const isOtherwise = differing !== undefined && differing.asked.length + differing.built.length > 0;
   return (
-    <div className="mt-4 grid grid-cols-1 gap-6 xl:grid-cols-2">
-      <figure className="min-w-0">
-        <figcaption className="mb-1 text-note text-soft">Reference</figcaption>
-        <ProgramListing source={referenceProgram} label="The reference program" />
-      </figure>
-      <figure className="min-w-0">
-        <figcaption className="mb-1 text-note text-soft">As {submission.learnerName} wrote it</figcaption>
-        {submission.program.trim() === '' ? (
-          <p className="font-semibold">No program was handed in.</p>
-        ) : (
+    <>
+      {differing && submission.program.trim() !== '' && (
+        <p className="mt-4 text-note text-soft">
+          {isOtherwise
+            ? '≠ marks what means something else; other names, spaces and remarks do not count.'
+            : 'Both programs mean the same, line for line.'}
+        </p>
+      )}
+      <div className="mt-1 grid grid-cols-1 gap-6 xl:grid-cols-2">
+        <figure className="min-w-0">
+          <figcaption className="mb-1 text-note text-soft">Reference</figcaption>
           <ProgramListing
-            source={submission.program}
-            marked={lines}
-            label={`The program of ${submission.learnerName}`}
+            source={referenceProgram}
+            differing={differing?.asked ?? []}
+            label="The reference program"
           />
-        )}
-      </figure>
-    </div>
+        </figure>
+        <figure className="min-w-0">
+          <figcaption className="mb-1 text-note text-soft">As {submission.learnerName} wrote it</figcaption>
+          {submission.program.trim() === '' ? (
+            <p className="font-semibold">No program was handed in.</p>
+          ) : (
+            <ProgramListing
+              source={submission.program}
+              marked={lines}
+              differing={differing?.built ?? []}
+              label={`The program of ${submission.learnerName}`}
+            />
+          )}
+        </figure>
+      </div>
+    </>
   );
 }
 
-/** Both benches side by side, cut to the rows that matter, the parts of the causes marked. */
+/** Both benches side by side, cut to the rows that matter, marked the parts of the causes and those that the other has not. */
 export function ComparedBenches({
   submission,
   referenceLayout,
-}: Pick<ComparisonProps, 'submission' | 'referenceLayout'>) {
-  const drawings = useMemo(() => drawPair(referenceLayout, submission), [referenceLayout, submission]);
+  parts,
+}: Pick<ComparisonProps, 'submission' | 'referenceLayout'> & {
+  readonly parts: ComparedBuild['parts'] | undefined;
+}) {
+  const drawings = useMemo(
+    () => drawPair(referenceLayout, submission, parts),
+    [referenceLayout, submission, parts],
+  );
   if (!drawings) return null;
   return (
     <div className="mt-4 grid grid-cols-1 gap-6 xl:grid-cols-2">
@@ -82,16 +108,21 @@ const FEWEST_ROWS = 8;
 function drawPair(
   referenceLayout: string,
   submission: OpenedSubmission,
+  parts: ComparedBuild['parts'] = { asked: [], built: [] },
 ): { readonly reference: Drawing; readonly built: Drawing } | undefined {
   const [reference, built] = [readWiring(referenceLayout), readWiring(submission.wiring)];
   if (!reference.ok || !built.ok) return undefined;
   const causes = submission.report.findings.filter((finding) => finding.cause);
   const marks = {
-    marked: causes.flatMap((finding) => finding.refs),
+    marked: [...causes.flatMap((finding) => finding.refs), ...parts.built],
     markedPoints: causes.flatMap((finding) => finding.at),
   };
   return {
-    reference: drawBench(reference.value, { crop: 'used', rows: rowsOf(reference.value) }),
+    reference: drawBench(reference.value, {
+      crop: 'used',
+      rows: rowsOf(reference.value),
+      marked: parts.asked,
+    }),
     built: drawBench(built.value, { crop: 'used', rows: rowsOf(built.value), ...marks }),
   };
 }

@@ -6,7 +6,9 @@ import { useTold } from '../words/Words';
 import { ComparedBenches, ComparedPrograms, isAboutProgram } from './Comparison';
 import { DecisionBar } from './DecisionBar';
 import { acceptedBy, type DeskProps, type ReviewedSubmission } from './desk';
+import { ComparedRuns } from './ComparedRuns';
 import { LearnerTries } from './LearnerTries';
+import { useComparison } from './useComparison';
 import { useOpened, type OpenedSubmission } from './useOpened';
 
 interface GroupDetailProps {
@@ -87,8 +89,13 @@ function OpenDetail({ group, desk, shown: given, spared, onShow, onSpare }: Open
   const seen = shown.report.scenarios.flatMap((scenario) => scenario.expectations);
   const programFirst = isAboutProgram(shown);
   const hasProgram = referenceProgram.trim() !== '' || shown.program.trim() !== '';
-  const programs = hasProgram && <ComparedPrograms submission={shown} referenceProgram={referenceProgram} />;
-  const benches = <ComparedBenches submission={shown} referenceLayout={referenceLayout} />;
+  const compared = useComparison(shown.id);
+  const programs = hasProgram && (
+    <ComparedPrograms submission={shown} referenceProgram={referenceProgram} lines={compared?.lines} />
+  );
+  const benches = (
+    <ComparedBenches submission={shown} referenceLayout={referenceLayout} parts={compared?.parts} />
+  );
   const accepted = acceptedBy(desk, group.items[0]!);
   return (
     <article className="px-6 py-5">
@@ -101,6 +108,7 @@ function OpenDetail({ group, desk, shown: given, spared, onShow, onSpare }: Open
               : `A different circuit from the drawing, doing what it should; accepted by ${accepted}.`)}
       </h2>
       {programFirst ? programs : benches}
+      {compared && <ComparedRuns runs={compared.runs} learnerName={shown.learnerName} />}
       <div className="mt-5 grid grid-cols-1 gap-x-10 gap-y-5 xl:grid-cols-2">
         <section aria-labelledby="seen-title">
           <h3 id="seen-title" className="font-text text-body font-semibold">

@@ -1,51 +1,70 @@
 import { seconds } from '@/core/units';
-import type { ScenarioTimeline, TimelineRow } from '@/core/worksheet/proof';
+import type { ScenarioTimeline, TimelineRow } from '@/core/rehearsal/run-rows';
 
 /** What is done in a scenario and what is seen and heard of it, drawn to scale: a row for each part, one axis. */
 export function Timeline({ timeline }: { readonly timeline: ScenarioTimeline }) {
   const { scenario, seconds: total, rows } = timeline;
-  const share = (time: number): string => `${(100 * time) / total}%`;
-  const ticks = Array.from({ length: Math.floor(total) + 1 }, (_, second) => second).filter(
-    (second) => total <= 15 || second % 5 === 0,
-  );
   return (
     <section className="mt-4" aria-label={`Run of ${scenario}`}>
       <h3 className="text-note font-semibold">{scenario}</h3>
       {rows.map((row) => (
         <div key={`${row.sort} ${row.name}`} className="mt-1 flex items-center gap-3">
           <span className="mono w-14 shrink-0 text-note font-semibold">{row.name}</span>
-          <div
-            className="relative h-5 flex-1 border-y border-rule bg-card"
-            role="img"
-            aria-label={rowWords(row)}
-          >
-            {row.marks.map(({ from, to, strength, label }) => (
-              <span
-                key={from}
-                className={`absolute inset-y-0 overflow-hidden whitespace-nowrap px-1 text-note leading-5 ${looks[row.sort][strength]}`}
-                style={{ left: share(from), width: share(to - from) }}
-              >
-                {label}
-              </span>
-            ))}
-          </div>
+          <Stretches row={row} total={total} className="h-5 flex-1" />
         </div>
       ))}
-      <div className="flex gap-3">
-        <span className="w-14 shrink-0 text-note text-soft">seconds</span>
-        <div className="mono relative h-5 flex-1 text-note text-soft" aria-hidden="true">
-          {ticks.map((second) => (
-            <span
-              key={second}
-              className="absolute -translate-x-1/2 whitespace-nowrap"
-              style={{ left: share(second) }}
-            >
-              {second}
-            </span>
-          ))}
-        </div>
-      </div>
+      <TimeAxis total={total} className="ml-17" />
     </section>
+  );
+}
+
+interface StretchesProps {
+  readonly row: TimelineRow;
+  /** Seconds that the whole width stands for. */
+  readonly total: number;
+  readonly className?: string;
+}
+
+const shareOf = (time: number, total: number): string => `${(100 * time) / total}%`;
+
+/** When something is so, along the time. */
+export function Stretches({ row, total, className = '' }: StretchesProps) {
+  return (
+    <div
+      className={`relative border-y border-rule bg-card ${className}`}
+      role="img"
+      aria-label={rowWords(row)}
+    >
+      {row.marks.map(({ from, to, strength, label }) => (
+        <span
+          key={from}
+          className={`absolute inset-y-0 overflow-hidden px-1 text-note leading-5 whitespace-nowrap ${looks[row.sort][strength]}`}
+          style={{ left: shareOf(from, total), width: shareOf(to - from, total) }}
+        >
+          {label}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** The seconds under a run. */
+export function TimeAxis({ total, className = '' }: { readonly total: number; readonly className?: string }) {
+  const ticks = Array.from({ length: Math.floor(total) + 1 }, (_, second) => second).filter(
+    (second) => total <= 15 || second % 5 === 0,
+  );
+  return (
+    <div className={`mono relative h-5 text-note text-soft ${className}`} aria-hidden="true">
+      {ticks.map((second) => (
+        <span
+          key={second}
+          className="absolute -translate-x-1/2 whitespace-nowrap"
+          style={{ left: shareOf(second, total) }}
+        >
+          {second === 0 ? '0 s' : second}
+        </span>
+      ))}
+    </div>
   );
 }
 
@@ -58,6 +77,7 @@ const looks: Readonly<Record<TimelineRow['sort'], Readonly<Record<'full' | 'fain
   seen: { full: 'bg-signal text-paper', faint: 'bg-signal/25 text-ink' },
   heard: { full: 'bg-sense text-paper', faint: 'bg-sense/25 text-ink' },
   turned: { full: 'border-l-2 border-ink text-ink', faint: 'border-l-2 border-ink text-ink' },
+  shown: { full: 'border-l-2 border-signal text-ink', faint: 'border-l-2 border-signal text-ink' },
 };
 
 const verbs: Readonly<Record<TimelineRow['sort'], string>> = {
@@ -65,6 +85,7 @@ const verbs: Readonly<Record<TimelineRow['sort'], string>> = {
   seen: 'is lit',
   heard: 'sounds',
   turned: 'turns',
+  shown: 'shows',
 };
 
 function rowWords({ name, sort, marks }: TimelineRow): string {

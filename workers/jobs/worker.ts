@@ -1,6 +1,6 @@
 import { EventEmitter, once } from 'node:events';
 import { run, type TaskList } from 'graphile-worker';
-import type { Knex } from 'knex';
+import type { Database } from '@/server/database/connection';
 import { connectionOf, jobsSchema, type JobName } from '@/server/jobs';
 import { log } from '@/server/log';
 import { recoverDead, recoverOwn, showLife, signOff } from '@/server/workers';
@@ -23,7 +23,7 @@ export interface Worker {
 }
 
 /** Takes one job after the other from the queue of a database, for as long as it lives. Any number may run. */
-export async function startWorker(db: Knex, tasks: Tasks): Promise<Worker> {
+export async function startWorker(db: Database, tasks: Tasks): Promise<Worker> {
   let isBusy = false;
   const taskList = Object.fromEntries(
     Object.entries(tasks).map(([name, work]) => [

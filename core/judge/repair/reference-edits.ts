@@ -2,15 +2,9 @@ import { diffArrays } from 'diff';
 import { effort } from '../../effort';
 import type { TextEdit } from '../../findings/finding';
 import type { Language } from '../../program';
+import { piecesOf, type Piece } from '../../program/pieces';
 import type { Candidate } from './candidate';
 import { cost } from './wishes';
-
-/** A word or sign of a program, by where it stands in its text. */
-interface Piece {
-  readonly text: string;
-  readonly from: number;
-  readonly to: number;
-}
 
 /** What stands in a program and what stands in its place in the other one, by their pieces. */
 interface Hunk {
@@ -155,23 +149,4 @@ function placeOf(source: string, at: number): { readonly line: number; readonly 
   const before = source.slice(0, at);
   const line = before.split('\n').length;
   return { line, column: at - before.lastIndexOf('\n') };
-}
-
-/** The words and signs of a program without its remarks; of Python, also what sets its lines in. */
-function piecesOf(source: string, language: Language): readonly Piece[] {
-  const pattern =
-    language === 'python'
-      ? /(?<remark>#[^\n]*)|(?:\n[ \t]*)+(?=[^\s#])|\w+|"[^"\n]*"|'[^'\n]*'|[-+*/%<>=!&|^]=?|[^\s\w]/g
-      : /(?<remark>\/\/[^\n]*|\/\*[\s\S]*?\*\/)|#?\w+|"[^"\n]*"|'[^'\n]*'|[-+*/%<>=!&|^]=?|[^\s\w]/g;
-  return [...source.matchAll(pattern)].flatMap((found): Piece[] =>
-    found.groups?.['remark'] === undefined
-      ? [
-          {
-            text: found[0].replace(/^\s*\n/s, '\n'),
-            from: found.index,
-            to: found.index + found[0].length,
-          },
-        ]
-      : [],
-  );
 }

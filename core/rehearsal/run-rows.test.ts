@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { runOn } from '../testing/bench';
-import { timelineOf } from './proof';
+import { runRows } from './run-rows';
 
 describe('a run as rows over time', () => {
   const rows = `B1,breadboard,half,,
@@ -20,10 +20,7 @@ void loop() { if (digitalRead(2) == LOW) tone(8, 440); else noTone(8); }`;
   test('begins with what is done, and goes on with what comes of it', () => {
     const stimuli = [{ at: 0.5, press: 'S1', for: 0.5 }];
     const trace = runOn({ rows, source, stimuli });
-    const timeline = timelineOf(
-      { name: 'rings', for: 2, stimuli, expect: [{ buzzer: 'Z1', is: 'on' }] },
-      trace,
-    );
+    const timeline = runRows({ name: 'rings', for: 2, stimuli }, trace);
     expect(timeline.rows.map(({ name, sort }) => [name, sort])).toEqual([
       ['S1', 'done'],
       ['Z1', 'heard'],

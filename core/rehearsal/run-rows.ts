@@ -1,0 +1,142 @@
+import { definitionOf, touchedBy, type Stimulus } from '../stimuli';
+import { heardIntervals } from './heard';
+import { seenIntervals } from './seen';
+import { lightsOf, observedSeconds, type Trace } from './trace';
+
+/** A stretch of a row in which something is so; seconds from the start. */
+export interface TimelineMark {
+  readonly from: number;
+  readonly to: number;
+  readonly strength: 'full' | 'faint';
+  /** What it is, where that is not plain: `2300 Hz`, `90°`, `0.5`. */
+  readonly label?: string | undefined;
+  /** What tells a picture from others with the same label. */
+  readonly picture?: string | undefined;
+}
+
+/** What is done to one part, or what it is seen or heard to do. */
+export interface TimelineRow {
+  readonly name: string;
+  readonly sort: 'done' | 'seen' | 'heard' | 'turned' | 'shown';
+  readonly marks: readonly TimelineMark[];
+}
+
+export interface ScenarioTimeline {
+  readonly scenario: string;
+  readonly seconds: number;
+  readonly rows: readonly TimelineRow[];
+}
+
+/** What is run: a scenario, without what must come of it. */
+interface Scenario {
+  readonly name: string;
+  readonly for: number;
+  readonly stimuli: readonly Stimulus[];
+}
+
+/** A run of a scenario as rows over time: first what is done, then what comes of it. */
+export function runRows({ name, for: seconds, stimuli }: Scenario, trace: Trace): ScenarioTimeline {
+  const until = observedSeconds(trace);
+  const leds = [...lightsOf(trace)].map(([led, changes]): TimelineRow => ({
+    name: led,
+    sort: 'seen',
+    marks: seenIntervals(changes, until).flatMap(({ from, to, glow }) =>
+      glow === 'dark' ? [] : [{ from, to, strength: glow === 'lit' ? 'full' : 'faint' }],
+    ),
+  }));
+  const sounds = [...trace.sounds].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'heard',
+    marks: heardIntervals(changes, until).flatMap(({ from, to, hertz }) =>
+      hertz === 0 ? [] : [{ from, to, strength: 'full', label: `${hertz} Hz` }],
+    ),
+  }));
+  const angles = [...trace.angles].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'turned',
+    marks: lasting(changes, until).map(({ at, to, degrees }) => ({
+      from: at,
+      to,
+      strength: 'faint',
+      label: `${Math.round(degrees)}°`,
+    })),
+  }));
+  const turns = [...trace.turns].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'turned',
+    marks: lasting(changes, until).flatMap(({ at, to, speed }) =>
+      speed === 0
+        ? []
+        : [
+            {
+              from: at,
+              to,
+              strength: 'full',
+              label: `${speed < 0 ? '−' : ''}${Math.round(Math.abs(speed) * 100)} %`,
+            },
+          ],
+    ),
+  }));
+  const pulls = [...trace.pulls].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'turned',
+    marks: lasting(changes, until).flatMap(({ at, to, isPulled }) =>
+      isPulled ? [{ from: at, to, strength: 'full', label: 'pulled in' }] : [],
+    ),
+  }));
+  const texts = [...trace.texts].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'shown',
+    marks: lasting(changes, until).flatMap(({ at, to, lines }) => {
+      const label = lines.map((line) => line.trim()).join(' / ');
+      return label.replace(/[ /]/g, '') === '' ? [] : [{ from: at, to, strength: 'faint', label }];
+    }),
+  }));
+  const pictures = [...trace.pictures].map(([ref, changes]): TimelineRow => ({
+    name: ref,
+    sort: 'shown',
+    marks: lasting(changes, until).flatMap(({ at, to, rows }) => {
+      const lit = rows.reduce((sum, row) => sum + bitsOf(row), 0);
+      return lit === 0
+        ? []
+        : [{ from: at, to, strength: 'full', label: `${lit} lit`, picture: rows.join(' ') }];
+    }),
+  }));
+  const seen = [...leds, ...sounds, ...angles, ...turns, ...pulls, ...texts, ...pictures];
+  return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...seen] };
+}
+
+/** LEDs that are lit in a row of a picture. */
+const bitsOf = (row: number): number => [...row.toString(2)].filter((bit) => bit === '1').length;
+
+/** Changes with the moment at which the next one comes. */
+function lasting<Change extends { readonly at: number }>(
+  changes: readonly Change[],
+  until: number,
+): readonly (Change & { readonly to: number })[] {
+  return changes
+    .map((change, index) => ({ ...change, to: changes[index + 1]?.at ?? until }))
+    .filter(({ at, to }) => to - at > 0.001);
+}
+
+function doneRows(stimuli: readonly Stimulus[], until: number): readonly TimelineRow[] {
+  const names = [...new Set(stimuli.map((stimulus) => touchedBy(stimulus)?.name ?? 'board'))];
+  return names.map((name) => {
+    const own = stimuli
+      .filter((stimulus) => (touchedBy(stimulus)?.name ?? 'board') === name)
+      .sort((one, other) => one.at - other.at);
+    return {
+      name,
+      sort: 'done',
+      marks: own.map((stimulus, index) => markOf(stimulus, own[index + 1]?.at ?? until)),
+    };
+  });
+}
+
+function markOf(stimulus: Stimulus, next: number): TimelineMark {
+  const { lasts, label } = definitionOf(stimulus);
+  const from = stimulus.at;
+  if (label) return { from, to: next, strength: 'faint', label: label(stimulus) };
+  const length = lasts(stimulus);
+  return { from, to: length === undefined ? next : from + length, strength: 'full' };
+}
