@@ -38,6 +38,7 @@ const ROOMS = [
   'faults',
   'worksheet',
   'people',
+  'outside',
   'messages',
 ];
 const inOrder = ROOMS.map((room, index) => ({

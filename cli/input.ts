@@ -5,13 +5,13 @@ import { boardsOf, EXERCISE_LIMIT, readExercise, type Exercise } from '@/core/fo
 import { PROGRAM_LIMIT } from '@/core/program';
 import type { Scenario } from '@/core/formats/scenario';
 import { problemText, type Result } from '@/core/result';
+import { STATED_LIMIT } from '@/core/messages/outside';
 import { readStated } from '@/core/statements';
 import { readWiring } from '@/core/wiring/read';
 import { TABLE_LIMIT } from '@/core/wiring/table';
 import type { Wiring } from '@/core/wiring/wiring';
 
 /** Longest text of what a learner says that theirs does, in characters. */
-const STATED_LIMIT = 20_000;
 
 /** Input that cannot be used: one line that names file, place and reason; exit code 2. */
 export class Unusable extends Error {}

@@ -45,6 +45,10 @@ const pages: Readonly<
     path: ({ group }) => `/classes/${group}/room`,
     for: onlyFor(own),
   },
+  'classes/[classId]/hand-ins/page.tsx': {
+    path: ({ group }) => `/classes/${group}/hand-ins`,
+    for: onlyFor(own),
+  },
   'classes/[classId]/record/page.tsx': {
     path: ({ group }) => `/classes/${group}/record`,
     for: onlyFor(own),
@@ -118,6 +122,22 @@ const routes: Readonly<Record<string, Ask>> = {
   'api/submissions/[submissionId]/comparison/route.ts GET': {
     method: 'GET',
     path: ({ submission }) => `/api/submissions/${submission}/comparison`,
+    answers: [200],
+    for: onlyFor(own, 'no'),
+  },
+  'api/classes/[classId]/hand-ins/route.ts POST': {
+    method: 'POST',
+    path: ({ group }) => `/api/classes/${group}/hand-ins`,
+    body: ({ publication }) => ({
+      handIns: [
+        {
+          learnerId: '00000000-0000-4000-8000-000000000000',
+          publicationId: publication,
+          wiring: '',
+          program: '',
+        },
+      ],
+    }),
     answers: [200],
     for: onlyFor(own, 'no'),
   },

@@ -21,6 +21,7 @@ export const AUDITED = {
   'export-person': 'took a file of all that is kept of',
   decide: 'reviewed',
   recheck: 'had checked again',
+  'bring-in': 'brought in hand-ins from outside',
   'accept-circuit': 'said which circuits are accepted for',
   'make-staff': 'made the account of',
   'set-password': 'set the password of',

@@ -222,5 +222,6 @@ export function differenceSentence({
         : askedLine !== undefined
           ? `Line ${askedLine} of the reference has just done something; here nothing happens.`
           : '';
-  return `At ${seconds(at)} ${part} ${asked} in the reference and ${built} here. ${lines}`.trim();
+  const when = at < AT_ONCE ? 'From the start' : `At ${seconds(at)}`;
+  return `${when} ${part} ${asked} in the reference and ${built} here. ${lines}`.trim();
 }

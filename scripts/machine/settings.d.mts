@@ -5,6 +5,8 @@ interface Settings {
   readonly DATABASE_URL?: string;
   readonly DIDAKTOR_WORKERS: number;
   readonly DIDAKTOR_PROXIES: readonly string[];
+  readonly DIDAKTOR_UPLOAD_MB: number;
+  readonly DIDAKTOR_HOURS?: string;
   readonly LOG_LEVEL: string;
 }
 export declare const settings: Readonly<

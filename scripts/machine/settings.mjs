@@ -14,6 +14,18 @@ const whole = (least, most) =>
     .transform(Number)
     .refine((number) => number >= least && number <= most, `a whole number from ${least} to ${most}`);
 
+const DAY = '(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)';
+const TIME = String.raw`(?:[01]?\d|2[0-3]):[0-5]\d|24:00`;
+const HOURS_OF_A_DAY = new RegExp(`(${TIME})-(${TIME})`, 'g');
+/** Hours of a room as core/people/working-hours.ts reads them; a test compares. */
+const HOURS = new RegExp(
+  `^\\s*${DAY}(?:-${DAY})? (?:${TIME})-(?:${TIME})(?:\\s*,\\s*${DAY}(?:-${DAY})? (?:${TIME})-(?:${TIME}))*\\s*$`,
+);
+const minutesOf = (time) => {
+  const [hour, minute] = time.split(':').map(Number);
+  return hour * 60 + minute;
+};
+
 const isAddress = (schemes) => (text) => {
   try {
     return schemes.includes(new URL(text).protocol);
@@ -57,6 +69,22 @@ export const settings = {
       .transform((text) => text.split(',').flatMap((address) => address.trim() || [])),
     otherwise: '',
     note: 'proxies whose forwarding headers are believed; with TLS at the proxy, cookies are `Secure`',
+  },
+  DIDAKTOR_UPLOAD_MB: {
+    form: whole(1, 500),
+    otherwise: '20',
+    note: 'megabytes of an archive of hand-ins that is brought in, at most',
+  },
+  DIDAKTOR_HOURS: {
+    form: z
+      .string()
+      .regex(HOURS, 'hours such as Mon-Fri 08:00-18:00, Sat 10:00-14:00')
+      .refine(
+        (text) => [...text.matchAll(HOURS_OF_A_DAY)].every(([, from, to]) => minutesOf(from) < minutesOf(to)),
+        'hours that end after they begin, and by 24:00',
+      ),
+    otherwise: undefined,
+    note: 'when learners may work, by the clock of this machine; without it, always',
   },
   LOG_LEVEL: {
     form: z.enum(LOG_LEVELS, `one of ${LOG_LEVELS.join(', ')}`),

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { readWorkingHours } from '@/core/people/working-hours';
 import { readSettings, settings } from './settings.mjs';
 
 describe('the settings', () => {
@@ -32,11 +34,36 @@ describe('the settings', () => {
     ['DIDAKTOR_URL', 'lessons', 'an address such as https://lessons.example'],
     ['DATABASE_URL', 'mysql://x', 'an address such as postgres://'],
     ['DIDAKTOR_WORKERS', '0', 'a whole number from 1'],
+    ['DIDAKTOR_UPLOAD_MB', '0', 'a whole number from 1 to 500'],
+    ['DIDAKTOR_HOURS', 'always', 'hours such as Mon-Fri'],
+    ['DIDAKTOR_HOURS', 'Mon 18:00-08:00', 'hours that end after they begin'],
     ['LOG_LEVEL', 'loud', 'one of trace'],
     ['DIDAKTOR_HOTS', 'x', 'there is no such setting'],
   ])('%s as “%s” is refused, and it is said what is wanted', (name, value, message) => {
     expect(() => readSettings({ [name]: value })).toThrow(`${name}: `);
     expect(() => readSettings({ [name]: value })).toThrow(message);
+  });
+
+  test('take the working hours that the server can read, and no others', () => {
+    const time = fc
+      .tuple(fc.nat(25), fc.nat(61))
+      .map(([hour, minute]) => `${hour}:${String(minute).padStart(2, '0')}`);
+    const day = fc.constantFrom('Mon', 'Tue', 'Sun', 'Sat-Mon', 'Wed-Fri', 'Mo', '');
+    const stretch = fc.tuple(day, time, time).map(([days, from, to]) => `${days} ${from}-${to}`);
+    fc.assert(
+      fc.property(fc.array(stretch, { minLength: 1, maxLength: 3 }), (stretches) => {
+        const text = stretches.join(', ');
+        const isTaken = (() => {
+          try {
+            return readSettings({ DIDAKTOR_HOURS: text }).DIDAKTOR_HOURS !== undefined;
+          } catch {
+            return false;
+          }
+        })();
+        expect(isTaken, text).toBe(readWorkingHours(text) !== undefined);
+      }),
+      { numRuns: 500 },
+    );
   });
 
   test('are refused all at once, and no password is repeated', () => {

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { audit } from '../audit';
+import { roomHours } from '../settings';
 import { sameClass, type StaffRole, type Viewer } from '../permissions';
 import { signOutClass } from './class-register';
 import { newToken, tokenHash } from './secrets';
@@ -25,6 +26,14 @@ const UNTIL_THE_MEETING_IS_OVER = `least(now() + ? * interval '1 second',
   (select max(ends_at) from meeting join learner on learner.class_id = meeting.class_id
     where learner.id = ? and starts_at <= now() and ends_at > now()) + ? * interval '1 second')`;
 
+/** Seconds that a learner's session lasts at most: no longer than the room is open. */
+function learnerSeconds(): number {
+  const { minutesOpen } = roomHours();
+  return minutesOpen === undefined
+    ? LASTS.learner
+    : Math.min(LASTS.learner, minutesOpen * 60 + AFTER_MEETING);
+}
+
 export type SessionOwner = { readonly staffId: string } | { readonly learnerId: string };
 
 /** Opens a session; the token goes into the cookie and is stored as a hash only. */
@@ -41,7 +50,7 @@ export async function openSession(
       learner_id: isStaff ? null : owner.learnerId,
       expires_at: isStaff
         ? db.raw("now() + ? * interval '1 second'", [LASTS.staff])
-        : db.raw(UNTIL_THE_MEETING_IS_OVER, [LASTS.learner, owner.learnerId, AFTER_MEETING]),
+        : db.raw(UNTIL_THE_MEETING_IS_OVER, [learnerSeconds(), owner.learnerId, AFTER_MEETING]),
     })
     .returning<{ expires_at: Date }[]>('expires_at');
   return { token, expires: row!.expires_at };

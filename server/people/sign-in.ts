@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { audit } from '../audit';
+import { roomHours } from '../settings';
 import { secondsToWait } from './rate-limits';
 import { hashSecret, tokenHash, verifySecret } from './secrets';
 import { openSession } from './sessions';
@@ -67,6 +68,12 @@ export async function codeOf(db: Knex, classId: string): Promise<string | undefi
   return row?.code;
 }
 
+/** Why no learner gets in at this hour; `undefined` when they do. */
+function closedNow(): string | undefined {
+  const { minutesOpen, text } = roomHours();
+  return minutesOpen === 0 ? `The room is closed now. It is open ${text}.` : undefined;
+}
+
 export interface Roster {
   readonly className: string;
   /** Whether names that nobody has claimed may be claimed without a slip now. */
@@ -92,6 +99,8 @@ export async function rosterOf(
     );
   if (!found) return { message: `No class has the code “${code.trim()}”. It is on the board in your room.` };
   if (found.closed_at) return { message: `${found.name} is closed. Ask your instructor.` };
+  const closed = closedNow();
+  if (closed !== undefined) return { message: closed };
   const learners = await db('learner')
     .where({ class_id: found.id })
     .orderBy('name')
@@ -128,6 +137,8 @@ interface JoiningLearner {
 export async function joinClass(db: Knex, given: Joining): Promise<SignInResult> {
   const wait = await secondsToWait(db, 'address', given.address);
   if (wait > 0) return tooMany(wait);
+  const closed = closedNow();
+  if (closed !== undefined) return { ok: false, message: closed };
   const learner = await db('learner')
     .join('class', 'class.id', 'learner.class_id')
     .where({ 'learner.id': given.learnerId, 'class.code': given.code.trim().toUpperCase() })

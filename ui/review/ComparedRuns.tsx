@@ -1,5 +1,4 @@
 import { differenceSentence, type ComparedRun } from '@/core/judge/compared-runs';
-import { seconds } from '@/core/units';
 import { useTold } from '../words/Words';
 import { Stretches, TimeAxis } from '../worksheet/Timeline';
 
@@ -82,11 +81,7 @@ function Run({ run, learnerName }: { readonly run: ComparedRun; readonly learner
             <span
               className="absolute inset-y-0 border-l-2 border-fault"
               style={{ left: `${(100 * first.at) / total}%` }}
-            >
-              <span className="mono absolute -top-5 left-0 -translate-x-1/2 bg-paper px-1 text-note font-bold text-fault whitespace-nowrap">
-                {seconds(first.at)}
-              </span>
-            </span>
+            />
           </div>
         )}
       </div>

@@ -1,6 +1,7 @@
 'use client';
 
 import { Check } from 'lucide-react';
+import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { groupByTrouble, latestOf, type ReviewGroup } from '@/core/plan/review';
 import { Keys } from '../design/Button';
@@ -31,11 +32,14 @@ export function ReviewDesk(desk: DeskProps) {
   const group = groups[chosen];
   if (!group)
     return (
-      <p className="p-8 text-lead">
-        {waiting.length > 0
-          ? `${waiting.length} ${waiting.length === 1 ? 'hand-in is' : 'hand-ins are'} being checked and will appear here.`
-          : 'Nobody has handed in yet. Hand-ins appear here as they arrive.'}
-      </p>
+      <div className="p-8">
+        <p className="text-lead">
+          {waiting.length > 0
+            ? `${waiting.length} ${waiting.length === 1 ? 'hand-in is' : 'hand-ins are'} being checked and will appear here.`
+            : 'Nobody has handed in yet. Hand-ins appear here as they arrive.'}
+        </p>
+        <BringInLink desk={desk} />
+      </div>
     );
   const open = latest.filter((item) => isOpen(desk, item)).length;
   return (
@@ -70,12 +74,15 @@ export function ReviewDesk(desk: DeskProps) {
             <p>{waiting.map(({ learnerName }) => learnerName).join('  ·  ')}</p>
           </div>
         )}
-        {without.length > 0 && (
-          <div className="px-5 py-3">
-            <p className="text-note text-soft">Not handed in: {without.length}</p>
-            <p>{without.join('  ·  ')}</p>
-          </div>
-        )}
+        <div className="px-5 py-3">
+          {without.length > 0 && (
+            <>
+              <p className="text-note text-soft">Not handed in: {without.length}</p>
+              <p>{without.join('  ·  ')}</p>
+            </>
+          )}
+          <BringInLink desk={desk} />
+        </div>
       </nav>
       <p className="sr-only" role="status">
         {`Group ${chosen + 1} of ${groups.length}: ${group.title}, ${group.items.map((item) => item.learnerName).join(', ')}`}
@@ -92,6 +99,18 @@ export function ReviewDesk(desk: DeskProps) {
     </div>
   );
 }
+
+/** The way to hand-ins that came by mail or on a stick. */
+const BringInLink = ({ desk: { classId, publicationId } }: { readonly desk: DeskProps }) => (
+  <p className="mt-2">
+    <Link
+      href={`/classes/${classId}/hand-ins?to=${publicationId}`}
+      className="inline-flex min-h-6 items-center text-note underline decoration-rule-strong underline-offset-3"
+    >
+      Bring in hand-ins from files
+    </Link>
+  </p>
+);
 
 const countOf = (groups: readonly ReviewGroup[], { verdict }: ReviewGroup): number =>
   groups.filter((group) => group.verdict === verdict).reduce((sum, group) => sum + group.items.length, 0);

@@ -32,6 +32,7 @@ export interface Recheck {
 /** Everything on the desk of one exercise and class. */
 export interface DeskProps {
   readonly publicationId: string;
+  readonly classId: string;
   readonly submissions: readonly ReviewedSubmission[];
   readonly decisions: readonly Decision[];
   /** Circuits that are accepted, by the hash of their shape, and by whom. */

@@ -37,6 +37,11 @@ export default async function ClassPage({ params }: Address) {
       facts={details.term}
       actions={
         <>
+          {can(viewer.role, 'review-class') && (
+            <Button asChild look="quiet">
+              <Link href={`/classes/${details.id}/hand-ins`}>Bring in hand-ins</Link>
+            </Button>
+          )}
           <Button asChild>
             <Link href={`/classes/${details.id}/record`}>Record</Link>
           </Button>

@@ -62,6 +62,7 @@ export default async function ReviewPage({ params }: Address) {
       <Words choice={publication.rules.words}>
         <ReviewDesk
           publicationId={publication.id}
+          classId={publication.classId}
           submissions={submissions.map(({ handedInAt, ...line }) => ({
             ...line,
             handedInAt: handedInAt.toISOString(),
