@@ -34,6 +34,7 @@ async function goToAll(page: Page): Promise<void> {
     ['class', `/classes/${await classOf('LANTERN')}`, 'Add learners'],
     ['record', `/classes/${harbour}/record`, 'Learner by exercise'],
     ['room', `/classes/${harbour}/room`, 'Room, Tuesday evening'],
+    ['bring in', `/classes/${harbour}/hand-ins`, 'Drop a ZIP'],
     ['account', '/account', 'Your account'],
     ['trail', '/trail', 'Who did what'],
   ];

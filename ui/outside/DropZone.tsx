@@ -13,7 +13,8 @@ interface DropZoneProps {
 /** Where files are chosen or dropped. */
 export function DropZone({ isReading, problem, onTake }: DropZoneProps) {
   const [isOver, setOver] = useState(false);
-  const [archive, folder] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)];
+  const archive = useRef<HTMLInputElement>(null);
+  const folder = useRef<HTMLInputElement>(null);
   return (
     <section
       aria-label="Choose hand-ins"
