@@ -22,7 +22,7 @@ export function RowsTable(props: RowsTableProps) {
             <th className="pb-1 font-normal">learner</th>
             <th className="pb-1 font-normal">exercise</th>
             <th className="pb-1 font-normal">files</th>
-            <th className="pb-1 font-normal">to be known</th>
+            <th className="pb-1 font-normal">notes</th>
           </tr>
         </thead>
         <tbody>

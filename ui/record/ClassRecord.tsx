@@ -1,11 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { Fragment } from 'react';
+import { Fragment, useState } from 'react';
 import type { RecordCell, TeachAgain, TimeTaken, TroubleByWeek } from '@/core/plan/class-record';
 import { FEWEST } from '@/core/plan/class-record';
 import { plainNumber } from '@/core/units';
 import { howMany, listText } from '@/core/words/words';
+import { Button } from '../design/Button';
 import { VerdictMark, verdictWords } from '../design/Verdict';
 import { GradeBookForm } from './GradeBookForm';
 import { TroubleChart } from './TroubleChart';
@@ -28,6 +29,26 @@ export interface ClassRecordProps {
   readonly times: readonly TimeTaken[];
 }
 
+/** What can stand under the verdicts. */
+const SHOWN = {
+  tries: {
+    title: 'Tries',
+    says: 'how many tries it took and, after the stroke, hints',
+    of: ({ tries, hintsTaken }: RecordCell) => `${tries}${hintsTaken > 0 ? `/${hintsTaken}` : ''}`,
+  },
+  minutes: {
+    title: 'Minutes',
+    says: 'the minutes at the bench, breaks left out',
+    of: ({ minutes }: RecordCell) => String(minutes ?? '–'),
+  },
+  marks: {
+    title: 'Marks',
+    says: 'the marks',
+    of: ({ marks }: RecordCell) => (marks ? plainNumber(marks.earned) : '–'),
+  },
+} as const;
+type Shown = keyof typeof SHOWN;
+
 /** How a class stands: learner by exercise, what went wrong over the weeks, and what to teach again. */
 export function ClassRecord({
   classId,
@@ -38,6 +59,7 @@ export function ClassRecord({
   again,
   times,
 }: ClassRecordProps) {
+  const [shown, setShown] = useState<Shown>('tries');
   if (learners.length === 0 || exercises.length === 0)
     return (
       <p className="max-w-[60ch] p-8 text-lead">
@@ -53,10 +75,18 @@ export function ClassRecord({
         <h2 id="grid-title" className="text-title">
           Learner by exercise
         </h2>
-        <p className="text-note text-soft">
-          The last verdict; under it how many tries it took and, after the stroke, hints, and the minutes at
-          the bench. Choose a name for a page of their own.
-        </p>
+        <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
+          <p className="min-w-0 flex-1 text-note text-soft">
+            The last verdict of each, and under it {SHOWN[shown].says}. Choose a name for a page of their own.
+          </p>
+          <div className="flex print:hidden" role="group" aria-label="Under the verdict">
+            {(Object.keys(SHOWN) as Shown[]).map((what) => (
+              <Button key={what} look="choice" aria-pressed={shown === what} onClick={() => setShown(what)}>
+                {SHOWN[what].title}
+              </Button>
+            ))}
+          </div>
+        </div>
         <div className="mt-3 overflow-x-auto">
           <table className="border-collapse">
             <thead>
@@ -83,6 +113,7 @@ export function ClassRecord({
                   learner={learner}
                   exercises={exercises}
                   cells={cells[learner.id] ?? {}}
+                  shown={shown}
                 />
               ))}
             </tbody>
@@ -122,11 +153,12 @@ export function ClassRecord({
 }
 
 interface LearnerRowProps extends Pick<ClassRecordProps, 'classId' | 'exercises'> {
+  readonly shown: Shown;
   readonly learner: { readonly id: string; readonly name: string };
   readonly cells: Readonly<Record<string, RecordCell>>;
 }
 
-function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
+function LearnerRow({ classId, learner, exercises, cells, shown }: LearnerRowProps) {
   const own = Object.values(cells);
   const done = own.filter(({ isDone }) => isDone).length;
   const [earned, of] = [
@@ -154,13 +186,7 @@ function LearnerRow({ classId, learner, exercises, cells }: LearnerRowProps) {
                 className="inline-flex min-h-8 min-w-8 flex-col items-center justify-center hover:bg-wash"
               >
                 {cell.verdict ? <VerdictMark verdict={cell.verdict} size={13} /> : '…'}
-                <span className="mono text-[0.6875rem] leading-none text-soft">
-                  {cell.tries}
-                  {cell.hintsTaken > 0 && `/${cell.hintsTaken}`}
-                </span>
-                {cell.minutes !== null && (
-                  <span className="mono mt-0.5 text-[0.6875rem] leading-none text-soft">{cell.minutes}′</span>
-                )}
+                <span className="mono text-[0.6875rem] leading-none text-soft">{SHOWN[shown].of(cell)}</span>
               </Link>
             )}
           </td>
