@@ -83,7 +83,7 @@ describe('how it is marked', () => {
     ).toEqual([
       '2 points for what must be seen in “as taught”.',
       '1 point for what must be seen in “pressed”.',
-      '0.5 points for a build free of “Wire in a misleading colour”.',
+      '0.5 points when the check doesn’t say “Wire in a misleading colour”.',
       'Each day late takes off 1 point, 2 points at most.',
       'The first try takes nothing off; each one after takes off 0.25 points, 1 point at most.',
     ]);

@@ -24,7 +24,7 @@ export type Rubric = Readonly<z.infer<typeof rubricSchema>>;
 export const NO_RUBRIC: Rubric = { rules: [] };
 
 /** A rule of a rubric, as a report and the Worksheet name it. */
-export const ruleWords = (code: FindingCode): string => `free of “${rowOf(code).title}”`;
+export const ruleWords = (code: FindingCode): string => `the check doesn’t say “${rowOf(code).title}”`;
 
 /** What a hand-in loses for when and how often it came. */
 export interface Deduction {
@@ -87,7 +87,7 @@ export const markingSentences = ({
 /** What a rubric gives and takes off, in sentences. */
 export function rubricSentences({ rules, late, tries }: Rubric): readonly string[] {
   return [
-    ...rules.map((rule) => `${points(rule.points)} for a build ${ruleWords(rule.without)}.`),
+    ...rules.map((rule) => `${points(rule.points)} when ${ruleWords(rule.without)}.`),
     ...(late ? [`Each day late takes off ${points(late.eachDay)}, ${points(late.most)} at most.`] : []),
     ...(tries
       ? [

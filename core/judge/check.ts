@@ -15,6 +15,7 @@ import { Examiner, lackOf, referenceOf, type Examination, type Reference } from 
 import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
+import { capital } from '../words/words';
 import { onceEach } from './rules';
 import { notJudged } from './not-judged';
 import { rightAlready } from './right';
@@ -117,7 +118,7 @@ function marksOf(
   });
   const hasBegun = isPassed || seen.some(({ earned }) => earned > 0);
   const kept = (exercise.data.rubric ?? NO_RUBRIC).rules.map(({ without, points }) => ({
-    for: ruleWords(without),
+    for: capital(ruleWords(without)),
     earned: hasBegun && !findings.some(({ code }) => code === without) ? points : 0,
     of: points,
   }));

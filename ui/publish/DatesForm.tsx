@@ -46,7 +46,7 @@ export function DatesForm({ label, learners, first, saveAs, isPending, onSave, o
         });
       }}
     >
-      <div className="grid gap-3 sm:grid-cols-3">
+      <div className="grid gap-3 sm:grid-cols-2">
         <Field
           label="Opens"
           type="datetime-local"

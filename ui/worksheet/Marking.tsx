@@ -64,15 +64,15 @@ export function Marking() {
         {rubric.rules.map(({ without, points }) => (
           <li key={without} className="flex flex-wrap items-baseline gap-x-1.5 border-t border-rule py-1">
             <Amount
-              label={`Points for a build ${ruleWords(without)}`}
+              label={`Points when ${ruleWords(without)}`}
               value={points}
               onChange={(next) => setRule(without, next)}
             />
-            <span className="min-w-0 flex-1">{say(`for a build ${ruleWords(without)}`)}</span>
+            <span className="min-w-0 flex-1">{say(`when ${ruleWords(without)}`)}</span>
             <Button
               look="quiet"
               size="small"
-              aria-label={`No points for a build ${ruleWords(without)}`}
+              aria-label={`No points when ${ruleWords(without)}`}
               onClick={() => setRule(without, undefined)}
             >
               Remove
@@ -81,7 +81,7 @@ export function Marking() {
         ))}
       </ul>
       <label className="block border-t border-rule py-1 text-note text-soft">
-        Points for a build that is free of
+        Points when the check doesn’t say
         <select
           value=""
           onChange={({ target }) =>
@@ -90,7 +90,7 @@ export function Marking() {
           className="block w-full border-b border-rule-strong bg-transparent py-1.5 text-body text-ink"
         >
           <option value="" disabled>
-            choose what must not be found
+            choose what
           </option>
           {rules
             .filter((code) => !rubric.rules.some(({ without }) => without === code))
@@ -136,7 +136,7 @@ export function Marking() {
               isWhole
               onChange={(free) => set({ tries: { ...rubric.tries!, free } }, 'joins')}
             />{' '}
-            {rubric.tries.free === 1 ? 'try takes' : 'tries take'} nothing off, each one after{' '}
+            {rubric.tries.free === 1 ? 'try takes' : 'tries take'} nothing off; each one after that takes off{' '}
             <Amount
               label="Points off for each try after"
               value={rubric.tries.each}
