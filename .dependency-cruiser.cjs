@@ -6,7 +6,7 @@ const outside = (folder, allowed) => ({
   severity: 'error',
   from: { path: `^${folder}/`, pathNot: TESTS },
   to: {
-    path: '^(app|ui|server|workers|cli|core|grammars|engines|demo|e2e|scripts|proxy)',
+    path: '^(app|ui|server|workers|cli|core|grammars|engines|print|demo|e2e|scripts|proxy)',
     pathNot: `^(${[folder, ...allowed].join('|')})/`,
   },
 });
@@ -37,6 +37,7 @@ const ROOMS = [
   'generated',
   'faults',
   'worksheet',
+  'handout',
   'people',
   'outside',
   'messages',
@@ -67,10 +68,11 @@ module.exports = {
     },
     outside('grammars', ['core']),
     outside('engines', ['core']),
-    outside('cli', ['core', 'grammars', 'engines']),
+    outside('print', ['core']),
+    outside('cli', ['core', 'grammars', 'engines', 'print']),
     outside('workers/web', ['core', 'grammars']),
     outside('ui', ['core', 'engines', 'workers/web']),
-    outside('server', ['core', 'grammars']),
+    outside('server', ['core', 'grammars', 'print']),
     outside('workers/jobs', ['core', 'server']),
     outside('app', ['core', 'ui', 'server']),
     {
@@ -80,7 +82,7 @@ module.exports = {
       from: { path: '^core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|diff)/',
+        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|diff|@zip[.]js/zip[.]js)/',
       },
     },
     {

@@ -13,7 +13,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['{core,cli,ui,grammars,demo,scripts}/**/*.test.ts'],
+          include: ['{core,cli,ui,grammars,demo,print,scripts}/**/*.test.ts'],
           // Nothing of the core remembers anything, so that files may share what they import.
           isolate: false,
           testTimeout: 30_000,

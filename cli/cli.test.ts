@@ -15,7 +15,7 @@ async function didaktor(files: Readonly<Record<string, string | Buffer>>, ...wor
     writeFileSync(join(folder, name), content);
   let [out, error] = ['', ''];
   const code = await run(words, { out: (text) => (out += text), error: (text) => (error += text), folder });
-  return { code, out, error };
+  return { code, out, error, folder };
 }
 
 const CHECK = ['check', '--exercise', EXERCISE, '--wiring', 'w.csv', '--code', 'p.cpp'];
@@ -629,5 +629,37 @@ describe('mutate', () => {
     );
     expect(code).toBe(1);
     expect(error).toMatch(/^e\.json: .*does not pass/);
+  });
+});
+
+describe('export of a handout', () => {
+  test('writes a PDF', async () => {
+    const given = ['export', '--exercise', EXERCISE, '--as', 'handout-pdf', '--out', 'beacon.pdf'];
+    const { code, folder } = await didaktor({}, ...given);
+    expect(code).toBe(0);
+    expect(readFileSync(join(folder, 'beacon.pdf'), 'latin1').slice(0, 5)).toBe('%PDF-');
+  });
+
+  test('writes Markdown that is one file', async () => {
+    const { code, out } = await didaktor({}, 'export', '--exercise', EXERCISE, '--as', 'markdown');
+    expect(code).toBe(0);
+    expect(out).toMatch(/^# Beacon\n/);
+    expect(out).toContain('](data:image/svg+xml;base64,');
+    expect(out).not.toContain('](pictures/');
+  });
+
+  test.each([
+    [['--as', 'pdf'], /--exercise is missing/],
+    [['--as', 'booklet'], /--course is missing/],
+    [['--as', 'booklet', '--course', 'nowhere'], /nowhere: the folder cannot be opened/],
+    [['--exercise', EXERCISE, '--as', 'pdf', '--paper', 'A3'], /--paper A3: known are A4, Letter/],
+    [
+      ['--exercise', EXERCISE, '--as', 'pdf', '--form', 'teacher'],
+      /--form teacher: known are student, instructor/,
+    ],
+  ])('refuses %j', async (words, expected) => {
+    const { code, error } = await didaktor({}, 'export', ...words);
+    expect(code).toBe(2);
+    expect(error).toMatch(expected);
   });
 });

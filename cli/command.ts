@@ -1,6 +1,6 @@
 /** Where a command writes, and the folder that its paths start from. */
 export interface Terminal {
-  readonly out: (text: string) => void;
+  readonly out: (text: string | Uint8Array) => void;
   readonly error: (text: string) => void;
   readonly folder: string;
   /** The file that starts this command line again, to work on the other cores as well; none in a test. */

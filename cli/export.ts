@@ -9,6 +9,9 @@ import { layoutSchematic } from '@/engines/schematic-here';
 import { titleOf, writeSpice } from '@/core/formats/spice';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Wiring } from '@/core/wiring/wiring';
+import { handoutForms } from '@/core/handout/document';
+import { papers } from '@/core/handout/papers';
+import { booklet, handoutMarkdown, handoutPdf, type HandoutOrder } from './handouts';
 import { readState, stateOptions, type GivenState } from './bench-state';
 import { loadExercise, loadWiring, options, Unusable } from './input';
 import type { Command } from './command';
@@ -19,37 +22,71 @@ interface Subject {
   readonly title: string;
 }
 
-const forms = ['spice', 'svg'] as const;
+const forms = ['spice', 'svg', 'handout-pdf', 'pdf', 'markdown', 'md', 'booklet'] as const;
 const views = ['bench', 'schematic'] as const;
 
-/** `export`: a wiring or an exercise in another form, on standard output or in a file. */
-export const exportTo: Command = async (words, { out, folder }) => {
-  const given = options(words, {
+const optionsOf = (words: readonly string[]) =>
+  options(words, {
     wiring: { type: 'string' },
     exercise: { type: 'string' },
     as: { type: 'string' },
     view: { type: 'string' },
     out: { type: 'string' },
+    course: { type: 'string' },
+    form: { type: 'string' },
+    paper: { type: 'string' },
+    columns: { type: 'string' },
+    address: { type: 'string' },
     ...stateOptions,
   });
-  if ((given.wiring === undefined) === (given.exercise === undefined))
-    throw new Unusable('name one of --wiring and --exercise');
+type Given = ReturnType<typeof optionsOf>;
+
+/** `export`: a wiring or an exercise in another form, on standard output or in a file. */
+export const exportTo: Command = async (words, { out, folder }) => {
+  const given = optionsOf(words);
   const form = oneOf('as', given.as, forms);
-  const view = oneOf('view', given.view ?? 'bench', views);
-  const subject = await load(given, folder);
-  const text =
-    form === 'spice'
-      ? netlistText(subject, readState(given, subject.wiring))
-      : await drawingText(subject, view);
-  if (given.out === undefined) out(text);
+  const made = await make(form, given, folder);
+  if (given.out === undefined) out(made);
   else
     try {
-      await writeFile(resolve(folder, given.out), text);
+      await writeFile(resolve(folder, given.out), made);
     } catch {
       throw new Unusable(`${given.out}: the file cannot be written`);
     }
   return 0;
 };
+
+async function make(
+  form: (typeof forms)[number],
+  given: Given,
+  folder: string,
+): Promise<string | Uint8Array> {
+  if (form === 'booklet') {
+    if (given.course === undefined) throw new Unusable('--course is missing: a folder of exercises');
+    return booklet(given.course, folder, orderOf(given));
+  }
+  if (form === 'handout-pdf' || form === 'pdf' || form === 'markdown' || form === 'md') {
+    if (given.exercise === undefined) throw new Unusable('--exercise is missing');
+    const exercise = await loadExercise(given.exercise, folder);
+    return form === 'markdown' || form === 'md'
+      ? handoutMarkdown(exercise, orderOf(given))
+      : handoutPdf(exercise, orderOf(given));
+  }
+  if ((given.wiring === undefined) === (given.exercise === undefined))
+    throw new Unusable('name one of --wiring and --exercise');
+  const view = oneOf('view', given.view ?? 'bench', views);
+  const subject = await load(given, folder);
+  return form === 'spice'
+    ? netlistText(subject, readState(given, subject.wiring))
+    : drawingText(subject, view);
+}
+
+const orderOf = ({ form, paper, columns, address }: Given): HandoutOrder => ({
+  form: oneOf('form', form ?? 'student', handoutForms),
+  paper: oneOf('paper', paper ?? 'A4', papers),
+  columns: oneOf('columns', columns ?? '1', ['1', '2']) === '2' ? 2 : 1,
+  address,
+});
 
 function oneOf<const Choice extends string>(
   option: string,

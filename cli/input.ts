@@ -11,8 +11,6 @@ import { readWiring } from '@/core/wiring/read';
 import { TABLE_LIMIT } from '@/core/wiring/table';
 import type { Wiring } from '@/core/wiring/wiring';
 
-/** Longest text of what a learner says that theirs does, in characters. */
-
 /** Input that cannot be used: one line that names file, place and reason; exit code 2. */
 export class Unusable extends Error {}
 

@@ -125,6 +125,12 @@ const routes: Readonly<Record<string, Ask>> = {
     answers: [200],
     for: onlyFor(own, 'no'),
   },
+  'exercises/[exerciseId]/handout/route.ts GET': {
+    method: 'GET',
+    path: ({ exercise }) => `/exercises/${exercise}/handout`,
+    answers: [200],
+    for: onlyFor(own),
+  },
   'api/classes/[classId]/hand-ins/route.ts POST': {
     method: 'POST',
     path: ({ group }) => `/api/classes/${group}/hand-ins`,

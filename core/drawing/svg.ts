@@ -62,27 +62,42 @@ ${layers.join('\n')}
 }
 
 function element(shape: Shape): string {
-  const paint = shape.paint && colourOf(shape.paint);
-  const look = looks[shape.role];
+  const look = [...paperLook(shape)].map(([name, value]) => `${name}="${value}"`).join(' ');
   switch (shape.type) {
     case 'rect': {
       const radius = shape.radius === undefined ? '' : ` rx="${shape.radius}"`;
       return `<rect x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.width)}" height="${n(shape.height)}"${radius} ${look}/>`;
     }
     case 'circle':
-      return `<circle cx="${n(shape.x)}" cy="${n(shape.y)}" r="${n(shape.radius)}" ${paint ? `fill="${paint}" stroke="#fffdf8" stroke-width="1.2"` : look}/>`;
+      return `<circle cx="${n(shape.x)}" cy="${n(shape.y)}" r="${n(shape.radius)}" ${look}/>`;
     case 'text':
       return `<text x="${n(shape.x)}" y="${n(shape.y)}" text-anchor="${shape.anchor}" ${look}>${escaped(shape.text)}</text>`;
     case 'path':
-      return `<path d="${shape.path}" ${pathLook(shape, paint)}/>`;
+      return `<path d="${shape.path}" ${look}/>`;
   }
 }
 
-/** A later attribute of the same name would be an error in XML, so each is written once. */
-function pathLook(shape: Extract<Shape, { type: 'path' }>, paint: string | undefined): string {
-  const own = new Map(
-    [...looks[shape.role].matchAll(/([\w-]+)="([^"]*)"/g)].map((match) => [match[1]!, match[2]!]),
-  );
+/** How a shape looks on paper, by the names that SVG has for it; each once, as XML wants. */
+export function paperLook(shape: Shape): ReadonlyMap<string, string> {
+  const paint = shape.paint && colourOf(shape.paint);
+  if (shape.type === 'path') return pathLook(shape, paint);
+  return shape.type === 'circle' && paint
+    ? new Map([
+        ['fill', paint],
+        ['stroke', '#fffdf8'],
+        ['stroke-width', '1.2'],
+      ])
+    : ownLook(shape.role);
+}
+
+const ownLook = (role: Role): Map<string, string> =>
+  new Map([...looks[role].matchAll(/([\w-]+)="([^"]*)"/g)].map((match) => [match[1]!, match[2]!]));
+
+function pathLook(
+  shape: Extract<Shape, { type: 'path' }>,
+  paint: string | undefined,
+): ReadonlyMap<string, string> {
+  const own = ownLook(shape.role);
   if (shape.width !== undefined) own.set('stroke-width', String(shape.width));
   if (shape.dashed) own.set('stroke-dasharray', shape.role === 'outline' ? '9 3' : '6 4');
   if (shape.filled) {
@@ -93,7 +108,7 @@ function pathLook(shape: Extract<Shape, { type: 'path' }>, paint: string | undef
     if (paint) own.set('stroke', paint);
     else if (shape.role === 'body') own.set('stroke', '#ece4d2');
   }
-  return [...own].map(([name, value]) => `${name}="${value}"`).join(' ');
+  return own;
 }
 
 function colourOf({ of, name }: Paint): string {

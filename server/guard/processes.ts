@@ -234,14 +234,22 @@ export type Guard = Pick<GuardedProcesses, 'run' | 'ask'>;
 
 /** Tasks that only read what somebody sent: a hand-in waits for one, and must not stand behind a check. */
 const quickTasks: ReadonlySet<TaskName> = new Set(['canonicalWiring', 'readExercise']);
+/** What is printed takes longer than a check, and somebody waits for it knowingly; checks do not wait for it. */
+const PRINT_LIMITS: Limits = { processorSeconds: 60, megabytes: 512 };
+const printTasks: ReadonlySet<TaskName> = new Set(['handout']);
 
 const shared = globalThis as { didaktorGuard?: Guard };
 
-/** The processes in which this one does the work of the core: one for what is quick, the others for the rest. */
+/** The processes in which this one does the work of the core: one for what is quick, one for print, the others for the rest. */
 export function guarded(): Guard {
   if (shared.didaktorGuard) return shared.didaktorGuard;
-  const [quick, others] = [new GuardedProcesses(1), new GuardedProcesses()];
-  const laneOf = (task: TaskName): GuardedProcesses => (quickTasks.has(task) ? quick : others);
+  const [quick, print, others] = [
+    new GuardedProcesses(1),
+    new GuardedProcesses(1, PRINT_LIMITS),
+    new GuardedProcesses(),
+  ];
+  const laneOf = (task: TaskName): GuardedProcesses =>
+    quickTasks.has(task) ? quick : printTasks.has(task) ? print : others;
   return (shared.didaktorGuard = {
     run: (task, input) => laneOf(task).run(task, input),
     ask: (task, input) => laneOf(task).ask(task, input),

@@ -3,6 +3,7 @@ import { boardsOf, exerciseFrom, readExercise, type ExerciseData } from '@/core/
 import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
+import { makeHandout, type HandoutWish } from '@/core/handout';
 import { check } from '@/core/judge/check';
 import { compareBuild, type ComparedBuild } from '@/core/judge/compared-build';
 import { problemText, type Problem, type Result } from '@/core/result';
@@ -15,6 +16,8 @@ import { proofOf, proposalsFor } from '@/core/worksheet/prove';
 import { readOut, type ReadOut } from '@/core/worksheet/read-out';
 import { settle, type Sheet } from '@/core/worksheet/sheet';
 import { nodeGrammars } from '@/grammars/node';
+import type { Paper } from '@/core/handout/papers';
+import { pdfOf } from '@/print';
 import { buildFor } from '@/core/judge/build';
 import { statedExercise } from '@/core/judge/stated';
 import type { Scenario } from '@/core/formats/scenario';
@@ -85,6 +88,22 @@ async function compared({
   return compareBuild(exercise.value, read.value, program, await nodeGrammars());
 }
 
+/** What a handout is printed from. */
+interface PrintInput {
+  readonly exercise: unknown;
+  readonly wish: HandoutWish;
+  readonly paper: Paper;
+  readonly columns: 1 | 2;
+}
+
+/** The handout of an exercise as PDF, in base 64: answers are text. */
+async function printed({ exercise: data, wish, paper, columns }: PrintInput): Promise<string> {
+  const exercise = exerciseFrom(data);
+  if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
+  const handout = makeHandout(exercise.value, wish, await nodeGrammars());
+  return (await pdfOf([handout], { paper, columns })).toString('base64');
+}
+
 /** Why what a learner says that theirs does cannot be judged by; nothing when it can. */
 async function statedProblem({
   exercise: data,
@@ -122,6 +141,7 @@ function settled({ sheet, rules }: SheetInput): { readonly sheet: Sheet } | { re
 export const coreTasks = {
   check: checked,
   compare: compared,
+  handout: printed,
   canonicalWiring,
   statedProblem,
   settle: settled,

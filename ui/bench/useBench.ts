@@ -121,7 +121,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
   };
   const { savedAt, problem: savingProblem } = useKeptDraft(state, dispatch, where);
   useSharedDraft(state, dispatch, where);
-  const checker = useChecker(checkedBy);
+  const checker = useChecker(checkedBy, props.preview === undefined ? 'the room' : 'nobody');
   const handInState = useHandIn(publicationId, draft.pending, () => dispatch({ type: 'hand-in settled' }));
   useUndoKeys((way) => dispatch({ type: way }), true);
 

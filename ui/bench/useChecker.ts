@@ -24,8 +24,11 @@ const TOO_LONG =
 /** Does one check; rejects with what to tell the learner. `signal` ends it. */
 type Checker = (check: Check, signal: AbortSignal) => Promise<Report>;
 
-/** Checks builds, on the tablet in a worker or on the server, so that the page never stands still. */
-export function useChecker(checkedBy: 'tablet' | 'server'): {
+/** Checks builds, on the tablet in a worker or on the server, so that the page never stands still; a preview tells nobody of it. */
+export function useChecker(
+  checkedBy: 'tablet' | 'server',
+  tells: 'the room' | 'nobody',
+): {
   readonly result: CheckState;
   readonly check: (check: Check) => void;
   /** Gives up the check that is under way. */
@@ -66,7 +69,7 @@ export function useChecker(checkedBy: 'tablet' | 'server'): {
       checker(wanted, controller.signal).then(
         (report) => {
           settle({ state: 'done', report });
-          if (checkedBy === 'tablet') tellOfCheck(wanted.publicationId, report);
+          if (checkedBy === 'tablet' && tells === 'the room') tellOfCheck(wanted.publicationId, report);
         },
         (error: unknown) =>
           controller.signal.aborted
@@ -74,7 +77,7 @@ export function useChecker(checkedBy: 'tablet' | 'server'): {
             : settle({ state: 'unusable', message: error instanceof Error ? error.message : TOO_LONG }),
       );
     },
-    [checkedBy, onTablet],
+    [checkedBy, tells, onTablet],
   );
   return { result, check, cancel };
 }

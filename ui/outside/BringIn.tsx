@@ -4,26 +4,14 @@ import { useReducer } from 'react';
 import { fromEvent, type FileWithPath } from 'file-selector';
 import Link from 'next/link';
 import { sortOut } from '@/core/outside/sort-out';
-import type { Named } from '@/core/outside/whose';
 import { capital, howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
-import { bringIn, EMPTY, openRows, readyRows, type KnownTry, type OpenExercise } from './bring-in-state';
+import { bringIn, EMPTY, openRows, readyRows, type BringInProps } from './bring-in-state';
 import { DropZone } from './DropZone';
 import { readFiles } from './read-files';
 import { RowsTable } from './RowsTable';
 import { useSendIn } from './useSendIn';
-
-export interface BringInProps {
-  readonly classId: string;
-  readonly learners: readonly Named[];
-  readonly exercises: readonly OpenExercise[];
-  readonly tries: readonly KnownTry[];
-  /** The exercise that files are for which name none. */
-  readonly usual: string | undefined;
-  /** Most bytes of an archive. */
-  readonly largestArchive: number;
-}
 
 /** Hand-ins that came by mail or on a stick: chosen, sorted out, put right by hand, and taken as tries of their learners. */
 export function BringIn(props: BringInProps) {

@@ -31,9 +31,9 @@ export function DropZone({ isReading, problem, onTake }: DropZoneProps) {
         onTake(event);
       }}
     >
-      <p className="max-w-[34ch] text-title">
+      <h2 className="max-w-[34ch] text-title">
         {isReading ? 'Reading the files …' : 'Drop a ZIP, a folder or files here'}
-      </p>
+      </h2>
       <div className="flex flex-wrap justify-center gap-3">
         <Button look="main" size="roomy" disabled={isReading} onClick={() => archive.current?.click()}>
           <PackageOpen size={20} aria-hidden="true" /> Choose a ZIP or files

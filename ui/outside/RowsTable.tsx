@@ -1,8 +1,14 @@
 import type { Dispatch } from 'react';
 import type { TextFile } from '@/core/outside/files';
 import { Clock } from '../design/Clock';
-import type { BringInProps } from './BringIn';
-import { notesOn, outcomeWords, type BringInAction, type BringInState, type Row } from './bring-in-state';
+import {
+  notesOn,
+  outcomeWords,
+  type BringInProps,
+  type BringInAction,
+  type BringInState,
+  type Row,
+} from './bring-in-state';
 
 interface RowsTableProps extends BringInProps {
   readonly state: BringInState;

@@ -2,6 +2,7 @@ import { daysLate } from '@/core/formats/rubric';
 import type { Brought } from '@/core/messages/outside';
 import type { AsideFile } from '@/core/outside/files';
 import type { BroughtIn } from '@/core/outside/sort-out';
+import type { Named } from '@/core/outside/whose';
 import { capital, howMany } from '@/core/words/words';
 
 /** A learner's try that is there already. */
@@ -20,6 +21,18 @@ export interface OpenExercise {
   readonly isOpen: boolean;
   /** Milliseconds since 1970; `null` when it is never due. */
   readonly dueAt: number | null;
+}
+
+/** What there is to bring hand-ins in to. */
+export interface BringInProps {
+  readonly classId: string;
+  readonly learners: readonly Named[];
+  readonly exercises: readonly OpenExercise[];
+  readonly tries: readonly KnownTry[];
+  /** The exercise that files are for which name none. */
+  readonly usual: string | undefined;
+  /** Most bytes of an archive. */
+  readonly largestArchive: number;
 }
 
 /** A hand-in in the list, as it will be brought in. */

@@ -8,6 +8,7 @@ import { classesOf } from '@/server/exercises/publications';
 import { publicationsOf } from '@/server/exercises/publishing';
 import { can, type Viewer } from '@/server/permissions';
 import { learnersOf } from '@/server/submissions/reports';
+import { HandoutButton } from '@/ui/handout/HandoutButton';
 import { Button } from '@/ui/design/Button';
 import { PublishButton } from '@/ui/publish/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
@@ -51,7 +52,12 @@ export default async function WorksheetPage({ params }: Address) {
       ]}
       title={draft.sheet.title}
       facts={`exercise ${draft.position}`}
-      actions={publishing?.button}
+      actions={
+        <>
+          <HandoutButton exerciseId={draft.id} />
+          {publishing?.button}
+        </>
+      }
     >
       <Worksheet
         key={draft.id}

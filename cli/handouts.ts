@@ -1,0 +1,64 @@
+import { readdir } from 'node:fs/promises';
+import { resolve } from 'node:path';
+import { DEFAULT_HOUSE_RULES, rulesWith } from '@/core/course/house-rules';
+import type { Exercise } from '@/core/formats/exercise';
+import { makeHandout } from '@/core/handout';
+import type { Handout, HandoutForm } from '@/core/handout/document';
+import { markdownOf } from '@/core/handout/markdown';
+import { nodeGrammars } from '@/grammars/node';
+import type { Paper } from '@/core/handout/papers';
+import { pdfOf } from '@/print';
+import { loadExercise, Unusable } from './input';
+
+/** How handouts are asked for. */
+export interface HandoutOrder {
+  readonly form: HandoutForm;
+  readonly paper: Paper;
+  readonly columns: 1 | 2;
+  readonly address: string | undefined;
+}
+
+async function handout(
+  exercise: Exercise,
+  number: number | undefined,
+  order: HandoutOrder,
+): Promise<Handout> {
+  const own = rulesWith(DEFAULT_HOUSE_RULES, exercise.data.rules);
+  return makeHandout(
+    exercise,
+    {
+      form: order.form,
+      rules: own.ok ? own.value : DEFAULT_HOUSE_RULES,
+      place: number === undefined ? 'Handout' : `Exercise ${number}`,
+      address: order.address,
+    },
+    await nodeGrammars(),
+  );
+}
+
+/** The handout of one exercise as PDF. */
+export const handoutPdf = async (exercise: Exercise, order: HandoutOrder): Promise<Uint8Array> =>
+  pdfOf([await handout(exercise, undefined, order)], order);
+
+/** The handout of one exercise as Markdown, its pictures in it, so that it is one file. */
+export async function handoutMarkdown(exercise: Exercise, order: HandoutOrder): Promise<string> {
+  const { text, pictures } = markdownOf(await handout(exercise, undefined, order));
+  return pictures.reduce(
+    (whole, { name, svg }) =>
+      whole.replace(`pictures/${name}`, `data:image/svg+xml;base64,${Buffer.from(svg).toString('base64')}`),
+    text,
+  );
+}
+
+/** The handouts of all exercises of a folder, in the order of their names, in one PDF with its contents. */
+export async function booklet(path: string, folder: string, order: HandoutOrder): Promise<Uint8Array> {
+  const names = await readdir(resolve(folder, path)).catch(() => {
+    throw new Unusable(`${path}: the folder cannot be opened`);
+  });
+  const files = names.filter((name) => name.endsWith('.json')).sort();
+  if (files.length === 0) throw new Unusable(`${path}: there is no exercise in this folder`);
+  const handouts: Handout[] = [];
+  for (const [index, file] of files.entries())
+    handouts.push(await handout(await loadExercise(`${path}/${file}`, folder), index + 1, order));
+  return pdfOf(handouts, order);
+}

@@ -1,0 +1,1 @@
+export { pdfOf, type PrintOptions } from './pdf';

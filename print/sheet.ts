@@ -1,0 +1,2 @@
+/** A document that is being written. */
+export type Sheet = PDFKit.PDFDocument;
