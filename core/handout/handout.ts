@@ -59,7 +59,7 @@ export function handoutOf(exercise: Exercise, options: HandoutOptions, grammars:
   ];
   return {
     title: exercise.data.title,
-    subtitle: `${place}${isTeaching ? ', for who teaches' : ''}`,
+    subtitle: `${place}${isTeaching ? ', instructor’s copy' : ''}`,
     form,
     sections: sections.filter(
       (section) => section !== undefined && section.blocks.length > 0,

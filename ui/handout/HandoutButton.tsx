@@ -15,7 +15,7 @@ const FORMS: Readonly<Record<HandoutForm, { readonly title: string; readonly say
     says: 'Parts, connections, steps with pictures, the program as the course gives it, and a record to fill in.',
   },
   instructor: {
-    title: 'For who teaches',
+    title: 'For the instructor',
     says: 'The same with the program and what each line does, answers, and usual troubles with what to ask.',
   },
 };
