@@ -39,6 +39,8 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
       'submission.sighting',
       'submission.stated',
       'submission.hints_taken as hintsTaken',
+      'submission.worked_seconds as workedSeconds',
+      db.raw('(submission.brought_by is not null) as "broughtIn"'),
       'report.content as report',
     );
   const decisions = await db('decision')
@@ -59,12 +61,21 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
     .select<Record<string, unknown>[]>('called_at as calledAt', 'taken_at as takenAt', 'ended_at as endedAt');
   const drafts = await db('bench_draft')
     .where({ learner_id: learnerId })
-    .select<Record<string, unknown>[]>('publication_id as publication', 'updated_at as updatedAt', 'content');
+    .select<Record<string, unknown>[]>(
+      'publication_id as publication',
+      'updated_at as updatedAt',
+      'worked_seconds as workedSeconds',
+      'content',
+    );
+  const checks = await db('bench_check')
+    .where({ learner_id: learnerId })
+    .orderBy('id')
+    .select<Record<string, unknown>[]>('publication_id as publication', 'at', 'passed', 'cause', 'note');
   const trail = await db('audit')
     .where({ subject: learnerId })
     .orWhere({ actor: learnerId })
     .orderBy('id')
     .select<Record<string, unknown>[]>('at', 'action');
   await audit(db, actor, 'export-person', learnerId);
-  return { ...learner, submissions, decisions, calls, drafts, trail };
+  return { ...learner, submissions, decisions, checks, calls, drafts, trail };
 }
