@@ -23,6 +23,8 @@ export function drawOn(
 ): void {
   const { x, y } = drawing.window ?? { x: 0, y: 0 };
   const { width, height } = sizeOf(drawing);
+  // What is written in a drawing moves the document's own cursor.
+  const cursor = { x: document.x, y: document.y };
   document.save();
   document.rect(at.x, at.y, width * scale, height * scale).clip();
   document.translate(at.x, at.y).scale(scale).translate(-x, -y);
@@ -31,6 +33,7 @@ export function drawOn(
     for (const shape of shapes) draw(document, shape, isFaint ? FAINT : 1);
   }
   document.restore();
+  Object.assign(document, cursor);
 }
 
 function draw(document: Sheet, shape: Shape, opacity: number): void {

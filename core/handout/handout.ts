@@ -1,4 +1,5 @@
 import { isBoard } from '../boards';
+import { ref as makeRef } from '../brand';
 import { bringUpText } from '../course/bench-work';
 import type { HouseRules } from '../course/house-rules';
 import { drawBench } from '../drawing/bench';
@@ -18,7 +19,6 @@ import { benchWork } from '../course/bench-work';
 import { kindOf } from '../parts';
 import type { Grammars } from '../program';
 import { Circuit } from '../wiring/circuit';
-import { wiringAfter } from '../plan/build-steps';
 import type { Wiring } from '../wiring/wiring';
 import { capital, howMany, listText, uncapital } from '../words/words';
 import { pathSentence } from './current-words';
@@ -156,19 +156,27 @@ function connections(exercise: Exercise): Section {
 function build({ reference, board }: Exercise, rules: HouseRules): Section {
   const { steps, trial } = benchWork(reference, board, rules);
   const rows = spanOfRows(reference);
+  // All steps show the same board, and no wire moves from one picture to the next: it is one drawing with less in it.
+  const whole = drawBench(reference, { crop: 'used', ...(rows ? { rows } : {}) });
   return {
     title: 'Build it',
     blocks: [
-      ...steps.map((step): Block => ({
+      ...steps.map(({ number, ref, text, checkpoint, cautions, present }): Block => ({
         type: 'step',
-        number: step.number,
-        text: step.text,
-        checkpoint: step.checkpoint,
-        cautions: step.cautions,
+        number,
+        text,
+        checkpoint,
+        cautions,
         figure: {
-          drawing: drawBench(wiringAfter(reference, step), { crop: 'used', ...(rows ? { rows } : {}) }),
-          title: `After step ${step.number}`,
-          emphasis: [step.ref],
+          drawing: {
+            ...whole,
+            layers: whole.layers.filter(
+              (layer) => layer.ref === undefined || present.has(makeRef(layer.ref)),
+            ),
+            description: text,
+          },
+          title: `After step ${number}`,
+          emphasis: [ref],
         },
       })),
       ...(trial === undefined ? [] : [{ type: 'text', text: trial } as const]),

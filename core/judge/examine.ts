@@ -23,7 +23,7 @@ import { rehearsalOf, stimuliOn, type Judging, type Played } from './judging';
 import { comparison, reduced, type Comparison, type Match, type Reduced } from './match';
 import { wordingOf } from './program';
 import { observationsOn, onceEach } from './rules';
-import { judgeScenario, notRun, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
+import { judgeScenario, notRun, plainResult, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
 import { contactStates, extremeStates } from './states';
 import type { SolvedState } from './subject';
 import { roomAdvice, saidOfReadings } from './unsteadiness';
@@ -157,6 +157,20 @@ export class Examiner {
       if (unmet > 0 && until === 'first failure') break;
     }
     return { unmet, traces };
+  }
+
+  /** How a build does in one run of each scenario, without a look at anything else; `undefined` when it cannot be run. */
+  results(build: Build, steps: number): Pick<Examination, 'scenarios' | 'traces'> | undefined {
+    const { exercise } = this.reference;
+    const judging = this.judging(build, steps);
+    if (!judging) return undefined;
+    const traces = runsOf(scenariosOf(exercise), judging, steps);
+    return {
+      traces,
+      scenarios: exercise.data.scenarios.map((scenario, index) =>
+        plainResult(scenario, traces[index]!, judging),
+      ),
+    };
   }
 
   /** The full check of a build. `steps` limits each run; `seen`: its plain runs, where they are known already. */

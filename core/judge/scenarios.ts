@@ -2,7 +2,7 @@ import type { Observation } from '../findings/finding';
 import { languageOf, type Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
-import { expectationSentence } from '../expectations';
+import { expectationSentence, type Outcome } from '../expectations';
 import { compileProgram, type Grammars } from '../program';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { Circuit } from '../wiring/circuit';
@@ -29,19 +29,26 @@ export function judgeScenario(scenario: Scenario, trace: Trace, judging: Judging
   const failures = outcomes.every(({ passed }) => passed)
     ? unsteadiness(scenario, trace, judging)
     : outcomes.flatMap((outcome) => outcome.failures);
-  return {
-    result: {
-      name: scenario.name,
-      passed: failures.length === 0 && outcomes.every(({ passed }) => passed),
-      expectations: outcomes.map(({ observed, passed }, at) => ({
-        expected: expectationSentence(scenario.expect[at]!),
-        observed,
-        passed,
-      })),
-    },
-    failures,
-  };
+  return { result: resultOf(scenario, outcomes, failures), failures };
 }
+
+/** How a build does in the run of a scenario; how chance falls otherwise is not looked at. */
+export const plainResult = (scenario: Scenario, trace: Trace, judging: Judging): ScenarioResult =>
+  resultOf(scenario, outcomesOf(scenario, trace, judging), []);
+
+const resultOf = (
+  { name, expect }: Scenario,
+  outcomes: readonly Outcome[],
+  failures: readonly Observation[],
+): ScenarioResult => ({
+  name,
+  passed: failures.length === 0 && outcomes.every(({ passed }) => passed),
+  expectations: outcomes.map(({ observed, passed }, at) => ({
+    expected: expectationSentence(expect[at]!),
+    observed,
+    passed,
+  })),
+});
 
 /** How many expectations of a scenario a run does not meet; how chance falls otherwise is not looked at. */
 export const unmetIn = (scenario: Scenario, trace: Trace, judging: Judging): number =>

@@ -24,6 +24,8 @@ export interface SubmissionLine {
   /** Hash of the circuit's shape; `null` when it is not known. */
   readonly shape: string | null;
   readonly hintsTaken: number;
+  /** Whether somebody who teaches has brought it in. */
+  readonly isBroughtIn: boolean;
   /** Days that it is late. */
   readonly late: number;
   /** What is taken off its marks for that, and for its being a late try. */
@@ -54,6 +56,7 @@ interface LineRow {
   readonly causes: FindingCode[] | null;
   readonly shape: string | null;
   readonly hints_taken: number;
+  readonly brought_by: string | null;
   readonly marks_earned: string | null;
   readonly marks_of: string | null;
 }
@@ -80,6 +83,7 @@ const lineColumns = [
   'report.marks_earned',
   'report.marks_of',
   'submission.hints_taken',
+  'submission.brought_by',
 ];
 
 const selectSubmissions = (db: Knex) =>
@@ -99,6 +103,7 @@ const lineFrom = (row: LineRow, terms: Terms): SubmissionLine => ({
   causes: row.causes ?? [],
   shape: row.shape,
   hintsTaken: row.hints_taken,
+  isBroughtIn: row.brought_by !== null,
   marks:
     row.marks_earned === null || row.marks_of === null
       ? undefined

@@ -85,6 +85,7 @@ function Attempt({ attempt, decisions, isShown, onShow }: AttemptProps) {
           <span className="mono text-note text-soft">{attempt.attempt}</span>
           {group?.title ?? 'being checked'}
         </button>
+        {attempt.isBroughtIn && <span className="text-note text-soft">from files</span>}
         {attempt.late > 0 && <span className="text-note text-risk">{howMany(attempt.late, 'day')} late</span>}
         <Clock at={attempt.handedInAt} />
         <Link

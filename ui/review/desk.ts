@@ -9,6 +9,8 @@ import type { ReviewActions } from './actions';
 /** A hand-in in the lists of the desk; its texts are fetched when it is opened. */
 export interface ReviewedSubmission extends ReviewItem {
   readonly handedInAt: string;
+  /** Whether it came in other ways than from a bench. */
+  readonly isBroughtIn: boolean;
   /** Days that it is late. */
   readonly late: number;
   readonly deductions: readonly Deduction[];

@@ -1,0 +1,31 @@
+import QRCode from 'qrcode';
+import { INK } from '../flow';
+import type { BlockPrinter } from './block';
+
+/** Points that a code is wide and high. */
+const SIZE = 84;
+
+export const address: BlockPrinter<'address'> = {
+  height: () => SIZE + 10,
+  print: (flow, { address: opens, says }) => {
+    const { document } = flow;
+    const { size, data } = QRCode.create(opens, { errorCorrectionLevel: 'M' }).modules;
+    const [unit, begin, left] = [SIZE / size, flow.y, flow.left];
+    flow.tagged(
+      'Figure',
+      () => {
+        for (let row = 0; row < size; row += 1)
+          for (let column = 0; column < size; column += 1)
+            if (data[row * size + column])
+              document.rect(left + column * unit, begin + row * unit, unit, unit);
+        document.fill(INK);
+      },
+      { alt: `${says} ${opens}` },
+    );
+    flow.y = begin + 8;
+    const beside = { x: left + SIZE + 14, width: flow.width - SIZE - 14 };
+    flow.paragraph(says, 'strong', beside);
+    flow.paragraph(opens, 'code', beside);
+    flow.y = begin + SIZE + 10;
+  },
+};
