@@ -70,7 +70,7 @@ export function ComparedPrograms({
   );
 }
 
-/** Both benches side by side, cut to the rows that matter, marked the parts of the causes and those that the other has not. */
+/** Both benches side by side, cut to the rows that matter; marked is what the causes are about, else what the other has not. */
 export function ComparedBenches({
   submission,
   referenceLayout,
@@ -113,15 +113,18 @@ function drawPair(
   const [reference, built] = [readWiring(referenceLayout), readWiring(submission.wiring)];
   if (!reference.ok || !built.ok) return undefined;
   const causes = submission.report.findings.filter((finding) => finding.cause);
-  const marks = {
-    marked: [...causes.flatMap((finding) => finding.refs), ...parts.built],
+  const places = {
+    marked: causes.flatMap((finding) => finding.refs),
     markedPoints: causes.flatMap((finding) => finding.at),
   };
+  // Where a cause has its place, that is what differs; whatever hangs on it has no counterpart either, and is right.
+  const isPlaced = places.marked.length + places.markedPoints.length > 0;
+  const marks = isPlaced ? places : { marked: parts.built };
   return {
     reference: drawBench(reference.value, {
       crop: 'used',
       rows: rowsOf(reference.value),
-      marked: parts.asked,
+      marked: isPlaced ? [] : parts.asked,
     }),
     built: drawBench(built.value, { crop: 'used', rows: rowsOf(built.value), ...marks }),
   };
