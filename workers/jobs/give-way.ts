@@ -1,5 +1,6 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { setPriority } from 'node:os';
+import { log } from '@/server/log';
 
 /** The group by which Linux shares processors between sessions, where it does: a session's own nice value counts little. */
 const GROUP = '/proc/self/autogroup';
@@ -16,5 +17,10 @@ const BEHIND = 5;
  */
 export function giveWay(): void {
   setPriority(BEHIND);
-  if (existsSync(GROUP)) writeFileSync(GROUP, String(BEHIND));
+  try {
+    if (existsSync(GROUP)) writeFileSync(GROUP, String(BEHIND));
+  } catch (error) {
+    // A container may have this closed: then sessions share alike, and judging is only less polite.
+    log.warn({ err: error }, 'the session cannot give way');
+  }
 }
