@@ -89,6 +89,35 @@ describe('an exercise', () => {
   });
 });
 
+describe('marks', () => {
+  test('are given as the worksheet says, and learners are told so with their task', async () => {
+    const teacher = await visitAsInstructor(world);
+    const { page } = teacher;
+    await page.getByRole('link', { name: 'Worksheet: Beacon' }).first().click();
+    await page.getByText(/^Marks: 1 in all/).click();
+    await page
+      .getByLabel('Points when the check doesn’t say', { exact: true })
+      .selectOption({ label: 'Wire in a misleading colour' });
+    await page.getByRole('checkbox', { name: 'Less for a late one' }).check();
+    await page.getByLabel('Points off for each day late').fill('0.25');
+    await page.getByText(/^Marks: 2 in all/).waitFor();
+    await page.getByText('All changes saved.').waitFor();
+    const line = await openPublishing(page);
+    await line.getByRole('button', { name: /Publish again/ }).click();
+    await line.getByText('open, revision 3').waitFor();
+
+    const learner = await world.visit(TABLET);
+    await joinAsLearner(learner.page, 'Gaia');
+    await openBench(learner.page, 'Task');
+    const told = learner.page.getByRole('heading', { name: 'How it is marked' }).locator('..');
+    await told.getByText('1 point when the check doesn’t say “Wire in a misleading colour”.').waitFor();
+    await told.getByText('Each day late takes off 0.25 points, 2 points at most.').waitFor();
+    await learner.context.close();
+    await teacher.context.close();
+    expect(teacher.complaints).toEqual([]);
+  });
+});
+
 describe('a handout', () => {
   test('is made from the worksheet for whoever it is for, as a PDF to open', async () => {
     const { page, context, complaints } = await visitAsInstructor(world);
