@@ -96,7 +96,7 @@ describe('marks', () => {
     await page.getByRole('link', { name: 'Worksheet: Beacon' }).first().click();
     await page.getByText(/^Marks: 1 in all/).click();
     await page
-      .getByLabel('Points when the check doesn’t say', { exact: true })
+      .getByRole('combobox', { name: /^Points when the check doesn’t say/ })
       .selectOption({ label: 'Wire in a misleading colour' });
     await page.getByRole('checkbox', { name: 'Less for a late one' }).check();
     await page.getByLabel('Points off for each day late').fill('0.25');
