@@ -106,6 +106,19 @@ describe('the handout of the beacon', () => {
     expect([...order(first)].sort()).toEqual([...order(student)].sort());
   });
 
+  test('has whatever has a way round looked at, and nothing else', () => {
+    const looked = (file: string): string => {
+      const read = readExercise(readFileSync(`demo/course/${file}.json`, 'utf8'));
+      if (!read.ok) throw new Error(file);
+      return (
+        allWords(make(read.value, 'student')).find((text) => text.startsWith('The right way round')) ?? ''
+      );
+    };
+    expect(looked('01-beacon')).toBe('The right way round: D1.');
+    expect(looked('03-night-bell')).toBe('The right way round: Z1 and D1.');
+    expect(looked('08-signal-lantern')).toMatch(/: D1\.$/);
+  });
+
   test('leads the current home', () => {
     const way = student.sections.find(({ title }) => title === 'The way of the current')!;
     expect(way.blocks.flatMap(wordsOf)).toEqual([

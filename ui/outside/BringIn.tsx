@@ -4,6 +4,7 @@ import { useReducer } from 'react';
 import { fromEvent, type FileWithPath } from 'file-selector';
 import Link from 'next/link';
 import { sortOut } from '@/core/outside/sort-out';
+import { fail } from '@/core/result';
 import { capital, howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
@@ -13,6 +14,21 @@ import { readFiles } from './read-files';
 import { RowsTable } from './RowsTable';
 import { useSendIn } from './useSendIn';
 
+/** Texts of the files that were chosen or dropped; a file that is gone or locked by then is told. */
+async function readChosen(event: Event, largestArchive: number): ReturnType<typeof readFiles> {
+  try {
+    const given = await fromEvent(event);
+    return await readFiles(
+      given.filter((item): item is FileWithPath => item instanceof File),
+      largestArchive,
+    );
+  } catch {
+    return fail({
+      message: 'A file couldn’t be read: it has been moved, or this computer doesn’t let it be read.',
+    });
+  }
+}
+
 /** Hand-ins that came by mail or on a stick: chosen, sorted out, put right by hand, and taken as tries of their learners. */
 export function BringIn(props: BringInProps) {
   const { classId, learners, exercises, usual, largestArchive } = props;
@@ -20,10 +36,7 @@ export function BringIn(props: BringInProps) {
   const { send, stop } = useSendIn(classId, dispatch);
   const take = async (event: unknown): Promise<void> => {
     dispatch({ type: 'reading' });
-    const given = (await fromEvent(event as Event)).filter(
-      (item): item is FileWithPath => item instanceof File,
-    );
-    const read = await readFiles(given, largestArchive);
+    const read = await readChosen(event as Event, largestArchive);
     if (!read.ok) return dispatch({ type: 'failed', message: read.problems[0]!.message });
     const { handIns, aside } = sortOut(read.value.texts, learners, exercises, usual);
     dispatch({ type: 'sorted', handIns, aside: [...read.value.aside, ...aside] });

@@ -1,12 +1,15 @@
 import type { z } from 'zod';
-import { outsideBatchSchema, type broughtBatchSchema } from '@/core/messages/outside';
+import { BATCH, outsideBatchSchema, type broughtBatchSchema } from '@/core/messages/outside';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
 import { can, roleOf, sameClass } from '@/server/permissions';
-import { largestUpload } from '@/server/settings';
 import { bringIn } from '@/server/submissions/outside';
 import { currentViewer } from '../../../../access';
 import { given, isForeign, refuse } from '../../../bodies';
+import { LARGEST_BUILD } from '../../../given-by-learner';
+
+/** Largest body: a batch of the largest builds. */
+const LARGEST_BATCH = BATCH * LARGEST_BUILD;
 
 export const dynamic = 'force-dynamic';
 
@@ -20,7 +23,7 @@ export async function POST(
   if (!viewer) return refuse(401, 'You are signed out. Sign in again; nothing was brought in.');
   if (!can(roleOf(viewer), 'review-class')) return refuse(403, 'Only those who teach bring hand-ins in.');
   if (!sameClass(viewer, (await params).classId)) return refuse(404, 'This class is none of yours.');
-  const read = await given(request, largestUpload(), outsideBatchSchema);
+  const read = await given(request, LARGEST_BATCH, outsideBatchSchema);
   if ('refusal' in read) return read.refusal;
   const brought = await bringIn(database(), guarded(), viewer, read.data.handIns);
   return Response.json({ brought: [...brought] } satisfies z.infer<typeof broughtBatchSchema>);

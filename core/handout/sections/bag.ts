@@ -1,0 +1,38 @@
+import { drawPartAlone } from '../../drawing/part-card';
+import { fourBands } from '../../electrics/values/bands';
+import type { Task } from '../../generated/task';
+import { kindOf } from '../../parts';
+import { capital, listText } from '../../words/words';
+import type { Block, Section } from '../document';
+
+/** Parts with their pictures; wires, which are many and alike, in one line. */
+export function bag({ parts, cautions }: Task): Section {
+  const isWire = ({ kind }: Task['parts'][number]): boolean => kindOf(kind).conductor;
+  const wires = parts.filter(isWire).map(({ refs, title }) => counted(refs.length, title));
+  return {
+    title: 'In the bag',
+    blocks: [
+      ...parts
+        .filter((part) => !isWire(part))
+        .map(({ refs, kind, value, title, ohms, knownBy }): Block => {
+          const drawing = drawPartAlone(kind, value);
+          const warnings = cautions.flatMap(({ when, refs: about, text }) =>
+            when === 'with-parts' && about.some((ref) => refs.includes(ref)) ? [text] : [],
+          );
+          return {
+            type: 'part',
+            title: `${capital(counted(refs.length, title))}, ${listText(refs)}`,
+            lines: [
+              ...(ohms === undefined ? [] : [`Bands: ${listText(fourBands(ohms).map(String))}.`]),
+              ...knownBy.map(capital),
+              ...warnings,
+            ],
+            ...(drawing ? { figure: { drawing, title } } : {}),
+          };
+        }),
+      ...(wires.length > 0 ? [{ type: 'text', text: `${capital(listText(wires))}.` } as const] : []),
+    ],
+  };
+}
+
+const counted = (count: number, title: string): string => (count === 1 ? title : `${count} × ${title}`);
