@@ -37,9 +37,12 @@ const ROOMS = [
   'generated',
   'faults',
   'worksheet',
+  'kit',
+  'meeting',
   'handout',
   'people',
   'outside',
+  'package',
   'messages',
 ];
 const inOrder = ROOMS.map((room, index) => ({
@@ -82,7 +85,8 @@ module.exports = {
       from: { path: '^core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|diff|@zip[.]js/zip[.]js)/',
+        pathNot:
+          'node_modules/(zod|papaparse|@types/papaparse|diff|@zip[.]js/zip[.]js|ical-generator)/',
       },
     },
     {

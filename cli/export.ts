@@ -11,6 +11,10 @@ import { Circuit } from '@/core/wiring/circuit';
 import type { Wiring } from '@/core/wiring/wiring';
 import { handoutForms } from '@/core/handout/document';
 import { papers } from '@/core/handout/papers';
+import type { Exercise } from '@/core/formats/exercise';
+import { writeTable } from '@/core/wiring/table';
+import { pngOf } from '@/print/png';
+import { classOrder, coursePackage, exercisesIn, kitCsv, runSheetText } from './lesson';
 import { booklet, handoutMarkdown, handoutPdf, type HandoutOrder } from './handouts';
 import { readState, stateOptions, type GivenState } from './bench-state';
 import { loadExercise, loadWiring, options, Unusable } from './input';
@@ -22,7 +26,23 @@ interface Subject {
   readonly title: string;
 }
 
-const forms = ['spice', 'svg', 'handout-pdf', 'pdf', 'markdown', 'md', 'booklet'] as const;
+const forms = [
+  'spice',
+  'svg',
+  'png',
+  'csv',
+  'handout-pdf',
+  'pdf',
+  'markdown',
+  'md',
+  'booklet',
+  'kit-csv',
+  'run-sheet',
+  'run-sheet-csv',
+  'package',
+  'zip',
+] as const;
+type Form = (typeof forms)[number];
 const views = ['bench', 'schematic'] as const;
 
 const optionsOf = (words: readonly string[]) =>
@@ -37,6 +57,10 @@ const optionsOf = (words: readonly string[]) =>
     paper: { type: 'string' },
     columns: { type: 'string' },
     address: { type: 'string' },
+    class: { type: 'string' },
+    'per-bench': { type: 'string' },
+    minutes: { type: 'string' },
+    title: { type: 'string' },
     ...stateOptions,
   });
 type Given = ReturnType<typeof optionsOf>;
@@ -56,29 +80,53 @@ export const exportTo: Command = async (words, { out, folder }) => {
   return 0;
 };
 
-async function make(
-  form: (typeof forms)[number],
-  given: Given,
-  folder: string,
-): Promise<string | Uint8Array> {
-  if (form === 'booklet') {
-    if (given.course === undefined) throw new Unusable('--course is missing: a folder of exercises');
-    return booklet(given.course, folder, orderOf(given));
+async function make(form: Form, given: Given, folder: string): Promise<string | Uint8Array> {
+  switch (form) {
+    case 'booklet':
+      if (given.course === undefined) throw new Unusable('--course is missing: a folder of exercises');
+      return booklet(given.course, folder, orderOf(given));
+    case 'handout-pdf':
+    case 'pdf':
+      return handoutPdf(await theExercise(given, folder), orderOf(given));
+    case 'markdown':
+    case 'md':
+      return handoutMarkdown(await theExercise(given, folder), orderOf(given));
+    case 'csv':
+      return writeTable((await load(given, folder)).wiring);
+    case 'kit-csv':
+      return kitCsv(await allExercises(given, folder), classOrder(given));
+    case 'run-sheet':
+      return runSheetText(await allExercises(given, folder), classOrder(given), 'markdown');
+    case 'run-sheet-csv':
+      return runSheetText(await allExercises(given, folder), classOrder(given), 'csv');
+    case 'package':
+    case 'zip': {
+      const exercises = await allExercises(given, folder);
+      return coursePackage(exercises, given.title ?? exercises[0]!.data.title);
+    }
+    case 'spice': {
+      const subject = await load(given, folder);
+      return netlistText(subject, readState(given, subject.wiring));
+    }
+    case 'svg':
+    case 'png': {
+      const view = oneOf('view', given.view ?? 'bench', views);
+      const svg = await drawingText(await load(given, folder), view);
+      return form === 'svg' ? svg : pngOf(svg);
+    }
   }
-  if (form === 'handout-pdf' || form === 'pdf' || form === 'markdown' || form === 'md') {
-    if (given.exercise === undefined) throw new Unusable('--exercise is missing');
-    const exercise = await loadExercise(given.exercise, folder);
-    return form === 'markdown' || form === 'md'
-      ? handoutMarkdown(exercise, orderOf(given))
-      : handoutPdf(exercise, orderOf(given));
-  }
-  if ((given.wiring === undefined) === (given.exercise === undefined))
-    throw new Unusable('name one of --wiring and --exercise');
-  const view = oneOf('view', given.view ?? 'bench', views);
-  const subject = await load(given, folder);
-  return form === 'spice'
-    ? netlistText(subject, readState(given, subject.wiring))
-    : drawingText(subject, view);
+}
+
+function theExercise({ exercise }: Given, folder: string): Promise<Exercise> {
+  if (exercise === undefined) throw new Unusable('--exercise is missing');
+  return loadExercise(exercise, folder);
+}
+
+/** One exercise, or those of a whole folder. */
+async function allExercises({ exercise, course }: Given, folder: string): Promise<readonly Exercise[]> {
+  if ((exercise === undefined) === (course === undefined))
+    throw new Unusable('name one of --exercise and --course, a folder of exercises');
+  return exercise === undefined ? exercisesIn(course!, folder) : [await loadExercise(exercise, folder)];
 }
 
 const orderOf = ({ form, paper, columns, address }: Given): HandoutOrder => ({
@@ -113,6 +161,8 @@ async function load(
   given: { readonly wiring?: string | undefined; readonly exercise?: string | undefined },
   folder: string,
 ): Promise<Subject> {
+  if ((given.wiring === undefined) === (given.exercise === undefined))
+    throw new Unusable('name one of --wiring and --exercise');
   if (given.exercise !== undefined) {
     const exercise = await loadExercise(given.exercise, folder);
     return { wiring: exercise.reference, title: exercise.data.title };

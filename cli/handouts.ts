@@ -1,5 +1,3 @@
-import { readdir } from 'node:fs/promises';
-import { resolve } from 'node:path';
 import { DEFAULT_HOUSE_RULES, rulesWith } from '@/core/course/house-rules';
 import type { Exercise } from '@/core/formats/exercise';
 import { makeHandout } from '@/core/handout';
@@ -8,7 +6,7 @@ import { markdownOf } from '@/core/handout/markdown';
 import { nodeGrammars } from '@/grammars/node';
 import type { Paper } from '@/core/handout/papers';
 import { pdfOf } from '@/print';
-import { loadExercise, Unusable } from './input';
+import { exercisesIn } from './lesson';
 
 /** How handouts are asked for. */
 export interface HandoutOrder {
@@ -52,13 +50,8 @@ export async function handoutMarkdown(exercise: Exercise, order: HandoutOrder): 
 
 /** The handouts of all exercises of a folder, in the order of their names, in one PDF with its contents. */
 export async function booklet(path: string, folder: string, order: HandoutOrder): Promise<Uint8Array> {
-  const names = await readdir(resolve(folder, path)).catch(() => {
-    throw new Unusable(`${path}: the folder cannot be opened`);
-  });
-  const files = names.filter((name) => name.endsWith('.json')).sort();
-  if (files.length === 0) throw new Unusable(`${path}: there is no exercise in this folder`);
   const handouts: Handout[] = [];
-  for (const [index, file] of files.entries())
-    handouts.push(await handout(await loadExercise(`${path}/${file}`, folder), index + 1, order));
+  for (const [index, exercise] of (await exercisesIn(path, folder)).entries())
+    handouts.push(await handout(exercise, index + 1, order));
   return pdfOf(handouts, order);
 }

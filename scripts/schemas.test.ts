@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import { schemaFiles } from './schemas';
+import { schemaFiles } from '@/core/package/schemas';
 
 test('docs/schemas holds the schemas of the code', () => {
   expect(readdirSync('docs/schemas').sort()).toEqual([...schemaFiles.keys()].sort());

@@ -20,6 +20,7 @@ import { Circuit } from '../wiring/circuit';
 import { readWiring, wiringFromRows } from '../wiring/read';
 import { TABLE_LIMIT, type TableRow } from '../wiring/table';
 import { legPoint, type Wiring } from '../wiring/wiring';
+import { assemblySchema, calibrationSchema, pictureSchema } from './assembly';
 import { rubricSchema } from './rubric';
 import { partsNamedIn, scenarioSchema } from './scenario';
 
@@ -34,6 +35,9 @@ const most = {
   stages: 20,
   stated: 6,
   words: 20_000,
+  assemblies: 40,
+  calibrations: 60,
+  pictures: 40,
 } as const;
 const words = z.string().max(most.words);
 const fewWords = z.string().max(400);
@@ -135,6 +139,12 @@ export const exerciseSchema = z.looseObject({
     )
     .max(200)
     .optional(),
+  /** How a build of many parts is put together beyond its wiring: in this order. */
+  assemblies: z.array(assemblySchema).max(most.assemblies).optional(),
+  /** What is set or measured on each bench and kept, such as a servo's middle. */
+  calibrations: z.array(calibrationSchema).max(most.calibrations).optional(),
+  /** Pictures of one's own, beside the step of a part or at the head of the build. */
+  pictures: z.array(pictureSchema).max(most.pictures).optional(),
   /** Parts that stay where they are when the rest is laid out anew. */
   held: z.array(z.string().max(80)).max(most.parts).optional(),
   /** The exercise whose hookup this one goes on with. */

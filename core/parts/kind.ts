@@ -285,6 +285,8 @@ export interface PartKind {
   readonly inductive: boolean;
   /** What can go wrong for people or parts; one sentence each, for the step that needs it. */
   readonly hazards: readonly string[];
+  /** Share of a class's pieces that breaks or gets lost in one meeting, 0 to 1; our own estimate, until it is counted. */
+  readonly usualLoss: number;
   /** How it is made ready before it is put in. */
   readonly preparation?: string;
   /** How it is tried before it is used. */
@@ -307,6 +309,9 @@ type Given = Pick<
 > &
   Partial<Omit<PartKind, 'supplyLegs' | 'poles'>>;
 
+/** Thin legs break and small parts roll away; what stands beside the breadboard is counted back. */
+const LOSS: Readonly<Record<Footprint['type'], number>> = { leads: 0.05, block: 0.03, plug: 0.02 };
+
 /** Fills in what most kinds have alike, and what follows from the roles of the legs. */
 export function defineKind(given: Given): PartKind {
   const supplyLegs = pairOf(given.legs, 'supply', 'ground');
@@ -324,6 +329,7 @@ export function defineKind(given: Given): PartKind {
     inductive: false,
     hazards: [],
     codeWords: [given.kind.replace(/-.*/, '')],
+    usualLoss: LOSS[given.footprint.type],
     ...(supplyLegs ? { supplyLegs } : {}),
     ...(poles ? { poles } : {}),
     ...given,

@@ -1,11 +1,13 @@
 import { z } from 'zod';
-import { boardProfileSchema } from '@/core/boards/profile';
-import { exerciseSchema } from '@/core/formats/exercise';
-import { reportSchema } from '@/core/formats/report';
-import { stimulusSchema } from '@/core/stimuli';
+import { boardProfileSchema } from '../boards';
+import { stimulusSchema } from '../stimuli';
+import { exerciseSchema } from '../formats/exercise';
+import { reportSchema } from '../formats/report';
+import { manifestSchema } from './course-package';
 
 const schemas = {
   exercise: exerciseSchema,
+  course: manifestSchema,
   report: reportSchema,
   board: boardProfileSchema,
   stimuli: z.array(stimulusSchema),

@@ -1,0 +1,3 @@
+export * from './item';
+export * from './needs';
+export * from './stock';
