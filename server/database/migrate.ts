@@ -12,6 +12,7 @@ import * as decisions from './migrations/0010-decisions';
 import * as room from './migrations/0011-room';
 import * as rechecks from './migrations/0012-rechecks';
 import * as terms from './migrations/0013-terms';
+import * as lessons from './migrations/0014-lessons';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -29,6 +30,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0011-room': room,
   '0012-rechecks': rechecks,
   '0013-terms': terms,
+  '0014-lessons': lessons,
 };
 
 const source: Knex.MigrationSource<string> = {

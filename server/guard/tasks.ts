@@ -4,6 +4,13 @@ import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
 import { makeHandout, type HandoutWish } from '@/core/handout';
+import { needsOf, type KitItem, type Need } from '@/core/kit';
+import type { StockLine } from '@/core/kit/stock';
+import { substitutesFor, type Substitution } from '@/core/kit/substitutes';
+import { checklistsOf } from '@/core/meeting/checklists';
+import { fitOf } from '@/core/meeting/fit';
+import type { Pace } from '@/core/meeting/pace';
+import { runSheet, type MeetingPlan, type Preparation } from '@/core/meeting/run-sheet';
 import { check } from '@/core/judge/check';
 import { compareBuild, type ComparedBuild } from '@/core/judge/compared-build';
 import { problemText, type Problem, type Result } from '@/core/result';
@@ -104,6 +111,65 @@ async function printed({ exercise: data, wish, paper, columns }: PrintInput): Pr
   return (await pdfOf([handout], { paper, columns })).toString('base64');
 }
 
+/** A meeting as it is planned; exercises that cannot be read are left out of it, and named. */
+interface LessonInput {
+  readonly exercises: readonly { readonly data: ExerciseData; readonly rules: HouseRules }[];
+  readonly learners: number;
+  readonly perBench: number;
+  readonly pace: Omit<Pace, 'own'> & { readonly own: readonly (readonly [string, number])[] };
+  readonly prepared: readonly Preparation[];
+  readonly available: number;
+}
+
+function lesson({ exercises, pace, available, ...input }: LessonInput) {
+  const read = exercises.map(({ data, rules }) => ({ data, rules, exercise: exerciseFrom(data) }));
+  const plan: MeetingPlan = {
+    ...input,
+    pace: { ...pace, own: new Map(pace.own) },
+    exercises: read.flatMap(({ exercise, rules }) =>
+      exercise.ok ? [{ exercise: exercise.value, rules }] : [],
+    ),
+  };
+  const sheet = runSheet(plan);
+  return {
+    sheet,
+    fit: fitOf(plan, sheet, available),
+    lists: checklistsOf(
+      plan.exercises.map(({ exercise }) => exercise),
+      sheet.benches,
+    ),
+    unready: read.filter(({ exercise }) => !exercise.ok).map(({ data }) => data.title),
+  };
+}
+
+/** What each of some exercises needs on one bench; nothing for one that cannot be read. */
+const needs = ({
+  exercises,
+}: {
+  readonly exercises: readonly ExerciseData[];
+}): readonly (readonly Need[])[] =>
+  exercises.map((data) => {
+    const exercise = exerciseFrom(data);
+    return exercise.ok ? needsOf(exercise.value) : [];
+  });
+
+/** What of the store stands in for a thing of an exercise that is short. */
+async function substitutes({
+  exercise: data,
+  item,
+  stock,
+  missing,
+}: {
+  readonly exercise: ExerciseData;
+  readonly item: KitItem;
+  readonly stock: readonly StockLine[];
+  readonly missing: number;
+}): Promise<Substitution> {
+  const exercise = exerciseFrom(data);
+  if (!exercise.ok) return { found: [], refused: [] };
+  return substitutesFor(exercise.value, item, stock, missing, await nodeGrammars());
+}
+
 /** Why what a learner says that theirs does cannot be judged by; nothing when it can. */
 async function statedProblem({
   exercise: data,
@@ -142,6 +208,9 @@ export const coreTasks = {
   check: checked,
   compare: compared,
   handout: printed,
+  lesson,
+  needs,
+  substitutes,
   canonicalWiring,
   statedProblem,
   settle: settled,

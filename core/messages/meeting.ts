@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import type { Cut } from '../meeting/fit';
+
+/** Most exercises that a meeting is planned with. */
+export const MOST_EXERCISES = 12;
+
+/** What is decided of a meeting. */
+export const meetingPlanSchema = z.union([
+  z.strictObject({
+    exercises: z.array(z.uuid()).max(MOST_EXERCISES, `At most ${MOST_EXERCISES} exercises in one meeting.`),
+  }),
+  z.strictObject({ prepared: z.array(z.enum(['bags-checked', 'program-given', 'no-predictions'])).max(3) }),
+  z.strictObject({
+    perBench: z
+      .int('A whole number of learners.')
+      .min(1, 'At least one learner at a bench.')
+      .max(20, 'At most 20.'),
+  }),
+]);
+export type MeetingDecision = z.infer<typeof meetingPlanSchema>;
+
+/** A meeting as it runs, told by whoever presses; the last press counts, whenever it arrives. */
+export const runStateSchema = z.strictObject({
+  startedAt: z.number(),
+  stepId: z.string().max(200),
+  stepSince: z.number(),
+  hold: z.int().min(0).max(1000),
+  isDark: z.boolean(),
+});
+export const runMessageSchema = z.strictObject({
+  /** `null`: the meeting is over, or begins anew. */
+  state: runStateSchema.nullable(),
+  pressedAt: z.int().min(0),
+});
+export type RunMessage = z.infer<typeof runMessageSchema>;
+
+export const tickSchema = z.strictObject({ item: z.string().min(1).max(600), done: z.enum(['yes', 'no']) });
+export type Tick = z.infer<typeof tickSchema>;
+
+/** An exercise that a meeting may have. */
+export interface PlannedExercise {
+  readonly id: string;
+  readonly title: string;
+  readonly minutes: number | null;
+}
+
+/** Exercises that come next for a class, as its course has them. */
+export interface Suggestion {
+  readonly lesson: string;
+  readonly exercises: readonly PlannedExercise[];
+}
+
+/** A cut that has been chosen, or could be. */
+export type CutId = Cut['id'];
