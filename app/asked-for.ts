@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { findCourse } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { findDraft, type Draft } from '@/server/exercises/drafts';
 import { findPublication, type Publication } from '@/server/exercises/publications';
@@ -41,3 +42,12 @@ interface DraftAskedFor {
   readonly draft: Draft;
   readonly may: NonNullable<Awaited<ReturnType<typeof mayWith>>>;
 }
+
+/** The course that an address names, and what its viewer may do with it; once per request. */
+export const courseAskedFor = cache(async (courseId: string) => {
+  const viewer = await requireViewer('see-course');
+  const may = await mayWith(database(), 'course', viewer, courseId);
+  const course = may && (await findCourse(database(), courseId));
+  if (!course) notFound();
+  return { viewer, course, may };
+});

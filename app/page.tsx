@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { Suspense } from 'react';
 import { countVerdicts, groupByTrouble, latestOf } from '@/core/plan/review';
 import { courseList } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
@@ -13,8 +14,10 @@ import { StudentToday, type ExerciseToday } from '@/ui/today/StudentToday';
 import { stateOf } from '@/server/live';
 import type { Viewer } from '@/server/permissions';
 import { Live } from '@/ui/shell/Live';
+import { NextMeetingComing } from '@/ui/today/NextMeetingBlock';
 import { requireViewer } from './access';
 import * as doorActions from './doors/actions';
+import { NextMeeting } from './next-meeting';
 import { View } from './shell';
 
 export const metadata: Metadata = { title: 'Today' };
@@ -38,7 +41,17 @@ export default async function TodayPage() {
   return (
     <View viewer={viewer} places={[{ label: 'Home' }]} title="Today">
       <Live first={live} />
-      <StaffToday classes={classes} exercises={exercises} courses={courses} doors={doorActions} />
+      <StaffToday
+        classes={classes}
+        exercises={exercises}
+        courses={courses}
+        doors={doorActions}
+        next={
+          <Suspense fallback={<NextMeetingComing />}>
+            <NextMeeting viewer={viewer} />
+          </Suspense>
+        }
+      />
     </View>
   );
 }

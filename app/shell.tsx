@@ -1,3 +1,5 @@
+import { format } from 'date-fns';
+import { comingMeetings } from '@/server/lessons/meetings';
 import { courseList } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { exerciseList } from '@/server/exercises/drafts';
@@ -44,6 +46,7 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
         group: 'Review desk',
       });
   }
+  if (can(role, 'see-course')) destinations.push({ label: 'Courses', href: '/courses', group: 'Course' });
   if (can(role, 'see-course'))
     for (const { id, title } of await courseList(database(), viewer))
       destinations.push(
@@ -59,6 +62,19 @@ async function destinationsFor(viewer: Viewer): Promise<readonly Destination[]> 
         { label: `Record, ${name}`, href: `/classes/${id}/record`, group: 'Classes' },
       );
   }
+  if (can(role, 'see-kit')) destinations.push({ label: 'Kit store', href: '/kit', group: 'Tools' });
+  if (can(role, 'see-run-sheet'))
+    for (const { id, classId, className, startsAt } of await comingMeetings(
+      database(),
+      viewer.classIds,
+      new Date(),
+      6,
+    ))
+      destinations.push({
+        label: `Run sheet, ${className}, ${format(startsAt, 'd MMM')}`,
+        href: `/classes/${classId}/meetings/${id}`,
+        group: 'Classes',
+      });
   if (can(role, 'keep-own-account'))
     destinations.push({ label: 'Your account', href: '/account', group: 'Classes' });
   if (can(role, 'see-trail'))

@@ -57,6 +57,7 @@ const optionsOf = (words: readonly string[]) =>
     paper: { type: 'string' },
     columns: { type: 'string' },
     address: { type: 'string' },
+    extras: { type: 'string' },
     class: { type: 'string' },
     'per-bench': { type: 'string' },
     minutes: { type: 'string' },
@@ -129,11 +130,15 @@ async function allExercises({ exercise, course }: Given, folder: string): Promis
   return exercise === undefined ? exercisesIn(course!, folder) : [await loadExercise(exercise, folder)];
 }
 
-const orderOf = ({ form, paper, columns, address }: Given): HandoutOrder => ({
+const orderOf = ({ form, paper, columns, address, extras }: Given): HandoutOrder => ({
   form: oneOf('form', form ?? 'student', handoutForms),
   paper: oneOf('paper', paper ?? 'A4', papers),
   columns: oneOf('columns', columns ?? '1', ['1', '2']) === '2' ? 2 : 1,
   address,
+  extras: (extras ?? '')
+    .split(',')
+    .filter(Boolean)
+    .map((extra) => oneOf('extras', extra, ['tour', 'bands'])),
 });
 
 function oneOf<const Choice extends string>(

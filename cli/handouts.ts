@@ -1,6 +1,7 @@
 import { DEFAULT_HOUSE_RULES, rulesWith } from '@/core/course/house-rules';
 import type { Exercise } from '@/core/formats/exercise';
-import { makeHandout } from '@/core/handout';
+import { cardOf, cardsToPrint } from '@/core/course/concepts';
+import { makeHandout, type HandoutWish } from '@/core/handout';
 import type { Handout, HandoutForm } from '@/core/handout/document';
 import { markdownOf } from '@/core/handout/markdown';
 import { nodeGrammars } from '@/grammars/node';
@@ -14,12 +15,14 @@ export interface HandoutOrder {
   readonly paper: Paper;
   readonly columns: 1 | 2;
   readonly address: string | undefined;
+  readonly extras: readonly ('tour' | 'bands')[];
 }
 
 async function handout(
   exercise: Exercise,
   number: number | undefined,
   order: HandoutOrder,
+  inCourse: Pick<HandoutWish, 'before' | 'cards'> = {},
 ): Promise<Handout> {
   const own = rulesWith(DEFAULT_HOUSE_RULES, exercise.data.rules);
   return makeHandout(
@@ -29,6 +32,8 @@ async function handout(
       rules: own.ok ? own.value : DEFAULT_HOUSE_RULES,
       place: number === undefined ? 'Handout' : `Exercise ${number}`,
       address: order.address,
+      extras: order.extras,
+      ...inCourse,
     },
     await nodeGrammars(),
   );
@@ -51,7 +56,14 @@ export async function handoutMarkdown(exercise: Exercise, order: HandoutOrder): 
 /** The handouts of all exercises of a folder, in the order of their names, in one PDF with its contents. */
 export async function booklet(path: string, folder: string, order: HandoutOrder): Promise<Uint8Array> {
   const handouts: Handout[] = [];
-  for (const [index, exercise] of (await exercisesIn(path, folder)).entries())
-    handouts.push(await handout(exercise, index + 1, order));
+  const exercises = await exercisesIn(path, folder);
+  const cards = cardsToPrint(exercises.map(({ data }) => data));
+  for (const [index, exercise] of exercises.entries())
+    handouts.push(
+      await handout(exercise, index + 1, order, {
+        before: exercises[index - 1],
+        cards: cards[index]!.map((concept) => cardOf(concept, {})),
+      }),
+    );
   return pdfOf(handouts, order);
 }

@@ -31,6 +31,12 @@ export interface PageOptions {
   readonly columns: 1 | 2;
 }
 
+/** How a document is laid out: columns, and how many times larger than on paper everything is. */
+export interface PageLook {
+  readonly columns: 1 | 2;
+  readonly scale: number;
+}
+
 interface WriteOptions {
   readonly x?: number;
   readonly width?: number;
@@ -48,7 +54,7 @@ export class Flow {
 
   constructor(
     readonly document: Sheet,
-    private readonly options: PageOptions,
+    private readonly look: PageLook,
   ) {
     this.root = document.struct('Document');
     document.addStructure(this.root);
@@ -73,7 +79,22 @@ export class Flow {
 
   /** Of the column. */
   get width(): number {
-    return this.options.columns === 1 ? this.wholeWidth : (this.wholeWidth - GUTTER) / 2;
+    return this.look.columns === 1 ? this.wholeWidth : (this.wholeWidth - GUTTER) / 2;
+  }
+
+  /** How many times larger than on paper everything is. */
+  get scale(): number {
+    return this.look.scale;
+  }
+
+  /** Points under the cursor that are left on this page. */
+  get room(): number {
+    return this.bottom - this.y;
+  }
+
+  /** Of a page, between its margins. */
+  get wholeHeight(): number {
+    return this.bottom - MARGIN;
   }
 
   get wholeWidth(): number {
@@ -81,7 +102,7 @@ export class Flow {
   }
 
   get hasOneColumn(): boolean {
-    return this.options.columns === 1;
+    return this.look.columns === 1;
   }
 
   get pageCount(): number {
@@ -121,13 +142,13 @@ export class Flow {
 
   /** Leaves space, unless it would stand at the top of a column. */
   space(points: number): void {
-    if (!this.isAtTop) this.y += points;
+    if (!this.isAtTop) this.y += points * this.scale;
   }
 
   /** Goes on in the next column or on the next page when there is no room of that height; never from an empty one. */
   makeRoom(height: number): void {
     if (this.y + height <= this.bottom || this.isAtTop) return;
-    if (this.column + 1 < this.options.columns) {
+    if (this.column + 1 < this.look.columns) {
       this.column += 1;
       this.y = this.top;
     } else this.newPage();
@@ -154,11 +175,16 @@ export class Flow {
 
   /** Writes a text at the cursor, in as many fonts as its signs need, and goes behind it. */
   write(text: string, look: Look, options: WriteOptions = {}): void {
-    const { x = this.left, width = this.width, colour = INK, after = LOOKS[look].after } = options;
+    const {
+      x = this.left,
+      width = this.width,
+      colour = INK,
+      after = LOOKS[look].after * this.scale,
+    } = options;
     const { document } = this;
     const { face, size } = LOOKS[look];
     const runs = runsOf(text, face);
-    document.fontSize(size).fillColor(colour);
+    document.fontSize(size * this.scale).fillColor(colour);
     for (const [index, { text: run, font }] of runs.entries()) {
       const how = { width, continued: index < runs.length - 1, lineGap: LEADING };
       document.font(font);
@@ -176,10 +202,10 @@ export class Flow {
   /** What a text takes with the space behind it, in a column or in less; a line more or less where its signs are odd. */
   heightOf(text: string, look: Look, width = this.width): number {
     const { face, size, after } = LOOKS[look];
-    this.document.fontSize(size).font(runsOf('x', face)[0]!.font);
+    this.document.fontSize(size * this.scale).font(runsOf('x', face)[0]!.font);
     // Signs of other fonts are about as wide as an m.
     const plain = text.replace(/[^\u0020-\u017f]/g, 'm');
-    return this.document.heightOfString(plain, { width, lineGap: LEADING }) + after;
+    return this.document.heightOfString(plain, { width, lineGap: LEADING }) + after * this.scale;
   }
 
   /** A line over the column, at the cursor. */

@@ -1,8 +1,12 @@
 import PDFDocument from 'pdfkit';
 import type { Handout } from '@/core/handout/document';
+import { PAGE_SIZES } from '@/core/handout/papers';
 import { heightOf, printBlock } from './blocks';
 import { register } from './fonts';
-import { Flow, INK, SOFT, type PageOptions } from './flow';
+import { Flow, INK, SOFT, type PageLook, type PageOptions } from './flow';
+
+/** Letters for the last row: at 1280 × 800 none is smaller than 28 px. */
+const WALL_SCALE = 2.4;
 
 export interface PrintOptions extends PageOptions {
   /** Called when a handout of several has been written. */
@@ -14,8 +18,12 @@ export interface PrintOptions extends PageOptions {
  * several. A step stays with its picture. Rejects when the document cannot be written.
  */
 export async function pdfOf(handouts: readonly Handout[], options: PrintOptions): Promise<Buffer> {
+  const isForWall = handouts.some(({ form }) => form === 'projector');
+  const look: PageLook = isForWall
+    ? { columns: 1, scale: WALL_SCALE }
+    : { columns: options.columns, scale: 1 };
   const document = new PDFDocument({
-    size: options.paper === 'A4' ? 'A4' : 'LETTER',
+    size: [...PAGE_SIZES[isForWall ? 'screen' : options.paper]],
     margins: Flow.margins,
     bufferPages: true,
     tagged: true,
@@ -38,7 +46,7 @@ export async function pdfOf(handouts: readonly Handout[], options: PrintOptions)
     document.on('error', reject);
   });
   register(document);
-  printAll(new Flow(document, options), handouts, options);
+  printAll(new Flow(document, look), handouts, options);
   document.end();
   return written;
 }
@@ -58,7 +66,7 @@ function printAll(flow: Flow, handouts: readonly Handout[], { onProgress }: Prin
   for (let page = 0; page < flow.pageCount; page += 1) {
     flow.toPage(page);
     const own = starts.findLastIndex((start) => start <= page + 1);
-    flow.foot(handouts[own]?.title ?? '', `${page + 1} of ${flow.pageCount}`);
+    if (flow.scale === 1) flow.foot(handouts[own]?.title ?? '', `${page + 1} of ${flow.pageCount}`);
   }
   flow.end();
 }
@@ -66,19 +74,21 @@ function printAll(flow: Flow, handouts: readonly Handout[], { onProgress }: Prin
 /** Room that a heading takes with the space about it, and most of what stands under it that stays with it. */
 const [HEADING, WITH_HEADING] = [40, 320];
 
-function print(flow: Flow, { title, subtitle, sections }: Handout): void {
+function print(flow: Flow, { title, subtitle, sections, photos }: Handout): void {
   flow.document.outline.addItem(title);
   flow.tagged('H1', () => flow.write(title, 'title', { width: flow.wholeWidth }));
   flow.paragraph(subtitle, 'subtitle', { width: flow.wholeWidth, colour: SOFT });
   flow.beginColumns();
-  for (const { title: heading, blocks } of sections) {
+  for (const [index, { title: heading, blocks }] of sections.entries()) {
     const [first] = blocks;
-    flow.makeRoom(HEADING + (first ? Math.min(heightOf(flow, first), WITH_HEADING) : 0));
+    // On a wall each section begins by itself.
+    if (flow.scale > 1 && index > 0) flow.newPage();
+    flow.makeRoom(HEADING + (first ? Math.min(heightOf(flow, first, photos), WITH_HEADING) : 0));
     flow.space(9);
     flow.line(INK, 0.8);
     flow.y += 6;
     flow.tagged('H2', () => flow.write(heading, 'section'));
-    for (const block of blocks) printBlock(flow, block);
+    for (const block of blocks) printBlock(flow, block, photos);
   }
 }
 

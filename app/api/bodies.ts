@@ -14,10 +14,14 @@ const isOfHost = (origin: string, host: string | null): boolean =>
   URL.canParse(origin) && new URL(origin).host === host;
 
 /** The body as text; `undefined` when it is longer than allowed, whatever its header claims. */
-export async function readBody(request: Request, largest: number): Promise<string | undefined> {
+export const readBody = async (request: Request, largest: number): Promise<string | undefined> =>
+  (await readBytes(request, largest))?.toString('utf8');
+
+/** The body as it is; `undefined` when it is longer than allowed, whatever its header claims. */
+export async function readBytes(request: Request, largest: number): Promise<Buffer | undefined> {
   if (Number(request.headers.get('content-length') ?? 0) > largest) return undefined;
   const reader = request.body?.getReader();
-  if (!reader) return '';
+  if (!reader) return Buffer.alloc(0);
   const chunks: Uint8Array[] = [];
   let size = 0;
   for (;;) {
@@ -30,7 +34,7 @@ export async function readBody(request: Request, largest: number): Promise<strin
     }
     chunks.push(value);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
 }
 
 /** A text parsed as JSON; `undefined` when it is none. */

@@ -1,7 +1,7 @@
 import type { Drawing } from '../drawing/list';
 
-/** For whom a handout is: who builds, or who teaches. */
-export const handoutForms = ['student', 'instructor'] as const;
+/** For whom a handout is: who builds, who teaches, or all of them on a wall. */
+export const handoutForms = ['student', 'instructor', 'projector'] as const;
 export type HandoutForm = (typeof handoutForms)[number];
 
 /** A picture, with what it shows in words. */
@@ -49,12 +49,33 @@ export type Block =
   | { readonly type: 'program'; readonly lines: readonly ProgramLine[] }
   /** Lines to write on. */
   | { readonly type: 'lines'; readonly count: number }
+  /** Cards to be cut out, all of one size. */
+  | { readonly type: 'cards'; readonly cards: readonly Card[]; readonly size: CardSize }
+  /** A picture of the author's own, by the id under which its bytes are given. */
+  | { readonly type: 'photo'; readonly id: string; readonly caption: string }
   /** A code that opens an address. */
   | { readonly type: 'address'; readonly address: string; readonly says: string };
+
+/** How large a card is cut: four to a row for labels that stick, two for what is read. */
+export type CardSize = 'label' | 'card';
+
+export interface Card {
+  readonly title: string;
+  readonly lines: readonly string[];
+  /** Something to write: so many lines. */
+  readonly blanks?: number;
+  readonly figure?: Figure;
+}
 
 export interface CaptionedFigure {
   readonly figure: Figure;
   readonly caption: string;
+}
+
+/** A picture as a file, with its size in points. */
+export interface Photo {
+  readonly type: 'image/png' | 'image/jpeg';
+  readonly bytes: Uint8Array;
 }
 
 export interface Section {
@@ -68,5 +89,7 @@ export interface Handout {
   /** The course, the exercise's number and for whom it is. */
   readonly subtitle: string;
   readonly form: HandoutForm;
+  /** Own pictures, by their ids. */
+  readonly photos?: ReadonlyMap<string, Photo>;
   readonly sections: readonly Section[];
 }

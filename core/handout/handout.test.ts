@@ -36,6 +36,10 @@ function wordsOf(block: Block): readonly string[] {
       return [block.text, block.checkpoint, ...block.cautions];
     case 'program':
       return block.lines.flatMap(({ text, says = '' }) => [text, says]);
+    case 'cards':
+      return block.cards.flatMap(({ title, lines }) => [title, ...lines]);
+    case 'photo':
+      return [block.caption];
     case 'lines':
       return [];
     case 'address':

@@ -75,6 +75,19 @@ function written(block: Block, picture: (figure: Figure) => string): string {
             ),
           ].join('\n')
         : `${fence(block.lines)}\n${block.lines.map(({ text }) => text).join('\n')}\n${fence(block.lines)}`;
+    case 'cards':
+      return block.cards
+        .map(({ title, lines, figure, blanks = 0 }) =>
+          [
+            `**${plain(title)}**`,
+            ...(figure ? [picture(figure)] : []),
+            ...lines.map(plain),
+            ...Array.from({ length: blanks }, () => '\\_'.repeat(24)),
+          ].join('\n\n'),
+        )
+        .join('\n\n---\n\n');
+    case 'photo':
+      return plain(block.caption);
     case 'lines':
       return Array.from({ length: block.count }, () => '\\_'.repeat(24)).join('\n\n');
     case 'address':

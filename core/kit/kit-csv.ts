@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { fail, ok, type Result } from '../result';
 import { keyOf, readItem, titleOf, type KitKey } from './item';
 import type { ClassNeed } from './needs';
-import type { StockLine } from './stock';
+import type { Purchase, StockLine } from './stock';
 
 /** Longest kit file that is read, in characters, and most rows. */
 const [LONGEST, MOST_ROWS] = [400_000, 4000];
@@ -122,5 +122,24 @@ export const needsCsv = (needs: readonly ClassNeed[]): string =>
       total,
       titleOf(item),
       refs.join(' '),
+    ]),
+  ]);
+
+/** What is to be bought as CSV, which reads as a list of stock too. */
+export const shoppingCsv = (
+  purchases: readonly Purchase[],
+  boards: ReadonlyMap<string, string> = new Map(),
+): string =>
+  csv([
+    ['kind', 'value', 'length_mm', 'count', 'title', 'at_once', 'will_break', 'in_stock'],
+    ...purchases.map(({ item, count, atOnce, losses, inStock }) => [
+      item.kind,
+      item.value,
+      item.lengthMm ?? '',
+      count,
+      titleOf(item, boards),
+      atOnce,
+      losses,
+      inStock,
     ]),
   ]);

@@ -25,6 +25,9 @@ export const sheetFields = [
   'text',
   'cautions',
   'basedOn',
+  'assemblies',
+  'calibrations',
+  'pictures',
 ] as const;
 export type SheetField = (typeof sheetFields)[number];
 

@@ -6,11 +6,12 @@ import type { BlockPrinter } from './block';
 const SIZE = 84;
 
 export const address: BlockPrinter<'address'> = {
-  height: () => SIZE + 10,
+  height: (flow) => SIZE * flow.scale + 10,
   print: (flow, { address: opens, says }) => {
     const { document } = flow;
     const { size, data } = QRCode.create(opens, { errorCorrectionLevel: 'M' }).modules;
-    const [unit, begin, left] = [SIZE / size, flow.y, flow.left];
+    const whole = SIZE * flow.scale;
+    const [unit, begin, left] = [whole / size, flow.y, flow.left];
     flow.tagged(
       'Figure',
       () => {
@@ -23,9 +24,9 @@ export const address: BlockPrinter<'address'> = {
       { alt: `${says} ${opens}` },
     );
     flow.y = begin + 8;
-    const beside = { x: left + SIZE + 14, width: flow.width - SIZE - 14 };
+    const beside = { x: left + whole + 14, width: flow.width - whole - 14 };
     flow.paragraph(says, 'strong', beside);
     flow.paragraph(opens, 'code', beside);
-    flow.y = begin + SIZE + 10;
+    flow.y = begin + whole + 10;
   },
 };

@@ -8,6 +8,13 @@ const LARGEST_SCALE = 0.75;
 /** Points that a picture is high at most: one by itself, one of two, one of a step; and that of a part is wide. */
 const [HIGHEST, PAIR_HIGHEST, STEP_HIGHEST, PART_WIDTH] = [300, 190, 190, 84];
 
+/** What a picture may take in a column: so high, and as wide as it is or less. */
+const within = (flow: Flow, highest: number, width = flow.width): Limits => ({
+  width,
+  height: Math.min(highest * flow.scale, flow.wholeHeight),
+  scale: LARGEST_SCALE * flow.scale,
+});
+
 interface Limits {
   readonly width: number;
   readonly height: number;
@@ -31,10 +38,22 @@ function draw(
   });
 }
 
+/** A picture on a card or beside a text, no larger than so much; how large it came out. */
+export function drawWithin(
+  flow: Flow,
+  figure: Figure,
+  at: { readonly x: number; readonly y: number },
+  limits: { readonly width: number; readonly height: number },
+): { readonly width: number; readonly height: number } {
+  const size = fitted(figure, limits);
+  draw(flow, figure, at, size.scale);
+  return size;
+}
+
 export const figure: BlockPrinter<'figure'> = {
-  height: (flow, block) => fitted(block.figure, { width: flow.width, height: HIGHEST }).height + 24,
+  height: (flow, block) => fitted(block.figure, within(flow, HIGHEST)).height + 24,
   print: (flow, block) => {
-    const { height, scale } = fitted(block.figure, { width: flow.width, height: HIGHEST });
+    const { height, scale } = fitted(block.figure, within(flow, HIGHEST));
     draw(flow, block.figure, { x: flow.left, y: flow.y }, scale);
     flow.y += height + 5;
     if (block.caption !== undefined) flow.paragraph(block.caption, 'note', { colour: SOFT });
@@ -44,7 +63,7 @@ export const figure: BlockPrinter<'figure'> = {
 const halfOf = (flow: Flow): number => (flow.width - 16) / 2;
 
 const pairHeight = (flow: Flow, one: CaptionedFigure): number =>
-  fitted(one.figure, { width: halfOf(flow), height: PAIR_HIGHEST }).height +
+  fitted(one.figure, within(flow, PAIR_HIGHEST, halfOf(flow))).height +
   flow.heightOf(one.caption, 'strong', halfOf(flow)) +
   14;
 
@@ -54,7 +73,7 @@ export const pair: BlockPrinter<'pair'> = {
     const [begin, half, left] = [flow.y, halfOf(flow), flow.left];
     const ends = block.pair.map(({ figure: shown, caption }, index) => {
       const x = left + index * (half + 16);
-      const size = fitted(shown, { width: half, height: PAIR_HIGHEST });
+      const size = fitted(shown, within(flow, PAIR_HIGHEST, half));
       draw(flow, shown, { x, y: begin }, size.scale);
       if (index === 1) crossOut(flow, { x, y: begin, ...size });
       flow.y = begin + size.height + 5;
@@ -85,11 +104,16 @@ const crossOut = (flow: Flow, { x, y, width, height }: Area): void =>
   );
 
 /** The picture of a part, where it has one. */
-const pictureOf = ({ figure: shown }: BlockOf<'part'>) =>
-  shown && fitted(shown, { width: PART_WIDTH, height: PART_WIDTH * 0.8, scale: 1 });
+const pictureOf = (flow: Flow, { figure: shown }: BlockOf<'part'>) =>
+  shown &&
+  fitted(shown, {
+    width: PART_WIDTH * flow.scale,
+    height: PART_WIDTH * 0.8 * flow.scale,
+    scale: flow.scale,
+  });
 
 const besidePicture = (flow: Flow, { figure: shown }: BlockOf<'part'>) => {
-  const inset = shown ? PART_WIDTH + 14 : 0;
+  const inset = shown ? PART_WIDTH * flow.scale + 14 : 0;
   return { x: flow.left + inset, width: flow.width - inset };
 };
 
@@ -98,11 +122,11 @@ export const part: BlockPrinter<'part'> = {
     const { width } = besidePicture(flow, block);
     const texts = block.lines.map((one) => flow.heightOf(one, 'body', width) - 3);
     const words = texts.reduce((sum, height) => sum + height, flow.heightOf(block.title, 'strong', width));
-    return Math.max(words, pictureOf(block)?.height ?? 0) + 6;
+    return Math.max(words, pictureOf(flow, block)?.height ?? 0) + 6;
   },
   print: (flow, block) => {
     const begin = flow.y;
-    const picture = pictureOf(block);
+    const picture = pictureOf(flow, block);
     if (block.figure && picture) draw(flow, block.figure, { x: flow.left, y: begin }, picture.scale);
     const beside = besidePicture(flow, block);
     flow.y = begin;
@@ -112,33 +136,55 @@ export const part: BlockPrinter<'part'> = {
   },
 };
 
-/** Beside its picture in one column, over it in two. */
+/** Beside its picture in one column on paper, over it in two and on a wall. */
+const isBeside = (flow: Flow): boolean => flow.hasOneColumn && flow.scale === 1;
+
 function stepWidths(flow: Flow): { readonly text: number; readonly picture: number } {
-  const picture = flow.hasOneColumn ? flow.width * 0.46 : flow.width;
-  return { picture, text: flow.hasOneColumn ? flow.width - picture - 16 : flow.width };
+  if (!isBeside(flow)) return { picture: flow.width, text: flow.width };
+  const picture = flow.width * 0.46;
+  return { picture, text: flow.width - picture - 16 };
 }
 
+/** Room for the heading over a step on a wall. */
+const WALL_HEADING = 84;
+
+const stepWords = (
+  flow: Flow,
+  { number, text, checkpoint, cautions }: BlockOf<'step'>,
+  width: number,
+): number =>
+  [
+    flow.heightOf(`${number}. ${text}`, 'strong', width),
+    ...cautions.map((one) => flow.heightOf(`Take care: ${one}`, 'body', width)),
+    flow.heightOf(`Look: ${checkpoint}`, 'body', width),
+  ].reduce((sum, one) => sum + one, 0);
+
 export const step: BlockPrinter<'step'> = {
-  height: (flow, { number, text, checkpoint, cautions, figure: shown }) => {
+  height: (flow, block) => {
+    // On a wall each step has a page of its own.
+    if (flow.scale > 1) return flow.wholeHeight - WALL_HEADING;
     const { text: width, picture } = stepWidths(flow);
-    const { height } = fitted(shown, { width: picture, height: STEP_HIGHEST });
-    const words = [
-      flow.heightOf(`${number}. ${text}`, 'strong', width),
-      ...cautions.map((one) => flow.heightOf(`Take care: ${one}`, 'body', width)),
-      flow.heightOf(`Look: ${checkpoint}`, 'body', width),
-    ].reduce((sum, one) => sum + one, 0);
-    return (flow.hasOneColumn ? Math.max(words, height) : words + height) + 12;
+    const words = stepWords(flow, block, width);
+    const { height } = fitted(block.figure, within(flow, STEP_HIGHEST, picture));
+    return (isBeside(flow) ? Math.max(words, height) : words + height) + 12;
   },
-  print: (flow, { number, text, checkpoint, cautions, figure: shown }) => {
+  print: (flow, block) => {
+    const { number, text, checkpoint, cautions, figure: shown } = block;
     const begin = flow.y;
     const { text: width, picture } = stepWidths(flow);
     flow.paragraph(`${number}. ${text}`, 'strong', { width });
     for (const one of cautions) flow.paragraph(`Take care: ${one}`, 'body', { width });
     flow.paragraph(`Look: ${checkpoint}`, 'body', { width, colour: SOFT });
-    const { height, scale } = fitted(shown, { width: picture, height: STEP_HIGHEST });
-    const at = flow.hasOneColumn ? { x: flow.left + width + 16, y: begin } : { x: flow.left, y: flow.y };
+    // On a wall it takes all that its words leave of the page.
+    const limits =
+      flow.scale > 1
+        ? { width: picture, height: flow.room - 8, scale: 4 }
+        : within(flow, STEP_HIGHEST, picture);
+    const { height, scale } = fitted(shown, limits);
+    const at = isBeside(flow) ? { x: flow.left + width + 16, y: begin } : { x: flow.left, y: flow.y };
     draw(flow, shown, at, scale);
     flow.y = Math.max(flow.y, at.y + height) + 4;
+    if (flow.scale > 1) return;
     flow.line(HAIR, 0.5);
     flow.y += 8;
   },

@@ -10,15 +10,15 @@ export const list: BlockPrinter<'list'> = {
     const { document } = flow;
     const whole = flow.element('L');
     for (const [index, item] of items.entries()) {
-      flow.makeRoom(flow.heightOf(item, 'body', flow.width - 18));
+      flow.makeRoom(flow.heightOf(item, 'body', flow.width - 18 * flow.scale));
       const at = { x: flow.left + 2, y: flow.y };
       const element = flow.element('LI', whole);
       flow.tagged(
         'LBody',
         () =>
           flow.write(marks === 'numbers' ? `${index + 1}. ${item}` : item, 'body', {
-            x: flow.left + 18,
-            width: flow.width - 18,
+            x: flow.left + 18 * flow.scale,
+            width: flow.width - 18 * flow.scale,
             after: 3,
           }),
         { under: element },
@@ -27,10 +27,11 @@ export const list: BlockPrinter<'list'> = {
       flow.artifact(() => {
         if (marks === 'boxes')
           document
-            .rect(at.x, at.y + 1.5, 8.5, 8.5)
+            .rect(at.x, at.y + 1.5 * flow.scale, 8.5 * flow.scale, 8.5 * flow.scale)
             .lineWidth(0.9)
             .stroke(INK);
-        else if (marks === 'dots') document.circle(at.x + 4, at.y + 6, 1.7).fill(INK);
+        else if (marks === 'dots')
+          document.circle(at.x + 4 * flow.scale, at.y + 6 * flow.scale, 1.7 * flow.scale).fill(INK);
       });
     }
     whole.end();

@@ -13,10 +13,11 @@ export const program: BlockPrinter<'program'> = {
   height: () => 60,
   print: (flow, { lines }) => {
     const isExplained = lines.some(({ says }) => says !== undefined);
+    const numbers = NUMBERS * flow.scale;
     // In a narrow column what a line does stands under it.
     const isBeside = isExplained && flow.hasOneColumn;
-    const width = isBeside ? flow.width * 0.5 : flow.width - NUMBERS;
-    const beside = isBeside ? flow.width - width - NUMBERS - 10 : width;
+    const width = isBeside ? flow.width * 0.5 : flow.width - numbers;
+    const beside = isBeside ? flow.width - width - numbers - 10 : width;
     for (const [index, { text, says }] of lines.entries()) {
       const own = keepsSpaces(text);
       const [codeHeight, said] = [
@@ -26,12 +27,12 @@ export const program: BlockPrinter<'program'> = {
       const height = isBeside ? Math.max(codeHeight, said) : codeHeight + said;
       flow.makeRoom(height + 2);
       const [left, top] = [flow.left, flow.y];
-      flow.artifact(() => flow.write(String(index + 1), 'code', { x: left, width: 20, colour: SOFT }));
+      flow.artifact(() => flow.write(String(index + 1), 'code', { x: left, width: numbers, colour: SOFT }));
       flow.y = top;
-      flow.tagged('Code', () => flow.write(own, 'code', { x: left + NUMBERS, width }));
+      flow.tagged('Code', () => flow.write(own, 'code', { x: left + numbers, width }));
       if (says !== undefined) {
         flow.y = isBeside ? top : top + codeHeight;
-        const x = isBeside ? left + NUMBERS + width + 10 : left + NUMBERS;
+        const x = isBeside ? left + numbers + width + 10 : left + numbers;
         flow.paragraph(says, 'note', { x, width: beside, colour: SOFT, after: 0 });
       }
       flow.y = top + height + 2;

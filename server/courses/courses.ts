@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { DEFAULT_HOUSE_RULES, ownRulesSchema, rulesWith, type HouseRules } from '@/core/course/house-rules';
 import { emptyExercise } from '@/core/course/new-exercise';
+import type { CardWords } from '@/core/course/concepts';
 import { freeSlug, renamed } from '@/core/course/names';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { Sheet } from '@/core/worksheet/sheet';
@@ -9,7 +10,7 @@ import { isUuid } from '../database/ids';
 import { audit } from '../audit';
 import { draftsOf, type Draft } from '../exercises/drafts';
 import type { Viewer } from '../permissions';
-import { rightsOf } from '../sharing';
+import { rightsOf, type May } from '../sharing';
 
 export interface Lesson {
   readonly id: string;
@@ -354,4 +355,50 @@ export async function standings(db: Knex, courseId: string): Promise<readonly Co
     lessonId: row.lesson_id,
     revisions: Number(row.revisions),
   }));
+}
+
+/** A course on the shelf. */
+export interface ShelvedCourse {
+  readonly id: string;
+  readonly title: string;
+  readonly owner: string;
+  readonly may: May;
+  readonly lessons: number;
+  readonly exercises: readonly string[];
+}
+
+/** The courses that a viewer may look at, with what is in them, by title. */
+export async function courseOverview(db: Knex, viewer: Viewer): Promise<readonly ShelvedCourse[]> {
+  const rows = await db('course')
+    .join('staff', 'staff.id', 'course.owner_id')
+    .where(rightsOf(db, 'course', viewer), 'is not', null)
+    .orderBy('course.title')
+    .select<(Omit<ShelvedCourse, 'lessons'> & { lessons: string })[]>(
+      'course.id',
+      'course.title',
+      'staff.name as owner',
+      db.raw('? as may', [rightsOf(db, 'course', viewer)]),
+      db.raw('(select count(*) from lesson where lesson.course_id = course.id) as lessons'),
+      db.raw(`coalesce((select json_agg(exercise.draft->>'title' order by exercise.position)
+        from exercise where exercise.course_id = course.id), '[]') as exercises`),
+    );
+  return rows.map((row) => ({ ...row, lessons: Number(row.lessons) }));
+}
+
+/** Makes an empty course of the viewer's own; its id. */
+export async function makeCourse(db: Knex, viewer: Viewer, title: string): Promise<string> {
+  const [row] = await db('course').insert({ title, owner_id: viewer.id }).returning<{ id: string }[]>('id');
+  return row!.id;
+}
+
+/** Keeps the words of a concept's card; words that are all empty are as usual. */
+export async function setCard(db: Knex, courseId: string, concept: string, words: CardWords): Promise<void> {
+  const isEmpty = Object.values(words).every((word) => word === '');
+  await db('course')
+    .where({ id: courseId })
+    .update({
+      cards: isEmpty
+        ? db.raw('cards - ?::text', [concept])
+        : db.raw('cards || ?::jsonb', [JSON.stringify({ [concept]: words })]),
+    });
 }

@@ -4,6 +4,7 @@ import { addDays, addWeeks, format, subWeeks } from 'date-fns';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
+import { bringInKit } from '../lessons/kit-store';
 import { publishAsItIs } from '../exercises/publishing';
 import { easyWords } from '../people/easy-words';
 import { hashSecret } from '../people/secrets';
@@ -76,6 +77,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   }
   const files = (await readdir(join(folder, 'course'))).filter((file) => file.endsWith('.json')).sort();
   const exercises: { id: string; slug: string }[] = [];
+  const exerciseIds = new Map<string, string>();
   for (const [position, file] of files.entries()) {
     const draft: unknown = JSON.parse(await readFile(join(folder, 'course', file), 'utf8'));
     const checked = exerciseFrom(draft);
@@ -90,8 +92,12 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
         draft: JSON.stringify(draft),
       })
       .returning<{ id: string }[]>('id');
+    exerciseIds.set(slug, row!.id);
     if (isComplete(checked.value)) exercises.push({ id: row!.id, slug });
   }
+  const keeper: Viewer = { role: 'owner', id: staff.get(owner!.login)!, name: '', classIds: [] };
+  const kit = await bringInKit(db, keeper, await readFile(join(folder, 'kit.csv'), 'utf8'));
+  if (!kit.ok || kit.value.aside.length > 0) throw new Error('the kit of the demo cannot be read');
   for (const group of people.classes) {
     const [row] = await db('class')
       .insert({ name: group.name, code: group.code, term: group.term })
@@ -103,6 +109,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     await db('meeting').insert(
       weeklyMeetings(group.meeting, now).map((meeting) => ({ class_id: classId, ...meeting })),
     );
+    await planMeetings(db, classId, now, plan.lessons, exerciseIds);
     const word = await hashSecret(group.word);
     const learners = await db('learner')
       .insert(group.learners.map((name) => ({ class_id: classId, name, word_hash: word, joined_at: now })))
@@ -132,6 +139,31 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     }
   }
 }
+
+/** Plans the meetings of a class with the lessons of the course, one after the other; the last ones are still open. */
+async function planMeetings(
+  db: Knex,
+  classId: string,
+  now: Date,
+  lessons: z.infer<typeof courseSchema>['lessons'],
+  exerciseIds: ReadonlyMap<string, string>,
+): Promise<void> {
+  const meetings = await db('meeting')
+    .where({ class_id: classId })
+    .where('starts_at', '<', addWeeks(now, WEEKS_PLANNED))
+    .orderBy('starts_at')
+    .pluck<string[]>('id');
+  const rows = meetings.flatMap((meeting_id, index) =>
+    (lessons[index]?.exercises ?? []).flatMap((slug, position) => {
+      const exercise_id = exerciseIds.get(slug);
+      return exercise_id === undefined ? [] : [{ meeting_id, exercise_id, position }];
+    }),
+  );
+  if (rows.length > 0) await db('meeting_exercise').insert(rows);
+}
+
+/** Weeks from now for which the demo's meetings have been planned. */
+const WEEKS_PLANNED = 3;
 
 /** Weeks of demo meetings that are over, and that are to come. */
 const [WEEKS_BEFORE, WEEKS_AFTER] = [4, 6];

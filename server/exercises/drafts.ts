@@ -170,17 +170,23 @@ function lastToTouch(edits: readonly Edit[], change: Change): string {
   return edit?.author ?? 'someone else';
 }
 
+/** An exercise as it stands in a list. */
+export interface ListedExercise {
+  readonly id: string;
+  readonly title: string;
+  readonly position: number;
+  readonly courseTitle: string;
+}
+
 /** The exercises of all courses that a viewer may look at, in order. */
-export const exerciseList = (
-  db: Knex,
-  viewer: Viewer,
-): Promise<readonly { readonly id: string; readonly title: string; readonly position: number }[]> =>
+export const exerciseList = (db: Knex, viewer: Viewer): Promise<readonly ListedExercise[]> =>
   db('exercise')
     .join('course', 'course.id', 'exercise.course_id')
     .where(rightsOf(db, 'course', viewer), 'is not', null)
     .orderBy(['course.title', 'exercise.position'])
-    .select<{ id: string; title: string; position: number }[]>(
+    .select<ListedExercise[]>(
       'exercise.id',
       'exercise.position',
+      'course.title as courseTitle',
       db.raw("draft->>'title' as title"),
     );

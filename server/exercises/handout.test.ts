@@ -9,7 +9,13 @@ beforeEach(async () => {
 });
 afterEach(() => harbour.drop());
 
-const usual: HandoutPrint = { form: 'student', paper: 'A4', columns: 1, ownAddress: 'http://room.example' };
+const usual: HandoutPrint = {
+  form: 'student',
+  paper: 'A4',
+  columns: 1,
+  extras: [],
+  ownAddress: 'http://room.example',
+};
 
 describe('a handout', () => {
   test('is printed as the exercise stands, under guard', async () => {

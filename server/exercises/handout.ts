@@ -1,53 +1,155 @@
 import type { Knex } from 'knex';
 import { rulesWith } from '@/core/course/house-rules';
+import {
+  cardOf,
+  cardsSchema,
+  cardsToPrint,
+  type ConceptCard,
+  type CourseCards,
+} from '@/core/course/concepts';
 import type { FindingCode } from '@/core/findings/finding';
-import type { HandoutForm } from '@/core/handout/document';
+import type { Handout, HandoutForm } from '@/core/handout/document';
 import { FEWEST } from '@/core/plan/class-record';
 import type { Paper } from '@/core/handout/papers';
 import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import type { Viewer } from '../permissions';
-import type { Draft } from './drafts';
+import { draftsOf, type Draft } from './drafts';
+import { picturesOf } from './pictures';
 
 /** How a handout is wanted. */
 export interface HandoutPrint {
   readonly form: HandoutForm;
   readonly paper: Paper;
   readonly columns: 1 | 2;
+  readonly extras: readonly ('tour' | 'bands')[];
   /** Where this server is reached. */
   readonly ownAddress: string;
 }
 
 export type Printed = { readonly pdf: Buffer } | { readonly message: string };
 
+/** What a handout takes from its course and its classes. */
+export interface HandoutContext {
+  readonly place: string;
+  readonly seen: readonly FindingCode[];
+  readonly address: string | undefined;
+  /** The exercise before it in the course. */
+  readonly before: Draft['sheet'] | undefined;
+  /** Cards of the concepts that no exercise before it has. */
+  readonly cards: readonly ConceptCard[];
+}
+
+export async function handoutContext(
+  db: Knex,
+  viewer: Viewer,
+  { id, courseId, courseTitle, position }: Draft,
+  ownAddress: string,
+): Promise<HandoutContext> {
+  const [seen, publicationId, drafts, cards] = await Promise.all([
+    commonCauses(db, viewer, id),
+    openFor(db, viewer, id),
+    draftsOf(db, courseId),
+    courseCards(db, courseId),
+  ]);
+  const at = drafts.findIndex((draft) => draft.id === id);
+  const concepts = cardsToPrint(drafts.map(({ sheet }) => sheet))[at] ?? [];
+  return {
+    place: `${courseTitle}, exercise ${position}`,
+    seen,
+    address: publicationId === undefined ? undefined : `${ownAddress}/bench/${publicationId}`,
+    before: drafts[at - 1]?.sheet,
+    cards: concepts.map((concept) => cardOf(concept, cards)),
+  };
+}
+
+/** The cards of a course in its own words. */
+export async function courseCards(db: Knex, courseId: string): Promise<CourseCards> {
+  const row = await db('course').where({ id: courseId }).first<{ cards: unknown } | undefined>('cards');
+  return cardsSchema.safeParse(row?.cards ?? {}).data ?? {};
+}
+
+const UNPRINTABLE =
+  'The handout can’t be printed as the exercise stands. Look at the marks in the worksheet, then try again.';
+
 /** The handout of an exercise as it stands in its worksheet; says why when there is none. */
 export async function printHandout(
   db: Knex,
   guarded: Guard,
   viewer: Viewer,
-  { id, sheet, courseTitle, courseRules, position }: Draft,
-  { form, paper, columns, ownAddress }: HandoutPrint,
+  draft: Draft,
+  { paper, columns, ownAddress, ...how }: HandoutPrint,
 ): Promise<Printed> {
-  const own = rulesWith(courseRules, sheet.rules);
-  const [seen, publicationId] = await Promise.all([commonCauses(db, viewer, id), openFor(db, viewer, id)]);
   const outcome = await guarded.run('handout', {
-    exercise: sheet,
-    wish: {
-      form,
-      rules: own.ok ? own.value : courseRules,
-      place: `${courseTitle}, exercise ${position}`,
-      seen,
-      ...(publicationId === undefined ? {} : { address: `${ownAddress}/bench/${publicationId}` }),
-    },
+    ...(await printInput(db, viewer, draft, ownAddress, how)),
     paper,
     columns,
   });
   if (outcome.ended) return { pdf: Buffer.from(outcome.value, 'base64') };
   log.error({ obstacle: outcome.obstacle, detail: outcome.detail }, 'a handout could not be printed');
+  return { message: UNPRINTABLE };
+}
+
+async function printInput(
+  db: Knex,
+  viewer: Viewer,
+  draft: Draft,
+  ownAddress: string,
+  how: Pick<HandoutPrint, 'form' | 'extras'>,
+) {
+  const own = rulesWith(draft.courseRules, draft.sheet.rules);
+  const [{ before, ...context }, photos] = await Promise.all([
+    handoutContext(db, viewer, draft, ownAddress),
+    picturesOf(db, draft.id),
+  ]);
   return {
-    message:
-      'The handout can’t be printed as the exercise stands. Look at the marks in the worksheet, then try again.',
+    exercise: draft.sheet,
+    before,
+    wish: { ...how, ...context, rules: own.ok ? own.value : draft.courseRules, photos },
   };
+}
+
+/** What is told while a booklet is made, a line each. */
+export type BookletNews =
+  | { readonly done: number; readonly of: number; readonly title: string }
+  | { readonly pdf: string }
+  | { readonly message: string };
+
+/**
+ * All handouts of a course in one PDF with its contents, exercise by exercise, so that one hears how far it is and can
+ * end it. Exercises that cannot be printed are left out, and named on its first page.
+ */
+export async function* printBooklet(
+  db: Knex,
+  guarded: Guard,
+  viewer: Viewer,
+  drafts: readonly Draft[],
+  { paper, columns, ownAddress, ...how }: HandoutPrint,
+  signal: AbortSignal,
+): AsyncGenerator<BookletNews> {
+  const handouts: Handout[] = [];
+  const waiting = drafts.map(async (draft) => {
+    const input = await printInput(db, viewer, draft, ownAddress, how);
+    return signal.aborted ? undefined : guarded.run('handoutOf', input);
+  });
+  for (const [index, one] of waiting.entries()) {
+    const outcome = await one;
+    if (signal.aborted || outcome === undefined) return;
+    if (outcome.ended) handouts.push(outcome.value);
+    else
+      log.error(
+        { obstacle: outcome.obstacle, detail: outcome.detail },
+        'a handout of a booklet was left out',
+      );
+    yield { done: index + 1, of: drafts.length, title: drafts[index]!.sheet.title };
+  }
+  if (handouts.length === 0) {
+    yield { message: 'None of its exercises can be printed as they stand.' };
+    return;
+  }
+  const printed = await guarded.run('printHandouts', { handouts, paper, columns });
+  if (signal.aborted) return;
+  yield printed.ended ? { pdf: printed.value } : { message: 'The booklet could not be made. Try again.' };
 }
 
 /** What the viewer's classes have run into in an exercise, the most frequent first; nothing that fewer than three have. */

@@ -236,16 +236,18 @@ export type Guard = Pick<GuardedProcesses, 'run' | 'ask'>;
 const quickTasks: ReadonlySet<TaskName> = new Set(['canonicalWiring', 'readExercise']);
 /** What is printed takes longer than a check, and somebody waits for it knowingly; checks do not wait for it. */
 const PRINT_LIMITS: Limits = { processorSeconds: 60, megabytes: 512 };
-const printTasks: ReadonlySet<TaskName> = new Set(['handout']);
+/** Handouts of a booklet are made beside each other. */
+const PRINTERS = 2;
+const printTasks: ReadonlySet<TaskName> = new Set(['handout', 'handoutOf', 'printHandouts', 'kitPapers']);
 
 const shared = globalThis as { didaktorGuard?: Guard };
 
-/** The processes in which this one does the work of the core: one for what is quick, one for print, the others for the rest. */
+/** The processes in which this one does the work of the core: one for what is quick, some for print, the others for the rest. */
 export function guarded(): Guard {
   if (shared.didaktorGuard) return shared.didaktorGuard;
   const [quick, print, others] = [
     new GuardedProcesses(1),
-    new GuardedProcesses(1, PRINT_LIMITS),
+    new GuardedProcesses(PRINTERS, PRINT_LIMITS),
     new GuardedProcesses(),
   ];
   const laneOf = (task: TaskName): GuardedProcesses =>

@@ -4,13 +4,18 @@ import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
 import { makeHandout, type HandoutWish } from '@/core/handout';
+import type { Handout } from '@/core/handout/document';
 import { needsOf, type KitItem, type Need } from '@/core/kit';
-import type { StockLine } from '@/core/kit/stock';
+import type { StockLine, Supply } from '@/core/kit/stock';
+import { kitPapers, type KitPapersWish } from '@/core/handout/kit-papers';
 import { substitutesFor, type Substitution } from '@/core/kit/substitutes';
 import { checklistsOf } from '@/core/meeting/checklists';
 import { fitOf } from '@/core/meeting/fit';
+import { lacksOf } from '@/core/meeting/lacks';
 import type { Pace } from '@/core/meeting/pace';
 import { runSheet, type MeetingPlan, type Preparation } from '@/core/meeting/run-sheet';
+import { drawBench } from '@/core/drawing/bench';
+import type { Drawing } from '@/core/drawing/list';
 import { check } from '@/core/judge/check';
 import { compareBuild, type ComparedBuild } from '@/core/judge/compared-build';
 import { problemText, type Problem, type Result } from '@/core/result';
@@ -95,21 +100,33 @@ async function compared({
   return compareBuild(exercise.value, read.value, program, await nodeGrammars());
 }
 
-/** What a handout is printed from. */
-interface PrintInput {
+/** What a handout is made of. */
+interface HandoutInput {
   readonly exercise: unknown;
-  readonly wish: HandoutWish;
+  /** The exercise before it, whose build may still stand. */
+  readonly before?: unknown;
+  readonly wish: Omit<HandoutWish, 'before'>;
+}
+
+interface Pages {
   readonly paper: Paper;
   readonly columns: 1 | 2;
 }
 
-/** The handout of an exercise as PDF, in base 64: answers are text. */
-async function printed({ exercise: data, wish, paper, columns }: PrintInput): Promise<string> {
+async function handoutFrom({ exercise: data, before, wish }: HandoutInput): Promise<Handout> {
   const exercise = exerciseFrom(data);
   if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
-  const handout = makeHandout(exercise.value, wish, await nodeGrammars());
-  return (await pdfOf([handout], { paper, columns })).toString('base64');
+  const last = before === undefined ? undefined : exerciseFrom(before);
+  return makeHandout(
+    exercise.value,
+    { ...wish, before: last?.ok ? last.value : undefined },
+    await nodeGrammars(),
+  );
 }
+
+/** Handouts as PDF, in base 64: answers are text. */
+const printed = async (handouts: readonly Handout[], pages: Pages): Promise<string> =>
+  (await pdfOf(handouts, pages)).toString('base64');
 
 /** A meeting as it is planned; exercises that cannot be read are left out of it, and named. */
 interface LessonInput {
@@ -207,10 +224,32 @@ function settled({ sheet, rules }: SheetInput): { readonly sheet: Sheet } | { re
 export const coreTasks = {
   check: checked,
   compare: compared,
-  handout: printed,
+  handout: async ({ paper, columns, ...input }: HandoutInput & Pages): Promise<string> =>
+    printed([await handoutFrom(input)], { paper, columns }),
+  handoutOf: handoutFrom,
+  printHandouts: ({
+    handouts,
+    ...pages
+  }: Pages & { readonly handouts: readonly Handout[] }): Promise<string> => printed(handouts, pages),
   lesson,
+  kitPapers: async ({
+    supplies,
+    wish,
+  }: {
+    readonly supplies: readonly Supply[];
+    readonly wish: KitPapersWish;
+  }): Promise<string> => printed([kitPapers(supplies, wish)], { paper: 'A4', columns: 1 }),
   needs,
   substitutes,
+  lacks: async ({ exercise: data }: { readonly exercise: ExerciseData }): Promise<readonly string[]> => {
+    const exercise = exerciseFrom(data);
+    if (!exercise.ok) return [`it can’t be read: ${problemText(exercise.problems[0]!)}`];
+    return lacksOf(exercise.value, await nodeGrammars());
+  },
+  benchDrawing: ({ exercise: data }: { readonly exercise: ExerciseData }): Drawing | null => {
+    const exercise = exerciseFrom(data);
+    return exercise.ok ? drawBench(exercise.value.reference, { crop: 'used' }) : null;
+  },
   canonicalWiring,
   statedProblem,
   settle: settled,

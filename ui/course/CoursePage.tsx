@@ -7,6 +7,7 @@ import { Button } from '../design/Button';
 import { Sharing } from '../sharing/Sharing';
 import { CourseTools } from './CourseTools';
 import { Ladder } from './Ladder';
+import { OnPaper } from './OnPaper';
 import type { CourseActions } from './actions';
 import type { CourseExercise, CourseLesson } from './course';
 
@@ -80,6 +81,7 @@ export function CoursePage(props: CoursePageProps) {
         <Button asChild className="mt-4">
           <Link href={`/courses/${courseId}/rules`}>House rules</Link>
         </Button>
+        <OnPaper courseId={courseId} exercises={exercises.length} />
         {mayEdit && <CourseTools {...props} act={act} />}
         {props.sharing && (
           <Sharing

@@ -90,6 +90,7 @@ export function ClassSettings({ details, teaching, mayKeep, actions }: ClassPage
         )}
       </section>
       <Meetings
+        classId={id}
         meetings={meetings}
         mayKeep={mayKeep}
         isBusy={isBusy}

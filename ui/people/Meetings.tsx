@@ -2,6 +2,7 @@
 
 import { addWeeks, format } from 'date-fns';
 import { Trash2 } from 'lucide-react';
+import Link from 'next/link';
 import { useState, useSyncExternalStore } from 'react';
 import { MOST_MEETINGS, type Meeting } from '@/core/messages/class-change';
 import { howMany } from '@/core/words/words';
@@ -11,6 +12,7 @@ import { Button } from '../design/Button';
 const NEXT = 6;
 
 interface MeetingsProps {
+  readonly classId: string;
   readonly meetings: readonly (Meeting & { readonly id: string })[];
   readonly mayKeep: boolean;
   readonly isBusy: boolean;
@@ -21,7 +23,7 @@ interface MeetingsProps {
 const never = () => () => undefined;
 
 /** When a class meets: what is still to come, and a row of weeks at once. */
-export function Meetings({ meetings, mayKeep, isBusy, onAdd, onRemove }: MeetingsProps) {
+export function Meetings({ classId, meetings, mayKeep, isBusy, onAdd, onRemove }: MeetingsProps) {
   // The server does not know the reader's clock, so days and hours appear with the page.
   const isHere = useSyncExternalStore(
     never,
@@ -46,12 +48,16 @@ export function Meetings({ meetings, mayKeep, isBusy, onAdd, onRemove }: Meeting
         <ul>
           {shown.map(({ id, startsAt, endsAt }) => (
             <li key={id} className="flex min-h-9 items-center gap-2 border-b border-rule">
-              <span className="flex-1">
+              <Link
+                href={`/classes/${classId}/meetings/${id}`}
+                aria-label={`Run sheet of ${format(new Date(startsAt), 'd MMMM')}`}
+                className="flex-1 decoration-rule-strong underline-offset-4 hover:underline"
+              >
                 {format(new Date(startsAt), 'EEE d MMM yyyy')}{' '}
                 <span className="mono text-note text-soft">
                   {format(new Date(startsAt), 'HH:mm')} to {format(new Date(endsAt), 'HH:mm')}
                 </span>
-              </span>
+              </Link>
               {mayKeep && (
                 <Button
                   look="tool"
@@ -71,6 +77,13 @@ export function Meetings({ meetings, mayKeep, isBusy, onAdd, onRemove }: Meeting
         <Button look="quiet" size="small" onClick={() => setShowsAll(true)}>
           all {meetings.length}
         </Button>
+      )}
+      {meetings.length > 0 && (
+        <p className="mt-1 text-note">
+          <a href={`/classes/${classId}/calendar`} download className="underline underline-offset-4">
+            For your calendar
+          </a>
+        </p>
       )}
       {mayKeep && <AddMeetings isBusy={isBusy} onAdd={onAdd} />}
     </section>

@@ -47,13 +47,16 @@ interface StaffTodayProps {
   readonly exercises: readonly { readonly id: string; readonly title: string; readonly position: number }[];
   readonly courses: readonly { readonly id: string; readonly title: string }[];
   readonly doors: DoorActions;
+  /** The next meeting, above everything else. */
+  readonly next: React.ReactNode;
 }
 
 /** The instructor's home: each class, how its exercises stand, and what to look at first. */
-export function StaffToday({ classes, exercises, courses, doors }: StaffTodayProps) {
+export function StaffToday({ classes, exercises, courses, doors, next }: StaffTodayProps) {
   return (
     <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="border-ink lg:border-r">
+        {next}
         {classes.length === 0 && (
           <p className="max-w-[60ch] p-8 text-lead">
             You don’t have a class yet. Make one under{' '}
@@ -75,6 +78,8 @@ export function StaffToday({ classes, exercises, courses, doors }: StaffTodayPro
           {courses.map(({ id, title }) => (
             <WayTo key={id} href={`/courses/${id}`} label={title} note="the course" />
           ))}
+          <WayTo href="/courses" label="Courses" note="new, or brought in" />
+          <WayTo href="/kit" label="Kit store" note="stock, pick lists, what to buy" />
           <WayTo href="/classes" label="Classes and people" note="rosters, slips, meetings" />
           <WayTo href="/values" label="Value bench" note="resistors, dividers, bands" />
           <WayTo href="/boards" label="Boards and parts" note="what is where" />

@@ -5,7 +5,9 @@ import type { ProposedScenario } from '@/core/generated/proposals';
 import type { StatementContext } from '@/core/statements';
 import { AimStep } from './AimStep';
 import { BoardStep } from './BoardStep';
+import { BuildRecord } from './BuildRecord';
 import { BringUp, BuildSteps, Cautions, OwnCautions } from './BuildSteps';
+import { Challenges } from './Challenges';
 import { CheckStep } from './CheckStep';
 import { Connections } from './Connections';
 import { Exchange } from './Exchange';
@@ -76,11 +78,13 @@ export function Steps({ context, propose }: StepsProps) {
         <BuildSteps board={context.board} />
         <Cautions step="build" />
         <OwnCautions />
+        <BuildRecord />
       </Step>
       {isVaried && (
         <Step number={build + 1} title="Vary and predict">
           <Cautions step="vary" />
           <Predictions questions={questions} />
+          <Challenges />
         </Step>
       )}
       {hasFaults && (

@@ -1,6 +1,8 @@
 import type { HouseRules } from '@/core/course/house-rules';
 import type { RehearsedFault } from '@/core/faults/rehearsal';
 import type { ExerciseData } from '@/core/formats/exercise';
+import type { HandoutWish } from '@/core/handout';
+import type { Handout } from '@/core/handout/document';
 import type { Depth, ReadOut } from '@/core/worksheet/read-out';
 import type { Layout, Sheet } from '@/core/worksheet/sheet';
 
@@ -35,3 +37,23 @@ export type FaultAnswer =
   | { readonly type: 'over' }
   /** Nothing can be rehearsed, and why. */
   | { readonly type: 'hindered'; readonly message: string };
+
+/** A handout to be made; of several only the last is. */
+export interface HandoutRequest {
+  readonly seq: number;
+  readonly sheet: Sheet;
+  readonly courseRules: HouseRules;
+  /** The exercise before it, whose build may still stand. */
+  readonly before: ExerciseData | undefined;
+  readonly wish: Omit<HandoutWish, 'before' | 'rules'>;
+}
+
+/** At once without what has to be tried for it, and then with it. */
+export type HandoutAnswer =
+  | {
+      readonly seq: number;
+      readonly ok: true;
+      readonly depth: 'sketch' | 'whole';
+      readonly handout: Handout;
+    }
+  | { readonly seq: number; readonly ok: false; readonly message: string };

@@ -2,6 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { cardSchema, type CardWords } from '@/core/course/concepts';
 import { revisionChanges } from '@/core/course/revision-changes';
 import type { SharingChange } from '@/core/course/sharing';
 import { EXERCISE_LIMIT, exerciseFrom } from '@/core/formats/exercise';
@@ -179,3 +180,13 @@ export async function shareCourse(courseId: string, wanted: SharingChange): Prom
   revalidatePath(`/courses/${courseId}`);
   return done ? undefined : NOT_YOURS;
 }
+
+/** Says what stands on the card of a concept. */
+export const setCard = async (courseId: string, concept: string, words: CardWords): Promise<Refusal> =>
+  change(
+    'edit-course',
+    courseId,
+    z.object({ concept: textSchema(400).min(1), words: cardSchema }),
+    { concept, words },
+    (id, given) => courses.setCard(database(), id, given.concept, given.words),
+  );

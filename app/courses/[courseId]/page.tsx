@@ -1,32 +1,22 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
-import { cache } from 'react';
 import { ladderOf } from '@/core/course/ladder';
 import { exerciseFrom, isComplete } from '@/core/formats/exercise';
 import { knownBoards } from '@/server/courses/boards';
-import { findCourse, standings } from '@/server/courses/courses';
+import { standings } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { draftsOf } from '@/server/exercises/drafts';
 import { classesOf, publicationsFor } from '@/server/exercises/publications';
 import { can } from '@/server/permissions';
-import { mayWith, sharingOf } from '@/server/sharing';
+import { sharingOf } from '@/server/sharing';
 import type { CourseExercise } from '@/ui/course/course';
 import { CoursePage as CourseView } from '@/ui/course/CoursePage';
-import { requireViewer } from '../../access';
+import { courseAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import * as actions from './actions';
 
 interface Address {
   readonly params: Promise<{ courseId: string }>;
 }
-
-const courseAskedFor = cache(async (courseId: string) => {
-  const viewer = await requireViewer('see-course');
-  const may = await mayWith(database(), 'course', viewer, courseId);
-  const course = may && (await findCourse(database(), courseId));
-  if (!course) notFound();
-  return { viewer, course, may };
-});
 
 export async function generateMetadata({ params }: Address): Promise<Metadata> {
   const { course } = await courseAskedFor((await params).courseId);

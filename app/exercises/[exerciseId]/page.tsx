@@ -8,7 +8,6 @@ import { classesOf } from '@/server/exercises/publications';
 import { publicationsOf } from '@/server/exercises/publishing';
 import { can, type Viewer } from '@/server/permissions';
 import { learnersOf } from '@/server/submissions/reports';
-import { HandoutButton } from '@/ui/handout/HandoutButton';
 import { Button } from '@/ui/design/Button';
 import { PublishButton } from '@/ui/publish/PublishButton';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
@@ -54,7 +53,9 @@ export default async function WorksheetPage({ params }: Address) {
       facts={`exercise ${draft.position}`}
       actions={
         <>
-          <HandoutButton exerciseId={draft.id} />
+          <Button asChild>
+            <Link href={`/exercises/${draft.id}/print`}>Handout</Link>
+          </Button>
           {publishing?.button}
         </>
       }

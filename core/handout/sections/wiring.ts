@@ -14,7 +14,7 @@ import { Circuit } from '../../wiring/circuit';
 import type { Wiring } from '../../wiring/wiring';
 import { howMany, listText, uncapital } from '../../words/words';
 import { pathSentence } from '../current-words';
-import type { Block, Figure, Section } from '../document';
+import type { Block, Figure, Photo, Section } from '../document';
 import type { Troubles } from '../troubles';
 
 /** What is joined to what, in the order in which it is built. */
@@ -38,7 +38,13 @@ export function connections(exercise: Exercise): Section {
   };
 }
 
-export function build({ reference, board }: Exercise, rules: HouseRules): Section {
+export function build(
+  { reference, board, data }: Exercise,
+  rules: HouseRules,
+  photos: ReadonlyMap<string, Photo> = new Map(),
+): Section {
+  const own = (data.pictures ?? []).filter(({ id }) => photos.has(id));
+  const photo = ({ id, caption }: (typeof own)[number]): Block => ({ type: 'photo', id, caption });
   const { steps, trial } = benchWork(reference, board, rules);
   const rows = spanOfRows(reference);
   // All steps show the same board, and no wire moves from one picture to the next: it is one drawing with less in it.
@@ -46,24 +52,28 @@ export function build({ reference, board }: Exercise, rules: HouseRules): Sectio
   return {
     title: 'Build it',
     blocks: [
-      ...steps.map(({ number, ref, text, checkpoint, cautions, present }): Block => ({
-        type: 'step',
-        number,
-        text,
-        checkpoint,
-        cautions,
-        figure: {
-          drawing: {
-            ...whole,
-            layers: whole.layers.filter(
-              (layer) => layer.ref === undefined || present.has(makeRef(layer.ref)),
-            ),
-            description: text,
+      ...own.filter(({ step }) => !steps.some(({ ref }) => ref === step)).map(photo),
+      ...steps.flatMap(({ number, ref, text, checkpoint, cautions, present }): readonly Block[] => [
+        {
+          type: 'step',
+          number,
+          text,
+          checkpoint,
+          cautions,
+          figure: {
+            drawing: {
+              ...whole,
+              layers: whole.layers.filter(
+                (layer) => layer.ref === undefined || present.has(makeRef(layer.ref)),
+              ),
+              description: text,
+            },
+            title: `After step ${number}`,
+            emphasis: [ref],
           },
-          title: `After step ${number}`,
-          emphasis: [ref],
         },
-      })),
+        ...own.filter(({ step }) => step === ref).map(photo),
+      ]),
       ...(trial === undefined ? [] : [{ type: 'text', text: trial } as const]),
     ],
   };

@@ -1,0 +1,19 @@
+'use server';
+
+import { textSchema } from '@/core/messages/texts';
+import { makeCourse as make } from '@/server/courses/courses';
+import { database } from '@/server/database/connection';
+import { requireViewer } from '../access';
+import { saidBy } from '../arguments';
+
+const titleSchema = textSchema(120).trim().min(1, 'Give it a title.');
+
+/** Makes an empty course of the viewer's own. */
+export async function makeCourse(
+  title: string,
+): Promise<{ readonly id: string } | { readonly message: string }> {
+  const viewer = await requireViewer('edit-course');
+  const read = titleSchema.safeParse(title);
+  if (!read.success) return { message: saidBy(read.error) };
+  return { id: await make(database(), viewer, read.data) };
+}

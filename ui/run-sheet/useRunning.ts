@@ -1,0 +1,95 @@
+'use client';
+
+import { useCallback, useEffect, useEffectEvent, useState } from 'react';
+import { runMessageSchema, type RunMessage } from '@/core/messages/meeting';
+import { after, begin, type RunAction, type Running } from '@/core/meeting/running';
+import type { RunSheet } from '@/core/meeting/run-sheet';
+
+/** Milliseconds between two questions for what others have pressed, and between two looks at the clock. */
+const [ASK_EVERY, LOOK_EVERY] = [1500, 1000];
+
+const storageKey = (meetingId: string): string => `didaktor-run-${meetingId}`;
+
+/** What this browser was told last, or has pressed without a connection; `undefined` for nothing that can be read. */
+function remembered(meetingId: string): RunMessage | undefined {
+  try {
+    return runMessageSchema.safeParse(JSON.parse(localStorage.getItem(storageKey(meetingId)) ?? '')).data;
+  } catch {
+    return undefined;
+  }
+}
+
+export interface RunningMeeting {
+  readonly running: Running | undefined;
+  readonly now: number;
+  /** Whether what was pressed here is known to the server. */
+  readonly isShared: boolean;
+  readonly start: () => void;
+  readonly press: (action: RunAction) => void;
+  readonly end: () => void;
+}
+
+/**
+ * A meeting as it runs, the same on every tablet and on the wall. It goes on without a connection: what is pressed is
+ * done at once, kept in this browser, and told when the server answers again; the last press counts.
+ */
+export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage): RunningMeeting {
+  const [told, setTold] = useState(first);
+  const [isShared, setShared] = useState(true);
+  const [now, setNow] = useState(() => Date.now());
+  const exchange = useEffectEvent(async (): Promise<void> => {
+    try {
+      const address = `/api/meetings/${meetingId}`;
+      const answer = isShared
+        ? await fetch(address)
+        : await fetch(address, {
+            method: 'PUT',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify(told satisfies RunMessage),
+          });
+      if (!answer.ok) return;
+      const news = runMessageSchema.parse(await answer.json());
+      setTold((before) => (news.pressedAt >= before.pressedAt ? news : before));
+      setShared(news.pressedAt >= told.pressedAt);
+    } catch {
+      // Without a connection everything goes on here, and is tried again.
+    }
+  });
+  useEffect(() => {
+    const kept = remembered(meetingId);
+    const asking = setInterval(() => void exchange(), ASK_EVERY);
+    const looking = setInterval(() => setNow(Date.now()), LOOK_EVERY);
+    // What was pressed here before the page was left, and the server does not know yet.
+    if (kept && kept.pressedAt > first.pressedAt) {
+      queueMicrotask(() => {
+        setTold(kept);
+        setShared(false);
+      });
+    }
+    return () => {
+      clearInterval(asking);
+      clearInterval(looking);
+    };
+  }, [meetingId, first.pressedAt]);
+  const tell = useCallback(
+    (change: (before: Running | undefined, at: number) => Running | null) => {
+      const at = Date.now();
+      setNow(at);
+      setTold((before) => {
+        const next: RunMessage = { state: change(before.state ?? undefined, at), pressedAt: at };
+        localStorage.setItem(storageKey(meetingId), JSON.stringify(next));
+        return next;
+      });
+      setShared(false);
+    },
+    [meetingId],
+  );
+  return {
+    running: told.state ?? undefined,
+    now,
+    isShared,
+    start: () => tell((_, at) => begin(sheet, at)),
+    press: (action) => tell((before, at) => (before ? after(before, action, sheet, at) : null)),
+    end: () => tell(() => null),
+  };
+}
