@@ -69,6 +69,24 @@ const pages: Readonly<
     path: ({ course }) => `/courses/${course}/rules`,
     for: onlyFor(own),
   },
+  'courses/page.tsx': { path: () => '/courses', for: onlyFor(teaching) },
+  'courses/[courseId]/cards/page.tsx': {
+    path: ({ course }) => `/courses/${course}/cards`,
+    for: onlyFor(own),
+  },
+  'kit/page.tsx': { path: () => '/kit', for: onlyFor(teaching) },
+  'classes/[classId]/meetings/[meetingId]/page.tsx': {
+    path: ({ group, meeting }) => `/classes/${group}/meetings/${meeting}`,
+    for: onlyFor(own),
+  },
+  'classes/[classId]/meetings/[meetingId]/wall/page.tsx': {
+    path: ({ group, meeting }) => `/classes/${group}/meetings/${meeting}/wall`,
+    for: onlyFor(own),
+  },
+  'exercises/[exerciseId]/print/page.tsx': {
+    path: ({ exercise }) => `/exercises/${exercise}/print`,
+    for: onlyFor(own),
+  },
   'exercises/[exerciseId]/page.tsx': { path: ({ exercise }) => `/exercises/${exercise}`, for: onlyFor(own) },
   'exercises/[exerciseId]/preview/page.tsx': {
     path: ({ exercise }) => `/exercises/${exercise}/preview`,
@@ -131,6 +149,75 @@ const routes: Readonly<Record<string, Ask>> = {
     answers: [200],
     for: onlyFor(own),
   },
+  'exercises/[exerciseId]/pictures/route.ts POST': {
+    method: 'POST',
+    path: ({ exercise }) => `/exercises/${exercise}/pictures`,
+    body: () => 'no picture',
+    answers: [422],
+    for: { ...onlyFor(['instructor']), assistant: 'no' },
+  },
+  'exercises/[exerciseId]/pictures/[pictureId]/route.ts GET': {
+    method: 'GET',
+    path: ({ exercise }) => `/exercises/${exercise}/pictures/picture-1`,
+    answers: [200],
+    for: onlyFor(own),
+  },
+  'kit/stock/route.ts GET': {
+    method: 'GET',
+    path: () => '/kit/stock',
+    answers: [200],
+    for: onlyFor(teaching),
+  },
+  'kit/shopping/route.ts GET': {
+    method: 'GET',
+    path: () => '/kit/shopping',
+    answers: [200],
+    for: onlyFor(teaching),
+  },
+  'kit/papers/[meetingId]/route.ts GET': {
+    method: 'GET',
+    path: ({ meeting }) => `/kit/papers/${meeting}`,
+    answers: [200],
+    for: onlyFor(own),
+  },
+  'classes/[classId]/calendar/route.ts GET': {
+    method: 'GET',
+    path: ({ group }) => `/classes/${group}/calendar`,
+    answers: [200],
+    for: onlyFor(own),
+  },
+  'courses/[courseId]/package/route.ts GET': {
+    method: 'GET',
+    path: ({ course }) => `/courses/${course}/package`,
+    answers: [200],
+    for: onlyFor(own),
+  },
+  'courses/[courseId]/booklet/route.ts GET': {
+    method: 'GET',
+    path: ({ course }) => `/courses/${course}/booklet`,
+    answers: [200],
+    for: onlyFor(own),
+  },
+  'courses/import/route.ts POST': {
+    method: 'POST',
+    path: () => '/courses/import',
+    body: () => 'no package',
+    answers: [422],
+    for: onlyFor(keeping, 'no'),
+  },
+  'api/meetings/[meetingId]/route.ts GET': {
+    method: 'GET',
+    path: ({ meeting }) => `/api/meetings/${meeting}`,
+    answers: [200],
+    for: onlyFor(own, 'no'),
+  },
+  'api/meetings/[meetingId]/route.ts PUT': {
+    method: 'PUT',
+    path: ({ meeting }) => `/api/meetings/${meeting}`,
+    body: () => ({ state: null, pressedAt: 0 }),
+    answers: [200],
+    for: onlyFor(own, 'no'),
+  },
   'api/classes/[classId]/hand-ins/route.ts POST': {
     method: 'POST',
     path: ({ group }) => `/api/classes/${group}/hand-ins`,
@@ -160,6 +247,13 @@ const routes: Readonly<Record<string, Ask>> = {
     body: ({ publication }) => ({ publicationId: publication, wiring: 'x', program: '' }),
     answers: [422],
     for: onlyFor(['learner'], 'no'),
+  },
+  'api/calibrations/[publicationId]/route.ts PUT': {
+    method: 'PUT',
+    path: ({ publication }) => `/api/calibrations/${publication}`,
+    body: () => ({ name: 'nothing that is asked', value: 1 }),
+    answers: [404],
+    for: { ...onlyFor(['learner', 'strange learner'], 'no') },
   },
   'api/drafts/[publicationId]/route.ts PUT': {
     method: 'PUT',
@@ -251,6 +345,11 @@ const actions: Readonly<
       ['classes/[classId]/room/actions.ts', ['answerCall'], teaching],
       ['bench/[publicationId]/actions.ts', ['callForHelp', 'endCall'], ['learner', 'strange learner']],
       ['account/actions.ts', ['changePassword'], teaching],
+      ['kit/actions.ts', ['doToLine', 'substitutes'], teaching],
+      ['kit/actions.ts', ['addLine', 'bringIn'], keeping],
+      ['classes/[classId]/meetings/[meetingId]/actions.ts', ['decide'], keeping],
+      ['classes/[classId]/meetings/[meetingId]/actions.ts', ['tick'], teaching],
+      ['courses/actions.ts', ['makeCourse'], keeping],
       ['boards/actions.ts', ['keepBoard', 'removeBoard', 'shareBoard'], keeping],
       [
         'courses/[courseId]/actions.ts',
@@ -265,6 +364,7 @@ const actions: Readonly<
           'renameByPattern',
           'publishTo',
           'shareCourse',
+          'setCard',
         ],
         keeping,
       ],
@@ -309,6 +409,7 @@ interface Ids {
   readonly submission: string;
   readonly group: string;
   readonly learner: string;
+  readonly meeting: string;
 }
 
 let world: World;
@@ -342,7 +443,13 @@ beforeAll(async () => {
     exercise: await one('select id from exercise order by position limit 1'),
     group: await one(`select id from class where code = 'HARBOUR'`),
     learner: await one(`select id from learner where name = 'Adda'`),
+    meeting: await one(
+      `select meeting.id from meeting join class on class.id = class_id where code = 'HARBOUR' and ends_at > now() order by starts_at limit 1`,
+    ),
   };
+  await world.query(
+    `insert into exercise_picture (exercise_id, id, type, bytes) values ('${ids.exercise}', 'picture-1', 'image/png', '')`,
+  );
   const owners: Readonly<Record<Exclude<Person, 'nobody'>, string>> = {
     learner: `select id from learner where name = 'Adda'`,
     'strange learner': `select id from learner where name = 'Yrsa'`,

@@ -3,14 +3,30 @@ import { describe, expect, test } from 'vitest';
 import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
 import { readExercise, type Exercise } from '../formats/exercise';
 import { beacon, grammars } from '../testing/beacon';
-import type { Block, Handout } from './document';
-import { makeHandout } from './index';
+import { cardOf, cardsToPrint } from '../course/concepts';
+import { kitPapers } from './kit-papers';
+import { classNeeds, needsOf } from '../kit';
+import { supplyFor } from '../kit/stock';
+import { courseExercises } from '../testing/course';
+import type { Block, Handout, HandoutForm } from './document';
+import { makeHandout, type HandoutWish } from './index';
 import { markdownOf } from './markdown';
 
-const make = (exercise: Exercise, form: 'student' | 'instructor', rules = DEFAULT_HOUSE_RULES): Handout =>
+const make = (
+  exercise: Exercise,
+  form: HandoutForm,
+  rules = DEFAULT_HOUSE_RULES,
+  more: Partial<HandoutWish> = {},
+): Handout =>
   makeHandout(
     exercise,
-    { form, rules, place: 'The working harbour, exercise 1', address: 'http://room.example/bench/1' },
+    {
+      ...more,
+      form,
+      rules,
+      place: 'The working harbour, exercise 1',
+      address: 'http://room.example/bench/1',
+    },
     grammars,
   );
 const titles = ({ sections }: Handout): readonly string[] => sections.map(({ title }) => title);
@@ -63,6 +79,7 @@ describe('the handout of the beacon', () => {
       'A program to begin with',
       'What must be seen',
       'Say it first, then try',
+      'Ready? Go on',
       'The way of the current',
       'Not like this',
       'What I wired',
@@ -187,4 +204,109 @@ describe('a handout as Markdown', () => {
     expect(odd).toContain('| 1 \\| 2 |');
     expect(odd).toMatch(/````\n```\n````/);
   });
+});
+
+const named = (id: string): Exercise =>
+  courseExercises.find(({ name, exercise }) => name === id && exercise.data.id === id)!.exercise;
+
+describe('what is printed beside the steps', () => {
+  test('goes on with the build of the exercise before, and says what goes back into the box', () => {
+    const [night, sluice] = ['night-bell', 'two-button-sluice'].map(named) as [Exercise, Exercise];
+    const section = make(sluice, 'student', DEFAULT_HOUSE_RULES, { before: night }).sections.find(
+      ({ title }) => title.startsWith('If Night bell'),
+    )!;
+    const words = section.blocks.flatMap(wordsOf).join(' ');
+    expect(words).toMatch(/These stay: .*S1/);
+    expect(words).toMatch(/Back into the box: .*buzzer/);
+    const boardless = make(named('hand-lamp'), 'student', DEFAULT_HOUSE_RULES, { before: night });
+    expect(titles(boardless).some((title) => title.startsWith('If '))).toBe(false);
+  });
+
+  test('has cards for concepts that are new, once in a course, in the words of the course', () => {
+    const all = courseExercises.filter(({ name, exercise }) => name === exercise.data.id);
+    const printed = cardsToPrint(all.map(({ exercise }) => exercise.data));
+    expect(new Set(printed.flat()).size).toBe(printed.flat().length);
+    const own = { pause: { word: '', means: '', like: 'Holding your breath.' } };
+    const cards = ['pause', 'made-up-idea'].map((concept) => cardOf(concept, own));
+    const section = make(beacon, 'student', DEFAULT_HOUSE_RULES, { cards }).sections.at(-1)!;
+    const words = section.blocks.flatMap(wordsOf);
+    expect(words).toContain('Like: Holding your breath.');
+    expect(words).toContain('Made up idea');
+    expect(titles(make(beacon, 'instructor', DEFAULT_HOUSE_RULES, { cards }))).not.toContain(
+      'Cards to cut out',
+    );
+  });
+
+  test('walks over the board and sorts bands where it is asked for, with answers for who teaches only', () => {
+    const extras = ['tour', 'bands'] as const;
+    const [learner, teacher] = (['student', 'instructor'] as const).map((form) =>
+      allWords(make(named('night-bell'), form, DEFAULT_HOUSE_RULES, { extras })).join('\n'),
+    );
+    expect(learner).toContain('What does that tell you?');
+    expect(learner).not.toContain('Unplug at once');
+    expect(teacher).toContain('unplug at once');
+    expect(teacher).toContain('2.2 kΩ');
+    expect(learner).not.toContain('2.2 kΩ');
+  });
+
+  test('puts many parts together with their fasteners, values of the bench, and what each key does', () => {
+    const handout = make(named('signal-mast'), 'student', DEFAULT_HOUSE_RULES, {
+      calibrated: new Map([['level 3', 92]]),
+    });
+    const words = allWords(handout).join('\n');
+    expect(words).toContain('Fasteners: 8 × M2 × 8 screw and 4 × servo horn screw.');
+    expect(words).toMatch(/Centre M1, .* before anything is screwed on/);
+    const table = (title: string) =>
+      handout.sections
+        .find((section) => section.title === title)!
+        .blocks.flatMap((block) => (block.type === 'table' ? block.rows : []));
+    expect(table('Calibration of this bench')).toContainEqual(['level 3, M3', '75 to 105 °', '92 °']);
+    const keys = table('Key and action');
+    expect(keys.map(([key]) => key)).toEqual(['p', 's', 'x']);
+    expect(keys[0]![1]).toMatch(/M1/);
+  });
+
+  test('has a ladder of challenges, or the author’s own', () => {
+    const challenges = (exercise: Exercise) =>
+      make(exercise, 'student')
+        .sections.filter(({ title }) => title === 'Ready? Go on')
+        .flatMap((section) => section.blocks.flatMap(wordsOf));
+    expect(challenges(beacon)[0]).toBe('Let D1 be lit for 2.5 s and dark for 0.5 s.');
+    const own = { ...beacon, data: { ...beacon.data, text: { challenges: 'Blink your name.\n\n' } } };
+    expect(challenges(own)).toEqual(['Blink your name.']);
+  });
+
+  test('says times and the report of the reference to who teaches', () => {
+    expect(titles(make(beacon, 'instructor'))).toEqual(
+      expect.arrayContaining(['Times', 'The reference, checked']),
+    );
+    expect(titles(make(beacon, 'student'))).not.toContain('Times');
+  });
+
+  test('goes on a wall without what is for paper', () => {
+    const wall = titles(make(beacon, 'projector'));
+    expect(wall).toContain('Build it');
+    expect(wall).not.toContain('What I wired');
+  });
+
+  test('says everything in the words of the course but programs', () => {
+    const plain = make(named('night-bell'), 'instructor', { ...DEFAULT_HOUSE_RULES, words: 'plain' });
+    const program = blocks(plain).flatMap((block) => (block.type === 'program' ? block.lines : []));
+    expect(program.map(({ text }) => text).join('\n')).toBe(named('night-bell').data.program.trimEnd());
+    const rest = blocks(plain)
+      .filter(({ type }) => type !== 'program')
+      .flatMap(wordsOf);
+    expect(rest.filter((text) => /\bLEDs?\b/.test(text) && !/[“(]/.test(text))).toEqual([]);
+  });
+});
+
+test('kit papers have a label for every bench, whatever the class and however long a name', () => {
+  const needs = classNeeds(needsOf(beacon), 2);
+  const meeting = { meetingId: 'm', from: new Date(0), to: new Date(1), needs };
+  const supplies = supplyFor(meeting, [meeting], []);
+  for (const names of [[], ['Adda'], ['A'.repeat(300), 'Bo', 'Cy']]) {
+    const papers = kitPapers(supplies, { title: 'Beacon', subtitle: '', names, perBench: 1 });
+    const cards = blocks(papers).flatMap((block) => (block.type === 'cards' ? block.cards : []));
+    expect(cards).toHaveLength(names.length);
+  }
 });

@@ -11,6 +11,8 @@ export interface KitPapersWish {
   readonly subtitle: string;
   readonly names: readonly string[];
   readonly perBench: number;
+  /** Values that were found on benches, by the name of who sits there. */
+  readonly values?: ReadonlyMap<string, string>;
   /** Names of boards that people made themselves. */
   readonly boards?: ReadonlyMap<string, string>;
 }
@@ -18,7 +20,7 @@ export interface KitPapersWish {
 /** What is carried to the drawers before a meeting: the pick list, and a label for each bag. */
 export function kitPapers(
   supplies: readonly Supply[],
-  { title, subtitle, names, perBench, boards }: KitPapersWish,
+  { title, subtitle, names, perBench, boards, values = new Map() }: KitPapersWish,
 ): Handout {
   const benches = benchesOf(names, perBench);
   const label = supplies.map(({ need }) => `${need.perBench} × ${titleOf(need.item, boards)}`);
@@ -58,6 +60,25 @@ export function kitPapers(
                     title: `${number} · ${listText(own)}`,
                     lines: [title, ...label],
                   })),
+                },
+              ],
+      },
+      {
+        title: 'Values of the benches',
+        blocks:
+          values.size === 0
+            ? []
+            : [
+                {
+                  type: 'table',
+                  head: ['bench', 'who', 'values'],
+                  rows: benches.flatMap(({ number, names: own }) =>
+                    own.map((name, index) => [
+                      index === 0 ? String(number) : '',
+                      name,
+                      values.get(name) ?? '',
+                    ]),
+                  ),
                 },
               ],
       },

@@ -11,6 +11,7 @@ import { readWiring } from '../wiring/read';
 import { writeTable } from '../wiring/table';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { boardsOf } from '../formats/exercise';
+import { withArticle } from '../words/words';
 import { keyOf, titleOf, type KitItem } from './item';
 import { needsOf } from './needs';
 import type { StockLine } from './stock';
@@ -158,12 +159,13 @@ function printedChanges(reference: Wiring, refs: ReadonlySet<string>, item: KitI
   const [first] = reference.parts.filter((part) => refs.has(part.ref));
   const names = [...refs].join(', ');
   const is = refs.size === 1 ? 'becomes' : 'become';
+  const what = refs.size === 1 ? withArticle(titleOf(item)) : titleOf(item);
   const bands = (ohms: number): string => fourBands(ohms).join(', ');
   const amount = first && isResistor(first) ? kindOf(item.kind).readValue(item.value) : undefined;
   if (first?.value.amount !== undefined && amount?.ok && amount.value.amount !== undefined)
     return [
-      `${names} ${is} ${titleOf(item)}`,
-      `bands: ${bands(first.value.amount)} ${is} ${bands(amount.value.amount)}`,
+      `${names} ${is} ${what}`,
+      `its bands are ${bands(amount.value.amount)} instead of ${bands(first.value.amount)}`,
     ];
-  return [`${names} ${is} ${titleOf(item)}`];
+  return [`${names} ${is} ${what}`];
 }

@@ -98,7 +98,7 @@ export function runSheet(plan: MeetingPlan): RunSheet {
       title: 'Come in, sit down',
       does: 'Benches are shared out, tablets signed in, bags handed out. Every board is unplugged.',
       minutes: minutes(SECONDS.arrival),
-      madeOf: 'once',
+      madeOf: '',
       cautions: [],
       holds: [],
     },

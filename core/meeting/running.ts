@@ -23,8 +23,9 @@ export interface RunStanding {
   readonly behindMinutes: number;
   /** When everything that is left is done, at the planned minutes. */
   readonly endsAt: number;
-  /** The caution that comes next: of a hold that is still to come, of this stretch, else of the one after. */
+  /** What to take care of now, and the caution that comes next. */
   readonly caution: string | undefined;
+  readonly soon: string | undefined;
 }
 
 export const begin = ({ steps }: RunSheet, now: number): Running => ({
@@ -90,9 +91,9 @@ export function standingOf(running: Running, { steps }: RunSheet, now: number): 
     leftMinutes,
     behindMinutes: gone - (planned + Math.min(inStep, step.minutes)),
     endsAt: now + (Math.max(0, leftMinutes) + remaining) * 60_000,
-    caution:
-      step.holds.slice(running.hold).find(({ cautions }) => cautions.length > 0)?.cautions[0] ??
-      step.cautions[0] ??
+    caution: step.holds[running.hold]?.cautions[0] ?? (running.hold === 0 ? step.cautions[0] : undefined),
+    soon:
+      step.holds.slice(running.hold + 1).find(({ cautions }) => cautions.length > 0)?.cautions[0] ??
       steps[index + 1]?.cautions[0],
   };
 }

@@ -18,7 +18,10 @@ const aCourse: fc.Arbitrary<CoursePackage> = fc.subarray(exercises).chain((chose
   fc.record({
     title: aText,
     rules: fc.constantFrom({}, { words: 'plain' }, { buttonInput: 'pull-down', programGiven: 'gaps' }),
-    cards: fc.constantFrom<CoursePackage['cards']>({}, { pwm: { word: 'PWM', means: 'Fast on and off.', like: '' } }),
+    cards: fc.constantFrom<CoursePackage['cards']>(
+      {},
+      { pwm: { word: 'PWM', means: 'Fast on and off.', like: '' } },
+    ),
     lessons: fc.array(
       fc.record({
         title: aText,

@@ -32,6 +32,9 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
       ...(solution === 'shown' && data.text['hints'] ? { hints: data.text['hints'] } : {}),
     },
     cautions: data.cautions,
+    // How it is put together is told with the task.
+    ...(data.assemblies ? { assemblies: data.assemblies } : {}),
+    ...(data.calibrations ? { calibrations: data.calibrations } : {}),
     // What the author's own does is no learner's business.
     ...(data.open ? { open: { ...data.open, example: [] } } : {}),
   };

@@ -2,6 +2,7 @@ import { format } from 'date-fns';
 import type { Knex } from 'knex';
 import { listText } from '@/core/words/words';
 import type { Guard } from '../guard/processes';
+import { calibrationsOfClass } from '../submissions/calibrations';
 import { boardNames } from './kit-store';
 import type { PlannedMeeting } from './meetings';
 import { outlook } from './planning';
@@ -13,7 +14,21 @@ export async function kitPapers(
   meeting: PlannedMeeting,
   now: Date,
 ): Promise<Uint8Array> {
-  const [{ meetings }, boards] = await Promise.all([outlook(db, guarded, now), boardNames(db)]);
+  const [{ meetings }, boards, found] = await Promise.all([
+    outlook(db, guarded, now),
+    boardNames(db),
+    calibrationsOfClass(
+      db,
+      meeting.classId,
+      meeting.exercises.map(({ id }) => id),
+    ),
+  ]);
+  const values = new Map(
+    meeting.learners.flatMap(({ id, name }) => {
+      const own = found.get(id);
+      return own ? [[name, own.map((one) => `${one.name} ${one.value}`).join(', ')] as const] : [];
+    }),
+  );
   const supplies = meetings.find((one) => one.meeting.id === meeting.id)?.supplies ?? [];
   const printed = await guarded.ask('kitPapers', {
     supplies,
@@ -23,6 +38,7 @@ export async function kitPapers(
       names: meeting.learners.map(({ name }) => name),
       perBench: meeting.perBench,
       boards,
+      values,
     },
   });
   return Buffer.from(printed, 'base64');

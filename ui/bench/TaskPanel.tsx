@@ -15,6 +15,7 @@ import { Button } from '../design/Button';
 import { Cautions } from '../design/Cautions';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
+import { CalibrationList } from './CalibrationList';
 import { StatedList } from './StatedList';
 import { useBench, type BenchProps } from './useBench';
 
@@ -34,6 +35,7 @@ export function TaskPanel() {
       <Pins pins={told.pins} />
       <BeforeYouBegin cautions={told.cautions} />
       <Bag parts={told.parts} cautions={told.cautions} />
+      <CalibrationList />
       {told.steps ? (
         <Steps steps={told.steps} cautions={told.cautions} />
       ) : (

@@ -36,6 +36,8 @@ export interface BenchProps {
   readonly exercise: ExerciseData;
   /** What is asked of the learner. */
   readonly task: Task;
+  /** Values that were found on this bench, by their names. */
+  readonly calibrated?: Readonly<Record<string, number>>;
   /** What has changed since the learner worked on another revision of the exercise. */
   readonly news?: { readonly revision: number; readonly changes: readonly string[] } | undefined;
   /** What an instructor has decided of the learner's last try, first to last. */
@@ -57,7 +59,10 @@ export interface BenchProps {
 
 /** A bench with all that its views read, and what they may do. */
 export interface Bench {
+  readonly publicationId: string;
   readonly exercise: ExerciseData;
+  /** Values that were found on this bench, by their names. */
+  readonly calibrated: Readonly<Record<string, number>>;
   readonly board: BoardProfile;
   readonly checkedBy: BenchProps['checkedBy'];
   readonly way: BenchProps['way'];
@@ -159,7 +164,9 @@ export function useBenchAtWork(props: BenchProps): Bench {
   }, [draft.sighting]);
 
   return {
+    publicationId,
     exercise,
+    calibrated: props.calibrated ?? {},
     board: boardOf(exercise)!,
     checkedBy,
     way: props.way,

@@ -81,8 +81,8 @@ export function CoursePage(props: CoursePageProps) {
         <Button asChild className="mt-4">
           <Link href={`/courses/${courseId}/rules`}>House rules</Link>
         </Button>
-        <OnPaper courseId={courseId} exercises={exercises.length} />
         {mayEdit && <CourseTools {...props} act={act} />}
+        <OnPaper courseId={courseId} exercises={exercises.length} />
         {props.sharing && (
           <Sharing
             what="this course"

@@ -19,7 +19,9 @@ interface CourseShelfProps {
   }[];
   readonly mayMake: boolean;
   readonly actions: {
-    readonly makeCourse: (title: string) => Promise<{ readonly id: string } | { readonly message: string }>;
+    readonly makeCourse: (given: {
+      readonly title: string;
+    }) => Promise<{ readonly id: string } | { readonly message: string }>;
   };
 }
 
@@ -78,7 +80,7 @@ function NewCourse({ actions }: Pick<CourseShelfProps, 'actions'>) {
       onSubmit={(event) => {
         event.preventDefault();
         begin(async () => {
-          const made = await actions.makeCourse(title);
+          const made = await actions.makeCourse({ title });
           if ('message' in made) setProblem(made.message);
           else open(`/courses/${made.id}`);
         });

@@ -17,7 +17,7 @@ interface StockTableProps {
 }
 
 const field =
-  'min-h-9 w-full border border-transparent bg-transparent px-1.5 hover:border-rule-strong focus:border-ink focus:bg-card';
+  'min-h-9 w-full border-b border-rule-strong bg-transparent px-1.5 hover:bg-card focus:border-ink focus:bg-card';
 
 /** Everything in the store: counted by typing over a number, found by any word of it. */
 export function StockTable({ lines, mayKeep, actions }: StockTableProps) {
@@ -155,6 +155,7 @@ function StockRow({ line, mayKeep, actions }: StockRowProps) {
               key={type}
               look="tool"
               size="small"
+              className="font-normal"
               disabled={isBusy || line.count === 0}
               aria-label={`One ${line.title} ${type}`}
               onClick={() => book({ type, pieces: 1 })}
@@ -166,6 +167,7 @@ function StockRow({ line, mayKeep, actions }: StockRowProps) {
             <Button
               look="tool"
               size="small"
+              className="font-normal"
               disabled={isBusy}
               aria-label={`Take ${line.title} out of the store`}
               onClick={() => book({ type: 'remove' })}

@@ -39,7 +39,16 @@ export function Benches({
         {meeting.benches.map(({ number, names }) => (
           <li key={number} className="flex gap-2 border-b border-rule py-0.5">
             <span className="mono w-6 text-right text-soft">{number}</span>
-            {names.join(', ')}
+            <span>
+              {names.join(', ')}
+              {names
+                .filter((name) => meeting.values[name] !== undefined)
+                .map((name) => (
+                  <span key={name} className="mono block text-note text-soft">
+                    {meeting.values[name]}
+                  </span>
+                ))}
+            </span>
           </li>
         ))}
       </ol>

@@ -43,6 +43,9 @@ export function LivePanel({ sheet, live, endsAt }: LivePanelProps) {
           Take care: {standing.caution}
         </p>
       )}
+      {standing.soon && standing.soon !== standing.caution && (
+        <p className="mt-1.5 border-l-4 border-rule-strong px-3 text-soft">Soon: {standing.soon}</p>
+      )}
       <div className="mt-4 flex flex-wrap items-center gap-2.5">
         <Button size="roomy" onClick={() => press({ type: 'back' })}>
           Back <Keys>P</Keys>

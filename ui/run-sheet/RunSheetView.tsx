@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
-import { Clock } from '../design/Clock';
+import { ClockSpan } from '../design/Clock';
 import { useRoom } from '../room/useRoom';
 import { Benches } from './Benches';
 import { Fitting } from './Fitting';
@@ -28,7 +28,7 @@ export function RunSheetView(props: RunSheetProps) {
           {!running && (
             <div className="mb-4 flex flex-wrap items-center gap-3">
               <p className="flex-1 text-lead">
-                <Clock at={meeting.startsAt} /> to <Clock at={meeting.endsAt} />
+                <ClockSpan from={meeting.startsAt} to={meeting.endsAt} />
               </p>
               <Button look="main" size="roomy" disabled={!isPlanned} onClick={live.start}>
                 Start the meeting

@@ -63,7 +63,7 @@ function StepText({ step, onGo }: { readonly step: RunStep; readonly onGo: Timel
         <button
           type="button"
           onClick={() => onGo(id)}
-          className="min-h-8 text-left text-bench font-semibold underline-offset-4 hover:underline"
+          className="min-h-8 text-left text-bench font-semibold underline-offset-4 [font-family:var(--font-title)] hover:underline"
         >
           {title}
         </button>
@@ -76,7 +76,7 @@ function StepText({ step, onGo }: { readonly step: RunStep; readonly onGo: Timel
           {caution}
         </p>
       ))}
-      <p className="text-note text-soft">{madeOf}</p>
+      {madeOf !== '' && <p className="text-note text-soft">{madeOf}</p>}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { ArrowUp, X } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { minutesText } from '@/core/meeting/run-sheet-text';
@@ -37,27 +38,27 @@ export function Wanted(
               {title}
             </Link>
             <span className="mono text-note text-soft">{minutes === null ? '' : minutesText(minutes)}</span>
+            {mayPlan && index > 0 && (
+              <Button
+                look="tool"
+                size="small"
+                disabled={isBusy}
+                aria-label={`${title} earlier`}
+                onClick={() => plan(ids.with(index, ids[index - 1]!).with(index - 1, id))}
+              >
+                <ArrowUp size={15} aria-hidden="true" />
+              </Button>
+            )}
             {mayPlan && (
-              <>
-                <Button
-                  look="tool"
-                  size="small"
-                  disabled={isBusy || index === 0}
-                  aria-label={`${title} earlier`}
-                  onClick={() => plan(ids.with(index, ids[index - 1]!).with(index - 1, id))}
-                >
-                  earlier
-                </Button>
-                <Button
-                  look="tool"
-                  size="small"
-                  disabled={isBusy}
-                  aria-label={`Not ${title}`}
-                  onClick={() => plan(ids.filter((other) => other !== id))}
-                >
-                  not this
-                </Button>
-              </>
+              <Button
+                look="tool"
+                size="small"
+                disabled={isBusy}
+                aria-label={`Not ${title}`}
+                onClick={() => plan(ids.filter((other) => other !== id))}
+              >
+                <X size={15} aria-hidden="true" />
+              </Button>
             )}
           </li>
         ))}

@@ -16,6 +16,8 @@ export interface MeetingView {
   readonly prepared: readonly string[];
   readonly perBench: number;
   readonly benches: readonly Bench[];
+  /** Values that were found on benches, by the name of who sits there. */
+  readonly values: Readonly<Record<string, string>>;
 }
 
 export interface RunSheetProps {

@@ -3,7 +3,7 @@ import { minutesText } from '@/core/meeting/run-sheet-text';
 import type { PlannedExercise } from '@/core/messages/meeting';
 import { listText } from '@/core/words/words';
 import { Button } from '../design/Button';
-import { Clock } from '../design/Clock';
+import { ClockSpan } from '../design/Clock';
 
 export interface NextMeetingProps {
   readonly next:
@@ -54,7 +54,7 @@ export function NextMeetingBlock({ next }: NextMeetingProps) {
             {isPlanned ? exercises.map(({ title }) => title).join(', ') : 'Nothing planned yet'}
           </p>
           <p className="text-bench text-soft">
-            {className}, <Clock at={startsAt} /> to <Clock at={endsAt} />
+            {className}, <ClockSpan from={startsAt} to={endsAt} />
             {!isPlanned && suggested.length > 0 && <>; next in the course: {listText(suggested)}</>}
           </p>
         </div>

@@ -6,6 +6,7 @@ import { database } from '@/server/database/connection';
 import { otherPublications, type OtherPublication, type Publication } from '@/server/exercises/publications';
 import { studentForm } from '@/server/exercises/student-form';
 import { benchDraftOf, workedOn } from '@/server/submissions/bench-drafts';
+import { calibrationsOf } from '@/server/submissions/calibrations';
 import { linesOf } from '@/server/submissions/reports';
 import { Bench } from '@/ui/bench/Bench';
 import type { BenchProps } from '@/ui/bench/useBench';
@@ -62,6 +63,7 @@ export default async function BenchPage({ params }: Address) {
           kept={await benchDraftOf(database(), viewer.id, publication.id, earlier)}
           exercise={form}
           task={task}
+          calibrated={await calibrationsOf(database(), viewer.id, publication.id)}
           remarks={remarks}
           help={{ call: await ownCall(database(), viewer.id), callForHelp, endCall }}
           news={newsOf(before, task, publication)}

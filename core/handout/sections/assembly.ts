@@ -1,6 +1,6 @@
 import type { Exercise } from '../../formats/exercise';
 import { kindOf } from '../../parts';
-import { expectationSentence } from '../../expectations';
+import { expectationSentence, type Expectation } from '../../expectations';
 import { capital, listText } from '../../words/words';
 import type { Block, Section } from '../document';
 
@@ -67,13 +67,19 @@ function rangeText(from: number | undefined, to: number | undefined, unit: strin
 
 /** For each key that is sent to the board, what must be seen: the exercise's own scenarios, as a table. */
 export function keyTable({ data }: Exercise): Section | undefined {
-  const rows = data.scenarios.flatMap(({ stimuli, expect }) =>
+  const rows = data.scenarios.flatMap(({ stimuli, expect, for: seconds }) =>
     stimuli.flatMap((stimulus, index) => {
       if (!('serial' in stimulus)) return [];
       const next = stimuli.slice(index + 1).find((later) => 'serial' in later && later.at > stimulus.at);
       const seen = expect.filter((expectation) => {
-        const from = ('from' in expectation ? expectation.from : undefined) ?? 0;
-        return from >= stimulus.at && (next === undefined || from < next.at);
+        const [from, to] = windowOf(expectation);
+        // A text without a time may have come of any key.
+        if ('serial' in expectation && from === undefined && to === undefined && next !== undefined)
+          return false;
+        const moment = to ?? seconds;
+        return (
+          (from ?? moment) >= stimulus.at && moment > stimulus.at && (next === undefined || moment <= next.at)
+        );
       });
       return seen.length === 0
         ? []
@@ -83,6 +89,13 @@ export function keyTable({ data }: Exercise): Section | undefined {
   return rows.length === 0
     ? undefined
     : { title: 'Key and action', blocks: [{ type: 'table', head: ['key', 'what must be seen'], rows }] };
+}
+
+/** When an expectation is judged, as far as it says so; some have a part where others have a time. */
+function windowOf(expectation: Expectation): readonly [from: number | undefined, to: number | undefined] {
+  const from = 'from' in expectation ? expectation.from : undefined;
+  const to = 'to' in expectation ? expectation.to : undefined;
+  return [typeof from === 'number' ? from : undefined, typeof to === 'number' ? to : undefined];
 }
 
 const keyText = (typed: string): string => typed.replace(/[\r\n]+$/, '') || 'Enter';

@@ -4,6 +4,7 @@ import { benchesOf } from '@/core/meeting/benches';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
 import { draftsFor, findMeeting, runOf } from '@/server/lessons/meetings';
+import { calibrationsOfClass } from '@/server/submissions/calibrations';
 import { lessonOf } from '@/server/lessons/planning';
 import type { Action } from '@/server/permissions';
 import type { MeetingView } from '@/ui/run-sheet/meeting';
@@ -19,10 +20,15 @@ export const meetingAskedFor = cache(async (action: Action, classId: string, mee
 
 /** Everything that follows from the plan of a meeting, as its run sheet and the wall show it. */
 export async function planned({ viewer, meeting }: Awaited<ReturnType<typeof meetingAskedFor>>) {
-  const [lesson, drafts, run] = await Promise.all([
+  const [lesson, drafts, run, values] = await Promise.all([
     lessonOf(database(), guarded(), viewer, meeting),
     draftsFor(database(), meeting),
     runOf(database(), meeting.id),
+    calibrationsOfClass(
+      database(),
+      meeting.classId,
+      meeting.exercises.map(({ id }) => id),
+    ),
   ]);
   const drawings = await Promise.all(
     drafts.map((draft) => guarded().ask('benchDrawing', { exercise: draft.sheet })),
@@ -39,6 +45,12 @@ export async function planned({ viewer, meeting }: Awaited<ReturnType<typeof mee
     benches: benchesOf(
       meeting.learners.map(({ name }) => name),
       meeting.perBench,
+    ),
+    values: Object.fromEntries(
+      meeting.learners.flatMap(({ id, name }) => {
+        const own = values.get(id);
+        return own ? [[name, own.map((one) => `${one.name} ${one.value}`).join(', ')]] : [];
+      }),
     ),
   };
   return { ...lesson, run, drawings, meeting: view };

@@ -14,5 +14,7 @@ export default async function WallPage({ params }: Address) {
   const { meeting, sheet, run, drawings } = await planned(
     await meetingAskedFor('run-meeting', classId, meetingId),
   );
-  return <Wall meeting={{ ...meeting, benches: [] }} sheet={sheet} run={run} drawings={drawings} />;
+  return (
+    <Wall meeting={{ ...meeting, benches: [], values: {} }} sheet={sheet} run={run} drawings={drawings} />
+  );
 }

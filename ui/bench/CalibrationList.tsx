@@ -1,0 +1,94 @@
+'use client';
+
+import { useState } from 'react';
+import type { Calibration } from '@/core/formats/assembly';
+import type { CalibrationMessage } from '@/core/messages/calibration';
+import { refusalText } from '@/core/messages/refusal';
+import { useBench } from './useBench';
+
+/** What is found on this bench and kept for it: the angle at which a gate is shut, the light of a dark room. */
+export function CalibrationList() {
+  const { exercise, publicationId, calibrated, isPreview } = useBench();
+  const { calibrations = [] } = exercise;
+  // Where an author tries an exercise there is no bench whose values would be kept.
+  if (calibrations.length === 0 || isPreview) return null;
+  return (
+    <section aria-labelledby="calibration-title" className="mt-5 border-t border-rule pt-3">
+      <h2 id="calibration-title" className="text-bench font-bold">
+        Values of your bench
+      </h2>
+      <p className="text-soft">Find each one, write it down here, and put it into your program.</p>
+      <ul>
+        {calibrations.map((calibration) => (
+          <Value
+            key={calibration.name}
+            calibration={calibration}
+            publicationId={publicationId}
+            kept={calibrated[calibration.name]}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface ValueProps {
+  readonly calibration: Calibration;
+  readonly publicationId: string;
+  readonly kept: number | undefined;
+}
+
+function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept }: ValueProps) {
+  const [typed, setTyped] = useState(kept === undefined ? '' : String(kept));
+  const [state, setState] = useState<'' | 'kept' | { readonly problem: string }>(
+    kept === undefined ? '' : 'kept',
+  );
+  const value = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
+  const isNumber = value === null || !Number.isNaN(value);
+  const isUnusual =
+    value !== null && isNumber && ((from !== undefined && value < from) || (to !== undefined && value > to));
+  const keep = async (): Promise<void> => {
+    if (!isNumber) return setState({ problem: 'Write a number.' });
+    try {
+      const answer = await fetch(`/api/calibrations/${publicationId}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ name, value } satisfies CalibrationMessage),
+      });
+      if (answer.ok) return setState(value === null ? '' : 'kept');
+      return setState({ problem: refusalText(await answer.json()) ?? 'It was not kept.' });
+    } catch {
+      return setState({ problem: 'No connection: it is not kept yet. Leave the field once more later.' });
+    }
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 border-t border-rule py-2">
+      <label className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3">
+        <span className="min-w-40 flex-1">
+          {name}
+          {ref !== undefined && <span className="mono ml-1.5">{ref}</span>}
+        </span>
+        <input
+          inputMode="decimal"
+          value={typed}
+          onChange={({ target }) => setTyped(target.value)}
+          onBlur={() => void keep()}
+          aria-invalid={!isNumber}
+          className="mono min-h-12 w-28 border border-rule-strong bg-card px-2 text-bench"
+        />
+        <span className="w-14">{unit}</span>
+      </label>
+      <span role="status" className="basis-full text-note">
+        {typeof state === 'object' ? (
+          <strong className="text-fault">{state.problem}</strong>
+        ) : isUnusual ? (
+          <strong className="text-risk">
+            Usually it is {from} to {to} {unit}. Look again whether it is centred.
+          </strong>
+        ) : (
+          state === 'kept' && <span className="text-good">kept for this bench</span>
+        )}
+      </span>
+    </li>
+  );
+}
