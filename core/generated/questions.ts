@@ -1,6 +1,6 @@
 import type { TextEdit } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
-import { languageOf } from '../formats/exercise';
+import { languageOf, referencePins } from '../formats/exercise';
 import { Examiner, referenceOf, type Examination } from '../judge/examine';
 import { type Grammars } from '../program';
 import { tokenize } from '../program/cpp/tokens';
@@ -26,7 +26,8 @@ const SMALLEST = 2;
 
 /**
  * Questions of the kind “change one number, say first what will happen, then try”: numbers of the reference
- * program that matter to what its scenarios watch, each doubled or halved, with the answer from running it.
+ * program that matter to what its scenarios watch, each doubled or halved, with the answer from running it; in the
+ * order of the program.
  */
 export function numberQuestions(exercise: Exercise, grammars: Grammars, most = 4): readonly NumberQuestion[] {
   const { program: source } = exercise.data;
@@ -83,9 +84,13 @@ function numbersIn(exercise: Exercise): readonly Token[] {
     languageOf(exercise) === 'python'
       ? pythonLines(source).lines.flatMap((line) => line.tokens)
       : tokenize(source).tokens;
-  return tokens.filter(
+  const numbers = tokens.filter(
     ({ kind, text }) => kind === 'number' && (Number(text) >= SMALLEST || text.includes('.')),
   );
+  // What may stand for a pin seldom makes a question, and is tried where there is nothing else.
+  const pins = new Set(referencePins(exercise));
+  const others = numbers.filter(({ text }) => !pins.has(text));
+  return others.length > 0 ? others : numbers;
 }
 
 /** Twice as much and half as much, as a person would write it. */
