@@ -117,23 +117,3 @@ describe('marks', () => {
     expect(teacher.complaints).toEqual([]);
   });
 });
-
-describe('a handout', () => {
-  test('is made from the worksheet for whoever it is for, as a PDF to open', async () => {
-    const { page, context, complaints } = await visitAsInstructor(world);
-    await page.getByRole('link', { name: 'Worksheet: Beacon' }).first().click();
-    await page.getByRole('button', { name: 'Handout' }).click();
-    for (const [form, name] of [
-      ['For learners', 'beacon-student.pdf'],
-      ['For the instructor', 'beacon-instructor.pdf'],
-    ] as const) {
-      await page.getByRole('button', { name: form }).click();
-      const answer = page.waitForResponse((response) => response.url().includes('/handout?'));
-      await page.getByRole('button', { name: 'Make the PDF' }).click();
-      expect((await answer).headers()['content-type']).toBe('application/pdf');
-      await page.getByRole('link', { name: `Open ${name}` }).waitFor();
-    }
-    await context.close();
-    expect(complaints).toEqual([]);
-  });
-});

@@ -26,6 +26,9 @@ async function goToAll(page: Page): Promise<void> {
   const handIn = await one('select id from submission order by handed_in_at limit 1');
   const desk = await one('select publication_id as id from submission order by handed_in_at limit 1');
   const harbour = await classOf('HARBOUR');
+  const meeting = await one(
+    `select id from meeting where class_id = '${harbour}' and ends_at > now() order by starts_at limit 1`,
+  );
   const views: readonly View[] = [
     ['today', '/', 'Today'],
     ['review desk', `/review/${desk}`, 'What was checked'],
@@ -35,6 +38,9 @@ async function goToAll(page: Page): Promise<void> {
     ['record', `/classes/${harbour}/record`, 'Learner by exercise'],
     ['room', `/classes/${harbour}/room`, 'Room, Tuesday evening'],
     ['bring in', `/classes/${harbour}/hand-ins`, 'Drop a ZIP'],
+    ['run sheet', `/classes/${harbour}/meetings/${meeting}`, 'What we do'],
+    ['wall', `/classes/${harbour}/meetings/${meeting}/wall`, 'Dusk switch'],
+    ['kit store', '/kit', 'Pick list'],
     ['account', '/account', 'Your account'],
     ['trail', '/trail', 'Who did what'],
   ];

@@ -2,7 +2,7 @@
 // drawing; and the keys, taps and seconds that it takes to come through the product.
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
-import { built, published, typed } from './keystrokes/journeys.mjs';
+import { built, printed, published, typed } from './keystrokes/journeys.mjs';
 import { tellLatency } from './keystrokes/latency.mjs';
 import { joinAsLearner, signInAsInstructor } from './visits.mjs';
 
@@ -26,6 +26,7 @@ const row = (name, { keys, taps, seconds }) => rows.push([name, keys, taps, seco
 try {
   if (!values.journeys) await tellLatency(await instructor());
   row('a new exercise with two LEDs, from nothing to published', await published(await instructor()));
+  row('a new exercise with one LED, from the idea to its printed handout', await printed(await instructor()));
   const spelt = await built(await learner('Wanda', TABLET), { isPlain: true });
   row('exercise 2 recorded on a tablet, every hole spelt', spelt.recording);
   const tapped = await built(await learner('Veit', TABLET));

@@ -1,9 +1,10 @@
 // Takes the pictures of docs/screenshots from a running demo: npm run screenshots [-- --base URL]
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { launchBrowser } from './browser.mjs';
-import { root } from './machine/folders.mjs';
+import { root, stateFolder } from './machine/folders.mjs';
 import { joinAsLearner, signInAsInstructor } from './visits.mjs';
 
 const { values } = parseArgs({ options: { base: { type: 'string', default: 'http://127.0.0.1:4170' } } });
@@ -62,19 +63,6 @@ async function bench(viewport) {
   return page;
 }
 
-/** The empty bench of an exercise, with its task. */
-async function bare(title) {
-  const page = await joinAsLearner(await visitor(TABLET), 'Xaver');
-  const exercise = page.locator('li, section, article');
-  await exercise
-    .filter({ has: page.getByRole('heading', { name: title, exact: true }) })
-    .last()
-    .getByRole('link', { name: /bench/ })
-    .click();
-  await page.getByText('Saved on this tablet').waitFor();
-  return page;
-}
-
 const door = await visitor(LAPTOP);
 await door.goto('/sign-in');
 await picture(door, 'sign-in');
@@ -85,31 +73,28 @@ await desk.getByRole('link', { name: 'Worksheet' }).first().click();
 await desk.getByRole('heading', { name: 'What is seen' }).waitFor();
 await picture(desk, 'worksheet');
 await desk.goto('/');
-await desk.getByRole('link', { name: 'Worksheet: Night bell' }).first().click();
-await desk.getByLabel('Part line 3', { exact: true }).focus();
-await desk.keyboard.press('End');
-await picture(desk, 'worksheet-line');
-// Nobody listens to the buzzer for a moment, so that there is something to be noticed.
-const unheard = desk.getByRole('button', { name: /^Remove: Z1/ });
-const taken = await unheard.count();
-for (let left = taken; left > 0; left -= 1) await unheard.first().click();
-const faults = desk.getByRole('region', { name: 'Fault rehearsal' });
-await faults.getByRole('button', { name: 'Rehearse the faults' }).click();
-await faults.getByRole('button', { name: 'Rehearse again' }).waitFor();
-await faults.evaluate((section) => section.scrollIntoView({ block: 'start' }));
-await desk.mouse.wheel(0, -90);
-await picture(desk, 'worksheet-faults');
-for (let left = taken; left > 0; left -= 1) await desk.keyboard.press('Control+z');
-await desk.getByText('All changes saved.').waitFor();
-await desk.getByRole('link', { name: 'Try as a learner' }).click();
-await desk.getByRole('heading', { name: 'What must be seen' }).waitFor();
-await picture(desk, 'preview');
-await desk.getByRole('link', { name: 'The working harbour' }).click();
+await desk.getByRole('link', { name: 'The working harbour' }).first().click();
 await desk.getByRole('heading', { name: 'Before it is taught' }).waitFor();
 await picture(desk, 'course');
 await desk.getByRole('link', { name: 'House rules' }).click();
 await desk.getByRole('heading', { name: 'The circuit' }).waitFor();
 await picture(desk, 'house-rules');
+await desk.goto('/');
+await desk.getByRole('link', { name: 'Worksheet: Night bell' }).first().click();
+await desk.getByRole('link', { name: 'Handout', exact: true }).click();
+await desk.getByRole('heading', { name: 'Not like this' }).waitFor();
+await picture(desk, 'handout');
+await desk.goto('/kit');
+await desk
+  .getByRole('button', { name: /Tuesday evening/ })
+  .first()
+  .click();
+await desk
+  .getByRole('button', { name: /^What would do for/ })
+  .first()
+  .click();
+await desk.getByText('its check passes').first().waitFor();
+await picture(desk, 'kit-store');
 await desk.goto('/values');
 await picture(desk, 'value-bench');
 await desk.goto('/boards');
@@ -150,6 +135,16 @@ for (const [name, checks] of [
   if (name === 'Dario') await learner.getByRole('button', { name: 'Help', exact: true }).click();
   await learner.waitForTimeout(3500);
 }
+const sheet = await signInAsInstructor(await visitor(TABLET));
+await sheet.getByRole('link', { name: 'Run sheet' }).click();
+await sheet.getByRole('button', { name: 'Start the meeting' }).click();
+for (let press = 0; press < 5; press += 1) await sheet.keyboard.press('n');
+await picture(sheet, 'run-sheet');
+const wall = await sheet.context().newPage();
+await wall.setViewportSize(LAPTOP);
+await wall.goto(`${new URL(sheet.url()).pathname}/wall`);
+await picture(wall, 'wall');
+await sheet.getByRole('button', { name: 'End the meeting' }).click();
 const assistant = await signInAsInstructor(await visitor(TABLET));
 await assistant.getByRole('link', { name: 'room', exact: true }).first().click();
 await assistant.getByText('live', { exact: true }).waitFor();
@@ -159,11 +154,12 @@ await picture(await bench(LAPTOP), 'bench');
 const tablet = await bench(TABLET);
 await tablet.getByLabel('long leg of D1', { exact: true }).focus();
 await picture(tablet, 'bench-tablet');
-await picture(await bare('Night bell'), 'bench-task');
-const steps = await bare('Leading lights');
-for (let step = 0; step < 3; step += 1) await steps.getByRole('button', { name: 'Next step' }).click();
-await steps
-  .getByRole('heading', { name: /^Step/ })
-  .evaluate((line) => line.scrollIntoView({ block: 'start' }));
-await picture(steps, 'bench-step');
 await end();
+
+// One page of what is printed, where the tools to look at it are installed.
+const pdf = join(stateFolder, 'night-bell.pdf');
+const asked = ['--exercise', 'demo/course/03-night-bell.json', '--as', 'handout-pdf', '--out', pdf];
+execFileSync(process.execPath, ['scripts/cli.mjs', 'export', ...asked], { cwd: root });
+const page = ['-png', '-singlefile', '-r', '80', '-f', '1', '-l', '1', pdf, join(folder, 'handout-page')];
+const made = spawnSync('pdftoppm', page);
+console.log(made.status === 0 ? 'handout-page.png' : 'handout-page.png was left out: pdftoppm is not installed');

@@ -52,6 +52,35 @@ export async function published(page) {
   return hands.line;
 }
 
+/** From an idea to its handout, ready to print: a new exercise with one LED, tried, seen, made into pages. */
+export async function printed(page) {
+  const hands = new Hands(page);
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /The working harbour/ })
+    .first()
+    .click();
+  await hands.tap(page.getByLabel('Title', { exact: true }));
+  await hands.type('Pier light');
+  await hands.press('Enter');
+  await hands.see(page.getByLabel('New part line').and(page.locator(':focus')));
+  await hands.type('amber 12');
+  await hands.press('Enter');
+  await hands.tap(page.getByText('Programs made from the connections'));
+  await hands.tap(page.getByLabel('to test the wiring'));
+  await hands.tap(page.getByRole('button', { name: 'Put it in the editor' }));
+  await hands.tap(page.getByLabel('What must be seen?'));
+  await hands.type('D1 is on at 0.5 s');
+  await hands.press('Enter');
+  await page.getByText('All changes saved.').waitFor();
+  await hands.tap(page.getByRole('link', { name: 'Handout', exact: true }));
+  await hands.see(page.getByRole('article', { name: 'Preview' }));
+  await hands.press('p');
+  await hands.see(page.getByRole('link', { name: /^Open pier-light-student/ }));
+  await hands.tap(page.getByRole('link', { name: /^Open pier-light-student/ }));
+  return hands.line;
+}
+
 /** The bench of exercise 2 for a learner, with nothing on it. */
 async function openBench(page) {
   await page.goto('/');
