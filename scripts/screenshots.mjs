@@ -162,4 +162,6 @@ const asked = ['--exercise', 'demo/course/03-night-bell.json', '--as', 'handout-
 execFileSync(process.execPath, ['scripts/cli.mjs', 'export', ...asked], { cwd: root });
 const page = ['-png', '-singlefile', '-r', '80', '-f', '1', '-l', '1', pdf, join(folder, 'handout-page')];
 const made = spawnSync('pdftoppm', page);
-console.log(made.status === 0 ? 'handout-page.png' : 'handout-page.png was left out: pdftoppm is not installed');
+console.log(
+  made.status === 0 ? 'handout-page.png' : 'handout-page.png was left out: pdftoppm is not installed',
+);

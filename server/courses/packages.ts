@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { CoursePackage, CoursePicture } from '@/core/package/course-package';
-import type { ExerciseData } from '@/core/formats/exercise';
+import { exerciseSchema, type ExerciseData } from '@/core/formats/exercise';
 import { audit } from '../audit';
 import { courseCards } from '../exercises/handout';
 import { cleaned } from '../exercises/pictures';
@@ -35,7 +35,8 @@ export async function packageOf(db: Knex, course: Course): Promise<CoursePackage
       minutes,
       exercises: rows.filter((row) => row.lesson_id === id).map(({ draft }) => draft.id),
     })),
-    exercises: rows.map(({ draft }) => draft),
+    // As they are read, so that a course that came from a package is the same package again.
+    exercises: rows.map(({ draft }) => exerciseSchema.safeParse(draft).data ?? draft),
     pictures: pictures.map(({ exercise_id, id, type, bytes }) => ({
       exercise: slugOf.get(exercise_id)!,
       id,

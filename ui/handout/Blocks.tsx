@@ -149,7 +149,7 @@ function ListView({ items, marks }: Extract<Block, { type: 'list' }>) {
   return (
     <ul className={`my-1.5 pl-6 ${MARKS[marks]}`}>
       {items.map((item, index) => (
-        <li key={index} className="relative">
+        <li key={index} className="relative max-w-[58ch]">
           {marks === 'boxes' && (
             <span aria-hidden="true" className="absolute top-1 -left-5 size-3 border border-ink" />
           )}
@@ -165,11 +165,15 @@ function TableView({ head, rows }: Extract<Block, { type: 'table' }>) {
     <table className="my-2 w-full border-collapse">
       <thead>
         <tr className="border-b border-ink text-left text-note text-soft">
-          {head.map((cell, index) => (
-            <th key={index} className="py-0.5 pr-3 font-normal">
-              {cell}
-            </th>
-          ))}
+          {head.map((cell, index) =>
+            cell === '' ? (
+              <td key={index} />
+            ) : (
+              <th key={index} className="py-0.5 pr-3 font-normal">
+                {cell}
+              </th>
+            ),
+          )}
         </tr>
       </thead>
       <tbody>

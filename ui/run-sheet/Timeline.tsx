@@ -23,35 +23,38 @@ export function Timeline({ sheet, current, onGo, startsAt }: TimelineProps) {
     sheet.steps.slice(0, index).reduce((sum, { minutes }) => sum + minutes, 0),
   );
   return (
-    <ol aria-label="The meeting, stretch by stretch">
-      {sheet.steps.map((step, index) => {
-        const isNew = step.exercise !== sheet.steps[index - 1]?.exercise;
-        return (
-          <li
-            key={step.id}
-            aria-current={step.id === current ? 'step' : undefined}
-            className={`grid grid-cols-[3.6rem_minmax(0,1fr)_5.2rem] gap-x-4 border-t py-2 aria-[current=step]:bg-card ${isNew ? 'border-ink' : 'border-rule'}`}
-          >
-            <span
-              className={`mono pt-0.5 text-right ${step.id === current ? 'border-l-4 border-ink font-semibold' : 'text-soft'}`}
+    <>
+      <h2 className="sr-only">By the minute</h2>
+      <ol aria-label="The meeting, stretch by stretch">
+        {sheet.steps.map((step, index) => {
+          const isNew = step.exercise !== sheet.steps[index - 1]?.exercise;
+          return (
+            <li
+              key={step.id}
+              aria-current={step.id === current ? 'step' : undefined}
+              className={`grid grid-cols-[3.6rem_minmax(0,1fr)_5.2rem] gap-x-4 border-t py-2 aria-[current=step]:bg-card ${isNew ? 'border-ink' : 'border-rule'}`}
             >
-              {startsAt === undefined
-                ? clockText(begins[index]!)
-                : wallClock(startsAt + begins[index]! * 60_000)}
-            </span>
-            <StepText step={step} onGo={onGo} />
-            <span className="text-right">
-              <span className="mono">{minutesText(step.minutes)}</span>
               <span
-                aria-hidden="true"
-                className="mt-1 ml-auto block h-1.5 bg-ink"
-                style={{ width: `${Math.max(4, (step.minutes / longest) * 100)}%` }}
-              />
-            </span>
-          </li>
-        );
-      })}
-    </ol>
+                className={`mono pt-0.5 text-right ${step.id === current ? 'border-l-4 border-ink font-semibold' : 'text-soft'}`}
+              >
+                {startsAt === undefined
+                  ? clockText(begins[index]!)
+                  : wallClock(startsAt + begins[index]! * 60_000)}
+              </span>
+              <StepText step={step} onGo={onGo} />
+              <span className="text-right">
+                <span className="mono">{minutesText(step.minutes)}</span>
+                <span
+                  aria-hidden="true"
+                  className="mt-1 ml-auto block h-1.5 bg-ink"
+                  style={{ width: `${Math.max(4, (step.minutes / longest) * 100)}%` }}
+                />
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </>
   );
 }
 

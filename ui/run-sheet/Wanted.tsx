@@ -33,7 +33,7 @@ export function Wanted(
             <span className="mono w-5 text-soft">{index + 1}</span>
             <Link
               href={`/exercises/${id}`}
-              className="flex-1 font-semibold underline-offset-4 hover:underline"
+              className="flex min-h-9 flex-1 items-center font-semibold underline-offset-4 hover:underline"
             >
               {title}
             </Link>

@@ -35,6 +35,7 @@ export async function GET(
     cancel: () => gone.abort(),
   });
   return new Response(stream, {
-    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
+    // Packed it would come all at once.
+    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store, no-transform' },
   });
 }
