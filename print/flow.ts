@@ -208,6 +208,11 @@ export class Flow {
     return this.document.heightOfString(plain, { width, lineGap: LEADING }) + after * this.scale;
   }
 
+  /** What so many lines of a text take, without the space behind them. */
+  heightOfLines(lines: number, look: Look): number {
+    return lines * (this.heightOf('x', look) - LOOKS[look].after * this.scale);
+  }
+
   /** A line over the column, at the cursor. */
   line(colour: string, thickness: number): void {
     this.artifact(() =>

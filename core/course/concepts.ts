@@ -7,9 +7,19 @@ export interface Concept {
   readonly means: string;
   /** What it is like, for a class that has no comparison of its own. */
   readonly like: string;
+  /** Which part of an exercise its card shows. */
+  readonly shows?: ShownPart;
 }
 
-const concept = (word: string, means: string, like: string): Concept => ({ word, means, like });
+/** Parts by what they do: seen or heard, touched, with a way round, moving, giving power, sensing, or resisting. */
+export type ShownPart = 'seen' | 'touched' | 'polar' | 'moving' | 'power' | 'sensing' | 'resistor';
+
+const concept = (word: string, means: string, like: string, shows?: ShownPart): Concept => ({
+  word,
+  means,
+  like,
+  ...(shows === undefined ? {} : { shows }),
+});
 
 /** Concepts as exercises name them; any other name is a concept too, of which the course says itself what it means. */
 const known: Readonly<Record<string, Concept>> = {
@@ -17,34 +27,50 @@ const known: Readonly<Record<string, Concept>> = {
     'closed circuit',
     'Current flows only round a whole loop, from plus back to minus.',
     'A ring road: one gap, and nobody gets round.',
+    'power',
   ),
   polarity: concept(
     'polarity',
     'Some parts work only one way round: plus to plus, minus to minus.',
     'A one-way street.',
+    'polar',
   ),
   'output-pin': concept(
     'output pin',
     'A pin that the program switches on and off, to drive a part.',
     'A tap that the program turns.',
+    'seen',
   ),
   'input-pin': concept(
     'input pin',
     'A pin at which the program looks whether there is voltage.',
     'A window to look out of.',
+    'touched',
   ),
   'pull-up': concept(
     'pull-up',
     'A resistor that holds a line HIGH as long as nobody pulls it down.',
     'A door with a spring: it closes by itself.',
+    'touched',
   ),
   pause: concept(
     'pause',
     'The program waits, and does nothing else meanwhile.',
     'Counting to ten with your eyes shut.',
+    'seen',
   ),
-  'two-outputs': concept('two outputs', 'Each pin drives a part of its own.', 'Two taps on one pipe.'),
-  'two-inputs': concept('two inputs', 'Each pin tells of a part of its own.', 'Two windows in one wall.'),
+  'two-outputs': concept(
+    'two outputs',
+    'Each pin drives a part of its own.',
+    'Two taps on one pipe.',
+    'seen',
+  ),
+  'two-inputs': concept(
+    'two inputs',
+    'Each pin tells of a part of its own.',
+    'Two windows in one wall.',
+    'touched',
+  ),
   'order-of-statements': concept(
     'order of statements',
     'The board does one line after the other, from top to bottom.',
@@ -54,13 +80,15 @@ const known: Readonly<Record<string, Concept>> = {
     'if',
     'Something is done only when a question is answered with yes.',
     'An umbrella, if it rains.',
+    'touched',
   ),
   state: concept('state', 'What the program remembers of before.', 'A switch that stays where you put it.'),
-  counter: concept('counter', 'A number that grows by one each time.', 'Strokes on a tally.'),
+  counter: concept('counter', 'A number that grows by one each time.', 'Strokes on a tally.', 'touched'),
   debounce: concept(
     'debounce',
     'A button jumps when it is pressed; the program waits until it rests.',
     'A ball that bounces before it lies still.',
+    'touched',
   ),
   'loop-for': concept(
     'for loop',
@@ -71,18 +99,26 @@ const known: Readonly<Record<string, Concept>> = {
     'PWM',
     'A pin that goes on and off so fast that an LED looks dim.',
     'Flicking a light switch faster than the eye can follow.',
+    'seen',
   ),
   'analog-input': concept(
     'analog input',
     'A pin that measures how much voltage there is, as a number.',
     'A ruler instead of a yes or no.',
+    'touched',
   ),
   map: concept(
     'map',
     'A number of one range becomes the matching number of another.',
     'Centimetres read off as inches.',
+    'touched',
   ),
-  array: concept('array', 'Many values under one name, each with a number.', 'Letter boxes in a row.'),
+  array: concept(
+    'array',
+    'Many values under one name, each with a number.',
+    'Letter boxes in a row.',
+    'seen',
+  ),
   range: concept(
     'range',
     'Where numbers begin and where they end.',
@@ -92,6 +128,7 @@ const known: Readonly<Record<string, Concept>> = {
     'RGB LED',
     'Three small LEDs in one housing; together they make every colour.',
     'Three torches on one spot.',
+    'seen',
   ),
   function: concept(
     'function',
@@ -102,8 +139,14 @@ const known: Readonly<Record<string, Concept>> = {
     'voltage divider',
     'Two resistors in series share the voltage: the larger one gets more.',
     'Two people sharing a cake by their appetite.',
+    'sensing',
   ),
-  threshold: concept('threshold', 'A number from which on something else is done.', 'The mark on a jug.'),
+  threshold: concept(
+    'threshold',
+    'A number from which on something else is done.',
+    'The mark on a jug.',
+    'sensing',
+  ),
   'serial-print': concept(
     'serial output',
     'The board writes text to the computer.',
@@ -118,16 +161,19 @@ const known: Readonly<Record<string, Concept>> = {
     'servo',
     'A motor that turns to an angle and holds it.',
     'An arm that points where it is told.',
+    'moving',
   ),
   'own-supply': concept(
     'own supply',
     'A motor gets its power from its own battery; only ground is shared.',
     'A lorry fills up at its own pump.',
+    'power',
   ),
   calibration: concept(
     'calibration',
     'Finding the numbers that fit this one piece.',
     'Setting the scales to zero.',
+    'moving',
   ),
   library: concept('library', 'Lines that others have written, for us to use.', 'A borrowed tool.'),
   'many-parts': concept(
@@ -188,6 +234,7 @@ export function cardOf(name: string, cards: CourseCards): ConceptCard {
     word: own?.word || usual.word,
     means: own?.means || usual.means,
     like: own?.like || usual.like,
+    ...(usual.shows === undefined ? {} : { shows: usual.shows }),
   };
 }
 

@@ -58,7 +58,7 @@ export function kitPapers(
                   size: 'label',
                   cards: benches.map(({ number, names: own }) => ({
                     title: `${number} · ${listText(own)}`,
-                    lines: [title, ...label],
+                    lines: [title, label.join(' · ')],
                   })),
                 },
               ],

@@ -11,7 +11,7 @@ const SIZES: Readonly<
   >
 > = {
   label: { across: 3, high: 142, title: 'strong', text: 'note' },
-  card: { across: 2, high: 176, title: 'section', text: 'body' },
+  card: { across: 2, high: 132, title: 'section', text: 'body' },
 };
 /** Points between the cut and what is on a card, and what a picture takes of its width. */
 const [PAD, PICTURE] = [10, 0.34];
@@ -69,14 +69,11 @@ function printCard(flow: Flow, { title, lines, figure, blanks = 0 }: Card, size:
     const drawn = drawWithin(flow, figure, at, room);
     if (!beside) flow.y += drawn.height + 4;
   }
-  for (const [index, line] of lines.entries()) {
-    const left = lines.length - index;
-    // Room for the line that says how many more there are.
-    if (flow.y + flow.heightOf(line, text, width) > bottom - (left > 1 ? 12 : 0)) {
-      flow.paragraph(`and ${left} more`, text, { x, width, after: 0 });
-      return;
-    }
-    flow.paragraph(line, text, { x, width, after: 1.5 });
+  const one = flow.heightOfLines(1, text);
+  for (const line of lines) {
+    const most = Math.floor((bottom - flow.y - blanks * BLANK) / one);
+    if (most < 1) break;
+    flow.paragraph(fitting(flow, line, text, width, most), text, { x, width, after: 1.5 });
   }
   for (let index = 0; index < blanks && flow.y + BLANK <= bottom + 1; index += 1) {
     flow.y += BLANK;
@@ -91,10 +88,11 @@ function printCard(flow: Flow, { title, lines, figure, blanks = 0 }: Card, size:
   }
 }
 
-/** A title as far as it goes into so many lines. */
+/** A text as far as it goes into so many lines. */
 function fitting(flow: Flow, title: string, look: Look, width: number, lines: number): string {
-  const one = flow.heightOf('x', look, width);
-  const fits = (text: string): boolean => flow.heightOf(text, look, width) <= one * lines + 0.5;
+  const behind = flow.heightOf('x', look) - flow.heightOfLines(1, look);
+  const most = flow.heightOfLines(lines, look) + behind + 0.5;
+  const fits = (text: string): boolean => flow.heightOf(text, look, width) <= most;
   if (fits(title)) return title;
   let [short, long] = [0, title.length];
   while (long - short > 1) {

@@ -1,10 +1,11 @@
 import { isBoard, type BoardProfile } from '../../boards';
-import type { ConceptCard } from '../../course/concepts';
+import type { ConceptCard, ShownPart } from '../../course/concepts';
 import { drawBoard } from '../../drawing/board';
 import { drawPartAlone } from '../../drawing/part-card';
 import { fourBands } from '../../electrics/values/bands';
 import type { Exercise } from '../../formats/exercise';
-import { isResistor, kindOf } from '../../parts';
+import { isPowerSource, isResistor, kindOf } from '../../parts';
+import type { PlacedPart } from '../../wiring/wiring';
 import { ohms as ohmsText } from '../../units';
 import { capital, listText } from '../../words/words';
 import type { Card, Section } from '../document';
@@ -18,8 +19,8 @@ export function conceptCards(cards: readonly ConceptCard[], exercise: Exercise):
       {
         type: 'cards',
         size: 'card',
-        cards: cards.map(({ concept, word, means, like }): Card => {
-          const figure = pictureFor(concept, exercise);
+        cards: cards.map(({ word, means, like, shows }): Card => {
+          const figure = pictureFor(shows, exercise);
           return {
             title: capital(word),
             lines: [...(means ? [means] : []), ...(like ? [`Like: ${like}`] : [])],
@@ -32,21 +33,25 @@ export function conceptCards(cards: readonly ConceptCard[], exercise: Exercise):
   };
 }
 
-/** The part of the exercise that a concept is about: the one whose kind or words it names, else what has a way round. */
-function pictureFor(concept: string, { reference }: Exercise): Card['figure'] {
-  const words = concept.split('-');
-  const named = reference.parts.find(({ kind: name }) => {
-    const kind = kindOf(name);
-    return words.some((word) => word === kind.kind || word === kind.title || kind.codeWords.includes(word));
-  });
-  const polar =
-    concept === 'polarity'
-      ? reference.parts.find(({ kind, value }) => kindOf(kind).polarity?.(value) !== undefined)
-      : undefined;
-  const part = named ?? polar;
+/** The first part of the exercise that does what a concept is about. */
+function pictureFor(shows: ShownPart | undefined, { reference }: Exercise): Card['figure'] {
+  const part = shows && reference.parts.find(does[shows]);
   const drawing = part && drawPartAlone(part.kind, part.value.text);
   return drawing ? { drawing, title: kindOf(part.kind).title } : undefined;
 }
+
+const does: Readonly<Record<ShownPart, (part: PlacedPart) => boolean>> = {
+  seen: ({ kind }) => ['light', 'sound'].includes(kindOf(kind).observed ?? ''),
+  touched: ({ kind }) => ['press', 'turn'].includes(kindOf(kind).stimulus ?? ''),
+  polar: ({ kind: name, value }) => {
+    const kind = kindOf(name);
+    return kind.observed === 'light' || kind.polarity?.(value) !== undefined;
+  },
+  moving: ({ kind }) => ['angle', 'turning'].includes(kindOf(kind).observed ?? ''),
+  power: isPowerSource,
+  sensing: ({ kind }) => ['light', 'warm', 'distance'].includes(kindOf(kind).stimulus ?? ''),
+  resistor: isResistor,
+};
 
 /** A walk over the board, with questions; for who teaches with their answers. */
 export function boardTour(board: BoardProfile, isTeaching: boolean): Section | undefined {
