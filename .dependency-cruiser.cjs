@@ -85,8 +85,7 @@ module.exports = {
       from: { path: '^core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot:
-          'node_modules/(zod|papaparse|@types/papaparse|diff|@zip[.]js/zip[.]js|ical-generator)/',
+        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|diff|@zip[.]js/zip[.]js|ical-generator)/',
       },
     },
     {
