@@ -146,7 +146,7 @@ function aim(exercise: Exercise, { aim: text, build: why, open }: Task, isTeachi
           ]
         : []),
       ...cautionsOf(exercise, [])
-        .filter(({ refs, step }) => refs.length === 0 && step === 'build')
+        .filter(({ refs, step }) => refs.length === 0 && (step === 'build' || step === 'parts'))
         .map(({ text: caution }): Block => ({ type: 'caution', text: caution })),
     ],
   };

@@ -1,8 +1,9 @@
-import { isContact, isPowerSource, kindOf } from '../parts';
+import { isContact, isPowerSource, kindOf, roleOfLeg, type LegRole } from '../parts';
 import { milliamps, volts } from '../units';
-import type { Exercise } from '../formats/exercise';
+import { referencePins, type Exercise } from '../formats/exercise';
 import type { LimitUse } from '../electrics/values/formulas';
 import { Circuit } from '../wiring/circuit';
+import { looksLikeInput } from '../wiring/inputs';
 import type { Wiring } from '../wiring/wiring';
 
 /** Steps of the work at which a caution can stand. */
@@ -43,6 +44,10 @@ export function cautionsOf(exercise: Exercise, limits: readonly LimitUse[]): rea
     ...hazards(reference),
     ...supplies(reference),
     ...contacts(reference),
+    ...loading(exercise),
+    ...fedPins(reference),
+    ...powerSockets(reference),
+    ...handWork(exercise),
     ...limits
       .filter(({ share }) => share >= NEARLY)
       .slice(0, 1)
@@ -97,6 +102,101 @@ function supplies(wiring: Wiring): readonly Caution[] {
             step: 'vary',
             text: 'Keep fingers and hair away from what turns; centre it before anything is screwed on.',
             refs: moving,
+            isOwn: false,
+          } as const,
+        ]
+      : []),
+  ];
+}
+
+/** Pins over which a program is loaded, where the exercise uses them. */
+function loading(exercise: Exercise): readonly Caution[] {
+  const serial = new Set(
+    exercise.board.pins.filter(({ functions }) => functions.includes('serial')).map(({ name }) => name),
+  );
+  const used = referencePins(exercise).filter((pin) => serial.has(pin));
+  return used.length === 0
+    ? []
+    : [
+        {
+          step: 'bring-up',
+          text: `Take the wires off ${used.length === 1 ? 'pin' : 'pins'} ${used.join(' and ')} while a program is loaded: it comes in over ${used.length === 1 ? 'that pin' : 'those pins'}.`,
+          refs: [],
+          isOwn: false,
+        },
+      ];
+}
+
+/** Pins that a part gives a voltage to: driven the other way they fight it. */
+function fedPins(wiring: Wiring): readonly Caution[] {
+  const board = wiring.board?.profile;
+  if (!board) return [];
+  const circuit = new Circuit(wiring);
+  return board.pins.flatMap(({ name }): readonly Caution[] => {
+    const node = circuit.nodeOfPin(name);
+    const source = node && circuit.legsAt(node.id).find(({ part, leg }) => gives(roleOfLeg(part, leg)));
+    if (!source || !looksLikeInput(circuit, name)) return [];
+    const { part } = source;
+    return [
+      {
+        step: 'bring-up',
+        text: `${part.ref} feeds pin ${name}: a program never makes it an output.`,
+        refs: [part.ref],
+        isOwn: false,
+      },
+    ];
+  });
+}
+
+const gives = (role: LegRole | undefined): boolean => role === 'output' || role === 'measured';
+
+/** What the power socket of a board may get in a class room, where something is joined to it. */
+function powerSockets(wiring: Wiring): readonly Caution[] {
+  const board = wiring.board?.profile;
+  if (!board) return [];
+  const circuit = new Circuit(wiring);
+  return board.supplies.flatMap((socket): readonly Caution[] => {
+    if (socket.role !== 'input' || !circuit.nodeOfPin(socket.name)) return [];
+    const [from, to] = socket.volts.classRoom;
+    const refs = circuit.parts.filter(isPowerSource).map(({ ref }) => ref as string);
+    return [
+      {
+        step: 'build',
+        text: `${socket.name} gets ${volts(from)} to ${volts(to)} in a class room, and never two supplies at once.`,
+        refs,
+        isOwn: false,
+      },
+    ];
+  });
+}
+
+/** Small parts in hands; legs that are cut, and joints that are soldered, where an exercise has them so. */
+function handWork({ reference, data }: Exercise): readonly Caution[] {
+  const small = reference.parts.filter(
+    (part) =>
+      kindOf(part.kind).footprint.type === 'leads' && !kindOf(part.kind).conductor && !isPowerSource(part),
+  );
+  const words = [
+    ...(data.assemblies ?? []).flatMap(({ steps }) => steps),
+    ...Object.values(data.text).filter((text) => typeof text === 'string'),
+  ].join(' ');
+  return [
+    ...(small.length > 0
+      ? [
+          {
+            step: 'parts',
+            text: 'Small parts stay out of mouths; what drops is picked up at once.',
+            refs: [],
+            isOwn: false,
+          } as const,
+        ]
+      : []),
+    ...(/\b(solder|trim|cut|strip|snip|drill)(s|ed|ing|ting|ping|ming|ling)?\b(?!-)/i.test(words)
+      ? [
+          {
+            step: 'build',
+            text: 'Eyes are covered where legs are trimmed, wires stripped or joints soldered; irons burn and fumes are blown away. Somebody trained stands by.',
+            refs: [],
             isOwn: false,
           } as const,
         ]

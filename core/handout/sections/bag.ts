@@ -2,7 +2,7 @@ import { drawPartAlone } from '../../drawing/part-card';
 import { fourBands } from '../../electrics/values/bands';
 import type { Task } from '../../generated/task';
 import { kindOf } from '../../parts';
-import { capital, listText } from '../../words/words';
+import { capital, listText, uncapital } from '../../words/words';
 import type { Block, Section } from '../document';
 
 /** Parts with their pictures; wires, which are many and alike, in one line. */
@@ -25,6 +25,7 @@ export function bag({ parts, cautions }: Task): Section {
             lines: [
               ...(ohms === undefined ? [] : [`Bands: ${listText(fourBands(ohms).map(String))}.`]),
               ...knownBy.map(capital),
+              ...readyLines(kind),
               ...warnings,
             ],
             ...(drawing ? { figure: { drawing, title } } : {}),
@@ -33,6 +34,15 @@ export function bag({ parts, cautions }: Task): Section {
       ...(wires.length > 0 ? [{ type: 'text', text: `${capital(listText(wires))}.` } as const] : []),
     ],
   };
+}
+
+/** How a part is made ready, and tried before it goes in. */
+function readyLines(name: string): readonly string[] {
+  const { preparation, pretest } = kindOf(name);
+  return [
+    ...(preparation === undefined ? [] : [`Make ready: ${uncapital(preparation)}`]),
+    ...(pretest === undefined ? [] : [`Try it: ${uncapital(pretest)}`]),
+  ];
 }
 
 const counted = (count: number, title: string): string => (count === 1 ? title : `${count} × ${title}`);

@@ -5,16 +5,21 @@ import { explainProgram } from '../../generated/explain';
 import { givenProgram } from '../../generated/given';
 import type { NumberQuestion } from '../../generated/questions';
 import type { Task } from '../../generated/task';
+import { cautionsOf } from '../../plan/cautions';
 import type { Grammars } from '../../program';
 import { capital, listText } from '../../words/words';
 import type { Block, ProgramLine, Section } from '../document';
 
-export function bringUp({ board }: Exercise, rules: HouseRules): Section {
+export function bringUp(exercise: Exercise, rules: HouseRules): Section {
+  const { board } = exercise;
   const { packages, libraries, waits, harmlessMessages, bySystem } = board.bringUp;
   return {
     title: 'Onto the board',
     blocks: [
       { type: 'text', text: bringUpText(board, rules) },
+      ...cautionsOf(exercise, [])
+        .filter(({ step }) => step === 'bring-up')
+        .map(({ text }): Block => ({ type: 'caution', text })),
       {
         type: 'list',
         marks: 'dots',
