@@ -3,6 +3,8 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { readKit } from '@/core/kit/kit-csv';
+import { unpackCourse } from '@/core/package/archive';
 import { LAYOUT, PROGRAM } from '@/core/testing/beacon';
 import { run } from './run';
 
@@ -657,6 +659,86 @@ describe('export of a handout', () => {
       ['--exercise', EXERCISE, '--as', 'pdf', '--form', 'teacher'],
       /--form teacher: known are student, instructor/,
     ],
+  ])('refuses %j', async (words, expected) => {
+    const { code, error } = await didaktor({}, 'export', ...words);
+    expect(code).toBe(2);
+    expect(error).toMatch(expected);
+  });
+});
+
+describe('export of what a class needs', () => {
+  const COURSE = join(process.cwd(), 'demo/course');
+
+  test('counts the kit of an exercise for a class, as a list that reads as stock', async () => {
+    const given = ['export', '--exercise', EXERCISE, '--as', 'kit-csv', '--class', '9', '--per-bench', '2'];
+    const { code, out } = await didaktor({}, ...given);
+    expect(code).toBe(0);
+    const read = readKit(out);
+    expect(read.ok && read.value.aside).toEqual([]);
+    // Five benches for nine learners in pairs, and a spare of each.
+    expect(out).toContain('led,amber,,1,1,6,amber LED,D1');
+  });
+
+  test('counts the most of each sort that one of several exercises needs', async () => {
+    const { out } = await didaktor({}, 'export', '--course', COURSE, '--as', 'kit-csv', '--class', '1');
+    expect(out).toMatch(/^servo,standard,,8,/m);
+  });
+
+  test('is all zero for a class of nobody', async () => {
+    const { code, out } = await didaktor(
+      {},
+      'export',
+      '--exercise',
+      EXERCISE,
+      '--as',
+      'kit-csv',
+      '--class',
+      '0',
+    );
+    expect(code).toBe(0);
+    for (const row of out.trim().split('\r\n').slice(1)) expect(row).toMatch(/,\d+,0,0,/);
+  });
+
+  test('plans a meeting by the minute, and says what to cut where it is too long', async () => {
+    const given = ['export', '--exercise', EXERCISE, '--as', 'run-sheet'];
+    const short = await didaktor({}, ...given, '--minutes', '30');
+    expect(short.code).toBe(0);
+    expect(short.out).toContain('# Run sheet: Beacon');
+    expect(short.out).toMatch(/longer than the 30 min that there are/);
+    expect(short.out).toContain('- Check the bags before class: saves');
+    expect((await didaktor({}, ...given, '--minutes', '90')).out).toMatch(/It fits into 90 min/);
+    const table = await didaktor({}, 'export', '--exercise', EXERCISE, '--as', 'run-sheet-csv');
+    expect(table.out).toMatch(/^from,minutes,phase,title/);
+  });
+
+  test('packs a course that reads as the same exercises', async () => {
+    const given = ['export', '--course', COURSE, '--as', 'package', '--title', 'Harbour', '--out', 'c.zip'];
+    const { code, folder } = await didaktor({}, ...given);
+    expect(code).toBe(0);
+    const read = await unpackCourse(new Uint8Array(readFileSync(join(folder, 'c.zip'))));
+    expect(read.ok && [read.value.title, read.value.exercises.length]).toEqual(['Harbour', 14]);
+  });
+
+  test('draws as PNG and writes the wiring as the table that it is', async () => {
+    const drawn = await didaktor({}, 'export', '--wiring', 'w.csv', '--as', 'png', '--out', 'w.png');
+    expect(readFileSync(join(drawn.folder, 'w.png')).subarray(1, 4).toString()).toBe('PNG');
+    const table = await didaktor({}, 'export', '--wiring', 'w.csv', '--as', 'csv');
+    expect(table.out.trim()).toBe(LAYOUT.trim());
+  });
+
+  test.each([
+    [['--as', 'kit-csv'], /name one of --exercise and --course/],
+    [
+      ['--as', 'kit-csv', '--exercise', EXERCISE, '--class', '-1'],
+      /--class -1: a whole number from 0 to 1000/,
+    ],
+    [['--as', 'kit-csv', '--exercise', EXERCISE, '--class', '2.5'], /--class 2\.5: a whole number/],
+    [
+      ['--as', 'run-sheet', '--exercise', EXERCISE, '--per-bench', '0'],
+      /--per-bench 0: a whole number from 1/,
+    ],
+    [['--as', 'package', '--course', 'nowhere'], /nowhere: the folder cannot be opened/],
+    [['--exercise', EXERCISE, '--as', 'pdf', '--extras', 'poem'], /--extras poem: known are tour, bands/],
   ])('refuses %j', async (words, expected) => {
     const { code, error } = await didaktor({}, 'export', ...words);
     expect(code).toBe(2);

@@ -47,8 +47,11 @@ export const handoutPdf = async (exercise: Exercise, order: HandoutOrder): Promi
 export async function handoutMarkdown(exercise: Exercise, order: HandoutOrder): Promise<string> {
   const { text, pictures } = markdownOf(await handout(exercise, undefined, order));
   return pictures.reduce(
-    (whole, { name, svg }) =>
-      whole.replace(`pictures/${name}`, `data:image/svg+xml;base64,${Buffer.from(svg).toString('base64')}`),
+    (whole, { name, content }) =>
+      whole.replace(
+        `pictures/${name}`,
+        `data:image/svg+xml;base64,${Buffer.from(content as string).toString('base64')}`,
+      ),
     text,
   );
 }

@@ -149,6 +149,12 @@ const routes: Readonly<Record<string, Ask>> = {
     answers: [200],
     for: onlyFor(own),
   },
+  'exercises/[exerciseId]/handout/files/route.ts GET': {
+    method: 'GET',
+    path: ({ exercise }) => `/exercises/${exercise}/handout/files`,
+    answers: [200],
+    for: onlyFor(own),
+  },
   'exercises/[exerciseId]/pictures/route.ts POST': {
     method: 'POST',
     path: ({ exercise }) => `/exercises/${exercise}/pictures`,

@@ -180,7 +180,7 @@ describe('a handout as Markdown', () => {
   test('names each of its pictures once, and has them all', () => {
     const named = [...text.matchAll(/\]\(pictures\/([^)]+)\)/g)].map(([, name]) => name);
     expect(named).toEqual(pictures.map(({ name }) => name));
-    for (const { svg } of pictures) expect(svg).toMatch(/^<svg [\s\S]+<\/svg>\n$/);
+    for (const { content } of pictures) expect(content).toMatch(/^<svg [\s\S]+<\/svg>\n$/);
   });
 
   test('takes no sign of a text for its own', () => {

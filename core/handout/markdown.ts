@@ -1,10 +1,10 @@
 import { writeSvg } from '../drawing/svg';
 import type { Block, Figure, Handout } from './document';
 
-/** A picture of a handout as a file beside it. */
+/** A picture of a handout as a file beside it: an SVG of ours as text, the author's own as it is. */
 export interface PictureFile {
   readonly name: string;
-  readonly svg: string;
+  readonly content: string | Uint8Array;
 }
 
 /**
@@ -12,23 +12,32 @@ export interface PictureFile {
  * written so that nothing in it is taken for a sign of the format.
  */
 export function markdownOf(
-  { title, subtitle, sections }: Handout,
+  { title, subtitle, sections, photos }: Handout,
   folder = 'pictures',
 ): { readonly text: string; readonly pictures: readonly PictureFile[] } {
   const pictures: PictureFile[] = [];
   const picture = ({ drawing, title: shows }: Figure): string => {
     const name = `picture-${pictures.length + 1}.svg`;
-    pictures.push({ name, svg: writeSvg(drawing, shows) });
+    pictures.push({ name, content: writeSvg(drawing, shows) });
     return `![${plain(shows)}](${folder}/${name})`;
+  };
+  const photo = (id: string, caption: string): string => {
+    const own = photos?.get(id);
+    if (!own) return plain(caption);
+    const name = `${id}.${own.type === 'image/png' ? 'png' : 'jpg'}`;
+    pictures.push({ name, content: own.bytes });
+    return `![${plain(caption)}](${folder}/${name})`;
   };
   const parts = sections.flatMap((section) => [
     `## ${plain(section.title)}`,
-    ...section.blocks.map((block) => written(block, picture)),
+    ...section.blocks.map((block) =>
+      block.type === 'photo' ? photo(block.id, block.caption) : written(block, picture),
+    ),
   ]);
   return { text: `${[`# ${plain(title)}`, plain(subtitle), ...parts].join('\n\n')}\n`, pictures };
 }
 
-function written(block: Block, picture: (figure: Figure) => string): string {
+function written(block: Exclude<Block, { type: 'photo' }>, picture: (figure: Figure) => string): string {
   switch (block.type) {
     case 'text':
       return plain(block.text);
@@ -86,8 +95,6 @@ function written(block: Block, picture: (figure: Figure) => string): string {
           ].join('\n\n'),
         )
         .join('\n\n---\n\n');
-    case 'photo':
-      return plain(block.caption);
     case 'lines':
       return Array.from({ length: block.count }, () => '\\_'.repeat(24)).join('\n\n');
     case 'address':

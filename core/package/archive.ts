@@ -1,8 +1,8 @@
-import { TextReader, Uint8ArrayReader, Uint8ArrayWriter, ZipWriter } from '@zip.js/zip.js';
 import { unpack, type ArchiveLimits } from '../outside/unpack';
 import { fail, type Result } from '../result';
 import { courseFrom, filesOf, LARGEST_PICTURE, type CoursePackage } from './course-package';
 import { schemaFiles } from './schemas';
+import { zipOf } from './zip';
 
 /** What a course package may take. */
 export const PACKAGE_LIMITS: ArchiveLimits = {
@@ -11,10 +11,6 @@ export const PACKAGE_LIMITS: ArchiveLimits = {
   file: LARGEST_PICTURE,
   unpacked: 120_000_000,
 };
-
-/** The day that all files of a package bear, so that the same course is the same bytes. */
-// eslint-disable-next-line no-restricted-globals -- a constant, and no clock
-const DAY = new Date('2026-01-01T00:00:00Z');
 
 const READ_ME = `A course of exercises with a microcontroller board and a breadboard.
 
@@ -25,17 +21,12 @@ schemas/      JSON Schemas of the files
 `;
 
 /** A course as a ZIP, with the schemas of its files. */
-export async function packCourse(course: CoursePackage): Promise<Uint8Array> {
-  const writer = new ZipWriter(new Uint8ArrayWriter(), {
-    useWebWorkers: false,
-    extendedTimestamp: false,
-    lastModDate: DAY,
-  });
-  await writer.add('README.txt', new TextReader(READ_ME));
-  for (const [path, bytes] of filesOf(course)) await writer.add(path, new Uint8ArrayReader(bytes));
-  for (const [name, text] of schemaFiles) await writer.add(`schemas/${name}`, new TextReader(text));
-  return writer.close();
-}
+export const packCourse = (course: CoursePackage): Promise<Uint8Array> =>
+  zipOf([
+    ['README.txt', READ_ME],
+    ...filesOf(course),
+    ...[...schemaFiles].map(([name, text]) => [`schemas/${name}`, text] as const),
+  ]);
 
 /** A course from a ZIP; refused as a whole, with every reason, when anything in it cannot be taken. */
 export async function unpackCourse(bytes: Uint8Array): Promise<Result<CoursePackage>> {

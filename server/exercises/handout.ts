@@ -11,6 +11,8 @@ import type { FindingCode } from '@/core/findings/finding';
 import type { Handout, HandoutForm } from '@/core/handout/document';
 import { FEWEST } from '@/core/plan/class-record';
 import type { Paper } from '@/core/handout/papers';
+import { zipOf } from '@/core/package/zip';
+import { pngOf } from '@/print/png';
 import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import type { Viewer } from '../permissions';
@@ -88,6 +90,32 @@ export async function printHandout(
   if (outcome.ended) return { pdf: Buffer.from(outcome.value, 'base64') };
   log.error({ obstacle: outcome.obstacle, detail: outcome.detail }, 'a handout could not be printed');
   return { message: UNPRINTABLE };
+}
+
+/**
+ * The handout of an exercise as files: Markdown, and every picture as SVG and as PNG beside it, in an archive; says why
+ * when there is none.
+ */
+export async function handoutArchive(
+  db: Knex,
+  guarded: Guard,
+  viewer: Viewer,
+  draft: Draft,
+  { ownAddress, ...how }: Pick<HandoutPrint, 'form' | 'extras' | 'ownAddress'>,
+): Promise<{ readonly zip: Uint8Array } | { readonly message: string }> {
+  const outcome = await guarded.run('handoutFiles', await printInput(db, viewer, draft, ownAddress, how));
+  if (!outcome.ended) {
+    log.error({ obstacle: outcome.obstacle, detail: outcome.detail }, 'a handout could not be written');
+    return { message: UNPRINTABLE };
+  }
+  const { text, pictures } = outcome.value;
+  const files: [string, string | Uint8Array][] = [[`${draft.sheet.id}.md`, text]];
+  for (const { name, content } of pictures) {
+    files.push([`pictures/${name}`, content]);
+    if (typeof content === 'string')
+      files.push([`pictures/${name.replace(/\.svg$/, '.png')}`, await pngOf(content)]);
+  }
+  return { zip: await zipOf(files) };
 }
 
 async function printInput(

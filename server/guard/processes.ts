@@ -238,7 +238,13 @@ const quickTasks: ReadonlySet<TaskName> = new Set(['canonicalWiring', 'readExerc
 const PRINT_LIMITS: Limits = { processorSeconds: 60, megabytes: 512 };
 /** Handouts of a booklet are made beside each other. */
 const PRINTERS = 2;
-const printTasks: ReadonlySet<TaskName> = new Set(['handout', 'handoutOf', 'printHandouts', 'kitPapers']);
+const printTasks: ReadonlySet<TaskName> = new Set([
+  'handout',
+  'handoutOf',
+  'handoutFiles',
+  'printHandouts',
+  'kitPapers',
+]);
 
 const shared = globalThis as { didaktorGuard?: Guard };
 

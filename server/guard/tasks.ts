@@ -3,19 +3,6 @@ import { boardsOf, exerciseFrom, readExercise, type ExerciseData } from '@/core/
 import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
-import { makeHandout, type HandoutWish } from '@/core/handout';
-import type { Handout } from '@/core/handout/document';
-import { needsOf, type KitItem, type Need } from '@/core/kit';
-import type { StockLine, Supply } from '@/core/kit/stock';
-import { kitPapers, type KitPapersWish } from '@/core/handout/kit-papers';
-import { substitutesFor, type Substitution } from '@/core/kit/substitutes';
-import { checklistsOf } from '@/core/meeting/checklists';
-import { fitOf } from '@/core/meeting/fit';
-import { lacksOf } from '@/core/meeting/lacks';
-import type { Pace } from '@/core/meeting/pace';
-import { runSheet, type MeetingPlan, type Preparation } from '@/core/meeting/run-sheet';
-import { drawBench } from '@/core/drawing/bench';
-import type { Drawing } from '@/core/drawing/list';
 import { check } from '@/core/judge/check';
 import { compareBuild, type ComparedBuild } from '@/core/judge/compared-build';
 import { problemText, type Problem, type Result } from '@/core/result';
@@ -28,8 +15,8 @@ import { proofOf, proposalsFor } from '@/core/worksheet/prove';
 import { readOut, type ReadOut } from '@/core/worksheet/read-out';
 import { settle, type Sheet } from '@/core/worksheet/sheet';
 import { nodeGrammars } from '@/grammars/node';
-import type { Paper } from '@/core/handout/papers';
-import { pdfOf } from '@/print';
+import { lessonTasks } from './lesson-tasks';
+import { paperTasks } from './paper-tasks';
 import { buildFor } from '@/core/judge/build';
 import { statedExercise } from '@/core/judge/stated';
 import type { Scenario } from '@/core/formats/scenario';
@@ -100,93 +87,6 @@ async function compared({
   return compareBuild(exercise.value, read.value, program, await nodeGrammars());
 }
 
-/** What a handout is made of. */
-interface HandoutInput {
-  readonly exercise: unknown;
-  /** The exercise before it, whose build may still stand. */
-  readonly before?: unknown;
-  readonly wish: Omit<HandoutWish, 'before'>;
-}
-
-interface Pages {
-  readonly paper: Paper;
-  readonly columns: 1 | 2;
-}
-
-async function handoutFrom({ exercise: data, before, wish }: HandoutInput): Promise<Handout> {
-  const exercise = exerciseFrom(data);
-  if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
-  const last = before === undefined ? undefined : exerciseFrom(before);
-  return makeHandout(
-    exercise.value,
-    { ...wish, before: last?.ok ? last.value : undefined },
-    await nodeGrammars(),
-  );
-}
-
-/** Handouts as PDF, in base 64: answers are text. */
-const printed = async (handouts: readonly Handout[], pages: Pages): Promise<string> =>
-  (await pdfOf(handouts, pages)).toString('base64');
-
-/** A meeting as it is planned; exercises that cannot be read are left out of it, and named. */
-interface LessonInput {
-  readonly exercises: readonly { readonly data: ExerciseData; readonly rules: HouseRules }[];
-  readonly learners: number;
-  readonly perBench: number;
-  readonly pace: Omit<Pace, 'own'> & { readonly own: readonly (readonly [string, number])[] };
-  readonly prepared: readonly Preparation[];
-  readonly available: number;
-}
-
-function lesson({ exercises, pace, available, ...input }: LessonInput) {
-  const read = exercises.map(({ data, rules }) => ({ data, rules, exercise: exerciseFrom(data) }));
-  const plan: MeetingPlan = {
-    ...input,
-    pace: { ...pace, own: new Map(pace.own) },
-    exercises: read.flatMap(({ exercise, rules }) =>
-      exercise.ok ? [{ exercise: exercise.value, rules }] : [],
-    ),
-  };
-  const sheet = runSheet(plan);
-  return {
-    sheet,
-    fit: fitOf(plan, sheet, available),
-    lists: checklistsOf(
-      plan.exercises.map(({ exercise }) => exercise),
-      sheet.benches,
-    ),
-    unready: read.filter(({ exercise }) => !exercise.ok).map(({ data }) => data.title),
-  };
-}
-
-/** What each of some exercises needs on one bench; nothing for one that cannot be read. */
-const needs = ({
-  exercises,
-}: {
-  readonly exercises: readonly ExerciseData[];
-}): readonly (readonly Need[])[] =>
-  exercises.map((data) => {
-    const exercise = exerciseFrom(data);
-    return exercise.ok ? needsOf(exercise.value) : [];
-  });
-
-/** What of the store stands in for a thing of an exercise that is short. */
-async function substitutes({
-  exercise: data,
-  item,
-  stock,
-  missing,
-}: {
-  readonly exercise: ExerciseData;
-  readonly item: KitItem;
-  readonly stock: readonly StockLine[];
-  readonly missing: number;
-}): Promise<Substitution> {
-  const exercise = exerciseFrom(data);
-  if (!exercise.ok) return { found: [], refused: [] };
-  return substitutesFor(exercise.value, item, stock, missing, await nodeGrammars());
-}
-
 /** Why what a learner says that theirs does cannot be judged by; nothing when it can. */
 async function statedProblem({
   exercise: data,
@@ -222,34 +122,10 @@ function settled({ sheet, rules }: SheetInput): { readonly sheet: Sheet } | { re
  * done in processes of their own, which end at their limits; inputs and answers are plain data.
  */
 export const coreTasks = {
+  ...paperTasks,
+  ...lessonTasks,
   check: checked,
   compare: compared,
-  handout: async ({ paper, columns, ...input }: HandoutInput & Pages): Promise<string> =>
-    printed([await handoutFrom(input)], { paper, columns }),
-  handoutOf: handoutFrom,
-  printHandouts: ({
-    handouts,
-    ...pages
-  }: Pages & { readonly handouts: readonly Handout[] }): Promise<string> => printed(handouts, pages),
-  lesson,
-  kitPapers: async ({
-    supplies,
-    wish,
-  }: {
-    readonly supplies: readonly Supply[];
-    readonly wish: KitPapersWish;
-  }): Promise<string> => printed([kitPapers(supplies, wish)], { paper: 'A4', columns: 1 }),
-  needs,
-  substitutes,
-  lacks: async ({ exercise: data }: { readonly exercise: ExerciseData }): Promise<readonly string[]> => {
-    const exercise = exerciseFrom(data);
-    if (!exercise.ok) return [`it can’t be read: ${problemText(exercise.problems[0]!)}`];
-    return lacksOf(exercise.value, await nodeGrammars());
-  },
-  benchDrawing: ({ exercise: data }: { readonly exercise: ExerciseData }): Drawing | null => {
-    const exercise = exerciseFrom(data);
-    return exercise.ok ? drawBench(exercise.value.reference, { crop: 'used' }) : null;
-  },
   canonicalWiring,
   statedProblem,
   settle: settled,

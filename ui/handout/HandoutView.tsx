@@ -150,6 +150,16 @@ export function HandoutView(props: HandoutViewProps) {
           )}
           <Problem>{state.is === 'failed' ? state.message : undefined}</Problem>
         </div>
+        <p className="mt-4 text-note">
+          <a
+            href={`/exercises/${exerciseId}/handout/files?${asked}`}
+            download
+            className="underline decoration-rule-strong underline-offset-4"
+          >
+            Markdown and pictures
+          </a>{' '}
+          <span className="text-soft">as SVG and PNG, in a ZIP</span>
+        </p>
         <p className="mt-4 text-note text-soft" role="status">
           {isLive
             ? 'Follows the worksheet as it is written.'
