@@ -234,11 +234,11 @@ export type Guard = Pick<GuardedProcesses, 'run' | 'ask'>;
 
 /** Tasks that only read what somebody sent: a hand-in waits for one, and must not stand behind a check. */
 const quickTasks: ReadonlySet<TaskName> = new Set(['canonicalWiring', 'readExercise']);
-/** What is printed takes longer than a check, and somebody waits for it knowingly; checks do not wait for it. */
-const PRINT_LIMITS: Limits = { processorSeconds: 60, megabytes: 512 };
+/** What is printed, and what else is tried for something that is short, takes longer than a check, and somebody waits for it knowingly; checks do not wait for it. */
+const LONG_LIMITS: Limits = { processorSeconds: 60, megabytes: 512 };
 /** Handouts of a booklet are made beside each other. */
-const PRINTERS = 2;
-const printTasks: ReadonlySet<TaskName> = new Set([
+const LONG_PROCESSES = 2;
+const longTasks: ReadonlySet<TaskName> = new Set([
   'handout',
   'handoutOf',
   'handoutFiles',
@@ -248,16 +248,16 @@ const printTasks: ReadonlySet<TaskName> = new Set([
 
 const shared = globalThis as { didaktorGuard?: Guard };
 
-/** The processes in which this one does the work of the core: one for what is quick, some for print, the others for the rest. */
+/** The processes in which this one does the work of the core: one for what is quick, some for what takes long, the others for the rest. */
 export function guarded(): Guard {
   if (shared.didaktorGuard) return shared.didaktorGuard;
-  const [quick, print, others] = [
+  const [quick, long, others] = [
     new GuardedProcesses(1),
-    new GuardedProcesses(PRINTERS, PRINT_LIMITS),
+    new GuardedProcesses(LONG_PROCESSES, LONG_LIMITS),
     new GuardedProcesses(),
   ];
   const laneOf = (task: TaskName): GuardedProcesses =>
-    quickTasks.has(task) ? quick : printTasks.has(task) ? print : others;
+    quickTasks.has(task) ? quick : longTasks.has(task) ? long : others;
   return (shared.didaktorGuard = {
     run: (task, input) => laneOf(task).run(task, input),
     ask: (task, input) => laneOf(task).ask(task, input),
