@@ -234,7 +234,10 @@ export type Guard = Pick<GuardedProcesses, 'run' | 'ask'>;
 
 /** Tasks that only read what somebody sent: a hand-in waits for one, and must not stand behind a check. */
 const quickTasks: ReadonlySet<TaskName> = new Set(['canonicalWiring', 'readExercise']);
-/** What is printed, and what else is tried for something that is short, takes longer than a check, and somebody waits for it knowingly; checks do not wait for it. */
+/**
+ * What is printed, and what is tried for something that the kit is short of, takes longer than a check, and somebody waits
+ * for it knowingly; checks do not wait for it.
+ */
 const LONG_LIMITS: Limits = { processorSeconds: 60, megabytes: 512 };
 /** Handouts of a booklet are made beside each other. */
 const LONG_PROCESSES = 2;
@@ -244,6 +247,7 @@ const longTasks: ReadonlySet<TaskName> = new Set([
   'handoutFiles',
   'printHandouts',
   'kitPapers',
+  'substitutes',
 ]);
 
 const shared = globalThis as { didaktorGuard?: Guard };
