@@ -10,7 +10,7 @@ import { fitOf, withCuts } from './fit';
 import { paceOf, paceText, STANDARD_PACE } from './pace';
 import { runSheet, type MeetingPlan } from './run-sheet';
 import { runSheetCsv, runSheetMarkdown } from './run-sheet-text';
-import { after, begin, standingOf, type RunAction } from './running';
+import { after, begin, standingOf, takenAtEnd, tookLonger, type RunAction } from './running';
 
 const rules = DEFAULT_HOUSE_RULES;
 const all = courseExercises
@@ -136,6 +136,20 @@ describe('a meeting that runs', () => {
     expect(standing.behindMinutes).toBeCloseTo(3);
     expect(standing.endsAt).toBe(late + (sheet.minutes - sheet.steps[0]!.minutes) * 60_000);
     expect(standingOf({ ...first, stepId: 'gone' }, sheet, start).index).toBe(0);
+  });
+
+  it('counts how long each stretch takes, also when one comes back to it', () => {
+    const minute = 60_000;
+    const [first, second] = sheet.steps;
+    let running = begin(sheet, 0);
+    running = after(running, { type: 'next' }, sheet, 4 * minute);
+    running = after(running, { type: 'back' }, sheet, 9 * minute);
+    running = after(running, { type: 'next' }, sheet, 12 * minute);
+    const taken = takenAtEnd(running, sheet, 40 * minute);
+    expect(taken[first!.id]).toMatchObject({ minutes: 7, planned: first!.minutes });
+    expect(taken[second!.id]!.minutes).toBe(5 + 28);
+    expect(tookLonger([taken]).map(({ title }) => title)).toContain(second!.title);
+    expect(tookLonger([taken, {}]).every(({ minutes, planned }) => minutes >= planned + 2)).toBe(true);
   });
 
   it('is somewhere on its sheet whatever is pressed', () => {

@@ -10,6 +10,16 @@ export interface Running {
   readonly hold: number;
   /** Whether the wall shows nothing. */
   readonly isDark: boolean;
+  /** How long each stretch has taken that was left, by its id. */
+  readonly taken: Readonly<Record<string, TakenStretch>>;
+}
+
+/** A stretch of a meeting as it was planned, and as it was. */
+export interface TakenStretch {
+  readonly title: string;
+  readonly planned: number;
+  /** Minutes for which it was on, all times together. */
+  readonly minutes: number;
 }
 
 /** How it stands with a running meeting. */
@@ -34,6 +44,7 @@ export const begin = ({ steps }: RunSheet, now: number): Running => ({
   stepSince: now,
   hold: 0,
   isDark: false,
+  taken: {},
 });
 
 /** What an instructor does while it runs. */
@@ -52,6 +63,7 @@ export function after(running: Running, action: RunAction, { steps }: RunSheet, 
     stepId: steps[target]!.id,
     stepSince: target === index ? running.stepSince : now,
     hold,
+    taken: target === index ? running.taken : withTaken(running, step, now),
   });
   switch (action.type) {
     case 'next':
@@ -68,6 +80,25 @@ export function after(running: Running, action: RunAction, { steps }: RunSheet, 
       return { ...running, isDark: !running.isDark };
   }
 }
+
+function withTaken({ taken, stepSince }: Running, step: RunStep, now: number): Running['taken'] {
+  const minutes = (taken[step.id]?.minutes ?? 0) + Math.max(0, now - stepSince) / 60_000;
+  return { ...taken, [step.id]: { title: step.title, planned: step.minutes, minutes } };
+}
+
+/** What a meeting that ends now has taken, with the stretch that was on. */
+export const takenAtEnd = (running: Running, { steps }: RunSheet, now: number): Running['taken'] =>
+  withTaken(running, steps[indexOf(steps, running)]!, now);
+
+/** Minutes beyond the plan from which on a stretch took longer: less is the time to press a key. */
+const LONGER = 2;
+
+/** Stretches that took longer than planned in meetings of a class, the most minutes over first. */
+export const tookLonger = (meetings: readonly Running['taken'][]): readonly TakenStretch[] =>
+  meetings
+    .flatMap((taken) => Object.values(taken))
+    .filter(({ planned, minutes }) => minutes - planned >= LONGER)
+    .sort((one, other) => other.minutes - other.planned - (one.minutes - one.planned));
 
 /** A sheet may have changed under a meeting that runs: what is gone counts as its beginning. */
 const indexOf = (steps: readonly RunStep[], { stepId }: Running): number =>

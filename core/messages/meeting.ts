@@ -19,6 +19,12 @@ export const meetingPlanSchema = z.union([
 ]);
 export type MeetingDecision = z.infer<typeof meetingPlanSchema>;
 
+/** How long stretches have taken, by their ids. */
+export const takenSchema = z.record(
+  z.string().max(200),
+  z.strictObject({ title: z.string().max(400), planned: z.number().min(0), minutes: z.number().min(0) }),
+);
+
 /** A meeting as it runs, told by whoever presses; the last press counts, whenever it arrives. */
 export const runStateSchema = z.strictObject({
   startedAt: z.number(),
@@ -26,10 +32,13 @@ export const runStateSchema = z.strictObject({
   stepSince: z.number(),
   hold: z.int().min(0).max(1000),
   isDark: z.boolean(),
+  taken: takenSchema.default({}),
 });
 export const runMessageSchema = z.strictObject({
   /** `null`: the meeting is over, or begins anew. */
   state: runStateSchema.nullable(),
+  /** What a meeting that is over has taken. */
+  taken: takenSchema.optional(),
   pressedAt: z.int().min(0),
 });
 export type RunMessage = z.infer<typeof runMessageSchema>;

@@ -1,8 +1,19 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { tookLonger } from '@/core/meeting/running';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { addMeetings } from '../people/class-register';
 import { addLine, bookings, bringInKit, doToLine, kitLines, lossesOf } from './kit-store';
-import { comingMeetings, decide, findMeeting, runOf, setRun, suggestionFor, tick, ticksOf } from './meetings';
+import {
+  comingMeetings,
+  decide,
+  findMeeting,
+  runOf,
+  setRun,
+  suggestionFor,
+  takenInClass,
+  tick,
+  ticksOf,
+} from './meetings';
 import { lessonOf, outlook } from './planning';
 
 let harbour: Harbour;
@@ -201,7 +212,7 @@ describe('a meeting', () => {
   it('runs as it was told last, whenever that arrives', async () => {
     const id = await meetingOf('own');
     const at = (pressedAt: number, hold: number) => ({
-      state: { startedAt: 1, stepId: 'arrive', stepSince: 1, hold, isDark: false },
+      state: { startedAt: 1, stepId: 'arrive', stepSince: 1, hold, isDark: false, taken: {} },
       pressedAt,
     });
     expect(await runOf(harbour.db, id)).toEqual({ state: null, pressedAt: 0 });
@@ -212,6 +223,17 @@ describe('a meeting', () => {
       state: null,
       pressedAt: 30,
     });
+  });
+
+  it('remembers how long its stretches took when it is over', async () => {
+    const id = await meetingOf('own');
+    const taken = { 'beacon/build': { title: 'Build it', planned: 10, minutes: 14 } };
+    await setRun(harbour.db, id, { state: null, pressedAt: 5, taken });
+    expect(tookLonger(await takenInClass(harbour.db, classOf()))).toEqual(Object.values(taken));
+    // Beginning anew keeps it until something is known again.
+    await setRun(harbour.db, id, { state: null, pressedAt: 6 });
+    expect(await takenInClass(harbour.db, classOf())).toEqual([taken]);
+    expect(await takenInClass(harbour.db, otherClassOf())).toEqual([]);
   });
 
   it('keeps what is ticked off, once however often', async () => {

@@ -2,7 +2,15 @@ import type { Knex } from 'knex';
 import { timesTaken, recordCells } from '@/core/plan/class-record';
 import { paceOf, type Pace } from '@/core/meeting/pace';
 import type { Preparation } from '@/core/meeting/run-sheet';
-import type { MeetingDecision, PlannedExercise, RunMessage, Suggestion, Tick } from '@/core/messages/meeting';
+import type { Running } from '@/core/meeting/running';
+import {
+  takenSchema,
+  type MeetingDecision,
+  type PlannedExercise,
+  type RunMessage,
+  type Suggestion,
+  type Tick,
+} from '@/core/messages/meeting';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
 import { draftsOf, findDraft, type Draft } from '../exercises/drafts';
@@ -225,14 +233,30 @@ export async function runOf(db: Knex, meetingId: string): Promise<RunMessage> {
 export async function setRun(
   db: Knex,
   meetingId: string,
-  { state, pressedAt }: RunMessage,
+  { state, pressedAt, taken }: RunMessage,
 ): Promise<RunMessage> {
+  const known = state?.taken ?? taken;
   await db('meeting_run')
-    .insert({ meeting_id: meetingId, state: JSON.stringify(state), pressed_at: pressedAt })
+    .insert({
+      meeting_id: meetingId,
+      state: JSON.stringify(state),
+      pressed_at: pressedAt,
+      ...(known === undefined ? {} : { taken: JSON.stringify(known) }),
+    })
     .onConflict('meeting_id')
     .merge()
     .where('meeting_run.pressed_at', '<', pressedAt);
   return runOf(db, meetingId);
+}
+
+/** How long the stretches of the meetings of a class have taken, the last meeting first. */
+export async function takenInClass(db: Knex, classId: string): Promise<readonly Running['taken'][]> {
+  const rows = await db('meeting_run')
+    .join('meeting', 'meeting.id', 'meeting_run.meeting_id')
+    .where('meeting.class_id', classId)
+    .orderBy('meeting.starts_at', 'desc')
+    .pluck<unknown[]>('meeting_run.taken');
+  return rows.map((taken) => takenSchema.safeParse(taken).data ?? {});
 }
 
 /** What has been ticked off for a meeting. */

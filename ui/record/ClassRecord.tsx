@@ -3,6 +3,8 @@
 import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { RecordCell, TeachAgain, TimeTaken, TroubleByWeek } from '@/core/plan/class-record';
+import { minutesText } from '@/core/meeting/run-sheet-text';
+import type { TakenStretch } from '@/core/meeting/running';
 import { FEWEST } from '@/core/plan/class-record';
 import { plainNumber } from '@/core/units';
 import { howMany, listText } from '@/core/words/words';
@@ -27,6 +29,8 @@ export interface ClassRecordProps {
   readonly trouble: TroubleByWeek;
   readonly again: readonly TeachAgain[];
   readonly times: readonly TimeTaken[];
+  /** Stretches of its meetings that took longer than planned. */
+  readonly longer: readonly TakenStretch[];
 }
 
 /** What can stand under the verdicts. */
@@ -58,6 +62,7 @@ export function ClassRecord({
   trouble,
   again,
   times,
+  longer,
 }: ClassRecordProps) {
   const [shown, setShown] = useState<Shown>('tries');
   if (learners.length === 0 || exercises.length === 0)
@@ -141,6 +146,7 @@ export function ClassRecord({
           <Again again={again} exercises={exercises} learners={learners} />
         )}
         <Times times={times} exercises={exercises} />
+        <TookLonger longer={longer} />
       </section>
       <section aria-labelledby="trouble-title" className="border-t border-ink px-6 py-5 lg:col-span-2">
         <h2 id="trouble-title" className="text-title">
@@ -203,6 +209,40 @@ function LearnerRow({ classId, learner, exercises, cells, shown }: LearnerRowPro
     </tr>
   );
 }
+
+/** Stretches of meetings that took longer than their run sheets said. */
+function TookLonger({ longer }: Pick<ClassRecordProps, 'longer'>) {
+  if (longer.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-8 text-title">Took longer than planned</h2>
+      <p className="text-note text-soft">Stretches of meetings, as they ran.</p>
+      <table className="mt-2 w-full text-left">
+        <thead className="text-note text-soft">
+          <tr>
+            <th className="pb-1 font-normal">stretch</th>
+            <th className="pb-1 text-right font-normal">planned</th>
+            <th className="pb-1 text-right font-normal">took</th>
+          </tr>
+        </thead>
+        <tbody>
+          {longer.slice(0, MOST_LONGER).map(({ title, planned, minutes }, index) => (
+            <tr key={index} className="border-t border-rule">
+              <th scope="row" className="py-1.5 pr-2 font-semibold">
+                {title}
+              </th>
+              <td className="mono py-1.5 text-right">{minutesText(planned)}</td>
+              <td className="mono py-1.5 text-right font-semibold text-risk">{minutesText(minutes)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** Stretches that are listed. */
+const MOST_LONGER = 8;
 
 /** How long exercises took, where enough have done them. */
 function Times({ times, exercises }: Pick<ClassRecordProps, 'times' | 'exercises'>) {

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useEffectEvent, useState } from 'react';
 import { runMessageSchema, type RunMessage } from '@/core/messages/meeting';
-import { after, begin, type RunAction, type Running } from '@/core/meeting/running';
+import { after, begin, takenAtEnd, type RunAction, type Running } from '@/core/meeting/running';
 import type { RunSheet } from '@/core/meeting/run-sheet';
 
 /** Milliseconds between two questions for what others have pressed, and between two looks at the clock. */
@@ -72,11 +72,11 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
     };
   }, [meetingId, first.pressedAt]);
   const tell = useCallback(
-    (change: (before: Running | undefined, at: number) => Running | null) => {
+    (change: (before: Running | undefined, at: number) => Omit<RunMessage, 'pressedAt'>) => {
       const at = Date.now();
       setNow(at);
       setTold((before) => {
-        const next: RunMessage = { state: change(before.state ?? undefined, at), pressedAt: at };
+        const next: RunMessage = { ...change(before.state ?? undefined, at), pressedAt: at };
         localStorage.setItem(storageKey(meetingId), JSON.stringify(next));
         return next;
       });
@@ -88,8 +88,12 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
     running: told.state ?? undefined,
     now,
     isShared,
-    start: () => tell((_, at) => begin(sheet, at)),
-    press: (action) => tell((before, at) => (before ? after(before, action, sheet, at) : null)),
-    end: () => tell(() => null),
+    start: () => tell((_, at) => ({ state: begin(sheet, at) })),
+    press: (action) => tell((before, at) => ({ state: before ? after(before, action, sheet, at) : null })),
+    end: () =>
+      tell((before, at) => ({
+        state: null,
+        ...(before ? { taken: takenAtEnd(before, sheet, at) } : {}),
+      })),
   };
 }

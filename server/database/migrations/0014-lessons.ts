@@ -49,6 +49,8 @@ export async function up(db: Knex): Promise<void> {
     create table meeting_run (
       meeting_id uuid primary key references meeting on delete cascade,
       state jsonb not null,
+      -- How long stretches have taken, of a meeting that is over as well.
+      taken jsonb not null default '{}',
       -- By the clock of whoever pressed last, in ms; what was pressed before it is not taken any more.
       pressed_at bigint not null
     );

@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { recordCells, teachAgain, timesTaken, troubleByWeek } from '@/core/plan/class-record';
+import { tookLonger } from '@/core/meeting/running';
+import { takenInClass } from '@/server/lessons/meetings';
 import { database } from '@/server/database/connection';
 import { stateOf } from '@/server/live';
 import { classTries } from '@/server/submissions/class-record';
@@ -47,6 +49,7 @@ export default async function RecordPage({ params }: Address) {
         trouble={troubleByWeek(tries, past)}
         again={teachAgain(tries)}
         times={timesTaken(exercises, byLearner)}
+        longer={tookLonger(await takenInClass(database(), details.id))}
       />
     </View>
   );
