@@ -71,11 +71,15 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
     .where({ learner_id: learnerId })
     .orderBy('id')
     .select<Record<string, unknown>[]>('publication_id as publication', 'at', 'passed', 'cause', 'note');
+  const values = await db('bench_calibration')
+    .where({ learner_id: learnerId })
+    .orderBy(['publication_id', 'name'])
+    .select<Record<string, unknown>[]>('publication_id as publication', 'name', 'value', 'set_at as setAt');
   const trail = await db('audit')
     .where({ subject: learnerId })
     .orWhere({ actor: learnerId })
     .orderBy('id')
     .select<Record<string, unknown>[]>('at', 'action');
   await audit(db, actor, 'export-person', learnerId);
-  return { ...learner, submissions, decisions, checks, calls, drafts, trail };
+  return { ...learner, submissions, decisions, checks, calls, drafts, values, trail };
 }
