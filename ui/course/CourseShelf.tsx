@@ -50,7 +50,7 @@ export function CourseShelf({ courses, mayMake, actions }: CourseShelfProps) {
                 {howMany(exercises.length, 'exercise')} in {howMany(lessons, 'lesson')}
                 {may === 'own' ? '' : ` · ${owner}’s${may === 'look' ? ', to look at' : ''}`}
               </p>
-              <p className="max-w-[64ch] text-note">{exercises.join(' · ')}</p>
+              <p className="max-w-[56ch] text-note">{exercises.join(' · ')}</p>
             </li>
           ))}
         </ul>
