@@ -42,17 +42,28 @@ export interface HandoutContext {
   readonly cards: readonly ConceptCard[];
 }
 
+/** What all handouts of a course share. */
+interface InCourse {
+  readonly drafts: readonly Draft[];
+  readonly cards: CourseCards;
+}
+
+async function inCourse(db: Knex, courseId: string): Promise<InCourse> {
+  const [drafts, cards] = await Promise.all([draftsOf(db, courseId), courseCards(db, courseId)]);
+  return { drafts, cards };
+}
+
 export async function handoutContext(
   db: Knex,
   viewer: Viewer,
   { id, courseId, courseTitle, position }: Draft,
   ownAddress: string,
+  course?: InCourse,
 ): Promise<HandoutContext> {
-  const [seen, publicationId, drafts, cards] = await Promise.all([
+  const [seen, publicationId, { drafts, cards }] = await Promise.all([
     commonCauses(db, viewer, id),
     openFor(db, viewer, id),
-    draftsOf(db, courseId),
-    courseCards(db, courseId),
+    course ?? inCourse(db, courseId),
   ]);
   const at = drafts.findIndex((draft) => draft.id === id);
   const concepts = cardsToPrint(drafts.map(({ sheet }) => sheet))[at] ?? [];
@@ -124,10 +135,11 @@ async function printInput(
   draft: Draft,
   ownAddress: string,
   how: Pick<HandoutPrint, 'form' | 'extras'>,
+  course?: InCourse,
 ) {
   const own = rulesWith(draft.courseRules, draft.sheet.rules);
   const [{ before, ...context }, photos] = await Promise.all([
-    handoutContext(db, viewer, draft, ownAddress),
+    handoutContext(db, viewer, draft, ownAddress, course),
     picturesOf(db, draft.id),
   ]);
   return {
@@ -156,8 +168,10 @@ export async function* printBooklet(
   signal: AbortSignal,
 ): AsyncGenerator<BookletNews> {
   const handouts: Handout[] = [];
+  const [first] = drafts;
+  const course = first && { drafts, cards: await courseCards(db, first.courseId) };
   const waiting = drafts.map(async (draft) => {
-    const input = await printInput(db, viewer, draft, ownAddress, how);
+    const input = await printInput(db, viewer, draft, ownAddress, how, course);
     return signal.aborted ? undefined : guarded.run('handoutOf', input);
   });
   for (const [index, one] of waiting.entries()) {
