@@ -1,4 +1,4 @@
-import { HAIR, INK, type Look } from '../flow';
+import { HAIR, INK, type Flow, type Look } from '../flow';
 import type { BlockPrinter } from './block';
 
 /** Of what may go on on the next page: its beginning. */
@@ -41,16 +41,21 @@ export const list: BlockPrinter<'list'> = {
 
 const LOWEST_ROW = 15;
 
+/** What a row takes with the line under it. */
+const rowHeight = (flow: Flow, cells: readonly string[], look: Look, widths: readonly number[]): number =>
+  Math.max(LOWEST_ROW, ...cells.map((cell, index) => flow.heightOf(cell, look, widths[index]! - 8))) + 3;
+
 export const table: BlockPrinter<'table'> = {
-  height: () => BEGINNING,
+  // Its head stays with its first row.
+  height: (flow, { head, rows }) => {
+    const widths = columnWidths(head, rows, flow.width);
+    return rowHeight(flow, head, 'note', widths) + rowHeight(flow, rows[0] ?? [], 'body', widths) + 8;
+  },
   print: (flow, { head, rows }) => {
     const widths = columnWidths(head, rows, flow.width);
     const whole = flow.element('Table');
     const row = (cells: readonly string[], look: Look, type: 'TH' | 'TD'): void => {
-      const height = Math.max(
-        LOWEST_ROW,
-        ...cells.map((cell, index) => flow.heightOf(cell, look, widths[index]! - 8)),
-      );
+      const height = rowHeight(flow, cells, look, widths) - 3;
       flow.makeRoom(height + 3);
       const top = flow.y;
       const element = flow.element('TR', whole);
