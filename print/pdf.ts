@@ -72,7 +72,7 @@ function printAll(flow: Flow, handouts: readonly Handout[], { onProgress }: Prin
 }
 
 /** Room that a heading takes with the space about it, and most of what stands under it that stays with it. */
-const [HEADING, WITH_HEADING] = [40, 320];
+const [HEADING, WITH_HEADING] = [58, 320];
 
 function print(flow: Flow, { title, subtitle, sections, photos }: Handout): void {
   flow.document.outline.addItem(title);
