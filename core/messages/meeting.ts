@@ -43,6 +43,10 @@ export const runMessageSchema = z.strictObject({
 });
 export type RunMessage = z.infer<typeof runMessageSchema>;
 
+/** The same as the server has it, with the time by its clock: tablets go by that one, whatever theirs says. */
+export const runAnswerSchema = runMessageSchema.extend({ now: z.number() });
+export type RunAnswer = z.infer<typeof runAnswerSchema>;
+
 export const tickSchema = z.strictObject({ item: z.string().min(1).max(600), done: z.enum(['yes', 'no']) });
 export type Tick = z.infer<typeof tickSchema>;
 

@@ -1,7 +1,7 @@
 'use client';
 
-import { useCallback, useEffect, useEffectEvent, useState } from 'react';
-import { runMessageSchema, type RunMessage } from '@/core/messages/meeting';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { runAnswerSchema, runMessageSchema, type RunMessage } from '@/core/messages/meeting';
 import { after, begin, takenAtEnd, type RunAction, type Running } from '@/core/meeting/running';
 import type { RunSheet } from '@/core/meeting/run-sheet';
 
@@ -37,6 +37,8 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
   const [told, setTold] = useState(first);
   const [isShared, setShared] = useState(true);
   const [now, setNow] = useState(() => Date.now());
+  /** Milliseconds by which the server's clock is ahead of this one. */
+  const ahead = useRef(0);
   const exchange = useEffectEvent(async (): Promise<void> => {
     try {
       const address = `/api/meetings/${meetingId}`;
@@ -48,7 +50,8 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
             body: JSON.stringify(told satisfies RunMessage),
           });
       if (!answer.ok) return;
-      const news = runMessageSchema.parse(await answer.json());
+      const { now: there, ...news } = runAnswerSchema.parse(await answer.json());
+      ahead.current = there - Date.now();
       setTold((before) => (news.pressedAt >= before.pressedAt ? news : before));
       setShared(news.pressedAt >= told.pressedAt);
     } catch {
@@ -58,7 +61,9 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
   useEffect(() => {
     const kept = remembered(meetingId);
     const asking = setInterval(() => void exchange(), ASK_EVERY);
-    const looking = setInterval(() => setNow(Date.now()), LOOK_EVERY);
+    const looking = setInterval(() => setNow(Date.now() + ahead.current), LOOK_EVERY);
+    // The server's clock is asked for before anything is pressed.
+    void exchange();
     // What was pressed here before the page was left, and the server does not know yet.
     if (kept && kept.pressedAt > first.pressedAt) {
       queueMicrotask(() => {
@@ -73,7 +78,7 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
   }, [meetingId, first.pressedAt]);
   const tell = useCallback(
     (change: (before: Running | undefined, at: number) => Omit<RunMessage, 'pressedAt'>) => {
-      const at = Date.now();
+      const at = Math.round(Date.now() + ahead.current);
       setNow(at);
       setTold((before) => {
         const next: RunMessage = { ...change(before.state ?? undefined, at), pressedAt: at };

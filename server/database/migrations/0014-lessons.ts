@@ -51,7 +51,7 @@ export async function up(db: Knex): Promise<void> {
       state jsonb not null,
       -- How long stretches have taken, of a meeting that is over as well.
       taken jsonb not null default '{}',
-      -- By the clock of whoever pressed last, in ms; what was pressed before it is not taken any more.
+      -- When it was pressed last, in ms; what was pressed before it is not taken any more.
       pressed_at bigint not null
     );
 

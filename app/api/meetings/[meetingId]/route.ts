@@ -1,4 +1,4 @@
-import { runMessageSchema } from '@/core/messages/meeting';
+import { runMessageSchema, type RunAnswer, type RunMessage } from '@/core/messages/meeting';
 import { database } from '@/server/database/connection';
 import { findMeeting, runOf, setRun } from '@/server/lessons/meetings';
 import { can, roleOf } from '@/server/permissions';
@@ -20,11 +20,13 @@ async function meetingFor({ params }: Context) {
   return findMeeting(database(), viewer, (await params).meetingId);
 }
 
+const answer = (run: RunMessage): Response => Response.json({ ...run, now: Date.now() } satisfies RunAnswer);
+
 /** How a meeting runs, as it was told last. */
 export async function GET(_: Request, context: Context): Promise<Response> {
   const meeting = await meetingFor(context);
   return meeting
-    ? Response.json(await runOf(database(), meeting.id))
+    ? answer(await runOf(database(), meeting.id))
     : refuse(404, 'This meeting no longer exists, or you are signed out.');
 }
 
@@ -34,5 +36,5 @@ export async function PUT(request: Request, context: Context): Promise<Response>
   const meeting = await meetingFor(context);
   if (!meeting) return refuse(404, 'This meeting no longer exists, or you are signed out.');
   const read = await given(request, LARGEST_BODY, runMessageSchema);
-  return 'refusal' in read ? read.refusal : Response.json(await setRun(database(), meeting.id, read.data));
+  return 'refusal' in read ? read.refusal : answer(await setRun(database(), meeting.id, read.data));
 }
