@@ -63,7 +63,7 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
     const asking = setInterval(() => void exchange(), ASK_EVERY);
     const looking = setInterval(() => setNow(Date.now() + ahead.current), LOOK_EVERY);
     // The server's clock is asked for before anything is pressed.
-    void exchange();
+    const soon = setTimeout(() => void exchange());
     // What was pressed here before the page was left, and the server does not know yet.
     if (kept && kept.pressedAt > first.pressedAt) {
       queueMicrotask(() => {
@@ -72,6 +72,7 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
       });
     }
     return () => {
+      clearTimeout(soon);
       clearInterval(asking);
       clearInterval(looking);
     };
