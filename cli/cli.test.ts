@@ -728,10 +728,7 @@ describe('export of what a class needs', () => {
 
   test.each([
     [['--as', 'kit-csv'], /name one of --exercise and --course/],
-    [
-      ['--as', 'kit-csv', '--exercise', EXERCISE, '--class', '-1'],
-      /--class -1: a whole number from 0 to 1000/,
-    ],
+    [['--as', 'kit-csv', '--exercise', EXERCISE, '--class=-1'], /--class -1: a whole number from 0 to 1000/],
     [['--as', 'kit-csv', '--exercise', EXERCISE, '--class', '2.5'], /--class 2\.5: a whole number/],
     [
       ['--as', 'run-sheet', '--exercise', EXERCISE, '--per-bench', '0'],
