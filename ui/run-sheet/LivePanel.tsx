@@ -6,15 +6,13 @@ import type { RunSheet } from '@/core/meeting/run-sheet';
 import { Button, Keys } from '../design/Button';
 import { useKey } from '../shell/useKey';
 import type { RunningMeeting } from './useRunning';
+import { wallClock } from './wall-clock';
 
 interface LivePanelProps {
   readonly sheet: RunSheet;
   readonly live: RunningMeeting;
   readonly endsAt: number;
 }
-
-const wallClock = (at: number): string =>
-  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** The stretch that is on, as large as it is looked at from across a room. */
 export function LivePanel({ sheet, live, endsAt }: LivePanelProps) {

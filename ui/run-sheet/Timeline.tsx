@@ -2,6 +2,7 @@
 
 import { clockText, minutesText } from '@/core/meeting/run-sheet-text';
 import type { RunSheet, RunStep } from '@/core/meeting/run-sheet';
+import { wallClock } from './wall-clock';
 
 interface TimelineProps {
   readonly sheet: RunSheet;
@@ -12,9 +13,6 @@ interface TimelineProps {
   /** When it begins, as the wall clock says, in ms; minutes from the start without it. */
   readonly startsAt: number | undefined;
 }
-
-const wallClock = (at: number): string =>
-  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** Every stretch of a meeting under each other, with its minutes as a bar. */
 export function Timeline({ sheet, current, onGo, startsAt }: TimelineProps) {
