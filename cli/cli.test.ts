@@ -675,8 +675,8 @@ describe('export of what a class needs', () => {
     expect(code).toBe(0);
     const read = readKit(out);
     expect(read.ok && read.value.aside).toEqual([]);
-    // Five benches for nine learners in pairs, and a spare of each.
-    expect(out).toContain('led,amber,,1,1,6,amber LED,D1');
+    // Four benches for nine learners, one of them with three, and a spare of each.
+    expect(out).toContain('led,amber,,1,1,5,amber LED,D1');
   });
 
   test('counts the most of each sort that one of several exercises needs', async () => {

@@ -9,7 +9,7 @@ const keyOfLine = ({ kind, value, lengthMm }: Pick<KitLine, 'kind' | 'value' | '
 const idsOf = (lines: readonly KitLine[]): ReadonlyMap<string, string> =>
   new Map(lines.map((line) => [keyOfLine(line), line.id]));
 
-/** The meetings of an outlook as the Kit store shows them; of classes that are not the viewer's only what they need. */
+/** The meetings of an outlook as the Kit store shows them. */
 export function storeMeetings(
   { meetings }: StoreOutlook,
   lines: readonly KitLine[],
@@ -26,9 +26,7 @@ export function storeMeetings(
     lines: supplies.map(({ need, stock, elsewhere, short, sparesShort }) => ({
       key: keyOf(need.item),
       lineId: ids.get(keyOf(need.item)) ?? null,
-      kind: need.item.kind,
       title: titleOf(need.item, boards),
-      refs: need.refs,
       perBench: need.perBench,
       spares: need.spares,
       total: need.total,

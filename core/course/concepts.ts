@@ -11,8 +11,8 @@ export interface Concept {
   readonly shows?: ShownPart;
 }
 
-/** Parts by what they do: seen or heard, touched, with a way round, moving, giving power, sensing, or resisting. */
-export type ShownPart = 'seen' | 'touched' | 'polar' | 'moving' | 'power' | 'sensing' | 'resistor';
+/** Parts by what they do: seen or heard, touched, with a way round, moving, giving power, or sensing. */
+export type ShownPart = 'seen' | 'touched' | 'polar' | 'moving' | 'power' | 'sensing';
 
 const concept = (word: string, means: string, like: string, shows?: ShownPart): Concept => ({
   word,

@@ -29,7 +29,7 @@ const isLoose = (kind: string): boolean => (looseKinds as readonly string[]).inc
 const [LONGEST_VALUE, LONGEST_WIRE_MM] = [120, 5000];
 
 /** Whether things of a kind differ by their length. */
-export const hasLength = (kind: string): boolean => findKind(kind)?.conductor === true;
+const hasLength = (kind: string): boolean => findKind(kind)?.conductor === true;
 
 /** Reads a sort of thing from the words that somebody typed for it; a refusal names the cell. */
 export function readItem(given: {

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { fail, ok, type Result } from '../result';
+import { withoutGuard } from '../wiring/table';
 import { keyOf, readItem, titleOf, type KitKey } from './item';
 import type { ClassNeed } from './needs';
 import type { Purchase, StockLine } from './stock';
@@ -31,14 +32,17 @@ const columns: Readonly<Record<'kind' | 'value' | 'length' | 'count' | 'drawer',
 };
 
 /**
- * Reads a list of stock as CSV, with commas, semicolons or tabs. Rows that are not understood are set aside, and a sort that stands
- * in several rows is counted together. Refused is only what is no such list.
+ * Reads a list of stock as CSV, with commas, semicolons or tabs. Rows that are not understood are set aside, and a sort
+ * that stands in several rows is counted together. Refused is only what is no such list.
  */
 export function readKit(text: string): Result<ReadKit> {
   if (text.length > LONGEST) return fail({ message: `the list is longer than ${LONGEST} characters` });
   if (/[\0\uFFFD]/.test(text)) return fail({ message: 'this is not UTF-8 text' });
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
-  const rows = data.map((cells, index) => ({ cells: cells.map(unguarded), line: index + 1 }));
+  const rows = data.map((cells, index) => ({
+    cells: cells.map((cell) => withoutGuard(cell.trim())),
+    line: index + 1,
+  }));
   const [head, ...body] = rows.filter(({ cells }) => cells.some((cell) => cell !== ''));
   if (!head)
     return fail({ message: 'the list is empty; its first line is kind,value,length_mm,count,drawer' });
@@ -95,9 +99,6 @@ export function readCount(typed: string): Result<number> {
     ? fail({ message: `${text} is more than ${MOST_OF_A_SORT}: is there a digit too many?`, typed: text })
     : ok(count);
 }
-
-/** A cell without the quote that keeps a spreadsheet from running it as a formula. */
-const unguarded = (cell: string): string => cell.trim().replace(/^'(?=[=+\-@])/, '');
 
 const csv = (rows: readonly (readonly (string | number)[])[]): string =>
   `${Papa.unparse(rows as (string | number)[][], { escapeFormulae: true, newline: '\r\n' })}\r\n`;

@@ -74,9 +74,15 @@ export const classNeeds = (
     return { ...need, perBench: need.count, spares, total: forAll + spares };
   });
 
-/** Benches of a class where so many share one. */
-export const benchCount = (learners: number, perBench: number): number =>
-  Math.ceil(Math.max(0, learners) / Math.max(1, perBench));
+/**
+ * Benches of a class where so many share one. Where that would leave somebody alone there is one bench less, and some
+ * have one more.
+ */
+export function benchCount(learners: number, perBench: number): number {
+  const count = Math.ceil(Math.max(0, learners) / Math.max(1, perBench));
+  const leavesOneAlone = perBench > 1 && count > 1 && Math.floor(learners / count) < 2;
+  return leavesOneAlone ? count - 1 : count;
+}
 
 const RANK = ['board', 'breadboard'];
 const rank = (kind: string): number => {

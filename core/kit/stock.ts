@@ -31,16 +31,11 @@ export interface Supply {
 
 const meet = (one: Reservation, other: Reservation): boolean => one.from < other.to && other.from < one.to;
 
-/**
- * Whether the store has what a meeting needs. What two meetings need at the same time is needed twice: whichever begins
- * first has it first.
- */
-export function supplyFor(
+/** What meetings at the same time have before a meeting: whichever begins first has it first. */
+function takenBefore(
   meeting: Reservation,
   reservations: readonly Reservation[],
-  stock: readonly StockLine[],
-): readonly Supply[] {
-  const lines = new Map(stock.map((line) => [keyOf(line.item), line]));
+): ReadonlyMap<KitKey, number> {
   const before = reservations.filter(
     (other) =>
       other.meetingId !== meeting.meetingId &&
@@ -48,14 +43,36 @@ export function supplyFor(
       (other.from < meeting.from ||
         (other.from.getTime() === meeting.from.getTime() && other.meetingId < meeting.meetingId)),
   );
-  const taken = new Map<KitKey, number>();
-  for (const { item, total } of before.flatMap(({ needs }) => needs))
-    taken.set(keyOf(item), (taken.get(keyOf(item)) ?? 0) + total);
+  return countsOf(before, ({ total }) => total);
+}
+
+/** How many of each sort some meetings have together. */
+function countsOf(
+  reservations: readonly Reservation[],
+  of: (need: ClassNeed) => number,
+): ReadonlyMap<KitKey, number> {
+  const counts = new Map<KitKey, number>();
+  for (const { needs } of reservations)
+    for (const need of needs) {
+      const key = keyOf(need.item);
+      counts.set(key, (counts.get(key) ?? 0) + of(need));
+    }
+  return counts;
+}
+
+/** Whether the store has what a meeting needs. What two meetings need at the same time is needed twice. */
+export function supplyFor(
+  meeting: Reservation,
+  reservations: readonly Reservation[],
+  stock: readonly StockLine[],
+): readonly Supply[] {
+  const lines = new Map(stock.map((line) => [keyOf(line.item), line]));
+  const taken = takenBefore(meeting, reservations);
   return meeting.needs.map((need) => {
     const key = keyOf(need.item);
     const elsewhere = taken.get(key) ?? 0;
     const left = Math.max(0, (lines.get(key)?.count ?? 0) - elsewhere);
-    const asked = need.total - need.spares;
+    const asked = asksFor(need);
     return {
       need,
       stock: lines.get(key),
@@ -63,6 +80,22 @@ export function supplyFor(
       short: Math.max(0, asked - left),
       sparesShort: Math.max(0, need.total - Math.max(left, asked)),
     };
+  });
+}
+
+/** What all benches together need, without spares. */
+const asksFor = ({ total, spares }: ClassNeed): number => total - spares;
+
+/** What of the store is free for something else at a meeting: neither its own nor what another has before it. */
+export function freeStock(
+  meeting: Reservation,
+  reservations: readonly Reservation[],
+  stock: readonly StockLine[],
+): readonly StockLine[] {
+  const [taken, own] = [takenBefore(meeting, reservations), countsOf([meeting], asksFor)];
+  return stock.map((line) => {
+    const key = keyOf(line.item);
+    return { ...line, count: Math.max(0, line.count - (taken.get(key) ?? 0) - (own.get(key) ?? 0)) };
   });
 }
 
@@ -82,27 +115,20 @@ export function shoppingList(
   stock: readonly StockLine[],
 ): readonly Purchase[] {
   const lines = new Map(stock.map((line) => [keyOf(line.item), line.count]));
-  const items = new Map<KitKey, KitItem>();
-  const losses = new Map<KitKey, number>();
-  for (const { item, spares } of reservations.flatMap(({ needs }) => needs)) {
-    items.set(keyOf(item), item);
-    losses.set(keyOf(item), (losses.get(keyOf(item)) ?? 0) + spares);
+  const items = new Map(
+    reservations.flatMap(({ needs }) => needs.map(({ item }) => [keyOf(item), item] as const)),
+  );
+  const lost = countsOf(reservations, ({ spares }) => spares);
+  const most = new Map<KitKey, number>();
+  // The most is needed when one of the meetings begins.
+  for (const { from } of reservations) {
+    const then = reservations.filter((other) => other.from <= from && from < other.to);
+    for (const [key, count] of countsOf(then, asksFor)) most.set(key, Math.max(most.get(key) ?? 0, count));
   }
   return [...items].flatMap(([key, item]): readonly Purchase[] => {
-    // The most is needed when one of the meetings begins.
-    const atOnce = Math.max(
-      ...reservations.map(({ from }) =>
-        reservations
-          .filter((other) => other.from <= from && from < other.to)
-          .flatMap(({ needs }) => needs)
-          .filter((need) => keyOf(need.item) === key)
-          .reduce((sum, need) => sum + need.total - need.spares, 0),
-      ),
-    );
-    const inStock = lines.get(key) ?? 0;
-    const lost = losses.get(key)!;
-    const count = Math.max(0, atOnce + lost - inStock);
-    return count === 0 ? [] : [{ item, count, atOnce, losses: lost, inStock }];
+    const [atOnce, losses, inStock] = [most.get(key) ?? 0, lost.get(key) ?? 0, lines.get(key) ?? 0];
+    const count = Math.max(0, atOnce + losses - inStock);
+    return count === 0 ? [] : [{ item, count, atOnce, losses, inStock }];
   });
 }
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
 import { exerciseFrom } from '../formats/exercise';
 import { courseExercises } from '../testing/course';
+import { benchCount } from '../kit';
 import { benchesOf } from './benches';
 import { calendarOf } from './calendar';
 import { checklistsOf } from './checklists';
@@ -100,9 +101,11 @@ describe('benches', () => {
         const names = Array.from({ length: count }, (_, index) => `N${index}`);
         const benches = benchesOf(names, perBench);
         expect(benches.flatMap((bench) => bench.names)).toEqual(names);
+        // What is packed and what is labelled is the same.
+        expect(benches).toHaveLength(benchCount(count, perBench));
         for (const bench of benches) {
-          expect(bench.names.length).toBeLessThanOrEqual(2 * perBench);
-          if (count >= perBench) expect(bench.names.length).toBeGreaterThanOrEqual(perBench);
+          expect(bench.names.length).toBeLessThanOrEqual(perBench === 1 ? 1 : perBench + 1);
+          if (count > 1 && perBench > 1) expect(bench.names.length).toBeGreaterThan(1);
         }
       }),
     );

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MOST_OF_A_SORT } from '../kit/kit-csv';
+import { textSchema } from './texts';
 
 const pieces = z
   .int('A whole number of pieces.')
@@ -17,18 +18,18 @@ export const kitDeedSchema = z.discriminatedUnion('type', [
     meetingId: z.uuid().optional(),
     outOf: pieces.optional(),
   }),
-  z.strictObject({ type: z.literal('move'), drawer: z.string().trim().max(60, 'At most 60 characters.') }),
+  z.strictObject({ type: z.literal('move'), drawer: textSchema(60).trim() }),
   z.strictObject({ type: z.literal('remove') }),
 ]);
 export type KitDeed = z.infer<typeof kitDeedSchema>;
 
 /** A new sort, as somebody types it. */
 export const newLineSchema = z.strictObject({
-  kind: z.string().max(60),
-  value: z.string().max(200),
-  length: z.string().max(20),
-  count: z.string().max(20),
-  drawer: z.string().max(60),
+  kind: textSchema(60),
+  value: textSchema(200),
+  length: textSchema(20),
+  count: textSchema(20),
+  drawer: textSchema(60),
 });
 export type NewLine = z.infer<typeof newLineSchema>;
 
@@ -51,16 +52,8 @@ export type KitOutcome =
   | { readonly is: 'overtaken'; readonly line: KitLine; readonly by: string }
   | { readonly is: 'refused'; readonly message: string };
 
-export const bookingKinds = [
-  'counted',
-  'bought',
-  'broken',
-  'lost',
-  'brought-in',
-  'moved',
-  'removed',
-] as const;
-export type BookingKind = (typeof bookingKinds)[number];
+/** What is booked. */
+export type BookingKind = 'counted' | 'bought' | 'broken' | 'lost' | 'brought-in' | 'moved' | 'removed';
 
 /** Who changed what. */
 export interface KitBooking {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Cut } from '../meeting/fit';
+import { textSchema } from './texts';
 
 /** Most exercises that a meeting is planned with. */
 export const MOST_EXERCISES = 12;
@@ -21,14 +21,14 @@ export type MeetingDecision = z.infer<typeof meetingPlanSchema>;
 
 /** How long stretches have taken, by their ids. */
 export const takenSchema = z.record(
-  z.string().max(200),
-  z.strictObject({ title: z.string().max(400), planned: z.number().min(0), minutes: z.number().min(0) }),
+  textSchema(200),
+  z.strictObject({ title: textSchema(400), planned: z.number().min(0), minutes: z.number().min(0) }),
 );
 
 /** A meeting as it runs, told by whoever presses; the last press counts, whenever it arrives. */
 export const runStateSchema = z.strictObject({
   startedAt: z.number(),
-  stepId: z.string().max(200),
+  stepId: textSchema(200),
   stepSince: z.number(),
   hold: z.int().min(0).max(1000),
   isDark: z.boolean(),
@@ -47,7 +47,7 @@ export type RunMessage = z.infer<typeof runMessageSchema>;
 export const runAnswerSchema = runMessageSchema.extend({ now: z.number() });
 export type RunAnswer = z.infer<typeof runAnswerSchema>;
 
-export const tickSchema = z.strictObject({ item: z.string().min(1).max(600), done: z.enum(['yes', 'no']) });
+export const tickSchema = z.strictObject({ item: textSchema(600).min(1), done: z.enum(['yes', 'no']) });
 export type Tick = z.infer<typeof tickSchema>;
 
 /** An exercise that a meeting may have. */
@@ -62,6 +62,3 @@ export interface Suggestion {
   readonly lesson: string;
   readonly exercises: readonly PlannedExercise[];
 }
-
-/** A cut that has been chosen, or could be. */
-export type CutId = Cut['id'];

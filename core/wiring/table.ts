@@ -108,7 +108,7 @@ function separatorOf(text: string): ',' | ';' | '\t' {
 const lineOf = (text: string, index: number): number => text.slice(0, index).split('\n').length;
 
 /** A cell without the quote that keeps a spreadsheet from running it as a formula. */
-const withoutGuard = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell);
+export const withoutGuard = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell);
 
 /**
  * Writes a wiring as a table that reads back as the same wiring. A cell that a spreadsheet would run as a formula

@@ -8,9 +8,7 @@ export interface MeetingLine {
   readonly key: string;
   /** Its line in the store; `null` when there is none. */
   readonly lineId: string | null;
-  readonly kind: string;
   readonly title: string;
-  readonly refs: readonly string[];
   readonly perBench: number;
   readonly spares: number;
   readonly total: number;

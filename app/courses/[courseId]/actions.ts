@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { cardSchema, type CardWords } from '@/core/course/concepts';
+import type { CardWords } from '@/core/course/concepts';
 import { revisionChanges } from '@/core/course/revision-changes';
 import type { SharingChange } from '@/core/course/sharing';
 import { EXERCISE_LIMIT, exerciseFrom } from '@/core/formats/exercise';
@@ -33,6 +33,9 @@ const beginningSchema = z.discriminatedUnion('from', [
   z.object({ from: z.literal('copy'), exerciseId: idSchema }),
   z.object({ from: z.literal('hookup'), exerciseId: idSchema }),
 ]);
+
+const cardWord = textSchema(300).trim();
+const cardWordsSchema = z.object({ word: cardWord, means: cardWord, like: cardWord });
 
 const NOT_YOURS = 'You can’t change this course; ask its owner.';
 
@@ -186,7 +189,7 @@ export const setCard = async (courseId: string, concept: string, words: CardWord
   change(
     'edit-course',
     courseId,
-    z.object({ concept: textSchema(400).min(1), words: cardSchema }),
+    z.object({ concept: textSchema(400).min(1), words: cardWordsSchema }),
     { concept, words },
     (id, given) => courses.setCard(database(), id, given.concept, given.words),
   );

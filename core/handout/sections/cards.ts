@@ -50,7 +50,6 @@ const does: Readonly<Record<ShownPart, (part: PlacedPart) => boolean>> = {
   moving: ({ kind }) => ['angle', 'turning'].includes(kindOf(kind).observed ?? ''),
   power: isPowerSource,
   sensing: ({ kind }) => ['light', 'warm', 'distance'].includes(kindOf(kind).stimulus ?? ''),
-  resistor: isResistor,
 };
 
 /** A walk over the board, with questions; for who teaches with their answers. */
