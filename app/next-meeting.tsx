@@ -1,15 +1,12 @@
-import { titleOf } from '@/core/kit';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';
-import { boardNames } from '@/server/lessons/kit-store';
 import { nextMeeting } from '@/server/lessons/next-meeting';
 import type { Viewer } from '@/server/permissions';
 import { NextMeetingBlock } from '@/ui/today/NextMeetingBlock';
 
 /** The next meeting of a viewer, which takes a moment to work out: the rest of the page does not wait for it. */
 export async function NextMeeting({ viewer }: { readonly viewer: Viewer }) {
-  const boards = await boardNames(database());
-  const next = await nextMeeting(database(), guarded(), viewer, (item) => titleOf(item, boards), new Date());
+  const next = await nextMeeting(database(), guarded(), viewer, new Date());
   if (!next) return <NextMeetingBlock next={undefined} />;
   const { meeting, suggestion, fit, ...rest } = next;
   return (

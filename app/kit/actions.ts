@@ -2,23 +2,22 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { keyOf } from '@/core/kit';
 import {
   kitDeedSchema,
   newLineSchema,
   type KitDeed,
   type KitOutcome,
   type NewLine,
+  type TriedSubstitutes,
 } from '@/core/messages/kit';
 import { textSchema } from '@/core/messages/texts';
 import { problemText } from '@/core/result';
 import { database } from '@/server/database/connection';
-import { findDraft } from '@/server/exercises/drafts';
 import { guarded, NoAnswer } from '@/server/guard/processes';
 import * as store from '@/server/lessons/kit-store';
 import { findMeeting } from '@/server/lessons/meetings';
-import { outlook } from '@/server/lessons/planning';
-import type { BroughtIn, TriedSubstitutes } from '@/ui/kit/store';
+import { substitutesForMeeting } from '@/server/lessons/planning';
+import type { BroughtIn } from '@/ui/kit/store';
 import { requireViewer } from '../access';
 import { idSchema, saidBy } from '../arguments';
 
@@ -67,28 +66,8 @@ export async function substitutes(
   const read = z.tuple([idSchema, z.string().max(400)]).safeParse([meetingId, key]);
   const meeting = read.success ? await findMeeting(database(), viewer, read.data[0]) : undefined;
   if (!meeting) return gone;
-  const { meetings, stock } = await outlook(database(), guarded(), new Date());
-  const supply = meetings
-    .find((one) => one.meeting.id === meeting.id)
-    ?.supplies.find(({ need }) => keyOf(need.item) === key);
-  if (!supply) return gone;
-  const drafts = await Promise.all(meeting.exercises.map(({ id }) => findDraft(database(), id)));
   try {
-    const tried = await Promise.all(
-      drafts.map(async (draft): Promise<TriedSubstitutes | undefined> => {
-        if (!draft) return undefined;
-        const [needs] = await guarded().ask('needs', { exercises: [draft.sheet] });
-        if (!needs?.some(({ item }) => keyOf(item) === key)) return undefined;
-        const substitution = await guarded().ask('substitutes', {
-          exercise: draft.sheet,
-          item: supply.need.item,
-          stock,
-          missing: supply.short,
-        });
-        return { exerciseId: draft.id, title: draft.sheet.title, substitution };
-      }),
-    );
-    return tried.filter((one) => one !== undefined);
+    return (await substitutesForMeeting(database(), guarded(), meeting, read.data![1], new Date())) ?? gone;
   } catch (error) {
     if (error instanceof NoAnswer)
       return { message: 'It takes too long to try them all. Try again in a moment.' };

@@ -7,7 +7,7 @@ import { partKinds } from '../parts';
 import { courseExercises } from '../testing/course';
 import { classNeeds, keyOf, needsOf, needsOfAll, readItem, titleOf, usualLoss, type KitItem } from '.';
 import { needsCsv, readKit, stockCsv } from './kit-csv';
-import { pickList, shoppingList, supplyFor, type Reservation, type StockLine } from './stock';
+import { freeStock, pickList, shoppingList, supplyFor, type Reservation, type StockLine } from './stock';
 import { substitutesFor } from './substitutes';
 
 const exercises = courseExercises
@@ -188,6 +188,13 @@ describe('the store and its meetings', () => {
     expect(supplyFor(one, all, [line(led, 22)])[0]).toMatchObject({ elsewhere: 0, short: 0 });
     expect(supplyFor(same, all, [line(led, 22)])[0]).toMatchObject({ elsewhere: 22, short: 10 });
     expect(supplyFor(later, [one, later], [line(led, 22)])[0]).toMatchObject({ elsewhere: 0, short: 0 });
+  });
+
+  it('is free for something else only as far as nobody has it then', () => {
+    const [one, same] = [meeting('a', 17, 19, 10), meeting('b', 18, 20, 5)];
+    const free = (of: Reservation) => freeStock(of, [one, same], [line(led, 40)])[0]!.count;
+    expect(free(one)).toBe(40 - 20);
+    expect(free(same)).toBe(40 - 22 - 10);
   });
 
   it('buys what is needed at once with what breaks on the way, less what there is', () => {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MOST_OF_A_SORT } from '../kit/kit-csv';
+import type { Substitution } from '../kit/substitutes';
 import { textSchema } from './texts';
 
 const pieces = z
@@ -64,4 +65,11 @@ export interface KitBooking {
   readonly what: BookingKind;
   readonly change: number;
   readonly after: number;
+}
+
+/** What stands in for something, by the exercise that it was tried in. */
+export interface TriedSubstitutes {
+  readonly exerciseId: string;
+  readonly title: string;
+  readonly substitution: Substitution;
 }

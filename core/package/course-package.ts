@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cardsSchema } from '../course/concepts';
+import { keepable, unstorableIn } from '../course/incoming';
 import { ownRulesSchema } from '../course/house-rules';
 import { exerciseFrom, EXERCISE_LIMIT, type ExerciseData } from '../formats/exercise';
 import { parseJson, schemaProblems } from '../json';
@@ -98,7 +99,11 @@ export function courseFrom(files: PackageFiles): Result<CoursePackage> {
     return fail({ message: `there is no ${MANIFEST} in it: this is no course package`, path: MANIFEST });
   const manifest = readFile(files, at, MANIFEST, manifestSchema);
   if (!manifest.ok) return manifest;
-  const problems: Problem[] = [];
+  const unstorable = unstorableIn(manifest.value);
+  const problems: Problem[] =
+    unstorable === undefined
+      ? []
+      : [{ message: 'this contains a character that can’t be stored', path: `${MANIFEST}: ${unstorable}` }];
   const exercises: ExerciseData[] = [];
   for (const file of manifest.value.exercises) {
     const read = readExerciseFile(files, at, file);
@@ -144,9 +149,10 @@ function readExerciseFile(files: PackageFiles, at: string, file: string): Result
   if (text.value.length > EXERCISE_LIMIT) return fail({ message: 'this exercise is too long', path: file });
   const data = parseJson(text.value, 'the exercise');
   if (!data.ok) return fail(...data.problems.map((problem) => ({ ...problem, path: file })));
-  const read = exerciseFrom(data.value);
+  const exercise = exerciseFrom(data.value);
+  const read = exercise.ok ? keepable(exercise.value.data) : exercise;
   return read.ok
-    ? ok(read.value.data)
+    ? read
     : fail(
         ...read.problems.map((problem) => ({
           ...problem,

@@ -94,6 +94,21 @@ describe('a course package', () => {
       /id|parts|format/,
     ],
     [
+      'with a house rule that nobody has',
+      (files) => changed(files, { rules: { words: 'rhymes' } }),
+      /rules\.words/,
+    ],
+    [
+      'with a sign that no database keeps',
+      (files) => changed(files, { aim: 'x\0y' }),
+      /aim .*can’t be stored/,
+    ],
+    [
+      'with half a sign',
+      (files) => changed(files, { text: { build: ['\ud800'] } }),
+      /text\.build\.0 .*can’t be stored/,
+    ],
+    [
       'with bytes that are no text',
       (files) => files.set(second(files), new Uint8Array([0xff, 0xfe, 0])),
       /UTF-8/,
@@ -143,6 +158,12 @@ describe('a course package', () => {
     );
   });
 });
+
+/** Puts other fields into the second exercise. */
+function changed(files: Map<string, Uint8Array>, fields: Readonly<Record<string, unknown>>): void {
+  const before = JSON.parse(Buffer.from(files.get(second(files))!).toString()) as object;
+  files.set(second(files), Buffer.from(JSON.stringify({ ...before, ...fields })));
+}
 
 const second = (files: Map<string, Uint8Array>): string =>
   [...files.keys()].find((path) => path.startsWith('exercises/02'))!;

@@ -10,7 +10,9 @@ import { fitOf } from '@/core/meeting/fit';
 import { lacksOf } from '@/core/meeting/lacks';
 import type { Pace } from '@/core/meeting/pace';
 import { runSheet, type MeetingPlan, type Preparation } from '@/core/meeting/run-sheet';
-import { problemText } from '@/core/result';
+import { unpackCourse } from '@/core/package/archive';
+import type { CoursePackage } from '@/core/package/course-package';
+import { problemText, type Result } from '@/core/result';
 import { nodeGrammars } from '@/grammars/node';
 
 /** A meeting as it is planned; exercises that cannot be read are left out of it, and named. */
@@ -76,6 +78,9 @@ async function substitutes({
 export const lessonTasks = {
   lesson,
   needs,
+  /** A course that comes as a package: what is in it is read where it can do no harm. */
+  readCourse: ({ bytes }: { readonly bytes: Uint8Array }): Promise<Result<CoursePackage>> =>
+    unpackCourse(bytes),
   substitutes,
   lacks: async ({ exercise: data }: { readonly exercise: ExerciseData }): Promise<readonly string[]> => {
     const exercise = exerciseFrom(data);

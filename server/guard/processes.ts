@@ -248,6 +248,7 @@ const longTasks: ReadonlySet<TaskName> = new Set([
   'printHandouts',
   'kitPapers',
   'substitutes',
+  'readCourse',
 ]);
 
 const shared = globalThis as { didaktorGuard?: Guard };

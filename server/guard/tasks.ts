@@ -1,4 +1,5 @@
 import type { HouseRules } from '@/core/course/house-rules';
+import { keepable } from '@/core/course/incoming';
 import { boardsOf, exerciseFrom, readExercise, type ExerciseData } from '@/core/formats/exercise';
 import { canonicalReport, type Verdict } from '@/core/formats/report';
 import type { ProposedScenario } from '@/core/generated/proposals';
@@ -136,7 +137,7 @@ export const coreTasks = {
     proposalsFor(data, await nodeGrammars()),
   readExercise: ({ text }: { readonly text: string }): Result<ExerciseData> => {
     const read = readExercise(text);
-    return read.ok ? { ok: true, value: read.value.data } : read;
+    return read.ok ? keepable(read.value.data) : read;
   },
 };
 export type CoreTasks = typeof coreTasks;

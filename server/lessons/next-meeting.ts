@@ -1,10 +1,12 @@
 import type { Knex } from 'knex';
+import { titleOf } from '@/core/kit';
 import { ladderOf } from '@/core/course/ladder';
 import { draftsOf, type Draft } from '../exercises/drafts';
 import type { Guard } from '../guard/processes';
 import { log } from '../log';
 import type { Viewer } from '../permissions';
 import { comingMeetings, draftsFor, suggestionFor, type PlannedMeeting } from './meetings';
+import { boardNames } from './kit-store';
 import { lessonOf, outlook } from './planning';
 import type { Suggestion } from '@/core/messages/meeting';
 import type { Fit } from '@/core/meeting/fit';
@@ -44,7 +46,6 @@ export async function nextMeeting(
   db: Knex,
   guarded: Guard,
   viewer: Viewer,
-  titleOf: (key: { kind: string; value: string; lengthMm?: number }) => string,
   now: Date,
 ): Promise<NextMeeting | undefined> {
   const [meeting] = await comingMeetings(db, viewer.classIds, now, 1);
@@ -58,10 +59,11 @@ export async function nextMeeting(
       short: [],
       lacks: [],
     };
-  const [lesson, drafts, store] = await Promise.all([
+  const [lesson, drafts, store, boards] = await Promise.all([
     lessonOf(db, guarded, viewer, meeting),
     draftsFor(db, meeting),
     outlook(db, guarded, now),
+    boardNames(db),
   ]);
   const supplies = store.meetings.find((one) => one.meeting.id === meeting.id)?.supplies ?? [];
   const [lacks, early] = await Promise.all([
@@ -75,7 +77,7 @@ export async function nextMeeting(
     sorts: supplies.length,
     short: supplies
       .filter(({ short }) => short > 0)
-      .map(({ need, short }) => `${short} × ${titleOf(need.item)}`),
+      .map(({ need, short }) => `${short} × ${titleOf(need.item, boards)}`),
     lacks: [
       ...lacks.flatMap(({ draft, whats }) =>
         whats.map((what) => ({ exerciseId: draft.id, title: draft.sheet.title, what })),

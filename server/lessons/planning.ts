@@ -1,7 +1,10 @@
 import type { Knex } from 'knex';
 import { rulesWith } from '@/core/course/house-rules';
-import { benchCount, classNeeds, needsOfAll, type Losses, type Need } from '@/core/kit';
+import type { ExerciseData } from '@/core/formats/exercise';
+import { benchCount, classNeeds, keyOf, needsOfAll, type Losses, type Need } from '@/core/kit';
+import type { TriedSubstitutes } from '@/core/messages/kit';
 import {
+  freeStock,
   supplyFor,
   shoppingList,
   type Purchase,
@@ -14,7 +17,7 @@ import type { Checklists } from '@/core/meeting/checklists';
 import { paceText } from '@/core/meeting/pace';
 import type { RunSheet } from '@/core/meeting/run-sheet';
 import type { Guard } from '../guard/processes';
-import { findDraft, type Draft } from '../exercises/drafts';
+import type { Draft } from '../exercises/drafts';
 import type { Viewer } from '../permissions';
 import { draftsFor, meetingsOfAll, paceOfClass, type PlannedMeeting } from './meetings';
 import { kitLines, lossesOf, stockOf } from './kit-store';
@@ -56,17 +59,34 @@ export async function lessonOf(
   return { ...planned, restsOn: paceText(pace) };
 }
 
+/** What exercises need, by id and version: working it out takes reading them. */
+const known = new Map<string, readonly Need[]>();
+const MOST_KNOWN = 500;
+
 /** What each exercise needs on one bench, by its id. */
 async function needsByExercise(
   db: Knex,
   guarded: Guard,
   exerciseIds: readonly string[],
 ): Promise<ReadonlyMap<string, readonly Need[]>> {
-  const drafts = (await Promise.all(exerciseIds.map((id) => findDraft(db, id)))).filter(
-    (draft) => draft !== undefined,
-  );
-  const needs = await guarded.ask('needs', { exercises: drafts.map(({ sheet }) => sheet) });
-  return new Map(drafts.map(({ id }, index) => [id, needs[index] ?? []]));
+  const versions = await db('exercise')
+    .whereIn('id', [...exerciseIds])
+    .select<{ id: string; version: number }[]>('id', 'version');
+  const keys = new Map(versions.map(({ id, version }) => [id, `${id} ${version}`]));
+  const unknown = [...keys].flatMap(([id, key]) => (known.has(key) ? [] : [id]));
+  if (unknown.length > 0) {
+    const rows = await db('exercise')
+      .whereIn('id', unknown)
+      .select<{ id: string; version: number; draft: ExerciseData }[]>('id', 'version', 'draft');
+    const found = await guarded.ask('needs', { exercises: rows.map(({ draft }) => draft) });
+    for (const [index, { id, version }] of rows.entries()) {
+      if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+      known.set(`${id} ${version}`, found[index] ?? []);
+      // Changed since: what it needs now.
+      keys.set(id, `${id} ${version}`);
+    }
+  }
+  return new Map([...keys].map(([id, key]) => [id, known.get(key) ?? []]));
 }
 
 const reservationOf = (
@@ -86,9 +106,13 @@ const reservationOf = (
 
 /** The store beside everything that is planned from now on. */
 export interface StoreOutlook {
-  readonly stock: readonly StockLine[];
   /** Meetings that have exercises, the next first, each with what it needs and what of that is there. */
-  readonly meetings: readonly { readonly meeting: PlannedMeeting; readonly supplies: readonly Supply[] }[];
+  readonly meetings: readonly {
+    readonly meeting: PlannedMeeting;
+    readonly supplies: readonly Supply[];
+    /** What of the store nobody has at that time, this meeting included. */
+    readonly free: readonly StockLine[];
+  }[];
   readonly shopping: readonly Purchase[];
 }
 
@@ -100,11 +124,47 @@ export async function outlook(db: Knex, guarded: Guard, now: Date): Promise<Stor
   const reservations = planned.map((meeting) => reservationOf(meeting, needs, losses));
   const stock = stockOf(lines);
   return {
-    stock,
     meetings: planned.map((meeting, index) => ({
       meeting,
       supplies: supplyFor(reservations[index]!, reservations, stock),
+      free: freeStock(reservations[index]!, reservations, stock),
     })),
     shopping: shoppingList(reservations, stock),
   };
+}
+
+/**
+ * What of the store would do for something that a meeting is short of, tried in each exercise that needs it; `undefined`
+ * when the meeting does not need it any more. Throws `NoAnswer` when trying takes too long.
+ */
+export async function substitutesForMeeting(
+  db: Knex,
+  guarded: Guard,
+  meeting: PlannedMeeting,
+  key: string,
+  now: Date,
+): Promise<readonly TriedSubstitutes[] | undefined> {
+  const [{ meetings }, drafts] = await Promise.all([outlook(db, guarded, now), draftsFor(db, meeting)]);
+  const planned = meetings.find((one) => one.meeting.id === meeting.id);
+  const supply = planned?.supplies.find(({ need }) => keyOf(need.item) === key);
+  if (!planned || !supply) return undefined;
+  const needs = await needsByExercise(
+    db,
+    guarded,
+    drafts.map(({ id }) => id),
+  );
+  return Promise.all(
+    drafts
+      .filter(({ id }) => needs.get(id)?.some(({ item }) => keyOf(item) === key) === true)
+      .map(async ({ id, sheet }) => ({
+        exerciseId: id,
+        title: sheet.title,
+        substitution: await guarded.ask('substitutes', {
+          exercise: sheet,
+          item: supply.need.item,
+          stock: planned.free,
+          missing: supply.short,
+        }),
+      })),
+  );
 }

@@ -8,7 +8,8 @@ import { milliamps } from '@/core/units';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
-import type { KitActions, MeetingLine, StoreMeeting, TriedSubstitutes } from './store';
+import type { TriedSubstitutes } from '@/core/messages/kit';
+import type { KitActions, MeetingLine, StoreMeeting } from './store';
 
 interface ShortLinesProps {
   readonly meeting: StoreMeeting;

@@ -1,6 +1,5 @@
-import type { KitDeed, KitLine, KitOutcome, NewLine } from '@/core/messages/kit';
+import type { KitDeed, KitLine, KitOutcome, NewLine, TriedSubstitutes } from '@/core/messages/kit';
 import type { AsideRow } from '@/core/kit/kit-csv';
-import type { Substitution } from '@/core/kit/substitutes';
 
 /** A thing that a meeting needs, beside what the store has. */
 export interface MeetingLine {
@@ -43,13 +42,6 @@ export interface ToBuyLine {
   readonly atOnce: number;
   readonly losses: number;
   readonly inStock: number;
-}
-
-/** What stands in for something, by the exercise that it was tried in. */
-export interface TriedSubstitutes {
-  readonly exerciseId: string;
-  readonly title: string;
-  readonly substitution: Substitution;
 }
 
 export type BroughtIn =

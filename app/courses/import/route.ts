@@ -1,7 +1,8 @@
-import { PACKAGE_LIMITS, unpackCourse } from '@/core/package/archive';
+import { PACKAGE_LIMITS } from '@/core/package/archive';
 import { problemText } from '@/core/result';
 import { importCourse, unreadablePicture } from '@/server/courses/packages';
 import { database } from '@/server/database/connection';
+import { guarded } from '@/server/guard/processes';
 import { can, roleOf } from '@/server/permissions';
 import { isForeign, readBytes, refuse } from '../../api/bodies';
 import { currentViewer } from '../../access';
@@ -19,7 +20,10 @@ export async function POST(request: Request): Promise<Response> {
     return refuse(403, 'Sign in as an instructor to bring in a course.');
   const bytes = await readBytes(request, PACKAGE_LIMITS.packed);
   if (!bytes) return refuse(413, `A package has at most ${PACKAGE_LIMITS.packed / 1_000_000} MB.`);
-  const read = await unpackCourse(new Uint8Array(bytes));
+  const outcome = await guarded().run('readCourse', { bytes: new Uint8Array(bytes) });
+  if (!outcome.ended)
+    return refuse(422, 'Nothing was taken. It takes too long, or too much, to read this package.');
+  const read = outcome.value;
   if (!read.ok)
     return refuse(
       422,
