@@ -1,7 +1,7 @@
 import { isBoard, type BoardProfile } from '../boards';
 import type { Exercise } from '../formats/exercise';
 import { batterySort, isPowerSource, kindOf } from '../parts';
-import { cautionsOf, LOCAL_RULES } from '../plan/cautions';
+import { cautionsOf } from '../plan/cautions';
 import type { PlacedPart } from '../wiring/wiring';
 import { howMany, listText } from '../words/words';
 
@@ -43,7 +43,6 @@ export function checklistsOf(exercises: readonly Exercise[], benches: number): C
       ),
       `Pack ${howMany(benches, 'bag')}, and the spares apart.`,
       `Print ${howMany(benches, 'handout')} of ${listText(exercises.map(({ data }) => data.title))}, and one instructor’s copy.`,
-      LOCAL_RULES,
     ],
     start: [
       boards.size > 0 ? 'Every board is unplugged.' : 'Every battery is off.',

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { LOCAL_RULES } from '../plan/cautions';
 import { capital, howMany } from '../words/words';
 import type { Checklists } from './checklists';
 import type { Fit } from './fit';
@@ -59,6 +60,7 @@ export function runSheetMarkdown(
     `## At the start\n\n${ticks(lists.start)}`,
     `## The meeting\n\n| from | for | | what | made of |\n| ---: | ---: | --- | --- | --- |\n${rows.join('\n')}`,
     `## Packing up\n\n${ticks(lists.end)}`,
+    LOCAL_RULES,
     '',
   ].join('\n\n');
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useOptimistic, useState, useTransition } from 'react';
+import { LOCAL_RULES } from '@/core/plan/cautions';
 import { Problem } from '../design/Problem';
 import type { RunSheetProps } from './meeting';
 
@@ -55,6 +56,7 @@ export function Lists({
           </details>
         );
       })}
+      <p className="mt-3 text-note text-soft">{LOCAL_RULES}</p>
       <Problem className="mt-2">{problem}</Problem>
     </>
   );

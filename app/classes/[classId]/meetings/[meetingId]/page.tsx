@@ -43,7 +43,8 @@ export default async function RunSheetPage({ params }: Address) {
         { label: meeting.className, href: `/classes/${meeting.classId}` },
         { label: 'Run sheet' },
       ]}
-      title={`Run sheet, ${meeting.className}`}
+      title="Run sheet"
+      facts={meeting.className}
       actions={
         <>
           <Button asChild>
