@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Calibration } from '@/core/formats/assembly';
 import type { CalibrationMessage } from '@/core/messages/calibration';
 import { refusalText } from '@/core/messages/refusal';
+import { tell } from '../connection/ask';
 import { useBench } from './useBench';
 
 /** What is found on this bench and kept for it: the angle at which a gate is shut, the light of a dark room. */
@@ -50,11 +51,10 @@ function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept
   const keep = async (): Promise<void> => {
     if (!isNumber) return setState({ problem: 'Write a number.' });
     try {
-      const answer = await fetch(`/api/calibrations/${publicationId}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ name, value } satisfies CalibrationMessage),
-      });
+      const answer = await tell(`/api/calibrations/${publicationId}`, 'PUT', {
+        name,
+        value,
+      } satisfies CalibrationMessage);
       if (answer.ok) return setState(value === null ? '' : 'kept');
       return setState({ problem: refusalText(await answer.json()) ?? 'It was not kept.' });
     } catch {

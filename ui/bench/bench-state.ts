@@ -33,7 +33,7 @@ export interface BenchState {
   readonly start: Draft;
   /** What the server is known to have of it; `undefined` as long as that is nothing. */
   readonly agreed: Agreed | undefined;
-  /** What came in last from another tablet, until it is read. */
+  /** What came in from another tablet, until it is read. */
   readonly joined: Pick<Merged, 'taken' | 'differences'> | undefined;
   readonly undo: Undo<Step>;
   /** Whether what was kept has been looked at; before that nothing is kept. */
@@ -249,8 +249,18 @@ function joinedWith(state: BenchState, theirs: Draft, before: Draft): BenchState
   return {
     ...state,
     draft: merged.draft,
-    joined: merged,
+    joined: withUnread(state.joined, merged),
     undo: { done: state.undo.done.map(onTop), undone: state.undo.undone.map(onTop) },
+  };
+}
+
+/** What came in now, with what came in before it and has not been read. */
+function withUnread(unread: BenchState['joined'], { taken, differences }: Merged): BenchState['joined'] {
+  if (!unread) return { taken, differences };
+  const isAnew = new Set(differences.map(({ what }) => what));
+  return {
+    taken: [...new Set([...unread.taken, ...taken])],
+    differences: [...unread.differences.filter(({ what }) => !isAnew.has(what)), ...differences],
   };
 }
 

@@ -5,6 +5,7 @@ import {
   type Draft,
   type KeptDraft,
 } from '@/core/messages/bench-draft';
+import { ask, tell } from '../connection/ask';
 
 /** What came of giving the server a draft, or of asking it for one. */
 export type Exchanged =
@@ -21,8 +22,9 @@ export type Exchanged =
 /** Statuses of the server after which the same draft may well be taken. */
 const PASSING = new Set([401, 408, 429]);
 
-async function asked(address: string, init: RequestInit): Promise<Exchanged | KeptDraft> {
-  const answer = await fetch(address, init).catch(() => undefined);
+/** What an answer of the server says. */
+async function read(answered: Promise<Response>): Promise<Exchanged | KeptDraft> {
+  const answer = await answered.catch(() => undefined);
   if (!answer || answer.status >= 500 || PASSING.has(answer.status)) return { state: 'later' };
   if (answer.status === 404) return { state: 'gone' };
   if (!answer.ok) return { state: 'refused' };
@@ -35,11 +37,9 @@ export async function exchangeDraft(
   draft: Draft,
   basedOn: number,
 ): Promise<Exchanged> {
-  const answer = await asked(`/api/drafts/${publicationId}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ basedOn, content: JSON.stringify(draft) }),
-  });
+  const answer = await read(
+    tell(`/api/drafts/${publicationId}`, 'PUT', { basedOn, content: JSON.stringify(draft) }),
+  );
   if ('state' in answer) return answer;
   const { version, content } = answer;
   if (content === undefined) return { state: 'kept', version };
@@ -51,7 +51,7 @@ export async function exchangeDraft(
 
 /** Asks whether the server has another version than the one that is known here. */
 export async function askForDraft(publicationId: string, known: number): Promise<Exchanged> {
-  const answer = await asked(`/api/drafts/${publicationId}?known=${known}`, {});
+  const answer = await read(ask(`/api/drafts/${publicationId}?known=${known}`));
   if ('state' in answer) return answer;
   const { version, content } = answer;
   const there = content === undefined ? undefined : readDraftText(content);

@@ -168,6 +168,26 @@ describe('two tablets of one learner', () => {
     );
   });
 
+  test('say what came in until it is read, however often more comes in', () => {
+    const place = (ref: string, at: string): BenchAction => ({
+      type: 'type place',
+      leg: { ref, leg: '1' },
+      place: at,
+    });
+    const typed = (...places: readonly (readonly [string, string])[]) =>
+      places.reduce((bench, [ref, at]) => benchAfter(bench, place(ref, at)), benchOf(base)).draft;
+    const mine = benchAfter(benchOf(base), place('W1', 'a1'));
+    const first = benchAfter(mine, { type: 'join', there: { version: 1, draft: typed(['W1', 'b9']) } });
+    const second = benchAfter(first, {
+      type: 'join',
+      there: { version: 2, draft: typed(['W1', 'b9'], ['W2', 'b2']) },
+    });
+    expect(second.joined?.taken).toEqual(['W2']);
+    expect(second.joined?.differences).toMatchObject([{ here: 'a1', there: 'b9' }]);
+    const read = benchAfter(second, { type: 'read what joined' });
+    expect(read.joined).toBeUndefined();
+  });
+
   test('take back their own steps only', () => {
     const typed = (ref: string, place: string): BenchAction => ({
       type: 'type place',

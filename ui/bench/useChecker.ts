@@ -5,6 +5,7 @@ import { hasPassed, type Report } from '@/core/formats/report';
 import { checkAnswerSchema, checkedSchema, type CheckRequest, type CheckTold } from '@/core/messages/check';
 import type { CheckWish } from '@/core/messages/hand-in';
 import { refusalText } from '@/core/messages/refusal';
+import { tell } from '../connection/ask';
 
 export type CheckState =
   | { readonly state: 'idle' }
@@ -85,15 +86,11 @@ export function useChecker(
 /** Tells whoever looks after the room what came of a check of the tablet's own; without a connection nobody is told. */
 function tellOfCheck(publicationId: string, { verdict, findings }: Report): void {
   const cause = findings.find((finding) => finding.cause);
-  void fetch('/api/checks', {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      publicationId,
-      passed: hasPassed(verdict),
-      cause: cause?.code ?? null,
-    } satisfies CheckTold),
-  }).catch(() => undefined);
+  void tell('/api/checks', 'PUT', {
+    publicationId,
+    passed: hasPassed(verdict),
+    cause: cause?.code ?? null,
+  } satisfies CheckTold).catch(() => undefined);
 }
 
 const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting, stated }, signal) => {

@@ -3,6 +3,7 @@
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { handInAnswerSchema, type HandIn, type PendingHandIn, type Queue } from '@/core/messages/hand-in';
 import { refusalText } from '@/core/messages/refusal';
+import { tell } from '../connection/ask';
 
 export type HandInState =
   | { readonly state: 'none' }
@@ -34,11 +35,7 @@ export function useHandIn(
     busy.current = true;
     setState((before) => (before.state === 'waiting' ? before : { state: 'sending' }));
     try {
-      const answer = await fetch('/api/submissions', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ ...handIn, publicationId } satisfies HandIn),
-      });
+      const answer = await tell('/api/submissions', 'POST', { ...handIn, publicationId } satisfies HandIn);
       const body: unknown = await answer.json().catch(() => undefined);
       if (answer.ok) {
         const { submissionId, waiting } = handInAnswerSchema.parse(body);

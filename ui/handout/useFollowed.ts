@@ -4,6 +4,7 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { newsSchema } from '@/core/messages/sheet';
 import { applyChange } from '@/core/worksheet/change';
 import type { Sheet } from '@/core/worksheet/sheet';
+import { ask } from '../connection/ask';
 
 /** Milliseconds between two questions for what was changed. */
 const ASK_EVERY = 1500;
@@ -15,10 +16,10 @@ export function useFollowed(
   version: number,
 ): { readonly sheet: Sheet; readonly isLive: boolean } {
   const [known, setKnown] = useState({ sheet: first, version, isLive: true });
-  const ask = useEffectEvent(async (): Promise<void> => {
+  const follow = useEffectEvent(async (): Promise<void> => {
     if (document.hidden) return;
     try {
-      const answer = await fetch(`/api/exercises/${exerciseId}/changes?since=${known.version}`);
+      const answer = await ask(`/api/exercises/${exerciseId}/changes?since=${known.version}`);
       if (!answer.ok) throw new Error(String(answer.status));
       const news = newsSchema.parse(await answer.json());
       setKnown((before) => {
@@ -32,7 +33,7 @@ export function useFollowed(
     }
   });
   useEffect(() => {
-    const timer = setInterval(() => void ask(), ASK_EVERY);
+    const timer = setInterval(() => void follow(), ASK_EVERY);
     return () => clearInterval(timer);
   }, []);
   return known;

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { standingSchema, type Queue, type Standing } from '@/core/messages/hand-in';
+import { ask } from '../connection/ask';
 
 const MILLISECONDS_BETWEEN_LOOKS = 1200;
 
@@ -15,7 +16,7 @@ export function useStanding(submissionId: string | undefined, first?: Queue): St
     if (submissionId === undefined || isJudged) return undefined;
     let isCurrent = true;
     const look = async (): Promise<void> => {
-      const answer = await fetch(`/api/submissions/${submissionId}`).catch(() => undefined);
+      const answer = await ask(`/api/submissions/${submissionId}`).catch(() => undefined);
       if (!answer?.ok || !isCurrent) return;
       const read = standingSchema.safeParse(await answer.json().catch(() => undefined));
       if (read.success && isCurrent) setKnown({ of: submissionId, standing: read.data });

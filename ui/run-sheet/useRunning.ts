@@ -4,6 +4,7 @@ import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react'
 import { runAnswerSchema, runMessageSchema, type RunMessage } from '@/core/messages/meeting';
 import { after, begin, takenAtEnd, type RunAction, type Running } from '@/core/meeting/running';
 import type { RunSheet } from '@/core/meeting/run-sheet';
+import { ask, tell } from '../connection/ask';
 
 /** Milliseconds between two questions for what others have pressed, and between two looks at the clock. */
 const [ASK_EVERY, LOOK_EVERY] = [1500, 1000];
@@ -42,13 +43,7 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
   const exchange = useEffectEvent(async (): Promise<void> => {
     try {
       const address = `/api/meetings/${meetingId}`;
-      const answer = isShared
-        ? await fetch(address)
-        : await fetch(address, {
-            method: 'PUT',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify(told satisfies RunMessage),
-          });
+      const answer = isShared ? await ask(address) : await tell(address, 'PUT', told satisfies RunMessage);
       if (!answer.ok) return;
       const { now: there, ...news } = runAnswerSchema.parse(await answer.json());
       ahead.current = there - Date.now();
@@ -77,7 +72,7 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
       clearInterval(looking);
     };
   }, [meetingId, first.pressedAt]);
-  const tell = useCallback(
+  const note = useCallback(
     (change: (before: Running | undefined, at: number) => Omit<RunMessage, 'pressedAt'>) => {
       const at = Math.round(Date.now() + ahead.current);
       setNow(at);
@@ -94,10 +89,10 @@ export function useRunning(meetingId: string, sheet: RunSheet, first: RunMessage
     running: told.state ?? undefined,
     now,
     isShared,
-    start: () => tell((_, at) => ({ state: begin(sheet, at) })),
-    press: (action) => tell((before, at) => ({ state: before ? after(before, action, sheet, at) : null })),
+    start: () => note((_, at) => ({ state: begin(sheet, at) })),
+    press: (action) => note((before, at) => ({ state: before ? after(before, action, sheet, at) : null })),
     end: () =>
-      tell((before, at) => ({
+      note((before, at) => ({
         state: null,
         ...(before ? { taken: takenAtEnd(before, sheet, at) } : {}),
       })),

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef } from 'react';
 import { z } from 'zod';
+import { ask } from '../connection/ask';
 
 /** Milliseconds between two looks: with the page's own time what is new is seen within two seconds. */
 const LOOK_AGAIN = 1200;
@@ -26,7 +27,7 @@ export function Live({ first, every = LOOK_AGAIN }: LiveProps) {
   const look = useEffectEvent(async (): Promise<void> => {
     if (document.hidden || isBusy.current) return;
     isBusy.current = true;
-    const answer = await fetch('/api/live').catch(() => undefined);
+    const answer = await ask('/api/live').catch(() => undefined);
     const read = answer?.ok ? stateSchema.safeParse(await answer.json().catch(() => undefined)) : undefined;
     isBusy.current = false;
     if (!read?.success || read.data.state === known.current) return;

@@ -5,6 +5,7 @@ import { useStore } from 'zustand';
 import { refusalText } from '@/core/messages/refusal';
 import { newsSchema, waitingSchema, type Saving } from '@/core/messages/sheet';
 import type { Change } from '@/core/worksheet/change';
+import { ask, tell } from '../connection/ask';
 import type { WorksheetStore } from './useWorksheet';
 
 /** Milliseconds of rest before changes are sent, and between two questions for those of others. */
@@ -49,11 +50,10 @@ export function useSending(store: WorksheetStore): void {
         ? [...waiting]
         : [...waiting, { type: 'field', field: 'layout', was: savedLayout.current, is: layout }];
     try {
-      const answer = await fetch(`/api/exercises/${exerciseId}/changes`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ base, changes } satisfies Saving),
-      });
+      const answer = await tell(`/api/exercises/${exerciseId}/changes`, 'POST', {
+        base,
+        changes,
+      } satisfies Saving);
       const body: unknown = await answer.json();
       if (answer.ok) {
         savedLayout.current = layout;
@@ -84,11 +84,11 @@ export function useSending(store: WorksheetStore): void {
     return () => clearTimeout(timer);
   }, [exerciseId, unsent, sending, keeping]);
 
-  const ask = useEffectEvent(async (): Promise<void> => {
+  const askForNews = useEffectEvent(async (): Promise<void> => {
     if (document.hidden || isSending.current) return;
     const known = store.getState().sync.version;
     try {
-      const answer = await fetch(`/api/exercises/${exerciseId}/changes?since=${known}`);
+      const answer = await ask(`/api/exercises/${exerciseId}/changes?since=${known}`);
       if (!answer.ok) return;
       const news = newsSchema.parse(await answer.json());
       if (news.version > store.getState().sync.version && !isSending.current)
@@ -106,7 +106,7 @@ export function useSending(store: WorksheetStore): void {
   });
   useEffect(() => {
     recover();
-    const timer = setInterval(() => void ask(), ASK_EVERY);
+    const timer = setInterval(() => void askForNews(), ASK_EVERY);
     return () => clearInterval(timer);
   }, [exerciseId]);
 }
