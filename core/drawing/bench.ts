@@ -105,6 +105,8 @@ export function drawBench(wiring: Wiring, options: BenchDrawingOptions = {}): Dr
     );
     layers.push({
       ref: part.ref,
+      seat: boxAt(symbol.centre, symbol.reach),
+      ...(symbol.lights ? { lights: symbol.lights } : {}),
       box: boxAround([
         boxAt(symbol.centre, symbol.reach),
         label.box,

@@ -65,9 +65,22 @@ export type Shape = { readonly role: Role; readonly paint?: Paint } & (
     }
 );
 
+/** Where a light of a part shines from. */
+export interface Light {
+  /** Empty for the only one; `red`, `a3` or `g` for one of several in a housing. */
+  readonly name: string;
+  /** The glass, as a closed path. */
+  readonly path: string;
+  /** Colour of the light. */
+  readonly colour: string;
+}
+
 /** Shapes that belong to one part, so that it can be pointed at as one. */
 export interface Layer {
   readonly ref?: string;
+  /** The body of a part, without its legs and its name. */
+  readonly seat?: Box;
+  readonly lights?: readonly Light[];
   /** What a part fills, its legs and its name included; wires have none. */
   readonly box?: Box;
   readonly shapes: readonly Shape[];

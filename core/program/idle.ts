@@ -18,6 +18,7 @@ export const idleProgram = (language: Language): Program => ({
         start: () => machine.wait(Number.POSITIVE_INFINITY),
         pass: () => undefined,
         call: () => undefined,
+        names: [],
       };
     },
   },

@@ -1,5 +1,6 @@
 import { INTERRUPT_CYCLES } from './costs';
 import { Stop } from './stop';
+import type { WatchedName, Watcher } from './watching';
 
 /** Which change of a level makes an interrupt routine run. */
 export type InterruptMode = 'change' | 'rising' | 'falling';
@@ -125,6 +126,8 @@ export interface ProgramRun {
   readonly pass: () => void;
   /** Runs one of its functions without values, as an interrupt does. */
   readonly call: (routine: number) => void;
+  /** Its variables, those of its functions behind those of the whole program. */
+  readonly names: readonly WatchedName[];
 }
 
 /** A program ready to run: closures over a machine, no code generated at run time. */
@@ -187,6 +190,8 @@ export class Machine {
   stuckInInterrupt: number | undefined;
   /** The chip's routine for changes of pins, where the program has one. */
   pinChange: PinChangeInterrupt | undefined;
+  /** Whoever looks at every step; most runs are watched by nobody. */
+  watcher: Watcher | undefined;
   /** Runs a function of the program; set by whoever starts it. */
   callRoutine: (routine: number) => void = () => undefined;
   readonly endCycle: number;
@@ -218,6 +223,7 @@ export class Machine {
 
   /** Lets `cycles` pass; ends the run when its time or its budget is over. */
   spend(cycles: number): void {
+    this.watcher?.step();
     this.cycles += cycles;
     this.stepsLeft -= 1;
     if (this.cycles >= this.wakeCycle && this.wakeCycle < this.endCycle) this.host.wake();

@@ -18,7 +18,7 @@ const MORE_EFFORT = 4e8;
 
 /**
  * Runs a compiled program on a wiring. The same input gives the same trace. `circuit` is the wiring with what
- * other runs have worked out of it.
+ * other runs have worked out of it; `watch` is handed the run before it begins.
  */
 export function rehearse(
   program: NonNullable<Program['compiled']>,
@@ -26,6 +26,7 @@ export function rehearse(
   board: BoardProfile,
   options: RehearsalOptions,
   circuit = new SolvedCircuit(new Circuit(wiring)),
+  watch: (run: ProgramRun) => void = () => undefined,
 ): Trace {
   const wanted = options.steps ?? DEFAULT_STEPS;
   const steps = Math.min(wanted, Math.floor(effortLeft() / EFFORT_OF_A_STEP));
@@ -39,6 +40,7 @@ export function rehearse(
   });
   host.attach(run.machine);
   run.machine.callRoutine = run.call;
+  watch(run);
   // Large values and busy circuits make a step longer than usual; a run that is all of these ends as a busy one.
   const bounded = within(steps * EFFORT_OF_A_STEP + MORE_EFFORT, () => runToEnd(run, host));
   const trace = host.trace(bounded.ended ? bounded.value : 'steps');

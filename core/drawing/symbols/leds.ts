@@ -1,6 +1,6 @@
 import { legName } from '../../brand';
 import { PITCH, type XY } from '../geometry';
-import type { Shape } from '../list';
+import type { Light, Shape } from '../list';
 import {
   body,
   boxAt,
@@ -9,6 +9,7 @@ import {
   leg,
   mark,
   middle,
+  round,
   seatOf,
   sign as signAt,
   stroke,
@@ -34,6 +35,7 @@ export const led: Draw = (part, [anode, cathode]) => {
   const [from, to] = [at(flat, half), at(flat, -half)];
   const text = ({ x, y }: XY): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
   const sign = at(-3.5, 0);
+  const glass = `M${text(from)} A${radius} ${radius} 0 1 1 ${text(to)} Z`;
   return {
     shapes: [
       leg(plus, at(-7, 0)),
@@ -44,7 +46,7 @@ export const led: Draw = (part, [anode, cathode]) => {
         filled: true,
         width: 1.4,
         paint: { of: 'glass', name: part.value.text },
-        path: `M${text(from)} A${radius} ${radius} 0 1 1 ${text(to)} Z`,
+        path: glass,
       },
       { type: 'path', role: 'outline', width: 3, path: `M${text(from)} L${text(to)}` },
       {
@@ -59,6 +61,7 @@ export const led: Draw = (part, [anode, cathode]) => {
     boxes: [boxAt(centre, { x: radius, y: radius })],
     centre,
     reach: { x: radius, y: radius },
+    lights: [{ name: '', path: glass, colour: part.value.text }],
   };
 };
 
@@ -92,6 +95,11 @@ export const rgbLed: Draw = (part, legs) => {
     boxes: [boxAt(centre, { x: radius, y: radius })],
     centre,
     reach: { x: radius, y: radius },
+    lights: Object.values(colourLegs).map((colour) => ({
+      name: colour,
+      path: round(centre, radius),
+      colour,
+    })),
   };
 };
 
@@ -111,6 +119,7 @@ export const ledBar: Draw = (part, legs) => {
     ...legs.map((at) => leg(at, { x: centre.x + Math.sign(at.x - centre.x) * (reach.x - 1), y: at.y })),
   ];
   shapes.push(body(centre, reach));
+  const pane = (at: XY): string => `M${centre.x - 13} ${at.y - 7} h26 v14 h-26 Z`;
   for (const { at, number } of anodes) {
     shapes.push(
       {
@@ -119,14 +128,24 @@ export const ledBar: Draw = (part, legs) => {
         filled: true,
         width: 1,
         paint: { of: 'glass', name: part.value.text },
-        path: `M${centre.x - 13} ${at.y - 7} h26 v14 h-26 Z`,
+        path: pane(at),
       },
       mark({ x: centre.x, y: at.y }, number),
     );
   }
   shapes.push(signAt({ x: centre.x + plusSide * (reach.x - 7), y: top }, '+', 3.5));
   shapes.push(signAt({ x: centre.x - plusSide * (reach.x - 7), y: top }, '−', 3.5));
-  return { shapes: [...shapes, ...legs.map(foot)], boxes: [boxAt(centre, reach)], centre, reach };
+  return {
+    shapes: [...shapes, ...legs.map(foot)],
+    boxes: [boxAt(centre, reach)],
+    centre,
+    reach,
+    lights: anodes.map(({ at, number }) => ({
+      name: `a${number}`,
+      path: pane(at),
+      colour: part.value.text,
+    })),
+  };
 };
 
 /** A digit over the centre gap, its segments as bars with their letters at the legs. */
@@ -138,13 +157,14 @@ export const digit: Draw = (part, legs) => {
   };
   const [w, h] = [reach.x * 0.42, reach.y * 0.36];
   const { x, y } = centre;
+  const point = { x: x + w + 10, y: y + 2 * h };
   const bars = `M${x - w} ${y - 2 * h} h${2 * w} v${2 * h} h${-2 * w} Z M${x - w} ${y} v${2 * h} h${2 * w} v${-2 * h}`;
   return {
     shapes: [
       ...legs.map((at) => leg(at, { x: x + Math.sign(at.x - x) * reach.x, y: at.y })),
       body(centre, reach),
       stroke(bars, 4.5),
-      disc({ x: x + w + 10, y: y + 2 * h }, 3, { of: 'glass', name: 'red' }),
+      disc(point, 3, { of: 'glass', name: 'red' }),
       ...part.legs.map(({ leg: name }, index) =>
         mark(
           { x: x + Math.sign(legs[index]!.x - x) * (reach.x - 8), y: legs[index]!.y },
@@ -156,5 +176,30 @@ export const digit: Draw = (part, legs) => {
     boxes: [boxAt(centre, reach)],
     centre,
     reach,
+    lights: [...segments({ x, y }, w, h), { name: 'dp', path: round(point, 4.5), colour: 'red' }],
   };
 };
+
+/** The seven bars of a digit about its middle, each a little shorter than the corner, with their usual letters. */
+function segments({ x, y }: XY, w: number, h: number): readonly Light[] {
+  const half = 3.2;
+  const flat = (name: string, at: number): Light => ({
+    name,
+    colour: 'red',
+    path: `M${x - w + half} ${at - half} h${2 * (w - half)} v${2 * half} h${-2 * (w - half)} Z`,
+  });
+  const upright = (name: string, at: number, top: number): Light => ({
+    name,
+    colour: 'red',
+    path: `M${at - half} ${top + half} h${2 * half} v${2 * (h - half)} h${-2 * half} Z`,
+  });
+  return [
+    flat('a', y - 2 * h),
+    upright('b', x + w, y - 2 * h),
+    upright('c', x + w, y),
+    flat('d', y + 2 * h),
+    upright('e', x - w, y),
+    upright('f', x - w, y - 2 * h),
+    flat('g', y),
+  ];
+}

@@ -1,6 +1,6 @@
 import type { PlacedPart } from '../../wiring/wiring';
 import { PITCH, type XY } from '../geometry';
-import type { Box, Shape } from '../list';
+import type { Box, Light, Shape } from '../list';
 
 /** A part drawn: its shapes, the boxes it fills, and where its name should stand. */
 export interface Symbol {
@@ -9,6 +9,8 @@ export interface Symbol {
   readonly centre: XY;
   /** Half of the body's width and height, for placing the name beside it. */
   readonly reach: XY;
+  /** Where its lights shine from; none for a part that gives no light. */
+  readonly lights?: readonly Light[];
 }
 
 /** `rowNames`: where the row numbers stand, which a body should leave readable. */
@@ -40,13 +42,16 @@ export const body = ({ x, y }: XY, reach: XY, radius = 2): Shape => ({
   height: 2 * reach.y,
   radius,
 });
+/** A circle as a path. */
+export const round = ({ x, y }: XY, radius: number): string =>
+  `M${x - radius} ${y} a${radius} ${radius} 0 1 0 ${2 * radius} 0 a${radius} ${radius} 0 1 0 ${-2 * radius} 0 Z`;
 export const disc = (centre: XY, radius: number, paint?: Shape['paint']): Shape => ({
   type: 'path',
   role: paint ? 'outline' : 'body',
   filled: true,
   width: 1.4,
   ...(paint ? { paint } : {}),
-  path: `M${centre.x - radius} ${centre.y} a${radius} ${radius} 0 1 0 ${2 * radius} 0 a${radius} ${radius} 0 1 0 ${-2 * radius} 0 Z`,
+  path: round(centre, radius),
 });
 /** A line of the symbol's own drawing. */
 export const stroke = (path: string, width = 1.8): Shape => ({ type: 'path', role: 'outline', width, path });

@@ -3,11 +3,13 @@ import { BRANCH_CYCLES, CALL_CYCLES, PASS_CYCLES } from '../costs';
 import type { Executable } from '../machine';
 import { CppMachine } from './machine';
 import { Stop } from '../stop';
+import type { Comparison } from '../watching';
 import { comparators, countsUntilTurn } from './clock-turn';
 import { costOf } from './cost';
 import { compareTexts, textAt } from './library/letters';
 import type { Evaluate } from './evaluate';
 import { operation } from './operations';
+import { numberText, watchedNames } from './names';
 import { printed } from './print';
 import type { Expression, Place, ProgramTree, Statement } from './tree';
 import { cellsOf, conversionTo, cut, isTextual, type ScalarType } from './types';
@@ -46,6 +48,7 @@ export function emitProgram(tree: ProgramTree): Executable {
           if (machine.changes === changes) machine.skipQuietPasses();
         },
         call: (routine) => call(machine, routine),
+        names: watchedNames(tree, machine),
       };
     },
   };
@@ -132,10 +135,13 @@ class Emitter {
         const cycles = costOf(statement.condition) + BRANCH_CYCLES;
         const yes = this.statement(statement.yes);
         const no = statement.no ? this.statement(statement.no) : undefined;
+        const { span } = statement.condition;
         return (machine) => {
           machine.line = line;
           machine.spend(cycles);
-          if (condition(machine) !== 0) return yes(machine);
+          const isSo = condition(machine) !== 0;
+          machine.watcher?.decided(span, isSo ? 'so' : 'not so');
+          if (isSo) return yes(machine);
           return no ? no(machine) : Completion.Normal;
         };
       }
@@ -172,6 +178,12 @@ class Emitter {
       (statement.condition ? costOf(statement.condition) : 0) +
       (statement.step ? costOf(statement.step) : 0);
     const asksFirst = statement.kind !== 'do';
+    const holds = (machine: CppMachine): boolean => {
+      if (!condition) return true;
+      const isSo = condition(machine) !== 0;
+      machine.watcher?.decided(statement.condition!.span, isSo ? 'so' : 'not so');
+      return isSo;
+    };
     return (machine) => {
       machine.line = line;
       if (start) start(machine);
@@ -181,7 +193,7 @@ class Emitter {
         machine.beginPass();
         machine.line = line;
         machine.spend(cycles);
-        if (ask && condition && condition(machine) === 0) break;
+        if (ask && !holds(machine)) break;
         completion = body(machine);
         if (completion === Completion.Break || completion === Completion.Return) break;
         if (step) step(machine);
@@ -449,11 +461,15 @@ class Emitter {
     };
   }
 
-  private compareTexts({ left, right, operator }: Extract<Expression, { node: 'compare' }>): Evaluate {
+  private compareTexts({ span, left, right, operator }: Extract<Expression, { node: 'compare' }>): Evaluate {
     const holds = comparators[operator];
     const [one, other] = [this.expression(left), this.expression(right)];
-    return (machine) =>
-      holds(compareTexts(machine.texts.at(one(machine)), machine.texts.at(other(machine))), 0) ? 1 : 0;
+    const comparison = comparisonOf({ span, left, right });
+    return (machine) => {
+      const [a, b] = [machine.texts.at(one(machine)), machine.texts.at(other(machine))];
+      machine.watcher?.compared(comparison, a, b);
+      return holds(compareTexts(a, b), 0) ? 1 : 0;
+    };
   }
 
   private compare(expression: Extract<Expression, { node: 'compare' }>): Evaluate {
@@ -470,7 +486,13 @@ class Emitter {
       ((runsLeft && rightForm === 'fixed') || (runsRight && leftForm === 'fixed'));
     const left = this.expression(expression.left, follows);
     const right = this.expression(expression.right, follows);
-    if (!follows) return (machine) => (holds(left(machine), right(machine)) ? 1 : 0);
+    const comparison = comparisonOf(expression);
+    if (!follows)
+      return (machine) => {
+        const [a, b] = [left(machine), right(machine)];
+        machine.watcher?.compared(comparison, a, b);
+        return holds(a, b) ? 1 : 0;
+      };
     const unit = runsLeft ? leftForm : rightForm;
     const turned: (running: number, fixed: number) => boolean = runsLeft
       ? holds
@@ -478,6 +500,7 @@ class Emitter {
     return (machine) => {
       const a = left(machine);
       const b = right(machine);
+      machine.watcher?.compared(comparison, a, b);
       const counts = countsUntilTurn(runsLeft ? a : b, runsLeft ? b : a, type, turned);
       const cyclesPerCount = machine.clockHz / (unit === 'millis' ? 1e3 : 1e6);
       // The micros clock moves in steps of four; one step early is safe, since skipping stops before.
@@ -490,3 +513,20 @@ class Emitter {
     };
   }
 }
+
+/** A comparison as it is watched: its sides as they are written, before they are brought to one type. */
+function comparisonOf({
+  span,
+  left,
+  right,
+}: Pick<Extract<Expression, { node: 'compare' }>, 'span' | 'left' | 'right'>): Comparison {
+  const [one, other] = [asWritten(left), asWritten(right)];
+  const { type } = one.node === 'constant' ? other : one;
+  return {
+    span,
+    shown: (value) => (typeof value === 'string' ? `"${value}"` : numberText(type, Number(value))),
+  };
+}
+
+const asWritten = (expression: Expression): Expression =>
+  expression.node === 'convert' ? asWritten(expression.value) : expression;

@@ -15,6 +15,7 @@ import { functionHead } from './declarators';
 import { shownName } from './classes';
 import { isConstructed } from './first-values';
 import { declareFields, readMade } from './methods';
+import { namedPlaces } from './names';
 import { methodsInClasses, readSignature } from './signatures';
 import { readBlock } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
@@ -68,6 +69,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
     )
       reportOutside(node, top[index - 1], context);
   }
+  const names = namedPlaces(context.variables);
   const functions = definitions.map(({ node, signature }) => readFunction(node, signature, context));
   const setup = context.functions.get('setup');
   const loop = context.functions.get('loop');
@@ -85,6 +87,7 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
     setup: setup.index,
     loop: loop.index,
     globals: [initial, ...globals],
+    names,
     memory: {
       globalCells: context.globals.cells,
       globalBytes: context.globals.bytes,
@@ -282,6 +285,7 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
 function readInside(node: SyntaxNode, signature: FunctionSignature, context: Context): FunctionTree {
   const { owner } = context;
   return context.scoped(() => {
+    const before = context.variables.length;
     const list = functionHead(node.childForFieldName('declarator'))?.head.childForFieldName('parameters');
     const parameterNodes = list ? namedChildren(list) : [];
     const parameters = signature.parameters.map((parameter, index) => {
@@ -309,6 +313,8 @@ function readInside(node: SyntaxNode, signature: FunctionSignature, context: Con
       frameCells: context.frame.cells,
       frameBytes: context.frame.bytes + CALL_BYTES,
       span: signature.span,
+      lines: [node.startPosition.row + 1, node.endPosition.row + 1],
+      names: namedPlaces(context.variables.slice(before)),
     };
   });
 }

@@ -118,6 +118,14 @@ export type Statement = { readonly span: Span } & (
   | { readonly node: 'empty' }
 );
 
+/** A variable as whoever watches a run finds it. */
+export interface NamedPlace {
+  readonly name: string;
+  readonly type: CType;
+  readonly area: Place['area'];
+  readonly address: number;
+}
+
 export interface FunctionTree {
   readonly name: string;
   readonly result: CType;
@@ -132,6 +140,10 @@ export interface FunctionTree {
   readonly frameBytes: number;
   readonly body: Statement;
   readonly span: Span;
+  /** Its first and last line. */
+  readonly lines: readonly [first: number, last: number];
+  /** Its variables, those that remember included. */
+  readonly names: readonly NamedPlace[];
 }
 
 /** A whole program, names resolved and types known. */
@@ -142,4 +154,6 @@ export interface ProgramTree {
   readonly memory: ProgramMemory;
   /** First values of globals, run before set-up. */
   readonly globals: readonly Statement[];
+  /** Variables of the whole program. */
+  readonly names: readonly NamedPlace[];
 }

@@ -27,6 +27,9 @@ import {
   type Value,
 } from './values';
 
+/** A value as whoever watches is shown it. */
+const shown = (value: unknown): string => reprOf(value as Value);
+
 export type Evaluate = (runner: Runner) => Value;
 export type Store = (runner: Runner, value: Value) => void;
 
@@ -146,11 +149,14 @@ export class ExpressionEmitter {
           operator,
           value: this.expression(value),
         }));
+        const watched = { span: expression.span, shown };
+        const isPair = rest.length === 1;
         return (runner) => {
           let left = first(runner);
           for (const { operator, value } of rest) {
             runner.machine.spend(pythonCycles.operation);
             const right = value(runner);
+            if (isPair) runner.machine.watcher?.compared(watched, left, right);
             if (!compare(operator, left, right)) return false;
             left = right;
           }
@@ -235,10 +241,12 @@ export class ExpressionEmitter {
     if (!running || (before && behind)) return undefined;
     const first = before ? this.followed(expression.first) : this.expression(expression.first);
     const second = behind ? this.followed(only.value) : this.expression(only.value);
+    const watched = { span: expression.span, shown };
     return (runner) => {
       const left = first(runner);
       runner.machine.spend(pythonCycles.operation);
       const right = second(runner);
+      runner.machine.watcher?.compared(watched, left, right);
       const [clock, fixed] = before ? [left, right] : [right, left];
       const [amount, limit] = [numberOf(clock), numberOf(fixed)].map(Number) as [number, number];
       if (Number.isFinite(amount) && Number.isFinite(limit))

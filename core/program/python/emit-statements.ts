@@ -1,12 +1,13 @@
 import { attributeOf, setAttribute } from './attributes';
 import { slotKey, type PassClocks } from './clock';
 import { pythonCycles } from './costs';
-import { ExpressionEmitter, iterable, put } from './emit-expressions';
+import { ExpressionEmitter, iterable, put, type Evaluate } from './emit-expressions';
 import { RaisedError, type ErrorKind } from './errors';
 import { deleteIndexed, indexed, setIndexed } from './indexing';
 import { itemsIn } from './methods';
 import { operate } from './operators';
 import type { Runner } from './runner';
+import type { Span } from '../syntax';
 import type { FunctionTree, Handler, Statement } from './tree';
 import {
   isTrue,
@@ -102,7 +103,8 @@ export class StatementEmitter {
       case 'if': {
         const condition = this.values.expression(statement.condition);
         const [yes, no] = [this.block(statement.yes), this.block(statement.no)];
-        return (runner) => (isTrue(condition(runner)) ? yes(runner) : no(runner));
+        const { span } = statement.condition;
+        return (runner) => (decides(runner, condition, span) ? yes(runner) : no(runner));
       }
       case 'while':
         return this.loop(statement);
@@ -304,6 +306,7 @@ export class StatementEmitter {
     const condition = this.values.expression(statement.condition);
     const [body, otherwise] = [this.block(statement.body), this.block(statement.otherwise)];
     const { line } = statement.span;
+    const { span } = statement.condition;
     return (runner) => {
       const { machine } = runner;
       machine.enterLoop(line);
@@ -313,7 +316,7 @@ export class StatementEmitter {
           machine.beginPass();
           runner.line = line;
           machine.spend(pythonCycles.loop);
-          if (!isTrue(condition(runner))) return otherwise(runner);
+          if (!decides(runner, condition, span)) return otherwise(runner);
           const completion = body(runner);
           if (completion === Completion.Break) return Completion.Normal;
           if (completion === Completion.Return) return completion;
@@ -404,6 +407,13 @@ export class StatementEmitter {
       return run(runner);
     };
   }
+}
+
+/** Whether a condition holds; whoever watches is told. */
+function decides(runner: Runner, condition: Evaluate, span: Span): boolean {
+  const isSo = isTrue(condition(runner));
+  runner.machine.watcher?.decided(span, isSo ? 'so' : 'not so');
+  return isSo;
 }
 
 /** The error that is raised by a kind of error, or by one with a message. */

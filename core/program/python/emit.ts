@@ -6,6 +6,7 @@ import { Completion, StatementEmitter, type Execute } from './emit-statements';
 import { RaisedError } from './errors';
 import { Runner } from './runner';
 import type { PythonTree } from './tree';
+import { watchedNames } from './names';
 import type { Value } from './values';
 
 /** Rate of the serial line over the plug, which is open from the start. */
@@ -21,36 +22,37 @@ export function emitPython(tree: PythonTree, board: BoardProfile): Executable {
   return {
     begin(host, limits) {
       const machine = new Machine(host, limits);
+      const begun = (): Runner =>
+        new Runner(
+          machine,
+          board,
+          tree.globals.length,
+          (running, index, values, around) => {
+            running.around = around;
+            return callFunction(running, functions[index]!, tree.functions[index]!.locals.length, values);
+          },
+          (index) => tree.functions[index]!,
+        );
+      // One that starts again knows nothing of what was before.
+      let runner: Runner | undefined;
       return {
         machine,
-        start: () => runAll(body, functions, tree, board, machine),
+        start: () => {
+          runner = begun();
+          runAll(body, runner);
+        },
         // A program of this language repeats only what it says itself.
         pass: () => undefined,
         call: () => undefined,
+        names: watchedNames(tree, () => runner),
       };
     },
   };
 }
 
 /** Runs a program from its first line; it ends with an error, or as one that is finished. */
-function runAll(
-  body: Execute,
-  functions: readonly Execute[],
-  tree: PythonTree,
-  board: BoardProfile,
-  machine: Machine,
-): never {
-  const runner = new Runner(
-    machine,
-    board,
-    tree.globals.length,
-    (running, index, values, around) => {
-      running.around = around;
-      return callFunction(running, functions[index]!, tree.functions[index]!.locals.length, values);
-    },
-    (index) => tree.functions[index]!,
-  );
-  machine.host.serialBegin(SERIAL_RATE, 1);
+function runAll(body: Execute, runner: Runner): never {
+  runner.machine.host.serialBegin(SERIAL_RATE, 1);
   try {
     body(runner);
   } catch (error) {
