@@ -7,7 +7,8 @@ import { findPublication, type Publication } from '@/server/exercises/publicatio
 import { keptClass } from '@/server/people/class-register';
 import type { Action, Viewer } from '@/server/permissions';
 import { courseOfExercise, mayWith } from '@/server/sharing';
-import { requireViewer } from './access';
+import { findSubmission } from '@/server/submissions/reports';
+import { currentViewer, requireViewer } from './access';
 
 /** The publication that an address names, for a viewer who may do this with it; once per request. */
 export const publicationAskedFor = cache(
@@ -50,4 +51,15 @@ export const courseAskedFor = cache(async (courseId: string) => {
   const course = may && (await findCourse(database(), courseId));
   if (!course) notFound();
   return { viewer, course, may };
+});
+
+/** The hand-in that an address names, for who may read its report; once per request. */
+export const reportAskedFor = cache(async (submissionId: string) => {
+  const known = await currentViewer();
+  const viewer = await requireViewer(known?.role === 'student' ? 'see-own-report' : 'see-class-reports');
+  const submission = await findSubmission(database(), viewer, submissionId);
+  if (!submission) notFound();
+  const publication = await findPublication(database(), viewer, submission.publicationId);
+  if (!publication) notFound();
+  return { viewer, submission, publication };
 });

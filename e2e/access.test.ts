@@ -87,6 +87,10 @@ const pages: Readonly<
     path: ({ exercise }) => `/exercises/${exercise}/print`,
     for: onlyFor(own),
   },
+  'exercises/[exerciseId]/run/page.tsx': {
+    path: ({ exercise }) => `/exercises/${exercise}/run`,
+    for: onlyFor(own),
+  },
   'exercises/[exerciseId]/page.tsx': { path: ({ exercise }) => `/exercises/${exercise}`, for: onlyFor(own) },
   'exercises/[exerciseId]/preview/page.tsx': {
     path: ({ exercise }) => `/exercises/${exercise}/preview`,
@@ -94,6 +98,10 @@ const pages: Readonly<
   },
   'reports/[submissionId]/page.tsx': {
     path: ({ submission }) => `/reports/${submission}`,
+    for: onlyFor(['learner', ...own]),
+  },
+  'reports/[submissionId]/run/page.tsx': {
+    path: ({ submission }) => `/reports/${submission}/run`,
     for: onlyFor(['learner', ...own]),
   },
   'review/[publicationId]/page.tsx': {

@@ -36,3 +36,13 @@ export const bandColours: Readonly<Record<string, string>> = {
   gold: '#b8952f',
   silver: '#b4b8ba',
 };
+/** What an LED's light looks like where its glass is lit from inside. */
+export const lightColours: Readonly<Record<string, string>> = {
+  red: '#ff3a24',
+  amber: '#ffb20a',
+  orange: '#ff8616',
+  yellow: '#ffe12e',
+  green: '#35d957',
+  blue: '#3d97ff',
+  white: '#fffbe0',
+};

@@ -3,6 +3,7 @@ import { runRows, type TimelineMark, type TimelineRow } from '../rehearsal/run-r
 import { driveKey } from '../rehearsal/solved-circuit';
 import { observedSeconds, type PinChange, type Trace } from '../rehearsal/trace';
 import { seconds } from '../units';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
 import type { Build } from './build';
 import { Examiner, type Reference } from './examine';
 
@@ -66,39 +67,62 @@ export function compareRuns(reference: Reference, asked: Build, built: Build): r
   const steps = scenarios.map(() => STEPS);
   const [wanted, own] = [asked, built].map((build) => examiner.screen(build, steps, 'end', scenarios).traces);
   if (wanted!.length !== own!.length) return [];
-  const pairs = examiner.pairsOf(built.wiring);
-  const { pins } = examiner.matchOf(built.wiring);
-  const board = reference.exercise.reference.board?.ref;
-  return scenarios.map((scenario, index): ComparedRun => {
-    const traces = { asked: wanted![index]!, built: own![index]! };
-    const [one, other] = [runRows(scenario, traces.asked), runRows(scenario, traces.built)];
-    const rows = one.rows.flatMap((row): readonly ComparedRow[] => {
-      if (row.sort === 'done') return [];
-      const [, name = row.name, light = ''] = /^([^.]+)(\..*)?$/.exec(row.name) ?? [];
-      const part = name === board ? built.wiring.board?.ref : pairs.get(name)?.ref;
-      const builtName = part === undefined ? undefined : `${part}${light}`;
-      const theirs = other.rows.find(
-        (candidate) => candidate.sort === row.sort && candidate.name === builtName,
-      );
-      // The LED of the board itself is of interest where the exercise has no other, or asks for it.
-      if (
-        name === board &&
-        one.rows.some(({ name: shown }) => !shown.startsWith(`${board}.`) && shown !== board)
-      )
-        return [];
-      return [{ name: row.name, builtName, sort: row.sort, asked: row.marks, built: theirs?.marks ?? [] }];
-    });
-    return {
-      scenario: scenario.name,
-      seconds: scenario.for,
-      done: one.rows.filter(({ sort }) => sort === 'done'),
-      rows,
-      first: firstDifference(rows, traces, pins),
-      printed: printedOtherwise(traces),
-    };
-  });
+  const standing = standingIn(examiner, built.wiring);
+  return scenarios.map((scenario, index) =>
+    comparedRun(scenario, { asked: wanted![index]!, built: own![index]! }, standing),
+  );
 }
 
+/** What of a build stands for what of the reference. */
+export interface Standing {
+  readonly pairs: ReadonlyMap<string, PlacedPart>;
+  readonly pins: ReadonlyMap<string, string>;
+  /** The boards, as both call them. */
+  readonly board: string | undefined;
+  readonly builtBoard: string | undefined;
+}
+
+export const standingIn = (examiner: Examiner, wiring: Wiring): Standing => ({
+  pairs: examiner.pairsOf(wiring),
+  pins: examiner.matchOf(wiring).pins,
+  board: examiner.reference.exercise.reference.board?.ref,
+  builtBoard: wiring.board?.ref,
+});
+
+/** A run of the reference and one of a build under the same stimuli, put over each other. */
+export function comparedRun(
+  scenario: Omit<Scenario, 'expect'>,
+  traces: Traces,
+  { pairs, pins, board, builtBoard }: Standing,
+): ComparedRun {
+  const [one, other] = [runRows(scenario, traces.asked), runRows(scenario, traces.built)];
+  const rows = one.rows.flatMap((row): readonly ComparedRow[] => {
+    if (row.sort === 'done') return [];
+    const [, name = row.name, light = ''] = /^([^.]+)(\..*)?$/.exec(row.name) ?? [];
+    const part = name === board ? builtBoard : pairs.get(name)?.ref;
+    const builtName = part === undefined ? undefined : `${part}${light}`;
+    const theirs = other.rows.find(
+      (candidate) => candidate.sort === row.sort && candidate.name === builtName,
+    );
+    // The LED of the board itself is of interest where the exercise has no other, or asks for it.
+    if (
+      name === board &&
+      one.rows.some(({ name: shown }) => !shown.startsWith(`${board}.`) && shown !== board)
+    )
+      return [];
+    return [{ name: row.name, builtName, sort: row.sort, asked: row.marks, built: theirs?.marks ?? [] }];
+  });
+  return {
+    scenario: scenario.name,
+    seconds: scenario.for,
+    done: one.rows.filter(({ sort }) => sort === 'done'),
+    rows,
+    first: firstDifference(rows, traces, pins),
+    printed: printedOtherwise(traces),
+  };
+}
+
+/** The runs of both. */
 interface Traces {
   readonly asked: Trace;
   readonly built: Trace;

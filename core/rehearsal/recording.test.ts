@@ -99,7 +99,11 @@ describe('a recorded run', () => {
     ],
     ['if (a < 5 && b == 7) {}', 'int a = 1; int b = 7;', 'a is 1 and b is 7, so “a < 5 && b == 7” holds.'],
     ['if (a < 5 && b == 7) {}', 'int a = 9; int b = 7;', 'a is 9, so “a < 5 && b == 7” doesn’t hold.'],
-    ['while (a < LIMIT) a++;', '#define LIMIT 3\nint a = 9;', 'a is 9 and LIMIT is 3, so “a < LIMIT” doesn’t hold.'],
+    [
+      'while (a < LIMIT) a++;',
+      '#define LIMIT 3\nint a = 9;',
+      'a is 9 and LIMIT is 3, so “a < LIMIT” doesn’t hold.',
+    ],
     ['if (level > 1.5) {}', 'float level = 2.25;', 'level is 2.25, so “level > 1.5” holds.'],
     ['if (name == "ab") {}', 'String name = "ab";', 'name is "ab", so “name == "ab"” holds.'],
   ])('and of %s with %s', (statement, globals, said) => {

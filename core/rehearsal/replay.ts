@@ -71,7 +71,7 @@ export class Replay {
       lights: new Map(
         this.lights.map(([name, changes]) => [name, brightnessAt(meanCurrent(changes, at - eye, at))]),
       ),
-      sounds: new Map([...this.heard].map(([ref, intervals]) => [ref, pitchAt(intervals, at)])),
+      sounds: this.soundsAt(at),
       angles: new Map(
         [...this.servos].flatMap(([ref, changes]) => {
           const degrees = angleAt(changes, at);
@@ -84,6 +84,11 @@ export class Replay {
       texts: lastOf(trace.texts, at, ({ lines }) => lines),
       pins: lastOf(trace.pins, at, ({ drive }) => drive),
     };
+  }
+
+  /** Pitch in Hz of what sounds at a moment, 0 for silence. */
+  soundsAt(at: number): Moment['sounds'] {
+    return new Map([...this.heard].map(([ref, intervals]) => [ref, pitchAt(intervals, at)]));
   }
 
   /** How many pieces of text had come from the board by a moment. */

@@ -18,6 +18,7 @@ import { warm } from './warm';
 export type { BoardChange, PartChange, StimulusDefinition } from './definition';
 export { isPress } from './press';
 export { isBrought } from './measured';
+export type { MeasuredKind } from './measured';
 
 /** Those whose value has two ends, by what is done. */
 const measuredStimuli = { turn, light, warm, distance } as const;

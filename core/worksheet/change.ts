@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Scenario } from '../formats/scenario';
 import type { Sheet, SheetLine } from './sheet';
 
 /** What an author sets as a whole; everything else of an exercise follows from it and from the lines. */
@@ -71,6 +72,22 @@ export const fieldChanges = (
     was: fieldOf(sheet, field),
     is: fields[field],
   }));
+
+/** What an author says of a scenario that was proposed. */
+export type ProposalMark = 'right' | 'wrong' | 'free';
+
+/** A proposal that is right becomes a scenario; any other mark is kept beside them, and none takes its mark away. */
+export function markChanges(
+  sheet: Sheet,
+  scenario: Scenario,
+  mark: ProposalMark | undefined,
+): readonly Change[] {
+  const others = (sheet.considered ?? []).filter((one) => one.scenario.name !== scenario.name);
+  return fieldChanges(sheet, {
+    considered: mark === 'wrong' || mark === 'free' ? [...others, { mark, scenario }] : others,
+    ...(mark === 'right' ? { scenarios: [...sheet.scenarios, scenario] } : {}),
+  });
+}
 
 /** The changes that put other lines in the place of all that are there; `prefix` tells them from any others. */
 export function linesReplaced(sheet: Sheet, lines: readonly SheetLine[], prefix: string): readonly Change[] {

@@ -13,7 +13,7 @@ import { Button, Keys } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { useKey } from '../shell/useKey';
 import { Blocks } from './Blocks';
-import { useFollowed } from './useFollowed';
+import { useFollowed } from '../worksheet/useFollowed';
 import { usePreview } from './usePreview';
 import { usePrinting } from './usePrinting';
 

@@ -12,6 +12,8 @@ export function useKey(key: string, act: () => void): void {
       if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== key.toLowerCase())
         return;
       if (!singleKeysAreOn()) return;
+      // The space bar is the way to press whatever has the focus.
+      if (key === ' ' && target?.closest('button, a, summary, [role="tab"]')) return;
       if (target?.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
       event.preventDefault();
       run();

@@ -8,7 +8,13 @@ import type { Result } from '@/core/result';
 import type { StatedCircuit } from '@/core/statements';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
-import { fieldChanges, type Change, type SheetField } from '@/core/worksheet/change';
+import {
+  fieldChanges,
+  markChanges,
+  type Change,
+  type ProposalMark,
+  type SheetField,
+} from '@/core/worksheet/change';
 import { exchangedForm, withForm, withoutForm } from '@/core/worksheet/forms';
 import { takeWiring } from '@/core/worksheet/from-wiring';
 import { nudge, putLeg, type Step } from '@/core/worksheet/nudge';
@@ -98,7 +104,7 @@ export type WorksheetAction =
   | {
       readonly type: 'mark';
       readonly scenario: Scenario;
-      readonly mark: 'right' | 'wrong' | 'free' | undefined;
+      readonly mark: ProposalMark | undefined;
     }
   | { readonly type: 'follow'; readonly connection: Connection | undefined }
   | { readonly type: 'trace'; readonly point: Point | undefined }
@@ -296,19 +302,6 @@ function lineFinished(state: WorksheetState): WorksheetState {
   const isFree = !state.given.isPublished && (sheet.held ?? []).length === 0 && sheet.basedOn === undefined;
   if (finished === state.finished) return state;
   return { ...state, finished, layoutsAnew: state.layoutsAnew + (isFree ? 1 : 0) };
-}
-
-/** A proposal that is right becomes a scenario; any other mark is kept beside them. */
-function markChanges(
-  sheet: Sheet,
-  scenario: Scenario,
-  mark: Extract<WorksheetAction, { type: 'mark' }>['mark'],
-): readonly Change[] {
-  const others = (sheet.considered ?? []).filter((one) => one.scenario.name !== scenario.name);
-  return fieldChanges(sheet, {
-    considered: mark === 'wrong' || mark === 'free' ? [...others, { mark, scenario }] : others,
-    ...(mark === 'right' ? { scenarios: [...sheet.scenarios, scenario] } : {}),
-  });
 }
 
 export const keyOfConnection = ({ ends }: Connection): string => ends.map(({ point }) => point).join();

@@ -1,8 +1,11 @@
 import type { HouseRules } from '@/core/course/house-rules';
 import type { RehearsedFault } from '@/core/faults/rehearsal';
 import type { ExerciseData } from '@/core/formats/exercise';
+import type { LiveRuns, RunSubject } from '@/core/generated/live-runs';
+import type { Shown } from '@/core/generated/shown';
 import type { HandoutWish } from '@/core/handout';
 import type { Handout } from '@/core/handout/document';
+import type { Stimulus } from '@/core/stimuli';
 import type { Depth, ReadOut } from '@/core/worksheet/read-out';
 import type { Layout, Sheet } from '@/core/worksheet/sheet';
 
@@ -57,3 +60,29 @@ export type HandoutAnswer =
       readonly handout: Handout;
     }
   | { readonly seq: number; readonly ok: false; readonly message: string };
+
+/** Circuits to be run under the same hands; of several requests only the last is answered. */
+export interface RunRequest {
+  readonly type: 'run';
+  readonly seq: number;
+  /** One, or the reference and what is beside it. */
+  readonly subjects: readonly RunSubject[];
+  /** The parts as the first of them calls them. */
+  readonly stimuli: readonly Stimulus[];
+  readonly seconds: number;
+}
+
+/** What is done to a reference, to be made a scenario. */
+export interface KeepRequest {
+  readonly type: 'keep';
+  readonly subject: RunSubject;
+  readonly name: string;
+  readonly stimuli: readonly Stimulus[];
+  readonly seconds: number;
+}
+
+export type RunAnswer =
+  | ({ readonly type: 'run'; readonly seq: number } & LiveRuns)
+  /** What is wrong with the circuit or the program, so that nothing can be run. */
+  | { readonly type: 'hindered'; readonly seq: number; readonly message: string }
+  | { readonly type: 'kept'; readonly shown: Shown | undefined };

@@ -54,6 +54,9 @@ export default async function WorksheetPage({ params }: Address) {
       actions={
         <>
           <Button asChild>
+            <Link href={`/exercises/${draft.id}/run`}>See it run</Link>
+          </Button>
+          <Button asChild>
             <Link href={`/exercises/${draft.id}/print`}>Handout</Link>
           </Button>
           {publishing?.button}

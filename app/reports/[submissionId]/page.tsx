@@ -1,37 +1,23 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { notFound } from 'next/navigation';
-import { cache } from 'react';
 import { asksForProgram } from '@/core/formats/exercise';
 import { marksAfter } from '@/core/plan/review-marks';
 import { howMany } from '@/core/words/words';
 import { database } from '@/server/database/connection';
-import { findPublication } from '@/server/exercises/publications';
 import { can } from '@/server/permissions';
 import { acceptedCircuits, decisionsOn } from '@/server/submissions/decisions';
-import { findSubmission } from '@/server/submissions/reports';
 import { Button } from '@/ui/design/Button';
 import { Clock } from '@/ui/design/Clock';
 import { BeingJudged } from '@/ui/report/BeingJudged';
 import { FromInstructor } from '@/ui/report/FromInstructor';
 import { ReportView } from '@/ui/report/ReportView';
-import { currentViewer, requireViewer } from '../../access';
+import { reportAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import { Words } from '@/ui/words/Words';
 
 interface Address {
   readonly params: Promise<{ submissionId: string }>;
 }
-
-const reportAskedFor = cache(async (submissionId: string) => {
-  const known = await currentViewer();
-  const viewer = await requireViewer(known?.role === 'student' ? 'see-own-report' : 'see-class-reports');
-  const submission = await findSubmission(database(), viewer, submissionId);
-  if (!submission) notFound();
-  const publication = await findPublication(database(), viewer, submission.publicationId);
-  if (!publication) notFound();
-  return { viewer, submission, publication };
-});
 
 export async function generateMetadata({ params }: Address): Promise<Metadata> {
   const { submission, publication } = await reportAskedFor((await params).submissionId);
@@ -66,11 +52,16 @@ export default async function ReportPage({ params }: Address) {
         </>
       }
       actions={
-        <Button asChild>
-          <Link href={isStaff ? `/review/${publication.id}` : `/bench/${publication.id}`}>
-            {isStaff ? 'Review desk' : 'Back to the bench'}
-          </Link>
-        </Button>
+        <>
+          <Button asChild>
+            <Link href={`/reports/${submission.id}/run`}>See it run</Link>
+          </Button>
+          <Button asChild>
+            <Link href={isStaff ? `/review/${publication.id}` : `/bench/${publication.id}`}>
+              {isStaff ? 'Review desk' : 'Back to the bench'}
+            </Link>
+          </Button>
+        </>
       }
     >
       <FromInstructor decisions={decisions} />

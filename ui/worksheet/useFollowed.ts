@@ -14,7 +14,7 @@ export function useFollowed(
   exerciseId: string,
   first: Sheet,
   version: number,
-): { readonly sheet: Sheet; readonly isLive: boolean } {
+): { readonly sheet: Sheet; readonly version: number; readonly isLive: boolean } {
   const [known, setKnown] = useState({ sheet: first, version, isLive: true });
   const follow = useEffectEvent(async (): Promise<void> => {
     if (document.hidden) return;
