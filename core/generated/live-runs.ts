@@ -16,6 +16,7 @@ import { fail, ok, problemText, type Problem, type Result } from '../result';
 import type { Stimulus } from '../stimuli';
 import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
+import { explainProgram, type LineExplanation } from './explain';
 import { ReferenceRuns, type Shown } from './shown';
 
 /** Steps that a run may take while somebody waits for it: over within a second or two. */
@@ -33,6 +34,8 @@ export interface RunOfSubject {
   readonly recording: Recording;
   /** What is done to it, by its own names. */
   readonly stimuli: readonly Stimulus[];
+  /** What each line of its program does. */
+  readonly explained: readonly LineExplanation[];
 }
 
 /** Runs under the same hands; of two, the moment at which they part. */
@@ -46,6 +49,7 @@ interface Ready {
   readonly exercise: Exercise;
   readonly build: Build;
   readonly circuit: SolvedCircuit;
+  readonly explained: readonly LineExplanation[];
 }
 
 /**
@@ -71,10 +75,10 @@ export class LiveRunner {
     const standing = first && beside && this.standingOf(first, beside);
     const runs = ready.map((one, index): RunOfSubject => {
       const own = index === 0 || !standing ? stimuli : stimuliOn({ stimuli: [...stimuli] }, standing.pairs);
-      const { exercise, build, circuit } = one;
+      const { exercise, build, circuit, explained } = one;
       const options = { seconds, stimuli: own, steps: STEPS };
       const recording = record(build.program.compiled!, build.wiring, exercise.board, options, circuit);
-      return { recording, stimuli: own };
+      return { recording, stimuli: own, explained };
     });
     if (!standing) return ok({ runs });
     const [asked, built] = runs;
@@ -134,7 +138,15 @@ function madeReady(
   if (!wiring.ok) return wiring;
   const build = buildFor(exercise.value, wiring.value, source, grammars);
   if (!build.program.compiled) return fail(hindrance(exercise.value, build));
-  return ok({ exercise: exercise.value, build, circuit: new SolvedCircuit(new Circuit(wiring.value)) });
+  return ok({
+    exercise: exercise.value,
+    build,
+    circuit: new SolvedCircuit(new Circuit(wiring.value)),
+    explained: explainProgram(
+      { ...exercise.value, data: { ...exercise.value.data, program: source }, reference: wiring.value },
+      grammars,
+    ),
+  });
 }
 
 /** Why a build cannot be run. */

@@ -82,8 +82,13 @@ export class Replay {
       pulled: lastOf(trace.pulls, at, ({ isPulled }) => isPulled),
       pictures: lastOf(trace.pictures, at, ({ rows }) => rows),
       texts: lastOf(trace.texts, at, ({ lines }) => lines),
-      pins: lastOf(trace.pins, at, ({ drive }) => drive),
+      pins: this.pinsAt(at),
     };
+  }
+
+  /** What the program does with the pins that it uses. */
+  pinsAt(at: number): Moment['pins'] {
+    return lastOf(this.trace.pins, at, ({ drive }) => drive);
   }
 
   /** Pitch in Hz of what sounds at a moment, 0 for silence. */

@@ -19,7 +19,7 @@ import { BY_HAND, MOST_BY_HAND, type Script } from './play';
 import { RunningProgram } from './RunningProgram';
 import { Score } from './Score';
 import { SerialLine } from './SerialLine';
-import { Transport } from './Transport';
+import { Pace, Transport } from './Transport';
 import { useHandKeys, useHands, type Hand } from './useHands';
 import { useRehearsal, type Rehearsal as RehearsalStore } from './useRehearsal';
 import { useSound } from './useSound';
@@ -175,6 +175,7 @@ function Script({
           {isHeard ? 'Sound on' : 'Sound off'}
         </Button>
       )}
+      <Pace rehearsal={rehearsal} />
       <Clock rehearsal={rehearsal} />
       <span className="text-note text-soft" role="status">
         {isWorking ? 'Running it …' : ''}

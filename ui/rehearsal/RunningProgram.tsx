@@ -2,8 +2,11 @@
 
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
+import type { LineExplanation } from '@/core/generated/explain';
 import type { NameNow } from '@/core/rehearsal/replayed-program';
 import { seconds } from '@/core/units';
+import { useTold } from '../words/Words';
+import { PinTable } from './PinTable';
 import type { Rehearsal } from './useRehearsal';
 
 interface RunningProgramProps {
@@ -57,6 +60,7 @@ export function RunningProgram({ rehearsal, index, source, label }: RunningProgr
         </p>
       )}
       <Variables rehearsal={rehearsal} index={index} />
+      <PinTable rehearsal={rehearsal} index={index} />
     </section>
   );
 }
@@ -81,22 +85,29 @@ const Lines = memo(function Lines({ source }: { readonly source: string }) {
 function Why({ rehearsal, index }: { readonly rehearsal: Rehearsal; readonly index: number }) {
   const line = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.program.lineAt(play.at));
   const why = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.program.whyAt(play.at));
+  const explained = useTold(useStore(rehearsal, ({ runs }) => runs?.runs[index]?.explained) ?? NOTHING);
+  const says = explained.find((one) => one.line === line)?.says;
   const isStill = useStore(rehearsal, ({ play }) => play.going === 'off');
   return (
     <p
       aria-live={isStill ? 'polite' : 'off'}
-      className="min-h-[3.6rem] border-b border-rule px-4 py-1.5 text-body"
+      className="min-h-[4.8rem] border-b border-rule px-4 py-1.5 text-body"
     >
       {line === undefined ? (
         <span className="text-soft">No line runs.</span>
       ) : (
         <>
-          <span className="font-semibold">Line {line}.</span> {why ?? ''}
+          <span className="font-semibold">
+            Line {line}. {why ?? ''}
+          </span>{' '}
+          {says}
         </>
       )}
     </p>
   );
 }
+
+const NOTHING: readonly LineExplanation[] = [];
 
 /** Seconds for which a value is shown as new, at the run's own pace. */
 const NEW_FOR = 0.4;

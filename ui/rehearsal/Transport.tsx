@@ -15,7 +15,6 @@ interface TransportProps {
 /** Lets a run go on and stand still, and takes it to its next line, round or change. */
 export function Transport({ rehearsal, showsProgram }: TransportProps) {
   const going = useStore(rehearsal, ({ play }) => play.going);
-  const speed = useStore(rehearsal, ({ play }) => play.speed);
   const isThere = useStore(rehearsal, ({ runs }) => runs !== undefined);
   const { dispatch } = rehearsal;
   const seek = (to: number | undefined): void => {
@@ -27,16 +26,12 @@ export function Transport({ rehearsal, showsProgram }: TransportProps) {
   const line = (way: 'next' | 'before') => () => seek(run()?.program.stepFrom(at(), way));
   const round = (): void => seek(run()?.program.roundFrom(at()));
   const change = (way: 'next' | 'before') => () => seek(run()?.replay.changeFrom(at(), way));
-  const pace = (way: 'faster' | 'slower') => () =>
-    dispatch({ type: 'at speed', speed: speedBeside(speed, way) });
   useKey(' ', toggle);
   useKey('.', line('next'));
   useKey(',', line('before'));
   useKey('o', round);
   useKey('n', change('next'));
   useKey('p', change('before'));
-  useKey('+', pace('faster'));
-  useKey('-', pace('slower'));
   useKey('b', () => dispatch({ type: 'begin again' }));
   return (
     <div role="group" aria-label="The run" className="flex flex-wrap items-center gap-1.5">
@@ -58,21 +53,37 @@ export function Transport({ rehearsal, showsProgram }: TransportProps) {
         </Button>
       )}
       <Step title="Change" keys={['P', 'N']} isThere={isThere} back={change('before')} on={change('next')} />
-      <label className="flex items-center gap-2">
-        <span className="text-note text-soft">Speed</span>
-        <select
-          value={speed}
-          onChange={({ target }) => dispatch({ type: 'at speed', speed: Number(target.value) })}
-          className="mono min-h-11 rounded-edge border border-rule-strong bg-card px-2 font-semibold"
-        >
-          {SPEEDS.map((one) => (
-            <option key={one} value={one}>
-              {speedText(one)}
-            </option>
-          ))}
-        </select>
-      </label>
     </div>
+  );
+}
+
+/** How fast a run is shown. */
+export function Pace({ rehearsal }: { readonly rehearsal: Rehearsal }) {
+  const speed = useStore(rehearsal, ({ play }) => play.speed);
+  const { dispatch } = rehearsal;
+  const pace = (way: 'faster' | 'slower') => () =>
+    dispatch({ type: 'at speed', speed: speedBeside(speed, way) });
+  useKey('+', pace('faster'));
+  useKey('-', pace('slower'));
+  return (
+    <label className="flex items-center gap-2">
+      <span className="text-note text-soft">Speed</span>
+      <select
+        value={speed}
+        onChange={({ target }) => dispatch({ type: 'at speed', speed: Number(target.value) })}
+        className="mono min-h-11 rounded-edge border border-rule-strong bg-card px-2 font-semibold"
+      >
+        {SPEEDS.map((one) => (
+          <option key={one} value={one}>
+            {speedText(one)}
+          </option>
+        ))}
+      </select>
+      <span className="max-lg:hidden">
+        <Keys>−</Keys>
+        <Keys>+</Keys>
+      </span>
+    </label>
   );
 }
 

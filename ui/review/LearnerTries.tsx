@@ -94,6 +94,12 @@ function Attempt({ attempt, decisions, isShown, onShow }: AttemptProps) {
         >
           report
         </Link>
+        <Link
+          href={`/reports/${attempt.id}/run`}
+          className="inline-flex min-h-6 items-center text-note underline decoration-rule-strong underline-offset-3"
+        >
+          run
+        </Link>
       </div>
       {decisions.map((decision) => (
         <p key={decision.id} className="pb-1 pl-5 text-note">
