@@ -9,15 +9,18 @@ import type { Drawing } from './list';
 /** Values of which each kind takes at least one. */
 const samples = ['', 'amber', '330', 'active', 'common-cathode', '100n', '470u', '4x1.5V', '5V'];
 
-/** One part of a kind by itself in a breadboard, from near, of a value or a usual one; `undefined` when it has no place. */
-export function drawPartAlone(kindName: string, text?: string): Drawing | undefined {
+/**
+ * One part of a kind by itself in a breadboard, from near, of a value or a usual one; `undefined` when it has no place.
+ * `called`: its name, where it is a certain one.
+ */
+export function drawPartAlone(kindName: string, text?: string, called?: string): Drawing | undefined {
   const kind = kindOf(kindName);
   const value = [...(text === undefined ? [] : [text]), ...samples]
     .map((text) => kind.readValue(text))
     .find((read) => read.ok);
   const model = breadboards.get('mini');
   if (!value?.ok || !model) return undefined;
-  const name = `${kind.prefix}1`;
+  const name = called ?? `${kind.prefix}1`;
   const placed = place({
     breadboards: [{ ref: ref('B1'), model }],
     parts: [{ ref: ref(name), kind: kind.kind, value: value.value }],

@@ -1,7 +1,7 @@
 import type { Ref } from '../brand';
 import { AT_REST, kindOf, type PartState, type StimulusKind } from '../parts';
 import { brought, definitionOf, touchedBy, type MeasuredKind, type Stimulus } from '../stimuli';
-import type { Wiring } from '../wiring/wiring';
+import type { PlacedPart } from '../wiring/wiring';
 import { timelineOf } from './timeline';
 
 /** Something that a hand does to a running circuit, now. */
@@ -11,6 +11,9 @@ export type Touch =
   | { readonly touch: 'bring'; readonly how: MeasuredKind; readonly ref: Ref; readonly to: number }
   | { readonly touch: 'type'; readonly text: string }
   | { readonly touch: 'reset' };
+
+/** A part by its name and its kind. */
+type Named = Pick<PlacedPart, 'ref' | 'kind'>;
 
 /** A part that a hand can do something to. */
 export interface Touchable {
@@ -22,7 +25,7 @@ export interface Touchable {
 }
 
 /** The parts of a circuit to which something can be done, in its order. */
-export const touchables = ({ parts }: Pick<Wiring, 'parts'>): readonly Touchable[] =>
+export const touchables = (parts: readonly Named[]): readonly Touchable[] =>
   parts.flatMap(({ ref, kind }) => {
     const { stimulus, contact } = kindOf(kind);
     return stimulus === undefined ? [] : [{ ref, kind, how: stimulus, isLatching: contact === 'latching' }];

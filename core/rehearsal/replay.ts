@@ -3,7 +3,7 @@ import type { PinDrive } from '../electrics/bench';
 import { brightnessAt } from '../electrics/brightness';
 import { heardIntervals, type HeardInterval } from './heard';
 import { EYE_SECONDS } from './seen';
-import type { AngleChange, CurrentChange, Trace, TurnChange } from './trace';
+import type { AngleChange, CurrentChange, SeenTrace, TurnChange } from './trace';
 
 /** Degrees a second of the usual small servo (data sheets: 60° in 0.1 s at 5 V). */
 const SERVO_SPEED = 600;
@@ -52,7 +52,7 @@ export class Replay {
   /** Moments at which something is seen, heard, shown or printed anew, in their order. */
   private readonly changeTimes: readonly number[];
 
-  constructor(readonly trace: Trace) {
+  constructor(readonly trace: SeenTrace) {
     const { seconds } = trace;
     this.heard = new Map(
       [...trace.sounds].map(([ref, changes]) => [ref, heardIntervals(changes, seconds)] as const),
@@ -198,7 +198,7 @@ function turnAt(
   return running ? { speed: running.speed, turned: turnedBy(running, at) } : { speed: 0, turned: 0 };
 }
 
-function changeTimesOf(trace: Trace): readonly number[] {
+function changeTimesOf(trace: SeenTrace): readonly number[] {
   const of = (all: ReadonlyMap<unknown, readonly { readonly at: number }[]>): readonly number[] =>
     [...all.values()].flatMap((changes) => changes.map(({ at }) => at));
   const all = [

@@ -1,7 +1,7 @@
 import { definitionOf, touchedBy, type Stimulus } from '../stimuli';
 import { heardIntervals } from './heard';
 import { seenIntervals } from './seen';
-import { lightsOf, observedSeconds, type Trace } from './trace';
+import { lightsOf, observedSeconds, type SeenTrace } from './trace';
 
 /** A stretch of a row in which something is so; seconds from the start. */
 export interface TimelineMark {
@@ -35,7 +35,7 @@ interface Scenario {
 }
 
 /** A run of a scenario as rows over time: first what is done, then what comes of it. */
-export function runRows({ name, for: seconds, stimuli }: Scenario, trace: Trace): ScenarioTimeline {
+export function runRows({ name, for: seconds, stimuli }: Scenario, trace: SeenTrace): ScenarioTimeline {
   const until = observedSeconds(trace);
   const leds = [...lightsOf(trace)].map(([led, changes]): TimelineRow => ({
     name: led,

@@ -149,8 +149,25 @@ export interface Trace {
   };
 }
 
+/** What of a run is seen, heard and read. */
+export type SeenTrace = Pick<
+  Trace,
+  | 'seconds'
+  | 'leds'
+  | 'ownLights'
+  | 'sounds'
+  | 'angles'
+  | 'turns'
+  | 'pulls'
+  | 'pictures'
+  | 'texts'
+  | 'pins'
+  | 'serial'
+  | 'ended'
+>;
+
 /** The lights to look at: the LEDs of the circuit, and on a bare board, where nothing else is seen or heard, its own. */
-export const lightsOf = ({ leds, ownLights, ...others }: Trace): Trace['leds'] => {
+export const lightsOf = ({ leds, ownLights, ...others }: SeenTrace): Trace['leds'] => {
   const { sounds, angles, turns, pulls, pictures, texts } = others;
   const isBare = [leds, sounds, angles, turns, pulls, pictures, texts].every(({ size }) => size === 0);
   return isBare ? ownLights : leds;
@@ -161,7 +178,7 @@ export const driveText = (drive: PinDrive, pwmRange: number): string =>
   drive.mode === 'pwm' ? `pwm:${Math.round(drive.duty * pwmRange)}` : drive.mode;
 
 /** Seconds of the run that the trace tells of: all, unless it was cut because pins changed too often. */
-export const observedSeconds = ({ seconds, ended }: Trace): number =>
+export const observedSeconds = ({ seconds, ended }: Pick<Trace, 'seconds' | 'ended'>): number =>
   ended.reason === 'changes' ? ended.at : seconds;
 
 /** Seconds of the run that were really played: what comes after a run was given up is not known. */

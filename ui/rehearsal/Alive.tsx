@@ -9,19 +9,21 @@ import { stateAt, touchables, type Touchable } from '@/core/rehearsal/hands';
 import { EYE_SECONDS } from '@/core/rehearsal/seen';
 import type { Moment } from '@/core/rehearsal/replay';
 import { kindOf, type Observed, type PartState } from '@/core/parts';
-import type { Wiring } from '@/core/wiring/wiring';
-import type { Rehearsal } from './useRehearsal';
+import type { PlacedPart } from '@/core/wiring/wiring';
+import type { Playing } from './useRehearsal';
 
 interface AliveProps {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   /** Which of the runs. */
   readonly index: number;
-  readonly wiring: Wiring;
+  readonly parts: readonly Pick<PlacedPart, 'ref' | 'kind'>[];
+  /** The name of the board, whose pins are shown. */
+  readonly board?: string | undefined;
   readonly drawing: Drawing;
 }
 
 /** What a bench does at a moment, over its drawing: what shines, turns, sounds and shows, and the levels of its pins. */
-export function Alive({ rehearsal, index, wiring, drawing }: AliveProps) {
+export function Alive({ rehearsal, index, parts, board, drawing }: AliveProps) {
   const run = useStore(rehearsal, ({ runs }) => runs?.runs[index]);
   const at = useStore(rehearsal, ({ play }) => play.at);
   const speed = useStore(rehearsal, ({ play }) => play.speed);
@@ -30,8 +32,8 @@ export function Alive({ rehearsal, index, wiring, drawing }: AliveProps) {
     () => run?.replay.momentAt(at, EYE_SECONDS * (speed < 1 ? speed : Math.max(1, speed / 2))),
     [run, at, speed],
   );
-  const bodies = useMemo(() => bodiesOf(drawing, wiring), [drawing, wiring]);
-  const hands = useMemo(() => touchables(wiring), [wiring]);
+  const bodies = useMemo(() => bodiesOf(drawing, parts), [drawing, parts]);
+  const hands = useMemo(() => touchables(parts), [parts]);
   if (!moment || !run) return null;
   return (
     <g aria-hidden="true" pointerEvents="none">
@@ -49,7 +51,7 @@ export function Alive({ rehearsal, index, wiring, drawing }: AliveProps) {
           )
         );
       })}
-      <Pins drawing={drawing} wiring={wiring} moment={moment} />
+      {board !== undefined && <Pins drawing={drawing} board={board} moment={moment} />}
     </g>
   );
 }
@@ -62,7 +64,7 @@ interface BodyOf {
 }
 
 /** The bodies of a drawing with what can be seen of their parts. */
-function bodiesOf({ layers }: Drawing, { parts }: Wiring): readonly BodyOf[] {
+function bodiesOf({ layers }: Drawing, parts: AliveProps['parts']): readonly BodyOf[] {
   const kinds = new Map(parts.map(({ ref, kind }) => [ref as string, kindOf(kind)]));
   return layers.flatMap(({ ref, seat, lights }) =>
     ref !== undefined && seat ? [{ ref, seat, lights, observed: kinds.get(ref)?.observed }] : [],
@@ -431,14 +433,13 @@ const [GAUGE_HEIGHT, GAUGE_WIDTH] = [15, 7];
 /** A gauge in each socket that the program drives: as high as its pin is for a share of the time. */
 function Pins({
   drawing,
-  wiring,
+  board,
   moment,
 }: {
   readonly drawing: Drawing;
-  readonly wiring: Wiring;
+  readonly board: string;
   readonly moment: Moment;
 }) {
-  const board = wiring.board?.ref;
   const places = useMemo(
     () => new Map(drawing.targets.map(({ point, x, y }) => [point as string, { x, y }])),
     [drawing],

@@ -7,10 +7,10 @@ import { capital } from '@/core/words/words';
 import { Keys } from '../design/Button';
 import { useWords } from '../words/Words';
 import { handId, type Hand } from './useHands';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 interface HandListProps {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   readonly hands: readonly Hand[];
 }
 
@@ -34,7 +34,7 @@ export function HandList({ rehearsal, hands }: HandListProps) {
 
 interface HandProps {
   readonly hand: Hand;
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
 }
 
 /** Milliseconds for which something is held that is clicked by whoever neither has a pointer nor a key. */

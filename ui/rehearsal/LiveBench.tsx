@@ -2,15 +2,15 @@
 
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { drawBench } from '@/core/drawing/bench';
-import type { Box } from '@/core/drawing/list';
+import type { Box, Drawing } from '@/core/drawing/list';
 import type { Wiring } from '@/core/wiring/wiring';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { Alive } from './Alive';
 import type { Hand } from './useHands';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 interface LiveBenchProps {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   readonly index: number;
   readonly wiring: Wiring;
   readonly title: string;
@@ -22,18 +22,16 @@ interface LiveBenchProps {
 /** A bench as it runs: everything on it that can be pressed or turned is, where it is drawn. */
 export function LiveBench({ rehearsal, index, wiring, title, hands, className }: LiveBenchProps) {
   const drawing = useMemo(() => drawBench(wiring, { crop: 'used' }), [wiring]);
-  const seats = useMemo(
-    () =>
-      new Map(drawing.layers.flatMap(({ ref, seat }) => (ref !== undefined && seat ? [[ref, seat]] : []))),
-    [drawing],
-  );
   return (
     <BenchFigure drawing={drawing} title={title} className={className ?? ''}>
-      <Alive rehearsal={rehearsal} index={index} wiring={wiring} drawing={drawing} />
-      {hands.map((hand) => {
-        const seat = seats.get(hand.ref);
-        return seat && <Place key={hand.ref} hand={hand} seat={seat} rehearsal={rehearsal} />;
-      })}
+      <Alive
+        rehearsal={rehearsal}
+        index={index}
+        parts={wiring.parts}
+        board={wiring.board?.ref}
+        drawing={drawing}
+      />
+      <Places drawing={drawing} hands={hands} rehearsal={rehearsal} />
     </BenchFigure>
   );
 }
@@ -43,10 +41,29 @@ const ROOM = 10;
 /** Pixels that a pointer goes for the whole of what there is. */
 const WHOLE_WAY = 140;
 
+interface PlacesProps {
+  readonly drawing: Drawing;
+  readonly hands: readonly Hand[];
+  readonly rehearsal: Playing;
+}
+
+/** Where a drawing can be touched. */
+export function Places({ drawing, hands, rehearsal }: PlacesProps) {
+  const seats = useMemo(
+    () =>
+      new Map(drawing.layers.flatMap(({ ref, seat }) => (ref !== undefined && seat ? [[ref, seat]] : []))),
+    [drawing],
+  );
+  return hands.map((hand) => {
+    const seat = seats.get(hand.ref);
+    return seat && <Place key={hand.ref} hand={hand} seat={seat} rehearsal={rehearsal} />;
+  });
+}
+
 interface PlaceProps {
   readonly hand: Hand;
   readonly seat: Box;
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
 }
 
 /** The place of a part on the drawing, to be pressed, or pulled up and down. */

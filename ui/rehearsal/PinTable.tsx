@@ -3,10 +3,10 @@
 import { memo, useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { PinDrive } from '@/core/electrics/bench';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 /** What each pin that the program uses does now. */
-export function PinTable({ rehearsal, index }: { readonly rehearsal: Rehearsal; readonly index: number }) {
+export function PinTable({ rehearsal, index }: { readonly rehearsal: Playing; readonly index: number }) {
   const replay = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.replay);
   const at = useStore(rehearsal, ({ play }) => play.at);
   const pins = useMemo(() => [...(replay?.pinsAt(at) ?? [])], [replay, at]);
@@ -41,7 +41,10 @@ function driveWords(drive: PinDrive): string {
     case 'low':
       return 'LOW';
     case 'pwm':
-      return `on for ${Math.round(drive.duty * 1000) / 10} % of the time`;
+      // What a servo follows is the length of its pulses.
+      return drive.hertz !== undefined && drive.hertz < 400
+        ? `pulses of ${Math.round((drive.duty / drive.hertz) * 1e5) / 100} ms`
+        : `on for ${Math.round(drive.duty * 1000) / 10} % of the time`;
     case 'pullup':
       return 'listens, pull-up on';
     case 'pulldown':

@@ -16,6 +16,8 @@ import { HandList } from './HandList';
 import { KeepRun, type KeptRun } from './KeepRun';
 import { LiveBench } from './LiveBench';
 import { BY_HAND, MOST_BY_HAND, type Script } from './play';
+import { LiveParts } from './LiveParts';
+import { PinTable } from './PinTable';
 import { RunningProgram } from './RunningProgram';
 import { Score } from './Score';
 import { SerialLine } from './SerialLine';
@@ -46,8 +48,11 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
   const [first] = scenarios;
   const rehearsal = useRehearsal(performers, first ? scriptOf(first) : BY_HAND);
   const wirings = useMemo(() => performers.map(wiringOf), [performers]);
-  const hands = useHands(rehearsal, wirings[0] ?? NO_WIRING);
+  const hands = useHands(rehearsal, wirings[0]?.parts ?? NO_PARTS);
   useHandKeys(hands);
+  const [view, setView] = useState<'bench' | 'parts'>(
+    (wirings[0]?.parts.length ?? 0) > MANY_PARTS ? 'parts' : 'bench',
+  );
   const [shownProgram, setShownProgram] = useState(0);
   const hindrance = useStore(rehearsal, (state) => state.hindrance);
   const hasProgram = showsProgram && performers.some(({ program }) => program.trim() !== '');
@@ -55,14 +60,22 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
   return (
     <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_26rem]">
       <div className="flex min-w-0 flex-col gap-3 border-ink px-5 py-3 lg:border-r">
-        <Script rehearsal={rehearsal} scenarios={scenarios} />
+        <Script rehearsal={rehearsal} scenarios={scenarios} view={view} onView={setView} />
         <Problem>{hindrance && `This can’t be run. ${hindrance}`}</Problem>
         <Parted rehearsal={rehearsal} />
         <div className={performers.length > 1 ? 'grid grid-cols-1 gap-3' : ''}>
           {performers.map(({ title }, index) => (
             <figure key={title} className="min-w-0">
               {performers.length > 1 && <figcaption className="font-semibold">{title}</figcaption>}
-              {wirings[index] && (
+              {wirings[index] && view === 'parts' && (
+                <LiveParts
+                  rehearsal={rehearsal}
+                  index={index}
+                  parts={wirings[index].parts}
+                  hands={index === 0 ? hands : NO_HANDS}
+                />
+              )}
+              {wirings[index] && view === 'bench' && (
                 <LiveBench
                   rehearsal={rehearsal}
                   index={index}
@@ -108,12 +121,15 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
           />
         )}
         <SerialLine rehearsal={rehearsal} index={program} />
+        {hasProgram && <PinTable rehearsal={rehearsal} index={program} />}
       </div>
     </div>
   );
 }
 
-const NO_WIRING: Wiring = { breadboards: [], parts: [] };
+const NO_PARTS: Wiring['parts'] = [];
+/** Parts from which a bench is shown by its parts at first: on one drawing they are too small to be seen. */
+const MANY_PARTS = 40;
 const NO_HANDS: readonly Hand[] = [];
 
 const scriptOf = ({ name, for: length, stimuli }: ExerciseData['scenarios'][number]): Script => ({
@@ -131,14 +147,18 @@ function wiringOf({ wiring, exercise }: RunSubject): Wiring | undefined {
 function Script({
   rehearsal,
   scenarios: given,
+  view,
+  onView,
 }: {
   readonly rehearsal: RehearsalStore;
   readonly scenarios: ExerciseData['scenarios'];
+  readonly view: 'bench' | 'parts';
+  readonly onView: (view: 'bench' | 'parts') => void;
 }) {
   const scenarios = useTold(given);
   const playing = useStore(rehearsal, ({ play }) => play.scenario);
   const isWorking = useStore(rehearsal, (state) => state.isWorking);
-  const sounds = useStore(rehearsal, ({ runs }) => (runs?.runs[0]?.recording.trace.sounds.size ?? 0) > 0);
+  const sounds = useStore(rehearsal, ({ runs }) => (runs?.runs[0]?.trace.sounds.size ?? 0) > 0);
   const [isHeard, setHeard] = useState(false);
   useSound(rehearsal, isHeard);
   return (
@@ -163,6 +183,19 @@ function Script({
         >
           By hand
         </Button>
+      </div>
+      <div role="group" aria-label="What is shown" className="flex">
+        {(['bench', 'parts'] as const).map((one) => (
+          <Button
+            key={one}
+            look="choice"
+            className="min-h-11"
+            aria-pressed={view === one}
+            onClick={() => onView(one)}
+          >
+            {one === 'bench' ? 'Bench' : 'Parts only'}
+          </Button>
+        ))}
       </div>
       {sounds && (
         <Button
@@ -211,7 +244,7 @@ function Parted({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
 
 /** Why a run is not known any further. */
 function Limits({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
-  const ended = useStore(rehearsal, ({ runs }) => runs?.runs[0]?.recording.trace.ended);
+  const ended = useStore(rehearsal, ({ runs }) => runs?.runs[0]?.trace.ended);
   const isAtEnd = useStore(
     rehearsal,
     ({ play, runs }) => play.scenario === undefined && play.at >= MOST_BY_HAND && runs !== undefined,

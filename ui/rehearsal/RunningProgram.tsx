@@ -6,11 +6,10 @@ import type { LineExplanation } from '@/core/generated/explain';
 import type { NameNow } from '@/core/rehearsal/replayed-program';
 import { seconds } from '@/core/units';
 import { useTold } from '../words/Words';
-import { PinTable } from './PinTable';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 interface RunningProgramProps {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   readonly index: number;
   readonly source: string;
   readonly label: string;
@@ -21,8 +20,8 @@ const LINE = 1.4;
 
 /** A program with the line that runs, why it went where it went, and what its variables hold. */
 export function RunningProgram({ rehearsal, index, source, label }: RunningProgramProps) {
-  const line = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.program.lineAt(play.at));
-  const keptUntil = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.recording.keptUntil);
+  const line = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.inside?.program.lineAt(play.at));
+  const keptUntil = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.keptUntil);
   const isBeyond = useStore(rehearsal, ({ play }) => keptUntil !== undefined && play.at > keptUntil);
   const frame = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -60,7 +59,6 @@ export function RunningProgram({ rehearsal, index, source, label }: RunningProgr
         </p>
       )}
       <Variables rehearsal={rehearsal} index={index} />
-      <PinTable rehearsal={rehearsal} index={index} />
     </section>
   );
 }
@@ -82,10 +80,12 @@ const Lines = memo(function Lines({ source }: { readonly source: string }) {
 });
 
 /** Why the line that runs goes where it goes; said aloud when the run stands still. */
-function Why({ rehearsal, index }: { readonly rehearsal: Rehearsal; readonly index: number }) {
-  const line = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.program.lineAt(play.at));
-  const why = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.program.whyAt(play.at));
-  const explained = useTold(useStore(rehearsal, ({ runs }) => runs?.runs[index]?.explained) ?? NOTHING);
+function Why({ rehearsal, index }: { readonly rehearsal: Playing; readonly index: number }) {
+  const line = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.inside?.program.lineAt(play.at));
+  const why = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.inside?.program.whyAt(play.at));
+  const explained = useTold(
+    useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.explained) ?? NOTHING,
+  );
   const says = explained.find((one) => one.line === line)?.says;
   const isStill = useStore(rehearsal, ({ play }) => play.going === 'off');
   return (
@@ -112,10 +112,10 @@ const NOTHING: readonly LineExplanation[] = [];
 /** Seconds for which a value is shown as new, at the run's own pace. */
 const NEW_FOR = 0.4;
 
-function Variables({ rehearsal, index }: { readonly rehearsal: Rehearsal; readonly index: number }) {
+function Variables({ rehearsal, index }: { readonly rehearsal: Playing; readonly index: number }) {
   const at = useStore(rehearsal, ({ play }) => play.at);
   const speed = useStore(rehearsal, ({ play }) => play.speed);
-  const program = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.program);
+  const program = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.program);
   const names = useMemo(() => program?.namesAt(at) ?? [], [program, at]);
   if (names.length === 0) return null;
   return (

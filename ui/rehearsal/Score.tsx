@@ -6,7 +6,7 @@ import { runRows, type TimelineRow } from '@/core/rehearsal/run-rows';
 import { seconds } from '@/core/units';
 import { useTold } from '../words/Words';
 import { Stretches, TimeAxis } from '../worksheet/Timeline';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 /** Rows of a run that are shown: of a build with more, the others follow by scrolling. */
 const MOST_HEIGHT = 'max-h-64';
@@ -16,7 +16,7 @@ export function Score({
   rehearsal,
   titles,
 }: {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   readonly titles: readonly string[];
 }) {
   const runs = useStore(rehearsal, (state) => state.runs);
@@ -24,8 +24,8 @@ export function Score({
   const isByHand = useStore(rehearsal, ({ play }) => play.scenario === undefined);
   const scores = useMemo(
     () =>
-      runs?.runs.map(({ recording, stimuli }) =>
-        runRows({ name: '', for: total, stimuli: [...stimuli] }, recording.trace),
+      runs?.runs.map(({ trace, stimuli }) =>
+        runRows({ name: '', for: total, stimuli: [...stimuli] }, trace),
       ) ?? [],
     [runs, total],
   );
@@ -39,13 +39,13 @@ export function Score({
             {told.length > 1 && <p className="text-note font-semibold">{titles[index]}</p>}
             {shownRows(rows, index).map((row) => (
               <div key={`${row.sort} ${row.name}`} className="mt-0.5 flex items-center gap-3">
-                <span className="mono w-14 shrink-0 truncate text-note font-semibold">{row.name}</span>
+                <span className="mono w-20 shrink-0 truncate text-note font-semibold">{row.name}</span>
                 <Stretches row={row} total={total} className="h-5 flex-1" />
               </div>
             ))}
           </div>
         ))}
-        <div className="pointer-events-none absolute inset-y-0 right-0 left-17">
+        <div className="pointer-events-none absolute inset-y-0 right-0 left-23">
           {first && (
             <span
               className="absolute inset-y-0 border-l-2 border-dashed border-fault"
@@ -56,7 +56,7 @@ export function Score({
         </div>
       </div>
       <Scrub rehearsal={rehearsal} total={total} />
-      <TimeAxis total={total} className="ml-17" />
+      <TimeAxis total={total} className="ml-23" />
     </section>
   );
 }
@@ -71,7 +71,7 @@ function Now({
   total,
   veils,
 }: {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   readonly total: number;
   readonly veils: boolean;
 }) {
@@ -85,11 +85,11 @@ function Now({
   );
 }
 
-function Scrub({ rehearsal, total }: { readonly rehearsal: Rehearsal; readonly total: number }) {
+function Scrub({ rehearsal, total }: { readonly rehearsal: Playing; readonly total: number }) {
   const at = useStore(rehearsal, ({ play }) => play.at);
   const wasGoing = useRef(false);
   return (
-    <div className="ml-17 h-8">
+    <div className="ml-23 h-8">
       <input
         type="range"
         aria-label="Moment of the run"

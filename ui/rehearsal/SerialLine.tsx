@@ -3,16 +3,16 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { Button } from '../design/Button';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 /** Characters that are shown of what came: the last ones. */
 const MOST_SHOWN = 4000;
 
 /** What the board prints, as it comes, and a field for what is typed to it. */
-export function SerialLine({ rehearsal, index }: { readonly rehearsal: Rehearsal; readonly index: number }) {
+export function SerialLine({ rehearsal, index }: { readonly rehearsal: Playing; readonly index: number }) {
   const count = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.replay.printedBy(play.at) ?? 0);
-  const serial = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.recording.trace.serial);
-  const isUsed = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.recording.trace.serialStarted ?? false);
+  const serial = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.trace.serial);
+  const isUsed = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.usesSerial ?? false);
   const text = useMemo(
     () =>
       (serial ?? [])

@@ -4,10 +4,10 @@ import { useStore } from 'zustand';
 import { Button, Keys } from '../design/Button';
 import { useKey } from '../shell/useKey';
 import { SPEEDS, speedBeside, speedText } from './play';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 interface TransportProps {
-  readonly rehearsal: Rehearsal;
+  readonly rehearsal: Playing;
   /** Whether it goes line by line too: there is a program to be seen. */
   readonly showsProgram: boolean;
 }
@@ -23,8 +23,8 @@ export function Transport({ rehearsal, showsProgram }: TransportProps) {
   const run = () => rehearsal.getState().runs?.runs[0];
   const at = () => rehearsal.getState().play.at;
   const toggle = (): void => dispatch({ type: going === 'on' ? 'stand still' : 'go on' });
-  const line = (way: 'next' | 'before') => () => seek(run()?.program.stepFrom(at(), way));
-  const round = (): void => seek(run()?.program.roundFrom(at()));
+  const line = (way: 'next' | 'before') => () => seek(run()?.inside?.program.stepFrom(at(), way));
+  const round = (): void => seek(run()?.inside?.program.roundFrom(at()));
   const change = (way: 'next' | 'before') => () => seek(run()?.replay.changeFrom(at(), way));
   useKey(' ', toggle);
   useKey('.', line('next'));
@@ -58,7 +58,7 @@ export function Transport({ rehearsal, showsProgram }: TransportProps) {
 }
 
 /** How fast a run is shown. */
-export function Pace({ rehearsal }: { readonly rehearsal: Rehearsal }) {
+export function Pace({ rehearsal }: { readonly rehearsal: Playing }) {
   const speed = useStore(rehearsal, ({ play }) => play.speed);
   const { dispatch } = rehearsal;
   const pace = (way: 'faster' | 'slower') => () =>

@@ -6,7 +6,7 @@ import { endsOf } from '@/core/stimuli';
 import type { Wiring } from '@/core/wiring/wiring';
 import { singleKeysAreOn } from '../shell/single-keys';
 import { paced } from './paced';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 /** A part under the hand of whoever looks on. */
 export interface Hand extends Touchable {
@@ -27,7 +27,7 @@ export interface Hand extends Touchable {
 const TURN_EVERY = 80;
 
 /** What can be done to a circuit while it runs. */
-export function useHands(rehearsal: Rehearsal, wiring: Wiring): readonly Hand[] {
+export function useHands(rehearsal: Playing, parts: Wiring['parts']): readonly Hand[] {
   return useMemo(() => {
     const now = () => rehearsal.getState().play;
     /** A run that has not begun begins with the first touch. */
@@ -35,7 +35,7 @@ export function useHands(rehearsal: Rehearsal, wiring: Wiring): readonly Hand[] 
       const { at, going } = now();
       if (at === 0 && going === 'off') rehearsal.dispatch({ type: 'go on' });
     };
-    return touchables(wiring).map((part, index): Hand => {
+    return touchables(parts).map((part, index): Hand => {
       const { ref, how, isLatching } = part;
       const [least, most] = how === 'press' || how === 'motion' ? [0, 1] : endsOf(how);
       const valueOf = (at: number): number => {
@@ -79,7 +79,7 @@ export function useHands(rehearsal: Rehearsal, wiring: Wiring): readonly Hand[] 
         bring: paced(TURN_EVERY, bring),
       };
     });
-  }, [rehearsal, wiring]);
+  }, [rehearsal, parts]);
 }
 
 /** Lets the figures act on the parts: held as long as the key is, once for what stays as it is left. */

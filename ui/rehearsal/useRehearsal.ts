@@ -7,14 +7,39 @@ import type { Shown } from '@/core/generated/shown';
 import type { FirstDifference } from '@/core/judge/compared-runs';
 import { Replay } from '@/core/rehearsal/replay';
 import { ReplayedProgram } from '@/core/rehearsal/replayed-program';
+import type { SeenTrace } from '@/core/rehearsal/trace';
+import type { Stimulus } from '@/core/stimuli';
 import type { RunAnswer, KeepRequest, RunRequest } from '@/workers/web/messages';
 import { playAfter, playOf, type Play, type PlayAction, type Script } from './play';
 
 /** A run that is there, ready to be looked at from any moment. */
-export interface Run extends RunOfSubject {
+export interface Run {
+  readonly trace: SeenTrace;
   readonly replay: Replay;
-  readonly program: ReplayedProgram;
+  /** What is done to it, by its own names. */
+  readonly stimuli: readonly Stimulus[];
+  /** What is known of its program; nothing of a run of which only the outside is shown. */
+  readonly inside?: {
+    readonly program: ReplayedProgram;
+    /** Until when its lines were kept, in seconds. */
+    readonly keptUntil: number;
+    readonly explained: RunOfSubject['explained'];
+    readonly usesSerial: boolean;
+  };
 }
+
+/** A run of which all is known. */
+const runOf = ({ recording, stimuli, explained }: RunOfSubject, source: string): Run => ({
+  trace: recording.trace,
+  replay: new Replay(recording.trace),
+  stimuli,
+  inside: {
+    program: new ReplayedProgram(recording, source),
+    keptUntil: recording.keptUntil,
+    explained,
+    usesSerial: recording.trace.serialStarted,
+  },
+});
 
 /** Runs of the same hands: one, or the reference's and that of what is beside it. */
 export interface Runs {
@@ -34,15 +59,18 @@ export interface RehearsalState {
   readonly isWorking: boolean;
 }
 
-export interface Rehearsal extends StoreApi<RehearsalState> {
+/** A play that can be looked at and acted on. */
+export interface Playing extends StoreApi<RehearsalState> {
   readonly dispatch: (action: PlayAction) => void;
+}
+
+export interface Rehearsal extends Playing {
   /** What was done by hand up to now, as a scenario with all that came of it. */
   readonly keep: (name: string) => Promise<Shown | undefined>;
 }
 
 /** Longest step of the clock that is played: a page that was away does not catch up. */
 const LONGEST_FRAME = 0.1;
-/** Until when the runs stay as they were, at the most, after a touch. */
 const nothingKnown = (script: Script): RehearsalState => ({
   play: playOf(script),
   runs: undefined,
@@ -67,11 +95,7 @@ export function useRehearsal(subjects: readonly RunSubject[], script: Script): R
         hindrance: undefined,
         isWorking: false,
         runs: {
-          runs: answer.runs.map((run, index) => ({
-            ...run,
-            replay: new Replay(run.recording.trace),
-            program: new ReplayedProgram(run.recording, subjects[index]?.program ?? ''),
-          })),
+          runs: answer.runs.map((run, index) => runOf(run, subjects[index]?.program ?? '')),
           first: answer.first,
           known: knownSeconds(answer.runs),
         },
@@ -113,8 +137,7 @@ export function useRehearsal(subjects: readonly RunSubject[], script: Script): R
 
   return useMemo(
     () => ({
-      ...store,
-      dispatch: (action) => store.setState(({ play }) => ({ play: playAfter(play, action) })),
+      ...playingOf(store),
       keep: (name) =>
         new Promise((resolve) => {
           const { stimuli, at } = store.getState().play;
@@ -132,6 +155,27 @@ export function useRehearsal(subjects: readonly RunSubject[], script: Script): R
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [store, asked],
   );
+}
+
+const playingOf = (store: StoreApi<RehearsalState>): Playing => ({
+  ...store,
+  dispatch: (action) => store.setState(({ play }) => ({ play: playAfter(play, action) })),
+});
+
+/** Plays a run that is there already, of which nothing can be changed. */
+export function useGivenRun(trace: SeenTrace, script: Script): Playing {
+  const [playing] = useState(() => {
+    const run: Run = { trace, replay: new Replay(trace), stimuli: script.stimuli };
+    return playingOf(
+      createStore<RehearsalState>(() => ({
+        ...nothingKnown(script),
+        isWorking: false,
+        runs: { runs: [run], first: undefined, known: trace.seconds },
+      })),
+    );
+  });
+  useClock(playing);
+  return playing;
 }
 
 const STOPPED = 'What runs the program has stopped. Load the page again; nothing is lost.';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
-import type { Rehearsal } from './useRehearsal';
+import type { Playing } from './useRehearsal';
 
 /** Loudness of one tone, 0 to 1: soft, in a room with many tablets. */
 const SOFT = 0.04;
@@ -9,7 +9,7 @@ const SOFT = 0.04;
 const FADE = 0.01;
 
 /** Lets what sounds in the first run be heard while the run goes on. */
-export function useSound(rehearsal: Rehearsal, isOn: boolean): void {
+export function useSound(rehearsal: Playing, isOn: boolean): void {
   useEffect(() => {
     if (!isOn) return undefined;
     const audio = new AudioContext();
