@@ -269,6 +269,12 @@ const routes: Readonly<Record<string, Ask>> = {
     answers: [404],
     for: { ...onlyFor(['learner', 'strange learner'], 'no') },
   },
+  'api/wanted/[publicationId]/route.ts GET': {
+    method: 'GET',
+    path: ({ publication }) => `/api/wanted/${publication}`,
+    answers: [200],
+    for: onlyFor(['learner'], 'no'),
+  },
   'api/drafts/[publicationId]/route.ts PUT': {
     method: 'PUT',
     path: ({ publication }) => `/api/drafts/${publication}`,

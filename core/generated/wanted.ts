@@ -37,7 +37,7 @@ export interface WantedRun {
 /** What an exercise wants, to be seen before it is built. */
 export interface Wanted {
   /** The parts on which something is seen or heard, or to which something is done. */
-  readonly parts: readonly { readonly ref: string; readonly kind: string; readonly value: string }[];
+  readonly parts: readonly { readonly ref: Ref; readonly kind: string; readonly value: string }[];
   readonly runs: readonly WantedRun[];
 }
 
@@ -48,7 +48,9 @@ export interface Wanted {
 export function wantedOf(exercise: Exercise, grammars: Grammars): Wanted {
   const { data, reference } = exercise;
   const program = programFor(exercise, data.program, grammars);
-  const runner = program.compiled && new ReferenceRuns(referenceOf(exercise, grammars), program);
+  // An open task has no run that is wanted: what it does is each learner's own.
+  const runner =
+    !data.open && program.compiled && new ReferenceRuns(referenceOf(exercise, grammars), program);
   const parts = reference.parts.flatMap(({ ref, kind, value }) => {
     const { observed, stimulus } = kindOf(kind);
     return observed || stimulus ? [{ ref, kind, value: value.text }] : [];

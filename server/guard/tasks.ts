@@ -2,6 +2,7 @@ import type { HouseRules } from '@/core/course/house-rules';
 import { keepable } from '@/core/course/incoming';
 import { boardsOf, exerciseFrom, readExercise, type ExerciseData } from '@/core/formats/exercise';
 import { canonicalReport, type Verdict } from '@/core/formats/report';
+import { wantedOf, type Wanted } from '@/core/generated/wanted';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { Sighting } from '@/core/formats/sighting';
 import { check } from '@/core/judge/check';
@@ -133,6 +134,11 @@ export const coreTasks = {
   readOut: ({ sheet, rules }: SheetInput): Result<ReadOut> => readOut(sheet, rules),
   prove: async ({ data }: { readonly data: ExerciseData }): Promise<Proof> =>
     proofOf(data, await nodeGrammars()),
+  wanted: async ({ data }: { readonly data: ExerciseData }): Promise<Wanted> => {
+    const exercise = exerciseFrom(data);
+    if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
+    return wantedOf(exercise.value, await nodeGrammars());
+  },
   propose: async ({ data }: { readonly data: ExerciseData }): Promise<readonly ProposedScenario[]> =>
     proposalsFor(data, await nodeGrammars()),
   readExercise: ({ text }: { readonly text: string }): Result<ExerciseData> => {

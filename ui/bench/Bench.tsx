@@ -3,6 +3,7 @@
 import { CurrentStepper } from '../drawing/CurrentStepper';
 import { BenchBar } from './BenchBar';
 import { BenchDrawing } from './BenchDrawing';
+import { BenchRun } from './BenchRun';
 import { BenchPanels } from './BenchPanels';
 import { JoinedNotice } from './JoinedNotice';
 import { ResultPanel } from './ResultPanel';
@@ -20,8 +21,12 @@ export function Bench(props: BenchProps) {
           <BenchBar />
           <JoinedNotice />
           <ReviewNotice />
-          <div className="px-4 py-3">{recorded.wiring && <BenchDrawing wiring={recorded.wiring} />}</div>
-          <div className="mt-auto">
+          {state.isRunning ? (
+            <BenchRun />
+          ) : (
+            <div className="px-4 py-3">{recorded.wiring && <BenchDrawing wiring={recorded.wiring} />}</div>
+          )}
+          <div className={`mt-auto ${state.isRunning ? 'hidden' : ''}`}>
             {path && state.followed !== undefined && recorded.wiring ? (
               <CurrentStepper
                 path={path}

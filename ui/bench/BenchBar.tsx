@@ -9,7 +9,7 @@ import { useBench } from './useBench';
 /** Whether the work is safe, the way back, a closer look, and the check. */
 export function BenchBar() {
   const { state, dispatch, checkedBy, isPreview, savedAt, savingProblem, check } = useBench();
-  const { undo, isZoomed, checked } = state;
+  const { undo, isZoomed, isRunning, checked } = state;
   return (
     <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
       <p className="mr-auto min-w-0 flex-1 basis-36 text-note text-soft" role="status">
@@ -40,6 +40,13 @@ export function BenchBar() {
         className="min-h-11"
       >
         <Redo2 size={17} aria-hidden="true" />
+      </Button>
+      <Button
+        size="roomy"
+        aria-pressed={isRunning}
+        onClick={() => dispatch({ type: isRunning ? 'lay down' : 'run' })}
+      >
+        {isRunning ? 'Stop' : 'Run'}
       </Button>
       <Button look="main" size="roomy" onClick={check}>
         {checked === undefined ? 'Check' : 'Check again'}

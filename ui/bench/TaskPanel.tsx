@@ -18,6 +18,7 @@ import { useTold } from '../words/Words';
 import { CalibrationList } from './CalibrationList';
 import { StatedList } from './StatedList';
 import { useBench, type BenchProps } from './useBench';
+import { WantedRun } from './WantedRun';
 
 /** What is to be done: the task in its author's words, what must be seen, what is in the bag, and the steps. */
 export function TaskPanel() {
@@ -99,6 +100,7 @@ function Seen({ runs, isFrame }: { readonly runs: readonly AskedRun[]; readonly 
           </li>
         ))}
       </ol>
+      {!isFrame && <WantedRun />}
     </Section>
   );
 }

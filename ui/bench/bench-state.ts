@@ -49,6 +49,8 @@ export interface BenchState {
   /** How far the current is followed; `undefined` when it is not. */
   readonly followed: number | undefined;
   readonly isZoomed: boolean;
+  /** Whether what is recorded is seen running, instead of lying there. */
+  readonly isRunning: boolean;
 }
 
 export type BenchAction =
@@ -78,7 +80,16 @@ export type BenchAction =
   | { readonly type: 'write program'; readonly program: string }
   | { readonly type: 'predict'; readonly prediction: string }
   | {
-      readonly type: 'undo' | 'redo' | 'start afresh' | 'next leg' | 'zoom' | 'take hint' | 'hand-in settled';
+      readonly type:
+        | 'undo'
+        | 'redo'
+        | 'start afresh'
+        | 'next leg'
+        | 'zoom'
+        | 'run'
+        | 'lay down'
+        | 'take hint'
+        | 'hand-in settled';
     }
   | { readonly type: 'activate'; readonly leg: LegKey | undefined }
   | { readonly type: 'open'; readonly panel: Panel }
@@ -101,6 +112,7 @@ export const benchOf = (draft: Draft): BenchState => ({
   hintLevel: 0,
   followed: undefined,
   isZoomed: false,
+  isRunning: false,
 });
 
 /** Whether anything is said to be plugged in. */
@@ -173,12 +185,17 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return { ...state, panel: action.panel };
     case 'zoom':
       return { ...state, isZoomed: !state.isZoomed };
+    case 'run':
+      return { ...state, isRunning: true, active: undefined, followed: undefined };
+    case 'lay down':
+      return { ...state, isRunning: false };
     case 'follow':
       return { ...state, followed: action.step };
     case 'check':
       return {
         ...state,
         active: undefined,
+        isRunning: false,
         hintLevel: 0,
         followed: undefined,
         checked: action.what,

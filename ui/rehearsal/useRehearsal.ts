@@ -25,11 +25,12 @@ export interface Run {
     readonly keptUntil: number;
     readonly explained: RunOfSubject['explained'];
     readonly usesSerial: boolean;
+    readonly shows: RunOfSubject['shows'];
   };
 }
 
 /** A run of which all is known. */
-const runOf = ({ recording, stimuli, explained }: RunOfSubject, source: string): Run => ({
+const runOf = ({ recording, stimuli, explained, shows }: RunOfSubject, source: string): Run => ({
   trace: recording.trace,
   replay: new Replay(recording.trace),
   stimuli,
@@ -38,6 +39,7 @@ const runOf = ({ recording, stimuli, explained }: RunOfSubject, source: string):
     keptUntil: recording.keptUntil,
     explained,
     usesSerial: recording.trace.serialStarted,
+    shows,
   },
 });
 
