@@ -15,7 +15,6 @@ const sources = [
   'server',
   'workers',
   'grammars',
-  'public',
   'proxy.ts',
   'next.config.ts',
   'postcss.config.mjs',
@@ -59,6 +58,25 @@ export function buildGuard() {
   if (result.status !== 0) throw new SetupError(`The guarded process could not be built:\n${result.stderr}`);
 }
 
+/** Bundles what keeps pages for when there is no connection; browsers want it as one file at the root. */
+function buildOffline() {
+  const result = spawnSync(
+    'node_modules/.bin/esbuild',
+    [
+      'workers/offline/offline.ts',
+      '--bundle',
+      '--format=iife',
+      '--target=es2022',
+      '--minify',
+      '--define:process.env.NODE_ENV="production"',
+      '--outfile=public/offline.js',
+      '--log-level=warning',
+    ],
+    { cwd: root, encoding: 'utf8' },
+  );
+  if (result.status !== 0) throw new SetupError(`What keeps pages could not be built:\n${result.stderr}`);
+}
+
 /** Returns once `.next` holds a build of what is in the checkout. */
 export function buildIfChanged() {
   const hash = createHash('sha256');
@@ -69,6 +87,7 @@ export function buildIfChanged() {
     existsSync(join(root, '.next', 'BUILD_ID')) && existsSync(mark) && readFileSync(mark, 'utf8') === wanted;
   if (isBuilt) return;
   console.log('Building the application …');
+  buildOffline();
   const result = spawnSync('node_modules/.bin/next', ['build'], {
     cwd: root,
     encoding: 'utf8',

@@ -8,7 +8,7 @@ import { useBench } from './useBench';
 
 /** Whether the work is safe, the way back, a closer look, and the check. */
 export function BenchBar() {
-  const { state, dispatch, checkedBy, isPreview, savedAt, savingProblem, check } = useBench();
+  const { offline, state, dispatch, checkedBy, isPreview, savedAt, savingProblem, check } = useBench();
   const { undo, isZoomed, isRunning, checked } = state;
   return (
     <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
@@ -19,6 +19,7 @@ export function BenchBar() {
           : checkedBy === 'server'
             ? ' · checked by the server'
             : ' · checked on this tablet'}
+        {offline === 'kept' && ' · opens without a connection'}
       </p>
       <HelpButton />
       <Button onClick={() => dispatch({ type: 'zoom' })} aria-pressed={isZoomed} className="min-h-11">

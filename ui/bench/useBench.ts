@@ -14,6 +14,8 @@ import type { Decision } from '@/core/messages/decision';
 import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
+import { useOffline, type OfflineState } from '../connection/offline';
+import { warmRehearsal } from '../rehearsal/useRehearsal';
 import { useUndoKeys } from '../shell/useUndoKeys';
 import { benchAfter, benchOf, type BenchAction, type BenchState } from './bench-state';
 import { emptyDraft, recordedIn, type Recorded } from './draft';
@@ -93,6 +95,8 @@ export interface Bench {
   readonly marked: Pick<Finding, 'refs' | 'at'> & { readonly lines: readonly number[] };
   /** The way of the current; `undefined` when there is none to follow. */
   readonly path: CurrentPath | undefined;
+  /** Whether it opens again without a connection. */
+  readonly offline: OfflineState;
   readonly savedAt: Date | undefined;
   readonly savingProblem: string | undefined;
   readonly handInState: HandInState;
@@ -128,6 +132,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
   useSharedDraft(state, dispatch, where);
   const checker = useChecker(checkedBy, props.preview === undefined ? 'the room' : 'nobody');
   const handInState = useHandIn(publicationId, draft.pending, () => dispatch({ type: 'hand-in settled' }));
+  const offline = useOffline(warmRehearsal);
   useUndoKeys((way) => dispatch({ type: way }), true);
 
   const recorded = useMemo(() => recordedIn(draft, exercise), [draft, exercise]);
@@ -189,6 +194,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
     isStale,
     marked,
     path,
+    offline,
     savedAt,
     savingProblem,
     handInState,

@@ -80,6 +80,19 @@ const nothingKnown = (script: Script): RehearsalState => ({
   isWorking: true,
 });
 
+const startWorker = (): Worker =>
+  new Worker(new URL('../../workers/web/rehearsal.worker.ts', import.meta.url), { type: 'module' });
+
+/** Milliseconds in which a worker has loaded what it needs. */
+const WARM = 20_000;
+
+/** Loads what runs programs, so that it is there when it is wanted, with a connection or without. */
+export function warmRehearsal(): void {
+  const worker = startWorker();
+  worker.postMessage('warm');
+  setTimeout(() => worker.terminate(), WARM);
+}
+
 /** Runs circuits in a worker beside the page, and plays what comes of them by the clock of the page. */
 export function useRehearsal(subjects: readonly RunSubject[], script: Script): Rehearsal {
   const [store] = useState(() => createStore<RehearsalState>(() => nothingKnown(script)));
@@ -117,9 +130,7 @@ export function useRehearsal(subjects: readonly RunSubject[], script: Script): R
   });
 
   useEffect(() => {
-    const made = new Worker(new URL('../../workers/web/rehearsal.worker.ts', import.meta.url), {
-      type: 'module',
-    });
+    const made = startWorker();
     made.onmessage = ({ data }: MessageEvent<RunAnswer>) => hear(data);
     made.onerror = () => store.setState({ hindrance: STOPPED, isWorking: false });
     worker.current = made;

@@ -2,6 +2,7 @@
 
 import { LogOut } from 'lucide-react';
 import { useTransition } from 'react';
+import { forgetPages } from '../connection/offline';
 import { handOverDrafts } from '../bench/storage';
 
 interface SignOutProps {
@@ -24,6 +25,7 @@ export function SignOut({ viewerName, learnerId, signOut }: SignOutProps) {
         )
       )
         return;
+      await forgetPages().catch(() => undefined);
       await signOut();
     });
   return (

@@ -51,4 +51,7 @@ async function answer(request: RunRequest | KeepRequest): Promise<void> {
   else setTimeout(() => run(request));
 }
 
-self.addEventListener('message', ({ data }: MessageEvent<RunRequest | KeepRequest>) => void answer(data));
+self.addEventListener('message', ({ data }: MessageEvent<RunRequest | KeepRequest | 'warm'>) => {
+  if (data === 'warm') void webGrammars().catch(() => undefined);
+  else void answer(data);
+});

@@ -1,0 +1,60 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { isFile, PAGES, type OfflineMessage } from '@/workers/offline/kept';
+
+/** Whether a bench opens again without a connection. */
+export type OfflineState = 'not yet' | 'kept' | 'cannot';
+
+/** Milliseconds after which a page has loaded what it needs at first. */
+const SETTLED = 2500;
+
+/**
+ * Keeps the page that is open, and what it is made of, for when there is no connection. `warm` loads what is needed only
+ * later, so that it is there then. Browsers keep pages of safe origins only: `cannot` on a plain address.
+ */
+export function useOffline(warm: () => void): OfflineState {
+  const [state, setState] = useState<OfflineState>('not yet');
+  useEffect(() => {
+    if (!('serviceWorker' in navigator)) {
+      const tell = setTimeout(() => setState('cannot'));
+      return () => clearTimeout(tell);
+    }
+    let isGone = false;
+    let wait: ReturnType<typeof setTimeout> | undefined;
+    const keep = async (): Promise<void> => {
+      await navigator.serviceWorker.register('/offline.js', { scope: '/' });
+      const { active } = await navigator.serviceWorker.ready;
+      warm();
+      wait = setTimeout(() => {
+        if (!active || isGone) return;
+        const channel = new MessageChannel();
+        channel.port1.onmessage = ({ data }: MessageEvent<string>) => {
+          if (!isGone && data === 'kept') setState('kept');
+        };
+        const urls = performance
+          .getEntriesByType('resource')
+          .map(({ name }) => new URL(name))
+          .filter(({ origin, pathname }) => origin === location.origin && isFile(pathname))
+          .map(({ pathname }) => pathname);
+        const message: OfflineMessage = { page: location.pathname, urls: [...new Set(urls)] };
+        active.postMessage(message, [channel.port2]);
+      }, SETTLED);
+    };
+    keep().catch(() => {
+      if (!isGone) setState('cannot');
+    });
+    return () => {
+      isGone = true;
+      clearTimeout(wait);
+    };
+    // What is warmed is warmed once.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  return state;
+}
+
+/** Forgets the pages that are kept: the tablet is somebody else's next. */
+export async function forgetPages(): Promise<void> {
+  if ('caches' in window) await caches.delete(PAGES);
+}
