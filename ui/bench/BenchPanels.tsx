@@ -10,7 +10,7 @@ import { keypadPins } from './keypad-pins';
 import { likelyPlaces } from './likely-places';
 import { PartList } from './PartList';
 import { OfferedPlaces } from './OfferedPlaces';
-import { ProgramEditor } from './ProgramEditor';
+import { ProgramEditor } from '../editor/ProgramEditor';
 import { TaskPanel } from './TaskPanel';
 import { useBench } from './useBench';
 
@@ -88,6 +88,7 @@ export function BenchPanels() {
               <ProgramEditor
                 source={draft.program}
                 language={languageOf({ data: exercise, board })}
+                board={board}
                 marked={marked.lines}
                 onChange={(program) =>
                   program !== draft.program && dispatch({ type: 'write program', program })

@@ -5,7 +5,7 @@ import { isBoard, type BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
 import type { Writing } from '@/core/generated/writing';
 import type { Language } from '@/core/program';
-import { ProgramEditor } from '../bench/ProgramEditor';
+import { ProgramEditor } from '../editor/ProgramEditor';
 import { Explained } from './Explained';
 import { GeneratedPrograms } from './GeneratedPrograms';
 import { ProgramListing } from './ProgramListing';
@@ -66,6 +66,7 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
           <ProgramEditor
             source={program}
             language={language}
+            board={board}
             onChange={(text) => dispatch({ type: 'set', fields: { program: text }, joins: 'joins' })}
             marked={NO_LINES}
             label="Reference program"
@@ -75,7 +76,7 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
         <ProgramListing source={program} label="The reference program" />
       )}
       {proof.explanation.length > 0 && <Explained source={proof.program} explanation={proof.explanation} />}
-      <Stages language={language} />
+      <Stages language={language} board={board} />
       {wiring && (
         <GeneratedPrograms
           wiring={wiring}

@@ -2,9 +2,10 @@
 
 import { useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
+import type { BoardProfile } from '@/core/boards';
 import type { Language } from '@/core/program';
 import { findKind } from '@/core/parts';
-import { ProgramEditor } from '../bench/ProgramEditor';
+import { ProgramEditor } from '../editor/ProgramEditor';
 import { Button } from '../design/Button';
 import { ProgramListing } from './ProgramListing';
 import { ScenarioList } from './scenarios/ScenarioList';
@@ -16,7 +17,12 @@ const NO_STAGES: readonly Stage[] = [];
 const NO_LINES: readonly number[] = [];
 
 /** What is tried on the way to the whole: an input alone before outputs are added. */
-export function Stages({ language }: { readonly language: Language }) {
+interface StagesProps {
+  readonly language: Language;
+  readonly board: BoardProfile;
+}
+
+export function Stages({ language, board }: StagesProps) {
   const stages = useWorksheet((state) => state.sync.sheet.stages ?? NO_STAGES);
   const { parts } = useWorksheet((state) => state.sync.sheet);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
@@ -50,6 +56,7 @@ export function Stages({ language }: { readonly language: Language }) {
               <StageEditor
                 stage={stage}
                 language={language}
+                board={board}
                 parts={parts}
                 buildable={buildable.map(({ ref }) => ref)}
                 mayEdit={mayEdit}
@@ -104,7 +111,16 @@ interface StageEditorProps {
   readonly onRemove: () => void;
 }
 
-function StageEditor({ stage, language, parts, buildable, mayEdit, onChange, onRemove }: StageEditorProps) {
+function StageEditor({
+  stage,
+  language,
+  board,
+  parts,
+  buildable,
+  mayEdit,
+  onChange,
+  onRemove,
+}: StageEditorProps) {
   const { name, after, program, scenarios } = stage;
   const choices = buildable.includes(after) ? buildable : [after, ...buildable];
   return (
@@ -145,6 +161,7 @@ function StageEditor({ stage, language, parts, buildable, mayEdit, onChange, onR
           <ProgramEditor
             source={program}
             language={language}
+            board={board}
             onChange={(text) => onChange({ ...stage, program: text }, 'joins')}
             marked={NO_LINES}
             label={`Program of ${name}`}

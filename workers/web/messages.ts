@@ -1,3 +1,4 @@
+import type { BoardProfile } from '@/core/boards';
 import type { HouseRules } from '@/core/course/house-rules';
 import type { RehearsedFault } from '@/core/faults/rehearsal';
 import type { ExerciseData } from '@/core/formats/exercise';
@@ -5,6 +6,7 @@ import type { LiveRuns, RunSubject } from '@/core/generated/live-runs';
 import type { Shown } from '@/core/generated/shown';
 import type { HandoutWish } from '@/core/handout';
 import type { Handout } from '@/core/handout/document';
+import type { Language, ProgramProblem } from '@/core/program';
 import type { Stimulus } from '@/core/stimuli';
 import type { Depth, ReadOut } from '@/core/worksheet/read-out';
 import type { Layout, Sheet } from '@/core/worksheet/sheet';
@@ -86,3 +88,16 @@ export type RunAnswer =
   /** What is wrong with the circuit or the program, so that nothing can be run. */
   | { readonly type: 'hindered'; readonly seq: number; readonly message: string }
   | { readonly type: 'kept'; readonly shown: Shown | undefined };
+
+/** A program whose text is to be looked over; of several only the last is. */
+export interface LookOver {
+  readonly seq: number;
+  readonly source: string;
+  readonly board: BoardProfile;
+  readonly language: Language;
+}
+
+export interface LookedOver {
+  readonly seq: number;
+  readonly problems: readonly ProgramProblem[];
+}

@@ -8,12 +8,16 @@ import { Annotation, Compartment, EditorState, RangeSetBuilder, type Extension }
 import { Decoration, drawSelection, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import type { BoardProfile } from '@/core/boards';
 import type { Language } from '@/core/program';
 import { useNonce } from '../shell/NonceProvider';
+import { help } from './help';
 
 interface ProgramEditorProps {
   readonly source: string;
   readonly language: Language;
+  /** The board that it is for, whose words are offered. */
+  readonly board: BoardProfile;
   readonly onChange: (source: string) => void;
   /** Lines that a finding is about, from 1. */
   readonly marked: readonly number[];
@@ -60,6 +64,7 @@ const dialects: Readonly<Record<Language, () => readonly Extension[]>> = {
 export function ProgramEditor({
   source,
   language,
+  board,
   onChange,
   marked,
   label = 'Your program',
@@ -83,6 +88,7 @@ export function ProgramEditor({
           drawSelection(),
           bracketMatching(),
           ...dialects[language](),
+          help(board, language),
           syntaxHighlighting(ink),
           look,
           marks.of([]),
@@ -110,7 +116,7 @@ export function ProgramEditor({
       made.destroy();
       view.current = undefined;
     };
-  }, [nonce, marks, label, language]);
+  }, [nonce, marks, label, language, board]);
 
   // A draft that arrives from the tablet, or an undo, replaces what is shown.
   useEffect(() => {
