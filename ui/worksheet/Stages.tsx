@@ -16,12 +16,12 @@ type Stage = NonNullable<ExerciseData['stages']>[number];
 const NO_STAGES: readonly Stage[] = [];
 const NO_LINES: readonly number[] = [];
 
-/** What is tried on the way to the whole: an input alone before outputs are added. */
 interface StagesProps {
   readonly language: Language;
   readonly board: BoardProfile;
 }
 
+/** What is tried on the way to the whole: an input alone before outputs are added. */
 export function Stages({ language, board }: StagesProps) {
   const stages = useWorksheet((state) => state.sync.sheet.stages ?? NO_STAGES);
   const { parts } = useWorksheet((state) => state.sync.sheet);
@@ -102,6 +102,7 @@ function freeName(stages: readonly Stage[]): string {
 
 interface StageEditorProps {
   readonly stage: Stage;
+  readonly board: BoardProfile;
   readonly language: Language;
   readonly parts: ExerciseData['parts'];
   /** Names of the parts with whose building a stage can be tried. */
