@@ -62,6 +62,10 @@ const pages: Readonly<
     path: ({ publication }) => `/bench/${publication}`,
     for: onlyFor(['learner']),
   },
+  'bench/[publicationId]/board/page.tsx': {
+    path: ({ publication }) => `/bench/${publication}/board`,
+    for: onlyFor(['learner']),
+  },
   'boards/page.tsx': { path: () => '/boards', for: onlyFor(teaching) },
   'values/page.tsx': { path: () => '/values', for: onlyFor(teaching) },
   'courses/[courseId]/page.tsx': { path: ({ course }) => `/courses/${course}`, for: onlyFor(own) },
@@ -260,6 +264,13 @@ const routes: Readonly<Record<string, Ask>> = {
     path: () => '/api/checks',
     body: ({ publication }) => ({ publicationId: publication, wiring: 'x', program: '' }),
     answers: [422],
+    for: onlyFor(['learner'], 'no'),
+  },
+  'api/bring-up/[publicationId]/route.ts PUT': {
+    method: 'PUT',
+    path: ({ publication }) => `/api/bring-up/${publication}`,
+    body: () => ({ system: 'desktop', step: 'plug', isReady: false }),
+    answers: [204],
     for: onlyFor(['learner'], 'no'),
   },
   'api/calibrations/[publicationId]/route.ts PUT': {

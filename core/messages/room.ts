@@ -15,6 +15,8 @@ const boardBenchSchema = z.object({
   forSeconds: z.number().nullable(),
   /** What to look at first, in a sentence; empty when nothing is known. */
   lookAt: z.string(),
+  /** How far its board has been made ready; empty where that was never begun. */
+  board: z.string(),
 });
 /** A bench as the room board shows it. */
 export type BoardBench = Readonly<z.infer<typeof boardBenchSchema>>;
@@ -33,4 +35,5 @@ export const forTheWall = (benches: readonly BoardBench[]): readonly BoardBench[
     state,
     forSeconds,
     lookAt: '',
+    board: '',
   }));

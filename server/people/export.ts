@@ -75,11 +75,15 @@ export async function exportLearner(db: Knex, learnerId: string, actor: string):
     .where({ learner_id: learnerId })
     .orderBy(['publication_id', 'name'])
     .select<Record<string, unknown>[]>('publication_id as publication', 'name', 'value', 'set_at as setAt');
+  const boards = await db('bring_up')
+    .where({ learner_id: learnerId })
+    .orderBy('board')
+    .select<Record<string, unknown>[]>('board', 'system', 'step', 'is_ready as isReady', 'at');
   const trail = await db('audit')
     .where({ subject: learnerId })
     .orWhere({ actor: learnerId })
     .orderBy('id')
     .select<Record<string, unknown>[]>('at', 'action');
   await audit(db, actor, 'export-person', learnerId);
-  return { ...learner, submissions, decisions, checks, calls, drafts, values, trail };
+  return { ...learner, submissions, decisions, checks, calls, drafts, values, boards, trail };
 }

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { bringUpTitles, type BringUpId } from '@/core/course/bring-up';
 import type { FindingCode } from '@/core/findings/finding';
 import { hasPassed, type Verdict } from '@/core/formats/report';
 import type { BoardBench } from '@/core/messages/room';
@@ -29,6 +30,8 @@ interface BenchRow {
   readonly call_id: string | null;
   readonly called_ago: string | null;
   readonly taken_by: string | null;
+  readonly board_step: BringUpId | null;
+  readonly board_is_ready: boolean | null;
 }
 
 /** Events of a bench that are looked at: more than it takes to be stuck. */
@@ -67,7 +70,8 @@ export async function benchesOf(db: Knex, classId: string): Promise<readonly Boa
              where submission.learner_id = learner.id and submission.publication_id = current.publication_id
                and handed_in_at > now() - ? * interval '1 hour' order by handed_in_at desc limit ?)
         ) as event) as events,
-       help_call.id as call_id, ${ago('help_call.called_at')} as called_ago, staff.name as taken_by
+       help_call.id as call_id, ${ago('help_call.called_at')} as called_ago, staff.name as taken_by,
+       ready.step as board_step, ready.is_ready as board_is_ready
      from learner
      left join lateral (
        select publication_id, max(at) as at, ${ago('max(changed_at)')} as changed_ago from (
@@ -77,6 +81,9 @@ export async function benchesOf(db: Knex, classId: string): Promise<readonly Boa
          union all select publication_id, handed_in_at, null from submission where submission.learner_id = learner.id
        ) as touched where at > now() - ? * interval '1 hour' group by publication_id order by max(at) desc limit 1
      ) as current on true
+     left join lateral (
+       select step, is_ready from bring_up where bring_up.learner_id = learner.id order by at desc limit 1
+     ) as ready on true
      left join publication on publication.id = current.publication_id
      left join revision on revision.id = publication.revision_id
      left join help_call on help_call.learner_id = learner.id and help_call.ended_at is null
@@ -105,6 +112,7 @@ function benchFrom(row: BenchRow): BoardBench {
     exercise: row.exercise ?? '',
     submissionId: row.submission_id,
     call: row.call_id === null ? null : { id: row.call_id, takenBy: row.taken_by },
+    board: boardNote(row.board_step, row.board_is_ready ?? false),
     ...standingOf({
       isSignedIn: row.is_signed_in,
       changedSecondsAgo: seconds(row.changed_ago),
@@ -113,3 +121,7 @@ function benchFrom(row: BenchRow): BoardBench {
     }),
   };
 }
+
+/** How far the board of a bench has come: at which step it waits; nothing where it was never begun. */
+const boardNote = (step: BringUpId | null, isReady: boolean): string =>
+  step === null ? '' : isReady ? 'board ready' : `board: ${bringUpTitles[step].toLowerCase()}`;

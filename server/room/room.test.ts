@@ -7,6 +7,7 @@ import { keepBenchDraft } from '../submissions/bench-drafts';
 import { handIn } from '../submissions/hand-in';
 import { buildHarbour, type Harbour } from '../testing/harbour';
 import { roomOf } from './board';
+import { bringUpOf, keepBringUp } from './bring-up';
 import { answerCall, callForHelp, endOwnCall, ownCall } from './help';
 import { RoomFeed } from './feed';
 import { RoomEar } from './listen';
@@ -67,6 +68,19 @@ describe('the room board', () => {
     expect(await bench()).toMatchObject({ state: 'checking', lookAt: '' });
     // Nobody tells of an exercise that is not theirs.
     expect(await tellOfCheck(db, harbour.stranger, told)).toBe(false);
+  });
+
+  test('says how far the board of a bench has been made ready', async () => {
+    const { learner, stranger, publicationId } = harbour;
+    expect(await bench()).toMatchObject({ board: '' });
+    expect(await bringUpOf(db, learner.id, 'learner-5v')).toBeUndefined();
+    const at = { system: 'tablet', step: 'port', isReady: false } as const;
+    expect(await keepBringUp(db, learner, publicationId, at)).toBe(true);
+    expect(await bench()).toMatchObject({ board: 'board: find its port' });
+    expect(await keepBringUp(db, learner, publicationId, { ...at, step: 'blink', isReady: true })).toBe(true);
+    expect(await bench()).toMatchObject({ board: 'board ready' });
+    expect(await bringUpOf(db, learner.id, 'learner-5v')).toEqual({ ...at, step: 'blink', isReady: true });
+    expect(await keepBringUp(db, stranger, publicationId, at)).toBe(false);
   });
 
   test('is for those who teach the class', async () => {

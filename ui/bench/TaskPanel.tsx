@@ -1,6 +1,9 @@
 'use client';
 
+import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
+import { isBoard } from '@/core/boards';
+import { asksForProgram } from '@/core/formats/exercise';
 import { drawBench } from '@/core/drawing/bench';
 import { fourBands } from '@/core/electrics/values/bands';
 import { kindOf } from '@/core/parts';
@@ -34,6 +37,7 @@ export function TaskPanel() {
       {told.open && <Yours {...told.open} />}
       <Marked sentences={told.marked} />
       <Pins pins={told.pins} />
+      <BoardReady />
       <BeforeYouBegin cautions={told.cautions} />
       <Bag parts={told.parts} cautions={told.cautions} />
       <CalibrationList />
@@ -130,6 +134,19 @@ function Marked({ sentences }: { readonly sentences: readonly string[] }) {
         ))}
       </ul>
     </Section>
+  );
+}
+
+/** The way to the steps that make a board ready; not where an author tries an exercise, or without a board. */
+function BoardReady() {
+  const { publicationId, board, isPreview, exercise } = useBench();
+  if (isPreview || !isBoard(board) || !asksForProgram({ data: exercise })) return null;
+  return (
+    <p className="mt-4">
+      <Button asChild size="roomy">
+        <Link href={`/bench/${publicationId}/board`}>Get the board ready</Link>
+      </Button>
+    </p>
   );
 }
 

@@ -70,6 +70,8 @@ export type BenchAction =
   /** A wire from one point of the drawing to another: one that lies in the bag, else a new one. */
   | { readonly type: 'draw wire'; readonly from: string; readonly to: string }
   | { readonly type: 'add part'; readonly kind: string; readonly value: string }
+  /** A step of the build was done as it is shown: the ends of its part are there. */
+  | { readonly type: 'did step'; readonly ref: string; readonly at: Readonly<Record<string, string>> }
   /** Parts with many ends placed at once. */
   | { readonly type: 'place many'; readonly parts: Draft['parts'] }
   /** Wiring edits, of the list or of a repair. */
@@ -154,6 +156,13 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return recorded(state, {
         ...draft,
         parts: [...draft.parts, newPart(draft, action.kind, action.value)],
+      });
+    case 'did step':
+      return recorded(state, {
+        ...draft,
+        parts: draft.parts.map((part) =>
+          part.ref === action.ref ? { ...part, at: { ...part.at, ...action.at } } : part,
+        ),
       });
     case 'place many':
       return { ...recorded(state, { ...draft, parts: action.parts }), active: undefined };

@@ -152,7 +152,7 @@ const FRAMES: Readonly<Record<BenchState, string>> = {
 };
 
 function Bench({ bench, isForWall }: { readonly bench: BoardBench; readonly isForWall: boolean }) {
-  const { name, exercise, state, forSeconds, lookAt, submissionId, call } = bench;
+  const { name, exercise, board, state, forSeconds, lookAt, submissionId, call } = bench;
   return (
     <li className={`min-w-0 border px-3 py-2.5 ${FRAMES[state]} ${state === 'away' ? 'text-soft' : ''}`}>
       <p className="flex items-baseline justify-between gap-2">
@@ -169,6 +169,7 @@ function Bench({ bench, isForWall }: { readonly bench: BoardBench; readonly isFo
       {!isForWall && (
         <>
           <p className="text-note text-soft">{exercise}</p>
+          {board !== '' && <p className="text-note">{board}</p>}
           {lookAt !== '' && <p className="mt-1 text-note">{lookAt}</p>}
           {submissionId !== null && (
             <Link
