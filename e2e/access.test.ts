@@ -91,6 +91,10 @@ const pages: Readonly<
     path: ({ exercise }) => `/exercises/${exercise}/print`,
     for: onlyFor(own),
   },
+  'exercises/[exerciseId]/wall/page.tsx': {
+    path: ({ exercise }) => `/exercises/${exercise}/wall`,
+    for: onlyFor(own),
+  },
   'exercises/[exerciseId]/run/page.tsx': {
     path: ({ exercise }) => `/exercises/${exercise}/run`,
     for: onlyFor(own),

@@ -19,7 +19,7 @@ export function BenchBar() {
           : checkedBy === 'server'
             ? ' · checked by the server'
             : ' · checked on this tablet'}
-        {offline === 'kept' && ' · opens without a connection'}
+        {offline === 'kept' && ' · opens offline'}
       </p>
       <HelpButton />
       <Button onClick={() => dispatch({ type: 'zoom' })} aria-pressed={isZoomed} className="min-h-11">

@@ -13,11 +13,13 @@ import type { Drawing } from '@/core/drawing/list';
 import { drawPartAlone } from '@/core/drawing/part-card';
 import type { AskedCaution, AskedPart, AskedPin, AskedRun, AskedSteps, Task } from '@/core/generated/task';
 import { readWiring } from '@/core/wiring/read';
+import { nameOf, type Wiring } from '@/core/wiring/wiring';
 import { capital, howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Cautions } from '../design/Cautions';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
+import { shortPlace } from './draft';
 import { CalibrationList } from './CalibrationList';
 import { StatedList } from './StatedList';
 import { useBench, type BenchProps } from './useBench';
@@ -277,7 +279,7 @@ interface StepsProps {
 
 /** The build one step at a time, with the picture as it looks then. */
 function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
-  const { exercise, board } = useBench();
+  const { exercise, board, state, dispatch } = useBench();
   const [at, setAt] = useState(0);
   const step = steps[at];
   const wiring = useMemo(() => {
@@ -296,6 +298,8 @@ function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
     return closeUp(drawing, new Set([step.ref]), { rows: 'with their names' }) ?? drawing;
   }, [wiring, step]);
   if (!step) return null;
+  const shown = placesIn(wiring, step.ref);
+  const standing = recordedAs(shown, state.draft.parts.find(({ ref }) => ref === step.ref)?.at ?? {});
   const isLast = at === steps.length - 1;
   return (
     <Section title={`Step ${at + 1} of ${steps.length}`}>
@@ -316,7 +320,28 @@ function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
         />
       )}
       {isLast && trial && <p className="mt-2">{trial}</p>}
-      <div className="mt-3 flex gap-2">
+      <p role="status" className="mt-2 min-h-6">
+        {standing === 'as shown' ? (
+          <span className="font-semibold text-good">✓ It is in your record as shown.</span>
+        ) : standing === 'otherwise' ? (
+          `Your record has ${step.ref} otherwise. If that is how it is built, leave it so.`
+        ) : (
+          ''
+        )}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {standing !== 'as shown' && (
+          <Button
+            look="main"
+            size="roomy"
+            onClick={() => {
+              dispatch({ type: 'did step', ref: step.ref, at: shown });
+              if (!isLast) setAt(at + 1);
+            }}
+          >
+            I did this as shown
+          </Button>
+        )}
         <Button size="roomy" disabled={at === 0} onClick={() => setAt(at - 1)}>
           Step back
         </Button>
@@ -326,6 +351,26 @@ function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
       </div>
     </Section>
   );
+}
+
+/** Where the ends of a part are in a wiring, as they are recorded at the bench. */
+const placesIn = (wiring: Wiring | undefined, ref: string): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    (wiring?.parts.find((part) => part.ref === ref)?.legs ?? []).flatMap(({ leg, at }) =>
+      at ? [[leg, shortPlace(nameOf(at))]] : [],
+    ),
+  );
+
+/** How a part stands in the record beside how it is shown. */
+function recordedAs(
+  shown: Readonly<Record<string, string>>,
+  recorded: Readonly<Record<string, string>>,
+): 'open' | 'as shown' | 'otherwise' {
+  if (Object.values(recorded).every((place) => place === '')) return 'open';
+  const isSame = Object.entries(shown).every(
+    ([leg, place]) => recorded[leg]?.trim().toLowerCase() === place.toLowerCase(),
+  );
+  return isSame ? 'as shown' : 'otherwise';
 }
 
 function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {

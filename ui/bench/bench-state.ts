@@ -71,7 +71,7 @@ export type BenchAction =
   | { readonly type: 'draw wire'; readonly from: string; readonly to: string }
   | { readonly type: 'add part'; readonly kind: string; readonly value: string }
   /** A step of the build was done as it is shown: the ends of its part are there. */
-  | { readonly type: 'did step'; readonly ref: string; readonly at: Readonly<Record<string, string>> }
+  | { readonly type: 'did step'; readonly ref: string; readonly at: { readonly [leg: string]: string } }
   /** Parts with many ends placed at once. */
   | { readonly type: 'place many'; readonly parts: Draft['parts'] }
   /** Wiring edits, of the list or of a repair. */

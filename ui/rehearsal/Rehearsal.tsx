@@ -138,7 +138,8 @@ const scriptOf = ({ name, for: length, stimuli }: ExerciseData['scenarios'][numb
   stimuli,
 });
 
-function wiringOf({ wiring, exercise }: RunSubject): Wiring | undefined {
+/** The wiring of a subject; `undefined` for one that cannot be read. */
+export function wiringOf({ wiring, exercise }: RunSubject): Wiring | undefined {
   const read = readWiring(wiring, { boards: boardsOf(exercise) });
   return read.ok ? read.value : undefined;
 }

@@ -28,9 +28,14 @@ export default async function RehearsalPage({ params }: Address) {
       ]}
       title={`Rehearsal, ${draft.sheet.title}`}
       actions={
-        <Button asChild>
-          <Link href={`/exercises/${draft.id}`}>Worksheet</Link>
-        </Button>
+        <>
+          <Button asChild>
+            <Link href={`/exercises/${draft.id}/wall`}>On the wall</Link>
+          </Button>
+          <Button asChild>
+            <Link href={`/exercises/${draft.id}`}>Worksheet</Link>
+          </Button>
+        </>
       }
     >
       <SheetRehearsal
