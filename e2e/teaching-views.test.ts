@@ -33,6 +33,7 @@ async function goToAll(page: Page): Promise<void> {
     ['today', '/', 'Today'],
     ['review desk', `/review/${desk}`, 'What was checked'],
     ['report', `/reports/${handIn}`, 'Verdict'],
+    ['report, running', `/reports/${handIn}/run`, 'The exercise'],
     ['classes and people', '/classes', 'Who teaches here'],
     ['class', `/classes/${await classOf('LANTERN')}`, 'Add learners'],
     ['record', `/classes/${harbour}/record`, 'Learner by exercise'],
