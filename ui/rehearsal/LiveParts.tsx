@@ -30,18 +30,29 @@ export function LiveParts({ rehearsal, index, parts, hands }: LivePartsProps) {
   return (
     <ul className="flex flex-wrap gap-2">
       {shown.map((part) => (
-        <LivePart key={part.ref} rehearsal={rehearsal} index={index} part={part} hands={hands} />
+        <LivePart
+          key={part.ref}
+          rehearsal={rehearsal}
+          index={index}
+          part={part}
+          hands={hands}
+          size={shown.length > MANY ? 'small' : 'large'}
+        />
       ))}
     </ul>
   );
 }
+
+/** Parts beside each other above which each is drawn smaller. */
+const MANY = 6;
 
 const LivePart = memo(function LivePart({
   rehearsal,
   index,
   part,
   hands,
-}: Omit<LivePartsProps, 'parts'> & { readonly part: Part }) {
+  size,
+}: Omit<LivePartsProps, 'parts'> & { readonly part: Part; readonly size: 'small' | 'large' }) {
   const { ref, kind, value } = part;
   const drawing = useMemo(() => drawPartAlone(kind, value.text, ref), [kind, value.text, ref]);
   const parts = useMemo(() => [{ ref, kind }], [ref, kind]);
@@ -52,7 +63,7 @@ const LivePart = memo(function LivePart({
       <BenchFigure
         drawing={drawing}
         title={`${kindOf(kind).describe(value)} ${ref}`}
-        className="h-32 border border-rule"
+        className={`border border-rule ${size === 'small' ? 'h-24' : 'h-32'}`}
         style={{ aspectRatio: aspectOf(drawing) }}
       >
         <Alive rehearsal={rehearsal} index={index} parts={parts} drawing={drawing} />

@@ -82,7 +82,7 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
                   wiring={wirings[index]}
                   title={title}
                   hands={index === 0 ? hands : NO_HANDS}
-                  className={performers.length > 1 ? 'max-h-[34vh] w-full' : 'max-h-[46vh] w-full'}
+                  className={performers.length > 1 ? 'max-h-[27vh] w-full' : 'max-h-[46vh] w-full'}
                 />
               )}
             </figure>
@@ -228,6 +228,9 @@ function Clock({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
   );
 }
 
+/** Seconds after the moment at which two runs part, when it can be seen that they have. */
+const JUST_AFTER = 0.05;
+
 /** Where two runs part, and the way there. */
 function Parted({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
   const runs = useStore(rehearsal, (state) => state.runs);
@@ -237,8 +240,10 @@ function Parted({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
   if (!first) return <p className="font-semibold">Both do the same, from beginning to end.</p>;
   return (
     <p className="flex flex-wrap items-center gap-x-3 border-l-4 border-fault pl-3">
-      <span className="max-w-[70ch] font-semibold">{sentence}</span>
-      <Button onClick={() => rehearsal.dispatch({ type: 'seek', at: first.at })}>Show that moment</Button>
+      <span className="max-w-[70ch] min-w-0 flex-1 basis-96 font-semibold">{sentence}</span>
+      <Button onClick={() => rehearsal.dispatch({ type: 'seek', at: first.at + JUST_AFTER })}>
+        Show that moment
+      </Button>
     </p>
   );
 }
