@@ -61,15 +61,16 @@ describe('an exercise seen running', () => {
     const bell = page.getByRole('button', { name: /^S1/ });
     await bell.waitFor();
     await page.keyboard.down('1');
-    await page.getByText('held').waitFor();
+    const isHeld = () => bell.getAttribute('aria-pressed');
+    await expect.poll(isHeld).toBe('true');
     await page.getByText('2300 Hz').first().waitFor();
     await page.keyboard.up('1');
-    await page.getByText('hold', { exact: true }).waitFor();
+    await expect.poll(isHeld).toBe('false');
     // By the drawing too.
     const place = await page.locator('[data-hand="S1"]').boundingBox();
     await page.mouse.move(place!.x + place!.width / 2, place!.y + place!.height / 2);
     await page.mouse.down();
-    await page.getByText('held').waitFor();
+    await expect.poll(isHeld).toBe('true');
     await page.mouse.up();
     await page.keyboard.press('k');
     const kept = page.getByRole('region', { name: 'Keep this run' });
@@ -140,7 +141,7 @@ describe('a hand-in seen running', () => {
     const submission = await one(
       `select submission.id from submission join report on report.key = judging_key
         join publication on publication.id = publication_id join revision on revision.id = revision_id
-        where verdict = 'not-working' and revision.content->>'id' = 'night-bell' limit 1`,
+        where verdict = 'does-not-work' and revision.content->>'id' = 'night-bell' limit 1`,
     );
     await page.goto(`/reports/${submission}`);
     await page.getByRole('link', { name: 'See it run' }).click();
@@ -172,7 +173,7 @@ describe('the bench', () => {
 
     await page.getByRole('button', { name: 'Run', exact: true }).click();
     await page.getByText(/In this class it is built first/).waitFor();
-    await page.getByRole('button', { name: 'Record the wiring' }).last().click();
+    await page.getByRole('button', { name: 'Record the wiring' }).first().click();
     await recordWiring(page, false);
     await writeProgram(page);
     await page.getByRole('button', { name: 'Run', exact: true }).click();

@@ -13,6 +13,7 @@ import * as room from './migrations/0011-room';
 import * as rechecks from './migrations/0012-rechecks';
 import * as terms from './migrations/0013-terms';
 import * as lessons from './migrations/0014-lessons';
+import * as bringUp from './migrations/0015-bring-up';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -31,6 +32,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0012-rechecks': rechecks,
   '0013-terms': terms,
   '0014-lessons': lessons,
+  '0015-bring-up': bringUp,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -108,7 +108,7 @@ function Played({ run, parts }: { readonly run: Run; readonly parts: Wanted['par
   return (
     <div className="grid gap-2">
       <LiveParts rehearsal={playing} index={0} parts={read} hands={NO_HANDS} />
-      <Transport rehearsal={playing} showsProgram={false} />
+      <Transport rehearsal={playing} showsProgram={false} keys="off" />
       <Score rehearsal={playing} titles={['What it should do']} />
     </div>
   );

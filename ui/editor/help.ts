@@ -155,7 +155,8 @@ const severities = { fault: 'error', risk: 'warning', advice: 'info' } as const;
 function diagnosticOf(problem: ProgramProblem, { doc }: EditorState): readonly Diagnostic[] {
   if (problem.line < 1 || problem.line > doc.lines) return [];
   const line = doc.line(problem.line);
-  const from = Math.min(line.to, line.from + Math.max(0, problem.column - 1));
+  // What is missing at the end of a line is marked at its last letter.
+  const from = Math.max(line.from, Math.min(line.to - 1, line.from + problem.column - 1));
   const [word = ''] = /^\w+/.exec(doc.sliceString(from, line.to)) ?? [];
   const { repair } = problem;
   const edits = (repair?.edits ?? []).flatMap((edit) => ('replace' in edit ? [edit.replace] : []));

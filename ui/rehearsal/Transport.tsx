@@ -10,10 +10,12 @@ interface TransportProps {
   readonly rehearsal: Playing;
   /** Whether it goes line by line too: there is a program to be seen. */
   readonly showsProgram: boolean;
+  /** Whether single keys act on it: where two runs are shown, on one of them only. */
+  readonly keys?: 'on' | 'off';
 }
 
 /** Lets a run go on and stand still, and takes it to its next line, round or change. */
-export function Transport({ rehearsal, showsProgram }: TransportProps) {
+export function Transport({ rehearsal, showsProgram, keys = 'on' }: TransportProps) {
   const going = useStore(rehearsal, ({ play }) => play.going);
   const isThere = useStore(rehearsal, ({ runs }) => runs !== undefined);
   const { dispatch } = rehearsal;
@@ -26,22 +28,23 @@ export function Transport({ rehearsal, showsProgram }: TransportProps) {
   const line = (way: 'next' | 'before') => () => seek(run()?.inside?.program.stepFrom(at(), way));
   const round = (): void => seek(run()?.inside?.program.roundFrom(at()));
   const change = (way: 'next' | 'before') => () => seek(run()?.replay.changeFrom(at(), way));
-  useKey(' ', toggle);
-  useKey('.', line('next'));
-  useKey(',', line('before'));
-  useKey('o', round);
-  useKey('n', change('next'));
-  useKey('p', change('before'));
-  useKey('b', () => dispatch({ type: 'begin again' }));
+  const key = (one: string): string => (keys === 'on' ? one : '');
+  useKey(key(' '), toggle);
+  useKey(key('.'), line('next'));
+  useKey(key(','), line('before'));
+  useKey(key('o'), round);
+  useKey(key('n'), change('next'));
+  useKey(key('p'), change('before'));
+  useKey(key('b'), () => dispatch({ type: 'begin again' }));
   return (
     <div role="group" aria-label="The run" className="flex flex-wrap items-center gap-1.5">
       <Button look="main" className="min-h-11 min-w-28" disabled={!isThere} onClick={toggle}>
         {going === 'on' ? 'Stand still' : 'Run'}
-        <Keys>Space</Keys>
+        {keys === 'on' && <Keys>Space</Keys>}
       </Button>
       <Button className="min-h-11" disabled={!isThere} onClick={() => dispatch({ type: 'begin again' })}>
         From the start
-        <Keys>B</Keys>
+        {keys === 'on' && <Keys>B</Keys>}
       </Button>
       {showsProgram && (
         <Step title="Line" keys={[',', '.']} isThere={isThere} back={line('before')} on={line('next')} />
@@ -52,7 +55,13 @@ export function Transport({ rehearsal, showsProgram }: TransportProps) {
           <Keys>O</Keys>
         </Button>
       )}
-      <Step title="Change" keys={['P', 'N']} isThere={isThere} back={change('before')} on={change('next')} />
+      <Step
+        title="Change"
+        keys={keys === 'on' ? ['P', 'N'] : undefined}
+        isThere={isThere}
+        back={change('before')}
+        on={change('next')}
+      />
     </div>
   );
 }
@@ -89,7 +98,7 @@ export function Pace({ rehearsal }: { readonly rehearsal: Playing }) {
 
 interface StepProps {
   readonly title: string;
-  readonly keys: readonly [back: string, on: string];
+  readonly keys: readonly [back: string, on: string] | undefined;
   readonly isThere: boolean;
   readonly back: () => void;
   readonly on: () => void;
@@ -106,7 +115,7 @@ function Step({ title, keys, isThere, back, on }: StepProps) {
         aria-label={`One ${name} back`}
         onClick={back}
       >
-        ◂<Keys>{keys[0]}</Keys>
+        ◂{keys && <Keys>{keys[0]}</Keys>}
       </Button>
       <Button
         className="-ml-px min-h-11 rounded-l-none"
@@ -114,7 +123,7 @@ function Step({ title, keys, isThere, back, on }: StepProps) {
         aria-label={`Next ${name}`}
         onClick={on}
       >
-        {title} ▸<Keys>{keys[1]}</Keys>
+        {title} ▸{keys && <Keys>{keys[1]}</Keys>}
       </Button>
     </span>
   );

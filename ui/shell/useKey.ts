@@ -14,7 +14,12 @@ export function useKey(key: string, act: () => void): void {
       if (!singleKeysAreOn()) return;
       // The space bar is the way to press whatever has the focus.
       if (key === ' ' && target?.closest('button, a, summary, [role="tab"]')) return;
-      if (target?.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
+      if (
+        target?.closest(
+          'input:not([type="range"]), textarea, select, [contenteditable="true"], [role="dialog"]',
+        )
+      )
+        return;
       event.preventDefault();
       run();
     };
