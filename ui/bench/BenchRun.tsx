@@ -142,6 +142,7 @@ function Stage({ subject, wiring: recorded, onBegin }: StageProps) {
   useHandKeys(hands);
   const hindrance = useStore(rehearsal, (state) => state.hindrance);
   const isReady = useStore(rehearsal, ({ runs }) => runs !== undefined);
+  const { isZoomed } = useBench().state;
   const [isLineByLine, setLineByLine] = useState(false);
   useEffect(() => {
     if (!isReady) return undefined;
@@ -164,6 +165,7 @@ function Stage({ subject, wiring: recorded, onBegin }: StageProps) {
         title="Your build, running"
         hands={hands}
         className="max-h-[44vh] w-full"
+        isNear={isZoomed}
       />
       <HandList rehearsal={rehearsal} hands={hands} />
       <Foretold rehearsal={rehearsal} />

@@ -2,12 +2,16 @@
 
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { drawBench } from '@/core/drawing/bench';
+import { PITCH } from '@/core/drawing/geometry';
 import type { Box, Drawing } from '@/core/drawing/list';
 import type { Wiring } from '@/core/wiring/wiring';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { Alive } from './Alive';
 import type { Hand } from './useHands';
 import type { Playing } from './useRehearsal';
+
+/** Distance between holes in CSS pixels from near. */
+const NEAR_PITCH = 44;
 
 interface LiveBenchProps {
   readonly rehearsal: Playing;
@@ -17,13 +21,28 @@ interface LiveBenchProps {
   /** What can be done to its parts; none for the second of two. */
   readonly hands: readonly Hand[];
   readonly className?: string;
+  /** Shown so large that a finger hits every hole, and moved about. */
+  readonly isNear?: boolean;
 }
 
 /** A bench as it runs: everything on it that can be pressed or turned is, where it is drawn. */
-export function LiveBench({ rehearsal, index, wiring, title, hands, className }: LiveBenchProps) {
+export function LiveBench({
+  rehearsal,
+  index,
+  wiring,
+  title,
+  hands,
+  className,
+  isNear = false,
+}: LiveBenchProps) {
   const drawing = useMemo(() => drawBench(wiring, { crop: 'used' }), [wiring]);
-  return (
-    <BenchFigure drawing={drawing} title={title} className={className ?? ''}>
+  const figure = (
+    <BenchFigure
+      drawing={drawing}
+      title={title}
+      className={isNear ? '' : (className ?? '')}
+      style={isNear ? { width: (drawing.width * NEAR_PITCH) / PITCH } : undefined}
+    >
       <Alive
         rehearsal={rehearsal}
         index={index}
@@ -34,6 +53,7 @@ export function LiveBench({ rehearsal, index, wiring, title, hands, className }:
       <Places drawing={drawing} hands={hands} rehearsal={rehearsal} />
     </BenchFigure>
   );
+  return isNear ? <div className="max-h-[52vh] overflow-auto border border-rule">{figure}</div> : figure;
 }
 
 /** Room round a part in which a finger still hits it, in drawing units. */

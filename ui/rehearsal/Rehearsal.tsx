@@ -12,6 +12,7 @@ import type { Wiring } from '@/core/wiring/wiring';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { useTold } from '../words/Words';
+import { Curves } from './Curves';
 import { HandList } from './HandList';
 import { KeepRun, type KeptRun } from './KeepRun';
 import { LiveBench } from './LiveBench';
@@ -50,9 +51,7 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
   const wirings = useMemo(() => performers.map(wiringOf), [performers]);
   const hands = useHands(rehearsal, wirings[0]?.parts ?? NO_PARTS);
   useHandKeys(hands);
-  const [view, setView] = useState<'bench' | 'parts'>(
-    (wirings[0]?.parts.length ?? 0) > MANY_PARTS ? 'parts' : 'bench',
-  );
+  const [view, setView] = useState<View>((wirings[0]?.parts.length ?? 0) > MANY_PARTS ? 'parts' : 'bench');
   const [shownProgram, setShownProgram] = useState(0);
   const hindrance = useStore(rehearsal, (state) => state.hindrance);
   const hasProgram = showsProgram && performers.some(({ program }) => program.trim() !== '');
@@ -75,7 +74,7 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
                   hands={index === 0 ? hands : NO_HANDS}
                 />
               )}
-              {wirings[index] && view === 'bench' && (
+              {wirings[index] && view !== 'parts' && (
                 <LiveBench
                   rehearsal={rehearsal}
                   index={index}
@@ -83,6 +82,7 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
                   title={title}
                   hands={index === 0 ? hands : NO_HANDS}
                   className={performers.length > 1 ? 'max-h-[27vh] w-full' : 'max-h-[46vh] w-full'}
+                  isNear={view === 'near'}
                 />
               )}
             </figure>
@@ -120,12 +120,18 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
             label={performers.length > 1 ? `Program of ${performers[program]!.title}` : 'Program'}
           />
         )}
+        {hasProgram && <Curves rehearsal={rehearsal} index={program} />}
         <SerialLine rehearsal={rehearsal} index={program} />
         {hasProgram && <PinTable rehearsal={rehearsal} index={program} />}
       </div>
     </div>
   );
 }
+
+/** How a bench is shown: whole, from near to be moved under the finger, or its parts by themselves. */
+const views = ['bench', 'near', 'parts'] as const;
+type View = (typeof views)[number];
+const viewWords: Readonly<Record<View, string>> = { bench: 'Bench', near: 'Closer', parts: 'Parts only' };
 
 const NO_PARTS: Wiring['parts'] = [];
 /** Parts from which a bench is shown by its parts at first: on one drawing they are too small to be seen. */
@@ -153,8 +159,8 @@ function Script({
 }: {
   readonly rehearsal: RehearsalStore;
   readonly scenarios: ExerciseData['scenarios'];
-  readonly view: 'bench' | 'parts';
-  readonly onView: (view: 'bench' | 'parts') => void;
+  readonly view: View;
+  readonly onView: (view: View) => void;
 }) {
   const scenarios = useTold(given);
   const playing = useStore(rehearsal, ({ play }) => play.scenario);
@@ -186,7 +192,7 @@ function Script({
         </Button>
       </div>
       <div role="group" aria-label="What is shown" className="flex">
-        {(['bench', 'parts'] as const).map((one) => (
+        {views.map((one) => (
           <Button
             key={one}
             look="choice"
@@ -194,7 +200,7 @@ function Script({
             aria-pressed={view === one}
             onClick={() => onView(one)}
           >
-            {one === 'bench' ? 'Bench' : 'Parts only'}
+            {viewWords[one]}
           </Button>
         ))}
       </div>

@@ -5,6 +5,7 @@ import { createStore, type StoreApi } from 'zustand';
 import type { RunOfSubject, RunSubject } from '@/core/generated/live-runs';
 import type { Shown } from '@/core/generated/shown';
 import type { FirstDifference } from '@/core/judge/compared-runs';
+import type { Recording } from '@/core/rehearsal/recording';
 import { Replay } from '@/core/rehearsal/replay';
 import { ReplayedProgram } from '@/core/rehearsal/replayed-program';
 import type { SeenTrace } from '@/core/rehearsal/trace';
@@ -26,6 +27,7 @@ export interface Run {
     readonly explained: RunOfSubject['explained'];
     readonly usesSerial: boolean;
     readonly shows: RunOfSubject['shows'];
+    readonly names: Recording['names'];
   };
 }
 
@@ -40,6 +42,7 @@ const runOf = ({ recording, stimuli, explained, shows }: RunOfSubject, source: s
     explained,
     usesSerial: recording.trace.serialStarted,
     shows,
+    names: recording.names,
   },
 });
 
