@@ -109,7 +109,7 @@ describe('an exercise seen running', () => {
     await page.goto(`/exercises/${await exerciseOf('night-bell')}/wall`);
     await page.getByText(/^1\/\d+$/).waitFor();
     const seen = new Set<string>();
-    for (let press = 0; press < 40; press += 1) {
+    for (let press = 0; press < 28; press += 1) {
       const small = await page.evaluate(() =>
         [...document.querySelectorAll('main :is(p, h1, button, pre div)')]
           .filter((node) => (node.textContent ?? '').trim() !== '')
@@ -128,11 +128,6 @@ describe('an exercise seen running', () => {
     await page.getByLabel('The wall is dark').waitFor();
     await page.keyboard.press('.');
     await page.keyboard.press('PageUp');
-    await page
-      .getByText(/^Look: |“/)
-      .first()
-      .waitFor()
-      .catch(() => undefined);
     await context.close();
   });
 });
@@ -229,6 +224,10 @@ describe('the bench', () => {
     const { page, context } = await world.visit(TABLET);
     await joinAsLearner(page, 'Yrsa');
     await openBench(page);
+    // Several workers live beside each other, whatever keeps their files.
+    await page.getByText('opens offline').waitFor();
+    await page.reload();
+    await page.getByText('Saved on this tablet').waitFor();
     await writeProgram(page, 'void setup() {\n  pinMode(13, OUTPUT);\n}\n\nvoid loop() {\n  ');
     const { keyboard } = page;
     await keyboard.type('digitalW');

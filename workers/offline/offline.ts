@@ -15,10 +15,24 @@ const wholeOnly: SerwistPlugin = {
   cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null),
 };
 
+/**
+ * All web workers are begun by one script, which reads from its own address what it is to load. An answer that comes out of
+ * here has the address that it was first fetched by, and so would begin that one’s worker again; a new answer has none, and
+ * the worker keeps the address that it was asked for by.
+ */
+const ownAddress: SerwistPlugin = {
+  handlerWillRespond: ({ request, response }) =>
+    Promise.resolve(
+      request.destination === 'worker' && response.status === 200
+        ? new Response(response.body, { status: response.status, headers: response.headers })
+        : response,
+    ),
+};
+
 /** A file's name says its version, so that one that is there is the right one. */
 const files = new CacheFirst({
   cacheName: FILES,
-  plugins: [wholeOnly, new ExpirationPlugin({ maxEntries: MOST_FILES, purgeOnQuotaError: true })],
+  plugins: [wholeOnly, ownAddress, new ExpirationPlugin({ maxEntries: MOST_FILES, purgeOnQuotaError: true })],
 });
 
 /** A page is asked for first, so that a new version is never mixed with an old page; what was kept is for when nothing answers. */
