@@ -232,7 +232,7 @@ describe('the bench', () => {
     const { keyboard } = page;
     await keyboard.type('digitalW');
     await page.getByText('Sets a pin HIGH or LOW.').waitFor();
-    await keyboard.press('Enter');
+    await page.getByRole('option', { name: /^digitalWrite/ }).click();
     await keyboard.type('(13, HIGH)');
     await keyboard.press('Enter');
     await keyboard.type('}');
