@@ -91,7 +91,7 @@ await desk.goto('/');
 await desk.getByRole('link', { name: 'Worksheet: Night bell' }).first().click();
 await desk.getByRole('link', { name: 'See it run' }).click();
 await desk.getByRole('link', { name: 'On the wall' }).click();
-await desk.getByText(/^1\/\d+$/).waitFor();
+await desk.getByRole('navigation', { name: 'The wall' }).waitFor();
 await desk.getByText(/^1\/2\d$/).waitFor();
 for (let press = 0; press < 19; press += 1) await desk.keyboard.press('PageDown');
 await desk.keyboard.press('r');
