@@ -75,7 +75,7 @@ describe('a lesson', () => {
     await keyboard.press('Enter');
     await page.getByRole('button', { name: 'Turn D1 round' }).focus();
     await keyboard.press('Enter');
-    await page.getByRole('button', { name: 'Check again' }).focus();
+    await page.getByRole('button', { name: 'Check', exact: true }).focus();
     await keyboard.press('Enter');
     await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await page.getByRole('button', { name: 'Say what you saw, and hand in' }).focus();
@@ -145,7 +145,7 @@ describe('a lesson', () => {
     await page.getByRole('button', { name: 'One more hint' }).tap();
     await page.getByRole('button', { name: 'One more hint' }).tap();
     await page.getByRole('button', { name: 'I did that: change my record' }).tap();
-    await page.getByRole('button', { name: 'Check again' }).tap();
+    await page.getByRole('button', { name: 'Check', exact: true }).tap();
     await page.getByText('It works, and it is the circuit from the exercise.').waitFor();
     await page.getByRole('button', { name: 'Say what you saw, and hand in' }).tap();
     await page.getByText('It did what it should').tap();

@@ -9,7 +9,7 @@ import { useBench } from './useBench';
 /** Whether the work is safe, the way back, a closer look, and the check. */
 export function BenchBar() {
   const { offline, state, dispatch, checkedBy, isPreview, savedAt, savingProblem, check } = useBench();
-  const { undo, isZoomed, isRunning, checked } = state;
+  const { undo, isZoomed, isRunning } = state;
   return (
     <div className="flex flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
       <p className="mr-auto min-w-0 flex-1 basis-36 text-note text-soft" role="status">
@@ -50,7 +50,7 @@ export function BenchBar() {
         {isRunning ? 'Stop' : 'Run'}
       </Button>
       <Button look="main" size="roomy" onClick={check}>
-        {checked === undefined ? 'Check' : 'Check again'}
+        Check
       </Button>
     </div>
   );

@@ -112,7 +112,7 @@ function Brought({ hand, rehearsal }: HandProps) {
         onChange={({ target }) => hand.bring(Number(target.value))}
         className="h-11 w-32 accent-[var(--ink)]"
       />
-      <span className="mono w-10 text-note">{Math.round(share * 100)} %</span>
+      <span className="mono w-12 text-note whitespace-nowrap">{Math.round(share * 100)} %</span>
       {hand.key && <Keys>{hand.key}</Keys>}
     </label>
   );
