@@ -1,18 +1,32 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { CurrentStepper } from '../drawing/CurrentStepper';
+import { warmRehearsal } from '../rehearsal/warm';
 import { BenchBar } from './BenchBar';
 import { BenchDrawing } from './BenchDrawing';
-import { BenchRun } from './BenchRun';
 import { BenchPanels } from './BenchPanels';
 import { JoinedNotice } from './JoinedNotice';
 import { ResultPanel } from './ResultPanel';
 import { ReviewNotice } from './ReviewNotice';
+import { loadBenchRun } from './load-run';
 import { BenchContext, useBenchAtWork, type BenchProps } from './useBench';
+
+// Loaded when it is wanted, and before that when the page has come to rest.
+const BenchRun = dynamic(loadBenchRun, {
+  ssr: false,
+  loading: () => <p className="px-5 py-5">Putting it together …</p>,
+});
+
+/** Loads what is needed only later: a bench without a connection runs all the same. */
+const warm = (): void => {
+  warmRehearsal();
+  void loadBenchRun().catch(() => undefined);
+};
 
 /** A learner's bench: record the build, put the program in, check, and hand in. */
 export function Bench(props: BenchProps) {
-  const bench = useBenchAtWork(props);
+  const bench = useBenchAtWork(props, warm);
   const { path, recorded, state, dispatch } = bench;
   return (
     <BenchContext value={bench}>

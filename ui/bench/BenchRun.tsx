@@ -13,6 +13,7 @@ import { BY_HAND } from '../rehearsal/play';
 import { RunningProgram } from '../rehearsal/RunningProgram';
 import { Score } from '../rehearsal/Score';
 import { SerialLine } from '../rehearsal/SerialLine';
+import { Spoken } from '../rehearsal/Spoken';
 import { Pace, Transport } from '../rehearsal/Transport';
 import { useHandKeys, useHands } from '../rehearsal/useHands';
 import { useRehearsal, type Playing } from '../rehearsal/useRehearsal';
@@ -167,6 +168,7 @@ function Stage({ subject, wiring: recorded, onBegin }: StageProps) {
         className="max-h-[44vh] w-full"
         isNear={isZoomed}
       />
+      <Spoken rehearsal={rehearsal} index={0} />
       <HandList rehearsal={rehearsal} hands={hands} />
       <Foretold rehearsal={rehearsal} />
       <div className="flex flex-wrap items-center gap-2">

@@ -15,7 +15,6 @@ import { isPowerSource, kindOf } from '@/core/parts';
 import { Circuit } from '@/core/wiring/circuit';
 import type { Point, Wiring } from '@/core/wiring/wiring';
 import { useOffline, type OfflineState } from '../connection/offline';
-import { warmRehearsal } from '../rehearsal/useRehearsal';
 import { useUndoKeys } from '../shell/useUndoKeys';
 import { benchAfter, benchOf, type BenchAction, type BenchState } from './bench-state';
 import { emptyDraft, recordedIn, type Recorded } from './draft';
@@ -114,8 +113,8 @@ export function useBench(): Bench {
   return bench;
 }
 
-/** A bench at work: its state, kept, checked and handed in. */
-export function useBenchAtWork(props: BenchProps): Bench {
+/** A bench at work: its state, kept, checked and handed in. `warm` loads what is needed only later. */
+export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
   const { learnerId, publicationId, earlier, checkedBy, exercise } = props;
   const [state, dispatch] = useReducer(benchAfter, undefined, () =>
     benchOf(emptyDraft(exercise, props.given)),
@@ -132,7 +131,7 @@ export function useBenchAtWork(props: BenchProps): Bench {
   useSharedDraft(state, dispatch, where);
   const checker = useChecker(checkedBy, props.preview === undefined ? 'the room' : 'nobody');
   const handInState = useHandIn(publicationId, draft.pending, () => dispatch({ type: 'hand-in settled' }));
-  const offline = useOffline(warmRehearsal);
+  const offline = useOffline(warm);
   useUndoKeys((way) => dispatch({ type: way }), true);
 
   const recorded = useMemo(() => recordedIn(draft, exercise), [draft, exercise]);

@@ -22,6 +22,7 @@ import { PinTable } from './PinTable';
 import { RunningProgram } from './RunningProgram';
 import { Score } from './Score';
 import { SerialLine } from './SerialLine';
+import { Spoken } from './Spoken';
 import { Pace, Transport } from './Transport';
 import { useHandKeys, useHands, type Hand } from './useHands';
 import { useRehearsal, type Rehearsal as RehearsalStore } from './useRehearsal';
@@ -88,6 +89,7 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
             </figure>
           ))}
         </div>
+        <Spoken rehearsal={rehearsal} index={performers.length - 1} />
         <HandList rehearsal={rehearsal} hands={hands} />
         <Transport rehearsal={rehearsal} showsProgram={hasProgram} />
         <Limits rehearsal={rehearsal} />

@@ -11,6 +11,7 @@ import { ReplayedProgram } from '@/core/rehearsal/replayed-program';
 import type { SeenTrace } from '@/core/rehearsal/trace';
 import type { Stimulus } from '@/core/stimuli';
 import type { RunAnswer, KeepRequest, RunRequest } from '@/workers/web/messages';
+import { startWorker } from './warm';
 import { playAfter, playOf, type Play, type PlayAction, type Script } from './play';
 
 /** A run that is there, ready to be looked at from any moment. */
@@ -82,19 +83,6 @@ const nothingKnown = (script: Script): RehearsalState => ({
   hindrance: undefined,
   isWorking: true,
 });
-
-const startWorker = (): Worker =>
-  new Worker(new URL('../../workers/web/rehearsal.worker.ts', import.meta.url), { type: 'module' });
-
-/** Milliseconds in which a worker has loaded what it needs. */
-const WARM = 20_000;
-
-/** Loads what runs programs, so that it is there when it is wanted, with a connection or without. */
-export function warmRehearsal(): void {
-  const worker = startWorker();
-  worker.postMessage('warm');
-  setTimeout(() => worker.terminate(), WARM);
-}
 
 /** Runs circuits in a worker beside the page, and plays what comes of them by the clock of the page. */
 export function useRehearsal(subjects: readonly RunSubject[], script: Script): Rehearsal {

@@ -1,5 +1,6 @@
 'use client';
 
+import { withLineWords } from '@/core/formats/line-words';
 import { useMemo } from 'react';
 import { isBoard, type BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
@@ -31,6 +32,12 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
     (): Writing => ({ title, names: nameStyle, pinNames, language }),
     [title, language, nameStyle, pinNames],
   );
+  /** Words for a line are kept with the line that reads so now. */
+  const say = (source: string, line: number, says: string): void =>
+    dispatch({
+      type: 'set',
+      fields: { text: withLineWords({ text: sheet.text, program: source }, line, says) },
+    });
   if (!isBoard(board))
     return (
       <p className="text-soft">
@@ -75,7 +82,13 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
       ) : (
         <ProgramListing source={program} label="The reference program" />
       )}
-      {proof.explanation.length > 0 && <Explained source={proof.program} explanation={proof.explanation} />}
+      {proof.explanation.length > 0 && (
+        <Explained
+          source={proof.program}
+          explanation={proof.explanation}
+          onSay={mayEdit ? (line, says) => say(proof.program, line, says) : undefined}
+        />
+      )}
       <Stages language={language} board={board} />
       {wiring && (
         <GeneratedPrograms

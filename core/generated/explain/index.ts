@@ -1,4 +1,5 @@
 import { preparedText } from '../../program/cpp/prepared';
+import { lineWordsIn, lineWordsOf } from '../../formats/line-words';
 import { languageOf, type Exercise } from '../../formats/exercise';
 import { compileProgram, type Grammars } from '../../program';
 import { circuitWords } from './circuit-words';
@@ -20,7 +21,7 @@ const levelWords = {
 /**
  * Explains an exercise's program line by line, from its tree and from what hangs on each pin. Lines that only
  * close something, are empty or are remarks of the author's have none; a program that does not compile has none
- * at all.
+ * at all. Where the author says it in words of their own, these stand.
  */
 export function explainProgram(exercise: Exercise, grammars: Grammars): readonly LineExplanation[] {
   const { board, data, reference } = exercise;
@@ -34,6 +35,8 @@ export function explainProgram(exercise: Exercise, grammars: Grammars): readonly
   if (language === 'python')
     grammars.python(data.program, (root) => explainPython(root, { board, circuit, say }));
   else grammars.cpp(preparedText(data.program), (root) => explainCpp(root, { board, circuit, say }));
+  const own = lineWordsIn(data.program, lineWordsOf(data));
+  for (const [line, { says }] of own) said.set(line, [says]);
   return [...said]
     .map(([line, sentences]) => ({ line, says: [...new Set(sentences)].join(' ') }))
     .sort((one, other) => one.line - other.line);
