@@ -103,6 +103,29 @@ describe('an exercise seen running', () => {
     await context.close();
   });
 
+  test('says a line in its author’s words, wherever the line goes', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    const id = await exerciseOf('fog-lamp');
+    await page.goto(`/exercises/${id}`);
+    await page.getByText('The program explained line by line').click();
+    const said = page.getByRole('list', { name: 'The program explained line by line' });
+    await said
+      .getByRole('button', { name: /^Say line \d+ in your words/ })
+      .nth(2)
+      .click();
+    await page.keyboard.press('ControlOrMeta+a');
+    await page.keyboard.type('This is how the harbour says it.');
+    await page.keyboard.press('Enter');
+    await said.getByText('This is how the harbour says it.').waitFor();
+    await page.goto(`/exercises/${id}/wall`);
+    const words = page.getByText('This is how the harbour says it.');
+    await page.getByText(/^1\/\d{2}$/).waitFor();
+    for (let press = 0; press < 40 && (await words.count()) === 0; press += 1)
+      await page.keyboard.press('PageDown');
+    expect(await words.count()).toBe(1);
+    await context.close();
+  });
+
   test('on the wall is read from the last row, and driven by a clicker', async () => {
     const { page, context } = await visitAsInstructor(world);
     await page.setViewportSize(LAPTOP);
@@ -192,6 +215,27 @@ describe('the bench', () => {
     await page.getByRole('button', { name: 'Stop', exact: true }).click();
     await page.getByRole('img', { name: /^What you have recorded/ }).waitFor();
     expect(complaints).toEqual([]);
+    await context.close();
+  });
+
+  test('records a step as it is shown by one tap, and says where the record has it otherwise', async () => {
+    await world.query(`update course set rules = rules || '{"stepsAtBench": "shown"}'`);
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Ebba');
+    await openBench(page, 'Task');
+    await page.getByText(/^Step 1 of 4$/).waitFor();
+    for (let step = 0; step < 4; step += 1)
+      await page.getByRole('button', { name: 'I did this as shown' }).click();
+    await page.getByText('It is in your record as shown.').waitFor();
+    await page.getByRole('tab', { name: 'Wiring' }).click();
+    const end = page.getByLabel('other end of W1', { exact: true });
+    expect(await end.inputValue()).toBe('a5');
+    await end.fill('a7');
+    await page.getByRole('tab', { name: 'Task' }).click();
+    const otherwise = page.getByText('Your record has W1 otherwise.', { exact: false });
+    for (let step = 0; step < 4 && (await otherwise.count()) === 0; step += 1)
+      await page.getByRole('button', { name: 'Next step' }).click();
+    await otherwise.waitFor();
     await context.close();
   });
 
