@@ -13,7 +13,16 @@ const KIND_NAME = `Literal[value=/^(${kindNames})$/]`;
 const ASK_THE_KIND = 'What a kind is or does stands in core/parts: ask its PartKind, not its name.';
 
 export default ts.config(
-  { ignores: ['.dependency-cruiser.cjs', '.next/', '.didaktor/', 'next-env.d.ts', 'node_modules/'] },
+  {
+    ignores: [
+      'public/**',
+      '.dependency-cruiser.cjs',
+      '.next/',
+      '.didaktor/',
+      'next-env.d.ts',
+      'node_modules/',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.strict,
   {
