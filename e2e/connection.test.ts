@@ -80,7 +80,7 @@ describe('a draft', () => {
       .poll(() =>
         world.query(
           `select 1 from bench_draft join learner on learner.id = learner_id
-            where learner.name = 'Ebba' and content like '%void loop%'`,
+            where learner.name = 'Ebba' and content like '%void loop() {}%' and content like '%e7%'`,
         ),
       )
       .toHaveLength(1);

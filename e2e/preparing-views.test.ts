@@ -50,7 +50,7 @@ async function goToAll(page: Page): Promise<void> {
     ['preview', `${worksheet}/preview`, 'Beacon'],
     ['course', `/courses/${course}`, 'Before it is taught'],
     ['handout', `${worksheet}/print`, 'What we build'],
-    ['rehearsal', `${worksheet}/run`, 'Keep this run as a scenario'],
+    ['rehearsal', `${worksheet}/run`, 'The exercise'],
     ['courses', '/courses', 'Bring in a course'],
     ['cards', `/courses/${course}/cards`, 'Output pin'],
     ['house rules', `/courses/${course}/rules`, 'The circuit'],

@@ -74,7 +74,7 @@ function Message({ text }: { readonly text: string }) {
   const { dispatch } = useBench();
   return (
     <div className="grid justify-items-start gap-3 px-5 py-5 text-bench" role="status">
-      <p className="max-w-[60ch]">{text}</p>
+      <p className="max-w-[48ch]">{text}</p>
       <Button
         look="main"
         size="roomy"

@@ -95,7 +95,7 @@ function Steps({ publicationId, board, language, system, first, onOther }: Steps
         </ol>
         <p className="mt-3 text-note text-soft">
           On {systemTitles[system]}.{' '}
-          <button type="button" className="min-h-6 underline underline-offset-3" onClick={onOther}>
+          <button type="button" className="min-h-10 underline underline-offset-3" onClick={onOther}>
             Another one
           </button>
         </p>

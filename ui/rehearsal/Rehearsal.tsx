@@ -66,7 +66,9 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
         <div className={performers.length > 1 ? 'grid grid-cols-1 gap-3' : ''}>
           {performers.map(({ title }, index) => (
             <figure key={title} className="min-w-0">
-              {performers.length > 1 && <figcaption className="font-semibold">{title}</figcaption>}
+              <figcaption className={performers.length > 1 ? '' : 'sr-only'}>
+                <h2 className="font-text text-body font-semibold">{title}</h2>
+              </figcaption>
               {wirings[index] && view === 'parts' && (
                 <LiveParts
                   rehearsal={rehearsal}

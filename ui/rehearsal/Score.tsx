@@ -89,7 +89,7 @@ function Scrub({ rehearsal, total }: { readonly rehearsal: Playing; readonly tot
   const at = useStore(rehearsal, ({ play }) => play.at);
   const wasGoing = useRef(false);
   return (
-    <div className="ml-23 h-8">
+    <div className="ml-23 h-10">
       <input
         type="range"
         aria-label="Moment of the run"
@@ -106,7 +106,7 @@ function Scrub({ rehearsal, total }: { readonly rehearsal: Playing; readonly tot
           wasGoing.current = false;
         }}
         onChange={({ target }) => rehearsal.dispatch({ type: 'seek', at: Number(target.value) })}
-        className="-mx-2 h-8 w-[calc(100%+1rem)] accent-[var(--ink)]"
+        className="-mx-2 h-10 w-[calc(100%+1rem)] accent-[var(--ink)]"
       />
     </div>
   );
