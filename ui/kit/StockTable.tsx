@@ -59,12 +59,7 @@ export function StockTable({ lines, mayKeep, actions }: StockTableProps) {
             </thead>
             <tbody>
               {shown.map((line) => (
-                <StockRow
-                  key={`${line.id} ${line.version}`}
-                  line={line}
-                  mayKeep={mayKeep}
-                  actions={actions}
-                />
+                <StockRow key={line.id} line={line} mayKeep={mayKeep} actions={actions} />
               ))}
             </tbody>
           </table>
@@ -105,6 +100,16 @@ function StockRow({ line, mayKeep, actions }: StockRowProps) {
   /** The version that a count is made over: after a conflict it is the one that was told. */
   const [version, setVersion] = useState(line.version);
   const counted = piecesOf(count);
+  const [shown, setShown] = useState(line);
+  // What others have booked is shown, unless somebody is counting here just now: they are told when they have counted.
+  if (line.version !== shown.version) {
+    setShown(line);
+    if (count === String(shown.count) || count === String(line.count)) {
+      setCount(String(line.count));
+      setVersion(line.version);
+    }
+    if (drawer === shown.drawer) setDrawer(line.drawer);
+  }
   const book = (deed: KitDeed): void =>
     run(
       () => actions.doToLine(line.id, deed),

@@ -96,7 +96,7 @@ function Attempt({ attempt, decisions, isShown, onShow }: AttemptProps) {
         </Link>
         <Link
           href={`/reports/${attempt.id}/run`}
-          className="inline-flex min-h-6 items-center text-note underline decoration-rule-strong underline-offset-3"
+          className="inline-flex min-h-6 min-w-6 items-center justify-center text-note underline decoration-rule-strong underline-offset-3"
         >
           run
         </Link>

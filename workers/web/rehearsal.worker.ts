@@ -38,6 +38,15 @@ function run({ seq, subjects, stimuli, seconds }: RunRequest): void {
   say({ type: 'run', seq, ...outcome.value }, buffers);
 }
 
+function keep(request: KeepRequest): void {
+  try {
+    say({ type: 'kept', shown: runner!.keep(request.subject, request) });
+  } catch {
+    // A run that is too much to be described is none to be kept.
+    say({ type: 'kept', shown: undefined });
+  }
+}
+
 async function answer(request: RunRequest | KeepRequest): Promise<void> {
   if (request.type === 'run') latest = request.seq;
   try {
@@ -46,7 +55,7 @@ async function answer(request: RunRequest | KeepRequest): Promise<void> {
     if (request.type === 'run') say({ type: 'hindered', seq: request.seq, message: NO_CONNECTION });
     return;
   }
-  if (request.type === 'keep') say({ type: 'kept', shown: runner.keep(request.subject, request) });
+  if (request.type === 'keep') keep(request);
   // A turn later, so that of several that wait only the last is run.
   else setTimeout(() => run(request));
 }
