@@ -151,7 +151,8 @@ export function useRehearsal(subjects: readonly RunSubject[], script: Script): R
             subject: subjects[0]!,
             name,
             stimuli,
-            seconds: Math.max(1, Math.ceil(at)),
+            // With a second more, so that what comes of the last touch is seen to stay.
+            seconds: Math.ceil(at) + 1,
           } satisfies KeepRequest);
         }),
     }),
