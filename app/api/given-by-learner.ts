@@ -29,5 +29,36 @@ export async function givenByLearner<Schema extends z.ZodType>(
   return 'refusal' in read ? read : { viewer, data: read.data };
 }
 
+/** A route that keeps something of a learner's for one of their exercises. */
+export const keptForExercise =
+  <Schema extends z.ZodType>({
+    schema,
+    largest,
+    keep,
+    otherwise,
+  }: {
+    readonly schema: Schema;
+    /** Of the body, in bytes. */
+    readonly largest: number;
+    /** Keeps it; false when the exercise is not theirs, or asks for nothing of the kind. */
+    readonly keep: (viewer: Viewer, publicationId: string, data: z.infer<Schema>) => Promise<boolean>;
+    /** What is said then, as a sentence. */
+    readonly otherwise: string;
+  }) =>
+  async (
+    request: Request,
+    { params }: { readonly params: Promise<{ publicationId: string }> },
+  ): Promise<Response> => {
+    const sent = await givenByLearner(request, {
+      action: 'keep-draft',
+      onlyFor: 'Only learners have a bench.',
+      largest,
+      schema,
+    });
+    if ('refusal' in sent) return sent.refusal;
+    const isKept = await keep(sent.viewer, (await params).publicationId, sent.data);
+    return isKept ? new Response(null, { status: 204 }) : refuse(404, otherwise);
+  };
+
 /** Largest body with a wiring and a program, in bytes. */
 export const LARGEST_BUILD = 600_000;

@@ -31,7 +31,6 @@ describe('a circuit under one’s hands', () => {
     ];
     expect(heard(quiet, 2.5)).toEqual([0]);
     expect([1.5, 2.5, 3.5].map((at) => heard(loud, at)[0]! > 0)).toEqual([false, true, false]);
-    expect(loud.value.runs[0]!.shows.join(' ')).toMatch(/Z1 .*from 2/);
   });
 
   test.each(courseExercises)('of $name can be seen from its own work', ({ exercise }) => {

@@ -5,7 +5,6 @@ import {
   type Exercise,
   type ExerciseData,
 } from '../formats/exercise';
-import { expectationSentence } from '../expectations';
 import { buildFor, type Build } from '../judge/build';
 import { comparedRun, standingIn, type FirstDifference, type Standing } from '../judge/compared-runs';
 import { Examiner, referenceOf } from '../judge/examine';
@@ -17,7 +16,6 @@ import { fail, ok, problemText, type Problem, type Result } from '../result';
 import type { Stimulus } from '../stimuli';
 import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
-import { describeRun } from './describe-run';
 import { explainProgram, type LineExplanation } from './explain';
 import { ReferenceRuns, type Shown } from './shown';
 
@@ -38,8 +36,6 @@ export interface RunOfSubject {
   readonly stimuli: readonly Stimulus[];
   /** What each line of its program does. */
   readonly explained: readonly LineExplanation[];
-  /** What is seen and heard of it, a sentence each. */
-  readonly shows: readonly string[];
 }
 
 /** Runs under the same hands; of two, the moment at which they part. */
@@ -82,8 +78,7 @@ export class LiveRunner {
       const { exercise, build, circuit, explained } = one;
       const options = { seconds, stimuli: own, steps: STEPS };
       const recording = record(build.program.compiled!, build.wiring, exercise.board, options, circuit);
-      const shows = describeRun(recording.trace, own).map(expectationSentence);
-      return { recording, stimuli: own, explained, shows };
+      return { recording, stimuli: own, explained };
     });
     if (!standing) return ok({ runs });
     const [asked, built] = runs;

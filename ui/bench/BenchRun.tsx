@@ -2,6 +2,8 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
+import { expectationSentence } from '@/core/expectations';
+import { describeRun } from '@/core/generated/describe-run';
 import type { RunSubject } from '@/core/generated/live-runs';
 import { capital } from '@/core/words/words';
 import type { Wiring } from '@/core/wiring/wiring';
@@ -200,7 +202,16 @@ function Stage({ subject, wiring: recorded, onBegin }: StageProps) {
 function Foretold({ rehearsal }: { readonly rehearsal: Playing }) {
   const { prediction = '' } = useBench().state.draft;
   const isSeen = useStore(rehearsal, ({ play }) => play.going === 'off' && play.at > 0);
-  const shows = useTold(useStore(rehearsal, ({ runs }) => runs?.runs[0]?.inside?.shows) ?? NOTHING);
+  const run = useStore(rehearsal, ({ runs }) => runs?.runs[0]);
+  const shows = useTold(
+    useMemo(
+      () =>
+        isSeen && run?.inside
+          ? describeRun(run.inside.recording.trace, run.stimuli).map(expectationSentence)
+          : NOTHING,
+      [isSeen, run],
+    ),
+  );
   if (!isSeen || prediction.trim() === '' || shows.length === 0) return null;
   return (
     <dl className="grid max-w-[44rem] grid-cols-[6.5rem_minmax(0,1fr)] gap-y-1 border-t border-rule pt-2 text-bench">

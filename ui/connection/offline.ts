@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { isFile, PAGES, type OfflineMessage } from '@/workers/offline/kept';
+import { isFile, isKeptPage, PAGES, type OfflineMessage } from '@/workers/offline/kept';
 
 /** Whether a bench opens again without a connection. */
 export type OfflineState = 'not yet' | 'kept' | 'cannot';
@@ -16,6 +16,8 @@ const SETTLED = 2500;
 export function useOffline(warm: () => void): OfflineState {
   const [state, setState] = useState<OfflineState>('not yet');
   useEffect(() => {
+    // A preview is no bench of anybody's.
+    if (!isKeptPage(location.pathname)) return undefined;
     if (!('serviceWorker' in navigator)) {
       const tell = setTimeout(() => setState('cannot'));
       return () => clearTimeout(tell);

@@ -11,7 +11,8 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import type { Language } from '@/core/program';
 import { useNonce } from '../shell/NonceProvider';
-import { help } from './help';
+import { Button, Keys } from '../design/Button';
+import { askHere, help, repairHere } from './help';
 
 interface ProgramEditorProps {
   readonly source: string;
@@ -73,6 +74,7 @@ export function ProgramEditor({
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
   const [marks] = useState(() => new Compartment());
+  const [said, setSaid] = useState('');
   const report = useEffectEvent(onChange);
   const first = useEffectEvent(() => source);
 
@@ -142,5 +144,44 @@ export function ProgramEditor({
     editor.dispatch({ effects: marks.reconfigure(EditorView.decorations.of(builder.finish())) });
   }, [marked, marks, source]);
 
-  return <div ref={host} className="h-full min-h-64" />;
+  /** What a key does too, for who has none: the caret is where it was. */
+  const act = (command: (editor: EditorView) => boolean, otherwise: string): void => {
+    const editor = view.current;
+    if (!editor) return;
+    editor.focus();
+    setSaid(command(editor) ? '' : otherwise);
+  };
+  return (
+    <div className="flex h-full min-h-64 flex-col">
+      <div ref={host} className="min-h-0 flex-1" />
+      <div className="flex flex-wrap items-center gap-x-2 border-t border-rule px-2">
+        <Button
+          look="tool"
+          size="small"
+          className="min-h-10"
+          onClick={() =>
+            act(
+              (editor) => askHere(editor, board, language),
+              'Put the caret into a word of the language first.',
+            )
+          }
+        >
+          What does this word do?
+          <Keys>F1</Keys>
+        </Button>
+        <Button
+          look="tool"
+          size="small"
+          className="min-h-10"
+          onClick={() => act(repairHere, 'Put the caret into a line with a mark first.')}
+        >
+          Mend this line
+          <Keys>Ctrl .</Keys>
+        </Button>
+        <span role="status" className="text-note text-soft">
+          {said}
+        </span>
+      </div>
+    </div>
+  );
 }

@@ -6,10 +6,19 @@ import {
 } from '@codemirror/autocomplete';
 import { forEachDiagnostic, forceLinting, linter, lintKeymap, type Diagnostic } from '@codemirror/lint';
 import { StateEffect, StateField, type EditorState, type Extension } from '@codemirror/state';
-import { EditorView, hoverTooltip, keymap, showTooltip, ViewPlugin, type Tooltip } from '@codemirror/view';
+import {
+  Decoration,
+  EditorView,
+  hoverTooltip,
+  keymap,
+  MatchDecorator,
+  showTooltip,
+  ViewPlugin,
+  type Tooltip,
+} from '@codemirror/view';
 import type { BoardProfile } from '@/core/boards';
 import type { Language, ProgramProblem } from '@/core/program';
-import { completionsAt, wordAt, type Word, type WordSort } from '@/core/program/vocabulary';
+import { completionsAt, wordAt, wordsOf, type Word, type WordSort } from '@/core/program/vocabulary';
 import type { LookedOver, LookOver } from '@/workers/web/messages';
 
 /** Milliseconds of rest after which mistakes are shown: nobody is corrected in the middle of a word. */
@@ -25,10 +34,11 @@ export function help(board: BoardProfile, language: Language): Extension {
     }),
     hoverTooltip((view, place) => explained(view.state, place, board, language), { hoverTime: 500 }),
     asked,
+    knownWords(board, language),
     mistakes(board, language),
     keymap.of([
       { key: 'Mod-.', run: repairHere },
-      { key: 'F1', run: (view) => ask(view, board, language) },
+      { key: 'F1', run: (view) => askHere(view, board, language) },
       ...completionKeymap,
       ...lintKeymap,
     ]),
@@ -103,10 +113,36 @@ const asked = StateField.define<Tooltip | null>({
   provide: (field) => showTooltip.from(field),
 });
 
-function ask(view: EditorView, board: BoardProfile, language: Language): boolean {
+/** Says what the word at the caret does; whether there is something to be said of it. */
+export function askHere(view: EditorView, board: BoardProfile, language: Language): boolean {
   const tooltip = explained(view.state, view.state.selection.main.head, board, language);
   view.dispatch({ effects: setAsked.of(tooltip) });
   return tooltip !== null;
+}
+
+/** Sets the words of the library and the board apart while they are typed: one that is not has a letter wrong. */
+function knownWords(board: BoardProfile, language: Language): Extension {
+  const names = new Set(
+    wordsOf(board, language)
+      .filter(({ sort }) => sort === 'function' || sort === 'constant' || sort === 'module')
+      .flatMap(({ name }) => name.split('.')),
+  );
+  const known = Decoration.mark({ class: 'cm-known' });
+  const matcher = new MatchDecorator({
+    regexp: /[A-Za-z_]\w*/g,
+    decorate: (add, from, to, [name]) => {
+      if (names.has(name)) add(from, to, known);
+    },
+  });
+  return ViewPlugin.define(
+    (view) => ({
+      decorations: matcher.createDeco(view),
+      update(update) {
+        this.decorations = matcher.updateDeco(update, this.decorations);
+      },
+    }),
+    { decorations: ({ decorations }) => decorations },
+  );
 }
 
 /** Marks of what a compiler would not take, each with its repair, looked for beside the page when the typing rests. */
@@ -189,8 +225,8 @@ function diagnosticOf(problem: ProgramProblem, { doc }: EditorState): readonly D
   ];
 }
 
-/** Makes the repair of the first mistake in the line of the caret. */
-function repairHere(view: EditorView): boolean {
+/** Makes the repair of the first mistake in the line of the caret; whether there was one. */
+export function repairHere(view: EditorView): boolean {
   const { doc, selection } = view.state;
   const line = doc.lineAt(selection.main.head);
   let isDone = false;
@@ -220,6 +256,7 @@ const look = EditorView.theme({
   '.cm-completionDetail': { fontStyle: 'normal', opacity: '0.75', marginLeft: '0.3em' },
   '.cm-completionMatchedText': { textDecoration: 'none', fontWeight: '700' },
   '.cm-completionInfo': { maxWidth: '20rem', padding: '6px 10px', fontFamily: 'var(--font-text)' },
+  '.cm-known': { textDecoration: 'underline solid var(--rule-strong)', textUnderlineOffset: '4px' },
   '.cm-word': { maxWidth: '24rem', padding: '6px 10px' },
   '.cm-word code': { fontWeight: '700' },
   '.cm-diagnostic': {

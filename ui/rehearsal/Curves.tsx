@@ -16,7 +16,7 @@ const MOST_ROWS = 40;
 
 /** The numbers of a program over the run, as curves and as tables; nothing where none changes. */
 export function Curves({ rehearsal, index }: { readonly rehearsal: Playing; readonly index: number }) {
-  const names = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.names);
+  const names = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.recording.names);
   const total = useStore(rehearsal, ({ play }) => play.seconds);
   const [isOpen, setOpen] = useState(false);
   const curves = useMemo(() => (names ? curvesOf(names) : []), [names]);

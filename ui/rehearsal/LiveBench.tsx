@@ -23,6 +23,8 @@ interface LiveBenchProps {
   readonly className?: string;
   /** Shown so large that a finger hits every hole, and moved about. */
   readonly isNear?: boolean;
+  /** Parts and ends that are pointed at. */
+  readonly marked?: { readonly refs: readonly string[]; readonly at: readonly string[] } | undefined;
 }
 
 /** A bench as it runs: everything on it that can be pressed or turned is, where it is drawn. */
@@ -34,8 +36,16 @@ export function LiveBench({
   hands,
   className,
   isNear = false,
+  marked,
 }: LiveBenchProps) {
-  const drawing = useMemo(() => drawBench(wiring, { crop: 'used' }), [wiring]);
+  const drawing = useMemo(
+    () =>
+      drawBench(wiring, {
+        crop: 'used',
+        ...(marked ? { marked: marked.refs, markedPoints: marked.at } : {}),
+      }),
+    [wiring, marked],
+  );
   const figure = (
     <BenchFigure
       drawing={drawing}

@@ -33,6 +33,9 @@ const Pin = memo(function Pin({ pin, says }: { readonly pin: string; readonly sa
   );
 });
 
+/** Pulses a second up to which a pin is taken to speak to a servo: they want 50, and bear twice as many. */
+const SERVO_HERTZ = 100;
+
 /** What is done with a pin, as one says it at the bench. */
 function driveWords(drive: PinDrive): string {
   switch (drive.mode) {
@@ -41,10 +44,10 @@ function driveWords(drive: PinDrive): string {
     case 'low':
       return 'LOW';
     case 'pwm':
-      // What a servo follows is the length of its pulses.
-      return drive.hertz !== undefined && drive.hertz < 400
-        ? `pulses of ${Math.round((drive.duty / drive.hertz) * 1e5) / 100} ms`
-        : `on for ${Math.round(drive.duty * 1000) / 10} % of the time`;
+      // What a servo follows is the length of its pulses; what a buzzer follows, how many there are.
+      if (drive.hertz !== undefined && drive.hertz <= SERVO_HERTZ)
+        return `pulses of ${Math.round((drive.duty / drive.hertz) * 1e5) / 100} ms`;
+      return `${drive.hertz === undefined ? '' : `${Math.round(drive.hertz)} Hz, `}on for ${Math.round(drive.duty * 1000) / 10} % of the time`;
     case 'pullup':
       return 'listens, pull-up on';
     case 'pulldown':

@@ -1,9 +1,10 @@
 'use client';
 
 import { Volume2, VolumeX } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { RunSubject } from '@/core/generated/live-runs';
+import type { Finding } from '@/core/findings/finding';
 import { differenceSentence } from '@/core/judge/compared-runs';
 import { boardsOf, type ExerciseData } from '@/core/formats/exercise';
 import { seconds } from '@/core/units';
@@ -32,6 +33,8 @@ import { useSound } from './useSound';
 export interface Performer extends RunSubject {
   /** What it is called: `The exercise`, `What Xaver built`. */
   readonly title: string;
+  /** What is found wrong with it: its parts and ends are marked, and it is said beside the difference. */
+  readonly fault?: Pick<Finding, 'message' | 'refs' | 'at'> | undefined;
 }
 
 interface RehearsalProps {
@@ -62,9 +65,9 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
       <div className="flex min-w-0 flex-col gap-3 border-ink px-5 py-3 lg:border-r">
         <Script rehearsal={rehearsal} scenarios={scenarios} view={view} onView={setView} />
         <Problem>{hindrance && `This can’t be run. ${hindrance}`}</Problem>
-        <Parted rehearsal={rehearsal} />
+        <Parted rehearsal={rehearsal} fault={performers[1]?.fault?.message} />
         <div className={performers.length > 1 ? 'grid grid-cols-1 gap-3' : ''}>
-          {performers.map(({ title }, index) => (
+          {performers.map(({ title, fault }, index) => (
             <figure key={title} className="min-w-0">
               <figcaption className={performers.length > 1 ? '' : 'sr-only'}>
                 <h2 className="font-text text-body font-semibold">{title}</h2>
@@ -86,6 +89,7 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
                   hands={index === 0 ? hands : NO_HANDS}
                   className={performers.length > 1 ? 'max-h-[27vh] w-full' : 'max-h-[46vh] w-full'}
                   isNear={view === 'near'}
+                  marked={fault}
                 />
               )}
             </figure>
@@ -221,10 +225,25 @@ function Script({
       )}
       <Pace rehearsal={rehearsal} />
       <Clock rehearsal={rehearsal} />
-      <span className="text-note text-soft" role="status">
-        {isWorking ? 'Running it …' : ''}
-      </span>
+      <Working isWorking={isWorking} />
     </div>
+  );
+}
+
+/** Milliseconds of work that nobody notices: a touch is worked out in less. */
+const UNNOTICED = 400;
+
+/** Says so when a run takes a while to be worked out. */
+function Working({ isWorking }: { readonly isWorking: boolean }) {
+  const [isLong, setLong] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setLong(isWorking), isWorking ? UNNOTICED : 0);
+    return () => clearTimeout(timer);
+  }, [isWorking]);
+  return (
+    <span className="text-note text-soft" role="status">
+      {isWorking && isLong ? 'Running it …' : ''}
+    </span>
   );
 }
 
@@ -242,7 +261,14 @@ function Clock({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
 const JUST_AFTER = 0.05;
 
 /** Where two runs part, and the way there. */
-function Parted({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
+function Parted({
+  rehearsal,
+  fault: given,
+}: {
+  readonly rehearsal: RehearsalStore;
+  readonly fault: string | undefined;
+}) {
+  const fault = useTold(given);
   const runs = useStore(rehearsal, (state) => state.runs);
   const sentence = useTold(runs?.first ? differenceSentence(runs.first) : '');
   if (!runs || runs.runs.length < 2) return null;
@@ -250,7 +276,9 @@ function Parted({ rehearsal }: { readonly rehearsal: RehearsalStore }) {
   if (!first) return <p className="font-semibold">Both do the same, from beginning to end.</p>;
   return (
     <p className="flex flex-wrap items-center gap-x-3 border-l-4 border-fault pl-3">
-      <span className="max-w-[70ch] min-w-0 flex-1 basis-96 font-semibold">{sentence}</span>
+      <span className="max-w-[70ch] min-w-0 flex-1 basis-96">
+        <strong>{sentence}</strong> {fault}
+      </span>
       <Button onClick={() => rehearsal.dispatch({ type: 'seek', at: first.at + JUST_AFTER })}>
         Show that moment
       </Button>

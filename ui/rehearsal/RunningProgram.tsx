@@ -21,7 +21,7 @@ const LINE = 1.4;
 /** A program with the line that runs, why it went where it went, and what its variables hold. */
 export function RunningProgram({ rehearsal, index, source, label }: RunningProgramProps) {
   const line = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.inside?.program.lineAt(play.at));
-  const keptUntil = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.keptUntil);
+  const keptUntil = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.recording.keptUntil);
   const isBeyond = useStore(rehearsal, ({ play }) => keptUntil !== undefined && play.at > keptUntil);
   const frame = useRef<HTMLDivElement>(null);
   useEffect(() => {

@@ -12,7 +12,10 @@ const MOST_SHOWN = 4000;
 export function SerialLine({ rehearsal, index }: { readonly rehearsal: Playing; readonly index: number }) {
   const count = useStore(rehearsal, ({ runs, play }) => runs?.runs[index]?.replay.printedBy(play.at) ?? 0);
   const serial = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.trace.serial);
-  const isUsed = useStore(rehearsal, ({ runs }) => runs?.runs[index]?.inside?.usesSerial ?? false);
+  const isUsed = useStore(
+    rehearsal,
+    ({ runs }) => runs?.runs[index]?.inside?.recording.trace.serialStarted ?? false,
+  );
   const text = useMemo(
     () =>
       (serial ?? [])

@@ -22,29 +22,18 @@ export interface Run {
   readonly stimuli: readonly Stimulus[];
   /** What is known of its program; nothing of a run of which only the outside is shown. */
   readonly inside?: {
+    readonly recording: Recording;
     readonly program: ReplayedProgram;
-    /** Until when its lines were kept, in seconds. */
-    readonly keptUntil: number;
     readonly explained: RunOfSubject['explained'];
-    readonly usesSerial: boolean;
-    readonly shows: RunOfSubject['shows'];
-    readonly names: Recording['names'];
   };
 }
 
 /** A run of which all is known. */
-const runOf = ({ recording, stimuli, explained, shows }: RunOfSubject, source: string): Run => ({
+const runOf = ({ recording, stimuli, explained }: RunOfSubject, source: string): Run => ({
   trace: recording.trace,
   replay: new Replay(recording.trace),
   stimuli,
-  inside: {
-    program: new ReplayedProgram(recording, source),
-    keptUntil: recording.keptUntil,
-    explained,
-    usesSerial: recording.trace.serialStarted,
-    shows,
-    names: recording.names,
-  },
+  inside: { recording, program: new ReplayedProgram(recording, source), explained },
 });
 
 /** Runs of the same hands: one, or the reference's and that of what is beside it. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { startTransition, useActionState, useEffect, useRef, useState, type FormEvent } from 'react';
+import { forgetPages } from '../connection/offline';
 import { Button } from '../design/Button';
 import { Field } from '../design/Field';
 import { Problem } from '../design/Problem';
@@ -19,6 +20,10 @@ interface SignInProps {
 
 /** The door: learners join their class in three lines, staff sign in beside. */
 export function SignIn({ join, first, signIn, to }: SignInProps) {
+  // Whoever was here before may have been signed out with the whole class.
+  useEffect(() => {
+    void forgetPages().catch(() => undefined);
+  }, []);
   return (
     <main className="grid grid-cols-1 min-h-dvh lg:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]">
       <div className="flex flex-col border-ink lg:border-r">

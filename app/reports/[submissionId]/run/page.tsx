@@ -30,6 +30,7 @@ export default async function ReportRunPage({ params }: Address) {
     wiring,
     program,
     exercise: data,
+    fault: isStaff ? submission.report?.findings.find(({ cause }) => cause) : undefined,
   };
   const reference = {
     title: 'The exercise',
