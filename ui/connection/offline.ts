@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { isFile, isKeptPage, PAGES, type OfflineMessage } from '@/workers/offline/kept';
 
-/** Whether a bench opens again without a connection. */
+/** Whether a page opens again without a connection. */
 export type OfflineState = 'not yet' | 'kept' | 'cannot';
 
 /** Milliseconds after which a page has loaded what it needs at first. */
@@ -11,9 +11,9 @@ const SETTLED = 2500;
 
 /**
  * Keeps the page that is open, and what it is made of, for when there is no connection. `warm` loads what is needed only
- * later, so that it is there then. Browsers keep pages of safe origins only: `cannot` on a plain address.
+ * later, so that it is there then; with another `content` the page is kept anew. Browsers keep pages of safe origins only: `cannot` on a plain address.
  */
-export function useOffline(warm: () => void): OfflineState {
+export function useOffline(warm: () => void, content?: unknown): OfflineState {
   const [state, setState] = useState<OfflineState>('not yet');
   useEffect(() => {
     // A preview is no bench of anybody's.
@@ -50,9 +50,9 @@ export function useOffline(warm: () => void): OfflineState {
       isGone = true;
       clearTimeout(wait);
     };
-    // What is warmed is warmed once.
+    // What is warmed is the same as long as the page is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+  }, [content]);
   return state;
 }
 

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { howMany } from '@/core/words/words';
+import { useOffline } from '../connection/offline';
 import { Button } from '../design/Button';
 import { ClockSpan } from '../design/Clock';
 import { useRoom } from '../room/useRoom';
@@ -14,10 +15,14 @@ import { Timeline } from './Timeline';
 import { useRunning } from './useRunning';
 import { Wanted } from './Wanted';
 
+/** A run sheet has all that it needs when it is there. */
+const nothingMore = (): void => undefined;
+
 /** A meeting by the minute: what is done, whether it fits, what to have ready; and, when it is on, where it stands. */
 export function RunSheetView(props: RunSheetProps) {
   const { meeting, sheet, run, short } = props;
   const live = useRunning(meeting.id, sheet, run);
+  const offline = useOffline(nothingMore, sheet);
   const { running } = live;
   const isPlanned = meeting.exercises.length > 0;
   return (
@@ -29,6 +34,7 @@ export function RunSheetView(props: RunSheetProps) {
             <div className="mb-4 flex flex-wrap items-center gap-3">
               <p className="flex-1 text-lead">
                 <ClockSpan from={meeting.startsAt} to={meeting.endsAt} />
+                {offline === 'kept' && <span className="text-note text-soft"> · opens offline</span>}
               </p>
               <Button look="main" size="roomy" disabled={!isPlanned} onClick={live.start}>
                 Start the meeting

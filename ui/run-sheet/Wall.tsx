@@ -2,10 +2,14 @@
 
 import { standingOf } from '@/core/meeting/running';
 import type { Drawing } from '@/core/drawing/list';
+import { useOffline } from '../connection/offline';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useKey } from '../shell/useKey';
 import type { RunSheetProps } from './meeting';
 import { useRunning } from './useRunning';
+
+/** A wall has all that it needs when it is there. */
+const nothingMore = (): void => undefined;
 
 /** The projected form: the step that is on, for the last row. Driven by the run sheet, or by a clicker's keys. */
 export function Wall({
@@ -15,6 +19,7 @@ export function Wall({
   drawings,
 }: Pick<RunSheetProps, 'meeting' | 'sheet' | 'run' | 'drawings'>) {
   const live = useRunning(meeting.id, sheet, run);
+  useOffline(nothingMore, sheet);
   const { running, now, press } = live;
   useClicker(press);
   if (!running)

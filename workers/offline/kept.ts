@@ -11,5 +11,6 @@ export interface OfflineMessage {
 /** Whether a path is that of a file whose name says its version. */
 export const isFile = (path: string): boolean => path.startsWith('/_next/static/');
 
-/** Whether a page is kept: benches, and the way to them. */
-export const isKeptPage = (path: string): boolean => path === '/' || path.startsWith('/bench/');
+/** Whether a page is kept: benches, run sheets with their walls, and the way to them. */
+export const isKeptPage = (path: string): boolean =>
+  path === '/' || path.startsWith('/bench/') || /^\/classes\/[^/]+\/meetings\/./.test(path);
