@@ -2,10 +2,11 @@ import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import { ref } from '../../brand';
 import { breadboards } from '../../breadboards';
-import { partKinds, type PartKind } from '../../parts';
+import { AT_REST, partKinds, type PartKind } from '../../parts';
 import { place, taskFrom } from '../../plan/placement';
 import type { Wiring } from '../../wiring/wiring';
 import { drawBench } from '../bench';
+import { lightColours } from '../colours';
 import type { Drawing, Shape } from '../list';
 import { signOf } from '../schematic/signs';
 
@@ -42,6 +43,28 @@ const cases = kinds.flatMap((kind) =>
 
 const layerOf = (drawing: Drawing, name: string): readonly Shape[] =>
   drawing.layers.filter((layer) => layer.ref === name).flatMap((layer) => layer.shapes);
+
+describe('the lights of every kind', () => {
+  test.each(cases)('%s “%s” shine from where they are drawn, each by its name', (_, value, kind) => {
+    const drawing = drawBench(alone(kind, value));
+    const layer = drawing.layers.find(({ ref: name, seat }) => name === `${kind.prefix}1` && seat)!;
+    const read = kind.readValue(value);
+    const named = read.ok
+      ? kind
+          .elements(read.value, AT_REST)
+          .flatMap((element) => (element.type === 'junction' && element.led !== undefined ? element.led : []))
+      : [];
+    expect((layer.lights ?? []).map(({ name }) => name).toSorted()).toEqual(named.toSorted());
+    for (const { path, colour } of layer.lights ?? []) {
+      expect(path).toMatch(/^M[-\d. ]+.*Z$/);
+      expect(lightColours).toHaveProperty(colour);
+    }
+    const { x, y, width, height } = layer.seat!;
+    expect(Math.min(width, height)).toBeGreaterThan(5);
+    expect(x + width).toBeLessThan(drawing.width);
+    expect(y).toBeGreaterThanOrEqual(0);
+  });
+});
 
 describe('the drawn body of every kind', () => {
   test.each(cases)(
