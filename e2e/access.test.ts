@@ -541,7 +541,7 @@ describe('every page', () => {
 describe('every route', () => {
   test('of the source is in the table, with every method', () => {
     const methods = found('route.ts').flatMap((file) =>
-      [...readFileSync(join('app', file), 'utf8').matchAll(/^export async function ([A-Z]+)\(/gm)].map(
+      [...readFileSync(join('app', file), 'utf8').matchAll(/^export (?:async function|const) ([A-Z]+)\b/gm)].map(
         ([, method]) => `${file} ${method}`,
       ),
     );

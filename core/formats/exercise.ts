@@ -295,14 +295,6 @@ export function solvedByAuthor(exercise: Exercise): Exercise {
   return closed.ok ? closed.value : { ...exercise, data };
 }
 
-/** The exercise as it is at one of its stages: the same circuit with another program; refused when it has none. */
-export function stageOf(data: ExerciseData, name: string): Result<Exercise> {
-  const stage = data.stages?.find((candidate) => candidate.name === name);
-  if (!stage) return fail({ message: `the exercise has no stage “${name}”`, path: 'stages' });
-  const { program, scenarios } = stage;
-  return exerciseFrom({ ...data, program, scenarios, stages: undefined });
-}
-
 function readAccepted(exercise: ExerciseData): Result<Exercise['accepted']> {
   const accepted = new Map<Ref, readonly [number, number]>();
   for (const [index, part] of exercise.parts.entries()) {

@@ -1,3 +1,4 @@
+import { GAP } from '../program/gap';
 import type { HookedPin } from './hookup';
 import { commentSign, nameOf, pinText, type Writing } from './writing';
 
@@ -37,9 +38,6 @@ export function withNamesAsAsked(
       .replace(word, number);
   }, source);
 }
-
-/** What stands where a learner is to write something. */
-const GAP = '____';
 
 function inCpp(pins: readonly HookedPin[], writing: Writing, form: 'whole' | 'gaps'): string {
   const name = (pin: HookedPin): string => nameOf(pin, writing.names);

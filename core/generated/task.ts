@@ -1,5 +1,6 @@
 import { benchWork } from '../course/bench-work';
 import type { HouseRules } from '../course/house-rules';
+import { exerciseAtStage } from '../course/stages';
 import { expectationSentence } from '../expectations';
 import type { Exercise } from '../formats/exercise';
 import { markingSentences } from '../formats/rubric';
@@ -61,6 +62,18 @@ export interface AskedSteps {
   readonly trial?: string;
 }
 
+/** What can be tried on the way, before everything is built. */
+export interface AskedStage {
+  readonly name: string;
+  /** The parts that must be in for it. */
+  readonly refs: readonly string[];
+  readonly runs: readonly AskedRun[];
+  /** The program to try it with; left out where learners write their own. */
+  readonly program?: string;
+  /** The step of the build after which it can be tried, from 1, where the steps are shown. */
+  readonly afterStep?: number;
+}
+
 /** What a learner is to do, as far as the author and the course tell it. */
 export interface Task {
   readonly aim: string;
@@ -69,6 +82,7 @@ export interface Task {
   /** What is left to the learner to decide, where something is. */
   readonly open?: { readonly asks: string; readonly least: number };
   readonly runs: readonly AskedRun[];
+  readonly stages: readonly AskedStage[];
   /** How it is marked, in sentences; none where there is nothing to say of that. */
   readonly marked: readonly string[];
   readonly parts: readonly AskedPart[];
@@ -85,29 +99,56 @@ export interface Task {
  */
 export function taskOf(
   exercise: Exercise,
-  rules: Pick<HouseRules, 'stepsAtBench' | 'wiringOrder' | 'firstLight'>,
+  rules: Pick<HouseRules, 'stepsAtBench' | 'wiringOrder' | 'firstLight' | 'programGiven'>,
   hasTried: boolean,
 ): Task {
   const { data } = exercise;
   const build = data.text['build'];
-  const called = withTitles(exercise);
   const maySee = rules.stepsAtBench === 'shown' || (rules.stepsAtBench === 'after-try' && hasTried);
+  const steps = maySee ? askedSteps(exercise, rules) : undefined;
   return {
     aim: data.aim,
     ...(typeof build === 'string' && build.trim() !== '' ? { build } : {}),
     ...(data.open ? { open: { asks: data.open.asks, least: data.open.least } } : {}),
-    runs: data.scenarios.map(({ name, stimuli, expect }) => ({
-      name,
-      done: oneAfterAnother(stimuli.map((stimulus) => called(stimulusSentence(stimulus)))),
-      seen: expect.map((expectation) => capital(called(expectationSentence(expectation)))),
-    })),
+    runs: askedRuns(exercise),
+    stages: askedStages(exercise, rules, steps),
     marked: markingSentences(data),
     parts: askedParts(exercise),
     pins: askedPins(exercise),
     cautions: askedCautions(exercise),
     stepsWhen: rules.stepsAtBench,
-    ...(maySee ? { steps: askedSteps(exercise, rules) } : {}),
+    ...(steps ? { steps } : {}),
   };
+}
+
+function askedRuns(exercise: Exercise): readonly AskedRun[] {
+  const called = withTitles(exercise);
+  return exercise.data.scenarios.map(({ name, stimuli, expect }) => ({
+    name,
+    done: oneAfterAnother(stimuli.map((stimulus) => called(stimulusSentence(stimulus)))),
+    seen: expect.map((expectation) => capital(called(expectationSentence(expectation)))),
+  }));
+}
+
+/** The stages that the circuit has; one about parts that are gone is none. */
+function askedStages(
+  exercise: Exercise,
+  { programGiven }: Pick<HouseRules, 'programGiven'>,
+  steps: AskedSteps | undefined,
+): readonly AskedStage[] {
+  return (exercise.data.stages ?? []).flatMap(({ name, program }) => {
+    const atStage = exerciseAtStage(exercise, name);
+    if (!atStage.ok || atStage.value.data.scenarios.length === 0) return [];
+    const { parts } = atStage.value.reference;
+    const after = steps?.steps.findIndex(({ present }) => parts.every(({ ref }) => present.includes(ref)));
+    return {
+      name,
+      refs: parts.flatMap(({ ref, kind }) => (kindOf(kind).conductor ? [] : ref)),
+      runs: askedRuns(atStage.value),
+      ...(programGiven === 'nothing' ? {} : { program }),
+      ...(after === undefined || after < 0 ? {} : { afterStep: after + 1 }),
+    };
+  });
 }
 
 /**

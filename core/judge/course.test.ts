@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { boardsOf, stageOf } from '../formats/exercise';
+import { exerciseAtStage } from '../course/stages';
+import { boardsOf } from '../formats/exercise';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
 import { readWiring } from '../wiring/read';
@@ -9,7 +10,7 @@ import { check } from './check';
 
 const asStages = courseExercises.flatMap(({ name, exercise }) =>
   (exercise.data.stages ?? []).map((stage) => {
-    const read = stageOf(exercise.data, stage.name);
+    const read = exerciseAtStage(exercise, stage.name);
     if (!read.ok) throw new Error(read.problems[0]!.message);
     return { name: `${name}, stage “${stage.name}”`, exercise: read.value };
   }),

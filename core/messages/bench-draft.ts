@@ -28,6 +28,8 @@ const draftSchema = z.object({
   prediction: z.string().max(400).optional(),
   /** What the learner says that theirs does. */
   stated: statedSchema.optional(),
+  /** Names of the stages that were tried and work. */
+  stagesDone: z.array(z.string()).max(20).optional(),
   hintsTaken: z.number(),
   /** A hand-in that has left the learner's hand and is not yet confirmed by the server. */
   pending: pendingSchema.optional(),

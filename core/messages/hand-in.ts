@@ -42,5 +42,10 @@ export const standingSchema = z.object({
 export type Standing = Readonly<z.infer<typeof standingSchema>>;
 
 /** A build that the server is asked to check. */
-export const checkSchema = z.object({ publicationId: textSchema(64), ...build });
+export const checkSchema = z.object({
+  publicationId: textSchema(64),
+  ...build,
+  /** The stage at which it is looked at; the whole when left out. */
+  stage: textSchema(400).optional(),
+});
 export type CheckWish = Readonly<z.infer<typeof checkSchema>>;

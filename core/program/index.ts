@@ -5,6 +5,7 @@ import { preparedText } from './cpp/prepared';
 import { resolveProgram } from './cpp/resolve';
 import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
+import { gapProblems } from './gap';
 import type { Executable } from './machine';
 import { MOST_PROBLEMS, notSupported, type ProgramProblem } from './problem';
 import { emitPython } from './python/emit';
@@ -68,6 +69,8 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
   const isEmpty = list.tokens.length === 0 && !/^\s*#/m.test(source);
   if (isEmpty) return { source, language, problems: [], isEmpty };
   if (list.depth > DEEPEST_BRACKETS) return tooDeep(source, language, list.depth, list.tokens);
+  const gaps = gapProblems(list.tokens);
+  if (gaps.length > 0) return { source, language, problems: gaps, isEmpty };
   return grammars.cpp(prepared, (root) => {
     if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
       return { source, language, isEmpty, problems: syntaxProblems(list, root) };
@@ -94,6 +97,8 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
       list.depth,
       list.lines.flatMap(({ tokens }) => tokens),
     );
+  const gaps = gapProblems(list.lines.flatMap(({ tokens }) => tokens));
+  if (gaps.length > 0) return { source, language, problems: gaps, isEmpty };
   return grammars.python(source, (root) => {
     const broken =
       root.hasError || list.quotes.length > 0 || list.strays.length > 0 || list.open.length > 0

@@ -53,6 +53,11 @@ export function lacksOf(data: ExerciseData, proof: Proof): readonly Lack[] {
     ...(failing.length > 0
       ? [gap(`Your own program does not pass ${listText(failing)}. A class would be told the same.`)]
       : []),
+    ...proof.failingStages.map((name) =>
+      gap(
+        `The program of the stage “${name}” does not do what the stage asks. A class would be told the same.`,
+      ),
+    ),
     ...(asksNothing
       ? [gap('A program that does nothing would pass: say what must be lit, heard or printed.')]
       : []),

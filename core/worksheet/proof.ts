@@ -17,4 +17,6 @@ export interface Proof {
   readonly explanation: readonly LineExplanation[];
   /** Names of scenarios that the author has marked as wrong and the program still does. */
   readonly stillWrong: readonly string[];
+  /** Names of stages whose own program does not do what they ask. */
+  readonly failingStages: readonly string[];
 }

@@ -3,8 +3,10 @@ import {
   exerciseFrom,
   languageOf,
   solvedByAuthor,
+  type Exercise,
   type ExerciseData,
 } from '../formats/exercise';
+import { exerciseAtStage } from '../course/stages';
 import { explainProgram } from '../generated/explain';
 import { proposedScenarios, stillWrong, type ProposedScenario } from '../generated/proposals';
 import { numberQuestions } from '../generated/questions';
@@ -24,6 +26,7 @@ export const NO_PROOF: Proof = {
   questions: [],
   explanation: [],
   stillWrong: [],
+  failingStages: [],
 };
 
 /** Steps that each run may take: nobody waits for a program that is busy for ever while it is written. */
@@ -49,8 +52,23 @@ export function proofOf(data: ExerciseData, grammars: Grammars): Proof {
     }),
     explanation: explainProgram(exercise, grammars),
     stillWrong: stillWrong(exercise, grammars).map(({ name }) => name),
+    failingStages: failingStages(exercise, grammars),
   };
 }
+
+/** Stages that would tell a class that their own program is wrong; one that is not written yet tells nobody anything. */
+const failingStages = (exercise: Exercise, grammars: Grammars): Proof['failingStages'] =>
+  (exercise.data.stages ?? []).flatMap(({ name, scenarios }) => {
+    if (scenarios.length === 0) return [];
+    const atStage = exerciseAtStage(exercise, name);
+    if (!atStage.ok) return name;
+    const shown = examine(
+      referenceOf(atStage.value, grammars),
+      referenceBuild(atStage.value, grammars),
+      STEPS,
+    ).scenarios;
+    return shown.every(({ passed }) => passed) ? [] : name;
+  });
 
 /** What of an exercise that asks for a program would be met without one. */
 function metWithoutProgram(reference: Reference): Proof['withoutProgram'] {

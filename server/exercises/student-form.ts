@@ -14,6 +14,7 @@ const KEPT_BACK = { cpp: '// yours to write', python: '# yours to write' } as co
  */
 export function studentForm(exercise: Exercise, solution: HouseRules['solution']): ExerciseData {
   const { data } = exercise;
+  const keptBack = KEPT_BACK[languageOf(exercise)];
   const build = data.text['build'];
   const shown = {
     format: data.format,
@@ -24,7 +25,7 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
     board: data.board,
     ...(data.boardProfile ? { boardProfile: data.boardProfile } : {}),
     language: data.language,
-    program: asksForProgram(exercise) ? KEPT_BACK[languageOf(exercise)] : '',
+    program: asksForProgram(exercise) ? keptBack : '',
     rules: {},
     text: {
       ...(typeof build === 'string' ? { build } : {}),
@@ -48,6 +49,12 @@ export function studentForm(exercise: Exercise, solution: HouseRules['solution']
       layout: data.layout,
       free: data.free,
       scenarios: data.scenarios,
+      // Its programs come with the task, where they are given.
+      ...(data.stages
+        ? {
+            stages: data.stages.map((stage) => ({ ...stage, program: stage.program === '' ? '' : keptBack })),
+          }
+        : {}),
       ...(data.rubric ? { rubric: data.rubric } : {}),
     };
   return {

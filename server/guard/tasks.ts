@@ -1,5 +1,6 @@
 import type { HouseRules } from '@/core/course/house-rules';
 import { keepable } from '@/core/course/incoming';
+import { buildAtStage, exerciseAtStage } from '@/core/course/stages';
 import { boardsOf, exerciseFrom, readExercise, type ExerciseData } from '@/core/formats/exercise';
 import { canonicalReport, type Verdict } from '@/core/formats/report';
 import { wantedOf, type Wanted } from '@/core/generated/wanted';
@@ -31,6 +32,8 @@ export interface CheckInput {
   readonly sighting?: Sighting;
   /** What the learner says that theirs does. */
   readonly stated?: readonly Scenario[];
+  /** The stage at which it is looked at; the whole when left out. */
+  readonly stage?: string;
 }
 
 export interface Checked {
@@ -49,11 +52,15 @@ async function checked({
   program,
   sighting,
   stated = [],
+  stage,
 }: CheckInput): Promise<Checked> {
-  const exercise = exerciseFrom(data);
+  const whole = exerciseFrom(data);
+  const exercise = whole.ok && stage !== undefined ? exerciseAtStage(whole.value, stage) : whole;
   // Only what has been read before is judged, so these are bugs or a damaged database.
   if (!exercise.ok) throw new Error(`the exercise cannot be read: ${problemText(exercise.problems[0]!)}`);
-  const read = readWiring(wiring, { boards: boardsOf(exercise.value.data) });
+  const read = readWiring(stage === undefined ? wiring : buildAtStage(exercise.value, wiring), {
+    boards: boardsOf(exercise.value.data),
+  });
   if (!read.ok) throw new Error(`the wiring cannot be read: ${problemText(read.problems[0]!)}`);
   const grammars = await nodeGrammars();
   const asked = statedExercise(exercise.value, stated, grammars);

@@ -10,6 +10,7 @@ import { JoinedNotice } from './JoinedNotice';
 import { ResultPanel } from './ResultPanel';
 import { ReviewNotice } from './ReviewNotice';
 import { loadBenchRun } from './load-run';
+import { StageNotice } from './StageNotice';
 import { BenchContext, useBenchAtWork, type BenchProps } from './useBench';
 
 // Loaded when it is wanted, and before that when the page has come to rest.
@@ -33,6 +34,7 @@ export function Bench(props: BenchProps) {
       <div className="grid grid-cols-1 min-h-[calc(100dvh-3.9rem)] lg:grid-cols-[minmax(0,1fr)_24.5rem] xl:grid-cols-[minmax(0,1fr)_28.5rem]">
         <div className="flex min-w-0 flex-col border-ink lg:border-r">
           <BenchBar />
+          <StageNotice />
           <JoinedNotice />
           <ReviewNotice />
           {state.isRunning ? (

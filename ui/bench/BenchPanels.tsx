@@ -11,6 +11,7 @@ import { likelyPlaces } from './likely-places';
 import { PartList } from './PartList';
 import { OfferedPlaces } from './OfferedPlaces';
 import { ProgramEditor } from '../editor/ProgramEditor';
+import { ProgramListing } from '../worksheet/ProgramListing';
 import { TaskPanel } from './TaskPanel';
 import { useBench } from './useBench';
 
@@ -23,7 +24,7 @@ const allPanels: readonly (readonly [Panel, string])[] = [
 
 /** What is recorded beside the drawing: the wiring, the program, and what was seen. */
 export function BenchPanels() {
-  const { exercise, board, state, dispatch, marked, placing, task, rows } = useBench();
+  const { exercise, board, state, dispatch, marked, placing, task, rows, stage } = useBench();
   const { draft, panel, active } = state;
   const hasProgram = asksForProgram({ data: exercise });
   const panels = allPanels.filter(([value]) => value !== 'program' || hasProgram);
@@ -83,13 +84,16 @@ export function BenchPanels() {
       </Tabs.Content>
       {hasProgram && (
         <Tabs.Content value="program" forceMount className="min-h-0 flex-1 data-[state=inactive]:hidden">
-          <div className="flex h-full min-h-0 flex-col">
+          {stage?.program !== undefined && (
+            <StageProgram name={stage.name} program={stage.program} lines={marked.lines} />
+          )}
+          <div className={stage?.program === undefined ? 'flex h-full min-h-0 flex-col' : 'hidden'}>
             <div className="min-h-0 flex-1">
               <ProgramEditor
                 source={draft.program}
                 language={languageOf({ data: exercise, board })}
                 board={board}
-                marked={marked.lines}
+                marked={stage?.program === undefined ? marked.lines : NO_LINES}
                 onChange={(program) =>
                   program !== draft.program && dispatch({ type: 'write program', program })
                 }
@@ -113,5 +117,28 @@ export function BenchPanels() {
         <HandInPanel />
       </Tabs.Content>
     </Tabs.Root>
+  );
+}
+
+const NO_LINES: readonly number[] = [];
+
+interface StageProgramProps {
+  readonly name: string;
+  readonly program: string;
+  /** Lines that the check points at. */
+  readonly lines: readonly number[];
+}
+
+/** The program that a stage is tried with; the learner's own waits. */
+function StageProgram({ name, program, lines }: StageProgramProps) {
+  return (
+    <div className="h-full overflow-y-auto px-4 py-3 text-bench">
+      <p className="mb-2 max-w-[60ch]">
+        {program === ''
+          ? 'This stage needs no program.'
+          : `Load this one to try “${name}”. Your own program is kept, and comes back with the whole exercise.`}
+      </p>
+      {program !== '' && <ProgramListing source={program} marked={lines} label={`Program to try ${name}`} />}
+    </div>
   );
 }

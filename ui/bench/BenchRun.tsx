@@ -24,8 +24,8 @@ import { useBench } from './useBench';
 
 /** What is recorded, seen running: what will be seen is asked for first, and compared afterwards. */
 export function BenchRun() {
-  const { exercise, state, recorded, way } = useBench();
-  const { parts, program, prediction = '' } = state.draft;
+  const { exercise, state, recorded, way, stage, tried: program } = useBench();
+  const { parts, prediction = '' } = state.draft;
   const [isAsked, setAsked] = useState(prediction.trim() !== '');
   const [shown, setShown] = useState<RunSubject>();
   const now = useMemo(
@@ -35,14 +35,17 @@ export function BenchRun() {
   const [problem] = Object.values(recorded.problems);
   if (problem !== undefined || !recorded.wiring)
     return <Message text={`This can’t run yet. ${problem ?? ''}`} />;
-  const missing = parts.filter(({ at }) => Object.values(at).every((place) => place === '')).length;
+  const missing = parts.filter(
+    ({ ref, at }) =>
+      (stage ? stage.refs.includes(ref) : true) && Object.values(at).every((place) => place === ''),
+  ).length;
   if (way === 'bench' && missing > 0)
     return (
       <Message
         text={`In this class it is built first, and then it runs here too. ${missing === 1 ? 'One part has' : `${missing} parts have`} no place in your record yet.`}
       />
     );
-  if (!isAsked)
+  if (!isAsked && !stage)
     return (
       <Foretell
         onRun={() => {
@@ -200,7 +203,9 @@ function Stage({ subject, wiring: recorded, onBegin }: StageProps) {
 
 /** What was said beforehand, beside what is seen, when the run stands still. */
 function Foretold({ rehearsal }: { readonly rehearsal: Playing }) {
-  const { prediction = '' } = useBench().state.draft;
+  const { state, stage } = useBench();
+  // What was said is of the whole.
+  const prediction = stage ? '' : (state.draft.prediction ?? '');
   const isSeen = useStore(rehearsal, ({ play }) => play.going === 'off' && play.at > 0);
   const run = useStore(rehearsal, ({ runs }) => runs?.runs[0]);
   const shows = useTold(

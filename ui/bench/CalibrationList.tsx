@@ -41,24 +41,24 @@ interface ValueProps {
 
 function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept }: ValueProps) {
   const [typed, setTyped] = useState(kept === undefined ? '' : String(kept));
-  const [state, setState] = useState<'' | 'kept' | { readonly problem: string }>(
-    kept === undefined ? '' : 'kept',
-  );
+  /** What the server has of it. */
+  const [known, setKnown] = useState(kept ?? null);
+  const [problem, setProblem] = useState('');
   const value = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
   const isNumber = value === null || !Number.isNaN(value);
   const isUnusual =
     value !== null && isNumber && ((from !== undefined && value < from) || (to !== undefined && value > to));
   const keep = async (): Promise<void> => {
-    if (!isNumber) return setState({ problem: 'Write a number.' });
+    if (!isNumber) return setProblem('Write a number.');
     try {
       const answer = await tell(`/api/calibrations/${publicationId}`, 'PUT', {
         name,
         value,
       } satisfies CalibrationMessage);
-      if (answer.ok) return setState(value === null ? '' : 'kept');
-      return setState({ problem: refusalText(await answer.json()) ?? 'It was not kept.' });
+      if (answer.ok) setKnown(value);
+      return setProblem(answer.ok ? '' : (refusalText(await answer.json()) ?? 'It was not kept.'));
     } catch {
-      return setState({ problem: 'No connection: it is not kept yet. Leave the field once more later.' });
+      return setProblem('No connection: it is not kept yet. Leave the field once more later.');
     }
   };
   return (
@@ -71,7 +71,10 @@ function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept
         <input
           inputMode="decimal"
           value={typed}
-          onChange={({ target }) => setTyped(target.value)}
+          onChange={({ target }) => {
+            setTyped(target.value);
+            setProblem('');
+          }}
           onBlur={() => void keep()}
           aria-invalid={!isNumber}
           className="mono min-h-12 w-28 border border-rule-strong bg-card px-2 text-bench"
@@ -79,14 +82,14 @@ function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept
         <span className="w-14">{unit}</span>
       </label>
       <span role="status" className="basis-full text-note">
-        {typeof state === 'object' ? (
-          <strong className="text-fault">{state.problem}</strong>
+        {problem !== '' ? (
+          <strong className="text-fault">{problem}</strong>
         ) : isUnusual ? (
           <strong className="text-risk">
             Usually it is {from} to {to} {unit}. Look again whether it is centred.
           </strong>
         ) : (
-          state === 'kept' && <span className="text-good">kept for this bench</span>
+          value !== null && value === known && <span className="text-good">kept for this bench</span>
         )}
       </span>
     </li>

@@ -6,7 +6,7 @@ import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
 import { hasPassed, type Report } from '@/core/formats/report';
-import { capital } from '@/core/words/words';
+import { capital, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Cautions } from '../design/Cautions';
 import { VerdictMark } from '../design/Verdict';
@@ -15,10 +15,16 @@ import { useTold } from '../words/Words';
 
 /** What the check says: what is seen first, then one hint after the other. */
 export function ResultPanel() {
-  const { result, isStale, cancelCheck, way } = useBench();
+  const { result, isStale, cancelCheck, way, stage } = useBench();
   return (
     <section aria-label="What the check says" aria-live="polite" className="border-t border-ink px-5 py-4">
-      {result.state === 'idle' && <p className="text-bench">{beginningText({ screenOrBench: way })}</p>}
+      {result.state === 'idle' && (
+        <p className="text-bench">
+          {stage
+            ? `Run it, or check it: only ${listText(stage.refs)} and their wires are looked at, with ${stage.program === undefined ? 'your program' : 'the program under Program'}.`
+            : beginningText({ screenOrBench: way })}
+        </p>
+      )}
       {result.state === 'checking' && (
         <p className="flex flex-wrap items-center gap-4 text-bench">
           Building it and running it …
@@ -48,7 +54,9 @@ export function ResultPanel() {
 
 /** What the learner said beforehand, beside what the run showed. */
 function Foretold({ report: given }: { readonly report: Report }) {
-  const { foretold } = useBench().state;
+  const { state, stage } = useBench();
+  // What was said is of the whole.
+  const foretold = stage ? '' : state.foretold;
   const report = useTold(given);
   const seen = report.scenarios[0]?.expectations.map(({ observed }) => observed) ?? [];
   if (foretold === '' || seen.length === 0 || report.verdict === 'cannot-tell') return null;
@@ -144,7 +152,7 @@ function seenText(report: Report): string | undefined {
 }
 
 function Passed({ report }: { readonly report: Report }) {
-  const { dispatch, way } = useBench();
+  const { dispatch, way, stage, tryStage } = useBench();
   const [isOpen, setOpen] = useState(false);
   const advice = report.findings.filter((finding) => finding.code !== 'bench-disagrees');
   const said = report.findings.find((finding) => finding.code === 'bench-disagrees');
@@ -158,18 +166,26 @@ function Passed({ report }: { readonly report: Report }) {
       </span>
       <div className="grid gap-2">
         <h2 className="text-title">
-          {report.verdict === 'as-drawn'
-            ? 'It works, and it is the circuit from the exercise.'
-            : 'It works, in your own way.'}
+          {stage
+            ? `It works so far: “${stage.name}” does what it should.`
+            : report.verdict === 'as-drawn'
+              ? 'It works, and it is the circuit from the exercise.'
+              : 'It works, in your own way.'}
         </h2>
         <p className="text-bench">
           {seen.map((text) => text.charAt(0).toUpperCase() + text.slice(1)).join('. ')}.
         </p>
         {said && <p className="text-bench font-semibold">{said.message}</p>}
         <div className="mt-1">
-          <Button look="main" size="roomy" onClick={() => dispatch({ type: 'open', panel: 'hand-in' })}>
-            {way === 'screen-only' ? 'Hand it in' : 'Say what you saw, and hand in'}
-          </Button>
+          {stage ? (
+            <Button look="main" size="roomy" onClick={() => tryStage(undefined)}>
+              Go on building
+            </Button>
+          ) : (
+            <Button look="main" size="roomy" onClick={() => dispatch({ type: 'open', panel: 'hand-in' })}>
+              {way === 'screen-only' ? 'Hand it in' : 'Say what you saw, and hand in'}
+            </Button>
+          )}
         </div>
         {advice.length > 0 && (
           <div>

@@ -11,7 +11,15 @@ import { wireColours } from '@/core/drawing/colours';
 import { aspectOf, closeUp } from '@/core/drawing/close-up';
 import type { Drawing } from '@/core/drawing/list';
 import { drawPartAlone } from '@/core/drawing/part-card';
-import type { AskedCaution, AskedPart, AskedPin, AskedRun, AskedSteps, Task } from '@/core/generated/task';
+import type {
+  AskedCaution,
+  AskedPart,
+  AskedPin,
+  AskedRun,
+  AskedStage,
+  AskedSteps,
+  Task,
+} from '@/core/generated/task';
 import { readWiring } from '@/core/wiring/read';
 import { nameOf, type Wiring } from '@/core/wiring/wiring';
 import { capital, howMany, listText } from '@/core/words/words';
@@ -20,6 +28,7 @@ import { Cautions } from '../design/Cautions';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
 import { shortPlace } from './draft';
+import { AskedRuns } from './AskedRuns';
 import { CalibrationList } from './CalibrationList';
 import { StatedList } from './StatedList';
 import { useBench, type BenchProps } from './useBench';
@@ -43,6 +52,7 @@ export function TaskPanel() {
       <BeforeYouBegin cautions={told.cautions} />
       <Bag parts={told.parts} cautions={told.cautions} />
       <CalibrationList />
+      <OnTheWay stages={told.stages} />
       {told.steps ? (
         <Steps steps={told.steps} cautions={told.cautions} />
       ) : (
@@ -84,28 +94,12 @@ function News({ revision, changes }: NonNullable<BenchProps['news']>) {
   );
 }
 
-/** One scenario after another: what is done, and what must come of it. */
+/** What must be seen, and a way to see it. */
 function Seen({ runs, isFrame }: { readonly runs: readonly AskedRun[]; readonly isFrame: boolean }) {
   if (runs.length === 0) return null;
   return (
     <Section title={isFrame ? 'What must always hold' : 'What must be seen'}>
-      <ol className="grid gap-3">
-        {runs.map(({ name, done, seen }, index) => (
-          <li key={index}>
-            {(runs.length > 1 || done.length > 0) && (
-              <p className="font-semibold">
-                {runs.length > 1 ? `${capital(name)}: ` : ''}
-                {done.length === 0 ? 'nothing is touched' : done.join(', ')}
-              </p>
-            )}
-            <ul className="ml-4 list-disc">
-              {seen.map((sentence) => (
-                <li key={sentence}>{sentence}</li>
-              ))}
-            </ul>
-          </li>
-        ))}
-      </ol>
+      <AskedRuns runs={runs} />
       {!isFrame && <WantedRun />}
     </Section>
   );
@@ -121,6 +115,54 @@ function Yours({ asks, least }: NonNullable<Task['open']>) {
         you say.
       </p>
       <StatedList />
+    </Section>
+  );
+}
+
+/** What can be tried before everything is built; what works is ticked off. */
+function OnTheWay({ stages }: { readonly stages: readonly AskedStage[] }) {
+  const { state, tryStage } = useBench();
+  const { parts, stagesDone = [] } = state.draft;
+  if (stages.length === 0) return null;
+  const inBag = (refs: readonly string[]): readonly string[] =>
+    refs.filter((name) =>
+      Object.values(parts.find(({ ref }) => ref === name)?.at ?? {}).every((place) => place === ''),
+    );
+  return (
+    <Section title="On the way there">
+      <p className="mb-1 max-w-[60ch] text-note text-soft">
+        Try a part of it as soon as it is built: a mistake is found sooner among few parts.
+      </p>
+      <ul>
+        {stages.map(({ name, refs }) => {
+          const missing = inBag(refs);
+          return (
+            <li key={name} className="flex items-center gap-3 border-b border-rule py-2 last:border-b-0">
+              <div className="min-w-0 flex-1">
+                <p className="font-semibold">
+                  {stagesDone.includes(name) && <span className="text-good">✓ </span>}
+                  {capital(name)}
+                </p>
+                <p className="text-note text-soft">
+                  {stagesDone.includes(name)
+                    ? 'It works.'
+                    : missing.length === 0
+                      ? 'Everything that it needs is in your record.'
+                      : `Once ${listText([...missing])} ${missing.length === 1 ? 'is' : 'are'} in your record.`}
+                </p>
+              </div>
+              <Button
+                size="roomy"
+                aria-label={`Try ${name}`}
+                disabled={missing.length > 0}
+                onClick={() => tryStage(name)}
+              >
+                Try it
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
     </Section>
   );
 }
@@ -279,7 +321,7 @@ interface StepsProps {
 
 /** The build one step at a time, with the picture as it looks then. */
 function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
-  const { exercise, board, state, dispatch } = useBench();
+  const { exercise, board, state, dispatch, task, tryStage } = useBench();
   const [at, setAt] = useState(0);
   const step = steps[at];
   const wiring = useMemo(() => {
@@ -319,6 +361,13 @@ function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
           style={{ aspectRatio: aspectOf(drawing) }}
         />
       )}
+      {task.stages
+        .filter(({ afterStep }) => afterStep === at + 1)
+        .map(({ name }) => (
+          <Button key={name} size="roomy" className="mt-2" onClick={() => tryStage(name)}>
+            Now try it: {name}
+          </Button>
+        ))}
       {isLast && trial && <p className="mt-2">{trial}</p>}
       <p role="status" className="mt-2 min-h-6">
         {standing === 'as shown' ? (

@@ -51,6 +51,8 @@ export interface BenchState {
   readonly isZoomed: boolean;
   /** Whether what is recorded is seen running, instead of lying there. */
   readonly isRunning: boolean;
+  /** The stage that is tried on the way; the whole exercise when it is none. */
+  readonly stage: string | undefined;
 }
 
 export type BenchAction =
@@ -95,6 +97,9 @@ export type BenchAction =
     }
   | { readonly type: 'activate'; readonly leg: LegKey | undefined }
   | { readonly type: 'open'; readonly panel: Panel }
+  /** Tries a stage on the way, or goes back to the whole. */
+  | { readonly type: 'try stage'; readonly stage: string | undefined }
+  | { readonly type: 'stage works'; readonly stage: string }
   | { readonly type: 'follow'; readonly step: number | undefined }
   /** A check of what is recorded, by its text; `unreadable` when it cannot be checked as it is. */
   | { readonly type: 'check'; readonly what: string; readonly record: 'readable' | 'unreadable' }
@@ -115,6 +120,7 @@ export const benchOf = (draft: Draft): BenchState => ({
   followed: undefined,
   isZoomed: false,
   isRunning: false,
+  stage: undefined,
 });
 
 /** Whether anything is said to be plugged in. */
@@ -192,6 +198,20 @@ export function benchAfter(state: BenchState, action: BenchAction): BenchState {
       return { ...state, active: action.leg };
     case 'open':
       return { ...state, panel: action.panel };
+    case 'try stage':
+      return {
+        ...state,
+        stage: action.stage,
+        checked: undefined,
+        hintLevel: 0,
+        followed: undefined,
+        isRunning: false,
+      };
+    case 'stage works':
+      return {
+        ...state,
+        draft: { ...draft, stagesDone: [...new Set([...(draft.stagesDone ?? []), action.stage])] },
+      };
     case 'zoom':
       return { ...state, isZoomed: !state.isZoomed };
     case 'run':

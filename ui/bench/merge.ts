@@ -101,7 +101,10 @@ function mergedRest(
   mine: Draft,
   theirs: Draft,
   differences: Difference[],
-): Pick<Draft, 'program' | 'aside' | 'sighting' | 'prediction' | 'stated' | 'hintsTaken' | 'pending'> {
+): Pick<
+  Draft,
+  'program' | 'aside' | 'sighting' | 'prediction' | 'stated' | 'stagesDone' | 'hintsTaken' | 'pending'
+> {
   const either = <Value>(before: Value, here: Value, there: Value): Value =>
     sameText(here, before) ? there : here;
   const bothWrote =
@@ -113,11 +116,19 @@ function mergedRest(
     sighting: either(base.sighting, mine.sighting, theirs.sighting),
     prediction: either(base.prediction, mine.prediction, theirs.prediction),
     stated: either(base.stated, mine.stated, theirs.stated),
+    // What works once has worked.
+    stagesDone: withAll(mine.stagesDone, theirs.stagesDone),
     // Hints that were read on two tablets are two hints.
     hintsTaken: mine.hintsTaken + Math.max(0, theirs.hintsTaken - base.hintsTaken),
     pending: either(base.pending, mine.pending, theirs.pending),
   };
 }
+
+/** What either has; nothing when neither has any. */
+const withAll = (
+  some: readonly string[] | undefined,
+  others: readonly string[] | undefined,
+): string[] | undefined => (some || others) && [...new Set([...(some ?? []), ...(others ?? [])])];
 
 /** The next name of a kind that no part of a list has: `W3`. */
 export function nextFreeName(parts: readonly DraftPart[], kind: string): string {
@@ -146,6 +157,18 @@ function same(one: DraftPart, other: DraftPart): boolean {
 
 const sameText = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
 
+/** What of a draft is no part. */
+const restOf = (draft: Draft): readonly unknown[] => [
+  draft.program,
+  draft.aside,
+  draft.sighting,
+  draft.prediction,
+  draft.stated,
+  [...(draft.stagesDone ?? [])].sort(),
+  draft.hintsTaken,
+  draft.pending,
+];
+
 /** Whether two drafts say the same; the order of their lists is each tablet's own. */
 export function sameDraft(one: Draft, other: Draft): boolean {
   const others = byName(other.parts);
@@ -155,17 +178,6 @@ export function sameDraft(one: Draft, other: Draft): boolean {
       const against = others.get(part.ref);
       return against !== undefined && same(part, against);
     }) &&
-    sameText(
-      [one.program, one.aside, one.sighting, one.prediction, one.stated, one.hintsTaken, one.pending],
-      [
-        other.program,
-        other.aside,
-        other.sighting,
-        other.prediction,
-        other.stated,
-        other.hintsTaken,
-        other.pending,
-      ],
-    )
+    sameText(restOf(one), restOf(other))
   );
 }

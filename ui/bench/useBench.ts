@@ -7,8 +7,9 @@ import { currentPath, type CurrentPath } from '@/core/electrics/paths';
 import type { Finding } from '@/core/findings/finding';
 import { isToldAtOnce } from '@/core/findings/hints';
 import { rowOf } from '@/core/findings/table';
-import { boardOf, type ExerciseData } from '@/core/formats/exercise';
-import type { Task } from '@/core/generated/task';
+import { buildAtStage, exerciseAtStage } from '@/core/course/stages';
+import { boardOf, exerciseFrom, type Exercise, type ExerciseData } from '@/core/formats/exercise';
+import type { AskedStage, Task } from '@/core/generated/task';
 import type { Draft, KeptDraft } from '@/core/messages/bench-draft';
 import type { Decision } from '@/core/messages/decision';
 import { isPowerSource, kindOf } from '@/core/parts';
@@ -81,6 +82,11 @@ export interface Bench {
   readonly state: BenchState;
   readonly dispatch: Dispatch<BenchAction>;
   readonly recorded: Recorded;
+  /** The stage that is tried on the way, and the program that runs on it. */
+  readonly stage: AskedStage | undefined;
+  readonly tried: string;
+  /** Tries a stage on the way, or goes back to the whole. */
+  readonly tryStage: (name: string | undefined) => void;
   /** Rows of the breadboard. */
   readonly rows: number;
   /** Why what is recorded cannot be checked or handed in. */
@@ -136,8 +142,14 @@ export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
 
   const recorded = useMemo(() => recordedIn(draft, exercise), [draft, exercise]);
   const { wiring, table } = recorded;
-  const obstacle = Object.values(recorded.problems)[0] ?? unsaid(exercise, draft);
-  const what = `${table}\n${draft.program}\n${JSON.stringify(draft.stated ?? [])}`;
+  const stage = props.task.stages.find(({ name }) => name === state.stage);
+  const tried = stage?.program ?? draft.program;
+  const atStage = useMemo(
+    () => stage && stageOf(props.preview ?? exercise, stage.name),
+    [props.preview, exercise, stage],
+  );
+  const obstacle = Object.values(recorded.problems)[0] ?? (stage ? undefined : unsaid(exercise, draft));
+  const what = `${table}\n${tried}\n${JSON.stringify(draft.stated ?? [])}`;
   const isStale = checked !== undefined && checked !== what;
   const result: CheckState =
     obstacle !== undefined && checked === what ? { state: 'unusable', message: obstacle } : checker.result;
@@ -149,19 +161,22 @@ export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
 
   const isReadable = obstacle === undefined && wiring !== undefined;
   const ask = (): void => {
-    if (isReadable)
-      checker.check({
+    if (!isReadable) return;
+    const looksAtPart = checkedBy === 'tablet' && atStage;
+    checker.check(
+      {
         publicationId,
-        exercise: props.preview ?? exercise,
-        wiring: table,
-        program: draft.program,
-        sighting: draft.sighting,
-        stated: draft.stated,
-      });
+        exercise: looksAtPart ? atStage.data : (props.preview ?? exercise),
+        wiring: looksAtPart ? buildAtStage(atStage, table) : table,
+        program: tried,
+        ...(stage ? { stage: stage.name } : { sighting: draft.sighting, stated: draft.stated }),
+      },
+      () => stage && dispatch({ type: 'stage works', stage: stage.name }),
+    );
   };
   // What was seen makes a result no older: it is looked at beside it.
   const compare = useEffectEvent(() => {
-    if (checked !== undefined && !isStale) ask();
+    if (checked !== undefined && !isStale && !stage) ask();
   });
   useEffect(() => {
     if (draft.sighting !== undefined) compare();
@@ -186,6 +201,12 @@ export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
     state,
     dispatch,
     recorded,
+    stage,
+    tried,
+    tryStage: (name) => {
+      checker.cancel();
+      dispatch({ type: 'try stage', stage: name });
+    },
     rows: wiring?.breadboards[0]?.model.rows ?? USUAL_ROWS,
     obstacle,
     placing: placingText(state),
@@ -208,6 +229,13 @@ export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
       dispatch({ type: 'hand in', handIn });
     },
   };
+}
+
+/** An exercise at a stage, where the tablet knows enough of it. */
+function stageOf(data: ExerciseData, name: string): Exercise | undefined {
+  const whole = exerciseFrom(data);
+  const atStage = whole.ok ? exerciseAtStage(whole.value, name) : whole;
+  return atStage.ok ? atStage.value : undefined;
 }
 
 /** What is missing where the learner is to say what theirs does. */

@@ -15,7 +15,11 @@ export type CheckState =
   | { readonly state: 'done'; readonly report: Report };
 
 /** A build to check, for whoever does it. */
-export type Check = Omit<CheckRequest, 'id'> & { readonly publicationId: string };
+export type Check = Omit<CheckRequest, 'id'> & {
+  readonly publicationId: string;
+  /** The stage that is tried; the exercise and the wiring are those of the stage already where the tablet checks. */
+  readonly stage?: string | undefined;
+};
 
 /** Seconds after which a check is given up, on the tablet as on the server. */
 const PATIENCE = 10;
@@ -31,7 +35,8 @@ export function useChecker(
   tells: 'the room' | 'nobody',
 ): {
   readonly result: CheckState;
-  readonly check: (check: Check) => void;
+  /** Begins a check; `onPassed` hears when it passes. */
+  readonly check: (check: Check, onPassed: () => void) => void;
   /** Gives up the check that is under way. */
   readonly cancel: () => void;
 } {
@@ -45,7 +50,7 @@ export function useChecker(
     setResult({ state: 'idle' });
   }, []);
   const check = useCallback(
-    (wanted: Check) => {
+    (wanted: Check, onPassed: () => void) => {
       running.current?.abort();
       const controller = new AbortController();
       running.current = controller;
@@ -70,7 +75,11 @@ export function useChecker(
       checker(wanted, controller.signal).then(
         (report) => {
           settle({ state: 'done', report });
-          if (checkedBy === 'tablet' && tells === 'the room') tellOfCheck(wanted.publicationId, report);
+          const hasWorked = hasPassed(report.verdict);
+          if (hasWorked) onPassed();
+          // Who has a stage right has not done the exercise: the room would count them as done.
+          if (checkedBy === 'tablet' && tells === 'the room' && !(hasWorked && wanted.stage !== undefined))
+            tellOfCheck(wanted.publicationId, report);
         },
         (error: unknown) =>
           controller.signal.aborted
@@ -93,11 +102,14 @@ function tellOfCheck(publicationId: string, { verdict, findings }: Report): void
   } satisfies CheckTold).catch(() => undefined);
 }
 
-const checkOnServer: Checker = async ({ publicationId, wiring, program, sighting, stated }, signal) => {
+const checkOnServer: Checker = async (
+  { publicationId, wiring, program, sighting, stated, stage },
+  signal,
+) => {
   const answer = await fetch('/api/checks', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ publicationId, wiring, program, sighting, stated } satisfies CheckWish),
+    body: JSON.stringify({ publicationId, wiring, program, sighting, stated, stage } satisfies CheckWish),
     signal,
   }).catch(() => {
     throw new Error(

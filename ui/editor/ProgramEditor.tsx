@@ -9,6 +9,7 @@ import { Decoration, drawSelection, EditorView, keymap, lineNumbers } from '@cod
 import { tags } from '@lezer/highlight';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
+import type { Stretch } from '@/core/formats/gaps';
 import type { Language } from '@/core/program';
 import { useNonce } from '../shell/NonceProvider';
 import { Button, Keys } from '../design/Button';
@@ -22,6 +23,11 @@ interface ProgramEditorProps {
   readonly onChange: (source: string) => void;
   /** Lines that a finding is about, from 1. */
   readonly marked: readonly number[];
+  /** Pieces that learners are to fill in, and what marking some text does to them; not where nobody chooses any. */
+  readonly gaps?: {
+    readonly places: readonly Stretch[];
+    readonly onMark: (marked: Stretch) => void;
+  };
   /** Whose program it is, for those who do not see it. */
   readonly label?: string;
 }
@@ -44,6 +50,7 @@ const look = EditorView.theme({
     backgroundColor: 'var(--wash) !important',
   },
   '.cm-marked': { backgroundColor: 'var(--fault-wash)', boxShadow: 'inset 4px 0 0 var(--fault)' },
+  '.cm-gap': { backgroundColor: 'var(--wash)', outline: '2px dashed var(--ink)', outlineOffset: '-1px' },
   '.cm-matchingBracket': { backgroundColor: 'var(--wash)', outline: '1px solid var(--rule-strong)' },
 });
 
@@ -68,15 +75,19 @@ export function ProgramEditor({
   board,
   onChange,
   marked,
+  gaps,
   label = 'Your program',
 }: ProgramEditorProps) {
   const nonce = useNonce();
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
   const [marks] = useState(() => new Compartment());
+  const [open] = useState(() => new Compartment());
   const [said, setSaid] = useState('');
   const report = useEffectEvent(onChange);
   const first = useEffectEvent(() => source);
+  const markHere = (editor: EditorView): boolean => markSelected(editor, gaps?.onMark);
+  const markByKey = useEffectEvent(markHere);
 
   useEffect(() => {
     if (!host.current) return undefined;
@@ -94,6 +105,8 @@ export function ProgramEditor({
           syntaxHighlighting(ink),
           look,
           marks.of([]),
+          open.of([]),
+          keymap.of([{ key: 'Ctrl-g', run: (editor) => markByKey(editor) }]),
           keymap.of([...defaultKeymap, ...historyKeymap]),
           EditorView.cspNonce.of(nonce),
           EditorView.contentAttributes.of({
@@ -118,7 +131,7 @@ export function ProgramEditor({
       made.destroy();
       view.current = undefined;
     };
-  }, [nonce, marks, label, language, board]);
+  }, [nonce, marks, open, label, language, board]);
 
   // A draft that arrives from the tablet, or an undo, replaces what is shown.
   useEffect(() => {
@@ -143,6 +156,17 @@ export function ProgramEditor({
       }
     editor.dispatch({ effects: marks.reconfigure(EditorView.decorations.of(builder.finish())) });
   }, [marked, marks, source]);
+
+  const places = gaps?.places;
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor || !places) return;
+    const { length } = editor.state.doc;
+    const shown = places
+      .filter(({ to }) => to <= length)
+      .map(({ from, to }) => Decoration.mark({ class: 'cm-gap' }).range(from, to));
+    editor.dispatch({ effects: open.reconfigure(EditorView.decorations.of(Decoration.set(shown))) });
+  }, [places, open, source]);
 
   /** What a key does too, for who has none: the caret is where it was. */
   const act = (command: (editor: EditorView) => boolean, otherwise: string): void => {
@@ -178,10 +202,30 @@ export function ProgramEditor({
           Mend this line
           <Keys>Ctrl .</Keys>
         </Button>
+        {gaps && (
+          <Button
+            look="tool"
+            size="small"
+            className="min-h-10"
+            onClick={() => act(markHere, 'Select what learners are to fill in first.')}
+          >
+            Gap or no gap
+            <Keys>Ctrl G</Keys>
+          </Button>
+        )}
         <span role="status" className="text-note text-soft">
           {said}
         </span>
       </div>
     </div>
   );
+}
+
+/** Tells what is selected, and lays the selection down; `false` where nothing is. */
+function markSelected(editor: EditorView, tell: ((marked: Stretch) => void) | undefined): boolean {
+  const { from, to } = editor.state.selection.main;
+  if (!tell || from === to) return false;
+  tell({ from, to });
+  editor.dispatch({ selection: { anchor: to } });
+  return true;
 }

@@ -1,13 +1,15 @@
 'use client';
 
-import { withLineWords } from '@/core/formats/line-words';
 import { useMemo } from 'react';
 import { isBoard, type BoardProfile } from '@/core/boards';
 import { languageOf } from '@/core/formats/exercise';
+import { gapPlaces, gapsAfterMarking, gapsOf, withGaps, type Stretch } from '@/core/formats/gaps';
+import { withLineWords } from '@/core/formats/line-words';
 import type { Writing } from '@/core/generated/writing';
 import type { Language } from '@/core/program';
 import { ProgramEditor } from '../editor/ProgramEditor';
 import { Explained } from './Explained';
+import { GapsChosen } from './GapsChosen';
 import { GeneratedPrograms } from './GeneratedPrograms';
 import { ProgramListing } from './ProgramListing';
 import { useHouseRules, useRestedWiring } from './useRested';
@@ -38,6 +40,19 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
       type: 'set',
       fields: { text: withLineWords({ text: sheet.text, program: source }, line, says) },
     });
+  const { text } = sheet;
+  const places = useMemo(() => gapPlaces(program, gapsOf({ text })), [program, text]);
+  const gaps = useMemo(
+    () => ({
+      places,
+      onMark: (marked: Stretch): void =>
+        dispatch({
+          type: 'set',
+          fields: { text: withGaps(text, gapsAfterMarking(program, gapsOf({ text }), marked)) },
+        }),
+    }),
+    [places, program, text, dispatch],
+  );
   if (!isBoard(board))
     return (
       <p className="text-soft">
@@ -76,12 +91,14 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
             board={board}
             onChange={(text) => dispatch({ type: 'set', fields: { program: text }, joins: 'joins' })}
             marked={NO_LINES}
+            gaps={gaps}
             label="Reference program"
           />
         </div>
       ) : (
         <ProgramListing source={program} label="The reference program" />
       )}
+      <GapsChosen places={places} />
       {proof.explanation.length > 0 && (
         <Explained
           source={proof.program}

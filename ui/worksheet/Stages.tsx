@@ -27,6 +27,7 @@ export function Stages({ language, board }: StagesProps) {
   const { parts } = useWorksheet((state) => state.sync.sheet);
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
   const dispatch = useDispatch();
+  const failing = useWorksheet((state) => state.proof.failingStages);
   const [open, setOpen] = useState<number>();
   const onChange = (next: readonly Stage[], joins: 'joins' | 'stands alone' = 'stands alone'): void =>
     dispatch({ type: 'set', fields: { stages: next.length > 0 ? next : undefined }, joins });
@@ -41,6 +42,9 @@ export function Stages({ language, board }: StagesProps) {
             <div className="flex items-center gap-2">
               <p className="min-w-0 flex-1 truncate">
                 {stage.name} <span className="text-note text-soft">once {stage.after} is in</span>
+                {failing.includes(stage.name) && (
+                  <span className="text-note font-semibold text-risk"> · its program does not do it</span>
+                )}
               </p>
               <Button
                 look="tool"

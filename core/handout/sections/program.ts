@@ -1,6 +1,7 @@
 import { bringUpText } from '../../course/bench-work';
 import type { HouseRules } from '../../course/house-rules';
 import { asksForProgram, type Exercise } from '../../formats/exercise';
+import { gapPlaces, gapsOf } from '../../formats/gaps';
 import { explainProgram } from '../../generated/explain';
 import { givenProgram } from '../../generated/given';
 import type { NumberQuestion } from '../../generated/questions';
@@ -53,9 +54,18 @@ export function program(
   if (!asksForProgram(exercise)) return undefined;
   if (isTeaching) {
     const says = new Map(explainProgram(exercise, grammars).map((line) => [line.line, line.says]));
+    const left = rules.programGiven === 'gaps' ? gapAnswers(exercise) : [];
     return {
       title: 'Program, with what each line does',
-      blocks: [listing(exercise.data.program, (line) => says.get(line))],
+      blocks: [
+        listing(exercise.data.program, (line) => says.get(line)),
+        ...(left.length > 0
+          ? ([
+              { type: 'text', text: 'What belongs in the gaps:' },
+              { type: 'list', marks: 'dots', items: left },
+            ] as const)
+          : []),
+      ],
     };
   }
   const given = givenProgram(exercise, rules);
@@ -81,6 +91,13 @@ export function program(
     ],
   };
 }
+
+/** What an author has left out for learners to fill in, by its line. */
+const gapAnswers = ({ data }: Exercise): readonly string[] =>
+  gapPlaces(data.program, gapsOf(data)).map(
+    ({ from, to }) =>
+      `Line ${data.program.slice(0, from).split('\n').length}: ${data.program.slice(from, to)}`,
+  );
 
 const listing = (source: string, says: (line: number) => string | undefined = () => undefined): Block => ({
   type: 'program',
