@@ -541,9 +541,9 @@ describe('every page', () => {
 describe('every route', () => {
   test('of the source is in the table, with every method', () => {
     const methods = found('route.ts').flatMap((file) =>
-      [...readFileSync(join('app', file), 'utf8').matchAll(/^export (?:async function|const) ([A-Z]+)\b/gm)].map(
-        ([, method]) => `${file} ${method}`,
-      ),
+      [
+        ...readFileSync(join('app', file), 'utf8').matchAll(/^export (?:async function|const) ([A-Z]+)\b/gm),
+      ].map(([, method]) => `${file} ${method}`),
     );
     expect(methods.sort()).toEqual(Object.keys(routes).sort());
   });

@@ -159,6 +159,8 @@ const shape = z.object({
   landmarks: z.array(landmarkSchema),
   /** Its sockets on each side from the top, the main plug or the notch pointing up; '' leaves a place free. */
   outline: z.object({ left: z.array(z.string()), right: z.array(z.string()) }).optional(),
+  /** Whether it joins a network by radio. */
+  network: z.boolean().optional(),
   bringUp: bringUpSchema,
 });
 

@@ -37,6 +37,30 @@ describe('making a board ready', () => {
   });
 });
 
+describe('what is so in one room', () => {
+  const wifi = boards.find(({ network }) => network === true)!;
+  const room = {
+    packagesFrom: 'http://shelf.harbour.example/list',
+    network: 'Quay boards',
+    password: 'Low tide 7',
+  };
+  const textOf = (...given: Parameters<typeof bringUpSteps>): string =>
+    bringUpSteps(...given)
+      .flatMap(({ does }) => does)
+      .join('\n');
+
+  test('is told where it is needed, and not to a board that has no use for it', () => {
+    const told = textOf(wifi, 'desktop', 'cpp', room);
+    for (const text of Object.values(room)) expect(told).toContain(text);
+    expect(textOf(learner, 'desktop', 'cpp', room)).not.toContain(room.password);
+  });
+
+  test('is asked for where nobody has said it', () => {
+    expect(textOf(wifi, 'desktop', 'cpp')).toContain('Ask for the name and the password');
+    expect(textOf(wifi, 'desktop', 'cpp', { ...room, password: '' })).toContain('It has no password.');
+  });
+});
+
 describe('a message of an upload', () => {
   test.each([
     ['Error: cannot open port "COM5": Access is denied.', 'port'],

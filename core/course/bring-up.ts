@@ -21,6 +21,7 @@ export const bringUpIds = [
   'libraries',
   'board',
   'port',
+  'network',
   'upload',
   'blink',
 ] as const;
@@ -35,6 +36,7 @@ export const bringUpTitles: Readonly<Record<BringUpId, string>> = {
   libraries: 'Libraries',
   board: 'The right board',
   port: 'Find its port',
+  network: 'The network',
   upload: 'Load the first program',
   blink: 'It blinks',
 };
@@ -54,6 +56,16 @@ export interface BringUpStep {
   readonly program?: string;
 }
 
+/** What is so in one class room, told to all who get a board ready there; empty where nobody has said it. */
+export interface RoomForBoards {
+  /** Where the list of what the computer needs for its boards comes from. */
+  readonly packagesFrom: string;
+  readonly network: string;
+  readonly password: string;
+}
+
+export const NO_ROOM: RoomForBoards = { packagesFrom: '', network: '', password: '' };
+
 /**
  * How a board is made ready on a computer of a kind, one step at a time, before anything is wired: from the board's
  * profile. It ends with the board's own LED blinking.
@@ -62,6 +74,7 @@ export function bringUpSteps(
   board: BoardProfile,
   system: System,
   language: Language = board.language.default,
+  room: RoomForBoards = NO_ROOM,
 ): readonly BringUpStep[] {
   const { packages, libraries, upload, waits, harmlessMessages, bySystem } = board.bringUp;
   const driver = bySystem.find((one) => one.system === system)?.driver;
@@ -110,7 +123,12 @@ export function bringUpSteps(
       : [
           step(
             'package',
-            [`Look whether it is there: ${listText([...packages])}. If it is not, add it.`],
+            [
+              `Look whether it is there: ${listText([...packages])}. If it is not, add it.`,
+              ...(room.packagesFrom === ''
+                ? []
+                : [`The address of the list, letter by letter: ${room.packagesFrom}`]),
+            ],
             'It is in the list of what is installed.',
             ['The list needs a network. Without one, ask your instructor for the file.'],
           ),
@@ -148,6 +166,7 @@ export function bringUpSteps(
             ],
           ),
         ]),
+    ...(board.network === true ? [networkStep(step, room)] : []),
     step(
       'upload',
       [
@@ -173,6 +192,32 @@ export function bringUpSteps(
       : []),
   ];
 }
+
+/** Makes a step under the name that it has. */
+type StepMaker = (
+  id: BringUpId,
+  does: readonly string[],
+  sees: string,
+  otherwise: readonly string[],
+) => BringUpStep;
+
+const networkStep = (step: StepMaker, { network, password }: RoomForBoards): BringUpStep =>
+  step(
+    'network',
+    network === ''
+      ? ['Ask for the name and the password of the network that boards use here, and write both down.']
+      : [
+          `The network for boards is called: ${network}`,
+          password === '' ? 'It has no password.' : `Its password is: ${password}`,
+          'Write both into a program exactly so: capitals and spaces count.',
+        ],
+    'Another device in the room shows this network in its list.',
+    [
+      'Most boards hear networks at 2.4 GHz only: ask for one of those.',
+      'It is not in the list? Then no board finds it either: tell your instructor.',
+      'Never hand in a program with the password in it: put “secret” in its place first.',
+    ],
+  );
 
 const whereIs = ({ landmarks }: BoardProfile, name: string): string => {
   const where = landmarks.find((landmark) => landmark.name === name)?.where;

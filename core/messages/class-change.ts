@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { RoomForBoards } from '../course/bring-up';
 import { readName } from '../people/person-name';
 
 /** A name of a person or a class, as it is kept. */
@@ -14,6 +15,12 @@ export const nameSchema = z
 
 /** Longest term, such as `Spring 2027`, in characters. */
 const LONGEST_TERM = 60;
+/** Longest address, name or password that boards are given, in characters. */
+const LONGEST_FOR_BOARDS = 200;
+const forBoardsSchema = z
+  .string()
+  .trim()
+  .max(LONGEST_FOR_BOARDS, `At most ${LONGEST_FOR_BOARDS} characters.`);
 /** Days that work may be kept after the end of a class, at most. */
 const MOST_DAYS = 3650;
 
@@ -30,6 +37,9 @@ export const classChangeSchema = z.union([
     keepDays: z.int('A whole number of days.').min(0).max(MOST_DAYS, `At most ${MOST_DAYS} days.`).nullable(),
   }),
   z.strictObject({ state: z.enum(classStates) }),
+  z.strictObject({ packagesFrom: forBoardsSchema }),
+  z.strictObject({ network: forBoardsSchema }),
+  z.strictObject({ password: forBoardsSchema }),
 ]);
 export type ClassChange = z.infer<typeof classChangeSchema>;
 
@@ -64,6 +74,8 @@ export interface KeptClass {
   readonly keepDays: number | null;
   /** The last day on which they are kept, as that comes to; `null` for ever. */
   readonly keptUntil: string | null;
+  /** What everybody needs who gets a board ready in its room. */
+  readonly forBoards: RoomForBoards;
   readonly learners: number;
   readonly meetings: readonly (Meeting & { readonly id: string })[];
   readonly staff: readonly { readonly id: string; readonly name: string }[];

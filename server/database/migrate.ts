@@ -14,6 +14,7 @@ import * as rechecks from './migrations/0012-rechecks';
 import * as terms from './migrations/0013-terms';
 import * as lessons from './migrations/0014-lessons';
 import * as bringUp from './migrations/0015-bring-up';
+import * as roomsForBoards from './migrations/0016-rooms-for-boards';
 import { migrateJobs } from '../jobs';
 
 /** The migrations in order, named explicitly so that a build carries them. */
@@ -33,6 +34,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0013-terms': terms,
   '0014-lessons': lessons,
   '0015-bring-up': bringUp,
+  '0016-rooms-for-boards': roomsForBoards,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -1,5 +1,6 @@
 import { randomInt } from 'node:crypto';
 import type { Knex } from 'knex';
+import { NO_ROOM, type RoomForBoards } from '@/core/course/bring-up';
 import type { ClassChange, ClassState, KeptClass, Meeting } from '@/core/messages/class-change';
 import { audit } from '../audit';
 import { isUuid } from '../database/ids';
@@ -17,6 +18,9 @@ interface ClassRow {
   readonly kept_until: string | null;
   readonly closed_at: Date | null;
   readonly archived_at: Date | null;
+  readonly packages_from: string;
+  readonly board_network: string;
+  readonly board_password: string;
   readonly learners: string;
   readonly meetings: { id: string; startsAt: string; endsAt: string }[];
   readonly staff: { id: string; name: string }[];
@@ -42,6 +46,9 @@ export async function keptClasses(db: Knex, viewer: Viewer): Promise<readonly Ke
       'keep_days',
       'closed_at',
       'archived_at',
+      'packages_from',
+      'board_network',
+      'board_password',
       db.raw(`to_char(ends_on, 'YYYY-MM-DD') as ends_on`),
       db.raw(`to_char(${KEPT_UNTIL}, 'YYYY-MM-DD') as kept_until`),
       db.raw('(select count(*) from learner where learner.class_id = class.id) as learners'),
@@ -60,10 +67,27 @@ export async function keptClasses(db: Knex, viewer: Viewer): Promise<readonly Ke
     endsOn: row.ends_on,
     keepDays: row.keep_days,
     keptUntil: row.kept_until,
+    forBoards: forBoardsIn(row),
     learners: Number(row.learners),
     meetings: row.meetings,
     staff: row.staff,
   }));
+}
+
+const forBoardsIn = (
+  row: Pick<ClassRow, 'packages_from' | 'board_network' | 'board_password'>,
+): RoomForBoards => ({
+  packagesFrom: row.packages_from,
+  network: row.board_network,
+  password: row.board_password,
+});
+
+/** What everybody needs who gets a board ready in the room of a class. */
+export async function roomForBoards(db: Knex, classId: string): Promise<RoomForBoards> {
+  const row = await db('class')
+    .where({ id: classId })
+    .first<ClassRow | undefined>('packages_from', 'board_network', 'board_password');
+  return row ? forBoardsIn(row) : NO_ROOM;
 }
 
 /** One of the viewer's classes; `undefined` when it is none of theirs. */
@@ -162,6 +186,9 @@ function columnsOf(db: Knex, change: ClassChange): Record<string, unknown> {
   if ('term' in change) return { term: change.term };
   if ('endsOn' in change) return { ends_on: change.endsOn, rule_set_at: db.fn.now() };
   if ('keepDays' in change) return { keep_days: change.keepDays, rule_set_at: db.fn.now() };
+  if ('packagesFrom' in change) return { packages_from: change.packagesFrom };
+  if ('network' in change) return { board_network: change.network };
+  if ('password' in change) return { board_password: change.password };
   return {
     closed_at: change.state === 'open' ? null : db.raw('coalesce(closed_at, now())'),
     archived_at: change.state === 'archived' ? db.raw('coalesce(archived_at, now())') : null,

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import type { Knex } from 'knex';
+import { NO_ROOM } from '@/core/course/bring-up';
 import { otherPublications } from '../exercises/publications';
 import { publishAsItIs } from '../exercises/publishing';
 import { handIn } from '../submissions/hand-in';
@@ -16,6 +17,7 @@ import {
   makeOwnClass,
   removeMeeting,
   renewCode,
+  roomForBoards,
   setClassStaff,
 } from './class-register';
 import { addToRoster, moveLearner, renameLearner, rosterFor } from './roster';
@@ -47,6 +49,18 @@ describe('a class of one’s own', () => {
     expect(await renewCode(db, harbour.otherTeacher, id)).toBeUndefined();
     expect(await addToRoster(db, harbour.otherTeacher, id, 'Eve')).toBeUndefined();
     expect(await keptClasses(db, maker)).toHaveLength(2);
+  });
+
+  test('has what boards need in its room, told to whoever gets one ready there', async () => {
+    expect(await roomForBoards(db, classId)).toEqual(NO_ROOM);
+    await changeClass(db, teacher, classId, { network: 'Quay boards' });
+    await changeClass(db, teacher, classId, { password: 'Low tide 7' });
+    expect(await changeClass(db, harbour.otherTeacher, classId, { network: 'Mine' })).toBe(false);
+    const room = { packagesFrom: '', network: 'Quay boards', password: 'Low tide 7' };
+    expect(await roomForBoards(db, classId)).toEqual(room);
+    expect((await keptClass(db, teacher, classId))!.forBoards).toEqual(room);
+    // Who did what says that it was changed, not to what.
+    expect(JSON.stringify(await db('audit').select())).not.toContain('Low tide');
   });
 
   test('is for an assistant to see, not to change', async () => {

@@ -9,6 +9,7 @@ import {
   systems,
   systemTitles,
   type BringUpStep,
+  type RoomForBoards,
   type System,
 } from '@/core/course/bring-up';
 import type { BringUpMessage } from '@/core/messages/bring-up';
@@ -22,12 +23,13 @@ interface BringUpProps {
   readonly publicationId: string;
   readonly board: BoardProfile;
   readonly language: Language;
+  readonly room: RoomForBoards;
   /** How far the learner has come before. */
   readonly first: BringUpMessage | undefined;
 }
 
 /** A board made ready one step at a time: what to do, what is seen then, and what to do when it is not so. */
-export function BringUp({ publicationId, board, language, first }: BringUpProps) {
+export function BringUp({ publicationId, board, language, room, first }: BringUpProps) {
   const [system, setSystem] = useState<System | undefined>(first?.system);
   if (!system)
     return (
@@ -47,6 +49,7 @@ export function BringUp({ publicationId, board, language, first }: BringUpProps)
       publicationId={publicationId}
       board={board}
       language={language}
+      room={room}
       system={system}
       first={first?.system === system ? first : undefined}
       onOther={() => setSystem(undefined)}
@@ -59,8 +62,10 @@ interface StepsProps extends BringUpProps {
   readonly onOther: () => void;
 }
 
-function Steps({ publicationId, board, language, system, first, onOther }: StepsProps) {
-  const steps = useTold(useMemo(() => bringUpSteps(board, system, language), [board, system, language]));
+function Steps({ publicationId, board, language, room, system, first, onOther }: StepsProps) {
+  const steps = useTold(
+    useMemo(() => bringUpSteps(board, system, language, room), [board, system, language, room]),
+  );
   const begun = steps.findIndex(({ id }) => id === first?.step);
   const [at, setAt] = useState(first?.isReady ? steps.length : Math.max(0, begun));
   const [isShared, setShared] = useState(true);

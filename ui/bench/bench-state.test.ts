@@ -218,6 +218,28 @@ describe('a hand-in', () => {
   });
 });
 
+describe('a stage that is tried on the way', () => {
+  const trying: BenchAction = { type: 'try stage', stage: 'the button alone' };
+
+  test('leaves the record as it is, and what was checked before behind', () => {
+    const before = after(
+      typed('e5'),
+      { type: 'check', what: 'x', record: 'readable' },
+      { type: 'take hint' },
+    );
+    const state = benchAfter(before, trying);
+    expect(state.draft).toBe(before.draft);
+    expect(state).toMatchObject({ stage: 'the button alone', checked: undefined, hintLevel: 0 });
+    expect(benchAfter(state, { type: 'try stage', stage: undefined }).stage).toBeUndefined();
+  });
+
+  test('is ticked off once, and undo leaves the tick', () => {
+    const works: BenchAction = { type: 'stage works', stage: 'the button alone' };
+    const state = after(typed('e5'), trying, works, works, { type: 'undo' });
+    expect(state.draft.stagesDone).toEqual(['the button alone']);
+  });
+});
+
 describe('what was kept', () => {
   test('takes the place of an empty bench, and cannot be undone', () => {
     const draft = after(typed('e5')).draft;

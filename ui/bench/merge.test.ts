@@ -76,6 +76,13 @@ describe('two drafts of one bench', () => {
     expect(merged).toMatchObject({ program: 'given', aside: 'theirs' });
   });
 
+  test('have tried what either has tried', () => {
+    const [one, other] = [draft([], { stagesDone: ['a'] }), draft([], { stagesDone: ['b'] })];
+    expect(mergedDrafts(base, one, other).draft.stagesDone).toEqual(['a', 'b']);
+    expect(sameDraft(mergedDrafts(base, one, other).draft, mergedDrafts(base, other, one).draft)).toBe(true);
+    expect(mergedDrafts(base, draft([]), draft([])).draft.stagesDone).toBeUndefined();
+  });
+
   test('count the hints of both', () => {
     const [one, other] = [draft([], { hintsTaken: 2 }), draft([], { hintsTaken: 1 })];
     expect(mergedDrafts(base, one, other).draft.hintsTaken).toBe(3);

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { classStates, type ClassState } from '@/core/messages/class-change';
+import type { RoomForBoards } from '@/core/course/bring-up';
+import { classStates, type ClassChange, type ClassState } from '@/core/messages/class-change';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { ClassPageProps } from './class';
@@ -14,12 +15,25 @@ const STATES: Readonly<Record<ClassState, string>> = {
   archived: 'Out of the way: in the archive, and no learner signs in.',
 };
 
+const FOR_BOARDS = [
+  ['packagesFrom', 'Address of the board list, for the computers'],
+  ['network', 'Network that boards join'],
+  ['password', 'Its password'],
+] as const satisfies readonly (readonly [keyof RoomForBoards, string])[];
+
+const changeOf = (what: keyof RoomForBoards, value: string): ClassChange =>
+  what === 'packagesFrom'
+    ? { packagesFrom: value }
+    : what === 'network'
+      ? { network: value }
+      : { password: value };
+
 const field =
   'min-h-9 w-full border border-rule-strong bg-card px-2 read-only:border-transparent read-only:bg-transparent read-only:px-0';
 
 /** What a class is called, how one gets in, when it meets, who keeps it, and what becomes of it. */
 export function ClassSettings({ details, teaching, mayKeep, actions }: ClassPageProps) {
-  const { id, name, term, code, state, endsOn, keepDays, keptUntil, staff, meetings } = details;
+  const { id, name, term, code, state, endsOn, keepDays, keptUntil, staff, meetings, forBoards } = details;
   const { act, problem, isBusy } = useAct();
   const [isSure, setSure] = useState(false);
   const others = teaching.filter((person) => !staff.some((one) => one.id === person.id));
@@ -136,6 +150,24 @@ export function ClassSettings({ details, teaching, mayKeep, actions }: ClassPage
           </select>
         )}
       </section>
+      <section aria-labelledby="boards-title">
+        <h2 id="boards-title" className="text-lead">
+          Getting boards ready
+        </h2>
+        <p className="mb-2 text-note text-soft">Learners see this where they get a board ready.</p>
+        <div className="grid gap-3">
+          {FOR_BOARDS.map(([what, label]) => (
+            <OwnField
+              key={what}
+              label={label}
+              value={forBoards[what]}
+              isFixed={!mayKeep}
+              longest={200}
+              onChange={(next) => act(() => actions.change(id, changeOf(what, next)))}
+            />
+          ))}
+        </div>
+      </section>
       {mayKeep && (
         <section aria-labelledby="end-title">
           <h2 id="end-title" className="text-lead">
@@ -196,11 +228,13 @@ interface OwnFieldProps {
   readonly label: string;
   readonly value: string;
   readonly isFixed: boolean;
+  /** In characters. */
+  readonly longest?: number;
   readonly onChange: (value: string) => void;
 }
 
 /** A line that is kept when one leaves it. */
-function OwnField({ label, value, isFixed, onChange }: OwnFieldProps) {
+function OwnField({ label, value, isFixed, longest = 120, onChange }: OwnFieldProps) {
   return (
     <label className="block text-note text-soft">
       {label}
@@ -208,7 +242,7 @@ function OwnField({ label, value, isFixed, onChange }: OwnFieldProps) {
         defaultValue={value}
         key={value}
         readOnly={isFixed}
-        maxLength={120}
+        maxLength={longest}
         onBlur={({ target }) => target.value.trim() !== value && onChange(target.value)}
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
         className={`${field} text-body text-ink`}

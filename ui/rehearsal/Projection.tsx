@@ -53,10 +53,12 @@ export function Projection({ title, aim, performer, scenarios, steps: given }: P
     ],
     [steps, explained],
   );
-  const [at, setAt] = useState(0);
+  /** The slide, or the run at the end, which stays the end when more lines have been worked out. */
+  const [at, setAt] = useState<number | 'end'>(0);
   const [isDark, setDark] = useState(false);
-  const place = Math.min(at, slides.length - 1);
-  const go = (by: number): void => setAt(Math.max(0, Math.min(slides.length - 1, place + by)));
+  const last = slides.length - 1;
+  const place = at === 'end' ? last : Math.min(at, last);
+  const go = (by: number): void => setAt(place + by >= last ? 'end' : Math.max(0, place + by));
   const run = (): void => {
     const { going } = rehearsal.getState().play;
     rehearsal.dispatch({ type: going === 'on' ? 'stand still' : 'go on' });

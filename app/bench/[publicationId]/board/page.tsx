@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { bringUpOf } from '@/server/room/bring-up';
+import { roomForBoards } from '@/server/people/class-register';
 import { database } from '@/server/database/connection';
 import { BringUp } from '@/ui/bench/BringUp';
 import { Words } from '@/ui/words/Words';
@@ -35,6 +36,7 @@ export default async function BringUpPage({ params }: Address) {
           publicationId={publication.id}
           board={board}
           language={data.language ?? board.language.default}
+          room={await roomForBoards(database(), publication.classId)}
           first={await bringUpOf(database(), viewer.id, board.id)}
         />
       </Words>
