@@ -9,8 +9,9 @@ export function AskedRuns({ runs }: { readonly runs: readonly AskedRun[] }) {
         <li key={index}>
           {(runs.length > 1 || done.length > 0) && (
             <p className="font-semibold">
-              {runs.length > 1 ? `${capital(name)}: ` : ''}
-              {done.length === 0 ? 'nothing is touched' : done.join(', ')}
+              {capital(
+                `${runs.length > 1 ? `${name}: ` : ''}${done.length === 0 ? 'nothing is touched' : done.join(', ')}`,
+              )}
             </p>
           )}
           <ul className="ml-4 list-disc">

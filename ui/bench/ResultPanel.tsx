@@ -156,8 +156,8 @@ function Passed({ report }: { readonly report: Report }) {
   const [isOpen, setOpen] = useState(false);
   const advice = report.findings.filter((finding) => finding.code !== 'bench-disagrees');
   const said = report.findings.find((finding) => finding.code === 'bench-disagrees');
-  const seen = report.scenarios.flatMap((scenario) =>
-    scenario.expectations.map((expectation) => expectation.observed),
+  const seen = new Set(
+    report.scenarios.flatMap(({ expectations }) => expectations.map(({ observed }) => capital(observed))),
   );
   return (
     <div className="grid grid-cols-[1.75rem_minmax(0,1fr)]">
@@ -173,7 +173,7 @@ function Passed({ report }: { readonly report: Report }) {
               : 'It works, in your own way.'}
         </h2>
         <p className="text-bench">
-          {seen.map((text) => text.charAt(0).toUpperCase() + text.slice(1)).join('. ')}.
+          {[...seen].join('. ')}.
         </p>
         {said && <p className="text-bench font-semibold">{said.message}</p>}
         <div className="mt-1">

@@ -209,7 +209,7 @@ export function ProgramEditor({
             className="min-h-10"
             onClick={() => act(markHere, 'Select what learners are to fill in first.')}
           >
-            Gap or no gap
+            Gap
             <Keys>Ctrl G</Keys>
           </Button>
         )}

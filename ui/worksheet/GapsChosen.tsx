@@ -1,7 +1,7 @@
 'use client';
 
 import { gapsOf, withGaps, withGapsOpen, type Stretch } from '@/core/formats/gaps';
-import { howMany } from '@/core/words/words';
+import { capital, howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { ProgramListing } from './ProgramListing';
 import { useHouseRules } from './useRested';
@@ -25,7 +25,7 @@ export function GapsChosen({ places }: { readonly places: readonly Stretch[] }) 
     <div className="mt-1 text-note">
       <p className="flex flex-wrap items-baseline gap-x-3">
         <span>
-          <strong>{howMany(places.length, 'gap')}</strong> for learners to fill in.
+          <strong>{capital(howMany(places.length, 'gap'))}</strong> for learners to fill in.
           {!areGiven && ' As the rules stand, this exercise hands out another program.'}
         </span>
         {!areGiven && mayEdit && (
