@@ -34,19 +34,41 @@ function phraseAt(tokens: readonly Token[], first: number): Found | undefined {
   return undefined;
 }
 
+interface Phrase {
+  readonly phrase: string;
+  readonly words: readonly string[];
+  readonly meaning: Meaning;
+}
+
+/** Phrases of several words in their order, by each of their words: one of them must be right to be looked for. */
+const phrasesWith: ReadonlyMap<string, readonly Phrase[]> = phrasesByWord();
+
+function phrasesByWord(): ReadonlyMap<string, readonly Phrase[]> {
+  const found = new Map<string, Phrase[]>();
+  for (const [phrase, meaning] of meaningOf) {
+    const words = phrase.split(' ');
+    if (words.length === 1) continue;
+    for (const word of new Set(words))
+      found.set(word, [...(found.get(word) ?? []), { phrase, words, meaning }]);
+  }
+  return found;
+}
+
 /** A phrase of several words, one of them mistyped; short words have to be right. */
 function misspelledPhraseAt(tokens: readonly Token[], first: number): Found | undefined {
   for (let count = Math.min(LONGEST_PHRASE, tokens.length - first); count > 1; count -= 1) {
     const typed = tokens.slice(first, first + count).map((token) => token.text);
-    for (const [phrase, meaning] of meaningOf) {
-      const words = phrase.split(' ');
-      const slips = words.map((word, index) =>
-        typingMistakes(typed[index] ?? '', word, forgiven(word.length)),
+    const near = typed
+      .flatMap((text, index) => (phrasesWith.get(text) ?? []).filter(({ words }) => words[index] === text))
+      .find(
+        ({ words }) =>
+          words.length === count &&
+          words.every((word, index) => {
+            const most = forgiven(word.length);
+            return typingMistakes(typed[index]!, word, most) <= most;
+          }),
       );
-      const isNear = slips.every((slip, index) => slip <= forgiven(words[index]!.length));
-      if (words.length === count && isNear && slips.includes(0))
-        return { first, count, meaning, guess: phrase };
-    }
+    if (near) return { first, count, meaning: near.meaning, guess: near.phrase };
   }
   return undefined;
 }
