@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { CurrentStepper } from '../drawing/CurrentStepper';
-import { warmRehearsal } from '../rehearsal/warm';
+import { warmWorkers } from '../connection/workers';
 import { BenchBar } from './BenchBar';
 import { BenchDrawing } from './BenchDrawing';
 import { BenchPanels } from './BenchPanels';
@@ -21,7 +21,7 @@ const BenchRun = dynamic(loadBenchRun, {
 
 /** Loads what is needed only later: a bench without a connection runs all the same. */
 const warm = (): void => {
-  warmRehearsal();
+  warmWorkers();
   void loadBenchRun().catch(() => undefined);
 };
 

@@ -172,9 +172,7 @@ function Passed({ report }: { readonly report: Report }) {
               ? 'It works, and it is the circuit from the exercise.'
               : 'It works, in your own way.'}
         </h2>
-        <p className="text-bench">
-          {[...seen].join('. ')}.
-        </p>
+        <p className="text-bench">{[...seen].join('. ')}.</p>
         {said && <p className="text-bench font-semibold">{said.message}</p>}
         <div className="mt-1">
           {stage ? (

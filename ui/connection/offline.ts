@@ -6,6 +6,9 @@ import { isFile, isKeptPage, PAGES, type OfflineMessage } from '@/workers/offlin
 /** Whether a page opens again without a connection. */
 export type OfflineState = 'not yet' | 'kept' | 'cannot';
 
+/** Where a tab notes of which scripts it has loaded what is needed later: a slow tablet does that once. */
+const WARMED = 'didaktor-warmed';
+
 /** Milliseconds after which a page has loaded what it needs at first. */
 const SETTLED = 2500;
 
@@ -27,12 +30,15 @@ export function useOffline(warm: () => void, content?: unknown): OfflineState {
     const keep = async (): Promise<void> => {
       await navigator.serviceWorker.register('/offline.js', { scope: '/' });
       const { active } = await navigator.serviceWorker.ready;
-      warm();
+      const scripts = [...document.scripts].map(({ src }) => src).join();
+      if (sessionStorage.getItem(WARMED) !== scripts) warm();
       wait = setTimeout(() => {
         if (!active || isGone) return;
         const channel = new MessageChannel();
         channel.port1.onmessage = ({ data }: MessageEvent<string>) => {
-          if (!isGone && data === 'kept') setState('kept');
+          if (data !== 'kept') return;
+          sessionStorage.setItem(WARMED, scripts);
+          if (!isGone) setState('kept');
         };
         const urls = performance
           .getEntriesByType('resource')

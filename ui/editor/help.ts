@@ -20,6 +20,7 @@ import type { BoardProfile } from '@/core/boards';
 import type { Language, ProgramProblem } from '@/core/program';
 import { completionsAt, wordAt, wordsOf, type Word, type WordSort } from '@/core/program/vocabulary';
 import type { LookedOver, LookOver } from '@/workers/web/messages';
+import { programWorker } from '../connection/workers';
 
 /** Milliseconds of rest after which mistakes are shown: nobody is corrected in the middle of a word. */
 const REST = 1200;
@@ -149,11 +150,11 @@ function knownWords(board: BoardProfile, language: Language): Extension {
 function mistakes(board: BoardProfile, language: Language): Extension {
   let worker: Worker | undefined;
   let seq = 0;
+  // A program that is only shown needs no compiler beside it, which is much to load.
+  let isAtWork = false;
   const lookOver = (source: string): Promise<readonly ProgramProblem[]> =>
     new Promise((resolve) => {
-      worker ??= new Worker(new URL('../../workers/web/program.worker.ts', import.meta.url), {
-        type: 'module',
-      });
+      worker ??= programWorker();
       seq += 1;
       const mine = seq;
       const one = worker;
@@ -170,11 +171,18 @@ function mistakes(board: BoardProfile, language: Language): Extension {
     linter(
       async ({ state }) => {
         const source = state.doc.toString();
-        if (source.trim() === '') return [];
+        if (!isAtWork || source.trim() === '') return [];
         const problems = await lookOver(source);
         return problems.flatMap((problem) => diagnosticOf(problem, state));
       },
-      { delay: REST },
+      {
+        delay: REST,
+        needsRefresh: ({ focusChanged, view }) => {
+          const begins = focusChanged && view.hasFocus && !isAtWork;
+          isAtWork ||= begins;
+          return begins;
+        },
+      },
     ),
     ViewPlugin.define(() => ({ destroy: () => worker?.terminate() })),
     EditorView.domEventHandlers({

@@ -11,7 +11,7 @@ import { ReplayedProgram } from '@/core/rehearsal/replayed-program';
 import type { SeenTrace } from '@/core/rehearsal/trace';
 import type { Stimulus } from '@/core/stimuli';
 import type { RunAnswer, KeepRequest, RunRequest } from '@/workers/web/messages';
-import { startWorker } from './warm';
+import { rehearsalWorker } from '../connection/workers';
 import { playAfter, playOf, type Play, type PlayAction, type Script } from './play';
 
 /** A run that is there, ready to be looked at from any moment. */
@@ -110,7 +110,7 @@ export function useRehearsal(subjects: readonly RunSubject[], script: Script): R
   });
 
   useEffect(() => {
-    const made = startWorker();
+    const made = rehearsalWorker();
     made.onmessage = ({ data }: MessageEvent<RunAnswer>) => hear(data);
     made.onerror = () => store.setState({ hindrance: STOPPED, isWorking: false });
     worker.current = made;

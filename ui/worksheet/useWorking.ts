@@ -20,18 +20,25 @@ export function useWorking(store: WorksheetStore): void {
   useEffect(() => {
     const { dispatch } = store;
     const { courseRules } = store.getState().given;
-    const worker = new Worker(new URL('../../workers/web/sheet.worker.ts', import.meta.url), {
-      type: 'module',
-    });
+    let worker: Worker | undefined;
     let seq = 0;
     let asked = store.getState().derived.source;
-    worker.addEventListener('message', ({ data }: MessageEvent<SheetAnswer>) => {
-      if (data.seq !== seq) return;
-      if (data.ok)
-        dispatch({ type: 'worked out', readOut: data.readOut, depth: data.depth, circuit: undefined });
-      else dispatch({ type: 'trouble', message: data.message });
-    });
-    worker.addEventListener('error', () => dispatch({ type: 'trouble', message: NO_WORKER }));
+    const atWork = (): Worker => {
+      if (worker) return worker;
+      worker = new Worker(new URL('../../workers/web/sheet.worker.ts', import.meta.url), { type: 'module' });
+      worker.addEventListener('message', ({ data }: MessageEvent<SheetAnswer>) => {
+        if (data.seq !== seq) return;
+        if (data.ok)
+          dispatch({ type: 'worked out', readOut: data.readOut, depth: data.depth, circuit: undefined });
+        else dispatch({ type: 'trouble', message: data.message });
+      });
+      worker.addEventListener('error', () => dispatch({ type: 'trouble', message: NO_WORKER }));
+      return worker;
+    };
+    // Who only looks at a sheet needs none; who puts a hand on it finds it ready.
+    const begin = (): void => void atWork();
+    document.addEventListener('focusin', begin, { once: true });
+    document.addEventListener('pointerdown', begin, { once: true });
     /** Has a sheet worked out in full; its quick answer, when there is one, is there at once. */
     const work = (sheet: Sheet, layout: Layout): WorksheetAction | undefined => {
       seq += 1;
@@ -41,7 +48,7 @@ export function useWorking(store: WorksheetStore): void {
         layout === 'keep' && sheet.parts.length <= MOST_AT_ONCE
           ? readOutAtOnce(sheet, courseRules)
           : undefined;
-      worker.postMessage({
+      atWork().postMessage({
         seq,
         sheet,
         courseRules,
@@ -62,7 +69,9 @@ export function useWorking(store: WorksheetStore): void {
     });
     return () => {
       store.answerBy(undefined);
-      worker.terminate();
+      document.removeEventListener('focusin', begin);
+      document.removeEventListener('pointerdown', begin);
+      worker?.terminate();
     };
   }, [store]);
 }

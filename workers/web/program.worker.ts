@@ -8,7 +8,11 @@ z.config({ jitless: true });
 
 let latest = 0;
 
-self.addEventListener('message', ({ data }: MessageEvent<LookOver>) => {
+self.addEventListener('message', ({ data }: MessageEvent<LookOver | 'warm'>) => {
+  if (data === 'warm') {
+    void webGrammars().catch(() => undefined);
+    return;
+  }
   const { seq, source, board, language } = data;
   latest = seq;
   webGrammars()
