@@ -169,19 +169,16 @@ function mistakes(board: BoardProfile, language: Language): Extension {
     });
   return [
     linter(
-      async ({ state }) => {
+      async ({ state, hasFocus }) => {
         const source = state.doc.toString();
+        isAtWork ||= hasFocus;
         if (!isAtWork || source.trim() === '') return [];
         const problems = await lookOver(source);
         return problems.flatMap((problem) => diagnosticOf(problem, state));
       },
       {
         delay: REST,
-        needsRefresh: ({ focusChanged, view }) => {
-          const begins = focusChanged && view.hasFocus && !isAtWork;
-          isAtWork ||= begins;
-          return begins;
-        },
+        needsRefresh: ({ focusChanged }) => focusChanged && !isAtWork,
       },
     ),
     ViewPlugin.define(() => ({ destroy: () => worker?.terminate() })),
