@@ -172,10 +172,16 @@ function bestOfProgram(
   // Two parts on one pin look as if a pause were missing.
   const pin =
     edit && (!here || here.code === 'missing-pause') ? findingOfPin(edit, source, circuit) : undefined;
+  // Which way a pin is pulled inside the board is the program's to say.
+  const pull = explained.find(({ code }) => code === 'pull-wrong-way');
+  if (pull && edit && isOfPull(edit))
+    return { ...pull, line: edit.replace.line, column: edit.replace.column };
   const units = edit && findingOfUnits(edit, source);
   if (units ?? pin) return units ?? pin;
   const said = edit && (findingOfPullUp(edit, source) ?? findingOfStatic(edit, source));
-  const [elsewhere] = byCause(program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit)));
+  const [elsewhere] = byCause(
+    program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit) || readsAnew(edit)),
+  );
   const [behaviour] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
   const best = here ?? said ?? elsewhere ?? behaviour ?? byCause(explained)[0];
   return best && atItsLine(best, edit, traces);
@@ -186,6 +192,13 @@ const isOfTime = (edit: Edit | undefined): boolean =>
   edit !== undefined &&
   'replace' in edit &&
   (edit.replace.by === '' || /\d|delay|sleep/.test(edit.replace.by));
+
+const isOfPull = (edit: Edit): edit is Extract<Edit, { replace: unknown }> =>
+  'replace' in edit && /^(?:UP|DOWN)$|PULL|Pull\./.test(edit.replace.by.trim());
+
+/** Whether a change brings a reading, without which what happens later goes unseen. */
+const readsAnew = (edit: Edit | undefined): boolean =>
+  edit !== undefined && 'replace' in edit && /[rR]ead\s*\(|\.value\b|pulseIn/.test(edit.replace.by);
 
 const lineOf = (edit: Edit | undefined): number | undefined =>
   edit && 'replace' in edit ? edit.replace.line : undefined;

@@ -149,7 +149,13 @@ function withReadings(
 
 /** A passed build has no cause. */
 const withoutRepair = ({ observations }: Examination, advice: readonly Observation[]): Finding[] =>
-  byCause([...observations, ...onceEach(advice)]).map(toFinding);
+  byCause([
+    ...observations,
+    // A line that is said to decide too closely already is not said to do so in another room.
+    ...onceEach(advice).filter(
+      ({ code, line }) => !observations.some((seen) => seen.code === code && seen.line === line),
+    ),
+  ]).map(toFinding);
 
 /** One that cannot be told has what is missing as its cause, and beside it what is wrong with its wiring already. */
 function withWhatIsMissing(

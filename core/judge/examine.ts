@@ -16,7 +16,7 @@ import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { ledBands, type LedBands } from './led-bands';
-import type { Build } from './build';
+import { referenceBuild, type Build } from './build';
 import { condonedIn } from './condoned';
 import { correspondence } from './compare';
 import { rehearsalOf, stimuliOn, type Judging, type Played } from './judging';
@@ -26,7 +26,7 @@ import { observationsOn, onceEach } from './rules';
 import { judgeScenario, notRun, plainResult, scenariosOf, sendingRateOf, unmetIn } from './scenarios';
 import { contactStates, extremeStates } from './states';
 import type { SolvedState } from './subject';
-import { roomAdvice, saidOfReadings } from './unsteadiness';
+import { roomAdvice, saidOfReadings, unsteadiness, type Unsteadiness } from './unsteadiness';
 
 /** Steps that a run may take: several seconds in which every pass of the program does something. */
 const STEPS_OF_A_RUN = 8_000_000;
@@ -35,6 +35,8 @@ const STEPS_AFTER_A_BUSY_RUN = 500_000;
 /** The reference of an exercise, reduced once for many checks. */
 export interface Reference {
   readonly exercise: Exercise;
+  /** Its own wiring and program. */
+  readonly own: Build;
   /** Its circuit, with what is compared of it. */
   readonly reduced: Reduced;
   /** Signal pins that it uses. */
@@ -52,6 +54,7 @@ export interface Reference {
 export function referenceOf(exercise: Exercise, grammars: Grammars): Reference {
   const known: Omit<Reference, 'metByNothing'> = {
     exercise,
+    own: referenceBuild(exercise, grammars),
     reduced: reduced(new Circuit(exercise.reference, exercise.board)),
     pins: referencePins(exercise),
     ledBands: ledBands(exercise),
@@ -60,6 +63,9 @@ export function referenceOf(exercise: Exercise, grammars: Grammars): Reference {
   };
   return { ...known, metByNothing: scenariosMetByNothing({ ...known, metByNothing: [] }) };
 }
+
+/** What references do otherwise, by scenario; looked at only when a build does. */
+const unsteadinessKnown = new WeakMap<Reference, Map<number, Unsteadiness['by'] | undefined>>();
 
 /** Steps that the run of a program that does nothing may take. */
 const STEPS_OF_NOTHING = 200_000;
@@ -185,7 +191,12 @@ export class Examiner {
     const isSeen = seen?.length === played.length && seen.every(({ ended }) => ended.reason !== 'steps');
     const traces = isSeen ? seen : judging ? runsOf(played, judging, steps) : [];
     const judged = exercise.data.scenarios.map((scenario, index) =>
-      judging ? judgeScenario(scenario, traces[index]!, judging) : notRun(scenario),
+      judging
+        ? judgeScenario(scenario, traces[index]!, judging, (by) => {
+            // The exercise's own is judged as it is, for its author.
+            return wiring !== exercise.reference && this.ownUnsteadiness(index) === by;
+          })
+        : notRun(scenario),
     );
     const found = observationsOn({
       built: {
@@ -241,6 +252,21 @@ export class Examiner {
     };
   }
 
+  /** What the exercise's own wiring and program do otherwise in one scenario when chance falls otherwise. */
+  private ownUnsteadiness(index: number): Unsteadiness['by'] | undefined {
+    const { exercise, own } = this.reference;
+    const known = unsteadinessKnown.get(this.reference) ?? new Map<number, Unsteadiness['by'] | undefined>();
+    unsteadinessKnown.set(this.reference, known);
+    if (!known.has(index)) {
+      const scenario = exercise.data.scenarios[index]!;
+      const judging = this.judging(own, STEPS_OF_A_RUN);
+      const trace = judging?.run(scenario, {});
+      const isMet = judging && trace && unmetIn(scenario, trace, judging) === 0;
+      known.set(index, isMet ? unsteadiness(scenario, trace, judging)?.by : undefined);
+    }
+    return known.get(index);
+  }
+
   /** What a build that passes should know of rooms and sensors other than those of its scenarios. */
   roomAdvice(build: Build, { traces }: Examination): readonly Observation[] {
     const judging = this.judging(build, STEPS_OF_A_RUN);
@@ -252,10 +278,16 @@ export class Examiner {
 
   /** How a build behaves while a line that nothing holds reads this or that; `undefined` where none floats. */
   saidOfFloating(build: Build, { traces }: Examination): string | undefined {
-    const { scenarios } = this.reference.exercise.data;
-    const floating = scenarios.findIndex((_, index) => (traces[index]?.floatingReads.length ?? 0) > 0);
-    const judging = floating < 0 ? undefined : this.judging(build, STEPS_OF_A_RUN);
-    return judging && saidOfReadings(scenarios[floating]!, judging);
+    const floating = this.reference.exercise.data.scenarios.filter(
+      (_, index) => (traces[index]?.floatingReads.length ?? 0) > 0,
+    );
+    const judging = floating.length === 0 ? undefined : this.judging(build, STEPS_OF_A_RUN);
+    if (!judging) return undefined;
+    for (const scenario of floating) {
+      const said = saidOfReadings(scenario, judging);
+      if (said !== undefined) return said;
+    }
+    return undefined;
   }
 
   private look(wiring: Wiring): WiringLook {

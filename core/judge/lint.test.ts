@@ -104,6 +104,13 @@ const cases: readonly (readonly [FindingCode, 'fault' | 'advice', number, string
     'float half = 1 / 2;\nvoid setup() { Serial.begin(9600); Serial.println(half); }\nvoid loop() { }',
   ],
   ['integer-division', 'advice', 2, loop('float volts = analogRead(A0) * 5 / 1023; Serial.println(volts);')],
+  [
+    'integer-division',
+    'advice',
+    2,
+    loop('float warm = analogRead(A0) * 5 / 1024 * 100 - 50.0; Serial.println(warm);'),
+  ],
+  ['integer-division', 'fault', 2, loop('analogWrite(9, analogRead(A0) / 1023 * 255);')],
   ['serial-not-started', 'fault', 2, 'void setup() { }\nvoid loop() { Serial.println("tide"); delay(100); }'],
   [
     'wait-in-interrupt',

@@ -8,7 +8,7 @@ import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { Circuit } from '../wiring/circuit';
 import type { Trace } from '../rehearsal/trace';
 import { outcomesOf, rehearsalOf, type Judging, type Played } from './judging';
-import { unsteadiness } from './unsteadiness';
+import { unsteadiness, type Unsteadiness } from './unsteadiness';
 
 /** The run of an exercise without scenarios: it shows what the program does to the pins. */
 const UNASKED: Played = { for: 5, stimuli: [] };
@@ -23,13 +23,30 @@ export interface Judged {
   readonly failures: readonly Observation[];
 }
 
-/** Judges the run of a scenario and, when it passes, further runs in which chance falls otherwise. */
-export function judgeScenario(scenario: Scenario, trace: Trace, judging: Judging): Judged {
+/**
+ * Judges the run of a scenario and, when it passes, further runs in which chance falls otherwise. What the exercise's own
+ * program and wiring do then is not held against a build: `isItsOwn`.
+ */
+export function judgeScenario(
+  scenario: Scenario,
+  trace: Trace,
+  judging: Judging,
+  isItsOwn: (by: Unsteadiness['by']) => boolean,
+): Judged {
   const outcomes = outcomesOf(scenario, trace, judging);
-  const failures = outcomes.every(({ passed }) => passed)
-    ? unsteadiness(scenario, trace, judging)
-    : outcomes.flatMap((outcome) => outcome.failures);
-  return { result: resultOf(scenario, outcomes, failures), failures };
+  if (!outcomes.every(({ passed }) => passed)) {
+    const failures = outcomes.flatMap((outcome) => outcome.failures);
+    return { result: resultOf(scenario, outcomes, failures), failures };
+  }
+  const unsteady = unsteadiness(scenario, trace, judging);
+  if (!unsteady) return { result: resultOf(scenario, outcomes, []), failures: [] };
+  const { by, observation } = unsteady;
+  if (isItsOwn(by))
+    return {
+      result: resultOf(scenario, outcomes, []),
+      failures: [{ ...observation, severity: 'advice' }],
+    };
+  return { result: resultOf(scenario, outcomes, [observation]), failures: [observation] };
 }
 
 /** How a build does in the run of a scenario; how chance falls otherwise is not looked at. */

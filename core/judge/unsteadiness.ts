@@ -19,16 +19,22 @@ const NOISE_SEEDS = [1, 2];
 /** All further runs of a scenario; what they do not come to is left out. */
 const OF_FURTHER_RUNS = 8e8;
 
-/**
- * What a build that passes does otherwise when contacts bounce, a line that floats reads as something else, or parts
- * and supply are not quite what they are said to be.
- */
-export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
-  const found = within(OF_FURTHER_RUNS, () => differences(scenario, trace, judging));
-  return found.ended ? found.value : [];
+/** Something that is not the same every time, and what comes of it. */
+export interface Unsteadiness {
+  readonly by: 'bounce' | 'floating' | 'tolerance';
+  readonly observation: Observation;
 }
 
-function differences(scenario: Scenario, trace: Trace, judging: Judging): readonly Observation[] {
+/**
+ * What a build that passes does otherwise when contacts bounce, a line that floats reads as something else, or parts
+ * and supply are not quite what they are said to be; `undefined` when it does the same.
+ */
+export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging): Unsteadiness | undefined {
+  const found = within(OF_FURTHER_RUNS, () => difference(scenario, trace, judging));
+  return found.ended ? found.value : undefined;
+}
+
+function difference(scenario: Scenario, trace: Trace, judging: Judging): Unsteadiness | undefined {
   const { runWith, circuit, language } = judging;
   const failing = (chance: Chance, way = judging.run): Outcome | undefined =>
     firstFailure(scenario, chance, judging, way);
@@ -36,18 +42,19 @@ function differences(scenario: Scenario, trace: Trace, judging: Judging): readon
   if (pressed)
     for (const bounceSeed of BOUNCE_SEEDS) {
       const outcome = failing({ bounceSeed });
-      if (outcome) return [bounces(trace, pressed.press, happensIn(outcome), circuit), ...outcome.failures];
+      if (outcome)
+        return { by: 'bounce', observation: bounces(trace, pressed.press, happensIn(outcome), circuit) };
     }
   const [floating] = trace.floatingReads;
   const readings = floating ? readingsOf(scenario, judging) : [];
   const failed = readings.find(({ outcome }) => outcome);
   if (floating && failed?.outcome)
-    return [floats(floating, readings, circuit, language), ...failed.outcome.failures];
+    return { by: 'floating', observation: floats(floating, readings, circuit, language) };
   for (const { spread, tell } of deviationsIn(trace, circuit)) {
     const outcome = failing({}, runWith(spread));
-    if (outcome) return [tell(happensIn(outcome)), ...outcome.failures];
+    if (outcome) return { by: 'tolerance', observation: tell(happensIn(outcome)) };
   }
-  return [];
+  return undefined;
 }
 
 /** What a build that passes does otherwise in a room, or with a sensor, that is not quite the scenario's: advice. */
@@ -92,9 +99,14 @@ function readingsOf(scenario: Scenario, judging: Judging): readonly Reading[] {
   ];
 }
 
-/** How a build behaves while a line that floats reads low, high, and at random, in a sentence. */
-export const saidOfReadings = (scenario: Scenario, judging: Judging): string =>
-  saidOf(readingsOf(scenario, judging));
+/**
+ * How a build behaves while a line that floats reads low, high, and at random, in a sentence; `undefined` where it is as
+ * it should be in any case.
+ */
+export function saidOfReadings(scenario: Scenario, judging: Judging): string | undefined {
+  const readings = readingsOf(scenario, judging);
+  return readings.some(({ outcome }) => outcome) ? saidOf(readings) : undefined;
+}
 
 const saidOf = (readings: readonly Reading[]): string =>
   `While it reads ${readings

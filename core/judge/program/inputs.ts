@@ -45,7 +45,8 @@ const AT_THE_START = 0.2;
 export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>
   [...trace.reads].flatMap(([pin, { looks, line, firstAt }]): readonly Observation[] => {
     const part = partsAt(pin, built).find(({ kind }) => kindOf(kind).stimulus !== undefined);
-    if (!part || looks > 1) return [];
+    // A program that an error has stopped looks at nothing any more, whatever it would have done.
+    if (!part || looks > 1 || trace.failure) return [];
     const missed = stimuli.find(
       (stimulus) => stimulus.at > firstAt && touchedBy(stimulus)?.name === (part.ref as string),
     );

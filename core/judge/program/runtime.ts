@@ -30,7 +30,7 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
       severity: 'fault',
       line: failure.line,
       column: 1,
-      message: `Line ${failure.line} stops the program with an error: ${failure.kind}${failure.message === '' ? '' : `, ${failure.message}`}. All pins are switched off.`,
+      message: `Line ${failure.line} stops the program with an error: ${failure.kind}${failure.message === '' ? '' : `, ${failure.message.replace(/\.$/, '')}`}. All pins are switched off.`,
       hints: [
         `What does the board print when it stops?`,
         `It stops in line ${failure.line}: ${failure.kind}.`,

@@ -21,6 +21,22 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
   const text = source.split('\n')[line - 1] ?? '';
   const word = text.slice(column - 1, column - 1 + length);
   const isAsked = /(?:==|!=)\s*$/.test(text.slice(0, column - 1));
+  const [negation] = [word, by.trim()].filter((sign) => sign === 'not' || sign === '!');
+  if (negation !== undefined && (word === '' || by.trim() === ''))
+    return {
+      code: 'logic-inverted',
+      severity: 'fault',
+      line,
+      column,
+      message: `Line ${line} asks the question the wrong way round: ${word === '' ? `without “${negation}”` : `with “${negation}”`} it does the opposite of what it should on this wiring.`,
+      hints: [
+        `What level does the wiring give at that moment, and which one does line ${line} ask for?`,
+        `Line ${line} ${word === '' ? `has no “${negation}”` : `has a “${negation}”`}, and that turns the question round.`,
+        word === ''
+          ? `Put ${negation} before what line ${line} asks.`
+          : `Take the ${negation} out of line ${line}.`,
+      ],
+    };
   if (opposites[word] !== by && !(isAsked && levels[word] === by)) return undefined;
   return {
     code: 'logic-inverted',
@@ -117,18 +133,23 @@ export function findingOfPullUp(edit: Edit, source: string): Observation | undef
  */
 export function atItsLine(seen: Observation, edit: Edit | undefined, traces: readonly Trace[]): Observation {
   if (!edit || !('replace' in edit)) return seen;
-  const { line, column, length } = edit.replace;
+  const { line, column, length, by } = edit.replace;
   // What has a line of its own says more.
   if (seen.line !== undefined && seen.code !== 'pin-disagrees') return seen;
   const [question, pointer, remedy] = seen.hints;
-  if (length === 0)
+  if (length === 0) {
+    // What begins or ends a line stands between two.
+    const isOwnLine = by.includes('\n') || /;\s*$/.test(by);
+    const where = !isOwnLine ? `in line ${line}` : `after line ${column === 1 ? line - 1 : line}`;
+    const missing = `Something is missing ${where}.`;
     return {
       ...seen,
       line,
       column,
-      message: `${seen.message} Something is missing after line ${line}.`,
-      hints: [question!, `${pointer} Something is missing after line ${line}.`, remedy!],
+      message: `${seen.message} ${missing}`,
+      hints: [question!, `${pointer} ${missing}`, remedy!],
     };
+  }
   const deed = firstDeedOf(line, traces);
   return {
     ...seen,

@@ -78,8 +78,7 @@ function settled(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hu
   if (lengthOf(hunk[other]) > 0) return hunk;
   let [from, to] = hunk[side];
   let moved = 0;
-  const isWhole = (): boolean =>
-    ends.has(pieces[to - 1]!.text) && (from === 0 || ends.has(pieces[from - 1]!.text));
+  const isWhole = (): boolean => isEnd(pieces[to - 1]!.text) && (from === 0 || isEnd(pieces[from - 1]!.text));
   while (!isWhole() && from > 0 && pieces[from - 1]!.text === pieces[to - 1]!.text) {
     from -= 1;
     to -= 1;
@@ -90,7 +89,8 @@ function settled(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hu
   return { ...hunk, [side]: [from, to], [other]: [start - moved, end - moved] };
 }
 
-const ends: ReadonlySet<string> = new Set([';', '{', '}']);
+/** Whether something new begins behind a piece; lines of Python are set off by pieces of their own. */
+const isEnd = (text: string): boolean => /^(?:[;{}]$|\n)/.test(text);
 
 interface Given {
   readonly own: readonly Piece[];
@@ -112,10 +112,27 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
     // The space in front of it comes along: it begins a line of its own where it does in the other program.
     const space = wanted.slice(asked[first - 1]?.to ?? 0, asked[first]!.from).replace(/.*\n/s, '\n');
     const place = placeOf(source, at);
+    const rest = /^.*/.exec(source.slice(at))![0].trim();
+    const last = before ? source.slice(before.from, before.to).trim() : '';
+    if (last === '' || space.includes('\n') || rest === '')
+      return make(
+        { ...place, length: 0, by: space + written },
+        amount,
+        place.column === 1 && place.line === 1
+          ? `Begin the program with ${shown}.`
+          : `Add ${shown} after line ${place.column === 1 ? place.line - 1 : place.line}.`,
+      );
+    // What goes on with a word or a number makes another one of it.
+    if (space === '' && /\w$/.test(last) && /^[\w.]/.test(written))
+      return make(
+        { ...placeOf(source, before!.from), length: last.length, by: last + written },
+        amount,
+        `Write ${oneLine(last + written)} instead of ${last} in line ${place.line}.`,
+      );
     return make(
       { ...place, length: 0, by: space + written },
       amount,
-      `Add ${shown} after line ${place.line}.`,
+      `Add ${shown} in line ${place.line}, right after ${oneLine(last)}.`,
     );
   }
   const start = own[from]!.from;

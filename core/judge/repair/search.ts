@@ -12,6 +12,7 @@ import type { Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
 import { wishesOf } from './wishes';
+import { nearestTarget } from './pairing';
 import { Target } from './target';
 import { wiringCandidates } from './wiring-edits';
 import { variationsOf } from './variations';
@@ -208,7 +209,7 @@ class RepairSearch {
     const { wiring } = start.build;
     const asked = this.drawnFor(start);
     return (isOther ? [pairs, byName] : [pairs])
-      .map((paired) => new Target(exercise, asked, wiring, paired))
+      .map((paired) => nearestTarget(exercise, asked, wiring, paired))
       .map((target) => ({ target, distance: target.distance(wiring) }))
       .sort((a, b) => a.distance - b.distance)
       .map(({ target }) => target);

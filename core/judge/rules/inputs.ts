@@ -100,9 +100,14 @@ export const pullWrongWay: WiringRule = (built) =>
       const opposite = pulls.some(({ to }) => !sides.includes(to));
       if (same && !opposite && sides.length === 1)
         return [wrongPull(built, pin, contact, partText(same.part), same.to, same.part.ref)];
-      const isPulledUp = built.states.some(({ drives }) => drives.get(pin)?.mode === 'pullup');
-      if (isPulledUp && pulls.length === 0 && sides.length === 1 && sides[0] === 'supply')
+      const isHeld = (mode: 'pullup' | 'pulldown'): boolean =>
+        pulls.length === 0 &&
+        sides.length === 1 &&
+        built.states.some(({ drives }) => drives.get(pin)?.mode === mode);
+      if (sides[0] === 'supply' && isHeld('pullup'))
         return [wrongPull(built, pin, contact, `the pull-up inside pin ${pin}`, 'supply')];
+      if (sides[0] === 'ground' && isHeld('pulldown'))
+        return [wrongPull(built, pin, contact, `the pull-down inside pin ${pin}`, 'ground')];
     }
     return [];
   });
@@ -138,7 +143,7 @@ function wrongPull(
       `What level is pin ${pin} at while the button is open, and while it is pressed?`,
       `Both ${what} and ${contact.ref} lead from pin ${pin} to ${place}.`,
       to === 'ground'
-        ? `Move the other side of ${contact.ref} to the supply, or take the resistor to the supply.`
+        ? `Move the other side of ${contact.ref} to the supply, or ${resistor === undefined ? 'pull the pin up in the program' : 'take the resistor to the supply'}.`
         : `Move the other side of ${contact.ref} to ground.`,
     ],
   };

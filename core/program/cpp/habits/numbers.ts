@@ -21,7 +21,8 @@ export const numberHabits: Habit = (facts) => {
     if (expression.node === 'builtin' && expression.name === 'analogWrite')
       return dutyProblems(expression, ranges, isMeasured);
     if (expression.node === 'compare') return beyondAnalog(expression, ranges.analog, isMeasured);
-    if (expression.node === 'convert') return lostFraction(expression);
+    if (expression.node === 'convert') return lostFractions(expression, ranges.analog, isMeasured);
+    if (expression.node === 'binary') return dividedTooSoon(expression, ranges.analog, isMeasured);
     return [];
   });
 };
@@ -107,21 +108,68 @@ function beyondAnalog(
   return problem ? [problem] : [];
 }
 
-/** A division of whole numbers whose result is wanted with its fraction. */
-function lostFraction({ value, type }: Extract<Expression, { node: 'convert' }>): readonly ProgramProblem[] {
-  if (type.kind !== 'float') return [];
-  const division = value.node === 'binary' && value.operator === '/' ? value : undefined;
-  if (!division || division.type.kind !== 'integer') return [];
+type Binary = Extract<Expression, { node: 'binary' }>;
+
+/** Divisions of whole numbers whose results go into a number, by sums and products of whole numbers. */
+function divisionsIn(expression: Expression): readonly Binary[] {
+  const inner = bare(expression);
+  if (inner.node !== 'binary' || inner.type.kind !== 'integer') return [];
+  if (inner.operator === '/') return [inner];
+  if (!['+', '-', '*'].includes(inner.operator)) return [];
+  return [...divisionsIn(inner.left), ...divisionsIn(inner.right)];
+}
+
+/** Divisions of whole numbers whose result is wanted with its fraction. */
+const lostFractions = (
+  { value, type }: Extract<Expression, { node: 'convert' }>,
+  most: number,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] =>
+  type.kind === 'float'
+    ? divisionsIn(value).flatMap((division) => lostFraction(division, most, isMeasured))
+    : [];
+
+/**
+ * `reading / 1023 * 255`: what is measured is divided into next to nothing before it is multiplied. A division that the
+ * same number multiplies again rounds down on purpose.
+ */
+function dividedTooSoon(
+  { operator, left, right, type }: Binary,
+  most: number,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  if (operator !== '*' || type.kind !== 'integer') return [];
+  return [
+    [left, right],
+    [right, left],
+  ].flatMap(([one, other]) => {
+    const division = bare(one!);
+    if (division.node !== 'binary' || division.operator !== '/' || !isMeasured(division.left)) return [];
+    const [by, times] = [bare(division.right), bare(other!)];
+    const isRounding = by.node === 'constant' && times.node === 'constant' && by.value === times.value;
+    return isRounding ? [] : lostFraction(division, most, isMeasured);
+  });
+}
+
+function lostFraction(
+  division: Binary,
+  most: number,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  if (division.type.kind !== 'integer') return [];
   const [left, right] = [bare(division.left), bare(division.right)];
   const isConstant = left.node === 'constant' && right.node === 'constant';
   if (isConstant && (right.value === 0 || left.value % right.value === 0)) return [];
+  const leavesNothing =
+    (isConstant && Math.abs(left.value) < Math.abs(right.value)) ||
+    (isMeasured(left) && right.node === 'constant' && right.value >= most);
   const { line, column } = division.span;
   const place = division.right.span;
   const isNumber = right.node === 'constant';
   return [
     warning(
       'integer-division',
-      isConstant && Math.abs(left.value) < Math.abs(right.value) ? 'fault' : 'advice',
+      leavesNothing ? 'fault' : 'advice',
       { line, column },
       `Line ${line} divides whole numbers, so what is behind the point is lost before it is kept.${isConstant ? ` ${left.value} / ${right.value} is ${Math.trunc(left.value / right.value)} here.` : ''}`,
       [

@@ -1,0 +1,223 @@
+import { describe, expect, test } from 'vitest';
+import type { Exercise } from '../formats/exercise';
+import { grammars } from '../testing/beacon';
+import { exerciseSaid } from '../testing/exercise-said';
+import { readWiring } from '../wiring/read';
+import { writeTable } from '../wiring/table';
+import { buildFor } from './build';
+import { check } from './check';
+
+/** What a slip is called first, and how it is mended, by an instructor. */
+interface Slip {
+  readonly name: string;
+  readonly rows?: (table: string) => string;
+  readonly program?: (source: string) => string;
+  readonly code: string;
+  /** What the repair says, where that is not left open. */
+  readonly repair?: string;
+}
+
+const replaced =
+  (...pairs: readonly (readonly [string, string])[]) =>
+  (text: string): string =>
+    pairs.reduce((now, [from, to]) => {
+      if (!now.includes(from)) throw new Error(`${from} is not in it`);
+      return now.replace(from, to);
+    }, text);
+
+function causesIn(exercise: Exercise, { rows = (table) => table, program = (source) => source }: Slip) {
+  const read = readWiring(rows(writeTable(exercise.reference)));
+  if (!read.ok) throw new Error(read.problems[0]!.message);
+  const build = buildFor(exercise, read.value, program(exercise.data.program), grammars);
+  return check(exercise, build, grammars).findings.filter(({ cause }) => cause);
+}
+
+const pool = exerciseSaid({
+  id: 'tide-pool',
+  board: 'learner-5v',
+  lines: [
+    'temperature sensor on A2',
+    'red LED on 5 with 330',
+    'green LED on 6 with 330',
+    'button on 4, pull-down 10k',
+  ],
+  program: `const int SENSOR = A2;
+const int HOT = 5;
+const int OK = 6;
+const int TEST = 4;
+
+void setup() {
+  pinMode(HOT, OUTPUT);
+  pinMode(OK, OUTPUT);
+  pinMode(TEST, INPUT);
+}
+
+void loop() {
+  float celsius = analogRead(SENSOR) * 5.0 / 1024.0 * 100.0 - 50.0;
+  if (digitalRead(TEST) == HIGH) {
+    digitalWrite(HOT, HIGH);
+    digitalWrite(OK, HIGH);
+  } else {
+    digitalWrite(HOT, celsius > 27.0);
+    digitalWrite(OK, celsius <= 27.0);
+  }
+  delay(50);
+}
+`,
+  scenarios: [
+    {
+      name: 'the water warms',
+      lasts: 4,
+      done: ['warm T1 to 18 °C at 0 s', 'warm T1 to 38 °C at 2 s'],
+      seen: ['D2 is on from 0.3 s to 1.9 s', 'D1 is off from 0.3 s to 1.9 s', 'D1 is on from 2.3 s to 4 s'],
+    },
+    {
+      name: 'the test button',
+      lasts: 4,
+      done: ['warm T1 to 18 °C at 0 s', 'hold S1 from 1 s to 2 s'],
+      seen: ['D1 is on from 1.2 s to 1.9 s', 'D1 is off from 2.2 s to 4 s'],
+    },
+  ],
+});
+
+const dimmer = exerciseSaid({
+  id: 'cabin-light',
+  board: 'python-3v3',
+  lines: [
+    'potentiometer on A1',
+    'yellow LED on D9 with 220',
+    'button on D5, pull-up',
+    'passive buzzer on D10',
+  ],
+  program: `import board
+import analogio
+import digitalio
+import pwmio
+import time
+
+knob = analogio.AnalogIn(board.A1)
+lamp = pwmio.PWMOut(board.D9, frequency=1000)
+button = digitalio.DigitalInOut(board.D5)
+button.pull = digitalio.Pull.UP
+buzzer = pwmio.PWMOut(board.D10, frequency=440, variable_frequency=True)
+
+while True:
+    lamp.duty_cycle = knob.value
+    if not button.value:
+        buzzer.frequency = 880
+        buzzer.duty_cycle = 32768
+    else:
+        buzzer.duty_cycle = 0
+    time.sleep(0.02)
+`,
+  scenarios: [
+    {
+      name: 'turned up',
+      lasts: 4,
+      done: ['turn P1 to 0.05 at 0 s', 'turn P1 to 0.95 at 2 s'],
+      seen: [
+        'D1 is between 8 and 14 % bright from 0.3 s to 1.9 s',
+        'D1 is between 50 and 65 % bright from 2.3 s',
+      ],
+    },
+    {
+      name: 'pressed',
+      lasts: 4,
+      done: ['hold S1 from 1 s to 2 s'],
+      seen: [
+        'Z1 is silent until 0.9 s',
+        'Z1 sounds at 880 Hz from 1.2 s to 1.9 s',
+        'Z1 is silent from 2.2 s',
+      ],
+    },
+  ],
+});
+
+const inTidePool: readonly Slip[] = [
+  {
+    name: 'whole numbers divided',
+    program: replaced(['* 5.0 / 1024.0 * 100.0', '* 5 / 1024 * 100']),
+    code: 'integer-division',
+  },
+  {
+    name: 'the pull-down in the plus rail',
+    rows: (table) => table.replace(/(R3,resistor,10k,2,B1\.a)-/, '$1+'),
+    code: 'pull-wrong-way',
+  },
+  {
+    name: 'a reading before the loop',
+    program: replaced(
+      [
+        '  pinMode(TEST, INPUT);\n',
+        '  pinMode(TEST, INPUT);\n  celsius = analogRead(SENSOR) * 5.0 / 1024.0 * 100.0 - 50.0;\n',
+      ],
+      ['  float celsius = analogRead(SENSOR) * 5.0 / 1024.0 * 100.0 - 50.0;\n', ''],
+      ['const int TEST = 4;', 'const int TEST = 4;\nfloat celsius;'],
+    ),
+    code: 'missed-input',
+  },
+];
+
+const inCabin: readonly Slip[] = [
+  {
+    name: 'an import left out',
+    program: replaced(['import pwmio\n', '']),
+    code: 'name-unknown',
+    repair: 'Add import pwmio after line 3.',
+  },
+  {
+    name: 'a pull left out',
+    program: replaced(['button.pull = digitalio.Pull.UP\n', '']),
+    code: 'pullup-unset',
+    repair: 'Add button.pull = digitalio.Pull.UP after line 9.',
+  },
+  {
+    name: 'a pull to the wrong side',
+    program: replaced(['Pull.UP', 'Pull.DOWN']),
+    code: 'pull-wrong-way',
+    repair: 'Write UP instead of DOWN in line 10.',
+  },
+  {
+    name: 'a “not” left out',
+    program: replaced(['if not button.value', 'if button.value']),
+    code: 'logic-inverted',
+    repair: 'Add not in line 15, right after if.',
+  },
+  {
+    name: 'a name that the thing does not have',
+    program: replaced(['lamp.duty_cycle', 'lamp.value']),
+    code: 'runtime-error',
+    repair: 'Write duty_cycle instead of value in line 14.',
+  },
+  {
+    name: 'a value read before the loop',
+    program: replaced(
+      ['while True:\n', 'level = knob.value\nwhile True:\n'],
+      ['lamp.duty_cycle = knob.value', 'lamp.duty_cycle = level'],
+    ),
+    code: 'missed-input',
+    repair: 'Write knob.value instead of level in line 15.',
+  },
+];
+
+const all = [
+  ...inTidePool.map((slip) => [slip.name, pool, slip] as const),
+  ...inCabin.map((slip) => [slip.name, dimmer, slip] as const),
+];
+
+describe('the first cause', () => {
+  test.each(all)('of %s is what an instructor would call it', (_, exercise, slip) => {
+    const causes = causesIn(exercise, slip);
+    expect(causes.map(({ code }) => code)).toEqual([slip.code]);
+    if (slip.repair !== undefined) expect(causes[0]!.repair?.text).toBe(slip.repair);
+    // Nobody is told to look behind a line for what stands in it, and no sentence ends twice.
+    const [{ message, hints }] = causes as [(typeof causes)[number]];
+    for (const text of [message, ...hints]) expect(text).not.toMatch(/\.\.(?!\.)/);
+  });
+
+  test('of a line that floats says what comes of it, where something does', () => {
+    const [cause] = causesIn(dimmer, inCabin[1]!);
+    expect(cause!.message).toMatch(/While it reads low, the passive buzzer Z1 is heard/);
+    expect(cause!.message).not.toMatch(/^(?=.*reads low, all is as)(?=.*reads high, all is as)/);
+  });
+});

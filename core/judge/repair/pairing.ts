@@ -1,0 +1,39 @@
+import type { Exercise } from '../../formats/exercise';
+import { kindOf } from '../../parts';
+import { legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
+import { Target } from './target';
+
+/** The built part for each part of an exercise, by name. */
+type Pairs = ReadonlyMap<string, PlacedPart>;
+
+/** Equal parts at wrong places that are tried in each other's stead: beyond these too much is wrong to tell. */
+const MOST_TRIED = 8;
+
+/**
+ * The circuit that is wanted, with each of several equal parts standing for the one that makes it nearest: of two equal
+ * resistors nobody says which is which, and a name in a record is no place on the breadboard. Parts that are seen or
+ * handled have names that the scenarios use, and keep them.
+ */
+export function nearestTarget(exercise: Exercise, asked: Wiring, built: Wiring, pairs: Pairs): Target {
+  let target = new Target(exercise, asked, built, pairs);
+  let distance = target.distance(built);
+  let now = pairs;
+  const look = target.look(built);
+  const tried = [...pairs]
+    .filter(([, part]) => {
+      const { observed, stimulus } = kindOf(part.kind);
+      const isHandled = observed !== undefined || stimulus !== undefined;
+      return !isHandled && part.legs.some(({ leg }) => look.isWrong(look.rootOf(legPoint(part.ref, leg))));
+    })
+    .slice(0, MOST_TRIED);
+  for (const [index, [one, part]] of tried.entries())
+    for (const [other, like] of tried.slice(index + 1)) {
+      if (part.kind !== like.kind || part.value.text !== like.value.text) continue;
+      const exchanged = new Map([...now, [one, now.get(other)!], [other, now.get(one)!]]);
+      const candidate = new Target(exercise, asked, built, exchanged);
+      const away = candidate.distance(built);
+      if (away >= distance) continue;
+      [target, distance, now] = [candidate, away, exchanged];
+    }
+  return target;
+}
