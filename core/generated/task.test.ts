@@ -20,7 +20,11 @@ describe('the task of an exercise', () => {
       const inTheBag = task.parts.flatMap(({ refs }) => refs);
       expect([...inTheBag].sort()).toEqual(exercise.reference.parts.map(({ ref }) => ref).sort());
       expect(task.steps).toBeUndefined();
-      const text = JSON.stringify(task);
+      // What stages are tried with is given by their author.
+      const text = JSON.stringify({
+        ...task,
+        stages: task.stages.map((stage) => ({ ...stage, program: '' })),
+      });
       for (const line of exercise.data.program.split('\n'))
         if (line.trim().length > 20) expect(text).not.toContain(line.trim());
       for (const { legs } of exercise.reference.parts)
@@ -29,6 +33,20 @@ describe('the task of an exercise', () => {
             expect(text).not.toMatch(new RegExp(`(?<![.\\w])${at.column}${at.row}\\b`));
     },
   );
+
+  test('has its stages with what they need, and their programs where programs are given', () => {
+    const given = taskOf(bell, { ...rules('shown'), programGiven: 'gaps' }, false).stages;
+    expect(given.map(({ name, refs, afterStep }) => ({ name, refs, afterStep }))).toEqual([
+      { name: 'the button alone', refs: ['S1'], afterStep: 10 },
+      { name: 'the lamp follows', refs: ['S1', 'D1', 'R1'], afterStep: 10 },
+    ]);
+    expect(given.every(({ program }) => program?.includes('void loop'))).toBe(true);
+    const own = taskOf(bell, { ...rules('hidden'), programGiven: 'nothing' }, false).stages;
+    expect(own.map(({ program, afterStep }) => [program, afterStep])).toEqual([
+      [undefined, undefined],
+      [undefined, undefined],
+    ]);
+  });
 
   test('calls each part what it is, with its name', () => {
     const [first] = taskOf(bell, rules('hidden'), false).runs;

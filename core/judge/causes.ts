@@ -5,7 +5,7 @@ import { hasPassed } from '../formats/report';
 import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
-import { findingOfPin } from './repair/pin-evidence';
+import { findingOfExchange, findingOfPin } from './repair/pin-evidence';
 import {
   atItsLastLine,
   atItsLine,
@@ -162,6 +162,8 @@ function bestOfProgram(
     ({ code, line: at }) => rowOf(code).isRefused === true && at !== undefined,
   );
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
+  const exchanged = findingOfExchange(edits, source, circuit);
+  if (exchanged) return exchanged;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.

@@ -128,7 +128,7 @@ void loop() { digitalWrite(13, analogRead(A1) > ${threshold}); delay(50); }`,
 
   test('is the supply, where a sensor gives volts and not a share of it', () => {
     expect(reportOn(warm(190), {}).verdict).toBe('as-drawn');
-    const { verdict, findings } = reportOn(warm(144), {});
+    const { verdict, findings } = reportOn(warm(190), { program: warm(144).data.program });
     expect(verdict).toBe('does-not-work');
     expect(findings.find(({ code }) => code === 'unsteady')!.message).toMatch(
       /^The board’s supply may be 4\.75\u00a0V/,

@@ -6,12 +6,16 @@ import { mergedDrafts, unbegun } from './merge';
 /** Drafts are kept per learner, since a tablet is shared. */
 const keyOf = (learnerId: string, publicationId: string): string => `draft/${learnerId}/${publicationId}`;
 
+/** Learners whose drafts have been handed over: a bench that is still open while its learner goes keeps nothing more. */
+const gone = new Set<string>();
+
 /** The bench kept on this tablet of a publication, else the draft of the first of its earlier ones that has one. */
 export async function loadBench(
   learnerId: string,
   publicationId: string,
   earlier: readonly string[],
 ): Promise<KeptBench | undefined> {
+  gone.delete(learnerId);
   const own = readKeptBench(await get(keyOf(learnerId, publicationId)));
   if (own) return own;
   for (const id of earlier) {
@@ -22,8 +26,9 @@ export async function loadBench(
   return undefined;
 }
 
-export const keepBench = (learnerId: string, publicationId: string, kept: KeptBench): Promise<void> =>
-  set(keyOf(learnerId, publicationId), kept);
+export const keepBench = async (learnerId: string, publicationId: string, kept: KeptBench): Promise<void> => {
+  if (!gone.has(learnerId)) await set(keyOf(learnerId, publicationId), kept);
+};
 
 /** Takes a learner's drafts from this tablet once the server has them; false when one could not be kept there. */
 export async function handOverDrafts(learnerId: string): Promise<boolean> {
@@ -34,9 +39,14 @@ export async function handOverDrafts(learnerId: string): Promise<boolean> {
   let allKept = true;
   for (const key of own) {
     const isKept = await isThere(key.slice(prefix.length), readKeptBench(await get(key)));
-    if (isKept) await del(key);
+    if (isKept) {
+      // What the server says of it just now would be written down again.
+      gone.add(learnerId);
+      await del(key);
+    }
     allKept &&= isKept;
   }
+  if (!allKept) gone.delete(learnerId);
   return allKept;
 }
 

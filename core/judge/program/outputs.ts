@@ -1,4 +1,5 @@
 import { quantity, type Observation } from '../../findings/finding';
+import { kindOf } from '../../parts';
 import { EYE_SECONDS } from '../../rehearsal/seen';
 import { figure, milliamps, seconds } from '../../units';
 import type { Built, BuiltRunRule, RunRule } from '../subject';
@@ -42,8 +43,9 @@ function pulledUpMa({ circuit, states }: Built, pin: string): number | undefined
 }
 
 /** A level that the program sets for so short a time that nobody sees it: its pause is missing. */
-export const missingPause: BuiltRunRule = ({ trace }, { wording }) => {
+export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
   for (const [pin, changes] of trace.pins) {
+    if (!isForTheEye(pin, built)) continue;
     const steps = changes
       .slice(1)
       .map((change, index) => ({ ...changes[index]!, lasts: change.at - changes[index]!.at }))
@@ -76,6 +78,23 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }) => {
   }
   return [];
 };
+
+/**
+ * Whether what a pin does is there to be seen: it leads to a light, or nothing is plugged in there yet. The short pulses
+ * that a module is clocked or triggered by are as they should be.
+ */
+function isForTheEye(pin: string, { circuit }: Built): boolean {
+  const node = circuit.nodeOfPin(pin);
+  if (!node || circuit.partsAt(node.id).length === 0) return true;
+  const reached = circuit.reach(node.id, {
+    through: ({ kind }) => kindOf(kind).observed !== 'light' && kindOf(kind).legs.length <= MOST_LEGS_PASSED,
+    notBeyond: (next) => next !== node.id && circuit.feed(next) !== undefined,
+  });
+  return [...reached].some((at) => circuit.partsAt(at).some(({ kind }) => kindOf(kind).observed === 'light'));
+}
+
+/** Legs of parts that a level goes through on its way to a light: a resistor has two, a transistor three. */
+const MOST_LEGS_PASSED = 3;
 
 /** Milliseconds that a number below zero becomes when it is taken for one without a sign: weeks. */
 const WRAPPED_SECONDS = 2 ** 31 / 1000;

@@ -47,6 +47,37 @@ export function findingOfPin(edit: Edit, source: string, circuit: Circuit): Obse
   };
 }
 
+/** The finding that the exchange of two pins is evidence of: each stands where the other belongs. */
+export function findingOfExchange(
+  edits: readonly Edit[],
+  source: string,
+  circuit: Circuit,
+): Observation | undefined {
+  const [second, first] = edits.map((edit) => ('replace' in edit ? edit.replace : undefined));
+  if (edits.length !== 2 || !first || !second) return undefined;
+  const wordAt = ({ line, column, length }: typeof first): string =>
+    (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
+  const [one, other] = [wordAt(first), wordAt(second)];
+  if (first.by !== other || second.by !== one || !/^\d+$/.test(one) || !/^\d+$/.test(other)) return undefined;
+  const behind = (said: string): string => {
+    const pin = circuit.board?.pins.find(({ name, number }) => name === said || String(number) === said);
+    const [part] = pin ? partsBehind(circuit, pin.name) : [];
+    return part === undefined ? `pin ${said}` : `${partTextOf(circuit.wiring, part)} on pin ${said}`;
+  };
+  return {
+    code: 'pin-disagrees',
+    severity: 'fault',
+    line: first.line,
+    column: first.column,
+    message: `The program has pins ${one} and ${other} in each other’s places, in lines ${first.line} and ${second.line}. The wiring has ${behind(one)} and ${behind(other)}.`,
+    hints: [
+      `What is wired to pin ${one}, and what to pin ${other}? Compare with lines ${first.line} and ${second.line}.`,
+      `Line ${first.line} says ${one} and line ${second.line} says ${other}; on this wiring it is the other way round.`,
+      `Write ${other} in line ${first.line}, and ${one} in line ${second.line}.`,
+    ],
+  };
+}
+
 /** Whether a name stands where a function takes a pin. */
 const isUsedAsPin = (name: string, source: string): boolean =>
   [...source.matchAll(/\b(\w+)\s*\(\s*(\w+)\b/g)].some(

@@ -98,6 +98,7 @@ export function programCandidates(
         );
   });
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
+  found.push(...pinsExchanged(tokens, wishes, makeAll, replace));
   for (const list of listsIn(tokens)) {
     const [first, last] = [list[0]!, list.at(-1)!];
     if (first.line !== last.line) continue;
@@ -202,6 +203,44 @@ function pinsEverywhere(
       });
   });
 }
+
+/** Pins of two names that each stand where the other belongs. */
+function pinsExchanged(
+  tokens: readonly Token[],
+  { used }: ProgramWishes,
+  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
+  replace: (token: Token, by: string) => TextEdit,
+): readonly Candidate[] {
+  const given = tokens.filter(
+    (token, index) =>
+      token.kind === 'number' &&
+      used.includes(Number(token.text)) &&
+      (tokens[index - 1]?.text === '=' || tokens[index - 2]?.text === '#define') &&
+      !declaresInside(tokens, index),
+  );
+  if (given.length > MOST_PINS) return [];
+  return given.flatMap((one, index) =>
+    given
+      .slice(index + 1)
+      .filter((other) => other.text !== one.text)
+      .map((other) =>
+        makeAll(
+          // From the end, so that the place before stays what it is.
+          [replace(other, one.text), replace(one, other.text)],
+          cost.pinNumber + 0.2,
+          `Exchange ${one.text} in line ${one.line} and ${other.text} in line ${other.line}.`,
+        ),
+      ),
+  );
+}
+
+/** Pins of which two at a time are exchanged; a program that names more is not mended by trying. */
+const MOST_PINS = 12;
+
+/** Whether a token stands inside of a function. */
+const declaresInside = (tokens: readonly Token[], index: number): boolean =>
+  tokens.slice(0, index).reduce((depth, { text }) => depth + (text === '{' ? 1 : text === '}' ? -1 : 0), 0) >
+  0;
 
 /** What a program is after some edits; spaces count only where they mean something. */
 function resultOf(edits: Candidate['edits'], { source, language }: Program): string {

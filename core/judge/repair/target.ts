@@ -89,6 +89,14 @@ export class Target {
     return this.nets.get(name) ?? [];
   }
 
+  /** Parts that share a net with a part, by the names that they have in the build. */
+  neighboursOf(name: Ref): readonly Ref[] {
+    const own = new Set(this.netsOf(name));
+    return [...this.nets].flatMap(([other, nets]) =>
+      other !== name && nets.some((net) => own.has(net)) ? [other] : [],
+    );
+  }
+
   /** Sockets of the board that belong to a net. */
   socketsOf(net: Net): readonly string[] {
     return [...this.sockets].flatMap(([pin, own]) => (own === net ? [pin] : []));

@@ -134,7 +134,7 @@ export class WiringAdditions {
       part.legs.length === 2
         ? `Put ${partText(part)} between ${placeText(part.legs[0]!.at!)} and ${placeText(part.legs[1]!.at!)}.`
         : `Put ${partText(part)} in, with its legs in ${at.join(', ')}.`,
-      (repair) => evidenceOfPart(part, [], repair),
+      (repair) => evidenceOfPart(part, this.source.given.target.neighboursOf(part.ref), repair),
     );
   }
 
