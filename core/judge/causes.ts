@@ -13,6 +13,7 @@ import {
   findingOfStatic,
   findingOfUnits,
   findingOfWord,
+  ofOpenCase,
 } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
 
@@ -72,7 +73,13 @@ const repairOf = ({ text, edits }: Candidate): Repair => ({ text, edits });
 
 /** The first in the order of causes, of those that keep a build from passing. */
 const mostLikely = (all: readonly Observation[]): Observation | undefined =>
-  byCause(all.filter(({ severity }) => severity !== 'advice'))[0] ?? byCause(all)[0];
+  firstOf(all.filter(({ severity }) => severity !== 'advice')) ?? firstOf(all);
+
+/** The first in the order of causes; what the processor does wrong in its line comes before what comes of that. */
+function firstOf(all: readonly Observation[]): Observation | undefined {
+  const [first] = byCause(all);
+  return all.find(({ code, line }) => code === 'runtime-error' && line === first?.line) ?? first;
+}
 
 /** Checks a build that is tried in full; what is known of one is not worked out again. */
 type Look = Repairs['look'];
@@ -164,6 +171,11 @@ function bestOfProgram(
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const exchanged = findingOfExchange(edits, source, circuit);
   if (exchanged) return exchanged;
+  const forgotten = edit && findingOfStatic(edit, source);
+  if (forgotten) return forgotten;
+  const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
+  const openCase = plain && edit && ofOpenCase(plain, edit);
+  if (openCase) return openCase;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.
@@ -180,12 +192,11 @@ function bestOfProgram(
     return { ...pull, line: edit.replace.line, column: edit.replace.column };
   const units = edit && findingOfUnits(edit, source);
   if (units ?? pin) return units ?? pin;
-  const said = edit && (findingOfPullUp(edit, source) ?? findingOfStatic(edit, source));
+  const said = edit && findingOfPullUp(edit, source);
   const [elsewhere] = byCause(
     program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit) || readsAnew(edit)),
   );
-  const [behaviour] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
-  const best = here ?? said ?? elsewhere ?? behaviour ?? byCause(explained)[0];
+  const best = here ?? said ?? elsewhere ?? plain ?? byCause(explained)[0];
   return best && atItsLine(best, edit, traces);
 }
 
@@ -217,7 +228,7 @@ function causeWithoutRepair(
   if (refused) return observations.find((observation) => observation.message === refused.message);
   if (hasPassed(verdict)) return undefined;
   const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
-  const [first] = byCause(about);
+  const first = firstOf(about);
   // What was seen on the build itself has its own numbers.
   return first && (seen.find(({ code, line }) => code === first.code && line === first.line) ?? first);
 }

@@ -158,6 +158,109 @@ const inTidePool: readonly Slip[] = [
   },
 ];
 
+/** One button goes through three colours; a second program does so with a switch. */
+const signal = exerciseSaid({
+  id: 'signal-colours',
+  board: 'learner-5v',
+  lines: ['RGB LED on 9, 10, 11 with 220', 'button on 2, pull-up', 'motor on 5'],
+  program: `const int RED = 9;
+const int GREEN = 10;
+const int BLUE = 11;
+const int NEXT = 2;
+const int FAN = 5;
+int mode = 0;
+int before = HIGH;
+
+void show(bool r, bool g, bool b) {
+  digitalWrite(RED, r);
+  digitalWrite(GREEN, g);
+  digitalWrite(BLUE, b);
+}
+
+void setup() {
+  pinMode(RED, OUTPUT);
+  pinMode(GREEN, OUTPUT);
+  pinMode(BLUE, OUTPUT);
+  pinMode(FAN, OUTPUT);
+  pinMode(NEXT, INPUT_PULLUP);
+}
+
+void loop() {
+  int now = digitalRead(NEXT);
+  if (before == HIGH && now == LOW) {
+    mode = (mode + 1) % 3;
+  }
+  before = now;
+  digitalWrite(FAN, mode == 2);
+  if (mode == 0) show(true, false, false);
+  else if (mode == 1) show(false, true, false);
+  else show(false, false, true);
+  delay(20);
+}
+`,
+  scenarios: [
+    {
+      name: 'three presses',
+      lasts: 5,
+      done: ['press S1 at 1 s for 0.2 s', 'press S1 at 2 s for 0.25 s', 'press S1 at 3 s for 0.3 s'],
+      seen: [
+        'D1 is red from 0.1 s to 0.9 s',
+        'D1 is green from 1.3 s to 1.9 s',
+        'D1 is blue from 2.3 s to 2.9 s',
+        'M1 turns from 2.4 s to 2.9 s',
+        'D1 is red from 3.3 s to 5 s',
+      ],
+    },
+  ],
+});
+
+const inSignal: readonly Slip[] = [
+  {
+    name: 'two pins in each other’s places in a program',
+    program: replaced(['RED = 9', 'RED = 11'], ['BLUE = 11', 'BLUE = 9']),
+    code: 'pin-disagrees',
+    repair: 'Exchange 11 in line 1 and 9 in line 3.',
+  },
+  {
+    name: 'a variable made anew each time round',
+    program: replaced(
+      ['int mode = 0;\n', ''],
+      ['  int now = digital', '  int mode = 0;\n  int now = digital'],
+    ),
+    code: 'state-reset',
+  },
+  {
+    name: 'a word of another language',
+    program: replaced(['else if (mode == 1)', 'elseif (mode == 1)']),
+    code: 'syntax-other',
+    repair: 'Write else if instead of elseif in line 31.',
+  },
+  {
+    name: 'a case that goes on into the next',
+    program: (source) =>
+      source.replace(
+        / {2}if \(mode == 0\)[\s\S]*?true\);\n/,
+        `  switch (mode) {
+    case 0: show(true, false, false);
+    case 1: show(false, true, false); break;
+    default: show(false, false, true);
+  }
+`,
+      ),
+    code: 'colour-off',
+    repair: 'Add break; at the end of line 31.',
+  },
+  {
+    name: 'a diode left out',
+    rows: (table) =>
+      table
+        .split('\n')
+        .filter((row) => !row.startsWith('D2,'))
+        .join('\n'),
+    code: 'inductive-no-diode',
+  },
+];
+
 const inCabin: readonly Slip[] = [
   {
     name: 'an import left out',
@@ -202,6 +305,7 @@ const inCabin: readonly Slip[] = [
 
 const all = [
   ...inTidePool.map((slip) => [slip.name, pool, slip] as const),
+  ...inSignal.map((slip) => [slip.name, signal, slip] as const),
   ...inCabin.map((slip) => [slip.name, dimmer, slip] as const),
 ];
 

@@ -59,17 +59,20 @@ export function findingOfExchange(
     (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
   const [one, other] = [wordAt(first), wordAt(second)];
   if (first.by !== other || second.by !== one || !/^\d+$/.test(one) || !/^\d+$/.test(other)) return undefined;
-  const behind = (said: string): string => {
+  const [here, there] = [one, other].map((said) => {
     const pin = circuit.board?.pins.find(({ name, number }) => name === said || String(number) === said);
-    const [part] = pin ? partsBehind(circuit, pin.name) : [];
-    return part === undefined ? `pin ${said}` : `${partTextOf(circuit.wiring, part)} on pin ${said}`;
-  };
+    return pin && partsBehind(circuit, pin.name)[0];
+  });
+  const wired =
+    here && there && here !== there
+      ? ` On pin ${one} is ${partTextOf(circuit.wiring, here)}, on pin ${other} ${partTextOf(circuit.wiring, there)}.`
+      : '';
   return {
     code: 'pin-disagrees',
     severity: 'fault',
     line: first.line,
     column: first.column,
-    message: `The program has pins ${one} and ${other} in each other’s places, in lines ${first.line} and ${second.line}. The wiring has ${behind(one)} and ${behind(other)}.`,
+    message: `The program has pins ${one} and ${other} in each other’s places, in lines ${first.line} and ${second.line}.${wired}`,
     hints: [
       `What is wired to pin ${one}, and what to pin ${other}? Compare with lines ${first.line} and ${second.line}.`,
       `Line ${first.line} says ${one} and line ${second.line} says ${other}; on this wiring it is the other way round.`,

@@ -98,7 +98,15 @@ export function programCandidates(
         );
   });
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
-  found.push(...pinsExchanged(tokens, wishes, makeAll, replace));
+  if (wishes.isWiredAsAsked) found.push(...pinsExchanged(tokens, wishes, makeAll, replace));
+  for (const end of openCases(tokens))
+    found.push(
+      make(
+        { line: end.line, column: end.endColumn, length: 0, by: BREAK },
+        cost.insert,
+        `Add break; at the end of line ${end.line}.`,
+      ),
+    );
   for (const list of listsIn(tokens)) {
     const [first, last] = [list[0]!, list.at(-1)!];
     if (first.line !== last.line) continue;
@@ -327,6 +335,21 @@ function statementEnds(tokens: readonly Token[], call: string): readonly Token[]
     return end ? [end] : [];
   });
 }
+
+/** What ends a case. */
+export const BREAK = ' break;';
+
+/** Where a case goes on into the next one: the last sign of its last statement. */
+const openCases = (tokens: readonly Token[]): readonly Token[] =>
+  tokens.flatMap((token, index) => {
+    if (token.text !== 'case' && token.text !== 'default') return [];
+    const end = tokens[index - 1];
+    if (end?.text !== ';') return [];
+    const before = tokens
+      .slice(0, index - 1)
+      .findLastIndex(({ text }) => text === ';' || text === ':' || text === '{' || text === '}');
+    return ['break', 'return', 'continue'].includes(tokens[before + 1]?.text ?? '') ? [] : [end];
+  });
 
 /** The loops that begin in a line, from their word to the end of their body, as stretches of the source. */
 function loopsAt(source: string, tokens: readonly Token[], line: number): readonly Omit<TextEdit, 'by'>[] {

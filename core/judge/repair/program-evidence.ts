@@ -4,7 +4,7 @@ import { quantity, type Edit, type Observation } from '../../findings/finding';
 import { isResistor, kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
-import { STATIC } from './program-edits';
+import { BREAK, STATIC } from './program-edits';
 import type { Circuit } from '../../wiring/circuit';
 
 /** Signs that ask the opposite of each other. */
@@ -103,6 +103,23 @@ export function findingOfStatic(edit: Edit, source: string): Observation | undef
       `What value does ${name} have when loop starts again?`,
       `${name} is declared inside loop in line ${line}, so it starts afresh every time.`,
       `Move line ${line} to the top of the program, above setup.`,
+    ],
+  };
+}
+
+/** What was seen of a build, said of the case without an end that a repair mends. */
+export function ofOpenCase(seen: Observation, edit: Edit): Observation | undefined {
+  if (!('replace' in edit) || edit.replace.by !== BREAK) return undefined;
+  const { line, column } = edit.replace;
+  return {
+    ...seen,
+    line,
+    column,
+    message: `${seen.message} The case that ends in line ${line} has no break, so the next one is done as well.`,
+    hints: [
+      `What does the program do after line ${line}: does it leave the switch?`,
+      `Without a break the program goes on from line ${line} into the next case.`,
+      `Add break; at the end of line ${line}.`,
     ],
   };
 }

@@ -116,6 +116,7 @@ describe('changes of a program', () => {
     used: [13],
     endlessLine: undefined,
     asked: PROGRAM,
+    isWiredAsAsked: true,
   };
   const changed = (program: string, more: Partial<ProgramWishes> = {}) =>
     programCandidates(compile(program), beacon.board, compile, {

@@ -298,7 +298,7 @@ class RepairSearch {
       build.program,
       this.reference.exercise.board,
       (source) => this.compile(source, build.program.language),
-      wishesOf(this.reference.exercise, build, this.examine(tried).traces),
+      wishesOf(this.reference.exercise, build, this.examine(tried)),
     );
     return [...found].sort((a, b) => a.cost - b.cost);
   }

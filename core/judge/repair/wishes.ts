@@ -1,7 +1,7 @@
 import { pausesOf } from '../../expectations';
 import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
-import type { Trace } from '../../rehearsal/trace';
 import type { Build } from '../build';
+import type { Examination } from '../examine';
 
 /** How much a person has to do for each kind of change of a program. */
 export const cost = {
@@ -28,12 +28,18 @@ export interface ProgramWishes {
   readonly undirected: readonly number[];
   /** The program of the exercise. */
   readonly asked: string;
+  /** Whether the wiring is the one that the exercise asks for: what disagrees with it then is the program. */
+  readonly isWiredAsAsked: boolean;
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
 }
 
 /** What the runs of a build, its wiring and the exercise ask of changes of the program. */
-export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly Trace[]): ProgramWishes {
+export function wishesOf(
+  exercise: Exercise,
+  { wiring }: Build,
+  { traces, match }: Pick<Examination, 'traces' | 'match'>,
+): ProgramWishes {
   const number = (pin: string): number | undefined =>
     exercise.board.pins.find((known) => known.name === pin)?.number;
   const wired = wiring.parts.flatMap((part) =>
@@ -65,6 +71,7 @@ export function wishesOf(exercise: Exercise, { wiring }: Build, traces: readonly
     ),
     undirected: known(undirected),
     asked: exercise.data.program,
+    isWiredAsAsked: match.same,
     floating: known(floating),
     endlessLine: traces[0]?.ended.loop?.line,
   };

@@ -143,3 +143,29 @@ export const voidMissing = ({ line, column }: Pick<Token, 'line' | 'column'>, na
     ],
     textRepair(`Write void before ${name} in line ${line}.`, { line, column, length: 0, by: 'void ' }),
   );
+
+/** What other languages write for `else if`. */
+const ELSE_IN_ONE: ReadonlySet<string> = new Set(['elseif', 'elsif', 'elif']);
+
+/** `elseif (…)`: two words written as one, which the compiler takes for a name. */
+export const elseInOne = (tokens: readonly Token[]): readonly ProgramProblem[] =>
+  tokens.flatMap(({ kind, text, line, column }, index) =>
+    kind === 'word' && ELSE_IN_ONE.has(text) && tokens[index + 1]?.text === '('
+      ? refusal(
+          'syntax-other',
+          { line, column },
+          `Line ${line}: “${text}” is no word of this language; it is written else if, in two words.`,
+          [
+            `How is the second question of an if written in this language?`,
+            `“${text}” in line ${line} is taken for a name that nobody knows.`,
+            `Write else if instead of ${text} in line ${line}.`,
+          ],
+          textRepair(`Write else if instead of ${text} in line ${line}.`, {
+            line,
+            column,
+            length: text.length,
+            by: 'else if',
+          }),
+        )
+      : [],
+  );

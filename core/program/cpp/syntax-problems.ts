@@ -3,7 +3,7 @@ import { spanOf, type SyntaxNode } from '../syntax';
 import { cutOffBody, emptyBodyThatStops } from './empty-body';
 import { typeWords } from './types';
 import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
-import { bareCall, commaMissing, nameInTwo, oneSlash, splitName } from './slips';
+import { bareCall, commaMissing, elseInOne, nameInTwo, oneSlash, splitName } from './slips';
 import type { TokenList } from './tokens';
 import type { Token } from '../token';
 
@@ -21,6 +21,8 @@ export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly Prog
   const quotes = quoteProblems(list.quotes);
   if (quotes.length > 0) return quotes;
   if (list.strays.length > 0) return strayProblems(list.strays);
+  const joined = elseInOne(list.tokens);
+  if (joined.length > 0) return joined;
   const scan = new Scan(list.tokens);
   const found = [...scan.brackets(), ...scan.statements(), ...scan.cutOffElse(), ...scan.openTypes()].sort(
     (a, b) => a.line - b.line || a.column - b.column,
