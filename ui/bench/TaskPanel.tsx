@@ -1,36 +1,26 @@
 'use client';
 
 import Link from 'next/link';
-import { useId, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { isBoard } from '@/core/boards';
 import { asksForProgram } from '@/core/formats/exercise';
-import { drawBench } from '@/core/drawing/bench';
 import { fourBands } from '@/core/electrics/values/bands';
 import { kindOf } from '@/core/parts';
 import { wireColours } from '@/core/drawing/colours';
-import { aspectOf, closeUp } from '@/core/drawing/close-up';
-import type { Drawing } from '@/core/drawing/list';
+import { aspectOf } from '@/core/drawing/close-up';
 import { drawPartAlone } from '@/core/drawing/part-card';
-import type {
-  AskedCaution,
-  AskedPart,
-  AskedPin,
-  AskedRun,
-  AskedStage,
-  AskedSteps,
-  Task,
-} from '@/core/generated/task';
-import { readWiring } from '@/core/wiring/read';
-import { nameOf, type Wiring } from '@/core/wiring/wiring';
+import type { AskedCaution, AskedPart, AskedPin, AskedRun, Task } from '@/core/generated/task';
 import { capital, howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Cautions } from '../design/Cautions';
 import { BenchFigure } from '../drawing/BenchFigure';
 import { useTold } from '../words/Words';
-import { shortPlace } from './draft';
 import { AskedRuns } from './AskedRuns';
 import { CalibrationList } from './CalibrationList';
+import { OnTheWay } from './OnTheWay';
 import { StatedList } from './StatedList';
+import { TaskSection } from './TaskSection';
+import { TaskSteps } from './TaskSteps';
 import { useBench, type BenchProps } from './useBench';
 import { WantedRun } from './WantedRun';
 
@@ -54,7 +44,7 @@ export function TaskPanel() {
       <CalibrationList />
       <OnTheWay stages={told.stages} />
       {told.steps ? (
-        <Steps steps={told.steps} cautions={told.cautions} />
+        <TaskSteps steps={told.steps} cautions={told.cautions} />
       ) : (
         told.stepsWhen === 'after-try' && (
           <p className="mt-5 border-t border-rule pt-3 text-soft">
@@ -98,72 +88,24 @@ function News({ revision, changes }: NonNullable<BenchProps['news']>) {
 function Seen({ runs, isFrame }: { readonly runs: readonly AskedRun[]; readonly isFrame: boolean }) {
   if (runs.length === 0) return null;
   return (
-    <Section title={isFrame ? 'What must always hold' : 'What must be seen'}>
+    <TaskSection title={isFrame ? 'What must always hold' : 'What must be seen'}>
       <AskedRuns runs={runs} />
       {!isFrame && <WantedRun />}
-    </Section>
+    </TaskSection>
   );
 }
 
 /** Where a learner says what theirs does, which it is then judged by. */
 function Yours({ asks, least }: NonNullable<Task['open']>) {
   return (
-    <Section title="Yours to decide">
+    <TaskSection title="Yours to decide">
       <p className="max-w-[60ch]">{asks}</p>
       <p className="mt-1 mb-2 max-w-[60ch] text-note text-soft">
         Say here what yours does, in {howMany(least, 'sentence')} or more. Your build is checked against what
         you say.
       </p>
       <StatedList />
-    </Section>
-  );
-}
-
-/** What can be tried before everything is built; what works is ticked off. */
-function OnTheWay({ stages }: { readonly stages: readonly AskedStage[] }) {
-  const { state, tryStage } = useBench();
-  const { parts, stagesDone = [] } = state.draft;
-  if (stages.length === 0) return null;
-  const inBag = (refs: readonly string[]): readonly string[] =>
-    refs.filter((name) =>
-      Object.values(parts.find(({ ref }) => ref === name)?.at ?? {}).every((place) => place === ''),
-    );
-  return (
-    <Section title="On the way there">
-      <p className="mb-1 max-w-[60ch] text-note text-soft">
-        Try a part of it as soon as it is built: a mistake is found sooner among few parts.
-      </p>
-      <ul>
-        {stages.map(({ name, refs }) => {
-          const missing = inBag(refs);
-          return (
-            <li key={name} className="flex items-center gap-3 border-b border-rule py-2 last:border-b-0">
-              <div className="min-w-0 flex-1">
-                <p className="font-semibold">
-                  {stagesDone.includes(name) && <span className="text-good">✓ </span>}
-                  {capital(name)}
-                </p>
-                <p className="text-note text-soft">
-                  {stagesDone.includes(name)
-                    ? 'It works.'
-                    : missing.length === 0
-                      ? 'Everything that it needs is in your record.'
-                      : `Once ${listText([...missing])} ${missing.length === 1 ? 'is' : 'are'} in your record.`}
-                </p>
-              </div>
-              <Button
-                size="roomy"
-                aria-label={`Try ${name}`}
-                disabled={missing.length > 0}
-                onClick={() => tryStage(name)}
-              >
-                Try it
-              </Button>
-            </li>
-          );
-        })}
-      </ul>
-    </Section>
+    </TaskSection>
   );
 }
 
@@ -171,13 +113,13 @@ function OnTheWay({ stages }: { readonly stages: readonly AskedStage[] }) {
 function Marked({ sentences }: { readonly sentences: readonly string[] }) {
   if (sentences.length === 0) return null;
   return (
-    <Section title="How it is marked">
+    <TaskSection title="How it is marked">
       <ul className="ml-4 list-disc">
         {sentences.map((sentence) => (
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
-    </Section>
+    </TaskSection>
   );
 }
 
@@ -198,9 +140,9 @@ function BeforeYouBegin({ cautions }: { readonly cautions: readonly AskedCaution
   const texts = cautions.flatMap(({ when, text }) => (when === 'before' ? text : []));
   if (texts.length === 0) return null;
   return (
-    <Section title="Before you begin">
+    <TaskSection title="Before you begin">
       <Cautions texts={texts} />
-    </Section>
+    </TaskSection>
   );
 }
 
@@ -214,7 +156,7 @@ function Bag({ parts, cautions }: BagProps) {
   const isFirstOf = (part: AskedPart, { refs }: AskedCaution): boolean =>
     parts.find((one) => one.refs.some((ref) => refs.includes(ref))) === part;
   return (
-    <Section title="In the bag">
+    <TaskSection title="In the bag">
       <ul>
         {parts.map((part) => (
           <BagLine
@@ -226,7 +168,7 @@ function Bag({ parts, cautions }: BagProps) {
           />
         ))}
       </ul>
-    </Section>
+    </TaskSection>
   );
 }
 
@@ -293,7 +235,7 @@ const shownNames = (refs: readonly string[]): string =>
 function Pins({ pins }: { readonly pins: readonly AskedPin[] }) {
   if (pins.length === 0) return null;
   return (
-    <Section title="Which pin for what">
+    <TaskSection title="Which pin for what">
       <dl>
         {pins.map(({ pin, what, orElse }) => (
           <div key={pin} className="grid grid-cols-[3.5rem_1fr] border-b border-rule py-1.5 last:border-b-0">
@@ -310,126 +252,6 @@ function Pins({ pins }: { readonly pins: readonly AskedPin[] }) {
           </div>
         ))}
       </dl>
-    </Section>
-  );
-}
-
-interface StepsProps {
-  readonly steps: AskedSteps;
-  readonly cautions: readonly AskedCaution[];
-}
-
-/** The build one step at a time, with the picture as it looks then. */
-function Steps({ steps: { layout, steps, trial }, cautions }: StepsProps) {
-  const { exercise, board, state, dispatch, task, tryStage } = useBench();
-  const [at, setAt] = useState(0);
-  const step = steps[at];
-  const wiring = useMemo(() => {
-    const boards = new Map([[exercise.board ?? '', board]]);
-    const read = readWiring(layout, { boards });
-    return read.ok ? read.value : undefined;
-  }, [layout, exercise.board, board]);
-  const drawing = useMemo((): Drawing | undefined => {
-    if (!wiring || !step) return undefined;
-    const present = new Set(step.present);
-    const drawing = drawBench(
-      { ...wiring, parts: wiring.parts.filter(({ ref }) => present.has(ref)) },
-      { crop: 'used' },
-    );
-    // From near, so that the holes can be counted.
-    return closeUp(drawing, new Set([step.ref]), { rows: 'with their names' }) ?? drawing;
-  }, [wiring, step]);
-  if (!step) return null;
-  const shown = placesIn(wiring, step.ref);
-  const standing = recordedAs(shown, state.draft.parts.find(({ ref }) => ref === step.ref)?.at ?? {});
-  const isLast = at === steps.length - 1;
-  return (
-    <Section title={`Step ${at + 1} of ${steps.length}`}>
-      <p className="font-semibold">{step.text}</p>
-      <p className="text-note text-soft">{step.checkpoint}</p>
-      <Cautions
-        texts={cautions.flatMap(({ when, refs, text }) =>
-          when === 'with-parts' && refs.includes(step.ref) ? text : [],
-        )}
-      />
-      {drawing && (
-        <BenchFigure
-          drawing={drawing}
-          title={`After step ${at + 1}`}
-          emphasis={new Set([step.ref])}
-          className="mt-2 w-full border border-rule"
-          style={{ aspectRatio: aspectOf(drawing) }}
-        />
-      )}
-      {task.stages
-        .filter(({ afterStep }) => afterStep === at + 1)
-        .map(({ name }) => (
-          <Button key={name} size="roomy" className="mt-2" onClick={() => tryStage(name)}>
-            Now try it: {name}
-          </Button>
-        ))}
-      {isLast && trial && <p className="mt-2">{trial}</p>}
-      <p role="status" className="mt-2 min-h-6">
-        {standing === 'as shown' ? (
-          <span className="font-semibold text-good">✓ It is in your record as shown.</span>
-        ) : standing === 'otherwise' ? (
-          `Your record has ${step.ref} otherwise. If that is how it is built, leave it so.`
-        ) : (
-          ''
-        )}
-      </p>
-      <div className="mt-2 flex flex-wrap gap-2">
-        {standing !== 'as shown' && (
-          <Button
-            look="main"
-            size="roomy"
-            onClick={() => {
-              dispatch({ type: 'did step', ref: step.ref, at: shown });
-              if (!isLast) setAt(at + 1);
-            }}
-          >
-            I did this as shown
-          </Button>
-        )}
-        <Button size="roomy" disabled={at === 0} onClick={() => setAt(at - 1)}>
-          Step back
-        </Button>
-        <Button size="roomy" disabled={isLast} onClick={() => setAt(at + 1)}>
-          Next step
-        </Button>
-      </div>
-    </Section>
-  );
-}
-
-/** Where the ends of a part are in a wiring, as they are recorded at the bench. */
-const placesIn = (wiring: Wiring | undefined, ref: string): Readonly<Record<string, string>> =>
-  Object.fromEntries(
-    (wiring?.parts.find((part) => part.ref === ref)?.legs ?? []).flatMap(({ leg, at }) =>
-      at ? [[leg, shortPlace(nameOf(at))]] : [],
-    ),
-  );
-
-/** How a part stands in the record beside how it is shown. */
-function recordedAs(
-  shown: Readonly<Record<string, string>>,
-  recorded: Readonly<Record<string, string>>,
-): 'open' | 'as shown' | 'otherwise' {
-  if (Object.values(recorded).every((place) => place === '')) return 'open';
-  const isSame = Object.entries(shown).every(
-    ([leg, place]) => recorded[leg]?.trim().toLowerCase() === place.toLowerCase(),
-  );
-  return isSame ? 'as shown' : 'otherwise';
-}
-
-function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
-  const titleId = useId();
-  return (
-    <section aria-labelledby={titleId} className="mt-5 border-t border-rule pt-3">
-      <h2 id={titleId} className="mb-1.5 text-bench font-bold">
-        {title}
-      </h2>
-      {children}
-    </section>
+    </TaskSection>
   );
 }
