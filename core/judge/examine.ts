@@ -52,14 +52,15 @@ export interface Reference {
 }
 
 export function referenceOf(exercise: Exercise, grammars: Grammars): Reference {
+  const own = referenceBuild(exercise, grammars);
   const known: Omit<Reference, 'metByNothing'> = {
     exercise,
-    own: referenceBuild(exercise, grammars),
+    own,
     reduced: reduced(new Circuit(exercise.reference, exercise.board)),
     pins: referencePins(exercise),
     ledBands: ledBands(exercise),
-    condoned: condonedIn(exercise, grammars),
-    sendingRate: sendingRateOf(exercise, grammars),
+    condoned: condonedIn(exercise, own.program),
+    sendingRate: sendingRateOf(exercise, own.program),
   };
   return { ...known, metByNothing: scenariosMetByNothing({ ...known, metByNothing: [] }) };
 }

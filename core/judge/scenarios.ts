@@ -1,9 +1,9 @@
 import type { Observation } from '../findings/finding';
-import { languageOf, type Exercise } from '../formats/exercise';
+import type { Exercise } from '../formats/exercise';
 import type { ScenarioResult } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
 import { expectationSentence, type Outcome } from '../expectations';
-import { compileProgram, type Grammars } from '../program';
+import type { Program } from '../program';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { Circuit } from '../wiring/circuit';
 import type { Trace } from '../rehearsal/trace';
@@ -78,9 +78,10 @@ const STARTED_BY = 1;
  * The rate in bits a second at which the reference sends, which is the one that the computer is set to;
  * `undefined` when it sends nothing, or over the plug alone, where any rate is understood.
  */
-export function sendingRateOf(exercise: Exercise, grammars: Grammars): number | undefined {
-  const language = languageOf(exercise);
-  const { compiled } = compileProgram(exercise.data.program, exercise.board, grammars, language);
+export function sendingRateOf(
+  exercise: Exercise,
+  { compiled, language }: Pick<Program, 'compiled' | 'language'>,
+): number | undefined {
   if (!compiled || language === 'python') return undefined;
   const run = rehearsalOf(
     compiled,
