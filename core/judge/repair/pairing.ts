@@ -6,8 +6,11 @@ import { Target } from './target';
 /** The built part for each part of an exercise, by name. */
 type Pairs = ReadonlyMap<string, PlacedPart>;
 
-/** Equal parts at wrong places that are tried in each other's stead: beyond these too much is wrong to tell. */
-const MOST_TRIED = 8;
+/**
+ * Parts at wrong places up to which equal ones are tried in each other's stead: where a whole row of them is wrong, what they
+ * are joined to is in the wrong place, such as an LED bar.
+ */
+const MOST_TRIED = 4;
 
 /**
  * The circuit that is wanted, with each of several equal parts standing for the one that makes it nearest: of two equal
@@ -19,13 +22,12 @@ export function nearestTarget(exercise: Exercise, asked: Wiring, built: Wiring, 
   let distance = target.distance(built);
   let now = pairs;
   const look = target.look(built);
-  const tried = [...pairs]
-    .filter(([, part]) => {
-      const { observed, stimulus } = kindOf(part.kind);
-      const isHandled = observed !== undefined || stimulus !== undefined;
-      return !isHandled && part.legs.some(({ leg }) => look.isWrong(look.rootOf(legPoint(part.ref, leg))));
-    })
-    .slice(0, MOST_TRIED);
+  const tried = [...pairs].filter(([, part]) => {
+    const { observed, stimulus } = kindOf(part.kind);
+    const isHandled = observed !== undefined || stimulus !== undefined;
+    return !isHandled && part.legs.some(({ leg }) => look.isWrong(look.rootOf(legPoint(part.ref, leg))));
+  });
+  if (tried.length > MOST_TRIED) return target;
   for (const [index, [one, part]] of tried.entries())
     for (const [other, like] of tried.slice(index + 1)) {
       if (part.kind !== like.kind || part.value.text !== like.value.text) continue;
