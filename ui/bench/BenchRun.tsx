@@ -65,7 +65,7 @@ export function BenchRun() {
           </Button>
         </p>
       )}
-      <Stage
+      <Running
         key={`${run.wiring}${run.program}`}
         subject={run}
         wiring={recorded.wiring}
@@ -129,14 +129,14 @@ function Foretell({ onRun }: { readonly onRun: () => void }) {
   );
 }
 
-interface StageProps {
+interface RunningProps {
   readonly subject: RunSubject;
   readonly wiring: Wiring;
   /** The run begins; what is recorded meanwhile is not run until it is asked for. */
   readonly onBegin: () => void;
 }
 
-function Stage({ subject, wiring: recorded, onBegin }: StageProps) {
+function Running({ subject, wiring: recorded, onBegin }: RunningProps) {
   const subjects = useMemo(() => [subject], [subject]);
   const rehearsal = useRehearsal(subjects, BY_HAND);
   // The record as it was when this run began, without what lies in the bag.
