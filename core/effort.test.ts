@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { effort, effortLeft, OutOfEffort, within } from './effort';
+import { apart, effort, effortLeft, measured, OutOfEffort, within } from './effort';
 
 describe('a bound on work', () => {
   test('lets work through that stays below it, and gives its value', () => {
@@ -71,5 +71,50 @@ describe('a bound on work', () => {
         },
       ),
     );
+  });
+});
+
+describe('work that is kept for later questions', () => {
+  test('is measured, bounded or not', () => {
+    const work = (): string => {
+      effort(30);
+      within(20, () => effort(12));
+      return 'done';
+    };
+    expect(measured(work)).toEqual({ value: 'done', units: 42 });
+    expect(within(100, () => measured(work))).toEqual({
+      ended: true,
+      value: { value: 'done', units: 42 },
+    });
+  });
+
+  test('is not charged to whoever asks first, and has a bound of its own', () => {
+    const outer = within(100, () => {
+      effort(10);
+      const done = apart(1000, () => {
+        effort(500);
+        return 'kept';
+      });
+      const endless = apart(1000, () => {
+        for (;;) effort(1);
+      });
+      return { done, endless, left: effortLeft() };
+    });
+    expect(outer).toEqual({
+      ended: true,
+      value: { done: { ended: true, value: 'kept' }, endless: { ended: false }, left: 90 },
+    });
+  });
+
+  test('lets the errors of the work through, with the bound of whoever asked in force again', () => {
+    const outer = within(100, () => {
+      expect(() =>
+        apart(10, () => {
+          throw new RangeError('of another kind');
+        }),
+      ).toThrow(RangeError);
+      effort(101);
+    });
+    expect(outer).toEqual({ ended: false });
   });
 });

@@ -20,15 +20,39 @@ interface Bound {
 
 const unbounded: Bound = { left: Number.POSITIVE_INFINITY };
 let current = unbounded;
+/** Units taken since the program began, whoever asked for them. */
+let taken = 0;
 
 /** Says that work of so many units is about to be done; throws when the bound that applies is reached. */
 export function effort(units: number): void {
+  taken += units;
   current.left -= units;
   if (current.left < 0) throw new OutOfEffort(current);
 }
 
 /** Units that may still be spent. */
 export const effortLeft = (): number => current.left;
+
+/** Does `work` and says how many units it took, to be told again to whoever is given its value later. */
+export function measured<T>(work: () => T): { readonly value: T; readonly units: number } {
+  const before = taken;
+  const value = work();
+  return { value, units: taken - before };
+}
+
+/**
+ * Does work that is kept for later questions, within a bound of its own: whoever happens to ask first is not charged for
+ * what the next one is given, so that a question takes the same whether or not others came before it.
+ */
+export function apart<T>(units: number, work: () => T): Bounded<T> {
+  const outer = current;
+  current = unbounded;
+  try {
+    return within(units, work);
+  } finally {
+    current = outer;
+  }
+}
 
 export type Bounded<T> = { readonly ended: true; readonly value: T } | { readonly ended: false };
 

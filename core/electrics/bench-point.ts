@@ -54,33 +54,47 @@ export type WarmPoint = BenchPoint & {
 /** Solves one state of the bench; with pins that pulse, see `averaged`. */
 export const solveBench = (bench: Bench, drives: PinDrives, start?: Float64Array): WarmPoint => {
   let warm = start;
-  return averaged(drives, (still) => {
-    const point = solveSteady(bench, still, warm);
-    warm = point.warm;
-    return point;
-  });
+  return averaged(
+    slicesOf(drives).map(({ share, held }) => {
+      const point = solveSteady(bench, held, warm);
+      warm = point.warm;
+      return { share, held: point };
+    }),
+  );
 };
 
-/**
- * The operating point with these drives. With pins that pulse it is the time average over one period, all
- * pins rising together: an average of currents is what an eye and a meter see, an operating point at the
- * mean voltage is not. `steady` solves drives none of which pulses.
- */
-export function averaged(drives: PinDrives, steady: (drives: PinDrives) => WarmPoint): WarmPoint {
+/** A share of a period in which no pin changes. */
+interface Slice<Held> {
+  readonly share: number;
+  readonly held: Held;
+}
+
+/** The period of the pins that pulse, all rising together, as the drives that hold for a share of it each. */
+export function slicesOf(drives: PinDrives): readonly Slice<PinDrives>[] {
   const duties = [...drives.values()].flatMap((drive) => (drive.mode === 'pwm' ? [drive.duty] : []));
-  if (duties.length === 0) return steady(drives);
+  if (duties.length === 0) return [{ share: 1, held: drives }];
   const edges = [...new Set([0, ...duties.filter((duty) => duty > 0 && duty < 1), 1])].sort((a, b) => a - b);
-  const slices = edges.slice(1).map((until, index) => {
+  return edges.slice(1).map((until, index) => {
     const from = edges[index]!;
-    const still = new Map(
+    const held = new Map(
       [...drives].map(([pin, drive]): [string, PinDrive] => [
         pin,
         drive.mode === 'pwm' ? { mode: drive.duty > from ? 'high' : 'low' } : drive,
       ]),
     );
-    return { share: until - from, point: steady(still) };
+    return { share: until - from, held };
   });
-  return { ...average(slices), warm: slices.at(-1)!.point.warm };
+}
+
+/**
+ * The time average over one period: an average of currents is what an eye and a meter see, an operating point at the
+ * mean voltage is not.
+ */
+export function averaged(slices: readonly Slice<WarmPoint>[]): WarmPoint {
+  const [only] = slices;
+  if (only && slices.length === 1) return only.held;
+  const points = slices.map(({ share, held }) => ({ share, point: held }));
+  return { ...average(points), warm: points.at(-1)!.point.warm };
 }
 
 function average(slices: readonly { readonly share: number; readonly point: BenchPoint }[]): BenchPoint {

@@ -4,7 +4,7 @@ import { hasPassed, type Report, type Verdict } from '../formats/report';
 import { ReferenceRuns } from '../generated/shown';
 import { buildFor, referenceBuild, type Build } from '../judge/build';
 import { check } from '../judge/check';
-import { referenceOf } from '../judge/examine';
+import { referenceOf } from '../judge/reference';
 import type { Grammars } from '../program';
 import { Circuit } from '../wiring/circuit';
 import { hasSameNets } from '../wiring/same-nets';

@@ -7,7 +7,8 @@ import {
 } from '../formats/exercise';
 import { buildFor, type Build } from '../judge/build';
 import { comparedRun, standingIn, type FirstDifference, type Standing } from '../judge/compared-runs';
-import { Examiner, referenceOf } from '../judge/examine';
+import { Examiner } from '../judge/examine';
+import { referenceOf } from '../judge/reference';
 import { stimuliOn } from '../judge/judging';
 import type { Grammars } from '../program';
 import { record, type Recording } from '../rehearsal/recording';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { expectationSentence, readExpectation } from '../expectations';
 import { readStimulus, stimulusSentence } from '../stimuli';
-import { examine, referenceOf } from '../judge/examine';
+import { examine } from '../judge/examine';
+import { referenceOf } from '../judge/reference';
 import { referenceBuild } from '../judge/build';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';

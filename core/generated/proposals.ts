@@ -1,7 +1,7 @@
 import type { ConsideredScenario, Exercise } from '../formats/exercise';
 import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { programFor } from '../judge/build';
-import { referenceOf } from '../judge/examine';
+import { referenceOf } from '../judge/reference';
 import { type Grammars } from '../program';
 import { ReferenceRuns, type Shown } from './shown';
 import { situationsOf, UNTOUCHED_SECONDS } from './situations';

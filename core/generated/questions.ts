@@ -1,7 +1,8 @@
 import type { TextEdit } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { languageOf, referencePins } from '../formats/exercise';
-import { Examiner, referenceOf, type Examination } from '../judge/examine';
+import { Examiner, type Examination } from '../judge/examine';
+import { referenceOf } from '../judge/reference';
 import { type Grammars } from '../program';
 import { tokenize } from '../program/cpp/tokens';
 import { applyTextEdit } from '../program/problem';

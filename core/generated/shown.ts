@@ -1,5 +1,6 @@
 import type { Scenario } from '../formats/scenario';
-import { examine, type Examination, type Reference } from '../judge/examine';
+import { examine, type Examination } from '../judge/examine';
+import type { Reference } from '../judge/reference';
 import { rehearsalOf, type Played } from '../judge/judging';
 import type { Program } from '../program';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';

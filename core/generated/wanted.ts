@@ -1,7 +1,7 @@
 import type { Ref } from '../brand';
 import type { Exercise } from '../formats/exercise';
 import { programFor } from '../judge/build';
-import { referenceOf } from '../judge/examine';
+import { referenceOf } from '../judge/reference';
 import { kindOf } from '../parts';
 import type { Grammars } from '../program';
 import { seenIntervals } from '../rehearsal/seen';

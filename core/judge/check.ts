@@ -11,7 +11,9 @@ import type { Grammars } from '../program';
 import { benchDisagrees } from './bench-disagrees';
 import { causesOf, causesUnseen, type Cause } from './causes';
 import type { Build } from './build';
-import { Examiner, lackOf, referenceOf, type Examination, type Reference } from './examine';
+import { Examiner, type Examination } from './examine';
+import { referenceOf, type Reference } from './reference';
+import { lackOf } from './verdict';
 import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
@@ -74,7 +76,7 @@ function preparedFor(exercise: Exercise, grammars: Grammars): Reference {
 
 function judge(reference: Reference, build: Build, grammars: Grammars, options: CheckOptions): Report {
   const before = effortLeft();
-  const examiner = new Examiner(reference);
+  const examiner = new Examiner(reference, build.wiring);
   const examination = examiner.examine(build);
   const judged = hasPassed(examination.verdict)
     ? withoutRepair(examination, examiner.roomAdvice(build, examination))

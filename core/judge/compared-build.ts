@@ -5,7 +5,8 @@ import { meaningDifference, type MeaningDifference } from '../program/meaning';
 import type { Wiring } from '../wiring/wiring';
 import { buildFor, referenceBuild } from './build';
 import { compareRuns, type ComparedRun } from './compared-runs';
-import { Examiner, referenceOf } from './examine';
+import { Examiner } from './examine';
+import { referenceOf } from './reference';
 
 /** A build beside the reference: what it is, says and does otherwise. */
 export interface ComparedBuild {

@@ -5,7 +5,8 @@ import { observedSeconds, type PinChange, type Trace } from '../rehearsal/trace'
 import { seconds } from '../units';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
 import type { Build } from './build';
-import { Examiner, type Reference } from './examine';
+import { Examiner } from './examine';
+import type { Reference } from './reference';
 
 /** What a part of the exercise does in the run of the reference and in that of a build. */
 export interface ComparedRow {

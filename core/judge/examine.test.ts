@@ -4,7 +4,8 @@ import { languageOf } from '../formats/exercise';
 import { compileProgram } from '../program';
 import { grammars } from '../testing/beacon';
 import { courseExercises } from '../testing/course';
-import { examine, Examiner, referenceOf } from './examine';
+import { examine, Examiner } from './examine';
+import { referenceOf } from './reference';
 
 const exerciseOf = (id: string) => courseExercises.find(({ name }) => name === id)!.exercise;
 const programsOf = (id: string) => {

@@ -3,7 +3,8 @@ import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { idleProgram } from '../program/idle';
 import { fail, ok, type Result } from '../result';
 import { howMany } from '../words/words';
-import { examine, referenceOf } from './examine';
+import { examine } from './examine';
+import { referenceOf } from './reference';
 import type { Grammars } from '../program';
 
 /** Steps that the trial of a program that does nothing may take. */

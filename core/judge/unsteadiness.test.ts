@@ -7,7 +7,8 @@ import { writeTable } from '../wiring/table';
 import type { Wiring } from '../wiring/wiring';
 import { buildFor, referenceBuild } from './build';
 import { check } from './check';
-import { examine, referenceOf } from './examine';
+import { examine } from './examine';
+import { referenceOf } from './reference';
 
 const dusk = courseExercises.find(({ name }) => name === 'dusk-switch')!.exercise;
 const reference = referenceOf(dusk, grammars);

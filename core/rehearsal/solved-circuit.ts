@@ -6,9 +6,10 @@ import {
   type PinDrives,
   type Spread,
 } from '../electrics/bench';
-import { averaged, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
+import { averaged, slicesOf, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
 import { effort } from '../effort';
 import type { Circuit } from '../wiring/circuit';
+import { KeptPoints } from './kept-points';
 
 export type BoardPower = 'on' | 'off';
 
@@ -47,10 +48,14 @@ export class SolvedCircuit {
   private readonly points = new Map<string, WarmPoint>();
   private start: Float64Array | undefined;
 
-  /** `spread`: how far its parts are off. */
+  /**
+   * `spread`: how far its parts are off. `kept`: what was worked out of the same wiring with the same spread before; it
+   * saves time, and counts as work like what is worked out here.
+   */
   constructor(
     readonly circuit: Circuit,
     private readonly spread: readonly Spread[] = [],
+    private readonly kept = new KeptPoints(),
   ) {}
 
   /** The volts of the board's supplies as a share of what its profile says. */
@@ -58,35 +63,55 @@ export class SolvedCircuit {
     return this.spread.find(({ owner }) => owner === 'supplies')?.factor ?? 1;
   }
 
-  /** The operating point with these drives and states; with pins that pulse, the average over a period. */
-  at(drives: PinDrives, states: KeyedStates, power: BoardPower = 'on'): WarmPoint {
+  /**
+   * The operating point with these drives and states; with pins that pulse, the average over a period. `text`: the
+   * `drivesKey` of the drives, where it is known.
+   */
+  at(
+    drives: PinDrives,
+    states: KeyedStates,
+    power: BoardPower = 'on',
+    text: string = drivesKey(drives),
+  ): WarmPoint {
     effort(4000 + 600 * drives.size);
-    const key = `${power}${states.key} ${drivesKey(drives)}`;
+    const key = `${power}${states.key} ${text}`;
     const known = this.points.get(key);
     if (known) return known;
     const isSteady = [...drives.values()].every(({ mode }) => mode !== 'pwm');
     const point = isSteady
-      ? this.solve(drives, states, power)
-      : averaged(drives, (still) => this.at(still, states, power));
+      ? this.solve(drives, states, power, key)
+      : this.average(drives, states, power, key);
     if (this.points.size < MOST_KEPT) this.points.set(key, point);
     return point;
   }
 
-  private solve(drives: PinDrives, { states, key }: KeyedStates, power: BoardPower): WarmPoint {
+  private solve(
+    drives: PinDrives,
+    { states, key: stateKey }: KeyedStates,
+    power: BoardPower,
+    key: string,
+  ): WarmPoint {
     this.solutions += 1;
     // Always from the same start, so that what was solved before leaves no trace in the last digits.
-    this.start ??= solveSteady(prepareBench(this.circuit), NO_DRIVES).warm;
-    return solveSteady(this.bench(`${power}${key}`, states, power), drives, this.start);
+    const start = (this.start ??= this.kept.get(
+      'start',
+      () => solveSteady(prepareBench(this.circuit), NO_DRIVES).warm,
+    ));
+    const bench = this.bench(`${power}${stateKey}`, states, power);
+    return this.kept.get(key, () => solveSteady(bench, drives, start));
+  }
+
+  private average(drives: PinDrives, states: KeyedStates, power: BoardPower, key: string): WarmPoint {
+    const slices = slicesOf(drives).map(({ share, held }) => ({ share, held: this.at(held, states, power) }));
+    return this.kept.get(key, () => averaged(slices));
   }
 
   private bench(key: string, states: PartStates, power: BoardPower): Bench {
     let bench = this.benches.get(key);
     if (!bench) {
-      bench = prepareBench(this.circuit, {
-        states,
-        boardPower: power,
-        spread: this.spread,
-      });
+      bench = this.kept.get(`bench ${key}`, () =>
+        prepareBench(this.circuit, { states, boardPower: power, spread: this.spread }),
+      );
       if (this.benches.size < MOST_KEPT) this.benches.set(key, bench);
     }
     return bench;

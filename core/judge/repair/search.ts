@@ -1,11 +1,11 @@
 import { within } from '../../effort';
 import { rowOf } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
-import type { Scenario } from '../../formats/scenario';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
-import { referenceBuild, type Build } from '../build';
-import type { Examination, Examiner, Reference } from '../examine';
+import type { Build } from '../build';
+import type { Examination, Examiner } from '../examine';
+import type { Reference } from '../reference';
 import { isWiring } from '../../findings/order';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
@@ -15,7 +15,6 @@ import { wishesOf } from './wishes';
 import { nearestTarget } from './pairing';
 import { Target } from './target';
 import { wiringCandidates } from './wiring-edits';
-import { variationsOf } from './variations';
 import { wayTo, type Way } from './wiring-search';
 import { correspondence } from '../compare';
 
@@ -103,8 +102,6 @@ class RepairSearch {
   private readonly programs = new Map<string, Program>();
   /** The way to the circuit that is asked for, from each build that it was looked for from. */
   private readonly ways = new Map<Tried, Tried | undefined>();
-  /** The scenarios a little otherwise, as far as the exercise's own build passes them; worked out when first asked. */
-  private variations: readonly Scenario[] | undefined;
   /** Steps of a first look, for each scenario; worked out when the first one is taken. */
   private stepsOfALook: readonly number[] | undefined;
   /** The build with what hides everything else mended. */
@@ -357,13 +354,11 @@ class RepairSearch {
   }
 
   private stepsOf(start: Tried): readonly number[] {
-    const { exercise } = this.reference;
-    const { traces } = this.examiner.screen(referenceBuild(exercise, this.grammars), [], 'end');
-    const own = this.examine(start).traces;
-    return traces.map(({ steps }, index) =>
+    const { traces } = this.examine(start);
+    return this.reference.ownRuns.steps.map((steps, index) =>
       Math.min(
         STEPS_OF_A_TRY,
-        TIMES_THE_STEPS * Math.max(steps, Math.min(own[index]?.steps ?? 0, MOST_OWN_STEPS)) + MORE_STEPS,
+        TIMES_THE_STEPS * Math.max(steps, Math.min(traces[index]?.steps ?? 0, MOST_OWN_STEPS)) + MORE_STEPS,
       ),
     );
   }
@@ -409,14 +404,9 @@ class RepairSearch {
 
   /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
   private holdsWhenVaried({ build }: Tried): boolean {
-    this.variations ??= variationsOf(this.reference.exercise.data.scenarios).filter(
-      (scenario) => this.unmetIn(referenceBuild(this.reference.exercise, this.grammars), scenario) === 0,
+    return this.reference.ownRuns.variations.every(
+      (scenario) => this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet === 0,
     );
-    return this.variations.every((scenario) => this.unmetIn(build, scenario) === 0);
-  }
-
-  private unmetIn(build: Build, scenario: Scenario): number {
-    return this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet;
   }
 
   /**

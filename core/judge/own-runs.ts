@@ -1,0 +1,64 @@
+import { apart } from '../effort';
+import type { Scenario } from '../formats/scenario';
+import type { Judging } from './judging';
+import { variationsOf } from './repair/variations';
+import { unmetIn } from './scenarios';
+import { unsteadiness, type Unsteadiness } from './unsteadiness';
+
+/** What each of the things that are kept of an exercise's own build may take. */
+const OF_EACH = 2e9;
+
+/**
+ * What an exercise's own wiring and program do, worked out when it is first asked for and kept for every build that is
+ * checked against it. No check is charged for it.
+ */
+export class OwnRuns {
+  private readonly unsteady = new Map<number, Unsteadiness['by'] | undefined>();
+  private ownSteps: readonly number[] | undefined;
+  private met: readonly Scenario[] | undefined;
+
+  /** `judging`: how its runs are made and judged; `undefined` when it cannot be run. */
+  constructor(
+    private readonly scenarios: readonly Scenario[],
+    private readonly judging: Judging | undefined,
+  ) {}
+
+  /** What it does otherwise in one scenario when chance falls otherwise. */
+  unsteadinessIn(index: number): Unsteadiness['by'] | undefined {
+    if (!this.unsteady.has(index)) {
+      const scenario = this.scenarios[index]!;
+      this.unsteady.set(
+        index,
+        this.kept((judging) => {
+          const trace = judging.run(scenario, {});
+          return unmetIn(scenario, trace, judging) === 0
+            ? unsteadiness(scenario, trace, judging)?.by
+            : undefined;
+        }),
+      );
+    }
+    return this.unsteady.get(index);
+  }
+
+  /** The steps that its run of each scenario takes; none when it cannot be run. */
+  get steps(): readonly number[] {
+    return (this.ownSteps ??=
+      this.kept((judging) => this.scenarios.map((scenario) => judging.run(scenario, {}).steps)) ?? []);
+  }
+
+  /** The scenarios a little otherwise, as far as it meets them. */
+  get variations(): readonly Scenario[] {
+    return (this.met ??=
+      this.kept((judging) =>
+        variationsOf(this.scenarios).filter(
+          (scenario) => unmetIn(scenario, judging.run(scenario, {}), judging) === 0,
+        ),
+      ) ?? []);
+  }
+
+  private kept<T>(work: (judging: Judging) => T): T | undefined {
+    const { judging } = this;
+    const done = judging && apart(OF_EACH, () => work(judging));
+    return done?.ended ? done.value : undefined;
+  }
+}
