@@ -1,5 +1,6 @@
-import { ok, type Result } from '../../result';
-import { definitionOf, readStimulus, type Stimulus } from '../../stimuli';
+import { fail, ok, type Result } from '../../result';
+import { findKind, type StimulusKind } from '../../parts';
+import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from '../../stimuli';
 import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
 
 /** Seconds before something is done whose time nobody says, and between two of them. */
@@ -20,7 +21,13 @@ export function readDone(
   const direct = readStimulus(text);
   if (direct.ok) return ok([direct.value]);
   const plain = plainly(text, parts);
-  const sentences = said(plain, parts, nextAt(before));
+  const released = new RegExp(`^(?:release|let go of) (${NAMES})\\b`, 'i').exec(plain);
+  if (released)
+    return fail({
+      message: `Say how long ${released[1]!.toUpperCase()} is held where it is pressed: hold ${released[1]!.toUpperCase()} from 1 s to 3 s.`,
+      typed: text,
+    });
+  const sentences = said(plain, parts, before);
   const read = (sentences ?? [plain]).map((sentence) => readStimulus(sentence));
   const wrong = read.find((one) => !one.ok);
   if (!sentences && wrong) return direct;
@@ -36,7 +43,12 @@ function nextAt(before: readonly Stimulus[]): number {
 const SECONDS = String.raw`(\d+(?:\.\d+)?)(?: s)?`;
 
 /** The sentences that are meant, in the form that is read; `undefined` where nothing is recognised. */
-function said(plain: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
+function said(
+  plain: string,
+  parts: readonly Named[],
+  before: readonly Stimulus[],
+): readonly string[] | undefined {
+  const usual = nextAt(before);
   const active = plain
     .replace(new RegExp(`^(${NAMES}) is (?:pressed and held|held(?: down)?|kept pressed)\\b`, 'i'), 'hold $1')
     .replace(new RegExp(`^(${NAMES}) is (?:pressed|pushed|tapped)\\b`, 'i'), 'press $1')
@@ -48,7 +60,82 @@ function said(plain: string, parts: readonly Named[], usual: number): readonly s
     'i',
   ).exec(active);
   if (reset) return [`press the board's reset at ${reset[1] ?? usual} s`];
-  return pressed(active, usual) ?? measured(active, parts, usual);
+  return (
+    pressed(active, usual) ??
+    moved(active, parts, usual) ??
+    powered(active, usual) ??
+    typed(active, usual) ??
+    measured(slid(active, parts, before), parts, usual)
+  );
+}
+
+/** Something moves before a motion sensor. */
+function moved(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
+  const found = new RegExp(
+    `^(?:(?:some(?:thing|body|one)|a (?:hand|person)) )?(?:moves?|walks?|pass(?:es)?|motion|movement)\\b(?: (?:is )?(?:before|in front of|past|at|near|by) (${NAMES}))?(.*)$`,
+    'i',
+  ).exec(text);
+  const sensor = found && (found[1] ?? onlyTouched('motion', parts));
+  if (!found || !sensor) return undefined;
+  const how = found[2]!.trim();
+  const at = new RegExp(`(?:^| )at ${SECONDS}`, 'i').exec(how)?.[1];
+  const length = new RegExp(`(?:^| )for ${SECONDS}`, 'i').exec(how)?.[1];
+  const range = new RegExp(`^from ${SECONDS} (?:to|until) ${SECONDS}$`, 'i').exec(how);
+  if (range)
+    return [
+      `something moves before ${sensor} at ${range[1]} s for ${timed(Number(range[2]) - Number(range[1]))} s`,
+    ];
+  if (how.replace(new RegExp(`(?:at|for) ${SECONDS}`, 'gi'), '').trim() !== '') return undefined;
+  return [
+    `something moves before ${sensor} at ${at ?? usual} s${length === undefined ? '' : ` for ${length} s`}`,
+  ];
+}
+
+/** What feeds the board is taken away or given back. */
+function powered(text: string, usual: number): readonly string[] | undefined {
+  const source = '(?:power|supply|board|battery|usb|cable|plug)';
+  const found = new RegExp(
+    `^(?:(unplug|disconnect|plug in|connect|switch off|switch on|turn off|turn on)(?: (?:the )?${source})?|(?:the )?${source} (?:goes |is (?:switched |turned )?|comes )?(off|on|back|out)|(?:switch|turn) (?:the )?${source} (off|on))(?: at ${SECONDS})?$`,
+    'i',
+  ).exec(text);
+  if (!found) return undefined;
+  const [, verb = '', state = '', other = '', at] = found;
+  const isOff = /^(?:unplug|disconnect)|off|out/i.test(verb || state || other);
+  return [`supply ${isOff ? 'off' : 'on'} at ${at ?? usual} s`];
+}
+
+/** Something is typed on the computer. */
+function typed(text: string, usual: number): readonly string[] | undefined {
+  const found = new RegExp(
+    `^(?:type|send|enter|write) (.+?)( and (?:return|enter|press (?:return|enter)))?(?: at ${SECONDS})?$`,
+    'i',
+  ).exec(text);
+  if (!found) return undefined;
+  const [, what = '', enter, at] = found;
+  const quoted = /^["“'].*["”']$/.test(what) ? what : /["“”']/.test(what) ? undefined : `"${what}"`;
+  return quoted === undefined
+    ? undefined
+    : [`type ${quoted}${enter ? ' and return' : ''} at ${at ?? usual} s`];
+}
+
+/** A slide switch as a potentiometer of two places: on, off, or the other one. */
+function slid(text: string, parts: readonly Named[], before: readonly Stimulus[]): string {
+  const found = new RegExp(
+    `^(?:(switch|flip|slide|push|turn|set|move|toggle) )?(${NAMES})(?: (?:to )?(on|off|over|across|back|(?:the )?other (?:side|way)))?(?= |$)`,
+    'i',
+  ).exec(text);
+  const [all = '', verb, name = '', to = ''] = found ?? [];
+  if (
+    !found ||
+    !parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.contact === 'latching')
+  )
+    return text;
+  const last = before.filter((one) => touchedBy(one)?.name === name.toUpperCase() && isBrought(one)).at(-1);
+  const isOver = last !== undefined && isBrought(last) && last.to > 0.5;
+  const share = /^on$/i.test(to) ? 1 : /^off$/i.test(to) ? 0 : isOver ? 0 : 1;
+  const rest = text.slice(all.length);
+  // What says where it goes by itself, or nothing of it, is left as it is.
+  return to === '' && (verb === undefined || /^ to\b/i.test(rest)) ? text : `turn ${name} to ${share}${rest}`;
 }
 
 function pressed(text: string, usual: number): readonly string[] | undefined {
@@ -94,31 +181,51 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
     'i',
   ).exec(what);
   if (room && sensor) return [`light on ${sensor} to ${room[1] ? DARK : BRIGHT}${tail}`];
-  const covered = new RegExp(`^(un)?cover (${NAMES})$`, 'i').exec(what);
-  if (covered) return [`light on ${covered[2]} to ${covered[1] ? BRIGHT : DARK}${tail}`];
+  const covered = new RegExp(
+    `^(?:(cover|shade|darken)|uncover|shine (?:a light )?on|light up) (${NAMES})$`,
+    'i',
+  ).exec(what);
+  if (covered) return [`light on ${covered[2]} to ${covered[1] ? DARK : BRIGHT}${tail}`];
   const its = new RegExp(
     `^(${NAMES}) (?:is|gets) (?:in the )?(?:(dark|covered)|bright|light|uncovered)$`,
     'i',
   ).exec(what);
   if (its) return [`light on ${its[1]} to ${its[2] ? DARK : BRIGHT}${tail}`];
   const warmth = new RegExp(
-    `^(?:it is|(${NAMES}) is|warm (${NAMES}) to) (-?\\d+(?:\\.\\d+)?) ?°(?: ?c)?$`,
+    `^(?:it (?:is|gets)|(${NAMES}) (?:is|gets)(?: at)?|(?:warm|heat|cool|bring)(?: up| down)? (${NAMES}) (?:up |down )?to) (-?\\d+(?:\\.\\d+)?)(?: ?°(?: ?c)?| ?c)?$`,
     'i',
   ).exec(what);
   const thermometer = warmth?.[1] ?? warmth?.[2] ?? onlyTouched('warm', parts);
-  if (warmth && thermometer) return [`warm ${thermometer} to ${warmth[3]} °C${tail}`];
+  if (warmth && thermometer && isTouched(thermometer, 'warm', parts))
+    return [`warm ${thermometer} to ${warmth[3]} °C${tail}`];
   const turned = new RegExp(
     `^(?:turn|set|bring|move) (${NAMES}) (?:to |all the way(?: to)? ?|fully ?)?(.*)$`,
     'i',
   ).exec(what);
   const share = turned && shareOf(turned[2]!, /all the way|fully/i.test(what));
   if (turned && share !== undefined) return [`turn ${turned[1]} to ${share}${tail}`];
+  const away = new RegExp(
+    `^(?:(?:something|an? (?:hand|object|obstacle|wall|book)|the hand|hand|${NAMES} sees something|${NAMES} measures)(?: (?:is|stands|at))*) (\\d+(?:\\.\\d+)?) m(?: (?:before|in front of|away from|from) (${NAMES}))?$`,
+    'i',
+  ).exec(what);
+  const ranger =
+    away &&
+    (away[2] ??
+      new RegExp(`^(${NAMES}) (?:sees|measures)`, 'i').exec(what)?.[1] ??
+      onlyTouched('distance', parts));
+  if (away && ranger) return [`something ${away[1]} m before ${ranger}${tail}`];
   const lit = new RegExp(`^light on (${NAMES}) (?:to |is )?(\\d+(?:\\.\\d+)?) %$`, 'i').exec(what);
   if (lit) return [`light on ${lit[1]} to ${Number(lit[2]) / 100}${tail}`];
   // Only its time is missing.
   const timeless = `${what}${tail}`;
   return !when && readStimulus(timeless).ok ? [timeless] : undefined;
 }
+
+/** Whether that is done to a part of this name; to one that is not known yet anything may be. */
+const isTouched = (name: string, how: StimulusKind, parts: readonly Named[]): boolean => {
+  const kind = parts.find(({ ref }) => ref === name.toUpperCase())?.kind;
+  return kind === undefined || findKind(kind)?.stimulus === how;
+};
 
 /** How much light falls on a sensor in a dark and in a bright room. */
 const [DARK, BRIGHT] = [0.05, 0.9];
@@ -130,7 +237,7 @@ function shareOf(text: string, isWhole: boolean): number | undefined {
   if (percent !== undefined) return Number(percent) / 100;
   if (/^\d*\.?\d+$/.test(word)) return Number(word);
   if (/^(?:the )?(?:middle|centre|half|halfway|half way)$/.test(word)) return 0.5;
-  if (/^(?:the )?(?:left|start|beginning|minimum|lowest|zero|other end)$/.test(word)) return 0;
-  if (/^(?:the )?(?:right|end|maximum|highest|full|top)$/.test(word)) return 1;
+  if (/^(?:the )?(?:left|start|beginning|minimum|lowest|zero|down|other end)$/.test(word)) return 0;
+  if (/^(?:the )?(?:right|end|maximum|highest|full|top|up)$/.test(word)) return 1;
   return word === '' && isWhole ? 1 : undefined;
 }

@@ -51,6 +51,10 @@ interface Way {
   readonly means: (found: readonly string[], around: Around, depth: number) => Meaning | undefined;
 }
 
+const IN_ORDER =
+  /^(?:(?:light|come|go|turn|shine|are lit)(?: up| on)? )?(?:take turns|in turn|one after (?:another|the other)|in (?:this|that) order)$/i;
+const TOGGLES = /^(?:toggles?|changes?|switches?|turns over)$/i;
+
 const whole = (source: string): RegExp => new RegExp(`^${source}$`, 'i');
 
 const ways: readonly Way[] = [
@@ -67,8 +71,7 @@ const ways: readonly Way[] = [
     pattern: whole(`(${NAMES}(?:(?:, ?(?:and )?| and )${NAMES})+) (?!.*never)(.+)`),
     means: ([names = '', rest = ''], around, depth) => {
       const all = names.match(new RegExp(NAMES, 'g')) ?? [];
-      if (/^(?:take turns|in turn|one after (?:another|the other)|in this order)$/i.test(rest))
-        return saying(all.join(', then '));
+      if (IN_ORDER.test(rest)) return saying(all.join(', then '));
       const each = all.map((name) => meaning(`${name} ${singular(rest)}`, around, depth + 1));
       const problem = each.find((one) => one && 'problem' in one);
       if (problem) return problem;
@@ -76,10 +79,6 @@ const ways: readonly Way[] = [
         ? { sentences: each.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
         : undefined;
     },
-  },
-  {
-    pattern: whole(`(${NAMES}(?:, ?${NAMES})+) in turn`),
-    means: ([names = '']) => saying(names.split(/, ?/).join(', then ')),
   },
   // … while S1 is held
   {
@@ -121,8 +120,7 @@ const ways: readonly Way[] = [
       `(${NAMES}) (.+?),? (?:when|after|once|if|whenever|as soon as|each time|every time|with each press of|after each press of|at each press of|with) ${USED}`,
     ),
     means: ([subject = '', said = '', name = '']) => {
-      if (/^(?:toggles?|changes?|switches?|turns over)$/i.test(said))
-        return saying(`${subject} changes within ${AT_ONCE} s of ${name}`);
+      if (TOGGLES.test(said)) return saying(`${subject} changes within ${AT_ONCE} s of ${name}`);
       const state = stateOf(said);
       return state && saying(`${subject} goes ${state} within ${AT_ONCE} s of ${name}`);
     },
@@ -145,11 +143,30 @@ const ways: readonly Way[] = [
       return tailed(said, ` until ${at} s`, around, depth);
     },
   },
+  // … within 1 s of S1
+  {
+    pattern: whole(`(${NAMES}) (.+?) (?:within|in) ${SECONDS} (?:of|after) ${USED}`),
+    means: ([subject = '', said = '', within = '', name = '']) => {
+      const state = TOGGLES.test(said) ? 'changes' : stateOf(said);
+      return (
+        state &&
+        saying(`${subject} ${state === 'changes' ? state : `goes ${state}`} within ${within} s of ${name}`)
+      );
+    },
+  },
   // times
   {
     pattern: whole(`(.+?) (?:between|from) ${SECONDS} (?:and|to|until) ${SECONDS}`),
     means: ([said = '', from = '', to = ''], around, depth) =>
       tailed(said, ` from ${from} s to ${to} s`, around, depth),
+  },
+  {
+    pattern: whole(`(.+?) (?:from|by|starting at) ${SECONDS}(?: on(?:wards)?)?`),
+    means: ([said = '', from = ''], around, depth) => tailed(said, ` from ${from} s`, around, depth),
+  },
+  {
+    pattern: whole(`(.+?) (?:until|till|before|up to) ${SECONDS}`),
+    means: ([said = '', to = ''], around, depth) => tailed(said, ` until ${to} s`, around, depth),
   },
   {
     pattern: whole(`(${NAMES} (?!flash|blink|chirp|beep).+?) after ${SECONDS}`),
@@ -204,10 +221,53 @@ const ways: readonly Way[] = [
     means: ([subject = '', count = '', tail = '']) => saying(`${subject} flashes ${count}${tail}`),
   },
   {
-    pattern: whole(`(${NAMES}) (?:beep|chirp|buzz)(?:es|s)?(?: (once|twice|\\d+ times?))?(.*)`),
+    pattern: whole(`(${NAMES}) (?:beep|chirp|buzz)(?:es|s)?(?!.* hz)(?: (once|twice|\\d+ times?))?(.*)`),
     means: ([subject = '', count = 'once', tail = '']) => saying(`${subject} chirps ${count}${tail}`),
   },
+  {
+    pattern: whole(`(${NAMES}) toggles?`),
+    means: ([subject = '']) => ({
+      problem: `Say what ${subject.toUpperCase()} changes with: “${subject.toUpperCase()} toggles when S1 is pressed”.`,
+    }),
+  },
+  // how it sounds
+  {
+    pattern: whole(`(${NAMES}) (?:plays|sounds|beeps|buzzes)(?: at| with)? (\\d+(?:\\.\\d+)?) ?hz(.*)`),
+    means: ([subject = '', hertz = '', tail = '']) => saying(`${subject} sounds at ${hertz} Hz${tail}`),
+  },
+  // what is written
+  {
+    pattern: whole(`(${NAMES}) (?:shows|displays|says) (["“'].*)`),
+    means: ([subject = '', text = ''], { parts }) =>
+      observedOf(subject, parts) === 'text' || parts.length === 0
+        ? saying(`${subject} reads ${text}`)
+        : undefined,
+  },
+  {
+    pattern: whole(`(?:(?:the )?(?:board|program|serial monitor) )?(?:prints|writes|sends|shows) (["“'].*)`),
+    means: ([text = '']) => saying(`prints ${text}`),
+  },
+  {
+    pattern: whole(`(?:.* )?(?:prints nothing|does not print .*|never prints .*)`),
+    means: () => ({
+      problem: 'Say what is printed, as in: prints "tide". What must not be printed cannot be asked for.',
+    }),
+  },
+  {
+    pattern: whole(`prints ([^"“'\\d].*)`),
+    means: ([text = '']) => ({ problem: `Put what is printed in quotes: prints "${text}".` }),
+  },
   // how bright, how far
+  {
+    pattern: whole(`(${NAMES}) (?:is )?(?:at )?half(?: as)? bright(?:ness)?(.*)`),
+    means: ([subject = '', tail = '']) =>
+      saying(`${subject} is between ${50 - ABOUT} and ${50 + ABOUT} % bright${tail}`),
+  },
+  {
+    pattern: whole(`pin (\\w+) is not (high|low|on|off)(.*)`),
+    means: ([pin = '', is = '', tail = '']) =>
+      saying(`pin ${pin} is ${/^(?:high|on)$/i.test(is) ? 'low' : 'high'}${tail}`),
+  },
   {
     pattern: whole(`(${NAMES}) (?:is )?(?:at |about |around )*(\\d+(?:\\.\\d+)?) %(?: bright)?(.*)`),
     means: ([subject = '', percent = '', tail = '']) =>
@@ -284,16 +344,23 @@ function whileHeld(said: string, pressed: string, around: Around): Meaning | und
 /** Whether words say that something is on or off. */
 function stateOf(words: string): 'on' | 'off' | undefined {
   const said = words.trim().toLowerCase();
+  const denied = /^(?:(is|are) (?:not|never)|(?:does|do) not|never)(?: (.+))?$/.exec(said);
+  if (denied) {
+    const of = stateOf(`${denied[1] ? 'is ' : ''}${denied[2] ?? ''}`);
+    return of && (of === 'on' ? 'off' : 'on');
+  }
   if (
-    /^(?:is |stays? |remains? |be |keeps? )?(?:on|lit|shining|burning)$/.test(said) ||
-    /^(?:(?:turns?|goe?s?|comes?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|runs?)$/.test(
+    /^(?:is |stays? |remains? |be |keeps? )?(?:on|lit|shining|burning|pulled in|closed|sounding|turning|running)$/.test(
+      said,
+    ) ||
+    /^(?:(?:turns?|goe?s?|comes?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|moves?|runs?|closes?|pulls? in)$/.test(
       said,
     )
   )
     return 'on';
   if (
-    /^(?:is |stays? |remains? |be |keeps? )?(?:off|dark|out|silent|still)$/.test(said) ||
-    /^(?:(?:turns?|goe?s?|switch(?:es)?|is switched|is turned) (?:off|out|dark)|stops?|does nothing)$/.test(
+    /^(?:is |stays? |remains? |be |keeps? )?(?:off|dark|out|silent|quiet|still|let go|open)$/.test(said) ||
+    /^(?:(?:turns?|goe?s?|switch(?:es)?|is switched|is turned) (?:off|out|dark)|stops?|opens?|lets? go|does nothing)$/.test(
       said,
     )
   )

@@ -17,10 +17,12 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 const CALLED =
   '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|sensor|display)';
 const NUMBER = String.raw`\d+(?:\.\d+)?`;
+/** A time that may stand before what it is about. */
+const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and|until) ${NUMBER} s)?`;
 
 /**
  * A sentence in plain words: numbers in figures, times in seconds, names in capitals without what they are called by,
- * and without “should” and “must”. `parts`: where only one part is called so, its name stands for “the LED”.
+ * and without “should” and “must”; a time stands behind what it is about. `parts`: where only one part is called so, its name stands for “the LED”.
  */
 export function plainly(text: string, parts: readonly Named[]): string {
   let plain = ` ${text
@@ -41,6 +43,9 @@ export function plainly(text: string, parts: readonly Named[]): string {
   put(new RegExp(`(${NUMBER}) ?(?:seconds?|secs?|s)\\b`, 'gi'), '$1 s');
   put(new RegExp(`(${NUMBER}) ?(?:degrees?|deg)\\b`, 'gi'), '$1°');
   put(new RegExp(`(${NUMBER}) ?(?:per ?cent|percent|%)`, 'gi'), '$1 %');
+  put(new RegExp(`(${NUMBER}) ?(?:centimet(?:re|er)s?|cm)\\b`, 'gi'), (_, cm) => `${Number(cm) / 100} m`);
+  put(new RegExp(`(${NUMBER}) ?(?:met(?:re|er)s?|m)\\b`, 'gi'), '$1 m');
+  put(/\b(is|are|does|do)n['’]t\b/gi, '$1 not');
   put(/\b(?:should|must|shall|will|has to|have to)(?: be)?\b/gi, (word) => (/be$/i.test(word) ? 'is' : ''));
   put(new RegExp(`\\b(?:the )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
   put(/\bthe (?=[a-z]{1,4}\d)/gi, '');
@@ -48,6 +53,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
     new RegExp(`\\bthe (${CALLED})\\b(?! on the board)`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
+  put(new RegExp(`^ (${TIME}),? (?!of )(.+) $`, 'i'), ' $2 $1 ');
   return plain.trim().replace(/ +/g, ' ').replace(/ ,/g, ',');
 }
 

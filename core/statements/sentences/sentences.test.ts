@@ -13,6 +13,13 @@ const parts = [
   { ref: 'L1', kind: 'light-sensor' },
   { ref: 'P1', kind: 'potentiometer' },
   { ref: 'M1', kind: 'servo' },
+  { ref: 'M2', kind: 'motor' },
+  { ref: 'K1', kind: 'relay' },
+  { ref: 'S2', kind: 'switch' },
+  { ref: 'T1', kind: 'temperature-sensor' },
+  { ref: 'X1', kind: 'text-display' },
+  { ref: 'X2', kind: 'distance-sensor' },
+  { ref: 'X3', kind: 'motion-sensor' },
 ];
 const held: readonly Stimulus[] = [{ at: 1, press: 'S1', for: 2 }];
 
@@ -65,6 +72,35 @@ describe('what must be seen is understood as people say it', () => {
     ['Z1 beeps twice', ['Z1 chirps 2 times']],
     ['Z1 is on', ['Z1 is on all the time']],
     ['the buzzer turns on after 2 s', ['Z1 sounds all the time from 2.1 s']],
+    ['at 3 s D1 is on', ['D1 is on all the time from 3 s to 3.1 s']],
+    ['From 1 s to 3 s, D1 is on', ['D1 is on all the time from 1 s to 3 s']],
+    ['after 2 s D1 is dark', ['D1 is off all the time from 2.1 s']],
+    ['D1 is on by 2 s', ['D1 is on all the time from 2 s']],
+    ['D1 is on before 3 s', ['D1 is on all the time until 3 s']],
+    ['D1 is not on', ['D1 is off all the time']],
+    ['D1 isn’t lit until 2 s', ['D1 is off all the time until 2 s']],
+    ['D1 does not light up', ['D1 is off all the time']],
+    ['D1 is never off', ['D1 is on all the time']],
+    ['D1 never lights', ['D1 is off all the time']],
+    ['D1 and D2 do not light', ['D1 is off all the time', 'D2 is off all the time']],
+    ['D1, D2, D3 light in this order', ['D1, then D2, then D3 in turn']],
+    ['D1 and D2 light up one after the other', ['D1, then D2 in turn']],
+    ['D1 turns on within 1 s of S1', ['D1 goes on within 1 s of S1']],
+    ['D1 lights up within 0.5 s after S1 is pressed', ['D1 goes on within 0.5 s of S1']],
+    ['D1 toggles within 0.2 s of S1', ['D1 changes within 0.2 s of S1']],
+    ['D1 is half as bright from 2 s', ['D1 is between 40 and 60 % bright from 2 s']],
+    ['Z1 is quiet from 1 s', ['Z1 is silent all the time from 1 s']],
+    ['Z1 does not sound', ['Z1 is silent all the time']],
+    ['Z1 plays 440 Hz', ['Z1 sounds at 440 Hz']],
+    ['Z1 beeps at 880 Hz from 1 s to 2 s', ['Z1 sounds at 880 Hz from 1 s to 2 s']],
+    ['K1 is not pulled in', ['K1 is let go']],
+    ['the relay closes', ['K1 is pulled in']],
+    ['K1 opens after 5 s', ['K1 is let go from 5.1 s']],
+    ['M2 is not running', ['M2 stands still']],
+    ['M2 does not turn from 2 s', ['M2 stands still from 2 s']],
+    ['X1 shows "hello"', ['X1 reads “hello”']],
+    ['the board prints "go"', ['the serial text contains “go”']],
+    ['pin 13 is not high', ['pin 13 is low all the time']],
     ['M1 at 90°', ['M1 stands at 90°']],
     ['the servo turns to 90 degrees', ['M1 stands at 90°']],
   ])('%s', (text, sentences) => {
@@ -75,7 +111,12 @@ describe('what must be seen is understood as people say it', () => {
     ['D1 blinks', held, 'Say how D1 flashes'],
     ['D1 is on while S1 is held', [], 'Say first how long S1 is held'],
     ['D1 is on until S1 is pressed', [], 'Say first when S1 is pressed'],
+    ['D1 toggles', held, 'Say what D1 changes with'],
+    ['prints tide', held, 'Put what is printed in quotes: prints "tide".'],
+    ['prints nothing', held, 'cannot be asked for'],
     ['make it nice', held, 'is not understood'],
+    ['D1 is not', held, 'is not understood'],
+    ['X2 shows "hello"', held, 'is not understood'],
   ] as const)('what is left open is asked for: %s', (text, meanwhile, told) => {
     expect(expected(text, [...meanwhile])[0]).toContain(told);
   });
@@ -107,6 +148,28 @@ describe('what is done is understood as people say it', () => {
     ['light on L1 to 90 % at 1 s', ['light on L1 to 0.9 at 1 s']],
     ['turn P1 to 90 %', ['turn P1 to 0.9 at 1 s']],
     ['turn the knob to the middle at 2 s', ['turn P1 to 0.5 at 2 s']],
+    ['at 2 s turn P1 to 0.3', ['turn P1 to 0.3 at 2 s']],
+    ['after 3 s, press S1', ['press S1 at 3 s for 0.3 s']],
+    ['turn P1 down at 2 s', ['turn P1 to 0 at 2 s']],
+    ['shine on L1 at 3 s', ['light on L1 to 0.9 at 3 s']],
+    ['heat T1 to 30 at 1 s', ['warm T1 to 30 °C at 1 s']],
+    ['cool T1 down to -5 °C at 2 s', ['warm T1 to -5 °C at 2 s']],
+    ['the room gets dark', ['light on L1 to 0.05 at 1 s']],
+    ['it gets 25 degrees at 4 s', ['warm T1 to 25 °C at 4 s']],
+    ['a hand 10 cm in front of X2 at 1 s', ['something 0.1 m before X2 at 1 s']],
+    ['X2 sees something at 30 cm at 2 s', ['something 0.3 m before X2 at 2 s']],
+    ['something is 1.5 metres away from X2', ['something 1.5 m before X2 at 1 s']],
+    ['somebody walks past X3 at 2 s for 1 s', ['something moves before X3 at 2 s for 1 s']],
+    ['movement at 3 s', ['something moves before X3 at 3 s']],
+    ['something moves from 2 s to 4.5 s', ['something moves before X3 at 2 s for 2.5 s']],
+    ['switch S2 on at 1 s', ['turn S2 to 1 at 1 s']],
+    ['flip the switch', ['turn S2 to 1 at 1 s']],
+    ['turn S2 off at 3 s', ['turn S2 to 0 at 3 s']],
+    ['turn S2 to 1 at 3 s', ['turn S2 to 1 at 3 s']],
+    ['type hello and press return at 2 s', ['type “hello” and return at 2 s']],
+    ['send "a"', ['type “a” at 1 s']],
+    ['unplug the board at 3 s', ['supply off at 3 s']],
+    ['the power comes back at 5 s', ['supply on at 5 s']],
     ['turn P1 all the way over 3 s', ['turn P1 to 1 at 1 s over 3 s']],
     ["press the board's reset", ["press the board's reset at 1 s"]],
     ['reset the board at 5 s', ["press the board's reset at 5 s"]],
@@ -117,12 +180,23 @@ describe('what is done is understood as people say it', () => {
 
   test('at a time of its own, or after what is done before', () => {
     expect(done('press S1', held)).toEqual(['press S1 at 4 s for 0.3 s']);
+    expect(done('flip S2', [{ at: 1, turn: 'S2', to: 1 }])).toEqual(['turn S2 to 0 at 2 s']);
   });
 
-  test.each(['wait 2 s', 'press S1 gently', 'turn P1 to blue', 'it is dark and cold'])(
-    'what is not understood is not guessed: %s',
-    (text) => {
-      expect(done(text)[0]).toContain('is not understood');
-    },
-  );
+  test('letting go of a button is said where it is pressed', () => {
+    expect(done('release S1 at 3 s')[0]).toContain('hold S1 from 1 s to 3 s');
+  });
+
+  test.each([
+    'wait 2 s',
+    'press S1 gently',
+    'turn P1 to blue',
+    'it is dark and cold',
+    'turn S1 on',
+    'heat P1 to 30',
+    'move quickly',
+    'write "a" "b"c',
+  ])('what is not understood is not guessed: %s', (text) => {
+    expect(done(text)[0]).toContain('is not understood');
+  });
 });
