@@ -7,7 +7,16 @@ const [one, two, three, four] = legNames('1', '2', '3', '4');
 export const button = defineKind({
   kind: 'button',
   alsoTyped: ['push-button', 'pushbutton'],
-  alsoSaid: ['pushbutton switch', 'tactile switch'],
+  alsoSaid: [
+    'pushbutton switch',
+    'tactile switch',
+    'button switch',
+    'push button switch',
+    'momentary switch',
+    'momentary button',
+    'tact switch',
+    'tactile button',
+  ],
   prefix: 'S',
   title: 'push button',
   legs: [

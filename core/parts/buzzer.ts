@@ -14,6 +14,7 @@ const PASSIVE_OHMS = 1000;
 export const buzzer = defineKind({
   kind: 'buzzer',
   alsoTyped: ['bell', 'sounder'],
+  alsoSaid: ['buzzer module'],
   prefix: 'Z',
   title: 'buzzer',
   legs: [

@@ -7,7 +7,15 @@ const [dataIn, select, clock, dataOut] = legNames('din', 'cs', 'clk', 'dout');
 export const ledMatrix = defineKind({
   kind: 'led-matrix',
   alsoTyped: ['lamp-panel', 'panel'],
-  alsoSaid: ['panel of lamps'],
+  alsoSaid: [
+    'panel of lamps',
+    '8x8 matrix',
+    '8x8 led matrix',
+    'dot matrix',
+    'dot matrix display',
+    'matrix display',
+    '8x8 led panel',
+  ],
   prefix: 'X',
   title: 'LED matrix',
   legs: [

@@ -8,8 +8,8 @@ const cathode = legName('cathode');
 
 export const led = defineKind({
   kind: 'led',
-  alsoTyped: ['lamp'],
-  alsoSaid: ['indicator lamp', 'light emitting diode'],
+  alsoTyped: ['lamp', 'light'],
+  alsoSaid: ['indicator lamp', 'light emitting diode', 'led light', 'led lamp'],
   prefix: 'D',
   title: 'LED',
   legs: [

@@ -14,7 +14,14 @@ export const lightSensorOhms = (middleOhms: number, light: number): number =>
 export const lightSensor = defineKind({
   kind: 'light-sensor',
   alsoTyped: ['ldr', 'photoresistor'],
-  alsoSaid: ['light dependent resistor'],
+  alsoSaid: [
+    'light dependent resistor',
+    'ldr sensor',
+    'photo resistor',
+    'light-dependent resistor',
+    'brightness sensor',
+    'photocell',
+  ],
   prefix: 'L',
   title: 'light sensor',
   legs: twoEnds,

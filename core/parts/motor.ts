@@ -12,6 +12,7 @@ const STARTING_MA = 900;
 export const motor = defineKind({
   kind: 'motor',
   alsoTyped: ['dc-motor'],
+  alsoSaid: ['electric motor', 'dc motor'],
   prefix: 'M',
   title: 'motor',
   legs: [

@@ -25,7 +25,15 @@ const END_OHMS = 1;
 export const potentiometer = defineKind({
   kind: 'potentiometer',
   alsoTyped: ['pot', 'knob'],
-  alsoSaid: ['turning knob', 'trimmer'],
+  alsoSaid: [
+    'turning knob',
+    'trimmer',
+    'potentiometer knob',
+    'rotary knob',
+    'trim pot',
+    'trimpot',
+    'rotary potentiometer',
+  ],
   prefix: 'P',
   title: 'potentiometer',
   legs,

@@ -12,6 +12,7 @@ const COIL_MA = 70;
 export const relay = defineKind({
   kind: 'relay',
   alsoTyped: ['relay-module'],
+  alsoSaid: ['relay board'],
   prefix: 'K',
   title: 'relay module',
   legs: [

@@ -11,6 +11,7 @@ const STARTING_MA = 650;
 
 export const servo = defineKind({
   kind: 'servo',
+  alsoSaid: ['servo motor', 'servomotor'],
   prefix: 'M',
   title: 'servo',
   legs: [

@@ -14,7 +14,17 @@ const right = [...legNames('g', 'f'), null, ...legNames('a', 'b')];
 export const sevenSegment = defineKind({
   kind: 'seven-segment',
   alsoTyped: ['digit', '7-segment'],
-  alsoSaid: ['seven segment digit', 'seven segment display', '7 segment display'],
+  alsoSaid: [
+    'seven segment digit',
+    'seven segment display',
+    '7 segment display',
+    'seven-segment digit',
+    '7-segment digit',
+    '7-segment display',
+    '7 segment digit',
+    'segment display',
+    'digit display',
+  ],
   prefix: 'D',
   title: 'seven-segment display',
   legs: [

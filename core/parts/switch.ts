@@ -22,6 +22,7 @@ const legs = [
 export const slideSwitch = defineKind({
   kind: 'switch',
   alsoTyped: ['slide-switch'],
+  alsoSaid: ['slider switch', 'sliding switch', 'toggle switch'],
   prefix: 'S',
   title: 'slide switch',
   legs,

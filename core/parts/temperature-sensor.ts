@@ -10,6 +10,7 @@ export const sensorVolts = (celsius: number): number => Math.max(0, 0.5 + 0.01 *
 export const temperatureSensor = defineKind({
   kind: 'temperature-sensor',
   alsoTyped: ['thermometer'],
+  alsoSaid: ['temp sensor'],
   prefix: 'T',
   title: 'temperature sensor',
   legs: [

@@ -17,7 +17,16 @@ const BUS_PULL_OHMS = 4700;
 export const textDisplay = defineKind({
   kind: 'text-display',
   alsoTyped: ['display', 'lcd'],
-  alsoSaid: ['text panel', 'character display', 'lcd display', 'i2c display', 'i2c lcd'],
+  alsoSaid: [
+    'text panel',
+    'character display',
+    'lcd display',
+    'i2c display',
+    'i2c lcd',
+    'lcd screen',
+    'lcd panel',
+    'text screen',
+  ],
   prefix: 'X',
   title: 'LCD',
   legs,

@@ -64,7 +64,7 @@ export function compileProgram(
 
 function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Program {
   const language = 'cpp';
-  const prepared = preparedText(source);
+  const prepared = preparedText(source, board);
   const list = tokenize(prepared);
   const isEmpty = list.tokens.length === 0 && !/^\s*#/m.test(source);
   if (isEmpty) return { source, language, problems: [], isEmpty };

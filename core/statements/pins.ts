@@ -2,11 +2,15 @@ import { findPin, findSupply, type BoardProfile } from '../boards';
 
 /**
  * The pin or socket of the board that a word names, as the board writes it: `13`, `A0`, `gnd`. Boards whose
- * pins are called D2 take `2` as well, and those with bare numbers take `D2`.
+ * pins are called D2 take `2` as well, and those with bare numbers take `D2`; what a program calls a pin is taken too,
+ * `A1` for pin 2 of the eight-pin chip.
  */
 export function socketNamed(board: BoardProfile, word: string): string | undefined {
   const found = findPin(board, word) ?? findSupply(board, word);
   if (found) return found.name;
+  const number = board.names[word.toUpperCase()];
+  const named = number === undefined ? undefined : board.pins.find((pin) => pin.number === number);
+  if (named) return named.name;
   if (/^\d+$/.test(word)) return findPin(board, `D${word}`)?.name;
   return /^d\d+$/i.test(word) ? findPin(board, word.slice(1))?.name : undefined;
 }

@@ -140,7 +140,10 @@ function secondKind(reading: Reading, found: Found, kind: PartKind, other: PartK
 }
 
 function markKind(reading: Reading, found: Found, kind: PartKind): void {
-  if (reading.pieces.some(({ slot }) => slot === 'kind'))
+  const before = reading.pieces.filter(({ slot }) => slot === 'kind').at(-1);
+  // Two words for one thing, side by side: a seven-segment digit.
+  const isSame = before && reading.text.slice(before.to, reading.tokens[found.first]!.from).trim() === '';
+  if (before && !isSame)
     reading.stops(
       reading.tokens[found.first]!,
       `Two ${kind.title}s in one line: give each a line of its own.`,

@@ -1,9 +1,10 @@
 import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
 import { emptyExercise } from '../course/new-exercise';
-import { readExpectation } from '../expectations';
 import { exerciseFrom, type Exercise, type ExerciseData } from '../formats/exercise';
 import type { Result } from '../result';
-import { readStimulus } from '../stimuli';
+import { readDone } from '../statements/sentences/done';
+import { readExpected } from '../statements/sentences/expected';
+import type { Stimulus } from '../stimuli';
 import { settle } from '../worksheet/sheet';
 
 /** An exercise as an instructor says it: part lines, a program, and what is done and seen. */
@@ -43,12 +44,19 @@ export function exerciseSaid({ id, board, lines, program, scenarios }: Said): Ex
     ...sheet.sheet,
     program,
     ...(board === 'python-3v3' ? { language: 'python' as const } : {}),
-    scenarios: scenarios.map(({ name, lasts, done, seen }) => ({
-      name,
-      for: lasts,
-      stimuli: done.map((sentence) => right(readStimulus(sentence), id)),
-      expect: seen.map((sentence) => right(readExpectation(sentence), id)),
-    })),
+    scenarios: scenarios.map(({ name, lasts, done, seen }) => {
+      const { parts } = sheet.sheet;
+      const stimuli = done.reduce<readonly Stimulus[]>(
+        (before, sentence) => [...before, ...right(readDone(sentence, parts, before), id)],
+        [],
+      );
+      return {
+        name,
+        for: lasts,
+        stimuli: [...stimuli],
+        expect: seen.flatMap((sentence) => right(readExpected(sentence, parts, stimuli), id)),
+      };
+    }),
   };
   return right(exerciseFrom(data), id);
 }

@@ -34,7 +34,7 @@ export function explainProgram(exercise: Exercise, grammars: Grammars): readonly
   };
   if (language === 'python')
     grammars.python(data.program, (root) => explainPython(root, { board, circuit, say }));
-  else grammars.cpp(preparedText(data.program), (root) => explainCpp(root, { board, circuit, say }));
+  else grammars.cpp(preparedText(data.program, board), (root) => explainCpp(root, { board, circuit, say }));
   const own = lineWordsIn(data.program, lineWordsOf(data));
   for (const [line, { says }] of own) said.set(line, [says]);
   return [...said]

@@ -1,14 +1,19 @@
+import type { BoardProfile } from '../../boards';
 import { typeWords } from './types';
 
 /**
  * A program's text as the grammar is to read it: what `#if` leaves out is blank, and so are parentheses that the
- * grammar would take for a cast, and the word that keeps a table out of the working memory; a range of cases has a sign
+ * grammar would take for a cast, and the words that say in which memory something is kept; a range of cases has a sign
  * that the grammar knows. Every letter stays at its place.
  */
-export const preparedText = (source: string): string =>
+export const preparedText = (source: string, { language }: BoardProfile): string =>
   withoutCasts(withoutBranches(source))
-    .replace(/\bPROGMEM\b/g, '       ')
+    .replace(language.intBits === 32 ? KEPT_IN_ANY_MEMORY : KEPT_IN_FLASH, (word) => ' '.repeat(word.length))
     .replace(RANGE, `$1${RANGE_SIGN}`);
+
+const KEPT_IN_FLASH = /\bPROGMEM\b/g;
+/** An interrupt routine of a 32-bit board has to be in its working memory. */
+const KEPT_IN_ANY_MEMORY = /\b(?:PROGMEM|IRAM_ATTR|ICACHE_RAM_ATTR)\b/g;
 
 /** What stands between the ends of a range of cases in place of its three dots, which the grammar does not know. */
 export const RANGE_SIGN = '<=>';
