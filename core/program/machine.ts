@@ -203,7 +203,7 @@ export class Machine {
 
   constructor(
     readonly host: ProgramHost,
-    private readonly limits: RunLimits,
+    protected readonly limits: RunLimits,
   ) {
     this.stepsLeft = limits.steps;
     this.freeBytes = limits.dataBytes;
@@ -354,9 +354,18 @@ export class Machine {
     if (length <= 0) return;
     const limit = Math.min(this.turnCycle, this.host.nextEventCycle(), this.endCycle);
     if (limit === Number.POSITIVE_INFINITY) return;
-    const passes = Math.floor((limit - this.cycles) / length) - 1;
+    const passes = this.skippable(Math.floor((limit - this.cycles) / length) - 1, length);
     if (passes <= 0) return;
     this.cycles += passes * length;
     this.skippedCycles += passes * length;
+    this.skipped(passes * length);
   }
+
+  /** How many of so many passes, `length` cycles each, may be skipped at once as far as the language's memory goes. */
+  protected skippable(passes: number, _length: number): number {
+    return passes;
+  }
+
+  /** Passes have been skipped: what they would have left in the language's memory is put there. */
+  protected skipped(_cycles: number): void {}
 }

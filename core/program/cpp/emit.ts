@@ -3,13 +3,13 @@ import { BRANCH_CYCLES, CALL_CYCLES, PASS_CYCLES } from '../costs';
 import type { Executable } from '../machine';
 import { CppMachine } from './machine';
 import { Stop } from '../stop';
-import type { Comparison } from '../watching';
-import { comparators, countsUntilTurn } from './clock-turn';
 import { costOf } from './cost';
-import { compareTexts, textAt } from './library/letters';
+import { emitCompare, type Emit } from './emit-compare';
+import { textAt } from './library/letters';
 import type { Evaluate } from './evaluate';
+import { keepsMoment, keepsMoments, momentSource } from './kept-clock';
 import { operation } from './operations';
-import { numberText, watchedNames } from './names';
+import { watchedNames } from './names';
 import { printed } from './print';
 import type { Expression, Place, ProgramTree, Statement } from './tree';
 import { cellsOf, conversionTo, cut, isTextual, type ScalarType } from './types';
@@ -79,10 +79,20 @@ function enter(
 }
 
 class Emitter {
+  private readonly keepsMoments: boolean;
+  private readonly emit: Emit;
+
   constructor(
     private readonly tree: ProgramTree,
     private readonly bodies: readonly Execute[],
-  ) {}
+  ) {
+    this.keepsMoments = keepsMoments(tree);
+    this.emit = {
+      expression: (expression, watched) => this.expression(expression, watched),
+      address: (place, line) => this.address(place, line),
+      keepsMoments: this.keepsMoments,
+    };
+  }
 
   statement(statement: Statement): Execute {
     const { line } = statement.span;
@@ -281,7 +291,7 @@ class Emitter {
         );
       }
       case 'compare':
-        return this.compare(expression);
+        return emitCompare(expression, this.emit);
       case 'both': {
         const left = this.expression(expression.left);
         const right = this.expression(expression.right);
@@ -350,9 +360,12 @@ class Emitter {
       cells: argument.type.kind === 'struct' ? cellsOf(argument.type) : undefined,
     }));
     const fit = conversionTo(type);
+    const handsOverWhole = this.keepsMoments && values.some(({ cells }) => cells !== undefined);
     return (machine) => {
       const cells: number[] = [];
       effort(40 * values.length);
+      // What is in a struct that is handed over is not followed.
+      if (handsOverWhole) machine.clockEscaped = true;
       for (const { value, cells: count } of values) {
         const first = value(machine);
         if (count === undefined) cells.push(first);
@@ -408,20 +421,32 @@ class Emitter {
   }
 
   private read(place: Place, line: number): Evaluate {
-    if (!place.through && place.steps.length === 0) {
-      const { address } = place;
-      return place.area === 'frame'
-        ? (machine) => machine.cells[machine.frame + address]!
-        : (machine) => machine.cells[address]!;
-    }
+    const { address, area } = place;
+    const isPlain = !place.through && place.steps.length === 0;
+    if (isPlain && area === 'frame') return (machine) => machine.cells[machine.frame + address]!;
+    if (isPlain && !this.keepsMoments) return (machine) => machine.cells[address]!;
     const at = this.address(place, line);
-    return (machine) => machine.cells[at(machine)]!;
+    if (!this.keepsMoments) return (machine) => machine.cells[at(machine)]!;
+    return (machine) => {
+      const cell = at(machine);
+      if (machine.isMoving(cell)) machine.clockEscaped = true;
+      return machine.cells[cell]!;
+    };
   }
 
   private store(expression: Expression, declares: boolean): Evaluate {
     if (expression.node !== 'store') return this.expression(expression);
     const { place } = expression;
     const at = this.address(place, expression.span.line);
+    if (keepsMoment(expression)) {
+      const { type } = expression;
+      const unit = expression.value.clock === 'millis' ? 'millis' : 'micros';
+      const moment = this.expression(expression.value, true);
+      const local = momentSource(expression.value);
+      const source = local && this.address(local, expression.span.line);
+      return (machine) =>
+        machine.keepMoment(at(machine), moment(machine), { unit, type, source: source?.(machine) });
+    }
     const value = this.expression(
       expression.value,
       declares && place.area === 'frame' && !place.through && expression.value.clock !== 'unfollowed',
@@ -460,73 +485,4 @@ class Emitter {
       return gives === 'before' ? before : after;
     };
   }
-
-  private compareTexts({ span, left, right, operator }: Extract<Expression, { node: 'compare' }>): Evaluate {
-    const holds = comparators[operator];
-    const [one, other] = [this.expression(left), this.expression(right)];
-    const comparison = comparisonOf({ span, left, right });
-    return (machine) => {
-      const [a, b] = [machine.texts.at(one(machine)), machine.texts.at(other(machine))];
-      machine.watcher?.compared(comparison, a, b);
-      return holds(compareTexts(a, b), 0) ? 1 : 0;
-    };
-  }
-
-  private compare(expression: Extract<Expression, { node: 'compare' }>): Evaluate {
-    const holds = comparators[expression.operator];
-    if (expression.operandType.kind === 'string') return this.compareTexts(expression);
-    const leftForm = expression.left.clock;
-    const rightForm = expression.right.clock;
-    const type = expression.operandType;
-    const runsLeft = leftForm === 'millis' || leftForm === 'micros';
-    const runsRight = rightForm === 'millis' || rightForm === 'micros';
-    const follows =
-      type.kind === 'integer' &&
-      type.bits === 32 &&
-      ((runsLeft && rightForm === 'fixed') || (runsRight && leftForm === 'fixed'));
-    const left = this.expression(expression.left, follows);
-    const right = this.expression(expression.right, follows);
-    const comparison = comparisonOf(expression);
-    if (!follows)
-      return (machine) => {
-        const [a, b] = [left(machine), right(machine)];
-        machine.watcher?.compared(comparison, a, b);
-        return holds(a, b) ? 1 : 0;
-      };
-    const unit = runsLeft ? leftForm : rightForm;
-    const turned: (running: number, fixed: number) => boolean = runsLeft
-      ? holds
-      : (running, fixed) => holds(fixed, running);
-    return (machine) => {
-      const a = left(machine);
-      const b = right(machine);
-      machine.watcher?.compared(comparison, a, b);
-      const counts = countsUntilTurn(runsLeft ? a : b, runsLeft ? b : a, type, turned);
-      const cyclesPerCount = machine.clockHz / (unit === 'millis' ? 1e3 : 1e6);
-      // The micros clock moves in steps of four; one step early is safe, since skipping stops before.
-      const whole = unit === 'millis' ? counts : counts - 4;
-      const { bootCycle } = machine;
-      const begun = Math.floor((machine.passCycle - bootCycle) / cyclesPerCount);
-      const turn = bootCycle + (begun + whole) * cyclesPerCount;
-      if (turn < machine.turnCycle) machine.turnCycle = turn;
-      return holds(a, b) ? 1 : 0;
-    };
-  }
 }
-
-/** A comparison as it is watched: its sides as they are written, before they are brought to one type. */
-function comparisonOf({
-  span,
-  left,
-  right,
-}: Pick<Extract<Expression, { node: 'compare' }>, 'span' | 'left' | 'right'>): Comparison {
-  const [one, other] = [asWritten(left), asWritten(right)];
-  const { type } = one.node === 'constant' ? other : one;
-  return {
-    span,
-    shown: (value) => (typeof value === 'string' ? `"${value}"` : numberText(type, Number(value))),
-  };
-}
-
-const asWritten = (expression: Expression): Expression =>
-  expression.node === 'convert' ? asWritten(expression.value) : expression;

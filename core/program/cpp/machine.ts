@@ -1,5 +1,6 @@
 import { Machine, type ProgramHost, type RunLimits } from '../machine';
 import { TextPool } from './text-pool';
+import { conversionTo, type IntegerType } from './types';
 
 /** The memory that a program takes before it runs. */
 export interface ProgramMemory {
@@ -11,6 +12,22 @@ export interface ProgramMemory {
     readonly enableCell: number;
     readonly maskCell: number;
   };
+}
+
+/** How a moment of the clock was kept. */
+interface Moment {
+  readonly unit: 'millis' | 'micros';
+  readonly type: IntegerType;
+  /** Cell of the local that it was taken from; `undefined` where the clock was read on the spot. */
+  readonly source: number | undefined;
+}
+
+/** A variable that is given a moment, again and again. */
+interface KeptMoment extends Moment {
+  /** The pass in which it was given the last one, the cycle, and that of the one before. */
+  readonly pass: number;
+  readonly cycle: number;
+  readonly before: number;
 }
 
 /** Cells for the frames of functions. */
@@ -32,6 +49,12 @@ export class CppMachine extends Machine {
   returned = 0;
   /** Texts that the program has made. */
   readonly texts = new TextPool();
+  /** Number of the pass that is watched. */
+  private passNumber = 0;
+  /** Cells of moments that something in this pass has counted on to be kept anew. */
+  private readonly counted = new Set<number>();
+  /** Moments of the clock in variables, by their cell. */
+  private readonly moments = new Map<number, KeptMoment>();
   /** Where the row of random numbers stands. */
   private random = 1;
 
@@ -67,6 +90,84 @@ export class CppMachine extends Machine {
     this.top = this.memory.globalCells;
     this.random = 1;
     this.returned = 0;
+    this.moments.clear();
+  }
+
+  override watchPass(): void {
+    super.watchPass();
+    this.passNumber += 1;
+    this.counted.clear();
+  }
+
+  /**
+   * Puts a moment of the clock into a variable. Where the pass before did the same, that is no change: passes like
+   * this one may be skipped as long as nothing reads the variable but what moves with it.
+   */
+  keepMoment(cell: number, value: number, moment: Moment): number {
+    if (this.watcher || cell >= this.memory.globalCells) {
+      this.clockEscaped = true;
+      return this.write(cell, value);
+    }
+    const last = this.moments.get(cell);
+    const { cycles, passNumber } = this;
+    this.moments.set(cell, {
+      ...moment,
+      pass: passNumber,
+      cycle: cycles,
+      before: last?.cycle ?? Number.NEGATIVE_INFINITY,
+    });
+    if (last?.pass !== passNumber - 1) this.changes += 1;
+    this.cells[cell] = value;
+    return value;
+  }
+
+  /** Whether a cell is given a new moment in every pass, this one or the one before. */
+  isMoving(cell: number): boolean {
+    const kept = this.moments.get(cell);
+    return kept !== undefined && kept.pass >= this.passNumber - 1;
+  }
+
+  /** What is known of the moment in a cell that moves; whoever asks counts on its being kept anew in this pass. */
+  keptIn(cell: number): { readonly isOfThisPass: boolean; readonly source: number | undefined } {
+    const kept = this.moments.get(cell);
+    this.counted.add(cell);
+    return { isOfThisPass: kept?.pass === this.passNumber, source: kept?.source };
+  }
+
+  /** Counts by which the moment in a cell may still grow until the run is over. */
+  countsLeft(cell: number): number {
+    this.counted.add(cell);
+    const perSecond = this.moments.get(cell)?.unit === 'micros' ? 1e6 : 1e3;
+    return ((this.endCycle - this.cycles) * perSecond) / this.clockHz + perSecond;
+  }
+
+  /** Passes that keep moments are skipped by whole counts of the clock, so that what they keep is known to the count. */
+  protected override skippable(passes: number, length: number): number {
+    for (const cell of this.counted) if (this.moments.get(cell)?.pass !== this.passNumber) return 0;
+    // Passes after which all of the clocks have moved by whole counts.
+    let together = 1;
+    for (const { pass, unit, cycle, before } of this.moments.values()) {
+      if (pass !== this.passNumber) continue;
+      const count = this.cyclesOfStep(unit);
+      if (cycle - before !== length || !Number.isInteger(count)) return 0;
+      const passesOfCount = count / commonDivisor(count, length);
+      together *= passesOfCount / commonDivisor(together, passesOfCount);
+    }
+    return passes - (passes % together);
+  }
+
+  protected override skipped(cycles: number): void {
+    for (const [cell, kept] of this.moments) {
+      if (kept.pass !== this.passNumber) continue;
+      const perCycle = (kept.unit === 'millis' ? 1e3 : 1e6) / this.clockHz;
+      this.cells[cell] = conversionTo(kept.type)(this.cells[cell]! + Math.round(cycles * perCycle));
+      this.moments.set(cell, { ...kept, cycle: kept.cycle + cycles, before: kept.before + cycles });
+    }
+  }
+
+  /** Cycles after which the clock shows something new: the micros clock counts in steps of four. */
+  private cyclesOfStep(unit: Moment['unit']): number {
+    return unit === 'millis' ? this.clockHz / 1e3 : this.clockHz / 250e3;
   }
 
   /** The next number of the processor's library: 7^5 times the last, modulo 2^31 - 1 (Park and Miller). */
@@ -104,4 +205,8 @@ export class CppMachine extends Machine {
   within(cell: number): number {
     return cell >= 0 && cell < this.cells.length ? cell : this.cells.length - 1;
   }
+}
+
+function commonDivisor(one: number, other: number): number {
+  return other === 0 ? one : commonDivisor(other, one % other);
 }

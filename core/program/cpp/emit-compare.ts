@@ -1,0 +1,154 @@
+import type { Comparison } from '../watching';
+import { comparators, countsUntilTurn } from './clock-turn';
+import type { Evaluate } from './evaluate';
+import { differenceOf, holdsEitherWay, type Difference } from './kept-clock';
+import { compareTexts } from './library/letters';
+import type { CppMachine } from './machine';
+import { numberText } from './names';
+import type { Expression, Place } from './tree';
+import type { IntegerType } from './types';
+import { bare } from './walk';
+
+type Compare = Extract<Expression, { node: 'compare' }>;
+
+/** What a comparison is made with. */
+export interface Emit {
+  /** `watched`: the clock in it is followed. */
+  readonly expression: (expression: Expression, watched?: boolean) => Evaluate;
+  readonly address: (place: Place, line: number) => Evaluate;
+  /** Whether the program keeps moments of the clock in variables. */
+  readonly keepsMoments: boolean;
+}
+
+/** A comparison; where one side runs with the clock, the moment at which it turns is told to the machine. */
+export function emitCompare(expression: Compare, emit: Emit): Evaluate {
+  if (expression.operandType.kind === 'string') return emitCompareTexts(expression, emit);
+  const holds = comparators[expression.operator];
+  const leftForm = expression.left.clock;
+  const rightForm = expression.right.clock;
+  const type = expression.operandType;
+  const runsLeft = leftForm === 'millis' || leftForm === 'micros';
+  const runsRight = rightForm === 'millis' || rightForm === 'micros';
+  const follows =
+    type.kind === 'integer' &&
+    type.bits === 32 &&
+    ((runsLeft && rightForm === 'fixed') || (runsRight && leftForm === 'fixed'));
+  const left = emit.expression(expression.left, follows);
+  const right = emit.expression(expression.right, follows);
+  const comparison = comparisonOf(expression);
+  if (!follows) {
+    const isFar = emit.keepsMoments ? farFromTurning(expression, emit) : undefined;
+    return (machine) => {
+      const { clockEscaped } = machine;
+      const [a, b] = [left(machine), right(machine)];
+      if (machine.clockEscaped && !clockEscaped && isFar?.(machine, a, b)) machine.clockEscaped = false;
+      machine.watcher?.compared(comparison, a, b);
+      return holds(a, b) ? 1 : 0;
+    };
+  }
+  const unit = runsLeft ? leftForm : rightForm;
+  const turned: (running: number, fixed: number) => boolean = runsLeft
+    ? holds
+    : (running, fixed) => holds(fixed, running);
+  const isStill = emit.keepsMoments ? standsStill(expression, { unit, type, turned }, emit) : undefined;
+  return (machine) => {
+    const { clockEscaped } = machine;
+    const a = left(machine);
+    const b = right(machine);
+    machine.watcher?.compared(comparison, a, b);
+    const [running, fixed] = runsLeft ? [a, b] : [b, a];
+    // Moments that were read on the way move with the clock, and nothing else that was read does.
+    if (machine.clockEscaped && !clockEscaped && isStill?.(machine, running, fixed)) {
+      machine.clockEscaped = false;
+      return holds(a, b) ? 1 : 0;
+    }
+    const counts = countsUntilTurn(running, fixed, type, turned);
+    const cyclesPerCount = machine.clockHz / (unit === 'millis' ? 1e3 : 1e6);
+    // The micros clock moves in steps of four; one step early is safe, since skipping stops before.
+    const whole = unit === 'millis' ? counts : counts - MICROS_STEP;
+    const { bootCycle } = machine;
+    const begun = Math.floor((machine.passCycle - bootCycle) / cyclesPerCount);
+    const turn = bootCycle + (begun + whole) * cyclesPerCount;
+    if (turn < machine.turnCycle) machine.turnCycle = turn;
+    return holds(a, b) ? 1 : 0;
+  };
+}
+
+/** Counts of the micros clock that come at once. */
+const MICROS_STEP = 4;
+
+/**
+ * Tells whether both sides of a comparison move alike while its moments are kept anew in every pass, so that it never
+ * turns: the clock on one side, one moment that moves against it, and a difference that no rounding of counts decides.
+ */
+function standsStill(
+  { left, right, span }: Compare,
+  {
+    unit,
+    type,
+    turned,
+  }: {
+    readonly unit: string;
+    readonly type: IntegerType;
+    readonly turned: (running: number, fixed: number) => boolean;
+  },
+  emit: Emit,
+): ((machine: CppMachine, running: number, fixed: number) => boolean) | undefined {
+  const difference: Difference | undefined = differenceOf(left, right);
+  if (!difference) return undefined;
+  const { running: side, local } = difference;
+  const loads = difference.loads.map(({ place, sign }) => ({ at: emit.address(place, span.line), sign }));
+  const localAt = local && emit.address(local, span.line);
+  const step = unit === 'millis' ? 1 : MICROS_STEP;
+  return (machine, running, fixed) => {
+    const moving = loads.filter(({ at }) => machine.isMoving(at(machine)));
+    const [only, more] = moving;
+    if (!only || more || only.sign === side) return false;
+    const kept = machine.keptIn(only.at(machine));
+    const source = localAt?.(machine);
+    // Two moments from one look at the clock differ by nothing, whatever the count.
+    if (kept.isOfThisPass && kept.source === source && source !== undefined) return true;
+    const mayWrap = kept.isOfThisPass && source !== undefined;
+    return holdsEitherWay(running, fixed, { type, step, mayWrap, holds: turned });
+  };
+}
+
+/** Tells whether a kept moment that is compared with a number, as in `last > 0`, meets it only after the run. */
+function farFromTurning(
+  { left, right, operandType: type, operator, span }: Compare,
+  emit: Emit,
+): ((machine: CppMachine, left: number, right: number) => boolean) | undefined {
+  const [one, other] = [bare(left), bare(right)];
+  if (type.kind !== 'integer' || type.bits !== 32 || one.node !== 'load' || other.node !== 'constant')
+    return undefined;
+  const at = emit.address(one.place, span.line);
+  return (machine, running, fixed) => {
+    const cell = at(machine);
+    const counts = countsUntilTurn(running, fixed, type, comparators[operator]);
+    return machine.isMoving(cell) && counts > machine.countsLeft(cell);
+  };
+}
+
+function emitCompareTexts({ span, left, right, operator }: Compare, emit: Emit): Evaluate {
+  const holds = comparators[operator];
+  const [one, other] = [emit.expression(left), emit.expression(right)];
+  const comparison = comparisonOf({ span, left, right });
+  return (machine) => {
+    const [a, b] = [machine.texts.at(one(machine)), machine.texts.at(other(machine))];
+    machine.watcher?.compared(comparison, a, b);
+    return holds(compareTexts(a, b), 0) ? 1 : 0;
+  };
+}
+
+/** A comparison as it is watched: its sides as they are written, before they are brought to one type. */
+function comparisonOf({ span, left, right }: Pick<Compare, 'span' | 'left' | 'right'>): Comparison {
+  const [one, other] = [asWritten(left), asWritten(right)];
+  const { type } = one.node === 'constant' ? other : one;
+  return {
+    span,
+    shown: (value) => (typeof value === 'string' ? `"${value}"` : numberText(type, Number(value))),
+  };
+}
+
+const asWritten = (expression: Expression): Expression =>
+  expression.node === 'convert' ? asWritten(expression.value) : expression;

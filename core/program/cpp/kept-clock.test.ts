@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Trace } from '../../rehearsal/trace';
+import { runOn } from '../../testing/bench';
+
+const rows = `
+B1,breadboard,half,,
+S1,button,,1,B1.e2
+S1,button,,2,B1.f2
+S1,button,,3,B1.e4
+S1,button,,4,B1.f4
+W1,wire,red,1,B1.a4
+W1,wire,red,2,U1.5V
+W2,wire,green,1,B1.a2
+W2,wire,green,2,U1.2
+R1,resistor,10k,1,B1.b2
+R1,resistor,10k,2,U1.GND`;
+
+/** A run in which the button is held from `from` for `held` seconds. */
+const held = (
+  source: string,
+  skip: boolean,
+  [from, length]: readonly [number, number],
+  seconds = 0.5,
+): Trace => runOn({ rows, source, seconds, skip, stimuli: [{ at: from, press: 'S1', for: length }] });
+
+const head = 'const int LED = 13;\n';
+const begin = 'void setup() { pinMode(LED, OUTPUT); pinMode(2, INPUT); }\n';
+
+/** Programs that keep the moment of every pass while something is held, as beginners write it. */
+const programs: Readonly<Record<string, (ms: number, more: number) => string>> = {
+  'stays on after it was seen': (ms) =>
+    `${head}unsigned long last = 0; bool on = false;\n${begin}void loop() { if (digitalRead(2)) { last = millis(); on = true; } if (on && millis() - last >= ${ms}) on = false; digitalWrite(LED, on); }`,
+  'from a local': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { unsigned long now = millis(); if (digitalRead(2)) last = now; digitalWrite(LED, last > 0 && now - last < ${ms}); }`,
+  'to a deadline': (ms) =>
+    `${head}unsigned long until = 0;\n${begin}void loop() { if (digitalRead(2)) until = millis() + ${ms}; digitalWrite(LED, millis() < until); }`,
+  'to a deadline, the other way round': (ms) =>
+    `${head}unsigned long until = 0;\n${begin}void loop() { unsigned long now = millis(); if (digitalRead(2) == HIGH) until = now + ${ms}; if (until > now) digitalWrite(LED, HIGH); else digitalWrite(LED, LOW); }`,
+  'in micros': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = micros(); digitalWrite(LED, micros() - last < ${ms}000UL); }`,
+  'asked before it is kept': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { digitalWrite(LED, millis() - last > ${ms}); if (digitalRead(2)) last = millis(); }`,
+  'kept in every pass': (ms) =>
+    `${head}unsigned long last = 0; bool on = false;\n${begin}void loop() { unsigned long passed = millis() - last; last = millis(); if (passed > ${ms}) on = !on; digitalWrite(LED, on); if (digitalRead(2)) delay(3); }`,
+  'two of them': (ms, more) =>
+    `${head}unsigned long up = 0; unsigned long down = 0;\n${begin}void loop() { if (digitalRead(2)) up = millis(); else down = millis(); digitalWrite(LED, millis() - up < ${ms} || millis() - down > ${more}); }`,
+  'two units': (ms, more) =>
+    `${head}unsigned long one = 0; unsigned long other = 0;\n${begin}void loop() { if (digitalRead(2)) { one = millis(); other = micros(); } digitalWrite(LED, millis() - one < ${ms} && micros() - other > ${more}00UL); }`,
+  'its value used': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, last % ${ms} < ${ms} / 2); }`,
+  'in a struct, by a reference': (ms) =>
+    `${head}struct Seen { unsigned long at; bool on; };\nSeen seen[2];\nvoid note(unsigned long &at) { at = millis(); }\n${begin}void loop() { if (digitalRead(2)) note(seen[1].at); seen[1].on = millis() - seen[1].at < ${ms}; digitalWrite(LED, seen[1].on); }`,
+  'glitches with a moment that is newer': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { unsigned long now = millis(); if (digitalRead(2)) last = millis(); if (now - last > ${ms}) digitalWrite(LED, LOW); else digitalWrite(LED, HIGH); }`,
+  'the clock twice': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, millis() + last < ${ms} * 10UL); }`,
+  'with loops inside': (ms, more) =>
+    `${head}unsigned long last = 0; int sum = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); sum = 0; for (int i = 0; i < ${(more % 4) + 1}; i++) sum += i; digitalWrite(LED, millis() - last < ${ms} && sum >= 0); }`,
+  'asked whether there is one': (ms) =>
+    `${head}unsigned long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); if (last > 30 && last != 0) digitalWrite(LED, millis() - last < ${ms}); }`,
+  signed: (ms) =>
+    `${head}long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, (long) millis() - last < ${ms}); }`,
+};
+
+describe('moments of the clock that a program keeps in every pass', () => {
+  test.each(Object.entries(programs))(
+    'are skipped to the very same trace: %s',
+    (_, write) => {
+      fc.assert(
+        fc.property(
+          fc.integer({ min: 1, max: 120 }),
+          fc.integer({ min: 1, max: 90 }),
+          fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 1, max: 250 })),
+          (ms, more, [from, length]) => {
+            const when = [from / 1000, length / 1000] as const;
+            const source = write(ms, more);
+            const [fast, plain] = [held(source, true, when), held(source, false, when)];
+            expect([...fast.pins]).toEqual([...plain.pins]);
+            expect(fast.ended.at).toBe(plain.ended.at);
+            expect(fast.steps).toBeLessThanOrEqual(plain.steps);
+          },
+        ),
+        { numRuns: 5, seed: 12 },
+      );
+    },
+    60_000,
+  );
+
+  test.each([
+    'stays on after it was seen',
+    'from a local',
+    'to a deadline',
+    'in micros',
+    'asked before it is kept',
+    'two of them',
+    'asked whether there is one',
+  ])('take few steps: %s', (name) => {
+    const source = programs[name]!(100, 40);
+    const [fast, plain] = [held(source, true, [0.05, 2], 2.2), held(source, false, [0.05, 2], 2.2)];
+    expect(fast.steps).toBeLessThan(plain.steps / 5);
+  });
+});

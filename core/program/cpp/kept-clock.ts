@@ -1,0 +1,109 @@
+import type { Expression, Place, ProgramTree } from './tree';
+import { allExpressions } from './walk';
+import { conversionTo, type IntegerType } from './types';
+
+/** A store that keeps a moment: `last = millis();`, `until = now + 3000;`, where other passes find it again. */
+export type MomentStore = Extract<Expression, { node: 'store' }> & {
+  readonly type: IntegerType;
+};
+
+/** Whether a store keeps a moment of the clock in a variable that is there in the next pass. */
+export function keepsMoment(store: Extract<Expression, { node: 'store' }>): store is MomentStore {
+  const { place, value, type } = store;
+  const isLocal = place.area === 'frame' && !place.through;
+  return !isLocal && isRunning(value) && type.kind === 'integer' && type.bits === 32;
+}
+
+/** Whether a program keeps moments anywhere: only then its reads have to look whether they read one. */
+export const keepsMoments = ({ functions }: ProgramTree): boolean =>
+  functions.some(({ body }) =>
+    [...allExpressions(body)].some((expression) => expression.node === 'store' && keepsMoment(expression)),
+  );
+
+const isRunning = ({ clock }: Expression): boolean => clock === 'millis' || clock === 'micros';
+
+/** The local that a moment is taken from, as in `last = now;`; `undefined` where the clock itself is read. */
+export const momentSource = (expression: Expression): Place | undefined => {
+  if (expression.node === 'convert') return momentSource(expression.value);
+  return expression.node === 'load' && isRunning(expression) ? expression.place : undefined;
+};
+
+/** What moves with the clock in the difference of the two sides of a comparison. */
+export interface Difference {
+  /** The side on which the clock runs, 1 for the left one. */
+  readonly running: 1 | -1;
+  /** The local from which the clock is read; `undefined` where it is read on the spot. */
+  readonly local: Place | undefined;
+  /** Variables that stand in it, with their signs. */
+  readonly loads: readonly { readonly place: Place; readonly sign: 1 | -1 }[];
+}
+
+/**
+ * The clock and the variables of a comparison whose sides are sums; `undefined` where something else is in them that
+ * could move.
+ */
+export function differenceOf(left: Expression, right: Expression): Difference | undefined {
+  let running: 1 | -1 | undefined;
+  let local: Place | undefined;
+  const loads: { place: Place; sign: 1 | -1 }[] = [];
+  const add = (expression: Expression, sign: 1 | -1): boolean => {
+    switch (expression.node) {
+      case 'constant':
+        return true;
+      case 'convert':
+        return expression.value.type.kind === 'integer' && add(expression.value, sign);
+      case 'load':
+        if (isRunning(expression)) {
+          if (running !== undefined) return false;
+          [running, local] = [sign, expression.place];
+          return true;
+        }
+        loads.push({ place: expression.place, sign });
+        return (
+          expression.clock === 'fixed' && !expression.place.through && expression.place.steps.length === 0
+        );
+      case 'builtin':
+        if (!isRunning(expression) || running !== undefined) return false;
+        running = sign;
+        return true;
+      case 'binary':
+        if (expression.operator === '+') return add(expression.left, sign) && add(expression.right, sign);
+        if (expression.operator === '-')
+          return add(expression.left, sign) && add(expression.right, sign === 1 ? -1 : 1);
+        return false;
+      default:
+        return false;
+    }
+  };
+  const isSum = add(left, 1) && add(right, -1);
+  return isSum && running !== undefined ? { running, local, loads } : undefined;
+}
+
+/**
+ * Whether a comparison comes out the same wherever the two moments in it fall between two counts: its running side is one
+ * count (or one `step` of counts) more or less then. A difference of 0 gets no smaller unless `mayWrap`, since the moment
+ * that was kept is the earlier one.
+ */
+export function holdsEitherWay(
+  running: number,
+  fixed: number,
+  {
+    type,
+    step,
+    mayWrap,
+    holds,
+  }: {
+    readonly type: IntegerType;
+    readonly step: number;
+    readonly mayWrap: boolean;
+    readonly holds: (running: number, fixed: number) => boolean;
+  },
+): boolean {
+  const fit = conversionTo(type);
+  const now = holds(running, fixed);
+  const isLeast = !type.signed && running < step;
+  return (
+    holds(fit(running + step), fixed) === now &&
+    ((isLeast && !mayWrap) || holds(fit(running - step), fixed) === now)
+  );
+}
