@@ -35,6 +35,12 @@ export function seconds(amount: number): string {
   return `${trimmed(amount.toFixed(amount < 10 ? 2 : 1))} s`;
 }
 
+/** A stretch of time as it stands in a sentence: `from 1.2 s to 3 s`; of one too short for that, `for 0.40 ms at 1.2 s`. */
+export const stretch = (from: number, to: number): string =>
+  seconds(from) === seconds(to)
+    ? `for ${seconds(to - from)} at ${seconds(from)}`
+    : `from ${seconds(from)} to ${seconds(to)}`;
+
 /** `once`, `twice`, `4 times`. */
 export const times = (count: number): string =>
   count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`;

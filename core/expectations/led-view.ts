@@ -1,7 +1,7 @@
 import type { Ref } from '../brand';
 import { quantity, type FindingCode, type Observation } from '../findings/finding';
 import type { SeenInterval } from '../rehearsal/seen';
-import { milliamps, seconds, times } from '../units';
+import { milliamps, seconds, stretch, times } from '../units';
 import { partTextOf } from '../wiring/words';
 import { capital } from '../words/words';
 import { glances } from './glances';
@@ -105,9 +105,7 @@ export function summary({ phases, intervals }: LedView): string {
     Boolean,
   );
   if (parts.length === 0)
-    return phases
-      .map((phase) => `${phase.lit ? 'lit' : 'dark'} from ${seconds(phase.from)} to ${seconds(phase.to)}`)
-      .join(', ');
+    return phases.map((phase) => `${phase.lit ? 'lit' : 'dark'} ${stretch(phase.from, phase.to)}`).join(', ');
   return `${parts.join(', ')}, lit ${times(count)}`;
 }
 

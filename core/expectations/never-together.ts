@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { quantity } from '../findings/finding';
-import { seconds } from '../units';
+import { seconds, stretch } from '../units';
 import { sentence } from '../words/sentence';
 import { lightSlot, listSlot } from '../words/slots';
 import {
@@ -50,7 +50,7 @@ export const neverTogether: ExpectationDefinition<NeverTogether> = {
                   code: overlaps ? 'turn-overlap' : 'order-wrong',
                   severity: 'fault',
                   refs: [leds[first]!, leds[second]!],
-                  message: `${names} are lit together from ${seconds(start)} to ${seconds(end)}; they should take turns.`,
+                  message: `${names} are lit together ${stretch(start, end)}; they should take turns.`,
                   hints: [
                     `Is one of ${names} switched off before the other is switched on?`,
                     `From ${seconds(start)} on, ${names} are both lit, for ${seconds(end - start)}.`,

@@ -58,16 +58,16 @@ export const serial: ExpectationDefinition<Printed> = {
           ? text.trim() === wanted.trim()
           : matches(wanted, text);
     const shown =
-      text.length === 0 ? 'nothing' : `“${text.slice(0, 60).trim()}${text.length > 60 ? '…' : ''}”`;
+      text.length === 0 ? 'nothing' : `“${inOneLine(text.slice(0, 60))}${text.length > 60 ? '…' : ''}”`;
     if (isRight) return passed(shown);
     return failedWith(shown, {
       code: 'text-off',
       severity: 'fault',
-      message: `The board prints ${shown}; it should print “${wanted}”.`,
+      message: `The board prints ${shown}; it should print “${inOneLine(wanted)}”.`,
       hints: [
         `What does the board print?`,
         `It prints ${shown} from ${seconds(from)} to ${seconds(to)}.`,
-        `Change the program so that it prints “${wanted}”.`,
+        `Change the program so that it prints “${inOneLine(wanted)}”.`,
       ],
       evidence: { characters: quantity(text.length, '') },
     });
@@ -85,6 +85,9 @@ export const serial: ExpectationDefinition<Printed> = {
       : [{ serial: 'contains', text: line.trim().slice(0, 80) }];
   },
 };
+
+/** Printed lines as they stand in a sentence. */
+const inOneLine = (text: string): string => text.trim().replace(/\s*[\r\n]+\s*/g, ' · ');
 
 function matches(pattern: string, text: string): boolean {
   try {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { quantity, type Observation } from '../findings/finding';
-import { seconds } from '../units';
+import { seconds, stretch } from '../units';
 import { sentence } from '../words/sentence';
 import { lightSlot, wordSlot } from '../words/slots';
 import {
@@ -72,7 +72,7 @@ function leaves(view: LedView, state: 'lit' | 'dark'): Observation {
   return saw(
     view,
     'timing-off',
-    `should be ${state} all the time, but is ${state === 'lit' ? 'dark' : 'lit'} from ${seconds(other.from)} to ${seconds(other.to)}.`,
+    `should be ${state} all the time, but is ${state === 'lit' ? 'dark' : 'lit'} ${stretch(other.from, other.to)}.`,
     [
       `What happens to ${view.ref} at ${seconds(other.from)}?`,
       `${view.ref} changes at ${seconds(other.from)}, and it shouldn’t.`,

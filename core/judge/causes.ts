@@ -11,6 +11,7 @@ import {
   atItsLine,
   findingOfPullUp,
   findingOfStatic,
+  findingOfUncalled,
   findingOfUnits,
   findingOfWord,
   ofOpenCase,
@@ -41,7 +42,8 @@ export function causesOf(
     const observation = candidate.evidence
       ? named(candidate.evidence, open)
       : ofProgram(candidate, candidates, build, look);
-    if (observation) causes.push({ observation, repair: repairOf(candidate) });
+    if (observation)
+      causes.push({ observation: asCause(observation, examination), repair: repairOf(candidate) });
   }
   if (!rest) return causes;
   const most =
@@ -51,6 +53,12 @@ export function causesOf(
   const left = most && atItsLastLine(most, circuit, traces[scenarios.findIndex(({ passed }) => !passed)]);
   return left ? [...causes, { observation: left, ...(left.repair ? { repair: left.repair } : {}) }] : causes;
 }
+
+/** What keeps a build from working is a fault, though it is no more than advice to one that works. */
+const asCause = (observation: Observation, { verdict }: Examination): Observation =>
+  observation.severity === 'advice' && verdict === 'does-not-work'
+    ? { ...observation, severity: 'fault' }
+    : observation;
 
 /** The causes as far as the build itself shows them, when its repair cannot be looked at any more. */
 export function causesUnseen(
@@ -171,7 +179,10 @@ function bestOfProgram(
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const exchanged = findingOfExchange(edits, source, circuit);
   if (exchanged) return exchanged;
-  const forgotten = edit && findingOfStatic(edit, source);
+  // What the processor does wrong comes before what comes of that.
+  const error = explained.find(({ code }) => code === 'runtime-error');
+  if (error) return error;
+  const forgotten = edit && (findingOfStatic(edit, source) ?? findingOfUncalled(edit, source));
   if (forgotten) return forgotten;
   const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
   const openCase = plain && edit && ofOpenCase(plain, edit);
@@ -197,7 +208,7 @@ function bestOfProgram(
     program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit) || readsAnew(edit)),
   );
   const best = here ?? said ?? elsewhere ?? plain ?? byCause(explained)[0];
-  return best && atItsLine(best, edit, traces);
+  return best && atItsLine(best, edit, traces, source);
 }
 
 /** Whether a change is one of a pause, without which a press may go unseen. */

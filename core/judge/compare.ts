@@ -148,6 +148,8 @@ function inItsPlace(
   ];
 }
 
+const UNSEEN = ', too little to see the LED light up';
+
 /** What another value does where a resistor stands in the exercise, behind the current that flows. */
 function effectOf(
   asked: Circuit,
@@ -163,7 +165,7 @@ function effectOf(
   if (nextTo(({ kind }) => kindOf(kind).observed === 'light')) {
     if (is === 'small')
       return current === 'over' ? ', too much for the LED and the pin' : ', brighter than it should be';
-    return current === 'faint' ? ', too little to see the LED light up' : ', dimmer than it should be';
+    return current === 'faint' ? UNSEEN : ', dimmer than it should be';
   }
   if (current === 'over') return ', too much for the pin';
   const sensor = nextTo(({ kind }) => kindOf(kind).resistance === 'sensed');
@@ -197,13 +199,15 @@ function otherValue(
   );
   const over = currentMa > limitMa;
   const way = amount < low ? 'small' : 'large';
-  const effect = effectOf(asked.circuit, reference, way, over ? 'over' : currentMa < 0.5 ? 'faint' : 'fine');
+  const current = over ? 'over' : currentMa < 0.5 ? 'faint' : 'fine';
+  const effect = effectOf(asked.circuit, reference, way, current);
   const wanted = low === high ? ohms(low) : `${ohms(low)} to ${ohms(high)}`;
   const bands = `${fourBands(amount).slice(0, 3).join(', ')}; ${ohms(reference.value.amount!)} has ${fourBands(reference.value.amount!).slice(0, 3).join(', ')}`;
   return [
     {
       code: 'resistor-value',
-      severity: over ? 'risk' : 'fault',
+      // An LED that nobody can see is dead, though no scenario may watch it.
+      severity: over || effect === UNSEEN ? 'risk' : 'fault',
       refs: [...members],
       at: placesOf(part),
       message: `${name} ${isOne ? 'is' : 'are'} ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows${effect}.`,

@@ -1,36 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import type { Exercise } from '../formats/exercise';
-import { grammars } from '../testing/beacon';
 import { exerciseSaid } from '../testing/exercise-said';
-import { readWiring } from '../wiring/read';
-import { writeTable } from '../wiring/table';
-import { buildFor } from './build';
-import { check } from './check';
-
-/** What a slip is called first, and how it is mended, by an instructor. */
-interface Slip {
-  readonly name: string;
-  readonly rows?: (table: string) => string;
-  readonly program?: (source: string) => string;
-  readonly code: string;
-  /** What the repair says, where that is not left open. */
-  readonly repair?: string;
-}
-
-const replaced =
-  (...pairs: readonly (readonly [string, string])[]) =>
-  (text: string): string =>
-    pairs.reduce((now, [from, to]) => {
-      if (!now.includes(from)) throw new Error(`${from} is not in it`);
-      return now.replace(from, to);
-    }, text);
-
-function causesIn(exercise: Exercise, { rows = (table) => table, program = (source) => source }: Slip) {
-  const read = readWiring(rows(writeTable(exercise.reference)));
-  if (!read.ok) throw new Error(read.problems[0]!.message);
-  const build = buildFor(exercise, read.value, program(exercise.data.program), grammars);
-  return check(exercise, build, grammars).findings.filter(({ cause }) => cause);
-}
+import { causesIn, replaced, withoutParts, type SaidSlip } from '../testing/said-slips';
 
 const pool = exerciseSaid({
   id: 'tide-pool',
@@ -133,7 +103,7 @@ while True:
   ],
 });
 
-const inTidePool: readonly Slip[] = [
+const inTidePool: readonly SaidSlip[] = [
   {
     name: 'whole numbers divided',
     program: replaced(['* 5.0 / 1024.0 * 100.0', '* 5 / 1024 * 100']),
@@ -214,7 +184,7 @@ void loop() {
   ],
 });
 
-const inSignal: readonly Slip[] = [
+const inSignal: readonly SaidSlip[] = [
   {
     name: 'two pins in each other’s places in a program',
     program: replaced(['RED = 9', 'RED = 11'], ['BLUE = 11', 'BLUE = 9']),
@@ -252,16 +222,12 @@ const inSignal: readonly Slip[] = [
   },
   {
     name: 'a diode left out',
-    rows: (table) =>
-      table
-        .split('\n')
-        .filter((row) => !row.startsWith('D2,'))
-        .join('\n'),
+    rows: withoutParts('D2'),
     code: 'inductive-no-diode',
   },
 ];
 
-const inCabin: readonly Slip[] = [
+const inCabin: readonly SaidSlip[] = [
   {
     name: 'an import left out',
     program: replaced(['import pwmio\n', '']),

@@ -120,23 +120,28 @@ const happensIn = ({ failures, observed }: Outcome): string => {
 };
 
 function bounces(trace: Trace, button: string, observed: string, circuit: Circuit): Observation {
-  // The line that looks at the button: where a pin is read that one of its legs lies on.
-  const read = [...trace.reads].find(([pin]) => {
+  const leadsToIt = (pin: string): boolean => {
     const node = circuit.nodeOfPin(pin);
-    return node && circuit.partsAt(node.id).some(({ ref }) => ref === button);
-  });
-  const line = read?.[1].line ?? 1;
+    return node !== undefined && circuit.partsAt(node.id).some(({ ref }) => ref === button);
+  };
+  // The line that looks at the button, or that has an interrupt look at it.
+  const read = [...trace.reads].find(([pin]) => leadsToIt(pin));
+  const asked = [...trace.interruptPins].find(([pin]) => leadsToIt(pin));
+  const line = read?.[1].line ?? asked?.[1] ?? 1;
+  const isInterrupt = asked !== undefined;
   return {
     code: 'no-debounce',
     severity: 'fault',
     refs: [button],
     line,
     column: 1,
-    message: `A real button bounces for a few milliseconds when it is pressed, and line ${line} takes each bounce for a press: then ${observed}.`,
+    message: `A real button bounces for a few milliseconds when it is pressed, and line ${line} ${read ? 'takes each bounce for a press' : 'lets each bounce interrupt the program'}: then ${observed}.`,
     hints: [
       `What does a contact do in the first thousandths of a second after it is pressed?`,
       `When ${button} bounces, something else happens: ${observed}.`,
-      `After line ${line} has seen a change, wait 20 milliseconds before checking again.`,
+      isInterrupt
+        ? `In the interrupt routine, take a press only if the last change was more than 20 milliseconds ago, or check the button in loop instead.`
+        : `After line ${line} has seen a change, wait 20 milliseconds before checking again.`,
     ],
   };
 }

@@ -356,9 +356,10 @@ export class Machine {
     if (limit === Number.POSITIVE_INFINITY) return;
     const passes = this.skippable(Math.floor((limit - this.cycles) / length) - 1, length);
     if (passes <= 0) return;
+    const from = this.cycles;
     this.cycles += passes * length;
     this.skippedCycles += passes * length;
-    this.skipped(passes * length);
+    this.skipped(from);
   }
 
   /** How many of so many passes, `length` cycles each, may be skipped at once as far as the language's memory goes. */
@@ -366,6 +367,6 @@ export class Machine {
     return passes;
   }
 
-  /** Passes have been skipped: what they would have left in the language's memory is put there. */
-  protected skipped(_cycles: number): void {}
+  /** Passes from that cycle on have been skipped: what they would have left in the language's memory is put there. */
+  protected skipped(_from: number): void {}
 }

@@ -11,6 +11,8 @@ export interface Comparison {
 export interface Watcher {
   /** A step is about to be taken; the machine says which line it is of, and when. */
   step(): void;
+  /** A variable holds another moment of the clock, which counts as no change. */
+  moved(): void;
   /** A comparison has been made of these two values. */
   compared(comparison: Comparison, left: unknown, right: unknown): void;
   /** The condition in this stretch of the program has come out. */

@@ -57,6 +57,19 @@ describe('a recorded run', () => {
     }
   });
 
+  test('shows moments of the clock go by, in passes that are skipped too', () => {
+    const { recording } = recorded(
+      'unsigned long last = 0;\nvoid setup() { }\nvoid loop() {\n  last = millis();\n}\n',
+    );
+    expect(recording.trace.ended.reason).toBe('time');
+    expect(recording.trace.steps).toBeLessThan(60_000);
+    const { values } = recording.names.find(({ name }) => name === 'last')!;
+    for (const at of [0.3, 1, 1.7]) {
+      const shown = values.findLast((value) => value.at <= at)!;
+      expect(Math.abs(Number(shown.text) - at * 1000)).toBeLessThan(80);
+    }
+  });
+
   test('says which line runs, and what follows it', () => {
     const { program } = recorded(COUNTING);
     expect(program.lineAt(0.3)).toBe(19);

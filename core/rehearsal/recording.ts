@@ -130,6 +130,11 @@ class Recorder implements Watcher {
     if (this.count >= MOST_STEPS) this.keptUntil = at;
   }
 
+  moved(): void {
+    if (this.keptUntil === Number.POSITIVE_INFINITY)
+      this.readNames(this.machine.cycles / this.machine.clockHz, this.machine.line);
+  }
+
   compared(comparison: Comparison, left: unknown, right: unknown): void {
     if (this.compareds.length < 8) this.compareds.push({ comparison, left, right });
   }

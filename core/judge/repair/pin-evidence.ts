@@ -53,6 +53,8 @@ export function findingOfExchange(
   source: string,
   circuit: Circuit,
 ): Observation | undefined {
+  const [only] = edits;
+  if (edits.length === 1 && only) return findingOfOrder(only, source, circuit);
   const [second, first] = edits.map((edit) => ('replace' in edit ? edit.replace : undefined));
   if (edits.length !== 2 || !first || !second) return undefined;
   const wordAt = ({ line, column, length }: typeof first): string =>
@@ -77,6 +79,34 @@ export function findingOfExchange(
       `What is wired to pin ${one}, and what to pin ${other}? Compare with lines ${first.line} and ${second.line}.`,
       `Line ${first.line} says ${one} and line ${second.line} says ${other}; on this wiring it is the other way round.`,
       `Write ${other} in line ${first.line}, and ${one} in line ${second.line}.`,
+    ],
+  };
+}
+
+/** The finding that the exchange of two pins in one line is evidence of, as in a list of them. */
+function findingOfOrder(edit: Edit, source: string, circuit: Circuit): Observation | undefined {
+  if (!('replace' in edit)) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const there = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
+  const pinsIn = (text: string): readonly string[] =>
+    (text.match(/\w+/g) ?? []).filter((word) => circuit.board?.pins.some(({ name }) => name === word));
+  const [written, meant] = [pinsIn(there), pinsIn(by)];
+  const others = written.filter((pin, index) => meant[index] !== pin);
+  const [one, other] = others;
+  const isOrder = [...written].sort().join() === [...meant].sort().join();
+  const areWired = written.every((pin) => circuit.wiredSignals.includes(pin));
+  if (one === undefined || other === undefined || others.length !== 2 || !isOrder || !areWired)
+    return undefined;
+  return {
+    code: 'pin-disagrees',
+    severity: 'fault',
+    line,
+    column,
+    message: `Line ${line} has pins ${one} and ${other} in each other’s places.`,
+    hints: [
+      `In which order does line ${line} name its pins, and in which order are the parts wired?`,
+      `In line ${line}, ${one} stands where ${other} belongs, and the other way round.`,
+      `Exchange ${one} and ${other} in line ${line}.`,
     ],
   };
 }

@@ -53,6 +53,44 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
   };
 }
 
+/** Words before a bracket that call nothing. */
+const KEYWORDS: ReadonlySet<string> = new Set([
+  'if',
+  'else',
+  'for',
+  'while',
+  'switch',
+  'return',
+  'elif',
+  'not',
+]);
+
+/** The finding that a line put in by a repair is evidence of, where it names a function that nothing calls. */
+export function findingOfUncalled(edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit) || edit.replace.length > 0) return undefined;
+  const lines = source.split('\n');
+  for (const name of new Set(edit.replace.by.match(/\b[A-Za-z_]\w*\b/g))) {
+    if (KEYWORDS.has(name)) continue;
+    const isMade = new RegExp(`^\\s*(?:def\\s+${name}\\s*\\(|[\\w ]+[ *&]${name}\\s*\\([^;]*$)`);
+    const at = lines.findIndex((line) => isMade.test(line));
+    const isNamed = source.match(new RegExp(`\\b${name}\\b`, 'g'))?.length;
+    if (at < 0 || isNamed !== 1) continue;
+    return {
+      code: 'no-response',
+      severity: 'fault',
+      line: at + 1,
+      column: lines[at]!.search(new RegExp(`\\b${name}\\b`)) + 1,
+      message: `The function ${name} begins in line ${at + 1}, but nothing ever calls it, so it never runs.`,
+      hints: [
+        `What makes ${name} run, and when?`,
+        `The name ${name} stands in line ${at + 1} and nowhere else in the program.`,
+        `Put ${edit.replace.by.trim()} where it belongs.`,
+      ],
+    };
+  }
+  return undefined;
+}
+
 /** What the pauses of the two languages count in, with how many of the other's units that is. */
 const PAUSE = /\b(delay|sleep)\s*\(\s*$/;
 const THOUSAND = 1000;
@@ -148,7 +186,12 @@ export function findingOfPullUp(edit: Edit, source: string): Observation | undef
  * What was seen of a build, said of the line that a change of it mends: where to look, and what the line did there
  * first.
  */
-export function atItsLine(seen: Observation, edit: Edit | undefined, traces: readonly Trace[]): Observation {
+export function atItsLine(
+  seen: Observation,
+  edit: Edit | undefined,
+  traces: readonly Trace[],
+  source: string,
+): Observation {
   if (!edit || !('replace' in edit)) return seen;
   const { line, column, length, by } = edit.replace;
   // What has a line of its own says more.
@@ -158,7 +201,7 @@ export function atItsLine(seen: Observation, edit: Edit | undefined, traces: rea
     // What begins or ends a line stands between two.
     const isOwnLine = by.includes('\n') || /;\s*$/.test(by);
     const where = !isOwnLine ? `in line ${line}` : `after line ${column === 1 ? line - 1 : line}`;
-    const missing = `Something is missing ${where}.`;
+    const missing = unchangedBy(by, source) ?? `Something is missing ${where}.`;
     return {
       ...seen,
       line,
@@ -175,6 +218,17 @@ export function atItsLine(seen: Observation, edit: Edit | undefined, traces: rea
     message: `${seen.message} Look at line ${line}${deed ? `: ${deed}` : ''}.`,
     hints: [question!, `${pointer} It comes from line ${line}.`, remedy!],
   };
+}
+
+/** That a variable keeps its first value, where what is put in is the only line that gives it another one. */
+function unchangedBy(by: string, source: string): string | undefined {
+  const name = /^\s*([A-Za-z_]\w*)\s*(?:[-+*/]?=(?!=)|\+\+|--)/.exec(by)?.[1];
+  if (name === undefined) return undefined;
+  const changes = [
+    ...source.matchAll(new RegExp(`(?:\\+\\+|--)?\\b${name}\\b\\s*(?:[-+*/%|&]?=(?!=)|\\+\\+|--)`, 'g')),
+  ];
+  // Once it is made, with its first value.
+  return changes.length <= 1 ? `${name} keeps its first value: no line changes it.` : undefined;
 }
 
 /** What a line does to a pin first: `at 0.40 s it makes pin 7 LOW`. */

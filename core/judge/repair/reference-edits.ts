@@ -40,9 +40,21 @@ export function referenceCandidates(
   if (hunks.length > MANY) return [];
   const amount =
     hunks.length === 1 ? cost.asAskedButThis : hunks.length <= FEW ? cost.asAsked : cost.insert + 0.2;
-  return hunks
+  // Two slips in one line, such as two names in each other's places, are one line that is written otherwise.
+  const joined = hunks.length <= FEW ? inOneLine(hunks, own, source) : [];
+  return [...hunks, ...joined]
     .filter((hunk) => lengthOf(hunk.own) <= LONGEST && lengthOf(hunk.asked) <= LONGEST)
     .map((hunk) => changeOf(settled(hunk, own, asked), { own, asked, source, wanted, amount, make }));
+}
+
+/** What neighbouring places in one line are together, with what stands between them. */
+function inOneLine(hunks: readonly Hunk[], own: readonly Piece[], source: string): readonly Hunk[] {
+  return hunks.slice(1).flatMap((last, index): readonly Hunk[] => {
+    const first = hunks[index]!;
+    const [from, to] = [own[first.own[0]]?.from, own[last.own[1] - 1]?.to];
+    if (from === undefined || to === undefined || source.slice(from, to).includes('\n')) return [];
+    return [{ own: [first.own[0], last.own[1]], asked: [first.asked[0], last.asked[1]] }];
+  });
 }
 
 const lengthOf = ([from, to]: readonly [number, number]): number => to - from;

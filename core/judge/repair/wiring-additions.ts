@@ -122,6 +122,7 @@ export class WiringAdditions {
           const seats = this.reaching(wanted, from.strips, to.strips);
           if (seats) yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, seats) }, cost.addPart);
         }
+      yield* this.inPlaceOfWires(wanted);
       yield* this.inserted(wanted);
     }
   }
@@ -155,6 +156,37 @@ export class WiringAdditions {
     return undefined;
   }
 
+  /** A part where a wire was put instead of it. */
+  private *inPlaceOfWires(wanted: PlacedPart): Generator<Candidate> {
+    const { look, target } = this.source.given;
+    const nets = target.netsOf(wanted.ref);
+    for (const wire of this.source.wiring.parts) {
+      const [one, other] = wire.legs.map(({ at }) => at);
+      const isOnBoard = (at: Point | null | undefined): at is Point =>
+        at?.type === 'hole' || at?.type === 'rail';
+      if (!kindOf(wire.kind).conductor || !isOnBoard(one) || !isOnBoard(other)) continue;
+      const root = look.rootOf(nameOf(one));
+      if (!nets.every((net) => look.netsAt(root).has(net))) continue;
+      for (const places of kindOf(wanted.kind).symmetrical
+        ? [[one, other]]
+        : [
+            [one, other],
+            [other, one],
+          ]) {
+        const added: PlacedPart = { ...wanted, legs: legsAt(wanted.kind, places) };
+        if (overreachOf(added)) continue;
+        yield this.source.changed(
+          [{ remove: wire.ref }, { add: rowsOf(added) }],
+          cost.addPart,
+          `Take out ${partText(wire)}, and put ${partText(added)} in its place.`,
+          (wiring) =>
+            withNewPart({ ...wiring, parts: wiring.parts.filter((part) => part.ref !== wire.ref) }, added),
+          (repair) => evidenceOfPart(wanted, [wire.ref, ...target.neighboursOf(wanted.ref)], repair),
+        );
+      }
+    }
+  }
+
   /** A part put into a path: what is joined without it is taken apart, and it goes between. */
   private *inserted(wanted: PlacedPart): Generator<Candidate> {
     const { look } = this.source.given;
@@ -184,7 +216,12 @@ export class WiringAdditions {
               const now = findPart(wiring, part.ref);
               return now && withNewPart(withPart(wiring, withLegAt(now, leg.leg, row)), added);
             },
-            (repair) => evidenceOfPart(wanted, [part.ref], repair),
+            (repair) =>
+              evidenceOfPart(
+                wanted,
+                [part.ref, ...this.source.given.target.neighboursOf(wanted.ref)],
+                repair,
+              ),
           );
         }
       }

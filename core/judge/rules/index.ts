@@ -34,7 +34,7 @@ import { batteryReversed, noCommonGround, railSwapped } from './grounds';
 import { inputFloating, pinLacksFunction, pullWrongWay } from './inputs';
 import { headroom, noSeriesResistor, pinOvercurrent, sharedResistor } from './leds';
 import { leadsMayTouch, wireColour } from './looks';
-import { legOpen, noReturn, partBypassed, railUnpowered } from './open';
+import { legOpen, noReturn, partBypassed, boardUnpowered, railUnpowered } from './open';
 import { portOvercurrent, supplyOvercurrent } from './overload';
 import { opposedPull } from './opposed-pulls';
 import { pinReserved } from './pins';
@@ -52,6 +52,7 @@ const rules: readonly Rule[] = [
     legOpen,
     noReturn,
     railUnpowered,
+    boardUnpowered,
     railSwapped,
     supplyShort,
     shortWhenPressed,

@@ -1,10 +1,10 @@
 import { placesOf } from '../places';
-import type { LegName } from '../../brand';
+import { legName, type LegName } from '../../brand';
 import type { Rail } from '../../breadboards';
 import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../findings/finding';
 import { isPowerSource, isSingleLight, kindOf, roleOfLeg } from '../../parts';
-import { milliamps } from '../../units';
+import { milliamps, volts } from '../../units';
 import { legText, partText, placeText, stripText, terminalText } from '../../wiring/words';
 import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
 import type { WiringRule, Built } from '../subject';
@@ -113,6 +113,37 @@ export const railUnpowered: WiringRule = (built) => {
       });
     }
   return [...found.values()];
+};
+
+/** A chip without a regulator whose supply pin no battery or bench supply reaches, in whatever state. */
+export const boardUnpowered: WiringRule = ({ circuit, states }) => {
+  const { board } = circuit.wiring;
+  const input = board?.profile.supplies.find((socket) => socket.role === 'input' && socket.feedsLogic);
+  if (!board || input?.role !== 'input') return [];
+  const node = circuit.nodeOfPin(input.name);
+  const [least] = input.volts.absolute;
+  const most = node ? Math.max(0, ...states.map(({ point }) => point.volts[node.id] ?? 0)) : 0;
+  if (most >= least) return [];
+  const { short } = board.profile;
+  const isFed = most > 0.1;
+  const found = isFed
+    ? `only ${volts(most)} reaches its ${input.name} pin`
+    : `nothing feeds its ${input.name} pin`;
+  return [
+    {
+      code: 'rail-unpowered',
+      severity: 'fault',
+      refs: [board.ref],
+      at: [legPoint(board.ref, legName(input.name))],
+      message: `The ${short} has no power: ${found}, so its program doesn’t run. It needs ${volts(least)} at least.`,
+      hints: [
+        `Where does the ${short} get its power from?`,
+        `${capital(found.replace(/\bits\b/, `the ${short}’s`))}.`,
+        `Connect plus of the battery to ${input.name} and minus to the ground of the ${short}.`,
+      ],
+      evidence: { volts: quantity(most, 'V') },
+    },
+  ];
 };
 
 /** Rails of the same sign that the board feeds with what the sign says. */

@@ -30,6 +30,10 @@ interface KeptMoment extends Moment {
   readonly before: number;
 }
 
+/** How often whoever watches is shown the moments of passes that are skipped: seconds, and times at most. */
+const LOOK_SECONDS = 0.05;
+const MOST_LOOKS = 400;
+
 /** Cells for the frames of functions. */
 const STACK_CELLS = 8192;
 /** The bit that lets changes of pins interrupt, in the chip's register for it. */
@@ -104,7 +108,7 @@ export class CppMachine extends Machine {
    * this one may be skipped as long as nothing reads the variable but what moves with it.
    */
   keepMoment(cell: number, value: number, moment: Moment): number {
-    if (this.watcher || cell >= this.memory.globalCells) {
+    if (cell >= this.memory.globalCells) {
       this.clockEscaped = true;
       return this.write(cell, value);
     }
@@ -118,6 +122,7 @@ export class CppMachine extends Machine {
     });
     if (last?.pass !== passNumber - 1) this.changes += 1;
     this.cells[cell] = value;
+    this.watcher?.moved();
     return value;
   }
 
@@ -156,13 +161,33 @@ export class CppMachine extends Machine {
     return passes - (passes % together);
   }
 
-  protected override skipped(cycles: number): void {
-    for (const [cell, kept] of this.moments) {
-      if (kept.pass !== this.passNumber) continue;
-      const perCycle = (kept.unit === 'millis' ? 1e3 : 1e6) / this.clockHz;
-      this.cells[cell] = conversionTo(kept.type)(this.cells[cell]! + Math.round(cycles * perCycle));
-      this.moments.set(cell, { ...kept, cycle: kept.cycle + cycles, before: kept.before + cycles });
+  protected override skipped(from: number): void {
+    const { cycles: until, watcher } = this;
+    const kept = [...this.moments].filter(([, { pass }]) => pass === this.passNumber);
+    if (kept.length === 0) return;
+    const before = kept.map(([cell]) => this.cells[cell]!);
+    const to = (cycles: number): void =>
+      kept.forEach(([cell, { unit, type }], index) => {
+        const counts = ((cycles - from) * (unit === 'millis' ? 1e3 : 1e6)) / this.clockHz;
+        this.cells[cell] = conversionTo(type)(before[index]! + Math.round(counts));
+      });
+    // Whoever watches sees the moments go by.
+    const looks = watcher
+      ? Math.min(MOST_LOOKS, Math.floor((until - from) / this.clockHz / LOOK_SECONDS))
+      : 0;
+    for (let look = 1; look <= looks; look += 1) {
+      this.cycles = from + ((until - from) * look) / (looks + 1);
+      to(this.cycles);
+      watcher!.moved();
     }
+    this.cycles = until;
+    to(until);
+    for (const [cell, moment] of kept)
+      this.moments.set(cell, {
+        ...moment,
+        cycle: moment.cycle + until - from,
+        before: moment.before + until - from,
+      });
   }
 
   /** Cycles after which the clock shows something new: the micros clock counts in steps of four. */

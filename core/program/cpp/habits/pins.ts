@@ -32,7 +32,7 @@ interface PinUse {
 /** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
 export const pinHabits: Habit = (facts) => {
   const uses = usesOf(facts);
-  return [...unusedPins(uses), ...magicNumbers(facts.source, uses)];
+  return [...unusedPins(facts.source, uses), ...magicNumbers(facts.source, uses)];
 };
 
 function usesOf({ tree }: Facts): readonly PinUse[] {
@@ -54,24 +54,27 @@ function valueOf(expression: Expression): number | undefined {
   return inner.node === 'constant' ? inner.value : undefined;
 }
 
-function unusedPins(uses: readonly PinUse[]): readonly ProgramProblem[] {
+function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramProblem[] {
   const rest = uses.filter(({ name }) => name !== 'pinMode');
   // What is worked out while it runs may be any pin.
   if (rest.some(({ pin }) => pin === undefined)) return [];
   const used = new Set(rest.map(({ pin }) => pin));
-  return uses.flatMap(({ name, pin, span }) => {
-    if (name !== 'pinMode' || pin === undefined || used.has(pin)) return [];
+  const lines = source.split('\n');
+  return uses.flatMap(({ name: called, pin, span }) => {
+    if (called !== 'pinMode' || pin === undefined || used.has(pin)) return [];
     const { line, column } = span;
+    const written = (lines[line - 1] ?? '').slice(column - 1, span.endColumn - 1);
+    const name = /^\w+$/.test(written) ? written : String(pin);
     return [
       warning(
         'pin-unused',
         'advice',
         { line, column },
-        `Line ${line} sets up pin ${pin}, but no line uses it.`,
+        `Line ${line} sets up pin ${name}, but no line uses it.`,
         [
-          `What is connected to pin ${pin}, and which line uses it?`,
-          `Pin ${pin} is set up in line ${line}, but never written or read.`,
-          `Use pin ${pin}, or remove line ${line}.`,
+          `What is connected to pin ${name}, and which line uses it?`,
+          `Pin ${name} is set up in line ${line}, but never written or read.`,
+          `Use pin ${name}, or remove line ${line}.`,
         ],
       ),
     ];
