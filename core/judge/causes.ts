@@ -179,9 +179,9 @@ function bestOfProgram(
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const exchanged = findingOfExchange(edits, source, circuit);
   if (exchanged) return exchanged;
-  // What the processor does wrong comes before what comes of that.
+  // What the processor does wrong comes before what comes of that, but for a direction that was all it wanted.
   const error = explained.find(({ code }) => code === 'runtime-error');
-  if (error) return error;
+  if (error && !isOfDirection(edit)) return error;
   const forgotten = edit && (findingOfStatic(edit, source) ?? findingOfUncalled(edit, source));
   if (forgotten) return forgotten;
   const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
@@ -223,6 +223,9 @@ const isOfPull = (edit: Edit): edit is Extract<Edit, { replace: unknown }> =>
 /** Whether a change brings a reading, without which what happens later goes unseen. */
 const readsAnew = (edit: Edit | undefined): boolean =>
   edit !== undefined && 'replace' in edit && /[rR]ead\s*\(|\.value\b|pulseIn/.test(edit.replace.by);
+
+const isOfDirection = (edit: Edit | undefined): boolean =>
+  edit !== undefined && 'replace' in edit && /direction|pinMode|OUTPUT|switch_to_output/.test(edit.replace.by);
 
 const lineOf = (edit: Edit | undefined): number | undefined =>
   edit && 'replace' in edit ? edit.replace.line : undefined;
