@@ -225,7 +225,9 @@ const readsAnew = (edit: Edit | undefined): boolean =>
   edit !== undefined && 'replace' in edit && /[rR]ead\s*\(|\.value\b|pulseIn/.test(edit.replace.by);
 
 const isOfDirection = (edit: Edit | undefined): boolean =>
-  edit !== undefined && 'replace' in edit && /direction|pinMode|OUTPUT|switch_to_output/.test(edit.replace.by);
+  edit !== undefined &&
+  'replace' in edit &&
+  /direction|pinMode|OUTPUT|switch_to_output/.test(edit.replace.by);
 
 const lineOf = (edit: Edit | undefined): number | undefined =>
   edit && 'replace' in edit ? edit.replace.line : undefined;
