@@ -213,7 +213,71 @@ const atAnchor: readonly SaidSlip[] = [
   { name: 'a chip that nothing feeds', rows: withoutParts('W2'), code: 'rail-unpowered' },
 ];
 
+/** A winch in a struct, driven through a transistor. */
+const winch = exerciseSaid({
+  id: 'winch',
+  board: 'learner-5v',
+  lines: ['motor on 9', 'potentiometer on A0', 'slide switch on 4, pull-up', 'green LED on 12 with 330'],
+  program: `struct Winch {
+  byte pin;
+  byte speed;
+  bool isOn;
+};
+
+Winch winch = {9, 0, false};
+const byte SWITCH = 4;
+const byte LED = 12;
+
+void drive(Winch &w) {
+  analogWrite(w.pin, w.isOn ? w.speed : 0);
+  digitalWrite(LED, w.isOn);
+}
+
+void setup() {
+  pinMode(winch.pin, OUTPUT);
+  pinMode(SWITCH, INPUT_PULLUP);
+  pinMode(LED, OUTPUT);
+}
+
+void loop() {
+  winch.speed = analogRead(A0) / 4;
+  winch.isOn = digitalRead(SWITCH) == LOW;
+  drive(winch);
+  delay(20);
+}
+`,
+  scenarios: [
+    {
+      name: 'hoist',
+      lasts: 8,
+      done: ['turn P1 to 1 at 0 s', 'switch S1 on at 2 s', 'turn P1 to 0.5 at 4 s', 'switch S1 off at 6 s'],
+      seen: [
+        'D2 is off until 1.9 s',
+        'D2 is on from 2.2 s to 5.9 s',
+        'M1 turns from 2.5 s to 5.9 s',
+        'M1 does not turn from 7 s',
+      ],
+    },
+  ],
+});
+
+const onWinch: readonly SaidSlip[] = [
+  {
+    name: 'a dot left out',
+    program: replaced(['winch.isOn = digital', 'winch isOn = digital']),
+    code: 'syntax-other',
+    repair: 'Write winch.isOn in line 24.',
+  },
+  {
+    name: 'a comparison where a value is given',
+    program: replaced(['winch.isOn = digital', 'winch.isOn == digital']),
+    code: 'not-lit',
+    repair: 'Write = instead of == in line 24.',
+  },
+];
+
 const all = [
+  ...onWinch.map((slip) => [slip.name, winch, slip] as const),
   ...onDigit.map((slip) => [slip.name, digit, slip] as const),
   ...inDepth.map((slip) => [slip.name, depth, slip] as const),
   ...atBell.map((slip) => [slip.name, bell, slip] as const),
@@ -228,12 +292,21 @@ describe('the first cause', () => {
   });
 
   test.each([
+    ['winch', winch],
     ['digit', digit],
     ['depth', depth],
     ['bell', bell],
     ['anchor', anchor],
   ] as const)('of nothing is nothing: %s', (_, exercise) => {
     expect(reportOnSlip(exercise, {})).toMatchObject({ verdict: 'as-drawn', findings: [] });
+  });
+
+  test('of two slips that go together is one for each', () => {
+    const causes = causesIn(winch, { program: replaced(['{9, 0', '{12, 0'], ['LED = 12', 'LED = 9']) });
+    expect(causes.map(({ code, repair }) => [code, repair?.text])).toEqual([
+      ['pin-lacks-function', 'Write 9 instead of 12 in line 7.'],
+      ['pin-disagrees', 'Write 12 instead of 9 in line 9.'],
+    ]);
   });
 
   test('of a variable that nothing changes says so', () => {
@@ -254,6 +327,24 @@ describe('the first cause', () => {
     expect(counts).toMatchObject({ code: 'no-debounce', line: 18 });
     expect(counts!.message).toContain('line 18 lets each bounce interrupt the program');
   });
+});
+
+test('the end of a fade is no level that is too short to see', () => {
+  const fading = exerciseSaid({
+    id: 'fading',
+    board: 'learner-5v',
+    lines: ['yellow LED on 6, dimmed'],
+    program: `void setup() { pinMode(6, OUTPUT); }
+void loop() {
+  for (int level = 0; level <= 250; level += 5) {
+    analogWrite(6, level);
+    delay(10);
+  }
+}
+`,
+    scenarios: [{ name: 'brightens', lasts: 3, done: [], seen: ['D1 gets brighter from 0.05 s to 0.45 s'] }],
+  });
+  expect(reportOnSlip(fading, {})).toMatchObject({ verdict: 'as-drawn', findings: [] });
 });
 
 describe('an LED that nobody can see', () => {

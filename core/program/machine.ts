@@ -7,6 +7,8 @@ export type InterruptMode = 'change' | 'rising' | 'falling';
 
 /** A text display as a program sees it: letters go where its cursor stands. */
 export interface TextScreen {
+  /** Makes it ready, and empty; before that it takes everything and shows nothing. */
+  start(): void;
   write(text: string): void;
   /** `row` and `column` from 0. */
   setCursor(column: number, row: number): void;

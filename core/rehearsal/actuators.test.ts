@@ -204,6 +204,11 @@ void setup() { lcd.init(); lcd.backlight(); lcd.print("Tide"); lcd.setCursor(4, 
     expect(texts.get(ref('X1'))!.at(-1)!.lines).toEqual(['Tide            ', '    2.5 m       ']);
   });
 
+  test('shows nothing before it is made ready', () => {
+    const { texts } = runOn({ rows: ROWS, source: source().replace('lcd.init(); ', '') });
+    expect(texts.get(ref('X1'))!.at(-1)!.lines.join('').trim()).toBe('');
+  });
+
   test('shows nothing at another address or with its lines interchanged', () => {
     expect(runOn({ rows: ROWS, source: source('0x3F') }).texts.size).toBe(0);
     const swapped = ROWS.replace('U1.A4', 'U1.X').replace('U1.A5', 'U1.A4').replace('U1.X', 'U1.A5');

@@ -100,11 +100,16 @@ export class Modules {
 function screenOf(show: (lines: readonly string[]) => void): TextScreen {
   const cells = Array.from({ length: ROWS }, () => new Array<string>(COLUMNS).fill(' '));
   let [column, row] = [0, 0];
-  let lit = false;
+  let [started, lit] = [false, false];
   // Without its light nobody reads it.
   const tell = (): void => show(cells.map((line) => (lit ? line.join('') : ' '.repeat(COLUMNS))));
   return {
+    start() {
+      started = true;
+      this.clear();
+    },
     write(text) {
+      if (!started) return;
       for (const letter of text) {
         // A line that is too long runs on out of sight.
         if (column < COLUMNS) cells[row]![column] = letter;
@@ -149,6 +154,7 @@ function panelOf(show: (rows: readonly number[]) => void): LedPanel {
 
 /** What takes everything and shows nothing: a display or panel that does not answer. */
 export const SILENT_SCREEN: TextScreen = {
+  start: () => undefined,
   write: () => undefined,
   setCursor: () => undefined,
   clear: () => undefined,

@@ -48,10 +48,15 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
     if (!isForTheEye(pin, built)) continue;
     const steps = changes
       .slice(1)
-      .map((change, index) => ({ ...changes[index]!, lasts: change.at - changes[index]!.at }))
+      .map((change, index) => ({
+        ...changes[index]!,
+        lasts: change.at - changes[index]!.at,
+        // The ends of a fade are as short as the levels between them.
+        isOfFade: change.drive.mode === 'pwm' || changes[index - 1]?.drive.mode === 'pwm',
+      }))
       .slice(1);
     for (const mode of ['high', 'low'] as const) {
-      const same = steps.filter((step) => step.drive.mode === mode);
+      const same = steps.filter((step) => step.drive.mode === mode && !step.isOfFade);
       if (same.length < 2 || !same.every((step) => step.lasts < EYE_SECONDS)) continue;
       const { line, lasts } = same[0]!;
       const both = steps.every((step) => step.lasts < EYE_SECONDS);

@@ -23,4 +23,6 @@ export interface Candidate {
   readonly apply: (build: Build) => Build | undefined;
   readonly domain: 'wiring' | 'program';
   readonly evidence?: Evidence;
+  /** Whether it makes a place of the program what it is in the exercise's own. */
+  readonly isAsAsked?: boolean;
 }

@@ -47,9 +47,9 @@ export function programCandidates(
   }
   const made = new Set(found.map(({ edits }) => resultOf(edits, program)));
   found.push(
-    ...referenceCandidates(program.source, wishes.asked, program.language, make).filter(
-      ({ edits }) => !made.has(resultOf(edits, program)),
-    ),
+    ...referenceCandidates(program.source, wishes.asked, program.language, make)
+      .filter(({ edits }) => !made.has(resultOf(edits, program)))
+      .map((candidate) => ({ ...candidate, isAsAsked: true })),
   );
   if (!program.compiled) return found;
   if (program.language === 'python')

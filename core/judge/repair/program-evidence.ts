@@ -1,7 +1,7 @@
 import { ref as makeRef } from '../../brand';
 import type { PinDrive } from '../../electrics/bench';
 import { quantity, type Edit, type Observation } from '../../findings/finding';
-import { isResistor, kindOf } from '../../parts';
+import { isResistor, kindOf, roleOfLeg } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { BREAK, STATIC } from './program-edits';
@@ -257,8 +257,10 @@ export function atItsLastLine(seen: Observation, circuit: Circuit, trace: Trace 
   const part = ref === undefined ? undefined : circuit.part(makeRef(ref));
   if (!trace || !part || seen.line !== undefined || kindOf(part.kind).observed === undefined) return seen;
   const over = trace.ended.reason === 'finished' ? ` The program is over at ${seconds(trace.ended.at)}.` : '';
-  const pins = circuit
-    .nodesOf(part)
+  const pins = part.legs
+    // What goes over a bus is many levels, and none of them is the one that was seen.
+    .filter(({ leg }) => roleOfLeg(part, leg) !== 'bus')
+    .map(({ leg }) => circuit.nodeOf(part, leg))
     .flatMap((node) => [
       ...circuit.reach(node, {
         through: isResistor,

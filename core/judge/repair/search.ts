@@ -431,10 +431,12 @@ class RepairSearch {
       .flatMap((candidate) => {
         const tried = this.make(start, candidate);
         const distance = tried && this.distance(tried);
-        return tried && distance !== undefined && distance < before ? [{ tried, distance }] : [];
+        // One of two slips that go together may bring nothing nearer alone.
+        const isHopeful = distance !== undefined && (distance < before || candidate.isAsAsked === true);
+        return tried && isHopeful ? [{ tried, distance }] : [];
       })
       .sort((a, b) => a.distance - b.distance || a.tried.cost - b.tried.cost)
-      .slice(0, BEAM);
+      .filter(({ tried }, rank) => rank < BEAM || tried.candidates.at(-1)?.isAsAsked === true);
     let best: Tried | undefined;
     const found = (second: Tried): void => void (this.best = best = second);
     for (const { tried } of firsts)

@@ -12,7 +12,7 @@ import { findPlace, loadOf, type Found } from './places';
 import { copied } from './pointers';
 import { MOST_CELLS, type Variable } from './scope';
 import type { ClockForm, Expression, Statement } from './tree';
-import { twoWords } from './slips';
+import { dotMissing, twoWords } from './slips';
 import { reportTaken } from './taken-names';
 import { readTypeSpecifier } from './type-specifiers';
 import { BOOL, cellsOf, integer, isScalar, pointerTo, sameType, typeNamed, type CType } from './types';
@@ -65,6 +65,8 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
       const second = { text: namedIn(rest), column: spanOf(rest).column };
       context.report(twoWords({ text: unknown.text, ...spanOf(unknown) }, second));
     } else if (unknown && libraryClasses.has(unknown.text)) reportNoHeader(unknown, context);
+    else if (unknown && rest && hasField(context.scope.find(unknown.text)?.type, namedIn(rest)))
+      context.report(dotMissing(unknown.text, namedIn(rest), spanOf(unknown), spanOf(rest)));
     else if (unknown) context.reportUnknown(unknown.text, unknown, 'type');
     else context.unsupported(`“${words.map((word) => word.text).join(' ')}” as a type`, node);
     for (const child of namedChildren(node)) if (!words.includes(child)) context.silence(namedIn(child));
@@ -84,6 +86,9 @@ export function readDeclaration(node: SyntaxNode, context: Context): Statement {
   }
   return { node: 'once', flag: context.globals.take('', BOOL).address, stores, span };
 }
+
+const hasField = (type: CType | undefined, name: string): boolean =>
+  type?.kind === 'struct' && type.fields.some((field) => field.name === name);
 
 /** `auto x = 5;`: the type of what is put into it first; `undefined` where nothing is. */
 function typeOfFirstValue(node: SyntaxNode, context: Context): CType | undefined {

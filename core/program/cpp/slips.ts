@@ -1,4 +1,5 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { Span } from '../syntax';
 import type { Token } from '../token';
 import { typeWords } from './types';
 
@@ -169,3 +170,28 @@ export const elseInOne = (tokens: readonly Token[]): readonly ProgramProblem[] =
         )
       : [],
   );
+
+/** `lamp isOn = true;`, where lamp is a struct with that field. */
+export function dotMissing(
+  object: string,
+  field: string,
+  { line, endColumn }: Span,
+  { column }: Span,
+): ProgramProblem {
+  return refusal(
+    'syntax-other',
+    { line, column: endColumn },
+    `Line ${line}: a dot is missing between ${object} and ${field}. ${field} is a field of ${object}.`,
+    [
+      `How do you write a field of ${object}?`,
+      `In line ${line}, ${object} and ${field} stand side by side with nothing between them.`,
+      `Write ${object}.${field} in line ${line}.`,
+    ],
+    textRepair(`Write ${object}.${field} in line ${line}.`, {
+      line,
+      column: endColumn,
+      length: Math.max(0, column - endColumn),
+      by: '.',
+    }),
+  );
+}

@@ -81,14 +81,15 @@ export const slideSwitch: Recipe = {
     if (statement.options.has('both-ends')) {
       make.join(make.ground(), leg(one, '1'));
       make.join(make.supply(), leg(one, '2'));
-    } else connectContact(statement, make, make.pin(pin!), leg(one, '1'));
+    } else connectContact(statement, make, make.pin(pin!), leg(one, '2'));
   },
   say(part, view) {
     const pin = view.pin(part, 'common');
     if (pin === undefined) return undefined;
     if (view.isGround(part, '1') && view.isSupply(part, '2'))
       return `slide switch on ${view.pinText(pin)}, both ends`;
-    const pull = sayPull(part, 'common', '1', view);
+    // Of the two ends, which look alike, the circuits of others may use either.
+    const pull = sayPull(part, 'common', '2', view) ?? sayPull(part, 'common', '1', view);
     return pull === undefined ? undefined : `slide switch on ${view.pinText(pin)}, ${pull}`;
   },
 };

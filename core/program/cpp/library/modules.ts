@@ -140,10 +140,10 @@ export const moduleFunctions: LibraryTable = (widths) => {
       libraryCycles.small,
       ([address, bus], { machine }) => put(machine, address!, [bus!]),
     ),
-    'LiquidCrystal_I2C.init': ofDisplay([], (screen) => screen.clear()),
+    'LiquidCrystal_I2C.init': ofDisplay([], (screen) => screen.start()),
     'LiquidCrystal_I2C.begin': optional(
       2,
-      ofDisplay([parameter('the columns', byte), parameter('the rows', byte)], (screen) => screen.clear()),
+      ofDisplay([parameter('the columns', byte), parameter('the rows', byte)], (screen) => screen.start()),
     ),
     'LiquidCrystal_I2C.backlight': ofDisplay([], (screen) => screen.light('on')),
     'LiquidCrystal_I2C.noBacklight': ofDisplay([], (screen) => screen.light('off')),
