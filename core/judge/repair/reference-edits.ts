@@ -47,14 +47,15 @@ export function referenceCandidates(
     .map((hunk) => changeOf(settled(hunk, own, asked), { own, asked, source, wanted, amount, make }));
 }
 
-/** What neighbouring places in one line are together, with what stands between them. */
+/** What neighbouring places in one line are together, two or more of them, with what stands between them. */
 function inOneLine(hunks: readonly Hunk[], own: readonly Piece[], source: string): readonly Hunk[] {
-  return hunks.slice(1).flatMap((last, index): readonly Hunk[] => {
-    const first = hunks[index]!;
-    const [from, to] = [own[first.own[0]]?.from, own[last.own[1] - 1]?.to];
-    if (from === undefined || to === undefined || source.slice(from, to).includes('\n')) return [];
-    return [{ own: [first.own[0], last.own[1]], asked: [first.asked[0], last.asked[1]] }];
-  });
+  return hunks.flatMap((first, index) =>
+    hunks.slice(index + 1).flatMap((last): readonly Hunk[] => {
+      const [from, to] = [own[first.own[0]]?.from, own[last.own[1] - 1]?.to];
+      if (from === undefined || to === undefined || source.slice(from, to).includes('\n')) return [];
+      return [{ own: [first.own[0], last.own[1]], asked: [first.asked[0], last.asked[1]] }];
+    }),
+  );
 }
 
 const lengthOf = ([from, to]: readonly [number, number]): number => to - from;

@@ -432,7 +432,8 @@ class RepairSearch {
         const tried = this.make(start, candidate);
         const distance = tried && this.distance(tried);
         // One of two slips that go together may bring nothing nearer alone.
-        const isHopeful = distance !== undefined && (distance < before || candidate.isAsAsked === true);
+        const isSlip = candidate.isAsAsked === true && tried?.build.program.compiled !== undefined;
+        const isHopeful = distance !== undefined && (distance < before || isSlip);
         return tried && isHopeful ? [{ tried, distance }] : [];
       })
       .sort((a, b) => a.distance - b.distance || a.tried.cost - b.tried.cost)
