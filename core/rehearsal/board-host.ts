@@ -1,27 +1,25 @@
-import { findPin, pinByNumber, type BoardPin, type BoardProfile } from '../boards';
+import { findPin, pinByNumber, type BoardProfile } from '../boards';
 import type { Ref } from '../brand';
 import { effort } from '../effort';
 import type { PartState } from '../parts';
 import type { InterruptMode, LedPanel, Machine, PortPins, ProgramHost, TextScreen } from '../program/machine';
-import { randomFrom } from '../random';
 import type { BoardChange } from '../stimuli';
 import { Restart, Stop, type EndReason } from '../program/stop';
 import { Agenda } from './agenda';
 import { Interrupts } from './interrupts';
 import type { SolvedCircuit } from './solved-circuit';
 import { LiveCircuit } from './live-circuit';
-import { LookLog } from './look-log';
 import { Modules, SILENT_PANEL, SILENT_SCREEN } from './modules';
-import { driveOf, pinAtRest, type PinState } from './pin-state';
+import { PinLog } from './pin-log';
+import { driveOf, pinAtRest } from './pin-state';
+import { Pins } from './pins';
 import type { RehearsalOptions } from './options';
+import { endOf } from './run-end';
 import { SerialPort } from './serial';
 import { boardTimelineOf, timelineOf, type TimedChange } from './timeline';
-import type { BeyondPin, FloatingRead, PinChange, Trace, UndirectedWrite } from './trace';
+import type { Trace } from './trace';
 import { Watch } from './watch';
 
-const MOST_CHANGES = 20_000;
-/** Seconds between two pulses that a servo gets. */
-const SERVO_PERIOD = 0.02;
 /** Key under which the pin-change interrupt is attached; the others have their numbers. */
 const PIN_CHANGE = 'pins';
 
@@ -33,29 +31,19 @@ type Event =
 /** The board on its circuit, as the program that runs on it finds it; writes down everything that happens. */
 export class BoardHost implements ProgramHost {
   machine!: Machine;
-  private readonly states = new Map<string, PinState>();
+  private readonly log = new PinLog();
+  private readonly pins: Pins;
   private readonly circuit: LiveCircuit;
   private readonly watch: Watch;
   private readonly modules: Modules;
   private readonly interrupts = new Interrupts();
   private readonly agenda = new Agenda<Event>();
-  private readonly pinChanges = new Map<string, PinChange[]>();
   private readonly pauseList: { at: number; seconds: number; line: number }[] = [];
-  private readonly undirected: UndirectedWrite[] = [];
-  private readonly unknownPins: { number: number; line: number }[] = [];
-  private readonly looks = new LookLog();
   private readonly interruptPins = new Map<string, number>();
   private readonly deadInterrupts: { number: number; line: number }[] = [];
-  private readonly beyondPins: BeyondPin[] = [];
   private readonly serial: SerialPort;
   private readonly onBoard: readonly TimedChange[];
-  private readonly servos = new Set<string>();
-  private tonePin: number | undefined;
   private serialLine: number | undefined;
-  private changeCount = 0;
-  private readonly noise: () => number;
-  /** The socket by which the logic itself is fed, on a chip without a regulator. */
-  private readonly logicFeed: string | undefined;
   private isOver = false;
 
   constructor(
@@ -63,8 +51,6 @@ export class BoardHost implements ProgramHost {
     private readonly board: BoardProfile,
     private readonly options: RehearsalOptions,
   ) {
-    this.noise = randomFrom(options.seed ?? 1);
-    this.logicFeed = board.supplies.find((socket) => socket.role === 'input' && socket.feedsLogic)?.name;
     const { stimuli = [] } = options;
     this.onBoard = boardTimelineOf(stimuli);
     this.serial = new SerialPort(
@@ -75,6 +61,12 @@ export class BoardHost implements ProgramHost {
     for (const { at, change } of this.onBoard) this.agenda.add(at, change);
     this.circuit = new LiveCircuit(circuit, board);
     this.circuit.settle();
+    this.pins = new Pins(board, this.circuit, this.log, options, {
+      machine: () => this.machine,
+      catchUp: () => this.catchUp(),
+      changed: () => this.pinChanged(),
+      isSerial: () => this.serial.started,
+    });
     this.watch = new Watch(this.circuit);
     this.modules = new Modules(this.circuit, board, () => this.machine.seconds);
   }
@@ -118,7 +110,7 @@ export class BoardHost implements ProgramHost {
       case 'typed':
         return;
       case 'tone-end':
-        if (this.tonePin === event.pin) this.noTone(event.pin, 0);
+        if (this.pins.tonePin === event.pin) this.noTone(event.pin, 0);
         return;
       case 'reset':
       case 'power': {
@@ -132,11 +124,7 @@ export class BoardHost implements ProgramHost {
 
   /** Lets go of all pins, as a board does that starts, stops or loses its power. */
   letGo(at: number, power: 'on' | 'off'): void {
-    for (const changes of this.pinChanges.values())
-      if (changes.at(-1)!.drive.mode !== 'input') changes.push({ at, drive: { mode: 'input' }, line: 0 });
-    this.states.clear();
-    this.servos.clear();
-    this.tonePin = undefined;
+    this.pins.letGo(at);
     this.interrupts.clear();
     this.agenda.drop(({ kind }) => kind === 'tone-end');
     this.circuit.release(power);
@@ -157,7 +145,14 @@ export class BoardHost implements ProgramHost {
       this.agenda.add(at + afterSeconds, { kind: 'part', ref, state });
     this.watch.record(at);
     effort(this.interrupts.isUsed ? 8000 : 2000);
-    if (this.interrupts.isUsed) this.interrupts.look((pin) => this.levelOf(pin));
+    if (this.interrupts.isUsed) this.interrupts.look((pin) => this.pins.levelOf(pin));
+  }
+
+  private pinChanged(): void {
+    const before = this.agenda.nextAt;
+    this.changed(this.machine.seconds);
+    if (this.agenda.nextAt !== before) this.setAlarm();
+    this.serve();
   }
 
   /** Runs the interrupt routines whose turn it is. */
@@ -171,189 +166,55 @@ export class BoardHost implements ProgramHost {
   }
 
   pinMode(number: number, mode: number, line: number): void {
-    const state = this.state(number, line);
-    if (!state) return;
-    state.output = mode === 1;
-    // Making a pin an input lets go of its latch, unless the pull-up is asked for.
-    if (mode !== 1) state.latch = mode === 2;
-    state.pulledDown = mode === 3;
-    state.duty = undefined;
-    this.apply(state, line);
+    this.pins.setMode(number, mode, line);
   }
 
   digitalWrite(number: number, level: number, line: number): void {
-    const state = this.state(number, line);
-    if (!state) return;
-    state.latch = level !== 0;
-    state.duty = undefined;
-    if (!state.output) this.noteUndirected(state, level, line);
-    this.apply(state, line);
+    this.pins.write(number, level, line);
   }
 
   refusedWrite(number: number, level: number, line: number): void {
-    const state = this.state(number, line);
-    if (state) this.noteUndirected(state, level, line);
-  }
-
-  private noteUndirected({ pin: { name } }: PinState, level: number, line: number): void {
-    if (!this.undirected.some((write) => write.pin === name && write.line === line))
-      this.undirected.push({ pin: name, level: level !== 0 ? 'high' : 'low', line });
+    this.pins.refuse(number, level, line);
   }
 
   setPort(pins: PortPins, what: 'direction' | 'latch', bits: number, line: number): void {
-    pins.forEach((number, bit) => {
-      const state = number === undefined ? undefined : this.state(number, line);
-      if (!state) return;
-      const is = ((bits >> bit) & 1) === 1;
-      if (is === (what === 'latch' ? state.latch : state.output)) return;
-      // A latch that is set while the pin is an input is its pull-up, as whoever writes registers knows.
-      if (what === 'latch') state.latch = is;
-      else state.output = is;
-      state.duty = undefined;
-      this.apply(state, line);
-    });
+    this.pins.setPort(pins, what, bits, line);
   }
 
   port(pins: PortPins, what: 'direction' | 'latch' | 'level', line: number): number {
-    return pins.reduce<number>((bits, number, bit) => {
-      const state = number === undefined ? undefined : this.state(number, line);
-      if (!state) return bits;
-      const is =
-        what === 'level' ? this.levelInPort(state, line) : what === 'latch' ? state.latch : state.output;
-      return is ? bits | (1 << bit) : bits;
-    }, 0);
-  }
-
-  /** The level of a pin that is read with its neighbours: only where something is wired does anybody look at it. */
-  private levelInPort(state: PinState, line: number): boolean {
-    if (this.circuit.isWired(state.pin.name)) this.noteRead(state.pin.name, 'digital', line);
-    else if (!state.output) return state.latch;
-    return this.level(state) === 1;
+    return this.pins.port(pins, what, line);
   }
 
   analogWrite(number: number, value: number, line: number): void {
-    const state = this.state(number, line);
-    if (!state) return;
-    const { range } = this.board.pwm;
-    if (value < 0 || value > range) this.machine.fault({ kind: 'range', line, index: value, length: range });
-    state.output = true;
-    // The register of an 8-bit board keeps the lowest eight bits; the others cut the number off at the ends.
-    const duty = this.board.language.intBits === 16 ? value & range : Math.max(0, Math.min(range, value));
-    const isSteady = duty <= 0 || duty >= range;
-    if (!isSteady && !this.hasPwm(state.pin)) this.noteBeyond(state.pin, 'dim', line);
-    if (isSteady || !this.hasPwm(state.pin)) {
-      state.latch = duty * 2 >= range;
-      state.duty = undefined;
-    } else state.duty = duty / range;
-    state.hertz = undefined;
-    this.apply(state, line);
+    this.pins.dim(number, value, line);
   }
 
   pwm(number: number, share: number, hertz: number, line: number): void {
-    const state = this.state(number, line);
-    if (!state) return;
-    const isSteady = share <= 0 || share >= 1;
-    Object.assign(state, {
-      output: true,
-      latch: share >= 1,
-      duty: isSteady ? undefined : share,
-      hertz: isSteady ? undefined : hertz,
-    });
-    this.apply(state, line);
+    this.pins.pulse(number, share, hertz, line);
   }
 
   chance(): number {
-    this.machine.changes += 1;
-    return Math.floor(this.noise() * 2 ** 32);
-  }
-
-  /** Whether a pin has PWM now: a servo or a tone takes the timer of some. */
-  private hasPwm({ name, functions }: BoardPin): boolean {
-    const { servo, tone } = this.board.timers;
-    const taken =
-      (this.servos.size > 0 && servo.includes(name)) || (this.tonePin !== undefined && tone.includes(name));
-    return functions.includes('pwm') && !taken;
+    return this.pins.chance();
   }
 
   digitalRead(number: number, line: number): number {
-    const state = this.state(number, line);
-    if (!state) return 0;
-    this.noteRead(state.pin.name, 'digital', line);
-    return this.level(state);
+    return this.pins.read(number, line);
   }
 
-  private level(state: PinState): 0 | 1 {
-    const volts = this.circuit.voltsOfPin(state.pin.name);
-    if (volts === null) state.lastRead = this.floatingLevel();
-    else if (volts >= this.board.input.highAboveVolts * this.supplyShare()) state.lastRead = 1;
-    else if (volts <= this.board.input.lowBelowVolts * this.supplyShare()) state.lastRead = 0;
-    return state.lastRead;
-  }
-
-  private levelOf(name: string): 0 | 1 {
-    const state = this.states.get(name);
-    if (state) return this.level(state);
-    const from = this.board.input.highAboveVolts * this.supplyShare();
-    return (this.circuit.voltsOfPin(name) ?? 0) >= from ? 1 : 0;
-  }
-
-  /**
-   * Volts of the logic as a share of what the board's profile says, with which goes what it takes for high and low, or
-   * measures against: a chip without a regulator works at whatever it is fed with.
-   */
-  private supplyShare(): number {
-    if (this.logicFeed === undefined) return this.circuit.supplyFactor;
-    const volts = this.circuit.voltsOfPin(this.logicFeed) ?? 0;
-    return volts > 0 ? volts / this.board.logicVolts : 1;
+  analogRead(number: number, line: number): number {
+    return this.pins.measure(number, line);
   }
 
   analogChannel(number: number): number {
     return number < 16 ? (findPin(this.board, `A${number}`)?.number ?? number) : number;
   }
 
-  analogRead(number: number, line: number): number {
-    const { range, referenceVolts } = this.board.analog;
-    const state = this.state(number, line);
-    if (!state) return 0;
-    this.noteRead(state.pin.name, 'analog', line);
-    // The converter has no way to this pin and measures what happens to lie on it.
-    if (!state.pin.functions.includes('analog')) {
-      this.noteBeyond(state.pin, 'measure', line);
-      return this.noiseUpTo(range);
-    }
-    const volts = this.circuit.voltsOfPin(state.pin.name);
-    if (volts === null) return this.noiseUpTo(range);
-    return Math.max(
-      0,
-      Math.min(range, Math.floor((volts / (referenceVolts * this.supplyShare())) * (range + 1))),
-    );
-  }
-
-  /** What a measurement of nothing gives. */
-  private noiseUpTo(range: number): number {
-    return this.options.floatingReads === 'noise'
-      ? this.chance() % (range + 1)
-      : this.floatingLevel() * range;
-  }
-
-  private noteBeyond({ name, functions }: BoardPin, what: BeyondPin['what'], line: number): void {
-    const isTaken = what === 'dim' && functions.includes('pwm');
-    if (!this.beyondPins.some((one) => one.pin === name && one.line === line))
-      this.beyondPins.push({ pin: name, what, line, isTaken });
-  }
-
-  private noteRead(pin: string, how: FloatingRead['how'], line: number): void {
-    this.machine.inputs += 1;
-    this.looks.note(pin, how, line, this.machine);
-    if (this.circuit.voltsOfPin(pin) === null) this.looks.noteFloating({ pin, how, line });
-  }
-
-  pulseIn(number: number, level: number, timeout: number, line: number): number {
-    const state = this.state(number, line);
-    if (!state) return 0;
+  pulseIn(number: number, of: number, timeout: number, line: number): number {
+    const level = this.pins.levelsOf(number, line);
+    if (!level) return 0;
     const { machine } = this;
     const until = machine.seconds + timeout / 1e6;
-    const wanted = level !== 0 ? 1 : 0;
+    const wanted = of !== 0 ? 1 : 0;
     /** Lets time pass until the pin has a level; whether that happened before the time was over. */
     const waitFor = (reached: () => boolean): boolean => {
       while (!reached()) {
@@ -365,20 +226,13 @@ export class BoardHost implements ProgramHost {
       return true;
     };
     // A pulse that runs already is not the one to be measured.
-    if (!waitFor(() => this.level(state) !== wanted) || !waitFor(() => this.level(state) === wanted))
-      return 0;
+    if (!waitFor(() => level() !== wanted) || !waitFor(() => level() === wanted)) return 0;
     const begin = machine.seconds;
-    return waitFor(() => this.level(state) !== wanted) ? Math.round((machine.seconds - begin) * 1e6) : 0;
+    return waitFor(() => level() !== wanted) ? Math.round((machine.seconds - begin) * 1e6) : 0;
   }
 
   tone(number: number, hertz: number, seconds: number | undefined, line: number): void {
-    // There is one timer for tones: a pin that sounds keeps it.
-    if (this.tonePin !== undefined && this.tonePin !== number) return;
-    const state = this.state(number, line);
-    if (!state || hertz <= 0) return;
-    this.tonePin = number;
-    Object.assign(state, { output: true, latch: false, duty: 0.5, hertz });
-    this.apply(state, line);
+    if (!this.pins.sound(number, hertz, line)) return;
     this.agenda.drop(({ kind }) => kind === 'tone-end');
     if (seconds !== undefined && seconds > 0) {
       this.agenda.add(this.machine.seconds + seconds, { kind: 'tone-end', pin: number });
@@ -387,29 +241,11 @@ export class BoardHost implements ProgramHost {
   }
 
   noTone(number: number, line: number): void {
-    const state = this.state(number, line);
-    if (this.tonePin === number) this.tonePin = undefined;
-    if (!state || state.hertz === undefined) return;
-    Object.assign(state, { latch: false, duty: undefined, hertz: undefined });
-    this.apply(state, line);
+    this.pins.silence(number, line);
   }
 
   servoPulse(number: number, microseconds: number | undefined, line: number): void {
-    const state = this.state(number, line);
-    if (!state) return;
-    const { name } = state.pin;
-    const duty = microseconds === undefined ? undefined : microseconds / 1e6 / SERVO_PERIOD;
-    // A program that writes an angle at every pass sends the pulses that are there already.
-    if (duty !== undefined && this.servos.has(name) && state.output && state.duty === duty) return;
-    if (microseconds === undefined) this.servos.delete(name);
-    else this.servos.add(name);
-    Object.assign(
-      state,
-      duty === undefined
-        ? { latch: false, duty: undefined, hertz: undefined }
-        : { output: true, duty, hertz: 1 / SERVO_PERIOD },
-    );
-    this.apply(state, line);
+    this.pins.servo(number, microseconds, line);
   }
 
   interruptOf(number: number): number {
@@ -424,7 +260,7 @@ export class BoardHost implements ProgramHost {
     }
     this.noteInterrupt(pin.name, line);
     this.interrupts.attach(String(interrupt), { pins: [pin.name], routine, mode }, (name) =>
-      this.levelOf(name),
+      this.pins.levelOf(name),
     );
   }
 
@@ -451,7 +287,7 @@ export class BoardHost implements ProgramHost {
     for (const name of mask === undefined ? [] : pins) this.noteInterrupt(name, this.machine.line);
     if (mask !== undefined)
       this.interrupts.attach(PIN_CHANGE, { pins, routine: pinChange.routine, mode: 'change' }, (name) =>
-        this.levelOf(name),
+        this.pins.levelOf(name),
       );
     else this.interrupts.detach(PIN_CHANGE);
   }
@@ -469,14 +305,9 @@ export class BoardHost implements ProgramHost {
     index: number,
     line: number,
   ): LedPanel {
-    const [data, clock, select] = [pins.data, pins.clock, pins.select].map((number) => {
-      const state = this.state(number, line);
-      if (state && !state.output) {
-        state.output = true;
-        this.apply(state, line);
-      }
-      return state?.pin.name;
-    });
+    const [data, clock, select] = [pins.data, pins.clock, pins.select].map((number) =>
+      this.pins.drive(number, line),
+    );
     if (data === undefined || clock === undefined || select === undefined) return SILENT_PANEL;
     return this.modules.panel({ data, clock, select }, index) ?? SILENT_PANEL;
   }
@@ -538,7 +369,7 @@ export class BoardHost implements ProgramHost {
     this.catchUp();
     return {
       seconds: this.options.seconds,
-      pins: this.pinChanges,
+      pins: this.log.changes,
       leds: this.watch.leds,
       ownLights: this.watch.ownLights,
       sounds: this.watch.sounds,
@@ -550,81 +381,22 @@ export class BoardHost implements ProgramHost {
       serial: this.serial.printed,
       pauses: this.pauseList,
       states: [...this.circuit.occurred.values()],
-      undirected: this.undirected,
-      reads: this.looks.reads,
-      floatingReads: this.looks.floating,
+      undirected: this.log.undirected,
+      reads: this.log.looks.reads,
+      floatingReads: this.log.looks.floating,
       interruptPins: this.interruptPins,
       deadInterrupts: this.deadInterrupts,
-      beyondPins: this.beyondPins,
+      beyondPins: this.log.beyond,
       stuckInInterrupt: machine.stuckInInterrupt,
       failure: machine.failure,
       serialStarted: this.serial.started,
       serialRate: this.serial.rate,
       serialLine: this.serialLine,
-      unknownPins: this.unknownPins,
+      unknownPins: this.log.unknown,
       silentErrors: machine.silentErrors,
       solutions: this.circuit.solutions,
       steps: machine.steps,
       ended,
     };
   }
-
-  private state(number: number, line: number): PinState | undefined {
-    this.catchUp();
-    effort(900);
-    const pin = pinByNumber(this.board, number);
-    if (!pin) {
-      if (!this.unknownPins.some((known) => known.number === number)) this.unknownPins.push({ number, line });
-      return undefined;
-    }
-    let state = this.states.get(pin.name);
-    if (!state) {
-      state = pinAtRest(pin);
-      this.states.set(pin.name, state);
-    }
-    return state;
-  }
-
-  private apply(state: PinState, line: number): void {
-    const { name } = state.pin;
-    const isSerial = this.serial.started && state.pin.serialEnd !== undefined;
-    const drive = driveOf(state, isSerial);
-    const isNew = this.circuit.drive(name, drive);
-    // What a program writes to the pins of its serial line changes nothing, and is still what it means to use.
-    if (!isNew && !(isSerial && !this.pinChanges.has(name))) return;
-    this.machine.changes += 1;
-    const changes = this.pinChanges.get(name) ?? [];
-    changes.push({ at: this.machine.seconds, drive, line });
-    this.pinChanges.set(name, changes);
-    if ((this.changeCount += 1) > MOST_CHANGES) throw Stop.for('changes');
-    const before = this.agenda.nextAt;
-    this.changed(this.machine.seconds);
-    if (this.agenda.nextAt !== before) this.setAlarm();
-    this.serve();
-  }
-
-  private floatingLevel(): 0 | 1 {
-    if (this.options.floatingReads === 'noise') return (this.chance() & 1) as 0 | 1;
-    return this.options.floatingReads === 'high' ? 1 : 0;
-  }
-}
-
-/** How a run ended, with the loop that was running then. */
-function endOf(machine: Machine, reason: EndReason): Trace['ended'] {
-  const loop = machine.loops[0];
-  return {
-    reason,
-    at: machine.seconds,
-    line: machine.line,
-    ...(loop
-      ? {
-          loop: {
-            ...loop,
-            seconds: machine.seconds - loop.sinceCycle / machine.clockHz,
-            paused: machine.pauses > loop.pausesBefore,
-            looks: machine.inputs > loop.inputsBefore,
-          },
-        }
-      : {}),
-  };
 }
