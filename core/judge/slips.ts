@@ -2,7 +2,7 @@ import { columnsOf, sideOf, type Side } from '../breadboards';
 import { overreachOf } from '../wiring/read';
 import { nameOf, withLegAt, withPart, type Wiring, type Hole } from '../wiring/wiring';
 import { askedWiring } from './repair/asked-wiring';
-import { evidenceOfMove } from './repair/evidence';
+import { evidenceOfMove } from './repair/evidence-of-moves';
 import { Target } from './repair/target';
 import type { ComparingRule } from './subject';
 

@@ -13,7 +13,7 @@ import { examine, Examiner, type Examination } from '../examine';
 import { referenceOf } from '../reference';
 import { askedWiring } from './asked-wiring';
 import type { Candidate } from './candidate';
-import { evidenceOfMove } from './evidence';
+import { evidenceOfMove } from './evidence-of-moves';
 import { programCandidates } from './program-edits';
 import type { ProgramWishes } from './wishes';
 import { searchRepair } from './search';

@@ -1,19 +1,18 @@
 import { within } from '../../effort';
 import { rowOf } from '../../findings/table';
-import { hasPassed } from '../../formats/report';
-import { compileProgram, type Grammars, type Language, type Program } from '../../program';
+import type { Grammars } from '../../program';
 import type { Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
 import type { Reference } from '../reference';
 import { isWiring } from '../../findings/order';
-import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
 import { wishesOf } from './wishes';
 import { nearestTarget } from './pairing';
 import { Target } from './target';
+import { isPassed, Tries, type Tried } from './tries';
 import { wiringCandidates } from './wiring-edits';
 import { wayTo, type Way } from './wiring-search';
 import { correspondence } from '../compare';
@@ -36,13 +35,6 @@ const WHOLE = 8e8;
 const OF_TWO_IN_PROGRAM = 2e8;
 /** For what can be said of a build that nothing was found for. */
 const OF_A_PART = 1e8;
-/** Steps that a try in full may run. */
-export const STEPS_OF_A_TRY = 1_000_000;
-/** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
-const TIMES_THE_STEPS = 4;
-const MORE_STEPS = 10_000;
-/** Steps of the build itself that count: one that is busy without end is no measure. */
-const MOST_OWN_STEPS = 50_000;
 /** Cost under which a single change is taken without looking for two. */
 const PLAIN = 2;
 /** By how much a change of the program has to be smaller than the way to the circuit that was asked for. */
@@ -88,37 +80,23 @@ export function searchWiring(
   return { candidates: found.ended ? found.value : [], look: search.look };
 }
 
-interface Tried {
-  readonly candidates: readonly Candidate[];
-  readonly build: Build;
-  readonly cost: number;
-  /** The circuit and the program as a text, the same for builds that are one. */
-  readonly key: string;
-}
-
 class RepairSearch {
-  private readonly examined = new Map<string, Examination>();
-  private readonly failing = new Set<string>();
-  private readonly programs = new Map<string, Program>();
+  private readonly tries: Tries;
   /** The way to the circuit that is asked for, from each build that it was looked for from. */
   private readonly ways = new Map<Tried, Tried | undefined>();
-  /** Steps of a first look, for each scenario; worked out when the first one is taken. */
-  private stepsOfALook: readonly number[] | undefined;
   /** The build with what hides everything else mended. */
   private start: Tried;
   /** The cheapest set found until now. */
   private best: Tried | undefined;
-  /** The build itself. */
-  private readonly first: Tried;
 
   constructor(
     private readonly examiner: Examiner,
-    private readonly grammars: Grammars,
+    grammars: Grammars,
     build: Build,
     first: Examination,
   ) {
-    this.start = this.first = { candidates: [], build, cost: 0, key: this.keyOf(build) };
-    this.examined.set(this.start.key, first);
+    this.tries = new Tries(examiner, grammars, build, first);
+    this.start = this.tries.first;
   }
 
   private get reference(): Reference {
@@ -126,8 +104,7 @@ class RepairSearch {
   }
 
   /** The full check of a build. */
-  readonly look = (build: Build): Examination =>
-    this.examine({ candidates: [], build, cost: 0, key: this.keyOf(build) });
+  readonly look = (build: Build): Examination => this.tries.examine(this.tries.of(build));
 
   run(): RepairSet {
     // A program that does not compile hides everything else: its own repairs come first.
@@ -137,7 +114,7 @@ class RepairSearch {
       this.start = tried;
     }
     const { start } = this;
-    if (this.isRepaired(start)) return start;
+    if (this.tries.isRepaired(start)) return start;
     if (this.hasRightWiring(start))
       return this.onRightWiring(start) ?? this.onOwnPins(start) ?? this.partOf(start);
     const wired = this.wired(start);
@@ -147,7 +124,7 @@ class RepairSearch {
     if (itself) return itself;
     if (!wired) return this.byItsRuns(start) ?? this.partOf(start);
     // Most wirings that were wrong are all that was wrong: no first look is needed.
-    if (isPassed(this.examine(wired))) return this.leanest(wired);
+    if (isPassed(this.tries.examine(wired))) return this.leanest(wired);
     const both = this.onRightWiring(wired);
     if (both) return this.leanest(both);
     return this.partOf(start);
@@ -157,9 +134,9 @@ class RepairSearch {
   private nearerToCompiling(start: Tried): Tried | undefined {
     const made = this.changesOfProgram(start)
       .slice(0, MOST_FIRST_CHANGES)
-      .flatMap((one) => this.make(start, one) ?? []);
+      .flatMap((one) => this.tries.make(start, one) ?? []);
     const compiled = made.filter(({ build }) => build.program.compiled);
-    return compiled.find((tried) => this.isRepaired(tried)) ?? compiled[0] ?? made[0];
+    return compiled.find((tried) => this.tries.isRepaired(tried)) ?? compiled[0] ?? made[0];
   }
 
   ofWiring(): readonly Candidate[] {
@@ -187,20 +164,13 @@ class RepairSearch {
     const given = { drawn: this.drawnFor(start), board: exercise.board };
     let way: Way | undefined;
     for (const target of this.targetsOf(start)) way = wayTo(target, start.build, given, way?.cost) ?? way;
-    return (
-      way && {
-        candidates: [...start.candidates, ...way.candidates],
-        build: way.build,
-        cost: start.cost + way.cost,
-        key: this.keyOf(way.build),
-      }
-    );
+    return way && this.after(start, way);
   }
 
   /** What the wiring may be meant to be, the nearest first: with the parts paired by where they are, and by what they are. */
   private targetsOf(start: Tried): readonly Target[] {
     const { exercise, reduced } = this.reference;
-    const { pairs, match, circuit } = this.examine(start);
+    const { pairs, match, circuit } = this.tries.examine(start);
     const byName = correspondence(reduced.circuit, circuit, { ...match, parts: new Map() });
     const isOther = [...byName].some(([name, part]) => pairs.get(name) !== part);
     const { wiring } = start.build;
@@ -218,18 +188,13 @@ class RepairSearch {
    */
   private onOwnPins(start: Tried): Tried | undefined {
     const { exercise } = this.reference;
-    const { match, pairs } = this.examine(start);
+    const { match, pairs } = this.tries.examine(start);
     if (![...match.pins].some(([asked, built]) => asked !== built)) return undefined;
     const target = new Target(exercise, exercise.reference, start.build.wiring, pairs);
     const given = { drawn: exercise.reference, board: exercise.board };
     const way = wayTo(target, start.build, given, undefined);
-    const tried: Tried | undefined = way && {
-      candidates: [...start.candidates, ...way.candidates],
-      build: way.build,
-      cost: start.cost + way.cost,
-      key: this.keyOf(way.build),
-    };
-    return tried && this.isRepaired(tried) ? tried : undefined;
+    const tried = way && this.after(start, way);
+    return tried && this.tries.isRepaired(tried) ? tried : undefined;
   }
 
   /** A change of the wiring that brings it nearer and makes the build pass, where no way to the very circuit is found. */
@@ -238,11 +203,17 @@ class RepairSearch {
       const before = target.distance(start.build.wiring);
       const found = [...this.changesOfWiring(start, target)]
         .sort((a, b) => a.cost - b.cost)
-        .map((candidate) => this.make(start, candidate))
-        .find((tried) => tried && target.distance(tried.build.wiring) < before && this.isRepaired(tried));
+        .map((candidate) => this.tries.make(start, candidate))
+        .find(
+          (tried) => tried && target.distance(tried.build.wiring) < before && this.tries.isRepaired(tried),
+        );
       if (found) return found;
     }
     return undefined;
+  }
+
+  private after(start: Tried, { candidates, build, cost }: Way): Tried {
+    return this.tries.of(build, [...start.candidates, ...candidates], start.cost + cost);
   }
 
   private changesOfWiring({ build }: Tried, target: Target): Iterable<Candidate> {
@@ -262,16 +233,10 @@ class RepairSearch {
     for (const candidate of [...candidates].sort((a, b) => b.cost - a.cost)) {
       if (candidates.length === 1) break;
       const others = candidates.filter((other) => other !== candidate);
-      const without = this.madeOf(others);
-      if (without && this.isRepaired(without)) candidates = others;
+      const without = this.tries.madeOf(others);
+      if (without && this.tries.isRepaired(without)) candidates = others;
     }
     return { candidates };
-  }
-
-  private madeOf(candidates: readonly Candidate[]): Tried | undefined {
-    let tried: Tried | undefined = this.first;
-    for (const candidate of candidates) tried = tried && this.make(tried, candidate);
-    return tried;
   }
 
   /** What is known when the search may go on no longer. */
@@ -294,15 +259,15 @@ class RepairSearch {
     const found = programCandidates(
       build.program,
       this.reference.exercise.board,
-      (source) => this.compile(source, build.program.language),
-      wishesOf(this.reference.exercise, build, this.examine(tried)),
+      (source) => this.tries.compile(source, build.program.language),
+      wishesOf(this.reference.exercise, build, this.tries.examine(tried)),
     );
     return [...found].sort((a, b) => a.cost - b.cost);
   }
 
   /** Whether there is nothing to be said against the wiring of a build. */
   private hasRightWiring(tried: Tried): boolean {
-    const examination = this.examine(tried);
+    const examination = this.tries.examine(tried);
     return (
       examination.match.same &&
       examination.observations.every(({ code, severity }) => severity === 'advice' || !isWiring(code))
@@ -311,80 +276,19 @@ class RepairSearch {
 
   /** Whether no rule has anything against a wiring, but that it is another. */
   private isSoundWiring(tried: Tried): boolean {
-    return this.examine(tried).observations.every(
-      ({ code, severity }) => severity === 'advice' || !isWiring(code) || rowOf(code).isAnotherBuild === true,
-    );
+    return this.tries
+      .examine(tried)
+      .observations.every(
+        ({ code, severity }) =>
+          severity === 'advice' || !isWiring(code) || rowOf(code).isAnotherBuild === true,
+      );
   }
 
   /** Whether a program has a fault that no two words mend; two that make it pass would do so by accident. */
   private needsRewriting(start: Tried): boolean {
-    return this.examine(start).observations.some(
-      ({ code, severity }) => severity === 'fault' && rowOf(code).needsRewriting === true,
-    );
-  }
-
-  private make(from: Tried, candidate: Candidate): Tried | undefined {
-    const build = candidate.apply(from.build);
-    return (
-      build && {
-        candidates: [...from.candidates, candidate],
-        build,
-        cost: from.cost + candidate.cost,
-        key: this.keyOf(build),
-      }
-    );
-  }
-
-  /** A program is tried on several wirings, and is read once. */
-  private compile(source: string, language: Language): Program {
-    const program =
-      this.programs.get(source) ??
-      compileProgram(source, this.reference.exercise.board, this.grammars, language);
-    this.programs.set(source, program);
-    return program;
-  }
-
-  private keyOf(build: Build): string {
-    return buildKey(build, this.examiner.circuitOf(build.wiring));
-  }
-
-  /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
-  private get usualSteps(): readonly number[] {
-    return (this.stepsOfALook ??= this.stepsOf(this.start));
-  }
-
-  private stepsOf(start: Tried): readonly number[] {
-    const { traces } = this.examine(start);
-    return this.reference.ownRuns.steps.map((steps, index) =>
-      Math.min(
-        STEPS_OF_A_TRY,
-        TIMES_THE_STEPS * Math.max(steps, Math.min(traces[index]?.steps ?? 0, MOST_OWN_STEPS)) + MORE_STEPS,
-      ),
-    );
-  }
-
-  /** The full check of a build. */
-  private examine({ build, key }: Tried): Examination {
-    const known = this.examined.get(key);
-    if (known) return known;
-    const examination = this.examiner.examine(build, STEPS_OF_A_TRY);
-    this.examined.set(key, examination);
-    return examination;
-  }
-
-  /** Whether a build passes; its first scenario decides for most that do not. */
-  private isRepaired(tried: Tried): boolean {
-    const { build, key } = tried;
-    if (this.failing.has(key)) return false;
-    if (!this.examined.has(key)) {
-      const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'first failure');
-      if (unmet > 0) {
-        this.failing.add(key);
-        return false;
-      }
-      this.examined.set(key, this.examiner.examine(build, STEPS_OF_A_TRY, traces));
-    }
-    return isPassed(this.examine(tried));
+    return this.tries
+      .examine(start)
+      .observations.some(({ code, severity }) => severity === 'fault' && rowOf(code).needsRewriting === true);
   }
 
   /** The cheapest change of the program with which a build passes, of those that come to less than `most`. */
@@ -394,19 +298,12 @@ class RepairSearch {
     for (const candidate of this.changesOfProgram(start)) {
       if (start.cost + candidate.cost >= most || more <= 0) break;
       if (byAccident) more -= 1;
-      const tried = this.make(start, candidate);
-      if (!tried || !this.isRepaired(tried)) continue;
-      if (this.holdsWhenVaried(tried)) return tried;
+      const tried = this.tries.make(start, candidate);
+      if (!tried || !this.tries.isRepaired(tried)) continue;
+      if (this.tries.holdsWhenVaried(tried)) return tried;
       byAccident ??= tried;
     }
     return byAccident;
-  }
-
-  /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
-  private holdsWhenVaried({ build }: Tried): boolean {
-    return this.reference.ownRuns.variations.every(
-      (scenario) => this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet === 0,
-    );
   }
 
   /**
@@ -421,16 +318,16 @@ class RepairSearch {
 
   /** The wiring of the exercise on the pins that a build has it on. */
   private drawnFor(start: Tried): Wiring {
-    return askedWiring(this.reference.exercise, this.examine(start));
+    return askedWiring(this.reference.exercise, this.tries.examine(start));
   }
 
   /** Two changes of the program: second ones are tried on the first ones that brought the build nearest. */
   private twoMore(start: Tried, bound: number): Tried | undefined {
-    const before = this.distance(start);
+    const before = this.tries.distance(start);
     const firsts = this.changesOfProgram(start)
       .flatMap((candidate) => {
-        const tried = this.make(start, candidate);
-        const distance = tried && this.distance(tried);
+        const tried = this.tries.make(start, candidate);
+        const distance = tried && this.tries.distance(tried);
         // One of two slips that go together may bring nothing nearer alone.
         const isSlip = candidate.isAsAsked === true && tried?.build.program.compiled !== undefined;
         const isHopeful = distance !== undefined && (distance < before || isSlip);
@@ -447,29 +344,12 @@ class RepairSearch {
           Math.min(best?.cost ?? Number.POSITIVE_INFINITY, start.cost + bound)
         )
           break;
-        const second = this.make(tried, candidate);
-        if (second && this.isRepaired(second)) {
+        const second = this.tries.make(tried, candidate);
+        if (second && this.tries.isRepaired(second)) {
           found(second);
           break;
         }
       }
     return best;
   }
-
-  /** How far a program's runs are from what is wanted; beside a right wiring only they tell one try from another. */
-  private distance({ build }: Tried): number {
-    const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'end');
-    const circuit = this.examiner.circuitOf(build.wiring);
-    const leadsNowhere = (pin: string): boolean => !circuit.nodeOfPin(pin)?.terminals.length;
-    const stumbles = traces.reduce((sum, { pins, reads, undirected, floatingReads, unknownPins }) => {
-      const used = new Set([...pins.keys(), ...reads.keys()]);
-      const lost = [...used].filter(leadsNowhere).length;
-      return sum + lost + undirected.length + floatingReads.length + unknownPins.length;
-    }, 0);
-    return unmet * 10 + stumbles;
-  }
 }
-
-/** A build passes on the pins that the exercise asks for, and by no accident of the memory. */
-const isPassed = ({ verdict, observations }: Examination): boolean =>
-  hasPassed(verdict) && observations.every(({ code }) => code !== 'wrong-pin' && code !== 'runtime-error');

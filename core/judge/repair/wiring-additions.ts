@@ -13,7 +13,7 @@ import {
 import { legText, partText, placeText } from '../../wiring/words';
 import { withArticle } from '../../words/words';
 import type { Candidate } from './candidate';
-import { evidenceOfPart, evidenceOfRemoval, evidenceOfValue, evidenceOfWire } from './evidence';
+import { evidenceOfPart, evidenceOfRemoval, evidenceOfValue, evidenceOfWire } from './evidence-of-parts';
 import type { Net, Root } from './target';
 import { isRigid, legsAt, rowsOf, withNewPart, type EditSource } from './edit-source';
 import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';

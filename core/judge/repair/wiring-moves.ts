@@ -17,7 +17,13 @@ import {
 import { legText, partText, placeText } from '../../wiring/words';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
-import { evidenceOfMove, evidenceOfShift, evidenceOfSwap, evidenceOfTurn, moveText } from './evidence';
+import {
+  evidenceOfMove,
+  evidenceOfShift,
+  evidenceOfSwap,
+  evidenceOfTurn,
+  moveText,
+} from './evidence-of-moves';
 import type { Root } from './target';
 import { isRigid, reseated, type EditSource } from './edit-source';
 import { AS_DRAWN, cost, PART_LEG } from './wiring-cost';

@@ -1,0 +1,130 @@
+import { hasPassed } from '../../formats/report';
+import { compileProgram, type Grammars, type Language, type Program } from '../../program';
+import type { Build } from '../build';
+import type { Examination, Examiner } from '../examine';
+import { buildKey } from './build-key';
+import type { Candidate } from './candidate';
+
+/** Steps that a try in full may run. */
+const STEPS_OF_A_TRY = 1_000_000;
+/** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
+const TIMES_THE_STEPS = 4;
+const MORE_STEPS = 10_000;
+/** Steps of the build itself that count: one that is busy without end is no measure. */
+const MOST_OWN_STEPS = 50_000;
+
+/** A build that is tried, and the changes by which it was made. */
+export interface Tried {
+  readonly candidates: readonly Candidate[];
+  readonly build: Build;
+  readonly cost: number;
+  /** The circuit and the program as a text, the same for builds that are one. */
+  readonly key: string;
+}
+
+/** What is known of builds that were tried: each is made, read and checked once. */
+export class Tries {
+  /** The build itself. */
+  readonly first: Tried;
+  private readonly examined = new Map<string, Examination>();
+  private readonly failing = new Set<string>();
+  private readonly programs = new Map<string, Program>();
+  /** Steps of a first look, for each scenario; worked out when the first one is taken. */
+  private stepsOfALook: readonly number[] | undefined;
+
+  constructor(
+    private readonly examiner: Examiner,
+    private readonly grammars: Grammars,
+    build: Build,
+    first: Examination,
+  ) {
+    this.first = this.of(build);
+    this.examined.set(this.first.key, first);
+  }
+
+  /** A build as if it were handed in, or as it has become by changes. */
+  of(build: Build, candidates: readonly Candidate[] = [], cost = 0): Tried {
+    return { candidates, build, cost, key: buildKey(build, this.examiner.circuitOf(build.wiring)) };
+  }
+
+  /** The build with one more change; `undefined` where that can't be made. */
+  make(from: Tried, candidate: Candidate): Tried | undefined {
+    const build = candidate.apply(from.build);
+    return build && this.of(build, [...from.candidates, candidate], from.cost + candidate.cost);
+  }
+
+  /** The build itself with several changes. */
+  madeOf(candidates: readonly Candidate[]): Tried | undefined {
+    let tried: Tried | undefined = this.first;
+    for (const candidate of candidates) tried = tried && this.make(tried, candidate);
+    return tried;
+  }
+
+  /** A program is tried on several wirings, and is read once. */
+  compile(source: string, language: Language): Program {
+    const program =
+      this.programs.get(source) ??
+      compileProgram(source, this.examiner.reference.exercise.board, this.grammars, language);
+    this.programs.set(source, program);
+    return program;
+  }
+
+  /** The full check of a build. */
+  examine({ build, key }: Tried): Examination {
+    const known = this.examined.get(key);
+    if (known) return known;
+    const examination = this.examiner.examine(build, STEPS_OF_A_TRY);
+    this.examined.set(key, examination);
+    return examination;
+  }
+
+  /** Whether a build passes; its first scenario decides for most that do not. */
+  isRepaired(tried: Tried): boolean {
+    const { build, key } = tried;
+    if (this.failing.has(key)) return false;
+    if (!this.examined.has(key)) {
+      const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'first failure');
+      if (unmet > 0) {
+        this.failing.add(key);
+        return false;
+      }
+      this.examined.set(key, this.examiner.examine(build, STEPS_OF_A_TRY, traces));
+    }
+    return isPassed(this.examine(tried));
+  }
+
+  /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
+  holdsWhenVaried({ build }: Tried): boolean {
+    return this.examiner.reference.ownRuns.variations.every(
+      (scenario) => this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet === 0,
+    );
+  }
+
+  /** How far a program's runs are from what is wanted; beside a right wiring only they tell one try from another. */
+  distance({ build }: Tried): number {
+    const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'end');
+    const circuit = this.examiner.circuitOf(build.wiring);
+    const leadsNowhere = (pin: string): boolean => !circuit.nodeOfPin(pin)?.terminals.length;
+    const stumbles = traces.reduce((sum, { pins, reads, undirected, floatingReads, unknownPins }) => {
+      const used = new Set([...pins.keys(), ...reads.keys()]);
+      const lost = [...used].filter(leadsNowhere).length;
+      return sum + lost + undirected.length + floatingReads.length + unknownPins.length;
+    }, 0);
+    return unmet * 10 + stumbles;
+  }
+
+  /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
+  private get usualSteps(): readonly number[] {
+    const { traces } = this.examine(this.first);
+    return (this.stepsOfALook ??= this.examiner.reference.ownRuns.steps.map((steps, index) =>
+      Math.min(
+        STEPS_OF_A_TRY,
+        TIMES_THE_STEPS * Math.max(steps, Math.min(traces[index]?.steps ?? 0, MOST_OWN_STEPS)) + MORE_STEPS,
+      ),
+    ));
+  }
+}
+
+/** A build passes on the pins that the exercise asks for, and by no accident of the memory. */
+export const isPassed = ({ verdict, observations }: Examination): boolean =>
+  hasPassed(verdict) && observations.every(({ code }) => code !== 'wrong-pin' && code !== 'runtime-error');
