@@ -2,7 +2,7 @@ import { legName, pointName, ref, type LegName, type PointName, type Ref } from 
 import { isBoard } from '../boards';
 import { isPowerSource, kindOf, type PartValue } from '../parts';
 import { legPoint } from '../wiring/wiring';
-import { groundSocket, supplySocket } from './pins';
+import { groundSocket, isLegPin, supplySocket } from './pins';
 import { follow } from './recipes';
 import type { Make } from './recipes/make';
 import { readLine } from './read';
@@ -91,7 +91,7 @@ class CircuitBuilder {
         return name;
       },
       join: (one, other) => this.#nodes.join(one, other),
-      pin: board,
+      pin: (name) => (isLegPin(name) ? pointName(name) : board(name)),
       ground: () => this.#pole(make, groundSocket(make.context.board), 'minus', all),
       supply: (source) =>
         source ? make.point(source) : this.#pole(make, supplySocket(make.context.board), 'plus', all),
@@ -270,16 +270,17 @@ const prefixOf = (name: string): string => name.replace(/\d+$/, '');
 
 /** Says on each line which of its joins lead nowhere. */
 function withMissing(line: StatedLine, missing: ReadonlySet<PointName>): StatedLine {
-  const named = [...missing].filter((point) =>
-    line.pieces.some(
-      (piece) =>
-        piece.slot === 'join' &&
-        new RegExp(`\\b${splitPoint(point)[0]}\\b`, 'i').test(line.text.slice(piece.from, piece.to)),
+  const isOfLegs = line.statement?.pins.some(isLegPin) === true;
+  const naming = line.pieces.filter(({ slot }) => slot === 'join' || (slot === 'pins' && isOfLegs));
+  const found = naming.flatMap((piece) =>
+    [...missing].flatMap((point) =>
+      new RegExp(`\\b${splitPoint(point)[0]}\\b`, 'i').test(line.text.slice(piece.from, piece.to))
+        ? [{ piece, point }]
+        : [],
     ),
   );
-  const [point] = named;
-  if (point === undefined) return line;
-  const piece = line.pieces.find(({ slot }) => slot === 'join')!;
+  if (found.length === 0) return line;
+  const [{ piece, point }] = found as [(typeof found)[number]];
   return {
     ...line,
     troubles: [

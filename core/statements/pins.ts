@@ -29,6 +29,28 @@ export function pinsOfRange(word: string): readonly string[] | undefined {
   );
 }
 
+/** Legs of a chip in the place of pins, as they are typed, `x1.q0` or `x1.q0-q7`: their points; `undefined` for others. */
+export function legsNamed(word: string): readonly string[] | undefined {
+  const [, owner, letters = '', first, last] =
+    /^([a-z]{1,4}\d{1,4})\.([a-z]+)(\d*)(?:-(?:\1\.)?(?:\2)?(\d+))?$/i.exec(word) ?? [];
+  if (owner === undefined || first === undefined || (last !== undefined && first === '')) return undefined;
+  const [from, to] = [Number(first), Number(last ?? first)];
+  const step = from <= to ? 1 : -1;
+  const numbers = Array.from(
+    { length: Math.min(MOST_LEGS, Math.abs(to - from) + 1) },
+    (_, at) => from + step * at,
+  );
+  return numbers.map(
+    (number) => `${owner.toUpperCase()}.${letters.toLowerCase()}${first === '' ? '' : number}`,
+  );
+}
+
+/** Legs that a range of them may name. */
+const MOST_LEGS = 16;
+
+/** Whether what stands for a pin is the leg of another part. */
+export const isLegPin = (pin: string): boolean => pin.includes('.');
+
 /** The socket that parts of a beginner's circuit are fed from: the logic's own supply; none where there is no board. */
 export function supplySocket(board: BoardProfile): string | undefined {
   const regulated = board.supplies.find(

@@ -40,6 +40,67 @@ const partsOf = ({ parts }: Pick<SayableCircuit, 'parts'>): readonly string[] =>
 const netsOf = ({ nets }: Pick<SayableCircuit, 'nets'>): readonly string[] =>
   nets.map(({ points }) => [...points].sort().join(' ')).sort();
 
+describe('legs of a chip stand for pins', () => {
+  const chip = 'shift register on 11, 12, 8';
+  const said = (line: string): StatedCircuit => stated([chip, line]);
+  const told = (line: string): readonly string[] =>
+    said(line).lines[1]!.troubles.map(({ message }) => message);
+
+  test.each([
+    ['red LED on X1.q0 with 330', ['X1.q0 D1.anode'.split(' ').sort().join(' ')]],
+    ['2 green LEDs on x1.q2, x1.q3', ['D1.anode X1.q2', 'D2.anode X1.q3']],
+    ['3 LEDs on X1.q5-q7', ['D1.anode X1.q5', 'D2.anode X1.q6', 'D3.anode X1.q7']],
+    ['2 LEDs on X1.q1-X1.q0', ['D1.anode X1.q1', 'D2.anode X1.q0']],
+    ['buzzer on X1.q4', ['X1.q4 Z1.plus']],
+  ])('%s', (line, nets) => {
+    expect(told(line)).toEqual([]);
+    expect(netsOf(said(line))).toEqual(expect.arrayContaining(nets));
+  });
+
+  test.each([
+    ['button on X1.q0', 'A push button needs a pin of the board; X1.q0 can only switch something.'],
+    ['red LED on X1.q0, dimmed', 'X1.q0 can’t be dimmed: it is only on or off.'],
+    ['red LED on X1.q9', 'There is no X1 q9 yet'],
+    ['red LED on X2.q0', 'There is no X2 q0 yet'],
+  ])('are told where they can’t: %s', (line, message) => {
+    expect(told(line).join()).toContain(message);
+  });
+
+  test('are told where they are somebody’s already', () => {
+    const { lines } = stated([chip, 'red LED on X1.q0', 'green LED on X1.q0']);
+    expect(lines[2]!.troubles[0]!.message).toContain('X1.q0 is the red LED’s already');
+  });
+});
+
+describe('words that name one part', () => {
+  test.each([
+    ['seven-segment digit on 2, 3, 4, 5, 6, 7, 8', 'seven-segment'],
+    ['servo motor on 9', 'servo'],
+    ['push button switch on 2', 'button'],
+    ['toggle switch on 4', 'switch'],
+    ['red light on 5', 'led'],
+    ['RGB light on 9, 10, 11', 'rgb-led'],
+    ['piezo buzzer on 8', 'buzzer'],
+    ['LDR sensor on A0', 'light-sensor'],
+    ['temp sensor on A1', 'temperature-sensor'],
+    ['8x8 LED matrix on 13, 10, 12', 'led-matrix'],
+  ])('%s', (line, kind) => {
+    const { parts, lines } = stated([line]);
+    expect(lines[0]!.troubles).toEqual([]);
+    expect(parts.some((part) => part.kind === kind)).toBe(true);
+  });
+
+  test('two parts of a kind in one line are still told', () => {
+    expect(stated(['red LED on 5 and LED on 6']).lines[0]!.troubles[0]!.message).toContain('Two LEDs');
+  });
+
+  test('a pin may be called what a program calls it', () => {
+    expect(netsOf(stated(['light sensor on A1 with 10k'], on('chip-8')))).toContainEqual(
+      expect.stringContaining('U1.2'),
+    );
+  });
+});
+
 describe('a part line makes parts and connections', () => {
   test.each([
     [

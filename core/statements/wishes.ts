@@ -3,7 +3,7 @@ import { isResistor, isSingleLight, ohmsText, readOhms } from '../parts';
 import { figure } from '../units';
 import { holds, nearestInKit } from './kit';
 import { freePins, needWords } from './pin-advice';
-import { inOrder, pinList } from './pins';
+import { inOrder, isLegPin, pinList } from './pins';
 import { recipeFor, type Recipe } from './recipes';
 import { exchanged, pieceOf, tidied, withPins, withWord } from './rewrite';
 import {
@@ -16,7 +16,7 @@ import {
   type StatementContext,
   type Trouble,
 } from './statement';
-import { howMany, withArticle } from '../words/words';
+import { capital, howMany, withArticle } from '../words/words';
 
 /** Most parts that one line may ask for. */
 const MOST_PARTS = 60;
@@ -171,6 +171,10 @@ class Wishes {
     const troubles: Trouble[] = [];
     for (const [index, name] of pins.entries()) {
       const { does } = needs[index % needs.length]!;
+      if (isLegPin(name)) {
+        troubles.push(...this.#onLeg(name, does));
+        continue;
+      }
       const pin = findPin(board, name);
       if (!pin) {
         if (this.#recipe.mayHangOnSupply) continue;
@@ -210,6 +214,31 @@ class Wishes {
         );
     }
     return troubles.slice(0, 1);
+  }
+
+  /** What a part cannot do on the leg of a chip, which is on or off. */
+  #onLeg(name: string, does: PinFunction): readonly Trouble[] {
+    const { kind } = this.#statement;
+    if (kind.observed === undefined || kind.stimulus !== undefined)
+      return [
+        this.#stops(
+          'pins',
+          `${capital(withArticle(kind.title))} needs a pin of the board; ${name} can only switch something.`,
+          this.#otherPins(name, does),
+        ),
+      ];
+    if (does !== 'digital')
+      return [
+        this.#stops('pins', `${name} can’t be dimmed: it is only on or off.`, this.#otherPins(name, does)),
+      ];
+    if (!this.#taken.has(name)) return [];
+    return [
+      this.#warns(
+        'pins',
+        `${name} is ${this.#taken.get(name)!}’s already; both would always do the same.`,
+        [],
+      ),
+    ];
   }
 
   resistor(): readonly Trouble[] {

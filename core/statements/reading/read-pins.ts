@@ -1,5 +1,5 @@
 import { isBoard } from '../../boards';
-import { looksLikePin, pinsOfRange, socketNamed } from '../pins';
+import { isLegPin, legsNamed, looksLikePin, pinsOfRange, socketNamed } from '../pins';
 import type { Token } from '../tokens';
 import { brackets } from './read-amounts';
 import type { Found } from './phrases';
@@ -22,7 +22,11 @@ export function readPins(reading: Reading, sign: Found): void {
     const token = reading.tokens[reading.at];
     if (!token) break;
     const ranged = spokenRange(reading, token) ?? pinsOfRange(token.text);
-    if (ranged) {
+    const legs = legsNamed(token.text);
+    if (legs) {
+      reading.at += 1;
+      names.push(...legs);
+    } else if (ranged) {
       reading.at += 1;
       names.push(
         ...ranged.map((name) => pinNamed(reading, name, token)).filter((name) => name !== undefined),
@@ -46,7 +50,12 @@ export function readPins(reading: Reading, sign: Found): void {
     from: start.from,
     to: reading.tokens[reading.at - 1]!.to,
     slot: 'pins',
-    says: names.length === 1 ? `pin ${names[0]!}` : `${names.length} pins: ${names.join(', ')}`,
+    says:
+      names.length > 1
+        ? `${names.length} pins: ${names.join(', ')}`
+        : isLegPin(names[0]!)
+          ? names[0]!
+          : `pin ${names[0]!}`,
     guessed: false,
   });
   const free = brackets(reading);
@@ -66,6 +75,7 @@ function spokenRange(reading: Reading, token: Token): readonly string[] | undefi
 function isPinWord(reading: Reading, word: string): boolean {
   return (
     looksLikePin(word) ||
+    legsNamed(word) !== undefined ||
     pinsOfRange(word) !== undefined ||
     socketNamed(reading.context.board, word) !== undefined
   );
