@@ -252,6 +252,16 @@ describe('LEDs together', () => {
     });
     expect(observe(order, { D1: at(1) }).passed).toBe(false);
   });
+
+  test('that stay dark are told as dark, and not as a wrong order', () => {
+    const dark = observe({ order: ['D1', 'D2'] }, { D1: [[0, 0]], D2: [[0, 0]] });
+    expect(dark).toMatchObject({
+      passed: false,
+      observed: 'none of them lit',
+      failures: [{ code: 'not-lit', refs: ['D1', 'D2'] }],
+    });
+    expect(dark.failures[0]!.message).toContain('None of the 2 LEDs lights up from 0 s to 12 s');
+  });
 });
 
 describe('printed text', () => {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { quantity } from '../findings/finding';
+import { stretch } from '../units';
 import { sentence } from '../words/sentence';
 import { lightSlot, listSlot } from '../words/slots';
 import {
@@ -10,7 +11,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
-import { passed, windowOf, within } from './outcome';
+import { failedWith, passed, windowOf, within } from './outcome';
 import { takingTurns } from './turns';
 
 const schema = z.strictObject({ order: z.array(lightSchema).min(2).max(100), ...windowed });
@@ -39,27 +40,41 @@ export const order: ExpectationDefinition<InOrder> = {
     const right =
       starts.length >= expectation.order.length &&
       starts.every((led, index) => led === expectation.order[(first + index) % expectation.order.length]);
-    const seen = starts.length === 0 ? 'none lit' : inTurn(starts);
-    const wanted = inTurn(expectation.order);
+    const named = (leds: readonly string[]): readonly string[] =>
+      leds.map((led) => (observed.builtRef(led) ?? partOfLight(led)) + led.slice(partOfLight(led).length));
+    const wanted = inTurn(named(expectation.order));
+    const seen = starts.length === 0 ? 'none of them lit' : inTurn(named(starts));
     if (right) return passed(seen);
-    return {
-      passed: false,
-      observed: seen,
-      failures: [
-        {
-          code: 'order-wrong',
-          severity: 'fault',
-          refs: [...expectation.order],
-          message: `The LEDs light up in the order ${seen}; the order should be ${wanted}.`,
-          hints: [
-            `In which order do the LEDs light up?`,
-            `The order you get is ${seen}.`,
-            `Change the order of the lines, so that the LEDs light up in the order ${wanted}.`,
-          ],
-          evidence: { lit: quantity(starts.length, '') },
-        },
-      ],
-    };
+    const refs = [...new Set(named(expectation.order).map(partOfLight))];
+    const none = `None of the ${refs.length} LEDs lights up ${stretch(from, to)}.`;
+    return failedWith(
+      seen,
+      starts.length === 0
+        ? {
+            code: 'not-lit',
+            severity: 'fault',
+            refs,
+            message: `${none} They should light up in the order ${wanted}.`,
+            hints: [
+              `What has to happen before any of the LEDs lights up?`,
+              none,
+              `Find what all of them need: their ground, their supply, and the line that switches them.`,
+            ],
+            evidence: { lit: quantity(0, '') },
+          }
+        : {
+            code: 'order-wrong',
+            severity: 'fault',
+            refs,
+            message: `The LEDs light up in the order ${seen}; the order should be ${wanted}.`,
+            hints: [
+              `In which order do the LEDs light up?`,
+              `The order you get is ${seen}.`,
+              `Change the order of the lines, so that the LEDs light up in the order ${wanted}.`,
+            ],
+            evidence: { lit: quantity(starts.length, '') },
+          },
+    );
   },
   describe: (run) => {
     const lit = takingTurns(run);
