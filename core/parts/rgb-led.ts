@@ -13,7 +13,15 @@ const models = [
 export const rgbLed = defineKind({
   kind: 'rgb-led',
   alsoTyped: ['rgb', 'three-colour-lamp'],
-  alsoSaid: ['three-colour lamp', 'three colour lamp', 'colour lamp', 'three-colour LED', 'colour LED', 'rgb light', 'rgb lamp'],
+  alsoSaid: [
+    'three-colour lamp',
+    'three colour lamp',
+    'colour lamp',
+    'three-colour LED',
+    'colour LED',
+    'rgb light',
+    'rgb lamp',
+  ],
   prefix: 'D',
   title: 'RGB LED',
   legs: [

@@ -361,7 +361,7 @@ export class Machine {
     const from = this.cycles;
     this.cycles += passes * length;
     this.skippedCycles += passes * length;
-    this.skipped(from);
+    this.skipped(from, passes);
   }
 
   /** How many of so many passes, `length` cycles each, may be skipped at once as far as the language's memory goes. */
@@ -370,5 +370,5 @@ export class Machine {
   }
 
   /** Passes from that cycle on have been skipped: what they would have left in the language's memory is put there. */
-  protected skipped(_from: number): void {}
+  protected skipped(_from: number, _passes: number): void {}
 }

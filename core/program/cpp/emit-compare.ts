@@ -1,7 +1,7 @@
 import type { Comparison } from '../watching';
 import { comparators, countsUntilTurn } from './clock-turn';
 import type { Evaluate } from './evaluate';
-import { differenceOf, holdsEitherWay, type Difference } from './kept-clock';
+import { differenceOf, holdsEitherWay, type Difference } from './moving-variables';
 import { compareTexts } from './library/letters';
 import type { CppMachine } from './machine';
 import { numberText } from './names';
@@ -16,8 +16,8 @@ export interface Emit {
   /** `watched`: the clock in it is followed. */
   readonly expression: (expression: Expression, watched?: boolean) => Evaluate;
   readonly address: (place: Place, line: number) => Evaluate;
-  /** Whether the program keeps moments of the clock in variables. */
-  readonly keepsMoments: boolean;
+  /** Whether the program has variables that move by themselves: moments of the clock, and counters. */
+  readonly hasMoving: boolean;
 }
 
 /** A comparison; where one side runs with the clock, the moment at which it turns is told to the machine. */
@@ -37,11 +37,17 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
   const right = emit.expression(expression.right, follows);
   const comparison = comparisonOf(expression);
   if (!follows) {
-    const isFar = emit.keepsMoments ? farFromTurning(expression, emit) : undefined;
+    const follow = emit.hasMoving ? followMoving(expression, emit) : undefined;
     return (machine) => {
       const { clockEscaped } = machine;
-      const [a, b] = [left(machine), right(machine)];
-      if (machine.clockEscaped && !clockEscaped && isFar?.(machine, a, b)) machine.clockEscaped = false;
+      machine.clockEscaped = false;
+      const a = left(machine);
+      const leftMoves = machine.clockEscaped;
+      machine.clockEscaped = false;
+      const b = right(machine);
+      const rightMoves = machine.clockEscaped;
+      const isFollowed = leftMoves !== rightMoves && follow?.(machine, a, b, leftMoves) === true;
+      machine.clockEscaped = clockEscaped || ((leftMoves || rightMoves) && !isFollowed);
       machine.watcher?.compared(comparison, a, b);
       return holds(a, b) ? 1 : 0;
     };
@@ -50,7 +56,7 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
   const turned: (running: number, fixed: number) => boolean = runsLeft
     ? holds
     : (running, fixed) => holds(fixed, running);
-  const isStill = emit.keepsMoments ? standsStill(expression, { unit, type, turned }, emit) : undefined;
+  const isStill = emit.hasMoving ? standsStill(expression, { unit, type, turned }, emit) : undefined;
   return (machine) => {
     const { clockEscaped } = machine;
     const a = left(machine);
@@ -113,19 +119,25 @@ function standsStill(
   };
 }
 
-/** Tells whether a kept moment that is compared with a number, as in `last > 0`, meets it only after the run. */
-function farFromTurning(
-  { left, right, operandType: type, operator, span }: Compare,
+/**
+ * Follows one side of a comparison that moves by itself while the other one stands still, as in `last > 0` and
+ * `passes >= 500`; whether that can be done.
+ */
+function followMoving(
+  { left, right, operator, span }: Compare,
   emit: Emit,
-): ((machine: CppMachine, left: number, right: number) => boolean) | undefined {
-  const [one, other] = [bare(left), bare(right)];
-  if (type.kind !== 'integer' || type.bits !== 32 || one.node !== 'load' || other.node !== 'constant')
-    return undefined;
-  const at = emit.address(one.place, span.line);
-  return (machine, running, fixed) => {
-    const cell = at(machine);
-    const counts = countsUntilTurn(running, fixed, type, comparators[operator]);
-    return machine.isMoving(cell) && counts > machine.countsLeft(cell);
+): (machine: CppMachine, a: number, b: number, leftMoves: boolean) => boolean {
+  const holds = comparators[operator];
+  const [leftAt, rightAt] = [left, right].map((side) => {
+    const load = bare(side);
+    return load.node === 'load' ? emit.address(load.place, span.line) : undefined;
+  });
+  return (machine, a, b, leftMoves) => {
+    const cell = (leftMoves ? leftAt : rightAt)?.(machine);
+    if (cell === undefined) return false;
+    return leftMoves
+      ? machine.follow(cell, a, b, holds)
+      : machine.follow(cell, b, a, (running, fixed) => holds(fixed, running));
   };
 }
 

@@ -7,7 +7,7 @@ import { costOf } from './cost';
 import { emitCompare, type Emit } from './emit-compare';
 import { textAt } from './library/letters';
 import type { Evaluate } from './evaluate';
-import { keepsMoment, keepsMoments, momentSource } from './kept-clock';
+import { countingOf, hasMovingVariables, keepsMoment, momentSource } from './moving-variables';
 import { operation } from './operations';
 import { watchedNames } from './names';
 import { printed } from './print';
@@ -79,18 +79,18 @@ function enter(
 }
 
 class Emitter {
-  private readonly keepsMoments: boolean;
+  private readonly hasMoving: boolean;
   private readonly emit: Emit;
 
   constructor(
     private readonly tree: ProgramTree,
     private readonly bodies: readonly Execute[],
   ) {
-    this.keepsMoments = keepsMoments(tree);
+    this.hasMoving = hasMovingVariables(tree);
     this.emit = {
       expression: (expression, watched) => this.expression(expression, watched),
       address: (place, line) => this.address(place, line),
-      keepsMoments: this.keepsMoments,
+      hasMoving: this.hasMoving,
     };
   }
 
@@ -100,7 +100,7 @@ class Emitter {
       case 'empty':
         return () => Completion.Normal;
       case 'expression': {
-        const run = this.expression(statement.expression);
+        const run = this.alone(statement.expression);
         const cycles = costOf(statement.expression);
         return (machine) => {
           machine.line = line;
@@ -181,7 +181,7 @@ class Emitter {
     const { line } = statement.span;
     const start = statement.start ? this.statement(statement.start) : undefined;
     const condition = statement.condition ? this.expression(statement.condition) : undefined;
-    const step = statement.step ? this.expression(statement.step) : undefined;
+    const step = statement.step ? this.alone(statement.step) : undefined;
     const body = this.statement(statement.body);
     const cycles =
       BRANCH_CYCLES +
@@ -360,7 +360,7 @@ class Emitter {
       cells: argument.type.kind === 'struct' ? cellsOf(argument.type) : undefined,
     }));
     const fit = conversionTo(type);
-    const handsOverWhole = this.keepsMoments && values.some(({ cells }) => cells !== undefined);
+    const handsOverWhole = this.hasMoving && values.some(({ cells }) => cells !== undefined);
     return (machine) => {
       const cells: number[] = [];
       effort(40 * values.length);
@@ -424,9 +424,9 @@ class Emitter {
     const { address, area } = place;
     const isPlain = !place.through && place.steps.length === 0;
     if (isPlain && area === 'frame') return (machine) => machine.cells[machine.frame + address]!;
-    if (isPlain && !this.keepsMoments) return (machine) => machine.cells[address]!;
+    if (isPlain && !this.hasMoving) return (machine) => machine.cells[address]!;
     const at = this.address(place, line);
-    if (!this.keepsMoments) return (machine) => machine.cells[at(machine)]!;
+    if (!this.hasMoving) return (machine) => machine.cells[at(machine)]!;
     return (machine) => {
       const cell = at(machine);
       if (machine.isMoving(cell)) machine.clockEscaped = true;
@@ -462,6 +462,21 @@ class Emitter {
       const values = machine.cells.slice(first, first + cells);
       values.forEach((value, index) => machine.write(machine.within(start + index), value));
       return 0;
+    };
+  }
+
+  /** An expression whose value nobody uses. */
+  private alone(expression: Expression): Evaluate {
+    const counting = expression.node === 'update' ? countingOf(expression) : undefined;
+    if (expression.node !== 'update' || !counting) return this.expression(expression);
+    const at = this.address(expression.place, expression.span.line);
+    const plainly = this.update(expression);
+    const { by, type } = counting;
+    const fit = conversionTo(type);
+    return (machine) => {
+      const cell = at(machine);
+      const after = machine.cells[cell]! + by;
+      return fit(after) === after ? machine.count(cell, after, counting) : plainly(machine);
     };
   }
 

@@ -1,5 +1,7 @@
 import { Machine, type ProgramHost, type RunLimits } from '../machine';
 import { TextPool } from './text-pool';
+import { countsUntilTurn } from './clock-turn';
+import type { Counting } from './moving-variables';
 import { conversionTo, type IntegerType } from './types';
 
 /** The memory that a program takes before it runs. */
@@ -30,6 +32,18 @@ interface KeptMoment extends Moment {
   readonly before: number;
 }
 
+/** A variable that grows by the same in every pass. */
+interface Counter {
+  readonly pass: number;
+  /** By how much it has grown in that pass, and in the one before. */
+  readonly by: number;
+  readonly before: number;
+  readonly type: IntegerType;
+}
+
+/** Counts before the turn of a comparison at which passes are no longer skipped. */
+const MARGIN = { millis: 2, micros: 8 } as const;
+
 /** How often whoever watches is shown the moments of passes that are skipped: seconds, and times at most. */
 const LOOK_SECONDS = 0.05;
 const MOST_LOOKS = 400;
@@ -59,6 +73,9 @@ export class CppMachine extends Machine {
   private readonly counted = new Set<number>();
   /** Moments of the clock in variables, by their cell. */
   private readonly moments = new Map<number, KeptMoment>();
+  private readonly counters = new Map<number, Counter>();
+  /** Passes after this one that come out alike as far as comparisons with counters go. */
+  private alike = Number.POSITIVE_INFINITY;
   /** Where the row of random numbers stands. */
   private random = 1;
 
@@ -95,12 +112,14 @@ export class CppMachine extends Machine {
     this.random = 1;
     this.returned = 0;
     this.moments.clear();
+    this.counters.clear();
   }
 
   override watchPass(): void {
     super.watchPass();
     this.passNumber += 1;
     this.counted.clear();
+    this.alike = Number.POSITIVE_INFINITY;
   }
 
   /**
@@ -126,10 +145,58 @@ export class CppMachine extends Machine {
     return value;
   }
 
-  /** Whether a cell is given a new moment in every pass, this one or the one before. */
+  /** Puts the next number into a counter. Where the pass before counted as far, that is no change either. */
+  count(cell: number, value: number, { by, type }: Counting): number {
+    if (cell >= this.memory.globalCells) return this.write(cell, value);
+    const last = this.counters.get(cell);
+    const { passNumber } = this;
+    const isAgain = last?.pass === passNumber;
+    const soFar = isAgain ? last.by : 0;
+    const before = isAgain ? last.before : last?.pass === passNumber - 1 ? last.by : 0;
+    this.counters.set(cell, { pass: passNumber, by: soFar + by, before, type });
+    if (before === 0) this.changes += 1;
+    this.cells[cell] = value;
+    this.watcher?.moved();
+    return value;
+  }
+
+  /** Whether a cell moves by itself in every pass, this one or the one before: with the clock, or by the same each time. */
   isMoving(cell: number): boolean {
-    const kept = this.moments.get(cell);
-    return kept !== undefined && kept.pass >= this.passNumber - 1;
+    const since = this.passNumber - 1;
+    return (this.moments.get(cell)?.pass ?? -1) >= since || (this.counters.get(cell)?.pass ?? -1) >= since;
+  }
+
+  /**
+   * Follows a comparison of what is in a cell that moves with something that stands still: passes are skipped no
+   * farther than it comes out as now. Whether that can be told.
+   */
+  follow(
+    cell: number,
+    running: number,
+    fixed: number,
+    holds: (running: number, fixed: number) => boolean,
+  ): boolean {
+    // A conversion that makes another number of it is not followed.
+    if (running !== this.cells[cell]) return false;
+    this.counted.add(cell);
+    const moment = this.moments.get(cell);
+    if (moment !== undefined && moment.pass >= this.passNumber - 1) {
+      const counts = countsUntilTurn(running, fixed, moment.type, holds) - MARGIN[moment.unit];
+      const perSecond = moment.unit === 'millis' ? 1e3 : 1e6;
+      this.turnCycle = Math.min(this.turnCycle, this.passCycle + (counts * this.clockHz) / perSecond);
+      return true;
+    }
+    const { pass, by, before } = this.counters.get(cell)!;
+    // By how much it grows in a whole pass: as far as is known, this one may not be over.
+    const step = pass === this.passNumber ? before : by;
+    if (step === 0) return false;
+    const away = (fixed - running) / step;
+    const now = holds(running, fixed);
+    const turns = [Math.ceil(away), Math.floor(away) + 1, Math.ceil(away) + 1].filter(
+      (passes) => passes >= 1 && holds(running + passes * step, fixed) !== now,
+    );
+    this.alike = Math.min(this.alike, Math.min(...turns, Number.POSITIVE_INFINITY) - 1);
+    return true;
   }
 
   /** What is known of the moment in a cell that moves; whoever asks counts on its being kept anew in this pass. */
@@ -139,16 +206,17 @@ export class CppMachine extends Machine {
     return { isOfThisPass: kept?.pass === this.passNumber, source: kept?.source };
   }
 
-  /** Counts by which the moment in a cell may still grow until the run is over. */
-  countsLeft(cell: number): number {
-    this.counted.add(cell);
-    const perSecond = this.moments.get(cell)?.unit === 'micros' ? 1e6 : 1e3;
-    return ((this.endCycle - this.cycles) * perSecond) / this.clockHz + perSecond;
-  }
-
   /** Passes that keep moments are skipped by whole counts of the clock, so that what they keep is known to the count. */
   protected override skippable(passes: number, length: number): number {
-    for (const cell of this.counted) if (this.moments.get(cell)?.pass !== this.passNumber) return 0;
+    const isOfThisPass = (cell: number): boolean =>
+      this.moments.get(cell)?.pass === this.passNumber || this.counters.get(cell)?.pass === this.passNumber;
+    for (const cell of this.counted) if (!isOfThisPass(cell)) return 0;
+    let most = Math.min(passes, this.alike);
+    for (const [cell, { pass, by, before, type }] of this.counters) {
+      if (pass !== this.passNumber) continue;
+      if (by !== before) return 0;
+      most = Math.min(most, passesUntilWrap(this.cells[cell]!, by, type));
+    }
     // Passes after which all of the clocks have moved by whole counts.
     let together = 1;
     for (const { pass, unit, cycle, before } of this.moments.values()) {
@@ -158,19 +226,26 @@ export class CppMachine extends Machine {
       const passesOfCount = count / commonDivisor(count, length);
       together *= passesOfCount / commonDivisor(together, passesOfCount);
     }
-    return passes - (passes % together);
+    return most - (most % together);
   }
 
-  protected override skipped(from: number): void {
+  protected override skipped(from: number, passes: number): void {
     const { cycles: until, watcher } = this;
     const kept = [...this.moments].filter(([, { pass }]) => pass === this.passNumber);
-    if (kept.length === 0) return;
+    const counting = [...this.counters].filter(([, { pass }]) => pass === this.passNumber);
+    if (kept.length + counting.length === 0) return;
     const before = kept.map(([cell]) => this.cells[cell]!);
-    const to = (cycles: number): void =>
+    const counts = counting.map(([cell]) => this.cells[cell]!);
+    const to = (cycles: number): void => {
+      const done = Math.round(((cycles - from) / (until - from)) * passes);
+      counting.forEach(([cell, { by }], index) => {
+        this.cells[cell] = counts[index]! + done * by;
+      });
       kept.forEach(([cell, { unit, type }], index) => {
         const counts = ((cycles - from) * (unit === 'millis' ? 1e3 : 1e6)) / this.clockHz;
         this.cells[cell] = conversionTo(type)(before[index]! + Math.round(counts));
       });
+    };
     // Whoever watches sees the moments go by.
     const looks = watcher
       ? Math.min(MOST_LOOKS, Math.floor((until - from) / this.clockHz / LOOK_SECONDS))
@@ -234,4 +309,11 @@ export class CppMachine extends Machine {
 
 function commonDivisor(one: number, other: number): number {
   return other === 0 ? one : commonDivisor(other, one % other);
+}
+
+/** Passes in which a counter stays within its type. */
+function passesUntilWrap(value: number, by: number, { bits, signed }: IntegerType): number {
+  const most = 2 ** (signed ? bits - 1 : bits) - 1;
+  const least = signed ? -(2 ** (bits - 1)) : 0;
+  return Math.floor((by > 0 ? most - value : value - least) / Math.abs(by));
 }

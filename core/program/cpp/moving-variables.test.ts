@@ -27,6 +27,38 @@ const held = (
 const head = 'const int LED = 13;\n';
 const begin = 'void setup() { pinMode(LED, OUTPUT); pinMode(2, INPUT); }\n';
 
+/** Programs that count their passes, as a clock of their own or for nothing. */
+const counting: Readonly<Record<string, (ms: number, more: number) => string>> = {
+  'for nothing': (ms) =>
+    `${head}unsigned long passes = 0; unsigned long last = 0;\n${begin}void loop() { passes++; int v = digitalRead(2); if (v) last = millis(); digitalWrite(LED, last > 0 && millis() - last < ${ms}); }`,
+  'to a number': (ms, more) =>
+    `${head}unsigned int passes = 0; bool on = false;\n${begin}void loop() { passes++; if (passes >= ${ms * 20}) { passes = 0; on = !on; digitalWrite(LED, on); } if (digitalRead(2)) passes += ${more}; }`,
+  'to exactly a number': (ms) =>
+    `${head}int passes = 0;\n${begin}void loop() { if (passes == ${ms * 9}) digitalWrite(LED, HIGH); if (passes != ${ms * 9}) passes++; if (digitalRead(2)) passes = 0; }`,
+  down: (ms) =>
+    `${head}int left = 0;\n${begin}void loop() { if (digitalRead(2)) left = ${ms * 30}; if (left > 0) { left--; digitalWrite(LED, HIGH); } else digitalWrite(LED, LOW); }`,
+  'by three, compared as a long': (ms, more) =>
+    `${head}int sum = ${more};\n${begin}void loop() { sum += 3; digitalWrite(LED, sum > ${ms * 40}L); if (sum > 30000) sum = 0; }`,
+  'in a byte that wraps': (ms) =>
+    `${head}byte n = 0;\n${begin}void loop() { n++; digitalWrite(LED, n < ${ms}); }`,
+  'in a byte, as a number without a sign': () =>
+    `${head}char n = 0;\n${begin}void loop() { n++; digitalWrite(LED, n < 0); }`,
+  'by a rest': (ms) =>
+    `${head}unsigned long n = 0;\n${begin}void loop() { n++; digitalWrite(LED, n % ${ms + 1} == 0); }`,
+  'twice in a pass': (ms) =>
+    `${head}long n = 0;\n${begin}void loop() { n++; if (n > ${ms * 11}) digitalWrite(LED, HIGH); n += 2; if (digitalRead(2)) n = 0; }`,
+  'two of them, against each other': (ms) =>
+    `${head}long a = 0; long b = ${ms};\n${begin}void loop() { a += 2; b++; digitalWrite(LED, a > b); if (digitalRead(2)) a = 0; }`,
+  'in a static of a function': (ms) =>
+    `${head}bool due() { static int n = 0; n++; if (n > ${ms * 5}) { n = 0; return true; } return false; }\n${begin}bool on = false; void loop() { if (due()) { on = !on; digitalWrite(LED, on); } }`,
+  'in a loop inside': (ms, more) =>
+    `${head}unsigned int n = 0;\n${begin}void loop() { while (n < ${ms * 25}) { n++; } digitalWrite(LED, HIGH); delay(${(more % 5) + 1}); digitalWrite(LED, LOW); n = 0; }`,
+  'with its value used': (ms) =>
+    `${head}int n = 0;\n${begin}void loop() { if (n++ > ${ms * 3}) n = 0; digitalWrite(LED, n > ${ms}); }`,
+  'sent when a button is pressed': () =>
+    `${head}unsigned int n = 0;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { n++; if (digitalRead(2)) { Serial.println(n); digitalWrite(LED, n & 1); delay(20); } }`,
+};
+
 /** Programs that keep the moment of every pass while something is held, as beginners write it. */
 const programs: Readonly<Record<string, (ms: number, more: number) => string>> = {
   'stays on after it was seen': (ms) =>
@@ -63,8 +95,8 @@ const programs: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, (long) millis() - last < ${ms}); }`,
 };
 
-describe('moments of the clock that a program keeps in every pass', () => {
-  test.each(Object.entries(programs))(
+describe('variables that move by themselves', () => {
+  test.each([...Object.entries(programs), ...Object.entries(counting)])(
     'are skipped to the very same trace: %s',
     (_, write) => {
       fc.assert(
@@ -77,6 +109,7 @@ describe('moments of the clock that a program keeps in every pass', () => {
             const source = write(ms, more);
             const [fast, plain] = [held(source, true, when), held(source, false, when)];
             expect([...fast.pins]).toEqual([...plain.pins]);
+            expect(fast.serial).toEqual(plain.serial);
             expect(fast.ended.at).toBe(plain.ended.at);
             expect(fast.steps).toBeLessThanOrEqual(plain.steps);
           },
@@ -95,8 +128,10 @@ describe('moments of the clock that a program keeps in every pass', () => {
     'asked before it is kept',
     'two of them',
     'asked whether there is one',
+    'for nothing',
+    'by three, compared as a long',
   ])('take few steps: %s', (name) => {
-    const source = programs[name]!(100, 40);
+    const source = { ...programs, ...counting }[name]!(100, 40);
     const [fast, plain] = [held(source, true, [0.05, 2], 2.2), held(source, false, [0.05, 2], 2.2)];
     expect(fast.steps).toBeLessThan(plain.steps / 5);
   });

@@ -1,5 +1,5 @@
 import type { Expression, Place, ProgramTree } from './tree';
-import { allExpressions } from './walk';
+import { allExpressions, bare } from './walk';
 import { conversionTo, type IntegerType } from './types';
 
 /** A store that keeps a moment: `last = millis();`, `until = now + 3000;`, where other passes find it again. */
@@ -14,10 +14,33 @@ export function keepsMoment(store: Extract<Expression, { node: 'store' }>): stor
   return !isLocal && isRunning(value) && type.kind === 'integer' && type.bits === 32;
 }
 
-/** Whether a program keeps moments anywhere: only then its reads have to look whether they read one. */
-export const keepsMoments = ({ functions }: ProgramTree): boolean =>
+/** `passes++;` and `sum += 5;`, of which only what they leave behind matters. */
+export interface Counting {
+  /** By how much it grows each time. */
+  readonly by: number;
+  readonly type: IntegerType;
+}
+
+/** How an update counts: a whole number of a variable that is there in the next pass, by a fixed amount. */
+export function countingOf({ place, operator, value, type }: Update): Counting | undefined {
+  const isLocal = place.area === 'frame' && !place.through;
+  const amount = bare(value);
+  if (isLocal || type.kind !== 'integer' || amount.node !== 'constant' || !Number.isInteger(amount.value))
+    return undefined;
+  if ((operator !== '+' && operator !== '-') || amount.value === 0) return undefined;
+  return { by: operator === '+' ? amount.value : -amount.value, type };
+}
+
+type Update = Extract<Expression, { node: 'update' }>;
+
+/** Whether a program has variables that move by themselves: only then its reads have to look whether they read one. */
+export const hasMovingVariables = ({ functions }: ProgramTree): boolean =>
   functions.some(({ body }) =>
-    [...allExpressions(body)].some((expression) => expression.node === 'store' && keepsMoment(expression)),
+    [...allExpressions(body)].some(
+      (expression) =>
+        (expression.node === 'store' && keepsMoment(expression)) ||
+        (expression.node === 'update' && countingOf(expression) !== undefined),
+    ),
   );
 
 const isRunning = ({ clock }: Expression): boolean => clock === 'millis' || clock === 'micros';
