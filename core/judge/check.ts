@@ -17,6 +17,7 @@ import { lackOf } from './verdict';
 import { ENGINE } from './engine';
 import { byCause } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
+import { seconds } from '../units';
 import { capital } from '../words/words';
 import { onceEach } from './rules';
 import { notJudged } from './not-judged';
@@ -175,17 +176,36 @@ function withWhatIsMissing(
   const told = repair && within(OF_CAUSES, () => causesOf(build, examination, repair));
   const causes = told?.ended ? marked(told.value, wiring) : [];
   const isRight = isWired && causes.length === 0 && examination.match.same;
-  const missing = missingInput(
-    examiner.reference.exercise,
-    build,
-    byCause(observations).map(toFinding),
-    isRight,
-  );
+  const { program } = build;
+  const isRun = isWired && !program.isEmpty && program.compiled !== undefined;
+  const missing = isRun
+    ? stoppedRun(examination)
+    : missingInput(examiner.reference.exercise, build, byCause(observations).map(toFinding), isRight);
   const others = byCause(observations)
     .map(toFinding)
     .filter((finding) => ![...causes, missing].some((other) => isSame(other, finding)))
     .filter((finding) => isWired || finding.severity !== 'fault');
   return [...causes, missing, ...others];
+}
+
+/** A run that was stopped before all of it was seen, where nothing that was seen is wrong. */
+function stoppedRun({ traces }: Examination): Finding {
+  const { at, line } = traces.find(({ ended }) => ended.reason === 'steps')!.ended;
+  return {
+    ...toFinding({
+      code: 'not-judged',
+      severity: 'fault',
+      line: Math.max(1, line),
+      column: 1,
+      message: `Line ${line} is still busy at ${seconds(at)}, where the run had to be stopped. All is right until then, and what comes later can’t be seen.`,
+      hints: [
+        `What changes every time round, and does it have to change so often?`,
+        `The program goes round thousands of times a second and changes something each time.`,
+        `Add a short delay after line ${line}, such as 10 milliseconds, and check again.`,
+      ],
+    }),
+    cause: true,
+  };
 }
 
 function missingInput(

@@ -184,12 +184,16 @@ export class Examiner {
       circuit.part(makeRef(ref)) !== undefined &&
       ![...this.pairsOf(wiring).values()].some((part) => part.ref === ref);
     const isLeftOut = (ref: string): boolean => isForPeople(asked.circuit.part(makeRef(ref)));
+    const isSeenRight = judged.every(({ result, failures }) => result.passed || failures.length === 0);
+    const isStopped = traces.some(({ ended }) => ended.reason === 'steps');
+    const isBusyOnly = found.every(({ code, severity }) => severity !== 'fault' || code === 'never-ends');
+    const outcome = passed ? 'passed' : isSeenRight && isStopped && isBusyOnly ? 'unseen' : 'failed';
     const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, {
       isExtra,
       isLeftOut,
     });
     return {
-      verdict: verdictOf(lackOf(exercise, wiring), program, passed, observations, match),
+      verdict: verdictOf(lackOf(exercise, wiring), program, outcome, observations, match),
       observations,
       scenarios: judged.map(({ result }) => result),
       match,

@@ -56,13 +56,15 @@ export function lackOf({ board, reference }: Exercise, wiring: Wiring): 'board' 
 export function verdictOf(
   lack: ReturnType<typeof lackOf>,
   program: Program,
-  passed: boolean,
+  /** `unseen`: nothing that was seen is wrong, and a run was stopped before all was seen. */
+  outcome: 'passed' | 'failed' | 'unseen',
   observations: readonly Observation[],
   match: Match,
 ): Verdict {
   const isIncomplete = program.isEmpty || lack !== undefined;
   if (isIncomplete || program.problems.some((problem) => problem.unsupported)) return 'cannot-tell';
-  if (!passed) return 'does-not-work';
+  if (outcome === 'unseen') return 'cannot-tell';
+  if (outcome === 'failed') return 'does-not-work';
   if (observations.some((observation) => observation.severity === 'risk')) return 'works-at-risk';
   const asAsked = observations.every(({ code }) => !rowOf(code).isAnotherBuild);
   return match.same && asAsked ? 'as-drawn' : 'works-differently';
