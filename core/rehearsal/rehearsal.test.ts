@@ -188,7 +188,7 @@ describe('a rehearsal', () => {
   });
 
   test('gives up at its budget of steps', () => {
-    const trace = run('volatile long x = 0;\nvoid setup() {}\nvoid loop() { x++; }', { steps: 1000 });
+    const trace = run('volatile long x = 0;\nvoid setup() {}\nvoid loop() { x = x ^ 5; }', { steps: 1000 });
     expect(trace.ended.reason).toBe('steps');
     expect(trace.steps).toBe(1001);
   });

@@ -81,7 +81,27 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
 }
 
 /** Counts of the micros clock that come at once. */
-const MICROS_STEP = 4;
+export const MICROS_STEP = 4;
+
+/**
+ * Tells of a value in which the clock is whether it stands still, but for the rounding of counts: one moment in it moves
+ * against the clock, and nothing else moves.
+ */
+export function standsBesideClock(
+  value: Expression,
+  emit: Emit,
+): ((machine: CppMachine) => boolean) | undefined {
+  const difference = differenceOf(value);
+  if (!difference) return undefined;
+  const { running, loads } = difference;
+  const places = loads.map(({ place, sign }) => ({ at: emit.address(place, value.span.line), sign }));
+  return (machine) => {
+    const [only, more] = places.filter(({ at }) => machine.isMoving(at(machine)));
+    if (!only || more || only.sign === running || !machine.isMoment(only.at(machine))) return false;
+    machine.keptIn(only.at(machine));
+    return true;
+  };
+}
 
 /**
  * Tells whether both sides of a comparison move alike while its moments are kept anew in every pass, so that it never
@@ -107,9 +127,10 @@ function standsStill(
   const localAt = local && emit.address(local, span.line);
   const step = unit === 'millis' ? 1 : MICROS_STEP;
   return (machine, running, fixed) => {
-    const moving = loads.filter(({ at }) => machine.isMoving(at(machine)));
-    const [only, more] = moving;
-    if (!only || more || only.sign === side) return false;
+    const [only, more] = loads.filter(({ at }) => machine.isMoving(at(machine)));
+    if (!only && localAt && machine.isRounded(localAt(machine)))
+      return holdsEitherWay(running, fixed, { type, step, mayWrap: false, holds: turned });
+    if (!only || more || only.sign === side || !machine.isMoment(only.at(machine))) return false;
     const kept = machine.keptIn(only.at(machine));
     const source = localAt?.(machine);
     // Two moments from one look at the clock differ by nothing, whatever the count.

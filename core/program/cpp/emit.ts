@@ -4,7 +4,7 @@ import type { Executable } from '../machine';
 import { CppMachine } from './machine';
 import { Stop } from '../stop';
 import { costOf } from './cost';
-import { emitCompare, type Emit } from './emit-compare';
+import { emitCompare, standsBesideClock, type Emit } from './emit-compare';
 import { textAt } from './library/letters';
 import type { Evaluate } from './evaluate';
 import { countingOf, hasMovingVariables, keepsMoment, momentSource } from './moving-variables';
@@ -423,7 +423,14 @@ class Emitter {
   private read(place: Place, line: number): Evaluate {
     const { address, area } = place;
     const isPlain = !place.through && place.steps.length === 0;
-    if (isPlain && area === 'frame') return (machine) => machine.cells[machine.frame + address]!;
+    if (isPlain && area === 'frame' && !this.hasMoving)
+      return (machine) => machine.cells[machine.frame + address]!;
+    if (isPlain && area === 'frame')
+      return (machine) => {
+        const cell = machine.frame + address;
+        if (machine.isRounded(cell)) machine.clockEscaped = true;
+        return machine.cells[cell]!;
+      };
     if (isPlain && !this.hasMoving) return (machine) => machine.cells[address]!;
     const at = this.address(place, line);
     if (!this.hasMoving) return (machine) => machine.cells[at(machine)]!;
@@ -444,14 +451,36 @@ class Emitter {
       const moment = this.expression(expression.value, true);
       const local = momentSource(expression.value);
       const source = local && this.address(local, expression.span.line);
-      return (machine) =>
-        machine.keepMoment(at(machine), moment(machine), { unit, type, source: source?.(machine) });
+      const isStill = standsBesideClock(expression.value, this.emit);
+      return (machine) => {
+        const { clockEscaped } = machine;
+        machine.clockEscaped = false;
+        const kept = moment(machine);
+        const hasMoved = machine.clockEscaped;
+        machine.clockEscaped = clockEscaped;
+        if (!hasMoved)
+          return machine.keepMoment(at(machine), kept, { unit, type, source: source?.(machine) });
+        if (isStill?.(machine) !== true) machine.clockEscaped = true;
+        return machine.keepRounded(at(machine), kept, unit);
+      };
     }
-    const value = this.expression(
-      expression.value,
-      declares && place.area === 'frame' && !place.through && expression.value.clock !== 'unfollowed',
-    );
-    return (machine) => machine.write(at(machine), value(machine));
+    const isFollowed =
+      declares && place.area === 'frame' && !place.through && expression.value.clock !== 'unfollowed';
+    const value = this.expression(expression.value, isFollowed);
+    const { clock } = expression.value;
+    if (!this.hasMoving || !isFollowed || clock === 'fixed' || clock === 'unfollowed')
+      return (machine) => machine.write(at(machine), value(machine));
+    const isStill = standsBesideClock(expression.value, this.emit);
+    return (machine) => {
+      const { clockEscaped } = machine;
+      machine.clockEscaped = false;
+      const kept = value(machine);
+      const hasMoved = machine.clockEscaped;
+      machine.clockEscaped = clockEscaped;
+      if (!hasMoved) return machine.keepRunning(at(machine), kept);
+      if (isStill?.(machine) !== true) machine.clockEscaped = true;
+      return machine.keepRounded(at(machine), kept, clock);
+    };
   }
 
   private copy({ from, to, cells, span }: Extract<Expression, { node: 'copy' }>): Evaluate {

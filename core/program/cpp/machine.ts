@@ -74,6 +74,8 @@ export class CppMachine extends Machine {
   /** Moments of the clock in variables, by their cell. */
   private readonly moments = new Map<number, KeptMoment>();
   private readonly counters = new Map<number, Counter>();
+  /** Cells with a difference of two moments, which stands still but for the rounding of counts: pass and unit. */
+  private readonly rounded = new Map<number, { readonly pass: number; readonly unit: Moment['unit'] }>();
   /** Passes after this one that come out alike as far as comparisons with counters go. */
   private alike = Number.POSITIVE_INFINITY;
   /** Where the row of random numbers stands. */
@@ -113,6 +115,7 @@ export class CppMachine extends Machine {
     this.returned = 0;
     this.moments.clear();
     this.counters.clear();
+    this.rounded.clear();
   }
 
   override watchPass(): void {
@@ -131,6 +134,7 @@ export class CppMachine extends Machine {
       this.clockEscaped = true;
       return this.write(cell, value);
     }
+    this.rounded.delete(cell);
     const last = this.moments.get(cell);
     const { cycles, passNumber } = this;
     this.moments.set(cell, {
@@ -143,6 +147,28 @@ export class CppMachine extends Machine {
     this.cells[cell] = value;
     this.watcher?.moved();
     return value;
+  }
+
+  /** Puts the difference of two moments into a cell. */
+  keepRounded(cell: number, value: number, unit: Moment['unit']): number {
+    this.rounded.set(cell, { pass: this.passNumber, unit });
+    return this.write(cell, value);
+  }
+
+  /** Puts into a cell what moves with the clock as its expression says, whatever was in it before. */
+  keepRunning(cell: number, value: number): number {
+    this.rounded.delete(cell);
+    return this.write(cell, value);
+  }
+
+  /** Whether what is in a cell is the difference of two moments that move alike. */
+  isRounded(cell: number): boolean {
+    return this.rounded.size > 0 && (this.rounded.get(cell)?.pass ?? -1) >= this.passNumber - 1;
+  }
+
+  /** Whether a cell is given a new moment in every pass. */
+  isMoment(cell: number): boolean {
+    return (this.moments.get(cell)?.pass ?? -1) >= this.passNumber - 1;
   }
 
   /** Puts the next number into a counter. Where the pass before counted as far, that is no change either. */
@@ -163,7 +189,7 @@ export class CppMachine extends Machine {
   /** Whether a cell moves by itself in every pass, this one or the one before: with the clock, or by the same each time. */
   isMoving(cell: number): boolean {
     const since = this.passNumber - 1;
-    return (this.moments.get(cell)?.pass ?? -1) >= since || (this.counters.get(cell)?.pass ?? -1) >= since;
+    return this.isMoment(cell) || (this.counters.get(cell)?.pass ?? -1) >= since || this.isRounded(cell);
   }
 
   /**
@@ -178,6 +204,12 @@ export class CppMachine extends Machine {
   ): boolean {
     // A conversion that makes another number of it is not followed.
     if (running !== this.cells[cell]) return false;
+    const rounded = this.isRounded(cell) ? this.rounded.get(cell) : undefined;
+    if (rounded) {
+      const step = rounded.unit === 'millis' ? 1 : 4;
+      const now = holds(running, fixed);
+      return holds(running + step, fixed) === now && (running < step || holds(running - step, fixed) === now);
+    }
     this.counted.add(cell);
     const moment = this.moments.get(cell);
     if (moment !== undefined && moment.pass >= this.passNumber - 1) {

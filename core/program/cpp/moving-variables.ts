@@ -62,10 +62,10 @@ export interface Difference {
 }
 
 /**
- * The clock and the variables of a comparison whose sides are sums; `undefined` where something else is in them that
+ * The clock and the variables of a sum, or of a comparison whose sides are sums; `undefined` where something else is in them that
  * could move.
  */
-export function differenceOf(left: Expression, right: Expression): Difference | undefined {
+export function differenceOf(left: Expression, right?: Expression): Difference | undefined {
   let running: 1 | -1 | undefined;
   let local: Place | undefined;
   const loads: { place: Place; sign: 1 | -1 }[] = [];
@@ -98,7 +98,7 @@ export function differenceOf(left: Expression, right: Expression): Difference | 
         return false;
     }
   };
-  const isSum = add(left, 1) && add(right, -1);
+  const isSum = add(left, 1) && (right === undefined || add(right, -1));
   return isSum && running !== undefined ? { running, local, loads } : undefined;
 }
 
