@@ -74,7 +74,7 @@ module.exports = {
     outside('print', ['core']),
     outside('cli', ['core', 'grammars', 'engines', 'print']),
     outside('workers/web', ['core', 'grammars']),
-    outside('ui', ['core', 'engines', 'workers/web']),
+    outside('ui', ['core', 'engines', 'workers/web', 'workers/offline']),
     outside('server', ['core', 'grammars', 'print']),
     outside('workers/jobs', ['core', 'server']),
     outside('app', ['core', 'ui', 'server']),

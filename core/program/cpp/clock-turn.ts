@@ -1,5 +1,6 @@
-import type { ComparisonOperator } from './tree';
 import type { IntegerType } from './types';
+
+export type ComparisonOperator = '<' | '<=' | '>' | '>=' | '==' | '!=';
 
 export const comparators: Readonly<Record<ComparisonOperator, (left: number, right: number) => boolean>> = {
   '<': (left, right) => left < right,

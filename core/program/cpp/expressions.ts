@@ -10,7 +10,8 @@ import { describe, findPlace, loadOf, readPlace, reportConstant } from './places
 import { copied, pointerSum, scaled } from './pointers';
 import { readRegister, writeRegister } from './registers';
 import type { Variable } from './scope';
-import type { BinaryOperator, ClockForm, ComparisonOperator, Expression } from './tree';
+import type { ComparisonOperator } from './clock-turn';
+import type { BinaryOperator, ClockForm, Expression } from './tree';
 import {
   BOOL,
   bytesOf,

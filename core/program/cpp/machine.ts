@@ -1,7 +1,6 @@
 import { Machine, type ProgramHost, type RunLimits } from '../machine';
 import { TextPool } from './text-pool';
 import { countsUntilTurn } from './clock-turn';
-import type { Counting } from './moving-variables';
 import { conversionTo, type IntegerType } from './types';
 
 /** The memory that a program takes before it runs. */
@@ -30,6 +29,12 @@ interface KeptMoment extends Moment {
   readonly pass: number;
   readonly cycle: number;
   readonly before: number;
+}
+
+/** `passes++;` and `sum += 5;`: by how much a variable grows each time. */
+export interface Counting {
+  readonly by: number;
+  readonly type: IntegerType;
 }
 
 /** A variable that grows by the same in every pass. */

@@ -1,3 +1,4 @@
+import type { Counting } from './machine';
 import type { Expression, Place, ProgramTree } from './tree';
 import { allExpressions, bare } from './walk';
 import { conversionTo, type IntegerType } from './types';
@@ -12,13 +13,6 @@ export function keepsMoment(store: Extract<Expression, { node: 'store' }>): stor
   const { place, value, type } = store;
   const isLocal = place.area === 'frame' && !place.through;
   return !isLocal && isRunning(value) && type.kind === 'integer' && type.bits === 32;
-}
-
-/** `passes++;` and `sum += 5;`, of which only what they leave behind matters. */
-export interface Counting {
-  /** By how much it grows each time. */
-  readonly by: number;
-  readonly type: IntegerType;
 }
 
 /** How an update counts: a whole number of a variable that is there in the next pass, by a fixed amount. */

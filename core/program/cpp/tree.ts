@@ -1,3 +1,4 @@
+import type { ComparisonOperator } from './clock-turn';
 import type { ProgramMemory } from './machine';
 import type { Span } from '../syntax';
 import type { LibraryFunction } from './library';
@@ -38,7 +39,6 @@ interface Typed {
 }
 
 export type BinaryOperator = '+' | '-' | '*' | '/' | '%' | '<<' | '>>' | '&' | '|' | '^';
-export type ComparisonOperator = '<' | '<=' | '>' | '>=' | '==' | '!=';
 
 export type Expression = Typed &
   (
