@@ -1,4 +1,4 @@
-import type { IntegerType } from './types';
+import { conversionTo, type IntegerType } from './types';
 
 export type ComparisonOperator = '<' | '<=' | '>' | '>=' | '==' | '!=';
 
@@ -40,3 +40,35 @@ const countsTo = (running: number, value: number): number => {
 };
 
 const wrapped = (value: number, type: IntegerType): number => (type.signed ? value | 0 : value >>> 0);
+
+/** Counts of the micros clock that come at once. */
+export const MICROS_STEP = 4;
+
+/**
+ * Whether a comparison comes out the same wherever the two moments in it fall between two counts: its running side is one
+ * count (or one `step` of counts) more or less then. A difference of 0 gets no smaller unless `mayWrap`, since the moment
+ * that was kept is the earlier one.
+ */
+export function holdsEitherWay(
+  running: number,
+  fixed: number,
+  {
+    type,
+    step,
+    mayWrap,
+    holds,
+  }: {
+    readonly type: IntegerType;
+    readonly step: number;
+    readonly mayWrap: boolean;
+    readonly holds: (running: number, fixed: number) => boolean;
+  },
+): boolean {
+  const fit = conversionTo(type);
+  const now = holds(running, fixed);
+  const isLeast = !type.signed && running < step;
+  return (
+    holds(fit(running + step), fixed) === now &&
+    ((isLeast && !mayWrap) || holds(fit(running - step), fixed) === now)
+  );
+}

@@ -1,7 +1,7 @@
 import type { Comparison } from '../watching';
-import { comparators, countsUntilTurn } from './clock-turn';
+import { comparators, countsUntilTurn, holdsEitherWay, MICROS_STEP } from './clock-turn';
 import type { Evaluate } from './evaluate';
-import { differenceOf, holdsEitherWay, type Difference } from './moving-variables';
+import { differenceOf, type Difference } from './moving-variables';
 import { compareTexts } from './library/letters';
 import type { CppMachine } from './machine';
 import { numberText } from './names';
@@ -39,15 +39,12 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
   if (!follows) {
     const follow = emit.hasMoving ? followMoving(expression, emit) : undefined;
     return (machine) => {
-      const { clockEscaped } = machine;
-      machine.clockEscaped = false;
-      const a = left(machine);
-      const leftMoves = machine.clockEscaped;
-      machine.clockEscaped = false;
-      const b = right(machine);
-      const rightMoves = machine.clockEscaped;
+      const a = machine.apart(left);
+      const leftMoves = machine.hasMoved;
+      const b = machine.apart(right);
+      const rightMoves = machine.hasMoved;
       const isFollowed = leftMoves !== rightMoves && follow?.(machine, a, b, leftMoves) === true;
-      machine.clockEscaped = clockEscaped || ((leftMoves || rightMoves) && !isFollowed);
+      if ((leftMoves || rightMoves) && !isFollowed) machine.clockEscaped = true;
       machine.watcher?.compared(comparison, a, b);
       return holds(a, b) ? 1 : 0;
     };
@@ -80,9 +77,6 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
   };
 }
 
-/** Counts of the micros clock that come at once. */
-export const MICROS_STEP = 4;
-
 /**
  * Tells of a value in which the clock is whether it stands still, but for the rounding of counts: one moment in it moves
  * against the clock, and nothing else moves.
@@ -96,9 +90,9 @@ export function standsBesideClock(
   const { running, loads } = difference;
   const places = loads.map(({ place, sign }) => ({ at: emit.address(place, value.span.line), sign }));
   return (machine) => {
-    const [only, more] = places.filter(({ at }) => machine.isMoving(at(machine)));
-    if (!only || more || only.sign === running || !machine.isMoment(only.at(machine))) return false;
-    machine.keptIn(only.at(machine));
+    const [only, more] = places.filter(({ at }) => machine.moving.isMoving(at(machine)));
+    if (!only || more || only.sign === running || !machine.moving.isMoment(only.at(machine))) return false;
+    machine.moving.keptIn(only.at(machine));
     return true;
   };
 }
@@ -127,11 +121,11 @@ function standsStill(
   const localAt = local && emit.address(local, span.line);
   const step = unit === 'millis' ? 1 : MICROS_STEP;
   return (machine, running, fixed) => {
-    const [only, more] = loads.filter(({ at }) => machine.isMoving(at(machine)));
-    if (!only && localAt && machine.isRounded(localAt(machine)))
+    const [only, more] = loads.filter(({ at }) => machine.moving.isMoving(at(machine)));
+    if (!only && localAt && machine.moving.isRounded(localAt(machine)))
       return holdsEitherWay(running, fixed, { type, step, mayWrap: false, holds: turned });
-    if (!only || more || only.sign === side || !machine.isMoment(only.at(machine))) return false;
-    const kept = machine.keptIn(only.at(machine));
+    if (!only || more || only.sign === side || !machine.moving.isMoment(only.at(machine))) return false;
+    const kept = machine.moving.keptIn(only.at(machine));
     const source = localAt?.(machine);
     // Two moments from one look at the clock differ by nothing, whatever the count.
     if (kept.isOfThisPass && kept.source === source && source !== undefined) return true;
@@ -157,8 +151,8 @@ function followMoving(
     const cell = (leftMoves ? leftAt : rightAt)?.(machine);
     if (cell === undefined) return false;
     return leftMoves
-      ? machine.follow(cell, a, b, holds)
-      : machine.follow(cell, b, a, (running, fixed) => holds(fixed, running));
+      ? machine.moving.follow(cell, a, b, holds)
+      : machine.moving.follow(cell, b, a, (running, fixed) => holds(fixed, running));
   };
 }
 

@@ -83,6 +83,8 @@ const programs: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, last % ${ms} < ${ms} / 2); }`,
   'in a struct, by a reference': (ms) =>
     `${head}struct Seen { unsigned long at; bool on; };\nSeen seen[2];\nvoid note(unsigned long &at) { at = millis(); }\n${begin}void loop() { if (digitalRead(2)) note(seen[1].at); seen[1].on = millis() - seen[1].at < ${ms}; digitalWrite(LED, seen[1].on); }`,
+  'in a struct that is copied whole': (ms) =>
+    `${head}struct Seen { unsigned long at; bool on; };\nSeen seen = {0, false};\n${begin}void loop() { if (digitalRead(2)) seen.at = millis(); Seen now = seen; digitalWrite(LED, millis() - now.at < ${ms}); }`,
   'glitches with a moment that is newer': (ms) =>
     `${head}unsigned long last = 0;\n${begin}void loop() { unsigned long now = millis(); if (digitalRead(2)) last = millis(); if (now - last > ${ms}) digitalWrite(LED, LOW); else digitalWrite(LED, HIGH); }`,
   'the clock twice': (ms) =>

@@ -1,7 +1,7 @@
-import type { Counting } from './machine';
+import type { Counting } from './moving-cells';
 import type { Expression, Place, ProgramTree } from './tree';
 import { allExpressions, bare } from './walk';
-import { conversionTo, type IntegerType } from './types';
+import type { IntegerType } from './types';
 
 /** A store that keeps a moment: `last = millis();`, `until = now + 3000;`, where other passes find it again. */
 export type MomentStore = Extract<Expression, { node: 'store' }> & {
@@ -56,8 +56,8 @@ export interface Difference {
 }
 
 /**
- * The clock and the variables of a sum, or of a comparison whose sides are sums; `undefined` where something else is in them that
- * could move.
+ * The clock and the variables of a sum, or of a comparison whose sides are sums; `undefined` where something else is in
+ * them that could move.
  */
 export function differenceOf(left: Expression, right?: Expression): Difference | undefined {
   let running: 1 | -1 | undefined;
@@ -94,33 +94,4 @@ export function differenceOf(left: Expression, right?: Expression): Difference |
   };
   const isSum = add(left, 1) && (right === undefined || add(right, -1));
   return isSum && running !== undefined ? { running, local, loads } : undefined;
-}
-
-/**
- * Whether a comparison comes out the same wherever the two moments in it fall between two counts: its running side is one
- * count (or one `step` of counts) more or less then. A difference of 0 gets no smaller unless `mayWrap`, since the moment
- * that was kept is the earlier one.
- */
-export function holdsEitherWay(
-  running: number,
-  fixed: number,
-  {
-    type,
-    step,
-    mayWrap,
-    holds,
-  }: {
-    readonly type: IntegerType;
-    readonly step: number;
-    readonly mayWrap: boolean;
-    readonly holds: (running: number, fixed: number) => boolean;
-  },
-): boolean {
-  const fit = conversionTo(type);
-  const now = holds(running, fixed);
-  const isLeast = !type.signed && running < step;
-  return (
-    holds(fit(running + step), fixed) === now &&
-    ((isLeast && !mayWrap) || holds(fit(running - step), fixed) === now)
-  );
 }
