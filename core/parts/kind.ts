@@ -258,6 +258,8 @@ export interface PartKind {
   readonly poles?: LegPair;
   /** How a part joins its legs by hand: only while it is held, or until it is moved again. */
   readonly contact?: 'momentary' | 'latching';
+  /** Its state while everything that it switches is on; none for what switches nothing by itself. */
+  readonly allOn?: Partial<PartState>;
   /** Of a contact: the leg on which it lets a current out that goes in at its first one. */
   readonly givesAt?: LegName;
   /** Of a part that is nothing but a resistance: whether it is chosen, or follows what is sensed. */

@@ -57,6 +57,7 @@ export const shiftRegister = defineKind({
   preparation:
     'Bend both rows of legs inwards a little against the table until they fit across the centre gap.',
   readValue: anyNote,
+  allOn: { shown: 2 ** (outputs.length + 1) - 1 },
   elements: (_, { shown }) => [
     load(5, 0.1),
     ...inputs.flatMap((leg) => input(leg.name)),

@@ -3,6 +3,7 @@ import { causeCodes, type Verdict } from '../formats/report';
 import { courseExercises } from '../testing/course';
 import { beacon, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
 import { countVerdicts, groupByTrouble, latestOf, waitsForReview, type ReviewItem } from './review';
+import { exerciseSaid } from '../testing/exercise-said';
 import { worksheetFigures } from './worksheet';
 
 const item = (learnerName: string, attempt: number, table = LAYOUT, program = PROGRAM): ReviewItem => {
@@ -123,6 +124,19 @@ describe('the figures of a worksheet', () => {
       expect(currentMa, ref).toBeGreaterThan(0.5);
       expect(brightness, ref).toBeGreaterThan(0.05);
     }
+  });
+
+  test('give LEDs on the outputs of a chip the current that they have while these are on', () => {
+    const running = exerciseSaid({
+      id: 'running-light',
+      board: 'learner-5v',
+      lines: ['shift register on 11, 12, 8', '3 red LEDs on X1.q0-q2 with 330'],
+      program: 'void setup() { } void loop() { }',
+      scenarios: [],
+    });
+    const { leds } = worksheetFigures(running);
+    expect(leds.map(({ ref }) => ref)).toEqual(['D1', 'D2', 'D3']);
+    for (const { currentMa } of leds) expect(currentMa).toBeCloseTo(8.2, 1);
   });
 
   test('give the power that warms the resistor: its current squared times its ohms', () => {

@@ -156,7 +156,10 @@ function lightingDrives(circuit: Circuit, allHigh: PinDrives, states: PartStates
   return drives;
 }
 
-/** The position of buttons and switches in which most current flows through the lights: what they are made for. */
+/**
+ * The position of buttons and switches in which most current flows through the lights, and chips with all their outputs
+ * on: what they are made for.
+ */
 function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
   const [rest, ...others] = contactStates(circuit);
   const lightMa = (states: PartStates): number =>
@@ -165,7 +168,13 @@ function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
       0,
     );
   // With a board its pins do the switching, and buttons are read.
-  if (circuit.wiring.board) return rest!;
+  if (circuit.wiring.board) {
+    const on = circuit.parts.flatMap(({ ref, kind }) => {
+      const { allOn } = kindOf(kind);
+      return allOn ? [[ref, allOn] as const] : [];
+    });
+    return new Map([...rest!, ...on]);
+  }
   return others.reduce((best, states) => (lightMa(states) > lightMa(best) ? states : best), rest!);
 }
 
