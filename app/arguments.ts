@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** An id as an argument of an action: whatever a browser sends may be anything. */
 export const idSchema = z.uuid('This no longer exists.');

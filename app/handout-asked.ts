@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { handoutForms } from '@/core/handout/document';
 import { papers } from '@/core/handout/papers';
 

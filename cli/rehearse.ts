@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { stimulusSchema, touchedBy, type Stimulus } from '@/core/stimuli';
 import { traceChanges, valueChangeDump } from '@/core/formats/trace';
 import { compileProgram } from '@/core/program';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { fail, ok, type Problem, type Result } from './result';
 
 /** Parses JSON; a damaged text is refused with the line of its first mistake. `what` names it: `the exercise`. */

@@ -1,6 +1,6 @@
 'use server';
 
-import { z } from 'zod';
+import * as z from 'zod';
 import { database } from '@/server/database/connection';
 import * as accounts from '@/server/people/accounts';
 import { openSession } from '@/server/people/sessions';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** An answer that says why something was not done. */
 export const refuse = (status: number, message: string): Response => Response.json({ message }, { status });

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { can, roleOf, type Action, type Viewer } from '@/server/permissions';
 import { currentViewer } from '../access';
 import { given, isForeign, refuse } from './bodies';

@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import { nameSchema } from '@/core/messages/class-change';
 import { database } from '@/server/database/connection';
 import { staffRoles } from '@/server/permissions';

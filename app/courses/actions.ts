@@ -1,6 +1,6 @@
 'use server';
 
-import { z } from 'zod';
+import * as z from 'zod';
 import { textSchema } from '@/core/messages/texts';
 import { makeCourse as make } from '@/server/courses/courses';
 import { database } from '@/server/database/connection';

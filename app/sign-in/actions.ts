@@ -1,7 +1,7 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { z } from 'zod';
+import * as z from 'zod';
 import { database } from '@/server/database/connection';
 import { closeSession } from '@/server/people/sessions';
 import { codeOf, joinClass, rosterOf, signInStaff } from '@/server/people/sign-in';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { SignIn } from '@/ui/sign-in/SignIn';
-import { z } from 'zod';
+import * as z from 'zod';
 import { database } from '@/server/database/connection';
 import { rosterOf } from '@/server/people/sign-in';
 import type { JoinState } from '@/ui/sign-in/state';

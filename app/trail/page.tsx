@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { z } from 'zod';
+import * as z from 'zod';
 import { database } from '@/server/database/connection';
 import { TRAIL_PAGE, trailOf } from '@/server/people/trail';
 import { Trail } from '@/ui/people/Trail';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What a pin can do beyond being a plain wire into the controller. */
 export const pinFunctionSchema = z.enum([

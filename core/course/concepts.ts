@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What is known of a concept that beginners meet, for its card. */
 export interface Concept {

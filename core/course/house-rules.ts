@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { schemaProblems } from '../json';
 import { DEFAULT_RULES, type PlacementRules } from '../plan/placement';
 import { fail, ok, type Result } from '../result';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { brightnessAt } from '../electrics/brightness';
 import { quantity } from '../findings/finding';
 import { milliamps } from '../units';

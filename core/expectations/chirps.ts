@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { heardIntervals } from '../rehearsal/heard';
 import { soundingPhases } from '../rehearsal/phases';

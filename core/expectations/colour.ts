@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { legName } from '../brand';
 import { brightnessAt, FAINT_BELOW_MA } from '../electrics/brightness';
 import { quantity } from '../findings/finding';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { SeenInterval } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
 import type { Stimulus } from '../stimuli';

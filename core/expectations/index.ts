@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { watchedSeconds, type Trace } from '../rehearsal/trace';
 import type { Result } from '../result';
 import { seconds } from '../units';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { readBy } from '../words/reading';
 import { sentence, type Slot } from '../words/sentence';

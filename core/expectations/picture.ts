@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { lastBy, pictureRows } from '../rehearsal/trace';
 import { seconds } from '../units';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import { partTextOf } from '../wiring/words';

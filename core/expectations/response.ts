@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { litPhases, soundingPhases, type Phase } from '../rehearsal/phases';
 import { seenIntervals } from '../rehearsal/seen';

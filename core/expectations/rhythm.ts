@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity, type Observation } from '../findings/finding';
 import type { SeenInterval } from '../rehearsal/seen';
 import { seconds } from '../units';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { angle } from './angle';
 import { brightness } from './brightness';
 import { chirps } from './chirps';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Ref } from '../brand';
 import { quantity, type FindingCode, type Observation } from '../findings/finding';
 import { heardIntervals, type HeardInterval } from '../rehearsal/heard';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity, type Observation } from '../findings/finding';
 import { seconds, stretch } from '../units';
 import { sentence } from '../words/sentence';

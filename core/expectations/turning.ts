@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Ref } from '../brand';
 import { quantity } from '../findings/finding';
 import type { TurnChange } from '../rehearsal/trace';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Circuit } from '../wiring/circuit';
 import { sentence } from '../words/sentence';
 import { nameSlot, wordSlot } from '../words/slots';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { findingCodes } from './table';
 
 export type { FindingCode } from './table';

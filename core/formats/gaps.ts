@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { GAP } from '../program/gap';
 import type { ExerciseData } from './exercise';
 

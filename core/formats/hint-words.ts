@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Finding } from '../findings/finding';
 import { findingCodes, type FindingCode } from '../findings/table';
 import type { ExerciseData } from './exercise';

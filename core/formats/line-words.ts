@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ExerciseData } from './exercise';
 
 /** What an author says of a line of the program, by the line's own text. */

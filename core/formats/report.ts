@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { findingSchema, type FindingCode } from '../findings/finding';
 
 export const verdictSchema = z.enum([

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { findingCodes, rowOf, type FindingCode } from '../findings/table';
 import { plainNumber } from '../units';
 import { howMany } from '../words/words';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { expectationSchema, partsOfExpectation } from '../expectations';
 import { stimulusSchema, touchedBy } from '../stimuli';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What a student saw on the real bench. */
 export const sightingSchema = z.enum(['right', 'dark', 'faint', 'other']);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { statedSchema } from '../formats/exercise';
 import { sightingSchema } from '../formats/sighting';
 import { pendingSchema } from './hand-in';

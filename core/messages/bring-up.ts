@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { bringUpIds, systems } from '../course/bring-up';
 
 /** How far somebody has come in making a board ready. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A value that was found on a bench; `null` takes it back. */
 export const calibrationMessageSchema = z.strictObject({

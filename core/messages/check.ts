@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { findingCodes } from '../findings/table';
 import { statedSchema } from '../formats/exercise';
 import { reportSchema } from '../formats/report';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { RoomForBoards } from '../course/bring-up';
 import { readName } from '../people/person-name';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ComparedBuild } from '../judge/compared-build';
 
 const markSchema = z.object({

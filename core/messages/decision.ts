@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { textSchema } from './texts';
 
 /** What becomes of a hand-in: taken as it is, or sent back for another try. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { statedSchema } from '../formats/exercise';
 import { verdictSchema } from '../formats/report';
 import { sightingSchema } from '../formats/sighting';

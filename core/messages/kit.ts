@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MOST_OF_A_SORT } from '../kit/kit-csv';
 import type { Substitution } from '../kit/substitutes';
 import { textSchema } from './texts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { textSchema } from './texts';
 
 /** Most exercises that a meeting is planned with. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { PROGRAM_LIMIT } from '../program/limits';
 import { TABLE_LIMIT } from '../wiring/table';
 import { textSchema } from './texts';

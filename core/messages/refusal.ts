@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Why the server did not do something, in the user's words. */
 export const refusalSchema = z.object({ message: z.string() });

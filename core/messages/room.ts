@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { benchStates } from '../plan/room';
 
 const boardBenchSchema = z.object({

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { changeSchema } from '../worksheet/change';
 
 /** Changes as a browser sends them: what their author did to the version that it knows. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A text that the database can hold and every reader can read. */
 export const textSchema = (longest: number) =>

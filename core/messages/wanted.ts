@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ref } from '../brand';
 import { stimulusSchema } from '../stimuli';
 import type { Wanted } from '../generated/wanted';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { cardsSchema } from '../course/concepts';
 import { keepable, unstorableIn } from '../course/incoming';
 import { ownRulesSchema } from '../course/house-rules';

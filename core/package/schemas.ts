@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { boardProfileSchema } from '../boards';
 import { stimulusSchema } from '../stimuli';
 import { exerciseSchema } from '../formats/exercise';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Ref } from '../brand';
 import type { PartState, StimulusKind } from '../parts';
 import type { Readable } from '../words/reading';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { measured } from './measured';
 
 /** How far away something stands before a distance sensor, in m. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { StimulusKind } from '../parts';
 import type { Result } from '../result';
 import { notUnderstood, readBy } from '../words/reading';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { measured } from './measured';
 
 /** Light on a sensor, from dark to bright. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ref } from '../brand';
 import { sentence } from '../words/sentence';
 import { nameSlot, numberSlot } from '../words/slots';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { sentence } from '../words/sentence';
 import { numberSlot, wordSlot } from '../words/slots';
 import { atSchema, type StimulusDefinition } from './definition';

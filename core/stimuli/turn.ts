@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { measured } from './measured';
 
 /** A potentiometer or slider, from one end to the other. */

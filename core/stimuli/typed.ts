@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { sentence, type Slot } from '../words/sentence';
 import { numberSlot, textSlot } from '../words/slots';
 import { atSchema, type StimulusDefinition } from './definition';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { signedSlot } from '../words/slots';
 import { measured } from './measured';
 

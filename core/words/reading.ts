@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { fail, ok, type Result } from '../result';
 import type { Sentence } from './sentence';
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** One of several sorts of object that a format takes in one place, told by the keys that it must have. */
 interface Sort {

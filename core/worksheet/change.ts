@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Scenario } from '../formats/scenario';
 import type { Sheet, SheetLine } from './sheet';
 

@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { addDays, addWeeks, format, subWeeks } from 'date-fns';
 import type { Knex } from 'knex';
-import { z } from 'zod';
+import * as z from 'zod';
 import { exerciseFrom, isComplete, languageOf } from '@/core/formats/exercise';
 import { bringInKit } from '../lessons/kit-store';
 import { publishAsItIs } from '../exercises/publishing';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const newsSchema = z.union([
   z.object({ done: z.number(), of: z.number(), title: z.string() }),

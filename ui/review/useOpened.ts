@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { reportSchema } from '@/core/formats/report';
 
 const openedSchema = z.object({

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { ask } from '../connection/ask';
 
 /** Milliseconds between two looks: with the page's own time what is new is seen within two seconds. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { boardsOf, exerciseFrom } from '@/core/formats/exercise';
 import { check } from '@/core/judge/check';
 import { type Grammars } from '@/core/program';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FaultRehearsal, faultsOf } from '@/core/faults/rehearsal';
 import { exerciseFrom, solvedByAuthor } from '@/core/formats/exercise';
 import { problemText } from '@/core/result';

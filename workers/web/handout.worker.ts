@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { rulesWith } from '@/core/course/house-rules';
 import { exerciseFrom, type Exercise } from '@/core/formats/exercise';
 import { makeHandout, sketchHandout, type HandoutWish } from '@/core/handout';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { compileProgram } from '@/core/program';
 import { webGrammars } from './grammars';
 import type { LookedOver, LookOver } from './messages';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { LiveRunner } from '@/core/generated/live-runs';
 import { problemText } from '@/core/result';
 import { webGrammars } from './grammars';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { boardsOf } from '@/core/formats/exercise';
 import { kindOf } from '@/core/parts';
 import { readWiring } from '@/core/wiring/read';

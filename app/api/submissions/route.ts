@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { handInSchema, type handInAnswerSchema } from '@/core/messages/hand-in';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';

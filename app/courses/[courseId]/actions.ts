@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { CardWords } from '@/core/course/concepts';
 import { revisionChanges } from '@/core/course/revision-changes';
 import type { SharingChange } from '@/core/course/sharing';

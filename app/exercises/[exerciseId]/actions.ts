@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { lacksOf, type Lack } from '@/core/worksheet/lacks';
 import type { Proof } from '@/core/worksheet/proof';

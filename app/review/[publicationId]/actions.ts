@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import { decisionSchema, type DecisionWish } from '@/core/messages/decision';
 import { database } from '@/server/database/connection';
 import * as decisions from '@/server/submissions/decisions';

@@ -1,7 +1,7 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { z } from 'zod';
+import * as z from 'zod';
 import { nameSchema } from '@/core/messages/class-change';
 import { database } from '@/server/database/connection';
 import { linkOf, useLink as openWith } from '@/server/people/links';

@@ -1,6 +1,6 @@
 'use server';
 
-import { z } from 'zod';
+import * as z from 'zod';
 import { database } from '@/server/database/connection';
 import * as help from '@/server/room/help';
 import { requireViewer } from '../../../access';

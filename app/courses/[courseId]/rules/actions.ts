@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import * as courses from '@/server/courses/courses';
 import { database } from '@/server/database/connection';
 import { textSchema } from '@/core/messages/texts';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { BATCH, outsideBatchSchema, type broughtBatchSchema } from '@/core/messages/outside';
 import { database } from '@/server/database/connection';
 import { guarded } from '@/server/guard/processes';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { recordCells } from '@/core/plan/class-record';
 import { gradeBook, gradeColumns } from '@/core/plan/grade-book';
 import { database } from '@/server/database/connection';
