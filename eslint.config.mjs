@@ -35,19 +35,6 @@ export default ts.config(
         'error',
         { object: 'Math', property: 'random', message: 'Randomness is a seed that is passed.' },
       ],
-      'no-restricted-imports': [
-        'error',
-        {
-          paths: [
-            {
-              name: 'zod',
-              importNames: ['z', 'default'],
-              message:
-                'Write “import * as z”: a bundler then leaves out the half of the package that is not used.',
-            },
-          ],
-        },
-      ],
     },
   },
   {

@@ -45,3 +45,12 @@ describe('the map', () => {
     expect(inMap.filter((room) => room !== 'testing')).toEqual(ordered);
   });
 });
+
+test('zod is imported whole, so that a bundler leaves out the half of it that is not used', () => {
+  const sources = files.filter((file) => /\.(tsx?|mjs)$/.test(file) && !file.includes('/node_modules/'));
+  const importers = sources
+    .map((file) => ({ file, line: /^import .* from 'zod';$/m.exec(readFileSync(file, 'utf8'))?.[0] }))
+    .filter(({ line }) => line !== undefined);
+  expect(importers.length).toBeGreaterThan(50);
+  expect(importers.filter(({ line }) => !/^import (type )?\* as z from/.test(line!))).toEqual([]);
+});

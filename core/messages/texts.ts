@@ -4,5 +4,5 @@ import * as z from 'zod';
 export const textSchema = (longest: number) =>
   z
     .string()
-    .max(longest, `At most ${longest.toLocaleString('en')} characters.`)
+    .max(longest, { error: () => `At most ${longest.toLocaleString('en')} characters.` })
     .refine((text) => !/\0|\p{Surrogate}/u.test(text), 'This contains a character that can’t be stored.');

@@ -1,6 +1,6 @@
 // What a server is told by its environment, checked before anything is started.
 import { availableParallelism } from 'node:os';
-import { z } from 'zod';
+import * as z from 'zod';
 import { SetupError } from './packages.mjs';
 
 const LOG_LEVELS = ['trace', 'debug', 'info', 'warn', 'error', 'fatal', 'silent'];
