@@ -61,6 +61,7 @@ function named(typed: string): string | undefined {
 export const battery = defineKind({
   kind: 'battery',
   alsoTyped: ['batteries', 'cell'],
+  alsoSaid: ['battery pack', 'battery holder', 'battery box'],
   usualValues: ['4x1.5V', '9V'],
   prefix: 'G',
   title: 'battery',

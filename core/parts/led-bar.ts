@@ -18,7 +18,14 @@ const cathodes = numbers.map((number): Leg => ({
 export const ledBar = defineKind({
   kind: 'led-bar',
   alsoTyped: ['lamp-bar', 'bar'],
-  alsoSaid: ['bar of lamps'],
+  alsoSaid: [
+    'bar of lamps',
+    'bar of leds',
+    'bar graph',
+    ...['', '10-', '10 ', 'ten '].flatMap((ten) =>
+      ['segment bar', 'segment bar graph', 'segment led bar', 'led bar graph'].map((name) => `${ten}${name}`),
+    ),
+  ],
   prefix: 'D',
   title: 'LED bar',
   legs: [...anodes, ...cathodes],

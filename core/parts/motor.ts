@@ -12,7 +12,7 @@ const STARTING_MA = 900;
 export const motor = defineKind({
   kind: 'motor',
   alsoTyped: ['dc-motor'],
-  alsoSaid: ['electric motor', 'dc motor'],
+  alsoSaid: ['electric motor', 'dc motor', 'fan', 'fan motor', 'propeller', 'pump', 'vibration motor'],
   prefix: 'M',
   title: 'motor',
   legs: [

@@ -26,6 +26,12 @@ export const textDisplay = defineKind({
     'lcd screen',
     'lcd panel',
     'text screen',
+    ...['16x2', '2x16', '1602', '20x4', '4x20'].flatMap((size) =>
+      ['lcd', 'display', 'lcd display', 'character display'].flatMap((name) => [
+        `${size} ${name}`,
+        `${name} ${size}`,
+      ]),
+    ),
   ],
   prefix: 'X',
   title: 'LCD',

@@ -18,9 +18,9 @@ export function socketNamed(board: BoardProfile, word: string): string | undefin
 /** Whether a word looks like the name of a pin, whatever the board has. */
 export const looksLikePin = (word: string): boolean => /^[ad]?\d{1,2}$/i.test(word);
 
-/** A range of pins as it is typed, `2-11` or `11-2` or `A0-A3`: its names in that order, known or not. */
+/** A range of pins as it is typed, `2-11` or `11-2`, `2..11` or `A0-A3`: its names in that order, known or not. */
 export function pinsOfRange(word: string): readonly string[] | undefined {
-  const match = /^([a-z]?)(\d{1,2})-([a-z]?)(\d{1,2})$/i.exec(word);
+  const match = /^([a-z]?)(\d{1,2})(?:-|\.\.+)([a-z]?)(\d{1,2})$/i.exec(word);
   if (!match || (match[3] !== '' && match[3]!.toLowerCase() !== match[1]!.toLowerCase())) return undefined;
   const [first, last] = [Number(match[2]), Number(match[4])];
   const step = first <= last ? 1 : -1;
@@ -62,6 +62,12 @@ export function supplySocket(board: BoardProfile): string | undefined {
 
 export const groundSocket = (board: BoardProfile): string | undefined =>
   board.supplies.find((socket) => socket.role === 'ground')?.name;
+
+/** The pins that the board has for its bus of two wires, data first; fewer than two where it has none. */
+export const busPins = (board: BoardProfile): readonly string[] =>
+  (['bus-data', 'bus-clock'] as const).flatMap(
+    (line) => board.pins.find(({ functions }) => functions.includes(line))?.name ?? [],
+  );
 
 /** Pins as a person lists them: `2-11`, `12, 11`, `A0`. */
 export function pinList(pins: readonly string[]): string {

@@ -1,17 +1,19 @@
 import { ref } from '../brand';
 import { findKind, ledColours, readOhms, type PartKind } from '../parts';
-import { pinsOfRange, socketNamed } from './pins';
+import { namedElsewhere } from './elsewhere';
+import { socketNamed } from './pins';
 import { recipeFor } from './recipes';
-import { isOwnValue, isRef, valueWords } from './reading/kind-values';
+import { isOwnValue, isRef } from './reading/kind-values';
+import { optionWords } from './reading/options';
 import { phrasesIn, type Found } from './reading/phrases';
-import { accepting, acceptingOf, brackets, current, readWith, resistor } from './reading/read-amounts';
-import { pinNamed, readPins } from './reading/read-pins';
-import { betweenTwo, join, names, target } from './reading/read-targets';
+import { accepting, acceptingOf, brackets, current, resistor } from './reading/read-amounts';
+import { join } from './reading/read-targets';
 import { Reading } from './reading/reading';
-import { nearestWord } from './spelling';
+import { settleBus, settleLights, settleLoose, settleValues } from './reading/settle';
+import { BUS, readSign } from './reading/signs';
 import type { Option, ReadLine, Statement, StatementContext } from './statement';
 import { tokensOf, type Token } from './tokens';
-import { numberWords, spelled, type Sign } from './words';
+import { numberWords, type Meaning } from './words';
 import { withArticle } from '../words/words';
 
 /**
@@ -21,11 +23,14 @@ import { withArticle } from '../words/words';
 export function readLine(text: string, context: StatementContext): ReadLine {
   const tokens = tokensOf(text);
   const reading = new Reading(text, tokens, phrasesIn(tokens, context.board), context);
-  const kind = mainKind(reading);
+  const elsewhere = namedElsewhere(text);
+  if (elsewhere !== undefined) reading.stops({ from: 0, to: text.length }, elsewhere);
+  const kind = elsewhere === undefined ? mainKind(reading) : undefined;
   if (kind) {
     reading.draft.kind = kind;
     while (reading.at < tokens.length) next(reading, kind);
     settleLoose(reading, kind);
+    settleBus(reading, recipeFor(kind.kind, context.board).needs(statementOf(reading, kind)));
     settleValues(reading, kind);
     settleLights(reading, kind);
   }
@@ -55,12 +60,12 @@ function statementOf({ draft, options }: Reading, kind: PartKind): Statement {
 /** The part that the line is about: the first named, but a resistor only when nothing else is. */
 function mainKind(reading: Reading): PartKind | undefined {
   const kinds = reading.found.flatMap((found) =>
-    found?.meaning.type === 'kind' ? [found.meaning.kind] : [],
+    found?.meaning.type === 'kind' || found?.meaning.type === 'group' ? [found.meaning.kind] : [],
   );
   const main = kinds.find(({ resistance }) => resistance !== 'fixed') ?? kinds[0];
   if (main || reading.tokens.length === 0) return main;
-  // A colour alone is that of an LED, and piezo is a sort of buzzer.
-  if (reading.tokens.some(({ text }) => text === 'piezo')) return findKind('buzzer');
+  // A colour alone is that of an LED, and piezos and speakers are sorts of buzzers.
+  if (reading.tokens.some(({ text }) => /^(?:piezo|(?:loud)?speaker)$/.test(text))) return findKind('buzzer');
   // So is a resistance that is between two places.
   const [first] = reading.tokens;
   if (first && /^\d+(?:\.\d+)?[kmr]\d*$/.test(first.text) && readOhms(first.text).ok) {
@@ -82,11 +87,11 @@ function mainKind(reading: Reading): PartKind | undefined {
 function next(reading: Reading, kind: PartKind): void {
   const token = reading.tokens[reading.at]!;
   const found = reading.found[reading.at];
-  if (token.text === ',' || token.text === ';' || token.text === ':') {
+  if (note(reading, token, kind) || join(reading, kind) || namedPin(reading, kind)) return;
+  if (/^[,;:()]$/.test(token.text) || BUS.test(token.text)) {
     reading.at += 1;
     return;
   }
-  if (join(reading, kind) || namedPin(reading, kind)) return;
   if (!found) {
     word(reading, token, kind);
     return;
@@ -99,7 +104,11 @@ function next(reading: Reading, kind: PartKind): void {
     case 'kind':
       if (meaning.kind === kind) markKind(reading, found, kind);
       // A resistor that is named beside its LED is the one that the LED has anyway.
-      else if (meaning.kind.resistance !== 'fixed') secondKind(reading, found, kind, meaning.kind);
+      else if (meaning.kind.resistance !== 'fixed' && !companion(reading, found, kind, meaning.kind))
+        secondKind(reading, found, kind, meaning.kind);
+      return;
+    case 'group':
+      group(reading, found, meaning);
       return;
     case 'value':
       value(reading, found, meaning.value, kind);
@@ -110,8 +119,39 @@ function next(reading: Reading, kind: PartKind): void {
       pull(reading, found, meaning.option);
       return;
     case 'sign':
-      sign(reading, found, meaning.sign, kind);
+      readSign(reading, found, meaning.sign, kind);
   }
+}
+
+/** What a part is for, which nothing follows from: `“ready”`, `for the gate`. */
+function note(reading: Reading, token: Token, kind: PartKind): boolean {
+  if (/^["'“‘].*["'”’]$/.test(token.text)) {
+    reading.at += 1;
+    return true;
+  }
+  if (token.text === '(') return bracketNote(reading, kind);
+  if (token.text !== 'for') return false;
+  const isEnd = (at: number): boolean => {
+    const meaning = reading.found[at]?.meaning;
+    return at >= reading.tokens.length || /^[,;]$/.test(reading.tokens[at]!.text) || meaning?.type === 'sign';
+  };
+  do reading.at += 1;
+  while (!isEnd(reading.at));
+  return true;
+}
+
+/** A bracket of words that mean nothing to a line: `(ready)`. */
+function bracketNote(reading: Reading, kind: PartKind): boolean {
+  const end = reading.tokens.findIndex(({ text }, at) => at > reading.at && text === ')');
+  const inside = reading.tokens.slice(reading.at + 1, end);
+  const means = ({ text }: Token, at: number): boolean =>
+    reading.found[reading.at + 1 + at] !== undefined ||
+    /\d/.test(text) ||
+    isOwnValue(kind, text) ||
+    socketNamed(reading.context.board, text) !== undefined;
+  if (end < 0 || inside.some(means)) return false;
+  reading.at = end + 1;
+  return true;
 }
 
 /** A pull, with its resistor where one is named or asked for. */
@@ -125,16 +165,57 @@ function pull(reading: Reading, found: Found, option: Option): void {
 /** The usual resistor that holds a line. */
 const PULL_OHMS = '10k';
 
+/** Whether a word only leads to the next one, so that a line does not end with it. */
+function leadsOn(reading: Reading, at: number): boolean {
+  const isOf = reading.found.find((one) => one && at >= one.first && at < one.first + one.count);
+  return (
+    /^(?:and|,|plus)$/.test(reading.tokens[at]!.text) ||
+    isOf?.meaning.type === 'filler' ||
+    isOf?.meaning.type === 'sign'
+  );
+}
+
+/** A part that belongs to the first one anyway, as the transistor of a motor; `false` when it does not. */
+function companion(reading: Reading, found: Found, kind: PartKind, other: PartKind): boolean {
+  const { brings } = recipeFor(kind.kind, reading.context.board);
+  if (!brings || !(other.kind in brings)) return false;
+  const wish = brings[other.kind];
+  if (wish) reading.options.add(wish);
+  reading.note(found, 'option', wish ? optionWords[wish] : `its ${other.title}`);
+  return true;
+}
+
+/** Several parts by one name: `traffic light on 8, 9, 10`. */
+function group(reading: Reading, found: Found, { kind, values }: Meaning & { readonly type: 'group' }): void {
+  const { draft } = reading;
+  const times = draft.count ?? 1;
+  draft.count = times * values.length;
+  draft.values = Array.from({ length: times }, () => values).flat();
+  draft.value = draft.values[0]!;
+  reading.note(found, 'kind', `${draft.count} ${kind.title}s: ${values.join(', ')}`);
+}
+
 /** A second part in a line: nothing of it is made, so that is told, with either of them to go on with. */
 function secondKind(reading: Reading, found: Found, kind: PartKind, other: PartKind): void {
   const [first, last] = [reading.tokens[found.first]!, reading.tokens[found.first + found.count - 1]!];
-  const before = reading.tokens[found.first - 1];
-  const begin = before && /^(?:and|,|\+|&|plus)$/.test(before.text) ? before : first;
-  const rest = { from: begin.from, to: reading.text.length };
+  let begin = found.first;
+  const isOfOther = (at: number): boolean => {
+    const { text } = reading.tokens[at]!;
+    const isName = !reading.found[at] && /^[a-z]/.test(text) && other.readValue(text).ok;
+    return isName || isOwnValue(other, text);
+  };
+  while (begin > 1 && isOfOther(begin - 1)) begin -= 1;
+  const second = reading.tokens[begin]!.from;
+  while (begin > 1 && leadsOn(reading, begin - 1)) begin -= 1;
+  const rest = { from: reading.tokens[begin]!.from, to: reading.text.length };
+  const kept = reading.loose.filter(({ from }) => from < second);
+  reading.loose.splice(0, reading.loose.length, ...kept);
   reading.stops(
     { from: first.from, to: last.to },
-    `This line has ${withArticle(kind.title)} and ${withArticle(other.title)}: give each a line of its own.`,
-    [reading.replaced(rest, ''), reading.replaced({ from: 0, to: first.from }, '')],
+    kind === other
+      ? `Two ${kind.title}s in one line: give each a line of its own.`
+      : `This line has ${withArticle(kind.title)} and ${withArticle(other.title)}: give each a line of its own.`,
+    [reading.replaced(rest, ''), reading.replaced({ from: 0, to: second }, '')],
   );
   reading.at = reading.tokens.length;
 }
@@ -143,101 +224,18 @@ function markKind(reading: Reading, found: Found, kind: PartKind): void {
   const before = reading.pieces.filter(({ slot }) => slot === 'kind').at(-1);
   // Two words for one thing, side by side: a seven-segment digit.
   const isSame = before && reading.text.slice(before.to, reading.tokens[found.first]!.from).trim() === '';
-  if (before && !isSame)
-    reading.stops(
-      reading.tokens[found.first]!,
-      `Two ${kind.title}s in one line: give each a line of its own.`,
-      [reading.replaced({ from: reading.tokens[found.first]!.from, to: reading.text.length }, '')],
-    );
-  reading.note(found, 'kind', kind.title);
-}
-
-function sign(reading: Reading, found: Found, sign: Sign, kind: PartKind): void {
-  switch (sign) {
-    case 'on':
-      if (!bus(reading, found)) readPins(reading, found);
-      return;
-    case 'at':
-      if (!current(reading) && !bus(reading, found)) readPins(reading, found);
-      return;
-    case 'with':
-      readWith(reading, found, kind);
-      return;
-    case 'without':
-      if (reading.found[reading.at]?.meaning.type === 'kind') reading.at += 1;
-      reading.options.add('no-resistor');
-      reading.note(found, 'option', optionWords['no-resistor']);
-      return;
-    case 'from': {
-      const source = target(reading, found);
-      if (!source) return;
-      if (reading.tokens[reading.at]?.text === 'to' && kind.legs.length === 2) {
-        reading.at += 1;
-        const to = target(reading, found);
-        if (to) betweenTwo(reading, kind, source, to);
-        return;
-      }
-      reading.draft.source = source;
-      return;
-    }
-    case 'between': {
-      const one = target(reading, found);
-      if (reading.tokens[reading.at]?.text === 'and') reading.at += 1;
-      const other = one && target(reading, found);
-      if (one && other) betweenTwo(reading, kind, one, other);
-      return;
-    }
-    case 'to': {
-      const to = target(reading, found);
-      if (to) reading.draft.to = to;
-      return;
-    }
-    case 'across': {
-      const across = target(reading, found);
-      if (across) reading.draft.across = across;
-      return;
-    }
-    case 'as':
-      names(reading, found, kind);
-      return;
-    case 'after': {
-      const token = reading.tokens[reading.at];
-      reading.at += 1;
-      if (token && isRef(token.text)) {
-        reading.draft.after = ref(token.text.toUpperCase());
-        reading.note(found, 'join', `after ${token.text.toUpperCase()}`, token);
-      } else
-        reading.stops(token ?? reading.tokens[found.first]!, 'After which part? Write its name, such as X1.');
-    }
-  }
-}
-
-/** Words for the bus of two wires that modules share. */
-const BUS = /^(?:i2c|iic|twi)$/;
-
-/** `on I2C`: the pins that the board has for its bus of two wires. */
-function bus(reading: Reading, found: Found): boolean {
-  const token = reading.tokens[reading.at];
-  if (!token || !BUS.test(token.text)) return false;
-  reading.at += 1;
-  if (reading.tokens[reading.at]?.text === 'bus') reading.at += 1;
-  const { board } = reading.context;
-  const pins = (['bus-data', 'bus-clock'] as const).flatMap(
-    (line) => board.pins.find(({ functions }) => functions.includes(line))?.name ?? [],
-  );
-  if (pins.length < 2) reading.stops(token, `The ${board.short} has no pins for I2C.`);
-  else {
-    reading.draft.pins = pins;
-    reading.note(found, 'pins', `2 pins: ${pins.join(', ')}`, token);
-  }
-  return true;
+  if (before && !isSame) secondKind(reading, found, kind, kind);
+  else reading.note(found, 'kind', kind.title);
 }
 
 /** `trig 7`, `echo on 8`: a pin by the leg that it is for. */
 function namedPin(reading: Reading, kind: PartKind): boolean {
   const token = reading.tokens[reading.at]!;
   const needs = recipeFor(kind.kind, reading.context.board).needs(statementOf(reading, kind));
-  const wanted = needs.find(({ as, leg }) => as !== '' && [as, leg].includes(token.text));
+  const isShort = new Set(needs.map(({ as }) => as[0])).size === needs.length;
+  const wanted = needs.find(
+    ({ as, leg }) => as !== '' && [as, leg, isShort ? as[0] : as].includes(token.text),
+  );
   if (!wanted) return false;
   let at = reading.at + 1;
   while (/^(?:pin|on|to|at|=|:)$/.test(reading.tokens[at]?.text ?? '')) at += 1;
@@ -276,6 +274,13 @@ function word(reading: Reading, token: Token, kind: PartKind): void {
   }
   if (current(reading)) return;
   reading.at += 1;
+  // `K1 relay on 7`: its name, where one would write it on paper.
+  const isName = reading.at === 1 && isRef(token.text) && reading.found[1]?.meaning.type === 'kind';
+  if (isName && token.text.startsWith(kind.prefix.toLowerCase())) {
+    reading.draft.names = [ref(token.text.toUpperCase())];
+    reading.mark(token, 'name', `named ${token.text.toUpperCase()}`);
+    return;
+  }
   if (isOwnValue(kind, token.text) || (kind.resistance === 'fixed' && readOhms(token.text).ok)) {
     value(
       reading,
@@ -326,99 +331,3 @@ function value(reading: Reading, found: Found, text: string, kind: PartKind): vo
   if (accept) reading.draft.acceptValue = accept;
   reading.note(found, 'value', kind.describe(read.value));
 }
-
-/** Several values are for as many parts: `three LEDs on 8, 9, 10 green yellow red`. */
-function settleValues(reading: Reading, kind: PartKind): void {
-  const { values, count, pins = [] } = reading.draft;
-  if (!values) return;
-  const wanted = count ?? (pins.length > 1 ? pins.length : 1);
-  const what = kind.observed === 'light' ? 'colours' : 'values';
-  const said = values.join(' and ');
-  if (wanted === values.length) reading.draft.count = wanted;
-  else
-    reading.stops(
-      reading.pieces.find(({ slot }) => slot === 'value') ?? { from: 0, to: reading.text.length },
-      wanted === 1
-        ? `One ${kind.title} has one of these: ${said}.`
-        : `${wanted} ${kind.title}s and ${values.length} ${what}, ${said}: name one for each, or one for all.`,
-    );
-}
-
-/** An LED from a pin to ground is one on that pin: it has its resistor, as every LED has. */
-function settleLights(reading: Reading, kind: PartKind): void {
-  const { joins, source } = reading.draft;
-  const [from, to] = joins ?? [];
-  if (!recipeFor(kind.kind, reading.context.board).isLight || kind.legs.length !== 2) return;
-  if (joins?.length === 2 && from?.to.type === 'pin' && to?.to.type === 'ground') {
-    reading.draft.pins = [from.to.pin];
-    delete reading.draft.joins;
-  } else if (!joins && source?.type === 'pin' && !reading.draft.pins) {
-    reading.draft.pins = [source.pin];
-    delete reading.draft.source;
-  }
-}
-
-/** What is left without a sign: pins where pins are missing, resistors, and words nobody knows. */
-function settleLoose(reading: Reading, kind: PartKind): void {
-  for (const token of reading.loose) {
-    const socket = socketNamed(reading.context.board, token.text);
-    const range = pinsOfRange(token.text);
-    if (socket !== undefined || range) {
-      const pins = socket === undefined ? range!.map((name) => pinNamed(reading, name, token)) : [socket];
-      reading.draft.pins = [...(reading.draft.pins ?? []), ...pins.filter((name) => name !== undefined)];
-      if (token.passing !== undefined) reading.draft.freePins = token.passing.toUpperCase();
-      reading.pieces.push({
-        from: token.from,
-        to: token.to,
-        slot: 'pins',
-        says: `pin ${token.text.toUpperCase()}`,
-        guessed: false,
-      });
-    } else if (readOhms(token.text).ok && reading.draft.resistor === undefined) {
-      reading.draft.resistor = acceptingOf(token.text, token.passing);
-      reading.pieces.push({
-        from: token.from,
-        to: token.to,
-        slot: 'resistor',
-        says: `${token.text} Ω`,
-        guessed: false,
-      });
-    } else unknown(reading, token, kind);
-  }
-}
-
-function unknown(reading: Reading, token: Token, kind: PartKind): void {
-  const typed = reading.typed(token);
-  const value = nearestWord(token.text, valueWords(kind));
-  if (value !== undefined && reading.draft.value === undefined) {
-    reading.draft.value = value;
-    reading.pieces.push({ from: token.from, to: token.to, slot: 'value', says: value, guessed: true });
-    return;
-  }
-  const word = nearestWord(token.text, spelled.keys());
-  reading.stops(
-    token,
-    value !== undefined || word !== undefined
-      ? `“${typed}” is not known here; “${value ?? word!}” may be meant.`
-      : `“${typed}” says nothing about ${withArticle(kind.title)}.`,
-    [
-      ...(value !== undefined || word !== undefined ? [reading.replaced(token, value ?? word!)] : []),
-      reading.replaced(token, ''),
-    ],
-  );
-}
-
-const optionWords: Readonly<Record<Option, string>> = {
-  'pull-up': 'pull-up',
-  'pull-down': 'pull-down',
-  'anode-side': 'resistor on the long leg',
-  'cathode-side': 'resistor on the short leg',
-  'lit-by-low': 'lit while the pin is low',
-  'no-resistor': 'no resistor',
-  dimmed: 'dimmed by PWM',
-  'own-supply': 'its own supply',
-  transistor: 'through a transistor',
-  diode: 'with a diode across it',
-  'both-ends': 'between supply and ground',
-  'left-free': 'its other legs hang free',
-};

@@ -41,7 +41,6 @@ export type Option =
   | 'dimmed'
   | 'own-supply'
   | 'transistor'
-  | 'diode'
   | 'both-ends'
   | 'left-free';
 

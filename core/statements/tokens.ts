@@ -6,19 +6,26 @@ export interface Token {
   readonly to: number;
 }
 
+/** Signs that stand for words. */
+const SAID: Readonly<Record<string, string>> = { '→': 'to', '->': 'to', '&': 'and', '+': 'and' };
+
 const PIECES = /[(),:;]|[→]|[^\s(),:;→]+/gu;
 
 /**
  * Splits a line at spaces, commas, colons and brackets. Dashes of every kind read as `-`, an arrow as
- * `to`; a dash between spaces joins its neighbours as in `2 - 11`.
+ * `to`, an ampersand as `and`; a dash between spaces joins its neighbours as in `2 - 11`.
  */
 export function tokensOf(line: string): readonly Token[] {
-  const joined = line.replace(/[–—−]/g, '-').replace(/[’]/g, "'");
+  const joined = line
+    .replace(/[–—−]/g, '-')
+    .replace(/[’]/g, "'")
+    // `5/6/7` lists pins.
+    .replace(/(?<=\b[ad]?\d{1,2})\/(?=[ad]?\d{1,2}\b)/gi, ',');
   const tokens: Token[] = [];
   for (const match of joined.matchAll(PIECES)) {
     const raw = match[0].toLowerCase();
     const from = match.index;
-    tokens.push({ text: raw === '→' || raw === '->' ? 'to' : raw, from, to: from + raw.length });
+    tokens.push({ text: SAID[raw] ?? raw, from, to: from + raw.length });
   }
   return tokens.flatMap((token, index) => {
     const [previous, next] = [tokens[index - 1], tokens[index + 1]];

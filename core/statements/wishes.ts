@@ -36,6 +36,7 @@ export function wishTroubles(
     ...wishes.board(),
     ...wishes.value(),
     ...(isLegByLeg(statement) ? [] : [...wishes.ends(), ...wishes.count(), ...wishes.pins()]),
+    ...(isLegByLeg(statement) ? [] : wishes.pull()),
     ...wishes.resistor(),
     ...wishes.current(),
     ...wishes.freedom(),
@@ -80,7 +81,7 @@ class Wishes {
 
   value(): readonly Trouble[] {
     const { kind, value } = this.#statement;
-    if (value !== '' || kind.readValue('').ok || this.#recipe.fillsInValue) return [];
+    if (value !== '' || kind.readValue('').ok || this.#recipe.usually) return [];
     const known = kind.usualValues;
     return [
       this.#unfinished(
@@ -121,7 +122,7 @@ class Wishes {
       return [
         this.#stops(
           'count',
-          `The ${short} has ${free.length} free pins for this; ${count} ${kind.title}s need ${wanted}.${most > 0 ? '' : ' None is left.'}`,
+          `The ${short} has ${howMany(free.length, 'free pin')} for this; ${howMany(count, kind.title)} ${count === 1 ? 'needs' : 'need'} ${wanted}.`,
           most > 0
             ? [this.#recount(most, inOrder(free.slice(0, most * needs.length))), ...this.#instead(wanted)]
             : this.#instead(wanted),
@@ -150,7 +151,7 @@ class Wishes {
         'pins',
         needs.length === 1
           ? `${howMany(count, kind.title)} on ${howMany(pins.length, 'pin')}: each needs one.`
-          : `A ${kind.title} takes ${fewest === needs.length ? '' : `${fewest} to `}${needs.length} pins (${needs.map(({ as }) => as).join(', ')}); there are ${pins.length}.`,
+          : `${capital(withArticle(kind.title))} takes ${fewest === needs.length ? '' : `${fewest} to `}${needs.length} pins (${needs.map(({ as }) => as).join(', ')}); there are ${pins.length}.`,
         [
           ...(needs.length === 1 ? [this.#recount(share, pins)] : []),
           ...(free.length >= wanted
@@ -237,6 +238,20 @@ class Wishes {
         'pins',
         `${name} is ${this.#taken.get(name)!}’s already; both would always do the same.`,
         [],
+      ),
+    ];
+  }
+
+  /** A resistor beside a contact pulls one way or the other, and the line has to say which. */
+  pull(): readonly Trouble[] {
+    const { resistor, resistorTo, options, kind } = this.#statement;
+    const isSaid = resistorTo !== undefined || options.has('pull-up') || options.has('pull-down');
+    if (!resistor || isSaid || this.#recipe.isHeld !== true) return [];
+    return [
+      this.#warns(
+        'resistor',
+        `Which way does the ${resistor.value} resistor pull the pin while the ${kind.title} rests? As it is, the resistor is left out.`,
+        ['pull-down', 'pull-up'].map((pull) => this.#held(`${pull} ${resistor.value}`)),
       ),
     ];
   }
@@ -336,6 +351,17 @@ class Wishes {
     return offer(withPins(this.#line, pins));
   }
 
+  /** The line with its resistor, and the words around that, said as a pull. */
+  #held(pull: string): Offer {
+    const { text } = this.#line;
+    const { from, to } = this.#piece('resistor') ?? { from: text.length, to: text.length };
+    const before = text.slice(0, from).replace(/(?:[\s,+&]|\b(?:and|with|a|an))+$/i, '');
+    const line = tidied(
+      `${before}, ${pull}${text.slice(to).replace(/^(?:\s|ohms?\b|Ω|resistors?\b)+/i, ' ')}`,
+    );
+    return { label: line, line };
+  }
+
   #recount(count: number, pins: readonly string[]): Offer {
     const { text } = this.#line;
     const counted = this.#piece('count');
@@ -345,7 +371,10 @@ class Wishes {
     const repinned = piece
       ? `${rest.slice(0, piece.from - shift)}on ${pinList(pins)}${rest.slice(piece.to - shift)}`
       : `${rest} on ${pinList(pins)}`;
-    return offer(`${count}${repinned}`);
+    if (count !== 1) return offer(`${count}${repinned}`);
+    const kind = this.#piece('kind');
+    const named = kind && text.slice(kind.from, kind.to);
+    return offer(named ? repinned.replace(named, named.replace(/s$/, '')).trim() : repinned);
   }
 
   #before(slot: Slot, words: string): Offer {

@@ -1,10 +1,12 @@
-import { partKinds, type PartKind } from '../parts';
+import { findKind, partKinds, type PartKind } from '../parts';
 import type { Option } from './statement';
 import { plural } from '../words/words';
 
 /** What a phrase stands for. */
 export type Meaning =
   | { readonly type: 'kind'; readonly kind: PartKind }
+  /** Several parts that belong together, such as the LEDs of a traffic light. */
+  | { readonly type: 'group'; readonly kind: PartKind; readonly values: readonly string[] }
   | { readonly type: 'value'; readonly value: string }
   | { readonly type: 'option'; readonly option: Option }
   /** A word that says where the next one belongs. */
@@ -19,6 +21,20 @@ interface Phrase {
   readonly words: string;
   readonly meaning: Meaning;
 }
+
+/** Numbers that people write as words. */
+export const numberWords: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+};
 
 const option = (name: Option, ...phrases: readonly string[]): readonly Phrase[] =>
   phrases.map((words) => ({ words, meaning: { type: 'option', option: name } }));
@@ -50,10 +66,33 @@ const outside = (pull: 'pull-up' | 'pull-down'): readonly string[] =>
     [pull, pull.replace('-', ' '), pull.replace('-', '')].map((name) => `${word} ${name}`),
   );
 
+/** LEDs that people name as one thing, with their colours from the top. */
+const lights = (values: readonly string[], ...phrases: readonly string[]): readonly Phrase[] =>
+  phrases
+    .flatMap((words) => [words, plural(words)])
+    .map((words) => ({ words, meaning: { type: 'group', kind: findKind('led')!, values } }));
+
+/** Cells of the finger sizes, by their number. */
+function cellsSaid(count: number): readonly string[] {
+  const word = Object.entries(numberWords).find(([, number]) => number === count)?.[0];
+  return [`${count}`, ...(word === undefined ? [] : [word]), ...(count === 1 ? ['one', 'an'] : [])].flatMap(
+    (many) =>
+      ['aa', 'aaa'].flatMap((size) => [
+        `${many} ${size}`,
+        `${many}x${size}`,
+        `${many}x ${size}`,
+        `${many} x ${size}`,
+      ]),
+  );
+}
+
 const phrases: readonly Phrase[] = [
   ...kindPhrases,
+  ...lights(['red', 'yellow', 'green'], 'traffic light', 'traffic signal', 'traffic light led'),
+  ...lights(['red', 'green'], 'pedestrian light', 'pedestrian signal', 'pedestrian light led'),
   ...value('common-cathode', 'common cathode', 'common-cathode'),
-  ...value('passive', 'piezo'),
+  ...value('passive', 'piezo', 'speaker', 'loudspeaker', 'small speaker'),
+  ...[1, 2, 3, 4, 5, 6, 8].flatMap((count) => value(`${count}x1.5V`, ...cellsSaid(count))),
   ...value('common-anode', 'common anode', 'common-anode'),
   ...option(
     'pull-up',
@@ -72,12 +111,10 @@ const phrases: readonly Phrase[] = [
   ...option('no-resistor', 'without resistor', 'without a resistor', 'no resistor'),
   ...option('dimmed', 'dimmed', 'dimmable', 'faded', 'by pwm', 'with pwm', 'pwm'),
   ...option('own-supply', 'own supply', 'with own supply', 'its own supply', 'own batteries', 'own battery'),
-  ...option('transistor', 'through a transistor', 'through transistor', 'by a transistor'),
-  ...option('diode', 'with a diode', 'with diode'),
   ...option('both-ends', 'both ends', 'between supply and ground'),
   ...option('left-free', 'left free', 'not connected', 'unconnected', 'joined to nothing'),
   ...sign('on', 'on', 'on pin', 'on pins', 'pin', 'pins', 'at pin', 'at pins', 'by pin'),
-  ...sign('with', 'with', 'by', 'behind'),
+  ...sign('with', 'with', 'by', 'behind', 'through', 'via', 'using', 'has', 'having'),
   ...sign('without', 'without'),
   ...sign('from', 'from', 'powered by', 'fed by'),
   ...sign('to', 'to', 'into'),
@@ -96,12 +133,49 @@ const phrases: readonly Phrase[] = [
     'and',
     'in',
     'series',
+    'parallel',
     'ohm',
     'ohms',
     'ω',
     'my',
     'one',
     'please',
+    'small',
+    'large',
+    'big',
+    'mini',
+    'micro',
+    'tiny',
+    '3mm',
+    '5mm',
+    '10mm',
+    'bright',
+    'super-bright',
+    'high-brightness',
+    'normal',
+    'ordinary',
+    'rotation',
+    'backpack',
+    'adapter',
+    'little',
+    'single',
+    'some',
+    'connected',
+    'wired',
+    'attached',
+    'gpio',
+    'digital',
+    'analog',
+    'analogue',
+    'divider',
+    'voltage divider',
+    'flyback',
+    'freewheeling',
+    'protection',
+    'protective',
+    'base',
+    'current-limiting',
+    'limiting',
   ].map((words): Phrase => ({ words, meaning: { type: 'filler' } })),
 ];
 
@@ -119,17 +193,3 @@ export const spelled: ReadonlyMap<string, Meaning> = new Map(
     .filter(({ words, meaning }) => !words.includes(' ') && meaning.type !== 'filler')
     .map(({ words, meaning }) => [words, meaning]),
 );
-
-/** Numbers that people write as words. */
-export const numberWords: Readonly<Record<string, number>> = {
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twelve: 12,
-};

@@ -6,8 +6,17 @@ import type { Reading } from './reading';
 export function readWith(reading: Reading, sign: Found, kind: PartKind): void {
   while (['a', 'an'].includes(reading.tokens[reading.at]?.text ?? '')) reading.at += 1;
   const found = reading.found[reading.at];
-  // `with pull-up`, `with a diode`: the words that follow say it all.
-  if (found && found.meaning.type !== 'kind') return;
+  // `with pull-up`, `with a transistor`: the words that follow say it all.
+  if (found && (found.meaning.type !== 'kind' || found.meaning.kind.resistance !== 'fixed')) return;
+  if (found) {
+    // `with a resistor of 220`, or with the usual one.
+    reading.at = found.first + found.count;
+    if (reading.tokens[reading.at]?.text === 'of') reading.at += 1;
+    const isAmount = readOhms(reading.tokens[reading.at]?.text ?? '').ok;
+    if (isAmount && resistor(reading, 'wanted', sign)) return;
+    reading.note(found, 'resistor', 'its resistor');
+    return;
+  }
   if (current(reading)) return;
   if (farads(reading, sign)) return;
   if (resistor(reading, 'wanted', sign)) return;

@@ -35,8 +35,10 @@ export function readPins(reading: Reading, sign: Found): void {
       reading.at += 1;
       const name = pinNamed(reading, token.text, token);
       if (name !== undefined) names.push(name);
-    } else if (/^(pin|pins)$/.test(token.text)) reading.at += 1;
-    else break;
+    } else if (/^(?:pins?|ports?|digital|analog(?:ue)?|gpio|the)$/.test(token.text)) {
+      reading.at += 1;
+      continue;
+    } else break;
     if (![',', 'and'].includes(reading.tokens[reading.at]?.text ?? '')) break;
   }
   if (names.length === 0) {
@@ -59,14 +61,21 @@ export function readPins(reading: Reading, sign: Found): void {
     guessed: false,
   });
   const free = brackets(reading);
-  if (free === undefined) return;
+  // A bracket without a figure is a note: `on 12 (ready)`.
+  if (free === undefined || !/\d/.test(free)) return;
   reading.draft.freePins = free.toUpperCase();
 }
 
 /** `2 to 11` as a range. */
 function spokenRange(reading: Reading, token: Token): readonly string[] | undefined {
   const [to, last] = reading.tokens.slice(reading.at + 1, reading.at + 3);
-  if (to?.text !== 'to' || !last || !looksLikePin(token.text) || !looksLikePin(last.text)) return undefined;
+  if (
+    !/^(?:to|through|thru|till|until)$/.test(to?.text ?? '') ||
+    !last ||
+    !looksLikePin(token.text) ||
+    !looksLikePin(last.text)
+  )
+    return undefined;
   const range = pinsOfRange(`${token.text}-${last.text}`);
   if (range) reading.at += 2;
   return range;

@@ -1,6 +1,7 @@
 import { isBoard } from '../../boards';
 import { legName, ref, type Ref } from '../../brand';
 import type { PartKind } from '../../parts';
+import { capital, withArticle } from '../../words/words';
 import { socketNamed } from '../pins';
 import type { Target } from '../statement';
 import type { Token } from '../tokens';
@@ -26,7 +27,7 @@ export function betweenTwo(reading: Reading, kind: PartKind, one: Target, other:
   if (kind.legs.length !== 2)
     reading.stops(
       reading.tokens[0]!,
-      `A ${kind.title} has ${kind.legs.length} legs; say for each what it is joined to.`,
+      `${capital(withArticle(kind.title))} has ${kind.legs.length} legs; say for each what it is joined to.`,
     );
   else
     reading.draft.joins = [
@@ -35,14 +36,21 @@ export function betweenTwo(reading: Reading, kind: PartKind, one: Target, other:
     ];
 }
 
-/** A leg and what it is joined to: `cathode to D2 anode`, `2 to ground`. */
+/** Legs of an LED as they are told apart by eye. */
+const LEGS_BY_LENGTH: Readonly<Record<string, string>> = { 'long leg': 'anode', 'short leg': 'cathode' };
+
+/** A leg and what it is joined to: `cathode to D2 anode`, `2 to ground`, `long leg on 5`. */
 export function join(reading: Reading, kind: PartKind): boolean {
   const [token, arrow] = reading.tokens.slice(reading.at, reading.at + 2);
-  if (arrow?.text !== 'to' || !token) return false;
-  const leg = kind.legs.find(({ name }) => name === token.text);
-  if (!leg) return false;
+  const words = `${token?.text ?? ''} ${arrow?.text ?? ''}`;
+  const byLength = kind.legs.find(({ name }) => LEGS_BY_LENGTH[words] === (name as string));
+  const leg = byLength ?? kind.legs.find(({ name }) => name === token?.text);
   const first = reading.at;
-  reading.at += 2;
+  const sign = reading.tokens[first + (byLength ? 2 : 1)]?.text ?? '';
+  const isLoose = byLength !== undefined || kind.legs.length === 2;
+  if (!leg || !(isLoose ? /^(?:to|on|at|in)$/ : /^to$/).test(sign)) return false;
+  if (byLength || sign !== 'to') reading.isInPassing = true;
+  reading.at = first + (byLength ? 3 : 2);
   const other = target(reading, { first, count: 2, meaning: { type: 'filler' }, guess: undefined });
   if (other) reading.draft.joins = [...(reading.draft.joins ?? []), { leg: leg.name, to: other }];
   return true;
@@ -77,7 +85,7 @@ export function target(reading: Reading, sign: Found): Target | undefined {
 function targetOf(reading: Reading, token: Token): Target | undefined {
   const { text } = token;
   if (['ground', 'gnd', 'minus'].includes(text)) return { type: 'ground' };
-  if (['supply', 'plus', 'power'].includes(text)) return { type: 'supply' };
+  if (['supply', 'plus', 'power', 'board'].includes(text)) return { type: 'supply' };
   const dotted = /^([a-z]{1,4}\d{1,4})\.([a-z0-9]+)$/.exec(text);
   if (dotted) return { type: 'leg', ref: ref(dotted[1]!.toUpperCase()), leg: legName(dotted[2]!) };
   const next = reading.tokens[reading.at];

@@ -13,6 +13,8 @@ export class Reading {
   /** The next token. */
   at = 0;
   readonly draft: Draft = {};
+  /** Whether a leg is told as one tells it to a beginner, `long leg on 5`, so that the others are where they always are. */
+  isInPassing = false;
   readonly options = new Set<Option>();
   /** Pins that were named by what they are for. */
   readonly pinsByNeed = new Map<string, string>();

@@ -74,7 +74,8 @@ export function follow(statement: Statement, make: Make): void {
       return make.part(kind, value, accept);
     },
   });
-  if (statement.resistor && !hasResistor)
+  const recipe = recipesOn(make.context.board).get(statement.kind.kind);
+  if (statement.resistor && !hasResistor && recipe?.isHeld !== true)
     make.trouble('resistor', {
       weight: 'warns',
       message: `${capital(withArticle(statement.kind.title))} is not hooked up with a resistor here, so ${statement.resistor.value} is left out. Give it a line of its own: “${statement.resistor.value} resistor between … and …”.`,
@@ -82,7 +83,18 @@ export function follow(statement: Statement, make: Make): void {
     });
 }
 
-function build(statement: Statement, make: Make): void {
+/** The statement with the usual value of its kind where it says none. */
+function withValue(statement: Statement, make: Make): Statement {
+  const { usually } = recipeFor(statement.kind.kind, make.context.board);
+  if (statement.value !== '' || !usually) return statement;
+  const { value, because } = usually;
+  const says = value.replace(/-/g, ' ');
+  make.assume('value', { says, because, words: `, ${says}` });
+  return { ...statement, value };
+}
+
+function build(given: Statement, make: Make): void {
+  const statement = withValue(given, make);
   if (isLegByLeg(statement)) {
     const one = make.part(statement.kind.kind, statement.value, statement.acceptValue);
     for (const { leg, to } of statement.joins) make.join(make.point(to), legPoint(one, leg));

@@ -60,6 +60,7 @@ function sayPull(part: StatedPart, near: string, far: string, view: CircuitView)
 export const button: Recipe = {
   beginning: { line: 'button', note: 'pressed or not' },
   needs: onePin(),
+  isHeld: true,
   build(statement, make, [pin]) {
     const one = make.part('button', statement.value);
     make.join(make.pin(pin!), leg(one, '1'));
@@ -75,6 +76,7 @@ export const button: Recipe = {
 
 export const slideSwitch: Recipe = {
   needs: onePin(),
+  isHeld: true,
   build(statement, make, [pin]) {
     const one = make.part('switch', statement.value);
     make.join(make.pin(pin!), leg(one, 'common'));

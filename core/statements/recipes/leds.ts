@@ -85,15 +85,14 @@ function lightPhrases(
 }
 
 export const led: Recipe = {
-  fillsInValue: true,
+  usually: { value: USUAL_COLOUR, because: 'every kit has that colour' },
   mayHangOnSupply: true,
   isLight: true,
   beginning: { line: 'amber LED', note: 'an LED with its resistor' },
+  brings: { 'transistor-npn': 'transistor' },
   needs: (statement) => [{ as: '', does: statement.options.has('dimmed') ? 'pwm' : 'digital' }],
   build(statement, make, [pin]) {
-    const colour = statement.value || USUAL_COLOUR;
-    if (statement.value === '')
-      make.assume('value', { says: colour, because: 'every kit has that colour', words: `, ${colour}` });
+    const colour = statement.value;
     const one = make.part('led', colour);
     const resistor = statement.options.has('no-resistor') ? undefined : addResistor(statement, make, colour);
     const ledLegs = { anode: leg(one, 'anode'), cathode: leg(one, 'cathode') };
@@ -161,18 +160,12 @@ export const ledBar: Recipe = {
 /** LEDs in one housing that share a leg. */
 function sharedLeg(kind: string, title: string, lights: readonly string[]): Recipe {
   return {
-    fillsInValue: true,
+    usually: { value: 'common-cathode', because: 'the usual form' },
     isLight: true,
     needs: () => lights.map((as) => ({ as, does: 'digital' as const })),
     ...(kind === 'seven-segment' ? { fewest: 7 } : {}),
     build(statement, make, pins) {
-      const value = statement.value || 'common-cathode';
-      if (statement.value === '')
-        make.assume('value', {
-          says: 'common cathode',
-          because: 'the usual form',
-          words: ', common cathode',
-        });
+      const { value } = statement;
       const one = make.part(kind, value);
       pins.forEach((pin, index) => {
         const at = leg(one, lights[index]!);

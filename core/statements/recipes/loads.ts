@@ -4,7 +4,7 @@ import { legPoint } from '../../wiring/wiring';
 import type { StatedPart } from '../stated';
 import type { Make } from './make';
 import { acceptOf, ohmsPhrase } from '../resistors';
-import type { Statement } from '../statement';
+import type { Accepting, Statement } from '../statement';
 import type { CircuitView } from '../view';
 import { noPins, onePin, type Recipe } from './recipe';
 
@@ -15,10 +15,10 @@ const BASE_OHMS = '1k';
 /** The batteries that motors get when a line names none. */
 const USUAL_BATTERY = '4x1.5V';
 
-/** A transistor that switches to ground from a pin; returns its collector. */
-export function transistorSwitch(make: Make, pin: string): PointName {
+/** A transistor that switches to ground from a pin through its base resistor; returns its collector. */
+export function transistorSwitch(make: Make, pin: string, ohms?: Accepting): PointName {
   const transistor = make.part('transistor-npn', '');
-  const base = make.part('resistor', BASE_OHMS);
+  const base = make.part('resistor', ohms?.value ?? BASE_OHMS, acceptOf(ohms, undefined));
   make.join(make.pin(pin), leg(base, '1'));
   make.join(leg(base, '2'), leg(transistor, 'base'));
   make.join(make.ground(), leg(transistor, 'emitter'));
@@ -78,11 +78,12 @@ export const servo: Recipe = {
 
 export const motor: Recipe = {
   needs: onePin(),
+  brings: { 'transistor-npn': undefined, diode: undefined },
   build(statement, make, [pin], index) {
     const one = make.part('motor', statement.value);
     const plus = ownSupply(statement, make);
     make.join(plus, leg(one, 'plus'));
-    make.join(transistorSwitch(make, pin!), leg(one, 'minus'));
+    make.join(transistorSwitch(make, pin!, statement.resistor), leg(one, 'minus'));
     const diode = make.part('diode', '');
     make.join(plus, leg(diode, 'cathode'));
     make.join(leg(one, 'minus'), leg(diode, 'anode'));
@@ -95,15 +96,21 @@ export const motor: Recipe = {
   },
 };
 
+/** The buzzer of a line that names no sort. */
+export const USUAL_BUZZER = { value: 'active', because: 'it sounds by itself' } as const;
+
 export const buzzer: Recipe = {
-  fillsInValue: true,
+  usually: USUAL_BUZZER,
   beginning: { line: 'buzzer', note: 'heard' },
+  brings: { 'transistor-npn': 'transistor' },
   needs: onePin(),
   build(statement, make, [pin]) {
-    const value = statement.value || 'active';
-    if (statement.value === '')
-      make.assume('value', { says: 'active', because: 'it sounds by itself', words: ', active' });
-    const one = make.part('buzzer', value);
+    const one = make.part('buzzer', statement.value);
+    if (statement.options.has('transistor')) {
+      make.join(make.supply(statement.source), leg(one, 'plus'));
+      make.join(transistorSwitch(make, pin!, statement.resistor), leg(one, 'minus'));
+      return;
+    }
     if (statement.resistor) {
       const resistor = make.part(
         'resistor',

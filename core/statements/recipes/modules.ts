@@ -7,10 +7,15 @@ import { saySource } from './loads';
 const leg = (owner: Ref, name: string): PointName => legPoint(owner, legName(name));
 
 /** A module with its supply, its ground and some pins of its own. */
-function module(kind: string, needs: readonly (PinNeed & { readonly leg: string })[]): Recipe {
+function module(
+  kind: string,
+  needs: readonly (PinNeed & { readonly leg: string })[],
+  brings: Recipe['brings'] = {},
+): Recipe {
   const { plus, minus } = kindOf(kind).supplyLegs!;
   return {
     needs: () => needs,
+    brings,
     build(statement, make, pins) {
       const one = make.part(kind, statement.value);
       pins.forEach((pin, index) => make.join(make.pin(pin), leg(one, needs[index]!.leg)));
@@ -39,7 +44,8 @@ const need = (
 
 export const temperatureSensor = module('temperature-sensor', [need('out', '', 'analog')]);
 export const motionSensor = module('motion-sensor', [need('out', '')]);
-export const relay = module('relay', [need('in', '')]);
+// Both are on the module.
+export const relay = module('relay', [need('in', '')], { 'transistor-npn': undefined, diode: undefined });
 export const distanceSensor = module('distance-sensor', [need('trig', 'trigger'), need('echo', 'echo')]);
 export const textDisplay = module('text-display', [
   need('sda', 'data', 'bus-data'),

@@ -6,7 +6,7 @@ import type { Statement } from '../statement';
 import type { Recipe } from './recipe';
 import { noPins } from './recipe';
 import { led } from './leds';
-import { battery, benchSupply } from './loads';
+import { battery, benchSupply, USUAL_BUZZER } from './loads';
 import { capacitor, diode, electrolytic, resistor, transistor } from './two-ended';
 
 /**
@@ -34,13 +34,9 @@ const across = (make: Make, statement: Statement, kind: string, value: string): 
 
 const buzzer: Recipe = {
   needs: noPins,
-  fillsInValue: true,
+  usually: USUAL_BUZZER,
   beginning: { line: 'buzzer', note: 'heard' },
-  build(statement, make) {
-    if (statement.value === '')
-      make.assume('value', { says: 'active', because: 'it sounds by itself', words: ', active' });
-    across(make, statement, 'buzzer', statement.value || 'active');
-  },
+  build: (statement, make) => across(make, statement, 'buzzer', statement.value),
   say: sayAcross('buzzer'),
 };
 

@@ -2,7 +2,7 @@ import type { PinFunction } from '../../boards';
 import type { StatedPart } from '../stated';
 import type { Make } from './make';
 import type { CircuitView } from '../view';
-import type { Statement } from '../statement';
+import type { Option, Statement } from '../statement';
 
 /** A pin that a part takes, and what that pin must be able to do. */
 export interface PinNeed {
@@ -21,14 +21,18 @@ export interface Recipe {
   readonly fewest?: number;
   /** Makes one part on its pins; `index` counts the parts of the line. */
   readonly build: (statement: Statement, make: Make, pins: readonly string[], index: number) => void;
-  /** Whether its value is filled in when a line does not say it. */
-  readonly fillsInValue?: true;
+  /** What its value is when a line does not say it, and why; a line must say it where this is missing. */
+  readonly usually?: { readonly value: string; readonly because: string };
   /** Whether a line has to say both its ends: no pin of the board does. */
   readonly needsBothEnds?: true;
   /** Whether it may hang on a supply socket as well as on a pin. */
   readonly mayHangOnSupply?: true;
   /** Whether nothing can be made of it without a board. */
   readonly needsBoard?: true;
+  /** Kinds of parts that it makes or holds anyway, so that a line may name them; with the wish that naming one is. */
+  readonly brings?: Readonly<Record<string, Option | undefined>>;
+  /** Whether a resistor beside it holds its pin while it rests. */
+  readonly isHeld?: true;
   /** Whether its resistor is that of an LED. */
   readonly isLight?: true;
   /** A line that a person may begin with, and what speaks for it. */

@@ -1,0 +1,128 @@
+import { describe, expect, test } from 'vitest';
+import { shippedBoards } from '../boards';
+import { circuitOf, DEFAULT_STATEMENT_RULES, USUAL_KIT, type StatedCircuit } from '.';
+
+const stated = (text: string, board = 'learner-5v'): StatedCircuit =>
+  circuitOf([{ text, refs: [] }], {
+    board: shippedBoards.get(board)!,
+    rules: DEFAULT_STATEMENT_RULES,
+    kit: USUAL_KIT,
+  });
+
+const drawn = ({ parts, nets }: StatedCircuit): unknown => [
+  parts.map(({ ref, kind, value }) => `${ref} ${kind} ${value}`),
+  nets.map(({ points }) => [...points].sort().join(' ')).sort(),
+];
+
+const stops = ({ lines }: StatedCircuit): readonly string[] =>
+  lines[0]!.troubles.filter(({ weight }) => weight === 'stops').map(({ message }) => message);
+
+/** Lines as people type them, by the line that says the same. */
+const SAME: Readonly<Record<string, readonly string[]>> = {
+  'red LED on 5 with 220': [
+    'LED on 5 via 220',
+    'LED on 5 through a 220 ohm resistor',
+    'red LED on 5 using 220',
+    'LED (red) on pin 5 with a resistor of 220 ohms',
+    '5mm red LED on 5 with resistor 220',
+    'bright LED on digital pin 5 + 220R resistor',
+    'LED on 5 & 220',
+    'red LED on pin 5 (ready light) with 220',
+    'red LED for "ready" on 5 with 220',
+    'LED anode on 5, cathode to GND through 220',
+    'LED, short leg to ground, long leg to 5, with 220',
+    'LED on 5, cathode to ground, with 220',
+    'LED on 5 in series with 220',
+  ],
+  'red LED on 5': ['LED on 5 with resistor', 'LED with its resistor on 5', 'LED, long leg on 5'],
+  'red LED on 6 with 330, lit by low': [
+    'LED cathode to 6, anode to 5V, with 330',
+    'LED from supply through 330 to 6',
+    'red LED with its short leg on 6 with 330',
+  ],
+  '3 LEDs on 8, 9, 10 with 220 red yellow green': [
+    'traffic light on 8, 9, 10 with 220',
+    'traffic lights on 8-10 via 220',
+    '3 LEDs (red, yellow, green) on 8, 9, 10 with 220',
+    'red, yellow & green LED on 8/9/10 with 220',
+  ],
+  '2 LEDs on 3, 4 red green': ['pedestrian light on 3, 4'],
+  '6 LEDs on 2-7': ['6 LEDs on pins 2 through 7', '6 LEDs on 2..7', '6 LEDs on pins 2 to 7'],
+  'motor on 9': [
+    'motor on 9 with transistor',
+    'motor on 9 with a transistor and a flyback diode',
+    'DC motor on pin 9, transistor and diode',
+    'motor via NPN transistor on 9',
+    'small fan on 9 through a transistor',
+    'motor on 9 with 1k base resistor',
+  ],
+  'relay on 7': ['relay module on 7 with transistor and diode', 'K1 relay on 7'],
+  'passive buzzer on 8 with 100': ['speaker on 8 with 100', 'small loudspeaker on 8 through 100 ohm'],
+  'button on 2, pull-down 10k': ['button on 2 with a 10k pull-down', 'start button on 2 pulled down by 10k'],
+  'light sensor on A0 with 10k': ['light sensor in a voltage divider on A0 with 10k'],
+  'LED bar on 2-11': [
+    '10 segment bar graph on 2-11',
+    '10-segment LED bar on 2..11',
+    'ten segment bar on 2 to 11',
+  ],
+  'LCD on A4, A5': ['LCD', '16x2 LCD', 'LCD 16x2 on I2C', '16x2 LCD with I2C backpack on A4 A5'],
+  'RGB LED on 9, 10, 11': ['RGB LED R 9 G 10 B 11', 'RGB LED red on 9, green on 10, blue on 11'],
+  'servo on 9 from 5V': ['servo on 9 powered by the board', 'micro servo on 9 from 5V'],
+  '2x1.5V battery': ['two AA batteries', '2x AA battery pack', '2 AA cells'],
+  'buzzer on 8 through a transistor': ['buzzer on 8 via transistor', 'buzzer on 8 with a transistor'],
+};
+
+describe.each(Object.entries(SAME))('%s', (line, others) => {
+  test('is understood', () => {
+    expect(stops(stated(line))).toEqual([]);
+  });
+
+  test.each(others)('is also %s', (other) => {
+    // Names that people give to contacts are kept as their values.
+    const plain = (circuit: StatedCircuit): string => JSON.stringify(drawn(circuit)).replace(' start', ' ');
+    expect(stops(stated(other))).toEqual([]);
+    expect(plain(stated(other))).toBe(plain(stated(line)));
+  });
+});
+
+describe('what cannot be made of a line', () => {
+  test.each([
+    ['start button on 2, stop button on 3', ['start button on 2', 'stop button on 3']],
+    ['button on 2 and LED on 5', ['button on 2', 'LED on 5']],
+    ['motor with transistor on 9 and a 6V battery', ['motor with transistor on 9', '6V battery']],
+    ['LED in parallel with LED on 5', ['LED', 'LED on 5']],
+  ])('is cut in two lines that are whole: %s', (line, lines) => {
+    const [trouble] = stated(line).lines[0]!.troubles;
+    expect(trouble!.message).toContain('give each a line of its own');
+    expect(trouble!.offers.map((offer) => offer.line)).toEqual(lines);
+  });
+
+  test.each([
+    ['joystick on A0, A1 and 2', /two potentiometers and a push button/],
+    ['OLED on I2C', /no graphic display/],
+    ['onboard LED', /there without a line/],
+    ['LED strip on 6', /no LED strip/],
+    ['jumper wire from 5 to 6', /need no line/],
+  ])('is told with what does instead: %s', (line, message) => {
+    expect(stops(stated(line))).toEqual([expect.stringMatching(message)]);
+  });
+
+  test('asks which way a resistor pulls, and offers both', () => {
+    const { lines, parts } = stated('push button on 2 and 10k resistor');
+    expect(lines[0]!.troubles.map(({ weight, offers }) => [weight, offers.map(({ line }) => line)])).toEqual([
+      ['warns', ['push button on 2, pull-down 10k', 'push button on 2, pull-up 10k']],
+    ]);
+    expect(parts.map(({ kind }) => kind)).toEqual(['button']);
+    for (const { line } of lines[0]!.troubles[0]!.offers)
+      expect(stated(line).parts.map(({ kind }) => kind)).toContain('resistor');
+  });
+
+  test('counts one LED as one LED', () => {
+    const [trouble] = stated('two LEDs in series on 5').lines[0]!.troubles;
+    expect(trouble!.offers.map(({ line }) => line)).toContain('LED in series on 5');
+  });
+
+  test('needs no pins where the board has none of that sort', () => {
+    expect(stops(stated('LCD', 'chip-8')).join()).not.toMatch(/1 LCDs|1 free pins/);
+  });
+});

@@ -1,0 +1,41 @@
+/** What a line about the LED on the board itself is told. */
+const OWN_LED = [
+  /^(?:the )?(?:on-?board|built-? ?in|internal|board['’]?s?(?: own)?|own) (?:led|lamp|light)\b/,
+  'The board’s own LED is there without a line. In what must be seen it is “the board’s own LED”.',
+] as const;
+
+/** Parts that are often looked for and are not among ours, by how they begin, with what does instead. */
+const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
+  OWN_LED,
+  [
+    /^(?:a )?(?:jumper|hook-?up )?(?:wires?|jumpers?)\b/,
+    'Wires need no line: they come of what the parts are joined to.',
+  ],
+  [
+    /\bjoysticks?\b/,
+    'A joystick is two potentiometers and a push button in one: give each of them a line, such as “potentiometer on A0”.',
+  ],
+  [
+    /\b(?:rotary )?encoders?\b/,
+    'There is no rotary encoder here yet. A potentiometer is turned too, and two push buttons count up and down.',
+  ],
+  [/\bkey ?pads?\b/, 'There is no keypad here yet. Push buttons, each on a pin of its own, do the same.'],
+  [/\bsteppers?\b/, 'There is no stepper motor here yet. A servo turns to an angle, a motor turns on.'],
+  [/\boleds?\b/, 'There is no graphic display here yet. An LCD or an LED matrix shows text and figures.'],
+  [
+    /\bh-? ?bridges?\b/,
+    'There is no motor driver here yet. “motor on 9” is switched by a transistor, one way round.',
+  ],
+  [
+    /\b(?:led|light|rgb) ?strips?\b/,
+    'There is no LED strip here yet. An RGB LED or an LED matrix stands for one.',
+  ],
+  [
+    /\b(?:microphones?|sound sensors?|humidity sensors?|gas sensors?|moisture sensors?|accelerometers?|gyroscopes?|hall sensors?|line sensors?)\b/,
+    'That sensor is not here yet. What it reads can be stood for: a potentiometer for a number, a slide switch for yes or no.',
+  ],
+];
+
+/** What a line about a part that is not here is told; `undefined` where it names none that we know of. */
+export const namedElsewhere = (line: string): string | undefined =>
+  ELSEWHERE.find(([pattern]) => pattern.test(line.toLowerCase()))?.[1];

@@ -1,0 +1,132 @@
+import type { PinFunction } from '../../boards';
+import { readOhms, type PartKind } from '../../parts';
+import { withArticle } from '../../words/words';
+import { busPins, pinsOfRange, socketNamed, supplySocket } from '../pins';
+import { recipeFor, type PinNeed } from '../recipes';
+import { nearestWord } from '../spelling';
+import type { Target } from '../statement';
+import type { Token } from '../tokens';
+import { spelled } from '../words';
+import { valueWords } from './kind-values';
+import { acceptingOf } from './read-amounts';
+import { pinNamed } from './read-pins';
+import type { Reading } from './reading';
+
+/** Several values are for as many parts: `three LEDs on 8, 9, 10 green yellow red`. */
+export function settleValues(reading: Reading, kind: PartKind): void {
+  const { values, count, pins = [] } = reading.draft;
+  if (!values) return;
+  const wanted = count ?? (pins.length > 1 ? pins.length : 1);
+  const what = kind.observed === 'light' ? 'colours' : 'values';
+  const said = values.join(' and ');
+  if (wanted === values.length) reading.draft.count = wanted;
+  else
+    reading.stops(
+      reading.pieces.find(({ slot }) => slot === 'value') ?? { from: 0, to: reading.text.length },
+      wanted === 1
+        ? `One ${kind.title} has one of these: ${said}.`
+        : `${wanted} ${kind.title}s and ${values.length} ${what}, ${said}: name one for each, or one for all.`,
+    );
+}
+
+/** An LED from a pin to ground, or from the supply to a pin, is one on that pin: it has its resistor, as every LED has. */
+export function settleLights(reading: Reading, kind: PartKind): void {
+  const { joins, source, to: end, pins } = reading.draft;
+  if (!recipeFor(kind.kind, reading.context.board).isLight || kind.legs.length !== 2) return;
+  const oneOf = (reading.isInPassing || pins) && joins?.length === 1 ? joins[0] : undefined;
+  if (oneOf) {
+    const isUp = oneOf.leg === kind.legs[0]!.name;
+    if (oneOf.to.type === 'pin') {
+      reading.draft.pins = [oneOf.to.pin];
+      if (!isUp) reading.options.add('lit-by-low');
+      delete reading.draft.joins;
+    } else if (pins && oneOf.to.type === (isUp ? 'supply' : 'ground')) {
+      if (isUp) reading.options.add('lit-by-low');
+      delete reading.draft.joins;
+    }
+  } else if (joins?.length === 2) {
+    const [up, down] = kind.legs.map(({ name }) => joins.find(({ leg }) => leg === name)?.to);
+    if (up?.type === 'pin' && down?.type === 'ground') reading.draft.pins = [up.pin];
+    else if (down?.type === 'pin' && isSupply(reading, up)) {
+      reading.draft.pins = [down.pin];
+      reading.options.add('lit-by-low');
+    } else return;
+    delete reading.draft.joins;
+  } else if (!joins && source?.type === 'supply' && end?.type === 'pin' && !pins) {
+    reading.draft.pins = [end.pin];
+    reading.options.add('lit-by-low');
+    delete reading.draft.source;
+    delete reading.draft.to;
+  } else if (!joins && source?.type === 'pin' && !pins) {
+    reading.draft.pins = [source.pin];
+    delete reading.draft.source;
+  }
+}
+
+/** Whether something is fed from where the logic of the board is. */
+const isSupply = (reading: Reading, target: Target | undefined): boolean =>
+  target?.type === 'supply' || (target?.type === 'pin' && target.pin === supplySocket(reading.context.board));
+
+/** A module for the bus of two wires that names no pins is on the two that the board has for it. */
+export function settleBus(reading: Reading, needs: readonly PinNeed[]): void {
+  const { board } = reading.context;
+  const { draft, text } = reading;
+  if (draft.pins || draft.joins) return;
+  const pins = busPins(board);
+  if (needs.length === 0 || needs.length !== pins.length || !needs.every(({ does }) => isOfBus(does))) return;
+  draft.pins = pins;
+  const says = `2 pins: ${pins.join(', ')}`;
+  reading.pieces.push({ from: text.length, to: text.length, slot: 'pins', says, guessed: true });
+}
+
+const isOfBus = (does: PinFunction): boolean => does === 'bus-data' || does === 'bus-clock';
+
+/** What is left without a sign: pins where pins are missing, resistors, and words nobody knows. */
+export function settleLoose(reading: Reading, kind: PartKind): void {
+  for (const token of reading.loose) {
+    const socket = socketNamed(reading.context.board, token.text);
+    const range = pinsOfRange(token.text);
+    if (socket !== undefined || range) {
+      const pins = socket === undefined ? range!.map((name) => pinNamed(reading, name, token)) : [socket];
+      reading.draft.pins = [...(reading.draft.pins ?? []), ...pins.filter((name) => name !== undefined)];
+      if (token.passing !== undefined) reading.draft.freePins = token.passing.toUpperCase();
+      reading.pieces.push({
+        from: token.from,
+        to: token.to,
+        slot: 'pins',
+        says: `pin ${token.text.toUpperCase()}`,
+        guessed: false,
+      });
+    } else if (readOhms(token.text).ok && reading.draft.resistor === undefined) {
+      reading.draft.resistor = acceptingOf(token.text, token.passing);
+      reading.pieces.push({
+        from: token.from,
+        to: token.to,
+        slot: 'resistor',
+        says: `${token.text} Ω`,
+        guessed: false,
+      });
+    } else unknown(reading, token, kind);
+  }
+}
+
+function unknown(reading: Reading, token: Token, kind: PartKind): void {
+  const typed = reading.typed(token);
+  const value = nearestWord(token.text, valueWords(kind));
+  if (value !== undefined && reading.draft.value === undefined) {
+    reading.draft.value = value;
+    reading.pieces.push({ from: token.from, to: token.to, slot: 'value', says: value, guessed: true });
+    return;
+  }
+  const word = nearestWord(token.text, spelled.keys());
+  reading.stops(
+    token,
+    value !== undefined || word !== undefined
+      ? `“${typed}” is not known here; “${value ?? word!}” may be meant.`
+      : `“${typed}” says nothing about ${withArticle(kind.title)}.`,
+    [
+      ...(value !== undefined || word !== undefined ? [reading.replaced(token, value ?? word!)] : []),
+      reading.replaced(token, ''),
+    ],
+  );
+}

@@ -1,0 +1,91 @@
+import { ref } from '../../brand';
+import type { PartKind } from '../../parts';
+import { busPins } from '../pins';
+import type { Sign } from '../words';
+import { isRef } from './kind-values';
+import { optionWords } from './options';
+import type { Found } from './phrases';
+import { current, readWith } from './read-amounts';
+import { readPins } from './read-pins';
+import { betweenTwo, names, target } from './read-targets';
+import type { Reading } from './reading';
+
+/** What stands behind a word that says where it belongs. */
+export function readSign(reading: Reading, found: Found, sign: Sign, kind: PartKind): void {
+  switch (sign) {
+    case 'on':
+      if (!bus(reading, found)) readPins(reading, found);
+      return;
+    case 'at':
+      if (!current(reading) && !bus(reading, found)) readPins(reading, found);
+      return;
+    case 'with':
+      readWith(reading, found, kind);
+      return;
+    case 'without':
+      if (reading.found[reading.at]?.meaning.type === 'kind') reading.at += 1;
+      reading.options.add('no-resistor');
+      reading.note(found, 'option', optionWords['no-resistor']);
+      return;
+    case 'from': {
+      const source = target(reading, found);
+      if (!source) return;
+      if (reading.tokens[reading.at]?.text === 'to' && kind.legs.length === 2) {
+        reading.at += 1;
+        const to = target(reading, found);
+        if (to) betweenTwo(reading, kind, source, to);
+        return;
+      }
+      reading.draft.source = source;
+      return;
+    }
+    case 'between': {
+      const one = target(reading, found);
+      if (reading.tokens[reading.at]?.text === 'and') reading.at += 1;
+      const other = one && target(reading, found);
+      if (one && other) betweenTwo(reading, kind, one, other);
+      return;
+    }
+    case 'to': {
+      const to = target(reading, found);
+      if (to) reading.draft.to = to;
+      return;
+    }
+    case 'across': {
+      const across = target(reading, found);
+      if (across) reading.draft.across = across;
+      return;
+    }
+    case 'as':
+      names(reading, found, kind);
+      return;
+    case 'after': {
+      const token = reading.tokens[reading.at];
+      reading.at += 1;
+      if (token && isRef(token.text)) {
+        reading.draft.after = ref(token.text.toUpperCase());
+        reading.note(found, 'join', `after ${token.text.toUpperCase()}`, token);
+      } else
+        reading.stops(token ?? reading.tokens[found.first]!, 'After which part? Write its name, such as X1.');
+    }
+  }
+}
+
+/** Words for the bus of two wires that modules share. */
+export const BUS = /^(?:i2c|iic|twi)$/;
+
+/** `on I2C`: the pins that the board has for its bus of two wires. */
+function bus(reading: Reading, found: Found): boolean {
+  const token = reading.tokens[reading.at];
+  if (!token || !BUS.test(token.text)) return false;
+  reading.at += 1;
+  if (reading.tokens[reading.at]?.text === 'bus') reading.at += 1;
+  const { board } = reading.context;
+  const pins = busPins(board);
+  if (pins.length < 2) reading.stops(token, `The ${board.short} has no pins for I2C.`);
+  else {
+    reading.draft.pins = pins;
+    reading.note(found, 'pins', `2 pins: ${pins.join(', ')}`, token);
+  }
+  return true;
+}
