@@ -138,7 +138,8 @@ export function readOwnCall(
     ],
     type: signature.resultPlace ? VOID : type,
     span,
-    clock: 'unfollowed',
+    // What of the clock is in it has been told when it was worked out, by what the function returns.
+    clock: 'fixed',
   };
   if (!signature.resultPlace) return call;
   const second: Expression = { node: 'address', place: signature.resultPlace, type, span, clock: 'fixed' };

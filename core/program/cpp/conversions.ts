@@ -131,10 +131,12 @@ function mayNotFit(value: Expression, type: CType): boolean {
   const isBits =
     value.node === 'complement' ||
     (value.node === 'binary' && ['&', '|', '^', '<<', '>>', '%'].includes(value.operator));
-  // The clock and what is read from the line go round on purpose.
-  return (
-    !isBits && value.clock === 'fixed' && !(value.node === 'builtin' && value.name.startsWith('Serial.'))
-  );
+  // The clock, what may come of it in a function, and what is read from the line go round on purpose.
+  const isOnPurpose =
+    value.clock !== 'fixed' ||
+    value.node === 'call' ||
+    (value.node === 'builtin' && value.name.startsWith('Serial.'));
+  return !isBits && !isOnPurpose;
 }
 
 /** Whether a type is a pointer to letters, as text in memory is. */

@@ -145,7 +145,9 @@ function followMoving(
   const holds = comparators[operator];
   const [leftAt, rightAt] = [left, right].map((side) => {
     const load = bare(side);
-    return load.node === 'load' ? emit.address(load.place, span.line) : undefined;
+    // An element is found by its index, which may move itself, or move when it is looked at.
+    const isPlain = load.node === 'load' && load.place.steps.length === 0;
+    return isPlain ? emit.address(load.place, span.line) : undefined;
   });
   return (machine, a, b, leftMoves) => {
     const cell = (leftMoves ? leftAt : rightAt)?.(machine);

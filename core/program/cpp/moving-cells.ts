@@ -179,7 +179,9 @@ export class MovingCells {
       );
       return true;
     }
-    const { pass, by, before } = this.counters.get(cell)!;
+    const counter = this.counters.get(cell);
+    if (!counter || !this.isRecent(counter)) return false;
+    const { pass, by, before } = counter;
     // By how much it grows in a whole pass: this one may not be over.
     const step = pass === this.pass ? before : by;
     if (step === 0) return false;

@@ -55,6 +55,16 @@ const counting: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned int n = 0;\n${begin}void loop() { while (n < ${ms * 25}) { n++; } digitalWrite(LED, HIGH); delay(${(more % 5) + 1}); digitalWrite(LED, LOW); n = 0; }`,
   'with its value used': (ms) =>
     `${head}int n = 0;\n${begin}void loop() { if (n++ > ${ms * 3}) n = 0; digitalWrite(LED, n > ${ms}); }`,
+  'as the index of a list': (ms, more) =>
+    `${head}const byte CODE[] = {3, 5, 2, 5}; int at = 0;\n${begin}void loop() { at++; if (at >= 4) at = 0; digitalWrite(LED, CODE[at] == 5); if (digitalRead(2)) delay(${(more % 5) + 1}); }`,
+  'as an index that moves where it is asked': (ms) =>
+    `${head}byte marks[] = {0, 1, 1, 0, 1}; int at = 0;\n${begin}void loop() { if (marks[at++ % 5] == 1) digitalWrite(LED, HIGH); else digitalWrite(LED, LOW); if (at > ${ms * 9}) at = 0; }`,
+  'in a list': (ms) =>
+    `${head}int counts[3] = {0, 0, 0}; int which = 0;\n${begin}void loop() { counts[which]++; if (counts[which] >= ${ms * 4}) { counts[which] = 0; which = (which + 1) % 3; digitalWrite(LED, which == 1); } }`,
+  'in a list, one after the other': (ms) =>
+    `${head}unsigned int counts[3] = {0, 0, 0};\n${begin}void loop() { for (int i = 0; i < 3; i++) counts[i] += i + 1; digitalWrite(LED, counts[2] % ${ms * 6 + 2} > ${ms * 3} && counts[0] > 1); if (digitalRead(2)) counts[2] = 0; }`,
+  'as places in a code': (ms) =>
+    `${head}const int CODE[] = {1, 1, 0}; int place = 0;\nint pressed() { if (digitalRead(2) == LOW) return 0; delay(${(ms % 9) + 1}); while (digitalRead(2)) delay(1); return 1; }\n${begin}void loop() { int button = pressed(); if (button == 0) return; if (button == CODE[place]) place++; else place = 0; digitalWrite(LED, place == 2); }`,
   'sent when a button is pressed': () =>
     `${head}unsigned int n = 0;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { n++; if (digitalRead(2)) { Serial.println(n); digitalWrite(LED, n & 1); delay(20); } }`,
 };
@@ -103,6 +113,14 @@ const programs: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned long start = 0, elapsed = 0;\n${begin}void loop() { digitalWrite(LED, elapsed < ${ms}); if (digitalRead(2)) start = millis(); elapsed = millis() - start; }`,
   'time since, shown': (ms) =>
     `${head}unsigned long start = 0;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { unsigned long now = micros(); if (digitalRead(2)) start = now; unsigned long since = now - start; if (since > ${ms}000UL && since < ${ms}500UL) { Serial.println(since); } digitalWrite(LED, since < ${ms}000UL); }`,
+  'from a function': (ms) =>
+    `${head}unsigned long last = 0;\nunsigned long now() { return millis(); }\n${begin}void loop() { unsigned long t = now(); if (digitalRead(2)) last = t; digitalWrite(LED, last > 0 && t - last < ${ms}); }`,
+  'time since, from a function': (ms) =>
+    `${head}unsigned long start = 0;\nunsigned long since(unsigned long moment) { unsigned long t = millis(); return t - moment; }\n${begin}void loop() { if (digitalRead(2)) start = millis(); unsigned long passed = since(start); if (passed < ${ms}) digitalWrite(LED, HIGH); else digitalWrite(LED, LOW); }`,
+  'whether it is due, from a function': (ms) =>
+    `${head}unsigned long last = 0; bool on = false;\nbool due() { if (millis() - last < ${ms}) return false; last = millis(); return true; }\n${begin}void loop() { bool isDue = due(); if (isDue == true && digitalRead(2) == LOW) { on = !on; digitalWrite(LED, on); } }`,
+  'by another name': (ms) =>
+    `${head}unsigned long last = 0;\nunsigned long same(unsigned long &moment) { return moment; }\n${begin}void loop() { unsigned long now = millis(); if (digitalRead(2)) last = now; unsigned long t = same(now); digitalWrite(LED, t - last < ${ms}); }`,
   signed: (ms) =>
     `${head}long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, (long) millis() - last < ${ms}); }`,
 };
@@ -143,6 +161,8 @@ describe('variables that move by themselves', () => {
     'the time of a pass taken off',
     'for nothing',
     'by three, compared as a long',
+    'as places in a code',
+    'whether it is due, from a function',
   ])('take few steps: %s', (name) => {
     const source = { ...programs, ...counting }[name]!(100, 40);
     const [fast, plain] = [held(source, true, [0.05, 2], 2.2), held(source, false, [0.05, 2], 2.2)];
