@@ -250,7 +250,7 @@ const inCabin: readonly SaidSlip[] = [
     name: 'a “not” left out',
     program: replaced(['if not button.value', 'if button.value']),
     code: 'logic-inverted',
-    repair: 'Add not in line 15, right after if.',
+    repair: 'Write not button.value instead of button.value in line 15.',
   },
   {
     name: 'a name that the thing does not have',

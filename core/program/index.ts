@@ -3,6 +3,7 @@ import { effort, OutOfEffort } from '../effort';
 import { emitProgram } from './cpp/emit';
 import { preparedText } from './cpp/prepared';
 import { resolveProgram } from './cpp/resolve';
+import { keywordSlips } from './cpp/keyword-slips';
 import { syntaxProblems } from './cpp/syntax-problems';
 import { tokenize } from './cpp/tokens';
 import { gapProblems } from './gap';
@@ -75,6 +76,9 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
     if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
       return { source, language, isEmpty, problems: syntaxProblems(list, root) };
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);
+    // A word of the language that is written wrongly can look like a name, of which much else is said.
+    const slips = problems.some(({ stopsCompiler }) => stopsCompiler) ? keywordSlips(list.tokens) : [];
+    if (slips.length > 0) return { source, language, isEmpty, problems: slips };
     return {
       source,
       language,

@@ -1,4 +1,5 @@
 import type { FindingCode } from '../findings/finding';
+import { withArticle } from '../words/words';
 import { MOST_PROBLEMS, refusal, textRepair, type ProgramProblem } from './problem';
 import type { QuoteProblem, StrayCharacter, Token } from './token';
 
@@ -89,7 +90,7 @@ export function missing(
   return refusal(
     code,
     place,
-    `Line ${after.line}: a ${name} ${by} is missing after “${after.text}”. ${why}`,
+    `Line ${after.line}: ${withArticle(`${name} ${by}`)} is missing after “${after.text}”. ${why}`,
     [
       `Read line ${after.line} aloud to its end. Is something missing?`,
       `Look behind “${after.text}” in line ${after.line}: ${why.charAt(0).toLowerCase()}${why.slice(1)}`,

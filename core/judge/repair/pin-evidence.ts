@@ -8,7 +8,6 @@ import { TAKES_PIN } from './program-edits';
 /** `const int LAMP = ` and `#define LAMP `, up to where the number stands. */
 const DECLARATION =
   /^\s*(?:(?:static\s+|const\s+|constexpr\s+)*(?:int|byte|uint8_t|short|char|long)\s+(\w+)\s*=\s*|#define\s+(\w+)\s+)$/;
-const CALL = /\b(\w+)\s*\(\s*$/;
 
 /**
  * The finding that the change of a pin's number is evidence of, where both are wired and the rules see no disagreement:
@@ -25,10 +24,9 @@ export function findingOfPin(edit: Edit, source: string, circuit: Circuit): Obse
     board.pins.find(({ name, number }) => name === said || String(number) === said);
   const [said, meant] = [pinOf(word), pinOf(by)];
   if (!said || !meant || said === meant || !circuit.wiredSignals.includes(meant.name)) return undefined;
+  if (!standsForPin(before, source)) return undefined;
   const declared = DECLARATION.exec(before);
   const name = declared?.[1] ?? declared?.[2];
-  const isPin = name === undefined ? TAKES_PIN.test(CALL.exec(before)?.[1] ?? '') : isUsedAsPin(name, source);
-  if (!isPin) return undefined;
   const what = name === undefined ? 'uses' : `gives ${name}`;
   const [part] = partsBehind(circuit, meant.name);
   const there = part === undefined ? '' : `, where ${partTextOf(circuit.wiring, part)} is`;
@@ -61,6 +59,10 @@ export function findingOfExchange(
     (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
   const [one, other] = [wordAt(first), wordAt(second)];
   if (first.by !== other || second.by !== one || !/^\d+$/.test(one) || !/^\d+$/.test(other)) return undefined;
+  const arePins = [first, second].every(({ line, column }) =>
+    standsForPin((source.split('\n')[line - 1] ?? '').slice(0, column - 1), source),
+  );
+  if (!arePins) return undefined;
   const [here, there] = [one, other].map((said) => {
     const pin = circuit.board?.pins.find(({ name, number }) => name === said || String(number) === said);
     return pin && partsBehind(circuit, pin.name)[0];
@@ -97,6 +99,9 @@ function findingOfOrder(edit: Edit, source: string, circuit: Circuit): Observati
   const areWired = written.every((pin) => circuit.wiredSignals.includes(pin));
   if (one === undefined || other === undefined || others.length !== 2 || !isOrder || !areWired)
     return undefined;
+  const before = (source.split('\n')[line - 1] ?? '').slice(0, column - 1 + there.indexOf(one));
+  // A bare number may be anything; a pin with a name of its own is one.
+  if (/^\d+$/.test(one) && !standsForPin(before, source)) return undefined;
   return {
     code: 'pin-disagrees',
     severity: 'fault',
@@ -109,6 +114,51 @@ function findingOfOrder(edit: Edit, source: string, circuit: Circuit): Observati
       `Exchange ${one} and ${other} in line ${line}.`,
     ],
   };
+}
+
+/** `byte LAMPS[] = {2, `, up to one of its numbers. */
+const LIST = /\b(\w+)\s*(?:\[\s*\w*\s*\])?\s*=\s*[{[(][^{}[\]()]*$/;
+/** `blink(3, `, up to one of its arguments, with what stands before the name. */
+const ARGUMENT = /(?:\b([A-Z]\w*)\s+)?\b(\w+)\s*\(([^()]*)$/;
+
+/** Whether a number that stands behind this text of its line is that of a pin, as far as the program shows. */
+function standsForPin(before: string, source: string): boolean {
+  const declared = DECLARATION.exec(before);
+  const name = declared?.[1] ?? declared?.[2];
+  if (name !== undefined) return isUsedAsPin(name, source);
+  const list = LIST.exec(before)?.[1];
+  if (list !== undefined) return isListOfPins(list, source);
+  const [, type, called, earlier = ''] = ARGUMENT.exec(before) ?? [];
+  if (called === undefined) return false;
+  // What an object of the library is made with are its pins.
+  if (type !== undefined || TAKES_PIN.test(called) || !isDefined(called, source)) return true;
+  const parameter = parametersOf(called, source)[earlier.split(',').length - 1];
+  return parameter !== undefined && isUsedAsPin(parameter, source);
+}
+
+/** Whether what a list holds is used as pins: one by one, or by a loop over it. */
+function isListOfPins(list: string, source: string): boolean {
+  if (isUsedAsPin(list, source)) return true;
+  const items = [
+    ...source.matchAll(new RegExp(`\\b(\\w+)\\s*(?::|=|\\bin\\b)\\s*${list}\\b`, 'g')),
+    // Handed over to a function that takes the list.
+    ...(source.match(new RegExp(`\\b\\w+\\s*\\([^()]*\\b${list}\\s*[,)]`, 'g')) ?? []).flatMap((call) => {
+      const [called, all] = call.split('(') as [string, string];
+      const at = all.split(',').findIndex((one) => one.replace(')', '').trim() === list);
+      const parameter = parametersOf(called.trim(), source)[at];
+      return parameter === undefined || parameter === list ? [] : [[call, parameter]];
+    }),
+  ];
+  return items.some(([, item]) => item !== list && isUsedAsPin(item!, source));
+}
+
+const isDefined = (name: string, source: string): boolean =>
+  new RegExp(`\\b(?:def\\s+|\\w+\\s+)${name}\\s*\\([^()]*\\)\\s*[{:]`).test(source);
+
+/** The names of a function's parameters, in their order; none where it is not the program's own. */
+function parametersOf(name: string, source: string): readonly string[] {
+  const head = new RegExp(`\\b${name}\\s*\\(([^()]*)\\)\\s*[{:]`).exec(source)?.[1] ?? '';
+  return head.split(',').map((one) => /(\w+)\s*(?:\[\s*\])?\s*(?:=.*)?$/.exec(one.trim())?.[1] ?? '');
 }
 
 /** Whether a name stands where a function takes a pin. */

@@ -125,9 +125,22 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
     // The space in front of it comes along: it begins a line of its own where it does in the other program.
     const space = wanted.slice(asked[first - 1]?.to ?? 0, asked[first]!.from).replace(/.*\n/s, '\n');
     const place = placeOf(source, at);
+    const next = own[to];
+    const gap = wanted.slice(asked[last - 1]!.to, asked[last]?.from ?? wanted.length);
+    // What begins the line of what is there already: a type that is missing before a name.
+    const isBefore =
+      next !== undefined && !isEnd(next.text) && !isEnd(written.slice(-1)) && !gap.includes('\n');
+    if (isBefore && space.includes('\n')) {
+      const there = placeOf(source, next.from);
+      return make(
+        { ...there, length: 0, by: written + gap },
+        amount,
+        `Write ${shown} before ${oneLine(next.text)} in line ${there.line}.`,
+      );
+    }
     const rest = /^.*/.exec(source.slice(at))![0].trim();
-    const last = before ? source.slice(before.from, before.to).trim() : '';
-    if (last === '' || space.includes('\n') || rest === '')
+    const left = before ? source.slice(before.from, before.to).trim() : '';
+    if (left === '' || space.includes('\n') || rest === '')
       return make(
         { ...place, length: 0, by: space + written },
         amount,
@@ -136,16 +149,24 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
           : `Add ${shown} after line ${place.column === 1 ? place.line - 1 : place.line}.`,
       );
     // What goes on with a word or a number makes another one of it.
-    if (space === '' && /\w$/.test(last) && /^[\w.]/.test(written))
+    if (space === '' && /\w$/.test(left) && /^[\w.]/.test(written))
       return make(
-        { ...placeOf(source, before!.from), length: last.length, by: last + written },
+        { ...placeOf(source, before!.from), length: left.length, by: left + written },
         amount,
-        `Write ${oneLine(last + written)} instead of ${last} in line ${place.line}.`,
+        `Write ${oneLine(left + written)} instead of ${left} in line ${place.line}.`,
       );
+    // A sign is told with what it belongs to: `!isOpen`, `i + 1`.
+    const whole = next && (/^[\w.]+/.exec(source.slice(next.from))?.[0] ?? next.text);
+    const told =
+      isBefore && PREFIX.test(written)
+        ? exchange(whole!, written + gap + whole!, placeOf(source, next.from).line, source)
+        : OPERATION.test(written) && /\w$/.test(left)
+          ? exchange(left, left + space + written, place.line, source)
+          : undefined;
     return make(
       { ...place, length: 0, by: space + written },
       amount,
-      `Add ${shown} in line ${place.line}, right after ${oneLine(last)}.`,
+      told ?? `Add ${shown} in line ${place.line}, right after ${oneLine(left)}.`,
     );
   }
   const start = own[from]!.from;
@@ -161,6 +182,18 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
       ? `Remove ${there} in line ${place.line}.`
       : `Write ${shown} instead of ${there} in line ${place.line}.`,
   );
+}
+
+/** Signs that stand before what they are about, and those that go on with what stands before them. */
+const PREFIX = /^(?:!|-|~|not)$/;
+const OPERATION = /^[-+*/%][^;{}]*$/;
+
+/** What is written in place of one piece; `undefined` where its line has it more than once. */
+function exchange(there: string, by: string, line: number, source: string): string | undefined {
+  const text = source.split('\n')[line - 1]!;
+  const escaped = there.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+  const times = text.match(new RegExp(`(?<![\\w.])${escaped}(?![\\w.])`, 'g'))?.length;
+  return times === 1 ? `Write ${oneLine(by)} instead of ${oneLine(there)} in line ${line}.` : undefined;
 }
 
 const setInText = (line: number, space: string): string => {

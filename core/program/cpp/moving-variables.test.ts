@@ -55,7 +55,7 @@ const counting: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned int n = 0;\n${begin}void loop() { while (n < ${ms * 25}) { n++; } digitalWrite(LED, HIGH); delay(${(more % 5) + 1}); digitalWrite(LED, LOW); n = 0; }`,
   'with its value used': (ms) =>
     `${head}int n = 0;\n${begin}void loop() { if (n++ > ${ms * 3}) n = 0; digitalWrite(LED, n > ${ms}); }`,
-  'as the index of a list': (ms, more) =>
+  'as the index of a list': (_, more) =>
     `${head}const byte CODE[] = {3, 5, 2, 5}; int at = 0;\n${begin}void loop() { at++; if (at >= 4) at = 0; digitalWrite(LED, CODE[at] == 5); if (digitalRead(2)) delay(${(more % 5) + 1}); }`,
   'as an index that moves where it is asked': (ms) =>
     `${head}byte marks[] = {0, 1, 1, 0, 1}; int at = 0;\n${begin}void loop() { if (marks[at++ % 5] == 1) digitalWrite(LED, HIGH); else digitalWrite(LED, LOW); if (at > ${ms * 9}) at = 0; }`,

@@ -1,11 +1,11 @@
 import { refusal } from '../problem';
 import { missing } from '../syntax-wording';
-import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { namedChildren, nodesIn, spanOf, type SyntaxNode } from '../syntax';
 import { methodName, shownName } from './classes';
 import type { Context, FunctionSignature, MethodHead } from './context';
 import { functionHead, readDeclarator } from './declarators';
 import { pinChangeRegisters } from './library';
-import { voidMissing } from './slips';
+import { typeMissing } from './slips';
 import { pointerTo, sameType, typeNamed, typeText, VOID, type CType } from './types';
 
 /** Reads the head of a function and makes it known; `undefined` for one that cannot be, which is said. */
@@ -24,7 +24,7 @@ export function readSignature(node: SyntaxNode, context: Context): FunctionSigna
   if (declarator?.type === 'function_declarator' && nameNode?.text === 'ISR' && !typeNode)
     return readRoutineHead(node, declarator, context);
   if (declarator?.type === 'function_declarator' && nameNode?.type === 'identifier' && !typeNode) {
-    context.report(voidMissing(spanOf(nameNode), nameNode.text));
+    context.report(typeMissing(spanOf(nameNode), nameNode.text, typeGiven(node)));
     return undefined;
   }
   if (declarator?.type === 'function_declarator' && nameNode?.type === 'qualified_identifier')
@@ -42,6 +42,18 @@ export function readSignature(node: SyntaxNode, context: Context): FunctionSigna
   // With its head the whole function goes unread.
   if (!parameters) context.unread.push(node);
   return parameters && addSignature({ name: nameNode.text, nameNode, result, parameters }, context);
+}
+
+/** The word that says what a function gives, by what it returns. */
+function typeGiven(definition: SyntaxNode): string {
+  const returned = [...nodesIn(definition)].flatMap((node) =>
+    node.type === 'return_statement' ? namedChildren(node) : [],
+  )[0];
+  if (!returned) return 'void';
+  const { text } = returned;
+  if (/^(?:true|false|!)|[=!<>]=|&&|\|\||[<>]/.test(text)) return 'bool';
+  if (text.includes('"')) return 'String';
+  return /\d\.\d*|\.\d|\bfloat\b/.test(text) ? 'float' : 'int';
 }
 
 interface Head {
@@ -172,7 +184,7 @@ function readMethod(
       ? resultOf(typeNode, functionHead(node.childForFieldName('declarator'))?.pointers ?? 0, context)
       : undefined;
   if (!typeNode && !isConstructor) {
-    context.report(voidMissing(spanOf(nameNode), nameNode.text));
+    context.report(typeMissing(spanOf(nameNode), nameNode.text, typeGiven(node)));
     return undefined;
   }
   if (!result) {

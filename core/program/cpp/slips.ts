@@ -131,18 +131,22 @@ export const oneSlash = ({ line, column }: Token): ProgramProblem =>
     textRepair(`Write // at the beginning of line ${line}.`, { line, column, length: 0, by: '/' }),
   );
 
-/** `setup() {`: a function without the word that says what it gives. */
-export const voidMissing = ({ line, column }: Pick<Token, 'line' | 'column'>, name: string): ProgramProblem =>
+/** `setup() {`: a function without the word that says what it gives; `type` is that word. */
+export const typeMissing = (
+  { line, column }: Pick<Token, 'line' | 'column'>,
+  name: string,
+  type: string,
+): ProgramProblem =>
   refusal(
     'syntax-other',
     { line, column },
-    `Line ${line}: the word void is missing before ${name}. It says that ${name} gives nothing back.`,
+    `Line ${line}: the word ${type} is missing before ${name}. It says ${type === 'void' ? `that ${name} gives nothing back` : `what ${name} gives back`}.`,
     [
       `With which word does the head of a function begin?`,
       `In line ${line} nothing stands before ${name}.`,
-      `Write void before ${name} in line ${line}.`,
+      `Write ${type} before ${name} in line ${line}.`,
     ],
-    textRepair(`Write void before ${name} in line ${line}.`, { line, column, length: 0, by: 'void ' }),
+    textRepair(`Write ${type} before ${name} in line ${line}.`, { line, column, length: 0, by: `${type} ` }),
   );
 
 /** What other languages write for `else if`. */

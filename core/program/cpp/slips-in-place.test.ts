@@ -1,0 +1,114 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { shippedBoards } from '../../boards';
+import { grammars } from '../../testing/beacon';
+import { rightPrograms } from '../../testing/right-programs';
+import { compileProgram } from '../index';
+import type { ProgramProblem } from '../problem';
+import { readGoldenPrograms } from '../golden/programs';
+import { tokenize } from './tokens';
+
+const board = shippedBoards.get('learner-5v')!;
+const refusals = (source: string): readonly ProgramProblem[] =>
+  compileProgram(source, board, grammars).problems.filter(({ stopsCompiler }) => stopsCompiler);
+
+const golden = readFileSync(new URL('../golden/programs.txt', import.meta.url), 'utf8');
+const sources = [
+  ...rightPrograms.filter(({ language }) => language === 'cpp').map(({ source }) => source),
+  ...readGoldenPrograms(golden).map(({ source }) => source),
+].filter((source) => refusals(source).length === 0);
+
+/** A program with one of its tokens written otherwise, and the lines that this touches. */
+interface Slipped {
+  readonly source: string;
+  readonly line: number;
+  readonly before: number;
+}
+
+/** Every program with each of its tokens that are so written otherwise, one at a time. */
+const slipped = (by: (text: string) => string | undefined): readonly Slipped[] =>
+  sources.flatMap((source) => {
+    const { tokens } = tokenize(source);
+    return tokens.flatMap(({ text, line, column, endColumn }, index): readonly Slipped[] => {
+      const written = by(text);
+      if (written === undefined) return [];
+      const lines = source.split('\n');
+      const there = lines[line - 1]!;
+      lines[line - 1] = there.slice(0, column - 1) + written + there.slice(endColumn - 1);
+      return [{ source: lines.join('\n'), line, before: tokens[index - 1]?.line ?? line }];
+    });
+  });
+
+/** How many are told at another place than where they are, by what is said of them. */
+const misplaced = (all: readonly Slipped[]): readonly string[] =>
+  all.flatMap(({ source, line, before }) => {
+    const [first] = refusals(source);
+    return !first || first.line === line || first.line === before
+      ? []
+      : [`${source.split('\n')[line - 1]!} | ${first.message}`];
+  });
+
+describe('in each of many right programs', () => {
+  // `using Sum = long` without its end, and a class whose end shows at its first method.
+  test.each([
+    [';', 2],
+    [')', 0],
+  ])('a missing %s is told at its place, but for %i of them', { timeout: 120_000 }, (sign, most) => {
+    const all = slipped((text) => (text === sign ? '' : undefined));
+    expect(all.length).toBeGreaterThan(1500);
+    expect(misplaced(all).length, misplaced(all).join('\n')).toBeLessThanOrEqual(most);
+  });
+
+  const keywords = [
+    'if',
+    'else',
+    'for',
+    'while',
+    'switch',
+    'case',
+    'break',
+    'return',
+    'const',
+    'struct',
+    'enum',
+  ];
+  const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+  const exchanged = (text: string): string => text.charAt(1) + text.charAt(0) + text.slice(2);
+
+  test.each([
+    ['with a capital', capital],
+    ['with its first letters exchanged', exchanged],
+  ])('a word of the language %s is told with what is meant', { timeout: 120_000 }, (_, write) => {
+    const all = slipped((text) => (keywords.includes(text) ? write(text) : undefined));
+    expect(all.length).toBeGreaterThan(300);
+    const unknown = all.filter(({ source, line }) => {
+      const [first] = refusals(source);
+      const lines = source.split('\n');
+      if (!first?.repair || first.line !== line) return true;
+      // What is offered makes the program right again.
+      for (const edit of first.repair.edits) {
+        if (!('replace' in edit)) return true;
+        const { line: at, column, length, by } = edit.replace;
+        lines[at - 1] = lines[at - 1]!.slice(0, column - 1) + by + lines[at - 1]!.slice(column - 1 + length);
+      }
+      return refusals(lines.join('\n')).length > 0;
+    });
+    expect(unknown.map(({ source, line }) => source.split('\n')[line - 1])).toEqual([]);
+  });
+});
+
+describe('a label', () => {
+  const program = (label: string): string =>
+    `enum Mode { OFF, ON };\nMode mode = OFF;\nvoid setup() {}\nvoid loop() {\n  switch (mode) {\n    ${label}\n      mode = ON;\n      break;\n    default:\n      mode = OFF;\n  }\n}\n`;
+
+  test.each([
+    ['case OFF', 'Add : behind “OFF” in line 6.'],
+    ['case OFF;', 'Add : behind “OFF” in line 6.'],
+    ['case -1', 'Add : behind “1” in line 6.'],
+  ])('without its colon: %s', (label, repair) => {
+    const [first] = refusals(program(label));
+    expect(first).toMatchObject({ line: 6, code: 'syntax-other' });
+    expect(first!.message).toContain('a colon : is missing');
+    expect(first!.repair?.text).toBe(repair);
+  });
+});
