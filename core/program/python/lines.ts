@@ -58,7 +58,11 @@ export function pythonLines(source: string): PythonLines {
     if (triple === undefined && open.length === 0 && tokens.length === 0) {
       const space = /^[ \t\f]*/.exec(text)![0];
       head = { indent: widthOf(space), space };
-    } else if (triple === undefined && open.length > 0 && beginsStatement(text)) {
+    } else if (
+      triple === undefined &&
+      open.length > 0 &&
+      (beginsStatement(text) || isNewLine(text, tokens.at(-1), head.indent))
+    ) {
       // A new statement stands here, so the bracket that is open was forgotten in the line before.
       const forgotten = open[0]!;
       if (widthOf(/^[ \t]*/.exec(text)![0]) <= head.indent || forgotten.line < line - 1) {
@@ -160,6 +164,13 @@ export function widthOf(space: string): number {
   for (const character of space) width = character === '\t' ? (Math.floor(width / 8) + 1) * 8 : width + 1;
   return width;
 }
+
+/** Whether a line that is not set in goes on with nothing of the one before, whose last token nothing has to follow. */
+const isNewLine = (text: string, last: Token | undefined, indent: number): boolean =>
+  last !== undefined &&
+  (last.kind !== 'punctuation' || /^[)\]}]$/.test(last.text)) &&
+  /^[ \t]*(?!(?:and|or|not|in|is|if|else|for)\b)[A-Za-z_]/.test(text) &&
+  widthOf(/^[ \t]*/.exec(text)![0]) <= indent;
 
 /** Whether a line of text can only be the beginning of a statement. */
 const beginsStatement = (text: string): boolean =>

@@ -2,6 +2,7 @@ import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wording';
 import type { Token } from '../token';
+import { pythonKeywordSlips } from './keyword-slips';
 import type { LogicalLine, PythonLines } from './lines';
 import { misreadSigns, otherLanguage } from './other-language';
 
@@ -27,6 +28,8 @@ const openers: ReadonlySet<string> = new Set([
 export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): readonly ProgramProblem[] {
   if (list.quotes.length > 0) return quoteProblems(list.quotes);
   if (list.strays.length > 0) return strayProblems(list.strays);
+  const slips = pythonKeywordSlips(list.lines);
+  if (slips.length > 0) return slips;
   const foreign = otherLanguage(list);
   // With braces round its blocks nothing else of a text is as it is meant.
   if (foreign.some(({ code }) => code === 'syntax-brace')) return foreign;
@@ -43,6 +46,7 @@ export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): reado
 /** What the lines alone show, also where the grammar forgives it. */
 export const certainProblems = (list: PythonLines): readonly ProgramProblem[] => [
   ...misreadSigns(list),
+  ...pythonKeywordSlips(list.lines),
   ...indentationProblems(list.lines),
 ];
 
