@@ -52,7 +52,13 @@ function said(
   const active = plain
     .replace(new RegExp(`^(${NAMES}) is (?:pressed and held|held(?: down)?|kept pressed)\\b`, 'i'), 'hold $1')
     .replace(new RegExp(`^(${NAMES}) is (?:pressed|pushed|tapped)\\b`, 'i'), 'press $1')
-    .replace(new RegExp(`^(${NAMES}) is turned\\b`, 'i'), 'turn $1')
+    .replace(
+      new RegExp(
+        `^(${NAMES}) (?:sees|detects|notices|senses) (?:some(?:thing|body|one)|(?:a )?(?:motion|movement|person|hand))\\b`,
+        'i',
+      ),
+      (all, name: string) => (isTouched(name, 'motion', parts) ? `motion at ${name}` : all),
+    )
     .replace(/^(?:push|tap|click)\b/i, 'press')
     .replace(/^(?:press and hold|keep pressing|hold down)\b/i, 'hold');
   const reset = new RegExp(
@@ -177,7 +183,7 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
   const dark = '(?:dark|night)';
   const bright = '(?:bright|light|day)';
   const room = new RegExp(
-    `^(?:it|the room) (?:is|gets|becomes|turns|grows) (?:(${dark})|${bright})$`,
+    `^(?:(?:it|the room) (?:is|gets|becomes|turns|grows)|make (?:it|the room)) (?:(${dark})|${bright})$`,
     'i',
   ).exec(what);
   if (room && sensor) return [`light on ${sensor} to ${room[1] ? DARK : BRIGHT}${tail}`];
@@ -187,10 +193,10 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
   ).exec(what);
   if (covered) return [`light on ${covered[2]} to ${covered[1] ? DARK : BRIGHT}${tail}`];
   const its = new RegExp(
-    `^(${NAMES}) (?:is|gets) (?:in the )?(?:(dark|covered)|bright|light|uncovered)$`,
+    `^(?:(${NAMES}) (?:is|gets) (?:in the )?|it (?:is|gets) (?=\\w+ (?:at|on|for|near) (${NAMES})$))(?:(dark|covered)|bright|light|uncovered)(?: .*)?$`,
     'i',
   ).exec(what);
-  if (its) return [`light on ${its[1]} to ${its[2] ? DARK : BRIGHT}${tail}`];
+  if (its) return [`light on ${its[1] ?? its[2]} to ${its[3] ? DARK : BRIGHT}${tail}`];
   const warmth = new RegExp(
     `^(?:it (?:is|gets)|(${NAMES}) (?:is|gets)(?: at)?|(?:warm|heat|cool|bring)(?: up| down)? (${NAMES}) (?:up |down )?to) (-?\\d+(?:\\.\\d+)?)(?: ?°(?: ?c)?| ?c)?$`,
     'i',
@@ -214,8 +220,13 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
       new RegExp(`^(${NAMES}) (?:sees|measures)`, 'i').exec(what)?.[1] ??
       onlyTouched('distance', parts));
   if (away && ranger) return [`something ${away[1]} m before ${ranger}${tail}`];
-  const lit = new RegExp(`^light on (${NAMES}) (?:to |is )?(\\d+(?:\\.\\d+)?) %$`, 'i').exec(what);
-  if (lit) return [`light on ${lit[1]} to ${Number(lit[2]) / 100}${tail}`];
+  const lit = new RegExp(
+    `^(?:(?:set |bring )?(?:the )?(?:light|brightness) (?:on|at) (${NAMES}) (?:(?:is|goes|falls|rises) )?(?:to |at )?|(${NAMES}) (?:sees|gets|is at) )(\\d+(?:\\.\\d+)?)( %)?(?: light)?$`,
+    'i',
+  ).exec(what);
+  const lightSensor = lit && (lit[1] ?? lit[2]!);
+  if (lightSensor && isTouched(lightSensor, 'light', parts))
+    return [`light on ${lightSensor} to ${lit[4] ? Number(lit[3]) / 100 : lit[3]}${tail}`];
   // Only its time is missing.
   const timeless = `${what}${tail}`;
   return !when && readStimulus(timeless).ok ? [timeless] : undefined;

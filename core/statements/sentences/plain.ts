@@ -50,7 +50,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
   put(new RegExp(`\\b(?:the )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
   put(/\bthe (?=[a-z]{1,4}\d)/gi, '');
   put(
-    new RegExp(`\\bthe (${CALLED})\\b(?! on the board)`, 'gi'),
+    new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
   put(new RegExp(`^ (${TIME}),? (?!of )(.+) $`, 'i'), ' $2 $1 ');

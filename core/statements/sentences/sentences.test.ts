@@ -20,6 +20,8 @@ const parts = [
   { ref: 'X1', kind: 'text-display' },
   { ref: 'X2', kind: 'distance-sensor' },
   { ref: 'X3', kind: 'motion-sensor' },
+  { ref: 'D9', kind: 'diode' },
+  { ref: 'R1', kind: 'resistor' },
 ];
 const held: readonly Stimulus[] = [{ at: 1, press: 'S1', for: 2 }];
 
@@ -88,6 +90,8 @@ describe('what must be seen is understood as people say it', () => {
     ['D1 turns on within 1 s of S1', ['D1 goes on within 1 s of S1']],
     ['D1 lights up within 0.5 s after S1 is pressed', ['D1 goes on within 0.5 s of S1']],
     ['D1 toggles within 0.2 s of S1', ['D1 changes within 0.2 s of S1']],
+    ['D1 is dimmed to 30 % from 1 s', ['D1 is between 20 and 40 % bright from 1 s']],
+    ['D1 turns on within 0.2 s of the press', ['D1 goes on within 0.2 s of S1']],
     ['D1 is half as bright from 2 s', ['D1 is between 40 and 60 % bright from 2 s']],
     ['Z1 is quiet from 1 s', ['Z1 is silent all the time from 1 s']],
     ['Z1 does not sound', ['Z1 is silent all the time']],
@@ -114,6 +118,8 @@ describe('what must be seen is understood as people say it', () => {
     ['D1 toggles', held, 'Say what D1 changes with'],
     ['prints tide', held, 'Put what is printed in quotes: prints "tide".'],
     ['prints nothing', held, 'cannot be asked for'],
+    ['D9 is on', held, 'D9 is a diode: nothing is seen of it.'],
+    ['R1 is lit from 2 s', held, 'R1 is a resistor: nothing is seen of it.'],
     ['make it nice', held, 'is not understood'],
     ['D1 is not', held, 'is not understood'],
     ['X2 shows "hello"', held, 'is not understood'],
@@ -125,6 +131,12 @@ describe('what must be seen is understood as people say it', () => {
 describe('what is done is understood as people say it', () => {
   test.each([
     ['press S1', ['press S1 at 1 s for 0.3 s']],
+    ['make it dark', ['light on L1 to 0.05 at 1 s']],
+    ['it is bright at L1', ['light on L1 to 0.9 at 1 s']],
+    ['set the light on L1 to 0.2 at 3 s', ['light on L1 to 0.2 at 3 s']],
+    ['L1 sees 5 % light', ['light on L1 to 0.05 at 1 s']],
+    ['X3 sees motion at 3 s for 0.5 s', ['something moves before X3 at 3 s for 0.5 s']],
+    ['X3 detects someone', ['something moves before X3 at 1 s']],
     ['press S1 after 2 seconds', ['press S1 at 2 s for 0.3 s']],
     ['press S1 at 2', ['press S1 at 2 s for 0.3 s']],
     ['S1 is pressed at 1 s', ['press S1 at 1 s for 0.3 s']],
