@@ -58,13 +58,14 @@ export function findingOfExchange(
   const wordAt = ({ line, column, length }: typeof first): string =>
     (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
   const [one, other] = [wordAt(first), wordAt(second)];
-  if (first.by !== other || second.by !== one || !/^\d+$/.test(one) || !/^\d+$/.test(other)) return undefined;
-  const arePins = [first, second].every(({ line, column }) =>
-    standsForPin((source.split('\n')[line - 1] ?? '').slice(0, column - 1), source),
-  );
-  if (!arePins) return undefined;
+  if (first.by !== other || second.by !== one || one === other) return undefined;
+  // A bare number may be anything; a pin with a name of its own is one.
+  const isPin = ({ line, column }: typeof first, word: string): boolean =>
+    pinSaid(circuit, word) !== undefined &&
+    (!/^\d+$/.test(word) || standsForPin((source.split('\n')[line - 1] ?? '').slice(0, column - 1), source));
+  if (!isPin(first, one) || !isPin(second, other)) return undefined;
   const [here, there] = [one, other].map((said) => {
-    const pin = circuit.board?.pins.find(({ name, number }) => name === said || String(number) === said);
+    const pin = pinSaid(circuit, said);
     return pin && partsBehind(circuit, pin.name)[0];
   });
   const wired =
@@ -160,6 +161,10 @@ function parametersOf(name: string, source: string): readonly string[] {
   const head = new RegExp(`\\b${name}\\s*\\(([^()]*)\\)\\s*[{:]`).exec(source)?.[1] ?? '';
   return head.split(',').map((one) => /(\w+)\s*(?:\[\s*\])?\s*(?:=.*)?$/.exec(one.trim())?.[1] ?? '');
 }
+
+/** The pin that a word of a program is, by its name or its number: `D6`, `board.D6`, `6`. */
+const pinSaid = ({ board }: Circuit, word: string): { readonly name: string } | undefined =>
+  board?.pins.find(({ name, number }) => name === word.replace(/^board\./, '') || String(number) === word);
 
 /** Whether a name stands where a function takes a pin. */
 const isUsedAsPin = (name: string, source: string): boolean =>

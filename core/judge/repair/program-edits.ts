@@ -6,7 +6,7 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
-import { pythonCandidates } from './python-edits';
+import { pythonCandidates, pythonPins } from './python-edits';
 import { referenceCandidates } from './reference-edits';
 import { cost, type ProgramWishes } from './wishes';
 
@@ -52,15 +52,21 @@ export function programCandidates(
       .map((candidate) => ({ ...candidate, isAsAsked: true })),
   );
   if (!program.compiled) return found;
-  if (program.language === 'python')
-    return [...found, ...pythonCandidates(program.source, board, wishes, make)];
-  const { tokens } = tokenize(program.source);
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
     column: token.column,
     length: token.text.length,
     by,
   });
+  if (program.language === 'python') {
+    const pins = wishes.isWiredAsAsked ? pythonPins(program.source, board, wishes) : [];
+    return [
+      ...found,
+      ...pythonCandidates(program.source, board, wishes, make),
+      ...exchangesOf(pins, makeAll, replace),
+    ];
+  }
+  const { tokens } = tokenize(program.source);
   tokens.forEach((token, index) => {
     const say = (by: string): string => `Write ${by} instead of ${token.text} in line ${token.line}.`;
     const exchange = exchanges[token.text];
@@ -98,7 +104,7 @@ export function programCandidates(
         );
   });
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
-  if (wishes.isWiredAsAsked) found.push(...pinsExchanged(tokens, wishes, makeAll, replace));
+  if (wishes.isWiredAsAsked) found.push(...exchangesOf(pinsGiven(tokens, wishes), makeAll, replace));
   for (const end of openCases(tokens))
     found.push(
       make(
@@ -212,20 +218,22 @@ function pinsEverywhere(
   });
 }
 
-/** Pins of two names that each stand where the other belongs. */
-function pinsExchanged(
-  tokens: readonly Token[],
-  { used }: ProgramWishes,
-  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
-  replace: (token: Token, by: string) => TextEdit,
-): readonly Candidate[] {
-  const given = tokens.filter(
+/** The numbers of pins that names are given outside of functions. */
+const pinsGiven = (tokens: readonly Token[], { used }: ProgramWishes): readonly Token[] =>
+  tokens.filter(
     (token, index) =>
       token.kind === 'number' &&
       used.includes(Number(token.text)) &&
       (tokens[index - 1]?.text === '=' || tokens[index - 2]?.text === '#define') &&
       !declaresInside(tokens, index),
   );
+
+/** Pins of which each may stand where another one belongs. */
+function exchangesOf(
+  given: readonly Token[],
+  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
+  replace: (token: Token, by: string) => TextEdit,
+): readonly Candidate[] {
   if (given.length > MOST_PINS) return [];
   return given.flatMap((one, index) =>
     given

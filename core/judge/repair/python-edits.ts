@@ -38,6 +38,24 @@ export function pythonCandidates(
   ]);
 }
 
+/** The places where a program names pins that it uses: `board.D5`. */
+export const pythonPins = (
+  source: string,
+  board: BoardProfile,
+  { used }: ProgramWishes,
+): readonly Token[] => {
+  const numbers = new Map(board.pins.map(({ name, number }) => [name, number]));
+  return pythonLines(source).lines.flatMap(({ tokens }) =>
+    tokens.filter(({ text }, index) => {
+      const number = numbers.get(text);
+      return isOfBoard(tokens, index) && number !== undefined && used.includes(number);
+    }),
+  );
+};
+
+const isOfBoard = (tokens: readonly Token[], index: number): boolean =>
+  tokens[index - 2]?.text === 'board' && tokens[index - 1]?.text === '.';
+
 /** Other words, pins and times in the place of one token. */
 function exchanged(
   tokens: readonly Token[],
@@ -55,7 +73,7 @@ function exchanged(
       `Write ${by} instead of ${token.text} in line ${line}.`,
     );
   const word = exchanges[token.text];
-  const isPin = tokens[index - 2]?.text === 'board' && tokens[index - 1]?.text === '.';
+  const isPin = isOfBoard(tokens, index);
   const seconds = token.kind === 'number' ? wishes.milliseconds.map((time) => time / 1000) : [];
   return [
     ...(word === undefined ? [] : [change(word, cost.word)]),

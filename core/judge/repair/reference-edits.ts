@@ -119,56 +119,7 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
   const [first, last] = hunk.asked;
   const written = first === last ? '' : wanted.slice(asked[first]!.from, asked[last - 1]!.to);
   const shown = oneLine(written);
-  if (from === to) {
-    const before = own[from - 1];
-    const at = before?.to ?? 0;
-    // The space in front of it comes along: it begins a line of its own where it does in the other program.
-    const space = wanted.slice(asked[first - 1]?.to ?? 0, asked[first]!.from).replace(/.*\n/s, '\n');
-    const place = placeOf(source, at);
-    const next = own[to];
-    const gap = wanted.slice(asked[last - 1]!.to, asked[last]?.from ?? wanted.length);
-    // What begins the line of what is there already: a type that is missing before a name.
-    const isBefore =
-      next !== undefined && !isEnd(next.text) && !isEnd(written.slice(-1)) && !gap.includes('\n');
-    if (isBefore && space.includes('\n')) {
-      const there = placeOf(source, next.from);
-      return make(
-        { ...there, length: 0, by: written + gap },
-        amount,
-        `Write ${shown} before ${oneLine(next.text)} in line ${there.line}.`,
-      );
-    }
-    const rest = /^.*/.exec(source.slice(at))![0].trim();
-    const left = before ? source.slice(before.from, before.to).trim() : '';
-    if (left === '' || space.includes('\n') || rest === '')
-      return make(
-        { ...place, length: 0, by: space + written },
-        amount,
-        place.column === 1 && place.line === 1
-          ? `Begin the program with ${shown}.`
-          : `Add ${shown} after line ${place.column === 1 ? place.line - 1 : place.line}.`,
-      );
-    // What goes on with a word or a number makes another one of it.
-    if (space === '' && /\w$/.test(left) && /^[\w.]/.test(written))
-      return make(
-        { ...placeOf(source, before!.from), length: left.length, by: left + written },
-        amount,
-        `Write ${oneLine(left + written)} instead of ${left} in line ${place.line}.`,
-      );
-    // A sign is told with what it belongs to: `!isOpen`, `i + 1`.
-    const whole = next && (/^[\w.]+/.exec(source.slice(next.from))?.[0] ?? next.text);
-    const told =
-      isBefore && PREFIX.test(written)
-        ? exchange(whole!, written + gap + whole!, placeOf(source, next.from).line, source)
-        : OPERATION.test(written) && /\w$/.test(left)
-          ? exchange(left, left + space + written, place.line, source)
-          : undefined;
-    return make(
-      { ...place, length: 0, by: space + written },
-      amount,
-      told ?? `Add ${shown} in line ${place.line}, right after ${oneLine(left)}.`,
-    );
-  }
+  if (from === to) return insertionOf(hunk, { own, asked, source, wanted, amount, make });
   const start = own[from]!.from;
   const length = own[to - 1]!.to - start;
   const place = placeOf(source, start);
@@ -184,9 +135,81 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
   );
 }
 
+/** What stands in the other program and in this one not. */
+function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Given): Candidate {
+  const [at] = hunk.own;
+  const [first, last] = hunk.asked;
+  const [before, next] = [own[at - 1], own[at]];
+  const written = wanted.slice(asked[first]!.from, asked[last - 1]!.to);
+  const shown = oneLine(written);
+  const place = placeOf(source, before?.to ?? 0);
+  // The space in front of it comes along: it begins a line of its own where it does in the other program.
+  const space = wanted.slice(asked[first - 1]?.to ?? 0, asked[first]!.from).replace(/.*\n/s, '\n');
+  const gap = wanted.slice(asked[last - 1]!.to, asked[last]?.from ?? wanted.length);
+  const isBefore =
+    next !== undefined && !isEnd(next.text) && !isEnd(asked[last - 1]!.text) && !gap.includes('\n');
+  const beginsLine = space.includes('\n') || before?.text.startsWith('\n') === true;
+  // What begins the line of what is there already: a type or a word that is missing before something.
+  if (isBefore && beginsLine) {
+    const there = placeOf(source, next.from);
+    return make(
+      { ...there, length: 0, by: written + gap },
+      amount,
+      `Write ${shown} before ${oneLine(next.text)} in line ${there.line}.`,
+    );
+  }
+  const rest = /^.*/.exec(source.slice(before?.to ?? 0))![0].trim();
+  const left = before ? source.slice(before.from, before.to).trim() : '';
+  if (left === '' || beginsLine || rest === '')
+    return make(
+      { ...place, length: 0, by: space + written },
+      amount,
+      place.column === 1 && place.line === 1
+        ? `Begin the program with ${shown}.`
+        : `Add ${shown} after line ${place.column === 1 ? place.line - 1 : place.line}.`,
+    );
+  // What goes on with a word or a number makes another one of it.
+  if (space === '' && /\w$/.test(left) && /^[\w.]/.test(written))
+    return make(
+      { ...placeOf(source, before!.from), length: left.length, by: left + written },
+      amount,
+      `Write ${oneLine(left + written)} instead of ${left} in line ${place.line}.`,
+    );
+  // Words do not run into the one behind them.
+  const isTight = next !== undefined && next.from === before!.to;
+  return make(
+    { ...place, length: 0, by: space + written + (isBefore && isTight ? gap : '') },
+    amount,
+    tellingOf({ written, space, gap, left, line: place.line, next: isBefore ? next : undefined, source }) ??
+      `Add ${shown} in line ${place.line}, right after ${/\w/.test(left) ? oneLine(left) : `“${left}”`}.`,
+  );
+}
+
 /** Signs that stand before what they are about, and those that go on with what stands before them. */
 const PREFIX = /^(?:!|-|~|not)$/;
-const OPERATION = /^[-+*/%][^;{}]*$/;
+const OPERATION = /^(?:[-+*/%][^;{}]*|\([^;{}]*\))$/;
+
+interface Telling {
+  readonly written: string;
+  readonly space: string;
+  readonly gap: string;
+  /** What stands before it, and what behind it where that is in the same line. */
+  readonly left: string;
+  readonly next: Piece | undefined;
+  readonly line: number;
+  readonly source: string;
+}
+
+/** A sign as it is told with what it belongs to: `!isOpen`, `i + 1`, `millis()`; `undefined` for what else is put in. */
+function tellingOf({ written, space, gap, left, next, line, source }: Telling): string | undefined {
+  if (next && PREFIX.test(written)) {
+    const whole = /^[\w.]+/.exec(source.slice(next.from))?.[0] ?? next.text;
+    return exchange(whole, written + gap + whole, placeOf(source, next.from).line, source);
+  }
+  return OPERATION.test(written) && /\w$/.test(left)
+    ? exchange(left, left + space + written, line, source)
+    : undefined;
+}
 
 /** What is written in place of one piece; `undefined` where its line has it more than once. */
 function exchange(there: string, by: string, line: number, source: string): string | undefined {
