@@ -265,9 +265,215 @@ const inRoom: readonly SaidSlip[] = [
   },
 ];
 
+/** A fan that a button switches on, with a choice of two modes. */
+const fan = exerciseSaid({
+  id: 'boathouse-fan',
+  board: 'learner-5v',
+  lines: [
+    'motor on 9 with transistor',
+    'potentiometer on A1',
+    'button on 7, pull-up',
+    'green LED on 12 with 330',
+  ],
+  program: `// Fan with a switch and a speed knob
+const byte FAN = 9;
+const byte KNOB = A1;
+const byte KEY = 7;
+const byte READY = 12;
+enum Mode { RESTING, BLOWING };
+Mode mode = RESTING;
+int lastKey = HIGH;
+unsigned long changedAt = 0;
+
+void setup() {
+  pinMode(FAN, OUTPUT);
+  pinMode(KEY, INPUT_PULLUP);
+  pinMode(READY, OUTPUT);
+}
+
+void loop() {
+  int key = digitalRead(KEY);
+  if (key != lastKey && millis() - changedAt > 50) {
+    changedAt = millis();
+    lastKey = key;
+    if (key == LOW) {
+      if (mode == RESTING) {
+        mode = BLOWING;
+      } else {
+        mode = RESTING;
+      }
+    }
+  }
+  switch (mode) {
+    case RESTING:
+      analogWrite(FAN, 0);
+      digitalWrite(READY, HIGH);
+      break;
+    case BLOWING:
+      digitalWrite(READY, LOW);
+      analogWrite(FAN, map(analogRead(KNOB), 0, 1023, 80, 255));
+      break;
+  }
+}
+`,
+  scenarios: [
+    {
+      name: 'on and off',
+      lasts: 6,
+      done: ['turn P1 to 1', 'press S1 at 1 s for 0.3 s', 'press S1 at 4 s for 0.3 s'],
+      seen: [
+        'D2 is on until 0.9 s',
+        'M1 is off until 0.9 s',
+        'M1 is on from 1.2 s to 3.9 s',
+        'D2 is off from 1.2 s to 3.9 s',
+        'M1 is off from 4.2 s',
+      ],
+    },
+  ],
+});
+
+const inFan: readonly SaidSlip[] = [
+  {
+    name: 'a case that goes on into the next',
+    program: replaced(['      digitalWrite(READY, HIGH);\n      break;', '      digitalWrite(READY, HIGH);']),
+    code: 'not-lit',
+    repair: 'Add break; after line 33.',
+  },
+  {
+    name: 'a case without its colon',
+    program: replaced(['case BLOWING:', 'case BLOWING']),
+    code: 'syntax-other',
+  },
+  {
+    name: 'a word of the language with a capital',
+    program: replaced(['} else {', '} Else {']),
+    code: 'name-case',
+    repair: 'Write else instead of Else in line 25.',
+  },
+  {
+    name: 'a function of the board without its parentheses',
+    program: replaced(['millis() - changedAt', 'millis - changedAt']),
+    code: 'arguments',
+    repair: 'Write millis() instead of millis in line 19.',
+  },
+];
+
+/** A heater that is watched: a formula, two thresholds, and a display. */
+const heater = exerciseSaid({
+  id: 'harbour-heater',
+  board: 'large-5v',
+  lines: [
+    'thermistor 10k on A0 with 10k',
+    'relay on 7',
+    'RGB LED on 9, 10, 11 with 220',
+    'button on 2, pull-down 10k',
+    'LCD on I2C',
+  ],
+  program: `#include <Wire.h>
+#include <LiquidCrystal_I2C.h>
+
+#define SENSOR A0
+#define HEATER 7
+#define BUTTON 2
+
+LiquidCrystal_I2C lcd(0x27, 16, 2);
+const byte COLOURS[3] = {9, 10, 11};
+float target = 21.0;
+bool heating = false;
+
+float celsius() {
+  int raw = analogRead(SENSOR);
+  float ohms = 10000.0 * (1023.0 - raw) / raw;
+  float kelvin = 1.0 / (1.0 / 298.15 + log(ohms / 10000.0) / 3950.0);
+  return kelvin - 273.15;
+}
+
+void colour(byte red, byte green, byte blue) {
+  analogWrite(COLOURS[0], red);
+  analogWrite(COLOURS[1], green);
+  analogWrite(COLOURS[2], blue);
+}
+
+void setup() {
+  pinMode(HEATER, OUTPUT);
+  pinMode(BUTTON, INPUT);
+  for (byte i = 0; i < 3; i++) pinMode(COLOURS[i], OUTPUT);
+  lcd.init();
+  lcd.backlight();
+}
+
+void loop() {
+  float now = celsius();
+  if (digitalRead(BUTTON) == HIGH) {
+    target += 1.0;
+    while (digitalRead(BUTTON) == HIGH) delay(10);
+    delay(20);
+  }
+  if (now < target - 0.5) heating = true;
+  if (now > target + 0.5) heating = false;
+  digitalWrite(HEATER, heating ? HIGH : LOW);
+  if (heating) colour(255, 40, 0);
+  else colour(0, 0, 200);
+  lcd.setCursor(0, 0);
+  lcd.print("set ");
+  lcd.print(target, 0);
+  lcd.print("   ");
+  delay(100);
+}
+`,
+  scenarios: [
+    {
+      name: 'cold, then warm',
+      lasts: 10,
+      done: ['warm T1 to 15 °C at 0 s', 'warm T1 to 30 °C at 5 s'],
+      seen: [
+        'K1 is pulled in from 1 s to 4.9 s',
+        'K1 is let go from 6 s',
+        'D1 is red from 1 s to 4 s',
+        'D1 is blue from 6 s',
+      ],
+    },
+  ],
+});
+
+const inHeater: readonly SaidSlip[] = [
+  {
+    name: 'a quotient turned over',
+    program: replaced(['(1023.0 - raw) / raw', 'raw / (1023.0 - raw)']),
+    code: 'timing-off',
+    repair: 'Write (1023.0 - raw) / raw instead of raw / (1023.0 - raw) in line 15.',
+  },
+  {
+    name: 'the end of a sum left out',
+    program: replaced(['return kelvin - 273.15', 'return kelvin']),
+    code: 'no-response',
+    repair: 'Write kelvin - 273.15 instead of kelvin in line 17.',
+  },
+  {
+    name: 'an “else” left out',
+    program: replaced(['  else colour(0, 0, 200);', '  colour(0, 0, 200);']),
+    code: 'colour-off',
+    repair: 'Write else before colour in line 45.',
+  },
+  {
+    name: 'a #define with an equals sign',
+    program: replaced(['#define HEATER 7', '#define HEATER = 7']),
+    code: 'syntax-other',
+    repair: 'Remove the = in line 5.',
+  },
+  {
+    name: 'another logarithm',
+    program: replaced(['log(ohms', 'log10(ohms']),
+    code: 'no-response',
+    repair: 'Write log instead of log10 in line 16.',
+  },
+];
+
 describe.each([
   ['the lock', lock, inLock],
   ['the room', room, inRoom],
+  ['the fan', fan, inFan],
+  ['the heater', heater, inHeater],
 ] as const)('in %s', (_, exercise, slips) => {
   test('its own build works', () => {
     expect(reportOnSlip(exercise, {}).verdict).toBe('as-drawn');
@@ -283,4 +489,17 @@ describe.each([
 test('a list that no pin is taken from is not called one of pins', () => {
   const [cause] = causesIn(lock, inLock[0]!);
   for (const text of [cause!.message, ...cause!.hints]) expect(text).not.toMatch(/\bpins? [123]\b/);
+});
+
+test('two comparisons that are both turned round are two causes, each with its repair', () => {
+  const causes = causesIn(heater, {
+    program: replaced(
+      ['now < target - 0.5', 'now > target - 0.5'],
+      ['now > target + 0.5', 'now < target + 0.5'],
+    ),
+  });
+  expect(causes.map(({ code, line, repair }) => [code, line, repair?.text])).toEqual([
+    ['logic-inverted', 41, 'Write < instead of > in line 41.'],
+    ['logic-inverted', 42, 'Write > instead of < in line 42.'],
+  ]);
 });

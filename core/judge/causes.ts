@@ -191,7 +191,10 @@ function bestOfProgram(
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.
   const program = explained.filter(
-    ({ code, line: at }) => isProgram(code) || (isWiring(code) && at !== undefined),
+    ({ code, line: at }) =>
+      (isProgram(code) || (isWiring(code) && at !== undefined)) &&
+      // Nothing is said of a pause where none was missing.
+      (code !== 'missing-pause' || isOfTime(edit)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
   // Two parts on one pin look as if a pause were missing.
@@ -215,7 +218,7 @@ function bestOfProgram(
 const isOfTime = (edit: Edit | undefined): boolean =>
   edit !== undefined &&
   'replace' in edit &&
-  (edit.replace.by === '' || /\d|delay|sleep/.test(edit.replace.by));
+  (edit.replace.by === '' || /\d|delay|sleep|millis|micros|monotonic/.test(edit.replace.by));
 
 const isOfPull = (edit: Edit): edit is Extract<Edit, { replace: unknown }> =>
   'replace' in edit && /^(?:UP|DOWN)$|PULL|Pull\./.test(edit.replace.by.trim());

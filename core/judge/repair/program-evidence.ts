@@ -147,7 +147,8 @@ export function findingOfStatic(edit: Edit, source: string): Observation | undef
 
 /** What was seen of a build, said of the case without an end that a repair mends. */
 export function ofOpenCase(seen: Observation, edit: Edit): Observation | undefined {
-  if (!('replace' in edit) || edit.replace.by !== BREAK) return undefined;
+  if (!('replace' in edit) || edit.replace.length > 0 || edit.replace.by.trim() !== BREAK.trim())
+    return undefined;
   const { line, column } = edit.replace;
   return {
     ...seen,

@@ -43,6 +43,17 @@ const OTHER_WAY = 1;
 const MOST_FIRST_CHANGES = 12;
 /** Changes that are tried behind one that passes by accident. */
 const MORE_AFTER_AN_ACCIDENT = 40;
+/** Whether a change is one word or sign of the exercise's own program in the place of another. */
+const isWordAsAsked = ({ edits: [edit, more], isAsAsked }: Candidate): boolean =>
+  isAsAsked === true &&
+  more === undefined &&
+  edit !== undefined &&
+  'replace' in edit &&
+  edit.replace.length > 0 &&
+  /^\S+$/.test(edit.replace.by);
+
+/** Slips of a program that is the exercise's own but for them. */
+const MOST_SLIPS = 4;
 /** First changes that are kept to try second ones on. */
 const BEAM = 8;
 
@@ -115,8 +126,10 @@ class RepairSearch {
     }
     const { start } = this;
     if (this.tries.isRepaired(start)) return start;
-    if (this.hasRightWiring(start))
-      return this.onRightWiring(start) ?? this.onOwnPins(start) ?? this.partOf(start);
+    if (this.hasRightWiring(start)) {
+      const mended = this.onRightWiring(start);
+      return mended ? this.leanest(mended) : (this.onOwnPins(start) ?? this.partOf(start));
+    }
     const wired = this.wired(start);
     // What no rule has anything against may be another way to wire it: the program alone may be what is wrong.
     const most = wired ? wired.cost - OTHER_WAY : Number.POSITIVE_INFINITY;
@@ -148,9 +161,23 @@ class RepairSearch {
     const single = (this.best = this.oneMore(from));
     const bound = single ? single.cost - from.cost : Number.POSITIVE_INFINITY;
     if ((single && bound < PLAIN) || this.needsRewriting(from)) return single;
+    const back = single ? undefined : this.backToAsked(from);
+    if (back) return back;
     // One large change is weighed against two small ones.
     const found = within(OF_TWO_IN_PROGRAM, () => this.twoMore(from, bound));
     return (found.ended ? found.value : this.best) ?? single;
+  }
+
+  /** The words that make the exercise's own program of one that is it but for a few of them, where that is repaired. */
+  private backToAsked(from: Tried): Tried | undefined {
+    let tried: Tried | undefined = from;
+    for (let slips = 0; tried && slips < MOST_SLIPS; slips += 1) {
+      const slip: Candidate | undefined = this.changesOfProgram(tried).find(isWordAsAsked);
+      tried = slip && this.tries.make(tried, slip);
+      if (!tried?.build.program.compiled) return undefined;
+      if (this.tries.isRepaired(tried)) return tried;
+    }
+    return undefined;
   }
 
   /** The build with its wiring made what the exercise asks for; `undefined` when no way there is found. */
@@ -230,6 +257,7 @@ class RepairSearch {
   /** A set without the changes that it does as well without. */
   private leanest(whole: Tried): RepairSet {
     let { candidates } = whole;
+    if (candidates.length === 1) return whole;
     for (const candidate of [...candidates].sort((a, b) => b.cost - a.cost)) {
       if (candidates.length === 1) break;
       const others = candidates.filter((other) => other !== candidate);

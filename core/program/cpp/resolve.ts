@@ -134,6 +134,25 @@ function readDefine(node: SyntaxNode, context: Context): void {
     );
     return;
   }
+  if (/^=[^=]/.test(text) && value) {
+    const place = spanOf(value);
+    const length = /^=\s*/.exec(value.text)![0].length;
+    const remove = `Remove the = in line ${place.line}.`;
+    context.report(
+      refusal(
+        'syntax-other',
+        { line: place.line, column: place.column },
+        `Line ${place.line}: a #define has no equals sign. It would be copied to wherever ${name} is used.`,
+        [
+          `What stands between a name and its value after #define, and what in a variable?`,
+          `The equals sign in line ${place.line} becomes part of ${name}.`,
+          remove,
+        ],
+        textRepair(remove, { line: place.line, column: place.column, length, by: '' }),
+      ),
+    );
+    return;
+  }
   context.definitions.set(name, { text, span });
 }
 

@@ -51,6 +51,13 @@ export const numberFunctions: LibraryTable = (widths) => {
     ceil: onFloat(180, Math.ceil),
     fabs: onFloat(8, Math.abs),
     log: onFloat(2100, Math.log),
+    log10: onFloat(2150, Math.log10),
+    asin: onFloat(2500, Math.asin),
+    acos: onFloat(2500, Math.acos),
+    atan: onFloat(2200, Math.atan),
+    atan2: pure([float, float], FLOAT, 2600, (y, x) => Math.atan2(y!, x!)),
+    fmod: pure([float, float], FLOAT, 600, (x, y) => x! % y!),
+    trunc: onFloat(180, Math.trunc),
     exp: onFloat(2500, Math.exp),
     // The board's own macro: to the nearest whole number, halves away from zero, as a long.
     round: pure([float], long, 260, (x) => Math.trunc(Math.fround(x! >= 0 ? x! + 0.5 : x! - 0.5))),
