@@ -18,7 +18,10 @@ export const ledCurrents: ComparingRule = ({ states, board }, { ledBands: bands,
     const dim = currentMa < lowest * (1 - MARGIN);
     if ((!dim && currentMa <= highest * (1 + MARGIN)) || currentMa < 0.001) return [];
     const limitMa = Math.min(kindOf(led.kind).ratings?.currentMa ?? Infinity, board.drive.recommendedMa);
-    const band = `${milliamps(lowest)} to ${milliamps(highest)}`;
+    const band =
+      milliamps(lowest) === milliamps(highest)
+        ? milliamps(lowest)
+        : `${milliamps(lowest)} to ${milliamps(highest)}`;
     return [
       {
         code: dim ? 'too-dim' : 'too-bright',

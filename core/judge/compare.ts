@@ -150,6 +150,12 @@ function inItsPlace(
 
 const UNSEEN = ', too little to see the LED light up';
 
+/** What a current is too much for: a part, and the pin it comes from where there is a board. */
+function tooMuch({ board }: Circuit, part: string | undefined): string {
+  const over = [part, board && 'the pin'].filter((one) => one !== undefined);
+  return over.length === 0 ? '' : `, too much for ${over.join(' and ')}`;
+}
+
 /** What another value does where a resistor stands in the exercise, behind the current that flows. */
 function effectOf(
   asked: Circuit,
@@ -164,10 +170,10 @@ function effectOf(
   const nextTo = (is: (part: PlacedPart) => boolean): PlacedPart | undefined => beside.find(is);
   if (nextTo(({ kind }) => kindOf(kind).observed === 'light')) {
     if (is === 'small')
-      return current === 'over' ? ', too much for the LED and the pin' : ', brighter than it should be';
+      return current === 'over' ? tooMuch(asked, 'the LED') : ', brighter than it should be';
     return current === 'faint' ? UNSEEN : ', dimmer than it should be';
   }
-  if (current === 'over') return ', too much for the pin';
+  if (current === 'over') return tooMuch(asked, undefined);
   const sensor = nextTo(({ kind }) => kindOf(kind).resistance === 'sensed');
   if (sensor) return `, and with ${partText(sensor)} it gives other readings than the program expects`;
   const contact = nextTo((part) => isContact(part));

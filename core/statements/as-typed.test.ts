@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { shippedBoards } from '../boards';
+import { noBoard, shippedBoards } from '../boards';
 import { circuitOf, DEFAULT_STATEMENT_RULES, USUAL_KIT, type StatedCircuit } from '.';
 
 const stated = (text: string, board = 'learner-5v'): StatedCircuit =>
@@ -120,6 +120,20 @@ describe('what cannot be made of a line', () => {
   test('counts one LED as one LED', () => {
     const [trouble] = stated('two LEDs in series on 5').lines[0]!.troubles;
     expect(trouble!.offers.map(({ line }) => line)).toContain('LED in series on 5');
+  });
+
+  test.each([
+    ['LED on S1 with 470', 'LED from S1 with 470'],
+    ['LED with its 470 resistor from S1', 'LED from S1 with 470'],
+  ])('without a board, a part is on what feeds it: %s', (line, same) => {
+    const [one, other] = [line, same].map((text) =>
+      circuitOf(
+        ['9V battery', 'slide switch', text].map((typed) => ({ text: typed, refs: [] })),
+        { board: noBoard, rules: DEFAULT_STATEMENT_RULES, kit: USUAL_KIT },
+      ),
+    ) as [StatedCircuit, StatedCircuit];
+    expect(one.lines.flatMap(({ troubles }) => troubles)).toEqual([]);
+    expect(drawn(one)).toEqual(drawn(other));
   });
 
   test('needs no pins where the board has none of that sort', () => {

@@ -1,3 +1,4 @@
+import { isBoard } from '../boards';
 import { ref } from '../brand';
 import { findKind, ledColours, readOhms, type PartKind } from '../parts';
 import { namedElsewhere } from './elsewhere';
@@ -79,7 +80,7 @@ function mainKind(reading: Reading): PartKind | undefined {
   }
   reading.stops(
     { from: 0, to: reading.text.length },
-    'No part is named here. A line begins like “amber LED on 13 with 330”, “button on 2, pull-up” or “potentiometer on A0”.',
+    `No part is named here. A line begins like ${isBoard(reading.context.board) ? '“amber LED on 13 with 330”, “button on 2, pull-up” or “potentiometer on A0”' : '“9V battery”, “slide switch” or “LED from S1 with 470”'}.`,
   );
   return undefined;
 }

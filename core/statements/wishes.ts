@@ -69,11 +69,19 @@ class Wishes {
   /** Parts that a program has to speak to need a board. */
   board(): readonly Trouble[] {
     if (!this.#recipe.needsBoard) return [];
-    const { title } = this.#statement.kind;
+    const { kind } = this.#statement;
+    // What is turned or lit by hand does something in a circuit of its own, where its legs are joined one by one.
+    const isByHand = kind.stimulus !== undefined && kind.spokenTo === undefined;
+    if (isByHand && isLegByLeg(this.#statement)) return [];
+    const legs = kind.legs
+      .map(({ name }, index) => `${name} to ${index === 0 ? 'G1.plus' : 'D1.anode'}`)
+      .slice(0, 2);
     return [
       this.#stops(
         'kind',
-        `A program has to tell ${withArticle(title)} what to do, and there is no board.`,
+        isByHand
+          ? `There is no board to read ${withArticle(kind.title)}. Say what its legs are joined to, as in “${kind.title}: ${legs.join(', ')}”.`
+          : `A program has to tell ${withArticle(kind.title)} what to do, and there is no board.`,
         [],
       ),
     ];

@@ -1,4 +1,5 @@
 import { ref } from '../../brand';
+import { isBoard } from '../../boards';
 import type { PartKind } from '../../parts';
 import { busPins } from '../pins';
 import type { Sign } from '../words';
@@ -14,7 +15,10 @@ import type { Reading } from './reading';
 export function readSign(reading: Reading, found: Found, sign: Sign, kind: PartKind): void {
   switch (sign) {
     case 'on':
-      if (!bus(reading, found)) readPins(reading, found);
+      // Without a board there are no pins: what a part is on is what feeds it.
+      if (!isBoard(reading.context.board) && isRef(reading.tokens[reading.at]?.text ?? ''))
+        readSign(reading, found, 'from', kind);
+      else if (!bus(reading, found)) readPins(reading, found);
       return;
     case 'at':
       if (!current(reading) && !bus(reading, found)) readPins(reading, found);
