@@ -37,6 +37,15 @@ const questions = [
 const NEXT = 'void next() { n++; }\n';
 
 describe('a press that acts at every turn', () => {
+  test.each([
+    'int now = digitalRead(2); if (now == LOW && last == HIGH) n++;',
+    'if (last == HIGH && digitalRead(2) == LOW) n++;',
+    'bool down = digitalRead(2) == LOW; if (down && !lit) n++;',
+    'int now = digitalRead(2); if (now != last) n++;',
+  ])('is told where the last level is never kept: %s', (body) => {
+    expect(codes(`void loop() { ${body} delay(20); }`)).toContain('repeats-while-held');
+  });
+
   test.each(steps)('is told however it acts: %s', (step) => {
     expect(codes(`${NEXT}void loop() { if (digitalRead(2) == LOW) { ${step} } delay(20); }`)).toContain(
       'repeats-while-held',
@@ -57,6 +66,10 @@ describe('a press that acts at every turn', () => {
     [
       'it asks for the change',
       'int now = digitalRead(2); if (now == LOW && last == HIGH) { n++; } last = now;',
+    ],
+    [
+      'it asks for the change in one line',
+      'if (digitalRead(2) == LOW && last == HIGH) n++; last = digitalRead(2);',
     ],
     ['it waits for the hand', 'if (digitalRead(2) == LOW) { n++; while (digitalRead(2) == LOW) { } }'],
     ['it waits long enough', 'if (digitalRead(2) == LOW) { n++; delay(300); }'],

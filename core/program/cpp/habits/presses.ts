@@ -13,7 +13,8 @@ export const pressHabits: Habit = ({ tree }) => {
   const levels = new Set(everyTurn.flatMap(({ body }) => levelVariables(body)));
   const begunAnew = new Set(everyTurn.flatMap(({ body }) => directlyIn(body).flatMap(setDirectly)));
   const isPaced = everyTurn.some(({ body }) => directlyIn(body).some(isLongPause));
-  return everyTurn.flatMap(({ body }) => inBody(body, { functions, levels, begunAnew, isPaced }));
+  const given = new Set(functions.flatMap(({ body }) => [...allExpressions(body)].flatMap(givenIn)));
+  return everyTurn.flatMap(({ body }) => inBody(body, { functions, levels, begunAnew, isPaced, given }));
 };
 
 interface Surroundings {
@@ -24,18 +25,21 @@ interface Surroundings {
   readonly begunAnew: ReadonlySet<string>;
   /** Whether every turn takes so long that most presses are over. */
   readonly isPaced: boolean;
+  /** Variables that some line gives a value: the others keep their first one. */
+  readonly given: ReadonlySet<string>;
 }
 
 function inBody(
   body: Statement,
-  { functions, levels, begunAnew, isPaced }: Surroundings,
+  { functions, levels, begunAnew, isPaced, given }: Surroundings,
 ): readonly ProgramProblem[] {
   const isLevel = (expression: Expression): boolean => isRead(expression, levels);
+  const isFixed = (expression: Expression): boolean => keepsItsFirst(expression, given);
   return [...allStatements(body)].flatMap((statement): readonly ProgramProblem[] => {
     if (statement.node !== 'if') return [];
     const step = stepIn(statement.yes, functions);
     if (!step || ('place' in step && begunAnew.has(cellOf(step.place) ?? ''))) return [];
-    const asks = asksLevel(statement.condition, isLevel);
+    const asks = asksLevel(statement.condition, isLevel, isFixed);
     if (asks && !isPaced && !isInsideEdge(body, statement) && !waits(statement.yes))
       return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
     const isEdge = !asks && asksForChange(statement.condition, isLevel);
@@ -72,13 +76,38 @@ function isRead(expression: Expression, levels: ReadonlySet<string>): boolean {
   return cell !== undefined && levels.has(cell);
 }
 
-/** `level`, `!level`, `level == LOW`: whether it is down now, and nothing else. */
-function asksLevel(condition: Expression, isLevel: (expression: Expression) => boolean): boolean {
+type Asks = (expression: Expression) => boolean;
+const NEVER: Asks = () => false;
+
+/**
+ * `level`, `!level`, `level == LOW`: whether it is down now, and nothing else. A last level that no line ever changes
+ * asks for nothing more: `level == LOW && last == HIGH`, `level != last`.
+ */
+function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER): boolean {
   const inner = bare(condition);
-  if (inner.node === 'not') return asksLevel(inner.operand, isLevel);
+  if (inner.node === 'not') return asksLevel(inner.operand, isLevel, isFixed);
+  if (inner.node === 'both') {
+    const sides = [inner.left, inner.right];
+    const rest = sides.filter((side) => !asksLevel(side, isLevel, isFixed));
+    return rest.length === 1 && asksLevel(rest[0]!, isFixed);
+  }
   if (inner.node !== 'compare') return isLevel(inner);
   const [left, right] = [bare(inner.left), bare(inner.right)];
-  return (isLevel(left) && right.node === 'constant') || (isLevel(right) && left.node === 'constant');
+  const stands = (side: Expression): boolean => side.node === 'constant' || isFixed(side);
+  return (isLevel(left) && stands(right)) || (isLevel(right) && stands(left));
+}
+
+/** Variables that an expression gives a value, or hands to others who may. */
+const givenIn = (part: Expression): readonly string[] =>
+  part.node === 'store' || part.node === 'update' || part.node === 'address'
+    ? [cellOf(part.place) ?? '']
+    : [];
+
+/** Whether an expression is a variable that outlives the turn and that no line gives another value. */
+function keepsItsFirst(expression: Expression, given: ReadonlySet<string>): boolean {
+  const inner = bare(expression);
+  const cell = inner.node === 'load' && inner.place.area === 'global' ? cellOf(inner.place) : undefined;
+  return cell !== undefined && !given.has(cell);
 }
 
 /** `level != last`. */

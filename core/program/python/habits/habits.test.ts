@@ -34,6 +34,8 @@ describe('what is likely not meant so in Python', () => {
     ['repeats-while-held', 2, forEver('if not button.value:', '    count += 1', 'print(count)')],
     ['repeats-while-held', 2, forEver('if button.value == False:', '    lamp.value = not lamp.value')],
     ['repeats-while-held', 3, forEver('now = button.value', 'if not now:', '    count += 1')],
+    ['repeats-while-held', 3, forEver('now = button.value', 'if not now and last:', '    count += 1')],
+    ['repeats-while-held', 3, forEver('now = button.value', 'if now != last:', '    count += 1')],
     [
       'repeats-while-held',
       3,

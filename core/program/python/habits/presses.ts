@@ -16,12 +16,14 @@ export const pressHabits: Habit = ({ tree, loops, pins }) =>
   loops.flatMap((loop) => {
     const everyTurn = runEveryTurn(loop, tree);
     const levels = new Set(everyTurn.flatMap((body) => levelNames(body, pins)));
+    const given = namesGiven(tree);
     const surroundings: Surroundings = {
       tree,
       begunAnew: new Set(everyTurn.flatMap(setToConstants)),
       isPaced: everyTurn.some((body) => body.some(isLongPause)),
       isLevel: (expression) =>
         reads(expression, 'digital', pins) || (expression.node === 'name' && levels.has(expression.name)),
+      isFixed: (expression) => expression.node === 'name' && given.get(expression.name) === 1,
     };
     return everyTurn.flatMap((body) => body.flatMap((statement) => inStatement(statement, surroundings)));
   });
@@ -29,6 +31,8 @@ export const pressHabits: Habit = ({ tree, loops, pins }) =>
 interface Surroundings {
   readonly tree: PythonTree;
   readonly isLevel: (expression: Expression) => boolean;
+  /** Whether it is a name that gets one value only, and keeps that. */
+  readonly isFixed: (expression: Expression) => boolean;
   /** Names that get a number at every turn: they count no presses. */
   readonly begunAnew: ReadonlySet<string>;
   /** Whether every turn takes so long that most presses are over. */
@@ -37,7 +41,7 @@ interface Surroundings {
 
 function inStatement(
   statement: Statement,
-  { tree, isLevel, begunAnew, isPaced }: Surroundings,
+  { tree, isLevel, isFixed, begunAnew, isPaced }: Surroundings,
 ): readonly ProgramProblem[] {
   if (statement.node !== 'if') return [];
   const isStep = (one: Statement): boolean =>
@@ -45,9 +49,10 @@ function inStatement(
   const direct = statement.yes.find(isStep);
   const step = direct ?? stepIn(statement.yes, isStep, tree);
   if (!step) return [];
-  if (asksLevel(statement.condition, isLevel) && !isPaced && !waits(statement.yes))
+  const asks = asksLevel(statement.condition, isLevel, isFixed);
+  if (asks && !isPaced && !waits(statement.yes))
     return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
-  if (direct && asksForChange(statement.condition, isLevel))
+  if (direct && !asks && asksForChange(statement.condition, isLevel))
     return [doubleCount(statement.span, direct.span.line)];
   return [];
 }
@@ -149,13 +154,39 @@ const levelNames = (body: Body, pins: PinObjects): readonly string[] =>
 const isRead = (value: Expression, pins: PinObjects): boolean =>
   asksLevel(value, (expression) => reads(expression, 'digital', pins));
 
-/** `not button.value`, `button.value == False`: whether it is down now, and nothing else. */
-function asksLevel(condition: Expression, isLevel: (expression: Expression) => boolean): boolean {
+type Asks = (expression: Expression) => boolean;
+const NEVER: Asks = () => false;
+
+/**
+ * `not button.value`, `button.value == False`: whether it is down now, and nothing else. A last value that no line ever
+ * changes asks for nothing more: `pressed and not was_pressed`, `level != last`.
+ */
+function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER): boolean {
   if (condition.node === 'unary')
-    return condition.operator === 'not' && asksLevel(condition.operand, isLevel);
+    return condition.operator === 'not' && asksLevel(condition.operand, isLevel, isFixed);
+  if (condition.node === 'both') {
+    const sides = [condition.left, condition.right];
+    const rest = sides.filter((side) => !asksLevel(side, isLevel, isFixed));
+    return rest.length === 1 && asksLevel(rest[0]!, isFixed);
+  }
   if (condition.node !== 'compare') return isLevel(condition);
   const [only, more] = condition.rest;
-  return !more && only?.value.node === 'constant' && isLevel(condition.first);
+  if (more || !only) return false;
+  const stands = (side: Expression): boolean => side.node === 'constant' || isFixed(side);
+  return (
+    (isLevel(condition.first) && stands(only.value)) || (isLevel(only.value) && isFixed(condition.first))
+  );
+}
+
+/** How often a program gives each name a value, wherever that is. */
+function namesGiven({ body, functions }: PythonTree): ReadonlyMap<string, number> {
+  const given = new Map<string, number>();
+  for (const statement of [body, ...functions.map((one) => one.body)].flatMap((all) => [
+    ...allStatements(all),
+  ]))
+    for (const name of targetsOf(statement).flatMap((target) => placeOf(target) ?? []))
+      given.set(name, (given.get(name) ?? 0) + 1);
+  return given;
 }
 
 /** `level != last`. */
