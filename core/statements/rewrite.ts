@@ -35,3 +35,43 @@ export function withPins(line: ReadLine, pins: readonly string[]): string {
   const at = pieceOf(line, 'kind')?.to ?? line.text.length;
   return exchanged(line.text, { from: at, to: at }, ` on ${pinList(pins)}`);
 }
+
+/** The line with its resistor, and the words around that, said as a pull. */
+export function heldBy(line: Pick<ReadLine, 'text' | 'pieces'>, pull: string): string {
+  const { text } = line;
+  const { from, to } = pieceOf(line, 'resistor') ?? { from: text.length, to: text.length };
+  const before = text.slice(0, from).replace(/(?:[\s,+&]|\b(?:and|with|a|an))+$/i, '');
+  return tidied(`${before}, ${pull}${text.slice(to).replace(/^(?:\s|ohms?\b|Ω|resistors?\b)+/i, ' ')}`);
+}
+
+/** The line for another number of parts, on other pins. */
+export function recounted(
+  line: Pick<ReadLine, 'text' | 'pieces'>,
+  count: number,
+  pins: readonly string[],
+): string {
+  const { text } = line;
+  const counted = pieceOf(line, 'count');
+  const rest = counted ? text.slice(counted.to) : ` ${text}`;
+  const shift = counted ? counted.to : -1;
+  const piece = pieceOf(line, 'pins');
+  const repinned = piece
+    ? `${rest.slice(0, piece.from - shift)}on ${pinList(pins)}${rest.slice(piece.to - shift)}`
+    : `${rest} on ${pinList(pins)}`;
+  if (count !== 1) return tidied(`${count}${repinned}`);
+  const kind = pieceOf(line, 'kind');
+  const named = kind && text.slice(kind.from, kind.to);
+  return tidied(named ? repinned.replace(named, named.replace(/s$/, '')) : repinned);
+}
+
+/** The line with words before the piece in a slot; at its beginning where it does not have that. */
+export function wordsBefore(line: Pick<ReadLine, 'text' | 'pieces'>, slot: Slot, words: string): string {
+  const at = pieceOf(line, slot)?.from ?? 0;
+  return tidied(`${line.text.slice(0, at)}${words} ${line.text.slice(at)}`);
+}
+
+/** The line with words behind its kind. */
+export function wordsBehind(line: Pick<ReadLine, 'text' | 'pieces'>, words: string): string {
+  const at = pieceOf(line, 'kind')?.to ?? line.text.length;
+  return tidied(line.text.slice(0, at) + words + line.text.slice(at));
+}

@@ -5,7 +5,17 @@ import { holds, nearestInKit } from './kit';
 import { freePins, needWords } from './pin-advice';
 import { inOrder, isLegPin, pinList } from './pins';
 import { recipeFor, type Recipe } from './recipes';
-import { exchanged, pieceOf, tidied, withPins, withWord } from './rewrite';
+import {
+  exchanged,
+  heldBy,
+  pieceOf,
+  recounted,
+  tidied,
+  withPins,
+  withWord,
+  wordsBefore,
+  wordsBehind,
+} from './rewrite';
 import {
   isLegByLeg,
   type Offer,
@@ -94,7 +104,7 @@ class Wishes {
     return [
       this.#unfinished(
         `Which ${kind.title}? ${sentence(kind.readValue('')).replace(/^a |^an /i, 'A ')}`,
-        known.map((word) => this.#before('kind', word)),
+        known.map((word) => offer(wordsBefore(this.#line, 'kind', word))),
       ),
     ];
   }
@@ -132,7 +142,10 @@ class Wishes {
           'count',
           `The ${short} has ${howMany(free.length, 'free pin')} for this; ${howMany(count, kind.title)} ${count === 1 ? 'needs' : 'need'} ${wanted}.`,
           most > 0
-            ? [this.#recount(most, inOrder(free.slice(0, most * needs.length))), ...this.#instead(wanted)]
+            ? [
+                offer(recounted(this.#line, most, inOrder(free.slice(0, most * needs.length)))),
+                ...this.#instead(wanted),
+              ]
             : this.#instead(wanted),
         ),
       ];
@@ -144,8 +157,11 @@ class Wishes {
             ? `On which pin? ${free.slice(0, 4).join(', ')} are free.`
             : `On which ${needs.length} pins? In this order: ${needs.map(({ as }) => as).join(', ')}.`,
           [
-            this.#behind(
-              ` on ${pinList(wanted > 2 ? inOrder(free.slice(0, wanted)) : free.slice(0, wanted))}`,
+            offer(
+              wordsBehind(
+                this.#line,
+                ` on ${pinList(wanted > 2 ? inOrder(free.slice(0, wanted)) : free.slice(0, wanted))}`,
+              ),
             ),
           ],
         ),
@@ -161,7 +177,7 @@ class Wishes {
           ? `${howMany(count, kind.title)} on ${howMany(pins.length, 'pin')}: each needs one.`
           : `${capital(withArticle(kind.title))} takes ${fewest === needs.length ? '' : `${fewest} to `}${needs.length} pins (${needs.map(({ as }) => as).join(', ')}); there are ${pins.length}.`,
         [
-          ...(needs.length === 1 ? [this.#recount(share, pins)] : []),
+          ...(needs.length === 1 ? [offer(recounted(this.#line, share, pins))] : []),
           ...(free.length >= wanted
             ? [this.#repin([...pins, ...free.filter((pin) => !pins.includes(pin))].slice(0, wanted))]
             : []),
@@ -259,7 +275,7 @@ class Wishes {
       this.#warns(
         'resistor',
         `Which way does the ${resistor.value} resistor pull the pin while the ${kind.title} rests? As it is, the resistor is left out.`,
-        ['pull-down', 'pull-up'].map((pull) => this.#held(`${pull} ${resistor.value}`)),
+        ['pull-down', 'pull-up'].map((pull) => offer(heldBy(this.#line, `${pull} ${resistor.value}`))),
       ),
     ];
   }
@@ -357,43 +373,6 @@ class Wishes {
 
   #repin(pins: readonly string[]): Offer {
     return offer(withPins(this.#line, pins));
-  }
-
-  /** The line with its resistor, and the words around that, said as a pull. */
-  #held(pull: string): Offer {
-    const { text } = this.#line;
-    const { from, to } = this.#piece('resistor') ?? { from: text.length, to: text.length };
-    const before = text.slice(0, from).replace(/(?:[\s,+&]|\b(?:and|with|a|an))+$/i, '');
-    const line = tidied(
-      `${before}, ${pull}${text.slice(to).replace(/^(?:\s|ohms?\b|Ω|resistors?\b)+/i, ' ')}`,
-    );
-    return { label: line, line };
-  }
-
-  #recount(count: number, pins: readonly string[]): Offer {
-    const { text } = this.#line;
-    const counted = this.#piece('count');
-    const rest = counted ? text.slice(counted.to) : ` ${text}`;
-    const shift = counted ? counted.to : -1;
-    const piece = this.#piece('pins');
-    const repinned = piece
-      ? `${rest.slice(0, piece.from - shift)}on ${pinList(pins)}${rest.slice(piece.to - shift)}`
-      : `${rest} on ${pinList(pins)}`;
-    if (count !== 1) return offer(`${count}${repinned}`);
-    const kind = this.#piece('kind');
-    const named = kind && text.slice(kind.from, kind.to);
-    return offer(named ? repinned.replace(named, named.replace(/s$/, '')).trim() : repinned);
-  }
-
-  #before(slot: Slot, words: string): Offer {
-    const { text } = this.#line;
-    const at = this.#piece(slot)?.from ?? 0;
-    return offer(`${text.slice(0, at)}${words} ${text.slice(at)}`);
-  }
-
-  #behind(words: string): Offer {
-    const at = this.#piece('kind')?.to ?? this.#line.text.length;
-    return offer(this.#line.text.slice(0, at) + words + this.#line.text.slice(at));
   }
 
   #at(slot: Slot | undefined): { readonly from: number; readonly to: number } {

@@ -10,6 +10,7 @@ import { itemsIn } from './methods';
 import { room } from './room';
 import type { Locals, Runner } from './runner';
 import type { Expression, Slot, Target } from './tree';
+import { reprOf } from './shown';
 import {
   isTrue,
   itemsOf,
@@ -21,7 +22,6 @@ import {
   PyOwnClass,
   PySet,
   PyTuple,
-  reprOf,
   typeName,
   type PyObject,
   type Value,

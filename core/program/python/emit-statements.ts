@@ -9,6 +9,7 @@ import { operate } from './operators';
 import type { Runner } from './runner';
 import type { Span } from '../syntax';
 import type { FunctionTree, Handler, Statement } from './tree';
+import { textOf } from './shown';
 import {
   isTrue,
   PyBuiltin,
@@ -17,7 +18,6 @@ import {
   PyInstance,
   PyList,
   PyOwnClass,
-  textOf,
   typeName,
   type Value,
 } from './values';

@@ -1,5 +1,6 @@
 import { RaisedError } from './errors';
-import { floatText, numberOf, PyFloat, PyTuple, reprOf, textOf, type Value } from './values';
+import { floatText, reprOf, textOf } from './shown';
+import { numberOf, PyFloat, PyTuple, type Value } from './values';
 
 const SPEC = /^(?:(.)?([<>^=]))?([-+ ])?(#)?(0)?(\d+)?(,)?(?:\.(\d+))?([a-zA-Z%])?$/;
 

@@ -1,6 +1,7 @@
 import { effort } from '../../effort';
 import { RaisedError } from './errors';
 import { room } from './room';
+import { reprOf } from './shown';
 import {
   numberOf,
   PyBytearray,
@@ -9,7 +10,6 @@ import {
   PyList,
   PyRange,
   PyTuple,
-  reprOf,
   sizeOf,
   typeName,
   type Value,

@@ -5,6 +5,7 @@ import { formatted } from './formatting';
 import { byteOf, indexed, setIndexed } from './indexing';
 import { order } from './operators';
 import { room } from './room';
+import { reprOf, textOf } from './shown';
 import {
   type PyBytearray,
   equal,
@@ -15,9 +16,7 @@ import {
   PyFloat,
   PyList,
   PyTuple,
-  reprOf,
   sizeOf,
-  textOf,
   typeName,
   type Given,
   type Value,

@@ -1,7 +1,8 @@
 import type { WatchedName } from '../watching';
 import type { Runner } from './runner';
 import type { FunctionTree, PythonTree, Statement } from './tree';
-import { PyDict, PyFloat, PyList, PyTuple, reprOf, type Value } from './values';
+import { reprOf } from './shown';
+import { PyDict, PyFloat, PyList, PyTuple, type Value } from './values';
 
 /** Names of a program that are followed. */
 const MOST_NAMES = 200;

@@ -1,7 +1,8 @@
 import { RaisedError } from './errors';
 import { argument, itemsIn, type Method } from './methods';
 import { difference, intersection, union } from './set-operations';
-import { PySet, reprOf } from './values';
+import { reprOf } from './shown';
+import { PySet } from './values';
 
 /** A set with the items of another value put together with its own. */
 const joined =

@@ -357,6 +357,18 @@ function* rangeItems({ from, to, step }: PyRange): Generator<number> {
   for (let item = from; step > 0 ? item < to : item > to; item += step) yield item;
 }
 
+/** Longest text that a value is shown as. */
+const LONGEST = 100_000;
+
+/** The pieces of a text; raises what a board raises when so much does not fit into its memory. */
+export function bounded(pieces: readonly string[], between = 2): readonly string[] {
+  const length = pieces.reduce((sum, piece) => sum + piece.length + between, 0);
+  effort(length);
+  if (length > LONGEST)
+    throw new RaisedError('MemoryError', `memory allocation failed, allocating ${length} bytes`);
+  return pieces;
+}
+
 /** A key as text, equal for equal keys. */
 function keyOf(key: Value): string {
   effort(50 + (typeof key === 'string' ? key.length : 0));
@@ -367,118 +379,19 @@ function keyOf(key: Value): string {
   if (key instanceof PyTuple) return `(${bounded(key.items.map(keyOf), 0).join(',')})`;
   if (key instanceof PyList || key instanceof PyDict || key instanceof PySet)
     throw new RaisedError('TypeError', `unhashable type: '${typeName(key)}'`);
-  return `o${isObject(key) ? objectNumber(key) : textOf(key)}`;
+  if (key instanceof PyRange) return `r${key.from},${key.to},${key.step}`;
+  // Numbers and truth values are told apart above.
+  return `o${objectNumber(key as object)}`;
 }
 
-const objectNumbers = new WeakMap<PyObject, number>();
+const objectNumbers = new WeakMap<object, number>();
 let lastObject = 0;
 
 /** A number that tells an object from all others. */
-function objectNumber(object: PyObject): number {
+function objectNumber(object: object): number {
   const known = objectNumbers.get(object);
   if (known !== undefined) return known;
   lastObject += 1;
   objectNumbers.set(object, lastObject);
   return lastObject;
-}
-
-/** A value as `print` shows it. */
-export function textOf(value: Value): string {
-  return typeof value === 'string' ? value : reprOf(value);
-}
-
-/** A value as the language writes it: texts in quotes. */
-export function reprOf(value: Value, depth = 0): string {
-  effort(EFFORT_OF_TEXT * sizeOf(value));
-  if (value === null) return 'None';
-  if (typeof value === 'boolean') return value ? 'True' : 'False';
-  if (typeof value === 'number' || typeof value === 'bigint') return String(value);
-  if (typeof value === 'string') return quoted(value);
-  if (depth > 10) return '...';
-  const all = (items: readonly Value[]): string =>
-    bounded(items.map((item) => reprOf(item, depth + 1))).join(', ');
-  if (value instanceof PyFloat) return floatText(value.value);
-  if (value instanceof PyBytearray) return `bytearray(b${bytesText(value.items)})`;
-  if (value instanceof PyList) return `[${all(value.items)}]`;
-  if (value instanceof PyTuple) return `(${all(value.items)}${value.items.length === 1 ? ',' : ''})`;
-  if (value instanceof PyDict)
-    return `{${bounded([...value.entries.values()].map((entry) => `${reprOf(entry.key, depth + 1)}: ${reprOf(entry.value, depth + 1)}`)).join(', ')}}`;
-  if (value instanceof PySet)
-    return value.entries.size === 0 ? 'set()' : `{${all([...value.entries.values()])}}`;
-  if (value instanceof PyRange)
-    return `range(${value.from}, ${value.to}${value.step === 1 ? '' : `, ${value.step}`})`;
-  if (value instanceof PyModule) return `<module '${value.name}'>`;
-  if (value instanceof PyClass) return `<class '${value.name}'>`;
-  if (value instanceof PyInstance) return `<${value.className} object>`;
-  if (isObject(value)) return `<${value.className}>`;
-  return `<function ${value.name}>`;
-}
-
-const BYTE_ESCAPES: Readonly<Record<number, string>> = { 9: '\\t', 10: '\\n', 13: '\\r', 0x5c: '\\\\' };
-
-/** Bytes as they are written in a program: letters as they are, all others by their number. */
-function bytesText(items: readonly Value[]): string {
-  const letters = bounded(
-    items.map((item) => {
-      const byte = Number(item);
-      const escaped = BYTE_ESCAPES[byte];
-      if (escaped !== undefined) return escaped;
-      return byte >= 32 && byte < 127
-        ? String.fromCharCode(byte)
-        : String.raw`\x` + byte.toString(16).padStart(2, '0');
-    }),
-  ).join('');
-  return letters.includes("'") ? `"${letters}"` : `'${letters}'`;
-}
-
-const EFFORT_OF_TEXT = 60;
-/** Longest text that a value is shown as. */
-const LONGEST = 100_000;
-
-/** The pieces of a text; raises what a board raises when so much does not fit into its memory. */
-function bounded(pieces: readonly string[], between = 2): readonly string[] {
-  const length = pieces.reduce((sum, piece) => sum + piece.length + between, 0);
-  effort(length);
-  if (length > LONGEST)
-    throw new RaisedError('MemoryError', `memory allocation failed, allocating ${length} bytes`);
-  return pieces;
-}
-
-function quoted(text: string): string {
-  const quote = text.includes("'") && !text.includes('"') ? '"' : "'";
-  const escaped = text
-    .replace(/\\/g, '\\\\')
-    .replace(/\n/g, '\\n')
-    .replace(/\r/g, '\\r')
-    .replace(/\t/g, '\\t')
-    .replaceAll(quote, `\\${quote}`);
-  return quote + escaped + quote;
-}
-
-/** Digits that a 32-bit number is shown with. */
-const DIGITS = 7;
-
-/** A number with a point as these boards print it: up to seven digits, and an exponent when it is far from one. */
-export function floatText(value: number): string {
-  if (Number.isNaN(value)) return 'nan';
-  if (!Number.isFinite(value)) return value < 0 ? '-inf' : 'inf';
-  const shortest = shortestSingle(value);
-  const exponent = value === 0 ? 0 : Math.floor(Math.log10(Math.abs(Number(shortest))));
-  if (exponent < -5 || exponent >= 16) {
-    const [digits, power] = Number(shortest).toExponential().split('e') as [string, string];
-    const sign = power.startsWith('-') ? '-' : '+';
-    return `${digits}e${sign}${power.replace(/^[+-]/, '').padStart(2, '0')}`;
-  }
-  const plain = Number(shortest).toFixed(20).replace(/0+$/, '');
-  const text = Number(shortest).toString().includes('e') ? plain : Number(shortest).toString();
-  return /\./.test(text) ? text.replace(/\.$/, '.0') : `${text}.0`;
-}
-
-/** The shortest decimal that is the same 32-bit number. */
-function shortestSingle(value: number): string {
-  for (let digits = 1; digits <= DIGITS + 2; digits += 1) {
-    const text = value.toPrecision(digits);
-    if (Math.fround(Number(text)) === value) return text;
-  }
-  return String(value);
 }

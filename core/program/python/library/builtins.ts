@@ -3,6 +3,7 @@ import { errorKinds, RaisedError } from '../errors';
 import { argument, itemsIn, shown, sortedItems, wholeNumber } from '../methods';
 import { operate, order } from '../operators';
 import { byteOf } from '../indexing';
+import { reprOf, textOf } from '../shown';
 import {
   PyBytearray,
   isTrue,
@@ -16,8 +17,6 @@ import {
   PyRange,
   PySet,
   PyTuple,
-  reprOf,
-  textOf,
   typeName,
   whole,
   type Given,
