@@ -1,6 +1,7 @@
 import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { readBuiltin, readCall } from './calls';
+import { readBuiltin } from './arguments';
+import { readCall } from './calls';
 import { unreadable, type Context } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
 import { readDefinition, readExpanded } from './definitions';

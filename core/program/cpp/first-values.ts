@@ -1,5 +1,5 @@
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { readBuiltin, readOwnCall } from './calls';
+import { readBuiltin, readOwnCall } from './arguments';
 import { makerOf, methodName } from './classes';
 import type { Context } from './context';
 import { convert } from './conversions';

@@ -1,5 +1,5 @@
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { readOwnCall } from './calls';
+import { readOwnCall } from './arguments';
 import { makerOf, methodName } from './classes';
 import type { Context } from './context';
 import { functionHead } from './declarators';

@@ -1,7 +1,7 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
-import { countFits } from './calls';
+import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
 import { convert } from './conversions';
