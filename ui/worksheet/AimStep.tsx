@@ -82,7 +82,7 @@ export function AimStep() {
             if (given === undefined || (given >= 1 && given <= MOST_MINUTES))
               dispatch({ type: 'set', fields: { minutes: given }, joins: 'joins' });
           }}
-          className="mono w-24 border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
+          className="mono w-32 border-b border-transparent bg-transparent placeholder:text-soft hover:border-rule-strong focus:border-focus"
         />
       </label>
     </div>
