@@ -4,7 +4,7 @@ import { shippedBoards } from '../../boards';
 import { grammars } from '../../testing/beacon';
 import { rightPrograms } from '../../testing/right-programs';
 import { compileProgram } from '../index';
-import type { ProgramProblem } from '../problem';
+import { applyTextEdit, type ProgramProblem } from '../problem';
 import { readGoldenPrograms } from '../golden/programs';
 import { tokenize } from './tokens';
 
@@ -32,10 +32,13 @@ const slipped = (by: (text: string) => string | undefined): readonly Slipped[] =
     return tokens.flatMap(({ text, line, column, endColumn }, index): readonly Slipped[] => {
       const written = by(text);
       if (written === undefined) return [];
-      const lines = source.split('\n');
-      const there = lines[line - 1]!;
-      lines[line - 1] = there.slice(0, column - 1) + written + there.slice(endColumn - 1);
-      return [{ source: lines.join('\n'), line, before: tokens[index - 1]?.line ?? line }];
+      return [
+        {
+          source: applyTextEdit(source, { line, column, length: endColumn - column, by: written }),
+          line,
+          before: tokens[index - 1]?.line ?? line,
+        },
+      ];
     });
   });
 
@@ -83,15 +86,13 @@ describe('in each of many right programs', () => {
     expect(all.length).toBeGreaterThan(300);
     const unknown = all.filter(({ source, line }) => {
       const [first] = refusals(source);
-      const lines = source.split('\n');
       if (!first?.repair || first.line !== line) return true;
       // What is offered makes the program right again.
-      for (const edit of first.repair.edits) {
-        if (!('replace' in edit)) return true;
-        const { line: at, column, length, by } = edit.replace;
-        lines[at - 1] = lines[at - 1]!.slice(0, column - 1) + by + lines[at - 1]!.slice(column - 1 + length);
-      }
-      return refusals(lines.join('\n')).length > 0;
+      const mended = first.repair.edits.reduce(
+        (text, edit) => ('replace' in edit ? applyTextEdit(text, edit.replace) : text),
+        source,
+      );
+      return refusals(mended).length > 0;
     });
     expect(unknown.map(({ source, line }) => source.split('\n')[line - 1])).toEqual([]);
   });

@@ -4,7 +4,7 @@ import { shippedBoards } from '../../boards';
 import { grammars } from '../../testing/beacon';
 import { rightPrograms } from '../../testing/right-programs';
 import { compileProgram } from '../index';
-import type { ProgramProblem } from '../problem';
+import { applyTextEdit, type ProgramProblem } from '../problem';
 import { readWholePrograms } from '../golden/programs';
 import { pythonLines } from './lines';
 
@@ -32,10 +32,9 @@ const slipped = (by: (text: string) => string | undefined): readonly Slipped[] =
       .flatMap(({ text, line, column, endColumn }): readonly Slipped[] => {
         const written = by(text);
         if (written === undefined) return [];
-        const lines = source.split('\n');
-        const there = lines[line - 1]!;
-        lines[line - 1] = there.slice(0, column - 1) + written + there.slice(endColumn - 1);
-        return [{ source: lines.join('\n'), line }];
+        return [
+          { source: applyTextEdit(source, { line, column, length: endColumn - column, by: written }), line },
+        ];
       }),
   );
 
@@ -75,15 +74,13 @@ describe('in each of many right programs', () => {
     expect(all.length).toBeGreaterThan(300);
     const unknown = all.filter(({ source, line }) => {
       const found = problems(source).find((problem) => problem.line === line);
-      const lines = source.split('\n');
       if (!found?.repair) return true;
       // What is offered makes the program right again.
-      for (const edit of found.repair.edits) {
-        if (!('replace' in edit)) return true;
-        const { line: at, column, length, by } = edit.replace;
-        lines[at - 1] = lines[at - 1]!.slice(0, column - 1) + by + lines[at - 1]!.slice(column - 1 + length);
-      }
-      return isRefused(lines.join('\n'));
+      const mended = found.repair.edits.reduce(
+        (text, edit) => ('replace' in edit ? applyTextEdit(text, edit.replace) : text),
+        source,
+      );
+      return isRefused(mended);
     });
     expect(unknown.map(told)).toEqual([]);
   });
