@@ -1,6 +1,6 @@
 import type { BoardProfile } from '../../boards';
 import type { TextEdit } from '../../findings/finding';
-import { pythonLines } from '../../program/python/lines';
+import { pythonLines, type LogicalLine } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import type { Candidate } from './candidate';
 import { cost, type ProgramWishes } from './wishes';
@@ -28,7 +28,16 @@ export function pythonCandidates(
 ): readonly Candidate[] {
   const { lines } = pythonLines(source);
   const names = wishes.pins.flatMap((number) => board.pins.find((pin) => pin.number === number)?.name ?? []);
-  return lines.flatMap(({ tokens, space }) => [
+  const forgotten = namesForgotten(lines).map(({ name, head, space }) => {
+    const { line, endColumn } = head;
+    const place = { line, column: endColumn, length: 0 };
+    return make(
+      { ...place, by: `\n${space}global ${name}` },
+      cost.repair,
+      `Add global ${name} after line ${line}.`,
+    );
+  });
+  const changed = lines.flatMap(({ tokens, space }) => [
     ...tokens.flatMap((_, index) => exchanged(tokens, index, names, wishes, make)),
     ...linesBehind(tokens, wishes).map(({ by, amount }) => {
       const { line, endColumn } = tokens.at(-1)!;
@@ -36,6 +45,37 @@ export function pythonCandidates(
       return make({ ...place, by: `\n${space}${by}` }, amount, `Add ${by} after line ${line}.`);
     }),
   ]);
+  return [...forgotten, ...changed];
+}
+
+/** A name of the whole program that a function makes one of its own, for want of `global`. */
+interface Forgotten {
+  readonly name: string;
+  /** The last token of the function's head. */
+  readonly head: Token;
+  /** The space before the lines of its body. */
+  readonly space: string;
+}
+
+function namesForgotten(lines: readonly LogicalLine[]): readonly Forgotten[] {
+  const given = ({ tokens: [name, sign] }: LogicalLine): string | undefined =>
+    name?.kind === 'word' && /^(?:[-+*/%]|\/\/)?=$/.test(sign?.text ?? '') ? name.text : undefined;
+  const ofProgram = new Set(lines.filter(({ indent }) => indent === 0).flatMap((line) => given(line) ?? []));
+  return lines.flatMap(({ tokens, indent }, index): readonly Forgotten[] => {
+    if (tokens[0]?.text !== 'def' || tokens.at(-1)?.text !== ':') return [];
+    const end = lines.findIndex((line, at) => at > index && line.indent <= indent);
+    const body = lines.slice(index + 1, end < 0 ? undefined : end);
+    const own = new Set([
+      ...tokens.map(({ text }) => text),
+      ...body.flatMap((line) =>
+        line.tokens[0]?.text === 'global' ? line.tokens.map(({ text }) => text) : [],
+      ),
+    ]);
+    const names = new Set(body.flatMap((line) => given(line) ?? []));
+    return [...names]
+      .filter((name) => ofProgram.has(name) && !own.has(name))
+      .map((name) => ({ name, head: tokens.at(-1)!, space: body[0]!.space }));
+  });
 }
 
 /** The places where a program names pins that it uses: `board.D5`. */
