@@ -73,12 +73,27 @@ interface Way {
   readonly built: Chain;
   readonly head: NodeId;
   readonly tail: NodeId;
+  /** How far it is from being the very one: other looks count more than other pins. */
+  readonly strain: number;
 }
+
+/** A chain of the reference with what it may still stand for. */
+interface Open {
+  readonly chain: Chain;
+  readonly ways: readonly Way[];
+}
+
+/** What can stand for the fewest comes first; of those that can stand for as many, what is most itself. */
+const comesBefore = (one: Open, other: Open): boolean =>
+  one.ways.length < other.ways.length ||
+  (one.ways.length === other.ways.length && one.ways[0]!.strain < other.ways[0]!.strain);
 
 class MatchSearch {
   private best:
     { chains: number; parts: Map<Ref, Ref>; pins: Map<string, string>; distance: number } | undefined;
-  private looks = 0;
+  private steps = 0;
+  /** What can be seen of each chain. */
+  private readonly looks = new Map<Chain, string>();
   private readonly nodes = new Map<NodeId, NodeId>();
   private readonly taken = new Map<NodeId, NodeId>();
   private readonly pairs: { reference: Chain; built: Chain }[] = [];
@@ -118,11 +133,11 @@ class MatchSearch {
       return;
     }
     if (this.isHopeless(left.length)) return;
-    const next = others.reduce((least, one) => (one.ways.length < least.ways.length ? one : least), first);
+    const next = others.reduce((least, one) => (comesBefore(one, least) ? one : least), first);
     const rest = left.flatMap(({ chain }) => (chain === next.chain ? [] : [chain]));
     const { chain } = next;
     for (const { built, head, tail } of next.ways) {
-      if (this.looks > BUDGET || this.best?.distance === 0) return;
+      if (this.steps > BUDGET || this.best?.distance === 0) return;
       const begun = this.bind(chain.head, head);
       const ended = begun && this.bind(chain.tail, tail);
       if (begun && ended) {
@@ -135,23 +150,36 @@ class MatchSearch {
       if (ended) this.release(ended);
       if (begun) this.release(begun);
     }
-    if (this.best?.distance !== 0 && this.looks <= BUDGET) this.assign(rest);
+    if (this.best?.distance !== 0 && this.steps <= BUDGET) this.assign(rest);
   }
 
   /** The built chains that a chain may still stand for, each in the directions in which it may. */
   private waysOf(chain: Chain): readonly Way[] {
     const candidates = this.candidates.get(chain)!;
-    this.looks += 1;
+    this.steps += 1;
     effort(LOOK_EFFORT + candidates.length * CANDIDATE_EFFORT);
     const ways: Way[] = [];
     for (const built of candidates) {
       if (this.used.has(built)) continue;
       if (built.fromHead === chain.fromHead && this.fits(chain, built.head, built.tail))
-        ways.push({ built, head: built.head, tail: built.tail });
+        ways.push(this.way(chain, built, built.head, built.tail));
       if (built.fromTail === chain.fromHead && this.fits(chain, built.tail, built.head))
-        ways.push({ built, head: built.tail, tail: built.head });
+        ways.push(this.way(chain, built, built.tail, built.head));
     }
-    return ways;
+    return ways.length < 2 ? ways : ways.sort((a, b) => a.strain - b.strain);
+  }
+
+  private way(chain: Chain, built: Chain, head: NodeId, tail: NodeId): Way {
+    const looks = this.looksOf(this.reference, chain) === this.looksOf(this.built, built) ? 0 : 2;
+    const pins = this.reference.graph.pins.get(chain.head) ?? [];
+    const isOnThem = pins.every((pin) => this.built.graph.pins.get(head)?.includes(pin) === true);
+    return { built, head, tail, strain: looks + (isOnThem ? 0 : 1) };
+  }
+
+  private looksOf({ circuit }: Reduced, chain: Chain): string {
+    const known = this.looks.get(chain) ?? looksOf(circuit, chain);
+    this.looks.set(chain, known);
+    return known;
   }
 
   private fits(chain: Chain, head: NodeId, tail: NodeId): boolean {
