@@ -195,9 +195,12 @@ export function atItsLine(
 ): Observation {
   if (!edit || !('replace' in edit)) return seen;
   const { line, column, length, by } = edit.replace;
-  // What has a line of its own says more.
-  if (seen.line !== undefined && seen.code !== 'pin-disagrees') return seen;
   const [question, pointer, remedy] = seen.hints;
+  // What has a line of its own says more.
+  if (seen.line !== undefined && seen.code !== 'pin-disagrees') {
+    const unchanged = length === 0 ? unchangedBy(by, source) : undefined;
+    return unchanged === undefined ? seen : said(seen, ` ${unchanged}`, undefined);
+  }
   if (length === 0) {
     // What begins or ends a line stands between two.
     const isOwnLine = by.includes('\n') || /;\s*$/.test(by);
