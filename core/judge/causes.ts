@@ -137,13 +137,13 @@ function ofProgram(
   const explained = explainedBy(examination.observations, repaired && look(repaired).observations);
   const best = bestOfProgram(candidate, others.program.source, explained, examination);
   // What was seen on the build itself has its own numbers.
-  return (
+  const seen =
     best &&
-    (look(build).observations.find(
+    look(build).observations.find(
       ({ code, line }) => isProgram(code) && code === best.code && line === best.line,
-    ) ??
-      best)
-  );
+    );
+  // What the repair shows beside it stays said.
+  return seen && best?.message.startsWith(seen.message) !== true ? seen : best;
 }
 
 /** Findings of what is not there: they are seen in another line than the one that mends them. */
