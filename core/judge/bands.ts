@@ -9,6 +9,13 @@ import { capital } from '../words/words';
 /** Share by which a current may lie outside the band before it is worth saying. */
 const MARGIN = 0.05;
 
+/** A band of currents in words: `at most 19 mA` where it begins with nothing. */
+function bandText(lowest: number, highest: number): string {
+  const [low, high] = [lowest, highest].map(milliamps) as [string, string];
+  if (lowest < 0.01) return `at most ${high}`;
+  return low === high ? low : `${low} to ${high}`;
+}
+
 /** LEDs whose largest current lies outside the band of the exercise. */
 export const ledCurrents: ComparingRule = ({ states, board }, { ledBands: bands, pairs }) =>
   [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
@@ -18,10 +25,7 @@ export const ledCurrents: ComparingRule = ({ states, board }, { ledBands: bands,
     const dim = currentMa < lowest * (1 - MARGIN);
     if ((!dim && currentMa <= highest * (1 + MARGIN)) || currentMa < 0.001) return [];
     const limitMa = Math.min(kindOf(led.kind).ratings?.currentMa ?? Infinity, board.drive.recommendedMa);
-    const band =
-      milliamps(lowest) === milliamps(highest)
-        ? milliamps(lowest)
-        : `${milliamps(lowest)} to ${milliamps(highest)}`;
+    const band = bandText(lowest, highest);
     return [
       {
         code: dim ? 'too-dim' : 'too-bright',
