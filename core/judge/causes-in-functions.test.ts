@@ -265,6 +265,34 @@ const inRoom: readonly SaidSlip[] = [
   },
 ];
 
+/** An LED on a low pin whose times are small numbers, as pins are. */
+const flicker = exerciseSaid({
+  id: 'flicker',
+  board: 'learner-5v',
+  lines: ['red LED on 3 with 220', 'green LED on 5 with 220', 'yellow LED on 9 with 220'],
+  program: `void setup() {
+  pinMode(3, OUTPUT);
+  pinMode(5, OUTPUT);
+  pinMode(9, OUTPUT);
+}
+
+void loop() {
+  digitalWrite(3, HIGH);
+  delay(300);
+  digitalWrite(3, LOW);
+  delay(300);
+  analogWrite(9, 5);
+  for (int i = 0; i < 5; i++) {
+    digitalWrite(5, HIGH);
+    delay(100);
+    digitalWrite(5, LOW);
+    delay(100);
+  }
+}
+`,
+  scenarios: [{ name: 'five times', lasts: 1.7, done: [], seen: ['D2 flashes 5 times'] }],
+});
+
 /** A fan that a button switches on, with a choice of two modes. */
 const fan = exerciseSaid({
   id: 'boathouse-fan',
@@ -489,6 +517,12 @@ describe.each([
 test('a list that no pin is taken from is not called one of pins', () => {
   const [cause] = causesIn(lock, inLock[0]!);
   for (const text of [cause!.message, ...cause!.hints]) expect(text).not.toMatch(/\bpins? [123]\b/);
+});
+
+test('a number that is that of a pin elsewhere is not called one', () => {
+  const [cause] = causesIn(flicker, { program: replaced(['i < 5', 'i < 3']) });
+  expect(cause!.code).not.toBe('pin-disagrees');
+  expect(cause!.repair?.text).toBe('Write 5 instead of 3 in line 13.');
 });
 
 test('two comparisons that are both turned round are two causes, each with its repair', () => {

@@ -107,6 +107,19 @@ describe('what cannot be made of a line', () => {
     expect(stops(stated(line))).toEqual([expect.stringMatching(message)]);
   });
 
+  test.each(['potentiometer on A0 for the joystick', 'push button on 2 (keypad)'])(
+    'is not what a part of ours is for: %s',
+    (line) => expect(stops(stated(line))).toEqual([]),
+  );
+
+  test('loses no leg of a transistor, however it is said where that is', () => {
+    const [on, to] = ['on', 'to'].map((sign) =>
+      stated(`transistor base ${sign} 9, collector to 5V, emitter to ground`),
+    ) as [StatedCircuit, StatedCircuit];
+    expect(drawn(on)).toEqual(drawn(to));
+    expect(JSON.stringify(drawn(on))).toContain('Q1.base U1.9');
+  });
+
   test('asks which way a resistor pulls, and offers both', () => {
     const { lines, parts } = stated('push button on 2 and 10k resistor');
     expect(lines[0]!.troubles.map(({ weight, offers }) => [weight, offers.map(({ line }) => line)])).toEqual([

@@ -1,12 +1,9 @@
-/** What a line about the LED on the board itself is told. */
-const OWN_LED = [
-  /^(?:the )?(?:on-?board|built-? ?in|internal|board['’]?s?(?: own)?|own) (?:led|lamp|light)\b/,
-  'The board’s own LED is there without a line. In what must be seen it is “the board’s own LED”.',
-] as const;
-
-/** Parts that are often looked for and are not among ours, by how they begin, with what does instead. */
+/** Parts that are often looked for and are not among ours, or need no line, with what does instead. */
 const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
-  OWN_LED,
+  [
+    /^(?:the )?(?:on-?board|built-? ?in|internal|board['’]?s?(?: own)?|own) (?:led|lamp|light)\b/,
+    'The board’s own LED is there without a line. In what must be seen it is “the board’s own LED”.',
+  ],
   [
     /^(?:a )?(?:jumper|hook-?up )?(?:wires?|jumpers?)\b/,
     'Wires need no line: they come of what the parts are joined to.',
@@ -36,6 +33,14 @@ const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
   ],
 ];
 
-/** What a line about a part that is not here is told; `undefined` where it names none that we know of. */
-export const namedElsewhere = (line: string): string | undefined =>
-  ELSEWHERE.find(([pattern]) => pattern.test(line.toLowerCase()))?.[1];
+/**
+ * What a line about a part that is not here is told; `undefined` where it names none that we know of before column `own`,
+ * at which it names one of ours: what that one is for may be anything.
+ */
+export function namedElsewhere(line: string, own: number): string | undefined {
+  const plain = line.toLowerCase();
+  return ELSEWHERE.find(([pattern]) => {
+    const at = pattern.exec(plain)?.index;
+    return at !== undefined && at <= own;
+  })?.[1];
+}

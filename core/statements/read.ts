@@ -24,7 +24,8 @@ import { withArticle } from '../words/words';
 export function readLine(text: string, context: StatementContext): ReadLine {
   const tokens = tokensOf(text);
   const reading = new Reading(text, tokens, phrasesIn(tokens, context.board), context);
-  const elsewhere = namedElsewhere(text);
+  const own = reading.found.find((found) => found?.meaning.type === 'kind');
+  const elsewhere = namedElsewhere(text, own ? tokens[own.first]!.from : text.length);
   if (elsewhere !== undefined) reading.stops({ from: 0, to: text.length }, elsewhere);
   const kind = elsewhere === undefined ? mainKind(reading) : undefined;
   if (kind) {

@@ -131,9 +131,11 @@ function standsForPin(before: string, source: string): boolean {
   if (list !== undefined) return isListOfPins(list, source);
   const [, type, called, earlier = ''] = ARGUMENT.exec(before) ?? [];
   if (called === undefined) return false;
+  const at = earlier.split(',').length - 1;
   // What an object of the library is made with are its pins.
-  if (type !== undefined || TAKES_PIN.test(called) || !isDefined(called, source)) return true;
-  const parameter = parametersOf(called, source)[earlier.split(',').length - 1];
+  if (type !== undefined || /^[A-Z]\w*[a-z]/.test(called)) return true;
+  if (TAKES_PIN.test(called)) return at === 0;
+  const parameter = parametersOf(called, source)[at];
   return parameter !== undefined && isUsedAsPin(parameter, source);
 }
 
@@ -152,9 +154,6 @@ function isListOfPins(list: string, source: string): boolean {
   ];
   return items.some(([, item]) => item !== list && isUsedAsPin(item!, source));
 }
-
-const isDefined = (name: string, source: string): boolean =>
-  new RegExp(`\\b(?:def\\s+|\\w+\\s+)${name}\\s*\\([^()]*\\)\\s*[{:]`).test(source);
 
 /** The names of a function's parameters, in their order; none where it is not the program's own. */
 function parametersOf(name: string, source: string): readonly string[] {

@@ -4,7 +4,7 @@ import { shownName } from './classes';
 import { unreadable, type Context, type FunctionSignature } from './context';
 import { convert, unfollowedUnlessFixed, number, scalar } from './conversions';
 import { isPlainLambda, nameOfLambda } from './lambdas';
-import { type LibraryFunction } from './library';
+import type { LibraryFunction } from './library';
 import { fitting } from './overloads';
 import { describe, readPlace, type ReadExpression } from './places';
 import type { ClockForm, Expression } from './tree';

@@ -3,6 +3,7 @@ import { legName, ref, type Ref } from '../../brand';
 import type { PartKind } from '../../parts';
 import { capital, withArticle } from '../../words/words';
 import { socketNamed } from '../pins';
+import { recipeFor } from '../recipes';
 import type { Target } from '../statement';
 import type { Token } from '../tokens';
 import { isRef, legWords } from './kind-values';
@@ -47,7 +48,9 @@ export function join(reading: Reading, kind: PartKind): boolean {
   const leg = byLength ?? kind.legs.find(({ name }) => name === token?.text);
   const first = reading.at;
   const sign = reading.tokens[first + (byLength ? 2 : 1)]?.text ?? '';
-  const isLoose = byLength !== undefined || kind.legs.length === 2;
+  // Where pins are named by what they are for, as those of an RGB LED, “red on 9” is such a pin.
+  const { needsBothEnds } = recipeFor(kind.kind, reading.context.board);
+  const isLoose = byLength !== undefined || kind.legs.length === 2 || needsBothEnds === true;
   if (!leg || !(isLoose ? /^(?:to|on|at|in)$/ : /^to$/).test(sign)) return false;
   if (byLength || sign !== 'to') reading.isInPassing = true;
   reading.at = first + (byLength ? 3 : 2);

@@ -2,8 +2,8 @@ import { readExpectation, type Expectation } from '../../expectations';
 import { findKind } from '../../parts';
 import { fail, ok, type Result } from '../../result';
 import { isPress, type Stimulus } from '../../stimuli';
-import { listText, withArticle } from '../../words/words';
-import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
+import { NAMES, plainly, timed, type Named } from './plain';
+import { aboutThePress, unseenIn } from './subjects';
 
 /** Seconds within which an answer to a press is taken for at once. */
 const AT_ONCE = 0.1;
@@ -32,31 +32,6 @@ export function readExpected(
   const wrong = read.find((one) => !one.ok);
   if (wrong) return meant.sentences.length === 1 && meant.sentences[0] === plain ? direct : wrong;
   return ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
-}
-
-/** `after the press`, where only one part is pressed. */
-function aboutThePress(plain: string, parts: readonly Named[]): string {
-  const pressed = onlyTouched('press', parts);
-  return pressed === undefined
-    ? plain
-    : plain.replace(/\b(?:the|a|each|every) (?:button )?press\b(?! of)/i, pressed);
-}
-
-/** What is said of a part that nothing is seen of, as of a diode that has the name that an LED might have. */
-function unseenIn(sentence: string, parts: readonly Named[]): string | undefined {
-  const subject = new RegExp(`^(${NAMES}) (?!is (?:not )?(?:connected|watched))`, 'i')
-    .exec(sentence)?.[1]
-    ?.toUpperCase();
-  const part = parts.find(({ ref }) => ref === subject);
-  const kind = part && findKind(part.kind);
-  if (!kind || kind.observed || kind.stimulus) return undefined;
-  const alike = parts
-    .filter(({ ref }) => ref.charAt(0) === part.ref.charAt(0))
-    .filter((other) => findKind(other.kind)?.observed !== undefined)
-    .map(({ ref }) => ref);
-  const instead =
-    alike.length === 0 ? '' : ` ${listText(alike)} ${alike.length === 1 ? 'is' : 'are'} seen here.`;
-  return `${part.ref} is ${withArticle(kind.title)}: nothing is seen of it.${instead}`;
 }
 
 interface Around {
