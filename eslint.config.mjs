@@ -80,5 +80,12 @@ export default ts.config(
       },
     },
   },
+  {
+    files: ['{app,ui}/**/*.tsx'],
+    ignores: ['ui/shell/Link.tsx'],
+    rules: {
+      'no-restricted-imports': ['error', { name: 'next/link', message: 'Links are those of ui/shell/Link.' }],
+    },
+  },
   { files: ['app/**/*.tsx', 'ui/**/*.tsx', 'ui/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
 );

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { Button } from '@/ui/design/Button';
+import { Link } from '@/ui/shell/Link';
 
 export default function NotFound() {
   return (

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { BoardProfile } from '@/core/boards';
 import {
@@ -17,6 +16,7 @@ import type { Language } from '@/core/program';
 import { capital } from '@/core/words/words';
 import { tell } from '../connection/ask';
 import { Button } from '../design/Button';
+import { Link } from '../shell/Link';
 import { useTold } from '../words/Words';
 
 interface BringUpProps {

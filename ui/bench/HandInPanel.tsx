@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
 import { useState } from 'react';
 import { asksForProgram } from '@/core/formats/exercise';
@@ -9,6 +8,7 @@ import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { Queue } from '@/core/messages/hand-in';
 import { queueText, useStanding } from '../report/useStanding';
+import { Link } from '../shell/Link';
 import { isBegun } from './bench-state';
 import { useBench } from './useBench';
 

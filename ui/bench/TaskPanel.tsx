@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo } from 'react';
 import { isBoard } from '@/core/boards';
 import { asksForProgram } from '@/core/formats/exercise';
@@ -14,6 +13,7 @@ import { capital, howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Cautions } from '../design/Cautions';
 import { BenchFigure } from '../drawing/BenchFigure';
+import { Link } from '../shell/Link';
 import { useTold } from '../words/Words';
 import { AskedRuns } from './AskedRuns';
 import { CalibrationList } from './CalibrationList';

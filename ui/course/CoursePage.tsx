@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { SharingState } from '@/core/course/sharing';
 import { Button } from '../design/Button';
 import { Sharing } from '../sharing/Sharing';
+import { Link } from '../shell/Link';
 import { CourseTools } from './CourseTools';
 import { Ladder } from './Ladder';
 import { OnPaper } from './OnPaper';

@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import { refusalText } from '@/core/messages/refusal';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { Link } from '../shell/Link';
 import { useOpen } from '../shell/opening-page';
 
 interface CourseShelfProps {

@@ -2,8 +2,8 @@
 
 import { useSortable } from '@dnd-kit/sortable';
 import { GripVertical } from 'lucide-react';
-import Link from 'next/link';
 import type { LadderConcept } from '@/core/course/ladder';
+import { Link } from '../shell/Link';
 import type { RevisionSummary } from './actions';
 import type { CourseExercise } from './course';
 import { ExerciseMenu } from './ExerciseMenu';

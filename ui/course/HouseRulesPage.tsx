@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
 import { useOptimistic, useState, useTransition } from 'react';
 import {
@@ -11,6 +10,7 @@ import {
   type HouseRules,
 } from '@/core/course/house-rules';
 import { Button } from '../design/Button';
+import { Link } from '../shell/Link';
 
 interface Exception {
   readonly exerciseId: string;

@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { Link } from '../shell/Link';
 import { useBooklet } from './useBooklet';
 
 interface OnPaperProps {

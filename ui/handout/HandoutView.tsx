@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import type { HouseRules } from '@/core/course/house-rules';
 import type { ConceptCard } from '@/core/course/concepts';
@@ -11,6 +10,7 @@ import { papers, type Paper } from '@/core/handout/papers';
 import type { Sheet } from '@/core/worksheet/sheet';
 import { Button, Keys } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { Link } from '../shell/Link';
 import { useKey } from '../shell/useKey';
 import { Blocks } from './Blocks';
 import { useFollowed } from '../worksheet/useFollowed';

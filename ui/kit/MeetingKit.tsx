@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
+import { Link } from '../shell/Link';
 import { CountIn } from './CountIn';
 import { PickList } from './PickList';
 import { ShortLines } from './ShortLines';

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import { titleOf } from '@/core/kit';
 import type { Substitute } from '@/core/kit/substitutes';
@@ -9,6 +8,7 @@ import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import type { TriedSubstitutes } from '@/core/messages/kit';
+import { Link } from '../shell/Link';
 import type { KitActions, MeetingLine, StoreMeeting } from './store';
 
 interface ShortLinesProps {

@@ -2,12 +2,12 @@
 
 import { useReducer } from 'react';
 import { fromEvent, type FileWithPath } from 'file-selector';
-import Link from 'next/link';
 import { sortOut } from '@/core/outside/sort-out';
 import { fail } from '@/core/result';
 import { capital, howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { Link } from '../shell/Link';
 import { bringIn, EMPTY, openRows, readyRows, type BringInProps } from './bring-in-state';
 import { DropZone } from './DropZone';
 import { readFiles } from './read-files';

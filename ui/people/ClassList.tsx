@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import type { ClassState, KeptClass } from '@/core/messages/class-change';
 import { howMany } from '@/core/words/words';
@@ -8,6 +7,7 @@ import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { Field } from '../design/Field';
 import { Problem } from '../design/Problem';
+import { Link } from '../shell/Link';
 import { useOpen } from '../shell/opening-page';
 import type { PeopleActions } from './actions';
 import { Colleagues, type ColleagueLine } from './Colleagues';

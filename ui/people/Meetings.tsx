@@ -2,11 +2,11 @@
 
 import { addWeeks, format } from 'date-fns';
 import { Trash2 } from 'lucide-react';
-import Link from 'next/link';
 import { useState, useSyncExternalStore } from 'react';
 import { MOST_MEETINGS, type Meeting } from '@/core/messages/class-change';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
+import { Link } from '../shell/Link';
 
 /** Meetings that are listed before the others are asked for. */
 const NEXT = 6;

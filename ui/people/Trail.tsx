@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { Clock } from '../design/Clock';
+import { Link } from '../shell/Link';
 
 export interface TrailProps {
   readonly lines: readonly {

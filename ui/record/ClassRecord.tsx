@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { Fragment, useState } from 'react';
 import type { RecordCell, TeachAgain, TimeTaken, TroubleByWeek } from '@/core/plan/class-record';
 import { minutesText } from '@/core/meeting/run-sheet-text';
@@ -10,6 +9,7 @@ import { plainNumber } from '@/core/units';
 import { howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { VerdictMark, verdictWords } from '../design/Verdict';
+import { Link } from '../shell/Link';
 import { GradeBookForm } from './GradeBookForm';
 import { TroubleChart } from './TroubleChart';
 

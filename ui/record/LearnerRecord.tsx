@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { Printer } from 'lucide-react';
 import type { Decision } from '@/core/messages/decision';
 import type { FindingCode } from '@/core/findings/finding';
@@ -9,6 +8,7 @@ import { plainNumber } from '@/core/units';
 import { capital, howMany } from '@/core/words/words';
 import { Clock } from '../design/Clock';
 import { VerdictLabel } from '../design/Verdict';
+import { Link } from '../shell/Link';
 import { PrintButton } from './PrintButton';
 
 /** A learner’s tries at one exercise, first to last. */

@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { verdictWords } from '../design/Verdict';
+import { Link } from '../shell/Link';
 import type { DeskProps } from './desk';
 
 /** Has everything checked again, says how far it is, and of what something else is said since. */

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import type { Decision } from '@/core/messages/decision';
 import { groupByTrouble } from '@/core/plan/review';
@@ -10,6 +9,7 @@ import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { Problem } from '../design/Problem';
 import { VerdictMark } from '../design/Verdict';
+import { Link } from '../shell/Link';
 import { decisionsFor, marksOf, type DeskProps, type ReviewedSubmission } from './desk';
 
 interface LearnerTriesProps {

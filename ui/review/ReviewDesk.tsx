@@ -1,11 +1,11 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { groupByTrouble, latestOf, type ReviewGroup } from '@/core/plan/review';
 import { Keys } from '../design/Button';
 import { VerdictMark, verdictWords } from '../design/Verdict';
+import { Link } from '../shell/Link';
 import { useKey } from '../shell/useKey';
 import { CheckAgain } from './CheckAgain';
 import { acceptedBy, isOpen, nextOpen, type DeskProps, type ReviewedSubmission } from './desk';

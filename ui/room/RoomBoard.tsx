@@ -1,12 +1,12 @@
 'use client';
 
 import { Hand } from 'lucide-react';
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { BoardBench } from '@/core/messages/room';
 import { benchStates, type BenchState } from '@/core/plan/room';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
+import { Link } from '../shell/Link';
 import { StateMark } from './StateMark';
 import { useRoom } from './useRoom';
 

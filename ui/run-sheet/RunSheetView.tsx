@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { howMany } from '@/core/words/words';
 import { useOffline } from '../connection/offline';
 import { Button } from '../design/Button';
 import { ClockSpan } from '../design/Clock';
 import { useRoom } from '../room/useRoom';
+import { Link } from '../shell/Link';
 import { Benches } from './Benches';
 import { Fitting } from './Fitting';
 import { Lists } from './Lists';

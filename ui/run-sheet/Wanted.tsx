@@ -1,12 +1,12 @@
 'use client';
 
 import { ArrowUp, X } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import { minutesText } from '@/core/meeting/run-sheet-text';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { useAct } from '../people/useAct';
+import { Link } from '../shell/Link';
 import type { RunSheetProps } from './meeting';
 
 const field = 'min-h-10 border border-rule-strong bg-card px-2 text-body text-ink';

@@ -1,9 +1,9 @@
 'use client';
 
 import { Moon, Search, Sun } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { Keys } from '../design/Button';
+import { Link } from './Link';
 import { Mark } from './Mark';
 import { Palette, type Destination } from './Palette';
 import { SignOut } from './SignOut';

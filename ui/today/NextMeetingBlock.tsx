@@ -1,9 +1,9 @@
-import Link from 'next/link';
 import { minutesText } from '@/core/meeting/run-sheet-text';
 import type { PlannedExercise } from '@/core/messages/meeting';
 import { listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { ClockSpan } from '../design/Clock';
+import { Link } from '../shell/Link';
 
 export interface NextMeetingProps {
   readonly next:

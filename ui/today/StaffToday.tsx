@@ -1,9 +1,9 @@
-import Link from 'next/link';
 import type { Verdict } from '@/core/formats/report';
 import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { VerdictBar, VerdictMark } from '../design/Verdict';
+import { Link } from '../shell/Link';
 import { ClassDoors, type ClassDoorsProps, type DoorActions } from './ClassDoors';
 
 export interface ClassToday {

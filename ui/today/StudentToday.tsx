@@ -1,11 +1,11 @@
 import { ArrowRight } from 'lucide-react';
-import Link from 'next/link';
 import type { Verdict } from '@/core/formats/report';
 import type { Outcome } from '@/core/messages/decision';
 import { hasPassed } from '@/core/formats/report';
 import { Button } from '../design/Button';
 import { Clock } from '../design/Clock';
 import { VerdictLabel } from '../design/Verdict';
+import { Link } from '../shell/Link';
 
 export interface ExerciseToday {
   readonly id: string;

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { NO_PROOF } from '@/core/worksheet/prove';
 import { knownBoards } from '@/server/courses/boards';
 import { database } from '@/server/database/connection';
@@ -10,6 +9,7 @@ import { can, type Viewer } from '@/server/permissions';
 import { learnersOf } from '@/server/submissions/reports';
 import { Button } from '@/ui/design/Button';
 import { PublishButton } from '@/ui/publish/PublishButton';
+import { Link } from '@/ui/shell/Link';
 import { Worksheet } from '@/ui/worksheet/Worksheet';
 import { draftAskedFor } from '../../asked-for';
 import { View } from '../../shell';

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { asksForProgram } from '@/core/formats/exercise';
 import { marksAfter } from '@/core/plan/review-marks';
 import { howMany } from '@/core/words/words';
@@ -11,6 +10,7 @@ import { Clock } from '@/ui/design/Clock';
 import { BeingJudged } from '@/ui/report/BeingJudged';
 import { FromInstructor } from '@/ui/report/FromInstructor';
 import { ReportView } from '@/ui/report/ReportView';
+import { Link } from '@/ui/shell/Link';
 import { reportAskedFor } from '../../asked-for';
 import { View } from '../../shell';
 import { Words } from '@/ui/words/Words';

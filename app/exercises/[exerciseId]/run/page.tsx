@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { can } from '@/server/permissions';
 import { Button } from '@/ui/design/Button';
 import { SheetRehearsal } from '@/ui/rehearsal/SheetRehearsal';
+import { Link } from '@/ui/shell/Link';
 import { draftAskedFor } from '../../../asked-for';
 import { View } from '../../../shell';
 

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { writeTable } from '@/core/wiring/table';
 import { studentForm } from '@/server/exercises/student-form';
 import { can } from '@/server/permissions';
 import { Button } from '@/ui/design/Button';
 import { Rehearsal } from '@/ui/rehearsal/Rehearsal';
+import { Link } from '@/ui/shell/Link';
 import { Words } from '@/ui/words/Words';
 import { reportAskedFor } from '../../../asked-for';
 import { View } from '../../../shell';

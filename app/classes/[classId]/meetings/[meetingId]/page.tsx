@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { database } from '@/server/database/connection';
 import { exerciseList } from '@/server/exercises/drafts';
 import { guarded } from '@/server/guard/processes';
@@ -8,6 +7,7 @@ import { outlook } from '@/server/lessons/planning';
 import { can } from '@/server/permissions';
 import { Button } from '@/ui/design/Button';
 import { RunSheetView } from '@/ui/run-sheet/RunSheetView';
+import { Link } from '@/ui/shell/Link';
 import { View } from '../../../../shell';
 import * as actions from './actions';
 import { meetingAskedFor, planned } from './meeting-view';
