@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, test } from 'vitest';
+import { afterAll, describe, expect, test } from 'vitest';
 import { readKit } from '@/core/kit/kit-csv';
 import { unpackCourse } from '@/core/package/archive';
 import { LAYOUT, PROGRAM } from '@/core/testing/beacon';
@@ -10,9 +10,13 @@ import { run } from './run';
 
 const EXERCISE = join(process.cwd(), 'demo/course/01-beacon.json');
 
+const folders: string[] = [];
+afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true })));
+
 /** Runs a command line in a folder that holds these files. */
 async function didaktor(files: Readonly<Record<string, string | Buffer>>, ...words: readonly string[]) {
   const folder = mkdtempSync(join(tmpdir(), 'didaktor-'));
+  folders.push(folder);
   for (const [name, content] of Object.entries({ 'w.csv': LAYOUT, 'p.cpp': PROGRAM, ...files }))
     writeFileSync(join(folder, name), content);
   let [out, error] = ['', ''];

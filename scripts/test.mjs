@@ -129,7 +129,7 @@ async function main() {
   ensureNode();
   mkdirSync(stateFolder, { recursive: true });
   ensureDebian(['postgresql'], () => postgresPrograms() !== undefined);
-  ensureDebian(['chromium'], () => chromiumProgram() !== undefined);
+  ensureDebian(['chromium-headless-shell'], () => chromiumProgram() !== undefined);
   ensureNodeModules();
   if (isWanted('static')) await staticChecks();
   buildGuard();

@@ -95,6 +95,14 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     text: fc.array(text(40), { minLength: 1, maxLength: 4 }),
     ...windowed,
   }),
+  'digit shows': record({
+    digit: partName,
+    shows: fc.array(fc.constantFrom('0', '5', '9', 'A', 'D', 'H', '-', 'nothing'), {
+      minLength: 1,
+      maxLength: 5,
+    }),
+    ...windowed,
+  }),
   panel: record({
     panel: partName,
     picture: fc.array(fc.stringMatching(/^[.#]{8}$/), { minLength: 8, maxLength: 8 }),

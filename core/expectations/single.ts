@@ -4,6 +4,7 @@ import { brightness } from './brightness';
 import { chirps } from './chirps';
 import { colour } from './colour';
 import type { ExpectationDefinition } from './definition';
+import { digit } from './digit';
 import { display } from './display';
 import { flashes } from './flashes';
 import { neverTogether } from './never-together';
@@ -43,6 +44,7 @@ export const singleDefinitions = [
   angle,
   turning,
   pulled,
+  digit,
   display,
   picture,
   serial,

@@ -1,5 +1,5 @@
 import type { Expectation } from '../expectations';
-import { rounded, type RunView, type Window } from '../expectations/definition';
+import { partOfLight, rounded, type RunView, type Window } from '../expectations/definition';
 import { anySingle, type SingleExpectation } from '../expectations/single';
 import { within } from '../expectations/outcome';
 import { seenIntervals } from '../rehearsal/seen';
@@ -19,9 +19,14 @@ const SHORTEST = 0.2;
 export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonly Expectation[] {
   const seconds = observedSeconds(trace);
   const run: RunView = { trace, stimuli, seconds, windows: windowsOf(stimuli, seconds) };
+  const ofWhole = anySingle.flatMap((definition) => definition.describe?.(run) ?? []);
+  // A figure says all of its segments.
+  const displays = new Set(ofWhole.flatMap((claim) => ('digit' in claim ? [claim.digit] : [])));
   const claims = [
-    ...[...lightsOf(trace)].flatMap(([led, changes]) => ledIn(led, changes, run)),
-    ...anySingle.flatMap((definition) => definition.describe?.(run) ?? []),
+    ...[...lightsOf(trace)]
+      .filter(([led]) => !displays.has(partOfLight(led)))
+      .flatMap(([led, changes]) => ledIn(led, changes, run)),
+    ...ofWhole,
   ];
   return claims.map((claim) =>
     'to' in claim && claim.to === seconds && ('from' in claim ? (claim.from ?? 0) : 0) === 0

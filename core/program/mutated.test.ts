@@ -60,13 +60,13 @@ const languages: readonly {
   {
     language: 'cpp',
     board: 'learner-5v',
-    count: samples(20_000),
+    count: samples(10_000),
     sources: [...readGoldenPrograms(golden('programs.txt')).map(({ source }) => source), ...right('cpp')],
   },
   {
     language: 'python',
     board: 'python-3v3',
-    count: samples(10_000),
+    count: samples(5_000),
     sources: [...readWholePrograms(golden('python.txt')).map(({ source }) => source), ...right('python')],
   },
 ];

@@ -5,6 +5,7 @@ import { ref } from '../brand';
 import { rehearse } from '../rehearsal/rehearse';
 import type { Trace } from '../rehearsal/trace';
 import { grammars } from '../testing/beacon';
+import { samples } from '../testing/samples';
 import type { Wiring } from '../wiring/wiring';
 import { editDistance, nearest } from './names';
 import { compileProgram } from './index';
@@ -144,13 +145,13 @@ describe('a run', () => {
         fc.integer({ min: 1, max: 90 }),
         (write, wait, on) => {
           const source = write(wait, on);
-          const [fast, plain] = [run(source, 0.4, true), run(source, 0.4, false)];
+          const [fast, plain] = [run(source, 0.3, true), run(source, 0.3, false)];
           expect([...fast.pins]).toEqual([...plain.pins]);
           expect(fast.ended.at).toBe(plain.ended.at);
           expect(fast.steps).toBeLessThanOrEqual(plain.steps);
         },
       ),
-      { numRuns: 60, seed: 3 },
+      { numRuns: samples(200), seed: 3 },
     );
   }, 60_000);
 

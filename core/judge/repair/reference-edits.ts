@@ -14,6 +14,8 @@ interface Hunk {
 
 /** Pieces that one change has at most: what is longer was not one slip. */
 const LONGEST = 14;
+/** Pieces of what was left out, or put in, of a program that is the exercise's own otherwise: a loop of one line. */
+const LONGEST_LINE = 40;
 /** Places up to which a program is the exercise's own with some slips in it. */
 const FEW = 4;
 /** Places beyond which it is another program. */
@@ -42,8 +44,12 @@ export function referenceCandidates(
     hunks.length === 1 ? cost.asAskedButThis : hunks.length <= FEW ? cost.asAsked : cost.insert + 0.2;
   // Two slips in one line, such as two names in each other's places, are one line that is written otherwise.
   const joined = hunks.length <= FEW ? inOneLine(hunks, own, source) : [];
+  const isOneSlip = (hunk: Hunk): boolean => {
+    const [least, most] = [lengthOf(hunk.own), lengthOf(hunk.asked)].sort((one, other) => one - other);
+    return most! <= LONGEST || (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW);
+  };
   return [...hunks, ...joined]
-    .filter((hunk) => lengthOf(hunk.own) <= LONGEST && lengthOf(hunk.asked) <= LONGEST)
+    .filter(isOneSlip)
     .map((hunk) => changeOf(settled(hunk, own, asked), { own, asked, source, wanted, amount, make }));
 }
 
@@ -60,7 +66,20 @@ function inOneLine(hunks: readonly Hunk[], own: readonly Piece[], source: string
 
 const lengthOf = ([from, to]: readonly [number, number]): number => to - from;
 
+/** All of it that is put in or left out at one place, where that is the only difference. */
+function onlyOne(own: readonly Piece[], asked: readonly Piece[]): Hunk | undefined {
+  const shorter = Math.min(own.length, asked.length);
+  let [begin, end] = [0, 0];
+  while (begin < shorter && own[begin]!.text === asked[begin]!.text) begin += 1;
+  while (end < shorter - begin && own.at(-1 - end)!.text === asked.at(-1 - end)!.text) end += 1;
+  return begin + end === shorter && own.length !== asked.length
+    ? { own: [begin, own.length - end], asked: [begin, asked.length - end] }
+    : undefined;
+}
+
 function hunksOf(own: readonly Piece[], asked: readonly Piece[]): readonly Hunk[] {
+  const only = onlyOne(own, asked);
+  if (only) return [only];
   const hunks: Hunk[] = [];
   let [mine, theirs] = [0, 0];
   const changes = diffArrays(
@@ -81,7 +100,34 @@ function hunksOf(own: readonly Piece[], asked: readonly Piece[]): readonly Hunk[
     else theirs += count;
     hunks.push({ own: [from, mine], asked: [other, theirs] });
   }
-  return hunks;
+  return hunks.reduce<readonly Hunk[]>((whole, hunk) => {
+    const before = whole.at(-1);
+    const both = before && (unsplit('asked', before, hunk, asked) ?? unsplit('own', before, hunk, own));
+    return both ? [...whole.slice(0, -1), both] : [...whole, hunk];
+  }, []);
+}
+
+/**
+ * Two places that are one: what was put in between was cut where it has a beginning or an end like what follows it, as
+ * a call before another call of the same function. `side` has more than the other.
+ */
+function unsplit(
+  side: 'own' | 'asked',
+  before: Hunk,
+  after: Hunk,
+  pieces: readonly Piece[],
+): Hunk | undefined {
+  const other = side === 'own' ? 'asked' : 'own';
+  if (lengthOf(before[other]) > 0 || lengthOf(after[other]) > 0) return undefined;
+  const [[from, end], [begin, to]] = [before[side], after[side]];
+  const between = begin - end;
+  const isSame = (one: number): boolean =>
+    pieces.slice(one, one + between).every(({ text }, index) => text === pieces[end + index]!.text);
+  const whole = (range: readonly [number, number], at: number): Hunk =>
+    ({ [side]: range, [other]: [at, at] }) as unknown as Hunk;
+  if (between <= to - begin && isSame(to - between)) return whole([from, to - between], before[other][0]);
+  if (between <= end - from && isSame(from)) return whole([from + between, to], after[other][0]);
+  return undefined;
 }
 
 /** Where only something was put in or left out: moved back so that it is whole statements, where that is the same. */

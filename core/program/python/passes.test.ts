@@ -4,6 +4,7 @@ import { shippedBoards } from '../../boards';
 import { ref } from '../../brand';
 import { rehearse } from '../../rehearsal/rehearse';
 import { grammars } from '../../testing/beacon';
+import { samples } from '../../testing/samples';
 import { compileProgram } from '..';
 
 const board = [...shippedBoards.values()].find(({ language }) => language.default === 'python')!;
@@ -101,7 +102,7 @@ test('passes that change nothing are skipped, and the trace is the very same', (
   const run = (source: string, skip: boolean) => {
     const { compiled, problems } = compileProgram(source, board, grammars, 'python');
     if (!compiled) throw new Error(problems.map(({ message }) => message).join('\n'));
-    return rehearse(compiled, wiring, board, { seconds: 0.4, skip });
+    return rehearse(compiled, wiring, board, { seconds: 0.3, skip });
   };
   fc.assert(
     fc.property(
@@ -117,7 +118,7 @@ test('passes that change nothing are skipped, and the trace is the very same', (
         expect(fast.steps).toBeLessThanOrEqual(plain.steps);
       },
     ),
-    { numRuns: 90, seed: 5 },
+    { numRuns: samples(250), seed: 5 },
   );
 }, 60_000);
 

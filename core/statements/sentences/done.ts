@@ -2,6 +2,7 @@ import { fail, ok, type Result } from '../../result';
 import { findKind, type StimulusKind } from '../../parts';
 import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from '../../stimuli';
 import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
+import { broughtTo } from './quantities';
 
 /** Seconds before something is done whose time nobody says, and between two of them. */
 const BEGIN = 1;
@@ -20,7 +21,11 @@ export function readDone(
 ): Result<readonly Stimulus[]> {
   const direct = readStimulus(text);
   if (direct.ok) return ok([direct.value]);
-  const plain = plainly(text, parts);
+  // “The light” is what falls on a sensor here, not an LED.
+  const plain = plainly(
+    text,
+    parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined),
+  );
   const released = new RegExp(`^(?:release|let go of) (${NAMES})\\b`, 'i').exec(plain);
   if (released)
     return fail({
@@ -227,6 +232,8 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
   const lightSensor = lit && (lit[1] ?? lit[2]!);
   if (lightSensor && isTouched(lightSensor, 'light', parts))
     return [`light on ${lightSensor} to ${lit[4] ? Number(lit[3]) / 100 : lit[3]}${tail}`];
+  const brought = broughtTo(what, parts);
+  if (brought !== undefined) return [`${brought}${tail}`];
   // Only its time is missing.
   const timeless = `${what}${tail}`;
   return !when && readStimulus(timeless).ok ? [timeless] : undefined;

@@ -1,7 +1,8 @@
 import { readExpectation, type Expectation } from '../../expectations';
-import { findKind } from '../../parts';
 import { fail, ok, type Result } from '../../result';
 import { isPress, type Stimulus } from '../../stimuli';
+import { ofFigures } from './figures';
+import { observedOf, stated, stateOf } from './on-off';
 import { NAMES, plainly, timed, type Named } from './plain';
 import { aboutThePress, unseenIn } from './subjects';
 
@@ -20,10 +21,12 @@ export function readExpected(
   parts: readonly Named[],
   done: readonly Stimulus[],
 ): Result<readonly Expectation[]> {
-  const plain = aboutThePress(plainly(text, parts), parts);
+  const figures = ofFigures(aboutThePress(plainly(text, parts), parts), parts);
+  if ('problem' in figures) return fail({ message: figures.problem, typed: text });
+  const plain = figures.sentence;
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
-  const direct = readExpectation(text);
+  const direct = readExpectation(plain === plainly(text, parts) ? text : plain);
   if (direct.ok) return ok([direct.value]);
   const meant = meaning(plain, { parts, done }, 0);
   if (!meant) return direct;
@@ -247,7 +250,9 @@ const ways: readonly Way[] = [
         : undefined,
   },
   {
-    pattern: whole(`(?:(?:the )?(?:board|program|serial monitor) )?(?:prints|writes|sends|shows) (["“'].*)`),
+    pattern: whole(
+      `(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output))?) )?(?:prints|writes|sends|shows|says) (["“'].*)`,
+    ),
     means: ([text = '']) => saying(`prints ${text}`),
   },
   {
@@ -344,49 +349,6 @@ function whileHeld(said: string, pressed: string, around: Around): Meaning | und
     `${from} to ${end} s after ${name}`,
     `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(press.for + AT_ONCE)} s after ${name}`,
   );
-}
-
-/** Whether words say that something is on or off. */
-function stateOf(words: string): 'on' | 'off' | undefined {
-  const said = words.trim().toLowerCase();
-  const denied = /^(?:(is|are) (?:not|never)|(?:does|do) not|never)(?: (.+))?$/.exec(said);
-  if (denied) {
-    const of = stateOf(`${denied[1] ? 'is ' : ''}${denied[2] ?? ''}`);
-    return of && (of === 'on' ? 'off' : 'on');
-  }
-  if (
-    /^(?:is |stays? |remains? |be |keeps? )?(?:on|lit|shining|burning|pulled in|closed|sounding|turning|running)$/.test(
-      said,
-    ) ||
-    /^(?:(?:turns?|goe?s?|comes?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|moves?|runs?|closes?|pulls? in)$/.test(
-      said,
-    )
-  )
-    return 'on';
-  if (
-    /^(?:is |stays? |remains? |be |keeps? )?(?:off|dark|out|silent|quiet|still|let go|open)$/.test(said) ||
-    /^(?:(?:turns?|goe?s?|switch(?:es)?|is switched|is turned) (?:off|out|dark)|stops?|opens?|lets? go|does nothing)$/.test(
-      said,
-    )
-  )
-    return 'off';
-  return undefined;
-}
-
-const observedOf = (name: string, parts: readonly Named[]): string | undefined => {
-  const part = parts.find(({ ref }) => ref === name.toUpperCase());
-  return part && findKind(part.kind)?.observed;
-};
-
-/** That something is on or off, in the words of its part. */
-function stated(name: string, state: 'on' | 'off', { parts }: Around): string {
-  const words: Readonly<Record<string, readonly [on: string, off: string]>> = {
-    sound: ['sounds', 'is silent'],
-    click: ['is pulled in', 'is let go'],
-    turning: ['turns', 'stands still'],
-  };
-  const [on, off] = words[observedOf(name, parts) ?? ''] ?? ['is on', 'is off'];
-  return `${name} ${state === 'on' ? on : off}`;
 }
 
 /** `are on` and `blink` as they are said of one thing. */

@@ -1,4 +1,4 @@
-import { findKind, type StimulusKind } from '../../parts';
+import { findKind, type PartKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
 export interface Named {
@@ -15,7 +15,7 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 
 /** What people call a part before or instead of its name. */
 const CALLED =
-  '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|sensor|display)';
+  '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
 const NUMBER = String.raw`\d+(?:\.\d+)?`;
 /** A time that may stand before what it is about. */
 const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and|until) ${NUMBER} s)?`;
@@ -57,18 +57,22 @@ export function plainly(text: string, parts: readonly Named[]): string {
   return plain.trim().replace(/ +/g, ' ').replace(/ ,/g, ',');
 }
 
+/** Whether a part of a kind shows figures in segments. */
+export const showsFigures = ({ body }: Pick<PartKind, 'body'>): boolean => body === 'digit';
+
 /** The name of the only part that may be called so. */
 function onlyOne(called: string, parts: readonly Named[]): string | undefined {
-  const word = called.toLowerCase();
+  const word = called.toLowerCase().replace(/^.*segment /, '');
   const fitting = parts.filter(({ kind }) => {
     // A board and its breadboard are among the parts too.
     const known = findKind(kind);
     if (!known) return false;
     const { observed, stimulus, title } = known;
+    const isLight = observed === 'light' && !showsFigures(known);
     const byUse: Readonly<Record<string, boolean>> = {
-      led: observed === 'light',
-      lamp: observed === 'light',
-      light: observed === 'light',
+      led: isLight,
+      lamp: isLight,
+      light: isLight,
       buzzer: observed === 'sound',
       beeper: observed === 'sound',
       servo: observed === 'angle',
@@ -78,8 +82,9 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
       switch: stimulus === 'turn' && title.includes('switch'),
       knob: stimulus === 'turn' && !title.includes('switch'),
       potentiometer: stimulus === 'turn' && !title.includes('switch'),
-      sensor: stimulus === 'light' || stimulus === 'warm',
-      display: observed === 'text',
+      sensor: stimulus !== undefined && stimulus !== 'press' && stimulus !== 'turn',
+      display: observed === 'text' || showsFigures(known),
+      digit: showsFigures(known),
     };
     return byUse[word] ?? false;
   });

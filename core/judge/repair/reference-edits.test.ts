@@ -1,0 +1,66 @@
+import { describe, expect, test } from 'vitest';
+import { applyTextEdit } from '../../program/problem';
+import { piecesOf } from '../../program/pieces';
+import type { Language } from '../../program';
+import type { TextEdit } from '../../findings/finding';
+import { languageOf } from '../../formats/exercise';
+import { courseExercises } from '../../testing/course';
+import { rightPrograms } from '../../testing/right-programs';
+import { trialExercises } from '../../testing/trials/exercises';
+import type { Candidate } from './candidate';
+import { referenceCandidates } from './reference-edits';
+
+const programs: readonly { readonly source: string; readonly language: Language }[] = [
+  ...[...courseExercises, ...trialExercises].map(({ exercise }) => ({
+    source: exercise.data.program,
+    language: languageOf(exercise),
+  })),
+  ...rightPrograms,
+].filter(({ source }) => source !== '');
+
+/** The programs that the changes offered make of one. */
+const offered = (own: string, asked: string, language: Language): readonly (readonly string[])[] => {
+  const edits: TextEdit[] = [];
+  referenceCandidates(own, asked, language, (edit) => {
+    edits.push(edit);
+    return {} as Candidate;
+  });
+  return edits.map((edit) => texts(applyTextEdit(own, edit), language));
+};
+
+const texts = (source: string, language: Language): readonly string[] =>
+  piecesOf(source, language).map(({ text }) => text);
+
+/** A line of code that is not too long to be one slip. */
+const counts = (line: string, language: Language): boolean => {
+  const pieces = piecesOf(line, language).length;
+  return pieces > 0 && pieces <= 36 && !/^\s*(?:#|\/[/*]|[{}]+;?\s*$)/.test(line);
+};
+
+/** Lines after whose change no offer gives the program back, and how many were tried. */
+function notGivenBack(change: (lines: readonly string[], index: number) => readonly string[]): {
+  readonly tried: number;
+  readonly lost: readonly string[];
+} {
+  const lines = programs.flatMap(({ source, language }) =>
+    source.split('\n').map((line, index, all) => ({ source, language, line, index, all })),
+  );
+  const tried = lines.filter(({ line, language }) => counts(line, language));
+  const lost = tried.filter(({ source, language, index, all }) => {
+    const wanted = texts(source, language).join(' ');
+    const own = change(all, index).join('\n');
+    return !offered(own, source, language).some((made) => made.join(' ') === wanted);
+  });
+  return { tried: tried.length, lost: lost.map(({ line, source }) => `${line}\n  in\n${source}`) };
+}
+
+describe('a line of an exercise’s own program', () => {
+  test.each([
+    ['left out', (lines: readonly string[], index: number) => lines.toSpliced(index, 1)],
+    ['written twice', (lines: readonly string[], index: number) => lines.toSpliced(index, 0, lines[index]!)],
+  ])('that is %s is mended by one change, wherever it is', (_, change) => {
+    const { tried, lost } = notGivenBack(change);
+    expect(tried).toBeGreaterThan(800);
+    expect(lost, lost.join('\n\n')).toEqual([]);
+  });
+});
