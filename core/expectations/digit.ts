@@ -254,7 +254,7 @@ export const digit: ExpectationDefinition<Digit> = {
                 {
                   digit: display,
                   shows: [name],
-                  from: from === 0 ? 0 : rounded(from + MARGIN),
+                  ...(from === 0 ? {} : { from: rounded(from + MARGIN) }),
                   to: to === end ? end : rounded(to - MARGIN),
                 },
               ];

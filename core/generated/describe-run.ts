@@ -1,6 +1,6 @@
 import type { Expectation } from '../expectations';
-import { partOfLight, rounded, type RunView, type Window } from '../expectations/definition';
-import { anySingle, type SingleExpectation } from '../expectations/single';
+import { rounded, type RunView, type Window } from '../expectations/definition';
+import { anySingle, singleDefinitionOf, type SingleExpectation } from '../expectations/single';
 import { within } from '../expectations/outcome';
 import { seenIntervals } from '../rehearsal/seen';
 import { lightsOf, observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
@@ -22,12 +22,15 @@ export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonl
   const ofWhole = anySingle.flatMap((definition) => definition.describe?.(run) ?? []);
   // A figure says all of its segments.
   const displays = new Set(ofWhole.flatMap((claim) => ('digit' in claim ? [claim.digit] : [])));
+  const isOfSegment = (claim: SingleExpectation): boolean =>
+    !('digit' in claim) &&
+    singleDefinitionOf(claim)
+      .parts(claim)
+      .some((part) => displays.has(part));
   const claims = [
-    ...[...lightsOf(trace)]
-      .filter(([led]) => !displays.has(partOfLight(led)))
-      .flatMap(([led, changes]) => ledIn(led, changes, run)),
+    ...[...lightsOf(trace)].flatMap(([led, changes]) => ledIn(led, changes, run)),
     ...ofWhole,
-  ];
+  ].filter((claim) => !isOfSegment(claim));
   return claims.map((claim) =>
     'to' in claim && claim.to === seconds && ('from' in claim ? (claim.from ?? 0) : 0) === 0
       ? unwindowed(claim)
