@@ -41,7 +41,9 @@ export function unknownName(
       .sort((a, b) => b.line - a.line || b.column - a.column)
       .map(({ line, column }) => ({ replace: { line, column, length: name.length, by: to } })),
   });
-  const otherCase = [...likely, ...all].find((candidate) => candidate.toLowerCase() === name.toLowerCase());
+  const otherCase = [...likely, ...all].find(
+    (candidate) => candidate !== name && candidate.toLowerCase() === name.toLowerCase(),
+  );
   if (otherCase !== undefined)
     return refusal(
       'name-case',
@@ -108,6 +110,8 @@ function movedToTop(name: string, { text, span }: NonNullable<Elsewhere['declara
 
 /** The known name with the fewest single-letter changes, when it is near enough to be meant. */
 export function nearest(name: string, known: readonly string[]): string | undefined {
+  // One letter is near to every other.
+  if (name.length === 1) return undefined;
   const allowed = name.length <= 4 ? 1 : name.length <= 7 ? 2 : 3;
   let best: { readonly name: string; readonly distance: number } | undefined;
   for (const candidate of known) {

@@ -1,6 +1,7 @@
 import type { ProgramProblem } from '../problem';
 import { missing, surplus } from '../syntax-wording';
 import { cutOffBody, emptyBodyThatStops } from './empty-body';
+import { withoutIf } from './slips';
 import type { TokenMap } from './token-map';
 import { typeWords } from './types';
 
@@ -121,8 +122,7 @@ export class BraceScan {
     for (let index = 0; index < this.map.tokens.length - 1; index += 1) {
       const token = this.map.tokens[index]!;
       const next = this.map.tokens[index + 1]!;
-      if (headerWords.has(token.text) && next.text !== '(')
-        return [missing('syntax-paren', token, '(', `After ${token.text} comes a condition in parentheses.`)];
+      if (headerWords.has(token.text) && next.text !== '(') return [this.bareCondition(index)];
       if (token.text === 'void' && next.kind === 'word' && this.map.tokens[index + 2]?.text === '{') {
         const found = missing(
           'syntax-paren',
@@ -134,6 +134,30 @@ export class BraceScan {
       }
     }
     return [];
+  }
+
+  /** `if x == 1)`, or `if x == 1 {` with none of its parentheses. */
+  private bareCondition(index: number): ProgramProblem {
+    const word = this.map.tokens[index]!;
+    const why = `After ${word.text} comes a condition in parentheses.`;
+    const one = missing('syntax-paren', word, '(', why);
+    const brace = this.map.tokens.findIndex(({ text }, at) => at > index && (text === '{' || text === ';'));
+    const inside = this.map.tokens.slice(index + 1, Math.max(index + 1, brace));
+    const [first, last] = [inside[0], inside.at(-1)];
+    const depth = inside.reduce((sum, { text }) => sum + (text === '(' ? 1 : text === ')' ? -1 : 0), 0);
+    const isBare = this.map.tokens[brace]?.text === '{' && depth === 0 && last?.line === word.line;
+    if (!isBare || !first || !last) return one;
+    const { line } = word;
+    return {
+      ...one,
+      repair: {
+        text: `Put parentheses round what stands between ${word.text} and the brace in line ${line}.`,
+        edits: [
+          { replace: { line, column: last.endColumn, length: 0, by: ')' } },
+          { replace: { line, column: first.column, length: 0, by: '(' } },
+        ],
+      },
+    };
   }
 
   private functionHeaders(): readonly Header[] {
@@ -176,6 +200,32 @@ export class BraceScan {
       const head = this.map.tokens[this.map.opens[opener - 2]! - 1];
       return head?.text === 'if' ? [emptyBodyThatStops(semicolon, 'if')] : [];
     });
+  }
+
+  /** An `else` with no `if` straight before it, where all braces pair. */
+  loneElse(): readonly ProgramProblem[] {
+    if (this.map.braceBalance !== 0) return [];
+    return this.map.tokens.flatMap((token, index): readonly ProgramProblem[] => {
+      if (token.text !== 'else') return [];
+      const before = this.map.tokens[index - 1];
+      const end = before?.text === '}' ? this.headOf(this.map.opens[index - 1]!) : index - 1;
+      // A semicolon before the braces has ended the if: that is told by itself.
+      if (
+        before?.text === '}' &&
+        this.map.tokens[end - 1]?.text === ';' &&
+        this.map.tokens[end]?.text === '{'
+      )
+        return [];
+      const start = end < 1 ? 0 : this.map.statementStart(end);
+      const hasIf = this.map.tokens.slice(start, end + 1).some(({ text }) => text === 'if');
+      return hasIf ? [] : [withoutIf(token)];
+    });
+  }
+
+  /** Index of the word that a block belongs to, such as `for`, or of its brace. */
+  private headOf(brace: number): number {
+    const open = this.map.tokens[brace - 1]?.text === ')' ? this.map.opens[brace - 1]! : -1;
+    return open > 0 ? open - 1 : brace;
   }
 
   /** `struct Signal { … }` without the semicolon behind it. */

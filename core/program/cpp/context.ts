@@ -3,9 +3,10 @@ import type { ProgramProblem } from '../problem';
 import { ProblemLog } from '../problem-log';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
-import { MOST_UNKNOWN, unknownName, type Elsewhere } from '../names';
+import { MOST_UNKNOWN, nearest, unknownName, type Elsewhere } from '../names';
 import { Layout, Scope, type Variable } from './scope';
 import type { Expression, Place } from './tree';
+import { asType, byItsUse } from './unknown-uses';
 import {
   conversionTo,
   integer,
@@ -231,14 +232,18 @@ export class Context extends ProblemLog {
       object: ['Serial'],
     };
     const all = Object.values(known).flat();
-    this.pending.push(() =>
-      unknownName(name, uses, {
-        likely: known[use],
-        all,
-        elsewhere: declaredElsewhere(this.root, name),
-        language: 'cpp',
-      }),
-    );
+    this.pending.push(() => {
+      const elsewhere = declaredElsewhere(this.root, name);
+      const isNear = nearest(name, known[use]) !== undefined || elsewhere !== undefined;
+      const isFunction = use === 'value' && functions.includes(name);
+      const own =
+        use === 'type'
+          ? asType(name, node, this.root, functions.includes(name))
+          : use === 'value' && (isFunction || !isNear)
+            ? byItsUse(name, this.root, isFunction)
+            : undefined;
+      return own ?? unknownName(name, uses, { likely: known[use], all, elsewhere, language: 'cpp' });
+    });
   }
 
   /** All problems, in the order of the text, once every use of every name has been seen. */

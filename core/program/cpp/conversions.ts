@@ -1,6 +1,8 @@
 import { figure } from '../../units';
-import { refusal, warning } from '../problem';
+import { refusal, warning, type ProgramProblem } from '../problem';
+import type { Span } from '../syntax';
 import type { Context } from './context';
+import { textForNumber } from './quote-slips';
 import type { ClockForm, Expression } from './tree';
 import {
   conversionTo,
@@ -65,6 +67,10 @@ export function convert(
       return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
     }
   }
+  if (value.node === 'text' && !isTextual(type)) {
+    context.report(textForNumber(quoted(value), (name) => context.constants.has(name)));
+    return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
+  }
   if (isTextual(type) !== isTextual(value.type) || value.type.kind === 'void') {
     const given = value.type.kind === 'void' ? 'nothing' : isTextual(value.type) ? 'a text' : 'a number';
     context.report(
@@ -98,6 +104,13 @@ export function convert(
   };
 }
 
+/** A text as it stands in the program. */
+export const quoted = ({ value, span }: Extract<Expression, { node: 'text' }>) => ({
+  inner: value,
+  written: `"${value}"`,
+  span,
+});
+
 /** Says so when a number is larger than its type holds; going round below zero is a way of writing things. */
 function checkFits(
   { value, type: given, span }: Extract<Expression, { node: 'constant' }>,
@@ -105,7 +118,9 @@ function checkFits(
   type: CType,
   context: Context,
 ): void {
-  if (type.kind !== 'integer' || held === Math.trunc(value) || Number.isNaN(value)) return;
+  if (type.kind !== 'integer' || Number.isNaN(value)) return;
+  if (!Number.isInteger(value)) context.report(cutOff(value, held, span));
+  if (held === Math.trunc(value)) return;
   const [least, most] = integerRange(type);
   // A pattern of bits, 0xFFFF, is meant as one; so is -1 for “all of them”.
   const isPattern = given.kind === 'integer' && !given.signed && value < 2 ** type.bits;
@@ -122,6 +137,23 @@ function checkFits(
         `Use the type ${type.bits < 16 ? 'int' : 'long'} in line ${span.line}, or a smaller number.`,
       ],
     ),
+  );
+}
+
+/** A fraction that is given where a whole number is wanted. */
+function cutOff(value: number, held: number, span: Span): ProgramProblem {
+  const { line } = span;
+  return warning(
+    'integer-division',
+    // What comes to nothing does nothing.
+    held === 0 ? 'fault' : 'advice',
+    span,
+    `Line ${line}: a whole number is wanted here. ${figure(value)} is cut to ${held}.`,
+    [
+      `Are decimals possible where ${figure(value)} stands in line ${line}?`,
+      `${figure(value)} becomes ${held} in line ${line}; what stands behind the point is lost.`,
+      `Write a whole number in line ${line}; a delay is given in milliseconds, and half a second is 500 of them.`,
+    ],
   );
 }
 

@@ -1,6 +1,6 @@
-import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { unreadable, type Context } from './context';
+import { severalInSingle } from './quote-slips';
 import type { Expression } from './tree';
 import { conversionTo, FLOAT, integer, type ScalarType } from './types';
 
@@ -54,15 +54,8 @@ export function readCharacter(node: SyntaxNode, context: Context): Expression {
   const inner = unescape(node.text.slice(1, -1));
   if (inner.length !== 1) {
     context.report(
-      refusal(
-        'syntax-quote',
-        spanOf(node),
-        `Line ${spanOf(node).line}: single quotes hold one character; ${node.text} has ${inner.length}.`,
-        [
-          `Is ${node.text} in line ${spanOf(node).line} one character or a text?`,
-          `A text goes in double quotes, a single character in single quotes.`,
-          `Write "${node.text.slice(1, -1)}" in line ${spanOf(node).line}.`,
-        ],
+      severalInSingle({ inner: node.text.slice(1, -1), written: node.text, span: spanOf(node) }, (name) =>
+        context.constants.has(name),
       ),
     );
     return unreadable(node);

@@ -69,28 +69,54 @@ export function twoWords(
 
 /** `delay 500;`: what a function is given without its parentheses; `start` is the first token of the statement. */
 export function bareCall(tokens: readonly Token[], start: number, index: number): ProgramProblem | undefined {
-  const [called, given, behind] = [tokens[start], tokens[index], tokens[index + 1]];
+  const [called, given] = [tokens[start], tokens[index]];
   if (start !== index - 1 || called?.kind !== 'word' || given?.kind === 'punctuation' || !given)
     return undefined;
-  const isOne = behind?.text === ';' && called.line === given.line && given.kind === 'number';
-  if (!isOne || typeWords.has(called.text)) return undefined;
+  const end = tokens.findIndex(({ text, line }, at) => at > index && (text === ';' || line !== called.line));
+  const values = tokens.slice(index, Math.max(index, end));
+  const isList = values.every(({ text }, at) => (at % 2 === 1) === (text === ','));
+  // A name before a name is a type and what is declared, but for what is written in capitals.
+  const isValue = given.kind === 'number' || /^[A-Z][A-Z\d_]*$/.test(given.text);
+  if (tokens[end]?.text !== ';' || !isList || !isValue || typeWords.has(called.text)) return undefined;
+  const last = values.at(-1)!;
   const { line } = called;
-  const text = `${called.text}(${given.text})`;
+  const shown = values
+    .map(({ text }) => text)
+    .join(' ')
+    .replaceAll(' ,', ',');
+  const text = `${called.text}(${shown})`;
   return refusal(
     'syntax-paren',
     { line, column: called.endColumn },
-    `Line ${line}: the parentheses around ${given.text} are missing. What a function is given goes in parentheses.`,
+    `Line ${line}: the parentheses around ${shown} are missing. What a function is given goes in parentheses.`,
     [
       `How are other functions called in the program?`,
-      `In line ${line} ${given.text} stands behind ${called.text} without parentheses.`,
+      `In line ${line} ${shown} stands behind ${called.text} without parentheses.`,
       `Write ${text}; in line ${line}.`,
     ],
     textRepair(`Write ${text} in line ${line}.`, {
       line,
       column: called.endColumn,
-      length: given.endColumn - called.endColumn,
-      by: `(${given.text})`,
+      length: last.endColumn - called.endColumn,
+      by: `(${shown})`,
     }),
+  );
+}
+
+/** `digitalWrite(13. HIGH)`: a dot that was to be a comma. */
+function dotForComma({ kind, text, line, endColumn }: Token): ProgramProblem | undefined {
+  if (kind !== 'number' || !text.endsWith('.')) return undefined;
+  const repair = `Write a comma instead of the dot after ${text.slice(0, -1)} in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    { line, column: endColumn - 1 },
+    `Line ${line}: there is a dot after ${text.slice(0, -1)} where a comma should be.`,
+    [
+      `What separates two values in line ${line}?`,
+      `Look closely at the sign after ${text.slice(0, -1)}.`,
+      repair,
+    ],
+    textRepair(repair, { line, column: endColumn - 1, length: 1, by: ',' }),
   );
 }
 
@@ -100,6 +126,7 @@ export const commaMissing = (
   token: Token,
   between: 'braces' | 'parentheses',
 ): ProgramProblem =>
+  dotForComma(before) ??
   refusal(
     'syntax-other',
     { line: before.line, column: before.endColumn },
@@ -115,6 +142,19 @@ export const commaMissing = (
       length: 0,
       by: ',',
     }),
+  );
+
+/** An `else` that no `if` stands before. */
+export const withoutIf = ({ line, column }: Pick<Token, 'line' | 'column'>): ProgramProblem =>
+  refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: this else has no if straight before it. Without braces, one instruction belongs to an if, and no more.`,
+    [
+      `Which if does the else in line ${line} belong to?`,
+      `Between that if and the else in line ${line} there is more than one instruction, or there is no if.`,
+      `Put braces round all that belongs to the if before line ${line}.`,
+    ],
   );
 
 /** A comment that begins with one slash. */

@@ -4,7 +4,9 @@ import type { Context } from './context';
 import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
-import { convert } from './conversions';
+import { convert, quoted } from './conversions';
+import { joinedInCase, oddQuestions, withoutEffect } from './questions';
+import { textForNumber } from './quote-slips';
 import { isOfStatements, readStatements } from './definitions';
 import { readExpression, signOf } from './expressions';
 import { readPlace } from './places';
@@ -30,6 +32,8 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       const [inner] = namedChildren(node);
       const expanded = inner && readExpanded(inner, context);
       if (expanded) return expanded;
+      const idle = inner && withoutEffect(inner);
+      if (idle) context.report(idle);
       return inner
         ? { node: 'expression', expression: readExpression(inner, context), span }
         : { node: 'empty', span };
@@ -142,6 +146,7 @@ function readIf(node: SyntaxNode, context: Context): Statement {
 export function readCondition(node: SyntaxNode, context: Context): Expression {
   const assignments = assignmentsIn(node);
   for (const assignment of assignments) context.report(singleEquals(assignment));
+  for (const problem of oddQuestions(node)) context.report(problem);
   const [refused] = assignments.filter((assignment) => !isSettable(assignment));
   return readExpression(refused ? refused.childForFieldName('right')! : node, context);
 }
@@ -161,17 +166,30 @@ function assignmentsIn(node: SyntaxNode): readonly SyntaxNode[] {
 function singleEquals(assignment: SyntaxNode): ProgramProblem {
   const { line, column } = spanOf(assignment.childForFieldName('operator')!);
   const [left, right] = ['left', 'right'].map((side) => assignment.childForFieldName(side)!.text);
+  // “Not equal” the wrong way round.
+  const isTurned = /^[^=]*=!/.test(assignment.text);
+  const [written, meant] = isTurned ? ['=!', '!='] : ['=', '=='];
+  const other = right!.replace(/^! ?/, isTurned ? '' : '!');
   return {
     ...refusal(
       'assign-in-condition',
       { line, column },
-      `Line ${line}: one = sets ${left} to ${right} instead of comparing them, so the condition asks nothing.`,
+      isTurned
+        ? `Line ${line}: “=!” sets ${left} instead of asking whether it differs from ${other}. “Not equal” is !=.`
+        : `Line ${line}: one = sets ${left} to ${right} instead of comparing them, so the condition asks nothing.`,
       [
         `Does line ${line} compare something, or does it set something?`,
-        `At column ${column} of line ${line} there is one =; comparing takes two.`,
-        `Write ${left} == ${right} in line ${line}.`,
+        isTurned
+          ? `At column ${column} of line ${line} the exclamation mark stands behind the =.`
+          : `At column ${column} of line ${line} there is one =; comparing takes two.`,
+        `Write ${left} ${meant} ${other} in line ${line}.`,
       ],
-      textRepair(`Write == instead of = in line ${line}.`, { line, column, length: 1, by: '==' }),
+      textRepair(`Write ${meant} instead of ${written} in line ${line}.`, {
+        line,
+        column,
+        length: written.length,
+        by: meant,
+      }),
     ),
     stopsCompiler: !isSettable(assignment),
   };
@@ -204,6 +222,8 @@ function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Conte
   const condition = conditionNode ? readCondition(conditionNode, context) : undefined;
   const update = node.childForFieldName('update');
   const step = update ? readExpression(update, context) : undefined;
+  const idle = update && withoutEffect(update);
+  if (idle) context.report(idle);
   const body = readStatement(node.childForFieldName('body')!, context);
   context.loopDepth -= 1;
   return { node: 'loop', kind, start, condition, step, body, span: spanOf(node) };
@@ -277,7 +297,7 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
       if (!valueNode) return [{ statements }];
       const values = caseValues(valueNode, context);
       if (!values) {
-        context.unsupported('a case that is no fixed number', valueNode);
+        reportCase(valueNode, context);
         return [];
       }
       // Of a range, each falls through to the next, and the last does what is to be done.
@@ -294,6 +314,18 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
 const LONGEST_RANGE = 1000;
 
 /** The numbers of a case, of a range all of them; `undefined` where they are not known before the program runs. */
+/** Why what a case is for is no fixed number. */
+function reportCase(node: SyntaxNode, context: Context): void {
+  const value = readExpression(node, context);
+  if (value.node === 'text')
+    context.report(textForNumber(quoted(value), (name) => context.constants.has(name)));
+  else {
+    const several = joinedInCase(node);
+    if (several) context.report(several);
+    else context.unsupported('a case that is no fixed number', node);
+  }
+}
+
 function caseValues(node: SyntaxNode, context: Context): readonly number[] | undefined {
   const isRange =
     node.type === 'binary_expression' && node.childForFieldName('operator')?.text === RANGE_SIGN;

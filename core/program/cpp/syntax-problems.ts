@@ -1,8 +1,9 @@
-import { refusal, type ProgramProblem } from '../problem';
+import { MOST_PROBLEMS, refusal, type ProgramProblem } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { missing, quoteProblems, strayProblems } from '../syntax-wording';
 import type { Token } from '../token';
 import { BraceScan } from './brace-scan';
+import { foreignSigns } from './foreign-signs';
 import { keywordSlips } from './keyword-slips';
 import { elseInOne } from './slips';
 import { StatementScan } from './statement-scan';
@@ -23,14 +24,20 @@ export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly Prog
   const slips = keywordSlips(list.tokens);
   if (slips.length > 0) return slips;
   const map = new TokenMap(list.tokens);
+  const foreign = foreignSigns(map);
+  if (foreign.length > 0) return foreign.slice(0, MOST_PROBLEMS);
   const braces = new BraceScan(map);
   const found = [
     ...braces.brackets(),
     ...braces.labels(),
     ...new StatementScan(map).problems(),
     ...braces.cutOffElse(),
+    ...braces.loneElse(),
     ...braces.openTypes(),
-  ].sort((a, b) => a.line - b.line || a.column - b.column);
+  ]
+    .sort((a, b) => a.line - b.line || a.column - b.column)
+    // What is said of the rest of a line follows from what is wrong before it.
+    .filter(({ line }, index, all) => all[index - 1]?.line !== line);
   return found.length > 0 ? found : [grammarProblem(root, list.tokens)];
 }
 

@@ -1,0 +1,201 @@
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { Token } from '../token';
+import type { TokenMap } from './token-map';
+import { typeWords } from './types';
+
+/** Signs that other languages have, or that a hand turns round, each with what is written here. */
+const SIGNS: readonly (readonly [written: readonly [string, string], meant: string, why: string])[] = [
+  [['=', '>'], '>=', 'In “greater or equal” the = comes last.'],
+  [['=', '<'], '<=', 'In “less or equal” the = comes last.'],
+  [['<', '>'], '!=', '“Not equal” is an exclamation mark and an equals sign.'],
+  [['==', '='], '==', '“Equal” has two equals signs.'],
+  [['!=', '='], '!=', '“Not equal” has one equals sign.'],
+];
+
+/** Words with which other languages begin something, each with what is written here for what stands in its parentheses. */
+const WORDS: Readonly<Record<string, (given: string) => string>> = {
+  repeat: (given) => `for (int i = 0; i < ${given}; i++)`,
+  forever: () => 'while (true)',
+  when: (given) => `if (${given})`,
+  unless: (given) => `if (!(${given}))`,
+  until: (given) => `while (!(${given}))`,
+};
+const NEEDS_NOTHING = 'forever';
+
+/** Signs and words that come from other languages, in the order of the text; what the grammar refuses only. */
+export function foreignSigns(map: TokenMap): readonly ProgramProblem[] {
+  return map.tokens.flatMap((_, index): readonly ProgramProblem[] => {
+    const found =
+      sign(map, index) ??
+      then(map, index) ??
+      foreignWord(map, index) ??
+      listInOtherBrackets(map, index) ??
+      bracketsBehindType(map, index) ??
+      severalInCase(map, index) ??
+      comparedFirstValue(map, index);
+    return found ? [found] : [];
+  });
+}
+
+interface Exchange {
+  readonly place: Token;
+  readonly length: number;
+  readonly by: string;
+  /** What is written there, as it is told. */
+  readonly there: string;
+  readonly shown: string;
+  readonly why: string;
+}
+
+/** What stands there, what should, and why, as one problem with its repair. */
+function exchange({ place, length, by, there, shown, why }: Exchange): ProgramProblem {
+  const { line, column } = place;
+  const text =
+    shown === '' ? `Remove ${there} in line ${line}.` : `Write ${shown} instead of ${there} in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    place,
+    `Line ${line}: “${there}” is not understood here. ${why}`,
+    [`How is this written in an example?`, `Look at “${there}” in line ${line}. ${why}`, text],
+    textRepair(text, { line, column, length, by }),
+  );
+}
+
+const touch = (one: Token | undefined, other: Token | undefined): boolean =>
+  one !== undefined && other !== undefined && one.line === other.line && one.endColumn === other.column;
+
+function sign({ tokens }: TokenMap, index: number): ProgramProblem | undefined {
+  const [token, next, behind] = [tokens[index]!, tokens[index + 1], tokens[index + 2]];
+  const found = SIGNS.find(([[one, other]]) => token.text === one && next?.text === other);
+  const before = tokens[index - 1];
+  const isBetween = before !== undefined && before.kind !== 'punctuation' && behind?.kind !== 'punctuation';
+  if (!found || !touch(token, next) || !isBetween) return undefined;
+  const [written, meant, why] = found;
+  const there = written.join('');
+  return exchange({ place: token, length: there.length, by: meant, there, shown: meant, why });
+}
+
+/** `if (…) then`. */
+function then({ tokens, opens }: TokenMap, index: number): ProgramProblem | undefined {
+  const token = tokens[index]!;
+  const head = tokens[(opens[index - 1] ?? 0) - 1];
+  if (token.text.toLowerCase() !== 'then' || tokens[index - 1]?.text !== ')' || head?.text !== 'if')
+    return undefined;
+  const next = tokens[index + 1];
+  const length = next?.line === token.line ? next.column - token.column : token.text.length;
+  const why = 'What belongs to an if comes right after its parentheses.';
+  return exchange({ place: token, length, by: '', there: token.text, shown: '', why });
+}
+
+/** `repeat (5) {`, `forever {`. */
+function foreignWord(map: TokenMap, index: number): ProgramProblem | undefined {
+  const { tokens } = map;
+  const token = tokens[index]!;
+  const meant = Object.hasOwn(WORDS, token.text) ? WORDS[token.text] : undefined;
+  if (!meant || !['{', '}', ';', ')', 'else'].includes(tokens[index - 1]?.text ?? '')) return undefined;
+  const close = tokens[index + 1]?.text === '(' ? map.partner(index + 1) : undefined;
+  const last = tokens[close ?? index]!;
+  if (tokens[(close ?? index) + 1]?.text !== '{' || last.line !== token.line) return undefined;
+  const given = close === undefined ? '' : textOf(tokens.slice(index + 2, close));
+  if (given === '' && token.text !== NEEDS_NOTHING) return undefined;
+  return exchange({
+    place: token,
+    length: last.endColumn - token.column,
+    by: meant(given),
+    there: given === '' ? token.text : `${token.text} (${given})`,
+    shown: meant(given),
+    why: `This language has no word ${token.text}.`,
+  });
+}
+
+/** `int steps[] = [1, 2, 3];` and `int steps[] = 1, 2, 3;`: the first values of a list stand in braces. */
+function listInOtherBrackets(map: TokenMap, index: number): ProgramProblem | undefined {
+  const { tokens } = map;
+  const [equals, first] = [tokens[index]!, tokens[index + 1]];
+  if (equals.text !== '=' || tokens[index - 1]?.text !== ']' || !first) return undefined;
+  const isBracketed = first.text === '[';
+  const end = tokens.findIndex(({ text }, at) => at > index && text === ';');
+  const last = tokens[end - 1];
+  if (!last || last.line !== first.line || first.text === '{') return undefined;
+  const inside = isBracketed ? tokens.slice(index + 2, end - 1) : tokens.slice(index + 1, end);
+  const isList = inside.length > 1 && inside.every(({ text }, at) => (at % 2 === 1) === (text === ','));
+  if (!isList || (isBracketed && last.text !== ']')) return undefined;
+  const by = `{${textOf(inside)}}`;
+  return exchange({
+    place: first,
+    length: last.endColumn - first.column,
+    by,
+    there: textOf(tokens.slice(index + 1, end)),
+    shown: by,
+    why: 'The first values of a list stand in braces.',
+  });
+}
+
+/** `int[] steps`: the brackets stand behind the name. */
+function bracketsBehindType({ tokens }: TokenMap, index: number): ProgramProblem | undefined {
+  const [type, open, close, name] = tokens.slice(index, index + 4);
+  if (!type || !typeWords.has(type.text) || open?.text !== '[' || close?.text !== ']') return undefined;
+  if (name?.kind !== 'word' || name.line !== type.line) return undefined;
+  return exchange({
+    place: open,
+    length: name.endColumn - open.column,
+    by: ` ${name.text}[]`,
+    there: `${type.text}[] ${name.text}`,
+    shown: `${type.text} ${name.text}[]`,
+    why: 'The brackets of a list stand behind its name.',
+  });
+}
+
+/** `case 'r', 'R':`: a case is for one value. */
+function severalInCase({ tokens }: TokenMap, index: number): ProgramProblem | undefined {
+  const [token, first, comma] = tokens.slice(index, index + 3);
+  if (token?.text !== 'case' || comma?.text !== ',' || !first) return undefined;
+  const end = tokens.findIndex(({ text }, at) => at > index && text === ':');
+  const values = tokens.slice(index + 1, end);
+  if (end < 0 || values.some(({ line }) => line !== token.line)) return undefined;
+  const isList = values.every(({ text }, at) => (at % 2 === 1) === (text === ','));
+  if (!isList || values.length % 2 === 0) return undefined;
+  return casesOf(
+    token,
+    values[0]!,
+    values.at(-1)!,
+    textOf(values),
+    values.filter((_, at) => at % 2 === 0),
+  );
+}
+
+/** A case that is written for several values at once. */
+export function casesOf(
+  place: Token,
+  { column }: Pick<Token, 'column'>,
+  { endColumn }: Pick<Token, 'endColumn'>,
+  there: string,
+  values: readonly Pick<Token, 'text'>[],
+): ProgramProblem {
+  const by = values.map(({ text }) => text).join(': case ');
+  return exchange({
+    place: { ...place, column },
+    length: endColumn - column,
+    by,
+    there,
+    shown: by,
+    why: 'A case is for one value; several cases may stand one after the other.',
+  });
+}
+
+/** `int count == 0;`: a first value is given with one equals sign. */
+function comparedFirstValue({ tokens }: TokenMap, index: number): ProgramProblem | undefined {
+  const [type, name, equals] = tokens.slice(index, index + 3);
+  if (!type || !typeWords.has(type.text) || name?.kind !== 'word' || equals?.text !== '==') return undefined;
+  const why = 'A variable gets its first value with one equals sign; two compare.';
+  return exchange({ place: equals, length: 2, by: '=', there: '==', shown: '=', why });
+}
+
+/** Tokens as they are usually written. */
+const textOf = (tokens: readonly Token[]): string =>
+  tokens
+    .map(({ text }) => text)
+    .join(' ')
+    .replace(/ ([,;)\]])/g, '$1')
+    .replace(/([([]) /g, '$1')
+    .replace(/(\w) \(/g, '$1(');

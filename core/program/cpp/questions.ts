@@ -1,0 +1,170 @@
+import { textRepair, warning, type ProgramProblem } from '../problem';
+import { namedChildren, nodesIn, spanOf, type SyntaxNode } from '../syntax';
+
+const JOINING: ReadonlySet<string> = new Set(['||', '&&', 'or', 'and']);
+const ORDERING: ReadonlySet<string> = new Set(['<', '<=', '>', '>=']);
+const COMPARING: ReadonlySet<string> = new Set([...ORDERING, '==', '!=']);
+const LITERALS: ReadonlySet<string> = new Set(['number_literal', 'char_literal']);
+
+const signOf = (node: SyntaxNode): string =>
+  node.type === 'binary_expression' ? (node.childForFieldName('operator')?.text ?? '') : '';
+const left = (node: SyntaxNode): SyntaxNode => node.childForFieldName('left')!;
+const right = (node: SyntaxNode): SyntaxNode => node.childForFieldName('right')!;
+
+/** Questions that compile and do not ask what they seem to: `x == 1 || 2`, `0 < x < 9`, `x == 1, 2`. */
+export const oddQuestions = (condition: SyntaxNode): readonly ProgramProblem[] =>
+  [...nodesIn(condition)].flatMap((node) => {
+    const found = loneValue(node) ?? chained(node) ?? separated(node);
+    return found ? [found] : [];
+  });
+
+/** The comparison that stands last in front of a value that is compared with nothing. */
+function lastComparison(node: SyntaxNode): SyntaxNode | undefined {
+  if (COMPARING.has(signOf(node))) return node;
+  if (!JOINING.has(signOf(node))) return undefined;
+  return lastComparison(right(node)) ?? lastComparison(left(node));
+}
+
+/** `x == 1 || 2`: what is not 0 is true. */
+function loneValue(node: SyntaxNode): ProgramProblem | undefined {
+  if (!JOINING.has(signOf(node)) || !LITERALS.has(right(node).type)) return undefined;
+  const comparison = lastComparison(left(node));
+  if (!comparison) return undefined;
+  const value = right(node);
+  const [asked, sign] = [left(comparison).text, signOf(comparison)];
+  const { line, column } = spanOf(value);
+  const by = `${asked} ${sign} `;
+  // Of two that it must not be, it always is not the one or the other.
+  const operator = node.childForFieldName('operator')!;
+  const isOther = sign === '!=' && ['||', 'or'].includes(operator.text);
+  const joining = isOther ? '&&' : operator.text;
+  const text = `Write ${joining} ${by}${value.text} instead of ${operator.text} ${value.text} in line ${line}.`;
+  const place = spanOf(operator);
+  return warning(
+    'always-true',
+    'fault',
+    { line, column },
+    `Line ${line}: ${value.text} is compared with nothing here, and a number that is not 0 counts as true.`,
+    [
+      `What is asked of ${value.text} in line ${line}?`,
+      `Each side of ${operator.text} is a question of its own; ${value.text} alone is none.`,
+      text,
+    ],
+    textRepair(text, {
+      line: place.line,
+      column: place.column,
+      length: value.startIndex + value.text.length - operator.startIndex,
+      by: `${joining} ${by}${value.text}`,
+    }),
+  );
+}
+
+/** `0 < x < 9`: the first answer, 0 or 1, is compared with 9. */
+function chained(node: SyntaxNode): ProgramProblem | undefined {
+  const sign = signOf(node);
+  const first = COMPARING.has(sign) ? left(node) : undefined;
+  const isChain = first && (ORDERING.has(sign) ? ORDERING.has(signOf(first)) : signOf(first) === sign);
+  if (!isChain) return undefined;
+  const middle = right(first).text;
+  const { endLine: line, endColumn: column } = spanOf(first);
+  const text = `Write ${first.text} && ${middle} ${sign} ${right(node).text} in line ${line}.`;
+  return warning(
+    'always-true',
+    'fault',
+    spanOf(node),
+    `Line ${line}: ${middle} is not compared with both. “${first.text}” gives 0 or 1, and that is compared with ${right(node).text}.`,
+    [
+      `How many questions are asked about ${middle} in line ${line}?`,
+      `Two questions are joined by &&; line ${line} asks them in one go.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: 0, by: ` && ${middle}` }),
+  );
+}
+
+/** `x == 1, 2`: only what stands behind the comma counts. */
+function separated(node: SyntaxNode): ProgramProblem | undefined {
+  if (node.type !== 'comma_expression') return undefined;
+  const comparison = lastComparison(left(node));
+  const value = right(node);
+  if (!comparison) return undefined;
+  const isLone = LITERALS.has(value.type);
+  const by = isLone ? ` || ${left(comparison).text} ${signOf(comparison)} ` : ' && ';
+  const from = spanOf(left(node));
+  const { line } = spanOf(value);
+  const text = `Write${by}${value.text} instead of , ${value.text} in line ${line}.`;
+  return warning(
+    'always-true',
+    'fault',
+    { line: from.endLine, column: from.endColumn },
+    `Line ${line}: a comma joins no questions. Only what stands behind it counts, here ${value.text}.`,
+    [
+      `Which sign means “or”, and which means “and”?`,
+      `In line ${line} there is a comma between two questions.`,
+      text,
+    ],
+    textRepair(text, {
+      line: from.endLine,
+      column: from.endColumn,
+      length: value.startIndex - left(node).endIndex,
+      by,
+    }),
+  );
+}
+
+/** `case 'r' || 'R':`: a case for 1, which is what two values that are not 0 come to. */
+export function joinedInCase(node: SyntaxNode): ProgramProblem | undefined {
+  const values = [...nodesIn(node)].filter(({ type }) => LITERALS.has(type)).map(({ text }) => text);
+  if (!JOINING.has(signOf(node)) || values.length < 2) return undefined;
+  const { line, column } = spanOf(node);
+  const by = values.join(': case ');
+  const text = `Write ${by} instead of ${node.text} in line ${line}.`;
+  return warning(
+    'always-true',
+    'fault',
+    { line, column },
+    `Line ${line}: a case is for one value, and ${node.text} comes to 1. Several cases may stand one after the other.`,
+    [
+      `For which values is the case in line ${line}?`,
+      `${node.text} is a question, and its answer is 1.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: node.text.length, by }),
+  );
+}
+
+const CALCULATING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
+
+/** `i + 1` as a step, `x == 5;` as an instruction: nothing comes of it. */
+export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefined {
+  const sign = signOf(expression);
+  const isComparison = sign === '==';
+  if (!isComparison && !CALCULATING.has(sign)) return undefined;
+  const [target, value] = [left(expression), right(expression)];
+  if (target.type !== 'identifier' || namedChildren(value).some(({ type }) => type === 'call_expression'))
+    return undefined;
+  const { line, column } = spanOf(expression);
+  const isStep = value.text === '1' && (sign === '+' || sign === '-');
+  const by = isComparison
+    ? `${target.text} = ${value.text}`
+    : isStep
+      ? `${target.text}${sign}${sign}`
+      : `${target.text} ${sign}= ${value.text}`;
+  const text = `Write ${by} instead of ${expression.text} in line ${line}.`;
+  return warning(
+    'no-effect',
+    'fault',
+    { line, column },
+    isComparison
+      ? `Line ${line}: two equals signs compare, and nothing is done with the answer. ${target.text} stays as it is.`
+      : `Line ${line}: ${expression.text} is worked out and thrown away. ${target.text} stays as it is.`,
+    [
+      `Does line ${line} change ${target.text}?`,
+      isComparison
+        ? `Line ${line} asks whether ${target.text} is ${value.text}; giving it that value takes one =.`
+        : `Line ${line} works out ${expression.text} but keeps it nowhere.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: expression.text.length, by }),
+  );
+}

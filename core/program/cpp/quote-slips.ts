@@ -1,0 +1,68 @@
+import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { Span } from '../syntax';
+
+/** What a program may mean by something in quotes: a name without them, a number, one letter, a text. */
+interface Quoted {
+  /** What stands between the quotes, and with them. */
+  readonly inner: string;
+  readonly written: string;
+  readonly span: Span;
+}
+
+const NAME = /^[A-Z][A-Z\d_]*$/;
+const NUMBER = /^-?\d+(?:\.\d+)?$/;
+
+/** How something in quotes is written where a number is wanted; `undefined` where it cannot be one. */
+function asNumber(
+  inner: string,
+  isKnown: (name: string) => boolean,
+): { readonly by: string; readonly why: string } | undefined {
+  if (NUMBER.test(inner)) return { by: inner, why: `A number has no quotes round it.` };
+  if (isKnown(inner) || (NAME.test(inner) && inner.length > 1))
+    return { by: inner, why: `${inner} is a name; names have no quotes round them.` };
+  if ([...inner].length === 1) return { by: `'${inner}'`, why: 'One letter goes in single quotes.' };
+  return undefined;
+}
+
+/** `'on'`: single quotes that hold more than one letter, or none. `isKnown`: names that stand for a number. */
+export function severalInSingle(
+  { inner, written, span }: Quoted,
+  isKnown: (name: string) => boolean,
+): ProgramProblem {
+  const number = isKnown(inner) || NUMBER.test(inner) ? asNumber(inner, isKnown) : undefined;
+  const by = number?.by ?? `"${inner}"`;
+  const text = `Write ${by} instead of ${written} in line ${span.line}.`;
+  return refusal(
+    'syntax-quote',
+    span,
+    `Line ${span.line}: single quotes hold one character; ${written} has ${inner.length}.`,
+    [
+      `Is ${written} in line ${span.line} one character or a text?`,
+      number?.why ?? `A text goes in double quotes, a single character in single quotes.`,
+      text,
+    ],
+    textRepair(text, { line: span.line, column: span.column, length: written.length, by }),
+  );
+}
+
+/** `command == "r"`, `digitalWrite(13, "HIGH")`, `case "r":`: a text where a number or a letter is wanted. */
+export function textForNumber(
+  { inner, written, span }: Quoted,
+  isKnown: (name: string) => boolean,
+): ProgramProblem {
+  const number = asNumber(inner, isKnown);
+  const text = number && `Write ${number.by} instead of ${written} in line ${span.line}.`;
+  return refusal(
+    'arguments',
+    span,
+    `Line ${span.line}: this should be a number, but ${written} is a text.${number ? ` ${number.why}` : ''}`,
+    [
+      `What does line ${span.line} want here: a number, a letter or a text?`,
+      `What stands in double quotes in line ${span.line} is a text, and a text is compared with texts only.`,
+      text ?? `Put a number at column ${span.column} of line ${span.line}.`,
+    ],
+    text && number
+      ? textRepair(text, { line: span.line, column: span.column, length: written.length, by: number.by })
+      : undefined,
+  );
+}
