@@ -128,6 +128,8 @@ export class Context extends ProblemLog {
       if (isModule) return notImported(name, uses[0]!);
       const remark = remarkBefore(this.root, uses[0]!);
       if (remark) return remark;
+      const member = memberOf(name, this.library, uses);
+      if (member) return member;
       const foreign = foreignName(name, uses);
       if (foreign) return { ...foreign, stopsCompiler: false };
       return {
@@ -163,6 +165,40 @@ function ownAttributes(root: SyntaxNode): readonly string[] {
     const left = node.type === 'assignment' ? node.childForFieldName('left') : null;
     return left?.type === 'attribute' ? [left.childForFieldName('attribute')!.text] : [];
   });
+}
+
+/** `sleep(0.5)`: what belongs to a module, without its name. */
+function memberOf(
+  name: string,
+  library: ReadonlyMap<string, PyModule>,
+  uses: readonly Span[],
+): ProgramProblem | undefined {
+  const module = [...library.values()].find(({ name: own, members }) => own !== 'board' && members.has(name));
+  if (!module) return undefined;
+  const { line, column } = uses[0]!;
+  const whole = `${module.name}.${name}`;
+  const text = `Write ${whole} instead of ${name} in line ${line}${uses.length > 1 ? ' and wherever else it stands' : ''}.`;
+  return {
+    ...refusal(
+      'name-unknown',
+      { line, column },
+      `Line ${line}: “${name}” is not known by itself. It belongs to ${module.name}, and is written ${whole}.`,
+      [
+        `Which module does ${name} belong to?`,
+        `The board knows ${whole}; it does not know ${name} alone.`,
+        `Write ${whole} in line ${line}.`,
+      ],
+      {
+        text,
+        edits: uses
+          .toSorted((a, b) => b.line - a.line || b.column - a.column)
+          .map((use) => ({
+            replace: { line: use.line, column: use.column, length: name.length, by: whole },
+          })),
+      },
+    ),
+    stopsCompiler: false,
+  };
 }
 
 function notImported(name: string, { line, column }: Span): ProgramProblem {

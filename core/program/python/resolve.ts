@@ -23,7 +23,7 @@ export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPy
   const problems = withoutUnreadNames(context.finish(), root, context.unread);
   if (problems.some(({ stopsCompiler }) => stopsCompiler)) return { problems };
   const tree: PythonTree = { globals: context.globals.all, functions: context.functions, body };
-  return { tree, problems: inOrder([...problems, ...habitsOf(tree)]) };
+  return { tree, problems: inOrder([...problems, ...habitsOf(tree, root.text)]) };
 }
 
 /** Names that functions give to the program. */

@@ -4,6 +4,7 @@ import { missing, quoteProblems, strayProblems, surplus } from '../syntax-wordin
 import type { Token } from '../token';
 import { pythonKeywordSlips } from './keyword-slips';
 import type { LogicalLine, PythonLines } from './lines';
+import { lineSlips } from './line-slips';
 import { misreadSigns, otherLanguage } from './other-language';
 
 /** Words whose line opens a block. */
@@ -30,6 +31,8 @@ export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): reado
   if (list.strays.length > 0) return strayProblems(list.strays);
   const slips = pythonKeywordSlips(list.lines);
   if (slips.length > 0) return slips;
+  const inLines = lineSlips(list);
+  if (inLines.length > 0) return inLines;
   const foreign = otherLanguage(list);
   // With braces round its blocks nothing else of a text is as it is meant.
   if (foreign.some(({ code }) => code === 'syntax-brace')) return foreign;
@@ -45,6 +48,7 @@ export function pythonSyntaxProblems(list: PythonLines, root: SyntaxNode): reado
 
 /** What the lines alone show, also where the grammar forgives it. */
 export const certainProblems = (list: PythonLines): readonly ProgramProblem[] => [
+  ...lineSlips(list),
   ...misreadSigns(list),
   ...pythonKeywordSlips(list.lines),
   ...indentationProblems(list.lines),

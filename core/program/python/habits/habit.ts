@@ -5,6 +5,7 @@ import type { PinObjects } from './pins';
 /** What the habits look at. */
 export interface Facts {
   readonly tree: PythonTree;
+  readonly source: string;
   /** Bodies of the loops that repeat for ever. */
   readonly loops: readonly (readonly Statement[])[];
   readonly pins: PinObjects;

@@ -6,11 +6,12 @@ import { memoryHabits } from './memory';
 import { numberHabits } from './numbers';
 import { pinObjects } from './pins';
 import { pressHabits } from './presses';
+import { questionHabits } from './questions';
 
-const habits: readonly Habit[] = [memoryHabits, numberHabits, pressHabits];
+const habits: readonly Habit[] = [memoryHabits, numberHabits, pressHabits, questionHabits];
 
 /** What is likely not meant so in a program that the board takes, in no order. */
-export function habitsOf(tree: PythonTree): readonly ProgramProblem[] {
+export function habitsOf(tree: PythonTree, source: string): readonly ProgramProblem[] {
   const bodies = [tree.body, ...tree.functions.map(({ body }) => body)];
   const loops = bodies.flatMap((body) =>
     [...allStatements(body)].flatMap((statement) =>
@@ -21,6 +22,6 @@ export function habitsOf(tree: PythonTree): readonly ProgramProblem[] {
         : [],
     ),
   );
-  const facts: Facts = { tree, loops, pins: pinObjects(bodies.flat()) };
+  const facts: Facts = { tree, source, loops, pins: pinObjects(bodies.flat()) };
   return habits.flatMap((habit) => habit(facts));
 }

@@ -1,0 +1,154 @@
+import { textRepair, warning, type ProgramProblem } from '../../problem';
+import type { Span } from '../../syntax';
+import type { Expression, Statement } from '../tree';
+import { allParts, allStatements } from '../walk';
+import type { Habit } from './habit';
+import type { PinObjects } from './pins';
+
+type Of<Node extends Expression['node']> = Extract<Expression, { node: Node }>;
+
+/** Questions that do not ask what they seem to, and lines of which nothing comes. */
+export const questionHabits: Habit = (facts) => {
+  const bodies = [facts.tree.body, ...facts.tree.functions.map(({ body }) => body)];
+  const statements = bodies.flatMap((body) => [...allStatements(body)]);
+  return statements.flatMap((statement) => [
+    ...questionsOf(statement).flatMap((question) => [
+      ...objects(question, facts.pins),
+      ...loneValues(question, facts.source),
+    ]),
+    ...(statement.node === 'expression' ? idle(statement.expression, facts.source) : []),
+  ]);
+};
+
+/** What a statement asks. */
+const questionsOf = (statement: Statement): readonly Expression[] =>
+  statement.node === 'if' || statement.node === 'while' ? [statement.condition] : [];
+
+/** A stretch of one line of the text. */
+const textAt = (source: string, { line, column, endLine, endColumn }: Span): string =>
+  line === endLine ? source.split('\n')[line - 1]!.slice(column - 1, endColumn - 1) : '';
+
+/** `if button:`: an object counts as true, whatever its pin reads. */
+function objects(question: Expression, pins: PinObjects): readonly ProgramProblem[] {
+  switch (question.node) {
+    case 'both':
+    case 'either':
+      return [question.left, question.right].flatMap((side) => objects(side, pins));
+    case 'unary':
+      return question.operator === 'not' ? objects(question.operand, pins) : [];
+    case 'compare':
+      return objects(question.first, pins);
+    case 'name': {
+      if (!pins.has(question.name)) return [];
+      const { line, column, endColumn } = question.span;
+      const whole = `${question.name}.value`;
+      const text = `Write ${whole} instead of ${question.name} in line ${line}.`;
+      return [
+        warning(
+          'always-true',
+          'fault',
+          { line, column },
+          `Line ${line}: ${question.name} is the pin itself, which always counts as true. What it reads is ${whole}.`,
+          [
+            `Does line ${line} ask about the pin, or about what is read at it?`,
+            `${question.name} stands for the pin; ${whole} is what it reads.`,
+            text,
+          ],
+          textRepair(text, { line, column: endColumn, length: 0, by: '.value' }),
+        ),
+      ];
+    }
+    default:
+      return [];
+  }
+}
+
+/** The comparison that stands last in front of a value that is compared with nothing. */
+function lastComparison(expression: Expression): Of<'compare'> | undefined {
+  if (expression.node === 'compare') return expression;
+  if (expression.node !== 'both' && expression.node !== 'either') return undefined;
+  return lastComparison(expression.right) ?? lastComparison(expression.left);
+}
+
+/** `if count == 1 or 2:`: what is not 0, and no empty text, is true. */
+function loneValues(question: Expression, source: string): readonly ProgramProblem[] {
+  if (question.node !== 'both' && question.node !== 'either') return [];
+  const inner = [...loneValues(question.left, source), ...loneValues(question.right, source)];
+  const comparison = lastComparison(question.left);
+  const [operator] = comparison?.rest ?? [];
+  const { right } = question;
+  const isPlain = right.node === 'constant' && !['boolean', 'undefined'].includes(typeof right.value);
+  if (!isPlain || right.value === null || !comparison || !operator || comparison.rest.length > 1)
+    return inner;
+  const value = textAt(source, right.span);
+  const { first } = comparison;
+  const begins = { ...comparison.span, endLine: first.span.endLine, endColumn: first.span.endColumn };
+  const asked = `${textAt(source, begins)} ${operator.operator} `;
+  const { line, column } = right.span;
+  if (value === '' || question.left.span.endLine !== line) return inner;
+  const joining = question.node === 'both' ? 'and' : 'or';
+  // Of two that it must not be, it always is not the one or the other.
+  const meant = operator.operator === '!=' ? 'and' : joining;
+  const text = `Write ${meant} ${asked}${value} instead of ${joining} ${value} in line ${line}.`;
+  const from = question.left.span.endColumn;
+  return [
+    ...inner,
+    warning(
+      'always-true',
+      'fault',
+      { line, column },
+      `Line ${line}: ${value} is compared with nothing here, and what is not 0 or empty counts as true.`,
+      [
+        `What is asked of ${value} in line ${line}?`,
+        `Each side of “${joining}” is a question of its own; ${value} alone is none.`,
+        text,
+      ],
+      textRepair(text, {
+        line,
+        column: from,
+        length: right.span.endColumn - from,
+        by: ` ${meant} ${asked}${value}`,
+      }),
+    ),
+  ];
+}
+
+const CALCULATES: ReadonlySet<string> = new Set(['+', '-', '*', '/', '//', '%']);
+
+/** `count + 1`, `led.value == True` as a line of its own. */
+function idle(expression: Expression, source: string): readonly ProgramProblem[] {
+  const [first, value, sign] =
+    expression.node === 'compare' && expression.rest[0]?.operator === '=='
+      ? [expression.first, expression.rest[0].value, '==']
+      : expression.node === 'binary' && CALCULATES.has(expression.operator)
+        ? [expression.left, expression.right, expression.operator]
+        : [];
+  const isTarget = first?.node === 'name' || first?.node === 'attribute';
+  if (!first || !value || !isTarget || [...allParts(value)].some(({ node }) => node === 'call')) return [];
+  // The place of a member is that of its name; what it belongs to stands before it.
+  const begins = { ...expression.span, endLine: first.span.endLine, endColumn: first.span.endColumn };
+  const [target, given, whole] = [begins, value.span, expression.span].map((span) => textAt(source, span));
+  if (!target || !given || !whole) return [];
+  const isComparison = sign === '==';
+  const by = isComparison ? `${target} = ${given}` : `${target} ${sign}= ${given}`;
+  const { line, column } = expression.span;
+  const text = `Write ${by} instead of ${whole} in line ${line}.`;
+  return [
+    warning(
+      'no-effect',
+      'fault',
+      { line, column },
+      isComparison
+        ? `Line ${line}: two equals signs compare, and nothing is done with the answer. ${target} stays as it is.`
+        : `Line ${line}: ${whole} is worked out and thrown away. ${target} stays as it is.`,
+      [
+        `Does line ${line} change ${target}?`,
+        isComparison
+          ? `Line ${line} asks whether ${target} is ${given}; giving it that value takes one =.`
+          : `Line ${line} works out ${whole} but keeps it nowhere.`,
+        text,
+      ],
+      textRepair(text, { line, column, length: whole.length, by }),
+    ),
+  ];
+}
