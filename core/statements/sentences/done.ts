@@ -183,7 +183,9 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
   const body = over ? text.slice(0, over.index) : text;
   const when = new RegExp(`(?: at| after|, at) ${SECONDS}$`, 'i').exec(body);
   const what = when ? body.slice(0, when.index) : body;
-  const tail = ` at ${when?.[1] ?? usual} s${length === null ? '' : ` over ${length} s`}`;
+  // What is so is so from the start; what becomes so does when there was time to see how it was.
+  const isState = /\b(?:is|at)\b/i.test(what) && !BECOMES.test(what) && !over;
+  const tail = ` at ${when?.[1] ?? (isState ? 0 : usual)} s${length === null ? '' : ` over ${length} s`}`;
   const sensor = onlyTouched('light', parts);
   const dark = '(?:dark|night)';
   const bright = '(?:bright|light|day)';
@@ -244,6 +246,10 @@ const isTouched = (name: string, how: StimulusKind, parts: readonly Named[]): bo
   const kind = parts.find(({ ref }) => ref === name.toUpperCase())?.kind;
   return kind === undefined || findKind(kind)?.stimulus === how;
 };
+
+/** Words for a change. */
+const BECOMES =
+  /\b(?:gets|becomes|turns|grows|goes|falls|drops|rises|changes|comes|set|turn|make|bring|move|warm|heat|cool|press|hold|put)\b/i;
 
 /** How much light falls on a sensor in a dark and in a bright room. */
 const [DARK, BRIGHT] = [0.05, 0.9];
