@@ -59,7 +59,10 @@ export const chirps: ExpectationDefinition<Chirps> = {
         : `sounds ${times(sounds.length)}, ${sounds.slice(0, 5).map(seconds).join(', ')}`;
     const name = capital(partTextOf(observed.wiring, ref));
     const wanted = expectation.chirps;
-    if (sounds.length !== wanted)
+    const { lasting, tolerance = 0 } = expectation;
+    // Where lengths are asked for, what may be off is they.
+    const isCounted = Math.abs(sounds.length - wanted) <= (lasting ? 0 : wanted * tolerance);
+    if (!isCounted)
       return failedWith(found, {
         code: sounds.length === 0 ? 'tone-off' : 'count-wrong',
         severity: 'fault',
@@ -72,7 +75,6 @@ export const chirps: ExpectationDefinition<Chirps> = {
         ],
         evidence: { found: quantity(sounds.length, ''), wanted: quantity(wanted, '') },
       });
-    const { lasting, tolerance = 0 } = expectation;
     const [least, most] = lasting ?? [0, Number.POSITIVE_INFINITY];
     const off = sounds.find(
       (length) => length < least * (1 - tolerance) - 1e-6 || length > most * (1 + tolerance) + 1e-6,

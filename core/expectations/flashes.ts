@@ -33,7 +33,8 @@ export const flashes: ExpectationDefinition<Flashes> = {
     if (!view) return absent(expectation.lamp);
     const wanted = expectation.flashes;
     const count = view.phases.filter((phase) => phase.lit).length;
-    if (count === wanted) return passed(summary(view));
+    const { tolerance = 0 } = expectation;
+    if (Math.abs(count - wanted) <= wanted * tolerance) return passed(summary(view));
     if (count === 0) return failed(view, [neverLit(view)]);
     return failed(view, [
       saw(

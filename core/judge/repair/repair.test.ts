@@ -157,7 +157,7 @@ describe('changes of a program', () => {
   test('put no pin twice into a list, and turn a list round as a whole', () => {
     const program = `const int PINS[3] = {4, 5, 6};\n${PROGRAM}`;
     const listed = changed(program, { pins: [4, 5, 6, 7], used: [4, 5, 6, 13], milliseconds: [] })
-      .filter(({ text }) => text.endsWith('in line 1.') || text.startsWith('Reverse'))
+      .filter(({ text }) => /^Write .* in line 1\.$|^Reverse/.test(text))
       .map(({ text }) => text);
     expect(listed).toEqual([
       'Write 7 instead of 4 in line 1.',

@@ -160,12 +160,19 @@ class RepairSearch {
   private onRightWiring(from: Tried): Tried | undefined {
     const single = (this.best = this.oneMore(from));
     const bound = single ? single.cost - from.cost : Number.POSITIVE_INFINITY;
-    if ((single && bound < PLAIN) || this.needsRewriting(from)) return single;
-    const back = single ? undefined : this.backToAsked(from);
+    const isOther = !single || (!single.candidates.at(-1)?.isAsAsked && !this.isAskedProgram(single));
+    // Of a program that is the exercise's own but for a few words, these are what was slipped, whatever else would do.
+    const back = isOther ? this.backToAsked(from) : undefined;
     if (back) return back;
+    if ((single && bound < PLAIN) || this.needsRewriting(from)) return single;
     // One large change is weighed against two small ones.
     const found = within(OF_TWO_IN_PROGRAM, () => this.twoMore(from, bound));
     return (found.ended ? found.value : this.best) ?? single;
+  }
+
+  /** Whether a program is the exercise's own, but for spaces and remarks. */
+  private isAskedProgram(tried: Tried): boolean {
+    return !this.changesOfProgram(tried).some(({ isAsAsked }) => isAsAsked);
   }
 
   /** The words that make the exercise's own program of one that is it but for a few of them, where that is repaired. */
