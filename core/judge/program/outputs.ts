@@ -16,7 +16,7 @@ export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
         ? 'Nothing happens.'
         : currentMa === undefined
           ? 'Only the weak pull-up inside the board is switched on.'
-          : `Only the weak pull-up inside the board is switched on: ${milliamps(currentMa)} flows, a faint glow at most.`;
+          : `Only the weak pull-up inside the board is switched on: ${milliamps(currentMa)} flows, ${isForTheEye(pin, built!) ? 'a faint glow at most' : 'too little to drive anything'}.`;
     return {
       code: 'direction-unset',
       severity: 'fault',
