@@ -29,6 +29,8 @@ const PRESSED = 'int last = HIGH; int count = 0;\n';
 
 /** Programs with one thing not meant so: where it must be told, and how badly. */
 const cases: readonly (readonly [FindingCode, 'fault' | 'advice', number, string, string?])[] = [
+  ['always-true', 'fault', 2, loop('if (digitalRead(2) == LOW || 3) { digitalWrite(13, HIGH); }')],
+  ['no-effect', 'fault', 2, loop('for (int i = 0; i < 3; i + 1) { digitalWrite(13, HIGH); }')],
   ['empty-body', 'fault', 2, loop('if (digitalRead(2) == LOW); { digitalWrite(13, HIGH); }')],
   ['empty-body', 'fault', 2, loop('while (digitalRead(2) == HIGH); { digitalWrite(13, HIGH); }')],
   ['empty-body', 'fault', 2, loop('for (int i = 0; i < 3; i++); { digitalWrite(13, HIGH); }')],
