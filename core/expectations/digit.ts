@@ -221,7 +221,7 @@ export const digit: ExpectationDefinition<Digit> = {
     const ref = observed.builtRef(display);
     const shown = shownIn(display, observed.seen, windowOf(expectation, observed.trace));
     if (ref === undefined || !shown) return absent(display);
-    const found = shown.map(({ lit }) => shownText(lit)).join(', then ');
+    const found = `shows ${shown.map(({ lit }) => shownText(lit)).join(', then ')}`;
     const wrong = shows.length === 1 ? otherThan(shows[0]!, shown) : notInOrder(shows, shown);
     if (!wrong) return passed(found);
     return failedWith(found, {
