@@ -1,4 +1,4 @@
-import type { FindingCode } from '../findings/finding';
+import type { FindingCode, TextEdit } from '../findings/finding';
 import { withArticle } from '../words/words';
 import { MOST_PROBLEMS, refusal, textRepair, type ProgramProblem } from './problem';
 import type { QuoteProblem, StrayCharacter, Token } from './token';
@@ -63,6 +63,64 @@ function strayProblem({ character, plain, line, column }: StrayCharacter): Progr
         : `Type it again in line ${line}, as a plain ${isSpace ? 'space' : plain}.`,
     ],
     textRepair(`Type column ${column} of line ${line} again.`, { line, column, length: 1, by: plain ?? '' }),
+  );
+}
+
+/** Signs that other languages have, or that a hand turns round, each with what is written here. */
+export const TURNED_SIGNS: readonly (readonly [
+  written: readonly [string, string],
+  meant: string,
+  why: string,
+])[] = [
+  [['=', '>'], '>=', 'In “greater or equal” the = comes last.'],
+  [['=', '<'], '<=', 'In “less or equal” the = comes last.'],
+  [['<', '>'], '!=', '“Not equal” is an exclamation mark and an equals sign.'],
+  [['==', '='], '==', '“Equal” has two equals signs.'],
+  [['!=', '='], '!=', '“Not equal” has one equals sign.'],
+];
+
+/**
+ * What another language writes so, or a hand has turned round: what stands there, what is written here, nothing for what
+ * is left out, and why. Without an edit where it runs over several lines.
+ */
+export function writtenOtherwise(
+  { line, column }: Pick<Token, 'line' | 'column'>,
+  there: string,
+  meant: string,
+  why: string,
+  edit: TextEdit | undefined,
+): ProgramProblem {
+  const text =
+    meant === '' ? `Remove ${there} in line ${line}.` : `Write ${meant} instead of ${there} in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: “${there}” is not understood here. ${why}`,
+    [`How is this written in an example?`, `Look at “${there}” in line ${line}. ${why}`, text],
+    edit && textRepair(text, edit),
+  );
+}
+
+/**
+ * `delay 500`, `time.sleep 0.5`: what a function is given without its parentheses. `name` ends where `behind` says, and
+ * what it is given with the space before it is `length` long.
+ */
+export function parenthesesMissing(
+  { name, given, length }: { readonly name: string; readonly given: string; readonly length: number },
+  behind: { readonly line: number; readonly column: number },
+): ProgramProblem {
+  const { line } = behind;
+  const text = `Write ${name}(${given}) in line ${line}.`;
+  return refusal(
+    'syntax-paren',
+    behind,
+    `Line ${line}: the parentheses around ${given} are missing. What a function is given goes in parentheses.`,
+    [
+      `How are other functions called in the program?`,
+      `In line ${line} ${given} stands behind ${name} without parentheses.`,
+      text,
+    ],
+    textRepair(text, { ...behind, length, by: `(${given})` }),
   );
 }
 

@@ -1,16 +1,8 @@
-import { refusal, textRepair, type ProgramProblem } from '../problem';
+import type { ProgramProblem } from '../problem';
+import { TURNED_SIGNS, writtenOtherwise } from '../syntax-wording';
 import type { Token } from '../token';
 import type { TokenMap } from './token-map';
 import { typeWords } from './types';
-
-/** Signs that other languages have, or that a hand turns round, each with what is written here. */
-const SIGNS: readonly (readonly [written: readonly [string, string], meant: string, why: string])[] = [
-  [['=', '>'], '>=', 'In “greater or equal” the = comes last.'],
-  [['=', '<'], '<=', 'In “less or equal” the = comes last.'],
-  [['<', '>'], '!=', '“Not equal” is an exclamation mark and an equals sign.'],
-  [['==', '='], '==', '“Equal” has two equals signs.'],
-  [['!=', '='], '!=', '“Not equal” has one equals sign.'],
-];
 
 /** Words with which other languages begin something, each with what is written here for what stands in its parentheses. */
 const WORDS: Readonly<Record<string, (given: string) => string>> = {
@@ -47,26 +39,15 @@ interface Exchange {
   readonly why: string;
 }
 
-/** What stands there, what should, and why, as one problem with its repair. */
-function exchange({ place, length, by, there, shown, why }: Exchange): ProgramProblem {
-  const { line, column } = place;
-  const text =
-    shown === '' ? `Remove ${there} in line ${line}.` : `Write ${shown} instead of ${there} in line ${line}.`;
-  return refusal(
-    'syntax-other',
-    place,
-    `Line ${line}: “${there}” is not understood here. ${why}`,
-    [`How is this written in an example?`, `Look at “${there}” in line ${line}. ${why}`, text],
-    textRepair(text, { line, column, length, by }),
-  );
-}
+const exchange = ({ place, length, by, there, shown, why }: Exchange): ProgramProblem =>
+  writtenOtherwise(place, there, shown, why, { line: place.line, column: place.column, length, by });
 
 const touch = (one: Token | undefined, other: Token | undefined): boolean =>
   one !== undefined && other !== undefined && one.line === other.line && one.endColumn === other.column;
 
 function sign({ tokens }: TokenMap, index: number): ProgramProblem | undefined {
   const [token, next, behind] = [tokens[index]!, tokens[index + 1], tokens[index + 2]];
-  const found = SIGNS.find(([[one, other]]) => token.text === one && next?.text === other);
+  const found = TURNED_SIGNS.find(([[one, other]]) => token.text === one && next?.text === other);
   const before = tokens[index - 1];
   const isBetween = before !== undefined && before.kind !== 'punctuation' && behind?.kind !== 'punctuation';
   if (!found || !touch(token, next) || !isBetween) return undefined;

@@ -1,5 +1,6 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import type { Span } from '../syntax';
+import { parenthesesMissing } from '../syntax-wording';
 import type { Token } from '../token';
 import { typeWords } from './types';
 
@@ -84,22 +85,9 @@ export function bareCall(tokens: readonly Token[], start: number, index: number)
     .map(({ text }) => text)
     .join(' ')
     .replaceAll(' ,', ',');
-  const text = `${called.text}(${shown})`;
-  return refusal(
-    'syntax-paren',
+  return parenthesesMissing(
+    { name: called.text, given: shown, length: last.endColumn - called.endColumn },
     { line, column: called.endColumn },
-    `Line ${line}: the parentheses around ${shown} are missing. What a function is given goes in parentheses.`,
-    [
-      `How are other functions called in the program?`,
-      `In line ${line} ${shown} stands behind ${called.text} without parentheses.`,
-      `Write ${text}; in line ${line}.`,
-    ],
-    textRepair(`Write ${text} in line ${line}.`, {
-      line,
-      column: called.endColumn,
-      length: last.endColumn - called.endColumn,
-      by: `(${shown})`,
-    }),
   );
 }
 

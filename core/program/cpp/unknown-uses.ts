@@ -1,5 +1,6 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
+import { parenthesesMissing } from '../syntax-wording';
 import { withoutIf } from './slips';
 
 /** Where a name stands that nobody knows, and in what. */
@@ -45,23 +46,8 @@ export function asType(
   );
   const given = statement?.text.slice(name.length).replace(/;$/, '').trim();
   if (!isFunction || given === undefined || given.includes('\n')) return undefined;
-  const text = `Write ${name}(${given}) in line ${line}.`;
-  return refusal(
-    'syntax-paren',
-    { line, column: endColumn },
-    `Line ${line}: the parentheses around ${given} are missing. What a function is given goes in parentheses.`,
-    [
-      `How are other functions called in the program?`,
-      `In line ${line} ${given} stands behind ${name} without parentheses.`,
-      text,
-    ],
-    textRepair(text, {
-      line,
-      column,
-      length: statement!.text.replace(/;$/, '').length,
-      by: `${name}(${given})`,
-    }),
-  );
+  const length = statement!.text.replace(/;$/, '').length - name.length;
+  return parenthesesMissing({ name, given, length }, { line, column: endColumn });
 }
 
 /** The uses of a name in the order of the text. */

@@ -1,15 +1,11 @@
-import { refusal, textRepair, type ProgramProblem } from '../problem';
-import { missing } from '../syntax-wording';
+import { refusal, type ProgramProblem } from '../problem';
+import { missing, parenthesesMissing, TURNED_SIGNS, writtenOtherwise } from '../syntax-wording';
 import type { Token } from '../token';
 import type { LogicalLine, PythonLines } from './lines';
 
-/** Signs that other languages have, or that a hand turns round, each with what is written here. */
-const SIGNS: readonly (readonly [written: readonly [string, string], meant: string, why: string])[] = [
-  [['=', '>'], '>=', 'In “greater or equal” the = comes last.'],
-  [['=', '<'], '<=', 'In “less or equal” the = comes last.'],
-  [['<', '>'], '!=', '“Not equal” is an exclamation mark and an equals sign.'],
-  [['==', '='], '==', '“Equal” has two equals signs.'],
-  [['!=', '='], '!=', '“Not equal” has one equals sign.'],
+/** Signs that are turned round; `!` begins no other sign here. */
+const SIGNS: typeof TURNED_SIGNS = [
+  ...TURNED_SIGNS,
   [['=', '!'], '!=', 'In “not equal” the exclamation mark comes first.'],
 ];
 
@@ -58,14 +54,9 @@ interface Exchange {
 function exchange({ tokens }: LogicalLine, { from, to, by, why }: Exchange): ProgramProblem {
   const { line, column } = from;
   const there = textOf(tokens.slice(tokens.indexOf(from), tokens.indexOf(to) + 1));
-  const text = `Write ${by} instead of ${there} in line ${line}.`;
-  return refusal(
-    'syntax-other',
-    from,
-    `Line ${line}: “${there}” is not understood here. ${why}`,
-    ['How is this written in an example?', `Look at “${there}” in line ${line}. ${why}`, text],
-    from.line === to.line ? textRepair(text, { line, column, length: to.endColumn - column, by }) : undefined,
-  );
+  const isOneLine = line === to.line;
+  const edit = isOneLine ? { line, column, length: to.endColumn - column, by } : undefined;
+  return writtenOtherwise(from, there, by, why, edit);
 }
 
 /** Tokens with the spaces that stand between them in the text. */
@@ -161,23 +152,9 @@ function bareCall(line: LogicalLine): ProgramProblem | undefined {
     named.length >= 3 && named.every(({ kind, text }, at) => (at % 2 === 0 ? kind === 'word' : text === '.'));
   if (!given || !last || !isName || given.kind === 'punctuation' || given.line !== last.line)
     return undefined;
-  const name = textOf(named);
-  const text = `Write ${name}(${given.text}) in line ${given.line}.`;
-  return refusal(
-    'syntax-paren',
+  return parenthesesMissing(
+    { name: textOf(named), given: given.text, length: given.endColumn - last.endColumn },
     { line: last.line, column: last.endColumn },
-    `Line ${last.line}: the parentheses around ${given.text} are missing. What a function is given goes in parentheses.`,
-    [
-      'How are other functions called in the program?',
-      `In line ${last.line} ${given.text} stands behind ${name} without parentheses.`,
-      text,
-    ],
-    textRepair(text, {
-      line: last.line,
-      column: last.endColumn,
-      length: given.endColumn - last.endColumn,
-      by: `(${given.text})`,
-    }),
   );
 }
 
