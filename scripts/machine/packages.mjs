@@ -24,7 +24,9 @@ export function postgresPrograms() {
  * thirds of the time, as nothing is drawn round the pages.
  */
 export function chromiumProgram() {
-  return ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+  return ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+    existsSync,
+  );
 }
 
 /** Installs Debian packages that `isThere` does not find. */
