@@ -1,6 +1,7 @@
 import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin } from './arguments';
+import { readBinary } from './binary';
 import { readCall } from './calls';
 import { unreadable, type Context } from './context';
 import { convert, number, scalar, unfollowedUnlessFixed } from './conversions';
@@ -8,10 +9,10 @@ import { readDefinition, readExpanded } from './definitions';
 import { binaryNamed, portBit } from './library';
 import { constant, readCharacter, readNumber, textOf } from './literals';
 import { describe, findPlace, loadOf, readPlace, reportConstant } from './places';
-import { copied, pointerSum, scaled } from './pointers';
+import { copied, scaled } from './pointers';
 import { readRegister, writeRegister } from './registers';
 import type { Variable } from './scope';
-import type { ComparisonOperator } from './clock-turn';
+import { signOf } from './signs';
 import type { BinaryOperator, ClockForm, Expression } from './tree';
 import {
   BOOL,
@@ -28,7 +29,6 @@ import {
   TEXT,
   typeNamed,
   VOID,
-  type PointerType,
   type ScalarType,
 } from './types';
 
@@ -84,7 +84,7 @@ function readKind(node: SyntaxNode, context: Context): Expression {
     case 'unary_expression':
       return readUnary(node, context);
     case 'binary_expression':
-      return readBinary(node, context);
+      return readBinary(node, context, readExpression);
     case 'conditional_expression':
       return readChoice(node, context);
     case 'cast_expression':
@@ -281,24 +281,6 @@ function readStep(node: SyntaxNode, context: Context): Expression {
   };
 }
 
-/** Signs that may be written as words. */
-const asSigns: Readonly<Record<string, string>> = {
-  and: '&&',
-  or: '||',
-  not: '!',
-  not_eq: '!=',
-  bitand: '&',
-  bitor: '|',
-  xor: '^',
-  compl: '~',
-};
-
-/** The sign of an expression, however it is written. */
-export const signOf = (node: SyntaxNode): string => {
-  const written = node.childForFieldName('operator')?.text ?? '';
-  return asSigns[written] ?? written;
-};
-
 function readUnary(node: SyntaxNode, context: Context): Expression {
   const operator = signOf(node);
   const operand = number(readExpression(node.childForFieldName('argument')!, context), context);
@@ -314,126 +296,6 @@ function readUnary(node: SyntaxNode, context: Context): Expression {
   }
   context.unsupported(`the sign ${operator ?? ''}`, node);
   return unreadable(node);
-}
-
-const comparisons: ReadonlySet<string> = new Set(['<', '<=', '>', '>=', '==', '!=']);
-const arithmetic: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%', '<<', '>>', '&', '|', '^']);
-
-function readBinary(node: SyntaxNode, context: Context): Expression {
-  const operator = signOf(node);
-  const [first, second] = ['left', 'right'].map((side) =>
-    readExpression(node.childForFieldName(side)!, context),
-  ) as [Expression, Expression];
-  const span = spanOf(node);
-  if (first.type.kind === 'string' || second.type.kind === 'string') {
-    const texts = readTexts(operator, first, second, node, context);
-    if (texts) return texts;
-  }
-  const left = number(first, context);
-  const right = number(second, context);
-  if (operator === '&&' || operator === '||')
-    return {
-      node: operator === '&&' ? 'both' : 'either',
-      left,
-      right,
-      type: BOOL,
-      span,
-      clock: unfollowedUnlessFixed(left, right),
-    };
-  if (comparisons.has(operator)) {
-    const pointer = [left, right].find((side) => side.type.kind === 'pointer');
-    const operandType = pointer
-      ? (pointer.type as PointerType)
-      : commonType(scalar(left), scalar(right), context.widths);
-    return {
-      node: 'compare',
-      operator: operator as ComparisonOperator,
-      operandType,
-      left: convert(left, operandType, context),
-      right: convert(right, operandType, context),
-      type: BOOL,
-      span,
-      clock: unfollowedUnlessFixed(left, right),
-    };
-  }
-  if (arithmetic.has(operator)) return readArithmetic(operator as BinaryOperator, left, right, node, context);
-  context.unsupported(`the sign ${operator}`, node);
-  return unreadable(node);
-}
-
-/** `+` and comparisons with a text that can grow on one side; `undefined` for another sign. */
-function readTexts(
-  operator: string,
-  first: Expression,
-  second: Expression,
-  node: SyntaxNode,
-  context: Context,
-): Expression | undefined {
-  const base = { span: spanOf(node), clock: unfollowedUnlessFixed(first, second) };
-  const [left, right] = [convert(first, STRING, context), convert(second, STRING, context)];
-  if (operator === '+') return { ...base, node: 'binary', operator, left, right, type: STRING };
-  if (!comparisons.has(operator)) return undefined;
-  return {
-    ...base,
-    node: 'compare',
-    operator: operator as ComparisonOperator,
-    operandType: STRING,
-    left,
-    right,
-    type: BOOL,
-  };
-}
-
-function readArithmetic(
-  operator: BinaryOperator,
-  left: Expression,
-  right: Expression,
-  node: SyntaxNode,
-  context: Context,
-): Expression {
-  if (left.type.kind === 'pointer' || right.type.kind === 'pointer')
-    return pointerSum(operator, left, right, node, context);
-  const shift = operator === '<<' || operator === '>>';
-  const type = shift
-    ? promoted(scalar(left), context.widths)
-    : commonType(scalar(left), scalar(right), context.widths);
-  const integral = shift || operator === '%' || operator === '&' || operator === '|' || operator === '^';
-  if (integral && (type.kind === 'float' || right.type.kind === 'float')) {
-    const span = spanOf(node);
-    context.report(
-      refusal('arguments', span, `Line ${span.line}: ${operator} works on whole numbers only.`, [
-        `Are the numbers on both sides of ${operator} in line ${span.line} whole numbers?`,
-        `${operator} works only on whole numbers.`,
-        `Use whole numbers on both sides of ${operator} in line ${span.line}.`,
-      ]),
-    );
-    return unreadable(node);
-  }
-  const base = { span: spanOf(node), type };
-  const first = convert(left, type, context);
-  const second = shift ? right : convert(right, type, context);
-  return {
-    ...base,
-    node: 'binary',
-    operator,
-    left: first,
-    right: second,
-    clock: clockOfSum(operator, first, second, type),
-  };
-}
-
-/** The clock plus or minus something fixed still runs with the clock, as long as 32 bits hold it. */
-function clockOfSum(
-  operator: BinaryOperator,
-  left: Expression,
-  right: Expression,
-  type: ScalarType,
-): ClockForm {
-  if (left.clock === 'fixed' && right.clock === 'fixed') return 'fixed';
-  if (type.kind !== 'integer' || type.bits !== 32) return 'unfollowed';
-  if ((operator === '+' || operator === '-') && right.clock === 'fixed') return left.clock;
-  if (operator === '+' && left.clock === 'fixed') return right.clock;
-  return 'unfollowed';
 }
 
 function readChoice(node: SyntaxNode, context: Context): Expression {
