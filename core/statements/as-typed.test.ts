@@ -34,7 +34,13 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     'LED on 5, cathode to ground, with 220',
     'LED on 5 in series with 220',
   ],
-  'red LED on 5': ['LED on 5 with resistor', 'LED with its resistor on 5', 'LED, long leg on 5'],
+  'red LED on 5': [
+    'red led pin5',
+    'LED at Pin5',
+    'LED on 5 with resistor',
+    'LED with its resistor on 5',
+    'LED, long leg on 5',
+  ],
   'red LED on 6 with 330, lit by low': [
     'LED cathode to 6, anode to 5V, with 330',
     'LED from supply through 330 to 6',

@@ -9,7 +9,8 @@ export interface Token {
 /** Signs that stand for words. */
 const SAID: Readonly<Record<string, string>> = { '→': 'to', '->': 'to', '&': 'and', '+': 'and' };
 
-const PIECES = /[(),:;]|[→]|[^\s(),:;→]+/gu;
+// `pin9` is two words.
+const PIECES = /[(),:;]|[→]|\bpins?(?=[ad]?\d{1,2}\b)|[^\s(),:;→]+/giu;
 
 /**
  * Splits a line at spaces, commas, colons and brackets. Dashes of every kind read as `-`, an arrow as
