@@ -1,4 +1,4 @@
-import { refusal } from '../problem';
+import { refusal, textRepair } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import type { ComparisonOperator } from './clock-turn';
 import { unreadable, type Context } from './context';
@@ -27,6 +27,8 @@ export function readBinary(
     const texts = readTexts(operator, first, second, node, context);
     if (texts) return texts;
   }
+  if (operator === '+' && [first, second].some(({ node: kind }) => kind === 'text'))
+    return addedToText(first, second, node, context);
   const left = number(first, context);
   const right = number(second, context);
   if (operator === '&&' || operator === '||')
@@ -56,6 +58,28 @@ export function readBinary(
   }
   if (arithmetic.has(operator)) return readArithmetic(operator as BinaryOperator, left, right, node, context);
   context.unsupported(`the sign ${operator}`, node);
+  return unreadable(node);
+}
+
+/** `"x" + 5`: a text between quotes does not grow; a String does. */
+function addedToText(first: Expression, second: Expression, node: SyntaxNode, context: Context): Expression {
+  const text = first.node === 'text' ? first : second;
+  const { line, column } = text.span;
+  const written = `"${text.node === 'text' ? text.value : ''}"`;
+  const remedy = `Write String(${written}) instead of ${written} in line ${line}.`;
+  context.report(
+    refusal(
+      'arguments',
+      text.span,
+      `Line ${line}: nothing can be added to the text ${written}. A String grows, a text in quotes alone does not.`,
+      [
+        `Which of the two things that + joins in line ${line} is a String?`,
+        `${written} in line ${line} is a text of a fixed length. Print both, one after the other, or make it a String.`,
+        remedy,
+      ],
+      textRepair(remedy, { line, column, length: written.length, by: `String(${written})` }),
+    ),
+  );
   return unreadable(node);
 }
 

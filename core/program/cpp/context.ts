@@ -4,6 +4,7 @@ import { ProblemLog } from '../problem-log';
 import { namedChildren, spanOf, type ParseWith, type Span, type SyntaxNode } from '../syntax';
 import { libraryConstants, libraryFunctions, type LibraryFunction } from './library';
 import { MOST_UNKNOWN, nearest, unknownName, type Elsewhere } from '../names';
+import { otherName } from './other-names';
 import { Layout, Scope, type Variable } from './scope';
 import type { Expression, Place } from './tree';
 import { asType, byItsUse } from './unknown-uses';
@@ -242,7 +243,10 @@ export class Context extends ProblemLog {
           : use === 'value' && (isFunction || !isNear)
             ? byItsUse(name, this.root, isFunction)
             : undefined;
-      return own ?? unknownName(name, uses, { likely: known[use], all, elsewhere, language: 'cpp' });
+      const other = isNear
+        ? undefined
+        : otherName(name, uses, (pin) => this.board.pins.some((one) => one.name === pin));
+      return other ?? own ?? unknownName(name, uses, { likely: known[use], all, elsewhere, language: 'cpp' });
     });
   }
 

@@ -194,6 +194,8 @@ function readDeclared(
     const variable = declare(declared, storage, context, { clock: 'fixed' });
     return variable ? firstValues(variable.place, type, valueNode, declared.name, context) : [];
   }
+  if (valueNode && single !== valueNode && namedChildren(valueNode).length > 1)
+    reportSeveral(valueNode, declared.name, context);
   const value = single ? convert(readExpression(single, context), type, context) : undefined;
   const isGlobal = context.scope.parent === undefined;
   const followed = !isGlobal && !storage.isStatic && !context.reassigned.has(declared.name.text);
@@ -335,4 +337,23 @@ export function declareParameter(
 function namedIn(node: SyntaxNode): string {
   const inner = node.childForFieldName('declarator') ?? null;
   return inner ? namedIn(inner) : node.text;
+}
+
+/** `int pins = {1, 2, 3};`: several values for a variable that is no list. */
+function reportSeveral(values: SyntaxNode, name: SyntaxNode, context: Context): void {
+  const { line, endColumn: column } = spanOf(name);
+  const text = `Write ${name.text}[] instead of ${name.text} in line ${line}.`;
+  context.report(
+    refusal(
+      'syntax-other',
+      { line, column },
+      `Line ${line}: ${name.text} gets several values, but it is no list. A list has brackets behind its name.`,
+      [
+        `How many values may ${name.text} hold?`,
+        `In line ${line}, ${values.text} are several values; only a list holds them.`,
+        text,
+      ],
+      textRepair(text, { line, column, length: 0, by: '[]' }),
+    ),
+  );
 }

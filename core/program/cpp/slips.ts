@@ -145,6 +145,23 @@ export const withoutIf = ({ line, column }: Pick<Token, 'line' | 'column'>): Pro
     ],
   );
 
+/** `if (digitalRead(2) HIGH)`: two values side by side in a question. */
+export function comparisonMissing(before: Token, token: Token): ProgramProblem {
+  const { line, endColumn } = before;
+  const text = `Write == between “${before.text}” and “${token.text}” in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    { line, column: endColumn },
+    `Line ${line}: nothing says how “${before.text}” and “${token.text}” are compared, most likely ==.`,
+    [
+      `What does the question in line ${line} ask?`,
+      `Look between “${before.text}” and “${token.text}” in line ${line}.`,
+      text,
+    ],
+    textRepair(text, { line, column: endColumn, length: 0, by: ' ==' }),
+  );
+}
+
 /** A comment that begins with one slash. */
 export const oneSlash = ({ line, column }: Token): ProgramProblem =>
   refusal(

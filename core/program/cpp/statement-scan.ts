@@ -2,7 +2,7 @@ import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { missing, surplus } from '../syntax-wording';
 import type { Token } from '../token';
 import { behindHeads, headerWords } from './brace-scan';
-import { bareCall, commaMissing, nameInTwo, oneSlash, splitName } from './slips';
+import { bareCall, commaMissing, comparisonMissing, nameInTwo, oneSlash, splitName } from './slips';
 import type { TokenMap } from './token-map';
 import { typeWords } from './types';
 
@@ -209,7 +209,7 @@ export class StatementScan {
 
   private betweenOperands(
     index: number,
-    inside: { readonly text: string; readonly isFor: boolean } | undefined,
+    inside: { readonly text: string; readonly isFor: boolean; readonly index: number } | undefined,
   ): ProgramProblem | undefined {
     const before = this.map.tokens[index - 1]!;
     const token = this.map.tokens[index]!;
@@ -229,7 +229,10 @@ export class StatementScan {
       return missing('syntax-semicolon', before, ';', 'Every instruction ends with one.');
     }
     if (token.startsLine || token.text === '}') return this.unclosedParenthesis(inside.text, index);
-    return commaMissing(before, token, 'parentheses');
+    const head = this.map.tokens[inside.index - 1]?.text ?? '';
+    return ['if', 'while'].includes(head)
+      ? comparisonMissing(before, token)
+      : commaMissing(before, token, 'parentheses');
   }
 
   /** Whether a token stands between the braces of a list of first values, with a value before it. */

@@ -4,6 +4,7 @@ import { missing, quoteProblems, strayProblems } from '../syntax-wording';
 import type { Token } from '../token';
 import { BraceScan } from './brace-scan';
 import { foreignSigns } from './foreign-signs';
+import { includeSlips } from './include-slips';
 import { keywordSlips } from './keyword-slips';
 import { elseInOne } from './slips';
 import { StatementScan } from './statement-scan';
@@ -19,6 +20,8 @@ export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly Prog
   const quotes = quoteProblems(list.quotes);
   if (quotes.length > 0) return quotes;
   if (list.strays.length > 0) return strayProblems(list.strays);
+  const includes = includeSlips(root.text);
+  if (includes.length > 0) return includes;
   const joined = elseInOne(list.tokens);
   if (joined.length > 0) return joined;
   const slips = keywordSlips(list.tokens);

@@ -57,7 +57,9 @@ export function reportTaken(node: SyntaxNode, context: Context): void {
       ? 'the board’s library'
       : isGlobal && context.library.has(name) && !macros.has(name)
         ? 'a function of the board’s library'
-        : undefined;
+        : isGlobal && context.functions.has(name)
+          ? 'a function of this program'
+          : undefined;
   if (owner === undefined) return;
   context.taken.add(name);
   const span = spanOf(node);

@@ -80,6 +80,12 @@ export const cppMistakes: MistakeTable = {
     inLoop('  char c = [[‘]]x’;'),
   ],
   'syntax-other': [
+    '[[#]]include <Servo.h>;\nServo valve;\nvoid setup() { valve.attach(9); }\nvoid loop() { }\n',
+    '[[#]]include Servo.h\nServo valve;\nvoid setup() { valve.attach(9); }\nvoid loop() { }\n',
+    '[[include]] <Servo.h>\nServo valve;\nvoid setup() { valve.attach(9); }\nvoid loop() { }\n',
+    'int pins| = {4, 5, 6};\nvoid setup() { }\nvoid loop() { }\n',
+    inLoop('  if (digitalRead(2)| HIGH) {\n    delay(5);\n  }'),
+    inLoop('  while (count| 3) {\n    delay(5);\n  }'),
     inLoop('  if (count [[=>]] 3) {\n    delay(5);\n  }'),
     inLoop('  if (count [[=<]] 3) {\n    delay(5);\n  }'),
     inLoop('  if (count [[<>]] 3) {\n    delay(5);\n  }'),
@@ -139,6 +145,11 @@ export const cppMistakes: MistakeTable = {
     'void setup() {\n}\nvoid [[Loop]]() { }\n',
   ],
   'name-unknown': [
+    inLoop('  [[wait]](500);'),
+    inLoop('  [[println]]("tide");'),
+    inLoop('  digitalWrite(LAMP, [[ON]]);'),
+    inLoop('  digitalWrite([[D13]], HIGH);'),
+    '[[var]] lamp = 13;\nvoid setup() { pinMode(lamp, OUTPUT); }\nvoid loop() { }\n',
     inLoop('  for ([[i]] = 0; i < 3; i++) {\n    delay(5);\n  }'),
     inLoop('  [[total]] = 5;\n  delay(total);'),
     inLoop('  if (count == [[r]]) {\n    delay(5);\n  }'),
@@ -158,6 +169,8 @@ export const cppMistakes: MistakeTable = {
     inLoop('  for (int i = 0; i < 3; i++) { }\n  delay([[i]]);'),
   ],
   'name-redeclared': [
+    'int [[loop]] = 5;\nvoid setup() { }\nvoid loop() { }\n',
+    'int [[blink]] = 5;\nvoid blink() { }\nvoid setup() { blink(); }\nvoid loop() { }\n',
     'int [[delay]] = 300;\nvoid setup() { }\nvoid loop() { delay(delay); }\n',
     'int [[switch]] = 2;\nvoid setup() { }\nvoid loop() { }\n',
     'int [[HIGH]] = 1;\nvoid setup() { }\nvoid loop() { }\n',
@@ -168,6 +181,9 @@ export const cppMistakes: MistakeTable = {
     inLoop('  int x = 1;\n  int [[x]] = 2;'),
   ],
   arguments: [
+    inLoop('  Serial.println([["x"]] + count);'),
+    inLoop('  digitalWrite([[HIGH]], LAMP);'),
+    inLoop('  pinMode([[OUTPUT]], LAMP);'),
     inLoop('  if (count == [["r"]]) {\n    delay(5);\n  }'),
     inLoop('  digitalWrite(LAMP, [["HIGH"]]);'),
     inLoop('  delay([["500"]]);'),

@@ -1,4 +1,4 @@
-import { warning, type ProgramProblem } from '../../problem';
+import { textRepair, warning, type ProgramProblem } from '../../problem';
 import type { Span } from '../../syntax';
 import { allExpressions, bare } from '../walk';
 import type { Expression } from '../tree';
@@ -32,7 +32,7 @@ interface PinUse {
 /** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
 export const pinHabits: Habit = (facts) => {
   const uses = usesOf(facts);
-  return [...unusedPins(facts.source, uses), ...magicNumbers(facts.source, uses)];
+  return [...swappedValues(facts), ...unusedPins(facts.source, uses), ...magicNumbers(facts.source, uses)];
 };
 
 function usesOf({ tree }: Facts): readonly PinUse[] {
@@ -76,6 +76,50 @@ function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramPr
           `Pin ${name} is set up in line ${line}, but never written or read.`,
           `Use pin ${name}, or remove line ${line}.`,
         ],
+      ),
+    ];
+  });
+}
+
+/** Words that say what is done with a pin, by the function that takes them behind it. */
+const BEHIND: Readonly<Record<string, RegExp>> = {
+  digitalWrite: /^(?:HIGH|LOW)$/,
+  pinMode: /^(?:OUTPUT|INPUT|INPUT_PULLUP)$/,
+};
+
+/** `digitalWrite(HIGH, 13)`: pin and level in each other's places. */
+function swappedValues({ tree, source }: Facts): readonly ProgramProblem[] {
+  const lines = source.split('\n');
+  const written = ({ line, column, endColumn }: Span): string =>
+    (lines[line - 1] ?? '').slice(column - 1, endColumn - 1);
+  const all = tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
+  return all.flatMap((expression): readonly ProgramProblem[] => {
+    if (expression.node !== 'builtin') return [];
+    const [first, second] = expression.arguments.map((value) => bare(value).span);
+    const words = BEHIND[expression.name];
+    if (!words || !first || !second || first.line !== second.line) return [];
+    const [one, other] = [written(first), written(second)];
+    if (!words.test(one) || words.test(other) || !/^\w+$/.test(other)) return [];
+    const { line, column } = first;
+    const between = written({ ...first, column: first.endColumn, endColumn: second.column });
+    const text = `Write ${other}${between}${one} instead of ${one}${between}${other} in line ${line}.`;
+    return [
+      warning(
+        'arguments',
+        'fault',
+        { line, column },
+        `Line ${line}: ${expression.name} takes the pin first. ${one} stands where the pin should be.`,
+        [
+          `Which of the two values of ${expression.name} in line ${line} is the pin?`,
+          `In line ${line}, ${one} and ${other} are in each other’s places.`,
+          text,
+        ],
+        textRepair(text, {
+          line,
+          column,
+          length: second.endColumn - first.column,
+          by: `${other}${between}${one}`,
+        }),
       ),
     ];
   });
