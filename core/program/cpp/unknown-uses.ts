@@ -12,7 +12,6 @@ interface Use {
 }
 
 const COMPARING: ReadonlySet<string> = new Set(['==', '!=']);
-const STEPPING: ReadonlySet<string> = new Set(['update_expression', 'assignment_expression']);
 
 /**
  * What is wrong with a name that nothing declares and that is near to no other, by what is done with it: a counter that
@@ -119,7 +118,9 @@ function letter(name: string, span: Span): ProgramProblem {
 /** `for (i = 0; …)`, `count = 0;`: a variable that nothing declares. */
 function undeclared(name: string, uses: readonly Use[]): ProgramProblem | undefined {
   const first = uses.find(
-    ({ node, parent }) => STEPPING.has(parent.type) && parent.startIndex === node.startIndex,
+    ({ node, parent }) =>
+      parent.type === 'update_expression' ||
+      (parent.type === 'assignment_expression' && parent.startIndex === node.startIndex),
   );
   if (!first) return undefined;
   const { line, column } = spanOf(uses[0]!.node);

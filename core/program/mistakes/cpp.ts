@@ -152,6 +152,7 @@ export const cppMistakes: MistakeTable = {
     '[[var]] lamp = 13;\nvoid setup() { pinMode(lamp, OUTPUT); }\nvoid loop() { }\n',
     inLoop('  for ([[i]] = 0; i < 3; i++) {\n    delay(5);\n  }'),
     inLoop('  [[total]] = 5;\n  delay(total);'),
+    inLoop('  ++[[total]];\n  delay(total);'),
     inLoop('  if (count == [[r]]) {\n    delay(5);\n  }'),
     inLoop('  switch (count) {\n    case [[r]]:\n      delay(5);\n      break;\n  }'),
     inLoop('  [[dealy]](500);'),
