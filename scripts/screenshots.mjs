@@ -23,6 +23,10 @@ async function visitor(viewport, theme = 'light') {
 
 async function picture(page, name) {
   await page.waitForLoadState('load');
+  // What is still worked out when the view is there.
+  await page
+    .getByText('Looking at what the next meeting needs')
+    .waitFor({ state: 'hidden', timeout: 60_000 });
   await page.waitForTimeout(1500);
   await page.mouse.move(0, 0);
   await page.screenshot({ path: join(folder, `${name}.png`) });
