@@ -46,7 +46,8 @@ export const order: ExpectationDefinition<InOrder> = {
     const seen = starts.length === 0 ? 'none of them lit' : inTurn(named(starts));
     if (right) return passed(seen);
     const refs = [...new Set(named(expectation.order).map(partOfLight))];
-    const none = `None of the ${refs.length} LEDs lights up ${stretch(from, to)}.`;
+    const count = new Set(expectation.order).size;
+    const none = `${count === 2 ? 'Neither of the two' : `None of the ${count}`} LEDs lights up ${stretch(from, to)}.`;
     return failedWith(
       seen,
       starts.length === 0

@@ -1,17 +1,15 @@
-import { isContact } from '../parts';
+import { inItsPlace, isAccepted, otherValueOf, otherValues } from './compared-values';
 import { placesOf, socketsOf } from './places';
-import { fourBands } from '../electrics/values/bands';
 import { quantity, type Observation } from '../findings/finding';
 import { watchedOwnPin, type Exercise } from '../formats/exercise';
 import type { Trace } from '../rehearsal/trace';
-import { findKind, isResistor, isSingleLight, kindOf } from '../parts';
-import { milliamps, ohms } from '../units';
+import { isResistor, kindOf } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
-import type { Asked, Built, ComparingRule, MeetingRule, SolvedState } from './subject';
+import type { ComparingRule, MeetingRule } from './subject';
 import { partText } from '../wiring/words';
-import { capital, listText, withArticle } from '../words/words';
+import { capital, withArticle } from '../words/words';
 
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
 export function correspondence(
@@ -47,14 +45,11 @@ export function correspondence(
   return pairs;
 }
 
-/** Largest current through a part over the states, in mA. */
-const largestMa = (states: readonly SolvedState[], part: PlacedPart): number =>
-  Math.max(0, ...states.map(({ point }) => Math.abs(point.parts.get(part.ref)?.currentMa ?? 0)));
-
 /** Parts that are missing, too many, of another kind or value than the exercise asks for. */
 export const comparedParts: ComparingRule = (built, asked) => {
   const { exercise, pairs } = asked;
   const found: Observation[] = [];
+  const resistors: { readonly reference: PlacedPart; readonly part: PlacedPart }[] = [];
   for (const reference of asked.circuit.parts) {
     const part = pairs.get(reference.ref);
     const kind = kindOf(reference.kind);
@@ -73,8 +68,7 @@ export const comparedParts: ComparingRule = (built, asked) => {
       });
       continue;
     }
-    if (isResistor(part))
-      found.push(...otherValue(built, asked, reference, part), ...inItsPlace(asked, reference, part));
+    if (isResistor(part)) resistors.push({ reference, part });
     else if (part.value.text !== reference.value.text && !isAccepted(exercise, reference, part))
       found.push({
         code: 'wrong-part',
@@ -93,6 +87,13 @@ export const comparedParts: ComparingRule = (built, asked) => {
         },
       });
   }
+  found.push(
+    ...otherValues(
+      exercise,
+      resistors.flatMap(({ reference, part }) => otherValueOf(built, asked, reference, part) ?? []),
+    ),
+    ...resistors.flatMap(({ reference, part }) => inItsPlace(asked, reference, part)),
+  );
   const paired = new Set([...pairs.values()].map((part) => part.ref));
   for (const part of asked.compared.circuit.parts)
     if (!paired.has(part.ref))
@@ -110,138 +111,6 @@ export const comparedParts: ComparingRule = (built, asked) => {
       });
   return found;
 };
-
-/** Whether a part's amount lies within what the exercise accepts for it. */
-export function isAccepted({ accepted }: Exercise, reference: PlacedPart, { value }: PlacedPart): boolean {
-  const range = accepted.get(reference.ref);
-  return (
-    range !== undefined &&
-    value.amount !== undefined &&
-    value.amount >= range[0] * 0.999 &&
-    value.amount <= range[1] * 1.001
-  );
-}
-
-/** Several resistors that do what one of the exercise does. */
-function inItsPlace(
-  { exercise, compared }: Asked,
-  reference: PlacedPart,
-  part: PlacedPart,
-): readonly Observation[] {
-  const members = compared.members?.get(part.ref);
-  if (!members || !isAccepted(exercise, reference, part)) return [];
-  const names = listText(members);
-  const what = withArticle(kindOf(reference.kind).describe(reference.value));
-  return [
-    {
-      code: 'part-extra',
-      severity: 'advice',
-      refs: [...members],
-      message: `${names} together are ${ohms(part.value.amount!)}. They stand for the ${kindOf(reference.kind).describe(reference.value)} of the exercise.`,
-      hints: [
-        `What do ${names} come to together?`,
-        `${names} together are ${ohms(part.value.amount!)}; the exercise has ${what}.`,
-        `It is fine like this. One ${kindOf(reference.kind).describe(reference.value)} would do the same.`,
-      ],
-      evidence: { togetherOhms: quantity(part.value.amount!, 'Ω') },
-    },
-  ];
-}
-
-const UNSEEN = ', too little to see the LED light up';
-
-/** What a current is too much for: a part, and the pin it comes from where there is a board. */
-function tooMuch({ board }: Circuit, part: string | undefined): string {
-  const over = [part, board && 'the pin'].filter((one) => one !== undefined);
-  return over.length === 0 ? '' : `, too much for ${over.join(' and ')}`;
-}
-
-/** What another value does where a resistor stands in the exercise, behind the current that flows. */
-function effectOf(
-  asked: Circuit,
-  resistor: PlacedPart,
-  is: 'small' | 'large',
-  current: 'over' | 'faint' | 'fine',
-): string {
-  const beside = asked.nodesOf(resistor).flatMap((node) => {
-    const isCommon = asked.side(node) !== undefined;
-    return isCommon ? [] : asked.partsAt(node).filter((part) => part !== resistor);
-  });
-  const nextTo = (is: (part: PlacedPart) => boolean): PlacedPart | undefined => beside.find(is);
-  if (nextTo(({ kind }) => kindOf(kind).observed === 'light')) {
-    if (is === 'small')
-      return current === 'over' ? tooMuch(asked, 'the LED') : ', brighter than it should be';
-    return current === 'faint' ? UNSEEN : ', dimmer than it should be';
-  }
-  if (current === 'over') return tooMuch(asked, undefined);
-  const sensor = nextTo(({ kind }) => kindOf(kind).resistance === 'sensed');
-  if (sensor) return `, and with ${partText(sensor)} it gives other readings than the program expects`;
-  const contact = nextTo((part) => isContact(part));
-  if (contact)
-    return is === 'small'
-      ? `, more than it takes to hold the pin`
-      : `, so it holds the pin more weakly while ${contact.ref} is open`;
-  return '';
-}
-
-function otherValue(
-  { states }: Built,
-  asked: Asked,
-  reference: PlacedPart,
-  part: PlacedPart,
-): readonly Observation[] {
-  const { exercise, compared } = asked;
-  if (isAccepted(exercise, reference, part)) return [];
-  const members = compared.members?.get(part.ref) ?? [part.ref];
-  const isOne = members.length === 1;
-  const name = isOne ? part.ref : `${listText(members)} together`;
-  const [low, high] = exercise.accepted.get(reference.ref)!;
-  const amount = part.value.amount!;
-  const currentMa = largestMa(states, part);
-  const led = exercise.reference.parts.find(isSingleLight);
-  const limitMa = Math.min(
-    exercise.board.drive.recommendedMa,
-    (led && findKind(led.kind)?.ratings?.currentMa) ?? Infinity,
-  );
-  const over = currentMa > limitMa;
-  const way = amount < low ? 'small' : 'large';
-  const current = over ? 'over' : currentMa < 0.5 ? 'faint' : 'fine';
-  const effect = effectOf(asked.circuit, reference, way, current);
-  const wanted = low === high ? ohms(low) : `${ohms(low)} to ${ohms(high)}`;
-  const bands = `${fourBands(amount).slice(0, 3).join(', ')}; ${ohms(reference.value.amount!)} has ${fourBands(reference.value.amount!).slice(0, 3).join(', ')}`;
-  return [
-    {
-      code: 'resistor-value',
-      // An LED that nobody can see is dead, though no scenario may watch it.
-      severity: over || effect === UNSEEN ? 'risk' : 'fault',
-      refs: [...members],
-      at: placesOf(part),
-      message: `${name} ${isOne ? 'is' : 'are'} ${ohms(amount)}; it should be ${wanted}. ${milliamps(currentMa)} flows${effect}.`,
-      hints: [
-        `Read the colour bands of ${listText(members)}. What ${isOne ? 'value do they give' : 'do they come to together'}?`,
-        isOne
-          ? `${part.ref} is recorded as ${ohms(amount)}: ${bands}.`
-          : `${name} are ${ohms(amount)}; ${ohms(reference.value.amount!)} is asked for.`,
-        `Use ${withArticle(`${ohms(reference.value.amount!)} resistor`)} ${isOne ? 'for' : 'instead of'} ${listText(members)}.`,
-      ],
-      evidence: {
-        foundOhms: quantity(amount, 'Ω'),
-        lowestOhms: quantity(low, 'Ω'),
-        highestOhms: quantity(high, 'Ω'),
-        currentMa: quantity(currentMa, 'mA'),
-        limitMa: quantity(limitMa, 'mA'),
-      },
-      ...(isOne
-        ? {
-            repair: {
-              text: `Use ${ohms(reference.value.amount!)} for ${part.ref}.`,
-              edits: [{ value: part.ref, to: reference.value.text }],
-            },
-          }
-        : {}),
-    },
-  ];
-}
 
 /** Pins on which program and wiring do not meet, or which the exercise has fixed otherwise. */
 export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }, { runs }) => {

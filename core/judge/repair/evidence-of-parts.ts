@@ -7,17 +7,23 @@ import { capital, withArticle } from '../../words/words';
 import type { Evidence } from './candidate';
 import { OF_GAPS, OF_JOINTS, say } from './evidence-said';
 
-/** What another value of a part is evidence of. */
-export const evidenceOfValue = (part: PlacedPart, asked: PlacedPart, repair: Repair): Evidence => {
+/** What another value of parts that are all alike is evidence of. */
+export const evidenceOfValue = (
+  parts: readonly PlacedPart[],
+  asked: PlacedPart,
+  repair: Repair,
+): Evidence => {
   const wanted = withArticle(kindOf(asked.kind).describe(asked.value));
+  const part = parts[0]!;
+  const refs = parts.map(({ ref }) => ref);
   return {
     codes: ['resistor-value', 'wrong-part'],
-    refs: [part.ref],
+    refs,
     at: [],
     says: () =>
       say(
         'wrong-part',
-        [part.ref],
+        refs,
         part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
         `${capital(partText(part))} is used where the exercise asks for ${wanted}.`,
         [

@@ -196,8 +196,7 @@ class RepairSearch {
   private wayFrom(start: Tried): Tried | undefined {
     const { exercise } = this.reference;
     const given = { drawn: this.drawnFor(start), board: exercise.board };
-    let way: Way | undefined;
-    for (const target of this.targetsOf(start)) way = wayTo(target, start.build, given, way?.cost) ?? way;
+    const way = wayTo(this.targetsOf(start), start.build, given);
     return way && this.after(start, way);
   }
 
@@ -226,7 +225,7 @@ class RepairSearch {
     if (![...match.pins].some(([asked, built]) => asked !== built)) return undefined;
     const target = new Target(exercise, exercise.reference, start.build.wiring, pairs);
     const given = { drawn: exercise.reference, board: exercise.board };
-    const way = wayTo(target, start.build, given, undefined);
+    const way = wayTo([target], start.build, given);
     const tried = way && this.after(start, way);
     return tried && this.tries.isRepaired(tried) ? tried : undefined;
   }

@@ -6,7 +6,7 @@ import { Circuit } from '../../wiring/circuit';
 import { netlistOf, type Netlist, type NodeId } from '../../wiring/netlist';
 import { findPart, legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { circuitGraph } from '../graph';
-import { isAccepted } from '../compare';
+import { isAccepted } from '../compared-values';
 
 /** Number of a net that is wanted. */
 export type Net = number;

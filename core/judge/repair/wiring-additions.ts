@@ -1,4 +1,4 @@
-import { kindOf } from '../../parts';
+import { isResistor, kindOf } from '../../parts';
 import { overreachOf } from '../../wiring/read';
 import {
   findPart,
@@ -9,31 +9,58 @@ import {
   withPart,
   type PlacedPart,
   type Point,
+  type Wiring,
 } from '../../wiring/wiring';
 import { legText, partText, placeText } from '../../wiring/words';
-import { withArticle } from '../../words/words';
+import { listText, withArticle } from '../../words/words';
 import type { Candidate } from './candidate';
 import { evidenceOfPart, evidenceOfRemoval, evidenceOfValue, evidenceOfWire } from './evidence-of-parts';
 import type { Net, Root } from './target';
 import { isRigid, legsAt, rowsOf, withNewPart, type EditSource } from './edit-source';
 import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
 
+/** What the others cost that came out of the same wrong drawer as the first. */
+const SAME_DRAWER = 0.3;
+
 /** Changes that take something out, put something in, or exchange a part for another. */
 export class WiringAdditions {
   constructor(private readonly source: EditSource) {}
 
+  /** Other values: of one part, and of all resistors that were taken from the same wrong drawer. */
   *values(): Generator<Candidate> {
-    for (const { part, asked } of this.source.given.target.otherValuesIn(this.source.wiring))
-      yield this.source.changed(
-        [{ value: part.ref, to: asked.value.text }],
-        cost.value,
-        `Use ${withArticle(kindOf(part.kind).describe(asked.value))} for ${part.ref}.`,
-        (wiring) => {
-          const now = findPart(wiring, part.ref);
-          return now && withPart(wiring, { ...now, value: asked.value });
-        },
-        (repair) => evidenceOfValue(part, asked, repair),
-      );
+    const drawers = new Map<string, (typeof others)[number][]>();
+    const others = this.source.given.target.otherValuesIn(this.source.wiring);
+    for (const other of others) {
+      const { part, asked } = other;
+      yield this.valued([part], asked, cost.value);
+      const drawer = `${part.value.text} for ${asked.value.text}`;
+      if (isResistor(part)) (drawers.get(drawer) ?? drawers.set(drawer, []).get(drawer)!).push(other);
+    }
+    for (const drawer of drawers.values())
+      if (drawer.length > 1)
+        yield this.valued(
+          drawer.map(({ part }) => part),
+          drawer[0]!.asked,
+          cost.value + SAME_DRAWER,
+        );
+  }
+
+  private valued(parts: readonly PlacedPart[], asked: PlacedPart, amount: number): Candidate {
+    const what = kindOf(asked.kind).describe(asked.value);
+    const refs = parts.map(({ ref }) => ref);
+    return this.source.changed(
+      refs.map((ref) => ({ value: ref, to: asked.value.text })),
+      amount,
+      parts.length === 1
+        ? `Use ${withArticle(what)} for ${refs[0]!}.`
+        : `Use ${what}s for ${listText(refs)}.`,
+      (wiring) =>
+        refs.reduce<Wiring | undefined>((made, ref) => {
+          const now = made && findPart(made, ref);
+          return now && withPart(made, { ...now, value: asked.value });
+        }, wiring),
+      (repair) => evidenceOfValue(parts, asked, repair),
+    );
   }
 
   /** What stands for nothing in the exercise, and wires that join what should be apart. */

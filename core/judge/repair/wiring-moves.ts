@@ -14,7 +14,7 @@ import {
   type Point,
   type Hole,
 } from '../../wiring/wiring';
-import { legText, partText, placeText } from '../../wiring/words';
+import { legText, legTitle, partText, placeText } from '../../wiring/words';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import {
@@ -30,6 +30,10 @@ import { AS_DRAWN, cost, PART_LEG } from './wiring-cost';
 
 /** Rows by which a whole part is likely to be off. */
 const SHIFTS = [-1, 1, -2, 2];
+/** What each row costs by which a whole part is off, beyond the first one. */
+const ROW_MORE = 0.3;
+/** Legs of a part up to which each of them is told where it goes. */
+const MOST_TOLD = 4;
 
 interface End {
   readonly part: PlacedPart;
@@ -111,15 +115,50 @@ export class WiringMoves {
         continue;
       }
       const isQuarter = isContact(part) && part.legs.length === 4;
-      const to = isQuarter ? [at[0]!, at[2]!, at[1]!, at[3]!] : [...at].reverse();
+      const to = (isQuarter ? [at[0]!, at[2]!, at[1]!, at[3]!] : [...at].reverse()).map((point) => point!);
       yield this.source.reseating(
         part,
-        to.map((point) => point!),
+        to,
         cost.turn + PART_LEG,
         `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
         (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
       );
+      if (!isQuarter) yield* this.turnsElsewhere(part, to);
     }
+  }
+
+  /**
+   * Parts across the centre gap that are turned round and some rows off as well, or whose legs were written down in
+   * the order of the rows: who does not know which side is which counts from the same end all the same.
+   */
+  private *turnsElsewhere(part: PlacedPart, turned: readonly Point[]): Generator<Candidate> {
+    const { footprint } = kindOf(part.kind);
+    if (footprint.type !== 'block' || !part.legs.some(({ leg }) => this.isAstray(part, leg))) return;
+    const { one, other } = footprint;
+    const holes = part.legs.flatMap(({ at }) => (at?.type === 'hole' ? [at] : []));
+    if (one.length !== other.length || holes.length !== part.legs.length) return;
+    const holeOf = new Map(part.legs.map(({ leg }, index) => [leg, holes[index]!]));
+    const facing = part.legs.map(({ leg }) => {
+      const [across] = [one, other].flatMap((side, index) => {
+        const row = side.indexOf(leg);
+        return row < 0 ? [] : [(index === 0 ? other : one)[row]];
+      });
+      return across ? holeOf.get(across) : undefined;
+    });
+    const around = turned.flatMap((point) => (point.type === 'hole' ? [point] : []));
+    const elsewhere = SHIFTS.map((rows) => ({
+      to: around.map((hole): Hole => ({ ...hole, row: hole.row + rows })),
+      rows: Math.abs(rows),
+    }));
+    for (const { to, rows } of [{ to: facing, rows: 0 }, ...elsewhere])
+      if (to.every((hole) => hole !== undefined) && this.isRoomFor(part, to))
+        yield this.source.reseating(
+          part,
+          to,
+          cost.turn + PART_LEG + ROW_MORE * (1 + rows),
+          `Take ${partText(part)} out, turn it round, and put it back in with ${seatText(part, to, 'in')}.`,
+          (repair) => evidenceOfTurn(part, 'round', repair),
+        );
   }
 
   /** Parts that are some rows off with all their legs. */
@@ -128,15 +167,18 @@ export class WiringMoves {
       if (kindOf(part.kind).conductor || !part.legs.some(({ leg }) => this.isAstray(part, leg))) continue;
       const holes = part.legs.flatMap(({ at }) => (at?.type === 'hole' ? [at] : []));
       if (holes.length !== part.legs.length) continue;
-      const own = new Set(holes.map(nameOf));
       for (const rows of SHIFTS) {
         const to = holes.map((hole): Hole => ({ ...hole, row: hole.row + rows }));
-        if (!to.every((hole) => this.isHole(hole) && this.source.seats.isFree(hole, own))) continue;
+        if (!this.isRoomFor(part, to)) continue;
+        const goal =
+          to.length > MOST_TOLD
+            ? `, so that ${seatText(part, to, 'is in')}`
+            : `: to ${listText(to.map(shortNameOf))}`;
         yield this.source.reseating(
           part,
           to,
-          cost.shift + 0.3 * (Math.abs(rows) - 1),
-          `Move ${partText(part)} by ${Math.abs(rows) === 1 ? 'one row' : `${Math.abs(rows)} rows`}, all its legs together: to ${listText(to.map(shortNameOf))}.`,
+          cost.shift + ROW_MORE * (Math.abs(rows) - 1),
+          `Move ${partText(part)} by ${Math.abs(rows) === 1 ? 'one row' : `${Math.abs(rows)} rows`}, all its legs together${goal}.`,
           (repair) => evidenceOfShift(part, rows, repair),
         );
       }
@@ -148,9 +190,14 @@ export class WiringMoves {
     return look.isWrong(look.rootOf(legPoint(part.ref, leg)));
   }
 
-  private isHole({ ref, row }: Hole): boolean {
-    const rows = this.source.wiring.breadboards.find((board) => board.ref === ref)?.model.rows ?? 0;
-    return row >= 1 && row <= rows;
+  /** Whether a part can stand in these holes, once it is taken out of those that it is in. */
+  private isRoomFor(part: PlacedPart, to: readonly Hole[]): boolean {
+    const { breadboards } = this.source.wiring;
+    const own = new Set(part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])));
+    return to.every((hole) => {
+      const rows = breadboards.find((board) => board.ref === hole.ref)?.model.rows ?? 0;
+      return hole.row >= 1 && hole.row <= rows && this.source.seats.isFree(hole, own);
+    });
   }
 
   /** Ends of two wires that are in each other's places. */
@@ -188,6 +235,10 @@ export class WiringMoves {
       }
   }
 }
+
+/** Where a part of many legs goes, by the first of them. */
+const seatText = (part: PlacedPart, to: readonly Hole[], goes: 'in' | 'is in'): string =>
+  `its ${legTitle(part, part.legs[0]!.leg)} ${goes} ${placeText(to[0]!)}`;
 
 function distanceCost(from: Point | null, to: Point): number {
   if (from?.type === 'hole' && to.type === 'hole') {

@@ -27,49 +27,81 @@ const BEAM = 5;
 const ONCE_MORE = 0.3;
 
 /**
- * The cheapest changes that make a build's wiring the circuit of `target`; `undefined` when none are found that come
- * to less than `most`. Every change brings the wiring nearer, so that slips which have nothing to do with each other
- * are mended one by one; only where none does, one that leads aside is gone on from.
+ * The cheapest changes that make a build's wiring one of the circuits in `targets`; `undefined` when none are found.
+ * Every change brings the wiring nearer, so that slips which have nothing to do with each other are mended one by one;
+ * only where none does, one that leads aside is gone on from. All targets are looked for a change at a time: a slip
+ * that one change mends is found before long ways are looked for to a circuit that was not meant.
  */
 export function wayTo(
-  target: Target,
+  targets: readonly Target[],
   build: Build,
   given: Pick<EditsOf, 'drawn' | 'board'>,
-  most = Number.POSITIVE_INFINITY,
 ): Way | undefined {
-  const start: Step = { candidates: [], build, cost: 0, distance: target.distance(build.wiring) };
-  if (start.distance === 0) return start;
-  let beam: readonly Step[] = [start];
-  let best: Step | undefined;
-  for (let length = 1; length <= LONGEST && beam.length > 0; length += 1) {
+  const searches = targets.map((target) => new WaySearch(target, build, given));
+  let best: Way | undefined = searches.find(({ isThere }) => isThere)?.start;
+  for (let length = 1; length <= LONGEST && best?.candidates.length !== 0; length += 1) {
+    for (const search of searches) best = search.goOn(best?.cost ?? Number.POSITIVE_INFINITY) ?? best;
+    if (best && best.cost <= PLAIN) break;
+  }
+  return best;
+}
+
+/** The ways from a wiring to one circuit, a change longer each time. */
+class WaySearch {
+  readonly start: Step;
+  private beam: readonly Step[];
+  private length = 0;
+
+  constructor(
+    private readonly target: Target,
+    build: Build,
+    private readonly given: Pick<EditsOf, 'drawn' | 'board'>,
+  ) {
+    this.start = { candidates: [], build, cost: 0, distance: target.distance(build.wiring) };
+    this.beam = [this.start];
+  }
+
+  /** Whether nothing has to be changed. */
+  get isThere(): boolean {
+    return this.start.distance === 0;
+  }
+
+  /** Looks for ways that are a change longer; the cheapest of those that get there for less than `most`. */
+  goOn(most: number): Way | undefined {
+    this.length += 1;
+    let best: Step | undefined;
     const next: Step[] = [];
     const aside: Step[] = [];
-    for (const step of beam)
-      for (const candidate of candidatesFor(target, step.build.wiring, given)) {
-        const cost = step.cost + candidate.cost + (step === start ? 0 : ONCE_MORE);
-        if (cost >= (best?.cost ?? most)) continue;
+    for (const step of this.beam)
+      for (const candidate of candidatesFor(this.target, step.build.wiring, this.given)) {
+        const cost = step.cost + candidate.cost + (step === this.start ? 0 : ONCE_MORE);
+        // Candidates come by their cost.
+        if (cost >= (best?.cost ?? most)) break;
         const made = candidate.apply(step.build);
         if (!made) continue;
-        const distance = target.distance(made.wiring);
+        const distance = this.target.distance(made.wiring);
         if (distance > step.distance + 1) continue;
         const reached: Step = { candidates: [...step.candidates, candidate], build: made, cost, distance };
         if (distance === 0) best = reached;
         else (distance < step.distance ? next : aside).push(reached);
       }
-    if (best && (best.cost <= PLAIN || length >= 2)) break;
+    // Of two changes that get there, no third one is left out.
+    const isOver = best !== undefined && this.length >= 2;
     // Two ends that are wrong on the same strip are no nearer when one of them has left it.
-    beam = nearest(next.length > 0 || best ? next : aside);
+    this.beam = isOver ? [] : nearest(next.length > 0 || best ? next : aside);
+    return best;
   }
-  return best;
 }
 
 const candidatesFor = (
   target: Target,
   wiring: Wiring,
   given: Pick<EditsOf, 'drawn' | 'board'>,
-): Iterable<Candidate> => {
+): readonly Candidate[] => {
   effort(wiring.parts.length * 10_000);
-  return wiringCandidates({ ...given, wiring, target, look: target.look(wiring) });
+  const found = wiringCandidates({ ...given, wiring, target, look: target.look(wiring) });
+  // What costs no less than a way that is found need not be tried.
+  return [...found].sort((a, b) => a.cost - b.cost);
 };
 
 /** The nearest of some steps, cheapest first among equals; those with the same changes in another order are one. */
