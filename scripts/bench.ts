@@ -205,20 +205,24 @@ const classWork = readdirSync('demo/course')
   .map((file) => {
     const of = readCourse(file);
     const folder = `demo/faults/${of.data.id}`;
+    const right = { source: of.data.program, wiring: of.reference };
     const faults = readdirSync(folder)
-      .filter((name) => /\.(cpp|py)$/.test(name))
-      .map((name) => readFileSync(`${folder}/${name}`, 'utf8'));
-    const sources = Array.from({ length: STUDENTS }, (_, student) =>
-      student % 3 === 0 ? faults[(student / 3) % faults.length]! : of.data.program,
+      .filter((name) => name !== 'expected.json')
+      .map((name) => {
+        const text = readFileSync(`${folder}/${name}`, 'utf8');
+        if (!name.endsWith('.csv')) return { ...right, source: text };
+        const wired = readWiring(text, { boards: boardsOf(of.data) });
+        return wired.ok ? { ...right, wiring: wired.value } : right;
+      });
+    const builds = Array.from({ length: STUDENTS }, (_, student) =>
+      student % 3 === 0 ? faults[(student / 3) % faults.length]! : right,
     );
-    return { of, sources };
+    return { of, builds };
   });
 const judgeClass = (): void => {
-  for (const { of, sources } of classWork)
-    for (const source of sources) {
-      const handedIn = programFor(of, source, grammars);
-      check(of, { wiring: of.reference, program: handedIn }, grammars);
-    }
+  for (const { of, builds } of classWork)
+    for (const { source, wiring } of builds)
+      check(of, { wiring, program: programFor(of, source, grammars) }, grammars);
 };
 judgeClass();
 const begin = performance.now();

@@ -116,6 +116,16 @@ export class LiveCircuit {
 
   /** Current of each LED on the board itself, in mA, averaged over a period where its pin pulses. */
   get ownLights(): readonly number[] {
+    const { point } = this;
+    let lights = this.solved.ownLights.get(point);
+    if (!lights) {
+      lights = this.ownLightsNow();
+      this.solved.ownLights.set(point, lights);
+    }
+    return lights;
+  }
+
+  private ownLightsNow(): readonly number[] {
     const { onBoard, logicVolts } = this.board;
     const lit = (volts: number | null, lights: 'high' | 'low'): number => {
       if (volts === null || this.power === 'off') return 0;

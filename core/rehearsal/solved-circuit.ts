@@ -44,6 +44,8 @@ export class SolvedCircuit {
   solutions = 0;
   /** What the pins that pulse do, by the operating point that comes of it. */
   readonly swings = new WeakMap<BenchPoint, readonly Swing[]>();
+  /** Currents of the LEDs on the board itself, in mA, by the operating point that comes with them. */
+  readonly ownLights = new WeakMap<BenchPoint, readonly number[]>();
   private readonly benches = new Map<string, Bench>();
   private readonly points = new Map<string, WarmPoint>();
   private start: Float64Array | undefined;
