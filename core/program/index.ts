@@ -4,7 +4,10 @@ import { emitProgram } from './cpp/emit';
 import { preparedText } from './cpp/prepared';
 import { resolveProgram } from './cpp/resolve';
 import { keywordSlips } from './cpp/keyword-slips';
+import { lineSlips } from './cpp/line-slips';
 import { syntaxProblems } from './cpp/syntax-problems';
+import { TokenMap } from './cpp/token-map';
+import { tokenSlips } from './cpp/token-slips';
 import { tokenize } from './cpp/tokens';
 import { gapProblems } from './gap';
 import type { Executable } from './machine';
@@ -76,8 +79,8 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
     if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
       return { source, language, isEmpty, problems: syntaxProblems(list, root) };
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);
-    // A word of the language that is written wrongly can look like a name, of which much else is said.
-    const slips = problems.some(({ stopsCompiler }) => stopsCompiler) ? keywordSlips(list.tokens) : [];
+    // What is written wrongly can look like a name, of which much else is said.
+    const slips = problems.some(({ stopsCompiler }) => stopsCompiler) ? slipsOf(prepared, list.tokens) : [];
     if (slips.length > 0) return { source, language, isEmpty, problems: slips };
     return {
       source,
@@ -87,6 +90,11 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
       ...(tree ? { compiled: emitProgram(tree) } : {}),
     };
   });
+}
+
+function slipsOf(text: string, tokens: readonly Token[]): readonly ProgramProblem[] {
+  const [lines, words] = [lineSlips(text), keywordSlips(tokens)];
+  return lines.length > 0 ? lines : words.length > 0 ? words : tokenSlips(new TokenMap(tokens));
 }
 
 function compilePython(source: string, board: BoardProfile, grammars: Grammars): Program {

@@ -1,3 +1,4 @@
+import { textWithBase } from './object-slips';
 import { refusal } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
 import { shownName } from './classes';
@@ -96,11 +97,15 @@ export function readBuiltin(
   if (!countFits(given.length, builtin.required - own, builtin.parameters.length - own, shown, node, context))
     return unreadable(node);
   const base = { node: 'builtin', name, builtin, span } as const;
+  const isPrinted = name === 'Serial.print' || name === 'Serial.println';
   const values = given.map((argument, index) => {
     const { type } = builtin.parameters[index + own]!;
     if (type === 'routine') return routineNamed(argument, context);
     return type === 'place' ? readWhere(argument, context, read) : read(argument, context);
   });
+  const isText = values[0]?.type.kind === 'text' || values[0]?.type.kind === 'string';
+  const apart = isPrinted && isText ? textWithBase(name, builtin, given, node) : undefined;
+  if (apart) context.report(apart);
   if (builtin.result === 'common') {
     const types = values.map(scalar);
     const type = promoted(

@@ -1,3 +1,4 @@
+import { arrowForDot, calledVariable, classForObject, functionOfNumber } from './object-slips';
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { inherited, mayUse, shownName } from './classes';
@@ -38,7 +39,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   const wanted = castTo(callee, context);
   if (wanted && given.length === 1)
     return convert(number(read(given[0]!, context), context), wanted, context, 'asked');
-  const name = calleeName(callee, context);
+  const name = calleeName(callee, node, context);
   if (name === undefined) return unreadable(node);
   if (!isCallable(name, callee, context)) return unreadable(node);
   // In a method, another one of its class is called by its name alone.
@@ -57,6 +58,11 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
   const builtin = context.library.get(name);
   if (builtin && !isMethod(name))
     return readBuiltin({ name, builtin, before: [] }, given, node, context, read);
+  const variable = context.scope.find(name);
+  if (variable && !context.taken.has(name)) {
+    context.report(calledVariable(callee, node, variable.type));
+    return unreadable(node);
+  }
   context.reportUnknown(name, callee, 'function');
   // What is handed to a function that nobody has read may be right.
   if (!context.isInUnread(name)) for (const argument of given) read(argument, context);
@@ -217,7 +223,7 @@ function reportNoMethod(className: string, member: SyntaxNode, context: Context)
 }
 
 /** `digitalWrite`, `Serial.print`; reports what is no callable name. */
-function calleeName(callee: SyntaxNode, context: Context): string | undefined {
+function calleeName(callee: SyntaxNode, call: SyntaxNode, context: Context): string | undefined {
   if (callee.type === 'identifier') return callee.text;
   if (callee.type !== 'field_expression') {
     context.unsupported(describe(callee), callee);
@@ -226,12 +232,22 @@ function calleeName(callee: SyntaxNode, context: Context): string | undefined {
   const object = callee.childForFieldName('argument')!;
   const member = callee.childForFieldName('field')!;
   const full = `${object.text}.${member.text}`;
+  const variable = context.scope.find(object.text);
+  const asObject = variable ? undefined : classForObject(object, context);
   const isIncluded = object.text !== 'EEPROM' || context.headers.has('EEPROM');
-  if (context.library.has(full) && !isMethod(full) && isIncluded) return full;
+  if (context.library.has(full) && !isMethod(full) && isIncluded) {
+    const arrow = arrowForDot(callee);
+    if (arrow) context.report(arrow);
+    return arrow ? undefined : full;
+  }
   if (object.text === 'Serial' || (object.text === 'EEPROM' && isIncluded))
     reportNoMethod(object.text, member, context);
-  else if (object.text.toLowerCase() !== 'serial' && context.scope.find(object.text))
-    context.unsupported(describe(callee), callee);
-  else context.reportUnknown(object.text, object, 'object');
+  else if (object.text.toLowerCase() !== 'serial' && variable)
+    if (isScalar(variable.type)) context.report(functionOfNumber(object, member, call, variable.type));
+    else context.unsupported(describe(callee), callee);
+  else if (asObject) {
+    if (!context.isToldOf(object.text)) context.report(asObject);
+    context.silence(object.text);
+  } else context.reportUnknown(object.text, object, 'object');
   return undefined;
 }

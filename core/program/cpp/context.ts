@@ -139,6 +139,8 @@ export class Context extends ProblemLog {
   frame: Layout;
   /** Loops around the place being resolved, within its function. */
   loopDepth = 0;
+  /** The same of switches. */
+  switchDepth = 0;
   /** Names that the function assigns after their declaration. */
   reassigned: ReadonlySet<string> = new Set();
   result: CType = { kind: 'void' };
@@ -194,6 +196,11 @@ export class Context extends ProblemLog {
     return place.address;
   }
 
+  /** Whether it is said already why a name is not known. */
+  isToldOf(name: string): boolean {
+    return this.unknown.has(name);
+  }
+
   /** Says nothing of a name from here on: why it is not known is told already. */
   silence(name: string): void {
     if (!this.unknown.has(name)) this.unknown.set(name, []);
@@ -219,6 +226,7 @@ export class Context extends ProblemLog {
     if (this.unknown.size >= MOST_UNKNOWN) return;
     const uses = [spanOf(node)];
     this.unknown.set(name, uses);
+    const mine = [...this.scope.visible(), ...this.definitions.keys(), ...this.functions.keys()];
     const values = [...this.scope.visible(), ...this.definitions.keys(), ...this.constants.keys()];
     const builtins = [...this.library.keys()];
     const functions = [
@@ -243,7 +251,9 @@ export class Context extends ProblemLog {
           : use === 'value' && (isFunction || !isNear)
             ? byItsUse(name, this.root, isFunction)
             : undefined;
-      const other = isNear
+      // A name of the program's own is nearer than one of another language.
+      const isOwn = elsewhere !== undefined || nearest(name, mine) !== undefined;
+      const other = isOwn
         ? undefined
         : otherName(name, uses, (pin) => this.board.pins.some((one) => one.name === pin));
       return other ?? own ?? unknownName(name, uses, { likely: known[use], all, elsewhere, language: 'cpp' });

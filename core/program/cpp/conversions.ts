@@ -200,7 +200,8 @@ function reportKind({ type: given, span }: Expression, wanted: CType, context: C
 
 /** What a type is, in words for a beginner. */
 function kindText(type: CType): string {
-  if (type.kind === 'pointer') return `a pointer to ${typeText(type.to)}`;
+  if (type.kind === 'array') return 'a whole list';
+  if (type.kind === 'pointer') return `a whole list, or a pointer to ${typeText(type.to)}`;
   if (type.kind === 'struct') return `a whole ${type.name}`;
   return isTextual(type) ? 'a text' : type.kind === 'void' ? 'nothing' : 'a number';
 }

@@ -1,3 +1,4 @@
+import { headerMeant, headerSlip } from './object-slips';
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
@@ -30,6 +31,7 @@ export function readDefine(node: SyntaxNode, context: Context): void {
         }),
       ),
     );
+    context.definitions.set(name, { text: text.slice(0, -1), span });
     return;
   }
   if (/^=[^=]/.test(text) && value) {
@@ -49,6 +51,7 @@ export function readDefine(node: SyntaxNode, context: Context): void {
         textRepair(remove, { line: place.line, column: place.column, length, by: '' }),
       ),
     );
+    context.definitions.set(name, { text: text.replace(/^=\s*/, ''), span });
     return;
   }
   context.definitions.set(name, { text, span });
@@ -68,26 +71,37 @@ export function readMacroDefinition(node: SyntaxNode, context: Context): void {
   else context.macros.set(node.childForFieldName('name')!.text, { parameters, text });
 }
 
+/** Headers of which nothing that is not there anyway is needed. */
+const PLAIN_HEADERS: readonly string[] = [
+  'stdint',
+  'math',
+  'string',
+  'stdlib',
+  'ctype',
+  'Wire',
+  'EEPROM',
+  'avr/pgmspace',
+  'avr/io',
+  'avr/interrupt',
+];
+
 /** A header brings the class of its name along; one that nobody needs does no harm. */
 export function readInclude(node: SyntaxNode, context: Context): void {
-  const path = node.childForFieldName('path')?.text ?? '';
+  const pathNode = node.childForFieldName('path');
+  const path = pathNode?.text ?? '';
   const name = /^[<"]([\w./]+)\.h[>"]$/.exec(path)?.[1] ?? '';
   const type = libraryClasses.get(name);
   context.headers.add(name);
   if (type) context.types.set(name, type);
-  else if (
-    ![
-      'stdint',
-      'math',
-      'string',
-      'stdlib',
-      'ctype',
-      'Wire',
-      'EEPROM',
-      'avr/pgmspace',
-      'avr/io',
-      'avr/interrupt',
-    ].includes(name)
-  )
-    context.strangeHeaders.push(node);
+  else if (!PLAIN_HEADERS.includes(name)) {
+    const meant = pathNode && headerMeant(pathNode, [...libraryClasses.keys(), ...PLAIN_HEADERS]);
+    if (!pathNode || !meant) context.strangeHeaders.push(node);
+    else {
+      context.report(headerSlip(pathNode, meant));
+      // What it brings along is not missed besides.
+      context.headers.add(meant);
+      const brought = libraryClasses.get(meant);
+      if (brought) context.types.set(meant, brought);
+    }
+  }
 }

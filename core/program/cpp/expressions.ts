@@ -1,3 +1,4 @@
+import { loudWord, wholeArray } from './object-slips';
 import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin } from './arguments';
@@ -56,8 +57,11 @@ function readKind(node: SyntaxNode, context: Context): Expression {
     case 'concatenated_string':
       return { node: 'text', value: textOf(node), type: TEXT, span: spanOf(node), clock: 'fixed' };
     case 'true':
-    case 'false':
+    case 'false': {
+      const loud = loudWord(node);
+      if (loud) context.report(loud);
       return constant(node, node.type === 'true' ? 1 : 0, BOOL);
+    }
     case 'identifier':
     case 'qualified_identifier':
       return readName(node, context);
@@ -194,17 +198,31 @@ function readSize(node: SyntaxNode, context: Context): Expression {
   return constant(node, bytesOf(type, context.widths), integer(context.widths.intBits, false));
 }
 
+/** Whether a name stands for a value that nothing can change. */
+const isNamedValue = (name: string, { constants, definitions }: Context): boolean =>
+  constants.has(name) || definitions.has(name);
+
 export function readAssignment(node: SyntaxNode, context: Context): Expression {
   const operator = node.childForFieldName('operator')?.text ?? '=';
-  if (readRegister(node.childForFieldName('left')!, context)) {
+  const left = node.childForFieldName('left')!;
+  if (readRegister(left, context)) {
     const bits = readExpression(node.childForFieldName('right')!, context);
     return writeRegister(node, operator, bits, context) ?? unreadable(node);
   }
-  const target = readPlace(node.childForFieldName('left')!, context, readExpression);
-  const right = readExpression(node.childForFieldName('right')!, context);
+  if (left.type === 'identifier' && !context.scope.find(left.text) && isNamedValue(left.text, context)) {
+    reportConstant(left, context, operator === '=' ? node : undefined);
+    return unreadable(node);
+  }
+  const target = readPlace(left, context, readExpression);
+  const given = node.childForFieldName('right')!;
+  if (target?.type.kind === 'array' && (given.type === 'initializer_list' || !target.constant)) {
+    context.report(wholeArray(node, target.place.name));
+    return unreadable(node);
+  }
+  const right = readExpression(given, context);
   if (!target) return unreadable(node);
   if (target.constant) {
-    reportConstant(node.childForFieldName('left')!, context);
+    reportConstant(left, context, operator === '=' ? node : undefined);
     return unreadable(node);
   }
   if (!isScalar(target.type))

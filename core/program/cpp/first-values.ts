@@ -1,3 +1,4 @@
+import { valueForArray } from './object-slips';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin, readOwnCall } from './arguments';
 import { makerOf, methodName } from './classes';
@@ -119,7 +120,7 @@ export function firstValues(
     });
   }
   if (valueNode && valueNode.type !== 'initializer_list') {
-    context.unsupported(`“${valueNode.text.slice(0, 30)}” for a whole array`, valueNode);
+    context.report(valueForArray(valueNode));
     return [];
   }
   const values = valueNode ? namedChildren(valueNode) : [];

@@ -1,6 +1,7 @@
 import type { ProgramProblem } from '../problem';
-import { TURNED_SIGNS, writtenOtherwise } from '../syntax-wording';
+import { TURNED_SIGNS } from '../syntax-wording';
 import type { Token } from '../token';
+import { exchange, exchangeOf, textOf, touch, type Detector } from './rewriting';
 import type { TokenMap } from './token-map';
 import { typeWords } from './types';
 
@@ -13,37 +14,6 @@ const WORDS: Readonly<Record<string, (given: string) => string>> = {
   until: (given) => `while (!(${given}))`,
 };
 const NEEDS_NOTHING = 'forever';
-
-/** Signs and words that come from other languages, in the order of the text; what the grammar refuses only. */
-export function foreignSigns(map: TokenMap): readonly ProgramProblem[] {
-  return map.tokens.flatMap((_, index): readonly ProgramProblem[] => {
-    const found =
-      sign(map, index) ??
-      then(map, index) ??
-      foreignWord(map, index) ??
-      listInOtherBrackets(map, index) ??
-      bracketsBehindType(map, index) ??
-      severalInCase(map, index) ??
-      comparedFirstValue(map, index);
-    return found ? [found] : [];
-  });
-}
-
-interface Exchange {
-  readonly place: Token;
-  readonly length: number;
-  readonly by: string;
-  /** What is written there, as it is told. */
-  readonly there: string;
-  readonly shown: string;
-  readonly why: string;
-}
-
-const exchange = ({ place, length, by, there, shown, why }: Exchange): ProgramProblem =>
-  writtenOtherwise(place, there, shown, why, { line: place.line, column: place.column, length, by });
-
-const touch = (one: Token | undefined, other: Token | undefined): boolean =>
-  one !== undefined && other !== undefined && one.line === other.line && one.endColumn === other.column;
 
 function sign({ tokens }: TokenMap, index: number): ProgramProblem | undefined {
   const [token, next, behind] = [tokens[index]!, tokens[index + 1], tokens[index + 2]];
@@ -172,11 +142,52 @@ function comparedFirstValue({ tokens }: TokenMap, index: number): ProgramProblem
   return exchange({ place: equals, length: 2, by: '=', there: '==', shown: '=', why });
 }
 
-/** Tokens as they are usually written. */
-const textOf = (tokens: readonly Token[]): string =>
-  tokens
-    .map(({ text }) => text)
-    .join(' ')
-    .replace(/ ([,;)\]])/g, '$1')
-    .replace(/([([]) /g, '$1')
-    .replace(/(\w) \(/g, '$1(');
+const FUNCTION_WORDS: ReadonlySet<string> = new Set(['function', 'def', 'func', 'fun', 'sub', 'proc']);
+
+/** `function blink() {`, `def blink() {`. */
+const foreignFunction: Detector = ({ tokens }, index) => {
+  const [word, name, open] = tokens.slice(index, index + 3);
+  if (!word || !FUNCTION_WORDS.has(word.text) || name?.kind !== 'word' || open?.text !== '(')
+    return undefined;
+  const why = 'A function begins with the type of what it gives back, void when that is nothing.';
+  return exchangeOf([word, name], { by: `void ${name.text}`, why });
+};
+
+/** Words that begin a line of the language. */
+const isOfLanguage = (token: Token): boolean =>
+  typeWords.has(token.text) ||
+  /^(?:else|return|case|goto|using|typedef|enum|struct|class|public|private|unsigned|extern|virtual|template|do)$/.test(
+    token.text,
+  );
+
+/** `my first program`: a comment without its slashes. */
+const bareComment: Detector = ({ tokens }, index) => {
+  const first = tokens[index]!;
+  const before = tokens[index - 1];
+  if (!first.startsLine || isOfLanguage(first) || (before && !';}{'.includes(before.text))) return undefined;
+  const end = tokens.findIndex((token, at) => at > index && token.startsLine);
+  const line = tokens.slice(index, end < 0 ? tokens.length : end);
+  if (line.length < 3 || line.some((token) => token.kind !== 'word' || isOfLanguage(token))) return undefined;
+  const there = textOf(line);
+  return exchange({
+    place: first,
+    length: 0,
+    by: '// ',
+    there,
+    shown: `// ${there}`,
+    why: 'A comment begins with two slashes.',
+  });
+};
+
+/** Signs and words that come from other languages. */
+export const foreignSigns: readonly Detector[] = [
+  sign,
+  then,
+  foreignWord,
+  listInOtherBrackets,
+  bracketsBehindType,
+  severalInCase,
+  comparedFirstValue,
+  foreignFunction,
+  bareComment,
+];

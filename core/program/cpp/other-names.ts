@@ -13,6 +13,11 @@ const NAMES: Readonly<Record<string, string>> = {
   let: 'int',
   ON: 'HIGH',
   OFF: 'LOW',
+  OUT: 'OUTPUT',
+  IN: 'INPUT',
+  PULLUP: 'INPUT_PULLUP',
+  yes: 'true',
+  no: 'false',
 };
 
 /**
@@ -25,8 +30,10 @@ export function otherName(
   isPin: (number: string) => boolean,
 ): ProgramProblem | undefined {
   const number = /^D(\d{1,2})$/.exec(name)?.[1];
+  // Of functions the capitals may be others too.
+  const known = [name, name.toLowerCase()].find((one) => Object.hasOwn(NAMES, one));
   const meant =
-    number !== undefined && isPin(number) ? number : Object.hasOwn(NAMES, name) ? NAMES[name] : undefined;
+    number !== undefined && isPin(number) ? number : known === undefined ? undefined : NAMES[known];
   const [first] = uses;
   if (meant === undefined || !first) return undefined;
   const { line, column } = first;

@@ -1,4 +1,4 @@
-import { refusal } from '../problem';
+import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { mayUse } from './classes';
 import type { Context } from './context';
@@ -161,14 +161,30 @@ export function readPlace(node: SyntaxNode, context: Context, read: ReadExpressi
   return undefined;
 }
 
-export function reportConstant(node: SyntaxNode, context: Context): void {
+/** A constant that gets a new value; `assignment`: the whole of it, where it is one. */
+export function reportConstant(node: SyntaxNode, context: Context, assignment?: SyntaxNode): void {
   const span = spanOf(node);
+  const level = assignment?.childForFieldName('right')?.text ?? '';
+  // What is meant is the pin of that number.
+  const by = /^(?:HIGH|LOW)$/.test(level) ? `digitalWrite(${node.text}, ${level})` : undefined;
+  const remedy = by && `Write ${by} instead of ${assignment!.text} in line ${span.line}.`;
   context.report(
-    refusal('syntax-other', span, `Line ${span.line}: “${node.text}” is a constant and cannot be changed.`, [
-      `Is “${node.text}” meant to change while the program runs?`,
-      `“${node.text}” is constant, but line ${span.line} gives it a new value.`,
-      `Use another variable in line ${span.line}, or remove const where ${node.text} is declared.`,
-    ]),
+    refusal(
+      'syntax-other',
+      span,
+      `Line ${span.line}: “${node.text}” is a constant and cannot be changed.${by ? ` It is the number of a pin; digitalWrite switches the pin.` : ''}`,
+      [
+        by
+          ? `What does ${node.text} stand for: what the pin does, or its number?`
+          : `Is “${node.text}” meant to change while the program runs?`,
+        `“${node.text}” is constant, but line ${span.line} gives it a new value.`,
+        remedy ??
+          `Use another variable in line ${span.line}, or remove const where ${node.text} is declared.`,
+      ],
+      remedy && by
+        ? textRepair(remedy, { line: span.line, column: span.column, length: assignment!.text.length, by })
+        : undefined,
+    ),
   );
 }
 

@@ -14,7 +14,7 @@ const right = (node: SyntaxNode): SyntaxNode => node.childForFieldName('right')!
 /** Questions that compile and do not ask what they seem to: `x == 1 || 2`, `0 < x < 9`, `x == 1, 2`. */
 export const oddQuestions = (condition: SyntaxNode): readonly ProgramProblem[] =>
   [...nodesIn(condition)].flatMap((node) => {
-    const found = loneValue(node) ?? chained(node) ?? separated(node);
+    const found = loneValue(node) ?? chained(node) ?? separated(node) ?? comparedInside(node);
     return found ? [found] : [];
   });
 
@@ -112,6 +112,30 @@ function separated(node: SyntaxNode): ProgramProblem | undefined {
   );
 }
 
+/** `digitalRead(2 == HIGH)`: the pin that is read is the answer to a question. */
+function comparedInside(node: SyntaxNode): ProgramProblem | undefined {
+  const called = node.type === 'call_expression' ? node.childForFieldName('function')!.text : '';
+  if (called !== 'digitalRead' && called !== 'analogRead') return undefined;
+  const [question] = namedChildren(node.childForFieldName('arguments')!);
+  const sign = question ? signOf(question) : '';
+  if (!question || !COMPARING.has(sign)) return undefined;
+  const { line, column } = spanOf(node);
+  const by = `${called}(${left(question).text}) ${sign} ${right(question).text}`;
+  const text = `Write ${by} instead of ${node.text} in line ${line}.`;
+  return warning(
+    'always-true',
+    'fault',
+    { line, column },
+    `Line ${line}: “${question.text}” stands inside the parentheses of ${called}, so the pin that is read is 0 or 1, its answer.`,
+    [
+      `What belongs between the parentheses of ${called}?`,
+      `In line ${line} the whole question is between them; only the pin belongs there.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: node.text.length, by }),
+  );
+}
+
 /** `case 'r' || 'R':`: a case for 1, which is what two values that are not 0 come to. */
 export function joinedInCase(node: SyntaxNode): ProgramProblem | undefined {
   const values = [...nodesIn(node)].filter(({ type }) => LITERALS.has(type)).map(({ text }) => text);
@@ -137,6 +161,7 @@ const CALCULATING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
 
 /** `i + 1` as a step, `x == 5;` as an instruction: nothing comes of it. */
 export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefined {
+  if (expression.type === 'assignment_expression') return nothingAdded(expression);
   const sign = signOf(expression);
   const isComparison = sign === '==';
   if (!isComparison && !CALCULATING.has(sign)) return undefined;
@@ -145,11 +170,14 @@ export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefine
     return undefined;
   const { line, column } = spanOf(expression);
   const isStep = value.text === '1' && (sign === '+' || sign === '-');
-  const by = isComparison
-    ? `${target.text} = ${value.text}`
-    : isStep
-      ? `${target.text}${sign}${sign}`
-      : `${target.text} ${sign}= ${value.text}`;
+  const isLevel = isComparison && /^(?:HIGH|LOW)$/.test(value.text);
+  const by = isLevel
+    ? `digitalWrite(${target.text}, ${value.text})`
+    : isComparison
+      ? `${target.text} = ${value.text}`
+      : isStep
+        ? `${target.text}${sign}${sign}`
+        : `${target.text} ${sign}= ${value.text}`;
   const text = `Write ${by} instead of ${expression.text} in line ${line}.`;
   return warning(
     'no-effect',
@@ -161,10 +189,38 @@ export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefine
     [
       `Does line ${line} change ${target.text}?`,
       isComparison
-        ? `Line ${line} asks whether ${target.text} is ${value.text}; giving it that value takes one =.`
+        ? `Line ${line} asks whether ${target.text} is ${value.text}${isLevel ? '; a pin is switched by digitalWrite' : '; giving it that value takes one ='}.`
         : `Line ${line} works out ${expression.text} but keeps it nowhere.`,
       text,
     ],
     textRepair(text, { line, column, length: expression.text.length, by }),
+  );
+}
+
+/** `count =+ 1;`, `count = count++;`: something is added, and lost again. */
+function nothingAdded(assignment: SyntaxNode): ProgramProblem | undefined {
+  const { text: written } = assignment;
+  const [, turned, sign, value] = /^(\w+)\s*=(\+\s*|-\s+)(\w+)$/.exec(written) ?? [];
+  const [, stepped, step] = /^(\w+)\s*=\s*(?:\1\s*(\+\+|--))$/.exec(written) ?? [];
+  const name = turned ?? stepped;
+  if (name === undefined) return undefined;
+  const { line, column } = spanOf(assignment);
+  const by = step === undefined ? `${name} ${sign!.trim()}= ${value}` : `${name}${step}`;
+  const text = `Write ${by} instead of ${written} in line ${line}.`;
+  return warning(
+    'no-effect',
+    'fault',
+    { line, column },
+    step === undefined
+      ? `Line ${line}: “${written}” gives ${name} the same value each time; nothing is ${sign!.startsWith('+') ? 'added' : 'taken away'}.`
+      : `Line ${line}: ${name}${step} changes ${name}, and then the = gives it its old value back.`,
+    [
+      `Which value has ${name} after line ${line}, the first time and the second time?`,
+      step === undefined
+        ? `In line ${line} the = stands before the ${sign!.trim()}.`
+        : `${name}${step} alone is the whole instruction.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: written.length, by }),
   );
 }

@@ -22,6 +22,7 @@ import { readBlock } from './statements';
 import type { FunctionTree, ProgramTree, Statement } from './tree';
 import { readTypeSpecifier, typeNodes } from './type-specifiers';
 import { integer, pointerTo, typeNamed, VOID } from './types';
+import { typeForgotten } from './unknown-uses';
 
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
@@ -160,8 +161,17 @@ function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context
   const shown = node.text.split('\n')[0]!.slice(0, 40);
   // The grammar takes a table of functions, `void (*steps[])() = {open, close};`, for a product.
   const [, first = ''] = /^(\w+)\s*\(\s*\*/.exec(node.text) ?? [];
-  if (node.type !== 'expression_statement' || typeNamed(first, context.widths, context.types)) {
+  if (
+    node.type !== 'expression_statement' ||
+    (first !== '' && typeNamed(first, context.widths, context.types))
+  ) {
     context.unsupported(`“${shown}” outside of a function`, node);
+    return;
+  }
+  const untyped = typeForgotten(node);
+  if (untyped && !context.scope.find(untyped.name)) {
+    context.report(untyped.problem);
+    context.silence(untyped.name);
     return;
   }
   context.report(
@@ -204,6 +214,7 @@ function readFunction(node: SyntaxNode, signature: FunctionSignature, context: C
   context.result = signature.result;
   context.resultPlace = signature.resultPlace;
   context.loopDepth = 0;
+  context.switchDepth = 0;
   context.reassigned = assignedNames(bodyNode, context);
   const { owner } = signature;
   const self = owner && context.frame.take('this', pointerTo(owner));

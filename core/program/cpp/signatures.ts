@@ -5,7 +5,7 @@ import { methodName, shownName } from './classes';
 import type { Context, FunctionSignature, MethodHead } from './context';
 import { functionHead, readDeclarator } from './declarators';
 import { pinChangeRegisters } from './library';
-import { typeMissing } from './slips';
+import { parameterWithoutType, typeMissing } from './slips';
 import { pointerTo, sameType, typeNamed, typeText, VOID, type CType } from './types';
 
 /** Reads the head of a function and makes it known; `undefined` for one that cannot be, which is said. */
@@ -131,7 +131,9 @@ function readParameters(
     const isConstant = namedChildren(parameter).some(({ text }) => text === 'const');
     const refers = (declared?.refers ?? false) && !isConstant;
     if (!declared || !type || type.kind === 'void') {
-      context.unsupported(`the parameter “${parameter.text}”`, parameter);
+      const untyped = base ? undefined : parameterWithoutType(parameter);
+      if (untyped) context.report(untyped);
+      else context.unsupported(`the parameter “${parameter.text}”`, parameter);
       return undefined;
     }
     const preset = parameter.childForFieldName('default_value');

@@ -1,5 +1,5 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
-import type { Span } from '../syntax';
+import { spanOf, type Span, type SyntaxNode } from '../syntax';
 import { parenthesesMissing } from '../syntax-wording';
 import type { Token } from '../token';
 import { typeWords } from './types';
@@ -242,5 +242,57 @@ export function dotMissing(
       length: Math.max(0, column - endColumn),
       by: '.',
     }),
+  );
+}
+
+/** A `break` outside of loops and switches, a `continue` outside of loops. */
+export function leavesNothing(word: 'break' | 'continue', { line, column }: Span): ProgramProblem {
+  const what = word === 'break' ? 'a loop or a switch' : 'a loop';
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: ${word} belongs inside ${what} with its own braces, and line ${line} is in none. The function loop is none.`,
+    [
+      `Which for, while${word === 'break' ? ' or switch' : ''} does line ${line} belong to?`,
+      `Between the braces around line ${line} there is no ${what.replace('a ', '')}.`,
+      word === 'break'
+        ? `Write return instead of break in line ${line}, or remove it.`
+        : `Remove line ${line}, or put it into a loop.`,
+    ],
+  );
+}
+
+/** A function that begins inside another one. */
+export function functionInside(node: SyntaxNode): ProgramProblem {
+  const { line, column } = spanOf(node);
+  const head = node.text.split(/[{\n]/)[0]!.trim().slice(0, 40);
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: “${head}” begins a function inside another one. Functions stand side by side, one after the other ends.`,
+    [
+      `Which brace ends the function before line ${line}?`,
+      `Line ${line} is still inside a function.`,
+      `Move the function from line ${line} out of the one that it is in.`,
+    ],
+  );
+}
+
+/** `void blink(pin) {`: a parameter without its type; `undefined` where there is one. */
+export function parameterWithoutType(parameter: SyntaxNode): ProgramProblem | undefined {
+  const name = parameter.text;
+  if (!/^[a-z]\w*$/.test(name)) return undefined;
+  const { line, column } = spanOf(parameter);
+  const text = `Write int ${name} instead of ${name} in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: what a function is given has a type too, and ${name} has none.`,
+    [
+      `What stands before the name of a variable where it is declared?`,
+      `In line ${line} nothing stands before ${name}.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: 0, by: 'int ' }),
   );
 }

@@ -109,7 +109,7 @@ export class StatementScan {
     let comma: Token | undefined;
     for (let at = from; at < to; at += 1)
       if (this.map.tokens[at]!.text === ',') comma ??= this.map.tokens[at];
-    const why = 'The three parts of a for are divided by semicolons.';
+    const why = 'The three parts of a for are separated by semicolons.';
     if (!comma) return missing('syntax-semicolon', this.map.tokens[to - 1]!, ';', why);
     return refusal(
       'syntax-semicolon',
@@ -214,7 +214,12 @@ export class StatementScan {
     const before = this.map.tokens[index - 1]!;
     const token = this.map.tokens[index]!;
     if (inside?.isFor)
-      return missing('syntax-semicolon', before, ';', 'The three parts of a for are divided by semicolons.');
+      return missing(
+        'syntax-semicolon',
+        before,
+        ';',
+        'The three parts of a for are separated by semicolons.',
+      );
     const split = splitName(before, token);
     if (split) return split;
     if (!inside) {

@@ -5,6 +5,7 @@ import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
 import { convert, quoted } from './conversions';
+import { functionInside, leavesNothing } from './slips';
 import { joinedInCase, oddQuestions, withoutEffect } from './questions';
 import { textForNumber } from './quote-slips';
 import { isOfStatements, readStatements } from './definitions';
@@ -56,9 +57,14 @@ function readKind(node: SyntaxNode, context: Context): Statement {
     case 'return_statement':
       return readReturn(node, context);
     case 'break_statement':
+      if (context.loopDepth + context.switchDepth === 0) context.report(leavesNothing('break', span));
       return { node: 'break', span };
     case 'continue_statement':
+      if (context.loopDepth === 0) context.report(leavesNothing('continue', span));
       return { node: 'continue', span };
+    case 'function_definition':
+      context.report(functionInside(node));
+      return empty(node);
     case 'struct_specifier':
     case 'enum_specifier':
     case 'type_definition':
@@ -285,6 +291,7 @@ function readRange(node: SyntaxNode, context: Context): Statement {
 function readSwitch(node: SyntaxNode, context: Context): Statement {
   const subject = readExpression(node.childForFieldName('condition')!, context);
   const body = node.childForFieldName('body')!;
+  context.switchDepth += 1;
   const cases = context.scoped(() =>
     namedChildren(body).flatMap((child) => {
       if (child.type !== 'case_statement') {
@@ -308,6 +315,7 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
       }));
     }),
   );
+  context.switchDepth -= 1;
   return { node: 'switch', subject, cases, span: spanOf(node) };
 }
 

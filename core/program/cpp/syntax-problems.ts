@@ -3,12 +3,12 @@ import { spanOf, type SyntaxNode } from '../syntax';
 import { missing, quoteProblems, strayProblems } from '../syntax-wording';
 import type { Token } from '../token';
 import { BraceScan } from './brace-scan';
-import { foreignSigns } from './foreign-signs';
-import { includeSlips } from './include-slips';
 import { keywordSlips } from './keyword-slips';
+import { lineSlips } from './line-slips';
 import { elseInOne } from './slips';
 import { StatementScan } from './statement-scan';
 import { TokenMap } from './token-map';
+import { tokenSlips } from './token-slips';
 import type { TokenList } from './tokens';
 
 /**
@@ -20,15 +20,15 @@ export function syntaxProblems(list: TokenList, root: SyntaxNode): readonly Prog
   const quotes = quoteProblems(list.quotes);
   if (quotes.length > 0) return quotes;
   if (list.strays.length > 0) return strayProblems(list.strays);
-  const includes = includeSlips(root.text);
-  if (includes.length > 0) return includes;
+  const lines = lineSlips(root.text);
+  if (lines.length > 0) return lines;
   const joined = elseInOne(list.tokens);
   if (joined.length > 0) return joined;
   const slips = keywordSlips(list.tokens);
   if (slips.length > 0) return slips;
   const map = new TokenMap(list.tokens);
-  const foreign = foreignSigns(map);
-  if (foreign.length > 0) return foreign.slice(0, MOST_PROBLEMS);
+  const written = tokenSlips(map);
+  if (written.length > 0) return written.slice(0, MOST_PROBLEMS);
   const braces = new BraceScan(map);
   const found = [
     ...braces.brackets(),
@@ -64,7 +64,10 @@ function grammarProblem(root: SyntaxNode, tokens: readonly Token[]): ProgramProb
             : undefined;
     if (before && code) return missing(code, before, node.type, 'Without it the line cannot be read.');
   }
-  const shown = node.text.split('\n')[0]!.slice(0, 40);
+  const next = tokens.find(
+    ({ line, column }) => line > place.line || (line === place.line && column >= place.column),
+  );
+  const shown = (node.text.split('\n')[0]! || next?.text || '').slice(0, 40);
   return refusal('syntax-other', place, `Line ${place.line} cannot be read from “${shown}” on.`, [
     `Compare line ${place.line} with one that works. What is different?`,
     `The trouble starts at column ${place.column} of line ${place.line}, at “${shown}”.`,

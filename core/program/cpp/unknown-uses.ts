@@ -24,8 +24,9 @@ export function byItsUse(name: string, root: SyntaxNode, isFunction: boolean): P
   if (!first) return undefined;
   const span = spanOf(first.node);
   if (isFunction) return bracketed(first) ?? functionAsValue(name, span);
-  if ([...name].length === 1 && isCompared(first)) return letter(name, span);
-  return undeclared(name, uses);
+  if ([...name].length === 1 && (isCompared(first) || firstValueOf(first) === 'char'))
+    return letter(name, span);
+  return undeclared(name, uses) ?? (isTextWanted(first) ? textMeant(name, span) : undefined);
 }
 
 /**
@@ -84,20 +85,55 @@ function bracketed({ node, parent }: Use): ProgramProblem | undefined {
   );
 }
 
-const functionAsValue = (name: string, span: Span): ProgramProblem =>
-  refusal(
+/** Functions that are given nothing. */
+const OF_NOTHING: ReadonlySet<string> = new Set(['millis', 'micros']);
+
+function functionAsValue(name: string, span: Span): ProgramProblem {
+  const { line, column } = span;
+  const text = OF_NOTHING.has(name) ? `Write ${name}() instead of ${name} in line ${line}.` : undefined;
+  return refusal(
     'arguments',
     span,
-    `Line ${span.line}: ${name} is a function; without parentheses it does nothing.`,
+    `Line ${line}: ${name} is a function; without parentheses it does nothing.`,
     [
       `How is ${name} called elsewhere?`,
-      `In line ${span.line} nothing stands behind ${name}.`,
-      `Write ${name}( ) with what it is given in line ${span.line}.`,
+      `In line ${line} nothing stands behind ${name}.`,
+      text ?? `Write ${name}( ) with what it is given in line ${line}.`,
     ],
+    text ? textRepair(text, { line, column, length: name.length, by: `${name}()` }) : undefined,
   );
+}
 
 const isCompared = ({ parent }: Use): boolean =>
   parent.type === 'case_statement' || COMPARING.has(parent.childForFieldName('operator')?.text ?? '');
+
+/** The type of a variable whose first value a name is. */
+const firstValueOf = ({ node, parent, around }: Use): string | undefined =>
+  parent.type === 'init_declarator' && parent.childForFieldName('value')?.startIndex === node.startIndex
+    ? around?.childForFieldName('type')?.text
+    : undefined;
+
+/** `String name = Fox;`, `Serial.println(hello);`. */
+const isTextWanted = (use: Use): boolean =>
+  firstValueOf(use) === 'String' ||
+  (use.parent.type === 'argument_list' &&
+    /^Serial\.print(?:ln)?$/.test(use.around?.childForFieldName('function')?.text ?? ''));
+
+function textMeant(name: string, { line, column }: Span): ProgramProblem {
+  const by = `"${name}"`;
+  const text = `Write ${by} instead of ${name} in line ${line}.`;
+  return refusal(
+    'name-unknown',
+    { line, column },
+    `Line ${line}: “${name}” is not known. If the word itself is meant, it goes in double quotes.`,
+    [
+      `Is ${name} in line ${line} a variable or a text?`,
+      `No line declares ${name}. A text goes in double quotes.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: name.length, by }),
+  );
+}
 
 /** `command == r`. */
 function letter(name: string, span: Span): ProgramProblem {
@@ -163,4 +199,29 @@ function typeFor(assignment: SyntaxNode): string {
       if (value && /^-?\d*\.\d+$/.test(value.text)) return 'float';
       return value && /^(?:millis|micros)\b/.test(value.text) ? 'unsigned long' : 'int';
   }
+}
+
+/** `lamp = 13;` outside of every function: a declaration without its type; `undefined` for another statement. */
+export function typeForgotten(
+  statement: SyntaxNode,
+): { readonly name: string; readonly problem: ProgramProblem } | undefined {
+  const [assignment] = namedChildren(statement);
+  const target =
+    assignment?.type === 'assignment_expression' ? assignment.childForFieldName('left') : undefined;
+  if (!assignment || target?.type !== 'identifier') return undefined;
+  const { line, column } = spanOf(statement);
+  const [name, type] = [target.text, typeFor(assignment)];
+  const text = `Write ${type} before ${name} in line ${line}.`;
+  const problem = refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: the type of ${name} is missing. A variable is declared with its type, here ${type}.`,
+    [
+      `With which word does the declaration of a variable begin?`,
+      `In line ${line} nothing stands before ${name}.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: 0, by: `${type} ` }),
+  );
+  return { name, problem };
 }

@@ -32,7 +32,12 @@ interface PinUse {
 /** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
 export const pinHabits: Habit = (facts) => {
   const uses = usesOf(facts);
-  return [...swappedValues(facts), ...unusedPins(facts.source, uses), ...magicNumbers(facts.source, uses)];
+  return [
+    ...swappedValues(facts),
+    ...levelsForPins(facts),
+    ...unusedPins(facts.source, uses),
+    ...magicNumbers(facts.source, uses),
+  ];
 };
 
 function usesOf({ tree }: Facts): readonly PinUse[] {
@@ -76,6 +81,49 @@ function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramPr
           `Pin ${name} is set up in line ${line}, but never written or read.`,
           `Use pin ${name}, or remove line ${line}.`,
         ],
+      ),
+    ];
+  });
+}
+
+/** `lamp = HIGH;`, where lamp is the number of a pin: the pin stays as it is, and lamp is another number. */
+function levelsForPins({ tree, source }: Facts): readonly ProgramProblem[] {
+  const lines = source.split('\n');
+  const written = ({ line, column, endColumn }: Span): string =>
+    (lines[line - 1] ?? '').slice(column - 1, endColumn - 1);
+  const all = tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
+  const given = (name: string, places: readonly number[]): ReadonlySet<string> =>
+    new Set(
+      all.flatMap((expression) =>
+        expression.node === 'builtin' && expression.name === name
+          ? places.flatMap((place) => {
+              const value = expression.arguments[place];
+              return value ? [written(bare(value).span)] : [];
+            })
+          : [],
+      ),
+    );
+  const pins = new Set(Object.entries(pinArguments).flatMap(([name, places]) => [...given(name, places)]));
+  const levels = given('digitalWrite', [1]);
+  return all.flatMap((expression): readonly ProgramProblem[] => {
+    if (expression.node !== 'store') return [];
+    const [, name, level] = /^(\w+)\s*=\s*(HIGH|LOW)$/.exec(written(expression.span)) ?? [];
+    if (name === undefined || level === undefined || !pins.has(name) || levels.has(name)) return [];
+    const { line, column, endColumn } = expression.span;
+    const by = `digitalWrite(${name}, ${level})`;
+    const text = `Write ${by} instead of ${name} = ${level} in line ${line}.`;
+    return [
+      warning(
+        'arguments',
+        'fault',
+        { line, column },
+        `Line ${line}: ${name} is the number of a pin. This line makes it ${level === 'HIGH' ? 1 : 0}, and switches nothing.`,
+        [
+          `What does ${name} stand for: what the pin does, or its number?`,
+          `After line ${line}, ${name} is the number of another pin.`,
+          text,
+        ],
+        textRepair(text, { line, column, length: endColumn - column, by }),
       ),
     ];
   });

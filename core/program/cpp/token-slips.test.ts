@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { shippedBoards } from '../../boards';
+import { grammars } from '../../testing/beacon';
+import { rightPrograms } from '../../testing/right-programs';
+import { readGoldenPrograms } from '../golden/programs';
+import { compileProgram } from '../index';
+import { applyTextEdit } from '../problem';
+import { keywordSlips } from './keyword-slips';
+import { lineSlips } from './line-slips';
+import { TokenMap } from './token-map';
+import { tokenSlips } from './token-slips';
+import { tokenize } from './tokens';
+
+const board = shippedBoards.get('learner-5v')!;
+const golden = readFileSync(new URL('../golden/programs.txt', import.meta.url), 'utf8');
+const sources = [
+  ...rightPrograms.filter(({ language }) => language === 'cpp').map(({ source }) => source),
+  ...readGoldenPrograms(golden).map(({ source }) => source),
+].filter((source) =>
+  compileProgram(source, board, grammars).problems.every(({ stopsCompiler }) => !stopsCompiler),
+);
+
+const told = (source: string): readonly string[] => {
+  const { tokens } = tokenize(source);
+  return [...lineSlips(source), ...keywordSlips(tokens), ...tokenSlips(new TokenMap(tokens))].map(
+    ({ line, message }) => `${source.split('\n')[line - 1]!} | ${message}`,
+  );
+};
+
+describe('what no compiler takes', () => {
+  test('is found nowhere in many right programs, however they are refused for something else', () => {
+    expect(sources.length).toBeGreaterThan(200);
+    expect(sources.flatMap(told)).toEqual([]);
+  });
+
+  test.each([
+    [
+      'a comma between two values',
+      /(?<=\b(?:digitalWrite|pinMode|analogWrite)\(\w+), (?=\w+\))/,
+      [' = ', '; ', '. ', ' : ', ' == '],
+    ],
+    [
+      'the parentheses of what waits',
+      /(?<=\bdelay)\((\d+)\)(?=;)/,
+      [' = $1', ' $1', '{$1}', '[$1]', '($1ms)', '($1 ms)'],
+    ],
+    ['the sign of a first value', /(?<=^\s*int \w+) = (?=\d+;)/m, [' := ', ' ', ' == ', ' -> ']],
+    ['the dot of Serial', /(?<=\bSerial)\.(?=print)/, [' ', ',', ':', '->']],
+  ])('is told where it stands: %s', (_, pattern, others) => {
+    const places = sources.flatMap((source) => {
+      const found = pattern.exec(source);
+      if (!found) return [];
+      const line = source.slice(0, found.index).split('\n').length;
+      return others.map((other) => ({ line, right: source, source: source.replace(pattern, other) }));
+    });
+    expect(places.length).toBeGreaterThan(20);
+    for (const { line, right, source } of places) {
+      const [first] = compileProgram(source, board, grammars).problems;
+      expect(first?.line, source).toBe(line);
+      const edits = (first!.repair?.edits ?? []).flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
+      expect(edits.length, first!.message).toBeGreaterThan(0);
+      const { tokens } = tokenize(edits.reduce(applyTextEdit, source));
+      expect(tokens.map(({ text }) => text)).toEqual(tokenize(right).tokens.map(({ text }) => text));
+    }
+  });
+});
