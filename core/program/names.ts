@@ -121,6 +121,12 @@ export function nearest(name: string, known: readonly string[]): string | undefi
   return best?.name;
 }
 
+/** The name that another one differs from by one letter; for names of which many others are right too. */
+export const nextTo = (name: string, known: readonly string[]): string | undefined =>
+  name.length < 4
+    ? undefined
+    : known.find((candidate) => editDistance(name.toLowerCase(), candidate.toLowerCase(), 1) <= 1);
+
 /** Levenshtein distance, with neighbouring letters exchanged counted as one change; stops beyond `most`. */
 export function editDistance(from: string, to: string, most: number): number {
   if (Math.abs(from.length - to.length) > most) return most + 1;

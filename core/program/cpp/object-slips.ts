@@ -1,4 +1,4 @@
-import { nearest } from '../names';
+import { nextTo } from '../names';
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
 import { writtenOtherwise } from '../syntax-wording';
@@ -225,7 +225,7 @@ export function valueForArray(value: SyntaxNode): ProgramProblem {
 /** The header that is meant by one that is written otherwise: `<servo.h>`, `<Servo>`. */
 export const headerMeant = (path: SyntaxNode, known: readonly string[]): string | undefined => {
   const name = path.text.slice(1, -1).replace(/\.h$/i, '');
-  return known.find((one) => one.toLowerCase() === name.toLowerCase()) ?? nearest(name, known);
+  return known.find((one) => one.toLowerCase() === name.toLowerCase()) ?? nextTo(name, known);
 };
 
 export function headerSlip(path: SyntaxNode, meant: string): ProgramProblem {

@@ -19,6 +19,15 @@ const NOT_FOLLOWED: ReadonlySet<string> = new Set([
 /** Deepest nesting of statements and expressions that is followed; no person writes deeper. */
 const DEEPEST = 120;
 
+/** Members that other languages and other modules have, each with what it is called here. */
+const OTHER_MEMBERS: Readonly<Record<string, string>> = {
+  delay: 'sleep',
+  wait: 'sleep',
+  pause: 'sleep',
+  millis: 'monotonic',
+  time: 'monotonic',
+};
+
 /** What is known while a program is resolved. */
 export class Context extends ProblemLog {
   readonly functions: FunctionTree[] = [];
@@ -90,7 +99,8 @@ export class Context extends ProblemLog {
     if (!owner && this.unread.length > 0) return;
     const span = spanOf(node);
     const other = known.find((candidate) => candidate.toLowerCase() === name.toLowerCase());
-    const near = other ?? nearest(name, known);
+    const near =
+      other ?? nearest(name, known) ?? known.find((candidate) => candidate === OTHER_MEMBERS[name]);
     const what = owner ? `“${owner.name}” has no “${name}”` : `nothing here has a “${name}”`;
     this.report({
       ...refusal(
@@ -130,7 +140,7 @@ export class Context extends ProblemLog {
       if (remark) return remark;
       const member = memberOf(name, this.library, uses);
       if (member) return member;
-      const foreign = foreignName(name, uses);
+      const foreign = foreignName(name, uses, this.root);
       if (foreign) return { ...foreign, stopsCompiler: false };
       return {
         // The board finds out only when it gets there.

@@ -1,7 +1,8 @@
 import { refusal, type ProgramProblem } from '../problem';
-import { missing, parenthesesMissing, TURNED_SIGNS, writtenOtherwise } from '../syntax-wording';
-import type { Token } from '../token';
+import { missing, parenthesesMissing, TURNED_SIGNS } from '../syntax-wording';
 import type { LogicalLine, PythonLines } from './lines';
+import { exchange, textOf, type Detector } from './rewriting';
+import { signSlips } from './sign-slips';
 
 /** Signs that are turned round; `!` begins no other sign here. */
 const SIGNS: typeof TURNED_SIGNS = [
@@ -18,8 +19,9 @@ const HEADS: Readonly<Record<string, (given: string) => string>> = {
   until: (given) => `while not (${given}):`,
   elseif: (given) => `elif ${given}:`,
   elsif: (given) => `elif ${given}:`,
+  loop: (given) => (given === '' ? 'while True:' : `for i in range(${given}):`),
 };
-const WITHOUT_MORE: ReadonlySet<string> = new Set(['forever']);
+const WITHOUT_MORE: ReadonlySet<string> = new Set(['forever', 'loop']);
 
 /** Words whose block an `else`, `elif` or `except` goes on from. */
 const GOES_ON: Readonly<Record<string, readonly string[]>> = {
@@ -32,41 +34,14 @@ const GOES_ON: Readonly<Record<string, readonly string[]>> = {
 /** Slips that a line shows by itself, whatever the grammar makes of it, in the order of the text. */
 export function lineSlips({ lines }: PythonLines): readonly ProgramProblem[] {
   return lines.flatMap((line, index): readonly ProgramProblem[] => {
-    const found =
-      turnedSign(line) ??
-      foreignHead(line) ??
-      countingHead(line) ??
-      headOfFunction(line) ??
-      bareCall(line) ??
-      alone(lines, index);
-    return found ? [found] : [];
+    for (const detect of detectors) {
+      const found = detect(line);
+      if (found) return [found];
+    }
+    const lone = alone(lines, index);
+    return lone ? [lone] : [];
   });
 }
-
-interface Exchange {
-  readonly from: Token;
-  readonly to: Token;
-  readonly by: string;
-  readonly why: string;
-}
-
-/** What stands from one token to another, what should, and why. */
-function exchange({ tokens }: LogicalLine, { from, to, by, why }: Exchange): ProgramProblem {
-  const { line, column } = from;
-  const there = textOf(tokens.slice(tokens.indexOf(from), tokens.indexOf(to) + 1));
-  const isOneLine = line === to.line;
-  const edit = isOneLine ? { line, column, length: to.endColumn - column, by } : undefined;
-  return writtenOtherwise(from, there, by, why, edit);
-}
-
-/** Tokens with the spaces that stand between them in the text. */
-const textOf = (tokens: readonly Token[]): string =>
-  tokens
-    .map(({ text, column, line }, index) => {
-      const before = tokens[index - 1];
-      return before && (before.line !== line || before.endColumn < column) ? ` ${text}` : text;
-    })
-    .join('');
 
 const HEAD_WORDS: ReadonlySet<string> = new Set(['if', 'elif', 'while']);
 
@@ -112,6 +87,14 @@ function countingHead(line: LogicalLine): ProgramProblem | undefined {
       to: tokens.at(-2)!,
       by: `range(${bare[2]})`,
       why: 'What a function is given goes in parentheses.',
+    });
+  const unjoined = /^for (\w+) (range ?\(.*\)) ?:$/.exec(text);
+  if (unjoined)
+    return exchange(line, {
+      from: tokens[1]!,
+      to: tokens[2]!,
+      by: `${unjoined[1]} in range`,
+      why: 'Between the name and what a for goes through stands the word in.',
     });
   const enclosed = /^for ?\( ?(\w+ in .+?) ?\) ?:$/.exec(text);
   if (enclosed)
@@ -181,3 +164,12 @@ function alone(lines: readonly LogicalLine[], index: number): ProgramProblem | u
     ],
   );
 }
+
+const detectors: readonly Detector[] = [
+  turnedSign,
+  foreignHead,
+  countingHead,
+  headOfFunction,
+  ...signSlips,
+  bareCall,
+];

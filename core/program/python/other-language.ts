@@ -1,11 +1,12 @@
-import type { TextEdit } from '../../findings/finding';
+import type { Repair, TextEdit } from '../../findings/finding';
 import { inOrder, refusal, textRepair, warning, type ProgramProblem } from '../problem';
+import type { SyntaxNode } from '../syntax';
 import type { Token } from '../token';
 import { heads } from './foreign-heads';
 import type { LogicalLine, PythonLines } from './lines';
 
 /** What other languages write before a name that gets a value. */
-const TYPES: ReadonlySet<string> = new Set([
+export const TYPES: ReadonlySet<string> = new Set([
   ...['int', 'float', 'double', 'bool', 'boolean', 'byte', 'char', 'long', 'short', 'unsigned', 'String'],
   ...[
     'const',
@@ -54,6 +55,17 @@ const NAMES: Readonly<Record<string, readonly [instead: string, edit?: string]>>
   random_seed: ['random.seed(…)'],
 };
 
+/** Names that no board has, each with what is meant. */
+const MEANT: Readonly<Record<string, string>> = {
+  ON: 'True',
+  OFF: 'False',
+  yes: 'True',
+  no: 'False',
+  println: 'print',
+  printf: 'print',
+  echo: 'print',
+};
+
 type Line = readonly Token[];
 
 /**
@@ -75,11 +87,14 @@ export const misreadSigns = ({ lines }: PythonLines): readonly ProgramProblem[] 
 export function foreignName(
   name: string,
   uses: readonly { readonly line: number; readonly column: number }[],
+  root: SyntaxNode,
 ): ProgramProblem | undefined {
-  const known = NAMES[name];
   const [first] = uses;
+  const own = Object.hasOwn(MEANT, name) ? MEANT[name] : undefined;
+  const known = Object.hasOwn(NAMES, name) ? NAMES[name] : own && ([own, own] as const);
   if (!known || !first) return undefined;
   const [instead, edit] = known;
+  const called = foreignCall(name, first, root);
   const repair = edit && {
     text: `Write ${edit} instead of ${name} in line ${first.line}${uses.length > 1 ? ' and wherever else it stands' : ''}.`,
     edits: [...uses]
@@ -89,15 +104,52 @@ export function foreignName(
   return refusal(
     'name-unknown',
     first,
-    `Line ${first.line}: “${name}” belongs to C++. In Python it is ${instead}.`,
+    own === undefined
+      ? `Line ${first.line}: “${name}” belongs to C++. In Python it is ${instead}.`
+      : `Line ${first.line}: “${name}” is not known here. It is written ${own}.`,
     [
-      `Which language is “${name}” in line ${first.line} from?`,
+      own === undefined
+        ? `Which language is “${name}” in line ${first.line} from?`
+        : `How is “${name}” written in an example?`,
       `Python does not know “${name}”; what it does is written in another way here.`,
       `Use ${instead} in line ${first.line}.`,
     ],
-    repair || undefined,
+    (called ?? repair) || undefined,
   );
 }
+
+/** What a call of the other language is here, with what it is given: `delay(500)`, `digitalWrite(led, HIGH)`. */
+function foreignCall(
+  name: string,
+  { line, column }: { readonly line: number; readonly column: number },
+  root: SyntaxNode,
+): Repair | undefined {
+  const rest = (root.text.split('\n')[line - 1] ?? '').slice(column - 1);
+  for (const [pattern, written] of CALLS) {
+    const found = pattern.exec(rest);
+    const by = found && rest.startsWith(name) ? written(found) : undefined;
+    if (!found || by === undefined) continue;
+    const text = `Write ${by} instead of ${found[0]} in line ${line}.`;
+    return textRepair(text, { line, column, length: found[0].length, by });
+  }
+  return undefined;
+}
+
+/** A number of parts of a second in seconds. */
+const inSeconds = (amount: string, parts: number): string =>
+  String(Number((Number(amount) / parts).toPrecision(6)));
+
+const CALLS: readonly (readonly [pattern: RegExp, written: (found: RegExpExecArray) => string])[] = [
+  [/^delay\s*\(\s*(\d+(?:\.\d+)?)\s*\)/, ([, amount = '']) => `time.sleep(${inSeconds(amount, 1000)})`],
+  [/^delayMicroseconds\s*\(\s*(\d+)\s*\)/, ([, amount = '']) => `time.sleep(${inSeconds(amount, 1e6)})`],
+  [
+    /^digitalWrite\s*\(\s*([A-Za-z_]\w*)\s*,\s*(HIGH|LOW|True|False|1|0)\s*\)/,
+    ([, pin = '', level = '']) => `${pin}.value = ${/^(?:HIGH|True|1)$/.test(level) ? 'True' : 'False'}`,
+  ],
+  [/^digitalRead\s*\(\s*([A-Za-z_]\w*)\s*\)/, ([, pin = '']) => `${pin}.value`],
+  [/^analogRead\s*\(\s*([A-Za-z_]\w*)\s*\)/, ([, pin = '']) => `${pin}.value`],
+  [/^Serial\s*\.\s*print(?:ln)?(?=\s*\()/, () => 'print'],
+];
 
 /** Tokens by the lines of the text. */
 function rowsOf(lines: readonly LogicalLine[]): readonly Line[] {
@@ -195,10 +247,10 @@ export const remarkAt = (
   refusal(
     'syntax-other',
     { line, column },
-    `Line ${line}: a remark begins with # in Python, not with ${sign}.`,
+    `Line ${line}: a comment begins with # in Python, not with ${sign}.`,
     [
       `Which part of line ${line} is meant for people only?`,
-      `From ${sign} on, line ${line} is a remark in C++; here # begins one.`,
+      `From ${sign} on, line ${line} is a comment in C++; here # begins one.`,
       `Write # instead of ${sign} in line ${line}.`,
     ],
     sign === '/*'

@@ -1,4 +1,5 @@
-import { refusal, textRepair } from '../problem';
+import { nextTo } from '../names';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import type { Context } from './context';
 import { describe, readExpression, readOwn, readTarget } from './expressions';
@@ -299,7 +300,9 @@ function reportModule(node: SyntaxNode, context: Context): readonly Statement[] 
   const known = [...context.library.keys()];
   const otherCase = known.find((name) => name.toLowerCase() === node.text.toLowerCase());
   if (otherCase === undefined) {
-    context.unsupported(`the module ${node.text}`, node);
+    const near = nextTo(node.text, known);
+    if (near === undefined) context.unsupported(`the module ${node.text}`, node);
+    else context.report(misspeltModule(node, near));
     return [];
   }
   context.report({
@@ -322,6 +325,23 @@ function reportModule(node: SyntaxNode, context: Context): readonly Statement[] 
     stopsCompiler: true,
   });
   return [];
+}
+
+/** `import tiem`. */
+function misspeltModule(node: SyntaxNode, near: string): ProgramProblem {
+  const { line, column } = spanOf(node);
+  const text = `Write ${near} instead of ${node.text} in line ${line}.`;
+  return refusal(
+    'name-unknown',
+    { line, column },
+    `Line ${line}: there is no module “${node.text}”. “${near}” is close to it.`,
+    [
+      `Is every letter of “${node.text}” in line ${line} right?`,
+      `The board knows the module “${near}”, not “${node.text}”.`,
+      text,
+    ],
+    textRepair(text, { line, column, length: node.text.length, by: near }),
+  );
 }
 
 function readTry(node: SyntaxNode, context: Context): Statement {

@@ -2,7 +2,7 @@ import { textRepair, warning, type ProgramProblem } from '../../problem';
 import type { Span } from '../../syntax';
 import type { Expression, Statement } from '../tree';
 import { allParts, allStatements } from '../walk';
-import type { Habit } from './habit';
+import type { Facts, Habit } from './habit';
 import type { PinObjects } from './pins';
 
 type Of<Node extends Expression['node']> = Extract<Expression, { node: Node }>;
@@ -16,7 +16,8 @@ export const questionHabits: Habit = (facts) => {
       ...objects(question, facts.pins),
       ...loneValues(question, facts.source),
     ]),
-    ...(statement.node === 'expression' ? idle(statement.expression, facts.source) : []),
+    ...(statement.node === 'expression' ? idle(statement.expression, facts) : []),
+    ...(statement.node === 'assign' ? lost(statement, facts) : []),
   ]);
 };
 
@@ -116,7 +117,7 @@ function loneValues(question: Expression, source: string): readonly ProgramProbl
 const CALCULATES: ReadonlySet<string> = new Set(['+', '-', '*', '/', '//', '%']);
 
 /** `count + 1`, `led.value == True` as a line of its own. */
-function idle(expression: Expression, source: string): readonly ProgramProblem[] {
+function idle(expression: Expression, { source, pins }: Facts): readonly ProgramProblem[] {
   const [first, value, sign] =
     expression.node === 'compare' && expression.rest[0]?.operator === '=='
       ? [expression.first, expression.rest[0].value, '==']
@@ -130,7 +131,9 @@ function idle(expression: Expression, source: string): readonly ProgramProblem[]
   const [target, given, whole] = [begins, value.span, expression.span].map((span) => textAt(source, span));
   if (!target || !given || !whole) return [];
   const isComparison = sign === '==';
-  const by = isComparison ? `${target} = ${given}` : `${target} ${sign}= ${given}`;
+  // A pin is switched by what belongs to it.
+  const member = isComparison && pins.has(target) ? '.value' : '';
+  const by = isComparison ? `${target}${member} = ${given}` : `${target} ${sign}= ${given}`;
   const { line, column } = expression.span;
   const text = `Write ${by} instead of ${whole} in line ${line}.`;
   return [
@@ -149,6 +152,55 @@ function idle(expression: Expression, source: string): readonly ProgramProblem[]
         text,
       ],
       textRepair(text, { line, column, length: whole.length, by }),
+    ),
+  ];
+}
+
+/** `led = True`, where led is a pin; `count =+ 1`: a value that takes the place of another one. */
+function lost(
+  { targets, value, span }: Extract<Statement, { node: 'assign' }>,
+  { source, pins }: Facts,
+): readonly ProgramProblem[] {
+  const [target] = targets;
+  if (target?.target !== 'name' || targets.length > 1) return [];
+  const { name } = target;
+  const whole = textAt(source, span);
+  const { line, column } = span;
+  const [, sign, amount] = /^\w+\s*=(\+\s*|-\s+)(\w+)\s*$/.exec(whole) ?? [];
+  if (sign !== undefined) {
+    const by = `${name} ${sign.trim()}= ${amount}`;
+    const text = `Write ${by} instead of ${whole.trim()} in line ${line}.`;
+    return [
+      warning(
+        'no-effect',
+        'fault',
+        { line, column },
+        `Line ${line}: “${whole.trim()}” gives ${name} the same value each time; nothing is ${sign.startsWith('+') ? 'added' : 'taken away'}.`,
+        [
+          `Which value has ${name} after line ${line}, the first time and the second time?`,
+          `In line ${line} the = stands before the ${sign.trim()}.`,
+          text,
+        ],
+        textRepair(text, { line, column, length: whole.trimEnd().length, by }),
+      ),
+    ];
+  }
+  if (pins.get(name) !== 'digital' || value.node !== 'constant' || typeof value.value !== 'boolean')
+    return [];
+  const by = `${name}.value = ${value.value ? 'True' : 'False'}`;
+  const text = `Write ${by} instead of ${whole.trim()} in line ${line}.`;
+  return [
+    warning(
+      'no-effect',
+      'fault',
+      { line, column },
+      `Line ${line}: ${name} is the pin itself. This line gives its name to ${value.value ? 'True' : 'False'}, and the pin stays as it is.`,
+      [
+        `What does ${name} stand for: the pin, or what it gives?`,
+        `After line ${line}, ${name} is no pin any more. What a pin gives is its value.`,
+        text,
+      ],
+      textRepair(text, { line, column, length: whole.trimEnd().length, by }),
     ),
   ];
 }
