@@ -343,8 +343,10 @@ export class BoardHost implements ProgramHost {
 
   serialRead(way: 'take' | 'peek'): number {
     this.machine.inputs += 1;
-    if (way === 'take') this.machine.changes += 1;
-    return this.serial.read(this.machine.seconds, way);
+    const code = this.serial.read(this.machine.seconds, way);
+    // Where nothing has come, nothing is taken.
+    if (way === 'take' && code >= 0) this.machine.changes += 1;
+    return code;
   }
 
   nextEventCycle(): number {

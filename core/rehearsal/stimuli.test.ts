@@ -149,6 +149,9 @@ void loop() { int now = digitalRead(2); if (now == LOW && last == HIGH) { presse
       FOLLOW,
       WATCH,
       FOLLOW.replace('digitalWrite(13', 'if (millis() % 7 < 4) digitalWrite(13'),
+      // What is read is asked for in every pass, whether anything has come or not.
+      `void setup() { pinMode(13, OUTPUT); Serial.begin(9600); }
+void loop() { int key = Serial.read(); if (key == 'a') digitalWrite(13, HIGH); if (key == 'b') digitalWrite(13, LOW); }`,
     ];
     const stimulus = fc.oneof(
       fc.record({
@@ -161,6 +164,7 @@ void loop() { int now = digitalRead(2); if (now == LOW && last == HIGH) { presse
         turn: fc.constant('P1'),
         to: fc.constantFrom(0, 0.3, 1),
       }),
+      fc.record({ at: fc.integer({ min: 1, max: 390 }), serial: fc.constantFrom('a', 'b', 'aab') }),
     );
     fc.assert(
       fc.property(fc.constantFrom(...programs), fc.array(stimulus, { maxLength: 4 }), (source, given) => {
