@@ -10,6 +10,9 @@ import { aboutThePress, unseenIn } from './subjects';
 const AT_ONCE = 0.1;
 /** Points of brightness by which “90 % bright” may be off. */
 const ABOUT = 10;
+/** What is called dim and what bright, in percent as an eye sees it. */
+const DIM = [5, 50] as const;
+const BRIGHT = [60, 100] as const;
 
 /**
  * What must be seen, as people say it: `D1 and D2 blink 3 times`, `the LED is on for 5 s after S1`, `D1 is lit while S1
@@ -284,6 +287,16 @@ const ways: readonly Way[] = [
       saying(
         `${subject} is between ${Math.max(0, Number(percent) - ABOUT)} and ${Math.min(100, Number(percent) + ABOUT)} % bright${tail}`,
       ),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:is |stays |looks |shines |glows )?(?:only |at |very |quite |fully |full )*(dim|dimly|dimmed|bright|brightly|brightness)((?: (?:all|from|until|between) .*)?)`,
+    ),
+    means: ([subject = '', how = '', tail = ''], { parts }) => {
+      if (!['light', undefined].includes(observedOf(subject, parts))) return undefined;
+      const [low, high] = /^dim/i.test(how) ? DIM : BRIGHT;
+      return saying(`${subject} is between ${low} and ${high} % bright${tail}`);
+    },
   },
   {
     pattern: whole(`(${NAMES}) (?:is |turns |points |goes |moves )?(?:at |to )(\\d+(?:\\.\\d+)?) ?°?(.*)`),
