@@ -260,7 +260,7 @@ describe('LEDs together', () => {
       observed: 'none of them lit',
       failures: [{ code: 'not-lit', refs: ['D1', 'D2'] }],
     });
-    expect(dark.failures[0]!.message).toContain('None of the 2 LEDs lights up from 0 s to 12 s');
+    expect(dark.failures[0]!.message).toContain('Neither of the two LEDs lights up from 0 s to 12 s');
   });
 });
 

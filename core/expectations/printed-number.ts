@@ -6,6 +6,7 @@ import { sentence, type Slot } from '../words/sentence';
 import { rangeSlot, signedSlot, textSlot } from '../words/slots';
 import { WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
 import { failedWith, passed, windowOf } from './outcome';
+import { unreadable } from './serial';
 
 const schema = z.strictObject({
   /** A number, or the least and the most that it may be. */
@@ -39,10 +40,13 @@ export const printedNumber: ExpectationDefinition<PrintedNumber> = {
   }),
   example: 'prints a number between 20 and 24',
   parts: () => [],
-  check: (expectation, { trace }) => {
+  check: (expectation, { trace, listensAt }) => {
     const { prints, behind, tolerance = 0 } = expectation;
     const [from, to] = windowOf(expectation, trace);
-    const numbers = numbersIn(printedIn(trace, from, to), behind);
+    const text = printedIn(trace, from, to);
+    const garbled = text === '' ? undefined : unreadable(trace, listensAt);
+    if (garbled) return garbled;
+    const numbers = numbersIn(text, behind);
     const [low, high] = typeof prints === 'number' ? [prints, prints] : prints;
     const [least, most] = [low - Math.abs(low) * tolerance - 1e-9, high + Math.abs(high) * tolerance + 1e-9];
     const where = behind === undefined ? '' : ` behind “${behind}”`;

@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { quantity } from '../findings/finding';
-import { printedIn } from '../rehearsal/trace';
+import { printedIn, type Trace } from '../rehearsal/trace';
 import { seconds } from '../units';
 import { sentence } from '../words/sentence';
 import { textSlot, wordSlot } from '../words/slots';
 import { WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
-import { failedWith, passed, windowOf } from './outcome';
+import { failedWith, passed, windowOf, type Outcome } from './outcome';
 
 const schema = z.strictObject({
   serial: z.enum(['contains', 'equals', 'matches']),
@@ -35,22 +35,8 @@ export const serial: ExpectationDefinition<Printed> = {
     const [from, to] = windowOf(expectation, trace);
     const text = printedIn(trace, from, to);
     const { serial: way, text: wanted } = expectation;
-    if (text !== '' && listensAt !== undefined && trace.serialRate !== listensAt) {
-      const line = trace.serialLine ?? 1;
-      return failedWith('characters nobody can read', {
-        code: 'serial-rate',
-        severity: 'fault',
-        line,
-        column: 1,
-        message: `Line ${line} starts serial at ${trace.serialRate}, but the computer listens at ${listensAt}, so what arrives can’t be read.`,
-        hints: [
-          `What speed does the program set, and what speed does the computer listen at?`,
-          `The program sends at ${trace.serialRate} bits per second; the computer expects ${listensAt}.`,
-          `Write ${listensAt} in line ${line}.`,
-        ],
-        evidence: { rate: quantity(trace.serialRate, 'bit/s'), wanted: quantity(listensAt, 'bit/s') },
-      });
-    }
+    const garbled = text === '' ? undefined : unreadable(trace, listensAt);
+    if (garbled) return garbled;
     const isRight =
       way === 'contains'
         ? text.includes(wanted)
@@ -85,6 +71,28 @@ export const serial: ExpectationDefinition<Printed> = {
       : [{ serial: 'contains', text: line.trim().slice(0, 80) }];
   },
 };
+
+/** What is seen of a text that is sent faster or slower than the computer listens; `undefined` where both agree. */
+export function unreadable(
+  { serialRate, serialLine }: Trace,
+  listensAt: number | undefined,
+): Outcome | undefined {
+  if (listensAt === undefined || serialRate === listensAt) return undefined;
+  const line = serialLine ?? 1;
+  return failedWith('characters nobody can read', {
+    code: 'serial-rate',
+    severity: 'fault',
+    line,
+    column: 1,
+    message: `Line ${line} starts serial at ${serialRate}, but the computer listens at ${listensAt}, so what arrives can’t be read.`,
+    hints: [
+      `What speed does the program set, and what speed does the computer listen at?`,
+      `The program sends at ${serialRate} bits per second; the computer expects ${listensAt}.`,
+      `Write ${listensAt} in line ${line}.`,
+    ],
+    evidence: { rate: quantity(serialRate, 'bit/s'), wanted: quantity(listensAt, 'bit/s') },
+  });
+}
 
 /** Printed lines as they stand in a sentence. */
 const inOneLine = (text: string): string => text.trim().replace(/\s*[\r\n]+\s*/g, ' · ');

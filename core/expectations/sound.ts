@@ -3,11 +3,11 @@ import type { Ref } from '../brand';
 import { quantity, type FindingCode, type Observation } from '../findings/finding';
 import { heardIntervals, type HeardInterval } from '../rehearsal/heard';
 import { observedSeconds } from '../rehearsal/trace';
-import { figure, seconds } from '../units';
+import { figure, stretch, times } from '../units';
 import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
 import { nameSlot, numberSlot, wordSlot } from '../words/slots';
-import { capital } from '../words/words';
+import { capital, listText } from '../words/words';
 import {
   refSchema,
   WINDOW,
@@ -18,6 +18,8 @@ import {
 } from './definition';
 import { absent, failedWith, passed, windowOf, type Observed, type Outcome } from './outcome';
 
+/** Stretches of sound that are told. */
+const MOST_TOLD = 2;
 /** Share by which a tone may be off unnoticed. */
 const TONE_TOLERANCE = 0.03;
 
@@ -54,7 +56,7 @@ export const tone: ExpectationDefinition<Tone> = {
     const off = offTone(expectation, sounding);
     if (off === undefined) return passed(summary);
     const wanted = `${figure(expectation.tone)} Hz`;
-    return missed(heard, wanted, 'tone-off', {
+    return missed(heard, `sound at ${wanted}`, 'tone-off', {
       remedy: `Give ${heard.ref} a tone of ${wanted} in that time.`,
       evidence: { tone: quantity(off, 'Hz') },
     });
@@ -81,10 +83,15 @@ export const sound: ExpectationDefinition<Sound> = {
     const isOn = expectation.is === 'on';
     const right = isOn ? sounding.length === all.length && all.length > 0 : sounding.length === 0;
     if (right) return passed(summary);
-    return missed(heard, isOn ? 'sound' : 'silence', sounding.length === 0 ? 'tone-off' : 'timing-off', {
-      remedy: `Switch ${heard.ref} ${expectation.is} in that time.`,
-      evidence: {},
-    });
+    return missed(
+      heard,
+      isOn ? 'sound all that time' : 'be silent',
+      sounding.length === 0 ? 'tone-off' : 'timing-off',
+      {
+        remedy: `Switch ${heard.ref} ${expectation.is} in that time.`,
+        evidence: {},
+      },
+    );
   },
   describe: (run) =>
     steadyIn(run, ({ buzzer, hertz, from, to }) => (hertz > 0 ? [] : [{ buzzer, is: 'off', from, to }])),
@@ -99,6 +106,8 @@ interface Heard {
   readonly all: readonly HeardInterval[];
   readonly sounding: readonly HeardInterval[];
   readonly summary: string;
+  /** What it does, to stand behind its name. */
+  readonly heard: string;
 }
 
 function heardIn(expectation: Omit<Sound, 'is'>, observed: Observed): Heard | undefined {
@@ -110,23 +119,31 @@ function heardIn(expectation: Omit<Sound, 'is'>, observed: Observed): Heard | un
     (interval) => interval.to > from + 0.02 && interval.from < to - 0.02,
   );
   const sounding = all.filter(({ hertz }) => hertz > 0);
+  const tones = [...new Set(sounding.map(({ hertz }) => `${hertz} Hz`))];
+  const [only, other] = tones;
+  const pieces = sounding.slice(0, MOST_TOLD).map((one) => {
+    const when = stretch(Math.max(from, one.from), Math.min(to, one.to));
+    return other === undefined ? when : `at ${one.hertz} Hz ${when}`;
+  });
+  const alone = other === undefined ? `at ${only} ` : '';
+  const more = sounding.length > MOST_TOLD ? `, and ${times(sounding.length - MOST_TOLD)} more` : '';
   const summary =
     sounding.length === 0
       ? 'silent all the time'
       : sounding.length === all.length
-        ? `sounds all the time, ${[...new Set(sounding.map(({ hertz }) => `${hertz} Hz`))].join(', ')}`
-        : sounding
-            .slice(0, 5)
-            .map(
-              (one) =>
-                `${one.hertz} Hz from ${seconds(Math.max(from, one.from))} to ${seconds(Math.min(to, one.to))}`,
-            )
-            .join(', ');
-  return { ref, name: capital(partTextOf(observed.wiring, ref)), from, to, all, sounding, summary };
+        ? `sounds all the time, ${tones.join(', ')}`
+        : `sounds ${alone}${pieces.join(', ')}${more}`;
+  const heard =
+    sounding.length === 0
+      ? `is silent ${stretch(from, to)}`
+      : sounding.length === all.length
+        ? `sounds ${stretch(from, to)}, at ${listText(tones.slice(0, MOST_TOLD))}`
+        : `sounds ${alone}only ${listText(pieces)}${more}`;
+  return { ref, name: capital(partTextOf(observed.wiring, ref)), from, to, all, sounding, summary, heard };
 }
 
 function missed(
-  { ref, name, from, to, summary }: Heard,
+  { ref, name, from, to, heard, summary }: Heard,
   wanted: string,
   code: FindingCode,
   { remedy, evidence }: { readonly remedy: string; readonly evidence: Observation['evidence'] },
@@ -135,10 +152,10 @@ function missed(
     code,
     severity: 'fault',
     refs: [ref],
-    message: `${name} is heard so from ${seconds(from)} to ${seconds(to)}: ${summary}. ${capital(wanted)} is wanted.`,
+    message: `${name} ${heard}. It should ${wanted}.`,
     hints: [
-      `What is to be heard from ${ref} from ${seconds(from)} to ${seconds(to)}?`,
-      `${ref}: ${summary}; it should be ${wanted}.`,
+      `What should be heard from ${ref} ${stretch(from, to)}?`,
+      `${ref} ${heard}. It should ${wanted}.`,
       remedy,
     ],
     evidence,

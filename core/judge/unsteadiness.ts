@@ -116,7 +116,9 @@ const saidOf = (readings: readonly Reading[]): string =>
 /** What is seen where an expectation is not met, to stand in a sentence. */
 const happensIn = ({ failures, observed }: Outcome): string => {
   const [said = observed] = failures.flatMap(({ message }) => message.split(/(?<=[a-z0-9°%])[.;] /)[0] ?? []);
-  return said.replace(/\.$/, '').replace(/^The /, 'the ');
+  return said
+    .replace(/\.$/, '')
+    .replace(/^(?:The|From|None|Neither|No|Nothing|An?|Line|Pin)\b/, (word) => word.toLowerCase());
 };
 
 function bounces(trace: Trace, button: string, observed: string, circuit: Circuit): Observation {

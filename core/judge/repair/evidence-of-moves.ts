@@ -164,10 +164,10 @@ export function evidenceOfTurn(part: PlacedPart, how: 'round' | 'by a quarter', 
           repair,
         ),
     };
-  const code: FindingCode = part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'measured')
-    ? 'divider-reversed'
-    : kind.hasNamedLegs
-      ? 'module-lines-swapped'
+  const code: FindingCode = kind.hasNamedLegs
+    ? 'module-lines-swapped'
+    : part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'measured')
+      ? 'divider-reversed'
       : 'polarity-reversed';
   return {
     codes: [code, 'polarity-reversed', 'rail-swapped', 'supply-short', 'voltage-mismatch'],

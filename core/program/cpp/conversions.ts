@@ -188,7 +188,9 @@ function storedText(value: Extract<Expression, { node: 'text' }>, context: Conte
 }
 
 function reportKind({ type: given, span }: Expression, wanted: CType, context: Context): void {
-  const [here, there] = [kindText(wanted), kindText(given)];
+  const here = kindText(wanted);
+  // The name of a list alone stands for where the list is.
+  const there = given.kind === 'pointer' ? `a whole list, or ${kindText(given)}` : kindText(given);
   context.report(
     refusal('arguments', span, `Line ${span.line}: ${here} is wanted here, and this gives ${there}.`, [
       `What does line ${span.line} pass at column ${span.column}?`,
@@ -200,8 +202,7 @@ function reportKind({ type: given, span }: Expression, wanted: CType, context: C
 
 /** What a type is, in words for a beginner. */
 function kindText(type: CType): string {
-  if (type.kind === 'array') return 'a whole list';
-  if (type.kind === 'pointer') return `a whole list, or a pointer to ${typeText(type.to)}`;
+  if (type.kind === 'pointer') return `a pointer to ${typeText(type.to)}`;
   if (type.kind === 'struct') return `a whole ${type.name}`;
   return isTextual(type) ? 'a text' : type.kind === 'void' ? 'nothing' : 'a number';
 }
