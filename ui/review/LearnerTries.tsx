@@ -79,7 +79,7 @@ function Attempt({ attempt, decisions, isShown, onShow }: AttemptProps) {
           type="button"
           onClick={() => onShow(attempt.id)}
           aria-pressed={isShown}
-          className="flex min-h-9 flex-1 items-center gap-2 text-left hover:underline"
+          className="flex min-h-9 flex-1 basis-48 items-center gap-2 text-left hover:underline"
         >
           {attempt.verdict && <VerdictMark verdict={attempt.verdict} size={13} />}
           <span className="mono text-note text-soft">{attempt.attempt}</span>
