@@ -64,3 +64,24 @@ describe('a line of an exercise’s own program', () => {
     expect(lost, lost.join('\n\n')).toEqual([]);
   });
 });
+
+describe('a number with decimals', () => {
+  test('is told as one, in both languages', () => {
+    const changed = programs.flatMap(({ source, language }) =>
+      piecesOf(source, language).flatMap(({ text: number, from: index }) => {
+        if (!/^\d+\.\d+$/.test(number)) return [];
+        const other = number.replace(/\d$/, (digit) => String((Number(digit) + 3) % 10));
+        const own = source.slice(0, index) + other + source.slice(index + number.length);
+        const texts: string[] = [];
+        referenceCandidates(own, source, language, (_edit, _amount, text) => {
+          texts.push(text);
+          return {} as Candidate;
+        });
+        return [{ language, wanted: `Write ${number} instead of ${other} in line `, text: texts[0] ?? '' }];
+      }),
+    );
+    for (const language of ['cpp', 'python'])
+      expect(changed.filter((one) => one.language === language).length).toBeGreaterThan(5);
+    expect(changed.filter(({ wanted, text }) => !text.startsWith(wanted))).toEqual([]);
+  });
+});
