@@ -81,7 +81,7 @@ describe('a number with decimals', () => {
       }),
     );
     for (const language of ['cpp', 'python'])
-      expect(changed.filter((one) => one.language === language).length).toBeGreaterThan(5);
+      expect(changed.filter((one) => one.language === language).length).toBeGreaterThan(1);
     expect(changed.filter(({ wanted, text }) => !text.startsWith(wanted))).toEqual([]);
   });
 });
