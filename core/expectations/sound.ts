@@ -1,9 +1,11 @@
 import * as z from 'zod';
 import type { Ref } from '../brand';
 import { quantity, type FindingCode, type Observation } from '../findings/finding';
+import { kindOf } from '../parts';
 import { heardIntervals, type HeardInterval } from '../rehearsal/heard';
 import { observedSeconds } from '../rehearsal/trace';
 import { figure, stretch, times } from '../units';
+import { findPart } from '../wiring/wiring';
 import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
 import { nameSlot, numberSlot, wordSlot } from '../words/slots';
@@ -56,6 +58,20 @@ export const tone: ExpectationDefinition<Tone> = {
     const off = offTone(expectation, sounding);
     if (off === undefined) return passed(summary);
     const wanted = `${figure(expectation.tone)} Hz`;
+    const part = findPart(observed.wiring, heard.ref);
+    if (part && sounding.length > 0 && kindOf(part.kind).spokenTo?.(part.value) !== 'tone')
+      return failedWith(summary, {
+        code: 'tone-off',
+        severity: 'fault',
+        refs: [heard.ref],
+        message: `${heard.name} has a tone of its own, ${off} Hz, whatever it is sent. It can’t sound at ${wanted}.`,
+        hints: [
+          `Who chooses the tone: the program, or ${heard.ref} itself?`,
+          `${heard.ref} sounds at ${off} Hz whenever there is power on it.`,
+          `Use one that is given its tone instead: a passive one.`,
+        ],
+        evidence: { untilS: quantity(heard.to, 's'), tone: quantity(off, 'Hz') },
+      });
     return missed(heard, `sound at ${wanted}`, 'tone-off', {
       remedy: `Give ${heard.ref} a tone of ${wanted} in that time.`,
       evidence: { tone: quantity(off, 'Hz') },
@@ -158,7 +174,7 @@ function missed(
       `${ref} ${heard}. It should ${wanted}.`,
       remedy,
     ],
-    evidence,
+    evidence: { untilS: quantity(to, 's'), ...evidence },
   });
 }
 

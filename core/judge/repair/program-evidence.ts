@@ -274,20 +274,23 @@ export function atItsLastLine(seen: Observation, circuit: Circuit, trace: Trace 
     .flatMap((node) => circuit.signalsAt(node));
   const [pin] = pins;
   if (pin === undefined) return seen;
-  const last = pins
+  const until = seen.evidence?.['untilS']?.amount ?? trace.seconds;
+  const changes = pins
     .flatMap((name) => (trace.pins.get(name) ?? []).map((change) => ({ name, ...change })))
     .filter(({ line }) => line > 0)
-    .sort((one, other) => one.at - other.at)
-    .at(-1);
-  if (!last) {
+    .sort((one, other) => one.at - other.at);
+  // What comes after what was looked at has no part in it.
+  const last = changes.filter(({ at }) => at <= until).at(-1);
+  if (changes.length === 0) {
     const never = ` No line of the program ever sets pin ${pin}.`;
     return said(seen, `${never}${over}`, undefined);
   }
-  const level = LEVELS[last.drive.mode];
-  if (!level || trace.seconds - last.at < LASTING) return seen;
+  const level = last && LEVELS[last.drive.mode];
+  if (!last || !level || until - last.at < LASTING) return seen;
+  const stays = changes.at(-1) === last ? 'after that' : `until ${seconds(until)}`;
   return said(
     seen,
-    ` Line ${last.line} makes pin ${last.name} ${level} at ${seconds(last.at)}, and no line changes it after that.${over}`,
+    ` Line ${last.line} makes pin ${last.name} ${level} at ${seconds(last.at)}, and no line changes it ${stays}.${over}`,
     last.line,
   );
 }

@@ -49,9 +49,16 @@ export function referenceCandidates(
     const [least, most] = [lengthOf(hunk.own), lengthOf(hunk.asked)].sort((one, other) => one - other);
     return most! <= LONGEST || (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW);
   };
-  return [...hunks, ...joined]
-    .filter(isOneSlip)
-    .map((hunk) => changeOf(settled(hunk, own, asked), { own, asked, source, wanted, amount, make }));
+  return [...hunks, ...joined].filter(isOneSlip).map((hunk) =>
+    changeOf(withClosing(settled(hunk, own, asked), own, asked), {
+      own,
+      asked,
+      source,
+      wanted,
+      amount,
+      make,
+    }),
+  );
 }
 
 /** What neighbouring places in one line are together, two or more of them, with what stands between them. */
@@ -63,6 +70,21 @@ function inOneLine(hunks: readonly Hunk[], own: readonly Piece[], source: string
       return [{ own: [first.own[0], last.own[1]], asked: [first.asked[0], last.asked[1]] }];
     }),
   );
+}
+
+/** A change that leaves a parenthesis open on both sides, with what stands up to the one that both programs close it with. */
+function withClosing(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
+  const openIn = (pieces: readonly Piece[], [from, to]: readonly [number, number]): number =>
+    pieces.slice(from, to).reduce((open, { text }) => open + (text === '(' ? 1 : text === ')' ? -1 : 0), 0);
+  if (lengthOf(hunk.own) === 0 || lengthOf(hunk.asked) === 0) return hunk;
+  let [end, last] = [hunk.own[1], hunk.asked[1]];
+  while (openIn(own, [hunk.own[0], end]) > 0 && openIn(asked, [hunk.asked[0], last]) > 0) {
+    const [mine, theirs] = [own[end], asked[last]];
+    if (end - hunk.own[0] > LONGEST || !mine || mine.text !== theirs?.text) return hunk;
+    end += 1;
+    last += 1;
+  }
+  return { own: [hunk.own[0], end], asked: [hunk.asked[0], last] };
 }
 
 /** A change that ends with a word or a comma, with the word behind it that both programs have: it is told whole. */
