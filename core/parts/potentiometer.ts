@@ -27,6 +27,8 @@ export const potentiometer = defineKind({
   alsoTyped: ['pot', 'knob'],
   alsoSaid: [
     'turning knob',
+    'potmeter',
+    'poti',
     'trimmer',
     'potentiometer knob',
     'rotary knob',

@@ -28,7 +28,40 @@ const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
     'There is no LED strip here yet. An RGB LED or an LED matrix stands for one.',
   ],
   [
-    /\b(?:microphones?|sound sensors?|humidity sensors?|gas sensors?|moisture sensors?|accelerometers?|gyroscopes?|hall sensors?|line sensors?)\b/,
+    /^(?:an? |the )?(?:half |full |mini )?(?:bread ?boards?|protoboards?)\b/,
+    'The breadboard is there without a line; its size is chosen beside the drawing.',
+  ],
+  [
+    /\b(?:tilt|vibration|ball) (?:sensors?|switch(?:es)?)\b/,
+    'That switch is not here yet. A slide switch stands for it: it is open or closed too.',
+  ],
+  [
+    /\b(?:ir|infra-?red|radio|rf) (?:receivers?|remotes?|sensors?|leds?)\b|\bremote controls?\b/,
+    'There is no remote control here yet. Push buttons stand for its keys.',
+  ],
+  [
+    /\b(?:addressable|smart|digital|pixel) (?:leds?|rgb)\b|\b(?:led )?pixels?\b/,
+    'There are no LEDs with a chip of their own here yet. An RGB LED or an LED matrix stands for them.',
+  ],
+  [
+    /\b(?:real[- ]?time )?clock modules?\b|\breal[- ]?time clocks?\b|\brtc\b/,
+    'There is no clock here yet. The program counts the time itself, with the clock of the board.',
+  ],
+  [
+    /\b(?:sd|memory) cards?\b/,
+    'There is no memory card here yet. What the program finds out can be printed on the serial line.',
+  ],
+  [
+    /\b(?:bluetooth|wi-?fi|radio|lora|gps) (?:modules?|receivers?)\b|\bbluetooth\b|\bgps\b/,
+    'There is no radio here yet. What is sent and received can be typed and printed on the serial line.',
+  ],
+  [/\blasers?\b/, 'There is no laser here. An LED is switched in the same way, and is safe to look at.'],
+  [
+    /\bsolenoids?\b|\belectro-?magnets?\b/,
+    'There is no solenoid here yet. A motor or a relay is switched in the same way.',
+  ],
+  [
+    /\b(?:water sensors?|rain sensors?|water level sensors?|touch sensors?|pressure sensors?|weight sensors?|load cells?|colou?r sensors?|microphones?|sound sensors?|humidity sensors?|gas sensors?|moisture sensors?|accelerometers?|gyroscopes?|hall sensors?|line sensors?)\b/,
     'That sensor is not here yet. What it reads can be stood for: a potentiometer for a number, a slide switch for yes or no.',
   ],
 ];

@@ -1,4 +1,4 @@
-import { isBoard } from '../../boards';
+import { groundNames, isBoard, isSupplySocket } from '../../boards';
 import { legName, ref, type Ref } from '../../brand';
 import type { PartKind } from '../../parts';
 import { capital, withArticle } from '../../words/words';
@@ -13,7 +13,14 @@ import type { Reading } from './reading';
 /** Joins the legs of a part with two ends, the first to the first, or the two sides of a button. */
 export function betweenTwo(reading: Reading, kind: PartKind, one: Target, other: Target): void {
   const [first, second] = kind.legs;
-  const [pin, far] = one.type === 'pin' ? [one, other] : [other, one];
+  const { board } = reading.context;
+  const isSupply = (end: Target): boolean => end.type === 'pin' && isSupplySocket(board, end.pin);
+  const [pin, end] = one.type === 'pin' && !isSupply(one) ? [one, other] : [other, one];
+  // A supply by its name is one too.
+  const far: Target =
+    end.type === 'pin' && isSupply(end)
+      ? { type: groundNames(board).has(end.pin) ? 'ground' : 'supply' }
+      : end;
   // A button has two sides, however many legs: one at its pin, the other at what pressing joins it to.
   if (
     kind.contact === 'momentary' &&

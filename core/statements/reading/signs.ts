@@ -1,7 +1,8 @@
 import { ref } from '../../brand';
-import { isBoard } from '../../boards';
+import { isBoard, isSupplySocket } from '../../boards';
 import type { PartKind } from '../../parts';
-import { busPins } from '../pins';
+import { busPins, socketNamed } from '../pins';
+import { recipeFor } from '../recipes';
 import type { Sign } from '../words';
 import { isRef } from './kind-values';
 import { optionWords } from './options';
@@ -32,6 +33,10 @@ export function readSign(reading: Reading, found: Found, sign: Sign, kind: PartK
       reading.note(found, 'option', optionWords['no-resistor']);
       return;
     case 'from': {
+      if (kind.contact === 'momentary' && namesSignal(reading)) {
+        fromPin(reading, found, kind);
+        return;
+      }
       const source = target(reading, found);
       if (!source) return;
       if (reading.tokens[reading.at]?.text === 'to' && kind.legs.length === 2) {
@@ -51,6 +56,12 @@ export function readSign(reading: Reading, found: Found, sign: Sign, kind: PartK
       return;
     }
     case 'to': {
+      const isOnPin = recipeFor(kind.kind, reading.context.board).needsBothEnds !== true;
+      // `LED to pin 13`: what has a pin of its own, and none yet, is on it.
+      if (isOnPin && !reading.draft.pins && !reading.draft.source && namesSignal(reading)) {
+        readPins(reading, found);
+        return;
+      }
       const to = target(reading, found);
       if (to) reading.draft.to = to;
       return;
@@ -73,6 +84,23 @@ export function readSign(reading: Reading, found: Found, sign: Sign, kind: PartK
         reading.stops(token ?? reading.tokens[found.first]!, 'After which part? Write its name, such as X1.');
     }
   }
+}
+
+/** Whether a signal pin of the board is named next. */
+function namesSignal({ tokens, at, context: { board } }: Reading): boolean {
+  const word = tokens
+    .slice(at)
+    .find(({ text }) => !/^(?:the|pins?|digital|analog(?:ue)?|gpio|port)$/.test(text));
+  const socket = word && socketNamed(board, word.text);
+  return socket !== undefined && !isSupplySocket(board, socket);
+}
+
+/** `from 2 to ground`: the two sides of a button. */
+function fromPin(reading: Reading, found: Found, kind: PartKind): void {
+  const pin = target(reading, found);
+  if (reading.tokens[reading.at]?.text === 'to') reading.at += 1;
+  const far = pin && target(reading, found);
+  if (pin && far) betweenTwo(reading, kind, pin, far);
 }
 
 /** Words for the bus of two wires that modules share. */
