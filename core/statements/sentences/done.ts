@@ -54,7 +54,17 @@ function said(
   before: readonly Stimulus[],
 ): readonly string[] | undefined {
   const usual = nextAt(before);
-  const active = plain
+  const shaded = new RegExp(
+    `^(?:cover|shade|darken) (.+) from ${SECONDS} (?:to|until) ${SECONDS}$`,
+    'i',
+  ).exec(withSensors(plain, parts));
+  if (shaded)
+    return [
+      `light on ${shaded[1]} to ${DARK} at ${shaded[2]} s`,
+      `light on ${shaded[1]} to ${BRIGHT} at ${shaded[3]} s`,
+    ];
+  const active = withHands(withSensors(plain, parts), parts)
+    .replace(new RegExp(`^(${NAMES}) (?:pressed|pushed)\\b`, 'i'), 'press $1')
     .replace(new RegExp(`^(${NAMES}) is (?:pressed and held|held(?: down)?|kept pressed)\\b`, 'i'), 'hold $1')
     .replace(new RegExp(`^(${NAMES}) is (?:pressed|pushed|tapped)\\b`, 'i'), 'press $1')
     .replace(
@@ -79,6 +89,70 @@ function said(
     measured(slid(active, parts, before), parts, usual)
   );
 }
+
+/** `the light sensor`, `the sensor` that is warmed: by its name, where only one can be meant. */
+function withSensors(plain: string, parts: readonly Named[]): string {
+  const named = (how: StimulusKind, all: string): string => onlyTouched(how, parts) ?? all;
+  return plain
+    .replace(/\bthe (light|temperature|distance|motion) sensor\b/gi, (all, what: string) =>
+      named(what.toLowerCase() === 'temperature' ? 'warm' : (what.toLowerCase() as StimulusKind), all),
+    )
+    .replace(/(?<=^(?:warm|heat|cool)(?: up| down)? )(?:the sensor|the thermometer|it)(?= to )/i, (all) =>
+      named('warm', all),
+    )
+    .replace(/ (?:in|into|on|to) (?:the )?(?:serial )?(?:monitor|console|serial line|serial port)\b/i, '');
+}
+
+const THING = '(?:a |an |your |the )?(?:hand|book|box|finger|object|obstacle)';
+
+/** Hands before a sensor, a wave at it, a light that is switched off, a knob at its end: in the words that are read. */
+function withHands(plain: string, parts: readonly Named[]): string {
+  return plain
+    .replace(
+      new RegExp(
+        `^(?:hold|put|move|bring) ${THING}(?: (?:to|at|within|up to))? (\\d+(?:\\.\\d+)?) m\\b`,
+        'i',
+      ),
+      'something $1 m',
+    )
+    .replace(
+      new RegExp(`^(?:hold|put|move|bring) ${THING} (?:in front of|before|near|close to) (${NAMES})`, 'i'),
+      (all, name: string) =>
+        isTouched(name, 'distance', parts) ? `something ${NEAR} m before ${name}` : all,
+    )
+    .replace(
+      new RegExp(
+        `^(?:some(?:thing|body|one)|${THING}) comes (?:within|to|up to|as near as) (\\d+(?:\\.\\d+)?) m\\b`,
+        'i',
+      ),
+      'something $1 m',
+    )
+    .replace(
+      new RegExp(
+        `^(?:(?:some(?:body|one)|a (?:person|cat|dog)|you|we) )?(?:waves?|walks? (?:past|by)|comes? (?:past|by))(?: a hand)?(?:(?: (?:at|before|in front of|to))? (${NAMES}))?(?= |$)`,
+        'i',
+      ),
+      (_, name?: string) => `motion${name === undefined ? '' : ` at ${name}`}`,
+    )
+    .replace(
+      /^(?:switch|turn) (off|on) the (?:room )?light\b|^the (?:room )?light (?:goes|is switched) (off|on)\b/i,
+      (_, one?: string, other?: string) =>
+        /off/i.test(one ?? other ?? '') ? 'it gets dark' : 'it gets bright',
+    )
+    .replace(
+      new RegExp(
+        `^(${NAMES}) (?:is )?at (?:its )?(max(?:imum)?|min(?:imum)?|half|the middle|the end)\\b`,
+        'i',
+      ),
+      (all, name: string, where: string) =>
+        isTouched(name, 'turn', parts)
+          ? `turn ${name} to ${/^max|end/i.test(where) ? 1 : /^min/i.test(where) ? 0 : 0.5}`
+          : all,
+    );
+}
+
+/** Metres at which a hand is held whose distance nobody says. */
+const NEAR = 0.1;
 
 /** Something moves before a motion sensor. */
 function moved(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {

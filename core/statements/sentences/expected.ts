@@ -4,15 +4,12 @@ import { isPress, type Stimulus } from '../../stimuli';
 import { ofFigures } from './figures';
 import { observedOf, stated, stateOf } from './on-off';
 import { NAMES, plainly, timed, type Named } from './plain';
-import { aboutThePress, unseenIn } from './subjects';
+import { aboutAll, aboutThePress, unseenIn } from './subjects';
+import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
+import { waysSeen } from './ways-seen';
 
 /** Seconds within which an answer to a press is taken for at once. */
 const AT_ONCE = 0.1;
-/** Points of brightness by which “90 % bright” may be off. */
-const ABOUT = 10;
-/** What is called dim and what bright, in percent as an eye sees it. */
-const DIM = [5, 50] as const;
-const BRIGHT = [60, 100] as const;
 
 /**
  * What must be seen, as people say it: `D1 and D2 blink 3 times`, `the LED is on for 5 s after S1`, `D1 is lit while S1
@@ -24,7 +21,8 @@ export function readExpected(
   parts: readonly Named[],
   done: readonly Stimulus[],
 ): Result<readonly Expectation[]> {
-  const figures = ofFigures(aboutThePress(plainly(text, parts), parts), parts);
+  const spoken = inItsWords(aboutAll(aboutThePress(plainly(text, parts), parts), parts), parts);
+  const figures = ofFigures(spoken, parts);
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = figures.sentence;
   const unseen = unseenIn(plain, parts);
@@ -40,31 +38,18 @@ export function readExpected(
   return ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
 }
 
-interface Around {
-  readonly parts: readonly Named[];
-  readonly done: readonly Stimulus[];
-}
-
-/** The sentences that are meant, or what is missing to know. */
-type Meaning = { readonly sentences: readonly string[] } | { readonly problem: string };
-
-const saying = (...sentences: string[]): Meaning => ({ sentences });
-
-const SECONDS = String.raw`(\d+(?:\.\d+)?)(?: s)?`;
-/** A press, turn or change of a part, in whatever words. */
-const USED = `(${NAMES})(?: is (?:pressed|pushed|used|turned|touched))?`;
-
-/** A way to say something: its pattern, and what it means; `undefined` where it means nothing after all. */
-interface Way {
-  readonly pattern: RegExp;
-  readonly means: (found: readonly string[], around: Around, depth: number) => Meaning | undefined;
+/** `Z1 is off`, `M1 is on`: what is on and off is an LED; other parts are silent, or turn. */
+function inItsWords(plain: string, parts: readonly Named[]): string {
+  const [, subject = '', state, tail = ''] =
+    new RegExp(`^(${NAMES}) is (on|off)((?: .*)?)$`, 'i').exec(plain) ?? [];
+  const seen = observedOf(subject, parts);
+  if (state === undefined || seen === undefined || seen === 'light') return plain;
+  return `${stated(subject, state.toLowerCase() === 'on' ? 'on' : 'off', { parts })}${tail}`;
 }
 
 const IN_ORDER =
   /^(?:(?:light|come|go|turn|shine|are lit)(?: up| on)? )?(?:take turns|in turn|one after (?:another|the other)|in (?:this|that) order)$/i;
 const TOGGLES = /^(?:toggles?|changes?|switches?|turns over)$/i;
-
-const whole = (source: string): RegExp => new RegExp(`^${source}$`, 'i');
 
 const ways: readonly Way[] = [
   // D1 and D2 never at once
@@ -74,6 +59,18 @@ const ways: readonly Way[] = [
     ),
     means: ([names = '']) =>
       saying(`${(names.match(new RegExp(NAMES, 'g')) ?? []).join(' and ')} never lit together`),
+  },
+  // D1 and D2 take turns
+  {
+    pattern: whole(
+      `(${NAMES}) and (${NAMES}) (?:(?:blink|flash|light(?: up)?|are lit|shine) alternat(?:e|ing)ly|alternate)`,
+    ),
+    means: ([one = '', other = '']) =>
+      saying(`${one}, then ${other}`, `${one} and ${other} never lit together`),
+  },
+  {
+    pattern: whole(`first (${NAMES}.*)`),
+    means: ([rest = ''], around, depth) => meaning(rest, around, depth + 1),
   },
   // D1, D2 and D3 …
   {
@@ -138,6 +135,24 @@ const ways: readonly Way[] = [
     pattern: whole(`(.+?) (?:when|after|once|if|whenever|as soon as|each time|every time) ${USED}`),
     means: ([said = '', name = ''], around, depth) => tailed(said, ` after ${name}`, around, depth),
   },
+  // … when S1 is let go
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?),? (?:when|after|once|as soon as) (${NAMES}) is (?:released|let go(?: of)?|up again)`,
+    ),
+    means: ([subject = '', said = '', name = ''], around) => {
+      const state = stateOf(said);
+      const press = around.done.find(
+        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
+      );
+      if (!state) return undefined;
+      if (!press || !isPress(press) || press.for === undefined)
+        return {
+          problem: `Say first how long ${name.toUpperCase()} is held: hold ${name.toUpperCase()} from 1 s to 3 s.`,
+        };
+      return saying(`${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s after ${name}`);
+    },
+  },
   // … until S1 is pressed
   {
     pattern: whole(`(.+?) (?:until|before|till) ${USED}`),
@@ -182,6 +197,19 @@ const ways: readonly Way[] = [
     means: ([said = '', after = ''], around, depth) =>
       tailed(said, ` from ${timed(Number(after) + AT_ONCE)} s`, around, depth),
   },
+  // What changes at a time is so a moment later.
+  {
+    pattern: whole(
+      `(${NAMES}) (turns|goes|switches|comes|gets|becomes|changes|stops|starts|lights up|shines|is switched|is turned)\\b(?!.*°)(.*?) at ${SECONDS}`,
+    ),
+    means: ([subject = '', verb = '', rest = '', at = ''], around, depth) =>
+      tailed(
+        `${subject} ${verb}${rest}`,
+        ` from ${timed(Number(at) + AT_ONCE)} s to ${timed(Number(at) + 2 * AT_ONCE)} s`,
+        around,
+        depth,
+      ),
+  },
   {
     pattern: whole(`(.+?) at ${SECONDS}`),
     means: ([said = '', at = ''], around, depth) =>
@@ -189,122 +217,7 @@ const ways: readonly Way[] = [
         ? undefined
         : tailed(said, ` from ${at} s to ${timed(Number(at) + AT_ONCE)} s`, around, depth),
   },
-  // rhythms
-  {
-    pattern: whole(
-      `(${NAMES}) (?:flash|blink)(?:es|s)? (?:(once|twice|\\d+ times?) (?:a|per|each|every) sec|(?:every|each) sec)`,
-    ),
-    means: ([subject = '', count]) => {
-      const times =
-        count === undefined || /once/i.test(count)
-          ? 1
-          : /twice/i.test(count)
-            ? 2
-            : Number.parseInt(count, 10);
-      const half = timed(Math.round(500_000 / times) / 1e6);
-      return saying(`${subject} lit ${half} s, dark ${half} s`);
-    },
-  },
-  {
-    pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? every ${SECONDS}`),
-    means: ([subject = '', period = '']) => {
-      const half = timed(Number(period) / 2);
-      return saying(`${subject} lit ${half} s, dark ${half} s`);
-    },
-  },
-  {
-    pattern: whole(
-      `(${NAMES}) (?:is )?(lit|on|dark|off) (?:for )?${SECONDS},? (?:and |then )*(?:is )?(lit|on|dark|off) (?:for )?${SECONDS}(?:,? over and over)?`,
-    ),
-    means: ([subject = '', first = '', one = '', second = '', other = '']) =>
-      saying(`${subject} ${first} ${one} s, ${second} ${other} s`),
-  },
-  {
-    pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)?`),
-    means: ([subject = '']) => ({
-      problem: `Say how ${subject.toUpperCase()} flashes: “${subject.toUpperCase()} flashes 3 times”, or “${subject.toUpperCase()} lit 0.5 s, dark 0.5 s”.`,
-    }),
-  },
-  {
-    pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? (once|twice|\\d+ times?)(.*)`),
-    means: ([subject = '', count = '', tail = '']) => saying(`${subject} flashes ${count}${tail}`),
-  },
-  {
-    pattern: whole(`(${NAMES}) (?:beep|chirp|buzz)(?:es|s)?(?!.* hz)(?: (once|twice|\\d+ times?))?(.*)`),
-    means: ([subject = '', count = 'once', tail = '']) => saying(`${subject} chirps ${count}${tail}`),
-  },
-  {
-    pattern: whole(`(${NAMES}) toggles?`),
-    means: ([subject = '']) => ({
-      problem: `Say what ${subject.toUpperCase()} changes with: “${subject.toUpperCase()} toggles when S1 is pressed”.`,
-    }),
-  },
-  // how it sounds
-  {
-    pattern: whole(`(${NAMES}) (?:plays|sounds|beeps|buzzes)(?: at| with)? (\\d+(?:\\.\\d+)?) ?hz(.*)`),
-    means: ([subject = '', hertz = '', tail = '']) => saying(`${subject} sounds at ${hertz} Hz${tail}`),
-  },
-  // what is written
-  {
-    pattern: whole(`(${NAMES}) (?:shows|displays|says) (["“'].*)`),
-    means: ([subject = '', text = ''], { parts }) =>
-      observedOf(subject, parts) === 'text' || parts.length === 0
-        ? saying(`${subject} reads ${text}`)
-        : undefined,
-  },
-  {
-    pattern: whole(
-      `(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output))?) )?(?:prints|writes|sends|shows|says) (["“'].*)`,
-    ),
-    means: ([text = '']) => saying(`prints ${text}`),
-  },
-  {
-    pattern: whole(`(?:.* )?(?:prints nothing|does not print .*|never prints .*)`),
-    means: () => ({
-      problem: 'Say what is printed, as in: prints "tide". What must not be printed cannot be asked for.',
-    }),
-  },
-  {
-    pattern: whole(`prints ([^"“'\\d].*)`),
-    means: ([text = '']) => ({ problem: `Put what is printed in quotes: prints "${text}".` }),
-  },
-  // how bright, how far
-  {
-    pattern: whole(`(${NAMES}) (?:is )?(?:at )?half(?: as)? bright(?:ness)?(.*)`),
-    means: ([subject = '', tail = '']) =>
-      saying(`${subject} is between ${50 - ABOUT} and ${50 + ABOUT} % bright${tail}`),
-  },
-  {
-    pattern: whole(`pin (\\w+) is not (high|low|on|off)(.*)`),
-    means: ([pin = '', is = '', tail = '']) =>
-      saying(`pin ${pin} is ${/^(?:high|on)$/i.test(is) ? 'low' : 'high'}${tail}`),
-  },
-  {
-    pattern: whole(
-      `(${NAMES}) (?:is )?(?:dimmed |faded |set )?(?:to )?(?:at |about |around )*(\\d+(?:\\.\\d+)?) %(?: bright)?(.*)`,
-    ),
-    means: ([subject = '', percent = '', tail = '']) =>
-      saying(
-        `${subject} is between ${Math.max(0, Number(percent) - ABOUT)} and ${Math.min(100, Number(percent) + ABOUT)} % bright${tail}`,
-      ),
-  },
-  {
-    pattern: whole(
-      `(${NAMES}) (?:is |stays |looks |shines |glows )?(?:only |at |very |quite |fully |full )*(dim|dimly|dimmed|bright|brightly|brightness)((?: (?:all|from|until|between) .*)?)`,
-    ),
-    means: ([subject = '', how = '', tail = ''], { parts }) => {
-      if (!['light', undefined].includes(observedOf(subject, parts))) return undefined;
-      const [low, high] = /^dim/i.test(how) ? DIM : BRIGHT;
-      return saying(`${subject} is between ${low} and ${high} % bright${tail}`);
-    },
-  },
-  {
-    pattern: whole(`(${NAMES}) (?:is |turns |points |goes |moves )?(?:at |to )(\\d+(?:\\.\\d+)?) ?°?(.*)`),
-    means: ([subject = '', angle = '', tail = ''], { parts }) =>
-      observedOf(subject, parts) === 'angle' || parts.length === 0
-        ? saying(`${subject} stands at ${angle}°${tail}`)
-        : undefined,
-  },
+  ...waysSeen,
   // on and off, with a length of its own or none
   {
     pattern: whole(`(${NAMES}) (.+?) for ${SECONDS}`),
@@ -325,7 +238,8 @@ const ways: readonly Way[] = [
 /** Ways in ways that are followed: `D1 and D2 are on after 3 s` is three. */
 const DEEPEST = 4;
 
-function meaning(plain: string, around: Around, depth: number): Meaning | undefined {
+function meaning(said: string, around: Around, depth: number): Meaning | undefined {
+  const plain = inItsWords(said, around.parts);
   if (readExpectation(plain).ok) return saying(plain);
   if (depth > DEEPEST) return undefined;
   for (const { pattern, means } of ways) {

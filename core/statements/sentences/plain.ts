@@ -48,6 +48,10 @@ export function plainly(text: string, parts: readonly Named[]): string {
   put(/\b(is|are|does|do)n['’]t\b/gi, '$1 not');
   put(/\b(?:should|must|shall|will|has to|have to)(?: be)?\b/gi, (word) => (/be$/i.test(word) ? 'is' : ''));
   put(new RegExp(`\\b(?:the )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
+  put(
+    /\b(?:the )?(?:built-? ?in|on-? ?board|internal|board['’]?s?(?: own)?) (?:led|lamp|light)\b/gi,
+    'the board’s own LED',
+  );
   put(/\bthe (?=[a-z]{1,4}\d)/gi, '');
   put(
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),

@@ -1,6 +1,6 @@
 import { findKind } from '../../parts';
 import { listText, withArticle } from '../../words/words';
-import { NAMES, onlyTouched, type Named } from './plain';
+import { NAMES, onlyTouched, showsFigures, type Named } from './plain';
 
 /** `after the press`, where only one part is pressed. */
 export function aboutThePress(plain: string, parts: readonly Named[]): string {
@@ -25,4 +25,38 @@ export function unseenIn(sentence: string, parts: readonly Named[]): string | un
   const instead =
     alike.length === 0 ? '' : ` ${listText(alike)} ${alike.length === 1 ? 'is' : 'are'} seen here.`;
   return `${part.ref} is ${withArticle(kind.title)}: nothing is seen of it.${instead}`;
+}
+
+const OF_LEDS = /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b/i;
+const OF_ALL =
+  /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is|happens|lights|shines)\b)/i;
+
+/** `all LEDs are off`, `everything is off`, `nothing happens`, `no sound`: the parts that are meant, by their names. */
+export function aboutAll(plain: string, parts: readonly Named[]): string {
+  const observed = (what: readonly string[]): readonly string[] =>
+    parts.flatMap(({ ref, kind }) => (what.includes(findKind(kind)?.observed ?? '') ? [ref] : []));
+  const leds = observed(['light']).filter((name) => {
+    const kind = findKind(parts.find(({ ref }) => ref === name)?.kind ?? '');
+    return kind !== undefined && !showsFigures(kind);
+  });
+  const all = observed(['light', 'sound', 'turning']);
+  const said = (names: readonly string[], rest: string): string =>
+    `${listText(names)} ${names.length === 1 ? rest.trim().replace(/^are\b/i, 'is') : rest.trim()}`;
+  const [ofLeds, how] = OF_LEDS.exec(plain) ?? [];
+  if (ofLeds && leds.length > 0 && (how?.toLowerCase() !== 'both' || leds.length === 2))
+    return said(leds, plain.slice(ofLeds.length));
+  const [ofAll] = OF_ALL.exec(plain) ?? [];
+  if (ofAll && all.length > 0)
+    return said(
+      all,
+      plain
+        .slice(ofAll.length)
+        .replace(
+          /^(?:is|are|goes|stays|turns) (?:off|dark|out|on|lit)\b|^(?:happens|lights|shines)\b/i,
+          'are off',
+        ),
+    );
+  const silent = /^(?:no sound|silence)\b/i.exec(plain)?.[0];
+  const sounding = observed(['sound']);
+  return silent && sounding.length > 0 ? said(sounding, `are silent${plain.slice(silent.length)}`) : plain;
 }
