@@ -1,5 +1,6 @@
 // Writes docs/accuracy.md from the golden figures: npm run accuracy.
 import { readFileSync, writeFileSync } from 'node:fs';
+import { format } from 'prettier';
 import { shippedBoards } from '@/core/boards';
 import { goldenCircuits } from '@/core/electrics/golden/circuits';
 import { deviations, isWithin } from '@/core/electrics/golden/deviation';
@@ -195,7 +196,7 @@ whether the first fault that is told has the right code and stands exactly there
 ${mistakes.map((row) => `| ${row.code} | ${row.language === 'cpp' ? 'C++' : 'Python'} | ${row.places} | ${row.exact} |`).join('\n')}
 
 ${verdicts.text}`;
-writeFileSync('docs/accuracy.md', text);
+writeFileSync('docs/accuracy.md', await format(text, { parser: 'markdown', printWidth: 110 }));
 console.log(
   `${rows.filter(({ within }) => within).length} of ${rows.length} within the aim, ${agreeing} of ${programs.length} programs the same, ${pythonAgreeing} of ${pythonPrograms.length} in Python, ${exact} of ${places} mistakes exact, ${timed.filter((row) => isTimed(row.name, row)).length} of ${timed.length} programs in time, ${verdicts.summary}`,
 );
