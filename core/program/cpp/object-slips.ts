@@ -27,7 +27,7 @@ export function functionOfNumber(
   const level = Object.hasOwn(SWITCHING, member.text) ? SWITCHING[member.text] : undefined;
   const by = level && `digitalWrite(${object.text}, ${level})`;
   const text = by ? `Write ${by} instead of ${call.text} in line ${line}.` : undefined;
-  const what = typeText(type).includes('[') ? 'a list' : 'a number';
+  const what = type.kind === 'pointer' ? 'a pointer' : 'a number';
   return refusal(
     'syntax-other',
     { line, column },

@@ -3,6 +3,7 @@ import { missing, parenthesesMissing, TURNED_SIGNS } from '../syntax-wording';
 import type { LogicalLine, PythonLines } from './lines';
 import { exchange, textOf, type Detector } from './rewriting';
 import { signSlips } from './sign-slips';
+import { statementSlips } from './statement-slips';
 
 /** Signs that are turned round; `!` begins no other sign here. */
 const SIGNS: typeof TURNED_SIGNS = [
@@ -170,6 +171,7 @@ const detectors: readonly Detector[] = [
   foreignHead,
   countingHead,
   headOfFunction,
+  ...statementSlips,
   ...signSlips,
   bareCall,
 ];
