@@ -1,3 +1,4 @@
+import { aboveOf } from './above';
 import { attributeOf, isUnchanged, setAttribute } from './attributes';
 import { noteTurn, runningIn, turning, type PassClocks } from './clock';
 import { pythonCycles } from './costs';
@@ -6,26 +7,14 @@ import { formatted } from './formatting';
 import { indexed, setIndexed, sliced } from './indexing';
 import { timeReadings } from './library/modules';
 import { compare, negate, operate } from './operators';
+import { iterable, withRest } from './iterating';
 import { itemsIn } from './methods';
 import { room } from './room';
 import type { Locals, Runner } from './runner';
 import type { Expression, Slot, Target } from './tree';
 import { reprOf } from './shown';
-import {
-  isTrue,
-  itemsOf,
-  numberOf,
-  PyDict,
-  PyFunction,
-  PyInstance,
-  PyList,
-  PyOwnClass,
-  PySet,
-  PyTuple,
-  typeName,
-  type PyObject,
-  type Value,
-} from './values';
+import { held, put, slotsOf } from './slots';
+import { isTrue, numberOf, PyDict, PyFunction, PyList, PySet, PyTuple, type Value } from './values';
 
 /** A value as whoever watches is shown it. */
 const shown = (value: unknown): string => reprOf(value as Value);
@@ -395,53 +384,4 @@ export class ExpressionEmitter {
       }
     }
   }
-}
-
-export const held = (slot: Slot, runner: Runner): Value | undefined =>
-  slot.area === 'global'
-    ? runner.globals[slot.index]
-    : slot.area === 'local'
-      ? runner.locals[slot.index]
-      : slot.area === 'outer'
-        ? runner.around[slot.depth]?.[slot.index]
-        : undefined;
-
-export function put(slot: Slot, value: Value | undefined, runner: Runner): void {
-  if (slot.area === 'global') runner.globals[slot.index] = value;
-  else if (slot.area === 'local') runner.locals[slot.index] = value;
-  else if (slot.area === 'outer') runner.around[slot.depth]![slot.index] = value;
-}
-
-/** Items for as many places, of which one gets all that are left. */
-function withRest(items: readonly Value[], places: number, rest: number): readonly Value[] {
-  const behind = places - rest - 1;
-  if (items.length < places - 1) return items;
-  const end = items.length - behind;
-  return [...items.slice(0, rest), new PyList(items.slice(rest, end)), ...items.slice(end)];
-}
-
-/** What the class above a method's own does for an object. */
-function aboveOf(base: Value, self: Value): Value {
-  if (!(base instanceof PyOwnClass) || !(self instanceof PyInstance))
-    throw new RaisedError('TypeError', `'${typeName(base)}' object is no class`);
-  const above: PyObject = {
-    kind: 'object',
-    className: base.name,
-    get: (name) => self.inherited(base, name),
-    set: self.set,
-  };
-  return above;
-}
-
-const slotsOf = (target: Target): readonly Slot[] =>
-  target.target === 'name'
-    ? [target.slot]
-    : target.target === 'several'
-      ? target.targets.flatMap(slotsOf)
-      : [];
-
-export function iterable(value: Value): Iterable<Value> {
-  const items = itemsOf(value);
-  if (!items) throw new RaisedError('TypeError', `'${typeName(value)}' object is not iterable`);
-  return items;
 }

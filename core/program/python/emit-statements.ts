@@ -1,35 +1,21 @@
 import { attributeOf, setAttribute } from './attributes';
 import { slotKey, type PassClocks } from './clock';
 import { pythonCycles } from './costs';
-import { ExpressionEmitter, iterable, put, type Evaluate } from './emit-expressions';
-import { RaisedError, type ErrorKind } from './errors';
+import { Completion, type Execute } from './completion';
+import { attempt } from './emit-attempt';
+import { ExpressionEmitter, type Evaluate } from './emit-expressions';
+import { RaisedError } from './errors';
 import { deleteIndexed, indexed, setIndexed } from './indexing';
+import { iterable } from './iterating';
 import { itemsIn } from './methods';
 import { operate } from './operators';
+import { raised } from './raised';
 import type { Runner } from './runner';
+import { put } from './slots';
 import type { Span } from '../syntax';
-import type { FunctionTree, Handler, Statement } from './tree';
+import type { FunctionTree, Statement } from './tree';
 import { textOf } from './shown';
-import {
-  isTrue,
-  PyBuiltin,
-  PyClass,
-  PyFunction,
-  PyInstance,
-  PyList,
-  PyOwnClass,
-  typeName,
-  type Value,
-} from './values';
-
-/** How a statement ended. */
-export const enum Completion {
-  Normal,
-  Break,
-  Continue,
-  Return,
-}
-export type Execute = (runner: Runner) => Completion;
+import { isTrue, PyFunction, PyInstance, PyList, PyOwnClass, typeName, type Value } from './values';
 
 /** Compiles the statements of one body to closures over a runner. */
 export class StatementEmitter {
@@ -147,7 +133,7 @@ export class StatementEmitter {
         };
       }
       case 'try':
-        return this.attempt(statement);
+        return attempt(statement, { values: this.values, block: (inner) => this.block(inner) });
       case 'raise': {
         const value = statement.value && this.values.expression(statement.value);
         return (runner) => {
@@ -347,66 +333,6 @@ export class StatementEmitter {
       return otherwise(runner);
     };
   }
-
-  private attempt(statement: Extract<Statement, { node: 'try' }>): Execute {
-    const [body, otherwise, last] = [
-      this.block(statement.body),
-      this.block(statement.otherwise),
-      this.block(statement.last),
-    ];
-    const handlers = statement.handlers.map((handler) => this.handler(handler));
-    const attempted = (runner: Runner): Completion => {
-      const { locals } = runner;
-      try {
-        const completion = body(runner);
-        return completion === Completion.Normal ? otherwise(runner) : completion;
-      } catch (error) {
-        if (!(error instanceof RaisedError)) throw error;
-        runner.locals = locals;
-        for (const handle of handlers) {
-          const completion = handle(runner, error);
-          if (completion !== undefined) return completion;
-        }
-        throw error;
-      }
-    };
-    if (statement.last.length === 0) return attempted;
-    return (runner) => {
-      let completion: Completion;
-      try {
-        completion = attempted(runner);
-      } catch (error) {
-        if (error instanceof RaisedError && last(runner) !== Completion.Normal) return Completion.Return;
-        throw error;
-      }
-      const { returned } = runner;
-      const end = last(runner);
-      if (end !== Completion.Normal) return end;
-      runner.returned = returned;
-      return completion;
-    };
-  }
-
-  private handler({
-    kinds,
-    slot,
-    body,
-  }: Handler): (runner: Runner, error: RaisedError) => Completion | undefined {
-    const tests = kinds.map((kind) => this.values.expression(kind));
-    const store = slot && this.values.store(slot);
-    const run = this.block(body);
-    return (runner, error) => {
-      const catches =
-        tests.length === 0 ||
-        tests.some((test) => {
-          const kind = test(runner);
-          return kind instanceof PyClass && error.is(kind.name as ErrorKind);
-        });
-      if (!catches) return undefined;
-      store?.(runner, error.message);
-      return run(runner);
-    };
-  }
 }
 
 /** Whether a condition holds; whoever watches is told. */
@@ -414,26 +340,4 @@ function decides(runner: Runner, condition: Evaluate, span: Span): boolean {
   const isSo = isTrue(condition(runner));
   runner.machine.watcher?.decided(span, isSo ? 'so' : 'not so');
   return isSo;
-}
-
-/** The error that is raised by a kind of error, or by one with a message. */
-function raised(value: Value, runner: Runner): RaisedError {
-  if (value instanceof PyClass) {
-    const made = value.call
-      ? runner.call(value, {
-          values: [],
-          named: new Map(),
-          span: { line: 1, column: 1, endLine: 1, endColumn: 1 },
-        })
-      : null;
-    return made instanceof PyBuiltin
-      ? new RaisedError('TypeError', 'exceptions must derive from BaseException')
-      : raised(made, runner);
-  }
-  if (typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'object')
-    return new RaisedError(
-      value.className as ErrorKind,
-      textOf(value.get('message', { line: 1, column: 1, endLine: 1, endColumn: 1 })),
-    );
-  throw new RaisedError('TypeError', 'exceptions must derive from BaseException');
 }
