@@ -11,7 +11,7 @@ import { tokenSlips } from './cpp/token-slips';
 import { tokenize } from './cpp/tokens';
 import { gapProblems } from './gap';
 import type { Executable } from './machine';
-import { MOST_PROBLEMS, notSupported, type ProgramProblem } from './problem';
+import { inOrder, MOST_PROBLEMS, notSupported, type ProgramProblem } from './problem';
 import { emitPython } from './python/emit';
 import { pythonLines } from './python/lines';
 import { resolvePython } from './python/resolve';
@@ -80,7 +80,8 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
       return { source, language, isEmpty, problems: syntaxProblems(list, root) };
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);
     // What is written wrongly can look like a name, of which much else is said.
-    const slips = problems.some(({ stopsCompiler }) => stopsCompiler) ? slipsOf(prepared, list.tokens) : [];
+    const refusals = problems.filter(({ stopsCompiler }) => stopsCompiler);
+    const slips = refusals.length > 0 ? slipsOf(prepared, list.tokens, refusals) : [];
     if (slips.length > 0) return { source, language, isEmpty, problems: slips };
     return {
       source,
@@ -92,9 +93,28 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
   });
 }
 
-function slipsOf(text: string, tokens: readonly Token[]): readonly ProgramProblem[] {
-  const [lines, words] = [lineSlips(text), keywordSlips(tokens)];
-  return lines.length > 0 ? lines : words.length > 0 ? words : tokenSlips(new TokenMap(tokens));
+/** What is written as no compiler takes it, and what is refused besides; nothing where that is all. */
+function slipsOf(
+  text: string,
+  tokens: readonly Token[],
+  refusals: readonly ProgramProblem[],
+): readonly ProgramProblem[] {
+  const words = keywordSlips(tokens);
+  if (words.length > 0) return words;
+  const lines = lineSlips(text);
+  const slips = lines.length > 0 ? lines : tokenSlips(new TokenMap(tokens));
+  if (slips.length === 0) return [];
+  const written = text.split('\n');
+  const slipped = slips.map(({ line }) => written[line - 1] ?? '');
+  // A name in a line that is not understood is not declared there either, which is told of all over the program.
+  const follows = ({ line, column }: ProgramProblem): boolean => {
+    const word = /^\w+/.exec((written[line - 1] ?? '').slice(column - 1))?.[0];
+    return (
+      slips.some((slip) => slip.line === line) ||
+      (word !== undefined && slipped.some((other) => new RegExp(`\\b${word}\\b`).test(other)))
+    );
+  };
+  return inOrder([...slips, ...refusals.filter((refusal) => !follows(refusal))]);
 }
 
 function compilePython(source: string, board: BoardProfile, grammars: Grammars): Program {

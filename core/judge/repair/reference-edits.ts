@@ -44,7 +44,9 @@ export function referenceCandidates(
     hunks.length === 1 ? cost.asAskedButThis : hunks.length <= FEW ? cost.asAsked : cost.insert + 0.2;
   // Two slips in one line, such as two names in each other's places, are one line that is written otherwise.
   const joined =
-    hunks.length <= FEW ? inOneLine(hunks, own, source).map((hunk) => withNext(hunk, own, asked)) : [];
+    hunks.length <= FEW
+      ? inOneLine(hunks, own, source).map((hunk) => withNext(hunk, own, asked, source))
+      : [];
   const isOneSlip = (hunk: Hunk): boolean => {
     const [least, most] = [lengthOf(hunk.own), lengthOf(hunk.asked)].sort((one, other) => one - other);
     return most! <= LONGEST || (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW);
@@ -88,11 +90,12 @@ function withClosing(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[])
 }
 
 /** A change that ends with a word or a comma, with the word behind it that both programs have: it is told whole. */
-function withNext(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
+function withNext(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[], source: string): Hunk {
   const [mine, theirs] = [own[hunk.own[1]], asked[hunk.asked[1]]];
   const [before, after] = [own[hunk.own[1] - 1], asked[hunk.asked[1] - 1]];
   const isCut = /^\w+$/.test(after?.text ?? '') || before?.text === ',';
   if (!isCut || !mine || mine.text !== theirs?.text || !/^\w+$/.test(mine.text)) return hunk;
+  if (source.slice(before?.to, mine.from).includes('\n')) return hunk;
   return { own: [hunk.own[0], hunk.own[1] + 1], asked: [hunk.asked[0], hunk.asked[1] + 1] };
 }
 

@@ -65,3 +65,22 @@ describe('what no compiler takes', () => {
     }
   });
 });
+
+describe('what is refused besides', () => {
+  const twoSlips = (first: string, second: string): readonly number[] =>
+    compileProgram(
+      `const int LAMP = 13;\nvoid setup() {\n  ${first}\n}\nvoid loop() {\n  ${second}\n}\n`,
+      board,
+      grammars,
+    ).problems.flatMap(({ line, stopsCompiler }) => (stopsCompiler ? [line] : []));
+
+  test.each([
+    ['pinMode(LAMP);', 'delay(500ms);'],
+    ['pinMod(LAMP, OUTPUT);', 'delay = 500;'],
+    ['pinMode(LAMP, output);', 'digitalWrite(LAMP == HIGH);'],
+    ['digitalWrite(LAMP == HIGH);', 'delay("soon");'],
+  ])('is told too: %s and %s', (first, second) => expect(twoSlips(first, second)).toEqual([3, 6]));
+
+  test('but for a name that the line would have declared', () =>
+    expect(twoSlips('const wait = 5; delay(wait);', 'delay(wait);')).toEqual([3]));
+});

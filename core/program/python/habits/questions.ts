@@ -166,41 +166,35 @@ function lost(
   const { name } = target;
   const whole = textAt(source, span);
   const { line, column } = span;
-  const [, sign, amount] = /^\w+\s*=(\+\s*|-\s+)(\w+)\s*$/.exec(whole) ?? [];
-  if (sign !== undefined) {
-    const by = `${name} ${sign.trim()}= ${amount}`;
-    const text = `Write ${by} instead of ${whole.trim()} in line ${line}.`;
+  const written = whole.trim();
+  const tell = (by: string, says: string, question: string, pointer: string): readonly ProgramProblem[] => {
+    const text = `Write ${by} instead of ${written} in line ${line}.`;
     return [
       warning(
         'no-effect',
         'fault',
         { line, column },
-        `Line ${line}: “${whole.trim()}” gives ${name} the same value each time; nothing is ${sign.startsWith('+') ? 'added' : 'taken away'}.`,
-        [
-          `Which value has ${name} after line ${line}, the first time and the second time?`,
-          `In line ${line} the = stands before the ${sign.trim()}.`,
-          text,
-        ],
-        textRepair(text, { line, column, length: whole.trimEnd().length, by }),
+        `Line ${line}: ${says}`,
+        [question, pointer, text],
+        textRepair(text, { line, column, length: written.length, by }),
       ),
     ];
-  }
+  };
+  const [, sign, amount] = /^\w+\s*=(\+\s*|-\s+)(\w+)$/.exec(written) ?? [];
+  if (sign !== undefined)
+    return tell(
+      `${name} ${sign.trim()}= ${amount}`,
+      `“${written}” gives ${name} the same value each time; nothing is ${sign.startsWith('+') ? 'added' : 'taken away'}.`,
+      `Which value has ${name} after line ${line}, the first time and the second time?`,
+      `In line ${line} the = stands before the ${sign.trim()}.`,
+    );
   if (pins.get(name) !== 'digital' || value.node !== 'constant' || typeof value.value !== 'boolean')
     return [];
-  const by = `${name}.value = ${value.value ? 'True' : 'False'}`;
-  const text = `Write ${by} instead of ${whole.trim()} in line ${line}.`;
-  return [
-    warning(
-      'no-effect',
-      'fault',
-      { line, column },
-      `Line ${line}: ${name} is the pin itself. This line gives its name to ${value.value ? 'True' : 'False'}, and the pin stays as it is.`,
-      [
-        `What does ${name} stand for: the pin, or what it gives?`,
-        `After line ${line}, ${name} is no pin any more. What a pin gives is its value.`,
-        text,
-      ],
-      textRepair(text, { line, column, length: whole.trimEnd().length, by }),
-    ),
-  ];
+  const level = value.value ? 'True' : 'False';
+  return tell(
+    `${name}.value = ${level}`,
+    `${name} is the pin itself. This line gives its name to ${level}, and the pin stays as it is.`,
+    `What does ${name} stand for: the pin, or what it gives?`,
+    `After line ${line}, ${name} is no pin any more. What a pin gives is its value.`,
+  );
 }
