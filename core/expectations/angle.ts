@@ -3,10 +3,17 @@ import { quantity } from '../findings/finding';
 import { lastBy } from '../rehearsal/trace';
 import { seconds } from '../units';
 import { partTextOf } from '../wiring/words';
-import { sentence, type Slot } from '../words/sentence';
-import { nameSlot, numberSlot } from '../words/slots';
+import { sentence } from '../words/sentence';
+import { degreeSlot, nameSlot } from '../words/slots';
 import { capital } from '../words/words';
-import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
+import {
+  degreesSchema,
+  refSchema,
+  WINDOW,
+  windowed,
+  windowSlots,
+  type ExpectationDefinition,
+} from './definition';
 import { absent, failedWith, passed, windowOf } from './outcome';
 
 /** Share of the half circle that is off unnoticed. */
@@ -14,20 +21,14 @@ const ANGLE_TOLERANCE = 5 / 180;
 
 const schema = z.strictObject({
   servo: refSchema,
-  angle: z.number().min(0).max(180, 'a servo turns from 0° to 180°'),
+  angle: degreesSchema,
   ...windowed,
 });
 type Angle = z.infer<typeof schema>;
 
-const degreeSlot: Slot<number> = {
-  write: (degrees) => `${degrees}°`,
-  pattern: `${numberSlot.pattern} ?°?`,
-  read: (text) => Number(text.replace(/ ?°/, '')),
-};
-
 /** Where a servo stands at the end of its window. */
 export const angle: ExpectationDefinition<Angle> = {
-  keys: ['servo'],
+  keys: ['servo', 'angle'],
   schema,
   sentence: sentence<Angle>(`{servo} stands at {angle}${WINDOW}`, {
     servo: nameSlot,
@@ -35,6 +36,7 @@ export const angle: ExpectationDefinition<Angle> = {
     ...windowSlots,
   }),
   example: 'M1 stands at 90°',
+  exampleOf: ['angle'],
   parts: ({ servo }) => [servo],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.servo);

@@ -44,6 +44,7 @@ export const chirps: ExpectationDefinition<Chirps> = {
     return read && { ...read, chirps: 1 };
   },
   example: 'Z1 chirps 3 times',
+  exampleOf: ['sound'],
   parts: ({ buzzer }) => [buzzer],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.buzzer);

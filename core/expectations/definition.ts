@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Observed as PartObserved } from '../parts';
 import type { SeenInterval } from '../rehearsal/seen';
 import type { Trace } from '../rehearsal/trace';
 import type { Stimulus } from '../stimuli';
@@ -13,6 +14,9 @@ export { refSchema };
 export const lightSchema = z
   .string()
   .regex(/^[A-Z]{1,4}\d{0,4}(\.[a-z][a-z0-9]*)?$/, 'write an LED like D1, or D1.red');
+
+/** Where a servo stands. */
+export const degreesSchema = z.number().min(0).max(180, 'a servo turns from 0° to 180°');
 
 const atSchema = z.number().min(0).optional();
 /** From when an expectation holds, in seconds. */
@@ -65,6 +69,8 @@ export interface ExpectationDefinition<E> extends Readable<E> {
   readonly keys: readonly string[];
   /** A sentence that shows how it is written; none for what is rarely written by hand. */
   readonly example?: string;
+  /** What is observed of the parts of which the example can be said; any example that names none can always be. */
+  readonly exampleOf?: readonly PartObserved[];
   /** The parts that it is about. */
   parts(expectation: E): readonly string[];
   /** Whether a run meets it, what was observed, and what is wrong. */

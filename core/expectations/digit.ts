@@ -215,6 +215,7 @@ export const digit: ExpectationDefinition<Digit> = {
     ...windowSlots,
   }),
   example: 'D1 shows 3, then 2, then 1',
+  exampleOf: ['light'],
   parts: ({ digit: part }) => [part],
   check: (expectation, observed) => {
     const { digit: display, shows } = expectation;

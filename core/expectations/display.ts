@@ -35,6 +35,8 @@ export const display: ExpectationDefinition<Display> = {
     text: linesSlot,
     ...windowSlots,
   }),
+  example: 'X4 reads “Tide”',
+  exampleOf: ['text'],
   parts: ({ display: part }) => [part],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.display);

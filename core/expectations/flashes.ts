@@ -27,6 +27,7 @@ export const flashes: ExpectationDefinition<Flashes> = {
     ...windowSlots,
   }),
   example: 'D1 flashes 3 times',
+  exampleOf: ['light'],
   parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => {
     const view = ledViewOf(expectation, observed);

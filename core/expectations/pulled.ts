@@ -24,6 +24,7 @@ export const pulled: ExpectationDefinition<Pulled> = {
     ...windowSlots,
   }),
   example: 'K1 is pulled in',
+  exampleOf: ['click'],
   parts: ({ relay }) => [relay],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.relay);

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { quantity } from '../findings/finding';
-import { litPhases, soundingPhases, type Phase } from '../rehearsal/phases';
+import { litPhases, phasesBy, soundingPhases, type Phase } from '../rehearsal/phases';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds } from '../rehearsal/trace';
 import { isPress } from '../stimuli';
@@ -26,7 +26,7 @@ const QUIET = 0.3;
 const SLACK = 0.05;
 
 const schema = z.strictObject({
-  /** An LED or a buzzer. */
+  /** An LED, a buzzer, a motor or a relay. */
   responds: lightSchema,
   to: refSchema,
   within: z.number().positive('a response takes more than 0 s'),
@@ -35,7 +35,7 @@ const schema = z.strictObject({
 });
 type Response = z.infer<typeof schema>;
 
-/** An LED or buzzer does something after each press, turn or change of a part. */
+/** An LED, buzzer, motor or relay does something after each press, turn or change of a part. */
 export const response: ExpectationDefinition<Response> = {
   keys: ['responds'],
   schema,
@@ -47,6 +47,7 @@ export const response: ExpectationDefinition<Response> = {
     from: numberSlot,
   }),
   example: 'D1 goes on within 0.1 s of S1',
+  exampleOf: ['light', 'sound', 'turning', 'click'],
   parts: ({ responds, to }) => [partOfLight(responds), to],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.responds);
@@ -101,6 +102,14 @@ function answersTo({ press, at }: { readonly press: string; readonly at: number 
       name: String(name),
       phases: soundingPhases(changes, run.seconds),
     })),
+    ...[...run.trace.turns].map(([name, changes]) => ({
+      name: String(name),
+      phases: phasesBy(changes, ({ speed }) => speed !== 0, run.seconds),
+    })),
+    ...[...run.trace.pulls].map(([name, changes]) => ({
+      name: String(name),
+      phases: phasesBy(changes, ({ isPulled }) => isPulled, run.seconds),
+    })),
   ];
   return answering.flatMap(({ name, phases }): Response[] => {
     const before = phases.find(({ from, to }) => from < at && to > at);
@@ -116,8 +125,14 @@ function phasesOf(reference: string, observed: Observed): readonly Phase[] | und
   const seen = observed.seen(reference);
   if (seen) return litPhases(seen);
   const ref = observed.builtRef(reference);
-  const changes = ref && observed.trace.sounds.get(ref);
-  return changes && soundingPhases(changes, observedSeconds(observed.trace));
+  const { sounds, turns, pulls } = observed.trace;
+  const [heard, turned, pulled] = ref === undefined ? [] : [sounds.get(ref), turns.get(ref), pulls.get(ref)];
+  const end = observedSeconds(observed.trace);
+  if (heard) return soundingPhases(heard, end);
+  return (
+    (turned && phasesBy(turned, ({ speed }) => speed !== 0, end)) ??
+    (pulled && phasesBy(pulled, ({ isPulled }) => isPulled, end))
+  );
 }
 
 /** Seconds until what is wanted after a moment; `undefined` when it does not come before the next one. */

@@ -66,6 +66,7 @@ export const rhythm: ExpectationDefinition<Rhythm> = {
     ...windowSlots,
   }),
   example: 'D1 lit 0.5 s, dark 2.5 s',
+  exampleOf: ['light'],
   parts: ({ lamp: led }) => [partOfLight(led)],
   pauses: (expectation) => expectation.rhythm.map((time) => Math.round(time * 1000)),
   check: (expectation, observed) => {

@@ -82,7 +82,22 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   }),
   'part is': record({ part: partName, is: fc.constantFrom('there', 'connected') }),
   watched: record({ watched: partName, by: fc.constantFrom('interrupt', 'polling') }),
-  servo: record({ servo: partName, angle: decimal(180), ...windowed }),
+  'servo angle': record({ servo: partName, angle: decimal(180), ...windowed }),
+  'servo sweeps': record({
+    servo: partName,
+    sweeps: fc
+      .tuple(fc.integer({ min: 0, max: 170 }), fc.integer({ min: 10, max: 170 }))
+      .map(([one, way]): [number, number] => [one, one >= way ? one - way : Math.min(180, one + way)]),
+    back: sometimes(fc.constant(true)),
+    takes: sometimes(positive(60)),
+    ...windowed,
+  }),
+  'part follows': record({
+    part: light,
+    follows: partName,
+    inversely: sometimes(fc.constant(true)),
+    ...windowed,
+  }),
   motor: record({
     motor: partName,
     turns: fc.constantFrom('forwards', 'backwards', 'no'),
@@ -109,7 +124,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     ...windowed,
   }),
   serial: record({
-    serial: fc.constantFrom('contains', 'equals', 'matches'),
+    serial: fc.constantFrom('contains', 'equals', 'matches', 'lacks'),
     text: text(80),
     ...windowed,
   }),

@@ -8,26 +8,35 @@ import { WINDOW, windowed, windowSlots, type ExpectationDefinition } from './def
 import { failedWith, passed, windowOf, type Outcome } from './outcome';
 
 const schema = z.strictObject({
-  serial: z.enum(['contains', 'equals', 'matches']),
+  serial: z.enum(['contains', 'equals', 'matches', 'lacks']),
   text: z.string().max(2000, 'at most 2000 characters'),
   ...windowed,
 });
 type Printed = z.infer<typeof schema>;
 
 const prints = sentence<Printed>(`prints {text}${WINDOW}`, { text: textSlot, ...windowSlots });
+const neverPrints = sentence<Printed>(`(never prints|does not print) {text}${WINDOW}`, {
+  text: textSlot,
+  ...windowSlots,
+});
 
 /** What the board prints, as the computer reads it, which listens at the rate of the reference. */
 export const serial: ExpectationDefinition<Printed> = {
   keys: ['serial'],
   schema,
   sentence: sentence<Printed>(`the serial text {serial} {text}${WINDOW}`, {
-    serial: wordSlot({ contains: ['contains'], equals: ['equals'], matches: ['matches'] }),
+    serial: wordSlot({
+      contains: ['contains'],
+      equals: ['equals'],
+      matches: ['matches'],
+      lacks: ['does not contain', 'never contains'],
+    }),
     text: textSlot,
     ...windowSlots,
   }),
   alsoRead: (text) => {
-    const read = prints.read(text);
-    return read && { ...read, serial: 'contains' };
+    const [printed, lacking] = [prints.read(text), neverPrints.read(text)];
+    return printed ? { ...printed, serial: 'contains' } : lacking && { ...lacking, serial: 'lacks' };
   },
   example: 'prints "tide"',
   parts: () => [],
@@ -37,23 +46,24 @@ export const serial: ExpectationDefinition<Printed> = {
     const { serial: way, text: wanted } = expectation;
     const garbled = text === '' ? undefined : unreadable(trace, listensAt);
     if (garbled) return garbled;
-    const isRight =
-      way === 'contains'
-        ? text.includes(wanted)
-        : way === 'equals'
-          ? text.trim() === wanted.trim()
-          : matches(wanted, text);
+    const isRight = {
+      contains: () => text.includes(wanted),
+      equals: () => text.trim() === wanted.trim(),
+      matches: () => matches(wanted, text),
+      lacks: () => !text.includes(wanted),
+    }[way]();
     const shown =
       text.length === 0 ? 'nothing' : `“${inOneLine(text.slice(0, 60))}${text.length > 60 ? '…' : ''}”`;
     if (isRight) return passed(shown);
+    const { message, place, remedy } = textWrong(way, wanted, shown);
     return failedWith(shown, {
       code: 'text-off',
       severity: 'fault',
-      message: `The board prints ${shown}; it should print “${inOneLine(wanted)}”.`,
+      message,
       hints: [
         `What does the board print?`,
-        `It prints ${shown} from ${seconds(from)} to ${seconds(to)}.`,
-        `Change the program so that it prints “${inOneLine(wanted)}”.`,
+        `It prints ${place} from ${seconds(from)} to ${seconds(to)}.`,
+        remedy,
       ],
       evidence: { characters: quantity(text.length, '') },
     });
@@ -71,6 +81,32 @@ export const serial: ExpectationDefinition<Printed> = {
       : [{ serial: 'contains', text: line.trim().slice(0, 80) }];
   },
 };
+
+/** What is said of a text that is not as wanted. */
+function textWrong(
+  way: Printed['serial'],
+  wanted: string,
+  shown: string,
+): { readonly message: string; readonly place: string; readonly remedy: string } {
+  const text = `“${inOneLine(wanted)}”`;
+  if (way === 'lacks')
+    return {
+      message: `The board prints ${text}; it should not.`,
+      place: text,
+      remedy: `Change the program so that it does not print ${text} here.`,
+    };
+  if (wanted.trim() === '')
+    return {
+      message: `The board prints ${shown}; it should print nothing.`,
+      place: shown,
+      remedy: 'Change the program so that it prints nothing here.',
+    };
+  return {
+    message: `The board prints ${shown}; it should print ${text}.`,
+    place: shown,
+    remedy: `Change the program so that it prints ${text}.`,
+  };
+}
 
 /** What is seen of a text that is sent faster or slower than the computer listens; `undefined` where both agree. */
 export function unreadable(

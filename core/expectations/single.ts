@@ -7,6 +7,7 @@ import type { ExpectationDefinition } from './definition';
 import { digit } from './digit';
 import { display } from './display';
 import { flashes } from './flashes';
+import { follows } from './follows';
 import { neverTogether } from './never-together';
 import { order } from './order';
 import { picture } from './picture';
@@ -20,6 +21,7 @@ import { serial } from './serial';
 import { falls, rises } from './slope';
 import { sound, tone } from './sound';
 import { steady } from './steady';
+import { sweep } from './sweep';
 import { turning } from './turning';
 import { watched } from './watched';
 
@@ -41,6 +43,7 @@ export const singleDefinitions = [
   tone,
   sound,
   chirps,
+  sweep,
   angle,
   turning,
   pulled,
@@ -52,6 +55,7 @@ export const singleDefinitions = [
   pinLevel,
   presence,
   watched,
+  follows,
 ] as const;
 
 export const singleSchema = z.union(singleDefinitions.map(({ schema }) => schema));

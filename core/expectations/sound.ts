@@ -91,6 +91,7 @@ export const sound: ExpectationDefinition<Sound> = {
     ...windowSlots,
   }),
   example: 'Z1 sounds',
+  exampleOf: ['sound'],
   parts: ({ buzzer }) => [buzzer],
   check: (expectation, observed) => {
     const heard = heardIn(expectation, observed);

@@ -45,6 +45,7 @@ export const steady: ExpectationDefinition<Steady> = {
     ...windowSlots,
   }),
   example: 'D1 is on',
+  exampleOf: ['light'],
   parts: ({ lamp: led }) => [partOfLight(led)],
   check: (expectation, observed) => {
     const view = ledViewOf(expectation, observed);

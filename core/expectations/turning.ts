@@ -37,6 +37,7 @@ export const turning: ExpectationDefinition<Turning> = {
     ...windowSlots,
   }),
   example: 'M1 turns',
+  exampleOf: ['turning'],
   parts: ({ motor }) => [motor],
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.motor);

@@ -20,6 +20,9 @@ export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonl
   const seconds = observedSeconds(trace);
   const run: RunView = { trace, stimuli, seconds, windows: windowsOf(stimuli, seconds) };
   const ofWhole = anySingle.flatMap((definition) => definition.describe?.(run) ?? []);
+  // Of what sweeps, where it happens to be at a moment says nothing.
+  const sweeping = new Set(ofWhole.flatMap((claim) => ('sweeps' in claim ? [claim.servo] : [])));
+  const isOnItsWay = (claim: SingleExpectation): boolean => 'angle' in claim && sweeping.has(claim.servo);
   // A figure says all of its segments.
   const displays = new Set(ofWhole.flatMap((claim) => ('digit' in claim ? [claim.digit] : [])));
   const isOfSegment = (claim: SingleExpectation): boolean =>
@@ -30,7 +33,7 @@ export function describeRun(trace: Trace, stimuli: readonly Stimulus[]): readonl
   const claims = [
     ...[...lightsOf(trace)].flatMap(([led, changes]) => ledIn(led, changes, run)),
     ...ofWhole,
-  ].filter((claim) => !isOfSegment(claim));
+  ].filter((claim) => !isOfSegment(claim) && !isOnItsWay(claim));
   return claims.map((claim) =>
     'to' in claim && claim.to === seconds && ('from' in claim ? (claim.from ?? 0) : 0) === 0
       ? unwindowed(claim)

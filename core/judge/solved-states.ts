@@ -1,5 +1,5 @@
 import type { PinDrive, PinDrives } from '../electrics/bench';
-import { keyed, type KeyedStates, type SolvedCircuit } from '../rehearsal/solved-circuit';
+import type { KeyedStates, SolvedCircuit } from '../rehearsal/solved-circuit';
 import type { Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
@@ -23,8 +23,8 @@ export function statesOf(solved: SolvedCircuit, traces: readonly Trace[]): reado
     : wired
         .filter((pin) => !looksLikeInput(circuit, pin))
         .map((pin) => new Map<string, PinDrive>([[pin, { mode: 'high' }]]));
-  const contacts = contactStates(circuit).map(keyed);
-  const extremes = extremeStates(circuit).map(keyed);
+  const contacts = contactStates(circuit).map((states) => solved.keyed(states));
+  const extremes = extremeStates(circuit).map((states) => solved.keyed(states));
   const solve = (drives: PinDrives, parts: KeyedStates): SolvedState => ({
     drives,
     parts: parts.states,

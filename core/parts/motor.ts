@@ -1,6 +1,7 @@
 import { legName } from '../brand';
 import { fail, ok } from '../result';
 import { defineKind } from './kind';
+import { voltsSaid } from './value';
 
 const plus = legName('plus');
 const minus = legName('minus');
@@ -48,5 +49,5 @@ export const motor = defineKind({
       ohms: ((value.amount ?? 5) / (starting ? STARTING_MA : RUNNING_MA)) * 1e3,
     },
   ],
-  describe: (value) => `${value.text} motor`,
+  describe: (value) => `${voltsSaid(value.text)} motor`,
 });

@@ -1,6 +1,7 @@
 import { legName } from '../brand';
 import { fail, ok } from '../result';
 import { defineKind } from './kind';
+import { voltsSaid } from './value';
 
 const plus = legName('plus');
 const minus = legName('minus');
@@ -37,5 +38,5 @@ export const supply = defineKind({
     return ok({ text: `${volts}V`, amount: volts });
   },
   elements: (value) => [{ type: 'source', plus, minus, volts: value.amount ?? 0, ohms: LEAD_OHMS }],
-  describe: (value) => `bench supply at ${value.text}`,
+  describe: (value) => `bench supply at ${voltsSaid(value.text)}`,
 });

@@ -110,5 +110,8 @@ export function readChoice(
 
 const trim = (amount: number): string => String(Number(amount.toPrecision(6)));
 
+/** A voltage as it is said: `5 V` for `5V`. */
+export const voltsSaid = (text: string): string => text.replace(/^([\d.]+)V/, '$1 V');
+
 /** A resistance as it is said: `330 Ω`, `10 kΩ`, for `330` and `10k`. */
 export const ohmsSaid = (text: string): string => text.replace(/^([\d.]+)([kM]?)$/, '$1 $2Ω');

@@ -27,6 +27,21 @@ void loop() { }`;
     ]);
   });
 
+  test('takes what is no width of a pulse as an angle of at most 180°', () => {
+    const source = `#include <Servo.h>
+Servo gate;
+void setup() { gate.attach(9); gate.write(0); delay(500); gate.write(204); delay(500); gate.write(-5); delay(500);
+  gate.write(543); delay(500); gate.write(1472); }
+void loop() { }`;
+    expect(angles(runOn({ rows: SERVO, source })).slice(1)).toEqual([
+      [0, 0],
+      [0.5, 180],
+      [1, 0],
+      [1.5, 180],
+      [2, 90],
+    ]);
+  });
+
   test('reads back what was written, and knows whether it is attached', () => {
     const source = `#include <Servo.h>
 Servo flags[2];

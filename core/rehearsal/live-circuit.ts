@@ -6,9 +6,9 @@ import { kindOf, type Behaviour, type PartState } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import {
+  AT_REST,
   driveKey,
   drivesKey,
-  keyed,
   type BoardPower,
   type SolvedCircuit,
   type Swing,
@@ -26,7 +26,7 @@ export class LiveCircuit {
   private readonly drives = new Map<string, PinDrive>();
   /** The drives as a text; made when it is asked for after a change. */
   private drivesText: string | undefined = '';
-  private states = keyed(new Map());
+  private states = AT_REST;
   private power: BoardPower = 'on';
   private readonly behaviours: readonly { readonly part: PlacedPart; readonly react: Behaviour }[];
   private now: BenchPoint | undefined;
@@ -67,7 +67,7 @@ export class LiveCircuit {
 
   change(ref: Ref, state: Partial<PartState>): void {
     const { states } = this.states;
-    this.states = keyed(new Map(states).set(ref, { ...states.get(ref), ...state }));
+    this.states = this.solved.keyed(new Map(states).set(ref, { ...states.get(ref), ...state }));
     this.now = undefined;
   }
 

@@ -1,5 +1,6 @@
 import {
   prepareBench,
+  stateOf,
   type Bench,
   type PartStates,
   type PinDrive,
@@ -8,21 +9,19 @@ import {
 } from '../electrics/bench';
 import { averaged, slicesOf, solveSteady, type BenchPoint, type WarmPoint } from '../electrics/bench-point';
 import { effort } from '../effort';
+import { kindOf } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import { KeptPoints } from './kept-points';
 
 export type BoardPower = 'on' | 'off';
 
-/** Parts that are not at rest, with a text that is the same for the same states. */
+/** Parts that are not at rest, with a text that is the same for what is the same circuit. */
 export interface KeyedStates {
   readonly states: PartStates;
   readonly key: string;
 }
 
-export const keyed = (states: PartStates): KeyedStates => ({
-  states,
-  key: [...states].map(([name, held]) => `${name}${JSON.stringify(held)}`).join(),
-});
+export const AT_REST: KeyedStates = { states: new Map(), key: '' };
 
 /** A pin that changes too fast to be followed step by step, and the circuit with it high and low. */
 export interface Swing {
@@ -59,6 +58,15 @@ export class SolvedCircuit {
     private readonly spread: readonly Spread[] = [],
     private readonly kept = new KeptPoints(),
   ) {}
+
+  /** The states of parts. What a part only measures, as what stands before a distance sensor, makes no other circuit. */
+  keyed(states: PartStates): KeyedStates {
+    const key = [...states.keys()].map((ref) => {
+      const part = this.circuit.part(ref);
+      return part && `${ref}${JSON.stringify(kindOf(part.kind).elements(part.value, stateOf(part, states)))}`;
+    });
+    return { states, key: key.join() };
+  }
 
   /** The volts of the board's supplies as a share of what its profile says. */
   get supplyFactor(): number {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { plainNumber } from '../units';
 import { measured } from './measured';
 
 /** How far away something stands before a distance sensor, in m. */
@@ -8,5 +9,6 @@ export const distance = measured({
   to: z.number().min(0),
   ends: [0.05, 3],
   form: 'something {to} m before {distance} at {at} s( over {over} s|)',
+  valueText: (metres) => `${plainNumber(metres)} m`,
   example: 'something 0.4 m before X1 at 1 s',
 });

@@ -26,6 +26,16 @@ const measuredStimuli = { turn, light, warm, distance } as const;
 /** The least and the most that is met in a room of what is measured. */
 export const endsOf = (how: MeasuredKind): readonly [number, number] => measuredStimuli[how].ends;
 
+/** What is measured as long as nothing is done, in the unit of `to`. */
+export const restOf = (how: MeasuredKind): number => measuredStimuli[how].atRest;
+
+/** How much is measured, with its unit: `30 %`, `31 °C`. */
+export const valueText = (how: MeasuredKind, amount: number): string =>
+  measuredStimuli[how].valueText(amount);
+
+/** Whether something is done to a part by a value with two ends. */
+export const isMeasured = (how: StimulusKind): how is MeasuredKind => how in measuredStimuli;
+
 /** A part brought to a value at a moment, over some seconds or at once. */
 export const brought = (how: MeasuredKind, to: Brought): Stimulus => measuredStimuli[how].make(to);
 

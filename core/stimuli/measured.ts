@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { ref } from '../brand';
+import { AT_REST } from '../parts';
 import { sentence, type Slot, type Sentence } from '../words/sentence';
 import { nameSlot, numberSlot } from '../words/slots';
 import { atSchema, refSchema, type StimulusDefinition } from './definition';
 
-/** Seconds between two steps of something that is turned or dimmed slowly. */
-const STEP = 0.02;
+/** Seconds between two steps of something that is turned or dimmed slowly, and how many steps that takes at most. */
+const [STEP, MOST_STEPS] = [0.02, 100];
 
 /** What is done to a part that measures. */
 export type MeasuredKind = 'turn' | 'light' | 'warm' | 'distance';
@@ -30,6 +31,10 @@ export interface MeasuredDefinition<Name extends MeasuredKind> extends StimulusD
   readonly touches: Name;
   /** The least and the most that is met in a room, in the unit of `to`. */
   readonly ends: readonly [number, number];
+  /** What is measured as long as nothing is done. */
+  readonly atRest: number;
+  /** A value with its unit: `30 %`, `31 °C`. */
+  valueText(amount: number): string;
   /** A part brought to a value at a moment, over some seconds or at once. */
   make(brought: Brought): Measured<Name>;
 }
@@ -44,6 +49,7 @@ export interface MeasuredForm<Name extends MeasuredKind> {
   /** How it is said, with the slots of `key`, `to`, `at` and `over`. */
   readonly form: string;
   readonly amount?: Slot<number>;
+  readonly valueText: (amount: number) => string;
   readonly example: string;
 }
 
@@ -55,6 +61,7 @@ export function measured<Name extends MeasuredKind>({
   ends,
   form,
   amount = numberSlot,
+  valueText,
   example,
 }: MeasuredForm<Name>): MeasuredDefinition<Name> {
   const schema = z.strictObject({
@@ -76,11 +83,14 @@ export function measured<Name extends MeasuredKind>({
     example,
     touches: key,
     ends,
+    atRest: AT_REST[state],
+    valueText,
     make: ({ part, at, to, over }) =>
       ({ [key]: part, at, to, ...(over === undefined ? {} : { over }) }) as Measured<Name>,
     partChanges: (stimulus, before) => {
       const from = before[state];
-      const steps = stimulus.over === undefined ? 1 : Math.max(1, Math.ceil(stimulus.over / STEP));
+      const steps =
+        stimulus.over === undefined ? 1 : Math.max(1, Math.min(MOST_STEPS, Math.ceil(stimulus.over / STEP)));
       return Array.from({ length: steps }, (_, index) => ({
         at: stimulus.at + (stimulus.over ?? 0) * (steps === 1 ? 0 : index / (steps - 1)),
         ref: ref(stimulus[key]),

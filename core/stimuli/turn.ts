@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { plainNumber } from '../units';
 import { measured } from './measured';
 
 /** A potentiometer or slider, from one end to the other. */
@@ -8,5 +9,6 @@ export const turn = measured({
   to: z.number().min(0).max(1, 'it turns from 0 to 1'),
   ends: [0, 1],
   form: 'turn {turn} to {to} at {at} s( over {over} s|)',
+  valueText: (share) => `${plainNumber(share * 100)} %`,
   example: 'turn P1 to 0.5 at 1 s',
 });

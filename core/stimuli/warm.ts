@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { plainNumber } from '../units';
 import { signedSlot } from '../words/slots';
 import { measured } from './measured';
 
@@ -10,5 +11,6 @@ export const warm = measured({
   ends: [0, 45],
   form: 'warm {warm} to {to}( °C at| at) {at} s( over {over} s|)',
   amount: signedSlot,
+  valueText: (celsius) => `${plainNumber(celsius)} °C`,
   example: 'warm T1 to 31 °C at 1 s',
 });

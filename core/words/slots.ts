@@ -20,6 +20,20 @@ function shifted(amount: number, places: number): number {
   return Number(`${digits}e${Number(exponent) + places}`);
 }
 
+/** An angle in degrees. */
+export const degreeSlot: Slot<number> = {
+  write: (degrees) => `${degrees}°`,
+  pattern: `${NUMBER} ?°?`,
+  read: (text) => Number(text.replace(/ ?°/, '')),
+};
+
+/** What holds or is left out: how it is said, and what is understood. */
+export const flagSlot = (said: string, pattern = said): Slot<true> => ({
+  write: () => said,
+  pattern,
+  read: () => true,
+});
+
 /** The name of a part: `D1`. */
 export const nameSlot: Slot<string> = {
   write: String,

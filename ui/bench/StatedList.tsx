@@ -3,7 +3,7 @@
 import { expectationSentence } from '@/core/expectations';
 import { exampleStimulus } from '@/core/generated/situations';
 import type { Scenario } from '@/core/formats/scenario';
-import { readDone, readExpected, usualSeconds } from '@/core/statements';
+import { doneMeanwhile, readDone, readExpected, usualSeconds } from '@/core/statements';
 import { stimulusSentence } from '@/core/stimuli';
 import { NewSentence } from '../worksheet/scenarios/NewSentence';
 import { Sentence } from '../worksheet/scenarios/Sentence';
@@ -80,7 +80,12 @@ export function StatedList() {
         placeholder={stated.length === 0 ? 'D1 lit 1 s, dark 2 s' : 'and what else?'}
         submit="Say it"
         read={(text) => readExpected(text, parts, [])}
-        onAdd={(expect) => set([...stated, { name: '', for: 1, stimuli: [], expect: [...expect] }])}
+        onAdd={(expect) =>
+          set([
+            ...stated,
+            { name: '', for: 1, stimuli: [...doneMeanwhile(expect, [], parts)], expect: [...expect] },
+          ])
+        }
       />
     </>
   );

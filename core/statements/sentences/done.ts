@@ -2,13 +2,13 @@ import { fail, ok, type Result } from '../../result';
 import { findKind, type StimulusKind } from '../../parts';
 import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from '../../stimuli';
 import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
+import { pressed } from './presses';
+import { fromEndToEnd, rampOf } from './ramps';
 import { broughtTo } from './quantities';
 
 /** Seconds before something is done whose time nobody says, and between two of them. */
 const BEGIN = 1;
 const BETWEEN = 1;
-/** Seconds of a press that is not said to be held. */
-const PRESS = 0.3;
 
 /**
  * What is done to a circuit, as people say it: `press S1 twice`, `it gets dark at 2 s`, `turn the knob to the middle`.
@@ -86,6 +86,7 @@ function said(
     moved(active, parts, usual) ??
     powered(active, usual) ??
     typed(active, usual) ??
+    ramped(active, parts, usual) ??
     measured(slid(active, parts, before), parts, usual)
   );
 }
@@ -108,6 +109,8 @@ const THING = '(?:a |an |your |the )?(?:hand|book|box|finger|object|obstacle)';
 /** Hands before a sensor, a wave at it, a light that is switched off, a knob at its end: in the words that are read. */
 function withHands(plain: string, parts: readonly Named[]): string {
   return plain
+    .replace(new RegExp(`^(?:hold|put|move|bring|wave) ${THING} (?=from [\\d.]+ m\\b)`, 'i'), 'something ')
+    .replace(/^something (?:comes|moves|goes) (?=from [\d.]+ m\b)/i, 'something ')
     .replace(
       new RegExp(
         `^(?:hold|put|move|bring) ${THING}(?: (?:to|at|within|up to))? (\\d+(?:\\.\\d+)?) m\\b`,
@@ -223,31 +226,18 @@ function slid(text: string, parts: readonly Named[], before: readonly Stimulus[]
   return to === '' && (verb === undefined || /^ to\b/i.test(rest)) ? text : `turn ${name} to ${share}${rest}`;
 }
 
-function pressed(text: string, usual: number): readonly string[] | undefined {
-  const found = new RegExp(`^(press|hold) (${NAMES})\\b(.*)$`, 'i').exec(text);
-  if (!found) return undefined;
-  const [, verb, name, rest = ''] = found as unknown as [string, string, string, string];
-  const how = rest.trim().replace(/^,/, '').trim();
-  const range = new RegExp(`^from ${SECONDS} (?:to|until) ${SECONDS}$`).exec(how);
-  if (range) return [`hold ${name} from ${range[1]} s to ${range[2]} s`];
-  const length = new RegExp(`(?:^| )for ${SECONDS}`).exec(how)?.[1];
-  const count = /\btwice\b/i.test(how) ? 2 : Number(/\b(\d+) times?\b/i.exec(how)?.[1] ?? 1);
-  const apart = Number(new RegExp(`(?:every|each) ${SECONDS}`).exec(how)?.[1] ?? BETWEEN);
-  const listed = new RegExp(`(?:at|after|from) ((?:${SECONDS}(?:, ?(?:and )?| and )?)+)`, 'i').exec(how)?.[1];
-  const moments = listed ? (listed.match(/\d+(?:\.\d+)?/g) ?? []).map(Number) : [usual];
-  const known = how
-    .replace(new RegExp(`\\bfor ${SECONDS}|\\b(?:every|each) ${SECONDS}|\\b\\d+ times?\\b`, 'gi'), '')
-    .replace(new RegExp(`(?:at|after|from) (?:${SECONDS}(?:, ?(?:and )?| and )?)+`, 'i'), '')
-    .replace(/\b(?:once|twice|again|apart|and)\b|[ ,]/gi, '');
-  if (known !== '') return undefined;
-  if (verb.toLowerCase() === 'hold')
-    return moments.map((at) => `press ${name} at ${at} s${length === undefined ? '' : ` for ${length} s`}`);
-  return moments.flatMap((at) =>
-    Array.from(
-      { length: count },
-      (_, index) => `press ${name} at ${timed(at + index * apart)} s for ${length ?? PRESS} s`,
-    ),
-  );
+/** What is moved from one place to another: brought to the first, and from there to the other. */
+function ramped(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
+  const [whole, back] = fromEndToEnd(text);
+  const ramp = rampOf(whole!, usual);
+  if (!ramp) return undefined;
+  const { what, from, to, at, over, standsFrom } = ramp;
+  const returns = back === undefined ? [] : measured(back, parts, timed(at + over + BETWEEN));
+  const [first, second] = [
+    `${what} ${from} at ${standsFrom} s`,
+    `${what} ${to} at ${at} s over ${over} s`,
+  ].map((sentence) => measured(sentence, parts, usual));
+  return first && second && returns ? [...first, ...second, ...returns] : undefined;
 }
 
 /** Light, warmth and knobs by what they are brought to. */
@@ -292,7 +282,7 @@ function measured(text: string, parts: readonly Named[], usual: number): readonl
   const share = turned && shareOf(turned[2]!, /all the way|fully/i.test(what));
   if (turned && share !== undefined) return [`turn ${turned[1]} to ${share}${tail}`];
   const away = new RegExp(
-    `^(?:(?:something|an? (?:hand|object|obstacle|wall|book)|the hand|hand|${NAMES} sees something|${NAMES} measures)(?: (?:is|stands|at))*) (\\d+(?:\\.\\d+)?) m(?: (?:before|in front of|away from|from) (${NAMES}))?$`,
+    `^(?:(?:something(?: to)?|an? (?:hand|object|obstacle|wall|book)|the hand|hand|${NAMES} sees something|${NAMES} measures)(?: (?:is|stands|at))*) (\\d+(?:\\.\\d+)?) m(?: (?:before|in front of|away from|from) (${NAMES}))?$`,
     'i',
   ).exec(what);
   const ranger =
@@ -335,7 +325,12 @@ function shareOf(text: string, isWhole: boolean): number | undefined {
   if (percent !== undefined) return Number(percent) / 100;
   if (/^\d*\.?\d+$/.test(word)) return Number(word);
   if (/^(?:the )?(?:middle|centre|half|halfway|half way)$/.test(word)) return 0.5;
-  if (/^(?:the )?(?:left|start|beginning|minimum|lowest|zero|down|other end)$/.test(word)) return 0;
-  if (/^(?:the )?(?:right|end|maximum|highest|full|top|up)$/.test(word)) return 1;
+  if (
+    /^(?:the )?(?:left|start|beginning|minimum|lowest|zero|down|other end|anticlockwise|counterclockwise)$/.test(
+      word,
+    )
+  )
+    return 0;
+  if (/^(?:the )?(?:right|end|maximum|highest|full|top|up|clockwise)$/.test(word)) return 1;
   return word === '' && isWhole ? 1 : undefined;
 }

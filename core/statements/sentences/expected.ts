@@ -1,7 +1,10 @@
 import { readExpectation, type Expectation } from '../../expectations';
 import { fail, ok, type Result } from '../../result';
 import { isPress, type Stimulus } from '../../stimuli';
+import { notUnderstoodOf } from './examples';
 import { ofFigures } from './figures';
+import { asFollowing } from './following';
+import { asMoving } from './moving';
 import { observedOf, stated, stateOf } from './on-off';
 import { NAMES, plainly, timed, type Named } from './plain';
 import { aboutAll, aboutThePress, unseenIn } from './subjects';
@@ -24,17 +27,17 @@ export function readExpected(
   const spoken = inItsWords(aboutAll(aboutThePress(plainly(text, parts), parts), parts), parts);
   const figures = ofFigures(spoken, parts);
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
-  const plain = figures.sentence;
+  const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
   const direct = readExpectation(plain === plainly(text, parts) ? text : plain);
   if (direct.ok) return ok([direct.value]);
   const meant = meaning(plain, { parts, done }, 0);
-  if (!meant) return direct;
+  if (!meant) return notUnderstoodOf(text, plain, parts);
   if ('problem' in meant) return fail({ message: meant.problem, typed: text });
   const read = meant.sentences.map((sentence) => readExpectation(sentence));
   const wrong = read.find((one) => !one.ok);
-  if (wrong) return meant.sentences.length === 1 && meant.sentences[0] === plain ? direct : wrong;
+  if (wrong) return wrong;
   return ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
 }
 
@@ -49,7 +52,7 @@ function inItsWords(plain: string, parts: readonly Named[]): string {
 
 const IN_ORDER =
   /^(?:(?:light|come|go|turn|shine|are lit)(?: up| on)? )?(?:take turns|in turn|one after (?:another|the other)|in (?:this|that) order)$/i;
-const TOGGLES = /^(?:toggles?|changes?|switches?|turns over)$/i;
+const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
 const ways: readonly Way[] = [
   // D1 and D2 never at once
@@ -119,6 +122,12 @@ const ways: readonly Way[] = [
         saying(`${stated(subject, state, around)} from ${timed(Number(after) + AT_ONCE)} s after ${name}`)
       );
     },
+  },
+  {
+    pattern: whole(`(${NAMES}) clicks?`),
+    means: ([subject = '']) => ({
+      problem: `Say when ${subject.toUpperCase()} clicks: “${subject.toUpperCase()} clicks when S1 is pressed”, or “${subject.toUpperCase()} is pulled in from 2 s to 4 s”.`,
+    }),
   },
   // … when S1 is pressed
   {

@@ -15,7 +15,7 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 
 /** What people call a part before or instead of its name. */
 const CALLED =
-  '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
+  '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
 const NUMBER = String.raw`\d+(?:\.\d+)?`;
 /** A time that may stand before what it is about. */
 const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and|until) ${NUMBER} s)?`;
@@ -86,6 +86,9 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
       switch: stimulus === 'turn' && title.includes('switch'),
       knob: stimulus === 'turn' && !title.includes('switch'),
       potentiometer: stimulus === 'turn' && !title.includes('switch'),
+      pot: stimulus === 'turn' && !title.includes('switch'),
+      dial: stimulus === 'turn' && !title.includes('switch'),
+      slider: stimulus === 'turn' && !title.includes('switch'),
       sensor: stimulus !== undefined && stimulus !== 'press' && stimulus !== 'turn',
       display: observed === 'text' || showsFigures(known),
       digit: showsFigures(known),

@@ -156,7 +156,6 @@ describe('what must be seen is understood as people say it', () => {
     ['D1 is on until S1 is pressed', [], 'Say first when S1 is pressed'],
     ['D1 toggles', held, 'Say what D1 changes with'],
     ['prints tide', held, 'Put what is printed in quotes: prints "tide".'],
-    ['prints nothing', held, 'cannot be asked for'],
     ['D9 is on', held, 'D9 is a diode: nothing is seen of it.'],
     ['R1 is lit from 2 s', held, 'R1 is a resistor: nothing is seen of it.'],
     ['make it nice', held, 'is not understood'],

@@ -29,7 +29,7 @@ export function unseenIn(sentence: string, parts: readonly Named[]): string | un
 
 const OF_LEDS = /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b/i;
 const OF_ALL =
-  /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is|happens|lights|shines)\b)/i;
+  /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights|shines)\b)/i;
 
 /** `all LEDs are off`, `everything is off`, `nothing happens`, `no sound`: the parts that are meant, by their names. */
 export function aboutAll(plain: string, parts: readonly Named[]): string {

@@ -24,6 +24,9 @@ const COLOURS: Readonly<Record<string, string>> = {
   pink: 'violet',
 };
 
+/** Who prints. */
+const PRINTING = '(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output|line))?))';
+
 /** How a part is seen, heard and read: rhythms, colours, tones, texts, brightness and angles. */
 export const waysSeen: readonly Way[] = [
   // rhythms
@@ -122,15 +125,24 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output))?) )?(?:prints|writes|sends|shows|says) (["“'].*)`,
+      `(?:${PRINTING} )?prints (["“'].+["”'])(?: but|, but|,)? (?:not|never) (["“'][^"“”]+["”'])(.*)`,
     ),
+    means: ([text = '', other = '', tail = '']) =>
+      saying(`prints ${text}${tail}`, `never prints ${other}${tail}`),
+  },
+  {
+    pattern: whole(`(?:${PRINTING} )?(?:prints|writes|sends|shows|says) (["“'].*)`),
     means: ([text = '']) => saying(`prints ${text}`),
   },
   {
-    pattern: whole(`(?:.* )?(?:prints nothing|does not print .*|never prints .*)`),
-    means: () => ({
-      problem: 'Say what is printed, as in: prints "tide". What must not be printed cannot be asked for.',
-    }),
+    pattern: whole(`(?:${PRINTING} )?(?:does not|never) (?:print|write|send|show|say)s? (["“'].*)`),
+    means: ([text = '']) => saying(`never prints ${text}`),
+  },
+  {
+    pattern: whole(
+      `(?:(?:${PRINTING} )?(?:prints|writes|sends|shows) nothing|nothing is (?:printed|written|sent)|${PRINTING} (?:is|stays) (?:empty|silent|quiet|blank)|(?:${PRINTING} )?(?:does not|never) prints?(?: anything)?)((?: .*)?)`,
+    ),
+    means: ([tail = '']) => saying(`the serial text equals ""${tail}`),
   },
   {
     pattern: whole(`prints ([^"“'\\d].*)`),

@@ -4,7 +4,7 @@ import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { exampleStimulus } from '@/core/generated/situations';
-import { readExpected, usualSeconds } from '@/core/statements';
+import { doneMeanwhile, readExpected, usualSeconds } from '@/core/statements';
 import { stimulusSentence, type Stimulus } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { ScenarioLines } from './ScenarioLines';
@@ -64,17 +64,12 @@ export function ScenarioList({
           read={(text) => readExpected(text, parts, [])}
           label={of === undefined ? label : `${label} (${of})`}
           placeholder="D1 lit 0.5 s, dark 2.5 s"
-          onAdd={(expect) =>
-            onChange([
-              ...scenarios,
-              {
-                name: freeName(scenarios),
-                for: usualSeconds({ stimuli: [], expect: [...expect] }),
-                stimuli: [],
-                expect: [...expect],
-              },
-            ])
-          }
+          onAdd={(added) => {
+            const expect = [...added];
+            const stimuli = [...doneMeanwhile(expect, [], parts)];
+            const name = freeName(scenarios);
+            onChange([...scenarios, { name, for: usualSeconds({ stimuli, expect }), stimuli, expect }]);
+          }}
         />
       )}
     </>

@@ -8,8 +8,8 @@ import { printedText } from './serial';
 
 /** Pulse widths at the ends of a servo's travel, in µs, when the program gives no others. */
 const [LEAST_PULSE, MOST_PULSE] = [544, 2400];
-/** Below this, a number that is written to a servo is an angle; from there on a width of pulse. */
-const ANGLES_BELOW = 200;
+/** Below this, a number that is written to a servo is an angle, of at most 180°; from there on a width of pulse in µs. */
+const ANGLES_BELOW = LEAST_PULSE;
 
 const cell = (name: string, at: number) => ({ name, type: integer(32, true), cell: at });
 
