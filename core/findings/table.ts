@@ -170,6 +170,7 @@ export const findingTable = {
   arguments: { domain: 'program', title: 'Wrong arguments for a function' },
   'assign-in-condition': { domain: 'program', title: 'One = where two are meant' },
   'empty-body': { domain: 'program', title: 'A semicolon that ends the body' },
+  'braces-left-out': { domain: 'program', title: 'Braces left out' },
   'always-true': { domain: 'program', title: 'A question with always the same answer' },
   'no-effect': { domain: 'program', title: 'A line that changes nothing' },
   indentation: { domain: 'program', title: 'Lines not indented alike', isRefused: true },

@@ -60,7 +60,7 @@ export function readCall(node: SyntaxNode, context: Context, read: ReadExpressio
     return readBuiltin({ name, builtin, before: [] }, given, node, context, read);
   const variable = context.scope.find(name);
   if (variable && !context.taken.has(name)) {
-    context.report(calledVariable(callee, node, variable.type));
+    context.report(calledVariable(callee, node, node.childForFieldName('arguments')!, variable.type));
     return unreadable(node);
   }
   context.reportUnknown(name, callee, 'function');

@@ -1,6 +1,6 @@
 import { effort } from '../../effort';
 import { refusal, textRepair } from '../problem';
-import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { namedChildren, nodesIn, spanOf, type SyntaxNode } from '../syntax';
 import type { Context, FunctionSignature } from './context';
 import { readDeclarator, type Declared } from './declarators';
 import { convert } from './conversions';
@@ -13,6 +13,7 @@ import { copied } from './pointers';
 import { MOST_CELLS, type Variable } from './scope';
 import type { ClockForm, Expression, Statement } from './tree';
 import { dotMissing, twoWords } from './slips';
+import { textInLetter } from './quote-slips';
 import { reportTaken } from './taken-names';
 import { readTypeSpecifier } from './type-specifiers';
 import { BOOL, cellsOf, integer, isScalar, pointerTo, sameType, typeNamed, type CType } from './types';
@@ -194,10 +195,21 @@ function readDeclared(
     const variable = declare(declared, storage, context, { clock: 'fixed' });
     return variable ? firstValues(variable.place, type, valueNode, declared.name, context) : [];
   }
+  if (single && isText(single) && sameType(type, integer(8, context.widths.charSigned))) {
+    context.report(textInLetter(declared.name, single));
+    declare(declared, storage, context, { clock: 'fixed' });
+    return [];
+  }
   if (valueNode && single !== valueNode && namedChildren(valueNode).length > 1)
     reportSeveral(valueNode, declared.name, context);
-  const value = single ? convert(readExpression(single, context), type, context) : undefined;
   const isGlobal = context.scope.parent === undefined;
+  if (single && !isGlobal && mentions(single, declared.name.text)) {
+    // From here on the name is that of the new variable, also in what it is worked out from.
+    const variable = declare(declared, storage, context, { clock: 'unfollowed' });
+    const value = convert(readExpression(single, context), type, context);
+    return variable ? [storeTo(variable.place, type, value, declared.name)] : [];
+  }
+  const value = single ? convert(readExpression(single, context), type, context) : undefined;
   const followed = !isGlobal && !storage.isStatic && !context.reassigned.has(declared.name.text);
   const isFixed = storage.isConstant && type.kind !== 'pointer';
   const known = isFixed && value?.node === 'constant' ? value.value : undefined;
@@ -207,6 +219,9 @@ function readDeclared(
   });
   return variable ? [storeTo(variable.place, type, value ?? zero(declared.name, type), declared.name)] : [];
 }
+
+const mentions = (node: SyntaxNode, name: string): boolean =>
+  [...nodesIn(node)].some(({ type, text }) => type === 'identifier' && text === name);
 
 /** An array's type with the length that its first values give it. */
 function sized(type: CType, valueNode: SyntaxNode): CType {

@@ -1,5 +1,6 @@
+import { bracesForBrackets, emptyBrackets } from './bracket-slips';
+import { functionAsValue } from './function-as-value';
 import { loudWord, wholeArray } from './object-slips';
-import { refusal } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin } from './arguments';
 import { readBinary } from './binary';
@@ -67,10 +68,21 @@ function readKind(node: SyntaxNode, context: Context): Expression {
       return readName(node, context);
     case 'subscript_expression':
     case 'field_expression': {
+      const empty = emptyBrackets(node);
+      if (empty) {
+        context.report(empty);
+        return unreadable(node);
+      }
       const letter = node.type === 'subscript_expression' ? readLetter(node, context) : undefined;
       if (letter) return letter;
       const found = readPlace(node, context, readExpression);
       return found ? loadOf(node, found.place, found.type) : unreadable(node);
+    }
+    case 'compound_literal_expression': {
+      const braces = bracesForBrackets(node, context);
+      if (!braces) break;
+      context.report(braces);
+      return unreadable(node);
     }
     case 'pointer_expression':
       return readPointer(node, context);
@@ -125,20 +137,9 @@ export function readName(node: SyntaxNode, context: Context): Expression {
   if (named) return constant(node, named.value, named.type);
   const binary = binaryNamed(name);
   if (binary !== undefined) return constant(node, binary, integer(context.widths.intBits, true));
-  if (context.functions.has(name) || context.library.has(name)) {
-    const span = spanOf(node);
-    context.report(
-      refusal(
-        'arguments',
-        span,
-        `Line ${span.line}: ${name} is a function; without parentheses it does nothing.`,
-        [
-          `How is ${name} written in the other lines?`,
-          `A function runs only when parentheses follow its name.`,
-          `Write ${name}() in line ${span.line}, with what it needs between the parentheses.`,
-        ],
-      ),
-    );
+  const own = context.functions.get(name);
+  if (own || context.library.has(name)) {
+    context.report(functionAsValue(name, spanOf(node), own?.parameters.length === 0));
     return unreadable(node);
   }
   context.reportUnknown(name, node, 'value');

@@ -170,12 +170,17 @@ export function loudWord(node: SyntaxNode): ProgramProblem | undefined {
   );
 }
 
-/** `steps(0)`, `count()`: a variable that is called like a function. */
-export function calledVariable(callee: SyntaxNode, call: SyntaxNode, type: CType): ProgramProblem {
+/** `steps(0)`, `count()`, `steps{0}`: a variable with what stands in other brackets than its own. */
+export function calledVariable(
+  callee: SyntaxNode,
+  call: SyntaxNode,
+  list: SyntaxNode,
+  type: CType,
+): ProgramProblem {
   const name = callee.text;
   const { line, column } = spanOf(callee);
   const isList = type.kind === 'array';
-  const inside = call.childForFieldName('arguments')!.text.slice(1, -1);
+  const inside = list.text.slice(1, -1);
   const by = `${name}[${inside}]`;
   const text = isList && inside !== '' ? `Write ${by} instead of ${call.text} in line ${line}.` : undefined;
   return refusal(
@@ -186,7 +191,7 @@ export function calledVariable(callee: SyntaxNode, call: SyntaxNode, type: CType
       : `Line ${line}: ${name} is a variable and cannot be called like a function.`,
     [
       `What is ${name}: a function, a list or a number?`,
-      `Behind ${name} in line ${line} there are parentheses, as behind a function.`,
+      `Behind ${name} in line ${line} stands ${list.text.slice(0, 20)}, as behind a function.`,
       text ?? `Remove the parentheses behind ${name} in line ${line}, or call the function that is meant.`,
     ],
     text && !call.text.includes('\n')

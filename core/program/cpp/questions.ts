@@ -162,6 +162,7 @@ const CALCULATING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
 /** `i + 1` as a step, `x == 5;` as an instruction: nothing comes of it. */
 export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefined {
   if (expression.type === 'assignment_expression') return nothingAdded(expression);
+  if (expression.type === 'call_expression') return thrownAway(expression);
   const sign = signOf(expression);
   const isComparison = sign === '==';
   if (!isComparison && !CALCULATING.has(sign)) return undefined;
@@ -194,6 +195,38 @@ export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefine
       text,
     ],
     textRepair(text, { line, column, length: expression.text.length, by }),
+  );
+}
+
+/** Functions that only give something back. */
+const GIVES_BACK: ReadonlySet<string> = new Set(
+  'digitalRead map constrain abs min max sq sqrt pow millis micros bitRead isDigit'.split(' '),
+);
+
+/** `digitalRead(BUTTON);`, `map(level, 0, 1023, 0, 255);`: what is given back is kept nowhere. */
+function thrownAway(call: SyntaxNode): ProgramProblem | undefined {
+  const called = call.childForFieldName('function')!.text;
+  if (!GIVES_BACK.has(called)) return undefined;
+  const [first] = namedChildren(call.childForFieldName('arguments')!);
+  const { line, column } = spanOf(call);
+  const isChanged = called !== 'digitalRead' && first?.type === 'identifier';
+  const by = `${first?.text} = `;
+  const text = isChanged
+    ? `Write ${by}${called}(… in line ${line}.`
+    : `Keep what ${called} gives in a variable, and use that.`;
+  return warning(
+    'no-effect',
+    'fault',
+    { line, column },
+    isChanged
+      ? `Line ${line}: ${called} gives a new number back and leaves ${first.text} as it is. The new number is kept nowhere.`
+      : `Line ${line}: what ${called} gives back is kept nowhere, so the line changes nothing.`,
+    [
+      `Where does what ${called} gives back go in line ${line}?`,
+      `${called} changes no variable by itself.`,
+      text,
+    ],
+    isChanged ? textRepair(text, { line, column, length: 0, by }) : undefined,
   );
 }
 

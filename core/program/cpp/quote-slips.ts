@@ -1,5 +1,5 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
-import type { Span } from '../syntax';
+import { spanOf, type Span, type SyntaxNode } from '../syntax';
 
 /** What a program may mean by something in quotes: a name without them, a number, one letter, a text. */
 interface Quoted {
@@ -64,5 +64,33 @@ export function textForNumber(
     text && number
       ? textRepair(text, { line: span.line, column: span.column, length: written.length, by: number.by })
       : undefined,
+  );
+}
+
+/** `char name = "Hello";`: a text for one letter. */
+export function textInLetter(name: SyntaxNode, value: SyntaxNode): ProgramProblem {
+  const { line, column } = spanOf(value);
+  const inner = value.text.slice(1, -1);
+  const isLetter = inner.length === 1;
+  const after = spanOf(name).endColumn;
+  const text = isLetter
+    ? `Write '${inner}' instead of ${value.text} in line ${line}.`
+    : `Write ${name.text}[] instead of ${name.text} in line ${line}.`;
+  return refusal(
+    'arguments',
+    { line, column },
+    isLetter
+      ? `Line ${line}: one letter goes in single quotes; ${value.text} is a text.`
+      : `Line ${line}: a char holds one letter, and ${value.text} is a text. A text of several letters is a list of them.`,
+    [
+      `How many letters does ${name.text} hold?`,
+      isLetter
+        ? `Double quotes make a text, of one letter too.`
+        : `Behind the name of a list stand square brackets.`,
+      text,
+    ],
+    isLetter
+      ? textRepair(text, { line, column, length: value.text.length, by: `'${inner}'` })
+      : textRepair(text, { line: spanOf(name).line, column: after, length: 0, by: '[]' }),
   );
 }

@@ -1,5 +1,6 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { declaredAgain } from './bracket-slips';
 import type { Context } from './context';
 import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
@@ -40,8 +41,12 @@ function readKind(node: SyntaxNode, context: Context): Statement {
         ? { node: 'expression', expression: readExpression(inner, context), span }
         : { node: 'empty', span };
     }
-    case 'declaration':
-      return readDeclaration(node, context);
+    case 'declaration': {
+      const again = declaredAgain(node, context);
+      if (!again) return readDeclaration(node, context);
+      context.report(again);
+      return { node: 'empty', span };
+    }
     case 'if_statement':
       return readIf(node, context);
     case 'while_statement':

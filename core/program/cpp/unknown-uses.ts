@@ -1,5 +1,6 @@
 import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, nodesIn, spanOf, type Span, type SyntaxNode } from '../syntax';
+import { functionAsValue } from './function-as-value';
 import { parenthesesMissing } from '../syntax-wording';
 import { withoutIf } from './slips';
 
@@ -23,7 +24,7 @@ export function byItsUse(name: string, root: SyntaxNode, isFunction: boolean): P
   const [first] = uses;
   if (!first) return undefined;
   const span = spanOf(first.node);
-  if (isFunction) return bracketed(first) ?? functionAsValue(name, span);
+  if (isFunction) return bracketed(first) ?? functionAsValue(name, span, OF_NOTHING.has(name));
   if ([...name].length === 1 && (isCompared(first) || firstValueOf(first) === 'char'))
     return letter(name, span);
   return undeclared(name, uses) ?? (isTextWanted(first) ? textMeant(name, span) : undefined);
@@ -87,22 +88,6 @@ function bracketed({ node, parent }: Use): ProgramProblem | undefined {
 
 /** Functions that are given nothing. */
 const OF_NOTHING: ReadonlySet<string> = new Set(['millis', 'micros']);
-
-function functionAsValue(name: string, span: Span): ProgramProblem {
-  const { line, column } = span;
-  const text = OF_NOTHING.has(name) ? `Write ${name}() instead of ${name} in line ${line}.` : undefined;
-  return refusal(
-    'arguments',
-    span,
-    `Line ${line}: ${name} is a function; without parentheses it does nothing.`,
-    [
-      `How is ${name} called elsewhere?`,
-      `In line ${line} nothing stands behind ${name}.`,
-      text ?? `Write ${name}( ) with what it is given in line ${line}.`,
-    ],
-    text ? textRepair(text, { line, column, length: name.length, by: `${name}()` }) : undefined,
-  );
-}
 
 const isCompared = ({ parent }: Use): boolean =>
   parent.type === 'case_statement' || COMPARING.has(parent.childForFieldName('operator')?.text ?? '');

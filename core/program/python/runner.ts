@@ -70,6 +70,12 @@ export class Runner implements Running {
     if (callee instanceof PyFunction) return this.callFunction(callee, given);
     if (callee instanceof PyBuiltin) {
       this.machine.spend(pythonCycles.library);
+      const { most } = callee;
+      if (most !== undefined && given.values.length > most)
+        throw new RaisedError(
+          'TypeError',
+          `function takes ${most} positional arguments but ${given.values.length} were given`,
+        );
       return this.made(callee.call(given, this));
     }
     if (callee instanceof PyClass && callee.call) {

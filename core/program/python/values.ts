@@ -140,6 +140,8 @@ export class PyBuiltin {
   constructor(
     readonly name: string,
     readonly call: Work,
+    /** Values that it takes by their place at most; any number where it is left out. */
+    readonly most?: number,
   ) {}
 }
 

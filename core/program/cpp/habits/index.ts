@@ -1,11 +1,14 @@
 import type { ProgramProblem } from '../../problem';
+import { branchHabits } from './branches';
 import type { Facts, Habit } from './habit';
 import { interruptHabits } from './interrupts';
 import { memoryHabits } from './memory';
 import { numberHabits } from './numbers';
 import { pinHabits } from './pins';
 import { pressHabits } from './presses';
+import { readingHabits } from './readings';
 import { serialHabits } from './serial';
+import { shadowHabits } from './shadows';
 
 const habits: readonly Habit[] = [
   memoryHabits,
@@ -14,6 +17,9 @@ const habits: readonly Habit[] = [
   serialHabits,
   interruptHabits,
   pressHabits,
+  readingHabits,
+  shadowHabits,
+  branchHabits,
 ];
 
 /** What is likely not meant so in a program that compiles, in no order. */

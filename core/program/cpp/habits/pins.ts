@@ -1,37 +1,14 @@
 import { textRepair, warning, type ProgramProblem } from '../../problem';
-import type { Span } from '../../syntax';
 import { allExpressions, bare } from '../walk';
-import type { Expression } from '../tree';
 import type { Facts, Habit } from './habit';
+import { pinNamesOf, pinUsesOf, writtenIn, type PinUse } from './pin-uses';
 
-/** Functions that name a pin, and which of their values do. */
-const pinArguments: Readonly<Record<string, readonly number[]>> = {
-  pinMode: [0],
-  digitalWrite: [0],
-  digitalRead: [0],
-  analogWrite: [0],
-  analogRead: [0],
-  tone: [0],
-  noTone: [0],
-  pulseIn: [0],
-  shiftOut: [0, 1],
-  digitalPinToInterrupt: [0],
-  'Servo.attach': [1],
-  'LedControl.new': [1, 2, 3],
-};
 /** How often a plain number may name a pin before a name would serve. */
 const OFTEN = 3;
 
-interface PinUse {
-  readonly name: string;
-  /** The pin, when it is known beforehand. */
-  readonly pin: number | undefined;
-  readonly span: Span;
-}
-
 /** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
 export const pinHabits: Habit = (facts) => {
-  const uses = usesOf(facts);
+  const uses = pinUsesOf(facts);
   return [
     ...swappedValues(facts),
     ...levelsForPins(facts),
@@ -39,25 +16,6 @@ export const pinHabits: Habit = (facts) => {
     ...magicNumbers(facts.source, uses),
   ];
 };
-
-function usesOf({ tree }: Facts): readonly PinUse[] {
-  const statements = [...tree.globals, ...tree.functions.map(({ body }) => body)];
-  return statements.flatMap((statement) =>
-    [...allExpressions(statement)].flatMap((expression): readonly PinUse[] => {
-      if (expression.node !== 'builtin') return [];
-      const { name } = expression;
-      return (pinArguments[name] ?? []).flatMap((index) => {
-        const given = expression.arguments[index];
-        return given ? [{ name, pin: valueOf(given), span: given.span }] : [];
-      });
-    }),
-  );
-}
-
-function valueOf(expression: Expression): number | undefined {
-  const inner = bare(expression);
-  return inner.node === 'constant' ? inner.value : undefined;
-}
 
 function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramProblem[] {
   const rest = uses.filter(({ name }) => name !== 'pinMode');
@@ -87,24 +45,17 @@ function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramPr
 }
 
 /** `lamp = HIGH;`, where lamp is the number of a pin: the pin stays as it is, and lamp is another number. */
-function levelsForPins({ tree, source }: Facts): readonly ProgramProblem[] {
-  const lines = source.split('\n');
-  const written = ({ line, column, endColumn }: Span): string =>
-    (lines[line - 1] ?? '').slice(column - 1, endColumn - 1);
-  const all = tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
-  const given = (name: string, places: readonly number[]): ReadonlySet<string> =>
-    new Set(
-      all.flatMap((expression) =>
-        expression.node === 'builtin' && expression.name === name
-          ? places.flatMap((place) => {
-              const value = expression.arguments[place];
-              return value ? [written(bare(value).span)] : [];
-            })
-          : [],
-      ),
-    );
-  const pins = new Set(Object.entries(pinArguments).flatMap(([name, places]) => [...given(name, places)]));
-  const levels = given('digitalWrite', [1]);
+function levelsForPins(facts: Facts): readonly ProgramProblem[] {
+  const written = writtenIn(facts.source);
+  const all = facts.tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
+  const pins = pinNamesOf(facts);
+  const levels = new Set(
+    all.flatMap((expression) => {
+      const level =
+        expression.node === 'builtin' && expression.name === 'digitalWrite' && expression.arguments[1];
+      return level ? [written(bare(level).span)] : [];
+    }),
+  );
   return all.flatMap((expression): readonly ProgramProblem[] => {
     if (expression.node !== 'store') return [];
     const [, name, level] = /^(\w+)\s*=\s*(HIGH|LOW)$/.exec(written(expression.span)) ?? [];
@@ -137,9 +88,7 @@ const BEHIND: Readonly<Record<string, RegExp>> = {
 
 /** `digitalWrite(HIGH, 13)`: pin and level in each other's places. */
 function swappedValues({ tree, source }: Facts): readonly ProgramProblem[] {
-  const lines = source.split('\n');
-  const written = ({ line, column, endColumn }: Span): string =>
-    (lines[line - 1] ?? '').slice(column - 1, endColumn - 1);
+  const written = writtenIn(source);
   const all = tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
   return all.flatMap((expression): readonly ProgramProblem[] => {
     if (expression.node !== 'builtin') return [];

@@ -1,9 +1,14 @@
-import { textRepair, warning } from '../../problem';
-import { allExpressions } from '../walk';
-import type { Habit } from './habit';
+import { textRepair, warning, type ProgramProblem } from '../../problem';
+import type { Expression } from '../tree';
+import { allExpressions, bare, cellOf } from '../walk';
+import type { Facts, Habit } from './habit';
+import { writtenIn } from './pin-uses';
+
+/** What is likely not meant so where a program talks to the computer. */
+export const serialHabits: Habit = (facts) => [...neverStarted(facts), ...digitsAsNumbers(facts)];
 
 /** A program that prints or reads, and never starts the line. */
-export const serialHabits: Habit = ({ tree }) => {
+const neverStarted: Habit = ({ tree }) => {
   const calls = tree.functions.flatMap(({ body }) =>
     [...allExpressions(body)].flatMap((part) =>
       part.node === 'builtin' && part.name.startsWith('Serial.') ? [part] : [],
@@ -33,3 +38,49 @@ export const serialHabits: Habit = ({ tree }) => {
     ),
   ];
 };
+
+/** `Serial.read() == 1`: what comes of the key 1 is its code, 49. */
+function digitsAsNumbers({ tree, source }: Facts): readonly ProgramProblem[] {
+  const written = writtenIn(source);
+  const parts = [...tree.globals, ...tree.functions.map(({ body }) => body)].flatMap((one) => [
+    ...allExpressions(one),
+  ]);
+  const isRead = (value: Expression): boolean => {
+    const inner = bare(value);
+    return inner.node === 'builtin' && inner.name === 'Serial.read';
+  };
+  /** Variables that hold what was read, and nothing else but a first number. */
+  const held = new Set(
+    parts.flatMap((part) => (part.node === 'store' && isRead(part.value) ? [cellOf(part.place)] : [])),
+  );
+  for (const part of parts)
+    if (
+      part.node === 'update' ||
+      (part.node === 'store' && !isRead(part.value) && bare(part.value).node !== 'constant')
+    )
+      held.delete(cellOf(part.place));
+  return parts.flatMap((part): readonly ProgramProblem[] => {
+    if (part.node !== 'compare' || part.operator !== '==') return [];
+    const [left, right] = [bare(part.left), bare(part.right)];
+    const digit = written(right.span);
+    const isLetter = isRead(left) || (left.node === 'load' && held.has(cellOf(left.place)));
+    if (!isLetter || !/^\d$/.test(digit)) return [];
+    const { line, column } = right.span;
+    const by = `'${digit}'`;
+    const text = `Write ${by} instead of ${digit} in line ${line}.`;
+    return [
+      warning(
+        'always-true',
+        'fault',
+        { line, column },
+        `Line ${line}: what Serial.read gives is the code of a character. The key ${digit} has the code ${digit.charCodeAt(0)}, and is written ${by}.`,
+        [
+          `What does Serial.read give when somebody presses the key ${digit}?`,
+          `The number ${digit} and the key ${by} are two things.`,
+          text,
+        ],
+        textRepair(text, { line, column, length: 1, by }),
+      ),
+    ];
+  });
+}

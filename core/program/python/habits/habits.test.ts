@@ -3,6 +3,7 @@ import { shippedBoards } from '../../../boards';
 import type { FindingCode } from '../../../findings/finding';
 import { grammars } from '../../../testing/beacon';
 import { compileProgram } from '../../index';
+import { applyTextEdit } from '../../problem';
 
 const HEAD = `import time
 import board
@@ -129,6 +130,85 @@ describe('what is likely not meant so in Python', () => {
     ],
     ['a division that leaves something', forEver('print(7 // 2)', 'time.sleep(1)')],
   ])('is not told of %s', (_, body) => {
+    expect(found(body)).toEqual([]);
+  });
+
+  test.each<readonly [FindingCode, number, string, string | undefined]>([
+    ['no-effect', 2, forEver('button.value', 'print(last)'), undefined],
+    [
+      'no-effect',
+      4,
+      ['def blink():', '    lamp.value = True', 'while True:', '    blink'].join('\n'),
+      ['def blink():', '    lamp.value = True', 'while True:', '    blink()'].join('\n'),
+    ],
+    ['arguments', 2, forEver('time.sleep[0.5]'), forEver('time.sleep(0.5)')],
+    ['arguments', 2, forEver('time.sleep(0,5)'), forEver('time.sleep(0.5)')],
+    ['arguments', 2, forEver('lamp.value(True)'), forEver('lamp.value = True')],
+    [
+      'arguments',
+      2,
+      forEver('if button.value():', '    print(count)'),
+      forEver('if button.value:', '    print(count)'),
+    ],
+    [
+      'always-true',
+      5,
+      forEver('n = knob.value', 'if n > 10:', '    print(1)', 'elif n > 100:', '    print(2)'),
+      undefined,
+    ],
+    [
+      'state-reset',
+      2,
+      ['def step():', '    count = count + 1', 'while True:', '    step()', '    print(count)'].join('\n'),
+      [
+        'def step():',
+        '    global count',
+        '    count = count + 1',
+        'while True:',
+        '    step()',
+        '    print(count)',
+      ].join('\n'),
+    ],
+    [
+      'no-effect',
+      2,
+      ['def reset():', '    count = 0', 'while True:', '    reset()', '    print(count)'].join('\n'),
+      [
+        'def reset():',
+        '    global count',
+        '    count = 0',
+        'while True:',
+        '    reset()',
+        '    print(count)',
+      ].join('\n'),
+    ],
+  ])('%s in line %i is mended by its repair', (code, line, body, mended) => {
+    const [first] = compileProgram(HEAD + body, shippedBoards.get('python-3v3')!, grammars).problems;
+    expect(first && [first.code, first.line - BEHIND]).toEqual([code, line]);
+    if (mended === undefined) return;
+    const edits = first!.repair!.edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
+    expect(edits.reduce(applyTextEdit, HEAD + body)).toBe(HEAD + mended);
+    expect(found(mended)).toEqual([]);
+  });
+
+  test.each([
+    [
+      'limits that go down',
+      forEver('n = knob.value', 'if n > 100:', '    print(1)', 'elif n > 10:', '    print(2)'),
+    ],
+    [
+      'a name that only a function has',
+      'def blink(times):\n    for i in range(times):\n        lamp.value = True\nfor i in range(3):\n    blink(i)',
+    ],
+    [
+      'a name of its own that a function looks at',
+      'def wait():\n    count = 3\n    time.sleep(count)\nwhile True:\n    wait()\n    print(count)',
+    ],
+    [
+      'a function that says “global”',
+      'def step():\n    global count\n    count += 1\nwhile True:\n    step()\n    print(count)',
+    ],
+  ])('and of %s nothing is told', (_, body) => {
     expect(found(body)).toEqual([]);
   });
 

@@ -2,13 +2,24 @@ import type { ProgramProblem } from '../../problem';
 import type { PythonTree } from '../tree';
 import { allStatements } from '../walk';
 import type { Facts, Habit } from './habit';
+import { branchHabits } from './branches';
+import { callHabits } from './calls';
 import { memoryHabits } from './memory';
 import { numberHabits } from './numbers';
 import { pinObjects } from './pins';
 import { pressHabits } from './presses';
 import { questionHabits } from './questions';
+import { shadowHabits } from './shadows';
 
-const habits: readonly Habit[] = [memoryHabits, numberHabits, pressHabits, questionHabits];
+const habits: readonly Habit[] = [
+  memoryHabits,
+  numberHabits,
+  pressHabits,
+  questionHabits,
+  callHabits,
+  branchHabits,
+  shadowHabits,
+];
 
 /** What is likely not meant so in a program that the board takes, in no order. */
 export function habitsOf(tree: PythonTree, source: string): readonly ProgramProblem[] {

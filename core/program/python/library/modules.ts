@@ -12,7 +12,10 @@ import {
   type Work,
 } from '../values';
 
-const make = (name: string, work: Work): readonly [string, Value] => [name, new PyBuiltin(name, work)];
+const make = (name: string, work: Work, most?: number): readonly [string, Value] => [
+  name,
+  new PyBuiltin(name, work, most),
+];
 
 function realNumber(value: Value): number {
   const number = numberOf(value);
@@ -29,16 +32,20 @@ const now: Work = (_, { machine }) => {
 export const timeModule = new PyModule(
   'time',
   new Map([
-    make('sleep', (given, { machine, line }) => {
-      const seconds = realNumber(argument(given, 0, 'seconds'));
-      if (seconds < 0) {
-        machine.fault({ kind: 'pause', line });
-        throw new RaisedError('ValueError', 'sleep length must be non-negative');
-      }
-      machine.pause(seconds, line);
-      return null;
-    }),
-    make('monotonic', now),
+    make(
+      'sleep',
+      (given, { machine, line }) => {
+        const seconds = realNumber(argument(given, 0, 'seconds'));
+        if (seconds < 0) {
+          machine.fault({ kind: 'pause', line });
+          throw new RaisedError('ValueError', 'sleep length must be non-negative');
+        }
+        machine.pause(seconds, line);
+        return null;
+      },
+      1,
+    ),
+    make('monotonic', now, 0),
     make('time', (_, { machine }) => {
       machine.clockEscaped = true;
       return machine.counts(1);

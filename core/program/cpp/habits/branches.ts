@@ -1,0 +1,126 @@
+import { mirrored, neverReachedIn, type Limit } from '../../ordered-questions';
+import { warning, type ProgramProblem } from '../../problem';
+import type { Expression, Statement } from '../tree';
+import { allExpressions, allStatements, bare, cellOf, statementsOf } from '../walk';
+import type { Facts, Habit } from './habit';
+import { writtenIn } from './pin-uses';
+
+/** What never runs, or runs otherwise than its place on the page says. */
+export const branchHabits: Habit = (facts) => {
+  const statements = facts.tree.functions.flatMap(({ body }) => [...allStatements(body)]);
+  return [
+    ...chainsIn(statements).flatMap((chain) => neverReachedIn(chain.map((one) => limitIn(one, facts)))),
+    ...statements.flatMap((statement) => outsideBraces(statement, facts)),
+    ...neverCalled(facts),
+  ];
+};
+
+type If = Extract<Statement, { node: 'if' }>;
+
+/** The questions of each `if … else if … else`, in their order. */
+function chainsIn(statements: readonly Statement[]): readonly (readonly Expression[])[] {
+  const ifs = statements.filter((one): one is If => one.node === 'if');
+  const continued = new Set(ifs.map(({ no }) => no));
+  const chainOf = (one: If): readonly Expression[] => [
+    one.condition,
+    ...(one.no?.node === 'if' ? chainOf(one.no) : []),
+  ];
+  return ifs.filter((one) => !continued.has(one)).map(chainOf);
+}
+
+function limitIn(question: Expression, { source }: Facts): Limit | undefined {
+  const inner = bare(question);
+  if (inner.node !== 'compare') return undefined;
+  const [left, right] = [bare(inner.left), bare(inner.right)];
+  const isTurned = left.node === 'constant';
+  const [subject, limit] = isTurned ? [right, left] : [left, right];
+  const cell = subject.node === 'load' ? cellOf(subject.place) : undefined;
+  if (cell === undefined || limit.node !== 'constant') return undefined;
+  const { line, column } = inner.span;
+  const text = writtenIn(source)(inner.span);
+  const operator = isTurned ? mirrored(inner.operator) : inner.operator;
+  return { subject: cell, operator, value: limit.value, line, column, text };
+}
+
+/** A line that is indented like the one that belongs to an `if` or a loop without braces, and does not belong to it. */
+function outsideBraces(statement: Statement, { source }: Facts): readonly ProgramProblem[] {
+  const lines = source.split('\n');
+  const inner = statementsOf(statement);
+  if (statement.node !== 'block') return [];
+  return inner.flatMap((head, index): readonly ProgramProblem[] => {
+    const body = head.node === 'loop' ? head.body : head.node === 'if' && !head.no ? head.yes : undefined;
+    const next = inner[index + 1];
+    if (!body || !next || body.node === 'block' || body.node === 'empty') return [];
+    const [at, begins] = [body.span, next.span];
+    const isAlike = begins.column === at.column && at.column > head.span.column;
+    const isByItself = at.line > head.span.line && begins.line > at.endLine;
+    const isFirst = lines[at.line - 1]!.slice(0, at.column - 1).trim() === '';
+    if (!isAlike || !isByItself || !isFirst) return [];
+    const alike = inner.slice(index + 1);
+    const end = alike.findIndex(({ span }) => span.column !== at.column);
+    const last = alike[(end < 0 ? alike.length : end) - 1]!;
+    const headLine = lines[at.line - 2] ?? '';
+    const headEnd = headLine.replace(/\s*(?:\/\/.*)?$/, '').length;
+    const kind = head.node === 'if' ? 'if' : head.node === 'loop' ? head.kind : '';
+    const text = `Put braces { } round lines ${at.line} to ${last.span.endLine}.`;
+    const indent = lines[head.span.line - 1]!.slice(0, head.span.column - 1);
+    return [
+      warning(
+        'braces-left-out',
+        'fault',
+        { line: begins.line, column: begins.column },
+        `Line ${begins.line} looks as if it belonged to the ${kind} in line ${head.span.line}. Without braces only line ${at.line} does.`,
+        [
+          `Which lines belong to the ${kind} in line ${head.span.line}?`,
+          `Without braces, the ${kind} takes only the one instruction behind it.`,
+          text,
+        ],
+        {
+          text,
+          edits: [
+            // From the end, so that the place before stays what it is.
+            {
+              replace: {
+                line: last.span.endLine,
+                column: lines[last.span.endLine - 1]!.length + 1,
+                length: 0,
+                by: `\n${indent}}`,
+              },
+            },
+            { replace: { line: at.line - 1, column: headEnd + 1, length: 0, by: ' {' } },
+          ],
+        },
+      ),
+    ];
+  });
+}
+
+/** Functions that run by themselves, some of them without being asked for. */
+const BY_THEMSELVES: ReadonlySet<string> = new Set(['setup', 'loop', 'serialEvent', 'yield']);
+
+/** A function that no line calls. */
+function neverCalled({ tree, source, routines }: Facts): readonly ProgramProblem[] {
+  const called = new Set(
+    tree.functions.flatMap(({ body }) =>
+      [...allExpressions(body)].flatMap((part) => (part.node === 'call' ? [part.target] : [])),
+    ),
+  );
+  return tree.functions.flatMap(({ name, span }, index): readonly ProgramProblem[] => {
+    const mentions = [...source.matchAll(new RegExp(`\\b${name}\\b`, 'g'))].length;
+    if (called.has(index) || routines.has(index) || BY_THEMSELVES.has(name) || mentions > 1) return [];
+    const { line, column } = span;
+    return [
+      warning(
+        'no-effect',
+        'advice',
+        { line, column },
+        `Line ${line} says what ${name} does, but no line calls it, so it never runs.`,
+        [
+          `Which line makes ${name} run?`,
+          `Only setup and loop run by themselves.`,
+          `Write ${name}(); where it should happen, or remove it.`,
+        ],
+      ),
+    ];
+  });
+}
