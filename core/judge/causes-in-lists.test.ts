@@ -189,7 +189,7 @@ const atBell: readonly SaidSlip[] = [
   {
     name: 'a routine that nothing calls',
     program: replaced(['  attachInterrupt(digitalPinToInterrupt(BUTTON), changed, CHANGE);\n', '']),
-    code: 'no-response',
+    code: 'no-effect',
   },
   {
     name: 'a routine that takes each bounce',

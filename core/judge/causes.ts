@@ -11,7 +11,6 @@ import {
   atItsLine,
   findingOfPullUp,
   findingOfStatic,
-  findingOfUncalled,
   findingOfUnits,
   findingOfWord,
   ofOpenCase,
@@ -182,7 +181,9 @@ function bestOfProgram(
   // What the processor does wrong comes before what comes of that, but for a direction that was all it wanted.
   const error = explained.find(({ code }) => code === 'runtime-error');
   if (error && !isOfDirection(edit)) return error;
-  const forgotten = edit && (findingOfStatic(edit, source) ?? findingOfUncalled(edit, source));
+  // The only advice of this code is that no line calls a function, and now one does.
+  const uncalled = explained.find(({ code, severity }) => code === 'no-effect' && severity === 'advice');
+  const forgotten = edit && (findingOfStatic(edit, source) ?? (uncalled && calledBy(edit, uncalled)));
   if (forgotten) return forgotten;
   const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
   const openCase = plain && edit && ofOpenCase(plain, edit);
@@ -213,6 +214,16 @@ function bestOfProgram(
   const best = here ?? said ?? elsewhere ?? plain ?? byCause(explained)[0];
   return best && atItsLine(best, edit, traces, source);
 }
+
+/** That no line calls a function, with the line that would as what to do. */
+const calledBy = (edit: Edit, uncalled: Observation): Observation => ({
+  ...uncalled,
+  hints: [
+    uncalled.hints[0]!,
+    uncalled.hints[1]!,
+    'replace' in edit ? `Put ${edit.replace.by.trim()} where it belongs.` : uncalled.hints[2]!,
+  ],
+});
 
 /** Whether a change is one of a pause, without which a press may go unseen. */
 const isOfTime = (edit: Edit | undefined): boolean =>

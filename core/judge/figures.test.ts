@@ -94,7 +94,7 @@ const slips: readonly (SaidSlip & { readonly says?: string })[] = [
   {
     name: 'not cleared at the end',
     program: replaced(['    blank();\n', '']),
-    code: 'no-response',
+    code: 'no-effect',
   },
   {
     name: 'wires of two segments swapped',

@@ -8,7 +8,12 @@ import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { referenceCandidates } from './reference-edits';
+import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
+import { callsOfUncalled } from './uncalled-functions';
 import { cost, type ProgramWishes } from './wishes';
+
+/** What ends a case. */
+export const BREAK = ' break;';
 
 /** Words that beginners exchange, each with what is tried instead. */
 const exchanges: Readonly<Record<string, string>> = {
@@ -52,6 +57,7 @@ export function programCandidates(
       .map((candidate) => ({ ...candidate, isAsAsked: true })),
   );
   if (!program.compiled) return found;
+  found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
     column: token.column,
@@ -253,11 +259,6 @@ function exchangesOf(
 /** Pins of which two at a time are exchanged; a program that names more is not mended by trying. */
 const MOST_PINS = 12;
 
-/** Whether a token stands inside of a function. */
-const declaresInside = (tokens: readonly Token[], index: number): boolean =>
-  tokens.slice(0, index).reduce((depth, { text }) => depth + (text === '{' ? 1 : text === '}' ? -1 : 0), 0) >
-  0;
-
 /** What a program is after some edits; spaces count only where they mean something. */
 function resultOf(edits: Candidate['edits'], { source, language }: Program): string {
   const result = edits.reduce(
@@ -266,29 +267,6 @@ function resultOf(edits: Candidate['edits'], { source, language }: Program): str
   );
   return language === 'python' ? result : result.replace(/\s+/g, '');
 }
-
-/** The numbers of the list in braces that a token stands in; empty when it stands in none. */
-function listAround(tokens: readonly Token[], index: number): readonly Token[] {
-  const isInside = ({ kind, text }: Token): boolean => kind === 'number' || text === ',';
-  let [first, last] = [index, index];
-  while (first > 0 && isInside(tokens[first - 1]!)) first -= 1;
-  while (last < tokens.length - 1 && isInside(tokens[last + 1]!)) last += 1;
-  if (tokens[first - 1]?.text !== '{' || tokens[last + 1]?.text !== '}') return [];
-  return tokens.slice(first, last + 1).filter(({ kind }) => kind === 'number');
-}
-
-/** Lists of numbers long enough to have an order. */
-function listsIn(tokens: readonly Token[]): readonly (readonly Token[])[] {
-  return tokens.flatMap((token, index) => {
-    if (token.text !== '{' || tokens[index + 1]?.kind !== 'number') return [];
-    const list = listAround(tokens, index + 1);
-    return list.length >= 3 ? [list] : [];
-  });
-}
-
-/** Whether a sign belongs to the head of a counting loop, whose end is no question of direction. */
-const isInLoopHead = (tokens: readonly Token[], index: number): boolean =>
-  tokens.slice(Math.max(0, index - 9), index).some(({ text }) => text === 'for');
 
 function bodyStart(tokens: readonly Token[], name: string): Token | undefined {
   const at = tokens.findIndex((token, index) => token.text === name && tokens[index + 1]?.text === '(');
@@ -343,59 +321,3 @@ function statementEnds(tokens: readonly Token[], call: string): readonly Token[]
     return end ? [end] : [];
   });
 }
-
-/** What ends a case. */
-export const BREAK = ' break;';
-
-/** Where a case goes on into the next one: the last sign of its last statement. */
-const openCases = (tokens: readonly Token[]): readonly Token[] =>
-  tokens.flatMap((token, index) => {
-    if (token.text !== 'case' && token.text !== 'default') return [];
-    const end = tokens[index - 1];
-    if (end?.text !== ';') return [];
-    const before = tokens
-      .slice(0, index - 1)
-      .findLastIndex(({ text }) => text === ';' || text === ':' || text === '{' || text === '}');
-    return ['break', 'return', 'continue'].includes(tokens[before + 1]?.text ?? '') ? [] : [end];
-  });
-
-/** The loops that begin in a line, from their word to the end of their body, as stretches of the source. */
-function loopsAt(source: string, tokens: readonly Token[], line: number): readonly Omit<TextEdit, 'by'>[] {
-  return tokens.flatMap((token, index) => {
-    if (token.line !== line || (token.text !== 'while' && token.text !== 'for')) return [];
-    const head = closing(tokens, index + 1, '(', ')');
-    const body = head === undefined ? undefined : tokens[head + 1];
-    if (head === undefined || !body) return [];
-    const end =
-      body.text === '{'
-        ? closing(tokens, head + 1, '{', '}')
-        : tokens.findIndex((candidate, at) => at > head && candidate.text === ';');
-    const last = end === undefined || end < 0 ? undefined : tokens[end];
-    return last
-      ? [
-          {
-            line: token.line,
-            column: token.column,
-            length: offsetOf(source, last.line, last.endColumn) - offsetOf(source, token.line, token.column),
-          },
-        ]
-      : [];
-  });
-}
-
-function closing(tokens: readonly Token[], from: number, opener: string, closer: string): number | undefined {
-  let depth = 0;
-  for (let at = from; at < tokens.length; at += 1) {
-    if (tokens[at]!.text === opener) depth += 1;
-    if (tokens[at]!.text === closer && (depth -= 1) === 0) return at;
-  }
-  return undefined;
-}
-
-const offsetOf = (source: string, line: number, column: number): number =>
-  source
-    .split('\n')
-    .slice(0, line - 1)
-    .reduce((sum, text) => sum + text.length + 1, 0) +
-  column -
-  1;

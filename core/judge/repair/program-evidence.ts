@@ -53,44 +53,6 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
   };
 }
 
-/** Words before a bracket that call nothing. */
-const KEYWORDS: ReadonlySet<string> = new Set([
-  'if',
-  'else',
-  'for',
-  'while',
-  'switch',
-  'return',
-  'elif',
-  'not',
-]);
-
-/** The finding that a line put in by a repair is evidence of, where it names a function that nothing calls. */
-export function findingOfUncalled(edit: Edit, source: string): Observation | undefined {
-  if (!('replace' in edit) || edit.replace.length > 0) return undefined;
-  const lines = source.split('\n');
-  for (const name of new Set(edit.replace.by.match(/\b[A-Za-z_]\w*\b/g))) {
-    if (KEYWORDS.has(name)) continue;
-    const isMade = new RegExp(`^\\s*(?:def\\s+${name}\\s*\\(|[\\w ]+[ *&]${name}\\s*\\([^;]*$)`);
-    const at = lines.findIndex((line) => isMade.test(line));
-    const isNamed = source.match(new RegExp(`\\b${name}\\b`, 'g'))?.length;
-    if (at < 0 || isNamed !== 1) continue;
-    return {
-      code: 'no-response',
-      severity: 'fault',
-      line: at + 1,
-      column: lines[at]!.search(new RegExp(`\\b${name}\\b`)) + 1,
-      message: `The function ${name} begins in line ${at + 1}, but nothing ever calls it, so it never runs.`,
-      hints: [
-        `What makes ${name} run, and when?`,
-        `The name ${name} stands in line ${at + 1} and nowhere else in the program.`,
-        `Put ${edit.replace.by.trim()} where it belongs.`,
-      ],
-    };
-  }
-  return undefined;
-}
-
 /** What the pauses of the two languages count in, with how many of the other's units that is. */
 const PAUSE = /\b(delay|sleep)\s*\(\s*$/;
 const THOUSAND = 1000;

@@ -1,0 +1,87 @@
+import type { TextEdit } from '../../findings/finding';
+import type { Token } from '../../program/token';
+
+/** Whether a token stands inside of a function. */
+export const declaresInside = (tokens: readonly Token[], index: number): boolean =>
+  tokens.slice(0, index).reduce((depth, { text }) => depth + (text === '{' ? 1 : text === '}' ? -1 : 0), 0) >
+  0;
+
+/** The numbers of the list in braces that a token stands in; empty when it stands in none. */
+export function listAround(tokens: readonly Token[], index: number): readonly Token[] {
+  const isInside = ({ kind, text }: Token): boolean => kind === 'number' || text === ',';
+  let [first, last] = [index, index];
+  while (first > 0 && isInside(tokens[first - 1]!)) first -= 1;
+  while (last < tokens.length - 1 && isInside(tokens[last + 1]!)) last += 1;
+  if (tokens[first - 1]?.text !== '{' || tokens[last + 1]?.text !== '}') return [];
+  return tokens.slice(first, last + 1).filter(({ kind }) => kind === 'number');
+}
+
+/** Lists of numbers long enough to have an order. */
+export function listsIn(tokens: readonly Token[]): readonly (readonly Token[])[] {
+  return tokens.flatMap((token, index) => {
+    if (token.text !== '{' || tokens[index + 1]?.kind !== 'number') return [];
+    const list = listAround(tokens, index + 1);
+    return list.length >= 3 ? [list] : [];
+  });
+}
+
+/** Whether a sign belongs to the head of a counting loop, whose end is no question of direction. */
+export const isInLoopHead = (tokens: readonly Token[], index: number): boolean =>
+  tokens.slice(Math.max(0, index - 9), index).some(({ text }) => text === 'for');
+
+/** Where a case goes on into the next one: the last sign of its last statement. */
+export const openCases = (tokens: readonly Token[]): readonly Token[] =>
+  tokens.flatMap((token, index) => {
+    if (token.text !== 'case' && token.text !== 'default') return [];
+    const end = tokens[index - 1];
+    if (end?.text !== ';') return [];
+    const before = tokens
+      .slice(0, index - 1)
+      .findLastIndex(({ text }) => text === ';' || text === ':' || text === '{' || text === '}');
+    return ['break', 'return', 'continue'].includes(tokens[before + 1]?.text ?? '') ? [] : [end];
+  });
+
+/** The loops that begin in a line, from their word to the end of their body, as stretches of the source. */
+export function loopsAt(
+  source: string,
+  tokens: readonly Token[],
+  line: number,
+): readonly Omit<TextEdit, 'by'>[] {
+  return tokens.flatMap((token, index) => {
+    if (token.line !== line || (token.text !== 'while' && token.text !== 'for')) return [];
+    const head = closing(tokens, index + 1, '(', ')');
+    const body = head === undefined ? undefined : tokens[head + 1];
+    if (head === undefined || !body) return [];
+    const end =
+      body.text === '{'
+        ? closing(tokens, head + 1, '{', '}')
+        : tokens.findIndex((candidate, at) => at > head && candidate.text === ';');
+    const last = end === undefined || end < 0 ? undefined : tokens[end];
+    return last
+      ? [
+          {
+            line: token.line,
+            column: token.column,
+            length: offsetOf(source, last.line, last.endColumn) - offsetOf(source, token.line, token.column),
+          },
+        ]
+      : [];
+  });
+}
+
+function closing(tokens: readonly Token[], from: number, opener: string, closer: string): number | undefined {
+  let depth = 0;
+  for (let at = from; at < tokens.length; at += 1) {
+    if (tokens[at]!.text === opener) depth += 1;
+    if (tokens[at]!.text === closer && (depth -= 1) === 0) return at;
+  }
+  return undefined;
+}
+
+const offsetOf = (source: string, line: number, column: number): number =>
+  source
+    .split('\n')
+    .slice(0, line - 1)
+    .reduce((sum, text) => sum + text.length + 1, 0) +
+  column -
+  1;
