@@ -251,7 +251,7 @@ function checkGauge(
     ? `${other[0]} ${ends}: it is ${gauge.text(before.value)} before and ${gauge.text(after.value)} after`
     : `stays ${gauge.text(after.value)} ${ends}`;
   const goesAll = isOther && before === first && after === last;
-  return failedWith(found, {
+  return failedWith(does, {
     code: isOther ? 'wrong-direction' : 'no-response',
     severity: 'fault',
     refs: [ref],

@@ -241,7 +241,7 @@ export const sweep: ExpectationDefinition<Sweep> = {
             }
           : wrongIn(expectation, strokes);
     if (!wrong) return passed(found);
-    return failedWith(found, {
+    return failedWith(wrong.what, {
       code: wrong.code,
       severity: 'fault',
       refs: [ref],

@@ -8,6 +8,7 @@ import { withLineWords } from '@/core/formats/line-words';
 import type { Writing } from '@/core/generated/writing';
 import type { Language } from '@/core/program';
 import { ProgramEditor } from '../editor/ProgramEditor';
+import { roomFor } from '../editor/room';
 import { Explained } from './Explained';
 import { GapsChosen } from './GapsChosen';
 import { GeneratedPrograms } from './GeneratedPrograms';
@@ -84,7 +85,7 @@ export function ProgramStep({ board }: { readonly board: BoardProfile }) {
         </p>
       )}
       {mayEdit ? (
-        <div className="h-72 border border-rule">
+        <div className="border border-rule" style={roomFor(program, 18)}>
           <ProgramEditor
             source={program}
             language={language}

@@ -6,6 +6,7 @@ import type { BoardProfile } from '@/core/boards';
 import type { Language } from '@/core/program';
 import { findKind } from '@/core/parts';
 import { ProgramEditor } from '../editor/ProgramEditor';
+import { roomFor } from '../editor/room';
 import { Button } from '../design/Button';
 import { ProgramListing } from './ProgramListing';
 import { ScenarioList } from './scenarios/ScenarioList';
@@ -162,7 +163,7 @@ function StageEditor({
         </div>
       )}
       {mayEdit ? (
-        <div className="h-56 border border-rule">
+        <div className="border border-rule" style={roomFor(program, 14)}>
           <ProgramEditor
             source={program}
             language={language}

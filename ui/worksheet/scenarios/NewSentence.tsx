@@ -43,7 +43,7 @@ export function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: N
           onChange={(event) => setText(event.target.value)}
           className="mono w-full border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
         />
-        <Problem className="text-note">{problem}</Problem>
+        <Problem className="mt-2 text-note">{problem}</Problem>
       </div>
       {text.trim() !== '' && (
         <Button type="submit" className="min-h-8">
