@@ -60,10 +60,10 @@ describe('a slip in a program that is written in another way', () => {
     ],
     [
       'a reading that is kept nowhere',
-      'no-effect',
+      'always-true',
       '  digitalRead(key);\n  if (state == LOW) digitalWrite(light, HIGH);\n  else digitalWrite(light, LOW);',
       '',
-      undefined,
+      'Write state = digitalRead(key) instead of digitalRead(key) in line 6.',
     ],
     [
       'a variable of its own in a function',
@@ -98,5 +98,45 @@ describe('a slip in a program that is written in another way', () => {
     expect(first?.code).toBe(code);
     expect(first!.repair?.text).toBe(repair);
     expect(more).toBeUndefined();
+  });
+
+  test('is mended in the words of the program: the name of the pin that was forgotten', () => {
+    const program = () =>
+      `${HEAD}int other = 12;\nvoid setup() { pinMode(other, OUTPUT); pinMode(key, INPUT_PULLUP); }\nvoid loop() { digitalWrite(other, LOW); digitalWrite(light, !digitalRead(key)); }\n`;
+    const [first] = causesIn(call, { program });
+    expect(first).toMatchObject({
+      code: 'direction-unset',
+      repair: { text: 'Add pinMode(light, OUTPUT); to setup.' },
+    });
+  });
+
+  test('is mended in the words of the program: a time in seconds that delay takes for milliseconds', () => {
+    const [scenario] = call.data.scenarios;
+    const blinking = {
+      ...call,
+      data: {
+        ...call.data,
+        scenarios: [
+          {
+            ...scenario!,
+            stimuli: [],
+            expect: [{ lamp: 'D1', rhythm: [2, 1] as [number, number] }],
+            for: 12,
+          },
+        ],
+      },
+    };
+    const [first] = causesIn(
+      blinking,
+      own(
+        '  show(HIGH, 2);\n  show(LOW, 1);',
+        'void show(int level, int seconds) { digitalWrite(light, level); delay(seconds); }\n',
+      ),
+    );
+    expect(first).toMatchObject({
+      code: 'timing-off',
+      message: 'Line 4: delay counts in milliseconds, and what is in seconds looks like seconds.',
+      repair: { text: 'Write seconds * 1000 instead of seconds in line 4.' },
+    });
   });
 });

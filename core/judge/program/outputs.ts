@@ -42,6 +42,9 @@ function pulledUpMa({ circuit, states }: Built, pin: string): number | undefined
   return Math.max(0, ...currents);
 }
 
+/** Seconds from which something has been waited for, and not only worked out. */
+const LEAST_PAUSE = 0.001;
+
 /** A level that the program sets for so short a time that nobody sees it: its pause is missing. */
 export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
   for (const [pin, changes] of trace.pins) {
@@ -62,6 +65,10 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
       const both = steps.every((step) => step.lasts < EYE_SECONDS);
       const hertz = 1 / (steps[0]!.lasts + (steps[1]?.lasts ?? steps[0]!.lasts));
       const state = mode === 'high' ? 'on' : 'off';
+      const isPaused = lasts >= LEAST_PAUSE;
+      const between = isPaused
+        ? `line ${line} and the next change are only ${seconds(lasts)} apart`
+        : `there is no delay between line ${line} and the next change`;
       return [
         {
           code: 'missing-pause',
@@ -69,12 +76,14 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
           line,
           column: 1,
           message: both
-            ? `Pin ${pin} changes about ${Number(hertz.toPrecision(2)).toLocaleString('en')} times a second, faster than the eye can follow: there is no delay between line ${line} and the next change.`
+            ? `Pin ${pin} changes about ${Number(hertz.toPrecision(2)).toLocaleString('en')} times a second, faster than the eye can follow: ${between}.`
             : `After line ${line} pin ${pin} is ${state} for only ${seconds(lasts)}, too short to see: a delay is missing there.`,
           hints: [
             `After line ${line}, how long does the LED stay ${state}?`,
             `Between line ${line} and the next change of pin ${pin} there is only ${seconds(lasts)}.`,
-            `Add a delay, ${wording.pause}, right after line ${line}.`,
+            isPaused && both
+              ? `Make the delay after line ${line} longer.`
+              : `Add a delay, ${wording.pause}, right after line ${line}.`,
           ],
           evidence: { lastsS: quantity(lasts, 's'), perSecond: quantity(hertz, 'Hz') },
         },
@@ -110,9 +119,9 @@ export const negativePause: RunRule = ({ trace: { pauses } }) => {
   return lines.flatMap((line): readonly Observation[] => {
     const own = pauses.filter((pause) => pause.line === line);
     const wrapped = own.find((pause) => pause.seconds >= WRAPPED_SECONDS);
-    const gone = own.findIndex(
-      (pause, index) => pause.seconds === 0 && own.slice(0, index).some((one) => one.seconds > 0),
-    );
+    // What is zero once, as what follows a potentiometer may be, has not come to its end.
+    const last = own.findLastIndex((pause) => pause.seconds > 0);
+    const gone = last >= 0 && own.length - last > 2 ? last + 1 : -1;
     if (!wrapped && gone < 0) return [];
     const at = wrapped?.at ?? own[gone]!.at;
     const days = (wrapped?.seconds ?? 0) / 86_400;

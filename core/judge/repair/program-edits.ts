@@ -7,13 +7,11 @@ import { applyTextEdit } from '../../program/problem';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
+import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { referenceCandidates } from './reference-edits';
 import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { callsOfUncalled } from './uncalled-functions';
 import { cost, type ProgramWishes } from './wishes';
-
-/** What ends a case. */
-export const BREAK = ' break;';
 
 /** Words that beginners exchange, each with what is tried instead. */
 const exchanges: Readonly<Record<string, string>> = {
@@ -87,6 +85,15 @@ export function programCandidates(
       for (const pin of board.pins)
         if (pin.name !== token.text && pin.number !== undefined && wishes.pins.includes(pin.number))
           found.push(make(replace(token, pin.name), cost.pinNumber, say(pin.name)));
+    if (
+      token.kind === 'word' &&
+      tokens[index - 2]?.text === 'delay' &&
+      tokens[index + 1]?.text === ')' &&
+      wishes.milliseconds.length > 0
+    ) {
+      const by = inOtherUnits(token.text, false);
+      found.push(make(replace(token, by), cost.units, say(by)));
+    }
     if (token.kind !== 'number') return;
     const truth = truths[token.text];
     if (truth !== undefined) found.push(make(replace(token, truth), cost.number, say(truth)));
@@ -159,7 +166,7 @@ export function programCandidates(
   const setup = bodyStart(tokens, 'setup');
   for (const pin of wishes.undirected)
     if (setup) {
-      const argument = firstPinArgument(tokens, 'digitalWrite') ?? String(pin);
+      const argument = nameOfPin(program.source, pin);
       const place = { line: setup.line, column: setup.endColumn, length: 0 };
       found.push(
         make(
@@ -171,7 +178,7 @@ export function programCandidates(
     }
   for (const pin of wishes.floating)
     if (setup) {
-      const argument = firstPinArgument(tokens, 'digitalRead') ?? String(pin);
+      const argument = nameOfPin(program.source, pin);
       const place = { line: setup.line, column: setup.endColumn, length: 0 };
       const by = ` pinMode(${argument}, INPUT_PULLUP);`;
       found.push(make({ ...place, by }, cost.repair, `Add${by} to setup.`));
@@ -273,9 +280,6 @@ function bodyStart(tokens: readonly Token[], name: string): Token | undefined {
   return at < 0 ? undefined : tokens.slice(at).find((token) => token.text === '{');
 }
 
-/** What makes a variable of a function remember. */
-export const STATIC = 'static ';
-
 /** The types of variables that begin anew with a constant each time round loop, and are written elsewhere in it. */
 function forgetfulIn(tokens: readonly Token[]): readonly Token[] {
   const start = bodyStart(tokens, 'loop');
@@ -308,9 +312,12 @@ const isWritten = (name: string, tokens: readonly Token[]): boolean =>
         /^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? '')),
   );
 
-function firstPinArgument(tokens: readonly Token[], call: string): string | undefined {
-  const at = tokens.findIndex((token) => token.text === call);
-  return at < 0 ? undefined : tokens[at + 2]?.text;
+/** What a program calls a pin: the name that it gives to its number, or the number. */
+function nameOfPin(source: string, pin: number): string {
+  const named = new RegExp(
+    `\\b([A-Za-z_]\\w*)\\s*=\\s*${pin}\\s*(?=[,;])|#define\\s+(\\w+)\\s+${pin}\\b`,
+  ).exec(source);
+  return named?.[1] ?? named?.[2] ?? String(pin);
 }
 
 /** The semicolons that end statements which begin with a call of that name. */

@@ -4,7 +4,7 @@ import { quantity, type Edit, type Observation } from '../../findings/finding';
 import { isResistor, kindOf, roleOfLeg } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
-import { BREAK, STATIC } from './program-edits';
+import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
 
 /** Signs that ask the opposite of each other. */
@@ -55,7 +55,6 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
 
 /** What the pauses of the two languages count in, with how many of the other's units that is. */
 const PAUSE = /\b(delay|sleep)\s*\(\s*$/;
-const THOUSAND = 1000;
 
 /** The finding that a pause made a thousand times longer or shorter by a repair is evidence of. */
 export function findingOfUnits(edit: Edit, source: string): Observation | undefined {
@@ -65,8 +64,10 @@ export function findingOfUnits(edit: Edit, source: string): Observation | undefi
   const call = PAUSE.exec(text.slice(0, column - 1))?.[1];
   const word = text.slice(column - 1, column - 1 + length);
   const [written, meant] = [Number(word), Number(by)];
-  if (call === undefined || word === '' || !(written > 0)) return undefined;
+  if (call === undefined || word === '') return undefined;
   const isOfSeconds = call === 'sleep';
+  if (by === inOtherUnits(word, isOfSeconds)) return ofNamedTime(call, word, by, { line, column });
+  if (!(written > 0)) return undefined;
   const isThousandfold = Math.abs((isOfSeconds ? written / meant : meant / written) - THOUSAND) < 1e-6;
   if (!isThousandfold) return undefined;
   const [unit, other] = isOfSeconds ? ['seconds', 'milliseconds'] : ['milliseconds', 'seconds'];
@@ -83,6 +84,26 @@ export function findingOfUnits(edit: Edit, source: string): Observation | undefi
       `Write ${by} instead of ${word} in line ${line}.`,
     ],
     evidence: { waitsS: quantity(isOfSeconds ? written : written / THOUSAND, 's') },
+  };
+}
+
+function ofNamedTime(
+  call: string,
+  name: string,
+  by: string,
+  place: { readonly line: number; readonly column: number },
+): Observation {
+  const [unit, other] = call === 'sleep' ? ['seconds', 'milliseconds'] : ['milliseconds', 'seconds'];
+  return {
+    code: 'timing-off',
+    severity: 'fault',
+    ...place,
+    message: `Line ${place.line}: ${call} counts in ${unit}, and what is in ${name} looks like ${other}.`,
+    hints: [
+      `In which unit does ${call} count, and in which is ${name}?`,
+      `What is given to ${call} in line ${place.line} is ${name}, as it is.`,
+      `Write ${by} instead of ${name} in line ${place.line}.`,
+    ],
   };
 }
 

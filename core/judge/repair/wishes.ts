@@ -8,6 +8,7 @@ export const cost = {
   asAskedButThis: 0.9,
   asAsked: 1.05,
   repair: 1,
+  units: 1.4,
   pinNumber: 1.5,
   word: 1.6,
   number: 1.8,

@@ -9,6 +9,7 @@ import { pressHabits } from './presses';
 import { readingHabits } from './readings';
 import { serialHabits } from './serial';
 import { shadowHabits } from './shadows';
+import { unchangedHabits } from './unchanged';
 
 const habits: readonly Habit[] = [
   memoryHabits,
@@ -20,6 +21,7 @@ const habits: readonly Habit[] = [
   readingHabits,
   shadowHabits,
   branchHabits,
+  unchangedHabits,
 ];
 
 /** What is likely not meant so in a program that compiles, in no order. */
