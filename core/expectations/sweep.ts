@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { quantity, type Observation } from '../findings/finding';
-import { lastBy, type AngleChange } from '../rehearsal/trace';
+import { lastBy } from '../rehearsal/trace';
 import { seconds } from '../units';
 import { partTextOf } from '../wiring/words';
 import { sentence, type Slot } from '../words/sentence';
@@ -16,16 +16,10 @@ import {
   type ExpectationDefinition,
 } from './definition';
 import { absent, failedWith, passed, windowOf } from './outcome';
+import { isSmooth, span, strokesIn, wayText, type Stroke } from './strokes';
 
 /** Degrees by which an end of a sweep may be off unnoticed, and which a sweep has at least. */
 const [END_TOLERANCE, LEAST_SWEEP] = [5, 10];
-/**
- * What a servo goes at once at most, so that it still looks like a sweep: a share of its way, and so many of its steps,
- * where that is more than these degrees.
- */
-const [WIDEST_STEP, MOST_STEPS, STEP_UNSEEN] = [1 / 5, 4, 10];
-/** Seconds within which a servo takes its first place. */
-const AT_FIRST = 0.1;
 /** Share by which the time of a sweep may be off. */
 const TIME_TOLERANCE = 0.15;
 
@@ -51,65 +45,6 @@ const waySlot: Slot<[number, number]> = {
   },
   closed: true,
 };
-
-/** A servo on its way without turning back. */
-interface Stroke {
-  readonly from: number;
-  readonly to: number;
-  /** When it leaves and when it has arrived, in seconds. */
-  readonly begun: number;
-  readonly ended: number;
-  /** How often it is sent on. */
-  readonly steps: number;
-  /** The furthest that it is sent at once, and when. */
-  readonly widest: { readonly at: number; readonly from: number; readonly to: number };
-}
-
-/** The strokes of a servo within a window, which may cut the first and the last. */
-function strokesIn(
-  changes: readonly AngleChange[],
-  [from, to]: readonly [number, number],
-): readonly Stroke[] {
-  const before = lastBy(changes, from);
-  const stands = [
-    ...(before ? [{ ...before, at: from }] : []),
-    ...changes.filter(({ at }) => at > from && at <= to),
-  ];
-  const strokes: Stroke[] = [];
-  for (const [index, { at, degrees }] of stands.entries()) {
-    const last = stands[index - 1];
-    if (!last || last.degrees === degrees) continue;
-    const step = { at, from: last.degrees, to: degrees };
-    const stroke = strokes.at(-1);
-    if (!stroke || Math.sign(degrees - last.degrees) !== Math.sign(stroke.to - stroke.from)) {
-      strokes.push({ from: last.degrees, to: degrees, begun: at, ended: at, steps: 1, widest: step });
-      continue;
-    }
-    const isWider = Math.abs(step.to - step.from) > Math.abs(stroke.widest.to - stroke.widest.from);
-    // Each step has a pause before it; that of the first is taken to be as long as that of the second.
-    const pause = stroke.steps === 1 ? at - stroke.begun : 0;
-    strokes[strokes.length - 1] = {
-      ...stroke,
-      to: degrees,
-      begun: stroke.begun - pause,
-      ended: at,
-      steps: stroke.steps + 1,
-      widest: isWider ? step : stroke.widest,
-    };
-  }
-  // What takes its place at the beginning has not moved yet.
-  const [first, ...others] = strokes;
-  const isPlaced = first?.ended === first?.begun && (first?.ended ?? 0) - from < AT_FIRST;
-  return first && isPlaced ? others : strokes;
-}
-
-function isSmooth(stroke: Stroke): boolean {
-  const [way, jump] = [span(stroke), span(stroke.widest)];
-  const seen = Math.max(STEP_UNSEEN, (MOST_STEPS * way) / stroke.steps);
-  return jump <= Math.min(way * WIDEST_STEP, seen) + 1e-6;
-}
-
-const wayText = (from: number, to: number): string => `from ${Math.round(from)}° to ${Math.round(to)}°`;
 
 /** What is wrong with how a servo moves. */
 interface Wrong {
@@ -182,7 +117,20 @@ function wrongIn(
   };
 }
 
-const span = ({ from, to }: Pick<Stroke, 'from' | 'to'>): number => Math.abs(to - from);
+const withoutSignal = (ref: string): Wrong => ({
+  code: 'angle-off',
+  what: 'gets no signal it can follow, or no power',
+  asks: `What does the program send to ${ref}?`,
+  remedy: `Check that ${ref} has power, that its ground is connected to the board, and that the program uses the pin its signal lead is on.`,
+});
+
+const still = (degrees: number, { sweeps: [from, to] }: Sweep): Wrong => ({
+  code: 'no-response',
+  what: `stays at ${Math.round(degrees)}°`,
+  asks: 'What changes the angle that the program writes?',
+  remedy: `Write another angle each time round the loop, from ${from} to ${to}.`,
+  evidence: { angle: quantity(degrees, '°') },
+});
 
 /** `from 0° to 180° and back, in 2 s each way`. */
 const wantedText = ({ sweeps: [from, to], back, takes }: Sweep): string =>
@@ -211,41 +159,26 @@ export const sweep: ExpectationDefinition<Sweep> = {
     const window = windowOf(expectation, observed.trace);
     const changes = observed.trace.angles.get(ref) ?? [];
     const strokes = strokesIn(changes, window);
-    const name = capital(partTextOf(observed.wiring, ref));
-    const wanted = wantedText(expectation);
     const stands = lastBy(changes, window[1])?.degrees;
-    const found =
-      strokes.length > 0
-        ? strokes
-            .slice(0, 4)
-            .map(({ from, to }) => wayText(from, to))
-            .join(', ')
-        : stands === undefined
-          ? 'it gets no signal'
-          : `at ${Math.round(stands)}° all the time`;
-    const wrong: Wrong | undefined =
+    const wrong =
       stands === undefined
-        ? {
-            code: 'angle-off',
-            what: 'gets no signal it can follow, or no power',
-            asks: `What does the program send to ${ref}?`,
-            remedy: `Check that ${ref} has power, that its ground is connected to the board, and that the program uses the pin its signal lead is on.`,
-          }
+        ? withoutSignal(ref)
         : strokes.length === 0
-          ? {
-              code: 'no-response',
-              what: `stays at ${Math.round(stands)}°`,
-              asks: 'What changes the angle that the program writes?',
-              remedy: `Write another angle each time round the loop, from ${expectation.sweeps[0]} to ${expectation.sweeps[1]}.`,
-              evidence: { angle: quantity(stands, '°') },
-            }
+          ? still(stands, expectation)
           : wrongIn(expectation, strokes);
-    if (!wrong) return passed(found);
+    if (!wrong)
+      return passed(
+        strokes
+          .slice(0, 4)
+          .map(({ from, to }) => wayText(from, to))
+          .join(', '),
+      );
+    const name = capital(partTextOf(observed.wiring, ref));
     return failedWith(wrong.what, {
       code: wrong.code,
       severity: 'fault',
       refs: [ref],
-      message: `${name} ${wrong.what}; it should sweep ${wanted}.`,
+      message: `${name} ${wrong.what}; it should sweep ${wantedText(expectation)}.`,
       hints: [wrong.asks, `${ref} ${wrong.what}.`, wrong.remedy],
       evidence: { untilS: quantity(window[1], 's'), ...wrong.evidence },
     });

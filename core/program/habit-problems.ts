@@ -1,3 +1,4 @@
+import type { Repair } from '../findings/finding';
 import { warning, type ProgramProblem } from './problem';
 
 interface Place {
@@ -41,6 +42,48 @@ export const doubleCount = ({ line, column }: Place, stepLine: number): ProgramP
       `A press has two edges, and line ${stepLine} runs on both.`,
       `Ask inside line ${line} whether the button is down now, and count only then.`,
     ],
+  );
+
+/** A function that no line calls. `call`: how it is called; `alone`: what runs without being called. */
+export const neverCalled = (
+  { line, column }: Place,
+  name: string,
+  { call, alone }: { readonly call: string; readonly alone: string },
+): ProgramProblem =>
+  warning(
+    'no-effect',
+    'advice',
+    { line, column },
+    `Line ${line} says what ${name} does, but no line calls it, so it never runs.`,
+    [`Which line makes ${name} run?`, alone, `Write ${call} where it should happen, or remove it.`],
+  );
+
+/**
+ * A second variable of one name, known only inside a function, which is worked out from itself or only hides the one of the
+ * program. `makes`: what makes it another one.
+ */
+export const secondVariable = (
+  { line, column }: Place,
+  name: string,
+  {
+    isItself,
+    message,
+    makes,
+    repair,
+  }: {
+    readonly isItself: boolean;
+    readonly message: string;
+    readonly makes: string;
+    readonly repair: Repair;
+  },
+): ProgramProblem =>
+  warning(
+    isItself ? 'state-reset' : 'no-effect',
+    'fault',
+    { line, column },
+    message,
+    [`How many variables with the name ${name} are there?`, makes, repair.text],
+    repair,
   );
 
 /**

@@ -1,3 +1,4 @@
+import { neverCalled } from '../../habit-problems';
 import { mirrored, neverReachedIn, type Limit } from '../../ordered-questions';
 import { warning, type ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
@@ -11,7 +12,7 @@ export const branchHabits: Habit = (facts) => {
   return [
     ...chainsIn(statements).flatMap((chain) => neverReachedIn(chain.map((one) => limitIn(one, facts)))),
     ...statements.flatMap((statement) => outsideBraces(statement, facts)),
-    ...neverCalled(facts),
+    ...uncalled(facts),
   ];
 };
 
@@ -99,28 +100,16 @@ function outsideBraces(statement: Statement, { source }: Facts): readonly Progra
 const BY_THEMSELVES: ReadonlySet<string> = new Set(['setup', 'loop', 'serialEvent', 'yield']);
 
 /** A function that no line calls. */
-function neverCalled({ tree, source, routines }: Facts): readonly ProgramProblem[] {
+function uncalled({ tree, source, routines }: Facts): readonly ProgramProblem[] {
   const called = new Set(
     tree.functions.flatMap(({ body }) =>
       [...allExpressions(body)].flatMap((part) => (part.node === 'call' ? [part.target] : [])),
     ),
   );
   return tree.functions.flatMap(({ name, span }, index): readonly ProgramProblem[] => {
-    const mentions = [...source.matchAll(new RegExp(`\\b${name}\\b`, 'g'))].length;
-    if (called.has(index) || routines.has(index) || BY_THEMSELVES.has(name) || mentions > 1) return [];
-    const { line, column } = span;
-    return [
-      warning(
-        'no-effect',
-        'advice',
-        { line, column },
-        `Line ${line} says what ${name} does, but no line calls it, so it never runs.`,
-        [
-          `Which line makes ${name} run?`,
-          `Only setup and loop run by themselves.`,
-          `Write ${name}(); where it should happen, or remove it.`,
-        ],
-      ),
-    ];
+    // What belongs to a class may be there for whoever uses it.
+    if (!/^\w+$/.test(name) || called.has(index) || routines.has(index) || BY_THEMSELVES.has(name)) return [];
+    if ([...source.matchAll(new RegExp(`\\b${name}\\b`, 'g'))].length > 1) return [];
+    return [neverCalled(span, name, { call: `${name}();`, alone: 'Only setup and loop run by themselves.' })];
   });
 }

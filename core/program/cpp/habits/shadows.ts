@@ -1,5 +1,6 @@
 import type { Repair } from '../../../findings/finding';
-import { textRepair, warning, type ProgramProblem } from '../../problem';
+import { secondVariable } from '../../habit-problems';
+import { textRepair, type ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
 import { allExpressions, allParts, allStatements, cellOf } from '../walk';
 import type { Habit } from './habit';
@@ -44,20 +45,14 @@ export const shadowHabits: Habit = ({ tree, source }) => {
             }
           : textRepair(`Remove ${type.trim()} from line ${line}.`, taken);
       return [
-        warning(
-          isItself ? 'state-reset' : 'no-effect',
-          'fault',
-          { line, column },
-          isItself
+        secondVariable(statement.span, name, {
+          isItself,
+          message: isItself
             ? `Line ${line} makes a new ${name} and works it out from itself, before it has any value.${outer === undefined ? '' : ` The ${name} at the top of the program stays as it is.`}`
             : `Line ${line} makes a new ${name} that is known only inside ${within}. The ${name} at the top of the program stays as it is.`,
-          [
-            `How many variables with the name ${name} are there?`,
-            `With “${type.trim()}” before it, line ${line} makes a new ${name}.`,
-            repair.text,
-          ],
+          makes: `With “${type.trim()}” before it, line ${line} makes a new ${name}.`,
           repair,
-        ),
+        }),
       ];
     }),
   );

@@ -1,3 +1,4 @@
+import { neverCalled } from '../../habit-problems';
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import type { Expression } from '../tree';
 import { numberOf } from '../values';
@@ -19,7 +20,7 @@ export const callHabits: Habit = (facts) => {
       ...bracketed(part, facts),
       ...decimalComma(part, facts),
     ]),
-    ...neverCalled(facts),
+    ...uncalled(facts),
   ];
 };
 
@@ -167,24 +168,11 @@ function decimalComma(part: Expression, { source }: Facts): readonly ProgramProb
 }
 
 /** A function of the program itself that no line calls. */
-function neverCalled({ tree, source }: Facts): readonly ProgramProblem[] {
+function uncalled({ tree, source }: Facts): readonly ProgramProblem[] {
   return tree.body.flatMap((statement): readonly ProgramProblem[] => {
     const own = statement.node === 'function' ? tree.functions[statement.index] : undefined;
     if (!own || [...source.matchAll(new RegExp(`\\b${own.name}\\b`, 'g'))].length > 1) return [];
-    const { name } = own;
-    const { line, column } = statement.span;
-    return [
-      warning(
-        'no-effect',
-        'advice',
-        { line, column },
-        `Line ${line} says what ${name} does, but no line calls it, so it never runs.`,
-        [
-          `Which line makes ${name} run?`,
-          `What stands in a function runs only when the function is called.`,
-          `Write ${name}() where it should happen, or remove it.`,
-        ],
-      ),
-    ];
+    const alone = 'What stands in a function runs only when the function is called.';
+    return [neverCalled(statement.span, own.name, { call: `${own.name}()`, alone })];
   });
 }

@@ -1,4 +1,5 @@
-import { textRepair, warning, type ProgramProblem } from '../../problem';
+import { secondVariable } from '../../habit-problems';
+import { textRepair, type ProgramProblem } from '../../problem';
 import type { Expression, FunctionTree, Statement } from '../tree';
 import { allExpressions, allParts, allStatements, expressionsOf, targetsOf } from '../walk';
 import type { Habit } from './habit';
@@ -27,31 +28,25 @@ export const shadowHabits: Habit = ({ tree, source }) => {
       const isItself = read !== undefined && all.indexOf(read) <= all.indexOf(first);
       // What is also looked at in the function may be a variable of its own on purpose.
       if (!isItself && read) return [];
-      const { line, column } = first.span;
+      const { line } = first.span;
       const begins = own.body[0]!.span;
       const indent = (source.split('\n')[begins.line - 1] ?? '').slice(0, begins.column - 1);
       if (indent.trim() !== '') return [];
       const text = `Write global ${name} as the first line of ${own.name}.`;
       return [
-        warning(
-          isItself ? 'state-reset' : 'no-effect',
-          'fault',
-          { line, column },
-          isItself
+        secondVariable(first.span, name, {
+          isItself,
+          message: isItself
             ? `Line ${line} gives ${name} a value, so ${own.name} has a ${name} of its own, and that one has no value yet. The ${name} at the top stays as it is.`
             : `Line ${line} makes a new ${name} that is known only inside ${own.name}. The ${name} at the top stays as it is.`,
-          [
-            `How many variables with the name ${name} are there?`,
-            `A function that gives ${name} a value has its own ${name}, unless it says “global ${name}”.`,
-            text,
-          ],
-          textRepair(text, {
+          makes: `A function that gives ${name} a value has its own ${name}, unless it says “global ${name}”.`,
+          repair: textRepair(text, {
             line: begins.line,
             column: 1,
             length: 0,
             by: `${indent}global ${name}\n`,
           }),
-        ),
+        }),
       ];
     }),
   );
