@@ -208,10 +208,58 @@ const fanSlips: readonly Slip[] = [
   },
 ];
 
+const dusk = exerciseSaid({
+  id: 'dusk-lamp',
+  board: 'learner-5v',
+  lines: ['white LED on 6 with 220', 'light sensor on A2'],
+  program: `const int LED = 6;
+const int SENSOR = A2;
+const int LIMIT = 500;
+
+void setup() {
+  pinMode(LED, OUTPUT);
+}
+
+void loop() {
+  if (analogRead(SENSOR) < LIMIT) {
+    digitalWrite(LED, HIGH);
+  } else {
+    digitalWrite(LED, LOW);
+  }
+}
+`,
+  scenarios: [
+    {
+      name: 'dusk',
+      lasts: 8,
+      done: ['it is bright', 'it gets dark at 2 s', 'it gets bright at 5 s'],
+      seen: ['D1 is on when it is dark'],
+    },
+  ],
+});
+
+const duskSlips: readonly Slip[] = [
+  {
+    name: 'the wrong way round',
+    program: replaced(['< LIMIT', '> LIMIT']),
+    code: 'logic-inverted',
+    repair: 'Write < instead of > in line 10.',
+  },
+  {
+    name: 'the number of the pin for the reading',
+    program: replaced(['analogRead(SENSOR)', 'SENSOR']),
+    code: 'always-true',
+    says: 'SENSOR is the number of a pin',
+    repair: 'Write analogRead(SENSOR) instead of SENSOR in line 10.',
+  },
+  { name: 'a limit that is never reached', program: replaced(['= 500', '= 5']), code: 'not-lit' },
+];
+
 describe.each([
   ['a servo that sweeps', barrier, barrierSlips],
   ['an LED that follows a potentiometer', dimmer, dimmerSlips],
   ['a motor that follows the warmth, and a relay that answers a press', fan, fanSlips],
+  ['an LED that is on while it is dark', dusk, duskSlips],
 ] as const)('%s', (_, exercise, slips) => {
   test('is seen of the exercise’s own build', () => {
     expect(reportOnSlip(exercise, {})).toMatchObject({ verdict: 'as-drawn' });

@@ -7,7 +7,7 @@ export { USUAL_KIT, type Kit } from './kit';
 export { adviseOnPins, type PinAdvice } from './pin-advice';
 export { readLine } from './read';
 export { withPins, withWord } from './rewrite';
-export { doneMeanwhile } from './sentences/answered';
+export { readBegun } from './sentences/begun';
 export { readDone } from './sentences/done';
 export { readExpected } from './sentences/expected';
 export { readStated, usualSeconds } from './sentences/stated';

@@ -3,7 +3,7 @@
 import { expectationSentence } from '@/core/expectations';
 import { exampleStimulus } from '@/core/generated/situations';
 import type { Scenario } from '@/core/formats/scenario';
-import { doneMeanwhile, readDone, readExpected, usualSeconds } from '@/core/statements';
+import { readBegun, readDone, usualSeconds } from '@/core/statements';
 import { stimulusSentence } from '@/core/stimuli';
 import { NewSentence } from '../worksheet/scenarios/NewSentence';
 import { Sentence } from '../worksheet/scenarios/Sentence';
@@ -79,12 +79,9 @@ export function StatedList() {
         label={stated.length === 0 ? 'What does yours do?' : 'What else does yours do?'}
         placeholder={stated.length === 0 ? 'D1 lit 1 s, dark 2 s' : 'and what else?'}
         submit="Say it"
-        read={(text) => readExpected(text, parts, [])}
-        onAdd={(expect) =>
-          set([
-            ...stated,
-            { name: '', for: 1, stimuli: [...doneMeanwhile(expect, [], parts)], expect: [...expect] },
-          ])
+        read={(text) => readBegun(text, parts)}
+        onAdd={({ stimuli, expect }) =>
+          set([...stated, { name: '', for: 1, stimuli: [...stimuli], expect: [...expect] }])
         }
       />
     </>

@@ -1,6 +1,7 @@
 import { readExpectation, type Expectation } from '../../expectations';
 import { fail, ok, type Result } from '../../result';
 import { isPress, type Stimulus } from '../../stimuli';
+import { underCondition } from './conditions';
 import { notUnderstoodOf } from './examples';
 import { ofFigures } from './figures';
 import { asFollowing } from './following';
@@ -10,6 +11,7 @@ import { NAMES, plainly, timed, type Named } from './plain';
 import { aboutAll, aboutThePress, unseenIn } from './subjects';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
 import { waysSeen } from './ways-seen';
+import { inOrder } from './word-order';
 
 /** Seconds within which an answer to a press is taken for at once. */
 const AT_ONCE = 0.1;
@@ -24,10 +26,12 @@ export function readExpected(
   parts: readonly Named[],
   done: readonly Stimulus[],
 ): Result<readonly Expectation[]> {
-  const spoken = inItsWords(aboutAll(aboutThePress(plainly(text, parts), parts), parts), parts);
-  const figures = ofFigures(spoken, parts);
+  const figures = ofFigures(wordsOf(text, parts), parts);
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
+  const conditioned = underCondition(plain, parts, done);
+  if (conditioned && 'problem' in conditioned) return fail({ message: conditioned.problem, typed: text });
+  if (conditioned) return ok(conditioned.sentences.flatMap((one) => valueOf(readExpectation(one))));
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
   const direct = readExpectation(plain === plainly(text, parts) ? text : plain);
@@ -40,6 +44,12 @@ export function readExpected(
   if (wrong) return wrong;
   return ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
 }
+
+/** A sentence in the words and the order in which it is read. */
+export const wordsOf = (text: string, parts: readonly Named[]): string =>
+  inItsWords(aboutAll(aboutThePress(inOrder(plainly(text, parts), parts), parts), parts), parts);
+
+const valueOf = <Value>(result: Result<Value>): readonly Value[] => (result.ok ? [result.value] : []);
 
 /** `Z1 is off`, `M1 is on`: what is on and off is an LED; other parts are silent, or turn. */
 function inItsWords(plain: string, parts: readonly Named[]): string {
@@ -72,6 +82,15 @@ const ways: readonly Way[] = [
       saying(`${one}, then ${other}`, `${one} and ${other} never lit together`),
   },
   {
+    pattern: whole(`(${NAMES}) and (${NAMES}) alternate every (?:sec|${SECONDS})`),
+    means: ([one = '', other = '', length = '1']) =>
+      saying(
+        `${one} lit ${length} s, dark ${length} s`,
+        `${one} and ${other} never lit together`,
+        `${one}, then ${other}`,
+      ),
+  },
+  {
     pattern: whole(`first (${NAMES}.*)`),
     means: ([rest = ''], around, depth) => meaning(rest, around, depth + 1),
   },
@@ -87,6 +106,42 @@ const ways: readonly Way[] = [
       return each.every((one) => one)
         ? { sentences: each.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
         : undefined;
+    },
+  },
+  // D1 goes on and D2 goes off …
+  {
+    pattern: whole(
+      `(${NAMES} (?!.*\\b(?:between|never)\\b)[^,]+?),? and (${NAMES} .+?)((?: (?:when|while|after|from|until|if|once) .*)?)`,
+    ),
+    means: ([first = '', second = '', tail = ''], around, depth) => {
+      const both = [first, second].map((one) => meaning(`${one}${tail}`, around, depth + 1));
+      const problem = both.find((one) => one && 'problem' in one);
+      if (problem) return problem;
+      return both.every((one) => one)
+        ? { sentences: both.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
+        : undefined;
+    },
+  },
+  // … for 3 s after S1 is let go
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?) for ${SECONDS} (?:after|when|once) (${NAMES}) is (?:released|let go(?: of)?|up again)`,
+    ),
+    means: ([subject = '', said = '', length = '', name = ''], around) => {
+      const state = stateOf(said);
+      const press = around.done.find(
+        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
+      );
+      if (!state) return undefined;
+      if (!press || !isPress(press) || press.for === undefined)
+        return {
+          problem: `Say first how long ${name.toUpperCase()} is held: hold ${name.toUpperCase()} from 1 s to 3 s.`,
+        };
+      const until = press.for + Number(length);
+      return saying(
+        `${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s to ${timed(until - AT_ONCE)} s after ${name}`,
+        `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(until + AT_ONCE)} s after ${name}`,
+      );
     },
   },
   // … while S1 is held
@@ -234,6 +289,11 @@ const ways: readonly Way[] = [
       const state = stateOf(said);
       return state && saying(`${stated(subject, state, around)} until ${length} s`);
     },
+  },
+  {
+    pattern: whole(`(.+?) for ${SECONDS}`),
+    means: ([said = '', length = ''], around, depth) =>
+      /chirps|flashes/.test(said) ? undefined : tailed(said, ` until ${length} s`, around, depth),
   },
   {
     pattern: whole(`(${NAMES}) (.+)`),

@@ -12,6 +12,18 @@ const EMPTY = new RegExp(
   'i',
 );
 
+const COUNTS = new RegExp(`^(${NAMES}) counts (?:(up|down) )?from (\\d) (?:up |down )?to (\\d)(.*)$`, 'i');
+
+/** `N1 counts down from 3 to 0` as the figures one after the other. */
+function counted(sentence: string): string {
+  const [, name, , from = '', to = '', tail = ''] = COUNTS.exec(sentence) ?? [];
+  if (name === undefined) return sentence;
+  const [first, last] = [Number(from), Number(to)];
+  const step = last < first ? -1 : 1;
+  const figures = Array.from({ length: Math.abs(last - first) + 1 }, (_, index) => first + index * step);
+  return `${name} shows ${figures.join(', ')}${tail}`;
+}
+
 /** A sentence on the figures of a display, or why there can be none. */
 type OfFigures = { readonly sentence: string } | { readonly problem: string };
 
@@ -19,7 +31,8 @@ type OfFigures = { readonly sentence: string } | { readonly problem: string };
  * What is said of figures, as it is said of the part that shows them: `D1 displays the number 5`, `D1 is blank` of a
  * seven-segment display, and `X1 shows 5` of a text display.
  */
-export function ofFigures(sentence: string, parts: readonly Named[]): OfFigures {
+export function ofFigures(said: string, parts: readonly Named[]): OfFigures {
+  const sentence = counted(said);
   const [, name = '', what = ''] = SHOWS.exec(sentence) ?? [];
   const empty = EMPTY.exec(sentence);
   const subject = (name || empty?.[1] || '').toUpperCase();

@@ -13,7 +13,7 @@ export function stateOf(words: string): 'on' | 'off' | undefined {
     /^(?:is |stays? |remains? |be |keeps? )?(?:on|lit|shining|burning|pulled in|closed|sounding|turning|running)$/.test(
       said,
     ) ||
-    /^(?:(?:turns?|goe?s?|comes?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|moves?|runs?|closes?|pulls? in)$/.test(
+    /^(?:(?:turns?|goe?s?|comes?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|moves?|runs?|starts?|closes?|pulls? in)$/.test(
       said,
     )
   )

@@ -15,7 +15,7 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 
 /** What people call a part before or instead of its name. */
 const CALLED =
-  '(?:led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
+  '(?:rgb led|led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
 const NUMBER = String.raw`\d+(?:\.\d+)?`;
 /** A time that may stand before what it is about. */
 const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and|until) ${NUMBER} s)?`;
@@ -74,6 +74,7 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
     const { observed, stimulus, title } = known;
     const isLight = observed === 'light' && !showsFigures(known);
     const byUse: Readonly<Record<string, boolean>> = {
+      'rgb led': known.legs.some(({ name }) => name === 'red'),
       led: isLight,
       lamp: isLight,
       light: isLight,

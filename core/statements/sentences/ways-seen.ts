@@ -102,6 +102,30 @@ export const waysSeen: readonly Way[] = [
       saying(`${subject} turns ${way.toLowerCase()}wards${tail}`),
   },
   {
+    pattern: whole(
+      `(${NAMES}) (?:fades|dims|gets|goes) (in|up|brighter|out|down|darker|dimmer) (?:over|within|in) ${SECONDS}`,
+    ),
+    means: ([subject = '', way = '', length = '']) =>
+      saying(
+        `${subject} gets ${/^(?:in|up|brighter)$/i.test(way) ? 'brighter' : 'darker'} until ${length} s`,
+      ),
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:pulses|breathes|fades(?: in and out| up and down)?|changes brightness)`),
+    means: ([subject = '']) => {
+      const name = subject.toUpperCase();
+      return {
+        problem: `Say when ${name} gets brighter and when darker: “${name} gets brighter until 2 s”, and “${name} gets darker from 2 s to 4 s”.`,
+      };
+    },
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? (?:slowly|quickly|fast|rapidly)`),
+    means: ([subject = '']) => ({
+      problem: `Say how fast ${subject.toUpperCase()} blinks: “${subject.toUpperCase()} lit 0.5 s, dark 0.5 s”.`,
+    }),
+  },
+  {
     pattern: whole(`(${NAMES}) (?:fades|dims|gets|goes) (in|up|brighter|out|down|darker|dimmer)((?: .*)?)`),
     means: ([subject = '', way = '', tail = '']) =>
       saying(`${subject} gets ${/^(?:in|up|brighter)$/i.test(way) ? 'brighter' : 'darker'}${tail}`),
@@ -113,9 +137,38 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(`(${NAMES}) (?:plays|sounds|beeps|buzzes)(?: at| with)? (\\d+(?:\\.\\d+)?) ?hz(.*)`),
-    means: ([subject = '', hertz = '', tail = '']) => saying(`${subject} sounds at ${hertz} Hz${tail}`),
+    means: ([subject = '', hertz = '', tail = '']) =>
+      saying(`${subject} sounds at ${hertz} Hz${tail.replace(/^ for (?=\d[\d.]*(?: s)?$)/, ' until ')}`),
   },
   // what is written
+  {
+    pattern: whole(
+      `(${NAMES}) (?:shows|displays|says|reads) (["“'][^"“”]*["”']) and (["“'][^"“”]*["”'])(.*)`,
+    ),
+    means: ([subject = '', first = '', second = '', tail = ''], { parts }) =>
+      observedOf(subject, parts) === 'text'
+        ? saying(`${subject} reads ${first} / ${second}${tail}`)
+        : undefined,
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:shows|displays|says|reads) (["“'].*["”']) (?:in|on) (?:the )?(first|top|upper|second|bottom|lower) (?:line|row)(.*)`,
+    ),
+    means: ([subject = '', text = '', line = '', tail = ''], { parts }) =>
+      observedOf(subject, parts) === 'text'
+        ? saying(`${subject} reads ${/^(?:first|top|upper)$/i.test(line) ? '' : '"" / '}${text}${tail}`)
+        : undefined,
+  },
+  {
+    pattern: whole(`(?:${PRINTING} )?(?:shows|prints|writes|sends) (a number .*)`),
+    means: ([number = '']) => saying(`prints ${number}`),
+  },
+  {
+    pattern: whole(`(?:${PRINTING} )?prints (["“'].+["”']) (?:every .*|\\d+ times?|once|twice)`),
+    means: ([text = '']) => ({
+      problem: `How often something is printed cannot be asked for, only that it is: prints ${text}.`,
+    }),
+  },
   {
     pattern: whole(`(${NAMES}) (?:shows|displays|says) (["“'].*)`),
     means: ([subject = '', text = ''], { parts }) =>

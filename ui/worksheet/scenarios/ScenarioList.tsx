@@ -4,7 +4,7 @@ import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { exampleStimulus } from '@/core/generated/situations';
-import { doneMeanwhile, readExpected, usualSeconds } from '@/core/statements';
+import { readBegun, usualSeconds } from '@/core/statements';
 import { stimulusSentence, type Stimulus } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { ScenarioLines } from './ScenarioLines';
@@ -61,12 +61,11 @@ export function ScenarioList({
       {mayEdit && (
         <NewSentence
           submit="Expect it"
-          read={(text) => readExpected(text, parts, [])}
+          read={(text) => readBegun(text, parts)}
           label={of === undefined ? label : `${label} (${of})`}
           placeholder="D1 lit 0.5 s, dark 2.5 s"
-          onAdd={(added) => {
-            const expect = [...added];
-            const stimuli = [...doneMeanwhile(expect, [], parts)];
+          onAdd={(begun) => {
+            const [stimuli, expect] = [[...begun.stimuli], [...begun.expect]];
             const name = freeName(scenarios);
             onChange([...scenarios, { name, for: usualSeconds({ stimuli, expect }), stimuli, expect }]);
           }}

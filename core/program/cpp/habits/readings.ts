@@ -63,7 +63,7 @@ export const readingHabits: Habit = (facts) => {
     const name = pinIn(part.left);
     const other = written(bare(part.right).span);
     const isEqual = part.operator === '==' || part.operator === '!=';
-    const isMeant = isEqual ? LEVEL.test(other) : /^\d+$/.test(other);
+    const isMeant = isEqual ? LEVEL.test(other) : bare(part.right).node === 'constant' && !pins.has(other);
     return name !== undefined && isMeant
       ? [meant(name, bare(part.left).span, asking(`${isEqual ? 'digitalRead' : 'analogRead'}(${name})`))]
       : [];

@@ -1,0 +1,157 @@
+import { describe, expect, test } from 'vitest';
+import { expectationSentence } from '../../expectations';
+import { stimulusSentence, type Stimulus } from '../../stimuli';
+import { readBegun } from './begun';
+import { readExpected } from './expected';
+
+const parts = [
+  { ref: 'D1', kind: 'led' },
+  { ref: 'D2', kind: 'led' },
+  { ref: 'D4', kind: 'rgb-led' },
+  { ref: 'M2', kind: 'motor' },
+  { ref: 'K1', kind: 'relay' },
+  { ref: 'S1', kind: 'button' },
+  { ref: 'S2', kind: 'switch' },
+  { ref: 'P1', kind: 'potentiometer' },
+  { ref: 'L1', kind: 'light-sensor' },
+  { ref: 'T1', kind: 'temperature-sensor' },
+  { ref: 'X1', kind: 'distance-sensor' },
+  { ref: 'X2', kind: 'motion-sensor' },
+  { ref: 'X4', kind: 'text-display' },
+  { ref: 'N1', kind: 'seven-segment' },
+  { ref: 'Z1', kind: 'buzzer' },
+];
+const begun = (text: string): readonly [done: readonly string[], seen: readonly string[]] => {
+  const read = readBegun(text, parts);
+  return read.ok
+    ? [read.value.stimuli.map(stimulusSentence), read.value.expect.map(expectationSentence)]
+    : [[], [`NOT: ${read.problems[0]!.message}`]];
+};
+const seen = (text: string, done: readonly Stimulus[] = []): readonly string[] => {
+  const read = readExpected(text, parts, done);
+  return read.ok ? read.value.map(expectationSentence) : [`NOT: ${read.problems[0]!.message}`];
+};
+
+describe('a scenario that begins with a condition', () => {
+  const DARK = ['light on L1 to 0.9 at 0 s', 'light on L1 to 0.05 at 2 s', 'light on L1 to 0.9 at 5 s'];
+  const ON = [
+    'D1 is off all the time until 1.9 s',
+    'D1 is on all the time from 2.5 s to 4.9 s',
+    'D1 is off all the time from 5.5 s',
+  ];
+
+  test.each([
+    ['D1 is on when it is dark', DARK, ON],
+    ['when it gets dark, D1 turns on', DARK, ON],
+    ['D1 is only on while it is dark', DARK, ON],
+    [
+      'D1 is off if it is dark',
+      DARK,
+      [
+        'D1 is on all the time from 0.5 s to 1.9 s',
+        'D1 is off all the time from 2.5 s to 4.9 s',
+        'D1 is on all the time from 5.5 s',
+      ],
+    ],
+    [
+      'D1 is on if P1 is above 50 %',
+      ['turn P1 to 0.25 at 0 s', 'turn P1 to 0.75 at 2 s', 'turn P1 to 0.25 at 5 s'],
+      ON,
+    ],
+    [
+      'the motor runs while the temperature is above 25 °C',
+      ['warm T1 to 20 °C at 0 s', 'warm T1 to 30 °C at 2 s', 'warm T1 to 20 °C at 5 s'],
+      ['M2 stands still until 1.9 s', 'M2 turns forwards from 2.5 s to 4.9 s', 'M2 stands still from 5.5 s'],
+    ],
+    [
+      'the relay is on when something is closer than 20 cm',
+      [
+        'something 0.4 m before X1 at 0 s',
+        'something 0.1 m before X1 at 2 s',
+        'something 0.4 m before X1 at 5 s',
+      ],
+      ['K1 is let go until 1.9 s', 'K1 is pulled in from 2.5 s to 4.9 s', 'K1 is let go from 5.5 s'],
+    ],
+    [
+      'Z1 sounds while S2 is on',
+      ['turn S2 to 0 at 0 s', 'turn S2 to 1 at 2 s', 'turn S2 to 0 at 5 s'],
+      [
+        'Z1 is silent all the time until 1.9 s',
+        'Z1 sounds all the time from 2.5 s to 4.9 s',
+        'Z1 is silent all the time from 5.5 s',
+      ],
+    ],
+  ])('makes it so and not so: %s', (text, done, expected) => {
+    expect(begun(text)).toEqual([done, expected]);
+  });
+
+  test('goes by what is done already', () => {
+    const done = [
+      { at: 1, light: 'L1', to: 0.1, over: 2 },
+      { at: 6, light: 'L1', to: 0.8 },
+    ];
+    expect(seen('D1 is on when it is dark', done)).toEqual([
+      'D1 is off all the time until 0.9 s',
+      'D1 is on all the time from 3.5 s to 5.9 s',
+      'D1 is off all the time from 6.5 s',
+    ]);
+    expect(seen('D1 is on when it is dark')[0]).toBe(
+      'NOT: Say first when that is so: light on L1 to 0.05 at 2 s.',
+    );
+  });
+});
+
+describe('a scenario that begins with an answer', () => {
+  test.each([
+    ['S1 toggles D1', ['press S1 at 2 s for 0.3 s'], ['D1 changes within 0.1 s of S1']],
+    ['each press of S1 toggles D1', ['press S1 at 2 s for 0.3 s'], ['D1 changes within 0.1 s of S1']],
+    [
+      'when S1 is pressed D1 turns on and D2 turns off',
+      ['press S1 at 2 s for 0.3 s'],
+      ['D1 goes on within 0.1 s of S1', 'D2 goes off within 0.1 s of S1'],
+    ],
+    [
+      'D1 lights up for 5 s when something moves',
+      ['something moves before X2 at 2 s for 2 s'],
+      ['D1 is on all the time from 0.1 s to 4.9 s after X2', 'D1 is off all the time from 5.1 s after X2'],
+    ],
+    ['the RGB LED turns red when S1 is pressed', ['press S1 at 2 s for 0.3 s'], ['D4 is red after S1']],
+    ['P1 dims D1', ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 2 s over 4 s'], ['D1 follows P1']],
+  ])('%s', (text, done, expected) => {
+    expect(begun(text)).toEqual([done, expected]);
+  });
+});
+
+describe('more that is seen, as people say it', () => {
+  test.each([
+    [
+      'D1 and D2 alternate every second',
+      ['D1 lit 1 s, dark 1 s, over and over', 'D1 and D2 never lit together', 'D1, then D2 in turn'],
+    ],
+    ['the motor starts after 2 s', ['M2 turns forwards from 2.1 s']],
+    ['D1 fades in over 2 s', ['D1 gets brighter until 2 s']],
+    ['Z1 plays 440 Hz for 1 s', ['Z1 sounds at 440 Hz until 1 s']],
+    ['X4 shows "Hello" and "World"', ['X4 reads “Hello” / “World”']],
+    ['X4 shows "Hello" in the second line', ['X4 reads “” / “Hello”']],
+    ['N1 counts down from 3 to 0', ['N1 shows 3, then 2, then 1, then 0']],
+    ['D1 is on at the start', ['D1 is on all the time until 0.5 s']],
+    ['the serial monitor shows a number between 0 and 1023', ['prints a number between 0 and 1023']],
+  ])('%s', (text, sentences) => {
+    expect(seen(text)).toEqual(sentences);
+  });
+
+  test('D1 stays on for 3 s after S1 is released', () => {
+    expect(seen('D1 stays on for 3 s after S1 is released', [{ at: 1, press: 'S1', for: 2 }])).toEqual([
+      'D1 is on all the time from 2.1 s to 4.9 s after S1',
+      'D1 is off all the time from 5.1 s after S1',
+    ]);
+  });
+
+  test.each([
+    ['D1 blinks slowly', 'Say how fast D1 blinks'],
+    ['D1 fades in and out', 'Say when D1 gets brighter and when darker'],
+    ['prints "tick" 5 times', 'How often something is printed cannot be asked for'],
+  ])('what is left open is asked for: %s', (text, told) => {
+    expect(seen(text)[0]).toContain(told);
+  });
+});

@@ -1,0 +1,192 @@
+import { findKind, type StimulusKind } from '../../parts';
+import {
+  brought,
+  endsOf,
+  isBrought,
+  isMeasured,
+  restOf,
+  stimulusSentence,
+  touchedBy,
+  type MeasuredKind,
+  type Stimulus,
+} from '../../stimuli';
+import { stated, stateOf } from './on-off';
+import { NAMES, onlyTouched, timed, type Named } from './plain';
+import { saying, type Meaning } from './way';
+
+/** Seconds that a part may take to do what a condition asks for, and in which it need not have begun to stop. */
+const [REACTS, BEFORE] = [0.5, 0.1];
+/** When a condition begins to hold in a scenario that is made for it, and when it ends, in seconds. */
+const [BEGINS, ENDS] = [2, 5];
+/** Degrees beside a limit at which it is clearly passed. */
+const CLEARLY_WARMER = 5;
+
+/** `it is dark`, `P1 is above 50 %`: what is measured, and amounts at which that is so and is not so. */
+interface Condition {
+  readonly part: string;
+  readonly how: MeasuredKind;
+  readonly holds: (amount: number) => boolean;
+  readonly so: number;
+  readonly otherwise: number;
+}
+
+const ABOVE =
+  'above|over|more than|higher than|greater than|warmer than|hotter than|brighter than|farther than|further than|beyond';
+const BELOW =
+  'below|under|less than|lower than|smaller than|colder than|cooler than|darker than|closer than|nearer than|within';
+const VERB = '(?:is|gets|becomes|goes|comes|rises|falls|turns|grows|drops|are)';
+
+/** What is measured where nobody names the sensor. */
+const CALLED: readonly (readonly [words: string, how: MeasuredKind])[] = [
+  ['light|brightness|it', 'light'],
+  ['temperature|it|room|air', 'warm'],
+  ['distance|something|someone|somebody|anything|an? (?:hand|object|obstacle)|hand', 'distance'],
+  ['knob|potentiometer|pot|dial|slider', 'turn'],
+];
+
+/** The part that words call so, and what is measured there. */
+function measuredBy(
+  words: string,
+  parts: readonly Named[],
+  fits: (how: MeasuredKind) => boolean,
+): { readonly part: string; readonly how: MeasuredKind } | undefined {
+  const named = parts.find(({ ref }) => ref === words.toUpperCase());
+  const how = named && findKind(named.kind)?.stimulus;
+  if (named) return how !== undefined && isMeasured(how) ? { part: named.ref, how } : undefined;
+  for (const [called, kind] of CALLED) {
+    const part =
+      new RegExp(`^(?:the )?(?:${called})$`, 'i').test(words) && fits(kind) && onlyTouched(kind, parts);
+    if (part) return { part, how: kind };
+  }
+  return undefined;
+}
+
+/** Amounts clearly on either side of a limit, within what is met. */
+function besides(limit: number, how: MeasuredKind): readonly [under: number, over: number] {
+  const [least, most] = endsOf(how);
+  if (how === 'warm') return [limit - CLEARLY_WARMER, limit + CLEARLY_WARMER];
+  if (how === 'distance') return [timed(limit / 2), timed(Math.min(most, limit * 2))];
+  return [timed((least + limit) / 2), timed((limit + most) / 2)];
+}
+
+/** The condition that a clause states: `it is dark`, `the temperature is above 25`, `S2 is on`. */
+function conditionOf(clause: string, parts: readonly Named[]): Condition | undefined {
+  const state = new RegExp(
+    `^(.+?) ${VERB} (dark|bright|light|covered|uncovered|on|off|closed|open)$`,
+    'i',
+  ).exec(clause);
+  if (state) {
+    const word = state[2]!.toLowerCase();
+    const isOfContact = /^(?:on|off|closed|open)$/.test(word);
+    const measured = measuredBy(state[1]!, parts, (how) => how === 'light');
+    if (!measured || isOfContact !== (measured.how === 'turn')) return undefined;
+    const [under, over] = isOfContact ? [0, 1] : [0.05, 0.9];
+    const isUnder = /^(?:dark|covered|off|open)$/.test(word);
+    return {
+      ...measured,
+      holds: (amount) => amount < 0.5 === isUnder,
+      so: isUnder ? under : over,
+      otherwise: isUnder ? over : under,
+    };
+  }
+  const compared = new RegExp(
+    `^(.+?)(?: (?:at|of|before|on) (${NAMES}))? ${VERB} (?:(${ABOVE})|(?:${BELOW})) (-?\\d*\\.?\\d+)( %| ?°(?: ?c)?| ?c| m)?(?: away)?$`,
+    'i',
+  ).exec(clause);
+  if (!compared) return undefined;
+  const [, words = '', sensor, above, amount = '', unit = ''] = compared;
+  const isOf: Readonly<Record<string, (how: MeasuredKind) => boolean>> = {
+    m: (how) => how === 'distance',
+    '%': (how) => how === 'light' || how === 'turn',
+  };
+  const measured = measuredBy(
+    sensor ?? words,
+    parts,
+    isOf[unit.trim()] ?? ((how) => how === 'warm' || /dist/.test(words)),
+  );
+  if (!measured) return undefined;
+  const limit = unit.trim() === '%' ? Number(amount) / 100 : Number(amount);
+  const [under, over] = besides(limit, measured.how);
+  return {
+    ...measured,
+    holds: (given) => (above ? given > limit : given < limit),
+    so: above ? over : under,
+    otherwise: above ? under : over,
+  };
+}
+
+/** `D1 is on when it is dark`: what is said of a part, and the condition. */
+function conditional(
+  plain: string,
+  parts: readonly Named[],
+): { readonly subject: string; readonly state: 'on' | 'off'; readonly condition: Condition } | undefined {
+  const found = new RegExp(
+    `^(${NAMES}) (.+?),? (?:only )?(?:when|while|if|as long as|once|whenever|as soon as) (.+)$`,
+    'i',
+  ).exec(plain);
+  const state = found && stateOf(found[2]!.replace(/\bonly /i, ''));
+  const condition = found && conditionOf(found[3]!, parts);
+  return state && condition ? { subject: found[1]!.toUpperCase(), state, condition } : undefined;
+}
+
+const TOLD: StimulusKind[] = ['light', 'warm', 'distance', 'turn'];
+
+/** What is done for a condition in a scenario of its own: it is not so, is so for a while, and is not so again. */
+export function doneForCondition(plain: string, parts: readonly Named[]): readonly Stimulus[] {
+  const found = conditional(plain, parts);
+  if (!found || !TOLD.includes(found.condition.how)) return [];
+  const { part, how, so, otherwise } = found.condition;
+  return [
+    brought(how, { part, at: 0, to: otherwise }),
+    brought(how, { part, at: BEGINS, to: so }),
+    brought(how, { part, at: ENDS, to: otherwise }),
+  ];
+}
+
+/**
+ * What must be seen while a condition holds and while it does not, by when what is done makes it so; `undefined` for a
+ * sentence without a condition.
+ */
+export function underCondition(
+  plain: string,
+  parts: readonly Named[],
+  done: readonly Stimulus[],
+): Meaning | undefined {
+  const found = conditional(plain, parts);
+  if (!found) return undefined;
+  const { subject, state, condition } = found;
+  const moves = done
+    .flatMap((stimulus) =>
+      touchedBy(stimulus)?.name === condition.part && isBrought(stimulus)
+        ? [{ begun: stimulus.at, at: stimulus.at + (stimulus.over ?? 0), to: stimulus.to }]
+        : [],
+    )
+    .sort((one, other) => one.at - other.at);
+  if (moves.length === 0)
+    return {
+      problem: `Say first when that is so: ${stimulusSentence(brought(condition.how, { part: condition.part, at: BEGINS, to: condition.so }))}.`,
+    };
+  const stretches = [{ begun: 0, at: 0, to: restOf(condition.how) }, ...moves].flatMap((move, index, all) => {
+    const until = all[index + 1]?.begun;
+    const isSo = condition.holds(move.to);
+    // What is off is so before the program begins.
+    const isOff = isSo === (state === 'off');
+    const from = move.at === 0 && isOff ? 0 : timed(move.at + REACTS);
+    const to = until === undefined ? undefined : timed(until - BEFORE);
+    return to !== undefined && to <= from ? [] : [{ from, to, isSo }];
+  });
+  const other = state === 'on' ? 'off' : 'on';
+  return saying(
+    ...stretches.map(({ from, to, isSo }) => {
+      const window =
+        to === undefined
+          ? from === 0
+            ? ''
+            : ` from ${from} s`
+          : from === 0
+            ? ` until ${to} s`
+            : ` from ${from} s to ${to} s`;
+      return `${stated(subject, isSo ? state : other, { parts })}${window}`;
+    }),
+  );
+}
