@@ -45,13 +45,13 @@ function limitIn(question: Expression, { source }: Facts): Limit | undefined {
 
 /** A line that is indented like the one that belongs to an `if` or a loop without braces, and does not belong to it. */
 function outsideBraces(statement: Statement, { source }: Facts): readonly ProgramProblem[] {
-  const lines = source.split('\n');
-  const inner = statementsOf(statement);
   if (statement.node !== 'block') return [];
+  const inner = statementsOf(statement);
   return inner.flatMap((head, index): readonly ProgramProblem[] => {
     const body = head.node === 'loop' ? head.body : head.node === 'if' && !head.no ? head.yes : undefined;
     const next = inner[index + 1];
     if (!body || !next || body.node === 'block' || body.node === 'empty') return [];
+    const lines = source.split('\n');
     const [at, begins] = [body.span, next.span];
     const isAlike = begins.column === at.column && at.column > head.span.column;
     const isByItself = at.line > head.span.line && begins.line > at.endLine;

@@ -5,6 +5,7 @@ import { interruptHabits } from './interrupts';
 import { memoryHabits } from './memory';
 import { numberHabits } from './numbers';
 import { pinHabits } from './pins';
+import { pinNamesOf, pinUsesOf } from './pin-uses';
 import { pressHabits } from './presses';
 import { readingHabits } from './readings';
 import { serialHabits } from './serial';
@@ -25,4 +26,8 @@ const habits: readonly Habit[] = [
 ];
 
 /** What is likely not meant so in a program that compiles, in no order. */
-export const habitsOf = (facts: Facts): readonly ProgramProblem[] => habits.flatMap((habit) => habit(facts));
+export function habitsOf(given: Omit<Facts, 'pinUses' | 'pinNames'>): readonly ProgramProblem[] {
+  const pinUses = pinUsesOf(given.tree);
+  const facts: Facts = { ...given, pinUses, pinNames: pinNamesOf(pinUses, given.source) };
+  return habits.flatMap((habit) => habit(facts));
+}

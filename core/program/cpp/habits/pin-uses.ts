@@ -1,7 +1,6 @@
 import type { Span } from '../../syntax';
-import type { Expression } from '../tree';
+import type { Expression, ProgramTree } from '../tree';
 import { allExpressions, bare } from '../walk';
-import type { Facts } from './habit';
 
 /** Functions that name a pin, and which of their values do. */
 const pinArguments: Readonly<Record<string, readonly number[]>> = {
@@ -27,7 +26,7 @@ export interface PinUse {
 }
 
 /** Every place where a program names a pin. */
-export function pinUsesOf({ tree }: Facts): readonly PinUse[] {
+export function pinUsesOf(tree: ProgramTree): readonly PinUse[] {
   const statements = [...tree.globals, ...tree.functions.map(({ body }) => body)];
   return statements.flatMap((statement) =>
     [...allExpressions(statement)].flatMap((expression): readonly PinUse[] => {
@@ -47,16 +46,19 @@ function valueOf(expression: Expression): number | undefined {
 }
 
 /** What stands in a stretch of one line of a program. */
-export const writtenIn =
-  (source: string) =>
-  ({ line, column, endColumn }: Span): string =>
-    (source.split('\n')[line - 1] ?? '').slice(column - 1, endColumn - 1);
+export function writtenIn(source: string): (span: Span) => string {
+  const lines = source.split('\n');
+  return ({ line, column, endColumn }) => (lines[line - 1] ?? '').slice(column - 1, endColumn - 1);
+}
 
 /** Names that stand for pins, with the functions that each is given to. */
-export function pinNamesOf(facts: Facts): ReadonlyMap<string, ReadonlySet<string>> {
-  const written = writtenIn(facts.source);
+export function pinNamesOf(
+  uses: readonly PinUse[],
+  source: string,
+): ReadonlyMap<string, ReadonlySet<string>> {
+  const written = writtenIn(source);
   const names = new Map<string, Set<string>>();
-  for (const { name: called, span } of pinUsesOf(facts)) {
+  for (const { name: called, span } of uses) {
     const name = written(span);
     if (!/^[A-Za-z_]\w*$/.test(name)) continue;
     const givenTo = names.get(name) ?? new Set();

@@ -1,14 +1,14 @@
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import { allExpressions, bare } from '../walk';
 import type { Facts, Habit } from './habit';
-import { pinNamesOf, pinUsesOf, writtenIn, type PinUse } from './pin-uses';
+import { writtenIn, type PinUse } from './pin-uses';
 
 /** How often a plain number may name a pin before a name would serve. */
 const OFTEN = 3;
 
 /** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
 export const pinHabits: Habit = (facts) => {
-  const uses = pinUsesOf(facts);
+  const uses = facts.pinUses;
   return [
     ...swappedValues(facts),
     ...levelsForPins(facts),
@@ -48,7 +48,7 @@ function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramPr
 function levelsForPins(facts: Facts): readonly ProgramProblem[] {
   const written = writtenIn(facts.source);
   const all = facts.tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
-  const pins = pinNamesOf(facts);
+  const pins = facts.pinNames;
   const levels = new Set(
     all.flatMap((expression) => {
       const level =

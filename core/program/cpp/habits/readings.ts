@@ -3,7 +3,7 @@ import type { Span } from '../../syntax';
 import type { Expression, Statement } from '../tree';
 import { allParts, allStatements, bare, cellOf, expressionsOf } from '../walk';
 import type { Habit } from './habit';
-import { pinNamesOf, writtenIn } from './pin-uses';
+import { writtenIn } from './pin-uses';
 
 const READING: readonly string[] = ['digitalRead', 'analogRead', 'pulseIn'];
 const DRIVING: readonly string[] = ['digitalWrite', 'analogWrite', 'tone', 'shiftOut', 'Servo.attach'];
@@ -29,7 +29,7 @@ export const readingHabits: Habit = (facts) => {
   const written = writtenIn(source);
   const pins = new Map([
     ...[...source.matchAll(ANALOG)].map(([, name = '']) => [name, new Set<string>()] as const),
-    ...pinNamesOf(facts),
+    ...facts.pinNames,
   ]);
   const statements = tree.functions.flatMap(({ body }) => [...allStatements(body)]);
   const parts = statements.flatMap((one) =>

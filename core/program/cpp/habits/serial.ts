@@ -41,6 +41,7 @@ const neverStarted: Habit = ({ tree }) => {
 
 /** `Serial.read() == 1`: what comes of the key 1 is its code, 49. */
 function digitsAsNumbers({ tree, source }: Facts): readonly ProgramProblem[] {
+  if (!source.includes('Serial.read')) return [];
   const written = writtenIn(source);
   const parts = [...tree.globals, ...tree.functions.map(({ body }) => body)].flatMap((one) => [
     ...allExpressions(one),

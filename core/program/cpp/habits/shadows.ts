@@ -22,18 +22,20 @@ export const shadowHabits: Habit = ({ tree, source }) => {
       if (!declared) return [];
       const { name, cell, value } = declared;
       const outer = globals.get(name);
+      const isItself = [...allParts(value)].some(
+        (part) => part.node === 'load' && cellOf(part.place) === cell,
+      );
+      // Most variables of a function have a name of their own.
+      if (!isItself && outer === undefined) return [];
       const { line, column } = statement.span;
       // What stands before the name in its declaration.
       const [type = ''] =
         new RegExp(`^[\\w ]+?\\s+(?=${name}\\b)`).exec(lines[line - 1]!.slice(column - 1)) ?? [];
-      const isItself = [...allParts(value)].some(
-        (part) => part.node === 'load' && cellOf(part.place) === cell,
-      );
-      const own = [...allExpressions(body)];
-      const isLookedAt = own.some((part) => isReadOf(part, cell) && !isInside(part, statement));
+      const own = new Set(allExpressions(statement));
+      const isLookedAt = [...allExpressions(body)].some((part) => isReadOf(part, cell) && !own.has(part));
       const isWritten = parts.some(({ part }) => isWriteTo(part, outer));
       const isMissed = parts.some(({ part, within: other }) => other !== within && isReadOf(part, outer));
-      const isOther = outer !== undefined && !isItself && !isLookedAt && !isWritten && isMissed;
+      const isOther = !isItself && !isLookedAt && !isWritten && isMissed;
       if (type === '' || /\b(?:static|const)\b/.test(type) || (!isItself && !isOther)) return [];
       const taken = { line, column, length: type.length, by: '' };
       const atTop = `${type.trim()} ${name} = 0;`;
@@ -76,6 +78,3 @@ const isWriteTo = (part: Expression, cell: string | undefined): boolean =>
   cell !== undefined &&
   (part.node === 'store' || part.node === 'update' || part.node === 'address') &&
   cellOf(part.place) === cell;
-
-const isInside = (part: Expression, statement: Statement): boolean =>
-  [...allExpressions(statement)].includes(part);
