@@ -159,10 +159,13 @@ export function joinedInCase(node: SyntaxNode): ProgramProblem | undefined {
 
 const CALCULATING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
 
-/** `i + 1` as a step, `x == 5;` as an instruction: nothing comes of it. */
-export function withoutEffect(expression: SyntaxNode): ProgramProblem | undefined {
+/** `i + 1` as a step, `x == 5;` as an instruction: nothing comes of it. `isOwn`: whether the program has such a function itself. */
+export function withoutEffect(
+  expression: SyntaxNode,
+  isOwn: (name: string) => boolean,
+): ProgramProblem | undefined {
   if (expression.type === 'assignment_expression') return nothingAdded(expression);
-  if (expression.type === 'call_expression') return thrownAway(expression);
+  if (expression.type === 'call_expression') return thrownAway(expression, isOwn);
   const sign = signOf(expression);
   const isComparison = sign === '==';
   if (!isComparison && !CALCULATING.has(sign)) return undefined;
@@ -204,9 +207,9 @@ const GIVES_BACK: ReadonlySet<string> = new Set(
 );
 
 /** `digitalRead(BUTTON);`, `map(level, 0, 1023, 0, 255);`: what is given back is kept nowhere. */
-function thrownAway(call: SyntaxNode): ProgramProblem | undefined {
+function thrownAway(call: SyntaxNode, isOwn: (name: string) => boolean): ProgramProblem | undefined {
   const called = call.childForFieldName('function')!.text;
-  if (!GIVES_BACK.has(called)) return undefined;
+  if (!GIVES_BACK.has(called) || isOwn(called)) return undefined;
   const [first] = namedChildren(call.childForFieldName('arguments')!);
   const { line, column } = spanOf(call);
   const isChanged = called !== 'digitalRead' && first?.type === 'identifier';

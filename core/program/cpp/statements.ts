@@ -35,7 +35,8 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       const [inner] = namedChildren(node);
       const expanded = inner && readExpanded(inner, context);
       if (expanded) return expanded;
-      const idle = inner && withoutEffect(inner);
+      const isOwn = (name: string): boolean => context.functions.has(name);
+      const idle = inner && withoutEffect(inner, isOwn);
       if (idle) context.report(idle);
       return inner
         ? { node: 'expression', expression: readExpression(inner, context), span }
@@ -234,7 +235,7 @@ function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Conte
   const condition = conditionNode ? readCondition(conditionNode, context) : undefined;
   const update = node.childForFieldName('update');
   const step = update ? readExpression(update, context) : undefined;
-  const idle = update && withoutEffect(update);
+  const idle = update && withoutEffect(update, (name) => context.functions.has(name));
   if (idle) context.report(idle);
   const body = readStatement(node.childForFieldName('body')!, context);
   context.loopDepth -= 1;

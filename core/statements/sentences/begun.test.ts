@@ -101,6 +101,12 @@ describe('a scenario that begins with a condition', () => {
   });
 });
 
+describe('a condition that can never be so', () => {
+  test.each(['D1 is on when P1 is above 100 %', 'D1 is on when P1 is below 0 %'])('is none: %s', (text) => {
+    expect(begun(text)[1][0]).toContain('is not understood');
+  });
+});
+
 describe('a scenario that begins with an answer', () => {
   test.each([
     ['S1 toggles D1', ['press S1 at 2 s for 0.3 s'], ['D1 changes within 0.1 s of S1']],

@@ -1,4 +1,4 @@
-import { findKind, type StimulusKind } from '../../parts';
+import { findKind } from '../../parts';
 import {
   brought,
   endsOf,
@@ -126,15 +126,15 @@ function conditional(
   ).exec(plain);
   const state = found && stateOf(found[2]!.replace(/\bonly /i, ''));
   const condition = found && conditionOf(found[3]!, parts);
-  return state && condition ? { subject: found[1]!.toUpperCase(), state, condition } : undefined;
+  // Nothing is above all that can be.
+  const canBe = condition && condition.holds(condition.so) && !condition.holds(condition.otherwise);
+  return state && canBe ? { subject: found[1]!.toUpperCase(), state, condition } : undefined;
 }
-
-const TOLD: StimulusKind[] = ['light', 'warm', 'distance', 'turn'];
 
 /** What is done for a condition in a scenario of its own: it is not so, is so for a while, and is not so again. */
 export function doneForCondition(plain: string, parts: readonly Named[]): readonly Stimulus[] {
   const found = conditional(plain, parts);
-  if (!found || !TOLD.includes(found.condition.how)) return [];
+  if (!found) return [];
   const { part, how, so, otherwise } = found.condition;
   return [
     brought(how, { part, at: 0, to: otherwise }),

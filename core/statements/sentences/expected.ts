@@ -30,26 +30,27 @@ export function readExpected(
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
   const conditioned = underCondition(plain, parts, done);
-  if (conditioned && 'problem' in conditioned) return fail({ message: conditioned.problem, typed: text });
-  if (conditioned) return ok(conditioned.sentences.flatMap((one) => valueOf(readExpectation(one))));
+  if (conditioned) return expectationsOf(conditioned, text);
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
   const direct = readExpectation(plain === plainly(text, parts) ? text : plain);
   if (direct.ok) return ok([direct.value]);
   const meant = meaning(plain, { parts, done }, 0);
   if (!meant) return notUnderstoodOf(text, plain, parts);
-  if ('problem' in meant) return fail({ message: meant.problem, typed: text });
+  return expectationsOf(meant, text);
+}
+
+/** The expectations that are meant; the first that is none, or what is missing to know. */
+function expectationsOf(meant: Meaning, typed: string): Result<readonly Expectation[]> {
+  if ('problem' in meant) return fail({ message: meant.problem, typed });
   const read = meant.sentences.map((sentence) => readExpectation(sentence));
   const wrong = read.find((one) => !one.ok);
-  if (wrong) return wrong;
-  return ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
+  return wrong && !wrong.ok ? wrong : ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
 }
 
 /** A sentence in the words and the order in which it is read. */
 export const wordsOf = (text: string, parts: readonly Named[]): string =>
   inItsWords(aboutAll(aboutThePress(inOrder(plainly(text, parts), parts), parts), parts), parts);
-
-const valueOf = <Value>(result: Result<Value>): readonly Value[] => (result.ok ? [result.value] : []);
 
 /** `Z1 is off`, `M1 is on`: what is on and off is an LED; other parts are silent, or turn. */
 function inItsWords(plain: string, parts: readonly Named[]): string {

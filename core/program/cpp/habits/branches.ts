@@ -55,7 +55,7 @@ function outsideBraces(statement: Statement, { source }: Facts): readonly Progra
     const [at, begins] = [body.span, next.span];
     const isAlike = begins.column === at.column && at.column > head.span.column;
     const isByItself = at.line > head.span.line && begins.line > at.endLine;
-    const isFirst = lines[at.line - 1]!.slice(0, at.column - 1).trim() === '';
+    const isFirst = (lines[at.line - 1] ?? '').slice(0, at.column - 1).trim() === '';
     if (!isAlike || !isByItself || !isFirst) return [];
     const alike = inner.slice(index + 1);
     const end = alike.findIndex(({ span }) => span.column !== at.column);
@@ -64,7 +64,7 @@ function outsideBraces(statement: Statement, { source }: Facts): readonly Progra
     const headEnd = headLine.replace(/\s*(?:\/\/.*)?$/, '').length;
     const kind = head.node === 'if' ? 'if' : head.node === 'loop' ? head.kind : '';
     const text = `Put braces { } round lines ${at.line} to ${last.span.endLine}.`;
-    const indent = lines[head.span.line - 1]!.slice(0, head.span.column - 1);
+    const indent = (lines[head.span.line - 1] ?? '').slice(0, head.span.column - 1);
     return [
       warning(
         'braces-left-out',
@@ -83,7 +83,7 @@ function outsideBraces(statement: Statement, { source }: Facts): readonly Progra
             {
               replace: {
                 line: last.span.endLine,
-                column: lines[last.span.endLine - 1]!.length + 1,
+                column: (lines[last.span.endLine - 1] ?? '').length + 1,
                 length: 0,
                 by: `\n${indent}}`,
               },

@@ -172,6 +172,16 @@ describe('what is likely not meant so in C++', () => {
 
   test.each([
     [
+      'a pin that a function is given',
+      'show(LED); show(BUTTON);',
+      'void show(int pin) { if (pin > 5) delay(1); if (pin == 1) delay(1); digitalWrite(pin, LOW); }\n',
+    ],
+    [
+      'a function of its own with the name of one of the library',
+      'constrain(LED); delay(5);',
+      'void constrain(int pin) { digitalWrite(pin, HIGH); }\n',
+    ],
+    [
       'a pin that is read in a loop over pins',
       'for (int pin = LED; pin <= 12; pin++) digitalWrite(pin, LOW);',
     ],
@@ -198,8 +208,8 @@ describe('what is likely not meant so in C++', () => {
       'int now = digitalRead(BUTTON); if (now == LED) delay(1); delay(1);',
     ],
     ['a local that is looked at', 'int LIMIT = 5; Serial.println(LIMIT); delay(100);'],
-  ])('is not told of %s', (_, body) => {
-    expect(told(withLoop(body)).map(({ code, message }) => `${code}: ${message}`)).toEqual([]);
+  ])('is not told of %s', (_, body, more = '') => {
+    expect(told(withLoop(body, more)).map(({ code, message }) => `${code}: ${message}`)).toEqual([]);
   });
 
   test('a function that no line calls is worth a word, and no more', () => {

@@ -41,7 +41,10 @@ export const readingHabits: Habit = (facts) => {
   /** The name of a pin that an expression is, and which no line makes another one. */
   const pinIn = (expression: Expression): string | undefined => {
     const inner = bare(expression);
-    const isFixed = inner.node === 'constant' || (inner.node === 'load' && !stored.has(cellOf(inner.place)));
+    // What a function is given may be another pin each time.
+    const isFixed =
+      inner.node === 'constant' ||
+      (inner.node === 'load' && inner.place.area === 'global' && !stored.has(cellOf(inner.place)));
     const name = written(inner.span);
     return isFixed && pins.has(name) ? name : undefined;
   };

@@ -30,7 +30,7 @@ export const shadowHabits: Habit = ({ tree, source }) => {
       const { line, column } = statement.span;
       // What stands before the name in its declaration.
       const [type = ''] =
-        new RegExp(`^[\\w ]+?\\s+(?=${name}\\b)`).exec(lines[line - 1]!.slice(column - 1)) ?? [];
+        new RegExp(`^[\\w ]+?\\s+(?=${name}\\b)`).exec((lines[line - 1] ?? '').slice(column - 1)) ?? [];
       const own = new Set(allExpressions(statement));
       const isLookedAt = [...allExpressions(body)].some((part) => isReadOf(part, cell) && !own.has(part));
       const isWritten = parts.some(({ part }) => isWriteTo(part, outer));
