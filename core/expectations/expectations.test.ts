@@ -47,6 +47,7 @@ function observe(
   };
   const observed: Observed = {
     wiring: beacon.reference,
+    asked: beacon.reference,
     trace,
     stimuli: [],
     listensAt: undefined,

@@ -11,7 +11,8 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
-import { failedWith, passed, windowOf, within } from './outcome';
+import { alongBoard, areAlike } from './in-line';
+import { failedWith, passed, windowOf, within, type Observed, type Outcome } from './outcome';
 import { takingTurns } from './turns';
 
 const schema = z.strictObject({ order: z.array(lightSchema).min(2).max(100), ...windowed });
@@ -44,8 +45,8 @@ export const order: ExpectationDefinition<InOrder> = {
       leds.map((led) => (observed.builtRef(led) ?? partOfLight(led)) + led.slice(partOfLight(led).length));
     const wanted = inTurn(named(expectation.order));
     const seen = starts.length === 0 ? 'none of them lit' : inTurn(named(starts));
-    if (right) return passed(seen);
     const refs = [...new Set(named(expectation.order).map(partOfLight))];
+    if (right) return jump([...new Set(expectation.order)], refs, seen, observed) ?? passed(seen);
     const count = new Set(expectation.order).size;
     const none = `${count === 2 ? 'Neither of the two' : `None of the ${count}`} LEDs lights up ${stretch(from, to)}.`;
     return failedWith(
@@ -82,6 +83,34 @@ export const order: ExpectationDefinition<InOrder> = {
     return lit.length > 1 ? [{ order: [...lit] }] : [];
   },
 };
+
+/**
+ * LEDs that are alike and light up in turn along the breadboard in the exercise, and here and there in a build: an eye
+ * knows them by where they stand.
+ */
+function jump(
+  asked: readonly string[],
+  built: readonly string[],
+  seen: string,
+  observed: Observed,
+): Outcome | undefined {
+  const drawn = areAlike(observed.asked, asked) ? alongBoard(observed.asked, asked) : undefined;
+  const along = drawn?.join() === asked.join() ? alongBoard(observed.wiring, built) : undefined;
+  if (!along || along.join() === built.join()) return undefined;
+  const standing = inTurn(along);
+  return failedWith(`${seen}, which stand in the order ${standing}`, {
+    code: 'order-wrong',
+    severity: 'fault',
+    refs: [...built],
+    message: `The LEDs light up in the order ${seen}. Along the breadboard they stand in the order ${standing}, so the light jumps.`,
+    hints: [
+      `Which LED lights up after the first one: the one beside it, or another?`,
+      `Along the breadboard stand ${standing}. They light up in the order ${seen}.`,
+      `Follow the wires from the pins to the LEDs, and swap those that belong in each other’s places.`,
+    ],
+    evidence: { lit: quantity(built.length, '') },
+  });
+}
 
 /** LEDs that are named of a long row. */
 const MOST_NAMED = 6;

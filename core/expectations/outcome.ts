@@ -1,6 +1,6 @@
 import type { Ref } from '../brand';
 import type { Observation } from '../findings/finding';
-import type { SeenInterval } from '../rehearsal/seen';
+import { EYE_SECONDS, type SeenInterval } from '../rehearsal/seen';
 import { lastBy, observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import { isBrought, touchedBy, type Stimulus } from '../stimuli';
 import type { Wiring } from '../wiring/wiring';
@@ -17,6 +17,8 @@ export interface Outcome {
 /** What an expectation is checked on: one run of a scenario. */
 export interface Observed {
   readonly wiring: Wiring;
+  /** The wiring of the exercise. */
+  readonly asked: Wiring;
   readonly trace: Trace;
   readonly stimuli: readonly Stimulus[];
   /** Stretches in which the LED of the reference looks the same; `undefined` when no part stands for it. */
@@ -45,15 +47,25 @@ export const absent = (reference: string): Outcome => ({
   failures: [],
 });
 
-/** Intervals cut to a window of time. */
+/** Intervals cut to a window of time; what is left of one at its edges that no eye would see counts to what is beside it. */
 export function within(
   intervals: readonly SeenInterval[],
   from: number,
   to: number,
 ): readonly SeenInterval[] {
-  return intervals
+  const cut = intervals
     .filter((interval) => interval.to > from && interval.from < to)
     .map((interval) => ({ ...interval, from: Math.max(from, interval.from), to: Math.min(to, interval.to) }));
+  const seen = cut.filter(
+    (interval, index) => (index > 0 && index < cut.length - 1) || interval.to - interval.from >= EYE_SECONDS,
+  );
+  const [first, last] = [cut[0], cut.at(-1)];
+  if (seen.length === 0 || !first || !last) return cut;
+  return seen.map((interval, index) => ({
+    ...interval,
+    ...(index === 0 ? { from: first.from } : {}),
+    ...(index === seen.length - 1 ? { to: last.to } : {}),
+  }));
 }
 
 /** The window of an expectation within a run. */

@@ -75,6 +75,7 @@ function play(source: string, expectation: Expectation, stimuli: readonly Stimul
     });
     return {
       wiring,
+      asked: wiring,
       trace,
       stimuli,
       listensAt: undefined,

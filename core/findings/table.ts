@@ -23,6 +23,8 @@ export interface FindingRow {
   readonly isRefused?: true;
   /** Whether a build that does its job all the same is at risk: something of it is dead, and nothing watched it. */
   readonly isRiskInAnyCase?: true;
+  /** Whether it is about how a program is written only, and keeps none from doing its job. */
+  readonly isOfStyle?: true;
   /** Whether a build that has it and works is another than the one that was asked for. */
   readonly isAnotherBuild?: true;
 }
@@ -228,7 +230,7 @@ export const findingTable = {
   'integer-division': { domain: 'program', title: 'Decimals lost' },
   'serial-not-started': { domain: 'program', title: 'Serial was not started' },
   'serial-rate': { domain: 'program', title: 'Serial speeds don’t match' },
-  'magic-number': { domain: 'program', title: 'Give this number a name' },
+  'magic-number': { domain: 'program', title: 'Give this number a name', isOfStyle: true },
   'never-ends': { domain: 'program', title: 'A loop that never ends', families: { rhythm: 1 } },
   'runtime-error': { domain: 'program', title: 'Stops with an error', isRiskInAnyCase: true },
   'not-lit': { domain: 'behaviour', title: 'LED stays dark' },

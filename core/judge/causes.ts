@@ -5,6 +5,7 @@ import { hasPassed } from '../formats/report';
 import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
+import { findingOfArguments, findingOfPlaceAsPin } from './repair/argument-evidence';
 import { findingOfExchange, findingOfPin } from './repair/pin-evidence';
 import {
   atItsLastLine,
@@ -178,6 +179,11 @@ function bestOfProgram(
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const exchanged = findingOfExchange(edits, source, circuit);
   if (exchanged) return exchanged;
+  const misplaced =
+    edit && edits.length === 1
+      ? (findingOfPlaceAsPin(edit, source) ?? findingOfArguments(edit, source))
+      : undefined;
+  if (misplaced) return misplaced;
   // What the processor does wrong comes before what comes of that, but for a direction that was all it wanted.
   const error = explained.find(({ code }) => code === 'runtime-error');
   if (error && !isOfDirection(edit)) return error;
@@ -194,8 +200,9 @@ function bestOfProgram(
   const program = explained.filter(
     ({ code, line: at }) =>
       (isProgram(code) || (isWiring(code) && at !== undefined)) &&
+      rowOf(code).isOfStyle !== true &&
       // Nothing is said of a pause where none was missing.
-      (code !== 'missing-pause' || isOfTime(edit)),
+      (code !== 'missing-pause' || isOfTime(edit, source)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
   // Two parts on one pin look as if a pause were missing.
@@ -209,7 +216,7 @@ function bestOfProgram(
   if (units ?? pin) return units ?? pin;
   const said = edit && findingOfPullUp(edit, source);
   const [elsewhere] = byCause(
-    program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit) || readsAnew(edit)),
+    program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit, source) || readsAnew(edit)),
   );
   const best = here ?? said ?? elsewhere ?? plain ?? byCause(explained)[0];
   return best && atItsLine(best, edit, traces, source);
@@ -225,11 +232,25 @@ const calledBy = (edit: Edit, uncalled: Observation): Observation => ({
   ],
 });
 
-/** Whether a change is one of a pause, without which a press may go unseen. */
-const isOfTime = (edit: Edit | undefined): boolean =>
-  edit !== undefined &&
-  'replace' in edit &&
-  (edit.replace.by === '' || /\d|delay|sleep|millis|micros|monotonic/.test(edit.replace.by));
+const TIMED = /delay|sleep|millis|micros|monotonic/;
+
+/** Whether a change is one of how long a program takes, without which a press may go unseen. */
+function isOfTime(edit: Edit | undefined, source: string): boolean {
+  if (!edit || !('replace' in edit)) return false;
+  const { by, line } = edit.replace;
+  if (by === '' || TIMED.test(by)) return true;
+  if (!/\d/.test(by)) return false;
+  const lines = source.split('\n');
+  const text = lines[line - 1] ?? '';
+  // The limit of a question takes no time, but for one about the clock.
+  const isLimit = /\b(?:if|elif)\b/.test(text) && !TIMED.test(text);
+  const timed = lines.filter((other) => TIMED.test(other)).join('\n');
+  return (
+    !isLimit || (text.match(/[A-Za-z_]\w*/g) ?? []).some((word) => word !== 'if' && isWordIn(timed, word))
+  );
+}
+
+const isWordIn = (text: string, word: string): boolean => new RegExp(`\\b${word}\\b`).test(text);
 
 const isOfPull = (edit: Edit): edit is Extract<Edit, { replace: unknown }> =>
   'replace' in edit && /^(?:UP|DOWN)$|PULL|Pull\./.test(edit.replace.by.trim());

@@ -255,7 +255,7 @@ export class Examiner {
       language: languageOf(exercise),
       pairs,
       pins: this.matchOf(wiring).pins,
-      askedBoard: exercise.reference.board?.ref,
+      asked: exercise.reference,
       listensAt: sendingRate,
     };
   }

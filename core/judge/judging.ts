@@ -1,5 +1,5 @@
 import type { BoardProfile } from '../boards';
-import { ref, type Ref } from '../brand';
+import { ref } from '../brand';
 import type { Spread } from '../electrics/bench';
 import type { Scenario } from '../formats/scenario';
 import type { Compiled, Language } from '../program';
@@ -9,7 +9,7 @@ import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import type { SolvedCircuit } from '../rehearsal/solved-circuit';
 import { observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import type { Circuit } from '../wiring/circuit';
-import type { PlacedPart } from '../wiring/wiring';
+import type { PlacedPart, Wiring } from '../wiring/wiring';
 import { doneTo, type Stimulus } from '../stimuli';
 import { checkExpectation, type Observed, type Outcome } from '../expectations';
 
@@ -62,8 +62,8 @@ export interface Judging {
   readonly pairs: ReadonlyMap<string, PlacedPart>;
   /** Built signal pins by the pin of the reference whose work they do. */
   readonly pins: ReadonlyMap<string, string>;
-  /** The name of the exercise's board, whose own LED may be watched. */
-  readonly askedBoard: Ref | undefined;
+  /** The wiring of the exercise. */
+  readonly asked: Wiring;
   /** Bits a second at which the computer listens; `undefined` when at any. */
   readonly listensAt: number | undefined;
 }
@@ -76,13 +76,14 @@ export function outcomesOf(scenario: Scenario, trace: Trace, judging: Judging): 
 
 /** What a run shows, by the parts of the reference. */
 export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): Observed {
-  const { run, circuit, pairs, pins, askedBoard, listensAt } = judging;
+  const { run, circuit, pairs, pins, asked, listensAt } = judging;
   const again: Observed['again'] = (seed) =>
     observedOn(scenario, run(scenario, { seed, floatingReads: 'noise' }), judging);
   const seenOf = new Map<string, readonly SeenInterval[] | undefined>();
   const builtRef: Observed['builtRef'] = (reference) => {
     const name = reference.replace(/\..*/, '');
-    return name === askedBoard ? circuit.wiring.board?.ref : pairs.get(name)?.ref;
+    // Its board's own LED may be watched too.
+    return name === asked.board?.ref ? circuit.wiring.board?.ref : pairs.get(name)?.ref;
   };
   const builtPin: Observed['builtPin'] = (reference) => pins.get(reference) ?? reference;
   const currents = (led: string): readonly CurrentChange[] | undefined => {
@@ -99,6 +100,7 @@ export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): 
   };
   return {
     wiring: circuit.wiring,
+    asked,
     trace,
     stimuli: scenario.stimuli,
     seen,

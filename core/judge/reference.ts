@@ -97,7 +97,7 @@ function ownJudging(
     language: languageOf(exercise),
     pairs,
     pins: new Map(),
-    askedBoard: wiring.board?.ref,
+    asked: wiring,
     listensAt,
   };
 }

@@ -26,3 +26,12 @@ export interface Candidate {
   /** Whether it makes a place of the program what it is in the exercise's own. */
   readonly isAsAsked?: boolean;
 }
+
+/** Whether a change is one word or sign of the exercise's own program in the place of another. */
+export const isWordAsAsked = ({ edits: [edit, more], isAsAsked }: Candidate): boolean =>
+  isAsAsked === true &&
+  more === undefined &&
+  edit !== undefined &&
+  'replace' in edit &&
+  edit.replace.length > 0 &&
+  /^\S+$/.test(edit.replace.by);

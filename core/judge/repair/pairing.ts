@@ -1,6 +1,9 @@
 import type { Exercise } from '../../formats/exercise';
 import { kindOf } from '../../parts';
+import type { Circuit } from '../../wiring/circuit';
 import { legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
+import { correspondence } from '../compare';
+import type { Examination } from '../examine';
 import { Target } from './target';
 
 /** The built part for each part of an exercise, by name. */
@@ -38,4 +41,13 @@ export function nearestTarget(exercise: Exercise, asked: Wiring, built: Wiring, 
       [target, distance, now] = [candidate, away, exchanged];
     }
   return target;
+}
+
+/** Built parts by the part of the exercise that has their name, where that is not how the two are paired. */
+export function pairedByName(
+  asked: Circuit,
+  { match, circuit, pairs }: Pick<Examination, 'match' | 'circuit' | 'pairs'>,
+): Pairs | undefined {
+  const byName = correspondence(asked, circuit, { ...match, parts: new Map() });
+  return [...byName].some(([name, part]) => pairs.get(name) !== part) ? byName : undefined;
 }

@@ -3,7 +3,7 @@ import { quantity } from '../../findings/finding';
 import type { Circuit } from '../../wiring/circuit';
 import { partTextOf } from '../../wiring/words';
 import { isResistor, kindOf } from '../../parts';
-import { TAKES_PIN } from './program-edits';
+import { TAKES_PIN } from './pin-functions';
 
 /** `const int LAMP = ` and `#define LAMP `, up to where the number stands. */
 const DECLARATION =

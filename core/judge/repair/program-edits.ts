@@ -7,10 +7,13 @@ import { applyTextEdit } from '../../program/problem';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
+import { TAKES_PIN } from './pin-functions';
+import { placesAsPins } from './places-as-pins';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { referenceCandidates } from './reference-edits';
 import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { callsOfUncalled } from './uncalled-functions';
+import { widenings } from './wide-numbers';
 import { cost, type ProgramWishes } from './wishes';
 
 /** Words that beginners exchange, each with what is tried instead. */
@@ -116,6 +119,10 @@ export function programCandidates(
           ),
         );
   });
+  for (const { token, by } of [...placesAsPins(tokens), ...widenings(tokens, wishes.overflowingLines)])
+    found.push(
+      make(replace(token, by), cost.repair, `Write ${by} instead of ${token.text} in line ${token.line}.`),
+    );
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
   if (wishes.isWiredAsAsked) found.push(...exchangesOf(pinsGiven(tokens, wishes), makeAll, replace));
   for (const end of openCases(tokens))
@@ -194,10 +201,6 @@ export function programCandidates(
       );
   return found;
 }
-
-/** Functions that take a pin first. */
-export const TAKES_PIN =
-  /^(?:pinMode|digital(?:Read|Write)|analog(?:Read|Write)|tone|noTone|attach|pulseIn)$/;
 
 /** Another pin in all the places where a program names one, where these are several. */
 function pinsEverywhere(

@@ -115,6 +115,7 @@ describe('changes of a program', () => {
     undirected: [],
     floating: [],
     used: [13],
+    overflowingLines: [],
     endlessLine: undefined,
     asked: PROGRAM,
     isWiredAsAsked: true,

@@ -1,21 +1,20 @@
 import { within } from '../../effort';
 import { rowOf } from '../../findings/table';
 import type { Grammars } from '../../program';
-import type { Wiring } from '../../wiring/wiring';
+import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
 import type { Reference } from '../reference';
 import { isWiring } from '../../findings/order';
-import type { Candidate } from './candidate';
+import { isWordAsAsked, type Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
 import { wishesOf } from './wishes';
-import { nearestTarget } from './pairing';
+import { nearestTarget, pairedByName } from './pairing';
 import { Target } from './target';
 import { isPassed, Tries, type Tried } from './tries';
 import { wiringCandidates } from './wiring-edits';
 import { wayTo, type Way } from './wiring-search';
-import { correspondence } from '../compare';
 
 /** A set of changes after which the build passes the full check. */
 export interface RepairSet {
@@ -33,6 +32,8 @@ export interface Repairs extends RepairSet {
 const WHOLE = 8e8;
 /** For two changes of a program: few of the many are what was meant. */
 const OF_TWO_IN_PROGRAM = 2e8;
+/** For one change of a program that is the exercise's own but for several. */
+const OF_ONE_OF_SEVERAL = 2e8;
 /** For what can be said of a build that nothing was found for. */
 const OF_A_PART = 1e8;
 /** Cost under which a single change is taken without looking for two. */
@@ -43,15 +44,6 @@ const OTHER_WAY = 1;
 const MOST_FIRST_CHANGES = 12;
 /** Changes that are tried behind one that passes by accident. */
 const MORE_AFTER_AN_ACCIDENT = 40;
-/** Whether a change is one word or sign of the exercise's own program in the place of another. */
-const isWordAsAsked = ({ edits: [edit, more], isAsAsked }: Candidate): boolean =>
-  isAsAsked === true &&
-  more === undefined &&
-  edit !== undefined &&
-  'replace' in edit &&
-  edit.replace.length > 0 &&
-  /^\S+$/.test(edit.replace.by);
-
 /** Slips of a program that is the exercise's own but for them. */
 const MOST_SLIPS = 4;
 /** First changes that are kept to try second ones on. */
@@ -127,7 +119,8 @@ class RepairSearch {
     const { start } = this;
     if (this.tries.isRepaired(start)) return start;
     if (this.hasRightWiring(start)) {
-      const mended = this.onRightWiring(start);
+      const mended =
+        (this.isAskedProgram(start) ? this.inOwnPlaces(start) : undefined) ?? this.onRightWiring(start);
       return mended ? this.leanest(mended) : (this.onOwnPins(start) ?? this.partOf(start));
     }
     const wired = this.wired(start);
@@ -158,7 +151,12 @@ class RepairSearch {
 
   /** One or two changes of the program, on a wiring that is as it should be. */
   private onRightWiring(from: Tried): Tried | undefined {
-    const single = (this.best = this.oneMore(from));
+    const isSlipped = this.changesOfProgram(from).filter(isWordAsAsked).length > 1;
+    // Of several slips one is not all, and looking for it must leave time for the others.
+    const first = within(isSlipped ? OF_ONE_OF_SEVERAL : WHOLE, () => this.oneMore(from));
+    const several = first.ended ? undefined : this.backToAsked(from);
+    if (several) return several;
+    const single = (this.best = first.ended ? first.value : this.oneMore(from));
     const bound = single ? single.cost - from.cost : Number.POSITIVE_INFINITY;
     const isOther = !single || (!single.candidates.at(-1)?.isAsAsked && !this.isAskedProgram(single));
     // Of a program that is the exercise's own but for a few words, these are what was slipped, whatever else would do.
@@ -203,12 +201,11 @@ class RepairSearch {
   /** What the wiring may be meant to be, the nearest first: with the parts paired by where they are, and by what they are. */
   private targetsOf(start: Tried): readonly Target[] {
     const { exercise, reduced } = this.reference;
-    const { pairs, match, circuit } = this.tries.examine(start);
-    const byName = correspondence(reduced.circuit, circuit, { ...match, parts: new Map() });
-    const isOther = [...byName].some(([name, part]) => pairs.get(name) !== part);
+    const examination = this.tries.examine(start);
+    const byName = pairedByName(reduced.circuit, examination);
     const { wiring } = start.build;
     const asked = this.drawnFor(start);
-    return (isOther ? [pairs, byName] : [pairs])
+    return [examination.pairs, ...(byName ? [byName] : [])]
       .map((paired) => nearestTarget(exercise, asked, wiring, paired))
       .map((target) => ({ target, distance: target.distance(wiring) }))
       .sort((a, b) => a.distance - b.distance)
@@ -220,14 +217,24 @@ class RepairSearch {
    * that are exchanged are a right circuit, and the wrong one for the program.
    */
   private onOwnPins(start: Tried): Tried | undefined {
-    const { exercise } = this.reference;
     const { match, pairs } = this.tries.examine(start);
-    if (![...match.pins].some(([asked, built]) => asked !== built)) return undefined;
+    return [...match.pins].some(([asked, built]) => asked !== built) ? this.asDrawn(start, pairs) : undefined;
+  }
+
+  /** The wiring as the exercise has it, its parts paired like this, where that makes the build pass. */
+  private asDrawn(start: Tried, pairs: ReadonlyMap<string, PlacedPart>): Tried | undefined {
+    const { exercise } = this.reference;
     const target = new Target(exercise, exercise.reference, start.build.wiring, pairs);
     const given = { drawn: exercise.reference, board: exercise.board };
     const way = wayTo([target], start.build, given);
     const tried = way && this.after(start, way);
     return tried && this.tries.isRepaired(tried) ? tried : undefined;
+  }
+
+  /** The wiring with each part where its name belongs: parts that are alike may be told apart by where they stand. */
+  private inOwnPlaces(start: Tried): Tried | undefined {
+    const byName = pairedByName(this.reference.reduced.circuit, this.tries.examine(start));
+    return byName && this.asDrawn(start, byName);
   }
 
   /** A change of the wiring that brings it nearer and makes the build pass, where no way to the very circuit is found. */

@@ -31,6 +31,8 @@ export interface ProgramWishes {
   readonly asked: string;
   /** Whether the wiring is the one that the exercise asks for: what disagrees with it then is the program. */
   readonly isWiredAsAsked: boolean;
+  /** Lines in which a number was too large for its type. */
+  readonly overflowingLines: readonly number[];
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
 }
@@ -74,6 +76,13 @@ export function wishesOf(
     asked: exercise.data.program,
     isWiredAsAsked: match.same,
     floating: known(floating),
+    overflowingLines: [
+      ...new Set(
+        traces.flatMap(({ silentErrors }) =>
+          silentErrors.flatMap(({ kind, line }) => (kind === 'overflow' ? [line] : [])),
+        ),
+      ),
+    ],
     endlessLine: traces[0]?.ended.loop?.line,
   };
 }
