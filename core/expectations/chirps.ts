@@ -8,12 +8,14 @@ import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
 import { countSlot, nameSlot, numberSlot, rangeSlot } from '../words/slots';
 import { capital } from '../words/words';
+import { counted, countText, isCount, OR_MORE, orMoreSlot } from './counted';
 import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
 import { absent, failedWith, passed, windowOf } from './outcome';
 
 const schema = z.strictObject({
   buzzer: refSchema,
   chirps: z.int().min(0),
+  ...counted,
   /** How long each sound may be, in seconds. */
   lasting: z
     .tuple([z.number().min(0), z.number().positive()])
@@ -33,9 +35,10 @@ const soundsFor = sentence<Chirps>(`{buzzer} sounds for {lasting}${WINDOW}`, {
 export const chirps: ExpectationDefinition<Chirps> = {
   keys: ['buzzer', 'chirps'],
   schema,
-  sentence: sentence<Chirps>(`{buzzer} chirps {chirps}(, {lasting}< long>|)${WINDOW}`, {
+  sentence: sentence<Chirps>(`{buzzer} chirps {chirps}${OR_MORE}(, {lasting}< long>|)${WINDOW}`, {
     buzzer: nameSlot,
     chirps: countSlot,
+    ...orMoreSlot,
     lasting: rangeSlot(numberSlot, 's'),
     ...windowSlots,
   }),
@@ -62,17 +65,21 @@ export const chirps: ExpectationDefinition<Chirps> = {
     const wanted = expectation.chirps;
     const { lasting, tolerance = 0 } = expectation;
     // Where lengths are asked for, what may be off is they.
-    const isCounted = Math.abs(sounds.length - wanted) <= (lasting ? 0 : wanted * tolerance);
+    const isCounted = isCount(
+      sounds.length,
+      wanted,
+      lasting ? { ...expectation, tolerance: 0 } : expectation,
+    );
     if (!isCounted)
       return failedWith(found, {
         code: sounds.length === 0 ? 'tone-off' : 'count-wrong',
         severity: 'fault',
         refs: [ref],
-        message: `${name} sounds ${times(sounds.length)} from ${seconds(from)} to ${seconds(to)}; it should sound ${times(wanted)}.`,
+        message: `${name} sounds ${times(sounds.length)} from ${seconds(from)} to ${seconds(to)}; it should sound ${countText(wanted, expectation)}.`,
         hints: [
           `Count how often ${ref} sounds. How often should it?`,
-          `${ref} sounds ${times(sounds.length)} instead of ${times(wanted)}.`,
-          `Change the program so that ${ref} sounds ${times(wanted)}.`,
+          `${ref} sounds ${times(sounds.length)} instead of ${countText(wanted, expectation)}.`,
+          `Change the program so that ${ref} sounds ${countText(wanted, expectation)}.`,
         ],
         evidence: { found: quantity(sounds.length, ''), wanted: quantity(wanted, '') },
       });

@@ -213,6 +213,45 @@ describe('other expectations of an LED', () => {
   });
 });
 
+describe('a count', () => {
+  const blinking = { D1: flashes(0.5, 1.5, 8) };
+
+  test.each([
+    [{ flashes: 4 }, true],
+    [{ flashes: 3 }, false],
+    [{ flashes: 3, 'or-more': true as const }, true],
+    [{ flashes: 4, 'or-more': true as const }, true],
+    [{ flashes: 5, 'or-more': true as const }, false],
+  ])('%j of four flashes', (wanted, passes) => {
+    const { passed, failures } = observe({ lamp: 'D1', ...wanted }, blinking, 8);
+    expect(passed).toBe(passes);
+    if (!passes && 'or-more' in wanted) expect(failures[0]!.message).toContain('at least 5 times');
+  });
+
+  test('and what is steady take no notice of what no eye sees at the edges of their window', () => {
+    const late = {
+      D1: [
+        [0, 0],
+        [1.004, 8],
+        [2, 0],
+        [3, 8],
+        [4.003, 0],
+      ] as [number, number][],
+    };
+    expect(observe({ lamp: 'D1', is: 'on', from: 1, to: 2 }, late).passed).toBe(true);
+    expect(observe({ lamp: 'D1', is: 'off', from: 4, to: 6 }, late).passed).toBe(true);
+    expect(observe({ lamp: 'D1', flashes: 0, from: 4, to: 6 }, late).passed).toBe(true);
+    const seen = {
+      D1: [
+        [0, 0],
+        [1.04, 8],
+        [2, 0],
+      ] as [number, number][],
+    };
+    expect(observe({ lamp: 'D1', is: 'on', from: 1, to: 2 }, seen).passed).toBe(false);
+  });
+});
+
 describe('LEDs together', () => {
   const turns = { D1: flashes(1, 1), D2: flashes(1, 1).map(([at, ma]) => [at + 1, ma] as const) };
 

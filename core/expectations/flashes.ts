@@ -3,6 +3,7 @@ import { quantity } from '../findings/finding';
 import { seconds, times } from '../units';
 import { sentence } from '../words/sentence';
 import { countSlot, lightSlot } from '../words/slots';
+import { counted, countText, isCount, OR_MORE, orMoreSlot } from './counted';
 import {
   lightSchema,
   partOfLight,
@@ -14,16 +15,17 @@ import {
 import { failed, ledViewOf, neverLit, saw, summary } from './led-view';
 import { absent, passed } from './outcome';
 
-const schema = z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...windowed });
+const schema = z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...counted, ...windowed });
 type Flashes = z.infer<typeof schema>;
 
 /** How often an LED is lit. */
 export const flashes: ExpectationDefinition<Flashes> = {
   keys: ['lamp', 'flashes'],
   schema,
-  sentence: sentence<Flashes>(`{lamp} flash<es> {flashes}${WINDOW}`, {
+  sentence: sentence<Flashes>(`{lamp} flash<es> {flashes}${OR_MORE}${WINDOW}`, {
     lamp: lightSlot,
     flashes: countSlot,
+    ...orMoreSlot,
     ...windowSlots,
   }),
   example: 'D1 flashes 3 times',
@@ -34,18 +36,17 @@ export const flashes: ExpectationDefinition<Flashes> = {
     if (!view) return absent(expectation.lamp);
     const wanted = expectation.flashes;
     const count = view.phases.filter((phase) => phase.lit).length;
-    const { tolerance = 0 } = expectation;
-    if (Math.abs(count - wanted) <= wanted * tolerance) return passed(summary(view));
+    if (isCount(count, wanted, expectation)) return passed(summary(view));
     if (count === 0) return failed(view, [neverLit(view)]);
     return failed(view, [
       saw(
         view,
         'count-wrong',
-        `flashes ${times(count)} in ${seconds(view.seconds)}; it should flash ${times(wanted)}.`,
+        `flashes ${times(count)} in ${seconds(view.seconds)}; it should flash ${countText(wanted, expectation)}.`,
         [
           `Count the flashes of ${view.ref}. How many should there be?`,
-          `It flashes ${times(count)} in ${seconds(view.seconds)} instead of ${times(wanted)}.`,
-          `Change the program so that ${view.ref} flashes ${times(wanted)}.`,
+          `It flashes ${times(count)} in ${seconds(view.seconds)} instead of ${countText(wanted, expectation)}.`,
+          `Change the program so that ${view.ref} flashes ${countText(wanted, expectation)}.`,
         ],
         { found: quantity(count, ''), wanted: quantity(wanted, '') },
       ),

@@ -37,7 +37,12 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     rhythm: fc.array(positive(100), { minLength: 2, maxLength: 8 }),
     ...windowed,
   }),
-  'lamp flashes': record({ lamp: light, flashes: fc.nat(500), ...windowed }),
+  'lamp flashes': record({
+    lamp: light,
+    flashes: fc.nat(500),
+    'or-more': sometimes(fc.constant(true)),
+    ...windowed,
+  }),
   'lamp rises': record({ lamp: light, rises: fc.constant(true), ...windowed }),
   'lamp falls': record({ lamp: light, falls: fc.constant(true), ...windowed }),
   'lamp colour': record({
@@ -63,6 +68,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'buzzer chirps': record({
     buzzer: partName,
     chirps: fc.nat(60),
+    'or-more': sometimes(fc.constant(true)),
     lasting: sometimes(range(decimal(5))),
     ...windowed,
   }),

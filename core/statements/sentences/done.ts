@@ -2,13 +2,14 @@ import { fail, ok, type Result } from '../../result';
 import { findKind, type StimulusKind } from '../../parts';
 import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from '../../stimuli';
 import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
+import { BETWEEN, BRIGHT, DARK, isTouched, measured, ramped } from './brought';
+import { notDone } from './examples';
+import { lasting } from './lasting';
 import { pressed } from './presses';
-import { fromEndToEnd, rampOf } from './ramps';
-import { broughtTo } from './quantities';
+import { SECONDS } from './way';
 
-/** Seconds before something is done whose time nobody says, and between two of them. */
+/** Seconds before something is done whose time nobody says. */
 const BEGIN = 1;
-const BETWEEN = 1;
 
 /**
  * What is done to a circuit, as people say it: `press S1 twice`, `it gets dark at 2 s`, `turn the knob to the middle`.
@@ -32,10 +33,28 @@ export function readDone(
       message: `Say how long ${released[1]!.toUpperCase()} is held where it is pressed: hold ${released[1]!.toUpperCase()} from 1 s to 3 s.`,
       typed: text,
     });
+  const once = (sentence: string, also: readonly Stimulus[] = []): Result<readonly Stimulus[]> =>
+    readPlain(sentence, parts, [...before, ...also]) ?? direct;
+  const read = once(plain);
+  if (read.ok) return read;
+  const whole = lasting(plain, parts, before, (sentence, also) => {
+    const found = once(sentence, also);
+    return found.ok ? found.value : undefined;
+  });
+  if (whole) return ok(whole);
+  return read === direct ? notDone(text, plain, parts) : read;
+}
+
+/** What is done in plain words; `undefined` where nothing is recognised. */
+function readPlain(
+  plain: string,
+  parts: readonly Named[],
+  before: readonly Stimulus[],
+): Result<readonly Stimulus[]> | undefined {
   const sentences = said(plain, parts, before);
   const read = (sentences ?? [plain]).map((sentence) => readStimulus(sentence));
   const wrong = read.find((one) => !one.ok);
-  if (!sentences && wrong) return direct;
+  if (!sentences && wrong) return undefined;
   return wrong && !wrong.ok ? wrong : ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
 }
 
@@ -44,8 +63,6 @@ function nextAt(before: readonly Stimulus[]): number {
   const ends = before.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts?.(stimulus) ?? 0));
   return ends.length === 0 ? BEGIN : timed(Math.max(...ends) + BETWEEN);
 }
-
-const SECONDS = String.raw`(\d+(?:\.\d+)?)(?: s)?`;
 
 /** The sentences that are meant, in the form that is read; `undefined` where nothing is recognised. */
 function said(
@@ -101,7 +118,10 @@ function withSensors(plain: string, parts: readonly Named[]): string {
     .replace(/(?<=^(?:warm|heat|cool)(?: up| down)? )(?:the sensor|the thermometer|it)(?= to )/i, (all) =>
       named('warm', all),
     )
-    .replace(/ (?:in|into|on|to) (?:the )?(?:serial )?(?:monitor|console|serial line|serial port)\b/i, '');
+    .replace(
+      / (?:in|into|on|to|over|via|through) (?:the )?(?:serial(?: (?:monitor|line|port|console|connection))?|monitor|console)\b/i,
+      '',
+    );
 }
 
 const THING = '(?:a |an |your |the )?(?:hand|book|box|finger|object|obstacle)';
@@ -224,113 +244,4 @@ function slid(text: string, parts: readonly Named[], before: readonly Stimulus[]
   const rest = text.slice(all.length);
   // What says where it goes by itself, or nothing of it, is left as it is.
   return to === '' && (verb === undefined || /^ to\b/i.test(rest)) ? text : `turn ${name} to ${share}${rest}`;
-}
-
-/** What is moved from one place to another: brought to the first, and from there to the other. */
-function ramped(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
-  const [whole, back] = fromEndToEnd(text);
-  const ramp = rampOf(whole!, usual);
-  if (!ramp) return undefined;
-  const { what, from, to, at, over, standsFrom } = ramp;
-  const returns = back === undefined ? [] : measured(back, parts, timed(at + over + BETWEEN));
-  const [first, second] = [
-    `${what} ${from} at ${standsFrom} s`,
-    `${what} ${to} at ${at} s over ${over} s`,
-  ].map((sentence) => measured(sentence, parts, usual));
-  return first && second && returns ? [...first, ...second, ...returns] : undefined;
-}
-
-/** Light, warmth and knobs by what they are brought to. */
-function measured(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
-  const over = new RegExp(`(?: (?:over|within|in) ${SECONDS}| slowly)$`, 'i').exec(text);
-  const length = over && (over[1] ?? '2');
-  const body = over ? text.slice(0, over.index) : text;
-  const when = new RegExp(`(?: at| after|, at) ${SECONDS}$`, 'i').exec(body);
-  const what = when ? body.slice(0, when.index) : body;
-  // What is so is so from the start; what becomes so does when there was time to see how it was.
-  const isState = /\b(?:is|at)\b/i.test(what) && !BECOMES.test(what) && !over;
-  const tail = ` at ${when?.[1] ?? (isState ? 0 : usual)} s${length === null ? '' : ` over ${length} s`}`;
-  const sensor = onlyTouched('light', parts);
-  const dark = '(?:dark|night)';
-  const bright = '(?:bright|light|day)';
-  const room = new RegExp(
-    `^(?:(?:it|the room) (?:is|gets|becomes|turns|grows)|make (?:it|the room)) (?:(${dark})|${bright})$`,
-    'i',
-  ).exec(what);
-  if (room && sensor) return [`light on ${sensor} to ${room[1] ? DARK : BRIGHT}${tail}`];
-  const covered = new RegExp(
-    `^(?:(cover|shade|darken)|uncover|shine (?:a light )?on|light up) (${NAMES})$`,
-    'i',
-  ).exec(what);
-  if (covered) return [`light on ${covered[2]} to ${covered[1] ? DARK : BRIGHT}${tail}`];
-  const its = new RegExp(
-    `^(?:(${NAMES}) (?:is|gets) (?:in the )?|it (?:is|gets) (?=\\w+ (?:at|on|for|near) (${NAMES})$))(?:(dark|covered)|bright|light|uncovered)(?: .*)?$`,
-    'i',
-  ).exec(what);
-  if (its) return [`light on ${its[1] ?? its[2]} to ${its[3] ? DARK : BRIGHT}${tail}`];
-  const warmth = new RegExp(
-    `^(?:it (?:is|gets)|(${NAMES}) (?:is|gets)(?: at)?|(?:warm|heat|cool|bring)(?: up| down)? (${NAMES}) (?:up |down )?to) (-?\\d+(?:\\.\\d+)?)(?: ?°(?: ?c)?| ?c)?$`,
-    'i',
-  ).exec(what);
-  const thermometer = warmth?.[1] ?? warmth?.[2] ?? onlyTouched('warm', parts);
-  if (warmth && thermometer && isTouched(thermometer, 'warm', parts))
-    return [`warm ${thermometer} to ${warmth[3]} °C${tail}`];
-  const turned = new RegExp(
-    `^(?:turn|set|bring|move) (${NAMES}) (?:to |all the way(?: to)? ?|fully ?)?(.*)$`,
-    'i',
-  ).exec(what);
-  const share = turned && shareOf(turned[2]!, /all the way|fully/i.test(what));
-  if (turned && share !== undefined) return [`turn ${turned[1]} to ${share}${tail}`];
-  const away = new RegExp(
-    `^(?:(?:something(?: to)?|an? (?:hand|object|obstacle|wall|book)|the hand|hand|${NAMES} sees something|${NAMES} measures)(?: (?:is|stands|at))*) (\\d+(?:\\.\\d+)?) m(?: (?:before|in front of|away from|from) (${NAMES}))?$`,
-    'i',
-  ).exec(what);
-  const ranger =
-    away &&
-    (away[2] ??
-      new RegExp(`^(${NAMES}) (?:sees|measures)`, 'i').exec(what)?.[1] ??
-      onlyTouched('distance', parts));
-  if (away && ranger) return [`something ${away[1]} m before ${ranger}${tail}`];
-  const lit = new RegExp(
-    `^(?:(?:set |bring )?(?:the )?(?:light|brightness) (?:on|at) (${NAMES}) (?:(?:is|goes|falls|rises) )?(?:to |at )?|(${NAMES}) (?:sees|gets|is at) )(\\d+(?:\\.\\d+)?)( %)?(?: light)?$`,
-    'i',
-  ).exec(what);
-  const lightSensor = lit && (lit[1] ?? lit[2]!);
-  if (lightSensor && isTouched(lightSensor, 'light', parts))
-    return [`light on ${lightSensor} to ${lit[4] ? Number(lit[3]) / 100 : lit[3]}${tail}`];
-  const brought = broughtTo(what, parts);
-  if (brought !== undefined) return [`${brought}${tail}`];
-  // Only its time is missing.
-  const timeless = `${what}${tail}`;
-  return !when && readStimulus(timeless).ok ? [timeless] : undefined;
-}
-
-/** Whether that is done to a part of this name; to one that is not known yet anything may be. */
-const isTouched = (name: string, how: StimulusKind, parts: readonly Named[]): boolean => {
-  const kind = parts.find(({ ref }) => ref === name.toUpperCase())?.kind;
-  return kind === undefined || findKind(kind)?.stimulus === how;
-};
-
-/** Words for a change. */
-const BECOMES =
-  /\b(?:gets|becomes|turns|grows|goes|falls|drops|rises|changes|comes|set|turn|make|bring|move|warm|heat|cool|press|hold|put)\b/i;
-
-/** How much light falls on a sensor in a dark and in a bright room. */
-const [DARK, BRIGHT] = [0.05, 0.9];
-
-/** How far a knob is turned, from 0 to 1. */
-function shareOf(text: string, isWhole: boolean): number | undefined {
-  const word = text.trim().toLowerCase();
-  const percent = /^(\d+(?:\.\d+)?) %$/.exec(word)?.[1];
-  if (percent !== undefined) return Number(percent) / 100;
-  if (/^\d*\.?\d+$/.test(word)) return Number(word);
-  if (/^(?:the )?(?:middle|centre|half|halfway|half way)$/.test(word)) return 0.5;
-  if (
-    /^(?:the )?(?:left|start|beginning|minimum|lowest|zero|down|other end|anticlockwise|counterclockwise)$/.test(
-      word,
-    )
-  )
-    return 0;
-  if (/^(?:the )?(?:right|end|maximum|highest|full|top|up|clockwise)$/.test(word)) return 1;
-  return word === '' && isWhole ? 1 : undefined;
 }

@@ -1,7 +1,7 @@
 import { expectationDefinitions } from '../../expectations';
 import { findKind, type Observed } from '../../parts';
 import { fail, type Result } from '../../result';
-import { isMeasured } from '../../stimuli';
+import { isMeasured, stimulusDefinitions } from '../../stimuli';
 import { NAMES, onlyTouched, showsFigures, type Named } from './plain';
 
 /** Examples that are shown at once. */
@@ -77,3 +77,39 @@ function withNames(example: string, part: Named, parts: readonly Named[]): strin
     return undefined;
   return `${part.ref}${rest.replace(/\bS1\b/, pressed ?? '').replace(/\bP1\b/, moved ?? '')}`;
 }
+
+/** What a thermometer is, without a figure. */
+const OF_WARMTH = /\b(?:cold|cool|warm|hot)$/i;
+
+/** The answer to something done that nothing understands: what can be done to the parts that are there. */
+export function notDone(typed: string, plain: string, parts: readonly Named[]): Result<never> {
+  const named = (plain.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
+  const handled = parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined);
+  const subject = handled.find(({ ref }) => named.includes(ref));
+  const own = subject && doingOf(subject);
+  if (subject && own !== undefined) {
+    const isWarmth = findKind(subject.kind)?.stimulus === 'warm' && OF_WARMTH.test(plain);
+    return fail({
+      message: `“${typed.trim()}” is not understood. ${isWarmth ? `Say how warm ${subject.ref} is, as` : `Of ${subject.ref} you can say`} “${own}”.`,
+      typed,
+    });
+  }
+  const first = handled.filter(
+    ({ kind }, index) =>
+      handled.findIndex((other) => findKind(other.kind)?.stimulus === findKind(kind)?.stimulus) === index,
+  );
+  const general = stimulusDefinitions.flatMap(({ touches, example }) =>
+    touches === undefined ? [example] : [],
+  );
+  const examples = [...first.flatMap((part) => doingOf(part) ?? []), ...general].slice(0, MOST);
+  return fail({
+    message: `“${typed.trim()}” is not understood. Write it like ${quotedList(examples)}.`,
+    typed,
+  });
+}
+
+/** What is done to a part, as an example with its name. */
+export const doingOf = ({ ref, kind }: Named): string | undefined =>
+  stimulusDefinitions
+    .find(({ touches }) => touches !== undefined && touches === findKind(kind)?.stimulus)
+    ?.example.replace(/\b[A-Z]\d\b/, ref);

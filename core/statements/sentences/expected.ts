@@ -8,8 +8,9 @@ import { asFollowing } from './following';
 import { asMoving } from './moving';
 import { observedOf, stated, stateOf } from './on-off';
 import { NAMES, plainly, timed, type Named } from './plain';
-import { aboutAll, aboutThePress, unseenIn } from './subjects';
+import { aboutAll, aboutThePress, handledIn, unseenIn } from './subjects';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
+import { waysCounted } from './ways-counted';
 import { waysSeen } from './ways-seen';
 import { inOrder } from './word-order';
 
@@ -34,10 +35,14 @@ export function readExpected(
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
   const direct = readExpectation(plain === plainly(text, parts) ? text : plain);
-  if (direct.ok) return ok([direct.value]);
-  const meant = meaning(plain, { parts, done }, 0);
-  if (!meant) return notUnderstoodOf(text, plain, parts);
-  return expectationsOf(meant, text);
+  const meant: Meaning | undefined = direct.ok ? undefined : meaning(plain, { parts, done }, 0);
+  const read = direct.ok
+    ? ok([direct.value])
+    : meant
+      ? expectationsOf(meant, text)
+      : notUnderstoodOf(text, plain, parts);
+  const handled = read.ok ? handledIn(read.value, parts) : undefined;
+  return handled === undefined ? read : fail({ message: handled, typed: text });
 }
 
 /** The expectations that are meant; the first that is none, or what is missing to know. */
@@ -218,6 +223,12 @@ const ways: readonly Way[] = [
       return saying(`${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s after ${name}`);
     },
   },
+  // … from 2 s, while S1 is held: what beeps over a stretch of time beeps more than once
+  {
+    pattern: whole(`(${NAMES}) (?:beep|chirp)s? ((?:from|until|till|between|while|as long as) (?!.* hz).*)`),
+    means: ([subject = '', window = ''], around, depth) =>
+      meaning(`${subject} beeps repeatedly ${window}`, around, depth + 1),
+  },
   // … until S1 is pressed
   {
     pattern: whole(`(.+?) (?:until|before|till) ${USED}`),
@@ -262,6 +273,10 @@ const ways: readonly Way[] = [
     means: ([said = '', after = ''], around, depth) =>
       tailed(said, ` from ${timed(Number(after) + AT_ONCE)} s`, around, depth),
   },
+  {
+    pattern: whole(`(${NAMES} (?:flash|blink|chirp|beep).+?) after ${SECONDS}`),
+    means: ([said = '', after = ''], around, depth) => tailed(said, ` from ${after} s`, around, depth),
+  },
   // What changes at a time is so a moment later.
   {
     pattern: whole(
@@ -282,6 +297,7 @@ const ways: readonly Way[] = [
         ? undefined
         : tailed(said, ` from ${at} s to ${timed(Number(at) + AT_ONCE)} s`, around, depth),
   },
+  ...waysCounted,
   ...waysSeen,
   // on and off, with a length of its own or none
   {

@@ -1,5 +1,7 @@
+import type { Expectation } from '../../expectations';
 import { findKind } from '../../parts';
 import { listText, withArticle } from '../../words/words';
+import { doingOf } from './examples';
 import { NAMES, onlyTouched, showsFigures, type Named } from './plain';
 
 /** `after the press`, where only one part is pressed. */
@@ -25,6 +27,19 @@ export function unseenIn(sentence: string, parts: readonly Named[]): string | un
   const instead =
     alike.length === 0 ? '' : ` ${listText(alike)} ${alike.length === 1 ? 'is' : 'are'} seen here.`;
   return `${part.ref} is ${withArticle(kind.title)}: nothing is seen of it.${instead}`;
+}
+
+/** Why an LED that is spoken of is none: it is a part that is handled, and what is done to it is said elsewhere. */
+export function handledIn(read: readonly Expectation[], parts: readonly Named[]): string | undefined {
+  for (const expectation of read) {
+    const name = 'lamp' in expectation ? expectation.lamp.replace(/\..*/, '') : undefined;
+    const part = parts.find(({ ref }) => ref === name);
+    const kind = part && findKind(part.kind);
+    if (!part || !kind?.stimulus || kind.observed !== undefined) continue;
+    const done = doingOf(part);
+    return `${name} is ${withArticle(kind.title)}: nothing is seen of it. What is done to it is said in the lines above, as “${done ?? ''}”.`;
+  }
+  return undefined;
 }
 
 const OF_LEDS = /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b/i;

@@ -1,0 +1,51 @@
+import { NAMES, timed } from './plain';
+import { saying, SECONDS, whole, type Way } from './way';
+
+/** How what an LED and a buzzer do over and over is counted. */
+const counts = (verb: string): 'flashes' | 'chirps' =>
+  /^(?:flash|blink)/i.test(verb) ? 'flashes' : 'chirps';
+
+const VERB = '(flash|blink|beep|chirp|buzz)';
+const OFTEN =
+  '(?:several times|a few times|many times|repeatedly|again and again|over and over(?: again)?|on and on)';
+/** What is done over and over is done twice at least. */
+const SOMETIMES = 'twice or more';
+/** The share by which a length may be off. */
+const ABOUT = 0.1;
+
+/** How often an LED flashes and a buzzer beeps, at the least. */
+export const waysCounted: readonly Way[] = [
+  {
+    pattern: whole(
+      `(${NAMES}) ${VERB}(?:es|s)? (?:at least|no fewer than) (once|twice|\\d+ times?)((?: .*)?)`,
+    ),
+    means: ([subject = '', verb = '', count = '', tail = '']) =>
+      saying(`${subject} ${counts(verb)} ${count} or more${tail}`),
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:keeps )?${VERB}(?:es|s|ing)? ${OFTEN}((?: .*)?)`),
+    means: ([subject = '', verb = '', tail = '']) => saying(`${subject} ${counts(verb)} ${SOMETIMES}${tail}`),
+  },
+  {
+    pattern: whole(`(${NAMES}) keeps ${VERB}ing((?: .*)?)`),
+    means: ([subject = '', verb = '', tail = '']) => saying(`${subject} ${counts(verb)} ${SOMETIMES}${tail}`),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (beep|chirp)s? (?:(?:once|twice|\\d+ times?) )?(?:every|each|per|a) (?:sec|${SECONDS})(?: .*)?`,
+    ),
+    means: ([subject = '']) => {
+      const name = subject.toUpperCase();
+      return {
+        problem: `Say how often ${name} beeps in a stretch of time: “${name} beeps 3 times from 1 s to 4 s”.`,
+      };
+    },
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:beep|chirp|buzz)(?:es|s)? for ${SECONDS}`),
+    means: ([subject = '', length = '']) => {
+      const [least, most] = [1 - ABOUT, 1 + ABOUT].map((share) => timed(Number(length) * share));
+      return saying(`${subject} sounds for ${least} s to ${most} s`);
+    },
+  },
+];
