@@ -1,12 +1,19 @@
 import { apart } from '../effort';
 import type { Scenario } from '../formats/scenario';
+import type { Trace } from '../rehearsal/trace';
 import type { Judging } from './judging';
-import { variationsOf } from './repair/variations';
+import { unwatchedOf, variationsOf, type Played } from './repair/variations';
 import { unmetIn } from './scenarios';
 import { unsteadiness, type Unsteadiness } from './unsteadiness';
 
 /** What each of the things that are kept of an exercise's own build may take. */
 const OF_EACH = 2e9;
+
+/** A run of an exercise's own that nothing is asked of. */
+export interface UnwatchedRun {
+  readonly played: Played;
+  readonly trace: Trace;
+}
 
 /**
  * What an exercise's own wiring and program do, worked out when it is first asked for and kept for every build that is
@@ -16,6 +23,7 @@ export class OwnRuns {
   private readonly unsteady = new Map<number, Unsteadiness['by'] | undefined>();
   private ownSteps: readonly number[] | undefined;
   private met: readonly Scenario[] | undefined;
+  private seenUnwatched: readonly UnwatchedRun[] | undefined;
 
   /** `judging`: how its runs are made and judged; `undefined` when it cannot be run. */
   constructor(
@@ -54,6 +62,17 @@ export class OwnRuns {
           (scenario) => unmetIn(scenario, judging.run(scenario, {}), judging) === 0,
         ),
       ) ?? []);
+  }
+
+  /** What it does where nobody looks, run by run. */
+  get unwatched(): readonly UnwatchedRun[] {
+    return (this.seenUnwatched ??=
+      this.kept((judging) => {
+        const met = this.scenarios.filter(
+          (scenario) => unmetIn(scenario, judging.run(scenario, {}), judging) === 0,
+        );
+        return unwatchedOf(met).map((played) => ({ played, trace: judging.run(played, {}) }));
+      }) ?? []);
   }
 
   private kept<T>(work: (judging: Judging) => T): T | undefined {

@@ -2,8 +2,8 @@ import type { Edit, Observation } from '../../findings/finding';
 import { quantity } from '../../findings/finding';
 import type { Circuit } from '../../wiring/circuit';
 import { partTextOf } from '../../wiring/words';
-import { isResistor, kindOf } from '../../parts';
 import { TAKES_PIN } from './pin-functions';
+import { partsBehind } from './pins-behind';
 
 /** `const int LAMP = ` and `#define LAMP `, up to where the number stands. */
 const DECLARATION =
@@ -170,19 +170,3 @@ const isUsedAsPin = (name: string, source: string): boolean =>
   [...source.matchAll(/\b(\w+)\s*\(\s*(\w+)\b/g)].some(
     ([, called, argument]) => argument === name && TAKES_PIN.test(called!),
   );
-
-/** What people see or touch behind a pin, through resistors. */
-function partsBehind(circuit: Circuit, pin: string): readonly Parameters<typeof partTextOf>[1][] {
-  const node = circuit.nodeOfPin(pin);
-  if (!node) return [];
-  const near = circuit.reach(node.id, {
-    through: isResistor,
-    notBeyond: (next) => circuit.node(next).pins.length > 0,
-  });
-  return [...near].flatMap((one) =>
-    circuit
-      .partsAt(one)
-      .filter(({ kind }) => kindOf(kind).observed !== undefined || kindOf(kind).stimulus !== undefined)
-      .map(({ ref }) => ref),
-  );
-}

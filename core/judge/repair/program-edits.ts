@@ -13,6 +13,7 @@ import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { referenceCandidates } from './reference-edits';
 import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { callsOfUncalled } from './uncalled-functions';
+import { switchesLeftOut } from './switches-left-out';
 import { widenings } from './wide-numbers';
 import { cost, type ProgramWishes } from './wishes';
 
@@ -190,7 +191,13 @@ export function programCandidates(
       const by = ` pinMode(${argument}, INPUT_PULLUP);`;
       found.push(make({ ...place, by }, cost.repair, `Add${by} to setup.`));
     }
-  for (const end of statementEnds(tokens, 'digitalWrite'))
+  const ends = statementEnds(tokens, 'digitalWrite');
+  const [unlike, seen] = [wishes.unlike, wishes.seen].map((pins) =>
+    pins.map((pin) => nameOfPin(program.source, pin)),
+  ) as [string[], string[]];
+  for (const { edit, line, call } of switchesLeftOut(tokens, ends, unlike, seen))
+    found.push(make(edit, cost.insert, `Add ${call} after line ${line}.`));
+  for (const end of ends)
     for (const time of wishes.milliseconds)
       found.push(
         make(

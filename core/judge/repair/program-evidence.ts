@@ -1,9 +1,10 @@
 import { ref as makeRef } from '../../brand';
 import type { PinDrive } from '../../electrics/bench';
 import { quantity, type Edit, type Observation } from '../../findings/finding';
-import { isResistor, kindOf, roleOfLeg } from '../../parts';
+import { kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
+import { pinsBehind } from './pins-behind';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
 
@@ -244,17 +245,7 @@ export function atItsLastLine(seen: Observation, circuit: Circuit, trace: Trace 
   const part = ref === undefined ? undefined : circuit.part(makeRef(ref));
   if (!trace || !part || seen.line !== undefined || kindOf(part.kind).observed === undefined) return seen;
   const over = trace.ended.reason === 'finished' ? ` The program is over at ${seconds(trace.ended.at)}.` : '';
-  const pins = part.legs
-    // What goes over a bus is many levels, and none of them is the one that was seen.
-    .filter(({ leg }) => roleOfLeg(part, leg) !== 'bus')
-    .map(({ leg }) => circuit.nodeOf(part, leg))
-    .flatMap((node) => [
-      ...circuit.reach(node, {
-        through: isResistor,
-        notBeyond: (next) => circuit.node(next).pins.length > 0,
-      }),
-    ])
-    .flatMap((node) => circuit.signalsAt(node));
+  const pins = pinsBehind(circuit, part.ref);
   const [pin] = pins;
   if (pin === undefined) return seen;
   const until = seen.evidence?.['untilS']?.amount ?? trace.seconds;

@@ -116,6 +116,8 @@ describe('changes of a program', () => {
     floating: [],
     used: [13],
     overflowingLines: [],
+    seen: [],
+    unlike: [],
     endlessLine: undefined,
     asked: PROGRAM,
     isWiredAsAsked: true,

@@ -43,7 +43,7 @@ const OTHER_WAY = 1;
 /** Changes that are tried on a program that does not compile. */
 const MOST_FIRST_CHANGES = 12;
 /** Changes that are tried behind one that passes by accident. */
-const MORE_AFTER_AN_ACCIDENT = 40;
+const MORE_AFTER_AN_ACCIDENT = 150;
 /** Slips of a program that is the exercise's own but for them. */
 const MOST_SLIPS = 4;
 /** First changes that are kept to try second ones on. */
@@ -335,16 +335,18 @@ class RepairSearch {
   /** The cheapest change of the program with which a build passes, of those that come to less than `most`. */
   private oneMore(start: Tried, most = Number.POSITIVE_INFINITY): Tried | undefined {
     let byAccident: Tried | undefined;
+    let unmeant: Tried | undefined;
     let more = MORE_AFTER_AN_ACCIDENT;
     for (const candidate of this.changesOfProgram(start)) {
       if (start.cost + candidate.cost >= most || more <= 0) break;
-      if (byAccident) more -= 1;
+      if (byAccident ?? unmeant) more -= 1;
       const tried = this.tries.make(start, candidate);
       if (!tried || !this.tries.isRepaired(tried)) continue;
-      if (this.tries.holdsWhenVaried(tried)) return tried;
-      byAccident ??= tried;
+      if (!this.tries.holdsWhenVaried(tried)) byAccident ??= tried;
+      else if (this.tries.doesWhatIsMeant(tried)) return tried;
+      else unmeant ??= tried;
     }
-    return byAccident;
+    return unmeant ?? byAccident;
   }
 
   /**

@@ -1,6 +1,7 @@
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Build } from '../build';
+import { comparedRun, standingIn } from '../compared-runs';
 import type { Examination, Examiner } from '../examine';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
@@ -98,6 +99,17 @@ export class Tries {
     return this.examiner.reference.ownRuns.variations.every(
       (scenario) => this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet === 0,
     );
+  }
+
+  /** Whether a build does what the exercise's own does where nobody looks. */
+  doesWhatIsMeant({ build }: Tried): boolean {
+    const standing = standingIn(this.examiner, build.wiring);
+    return this.examiner.reference.ownRuns.unwatched.every(({ played, trace: asked }) => {
+      const [built] = this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [
+        { ...played, expect: [] },
+      ]).traces;
+      return built !== undefined && comparedRun(played, { asked, built }, standing).first === undefined;
+    });
   }
 
   /** How far a program's runs are from what is wanted; beside a right wiring only they tell one try from another. */

@@ -1,5 +1,5 @@
 import type { Scenario } from '../../formats/scenario';
-import { isBrought, isPress, type Stimulus } from '../../stimuli';
+import { isBrought, isPress, touchedBy, type Stimulus } from '../../stimuli';
 
 /** By how many seconds everything comes later, by what factor presses last, and by how much amounts differ. */
 const LATER = 0.37;
@@ -7,6 +7,8 @@ const LONGER = 1.3;
 const ASIDE = 0.06;
 /** Scenarios that are varied, the first ones. */
 const MOST = 3;
+/** Seconds up to which a scenario is played twice in a row. */
+const LONGEST_TWICE = 20;
 
 /**
  * The scenarios of an exercise a little otherwise: everything later, presses longer, amounts a little aside. A build
@@ -25,6 +27,42 @@ export const variationsOf = (scenarios: readonly Scenario[]): readonly Scenario[
           : [{ ...scenario, stimuli }];
       }),
     ]);
+
+/**
+ * Scenarios in which the exercise's own program shows what nobody asks for: the scenarios as they are, with what is
+ * measured going the other way, and with everything done once more. A build that does the same in them is the one that is
+ * meant.
+ */
+export const unwatchedOf = (scenarios: readonly Scenario[]): readonly Played[] =>
+  scenarios.slice(0, MOST).flatMap((scenario) => [scenario, ...turnedRound(scenario), ...onceMore(scenario)]);
+
+/** What of a scenario is played. */
+export type Played = Omit<Scenario, 'expect'>;
+
+/** The amounts that each part is brought to, in the other order. */
+function turnedRound({ name, for: length, stimuli }: Played): readonly Played[] {
+  const turned = stimuli.map((stimulus) => {
+    if (!isBrought(stimulus)) return stimulus;
+    const part = touchedBy(stimulus)?.name;
+    const amounts = stimuli.flatMap((other) =>
+      isBrought(other) && touchedBy(other)?.name === part ? [{ of: other, to: other.to }] : [],
+    );
+    const at = amounts.findIndex(({ of }) => of === stimulus);
+    return { ...stimulus, to: amounts.at(-1 - at)!.to };
+  });
+  const isOther = turned.some((stimulus, index) => {
+    const own = stimuli[index]!;
+    return isBrought(stimulus) && isBrought(own) && stimulus.to !== own.to;
+  });
+  return isOther ? [{ name, for: length, stimuli: turned }] : [];
+}
+
+/** Everything that is pressed, once more behind all that is done. */
+function onceMore({ name, for: length, stimuli }: Played): readonly Played[] {
+  if (!stimuli.some(isPress) || length > LONGEST_TWICE) return [];
+  const again = stimuli.map((stimulus) => ({ ...stimulus, at: stimulus.at + length }));
+  return [{ name, for: 2 * length, stimuli: [...stimuli, ...again] }];
+}
 
 /** A moment as a person would write it. */
 const shifted = (moment: number): number => Math.round((moment + LATER) * 1000) / 1000;

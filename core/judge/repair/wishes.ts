@@ -1,7 +1,11 @@
+import { ref as makeRef } from '../../brand';
+import { rowOf } from '../../findings/table';
+import { kindOf } from '../../parts';
 import { pausesOf } from '../../expectations';
 import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
 import type { Build } from '../build';
 import type { Examination } from '../examine';
+import { pinsBehind } from './pins-behind';
 
 /** How much a person has to do for each kind of change of a program. */
 export const cost = {
@@ -31,6 +35,9 @@ export interface ProgramWishes {
   readonly asked: string;
   /** Whether the wiring is the one that the exercise asks for: what disagrees with it then is the program. */
   readonly isWiredAsAsked: boolean;
+  /** Pins of parts that are seen or heard, and of those of them that do not do what is wanted. */
+  readonly seen: readonly number[];
+  readonly unlike: readonly number[];
   /** Lines in which a number was too large for its type. */
   readonly overflowingLines: readonly number[];
   /** Line of a loop that was still running at the end. */
@@ -41,7 +48,7 @@ export interface ProgramWishes {
 export function wishesOf(
   exercise: Exercise,
   { wiring }: Build,
-  { traces, match }: Pick<Examination, 'traces' | 'match'>,
+  { traces, match, observations, circuit }: Examination,
 ): ProgramWishes {
   const number = (pin: string): number | undefined =>
     exercise.board.pins.find((known) => known.name === pin)?.number;
@@ -76,6 +83,17 @@ export function wishesOf(
     asked: exercise.data.program,
     isWiredAsAsked: match.same,
     floating: known(floating),
+    seen: known(
+      circuit.parts
+        .filter(({ kind }) => kindOf(kind).observed !== undefined)
+        .flatMap((part) => pinsBehind(circuit, part.ref).map(number)),
+    ),
+    unlike: known(
+      observations
+        .filter(({ code }) => rowOf(code).domain === 'behaviour')
+        .flatMap(({ refs = [] }) => refs)
+        .flatMap((ref) => pinsBehind(circuit, makeRef(ref)).map(number)),
+    ),
     overflowingLines: [
       ...new Set(
         traces.flatMap(({ silentErrors }) =>
