@@ -216,7 +216,9 @@ function bestOfProgram(
   if (units ?? pin) return units ?? pin;
   const said = edit && findingOfPullUp(edit, source);
   const [elsewhere] = byCause(
-    program.filter(({ code }) => code !== 'missed-input' || isOfTime(edit, source) || readsAnew(edit)),
+    program.filter(
+      ({ code }) => code !== 'missed-input' || isOfTime(edit, source) || readsAnew(edit, source),
+    ),
   );
   const best = here ?? said ?? elsewhere ?? plain ?? byCause(explained)[0];
   return best && atItsLine(best, edit, traces, source);
@@ -255,9 +257,19 @@ const isWordIn = (text: string, word: string): boolean => new RegExp(`\\b${word}
 const isOfPull = (edit: Edit): edit is Extract<Edit, { replace: unknown }> =>
   'replace' in edit && /^(?:UP|DOWN)$|PULL|Pull\./.test(edit.replace.by.trim());
 
-/** Whether a change brings a reading, without which what happens later goes unseen. */
-const readsAnew = (edit: Edit | undefined): boolean =>
-  edit !== undefined && 'replace' in edit && /[rR]ead\s*\(|\.value\b|pulseIn/.test(edit.replace.by);
+const READS = /[rR]ead\s*\(|\.value\b|pulseIn/;
+
+/** Whether a change brings a reading, by itself or by a function that does, without which what happens later goes unseen. */
+function readsAnew(edit: Edit | undefined, source: string): boolean {
+  if (!edit || !('replace' in edit)) return false;
+  const { by } = edit.replace;
+  const called = [...by.matchAll(/\b(\w+)\s*\(/g)].map(([, name]) => name!);
+  return READS.test(by) || called.some((name) => READS.test(bodyOf(name, source)));
+}
+
+/** What stands from the head of a function on to where the next one begins. */
+const bodyOf = (name: string, source: string): string =>
+  new RegExp(`^[\\w ]*\\b${name}\\s*\\([^()]*\\)\\s*[{:](?:\\n(?!\\w)|.)*`, 'm').exec(source)?.[0] ?? '';
 
 const isOfDirection = (edit: Edit | undefined): boolean =>
   edit !== undefined &&

@@ -205,10 +205,12 @@ export class Pins {
     return this.level(state);
   }
 
-  /** What looks at a pin again and again without counting as a look; `undefined` where there is no such pin. */
+  /** What looks at a pin again and again and counts as one look; `undefined` where there is no such pin. */
   levelsOf(number: number, line: number): (() => 0 | 1) | undefined {
     const state = this.state(number, line);
-    return state && (() => this.level(state));
+    if (!state) return undefined;
+    this.log.look(state.pin.name, 'digital', line, false, this.around.machine());
+    return () => this.level(state);
   }
 
   /** The level of a pin, whether or not the program has told it anything. */

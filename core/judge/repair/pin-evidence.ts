@@ -20,8 +20,10 @@ export function findingOfPin(edit: Edit, source: string, circuit: Circuit): Obse
   const text = source.split('\n')[line - 1] ?? '';
   const word = text.slice(column - 1, column - 1 + length);
   const before = text.slice(0, column - 1);
-  const pinOf = (said: string): (typeof board.pins)[number] | undefined =>
-    board.pins.find(({ name, number }) => name === said || String(number) === said);
+  const pinOf = (said: string): (typeof board.pins)[number] | undefined => {
+    const number = numberGivenTo(said, source) ?? said;
+    return board.pins.find((pin) => pin.name === number || String(pin.number) === number);
+  };
   const [said, meant] = [pinOf(word), pinOf(by)];
   if (!said || !meant || said === meant || !circuit.wiredSignals.includes(meant.name)) return undefined;
   if (!standsForPin(before, source)) return undefined;
@@ -35,10 +37,10 @@ export function findingOfPin(edit: Edit, source: string, circuit: Circuit): Obse
     severity: 'fault',
     line,
     column,
-    message: `Line ${line} ${what} pin ${word}, but on this wiring it has to be pin ${by}${there}.`,
+    message: `Line ${line} ${what} ${pinText(word, said)}, but on this wiring it has to be ${pinText(by, meant)}${there}.`,
     hints: [
       `Which pin does line ${line} name, and what is wired to that pin?`,
-      `Line ${line} ${what} pin ${word}. Nothing uses pin ${by}${there}.`,
+      `Line ${line} ${what} ${pinText(word, said)}. What it is about is wired to ${pinText(by, meant)}${there}.`,
       `Write ${by} instead of ${word} in line ${line}.`,
     ],
     evidence: { programPin: quantity(said.number, ''), wiredPin: quantity(meant.number, '') },
@@ -116,6 +118,21 @@ function findingOfOrder(edit: Edit, source: string, circuit: Circuit): Observati
     ],
   };
 }
+
+/** The number that a program gives to a name: `const int TRIG = 7;`, `#define TRIG 7`. */
+const numberGivenTo = (name: string, source: string): string | undefined =>
+  /^[A-Za-z_]\w*$/.test(name)
+    ? new RegExp(`\\b${name}\\s*=\\s*(\\w+)\\s*[,;]|#define\\s+${name}\\s+(\\w+)`)
+        .exec(source)
+        ?.slice(1)
+        .find(Boolean)
+    : undefined;
+
+/** `pin 7`, or `TRIG (pin 7)` as a program calls it. */
+const pinText = (
+  said: string,
+  { name, number }: { readonly name: string; readonly number: number | undefined },
+): string => (said === name || said === String(number) ? `pin ${said}` : `${said} (pin ${name})`);
 
 /** `byte LAMPS[] = {2, `, up to one of its numbers. */
 const LIST = /\b(\w+)\s*(?:\[\s*\w*\s*\])?\s*=\s*[{[(][^{}[\]()]*$/;

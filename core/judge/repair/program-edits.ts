@@ -9,6 +9,7 @@ import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
+import { exchangedWords } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { referenceCandidates } from './reference-edits';
 import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
@@ -53,11 +54,23 @@ export function programCandidates(
     if (repair && edits.length > 0) found.push(makeAll(edits, cost.repair, repair.text));
   }
   const made = new Set(found.map(({ edits }) => resultOf(edits, program)));
-  found.push(
-    ...referenceCandidates(program.source, wishes.asked, program.language, make)
-      .filter(({ edits }) => !made.has(resultOf(edits, program)))
-      .map((candidate) => ({ ...candidate, isAsAsked: true })),
-  );
+  const asked = referenceCandidates(program.source, wishes.asked, program.language, make)
+    .filter(({ edits }) => !made.has(resultOf(edits, program)))
+    .map((candidate) => ({ ...candidate, isAsAsked: true }));
+  const isPin = (word: string): boolean =>
+    board.pins.some(
+      ({ name, number }) => name === word || (String(number) === word && wishes.used.includes(number)),
+    );
+  const exchanged = exchangedWords(asked, program.source, isPin).map(([first, second]) => ({
+    ...makeAll(
+      // From the end, so that the place before stays what it is.
+      [second, first].map(({ line, column, length, by }) => ({ line, column, length, by })),
+      cost.asAsked,
+      `Exchange ${first.word} in line ${first.line} and ${second.word} in line ${second.line}.`,
+    ),
+    isAsAsked: true,
+  }));
+  found.push(...exchanged, ...asked);
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   const replace = (token: Token, by: string): TextEdit => ({

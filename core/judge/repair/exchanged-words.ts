@@ -1,0 +1,40 @@
+import type { Candidate } from './candidate';
+
+/**
+ * Pairs of changes towards the exercise's own program that are one slip: a word stands where another belongs, and that one
+ * in its place. `isPin`: whether a word is a pin.
+ */
+export function exchangedWords(
+  candidates: readonly Candidate[],
+  source: string,
+  isPin: (word: string) => boolean,
+): readonly (readonly [first: WordChange, second: WordChange])[] {
+  const changes = candidates.flatMap((candidate) => wordChangeOf(candidate, source) ?? []);
+  return changes.flatMap((one, index) =>
+    changes
+      .slice(index + 1)
+      .filter(
+        (other) => one.word === other.by && other.word === one.by && isPin(one.word) && isPin(other.word),
+      )
+      .map((other) => (isBefore(one, other) ? ([one, other] as const) : ([other, one] as const))),
+  );
+}
+
+/** One word in the place of another. */
+export interface WordChange {
+  readonly line: number;
+  readonly column: number;
+  readonly length: number;
+  readonly word: string;
+  readonly by: string;
+}
+
+function wordChangeOf({ edits: [edit, more] }: Candidate, source: string): WordChange | undefined {
+  if (!edit || more || !('replace' in edit)) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const word = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
+  return /^\w+$/.test(word) && /^\w+$/.test(by) ? { line, column, length, word, by } : undefined;
+}
+
+const isBefore = (one: WordChange, other: WordChange): boolean =>
+  one.line < other.line || (one.line === other.line && one.column < other.column);

@@ -1,0 +1,119 @@
+import { describe, expect, test } from 'vitest';
+import { exerciseSaid } from '../testing/exercise-said';
+import { causesIn, replaced, reportOnSlip } from '../testing/said-slips';
+
+/** A bumper that comes nearer to a wall, and never goes away from it again while somebody looks. */
+const parking = exerciseSaid({
+  id: 'parking',
+  board: 'learner-5v',
+  lines: [
+    'ultrasonic trig 7 echo 8',
+    'green LED on 4 with 330',
+    'yellow LED on 5 with 330',
+    'red LED on 6 with 330',
+  ],
+  program: `const int TRIG = 7;
+const int ECHO = 8;
+
+long distanceCm() {
+  digitalWrite(TRIG, LOW);
+  delayMicroseconds(2);
+  digitalWrite(TRIG, HIGH);
+  delayMicroseconds(10);
+  digitalWrite(TRIG, LOW);
+  long us = pulseIn(ECHO, HIGH);
+  return us / 58;
+}
+
+void setup() {
+  pinMode(TRIG, OUTPUT);
+  pinMode(ECHO, INPUT);
+  pinMode(4, OUTPUT);
+  pinMode(5, OUTPUT);
+  pinMode(6, OUTPUT);
+}
+
+void loop() {
+  long cm = distanceCm();
+  digitalWrite(4, cm > 50);
+  digitalWrite(5, cm <= 50 && cm > 20);
+  digitalWrite(6, cm <= 20);
+  delay(200);
+}
+`,
+  scenarios: [
+    {
+      name: 'coming nearer',
+      lasts: 8,
+      done: [
+        'something 1 m in front of X1 at 0 s',
+        'something 0.35 m in front of X1 at 3 s',
+        'something 0.1 m in front of X1 at 6 s',
+      ],
+      seen: [
+        'D1 on from 1 s to 3 s',
+        'D2 on from 3.5 s to 6 s',
+        'D3 on from 6.5 s',
+        'D1 off from 3.5 s',
+        'D2 off from 6.5 s',
+        'D3 off until 6 s',
+      ],
+    },
+  ],
+});
+
+const THREE = `  digitalWrite(4, cm > 50);
+  digitalWrite(5, cm <= 50 && cm > 20);
+  digitalWrite(6, cm <= 20);
+`;
+const branches = (middle: string): string => `  if (cm > 50) {
+    digitalWrite(4, HIGH); digitalWrite(5, LOW); digitalWrite(6, LOW);
+  } else if (cm > 20) {
+    ${middle}
+  } else {
+    digitalWrite(4, LOW); digitalWrite(5, LOW); digitalWrite(6, HIGH);
+  }
+`;
+
+describe('a repair goes towards what the exercise’s own program does where nobody looks', () => {
+  test('branches that set all three pass', () => {
+    const program = replaced([
+      THREE,
+      branches('digitalWrite(4, LOW); digitalWrite(5, HIGH); digitalWrite(6, LOW);'),
+    ]);
+    expect(reportOnSlip(parking, { program }).verdict).toBe('as-drawn');
+  });
+
+  test('a light that a branch forgets is put out there, and no other light is taken for it', () => {
+    const program = replaced([THREE, branches('digitalWrite(5, HIGH); digitalWrite(6, LOW);')]);
+    const causes = causesIn(parking, { program });
+    expect(causes).toHaveLength(1);
+    // Writing 4 for 6 there would pass too, and leave the red one lit for who drives away again.
+    expect(causes[0]).toMatchObject({
+      code: 'timing-off',
+      repair: { text: 'Add digitalWrite(4, LOW); after line 27.' },
+    });
+  });
+
+  test('a pin by its name is told with its number', () => {
+    const [cause, more] = causesIn(parking, { program: replaced(['pulseIn(ECHO', 'pulseIn(TRIG']) });
+    expect(more).toBeUndefined();
+    expect(cause).toMatchObject({
+      code: 'pin-disagrees',
+      message:
+        'Line 10 uses TRIG (pin 7), but on this wiring it has to be ECHO (pin 8), where the distance sensor X1 is.',
+    });
+  });
+
+  test('what is measured once, by a function, is told as that', () => {
+    const program = replaced(
+      ['void setup() {', 'long cm = 0;\nvoid setup() {\n  cm = distanceCm();'],
+      ['  long cm = distanceCm();\n', ''],
+    );
+    const [cause] = causesIn(parking, { program });
+    expect(cause).toMatchObject({
+      code: 'missed-input',
+      repair: { text: expect.stringContaining('distanceCm()') },
+    });
+  });
+});
