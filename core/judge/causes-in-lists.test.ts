@@ -301,11 +301,10 @@ describe('the first cause', () => {
     expect(reportOnSlip(exercise, {})).toMatchObject({ verdict: 'as-drawn', findings: [] });
   });
 
-  test('of two slips that go together is one for each', () => {
+  test('of two pins in each other’s places in two lines is one', () => {
     const causes = causesIn(winch, { program: replaced(['{9, 0', '{12, 0'], ['LED = 12', 'LED = 9']) });
     expect(causes.map(({ code, repair }) => [code, repair?.text])).toEqual([
-      ['pin-lacks-function', 'Write 9 instead of 12 in line 7.'],
-      ['pin-disagrees', 'Write 12 instead of 9 in line 9.'],
+      ['pin-disagrees', 'Exchange 12 in line 7 and 9 in line 9.'],
     ]);
   });
 

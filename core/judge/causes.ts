@@ -14,6 +14,7 @@ import {
   findingOfStatic,
   findingOfUnits,
   findingOfWord,
+  ofMovedLine,
   ofOpenCase,
 } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
@@ -132,6 +133,9 @@ function ofProgram(
     build,
   );
   if (!others) return undefined;
+  // What the other changes do to a program that compiles is nothing that was seen of it.
+  const isBroken = build.program.compiled !== undefined && others.program.compiled === undefined;
+  if (isBroken) return bestOfProgram(candidate, build.program.source, look(build).observations, look(build));
   const examination = look(others);
   const repaired = candidate.apply(others);
   const explained = explainedBy(examination.observations, repaired && look(repaired).observations);
@@ -194,6 +198,8 @@ function bestOfProgram(
   const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
   const openCase = plain && edit && ofOpenCase(plain, edit);
   if (openCase) return openCase;
+  const moved = plain && edit && ofMovedLine(plain, edit, source);
+  if (moved) return moved;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.

@@ -117,3 +117,44 @@ describe('a repair goes towards what the exercise’s own program does where nob
     });
   });
 });
+
+describe('a line that comes too late', () => {
+  const bell = exerciseSaid({
+    id: 'bell',
+    board: 'learner-5v',
+    lines: ['button on 2, pull-up', 'green LED on 8 with 330'],
+    program: `void setup() {
+  pinMode(2, INPUT_PULLUP);
+  pinMode(8, OUTPUT);
+}
+
+void loop() {
+  if (digitalRead(2) == LOW) {
+    digitalWrite(8, HIGH);
+    delay(2000);
+    digitalWrite(8, LOW);
+  }
+}
+`,
+    scenarios: [
+      {
+        name: 'pressed',
+        lasts: 6,
+        done: ['press S1 at 1 s for 0.2 s'],
+        seen: ['D1 on from 1.1 s to 2.9 s', 'D1 off from 3.2 s', 'D1 off until 1 s'],
+      },
+    ],
+  });
+
+  test('is told as that, with its place', () => {
+    const [cause, more] = causesIn(bell, {
+      program: replaced([
+        '    digitalWrite(8, HIGH);\n    delay(2000);',
+        '    delay(2000);\n    digitalWrite(8, HIGH);',
+      ]),
+    });
+    expect(more).toBeUndefined();
+    expect(cause).toMatchObject({ code: 'not-lit', line: 9, repair: { text: 'Move line 9 before line 8.' } });
+    expect(cause!.message).toContain('Line 9 comes too late: it belongs before line 8.');
+  });
+});

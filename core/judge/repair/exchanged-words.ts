@@ -14,9 +14,14 @@ export function exchangedWords(
     changes
       .slice(index + 1)
       .filter(
-        (other) => one.word === other.by && other.word === one.by && isPin(one.word) && isPin(other.word),
+        (other) =>
+          one.line !== other.line &&
+          one.word === other.by &&
+          other.word === one.by &&
+          isPin(one.word) &&
+          isPin(other.word),
       )
-      .map((other) => (isBefore(one, other) ? ([one, other] as const) : ([other, one] as const))),
+      .map((other) => (one.line < other.line ? ([one, other] as const) : ([other, one] as const))),
   );
 }
 
@@ -35,6 +40,3 @@ function wordChangeOf({ edits: [edit, more] }: Candidate, source: string): WordC
   const word = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
   return /^\w+$/.test(word) && /^\w+$/.test(by) ? { line, column, length, word, by } : undefined;
 }
-
-const isBefore = (one: WordChange, other: WordChange): boolean =>
-  one.line < other.line || (one.line === other.line && one.column < other.column);

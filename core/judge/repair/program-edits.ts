@@ -7,6 +7,7 @@ import { applyTextEdit } from '../../program/problem';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
+import { movedLines } from './moved-lines';
 import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
 import { exchangedWords } from './exchanged-words';
@@ -70,7 +71,17 @@ export function programCandidates(
     ),
     isAsAsked: true,
   }));
-  found.push(...exchanged, ...asked);
+  const moved = movedLines(program.source, wishes.asked, program.language).map(
+    ({ edit, line, beside, isBefore }) => ({
+      ...make(
+        edit,
+        cost.asAskedButThis,
+        `Move line ${line} ${isBefore ? 'before' : 'behind'} line ${beside}.`,
+      ),
+      isAsAsked: true,
+    }),
+  );
+  found.push(...moved, ...exchanged, ...asked);
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   const replace = (token: Token, by: string): TextEdit => ({

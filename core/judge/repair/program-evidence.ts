@@ -147,6 +147,31 @@ export function ofOpenCase(seen: Observation, edit: Edit): Observation | undefin
   };
 }
 
+/** What was seen of a build, said of the line that a repair moves to where it belongs. */
+export function ofMovedLine(seen: Observation, edit: Edit, source: string): Observation | undefined {
+  if (!('replace' in edit)) return undefined;
+  const { line: first, column, by } = edit.replace;
+  const meant = by.split('\n');
+  const there = source.split('\n').slice(first - 1, first - 1 + meant.length);
+  const isOrder =
+    column === 1 && meant.length > 1 && [...meant].sort().join('\n') === [...there].sort().join('\n');
+  if (!isOrder) return undefined;
+  const last = first + meant.length - 1;
+  const isLate = meant[0] === there.at(-1);
+  const [line, where] = isLate ? [last, `before line ${first}`] : [first, `behind line ${last}`];
+  return {
+    ...seen,
+    line,
+    column: 1,
+    message: `${seen.message} Line ${line} comes too ${isLate ? 'late' : 'early'}: it belongs ${where}.`,
+    hints: [
+      `In which order does the program do what stands in lines ${first} to ${last}?`,
+      `Line ${line} is done ${isLate ? 'after' : 'before'} what has to wait for it.`,
+      `Move line ${line} ${where}.`,
+    ],
+  };
+}
+
 /** The finding that a pull-up switched on by a repair is evidence of, where no run has read the pin while it floats. */
 export function findingOfPullUp(edit: Edit, source: string): Observation | undefined {
   if (!('replace' in edit) || edit.replace.by !== 'INPUT_PULLUP') return undefined;
