@@ -61,7 +61,8 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
     for (const mode of ['high', 'low'] as const) {
       const same = steps.filter((step) => step.drive.mode === mode && !step.isOfFade);
       if (same.length < 2 || !same.every((step) => step.lasts < EYE_SECONDS)) continue;
-      const { line, lasts } = same[0]!;
+      // The first one may be no more than how the pin begins.
+      const { line, lasts } = same[Math.floor(same.length / 2)]!;
       const both = steps.every((step) => step.lasts < EYE_SECONDS);
       const hertz = 1 / (steps[0]!.lasts + (steps[1]?.lasts ?? steps[0]!.lasts));
       const state = mode === 'high' ? 'on' : 'off';
