@@ -161,6 +161,7 @@ const ofOmissions: ReadonlySet<FindingCode> = new Set([
   'serial-rate',
   'never-ends',
   'shared-not-volatile',
+  'repeats-while-held',
 ]);
 
 /** What names a change of the program best: the nearest refusal, the question turned round, what is said of its line. */

@@ -40,3 +40,9 @@ function wordChangeOf({ edits: [edit, more] }: Candidate, source: string): WordC
   const word = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
   return /^\w+$/.test(word) && /^\w+$/.test(by) ? { line, column, length, word, by } : undefined;
 }
+
+/** What two words in each other's places have to become. */
+export const exchangeText = (one: string, line: number, other: string, otherLine: number): string =>
+  line === otherLine
+    ? `Exchange ${one} and ${other} in line ${line}.`
+    : `Exchange ${one} in line ${line} and ${other} in line ${otherLine}.`;

@@ -2,6 +2,7 @@ import type { Edit, Observation } from '../../findings/finding';
 import { quantity } from '../../findings/finding';
 import type { Circuit } from '../../wiring/circuit';
 import { partTextOf } from '../../wiring/words';
+import { exchangeText } from './exchanged-words';
 import { TAKES_PIN } from './pin-functions';
 import { partsBehind } from './pins-behind';
 
@@ -74,16 +75,19 @@ export function findingOfExchange(
     here && there && here !== there
       ? ` On pin ${one} is ${partTextOf(circuit.wiring, here)}, on pin ${other} ${partTextOf(circuit.wiring, there)}.`
       : '';
+  const lines = first.line === second.line ? `line ${first.line}` : `lines ${first.line} and ${second.line}`;
   return {
     code: 'pin-disagrees',
     severity: 'fault',
     line: first.line,
     column: first.column,
-    message: `The program has pins ${one} and ${other} in each other’s places, in lines ${first.line} and ${second.line}.${wired}`,
+    message: `The program has pins ${one} and ${other} in each other’s places, in ${lines}.${wired}`,
     hints: [
-      `What is wired to pin ${one}, and what to pin ${other}? Compare with lines ${first.line} and ${second.line}.`,
-      `Line ${first.line} says ${one} and line ${second.line} says ${other}; on this wiring it is the other way round.`,
-      `Write ${other} in line ${first.line}, and ${one} in line ${second.line}.`,
+      `What is wired to pin ${one}, and what to pin ${other}? Compare with ${lines}.`,
+      first.line === second.line
+        ? `Line ${first.line} says ${one} and then ${other}; on this wiring it is the other way round.`
+        : `Line ${first.line} says ${one} and line ${second.line} says ${other}; on this wiring it is the other way round.`,
+      exchangeText(one, first.line, other, second.line),
     ],
   };
 }

@@ -8,9 +8,10 @@ import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { movedLines } from './moved-lines';
+import { pressCandidates } from './press-edits';
 import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
-import { exchangedWords } from './exchanged-words';
+import { exchangedWords, exchangeText } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { referenceCandidates } from './reference-edits';
 import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
@@ -67,7 +68,7 @@ export function programCandidates(
       // From the end, so that the place before stays what it is.
       [second, first].map(({ line, column, length, by }) => ({ line, column, length, by })),
       cost.asAsked,
-      `Exchange ${first.word} in line ${first.line} and ${second.word} in line ${second.line}.`,
+      exchangeText(first.word, first.line, second.word, second.line),
     ),
     isAsAsked: true,
   }));
@@ -84,6 +85,7 @@ export function programCandidates(
   found.push(...moved, ...exchanged, ...asked);
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
+  found.push(...pressCandidates(program, wishes, make));
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
     column: token.column,
@@ -291,7 +293,7 @@ function exchangesOf(
           // From the end, so that the place before stays what it is.
           [replace(other, one.text), replace(one, other.text)],
           cost.pinNumber + 0.2,
-          `Exchange ${one.text} in line ${one.line} and ${other.text} in line ${other.line}.`,
+          exchangeText(one.text, one.line, other.text, other.line),
         ),
       ),
   );

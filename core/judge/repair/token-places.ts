@@ -69,7 +69,12 @@ export function loopsAt(
   });
 }
 
-function closing(tokens: readonly Token[], from: number, opener: string, closer: string): number | undefined {
+export function closing(
+  tokens: readonly Token[],
+  from: number,
+  opener: string,
+  closer: string,
+): number | undefined {
   let depth = 0;
   for (let at = from; at < tokens.length; at += 1) {
     if (tokens[at]!.text === opener) depth += 1;

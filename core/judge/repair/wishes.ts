@@ -1,5 +1,5 @@
 import { ref as makeRef } from '../../brand';
-import { rowOf } from '../../findings/table';
+import { rowOf, type FindingCode } from '../../findings/table';
 import { kindOf } from '../../parts';
 import { pausesOf } from '../../expectations';
 import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
@@ -13,6 +13,7 @@ export const cost = {
   asAsked: 1.05,
   repair: 1,
   units: 1.4,
+  press: 1.4,
   pinNumber: 1.5,
   word: 1.6,
   number: 1.8,
@@ -40,6 +41,12 @@ export interface ProgramWishes {
   readonly unlike: readonly number[];
   /** Lines in which a number was too large for its type. */
   readonly overflowingLines: readonly number[];
+  /** Line that takes the bounces of a contact for presses. */
+  readonly bouncingLine: number | undefined;
+  /** Line that asks for a button at every turn, and acts as often. */
+  readonly heldLine: number | undefined;
+  /** Line that asks for a change, and acts on both of its directions. */
+  readonly changeLine: number | undefined;
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
 }
@@ -69,6 +76,8 @@ export function wishesOf(
   const known = (numbers: readonly (number | undefined)[]): number[] => [
     ...new Set(numbers.filter((value) => value !== undefined)),
   ];
+  const lineOf = (wanted: FindingCode): number | undefined =>
+    observations.find(({ code }) => code === wanted)?.line;
   return {
     pins: known([...wired, ...wanted, ...(own === undefined ? [] : [number(own)])]),
     milliseconds: [...new Set(times)],
@@ -101,6 +110,9 @@ export function wishesOf(
         ),
       ),
     ],
+    bouncingLine: lineOf('no-debounce'),
+    heldLine: lineOf('repeats-while-held'),
+    changeLine: lineOf('double-count'),
     endlessLine: traces[0]?.ended.loop?.line,
   };
 }

@@ -1,0 +1,59 @@
+import type { TextEdit } from '../../findings/finding';
+import { tokenize } from '../../program/cpp/tokens';
+import type { Language } from '../../program';
+import { closing } from './token-places';
+
+/** A wait at the end of what a press does, until the button is let go. */
+export interface WaitForRelease {
+  readonly edit: TextEdit;
+  /** The line behind which it stands, and its own words. */
+  readonly line: number;
+  readonly shown: string;
+}
+
+/** Whether a question looks at the button itself: one about a variable would be answered the same way for ever. */
+const LOOKS = { cpp: /\bdigitalRead\s*\(/, python: /\.value\b/ } as const;
+
+/** The wait for the release of a button that a question in this line asks for; `undefined` where none can be put in. */
+export function waitForRelease(source: string, language: Language, line: number): WaitForRelease | undefined {
+  return language === 'python' ? inPython(source, line) : inCpp(source, line);
+}
+
+function inCpp(source: string, line: number): WaitForRelease | undefined {
+  const { tokens } = tokenize(source);
+  const asks = tokens.findIndex((token) => token.line === line && token.text === 'if');
+  const close = asks < 0 ? undefined : closing(tokens, asks + 1, '(', ')');
+  if (close === undefined || tokens[close + 1]?.text !== '{') return undefined;
+  const end = closing(tokens, close + 1, '{', '}');
+  const brace = end === undefined ? undefined : tokens[end];
+  const [open, shut] = [tokens[asks + 1]!, tokens[close]!];
+  const lines = source.split('\n');
+  const asked = open.line === shut.line ? lines[open.line - 1]!.slice(open.column, shut.column - 1) : '';
+  if (!brace || !LOOKS.cpp.test(asked)) return undefined;
+  const shown = `while (${asked.trim()}) delay(20);`;
+  const before = lines[brace.line - 1]!.slice(0, brace.column - 1);
+  const place = { line: brace.line, column: brace.column, length: 0 };
+  return before.trim() === ''
+    ? { edit: { ...place, by: `  ${shown}\n${before}` }, line: brace.line - 1, shown }
+    : { edit: { ...place, by: `${shown} ` }, line: brace.line, shown };
+}
+
+function inPython(source: string, line: number): WaitForRelease | undefined {
+  const lines = source.split('\n');
+  const [, inset, asked] = /^(\s*)if\s+(.*?)\s*:\s*(?:#.*)?$/.exec(lines[line - 1] ?? '') ?? [];
+  if (inset === undefined || asked === undefined || !LOOKS.python.test(asked)) return undefined;
+  if (!/^import\b.*\btime\b/m.test(source)) return undefined;
+  const rest = lines.slice(line);
+  const after = rest.findIndex((text) => text.trim() !== '' && /^\s*/.exec(text)![0].length <= inset.length);
+  const body = after < 0 ? rest : rest.slice(0, after);
+  const last = body.findLastIndex((text) => text.trim() !== '');
+  const own = /^\s*/.exec(body[0] ?? '')![0];
+  if (last < 0) return undefined;
+  const shown = `while ${asked}: time.sleep(0.02)`;
+  const at = line + last + 1;
+  return {
+    edit: { line: at, column: lines[at - 1]!.length + 1, length: 0, by: `\n${own}${shown}` },
+    line: at,
+    shown,
+  };
+}
