@@ -4,9 +4,8 @@ import type { Language } from '../../program';
 /** A question for a change that asks for one of its two directions too. */
 export interface OneEdge {
   readonly edit: TextEdit;
-  readonly line: number;
-  readonly asked: string;
-  readonly by: string;
+  /** What is done, without the full stop. */
+  readonly text: string;
 }
 
 /** `now != last`, of two variables. */
@@ -24,6 +23,9 @@ export function oneEdgeOf(source: string, language: Language, line: number): rea
     )
     .map((level) => {
       const by = `${asked} ${language === 'python' ? 'and' : '&&'} ${level}`;
-      return { edit: { line, column: found.index + 1, length: asked.length, by }, line, asked, by };
+      return {
+        edit: { line, column: found.index + 1, length: asked.length, by },
+        text: `Write ${by} instead of ${asked} in line ${line}`,
+      };
     });
 }

@@ -85,7 +85,7 @@ export function programCandidates(
   found.push(...moved, ...exchanged, ...asked);
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
-  found.push(...pressCandidates(program, wishes, make));
+  found.push(...pressCandidates(program, wishes, makeAll));
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
     column: token.column,

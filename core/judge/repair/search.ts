@@ -6,6 +6,18 @@ import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
 import type { Reference } from '../reference';
 import { isWiring } from '../../findings/order';
+import {
+  BEAM,
+  MORE_AFTER_AN_ACCIDENT,
+  MOST_FIRST_CHANGES,
+  MOST_SLIPS,
+  OF_A_PART,
+  OF_ONE_OF_SEVERAL,
+  OF_TWO_IN_PROGRAM,
+  OTHER_WAY,
+  PLAIN,
+  WHOLE,
+} from './bounds';
 import { isWordAsAsked, type Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
@@ -27,27 +39,6 @@ export interface RepairSet {
 export interface Repairs extends RepairSet {
   readonly look: (build: Build) => Examination;
 }
-
-/** What a search may take: about a second. */
-const WHOLE = 8e8;
-/** For two changes of a program: few of the many are what was meant. */
-const OF_TWO_IN_PROGRAM = 2e8;
-/** For one change of a program that is the exercise's own but for several. */
-const OF_ONE_OF_SEVERAL = 2e8;
-/** For what can be said of a build that nothing was found for. */
-const OF_A_PART = 1e8;
-/** Cost under which a single change is taken without looking for two. */
-const PLAIN = 2;
-/** By how much a change of the program has to be smaller than the way to the circuit that was asked for. */
-const OTHER_WAY = 1;
-/** Changes that are tried on a program that does not compile. */
-const MOST_FIRST_CHANGES = 12;
-/** Changes that are tried behind one that passes by accident. */
-const MORE_AFTER_AN_ACCIDENT = 150;
-/** Slips of a program that is the exercise's own but for them. */
-const MOST_SLIPS = 4;
-/** First changes that are kept to try second ones on. */
-const BEAM = 8;
 
 /**
  * Searches the smallest set of changes that makes a build pass. The wiring is brought to the circuit that the
@@ -119,8 +110,7 @@ class RepairSearch {
     const { start } = this;
     if (this.tries.isRepaired(start)) return start;
     if (this.hasRightWiring(start)) {
-      const mended =
-        (this.isAskedProgram(start) ? this.inOwnPlaces(start) : undefined) ?? this.onRightWiring(start);
+      const mended = this.mended(start);
       return mended ? this.leanest(mended) : (this.onOwnPins(start) ?? this.partOf(start));
     }
     const wired = this.wired(start);
@@ -131,7 +121,7 @@ class RepairSearch {
     if (!wired) return this.byItsRuns(start) ?? this.partOf(start);
     // Most wirings that were wrong are all that was wrong: no first look is needed.
     if (isPassed(this.tries.examine(wired))) return this.leanest(wired);
-    const both = this.onRightWiring(wired);
+    const both = this.mended(wired);
     if (both) return this.leanest(both);
     return this.partOf(start);
   }
@@ -147,6 +137,13 @@ class RepairSearch {
 
   ofWiring(): readonly Candidate[] {
     return this.hasRightWiring(this.start) ? [] : (this.wired(this.start)?.candidates ?? []);
+  }
+
+  /** A build whose wiring is right: a row of equal parts that is out of order put in order, and its program changed. */
+  private mended(from: Tried): Tried | undefined {
+    const placed = this.inOwnPlaces(from);
+    if (placed && this.tries.isRepaired(placed)) return placed;
+    return (placed && this.onRightWiring(placed)) ?? this.onRightWiring(from);
   }
 
   /** One or two changes of the program, on a wiring that is as it should be. */
@@ -218,22 +215,25 @@ class RepairSearch {
    */
   private onOwnPins(start: Tried): Tried | undefined {
     const { match, pairs } = this.tries.examine(start);
-    return [...match.pins].some(([asked, built]) => asked !== built) ? this.asDrawn(start, pairs) : undefined;
+    const isElsewhere = [...match.pins].some(([asked, built]) => asked !== built);
+    const tried = isElsewhere ? this.asDrawn(start, pairs) : undefined;
+    return tried && this.tries.isRepaired(tried) ? tried : undefined;
   }
 
-  /** The wiring as the exercise has it, its parts paired like this, where that makes the build pass. */
+  /** The wiring as the exercise has it, with its parts paired like this. */
   private asDrawn(start: Tried, pairs: ReadonlyMap<string, PlacedPart>): Tried | undefined {
     const { exercise } = this.reference;
     const target = new Target(exercise, exercise.reference, start.build.wiring, pairs);
     const given = { drawn: exercise.reference, board: exercise.board };
     const way = wayTo([target], start.build, given);
-    const tried = way && this.after(start, way);
-    return tried && this.tries.isRepaired(tried) ? tried : undefined;
+    return way && this.after(start, way);
   }
 
-  /** The wiring with each part where its name belongs: parts that are alike may be told apart by where they stand. */
+  /** The wiring with each part where its name belongs: those of a row that are alike are known by where they stand. */
   private inOwnPlaces(start: Tried): Tried | undefined {
-    const byName = pairedByName(this.reference.reduced.circuit, this.tries.examine(start));
+    const examination = this.tries.examine(start);
+    if (!examination.observations.some(({ code }) => code === 'order-wrong')) return undefined;
+    const byName = pairedByName(this.reference.reduced.circuit, examination);
     return byName && this.asDrawn(start, byName);
   }
 

@@ -14,12 +14,20 @@ export interface WaitForRelease {
 /** Whether a question looks at the button itself: one about a variable would be answered the same way for ever. */
 const LOOKS = { cpp: /\bdigitalRead\s*\(/, python: /\.value\b/ } as const;
 
-/** The wait for the release of a button that a question in this line asks for; `undefined` where none can be put in. */
-export function waitForRelease(source: string, language: Language, line: number): WaitForRelease | undefined {
-  return language === 'python' ? inPython(source, line) : inCpp(source, line);
-}
+/**
+ * The waits for the release of a button that a question in this line asks for: one that asks now and then, and one before
+ * and behind which a contact may bounce. None where none can be put in.
+ */
+export const waitsForRelease = (
+  source: string,
+  language: Language,
+  line: number,
+): readonly WaitForRelease[] =>
+  [false, true].flatMap(
+    (isSteady) => (language === 'python' ? inPython : inCpp)(source, line, isSteady) ?? [],
+  );
 
-function inCpp(source: string, line: number): WaitForRelease | undefined {
+function inCpp(source: string, line: number, isSteady: boolean): WaitForRelease | undefined {
   const { tokens } = tokenize(source);
   const asks = tokens.findIndex((token) => token.line === line && token.text === 'if');
   const close = asks < 0 ? undefined : closing(tokens, asks + 1, '(', ')');
@@ -30,7 +38,8 @@ function inCpp(source: string, line: number): WaitForRelease | undefined {
   const lines = source.split('\n');
   const asked = open.line === shut.line ? lines[open.line - 1]!.slice(open.column, shut.column - 1) : '';
   if (!brace || !LOOKS.cpp.test(asked)) return undefined;
-  const shown = `while (${asked.trim()}) delay(20);`;
+  const wait = `while (${asked.trim()})`;
+  const shown = isSteady ? `delay(20); ${wait} {} delay(20);` : `${wait} delay(20);`;
   const before = lines[brace.line - 1]!.slice(0, brace.column - 1);
   const place = { line: brace.line, column: brace.column, length: 0 };
   return before.trim() === ''
@@ -38,7 +47,7 @@ function inCpp(source: string, line: number): WaitForRelease | undefined {
     : { edit: { ...place, by: `${shown} ` }, line: brace.line, shown };
 }
 
-function inPython(source: string, line: number): WaitForRelease | undefined {
+function inPython(source: string, line: number, isSteady: boolean): WaitForRelease | undefined {
   const lines = source.split('\n');
   const [, inset, asked] = /^(\s*)if\s+(.*?)\s*:\s*(?:#.*)?$/.exec(lines[line - 1] ?? '') ?? [];
   if (inset === undefined || asked === undefined || !LOOKS.python.test(asked)) return undefined;
@@ -49,11 +58,18 @@ function inPython(source: string, line: number): WaitForRelease | undefined {
   const last = body.findLastIndex((text) => text.trim() !== '');
   const own = /^\s*/.exec(body[0] ?? '')![0];
   if (last < 0) return undefined;
-  const shown = `while ${asked}: time.sleep(0.02)`;
+  const wait = `while ${asked}:`;
+  const pause = 'time.sleep(0.02)';
+  const written = isSteady ? [pause, `${wait} pass`, pause] : [`${wait} ${pause}`];
   const at = line + last + 1;
   return {
-    edit: { line: at, column: lines[at - 1]!.length + 1, length: 0, by: `\n${own}${shown}` },
+    edit: {
+      line: at,
+      column: lines[at - 1]!.length + 1,
+      length: 0,
+      by: written.map((one) => `\n${own}${one}`).join(''),
+    },
     line: at,
-    shown,
+    shown: written.join(', '),
   };
 }
