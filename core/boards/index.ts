@@ -39,9 +39,21 @@ export function readBoard(text: string): Result<BoardProfile> {
 
 /** The signal pin of that name or alias, without regard to case; `undefined` when the board has none. */
 export function findPin(board: BoardProfile, name: string): BoardPin | undefined {
-  const wanted = name.toUpperCase();
-  return board.pins.find((pin) => [pin.name, ...pin.aliases].some((known) => known.toUpperCase() === wanted));
+  let pins = pinsByName.get(board);
+  if (!pins) {
+    // The first one that is called so is the one that is meant by it.
+    pins = new Map(
+      [...board.pins]
+        .reverse()
+        .flatMap((pin) => [pin.name, ...pin.aliases].map((known) => [known.toUpperCase(), pin])),
+    );
+    pinsByName.set(board, pins);
+  }
+  return pins.get(name.toUpperCase());
 }
+
+/** Every wire that is read asks for a pin. */
+const pinsByName = new WeakMap<BoardProfile, ReadonlyMap<string, BoardPin>>();
 
 /** The supply, power input or ground socket of that name, without regard to case. */
 export function findSupply(board: BoardProfile, name: string): BoardSocket | undefined {

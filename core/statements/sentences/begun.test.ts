@@ -161,3 +161,28 @@ describe('more that is seen, as people say it', () => {
     expect(seen(text)[0]).toContain(told);
   });
 });
+
+describe('a scenario that begins with what is done', () => {
+  test.each([
+    ['press S1 at 1 s: D1 is on from 1.2 s', ['press S1 at 1 s'], ['D1 is on all the time from 1.2 s']],
+    ['P1 at 0 % at the start: D1 flashes 3 times', ['turn P1 to 0 at 0 s'], ['D1 flashes 3 times']],
+    ['with P1 at 30 %, D1 is off', ['turn P1 to 0.3 at 0 s'], ['D1 is off all the time']],
+    [
+      'press S1 at 1 s and 3 s: D1 flashes twice',
+      ['press S1 at 1 s for 0.3 s', 'press S1 at 3 s for 0.3 s'],
+      ['D1 flashes 2 times'],
+    ],
+  ])('%s', (text, done, sentences) => expect(begun(text)).toEqual([done, sentences]));
+
+  test.each(['press S1', 'P1 at 0 % at the start', 'it is dark'])(
+    '%s is asked for what is seen then',
+    (text) => {
+      const [, [answer]] = begun(text);
+      expect(answer).toBe(`NOT: That is what is done. Say what must be seen then too: “${text}: D1 is on”.`);
+    },
+  );
+
+  test('what is seen is answered for itself where it is not understood', () => {
+    expect(begun('press S1 at 1 s: D1 dances')[1][0]).toContain('“D1 dances” is not understood.');
+  });
+});

@@ -31,6 +31,14 @@ export function notUnderstoodOf(typed: string, plain: string, parts: readonly Na
       message: `“${typed.trim()}” is not understood. Of ${subject.ref} you can say ${quotedList(own)}.`,
       typed,
     });
+  return fail({
+    message: `“${typed.trim()}” is not understood. Write it like ${quotedList(examplesSeen(parts))}.`,
+    typed,
+  });
+}
+
+/** What can be seen of the parts that are there, an example or two of each sort. */
+export function examplesSeen(parts: readonly Named[]): readonly string[] {
   const seen = parts.filter(({ kind }) => findKind(kind)?.observed !== undefined);
   const first = seen.filter(
     ({ kind }, index) =>
@@ -39,14 +47,7 @@ export function notUnderstoodOf(typed: string, plain: string, parts: readonly Na
   const general = expectationDefinitions.flatMap(({ example, exampleOf }) =>
     example !== undefined && exampleOf === undefined && !NAMED.test(example) ? [example] : [],
   );
-  const examples = [...first.flatMap((part) => examplesOf(part, parts).slice(0, 2)), ...general].slice(
-    0,
-    MOST,
-  );
-  return fail({
-    message: `“${typed.trim()}” is not understood. Write it like ${quotedList(examples)}.`,
-    typed,
-  });
+  return [...first.flatMap((part) => examplesOf(part, parts).slice(0, 2)), ...general].slice(0, MOST);
 }
 
 /** What can be said of a part, with the names of the parts that are there. */

@@ -1,7 +1,8 @@
-import { readExpectation, type Expectation } from '../../expectations';
+import { partsOfExpectation, readExpectation, type Expectation } from '../../expectations';
 import { fail, ok, type Result } from '../../result';
 import { isPress, type Stimulus } from '../../stimuli';
 import { underCondition } from './conditions';
+import { readDone } from './done';
 import { notUnderstoodOf } from './examples';
 import { ofFigures } from './figures';
 import { asFollowing } from './following';
@@ -40,10 +41,30 @@ export function readExpected(
     ? ok([direct.value])
     : meant
       ? expectationsOf(meant, text)
-      : notUnderstoodOf(text, plain, parts);
+      : (onlyDone(text, parts, done) ?? notUnderstoodOf(text, plain, parts));
+  // “It is dark” speaks of no part that is called IT.
+  if (read.ok && !read.value.every((one) => namesOnlyParts(one, parts)))
+    return notUnderstoodOf(text, plain, parts);
   const handled = read.ok ? handledIn(read.value, parts) : undefined;
   return handled === undefined ? read : fail({ message: handled, typed: text });
 }
+
+/** The answer to what is done and is no expectation. */
+const onlyDone = (
+  text: string,
+  parts: readonly Named[],
+  done: readonly Stimulus[],
+): Result<never> | undefined =>
+  readDone(text, parts, done).ok
+    ? fail({
+        message: `“${text.trim()}” is what is done. It is said in the lines above what must be seen.`,
+        typed: text,
+      })
+    : undefined;
+
+/** Whether every word that stands for a part is one: a name without a number is none unless a part has it. */
+const namesOnlyParts = (expectation: Expectation, parts: readonly Named[]): boolean =>
+  partsOfExpectation(expectation).every((name) => /\d/.test(name) || parts.some(({ ref }) => ref === name));
 
 /** The expectations that are meant; the first that is none, or what is missing to know. */
 function expectationsOf(meant: Meaning, typed: string): Result<readonly Expectation[]> {

@@ -112,3 +112,9 @@ describe('how often, at the least', () => {
     expect(seen('Z1 beeps every second')[0]).toContain('“Z1 beeps 3 times from 1 s to 4 s”');
   });
 });
+
+test('what is done is no expectation, and its answer says where it stands', () => {
+  expect(seen('press S1')).toEqual([
+    'NOT: “press S1” is what is done. It is said in the lines above what must be seen.',
+  ]);
+});
