@@ -129,8 +129,14 @@ export const findingTable = {
     domain: 'wiring',
     title: 'Button wired at its joined legs',
     families: { input: 1 },
+    isRiskInAnyCase: true,
   },
-  'button-never-closes': { domain: 'wiring', title: 'Button that changes nothing', families: { input: 2 } },
+  'button-never-closes': {
+    domain: 'wiring',
+    title: 'Button that changes nothing',
+    families: { input: 2 },
+    isRiskInAnyCase: true,
+  },
   'input-floating': { domain: 'wiring', title: 'Floating input', families: { input: 6 } },
   'pull-missing': { domain: 'wiring', title: 'Pull resistor missing', families: { input: 5 } },
   'pull-wrong-way': {

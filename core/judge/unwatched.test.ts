@@ -158,3 +158,46 @@ void loop() {
     expect(cause!.message).toContain('Line 9 comes too late: it belongs before line 8.');
   });
 });
+
+describe('a button of the exercise that does nothing', () => {
+  // Nobody presses the second button alone.
+  const both = exerciseSaid({
+    id: 'both',
+    board: 'none',
+    lines: ['9V battery', 'button', 'button from S1', 'red LED from S2 with 470'],
+    program: '',
+    scenarios: [
+      {
+        name: 'both',
+        lasts: 4,
+        done: ['press S1 at 1 s for 2 s', 'press S2 at 2 s for 1 s'],
+        seen: ['D1 off until 2 s', 'D1 on from 2.1 s to 2.9 s', 'D1 off from 3.1 s'],
+      },
+    ],
+  });
+
+  test('is a risk where it is left out of the path', () => {
+    const report = reportOnSlip(both, {
+      rows: (table) => table.replace('W2,wire,yellow,1,B1.a3', 'W2,wire,yellow,1,B1.a+3'),
+    });
+    expect(report.verdict).toBe('works-at-risk');
+    expect(report.findings.find(({ cause }) => cause)!.repair?.text).toContain('to hole a3');
+  });
+
+  test.each([
+    ['one way', ['e3', 'e1', 'f3', 'f1']],
+    ['the other way', ['f1', 'f3', 'e1', 'e3']],
+  ])('is told as turned by a quarter, %s', (_, holes) => {
+    const rows = (table: string): string =>
+      table.replace(
+        /^S1,button,,(\d),.*$/gm,
+        (_row, leg: string) => `S1,button,,${leg},B1.${holes[Number(leg) - 1]}`,
+      );
+    const [cause, more] = causesIn(both, { rows });
+    expect(more).toBeUndefined();
+    expect(cause).toMatchObject({
+      code: 'button-always-closed',
+      repair: { text: 'Take the push button S1 out, give it a quarter turn, and put it back in.' },
+    });
+  });
+});

@@ -65,8 +65,15 @@ export const partSlips: readonly WiringSlip[] = [
     *made(bench) {
       for (const part of bench.parts) {
         const holes = holesOf(part);
-        if (isContact(part) && holes?.length === 4)
-          yield bench.reseated(part, [holes[0]!, holes[2]!, holes[1]!, holes[3]!]);
+        if (!isContact(part) || holes?.length !== 4) continue;
+        for (const order of [
+          [0, 2, 1, 3],
+          [2, 0, 3, 1],
+        ])
+          yield bench.reseated(
+            part,
+            order.map((index) => holes[index]!),
+          );
       }
     },
   },

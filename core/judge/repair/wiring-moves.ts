@@ -28,6 +28,11 @@ import type { Root } from './target';
 import { isRigid, reseated, type EditSource } from './edit-source';
 import { AS_DRAWN, cost, PART_LEG } from './wiring-cost';
 
+/** The leg whose place each leg of a button takes when it is turned by a quarter, to either side. */
+const QUARTERS = [
+  [0, 2, 1, 3],
+  [1, 3, 0, 2],
+];
 /** Rows by which a whole part is likely to be off. */
 const SHIFTS = [-1, 1, -2, 2];
 /** What each row costs by which a whole part is off, beyond the first one. */
@@ -115,15 +120,18 @@ export class WiringMoves {
         continue;
       }
       const isQuarter = isContact(part) && part.legs.length === 4;
-      const to = (isQuarter ? [at[0]!, at[2]!, at[1]!, at[3]!] : [...at].reverse()).map((point) => point!);
-      yield this.source.reseating(
-        part,
-        to,
-        cost.turn + PART_LEG,
-        `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
-        (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
-      );
-      if (!isQuarter) yield* this.turnsElsewhere(part, to);
+      // Which of its sides a contact had on which side nobody can see: it is turned both ways.
+      const orders = isQuarter ? QUARTERS : [part.legs.map((_, index) => part.legs.length - 1 - index)];
+      const turned = orders.map((order) => order.map((index) => at[index]!));
+      for (const to of turned)
+        yield this.source.reseating(
+          part,
+          to,
+          cost.turn + PART_LEG,
+          `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
+          (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
+        );
+      if (!isQuarter) yield* this.turnsElsewhere(part, turned[0]!);
     }
   }
 
