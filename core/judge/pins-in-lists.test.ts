@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { exerciseSaid } from '../testing/exercise-said';
+import { hardToRead } from '../testing/plain-words';
 import { causesIn, replaced, reportOnSlip, type SaidSlip } from '../testing/said-slips';
 import { hasPassed } from '../formats/report';
 
@@ -286,6 +287,7 @@ describe('pins in lists and in what functions are given', () => {
       const causes = causesIn(exercise, slip);
       expect(causes.map(({ code }) => code)).toEqual([slip.code]);
       expect(causes[0]!.repair?.text).toBe(slip.repair);
+      expect(causes.flatMap(hardToRead)).toEqual([]);
     },
   );
 

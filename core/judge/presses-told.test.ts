@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { hasPassed } from '../formats/report';
 import { exerciseSaid } from '../testing/exercise-said';
+import { hardToRead } from '../testing/plain-words';
 import { causesIn, reportOnSlip } from '../testing/said-slips';
 
 /** A press switches an LED on, the next one off again. */
@@ -144,5 +145,6 @@ describe('a press that a program of one’s own takes for several', () => {
   ] as const)('%s is told, with a repair of one line', (_, exercise, program, code, repair) => {
     const causes = causesIn(exercise, { program: () => program });
     expect(causes.map((cause) => [cause.code, cause.repair?.text])).toEqual([[code, repair]]);
+    expect(causes.flatMap(hardToRead)).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { exerciseSaid } from '../testing/exercise-said';
+import { hardToRead } from '../testing/plain-words';
 import { causesIn, replaced, reportOnSlip } from '../testing/said-slips';
 
 /** A bumper that comes nearer to a wall, and never goes away from it again while somebody looks. */
@@ -88,6 +89,7 @@ describe('a repair goes towards what the exercise’s own program does where nob
     const program = replaced([THREE, branches('digitalWrite(5, HIGH); digitalWrite(6, LOW);')]);
     const causes = causesIn(parking, { program });
     expect(causes).toHaveLength(1);
+    expect(causes.flatMap(hardToRead)).toEqual([]);
     // Writing 4 for 6 there would pass too, and leave the red one lit for who drives away again.
     expect(causes[0]).toMatchObject({
       code: 'timing-off',
@@ -98,6 +100,7 @@ describe('a repair goes towards what the exercise’s own program does where nob
   test('a pin by its name is told with its number', () => {
     const [cause, more] = causesIn(parking, { program: replaced(['pulseIn(ECHO', 'pulseIn(TRIG']) });
     expect(more).toBeUndefined();
+    expect(hardToRead(cause!)).toEqual([]);
     expect(cause).toMatchObject({
       code: 'pin-disagrees',
       message:
@@ -154,6 +157,7 @@ void loop() {
       ]),
     });
     expect(more).toBeUndefined();
+    expect(hardToRead(cause!)).toEqual([]);
     expect(cause).toMatchObject({ code: 'not-lit', line: 9, repair: { text: 'Move line 9 before line 8.' } });
     expect(cause!.message).toContain('Line 9 comes too late: it belongs before line 8.');
   });
@@ -195,9 +199,35 @@ describe('a button of the exercise that does nothing', () => {
       );
     const [cause, more] = causesIn(both, { rows });
     expect(more).toBeUndefined();
+    expect(hardToRead(cause!)).toEqual([]);
     expect(cause).toMatchObject({
       code: 'button-always-closed',
       repair: { text: 'Take the push button S1 out, give it a quarter turn, and put it back in.' },
     });
   });
+});
+
+test('an exercise whose own build is at risk has repairs all the same', () => {
+  const bright = exerciseSaid({
+    id: 'bright',
+    board: 'python-3v3',
+    lines: ['green LED on D5 with 100'],
+    program: `import time
+import board
+import digitalio
+
+lamp = digitalio.DigitalInOut(board.D5)
+lamp.direction = digitalio.Direction.OUTPUT
+
+while True:
+    lamp.value = True
+    time.sleep(1)
+    lamp.value = False
+    time.sleep(1)
+`,
+    scenarios: [{ name: 'blinks', lasts: 6, done: [], seen: ['D1 lit 1 s, dark 1 s'] }],
+  });
+  expect(reportOnSlip(bright, {}).verdict).toBe('works-at-risk');
+  const causes = causesIn(bright, { program: replaced(['value = False', 'value = True']) });
+  expect(causes.map(({ repair }) => repair?.text)).toEqual(['Write False instead of True in line 11.']);
 });

@@ -24,7 +24,7 @@ import { askedWiring } from './asked-wiring';
 import { wishesOf } from './wishes';
 import { nearestTarget, pairedByName } from './pairing';
 import { Target } from './target';
-import { isPassed, Tries, type Tried } from './tries';
+import { Tries, type Tried } from './tries';
 import { wiringCandidates } from './wiring-edits';
 import { wayTo, type Way } from './wiring-search';
 
@@ -120,7 +120,7 @@ class RepairSearch {
     if (itself) return itself;
     if (!wired) return this.byItsRuns(start) ?? this.partOf(start);
     // Most wirings that were wrong are all that was wrong: no first look is needed.
-    if (isPassed(this.tries.examine(wired))) return this.leanest(wired);
+    if (this.tries.isPassed(this.tries.examine(wired))) return this.leanest(wired);
     const both = this.mended(wired);
     if (both) return this.leanest(both);
     return this.partOf(start);

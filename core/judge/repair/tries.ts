@@ -1,8 +1,11 @@
+import { apart } from '../../effort';
+import type { FindingCode } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { Build } from '../build';
 import { comparedRun, standingIn } from '../compared-runs';
 import type { Examination, Examiner } from '../examine';
+import type { Reference } from '../reference';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 
@@ -91,7 +94,18 @@ export class Tries {
       }
       this.examined.set(key, this.examiner.examine(build, STEPS_OF_A_TRY, traces));
     }
-    return isPassed(this.examine(tried));
+    return this.isPassed(this.examine(tried));
+  }
+
+  /**
+   * Whether a build passes on the pins that the exercise asks for, and by no accident of the memory; a risk that the
+   * exercise's own build runs is none of the learner's.
+   */
+  isPassed({ verdict, observations }: Examination): boolean {
+    const isAccident = observations.some(({ code }) => code === 'wrong-pin' || code === 'runtime-error');
+    if (isAccident || verdict !== 'works-at-risk') return !isAccident && hasPassed(verdict);
+    const own = risksOf(this.examiner);
+    return observations.every(({ code, severity }) => severity !== 'risk' || own.has(code));
   }
 
   /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
@@ -137,6 +151,18 @@ export class Tries {
   }
 }
 
-/** A build passes on the pins that the exercise asks for, and by no accident of the memory. */
-export const isPassed = ({ verdict, observations }: Examination): boolean =>
-  hasPassed(verdict) && observations.every(({ code }) => code !== 'wrong-pin' && code !== 'runtime-error');
+/** What the own build of an exercise risks. */
+const ownRisks = new WeakMap<Reference, ReadonlySet<FindingCode>>();
+/** What looking for that may take. */
+const OF_OWN = 2e9;
+
+function risksOf(examiner: Examiner): ReadonlySet<FindingCode> {
+  const { reference } = examiner;
+  const known = ownRisks.get(reference);
+  if (known) return known;
+  const looked = apart(OF_OWN, () => examiner.examine(reference.own));
+  const observations = looked.ended ? looked.value.observations : [];
+  const risks = new Set(observations.filter(({ severity }) => severity === 'risk').map(({ code }) => code));
+  ownRisks.set(reference, risks);
+  return risks;
+}
