@@ -106,9 +106,12 @@ export class BoardHost implements ProgramHost {
         this.circuit.change(event.ref, event.state);
         this.changed(at);
         return;
-      // The port knows what was typed by the time.
-      case 'typed':
+      // The port knows what was typed by the time; the next letter of it is something that comes, too.
+      case 'typed': {
+        const next = this.serial.nextAfter(at);
+        if (next !== undefined) this.agenda.add(next, event);
         return;
+      }
       case 'tone-end':
         if (this.pins.tonePin === event.pin) this.noTone(event.pin, 0);
         return;

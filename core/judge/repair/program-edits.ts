@@ -332,7 +332,8 @@ function forgetfulIn(tokens: readonly Token[]): readonly Token[] {
     const [name, sign, value] = words.slice(-3);
     const [type] = words;
     const isDeclared = words.length >= 4 && words.slice(0, -2).every(({ kind }) => kind === 'word');
-    if (!isDeclared || sign?.text !== '=' || !/^(?:\d+|true|false|HIGH|LOW)$/.test(value!.text)) continue;
+    if (!isDeclared || sign?.text !== '=' || !/^(?:\d+|true|false|HIGH|LOW|"[^"]*")$/.test(value!.text))
+      continue;
     if (/^(?:const|static|constexpr|return)$/.test(type!.text)) continue;
     if (isWritten(name!.text, tokens.slice(end))) found.push(type!);
   }

@@ -113,7 +113,7 @@ export function findingOfStatic(edit: Edit, source: string): Observation | undef
   if (!('replace' in edit) || edit.replace.by !== STATIC) return undefined;
   const { line, column } = edit.replace;
   const text = (source.split('\n')[line - 1] ?? '').slice(column - 1);
-  const [, name, value] = /(\w+)\s*=\s*(\w+)\s*;/.exec(text) ?? [];
+  const [, name, value] = /(\w+)\s*=\s*(\w+|"[^"]*")\s*;/.exec(text) ?? [];
   if (name === undefined) return undefined;
   return {
     code: 'state-reset',

@@ -51,13 +51,16 @@ export function referenceCandidates(
     const [least, most] = [lengthOf(hunk.own), lengthOf(hunk.asked)].sort((one, other) => one - other);
     return most! <= LONGEST || (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW);
   };
-  return [...hunks, ...joined].filter(isOneSlip).map((hunk) =>
+  // All that differs, told as one, comes before its parts, of which none is enough.
+  const isAll = ({ own: [from, to] }: Hunk): boolean =>
+    from <= hunks[0]!.own[0] && to >= hunks.at(-1)!.own[1];
+  return [...joined, ...hunks].filter(isOneSlip).map((hunk) =>
     changeOf(withClosing(settled(hunk, own, asked), own, asked), {
       own,
       asked,
       source,
       wanted,
-      amount,
+      amount: isAll(hunk) ? cost.asAskedButThis : amount,
       make,
     }),
   );

@@ -104,12 +104,21 @@ export function convert(
   };
 }
 
+/** How letters are written that are no letters: a line break, a tab. */
+const ESCAPES: Readonly<Record<string, string>> = {
+  '\n': '\\n',
+  '\r': '\\r',
+  '\t': '\\t',
+  '\0': '\\0',
+  '\\': '\\\\',
+  '"': '\\"',
+};
+
 /** A text as it stands in the program. */
-export const quoted = ({ value, span }: Extract<Expression, { node: 'text' }>) => ({
-  inner: value,
-  written: `"${value}"`,
-  span,
-});
+export function quoted({ value, span }: Extract<Expression, { node: 'text' }>) {
+  const written = `"${[...value].map((letter) => ESCAPES[letter] ?? letter).join('')}"`;
+  return { inner: written.slice(1, -1), written, span };
+}
 
 /** Says so when a number is larger than its type holds; going round below zero is a way of writing things. */
 function checkFits(

@@ -20,7 +20,7 @@ function asNumber(
   if (NUMBER.test(inner)) return { by: inner, why: `A number has no quotes round it.` };
   if (isKnown(inner) || (NAME.test(inner) && inner.length > 1))
     return { by: inner, why: `${inner} is a name; names have no quotes round them.` };
-  if ([...inner].length === 1) return { by: `'${inner}'`, why: 'One letter goes in single quotes.' };
+  if (/^(?:\\.|[^\\])$/u.test(inner)) return { by: `'${inner}'`, why: 'One letter goes in single quotes.' };
   return undefined;
 }
 
