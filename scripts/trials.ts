@@ -2,6 +2,7 @@
 // npm run trials [-- --of EXERCISE --sort WORDS --show --write]. The table goes to docs/trials.md.
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { format } from 'prettier';
 import type { Exercise } from '@/core/formats/exercise';
 import { hasPassed } from '@/core/formats/report';
 import { courseExercises } from '@/core/testing/course';
@@ -128,7 +129,8 @@ console.log(table);
 if (values.write)
   writeFileSync(
     'docs/trials.md',
-    `# Slips, and what is said of them
+    await format(
+      `# Slips, and what is said of them
 
 Written by \`npm run trials -- --write\`; do not edit by hand.
 
@@ -145,4 +147,6 @@ A slip after which the build works all the same is one between two ends that are
 scenario watches. Times are of the processor, the making of the repaired build included.
 
 ${table}`,
+      { parser: 'markdown', printWidth: 110 },
+    ),
   );
