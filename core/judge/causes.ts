@@ -205,11 +205,12 @@ function bestOfProgram(
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.
   const program = explained.filter(
-    ({ code, line: at }) =>
+    ({ code, line: at, evidence }) =>
       (isProgram(code) || (isWiring(code) && at !== undefined)) &&
       rowOf(code).isOfStyle !== true &&
-      // Nothing is said of a pause where none was missing.
-      (code !== 'missing-pause' || isOfTime(edit, source)),
+      // Nothing is said of a pause where none was missing, nor of being busy where what is asked was wrong.
+      (code !== 'missing-pause' || isOfTime(edit, source)) &&
+      (evidence?.['stoppedS'] === undefined || at === line || isOfTime(edit, source)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
   // Two parts on one pin look as if a pause were missing.

@@ -231,3 +231,41 @@ while True:
   const causes = causesIn(bright, { program: replaced(['value = False', 'value = True']) });
   expect(causes.map(({ repair }) => repair?.text)).toEqual(['Write False instead of True in line 11.']);
 });
+
+test('a difference the wrong way round is not told by how busy it keeps the program', () => {
+  const blinkers = exerciseSaid({
+    id: 'blinkers',
+    board: 'learner-5v',
+    lines: ['yellow LED on 3 with 330', 'blue LED on 4 with 330'],
+    program: `unsigned long lastYellow = 0;
+unsigned long lastBlue = 0;
+
+void setup() {
+  pinMode(3, OUTPUT);
+  pinMode(4, OUTPUT);
+}
+
+void loop() {
+  unsigned long now = millis();
+  if (now - lastYellow >= 500) {
+    lastYellow = now;
+    digitalWrite(3, !digitalRead(3));
+  }
+  if (now - lastBlue >= 700) {
+    lastBlue = now;
+    digitalWrite(4, !digitalRead(4));
+  }
+}
+`,
+    scenarios: [
+      { name: 'both', lasts: 6, done: [], seen: ['D1 lit 0.5 s, dark 0.5 s', 'D2 lit 0.7 s, dark 0.7 s'] },
+    ],
+  });
+  const [cause, more] = causesIn(blinkers, { program: replaced(['now - lastBlue', 'lastBlue - now']) });
+  expect(more).toBeUndefined();
+  expect(cause).toMatchObject({
+    line: 15,
+    repair: { text: 'Write now - lastBlue instead of lastBlue - now in line 15.' },
+  });
+  expect(cause!.message).toContain('blue LED D2');
+});
