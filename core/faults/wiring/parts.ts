@@ -66,13 +66,15 @@ export const partSlips: readonly WiringSlip[] = [
       for (const part of bench.parts) {
         const holes = holesOf(part);
         if (!isContact(part) || holes?.length !== 4) continue;
-        for (const order of [
-          [0, 2, 1, 3],
-          [2, 0, 3, 1],
-        ])
+        const turns = [
+          { order: [0, 2, 1, 3], side: 'right' },
+          { order: [2, 0, 3, 1], side: 'left' },
+        ];
+        for (const { order, side } of turns)
           yield bench.reseated(
             part,
             order.map((index) => holes[index]!),
+            `${part.ref} to the ${side}`,
           );
       }
     },

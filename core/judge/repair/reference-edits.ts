@@ -51,19 +51,26 @@ export function referenceCandidates(
     const [least, most] = [lengthOf(hunk.own), lengthOf(hunk.asked)].sort((one, other) => one - other);
     return most! <= LONGEST || (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW);
   };
-  // All that differs, told as one, comes before its parts, of which none is enough.
-  const isAll = ({ own: [from, to] }: Hunk): boolean =>
-    from <= hunks[0]!.own[0] && to >= hunks.at(-1)!.own[1];
-  return [...joined, ...hunks].filter(isOneSlip).map((hunk) =>
-    changeOf(withClosing(settled(hunk, own, asked), own, asked), {
-      own,
-      asked,
-      source,
-      wanted,
-      amount: isAll(hunk) ? cost.asAskedButThis : amount,
-      make,
-    }),
-  );
+  // The same words in another order are one slip, of which no part is enough.
+  const words = (pieces: readonly Piece[], [from, to]: Hunk['own']): string =>
+    pieces
+      .slice(from, to)
+      .map(({ text }) => text)
+      .sort()
+      .join('\n');
+  const isReordered = (hunk: Hunk): boolean => words(own, hunk.own) === words(asked, hunk.asked);
+  return [...joined.filter(isReordered), ...hunks, ...joined.filter((hunk) => !isReordered(hunk))]
+    .filter(isOneSlip)
+    .map((hunk) =>
+      changeOf(withClosing(settled(hunk, own, asked), own, asked), {
+        own,
+        asked,
+        source,
+        wanted,
+        amount: isReordered(hunk) ? cost.asAskedButThis : amount,
+        make,
+      }),
+    );
 }
 
 /** What neighbouring places in one line are together, two or more of them, with what stands between them. */
