@@ -57,7 +57,7 @@ const onlyDone = (
 ): Result<never> | undefined =>
   readDone(text, parts, done).ok
     ? fail({
-        message: `“${text.trim()}” is what is done. It is said in the lines above what must be seen.`,
+        message: `“${text.trim()}” is something that is done. It belongs in the lines above.`,
         typed: text,
       })
     : undefined;

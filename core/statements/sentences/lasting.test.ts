@@ -115,6 +115,6 @@ describe('how often, at the least', () => {
 
 test('what is done is no expectation, and its answer says where it stands', () => {
   expect(seen('press S1')).toEqual([
-    'NOT: “press S1” is what is done. It is said in the lines above what must be seen.',
+    'NOT: “press S1” is something that is done. It belongs in the lines above.',
   ]);
 });
