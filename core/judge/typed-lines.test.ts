@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { exerciseFrom } from '../formats/exercise';
 import { hasPassed } from '../formats/report';
 import { exerciseSaid } from '../testing/exercise-said';
 import { hardToRead } from '../testing/plain-words';
@@ -73,6 +74,23 @@ void loop() {
     ['a program that waits for the whole line', () => whole],
   ])('%s takes it', (_, program) => {
     expect(hasPassed(reportOnSlip(gate, { program }).verdict)).toBe(true);
+  });
+
+  test('what is typed before the line is begun comes as soon as it is', () => {
+    const early = {
+      ...gate.data,
+      scenarios: [
+        {
+          name: 'at once',
+          for: 3,
+          stimuli: [{ at: 0, serial: 'open\n' }],
+          expect: [{ lamp: 'D2', is: 'on' as const, from: 0.5 }],
+        },
+      ],
+    };
+    const exercise = exerciseFrom(early);
+    if (!exercise.ok) throw new Error(exercise.problems[0]!.message);
+    expect(reportOnSlip(exercise.value, {}).verdict).toBe('as-drawn');
   });
 
   test('a program that takes what is there at once for the line is told so', () => {

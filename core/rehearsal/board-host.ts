@@ -20,6 +20,8 @@ import { boardTimelineOf, timelineOf, type TimedChange } from './timeline';
 import type { Trace } from './trace';
 import { Watch } from './watch';
 
+/** A letter of a text that has begun to come: no text of its own. */
+const LETTER = '';
 /** Key under which the pin-change interrupt is attached; the others have their numbers. */
 const PIN_CHANGE = 'pins';
 
@@ -106,12 +108,10 @@ export class BoardHost implements ProgramHost {
         this.circuit.change(event.ref, event.state);
         this.changed(at);
         return;
-      // The port knows what was typed by the time; the next letter of it is something that comes, too.
-      case 'typed': {
-        const next = this.serial.nextAfter(at);
-        if (next !== undefined) this.agenda.add(next, event);
+      // The port knows what was typed by the time.
+      case 'typed':
+        this.awaitLetter(at);
         return;
-      }
       case 'tone-end':
         if (this.pins.tonePin === event.pin) this.noTone(event.pin, 0);
         return;
@@ -123,6 +123,14 @@ export class BoardHost implements ProgramHost {
         throw new Restart(to === 'on' ? at : Number.POSITIVE_INFINITY);
       }
     }
+  }
+
+  /** The next letter of what is typed is something that comes, too. */
+  private awaitLetter(after: number): void {
+    const next = this.serial.nextAfter(after);
+    // One is waited for at a time, whoever asks.
+    this.agenda.drop((event) => event.kind === 'typed' && event.text === LETTER);
+    if (next !== undefined) this.agenda.add(next, { kind: 'typed', text: LETTER });
   }
 
   /** Lets go of all pins, as a board does that starts, stops or loses its power. */
@@ -321,7 +329,12 @@ export class BoardHost implements ProgramHost {
 
   serialBegin(rate: number, line: number): void {
     this.serialLine ??= line;
-    if (this.serial.begin(rate)) this.machine.changes += 1;
+    if (this.serial.begin(rate)) {
+      this.machine.changes += 1;
+      // What is on its way already comes letter by letter from now on.
+      this.awaitLetter(this.machine.seconds);
+      this.setAlarm();
+    }
     this.giveToSerial();
   }
 

@@ -1,4 +1,5 @@
 import { apart } from '../../effort';
+import type { Observation } from '../../findings/finding';
 import type { FindingCode } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
@@ -105,7 +106,7 @@ export class Tries {
     const isAccident = observations.some(({ code }) => code === 'wrong-pin' || code === 'runtime-error');
     if (isAccident || verdict !== 'works-at-risk') return !isAccident && hasPassed(verdict);
     const own = risksOf(this.examiner);
-    return observations.every(({ code, severity }) => severity !== 'risk' || own.has(code));
+    return [...risksIn(observations)].every(([code, times]) => times <= (own.get(code) ?? 0));
   }
 
   /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
@@ -151,18 +152,27 @@ export class Tries {
   }
 }
 
+/** How often each thing is risked. */
+type Risks = ReadonlyMap<FindingCode, number>;
+
+function risksIn(observations: readonly Observation[]): Risks {
+  const risks = new Map<FindingCode, number>();
+  for (const { code, severity } of observations)
+    if (severity === 'risk') risks.set(code, (risks.get(code) ?? 0) + 1);
+  return risks;
+}
+
 /** What the own build of an exercise risks. */
-const ownRisks = new WeakMap<Reference, ReadonlySet<FindingCode>>();
+const ownRisks = new WeakMap<Reference, Risks>();
 /** What looking for that may take. */
 const OF_OWN = 2e9;
 
-function risksOf(examiner: Examiner): ReadonlySet<FindingCode> {
+function risksOf(examiner: Examiner): Risks {
   const { reference } = examiner;
   const known = ownRisks.get(reference);
   if (known) return known;
   const looked = apart(OF_OWN, () => examiner.examine(reference.own));
-  const observations = looked.ended ? looked.value.observations : [];
-  const risks = new Set(observations.filter(({ severity }) => severity === 'risk').map(({ code }) => code));
+  const risks = risksIn(looked.ended ? looked.value.observations : []);
   ownRisks.set(reference, risks);
   return risks;
 }

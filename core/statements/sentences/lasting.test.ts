@@ -72,6 +72,10 @@ describe('several things that are done', () => {
   test.each([
     ['press S1 and S2 together at 1 s', ['press S1 at 1 s for 0.3 s', 'press S2 at 1 s for 0.3 s']],
     ['hold S1 and press S2', ['press S1 at 1 s', 'press S2 at 1 s for 0.3 s']],
+    [
+      'press S1, then S2, then S1',
+      ['press S1 at 1 s for 0.3 s', 'press S2 at 2.3 s for 0.3 s', 'press S1 at 3.6 s for 0.3 s'],
+    ],
     ['press S1, then S2', ['press S1 at 1 s for 0.3 s', 'press S2 at 2.3 s for 0.3 s']],
     ['turn P1 to 0 and P2 to 100 %', ['turn P1 to 0 at 1 s', 'turn P2 to 1 at 1 s']],
     ['press S1 and then turn P1 to 80 %', ['press S1 at 1 s for 0.3 s', 'turn P1 to 0.8 at 2.3 s']],

@@ -87,7 +87,10 @@ function oneAndAnother(plain: string, read: Read): readonly Stimulus[] | undefin
   if (!done) return undefined;
   const verb = /^\S+/.exec(first)?.[0] ?? '';
   const isWithoutVerb = new RegExp(`^${NAMES}\\b`).test(second);
-  const other = read(isWithoutVerb ? `${verb} ${second}` : second, /then/i.test(joint) ? done : []);
+  const before = /then/i.test(joint) ? done : [];
+  const readNext: Read = (sentence, also = []) => read(sentence, [...before, ...also]);
+  const rest = isWithoutVerb ? `${verb} ${second}` : second;
+  const other = readNext(rest) ?? oneAndAnother(rest, readNext);
   return other && [...done, ...other];
 }
 
