@@ -3,7 +3,8 @@ import { findKind, type StimulusKind } from '../../parts';
 import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from '../../stimuli';
 import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
 import { BETWEEN, BRIGHT, DARK, isTouched, measured, ramped } from './brought';
-import { notDone } from './examples';
+import { withArticle } from '../../words/words';
+import { doingOf, notDone } from './examples';
 import { lasting } from './lasting';
 import { pressed } from './presses';
 import { SECONDS } from './way';
@@ -16,6 +17,30 @@ const BEGIN = 1;
  * A time that is not said follows what is done before; what comes of it is shown as the sentence that it became.
  */
 export function readDone(
+  text: string,
+  parts: readonly Named[],
+  before: readonly Stimulus[],
+): Result<readonly Stimulus[]> {
+  const read = readSaid(text, parts, before);
+  const misfit = read.ok ? unlikeIts(read.value, parts) : undefined;
+  return misfit === undefined ? read : fail({ message: misfit, typed: text });
+}
+
+/** Why something cannot be done to the part that it names: a potentiometer is not pressed. */
+function unlikeIts(done: readonly Stimulus[], parts: readonly Named[]): string | undefined {
+  const touched = done.flatMap((stimulus) => touchedBy(stimulus) ?? []);
+  const other = touched.find(({ how, name }) => !isTouched(name, how, parts));
+  const part = parts.find(({ ref }) => ref === other?.name);
+  const title = part && findKind(part.kind)?.title;
+  if (!part || title === undefined) return undefined;
+  const instead = doingOf(part);
+  return instead === undefined
+    ? `${part.ref} is ${withArticle(title)}: nothing is done to it.`
+    : `${part.ref} is ${withArticle(title)}. Of it you can say “${instead}”.`;
+}
+
+/** What is said to be done, whether or not the part that it names is one for it. */
+function readSaid(
   text: string,
   parts: readonly Named[],
   before: readonly Stimulus[],

@@ -78,6 +78,10 @@ describe('several things that are done', () => {
     ],
     ['press S1, then S2', ['press S1 at 1 s for 0.3 s', 'press S2 at 2.3 s for 0.3 s']],
     ['turn P1 to 0 and P2 to 100 %', ['turn P1 to 0 at 1 s', 'turn P2 to 1 at 1 s']],
+    [
+      'turn P1 to 0, then P1 to 100 %, then P1 to 50 %',
+      ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 2 s', 'turn P1 to 0.5 at 3 s'],
+    ],
     ['press S1 and then turn P1 to 80 %', ['press S1 at 1 s for 0.3 s', 'turn P1 to 0.8 at 2.3 s']],
   ])('%s', (text, sentences) => expect(done(text)).toEqual(sentences));
 });
@@ -87,6 +91,9 @@ describe('what is not understood', () => {
     ['frobnicate S1', 'Of S1 you can say “press S1 at 2 s for 0.3 s”.'],
     ['T1 cold', 'Say how warm T1 is, as “warm T1 to 31 °C at 1 s”.'],
     ['P1 is bright', 'Of P1 you can say “turn P1 to 0.5 at 1 s”.'],
+    ['press P1', 'P1 is a potentiometer. Of it you can say “turn P1 to 0.5 at 1 s”.'],
+    ['turn S1 to 50 % at 2 s', 'S1 is a push button. Of it you can say “press S1 at 2 s for 0.3 s”.'],
+    ['press D1', 'D1 is an LED: nothing is done to it.'],
     ['dance', 'Write it like “press S1 at 2 s for 0.3 s”'],
   ])('%s is answered with what can be done', (text, answer) => expect(done(text)[0]).toContain(answer));
 
