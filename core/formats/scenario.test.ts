@@ -24,9 +24,9 @@ describe('an expectation as a sentence', () => {
 describe('a stimulus as a sentence', () => {
   test.each([
     [{ at: 2, press: 'S1', for: 0.3 }, 'press S1 at 2 s for 0.3 s'],
-    [{ at: 2, press: 'S1' }, 'press S1 at 2 s'],
-    [{ at: 1, turn: 'P1', to: 0.5, over: 0.2 }, 'turn P1 to 0.5 at 1 s over 0.2 s'],
-    [{ at: 1, light: 'L1', to: 0.2 }, 'light on L1 to 0.2 at 1 s'],
+    [{ at: 2, press: 'S1' }, 'hold S1 from 2 s'],
+    [{ at: 1, turn: 'P1', to: 0.5, over: 0.2 }, 'turn P1 to 50 % at 1 s over 0.2 s'],
+    [{ at: 1, light: 'L1', to: 0.2 }, 'light on L1 to 20 % at 1 s'],
     [{ at: 1, warm: 'T1', to: 31 }, 'warm T1 to 31 °C at 1 s'],
     [{ at: 1, distance: 'X1', to: 0.4 }, 'something 0.4 m before X1 at 1 s'],
     [{ at: 1, motion: 'X2', for: 2 }, 'something moves before X2 at 1 s for 2 s'],

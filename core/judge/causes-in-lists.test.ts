@@ -113,7 +113,7 @@ while True:
     {
       name: 'deeper',
       lasts: 6,
-      done: ['turn P1 to 0 at 0 s', 'turn P1 to 0.4 at 2 s', 'turn P1 to 1 at 4 s'],
+      done: ['turn P1 to 0 % at 0 s', 'turn P1 to 40 % at 2 s', 'turn P1 to 100 % at 4 s'],
       seen: [
         'D1 is off from 0.3 s to 1.9 s',
         'D1 is on from 2.3 s',
@@ -250,7 +250,12 @@ void loop() {
     {
       name: 'hoist',
       lasts: 8,
-      done: ['turn P1 to 1 at 0 s', 'switch S1 on at 2 s', 'turn P1 to 0.5 at 4 s', 'switch S1 off at 6 s'],
+      done: [
+        'turn P1 to 100 % at 0 s',
+        'switch S1 on at 2 s',
+        'turn P1 to 50 % at 4 s',
+        'switch S1 off at 6 s',
+      ],
       seen: [
         'D2 is off until 1.9 s',
         'D2 is on from 2.2 s to 5.9 s',

@@ -84,7 +84,7 @@ while True:
     {
       name: 'turned up',
       lasts: 4,
-      done: ['turn P1 to 0.05 at 0 s', 'turn P1 to 0.95 at 2 s'],
+      done: ['turn P1 to 5 % at 0 s', 'turn P1 to 95 % at 2 s'],
       seen: [
         'D1 is between 8 and 14 % bright from 0.3 s to 1.9 s',
         'D1 is between 50 and 65 % bright from 2.3 s',

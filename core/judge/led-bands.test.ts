@@ -18,7 +18,7 @@ const dimmer = exerciseSaid({
     {
       name: 'turned up',
       lasts: 4,
-      done: ['turn P1 to 0 at 0 s', 'turn P1 to 1 at 1 s'],
+      done: ['turn P1 to 0 % at 0 s', 'turn P1 to 100 % at 1 s'],
       seen: ['D1 is off until 0.9 s', 'D1 is on from 1.2 s'],
     },
   ],

@@ -142,7 +142,7 @@ void loop() { digitalWrite(13, analogRead(A1) > ${threshold}); delay(50); }`,
       lines: ['red LED on 13 with 330', 'light sensor on A0 with 10k'],
       program: `void setup() { pinMode(13, OUTPUT); }
 void loop() { digitalWrite(13, analogRead(A0) < ${threshold}); delay(50); }`,
-      scenarios: [{ name: 'a room', lasts: 2, done: ['light on L1 to 0.5 at 0 s'], seen: ['D1 is off'] }],
+      scenarios: [{ name: 'a room', lasts: 2, done: ['light on L1 to 50 % at 0 s'], seen: ['D1 is off'] }],
     });
 
   test('is the room: a threshold near to what is read there is advice, with its margin', () => {

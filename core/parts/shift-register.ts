@@ -38,6 +38,7 @@ export const shiftRegister = defineKind({
   kind: 'shift-register',
   prefix: 'X',
   title: 'shift register',
+  alsoSaid: ['8-bit shift register', '8 bit shift register', 'serial-in parallel-out shift register'],
   legs: [...left, ...right].map((leg) =>
     leg.name === legName('q1')
       ? { ...leg, knownBy: 'left of the notch; the others follow round the chip' }

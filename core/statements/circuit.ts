@@ -6,6 +6,7 @@ import { groundSocket, isLegPin, supplySocket } from './pins';
 import { follow } from './recipes';
 import type { Make } from './recipes/make';
 import { readLine } from './read';
+import { outputsOf } from './reading/outputs';
 import type { Assumption, ReadLine, Statement, StatementContext, Trouble } from './statement';
 import {
   BOARD_REF,
@@ -38,6 +39,8 @@ class CircuitBuilder {
   readonly #freePins: Record<string, string> = {};
   /** Names that some line had before; a new part takes none of them. */
   readonly #reserved: Set<string>;
+  /** The line of the only chip with outputs, and the name by which other lines know it. */
+  #chip: { readonly at: number; readonly name: Ref } | undefined;
 
   constructor(lines: readonly PartLine[], context: StatementContext) {
     this.#lines = lines;
@@ -46,13 +49,12 @@ class CircuitBuilder {
   }
 
   build(): StatedCircuit {
-    const read = this.#lines.map(({ text }) => {
-      const line = readLine(text, this.#context);
-      return line.statement ? { ...line, statement: counted(line.statement, this.#context.board) } : line;
-    });
+    const read = this.#read();
     this.#context = onItsBattery(this.#context, read);
     for (const { statement } of read) for (const name of statement?.names ?? []) this.#reserved.add(name);
-    const lines = read.map((line, index) => this.#line(line, this.#lines[index]!.refs, read));
+    const lines = read.map((line, index) =>
+      this.#line(line, this.#chip?.at === index ? [this.#chip.name] : this.#lines[index]!.refs, read),
+    );
     const missing = this.#joinsToNothing();
     return {
       lines: lines.map((line) => this.#withFreePole(missing.size === 0 ? line : withMissing(line, missing))),
@@ -60,6 +62,26 @@ class CircuitBuilder {
       nets: this.#nets(missing),
       freePins: this.#freePins,
     };
+  }
+
+  /** The lines, those last that may speak of a chip of another line without its name. */
+  #read(): readonly ReadLine[] {
+    const alone = this.#lines.map(({ text }) => this.#counted(text, this.#context));
+    const chips = alone.filter(isOfChip);
+    const [line] = chips;
+    if (!line?.statement || chips.length > 1 || line.statement.count > 1) return alone;
+    const at = alone.indexOf(line);
+    const chip =
+      line.statement.names[0] ?? this.#lines[at]!.refs[0] ?? this.#newName(line.statement.kind.prefix);
+    this.#reserved.add(chip);
+    this.#chip = { at, name: chip };
+    const context = { ...this.#context, chip };
+    return alone.map((one, index) => (one === line ? one : this.#counted(this.#lines[index]!.text, context)));
+  }
+
+  #counted(text: string, context: StatementContext): ReadLine {
+    const line = readLine(text, context);
+    return line.statement ? { ...line, statement: counted(line.statement, context.board) } : line;
   }
 
   #line(line: ReadLine, earlier: readonly Ref[], all: readonly ReadLine[]): StatedLine {
@@ -214,6 +236,9 @@ class CircuitBuilder {
   }
 }
 
+const isOfChip = ({ statement }: ReadLine): boolean =>
+  statement !== undefined && outputsOf(statement.kind).length > 0;
+
 const isOfSource = ({ statement }: ReadLine): boolean =>
   statement !== undefined && isPowerSource({ kind: statement.kind.kind });
 
@@ -231,7 +256,9 @@ export function takenPins(all: readonly ReadLine[], own: ReadLine | undefined): 
   for (const line of all) {
     const { statement } = line;
     if (line === own || !statement) continue;
-    const name = statement.kind.describe(valueOf(statement));
+    const { value, kind } = statement;
+    // A value that is filled in later says nothing here.
+    const name = kind.readValue(value).ok ? kind.describe(valueOf(statement)) : kind.title;
     for (const pin of statement.pins) taken.set(pin, `the ${name}`);
     for (const { to } of statement.joins) if (to.type === 'pin') taken.set(to.pin, `the ${name}`);
   }

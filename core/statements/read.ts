@@ -6,6 +6,7 @@ import { socketNamed } from './pins';
 import { recipeFor } from './recipes';
 import { isOwnValue, isRef } from './reading/kind-values';
 import { optionWords } from './reading/options';
+import { withOutputs } from './reading/outputs';
 import { phrasesIn, type Found } from './reading/phrases';
 import { accepting, acceptingOf, brackets, current, resistor } from './reading/read-amounts';
 import { join } from './reading/read-targets';
@@ -22,7 +23,8 @@ import { withArticle } from '../words/words';
  * mistakes forgiven. What cannot be read is said with its columns and with lines that would do.
  */
 export function readLine(text: string, context: StatementContext): ReadLine {
-  const tokens = tokensOf(text);
+  const typed = tokensOf(text);
+  const tokens = context.chip === undefined ? typed : withOutputs(typed, context.chip);
   const reading = new Reading(text, tokens, phrasesIn(tokens, context.board), context);
   const own = reading.found.find((found) => found?.meaning.type === 'kind');
   const elsewhere = namedElsewhere(text, own ? tokens[own.first]!.from : text.length);

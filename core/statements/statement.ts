@@ -28,6 +28,8 @@ export interface StatementContext {
   readonly board: BoardProfile;
   readonly rules: StatementRules;
   readonly kit: Kit;
+  /** The only chip of the sheet whose outputs parts can hang on, so that a line may leave out its name. */
+  readonly chip?: Ref;
 }
 
 /** Ways to connect a part that a line can ask for by a word. */

@@ -58,6 +58,35 @@ describe('legs of a chip stand for pins', () => {
   });
 
   test.each([
+    ['red LED on Q3', ['X1.q3']],
+    ['red LED on q3 of the shift register', ['X1.q3']],
+    ['red LED on output 3 of X1', ['X1.q3']],
+    ['red LED on QD', ['X1.q3']],
+    ['traffic light on X1', ['X1.q0', 'X1.q1', 'X1.q2']],
+    ['4 LEDs on q4 to q7', ['X1.q4', 'X1.q5', 'X1.q6', 'X1.q7']],
+    ['4 LEDs on X1.q0 to X1.q3', ['X1.q0', 'X1.q1', 'X1.q2', 'X1.q3']],
+    ['2 LEDs on its outputs 0 and q5', ['X1.q0', 'X1.q5']],
+    ['seven-segment behind the shift register', ['X1.q0', 'X1.q6', 'X1.q7']],
+    ['seven-segment via shift register with 330', ['X1.q0', 'X1.q6']],
+  ])('are meant where the only chip is not named: %s', (line, outputs) => {
+    const { nets, lines } = stated([chip, line]);
+    expect(lines[1]!.troubles).toEqual([]);
+    const joined = nets.flatMap(({ points }) => (points.length > 1 ? points : [])).map(String);
+    expect(joined).toEqual(expect.arrayContaining(outputs));
+  });
+
+  test('are no words where two chips may be meant', () => {
+    const { lines } = stated([chip, 'shift register on 5, 6, 7', 'red LED on q3']);
+    expect(lines[2]!.troubles[0]!.message).toContain('On which pin?');
+  });
+
+  test('the chip keeps its name whatever stands before it', () => {
+    const { nets } = stated(['distance sensor on 3, 4', 'red LED on q3', chip]);
+    expect(JSON.stringify(nets)).toContain('X1.q3');
+    expect(JSON.stringify(nets)).toContain('X2.trig');
+  });
+
+  test.each([
     ['button on X1.q0', 'A push button needs a pin of the board; X1.q0 can only switch something.'],
     ['red LED on X1.q0, dimmed', 'X1.q0 can’t be dimmed: it is only on or off.'],
     ['red LED on X1.q9', 'There is no X1 q9 yet'],

@@ -4,6 +4,7 @@ import { figure } from '../units';
 import { holds, nearestInKit } from './kit';
 import { freePins, needWords } from './pin-advice';
 import { inOrder, isLegPin, pinList } from './pins';
+import { ALL_OUTPUTS } from './reading/outputs';
 import { recipeFor, type Recipe } from './recipes';
 import {
   exchanged,
@@ -54,11 +55,23 @@ export function wishTroubles(
 }
 
 /** `LEDs on 2-11` says how many without a number. */
-export function counted(statement: Statement, board: BoardProfile): Statement {
+export function counted(said: Statement, board: BoardProfile): Statement {
+  const statement = onOutputs(said, board);
   if (statement.count > 1 || isLegByLeg(statement)) return statement;
   const each = recipeFor(statement.kind.kind, board).needs(statement).length;
   const { length } = statement.pins;
   return each === 1 && length > 1 ? { ...statement, count: length } : statement;
+}
+
+/** A statement on the outputs of a chip as a whole, with as many of them as it needs. */
+function onOutputs(statement: Statement, board: BoardProfile): Statement {
+  const [, chip] = new RegExp(`^(.+)\\.${ALL_OUTPUTS}$`).exec(statement.pins[0] ?? '') ?? [];
+  if (chip === undefined) return statement;
+  const each = recipeFor(statement.kind.kind, board).needs(statement).length;
+  return {
+    ...statement,
+    pins: Array.from({ length: Math.max(1, statement.count * each) }, (_, index) => `${chip}.q${index}`),
+  };
 }
 
 class Wishes {

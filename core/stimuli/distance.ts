@@ -9,6 +9,7 @@ export const distance = measured({
   to: z.number().min(0),
   ends: [0.05, 3],
   form: 'something {to} m before {distance} at {at} s( over {over} s|)',
+  unit: ' m',
   valueText: (metres) => `${plainNumber(metres)} m`,
   example: 'something 0.4 m before X1 at 1 s',
 });

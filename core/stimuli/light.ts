@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { plainNumber } from '../units';
+import { percentSlot } from '../words/slots';
 import { measured } from './measured';
 
 /** Light on a sensor, from dark to bright. */
@@ -8,7 +9,10 @@ export const light = measured({
   state: 'light',
   to: z.number().min(0).max(1, 'light goes from 0 (dark) to 1 (bright)'),
   ends: [0, 1],
-  form: 'light on {light} to {to} at {at} s( over {over} s|)',
+  form: 'light on {light} to {to} % at {at} s( over {over} s|)',
+  alsoForm: 'light on {light} to {to} at {at} s( over {over} s|)',
+  amount: percentSlot,
+  unit: ' %',
   valueText: (share) => `${plainNumber(share * 100)} % light`,
-  example: 'light on L1 to 0.2 at 1 s',
+  example: 'light on L1 to 20 % at 1 s',
 });

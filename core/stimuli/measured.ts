@@ -49,6 +49,10 @@ export interface MeasuredForm<Name extends MeasuredKind> {
   /** How it is said, with the slots of `key`, `to`, `at` and `over`. */
   readonly form: string;
   readonly amount?: Slot<number>;
+  /** Another form that is understood, with a bare number. */
+  readonly alsoForm?: string;
+  /** What stands behind the amount at a mark on a timeline. */
+  readonly unit?: string;
   readonly valueText: (amount: number) => string;
   readonly example: string;
 }
@@ -61,6 +65,8 @@ export function measured<Name extends MeasuredKind>({
   ends,
   form,
   amount = numberSlot,
+  alsoForm,
+  unit = '',
   valueText,
   example,
 }: MeasuredForm<Name>): MeasuredDefinition<Name> {
@@ -70,16 +76,23 @@ export function measured<Name extends MeasuredKind>({
     to,
     over: z.number().positive('it has to take longer than 0 s').optional(),
   });
+  const others = { [key]: nameSlot, at: numberSlot, over: numberSlot };
+  const inForm = (words: string, slot: Slot<number>): Sentence<Measured<Name>> =>
+    sentence<Record<string, string | number>>(words, { ...others, to: slot } as Record<
+      string,
+      Slot<string | number>
+    >) as Sentence<Measured<Name>>;
+  const also = alsoForm === undefined ? undefined : inForm(alsoForm, numberSlot);
   return {
     key,
     // A computed name is a string to the compiler.
     schema: schema as unknown as z.ZodType<Measured<Name>>,
-    sentence: sentence<Record<string, string | number>>(form, {
-      [key]: nameSlot,
-      to: amount,
-      at: numberSlot,
-      over: numberSlot,
-    } as Record<string, Slot<string | number>>) as Sentence<Measured<Name>>,
+    sentence: inForm(form, amount),
+    alsoRead: (text) => {
+      const read = also?.read(text);
+      // `turn P1 to 50` is meant in per cent.
+      return read?.to !== undefined && read.to > 1 ? { ...read, to: read.to / 100 } : read;
+    },
     example,
     touches: key,
     ends,
@@ -98,7 +111,7 @@ export function measured<Name extends MeasuredKind>({
       }));
     },
     lasts: (stimulus) => stimulus.over,
-    label: (stimulus) => `to ${stimulus.to}`,
+    label: (stimulus) => `to ${amount.write(stimulus.to)}${unit}`,
   };
 }
 

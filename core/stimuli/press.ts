@@ -7,7 +7,11 @@ import { atSchema, lastingSchema, refSchema, type StimulusDefinition } from './d
 const schema = z.strictObject({ at: atSchema, press: refSchema, for: lastingSchema });
 export type Press = z.infer<typeof schema>;
 
+/** Seconds of a press that nobody says the length of: as long as a finger takes. */
+export const USUAL_PRESS_S = 0.3;
+
 const slots = { press: nameSlot, at: numberSlot, for: numberSlot };
+const pressed = sentence<Press>('press {press} at {at} s( for {for} s|)', slots);
 const held = sentence<{ press: string; from: number; to?: number }>(
   'hold {press} from {from} s( to {to} s|)',
   {
@@ -21,7 +25,17 @@ const held = sentence<{ press: string; from: number; to?: number }>(
 export const press: StimulusDefinition<Press> = {
   key: 'press',
   schema,
-  sentence: sentence<Press>('press {press} at {at} s( for {for} s|)', slots),
+  // Who writes “press S1 at 2 s” does not mean a button that is never let go.
+  sentence: {
+    say: (stimulus) =>
+      stimulus.for === undefined
+        ? held.say({ press: stimulus.press, from: stimulus.at })
+        : pressed.say(stimulus),
+    read: (text) => {
+      const read = pressed.read(text);
+      return read && { for: USUAL_PRESS_S, ...read };
+    },
+  },
   alsoRead: (text) => {
     const read = held.read(text);
     if (read?.from === undefined) return undefined;

@@ -61,9 +61,9 @@ describe('a stimulus', () => {
   });
 
   test.each([
-    ['turn P1 to 2 at 1 s', 'from 0 to 1'],
+    ['turn P1 to 200 % at 1 s', 'from 0 to 1'],
     ['hold S1 from 3 s to 1 s', 'longer than 0 s'],
-    ['light on L1 to 3 at 1 s', '0 (dark) to 1 (bright)'],
+    ['light on L1 to 300 % at 1 s', '0 (dark) to 1 (bright)'],
   ])('that cannot be is told so: %s', (line, told) => {
     const read = readStimulus(line);
     expect(read.ok ? '' : read.problems[0]!.message).toContain(told);

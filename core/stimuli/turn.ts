@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { plainNumber } from '../units';
+import { percentSlot } from '../words/slots';
 import { measured } from './measured';
 
 /** A potentiometer or slider, from one end to the other. */
@@ -8,7 +9,10 @@ export const turn = measured({
   state: 'position',
   to: z.number().min(0).max(1, 'it turns from 0 to 1'),
   ends: [0, 1],
-  form: 'turn {turn} to {to} at {at} s( over {over} s|)',
+  form: 'turn {turn} to {to} % at {at} s( over {over} s|)',
+  alsoForm: 'turn {turn} to {to} at {at} s( over {over} s|)',
+  amount: percentSlot,
+  unit: ' %',
   valueText: (share) => `${plainNumber(share * 100)} %`,
-  example: 'turn P1 to 0.5 at 1 s',
+  example: 'turn P1 to 50 % at 1 s',
 });

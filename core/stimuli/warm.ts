@@ -11,6 +11,7 @@ export const warm = measured({
   ends: [0, 45],
   form: 'warm {warm} to {to}( °C at| at) {at} s( over {over} s|)',
   amount: signedSlot,
+  unit: ' °C',
   valueText: (celsius) => `${plainNumber(celsius)} °C`,
   example: 'warm T1 to 31 °C at 1 s',
 });

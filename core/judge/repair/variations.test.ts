@@ -29,7 +29,7 @@ describe('the scenarios a little otherwise', () => {
     expect(later!.expect[1]).toMatchObject({ responds: 'D1', to: 'S1' });
     expect(longer).toMatchObject({ for: 5, stimuli: [{ at: 1, for: 1.3 }] });
     expect(
-      variationsOf([scenario(3, ['turn P1 to 0.3 at 1 s', 'turn P1 to 1 at 2 s'], ['D1 is on'])])[1],
+      variationsOf([scenario(3, ['turn P1 to 30 % at 1 s', 'turn P1 to 100 % at 2 s'], ['D1 is on'])])[1],
     ).toMatchObject({ stimuli: [{ to: 0.36 }, { to: 1 }] });
   });
 

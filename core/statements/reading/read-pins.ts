@@ -1,6 +1,7 @@
 import { isBoard } from '../../boards';
 import { isLegPin, legsNamed, looksLikePin, pinsOfRange, socketNamed } from '../pins';
 import type { Token } from '../tokens';
+import { ALL_OUTPUTS } from './outputs';
 import { brackets } from './read-amounts';
 import type { Found } from './phrases';
 import type { Reading } from './reading';
@@ -56,7 +57,7 @@ export function readPins(reading: Reading, sign: Found): void {
       names.length > 1
         ? `${names.length} pins: ${names.join(', ')}`
         : isLegPin(names[0]!)
-          ? names[0]!
+          ? names[0]!.replace(new RegExp(`^(.+)\\.${ALL_OUTPUTS}$`), 'the outputs of $1')
           : `pin ${names[0]!}`,
     guessed: false,
   });
@@ -125,7 +126,7 @@ export function pinNamed(reading: Reading, word: string, token: Token): string |
   return undefined;
 }
 
-/** Pins in short: `2-13 and A0-A5`. */
+/** Pins in short: `2 to 13 and A0 to A5`. */
 function pinRanges(pins: readonly string[]): string {
   const groups = new Map<string, number[]>();
   for (const pin of pins) {
@@ -133,6 +134,9 @@ function pinRanges(pins: readonly string[]): string {
     groups.set(letter, [...(groups.get(letter) ?? []), Number(number)]);
   }
   return [...groups]
-    .map(([letter, numbers]) => `${letter}${Math.min(...numbers)} to ${letter}${Math.max(...numbers)}`)
+    .map(([letter, numbers]) => {
+      const [first, last] = [`${letter}${Math.min(...numbers)}`, `${letter}${Math.max(...numbers)}`];
+      return first === last ? first : `${first} to ${last}`;
+    })
     .join(' and ');
 }

@@ -1,10 +1,10 @@
 import type { Expectation } from '../../expectations';
 import { findKind } from '../../parts';
-import { brought, endsOf, isMeasured, touchedBy, type Stimulus } from '../../stimuli';
+import { brought, endsOf, isMeasured, touchedBy, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import type { Named } from './plain';
 
 /** When something is done that nobody has said, and how long it lasts, in seconds. */
-const [AT, PRESSED, MOVES, SWEPT] = [2, 0.3, 2, 4];
+const [AT, MOVES, SWEPT] = [2, 2, 4];
 /** Seconds that something stands at its one end before it is moved to the other. */
 const STANDS = 1;
 
@@ -26,7 +26,7 @@ export function doneMeanwhile(
   return [...new Set(names)].flatMap((name): readonly Stimulus[] => {
     const part = parts.find(({ ref }) => ref === name);
     const how = part && !used.has(name) ? findKind(part.kind)?.stimulus : undefined;
-    if (how === 'press') return [{ at: AT, press: name, for: PRESSED }];
+    if (how === 'press') return [{ at: AT, press: name, for: USUAL_PRESS_S }];
     if (how === 'motion') return [{ at: AT, motion: name, for: MOVES }];
     const isFollowed = expect.some((one) => 'follows' in one && one.follows === name);
     if (how === undefined || !isMeasured(how) || !isFollowed) return [];

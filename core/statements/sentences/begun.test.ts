@@ -33,7 +33,7 @@ const seen = (text: string, done: readonly Stimulus[] = []): readonly string[] =
 };
 
 describe('a scenario that begins with a condition', () => {
-  const DARK = ['light on L1 to 0.9 at 0 s', 'light on L1 to 0.05 at 2 s', 'light on L1 to 0.9 at 5 s'];
+  const DARK = ['light on L1 to 90 % at 0 s', 'light on L1 to 5 % at 2 s', 'light on L1 to 90 % at 5 s'];
   const ON = [
     'D1 is off all the time until 1.9 s',
     'D1 is on all the time from 2.5 s to 4.9 s',
@@ -55,7 +55,7 @@ describe('a scenario that begins with a condition', () => {
     ],
     [
       'D1 is on if P1 is above 50 %',
-      ['turn P1 to 0.25 at 0 s', 'turn P1 to 0.75 at 2 s', 'turn P1 to 0.25 at 5 s'],
+      ['turn P1 to 25 % at 0 s', 'turn P1 to 75 % at 2 s', 'turn P1 to 25 % at 5 s'],
       ON,
     ],
     [
@@ -74,7 +74,7 @@ describe('a scenario that begins with a condition', () => {
     ],
     [
       'Z1 sounds while S2 is on',
-      ['turn S2 to 0 at 0 s', 'turn S2 to 1 at 2 s', 'turn S2 to 0 at 5 s'],
+      ['turn S2 to 0 % at 0 s', 'turn S2 to 100 % at 2 s', 'turn S2 to 0 % at 5 s'],
       [
         'Z1 is silent all the time until 1.9 s',
         'Z1 sounds all the time from 2.5 s to 4.9 s',
@@ -96,7 +96,7 @@ describe('a scenario that begins with a condition', () => {
       'D1 is off all the time from 6.5 s',
     ]);
     expect(seen('D1 is on when it is dark')[0]).toBe(
-      'NOT: Say first when that is so: light on L1 to 0.05 at 2 s.',
+      'NOT: Say first when that is so: light on L1 to 5 % at 2 s.',
     );
   });
 });
@@ -122,7 +122,7 @@ describe('a scenario that begins with an answer', () => {
       ['D1 is on all the time from 0.1 s to 4.9 s after X2', 'D1 is off all the time from 5.1 s after X2'],
     ],
     ['the RGB LED turns red when S1 is pressed', ['press S1 at 2 s for 0.3 s'], ['D4 is red after S1']],
-    ['P1 dims D1', ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 2 s over 4 s'], ['D1 follows P1']],
+    ['P1 dims D1', ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 2 s over 4 s'], ['D1 follows P1']],
   ])('%s', (text, done, expected) => {
     expect(begun(text)).toEqual([done, expected]);
   });
@@ -164,9 +164,13 @@ describe('more that is seen, as people say it', () => {
 
 describe('a scenario that begins with what is done', () => {
   test.each([
-    ['press S1 at 1 s: D1 is on from 1.2 s', ['press S1 at 1 s'], ['D1 is on all the time from 1.2 s']],
-    ['P1 at 0 % at the start: D1 flashes 3 times', ['turn P1 to 0 at 0 s'], ['D1 flashes 3 times']],
-    ['with P1 at 30 %, D1 is off', ['turn P1 to 0.3 at 0 s'], ['D1 is off all the time']],
+    [
+      'press S1 at 1 s: D1 is on from 1.2 s',
+      ['press S1 at 1 s for 0.3 s'],
+      ['D1 is on all the time from 1.2 s'],
+    ],
+    ['P1 at 0 % at the start: D1 flashes 3 times', ['turn P1 to 0 % at 0 s'], ['D1 flashes 3 times']],
+    ['with P1 at 30 %, D1 is off', ['turn P1 to 30 % at 0 s'], ['D1 is off all the time']],
     [
       'press S1 at 1 s and 3 s: D1 flashes twice',
       ['press S1 at 1 s for 0.3 s', 'press S1 at 3 s for 0.3 s'],

@@ -12,6 +12,7 @@ import { NAMES, plainly, timed, type Named } from './plain';
 import { aboutAll, aboutThePress, handledIn, unseenIn } from './subjects';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
 import { waysCounted } from './ways-counted';
+import { waysPhased } from './ways-phased';
 import { waysSeen } from './ways-seen';
 import { inOrder } from './word-order';
 
@@ -92,6 +93,7 @@ const IN_ORDER =
 const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
 const ways: readonly Way[] = [
+  ...waysPhased,
   // D1 and D2 never at once
   {
     pattern: whole(

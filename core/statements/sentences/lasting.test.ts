@@ -26,28 +26,28 @@ const seen = (text: string): readonly string[] => {
 
 describe('what is so when the program begins', () => {
   test.each([
-    ['P1 at 0 % at the start', 'turn P1 to 0 at 0 s'],
-    ['with P1 at 30 %', 'turn P1 to 0.3 at 0 s'],
-    ['start with P1 at 80 %', 'turn P1 to 0.8 at 0 s'],
-    ['initially P1 at 30 %', 'turn P1 to 0.3 at 0 s'],
-    ['at the beginning it is dark', 'light on L1 to 0.05 at 0 s'],
-    ['turn P1 to 50 % at the start', 'turn P1 to 0.5 at 0 s'],
-    ['P1 in the middle', 'turn P1 to 0.5 at 0 s'],
-    ['P1 turned down', 'turn P1 to 0 at 0 s'],
-    ['P1 fully to the right', 'turn P1 to 1 at 0 s'],
-    ['P1 at 0.3', 'turn P1 to 0.3 at 0 s'],
-    ['L1 in the dark', 'light on L1 to 0.05 at 0 s'],
+    ['P1 at 0 % at the start', 'turn P1 to 0 % at 0 s'],
+    ['with P1 at 30 %', 'turn P1 to 30 % at 0 s'],
+    ['start with P1 at 80 %', 'turn P1 to 80 % at 0 s'],
+    ['initially P1 at 30 %', 'turn P1 to 30 % at 0 s'],
+    ['at the beginning it is dark', 'light on L1 to 5 % at 0 s'],
+    ['turn P1 to 50 % at the start', 'turn P1 to 50 % at 0 s'],
+    ['P1 in the middle', 'turn P1 to 50 % at 0 s'],
+    ['P1 turned down', 'turn P1 to 0 % at 0 s'],
+    ['P1 fully to the right', 'turn P1 to 100 % at 0 s'],
+    ['P1 at 0.3', 'turn P1 to 30 % at 0 s'],
+    ['L1 in the dark', 'light on L1 to 5 % at 0 s'],
     ['nothing in front of X1', 'something 1 m before X1 at 0 s'],
     ['X1 sees 20 cm', 'something 0.2 m before X1 at 0 s'],
-    ['hold S1 from the start', 'press S1 at 0 s'],
+    ['hold S1 from the start', 'hold S1 from 0 s'],
     ['T1 at 20 degrees at first', 'warm T1 to 20 °C at 0 s'],
   ])('%s', (text, sentence) => expect(done(text)).toEqual([sentence]));
 });
 
 describe('what is so for a while', () => {
   test.each([
-    ['cover L1 at 2 s for 1 s', ['light on L1 to 0.05 at 2 s', 'light on L1 to 0.5 at 3 s']],
-    ['it is dark from 2 s to 4 s', ['light on L1 to 0.05 at 2 s', 'light on L1 to 0.5 at 4 s']],
+    ['cover L1 at 2 s for 1 s', ['light on L1 to 5 % at 2 s', 'light on L1 to 50 % at 3 s']],
+    ['it is dark from 2 s to 4 s', ['light on L1 to 5 % at 2 s', 'light on L1 to 50 % at 4 s']],
     [
       'an object at 5 cm from 1 s to 3 s',
       ['something 0.05 m before X1 at 1 s', 'something 1 m before X1 at 3 s'],
@@ -59,11 +59,11 @@ describe('what is so for a while', () => {
   ])('%s is then as before', (text, sentences) => expect(done(text)).toEqual(sentences));
 
   test('as before is where it was brought, not where it rests', () => {
-    const before = readStimulus('light on L1 to 0.9 at 0 s');
+    const before = readStimulus('light on L1 to 90 % at 0 s');
     if (!before.ok) throw new Error('a stimulus is not read');
     expect(done('cover L1 at 2 s for 1 s', [before.value])).toEqual([
-      'light on L1 to 0.05 at 2 s',
-      'light on L1 to 0.9 at 3 s',
+      'light on L1 to 5 % at 2 s',
+      'light on L1 to 90 % at 3 s',
     ]);
   });
 });
@@ -71,18 +71,18 @@ describe('what is so for a while', () => {
 describe('several things that are done', () => {
   test.each([
     ['press S1 and S2 together at 1 s', ['press S1 at 1 s for 0.3 s', 'press S2 at 1 s for 0.3 s']],
-    ['hold S1 and press S2', ['press S1 at 1 s', 'press S2 at 1 s for 0.3 s']],
+    ['hold S1 and press S2', ['hold S1 from 1 s', 'press S2 at 1 s for 0.3 s']],
     [
       'press S1, then S2, then S1',
       ['press S1 at 1 s for 0.3 s', 'press S2 at 2.3 s for 0.3 s', 'press S1 at 3.6 s for 0.3 s'],
     ],
     ['press S1, then S2', ['press S1 at 1 s for 0.3 s', 'press S2 at 2.3 s for 0.3 s']],
-    ['turn P1 to 0 and P2 to 100 %', ['turn P1 to 0 at 1 s', 'turn P2 to 1 at 1 s']],
+    ['turn P1 to 0 and P2 to 100 %', ['turn P1 to 0 % at 1 s', 'turn P2 to 100 % at 1 s']],
     [
       'turn P1 to 0, then P1 to 100 %, then P1 to 50 %',
-      ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 2 s', 'turn P1 to 0.5 at 3 s'],
+      ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 2 s', 'turn P1 to 50 % at 3 s'],
     ],
-    ['press S1 and then turn P1 to 80 %', ['press S1 at 1 s for 0.3 s', 'turn P1 to 0.8 at 2.3 s']],
+    ['press S1 and then turn P1 to 80 %', ['press S1 at 1 s for 0.3 s', 'turn P1 to 80 % at 2.3 s']],
   ])('%s', (text, sentences) => expect(done(text)).toEqual(sentences));
 });
 
@@ -90,8 +90,8 @@ describe('what is not understood', () => {
   test.each([
     ['frobnicate S1', 'Of S1 you can say “press S1 at 2 s for 0.3 s”.'],
     ['T1 cold', 'Say how warm T1 is, as “warm T1 to 31 °C at 1 s”.'],
-    ['P1 is bright', 'Of P1 you can say “turn P1 to 0.5 at 1 s”.'],
-    ['press P1', 'P1 is a potentiometer. Of it you can say “turn P1 to 0.5 at 1 s”.'],
+    ['P1 is bright', 'Of P1 you can say “turn P1 to 50 % at 1 s”.'],
+    ['press P1', 'P1 is a potentiometer. Of it you can say “turn P1 to 50 % at 1 s”.'],
     ['turn S1 to 50 % at 2 s', 'S1 is a push button. Of it you can say “press S1 at 2 s for 0.3 s”.'],
     ['press D1', 'D1 is an LED: nothing is done to it.'],
     ['dance', 'Write it like “press S1 at 2 s for 0.3 s”'],

@@ -114,17 +114,20 @@ describe('what must not be printed', () => {
 
 describe('what is moved from one place to another', () => {
   test.each([
-    ['turn P1 from 0 to 100 % in 2 s', ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 1.5 s over 2 s']],
-    ['turn P1 slowly from 0 to 1 at 3 s', ['turn P1 to 0 at 2.5 s', 'turn P1 to 1 at 3 s over 2 s']],
-    ['turn the pot from one end to the other', ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 1.5 s over 2 s']],
-    ['sweep P1', ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 1.5 s over 2 s']],
+    ['turn P1 from 0 to 100 % in 2 s', ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s']],
+    ['turn P1 slowly from 0 to 1 at 3 s', ['turn P1 to 0 % at 2.5 s', 'turn P1 to 100 % at 3 s over 2 s']],
+    [
+      'turn the pot from one end to the other',
+      ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s'],
+    ],
+    ['sweep P1', ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s']],
     [
       'turn P1 up and down',
-      ['turn P1 to 0 at 1 s', 'turn P1 to 1 at 1.5 s over 2 s', 'turn P1 to 0 at 4.5 s over 2 s'],
+      ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s', 'turn P1 to 0 % at 4.5 s over 2 s'],
     ],
     [
       'the light goes from 100 to 0 % in 5 s',
-      ['light on L1 to 1 at 1 s', 'light on L1 to 0 at 1.5 s over 5 s'],
+      ['light on L1 to 100 % at 1 s', 'light on L1 to 0 % at 1.5 s over 5 s'],
     ],
     [
       'the temperature rises from 20 to 30 °C in 5 s',
@@ -135,7 +138,7 @@ describe('what is moved from one place to another', () => {
       ['something 0.5 m before X1 at 1 s', 'something 0.05 m before X1 at 1.5 s over 2 s'],
     ],
     ['hold S1 from 1 s to 3 s', ['press S1 at 1 s for 2 s']],
-    ['cover L1 from 1 s to 3 s', ['light on L1 to 0.05 at 1 s', 'light on L1 to 0.9 at 3 s']],
+    ['cover L1 from 1 s to 3 s', ['light on L1 to 5 % at 1 s', 'light on L1 to 90 % at 3 s']],
   ])('%s', (text, sentences) => {
     expect(done(text)).toEqual(sentences);
   });
@@ -179,7 +182,7 @@ describe('what has to be done so that something can come of it', () => {
 
   test('is a press, a movement, or a turn from end to end', () => {
     expect(meanwhile([responds])).toEqual(['press S1 at 2 s for 0.3 s']);
-    expect(meanwhile([follows])).toEqual(['turn P1 to 0 at 1 s', 'turn P1 to 1 at 2 s over 4 s']);
+    expect(meanwhile([follows])).toEqual(['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 2 s over 4 s']);
     expect(meanwhile([{ lamp: 'D1', is: 'on', to: 2, after: 'X2' }])).toEqual([
       'something moves before X2 at 2 s for 2 s',
     ]);

@@ -1,9 +1,11 @@
-import { findKind, type PartKind, type StimulusKind } from '../../parts';
+import { findKind, isSingleLight, ledColours, type PartKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
 export interface Named {
   readonly ref: string;
   readonly kind: string;
+  /** As a circuit writes it; the colour of an LED. */
+  readonly value?: string;
 }
 
 const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
@@ -16,6 +18,12 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 /** What people call a part before or instead of its name. */
 const CALLED =
   '(?:rgb led|led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
+const COLOUR = `(?:${ledColours.join('|')})`;
+const ELSEWHERE = String.raw`\b(?! on (?:the board|[a-z]{1,4}\d))`;
+/** `the red LED`, `red light`, `the green one`, where colours tell LEDs apart. */
+const LED_OF_COLOUR = new RegExp(`\\b(?:the )?(${COLOUR}) (?:leds?|lamps?|lights?|one)${ELSEWHERE}`, 'gi');
+/** `red, then green`: no colour is that of a light which can have any. */
+const COLOUR_ALONE = new RegExp(`\\b(?:the )?(${COLOUR})${ELSEWHERE}`, 'gi');
 const NUMBER = String.raw`\d+(?:\.\d+)?`;
 /** A time that may stand before what it is about. */
 const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and|until) ${NUMBER} s)?`;
@@ -47,7 +55,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
   put(new RegExp(`(${NUMBER}) ?(?:met(?:re|er)s?|m)\\b`, 'gi'), '$1 m');
   put(/\b(is|are|does|do)n['’]t\b/gi, '$1 not');
   put(/\b(?:should|must|shall|will|has to|have to)(?: be)?\b/gi, (word) => (/be$/i.test(word) ? 'is' : ''));
-  put(new RegExp(`\\b(?:the )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
+  put(new RegExp(`\\b(?:the )?(?:${COLOUR} )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
   put(
     /\b(?:the )?(?:built-? ?in|on-? ?board|internal|board['’]?s?(?: own)?) (?:led|lamp|light)\b/gi,
     'the board’s own LED',
@@ -57,6 +65,9 @@ export function plainly(text: string, parts: readonly Named[]): string {
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
+  const byColour = (whole: string, colour?: string): string => onlyOfColour(colour!, parts) ?? whole;
+  put(LED_OF_COLOUR, byColour);
+  if (!parts.some(({ kind }) => hasAnyColour(kind))) put(COLOUR_ALONE, byColour);
   put(new RegExp(`^ (${TIME}),? (?!of )(.+) $`, 'i'), ' $2 $1 ');
   return plain.trim().replace(/ +/g, ' ').replace(/ ,/g, ',');
 }
@@ -74,7 +85,7 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
     const { observed, stimulus, title } = known;
     const isLight = observed === 'light' && !showsFigures(known);
     const byUse: Readonly<Record<string, boolean>> = {
-      'rgb led': known.legs.some(({ name }) => name === 'red'),
+      'rgb led': hasAnyColour(kind),
       led: isLight,
       lamp: isLight,
       light: isLight,
@@ -96,6 +107,18 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
     };
     return byUse[word] ?? false;
   });
+  return fitting.length === 1 ? fitting[0]!.ref : undefined;
+}
+
+const hasAnyColour = (kind: string): boolean =>
+  findKind(kind)?.legs.some(({ name }) => name === 'red') ?? false;
+
+/** The only LED of a colour, where LEDs are of several. */
+function onlyOfColour(colour: string, parts: readonly Named[]): string | undefined {
+  const word = colour.toLowerCase();
+  const fitting = parts.filter(
+    (part) => findKind(part.kind) && isSingleLight(part) && part.value?.split(' ').includes(word),
+  );
   return fitting.length === 1 ? fitting[0]!.ref : undefined;
 }
 

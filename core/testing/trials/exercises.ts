@@ -126,7 +126,7 @@ void loop() {
       {
         name: 'turned through',
         lasts: 9,
-        done: ['turn P1 to 0.1 at 0 s', 'turn P1 to 0.5 at 3 s', 'turn P1 to 0.9 at 6 s'],
+        done: ['turn P1 to 10 % at 0 s', 'turn P1 to 50 % at 3 s', 'turn P1 to 90 % at 6 s'],
         seen: [
           'D1.red is on from 0.5 s to 2.9 s',
           'D1.green is on from 3.2 s to 5.9 s',
@@ -247,13 +247,13 @@ while True:
       {
         name: 'rung at night',
         lasts: 5,
-        done: ['light on L1 to 0.05 at 0 s', 'press S1 at 2 s for 0.3 s'],
+        done: ['light on L1 to 5 % at 0 s', 'press S1 at 2 s for 0.3 s'],
         seen: ['D1 is off from 0 s to 1.9 s', 'D1 is on from 2.2 s to 2.9 s', 'D1 flashes 1'],
       },
       {
         name: 'rung by day',
         lasts: 5,
-        done: ['light on L1 to 0.9 at 0 s', 'press S1 at 2 s for 0.3 s'],
+        done: ['light on L1 to 90 % at 0 s', 'press S1 at 2 s for 0.3 s'],
         seen: ['D1 is off'],
       },
     ],
@@ -274,7 +274,7 @@ while True:
       {
         name: 'switched on and off',
         lasts: 6,
-        done: ['turn S1 to 1 at 2 s', 'turn S1 to 0 at 4 s'],
+        done: ['turn S1 to 100 % at 2 s', 'turn S1 to 0 % at 4 s'],
         seen: ['D1 is off until 1.9 s', 'D1 is on from 2.1 s to 3.9 s', 'D1 is off from 4.1 s'],
       },
     ],
