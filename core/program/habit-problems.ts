@@ -1,5 +1,6 @@
 import type { Repair } from '../findings/finding';
-import { warning, type ProgramProblem } from './problem';
+import { textRepair, warning, type ProgramProblem } from './problem';
+import type { Span } from './syntax';
 
 interface Place {
   readonly line: number;
@@ -109,3 +110,36 @@ export const neverReached = (
           `Compare with a number from 0 to ${most} in line ${line}.`,
         ],
       );
+
+/** Highest readings of boards that measure in 10, 12 and 16 bits. */
+const HIGHEST_READINGS: readonly number[] = [1023, 4095, 65_535];
+
+/**
+ * A reading, from 0 to `most`, that is divided by the highest reading of another board, or mapped from it; `undefined` for any
+ * other number. A power of two that a reading can reach divides it into steps.
+ */
+export function ofAnotherBoard(
+  { line, endLine, column, endColumn }: Span,
+  highest: number,
+  most: number,
+): ProgramProblem | undefined {
+  const isOther = HIGHEST_READINGS.includes(highest) && highest !== most;
+  const isBeyond = HIGHEST_READINGS.includes(highest - 1) && highest - 1 > most;
+  if (!isOther && !isBeyond) return undefined;
+  const own = isOther ? most : most + 1;
+  const text = `Write ${own} instead of ${highest} in line ${line}.`;
+  return warning(
+    'out-of-range',
+    'fault',
+    { line, column },
+    `Line ${line} takes ${highest} for the highest reading, but on this board a reading goes from 0 to ${most}.`,
+    [
+      'How high can a reading get on this board?',
+      `Line ${line} reckons with ${highest}, but a reading goes from 0 to ${most}.`,
+      text,
+    ],
+    line === endLine
+      ? textRepair(text, { line, column, length: endColumn - column, by: String(own) })
+      : undefined,
+  );
+}

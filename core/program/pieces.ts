@@ -12,7 +12,7 @@ export function piecesOf(source: string, language: Language): readonly Piece[] {
   const pattern =
     language === 'python'
       ? /(?<remark>#[^\n]*)|(?:\n[ \t]*)+(?=[^\s#])|\d+\.\d+(?:e[-+]?\d+)?|\w+|"[^"\n]*"|'[^'\n]*'|[-+*/%<>=!&|^]=?|[^\s\w]/gi
-      : /(?<remark>\/\/[^\n]*|\/\*[\s\S]*?\*\/)|\d+\.\d+(?:e[-+]?\d+)?f?|#?\w+|"[^"\n]*"|'[^'\n]*'|[-+*/%<>=!&|^]=?|[^\s\w]/gi;
+      : /(?<remark>\/\/[^\n]*|\/\*[\s\S]*?\*\/)|\d+\.\d+(?:e[-+]?\d+)?f?|#?\w+|"[^"\n]*"|'[^'\n]*'|&&|\|\||[-+*/%<>=!&|^]=?|[^\s\w]/gi;
   return [...source.matchAll(pattern)].flatMap((found): Piece[] =>
     found.groups?.['remark'] === undefined
       ? [

@@ -47,6 +47,20 @@ const slips: readonly Slip[] = [
     withLoop('analogWrite(LED, KNOB);', '#define KNOB A0\n'),
     withLoop('analogWrite(LED, analogRead(KNOB) / 4);', '#define KNOB A0\n'),
   ],
+  [
+    'the highest reading of another board is divided by',
+    'out-of-range',
+    5,
+    withLoop('float share = analogRead(A0) * 100.0 / 4095;\n  if (share > 50) digitalWrite(LED, HIGH);'),
+    withLoop('float share = analogRead(A0) * 100.0 / 1023;\n  if (share > 50) digitalWrite(LED, HIGH);'),
+  ],
+  [
+    'the highest reading of another board is mapped from',
+    'out-of-range',
+    6,
+    withLoop('int knob = analogRead(A0);\n  analogWrite(LED, map(knob, 0, 4095, 0, 255));'),
+    withLoop('int knob = analogRead(A0);\n  analogWrite(LED, map(knob, 0, 1023, 0, 255));'),
+  ],
   ['a reading that is kept nowhere', 'no-effect', 5, withLoop('digitalRead(BUTTON);'), undefined],
   [
     'a range that is kept nowhere',

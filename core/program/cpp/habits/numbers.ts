@@ -1,4 +1,4 @@
-import { neverReached } from '../../habit-problems';
+import { neverReached, ofAnotherBoard } from '../../habit-problems';
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import { allExpressions, bare, cellOf } from '../walk';
 import type { Expression } from '../tree';
@@ -20,9 +20,15 @@ export const numberHabits: Habit = (facts) => {
   return all.flatMap((expression): readonly ProgramProblem[] => {
     if (expression.node === 'builtin' && expression.name === 'analogWrite')
       return dutyProblems(expression, ranges, isMeasured);
+    if (expression.node === 'builtin' && expression.name === 'map')
+      return mapsFrom(expression, ranges.analog, isMeasured);
     if (expression.node === 'compare') return beyondAnalog(expression, ranges.analog, isMeasured);
     if (expression.node === 'convert') return lostFractions(expression, ranges.analog, isMeasured);
-    if (expression.node === 'binary') return dividedTooSoon(expression, ranges.analog, isMeasured);
+    if (expression.node === 'binary')
+      return [
+        ...dividedTooSoon(expression, ranges.analog, isMeasured),
+        ...dividedByScale(expression, ranges.analog, isMeasured),
+      ];
     return [];
   });
 };
@@ -105,6 +111,34 @@ function beyondAnalog(
   const limit = side && bare(side);
   const problem =
     side && limit?.node === 'constant' ? neverReached(side.span, limit.value, operator, most) : undefined;
+  return problem ? [problem] : [];
+}
+
+/** `map(reading, 0, 4095, …)`: the range of another board’s readings. */
+function mapsFrom(
+  { arguments: [value, , high] }: Extract<Expression, { node: 'builtin' }>,
+  most: number,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  const highest = high && bare(high);
+  const problem =
+    value && highest?.node === 'constant' && isMeasured(value)
+      ? ofAnotherBoard(high!.span, highest.value, most)
+      : undefined;
+  return problem ? [problem] : [];
+}
+
+/** `reading * 100 / 4095`: what is measured as a share of another board’s readings. */
+function dividedByScale(
+  { operator, left, right }: Binary,
+  most: number,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  const by = bare(right);
+  if (operator !== '/' || by.node !== 'constant') return [];
+  const share = bare(left);
+  const parts = share.node === 'binary' && share.operator === '*' ? [share.left, share.right] : [share];
+  const problem = parts.some(isMeasured) ? ofAnotherBoard(right.span, by.value, most) : undefined;
   return problem ? [problem] : [];
 }
 

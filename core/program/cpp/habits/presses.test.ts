@@ -52,6 +52,12 @@ describe('a press that acts at every turn', () => {
     );
   });
 
+  test.each(['n < 9', '9 >= n', 'n != 9'])('is told however far it may go on: %s', (bound) => {
+    expect(codes(`void loop() { if (digitalRead(2) == LOW && ${bound}) n++; }`)).toContain(
+      'repeats-while-held',
+    );
+  });
+
   test.each(questions)('is told however it is asked for: %s', (question) => {
     expect(codes(`void loop() { if (${question}) { lit = !lit; } }`)).toContain('repeats-while-held');
     expect(codes(`void loop() { bool down = ${question}; if (down) { lit = !lit; } }`)).toContain(

@@ -39,7 +39,8 @@ function inBody(
     if (statement.node !== 'if') return [];
     const step = stepIn(statement.yes, functions);
     if (!step || ('place' in step && begunAnew.has(cellOf(step.place) ?? ''))) return [];
-    const asks = asksLevel(statement.condition, isLevel, isFixed);
+    const stepped = steppedIn(statement.yes);
+    const asks = asksLevel(statement.condition, isLevel, isFixed, (one) => isBound(one, stepped));
     if (asks && !isPaced && !isInsideEdge(body, statement) && !waits(statement.yes))
       return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
     const isEdge = !asks && asksForChange(statement.condition, isLevel);
@@ -81,20 +82,37 @@ const NEVER: Asks = () => false;
 
 /**
  * `level`, `!level`, `level == LOW`: whether it is down now, and nothing else. A last level that no line ever changes
- * asks for nothing more: `level == LOW && last == HIGH`, `level != last`.
+ * asks for nothing more: `level == LOW && last == HIGH`, `level != last`. Nor does how far it may go on.
  */
-function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER): boolean {
+function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER, isLimit = NEVER): boolean {
   const inner = bare(condition);
   if (inner.node === 'not') return asksLevel(inner.operand, isLevel, isFixed);
   if (inner.node === 'both') {
     const sides = [inner.left, inner.right];
-    const rest = sides.filter((side) => !asksLevel(side, isLevel, isFixed));
-    return rest.length === 1 && asksLevel(rest[0]!, isFixed);
+    const rest = sides.filter((side) => !asksLevel(side, isLevel, isFixed, isLimit));
+    return rest.length === 1 && (asksLevel(rest[0]!, isFixed) || isLimit(rest[0]!));
   }
   if (inner.node !== 'compare') return isLevel(inner);
   const [left, right] = [bare(inner.left), bare(inner.right)];
   const stands = (side: Expression): boolean => side.node === 'constant' || isFixed(side);
   return (isLevel(left) && stands(right)) || (isLevel(right) && stands(left));
+}
+
+/** Variables that outlive the turn and are stepped in a statement. */
+const steppedIn = (statement: Statement): ReadonlySet<string> =>
+  new Set(
+    [...allExpressions(statement)].flatMap((part) =>
+      isStep(part) && (part.node === 'update' || part.node === 'store') ? (cellOf(part.place) ?? []) : [],
+    ),
+  );
+
+/** `count < 9`: how far something may be stepped. */
+function isBound(question: Expression, stepped: ReadonlySet<string>): boolean {
+  const inner = bare(question);
+  return (
+    inner.node === 'compare' &&
+    [inner.left, inner.right].some((side) => [...stepped].some((cell) => isLoadOf(side, cell)))
+  );
 }
 
 /** Variables that an expression gives a value, or hands to others who may. */

@@ -42,6 +42,8 @@ describe('what is likely not meant so in Python', () => {
       3,
       forEver('pressed = not button.value', 'if pressed:', '    count += 1', '    time.sleep(0.02)'),
     ],
+    ['repeats-while-held', 2, forEver('if not button.value and count < 9:', '    count += 1')],
+    ['repeats-while-held', 2, forEver('if 0 < count and not button.value:', '    count -= 1')],
     [
       'double-count',
       3,
@@ -55,6 +57,8 @@ describe('what is likely not meant so in Python', () => {
     ],
     ['out-of-range', 2, forEver('if knob.value > 70000:', '    lamp.value = True')],
     ['out-of-range', 3, forEver('dark = knob.value', 'lamp.value = dark < -1')],
+    ['out-of-range', 2, forEver('wait = knob.value / 1023', 'time.sleep(wait)')],
+    ['out-of-range', 3, forEver('dark = knob.value', 'wait = 10 * dark // 4095', 'time.sleep(wait)')],
     ['integer-division', 2, forEver('count = knob.value * (1 // 4)', 'time.sleep(0.1)')],
   ])('%s in line %i: %j', (code, line, body) => {
     expect(found(body)).toContain(`${code} ${line}`);

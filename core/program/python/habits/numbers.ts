@@ -1,4 +1,4 @@
-import { neverReached } from '../../habit-problems';
+import { neverReached, ofAnotherBoard } from '../../habit-problems';
 import { warning, type ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
 import { numberOf } from '../values';
@@ -18,6 +18,7 @@ export const numberHabits: Habit = ({ tree, pins }) => {
   return [...allExpressions(body)].flatMap((expression) => [
     ...beyondAnalog(expression, isMeasured),
     ...alwaysZero(expression),
+    ...ofOtherScale(expression, isMeasured),
   ]);
 };
 
@@ -48,6 +49,25 @@ function beyondAnalog(
   const side = isMeasured(expression.first) ? value : isMeasured(value) ? expression.first : undefined;
   const limit = side?.node === 'constant' ? Number(numberOf(side.value)) : Number.NaN;
   const problem = side && Number.isFinite(limit) ? neverReached(side.span, limit, operator, FULL) : undefined;
+  return problem ? [problem] : [];
+}
+
+/** `knob.value / 1023`, `scaled(knob.value, 0, 1023, 0, 180)`: the readings of another board. */
+function ofOtherScale(
+  expression: Expression,
+  isMeasured: (expression: Expression) => boolean,
+): readonly ProgramProblem[] {
+  const [value, highest] =
+    expression.node === 'call'
+      ? [expression.values[0], expression.values[2]]
+      : expression.node === 'binary' && /^\/\/?$/.test(expression.operator)
+        ? [expression.left, expression.right]
+        : [];
+  if (!value || highest?.node !== 'constant') return [];
+  const parts = value.node === 'binary' && value.operator === '*' ? [value.left, value.right] : [value];
+  const problem = parts.some(isMeasured)
+    ? ofAnotherBoard(highest.span, Number(numberOf(highest.value)), FULL)
+    : undefined;
   return problem ? [problem] : [];
 }
 

@@ -49,7 +49,9 @@ function inStatement(
   const direct = statement.yes.find(isStep);
   const step = direct ?? stepIn(statement.yes, isStep, tree);
   if (!step) return [];
-  const asks = asksLevel(statement.condition, isLevel, isFixed);
+  const stepped = [...allStatements(statement.yes)].filter(isStep).flatMap(targetsOf);
+  const places = new Set(stepped.flatMap((target) => placeOf(target) ?? []));
+  const asks = asksLevel(statement.condition, isLevel, isFixed, (one) => isBound(one, places));
   if (asks && !isPaced && !waits(statement.yes))
     return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
   if (direct && !asks && asksForChange(statement.condition, isLevel))
@@ -159,15 +161,15 @@ const NEVER: Asks = () => false;
 
 /**
  * `not button.value`, `button.value == False`: whether it is down now, and nothing else. A last value that no line ever
- * changes asks for nothing more: `pressed and not was_pressed`, `level != last`.
+ * changes asks for nothing more: `pressed and not was_pressed`, `level != last`. Nor does how far it may go on.
  */
-function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER): boolean {
+function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER, isLimit = NEVER): boolean {
   if (condition.node === 'unary')
     return condition.operator === 'not' && asksLevel(condition.operand, isLevel, isFixed);
   if (condition.node === 'both') {
     const sides = [condition.left, condition.right];
-    const rest = sides.filter((side) => !asksLevel(side, isLevel, isFixed));
-    return rest.length === 1 && asksLevel(rest[0]!, isFixed);
+    const rest = sides.filter((side) => !asksLevel(side, isLevel, isFixed, isLimit));
+    return rest.length === 1 && (asksLevel(rest[0]!, isFixed) || isLimit(rest[0]!));
   }
   if (condition.node !== 'compare') return isLevel(condition);
   const [only, more] = condition.rest;
@@ -177,6 +179,13 @@ function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER): boole
     (isLevel(condition.first) && stands(only.value)) || (isLevel(only.value) && isFixed(condition.first))
   );
 }
+
+/** `count < 9`: how far something may be stepped. */
+const isBound = (question: Expression, places: ReadonlySet<string>): boolean =>
+  question.node === 'compare' &&
+  [question.first, ...question.rest.map(({ value }) => value)].some((side) =>
+    places.has(placeOf(side) ?? ''),
+  );
 
 /** How often a program gives each name a value, wherever that is. */
 function namesGiven({ body, functions }: PythonTree): ReadonlyMap<string, number> {
