@@ -42,6 +42,17 @@ describe('a line in another place than in the exercise’s own program', () => {
     ],
   ])('of %s is none', (_, source) => expect(movedLines(source, ASKED, 'cpp')).toEqual([]));
 
+  test('of Python goes into the loop that it stands before, and out of it', () => {
+    const inside = 'x = 0\n\n# go on\nwhile True:\n    now = read()\n    x += now\n';
+    const outside = 'x = 0\nnow = read()\n\n# go on\nwhile True:\n    x += now\n';
+    const [into] = movedLines(outside, inside, 'python');
+    expect(applyTextEdit(outside, into!.edit)).toBe(inside);
+    const [out] = movedLines(inside, outside, 'python');
+    expect(applyTextEdit(inside, out!.edit)).toBe(
+      'x = 0\n\n# go on\nnow = read()\nwhile True:\n    x += now\n',
+    );
+  });
+
   test('of Python keeps what sets it in', () => {
     const asked = 'while True:\n    led.value = True\n    time.sleep(1)\n    led.value = False\n';
     const source = 'while True:\n    time.sleep(1)\n    led.value = True\n    led.value = False\n';

@@ -10,6 +10,8 @@ export interface MovedLine {
   readonly line: number;
   readonly beside: number;
   readonly isBefore: boolean;
+  /** How far it is set in there, in spaces, where that is otherwise than now. */
+  readonly spaces?: number;
 }
 
 /** A line with what it says: its words without the spaces between, behind what it is set in by. */
@@ -17,10 +19,12 @@ interface Line {
   readonly number: number;
   readonly text: string;
   readonly said: string;
+  /** The spaces that belong to what it says, as in Python. */
+  readonly inset: string;
 }
 
 /** Lines that a line is moved over at most. */
-const FARTHEST = 8;
+const FARTHEST = 20;
 
 /**
  * Lines of a program that say what the exercise's own does, in another order: two beside each other that are exchanged, and
@@ -28,7 +32,7 @@ const FARTHEST = 8;
  */
 export function movedLines(source: string, asked: string, language: Language): readonly MovedLine[] {
   const [own, wanted] = [source, asked].map((text) => linesOf(text, language)) as [Line[], Line[]];
-  const moved = rotationOf(own, wanted);
+  const moved = rotationOf(own, wanted, source.split('\n'));
   if (moved) return [moved];
   const follows = new Set(wanted.slice(1).map(({ said }, index) => `${wanted[index]!.said}\n${said}`));
   return own.slice(1).flatMap((later, index): readonly MovedLine[] => {
@@ -40,33 +44,53 @@ export function movedLines(source: string, asked: string, language: Language): r
       areBeside([earlier, later]) &&
       follows.has(`${later.said}\n${earlier.said}`) &&
       !follows.has(`${earlier.said}\n${later.said}`);
-    return isExchanged ? [moveOf([earlier, later], 'last to front')] : [];
+    return isExchanged
+      ? [moveOf([earlier, later], 'last to front', [earlier.text, later.text], later.text)]
+      : [];
   });
 }
 
-/** One line of what differs, where it is all that is in another place. */
-function rotationOf(own: readonly Line[], wanted: readonly Line[]): MovedLine | undefined {
+/** One line of what differs, where it is all that is in another place: in a loop, perhaps, that it stands before. */
+function rotationOf(
+  own: readonly Line[],
+  wanted: readonly Line[],
+  source: readonly string[],
+): MovedLine | undefined {
   if (own.length !== wanted.length) return undefined;
   const isOther = (line: Line, at: number): boolean => line.said !== wanted[at]!.said;
   const [from, to] = [own.findIndex(isOther), own.findLastIndex(isOther)];
   const span = own.slice(from, to + 1);
-  if (from < 0 || span.length < 2 || span.length > FARTHEST || !areBeside(span)) return undefined;
-  const is = (lines: readonly Line[]): boolean =>
-    lines.every(({ said }, at) => said === wanted[from + at]!.said);
-  if (is([span.at(-1)!, ...span.slice(0, -1)])) return moveOf(span, 'last to front');
-  return is([...span.slice(1), span[0]!]) ? moveOf(span, 'first to end') : undefined;
+  if (from < 0 || span.length < 2 || span.length > FARTHEST) return undefined;
+  const is = (lines: readonly Line[], at: number): boolean =>
+    lines.every(({ said }, index) => said === wanted[at + index]!.said);
+  const moved = (line: Line, place: Line, way: Way): MovedLine | undefined => {
+    if (line.said.trim() !== place.said.trim()) return undefined;
+    const isSetOtherwise = line.inset !== place.inset;
+    const texts = source.slice(span[0]!.number - 1, span.at(-1)!.number);
+    // In another block, what stands between is no reason to leave it where it is.
+    if (isSetOtherwise)
+      return {
+        ...moveOf(span, way, texts, place.inset + line.text.trim()),
+        spaces: place.inset.length,
+      };
+    return areBeside(span) ? moveOf(span, way, texts, line.text) : undefined;
+  };
+  if (is(span.slice(0, -1), from + 1)) return moved(span.at(-1)!, wanted[from]!, 'last to front');
+  return is(span.slice(1), from) ? moved(span[0]!, wanted[to]!, 'first to end') : undefined;
 }
 
-function moveOf(span: readonly Line[], way: 'last to front' | 'first to end'): MovedLine {
+type Way = 'last to front' | 'first to end';
+
+/** The first or last of lines at their other end; `texts` are all lines from the first to the last. */
+function moveOf(span: readonly Line[], way: Way, texts: readonly string[], moved: string): MovedLine {
   const [first, last] = [span[0]!, span.at(-1)!];
   const isBefore = way === 'last to front';
-  const order = isBefore ? [last, ...span.slice(0, -1)] : [...span.slice(1), first];
   return {
     edit: {
       line: first.number,
       column: 1,
-      length: span.reduce((sum, { text }) => sum + text.length, span.length - 1),
-      by: order.map(({ text }) => text).join('\n'),
+      length: texts.join('\n').length,
+      by: (isBefore ? [moved, ...texts.slice(0, -1)] : [...texts.slice(1), moved]).join('\n'),
     },
     line: isBefore ? last.number : first.number,
     beside: isBefore ? first.number : last.number,
@@ -91,5 +115,5 @@ const linesOf = (text: string, language: Language): readonly Line[] =>
       .map((piece) => piece.text)
       .join(' ');
     const inset = language === 'python' ? (/^\s*/.exec(line)?.[0] ?? '') : '';
-    return said === '' ? [] : [{ number: index + 1, text: line, said: inset + said }];
+    return said === '' ? [] : [{ number: index + 1, text: line, said: inset + said, inset }];
   });

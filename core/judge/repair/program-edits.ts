@@ -4,7 +4,7 @@ import type { Program } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
-import { listText } from '../../words/words';
+import { howMany, listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { movedLines } from './moved-lines';
@@ -73,11 +73,11 @@ export function programCandidates(
     isAsAsked: true,
   }));
   const moved = movedLines(program.source, wishes.asked, program.language).map(
-    ({ edit, line, beside, isBefore }) => ({
+    ({ edit, line, beside, isBefore, spaces }) => ({
       ...make(
         edit,
         cost.asAskedButThis,
-        `Move line ${line} ${isBefore ? 'before' : 'behind'} line ${beside}.`,
+        `Move line ${line} ${isBefore ? 'before' : 'behind'} line ${beside}${setIn(spaces)}.`,
       ),
       isAsAsked: true,
     }),
@@ -365,3 +365,11 @@ function statementEnds(tokens: readonly Token[], call: string): readonly Token[]
     return end ? [end] : [];
   });
 }
+
+/** How a line that is moved begins there, where that is otherwise than now. */
+const setIn = (spaces: number | undefined): string =>
+  spaces === undefined
+    ? ''
+    : spaces === 0
+      ? ', without any space before it'
+      : `, and begin it with ${howMany(spaces, 'space')}`;

@@ -153,11 +153,14 @@ export function ofMovedLine(seen: Observation, edit: Edit, source: string): Obse
   const { line: first, column, by } = edit.replace;
   const meant = by.split('\n');
   const there = source.split('\n').slice(first - 1, first - 1 + meant.length);
-  const isOrder =
-    column === 1 && meant.length > 1 && [...meant].sort().join('\n') === [...there].sort().join('\n');
-  if (!isOrder) return undefined;
+  const sameLines = (one: readonly string[], other: readonly string[]): boolean =>
+    [...one].sort().join('\n') === [...other].sort().join('\n');
+  const trimmed = (lines: readonly string[]): readonly string[] => lines.map((one) => one.trim());
+  const isMoved = column === 1 && meant.length > 1 && sameLines(trimmed(meant), trimmed(there));
+  if (!isMoved) return undefined;
   const last = first + meant.length - 1;
-  const isLate = meant[0] === there.at(-1);
+  const isLate = meant[0]!.trim() === there.at(-1)!.trim();
+  if (!sameLines(meant, there)) return ofOtherBlock(seen, isLate, first, there);
   const [line, where] = isLate ? [last, `before line ${first}`] : [first, `behind line ${last}`];
   return {
     ...seen,
@@ -168,6 +171,34 @@ export function ofMovedLine(seen: Observation, edit: Edit, source: string): Obse
       `In which order does the program do what stands in lines ${first} to ${last}?`,
       `Line ${line} is done ${isLate ? 'after' : 'before'} what has to wait for it.`,
       `Move line ${line} ${where}.`,
+    ],
+  };
+}
+
+/** What was seen, said of a line that belongs into the loop that it stands before, or out of it. */
+function ofOtherBlock(
+  seen: Observation,
+  isLate: boolean,
+  first: number,
+  there: readonly string[],
+): Observation {
+  const last = first + there.length - 1;
+  const [line, where] = isLate ? [last, `before line ${first}`] : [first, `behind line ${last}`];
+  const isLoop = there.some((text) => /^\s*(?:while|for)\b.*:/.test(text));
+  const runs = isLoop
+    ? isLate
+      ? 'runs every time round the loop'
+      : 'runs before the loop, and not again in it'
+    : 'stands in the wrong block';
+  return {
+    ...seen,
+    line,
+    column: 1,
+    message: `${seen.message} Line ${line} ${runs}: it belongs ${where}.`,
+    hints: [
+      `When does line ${line} run, and how often?`,
+      `Line ${line} ${runs}.`,
+      `Move line ${line} ${where}, with as many spaces before it as its new neighbours have.`,
     ],
   };
 }
