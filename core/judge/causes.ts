@@ -205,9 +205,11 @@ function bestOfProgram(
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.
   const program = explained.filter(
-    ({ code, line: at, evidence }) =>
+    ({ code, line: at, evidence, severity }) =>
       (isProgram(code) || (isWiring(code) && at !== undefined)) &&
       rowOf(code).isOfStyle !== true &&
+      // What bounces in the exercise's own program too keeps no build from passing.
+      (code !== 'no-debounce' || severity !== 'advice') &&
       // Nothing is said of a pause where none was missing, nor of being busy where what is asked was wrong.
       (code !== 'missing-pause' || isOfTime(edit, source)) &&
       (evidence?.['stoppedS'] === undefined || at === line || isOfTime(edit, source)),

@@ -4,6 +4,7 @@ import type { TextEdit } from '../../findings/finding';
 import type { Language } from '../../program';
 import { piecesOf, type Piece } from '../../program/pieces';
 import type { Candidate } from './candidate';
+import { exchangeText } from './exchanged-words';
 import { cost } from './wishes';
 
 /** What stands in a program and what stands in its place in the other one, by their pieces. */
@@ -217,6 +218,15 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
   const there = oneLine(source.slice(start, start + length));
   if (there === '' && shown === '')
     return make({ ...place, length, by: written }, amount, setInText(place.line + 1, written));
+  const exchanged = exchangedIn(own.slice(from, to), asked.slice(first, last));
+  const [line = ''] = source.slice(start - place.column + 1).split('\n', 1);
+  const isPlain = exchanged?.every((word) => line.match(new RegExp(`\\b${word}\\b`, 'g'))?.length === 1);
+  if (exchanged && isPlain)
+    return make(
+      { ...place, length, by: written },
+      amount,
+      exchangeText(exchanged[0], place.line, exchanged[1], place.line),
+    );
   return make(
     { ...place, length, by: written },
     amount,
@@ -224,6 +234,20 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
       ? `Remove ${there} in line ${place.line}.`
       : `Write ${shown} instead of ${there} in line ${place.line}.`,
   );
+}
+
+/** Two words in each other’s places, where pieces are the same otherwise. */
+function exchangedIn(
+  own: readonly Piece[],
+  asked: readonly Piece[],
+): readonly [one: string, other: string] | undefined {
+  const others = own.flatMap((piece, index) => (piece.text === asked[index]?.text ? [] : [index]));
+  const [first, second, more] = others;
+  if (own.length !== asked.length || first === undefined || second === undefined || more !== undefined)
+    return undefined;
+  const [one, other] = [own[first]!.text, own[second]!.text];
+  const isExchange = one === asked[second]!.text && other === asked[first]!.text;
+  return isExchange && /^\w+$/.test(one) && /^\w+$/.test(other) ? [one, other] : undefined;
 }
 
 /** What stands in the other program and in this one not. */
@@ -266,13 +290,17 @@ function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: G
       amount,
       `Write ${oneLine(left + written)} instead of ${left} in line ${place.line}.`,
     );
+  const sign = own[at - 2] ? oneLine(source.slice(own[at - 2]!.from, before!.to)) : left;
+  const behind = /\w/.test(left)
+    ? oneLine(left)
+    : `“${source.slice(0, before!.from).endsWith('\n') ? left : sign}”`;
   // Words do not run into the one behind them.
   const isTight = next !== undefined && next.from === before!.to;
   return make(
     { ...place, length: 0, by: space + written + (isBefore && isTight ? gap : '') },
     amount,
     tellingOf({ written, space, gap, left, line: place.line, next: isBefore ? next : undefined, source }) ??
-      `Add ${shown} in line ${place.line}, right after ${/\w/.test(left) ? oneLine(left) : `“${left}”`}.`,
+      `Add ${shown} in line ${place.line}, right after ${behind}.`,
   );
 }
 
