@@ -88,13 +88,13 @@ const inLock: readonly SaidSlip[] = [
     name: 'two numbers of a list that is no list of pins in each other’s places',
     program: replaced(['{1, 3, 2}', '{1, 2, 3}']),
     code: 'not-lit',
-    repair: 'Write 3, 2 instead of 2, 3 in line 3.',
+    repair: 'Exchange 2 and 3 in line 3.',
   },
   {
     name: 'two pins of a list in each other’s places',
     program: replaced(['{2, 3, 4}', '{2, 4, 3}']),
     code: 'pin-disagrees',
-    repair: 'Write 3, 4 instead of 4, 3 in line 2.',
+    repair: 'Exchange 4 and 3 in line 2.',
   },
   {
     name: 'a “!” left out',
@@ -129,7 +129,7 @@ const inLock: readonly SaidSlip[] = [
     name: 'angles in each other’s places',
     program: replaced(['90 : 10', '10 : 90']),
     code: 'angle-off',
-    repair: 'Write 90 : 10 instead of 10 : 90 in line 27.',
+    repair: 'Exchange 10 and 90 in line 27.',
   },
 ];
 
@@ -249,7 +249,7 @@ const inRoom: readonly SaidSlip[] = [
     name: 'half of a choice left out',
     program: replaced(['beep(2 if armed else 1)', 'beep(1)']),
     code: 'count-wrong',
-    repair: 'Add 2 if armed else in line 45, right after “(”.',
+    repair: 'Add 2 if armed else in line 45, right after “beep(”.',
   },
   {
     name: 'a comparison turned round in a function',

@@ -129,7 +129,7 @@ const inDepth: readonly SaidSlip[] = [
     name: 'two pins of a list in each other’s places',
     program: replaced(['board.D5, board.D6', 'board.D6, board.D5']),
     code: 'pin-disagrees',
-    repair: 'Write D5, board.D6 instead of D6, board.D5 in line 8.',
+    repair: 'Exchange D6 and D5 in line 8.',
   },
   {
     name: 'a list that stays empty',

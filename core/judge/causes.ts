@@ -14,6 +14,7 @@ import {
   findingOfStatic,
   findingOfUnits,
   findingOfWord,
+  ofExchangedWords,
   ofMovedLine,
   ofOpenCase,
 } from './repair/program-evidence';
@@ -197,6 +198,8 @@ function bestOfProgram(
   const forgotten = edit && (findingOfStatic(edit, source) ?? (uncalled && calledBy(edit, uncalled)));
   if (forgotten) return forgotten;
   const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
+  const exchangedWords = plain && ofExchangedWords(plain, edits, source);
+  if (exchangedWords) return exchangedWords;
   const openCase = plain && edit && ofOpenCase(plain, edit);
   if (openCase) return openCase;
   const moved = plain && edit && ofMovedLine(plain, edit, source);
@@ -211,7 +214,7 @@ function bestOfProgram(
       // What bounces in the exercise's own program too keeps no build from passing.
       (code !== 'no-debounce' || severity !== 'advice') &&
       // Nothing is said of a pause where none was missing, nor of being busy where what is asked was wrong.
-      (code !== 'missing-pause' || isOfTime(edit, source)) &&
+      (code !== 'missing-pause' || isOfTime(edit, source, 'of a pause')) &&
       (evidence?.['stoppedS'] === undefined || at === line || isOfTime(edit, source)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
@@ -246,8 +249,11 @@ const calledBy = (edit: Edit, uncalled: Observation): Observation => ({
 
 const TIMED = /delay|sleep|millis|micros|monotonic/;
 
-/** Whether a change is one of how long a program takes, without which a press may go unseen. */
-function isOfTime(edit: Edit | undefined, source: string): boolean {
+/**
+ * Whether a change is one of how long a program takes, without which a press may go unseen: any number may be, but for the
+ * limit of a question. A pause is what the clock or a delay has to do with.
+ */
+function isOfTime(edit: Edit | undefined, source: string, how: 'of a pause' | 'any' = 'any'): boolean {
   if (!edit || !('replace' in edit)) return false;
   const { by, line } = edit.replace;
   if (by === '' || TIMED.test(by)) return true;
@@ -258,7 +264,9 @@ function isOfTime(edit: Edit | undefined, source: string): boolean {
   const isLimit = /\b(?:if|elif)\b/.test(text) && !TIMED.test(text);
   const timed = lines.filter((other) => TIMED.test(other)).join('\n');
   return (
-    !isLimit || (text.match(/[A-Za-z_]\w*/g) ?? []).some((word) => word !== 'if' && isWordIn(timed, word))
+    (how === 'any' && !isLimit) ||
+    TIMED.test(text) ||
+    (text.match(/[A-Za-z_]\w*/g) ?? []).some((word) => word !== 'if' && isWordIn(timed, word))
   );
 }
 

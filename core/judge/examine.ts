@@ -191,6 +191,7 @@ export class Examiner {
     const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, {
       isExtra,
       isLeftOut,
+      isWatched: !asksNothing,
     });
     return {
       verdict: verdictOf(lackOf(exercise, wiring), program, outcome, observations, match),

@@ -201,10 +201,7 @@ describe('a mood light', () => {
         ['duty_cycle = x', 'duty_cycle = b'],
       ),
     });
-    expect(causes.map(({ repair }) => repair?.text)).toEqual([
-      'Write g instead of b in line 13.',
-      'Write b instead of g in line 14.',
-    ]);
+    expect(causes.map(({ repair }) => repair?.text)).toEqual(['Exchange b in line 13 and g in line 14.']);
   });
 
   test('that blinks is not red all the time', () => {

@@ -222,7 +222,7 @@ const slips: readonly (readonly [subject: typeof chaser, slip: SaidSlip])[] = [
       name: 'the values of a function of the library in another order',
       program: replaced(['tone(10, pitch, 500)', 'tone(pitch, 10, 500)']),
       code: 'arguments',
-      repair: 'Write 10, pitch, 500 instead of pitch, 10, 500 in line 14.',
+      repair: 'Exchange pitch and 10 in line 14.',
     },
   ],
   [
@@ -231,7 +231,7 @@ const slips: readonly (readonly [subject: typeof chaser, slip: SaidSlip])[] = [
       name: 'what a function is given, named in another order',
       program: replaced(['int lamp, int pitch', 'int pitch, int lamp']),
       code: 'arguments',
-      repair: 'Write lamp, int pitch instead of pitch, int lamp in line 11.',
+      repair: 'Exchange pitch and lamp in line 11.',
     },
   ],
   [

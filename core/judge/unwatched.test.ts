@@ -265,7 +265,7 @@ void loop() {
   expect(more).toBeUndefined();
   expect(cause).toMatchObject({
     line: 15,
-    repair: { text: 'Write now - lastBlue instead of lastBlue - now in line 15.' },
+    repair: { text: 'Exchange lastBlue and now in line 15.' },
   });
   expect(cause!.message).toContain('blue LED D2');
 });

@@ -21,17 +21,24 @@ type IsSo = (ref: string) => boolean;
 /**
  * Structural faults of a build that does its job are advice, and a value that still works is one too. What leaves
  * something of the exercise dead is a risk: nothing watched it. `isExtra`: whether a part is none of the exercise's;
- * `isLeftOut`: whether one that is missing is more than a helper.
+ * `isLeftOut`: whether one that is missing is more than a helper. `isWatched`: whether a scenario looked at what it does.
  */
 export function settle(
   observations: readonly Observation[],
   passed: boolean,
-  { isExtra, isLeftOut }: { readonly isExtra: IsSo; readonly isLeftOut: IsSo },
+  {
+    isExtra,
+    isLeftOut,
+    isWatched,
+  }: { readonly isExtra: IsSo; readonly isLeftOut: IsSo; readonly isWatched: boolean },
 ): readonly Observation[] {
   const unique = onceEach(observations);
   if (!passed) return unique;
   // Nothing was lost by looking seldom when everything that was to happen did.
-  const relevant = unique.filter(({ code }) => code !== 'missed-input');
+  // And a moment of darkness between two ways of being lit is nothing to be seen.
+  const relevant = unique.filter(
+    ({ code }) => code !== 'missed-input' && (code !== 'missing-pause' || !isWatched),
+  );
   return relevant.map((observation) => {
     if (observation.severity !== 'fault') return observation;
     const { refs = [] } = observation;

@@ -1,4 +1,6 @@
+import type { Repair } from '../findings/finding';
 import { warning, type ProgramProblem } from './problem';
+import type { Span } from './syntax';
 
 /** A number that something is compared with: `reading > 500`. */
 export interface Limit {
@@ -10,6 +12,9 @@ export interface Limit {
   readonly column: number;
   /** As it is written. */
   readonly text: string;
+  /** Where it is written, and what is done where the answer is yes. */
+  readonly span: Span;
+  readonly branch: Span;
 }
 
 const MIRRORED: Readonly<Record<string, string>> = { '<': '>', '<=': '>=', '>': '<', '>=': '<=' };
@@ -32,7 +37,10 @@ function covers(earlier: Limit, later: Limit): boolean {
 }
 
 /** `if (t > 10) … else if (t > 100)`: questions of a chain that are never reached with a yes. */
-export function neverReachedIn(chain: readonly (Limit | undefined)[]): readonly ProgramProblem[] {
+export function neverReachedIn(
+  chain: readonly (Limit | undefined)[],
+  source: string,
+): readonly ProgramProblem[] {
   return chain.flatMap((later, index) => {
     const earlier = later && chain.slice(0, index).find((one) => one && covers(one, later));
     if (!later || !earlier) return [];
@@ -48,7 +56,40 @@ export function neverReachedIn(chain: readonly (Limit | undefined)[]): readonly 
           `Line ${earlier.line} asks first, and its answer is yes for all that line ${line} asks for.`,
           `Ask for ${later.text} first, and for ${earlier.text} after it.`,
         ],
+        exchanged(earlier, later, source),
       ),
     ];
   });
+}
+
+/** Two questions in each other’s places, with what belongs to each. */
+function exchanged(earlier: Limit, later: Limit, source: string): Repair {
+  const put = (there: Span, by: Span) => ({
+    replace: {
+      line: there.line,
+      column: there.column,
+      length: textOf(source, there).length,
+      by: textOf(source, by),
+    },
+  });
+  return {
+    text: `Ask for ${later.text} in line ${earlier.line} and for ${earlier.text} in line ${later.line}, each with what belongs to it.`,
+    // From the end, so that the places before stay what they are.
+    edits: [
+      put(later.branch, earlier.branch),
+      put(later.span, earlier.span),
+      put(earlier.branch, later.branch),
+      put(earlier.span, later.span),
+    ],
+  };
+}
+
+function textOf(source: string, { line, column, endLine, endColumn }: Span): string {
+  const lines = source.split('\n').slice(line - 1, endLine);
+  const last = lines.length - 1;
+  return lines
+    .map((text, index) =>
+      text.slice(index === 0 ? column - 1 : 0, index === last ? endColumn - 1 : text.length),
+    )
+    .join('\n');
 }

@@ -2,13 +2,15 @@ import type { Candidate } from './candidate';
 
 /**
  * Pairs of changes towards the exercise's own program that are one slip: a word stands where another belongs, and that one
- * in its place. `isPin`: whether a word is a pin.
+ * in its place: two pins, or two words that are all that is otherwise. `isPin`: whether a word is a pin.
  */
 export function exchangedWords(
   candidates: readonly Candidate[],
   source: string,
   isPin: (word: string) => boolean,
 ): readonly (readonly [first: WordChange, second: WordChange])[] {
+  // Where nothing else is otherwise, any two words may have been exchanged.
+  const isAll = candidates.length === 2;
   const changes = candidates.flatMap((candidate) => wordChangeOf(candidate, source) ?? []);
   return changes.flatMap((one, index) =>
     changes
@@ -18,8 +20,7 @@ export function exchangedWords(
           one.line !== other.line &&
           one.word === other.by &&
           other.word === one.by &&
-          isPin(one.word) &&
-          isPin(other.word),
+          ((isPin(one.word) && isPin(other.word)) || isAll),
       )
       .map((other) => (one.line < other.line ? ([one, other] as const) : ([other, one] as const))),
   );

@@ -5,6 +5,7 @@ import { kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
+import { exchangeText } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
 
@@ -171,6 +172,33 @@ export function ofMovedLine(seen: Observation, edit: Edit, source: string): Obse
       `In which order does the program do what stands in lines ${first} to ${last}?`,
       `Line ${line} is done ${isLate ? 'after' : 'before'} what has to wait for it.`,
       `Move line ${line} ${where}.`,
+    ],
+  };
+}
+
+/** What was seen of a build, said of two words that stand in each other's places and are no pins. */
+export function ofExchangedWords(
+  seen: Observation,
+  edits: readonly Edit[],
+  source: string,
+): Observation | undefined {
+  const [second, first, more] = edits.map((edit) => ('replace' in edit ? edit.replace : undefined));
+  if (!first || !second || more) return undefined;
+  const lines = source.split('\n');
+  const [one, other] = [first, second].map(({ line, column, length }) =>
+    (lines[line - 1] ?? '').slice(column - 1, column - 1 + length),
+  ) as [string, string];
+  if (!/^\w+$/.test(one) || !/^\w+$/.test(other) || first.by !== other || second.by !== one) return undefined;
+  const places = `${one} in line ${first.line} and ${other} in line ${second.line}`;
+  return {
+    ...seen,
+    line: first.line,
+    column: first.column,
+    message: `${seen.message} ${places} are in each other’s places.`,
+    hints: [
+      `What are ${places} for?`,
+      `${places} are in each other’s places.`,
+      exchangeText(one, first.line, other, second.line),
     ],
   };
 }

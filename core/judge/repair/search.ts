@@ -21,7 +21,7 @@ import {
 import { isWordAsAsked, type Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
-import { wishesOf } from './wishes';
+import { cost, wishesOf } from './wishes';
 import { nearestTarget, pairedByName } from './pairing';
 import { Target } from './target';
 import { Tries, type Tried } from './tries';
@@ -158,7 +158,9 @@ class RepairSearch {
     const isOther = !single || (!single.candidates.at(-1)?.isAsAsked && !this.isAskedProgram(single));
     // Of a program that is the exercise's own but for a few words, these are what was slipped, whatever else would do.
     const back = isOther ? this.backToAsked(from) : undefined;
-    if (back) return back;
+    // What a rule says of the program's form is one slip, however many words it is.
+    const isNamed = single && bound <= cost.repair && back && back.cost > single.cost;
+    if (back && !isNamed) return back;
     if ((single && bound < PLAIN) || this.needsRewriting(from)) return single;
     // One large change is weighed against two small ones.
     const found = within(OF_TWO_IN_PROGRAM, () => this.twoMore(from, bound));

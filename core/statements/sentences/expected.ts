@@ -36,7 +36,10 @@ export function readExpected(
   if (conditioned) return expectationsOf(conditioned, text);
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
-  const direct = readExpectation(plain === plainly(text, parts) ? text : plain);
+  const asTyped = plain === plainly(text, parts) ? readExpectation(text) : undefined;
+  const isOfParts = asTyped?.ok === true && namesOnlyParts(asTyped.value, parts);
+  // “Red is on” speaks of no part that is called RED.
+  const direct = isOfParts ? asTyped : readExpectation(plain);
   const meant: Meaning | undefined = direct.ok ? undefined : meaning(plain, { parts, done }, 0);
   const read = direct.ok
     ? ok([direct.value])

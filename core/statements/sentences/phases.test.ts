@@ -18,6 +18,7 @@ const seen = (text: string, parts = LIGHTS): readonly string[] => {
 describe('LEDs are called by their colours', () => {
   test.each([
     ['the red LED is on from 1 s', ['D1 is on all the time from 1 s']],
+    ['red is on from 1 s to 2 s', ['D1 is on all the time from 1 s to 2 s']],
     ['green light off', ['D3 is off all the time']],
     ['the amber one flashes 3 times', ['D2 flashes 3 times']],
     ['red, then amber, then green', ['D1, then D2, then D3 in turn']],

@@ -1,7 +1,7 @@
 import { neverCalled } from '../../habit-problems';
 import { mirrored, neverReachedIn, type Limit } from '../../ordered-questions';
 import { warning, type ProgramProblem } from '../../problem';
-import type { Expression, Statement } from '../tree';
+import type { Statement } from '../tree';
 import { allExpressions, allStatements, bare, cellOf, statementsOf } from '../walk';
 import type { Facts, Habit } from './habit';
 import { writtenIn } from './pin-uses';
@@ -10,7 +10,12 @@ import { writtenIn } from './pin-uses';
 export const branchHabits: Habit = (facts) => {
   const statements = facts.tree.functions.flatMap(({ body }) => [...allStatements(body)]);
   return [
-    ...chainsIn(statements).flatMap((chain) => neverReachedIn(chain.map((one) => limitIn(one, facts)))),
+    ...chainsIn(statements).flatMap((chain) =>
+      neverReachedIn(
+        chain.map((one) => limitIn(one, facts)),
+        facts.source,
+      ),
+    ),
     ...statements.flatMap((statement) => outsideBraces(statement, facts)),
     ...uncalled(facts),
   ];
@@ -19,18 +24,15 @@ export const branchHabits: Habit = (facts) => {
 type If = Extract<Statement, { node: 'if' }>;
 
 /** The questions of each `if … else if … else`, in their order. */
-function chainsIn(statements: readonly Statement[]): readonly (readonly Expression[])[] {
+function chainsIn(statements: readonly Statement[]): readonly (readonly If[])[] {
   const ifs = statements.filter((one): one is If => one.node === 'if');
   const continued = new Set(ifs.map(({ no }) => no));
-  const chainOf = (one: If): readonly Expression[] => [
-    one.condition,
-    ...(one.no?.node === 'if' ? chainOf(one.no) : []),
-  ];
+  const chainOf = (one: If): readonly If[] => [one, ...(one.no?.node === 'if' ? chainOf(one.no) : [])];
   return ifs.filter((one) => !continued.has(one)).map(chainOf);
 }
 
-function limitIn(question: Expression, { source }: Facts): Limit | undefined {
-  const inner = bare(question);
+function limitIn({ condition, yes }: If, { source }: Facts): Limit | undefined {
+  const inner = bare(condition);
   if (inner.node !== 'compare') return undefined;
   const [left, right] = [bare(inner.left), bare(inner.right)];
   const isTurned = left.node === 'constant';
@@ -40,7 +42,16 @@ function limitIn(question: Expression, { source }: Facts): Limit | undefined {
   const { line, column } = inner.span;
   const text = writtenIn(source)(inner.span);
   const operator = isTurned ? mirrored(inner.operator) : inner.operator;
-  return { subject: cell, operator, value: limit.value, line, column, text };
+  return {
+    subject: cell,
+    operator,
+    value: limit.value,
+    line,
+    column,
+    text,
+    span: inner.span,
+    branch: yes.span,
+  };
 }
 
 /** A line that is indented like the one that belongs to an `if` or a loop without braces, and does not belong to it. */

@@ -1,5 +1,5 @@
 import { mirrored, neverReachedIn, type Limit } from '../../ordered-questions';
-import type { Expression, Statement } from '../tree';
+import type { Statement } from '../tree';
 import { numberOf } from '../values';
 import { allStatements, placeOf } from '../walk';
 import type { Habit } from './habit';
@@ -11,14 +11,19 @@ export const branchHabits: Habit = ({ tree, source }) => {
     .flatMap((body) => [...allStatements(body)])
     .filter((one): one is If => one.node === 'if');
   const continued = new Set(ifs.flatMap((one) => continuationOf(one) ?? []));
-  const chainOf = (one: If): readonly Expression[] => {
+  const chainOf = (one: If): readonly If[] => {
     const next = continuationOf(one);
-    return [one.condition, ...(next ? chainOf(next) : [])];
+    return [one, ...(next ? chainOf(next) : [])];
   };
   const lines = source.split('\n');
   return ifs
     .filter((one) => !continued.has(one))
-    .flatMap((one) => neverReachedIn(chainOf(one).map((question) => limitIn(question, lines))));
+    .flatMap((one) =>
+      neverReachedIn(
+        chainOf(one).map((link) => limitIn(link, lines)),
+        source,
+      ),
+    );
 };
 
 type If = Extract<Statement, { node: 'if' }>;
@@ -29,7 +34,7 @@ function continuationOf({ no }: If): If | undefined {
   return only?.node === 'if' && !more ? only : undefined;
 }
 
-function limitIn(question: Expression, lines: readonly string[]): Limit | undefined {
+function limitIn({ condition: question, yes }: If, lines: readonly string[]): Limit | undefined {
   if (question.node !== 'compare' || question.rest.length !== 1) return undefined;
   const [{ operator, value }] = question.rest as [(typeof question.rest)[number]];
   const isTurned = question.first.node === 'constant';
@@ -45,5 +50,7 @@ function limitIn(question: Expression, lines: readonly string[]): Limit | undefi
     line,
     column,
     text: lines[line - 1]!.slice(column - 1, endColumn - 1),
+    span: question.span,
+    branch: { ...yes.at(-1)!.span, line: yes[0]!.span.line, column: yes[0]!.span.column },
   };
 }
