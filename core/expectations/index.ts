@@ -24,7 +24,7 @@ export type Expectation = Readonly<z.infer<typeof expectationSchema>>;
 /** As of any expectation: each definition is given its own sort alone, which its keys tell. */
 const definitions = expectationDefinitions as unknown as readonly ExpectationDefinition<Expectation>[];
 
-function definitionOf(expectation: Expectation): ExpectationDefinition<Expectation> {
+export function definitionOf(expectation: Expectation): ExpectationDefinition<Expectation> {
   const found = definitions.find(({ keys }) => keys.every((key) => key in expectation));
   if (!found) throw new Error('no such expectation');
   return found;

@@ -18,8 +18,8 @@ export const pulled: ExpectationDefinition<Pulled> = {
   sentence: sentence<Pulled>(`{relay} {is}${WINDOW}`, {
     relay: nameSlot,
     is: wordSlot({
-      on: ['is pulled in', 'pulls in', 'has pulled in'],
-      off: ['is let go', 'lets go', 'has let go'],
+      on: ['is pulled in', 'pulls in', 'has pulled in', 'is energised', 'is energized'],
+      off: ['is let go', 'lets go', 'has let go', 'is released', 'has dropped out', 'drops out'],
     }),
     ...windowSlots,
   }),

@@ -11,7 +11,7 @@ const MOST = 4;
 const NAMED = new RegExp(`^${NAMES} `);
 
 /** `“a”, “b” or “c”`. */
-const quotedList = (sentences: readonly string[]): string => {
+export const quotedList = (sentences: readonly string[]): string => {
   const quoted = sentences.map((sentence) => `“${sentence}”`);
   return quoted.length < 2 ? quoted.join('') : `${quoted.slice(0, -1).join(', ')} or ${quoted.at(-1)}`;
 };
@@ -51,7 +51,7 @@ export function examplesSeen(parts: readonly Named[]): readonly string[] {
 }
 
 /** What can be said of a part, with the names of the parts that are there. */
-function examplesOf(part: Named, parts: readonly Named[]): readonly string[] {
+export function examplesOf(part: Named, parts: readonly Named[]): readonly string[] {
   const kind = findKind(part.kind);
   const observed = kind?.observed;
   if (!kind || observed === undefined) return [];

@@ -9,10 +9,11 @@ import { asFollowing } from './following';
 import { asMoving } from './moving';
 import { observedOf, stated, stateOf } from './on-off';
 import { NAMES, plainly, timed, type Named } from './plain';
-import { aboutAll, aboutThePress, handledIn, unseenIn } from './subjects';
+import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subjects';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
 import { waysCounted } from './ways-counted';
 import { waysPhased } from './ways-phased';
+import { waysStaged } from './ways-staged';
 import { waysSeen } from './ways-seen';
 import { inOrder } from './word-order';
 
@@ -49,7 +50,7 @@ export function readExpected(
   // “It is dark” speaks of no part that is called IT.
   if (read.ok && !read.value.every((one) => namesOnlyParts(one, parts)))
     return notUnderstoodOf(text, plain, parts);
-  const handled = read.ok ? handledIn(read.value, parts) : undefined;
+  const handled = read.ok ? (handledIn(read.value, parts) ?? unlikeIts(read.value, parts)) : undefined;
   return handled === undefined ? read : fail({ message: handled, typed: text });
 }
 
@@ -97,6 +98,7 @@ const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
 const ways: readonly Way[] = [
   ...waysPhased,
+  ...waysStaged((said, around, depth) => meaning(said, around, depth)),
   // D1 and D2 never at once
   {
     pattern: whole(

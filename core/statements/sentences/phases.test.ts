@@ -10,6 +10,13 @@ const LIGHTS = [
   { ref: 'D3', kind: 'led', value: 'green' },
   { ref: 'S1', kind: 'button' },
 ];
+const OTHERS = [
+  { ref: 'D4', kind: 'rgb-led', value: 'common-cathode' },
+  { ref: 'D5', kind: 'seven-segment', value: 'common-cathode' },
+  { ref: 'M1', kind: 'servo', value: 'standard' },
+  { ref: 'Z1', kind: 'buzzer', value: 'passive' },
+  { ref: 'K1', kind: 'relay', value: '5V' },
+];
 const seen = (text: string, parts = LIGHTS): readonly string[] => {
   const read = readExpected(text, parts, [{ press: 'S1', at: 1, for: 0.3 }]);
   return read.ok ? read.value.map(expectationSentence) : [`NOT: ${read.problems[0]!.message}`];
@@ -81,6 +88,44 @@ describe('what is lit for how long, one after the other', () => {
       ['D1 is on all the time from 0.1 s to 1.9 s', 'D1 is off all the time from 2.1 s'],
     ],
   ])('%s', (text, sentences) => expect(seen(text)).toEqual(sentences));
+
+  test.each([
+    [
+      'D4 is red for 1 s, then green for 1 s',
+      ['D4 is red from 0.1 s to 0.9 s', 'D4 is green from 1.1 s to 1.9 s'],
+    ],
+    [
+      'the servo is at 0° for 1 s, then at 90°',
+      ['M1 stands at 0° from 0.1 s to 0.9 s', 'M1 stands at 90° from 1.1 s'],
+    ],
+    [
+      'Z1 plays 440 Hz for 0.5 s, then 880 Hz for 0.5 s',
+      ['Z1 sounds at 440 Hz from 0.1 s to 0.4 s', 'Z1 sounds at 880 Hz from 0.6 s to 0.9 s'],
+    ],
+    [
+      'Z1 sounds at 440 Hz for 1 s, then it is silent for 1 s, over and over',
+      [
+        'Z1 sounds at 440 Hz from 0.1 s to 0.9 s',
+        'Z1 is silent all the time from 1.1 s to 1.9 s',
+        'Z1 sounds at 440 Hz from 2.1 s to 2.9 s',
+        'Z1 is silent all the time from 3.1 s to 3.9 s',
+      ],
+    ],
+    ['K1 is on for 2 s, then off', ['K1 is pulled in from 0.1 s to 1.9 s', 'K1 is let go from 2.1 s']],
+    ['D5 shows 3 for 1 s, then 2', ['D5 shows 3 from 0.1 s to 0.9 s', 'D5 shows 2 from 1.1 s']],
+  ])('of any part: %s', (text, sentences) => expect(seen(text, OTHERS)).toEqual(sentences));
+
+  test('colours without times are asked for', () => {
+    expect(seen('D4 cycles through red, green and blue', OTHERS)[0]).toContain('Say how long D4 has each');
+  });
+
+  test.each([
+    ['M1 is off', 'M1 is a servo. Of it you can say “M1 sweeps'],
+    ['D4 stands at 90°', 'D4 is an RGB LED. Of it you can say “D4 is on”'],
+    ['Z1 turns forwards', 'Z1 is a buzzer. Of it you can say'],
+  ])('what is not seen of a part is answered with what is: %s', (text, answer) => {
+    expect(seen(text, OTHERS)[0]).toContain(answer);
+  });
 
   test('what begins again has a length for each', () => {
     expect(seen('D1 for 2 s, then D3, over and over')[0]).toContain('Say how long the last of them is on');

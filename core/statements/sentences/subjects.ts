@@ -1,7 +1,7 @@
-import type { Expectation } from '../../expectations';
+import { definitionOf, partsOfExpectation, type Expectation } from '../../expectations';
 import { findKind } from '../../parts';
 import { listText, withArticle } from '../../words/words';
-import { doingOf } from './examples';
+import { doingOf, examplesOf, quotedList } from './examples';
 import { NAMES, onlyTouched, showsFigures, type Named } from './plain';
 
 /** `after the press`, where only one part is pressed. */
@@ -38,6 +38,21 @@ export function handledIn(read: readonly Expectation[], parts: readonly Named[])
     if (!part || !kind?.stimulus || kind.observed !== undefined) continue;
     const done = doingOf(part);
     return `${name} is ${withArticle(kind.title)}: nothing is seen of it. What is done to it is said in the lines above, as “${done ?? ''}”.`;
+  }
+  return undefined;
+}
+
+/** Why something cannot be seen of the part that is spoken of: a servo is neither on nor off. */
+export function unlikeIts(read: readonly Expectation[], parts: readonly Named[]): string | undefined {
+  for (const expectation of read) {
+    const fits: readonly (string | undefined)[] | undefined =
+      definitionOf(expectation).exampleOf ?? ('lamp' in expectation ? ['light'] : undefined);
+    const name = partsOfExpectation(expectation)[0]?.replace(/\..*/, '');
+    const part = parts.find(({ ref }) => ref === name);
+    const kind = part && findKind(part.kind);
+    if (!part || kind?.observed === undefined || !fits || fits.includes(kind.observed)) continue;
+    const own = examplesOf(part, parts);
+    return `${part.ref} is ${withArticle(kind.title)}.${own.length === 0 ? '' : ` Of it you can say ${quotedList(own)}.`}`;
   }
   return undefined;
 }

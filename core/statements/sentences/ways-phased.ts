@@ -8,12 +8,14 @@ interface Phase {
   readonly seconds: number | undefined;
 }
 
-const BETWEEN = /,? (?:and )?then |; (?:and )?|, (?:and )?/i;
+/** What stands between what comes one after the other. */
+export const BETWEEN = /,? (?:and )?then |; (?:and )?|, (?:and )?/i;
 const LIT = `(${NAMES}(?: (?:and|with|\\+) ${NAMES})*)(?: (?:is|are|stays?|goes|comes|lights?(?: up)?|shines?))?(?: (?:on|lit))?(?: again)?`;
 const DARK =
   '(?:(?:all(?: (?:of them|leds|lights))?|everything|both|nothing)(?: (?:is|are))?(?: (?:off|dark|on|lit))?|(?:it )?(?:is |goes |stays )?(?:off|dark|out))';
 const PHASE = new RegExp(`^(?:${LIT}|${DARK})(?:(?: for)? ${SECONDS})?$`, 'i');
-const AGAIN =
+/** What says, at the end, that it begins anew. */
+export const AGAIN =
   /,? (?:and |then |and then )?(?:over and over(?: again)?|again and again|repeatedly|in a loop|all over again|(?:it )?(?:repeats?|starts? again)|so on|forever|for ever)$/i;
 /** Seconds near a change in which it does not matter what is lit, and the share of the shortest phase that they are at most. */
 const [NEAR, SHARE] = [0.1, 0.2];
@@ -66,10 +68,15 @@ function rhythmOf(name: string, phases: readonly Phase[]): string | undefined {
   return `${name} ${spells.map(({ isLit, length }) => `${isLit ? 'lit' : 'dark'} ${length} s`).join(', ')}`;
 }
 
+/** Seconds that are left free beside each change. */
+export function nearOf(stages: readonly { readonly seconds: number | undefined }[]): number {
+  const shortest = Math.min(...stages.flatMap(({ seconds }) => seconds ?? []));
+  return timed(Math.min(NEAR, shortest * SHARE));
+}
+
 function inPhases(phases: readonly Phase[], after: string, isAgain: boolean, around: Around): Meaning {
   const names = [...new Set(phases.flatMap(({ lit }) => lit))];
-  const shortest = Math.min(...phases.flatMap(({ seconds }) => seconds ?? []));
-  const near = timed(Math.min(NEAR, shortest * SHARE));
+  const near = nearOf(phases);
   // One alone is where it is by its rhythm.
   const placed = isAgain && names.length === 1 ? [] : names;
   const windows = placed.flatMap((name) =>
