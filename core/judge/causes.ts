@@ -255,7 +255,11 @@ const TIMED = /delay|sleep|millis|micros|monotonic/;
  */
 function isOfTime(edit: Edit | undefined, source: string, how: 'of a pause' | 'any' = 'any'): boolean {
   if (!edit || !('replace' in edit)) return false;
-  const { by, line } = edit.replace;
+  const { by, line, column, length } = edit.replace;
+  // The same words in another order take no longer.
+  const there = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
+  const words = (text: string): string => (text.match(/\w+/g) ?? []).sort().join(' ');
+  if (by !== '' && words(by) === words(there)) return false;
   if (by === '' || TIMED.test(by)) return true;
   if (!/\d/.test(by)) return false;
   const lines = source.split('\n');

@@ -16,7 +16,7 @@ import { typed } from './typed';
 import { warm } from './warm';
 
 export type { BoardChange, PartChange, StimulusDefinition } from './definition';
-export { isPress, USUAL_PRESS_S } from './press';
+export { isPress, USUAL_PRESS_S, type Press } from './press';
 export { isBrought } from './measured';
 export type { MeasuredKind } from './measured';
 

@@ -10,6 +10,7 @@ import {
   type MeasuredKind,
   type Stimulus,
 } from '../../stimuli';
+import { doneForGate, underGate } from './gates';
 import { stated, stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
 import { saying, type Meaning } from './way';
@@ -34,7 +35,7 @@ const ABOVE =
   'above|over|more than|higher than|greater than|warmer than|hotter than|brighter than|farther than|further than|beyond';
 const BELOW =
   'below|under|less than|lower than|smaller than|colder than|cooler than|darker than|closer than|nearer than|within';
-const VERB = '(?:is|gets|becomes|goes|comes|rises|falls|turns|grows|drops|are)';
+const VERB = '(?:is|gets|becomes|goes|comes|rises|falls|climbs|turns|grows|drops|sinks|are)';
 
 /** What is measured where nobody names the sensor. */
 const CALLED: readonly (readonly [words: string, how: MeasuredKind])[] = [
@@ -134,7 +135,7 @@ function conditional(
 /** What is done for a condition in a scenario of its own: it is not so, is so for a while, and is not so again. */
 export function doneForCondition(plain: string, parts: readonly Named[]): readonly Stimulus[] {
   const found = conditional(plain, parts);
-  if (!found) return [];
+  if (!found) return doneForGate(plain, parts);
   const { part, how, so, otherwise } = found.condition;
   return [
     brought(how, { part, at: 0, to: otherwise }),
@@ -153,7 +154,7 @@ export function underCondition(
   done: readonly Stimulus[],
 ): Meaning | undefined {
   const found = conditional(plain, parts);
-  if (!found) return undefined;
+  if (!found) return underGate(plain, parts, done);
   const { subject, state, condition } = found;
   const moves = done
     .flatMap((stimulus) =>

@@ -17,7 +17,7 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 
 /** What people call a part before or instead of its name. */
 const CALLED =
-  '(?:rgb led|led|lamp|light|buzzer|beeper|servo|motor|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
+  '(?:rgb led|led|lamp|light|buzzer|beeper|piezo|speaker|servo|motor|fan|pump|propeller|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
 const COLOUR = `(?:${ledColours.join('|')})`;
 const ELSEWHERE = String.raw`\b(?! on (?:the board|[a-z]{1,4}\d))`;
 /** `the red LED`, `red light`, `the green one`, where colours tell LEDs apart. */
@@ -91,8 +91,13 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
       light: isLight,
       buzzer: observed === 'sound',
       beeper: observed === 'sound',
+      piezo: observed === 'sound',
+      speaker: observed === 'sound',
       servo: observed === 'angle',
       motor: observed === 'turning',
+      fan: observed === 'turning',
+      pump: observed === 'turning',
+      propeller: observed === 'turning',
       relay: observed === 'click',
       button: stimulus === 'press',
       switch: stimulus === 'turn' && title.includes('switch'),
