@@ -7,6 +7,7 @@ import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
 import type { Named } from './plain';
+import { doneForSetting } from './settings';
 
 /** What a sentence begins a scenario with. */
 export interface Begun {
@@ -22,7 +23,9 @@ export interface Begun {
 export function readBegun(text: string, parts: readonly Named[]): Result<Begun> {
   const said = doneAndSeen(text, parts);
   if (said) return said;
-  const before = doneForCondition(wordsOf(text, parts), parts);
+  const words = wordsOf(text, parts);
+  const condition = doneForCondition(words, parts);
+  const before = condition.length > 0 ? condition : doneForSetting(words, parts);
   const read = readExpected(text, parts, before);
   if (!read.ok) return onlyDone(text, parts) ?? read;
   const expect = read.value;

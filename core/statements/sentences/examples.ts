@@ -2,7 +2,8 @@ import { expectationDefinitions } from '../../expectations';
 import { findKind, type Observed } from '../../parts';
 import { fail, type Result } from '../../result';
 import { isMeasured, stimulusDefinitions } from '../../stimuli';
-import { NAMES, onlyTouched, showsFigures, type Named } from './plain';
+import { listText } from '../../words/words';
+import { NAMES, onlyTouched, showsFigures, unclearIn, type Named } from './plain';
 
 /** Examples that are shown at once. */
 const MOST = 4;
@@ -21,6 +22,12 @@ export const quotedList = (sentences: readonly string[]): string => {
  * that are there.
  */
 export function notUnderstoodOf(typed: string, plain: string, parts: readonly Named[]): Result<never> {
+  const unclear = unclearIn(plain, parts);
+  if (unclear)
+    return fail({
+      message: `Which ${unclear.called} is meant? There are ${listText(unclear.names)}.`,
+      typed,
+    });
   const named = (plain.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
   const subject = parts.find(
     ({ ref, kind }) => named.includes(ref) && findKind(kind)?.observed !== undefined,

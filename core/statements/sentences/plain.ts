@@ -62,6 +62,14 @@ export function plainly(text: string, parts: readonly Named[]): string {
   );
   put(/\bthe (?=[a-z]{1,4}\d)/gi, '');
   put(
+    new RegExp(
+      `\\b(?:within )?(${NUMBER} s) (?:after|of|from) (?:the (?:start|beginning)|power-?up|reset)\\b`,
+      'gi',
+    ),
+    'from $1',
+  );
+  put(new RegExp(`\\bfor at least (?=${NUMBER} s\\b)`, 'gi'), 'for ');
+  put(
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
@@ -77,6 +85,22 @@ export const showsFigures = ({ body }: Pick<PartKind, 'body'>): boolean => body 
 
 /** The name of the only part that may be called so. */
 function onlyOne(called: string, parts: readonly Named[]): string | undefined {
+  const [one, more] = calledSo(called, parts);
+  return more === undefined ? one : undefined;
+}
+
+/** What a sentence calls a part without its name, and the parts that may be meant, where these are several. */
+export function unclearIn(
+  plain: string,
+  parts: readonly Named[],
+): { readonly called: string; readonly names: readonly string[] } | undefined {
+  const called = new RegExp(`\\bthe (${CALLED})\\b`, 'i').exec(plain)?.[1];
+  const names = called === undefined ? [] : calledSo(called, parts);
+  return called !== undefined && names.length > 1 ? { called, names } : undefined;
+}
+
+/** The names of all parts that may be called so. */
+function calledSo(called: string, parts: readonly Named[]): readonly string[] {
   const word = called.toLowerCase().replace(/^.*segment /, '');
   const fitting = parts.filter(({ kind }) => {
     // A board and its breadboard are among the parts too.
@@ -112,7 +136,7 @@ function onlyOne(called: string, parts: readonly Named[]): string | undefined {
     };
     return byUse[word] ?? false;
   });
-  return fitting.length === 1 ? fitting[0]!.ref : undefined;
+  return fitting.map(({ ref }) => ref);
 }
 
 const hasAnyColour = (kind: string): boolean =>

@@ -89,8 +89,24 @@ function inPhases(phases: readonly Phase[], after: string, isAgain: boolean, aro
   return saying(...windows, ...rhythms);
 }
 
+const EACH = `(?:,? (?:each )?(?:for|every) ${SECONDS}(?: each)?|,? ${SECONDS} each)`;
+
 /** What is lit for how long, one after the other: `green for 2 s, then yellow for 1 s, then red`. */
 export const waysPhased: readonly Way[] = [
+  // D1, D2 and D3 light up one after another for 0.5 s each
+  {
+    pattern: whole(
+      `(${NAMES}(?:(?:,? (?:and )?then |, ?(?:and )?| and )${NAMES})+)(?: (?:are lit|are on|light up|light|come on|go on|shine|turn on|blink|flash))?(?: (?:in turn|one after (?:another|the other)|one by one))?${EACH}((?:${AGAIN.source.replace(/\$$/, '')})?)`,
+    ),
+    means: ([names = '', length, alone, again = ''], around) => {
+      const seconds = Number(length ?? alone);
+      const phases = (names.toUpperCase().match(new RegExp(NAMES, 'g')) ?? []).map((name): Phase => ({
+        lit: [name],
+        seconds,
+      }));
+      return seconds > 0 ? inPhases(phases, '', again !== '', around) : undefined;
+    },
+  },
   {
     pattern: whole(`(?:(?:after|when|once) (${NAMES})(?: is (?:pressed|pushed))?[,:]? )?(?:first )?(.+)`),
     means: ([pressed, said = ''], around) => {

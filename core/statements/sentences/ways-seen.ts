@@ -32,6 +32,14 @@ export const waysSeen: readonly Way[] = [
   // rhythms
   {
     pattern: whole(
+      `(${NAMES}) (?:flash|blink|beep|chirp)(?:es|s)? (?:once )?(?:faster|slower|more (?:quickly|slowly)|quicker)\\b.*`,
+    ),
+    means: ([subject = '']) => ({
+      problem: `Say how often at two settings, each in a scenario of its own: “with P1 at 0 %, ${subject.toUpperCase()} flashes 3 times from 1 s to 6 s”.`,
+    }),
+  },
+  {
+    pattern: whole(
       `(${NAMES}) (?:flash|blink)(?:es|s)? (?:(once|twice|\\d+ times?) (?:a|per|each|every) sec|(?:every|each) sec)`,
     ),
     means: ([subject = '', count]) => {

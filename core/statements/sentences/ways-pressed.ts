@@ -1,0 +1,174 @@
+import { isPress } from '../../stimuli';
+import { stated, stateOf } from './on-off';
+import { NAMES, timed } from './plain';
+import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
+import type { Reads } from './ways-staged';
+
+/** Seconds within which an answer to a press is taken for at once. */
+export const AT_ONCE = 0.1;
+const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
+
+/** The answer where it is not known how long a button is held. */
+const notHeldYet = (button: string): Meaning => {
+  const name = button.toUpperCase();
+  return { problem: `Say first how long ${name} is held: hold ${name} from 1 s to 3 s.` };
+};
+
+/** A sentence with a time behind it, as its meaning. */
+type Tailed = (said: string, tail: string, around: Around, depth: number) => Meaning | undefined;
+
+/** What must be seen when a button is pressed, while it is held, and when it is let go. */
+export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
+  // … for 3 s after S1 is let go
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?) for ${SECONDS} (?:after|when|once) (${NAMES}) is (?:released|let go(?: of)?|up again)`,
+    ),
+    means: ([subject = '', said = '', length = '', name = ''], around) => {
+      const state = stateOf(said);
+      const press = around.done.find(
+        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
+      );
+      if (!state) return undefined;
+      if (!press || !isPress(press) || press.for === undefined) return notHeldYet(name);
+      const until = press.for + Number(length);
+      return saying(
+        `${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s to ${timed(until - AT_ONCE)} s after ${name}`,
+        `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(until + AT_ONCE)} s after ${name}`,
+      );
+    },
+  },
+  // … 2 s after S1 is let go
+  {
+    pattern: whole(`(${NAMES}) (.+?) ${SECONDS} after (${NAMES}) is (?:released|let go(?: of)?|up again)`),
+    means: ([subject = '', said = '', length = '', name = ''], around) => {
+      const state = stateOf(said);
+      const press = around.done.find(
+        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
+      );
+      if (!state) return undefined;
+      if (!press || !isPress(press) || press.for === undefined) return notHeldYet(name);
+      return saying(
+        `${stated(subject, state, around)} from ${timed(press.for + Number(length) + AT_ONCE)} s after ${name}`,
+      );
+    },
+  },
+  // … while S1 is held
+  {
+    pattern: whole(`(.+?),? (?:while|as long as|when) (${NAMES}) is (?:held(?: down)?|down|kept pressed)`),
+    means: ([said = '', name = ''], around) => whileHeld(said, name, around),
+  },
+  {
+    pattern: whole(`(.+?),? (?:while|as long as) (${NAMES}) is pressed`),
+    means: ([said = '', name = ''], around) => whileHeld(said, name, around),
+  },
+  // … for 5 s after S1, with what comes after it
+  {
+    pattern: whole(`(${NAMES}) (.+?) for ${SECONDS} (?:after|when|once|each time) ${USED}`),
+    means: ([subject = '', said = '', length = '', name = ''], around) => {
+      const state = stateOf(said);
+      if (!state) return undefined;
+      const until = Number(length);
+      const end = Math.max(AT_ONCE, timed(until - AT_ONCE));
+      return saying(
+        `${stated(subject, state, around)} from ${AT_ONCE} s to ${end} s after ${name}`,
+        `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(until + AT_ONCE)} s after ${name}`,
+      );
+    },
+  },
+  // … 2 s after S1
+  {
+    pattern: whole(`(${NAMES}) (.+?) ${SECONDS} after ${USED}`),
+    means: ([subject = '', said = '', after = '', name = ''], around) => {
+      const state = stateOf(said);
+      return (
+        state &&
+        saying(`${stated(subject, state, around)} from ${timed(Number(after) + AT_ONCE)} s after ${name}`)
+      );
+    },
+  },
+  {
+    pattern: whole(`(${NAMES}) clicks?`),
+    means: ([subject = '']) => ({
+      problem: `Say when ${subject.toUpperCase()} clicks: “${subject.toUpperCase()} clicks when S1 is pressed”, or “${subject.toUpperCase()} is pulled in from 2 s to 4 s”.`,
+    }),
+  },
+  // … when S1 is pressed
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?),? (?:when|after|once|if|whenever|as soon as|each time|every time|with each press of|after each press of|at each press of|with) ${USED}`,
+    ),
+    means: ([subject = '', said = '', name = '']) => {
+      if (TOGGLES.test(said)) return saying(`${subject} changes within ${AT_ONCE} s of ${name}`);
+      const state = stateOf(said);
+      return state && saying(`${subject} goes ${state} within ${AT_ONCE} s of ${name}`);
+    },
+  },
+  {
+    pattern: whole(`(.+?) (?:when|after|once|if|whenever|as soon as|each time|every time) ${USED}`),
+    means: ([said = '', name = ''], around, depth) => tailed(said, ` after ${name}`, around, depth),
+  },
+  // … when S1 is let go
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?),? (?:when|after|once|as soon as) (${NAMES}) is (?:released|let go(?: of)?|up again)`,
+    ),
+    means: ([subject = '', said = '', name = ''], around) => {
+      const state = stateOf(said);
+      const press = around.done.find(
+        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
+      );
+      if (!state) return undefined;
+      if (!press || !isPress(press) || press.for === undefined) return notHeldYet(name);
+      return saying(`${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s after ${name}`);
+    },
+  },
+  // … from 2 s, while S1 is held: what beeps over a stretch of time beeps more than once
+  {
+    pattern: whole(`(${NAMES}) (?:beep|chirp)s? ((?:from|until|till|between|while|as long as) (?!.* hz).*)`),
+    means: ([subject = '', window = ''], around, depth) =>
+      reads(`${subject} beeps repeatedly ${window}`, around, depth + 1),
+  },
+  // … until S1 is pressed
+  {
+    pattern: whole(`(.+?) (?:until|before|till) ${USED}`),
+    means: ([said = '', name = ''], around, depth) => {
+      const at = around.done.find(
+        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
+      )?.at;
+      if (at === undefined)
+        return {
+          problem: `Say first when ${name.toUpperCase()} is pressed: press ${name.toUpperCase()} at 2 s.`,
+        };
+      return tailed(said, ` until ${at} s`, around, depth);
+    },
+  },
+  // … within 1 s of S1
+  {
+    pattern: whole(`(${NAMES}) (.+?) (?:within|in) ${SECONDS} (?:of|after) ${USED}`),
+    means: ([subject = '', said = '', within = '', name = '']) => {
+      const state = TOGGLES.test(said) ? 'changes' : stateOf(said);
+      return (
+        state &&
+        saying(`${subject} ${state === 'changes' ? state : `goes ${state}`} within ${within} s of ${name}`)
+      );
+    },
+  },
+];
+
+/** What holds from a press until it is let go, and no longer. */
+function whileHeld(said: string, pressed: string, around: Around): Meaning | undefined {
+  const [, subject = '', rest = ''] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
+  const state = stateOf(rest);
+  if (!state) return undefined;
+  const name = pressed.toUpperCase();
+  const press = around.done.find((stimulus) => isPress(stimulus) && stimulus.press === name);
+  if (!press || !isPress(press)) return notHeldYet(name);
+  const from = `${stated(subject, state, around)} from ${AT_ONCE} s`;
+  if (press.for === undefined) return saying(`${from} after ${name}`);
+  const end = Math.max(AT_ONCE, timed(press.for - AT_ONCE));
+  return saying(
+    `${from} to ${end} s after ${name}`,
+    `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(press.for + AT_ONCE)} s after ${name}`,
+  );
+}
