@@ -15,7 +15,7 @@ import { comparison, type Comparison, type Match } from './match';
 import { wordingOf } from './program';
 import { STEPS_OF_A_RUN, type Reference } from './reference';
 import { observationsOn } from './rules';
-import { judgeScenario, notRun, plainResult, scenariosOf, unmetIn } from './scenarios';
+import { judgeScenarios, notRun, plainResult, scenariosOf, unmetIn } from './scenarios';
 import { statesOf } from './solved-states';
 import { roomAdvice, saidOfReadings } from './unsteadiness';
 import { isForPeople, lackOf, settle, verdictOf } from './verdict';
@@ -137,14 +137,13 @@ export class Examiner {
     const played = scenariosOf(exercise);
     const isSeen = seen?.length === played.length && seen.every(({ ended }) => ended.reason !== 'steps');
     const traces = isSeen ? seen : judging ? runsOf(played, judging, steps) : [];
-    const judged = exercise.data.scenarios.map((scenario, index) =>
-      judging
-        ? judgeScenario(scenario, traces[index]!, judging, (by) => {
-            // The exercise's own is judged as it is, for its author.
-            return wiring !== exercise.reference && this.reference.ownRuns.unsteadinessIn(index) === by;
-          })
-        : notRun(scenario),
-    );
+    const { scenarios } = exercise.data;
+    const judged = judging
+      ? judgeScenarios(scenarios, traces, judging, (index, by) => {
+          // The exercise's own is judged as it is, for its author.
+          return wiring !== exercise.reference && this.reference.ownRuns.unsteadinessIn(index) === by;
+        })
+      : scenarios.map(notRun);
     const found = observationsOn({
       built: {
         circuit,

@@ -24,21 +24,38 @@ export interface Judged {
 }
 
 /**
- * Judges the run of a scenario and, when it passes, further runs in which chance falls otherwise. What the exercise's own
- * program and wiring do then is not held against a build: `isItsOwn`.
+ * Judges the runs of scenarios and, of each that passes, further runs in which chance falls otherwise. What the exercise's own
+ * program and wiring do then is not held against a build: `isItsOwn`, by the scenario's place.
  */
-export function judgeScenario(
-  scenario: Scenario,
-  trace: Trace,
+export function judgeScenarios(
+  scenarios: readonly Scenario[],
+  traces: readonly Trace[],
   judging: Judging,
+  isItsOwn: (index: number, by: Unsteadiness['by']) => boolean,
+): readonly Judged[] {
+  const seen = scenarios.map((scenario, index) => outcomesOf(scenario, traces[index]!, judging));
+  const isFailing = seen.some((outcomes) => !outcomes.every(({ passed }) => passed));
+  return scenarios.map((scenario, index) =>
+    judged(
+      scenario,
+      seen[index]!,
+      () => unsteadiness(scenario, traces[index]!, judging, isFailing),
+      (by) => isItsOwn(index, by),
+    ),
+  );
+}
+
+function judged(
+  scenario: Scenario,
+  outcomes: readonly Outcome[],
+  looked: () => Unsteadiness | undefined,
   isItsOwn: (by: Unsteadiness['by']) => boolean,
 ): Judged {
-  const outcomes = outcomesOf(scenario, trace, judging);
   if (!outcomes.every(({ passed }) => passed)) {
     const failures = outcomes.flatMap((outcome) => outcome.failures);
     return { result: resultOf(scenario, outcomes, failures), failures };
   }
-  const unsteady = unsteadiness(scenario, trace, judging);
+  const unsteady = looked();
   if (!unsteady) return { result: resultOf(scenario, outcomes, []), failures: [] };
   const { by, observation } = unsteady;
   if (isItsOwn(by))

@@ -18,6 +18,8 @@ const NOISE_SEEDS = [1, 2];
 
 /** All further runs of a scenario; what they do not come to is left out. */
 const OF_FURTHER_RUNS = 8e8;
+/** The same where another scenario fails plainly: what is found there is wanted for more. */
+const BESIDE_A_FAILURE = 1e8;
 
 /** Something that is not the same every time, and what comes of it. */
 export interface Unsteadiness {
@@ -27,10 +29,17 @@ export interface Unsteadiness {
 
 /**
  * What a build that passes does otherwise when contacts bounce, a line that floats reads as something else, or parts
- * and supply are not quite what they are said to be; `undefined` when it does the same.
+ * and supply are not quite what they are said to be; `undefined` when it does the same. `isFailing`: whether it fails in
+ * another scenario without that.
  */
-export function unsteadiness(scenario: Scenario, trace: Trace, judging: Judging): Unsteadiness | undefined {
-  const found = within(OF_FURTHER_RUNS, () => difference(scenario, trace, judging));
+export function unsteadiness(
+  scenario: Scenario,
+  trace: Trace,
+  judging: Judging,
+  isFailing = false,
+): Unsteadiness | undefined {
+  const most = isFailing ? BESIDE_A_FAILURE : OF_FURTHER_RUNS;
+  const found = within(most, () => difference(scenario, trace, judging));
   return found.ended ? found.value : undefined;
 }
 

@@ -115,7 +115,14 @@ export function PartLine({
     >
       <div className="flex items-baseline gap-2">
         <span className="mono w-17 shrink-0 text-note leading-tight text-soft">
-          {refsText(read?.refs ?? [])}
+          {refsText(read?.refs ?? [])
+            .split(' ')
+            .map((names) => (
+              // A run of names stays in one line.
+              <span key={names} className="whitespace-nowrap">
+                {names}{' '}
+              </span>
+            ))}
         </span>
         <div className="relative min-w-0 flex-1">
           <div

@@ -46,6 +46,8 @@ export interface Surroundings {
   readonly clockHz: number;
   cycles: number;
   passCycle: number;
+  /** Cycle from which the clock counts. */
+  readonly bootCycle: number;
   turnCycle: number;
   changes: number;
   readonly watcher: { moved(): void } | undefined;
@@ -54,6 +56,11 @@ export interface Surroundings {
 /** Counts that one look at a clock may be behind another: what is told of it in counts may come that much earlier. */
 const STEP: Readonly<Record<ClockUnit, number>> = { millis: 1, micros: MICROS_STEP };
 const COUNTS_A_SECOND: Readonly<Record<ClockUnit, number>> = { millis: 1e3, micros: 1e6 };
+
+/** Passes that are left to run where a difference of moments is in a variable. */
+const PASSES_ANEW = 3;
+/** Passes before the last one that are looked at for one in which no count begins. */
+const MOST_TRIES = 200;
 
 /** How often whoever watches is shown the moments of passes that are skipped: seconds, and times at most. */
 const LOOK_SECONDS = 0.05;
@@ -191,7 +198,7 @@ export class MovingCells {
 
   /**
    * How many of so many passes, `length` cycles each, may be skipped. Those that keep moments are skipped by whole counts
-   * of the clock, so that what they keep is known to the count.
+   * of the clock, or to where no count begins in a pass before it keeps its moment: what is kept is then known to the count.
    */
   skippable(passes: number, length: number): number {
     const now = (one: { readonly pass: number } | undefined): boolean => one?.pass === this.pass;
@@ -213,7 +220,27 @@ export class MovingCells {
       const passesOfCount = count / commonDivisor(count, length);
       together *= passesOfCount / commonDivisor(together, passesOfCount);
     }
-    return most - (most % together);
+    const whole = most - (most % together);
+    if (together === 1) return whole;
+    // What a difference comes to by rounding is worked out anew before anything may ask for it.
+    const isRounding = [...this.rounded.values()].some((one) => this.isRecent(one));
+    return Math.max(whole, this.surePasses(isRounding ? most - PASSES_ANEW : most, length));
+  }
+
+  /** The most passes after which every moment is known to the count, wherever in its pass the clock is read; 0 for none. */
+  private surePasses(most: number, length: number): number {
+    const { passCycle, bootCycle, clockHz } = this.machine;
+    const kept = [...this.moments.values()].filter(({ pass }) => pass === this.pass);
+    const isSure = (passes: number): boolean =>
+      kept.every(({ unit, cycle }) => {
+        const count = (clockHz * STEP[unit]) / COUNTS_A_SECOND[unit];
+        const begun = passCycle - bootCycle + passes * length;
+        return Math.floor(begun / count) === Math.floor((begun + cycle - passCycle) / count);
+      });
+    if (!isSure(0)) return 0;
+    for (let passes = most; passes > Math.max(0, most - MOST_TRIES); passes -= 1)
+      if (isSure(passes)) return passes;
+    return 0;
   }
 
   /** So many passes from a cycle on have been skipped: the cells are put where they would have left them. */
@@ -231,9 +258,11 @@ export class MovingCells {
     const to = (cycles: number): void => {
       const done = Math.round(((cycles - from) / (until - from)) * passes);
       for (const [index, [cell, { by }]] of counters.entries()) cells[cell] = counted[index]! + done * by;
-      for (const [index, [cell, { unit, type }]] of moments.entries()) {
-        const counts = Math.round(((cycles - from) * COUNTS_A_SECOND[unit]) / machine.clockHz);
-        cells[cell] = conversionTo(type)(starts[index]! + counts);
+      for (const [index, [cell, { unit, type, cycle }]] of moments.entries()) {
+        const count = (machine.clockHz * STEP[unit]) / COUNTS_A_SECOND[unit];
+        const kept = cycle - machine.bootCycle;
+        const counts = Math.floor((kept + cycles - from) / count) - Math.floor(kept / count);
+        cells[cell] = conversionTo(type)(starts[index]! + counts * STEP[unit]);
       }
     };
     const looks = watcher

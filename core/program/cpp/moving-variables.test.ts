@@ -122,6 +122,12 @@ const programs: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned long last = 0; bool on = false;\nbool due() { if (millis() - last < ${ms}) return false; last = millis(); return true; }\n${begin}void loop() { bool isDue = due(); if (isDue == true && digitalRead(2) == LOW) { on = !on; digitalWrite(LED, on); } }`,
   'by another name': (ms) =>
     `${head}unsigned long last = 0;\nunsigned long same(unsigned long &moment) { return moment; }\n${begin}void loop() { unsigned long now = millis(); if (digitalRead(2)) last = now; unsigned long t = same(now); digitalWrite(LED, t - last < ${ms}); }`,
+  'time held, shown when it is let go': () =>
+    `${head}unsigned long start = 0, held = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { bool is = digitalRead(2); if (was && !is) Serial.println(held); if (is && !was) start = millis(); held = millis() - start; was = is; }`,
+  'last seen, shown when it is let go': () =>
+    `${head}unsigned long last = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { bool is = digitalRead(2); if (is) last = millis(); if (was && !is) Serial.println(last); was = is; }`,
+  'two looks ago, shown when it is let go': () =>
+    `${head}unsigned long last = 0, older = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { bool is = digitalRead(2); if (is) { older = last; last = micros(); } if (was && !is) Serial.println(last - older); was = is; }`,
   signed: (ms) =>
     `${head}long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, (long) millis() - last < ${ms}); }`,
 };

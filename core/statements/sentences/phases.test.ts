@@ -30,6 +30,7 @@ describe('LEDs are called by their colours', () => {
     ['the amber one flashes 3 times', ['D2 flashes 3 times']],
     ['red, then amber, then green', ['D1, then D2, then D3 in turn']],
     ['red and green are never on together', ['D1 and D3 never lit together']],
+    ['the yellow LED is off', ['D2 is off all the time']],
     ['the red and amber LEDs are on', ['D1 is on all the time', 'D2 is on all the time']],
     ['the red LED D1 is on', ['D1 is on all the time']],
     ['the green LED goes on when S1 is pressed', ['D3 goes on within 0.1 s of S1']],

@@ -142,12 +142,16 @@ function calledSo(called: string, parts: readonly Named[]): readonly string[] {
 const hasAnyColour = (kind: string): boolean =>
   findKind(kind)?.legs.some(({ name }) => name === 'red') ?? false;
 
+/** What one calls yellow another calls amber. */
+const ALIKE: readonly string[] = ['yellow', 'amber', 'orange'];
+
 /** The only LED of a colour, where LEDs are of several. */
 function onlyOfColour(colour: string, parts: readonly Named[]): string | undefined {
-  const word = colour.toLowerCase();
-  const fitting = parts.filter(
-    (part) => findKind(part.kind) && isSingleLight(part) && part.value?.split(' ').includes(word),
-  );
+  const lit = parts.filter((part) => findKind(part.kind) && isSingleLight(part));
+  const of = (words: readonly string[]): readonly Named[] =>
+    lit.filter(({ value }) => value?.split(' ').some((word) => words.includes(word)));
+  const exactly = of([colour.toLowerCase()]);
+  const fitting = exactly.length > 0 || !ALIKE.includes(colour.toLowerCase()) ? exactly : of(ALIKE);
   return fitting.length === 1 ? fitting[0]!.ref : undefined;
 }
 
