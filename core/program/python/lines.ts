@@ -65,7 +65,8 @@ export function pythonLines(source: string): PythonLines {
     ) {
       // A new statement stands here, so the bracket that is open was forgotten in the line before.
       const forgotten = open[0]!;
-      if (widthOf(/^[ \t]*/.exec(text)![0]) <= head.indent || forgotten.line < line - 1) {
+      const isDeeper = widthOf(/^[ \t]*/.exec(text)![0]) > head.indent;
+      if (!isDeeper || forgotten.line < line - 1 || NEVER_IN_BRACKETS.test(text)) {
         finish();
         const space = /^[ \t\f]*/.exec(text)![0];
         head = { indent: widthOf(space), space };
@@ -173,6 +174,10 @@ const isNewLine = (text: string, last: Token | undefined, indent: number): boole
   widthOf(/^[ \t]*/.exec(text)![0]) <= indent;
 
 /** Whether a line of text can only be the beginning of a statement. */
+/** Lines that stand in no bracket, however far they are set in. */
+const NEVER_IN_BRACKETS =
+  /^[ \t]*(?:(?:try|finally|while|def|class|return|import|break|continue|pass|global|raise)\b|(?:if|elif|else|for|with|except)\b.*:[ \t]*(?:#.*)?$)/;
+
 const beginsStatement = (text: string): boolean =>
   /^[ \t]*(?:(?:if|elif|else|while|def|try|except|finally|class|with|return|import|from|break|continue|pass|global|print)\b|for\b.*\bin\b.*:\s*(?:#.*)?$|[A-Za-z_][\w.]*\s*(?:=(?!=)|\+=|-=)|[A-Za-z_][\w.]*\([^()]*\)\s*(?:#.*)?$)/.test(
     text,
