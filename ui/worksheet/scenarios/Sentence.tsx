@@ -4,15 +4,14 @@ import { X } from 'lucide-react';
 
 interface SentenceProps {
   readonly text: string;
-  readonly note?: string | undefined;
   readonly takeAway: { readonly label: string; readonly act: () => void } | undefined;
 }
 
 /** A sentence of a scenario, with a way to take it out. */
-export function Sentence({ text, note, takeAway }: SentenceProps) {
+export function Sentence({ text, takeAway }: SentenceProps) {
   return (
     <li className="flex items-center gap-1">
-      {text}.{note && <span className="text-note text-soft">({note})</span>}
+      {text}.
       {takeAway && (
         <button
           type="button"
