@@ -17,6 +17,7 @@ import {
   ofExchangedWords,
   ofMovedLine,
   ofOpenCase,
+  withoutPause,
 } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
 
@@ -141,9 +142,12 @@ function ofProgram(
   const repaired = candidate.apply(others);
   const explained = explainedBy(examination.observations, repaired && look(repaired).observations);
   const best = bestOfProgram(candidate, others.program.source, explained, examination);
+  // What a change says itself is no rule's to say.
+  const isSeen =
+    best && explained.some(({ code, message }) => code === best.code && best.message.startsWith(message));
   // What was seen on the build itself has its own numbers.
   const seen =
-    best &&
+    isSeen &&
     look(build).observations.find(
       ({ code, line }) => isProgram(code) && code === best.code && line === best.line,
     );
@@ -179,17 +183,17 @@ function bestOfProgram(
     ({ repair }) => repair && JSON.stringify(repair.edits) === JSON.stringify(edits),
   );
   if (itself) return itself;
+  const misplaced =
+    edit && edits.length === 1
+      ? (findingOfPlaceAsPin(edit, source) ?? findingOfArguments(edit, source))
+      : undefined;
+  if (misplaced) return misplaced;
   const refused = explained.filter(
     ({ code, line: at }) => rowOf(code).isRefused === true && at !== undefined,
   );
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const exchanged = findingOfExchange(edits, source, circuit);
   if (exchanged) return exchanged;
-  const misplaced =
-    edit && edits.length === 1
-      ? (findingOfPlaceAsPin(edit, source) ?? findingOfArguments(edit, source))
-      : undefined;
-  if (misplaced) return misplaced;
   // What the processor does wrong comes before what comes of that, but for a direction that was all it wanted.
   const error = explained.find(({ code }) => code === 'runtime-error');
   if (error && !isOfDirection(edit)) return error;
@@ -233,7 +237,11 @@ function bestOfProgram(
       ({ code }) => code !== 'missed-input' || isOfTime(edit, source) || readsAnew(edit, source),
     ),
   );
-  const best = here ?? said ?? elsewhere ?? plain ?? byCause(explained)[0];
+  // Nothing else was seen where the run ended early.
+  const last = byCause(explained).map((seen) =>
+    isOfTime(edit, source, 'of a pause') ? seen : withoutPause(seen),
+  )[0];
+  const best = here ?? said ?? elsewhere ?? plain ?? last;
   return best && atItsLine(best, edit, traces, source);
 }
 

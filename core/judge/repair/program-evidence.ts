@@ -271,7 +271,8 @@ export function atItsLine(
   }
   if (length === 0) {
     // What begins or ends a line stands between two.
-    const isOwnLine = by.includes('\n') || /;\s*$/.test(by);
+    const text = source.split('\n')[line - 1] ?? '';
+    const isOwnLine = by.includes('\n') || /;\s*$/.test(by) || column > text.trimEnd().length;
     const where = !isOwnLine ? `in line ${line}` : `after line ${column === 1 ? line - 1 : line}`;
     const missing = unchangedBy(by, source) ?? `Something is missing ${where}.`;
     return {
@@ -289,6 +290,22 @@ export function atItsLine(
     column,
     message: `${seen.message} Look at line ${line}${deed ? `: ${deed}` : ''}.`,
     hints: [question!, `${pointer} It comes from line ${line}.`, remedy!],
+  };
+}
+
+/** What changes faster than an eye sees, said of a change that is not one of a pause: none is missing. */
+export function withoutPause(seen: Observation): Observation {
+  if (seen.code !== 'missing-pause') return seen;
+  const { severity, refs, evidence } = seen;
+  const [what] = seen.message.split(': ');
+  const [question, pointer] = seen.hints;
+  return {
+    code: 'timing-off',
+    severity,
+    ...(refs ? { refs } : {}),
+    ...(evidence ? { evidence } : {}),
+    message: `${what}.`,
+    hints: [question!, pointer!, 'Find what runs there although it should not.'],
   };
 }
 

@@ -57,6 +57,8 @@ export class BraceScan {
         token.startsLine
       )
         return [this.unclosed(open, index)];
+      if (token.text === '{' && this.leavesRowOpen(open.at(-1)?.index, index))
+        return [this.unclosed(open, index - 1)];
       if (token.text === '{') open.push({ index, indent: this.map.indents[index]! });
       if (token.text !== '}') continue;
       const top = open.at(-1);
@@ -72,6 +74,15 @@ export class BraceScan {
       open.pop();
     }
     return open.length > 0 ? [this.unclosed(open, this.map.tokens.length)] : [];
+  }
+
+  /** Whether a row of a list begins while the one before is open: `{0, 255, 0,` and `{0, 0, 255},` below it. */
+  private leavesRowOpen(opener: number | undefined, index: number): boolean {
+    const { tokens } = this.map;
+    const [before, row] = [tokens[(opener ?? 0) - 1], opener === undefined ? undefined : tokens[opener]];
+    const isRow = row?.startsLine === true && (before?.text === '{' || before?.text === ',');
+    const token = tokens[index]!;
+    return isRow && token.startsLine && token.column === row.column && tokens[index - 1]?.text === ',';
   }
 
   private unclosed(open: readonly { readonly index: number }[], before: number): ProgramProblem {

@@ -115,3 +115,22 @@ describe('a label', () => {
     expect(first!.repair?.text).toBe(repair);
   });
 });
+
+describe('a list of rows', () => {
+  const rows = ['{255, 0, 0}', '{0, 255, 0}', '{0, 0, 255}'];
+  const list = (broken: number): string =>
+    `const byte COLOURS[][3] = {\n${rows
+      .map((row, at) => `  ${at === broken ? row.replace('}', '') : row}`)
+      .join(',\n')}\n};\nvoid setup() {}\nvoid loop() {}\n`;
+
+  test.each([0, 1, 2])('with row %i left open is told in its line', (broken) => {
+    const [problem] = refusals(list(broken));
+    expect(problem).toMatchObject({ code: 'syntax-brace', line: broken + 2 });
+    const { edits } = problem!.repair!;
+    const mended = edits.reduce(
+      (text, edit) => ('replace' in edit ? applyTextEdit(text, edit.replace) : text),
+      list(broken),
+    );
+    expect(refusals(mended)).toEqual([]);
+  });
+});
