@@ -8,6 +8,7 @@ import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
 import type { Named } from './plain';
 import { doneForSetting } from './settings';
+import { doneForPresses } from './ways-pressed';
 
 /** What a sentence begins a scenario with. */
 export interface Begun {
@@ -25,7 +26,8 @@ export function readBegun(text: string, parts: readonly Named[]): Result<Begun> 
   if (said) return said;
   const words = wordsOf(text, parts);
   const condition = doneForCondition(words, parts);
-  const before = condition.length > 0 ? condition : doneForSetting(words, parts);
+  const presses = condition.length > 0 ? condition : doneForPresses(words, parts);
+  const before = presses.length > 0 ? presses : doneForSetting(words, parts);
   const read = readExpected(text, parts, before);
   if (!read.ok) return onlyDone(text, parts) ?? read;
   const expect = read.value;

@@ -14,6 +14,7 @@ import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subje
 import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './way';
 import { waysCounted } from './ways-counted';
 import { waysPhased } from './ways-phased';
+import { waysOfSeveral } from './ways-of-several';
 import { AT_ONCE, waysPressed } from './ways-pressed';
 import { waysStaged } from './ways-staged';
 import { waysSeen } from './ways-seen';
@@ -98,6 +99,7 @@ const ways: readonly Way[] = [
   ...waysPhased,
   ...waysStaged(meaning),
   ...waysSet(meaning),
+  ...waysOfSeveral(meaning),
   // D1 and D2 never at once
   {
     pattern: whole(

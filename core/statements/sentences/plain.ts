@@ -41,7 +41,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
     plain = plain.replace(from, to as string);
   };
   put(
-    /\b(one|two|three|four|five|six|seven|eight|nine|ten)\b(?= (?:times?|s|secs?|seconds?|ms|milliseconds?)\b)/gi,
+    /\b(one|two|three|four|five|six|seven|eight|nine|ten)\b(?= (?:times?|press(?:es)?|pushes|clicks|s|secs?|seconds?|ms|milliseconds?)\b)/gi,
     (word) => String(COUNTS[word.toLowerCase()]),
   );
   put(/\bhalf a second\b/gi, '0.5 s');

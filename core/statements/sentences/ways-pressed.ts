@@ -1,6 +1,6 @@
-import { isPress } from '../../stimuli';
+import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { stated, stateOf } from './on-off';
-import { NAMES, timed } from './plain';
+import { NAMES, onlyTouched, timed, type Named } from './plain';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
 import type { Reads } from './ways-staged';
 
@@ -8,17 +8,61 @@ import type { Reads } from './ways-staged';
 export const AT_ONCE = 0.1;
 const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
+/** What a part is, so that it is so a moment after the press and not at it. */
+const TAKES_A_MOMENT = new RegExp(
+  `^${NAMES} (?:(?:stands|reads|shows|is)\\b|(?:goes|moves|turns|swings|points) to\\b)`,
+  'i',
+);
+
 /** The answer where it is not known how long a button is held. */
 const notHeldYet = (button: string): Meaning => {
   const name = button.toUpperCase();
   return { problem: `Say first how long ${name} is held: hold ${name} from 1 s to 3 s.` };
 };
 
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth'];
+const PRESS = '(?:press|push|click)';
+/** `after the third press of S1`, and `after S1 was pressed 3 times`: what is said, how often, and the button. */
+const AFTER_NTH = `(.+?),? (?:after|with|at|on) (?:the )?(?:(\\d+)(?:st|nd|rd|th)|(${ORDINALS.join('|')})) ${PRESS}(?: (?:of|on) (${NAMES}))?`;
+const AFTER_SO_MANY = `(.+?),? (?:after|when|once|as soon as) (?:(?:pressing )?(${NAMES}) (?:is |was |has been )?(?:pressed )?(\\d+ times|twice)|(\\d+) ${PRESS}(?:es)?(?: (?:of|on) (${NAMES}))?)`;
+
+/** How many presses of which button what stands behind a sentence counts. */
+function countedIn(how: readonly (string | undefined)[]): {
+  readonly count: number;
+  readonly name: string | undefined;
+} {
+  const name = how.find((one) => one !== undefined && new RegExp(`^${NAMES}$`, 'i').test(one));
+  const said = how.find((one) => one !== undefined && one !== name) ?? '';
+  const place = ORDINALS.indexOf(said.toLowerCase()) + 1;
+  return { count: /twice/i.test(said) ? 2 : place || Number.parseInt(said, 10), name };
+}
+
 /** A sentence with a time behind it, as its meaning. */
 type Tailed = (said: string, tail: string, around: Around, depth: number) => Meaning | undefined;
 
 /** What must be seen when a button is pressed, while it is held, and when it is let go. */
 export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
+  // S1 turns D1 on
+  {
+    pattern: whole(
+      `(?:pressing )?(${NAMES}) (?:turns|switches|puts) (${NAMES}) (on|off)(?:,? and (?:pressing )?(${NAMES}) (?:turns |switches |puts )?(?:it |${NAMES} )?(on|off))?`,
+    ),
+    means: ([name = '', subject = '', state = '', other, otherState = '']) =>
+      saying(
+        `${subject} goes ${state.toLowerCase()} within ${AT_ONCE} s of ${name}`,
+        ...(other === undefined
+          ? []
+          : [`${subject} goes ${otherState.toLowerCase()} within ${AT_ONCE} s of ${other}`]),
+      ),
+  },
+  // … after the third press
+  ...[AFTER_NTH, AFTER_SO_MANY].map((source) => ({
+    pattern: whole(source),
+    means: ([said = '', ...how]: readonly string[], around: Around, depth: number) => {
+      const { count, name } = countedIn(how);
+      return afterPress(said, count, name, around, tailed, depth);
+    },
+  })),
   // … for 3 s after S1 is let go
   {
     pattern: whole(
@@ -106,7 +150,8 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
   {
     pattern: whole(`(.+?) (?:when|after|once|if|whenever|as soon as|each time|every time) ${USED}`),
-    means: ([said = '', name = ''], around, depth) => tailed(said, ` after ${name}`, around, depth),
+    means: ([said = '', name = ''], around, depth) =>
+      tailed(said, `${TAKES_A_MOMENT.test(said) ? ` from ${AT_ONCE} s` : ''} after ${name}`, around, depth),
   },
   // … when S1 is let go
   {
@@ -155,6 +200,46 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
     },
   },
 ];
+
+/** What is done for a sentence on the third press in a scenario of its own: so many presses. */
+export function doneForPresses(plain: string, parts: readonly Named[]): readonly Stimulus[] {
+  const found = [AFTER_NTH, AFTER_SO_MANY].map((source) => whole(source).exec(plain)).find(Boolean);
+  const { count = 0, name } = found ? countedIn(found.slice(2)) : {};
+  const button = name?.toUpperCase() ?? onlyTouched('press', parts);
+  if (button === undefined || !(count >= 1)) return [];
+  return Array.from({ length: count }, (_, index) => ({ at: index + 1, press: button, for: USUAL_PRESS_S }));
+}
+
+/** What holds from a press that is counted to the next one. */
+function afterPress(
+  said: string,
+  count: number,
+  named: string | undefined,
+  around: Around,
+  tailed: Tailed,
+  depth: number,
+): Meaning | undefined {
+  const name = named?.toUpperCase() ?? onlyTouched('press', around.parts);
+  if (!(count >= 1)) return undefined;
+  if (name === undefined)
+    return {
+      problem: `Say which button is pressed: “after ${count} ${count === 1 ? 'press' : 'presses'} of S1”.`,
+    };
+  const presses = around.done
+    .filter(isPress)
+    .filter(({ press }) => press === name)
+    .map(({ at }) => at)
+    .sort((one, other) => one - other);
+  const [from, to] = [presses[count - 1], presses[count]];
+  if (from === undefined)
+    return { problem: `Say first when ${name} is pressed that often: press ${name} ${count} times.` };
+  return tailed(
+    said,
+    ` from ${timed(from + AT_ONCE)} s${to === undefined ? '' : ` to ${to} s`}`,
+    around,
+    depth,
+  );
+}
 
 /** What holds from a press until it is let go, and no longer. */
 function whileHeld(said: string, pressed: string, around: Around): Meaning | undefined {

@@ -27,7 +27,7 @@ export function inOrder(plain: string, parts: readonly Named[]): string {
   ).exec(used);
   if (toggled) return `${toggled[2]} toggles when ${toggled[1]} is pressed`;
   const fronted = new RegExp(
-    `^(${WHEN} (?:${NAMES} is ${USED}|${NAMES}(?=,? ${NAMES})|it (?:is|gets|becomes) \\w+)),? (?:then )?(${NAMES} .+)$`,
+    `^(${WHEN} (?:${NAMES} (?:is|was|has been) ${USED}(?: (?:\\d+ times|twice))?|\\d+ presses(?: of ${NAMES})?|the \\w+ press(?: of ${NAMES})?|${NAMES}(?=,? ${NAMES})|it (?:is|gets|becomes) \\w+)),? (?:then )?(${NAMES} .+)$`,
     'i',
   ).exec(used);
   return fronted ? `${fronted[2]} ${fronted[1]}` : used;
