@@ -20,6 +20,7 @@ import {
   withoutPause,
 } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
+import { findingOfType } from './repair/type-evidence';
 
 /** A finding that explains what is wrong, with what mends it. */
 export interface Cause {
@@ -185,7 +186,7 @@ function bestOfProgram(
   if (itself) return itself;
   const misplaced =
     edit && edits.length === 1
-      ? (findingOfPlaceAsPin(edit, source) ?? findingOfArguments(edit, source))
+      ? (findingOfPlaceAsPin(edit, source) ?? findingOfArguments(edit, source) ?? findingOfType(edit, source))
       : undefined;
   if (misplaced) return misplaced;
   const refused = explained.filter(

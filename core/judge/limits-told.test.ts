@@ -96,3 +96,47 @@ describe('a moment in which an LED is off before it is lit again', () => {
     expect(cause.repair?.text).toBe('Write 58 instead of 29 in line 12.');
   });
 });
+
+describe('a whole number in the place of one with decimals', () => {
+  const fan = exerciseSaid({
+    id: 'fan',
+    board: 'learner-5v',
+    lines: ['temperature sensor on A0', 'red LED on 7 with 330'],
+    program: `float celsius() {
+  float volts = analogRead(A0) * 5.0 / 1023;
+  return (volts - 0.5) * 100;
+}
+
+void setup() {
+  pinMode(7, OUTPUT);
+}
+
+void loop() {
+  float t = celsius();
+  digitalWrite(7, t > 30.5);
+  delay(20);
+}
+`,
+    scenarios: [
+      {
+        name: 'warm',
+        lasts: 6,
+        done: ['warm T1 to 30.2 °C at 0 s', 'warm T1 to 30.9 °C at 3 s'],
+        seen: ['the LED is off from 0.5 s to 3 s', 'the LED is on from 3.2 s'],
+      },
+    ],
+  });
+
+  test.each([
+    ['float volts', 'int volts', 'Line 2 makes volts a whole number (int), so', 2],
+    ['float celsius', 'int celsius', 'Line 1 lets celsius give back whole numbers (int), so', 1],
+    ['float t =', 'long t =', 'Line 11 makes t a whole number (long), so', 11],
+  ])('is told as that: %s', (was, is, message, line) => {
+    const report = reportOnSlip(fan, { program: (text) => text.replace(was, is) });
+    const [cause, more] = report.findings.filter((finding) => finding.cause);
+    expect(more).toBeUndefined();
+    expect(cause).toMatchObject({ code: 'integer-division', line });
+    expect(cause!.message).toContain(message);
+    expect(cause!.repair?.text).toBe(`Write float instead of ${is.split(' ')[0]} in line ${line}.`);
+  });
+});
