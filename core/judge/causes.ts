@@ -256,6 +256,7 @@ const calledBy = (edit: Edit, uncalled: Observation): Observation => ({
   ],
 });
 
+const WAITS = /delay|sleep/;
 const TIMED = /delay|sleep|millis|micros|monotonic/;
 
 /**
@@ -269,7 +270,8 @@ function isOfTime(edit: Edit | undefined, source: string, how: 'of a pause' | 'a
   const there = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
   const words = (text: string): string => (text.match(/\w+/g) ?? []).sort().join(' ');
   if (by !== '' && words(by) === words(there)) return false;
-  if (by === '' || TIMED.test(by)) return true;
+  // What looks at the clock makes nothing wait.
+  if (by === '' || (how === 'any' ? TIMED : WAITS).test(by)) return true;
   if (!/\d/.test(by)) return false;
   const lines = source.split('\n');
   const text = lines[line - 1] ?? '';
