@@ -37,6 +37,10 @@ function countedIn(how: readonly (string | undefined)[]): {
   return { count: /twice/i.test(said) ? 2 : place || Number.parseInt(said, 10), name };
 }
 
+/** Seconds for which a button is held where it is pressed first; `undefined` where nobody says so. */
+const heldFor = (name: string, { done }: Around): number | undefined =>
+  done.filter(isPress).find(({ press }) => press === name.toUpperCase())?.for;
+
 /** A sentence with a time behind it, as its meaning. */
 type Tailed = (said: string, tail: string, around: Around, depth: number) => Meaning | undefined;
 
@@ -70,14 +74,12 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
     ),
     means: ([subject = '', said = '', length = '', name = ''], around) => {
       const state = stateOf(said);
-      const press = around.done.find(
-        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
-      );
+      const held = heldFor(name, around);
       if (!state) return undefined;
-      if (!press || !isPress(press) || press.for === undefined) return notHeldYet(name);
-      const until = press.for + Number(length);
+      if (held === undefined) return notHeldYet(name);
+      const until = held + Number(length);
       return saying(
-        `${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s to ${timed(until - AT_ONCE)} s after ${name}`,
+        `${stated(subject, state, around)} from ${timed(held + AT_ONCE)} s to ${timed(until - AT_ONCE)} s after ${name}`,
         `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(until + AT_ONCE)} s after ${name}`,
       );
     },
@@ -87,13 +89,11 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
     pattern: whole(`(${NAMES}) (.+?) ${SECONDS} after (${NAMES}) is (?:released|let go(?: of)?|up again)`),
     means: ([subject = '', said = '', length = '', name = ''], around) => {
       const state = stateOf(said);
-      const press = around.done.find(
-        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
-      );
+      const held = heldFor(name, around);
       if (!state) return undefined;
-      if (!press || !isPress(press) || press.for === undefined) return notHeldYet(name);
+      if (held === undefined) return notHeldYet(name);
       return saying(
-        `${stated(subject, state, around)} from ${timed(press.for + Number(length) + AT_ONCE)} s after ${name}`,
+        `${stated(subject, state, around)} from ${timed(held + Number(length) + AT_ONCE)} s after ${name}`,
       );
     },
   },
@@ -160,12 +160,10 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
     ),
     means: ([subject = '', said = '', name = ''], around) => {
       const state = stateOf(said);
-      const press = around.done.find(
-        (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
-      );
+      const held = heldFor(name, around);
       if (!state) return undefined;
-      if (!press || !isPress(press) || press.for === undefined) return notHeldYet(name);
-      return saying(`${stated(subject, state, around)} from ${timed(press.for + AT_ONCE)} s after ${name}`);
+      if (held === undefined) return notHeldYet(name);
+      return saying(`${stated(subject, state, around)} from ${timed(held + AT_ONCE)} s after ${name}`);
     },
   },
   // … from 2 s, while S1 is held: what beeps over a stretch of time beeps more than once

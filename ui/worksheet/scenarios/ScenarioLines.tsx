@@ -143,7 +143,7 @@ function seenText({ passed, expectations }: ScenarioResult): string {
   if (!passed && unmet.length === 0) return 'The reference does not pass every time.';
   if (!passed)
     return `The reference does not pass. ${unmet
-      .map(({ expected, observed }) => `Of “${expected}” was seen: ${observed}.`)
+      .map(({ expected, observed }) => `“${expected}” is not met: ${observed}.`)
       .join(' ')}`;
   return expectations.length > FEW
     ? 'The reference passes.'
