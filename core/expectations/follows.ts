@@ -45,16 +45,22 @@ interface Sample {
   readonly value: number;
 }
 
+/** The same where what follows may show nothing: a servo without pulses stands nowhere. */
+interface Look {
+  readonly given: number;
+  readonly value: number | undefined;
+}
+
 /**
  * How much of a part there is for each amount that another is brought to: wherever that rests, and on the way where it
  * is moved slowly.
  */
-function samplesOf(
+function looksAt(
   followed: string,
   gauge: Gauge,
   stimuli: readonly Stimulus[],
   [from, to]: readonly [number, number],
-): readonly Sample[] {
+): readonly Look[] {
   const all = stimuli
     .flatMap((stimulus) => {
       const touched = touchedBy(stimulus);
@@ -87,10 +93,7 @@ function samplesOf(
   }
   return looks
     .filter(({ begin, end }) => begin >= from - 1e-6 && end <= to + 1e-6)
-    .flatMap(({ begin, end, given }) => {
-      const value = gauge.in(begin, end);
-      return value === undefined ? [] : [{ given, value }];
-    })
+    .map(({ begin, end, given }) => ({ given, value: gauge.in(begin, end) }))
     .sort((one, other) => one.given - other.given);
 }
 
@@ -149,6 +152,27 @@ export const follows: ExpectationDefinition<Follows> = {
   },
 };
 
+/** That what should follow shows nothing at all. */
+function doesNothing(
+  { follows, inversely }: Follows,
+  { name, ref, gauge }: { readonly name: string; readonly ref: string; readonly gauge: Gauge },
+  meanwhile: string,
+): Outcome {
+  const [, should] = inversely ? gauge.less : gauge.more;
+  return failedWith(`does nothing ${meanwhile}`, {
+    code: 'no-response',
+    severity: 'fault',
+    refs: [ref],
+    message: `${capital(name)} does nothing ${meanwhile}; it should ${should}.`,
+    hints: [
+      `Does anything that ${ref} understands come out of its pin?`,
+      `${ref} does nothing ${meanwhile}.`,
+      `Check which pin ${ref} is on, and what the program sends there for each reading of ${follows}.`,
+    ],
+    evidence: {},
+  });
+}
+
 function checkGauge(
   expectation: Follows,
   gauge: Gauge,
@@ -158,13 +182,21 @@ function checkGauge(
 ): Outcome {
   const { follows, inversely } = expectation;
   const [from, to] = windowOf(expectation, observed.trace);
-  const samples = samplesOf(follows, gauge, observed.stimuli, [
+  const looks = looksAt(follows, gauge, observed.stimuli, [
     from,
     Math.min(to, observedSeconds(observed.trace)),
   ]);
   const how = observed.stimuli.map(touchedBy).find((touched) => touched?.name === follows)?.how;
-  const [first, last] = [samples[0], samples.at(-1)];
   if (!how || !isMeasured(how)) return nothingDoneTo(follows);
+  const [least, most] = [looks[0]?.given, looks.at(-1)?.given];
+  const samples = looks.flatMap(({ given, value }) => (value === undefined ? [] : [{ given, value }]));
+  const [first, last] = [samples[0], samples.at(-1)];
+  if (least !== undefined && most !== undefined && least !== most && first?.given === last?.given)
+    return doesNothing(
+      expectation,
+      { name, ref, gauge },
+      `while ${follows} goes from ${valueText(how, least)} to ${valueText(how, most)}`,
+    );
   if (!first || !last || last.given === first.given)
     return {
       passed: false,

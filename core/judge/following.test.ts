@@ -308,3 +308,42 @@ describe('what follows', () => {
     expect(scenarios[0]!.expectations[0]!.observed).toContain('not brought to two different places');
   });
 });
+
+describe('a servo that gets nothing it understands', () => {
+  const dial = exerciseSaid({
+    id: 'dial',
+    board: 'python-3v3',
+    lines: ['servo on 9', 'potentiometer on A0'],
+    program: `import time
+import board
+import analogio
+import pwmio
+
+knob = analogio.AnalogIn(board.A0)
+servo = pwmio.PWMOut(board.D9, frequency=50, duty_cycle=0)
+
+while True:
+    pulse = 0.5 + knob.value / 65535 * 1.9
+    servo.duty_cycle = int(pulse / 20 * 65535)
+    time.sleep(0.02)
+`,
+    scenarios: [
+      {
+        name: 'turned',
+        lasts: 4,
+        done: ['turn P1 to 10 % at 0 s', 'turn P1 to 90 % at 2 s'],
+        seen: ['M1 follows P1'],
+      },
+    ],
+  });
+
+  test.each([
+    ['frequency=50', 'frequency=500', 'Write 50 instead of 500 in line 7.'],
+    ['    servo.duty_cycle', '    duty_cycle', 'Write servo. before duty_cycle in line 11.'],
+  ])('does nothing, and is told so: %s', (was, is, repair) => {
+    const report = reportOnSlip(dial, { program: (text) => text.replace(was, is) });
+    const [cause] = report.findings.filter((finding) => finding.cause);
+    expect(cause!.message).toContain('does nothing while P1 goes from 10 % to 90 %');
+    expect(cause!.repair?.text).toBe(repair);
+  });
+});

@@ -41,6 +41,8 @@ export class Context extends ProblemLog {
   readonly outer: Names[] = [];
   /** What a global name stands for when nothing but one import gives it a value. */
   readonly imported = new Map<string, Value>();
+  /** What `import *` gives of what the program speaks of, by where it stands in the text. */
+  importedWhole: ReadonlyMap<number, readonly string[]> = new Map();
   readonly library: ReadonlyMap<string, PyModule>;
   private readonly unknown = new Map<string, Span[]>();
   private readonly attributes: ReadonlySet<string>;

@@ -4,7 +4,7 @@ import { namedChildren, nodesIn, type SyntaxNode } from '../syntax';
 import { Context } from './context';
 import { habitsOf } from './habits';
 import { assignedNames } from './scopes';
-import { importsOf, readBlock } from './statements';
+import { importedWholeIn, importsOf, readBlock } from './statements';
 import { withoutUnreadNames } from '../unread';
 import type { PythonTree } from './tree';
 
@@ -18,6 +18,10 @@ export interface ResolvedPython {
 export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPython {
   const context = new Context(board, root);
   context.globals.all.push(...assignedNames(namedChildren(root)).all, ...globalsOfFunctions(root));
+  context.importedWhole = importedWholeIn(root, context);
+  const known = new Set(context.globals.all);
+  const whole = new Set([...context.importedWhole.values()].flat());
+  context.globals.all.push(...[...whole].filter((name) => !known.has(name)));
   for (const [name, value] of importsOf(root, context)) context.imported.set(name, value);
   const body = readBlock(root, context);
   const problems = withoutUnreadNames(context.finish(), root, context.unread);

@@ -239,9 +239,15 @@ function readImport(node: SyntaxNode, context: Context): readonly Statement[] {
   if (from) {
     const module = context.library.get(from.text);
     if (!module) return reportModule(from, context);
-    if (node.text.includes('*')) {
-      context.unsupported(`import *`, node);
-      return [];
+    if (isOfAll(node)) {
+      const all = context.importedWhole.get(node.startIndex);
+      if (!all) context.unsupported('import * inside a function', node);
+      return (all ?? []).map((name): Statement => ({
+        node: 'import',
+        slot: slotFor(name, node, context),
+        value: module.members.get(name)!,
+        span,
+      }));
     }
     return importedNames(node).flatMap(({ original, name }): readonly Statement[] => {
       const value = module.members.get(original.text);
@@ -280,12 +286,36 @@ const position = (node: SyntaxNode): SyntaxNode => ({
   childForFieldName: () => null,
 });
 
+/** Whether an import takes all that a module has: `from board import *`. */
+const isOfAll = (node: SyntaxNode): boolean =>
+  node.type === 'import_from_statement' && /\bimport\s*\*/.test(node.text);
+
+/** What the imports of whole modules give a program, of what it speaks of, by where they stand. */
+export function importedWholeIn(root: SyntaxNode, context: Context): ReadonlyMap<number, readonly string[]> {
+  const words = new Set(root.text.match(/\w+/g));
+  return new Map(
+    namedChildren(root)
+      .filter(isOfAll)
+      .flatMap((node) => {
+        const module = context.library.get(node.childForFieldName('module_name')!.text);
+        const names = [...(module?.members.keys() ?? [])];
+        return module
+          ? [[node.startIndex, names.filter((name) => !name.startsWith('_') && words.has(name))] as const]
+          : [];
+      }),
+  );
+}
+
 /** What a global name stands for when only one import gives it a value. */
 export function importsOf(root: SyntaxNode, context: Context): ReadonlyMap<string, Value> {
   const found = new Map<string, Value>();
   for (const node of namedChildren(root)) {
     const from = node.childForFieldName('module_name');
     if (node.type !== 'import_statement' && node.type !== 'import_from_statement') continue;
+    for (const name of context.importedWhole.get(node.startIndex) ?? []) {
+      const value = context.library.get(from!.text)?.members.get(name);
+      if (value !== undefined) found.set(name, value);
+    }
     for (const { original, name } of importedNames(node)) {
       const module = context.library.get(from?.text ?? original.text);
       const value = from ? module?.members.get(original.text) : module;
