@@ -124,11 +124,7 @@ export function ScenarioLines({
           A program that does nothing passes this scenario, so another one has to say what must happen.
         </p>
       )}
-      {result && (
-        <p className={result.passed ? 'text-note text-soft' : 'font-semibold text-fault'}>
-          {seenText(result)}
-        </p>
-      )}
+      {result && <Seen result={result} />}
     </div>
   );
 }
@@ -137,17 +133,31 @@ export function ScenarioLines({
 const FEW = 2;
 
 /** Whether the reference passes, with what was seen of it where that is short or is why it does not. */
-function seenText({ passed, expectations }: ScenarioResult): string {
+function Seen({ result: { passed, expectations } }: { readonly result: ScenarioResult }) {
   const unmet = expectations.filter((expectation) => !expectation.passed);
-  // What chance decides may come out otherwise in another run.
-  if (!passed && unmet.length === 0) return 'The reference does not pass every time.';
-  if (!passed)
-    return `The reference does not pass. ${unmet
-      .map(({ expected, observed }) => `“${expected}” is not met: ${observed}.`)
-      .join(' ')}`;
-  return expectations.length > FEW
-    ? 'The reference passes.'
-    : `The reference passes: ${expectations.map(({ observed }) => observed).join('; ')}.`;
+  if (passed)
+    return (
+      <p className="text-note text-soft">
+        {expectations.length > FEW
+          ? 'The reference passes.'
+          : `The reference passes: ${expectations.map(({ observed }) => observed).join('; ')}.`}
+      </p>
+    );
+  return (
+    <div className="text-fault">
+      <p className="font-semibold">
+        {/* What chance decides may come out otherwise in another run. */}
+        {unmet.length === 0 ? 'The reference does not pass every time.' : 'The reference does not pass:'}
+      </p>
+      <ul>
+        {unmet.map(({ expected, observed }, index) => (
+          <li key={index}>
+            “{expected}” is not met: {observed}.
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
 }
 
 /** What a scenario is worth in the marks of a hand-in. */
