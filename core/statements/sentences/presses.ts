@@ -2,6 +2,8 @@ import { USUAL_PRESS_S } from '../../stimuli';
 import { NAMES, timed } from './plain';
 import { SECONDS } from './way';
 
+/** Presses that a scenario may have: more of them are no lesson. */
+export const MOST_PRESSES = 100;
 /** Seconds between two presses. */
 const BETWEEN = 1;
 /** What says that a button is not let go of at all. */
@@ -44,7 +46,7 @@ export function pressed(text: string, usual: number): readonly string[] | undefi
     .replace(new RegExp(`\\bfor ${SECONDS}|\\b(?:every|each) ${SECONDS}|\\b\\d+ times?\\b`, 'gi'), '')
     .replace(new RegExp(`(?:at|after|from) (?:${SECONDS}(?:, ?(?:and )?| and )?)+`, 'i'), '')
     .replace(/\b(?:repeatedly|over and over|once|twice|again|apart|and)\b|[ ,]/gi, '');
-  if (known !== '') return undefined;
+  if (known !== '' || !(count <= MOST_PRESSES)) return undefined;
   if (verb.toLowerCase() === 'hold')
     return moments.map((at) =>
       length === undefined ? `hold ${name} from ${at} s` : `press ${name} at ${at} s for ${length} s`,

@@ -70,6 +70,11 @@ describe('presses that are counted', () => {
     expect(never.ok ? '' : never.problems[0]!.message).toContain('press S1 4 times');
   });
 
+  test('are not as many as anybody can type', () => {
+    expect(begun('D1 is on after 99999999999 presses of S1')[0]).toContain('NOT:');
+    expect(begun('press S1 99999999999 times: D1 is on')[0]).toContain('NOT:');
+  });
+
   test('are of one button', () => {
     expect(begun('D1 is on after 3 presses', TWO_BUTTONS)[0]).toContain('“after 3 presses of S1”');
     expect(begun('D1 is on after 2 presses of S2', TWO_BUTTONS)[1]).toBe('press S2 at 2 s for 0.3 s');

@@ -1,6 +1,7 @@
 import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { stated, stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
+import { MOST_PRESSES } from './presses';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
 import type { Reads } from './ways-staged';
 
@@ -204,7 +205,7 @@ export function doneForPresses(plain: string, parts: readonly Named[]): readonly
   const found = [AFTER_NTH, AFTER_SO_MANY].map((source) => whole(source).exec(plain)).find(Boolean);
   const { count = 0, name } = found ? countedIn(found.slice(2)) : {};
   const button = name?.toUpperCase() ?? onlyTouched('press', parts);
-  if (button === undefined || !(count >= 1)) return [];
+  if (button === undefined || !(count >= 1 && count <= MOST_PRESSES)) return [];
   return Array.from({ length: count }, (_, index) => ({ at: index + 1, press: button, for: USUAL_PRESS_S }));
 }
 
