@@ -239,10 +239,9 @@ function bestOfProgram(
     ),
   );
   // Nothing else was seen where the run ended early.
-  const last = byCause(explained).map((seen) =>
-    isOfTime(edit, source, 'of a pause') ? seen : withoutPause(seen),
-  )[0];
-  const best = here ?? said ?? elsewhere ?? plain ?? last;
+  const [last] = byCause(explained);
+  const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
+  const best = here ?? said ?? elsewhere ?? plain ?? left;
   return best && atItsLine(best, edit, traces, source);
 }
 

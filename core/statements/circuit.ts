@@ -70,6 +70,7 @@ class CircuitBuilder {
     const chips = alone.filter(isOfChip);
     const [line] = chips;
     if (!line?.statement || chips.length > 1 || line.statement.count > 1) return alone;
+    for (const { statement } of alone) for (const name of statement?.names ?? []) this.#reserved.add(name);
     const at = alone.indexOf(line);
     const chip =
       line.statement.names[0] ?? this.#lines[at]!.refs[0] ?? this.#newName(line.statement.kind.prefix);

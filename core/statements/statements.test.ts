@@ -80,6 +80,12 @@ describe('legs of a chip stand for pins', () => {
     expect(lines[2]!.troubles[0]!.message).toContain('On which pin?');
   });
 
+  test('the chip takes no name that another line gives', () => {
+    const { nets } = stated(['distance sensor as X1 on 3, 4', 'red LED on q3', chip]);
+    expect(JSON.stringify(nets)).toContain('X2.q3');
+    expect(JSON.stringify(nets)).toContain('X1.trig');
+  });
+
   test('the chip keeps its name whatever stands before it', () => {
     const { nets } = stated(['distance sensor on 3, 4', 'red LED on q3', chip]);
     expect(JSON.stringify(nets)).toContain('X1.q3');

@@ -126,6 +126,8 @@ const programs: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned long start = 0, held = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { bool is = digitalRead(2); if (was && !is) Serial.println(held); if (is && !was) start = millis(); held = millis() - start; was = is; }`,
   'last seen, shown when it is let go': () =>
     `${head}unsigned long last = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { bool is = digitalRead(2); if (is) last = millis(); if (was && !is) Serial.println(last); was = is; }`,
+  'from a local outside of the loop, shown': () =>
+    `${head}unsigned long last = 0;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { unsigned long now = millis(); while (digitalRead(2)) { last = now; } if (last != 0) { Serial.println(last); last = 0; } }`,
   'two looks ago, shown when it is let go': () =>
     `${head}unsigned long last = 0, older = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { bool is = digitalRead(2); if (is) { older = last; last = micros(); } if (was && !is) Serial.println(last - older); was = is; }`,
   signed: (ms) =>

@@ -16,7 +16,6 @@ interface Gate {
 }
 
 const HELD = '(?:pressed|pushed|held(?: down)?|down|kept pressed|closed)';
-const LIST = `${NAMES}(?:(?:, ?| and | or |, and |, or )${NAMES})*`;
 
 const buttonsIn = (parts: readonly Named[]): readonly string[] =>
   parts.filter(({ kind }) => findKind(kind)?.stimulus === 'press').map(({ ref }) => ref);
@@ -39,7 +38,7 @@ function gateOf(clause: string, parts: readonly Named[]): Gate | undefined {
     (isClause(
       `(?:both )?${NAMES}(?:(?:, ?| and |, and )${NAMES})+ are (?:both |all )?${HELD}(?: together| at once| at the same time)?`,
     ) ||
-      isClause(`(?:all|${isBoth ? 'both' : 'all'})(?: of)?(?: the)? (?:\\w+ )?(?:buttons )?are ${HELD}`))
+      isClause(`(?:all${isBoth ? '|both' : ''})(?: of)?(?: the)? (?:\\w+ )?(?:buttons )?are ${HELD}`))
   )
     return { names, isSo: isEach };
   if (
@@ -53,7 +52,7 @@ function gateOf(clause: string, parts: readonly Named[]): Gate | undefined {
     return { names, isSo: (held) => count(held) === 1 };
   if (
     isClause(`${NAMES} is (?:not ${HELD}|up|open)`) ||
-    (several && isClause(`neither ${LIST.replace(' and | or ', ' and | or | nor ')} is ${HELD}`)) ||
+    (several && isClause(`neither ${NAMES}(?:(?:, | nor | or |, nor )${NAMES})+ is ${HELD}`)) ||
     isClause(`(?:no button|nothing|none of (?:them|the buttons)) is ${HELD}`)
   )
     return { names, isSo: isNone };
