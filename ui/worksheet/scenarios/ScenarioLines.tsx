@@ -137,14 +137,14 @@ function Seen({ result: { passed, expectations } }: { readonly result: ScenarioR
   const unmet = expectations.filter((expectation) => !expectation.passed);
   if (passed)
     return (
-      <p className="text-note text-soft">
+      <p className="mt-2 text-note text-soft">
         {expectations.length > FEW
           ? 'The reference passes.'
           : `The reference passes: ${expectations.map(({ observed }) => observed).join('; ')}.`}
       </p>
     );
   return (
-    <div className="text-fault">
+    <div className="mt-2 text-fault">
       <p className="font-semibold">
         {/* What chance decides may come out otherwise in another run. */}
         {unmet.length === 0 ? 'The reference does not pass every time.' : 'The reference does not pass:'}
