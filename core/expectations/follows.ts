@@ -234,7 +234,6 @@ function checkGauge(
         : `Set ${ref} from the reading of ${follows} every time round the loop, over the whole range of the reading.`,
     ],
     evidence: {
-      untilS: quantity(to, 's'),
       before: quantity(before.value, ''),
       after: quantity(after.value, ''),
     },

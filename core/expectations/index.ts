@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { quantity, type Observation } from '../findings/finding';
 import { watchedSeconds, type Trace } from '../rehearsal/trace';
 import type { Result } from '../result';
 import { seconds } from '../units';
@@ -62,8 +63,18 @@ function checkOnce(expectation: Expectation, observed: Observed): Outcome {
   const { unseen, isNothingSeen } = unseenOf(expectation, observed.trace);
   const outcome = isNothingSeen ? undefined : definitionOf(expectation).check(expectation, observed);
   return outcome && (unseen === undefined || !outcome.passed)
-    ? outcome
+    ? { ...outcome, failures: outcome.failures.map((failure) => withEnd(failure, expectation, observed)) }
     : { passed: false, observed: unseen ?? '', failures: [] };
+}
+
+/** What was seen, with the moment at which its window ends: what comes later has no part in it. */
+function withEnd(failure: Observation, expectation: Expectation, { trace }: Observed): Observation {
+  const { to } = expectation as { readonly to?: number | string };
+  if (typeof to !== 'number') return failure;
+  return {
+    ...failure,
+    evidence: { untilS: quantity(Math.min(to, trace.seconds), 's'), ...failure.evidence },
+  };
 }
 
 /** Why a run does not show the whole window of an expectation, if so, and whether it shows nothing of it. */

@@ -37,7 +37,6 @@ export function ledViewOf(
     intervals: within(intervals, from, to),
     phases: phasesOf(within(intervals, from, to)),
     seconds: to - from,
-    until: to,
     span:
       from === 0 && to === observed.trace.seconds
         ? `for the whole ${seconds(to)}`
@@ -63,8 +62,6 @@ export interface LedView {
   readonly intervals: readonly SeenInterval[];
   readonly phases: readonly Phase[];
   readonly seconds: number;
-  /** When the window ends, in seconds. */
-  readonly until: number;
   /** The window in words: `for the whole 12 s`, `from 2 s to 6 s`. */
   readonly span: string;
   readonly tolerance: number;
@@ -130,7 +127,7 @@ export function saw(
     refs: [view.ref],
     message: `${capital(view.name)} ${message}`,
     hints: [...hints],
-    evidence: { watchedS: quantity(view.seconds, 's'), untilS: quantity(view.until, 's'), ...evidence },
+    evidence: { watchedS: quantity(view.seconds, 's'), ...evidence },
   };
 }
 

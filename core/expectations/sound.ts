@@ -70,7 +70,7 @@ export const tone: ExpectationDefinition<Tone> = {
           `${heard.ref} sounds at ${off} Hz whenever there is power on it.`,
           `Use one that is given its tone instead: a passive one.`,
         ],
-        evidence: { untilS: quantity(heard.to, 's'), tone: quantity(off, 'Hz') },
+        evidence: { tone: quantity(off, 'Hz') },
       });
     return missed(heard, `sound at ${wanted}`, 'tone-off', {
       remedy: `Give ${heard.ref} a tone of ${wanted} in that time.`,
@@ -175,7 +175,7 @@ function missed(
       `${ref} ${heard}. It should ${wanted}.`,
       remedy,
     ],
-    evidence: { untilS: quantity(to, 's'), ...evidence },
+    evidence,
   });
 }
 

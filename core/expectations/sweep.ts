@@ -180,7 +180,7 @@ export const sweep: ExpectationDefinition<Sweep> = {
       refs: [ref],
       message: `${name} ${wrong.what}; it should sweep ${wantedText(expectation)}.`,
       hints: [wrong.asks, `${ref} ${wrong.what}.`, wrong.remedy],
-      evidence: { untilS: quantity(window[1], 's'), ...wrong.evidence },
+      evidence: wrong.evidence,
     });
   },
   describe: ({ trace, seconds: end }) =>

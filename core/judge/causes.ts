@@ -17,6 +17,7 @@ import {
   ofExchangedWords,
   ofMovedLine,
   ofOpenCase,
+  ofSeparateQuestions,
   withoutPause,
 } from './repair/program-evidence';
 import type { Repairs } from './repair/search';
@@ -209,6 +210,11 @@ function bestOfProgram(
   if (openCase) return openCase;
   const moved = plain && edit && ofMovedLine(plain, edit, source);
   if (moved) return moved;
+  // Nothing else was seen where the run ended early.
+  const [last] = byCause(explained);
+  const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
+  const separate = ofSeparateQuestions(plain ?? left, edits);
+  if (separate) return separate;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.
@@ -238,9 +244,6 @@ function bestOfProgram(
       ({ code }) => code !== 'missed-input' || isOfTime(edit, source) || readsAnew(edit, source),
     ),
   );
-  // Nothing else was seen where the run ended early.
-  const [last] = byCause(explained);
-  const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
   const best = here ?? said ?? elsewhere ?? plain ?? left;
   return best && atItsLine(best, edit, traces, source);
 }

@@ -8,7 +8,7 @@ import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
 import type { ComparingRule, MeetingRule } from './subject';
-import { partText } from '../wiring/words';
+import { partInFull, partText } from '../wiring/words';
 import { capital, withArticle } from '../words/words';
 
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
@@ -75,7 +75,7 @@ export const comparedParts: ComparingRule = (built, asked) => {
         severity: 'fault',
         refs: [part.ref],
         at: placesOf(part),
-        message: `${capital(partText(part))} is used where the exercise asks for ${withArticle(kind.describe(reference.value))}.`,
+        message: `${capital(partInFull(part))} is used where the exercise asks for ${withArticle(kind.describe(reference.value))}.`,
         hints: [
           `Compare ${part.ref} with the parts list. Is it the same part?`,
           `${part.ref} is ${part.value.text}; the exercise asks for ${reference.value.text}.`,

@@ -65,8 +65,10 @@ export function compareRuns(reference: Reference, asked: Build, built: Build): r
   const examiner = new Examiner(reference);
   const { data } = reference.exercise;
   const scenarios = data.scenarios.length > 0 ? data.scenarios : [UNASKED];
-  const steps = scenarios.map(() => STEPS);
-  const [wanted, own] = [asked, built].map((build) => examiner.screen(build, steps, 'end', scenarios).traces);
+  const limits = scenarios.map(() => ({ steps: STEPS }));
+  const [wanted, own] = [asked, built].map(
+    (build) => examiner.screen(build, limits, 'end', scenarios).traces,
+  );
   if (wanted!.length !== own!.length) return [];
   const standing = standingIn(examiner, built.wiring);
   return scenarios.map((scenario, index) =>

@@ -17,7 +17,7 @@ const programsOf = (id: string) => {
     compileProgram(source, exercise.board, grammars, languageOf(exercise)),
   );
 };
-const STEPS = [300_000, 300_000, 300_000];
+const LIMITS = Array.from({ length: 3 }, () => ({ steps: 300_000 }));
 
 describe.each(['beacon', 'night-bell', 'dusk-switch', 'signal-lantern', 'lock-gate', 'beacon-python'])(
   'checks of %s, one after another',
@@ -48,11 +48,11 @@ describe.each(['beacon', 'night-bell', 'dusk-switch', 'signal-lantern', 'lock-ga
     test('a first look fails only what the full check fails, and ends with the first scenario that does', () => {
       for (const program of programsOf(id)) {
         const full = examine(reference, { wiring, program });
-        const all = examiner.screen({ wiring, program }, STEPS, 'end');
+        const all = examiner.screen({ wiring, program }, LIMITS, 'end');
         const unmet = full.scenarios.flatMap(({ expectations }) => expectations.filter((one) => !one.passed));
         if (program.compiled) expect(all.unmet).toBe(unmet.length);
         else expect(all.unmet).toBeGreaterThan(0);
-        const first = examiner.screen({ wiring, program }, STEPS, 'first failure');
+        const first = examiner.screen({ wiring, program }, LIMITS, 'first failure');
         expect(first.unmet > 0).toBe(all.unmet > 0);
         const failing = full.scenarios.findIndex(({ expectations }) =>
           expectations.some((one) => !one.passed),

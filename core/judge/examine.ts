@@ -4,6 +4,7 @@ import type { Observation } from '../findings/finding';
 import { languageOf } from '../formats/exercise';
 import type { ScenarioResult, Verdict } from '../formats/report';
 import type { Scenario } from '../formats/scenario';
+import type { RunLimits } from '../rehearsal/options';
 import { SolvedCircuit } from '../rehearsal/solved-circuit';
 import type { Trace } from '../rehearsal/trace';
 import { Circuit } from '../wiring/circuit';
@@ -17,7 +18,7 @@ import { STEPS_OF_A_RUN, type Reference } from './reference';
 import { observationsOn } from './rules';
 import { judgeScenarios, notRun, plainResult, scenariosOf, unmetIn } from './scenarios';
 import { statesOf } from './solved-states';
-import { roomAdvice, saidOfReadings } from './unsteadiness';
+import { isNoWorse, roomAdvice, saidOfReadings } from './unsteadiness';
 import { isForPeople, lackOf, settle, verdictOf } from './verdict';
 
 /** Steps of each further run, once a program was busy to the end of one. */
@@ -95,7 +96,7 @@ export class Examiner {
    */
   screen(
     build: Build,
-    steps: readonly number[],
+    limits: readonly RunLimits[],
     until: 'first failure' | 'end',
     scenarios: readonly Scenario[] = this.reference.exercise.data.scenarios,
   ): Screening {
@@ -104,7 +105,7 @@ export class Examiner {
     const traces: Trace[] = [];
     let unmet = 0;
     for (const [index, scenario] of scenarios.entries()) {
-      const trace = judging.run(scenario, {}, steps[index]);
+      const trace = judging.run(scenario, {}, limits[index]);
       traces.push(trace);
       unmet += unmetIn(scenario, trace, judging);
       if (unmet > 0 && until === 'first failure') break;
@@ -135,13 +136,16 @@ export class Examiner {
     const match = this.matchOf(wiring);
     const judging = this.judging(build, steps ?? STEPS_OF_A_RUN);
     const played = scenariosOf(exercise);
-    const isSeen = seen?.length === played.length && seen.every(({ ended }) => ended.reason !== 'steps');
+    const isSeen =
+      seen?.length === played.length &&
+      seen.every(({ ended }) => !['steps', 'changes'].includes(ended.reason));
     const traces = isSeen ? seen : judging ? runsOf(played, judging, steps) : [];
     const { scenarios } = exercise.data;
     const judged = judging
-      ? judgeScenarios(scenarios, traces, judging, (index, by) => {
+      ? judgeScenarios(scenarios, traces, judging, (index, unsteady) => {
           // The exercise's own is judged as it is, for its author.
-          return wiring !== exercise.reference && this.reference.ownRuns.unsteadinessIn(index) === by;
+          const isOwn = wiring === exercise.reference;
+          return isNoWorse(unsteady, isOwn ? undefined : this.reference.ownRuns.unsteadinessIn(index));
         })
       : scenarios.map(notRun);
     const found = observationsOn({
@@ -265,7 +269,7 @@ export class Examiner {
 function runsOf(scenarios: readonly Played[], { run }: Judging, steps = STEPS_OF_A_RUN): readonly Trace[] {
   let left = steps;
   return scenarios.map((scenario) => {
-    const trace = run(scenario, {}, left);
+    const trace = run(scenario, {}, { steps: left });
     if (trace.ended.reason === 'steps') left = Math.min(left, STEPS_AFTER_A_BUSY_RUN);
     return trace;
   });

@@ -3,7 +3,8 @@ import { ref } from '../brand';
 import type { Spread } from '../electrics/bench';
 import type { Scenario } from '../formats/scenario';
 import type { Compiled, Language } from '../program';
-import type { RehearsalOptions } from '../rehearsal/options';
+import { lightNamed } from '../rehearsal/light';
+import type { RehearsalOptions, RunLimits } from '../rehearsal/options';
 import { rehearse } from '../rehearsal/rehearse';
 import { seenIntervals, type SeenInterval } from '../rehearsal/seen';
 import type { SolvedCircuit } from '../rehearsal/solved-circuit';
@@ -20,7 +21,7 @@ export type Played = Pick<Scenario, 'for' | 'stimuli'>;
 export type Chance = Pick<RehearsalOptions, 'bounceSeed' | 'floatingReads' | 'seed'>;
 
 /** Runs a build through a scenario, with chance falling as it is told; `steps` limits the run. */
-export type Run = (scenario: Played, chance: Chance, steps?: number) => Trace;
+export type Run = (scenario: Played, chance: Chance, limits?: RunLimits) => Trace;
 
 /** What a scenario does to the parts of a build, by the reference part that each stands for. */
 export const stimuliOn = (
@@ -36,7 +37,7 @@ export const rehearsalOf = (
   pairs: ReadonlyMap<string, PlacedPart>,
   usualSteps: number | undefined,
 ): Run => {
-  return (scenario, chance, steps = usualSteps) =>
+  return (scenario, chance, { steps = usualSteps, changes } = {}) =>
     rehearse(
       program,
       circuit.circuit.wiring,
@@ -45,6 +46,7 @@ export const rehearsalOf = (
         seconds: scenario.for,
         stimuli: stimuliOn(scenario, pairs),
         ...(steps === undefined ? {} : { steps }),
+        ...(changes === undefined ? {} : { changes }),
         ...chance,
       },
       circuit,
@@ -88,8 +90,7 @@ export function observedOn(scenario: Scenario, trace: Trace, judging: Judging): 
   const builtPin: Observed['builtPin'] = (reference) => pins.get(reference) ?? reference;
   const currents = (led: string): readonly CurrentChange[] | undefined => {
     const built = builtRef(led) ?? ref('');
-    const name = built + (/\..*/.exec(led)?.[0] ?? '');
-    return trace.leds.get(name) ?? trace.ownLights.get(name);
+    return lightNamed(trace, built + (/\..*/.exec(led)?.[0] ?? ''));
   };
   const seen: Observed['seen'] = (led) => {
     if (!seenOf.has(led)) {

@@ -1,5 +1,6 @@
 import { apart } from '../effort';
 import type { Scenario } from '../formats/scenario';
+import type { RunLimits } from '../rehearsal/options';
 import type { Trace } from '../rehearsal/trace';
 import type { Judging } from './judging';
 import { unwatchedOf, variationsOf, type Played } from './repair/variations';
@@ -15,13 +16,21 @@ export interface UnwatchedRun {
   readonly trace: Trace;
 }
 
+/** How much happens in a run. */
+export type RunSize = Required<RunLimits>;
+
+export const sizeOf = ({ steps, pins }: Trace): RunSize => ({
+  steps,
+  changes: [...pins.values()].reduce((sum, changes) => sum + changes.length, 0),
+});
+
 /**
  * What an exercise's own wiring and program do, worked out when it is first asked for and kept for every build that is
  * checked against it. No check is charged for it.
  */
 export class OwnRuns {
-  private readonly unsteady = new Map<number, Unsteadiness['by'] | undefined>();
-  private ownSteps: readonly number[] | undefined;
+  private readonly unsteady = new Map<number, Unsteadiness | undefined>();
+  private ownSizes: readonly RunSize[] | undefined;
   private met: readonly Scenario[] | undefined;
   private seenUnwatched: readonly UnwatchedRun[] | undefined;
 
@@ -32,7 +41,7 @@ export class OwnRuns {
   ) {}
 
   /** What it does otherwise in one scenario when chance falls otherwise. */
-  unsteadinessIn(index: number): Unsteadiness['by'] | undefined {
+  unsteadinessIn(index: number): Unsteadiness | undefined {
     if (!this.unsteady.has(index)) {
       const scenario = this.scenarios[index]!;
       this.unsteady.set(
@@ -40,7 +49,7 @@ export class OwnRuns {
         this.kept((judging) => {
           const trace = judging.run(scenario, {});
           return unmetIn(scenario, trace, judging) === 0
-            ? unsteadiness(scenario, trace, judging)?.by
+            ? unsteadiness(scenario, trace, judging, { isReference: true })
             : undefined;
         }),
       );
@@ -48,10 +57,10 @@ export class OwnRuns {
     return this.unsteady.get(index);
   }
 
-  /** The steps that its run of each scenario takes; none when it cannot be run. */
-  get steps(): readonly number[] {
-    return (this.ownSteps ??=
-      this.kept((judging) => this.scenarios.map((scenario) => judging.run(scenario, {}).steps)) ?? []);
+  /** How much happens in its run of each scenario; none when it cannot be run. */
+  get sizes(): readonly RunSize[] {
+    return (this.ownSizes ??=
+      this.kept((judging) => this.scenarios.map((scenario) => sizeOf(judging.run(scenario, {})))) ?? []);
   }
 
   /** The scenarios a little otherwise, as far as it meets them. */

@@ -65,7 +65,7 @@ export function referenceOf(exercise: Exercise, grammars: Grammars): Reference {
       asksForProgram(exercise) && nothing
         ? scenarios.map((scenario) => {
             const judging = judgingOf(nothing);
-            return unmetIn(scenario, judging.run(scenario, {}, STEPS_OF_NOTHING), judging) === 0;
+            return unmetIn(scenario, judging.run(scenario, {}, { steps: STEPS_OF_NOTHING }), judging) === 0;
           })
         : [],
   };

@@ -25,13 +25,13 @@ export interface Judged {
 
 /**
  * Judges the runs of scenarios and, of each that passes, further runs in which chance falls otherwise. What the exercise's own
- * program and wiring do then is not held against a build: `isItsOwn`, by the scenario's place.
+ * program and wiring do then is not held against a build: `isForgiven`, by the scenario's place.
  */
 export function judgeScenarios(
   scenarios: readonly Scenario[],
   traces: readonly Trace[],
   judging: Judging,
-  isItsOwn: (index: number, by: Unsteadiness['by']) => boolean,
+  isForgiven: (index: number, unsteady: Unsteadiness) => boolean,
 ): readonly Judged[] {
   const seen = scenarios.map((scenario, index) => outcomesOf(scenario, traces[index]!, judging));
   const isFailing = seen.some((outcomes) => !outcomes.every(({ passed }) => passed));
@@ -39,8 +39,8 @@ export function judgeScenarios(
     judged(
       scenario,
       seen[index]!,
-      () => unsteadiness(scenario, traces[index]!, judging, isFailing),
-      (by) => isItsOwn(index, by),
+      () => unsteadiness(scenario, traces[index]!, judging, { isFailing }),
+      (unsteady) => isForgiven(index, unsteady),
     ),
   );
 }
@@ -49,7 +49,7 @@ function judged(
   scenario: Scenario,
   outcomes: readonly Outcome[],
   looked: () => Unsteadiness | undefined,
-  isItsOwn: (by: Unsteadiness['by']) => boolean,
+  isForgiven: (unsteady: Unsteadiness) => boolean,
 ): Judged {
   if (!outcomes.every(({ passed }) => passed)) {
     const failures = outcomes.flatMap((outcome) => outcome.failures);
@@ -57,8 +57,8 @@ function judged(
   }
   const unsteady = looked();
   if (!unsteady) return { result: resultOf(scenario, outcomes, []), failures: [] };
-  const { by, observation } = unsteady;
-  if (isItsOwn(by))
+  const { observation } = unsteady;
+  if (isForgiven(unsteady))
     return {
       result: resultOf(scenario, outcomes, []),
       failures: [{ ...observation, severity: 'advice' }],

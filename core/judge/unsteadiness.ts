@@ -13,6 +13,11 @@ import { deviationsIn, roomDeviationsIn } from './tolerances';
 
 /** Ways in which contacts bounce that a build has to stand. */
 const BOUNCE_SEEDS = [1, 2, 3];
+/** More of them, for what does not stand one of those: whether it was bad luck is seen in all of them. */
+const MORE_BOUNCE_SEEDS = [4, 5, 6, 7, 8, 9, 10, 11, 12];
+/** In so many of all ways a build may fail because a bounce came just then, and twice as often again as its like does. */
+const BY_BAD_LUCK = 2;
+const AS_OFTEN = 2;
 /** Ways in which noise falls on a floating line. */
 const NOISE_SEEDS = [1, 2];
 
@@ -25,43 +30,64 @@ const BESIDE_A_FAILURE = 1e8;
 export interface Unsteadiness {
   readonly by: 'bounce' | 'floating' | 'tolerance';
   readonly observation: Observation;
+  /** In how many of the ways that were tried it comes to that. */
+  readonly times: number;
+}
+
+/** Whether something is no worse than what the exercise's own build does in the same scenario, or than bad luck. */
+export const isNoWorse = ({ by, times }: Unsteadiness, own: Unsteadiness | undefined): boolean =>
+  by === 'bounce' ? times <= BY_BAD_LUCK + AS_OFTEN * (own?.by === by ? own.times : 0) : own?.by === by;
+
+/** How closely a build is looked at. */
+interface Closeness {
+  /** Whether it fails in another scenario without all that. */
+  readonly isFailing?: boolean;
+  /** Whether every way to bounce is tried, for what a build is held to. */
+  readonly isReference?: boolean;
 }
 
 /**
  * What a build that passes does otherwise when contacts bounce, a line that floats reads as something else, or parts
- * and supply are not quite what they are said to be; `undefined` when it does the same. `isFailing`: whether it fails in
- * another scenario without that.
+ * and supply are not quite what they are said to be; `undefined` when it does the same.
  */
 export function unsteadiness(
   scenario: Scenario,
   trace: Trace,
   judging: Judging,
-  isFailing = false,
+  { isFailing = false, isReference = false }: Closeness = {},
 ): Unsteadiness | undefined {
   const most = isFailing ? BESIDE_A_FAILURE : OF_FURTHER_RUNS;
-  const found = within(most, () => difference(scenario, trace, judging));
+  const found = within(most, () => difference(scenario, trace, judging, isReference));
   return found.ended ? found.value : undefined;
 }
 
-function difference(scenario: Scenario, trace: Trace, judging: Judging): Unsteadiness | undefined {
+function difference(
+  scenario: Scenario,
+  trace: Trace,
+  judging: Judging,
+  isReference: boolean,
+): Unsteadiness | undefined {
   const { runWith, circuit, language } = judging;
   const failing = (chance: Chance, way = judging.run): Outcome | undefined =>
     firstFailure(scenario, chance, judging, way);
   const pressed = scenario.stimuli.find(isPress);
-  if (pressed)
-    for (const bounceSeed of BOUNCE_SEEDS) {
-      const outcome = failing({ bounceSeed });
-      if (outcome)
-        return { by: 'bounce', observation: bounces(trace, pressed.press, happensIn(outcome), circuit) };
-    }
+  const whereItBounces = (seeds: readonly number[]): readonly Outcome[] =>
+    seeds.flatMap((bounceSeed) => failing({ bounceSeed }) ?? []);
+  const few = pressed ? whereItBounces(BOUNCE_SEEDS) : [];
+  const isOpen = pressed && (few.length > 0 || isReference);
+  const all = isOpen ? [...few, ...whereItBounces(MORE_BOUNCE_SEEDS)] : few;
+  if (pressed && all[0]) {
+    const observation = bounces(trace, pressed.press, happensIn(all[0]), circuit);
+    return { by: 'bounce', observation, times: all.length };
+  }
   const [floating] = trace.floatingReads;
   const readings = floating ? readingsOf(scenario, judging) : [];
   const failed = readings.find(({ outcome }) => outcome);
   if (floating && failed?.outcome)
-    return { by: 'floating', observation: floats(floating, readings, circuit, language) };
+    return { by: 'floating', observation: floats(floating, readings, circuit, language), times: 1 };
   for (const { spread, tell } of deviationsIn(trace, circuit)) {
     const outcome = failing({}, runWith(spread));
-    if (outcome) return { by: 'tolerance', observation: tell(happensIn(outcome)) };
+    if (outcome) return { by: 'tolerance', observation: tell(happensIn(outcome)), times: 1 };
   }
   return undefined;
 }

@@ -303,6 +303,8 @@ export interface PartKind {
   readonly behave?: () => Behaviour;
   /** A phrase for findings and lists: `amber LED`, `330 Ω resistor`. */
   readonly describe: (value: PartValue) => string;
+  /** Whether nobody sees its value on it, so that a sentence about one part calls it by its title. */
+  readonly isValueHidden?: true;
 }
 
 type Given = Pick<

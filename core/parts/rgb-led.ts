@@ -53,4 +53,5 @@ export const rgbLed = defineKind({
         : { type: 'junction', anode: common, cathode: leg, model, led: leg },
     ),
   describe: (value) => `RGB LED (${value.text.replace('-', ' ')})`,
+  isValueHidden: true,
 });

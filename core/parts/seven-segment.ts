@@ -58,4 +58,5 @@ export const sevenSegment = defineKind({
         : { type: 'junction', anode: common, cathode: segment, model, led: segment },
     ),
   describe: (value) => `seven-segment display (${value.text.replace('-', ' ')})`,
+  isValueHidden: true,
 });

@@ -114,16 +114,20 @@ export const neverReached = (
 /** Highest readings of boards that measure in 10, 12 and 16 bits. */
 const HIGHEST_READINGS: readonly number[] = [1023, 4095, 65_535];
 
+/** The highest brightness that is written, which is taken for that of a reading. */
+export const HIGHEST_WRITTEN = 255;
+
 /**
- * A reading, from 0 to `most`, that is divided by the highest reading of another board, or mapped from it; `undefined` for any
- * other number. A power of two that a reading can reach divides it into steps.
+ * A reading, from 0 to `most`, that is divided by the highest reading of another board, or mapped from it or from one of
+ * `others`; `undefined` for any other number. A power of two that a reading can reach divides it into steps.
  */
 export function ofAnotherBoard(
   { line, endLine, column, endColumn }: Span,
   highest: number,
   most: number,
+  others: readonly number[] = [],
 ): ProgramProblem | undefined {
-  const isOther = HIGHEST_READINGS.includes(highest) && highest !== most;
+  const isOther = [...HIGHEST_READINGS, ...others].includes(highest) && highest !== most;
   const isBeyond = HIGHEST_READINGS.includes(highest - 1) && highest - 1 > most;
   if (!isOther && !isBeyond) return undefined;
   const own = isOther ? most : most + 1;

@@ -1,26 +1,12 @@
 import type { Repair } from '../findings/finding';
+import type { Limit } from './limit';
 import { warning, type ProgramProblem } from './problem';
 import type { Span } from './syntax';
 
-/** A number that something is compared with: `reading > 500`. */
-export interface Limit {
-  /** What is compared, the same text for the same thing. */
-  readonly subject: string;
-  readonly operator: string;
-  readonly value: number;
-  readonly line: number;
-  readonly column: number;
-  /** As it is written. */
-  readonly text: string;
-  /** Where it is written, and what is done where the answer is yes. */
-  readonly span: Span;
+/** A limit with what is done where the answer is yes. */
+export interface Question extends Limit {
   readonly branch: Span;
 }
-
-const MIRRORED: Readonly<Record<string, string>> = { '<': '>', '<=': '>=', '>': '<', '>=': '<=' };
-
-/** The same question with its sides exchanged: `500 < reading` as `reading > 500`. */
-export const mirrored = (operator: string): string => MIRRORED[operator] ?? operator;
 
 /** Whether whatever meets the later question has met the earlier one before. */
 function covers(earlier: Limit, later: Limit): boolean {
@@ -38,7 +24,7 @@ function covers(earlier: Limit, later: Limit): boolean {
 
 /** `if (t > 10) … else if (t > 100)`: questions of a chain that are never reached with a yes. */
 export function neverReachedIn(
-  chain: readonly (Limit | undefined)[],
+  chain: readonly (Question | undefined)[],
   source: string,
 ): readonly ProgramProblem[] {
   return chain.flatMap((later, index) => {
@@ -63,7 +49,7 @@ export function neverReachedIn(
 }
 
 /** Two questions in each other’s places, with what belongs to each. */
-function exchanged(earlier: Limit, later: Limit, source: string): Repair {
+function exchanged(earlier: Question, later: Question, source: string): Repair {
   const put = (there: Span, by: Span) => ({
     replace: {
       line: there.line,

@@ -33,7 +33,7 @@ type Event =
 /** The board on its circuit, as the program that runs on it finds it; writes down everything that happens. */
 export class BoardHost implements ProgramHost {
   machine!: Machine;
-  private readonly log = new PinLog();
+  private readonly log: PinLog;
   private readonly pins: Pins;
   private readonly circuit: LiveCircuit;
   private readonly watch: Watch;
@@ -54,6 +54,7 @@ export class BoardHost implements ProgramHost {
     private readonly options: RehearsalOptions,
   ) {
     const { stimuli = [] } = options;
+    this.log = new PinLog(options.changes);
     this.onBoard = boardTimelineOf(stimuli);
     this.serial = new SerialPort(
       this.onBoard.flatMap(({ at, change }) => (change.kind === 'typed' ? [{ at, text: change.text }] : [])),

@@ -18,13 +18,15 @@ export class PinLog {
   readonly looks = new LookLog();
   private count = 0;
 
+  constructor(private readonly most = MOST_CHANGES) {}
+
   /** @throws Stop when a run has changed its pins more often than is kept. */
   change(pin: string, at: number, drive: PinDrive, line: number): void {
     const changes = this.changes.get(pin) ?? [];
     changes.push({ at, drive, line });
     this.changes.set(pin, changes);
     this.count += 1;
-    if (this.count > MOST_CHANGES) throw Stop.for('changes');
+    if (this.count > this.most) throw Stop.for('changes');
   }
 
   /** Lets go of every pin that does something. */

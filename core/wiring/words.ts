@@ -3,10 +3,15 @@ import { kindOf } from '../parts';
 import type { Terminal } from './netlist';
 import { findPart, shortNameOf, type PlacedPart, type Point, type Wiring } from './wiring';
 
-/** `the amber LED D1`, `the yellow wire W1`. */
+/** `the amber LED D1`, `the yellow wire W1`, `the RGB LED D2`. */
 export function partText(part: PlacedPart): string {
-  return `the ${kindOf(part.kind).describe(part.value)} ${part.ref}`;
+  const { describe, title, isValueHidden } = kindOf(part.kind);
+  return `the ${isValueHidden ? title : describe(part.value)} ${part.ref}`;
 }
+
+/** The same where its value is what is spoken of: `the RGB LED (common anode) D2`. */
+export const partInFull = (part: PlacedPart): string =>
+  `the ${kindOf(part.kind).describe(part.value)} ${part.ref}`;
 
 export const partTextOf = (wiring: Wiring, ref: Ref): string => {
   const part = findPart(wiring, ref);

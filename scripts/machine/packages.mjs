@@ -1,9 +1,8 @@
 // Makes sure that Debian's and npm's packages are there, and says what to do when they cannot be had.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
-import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { root, stateFolder } from './folders.mjs';
+import { root } from './folders.mjs';
 
 /** A set-up step that cannot be done here, with what a person can do about it. */
 export class SetupError extends Error {}
@@ -69,15 +68,24 @@ function keepMainClusterAway(as) {
   spawnSync(program, rest);
 }
 
-/** Installs the npm packages of the lock file when they are missing or the file has changed. */
+/** The packages that a lock file of npm lists, by where they lie. */
+const packagesIn = (file) => Object.entries(JSON.parse(readFileSync(file, 'utf8')).packages);
+
+/** Whether the packages lie there as the lock file wants them; npm keeps a list of what it has put there. */
+function areInstalled() {
+  const list = join(root, 'node_modules', '.package-lock.json');
+  if (!existsSync(list)) return false;
+  const installed = new Map(packagesIn(list));
+  const wanted = packagesIn(join(root, 'package-lock.json')).filter(([path]) => path !== '');
+  return wanted.every(([path, { version, integrity, optional }]) => {
+    const there = installed.get(path);
+    return there ? there.version === version && there.integrity === integrity : optional === true;
+  });
+}
+
+/** Installs the npm packages of the lock file when they are missing or others than it wants. */
 export function ensureNodeModules() {
-  const wanted = createHash('sha256')
-    .update(readFileSync(join(root, 'package-lock.json')))
-    .digest('hex');
-  mkdirSync(stateFolder, { recursive: true });
-  const mark = join(stateFolder, 'installed.txt');
-  const isInstalled = existsSync(join(root, 'node_modules', '.package-lock.json'));
-  if (isInstalled && existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
+  if (areInstalled()) return;
   console.log('Installing npm packages …');
   const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: root,
@@ -88,7 +96,6 @@ export function ensureNodeModules() {
     throw new SetupError(
       `The npm packages could not be installed: ${(result.stderr ?? '').trim().split('\n')[0] ?? ''}\nIs there a network? Run: npm ci`,
     );
-  writeFileSync(mark, wanted);
 }
 
 /** Refuses to go on under a Node that the packages do not run on. */

@@ -2,7 +2,7 @@ import type { PointName, Ref } from '../../brand';
 import type { Repair } from '../../findings/finding';
 import { kindOf } from '../../parts';
 import { nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
-import { partText, stripText } from '../../wiring/words';
+import { partInFull, partText, stripText } from '../../wiring/words';
 import { capital, withArticle } from '../../words/words';
 import type { Evidence } from './candidate';
 import { OF_GAPS, OF_JOINTS, say } from './evidence-said';
@@ -25,10 +25,10 @@ export const evidenceOfValue = (
         'wrong-part',
         refs,
         part.legs.flatMap(({ at }) => (at ? [nameOf(at)] : [])),
-        `${capital(partText(part))} is used where the exercise asks for ${wanted}.`,
+        `${capital(partInFull(part))} is used where the exercise asks for ${wanted}.`,
         [
           `Compare ${part.ref} with the parts list. Is it the same part?`,
-          `${capital(partText(part))} is not ${wanted}.`,
+          `${capital(partInFull(part))} is not ${wanted}.`,
           repair.text,
         ],
         repair,

@@ -6,6 +6,7 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import { howMany, listText } from '../../words/words';
 import type { Candidate } from './candidate';
+import { chainsOf } from './chained-questions';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { movedLines } from './moved-lines';
 import { pressCandidates } from './press-edits';
@@ -13,6 +14,7 @@ import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
 import { exchangedWords, exchangeText } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
+import { readingMovedTo, readingsAnew } from './readings-anew';
 import { referenceCandidates } from './reference-edits';
 import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { callsOfUncalled } from './uncalled-functions';
@@ -83,9 +85,24 @@ export function programCandidates(
     }),
   );
   found.push(...moved, ...exchanged, ...asked);
+  for (const { code, line, column } of program.problems) {
+    if (code !== 'name-out-of-scope' || program.language !== 'cpp') continue;
+    const name = /^\w*/.exec(program.source.split('\n')[line - 1]!.slice(column - 1))![0];
+    const moved = readingMovedTo(program.source, line, name);
+    if (moved) found.push(makeAll(moved.edits, cost.asAskedButThis, moved.text));
+  }
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));
+  for (const line of wishes.onceLines)
+    for (const { edits, text } of readingsAnew(program.source, program.language, line))
+      found.push(makeAll(edits, cost.again, text));
+  found.push(
+    ...chainsOf(program.source, program.language).map(({ edits, text }) =>
+      // What becomes one chain as a whole is likelier than a piece of it.
+      makeAll(edits, cost.chain + 0.1 / edits.length, text),
+    ),
+  );
   const replace = (token: Token, by: string): TextEdit => ({
     line: token.line,
     column: token.column,

@@ -5,9 +5,11 @@ import { kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
+import { goesOnIn } from './chained-questions';
 import { exchangeText } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
+import { listText } from '../../words/words';
 
 /** Signs that ask the opposite of each other. */
 const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
@@ -148,6 +150,29 @@ export function ofOpenCase(seen: Observation, edit: Edit): Observation | undefin
   };
 }
 
+/** What was seen of a build, said of questions that stand by themselves and that a repair makes one chain of. */
+export function ofSeparateQuestions(
+  seen: Observation | undefined,
+  edits: readonly Edit[],
+): Observation | undefined {
+  const lines = goesOnIn(edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : [])));
+  const [line] = lines;
+  if (!seen || line === undefined) return undefined;
+  const asked = `${lines.length > 1 ? 'Lines' : 'Line'} ${listText(lines.map(String))}`;
+  const [ask, have] = lines.length > 1 ? ['ask', 'have'] : ['asks', 'has'];
+  return {
+    ...seen,
+    line,
+    column: 1,
+    message: `${seen.message} ${asked} ${ask} even when a question before ${have === 'has' ? 'it' : 'them'} was met, so both are done in the same turn.`,
+    hints: [
+      `Which of the questions are asked in one turn, and how many of them can be met?`,
+      `${asked} ${have} no else, so what is asked there is asked in every turn.`,
+      `Put else before the if in ${asked.toLowerCase()}.`,
+    ],
+  };
+}
+
 /** What was seen of a build, said of the line that a repair moves to where it belongs. */
 export function ofMovedLine(seen: Observation, edit: Edit, source: string): Observation | undefined {
   if (!('replace' in edit)) return undefined;
@@ -266,7 +291,8 @@ export function atItsLine(
   const [question, pointer, remedy] = seen.hints;
   // What has a line of its own says more.
   if (seen.line !== undefined && seen.code !== 'pin-disagrees') {
-    const unchanged = length === 0 ? unchangedBy(by, source) : undefined;
+    const isSaid = length > 0 || seen.code === 'missed-input';
+    const unchanged = isSaid ? undefined : unchangedBy(by, source);
     return unchanged === undefined ? seen : said(seen, ` ${unchanged}`, undefined);
   }
   if (length === 0) {

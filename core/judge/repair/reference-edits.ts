@@ -251,11 +251,13 @@ function exchangedIn(
 }
 
 /** What stands in the other program and in this one not. */
-function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Given): Candidate {
+function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount: usual, make }: Given): Candidate {
   const [at] = hunk.own;
   const [first, last] = hunk.asked;
   const [before, next] = [own[at - 1], own[at]];
   const written = wanted.slice(asked[first]!.from, asked[last - 1]!.to);
+  // A second variable of a name that the program has is likelier to be a line of the program that stands elsewhere.
+  const amount = makesAgain(written, source) ? Math.max(usual, cost.insert) : usual;
   const shown = oneLine(written);
   const place = placeOf(source, before?.to ?? 0);
   // The space in front of it comes along: it begins a line of its own where it does in the other program.
@@ -302,6 +304,12 @@ function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: G
     tellingOf({ written, space, gap, left, line: place.line, next: isBefore ? next : undefined, source }) ??
       `Add ${shown} in line ${place.line}, right after ${behind}.`,
   );
+}
+
+/** Whether what is put in makes a variable whose name is that of one outside of functions. */
+function makesAgain(written: string, source: string): boolean {
+  const name = /^\s*(?:[A-Za-z_]\w*\s+)+([A-Za-z_]\w*)\s*[=;]/.exec(written)?.[1];
+  return name !== undefined && new RegExp(`^(?:[A-Za-z_]\\w* +)+${name}\\b *[=;]`, 'm').test(source);
 }
 
 /** Signs that stand before what they are about, and those that go on with what stands before them. */

@@ -121,6 +121,7 @@ describe('changes of a program', () => {
     bouncingLine: undefined,
     heldLine: undefined,
     changeLine: undefined,
+    onceLines: [],
     endlessLine: undefined,
     asked: PROGRAM,
     isWiredAsAsked: true,

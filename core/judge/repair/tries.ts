@@ -3,20 +3,23 @@ import type { Observation } from '../../findings/finding';
 import type { FindingCode } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
+import type { RunLimits } from '../../rehearsal/options';
 import type { Build } from '../build';
 import { comparedRun, standingIn } from '../compared-runs';
 import type { Examination, Examiner } from '../examine';
+import { sizeOf, type RunSize } from '../own-runs';
 import type { Reference } from '../reference';
 import { buildKey } from './build-key';
 import type { Candidate } from './candidate';
 
 /** Steps that a try in full may run. */
 const STEPS_OF_A_TRY = 1_000_000;
-/** Steps of a first look: so many times those that the reference or the build itself runs, and some more. */
-const TIMES_THE_STEPS = 4;
-const MORE_STEPS = 10_000;
-/** Steps of the build itself that count: one that is busy without end is no measure. */
-const MOST_OWN_STEPS = 50_000;
+const IN_FULL: RunLimits = { steps: STEPS_OF_A_TRY };
+/** How long a first look goes on: so many times as long as the run of the reference or the build itself, and some more. */
+const TIMES_AS_LONG = 4;
+const MORE = { steps: 10_000, changes: 1000 };
+/** What of the build's own run counts: one that is busy without end is no measure. */
+const MOST_OWN = { steps: 50_000, changes: 5000 };
 
 /** A build that is tried, and the changes by which it was made. */
 export interface Tried {
@@ -34,8 +37,8 @@ export class Tries {
   private readonly examined = new Map<string, Examination>();
   private readonly failing = new Set<string>();
   private readonly programs = new Map<string, Program>();
-  /** Steps of a first look, for each scenario; worked out when the first one is taken. */
-  private stepsOfALook: readonly number[] | undefined;
+  /** How long a first look goes on, for each scenario; worked out when the first one is taken. */
+  private limitsOfALook: readonly RunLimits[] | undefined;
 
   constructor(
     private readonly examiner: Examiner,
@@ -88,7 +91,7 @@ export class Tries {
     const { build, key } = tried;
     if (this.failing.has(key)) return false;
     if (!this.examined.has(key)) {
-      const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'first failure');
+      const { unmet, traces } = this.examiner.screen(build, this.usualLimits, 'first failure');
       if (unmet > 0) {
         this.failing.add(key);
         return false;
@@ -112,7 +115,7 @@ export class Tries {
   /** Whether a build passes as the exercise's own does where everything comes a little otherwise. */
   holdsWhenVaried({ build }: Tried): boolean {
     return this.examiner.reference.ownRuns.variations.every(
-      (scenario) => this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [scenario]).unmet === 0,
+      (scenario) => this.examiner.screen(build, [IN_FULL], 'end', [scenario]).unmet === 0,
     );
   }
 
@@ -120,16 +123,14 @@ export class Tries {
   doesWhatIsMeant({ build }: Tried): boolean {
     const standing = standingIn(this.examiner, build.wiring);
     return this.examiner.reference.ownRuns.unwatched.every(({ played, trace: asked }) => {
-      const [built] = this.examiner.screen(build, [STEPS_OF_A_TRY], 'end', [
-        { ...played, expect: [] },
-      ]).traces;
+      const [built] = this.examiner.screen(build, [IN_FULL], 'end', [{ ...played, expect: [] }]).traces;
       return built !== undefined && comparedRun(played, { asked, built }, standing).first === undefined;
     });
   }
 
   /** How far a program's runs are from what is wanted; beside a right wiring only they tell one try from another. */
   distance({ build }: Tried): number {
-    const { unmet, traces } = this.examiner.screen(build, this.usualSteps, 'end');
+    const { unmet, traces } = this.examiner.screen(build, this.usualLimits, 'end');
     const circuit = this.examiner.circuitOf(build.wiring);
     const leadsNowhere = (pin: string): boolean => !circuit.nodeOfPin(pin)?.terminals.length;
     const stumbles = traces.reduce((sum, { pins, reads, undirected, floatingReads, unknownPins }) => {
@@ -140,15 +141,23 @@ export class Tries {
     return unmet * 10 + stumbles;
   }
 
-  /** Steps by which a build that is right has shown it: a program that is busy for nothing is left earlier. */
-  private get usualSteps(): readonly number[] {
+  /** By when a build that is right has shown it: a program that is busy for nothing is left earlier. */
+  private get usualLimits(): readonly RunLimits[] {
     const { traces } = this.examine(this.first);
-    return (this.stepsOfALook ??= this.examiner.reference.ownRuns.steps.map((steps, index) =>
-      Math.min(
-        STEPS_OF_A_TRY,
-        TIMES_THE_STEPS * Math.max(steps, Math.min(traces[index]?.steps ?? 0, MOST_OWN_STEPS)) + MORE_STEPS,
-      ),
-    ));
+    return (this.limitsOfALook ??= this.examiner.reference.ownRuns.sizes.map((asked, index) => {
+      const trace = traces[index];
+      const own = trace ? sizeOf(trace) : { steps: 0, changes: 0 };
+      const longest = (what: keyof RunSize): number =>
+        TIMES_AS_LONG * Math.max(asked[what], Math.min(own[what], MOST_OWN[what])) + MORE[what];
+      return {
+        steps: Math.min(STEPS_OF_A_TRY, longest('steps')),
+        // What changes its pins for ever shows nothing by going on.
+        changes:
+          trace?.ended.reason === 'changes'
+            ? TIMES_AS_LONG * asked.changes + MORE.changes
+            : longest('changes'),
+      };
+    }));
   }
 }
 

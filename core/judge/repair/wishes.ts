@@ -13,6 +13,8 @@ export const cost = {
   asAsked: 1.05,
   repair: 1,
   units: 1.4,
+  chain: 1.4,
+  again: 1.4,
   press: 1.4,
   pinNumber: 1.5,
   word: 1.6,
@@ -47,6 +49,8 @@ export interface ProgramWishes {
   readonly heldLine: number | undefined;
   /** Line that asks for a change, and acts on both of its directions. */
   readonly changeLine: number | undefined;
+  /** Lines that read once what is changed later. */
+  readonly onceLines: readonly number[];
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
 }
@@ -113,6 +117,9 @@ export function wishesOf(
     bouncingLine: lineOf('no-debounce'),
     heldLine: lineOf('repeats-while-held'),
     changeLine: lineOf('double-count'),
+    onceLines: observations.flatMap(({ code, line, evidence }) =>
+      code === 'missed-input' && line !== undefined && evidence?.['readAtS'] ? [line] : [],
+    ),
     endlessLine: traces[0]?.ended.loop?.line,
   };
 }

@@ -311,6 +311,10 @@ export const cppMistakes: MistakeTable = {
     inLoop('  if (count == 1[[,]] digitalRead(2) == HIGH) {\n    delay(5);\n  }'),
     inLoop('  switch (count) {\n    case [[1 || 2]]:\n      delay(5);\n      break;\n  }'),
     inLoop('  if ([[digitalRead(2 == HIGH)]]) { delay(5); }'),
+    inLoop('  if ([[count >= 3 || count < 7]]) {\n    delay(5);\n  }'),
+    inLoop('  if ([[count != 1 || count != 2]]) {\n    delay(5);\n  }'),
+    inLoop('  if (digitalRead(2) == HIGH && [[count < 3 && 7 < count]]) {\n    delay(5);\n  }'),
+    inLoop('  while ([[count == 1 && count == 2]]) {\n    delay(5);\n  }'),
   ],
   'no-effect': [
     inLoop('  for (int i = 0; i < 3; [[i + 1]]) {\n    delay(5);\n  }'),

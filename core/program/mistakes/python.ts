@@ -219,6 +219,9 @@ export const pythonMistakes: MistakeTable = {
     after('while not [[lamp]]:\n    count = 0'),
     after('if count == 1 and [[lamp]]:\n    count = 0'),
     after('if [[lamp]] == True:\n    count = 0'),
+    after('if [[count >= 3 or count < 7]]:\n    count = 0'),
+    after('if [[count != 1 or count != 2]]:\n    count = 0'),
+    after('while lamp.value and [[count < 3 and 7 < count]]:\n    count = 0'),
   ],
   'no-effect': [
     after('[[count]] + 1'),

@@ -1,8 +1,10 @@
 import { neverCalled } from '../../habit-problems';
-import { mirrored, neverReachedIn, type Limit } from '../../ordered-questions';
+import { sameForAllNumbers, type Joined } from '../../joined-limits';
+import { mirrored, type Limit } from '../../limit';
+import { neverReachedIn } from '../../ordered-questions';
 import { warning, type ProgramProblem } from '../../problem';
-import type { Statement } from '../tree';
-import { allExpressions, allStatements, bare, cellOf, statementsOf } from '../walk';
+import type { Expression, Statement } from '../tree';
+import { allExpressions, allParts, allStatements, bare, cellOf, expressionsOf, statementsOf } from '../walk';
 import type { Facts, Habit } from './habit';
 import { writtenIn } from './pin-uses';
 
@@ -12,10 +14,14 @@ export const branchHabits: Habit = (facts) => {
   return [
     ...chainsIn(statements).flatMap((chain) =>
       neverReachedIn(
-        chain.map((one) => limitIn(one, facts)),
+        chain.map(({ condition, yes }) => {
+          const limit = limitIn(condition, facts);
+          return limit && { ...limit, branch: yes.span };
+        }),
         facts.source,
       ),
     ),
+    ...joinedIn(statements, facts).flatMap((joined) => sameForAllNumbers(joined, { and: '&&', or: '||' })),
     ...statements.flatMap((statement) => outsideBraces(statement, facts)),
     ...uncalled(facts),
   ];
@@ -31,7 +37,7 @@ function chainsIn(statements: readonly Statement[]): readonly (readonly If[])[] 
   return ifs.filter((one) => !continued.has(one)).map(chainOf);
 }
 
-function limitIn({ condition, yes }: If, { source }: Facts): Limit | undefined {
+function limitIn(condition: Expression, { source }: Facts): Limit | undefined {
   const inner = bare(condition);
   if (inner.node !== 'compare') return undefined;
   const [left, right] = [bare(inner.left), bare(inner.right)];
@@ -42,16 +48,35 @@ function limitIn({ condition, yes }: If, { source }: Facts): Limit | undefined {
   const { line, column } = inner.span;
   const text = writtenIn(source)(inner.span);
   const operator = isTurned ? mirrored(inner.operator) : inner.operator;
-  return {
-    subject: cell,
-    operator,
-    value: limit.value,
-    line,
-    column,
-    text,
-    span: inner.span,
-    branch: yes.span,
-  };
+  return { subject: cell, operator, value: limit.value, line, column, text, span: inner.span };
+}
+
+/** Limits of variables that are joined by nothing but `&&`, or by nothing but `||`. */
+function joinedIn(statements: readonly Statement[], facts: Facts): readonly Joined[] {
+  const parts = statements.flatMap((one) => expressionsOf(one).flatMap((whole) => [...allParts(whole)]));
+  const lines = facts.source.split('\n');
+  return parts.flatMap((whole): readonly Joined[] => {
+    const { node } = whole;
+    if (node !== 'both' && node !== 'either') return [];
+    // What stands inside of another one of its sort belongs to that.
+    if (parts.some((outer) => outer.node === node && [outer.left, outer.right].map(bare).includes(whole)))
+      return [];
+    const sides = sidesOf(whole, node);
+    const words = sides.slice(1).flatMap(({ span: { line } }, index) => {
+      const before = sides[index]!.span;
+      const text = node === 'both' ? '&&' : '||';
+      const column = before.endLine === line ? lines[line - 1]!.indexOf(text, before.endColumn - 1) + 1 : 0;
+      return column > 0 ? [{ line, column, text }] : [];
+    });
+    const limits = sides.flatMap((side) => limitIn(side, facts) ?? []);
+    return [{ by: node === 'both' ? 'and' : 'or', limits, words }];
+  });
+}
+
+/** What is joined, from left to right. */
+function sidesOf(whole: Expression, node: 'both' | 'either'): readonly Expression[] {
+  const inner = bare(whole);
+  return inner.node === node ? [inner.left, inner.right].flatMap((side) => sidesOf(side, node)) : [inner];
 }
 
 /** A line that is indented like the one that belongs to an `if` or a loop without braces, and does not belong to it. */

@@ -1,4 +1,4 @@
-import { neverReached, ofAnotherBoard } from '../../habit-problems';
+import { HIGHEST_WRITTEN, neverReached, ofAnotherBoard } from '../../habit-problems';
 import { textRepair, warning, type ProgramProblem } from '../../problem';
 import { allExpressions, bare, cellOf } from '../walk';
 import type { Expression } from '../tree';
@@ -114,7 +114,7 @@ function beyondAnalog(
   return problem ? [problem] : [];
 }
 
-/** `map(reading, 0, 4095, …)`: the range of another board’s readings. */
+/** `map(reading, 0, 4095, …)`, `map(reading, 0, 255, …)`: the range of another board’s readings, or of what is written. */
 function mapsFrom(
   { arguments: [value, , high] }: Extract<Expression, { node: 'builtin' }>,
   most: number,
@@ -123,7 +123,7 @@ function mapsFrom(
   const highest = high && bare(high);
   const problem =
     value && highest?.node === 'constant' && isMeasured(value)
-      ? ofAnotherBoard(high!.span, highest.value, most)
+      ? ofAnotherBoard(high!.span, highest.value, most, [HIGHEST_WRITTEN])
       : undefined;
   return problem ? [problem] : [];
 }
@@ -210,11 +210,11 @@ function lostFraction(
         `Does one of the two numbers in line ${line} have a decimal point?`,
         `Both sides of / in line ${line} are whole numbers, so the result is whole too.`,
         isNumber
-          ? `Write ${right.value}.0 in line ${line}.`
+          ? `Write ${right.value}.0 instead of ${right.value} in line ${line}.`
           : `Make one side a number with a point in line ${line}: (float).`,
       ],
       isNumber
-        ? textRepair(`Write ${right.value}.0 in line ${line}.`, {
+        ? textRepair(`Write ${right.value}.0 instead of ${right.value} in line ${line}.`, {
             line: place.endLine,
             column: place.endColumn,
             length: 0,

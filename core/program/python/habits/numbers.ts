@@ -1,4 +1,4 @@
-import { neverReached, ofAnotherBoard } from '../../habit-problems';
+import { HIGHEST_WRITTEN, neverReached, ofAnotherBoard } from '../../habit-problems';
 import { warning, type ProgramProblem } from '../../problem';
 import type { Expression, Statement } from '../tree';
 import { numberOf } from '../values';
@@ -66,7 +66,12 @@ function ofOtherScale(
   if (!value || highest?.node !== 'constant') return [];
   const parts = value.node === 'binary' && value.operator === '*' ? [value.left, value.right] : [value];
   const problem = parts.some(isMeasured)
-    ? ofAnotherBoard(highest.span, Number(numberOf(highest.value)), FULL)
+    ? ofAnotherBoard(
+        highest.span,
+        Number(numberOf(highest.value)),
+        FULL,
+        expression.node === 'call' ? [HIGHEST_WRITTEN] : [],
+      )
     : undefined;
   return problem ? [problem] : [];
 }
