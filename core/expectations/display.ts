@@ -26,6 +26,21 @@ const linesSlot: Slot<string[]> = {
     [...text.matchAll(new RegExp(textSlot.pattern, 'gs'))].flatMap(([line]) => textSlot.read(line) ?? []),
 };
 
+const NUMBER = /-?\d+(?:\.\d+)?/g;
+
+/** Whether a line reads as it should: each number of it within the tolerance, where there is one, and all else as it is. */
+function readsAs(shown: string, wanted: string, tolerance = 0): boolean {
+  if (shown === wanted) return true;
+  const [found, asked] = [shown, wanted].map((text) => (text.match(NUMBER) ?? []).map(Number)) as [
+    number[],
+    number[],
+  ];
+  return (
+    shown.replace(NUMBER, '#') === wanted.replace(NUMBER, '#') &&
+    asked.every((number, index) => Math.abs(found[index]! - number) <= Math.abs(number) * tolerance + 1e-9)
+  );
+}
+
 /** What a text display reads at the end of its window. */
 export const display: ExpectationDefinition<Display> = {
   keys: ['display'],
@@ -45,7 +60,9 @@ export const display: ExpectationDefinition<Display> = {
     const lines = lastBy(observed.trace.texts.get(ref), to)?.lines;
     const shown = lines?.map((line) => line.trimEnd());
     const found = shown ? shown.map((line) => `“${line}”`).join(' / ') : 'it shows nothing';
-    const off = expectation.text.findIndex((line, index) => line.trimEnd() !== (shown?.[index] ?? ''));
+    const off = expectation.text.findIndex(
+      (line, index) => !readsAs(shown?.[index] ?? '', line.trimEnd(), expectation.tolerance),
+    );
     if (shown && off < 0) return passed(found);
     const line = Math.max(0, off);
     return failedWith(found, {

@@ -9,6 +9,7 @@ import type { Candidate } from './candidate';
 import { chainsOf } from './chained-questions';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { movedLines } from './moved-lines';
+import { otherNumber } from './distinct-cases';
 import { pressCandidates } from './press-edits';
 import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
@@ -85,8 +86,10 @@ export function programCandidates(
     }),
   );
   found.push(...moved, ...exchanged, ...asked);
-  for (const { code, line, column } of program.problems) {
-    if (code !== 'name-out-of-scope' || program.language !== 'cpp') continue;
+  for (const { code, line, column } of program.language === 'cpp' ? program.problems : []) {
+    const other = code === 'name-redeclared' ? otherNumber(program.source, line) : undefined;
+    if (other) found.push(make(other.edit, cost.asAskedButThis, other.text));
+    if (code !== 'name-out-of-scope') continue;
     const name = /^\w*/.exec(program.source.split('\n')[line - 1]!.slice(column - 1))![0];
     const moved = readingMovedTo(program.source, line, name);
     if (moved) found.push(makeAll(moved.edits, cost.asAskedButThis, moved.text));

@@ -291,7 +291,8 @@ export function atItsLine(
   const [question, pointer, remedy] = seen.hints;
   // What has a line of its own says more.
   if (seen.line !== undefined && seen.code !== 'pin-disagrees') {
-    const isSaid = length > 0 || seen.code === 'missed-input';
+    const before = (source.split('\n')[line - 1] ?? '').slice(0, column - 1);
+    const isSaid = length > 0 || seen.code === 'missed-input' || /[(,]\s*$/.test(before);
     const unchanged = isSaid ? undefined : unchangedBy(by, source);
     return unchanged === undefined ? seen : said(seen, ` ${unchanged}`, undefined);
   }

@@ -85,3 +85,39 @@ describe('a number with decimals', () => {
     expect(changed.filter(({ wanted, text }) => !text.startsWith(wanted))).toEqual([]);
   });
 });
+
+describe('what is written otherwise', () => {
+  const said = (own: string, asked: string, language: Language): readonly string[] => {
+    const found: string[] = [];
+    referenceCandidates(own, asked, language, (_edit, _amount, text) => {
+      found.push(text);
+      return {} as Candidate;
+    });
+    return found;
+  };
+
+  test('is told without the parenthesis that both close it with', () => {
+    const [own, asked] = ['for i in range(3):\n    print(i)\n', 'for i in range(len(keys)):\n    print(i)\n'];
+    expect(said(own, asked, 'python')).toContain('Write len(keys) instead of 3 in line 1.');
+    expect(said(asked, own, 'python')).toContain('Write 3 instead of len(keys) in line 1.');
+  });
+
+  test('is told with what its first piece belongs to, where it is a list', () => {
+    const [own, asked] = [
+      'pins = [board.D7, board.D6, board.D5]\n',
+      'pins = [board.D4, board.D2, board.D3]\n',
+    ];
+    expect(said(own, asked, 'python').join()).toContain(
+      'Write board.D4, board.D2, board.D3 instead of board.D7, board.D6, board.D5 in line 1.',
+    );
+    expect(said('led = board.D7\n', 'led = board.D4\n', 'python')).toContain(
+      'Write D4 instead of D7 in line 1.',
+    );
+  });
+
+  test('is a whole line where it stands behind a case', () => {
+    const asked = 'case FULL:\n  digitalWrite(VALVE, LOW);\n  digitalWrite(READY, HIGH);\n';
+    const own = asked.replace('  digitalWrite(VALVE, LOW);\n', '');
+    expect(said(own, asked, 'cpp')).toContain('Add digitalWrite(VALVE, LOW); after line 1.');
+  });
+});

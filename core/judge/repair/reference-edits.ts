@@ -63,14 +63,17 @@ export function referenceCandidates(
   return [...joined.filter(isReordered), ...hunks, ...joined.filter((hunk) => !isReordered(hunk))]
     .filter(isOneSlip)
     .map((hunk) =>
-      changeOf(withClosing(settled(hunk, own, asked), own, asked), {
-        own,
-        asked,
-        source,
-        wanted,
-        amount: isReordered(hunk) ? cost.asAskedButThis : amount,
-        make,
-      }),
+      changeOf(
+        withOwner(balanced(withClosing(settled(hunk, own, asked), own, asked), own, asked), own, asked),
+        {
+          own,
+          asked,
+          source,
+          wanted,
+          amount: isReordered(hunk) ? cost.asAskedButThis : amount,
+          make,
+        },
+      ),
     );
 }
 
@@ -87,8 +90,6 @@ function inOneLine(hunks: readonly Hunk[], own: readonly Piece[], source: string
 
 /** A change that leaves a parenthesis open on both sides, with what stands up to the one that both programs close it with. */
 function withClosing(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
-  const openIn = (pieces: readonly Piece[], [from, to]: readonly [number, number]): number =>
-    pieces.slice(from, to).reduce((open, { text }) => open + (text === '(' ? 1 : text === ')' ? -1 : 0), 0);
   if (lengthOf(hunk.own) === 0 || lengthOf(hunk.asked) === 0) return hunk;
   let [end, last] = [hunk.own[1], hunk.asked[1]];
   while (openIn(own, [hunk.own[0], end]) > 0 && openIn(asked, [hunk.asked[0], last]) > 0) {
@@ -99,6 +100,38 @@ function withClosing(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[])
   }
   return { own: [hunk.own[0], end], asked: [hunk.asked[0], last] };
 }
+
+/** A change without the closing parentheses at its end that both programs have and that belong to what stands before it. */
+function balanced({ own: mine, asked: theirs }: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
+  let [end, last] = [mine[1], theirs[1]];
+  while (
+    end - mine[0] > 1 &&
+    last - theirs[0] > 1 &&
+    own[end - 1]!.text === ')' &&
+    asked[last - 1]!.text === ')' &&
+    openIn(own, [mine[0], end]) < 0 &&
+    openIn(asked, [theirs[0], last]) < 0
+  ) {
+    end -= 1;
+    last -= 1;
+  }
+  return { own: [mine[0], end], asked: [theirs[0], last] };
+}
+
+/** A list of what belongs to something, with what its first belongs to: `board.D4, board.D5`, and not `D4, board.D5`. */
+function withOwner(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
+  const [from, first] = [hunk.own[0], hunk.asked[0]];
+  const isList = lengthOf(hunk.own) > 1 && lengthOf(hunk.asked) > 1;
+  const isOwned =
+    own[from - 1]?.text === '.' &&
+    asked[first - 1]?.text === '.' &&
+    own[from - 2]?.text === asked[first - 2]?.text;
+  return isList && isOwned ? { own: [from - 2, hunk.own[1]], asked: [first - 2, hunk.asked[1]] } : hunk;
+}
+
+/** How many parentheses are left open in a stretch; below 0 where more are closed. */
+const openIn = (pieces: readonly Piece[], [from, to]: readonly [number, number]): number =>
+  pieces.slice(from, to).reduce((open, { text }) => open + (text === '(' ? 1 : text === ')' ? -1 : 0), 0);
 
 /** A change that ends with a word or a comma, with the word behind it that both programs have: it is told whole. */
 function withNext(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[], source: string): Hunk {
@@ -195,7 +228,7 @@ function settled(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hu
 }
 
 /** Whether something new begins behind a piece; lines of Python are set off by pieces of their own. */
-const isEnd = (text: string): boolean => /^(?:[;{}]$|\n)/.test(text);
+const isEnd = (text: string): boolean => /^(?:[;{}:]$|\n)/.test(text);
 
 interface Given {
   readonly own: readonly Piece[];

@@ -245,6 +245,19 @@ export function dotMissing(
   );
 }
 
+/** `case 1:` in a switch that has one: two names may stand for the same number. */
+export const caseTwice = ({ line, column }: Span, value: number, before: number): ProgramProblem =>
+  refusal(
+    'name-redeclared',
+    { line, column },
+    `Line ${line}: this switch has a case for ${value} already, in line ${before}.`,
+    [
+      `Which number does the case in line ${line} stand for, and which one that in line ${before}?`,
+      `The cases in lines ${before} and ${line} are both for ${value}, and there can be only one.`,
+      `Give one of the two cases another number than ${value}.`,
+    ],
+  );
+
 /** A `break` outside of loops and switches, a `continue` outside of loops. */
 export function leavesNothing(word: 'break' | 'continue', { line, column }: Span): ProgramProblem {
   const what = word === 'break' ? 'a loop or a switch' : 'a loop';

@@ -6,7 +6,7 @@ import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
 import { convert, quoted } from './conversions';
-import { functionInside, leavesNothing } from './slips';
+import { caseTwice, functionInside, leavesNothing } from './slips';
 import { joinedInCase, oddQuestions, withoutEffect } from './questions';
 import { textForNumber } from './quote-slips';
 import { isOfStatements, readStatements } from './definitions';
@@ -298,6 +298,8 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
   const subject = readExpression(node.childForFieldName('condition')!, context);
   const body = node.childForFieldName('body')!;
   context.switchDepth += 1;
+  /** The line of each value that has its case. */
+  const taken = new Map<number, number>();
   const cases = context.scoped(() =>
     namedChildren(body).flatMap((child) => {
       if (child.type !== 'case_statement') {
@@ -314,6 +316,10 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
         reportCase(valueNode, context);
         return [];
       }
+      const { line } = spanOf(child);
+      const again = values.find((value) => taken.has(value));
+      if (again !== undefined) context.report(caseTwice(spanOf(valueNode), again, taken.get(again)!));
+      for (const value of values) if (!taken.has(value)) taken.set(value, line);
       // Of a range, each falls through to the next, and the last does what is to be done.
       return values.map((value, index) => ({
         value,

@@ -265,6 +265,12 @@ export const cppMistakes: MistakeTable = {
     inLoop('  int class = 3;').replace('class', '[[class]]'),
     inLoop('  int delay = 300;\n  [[delay]](delay);'),
     'int a = 1;\nint [[a]] = 2;\nvoid setup() { }\nvoid loop() { }\n',
+    inLoop(
+      '  switch (count) {\n    case 1:\n      delay(5);\n      break;\n    case [[1]]:\n      delay(9);\n  }',
+    ),
+    inLoop(
+      '  switch (count) {\n    case 1 ... 3:\n      delay(5);\n      break;\n    case [[2]]:\n      delay(9);\n  }',
+    ),
     'void setup() { }\nvoid loop() { }\nvoid [[setup]]() { }\n',
     inLoop('  int x = 1;\n  int [[x]] = 2;'),
   ],
