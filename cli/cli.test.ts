@@ -146,6 +146,15 @@ describe('check', () => {
     expect(error.trim().split('\n')).toHaveLength(1);
   });
 
+  test('says what there is to whoever asks for help, with every command', async () => {
+    for (const words of [['--help'], ['help'], ['check', '-h']]) {
+      const { code, out, error } = await didaktor({}, ...words);
+      expect([code, error]).toEqual([0, '']);
+      for (const command of ['check', 'solve', 'run', 'lint', 'layout', 'mutate', 'export'])
+        expect(out).toMatch(new RegExp(`^  ${command} +--|^  ${command} +\\(--`, 'm'));
+    }
+  });
+
   test('ends with 2 for what is no command, no option and no file', async () => {
     for (const words of [
       ['fly'],

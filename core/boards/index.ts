@@ -1,4 +1,5 @@
 import { parseJson, schemaProblems } from '../json';
+import { LazyMap } from '../lazy-map';
 import { fail, ok, type Result } from '../result';
 import chip8 from './chip-8.json' with { type: 'json' };
 import large5v from './large-5v.json' with { type: 'json' };
@@ -17,12 +18,14 @@ import wifi3v3 from './wifi-3v3.json' with { type: 'json' };
 export { isBoard, noBoard } from './no-board';
 export type { BoardPin, BoardProfile, BoardSocket, BoardSupply, PinFunction, PowerInput } from './profile';
 
-/** The profiles that ship with the product, by id. */
-export const shippedBoards: ReadonlyMap<string, BoardProfile> = new Map(
-  [learner5v, large5v, wifi3v3, python3v3, chip8].map((data) => {
-    const profile = boardProfileSchema.parse(data);
-    return [profile.id, profile];
-  }),
+/** The profiles that ship with the product, by id; each is read when it is first asked for, as most questions need one. */
+export const shippedBoards: ReadonlyMap<string, BoardProfile> = new LazyMap(
+  new Map(
+    [learner5v, large5v, wifi3v3, python3v3, chip8].map((data) => [
+      data.id,
+      () => boardProfileSchema.parse(data),
+    ]),
+  ),
 );
 
 /** The shipped boards, with one more where an exercise brings its own. */
