@@ -185,7 +185,10 @@ export function ofMovedLine(seen: Observation, edit: Edit, source: string): Obse
   const isMoved = column === 1 && meant.length > 1 && sameLines(trimmed(meant), trimmed(there));
   if (!isMoved) return undefined;
   const last = first + meant.length - 1;
-  const isLate = meant[0]!.trim() === there.at(-1)!.trim();
+  // Of two lines that change places, the one that begins otherwise there is the one that is moved.
+  const other = meant.find((text) => !there.includes(text))?.trim();
+  const isLate =
+    meant[0]!.trim() === there.at(-1)!.trim() && (other === undefined || other === meant[0]!.trim());
   if (!sameLines(meant, there)) return ofOtherBlock(seen, isLate, first, there);
   const [line, where] = isLate ? [last, `before line ${first}`] : [first, `behind line ${last}`];
   return {

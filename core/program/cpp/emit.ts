@@ -35,12 +35,11 @@ export function emitProgram(tree: ProgramTree): Executable {
           call(machine, tree.setup);
         },
         pass: () => {
-          const { changes } = machine;
-          machine.watchPass();
+          machine.beginTurn();
           call(machine, tree.loop);
           machine.spend(PASS_CYCLES);
           // Its locals are new in each pass.
-          if (machine.changes === changes) machine.skipQuietPasses();
+          machine.endTurn();
         },
         call: (routine) => call(machine, routine),
         names: watchedNames(tree, machine),

@@ -1,4 +1,5 @@
 import { Machine, type ProgramHost, type RunLimits } from '../machine';
+import { ChangedCells } from './changed-cells';
 import { MovingCells, type ClockUnit, type Counting, type Moment } from './moving-cells';
 import { TextPool } from './text-pool';
 import type { IntegerType } from './types';
@@ -40,6 +41,9 @@ export class CppMachine extends Machine {
   readonly moving = new MovingCells(this);
   /** Where the row of random numbers stands. */
   private random = 1;
+  /** Cells that the pass of the function that repeats has changed, and what had been changed before it. */
+  private readonly changed = new ChangedCells(this);
+  private changesBefore = 0;
 
   constructor(
     host: ProgramHost,
@@ -105,7 +109,8 @@ export class CppMachine extends Machine {
 
   /** Puts the next number into a counter. */
   count(cell: number, value: number, counting: Counting): number {
-    if (this.isLocal(cell) || this.isRegister(cell)) return this.write(cell, value);
+    // What begins anew in each pass is no counter of passes.
+    if (this.isLocal(cell) || this.isRegister(cell) || this.changed.has(cell)) return this.write(cell, value);
     this.moving.count(cell, value, counting);
     return value;
   }
@@ -156,15 +161,30 @@ export class CppMachine extends Machine {
 
   /** Puts a value into a cell, and counts the change when it is one. */
   write(cell: number, value: number): number {
-    if (this.cells[cell] !== value) {
+    const before = this.cells[cell]!;
+    if (before !== value) {
       this.cells[cell] = value;
       if (this.isLocal(cell)) this.localChanges += 1;
       else {
         this.changes += 1;
         if (this.isRegister(cell)) this.host.followPinChanges();
+        else this.changed.note(cell, before);
       }
     }
     return value;
+  }
+
+  /** A pass of the function that repeats begins. */
+  beginTurn(): void {
+    this.changesBefore = this.changes;
+    this.changed.clear();
+    this.watchPass();
+  }
+
+  /** It has gone through to its end: when it has left everything as it was, its like are skipped. */
+  endTurn(): void {
+    const isSame = this.changes - this.changed.times === this.changesBefore;
+    if (isSame && this.changed.areAsBefore((cell) => this.moving.isMoving(cell))) this.skipQuietPasses();
   }
 
   /** A cell that there is: a pointer or an index that reaches out of the memory ends up at its last one. */

@@ -134,8 +134,28 @@ const programs: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}long last = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); digitalWrite(LED, (long) millis() - last < ${ms}); }`,
 };
 
+/** Programs whose variables are set and set again in each pass, so that it ends as the one before. */
+const setAgain: Readonly<Record<string, (ms: number, more: number) => string>> = {
+  'set anew and added to': (ms, more) =>
+    `${head}int sum = 0;\n${begin}void loop() { sum = 0; for (int i = 0; i < 4; i++) if (digitalRead(2)) sum += ${more}; digitalWrite(LED, sum > ${ms}); }`,
+  'set anew and counted': (ms, more) =>
+    `${head}int n = 0; unsigned long last = 0;\n${begin}void loop() { n = 0; if (digitalRead(2)) n++; if (n > 0 && millis() - last > ${ms}) { last = millis(); digitalWrite(LED, ${more} % 2); } else if (n == 0) digitalWrite(LED, LOW); }`,
+  'counted up and down': (ms) =>
+    `${head}int n = 0; int turns = 0;\n${begin}void loop() { n++; if (digitalRead(2)) { n--; } if (n > ${ms * 3}) { n = 0; turns++; } digitalWrite(LED, turns % 2); }`,
+  'turned twice': (ms) =>
+    `${head}bool on = false; bool other = true;\n${begin}void loop() { on = !on; if (digitalRead(2)) other = !other; on = !on; digitalWrite(LED, on == other); if (millis() > ${ms}) on = true; }`,
+  exchanged: (_, more) =>
+    `${head}int a = 1; int b = ${more}; int c = 0;\n${begin}void loop() { c = a; a = b; b = c; if (digitalRead(2)) { c = a; a = b; b = c; } digitalWrite(LED, a > 3); }`,
+  'a moment that is taken back': (ms) =>
+    `${head}unsigned long last = 0; unsigned long seen = 0;\n${begin}void loop() { seen = millis(); if (digitalRead(2)) last = seen; seen = 0; digitalWrite(LED, last > 0 && millis() - last < ${ms} && seen == 0); }`,
+  'a list of readings, through a pointer': (ms, more) =>
+    `${head}int values[${(more % 45) + 1}]; int *at;\n${begin}void loop() { at = values; for (int i = 0; i < ${(more % 45) + 1}; i++) { values[i] = 0; *at = digitalRead(2) * ${ms}; at++; } digitalWrite(LED, values[0] > 20); }`,
+  'a chance in between': (ms) =>
+    `${head}int n = 0;\n${begin}void loop() { n = random(${ms}); if (digitalRead(2)) digitalWrite(LED, n % 2); n = 0; }`,
+};
+
 describe('variables that move by themselves', () => {
-  test.each([...Object.entries(programs), ...Object.entries(counting)])(
+  test.each([...Object.entries(programs), ...Object.entries(counting), ...Object.entries(setAgain)])(
     'are skipped to the very same trace: %s',
     (_, write) => {
       fc.assert(
@@ -172,8 +192,10 @@ describe('variables that move by themselves', () => {
     'by three, compared as a long',
     'as places in a code',
     'whether it is due, from a function',
+    'set anew and added to',
+    'turned twice',
   ])('take few steps: %s', (name) => {
-    const source = { ...programs, ...counting }[name]!(100, 40);
+    const source = { ...programs, ...counting, ...setAgain }[name]!(100, 40);
     // Of four times as long a run, fewer than all of the short one.
     const [fast, plain] = [held(source, true, [0.05, 1.9], 2), held(source, false, [0.05, 0.4], 0.5)];
     expect(fast.steps).toBeLessThan(plain.steps);

@@ -1,6 +1,7 @@
 import type { Span } from '../syntax';
 import { RaisedError } from './errors';
 import { bytearrayMethods, dictMethods, listMethods, textMethods, type Method } from './methods';
+import { PyMoment } from './moment';
 import { setMethods } from './sets';
 import type { Runner } from './runner';
 import {
@@ -60,14 +61,20 @@ export function setAttribute(owner: Value, name: string, value: Value, span: Spa
   if (owner instanceof PyInstance) {
     const before = owner.attributes.get(name);
     if (before === undefined) runner.take(1);
-    if (!isUnchanged(before, value)) runner.machine.changes += 1;
+    if (!isUnchanged(before, value))
+      runner.machine.change(owner, name, () => isUnchanged(before, owner.attributes.get(name)));
   }
   owner.set(name, value, span);
 }
 
 /** Whether what gets a value has it already. */
-export const isUnchanged = (before: Value | undefined, now: Value): boolean =>
-  before === now || (before instanceof PyFloat && now instanceof PyFloat && before.value === now.value);
+export const isUnchanged = (before: Value | undefined, now: Value | undefined): boolean => {
+  if (now instanceof PyMoment) return now.isAsBefore(before);
+  if (before instanceof PyMoment && !before.isPast) return false;
+  return (
+    before === now || (before instanceof PyFloat && now instanceof PyFloat && before.value === now.value)
+  );
+};
 
 export const noAttribute = (owner: Value, name: string): RaisedError =>
   new RaisedError(

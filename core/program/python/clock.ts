@@ -2,8 +2,11 @@ import type { Machine } from '../machine';
 import type { ComparisonOperator, Expression, PythonTree, Slot, Statement } from './tree';
 import { allExpressions, allStatements, targetsOf } from './walk';
 
-/** Names of the library's functions that tell the time, with how many of their units make a second. */
-const perSecond: Readonly<Record<string, number>> = { monotonic: 1, monotonic_ns: 1e9 };
+/**
+ * Names of the library's functions that tell the time as a whole number, with how many of their units make a second. What
+ * tells it in seconds is followed as the program runs, see `PyMoment`.
+ */
+const perSecond: Readonly<Record<string, number>> = { monotonic_ns: 1e9 };
 
 /** An expression that runs with the clock: a reading, or one with something added or taken away. */
 export interface Running {

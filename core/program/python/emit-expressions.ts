@@ -6,6 +6,7 @@ import { RaisedError } from './errors';
 import { formatted } from './formatting';
 import { indexed, setIndexed, sliced } from './indexing';
 import { timeReadings } from './library/modules';
+import { plain } from './moment';
 import { compare, negate, operate } from './operators';
 import { iterable, withRest } from './iterating';
 import { itemsIn } from './methods';
@@ -13,7 +14,7 @@ import { room } from './room';
 import type { Locals, Runner } from './runner';
 import type { Expression, Slot, Target } from './tree';
 import { reprOf } from './shown';
-import { held, put, slotsOf } from './slots';
+import { held, placeOfSlot, put, slotsOf } from './slots';
 import { isTrue, numberOf, PyDict, PyFunction, PyList, PySet, PyTuple, type Value } from './values';
 
 /** A value as whoever watches is shown it. */
@@ -145,7 +146,7 @@ export class ExpressionEmitter {
           for (const { operator, value } of rest) {
             runner.machine.spend(pythonCycles.operation);
             const right = value(runner);
-            if (isPair) runner.machine.watcher?.compared(watched, left, right);
+            if (isPair) runner.machine.watcher?.compared(watched, plain(left), plain(right));
             if (!compare(operator, left, right)) return false;
             left = right;
           }
@@ -302,7 +303,6 @@ export class ExpressionEmitter {
       }
       // What is gone again by the next time is no room that is taken for good.
       room(makes === 'dict' ? pairs.entries.size : made.length);
-      runner.machine.changes += 1;
       slots.forEach((slot, index) => put(slot, before[index], runner));
       return runner.made(makes === 'dict' ? pairs : makes === 'set' ? new PySet(made) : new PyList(made));
     };
@@ -344,8 +344,12 @@ export class ExpressionEmitter {
 
   store(slot: Slot): (runner: Runner, value: Value) => void {
     return (runner, value) => {
-      if (!isUnchanged(held(slot, runner), value)) runner.machine.changes += 1;
+      const before = held(slot, runner);
+      const isNew = slot.area === 'local' && runner.calledInPass === runner.machine.pass;
       put(slot, value, runner);
+      if (isNew || isUnchanged(before, value)) return;
+      const { names, index } = placeOfSlot(slot, runner)!;
+      runner.machine.change(names, index, () => isUnchanged(before, names[index]));
     };
   }
 

@@ -1,11 +1,12 @@
 import type { BoardProfile } from '../../boards';
-import { Machine, type Executable } from '../machine';
+import type { Executable } from '../machine';
 import { Stop } from '../stop';
 import { passClocksOf } from './clock';
 import { Completion, type Execute } from './completion';
 import { StatementEmitter } from './emit-statements';
 import { RaisedError } from './errors';
 import { Runner } from './runner';
+import { PythonMachine } from './machine';
 import type { PythonTree } from './tree';
 import { watchedNames } from './names';
 import type { Value } from './values';
@@ -22,7 +23,7 @@ export function emitPython(tree: PythonTree, board: BoardProfile): Executable {
   );
   return {
     begin(host, limits) {
-      const machine = new Machine(host, limits);
+      const machine = new PythonMachine(host, limits);
       const begun = (): Runner =>
         new Runner(
           machine,

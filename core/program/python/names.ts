@@ -1,5 +1,6 @@
 import type { WatchedName } from '../watching';
 import type { Runner } from './runner';
+import { plain } from './moment';
 import type { FunctionTree, PythonTree, Statement } from './tree';
 import { reprOf } from './shown';
 import { PyDict, PyFloat, PyList, PyTuple, type Value } from './values';
@@ -44,6 +45,6 @@ function shownText(value: Value | undefined): string | undefined {
     value instanceof PyTuple ||
     value instanceof PyDict;
   if (!isShown) return undefined;
-  const text = reprOf(value);
+  const text = reprOf(plain(value));
   return text.length > LONGEST_TEXT ? `${text.slice(0, LONGEST_TEXT - 1)}…` : text;
 }

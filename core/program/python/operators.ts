@@ -1,6 +1,7 @@
 import { effort } from '../../effort';
 import { RaisedError } from './errors';
 import { percentFormatted } from './formatting';
+import { followedSides, movedMoment, PyMoment } from './moment';
 import { room } from './room';
 import { difference, intersection, union } from './set-operations';
 import type { BinaryOperator, ComparisonOperator } from './tree';
@@ -29,6 +30,10 @@ const EFFORT_OF_LARGE = 10_000;
 export function operate(operator: BinaryOperator, left: Value, right: Value): Value {
   effort(20 * (sizeOf(left) + sizeOf(right)));
   if (operator === '%' && typeof left === 'string') return percentFormatted(left, right);
+  if (left instanceof PyMoment || right instanceof PyMoment) {
+    const moved = movedMoment(operator, left, right);
+    if (moved) return moved;
+  }
   const [a, b] = [numberOf(left), numberOf(right)];
   if (a !== undefined && b !== undefined) {
     return left instanceof PyFloat || right instanceof PyFloat
@@ -198,7 +203,9 @@ export function negate(operator: '-' | '+' | '~', value: Value): Value {
   return operator === '-' ? 0 - number : -number - 1;
 }
 
-export function compare(operator: ComparisonOperator, left: Value, right: Value): boolean {
+export function compare(operator: ComparisonOperator, one: Value, other: Value): boolean {
+  const isOfClock = one instanceof PyMoment || other instanceof PyMoment;
+  const [left, right] = isOfClock ? followedSides(operator, one, other) : [one, other];
   switch (operator) {
     case '==':
       return equal(left, right);

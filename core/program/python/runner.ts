@@ -1,9 +1,9 @@
 import type { BoardPin, BoardProfile } from '../../boards';
-import type { Machine } from '../machine';
 import { Stop } from '../stop';
 import { pythonCycles } from './costs';
 import { RaisedError } from './errors';
 import { heldBy } from './held';
+import type { PythonMachine } from './machine';
 import { effort } from '../../effort';
 import type { FunctionTree } from './tree';
 import {
@@ -43,6 +43,8 @@ export type Signature = Pick<FunctionTree, 'parameters' | 'byPlace' | 'rest'>;
 export class Runner implements Running {
   readonly globals: (Value | undefined)[];
   locals: Locals = [];
+  /** Number of the pass in which the running function was called: what its names get then is nobody else's. */
+  calledInPass = -1;
   /** Names of the functions around the running one, the nearest first. */
   around: readonly Locals[] = [];
   /** What the function that ended last gives. */
@@ -56,7 +58,7 @@ export class Runner implements Running {
   line = 1;
 
   constructor(
-    readonly machine: Machine,
+    readonly machine: PythonMachine,
     readonly board: BoardProfile,
     globals: number,
     private readonly callOwn: CallOwn,
@@ -107,13 +109,15 @@ export class Runner implements Running {
       throw new RaisedError('RuntimeError', 'maximum recursion depth exceeded');
     this.depth += 1;
     this.machine.spend(pythonCycles.call);
-    const { locals, around } = this;
+    const { locals, around, calledInPass } = this;
     this.frames.push(locals);
     try {
+      this.calledInPass = this.machine.pass;
       return this.callOwn(this, fn.index, complete, fn.around);
     } finally {
       this.locals = locals;
       this.around = around;
+      this.calledInPass = calledInPass;
       this.frames.pop();
       this.depth -= 1;
     }

@@ -1,7 +1,7 @@
 import type { BoardPin, BoardProfile } from '../../boards';
 import { effort } from '../../effort';
-import type { Machine } from '../machine';
 import { RaisedError } from './errors';
+import type { PythonMachine } from './machine';
 import type { Span } from '../syntax';
 
 /**
@@ -28,9 +28,14 @@ export type Value =
 
 /** A 32-bit floating-point number, as these boards have them. */
 export class PyFloat {
-  readonly value: number;
+  private readonly exact: number;
+
   constructor(value: number) {
-    this.value = Math.fround(value);
+    this.exact = Math.fround(value);
+  }
+
+  get value(): number {
+    return this.exact;
   }
 }
 
@@ -117,7 +122,7 @@ export interface Given {
 
 /** What runs a program, as the library finds it. */
 export interface Running {
-  readonly machine: Machine;
+  readonly machine: PythonMachine;
   readonly board: BoardProfile;
   /** Pins that an object has taken, with the object's number. */
   readonly claimed: Map<string, number>;

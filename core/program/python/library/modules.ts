@@ -1,5 +1,6 @@
 import { RaisedError } from '../errors';
 import { argument, itemsIn, wholeNumber } from '../methods';
+import { PyMoment } from '../moment';
 import {
   numberOf,
   PyBuiltin,
@@ -24,10 +25,7 @@ function realNumber(value: Value): number {
 }
 
 /** Seconds since the board began, as these boards count them. */
-const now: Work = (_, { machine }) => {
-  machine.clockEscaped = true;
-  return new PyFloat(machine.counts(1000) / 1000);
-};
+const now: Work = (_, { machine }) => PyMoment.read(machine);
 
 export const timeModule = new PyModule(
   'time',
