@@ -16,6 +16,7 @@ import {
   findingOfWord,
   ofExchangedWords,
   ofMovedLine,
+  ofNeverOff,
   ofOpenCase,
   ofSeparateQuestions,
   withoutPause,
@@ -213,7 +214,7 @@ function bestOfProgram(
   // Nothing else was seen where the run ended early.
   const [last] = byCause(explained);
   const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
-  const separate = ofSeparateQuestions(plain ?? left, edits);
+  const separate = ofSeparateQuestions(plain ?? left, edits) ?? ofNeverOff(plain ?? left, edits);
   if (separate) return separate;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;

@@ -134,6 +134,66 @@ describe('questions that are asked one behind the other', () => {
   });
 });
 
+describe('what is switched on and never off', () => {
+  const never = 'no line switches any of them off';
+
+  test('is switched off wherever another one is switched on', () => {
+    const asks = `  if (level < 300) digitalWrite(GREEN, HIGH);
+  else if (level < 700) digitalWrite(YELLOW, HIGH);
+  else digitalWrite(RED, HIGH);`;
+    const source = cpp(asks).replace(/void only[\s\S]*?\n\}\n\n/, '');
+    const [cause, ...others] = causesIn(bands, written(source));
+    expect(cause?.repair?.text).toBe(
+      'Switch the others off wherever one is switched on: in lines 13, 14 and 15.',
+    );
+    expect(cause?.message).toContain(never);
+    expect(others).toEqual([]);
+  });
+
+  test('is so in Python too', () => {
+    const asks = `    if level < 20000:
+        low.value = True
+    if level > 45000:
+        high.value = True`;
+    const twoEnds = {
+      ...halves,
+      data: {
+        ...halves.data,
+        scenarios: halves.data.scenarios.map((one) => ({
+          ...one,
+          expect: one.expect.filter((expectation) => !('from' in expectation && expectation.from === 2.1)),
+        })),
+      },
+    };
+    const [cause] = causesIn(twoEnds, written(python(asks)));
+    expect(cause?.repair?.text).toBe(
+      'Switch the others off wherever one is switched on: in lines 15 and 17.',
+    );
+    expect(cause?.message).toContain(never);
+  });
+});
+
+describe('a side of a question', () => {
+  test('that lacks its negation is turned round, told by its place among its like', () => {
+    const program = cpp(`  bool isLow = level < 300;
+  bool isHigh = level >= 700;
+  if (isLow) only(GREEN);
+  if (isHigh && isLow) only(YELLOW);
+  if (!isHigh && !isLow) only(YELLOW);
+  if (!isHigh && !isLow && isHigh) only(GREEN);
+  if (!isHigh) return;
+  only(RED);`);
+    expect(reportOnSlip(bands, written(program)).verdict).toBe('as-drawn');
+    const [cause, ...others] = causesIn(
+      bands,
+      written(program.replace('!isHigh && !isLow) ', '!isHigh && isLow) ')),
+    );
+    expect(cause?.repair?.text).toBe('Put ! before isLow in line 23.');
+    expect(cause?.code).toBe('logic-inverted');
+    expect(others).toEqual([]);
+  });
+});
+
 const turned = exerciseSaid({
   id: 'turned',
   board: 'learner-5v',

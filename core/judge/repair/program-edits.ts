@@ -11,6 +11,8 @@ import { pythonCandidates, pythonPins } from './python-edits';
 import { movedLines } from './moved-lines';
 import { otherNumber } from './distinct-cases';
 import { pressCandidates } from './press-edits';
+import { negationsIn } from './negations';
+import { othersOff } from './others-off';
 import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
 import { exchangedWords, exchangeText } from './exchanged-words';
@@ -97,6 +99,11 @@ export function programCandidates(
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));
+  const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
+  if (others) found.push(makeAll(others.edits, cost.loop, others.text));
+  found.push(
+    ...negationsIn(program.source, program.language).map(({ edit, text }) => make(edit, cost.word, text)),
+  );
   for (const line of wishes.onceLines)
     for (const { edits, text } of readingsAnew(program.source, program.language, line))
       found.push(makeAll(edits, cost.again, text));

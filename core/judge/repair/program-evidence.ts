@@ -7,6 +7,7 @@ import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
 import { goesOnIn } from './chained-questions';
 import { exchangeText } from './exchanged-words';
+import { areOthersOff } from './others-off';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
 import { listText } from '../../words/words';
@@ -169,6 +170,23 @@ export function ofSeparateQuestions(
       `Which of the questions are asked in one turn, and how many of them can be met?`,
       `${asked} ${have} no else, so what is asked there is asked in every turn.`,
       `Put else before the if in ${asked.toLowerCase()}.`,
+    ],
+  };
+}
+
+/** What was seen of a build in which several are switched on in turn and none is ever switched off. */
+export function ofNeverOff(seen: Observation | undefined, edits: readonly Edit[]): Observation | undefined {
+  const changes = edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
+  if (!seen || !areOthersOff(changes)) return undefined;
+  return {
+    ...seen,
+    line: Math.min(...changes.map(({ line }) => line)),
+    column: 1,
+    message: `${seen.message} The program switches several on, one after the other, and no line switches any of them off.`,
+    hints: [
+      'Which line switches off what was switched on before?',
+      'A pin stays as it was set last, until a line sets it again.',
+      'Wherever one is switched on, switch the others off.',
     ],
   };
 }

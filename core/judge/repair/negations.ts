@@ -1,0 +1,98 @@
+import type { TextEdit } from '../../findings/finding';
+import type { Language } from '../../program';
+import { tokenize } from '../../program/cpp/tokens';
+import { isWord } from '../../program/python/line-tokens';
+import { pythonLines } from '../../program/python/lines';
+import type { Token } from '../../program/token';
+import { closing } from './token-places';
+
+/** One side of a question turned round. */
+export interface Negation {
+  readonly edit: TextEdit;
+  readonly text: string;
+}
+
+/** What stands before and behind a side of a question, and what turns it round. */
+interface Signs {
+  readonly joints: ReadonlySet<string>;
+  readonly heads: ReadonlySet<string>;
+  readonly ends: ReadonlySet<string | undefined>;
+  readonly negation: string;
+}
+
+const CPP: Signs = {
+  joints: new Set(['&&', '||']),
+  heads: new Set(['if', 'while']),
+  ends: new Set(['&&', '||', ')']),
+  negation: '!',
+};
+const PYTHON: Signs = {
+  joints: new Set(['and', 'or']),
+  heads: new Set(['if', 'elif', 'while']),
+  ends: new Set(['and', 'or', ':', undefined]),
+  negation: 'not',
+};
+/** Words of C++ that are no side of a question. */
+const FIXED = /^(?:true|false|HIGH|LOW|\d+)$/;
+
+/** Every side of a question that is a name or a call by itself, turned round: with a negation, or without the one that it has. */
+export const negationsIn = (source: string, language: Language): readonly Negation[] =>
+  language === 'python'
+    ? pythonLines(source).lines.flatMap(({ tokens }) => negationsOf(tokens, PYTHON, isWord))
+    : negationsOf(tokenize(source).tokens, CPP, ({ kind, text }) => kind === 'word' && !FIXED.test(text));
+
+function negationsOf(
+  tokens: readonly Token[],
+  { joints, heads, ends, negation }: Signs,
+  isName: (token: Token) => boolean,
+): readonly Negation[] {
+  return tokens.flatMap((token, index): readonly Negation[] => {
+    if (!isName(token)) return [];
+    const last = endOfSide(tokens, index);
+    const isNegated = tokens[index - 1]?.text === negation;
+    const before = isNegated ? index - 2 : index - 1;
+    const sign = tokens[before]?.text ?? '';
+    const isHead = heads.has(sign) || (sign === '(' && heads.has(tokens[before - 1]?.text ?? ''));
+    const goesOn = tokens[last + 1]?.text;
+    const isGiven = sign === '=' && joints.has(goesOn ?? '');
+    if (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn)) return [];
+    const { line, column } = token;
+    const named = tokens
+      .slice(index, last + 1)
+      .map(({ text }) => text)
+      .join('');
+    const which = placeAmong(tokens, index);
+    if (!isNegated)
+      return [
+        {
+          edit: { line, column, length: 0, by: negation === '!' ? '!' : `${negation} ` },
+          text: `Put ${negation} before ${which}${named} in line ${line}.`,
+        },
+      ];
+    const from = tokens[index - 1]!;
+    if (from.line !== line) return [];
+    return [
+      {
+        edit: { line, column: from.column, length: column - from.column, by: '' },
+        text: `Remove the ${negation} before ${which}${named} in line ${line}.`,
+      },
+    ];
+  });
+}
+
+/** The last token of a name with what belongs to it: `button.value`, `digitalRead(2)`. */
+function endOfSide(tokens: readonly Token[], index: number): number {
+  let last = index;
+  while (tokens[last + 1]?.text === '.' && tokens[last + 2]?.kind === 'word') last += 2;
+  return tokens[last + 1]?.text === '(' ? (closing(tokens, last + 1, '(', ')') ?? last) : last;
+}
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth'];
+
+/** `the second `, of a name that its line has several times. */
+function placeAmong(tokens: readonly Token[], index: number): string {
+  const { line, text } = tokens[index]!;
+  const alike = tokens.filter((token) => token.line === line && token.text === text);
+  const place = ORDINALS[alike.indexOf(tokens[index]!)];
+  return alike.length > 1 && place !== undefined ? `the ${place} ` : '';
+}
