@@ -45,7 +45,7 @@ export function measured(
   ).exec(what);
   if (room && sensor) return [`light on ${sensor} to ${room[1] ? DARK : BRIGHT}${tail}`];
   const covered = new RegExp(
-    `^(?:(cover|shade|darken)|uncover|shine (?:a light )?on|light up) (${NAMES})(?: with (?:your|a|my|the) (?:hand|finger|palm|paper|book))?$`,
+    `^(?:(cover|shade|darken)|uncover|shine (?:(?:a|the|your) (?:light|torch|lamp|flashlight) )?(?:on|onto|at)|light up) (${NAMES})(?: with (?:your|a|my|the) (?:hand|finger|palm|paper|book))?$`,
     'i',
   ).exec(what);
   if (covered && isTouched(covered[2]!, 'light', parts))

@@ -60,7 +60,12 @@ function readSaid(
     });
   const once = (sentence: string, also: readonly Stimulus[] = []): Result<readonly Stimulus[]> =>
     readPlain(sentence, parts, [...before, ...also]) ?? direct;
-  const read = once(plain);
+  const waited = new RegExp(`^wait(?: for)? ${SECONDS}(?:,? (?:and )?then|,? and|,) (.+)$`, 'i').exec(plain);
+  const read = once(
+    waited
+      ? `${waited[2]!} at ${timed((before.length === 0 ? 0 : nextAt(before) - BETWEEN) + Number(waited[1]))} s`
+      : plain,
+  );
   if (read.ok) return read;
   const whole = lasting(plain, parts, before, (sentence, also) => {
     const found = once(sentence, also);
@@ -116,6 +121,7 @@ function said(
       ),
       (all, name: string) => (isTouched(name, 'motion', parts) ? `motion at ${name}` : all),
     )
+    .replace(new RegExp(`^double[- ]?(?:press|push|tap|click) (${NAMES})\\b`, 'i'), 'press $1 twice quickly')
     .replace(/^(?:push|tap|click)\b/i, 'press')
     .replace(/^(?:press and hold|keep pressing|hold down)\b/i, 'hold');
   const reset = new RegExp(
@@ -137,6 +143,9 @@ function said(
 function withSensors(plain: string, parts: readonly Named[]): string {
   const named = (how: StimulusKind, all: string): string => onlyTouched(how, parts) ?? all;
   return plain
+    .replace(/(?<= m (?:before|in front of|away from|from) )(?:the |your )?sensor\b/i, (all) =>
+      named('distance', all),
+    )
     .replace(/\bthe (light|temperature|distance|motion) sensor\b/gi, (all, what: string) =>
       named(what.toLowerCase() === 'temperature' ? 'warm' : (what.toLowerCase() as StimulusKind), all),
     )
@@ -155,7 +164,10 @@ const THING = '(?:a |an |your |the )?(?:hand|book|box|finger|object|obstacle)';
 function withHands(plain: string, parts: readonly Named[]): string {
   return plain
     .replace(new RegExp(`^(?:hold|put|move|bring|wave) ${THING} (?=from [\\d.]+ m\\b)`, 'i'), 'something ')
-    .replace(/^something (?:comes|moves|goes) (?=from [\d.]+ m\b)/i, 'something ')
+    .replace(
+      /^something (?:comes|moves|goes)(?: closer| nearer| away| off)? (?=from [\d.]+ m\b)/i,
+      'something ',
+    )
     .replace(
       new RegExp(
         `^(?:hold|put|move|bring) ${THING}(?: (?:to|at|within|up to))? (\\d+(?:\\.\\d+)?) m\\b`,
@@ -183,9 +195,9 @@ function withHands(plain: string, parts: readonly Named[]): string {
       (_, name?: string) => `motion${name === undefined ? '' : ` at ${name}`}`,
     )
     .replace(
-      /^(?:switch|turn) (off|on) the (?:room )?light\b|^the (?:room )?light (?:goes|is switched) (off|on)\b/i,
-      (_, one?: string, other?: string) =>
-        /off/i.test(one ?? other ?? '') ? 'it gets dark' : 'it gets bright',
+      /^(?:switch|turn) (off|on) the (?:room )?lights?\b|^(?:switch|turn) the (?:room )?lights? (off|on)\b|^the (?:room )?lights? (?:goes|go|is switched|are switched) (off|on)\b/i,
+      (_, ...states: (string | undefined)[]) =>
+        states.slice(0, 3).some((state) => /off/i.test(state ?? '')) ? 'it gets dark' : 'it gets bright',
     )
     .replace(
       new RegExp(

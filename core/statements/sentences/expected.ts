@@ -34,7 +34,8 @@ export function readExpected(
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
   const conditioned = underCondition(plain, parts, done);
-  if (conditioned) return expectationsOf(conditioned, text);
+  const unread = (): Result<never> => notUnderstoodOf(text, plain, parts);
+  if (conditioned) return expectationsOf(conditioned, text, unread);
   const unseen = unseenIn(plain, parts);
   if (unseen !== undefined) return fail({ message: unseen, typed: text });
   const asTyped = plain === plainly(text, parts) ? readExpectation(text) : undefined;
@@ -45,11 +46,10 @@ export function readExpected(
   const read = direct.ok
     ? ok([direct.value])
     : meant
-      ? expectationsOf(meant, text)
-      : (onlyDone(text, parts, done) ?? notUnderstoodOf(text, plain, parts));
+      ? expectationsOf(meant, text, unread)
+      : (onlyDone(text, parts, done) ?? unread());
   // “It is dark” speaks of no part that is called IT.
-  if (read.ok && !read.value.every((one) => namesOnlyParts(one, parts)))
-    return notUnderstoodOf(text, plain, parts);
+  if (read.ok && !read.value.every((one) => namesOnlyParts(one, parts))) return unread();
   const handled = read.ok ? (handledIn(read.value, parts) ?? unlikeIts(read.value, parts)) : undefined;
   return handled === undefined ? read : fail({ message: handled, typed: text });
 }
@@ -71,12 +71,17 @@ const onlyDone = (
 const namesOnlyParts = (expectation: Expectation, parts: readonly Named[]): boolean =>
   partsOfExpectation(expectation).every((name) => /\d/.test(name) || parts.some(({ ref }) => ref === name));
 
-/** The expectations that are meant; the first that is none, or what is missing to know. */
-function expectationsOf(meant: Meaning, typed: string): Result<readonly Expectation[]> {
+/** The expectations that are meant; what is missing to know, or the answer to what is none. */
+function expectationsOf(
+  meant: Meaning,
+  typed: string,
+  unread: () => Result<never>,
+): Result<readonly Expectation[]> {
   if ('problem' in meant) return fail({ message: meant.problem, typed });
   const read = meant.sentences.map((sentence) => readExpectation(sentence));
-  const wrong = read.find((one) => !one.ok);
-  return wrong && !wrong.ok ? wrong : ok(read.flatMap((one) => (one.ok ? [one.value] : [])));
+  return read.every(({ ok: isRead }) => isRead)
+    ? ok(read.flatMap((one) => (one.ok ? [one.value] : [])))
+    : unread();
 }
 
 /** A sentence in the words and the order in which it is read. */
@@ -117,7 +122,9 @@ const ways: readonly Way[] = [
       saying(`${one}, then ${other}`, `${one} and ${other} never lit together`),
   },
   {
-    pattern: whole(`(${NAMES}) and (${NAMES}) alternate every (?:sec|${SECONDS})`),
+    pattern: whole(
+      `(${NAMES}) and (${NAMES}) (?:alternate|(?:blink|flash|light(?: up)?|are lit|shine) alternat(?:e|ing)ly) every (?:sec|${SECONDS})`,
+    ),
     means: ([one = '', other = '', length = '1']) =>
       saying(
         `${one} lit ${length} s, dark ${length} s`,

@@ -4,8 +4,9 @@ import { SECONDS } from './way';
 
 /** Presses that a scenario may have: more of them are no lesson. */
 export const MOST_PRESSES = 100;
-/** Seconds between two presses. */
+/** Seconds between two presses, and between two that are quick. */
 const BETWEEN = 1;
+const QUICK = 0.5;
 /** What says that a button is not let go of at all. */
 const NEVER_LET_GO =
   /,? (?:and (?:keep|hold)(?: it)?(?: pressed| down)?|without letting go|(?:until|till|to) the end|on(?:wards)?)$/i;
@@ -39,13 +40,13 @@ export function pressed(text: string, usual: number): readonly string[] | undefi
   const isRepeated = every !== undefined || /\b(?:repeatedly|again and again|over and over)\b/i.test(how);
   const times = /\btwice\b/i.test(how) ? 2 : /\bonce\b/i.test(how) ? 1 : /\b(\d+) times?\b/i.exec(how)?.[1];
   const count = Number(times ?? (isRepeated ? OVER_AND_OVER : 1));
-  const apart = Number(every ?? BETWEEN);
+  const apart = Number(every ?? (/\b(?:quickly|fast|rapidly)\b/i.test(how) ? QUICK : BETWEEN));
   const listed = new RegExp(`(?:at|after|from) ((?:${SECONDS}(?:, ?(?:and )?| and )?)+)`, 'i').exec(how)?.[1];
   const moments = listed ? (listed.match(/\d+(?:\.\d+)?/g) ?? []).map(Number) : [usual];
   const known = how
     .replace(new RegExp(`\\bfor ${SECONDS}|\\b(?:every|each) ${SECONDS}|\\b\\d+ times?\\b`, 'gi'), '')
     .replace(new RegExp(`(?:at|after|from) (?:${SECONDS}(?:, ?(?:and )?| and )?)+`, 'i'), '')
-    .replace(/\b(?:repeatedly|over and over|once|twice|again|apart|and)\b|[ ,]/gi, '');
+    .replace(/\b(?:repeatedly|over and over|once|twice|again|apart|quickly|fast|rapidly|and)\b|[ ,]/gi, '');
   if (known !== '' || !(count <= MOST_PRESSES)) return undefined;
   if (verb.toLowerCase() === 'hold')
     return moments.map((at) =>

@@ -23,6 +23,12 @@ export const waysCounted: readonly Way[] = [
       saying(`${subject} ${counts(verb)} ${count} or more${tail}`),
   },
   {
+    pattern: whole(
+      `(${NAMES}) ${VERB}(?:es|s)? (once|twice|\\d+ times?),? (?:and )?then (?:it )?(?:stays|is|goes|stops|remains)(?: (?:off|dark|out|silent))?`,
+    ),
+    means: ([subject = '', verb = '', count = '']) => saying(`${subject} ${counts(verb)} ${count}`),
+  },
+  {
     pattern: whole(`(${NAMES}) (?:keeps )?${VERB}(?:es|s|ing)? ${OFTEN}((?: .*)?)`),
     means: ([subject = '', verb = '', tail = '']) => saying(`${subject} ${counts(verb)} ${SOMETIMES}${tail}`),
   },

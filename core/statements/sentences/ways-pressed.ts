@@ -1,3 +1,4 @@
+import { COLOUR, colourCalled } from './colours';
 import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { stated, stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
@@ -59,6 +60,14 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
           ? []
           : [`${subject} goes ${otherState.toLowerCase()} within ${AT_ONCE} s of ${other}`]),
       ),
+  },
+  // each press of S1 turns D1 on or off
+  {
+    pattern: whole(
+      `(?:(?:each|every) press of )?(${NAMES}) (?:toggles (${NAMES})|(?:turns|switches) (${NAMES}) (?:on (?:and|or|then) off|off (?:and|or|then) on|over|on\\/off))`,
+    ),
+    means: ([button = '', one, other]) =>
+      saying(`${one ?? other ?? ''} changes within ${AT_ONCE} s of ${button}`),
   },
   // … after the third press
   ...[AFTER_NTH, AFTER_SO_MANY].map((source) => ({
@@ -141,7 +150,7 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   // … when S1 is pressed
   {
     pattern: whole(
-      `(${NAMES}) (.+?),? (?:when|after|once|if|whenever|as soon as|each time|every time|with each press of|after each press of|at each press of|with) ${USED}`,
+      `(${NAMES}) (.+?),? (?:when|after|once|if|whenever|as soon as|each time|every time|(?:with|after|at|on) (?:each|every) press of|with) ${USED}`,
     ),
     means: ([subject = '', said = '', name = '']) => {
       if (TOGGLES.test(said)) return saying(`${subject} changes within ${AT_ONCE} s of ${name}`);
@@ -244,10 +253,15 @@ function afterPress(
 function whileHeld(said: string, pressed: string, around: Around): Meaning | undefined {
   const [, subject = '', rest = ''] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
   const state = stateOf(rest);
-  if (!state) return undefined;
+  const colour = new RegExp(`^is (${COLOUR})$`, 'i').exec(rest)?.[1];
+  if (!state && colour === undefined) return undefined;
   const name = pressed.toUpperCase();
   const press = around.done.find((stimulus) => isPress(stimulus) && stimulus.press === name);
   if (!press || !isPress(press)) return notHeldYet(name);
+  if (!state)
+    return saying(
+      `${subject} is ${colourCalled(colour!)} from ${AT_ONCE} s${press.for === undefined ? '' : ` to ${Math.max(AT_ONCE, timed(press.for - AT_ONCE))} s`} after ${name}`,
+    );
   const from = `${stated(subject, state, around)} from ${AT_ONCE} s`;
   if (press.for === undefined) return saying(`${from} after ${name}`);
   const end = Math.max(AT_ONCE, timed(press.for - AT_ONCE));

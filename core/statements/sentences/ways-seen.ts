@@ -1,3 +1,4 @@
+import { COLOUR, colourCalled } from './colours';
 import { observedOf } from './on-off';
 import { NAMES, timed } from './plain';
 import { saying, SECONDS, whole, type Way } from './way';
@@ -7,23 +8,6 @@ const ABOUT = 10;
 /** What is called dim and what bright, in percent as an eye sees it. */
 const DIM = [5, 50] as const;
 const BRIGHT = [60, 100] as const;
-/** Colours as people call them, each with its name here. */
-const COLOURS: Readonly<Record<string, string>> = {
-  red: 'red',
-  green: 'green',
-  blue: 'blue',
-  yellow: 'yellow',
-  orange: 'orange',
-  white: 'white',
-  turquoise: 'turquoise',
-  cyan: 'turquoise',
-  aqua: 'turquoise',
-  violet: 'violet',
-  purple: 'violet',
-  magenta: 'violet',
-  pink: 'violet',
-};
-
 /** Who prints. */
 const PRINTING = '(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output|line))?))';
 
@@ -99,10 +83,9 @@ export const waysSeen: readonly Way[] = [
   // what colour it gets, which way it goes
   {
     pattern: whole(
-      `(${NAMES}) (?:is|turns|goes|becomes|gets|changes to|lights(?: up)?|shines) (${Object.keys(COLOURS).join('|')})\\b(.*)`,
+      `(${NAMES}) (?:is|turns|goes|becomes|gets|changes to|lights(?: up)?|shines) (${COLOUR})\\b(.*)`,
     ),
-    means: ([subject = '', colour = '', tail = '']) =>
-      saying(`${subject} is ${COLOURS[colour.toLowerCase()]}${tail}`),
+    means: ([subject = '', colour = '', tail = '']) => saying(`${subject} is ${colourCalled(colour)}${tail}`),
   },
   {
     pattern: whole(`(${NAMES}) (?:turns|runs|goes|moves|spins) (for|back)wards?((?: .*)?)`),

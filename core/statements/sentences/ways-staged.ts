@@ -1,5 +1,6 @@
 import { NAMES, timed } from './plain';
 import { AGAIN, BETWEEN, nearOf } from './ways-phased';
+import { COLOUR } from './colours';
 import { SECONDS, whole, type Around, type Meaning, type Way } from './way';
 
 /** What a part does for how long; nothing is said of the length of the last one where it stays. */
@@ -61,7 +62,7 @@ export const waysStaged = (reads: Reads): readonly Way[] => [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:(?:cycles|goes|runs|fades|changes) through|changes (?:its )?colou?rs?\\b|rotates through) ?.*`,
+      `(${NAMES}) (?:(?:cycles|goes|runs|fades|changes) through|changes (?:its )?colou?rs?\\b|rotates through|is (?:${COLOUR})(?:,? (?:and )?then (?:${COLOUR}))+) ?.*`,
     ),
     means: ([subject = '']) => {
       const name = subject.toUpperCase();
