@@ -21,6 +21,7 @@ import {
   ofSeparateQuestions,
   withoutPause,
 } from './repair/program-evidence';
+import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
 import { findingOfType } from './repair/type-evidence';
 
@@ -39,7 +40,7 @@ export function causesOf(
   examination: Examination,
   { candidates, rest, look }: Repairs,
 ): readonly Cause[] {
-  const mended = candidates.reduce<Build | undefined>((made, { apply }) => made && apply(made), build);
+  const mended = withAll(candidates, build);
   const gone = explainedBy(examination.observations, mended && look(mended).observations);
   const causes: Cause[] = [];
   for (const candidate of candidates) {
@@ -133,26 +134,31 @@ function ofProgram(
   build: Build,
   look: Look,
 ): Observation | undefined {
-  const others = set.reduce<Build | undefined>(
-    (made, other) => (other === candidate ? made : made && other.apply(made)),
-    build,
-  );
+  const rest = set.filter((other) => other !== candidate);
+  const others = withAll(rest, build);
   if (!others) return undefined;
   // What the other changes do to a program that compiles is nothing that was seen of it.
   const isBroken = build.program.compiled !== undefined && others.program.compiled === undefined;
   if (isBroken) return bestOfProgram(candidate, build.program.source, look(build).observations, look(build));
   const examination = look(others);
-  const repaired = candidate.apply(others);
+  const repaired = withAll(set, build);
   const explained = explainedBy(examination.observations, repaired && look(repaired).observations);
-  const best = bestOfProgram(candidate, others.program.source, explained, examination);
+  const { source } = build.program;
+  const shown = bestOfProgram(
+    onTopOf(candidate, rest, source),
+    others.program.source,
+    explained,
+    examination,
+  );
+  const best = shown && toldWithout(shown, rest, { source, text: others.program.source });
   // What a change says itself is no rule's to say.
   const isSeen =
-    best && explained.some(({ code, message }) => code === best.code && best.message.startsWith(message));
+    shown && explained.some(({ code, message }) => code === shown.code && shown.message.startsWith(message));
   // What was seen on the build itself has its own numbers.
   const seen =
     isSeen &&
     look(build).observations.find(
-      ({ code, line }) => isProgram(code) && code === best.code && line === best.line,
+      ({ code, line }) => isProgram(code) && code === best?.code && line === best.line,
     );
   // What the repair shows beside it stays said.
   return seen && best?.message.startsWith(seen.message) !== true ? seen : best;
@@ -197,6 +203,9 @@ function bestOfProgram(
   if (refused.length > 0) return [...refused].sort((a, b) => away(a) - away(b))[0];
   const exchanged = findingOfExchange(edits, source, circuit);
   if (exchanged) return exchanged;
+  // What is read again is what was read once, whatever else that was too early for.
+  const once = explained.find(({ code, evidence }) => code === 'missed-input' && evidence?.['readAtS']);
+  if (once && edits.some((one) => readsAnew(one, source))) return once;
   // What the processor does wrong comes before what comes of that, but for a direction that was all it wanted.
   const error = explained.find(({ code }) => code === 'runtime-error');
   if (error && !isOfDirection(edit)) return error;

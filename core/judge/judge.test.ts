@@ -125,7 +125,6 @@ describe('a mistake in the program', () => {
     ['the wrong direction', writing('OUTPUT', 'INPUT'), 'direction-unset'],
     ['another pin than the wire', writing('= 13', '= 12'), 'pin-disagrees'],
     ['no second pause', writing('  delay(2500);\n', ''), 'missing-pause'],
-    ['no pause at all', writing(/ {2}delay\(\d+\);\n/g, ''), 'missing-pause'],
     ['a time that is off', writing('2500', '250'), 'timing-off'],
     ['seconds for milliseconds', writing('2500', '2.5'), 'timing-off'],
     ['both levels high', writing('LOW', 'HIGH'), 'not-dark'],
@@ -149,6 +148,15 @@ describe('a mistake in the program', () => {
     const report = checkBeacon(LAYOUT, program);
     expect(report.verdict).toBe('does-not-work');
     expect(causes(report)).toEqual([code]);
+  });
+
+  test('no pause at all is two that are missing, each told in the lines of the program as it is', () => {
+    const report = checkBeacon(LAYOUT, writing(/ {2}delay\(\d+\);\n/g, ''));
+    const told = report.findings.filter(({ cause }) => cause);
+    expect(told.map(({ code }) => code)).toEqual(['missing-pause', 'missing-pause']);
+    const lines = told.map(({ repair }) => Number(/after line (\d+)/.exec(repair!.text)![1]));
+    expect(lines[1]).toBe(lines[0]! + 1);
+    expect(told[1]!.message).toContain(`After line ${lines[1]} `);
   });
 
   test('an empty program cannot be told', () => {

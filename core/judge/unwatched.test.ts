@@ -116,7 +116,7 @@ describe('a repair goes towards what the exercise’s own program does where nob
     const [cause] = causesIn(parking, { program });
     expect(cause).toMatchObject({
       code: 'missed-input',
-      repair: { text: expect.stringContaining('distanceCm()') },
+      repair: { text: 'Move line 16 into the loop, behind line 24.' },
     });
   });
 });

@@ -131,7 +131,7 @@ describe('a recorded run', () => {
 
   test('keeps what a program that never rests does as far as it can, and says how far', () => {
     const { recording, program } = recorded(
-      'volatile int a = 0;\nvoid setup() {}\nvoid loop() {\n  a = a + 1;\n  a = a - 1;\n}\n',
+      'volatile unsigned long a = 1;\nvoid setup() {}\nvoid loop() {\n  a = a + 1;\n  a = a * 5;\n}\n',
       { seconds: 20 },
     );
     expect(recording.keptUntil).toBeLessThan(20);

@@ -1,5 +1,6 @@
 import type { PointName, Ref } from '../../brand';
 import type { Edit, FindingCode, Observation } from '../../findings/finding';
+import type { Program } from '../../program';
 import type { Build } from '../build';
 
 /** What a change that repairs a wiring is evidence of. */
@@ -25,6 +26,8 @@ export interface Candidate {
   readonly evidence?: Evidence;
   /** Whether it makes a place of the program what it is in the exercise's own. */
   readonly isAsAsked?: boolean;
+  /** Of a change that is told of the program as it was handed in: what reads the program that it makes. */
+  readonly compile?: (source: string) => Program;
 }
 
 /** Whether a change is one word or sign of the exercise's own program in the place of another. */

@@ -126,7 +126,10 @@ function withOwner(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): 
     own[from - 1]?.text === '.' &&
     asked[first - 1]?.text === '.' &&
     own[from - 2]?.text === asked[first - 2]?.text;
-  return isList && isOwned ? { own: [from - 2, hunk.own[1]], asked: [first - 2, hunk.asked[1]] } : hunk;
+  const [mine, theirs] = [own.slice(...hunk.own), asked.slice(...hunk.asked)];
+  return isList && isOwned && !exchangedIn(mine, theirs)
+    ? { own: [from - 2, hunk.own[1]], asked: [first - 2, hunk.asked[1]] }
+    : hunk;
 }
 
 /** How many parentheses are left open in a stretch; below 0 where more are closed. */

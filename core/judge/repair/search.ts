@@ -23,6 +23,7 @@ import { programCandidates } from './program-edits';
 import { askedWiring } from './asked-wiring';
 import { cost, wishesOf } from './wishes';
 import { nearestTarget, pairedByName } from './pairing';
+import { rebased } from './rebased';
 import { Target } from './target';
 import { Tries, type Tried } from './tries';
 import { wiringCandidates } from './wiring-edits';
@@ -56,9 +57,9 @@ export function searchRepair(
   const search = new RepairSearch(examiner, grammars, build, first);
   const { look } = search;
   const found = within(Math.min(WHOLE, most), () => search.run());
-  if (found.ended) return { ...found.value, look };
+  if (found.ended) return { ...search.told(found.value), look };
   const part = within(OF_A_PART, () => search.soFar());
-  return { ...(part.ended ? part.value : search.withoutLooking()), look };
+  return { ...search.told(part.ended ? part.value : search.withoutLooking()), look };
 }
 
 /** The changes that make a build's wiring what the exercise asks for, whatever its program. */
@@ -99,6 +100,16 @@ class RepairSearch {
 
   /** The full check of a build. */
   readonly look = (build: Build): Examination => this.tries.examine(this.tries.of(build));
+
+  /** A set with each of its changes told of the program as it was handed in. */
+  told(set: RepairSet): RepairSet {
+    const { source, language } = this.tries.first.build.program;
+    if (set.candidates.filter(({ domain }) => domain === 'program').length < 2) return set;
+    return {
+      ...set,
+      candidates: rebased(set.candidates, source, (text) => this.tries.compile(text, language)),
+    };
+  }
 
   run(): RepairSet {
     // A program that does not compile hides everything else: its own repairs come first.
