@@ -60,11 +60,9 @@ export function sameForAllNumbers({ by, limits, words }: Joined, joints: Joints)
           ? {
               text,
               // From the end, so that the places before stay what they are.
-              edits: words
-                .toReversed()
-                .map(({ text: word, ...place }) => ({
-                  replace: { ...place, length: word.length, by: other },
-                })),
+              edits: words.toReversed().map(({ text: word, ...place }) => ({
+                replace: { ...place, length: word.length, by: other },
+              })),
             }
           : undefined,
       ),
