@@ -92,7 +92,7 @@ describe('a rehearsal of faults', () => {
       const build = buildFor(watched.value, fault.wiring, fault.program, grammars);
       expect(hasPassed(check(watched.value, build, grammars).verdict), fault.what).toBe(false);
     }
-  });
+  }, 120_000);
 
   test('watches a circuit without a program too', () => {
     const outcomes = faultsOf(named('torch')).map((fault) =>
