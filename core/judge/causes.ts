@@ -6,6 +6,8 @@ import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
 import { findingOfArguments, findingOfPlaceAsPin } from './repair/argument-evidence';
+import { ofSeparateQuestions } from './repair/chained-questions';
+import { ofNeverOff } from './repair/others-off';
 import { findingOfExchange, findingOfPin } from './repair/pin-evidence';
 import {
   atItsLastLine,
@@ -16,9 +18,7 @@ import {
   findingOfWord,
   ofExchangedWords,
   ofMovedLine,
-  ofNeverOff,
   ofOpenCase,
-  ofSeparateQuestions,
   withoutPause,
 } from './repair/program-evidence';
 import { onTopOf, toldWithout, withAll } from './repair/rebased';

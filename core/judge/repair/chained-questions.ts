@@ -1,4 +1,4 @@
-import type { TextEdit } from '../../findings/finding';
+import type { Edit, Observation, TextEdit } from '../../findings/finding';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Language } from '../../program';
 import type { Token } from '../../program/token';
@@ -39,11 +39,34 @@ export function chainsOf(source: string, language: Language): readonly Chain[] {
   );
 }
 
-/** Whether edits make a chain of questions, and the lines in which it goes on. */
-export const goesOnIn = (edits: readonly TextEdit[]): readonly number[] =>
+/** The lines in which a chain of questions goes on that edits make; none where they make none. */
+const goesOnIn = (edits: readonly TextEdit[]): readonly number[] =>
   edits.length > 0 && edits.every(({ length, by }) => length === 0 && Object.values(GOES_ON).includes(by))
     ? [...new Set(edits.map(({ line }) => line))].sort((one, other) => one - other)
     : [];
+
+/** What was seen of a build, said of questions that stand by themselves and that a repair makes one chain of. */
+export function ofSeparateQuestions(
+  seen: Observation | undefined,
+  edits: readonly Edit[],
+): Observation | undefined {
+  const lines = goesOnIn(edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : [])));
+  const [line] = lines;
+  if (!seen || line === undefined) return undefined;
+  const asked = `${lines.length > 1 ? 'Lines' : 'Line'} ${listText(lines.map(String))}`;
+  const [ask, have] = lines.length > 1 ? ['ask', 'have'] : ['asks', 'has'];
+  return {
+    ...seen,
+    line,
+    column: 1,
+    message: `${seen.message} ${asked} ${ask} even when a question before ${have === 'has' ? 'it' : 'them'} was met, so both are done in the same turn.`,
+    hints: [
+      `Which of the questions are asked in one turn, and how many of them can be met?`,
+      `${asked} ${have} no else, so what is asked there is asked in every turn.`,
+      `Put else before the if in ${asked.toLowerCase()}.`,
+    ],
+  };
+}
 
 /** The `if`s that follow each other; the last of them may have an else. */
 function runsInCpp(source: string): readonly (readonly Place[])[] {

@@ -1,4 +1,4 @@
-import type { TextEdit } from '../../findings/finding';
+import type { Edit, Observation, TextEdit } from '../../findings/finding';
 import type { Language } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import { pythonLines } from '../../program/python/lines';
@@ -49,9 +49,26 @@ export function othersOff(source: string, language: Language): OthersOff | undef
 }
 
 /** Whether edits are those that switch others off. */
-export const areOthersOff = (edits: readonly TextEdit[]): boolean =>
+const areOthersOff = (edits: readonly TextEdit[]): boolean =>
   edits.length > 1 &&
   edits.every(({ length, by }) => length === 0 && /^(?:\{ | digitalWrite\(.*LOW\);| *\n.*= False)/.test(by));
+
+/** What was seen of a build in which several are switched on in turn and none is ever switched off. */
+export function ofNeverOff(seen: Observation | undefined, edits: readonly Edit[]): Observation | undefined {
+  const changes = edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
+  if (!seen || !areOthersOff(changes)) return undefined;
+  return {
+    ...seen,
+    line: Math.min(...changes.map(({ line }) => line)),
+    column: 1,
+    message: `${seen.message} The program switches several on, one after the other, and no line switches any of them off.`,
+    hints: [
+      'Which line switches off what was switched on before?',
+      'A pin stays as it was set last, until a line sets it again.',
+      'Wherever one is switched on, switch the others off.',
+    ],
+  };
+}
 
 interface Switches {
   readonly on: readonly SwitchedOn[];

@@ -5,12 +5,9 @@ import { kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
-import { goesOnIn } from './chained-questions';
 import { exchangeText } from './exchanged-words';
-import { areOthersOff } from './others-off';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
-import { listText } from '../../words/words';
 
 /** Signs that ask the opposite of each other. */
 const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
@@ -147,46 +144,6 @@ export function ofOpenCase(seen: Observation, edit: Edit): Observation | undefin
       `What does the program do after line ${line}: does it leave the switch?`,
       `Without a break the program goes on from line ${line} into the next case.`,
       `Add break; at the end of line ${line}.`,
-    ],
-  };
-}
-
-/** What was seen of a build, said of questions that stand by themselves and that a repair makes one chain of. */
-export function ofSeparateQuestions(
-  seen: Observation | undefined,
-  edits: readonly Edit[],
-): Observation | undefined {
-  const lines = goesOnIn(edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : [])));
-  const [line] = lines;
-  if (!seen || line === undefined) return undefined;
-  const asked = `${lines.length > 1 ? 'Lines' : 'Line'} ${listText(lines.map(String))}`;
-  const [ask, have] = lines.length > 1 ? ['ask', 'have'] : ['asks', 'has'];
-  return {
-    ...seen,
-    line,
-    column: 1,
-    message: `${seen.message} ${asked} ${ask} even when a question before ${have === 'has' ? 'it' : 'them'} was met, so both are done in the same turn.`,
-    hints: [
-      `Which of the questions are asked in one turn, and how many of them can be met?`,
-      `${asked} ${have} no else, so what is asked there is asked in every turn.`,
-      `Put else before the if in ${asked.toLowerCase()}.`,
-    ],
-  };
-}
-
-/** What was seen of a build in which several are switched on in turn and none is ever switched off. */
-export function ofNeverOff(seen: Observation | undefined, edits: readonly Edit[]): Observation | undefined {
-  const changes = edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
-  if (!seen || !areOthersOff(changes)) return undefined;
-  return {
-    ...seen,
-    line: Math.min(...changes.map(({ line }) => line)),
-    column: 1,
-    message: `${seen.message} The program switches several on, one after the other, and no line switches any of them off.`,
-    hints: [
-      'Which line switches off what was switched on before?',
-      'A pin stays as it was set last, until a line sets it again.',
-      'Wherever one is switched on, switch the others off.',
     ],
   };
 }

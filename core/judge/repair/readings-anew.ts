@@ -35,28 +35,22 @@ const READS = /\b(?:analogRead|digitalRead|pulseIn)\s*\(/;
 /** A reading that is kept in setup under a name that loop asks for: moved to where it is asked for. */
 export function readingMovedTo(source: string, line: number, name: string): ReadingAnew | undefined {
   const lines = source.split('\n');
-  const functions = functionsIn(tokenize(source).tokens);
-  const there = functions.find((one) => holds(one, line));
+  const { tokens } = tokenize(source);
+  const functions = functionsIn(tokens);
   const at = lines.findIndex((text) => GIVEN.exec(text)?.[2] === name && READS.test(text)) + 1;
   const from = functions.find((one) => holds(one, at));
-  if (there?.name !== 'loop' || from?.name !== 'setup') return undefined;
-  const head = lines.findIndex((text, index) => index + 1 >= there.first && text.includes('{')) + 1;
-  const put: TextEdit = {
-    line: head,
-    column: lines[head - 1]!.indexOf('{') + 2,
-    length: 0,
-    by: `\n${lines[at - 1]!}`,
-  };
-  return reading(put, at, '', lines, []);
+  const brace = beginOfLoop(functions, tokens);
+  const isAskedInLoop = functions.some((one) => one.name === 'loop' && holds(one, line));
+  if (!brace || !isAskedInLoop || from?.name !== 'setup') return undefined;
+  return reading(behind(brace, lines[at - 1]!), at, '', lines, []);
 }
 
 function inCpp(source: string, line: number): readonly ReadingAnew[] {
   const lines = source.split('\n');
   const { tokens } = tokenize(source);
   const functions = functionsIn(tokens);
-  const loop = functions.find(({ name }) => name === 'loop');
-  const brace = loop && tokens.find(({ line: at, text }) => at >= loop.first && text === '{');
-  if (!loop || !brace) return [];
+  const brace = beginOfLoop(functions, tokens);
+  if (!brace) return [];
   return runningOnce(lines, functions, line).flatMap((at): readonly ReadingAnew[] => {
     const inside = functions.find((one) => holds(one, at));
     if (inside && inside.name !== 'setup') return [];
@@ -68,15 +62,23 @@ function inCpp(source: string, line: number): readonly ReadingAnew[] {
     const said = name === undefined ? call : `${name} = ${value}`;
     if (said === undefined) return [];
     const inset = /^\s*/.exec(lines[brace.line] ?? '')![0] || '  ';
-    const put: TextEdit = {
-      line: brace.line,
-      column: brace.endColumn,
-      length: 0,
-      by: `\n${inset}${said};`,
-    };
+    const put = behind(brace, `${inset}${said};`);
     return [reading(put, inside ? at : undefined, `${said};`, lines, freed(text, at))];
   });
 }
+
+/** The brace with which the body of loop begins. */
+function beginOfLoop(functions: readonly Stretch[], tokens: readonly Token[]): Token | undefined {
+  const loop = functions.find(({ name }) => name === 'loop');
+  return loop && tokens.find(({ line, text }) => line >= loop.first && text === '{');
+}
+
+const behind = ({ line, endColumn }: Token, text: string): TextEdit => ({
+  line,
+  column: endColumn,
+  length: 0,
+  by: `\n${text}`,
+});
 
 /** What lets a variable be written to again: its `const` taken out. */
 function freed(text: string, line: number): readonly TextEdit[] {

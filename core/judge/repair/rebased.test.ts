@@ -4,7 +4,7 @@ import { randomFrom } from '../../random';
 import type { Program } from '../../program';
 import type { Build } from '../build';
 import type { Candidate } from './candidate';
-import { rebased, withAll } from './rebased';
+import { rebased, toldWithout, withAll } from './rebased';
 
 const compile = (source: string): Program => ({ source }) as Program;
 const buildOf = (source: string): Build => ({ program: compile(source) }) as Build;
@@ -46,6 +46,26 @@ describe('changes that were found one on top of the other', () => {
         expect(says).toBe(`Change line ${(edits[0] as { replace: { line: number } }).replace.line}.`);
     }
     expect(told).toBeGreaterThan(200);
+  });
+
+  test('are seen in the lines of the program, and a line of a display is none of them', () => {
+    const source = 'one;\ntwo;\nthree;';
+    const first = candidate(1, 5, 0, '\nput in;');
+    const others = rebased([first], source, compile);
+    const text = withAll(others, buildOf(source))!.program.source;
+    const seen = {
+      code: 'text-off',
+      severity: 'fault',
+      line: 4,
+      column: 1,
+      message: 'Line 2 of the two-line LCD X1 reads “3”. Look at lines 3 and 4.',
+      hints: ['What is in line 4?', 'Line 2 is put in.', 'Change line 1.'],
+    } as const;
+    expect(toldWithout({ ...seen, hints: [...seen.hints] }, others, { source, text })).toMatchObject({
+      line: 3,
+      message: 'Line 2 of the two-line LCD X1 reads “3”. Look at lines 2 and 3.',
+      hints: ['What is in line 3?', 'Line 1 is put in.', 'Change line 1.'],
+    });
   });
 
   test('stay as they are where one changes what another has put in', () => {

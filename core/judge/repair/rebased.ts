@@ -146,9 +146,9 @@ function lineBefore(line: number, text: string, source: string, edits: readonly 
   return line;
 }
 
-/** A text with each line that it names as another one. */
+/** A text with each line of the program that it names as another one; “line 2 of” a display is none. */
 const withLines = (text: string, line: (line: number) => number): string =>
-  text.replace(/\b[Ll]ines? \d+(?:(?:, | and | to )\d+)*/g, (named) =>
+  text.replace(/\b[Ll]ines? \d+(?:(?:, | and | to )\d+)*(?! of\b|\d)/g, (named) =>
     named.replace(/\d+/g, (number) => String(line(Number(number)))),
   );
 

@@ -8,7 +8,7 @@ export interface MovesOn {
 
 /** A place whose value a pass has changed, for now. */
 export interface ChangedPlace {
-  /** Whether a place is this one. */
+  /** What it is a place of, a row of names or an object, and which of its places. */
   readonly holder: object;
   readonly key: string | number;
   /** Whether it holds again what it held before the pass. */

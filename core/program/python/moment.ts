@@ -4,9 +4,9 @@ import type { BinaryOperator, ComparisonOperator } from './tree';
 import { numberOf, PyFloat, type Value } from './values';
 
 /**
- * A number that runs with the clock: what it told in this pass of a loop, or that with something added to it, taken from
- * it, or as so many times as much. In later passes it is a number as any other. Whoever uses its value in a way that is not followed
- * ends the skipping of passes: decision 0067 says why.
+ * A number that runs with the clock: what that told in this pass of a loop, or a sum, a difference or a multiple of it.
+ * Two passes later it is a number as any other. Whoever asks for its `value` ends the skipping of passes; whoever goes
+ * along with the clock asks for what is `followed`. Decision 0067 says why.
  */
 export class PyMoment extends PyFloat implements MovesOn {
   private now: number;
@@ -67,7 +67,7 @@ export class PyMoment extends PyFloat implements MovesOn {
     this.now = Math.fround(this.machine.clockAt(this.cycle));
   }
 
-  /** The same moment so much later, as something that runs as fast as it times `times`. */
+  /** A number that is made of it, and runs so many times as fast. */
   moved(value: number, times: number): PyMoment {
     return new PyMoment(value, this.machine, this.rate * times);
   }
