@@ -1,13 +1,13 @@
 'use client';
 
-import { Grid2x2, Lock, LockOpen, RotateCw, Route, Spline } from 'lucide-react';
+import { Grid2x2, Lock, LockOpen, MoveHorizontal, RotateCw, Route, Spline } from 'lucide-react';
 import { Button, Keys } from '../design/Button';
 import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** What can be done on the drawing, each with its key. */
 export function DrawingTools({ isHeld }: { readonly isHeld: boolean }) {
   const mayEdit = useWorksheet((state) => state.given.mayEdit);
-  const { chosen, isTracing, following } = useWorksheet((state) => state.drawing);
+  const { chosen, isTracing, following, isWide } = useWorksheet((state) => state.drawing);
   const dispatch = useDispatch();
   return (
     <div className="-ml-1.5 flex flex-wrap">
@@ -26,6 +26,12 @@ export function DrawingTools({ isHeld }: { readonly isHeld: boolean }) {
       <Tool shortcut="R" onClick={() => dispatch({ type: 'turn drawing' })}>
         <RotateCw size={15} aria-hidden="true" /> Turn
       </Tool>
+      {/* On a narrow screen the drawings have all of the width anyway. */}
+      <span className="hidden lg:contents">
+        <Tool shortcut="W" isOn={isWide} onClick={() => dispatch({ type: 'widen' })}>
+          <MoveHorizontal size={15} aria-hidden="true" /> Whole width
+        </Tool>
+      </span>
       {mayEdit && (
         <>
           <Tool shortcut="H" isOn={isHeld} isOff={!chosen} onClick={() => dispatch({ type: 'hold' })}>

@@ -52,7 +52,7 @@ function DrawingsOf({ wiring }: { readonly wiring: Wiring }) {
   const dispatch = useDispatch();
   const frame = useRef<HTMLDivElement>(null);
 
-  const { chosen, following, turns, isTracing } = state;
+  const { chosen, following, turns, isTracing, isWide } = state;
   const circuit = useMemo(() => new Circuit(wiring), [wiring]);
   const legAt = useMemo(() => pointOf(wiring, chosen), [wiring, chosen]);
   const paths = useMemo(() => (following ? pathsThrough(circuit, chosen) : []), [circuit, following, chosen]);
@@ -114,7 +114,7 @@ function DrawingsOf({ wiring }: { readonly wiring: Wiring }) {
         ref={frame}
         role="application"
         tabIndex={0}
-        aria-label={`The bench of ${title}. N next part, L its legs, arrows move it, T traces its node, F follows the current, R turns the drawing, H holds the part.`}
+        aria-label={`The bench of ${title}. N next part, L its legs, arrows move it, T traces its node, F follows the current, R turns the drawing, W gives it the whole width, H holds the part.`}
         aria-describedby="bench-said"
         onKeyDown={onKey}
         onClick={onClick}
@@ -124,7 +124,7 @@ function DrawingsOf({ wiring }: { readonly wiring: Wiring }) {
           drawing={drawing}
           title={`How ${title} is wired`}
           turns={turns}
-          className="max-h-[62vh] w-full"
+          className={isWide ? 'max-h-[calc(100dvh-13rem)] w-full' : 'max-h-[62vh] w-full'}
         />
       </div>
       <p id="bench-said" aria-live="polite" className="min-h-6 text-note">

@@ -52,14 +52,20 @@ export function Worksheet(props: WorksheetProps) {
 function InItsWords({ propose }: { readonly propose: () => Promise<readonly ProposedScenario[]> }) {
   const context = useWorksheet((state) => state.derived.context);
   const board = useWorksheet((state) => state.sync.sheet.board);
+  const isWide = useWorksheet((state) => state.drawing.isWide);
   if (!context)
     return <p className="p-8">The board or a house rule of this exercise no longer exists: {board}.</p>;
   return (
     <Words choice={context.rules.words}>
       <Clashes />
       <KeepingWords />
-      <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_minmax(0,29rem)] xl:grid-cols-[minmax(0,1fr)_minmax(0,35rem)]">
-        <Steps context={context} propose={propose} />
+      <div
+        className={`grid grid-cols-1 ${isWide ? '' : 'lg:grid-cols-[minmax(0,1fr)_minmax(0,29rem)] xl:grid-cols-[minmax(0,1fr)_minmax(0,35rem)]'}`}
+      >
+        {/* Put away and not taken out: what is half written in a line stays. */}
+        <div className={isWide ? 'lg:hidden' : 'contents'}>
+          <Steps context={context} propose={propose} />
+        </div>
         <div>
           {/* A layer of its own: writing beside it does not paint it again. */}
           <div className="p-5 pb-8 will-change-transform lg:sticky lg:top-16 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">

@@ -58,6 +58,14 @@ describe('on the drawing', () => {
     expect(state).toEqual({ ...DRAWING_AT_REST, turns: 1 });
   });
 
+  test('letting go of nothing gives the width back, and not before', () => {
+    const chosen = after({ type: 'widen' }, { type: 'next part', by: 1 });
+    expect(chosen.isWide).toBe(true);
+    const letGo = drawingAfter(chosen, { type: 'let go' }, beacon);
+    expect(letGo).toEqual({ ...DRAWING_AT_REST, isWide: true });
+    expect(drawingAfter(letGo, { type: 'let go' }, beacon)).toEqual(DRAWING_AT_REST);
+  });
+
   test('another way begins at its beginning, and comes round to the first', () => {
     const following: readonly DrawingAction[] = [
       { type: 'follow current' },

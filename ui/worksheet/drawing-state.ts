@@ -10,6 +10,8 @@ export interface DrawingState {
   /** The part or leg that the keys act on. */
   readonly chosen: Chosen | undefined;
   readonly turns: QuarterTurns;
+  /** Whether the drawings have the whole width of the worksheet, its steps put away. */
+  readonly isWide: boolean;
   /** Whether the node of what is chosen shows. */
   readonly isTracing: boolean;
   /** The current that is followed: which of its ways, and how far. */
@@ -19,13 +21,14 @@ export interface DrawingState {
 export type DrawingAction =
   | { readonly type: 'choose'; readonly chosen: Chosen | undefined }
   | { readonly type: 'next part'; readonly by: 1 | -1 }
-  | { readonly type: 'next leg' | 'trace chosen' | 'follow current' | 'turn drawing' | 'let go' }
+  | { readonly type: 'next leg' | 'trace chosen' | 'follow current' | 'turn drawing' | 'widen' | 'let go' }
   | { readonly type: 'another way'; readonly of: number }
   | { readonly type: 'go to step'; readonly step: number };
 
 export const DRAWING_AT_REST: DrawingState = {
   chosen: undefined,
   turns: 0,
+  isWide: false,
   isTracing: false,
   following: undefined,
 };
@@ -53,8 +56,18 @@ export function drawingAfter(state: DrawingState, action: DrawingAction, wiring:
       return following ? { ...state, following: { ...following, step: action.step } } : state;
     case 'turn drawing':
       return { ...state, turns: ((state.turns + 1) % 4) as QuarterTurns };
-    case 'let go':
-      return { ...state, chosen: undefined, isTracing: false, following: undefined };
+    case 'widen':
+      return { ...state, isWide: !state.isWide };
+    case 'let go': {
+      const isAtRest = !chosen && !following && !state.isTracing;
+      return {
+        ...state,
+        chosen: undefined,
+        isTracing: false,
+        following: undefined,
+        isWide: state.isWide && !isAtRest,
+      };
+    }
   }
 }
 
@@ -101,6 +114,8 @@ export function actionOfKey(
       return { type: 'follow current' };
     case 'r':
       return { type: 'turn drawing' };
+    case 'w':
+      return { type: 'widen' };
     case 'h':
       return { type: 'hold' };
     case 'Escape':
