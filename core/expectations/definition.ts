@@ -77,6 +77,8 @@ export interface ExpectationDefinition<E> extends Readable<E> {
   check(expectation: E, observed: Observed): Outcome;
   /** Milliseconds for which a program that meets it is likely to pause. */
   pauses?(expectation: E): readonly number[];
+  /** What has to be read of the board, line after line; numbers that may be one or another are none. */
+  prints?(expectation: E): readonly string[];
   /** What it says of an LED in a window; nothing when it would not say enough. */
   describeLight?(light: LightView): E | undefined;
   /** What it says of a run, as claims that have yet to be checked. */

@@ -44,6 +44,10 @@ export const partsOfExpectation = (expectation: Expectation): readonly string[] 
 export const pausesOf = (expectation: Expectation): readonly number[] =>
   definitionOf(expectation).pauses?.(expectation) ?? [];
 
+/** What has to be read of the board by an expectation, line after line. */
+export const printsOf = (expectation: Expectation): readonly string[] =>
+  definitionOf(expectation).prints?.(expectation) ?? [];
+
 /** Checks one expectation on a run. What the run was too short to show is not passed. */
 export function checkExpectation(expectation: Expectation, observed: Observed): Outcome {
   if (!('after' in expectation) || expectation.after === undefined) return checkOnce(expectation, observed);

@@ -114,6 +114,8 @@ const ONCE = `bool done = false; void setup() { pinMode(9, OUTPUT); pinMode(2, I
 void loop() { if (digitalRead(2) == LOW && !done) { done = true; digitalWrite(9, HIGH); delay(300); digitalWrite(9, LOW); } }`;
 const PRINTS = `void setup() { Serial.begin(9600); }
 void loop() { Serial.print("T: "); Serial.print(22.4); Serial.print(" H="); Serial.println(61); delay(400); }`;
+const COUNTS = `void setup() { Serial.begin(9600); Serial.println("go"); }
+int n = 0; void loop() { n++; if (n > 3) n = 1; Serial.println(n); delay(500); }`;
 const INTERRUPT = `volatile bool rang = false; void ring() { rang = true; }
 void setup() { pinMode(2, INPUT_PULLUP); attachInterrupt(digitalPinToInterrupt(2), ring, FALLING); } void loop() { }`;
 
@@ -200,6 +202,27 @@ describe('what is seen and heard of a run', () => {
     ['numbers', PRINTS, { prints: [20, 24], behind: 'H' }, [], 'text-off'],
     ['numbers', PRINTS, { prints: [20, 24] }, [], 'right'],
     ['no numbers', lit(''), { prints: 7 }, [], 'text-off'],
+    ['lines in turn', COUNTS, { lines: [1, 2, 3] }, [], 'right'],
+    ['lines in turn', COUNTS, { lines: ['go', 1, '2'], every: 0.5 }, [], 'timing-off'],
+    ['lines in turn', COUNTS, { lines: [1, 2, 3], every: 0.5, repeats: true }, [], 'right'],
+    ['lines in turn', COUNTS, { lines: [2, 3, 1], repeats: true, from: 0.4 }, [], 'right'],
+    ['lines in turn', COUNTS, { lines: [1, 3] }, [], 'text-off'],
+    ['lines in turn', COUNTS, { lines: [1, 2, 3, 4] }, [], 'text-off'],
+    ['lines in turn', COUNTS, { lines: ['go', 1, 2], to: 0.9, only: true }, [], 'right'],
+    ['lines in turn', COUNTS, { lines: ['go', 1, 2], to: 1.4, only: true }, [], 'text-off'],
+    ['lines in turn', COUNTS, { lines: [1, 2], to: 0.9, only: true }, [], 'text-off'],
+    ['lines in turn', lit(''), { lines: [1, 2] }, [], 'text-off'],
+    ['a line now and then', COUNTS, { line: 2, every: 1.5 }, [], 'text-off'],
+    ['a line now and then', COUNTS, { line: [1, 3], every: 0.5 }, [], 'right'],
+    ['a line now and then', COUNTS, { line: [1, 3], every: 0.6 }, [], 'timing-off'],
+    ['a line now and then', COUNTS, { line: [1, 3], every: 0.6, tolerance: 0.2 }, [], 'right'],
+    ['a line now and then', COUNTS, { line: 'go', times: 1 }, [], 'right'],
+    ['a line now and then', COUNTS, { line: 'go', times: 2 }, [], 'count-wrong'],
+    ['a line now and then', COUNTS, { line: 'go', every: 1 }, [], 'timing-off'],
+    ['a line now and then', COUNTS, { line: 'stop', times: 1 }, [], 'text-off'],
+    ['a line now and then', COUNTS, { line: 'stop', times: 0 }, [], 'right'],
+    ['a line now and then', COUNTS, { line: 3, times: 1, 'or-more': true }, [], 'right'],
+    ['a line now and then', lit(''), { line: 'go', every: 1 }, [], 'text-off'],
     [
       'a pin that is high',
       lit('pinMode(9, OUTPUT); digitalWrite(9, HIGH);'),

@@ -2,38 +2,27 @@ import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { printedIn } from '../rehearsal/trace';
 import { seconds } from '../units';
-import { sentence, type Slot } from '../words/sentence';
-import { rangeSlot, signedSlot, textSlot } from '../words/slots';
+import { sentence } from '../words/sentence';
+import { textSlot } from '../words/slots';
 import { WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
 import { failedWith, passed, windowOf } from './outcome';
+import { isNumber, numberOrRange, numberSchema, PRINTED_NUMBER } from './printed-lines';
 import { unreadable } from './serial';
 
 const schema = z.strictObject({
   /** A number, or the least and the most that it may be. */
-  prints: z.union([z.number(), z.tuple([z.number(), z.number()])]),
+  prints: numberSchema,
   /** The text that each number to look at stands behind; without it, the first number of each line is looked at. */
   behind: z.string().min(1).max(100).optional(),
   ...windowed,
 });
-type PrintedNumber = z.infer<typeof schema>;
-
-const between = rangeSlot(signedSlot, '');
-const numberOrRange: Slot<PrintedNumber['prints']> = {
-  write: (prints) =>
-    typeof prints === 'number' ? signedSlot.write(prints) : `a number between ${prints[0]} and ${prints[1]}`,
-  pattern: `a number between ${signedSlot.pattern} and ${signedSlot.pattern}|${signedSlot.pattern}`,
-  read: (text) => {
-    const range = /between (.*)/i.exec(text)?.[1];
-    return range === undefined ? signedSlot.read(text) : between.read(range);
-  },
-  closed: true,
-};
+type Numbers = z.infer<typeof schema>;
 
 /** Numbers that the board prints. */
-export const printedNumber: ExpectationDefinition<PrintedNumber> = {
+export const printedNumber: ExpectationDefinition<Numbers> = {
   keys: ['prints'],
   schema,
-  sentence: sentence<PrintedNumber>(`prints {prints}( behind {behind}|)${WINDOW}`, {
+  sentence: sentence<Numbers>(`prints {prints}( behind {behind}|)${WINDOW}`, {
     prints: numberOrRange,
     behind: textSlot,
     ...windowSlots,
@@ -47,11 +36,9 @@ export const printedNumber: ExpectationDefinition<PrintedNumber> = {
     const garbled = text === '' ? undefined : unreadable(trace, listensAt);
     if (garbled) return garbled;
     const numbers = numbersIn(text, behind);
-    const [low, high] = typeof prints === 'number' ? [prints, prints] : prints;
-    const [least, most] = [low - Math.abs(low) * tolerance - 1e-9, high + Math.abs(high) * tolerance + 1e-9];
     const where = behind === undefined ? '' : ` behind “${behind}”`;
     const found = numbers.length === 0 ? 'no number' : numbers.slice(0, 6).join(', ');
-    const off = numbers.find((number) => number < least || number > most);
+    const off = numbers.find((number) => !isNumber(number, prints, tolerance));
     if (numbers.length > 0 && off === undefined) return passed(`${found}${where}`);
     const wanted =
       numberOrRange.write(prints) + (tolerance > 0 ? `, give or take ${tolerance * 100}\u00a0%` : '');
@@ -71,17 +58,15 @@ export const printedNumber: ExpectationDefinition<PrintedNumber> = {
   },
 };
 
-const NUMBER = String.raw`-?\d+(?:\.\d+)?(?:e[+-]?\d+)?`;
-
 /** The numbers behind a text, with a colon, an equals sign or spaces between; without a text, the first of each line. */
 function numbersIn(text: string, behind: string | undefined): readonly number[] {
   if (behind === undefined)
     return text.split('\n').flatMap((line) => {
-      const found = new RegExp(NUMBER, 'i').exec(line);
+      const found = new RegExp(PRINTED_NUMBER, 'i').exec(line);
       return found ? [Number(found[0])] : [];
     });
   const literal = behind.replace(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
-  return [...text.matchAll(new RegExp(`${literal}\\s*[:=]?\\s*(${NUMBER})`, 'gi'))].map(([, number]) =>
-    Number(number),
+  return [...text.matchAll(new RegExp(`${literal}\\s*[:=]?\\s*(${PRINTED_NUMBER})`, 'gi'))].map(
+    ([, number]) => Number(number),
   );
 }

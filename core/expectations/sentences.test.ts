@@ -29,6 +29,15 @@ const colour = fc.constantFrom('red', 'green', 'blue', 'yellow', 'orange', 'turq
 const range = (of: Arbitrary<number>): Arbitrary<[number, number]> =>
   fc.tuple(of, of).map(([one, other]) => [Math.min(one, other), Math.max(one, other) + 1e-6]);
 const switched = fc.constantFrom('on', 'off');
+const printedNumber = fc.oneof(
+  decimal(900),
+  decimal(90).map((number) => -number - 1e-6),
+  range(decimal(900)),
+);
+const printedLine = fc.oneof(
+  printedNumber,
+  text(20).filter((one) => /\S/.test(one) && !/[\r\n]/.test(one)),
+);
 const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'lamp is': record({ lamp: light, is: switched, ...windowed }),
   'lamp brightness': record({ lamp: light, brightness: fc.tuple(share, share), ...windowed }),
@@ -73,14 +82,26 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     ...windowed,
   }),
   prints: record({
-    prints: fc.oneof(
-      decimal(900),
-      decimal(90).map((number) => -number - 1e-6),
-      range(decimal(900)),
-    ),
+    prints: printedNumber,
     behind: sometimes(text(20).filter((one) => one !== '')),
     ...windowed,
   }),
+  lines: record({
+    lines: fc.array(printedLine, { minLength: 2, maxLength: 5 }),
+    repeats: sometimes(fc.constant(true)),
+    only: sometimes(fc.constant(true)),
+    every: sometimes(positive(9)),
+    ...windowed,
+  }),
+  line: fc.oneof(
+    record({ line: printedLine, every: positive(9), ...windowed }),
+    record({
+      line: printedLine,
+      times: fc.nat(60),
+      'or-more': sometimes(fc.constant(true)),
+      ...windowed,
+    }),
+  ),
   'pin is': record({
     pin: fc.constantFrom('13', 'A0', 'GP5', 'D7'),
     is: fc.constantFrom('high', 'low'),
@@ -195,6 +216,14 @@ describe('an expectation', () => {
     ['C1 is there', { part: 'C1', is: 'there' }],
     ['S1 is watched by polling', { watched: 'S1', by: 'polling' }],
     ['prints "tide"', { serial: 'contains', text: 'tide' }],
+    ['prints "3", then "2", then "1"', { lines: ['3', '2', '1'] }],
+    ['prints 3, 2, 1 and nothing else, 1 s apart', { lines: [3, 2, 1], only: true, every: 1 }],
+    ['prints "a, b" then "c" and then 4', { lines: ['a, b', 'c', 4] }],
+    ['prints "ebb", "flood" over and over until 9 s', { lines: ['ebb', 'flood'], repeats: true, to: 9 }],
+    ['prints "tide" every 2 s', { line: 'tide', every: 2 }],
+    ['prints a number between 2 and 4 every 0.5 s', { line: [2, 4], every: 0.5 }],
+    ['prints "tide" twice', { line: 'tide', times: 2 }],
+    ['prints 7 3 times or more from 1 s', { line: 7, times: 3, 'or-more': true, from: 1 }],
     ["prints 'it''s'", undefined],
   ])('is read as people say it: %s', (line, expectation) => {
     const read = readExpectation(line);

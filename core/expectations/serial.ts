@@ -40,6 +40,7 @@ export const serial: ExpectationDefinition<Printed> = {
   },
   example: 'prints "tide"',
   parts: () => [],
+  prints: ({ serial: way, text }) => (way === 'contains' || way === 'equals' ? [text.trim()] : []),
   check: (expectation, { trace, listensAt }) => {
     const [from, to] = windowOf(expectation, trace);
     const text = printedIn(trace, from, to);

@@ -13,7 +13,9 @@ import { order } from './order';
 import { picture } from './picture';
 import { pinLevel } from './pin-level';
 import { presence } from './presence';
+import { printedInTurn } from './printed-in-turn';
 import { printedNumber } from './printed-number';
+import { printedOften } from './printed-often';
 import { pulled } from './pulled';
 import { response } from './response';
 import { rhythm } from './rhythm';
@@ -51,6 +53,8 @@ export const singleDefinitions = [
   display,
   picture,
   serial,
+  printedInTurn,
+  printedOften,
   printedNumber,
   pinLevel,
   presence,

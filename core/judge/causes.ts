@@ -7,6 +7,7 @@ import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
 import { findingOfArguments, findingOfPlaceAsPin } from './repair/argument-evidence';
 import { ofSeparateQuestions } from './repair/chained-questions';
+import { ofMissingStep } from './repair/counting-steps';
 import { ofNeverOff } from './repair/others-off';
 import { findingOfExchange, findingOfPin } from './repair/pin-evidence';
 import {
@@ -223,7 +224,10 @@ function bestOfProgram(
   // Nothing else was seen where the run ended early.
   const [last] = byCause(explained);
   const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
-  const separate = ofSeparateQuestions(plain ?? left, edits) ?? ofNeverOff(plain ?? left, edits);
+  const separate =
+    ofSeparateQuestions(plain ?? left, edits) ??
+    ofNeverOff(plain ?? left, edits) ??
+    ofMissingStep(plain ?? left, edits);
   if (separate) return separate;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;

@@ -32,7 +32,7 @@ const FARTHEST = 20;
  */
 export function movedLines(source: string, asked: string, language: Language): readonly MovedLine[] {
   const [own, wanted] = [source, asked].map((text) => linesOf(text, language)) as [Line[], Line[]];
-  const moved = rotationOf(own, wanted, source.split('\n'));
+  const moved = rotationOf(own, wanted, source.split('\n'), language);
   if (moved) return [moved];
   const follows = new Set(wanted.slice(1).map(({ said }, index) => `${wanted[index]!.said}\n${said}`));
   return own.slice(1).flatMap((later, index): readonly MovedLine[] => {
@@ -55,6 +55,7 @@ function rotationOf(
   own: readonly Line[],
   wanted: readonly Line[],
   source: readonly string[],
+  language: Language,
 ): MovedLine | undefined {
   if (own.length !== wanted.length) return undefined;
   const isOther = (line: Line, at: number): boolean => line.said !== wanted[at]!.said;
@@ -73,7 +74,9 @@ function rotationOf(
         ...moveOf(span, way, texts, place.inset + line.text.trim()),
         spaces: place.inset.length,
       };
-    return areBeside(span) ? moveOf(span, way, texts, line.text) : undefined;
+    return areBeside(span) || span.some(({ said }) => language === 'cpp' && /[{}]/.test(said))
+      ? moveOf(span, way, texts, line.text)
+      : undefined;
   };
   if (is(span.slice(0, -1), from + 1)) return moved(span.at(-1)!, wanted[from]!, 'last to front');
   return is(span.slice(1), from) ? moved(span[0]!, wanted[to]!, 'first to end') : undefined;

@@ -7,6 +7,7 @@ import { applyTextEdit } from '../../program/problem';
 import { howMany, listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import { chainsOf } from './chained-questions';
+import { countingSteps } from './counting-steps';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { movedLines } from './moved-lines';
 import { otherNumber } from './distinct-cases';
@@ -15,6 +16,7 @@ import { negationsIn } from './negations';
 import { othersOff } from './others-off';
 import { TAKES_PIN } from './pin-functions';
 import { placesAsPins } from './places-as-pins';
+import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { readingMovedTo, readingsAnew } from './readings-anew';
@@ -99,6 +101,10 @@ export function programCandidates(
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));
+  for (const { edit, text } of countingSteps(program.source, program.language))
+    found.push(make(edit, cost.insert, text));
+  for (const { edits, text } of printedTexts(program.source, program.language, wishes.printed))
+    found.push(makeAll(edits, cost.insert, text));
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
   if (others) found.push(makeAll(others.edits, cost.loop, others.text));
   found.push(
@@ -250,7 +256,8 @@ export function programCandidates(
   ) as [string[], string[]];
   for (const { edit, line, call } of switchesLeftOut(tokens, ends, unlike, seen))
     found.push(make(edit, cost.insert, `Add ${call} after line ${line}.`));
-  for (const end of ends)
+  const prints = wishes.isPrintedInTime ? statementEnds(tokens, 'println') : [];
+  for (const end of [...ends, ...prints])
     for (const time of wishes.milliseconds)
       found.push(
         make(

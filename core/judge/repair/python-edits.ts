@@ -125,14 +125,15 @@ function exchanged(
 /** What may be missing behind a line: a pause where a value is set, the direction where a pin is taken. */
 function linesBehind(
   tokens: readonly Token[],
-  { milliseconds, undirected }: ProgramWishes,
+  { milliseconds, undirected, isPrintedInTime }: ProgramWishes,
 ): readonly { readonly by: string; readonly amount: number }[] {
   const [name, sign] = tokens;
   const at = tokens.findIndex(({ text }) => text === 'value');
   const setsValue = at >= 0 && tokens[at + 1]?.text === '=';
+  const prints = isPrintedInTime && name?.text === 'print';
   const takesPin = sign?.text === '=' && tokens.some(({ text }) => text === 'DigitalInOut');
   return [
-    ...(setsValue
+    ...(setsValue || prints
       ? milliseconds.map((time) => ({ by: `time.sleep(${time / 1000})`, amount: cost.insert }))
       : []),
     ...(takesPin && undirected.length > 0

@@ -112,6 +112,8 @@ describe('changes of a program', () => {
   const wishes: ProgramWishes = {
     pins: [12],
     milliseconds: [500, 2500],
+    printed: [],
+    isPrintedInTime: false,
     undirected: [],
     floating: [],
     used: [13],

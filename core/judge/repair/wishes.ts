@@ -1,7 +1,7 @@
 import { ref as makeRef } from '../../brand';
 import { rowOf, type FindingCode } from '../../findings/table';
 import { kindOf } from '../../parts';
-import { pausesOf } from '../../expectations';
+import { pausesOf, printsOf } from '../../expectations';
 import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
 import type { Build } from '../build';
 import type { Examination } from '../examine';
@@ -30,6 +30,10 @@ export interface ProgramWishes {
   /** Numbers that the program uses as pins; no other number is one. */
   readonly used: readonly number[];
   readonly milliseconds: readonly number[];
+  /** What has to be read of the board, line after line, one list for each time that it is asked for. */
+  readonly printed: readonly (readonly string[])[];
+  /** Whether it matters when lines are printed. */
+  readonly isPrintedInTime: boolean;
   /** Pins that are read while nothing holds them. */
   readonly floating: readonly number[];
   /** Pins that are written to without a direction. */
@@ -70,9 +74,8 @@ export function wishesOf(
     .filter((pin) => !exercise.pinFreedom.has(pin))
     .map(number);
   const own = watchedOwnPin(exercise);
-  const times = exercise.data.scenarios.flatMap((scenario) =>
-    scenario.expect.flatMap((expectation) => pausesOf(expectation)),
-  );
+  const expected = exercise.data.scenarios.flatMap(({ expect }) => expect);
+  const times = expected.flatMap((expectation) => pausesOf(expectation));
   const undirected = traces.flatMap((trace) => trace.undirected.map(({ pin }) => number(pin)));
   const floating = traces.flatMap((trace) =>
     trace.floatingReads.flatMap(({ pin, how }) => (how === 'digital' ? [number(pin)] : [])),
@@ -85,6 +88,8 @@ export function wishesOf(
   return {
     pins: known([...wired, ...wanted, ...(own === undefined ? [] : [number(own)])]),
     milliseconds: [...new Set(times)],
+    printed: expected.map(printsOf).filter((lines) => lines.length > 0),
+    isPrintedInTime: expected.some((one) => printsOf(one).length > 0 && pausesOf(one).length > 0),
     used: known(
       traces.flatMap((trace) => [
         ...[...trace.pins.keys(), ...trace.reads.keys()].map(number),

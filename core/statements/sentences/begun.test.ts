@@ -142,6 +142,27 @@ describe('more that is seen, as people say it', () => {
     ['N1 counts down from 3 to 0', ['N1 shows 3, then 2, then 1, then 0']],
     ['D1 is on at the start', ['D1 is on all the time until 0.5 s']],
     ['the serial monitor shows a number between 0 and 1023', ['prints a number between 0 and 1023']],
+    ['counts down from 3 to 0 every second', ['prints 3, then 2, then 1, then 0, 1 s apart']],
+    ['the board prints the numbers from 1 to 3, one per second', ['prints 1, then 2, then 3, 1 s apart']],
+    ['prints 0 to 1023', ['prints a number between 0 and 1023']],
+    [
+      'prints "red", "green" and "blue" over and over',
+      ['prints “red”, then “green”, then “blue” over and over'],
+    ],
+    ['prints "tick" and "tock" alternately', ['prints “tick”, then “tock” over and over']],
+    ['prints "low" and "high"', ['the serial text contains “low”', 'the serial text contains “high”']],
+    [
+      'prints "D1 is on for 5 seconds" until 2 seconds',
+      ['the serial text contains “D1 is on for 5 seconds” until 2 s'],
+    ],
+    ['"go" is printed twice a second', ['prints “go” every 0.5 s']],
+    ['prints "tick" at least twice', ['prints “tick” 2 times or more']],
+    ['prints "tick" 5 times', ['prints “tick” 5 times']],
+    ['prints only "go"', ['the serial text equals “go”']],
+    ['prints 1, 2, 3 and nothing else', ['prints 1, then 2, then 3 and nothing else']],
+    ['every printed value is between 2 and 4', ['prints a number between 2 and 4']],
+    ['prints about 3300 every second', ['prints a number between 3135 and 3465 every 1 s']],
+    ['prints "go" after 2 s', ['the serial text contains “go” from 2 s']],
   ])('%s', (text, sentences) => {
     expect(seen(text)).toEqual(sentences);
   });
@@ -156,7 +177,9 @@ describe('more that is seen, as people say it', () => {
   test.each([
     ['D1 blinks slowly', 'Say how fast D1 blinks'],
     ['D1 fades in and out', 'Say when D1 gets brighter and when darker'],
-    ['prints "tick" 5 times', 'How often something is printed cannot be asked for'],
+    ['prints something every second', 'Say what is printed'],
+    ['prints the value of P1', 'Say which number comes of it'],
+    ['prints 3 numbers', 'Of what is printed you can say “prints "tide"”'],
   ])('what is left open is asked for: %s', (text, told) => {
     expect(seen(text)[0]).toContain(told);
   });

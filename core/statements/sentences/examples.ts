@@ -11,6 +11,12 @@ const MOST = 4;
 /** An example that speaks of a part. */
 const NAMED = new RegExp(`^${NAMES} `);
 
+const OF_PRINTING = /\bprint(?:s|ed)?\b|\bserial\b/i;
+/** Examples of what a board prints. */
+const PRINTING = expectationDefinitions
+  .flatMap(({ example }) => (example?.startsWith('prints ') ? [example] : []))
+  .slice(0, MOST);
+
 /** `“a”, “b” or “c”`. */
 export const quotedList = (sentences: readonly string[]): string => {
   const quoted = sentences.map((sentence) => `“${sentence}”`);
@@ -26,6 +32,11 @@ export function notUnderstoodOf(typed: string, plain: string, parts: readonly Na
   if (unclear)
     return fail({
       message: `Which ${unclear.called} is meant? There are ${listText(unclear.names)}.`,
+      typed,
+    });
+  if (OF_PRINTING.test(plain))
+    return fail({
+      message: `“${typed.trim()}” is not understood. Of what is printed you can say ${quotedList(PRINTING)}.`,
       typed,
     });
   const named = (plain.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());

@@ -16,6 +16,7 @@ import { waysCounted } from './ways-counted';
 import { waysPhased } from './ways-phased';
 import { waysOfSeveral } from './ways-of-several';
 import { AT_ONCE, waysPressed } from './ways-pressed';
+import { waysPrinted } from './ways-printed';
 import { waysStaged } from './ways-staged';
 import { waysSeen } from './ways-seen';
 import { inOrder } from './word-order';
@@ -165,6 +166,7 @@ const ways: readonly Way[] = [
     },
   },
   ...waysPressed(meaning, tailed),
+  ...waysPrinted(meaning),
   // times
   {
     pattern: whole(`(.+?) (?:between|from) ${SECONDS} (?:and|to|until) ${SECONDS}`),

@@ -25,6 +25,9 @@ const LED_OF_COLOUR = new RegExp(`\\b(?:the )?(${COLOUR}) (?:leds?|lamps?|lights
 /** `red, then green`: no colour is that of a light which can have any. */
 const COLOUR_ALONE = new RegExp(`\\b(?:the )?(${COLOUR})${ELSEWHERE}`, 'gi');
 const NUMBER = String.raw`\d+(?:\.\d+)?`;
+/** A text in quotes, and what stands for it while the words around it are put in plain ones. */
+const QUOTED = /["“][^"“”]*["”]|(?<![^ ,])'[^']*'(?![^ ,.])/g;
+const PUT_BY = '\ue000';
 /** A time that may stand before what it is about. */
 const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and|until) ${NUMBER} s)?`;
 
@@ -33,10 +36,13 @@ const TIME = `(?:at|after|from|between|until|by|before) ${NUMBER} s(?: (?:to|and
  * and without “should” and “must”; a time stands behind what it is about. `parts`: where only one part is called so, its name stands for “the LED”.
  */
 export function plainly(text: string, parts: readonly Named[]): string {
-  let plain = ` ${text
-    .trim()
-    .replace(/[.!]$/, '')
-    .replace(/[\u00a0\s]+/g, ' ')} `;
+  const quoted: string[] = [];
+  // What stands in quotes is what somebody reads, and speaks of no part and no time.
+  const unquoted = text.trim().replace(QUOTED, (found) => {
+    quoted.push(found.slice(1, -1));
+    return `"${PUT_BY}"`;
+  });
+  let plain = ` ${unquoted.replace(/[.!]$/, '').replace(/[\u00a0\s]+/g, ' ')} `;
   const put = (from: RegExp, to: string | ((...found: string[]) => string)): void => {
     plain = plain.replace(from, to as string);
   };
@@ -77,7 +83,11 @@ export function plainly(text: string, parts: readonly Named[]): string {
   put(LED_OF_COLOUR, byColour);
   if (!parts.some(({ kind }) => hasAnyColour(kind))) put(COLOUR_ALONE, byColour);
   put(new RegExp(`^ (${TIME}),? (?!of )(.+) $`, 'i'), ' $2 $1 ');
-  return plain.trim().replace(/ +/g, ' ').replace(/ ,/g, ',');
+  return plain
+    .trim()
+    .replace(/ +/g, ' ')
+    .replace(/ ,/g, ',')
+    .replaceAll(PUT_BY, () => quoted.shift()!);
 }
 
 /** Whether a part of a kind shows figures in segments. */

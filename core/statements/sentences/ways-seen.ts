@@ -8,8 +8,6 @@ const ABOUT = 10;
 /** What is called dim and what bright, in percent as an eye sees it. */
 const DIM = [5, 50] as const;
 const BRIGHT = [60, 100] as const;
-/** Who prints. */
-const PRINTING = '(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output|line))?))';
 
 /** How a part is seen, heard and read: rhythms, colours, tones, texts, brightness and angles. */
 export const waysSeen: readonly Way[] = [
@@ -151,46 +149,11 @@ export const waysSeen: readonly Way[] = [
         : undefined,
   },
   {
-    pattern: whole(`(?:${PRINTING} )?(?:shows|prints|writes|sends) (a number .*)`),
-    means: ([number = '']) => saying(`prints ${number}`),
-  },
-  {
-    pattern: whole(`(?:${PRINTING} )?prints (["“'].+["”']) (?:every .*|\\d+ times?|once|twice)`),
-    means: ([text = '']) => ({
-      problem: `How often something is printed cannot be asked for, only that it is: prints ${text}.`,
-    }),
-  },
-  {
     pattern: whole(`(${NAMES}) (?:shows|displays|says) (["“'].*)`),
     means: ([subject = '', text = ''], { parts }) =>
       observedOf(subject, parts) === 'text' || parts.length === 0
         ? saying(`${subject} reads ${text}`)
         : undefined,
-  },
-  {
-    pattern: whole(
-      `(?:${PRINTING} )?prints (["“'].+["”'])(?: but|, but|,)? (?:not|never) (["“'][^"“”]+["”'])(.*)`,
-    ),
-    means: ([text = '', other = '', tail = '']) =>
-      saying(`prints ${text}${tail}`, `never prints ${other}${tail}`),
-  },
-  {
-    pattern: whole(`(?:${PRINTING} )?(?:prints|writes|sends|shows|says) (["“'].*)`),
-    means: ([text = '']) => saying(`prints ${text}`),
-  },
-  {
-    pattern: whole(`(?:${PRINTING} )?(?:does not|never) (?:print|write|send|show|say)s? (["“'].*)`),
-    means: ([text = '']) => saying(`never prints ${text}`),
-  },
-  {
-    pattern: whole(
-      `(?:(?:${PRINTING} )?(?:prints|writes|sends|shows) nothing|nothing is (?:printed|written|sent)|${PRINTING} (?:is|stays) (?:empty|silent|quiet|blank)|(?:${PRINTING} )?(?:does not|never) prints?(?: anything)?)((?: .*)?)`,
-    ),
-    means: ([tail = '']) => saying(`the serial text equals ""${tail}`),
-  },
-  {
-    pattern: whole(`prints ([^"“'\\d].*)`),
-    means: ([text = '']) => ({ problem: `Put what is printed in quotes: prints "${text}".` }),
   },
   // how bright, how far
   {
