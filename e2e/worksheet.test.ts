@@ -356,6 +356,12 @@ describe('the picture is corrected', () => {
     await page.keyboard.press('f');
     await page.getByText('The current starts at pin 12.').waitFor();
     await page.keyboard.press('Escape');
+    // The whole width, and back by letting go of nothing.
+    const aim = page.getByRole('heading', { name: 'Aim' });
+    await page.keyboard.press('w');
+    await aim.waitFor({ state: 'hidden' });
+    await page.keyboard.press('Escape');
+    await aim.waitFor();
     const frame = async (): Promise<string> =>
       (await bench.locator('svg').first().getAttribute('viewBox')) ?? '';
     const lying = (await frame()).split(' ');

@@ -35,6 +35,15 @@ export const chip: Draw = (part, legs) => {
   };
 };
 
+/** Characters that stand beside the marks of a module, and from line to line of them. */
+const [WIDEST, LINE] = [12, 15];
+
+/** A title in one line, or in two where it is too wide for one. */
+function inLines(title: string): readonly string[] {
+  const [first, ...rest] = title.split(' ');
+  return title.length > WIDEST && rest.length > 0 ? [first!, rest.join(' ')] : [title];
+}
+
 /** A flat module whose pins stand in a row on one edge, each with its mark. */
 export const module: Draw = (part, legs) => {
   const [first] = legs;
@@ -48,14 +57,16 @@ export const module: Draw = (part, legs) => {
     ...part.legs.map(({ leg: name }, index) =>
       mark({ x: centre.x - reach.x + 14, y: legs[index]!.y }, markOf(part.kind, name)),
     ),
-    {
-      type: 'text',
-      role: 'note',
-      x: centre.x + 11,
-      y: centre.y + 4,
-      text: kindOf(part.kind).title,
-      anchor: 'middle',
-    },
+    ...inLines(kindOf(part.kind).title).map(
+      (text, index, { length }): Shape => ({
+        type: 'text',
+        role: 'note',
+        x: centre.x + 11,
+        y: centre.y + 4 + (index - (length - 1) / 2) * LINE,
+        text,
+        anchor: 'middle',
+      }),
+    ),
     ...legs.map(foot),
   ];
   return { shapes, boxes: [boxAt(centre, reach)], centre, reach };
