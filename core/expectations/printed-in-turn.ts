@@ -8,6 +8,7 @@ import { failedWith, passed, windowOf } from './outcome';
 import {
   gapOff,
   gapRemedy,
+  isMeasured,
   isLine,
   isOfSort,
   lineSchema,
@@ -94,10 +95,9 @@ export const printedInTurn: ExpectationDefinition<InTurn> = {
     return gap ? failedWith(found, gapWrong(gap, every!)) : passed(found);
   },
   describe: ({ trace, seconds: length }) => {
-    const isMeasured = [...trace.reads.values()].some(({ how }) => how === 'analog');
     const lines = linesPrinted(trace, 0, length);
     const differ = new Set(lines.map(({ text }) => text)).size > 1;
-    if (isMeasured || !differ || lines.length > LONGEST_DESCRIBED) return [];
+    if (isMeasured(trace) || !differ || lines.length > LONGEST_DESCRIBED) return [];
     return [{ lines: lines.map(({ text }) => text.slice(0, 200)), only: true }];
   },
 };

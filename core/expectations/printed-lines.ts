@@ -50,6 +50,10 @@ export interface PrintedLine {
   readonly text: string;
 }
 
+/** Whether what is printed may come of a measurement: that is another number on every bench. */
+export const isMeasured = ({ reads }: Trace): boolean =>
+  [...reads.values()].some(({ how }) => how === 'analog');
+
 /** The lines that begin in a stretch of time and have something on them, in order. */
 export function linesPrinted({ serial }: Trace, from: number, to: number): readonly PrintedLine[] {
   const lines: { at: number; text: string }[] = [];

@@ -10,6 +10,7 @@ import {
   gapOff,
   gapRemedy,
   isLine,
+  isMeasured,
   isOfSort,
   lineSchema,
   lineSlot,
@@ -82,7 +83,14 @@ export const printedOften: ExpectationDefinition<Often> = {
   describe: ({ trace, seconds: length }) => {
     const lines = linesPrinted(trace, 0, length);
     const [first, second] = lines;
-    if (!first || !second || lines.length < 3 || lines.some(({ text }) => text !== first.text)) return [];
+    if (
+      isMeasured(trace) ||
+      !first ||
+      !second ||
+      lines.length < 3 ||
+      lines.some(({ text }) => text !== first.text)
+    )
+      return [];
     const every = Math.round((second.at - first.at) * 100) / 100;
     return every > 0 ? [{ line: first.text.slice(0, 200), every }] : [];
   },

@@ -8,6 +8,7 @@ import type { Candidate, Evidence } from './repair/candidate';
 import { findingOfArguments, findingOfPlaceAsPin } from './repair/argument-evidence';
 import { ofSeparateQuestions } from './repair/chained-questions';
 import { ofMissingStep } from './repair/counting-steps';
+import { ofMoment } from './repair/moments-kept';
 import { ofNeverOff } from './repair/others-off';
 import { findingOfExchange, findingOfPin } from './repair/pin-evidence';
 import {
@@ -227,7 +228,8 @@ function bestOfProgram(
   const separate =
     ofSeparateQuestions(plain ?? left, edits) ??
     ofNeverOff(plain ?? left, edits) ??
-    ofMissingStep(plain ?? left, edits);
+    ofMissingStep(plain ?? left, edits) ??
+    ofMoment(plain ?? left, edits, source);
   if (separate) return separate;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;

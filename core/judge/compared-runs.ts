@@ -168,6 +168,39 @@ function firstDifference(
   };
 }
 
+/** Beginnings that are laid over each other. */
+const BEGINNINGS = 4;
+
+/**
+ * Whether two runs are the same but for when they begin, as those of two programs that let an LED flash and of which one
+ * begins with the dark: for some time by which one is later, all rows are the same for as long as both are seen, at least
+ * half of the run.
+ */
+export function areSameButLater({ rows, seconds: length }: ComparedRun): boolean {
+  const other = rows.find((row) => partsAt(row, length) !== undefined);
+  if (!other) return true;
+  const beginnings = (marks: readonly TimelineMark[]): readonly number[] =>
+    marks.slice(0, BEGINNINGS).map(({ from }) => from);
+  const delays = beginnings(other.asked).flatMap((asked) =>
+    beginnings(other.built).map((built) => asked - built),
+  );
+  return delays.some(
+    (delay) =>
+      Math.abs(delay) <= length / 2 &&
+      rows.every((row) => {
+        const asked = earlier(row.asked, Math.max(0, delay));
+        const built = earlier(row.built, Math.max(0, -delay));
+        return partsAt({ ...row, asked, built }, length - Math.abs(delay)) === undefined;
+      }),
+  );
+}
+
+/** Marks as they would be so many seconds earlier; what would be before the beginning is cut off. */
+const earlier = (marks: readonly TimelineMark[], by: number): readonly TimelineMark[] =>
+  marks.flatMap((mark) =>
+    mark.to <= by ? [] : [{ ...mark, from: Math.max(0, mark.from - by), to: mark.to - by }],
+  );
+
 /** When two rows part for long enough to be seen; `undefined` when they never do. */
 function partsAt({ asked, built }: ComparedRow, until: number): number | undefined {
   const moments = [...new Set([0, until, ...[...asked, ...built].flatMap(({ from, to }) => [from, to])])]

@@ -121,6 +121,30 @@ ${body}
     expect(others).toEqual([]);
   });
 
+  test('is told as one slip where two texts are in each other’s places', () => {
+    const hail = (first: string, second: string): string => `void setup() {
+  Serial.begin(9600);
+}
+
+void loop() {
+  Serial.println("${first}");
+  delay(500);
+  Serial.println("${second}");
+  delay(900);
+}
+`;
+    const exercise = exerciseSaid({
+      id: 'hail',
+      board: 'learner-5v',
+      lines: ['red LED on 8'],
+      program: hail('ahoy', 'over'),
+      scenarios: [{ ...scenario, seen: ['prints "ahoy", then "over"'] }],
+    });
+    const [cause, ...others] = causesIn(exercise, written(hail('over', 'ahoy')));
+    expect(cause?.repair?.text).toBe('Exchange "over" in line 6 and "ahoy" in line 8.');
+    expect(others).toEqual([]);
+  });
+
   test('says that a loop never ends, and why', () => {
     expect(inCpp(whileLoop('    Serial.println(n);\n    delay(1000);'))[0]?.message).toContain(
       'Nothing in the loop that ends in line 6 changes n, so the loop never ends.',

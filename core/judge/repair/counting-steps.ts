@@ -3,7 +3,7 @@ import type { Language } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
-import { closing } from './token-places';
+import { closing, isWritten } from './token-places';
 
 /** A change about the step of a counter: `n--;`, `n += 1`. */
 export interface StepEdit {
@@ -30,10 +30,11 @@ interface Stuck {
 
 /** Steps that stand at the one end of their block and may belong at the other, and those that are missing. */
 export function countingSteps(source: string, language: Language): readonly StepEdit[] {
-  const { steps, stuck } = language === 'python' ? inPython(source) : inCpp(source);
+  const { steps, stuck, constant } = language === 'python' ? inPython(source) : inCpp(source);
   return [
     ...steps.flatMap((step) => movedOf(step, source)),
     ...stuck.flatMap((one) => missingOf(one, language)),
+    ...constant.map((one) => turnOf(one, language)),
   ];
 }
 
@@ -91,19 +92,36 @@ function missingOf({ name, sign, line, column, space }: Stuck, language: Languag
   });
 }
 
+/** A level that is kept in a variable, written to a pin, and never changed. */
+interface Constant {
+  readonly name: string;
+  /** Where the statement begins that writes it. */
+  readonly line: number;
+  readonly column: number;
+  readonly space: string;
+}
+
+/** The other level, before it is written. */
+function turnOf({ name, line, column, space }: Constant, language: Language): StepEdit {
+  const turn = language === 'python' ? `${name} = not ${name}` : `${name} = !${name};`;
+  const by = language === 'python' ? `${turn}\n${space}` : `${turn} `;
+  return { edit: { line, column, length: 0, by }, text: `Add ${turn} before line ${line}.` };
+}
+
 interface Steps {
   readonly steps: readonly Standing[];
   readonly stuck: readonly Stuck[];
+  readonly constant: readonly Constant[];
 }
 
 const STEP_IN_CPP = /^(?:(\w+) (?:\+\+|--)|(?:\+\+|--) \w+|(\w+) [-+]= \d+|(\w+) = \3 [-+] \d+) ;$/;
 const STEP_IN_PYTHON = /^(?:\w+ [-+]= \d+|(\w+) = \1 [-+] \d+)$/;
-const WRITES = /^(?:[-+*/%&|^]?=|\+\+|--)$/;
 
 function inCpp(source: string): Steps {
   const { tokens } = tokenize(source);
   const steps: Standing[] = [];
   const stuck: Stuck[] = [];
+  const constant: Constant[] = [];
   const opened: number[] = [];
   tokens.forEach((token, index) => {
     if (token.text === '{') opened.push(index);
@@ -121,6 +139,14 @@ function inCpp(source: string): Steps {
       const [first, last] = [tokens[open]!.line + 1, tokens[close]!.line - 1];
       if (first <= token.line && token.line <= last) steps.push({ line: token.line, first, last });
     }
+    const [, , , , level, shut] = statement;
+    if (
+      token.text === 'digitalWrite' &&
+      level?.kind === 'word' &&
+      shut?.text === ')' &&
+      isTold(level.text, tokens)
+    )
+      constant.push({ name: level.text, line: token.line, column: token.column, space: '' });
     if (token.text !== 'while' || tokens[index + 1]?.text !== '(') return;
     const head = closing(tokens, index + 1, '(', ')');
     const tail =
@@ -136,24 +162,30 @@ function inCpp(source: string): Steps {
     )
       stuck.push({ name: name.text, sign: sign!.text, line: last.line, column: last.endColumn, space: '' });
   });
-  return { steps, stuck };
+  return { steps, stuck, constant };
+}
+
+/** How a level is given to a variable. */
+const LEVEL = /^(?:true|false|HIGH|LOW|True|False)$/;
+
+/** Whether a variable is given a level once, and nothing else ever. */
+function isTold(name: string, tokens: readonly Token[]): boolean {
+  const given = tokens.flatMap(({ text }, index) =>
+    text === name && tokens[index + 1]?.text === '=' ? [tokens[index + 2]!] : [],
+  );
+  const isFixed = tokens.some(({ text }, index) => text === name && tokens[index - 2]?.text === 'const');
+  return given.length === 1 && LEVEL.test(given[0]!.text) && !isFixed;
 }
 
 const ASKS = /^(?:[<>]=?|!=)$/;
 const textOf = (tokens: readonly Token[]): string => tokens.map(({ text }) => text).join(' ');
 
-const isWritten = (name: string, tokens: readonly Token[]): boolean =>
-  tokens.some(
-    ({ text }, index) =>
-      text === name &&
-      (WRITES.test(tokens[index + 1]?.text ?? '') || /^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? '')),
-  );
-
 function inPython(source: string): Steps {
   const { lines } = pythonLines(source);
   const steps: Standing[] = [];
   const stuck: Stuck[] = [];
-  lines.forEach(({ tokens, indent }, index) => {
+  const constant: Constant[] = [];
+  lines.forEach(({ tokens, indent, space }, index) => {
     const bodyFrom = (from: number, least: number) => {
       const end = lines.findIndex((line, at) => at >= from && line.indent < least);
       return lines.slice(from, end < 0 ? undefined : end);
@@ -166,6 +198,15 @@ function inPython(source: string): Steps {
         first: block[0]!.tokens[0]!.line,
         last: block.at(-1)!.tokens.at(-1)!.line,
       });
+    const level = tokens.at(-1)!;
+    const all = lines.flatMap((line) => line.tokens);
+    if (
+      indent > 0 &&
+      tokens.at(-3)?.text === 'value' &&
+      tokens.at(-2)?.text === '=' &&
+      isTold(level.text, all)
+    )
+      constant.push({ name: level.text, line: tokens[0]!.line, column: tokens[0]!.column, space });
     const [word, name, sign, , colon, more] = tokens;
     const body = lines[index + 1] && lines[index + 1]!.indent > indent ? bodyFrom(index + 1, indent + 1) : [];
     const last = body.at(-1)?.tokens.at(-1);
@@ -187,5 +228,5 @@ function inPython(source: string): Steps {
         space: body[0]!.space,
       });
   });
-  return { steps, stuck };
+  return { steps, stuck, constant };
 }

@@ -39,8 +39,11 @@ function wordChangeOf({ edits: [edit, more] }: Candidate, source: string): WordC
   if (!edit || more || !('replace' in edit)) return undefined;
   const { line, column, length, by } = edit.replace;
   const word = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
-  return /^\w+$/.test(word) && /^\w+$/.test(by) ? { line, column, length, word, by } : undefined;
+  return isWord(word) && isWord(by) ? { line, column, length, word, by } : undefined;
 }
+
+/** Whether it is one word, or one text in quotes. */
+export const isWord = (text: string): boolean => /^(?:\w+|"[^"]*"|'[^']*')$/.test(text);
 
 /** What two words in each other's places have to become. */
 export const exchangeText = (one: string, line: number, other: string, otherLine: number): string =>

@@ -74,13 +74,17 @@ function rotationOf(
         ...moveOf(span, way, texts, place.inset + line.text.trim()),
         spaces: place.inset.length,
       };
-    return areBeside(span) || span.some(({ said }) => language === 'cpp' && /[{}]/.test(said))
-      ? moveOf(span, way, texts, line.text)
-      : undefined;
+    const isInAnother =
+      language === 'cpp' && span.some(({ said }) => /[{}]/.test(said)) && !DECLARES.test(line.said);
+    return areBeside(span) || isInAnother ? moveOf(span, way, texts, line.text) : undefined;
   };
   if (is(span.slice(0, -1), from + 1)) return moved(span.at(-1)!, wanted[from]!, 'last to front');
   return is(span.slice(1), from) ? moved(span[0]!, wanted[to]!, 'first to end') : undefined;
 }
+
+/** A variable that is made: where it belongs, and whether it is to remember, is another question. */
+const DECLARES =
+  /^\s*(?:(?:static|const|volatile|unsigned|signed) )*(?:int|long|short|bool|boolean|float|double|byte|char|word|String|u?int\d+_t|size_t) \w+ [=;[]/;
 
 type Way = 'last to front' | 'first to end';
 

@@ -4,24 +4,27 @@ import type { Program } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
-import { howMany, listText } from '../../words/words';
+import { howMany } from '../../words/words';
 import type { Candidate } from './candidate';
 import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
 import { pythonCandidates, pythonPins } from './python-edits';
+import { mappedEnds } from './mapped-ends';
+import { momentsKept } from './moments-kept';
 import { movedLines } from './moved-lines';
 import { otherNumber } from './distinct-cases';
 import { pressCandidates } from './press-edits';
 import { negationsIn } from './negations';
 import { othersOff } from './others-off';
-import { TAKES_PIN } from './pin-functions';
+import { exchangesOf, pinsEverywhere, pinsGiven } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
 import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';
+import { forgetfulIn } from './forgetful-variables';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { readingMovedTo, readingsAnew } from './readings-anew';
 import { referenceCandidates } from './reference-edits';
-import { declaresInside, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
+import { bodyStart, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { callsOfUncalled } from './uncalled-functions';
 import { switchesLeftOut } from './switches-left-out';
 import { widenings } from './wide-numbers';
@@ -37,7 +40,14 @@ const exchanges: Readonly<Record<string, string>> = {
 /** Numbers that stand for yes and no. */
 const truths: Readonly<Record<string, string>> = { 0: '1', 1: '0' };
 /** Comparisons that beginners take the wrong way round. */
-const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
+const opposites: Readonly<Record<string, string>> = {
+  '==': '!=',
+  '!=': '==',
+  '<': '>',
+  '>': '<',
+  '<=': '>=',
+  '>=': '<=',
+};
 
 /** Every change of one token, and every line put in, that could matter. */
 export function programCandidates(
@@ -105,6 +115,8 @@ export function programCandidates(
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of printedTexts(program.source, program.language, wishes.printed))
     found.push(makeAll(edits, cost.insert, text));
+  for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
+    found.push(makeAll(edits, cost.again, text));
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
   if (others) found.push(makeAll(others.edits, cost.loop, others.text));
   found.push(
@@ -182,6 +194,10 @@ export function programCandidates(
   for (const { token, by } of [...placesAsPins(tokens), ...widenings(tokens, wishes.overflowingLines)])
     found.push(
       make(replace(token, by), cost.repair, `Write ${by} instead of ${token.text} in line ${token.line}.`),
+    );
+  for (const { token, by } of mappedEnds(tokens, wishes.asked))
+    found.push(
+      make(replace(token, by), cost.number, `Write ${by} instead of ${token.text} in line ${token.line}.`),
     );
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
   if (wishes.isWiredAsAsked) found.push(...exchangesOf(pinsGiven(tokens, wishes), makeAll, replace));
@@ -269,73 +285,6 @@ export function programCandidates(
   return found;
 }
 
-/** Another pin in all the places where a program names one, where these are several. */
-function pinsEverywhere(
-  tokens: readonly Token[],
-  board: BoardProfile,
-  { pins, used }: ProgramWishes,
-  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
-  replace: (token: Token, by: string) => TextEdit,
-): readonly Candidate[] {
-  const named = tokens.filter(
-    (_, index) => tokens[index - 1]?.text === '(' && TAKES_PIN.test(tokens[index - 2]?.text ?? ''),
-  );
-  return [...new Set(named.map(({ text }) => text))].flatMap((text) => {
-    const places = named.filter((token) => token.text === text);
-    const own = board.pins.find(({ name, number }) => name === text || String(number) === text);
-    if (places.length < 2 || !own || !used.includes(own.number)) return [];
-    const isName = places[0]!.kind === 'word';
-    return board.pins
-      .filter((pin) => pin !== own && pins.includes(pin.number))
-      .map((pin) => {
-        const by = isName ? pin.name : String(pin.number);
-        const lines = [...new Set(places.map(({ line }) => String(line)))];
-        // From the end, so that the places before stay what they are.
-        const edits = places.toReversed().map((token) => replace(token, by));
-        return makeAll(
-          edits,
-          cost.pinNumber + 0.1 * places.length,
-          `Write ${by} instead of ${text} everywhere: in ${lines.length > 1 ? 'lines' : 'line'} ${listText(lines)}.`,
-        );
-      });
-  });
-}
-
-/** The numbers of pins that names are given outside of functions. */
-const pinsGiven = (tokens: readonly Token[], { used }: ProgramWishes): readonly Token[] =>
-  tokens.filter(
-    (token, index) =>
-      token.kind === 'number' &&
-      used.includes(Number(token.text)) &&
-      (tokens[index - 1]?.text === '=' || tokens[index - 2]?.text === '#define') &&
-      !declaresInside(tokens, index),
-  );
-
-/** Pins of which each may stand where another one belongs. */
-function exchangesOf(
-  given: readonly Token[],
-  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
-  replace: (token: Token, by: string) => TextEdit,
-): readonly Candidate[] {
-  if (given.length > MOST_PINS) return [];
-  return given.flatMap((one, index) =>
-    given
-      .slice(index + 1)
-      .filter((other) => other.text !== one.text)
-      .map((other) =>
-        makeAll(
-          // From the end, so that the place before stays what it is.
-          [replace(other, one.text), replace(one, other.text)],
-          cost.pinNumber + 0.2,
-          exchangeText(one.text, one.line, other.text, other.line),
-        ),
-      ),
-  );
-}
-
-/** Pins of which two at a time are exchanged; a program that names more is not mended by trying. */
-const MOST_PINS = 12;
-
 /** What a program is after some edits; spaces count only where they mean something. */
 function resultOf(edits: Candidate['edits'], { source, language }: Program): string {
   const result = edits.reduce(
@@ -344,44 +293,6 @@ function resultOf(edits: Candidate['edits'], { source, language }: Program): str
   );
   return language === 'python' ? result : result.replace(/\s+/g, '');
 }
-
-function bodyStart(tokens: readonly Token[], name: string): Token | undefined {
-  const at = tokens.findIndex((token, index) => token.text === name && tokens[index + 1]?.text === '(');
-  return at < 0 ? undefined : tokens.slice(at).find((token) => token.text === '{');
-}
-
-/** The types of variables that begin anew with a constant each time round loop, and are written elsewhere in it. */
-function forgetfulIn(tokens: readonly Token[]): readonly Token[] {
-  const start = bodyStart(tokens, 'loop');
-  const found: Token[] = [];
-  let depth = 0;
-  for (let index = start ? tokens.indexOf(start) : tokens.length; index < tokens.length; index += 1) {
-    const { text } = tokens[index]!;
-    if (text === '{') depth += 1;
-    if (text === '}') depth -= 1;
-    if (depth === 0) break;
-    if (depth > 1 || !['{', '}', ';'].includes(text)) continue;
-    const end = tokens.findIndex((token, at) => at > index && token.text === ';');
-    const words = tokens.slice(index + 1, end);
-    const [name, sign, value] = words.slice(-3);
-    const [type] = words;
-    const isDeclared = words.length >= 4 && words.slice(0, -2).every(({ kind }) => kind === 'word');
-    if (!isDeclared || sign?.text !== '=' || !/^(?:\d+|true|false|HIGH|LOW|"[^"]*")$/.test(value!.text))
-      continue;
-    if (/^(?:const|static|constexpr|return)$/.test(type!.text)) continue;
-    if (isWritten(name!.text, tokens.slice(end))) found.push(type!);
-  }
-  return found;
-}
-
-/** Whether a variable is written in these tokens. */
-const isWritten = (name: string, tokens: readonly Token[]): boolean =>
-  tokens.some(
-    ({ text }, index) =>
-      text === name &&
-      (/^(?:[-+*/%&|^]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? '') ||
-        /^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? '')),
-  );
 
 /** What a program calls a pin: the name that it gives to its number, or the number. */
 function nameOfPin(source: string, pin: number): string {

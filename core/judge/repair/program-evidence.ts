@@ -5,12 +5,19 @@ import { kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
-import { exchangeText } from './exchanged-words';
+import { exchangeText, isWord } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
 
 /** Signs that ask the opposite of each other. */
-const opposites: Readonly<Record<string, string>> = { '==': '!=', '!=': '==', '<': '>', '>': '<' };
+const opposites: Readonly<Record<string, string>> = {
+  '==': '!=',
+  '!=': '==',
+  '<': '>',
+  '>': '<',
+  '<=': '>=',
+  '>=': '<=',
+};
 const levels: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
 
 /**
@@ -40,12 +47,14 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
       ],
     };
   if (opposites[word] !== by && !(isAsked && levels[word] === by)) return undefined;
+  // What is more and what is less is no matter of how something is wired.
+  const there = /[<>]/.test(word) ? '' : ' on this wiring';
   return {
     code: 'logic-inverted',
     severity: 'fault',
     line,
     column,
-    message: `Line ${line} asks the question the wrong way round: with ${word} it does the opposite of what it should on this wiring.`,
+    message: `Line ${line} asks the question the wrong way round: with ${word} it does the opposite of what it should${there}.`,
     hints: [
       `What level does the wiring give at that moment, and which one does line ${line} ask for?`,
       `The ${word} at column ${column} of line ${line} turns the question round.`,
@@ -191,7 +200,7 @@ export function ofExchangedWords(
   const [one, other] = [first, second].map(({ line, column, length }) =>
     (lines[line - 1] ?? '').slice(column - 1, column - 1 + length),
   ) as [string, string];
-  if (!/^\w+$/.test(one) || !/^\w+$/.test(other) || first.by !== other || second.by !== one) return undefined;
+  if (!isWord(one) || !isWord(other) || first.by !== other || second.by !== one) return undefined;
   const places = `${one} in line ${first.line} and ${other} in line ${second.line}`;
   return {
     ...seen,

@@ -69,6 +69,16 @@ export function loopsAt(
   });
 }
 
+/** Whether a variable is written in these tokens. */
+export const isWritten = (name: string, tokens: readonly Token[]): boolean =>
+  tokens.some(
+    ({ text }, index) =>
+      text === name &&
+      (/^(?:[-+*/%&|^]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? '') ||
+        /^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? '')),
+  );
+
+/** Where the bracket is closed that is opened at an index or behind it; `undefined` where it is not. */
 export function closing(
   tokens: readonly Token[],
   from: number,
@@ -90,3 +100,9 @@ const offsetOf = (source: string, line: number, column: number): number =>
     .reduce((sum, text) => sum + text.length + 1, 0) +
   column -
   1;
+
+/** The brace that opens the body of a function; `undefined` where there is none of that name. */
+export function bodyStart(tokens: readonly Token[], name: string): Token | undefined {
+  const at = tokens.findIndex((token, index) => token.text === name && tokens[index + 1]?.text === '(');
+  return at < 0 ? undefined : tokens.slice(at).find((token) => token.text === '{');
+}

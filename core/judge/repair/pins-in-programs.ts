@@ -1,0 +1,76 @@
+import type { BoardProfile } from '../../boards';
+import type { TextEdit } from '../../findings/finding';
+import type { Token } from '../../program/token';
+import { listText } from '../../words/words';
+import type { Candidate } from './candidate';
+import { exchangeText } from './exchanged-words';
+import { TAKES_PIN } from './pin-functions';
+import { declaresInside } from './token-places';
+import { cost, type ProgramWishes } from './wishes';
+
+/** Another pin in all the places where a program names one, where these are several. */
+export function pinsEverywhere(
+  tokens: readonly Token[],
+  board: BoardProfile,
+  { pins, used }: ProgramWishes,
+  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
+  replace: (token: Token, by: string) => TextEdit,
+): readonly Candidate[] {
+  const named = tokens.filter(
+    (_, index) => tokens[index - 1]?.text === '(' && TAKES_PIN.test(tokens[index - 2]?.text ?? ''),
+  );
+  return [...new Set(named.map(({ text }) => text))].flatMap((text) => {
+    const places = named.filter((token) => token.text === text);
+    const own = board.pins.find(({ name, number }) => name === text || String(number) === text);
+    if (places.length < 2 || !own || !used.includes(own.number)) return [];
+    const isName = places[0]!.kind === 'word';
+    return board.pins
+      .filter((pin) => pin !== own && pins.includes(pin.number))
+      .map((pin) => {
+        const by = isName ? pin.name : String(pin.number);
+        const lines = [...new Set(places.map(({ line }) => String(line)))];
+        // From the end, so that the places before stay what they are.
+        const edits = places.toReversed().map((token) => replace(token, by));
+        return makeAll(
+          edits,
+          cost.pinNumber + 0.1 * places.length,
+          `Write ${by} instead of ${text} everywhere: in ${lines.length > 1 ? 'lines' : 'line'} ${listText(lines)}.`,
+        );
+      });
+  });
+}
+
+/** The numbers of pins that names are given outside of functions. */
+export const pinsGiven = (tokens: readonly Token[], { used }: ProgramWishes): readonly Token[] =>
+  tokens.filter(
+    (token, index) =>
+      token.kind === 'number' &&
+      used.includes(Number(token.text)) &&
+      (tokens[index - 1]?.text === '=' || tokens[index - 2]?.text === '#define') &&
+      !declaresInside(tokens, index),
+  );
+
+/** Pins of which each may stand where another one belongs. */
+export function exchangesOf(
+  given: readonly Token[],
+  makeAll: (edits: readonly TextEdit[], amount: number, text: string) => Candidate,
+  replace: (token: Token, by: string) => TextEdit,
+): readonly Candidate[] {
+  if (given.length > MOST_PINS) return [];
+  return given.flatMap((one, index) =>
+    given
+      .slice(index + 1)
+      .filter((other) => other.text !== one.text)
+      .map((other) =>
+        makeAll(
+          // From the end, so that the place before stays what it is.
+          [replace(other, one.text), replace(one, other.text)],
+          cost.pinNumber + 0.2,
+          exchangeText(one.text, one.line, other.text, other.line),
+        ),
+      ),
+  );
+}
+
+/** Pins of which two at a time are exchanged; a program that names more is not mended by trying. */
+const MOST_PINS = 12;
