@@ -1,7 +1,7 @@
 import type { Comparison } from '../watching';
 import { comparators, countsUntilTurn, holdsEitherWay, MICROS_STEP } from './clock-turn';
 import type { Evaluate } from './evaluate';
-import { differenceOf, type Difference } from './moving-variables';
+import { differenceOf, sumOf, type Difference } from './moving-variables';
 import { compareTexts } from './library/letters';
 import type { CppMachine } from './machine';
 import { numberText } from './names';
@@ -38,13 +38,18 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
   const comparison = comparisonOf(expression);
   if (!follows) {
     const follow = emit.hasMoving ? followMoving(expression, emit) : undefined;
+    const followBoth = emit.hasMoving ? followSums(expression, emit) : undefined;
     return (machine) => {
       const a = machine.apart(left);
       const leftMoves = machine.hasMoved;
       const b = machine.apart(right);
       const rightMoves = machine.hasMoved;
-      const isFollowed = leftMoves !== rightMoves && follow?.(machine, a, b, leftMoves) === true;
-      if ((leftMoves || rightMoves) && !isFollowed) machine.clockEscaped = true;
+      if (leftMoves || rightMoves) {
+        const isFollowed =
+          (leftMoves !== rightMoves && follow?.(machine, a, b, leftMoves) === true) ||
+          followBoth?.(machine, a, b) === true;
+        if (!isFollowed) machine.clockEscaped = true;
+      }
       machine.watcher?.compared(comparison, a, b);
       return holds(a, b) ? 1 : 0;
     };
@@ -155,6 +160,38 @@ function followMoving(
     return leftMoves
       ? machine.moving.follow(cell, a, b, holds)
       : machine.moving.follow(cell, b, a, (running, fixed) => holds(fixed, running));
+  };
+}
+
+/**
+ * Follows two sums of variables of which one is given the clock in every pass, as in `now - last >= 500` with a `now` of the
+ * whole program; whether that can be done.
+ */
+function followSums(
+  { left, right, operator, operandType, span }: Compare,
+  emit: Emit,
+): ((machine: CppMachine, a: number, b: number) => boolean) | undefined {
+  if (operandType.kind !== 'integer' || operandType.bits !== 32) return undefined;
+  const sum = sumOf(left, right);
+  if (!sum?.isWhole || sum.running !== undefined) return undefined;
+  const holds = comparators[operator];
+  const turned = (running: number, fixed: number): boolean => holds(fixed, running);
+  const loads = sum.loads.map(({ place, ...load }) => ({ ...load, at: emit.address(place, span.line) }));
+  return (machine, a, b) => {
+    const moving = loads
+      .map(({ at, ...load }) => ({ ...load, cell: at(machine) }))
+      .filter(({ cell }) => machine.moving.isMoving(cell));
+    // The clock makes its own side larger; what stands against it is as old, or older.
+    const grows = ({ sign, side }: (typeof moving)[number]): boolean => (sign === 1) === (side === 'left');
+    const now = moving.find((load) => grows(load) && machine.moving.momentNow(load.cell));
+    const [against, more] = moving.filter((load) => load !== now);
+    if (!now || more || against?.sign === now.sign) return false;
+    return machine.moving.followSum(
+      { now: now.cell, against: against?.cell },
+      now.side === 'left' ? [a, b] : [b, a],
+      operandType,
+      now.side === 'left' ? holds : turned,
+    );
   };
 }
 

@@ -3,7 +3,7 @@ import { emitCompare, standsBesideClock, type Emit } from './emit-compare';
 import type { Evaluate } from './evaluate';
 import { textAt } from './library/letters';
 import type { CppMachine } from './machine';
-import { countingOf, hasMovingVariables, keepsMoment, momentSource } from './moving-variables';
+import { copiedFrom, countingOf, hasMovingVariables, keepsMoment, momentSource } from './moving-variables';
 import { operation } from './operations';
 import { printed } from './print';
 import type { Expression, Place, ProgramTree } from './tree';
@@ -252,6 +252,8 @@ export class ExpressionEmitter {
         return machine.keepRounded(at(machine), kept, unit, type);
       };
     }
+    const from = this.hasMoving ? copiedFrom(expression) : undefined;
+    if (from) return this.copyOfMoment(expression, from);
     const isFollowed =
       declares && place.area === 'frame' && !place.through && expression.value.clock !== 'unfollowed';
     const value = this.expression(expression.value, isFollowed);
@@ -265,6 +267,24 @@ export class ExpressionEmitter {
       if (!machine.hasMoved) return machine.keepRunning(at(machine), kept);
       if (isStill?.(machine) !== true) machine.clockEscaped = true;
       return machine.keepRounded(at(machine), kept, clock, type);
+    };
+  }
+
+  /** A variable that is given what another one holds: in a pass in which that got the time, it is a moment too. */
+  private copyOfMoment(
+    { place, value, type, span }: Extract<Expression, { node: 'store' }>,
+    from: Place,
+  ): Evaluate {
+    const [at, source, kept] = [
+      this.address(place, span.line),
+      this.address(from, span.line),
+      this.expression(value),
+    ];
+    return (machine) => {
+      const cell = source(machine);
+      const moment = machine.moving.momentNow(cell);
+      if (!moment || type.kind !== 'integer') return machine.write(at(machine), kept(machine));
+      return machine.keepMoment(at(machine), machine.apart(kept), { unit: moment.unit, type, source: cell });
     };
   }
 

@@ -149,6 +149,12 @@ export class MovingCells {
     return one !== undefined && one.pass >= this.pass - 1;
   }
 
+  /** The moment that a cell was given in this pass; `undefined` where it was given none. */
+  momentNow(cell: number): Moment | undefined {
+    const kept = this.moments.get(cell);
+    return kept?.pass === this.pass ? kept : undefined;
+  }
+
   /** What is known of the moment in a cell; whoever asks counts on its being kept anew in this pass. */
   keptIn(cell: number): { readonly isOfThisPass: boolean; readonly source: number | undefined } {
     const kept = this.moments.get(cell);
@@ -176,14 +182,7 @@ export class MovingCells {
     this.counted.add(cell);
     const moment = this.moments.get(cell);
     if (moment && this.isMoment(cell)) {
-      const { unit, type } = moment;
-      const { passCycle, clockHz } = this.machine;
-      // The count may be about to turn, and the pass has begun before it was looked at.
-      const counts = countsUntilTurn(running, fixed, type, holds) - 2 * STEP[unit];
-      this.machine.turnCycle = Math.min(
-        this.machine.turnCycle,
-        passCycle + (counts * clockHz) / COUNTS_A_SECOND[unit],
-      );
+      this.followMoment(moment, running, fixed, holds);
       return true;
     }
     const counter = this.counters.get(cell);
@@ -194,6 +193,52 @@ export class MovingCells {
     if (step === 0) return false;
     this.alike = Math.min(this.alike, passesUntilTurn(running, fixed, step, holds) - 1);
     return true;
+  }
+
+  /** Notes when a comparison of something that a moment moves with something that stands still comes out otherwise. */
+  private followMoment(
+    { unit, type }: Moment,
+    running: number,
+    fixed: number,
+    holds: (running: number, fixed: number) => boolean,
+  ): void {
+    const { passCycle, clockHz } = this.machine;
+    // The count may be about to turn, and the pass has begun before it was looked at.
+    const counts = countsUntilTurn(running, fixed, type, holds) - 2 * STEP[unit];
+    this.machine.turnCycle = Math.min(
+      this.machine.turnCycle,
+      passCycle + (counts * clockHz) / COUNTS_A_SECOND[unit],
+    );
+  }
+
+  /**
+   * Follows a comparison of two sums in which a moment of this pass stands, as in `now - last >= 500`, and beside it
+   * perhaps one that moves against it. `type` is the one in which both are compared. Whether that can be told.
+   */
+  followSum(
+    { now, against }: { readonly now: number; readonly against: number | undefined },
+    [running, fixed]: readonly [number, number],
+    type: IntegerType,
+    holds: (running: number, fixed: number) => boolean,
+  ): boolean {
+    const moment = this.momentNow(now);
+    if (!moment) return false;
+    this.counted.add(now);
+    if (against === undefined) {
+      this.followMoment({ ...moment, type }, running, fixed, holds);
+      return true;
+    }
+    const other = this.moments.get(against);
+    if (!other || !this.isMoment(against) || other.unit !== moment.unit) return false;
+    const kept = this.keptIn(against);
+    // Two moments from one look at the clock differ by nothing, whatever the count.
+    if (kept.isOfThisPass && kept.source === now) return true;
+    return holdsEitherWay(running, fixed, {
+      type,
+      step: STEP[moment.unit],
+      mayWrap: kept.isOfThisPass,
+      holds,
+    });
   }
 
   /**

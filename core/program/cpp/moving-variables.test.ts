@@ -154,8 +154,42 @@ const setAgain: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}int n = 0;\n${begin}void loop() { n = random(${ms}); if (digitalRead(2)) digitalWrite(LED, n % 2); n = 0; }`,
 };
 
+/** Programs that read the clock into a variable of the whole program, once in each pass. */
+const readOnce: Readonly<Record<string, (ms: number, more: number) => string>> = {
+  'now, and a moment before it': (ms) =>
+    `${head}unsigned long now = 0, last = 0; bool on = false;\n${begin}void loop() { now = millis(); if (now - last >= ${ms}) { last = now; on = !on; digitalWrite(LED, on); } }`,
+  'now, while something is held': (ms) =>
+    `${head}unsigned long now = 0, last = 0;\n${begin}void loop() { now = millis(); if (digitalRead(2)) last = now; digitalWrite(LED, now - last < ${ms}); }`,
+  'now, kept behind the question': (ms, more) =>
+    `${head}unsigned long now = 0, last = 0; int slow = 0;\n${begin}void loop() { now = micros(); if (now - last > ${ms * 4}UL) slow++; last = now; if (digitalRead(2)) delayMicroseconds(${more}); digitalWrite(LED, slow % 2); }`,
+  'now, kept before the question': (ms) =>
+    `${head}unsigned long now = 0, last = 0;\n${begin}void loop() { now = millis(); if (digitalRead(2)) last = now; if (now - last >= ${ms} || now - last > ${ms * 2}) digitalWrite(LED, HIGH); else digitalWrite(LED, LOW); }`,
+  'now and a deadline': (ms) =>
+    `${head}unsigned long now = 0, due = 0;\n${begin}void loop() { now = millis(); if (digitalRead(2)) due = now + ${ms}; digitalWrite(LED, now < due); }`,
+  'now on the right': (ms) =>
+    `${head}unsigned long now = 0, last = 0;\n${begin}void loop() { now = millis(); if (digitalRead(2)) last = now; digitalWrite(LED, last + ${ms} > now); }`,
+  'now taken off': (ms) =>
+    `${head}long now = 0, last = 0;\n${begin}void loop() { now = millis(); if (digitalRead(2)) last = now; digitalWrite(LED, last - now > -${ms}); }`,
+  'now read twice': (ms) =>
+    `${head}unsigned long now = 0, last = 0;\n${begin}void loop() { now = millis(); if (digitalRead(2)) last = now; now = millis(); digitalWrite(LED, now - last <= ${ms}); }`,
+  'now, asked before it is read': (ms) =>
+    `${head}unsigned long now = 0, last = 0;\n${begin}void loop() { digitalWrite(LED, now - last < ${ms}); now = millis(); if (digitalRead(2)) last = now; }`,
+  'now of a struct': (ms) =>
+    `${head}struct Timer { unsigned long now; unsigned long last; }; Timer t = {0, 0};\n${begin}void loop() { t.now = millis(); if (digitalRead(2)) t.last = t.now; digitalWrite(LED, t.now - t.last < ${ms}); }`,
+  'now, cut to a small number': (ms) =>
+    `${head}unsigned long now = 0, last = 0;\n${begin}void loop() { now = micros(); if (digitalRead(2)) last = now; digitalWrite(LED, (long)(int)(now - last) < ${ms * 100}L); }`,
+  'now and a moment older still': (ms) =>
+    `${head}unsigned long now = 0, last = 0, older = 0;\n${begin}void loop() { now = millis(); older = last; last = now; if (digitalRead(2)) delay(${ms}); digitalWrite(LED, now - older > ${ms}); }`,
+  'now shown when it is let go': () =>
+    `${head}unsigned long now = 0, last = 0; bool was = false;\nvoid setup() { Serial.begin(115200); pinMode(LED, OUTPUT); pinMode(2, INPUT); }\nvoid loop() { now = micros(); bool is = digitalRead(2); if (is) last = now; if (was && !is) Serial.println(last); was = is; }`,
+  'now counted from': (ms, more) =>
+    `${head}unsigned long now = 0, last = 0; unsigned long n = 0;\n${begin}void loop() { n++; now = millis(); if (digitalRead(2)) last = now; digitalWrite(LED, now - last + n < ${ms * more}UL); }`,
+};
+
+const everyProgram = { ...programs, ...counting, ...setAgain, ...readOnce };
+
 describe('variables that move by themselves', () => {
-  test.each([...Object.entries(programs), ...Object.entries(counting), ...Object.entries(setAgain)])(
+  test.each(Object.entries(everyProgram))(
     'are skipped to the very same trace: %s',
     (_, write) => {
       fc.assert(
@@ -194,8 +228,13 @@ describe('variables that move by themselves', () => {
     'whether it is due, from a function',
     'set anew and added to',
     'turned twice',
+    'now, and a moment before it',
+    'now, while something is held',
+    'now, kept before the question',
+    'now on the right',
+    'now of a struct',
   ])('take few steps: %s', (name) => {
-    const source = { ...programs, ...counting, ...setAgain }[name]!(100, 40);
+    const source = everyProgram[name]!(100, 40);
     // Of four times as long a run, fewer than all of the short one.
     const [fast, plain] = [held(source, true, [0.05, 1.9], 2), held(source, false, [0.05, 0.4], 0.5)];
     expect(fast.steps).toBeLessThan(plain.steps);

@@ -15,6 +15,19 @@ export function keepsMoment(store: Extract<Expression, { node: 'store' }>): stor
   return !isLocal && isRunning(value) && type.kind === 'integer' && type.bits === 32;
 }
 
+/** The variable from which a store copies a whole number as long as the clock's to where other passes find it. */
+export function copiedFrom({
+  place,
+  value,
+  type,
+}: Extract<Expression, { node: 'store' }>): Place | undefined {
+  const isLocal = place.area === 'frame' && !place.through;
+  const load = bare(value);
+  const isWhole = (one: Expression['type']): boolean => one.kind === 'integer' && one.bits === 32;
+  if (isLocal || load.node !== 'load' || !isWhole(type) || !isWhole(load.type)) return undefined;
+  return load.place.through || load.place.steps.length > 0 ? undefined : load.place;
+}
+
 /** How an update counts: a whole number of a variable that is there in the next pass, by a fixed amount. */
 export function countingOf({ place, operator, value, type }: Update): Counting | undefined {
   const isLocal = place.area === 'frame' && !place.through;
@@ -45,37 +58,58 @@ export const momentSource = (expression: Expression): Place | undefined => {
   return expression.node === 'load' && isRunning(expression) ? expression.place : undefined;
 };
 
-/** What moves with the clock in the difference of the two sides of a comparison. */
-export interface Difference {
-  /** The side on which the clock runs, 1 for the left one. */
-  readonly running: 1 | -1;
-  /** The local from which the clock is read; `undefined` where it is read on the spot. */
-  readonly local: Place | undefined;
-  /** Variables that stand in it, with their signs. */
-  readonly loads: readonly { readonly place: Place; readonly sign: 1 | -1 }[];
+/** A variable that stands in the difference of the two sides of a comparison. */
+interface Load {
+  readonly place: Place;
+  readonly sign: 1 | -1;
+  readonly side: 'left' | 'right';
 }
 
+/** What may move in the difference of the two sides of a comparison. */
+interface Sum {
+  /** The side on which the clock is read, 1 for the left one; `undefined` where it is not. */
+  readonly running: 1 | -1 | undefined;
+  /** The local from which the clock is read; `undefined` where it is read on the spot. */
+  readonly local: Place | undefined;
+  readonly loads: readonly Load[];
+  /** Whether nothing of it is cut to a smaller type on the way. */
+  readonly isWhole: boolean;
+}
+
+/** A sum in which the clock is read. */
+export type Difference = Sum & { readonly running: 1 | -1 };
+
 /**
- * The clock and the variables of a sum, or of a comparison whose sides are sums; `undefined` where something else is in
- * them that could move.
+ * The clock and the variables of a sum, or of a comparison whose sides are sums; `undefined` where the clock is not in them,
+ * or something else that could move.
  */
 export function differenceOf(left: Expression, right?: Expression): Difference | undefined {
+  const sum = sumOf(left, right);
+  return sum?.running === undefined ? undefined : { ...sum, running: sum.running };
+}
+
+/** The same, whether the clock is read in it or not. */
+export function sumOf(left: Expression, right?: Expression): Sum | undefined {
   let running: 1 | -1 | undefined;
   let local: Place | undefined;
-  const loads: { place: Place; sign: 1 | -1 }[] = [];
+  const loads: Load[] = [];
+  let side: Load['side'] = 'left';
+  let isWhole = true;
   const add = (expression: Expression, sign: 1 | -1): boolean => {
     switch (expression.node) {
       case 'constant':
         return true;
       case 'convert':
-        return expression.value.type.kind === 'integer' && add(expression.value, sign);
+        if (expression.value.type.kind !== 'integer' || expression.type.kind !== 'integer') return false;
+        isWhole &&= expression.type.bits >= expression.value.type.bits;
+        return add(expression.value, sign);
       case 'load':
         if (isRunning(expression)) {
           if (running !== undefined) return false;
           [running, local] = [sign, expression.place];
           return true;
         }
-        loads.push({ place: expression.place, sign });
+        loads.push({ place: expression.place, sign, side });
         return (
           expression.clock === 'fixed' && !expression.place.through && expression.place.steps.length === 0
         );
@@ -92,6 +126,7 @@ export function differenceOf(left: Expression, right?: Expression): Difference |
         return false;
     }
   };
-  const isSum = add(left, 1) && (right === undefined || add(right, -1));
-  return isSum && running !== undefined ? { running, local, loads } : undefined;
+  if (!add(left, 1)) return undefined;
+  side = 'right';
+  return right === undefined || add(right, -1) ? { running, local, loads, isWhole } : undefined;
 }
