@@ -144,10 +144,14 @@ class WatchedLoop implements RunningLoop {
   pausesBefore = 0;
   inputsBefore = 0;
   clockEscaped = false;
+  countEscaped = false;
   turnCycle = 0;
   passCycle = 0;
-  /** Whether any of its passes looked at the clock. */
-  usedClock = false;
+  /** Whether any of its passes read the clock in a way that is not followed, or not beyond a count. */
+  hasEscaped = false;
+  hasEscapedByCount = false;
+  /** Earliest cycle at which a comparison with the clock turns that was made in one of its passes. */
+  earliestTurn = Number.POSITIVE_INFINITY;
   changes = 0;
   localChanges = 0;
 }
@@ -174,6 +178,8 @@ export class Machine {
   inputs = 0;
   /** Whether the clock was read in a way that is not followed since the pass began. */
   clockEscaped = false;
+  /** Whether it was read so that all is the same as long as its count in milliseconds is, and no longer. */
+  countEscaped = false;
   /** Earliest cycle at which a comparison with the clock turns. */
   turnCycle = Number.POSITIVE_INFINITY;
   /** Cycle at which the pass began whose clock comparisons are being watched. */
@@ -199,6 +205,8 @@ export class Machine {
   readonly endCycle: number;
   readonly clockHz: number;
   readonly silentErrors: SilentError[] = [];
+  /** Whether a comparison in a loop is followed for the pass around it too, or ends the skipping of that. */
+  protected readonly turnsInLoopsCount: boolean = false;
   /** Made once for each depth: a loop inside of another is entered a million times. */
   private readonly watched: WatchedLoop[] = [];
   private depth = 0;
@@ -257,13 +265,13 @@ export class Machine {
 
   /** Runs an interrupt routine between two steps of the program, which goes on as if nothing had been. */
   interrupt(routine: number): void {
-    const { line, clockEscaped, turnCycle, passCycle } = this;
+    const { line, clockEscaped, countEscaped, turnCycle, passCycle } = this;
     this.inInterrupt = true;
     this.changes += 1;
     this.spend(INTERRUPT_CYCLES);
     this.callRoutine(routine);
     this.inInterrupt = false;
-    Object.assign(this, { line, clockEscaped, turnCycle, passCycle });
+    Object.assign(this, { line, clockEscaped, countEscaped, turnCycle, passCycle });
   }
 
   /** Forgets everything, as a board does when it is reset or loses its power. */
@@ -305,9 +313,12 @@ export class Machine {
     loop.pausesBefore = this.pauses;
     loop.inputsBefore = this.inputs;
     loop.clockEscaped = this.clockEscaped;
+    loop.countEscaped = this.countEscaped;
     loop.turnCycle = this.turnCycle;
     loop.passCycle = this.passCycle;
-    loop.usedClock = false;
+    loop.hasEscaped = false;
+    loop.hasEscapedByCount = false;
+    loop.earliestTurn = Number.POSITIVE_INFINITY;
   }
 
   /** A pass of the innermost loop begins. */
@@ -321,6 +332,7 @@ export class Machine {
   /** A pass begins whose clock comparisons are to be watched. */
   watchPass(): void {
     this.clockEscaped = false;
+    this.countEscaped = false;
     this.turnCycle = Number.POSITIVE_INFINITY;
     this.passCycle = this.cycles;
   }
@@ -329,20 +341,46 @@ export class Machine {
   endPass(): void {
     const loop = this.watched[this.depth - 1]!;
     if (this.changes === loop.changes && this.localChanges === loop.localChanges) this.skipQuietPasses();
-    loop.usedClock ||= this.hasUsedClock;
+    this.noteClockOf(loop);
   }
 
-  /** The innermost loop is over. What the clock did inside is not followed for the loops around it. */
+  /**
+   * The innermost loop is over. What was read of the clock inside counts for the pass of the loop around it too: a comparison
+   * that turns inside makes another pass of that one.
+   */
   leaveLoop(): void {
     this.depth -= 1;
     const loop = this.watched[this.depth]!;
-    this.clockEscaped = loop.clockEscaped || loop.usedClock || this.hasUsedClock;
-    this.turnCycle = loop.turnCycle;
+    this.noteClockOf(loop);
+    const hasTurned = loop.earliestTurn !== Number.POSITIVE_INFINITY;
+    this.clockEscaped = loop.clockEscaped || loop.hasEscaped || (hasTurned && !this.turnsInLoopsCount);
+    this.countEscaped = loop.countEscaped || loop.hasEscapedByCount;
+    this.turnCycle = Math.min(loop.turnCycle, loop.earliestTurn);
     this.passCycle = loop.passCycle;
   }
 
-  private get hasUsedClock(): boolean {
-    return this.clockEscaped || this.turnCycle !== Number.POSITIVE_INFINITY;
+  private noteClockOf(loop: WatchedLoop): void {
+    loop.hasEscaped ||= this.clockEscaped;
+    loop.hasEscapedByCount ||= this.countEscaped;
+    loop.earliestTurn = Math.min(loop.earliestTurn, this.turnCycle);
+  }
+
+  /**
+   * What moves with the clock was read in the innermost loop, and got its value so many loops around it: there it stands still,
+   * and for the pass around them it does not. `byCount`: whether all is the same as long as the count of milliseconds is.
+   */
+  escapeAround(loops: number, byCount: boolean): void {
+    const around = this.watched[this.depth - loops];
+    if (!around) return;
+    if (byCount) around.countEscaped = true;
+    else around.clockEscaped = true;
+  }
+
+  /** The cycle at which the count of milliseconds grows after the watched pass has begun. */
+  private get nextCount(): number {
+    const cyclesPerCount = this.clockHz / 1e3;
+    const counts = Math.floor((this.passCycle - this.bootCycle) / cyclesPerCount);
+    return this.bootCycle + (counts + 1) * cyclesPerCount;
   }
 
   /**
@@ -354,7 +392,8 @@ export class Machine {
     if (this.clockEscaped || !this.limits.skip) return;
     const length = this.cycles - this.passCycle;
     if (length <= 0) return;
-    const limit = Math.min(this.turnCycle, this.host.nextEventCycle(), this.endCycle);
+    const turn = this.countEscaped ? Math.min(this.turnCycle, this.nextCount) : this.turnCycle;
+    const limit = Math.min(turn, this.host.nextEventCycle(), this.endCycle);
     if (limit === Number.POSITIVE_INFINITY) return;
     const passes = this.skippable(Math.floor((limit - this.cycles) / length) - 1, length);
     if (passes <= 0) return;

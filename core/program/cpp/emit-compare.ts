@@ -41,14 +41,17 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
     const followBoth = emit.hasMoving ? followSums(expression, emit) : undefined;
     return (machine) => {
       const a = machine.apart(left);
-      const leftMoves = machine.hasMoved;
+      const { hasMoved: leftMoves, hasMovedFreely: leftIsFree } = machine;
       const b = machine.apart(right);
-      const rightMoves = machine.hasMoved;
+      const { hasMoved: rightMoves, hasMovedFreely: rightIsFree } = machine;
       if (leftMoves || rightMoves) {
         const isFollowed =
           (leftMoves !== rightMoves && follow?.(machine, a, b, leftMoves) === true) ||
           followBoth?.(machine, a, b) === true;
-        if (!isFollowed) machine.clockEscaped = true;
+        if (!isFollowed) {
+          if (leftIsFree || rightIsFree) machine.clockEscaped = true;
+          machine.countEscaped = true;
+        }
       }
       machine.watcher?.compared(comparison, a, b);
       return holds(a, b) ? 1 : 0;
@@ -60,14 +63,16 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
     : (running, fixed) => holds(fixed, running);
   const isStill = emit.hasMoving ? standsStill(expression, { unit, type, turned }, emit) : undefined;
   return (machine) => {
-    const { clockEscaped } = machine;
+    const { clockEscaped, countEscaped } = machine;
     const a = left(machine);
     const b = right(machine);
     machine.watcher?.compared(comparison, a, b);
     const [running, fixed] = runsLeft ? [a, b] : [b, a];
     // Moments that were read on the way move with the clock, and nothing else that was read does.
-    if (machine.clockEscaped && !clockEscaped && isStill?.(machine, running, fixed)) {
+    const hasMoved = machine.clockEscaped || machine.countEscaped;
+    if (hasMoved && !clockEscaped && !countEscaped && isStill?.(machine, running, fixed)) {
       machine.clockEscaped = false;
+      machine.countEscaped = false;
       return holds(a, b) ? 1 : 0;
     }
     const counts = countsUntilTurn(running, fixed, type, turned);

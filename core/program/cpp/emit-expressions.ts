@@ -3,7 +3,14 @@ import { emitCompare, standsBesideClock, type Emit } from './emit-compare';
 import type { Evaluate } from './evaluate';
 import { textAt } from './library/letters';
 import type { CppMachine } from './machine';
-import { copiedFrom, countingOf, hasMovingVariables, keepsMoment, momentSource } from './moving-variables';
+import {
+  copiedFrom,
+  countingOf,
+  hasMovingVariables,
+  keepsMoment,
+  momentSource,
+  readsMicros,
+} from './moving-variables';
 import { operation } from './operations';
 import { printed } from './print';
 import type { Expression, Place, ProgramTree } from './tree';
@@ -15,6 +22,7 @@ export type Enter = (machine: CppMachine, target: number, values: readonly numbe
 /** Compiles the expressions of a program to closures. */
 export class ExpressionEmitter {
   private readonly hasMoving: boolean;
+  private readonly hasMicros: boolean;
   private readonly emit: Emit;
 
   constructor(
@@ -22,6 +30,7 @@ export class ExpressionEmitter {
     private readonly enter: Enter,
   ) {
     this.hasMoving = hasMovingVariables(tree);
+    this.hasMicros = readsMicros(tree);
     this.emit = {
       expression: (expression, watched) => this.expression(expression, watched),
       address: (place, line) => this.address(place, line),
@@ -42,9 +51,17 @@ export class ExpressionEmitter {
       }
       case 'load': {
         const read = this.read(expression.place, expression.span.line);
-        if (watched || expression.clock === 'fixed') return read;
+        const { outside, clock } = expression;
+        if (outside !== undefined)
+          return (machine) => {
+            machine.escapeAround(outside, !this.hasMicros);
+            return read(machine);
+          };
+        if (watched || clock === 'fixed') return read;
+        const isByCount = clock === 'millis' || (clock === 'unfollowed' && !this.hasMicros);
         return (machine) => {
-          machine.clockEscaped = true;
+          if (isByCount) machine.countEscaped = true;
+          else machine.clockEscaped = true;
           return read(machine);
         };
       }
@@ -180,7 +197,10 @@ export class ExpressionEmitter {
     return (machine) => {
       const numbers = values.map((value) => value(machine));
       machine.spend(cycles);
-      if (clock && !watched) machine.clockEscaped = true;
+      if (clock && !watched) {
+        if (clock === 'millis') machine.countEscaped = true;
+        else machine.clockEscaped = true;
+      }
       return work(numbers, { machine, line, types, fit }) ?? 0;
     };
   }
@@ -227,7 +247,10 @@ export class ExpressionEmitter {
     if (!this.hasMoving) return (machine) => machine.cells[at(machine)]!;
     return (machine) => {
       const cell = at(machine);
-      if (machine.moving.isMoving(cell)) machine.clockEscaped = true;
+      if (machine.moving.isMoving(cell)) {
+        if (machine.moving.momentNow(cell)?.unit === 'millis') machine.countEscaped = true;
+        else machine.clockEscaped = true;
+      }
       return machine.cells[cell]!;
     };
   }

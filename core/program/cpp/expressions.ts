@@ -124,7 +124,10 @@ export function readName(node: SyntaxNode, context: Context): Expression {
   if (variable) {
     if (variable.known !== undefined) return constant(node, variable.known, variable.type as ScalarType);
     const { place, type } = findPlace(node, context, readExpression)!;
-    return { ...loadOf(node, place, type), clock: clockOf(variable, context) };
+    const load = { ...loadOf(node, place, type), clock: clockOf(variable, context) };
+    const loops = context.loopDepth - variable.loopDepth;
+    const isOfClock = variable.clock === 'millis' || variable.clock === 'micros';
+    return isOfClock && loops > 0 && load.node === 'load' ? { ...load, outside: loops } : load;
   }
   const register = readRegister(node, context);
   if (register) return register;

@@ -33,8 +33,11 @@ export class CppMachine extends Machine {
   frame = 0;
   top: number;
   returned = 0;
+  protected override readonly turnsInLoopsCount = true;
   /** Whether something that moves was read in what was worked out `apart` last. */
   hasMoved = false;
+  /** Whether it may be otherwise within the same count of milliseconds too. */
+  hasMovedFreely = false;
   /** Texts that the program has made. */
   readonly texts = new TextPool();
   /** Cells that move by themselves. */
@@ -88,7 +91,8 @@ export class CppMachine extends Machine {
   /** Puts a moment of the clock into a variable; in a local, which is gone in the next pass, it is not followed. */
   keepMoment(cell: number, value: number, moment: Moment): number {
     if (this.isLocal(cell)) {
-      this.clockEscaped = true;
+      if (moment.unit === 'millis') this.countEscaped = true;
+      else this.clockEscaped = true;
       return this.write(cell, value);
     }
     this.moving.keep(cell, value, moment);
@@ -117,11 +121,14 @@ export class CppMachine extends Machine {
 
   /** What an expression comes to; `hasMoved` says whether something that moves was read for it. */
   apart(value: (machine: this) => number): number {
-    const { clockEscaped } = this;
+    const { clockEscaped, countEscaped } = this;
     this.clockEscaped = false;
+    this.countEscaped = false;
     const result = value(this);
-    this.hasMoved = this.clockEscaped;
+    this.hasMoved = this.clockEscaped || this.countEscaped;
+    this.hasMovedFreely = this.clockEscaped;
     this.clockEscaped = clockEscaped;
+    this.countEscaped = countEscaped;
     return result;
   }
 

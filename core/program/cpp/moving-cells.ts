@@ -12,12 +12,15 @@ export interface Moment {
   readonly source: number | undefined;
 }
 
-/** A variable that is given a moment, again and again. */
-interface KeptMoment extends Moment {
+/** A variable that is given a moment, again and again; changed in its place, since that happens in every pass. */
+interface KeptMoment {
+  unit: ClockUnit;
+  type: IntegerType;
+  source: number | undefined;
   /** The pass in which it was given the last one, the cycle, and that of the one before. */
-  readonly pass: number;
-  readonly cycle: number;
-  readonly before: number;
+  pass: number;
+  cycle: number;
+  before: number;
 }
 
 /** `passes++;` and `sum += 5;`: by how much a variable grows each time. */
@@ -97,12 +100,21 @@ export class MovingCells {
   }
 
   /** Puts a moment into a cell. Where the pass before did the same, that is no change. */
-  keep(cell: number, value: number, moment: Moment): void {
-    this.rounded.delete(cell);
+  keep(cell: number, value: number, { unit, type, source }: Moment): void {
+    if (this.rounded.size > 0) this.rounded.delete(cell);
+    const { pass } = this;
+    const { cycles: cycle } = this.machine;
     const last = this.moments.get(cell);
-    const before = last?.cycle ?? Number.NEGATIVE_INFINITY;
-    this.moments.set(cell, { ...moment, pass: this.pass, cycle: this.machine.cycles, before });
-    this.put(cell, value, last?.pass === this.pass - 1);
+    const wasKept = last?.pass === pass - 1;
+    if (last) {
+      last.unit = unit;
+      last.type = type;
+      last.source = source;
+      last.pass = pass;
+      last.before = last.cycle;
+      last.cycle = cycle;
+    } else this.moments.set(cell, { unit, type, source, pass, cycle, before: Number.NEGATIVE_INFINITY });
+    this.put(cell, value, wasKept);
   }
 
   /** Puts the next number into a counter. Where the pass before counted too, that is no change. */
@@ -150,7 +162,7 @@ export class MovingCells {
   }
 
   /** The moment that a cell was given in this pass; `undefined` where it was given none. */
-  momentNow(cell: number): Moment | undefined {
+  momentNow(cell: number): Readonly<KeptMoment> | undefined {
     const kept = this.moments.get(cell);
     return kept?.pass === this.pass ? kept : undefined;
   }
@@ -179,10 +191,10 @@ export class MovingCells {
       const { unit, type } = rounded;
       return holdsEitherWay(running, fixed, { type, step: STEP[unit], mayWrap: false, holds });
     }
-    this.counted.add(cell);
     const moment = this.moments.get(cell);
     if (moment && this.isMoment(cell)) {
-      this.followMoment(moment, running, fixed, holds);
+      this.counted.add(cell);
+      this.followMoment(moment, moment.type, [running, fixed], holds);
       return true;
     }
     const counter = this.counters.get(cell);
@@ -191,24 +203,29 @@ export class MovingCells {
     // By how much it grows in a whole pass: this one may not be over.
     const step = pass === this.pass ? before : by;
     if (step === 0) return false;
+    this.counted.add(cell);
     this.alike = Math.min(this.alike, passesUntilTurn(running, fixed, step, holds) - 1);
     return true;
   }
 
   /** Notes when a comparison of something that a moment moves with something that stands still comes out otherwise. */
   private followMoment(
-    { unit, type }: Moment,
-    running: number,
-    fixed: number,
+    { unit, pass }: KeptMoment,
+    type: IntegerType,
+    [running, fixed]: readonly [number, number],
     holds: (running: number, fixed: number) => boolean,
   ): void {
-    const { passCycle, clockHz } = this.machine;
-    // The count may be about to turn, and the pass has begun before it was looked at.
-    const counts = countsUntilTurn(running, fixed, type, holds) - 2 * STEP[unit];
-    this.machine.turnCycle = Math.min(
-      this.machine.turnCycle,
-      passCycle + (counts * clockHz) / COUNTS_A_SECOND[unit],
-    );
+    const { passCycle, bootCycle, clockHz } = this.machine;
+    const count = clockHz / COUNTS_A_SECOND[unit];
+    const counts = countsUntilTurn(running, fixed, type, holds);
+    // Of the pass before, the count may be about to turn; of this one it was looked at after the pass had begun.
+    const turn =
+      pass === this.pass
+        ? bootCycle +
+          (Math.floor((passCycle - bootCycle) / count) + counts - (unit === 'micros' ? MICROS_STEP : 0)) *
+            count
+        : passCycle + (counts - 2 * STEP[unit]) * count;
+    this.machine.turnCycle = Math.min(this.machine.turnCycle, turn);
   }
 
   /**
@@ -221,11 +238,11 @@ export class MovingCells {
     type: IntegerType,
     holds: (running: number, fixed: number) => boolean,
   ): boolean {
-    const moment = this.momentNow(now);
-    if (!moment) return false;
+    const moment = this.moments.get(now);
+    if (moment?.pass !== this.pass) return false;
     this.counted.add(now);
     if (against === undefined) {
-      this.followMoment({ ...moment, type }, running, fixed, holds);
+      this.followMoment(moment, type, [running, fixed], holds);
       return true;
     }
     const other = this.moments.get(against);
@@ -321,8 +338,10 @@ export class MovingCells {
     machine.cycles = until;
     to(until);
     const later = until - from;
-    for (const [cell, moment] of moments)
-      this.moments.set(cell, { ...moment, cycle: moment.cycle + later, before: moment.before + later });
+    for (const [, moment] of moments) {
+      moment.cycle += later;
+      moment.before += later;
+    }
   }
 }
 

@@ -186,7 +186,47 @@ const readOnce: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned long now = 0, last = 0; unsigned long n = 0;\n${begin}void loop() { n++; now = millis(); if (digitalRead(2)) last = now; digitalWrite(LED, now - last + n < ${ms * more}UL); }`,
 };
 
-const everyProgram = { ...programs, ...counting, ...setAgain, ...readOnce };
+/** Programs that look at the clock in a loop inside of the pass, or in a way that is good for one count only. */
+const lookedAt: Readonly<Record<string, (ms: number, more: number) => string>> = {
+  'a list of moments': (ms) =>
+    `unsigned long last[3]; int pins[] = {13, 12, 11}; bool on[3];\n${begin.replace(/LED/g, '13')}void loop() { for (int i = 0; i < 3; i++) { if (millis() - last[i] >= ${ms}UL * (i + 1)) { last[i] = millis(); on[i] = !on[i]; digitalWrite(pins[i], on[i]); } } }`,
+  'a list of moments, the clock read before': (ms) =>
+    `unsigned long last[3]; int pins[] = {13, 12, 11}; bool on[3];\n${begin.replace(/LED/g, '13')}void loop() { unsigned long now = millis(); for (int i = 0; i < 3; i++) { if (now - last[i] >= ${ms}UL * (i + 1)) { last[i] = now; on[i] = !on[i]; digitalWrite(pins[i], on[i]); } } }`,
+  'a list of moments, the clock in micros': (ms) =>
+    `unsigned long last[2]; int pins[] = {13, 12}; bool on[2];\n${begin.replace(/LED/g, '13')}void loop() { unsigned long now = micros(); for (int i = 0; i < 2; i++) { if (now - last[i] >= ${ms}00UL * (i + 2)) { last[i] = now; on[i] = !on[i]; digitalWrite(pins[i], on[i]); } } }`,
+  'a list of moments, the clock of the whole program': (ms) =>
+    `unsigned long now; unsigned long last[2]; int pins[] = {13, 12}; bool on[2];\n${begin.replace(/LED/g, '13')}void loop() { now = millis(); for (int i = 0; i < 2; i++) { if (now - last[i] >= ${ms}UL * (i + 1)) { last[i] = now; on[i] = !on[i]; digitalWrite(pins[i], on[i]); } } }`,
+  'a wait inside': (ms, more) =>
+    `${head}${begin}void loop() { unsigned long start = millis(); while (millis() - start < ${ms}) { if (digitalRead(2)) break; } digitalWrite(LED, HIGH); for (int i = 0; i < ${(more % 4) + 1}; i++) { while (millis() % 5 != 0) { } digitalWrite(LED, i % 2); } }`,
+  'a moment that is kept and asked in a loop': (ms) =>
+    `${head}unsigned long last = 0; int n = 0;\n${begin}void loop() { if (digitalRead(2)) last = millis(); for (int i = 0; i < 4; i++) { if (i == 3 && last % ${ms + 1} > ${(ms / 2) | 0}) n = i; else n = 0; } digitalWrite(LED, n == 3); }`,
+  'handed to a method': (ms) =>
+    `class Blinker { unsigned long every; unsigned long last; bool on; public: Blinker(unsigned long e) { every = e; last = 0; on = false; } void update(unsigned long now) { if (now - last >= every) { last = now; on = !on; digitalWrite(13, on); } } };\nBlinker one(${ms});\n${begin.replace(/LED/g, '13')}void loop() { one.update(millis()); if (digitalRead(2)) delay(2); }`,
+  'handed by reference': (ms) =>
+    `${head}unsigned long last = 0; bool on;\nbool due(unsigned long &moment, unsigned long every) { if (millis() - moment >= every) { moment = millis(); return true; } return false; }\n${begin}void loop() { if (due(last, ${ms})) { on = !on; digitalWrite(LED, on); } }`,
+  'time since, from a function': (ms) =>
+    `${head}unsigned long since = 0;\nunsigned long elapsed() { return millis() - since; }\n${begin}void loop() { if (elapsed() > ${ms}) { since = millis(); digitalWrite(LED, !digitalRead(LED)); } }`,
+  'in larger units': (ms) =>
+    `${head}int units = 0; int shown = -1;\n${begin}void loop() { units = millis() / ${ms + 1}; if (units != shown) { shown = units; digitalWrite(LED, units % 2); } }`,
+  'in larger units, in micros': (ms) =>
+    `${head}int units = 0;\n${begin}void loop() { units = micros() / ${ms * 90}UL; digitalWrite(LED, units % 2); }`,
+  'by a rest': (ms, more) =>
+    `${head}${begin}void loop() { unsigned long phase = millis() % ${ms + more}; if (phase < ${ms}) digitalWrite(LED, HIGH); else digitalWrite(LED, LOW); }`,
+  'by a rest, of the whole program': (ms, more) =>
+    `${head}int phase;\n${begin}void loop() { phase = millis() % ${ms + more}; if (digitalRead(2)) phase = 0; digitalWrite(LED, phase < ${ms}); }`,
+  'as a fraction': (ms) =>
+    `${head}${begin}void loop() { float s = millis() / 1000.0; if (s > ${ms} / 300.0) digitalWrite(LED, HIGH); }`,
+  'down to nothing': (ms) =>
+    `${head}unsigned long start = 0;\n${begin}void loop() { long left = ${ms} - (long)(millis() - start); if (left <= 0) { start = millis(); digitalWrite(LED, !digitalRead(LED)); } }`,
+  'down to nothing, of the whole program': (ms) =>
+    `${head}unsigned long start = 0; long left = 0;\n${begin}void loop() { left = ${ms} - (long)(millis() - start); if (left <= 0) { start = millis(); digitalWrite(LED, !digitalRead(LED)); } }`,
+  'beside the moment before': (ms) =>
+    `${head}unsigned long before = 0; int steps = 0;\n${begin}void loop() { unsigned long now = millis() / 3; if (now != before) { steps++; before = now; } digitalWrite(LED, steps % ${(ms % 7) + 2} == 0); }`,
+  'in a small number': (ms) =>
+    `${head}unsigned int now = 0, last = 0;\n${begin}void loop() { now = millis(); if (now - last >= ${ms}u) { last = now; digitalWrite(LED, !digitalRead(LED)); } }`,
+};
+
+const everyProgram = { ...programs, ...counting, ...setAgain, ...readOnce, ...lookedAt };
 
 describe('variables that move by themselves', () => {
   test.each(Object.entries(everyProgram))(
@@ -233,6 +273,11 @@ describe('variables that move by themselves', () => {
     'now, kept before the question',
     'now on the right',
     'now of a struct',
+    'a list of moments',
+    'handed by reference',
+    'in larger units',
+    'by a rest',
+    'down to nothing',
   ])('take few steps: %s', (name) => {
     const source = everyProgram[name]!(100, 40);
     // Of four times as long a run, fewer than all of the short one.

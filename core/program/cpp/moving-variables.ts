@@ -50,6 +50,14 @@ export const hasMovingVariables = ({ functions }: ProgramTree): boolean =>
     ),
   );
 
+/** Whether a program reads the clock in microseconds, whose counts are shorter than most passes. */
+export const readsMicros = ({ functions }: ProgramTree): boolean =>
+  functions.some(({ body }) =>
+    [...allExpressions(body)].some(
+      (expression) => expression.node === 'builtin' && expression.builtin.clock === 'micros',
+    ),
+  );
+
 const isRunning = ({ clock }: Expression): boolean => clock === 'millis' || clock === 'micros';
 
 /** The local that a moment is taken from, as in `last = now;`; `undefined` where the clock itself is read. */

@@ -44,7 +44,8 @@ export type Expression = Typed &
   (
     | { readonly node: 'constant'; readonly value: number }
     | { readonly node: 'text'; readonly value: string }
-    | { readonly node: 'load'; readonly place: Place }
+    /** `outside`: around how many loops a local got the clock that it holds; in them it stands still. */
+    | { readonly node: 'load'; readonly place: Place; readonly outside?: number }
     | { readonly node: 'store'; readonly place: Place; readonly value: Expression }
     /** Where a value lies, as a pointer. */
     | { readonly node: 'address'; readonly place: Place }
