@@ -33,7 +33,9 @@ export class PyMoment extends PyFloat implements MovesOn {
 
   /** The number, for whoever does not follow it. */
   override get value(): number {
-    if (this.pass >= this.machine.pass - 1) this.machine.clockEscaped = true;
+    // The clock counts in thousandths: what it told in this pass it tells in the next one too, until the next of them.
+    if (this.isRunning) this.machine.countEscaped = true;
+    else if (!this.isPast) this.machine.clockEscaped = true;
     return this.now;
   }
 
@@ -55,10 +57,13 @@ export class PyMoment extends PyFloat implements MovesOn {
   /** Whether a name that held another one holds what it would in each pass: the pass before has given it a reading too. */
   isAsBefore(before: Value | undefined): boolean {
     if (this.isPast) return before instanceof PyFloat && isNumber(before, this.now);
-    return (
-      before === this ||
-      (before instanceof PyMoment && !before.isPast && before.cycle !== undefined && this.cycle !== undefined)
-    );
+    if (before === this) return true;
+    if (!(before instanceof PyMoment) || before.isPast) return false;
+    if (before.cycle !== undefined && this.cycle !== undefined) return true;
+    // What is made of a reading is the same for as long as that is.
+    if (before.now !== this.now || !this.isRunning) return false;
+    this.machine.countEscaped = true;
+    return true;
   }
 
   later(cycles: number): void {

@@ -226,6 +226,45 @@ while True:
 `,
 );
 
+/** What is made of a reading and kept: time left, whole units, a rest, the reading of the pass before. */
+const timeLeft = everyTime(
+  (wait, on) => `
+start = time.monotonic()
+left = 0
+while True:
+    left = ${wait / 1000} - (time.monotonic() - start)
+    if left <= 0:
+        start = time.monotonic()
+        lamp.value = not lamp.value
+    if max(0, left) < ${on / 3000} and not button.value:
+        lamp.value = False
+`,
+);
+const wholeUnits = everyTime(
+  (wait, on) => `
+shown = -1
+while True:
+    units = int(time.monotonic() * ${on})
+    if units != shown:
+        shown = units
+        lamp.value = units % 2 == 0
+    if time.monotonic() % ${(wait + 3) / 1000} < 0.002:
+        lamp.value = False
+`,
+);
+const lagging = everyTime(
+  (wait, on) => `
+before = 0.0
+slow = 0
+while True:
+    now = time.monotonic() * ${on}
+    if now - before > ${wait / 100}:
+        slow += 1
+    before = now
+    lamp.value = slow % 2 == 1
+`,
+);
+
 test('passes that change nothing are skipped, and the trace is the very same', () => {
   const run = (source: string, skip: boolean) => {
     const { compiled, problems } = compileProgram(source, board, grammars, 'python');
@@ -251,6 +290,9 @@ test('passes that change nothing are skipped, and the trace is the very same', (
         heldDown,
         inARow,
         setAgain,
+        timeLeft,
+        wholeUnits,
+        lagging,
       ),
       fc.integer({ min: 1, max: 90 }),
       fc.integer({ min: 1, max: 90 }),
@@ -274,6 +316,8 @@ test.each([
   ['a wait in a function', waiting],
   ['objects that are told the time', blinkers],
   ['functions with names of their own', inFunctions],
+  ['time left', timeLeft],
+  ['whole units of time', wholeUnits],
 ])('%s leaves nearly all passes out', (_, write) => {
   const { compiled } = compileProgram(write(80, 60), board, grammars, 'python');
   const stepsOf = (skip: boolean): number =>
