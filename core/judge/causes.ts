@@ -6,6 +6,7 @@ import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
 import { findingOfArguments, findingOfPlaceAsPin } from './repair/argument-evidence';
+import { ofPrintedWhileHeld } from './repair/waits-for-release';
 import { ofSeparateQuestions } from './repair/chained-questions';
 import { ofMissingStep } from './repair/counting-steps';
 import { ofMoment } from './repair/moments-kept';
@@ -229,7 +230,8 @@ function bestOfProgram(
     ofSeparateQuestions(plain ?? left, edits) ??
     ofNeverOff(plain ?? left, edits) ??
     ofMissingStep(plain ?? left, edits) ??
-    ofMoment(plain ?? left, edits, source);
+    ofMoment(plain ?? left, edits, source) ??
+    ofPrintedWhileHeld(plain ?? left, edits, source);
   if (separate) return separate;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;

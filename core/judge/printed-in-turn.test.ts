@@ -163,3 +163,68 @@ void loop() {
     );
   });
 });
+
+describe('what is printed at each press', () => {
+  const press = {
+    name: 'two presses',
+    lasts: 5,
+    done: ['press S1 at 1 s for 0.5 s', 'press S1 at 3 s for 0.5 s'],
+    seen: ['prints "ding" twice'],
+  };
+  const inEach = (acts: string): string => `void setup() {
+  Serial.begin(9600);
+  pinMode(2, INPUT_PULLUP);
+}
+
+void loop() {
+  if (digitalRead(2) == LOW) {
+${acts}
+  }
+}
+`;
+  const bell = exerciseSaid({
+    id: 'bell',
+    board: 'learner-5v',
+    lines: ['button on 2, pull-up'],
+    program: inEach(
+      '    Serial.println("ding");\n    delay(20);\n    while (digitalRead(2) == LOW) {}\n    delay(20);',
+    ),
+    scenarios: [press],
+  });
+
+  test('is told to be printed for as long as the button is held', () => {
+    const [cause, ...others] = causesIn(bell, written(inEach('    Serial.println("ding");\n    delay(20);')));
+    expect(cause).toMatchObject({
+      code: 'repeats-while-held',
+      line: 7,
+      repair: { text: 'Add while (digitalRead(2) == LOW) {} delay(20); after line 9.' },
+    });
+    expect(others).toEqual([]);
+  });
+
+  test('is told so in Python too', () => {
+    const loop = (acts: string): string => `import board
+import digitalio
+import time
+
+button = digitalio.DigitalInOut(board.D2)
+button.switch_to_input(pull=digitalio.Pull.UP)
+
+while True:
+    if not button.value:
+${acts}
+`;
+    const exercise = exerciseSaid({
+      id: 'python-bell',
+      board: 'python-3v3',
+      lines: ['button on D2, pull-up'],
+      program: loop(
+        '        print("ding")\n        time.sleep(0.02)\n        while not button.value:\n            pass\n        time.sleep(0.02)',
+      ),
+      scenarios: [press],
+    });
+    const [cause] = causesIn(exercise, written(loop('        print("ding")\n        time.sleep(0.02)')));
+    expect(cause).toMatchObject({ code: 'repeats-while-held', line: 9 });
+    expect(cause?.repair?.text).toContain('while not button.value:');
+  });
+});

@@ -97,8 +97,25 @@ export function unknownName(
   );
 }
 
-/** Takes a declaration out of its function and puts it above everything. */
+/** A first value that is the same wherever it is given. */
+const PLAIN_VALUE = /^(?:-?[\d.]+[a-z]*|true|false|HIGH|LOW|"[^"]*"|'[^']*')$/i;
+
+/**
+ * Takes a declaration out of its function and puts it above everything; where its first value is worked out, that stays
+ * where it is.
+ */
 function movedToTop(name: string, { text, span }: NonNullable<Elsewhere['declaration']>): Repair {
+  const [, type = '', value = ''] = new RegExp(`^([\\w\\s]+?)\\b${name}\\s*=\\s*([^,;]*);$`).exec(text) ?? [];
+  if (value !== '' && !PLAIN_VALUE.test(value.trim()))
+    return {
+      text: `Declare ${name} at the top of the program, and write only ${text.slice(type.length)} in line ${span.line}.`,
+      edits: [
+        { replace: { line: span.line, column: span.column, length: type.length, by: '' } },
+        {
+          replace: { line: 1, column: 1, length: 0, by: `${type.replace(/\bconst\s+/, '')}${name};\n` },
+        },
+      ],
+    };
   return {
     text: `Move the declaration of ${name} from line ${span.line} to the top of the program.`,
     edits: [

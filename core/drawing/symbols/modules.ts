@@ -57,16 +57,14 @@ export const module: Draw = (part, legs) => {
     ...part.legs.map(({ leg: name }, index) =>
       mark({ x: centre.x - reach.x + 14, y: legs[index]!.y }, markOf(part.kind, name)),
     ),
-    ...inLines(kindOf(part.kind).title).map(
-      (text, index, { length }): Shape => ({
-        type: 'text',
-        role: 'note',
-        x: centre.x + 11,
-        y: centre.y + 4 + (index - (length - 1) / 2) * LINE,
-        text,
-        anchor: 'middle',
-      }),
-    ),
+    ...inLines(kindOf(part.kind).title).map((text, index, { length }): Shape => ({
+      type: 'text',
+      role: 'note',
+      x: centre.x + 11,
+      y: centre.y + 4 + (index - (length - 1) / 2) * LINE,
+      text,
+      anchor: 'middle',
+    })),
     ...legs.map(foot),
   ];
   return { shapes, boxes: [boxAt(centre, reach)], centre, reach };

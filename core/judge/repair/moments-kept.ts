@@ -143,7 +143,10 @@ export function ofMoment(
   const name = added && KEEPS.exec(added.by)?.[1];
   if (!seen || !added || name === undefined || puts.length > 2 || !isOfClock(added.by, source))
     return undefined;
-  if (!/^\s*if\b/.test(source.split('\n')[added.line - 1] ?? ''))
+  const asks = source.split('\n')[added.line - 1] ?? '';
+  // What is put in behind another question is no matter of this one.
+  if (/^\s*if\b/.test(asks) && !new RegExp(`\\b${name}\\b`).test(asks)) return undefined;
+  if (!/^\s*if\b/.test(asks))
     return {
       ...seen,
       line: added.line,

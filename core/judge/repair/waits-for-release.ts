@@ -1,4 +1,4 @@
-import type { TextEdit } from '../../findings/finding';
+import type { Edit, Observation, TextEdit } from '../../findings/finding';
 import { tokenize } from '../../program/cpp/tokens';
 import type { Language } from '../../program';
 import { closing } from './token-places';
@@ -26,6 +26,49 @@ export const waitsForRelease = (
   [false, true].flatMap(
     (isSteady) => (language === 'python' ? inPython : inCpp)(source, line, isSteady) ?? [],
   );
+
+/** Lines that look at a button and print, at every turn for as long as it is held. */
+export const printsWhileHeld = (source: string, language: Language): readonly number[] => {
+  const lines = source.split('\n');
+  const asks = language === 'python' ? /^\s*if\b.*\.value\b.*:/ : /\bif\s*\(.*\bdigitalRead\s*\(/;
+  return lines.flatMap((text, index) => {
+    if (!asks.test(text)) return [];
+    const inset = /^\s*/.exec(text)![0].length;
+    const rest = lines.slice(index + 1);
+    const after = rest.findIndex((line) => line.trim() !== '' && /^\s*/.exec(line)![0].length <= inset);
+    const block = [text, ...(after < 0 ? rest : rest.slice(0, after))].join('\n');
+    return /\bprint(?:ln)?\s*\(/.test(block) ? [index + 1] : [];
+  });
+};
+
+/** What was seen of a build that prints for as long as a button is held, where a repair waits for its release. */
+export function ofPrintedWhileHeld(
+  seen: Observation | undefined,
+  edits: readonly Edit[],
+  source: string,
+): Observation | undefined {
+  const [edit, more] = edits;
+  const by = edit && !more && 'replace' in edit ? edit.replace.by : '';
+  const waits = /^\s*(?:delay\(20\); |time\.sleep\(0\.02\)\s*)?while\b/.test(by);
+  const language = /\bdigitalRead\s*\(/.test(by) ? 'cpp' : 'python';
+  const line =
+    seen && waits && edit && 'replace' in edit
+      ? printsWhileHeld(source, language).findLast((one) => one <= edit.replace.line)
+      : undefined;
+  if (!seen || line === undefined) return undefined;
+  return {
+    ...seen,
+    code: 'repeats-while-held',
+    line,
+    column: 1,
+    message: `${seen.message} While the button is held, line ${line} is true every time round ${language === 'cpp' ? 'loop' : 'the loop'}, not once per press.`,
+    hints: [
+      'How often does the loop go round while a finger is on the button?',
+      `Line ${line} asks whether the button is down now, not whether it has just gone down.`,
+      `Wait at the end of what line ${line} does until the button is let go.`,
+    ],
+  };
+}
 
 function inCpp(source: string, line: number, isSteady: boolean): WaitForRelease | undefined {
   const { tokens } = tokenize(source);

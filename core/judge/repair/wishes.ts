@@ -6,6 +6,7 @@ import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exerc
 import type { Build } from '../build';
 import type { Examination } from '../examine';
 import { pinsBehind } from './pins-behind';
+import { printsWhileHeld } from './waits-for-release';
 
 /** How much a person has to do for each kind of change of a program. */
 export const cost = {
@@ -62,7 +63,7 @@ export interface ProgramWishes {
 /** What the runs of a build, its wiring and the exercise ask of changes of the program. */
 export function wishesOf(
   exercise: Exercise,
-  { wiring }: Build,
+  { wiring, program }: Build,
   { traces, match, observations, circuit }: Examination,
 ): ProgramWishes {
   const number = (pin: string): number | undefined =>
@@ -83,6 +84,10 @@ export function wishesOf(
   const known = (numbers: readonly (number | undefined)[]): number[] => [
     ...new Set(numbers.filter((value) => value !== undefined)),
   ];
+  const isPrinted = observations.some(
+    ({ code, refs = [] }) => (code === 'count-wrong' || code === 'text-off') && refs.length === 0,
+  );
+  const [printedTooOften] = isPrinted ? printsWhileHeld(program.source, program.language) : [];
   const lineOf = (wanted: FindingCode): number | undefined =>
     observations.find(({ code }) => code === wanted)?.line;
   return {
@@ -120,7 +125,7 @@ export function wishesOf(
       ),
     ],
     bouncingLine: lineOf('no-debounce'),
-    heldLine: lineOf('repeats-while-held'),
+    heldLine: lineOf('repeats-while-held') ?? printedTooOften,
     changeLine: lineOf('double-count'),
     onceLines: observations.flatMap(({ code, line, evidence }) =>
       code === 'missed-input' && line !== undefined && evidence?.['readAtS'] ? [line] : [],
