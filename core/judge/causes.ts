@@ -6,11 +6,6 @@ import type { Build } from './build';
 import type { Examination } from './examine';
 import type { Candidate, Evidence } from './repair/candidate';
 import { findingOfArguments, findingOfPlaceAsPin } from './repair/argument-evidence';
-import { ofPrintedWhileHeld } from './repair/waits-for-release';
-import { ofSeparateQuestions } from './repair/chained-questions';
-import { ofMissingStep } from './repair/counting-steps';
-import { ofMoment } from './repair/moments-kept';
-import { ofNeverOff } from './repair/others-off';
 import { findingOfExchange, findingOfPin } from './repair/pin-evidence';
 import {
   atItsLastLine,
@@ -27,6 +22,7 @@ import {
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
 import { findingOfType } from './repair/type-evidence';
+import { toldByShape } from './repair/told-by-shape';
 
 /** A finding that explains what is wrong, with what mends it. */
 export interface Cause {
@@ -226,13 +222,8 @@ function bestOfProgram(
   // Nothing else was seen where the run ended early.
   const [last] = byCause(explained);
   const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
-  const separate =
-    ofSeparateQuestions(plain ?? left, edits) ??
-    ofNeverOff(plain ?? left, edits) ??
-    ofMissingStep(plain ?? left, edits) ??
-    ofMoment(plain ?? left, edits, source) ??
-    ofPrintedWhileHeld(plain ?? left, edits, source);
-  if (separate) return separate;
+  const shaped = toldByShape(plain ?? left, edits, source);
+  if (shaped) return shaped;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;
   if (turned) return turned;
   // What a rule on the wiring says of a line, the line has done.

@@ -6,6 +6,7 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import { howMany } from '../../words/words';
 import type { Candidate } from './candidate';
+import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
 import { pythonCandidates, pythonPins } from './python-edits';
@@ -15,6 +16,7 @@ import { movedLines } from './moved-lines';
 import { otherNumber } from './distinct-cases';
 import { pressCandidates } from './press-edits';
 import { negationsIn } from './negations';
+import { onceAndOver } from './once-and-over';
 import { othersOff } from './others-off';
 import { exchangesOf, pinsEverywhere, pinsGiven } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
@@ -24,6 +26,7 @@ import { forgetfulIn } from './forgetful-variables';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { readingMovedTo, readingsAnew } from './readings-anew';
 import { referenceCandidates } from './reference-edits';
+import { scaledPrints } from './scaled-prints';
 import { bodyStart, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { callsOfUncalled } from './uncalled-functions';
 import { switchesLeftOut } from './switches-left-out';
@@ -115,6 +118,12 @@ export function programCandidates(
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of printedTexts(program.source, program.language, wishes.printed))
     found.push(makeAll(edits, cost.insert, text));
+  for (const { edit, text } of begunAnew(program.source, program.language))
+    found.push(make(edit, cost.again, text));
+  if (program.language === 'cpp')
+    for (const { edits, text } of onceAndOver(program.source)) found.push(makeAll(edits, cost.loop, text));
+  for (const { edit, text } of scaledPrints(program.source, wishes.asked, program.language))
+    found.push(make(edit, cost.insert, text));
   for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
     found.push(makeAll(edits, cost.again, text));
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
