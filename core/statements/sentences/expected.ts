@@ -190,6 +190,10 @@ const ways: readonly Way[] = [
     pattern: whole(`(${NAMES} (?:flash|blink|chirp|beep).+?) after ${SECONDS}`),
     means: ([said = '', after = ''], around, depth) => tailed(said, ` from ${after} s`, around, depth),
   },
+  {
+    pattern: whole(`(.+?),? (?:at|in) the (?:very )?end`),
+    means: ([said = '']) => ({ problem: `Say from when on: “${said} from 5 s”.` }),
+  },
   // What changes at a time is so a moment later.
   {
     pattern: whole(

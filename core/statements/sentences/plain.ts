@@ -79,6 +79,15 @@ export function plainly(text: string, parts: readonly Named[]): string {
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
+  // “Servo at 90°”: what a sentence begins with is what it is about.
+  put(
+    new RegExp(
+      `^ (${CALLED})(?= (?:is|at|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|pressed|held|turned|released)\\b)`,
+      'i',
+    ),
+    (whole, called) => (/^light$/i.test(called!) ? whole : ` ${onlyOne(called!, parts) ?? called!}`),
+  );
+  put(/\bonly (?=(?:while|when|if|as long as)\b)/gi, '');
   const byColour = (whole: string, colour?: string): string => onlyOfColour(colour!, parts) ?? whole;
   put(LED_OF_COLOUR, byColour);
   if (!parts.some(({ kind }) => hasAnyColour(kind))) put(COLOUR_ALONE, byColour);

@@ -1,3 +1,4 @@
+import { findKind } from '../../parts';
 import { COLOUR, colourCalled } from './colours';
 import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { stated, stateOf } from './on-off';
@@ -189,6 +190,9 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       const at = around.done.find(
         (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
       )?.at;
+      const part = around.parts.find(({ ref }) => ref === name.toUpperCase());
+      if (part && findKind(part.kind)?.stimulus === undefined)
+        return { problem: 'Say when each of them begins: “D1 is on from 1 s”, and “Z1 sounds from 2 s”.' };
       if (at === undefined)
         return {
           problem: `Say first when ${name.toUpperCase()} is pressed: press ${name.toUpperCase()} at 2 s.`,

@@ -121,6 +121,21 @@ export const waysSeen: readonly Way[] = [
   },
   // how it sounds
   {
+    pattern: whole(`(${NAMES}) (?:plays|sounds)(?: at)? (\\d+) ?hz,? (?:and )?then (?:at )?(\\d+) ?hz`),
+    means: ([subject = '', first = '', second = '']) => ({
+      problem: `Say how long each of them lasts: “${subject.toUpperCase()} sounds at ${first} Hz for 0.5 s, then at ${second} Hz for 0.5 s”.`,
+    }),
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:goes|moves|turns|swings) to (\\d+)°,? and (?:then )?back(?: to (\\d+)°)?`),
+    means: ([subject = '', there = '', back = '0'], { parts }) =>
+      observedOf(subject, parts) === 'angle'
+        ? {
+            problem: `Say how long ${subject.toUpperCase()} stands at each of them: “${subject.toUpperCase()} stands at ${there}° for 1 s, then at ${back}°”.`,
+          }
+        : undefined,
+  },
+  {
     pattern: whole(`(${NAMES}) (?:plays|makes|gives) (?:a )?(?:tone|sound|noise)(.*)`),
     means: ([subject = '', tail = '']) => saying(`${subject} sounds${tail}`),
   },
@@ -153,6 +168,15 @@ export const waysSeen: readonly Way[] = [
     means: ([subject = '', text = ''], { parts }) =>
       observedOf(subject, parts) === 'text' || parts.length === 0
         ? saying(`${subject} reads ${text}`)
+        : undefined,
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:shows|displays|reads|prints) (?:the |how )(.*)`),
+    means: ([subject = ''], { parts }) =>
+      observedOf(subject, parts) === 'text'
+        ? {
+            problem: `Say what ${subject.toUpperCase()} reads then, in a scenario of its own: ${subject.toUpperCase()} reads “22 °C”.`,
+          }
         : undefined,
   },
   // how bright, how far
