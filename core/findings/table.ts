@@ -183,7 +183,11 @@ export const findingTable = {
   'no-effect': { domain: 'program', title: 'A line that changes nothing' },
   indentation: { domain: 'program', title: 'Lines not indented alike', isRefused: true },
   'colon-missing': { domain: 'program', title: 'Colon missing', isRefused: true },
-  'direction-unset': { domain: 'program', title: 'Pin never made an output' },
+  'direction-unset': {
+    domain: 'program',
+    title: 'Pin never made an output',
+    isRiskInAnyCase: true,
+  },
   'pullup-unset': { domain: 'program', title: 'Pull-up not switched on', families: { input: 4 } },
   'logic-inverted': { domain: 'program', title: 'On and off swapped' },
   'pin-disagrees': {

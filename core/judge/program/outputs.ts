@@ -6,7 +6,11 @@ import type { Built, BuiltRunRule, RunRule } from '../subject';
 
 /** Pins written to that were never made outputs, with what reaches their LEDs instead. */
 export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
-  const pins = [...new Set(trace.undirected.map((write) => write.pin))];
+  // Who writes HIGH to a pin and reads it switches its pull-up on, as was usual before INPUT_PULLUP.
+  const isPulledUp = (pin: string): boolean =>
+    trace.reads.get(pin)?.how === 'digital' &&
+    trace.undirected.every((write) => write.pin !== pin || write.level === 'high');
+  const pins = [...new Set(trace.undirected.map((write) => write.pin))].filter((pin) => !isPulledUp(pin));
   return pins.map((name) => {
     const writes = trace.undirected.filter((write) => write.pin === name);
     const { pin, level, line } = writes.find((write) => write.level === 'high') ?? writes[0]!;
@@ -19,7 +23,8 @@ export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
           : `Only the weak pull-up inside the board is switched on: ${milliamps(currentMa)} flows, ${isForTheEye(pin, built!) ? 'a faint glow at most' : 'too little to drive anything'}.`;
     return {
       code: 'direction-unset',
-      severity: 'fault',
+      // What nothing is wired to drives nothing in any case.
+      severity: built === undefined || built.circuit.nodeOfPin(pin) ? 'fault' : 'advice',
       line,
       column: 1,
       message: `Line ${line} writes to pin ${pin}, but no line made it an output. ${effect}`,

@@ -146,7 +146,9 @@ export function ofMoment(
   const asks = source.split('\n')[added.line - 1] ?? '';
   // What is put in behind another question is no matter of this one.
   if (/^\s*if\b/.test(asks) && !new RegExp(`\\b${name}\\b`).test(asks)) return undefined;
-  if (!/^\s*if\b/.test(asks))
+  const opensLoop = /\bloop\s*\(|^\s*while\b/.test(asks);
+  if (!/^\s*if\b/.test(asks) && !opensLoop) return undefined;
+  if (opensLoop)
     return {
       ...seen,
       line: added.line,
