@@ -151,6 +151,12 @@ void loop() {
     );
   });
 
+  test('says so in Python too', () => {
+    expect(inPython('n = 3\nwhile n > 0:\n    print(n)\n    time.sleep(1)')[0]?.message).toContain(
+      'Nothing in the loop that ends in line 6 changes n, so the loop never ends.',
+    );
+  });
+
   test('is told where it leaves the order', () => {
     const messageOf = (counts: string): string | undefined => inCpp(counts)[0]?.message;
     const loop = (head: string): string => `  for (${head}) {\n    Serial.println(n);\n    delay(1000);\n  }`;

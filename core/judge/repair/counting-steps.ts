@@ -30,11 +30,10 @@ interface Stuck {
 
 /** Steps that stand at the one end of their block and may belong at the other, and those that are missing. */
 export function countingSteps(source: string, language: Language): readonly StepEdit[] {
-  const { steps, stuck, constant } = language === 'python' ? inPython(source) : inCpp(source);
+  const { steps, stuck } = language === 'python' ? inPython(source) : inCpp(source);
   return [
     ...steps.flatMap((step) => movedOf(step, source)),
     ...stuck.flatMap((one) => missingOf(one, language)),
-    ...constant.map((one) => turnOf(one, language)),
   ];
 }
 
@@ -46,7 +45,8 @@ export function ofMissingStep(
   const [edit, more] = edits;
   if (!seen || !edit || more || !('replace' in edit)) return undefined;
   const { line, column, length, by } = edit.replace;
-  const name = length > 0 ? undefined : STEP_PUT_IN.exec(by)?.[1];
+  const [, inCpp, inPython] = (length === 0 && STEP_PUT_IN.exec(by)) || [];
+  const name = inCpp ?? inPython;
   if (name === undefined) return undefined;
   return {
     ...seen,
@@ -92,61 +92,37 @@ function missingOf({ name, sign, line, column, space }: Stuck, language: Languag
   });
 }
 
-/** A level that is kept in a variable, written to a pin, and never changed. */
-interface Constant {
-  readonly name: string;
-  /** Where the statement begins that writes it. */
-  readonly line: number;
-  readonly column: number;
-  readonly space: string;
-}
-
-/** The other level, before it is written. */
-function turnOf({ name, line, column, space }: Constant, language: Language): StepEdit {
-  const turn = language === 'python' ? `${name} = not ${name}` : `${name} = !${name};`;
-  const by = language === 'python' ? `${turn}\n${space}` : `${turn} `;
-  return { edit: { line, column, length: 0, by }, text: `Add ${turn} before line ${line}.` };
-}
-
 interface Steps {
   readonly steps: readonly Standing[];
   readonly stuck: readonly Stuck[];
-  readonly constant: readonly Constant[];
 }
 
-const STEP_IN_CPP = /^(?:(\w+) (?:\+\+|--)|(?:\+\+|--) \w+|(\w+) [-+]= \d+|(\w+) = \3 [-+] \d+) ;$/;
+const STEP_IN_CPP = /^(?:\w+ (?:\+\+|--)|(?:\+\+|--) \w+|\w+ [-+]= \d+|(\w+) = \1 [-+] \d+) ;$/;
 const STEP_IN_PYTHON = /^(?:\w+ [-+]= \d+|(\w+) = \1 [-+] \d+)$/;
+
+/** The step that begins at an index, alone on its line, in the block that is opened there. */
+function stepAt(tokens: readonly Token[], index: number, open: number | undefined): Standing | undefined {
+  const token = tokens[index]!;
+  if (open === undefined || !token.startsLine || !/^[{;}]$/.test(tokens[index - 1]?.text ?? ''))
+    return undefined;
+  const end = tokens.findIndex(({ text }, at) => at >= index && text === ';');
+  const isAlone = tokens[end]?.line === token.line && tokens[end + 1]?.line !== token.line;
+  if (!isAlone || !STEP_IN_CPP.test(textOf(tokens.slice(index, end + 1)))) return undefined;
+  const close = closing(tokens, open, '{', '}');
+  const [first, last] = [tokens[open]!.line + 1, close === undefined ? 0 : tokens[close]!.line - 1];
+  return first <= token.line && token.line <= last ? { line: token.line, first, last } : undefined;
+}
 
 function inCpp(source: string): Steps {
   const { tokens } = tokenize(source);
   const steps: Standing[] = [];
   const stuck: Stuck[] = [];
-  const constant: Constant[] = [];
   const opened: number[] = [];
   tokens.forEach((token, index) => {
     if (token.text === '{') opened.push(index);
     if (token.text === '}') opened.pop();
-    const open = opened.at(-1);
-    const close = open === undefined ? undefined : closing(tokens, open, '{', '}');
-    const end = tokens.findIndex(({ text }, at) => at >= index && text === ';');
-    const statement = tokens.slice(index, end + 1);
-    const isAlone =
-      token.startsLine &&
-      /^[{;}]$/.test(tokens[index - 1]?.text ?? '') &&
-      tokens[end + 1]?.line !== token.line &&
-      tokens[end]?.line === token.line;
-    if (isAlone && open !== undefined && close !== undefined && STEP_IN_CPP.test(textOf(statement))) {
-      const [first, last] = [tokens[open]!.line + 1, tokens[close]!.line - 1];
-      if (first <= token.line && token.line <= last) steps.push({ line: token.line, first, last });
-    }
-    const [, , , , level, shut] = statement;
-    if (
-      token.text === 'digitalWrite' &&
-      level?.kind === 'word' &&
-      shut?.text === ')' &&
-      isTold(level.text, tokens)
-    )
-      constant.push({ name: level.text, line: token.line, column: token.column, space: '' });
+    const standing = stepAt(tokens, index, opened.at(-1));
+    if (standing) steps.push(standing);
     if (token.text !== 'while' || tokens[index + 1]?.text !== '(') return;
     const head = closing(tokens, index + 1, '(', ')');
     const tail =
@@ -162,19 +138,7 @@ function inCpp(source: string): Steps {
     )
       stuck.push({ name: name.text, sign: sign!.text, line: last.line, column: last.endColumn, space: '' });
   });
-  return { steps, stuck, constant };
-}
-
-/** How a level is given to a variable. */
-const LEVEL = /^(?:true|false|HIGH|LOW|True|False)$/;
-
-/** Whether a variable is given a level once, and nothing else ever. */
-function isTold(name: string, tokens: readonly Token[]): boolean {
-  const given = tokens.flatMap(({ text }, index) =>
-    text === name && tokens[index + 1]?.text === '=' ? [tokens[index + 2]!] : [],
-  );
-  const isFixed = tokens.some(({ text }, index) => text === name && tokens[index - 2]?.text === 'const');
-  return given.length === 1 && LEVEL.test(given[0]!.text) && !isFixed;
+  return { steps, stuck };
 }
 
 const ASKS = /^(?:[<>]=?|!=)$/;
@@ -184,8 +148,7 @@ function inPython(source: string): Steps {
   const { lines } = pythonLines(source);
   const steps: Standing[] = [];
   const stuck: Stuck[] = [];
-  const constant: Constant[] = [];
-  lines.forEach(({ tokens, indent, space }, index) => {
+  lines.forEach(({ tokens, indent }, index) => {
     const bodyFrom = (from: number, least: number) => {
       const end = lines.findIndex((line, at) => at >= from && line.indent < least);
       return lines.slice(from, end < 0 ? undefined : end);
@@ -198,15 +161,6 @@ function inPython(source: string): Steps {
         first: block[0]!.tokens[0]!.line,
         last: block.at(-1)!.tokens.at(-1)!.line,
       });
-    const level = tokens.at(-1)!;
-    const all = lines.flatMap((line) => line.tokens);
-    if (
-      indent > 0 &&
-      tokens.at(-3)?.text === 'value' &&
-      tokens.at(-2)?.text === '=' &&
-      isTold(level.text, all)
-    )
-      constant.push({ name: level.text, line: tokens[0]!.line, column: tokens[0]!.column, space });
     const [word, name, sign, , colon, more] = tokens;
     const body = lines[index + 1] && lines[index + 1]!.indent > indent ? bodyFrom(index + 1, indent + 1) : [];
     const last = body.at(-1)?.tokens.at(-1);
@@ -228,5 +182,5 @@ function inPython(source: string): Steps {
         space: body[0]!.space,
       });
   });
-  return { steps, stuck, constant };
+  return { steps, stuck };
 }

@@ -28,6 +28,7 @@ import { readingMovedTo, readingsAnew } from './readings-anew';
 import { referenceCandidates } from './reference-edits';
 import { scaledPrints } from './scaled-prints';
 import { bodyStart, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
+import { turnedLevels } from './turned-levels';
 import { callsOfUncalled } from './uncalled-functions';
 import { switchesLeftOut } from './switches-left-out';
 import { widenings } from './wide-numbers';
@@ -114,7 +115,10 @@ export function programCandidates(
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));
-  for (const { edit, text } of countingSteps(program.source, program.language))
+  for (const { edit, text } of [
+    ...countingSteps(program.source, program.language),
+    ...turnedLevels(program.source, program.language),
+  ])
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of printedTexts(program.source, program.language, wishes.printed))
     found.push(makeAll(edits, cost.insert, text));
