@@ -34,7 +34,8 @@ export function measured(
   const when = new RegExp(`(?: at| after|, at) ${SECONDS}$`, 'i').exec(body);
   const what = when ? body.slice(0, when.index) : body;
   // What is so is so from the start; what becomes so does when there was time to see how it was.
-  const isState = /\b(?:is|at)\b/i.test(what) && !BECOMES.test(what) && !over;
+  const isPassive = new RegExp(`^${NAMES} (?:is )?(?:turned|set|brought|moved)\\b`, 'i').test(what);
+  const isState = (isPassive || (/\b(?:is|at)\b/i.test(what) && !BECOMES.test(what))) && !over;
   const tail = ` at ${when?.[1] ?? (isState ? 0 : usual)} s${length === null ? '' : ` over ${length} s`}`;
   const sensor = onlyTouched('light', parts);
   const dark = '(?:dark|night)';
@@ -65,11 +66,11 @@ export function measured(
   if (warmth && thermometer && isTouched(thermometer, 'warm', parts))
     return [`warm ${thermometer} to ${warmth[3]} °C${tail}`];
   const turned = new RegExp(
-    `^(?:turn|set|bring|move) (${NAMES}) (?:to |all the way(?: to)? ?|fully ?)?(.*)$`,
+    `^(?:(?:turn|set|bring|move) (${NAMES})|(${NAMES}) (?:is )?(?:turned|set|brought|moved)) (?:to |all the way(?: to)? ?|fully ?)?(.*)$`,
     'i',
   ).exec(what);
-  const share = turned && shareOf(turned[2]!, /all the way|fully/i.test(what));
-  if (turned && share !== undefined) return [`turn ${turned[1]} to ${share}${tail}`];
+  const share = turned && shareOf(turned[3]!, /all the way|fully/i.test(what));
+  if (turned && share !== undefined) return [`turn ${turned[1] ?? turned[2]} to ${share}${tail}`];
   const away = new RegExp(
     `^(?:(?:something(?: to)?|an? (?:hand|object|obstacle|wall|book)|the hand|hand|${NAMES} sees something|${NAMES} measures)(?: (?:is|stands|at))*) (\\d+(?:\\.\\d+)?) m(?: (?:before|in front of|away from|from) (${NAMES}))?$`,
     'i',

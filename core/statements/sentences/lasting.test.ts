@@ -27,6 +27,8 @@ const seen = (text: string): readonly string[] => {
 describe('what is so when the program begins', () => {
   test.each([
     ['P1 at 0 % at the start', 'turn P1 to 0 % at 0 s'],
+    ['P1 turned to 30 % at 2 s', 'turn P1 to 30 % at 2 s'],
+    ['P1 is turned to the middle at 1 s', 'turn P1 to 50 % at 1 s'],
     ['with P1 at 30 %', 'turn P1 to 30 % at 0 s'],
     ['start with P1 at 80 %', 'turn P1 to 80 % at 0 s'],
     ['initially P1 at 30 %', 'turn P1 to 30 % at 0 s'],
