@@ -17,6 +17,7 @@ import { otherNumber } from './distinct-cases';
 import { pressCandidates } from './press-edits';
 import { negationsIn } from './negations';
 import { onceAndOver } from './once-and-over';
+import { oppositeSigns } from './opposite-signs';
 import { othersOff } from './others-off';
 import { exchangesOf, pinsEverywhere, pinsGiven } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
@@ -43,15 +44,6 @@ const exchanges: Readonly<Record<string, string>> = {
 };
 /** Numbers that stand for yes and no. */
 const truths: Readonly<Record<string, string>> = { 0: '1', 1: '0' };
-/** Comparisons that beginners take the wrong way round. */
-const opposites: Readonly<Record<string, string>> = {
-  '==': '!=',
-  '!=': '==',
-  '<': '>',
-  '>': '<',
-  '<=': '>=',
-  '>=': '<=',
-};
 
 /** Every change of one token, and every line put in, that could matter. */
 export function programCandidates(
@@ -165,7 +157,7 @@ export function programCandidates(
     if (exchange !== undefined) found.push(make(replace(token, exchange), cost.word, say(exchange)));
     if (token.text === 'INPUT')
       found.push(make(replace(token, 'INPUT_PULLUP'), cost.repair, say('INPUT_PULLUP')));
-    const opposite = token.kind === 'punctuation' ? opposites[token.text] : undefined;
+    const opposite = token.kind === 'punctuation' ? oppositeSigns[token.text] : undefined;
     if (opposite !== undefined && !isInLoopHead(tokens, index))
       found.push(make(replace(token, opposite), cost.word, say(opposite)));
     // A pin that a program calls by its name, such as A0.

@@ -6,18 +6,10 @@ import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
 import { exchangeText, isWord } from './exchanged-words';
+import { oppositeSigns } from './opposite-signs';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import type { Circuit } from '../../wiring/circuit';
 
-/** Signs that ask the opposite of each other. */
-const opposites: Readonly<Record<string, string>> = {
-  '==': '!=',
-  '!=': '==',
-  '<': '>',
-  '>': '<',
-  '<=': '>=',
-  '>=': '<=',
-};
 const levels: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
 
 /**
@@ -46,7 +38,7 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
           : `Take the ${negation} out of line ${line}.`,
       ],
     };
-  if (opposites[word] !== by && !(isAsked && levels[word] === by)) return undefined;
+  if (oppositeSigns[word] !== by && !(isAsked && levels[word] === by)) return undefined;
   // What is more and what is less is no matter of how something is wired.
   const there = /[<>]/.test(word) ? '' : ' on this wiring';
   return {
