@@ -366,8 +366,17 @@ export class Machine {
   }
 
   /**
+   * The clock was read in a way that is not followed. `byCount`: whether all is the same as long as its count in
+   * milliseconds is.
+   */
+  escape(byCount: boolean): void {
+    if (byCount) this.countEscaped = true;
+    else this.clockEscaped = true;
+  }
+
+  /**
    * What moves with the clock was read in the innermost loop, and got its value so many loops around it: there it stands still,
-   * and for the pass around them it does not. `byCount`: whether all is the same as long as the count of milliseconds is.
+   * and for the pass around them it does not.
    */
   escapeAround(loops: number, byCount: boolean): void {
     const around = this.watched[this.depth - loops];

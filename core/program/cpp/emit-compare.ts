@@ -48,10 +48,7 @@ export function emitCompare(expression: Compare, emit: Emit): Evaluate {
         const isFollowed =
           (leftMoves !== rightMoves && follow?.(machine, a, b, leftMoves) === true) ||
           followBoth?.(machine, a, b) === true;
-        if (!isFollowed) {
-          if (leftIsFree || rightIsFree) machine.clockEscaped = true;
-          machine.countEscaped = true;
-        }
+        if (!isFollowed) machine.escape(!leftIsFree && !rightIsFree);
       }
       machine.watcher?.compared(comparison, a, b);
       return holds(a, b) ? 1 : 0;

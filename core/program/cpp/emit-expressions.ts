@@ -60,8 +60,7 @@ export class ExpressionEmitter {
         if (watched || clock === 'fixed') return read;
         const isByCount = clock === 'millis' || (clock === 'unfollowed' && !this.hasMicros);
         return (machine) => {
-          if (isByCount) machine.countEscaped = true;
-          else machine.clockEscaped = true;
+          machine.escape(isByCount);
           return read(machine);
         };
       }
@@ -197,10 +196,7 @@ export class ExpressionEmitter {
     return (machine) => {
       const numbers = values.map((value) => value(machine));
       machine.spend(cycles);
-      if (clock && !watched) {
-        if (clock === 'millis') machine.countEscaped = true;
-        else machine.clockEscaped = true;
-      }
+      if (clock && !watched) machine.escape(clock === 'millis');
       return work(numbers, { machine, line, types, fit }) ?? 0;
     };
   }
@@ -247,10 +243,7 @@ export class ExpressionEmitter {
     if (!this.hasMoving) return (machine) => machine.cells[at(machine)]!;
     return (machine) => {
       const cell = at(machine);
-      if (machine.moving.isMoving(cell)) {
-        if (machine.moving.momentNow(cell)?.unit === 'millis') machine.countEscaped = true;
-        else machine.clockEscaped = true;
-      }
+      if (machine.moving.isMoving(cell)) machine.escape(machine.moving.momentNow(cell)?.unit === 'millis');
       return machine.cells[cell]!;
     };
   }

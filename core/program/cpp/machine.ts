@@ -91,8 +91,7 @@ export class CppMachine extends Machine {
   /** Puts a moment of the clock into a variable; in a local, which is gone in the next pass, it is not followed. */
   keepMoment(cell: number, value: number, moment: Moment): number {
     if (this.isLocal(cell)) {
-      if (moment.unit === 'millis') this.countEscaped = true;
-      else this.clockEscaped = true;
+      this.escape(moment.unit === 'millis');
       return this.write(cell, value);
     }
     this.moving.keep(cell, value, moment);
