@@ -151,6 +151,13 @@ void loop() {
     );
   });
 
+  test('gets its step where the exercise has another kind of loop in its place', () => {
+    const source = `int n = 3;\n${cpp('  while (n > 0) {\n    Serial.println(n);\n    delay(1000);\n  }')}`;
+    const [cause, ...others] = causesIn(countdown, written(source));
+    expect(cause?.repair?.text).toBe('Add n--; after line 6.');
+    expect(others).toEqual([]);
+  });
+
   test('says so in Python too', () => {
     expect(inPython('n = 3\nwhile n > 0:\n    print(n)\n    time.sleep(1)')[0]?.message).toContain(
       'Nothing in the loop that ends in line 6 changes n, so the loop never ends.',

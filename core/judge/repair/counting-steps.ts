@@ -9,6 +9,8 @@ import { closing, isWritten } from './token-places';
 export interface StepEdit {
   readonly edit: TextEdit;
   readonly text: string;
+  /** Whether the loop could not end without it: then it is what is missing, whatever else would do. */
+  readonly endsLoop: boolean;
 }
 
 /** A statement on lines of its own, and the lines of the block that it stands in. */
@@ -72,6 +74,7 @@ function movedOf({ line, first, last }: Standing, source: string): readonly Step
     return {
       edit: { line: from, column: 1, length: texts.join('\n').length, by: by.join('\n') },
       text: `Move line ${line} ${isBefore ? `before line ${from}` : `behind line ${to}`}.`,
+      endsLoop: false,
     };
   };
   return [
@@ -88,6 +91,7 @@ function missingOf({ name, sign, line, column, space }: Stuck, language: Languag
     return {
       edit: { line, column, length: 0, by: language === 'python' ? `\n${space}${step}` : ` ${step}` },
       text: `Add ${step} after line ${line}.`,
+      endsLoop: true,
     };
   });
 }

@@ -107,10 +107,9 @@ export function programCandidates(
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));
-  for (const { edit, text } of [
-    ...countingSteps(program.source, program.language),
-    ...turnedLevels(program.source, program.language),
-  ])
+  for (const { edit, text, endsLoop } of countingSteps(program.source, program.language))
+    found.push(make(edit, endsLoop ? cost.repair : cost.insert, text));
+  for (const { edit, text } of turnedLevels(program.source, program.language))
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of printedTexts(program.source, program.language, wishes.printed))
     found.push(makeAll(edits, cost.insert, text));
