@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { joinAsLearner, visitAsInstructor } from './people';
+import { joinAsLearner, openBench, visitAsInstructor } from './people';
 import { createWorld, TABLET, type World } from './world';
 
 let world: World;
@@ -64,6 +64,26 @@ describe('what is typed before the page is ready is kept', () => {
     await page.getByText('D1 lit 2 s, dark 3 s, over and over.').waitFor();
     await context.close();
   });
+});
+
+test('a checker that is long on its way is waited for', async () => {
+  const { page, context } = await world.visit(TABLET);
+  await page.clock.install();
+  let arrive = (): void => undefined;
+  const arrived = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route('**/*.wasm', async (route) => {
+    await arrived;
+    await route.continue();
+  });
+  await joinAsLearner(page, 'Ebba');
+  await openBench(page);
+  await page.getByRole('button', { name: 'Check' }).click();
+  await page.getByText('Building it and running it …').waitFor();
+  await page.clock.fastForward('00:30');
+  await page.getByText('30 s', { exact: true }).waitFor();
+  arrive();
+  await page.getByText('Nothing is plugged in yet, so there is nothing to check.').waitFor();
+  await context.close();
 });
 
 test('a page that is long on its way is said to be, and the one before stays until then', async () => {

@@ -28,9 +28,11 @@ export const checkToldSchema = z.object({
 });
 export type CheckTold = Readonly<z.infer<typeof checkToldSchema>>;
 
-/** The worker's answer: a report, or why the input cannot be used, in the user's words. */
-export const checkedSchema = z.discriminatedUnion('ok', [
-  z.object({ id: z.int(), ok: z.literal(true), report: reportSchema }),
-  z.object({ id: z.int(), ok: z.literal(false), message: z.string() }),
+/** What the worker says of a check: that all it needs is there and it computes, and then how it ended. */
+export const checkedSchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('begun'), id: z.int() }),
+  z.object({ type: z.literal('reported'), id: z.int(), report: reportSchema }),
+  /** Why the input cannot be used, in the user's words. */
+  z.object({ type: z.literal('unusable'), id: z.int(), message: z.string() }),
 ]);
 export type Checked = Readonly<z.infer<typeof checkedSchema>>;

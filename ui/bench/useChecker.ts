@@ -21,13 +21,18 @@ export type Check = Omit<CheckRequest, 'id'> & {
   readonly stage?: string | undefined;
 };
 
-/** Seconds after which a check is given up, on the tablet as on the server. */
+/** Seconds of computing after which a check is given up, on the tablet as on the server. */
 const PATIENCE = 10;
+/** Seconds for which a checker may be on its way to a slow tablet, or a check wait at a busy server. */
+const PATIENCE_BEFORE = 60;
 const TOO_LONG =
   'This check takes too long. Your work is saved; hand it in, and the server will take more time over it.';
 
-/** Does one check; rejects with what to tell the learner. `signal` ends it. */
-type Checker = (check: Check, signal: AbortSignal) => Promise<Report>;
+/**
+ * Does one check; rejects with what to tell the learner. `signal` ends it; `begun` hears when it computes, of a
+ * checker that keeps no time of its own.
+ */
+type Checker = (check: Check, signal: AbortSignal, begun: () => void) => Promise<Report>;
 
 /** Checks builds, on the tablet in a worker or on the server, so that the page never stands still; a preview tells nobody of it. */
 export function useChecker(
@@ -54,7 +59,8 @@ export function useChecker(
       running.current?.abort();
       const controller = new AbortController();
       running.current = controller;
-      const began = Date.now();
+      const asked = Date.now();
+      let deadline = asked + PATIENCE_BEFORE * 1000;
       setResult({ state: 'checking', seconds: 0 });
       const settle = (state: CheckState): void => {
         clearInterval(clock);
@@ -63,16 +69,17 @@ export function useChecker(
         setResult(state);
       };
       const clock = setInterval(() => {
-        const seconds = Math.floor((Date.now() - began) / 1000);
+        const now = Date.now();
         if (controller.signal.aborted) clearInterval(clock);
-        else if (seconds < PATIENCE) setResult({ state: 'checking', seconds });
+        else if (now < deadline) setResult({ state: 'checking', seconds: Math.floor((now - asked) / 1000) });
         else {
           settle({ state: 'unusable', message: TOO_LONG });
           controller.abort();
         }
       }, 1000);
       const checker: Checker = checkedBy === 'tablet' ? onTablet : checkOnServer;
-      checker(wanted, controller.signal).then(
+      const begun = (): void => void (deadline = Date.now() + PATIENCE * 1000);
+      checker(wanted, controller.signal, begun).then(
         (report) => {
           settle({ state: 'done', report });
           const hasWorked = hasPassed(report.verdict);
@@ -140,7 +147,7 @@ function useTabletChecker(isWanted: boolean): Checker {
     };
   }, [isWanted, start]);
   return useCallback(
-    (check, signal) =>
+    (check, signal, begun) =>
       new Promise<Report>((resolve, reject) => {
         const one = start();
         lastId.current += 1;
@@ -153,8 +160,9 @@ function useTabletChecker(isWanted: boolean): Checker {
         const listen = ({ data }: MessageEvent<unknown>): void => {
           const answer = checkedSchema.parse(data);
           if (answer.id !== id) return;
+          if (answer.type === 'begun') return begun();
           one.removeEventListener('message', listen);
-          if (answer.ok) resolve(answer.report);
+          if (answer.type === 'reported') resolve(answer.report);
           else reject(new Error(answer.message));
         };
         one.addEventListener('message', listen);

@@ -12,30 +12,32 @@ import { webGrammars } from './grammars';
 // Zod otherwise tries out code generation, which the content security policy forbids.
 z.config({ jitless: true });
 
+const say = (said: Checked): void => self.postMessage(said);
+
 async function answer(request: CheckRequest): Promise<Checked> {
   const { id } = request;
+  const unusable = (message: string): Checked => ({ type: 'unusable', id, message });
   const exercise = exerciseFrom(request.exercise);
-  if (!exercise.ok) return { id, ok: false, message: 'The exercise cannot be read. Load the page again.' };
+  if (!exercise.ok) return unusable('The exercise cannot be read. Load the page again.');
   const wiring = readWiring(request.wiring, { boards: boardsOf(exercise.value.data) });
-  if (!wiring.ok) return { id, ok: false, message: problemText(wiring.problems[0]!) };
+  if (!wiring.ok) return unusable(problemText(wiring.problems[0]!));
   let loaded: Grammars;
   try {
     loaded = await webGrammars();
   } catch {
-    return {
-      id,
-      ok: false,
-      message: 'The checker could not be loaded. Your work is kept; try again when the connection is back.',
-    };
+    return unusable(
+      'The checker could not be loaded. Your work is kept; try again when the connection is back.',
+    );
   }
+  say({ type: 'begun', id });
   const stated = statedExercise(exercise.value, request.stated ?? [], loaded);
-  if (!stated.ok) return { id, ok: false, message: stated.problems[0]!.message };
+  if (!stated.ok) return unusable(stated.problems[0]!.message);
   const build = buildFor(stated.value, wiring.value, request.program, loaded);
   const report = check(stated.value, build, loaded, request.sighting ? { sighting: request.sighting } : {});
-  return { id, ok: true, report };
+  return { type: 'reported', id, report };
 }
 
 self.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
   if (data === 'warm') void webGrammars().catch(() => undefined);
-  else void answer(checkRequestSchema.parse(data)).then((result) => self.postMessage(result));
+  else void answer(checkRequestSchema.parse(data)).then(say);
 });
