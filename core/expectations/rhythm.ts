@@ -37,7 +37,7 @@ const schema = z.strictObject({
 });
 type Rhythm = z.infer<typeof schema>;
 
-const SPELL = `(?:lit|on|flash(?:es)?|dark|off) *(?:for +)?${numberSlot.pattern} *s`;
+const SPELL = `(?:(?:is|stays) +)?(?:lit|on|flash(?:es)?|dark|off) *(?:for +)?${numberSlot.pattern} *s`;
 /** Times lit and dark in turn, lit first; read from either, so long as they take turns. */
 const rhythmSlot: Slot<number[]> = {
   write: (times) => times.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${time} s`).join(', '),
@@ -159,20 +159,23 @@ function beside(rhythm: readonly number[], phases: readonly Phase[]): readonly T
   return ways.reduce((best, way) => (offBy(way) < offBy(best) ? way : best));
 }
 
+/** Of a rhythm of more times than these, nobody reads all. */
+const MOST_TIMES_TOLD = 6;
 const rhythmText = (rhythm: readonly number[]): string =>
   rhythm.map((time, index) => `${index % 2 === 0 ? 'lit' : 'dark'} ${seconds(time)}`).join(', ');
 
 function timingOff(rhythm: readonly number[], phases: readonly Phase[], view: LedView): Observation {
   const off = [...beside(rhythm, phases)].sort((a, b) => b.share - a.share)[0]!;
+  const at = rhythm.length > 2 ? ` at ${seconds(off.phase.from)}` : '';
   const among =
-    rhythm.length > 2 ? ` at ${seconds(off.phase.from)}, in the rhythm ${rhythmText(rhythm)}` : '';
+    rhythm.length > 2 && rhythm.length <= MOST_TIMES_TOLD ? `, in the rhythm ${rhythmText(rhythm)}` : '';
   const state = off.phase.lit ? 'lit' : 'dark';
   const found = length(off.phase);
   const direction = found > off.wanted ? 'longer' : 'shorter';
   return saw(
     view,
     'timing-off',
-    `is ${state} for ${seconds(found)}; it should be ${seconds(off.wanted)}${among}.`,
+    `is ${state} for ${seconds(found)}${at}; it should be ${seconds(off.wanted)}${among}.`,
     [
       `How long is ${view.ref} ${state}, and how long should it be?`,
       `${capital(state)} for ${seconds(found)} instead of ${seconds(off.wanted)}: look at the delay after the pin goes ${off.phase.lit ? 'on' : 'off'}.`,

@@ -184,6 +184,8 @@ describe('an expectation', () => {
     ['D1 on 0.5 s, off 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
     ['d1 flashes 0.5 s, dark 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
     ['D1 lit for 0.5 s then dark for 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
+    ['D1 is lit 0.5 s, dark 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
+    ['D1 is on for 0.5 s, then off for 2.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
     ['D1 dark 2.5 s, lit 0.5 s', { lamp: 'D1', rhythm: [0.5, 2.5] }],
     ['D1 is lit', { lamp: 'D1', is: 'on' }],
     ['D1 stays dark', { lamp: 'D1', is: 'off' }],

@@ -22,6 +22,7 @@ import {
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
 import { findingOfType } from './repair/type-evidence';
+import { ofOtherName } from './repair/alike-names';
 import { toldByShape } from './repair/told-by-shape';
 
 /** A finding that explains what is wrong, with what mends it. */
@@ -177,6 +178,14 @@ const ofOmissions: ReadonlySet<FindingCode> = new Set([
   'repeats-while-held',
 ]);
 
+/** Findings of a statement that is not there, or not about this pin. */
+const ofMissingStatement: ReadonlySet<FindingCode> = new Set([
+  'direction-unset',
+  'pullup-unset',
+  'pin-disagrees',
+  'pin-lacks-function',
+]);
+
 /** What names a change of the program best: the nearest refusal, the question turned round, what is said of its line. */
 function bestOfProgram(
   { edits }: Candidate,
@@ -238,6 +247,10 @@ function bestOfProgram(
       (evidence?.['stoppedS'] === undefined || at === line || isOfTime(edit, source)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
+  // What was left out says more than the name that was written instead.
+  const named =
+    here && ofMissingStatement.has(here.code) ? undefined : ofOtherName(plain ?? left, edits, source);
+  if (named) return named;
   // Two parts on one pin look as if a pause were missing.
   const pin =
     edit && (!here || here.code === 'missing-pause') ? findingOfPin(edit, source, circuit) : undefined;

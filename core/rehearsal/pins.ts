@@ -29,7 +29,7 @@ export class Pins {
   private readonly states = new Map<string, PinState>();
   private readonly servos = new Set<string>();
   private readonly noise: () => number;
-  /** The socket by which the logic itself is fed, on a chip without a regulator. */
+  /** The socket that has the volts of the logic itself: what feeds a chip, or what a board gives of its own supply. */
   private readonly logicFeed: string | undefined;
 
   constructor(
@@ -40,7 +40,11 @@ export class Pins {
     private readonly around: PinSurroundings,
   ) {
     this.noise = randomFrom(options.seed ?? 1);
-    this.logicFeed = board.supplies.find((socket) => socket.role === 'input' && socket.feedsLogic)?.name;
+    this.logicFeed = board.supplies.find((socket) =>
+      socket.role === 'input'
+        ? socket.feedsLogic
+        : socket.role === 'supply' && socket.volts === board.logicVolts,
+    )?.name;
   }
 
   /** Forgets what the program has told them. */
@@ -267,12 +271,12 @@ export class Pins {
 
   /**
    * Volts of the logic as a share of what the board's profile says, with which goes what it takes for high and low, or
-   * measures against: a chip without a regulator works at whatever it is fed with.
+   * measures against: a chip without a regulator works at whatever it is fed with, and what sags under its load sags
+   * for the converter too.
    */
   private supplyShare(): number {
-    if (this.logicFeed === undefined) return this.circuit.supplyFactor;
-    const volts = this.circuit.voltsOfPin(this.logicFeed) ?? 0;
-    return volts > 0 ? volts / this.board.logicVolts : 1;
+    const volts = this.logicFeed === undefined ? 0 : (this.circuit.voltsOfPin(this.logicFeed) ?? 0);
+    return volts > 0 ? volts / this.board.logicVolts : this.circuit.supplyFactor;
   }
 
   private look({ pin: { name } }: PinState, how: FloatingRead['how'], line: number): void {

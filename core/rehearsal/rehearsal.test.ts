@@ -169,6 +169,15 @@ describe('a rehearsal', () => {
     expect(full).toBeGreaterThan(1020);
   });
 
+  test('measures against its own supply, which sags for both under what the pins give', () => {
+    const source =
+      'void setup() { Serial.begin(9600); for (int pin = 4; pin < 8; pin++) { pinMode(pin, OUTPUT); digitalWrite(pin, HIGH); } Serial.print(analogRead(A0)); }\nvoid loop() { delay(50); }';
+    const loaded = `${LAYOUT}W3,wire,red,1,U1.5V\nW3,wire,red,2,U1.A0\n${[4, 5, 6, 7]
+      .map((pin) => `R${pin},resistor,220,1,U1.${pin}\nR${pin},resistor,220,2,B1.a-${pin + 10}\n`)
+      .join('')}`;
+    expect(run(source, {}, loaded).serial.map((piece) => piece.text)).toEqual(['1023']);
+  });
+
   test('remembers a pin that the board does not have, and goes on', () => {
     const trace = run(
       'void setup() { pinMode(77, OUTPUT); digitalWrite(77, HIGH); }\nvoid loop() { delay(10); }',

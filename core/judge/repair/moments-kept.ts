@@ -127,7 +127,8 @@ export function ofMoment(
 ): Observation | undefined {
   const puts = edits.flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
   const [only] = puts;
-  if (seen && only && puts.length === 1 && LATER.test(only.by) && only.length === 0)
+  const isLater = only && puts.length === 1 && only.length === 0 && LATER.test(only.by);
+  if (seen && isLater && isBehindClock(only, source))
     return {
       ...seen,
       line: only.line,
@@ -193,6 +194,14 @@ const isOfClock = (by: string, source: string): boolean => {
     held === undefined || new RegExp(`\\b${held}\\s*=\\s*(?:millis|time\\.monotonic)\\(\\)`).test(source)
   );
 };
+
+/** Whether what is put in stands right behind what the clock says. */
+function isBehindClock({ line, column }: TextEdit, source: string): boolean {
+  const before = (source.split('\n')[line - 1] ?? '').slice(0, column - 1);
+  return (
+    /\b(?:millis|time\.monotonic)\(\)$/.test(before) || (/= \w+$/.test(before) && isOfClock(before, source))
+  );
+}
 
 const LATER = /^ \+ [\d.]+$/;
 const KEEPS = /^(?: |\n\s*)(\w+) = (?:millis\(\)|time\.monotonic\(\)|\w+)(?: \+ [\d.]+)?;?$/;

@@ -6,10 +6,12 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import { howMany } from '../../words/words';
 import type { Candidate } from './candidate';
+import { otherNames } from './alike-names';
 import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
 import { pythonCandidates, pythonPins } from './python-edits';
+import { listEnds } from './list-ends';
 import { mappedEnds } from './mapped-ends';
 import { momentsKept } from './moments-kept';
 import { movedLines } from './moved-lines';
@@ -121,6 +123,22 @@ export function programCandidates(
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
     found.push(makeAll(edits, cost.again, text));
+  for (const { token, by } of otherNames(program.source, program.language))
+    found.push(
+      make(
+        { line: token.line, column: token.column, length: token.text.length, by },
+        cost.name,
+        `Write ${by} instead of ${token.text} in line ${token.line}.`,
+      ),
+    );
+  for (const { token, by } of listEnds(program.source, program.language))
+    found.push(
+      make(
+        { line: token.line, column: token.column, length: token.text.length, by },
+        cost.number,
+        `Write ${by} instead of ${token.text} in line ${token.line}.`,
+      ),
+    );
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
   if (others) found.push(makeAll(others.edits, cost.loop, others.text));
   found.push(

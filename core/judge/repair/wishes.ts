@@ -18,6 +18,7 @@ export const cost = {
   again: 1.4,
   press: 1.4,
   pinNumber: 1.5,
+  name: 1.55,
   word: 1.6,
   number: 1.8,
   insert: 2,

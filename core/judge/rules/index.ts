@@ -37,6 +37,7 @@ import { leadsMayTouch, wireColour } from './looks';
 import { legOpen, noReturn, partBypassed, boardUnpowered, railUnpowered } from './open';
 import { portOvercurrent, supplyOvercurrent } from './overload';
 import { opposedPull } from './opposed-pulls';
+import { moduleUnfed } from './module-feed';
 import { pinReserved } from './pins';
 import { polarityReversed } from './polarity';
 import { pinShort, shortWhenPressed, supplyShort } from './short';
@@ -52,6 +53,7 @@ const rules: readonly Rule[] = [
     legOpen,
     noReturn,
     railUnpowered,
+    moduleUnfed,
     boardUnpowered,
     railSwapped,
     supplyShort,

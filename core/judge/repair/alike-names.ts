@@ -1,0 +1,202 @@
+import type { Edit, Observation } from '../../findings/finding';
+import type { Language } from '../../program';
+import { tokenize } from '../../program/cpp/tokens';
+import { pythonLines } from '../../program/python/lines';
+import type { Token } from '../../program/token';
+import { closing } from './token-places';
+
+/** A name that stands where one like it may belong. */
+export interface OtherName {
+  readonly token: Token;
+  readonly by: string;
+}
+
+/** A name that a program gives, and what it is the name of, as a text that is the same for what is alike. */
+interface Given {
+  readonly name: string;
+  readonly sort: string;
+  /** The token that gives it. */
+  readonly token: Token;
+  /** Whether only what is done with it tells what it is: a number may be a pin, a time or a count. */
+  readonly isPlain: boolean;
+}
+
+/** Exchanges of names that are tried in a program; one with more is not mended by trying. */
+const MOST_EXCHANGES = 80;
+/** Functions that no line calls by their names. */
+const ENTRIES = /^(?:setup|loop|main)$/;
+
+/**
+ * Each use of a variable, an object or a function, with each other name that the program gives to something of the same
+ * sort: another pin that is read, another object that was made in the same way, another function that takes as much.
+ */
+export function otherNames(source: string, language: Language): readonly OtherName[] {
+  const tokens = tokensOf(source, language);
+  const given = language === 'python' ? givenInPython(source) : givenInCpp(tokens);
+  const sorts = [...new Set(given.map(({ sort }) => sort))];
+  const uses = usesOf(tokens);
+  const found = sorts.flatMap((sort) => {
+    const alike = given.filter((one) => one.sort === sort);
+    return alike.length < 2
+      ? []
+      : tokens.flatMap((token, index): readonly OtherName[] => {
+          const own = alike.find(({ name }) => name === token.text);
+          if (token.kind !== 'word' || !own || tokens[index - 1]?.text === '.' || isGivenBy(token, given))
+            return [];
+          return alike
+            .filter(({ name }) => name !== own.name)
+            .filter((other) => !own.isPlain || areUsedAlike(uses.get(own.name), uses.get(other.name)))
+            .map(({ name }) => ({ token, by: name }));
+        });
+  });
+  return found.length > MOST_EXCHANGES ? [] : found;
+}
+
+const tokensOf = (source: string, language: Language): readonly Token[] =>
+  language === 'python' ? pythonLines(source).lines.flatMap((line) => line.tokens) : tokenize(source).tokens;
+
+const isGivenBy = (token: Token, given: readonly Given[]): boolean =>
+  given.some((one) => one.token.line === token.line && one.token.column === token.column);
+
+/** What is done with each name: the functions that it is handed to, and what is asked of it. */
+function usesOf(tokens: readonly Token[]): ReadonlyMap<string, ReadonlySet<string>> {
+  const uses = new Map<string, Set<string>>();
+  tokens.forEach((token, index) => {
+    if (token.kind !== 'word') return;
+    const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
+    const use =
+      before === '(' && tokens[index - 2]?.kind === 'word'
+        ? tokens[index - 2]!.text
+        : after === '.'
+          ? `.${tokens[index + 2]?.text}`
+          : /^(?:[<>]=?|[!=]=)$/.test(after) || /^(?:[<>]=?|[!=]=)$/.test(before)
+            ? 'compared'
+            : /^(?:\+\+|--|[-+*/%]=?)$/.test(after)
+              ? 'reckoned'
+              : undefined;
+    if (use === undefined || use === 'pinMode') return;
+    uses.set(token.text, (uses.get(token.text) ?? new Set()).add(use));
+  });
+  return uses;
+}
+
+/** Whether something is done with both alike; what nothing is done with may be the one that is missing. */
+const areUsedAlike = (
+  one: ReadonlySet<string> | undefined,
+  other: ReadonlySet<string> | undefined,
+): boolean => one === undefined || other === undefined || [...one].some((use) => other.has(use));
+
+/** What a value is made by: the function that gives it, or what it is asked of; `undefined` for a number or a sum. */
+function makerOf(value: readonly Token[]): string | undefined {
+  const rest = value[0]?.text === '!' || value[0]?.text === 'not' ? value.slice(1) : value;
+  if (rest[0]?.text === '{' || rest[0]?.text === '[') return 'list';
+  const open = rest.findIndex(({ kind, text }) => kind !== 'word' && text !== '.');
+  if (rest[0]?.kind !== 'word') return undefined;
+  const path = rest.slice(0, open < 0 ? undefined : open).map(({ text }) => text);
+  if (open >= 0 && rest[open]!.text === '(') return path.join('');
+  return path.length === 3 && open < 0 ? `.${path[2]}` : undefined;
+}
+
+const NO_TYPE =
+  /^(?:return|else|case|goto|new|delete|throw|using|namespace|class|struct|enum|break|continue)$/;
+const QUALIFIER = /^(?:const|static|volatile|constexpr|unsigned)$/;
+
+/** `const int RED = 8;`, `bool a = …, b = …;`, `Servo left;`, `int next(int now) {` */
+function givenInCpp(tokens: readonly Token[]): readonly Given[] {
+  return tokens.flatMap((token, index): readonly Given[] => {
+    const before = tokens[index - 1]?.text;
+    if (token.kind !== 'word' || NO_TYPE.test(token.text)) return [];
+    if (before !== undefined && !/^[;{})]$/.test(before)) return [];
+    let at = index;
+    while (QUALIFIER.test(tokens[at]?.text ?? '')) at += 1;
+    const type = tokens[at];
+    const name = tokens[at + 1];
+    if (type?.kind !== 'word' || name?.kind !== 'word') return [];
+    if (tokens[at + 2]?.text === '(') return functionAt(tokens, at);
+    return variablesAt(tokens, at);
+  });
+}
+
+function functionAt(tokens: readonly Token[], type: number): readonly Given[] {
+  const name = tokens[type + 1]!;
+  const close = closing(tokens, type + 2, '(', ')');
+  if (close === undefined || tokens[close + 1]?.text !== '{' || ENTRIES.test(name.text)) return [];
+  const takes = tokens.slice(type + 3, close);
+  const count = takes.length === 0 ? 0 : takes.filter(({ text }) => text === ',').length + 1;
+  return [{ name: name.text, token: name, sort: `${tokens[type]!.text}(${count})`, isPlain: false }];
+}
+
+/** The variables of a declaration whose type stands at an index. */
+function variablesAt(tokens: readonly Token[], type: number): readonly Given[] {
+  const found: Given[] = [];
+  let at = type + 1;
+  for (;;) {
+    const name = tokens[at];
+    const isList = tokens[at + 1]?.text === '[';
+    const after = isList ? (closing(tokens, at + 1, '[', ']') ?? at) + 1 : at + 1;
+    if (name?.kind !== 'word' || !/^[=,;]$/.test(tokens[after]?.text ?? '')) return found;
+    let end = after;
+    let depth = 0;
+    while (end < tokens.length && !(depth === 0 && /^[,;]$/.test(tokens[end]!.text))) {
+      if (/^[([{]$/.test(tokens[end]!.text)) depth += 1;
+      if (/^[)\]}]$/.test(tokens[end]!.text)) depth -= 1;
+      end += 1;
+    }
+    const maker = isList ? 'list' : makerOf(tokens.slice(after + 1, end));
+    const isPlain =
+      maker === undefined &&
+      /^(?:int|long|byte|char|float|double|short|bool|boolean|u?int\d+_t|String)$/.test(tokens[type]!.text);
+    found.push({ name: name.text, token: name, sort: `${tokens[type]!.text} ${maker ?? ''}`, isPlain });
+    if (tokens[end]?.text !== ',') return found;
+    at = end + 1;
+  }
+}
+
+/** `red = digitalio.DigitalInOut(board.D5)`, `a = left.value`, `def next(now):` */
+function givenInPython(source: string): readonly Given[] {
+  const found: Given[] = [];
+  for (const { tokens } of pythonLines(source).lines) {
+    const [first, second, third] = tokens;
+    if (first?.text === 'def' && second && third?.text === '(') {
+      const close = closing(tokens, 2, '(', ')') ?? tokens.length;
+      const takes = tokens.slice(3, close);
+      const count = takes.length === 0 ? 0 : takes.filter(({ text }) => text === ',').length + 1;
+      found.push({ name: second.text, token: second, sort: `def(${count})`, isPlain: false });
+    }
+    if (first?.kind !== 'word' || second?.text !== '=' || found.some(({ name }) => name === first.text))
+      continue;
+    const maker = makerOf(tokens.slice(2));
+    found.push({ name: first.text, token: first, sort: `= ${maker ?? ''}`, isPlain: maker === undefined });
+  }
+  return found;
+}
+
+/** What was seen of a build in whose program a name stands in another's place, where a repair writes the other. */
+export function ofOtherName(
+  seen: Observation | undefined,
+  edits: readonly Edit[],
+  source: string,
+): Observation | undefined {
+  const [edit, more] = edits;
+  if (!seen || !edit || more || !('replace' in edit)) return undefined;
+  const { line, column, length, by } = edit.replace;
+  const was = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
+  const isKnown = (['cpp', 'python'] as const).some((language) =>
+    otherNames(source, language).some(
+      ({ token, by: other }) =>
+        token.line === line && token.column === column && token.text === was && other === by,
+    ),
+  );
+  if (!isKnown) return undefined;
+  return {
+    ...seen,
+    line,
+    column,
+    message: `${seen.message} Line ${line} says ${was} where ${by} belongs.`,
+    hints: [
+      `Which names stand in line ${line}, and what is each of them the name of?`,
+      `Line ${line} says ${was}. Is that the one that is meant?`,
+      `Write ${by} instead of ${was} in line ${line}.`,
+    ],
+  };
+}
