@@ -247,10 +247,6 @@ function bestOfProgram(
       (evidence?.['stoppedS'] === undefined || at === line || isOfTime(edit, source)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
-  // What was left out says more than the name that was written instead.
-  const named =
-    here && ofMissingStatement.has(here.code) ? undefined : ofOtherName(plain ?? left, edits, source);
-  if (named) return named;
   // Two parts on one pin look as if a pause were missing.
   const pin =
     edit && (!here || here.code === 'missing-pause') ? findingOfPin(edit, source, circuit) : undefined;
@@ -260,6 +256,10 @@ function bestOfProgram(
     return { ...pull, line: edit.replace.line, column: edit.replace.column };
   const units = edit && findingOfUnits(edit, source);
   if (units ?? pin) return units ?? pin;
+  // What was left out says more than the name that was written instead.
+  const named =
+    here && ofMissingStatement.has(here.code) ? undefined : ofOtherName(plain ?? left, edits, source);
+  if (named) return named;
   const said = edit && findingOfPullUp(edit, source);
   const [elsewhere] = byCause(
     program.filter(

@@ -1,9 +1,8 @@
 import type { Edit, Observation } from '../../findings/finding';
 import type { Language } from '../../program';
-import { tokenize } from '../../program/cpp/tokens';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
-import { closing } from './token-places';
+import { closing, tokensOf } from './token-places';
 
 /** A name that stands where one like it may belong. */
 export interface OtherName {
@@ -51,9 +50,6 @@ export function otherNames(source: string, language: Language): readonly OtherNa
   });
   return found.length > MOST_EXCHANGES ? [] : found;
 }
-
-const tokensOf = (source: string, language: Language): readonly Token[] =>
-  language === 'python' ? pythonLines(source).lines.flatMap((line) => line.tokens) : tokenize(source).tokens;
 
 const isGivenBy = (token: Token, given: readonly Given[]): boolean =>
   given.some((one) => one.token.line === token.line && one.token.column === token.column);

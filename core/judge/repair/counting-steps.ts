@@ -43,13 +43,15 @@ export function countingSteps(source: string, language: Language): readonly Step
 export function ofMissingStep(
   seen: Observation | undefined,
   edits: readonly Edit[],
+  source: string,
 ): Observation | undefined {
   const [edit, more] = edits;
   if (!seen || !edit || more || !('replace' in edit)) return undefined;
   const { line, column, length, by } = edit.replace;
-  const [, inCpp, inPython] = (length === 0 && STEP_PUT_IN.exec(by)) || [];
-  const name = inCpp ?? inPython;
-  if (name === undefined) return undefined;
+  const [, one, other] = (length === 0 && STEP_PUT_IN.exec(by)) || [];
+  const name = one ?? other;
+  const stuck = [...inCpp(source).stuck, ...inPython(source).stuck];
+  if (name === undefined || !stuck.some((loop) => loop.name === name && loop.line === line)) return undefined;
   return {
     ...seen,
     line,

@@ -10,6 +10,8 @@ import { closing } from './token-places';
 export interface Negation {
   readonly edit: TextEdit;
   readonly text: string;
+  /** Whether the program turns the same name round elsewhere, or it is no mere name. */
+  readonly isUsual: boolean;
 }
 
 /** What stands before and behind a side of a question, and what turns it round. */
@@ -67,6 +69,9 @@ function negationsOf(
         {
           edit: { line, column, length: 0, by: negation === '!' ? '!' : `${negation} ` },
           text: `Put ${negation} before ${which}${named} in line ${line}.`,
+          isUsual:
+            last > index ||
+            tokens.some(({ text }, at) => text === token.text && tokens[at - 1]?.text === negation),
         },
       ];
     const from = tokens[index - 1]!;
@@ -75,6 +80,7 @@ function negationsOf(
       {
         edit: { line, column: from.column, length: column - from.column, by: '' },
         text: `Remove the ${negation} before ${which}${named} in line ${line}.`,
+        isUsual: true,
       },
     ];
   });

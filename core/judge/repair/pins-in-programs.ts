@@ -74,3 +74,24 @@ export function exchangesOf(
 
 /** Pins of which two at a time are exchanged; a program that names more is not mended by trying. */
 const MOST_PINS = 12;
+
+/** What a program calls a pin: the name that it gives to its number, which no counter of a loop is, or the number. */
+export function nameOfPin(source: string, pin: number): string {
+  const named = new RegExp(
+    `^[^(\\n]*\\b([A-Za-z_]\\w*)\\s*=\\s*${pin}\\s*(?=[,;])|#define\\s+(\\w+)\\s+${pin}\\b`,
+    'm',
+  ).exec(source);
+  return named?.[1] ?? named?.[2] ?? String(pin);
+}
+
+/** Whether a pin may stand where a number is handed to a function that sets pins or reads them. */
+export function fitsItsCall(
+  tokens: readonly Token[],
+  index: number,
+  pin: number,
+  seen: readonly number[],
+): boolean {
+  const call = tokens[index - 1]?.text === '(' ? (tokens[index - 2]?.text ?? '') : '';
+  if (/^(?:digitalWrite|analogWrite|tone|noTone)$/.test(call)) return seen.includes(pin);
+  return !/^(?:digitalRead|analogRead)$/.test(call) || !seen.includes(pin);
+}

@@ -7,6 +7,7 @@ import { applyTextEdit } from '../../program/problem';
 import { howMany } from '../../words/words';
 import type { Candidate } from './candidate';
 import { otherNames } from './alike-names';
+import { askedNumbers } from './asked-numbers';
 import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
@@ -21,8 +22,9 @@ import { negationsIn } from './negations';
 import { onceAndOver } from './once-and-over';
 import { oppositeSigns } from './opposite-signs';
 import { othersOff } from './others-off';
-import { exchangesOf, pinsEverywhere, pinsGiven } from './pins-in-programs';
+import { exchangesOf, fitsItsCall, nameOfPin, pinsEverywhere, pinsGiven } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
+import { programMissing } from './program-guesses';
 import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';
 import { forgetfulIn } from './forgetful-variables';
@@ -131,6 +133,16 @@ export function programCandidates(
         `Write ${by} instead of ${token.text} in line ${token.line}.`,
       ),
     );
+  for (const { edits, text, cost: amount } of programMissing(program, wishes))
+    found.push(makeAll(edits, amount, text));
+  for (const { token, by } of askedNumbers(program.source, wishes.asked, program.language))
+    found.push(
+      make(
+        { line: token.line, column: token.column, length: token.text.length, by },
+        cost.askedNumber,
+        `Write ${by} instead of ${token.text} in line ${token.line}.`,
+      ),
+    );
   for (const { token, by } of listEnds(program.source, program.language))
     found.push(
       make(
@@ -142,7 +154,9 @@ export function programCandidates(
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
   if (others) found.push(makeAll(others.edits, cost.loop, others.text));
   found.push(
-    ...negationsIn(program.source, program.language).map(({ edit, text }) => make(edit, cost.word, text)),
+    ...negationsIn(program.source, program.language).map(({ edit, text, isUsual }) =>
+      make(edit, isUsual ? cost.negation : cost.unusualNegation, text),
+    ),
   );
   for (const line of wishes.onceLines)
     for (const { edits, text } of readingsAnew(program.source, program.language, line))
@@ -199,6 +213,8 @@ export function programCandidates(
       if (
         String(pin) !== token.text &&
         wishes.used.includes(Number(token.text)) &&
+        // What is read is no pin of what is seen, and what is set is one.
+        fitsItsCall(tokens, index, pin, wishes.seen) &&
         // A pin that is in the same list already would be there twice.
         !beside.some(({ text }) => text === String(pin))
       )
@@ -227,7 +243,7 @@ export function programCandidates(
     found.push(
       make(
         { line: end.line, column: end.endColumn, length: 0, by: BREAK },
-        cost.insert,
+        cost.openCase,
         `Add break; at the end of line ${end.line}.`,
       ),
     );
@@ -314,14 +330,6 @@ function resultOf(edits: Candidate['edits'], { source, language }: Program): str
     source,
   );
   return language === 'python' ? result : result.replace(/\s+/g, '');
-}
-
-/** What a program calls a pin: the name that it gives to its number, or the number. */
-function nameOfPin(source: string, pin: number): string {
-  const named = new RegExp(
-    `\\b([A-Za-z_]\\w*)\\s*=\\s*${pin}\\s*(?=[,;])|#define\\s+(\\w+)\\s+${pin}\\b`,
-  ).exec(source);
-  return named?.[1] ?? named?.[2] ?? String(pin);
 }
 
 /** The semicolons that end statements which begin with a call of that name. */

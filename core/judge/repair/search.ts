@@ -1,6 +1,6 @@
 import { within } from '../../effort';
 import { rowOf } from '../../findings/table';
-import type { Grammars } from '../../program';
+import type { Grammars, Program } from '../../program';
 import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
@@ -20,6 +20,7 @@ import {
 } from './bounds';
 import { isWordAsAsked, type Candidate } from './candidate';
 import { programCandidates } from './program-edits';
+import { guessFrom, programGuesses } from './program-guesses';
 import { askedWiring } from './asked-wiring';
 import { cost, wishesOf } from './wishes';
 import { nearestTarget, pairedByName } from './pairing';
@@ -319,6 +320,15 @@ class RepairSearch {
     return [...found].sort((a, b) => a.cost - b.cost);
   }
 
+  /** A change of the program that nothing speaks for but that it does what is meant with it. */
+  private guessed(start: Tried, most: number, isEnough: boolean): Tried | undefined {
+    const { program } = start.build;
+    if (!program.compiled) return undefined;
+    const wishes = wishesOf(this.reference.exercise, start.build, this.tries.examine(start));
+    const compile = (source: string): Program => this.tries.compile(source, program.language);
+    return guessFrom(this.tries, start, programGuesses(program, compile, wishes), { most, isEnough });
+  }
+
   /** Whether there is nothing to be said against the wiring of a build. */
   private hasRightWiring(tried: Tried): boolean {
     const examination = this.tries.examine(tried);
@@ -359,7 +369,8 @@ class RepairSearch {
       else if (this.tries.doesWhatIsMeant(tried)) return tried;
       else unmeant ??= tried;
     }
-    return unmeant ?? byAccident;
+    const isEnough = !unmeant && !byAccident && !this.needsRewriting(start);
+    return this.guessed(start, most, isEnough) ?? unmeant ?? byAccident;
   }
 
   /**

@@ -1,5 +1,12 @@
 import type { TextEdit } from '../../findings/finding';
+import type { Language } from '../../program';
+import { tokenize } from '../../program/cpp/tokens';
+import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
+
+/** The tokens of a program, one after the other. */
+export const tokensOf = (source: string, language: Language): readonly Token[] =>
+  language === 'python' ? pythonLines(source).lines.flatMap((line) => line.tokens) : tokenize(source).tokens;
 
 /** Whether a token stands inside of a function. */
 export const declaresInside = (tokens: readonly Token[], index: number): boolean =>

@@ -1,0 +1,29 @@
+import type { TextEdit } from '../../../findings/finding';
+import type { Block, Form, Statement } from './form';
+
+/** A change that nothing in a program or its exercise speaks for; it counts only where all that it does is what is meant. */
+export interface Guess {
+  /** From the end, so that the places before stay what they are. */
+  readonly edits: readonly TextEdit[];
+  readonly text: string;
+  /** How much a person has to do. */
+  readonly cost: number;
+}
+
+/** A statement put in behind another one, or at the beginning of a block. */
+export function putIn(form: Form, at: Statement | Block, statement: string, cost: number): Guess {
+  const after = 'first' in at ? at.last : at.opens!;
+  const space = 'first' in at ? ' '.repeat(at.first.column - 1) : at.space;
+  return {
+    edits: [
+      {
+        line: after.line,
+        column: after.endColumn,
+        length: 0,
+        by: form.language === 'python' ? `\n${space}${statement}` : ` ${statement}`,
+      },
+    ],
+    text: `Add ${statement} after line ${after.line}.`,
+    cost,
+  };
+}

@@ -1,0 +1,36 @@
+import type { Language } from '../../../program';
+import { formOf } from './form';
+import type { Guess } from './guess';
+import { statementsLeftOut } from './left-out';
+import { exchangedLines, removedLines } from './lines';
+import { statementsMissing, type Lacking } from './missing';
+import { numbersIn, otherNumbers } from './numbers';
+import { exchangedValues, otherWords } from './words';
+
+/**
+ * Changes of a program of one’s own form that nothing speaks for but that they may be what was meant: another function,
+ * sign or number, lines in another order, one too many, one left out. The likeliest first. `asked`: the exercise's own program.
+ */
+export function guessesAt(
+  source: string,
+  language: Language,
+  asked: string,
+  lacking: Lacking,
+): readonly Guess[] {
+  const form = formOf(source, language);
+  return [
+    ...otherWords(form),
+    ...exchangedValues(form),
+    ...otherNumbers(form, numbersIn(formOf(asked, language))),
+    ...statementsLeftOut(form, lacking),
+    ...exchangedLines(form),
+    ...removedLines(form),
+  ].sort((a, b) => a.cost - b.cost);
+}
+
+/** Statements that are missing by what the program itself says. */
+export const missingAt = (source: string, language: Language, lacking: Lacking): readonly Guess[] =>
+  statementsMissing(formOf(source, language), lacking);
+
+export type { Guess } from './guess';
+export type { Lacking } from './missing';

@@ -1,0 +1,107 @@
+import type { Token } from '../../../program/token';
+import type { Block, Form } from './form';
+import { putIn, type Guess } from './guess';
+import type { Lacking } from './missing';
+import { inEachPlace, keptIn, plainOf, turnedOf, variablesIn, waysToChange } from './places';
+
+const [OTHER_BRANCH, CHANGED, COPIED] = [1.86, 1.9, 2.2];
+/** Lines that are tried in all places of a program; one with more is not mended by trying. */
+const MOST = 260;
+
+/** Statements that may have been left out: in a branch without its other, where a variable is never changed, anywhere. */
+export function statementsLeftOut(form: Form, lacking: Lacking): readonly Guess[] {
+  const guesses = [
+    ...inOtherBranches(form),
+    ...changesOf(form, variablesIn(form)),
+    ...copiesOf(form, lacking),
+  ];
+  return guesses.slice(0, MOST);
+}
+
+/** What one branch of a question does, turned round in the other one, which may have to be made. */
+function inOtherBranches(form: Form): readonly Guess[] {
+  const { blocks, tokens, language } = form;
+  return blocks.flatMap((block): readonly Guess[] => {
+    if (block.head !== 'if' || !block.closes) return [];
+    const after = tokens[tokens.indexOf(block.closes) + 1];
+    const other =
+      after?.text === 'else'
+        ? blocks.find(({ opens }) => opens && opens === nextOpening(form, after))
+        : undefined;
+    const turned = (one: Block): readonly string[] => [
+      ...new Set(one.statements.flatMap(({ text }) => turnedOf(text))),
+    ];
+    if (other) return [...put(form, other, turned(block)), ...put(form, block, turned(other))];
+    const opposite = turned(block);
+    if (opposite.length === 0 || after?.text === 'else') return [];
+    if (language === 'python') {
+      const outer = ' '.repeat(Math.max(0, block.headTokens[0]!.column - 1));
+      const lines = opposite.map((text) => `\n${block.space}${text}`).join('');
+      return [
+        {
+          edits: [
+            {
+              line: block.closes.line,
+              column: block.closes.endColumn,
+              length: 0,
+              by: `\n${outer}else:${lines}`,
+            },
+          ],
+          text: `Add else: with ${opposite.join(' and ')} after line ${block.closes.line}.`,
+          cost: OTHER_BRANCH,
+        },
+      ];
+    }
+    const by = ` else { ${opposite.join(' ')} }`;
+    return [
+      {
+        edits: [{ line: block.closes.line, column: block.closes.endColumn, length: 0, by }],
+        text: `Add${by} at the end of line ${block.closes.line}.`,
+        cost: OTHER_BRANCH,
+      },
+    ];
+  });
+}
+
+/** Statements at both ends of a branch, but for those that are there. */
+function put(form: Form, block: Block, texts: readonly string[]): readonly Guess[] {
+  const there = new Set(block.statements.map(({ text }) => text));
+  const last = block.statements.at(-1);
+  return texts
+    .filter((text) => !there.has(text))
+    .flatMap((text) => [
+      putIn(form, block, text, OTHER_BRANCH),
+      ...(last ? [putIn(form, last, text, OTHER_BRANCH)] : []),
+    ]);
+}
+
+/** The brace or colon that follows an `else`. */
+function nextOpening({ tokens, language }: Form, word: Token): Token | undefined {
+  const next = tokens[tokens.indexOf(word) + 1];
+  return next?.text === (language === 'python' ? ':' : '{') ? next : undefined;
+}
+
+/** Variables that are given their first value and never another, changed in any place. */
+function changesOf(form: Form, variables: readonly string[]): readonly Guess[] {
+  const { tokens } = form;
+  const still = variables.filter(
+    (name) =>
+      tokens.filter(
+        ({ text }, index) => text === name && /^(?:[-+]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? ''),
+      ).length === 1,
+  );
+  const others = [...new Set([...variables, ...keptIn(form)])];
+  return still.flatMap((name) =>
+    waysToChange(name, others, form).flatMap((text) => inEachPlace(form, text, CHANGED)),
+  );
+}
+
+/** What stands elsewhere, or a pause that may be meant, behind every statement. */
+function copiesOf(form: Form, { milliseconds }: Lacking): readonly Guess[] {
+  const statements = plainOf(form);
+  const pauses = milliseconds.map((time) =>
+    form.language === 'python' ? `time.sleep(${time / 1000})` : `delay(${time});`,
+  );
+  const texts = [...new Set([...pauses, ...statements.flatMap(({ text }) => [text, ...turnedOf(text)])])];
+  return texts.flatMap((text) => inEachPlace(form, text, COPIED));
+}

@@ -1,0 +1,214 @@
+import type { Token } from '../../../program/token';
+import type { Block, Form } from './form';
+import { putIn, type Guess } from './guess';
+import {
+  afterBlock,
+  counterOf,
+  end,
+  inEachPlace,
+  keptIn,
+  plainOf,
+  setBy,
+  turnedOf,
+  variablesIn,
+  waysToChange,
+} from './places';
+
+/** What a program may lack, from the build. */
+export interface Lacking {
+  /** Pins of parts that are seen or heard and that no line sets, as the program calls them. */
+  readonly unset: readonly string[];
+  /** Times in milliseconds that may be meant. */
+  readonly milliseconds: readonly number[];
+}
+
+const SPOKEN_FOR = 1.7;
+/** Statements that are tried; a program that lacks more is not mended by trying. */
+const MOST = 260;
+
+/**
+ * Statements that were left out and that something in the program speaks for: an empty block, a value that nothing is done
+ * with, a pin that nothing sets, a function that gives nothing back.
+ */
+export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[] {
+  const guesses = [
+    ...inEmptyBlocks(form, variablesIn(form)),
+    ...ofUnusedValues(form, lacking),
+    ...ofUnattached(form, lacking),
+    ...ofUnsetPins(form, lacking),
+    ...ofNoReturn(form),
+  ];
+  return guesses.slice(0, MOST);
+}
+
+/** What an empty block may hold: a change of a variable, a direction of the pin that a loop counts, what stands elsewhere. */
+function inEmptyBlocks(form: Form, variables: readonly string[]): readonly Guess[] {
+  const empty = form.blocks.filter(({ isEmpty, opens }) => isEmpty && opens);
+  if (empty.length === 0) return [];
+  const copies = [...new Set(plainOf(form).flatMap(({ text }) => [text, ...turnedOf(text)]))];
+  return empty.flatMap((block) => {
+    const counter = block.head === 'loop' ? counterOf(block.headTokens) : undefined;
+    const pins =
+      counter === undefined ? [] : ['OUTPUT', 'INPUT_PULLUP'].map((mode) => `pinMode(${counter}, ${mode});`);
+    const changes = variables.flatMap((name) => waysToChange(name, [], form));
+    return [...pins, ...changes, ...copies].map((text) => putIn(form, block, text, SPOKEN_FOR));
+  });
+}
+
+/** A value that nothing is done with: waited for, or written to a pin or an object that nothing is written to. */
+function ofUnusedValues(form: Form, { unset }: Lacking): readonly Guess[] {
+  const { tokens, blocks, language } = form;
+  const stop = end(form);
+  const uses = (name: string): number =>
+    tokens.filter(({ text }, index) => text === name && tokens[index - 1]?.text !== '.').length;
+  const taken = blocks.flatMap((block) => {
+    if (block.head !== 'function') return [];
+    const inside = block.headTokens.slice(2);
+    return inside
+      .filter(({ kind }, index) => kind === 'word' && /^[,)]$/.test(inside[index + 1]?.text ?? ')'))
+      .map(({ text }) => ({ name: text, block }));
+  });
+  const kept = blocks.flatMap((block) =>
+    block.statements.flatMap((statement) => setBy(statement).map((name) => ({ name, block }))),
+  );
+  const writers = writersIn(form);
+  const lists = blocks.flatMap((block) => {
+    const counter = block.head === 'loop' ? counterOf(block.headTokens) : undefined;
+    return counter === undefined
+      ? []
+      : unusedLists(form).map((list) => ({ name: `${list}[${counter}]`, block }));
+  });
+  const values = [...taken, ...kept]
+    .filter(({ name }) => uses(name) <= 4 && tokens.some(({ text }) => text === name))
+    .filter(({ name, block }) => !isRead(name, block, form));
+  return [...lists, ...values].flatMap(({ name, block }) => {
+    const texts = [
+      ...(language === 'python' ? [`time.sleep(${name})`] : [`delay(${name});`]),
+      ...unset.flatMap((pin) =>
+        language === 'python' ? [] : [`digitalWrite(${pin}, ${name});`, `analogWrite(${pin}, ${name});`],
+      ),
+      ...writers.map((writer) => `${writer}(${name})${stop}`),
+    ];
+    return texts.flatMap((text) => [
+      ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
+      ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
+      ...blocks
+        .filter((inner) => inner !== block && isWithin(inner, block))
+        .flatMap((inner) =>
+          inner.closes && inner.head === 'if' ? afterBlock(form, inner, text, SPOKEN_FOR) : [],
+        ),
+    ]);
+  });
+}
+
+/** Whether a value is asked for, reckoned with or handed on in its block. */
+function isRead(name: string, { opens, closes }: Block, { tokens }: Form): boolean {
+  return tokens.some(
+    ({ text, line }, index) =>
+      text === name &&
+      (opens === undefined || line > opens.line) &&
+      (closes === undefined || line <= closes.line) &&
+      tokens[index + 1]?.text !== '=' &&
+      !/^(?:if|while)$/.test(tokens.find((token) => token.line === line)?.text ?? ''),
+  );
+}
+
+const isWithin = (inner: Block, outer: Block): boolean =>
+  inner.opens !== undefined &&
+  outer.opens !== undefined &&
+  outer.closes !== undefined &&
+  inner.opens.line > outer.opens.line &&
+  inner.opens.line <= outer.closes.line;
+
+/** Lists that are given and never looked into. */
+const unusedLists = ({ tokens }: Form): readonly string[] =>
+  tokens.flatMap(({ text }, index) => {
+    if (text !== '=' || !/^[[{]$/.test(tokens[index + 1]?.text ?? '')) return [];
+    const name =
+      tokens[index - 1]?.text === ']'
+        ? tokens[index - 3]?.text === '['
+          ? tokens[index - 4]
+          : tokens[index - 3]
+        : tokens[index - 1];
+    return name?.kind === 'word' && tokens.filter((token) => token.text === name.text).length === 1
+      ? [name.text]
+      : [];
+  });
+
+/** The ways of writing to an object that is made and never written to: `arm.write`. */
+function writersIn({ tokens }: Form): readonly string[] {
+  const objects = tokens.flatMap(({ text }, index) =>
+    text === 'Servo' && tokens[index + 1]?.kind === 'word' && tokens[index + 2]?.text === ';'
+      ? [tokens[index + 1]!.text]
+      : [],
+  );
+  return objects.filter((name) => !isCalled(tokens, name, 'write')).map((name) => `${name}.write`);
+}
+
+const isCalled = (tokens: readonly Token[], object: string, method: string): boolean =>
+  tokens.some(
+    ({ text }, index) =>
+      text === object && tokens[index + 1]?.text === '.' && tokens[index + 2]?.text === method,
+  );
+
+/** Objects that are moved and were never told their pin. */
+function ofUnattached(form: Form, { unset }: Lacking): readonly Guess[] {
+  const { tokens, blocks } = form;
+  const setup = blocks.find(({ head, headTokens }) => head === 'function' && headTokens[0]?.text === 'setup');
+  if (!setup) return [];
+  return tokens.flatMap(({ text }, index) => {
+    const name = tokens[index + 1];
+    if (text !== 'Servo' || name?.kind !== 'word' || isCalled(tokens, name.text, 'attach')) return [];
+    return unset.map((pin) => putIn(form, setup, `${name.text}.attach(${pin});`, SPOKEN_FOR));
+  });
+}
+
+/** A pin of what is seen that no line sets, set to what a variable holds. */
+function ofUnsetPins(form: Form, { unset }: Lacking): readonly Guess[] {
+  const names = [...new Set([...variablesIn(form), ...keptIn(form)])];
+  const ways =
+    form.language === 'python'
+      ? silentOutputs(form).map((output) => (name: string) => [`${output}.value = ${name}`])
+      : unset.map((pin) => (name: string) => [
+          `analogWrite(${pin}, ${name});`,
+          `digitalWrite(${pin}, ${name});`,
+        ]);
+  const texts = ways.flatMap((way) => names.flatMap(way));
+  return texts.flatMap((text) => inEachPlace(form, text, SPOKEN_FOR));
+}
+
+/** Outputs of a Python program that no line gives a value. */
+const silentOutputs = ({ tokens }: Form): readonly string[] =>
+  tokens.flatMap(({ text, startsLine }, index) => {
+    const [dot, what] = [tokens[index + 1]?.text, tokens[index + 2]?.text];
+    if (!startsLine || dot !== '.' || !/^(?:direction|switch_to_output)$/.test(what ?? '')) return [];
+    const isOutput =
+      what !== 'direction' || tokens.slice(index, index + 9).some((token) => token.text === 'OUTPUT');
+    return isOutput && !isCalled(tokens, text, 'value') ? [text] : [];
+  });
+
+/** A function that is to give something back and has no line that does. */
+function ofNoReturn(form: Form): readonly Guess[] {
+  const { blocks, tokens, language } = form;
+  const stop = end(form);
+  return blocks.flatMap((block) => {
+    const { head, headTokens, opens, closes, statements } = block;
+    if (head !== 'function' || !opens || !closes) return [];
+    const [from, to] = [tokens.indexOf(opens), tokens.indexOf(closes)];
+    if (tokens.slice(from, to + 1).some(({ text }) => text === 'return')) return [];
+    const name = headTokens[language === 'python' ? 1 : 0]!;
+    const at = tokens.indexOf(name);
+    const isAsked =
+      language === 'python'
+        ? tokens.some(
+            ({ text }, index) =>
+              text === name.text && /^(?:[=(,+*/<>-]|if|while|not)$/.test(tokens[index - 1]?.text ?? ''),
+          )
+        : tokens[at - 1]?.kind === 'word' && tokens[at - 1]!.text !== 'void';
+    const last = statements.at(-1);
+    if (!isAsked || !last) return [];
+    return [...new Set(statements.flatMap(setBy))].map((value) =>
+      putIn(form, last, `return ${value}${stop}`, SPOKEN_FOR),
+    );
+  });
+}

@@ -1,0 +1,104 @@
+import type { Token } from '../../../program/token';
+import type { Block, Form, Statement } from './form';
+import { putIn, type Guess } from './guess';
+import { isNoDeclaration } from './lines';
+
+/** What ends a statement. */
+export const end = ({ language }: Form): string => (language === 'python' ? '' : ';');
+
+/** Names of variables that hold one number or level and may change. */
+export function variablesIn({ tokens, language }: Form): readonly string[] {
+  const found = tokens.flatMap(({ kind, text, line }, index) => {
+    const after = tokens[index + 1]?.text ?? '';
+    const isSet = kind === 'word' && /^(?:=|[-+]=|\+\+|--)$/.test(after) && tokens[index - 1]?.text !== '.';
+    if (!isSet) return [];
+    const value = tokens[index + 2];
+    const before = tokens.slice(0, index).filter((token) => token.line === line);
+    const isFixed =
+      before.some((token) => token.text === 'const') || /^(?:for|#define)$/.test(before[0]?.text ?? '');
+    const isScalar =
+      after !== '=' ||
+      value?.kind === 'number' ||
+      value?.text === '-' ||
+      /^(?:true|false|HIGH|LOW|True|False)$/.test(value?.text ?? '');
+    const isName = language === 'cpp' || before.length === 0;
+    return isScalar && !isFixed && isName ? [text] : [];
+  });
+  return [...new Set(found)];
+}
+
+/** The name that a statement gives a value to. */
+export const setBy = ({ text }: Statement): readonly string[] =>
+  /^(?:\w+\s+)*(\w+)\s*=[^=]/.exec(text)?.slice(1) ?? [];
+export const keptIn = ({ blocks }: Form): readonly string[] =>
+  blocks.flatMap(({ statements }) => statements.flatMap(setBy));
+
+/** Ways in which a variable changes by a statement of its own. */
+export function waysToChange(name: string, others: readonly string[], form: Form): readonly string[] {
+  const isPython = form.language === 'python';
+  const stop = end(form);
+  return [
+    isPython ? `${name} += 1` : `${name}++;`,
+    isPython ? `${name} = not ${name}` : `${name} = !${name};`,
+    `${name} = 1 - ${name}${stop}`,
+    `${name} = -${name}${stop}`,
+    `${name} = 0${stop}`,
+    isPython ? `${name} -= 1` : `${name}--;`,
+    ...others
+      .filter((other) => other !== name)
+      .flatMap((other) => [`${name} = ${other}${stop}`, `${name} = ${name} + ${other}${stop}`]),
+  ];
+}
+
+/** The name that a loop counts with. */
+export const counterOf = (head: readonly Token[]): string | undefined =>
+  head.find(({ kind }, index) => kind === 'word' && /^(?:=|in)$/.test(head[index + 1]?.text ?? ''))?.text;
+
+/** Statements that declare nothing. */
+export const plainOf = ({ blocks }: Form): readonly Statement[] =>
+  blocks.flatMap(({ statements }) => statements).filter(isNoDeclaration);
+
+const TURNED: Readonly<Record<string, string>> = {
+  HIGH: 'LOW',
+  LOW: 'HIGH',
+  true: 'false',
+  false: 'true',
+  True: 'False',
+  False: 'True',
+};
+const LEVEL = /\b(?:HIGH|LOW|true|false|True|False)\b/;
+
+/** A statement that does the opposite: the other level, no tone, no brightness. */
+export function turnedOf(text: string): readonly string[] {
+  const level = LEVEL.exec(text)?.[0];
+  if (level !== undefined) return [text.replace(LEVEL, TURNED[level]!)];
+  const [, pin] = /^tone\((\w+),.*\);$/.exec(text) ?? [];
+  if (pin !== undefined) return [`noTone(${pin});`];
+  const [, dimmed] = /^analogWrite\((\w+),.*\);$/.exec(text) ?? [];
+  return dimmed === undefined ? [] : [`analogWrite(${dimmed}, 0);`];
+}
+
+/** A statement at the beginning of each block but that of setup, and behind each statement and block in them. */
+export function inEachPlace(form: Form, text: string, cost: number): readonly Guess[] {
+  return form.blocks
+    .filter(
+      ({ opens, head, headTokens }) => opens && !(head === 'function' && headTokens[0]?.text === 'setup'),
+    )
+    .flatMap((block) => [
+      putIn(form, block, text, cost),
+      ...block.statements.filter((one) => one.text !== text).map((one) => putIn(form, one, text, cost)),
+      ...(block.head === 'function' ? [] : afterBlock(form, block, text, cost)),
+    ]);
+}
+
+/** A statement behind a block, in C++. */
+export function afterBlock(form: Form, { closes }: Block, text: string, cost: number): readonly Guess[] {
+  if (form.language === 'python' || !closes) return [];
+  return [
+    {
+      edits: [{ line: closes.line, column: closes.endColumn, length: 0, by: ` ${text}` }],
+      text: `Add ${text} after line ${closes.line}.`,
+      cost,
+    },
+  ];
+}

@@ -1,0 +1,115 @@
+import type { Token } from '../../../program/token';
+import { closing } from '../token-places';
+import type { Form } from './form';
+import type { Guess } from './guess';
+
+/** Functions that beginners take for one another. */
+const FUNCTIONS: Readonly<Record<string, string>> = {
+  digitalWrite: 'analogWrite',
+  analogWrite: 'digitalWrite',
+  digitalRead: 'analogRead',
+  analogRead: 'digitalRead',
+  delay: 'delayMicroseconds',
+  delayMicroseconds: 'delay',
+  millis: 'micros',
+  micros: 'millis',
+  print: 'println',
+  println: 'print',
+  min: 'max',
+  max: 'min',
+};
+/** Modes of a pin, of which one stands for another. */
+const MODES: Readonly<Record<string, readonly string[]>> = {
+  OUTPUT: ['INPUT_PULLUP', 'INPUT'],
+  INPUT: ['OUTPUT'],
+  INPUT_PULLUP: ['INPUT'],
+};
+/** Signs that beginners take for one another. */
+const SIGNS: Readonly<Record<string, readonly string[]>> = {
+  '+': ['-'],
+  '-': ['+'],
+  '*': ['/'],
+  '/': ['*'],
+  '+=': ['-='],
+  '-=': ['+='],
+  '++': ['--'],
+  '--': ['++'],
+  '&&': ['||'],
+  '||': ['&&'],
+  '<': ['<=', '>'],
+  '<=': ['<', '>='],
+  '>': ['>=', '<'],
+  '>=': ['>', '<='],
+};
+const PYTHON_WORDS: Readonly<Record<string, readonly string[]>> = { and: ['or'], or: ['and'] };
+const COST = 1.9;
+
+/** Functions, modes and signs, each with what stands for it by mistake. */
+export function otherWords({ tokens, language }: Form): readonly Guess[] {
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const { text } = token;
+    const isCall = tokens[index + 1]?.text === '(';
+    const isCpp = language === 'cpp';
+    const others = [
+      ...(isCpp && isCall && FUNCTIONS[text] !== undefined ? [FUNCTIONS[text]] : []),
+      ...((isCpp ? MODES : PYTHON_WORDS)[text] ?? []),
+      ...(token.kind === 'punctuation' && isBetween(tokens, index) ? (SIGNS[text] ?? []) : []),
+    ];
+    return [...others.map((by) => written(token, by)), ...minusBefore(tokens, index)];
+  });
+}
+
+/** Whether a sign has something before it: `a - b`, and not `= -b`. */
+const isBetween = (tokens: readonly Token[], index: number): boolean => {
+  const before = tokens[index - 1];
+  return (
+    tokens[index]!.text.length > 1 ||
+    before?.kind === 'word' ||
+    before?.kind === 'number' ||
+    /^[)\]]$/.test(before?.text ?? '')
+  );
+};
+
+/** `x = x;`, with a minus before what it is set to. */
+function minusBefore(tokens: readonly Token[], index: number): readonly Guess[] {
+  const [sign, value, end] = tokens.slice(index + 1, index + 4);
+  const isAlone = end === undefined || end.text === ';' || end.line !== tokens[index]!.line;
+  if (sign?.text !== '=' || value?.text !== tokens[index]!.text || !isAlone) return [];
+  return [
+    {
+      edits: [{ line: value.line, column: value.column, length: 0, by: '-' }],
+      text: `Put - before the second ${value.text} in line ${value.line}.`,
+      cost: COST,
+    },
+  ];
+}
+
+export const written = (token: Token, by: string, cost = COST): Guess => ({
+  edits: [{ line: token.line, column: token.column, length: token.text.length, by }],
+  text: `Write ${by} instead of ${token.text} in line ${token.line}.`,
+  cost,
+});
+
+/** Two values that a call is given in each other’s places. */
+export function exchangedValues({ tokens }: Form): readonly Guess[] {
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const close =
+      token.text === '(' && tokens[index - 1]?.kind === 'word' ? closing(tokens, index, '(', ')') : undefined;
+    if (close === undefined) return [];
+    const inside = tokens.slice(index + 1, close);
+    const plain = inside.every(({ kind, text }) => kind === 'word' || kind === 'number' || text === ',');
+    const values = inside.filter(({ text }) => text !== ',');
+    if (!plain || values.length < 2 || values.length > 5) return [];
+    return values.slice(1).flatMap((other, at) => {
+      const one = values[at]!;
+      if (one.text === other.text || one.line !== other.line) return [];
+      return [
+        {
+          edits: [written(other, one.text).edits[0]!, written(one, other.text).edits[0]!],
+          text: `Exchange ${one.text} and ${other.text} in line ${one.line}.`,
+          cost: COST,
+        },
+      ];
+    });
+  });
+}

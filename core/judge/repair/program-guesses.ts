@@ -1,0 +1,65 @@
+import { within } from '../../effort';
+import type { Program } from '../../program';
+import { applyTextEdit } from '../../program/problem';
+import { OF_GUESSES } from './bounds';
+import type { Candidate } from './candidate';
+import { guessesAt, missingAt, type Guess, type Lacking } from './guesses';
+import { nameOfPin } from './pins-in-programs';
+import type { Tried, Tries } from './tries';
+import type { ProgramWishes } from './wishes';
+
+/** Changes that are tried when no likelier one is what was meant, as changes of a build; the likeliest first. */
+export const programGuesses = (
+  program: Program,
+  compile: (source: string) => Program,
+  wishes: ProgramWishes,
+): readonly Candidate[] =>
+  guessesAt(program.source, program.language, wishes.asked, lackingIn(program, wishes)).map(
+    ({ edits, text, cost }) => ({
+      edits: edits.map((replace) => ({ replace })),
+      cost,
+      text,
+      domain: 'program',
+      apply: (build) => ({
+        ...build,
+        program: compile(edits.reduce(applyTextEdit, build.program.source)),
+      }),
+    }),
+  );
+
+/**
+ * The first change of these with which a program does all that is meant, where everything comes a little otherwise too.
+ * `most`: what it may come to; `isEnough`: whether the first that passes will do where none does what is meant.
+ */
+export function guessFrom(
+  tries: Tries,
+  start: Tried,
+  guesses: readonly Candidate[],
+  { most, isEnough }: { readonly most: number; readonly isEnough: boolean },
+): Tried | undefined {
+  let passing: Tried | undefined;
+  const meant = within(OF_GUESSES, () => {
+    for (const candidate of guesses) {
+      const reached = start.cost + candidate.cost;
+      if (reached >= most || (passing && reached > passing.cost)) break;
+      const tried = tries.make(start, candidate);
+      if (!tried || !tries.isRepaired(tried) || !tries.holdsWhenVaried(tried)) continue;
+      if (tries.doesWhatIsMeant(tried)) return tried;
+      if (isEnough) passing ??= tried;
+    }
+    return undefined;
+  });
+  return (meant.ended ? meant.value : undefined) ?? passing;
+}
+
+/** Statements that something in the program itself speaks for. */
+export const programMissing = (program: Program, wishes: ProgramWishes): readonly Guess[] =>
+  missingAt(program.source, program.language, lackingIn(program, wishes));
+
+function lackingIn({ source }: Program, { asked, seen, milliseconds }: ProgramWishes): Lacking {
+  const unset = seen
+    .map((pin) => nameOfPin(source, pin))
+    .filter((name) => !new RegExp(`(?:Write|tone|attach)\\(${name}\\b`).test(source));
+  const pauses = [...asked.matchAll(/\bdelay\((\d+)\)/g)].map(([, time]) => Number(time));
+  return { unset, milliseconds: [...new Set([...milliseconds, ...pauses])] };
+}
