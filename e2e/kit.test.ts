@@ -19,11 +19,11 @@ describe('the kit store', () => {
   test('says what is short for a meeting and what else passes the exercise’s own check', async () => {
     const { page, context, complaints } = await visitAsInstructor(world);
     await page.goto('/kit');
-    await page.getByRole('button', { name: /Tuesday evening.*one sort short/s }).click();
+    await page.getByRole('button', { name: /Tuesday evening.*one kind of part short/s }).click();
     await page.getByRole('button', { name: 'What would do for 10 kΩ resistor' }).click();
     await page.getByText('12 kΩ resistor does: its check passes.').waitFor();
     await page.getByText(/R1 becomes a 12 kΩ resistor; its bands are brown, red, orange, gold/).waitFor();
-    await page.getByText(/sorts tried that will not do/).waitFor();
+    await page.getByText(/kinds? of part tried that will not do/).waitFor();
     await context.close();
     expect(complaints).toEqual([]);
   });
@@ -70,7 +70,7 @@ describe('the kit store', () => {
     const list = page.getByLabel(/^Paste from a spreadsheet/);
     await list.fill('kind;value;count\nresistor;8k2;15\nresistor;8k2x;15\nled;amber;-1\n');
     await page.getByRole('button', { name: 'Bring in' }).click();
-    await page.getByText('one sort taken. 2 rows not understood, and still above:').waitFor();
+    await page.getByText('one kind of part taken. 2 rows not understood, and still above:').waitFor();
     expect(await list.inputValue()).toBe('kind;value;count\nresistor;8k2x;15\nled;amber;-1');
     await page.getByText(/led, amber, -1: there cannot be -1 of them/).waitFor();
     expect(await world.query(`select 1 from kit_line where value like '8%' and count = 15`)).toHaveLength(1);

@@ -6,6 +6,9 @@ import { format } from 'prettier';
 import type { Exercise } from '@/core/formats/exercise';
 import { hasPassed } from '@/core/formats/report';
 import { courseExercises } from '@/core/testing/course';
+import { exerciseSaid } from '@/core/testing/exercise-said';
+import { mutantsOf, ownForms, type OwnForm, withRepairs } from '@/core/testing/own-forms';
+import { reportOnSlip } from '@/core/testing/said-slips';
 import { doublesOf } from '@/core/testing/trials/doubles';
 import { trialExercises } from '@/core/testing/trials/exercises';
 import type { Fault } from '@/core/faults/fault';
@@ -111,6 +114,31 @@ function row(sort: string, all: readonly Score[]): string {
   return `| ${sort} | ${cells.join(' | ')} |`;
 }
 
+/** What is said of each program of one's own form with one thing of it otherwise. */
+function ownFormRow({ said, own }: OwnForm): string {
+  const exercise = exerciseSaid(said);
+  const counts = { mutants: 0, passed: 0, mended: 0, undone: 0 };
+  const seconds: number[] = [];
+  for (const { name, source } of mutantsOf(own, exercise.data.language ?? 'cpp')) {
+    const begin = process.cpuUsage();
+    const { verdict, findings } = reportOnSlip(exercise, { program: () => source });
+    const { user, system } = process.cpuUsage(begin);
+    seconds.push((user + system) / 1e6);
+    counts.mutants += 1;
+    const causes = findings.filter(({ cause }) => cause);
+    if (hasPassed(verdict)) counts.passed += 1;
+    else if (causes.length > 0 && causes.every(({ repair }) => repair)) {
+      counts.mended += 1;
+      if (withRepairs(source, causes).replace(/\s/g, '') === own.replace(/\s/g, '')) counts.undone += 1;
+    } else if (values.show) console.log(`${said.id}: ${name} has no repair`);
+  }
+  const wrong = counts.mutants - counts.passed;
+  const share = (count: number): string => (wrong === 0 ? '' : `${((100 * count) / wrong).toFixed(1)} %`);
+  seconds.sort((a, b) => a - b);
+  const times = [seconds[Math.floor(seconds.length / 2)] ?? 0, seconds.at(-1) ?? 0];
+  return `| ${[said.id, counts.mutants, counts.passed, share(counts.mended), share(counts.undone), ...times.map((one) => one.toFixed(2))].join(' | ')} |`;
+}
+
 const isDouble = (sort: string): boolean => sort.includes('in the wiring');
 const [singles, doubles] = [false, true].map((is) => [...scores].filter(([sort]) => isDouble(sort) === is));
 const table = `| slip | builds | works all the same | named | at its place | mended | as asked | median s | longest s | over ${LONG} s |
@@ -125,7 +153,19 @@ ${row(
   doubles!.map(([, score]) => score),
 )}
 `;
+const ownTable = `| exercise | programs | work all the same | mended | slip undone | median s | longest s |
+| --- | --: | --: | --: | --: | --: | --: |
+${
+  values.sort === ''
+    ? ownForms
+        .filter(({ said }) => said.id.includes(values.of))
+        .map(ownFormRow)
+        .join('\n')
+    : ''
+}
+`;
 console.log(table);
+console.log(ownTable);
 if (values.write)
   writeFileSync(
     'docs/trials.md',
@@ -146,7 +186,14 @@ is, of the builds that do not work:
 A slip after which the build works all the same is one between two ends that are joined anyhow, or of a part that no
 scenario watches. Times are of the processor, the making of the repaired build included.
 
-${table}`,
+${table}
+## Programs of one's own form
+
+Programs that do what an exercise asks for in another way than its own (\`core/testing/own-forms\`), each with every word, sign and
+number of it otherwise, and with every line left out or one too early. **Mended**: each cause that is told has a repair, with
+which the program passes; **slip undone**: the program is the one from before then.
+
+${ownTable}`,
       { parser: 'markdown', printWidth: 110 },
     ),
   );

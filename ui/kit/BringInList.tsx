@@ -65,7 +65,7 @@ export function BringInList({ actions }: { readonly actions: KitActions }) {
       <div role="status">
         {outcome && 'taken' in outcome && (
           <p className="mt-2">
-            {outcome.taken === 0 ? 'No row was taken.' : `${howMany(outcome.taken, 'sort')} taken.`}{' '}
+            {outcome.taken === 0 ? 'No row was taken.' : `${howMany(outcome.taken, 'kind')} of part taken.`}{' '}
             {outcome.aside.length > 0 &&
               `${howMany(outcome.aside.length, 'row')} not understood, and still above:`}
           </p>

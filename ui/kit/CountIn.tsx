@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { howMany } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { piecesOf, type KitActions, type MeetingLine, type StoreMeeting } from './store';
@@ -29,7 +30,8 @@ export function CountIn({ meeting, actions }: CountInProps) {
       </ul>
       {known.length < meeting.lines.length && (
         <p className="mt-2 text-note text-soft">
-          {meeting.lines.length - known.length} sorts are not in the store yet, and are not counted.
+          Not in the store yet, and so not counted: {howMany(meeting.lines.length - known.length, 'kind')} of
+          part.
         </p>
       )}
     </section>

@@ -51,7 +51,7 @@ export function MeetingKit({ meetings, firstMeeting, actions }: MeetingKitProps)
                   </span>
                   {short > 0 && (
                     <span className="block text-note font-semibold text-fault">
-                      {howMany(short, 'sort')} short
+                      {howMany(short, 'kind')} of part short
                     </span>
                   )}
                 </button>

@@ -107,7 +107,7 @@ function Tried({ tried: { title, exerciseId, substitution } }: { readonly tried:
       </ul>
       {refused.length > 0 && (
         <details className="mt-1 text-note text-soft">
-          <summary>{howMany(refused.length, 'sort')} tried that will not do</summary>
+          <summary>{howMany(refused.length, 'kind')} of part tried that will not do</summary>
           <ul>
             {refused.map(({ item, why }) => (
               <li key={titleOf(item)}>

@@ -38,7 +38,9 @@ export function StockTable({ lines, mayKeep, actions }: StockTableProps) {
             />
           </label>
           <p className="text-note text-soft" role="status">
-            {typed === '' ? howMany(lines.length, 'sort') : `${shown.length} of ${lines.length} sorts`}
+            {typed === ''
+              ? `${howMany(lines.length, 'kind')} of part`
+              : `${shown.length} of ${lines.length} kinds of part`}
           </p>
         </div>
         {lines.length === 0 ? (
@@ -75,7 +77,9 @@ export function StockTable({ lines, mayKeep, actions }: StockTableProps) {
             <BringInList actions={actions} />
           </>
         ) : (
-          <p className="text-soft">You count and book what breaks. New sorts are put in by an instructor.</p>
+          <p className="text-soft">
+            You count and book what breaks. New kinds of part are put in by an instructor.
+          </p>
         )}
         <p className="mt-5">
           <a href="/kit/stock" download className="font-semibold underline underline-offset-4">

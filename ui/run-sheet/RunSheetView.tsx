@@ -60,7 +60,7 @@ export function RunSheetView(props: RunSheetProps) {
           <Wanted {...props} />
           {short > 0 && (
             <p className="mt-4 border-l-4 border-fault bg-fault-wash px-3 py-1.5">
-              The store is {howMany(short, 'sort')} short for it.{' '}
+              The store is {howMany(short, 'kind')} of part short for it.{' '}
               <Link
                 href={`/kit?meeting=${meeting.id}`}
                 className="font-semibold underline underline-offset-4"

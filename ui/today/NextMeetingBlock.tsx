@@ -1,6 +1,6 @@
 import { minutesText } from '@/core/meeting/run-sheet-text';
 import type { PlannedExercise } from '@/core/messages/meeting';
-import { listText } from '@/core/words/words';
+import { howMany, listText } from '@/core/words/words';
 import { Button } from '../design/Button';
 import { ClockSpan } from '../design/Clock';
 import { Link } from '../shell/Link';
@@ -74,7 +74,7 @@ export function NextMeetingBlock({ next }: NextMeetingProps) {
           <dt>To bring</dt>
           <dd>
             <Link href={`/kit?meeting=${id}`} className="underline underline-offset-4">
-              {sorts} sorts
+              {howMany(sorts, 'kind')} of part
             </Link>
             {short.length === 0 && ', all of them in the store'}
           </dd>

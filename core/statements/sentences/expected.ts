@@ -13,7 +13,7 @@ import { waysSet } from './settings';
 import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subjects';
 import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './way';
 import { waysCounted } from './ways-counted';
-import { waysPhased } from './ways-phased';
+import { AGAIN, waysPhased } from './ways-phased';
 import { waysOfSeveral } from './ways-of-several';
 import { AT_ONCE, waysPressed } from './ways-pressed';
 import { waysPrinted } from './ways-printed';
@@ -136,6 +136,14 @@ const ways: readonly Way[] = [
   {
     pattern: whole(`first (${NAMES}.*)`),
     means: ([rest = ''], around, depth) => meaning(rest, around, depth + 1),
+  },
+  // D1, then D2, over and over: that is what an order is
+  {
+    pattern: whole(`(${NAMES}(?:(?:,? then |, ?(?:and )?| and )${NAMES})+.*)`),
+    means: ([said = ''], around, depth) => {
+      const once = said.replace(AGAIN, '');
+      return once === said || /\d s\b/.test(once) ? undefined : meaning(once, around, depth + 1);
+    },
   },
   // D1, D2 and D3 …
   {
@@ -266,7 +274,7 @@ function tailed(said: string, tail: string, around: Around, depth: number): Mean
 /** `are on` and `blink` as they are said of one thing. */
 const singular = (rest: string): string =>
   rest
-    .replace(/^are\b/i, 'is')
+    .replace(/^are\b(?: (?:both|all)\b)?/i, 'is')
     .replace(/^(?:both|all)\b ?/i, '')
     .replace(/^(turn|go|come|light|stay|shine|glow)\b/i, (verb) =>
       /go$/i.test(verb) ? `${verb}es` : `${verb}s`,

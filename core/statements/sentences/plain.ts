@@ -1,3 +1,4 @@
+import { listText } from '../../words/words';
 import { findKind, isSingleLight, ledColours, type PartKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
@@ -68,6 +69,10 @@ export function plainly(text: string, parts: readonly Named[]): string {
   );
   put(/\bthe (?=[a-z]{1,4}\d)/gi, '');
   put(
+    /(?<!from )\b([a-z]{1,4})(\d{1,4})(?: ?(?:to|[-–]|\.\.\.?|…) ?)\1(\d{1,4})\b/gi,
+    (whole, letters, from, to) => listText(namesFrom(letters!, Number(from), Number(to), parts)) || whole,
+  );
+  put(
     new RegExp(
       `\\b(?:within )?(${NUMBER} s) (?:after|of|from) (?:the (?:start|beginning)|power-?up|reset)\\b`,
       'gi',
@@ -98,6 +103,17 @@ export function plainly(text: string, parts: readonly Named[]): string {
     .replace(/ ,/g, ',')
     .replaceAll(PUT_BY, () => quoted.shift()!);
 }
+
+/** `D1 to D4`: the names of a row, where each of them is a part. */
+function namesFrom(letters: string, from: number, to: number, parts: readonly Named[]): readonly string[] {
+  if (to <= from || to - from > MOST_IN_A_ROW) return [];
+  const names = Array.from(
+    { length: to - from + 1 },
+    (_, index) => `${letters.toUpperCase()}${from + index}`,
+  );
+  return names.every((name) => parts.some(({ ref }) => ref === name)) ? names : [];
+}
+const MOST_IN_A_ROW = 100;
 
 /** Whether a part of a kind shows figures in segments. */
 export const showsFigures = ({ body }: Pick<PartKind, 'body'>): boolean => body === 'digit';

@@ -32,6 +32,21 @@ describe('one light of several', () => {
   );
 
   test.each([
+    ['D1 to D3 are off until 2 s', ['D1', 'D2', 'D3'].map((name) => `${name} is off all the time until 2 s`)],
+    ['D1–D3 are lit', ['D1', 'D2', 'D3'].map((name) => `${name} is on all the time`)],
+    ['D2..D3 go on at 1 s', ['D2', 'D3'].map((name) => `${name} is on all the time from 1.1 s to 1.2 s`)],
+    ['D1 to D3 light up one after the other', ['D1, then D2, then D3 in turn']],
+    ['D1, then D2, then D3, over and over', ['D1, then D2, then D3 in turn']],
+    ['D1 and D2 are both off', ['D1 is off all the time', 'D2 is off all the time']],
+    ['all are dark from 2 s', ['D1', 'D2', 'D3'].map((name) => `${name} is off all the time from 2 s`)],
+    ['all off', ['D1', 'D2', 'D3'].map((name) => `${name} is off all the time`)],
+  ])('a row of them, or all: %s', (text, sentences) => expect(begun(text)).toEqual(sentences));
+
+  test('a row with a gap in it is none', () => {
+    expect(begun('D1 to D4 are off')[0]).toContain('NOT:');
+  });
+
+  test.each([
     'at most one LED is on',
     'only one light is lit at a time',
     'the LEDs are on one at a time',

@@ -57,7 +57,8 @@ export function unlikeIts(read: readonly Expectation[], parts: readonly Named[])
   return undefined;
 }
 
-const OF_LEDS = /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b/i;
+const OF_LEDS =
+  /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b|^(all|both)(?: of them)?(?= (?:are |stay |go )?(?:on|off|lit|dark|out)\b)/i;
 const OF_ALL =
   /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights|shines)\b)/i;
 
@@ -72,7 +73,8 @@ export function aboutAll(plain: string, parts: readonly Named[]): string {
   const all = observed(['light', 'sound', 'turning']);
   const said = (names: readonly string[], rest: string): string =>
     `${listText(names)} ${names.length === 1 ? rest.trim().replace(/^are\b/i, 'is') : rest.trim()}`;
-  const [ofLeds, how] = OF_LEDS.exec(plain) ?? [];
+  const [ofLeds, ofKind, alone] = OF_LEDS.exec(plain) ?? [];
+  const how = ofKind ?? alone;
   if (ofLeds && leds.length > 0 && (how?.toLowerCase() !== 'both' || leds.length === 2))
     return said(leds, plain.slice(ofLeds.length));
   const [ofAll] = OF_ALL.exec(plain) ?? [];

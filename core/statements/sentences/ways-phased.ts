@@ -96,7 +96,7 @@ export const waysPhased: readonly Way[] = [
   // D1, D2 and D3 light up one after another for 0.5 s each
   {
     pattern: whole(
-      `(${NAMES}(?:(?:,? (?:and )?then |, ?(?:and )?| and )${NAMES})+)(?: (?:are lit|are on|light up|light|come on|go on|shine|turn on|blink|flash))?(?: (?:in turn|one after (?:another|the other)|one by one))?${EACH}((?:${AGAIN.source.replace(/\$$/, '')})?)`,
+      `(${NAMES}(?:(?:,? (?:and )?then |, ?(?:and )?| and )${NAMES})+)(?: (?:are lit|are on|light up|light|come on|go on|shine|turn on|blink|flash))?(?: (?:in turn|one after (?:another|the other)|one by one|in (?:this |that )?order))?${EACH}((?:${AGAIN.source.replace(/\$$/, '')})?)`,
     ),
     means: ([names = '', length, alone, again = ''], around) => {
       const seconds = Number(length ?? alone);
