@@ -29,19 +29,18 @@ export const programGuesses = (
 
 /**
  * The first change of these with which a program does all that is meant, where everything comes a little otherwise too.
- * `most`: what it may come to; `isEnough`: whether the first that passes will do where none does what is meant.
+ * `isEnough`: whether the first that passes will do where none does what is meant.
  */
 export function guessFrom(
   tries: Tries,
   start: Tried,
   guesses: readonly Candidate[],
-  { most, isEnough }: { readonly most: number; readonly isEnough: boolean },
+  isEnough: boolean,
 ): Tried | undefined {
   let passing: Tried | undefined;
   const meant = within(OF_GUESSES, () => {
     for (const candidate of guesses) {
-      const reached = start.cost + candidate.cost;
-      if (reached >= most || (passing && reached > passing.cost)) break;
+      if (passing && start.cost + candidate.cost > passing.cost) break;
       const tried = tries.make(start, candidate);
       if (!tried || !tries.isRepaired(tried) || !tries.holdsWhenVaried(tried)) continue;
       if (tries.doesWhatIsMeant(tried)) return tried;

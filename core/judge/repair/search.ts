@@ -321,12 +321,12 @@ class RepairSearch {
   }
 
   /** A change of the program that nothing speaks for but that it does what is meant with it. */
-  private guessed(start: Tried, most: number, isEnough: boolean): Tried | undefined {
+  private guessed(start: Tried, isEnough: boolean): Tried | undefined {
     const { program } = start.build;
     if (!program.compiled) return undefined;
     const wishes = wishesOf(this.reference.exercise, start.build, this.tries.examine(start));
     const compile = (source: string): Program => this.tries.compile(source, program.language);
-    return guessFrom(this.tries, start, programGuesses(program, compile, wishes), { most, isEnough });
+    return guessFrom(this.tries, start, programGuesses(program, compile, wishes), isEnough);
   }
 
   /** Whether there is nothing to be said against the wiring of a build. */
@@ -369,8 +369,10 @@ class RepairSearch {
       else if (this.tries.doesWhatIsMeant(tried)) return tried;
       else unmeant ??= tried;
     }
-    const isEnough = !unmeant && !byAccident && !this.needsRewriting(start);
-    return this.guessed(start, most, isEnough) ?? unmeant ?? byAccident;
+    // Where a way to the circuit is known, or the program has to be rewritten, no word of it is what is wrong.
+    const isOpen = most === Number.POSITIVE_INFINITY && !this.needsRewriting(start);
+    const isEnough = !unmeant && !byAccident;
+    return (isOpen ? this.guessed(start, isEnough) : undefined) ?? unmeant ?? byAccident;
   }
 
   /**

@@ -2,7 +2,7 @@ import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
 import { putIn, type Guess } from './guess';
 import type { Lacking } from './missing';
-import { inEachPlace, keptIn, plainOf, turnedOf, variablesIn, waysToChange } from './places';
+import { inEachPlace, keptIn, plainOf, stillIn, turnedOf, variablesIn, waysToChange } from './places';
 
 const [OTHER_BRANCH, CHANGED, COPIED] = [1.86, 1.9, 2.2];
 /** Lines that are tried in all places of a program; one with more is not mended by trying. */
@@ -83,13 +83,7 @@ function nextOpening({ tokens, language }: Form, word: Token): Token | undefined
 
 /** Variables that are given their first value and never another, changed in any place. */
 function changesOf(form: Form, variables: readonly string[]): readonly Guess[] {
-  const { tokens } = form;
-  const still = variables.filter(
-    (name) =>
-      tokens.filter(
-        ({ text }, index) => text === name && /^(?:[-+]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? ''),
-      ).length === 1,
-  );
+  const still = stillIn(form, variables);
   const others = [...new Set([...variables, ...keptIn(form)])];
   return still.flatMap((name) =>
     waysToChange(name, others, form).flatMap((text) => inEachPlace(form, text, CHANGED)),

@@ -9,6 +9,7 @@ import {
   keptIn,
   plainOf,
   setBy,
+  stillIn,
   turnedOf,
   variablesIn,
   waysToChange,
@@ -37,6 +38,7 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofUnattached(form, lacking),
     ...ofUnsetPins(form, lacking),
     ...ofNoReturn(form),
+    ...ofAskedAndStill(form),
   ];
   return guesses.slice(0, MOST);
 }
@@ -186,6 +188,22 @@ const silentOutputs = ({ tokens }: Form): readonly string[] =>
       what !== 'direction' || tokens.slice(index, index + 9).some((token) => token.text === 'OUTPUT');
     return isOutput && !isCalled(tokens, text, 'value') ? [text] : [];
   });
+
+/** A variable that is asked for and never changed, set to another one: `before = now;`. */
+function ofAskedAndStill(form: Form): readonly Guess[] {
+  const asked = form.blocks
+    .filter(({ head }) => head === 'if')
+    .flatMap(({ headTokens }) => headTokens.map(({ text }) => text));
+  const kept = [...new Set(keptIn(form))];
+  const texts = stillIn(form, variablesIn(form))
+    .filter((name) => asked.includes(name))
+    .flatMap((name) =>
+      kept
+        .filter((other) => other !== name && asked.includes(other))
+        .map((other) => `${name} = ${other}${end(form)}`),
+    );
+  return texts.flatMap((text) => inEachPlace(form, text, SPOKEN_FOR));
+}
 
 /** A function that is to give something back and has no line that does. */
 function ofNoReturn(form: Form): readonly Guess[] {

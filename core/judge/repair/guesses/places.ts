@@ -50,6 +50,15 @@ export function waysToChange(name: string, others: readonly string[], form: Form
   ];
 }
 
+/** Those variables that are given their first value and never another. */
+export const stillIn = ({ tokens }: Form, variables: readonly string[]): readonly string[] =>
+  variables.filter(
+    (name) =>
+      tokens.filter(
+        ({ text }, index) => text === name && /^(?:[-+]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? ''),
+      ).length === 1,
+  );
+
 /** The name that a loop counts with. */
 export const counterOf = (head: readonly Token[]): string | undefined =>
   head.find(({ kind }, index) => kind === 'word' && /^(?:=|in)$/.test(head[index + 1]?.text ?? ''))?.text;
