@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { quantity, type Observation } from '../findings/finding';
+import { linesPrinted, type PrintedLine } from '../rehearsal/printed';
 import { seconds, stretch } from '../units';
 import { sentence, type Slot } from '../words/sentence';
 import { flagSlot, numberSlot } from '../words/slots';
@@ -14,10 +15,8 @@ import {
   lineSchema,
   lineSlot,
   lineText,
-  linesPrinted,
   linesText,
   writtenLine,
-  type PrintedLine,
   type WantedLine,
 } from './printed-lines';
 import { unreadable } from './serial';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { PrintedLine } from '../rehearsal/printed';
 import type { Trace } from '../rehearsal/trace';
 import { seconds } from '../units';
 import type { Slot } from '../words/sentence';
@@ -44,32 +45,9 @@ export const lineSlot: Slot<WantedLine> = {
 export const writtenLine = (line: WantedLine): readonly string[] =>
   typeof line === 'object' ? [] : [String(line)];
 
-/** A line that a board printed, and when it began to; seconds. */
-export interface PrintedLine {
-  readonly at: number;
-  readonly text: string;
-}
-
 /** Whether what is printed may come of a measurement: that is another number on every bench. */
 export const isMeasured = ({ reads }: Trace): boolean =>
   [...reads.values()].some(({ how }) => how === 'analog');
-
-/** The lines that begin in a stretch of time and have something on them, in order. */
-export function linesPrinted({ serial }: Trace, from: number, to: number): readonly PrintedLine[] {
-  const lines: { at: number; text: string }[] = [];
-  let isNew = true;
-  for (const { at, text } of serial)
-    for (const [index, piece] of text.split('\n').entries()) {
-      if (index > 0) isNew = true;
-      if (piece === '') continue;
-      if (isNew) lines.push({ at, text: piece });
-      else lines.at(-1)!.text += piece;
-      isNew = false;
-    }
-  return lines
-    .map(({ at, text }) => ({ at, text: text.trim() }))
-    .filter(({ at, text }) => text !== '' && at >= from - 1e-9 && at <= to + 1e-9);
-}
 
 const numberOf = (text: string): number | undefined => {
   const found = new RegExp(PRINTED_NUMBER, 'i').exec(text);

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { quantity, type Observation } from '../findings/finding';
+import { linesPrinted, type PrintedLine } from '../rehearsal/printed';
 import { seconds, stretch, times } from '../units';
 import { sentence } from '../words/sentence';
 import { countSlot, numberSlot } from '../words/slots';
@@ -15,11 +16,9 @@ import {
   lineSchema,
   lineSlot,
   lineText,
-  linesPrinted,
   linesText,
   USUAL_LAPSE,
   writtenLine,
-  type PrintedLine,
 } from './printed-lines';
 import { unreadable } from './serial';
 

@@ -100,7 +100,8 @@ export function comparedRun(
 ): ComparedRun {
   const [one, other] = [runRows(scenario, traces.asked), runRows(scenario, traces.built)];
   const rows = one.rows.flatMap((row): readonly ComparedRow[] => {
-    if (row.sort === 'done') return [];
+    // What is printed is compared as a text.
+    if (row.sort === 'done' || row.sort === 'printed') return [];
     const [, name = row.name, light = ''] = /^([^.]+)(\..*)?$/.exec(row.name) ?? [];
     const part = name === board ? builtBoard : pairs.get(name)?.ref;
     const builtName = part === undefined ? undefined : `${part}${light}`;

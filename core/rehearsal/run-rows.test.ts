@@ -31,4 +31,29 @@ void loop() { if (digitalRead(2) == LOW) tone(8, 440); else noTone(8); }`;
     expect(sounds!.from).toBeCloseTo(0.5, 2);
     expect(sounds!.to).toBeCloseTo(1, 2);
   });
+
+  test('ends with what is printed, each line until the next', () => {
+    const printing = `void setup() { Serial.begin(9600); }
+void loop() { Serial.print("n "); Serial.println(millis() / 1000); delay(500); Serial.println("tock"); delay(500); }`;
+    const { rows: shown } = runRows(
+      { name: 'ticks', for: 2, stimuli: [] },
+      runOn({ rows, source: printing, stimuli: [] }),
+    );
+    expect(shown.at(-1)).toMatchObject({ name: 'text', sort: 'printed' });
+    expect(shown.at(-1)!.marks.map(({ label }) => label)).toEqual(['n 0', 'tock', 'n 1', 'tock']);
+    expect(shown.at(-1)!.marks[0]!.to).toBe(shown.at(-1)!.marks[1]!.from);
+  });
+
+  test('has of much that is printed what can be read', () => {
+    const printing = `void setup() { Serial.begin(115200); }
+void loop() { Serial.println(millis()); delay(5); }`;
+    const { rows: shown } = runRows(
+      { name: 'runs', for: 2, stimuli: [] },
+      runOn({ rows, source: printing, stimuli: [] }),
+    );
+    const { marks } = shown.at(-1)!;
+    expect(marks.length).toBeGreaterThan(20);
+    expect(marks.length).toBeLessThanOrEqual(41);
+    expect(marks[0]!.label).toBe('0 …');
+  });
 });

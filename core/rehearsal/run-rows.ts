@@ -1,5 +1,6 @@
 import { definitionOf, touchedBy, type Stimulus } from '../stimuli';
 import { heardIntervals } from './heard';
+import { linesPrinted } from './printed';
 import { seenIntervals } from './seen';
 import { lightsOf, observedSeconds, type SeenTrace } from './trace';
 
@@ -17,7 +18,7 @@ export interface TimelineMark {
 /** What is done to one part, or what it is seen or heard to do. */
 export interface TimelineRow {
   readonly name: string;
-  readonly sort: 'done' | 'seen' | 'heard' | 'turned' | 'shown';
+  readonly sort: 'done' | 'seen' | 'heard' | 'turned' | 'shown' | 'printed';
   readonly marks: readonly TimelineMark[];
 }
 
@@ -102,8 +103,29 @@ export function runRows({ name, for: seconds, stimuli }: Scenario, trace: SeenTr
         : [{ from: at, to, strength: 'full', label: `${lit} lit`, picture: rows.join(' ') }];
     }),
   }));
-  const seen = [...leds, ...sounds, ...angles, ...turns, ...pulls, ...texts, ...pictures];
+  const printed = printedRow(trace, until);
+  const seen = [...leds, ...sounds, ...angles, ...turns, ...pulls, ...texts, ...pictures, ...printed];
   return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...seen] };
+}
+
+/** Lines that have a stretch of their own in a row; of more only some can be read. */
+const MOST_LINES = 40;
+
+/** What the board prints: each line until the next one, of several at nearly the same time the first. */
+function printedRow(trace: SeenTrace, until: number): readonly TimelineRow[] {
+  const shown: { readonly from: number; readonly text: string; more: boolean }[] = [];
+  for (const { at, text } of linesPrinted(trace, 0, until)) {
+    const last = shown.at(-1);
+    if (last && at - last.from < until / MOST_LINES) last.more = true;
+    else shown.push({ from: at, text, more: false });
+  }
+  const marks = shown.map(({ from, text, more }, index): TimelineMark => ({
+    from,
+    to: shown[index + 1]?.from ?? until,
+    strength: 'faint',
+    label: more ? `${text} …` : text,
+  }));
+  return marks.length === 0 ? [] : [{ name: 'text', sort: 'printed', marks }];
 }
 
 /** LEDs that are lit in a row of a picture. */

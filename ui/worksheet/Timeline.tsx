@@ -78,6 +78,10 @@ const looks: Readonly<Record<TimelineRow['sort'], Readonly<Record<'full' | 'fain
   heard: { full: 'bg-sense text-paper', faint: 'bg-sense/25 text-ink' },
   turned: { full: 'border-l-2 border-ink text-ink', faint: 'border-l-2 border-ink text-ink' },
   shown: { full: 'border-l-2 border-signal text-ink', faint: 'border-l-2 border-signal text-ink' },
+  printed: {
+    full: 'border-l-2 border-rule-strong text-ink',
+    faint: 'border-l-2 border-rule-strong text-ink',
+  },
 };
 
 const verbs: Readonly<Record<TimelineRow['sort'], string>> = {
@@ -86,6 +90,7 @@ const verbs: Readonly<Record<TimelineRow['sort'], string>> = {
   heard: 'sounds',
   turned: 'turns',
   shown: 'shows',
+  printed: 'reads',
 };
 
 function rowWords({ name, sort, marks }: TimelineRow): string {
