@@ -1,5 +1,6 @@
 import type { Language } from '../../program';
 import type { Token } from '../../program/token';
+import { areNearlySame } from './guesses/numbers';
 import { tokensOf } from './token-places';
 
 /** A number of a program, and one that the exercise's own program has instead. */
@@ -19,7 +20,12 @@ export function askedNumbers(source: string, asked: string, language: Language):
   const missing = [...wants].filter((text) => !has.has(text));
   const found = own
     .filter(({ text }) => !wants.has(text))
-    .flatMap((token) => missing.map((by) => ({ token, by })));
+    .flatMap((token) =>
+      // One that looks like it is the likelier one.
+      [...missing]
+        .sort((a, b) => Number(areNearlySame(token.text, b)) - Number(areNearlySame(token.text, a)))
+        .map((by) => ({ token, by })),
+    );
   return found.length > MOST ? [] : found;
 }
 

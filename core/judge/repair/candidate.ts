@@ -26,6 +26,8 @@ export interface Candidate {
   readonly evidence?: Evidence;
   /** Whether it makes a place of the program what it is in the exercise's own. */
   readonly isAsAsked?: boolean;
+  /** Whether it is tried by itself only, and not with another one: there are too many such. */
+  readonly isAlone?: true;
   /** Of a change that is told of the program as it was handed in: what reads the program that it makes. */
   readonly compile?: (source: string) => Program;
 }

@@ -126,23 +126,25 @@ export function programCandidates(
   for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
     found.push(makeAll(edits, cost.again, text));
   for (const { token, by } of otherNames(program.source, program.language))
-    found.push(
-      make(
+    found.push({
+      ...make(
         { line: token.line, column: token.column, length: token.text.length, by },
         cost.name,
         `Write ${by} instead of ${token.text} in line ${token.line}.`,
       ),
-    );
+      isAlone: true,
+    });
   for (const { edits, text, cost: amount } of programMissing(program, wishes))
-    found.push(makeAll(edits, amount, text));
+    found.push({ ...makeAll(edits, amount, text), isAlone: true });
   for (const { token, by } of askedNumbers(program.source, wishes.asked, program.language))
-    found.push(
-      make(
+    found.push({
+      ...make(
         { line: token.line, column: token.column, length: token.text.length, by },
         cost.askedNumber,
         `Write ${by} instead of ${token.text} in line ${token.line}.`,
       ),
-    );
+      isAlone: true,
+    });
   for (const { token, by } of listEnds(program.source, program.language))
     found.push(
       make(

@@ -1,4 +1,4 @@
-import { within } from '../../effort';
+import { effort, within } from '../../effort';
 import type { Program } from '../../program';
 import { applyTextEdit } from '../../program/problem';
 import { OF_GUESSES } from './bounds';
@@ -27,6 +27,9 @@ export const programGuesses = (
     }),
   );
 
+/** What it takes to read one more program. */
+const EFFORT_OF_READING = 1e6;
+
 /**
  * The first change of these with which a program does all that is meant, where everything comes a little otherwise too.
  * `isEnough`: whether the first that passes will do where none does what is meant.
@@ -41,6 +44,7 @@ export function guessFrom(
   const meant = within(OF_GUESSES, () => {
     for (const candidate of guesses) {
       if (passing && start.cost + candidate.cost > passing.cost) break;
+      effort(EFFORT_OF_READING);
       const tried = tries.make(start, candidate);
       if (!tried || !tries.isRepaired(tried) || !tries.holdsWhenVaried(tried)) continue;
       if (tries.doesWhatIsMeant(tried)) return tried;
@@ -55,8 +59,8 @@ export function guessFrom(
 export const programMissing = (program: Program, wishes: ProgramWishes): readonly Guess[] =>
   missingAt(program.source, program.language, lackingIn(program, wishes));
 
-function lackingIn({ source }: Program, { asked, seen, milliseconds }: ProgramWishes): Lacking {
-  const unset = seen
+function lackingIn({ source }: Program, { asked, silent, milliseconds }: ProgramWishes): Lacking {
+  const unset = silent
     .map((pin) => nameOfPin(source, pin))
     .filter((name) => !new RegExp(`(?:Write|tone|attach)\\(${name}\\b`).test(source));
   const pauses = [...asked.matchAll(/\bdelay\((\d+)\)/g)].map(([, time]) => Number(time));

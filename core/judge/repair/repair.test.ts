@@ -119,6 +119,7 @@ describe('changes of a program', () => {
     used: [13],
     overflowingLines: [],
     seen: [],
+    silent: [],
     unlike: [],
     bouncingLine: undefined,
     heldLine: undefined,

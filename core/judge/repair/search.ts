@@ -394,6 +394,7 @@ class RepairSearch {
   private twoMore(start: Tried, bound: number): Tried | undefined {
     const before = this.tries.distance(start);
     const firsts = this.changesOfProgram(start)
+      .filter(({ isAlone }) => !isAlone)
       .flatMap((candidate) => {
         const tried = this.tries.make(start, candidate);
         const distance = tried && this.tries.distance(tried);
@@ -408,6 +409,7 @@ class RepairSearch {
     const found = (second: Tried): void => void (this.best = best = second);
     for (const { tried } of firsts)
       for (const candidate of this.changesOfProgram(tried)) {
+        if (candidate.isAlone) continue;
         if (
           tried.cost + candidate.cost >=
           Math.min(best?.cost ?? Number.POSITIVE_INFINITY, start.cost + bound)

@@ -4,6 +4,7 @@ import { kindOf } from '../../parts';
 import { pausesOf, printsOf } from '../../expectations';
 import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
 import type { Build } from '../build';
+import type { PinDrive } from '../../electrics/bench';
 import type { Examination } from '../examine';
 import { pinsBehind } from './pins-behind';
 import { printsWhileHeld } from './waits-for-release';
@@ -51,6 +52,8 @@ export interface ProgramWishes {
   /** Pins of parts that are seen or heard, and of those of them that do not do what is wanted. */
   readonly seen: readonly number[];
   readonly unlike: readonly number[];
+  /** Those of them that no run has made high or let pulse. */
+  readonly silent: readonly number[];
   /** Lines in which a number was too large for its type. */
   readonly overflowingLines: readonly number[];
   /** Line that takes the bounces of a contact for presses. */
@@ -93,6 +96,9 @@ export function wishesOf(
     ({ code, refs = [] }) => (code === 'count-wrong' || code === 'text-off') && refs.length === 0,
   );
   const [printedTooOften] = isPrinted ? printsWhileHeld(program.source, program.language) : [];
+  const seen = circuit.parts
+    .filter(({ kind }) => kindOf(kind).observed !== undefined)
+    .flatMap((part) => pinsBehind(circuit, part.ref));
   const lineOf = (wanted: FindingCode): number | undefined =>
     observations.find(({ code }) => code === wanted)?.line;
   return {
@@ -111,10 +117,13 @@ export function wishesOf(
     asked: exercise.data.program,
     isWiredAsAsked: match.same,
     floating: known(floating),
-    seen: known(
-      circuit.parts
-        .filter(({ kind }) => kindOf(kind).observed !== undefined)
-        .flatMap((part) => pinsBehind(circuit, part.ref).map(number)),
+    seen: known(seen.map(number)),
+    silent: known(
+      seen
+        .filter((pin) =>
+          traces.every(({ pins }) => (pins.get(pin) ?? []).every(({ drive }) => isStill(drive))),
+        )
+        .map(number),
     ),
     unlike: known(
       observations
@@ -138,3 +147,5 @@ export function wishesOf(
     endlessLine: traces[0]?.ended.loop?.line,
   };
 }
+
+const isStill = ({ mode }: PinDrive): boolean => mode === 'low' || mode === 'input' || mode === 'pullup';

@@ -117,6 +117,11 @@ describe('statements that are missing', () => {
     expect(missing(CPP)).toContain('Add delay(20); after line 12.');
   });
 
+  test('of the pins of a list that a loop was to make outputs', () => {
+    const source = 'int pins[3] = { 8, 9, 10 };\nvoid setup() {\n  for (int i = 0; i < 3; i++) {\n  }\n}\n';
+    expect(missing(source)).toContain('Add pinMode(pins[i], OUTPUT); after line 3.');
+  });
+
   test('of a value that a function is given and does nothing with', () => {
     const found = missing('void wait(int time) {\n  digitalWrite(8, LOW);\n}\n');
     expect(found).toContain('Add delay(time); after line 2.');

@@ -25,7 +25,7 @@ export interface Lacking {
 
 const SPOKEN_FOR = 1.7;
 /** Statements that are tried; a program that lacks more is not mended by trying. */
-const MOST = 260;
+const MOST = 90;
 
 /**
  * Statements that were left out and that something in the program speaks for: an empty block, a value that nothing is done
@@ -50,8 +50,9 @@ function inEmptyBlocks(form: Form, variables: readonly string[]): readonly Guess
   const copies = [...new Set(plainOf(form).flatMap(({ text }) => [text, ...turnedOf(text)]))];
   return empty.flatMap((block) => {
     const counter = block.head === 'loop' ? counterOf(block.headTokens) : undefined;
-    const pins =
-      counter === undefined ? [] : ['OUTPUT', 'INPUT_PULLUP'].map((mode) => `pinMode(${counter}, ${mode});`);
+    const counted =
+      counter === undefined ? [] : [counter, ...listsIn(form).map((list) => `${list}[${counter}]`)];
+    const pins = counted.flatMap((pin) => [`pinMode(${pin}, OUTPUT);`, `pinMode(${pin}, INPUT_PULLUP);`]);
     const changes = variables.flatMap((name) => waysToChange(name, [], form));
     return [...pins, ...changes, ...copies].map((text) => putIn(form, block, text, SPOKEN_FOR));
   });
@@ -122,20 +123,20 @@ const isWithin = (inner: Block, outer: Block): boolean =>
   inner.opens.line > outer.opens.line &&
   inner.opens.line <= outer.closes.line;
 
-/** Lists that are given and never looked into. */
-const unusedLists = ({ tokens }: Form): readonly string[] =>
+/** The names of lists. */
+const listsIn = ({ tokens }: Form): readonly string[] =>
   tokens.flatMap(({ text }, index) => {
     if (text !== '=' || !/^[[{]$/.test(tokens[index + 1]?.text ?? '')) return [];
-    const name =
-      tokens[index - 1]?.text === ']'
-        ? tokens[index - 3]?.text === '['
-          ? tokens[index - 4]
-          : tokens[index - 3]
-        : tokens[index - 1];
-    return name?.kind === 'word' && tokens.filter((token) => token.text === name.text).length === 1
-      ? [name.text]
-      : [];
+    const isSized = tokens[index - 1]?.text === ']';
+    const name = isSized
+      ? tokens[tokens.slice(0, index).findLastIndex((token) => token.text === '[') - 1]
+      : tokens[index - 1];
+    return name?.kind === 'word' ? [name.text] : [];
   });
+
+/** Lists that are given and never looked into. */
+const unusedLists = (form: Form): readonly string[] =>
+  listsIn(form).filter((name) => form.tokens.filter(({ text }) => text === name).length === 1);
 
 /** The ways of writing to an object that is made and never written to: `arm.write`. */
 function writersIn({ tokens }: Form): readonly string[] {

@@ -5,7 +5,7 @@ import { written } from './words';
 
 /** Where a scale of a board ends: of a brightness, a reading, an angle, a share. */
 const ENDS = ['255', '1023', '1024', '180', '100', '65535', '4095'];
-const [OF_ASKED, BY_TEN, BY_ONE, OF_SCALE] = [1.85, 1.88, 1.9, 1.95];
+const [NEARLY_ASKED, BY_TEN, BY_ONE, OF_ASKED, OF_SCALE] = [1.85, 1.88, 1.9, 1.92, 1.95];
 /** Numbers that are tried in a program; one with more is not mended by trying. */
 const MOST = 240;
 
@@ -19,7 +19,7 @@ export function otherNumbers({ tokens, language }: Form, asked: readonly string[
   const missing = asked.filter((text) => !own.has(text));
   const guesses = numbers.flatMap((token) => {
     const others: (readonly [string, number])[] = [
-      ...missing.map((by) => [by, OF_ASKED] as const),
+      ...missing.map((by) => [by, areNearlySame(token.text, by) ? NEARLY_ASKED : OF_ASKED] as const),
       ...tenfold(token, language).map((by) => [by, BY_TEN] as const),
       ...besides(token).map((by) => [by, BY_ONE] as const),
       ...(Number(token.text) >= 10 ? ENDS.map((by) => [by, OF_SCALE] as const) : []),
@@ -33,6 +33,12 @@ export function otherNumbers({ tokens, language }: Form, asked: readonly string[
   });
   return [...guesses].sort((a, b) => a.cost - b.cost).slice(0, MOST);
 }
+
+/** Whether two numbers are the same but for a digit at their end: 2, 20, 25. */
+export const areNearlySame = (one: string, other: string): boolean => {
+  const [short, long] = one.length < other.length ? [one, other] : [other, one];
+  return long.startsWith(short.slice(0, Math.max(1, long.length - 1))) && long.length - short.length < 2;
+};
 
 /** The numbers of a program, each once. */
 export const numbersIn = ({ tokens }: Form): readonly string[] => [
