@@ -22,6 +22,8 @@ interface Given {
 
 /** Exchanges of names that are tried in a program; one with more is not mended by trying. */
 const MOST_EXCHANGES = 80;
+/** Words and signs of a program in which names are no longer compared. */
+const LONGEST = 4000;
 /** Functions that no line calls by their names. */
 const ENTRIES = /^(?:setup|loop|main)$/;
 
@@ -31,6 +33,7 @@ const ENTRIES = /^(?:setup|loop|main)$/;
  */
 export function otherNames(source: string, language: Language): readonly OtherName[] {
   const tokens = tokensOf(source, language);
+  if (tokens.length > LONGEST) return [];
   const given = language === 'python' ? givenInPython(source) : givenInCpp(tokens);
   const sorts = [...new Set(given.map(({ sort }) => sort))];
   const uses = usesOf(tokens);

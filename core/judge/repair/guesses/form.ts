@@ -39,6 +39,17 @@ export interface Form {
 const NO_STATEMENT =
   /^(?:return|break|continue|pass|case|default|if|elif|else|for|while|do|switch|def|class|import|from|global|using|struct|enum|typedef)$/;
 
+/** What the word says that a block's head begins with. */
+const HEADS: ReadonlyMap<string, Block['head']> = new Map([
+  ['if', 'if'],
+  ['elif', 'if'],
+  ['else', 'else'],
+  ['for', 'loop'],
+  ['while', 'loop'],
+  ['def', 'function'],
+]);
+
+/** The blocks of a program and the statements in them; what is not understood is left out. */
 export const formOf = (source: string, language: Language): Form =>
   language === 'python' ? inPython(source) : inCpp(source);
 
@@ -77,18 +88,8 @@ function blockAt(
   const start = before?.text === ')' ? opening(tokens, index - 1) : index;
   const word = before?.text === 'else' ? before : tokens[start - 1];
   if (before?.text !== ')' && before?.text !== 'else') return undefined;
-  const isFunction =
-    word?.kind === 'word' && tokens[start - 2]?.kind === 'word' && !/^else$/.test(tokens[start - 2]!.text);
-  const head =
-    word?.text === 'if'
-      ? 'if'
-      : word?.text === 'else'
-        ? 'else'
-        : word?.text === 'for' || word?.text === 'while'
-          ? 'loop'
-          : isFunction
-            ? 'function'
-            : 'none';
+  const hasType = word?.kind === 'word' && tokens[start - 2]?.kind === 'word';
+  const head = HEADS.get(word?.text ?? '') ?? (hasType ? 'function' : 'none');
   const next = tokens[index + 1];
   const lineSpace = /^\s*/.exec(source.split('\n')[tokens[index]!.line - 1] ?? '')![0];
   const block: Growing = {
@@ -133,18 +134,8 @@ function inPython(source: string): Form {
     if (last.text === ':') {
       const next = lines[lines.findIndex((line) => line.tokens === tokens) + 1];
       if (!next || next.indent <= indent) continue;
-      const head =
-        first.text === 'if' || first.text === 'elif'
-          ? 'if'
-          : first.text === 'else'
-            ? 'else'
-            : first.text === 'while' || first.text === 'for'
-              ? 'loop'
-              : first.text === 'def'
-                ? 'function'
-                : 'none';
       const block: Growing = {
-        head,
+        head: HEADS.get(first.text) ?? 'none',
         headTokens: tokens.slice(0, -1),
         opens: last,
         closes: last,

@@ -83,6 +83,16 @@ describe('guesses', () => {
     }
   });
 
+  test('of a function are none of what every object has', () => {
+    const source = 'int toString(int a) {\n  return constructor(a) + valueOf(a);\n}\n';
+    for (const guess of all(source, 'cpp')) expect(made(source, guess)).not.toContain('native');
+  });
+
+  test('are none in a program that is too long to be guessed at', () => {
+    const long = `void loop() {\n${'  digitalWrite(8, HIGH);\n'.repeat(800)}}\n`;
+    expect(all(long, 'cpp')).toEqual([]);
+  });
+
   test('begin with the likeliest', () => {
     const costs = guessesAt(CPP, 'cpp', '', NOTHING).map(({ cost }) => cost);
     expect(costs).toEqual([...costs].sort((a, b) => a - b));

@@ -7,6 +7,9 @@ import { statementsMissing, type Lacking } from './missing';
 import { numbersIn, otherNumbers } from './numbers';
 import { exchangedValues, otherWords } from './words';
 
+/** Words and signs of a program in which nothing is guessed at any more. */
+const LONGEST = 4000;
+
 /**
  * Changes of a program of one’s own form that nothing speaks for but that they may be what was meant: another function,
  * sign or number, lines in another order, one too many, one left out. The likeliest first. `asked`: the exercise's own program.
@@ -18,6 +21,7 @@ export function guessesAt(
   lacking: Lacking,
 ): readonly Guess[] {
   const form = formOf(source, language);
+  if (form.tokens.length > LONGEST) return [];
   return [
     ...otherWords(form),
     ...exchangedValues(form),
@@ -29,8 +33,10 @@ export function guessesAt(
 }
 
 /** Statements that are missing by what the program itself says. */
-export const missingAt = (source: string, language: Language, lacking: Lacking): readonly Guess[] =>
-  statementsMissing(formOf(source, language), lacking);
+export function missingAt(source: string, language: Language, lacking: Lacking): readonly Guess[] {
+  const form = formOf(source, language);
+  return form.tokens.length > LONGEST ? [] : statementsMissing(form, lacking);
+}
 
 export type { Guess } from './guess';
 export type { Lacking } from './missing';

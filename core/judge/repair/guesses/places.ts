@@ -30,6 +30,7 @@ export function variablesIn({ tokens, language }: Form): readonly string[] {
 /** The name that a statement gives a value to. */
 export const setBy = ({ text }: Statement): readonly string[] =>
   /^(?:\w+\s+)*(\w+)\s*=[^=]/.exec(text)?.slice(1) ?? [];
+/** The names that the statements of a program give a value to. */
 export const keptIn = ({ blocks }: Form): readonly string[] =>
   blocks.flatMap(({ statements }) => statements.flatMap(setBy));
 

@@ -3,29 +3,34 @@ import { closing } from '../token-places';
 import type { Form } from './form';
 import type { Guess } from './guess';
 
+/** Words by themselves: a function of a program may be called `toString`. */
+const mapped = (
+  others: Readonly<Record<string, readonly string[]>>,
+): ReadonlyMap<string, readonly string[]> => new Map(Object.entries(others));
+
 /** Functions that beginners take for one another. */
-const FUNCTIONS: Readonly<Record<string, string>> = {
-  digitalWrite: 'analogWrite',
-  analogWrite: 'digitalWrite',
-  digitalRead: 'analogRead',
-  analogRead: 'digitalRead',
-  delay: 'delayMicroseconds',
-  delayMicroseconds: 'delay',
-  millis: 'micros',
-  micros: 'millis',
-  print: 'println',
-  println: 'print',
-  min: 'max',
-  max: 'min',
-};
+const FUNCTIONS: ReadonlyMap<string, readonly string[]> = mapped({
+  digitalWrite: ['analogWrite'],
+  analogWrite: ['digitalWrite'],
+  digitalRead: ['analogRead'],
+  analogRead: ['digitalRead'],
+  delay: ['delayMicroseconds'],
+  delayMicroseconds: ['delay'],
+  millis: ['micros'],
+  micros: ['millis'],
+  print: ['println'],
+  println: ['print'],
+  min: ['max'],
+  max: ['min'],
+});
 /** Modes of a pin, of which one stands for another. */
-const MODES: Readonly<Record<string, readonly string[]>> = {
+const MODES: ReadonlyMap<string, readonly string[]> = mapped({
   OUTPUT: ['INPUT_PULLUP', 'INPUT'],
   INPUT: ['OUTPUT'],
   INPUT_PULLUP: ['INPUT'],
-};
+});
 /** Signs that beginners take for one another. */
-const SIGNS: Readonly<Record<string, readonly string[]>> = {
+const SIGNS: ReadonlyMap<string, readonly string[]> = mapped({
   '+': ['-'],
   '-': ['+'],
   '*': ['/'],
@@ -40,8 +45,8 @@ const SIGNS: Readonly<Record<string, readonly string[]>> = {
   '<=': ['<', '>='],
   '>': ['>=', '<'],
   '>=': ['>', '<='],
-};
-const PYTHON_WORDS: Readonly<Record<string, readonly string[]>> = { and: ['or'], or: ['and'] };
+});
+const PYTHON_WORDS: ReadonlyMap<string, readonly string[]> = mapped({ and: ['or'], or: ['and'] });
 const COST = 1.9;
 
 /** Functions, modes and signs, each with what stands for it by mistake. */
@@ -51,9 +56,9 @@ export function otherWords({ tokens, language }: Form): readonly Guess[] {
     const isCall = tokens[index + 1]?.text === '(';
     const isCpp = language === 'cpp';
     const others = [
-      ...(isCpp && isCall && FUNCTIONS[text] !== undefined ? [FUNCTIONS[text]] : []),
-      ...((isCpp ? MODES : PYTHON_WORDS)[text] ?? []),
-      ...(token.kind === 'punctuation' && isBetween(tokens, index) ? (SIGNS[text] ?? []) : []),
+      ...(isCpp && isCall ? (FUNCTIONS.get(text) ?? []) : []),
+      ...((isCpp ? MODES : PYTHON_WORDS).get(text) ?? []),
+      ...(token.kind === 'punctuation' && isBetween(tokens, index) ? (SIGNS.get(text) ?? []) : []),
     ];
     return [...others.map((by) => written(token, by)), ...minusBefore(tokens, index)];
   });
