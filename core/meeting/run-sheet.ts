@@ -194,7 +194,7 @@ function draftsOf(
         ? 'The bags are checked already. Name each part and find its legs.'
         : 'Take everything out of the bag, name it, find its legs, say what is missing.',
       seconds: (areChecked ? 0 : SECONDS.checkParts) + SECONDS.sortOfPart * sorts,
-      madeOf: sorts === 1 ? 'one sort of part' : `${sorts} sorts of parts`,
+      madeOf: `${howMany(sorts, 'kind')} of part`,
       cautions: at('parts'),
     },
     {
