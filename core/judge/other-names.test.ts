@@ -1,6 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import type { Edit, Observation } from '../findings/finding';
 import { exerciseSaid } from '../testing/exercise-said';
 import { causesIn, replaced, reportOnSlip } from '../testing/said-slips';
+import { ofMissingStep } from './repair/counting-steps';
+import { fitsItsCall, nameOfPin } from './repair/pins-in-programs';
+import { listEnds } from './repair/list-ends';
+import { ofMoment } from './repair/moments-kept';
+import { tokensOf } from './repair/token-places';
 
 const scenario = {
   name: 'one after the other',
@@ -145,13 +151,29 @@ void loop() {
   ],
 });
 
-test('what gives back one too few is not said to keep the time', () => {
-  const source = OWN.replace('void show', 'int next(int i) {\n  return i;\n}\n\nvoid show').replace(
-    'show(GREEN, r)',
-    'show(next(RED), r)',
-  );
-  const [cause] = causesIn(inCpp, { program: () => source });
-  expect(cause?.message ?? '').not.toContain('the time');
+test('what is put in elsewhere is not told as a moment that is not kept, or a loop without its step', () => {
+  const seen: Observation = {
+    code: 'not-lit',
+    severity: 'fault',
+    message: 'It is dark.',
+    hints: ['', '', ''],
+  };
+  const source = `int next(int i) {
+  return i;
+}
+void loop() {
+  last = millis();
+  if (down) {
+    count = 0;
+  }
+}
+`;
+  const putIn = (line: number, column: number, by: string): readonly Edit[] => [
+    { replace: { line, column, length: 0, by } },
+  ];
+  expect(ofMoment(seen, putIn(2, 11, ' + 500'), source)).toBeUndefined();
+  expect(ofMoment(seen, putIn(5, 18, ' + 500'), source)?.message).toContain('keeps the time as it is now');
+  expect(ofMissingStep(seen, putIn(7, 15, ' count++;'), source)).toBeUndefined();
 });
 
 describe('a loop that leaves out a part of its list', () => {
@@ -179,4 +201,21 @@ void loop() {
     const [cause] = causesIn(signal, { program: () => form(head, before) });
     expect(cause?.repair?.text).toBe(repair);
   });
+});
+
+test('in Python the ends of a range are those of its list', () => {
+  const source = 'times = [1, 2, 3]\nfor i in range(1, 2):\n    time.sleep(times[i])\n';
+  expect(listEnds(source, 'python').map(({ token, by }) => [token.text, by])).toEqual([
+    ['2', '3'],
+    ['1', '0'],
+  ]);
+});
+
+test('a counter is no name of a pin, and what is set is no pin that is read', () => {
+  expect(nameOfPin('for (int pin = 8; pin < 10; pin++) {}', 8)).toBe('8');
+  expect(nameOfPin('int pin = 8;', 8)).toBe('pin');
+  const tokens = tokensOf('digitalWrite(7, HIGH); digitalRead(2);', 'cpp');
+  const at = (text: string): number => tokens.findIndex((token) => token.text === text);
+  expect([7, 2].map((pin) => fitsItsCall(tokens, at('7'), pin, [7]))).toEqual([true, false]);
+  expect([7, 2].map((pin) => fitsItsCall(tokens, at('2'), pin, [7]))).toEqual([false, true]);
 });

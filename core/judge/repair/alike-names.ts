@@ -2,7 +2,7 @@ import type { Edit, Observation } from '../../findings/finding';
 import type { Language } from '../../program';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
-import { closing, tokensOf } from './token-places';
+import { closing, LONGEST, tokensOf } from './token-places';
 
 /** A name that stands where one like it may belong. */
 export interface OtherName {
@@ -22,8 +22,6 @@ interface Given {
 
 /** Exchanges of names that are tried in a program; one with more is not mended by trying. */
 const MOST_EXCHANGES = 80;
-/** Words and signs of a program in which names are no longer compared. */
-const LONGEST = 4000;
 /** Functions that no line calls by their names. */
 const ENTRIES = /^(?:setup|loop|main)$/;
 

@@ -1,8 +1,7 @@
 import type { Language } from '../../program';
-import { tokenize } from '../../program/cpp/tokens';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
-import { closing } from './token-places';
+import { closing, listNameBefore, tokensOf } from './token-places';
 
 /** A number that says where a loop over a list begins or ends, and what it is where the loop takes the whole list. */
 export interface ListEnd {
@@ -22,10 +21,7 @@ interface Head {
 
 /** Numbers by which loops leave out the first or the last entries of a list that they go through, or go beyond it. */
 export function listEnds(source: string, language: Language): readonly ListEnd[] {
-  const tokens =
-    language === 'python'
-      ? pythonLines(source).lines.flatMap((line) => line.tokens)
-      : tokenize(source).tokens;
+  const tokens = tokensOf(source, language);
   const lengths = lengthsIn(tokens, language === 'python' ? ['[', ']'] : ['{', '}']);
   const heads = language === 'python' ? headsInPython(source) : headsInCpp(tokens);
   const found = heads.flatMap(({ counter, first, end, isInclusive, body }): readonly ListEnd[] => {
@@ -55,7 +51,7 @@ function lengthsIn(
   tokens.forEach(({ text }, index) => {
     if (text !== opener || tokens[index - 1]?.text !== '=') return;
     const close = closing(tokens, index, opener, closer);
-    const name = nameBefore(tokens, index - 1);
+    const name = listNameBefore(tokens, index - 1);
     if (close === undefined || name === undefined) return;
     let [depth, commas] = [0, 0];
     for (const { text: sign } of tokens.slice(index + 1, close)) {
@@ -69,15 +65,6 @@ function lengthsIn(
     if (entries > 1) lengths.set(name, entries);
   });
   return lengths;
-}
-
-/** The name that stands before a sign of assignment, with or without the brackets of a list. */
-function nameBefore(tokens: readonly Token[], at: number): string | undefined {
-  let index = at - 1;
-  if (tokens[index]?.text === ']')
-    index = tokens.slice(0, index).findLastIndex(({ text }) => text === '[') - 1;
-  const token = tokens[index];
-  return token?.kind === 'word' ? token.text : undefined;
 }
 
 /** The list of which a counter is the index at a token: `times` where `times[i]` begins. */

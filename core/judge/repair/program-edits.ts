@@ -67,6 +67,14 @@ export function programCandidates(
     }),
   });
   const make = (edit: TextEdit, amount: number, text: string): Candidate => makeAll([edit], amount, text);
+  const replace = (token: Token, by: string): TextEdit => ({
+    line: token.line,
+    column: token.column,
+    length: token.text.length,
+    by,
+  });
+  const write = (token: Token, by: string, amount: number): Candidate =>
+    make(replace(token, by), amount, `Write ${by} instead of ${token.text} in line ${token.line}.`);
   const found: Candidate[] = [];
   for (const { repair } of program.problems) {
     const edits = (repair?.edits ?? []).flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
@@ -125,34 +133,15 @@ export function programCandidates(
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
     found.push(makeAll(edits, cost.again, text));
+  const alone = (candidate: Candidate): Candidate => ({ ...candidate, isAlone: true });
   for (const { token, by } of otherNames(program.source, program.language))
-    found.push({
-      ...make(
-        { line: token.line, column: token.column, length: token.text.length, by },
-        cost.name,
-        `Write ${by} instead of ${token.text} in line ${token.line}.`,
-      ),
-      isAlone: true,
-    });
+    found.push(alone(write(token, by, cost.name)));
   for (const { edits, text, cost: amount } of programMissing(program, wishes))
-    found.push({ ...makeAll(edits, amount, text), isAlone: true });
+    found.push(alone(makeAll(edits, amount, text)));
   for (const { token, by } of askedNumbers(program.source, wishes.asked, program.language))
-    found.push({
-      ...make(
-        { line: token.line, column: token.column, length: token.text.length, by },
-        cost.askedNumber,
-        `Write ${by} instead of ${token.text} in line ${token.line}.`,
-      ),
-      isAlone: true,
-    });
+    found.push(alone(write(token, by, cost.askedNumber)));
   for (const { token, by } of listEnds(program.source, program.language))
-    found.push(
-      make(
-        { line: token.line, column: token.column, length: token.text.length, by },
-        cost.number,
-        `Write ${by} instead of ${token.text} in line ${token.line}.`,
-      ),
-    );
+    found.push(write(token, by, cost.number));
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
   if (others) found.push(makeAll(others.edits, cost.loop, others.text));
   found.push(
@@ -169,12 +158,6 @@ export function programCandidates(
       makeAll(edits, cost.chain + 0.1 / edits.length, text),
     ),
   );
-  const replace = (token: Token, by: string): TextEdit => ({
-    line: token.line,
-    column: token.column,
-    length: token.text.length,
-    by,
-  });
   if (program.language === 'python') {
     const pins = wishes.isWiredAsAsked ? pythonPins(program.source, board, wishes) : [];
     return [
@@ -232,13 +215,8 @@ export function programCandidates(
         );
   });
   for (const { token, by } of [...placesAsPins(tokens), ...widenings(tokens, wishes.overflowingLines)])
-    found.push(
-      make(replace(token, by), cost.repair, `Write ${by} instead of ${token.text} in line ${token.line}.`),
-    );
-  for (const { token, by } of mappedEnds(tokens, wishes.asked))
-    found.push(
-      make(replace(token, by), cost.number, `Write ${by} instead of ${token.text} in line ${token.line}.`),
-    );
+    found.push(write(token, by, cost.repair));
+  for (const { token, by } of mappedEnds(tokens, wishes.asked)) found.push(write(token, by, cost.number));
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
   if (wishes.isWiredAsAsked) found.push(...exchangesOf(pinsGiven(tokens, wishes), makeAll, replace));
   for (const end of openCases(tokens))

@@ -8,6 +8,18 @@ import type { Token } from '../../program/token';
 export const tokensOf = (source: string, language: Language): readonly Token[] =>
   language === 'python' ? pythonLines(source).lines.flatMap((line) => line.tokens) : tokenize(source).tokens;
 
+/** Words and signs of a program in which nothing is tried any more that is tried at each of them. */
+export const LONGEST = 4000;
+
+/** The name that stands before a sign of assignment, with or without the brackets of a list. */
+export function listNameBefore(tokens: readonly Token[], at: number): string | undefined {
+  const isSized = tokens[at - 1]?.text === ']';
+  const name = isSized
+    ? tokens[tokens.slice(0, at).findLastIndex(({ text }) => text === '[') - 1]
+    : tokens[at - 1];
+  return name?.kind === 'word' ? name.text : undefined;
+}
+
 /** Whether a token stands inside of a function. */
 export const declaresInside = (tokens: readonly Token[], index: number): boolean =>
   tokens.slice(0, index).reduce((depth, { text }) => depth + (text === '{' ? 1 : text === '}' ? -1 : 0), 0) >

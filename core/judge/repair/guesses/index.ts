@@ -1,4 +1,5 @@
 import type { Language } from '../../../program';
+import { LONGEST } from '../token-places';
 import { formOf } from './form';
 import type { Guess } from './guess';
 import { statementsLeftOut } from './left-out';
@@ -6,9 +7,6 @@ import { exchangedLines, removedLines } from './lines';
 import { statementsMissing, type Lacking } from './missing';
 import { numbersIn, otherNumbers } from './numbers';
 import { exchangedValues, otherWords } from './words';
-
-/** Words and signs of a program in which nothing is guessed at any more. */
-const LONGEST = 4000;
 
 /**
  * Changes of a program of one’s own form that nothing speaks for but that they may be what was meant: another function,

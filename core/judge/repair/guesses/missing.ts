@@ -1,4 +1,5 @@
 import type { Token } from '../../../program/token';
+import { listNameBefore } from '../token-places';
 import type { Block, Form } from './form';
 import { putIn, type Guess } from './guess';
 import {
@@ -127,11 +128,7 @@ const isWithin = (inner: Block, outer: Block): boolean =>
 const listsIn = ({ tokens }: Form): readonly string[] =>
   tokens.flatMap(({ text }, index) => {
     if (text !== '=' || !/^[[{]$/.test(tokens[index + 1]?.text ?? '')) return [];
-    const isSized = tokens[index - 1]?.text === ']';
-    const name = isSized
-      ? tokens[tokens.slice(0, index).findLastIndex((token) => token.text === '[') - 1]
-      : tokens[index - 1];
-    return name?.kind === 'word' ? [name.text] : [];
+    return listNameBefore(tokens, index) ?? [];
   });
 
 /** Lists that are given and never looked into. */
