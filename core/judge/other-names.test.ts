@@ -107,7 +107,7 @@ describe('a name that stands in another’s place, in a program of one’s own f
     const [cause] = causesIn(inCpp, { program: () => replaced([from, to])(OWN) });
     expect(cause?.repair?.text).toBe(repair);
     expect(cause?.message).toMatch(
-      / Line \d+ says \w+ where \w+ belongs\.$|^Line \d+ uses \w+ \(pin \d\), but on this wiring it has to be /,
+      / Line \d+ says “\w+” where “\w+” belongs\.$|^Line \d+ uses \w+ \(pin \d\), but on this wiring it has to be /,
     );
   });
 

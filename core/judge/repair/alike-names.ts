@@ -189,10 +189,10 @@ export function ofOtherName(
     ...seen,
     line,
     column,
-    message: `${seen.message} Line ${line} says ${was} where ${by} belongs.`,
+    message: `${seen.message} Line ${line} says “${was}” where “${by}” belongs.`,
     hints: [
       `Which names stand in line ${line}, and what is each of them the name of?`,
-      `Line ${line} says ${was}. Is that the one that is meant?`,
+      `Line ${line} says “${was}”. Is that the one that is meant?`,
       `Write ${by} instead of ${was} in line ${line}.`,
     ],
   };
