@@ -1,5 +1,6 @@
 import { Language, Parser } from 'web-tree-sitter';
-import { ParseGivenUp, type Grammars, type ParseWith, type SyntaxNode } from '@/core/program/syntax';
+import { ParseGivenUp, type Grammars, type ParseWith } from '@/core/program/syntax';
+import { KnownNode } from './known-node';
 
 /** The WebAssembly files that parsing needs, fetched by whoever knows where they are. */
 export interface GrammarFiles {
@@ -45,7 +46,7 @@ function parserFor(language: Language): ParseWith {
       throw new ParseGivenUp();
     }
     try {
-      return read(tree.rootNode as SyntaxNode);
+      return read(new KnownNode(tree.rootNode, source));
     } finally {
       tree.delete();
     }

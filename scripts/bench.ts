@@ -154,7 +154,7 @@ for (const { name, of, long, polling, changing } of languages) {
   };
   row(
     `${name}: parse and check a program of ${long.split('\n').length} lines`,
-    median(() => read(long), 10),
+    median(() => read(long).problems, 10),
     6,
   );
   row(`${name}: 60 s of virtual time, pauses`, minute(of.data.program, 10), 2);

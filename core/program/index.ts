@@ -57,13 +57,22 @@ export function compileProgram(
   if (source.length > PROGRAM_LIMIT) return tooLong(source, language);
   effort(source.length * EFFORT_OF_A_CHARACTER + source.length ** 2 * MORE_EFFORT_OF_A_LONG_ONE);
   try {
-    const program =
-      language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
-    return { ...program, problems: program.problems.slice(0, MOST_PROBLEMS) };
+    return language === 'cpp' ? compileCpp(source, board, grammars) : compilePython(source, board, grammars);
   } catch (error) {
     if (error instanceof OutOfEffort) throw error;
     return unreadable(source, language, error);
   }
+}
+
+/** A program with the first of its problems, which are looked for when they are asked for. */
+function programOf(read: Omit<Program, 'problems'>, problemsOf: () => readonly ProgramProblem[]): Program {
+  let known: readonly ProgramProblem[] | undefined;
+  return {
+    ...read,
+    get problems() {
+      return (known ??= problemsOf().slice(0, MOST_PROBLEMS));
+    },
+  };
 }
 
 function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Program {
@@ -71,25 +80,22 @@ function compileCpp(source: string, board: BoardProfile, grammars: Grammars): Pr
   const prepared = preparedText(source, board);
   const list = tokenize(prepared);
   const isEmpty = list.tokens.length === 0 && !/^\s*#/m.test(source);
-  if (isEmpty) return { source, language, problems: [], isEmpty };
+  const read = { source, language, isEmpty } as const;
+  if (isEmpty) return { ...read, problems: [] };
   if (list.depth > DEEPEST_BRACKETS) return tooDeep(source, language, list.depth, list.tokens);
   const gaps = gapProblems(list.tokens);
-  if (gaps.length > 0) return { source, language, problems: gaps, isEmpty };
+  if (gaps.length > 0) return programOf(read, () => gaps);
   return grammars.cpp(prepared, (root) => {
-    if (root.hasError || list.quotes.length > 0 || list.strays.length > 0)
-      return { source, language, isEmpty, problems: syntaxProblems(list, root) };
+    if (root.hasError || list.quotes.length > 0 || list.strays.length > 0) {
+      const broken = syntaxProblems(list, root);
+      return programOf(read, () => broken);
+    }
     const { tree, problems } = resolveProgram(root, board, grammars.cpp);
+    if (tree) return programOf({ ...read, compiled: emitProgram(tree) }, problems);
     // What is written wrongly can look like a name, of which much else is said.
-    const refusals = problems.filter(({ stopsCompiler }) => stopsCompiler);
+    const refusals = problems().filter(({ stopsCompiler }) => stopsCompiler);
     const slips = refusals.length > 0 ? slipsOf(prepared, list.tokens, refusals) : [];
-    if (slips.length > 0) return { source, language, isEmpty, problems: slips };
-    return {
-      source,
-      language,
-      isEmpty,
-      problems,
-      ...(tree ? { compiled: emitProgram(tree) } : {}),
-    };
+    return programOf(read, slips.length > 0 ? () => slips : problems);
   });
 }
 
@@ -121,7 +127,8 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
   const language = 'python';
   const list = pythonLines(source);
   const isEmpty = list.lines.length === 0;
-  if (isEmpty) return { source, language, problems: [], isEmpty };
+  const read = { source, language, isEmpty } as const;
+  if (isEmpty) return { ...read, problems: [] };
   if (list.depth > DEEPEST_BRACKETS)
     return tooDeep(
       source,
@@ -130,21 +137,15 @@ function compilePython(source: string, board: BoardProfile, grammars: Grammars):
       list.lines.flatMap(({ tokens }) => tokens),
     );
   const gaps = gapProblems(list.lines.flatMap(({ tokens }) => tokens));
-  if (gaps.length > 0) return { source, language, problems: gaps, isEmpty };
+  if (gaps.length > 0) return programOf(read, () => gaps);
   return grammars.python(source, (root) => {
     const broken =
       root.hasError || list.quotes.length > 0 || list.strays.length > 0 || list.open.length > 0
         ? pythonSyntaxProblems(list, root)
         : certainProblems(list);
-    if (broken.length > 0) return { source, language, isEmpty, problems: broken };
+    if (broken.length > 0) return programOf(read, () => broken);
     const { tree, problems } = resolvePython(root, board);
-    return {
-      source,
-      language,
-      isEmpty,
-      problems,
-      ...(tree ? { compiled: emitPython(tree, board) } : {}),
-    };
+    return programOf(tree ? { ...read, compiled: emitPython(tree, board) } : read, problems);
   });
 }
 

@@ -1,3 +1,5 @@
+import { withInner } from './with-inner';
+
 /** The part of a tree-sitter node that the core reads; the parser itself is handed in by the caller. */
 export interface SyntaxNode {
   readonly type: string;
@@ -54,14 +56,7 @@ export const namedChildren = (node: SyntaxNode): readonly SyntaxNode[] =>
   node.namedChildren.filter((child): child is SyntaxNode => child !== null && child.type !== 'comment');
 
 /** A node with all that are inside it, in the order of the text; `enters` says whose inside is looked at. */
-export function* nodesIn(
+export const nodesIn = (
   root: SyntaxNode,
   enters: (node: SyntaxNode) => boolean = () => true,
-): Generator<SyntaxNode> {
-  // A stack of its own: trees of hostile texts are deeper than calls can be.
-  const open: SyntaxNode[] = [root];
-  for (let node = open.pop(); node; node = open.pop()) {
-    yield node;
-    if (enters(node)) open.push(...[...namedChildren(node)].reverse());
-  }
-}
+): readonly SyntaxNode[] => withInner([root], (node) => (enters(node) ? namedChildren(node) : []));

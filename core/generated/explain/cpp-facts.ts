@@ -75,7 +75,7 @@ export const baseName = (node: SyntaxNode): string =>
 
 /** Reads what every name of a program stands for. */
 export function cppFacts(root: SyntaxNode, board: BoardProfile): CppFacts {
-  const all = [...nodesIn(root)];
+  const all = nodesIn(root);
   const constants = new Map<string, number>();
   const lists = new Map<string, readonly number[]>();
   const objects = new Map<string, string>();

@@ -94,7 +94,7 @@ export function cppPhrases(facts: CppFacts, circuit: CircuitWords, analogRange: 
   const remarks = (node: SyntaxNode): readonly string[] => {
     const said = node.type === 'cast_expression' ? node.childForFieldName('value')! : node;
     if (said.type === 'call_expression' && callText(said) !== undefined) return [];
-    return [...nodesIn(node)].flatMap((inner) => {
+    return nodesIn(node).flatMap((inner) => {
       const says = inner.type === 'call_expression' ? callText(inner) : undefined;
       return says === undefined ? [] : [`${inner.text} is ${says}.`];
     });

@@ -28,7 +28,7 @@ const uses: Readonly<Record<string, PinUse>> = { DigitalInOut: 'digital', Analog
 
 /** Reads what every name of a program stands for. */
 export function pythonFacts(root: SyntaxNode, board: BoardProfile): PythonFacts {
-  const all = [...nodesIn(root)];
+  const all = nodesIn(root);
   const assigned = new Map<string, (SyntaxNode | undefined)[]>();
   for (const node of all) {
     if (node.type !== 'assignment' && node.type !== 'augmented_assignment') continue;

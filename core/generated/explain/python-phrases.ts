@@ -60,7 +60,7 @@ export function pythonPhrases(facts: PythonFacts, circuit: CircuitWords): Python
   const remarks = (node: SyntaxNode): readonly string[] =>
     readText(node) !== undefined || conditions.has(node.type)
       ? []
-      : [...nodesIn(node)].flatMap((inner) => {
+      : nodesIn(node).flatMap((inner) => {
           const says = readText(inner);
           return says === undefined ? [] : [`${inner.text} is ${says}.`];
         });

@@ -221,7 +221,7 @@ function readDeclared(
 }
 
 const mentions = (node: SyntaxNode, name: string): boolean =>
-  [...nodesIn(node)].some(({ type, text }) => type === 'identifier' && text === name);
+  nodesIn(node).some(({ type, text }) => type === 'identifier' && text === name);
 
 /** An array's type with the length that its first values give it. */
 function sized(type: CType, valueNode: SyntaxNode): CType {

@@ -43,7 +43,7 @@ type Update = Extract<Expression, { node: 'update' }>;
 /** Whether a program has variables that move by themselves: only then its reads have to look whether they read one. */
 export const hasMovingVariables = ({ functions }: ProgramTree): boolean =>
   functions.some(({ body }) =>
-    [...allExpressions(body)].some(
+    allExpressions(body).some(
       (expression) =>
         (expression.node === 'store' && keepsMoment(expression)) ||
         (expression.node === 'update' && countingOf(expression) !== undefined),
@@ -53,7 +53,7 @@ export const hasMovingVariables = ({ functions }: ProgramTree): boolean =>
 /** Whether a program reads the clock in microseconds, whose counts are shorter than most passes. */
 export const readsMicros = ({ functions }: ProgramTree): boolean =>
   functions.some(({ body }) =>
-    [...allExpressions(body)].some(
+    allExpressions(body).some(
       (expression) => expression.node === 'builtin' && expression.builtin.clock === 'micros',
     ),
   );

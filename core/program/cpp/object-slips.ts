@@ -116,7 +116,7 @@ export function arrowForDot(callee: SyntaxNode): ProgramProblem | undefined {
 
 /** Where a name stands before a dot. */
 const usesAsObject = (name: string, { root }: Context): readonly Span[] =>
-  [...nodesIn(root)].flatMap((node) => {
+  nodesIn(root).flatMap((node) => {
     const object = node.type === 'field_expression' ? node.childForFieldName('argument') : undefined;
     return object?.text === name ? [spanOf(object)] : [];
   });

@@ -13,7 +13,7 @@ const right = (node: SyntaxNode): SyntaxNode => node.childForFieldName('right')!
 
 /** Questions that compile and do not ask what they seem to: `x == 1 || 2`, `0 < x < 9`, `x == 1, 2`. */
 export const oddQuestions = (condition: SyntaxNode): readonly ProgramProblem[] =>
-  [...nodesIn(condition)].flatMap((node) => {
+  nodesIn(condition).flatMap((node) => {
     const found = loneValue(node) ?? chained(node) ?? separated(node) ?? comparedInside(node);
     return found ? [found] : [];
   });
@@ -138,7 +138,9 @@ function comparedInside(node: SyntaxNode): ProgramProblem | undefined {
 
 /** `case 'r' || 'R':`: a case for 1, which is what two values that are not 0 come to. */
 export function joinedInCase(node: SyntaxNode): ProgramProblem | undefined {
-  const values = [...nodesIn(node)].filter(({ type }) => LITERALS.has(type)).map(({ text }) => text);
+  const values = nodesIn(node)
+    .filter(({ type }) => LITERALS.has(type))
+    .map(({ text }) => text);
   if (!JOINING.has(signOf(node)) || values.length < 2) return undefined;
   const { line, column } = spanOf(node);
   const by = values.join(': case ');

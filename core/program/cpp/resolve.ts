@@ -27,7 +27,8 @@ import { typeForgotten } from './unknown-uses';
 export interface Resolved {
   /** `undefined` when a problem stops the compiler. */
   readonly tree?: ProgramTree;
-  readonly problems: readonly ProgramProblem[];
+  /** What is wrong with it. Habits are looked for when this is called: of most programs that are tried nobody asks. */
+  readonly problems: () => readonly ProgramProblem[];
 }
 
 /** Bytes that a call takes on the stack besides its variables: return address and saved registers. */
@@ -83,7 +84,8 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
   const initial: Statement = { node: 'initialize', stores: context.initial, span: spanOf(root) };
   const told = withoutUnreadNames(context.finish(), root, context.unread);
   const problems = cutOffIn(strangeIn(told, context), context);
-  if (!setup || !loop || problems.some((problem) => problem.stopsCompiler)) return { problems };
+  if (!setup || !loop || problems.some((problem) => problem.stopsCompiler))
+    return { problems: () => problems };
   const tree: ProgramTree = {
     functions,
     setup: setup.index,
@@ -96,16 +98,21 @@ export function resolveProgram(root: SyntaxNode, board: BoardProfile, parse: Par
       ...pinChangeOf(context),
     },
   };
-  const habits = habitsOf({
-    tree,
-    source: root.text,
-    variables: context.variables,
-    routines: new Set([...context.routines].map((name) => context.functions.get(name)!.index)),
-    ranges: { analog: board.analog.range, pwm: board.pwm.range },
-  });
+  const source = root.text;
+  const habits = (): readonly ProgramProblem[] =>
+    habitsOf({
+      tree,
+      source,
+      variables: context.variables,
+      routines: new Set([...context.routines].map((name) => context.functions.get(name)!.index)),
+      ranges: { analog: board.analog.range, pwm: board.pwm.range },
+    });
   // What is wrong comes before what is only worth saying.
   const rank = ({ severity }: ProgramProblem): number => (severity === 'advice' ? 1 : 0);
-  return { problems: inOrder([...problems, ...habits]).toSorted((a, b) => rank(a) - rank(b)), tree };
+  return {
+    tree,
+    problems: () => inOrder([...problems, ...habits()]).toSorted((a, b) => rank(a) - rank(b)),
+  };
 }
 
 /** The head of a function that stands further down; no object, which is declared like one. */
@@ -192,7 +199,7 @@ function reportOutside(node: SyntaxNode, before: SyntaxNode | undefined, context
 function lambdasIn(root: SyntaxNode): readonly SyntaxNode[] {
   // Most programs have none, and the walk through the parser's tree is dear.
   if (!/\[\s*\]\s*[({]/.test(root.text)) return [];
-  return [...nodesIn(root)].filter(isPlainLambda);
+  return nodesIn(root).filter(isPlainLambda);
 }
 
 function namelessSignature(node: SyntaxNode, context: Context): FunctionSignature {

@@ -46,7 +46,7 @@ export function readSignature(node: SyntaxNode, context: Context): FunctionSigna
 
 /** The word that says what a function gives, by what it returns. */
 function typeGiven(definition: SyntaxNode): string {
-  const returned = [...nodesIn(definition)].flatMap((node) =>
+  const returned = nodesIn(definition).flatMap((node) =>
     node.type === 'return_statement' ? namedChildren(node) : [],
   )[0];
   if (!returned) return 'void';

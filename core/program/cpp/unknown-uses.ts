@@ -42,7 +42,7 @@ export function asType(
 ): ProgramProblem | undefined {
   const { line, column, endColumn } = spanOf(node);
   if (name === 'else') return withoutIf({ line, column });
-  const statement = [...nodesIn(root)].find(
+  const statement = nodesIn(root).find(
     ({ type, startIndex }) => type === 'declaration' && startIndex === node.startIndex,
   );
   const given = statement?.text.slice(name.length).replace(/;$/, '').trim();

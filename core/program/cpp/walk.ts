@@ -1,3 +1,4 @@
+import { withInner } from '../with-inner';
 import type { Expression, Place, Statement } from './tree';
 
 /** The expressions right inside an expression. */
@@ -78,22 +79,24 @@ export function statementsOf(statement: Statement): readonly Statement[] {
 }
 
 /** A statement with all that are inside it, outer ones first. */
-export function* allStatements(statement: Statement): Generator<Statement> {
-  yield statement;
-  for (const inner of statementsOf(statement)) yield* allStatements(inner);
-}
+export const allStatements = (statement: Statement): readonly Statement[] =>
+  withInner([statement], statementsOf);
 
 /** An expression with all that are inside it, outer ones first. */
-export function* allParts(expression: Expression): Generator<Expression> {
-  yield expression;
-  for (const part of partsOf(expression)) yield* allParts(part);
-}
+export const allParts = (expression: Expression): readonly Expression[] => withInner([expression], partsOf);
 
 /** Every expression of a statement and of all that are inside it. */
-export function* allExpressions(statement: Statement): Generator<Expression> {
-  for (const inner of allStatements(statement))
-    for (const expression of expressionsOf(inner)) yield* allParts(expression);
+export function allExpressions(statement: Statement): readonly Expression[] {
+  let all = expressionsIn.get(statement);
+  if (!all) {
+    all = withInner(allStatements(statement).flatMap(expressionsOf), partsOf);
+    expressionsIn.set(statement, all);
+  }
+  return all;
 }
+
+/** What was found in a statement already: a dozen habits look through the same ones. */
+const expressionsIn = new WeakMap<Statement, readonly Expression[]>();
 
 /** An expression without the conversions round it. */
 export function bare(expression: Expression): Expression {

@@ -74,7 +74,7 @@ export function passClocksOf(tree: PythonTree): PassClocks {
   const bodies = [tree.body, ...tree.functions.map(({ body }) => body)];
   // A name that a function takes from the one around it is read where nobody follows it.
   const isShared = bodies.some((body) =>
-    [...allExpressions(body)].some((part) => part.node === 'name' && part.slot.area === 'outer'),
+    allExpressions(body).some((part) => part.node === 'name' && part.slot.area === 'outer'),
   );
   if (isShared) return new Map();
   const reads = new Map<string, number>();
@@ -113,9 +113,7 @@ function clockSet(statement: Statement): { readonly slot: Slot; readonly units: 
 }
 
 const namesRead = (body: readonly Statement[], owner: number): readonly string[] =>
-  [...allExpressions(body)].flatMap((part) =>
-    part.node === 'name' ? (slotKey(part.slot, owner) ?? []) : [],
-  );
+  allExpressions(body).flatMap((part) => (part.node === 'name' ? (slotKey(part.slot, owner) ?? []) : []));
 
 const slotsIn = (target: ReturnType<typeof targetsOf>[number]): readonly Slot[] =>
   target.target === 'name'

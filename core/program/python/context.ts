@@ -172,7 +172,7 @@ function remarkBefore({ text }: SyntaxNode, { line, column }: Span): ProgramProb
 function ownAttributes(root: SyntaxNode): readonly string[] {
   // Most programs have no class, and the walk through the parser's tree is dear.
   if (!/^\s*class\b/m.test(root.text)) return [];
-  return [...nodesIn(root)].flatMap((node) => {
+  return nodesIn(root).flatMap((node) => {
     if (node.type === 'class_definition')
       return assignedNames(namedChildren(node.childForFieldName('body')!)).all;
     const left = node.type === 'assignment' ? node.childForFieldName('left') : null;

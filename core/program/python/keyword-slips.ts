@@ -87,7 +87,7 @@ export function pythonKeywordSlips(lines: readonly LogicalLine[]): readonly Prog
         line: tokens,
       };
       const meant = Object.keys(KEYWORDS).find(
-        (keyword) => isNear(text, keyword) && KEYWORDS[keyword]!(place),
+        (keyword) => KEYWORDS[keyword]!(place) && isNear(text, keyword),
       );
       if (meant === undefined) return [];
       const span = { line, column, endLine: line, endColumn };
@@ -106,7 +106,8 @@ export function pythonKeywordSlips(lines: readonly LogicalLine[]): readonly Prog
 function isNear(written: string, keyword: string): boolean {
   const plain = written.toLowerCase();
   if (plain === keyword) return true;
-  const isExchanged = [...plain].sort().join('') === [...keyword].sort().join('');
+  const isAsLong = plain.length === keyword.length;
+  const isExchanged = isAsLong && [...plain].sort().join('') === [...keyword].sort().join('');
   return (keyword.length > SHORT || isExchanged) && editDistance(plain, keyword, 1) <= 1;
 }
 

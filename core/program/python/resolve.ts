@@ -11,7 +11,8 @@ import type { PythonTree } from './tree';
 export interface ResolvedPython {
   /** `undefined` when a problem stops the board from beginning. */
   readonly tree?: PythonTree;
-  readonly problems: readonly ProgramProblem[];
+  /** What is wrong with it. Habits are looked for when this is called: of most programs that are tried nobody asks. */
+  readonly problems: () => readonly ProgramProblem[];
 }
 
 /** Turns a tree without syntax errors into the dialect's own: names resolved, what is not supported named. */
@@ -25,16 +26,17 @@ export function resolvePython(root: SyntaxNode, board: BoardProfile): ResolvedPy
   for (const [name, value] of importsOf(root, context)) context.imported.set(name, value);
   const body = readBlock(root, context);
   const problems = withoutUnreadNames(context.finish(), root, context.unread);
-  if (problems.some(({ stopsCompiler }) => stopsCompiler)) return { problems };
+  if (problems.some(({ stopsCompiler }) => stopsCompiler)) return { problems: () => problems };
   const tree: PythonTree = { globals: context.globals.all, functions: context.functions, body };
-  return { tree, problems: inOrder([...problems, ...habitsOf(tree, root.text)]) };
+  const source = root.text;
+  return { tree, problems: () => inOrder([...problems, ...habitsOf(tree, source)]) };
 }
 
 /** Names that functions give to the program. */
 function globalsOfFunctions(root: SyntaxNode): readonly string[] {
   // Most programs have none, and the walk through the parser's tree is dear.
   if (!/\bglobal\b/.test(root.text)) return [];
-  const found = [...nodesIn(root)].flatMap((node) =>
+  const found = nodesIn(root).flatMap((node) =>
     node.type === 'global_statement' ? namedChildren(node).map(({ text }) => text) : [],
   );
   const known = new Set(assignedNames(namedChildren(root)).all);

@@ -1,3 +1,4 @@
+import { withInner } from '../with-inner';
 import type { Expression, Statement, Target } from './tree';
 
 /** The expressions right inside an expression. */
@@ -49,10 +50,7 @@ export function partsOf(expression: Expression): readonly Expression[] {
 }
 
 /** An expression with all that are inside it, outer ones first. */
-export function* allParts(expression: Expression): Generator<Expression> {
-  yield expression;
-  for (const part of partsOf(expression)) yield* allParts(part);
-}
+export const allParts = (expression: Expression): readonly Expression[] => withInner([expression], partsOf);
 
 /** The expressions that stand in a statement itself, not in the statements inside it. */
 export function expressionsOf(statement: Statement): readonly Expression[] {
@@ -118,20 +116,12 @@ export function statementsOf(statement: Statement): readonly Statement[] {
 }
 
 /** Statements with all that are inside them, outer ones first. */
-export function* allStatements(statements: readonly Statement[]): Generator<Statement> {
-  // A stack of its own: generators in generators pass everything through as many hands as it lies deep.
-  const open = [...statements].reverse();
-  for (let statement = open.pop(); statement; statement = open.pop()) {
-    yield statement;
-    open.push(...[...statementsOf(statement)].reverse());
-  }
-}
+export const allStatements = (statements: readonly Statement[]): readonly Statement[] =>
+  withInner(statements, statementsOf);
 
 /** Every expression of statements and of all that are inside them. */
-export function* allExpressions(statements: readonly Statement[]): Generator<Expression> {
-  for (const statement of allStatements(statements))
-    for (const expression of expressionsOf(statement)) yield* allParts(expression);
-}
+export const allExpressions = (statements: readonly Statement[]): readonly Expression[] =>
+  withInner(allStatements(statements).flatMap(expressionsOf), partsOf);
 
 /** What a value is put into by a statement. */
 export const targetsOf = (statement: Statement): readonly Target[] =>

@@ -10,7 +10,7 @@ import { writtenIn } from './pin-uses';
 
 /** What never runs, or runs otherwise than its place on the page says. */
 export const branchHabits: Habit = (facts) => {
-  const statements = facts.tree.functions.flatMap(({ body }) => [...allStatements(body)]);
+  const statements = facts.tree.functions.flatMap(({ body }) => allStatements(body));
   return [
     ...chainsIn(statements).flatMap((chain) =>
       neverReachedIn(
@@ -53,7 +53,7 @@ function limitIn(condition: Expression, { source }: Facts): Limit | undefined {
 
 /** Limits of variables that are joined by nothing but `&&`, or by nothing but `||`. */
 function joinedIn(statements: readonly Statement[], facts: Facts): readonly Joined[] {
-  const parts = statements.flatMap((one) => expressionsOf(one).flatMap((whole) => [...allParts(whole)]));
+  const parts = statements.flatMap((one) => expressionsOf(one).flatMap((whole) => allParts(whole)));
   const lines = facts.source.split('\n');
   return parts.flatMap((whole): readonly Joined[] => {
     const { node } = whole;
@@ -139,7 +139,7 @@ const BY_THEMSELVES: ReadonlySet<string> = new Set(['setup', 'loop', 'serialEven
 function uncalled({ tree, source, routines }: Facts): readonly ProgramProblem[] {
   const called = new Set(
     tree.functions.flatMap(({ body }) =>
-      [...allExpressions(body)].flatMap((part) => (part.node === 'call' ? [part.target] : [])),
+      allExpressions(body).flatMap((part) => (part.node === 'call' ? [part.target] : [])),
     ),
   );
   return tree.functions.flatMap(({ name, span }, index): readonly ProgramProblem[] => {

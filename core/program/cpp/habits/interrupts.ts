@@ -66,7 +66,7 @@ function shared(
 ): readonly ProgramProblem[] {
   const written = new Set(
     reached.flatMap(({ body }) =>
-      [...allExpressions(body)].flatMap((part) =>
+      allExpressions(body).flatMap((part) =>
         part.node === 'store' || part.node === 'update' ? (cellOf(part.place) ?? []) : [],
       ),
     ),
@@ -77,7 +77,7 @@ function shared(
     if (cell === undefined || variable.isVolatile || variable.place.area !== 'global' || !written.has(cell))
       return [];
     const isRead = others.some(({ body }) =>
-      [...allExpressions(body)].some((part) => part.node === 'load' && cellOf(part.place) === cell),
+      allExpressions(body).some((part) => part.node === 'load' && cellOf(part.place) === cell),
     );
     if (!isRead) return [];
     return [
@@ -95,13 +95,13 @@ function shared(
  * anew afterwards, and one that changes what it asks for ends by itself.
  */
 const waitsFor = ({ body }: FunctionTree, cell: string): boolean =>
-  [...allStatements(body)].some((statement) => {
+  allStatements(body).some((statement) => {
     if (statement.node !== 'loop' || !statement.condition) return false;
-    const asked = [...allParts(statement.condition)].flatMap((part) =>
+    const asked = allParts(statement.condition).flatMap((part) =>
       part.node === 'load' ? (cellOf(part.place) ?? []) : [],
     );
     if (!asked.includes(cell)) return false;
-    return ![...allExpressions(statement)].some(
+    return !allExpressions(statement).some(
       (part) =>
         part.node === 'call' ||
         part.node === 'builtin' ||

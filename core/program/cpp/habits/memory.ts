@@ -9,11 +9,11 @@ import type { Habit } from './habit';
  */
 export const memoryHabits: Habit = ({ tree }) => {
   const { body } = tree.functions[tree.loop]!;
-  const all = [...allStatements(body)];
+  const all = allStatements(body);
   const inLoops = new Set(
     all
       .filter(({ node }) => node === 'loop')
-      .flatMap((loop) => statementsOf(loop).flatMap((one) => [...allStatements(one)])),
+      .flatMap((loop) => statementsOf(loop).flatMap((one) => allStatements(one))),
   );
   return statementsOf(body).flatMap((statement): readonly ProgramProblem[] => {
     if (statement.node !== 'initialize' || statement.stores.length !== 1) return [];
@@ -24,7 +24,7 @@ export const memoryHabits: Habit = ({ tree }) => {
       one === statement
         ? []
         : expressionsOf(one)
-            .flatMap((expression) => [...allParts(expression)])
+            .flatMap((expression) => allParts(expression))
             .filter((part) => writesTo(part, cell))
             .map((part) => ({ part, statement: one })),
     );
@@ -75,7 +75,7 @@ function readBefore(
   for (const statement of all) {
     if (statement === declared) continue;
     for (const expression of expressionsOf(statement)) {
-      const parts = [...allParts(expression)];
+      const parts = allParts(expression);
       // What is read only to be written anew is a sum in the making.
       if (parts.some((part) => writesTo(part, cell))) return undefined;
       const part = parts.find((one) => one.node === 'load' && cellOf(one.place) === cell);

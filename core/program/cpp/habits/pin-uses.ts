@@ -29,7 +29,7 @@ export interface PinUse {
 export function pinUsesOf(tree: ProgramTree): readonly PinUse[] {
   const statements = [...tree.globals, ...tree.functions.map(({ body }) => body)];
   return statements.flatMap((statement) =>
-    [...allExpressions(statement)].flatMap((expression): readonly PinUse[] => {
+    allExpressions(statement).flatMap((expression): readonly PinUse[] => {
       if (expression.node !== 'builtin') return [];
       const { name } = expression;
       return (pinArguments[name] ?? []).flatMap((index) => {

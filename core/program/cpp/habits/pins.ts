@@ -47,7 +47,7 @@ function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramPr
 /** `lamp = HIGH;`, where lamp is the number of a pin: the pin stays as it is, and lamp is another number. */
 function levelsForPins(facts: Facts): readonly ProgramProblem[] {
   const written = writtenIn(facts.source);
-  const all = facts.tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
+  const all = facts.tree.functions.flatMap(({ body }) => allExpressions(body));
   const pins = facts.pinNames;
   const levels = new Set(
     all.flatMap((expression) => {
@@ -89,7 +89,7 @@ const BEHIND: Readonly<Record<string, RegExp>> = {
 /** `digitalWrite(HIGH, 13)`: pin and level in each other's places. */
 function swappedValues({ tree, source }: Facts): readonly ProgramProblem[] {
   const written = writtenIn(source);
-  const all = tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
+  const all = tree.functions.flatMap(({ body }) => allExpressions(body));
   return all.flatMap((expression): readonly ProgramProblem[] => {
     if (expression.node !== 'builtin') return [];
     const [first, second] = expression.arguments.map((value) => bare(value).span);

@@ -13,7 +13,7 @@ export const pressHabits: Habit = ({ tree }) => {
   const levels = new Set(everyTurn.flatMap(({ body }) => levelVariables(body)));
   const begunAnew = new Set(everyTurn.flatMap(({ body }) => directlyIn(body).flatMap(setDirectly)));
   const isPaced = everyTurn.some(({ body }) => directlyIn(body).some(isLongPause));
-  const given = new Set(functions.flatMap(({ body }) => [...allExpressions(body)].flatMap(givenIn)));
+  const given = new Set(functions.flatMap(({ body }) => allExpressions(body).flatMap(givenIn)));
   return everyTurn.flatMap(({ body }) => inBody(body, { functions, levels, begunAnew, isPaced, given }));
 };
 
@@ -35,7 +35,7 @@ function inBody(
 ): readonly ProgramProblem[] {
   const isLevel = (expression: Expression): boolean => isRead(expression, levels);
   const isFixed = (expression: Expression): boolean => keepsItsFirst(expression, given);
-  return [...allStatements(body)].flatMap((statement): readonly ProgramProblem[] => {
+  return allStatements(body).flatMap((statement): readonly ProgramProblem[] => {
     if (statement.node !== 'if') return [];
     const step = stepIn(statement.yes, functions);
     if (!step || ('place' in step && begunAnew.has(cellOf(step.place) ?? ''))) return [];
@@ -53,7 +53,7 @@ function runEveryTurn(loop: FunctionTree, functions: readonly FunctionTree[]): r
   const found = new Set([loop]);
   for (const { body } of found)
     for (const statement of directlyIn(body))
-      for (const part of expressionsOf(statement).flatMap((one) => [...allParts(one)]))
+      for (const part of expressionsOf(statement).flatMap((one) => allParts(one)))
         if (part.node === 'call') found.add(functions[part.target]!);
   return [...found];
 }
@@ -64,7 +64,7 @@ const directlyIn = (body: Statement): readonly Statement[] =>
 
 /** Variables that get what a digital pin reads, or whether it reads this or that. */
 const levelVariables = (body: Statement): readonly string[] =>
-  [...allExpressions(body)].flatMap((part) =>
+  allExpressions(body).flatMap((part) =>
     part.node === 'store' && asksLevel(part.value, (value) => isRead(value, new Set()))
       ? (cellOf(part.place) ?? [])
       : [],
@@ -101,7 +101,7 @@ function asksLevel(condition: Expression, isLevel: Asks, isFixed = NEVER, isLimi
 /** Variables that outlive the turn and are stepped in a statement. */
 const steppedIn = (statement: Statement): ReadonlySet<string> =>
   new Set(
-    [...allExpressions(statement)].flatMap((part) =>
+    allExpressions(statement).flatMap((part) =>
       isStep(part) && (part.node === 'update' || part.node === 'store') ? (cellOf(part.place) ?? []) : [],
     ),
   );
@@ -202,7 +202,7 @@ function turnsOver(statement: Statement): boolean {
 /** Variables that outlive the turn and that a statement sets to numbers. */
 const setToConstants = (statement: Statement): ReadonlySet<string> =>
   new Set(
-    [...allExpressions(statement)].flatMap((part) =>
+    allExpressions(statement).flatMap((part) =>
       part.node === 'store' && part.place.area === 'global' && bare(part.value).node === 'constant'
         ? (cellOf(part.place) ?? [])
         : [],
@@ -219,12 +219,12 @@ const setDirectly = (statement: Statement): readonly string[] =>
   statement.node === 'expression' ? [...setToConstants(statement)] : [];
 
 const mentions = (expression: Expression, cell: string): boolean =>
-  [...allParts(expression)].some((part) => isLoadOf(part, cell));
+  allParts(expression).some((part) => isLoadOf(part, cell));
 
 /** `digitalWrite(13, !digitalRead(13))`. */
 function readsItself([pin, level]: readonly Expression[]): boolean {
   if (!pin || !level) return false;
-  return [...allParts(level)].some(
+  return allParts(level).some(
     (part) => part.node === 'builtin' && part.name === 'digitalRead' && isSamePin(part.arguments[0], pin),
   );
 }
@@ -239,19 +239,19 @@ function isSamePin(one: Expression | undefined, other: Expression): boolean {
 /** Whether the step stands in the body itself, and not behind another question. */
 const isDirectStep = (body: Statement, step: Expression): boolean =>
   directlyIn(body).some(
-    (statement) => statement.node === 'expression' && [...allParts(statement.expression)].includes(step),
+    (statement) => statement.node === 'expression' && allParts(statement.expression).includes(step),
   );
 
 /** Whether a body waits until the button is let go, or for so long that a press is over. */
 const waits = (body: Statement): boolean =>
-  [...allStatements(body)].some((statement) => statement.node === 'loop' || isLongPause(statement));
+  allStatements(body).some((statement) => statement.node === 'loop' || isLongPause(statement));
 
 /** Milliseconds after which most presses are over. */
 const PRESS_OVER = 200;
 
 const isLongPause = (statement: Statement): boolean =>
   expressionsOf(statement).some((expression) =>
-    [...allParts(expression)].some((part) => {
+    allParts(expression).some((part) => {
       if (part.node !== 'builtin' || part.name !== 'delay') return false;
       const time = part.arguments[0] && bare(part.arguments[0]);
       return time?.node !== 'constant' || time.value >= PRESS_OVER;

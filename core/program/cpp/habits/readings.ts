@@ -31,10 +31,8 @@ export const readingHabits: Habit = (facts) => {
     ...[...source.matchAll(ANALOG)].map(([, name = '']) => [name, new Set<string>()] as const),
     ...facts.pinNames,
   ]);
-  const statements = tree.functions.flatMap(({ body }) => [...allStatements(body)]);
-  const parts = statements.flatMap((one) =>
-    expressionsOf(one).flatMap((expression) => [...allParts(expression)]),
-  );
+  const statements = tree.functions.flatMap(({ body }) => allStatements(body));
+  const parts = statements.flatMap((one) => expressionsOf(one).flatMap((expression) => allParts(expression)));
   const stored = new Set(
     parts.flatMap((part) => (part.node === 'store' || part.node === 'update' ? [cellOf(part.place)] : [])),
   );

@@ -10,7 +10,7 @@ export const serialHabits: Habit = (facts) => [...neverStarted(facts), ...digits
 /** A program that prints or reads, and never starts the line. */
 const neverStarted: Habit = ({ tree }) => {
   const calls = tree.functions.flatMap(({ body }) =>
-    [...allExpressions(body)].flatMap((part) =>
+    allExpressions(body).flatMap((part) =>
       part.node === 'builtin' && part.name.startsWith('Serial.') ? [part] : [],
     ),
   );

@@ -11,9 +11,9 @@ import type { Habit } from './habit';
  */
 export const shadowHabits: Habit = ({ tree, source }) => {
   const lines = source.split('\n');
-  const bodies = tree.functions.map((one) => ({ ...one, all: [...allStatements(one.body)] }));
+  const bodies = tree.functions.map((one) => ({ ...one, all: allStatements(one.body) }));
   const parts = bodies.flatMap(({ name, body }) =>
-    [...allExpressions(body)].map((part) => ({ part, within: name })),
+    allExpressions(body).map((part) => ({ part, within: name })),
   );
   const globals = new Map(tree.names.map((one) => [one.name, `${one.area} ${one.address}`]));
   return bodies.flatMap(({ name: within, all, body }) =>
@@ -22,9 +22,7 @@ export const shadowHabits: Habit = ({ tree, source }) => {
       if (!declared) return [];
       const { name, cell, value } = declared;
       const outer = globals.get(name);
-      const isItself = [...allParts(value)].some(
-        (part) => part.node === 'load' && cellOf(part.place) === cell,
-      );
+      const isItself = allParts(value).some((part) => part.node === 'load' && cellOf(part.place) === cell);
       // Most variables of a function have a name of their own.
       if (!isItself && outer === undefined) return [];
       const { line, column } = statement.span;
@@ -32,7 +30,7 @@ export const shadowHabits: Habit = ({ tree, source }) => {
       const [type = ''] =
         new RegExp(`^[\\w ]+?\\s+(?=${name}\\b)`).exec((lines[line - 1] ?? '').slice(column - 1)) ?? [];
       const own = new Set(allExpressions(statement));
-      const isLookedAt = [...allExpressions(body)].some((part) => isReadOf(part, cell) && !own.has(part));
+      const isLookedAt = allExpressions(body).some((part) => isReadOf(part, cell) && !own.has(part));
       const isWritten = parts.some(({ part }) => isWriteTo(part, outer));
       const isMissed = parts.some(({ part, within: other }) => other !== within && isReadOf(part, outer));
       const isOther = !isItself && !isLookedAt && !isWritten && isMissed;

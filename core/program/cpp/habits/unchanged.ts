@@ -8,14 +8,14 @@ import { writtenIn } from './pin-uses';
 export const unchangedHabits: Habit = (facts) => {
   const { tree, source } = facts;
   const written = writtenIn(source);
-  const parts = tree.functions.flatMap(({ body }) => [...allExpressions(body)]);
+  const parts = tree.functions.flatMap(({ body }) => allExpressions(body));
   const given = new Set(
     parts.flatMap((part) =>
       part.node === 'store' || part.node === 'update' || part.node === 'address' ? [cellOf(part.place)] : [],
     ),
   );
   return tree.functions
-    .flatMap(({ body }) => [...allStatements(body)])
+    .flatMap(({ body }) => allStatements(body))
     .flatMap((statement) => expressionsOf(statement))
     .flatMap((condition) =>
       comparisonsIn(condition).flatMap((comparison): readonly ProgramProblem[] => {
@@ -49,7 +49,7 @@ export const unchangedHabits: Habit = (facts) => {
 type Comparison = Extract<Expression, { node: 'compare' }>;
 
 const comparisonsIn = (condition: Expression): readonly Comparison[] =>
-  [...allParts(condition)].filter(
+  allParts(condition).filter(
     (part): part is Comparison =>
       part.node === 'compare' && (part.operator === '==' || part.operator === '!='),
   );
@@ -69,9 +69,7 @@ function readBeside(condition: Expression, comparison: Comparison, { tree }: Fac
             (store) =>
               store.node === 'store' &&
               cellOf(store.place) === cellOf(left.place) &&
-              [...allParts(store.value)].some(
-                (part) => part.node === 'builtin' && part.name === 'digitalRead',
-              ),
+              allParts(store.value).some((part) => part.node === 'builtin' && part.name === 'digitalRead'),
           ),
       )
     );
@@ -83,7 +81,7 @@ function readBeside(condition: Expression, comparison: Comparison, { tree }: Fac
 /** `digitalRead(BUTTON);` as a line of its own, with the variable in front of it that nothing is put into. */
 function readForNothing(name: string, { tree, source }: Facts) {
   const alone = tree.functions
-    .flatMap(({ body }) => [...allStatements(body)])
+    .flatMap(({ body }) => allStatements(body))
     .flatMap((one) => (one.node === 'expression' ? [bare(one.expression)] : []))
     .find((expression) => expression.node === 'builtin' && expression.name === 'digitalRead');
   if (!alone) return undefined;

@@ -18,11 +18,12 @@ const BYTE = integer(8, false);
 /** `PORTB`, `DDRB`, `PINB` of a board whose pins say where they are in its registers; `undefined` for other names. */
 export function portRegister(name: string, board: BoardProfile): PortRegister | undefined {
   const [, kind, letter] = NAME.exec(name) ?? [];
+  if (letter === undefined) return undefined;
   const pins: PortPins = Array.from(
     { length: 8 },
     (_, bit) => board.pins.find(({ register }) => register === `${letter}${bit}`)?.number,
   );
-  if (letter === undefined || pins.every((pin) => pin === undefined)) return undefined;
+  if (pins.every((pin) => pin === undefined)) return undefined;
   const what = kind === 'DDR' ? 'direction' : kind === 'PORT' ? 'latch' : 'level';
   return {
     read: define([], BYTE, CYCLES, (_, { machine, line }) => machine.host.port(pins, what, line)),
@@ -39,5 +40,6 @@ export function portRegister(name: string, board: BoardProfile): PortRegister | 
 /** `PB5`, `DDB5`, `PORTB5`: the number of a bit of a register that the board has. */
 export function portBit(name: string, board: BoardProfile): number | undefined {
   const [, letter, bit] = BIT_NAME.exec(name) ?? [];
+  if (letter === undefined) return undefined;
   return board.pins.some(({ register }) => register === `${letter}${bit}`) ? Number(bit) : undefined;
 }

@@ -9,9 +9,7 @@ import type { Habit } from './habit';
 /** `if t > 10: … elif t > 100:`: questions that are never reached with a yes, and those with one answer for all numbers. */
 export const branchHabits: Habit = ({ tree, source }) => {
   const bodies = [tree.body, ...tree.functions.map(({ body }) => body)];
-  const ifs = bodies
-    .flatMap((body) => [...allStatements(body)])
-    .filter((one): one is If => one.node === 'if');
+  const ifs = bodies.flatMap((body) => allStatements(body)).filter((one): one is If => one.node === 'if');
   const continued = new Set(ifs.flatMap((one) => continuationOf(one) ?? []));
   const chainOf = (one: If): readonly If[] => {
     const next = continuationOf(one);
@@ -30,7 +28,7 @@ export const branchHabits: Habit = ({ tree, source }) => {
         source,
       ),
     );
-  const joined = bodies.flatMap((body) => joinedIn([...allExpressions(body)], lines));
+  const joined = bodies.flatMap((body) => joinedIn(allExpressions(body), lines));
   return [...unreached, ...joined.flatMap((one) => sameForAllNumbers(one, { and: 'and', or: 'or' }))];
 };
 

@@ -9,10 +9,8 @@ import { reads } from './pins';
 /** Functions that are not called, or called in a way that is none. */
 export const callHabits: Habit = (facts) => {
   const bodies = [facts.tree.body, ...facts.tree.functions.map(({ body }) => body)];
-  const statements = bodies.flatMap((body) => [...allStatements(body)]);
-  const parts = statements.flatMap((one) =>
-    expressionsOf(one).flatMap((expression) => [...allParts(expression)]),
-  );
+  const statements = bodies.flatMap((body) => allStatements(body));
+  const parts = statements.flatMap((one) => expressionsOf(one).flatMap((expression) => allParts(expression)));
   return [
     ...statements.flatMap((one) => (one.node === 'expression' ? nothingDone(one.expression, facts) : [])),
     ...parts.flatMap((part) => [

@@ -25,7 +25,7 @@ const habits: readonly Habit[] = [
 export function habitsOf(tree: PythonTree, source: string): readonly ProgramProblem[] {
   const bodies = [tree.body, ...tree.functions.map(({ body }) => body)];
   const loops = bodies.flatMap((body) =>
-    [...allStatements(body)].flatMap((statement) =>
+    allStatements(body).flatMap((statement) =>
       statement.node === 'while' &&
       statement.condition.node === 'constant' &&
       (statement.condition.value === true || statement.condition.value === 1)

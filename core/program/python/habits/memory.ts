@@ -9,7 +9,7 @@ export const memoryHabits: Habit = ({ loops }) => loops.flatMap(inLoop);
 
 function inLoop(body: readonly Statement[]): readonly ProgramProblem[] {
   const inner = new Set(
-    [...allStatements(body)]
+    allStatements(body)
       .filter(({ node }) => node === 'while' || node === 'for')
       .flatMap((loop) => [loop, ...allStatements(statementsOf(loop))]),
   );
@@ -17,7 +17,7 @@ function inLoop(body: readonly Statement[]): readonly ProgramProblem[] {
     if (statement.node !== 'assign' || statement.value.node !== 'constant') return [];
     const [target, more] = statement.targets;
     if (target?.target !== 'name' || more) return [];
-    const writes = [...allStatements(body)].filter(
+    const writes = allStatements(body).filter(
       (one) => one !== statement && targetsOf(one).some((place) => placeOf(place) === target.name),
     );
     const [only, second] = writes;

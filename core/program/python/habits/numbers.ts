@@ -15,7 +15,7 @@ export const numberHabits: Habit = ({ tree, pins }) => {
   const measured = measuredNames(body, (value) => reads(value, 'analog', pins));
   const isMeasured = (expression: Expression): boolean =>
     reads(expression, 'analog', pins) || (expression.node === 'name' && measured.has(expression.name));
-  return [...allExpressions(body)].flatMap((expression) => [
+  return allExpressions(body).flatMap((expression) => [
     ...beyondAnalog(expression, isMeasured),
     ...alwaysZero(expression),
     ...ofOtherScale(expression, isMeasured),

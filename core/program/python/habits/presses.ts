@@ -49,7 +49,7 @@ function inStatement(
   const direct = statement.yes.find(isStep);
   const step = direct ?? stepIn(statement.yes, isStep, tree);
   if (!step) return [];
-  const stepped = [...allStatements(statement.yes)].filter(isStep).flatMap(targetsOf);
+  const stepped = allStatements(statement.yes).filter(isStep).flatMap(targetsOf);
   const places = new Set(stepped.flatMap((target) => placeOf(target) ?? []));
   const asks = asksLevel(statement.condition, isLevel, isFixed, (one) => isBound(one, places));
   if (asks && !isPaced && !waits(statement.yes))
@@ -70,7 +70,7 @@ function runEveryTurn(loop: Body, tree: PythonTree): readonly Body[] {
 /** The program's own functions that a statement itself calls by their names. */
 const calledIn = (statement: Statement, { functions }: PythonTree): readonly FunctionTree[] =>
   expressionsOf(statement)
-    .flatMap((expression) => [...allParts(expression)])
+    .flatMap((expression) => allParts(expression))
     .flatMap((part) => {
       const name = part.node === 'call' && part.callee.node === 'name' ? part.callee.name : undefined;
       return functions.find((one) => one.name === name) ?? [];
@@ -126,13 +126,13 @@ const isOne = (value: Expression): boolean =>
   value.node === 'constant' && Number(numberOf(value.value)) === 1;
 
 const mentions = (expression: Expression, place: string): boolean =>
-  [...allParts(expression)].some((part) => placeOf(part) === place);
+  allParts(expression).some((part) => placeOf(part) === place);
 
 /** `if lit: lit = False` and `else: lit = True`: what is asked is set anew on both ways. */
 function turnsOver(statement: Statement): boolean {
   if (statement.node !== 'if') return false;
-  const no = new Set(setToConstants([...allStatements(statement.no)]));
-  return setToConstants([...allStatements(statement.yes)]).some(
+  const no = new Set(setToConstants(allStatements(statement.no)));
+  return setToConstants(allStatements(statement.yes)).some(
     (place) => no.has(place) && mentions(statement.condition, place),
   );
 }
@@ -147,7 +147,7 @@ const setToConstants = (statements: Body): readonly string[] =>
 
 /** Names that get what a digital pin reads. */
 const levelNames = (body: Body, pins: PinObjects): readonly string[] =>
-  [...allStatements(body)].flatMap((statement) =>
+  allStatements(body).flatMap((statement) =>
     statement.node === 'assign' && isRead(statement.value, pins)
       ? targetsOf(statement).map((target) => placeOf(target) ?? '')
       : [],
@@ -210,10 +210,10 @@ const PRESS_OVER = 0.2;
 
 /** Whether statements wait until the button is let go, or for so long that a press is over. */
 const waits = (statements: Body): boolean =>
-  [...allStatements(statements)].some((statement) => statement.node === 'while' || isLongPause(statement));
+  allStatements(statements).some((statement) => statement.node === 'while' || isLongPause(statement));
 
 const isLongPause = (statement: Statement): boolean =>
-  [...allExpressions(statement.node === 'if' ? [] : [statement])].some(
+  allExpressions(statement.node === 'if' ? [] : [statement]).some(
     (part) =>
       part.node === 'call' &&
       (part.callee.node === 'attribute' || part.callee.node === 'name') &&

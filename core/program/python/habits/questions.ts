@@ -10,7 +10,7 @@ type Of<Node extends Expression['node']> = Extract<Expression, { node: Node }>;
 /** Questions that do not ask what they seem to, and lines of which nothing comes. */
 export const questionHabits: Habit = (facts) => {
   const bodies = [facts.tree.body, ...facts.tree.functions.map(({ body }) => body)];
-  const statements = bodies.flatMap((body) => [...allStatements(body)]);
+  const statements = bodies.flatMap((body) => allStatements(body));
   return statements.flatMap((statement) => [
     ...questionsOf(statement).flatMap((question) => [
       ...objects(question, facts.pins),
@@ -125,7 +125,7 @@ function idle(expression: Expression, { source, pins }: Facts): readonly Program
         ? [expression.left, expression.right, expression.operator]
         : [];
   const isTarget = first?.node === 'name' || first?.node === 'attribute';
-  if (!first || !value || !isTarget || [...allParts(value)].some(({ node }) => node === 'call')) return [];
+  if (!first || !value || !isTarget || allParts(value).some(({ node }) => node === 'call')) return [];
   // The place of a member is that of its name; what it belongs to stands before it.
   const begins = { ...expression.span, endLine: first.span.endLine, endColumn: first.span.endColumn };
   const [target, given, whole] = [begins, value.span, expression.span].map((span) => textAt(source, span));

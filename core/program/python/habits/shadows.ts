@@ -15,12 +15,12 @@ export const shadowHabits: Habit = ({ tree, source }) => {
       (one) =>
         one.body !== within.body &&
         !one.locals.includes(name) &&
-        [...allExpressions(one.body)].some((part) => part.node === 'name' && part.name === name),
+        allExpressions(one.body).some((part) => part.node === 'name' && part.name === name),
     );
   return tree.functions.flatMap((own) =>
     own.locals.flatMap((name): readonly ProgramProblem[] => {
       if (own.parameters.includes(name) || !tree.globals.includes(name)) return [];
-      const all = [...allStatements(own.body)];
+      const all = allStatements(own.body);
       const first = all.find((statement) => isGiven(statement, name));
       const read = all.find((statement) => isReadIn(statement, name));
       // What counts a loop may have the name of another counter.
@@ -59,5 +59,5 @@ function isReadIn(statement: Statement, name: string): boolean {
   const isIt = (part: Expression): boolean => part.node === 'name' && part.name === name;
   if (statement.node === 'augment' && statement.target.target === 'name' && statement.target.name === name)
     return true;
-  return expressionsOf(statement).some((expression) => [...allParts(expression)].some(isIt));
+  return expressionsOf(statement).some((expression) => allParts(expression).some(isIt));
 }
