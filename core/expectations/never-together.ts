@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { seconds, stretch } from '../units';
 import { sentence } from '../words/sentence';
-import { lightSlot, listSlot } from '../words/slots';
+import { lightsSlot } from '../words/slots';
 import {
   lightSchema,
   partOfLight,
@@ -22,7 +22,7 @@ export const neverTogether: ExpectationDefinition<NeverTogether> = {
   keys: ['never-together'],
   schema,
   sentence: sentence<NeverTogether>(`{never-together} never< lit> together${WINDOW}`, {
-    'never-together': listSlot(lightSlot, ' and ', '(?:,? +and +|, *)'),
+    'never-together': lightsSlot,
     ...windowSlots,
   }),
   parts: (expectation) => expectation['never-together'].map(partOfLight),

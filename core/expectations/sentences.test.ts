@@ -71,6 +71,20 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     'never-together': fc.array(light, { minLength: 2, maxLength: 5 }),
     ...windowed,
   }),
+  'among lit': record({
+    among: fc.array(light, { minLength: 2, maxLength: 5 }),
+    lit: fc.oneof(
+      fc.tuple(fc.nat(5), fc.nat(9)).map(([least, more]): [number, number] => [least, least + more]),
+      fc.nat(9).map((least): [number, number] => [least, 100]),
+    ),
+    ...windowed,
+  }),
+  alike: record({ alike: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
+  'part signals': record({
+    part: light,
+    signals: fc.stringMatching(/^(?:[A-Z0-9]{1,6}(?: [A-Z0-9]{1,6}){0,2}|[.-]{1,5}(?: [.-]{1,5}){0,4})$/),
+    ...windowed,
+  }),
   order: record({ order: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
   'buzzer tone': record({ buzzer: partName, tone: positive(9000), ...windowed }),
   'buzzer is': record({ buzzer: partName, is: switched, ...windowed }),

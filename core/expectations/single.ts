@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { alike } from './alike';
 import { angle } from './angle';
 import { brightness } from './brightness';
 import { chirps } from './chirps';
@@ -8,6 +9,7 @@ import { digit } from './digit';
 import { display } from './display';
 import { flashes } from './flashes';
 import { follows } from './follows';
+import { litAmong } from './lit-among';
 import { neverTogether } from './never-together';
 import { order } from './order';
 import { picture } from './picture';
@@ -20,6 +22,7 @@ import { pulled } from './pulled';
 import { response } from './response';
 import { rhythm } from './rhythm';
 import { serial } from './serial';
+import { signals } from './signals';
 import { falls, rises } from './slope';
 import { sound, tone } from './sound';
 import { steady } from './steady';
@@ -41,10 +44,13 @@ export const singleDefinitions = [
   colour,
   response,
   neverTogether,
+  litAmong,
+  alike,
   order,
   tone,
   sound,
   chirps,
+  signals,
   sweep,
   angle,
   turning,

@@ -1,4 +1,5 @@
 import type { Slot } from './sentence';
+import { listText } from './words';
 
 const NUMBER = String.raw`\d+(?:\.\d+)?(?:e[+-]?\d+)?`;
 
@@ -110,6 +111,12 @@ export const listSlot = <Value>(
     return values.includes(undefined) ? undefined : (values as Value[]);
   },
 });
+
+/** Two lights or more: `D1, D2 and D3`. */
+export const lightsSlot: Slot<string[]> = {
+  ...listSlot(lightSlot, ' and ', '(?:,? +(?:and|or) +|, *)'),
+  write: (lights) => listText(lights.map(lightSlot.write)),
+};
 
 /** A text in quotes; what would end it, and a new line, stand behind a backslash. */
 export const textSlot: Slot<string> = {

@@ -87,6 +87,23 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 export const uncapital = (text: string): string =>
   /^[A-Z]{2}/.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1);
 
+/** The numbers from one on that stand in words in a sentence. */
+export const NUMBER_WORDS = [
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+] as const;
+
+/** A whole number as it stands in a sentence: in a word up to ten. */
+export const numberWord = (count: number): string => NUMBER_WORDS[count - 1] ?? String(count);
+
 /** Joins words as a sentence does: `a, b and c`. */
 export const listText = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

@@ -109,9 +109,12 @@ describe('a condition that can never be so', () => {
 });
 
 describe('a scenario that begins with an answer', () => {
+  // What changes with a press has to change back with the next.
+  const TWICE = ['press S1 at 2 s for 0.3 s', 'press S1 at 4 s for 0.3 s'];
+
   test.each([
-    ['S1 toggles D1', ['press S1 at 2 s for 0.3 s'], ['D1 changes within 0.1 s of S1']],
-    ['each press of S1 toggles D1', ['press S1 at 2 s for 0.3 s'], ['D1 changes within 0.1 s of S1']],
+    ['S1 toggles D1', TWICE, ['D1 changes within 0.1 s of S1']],
+    ['each press of S1 toggles D1', TWICE, ['D1 changes within 0.1 s of S1']],
     [
       'when S1 is pressed D1 turns on and D2 turns off',
       ['press S1 at 2 s for 0.3 s'],

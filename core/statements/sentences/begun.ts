@@ -1,12 +1,12 @@
 import type { Expectation } from '../../expectations';
 import { fail, ok, type Result } from '../../result';
-import type { Stimulus } from '../../stimuli';
+import { isBrought, isPress, touchedBy, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { doneMeanwhile } from './answered';
 import { doneForCondition } from './conditions';
 import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
-import type { Named } from './plain';
+import { NAMES, timed, type Named } from './plain';
 import { doneForSetting } from './settings';
 import { doneForPresses } from './ways-pressed';
 
@@ -34,16 +34,63 @@ export function readBegun(text: string, parts: readonly Named[]): Result<Begun> 
   return ok({ stimuli: [...before, ...doneMeanwhile(expect, before, parts)], expect });
 }
 
-/** What is done before a colon, or behind “with”, and what must be seen then. */
+/** How what is done is parted from what must be seen then. */
+const PARTED: readonly RegExp[] = [
+  /^([^:]+): +(.+)$/,
+  /^(with [^,]+), *(.+)$/i,
+  new RegExp(`^(with .+?),? (${NAMES} .+)$`, 'i'),
+  new RegExp(`^(.+?),? (?:and then|and|then) ((?:all .+|${NAMES} ).+)$`, 'i'),
+];
+
+/** What is done before a colon, behind “with”, or before “and”, and what must be seen then. */
 function doneAndSeen(text: string, parts: readonly Named[]): Result<Begun> | undefined {
-  const [, first = '', second = ''] =
-    /^([^:]+): +(.+)$/.exec(text.trim()) ?? /^(with [^,]+), *(.+)$/i.exec(text.trim()) ?? [];
-  const done = first === '' ? undefined : readDone(first, parts, []);
-  if (!done?.ok) return undefined;
-  const seen = readExpected(second, parts, done.value);
-  return seen.ok
-    ? ok({ stimuli: [...done.value, ...doneMeanwhile(seen.value, done.value, parts)], expect: seen.value })
-    : seen;
+  for (const [index, pattern] of PARTED.entries()) {
+    // “And” joins what is seen too, and there parts are called by their names.
+    const said = index < 2 ? text.trim() : wordsOf(text, parts);
+    const [, first = '', second = ''] = pattern.exec(said) ?? [];
+    const done = first === '' ? undefined : readDone(first, parts, []);
+    if (!done?.ok) continue;
+    const seen = readThen(second, done.value, parts);
+    return seen.ok
+      ? ok({ stimuli: [...done.value, ...doneMeanwhile(seen.value, done.value, parts)], expect: seen.value })
+      : seen;
+  }
+  return undefined;
+}
+
+/** What says by itself when something is seen. */
+const HAS_ITS_TIME = /\b(?:from|until|till|after|when|while|at \d[\d.]* ?s|between|within|before)\b/i;
+/** What is counted over all that is done. */
+const COUNTED = /\b(?:flash|blink|beep|chirp|print)/i;
+/** Seconds that something may take to answer what is measured. */
+const REACTS = 0.5;
+
+/** What must be seen when that is done: behind a press what answers it, behind a change what is so from then on. */
+function readThen(
+  second: string,
+  done: readonly Stimulus[],
+  parts: readonly Named[],
+): Result<readonly Expectation[]> {
+  const asSaid = readExpected(second, parts, done);
+  const isCountedOverAll = done.length > 1 && COUNTED.test(second);
+  const then = HAS_ITS_TIME.test(second) || isCountedOverAll ? undefined : whenDone(done);
+  const read = then === undefined ? undefined : readExpected(`${second}${then}`, parts, done);
+  return read?.ok ? read : asSaid;
+}
+
+/** When something that is done is so, as it stands behind a sentence; `undefined` where it is so from the start. */
+function whenDone(done: readonly Stimulus[]): string | undefined {
+  const [name, other] = new Set(done.map((stimulus) => touchedBy(stimulus)?.name));
+  if (name === undefined || other !== undefined) return undefined;
+  const presses = done.filter(isPress);
+  const [first] = presses;
+  if (first && presses.length === done.length) {
+    if (presses.length > 1) return ` after ${name} was pressed ${presses.length} times`;
+    return first.for === USUAL_PRESS_S ? ` when ${name} is pressed` : ` while ${name} is held`;
+  }
+  const last = done.at(-1)!;
+  const at = isBrought(last) ? last.at + (last.over ?? 0) : 0;
+  return at > 0 ? ` from ${timed(at + REACTS)} s` : undefined;
 }
 
 /** The answer to a sentence that says what is done, and not what must be seen then. */

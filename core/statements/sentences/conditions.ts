@@ -11,9 +11,11 @@ import {
   type Stimulus,
 } from '../../stimuli';
 import { doneForGate, underGate } from './gates';
-import { stated, stateOf } from './on-off';
+import { stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
-import { saying, type Meaning } from './way';
+import { inStretches, isOfCounts } from './stretches';
+import type { Meaning } from './way';
+import type { Reads } from './ways-staged';
 
 /** Seconds that a part may take to do what a condition asks for, and in which it need not have begun to stop. */
 const [REACTS, BEFORE] = [0.5, 0.1];
@@ -70,6 +72,13 @@ function besides(limit: number, how: MeasuredKind): readonly [under: number, ove
   return [timed((least + limit) / 2), timed((limit + most) / 2)];
 }
 
+/** What is measured in a unit; temperatures where there is none. */
+function fitsUnit(unit: string, words: string): (how: MeasuredKind) => boolean {
+  if (unit.trim() === 'm') return (how) => how === 'distance';
+  if (unit.trim() === '%') return (how) => how === 'light' || how === 'turn';
+  return (how) => how === 'warm' || /dist/.test(words);
+}
+
 /** The condition that a clause states: `it is dark`, `the temperature is above 25`, `S2 is on`. */
 function conditionOf(clause: string, parts: readonly Named[]): Condition | undefined {
   const state = new RegExp(
@@ -90,21 +99,31 @@ function conditionOf(clause: string, parts: readonly Named[]): Condition | undef
       otherwise: isUnder ? over : under,
     };
   }
+  const between = new RegExp(
+    `^(.+?) ${VERB} between (-?\\d*\\.?\\d+)(?: %| ?°(?: ?c)?| ?c| m)? and (-?\\d*\\.?\\d+)( %| ?°(?: ?c)?| ?c| m)?(?: away)?$`,
+    'i',
+  ).exec(clause);
+  if (between) {
+    const [, words = '', low = '', high = '', unit = ''] = between;
+    const measured = measuredBy(words, parts, fitsUnit(unit, words));
+    if (!measured) return undefined;
+    const [least, most] = [low, high].map((one) =>
+      unit.trim() === '%' ? Number(one) / 100 : Number(one),
+    ) as [number, number];
+    return {
+      ...measured,
+      holds: (given) => given > least && given < most,
+      so: timed((least + most) / 2),
+      otherwise: besides(most, measured.how)[1],
+    };
+  }
   const compared = new RegExp(
     `^(.+?)(?: (?:at|of|before|on) (${NAMES}))? ${VERB} (?:(${ABOVE})|(?:${BELOW})) (-?\\d*\\.?\\d+)( %| ?°(?: ?c)?| ?c| m)?(?: away)?$`,
     'i',
   ).exec(clause);
   if (!compared) return undefined;
   const [, words = '', sensor, above, amount = '', unit = ''] = compared;
-  const isOf: Readonly<Record<string, (how: MeasuredKind) => boolean>> = {
-    m: (how) => how === 'distance',
-    '%': (how) => how === 'light' || how === 'turn',
-  };
-  const measured = measuredBy(
-    sensor ?? words,
-    parts,
-    isOf[unit.trim()] ?? ((how) => how === 'warm' || /dist/.test(words)),
-  );
+  const measured = measuredBy(sensor ?? words, parts, fitsUnit(unit, words));
   if (!measured) return undefined;
   const limit = unit.trim() === '%' ? Number(amount) / 100 : Number(amount);
   const [under, over] = besides(limit, measured.how);
@@ -116,20 +135,25 @@ function conditionOf(clause: string, parts: readonly Named[]): Condition | undef
   };
 }
 
+/** A name in capitals; what is no name stays as it is. */
+const asNamed = (subject: string): string =>
+  new RegExp(`^${NAMES}$`).test(subject) ? subject.toUpperCase() : subject;
+
 /** `D1 is on when it is dark`: what is said of a part, and the condition. */
 function conditional(
   plain: string,
   parts: readonly Named[],
-): { readonly subject: string; readonly state: 'on' | 'off'; readonly condition: Condition } | undefined {
+): { readonly subject: string; readonly said: string; readonly condition: Condition } | undefined {
   const found = new RegExp(
-    `^(${NAMES}) (.+?),? (?:only )?(?:when|while|if|as long as|once|whenever|as soon as) (.+)$`,
+    `^(${NAMES}|prints|(?:the )?serial (?:monitor|console|line|text)) (.+?),? (?:only )?(?:when|while|if|as long as|once|whenever|as soon as) (.+)$`,
     'i',
   ).exec(plain);
-  const state = found && stateOf(found[2]!.replace(/\bonly /i, ''));
   const condition = found && conditionOf(found[3]!, parts);
   // Nothing is above all that can be.
   const canBe = condition && condition.holds(condition.so) && !condition.holds(condition.otherwise);
-  return state && canBe ? { subject: found[1]!.toUpperCase(), state, condition } : undefined;
+  return found && condition && canBe
+    ? { subject: asNamed(found[1]!), said: found[2]!.replace(/\bonly /i, ''), condition }
+    : undefined;
 }
 
 /** What is done for a condition in a scenario of its own: it is not so, is so for a while, and is not so again. */
@@ -152,10 +176,14 @@ export function underCondition(
   plain: string,
   parts: readonly Named[],
   done: readonly Stimulus[],
+  reads: Reads,
 ): Meaning | undefined {
   const found = conditional(plain, parts);
-  if (!found) return underGate(plain, parts, done);
-  const { subject, state, condition } = found;
+  if (!found) return underGate(plain, parts, done, reads);
+  const { subject, said, condition } = found;
+  const state = stateOf(said);
+  if (!state && !reads(`${subject} ${said} from ${BEGINS} s`, { parts, done }, 1)) return undefined;
+  const isCounted = isOfCounts(`${subject} ${said}`);
   const moves = done
     .flatMap((stimulus) =>
       touchedBy(stimulus)?.name === condition.part && isBrought(stimulus)
@@ -171,23 +199,10 @@ export function underCondition(
     const until = all[index + 1]?.begun;
     const isSo = condition.holds(move.to);
     // What is off is so before the program begins.
-    const isOff = isSo === (state === 'off');
-    const from = move.at === 0 && isOff ? 0 : timed(move.at + REACTS);
+    const isOff = state !== undefined && isSo === (state === 'off');
+    const from = move.at === 0 && isOff ? 0 : timed(move.at + (isCounted ? 0 : REACTS));
     const to = until === undefined ? undefined : timed(until - BEFORE);
     return to !== undefined && to <= from ? [] : [{ from, to, isSo }];
   });
-  const other = state === 'on' ? 'off' : 'on';
-  return saying(
-    ...stretches.map(({ from, to, isSo }) => {
-      const window =
-        to === undefined
-          ? from === 0
-            ? ''
-            : ` from ${from} s`
-          : from === 0
-            ? ` until ${to} s`
-            : ` from ${from} s to ${to} s`;
-      return `${stated(subject, isSo ? state : other, { parts })}${window}`;
-    }),
-  );
+  return inStretches({ subject, said, state }, stretches, { parts, done }, reads);
 }

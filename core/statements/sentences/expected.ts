@@ -34,7 +34,7 @@ export function readExpected(
   const figures = ofFigures(wordsOf(text, parts), parts);
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
-  const conditioned = underCondition(plain, parts, done);
+  const conditioned = underCondition(plain, parts, done, fitting);
   const unread = (): Result<never> => notUnderstoodOf(text, plain, parts);
   if (conditioned) return expectationsOf(conditioned, text, unread);
   const unseen = unseenIn(plain, parts);
@@ -259,6 +259,17 @@ function meaning(said: string, around: Around, depth: number): Meaning | undefin
     if (meant) return meant;
   }
   return undefined;
+}
+
+/** The meaning of what can be seen of the part that it is said of. */
+function fitting(said: string, around: Around, depth: number): Meaning | undefined {
+  const meant = meaning(said, around, depth);
+  if (!meant || 'problem' in meant) return meant;
+  const read = meant.sentences.flatMap((sentence) => {
+    const one = readExpectation(sentence);
+    return one.ok ? [one.value] : [];
+  });
+  return unlikeIts(read, around.parts) === undefined ? meant : undefined;
 }
 
 /** What is said, with a time behind it. */

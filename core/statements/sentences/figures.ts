@@ -14,6 +14,10 @@ const EMPTY = new RegExp(
 
 const COUNTS = new RegExp(`^(${NAMES}) counts (?:(up|down) )?from (\\d) (?:up |down )?to (\\d)(.*)$`, 'i');
 
+/** How fast it is counted: `, one per second`, `every 0.5 s, over and over`. */
+const AT_A_RATE =
+  /^,? (?:(?:in steps of|(?:with )?one(?: figure| step)?)? ?(?:every|each|per)|once (?:a|per|every)) (sec|\d+(?:\.\d+)? s)((?:,? over and over)?)$/i;
+
 /** `N1 counts down from 3 to 0` as the figures one after the other. */
 function counted(sentence: string): string {
   const [, name, , from = '', to = '', tail = ''] = COUNTS.exec(sentence) ?? [];
@@ -21,7 +25,14 @@ function counted(sentence: string): string {
   const [first, last] = [Number(from), Number(to)];
   const step = last < first ? -1 : 1;
   const figures = Array.from({ length: Math.abs(last - first) + 1 }, (_, index) => first + index * step);
-  return `${name} shows ${figures.join(', ')}${tail}`;
+  const [, length, again = ''] = AT_A_RATE.exec(tail) ?? [];
+  if (length === undefined) return `${name} shows ${figures.join(', ')}${tail}`;
+  const lasting = `for ${length === 'sec' ? 1 : Number.parseFloat(length)} s`;
+  // The last of them stays, unless it all begins again.
+  const shown = figures.map((figure, index) =>
+    index === figures.length - 1 && again === '' ? String(figure) : `${figure} ${lasting}`,
+  );
+  return `${name} shows ${shown.join(', then ')}${again}`;
 }
 
 /** A sentence on the figures of a display, or why there can be none. */

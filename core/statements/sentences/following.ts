@@ -89,7 +89,7 @@ export function asFollowing(plain: string, parts: readonly Named[]): string | un
   );
   if (follows) return sentence(follows[1]!, givenIn(follows[2]!, parts), false, follows[3]);
   const controls = new RegExp(
-    `^(${NAMES}) (?:dims|controls|sets|steers|changes|moves|turns) ${OF}(${NAMES})${ITS}${TAIL}$`,
+    `^(?:turning )?(${NAMES}) (?:dims|controls|sets|steers|changes|moves|turns|drives) ${OF}(${NAMES})${ITS}${TAIL}$`,
     'i',
   ).exec(plain);
   if (controls) return sentence(controls[2]!, givenIn(controls[1]!, parts), false, controls[3]);

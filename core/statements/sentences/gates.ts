@@ -1,8 +1,10 @@
 import { findKind } from '../../parts';
 import { isPress, type Press, type Stimulus } from '../../stimuli';
-import { stated, stateOf } from './on-off';
+import { stateOf } from './on-off';
 import { NAMES, timed, type Named } from './plain';
-import { saying, type Meaning } from './way';
+import { inStretches } from './stretches';
+import type { Meaning } from './way';
+import type { Reads } from './ways-staged';
 
 /** Seconds that a part may take to answer what is pressed. */
 const REACTS = 0.1;
@@ -63,13 +65,11 @@ function gateOf(clause: string, parts: readonly Named[]): Gate | undefined {
 function gated(
   plain: string,
   parts: readonly Named[],
-): { readonly subject: string; readonly state: 'on' | 'off'; readonly gate: Gate } | undefined {
+): { readonly subject: string; readonly said: string; readonly gate: Gate } | undefined {
   const [, subject = '', said = '', word = '', clause = ''] =
     new RegExp(`^(${NAMES}) (.+?),? (?:only )?(when|while|if|as long as|whenever|unless) (.+)$`, 'i').exec(
       plain,
     ) ?? [];
-  const state = stateOf(said.replace(/\bonly /i, ''));
-  if (!state) return undefined;
   const isUnless = word.toLowerCase() === 'unless';
   const held = isUnless
     ? clause.replace(new RegExp(`^(${NAMES}) is (${HELD})$`, 'i'), '$1 is not $2')
@@ -79,7 +79,7 @@ function gated(
   const isTurned = isUnless && held === clause;
   return {
     subject: subject.toUpperCase(),
-    state,
+    said: said.replace(/\bonly /i, ''),
     gate: isTurned ? { ...gate, isSo: (keys) => !gate.isSo(keys) } : gate,
   };
 }
@@ -103,10 +103,11 @@ export function underGate(
   plain: string,
   parts: readonly Named[],
   done: readonly Stimulus[],
+  reads: Reads,
 ): Meaning | undefined {
   const found = gated(plain, parts);
   if (!found) return undefined;
-  const { subject, state, gate } = found;
+  const { subject, said, gate } = found;
   const presses = done.filter(isPress).filter(({ press }) => gate.names.includes(press));
   const changes = presses.flatMap(({ at, for: length }) => [
     at,
@@ -129,11 +130,6 @@ export function underGate(
     return {
       problem: `Say first when that is so and when not: ${gate.names.map((name) => `hold ${name} from 1 s to 3 s`).join(', ')}.`,
     };
-  const other = state === 'on' ? 'off' : 'on';
-  return saying(
-    ...stretches.map(({ isSo, from, to }) => {
-      const begins = ` from ${timed(from + REACTS)} s`;
-      return `${stated(subject, isSo ? state : other, { parts })}${begins}${to === undefined ? '' : ` to ${to} s`}`;
-    }),
-  );
+  const reacted = stretches.map(({ isSo, from, to }) => ({ isSo, from: timed(from + REACTS), to }));
+  return inStretches({ subject, said, state: stateOf(said) }, reacted, { parts, done }, reads);
 }

@@ -1,4 +1,4 @@
-import { listText } from '../../words/words';
+import { listText, NUMBER_WORDS } from '../../words/words';
 import { findKind, isSingleLight, ledColours, type PartKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
@@ -10,15 +10,14 @@ export interface Named {
 }
 
 const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
-  ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'].map((word, index) => [
-    word,
-    index + 1,
-  ]),
+  NUMBER_WORDS.map((word, index) => [word, index + 1]),
 );
 
 /** What people call a part before or instead of its name. */
 const CALLED =
-  '(?:rgb led|led|lamp|light|buzzer|beeper|piezo|speaker|servo|motor|fan|pump|propeller|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit)';
+  '(?:rgb led|led|lamp|light|buzzer|beeper|piezo|speaker|servo|motor|fan|pump|propeller|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit|lcd|screen)';
+/** Words for which one of several is meant. */
+const PLACES = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
 const COLOUR = `(?:${ledColours.join('|')})`;
 const ELSEWHERE = String.raw`\b(?! on (?:the board|[a-z]{1,4}\d))`;
 /** `the red LED`, `red light`, `the green one`, where colours tell LEDs apart. */
@@ -43,7 +42,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
     quoted.push(found.slice(1, -1));
     return `"${PUT_BY}"`;
   });
-  let plain = ` ${unquoted.replace(/[.!]$/, '').replace(/[\u00a0\s]+/g, ' ')} `;
+  let plain = ` ${unquoted.replace(/(?<![.\- ])[.!]$/, '').replace(/[\u00a0\s]+/g, ' ')} `;
   const put = (from: RegExp, to: string | ((...found: string[]) => string)): void => {
     plain = plain.replace(from, to as string);
   };
@@ -51,13 +50,16 @@ export function plainly(text: string, parts: readonly Named[]): string {
     /\b(one|two|three|four|five|six|seven|eight|nine|ten)\b(?= (?:times?|press(?:es)?|pushes|clicks|s|secs?|seconds?|ms|milliseconds?)\b)/gi,
     (word) => String(COUNTS[word.toLowerCase()]),
   );
-  put(/\bhalf a second\b/gi, '0.5 s');
+  put(/\bhalf (?:a )?second\b/gi, '0.5 s');
   put(/\b(per|every|each|once a|twice a|times a) second\b/gi, '$1 sec');
   put(/\ba second\b/gi, '1 s');
+  put(new RegExp(`\\b(?:second|sec) (${NUMBER})\\b`, 'gi'), '$1 s');
   put(new RegExp(`(${NUMBER}) ?(?:milliseconds?|msecs?|ms)\\b`, 'gi'), (_, ms) => `${Number(ms) / 1000} s`);
   put(new RegExp(`(${NUMBER}) ?(?:seconds?|secs?|s)\\b`, 'gi'), '$1 s');
   put(new RegExp(`(${NUMBER}) ?(?:degrees?|deg)\\b`, 'gi'), '$1°');
   put(new RegExp(`(${NUMBER}) ?(?:per ?cent|percent|%)`, 'gi'), '$1 %');
+  // “Between 20 and 40 cm” speaks of centimetres twice.
+  put(new RegExp(`(${NUMBER}) (and|to|or) (?=${NUMBER} ?(?:centimet(?:re|er)s?|cm)\\b)`, 'gi'), '$1 cm $2 ');
   put(new RegExp(`(${NUMBER}) ?(?:centimet(?:re|er)s?|cm)\\b`, 'gi'), (_, cm) => `${Number(cm) / 100} m`);
   put(new RegExp(`(${NUMBER}) ?(?:met(?:re|er)s?|m)\\b`, 'gi'), '$1 m');
   put(/\b(is|are|does|do)n['’]t\b/gi, '$1 not');
@@ -81,22 +83,47 @@ export function plainly(text: string, parts: readonly Named[]): string {
   );
   put(new RegExp(`\\bfor at least (?=${NUMBER} s\\b)`, 'gi'), 'for ');
   put(
+    new RegExp(
+      `\\b(?:the )?(${CALLED})(?: (?:number|no\\.?)|) ?#?(\\d{1,2})\\b(?! ?(?:[.:]\\d|times?\\b|s\\b|%|°|m\\b|hz\\b|led|lamp))`,
+      'gi',
+    ),
+    (whole, called, number) =>
+      calledSo(called!, parts).find((name) => name.replace(/^\D+/, '') === number) ?? whole,
+  );
+  put(new RegExp(`\\b(?:the )?(${PLACES.join('|')}|last) (${CALLED})\\b`, 'gi'), (whole, place, called) => {
+    const names = calledSo(called!, parts);
+    const index = /last/i.test(place!) ? names.length - 1 : PLACES.indexOf(place!.toLowerCase());
+    return (names.length > 1 ? names[index] : undefined) ?? whole;
+  });
+  put(
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
   // “Servo at 90°”: what a sentence begins with is what it is about.
   put(
     new RegExp(
-      `^ (${CALLED})(?= (?:is|at|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|pressed|held|turned|released)\\b)`,
+      `^ (${CALLED})(?= (?:is|at|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
       'i',
     ),
     (whole, called) => (/^light$/i.test(called!) ? whole : ` ${onlyOne(called!, parts) ?? called!}`),
+  );
+  put(new RegExp(`^ (${NUMBER} s): (?=\\S)`), ' at $1 ');
+  put(new RegExp(`^ (${TIME}),? (?!of )(.+) $`, 'i'), ' $2 $1 ');
+  put(
+    new RegExp(
+      '^ (rgb led|led|lamp|buzzer|beeper|piezo|speaker|servo|motor|fan|pump|relay)(?= (?:on|off|lit|dark|silent)\\b)',
+      'i',
+    ),
+    (_, called) => ` ${onlyOne(called!, parts) ?? called!}`,
   );
   put(/\bonly (?=(?:while|when|if|as long as)\b)/gi, '');
   const byColour = (whole: string, colour?: string): string => onlyOfColour(colour!, parts) ?? whole;
   put(LED_OF_COLOUR, byColour);
   if (!parts.some(({ kind }) => hasAnyColour(kind))) put(COLOUR_ALONE, byColour);
-  put(new RegExp(`^ (${TIME}),? (?!of )(.+) $`, 'i'), ' $2 $1 ');
+  put(/\bit (?=(?:shows|displays|reads|counts)\b)/gi, (whole) => {
+    const display = onlyOne('display', parts);
+    return display === undefined ? whole : `${display} `;
+  });
   return plain
     .trim()
     .replace(/ +/g, ' ')
@@ -129,7 +156,11 @@ export function unclearIn(
   plain: string,
   parts: readonly Named[],
 ): { readonly called: string; readonly names: readonly string[] } | undefined {
-  const called = new RegExp(`\\bthe (${CALLED})\\b`, 'i').exec(plain)?.[1];
+  const [, named, first] =
+    new RegExp(`\\bthe (${CALLED})\\b|^(${CALLED})(?= (?:is|blinks|flashes|on|off|lit|dark)\\b)`, 'i').exec(
+      plain,
+    ) ?? [];
+  const called = named ?? first;
   const names = called === undefined ? [] : calledSo(called, parts);
   return called !== undefined && names.length > 1 ? { called, names } : undefined;
 }
@@ -167,6 +198,8 @@ function calledSo(called: string, parts: readonly Named[]): readonly string[] {
       slider: stimulus === 'turn' && !title.includes('switch'),
       sensor: stimulus !== undefined && stimulus !== 'press' && stimulus !== 'turn',
       display: observed === 'text' || showsFigures(known),
+      lcd: observed === 'text',
+      screen: observed === 'text',
       digit: showsFigures(known),
     };
     return byUse[word] ?? false;
@@ -189,6 +222,10 @@ function onlyOfColour(colour: string, parts: readonly Named[]): string | undefin
   const fitting = exactly.length > 0 || !ALIKE.includes(colour.toLowerCase()) ? exactly : of(ALIKE);
   return fitting.length === 1 ? fitting[0]!.ref : undefined;
 }
+
+/** The names of all LEDs of one colour. */
+export const lightsIn = (parts: readonly Named[]): readonly string[] =>
+  parts.filter((part) => findKind(part.kind) && isSingleLight(part)).map(({ ref }) => ref);
 
 /** The only part to which something is done in that way. */
 export function onlyTouched(how: StimulusKind, parts: readonly Named[]): string | undefined {

@@ -65,7 +65,10 @@ describe('what must be seen is understood as people say it', () => {
     ['D1 is on after the button S1 is pressed', ['D1 goes on within 0.1 s of S1']],
     ['D1 toggles with each press of S1', ['D1 changes within 0.1 s of S1']],
     ['D1 flashes 3 times after S1 is pressed', ['D1 flashes 3 times after S1']],
-    ['D1 is on until S1 is pressed', ['D1 is on all the time until 1 s']],
+    [
+      'D1 is on until S1 is pressed',
+      ['D1 is on all the time until 1 s', 'D1 is off all the time from 1.1 s'],
+    ],
     ['D1 blinks every second', ['D1 lit 0.5 s, dark 0.5 s, over and over']],
     ['D1 blinks twice per second', ['D1 lit 0.25 s, dark 0.25 s, over and over']],
     ['D1 blinks every 3 seconds', ['D1 lit 1.5 s, dark 1.5 s, over and over']],

@@ -51,7 +51,7 @@ describe('one light of several', () => {
     'only one light is lit at a time',
     'the LEDs are on one at a time',
     'never two LEDs on at once',
-  ])('at a time: %s', (text) => expect(begun(text).join()).toContain('D1 and D2 and D3 never lit together'));
+  ])('at a time: %s', (text) => expect(begun(text).join()).toContain('D1, D2 and D3 never lit together'));
 
   test('each may do its own, behind a comma', () => {
     expect(begun('D1 is on, D2 is off from 2 s')).toEqual([

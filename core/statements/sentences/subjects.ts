@@ -60,7 +60,7 @@ export function unlikeIts(read: readonly Expectation[], parts: readonly Named[])
 const OF_LEDS =
   /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b|^(all|both)(?: of them)?(?= (?:are |stay |go )?(?:on|off|lit|dark|out)\b)/i;
 const OF_ALL =
-  /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights|shines)\b)/i;
+  /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights(?: up)?|shines|is seen)\b)/i;
 
 /** `all LEDs are off`, `everything is off`, `nothing happens`, `no sound`: the parts that are meant, by their names. */
 export function aboutAll(plain: string, parts: readonly Named[]): string {
@@ -78,13 +78,14 @@ export function aboutAll(plain: string, parts: readonly Named[]): string {
   if (ofLeds && leds.length > 0 && (how?.toLowerCase() !== 'both' || leds.length === 2))
     return said(leds, plain.slice(ofLeds.length));
   const [ofAll] = OF_ALL.exec(plain) ?? [];
-  if (ofAll && all.length > 0)
+  const meant = /^nothing (?:lights|shines)/i.test(plain) && leds.length > 0 ? leds : all;
+  if (ofAll && meant.length > 0)
     return said(
-      all,
+      meant,
       plain
         .slice(ofAll.length)
         .replace(
-          /^(?:is|are|goes|stays|turns) (?:off|dark|out|on|lit)\b|^(?:happens|lights|shines)\b/i,
+          /^(?:is|are|goes|stays|turns) (?:off|dark|out|on|lit)\b|^(?:happens|lights(?: up)?|shines|is seen)\b/i,
           'are off',
         ),
     );

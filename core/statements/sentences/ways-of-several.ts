@@ -1,13 +1,26 @@
-import { findKind, isSingleLight } from '../../parts';
-import { NAMES, type Named } from './plain';
+import { listText, NUMBER_WORDS } from '../../words/words';
+import { lightsIn, NAMES } from './plain';
 import { saying, whole, type Around, type Meaning, type Way } from './way';
 import type { Reads } from './ways-staged';
 
 /** Time windows, as they stand behind what they are about. */
 const TAIL = '((?: (?:from|until|between|after|when|while|at|for) .*)?)';
 
-const ledsIn = (parts: readonly Named[]): readonly string[] =>
-  parts.filter((part) => findKind(part.kind) && isSingleLight(part)).map(({ ref }) => ref);
+const LIST = `${NAMES}(?:(?:, ?(?:and |or )?| and | or )${NAMES})+`;
+const HOW_MANY = `(?:${NUMBER_WORDS.join('|')}|\\d+)`;
+const amountOf = (said: string): number => {
+  const place = NUMBER_WORDS.findIndex((word) => word === said.toLowerCase());
+  return place < 0 ? Number(said) : place + 1;
+};
+const namesIn = (said: string): readonly string[] =>
+  (said.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
+
+/** The lights of a row from one to another, either way round. */
+function between(from: string, to: string, lights: readonly string[]): readonly string[] {
+  const [first, last] = [lights.indexOf(from), lights.indexOf(to)];
+  if (first < 0 || last < 0) return [];
+  return first <= last ? lights.slice(first, last + 1) : lights.slice(last, first + 1).toReversed();
+}
 
 /** The meanings of sentences together; `undefined` where one of them has none. */
 function all(sentences: readonly string[], reads: Reads, around: Around, depth: number): Meaning | undefined {
@@ -27,7 +40,7 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
     ),
     means: ([first, second, third, tail = ''], around, depth) => {
       const name = (first ?? second ?? third ?? '').toUpperCase();
-      const others = ledsIn(around.parts).filter((other) => other !== name);
+      const others = lightsIn(around.parts).filter((other) => other !== name);
       return all(
         [`${name} is on${tail}`, ...others.map((other) => `${other} is off${tail}`)],
         reads,
@@ -41,7 +54,7 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
       `(?:(?:at most|no more than|never more than|only|exactly) one (?:led|lamp|light)(?: is (?:on|lit)| shines)(?: at (?:a|the same) time| at once)?|(?:one (?:led|lamp|light)|the (?:leds|lamps|lights)(?: are (?:on|lit))?) at a time|never two (?:leds|lamps|lights) (?:are )?(?:on|lit)?(?: at once| together| at the same time)?)${TAIL}`,
     ),
     means: ([tail = ''], { parts }) => {
-      const leds = ledsIn(parts);
+      const leds = lightsIn(parts);
       return leds.length > 1 ? saying(`${leds.join(' and ')} never lit together${tail}`) : undefined;
     },
   },
@@ -53,6 +66,72 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
       saying(
         `${(names.toUpperCase().match(new RegExp(NAMES, 'g')) ?? []).join(' and ')} never lit together${tail}`,
       ),
+  },
+  // exactly one of D1 and D2 is on, at least one LED is on
+  {
+    pattern: whole(
+      `(?:always )?(?:(exactly|just|at least|at most|no more than|never more than|only) )?(${HOW_MANY}|an?|some) (?:of (${LIST})|(?:of the )?(?:leds|lamps|lights|led|lamp|light))(?: is| are)?(?: always)? (?:on|lit)(?: (?:at any time|at all times|all the time|at once|always|together))?${TAIL}`,
+    ),
+    means: ([how, count = '', names, tail = ''], { parts }) => {
+      const lights = names === undefined ? lightsIn(parts) : namesIn(names);
+      if (lights.length < 2) return undefined;
+      const said = how === undefined ? (names === undefined ? 'at least' : 'exactly') : how;
+      const amount = /^(?:an?|some)$/i.test(count) ? 'one' : count;
+      return saying(`${/only/i.test(said) ? 'exactly' : said} ${amount} of ${listText(lights)} lit${tail}`);
+    },
+  },
+  {
+    pattern: whole(`(?:either )?(${NAMES}) or (${NAMES}) is (?:always )?(?:on|lit)${TAIL}`),
+    means: ([one = '', other = '', tail = '']) => saying(`exactly one of ${one} and ${other} lit${tail}`),
+  },
+  // D2 is the opposite of D1, D1 is on when D2 is off
+  {
+    pattern: whole(
+      `(${NAMES}) (?:(?:is|does) (?:always )?(?:the )?(?:opposite|contrary|reverse|inverse) (?:of|to)|is (?:on|lit) (?:when|while|whenever|if|as long as)) (${NAMES})(?: is (?:off|dark))?(?:,? and (?:vice versa|the other way round))?${TAIL}`,
+    ),
+    means: ([one = '', other = '', tail = ''], { parts }) => {
+      const lights = lightsIn(parts);
+      return lights.length > 0 && ![one, other].every((name) => lights.includes(name.toUpperCase()))
+        ? undefined
+        : saying(`exactly one of ${one} and ${other} lit${tail}`);
+    },
+  },
+  // never all three on, never two at once
+  {
+    pattern: whole(
+      `(?:never (?:(all)(?: (${HOW_MANY}))?|(${HOW_MANY})) (?:of the )?(?:leds|lamps|lights)|(${LIST}) (?:are )?never all)(?: are)?(?: (?:on|lit))?(?: (?:at once|together|at the same time|at a time))?${TAIL}`,
+    ),
+    means: ([, , count, names, tail = ''], { parts }) => {
+      const lights = names === undefined ? lightsIn(parts) : namesIn(names);
+      if (lights.length < 2) return undefined;
+      const most = (count === undefined ? lights.length : amountOf(count)) - 1;
+      return saying(`at most ${most} of ${listText(lights)} lit${tail}`);
+    },
+  },
+  // D1 and D2 are always the same
+  {
+    pattern: whole(
+      `(${LIST}) (?:are |do |always )*(?:(?:exactly )?the same(?: thing)?(?: all the time| at (?:all times|any time))?|alike|(?:light(?: up)?|shine|blink|flash|go on(?: and off)?|are (?:on|lit)) (?:together|at the same times?|in step|in sync(?:hrony)?|simultaneously))${TAIL}`,
+    ),
+    means: ([names = '', tail = '']) => saying(`${listText(namesIn(names))} lit and dark together${tail}`),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:is |does |always )*(?:the same as|copies|mirrors|like|blinks? like|in step with|together with) (${NAMES})${TAIL}`,
+    ),
+    means: ([one = '', other = '', tail = '']) => saying(`${one} and ${other} lit and dark together${tail}`),
+  },
+  // the light goes from D1 to D4 and back
+  {
+    pattern: whole(
+      `(?:the|an?|one) (?:light|led|lamp|dot) (?:goes|runs|moves|wanders|walks|travels|jumps|wanders along|hops|chases) (?:along )?from (${NAMES}) to (${NAMES})((?:,? and (?:then )?back(?: again)?(?: to ${NAMES})?)?)(?:,? (?:over and over(?: again)?|again and again|on and on|repeatedly|in a loop|endlessly|forever))?${TAIL}`,
+    ),
+    means: ([from = '', to = '', back = '', tail = ''], { parts }) => {
+      const row = between(from.toUpperCase(), to.toUpperCase(), lightsIn(parts));
+      if (row.length < 2) return undefined;
+      const all = back === '' ? row : [...row, ...row.slice(1, -1).toReversed()];
+      return saying(`${all.join(', then ')}${tail}`);
+    },
   },
   // D1 is on, D2 is off
   {

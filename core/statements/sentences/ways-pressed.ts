@@ -1,5 +1,4 @@
 import { findKind } from '../../parts';
-import { COLOUR, colourCalled } from './colours';
 import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { stated, stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
@@ -110,12 +109,11 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
   // … while S1 is held
   {
-    pattern: whole(`(.+?),? (?:while|as long as|when) (${NAMES}) is (?:held(?: down)?|down|kept pressed)`),
-    means: ([said = '', name = ''], around) => whileHeld(said, name, around),
-  },
-  {
-    pattern: whole(`(.+?),? (?:while|as long as) (${NAMES}) is pressed`),
-    means: ([said = '', name = ''], around) => whileHeld(said, name, around),
+    pattern: whole(
+      `(.+?),? (?:(?:while|as long as|when) (${NAMES}) is (?:held(?: down)?|down|kept pressed)|(?:while|as long as) (${NAMES}) is pressed)`,
+    ),
+    means: ([said = '', one, other], around, depth) =>
+      whileHeld(said, one ?? other ?? '', around, tailed, depth),
   },
   // … for 5 s after S1, with what comes after it
   {
@@ -197,6 +195,14 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
         return {
           problem: `Say first when ${name.toUpperCase()} is pressed: press ${name.toUpperCase()} at 2 s.`,
         };
+      const [, subject, rest = ''] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
+      const state = stateOf(rest);
+      // What is so until then is not so any more.
+      if (subject !== undefined && state)
+        return saying(
+          `${stated(subject, state, around)} until ${at} s`,
+          `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(at + AT_ONCE)} s`,
+        );
       return tailed(said, ` until ${at} s`, around, depth);
     },
   },
@@ -213,8 +219,25 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
 ];
 
-/** What is done for a sentence on the third press in a scenario of its own: so many presses. */
+const HELD = `(?:(?:while|as long as) (${NAMES}) is (?:held(?: down)?|down|kept pressed|pressed)|when (${NAMES}) is (?:held(?: down)?|down|kept pressed)|(?:after|when|once|as soon as) (${NAMES}) is (?:released|let go(?: of)?|up again))$`;
+/** In a scenario that is made for it: when a button is held, for how long, and when one is pressed that ends something. */
+const [HELD_AT, HELD_S, ENDS_AT] = [2, 2, 4];
+
+/** What is done for a sentence on what is so while a button is held, when it is let go, and until it is pressed. */
+function doneForHold(plain: string, parts: readonly Named[]): readonly Stimulus[] {
+  const isButton = (name: string): boolean =>
+    parts.some(({ ref, kind }) => ref === name && findKind(kind)?.stimulus === 'press');
+  const held = new RegExp(HELD, 'i').exec(plain)?.slice(1).find(Boolean)?.toUpperCase();
+  if (held !== undefined && isButton(held)) return [{ at: HELD_AT, press: held, for: HELD_S }];
+  const ending = new RegExp(`(?:until|till|before) (${NAMES})(?: is (?:pressed|pushed))?$`, 'i').exec(plain);
+  const name = ending?.[1]!.toUpperCase();
+  return name !== undefined && isButton(name) ? [{ at: ENDS_AT, press: name, for: USUAL_PRESS_S }] : [];
+}
+
+/** What is done for a sentence on presses in a scenario of its own: a hold, or so many presses. */
 export function doneForPresses(plain: string, parts: readonly Named[]): readonly Stimulus[] {
+  const hold = doneForHold(plain, parts);
+  if (hold.length > 0) return hold;
   const found = [AFTER_NTH, AFTER_SO_MANY].map((source) => whole(source).exec(plain)).find(Boolean);
   const { count = 0, name } = found ? countedIn(found.slice(2)) : {};
   const button = name?.toUpperCase() ?? onlyTouched('press', parts);
@@ -254,18 +277,23 @@ function afterPress(
 }
 
 /** What holds from a press until it is let go, and no longer. */
-function whileHeld(said: string, pressed: string, around: Around): Meaning | undefined {
+function whileHeld(
+  said: string,
+  pressed: string,
+  around: Around,
+  tailed: Tailed,
+  depth: number,
+): Meaning | undefined {
   const [, subject = '', rest = ''] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
   const state = stateOf(rest);
-  const colour = new RegExp(`^is (${COLOUR})$`, 'i').exec(rest)?.[1];
-  if (!state && colour === undefined) return undefined;
   const name = pressed.toUpperCase();
   const press = around.done.find((stimulus) => isPress(stimulus) && stimulus.press === name);
-  if (!press || !isPress(press)) return notHeldYet(name);
-  if (!state)
-    return saying(
-      `${subject} is ${colourCalled(colour!)} from ${AT_ONCE} s${press.for === undefined ? '' : ` to ${Math.max(AT_ONCE, timed(press.for - AT_ONCE))} s`} after ${name}`,
-    );
+  if (!press || !isPress(press))
+    return state || tailed(said, ` after ${name}`, around, depth) ? notHeldYet(name) : undefined;
+  if (!state) {
+    const until = press.for === undefined ? '' : ` to ${Math.max(AT_ONCE, timed(press.for - AT_ONCE))} s`;
+    return tailed(said, ` from ${AT_ONCE} s${until} after ${name}`, around, depth);
+  }
   const from = `${stated(subject, state, around)} from ${AT_ONCE} s`;
   if (press.for === undefined) return saying(`${from} after ${name}`);
   const end = Math.max(AT_ONCE, timed(press.for - AT_ONCE));

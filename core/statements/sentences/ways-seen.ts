@@ -1,13 +1,37 @@
+import { CALL_FOR_HELP, groupsOf, SIGNALS } from '../../expectations/morse';
+import { NUMBER_WORDS } from '../../words/words';
 import { COLOUR, colourCalled } from './colours';
 import { observedOf } from './on-off';
-import { NAMES, timed } from './plain';
-import { saying, SECONDS, whole, type Way } from './way';
+import { lightsIn, NAMES, timed } from './plain';
+import { AT_ONCE } from './ways-pressed';
+import { saying, SECONDS, whole, type Meaning, type Way } from './way';
 
 /** Points of brightness by which “90 % bright” may be off. */
 const ABOUT = 10;
 /** What is called dim and what bright, in percent as an eye sees it. */
 const DIM = [5, 50] as const;
 const BRIGHT = [60, 100] as const;
+
+/** Time windows, as they stand behind what they are about. */
+const TAIL = '((?: (?:from|until|between|after) .*)?)';
+const COUNT = `(?:once|twice|${NUMBER_WORDS.join('|')}|\\d+)(?: times?)?`;
+/** `three short`, `short twice`, `3 long flashes`. */
+const SHORT_OR_LONG = `(?:${COUNT} (?:short|long)(?:ly)?(?: (?:ones?|flash(?:es)?|blinks?|beeps?|signals?|times?|tones?))?|(?:short|long)(?:ly)? ${COUNT})`;
+
+const countIn = (group: string): number => {
+  if (/\bonce\b/i.test(group)) return 1;
+  if (/\btwice\b/i.test(group)) return 2;
+  const place = NUMBER_WORDS.findIndex((word) => new RegExp(`\\b${word}\\b`, 'i').test(group));
+  return place >= 0 && !/\d/.test(group) ? place + 1 : Number.parseInt(/\d+/.exec(group)?.[0] ?? '1', 10);
+};
+
+const howItFlashes = (name: string): Meaning => ({
+  problem: `Say how ${name} flashes: “${name} flashes 3 times”, or “${name} lit 0.5 s, dark 0.5 s”.`,
+});
+
+/** `SOS` in capitals and `... ---` are signals; `once`, `slowly` and the name of a part are none. */
+const isMeantAsSignals = (said: string): boolean =>
+  new RegExp(`^(?:${SIGNALS})$`).test(said) && !/^\d+$/.test(said) && !new RegExp(`^${NAMES}$`).test(said);
 
 /** How a part is seen, heard and read: rhythms, colours, tones, texts, brightness and angles. */
 export const waysSeen: readonly Way[] = [
@@ -45,6 +69,54 @@ export const waysSeen: readonly Way[] = [
     },
   },
   {
+    pattern: whole(
+      `(${NAMES}) (?:toggles|changes|switches|goes on and off|turns over)(?: its state)? every (?:sec|half sec|${SECONDS})`,
+    ),
+    means: ([subject = '', length = '1']) => saying(`${subject} lit ${length} s, dark ${length} s`),
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? (\\d+ times) (?:in|within|over|during) ${SECONDS}`),
+    means: ([subject = '', count = '', length = '']) =>
+      saying(`${subject} flashes ${count} until ${length} s`),
+  },
+  // dots and dashes
+  {
+    pattern: whole(
+      `(${NAMES}) (?:flash|blink|beep|chirp|signal|send|sound|play|morse|give|show|tap|spell)(?:es|s)?(?: out)?(?: the)?(?: (?:letters?|word|code|signal|Morse code(?: for)?))* ["“']?([A-Z0-9.\\- ]+?)["”']?(?: in Morse(?: code)?)?${TAIL}`,
+    ),
+    means: ([subject = '', signals = '', tail = '']) =>
+      isMeantAsSignals(signals) ? saying(`${subject} signals “${signals}”${tail}`) : undefined,
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:flash|blink|beep|chirp|signal|sound)(?:es|s)? ((?:${SHORT_OR_LONG}(?:,| and| then|, then|, and)* ?)+)${TAIL}`,
+    ),
+    means: ([subject = '', counted = '', tail = '']) => {
+      const groups = [...counted.matchAll(new RegExp(SHORT_OR_LONG, 'gi'))].map(([group]) => group);
+      const signs = groups.map((group) => (/long/i.test(group) ? '-' : '.').repeat(countIn(group)));
+      // Nothing is said of pauses between letters.
+      const all = signs.join('');
+      const said = groupsOf(CALL_FOR_HELP).join('') === all ? CALL_FOR_HELP : all;
+      return signs.length > 1 ? saying(`${subject} signals “${said}”${tail}`) : undefined;
+    },
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? (?:in )?(${COLOUR}|${NAMES})`),
+    means: ([subject = '', colour = ''], { parts }) => {
+      const name = subject.toUpperCase();
+      if (lightsIn(parts).includes(name)) return howItFlashes(name);
+      return {
+        problem: `Say how long ${name} is lit and dark: “${name} is ${colourCalled(colour)} for 0.5 s, then off for 0.5 s, over and over”, or “${name} lit 0.5 s, dark 0.5 s”.`,
+      };
+    },
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:(?:is|does) not|never) (?:flash|blink)(?:es|ing)?`),
+    means: ([subject = '']) => ({
+      problem: `Say what is seen instead: “${subject.toUpperCase()} is on”, or “${subject.toUpperCase()} is off”.`,
+    }),
+  },
+  {
     pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? every ${SECONDS}`),
     means: ([subject = '', period = '']) => {
       const half = timed(Number(period) / 2);
@@ -60,9 +132,7 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)?`),
-    means: ([subject = '']) => ({
-      problem: `Say how ${subject.toUpperCase()} flashes: “${subject.toUpperCase()} flashes 3 times”, or “${subject.toUpperCase()} lit 0.5 s, dark 0.5 s”.`,
-    }),
+    means: ([subject = '']) => howItFlashes(subject.toUpperCase()),
   },
   {
     pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? (once|twice|\\d+ times?)(.*)`),
@@ -100,7 +170,9 @@ export const waysSeen: readonly Way[] = [
       ),
   },
   {
-    pattern: whole(`(${NAMES}) (?:pulses|breathes|fades(?: in and out| up and down)?|changes brightness)`),
+    pattern: whole(
+      `(${NAMES}) (?:pulses|breathes|fades(?: in and out| up and down)?|changes brightness)(?: (?:every ${SECONDS}|over and over|slowly|smoothly|gently))*`,
+    ),
     means: ([subject = '']) => {
       const name = subject.toUpperCase();
       return {
@@ -168,6 +240,44 @@ export const waysSeen: readonly Way[] = [
     means: ([subject = '', text = ''], { parts }) =>
       observedOf(subject, parts) === 'text' || parts.length === 0
         ? saying(`${subject} reads ${text}`)
+        : undefined,
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:(?:does not|never) changes?|stays as it is|stays the same)`),
+    means: ([subject = '']) => ({
+      problem: `Say what ${subject.toUpperCase()} is then: “${subject.toUpperCase()} is off”, or “${subject.toUpperCase()} is on”.`,
+    }),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:is |goes |turns |comes )?(on|off) after ${SECONDS},? (?:and |then |but )*(?:is |goes |turns )?(on|off)(?: again)? after ${SECONDS}`,
+    ),
+    means: ([subject = '', first = '', begins = '', second = '', ends = '']) =>
+      first !== second && Number(begins) < Number(ends)
+        ? saying(
+            `${subject} is ${first} from ${timed(Number(begins) + AT_ONCE)} s to ${ends} s`,
+            `${subject} is ${second} from ${timed(Number(ends) + AT_ONCE)} s`,
+          )
+        : undefined,
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:counts(?: up)?(?: the| all)?(?: presses| clicks)?|shows (?:the number of|how many) (?:presses|clicks)|(?:counts|goes) up)((?: .*)?)`,
+    ),
+    means: ([subject = ''], { parts }) =>
+      ['text', 'light'].includes(observedOf(subject, parts) ?? '')
+        ? {
+            problem: `Say what ${subject.toUpperCase()} shows after so many presses: “after 3 presses of S1, ${subject.toUpperCase()} ${observedOf(subject, parts) === 'text' ? 'reads “3”' : 'shows 3'}”.`,
+          }
+        : undefined,
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:shows|displays|says|reads) ((?!the |an? |how |what |its |nothing|all |text|number|“|")[A-Za-z][\\w !?'-]*?)${TAIL}`,
+    ),
+    means: ([subject = '', text = '', tail = ''], { parts }) =>
+      observedOf(subject, parts) === 'text' && !/ (?:when|while|if|as) /.test(text)
+        ? saying(`${subject} reads “${text}”${tail}`)
         : undefined,
   },
   {

@@ -35,6 +35,12 @@ export type Reads = (said: string, around: Around, depth: number) => Meaning | u
  */
 export const waysStaged = (reads: Reads): readonly Way[] => [
   {
+    pattern: whole(`(${NAMES}) changes(?: its)? colou?r (?:when .*|with .*|after .*)`),
+    means: ([subject = '']) => ({
+      problem: `Say which colour comes with which press: “the first press makes ${subject.toUpperCase()} red, the second green”.`,
+    }),
+  },
+  {
     pattern: whole(`(${NAMES}) (?:first )?(.+ for ${SECONDS}(?:,|;| and then| then).+)`),
     means: ([subject = '', said = ''], around, depth) => {
       const isAgain = AGAIN.test(said);
@@ -62,7 +68,7 @@ export const waysStaged = (reads: Reads): readonly Way[] => [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:(?:cycles|goes|runs|fades|changes) through|changes (?:its )?colou?rs?\\b|rotates through|is (?:${COLOUR})(?:,? (?:and )?then (?:${COLOUR}))+) ?.*`,
+      `(${NAMES}) (?:(?:cycles|goes|runs|fades|changes) through|changes (?:its )?colou?rs?\\b(?! (?:when|with|after|on|at) )|rotates through|is (?:${COLOUR})(?:,? (?:and )?then (?:${COLOUR}))+) ?.*`,
     ),
     means: ([subject = '']) => {
       const name = subject.toUpperCase();

@@ -1,34 +1,141 @@
+import { observedOf } from './on-off';
+import { asAnswers } from './pressing';
 import { NAMES, onlyTouched, type Named } from './plain';
+import { SECONDS } from './way';
 
-const WHEN = '(?:when|whenever|if|while|as long as|once|after|each time|every time|as soon as)';
-const USED = '(?:pressed|pushed|held(?: down)?|released|let go(?: of)?|turned|touched|used)';
-const SOMEBODY = '(?:something|somebody|someone|anything|anybody|anyone|a person|a hand|motion|movement)';
+const WHEN = '(?:when|whenever|if|while|as long as|once|after|each time|every time|as soon as|until|unless)';
+const USED = '(?:pressed|pushed|held(?: down)?|down|released|let go(?: of)?|up again|turned|touched|used)';
+const SOMEBODY =
+  '(?:something|somebody|someone|anything|anybody|anyone|a person|people|an? (?:hand|object|obstacle)|motion|movement)';
 const COMES =
   '(?:moves|walks? (?:past|by)|passes(?: by)?|comes (?:by|past|near)|is (?:detected|sensed|seen|there))';
+const IS = '(?:is|gets|becomes|goes|comes|rises|falls|climbs|turns|grows|drops|sinks)';
+const COMPARED =
+  '(?:closer|nearer|farther|further|warmer|hotter|colder|cooler|brighter|darker|more|less|higher|lower|greater|smaller) than|above|over|below|under|beyond|within';
+const AMOUNT = String.raw`-?\d*\.?\d+(?: ?(?:%|°(?: ?c)?|m))?(?: away)?`;
 
 const AT_FIRST = / (?:at the (?:start|beginning)|at first|initially|to begin with)$/i;
 /** Seconds that are called the beginning. */
 const BEGINNING = 0.5;
 
+/** Clauses of which one knows where they end, without a comma. */
+const CLAUSES: readonly string[] = [
+  `${NAMES}(?: and ${NAMES})? (?:is|are|was|has been) (?:not )?${USED}(?: (?:\\d+ times|twice))?`,
+  `\\d+ presses(?: of ${NAMES})?`,
+  `the \\w+ press(?: of ${NAMES})?`,
+  `${NAMES}(?=,? ${NAMES})`,
+  `(?:both|all|either|any|no|neither)(?: of)?(?: the)?(?: \\w+)? buttons? (?:is|are) ${USED}`,
+  `${NAMES} is (?:on|off|closed|open)`,
+  `it ${IS} \\w+`,
+  `(?:${SOMEBODY}|it|the (?:temperature|distance|light|brightness|room|air)|${NAMES}) ${IS} (?:${COMPARED}) ${AMOUNT}`,
+];
+/** What a sentence is about: `D1`, `D1 and D2`, `all LEDs`. */
+const SUBJECT = `(?:${NAMES}\\b|(?:all|both)(?: of)?(?: the)? (?:leds|lamps|lights)\\b|everything\\b|nothing\\b)`;
+
+type Found = readonly string[];
+/** One way to say it in another order or in other words; what it is understood as. */
+type Order = readonly [pattern: RegExp, says: (found: Found, parts: readonly Named[]) => string | undefined];
+
+const order = (pattern: string, says: Order[1]): Order => [new RegExp(pattern, 'i'), says];
+
+/** Each is tried once, from above to below, on what the ones before it have made. */
+const orders: readonly Order[] = [
+  [AT_FIRST, () => ` until ${BEGINNING} s`],
+  order(`\\b(?:for|in|during) the first ${SECONDS}`, ([length]) => `until ${length} s`),
+  order(`\\b${WHEN} ${SOMEBODY} ${COMES}`, (_, parts) => {
+    const motion = onlyTouched('motion', parts);
+    return motion === undefined ? undefined : `after ${motion}`;
+  }),
+  // in the dark
+  order(`\\b(?:in|at) (?:the )?(?:dark(?:ness)?|night)\\b`, (_, parts) =>
+    onlyTouched('light', parts) === undefined ? undefined : 'when it is dark',
+  ),
+  order(
+    `\\b(?:in (?:the |full |bright )*(?:light|daylight|sunlight)|by day|in the daytime)\\b`,
+    (_, parts) => (onlyTouched('light', parts) === undefined ? undefined : 'when it is bright'),
+  ),
+  // somebody comes closer than 10 cm and …; closer than 10 cm, …
+  order(
+    `^(?:(${SOMEBODY}|the (?:distance|temperature|light|brightness)|it) ${IS} )?(${COMPARED}) (${AMOUNT})(?:,| and| then|, then)* (${SUBJECT}.+)$`,
+    ([who, compared, amount, said]) =>
+      `${said} when ${who ?? (/°/.test(amount!) ? 'it' : 'something')} is ${compared} ${amount}`,
+  ),
+  // … below 20 °C
+  order(
+    `^(${NAMES} (?!.*\\b(?:when|while|if|warmer|between|from)\\b).+?) (above|over|below|under) (${AMOUNT})$`,
+    ([said, compared, amount]) =>
+      /°/.test(amount!)
+        ? `${said} when it is ${compared} ${amount}`
+        : /m/.test(amount!)
+          ? `${said} when something is ${compared} ${amount}`
+          : undefined,
+  ),
+  order(
+    `^(${NAMES} (?!.*\\b(?:when|while|if)\\b).+?) between (-?\\d*\\.?\\d+)(?: ?(?:°(?: ?c)?|m))? and (-?\\d*\\.?\\d+ ?(?:° ?c|m))$`,
+    ([said, least, most]) =>
+      `${said} when ${/°/.test(most!) ? 'it' : 'something'} is between ${least} and ${most}`,
+  ),
+  // both buttons pressed: …
+  order(
+    `^((?:both|all)(?: the)?(?: \\w+)? buttons?) (?:are )?(pressed|held(?: down)?)(?:,|:| and| then)+ (${SUBJECT}.+)$`,
+    ([buttons, held, said]) => `${said} when ${buttons} are ${held}`,
+  ),
+  // … at 10 cm, at 22 °C
+  order(`^((${NAMES}) .+?) at (\\d[\\d.]*) ?(m|°(?: ?c)?)$`, ([said, subject, amount, unit], parts) => {
+    const isDistance = unit === 'm';
+    const sensor = onlyTouched(isDistance ? 'distance' : 'warm', parts);
+    if (sensor === undefined || observedOf(subject!, parts) === 'angle') return undefined;
+    return isDistance
+      ? `${said} when ${sensor} sees ${amount} m`
+      : `${said} when the temperature is ${amount} °C`;
+  }),
+  // on a press, at the push of S1
+  order(
+    `,? (?:on|at|with|upon) (?:an?|each|every|the)? ?(?:press|push)(?: (?:of|on) (?:(?:an?|the) button|(${NAMES})))?$`,
+    ([name], parts) => {
+      const button = name ?? onlyTouched('press', parts);
+      return button === undefined ? undefined : ` when ${button} is pressed`;
+    },
+  ),
+  // off except when …
+  order(
+    `^(${NAMES}) is (on|off) (?:all the time )?,?except (?:when|while|if) (.+)$`,
+    ([name, state, clause]) => {
+      const held = clause!.replace(/ is pressed$/i, ' is held');
+      return `${name} is ${/on/i.test(state!) ? 'off' : 'on'} while ${held}`;
+    },
+  ),
+  // when S1 is pressed, D1 …
+  order(`^(${WHEN} (?:[^,]+))(?:,|:) (?:then )?(${SUBJECT}.+)$`, ([clause, said]) => `${said} ${clause}`),
+  order(
+    `^(${WHEN} (?:${CLAUSES.join('|')})),? (?:then )?(${SUBJECT}.+)$`,
+    ([clause, said]) => `${said} ${clause}`,
+  ),
+  // … after 1 s when S1 is let go
+  order(
+    `^(${NAMES} .+?) after ${SECONDS} (?:when|after|once|as soon as) (${NAMES} is .+)$`,
+    ([said, length, clause]) => `${said} ${length} s after ${clause}`,
+  ),
+  order(
+    `^(.+ (?:when|while|if) ${NAMES} is (?:above|over|below|under)) (?:a )?half(?:way)?$`,
+    ([said]) => `${said} 50 %`,
+  ),
+  order(
+    `^(.+ (?:when|while|if) ${NAMES} is) (?:at|on) the ((?:far |very )?(?:left|right)|middle|centre)$`,
+    ([said, place]) => `${said} in the ${place!.replace(/^(?:far|very) /i, '')}`,
+  ),
+];
+
 /**
- * A sentence with what it is about in front: `when S1 is pressed D1 goes on` as `D1 goes on when S1 is pressed`, `S1 toggles
- * D1` as `D1 toggles when S1 is pressed`, and `when something moves` as `after X2`, where only X2 sees that.
+ * A sentence with what it is about in front: `when S1 is pressed D1 goes on` as `D1 goes on when S1 is pressed`, `S1
+ * lights D1` as `D1 goes on when S1 is pressed`, `in the dark D1 is on` as `D1 is on when it is dark`, and `when something
+ * moves` as `after X2`, where only X2 sees that.
  */
 export function inOrder(plain: string, parts: readonly Named[]): string {
-  const motion = onlyTouched('motion', parts);
-  const timed = plain.replace(AT_FIRST, ` until ${BEGINNING} s`);
-  const used =
-    motion === undefined
-      ? timed
-      : timed.replace(new RegExp(`\\b${WHEN} ${SOMEBODY} ${COMES}`, 'i'), `after ${motion}`);
-  const toggled = new RegExp(
-    `^(?:(?:each|every) (?:press|push) (?:of|on) )?(${NAMES}) (?:toggles|switches) (${NAMES})$`,
-    'i',
-  ).exec(used);
-  if (toggled) return `${toggled[2]} toggles when ${toggled[1]} is pressed`;
-  const fronted = new RegExp(
-    `^(${WHEN} (?:${NAMES} (?:is|was|has been) ${USED}(?: (?:\\d+ times|twice))?|\\d+ presses(?: of ${NAMES})?|the \\w+ press(?: of ${NAMES})?|${NAMES}(?=,? ${NAMES})|it (?:is|gets|becomes) \\w+)),? (?:then )?(${NAMES} .+)$`,
-    'i',
-  ).exec(used);
-  return fronted ? `${fronted[2]} ${fronted[1]}` : used;
+  const answered = asAnswers(plain, parts);
+  return orders.reduce((said, [pattern, says]) => {
+    const found = pattern.exec(said);
+    const other = found && says(found.slice(1), parts);
+    return other === null || other === undefined ? said : said.replace(pattern, () => other);
+  }, answered);
 }
