@@ -1,5 +1,5 @@
-import type { Observed } from './outcome';
-import { within } from './outcome';
+import { EYE_SECONDS } from '../rehearsal/seen';
+import { within, type Observed } from './outcome';
 
 /** A stretch of a run in which the same ones of several lights are lit; seconds. */
 export interface LitStretch {
@@ -7,9 +7,6 @@ export interface LitStretch {
   readonly to: number;
   readonly lit: readonly string[];
 }
-
-/** What is over sooner is a matter of the order of two lines, or of where a program begins, and not of what is seen. */
-const SEEN_SECONDS = 0.05;
 
 /** Which of some lights are lit when, within a window, without what no eye would see; `undefined` where one is not there. */
 export function litStretches(
@@ -34,5 +31,5 @@ export function litStretches(
       const lit = spells.filter((spell) => spell.from <= begin && spell.to >= end).map(({ light }) => light);
       return { from: begin, to: end, lit };
     })
-    .filter((stretch) => stretch.to - stretch.from >= SEEN_SECONDS);
+    .filter((stretch) => stretch.to - stretch.from >= EYE_SECONDS);
 }

@@ -6,7 +6,7 @@ import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import { closing } from './token-places';
 
-/** One side of a question turned round. */
+/** One side of a question, or a level that is given to a pin, turned round. */
 export interface Negation {
   readonly edit: TextEdit;
   readonly text: string;
@@ -37,7 +37,10 @@ const PYTHON: Signs = {
 /** Words of C++ that are no side of a question. */
 const FIXED = /^(?:true|false|HIGH|LOW|\d+)$/;
 
-/** Every side of a question that is a name or a call by itself, turned round: with a negation, or without the one that it has. */
+/**
+ * Every side of a question, and every level that is given to a pin, that is a name or a call by itself, turned round:
+ * with a negation, or without the one that it has.
+ */
 export const negationsIn = (source: string, language: Language): readonly Negation[] =>
   language === 'python'
     ? pythonLines(source).lines.flatMap(({ tokens }) => negationsOf(tokens, PYTHON, isWord))
@@ -56,8 +59,11 @@ function negationsOf(
     const sign = tokens[before]?.text ?? '';
     const isHead = heads.has(sign) || (sign === '(' && heads.has(tokens[before - 1]?.text ?? ''));
     const goesOn = tokens[last + 1]?.text;
+    // A variable that is given itself is meant to be turned round.
+    const isItself = sign === '=' && last === index && tokens[before - 1]?.text === token.text;
     const isGiven = sign === '=' && joints.has(goesOn ?? '');
-    if (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn)) return [];
+    const isLevel = isGivenToPin(tokens, before, last, negation);
+    if (!isLevel && !isItself && (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn))) return [];
     const { line, column } = token;
     const named = tokens
       .slice(index, last + 1)
@@ -70,7 +76,8 @@ function negationsOf(
           edit: { line, column, length: 0, by: negation === '!' ? '!' : `${negation} ` },
           text: `Put ${negation} before ${which}${named} in line ${line}.`,
           isUsual:
-            last > index ||
+            isItself ||
+            (last > index && !isLevel) ||
             tokens.some(({ text }, at) => text === token.text && tokens[at - 1]?.text === negation),
         },
       ];
@@ -84,6 +91,17 @@ function negationsOf(
       },
     ];
   });
+}
+
+/** Whether a name is the level of `digitalWrite(8, on);`, or of `led.value = on` in a line of its own. */
+function isGivenToPin(tokens: readonly Token[], before: number, last: number, negation: string): boolean {
+  if (negation === 'not')
+    return (
+      tokens[before]?.text === '=' && tokens[before - 1]?.text === 'value' && tokens[last + 1] === undefined
+    );
+  if (tokens[before]?.text !== ',' || tokens[last + 1]?.text !== ')') return false;
+  const opener = tokens.slice(0, before).findLastIndex(({ text }) => text === '(');
+  return tokens[opener - 1]?.text === 'digitalWrite';
 }
 
 /** The last token of a name with what belongs to it: `button.value`, `digitalRead(2)`. */

@@ -13,6 +13,7 @@ import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { listEnds } from './list-ends';
+import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
 import { momentsKept } from './moments-kept';
 import { movedLines } from './moved-lines';
@@ -138,6 +139,8 @@ export function programCandidates(
     found.push(alone(write(token, by, cost.name)));
   for (const { edits, text, cost: amount } of programMissing(program, wishes))
     found.push(alone(makeAll(edits, amount, text)));
+  for (const { token, by } of listEntries(program.source, program.language))
+    found.push(alone(write(token, by, cost.entry)));
   for (const { token, by } of askedNumbers(program.source, wishes.asked, program.language))
     found.push(alone(write(token, by, cost.askedNumber)));
   for (const { token, by } of listEnds(program.source, program.language))

@@ -24,6 +24,7 @@ export const cost = {
   negation: 1.61,
   name: 1.66,
   unusualNegation: 1.67,
+  entry: 1.69,
   askedNumber: 1.7,
   number: 1.8,
   insert: 2,

@@ -16,6 +16,28 @@ function closing(tokens: readonly Token[], open: number): number | undefined {
   return undefined;
 }
 
+/** `if (i % 3 = 2)`: what is reckoned cannot be set. A name by itself can, and is told of where the program is read. */
+const reckonedAndSet: Detector = ({ tokens }, index) => {
+  if (tokens[index]!.text !== '=') return undefined;
+  let depth = 0;
+  let isReckoned = false;
+  let asking = index - 1;
+  for (; asking >= 0; asking -= 1) {
+    const { text } = tokens[asking]!;
+    if (/^[;{}]$/.test(text)) return undefined;
+    if (text === ')' || text === ']') depth += 1;
+    if (text === '(' || text === '[') depth -= 1;
+    if (depth < 0 || (depth === 0 && JOINING.has(text))) break;
+    if (depth === 0 && /^[-+*/%]$/.test(text)) isReckoned = true;
+  }
+  const [sign, word] = [tokens[asking]?.text ?? '', tokens[asking - 1]?.text ?? ''];
+  if (!isReckoned || !(JOINING.has(sign) || (sign === '(' && ASKING.has(word)))) return undefined;
+  const why = 'One = sets a value; comparing takes two.';
+  return isReckoned
+    ? exchangeOf([tokens[index]!], { by: '==', why, code: 'assign-in-condition' })
+    : undefined;
+};
+
 /** How other languages count, each with how it is written here. */
 const COUNTS: readonly (readonly [pattern: RegExp, written: (found: readonly string[]) => string])[] = [
   [
@@ -194,6 +216,7 @@ export const headSlips: readonly Detector[] = [
   elseWithQuestion,
   ifWithoutQuestion,
   halfQuestion,
+  reckonedAndSet,
   comparedByWord,
   questionInOtherBrackets,
   bodyInOtherBrackets,

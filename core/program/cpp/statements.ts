@@ -161,13 +161,26 @@ export function readCondition(node: SyntaxNode, context: Context): Expression {
   for (const assignment of assignments) context.report(singleEquals(assignment));
   for (const problem of oddQuestions(node)) context.report(problem);
   const [refused] = assignments.filter((assignment) => !isSettable(assignment));
-  return readExpression(refused ? refused.childForFieldName('right')! : node, context);
+  return readExpression(refused ? refused.node.childForFieldName('right')! : node, context);
+}
+
+/** An assignment where something is asked; `before`: what is reckoned with what is set, as in `now - t = 500`. */
+interface Assigned {
+  readonly node: SyntaxNode;
+  readonly before: string;
 }
 
 /** Assignments that stand where something is asked. */
-function assignmentsIn(node: SyntaxNode): readonly SyntaxNode[] {
+function assignmentsIn(node: SyntaxNode): readonly Assigned[] {
   const operator = signOf(node);
-  if (node.type === 'assignment_expression') return operator === '=' ? [node] : [];
+  if (node.type === 'assignment_expression') return operator === '=' ? [{ node, before: '' }] : [];
+  if (node.type === 'binary_expression' && RECKONING.has(operator)) {
+    // The grammar takes it for a difference of which a part is set; no compiler does.
+    const right = node.childForFieldName('right')!;
+    return right.type === 'assignment_expression' && signOf(right) === '='
+      ? [{ node: right, before: `${node.childForFieldName('left')!.text} ${operator} ` }]
+      : [];
+  }
   const isAsked =
     node.type === 'condition_clause' ||
     node.type === 'parenthesized_expression' ||
@@ -176,13 +189,17 @@ function assignmentsIn(node: SyntaxNode): readonly SyntaxNode[] {
   return isAsked ? namedChildren(node).flatMap(assignmentsIn) : [];
 }
 
-function singleEquals(assignment: SyntaxNode): ProgramProblem {
+const RECKONING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
+
+function singleEquals(assigned: Assigned): ProgramProblem {
+  const { node: assignment, before } = assigned;
   const { line, column } = spanOf(assignment.childForFieldName('operator')!);
-  const [left, right] = ['left', 'right'].map((side) => assignment.childForFieldName(side)!.text);
+  const left = `${before}${assignment.childForFieldName('left')!.text}`;
+  const right = assignment.childForFieldName('right')!.text;
   // “Not equal” the wrong way round.
   const isTurned = /^[^=]*=!/.test(assignment.text);
   const [written, meant] = isTurned ? ['=!', '!='] : ['=', '=='];
-  const other = right!.replace(/^! ?/, isTurned ? '' : '!');
+  const other = right.replace(/^! ?/, isTurned ? '' : '!');
   return {
     ...refusal(
       'assign-in-condition',
@@ -204,12 +221,12 @@ function singleEquals(assignment: SyntaxNode): ProgramProblem {
         by: meant,
       }),
     ),
-    stopsCompiler: !isSettable(assignment),
+    stopsCompiler: !isSettable(assigned),
   };
 }
 
-const isSettable = (assignment: SyntaxNode): boolean =>
-  settable.has(assignment.childForFieldName('left')!.type);
+const isSettable = ({ node, before }: Assigned): boolean =>
+  before === '' && settable.has(node.childForFieldName('left')!.type);
 
 const settable: ReadonlySet<string> = new Set([
   'identifier',

@@ -5,8 +5,8 @@ import { grammars } from '../../testing/beacon';
 import { rightPrograms } from '../../testing/right-programs';
 import { readGoldenPrograms } from '../golden/programs';
 import { compileProgram } from '../index';
-import { applyTextEdit } from '../problem';
 import { keywordSlips } from './keyword-slips';
+import { applyTextEdit } from '../problem';
 import { lineSlips } from './line-slips';
 import { TokenMap } from './token-map';
 import { tokenSlips } from './token-slips';
@@ -27,6 +27,22 @@ const told = (source: string): readonly string[] => {
     ({ line, message }) => `${source.split('\n')[line - 1]!} | ${message}`,
   );
 };
+
+describe('one = where what is reckoned is asked for', () => {
+  test.each(['i % 3 = 2', 'i + 1 = 3', 'now - last = 500', 'i = 3 && i % 2 = 0', '(i * 2) % 3 = 1'])(
+    'is told with its remedy: if (%s)',
+    (question) => {
+      const source = `unsigned long now; unsigned long last; int i;\nvoid setup() {}\nvoid loop() {\n  if (${question}) { i = 2; }\n}\n`;
+      const [first] = compileProgram(source, board, grammars).problems;
+      expect(first).toMatchObject({ code: 'assign-in-condition', line: 4 });
+      const edits = (first?.repair?.edits ?? []).flatMap((edit) => ('replace' in edit ? [edit.replace] : []));
+      const mended = edits.reduce(applyTextEdit, source);
+      expect(
+        compileProgram(mended, board, grammars).problems.some(({ stopsCompiler }) => stopsCompiler),
+      ).toBe(false);
+    },
+  );
+});
 
 describe('what no compiler takes', () => {
   test('is found nowhere in many right programs, however they are refused for something else', () => {

@@ -323,4 +323,93 @@ void loop() {
 }
 `,
   },
+  {
+    said: {
+      id: 'help',
+      board: 'learner-5v',
+      lines: ['red LED on 9'],
+      program: `const int LIGHT = 9;
+const int DOT = 200;
+void setup() {
+  pinMode(LIGHT, OUTPUT);
+}
+void signal(int length) {
+  digitalWrite(LIGHT, HIGH);
+  delay(length);
+  digitalWrite(LIGHT, LOW);
+  delay(DOT);
+}
+void loop() {
+  for (int i = 0; i < 3; i++) signal(DOT);
+  delay(2 * DOT);
+  for (int i = 0; i < 3; i++) signal(3 * DOT);
+  delay(2 * DOT);
+  for (int i = 0; i < 3; i++) signal(DOT);
+  delay(2000);
+}
+`,
+      scenarios: [{ name: 'help', lasts: 16, done: [], seen: ['D1 flashes SOS in Morse'] }],
+    },
+    own: `int lengths[] = {150, 150, 150, 450, 450, 450, 150, 150, 150};
+
+void setup() {
+  pinMode(9, OUTPUT);
+}
+
+void loop() {
+  for (int i = 0; i < 9; i++) {
+    digitalWrite(9, HIGH);
+    delay(lengths[i]);
+    digitalWrite(9, LOW);
+    delay(150);
+    if (i % 3 == 2) {
+      delay(300);
+    }
+  }
+  delay(1500);
+}
+`,
+  },
+  {
+    said: {
+      id: 'warning',
+      board: 'learner-5v',
+      lines: ['red LED on 8', 'red LED on 9'],
+      program: `void setup() {
+  pinMode(8, OUTPUT);
+  pinMode(9, OUTPUT);
+}
+void loop() {
+  digitalWrite(8, HIGH);
+  digitalWrite(9, LOW);
+  delay(400);
+  digitalWrite(8, LOW);
+  digitalWrite(9, HIGH);
+  delay(400);
+}
+`,
+      scenarios: [
+        {
+          name: 'in turn',
+          lasts: 8,
+          done: [],
+          seen: ['exactly one of D1 and D2 is on from 0.1 s', 'D1 lit 0.4 s, dark 0.4 s'],
+        },
+      ],
+    },
+    own: `bool left = true;
+
+void setup() {
+  pinMode(8, OUTPUT);
+  pinMode(9, OUTPUT);
+}
+
+void loop() {
+  digitalWrite(8, left);
+  digitalWrite(9, !left);
+  delay(400);
+  left = !left;
+}
+`,
+  },
 ];

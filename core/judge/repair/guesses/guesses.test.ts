@@ -69,6 +69,21 @@ describe('the form of a program', () => {
 });
 
 describe('guesses', () => {
+  test('put once more what stands several times, behind the last of them', () => {
+    const source = 'void loop() {\n  dot();\n  dot();\n  dash();\n}\n';
+    expect(textsOf(all(source, 'cpp'))[0]).toBe('Add dot(); after line 3.');
+  });
+
+  test('switch the other way what is switched one way only', () => {
+    const source = 'void loop() {\n  digitalWrite(9, HIGH);\n  delay(200);\n}\n';
+    expect(textsOf(missingAt(source, 'cpp', NOTHING))).toEqual([
+      'Add digitalWrite(9, LOW); after line 1.',
+      'Add digitalWrite(9, LOW); after line 2.',
+      'Add digitalWrite(9, LOW); after line 3.',
+    ]);
+    expect(missingAt(`${source}void off() {\n  digitalWrite(9, LOW);\n}\n`, 'cpp', NOTHING)).toEqual([]);
+  });
+
   test.each([
     ['cpp', CPP],
     ['python', PYTHON],
@@ -160,6 +175,10 @@ describe('statements that are missing', () => {
   });
 
   test('are none of a program that lacks nothing', () => {
-    expect(missing('void loop() {\n  digitalWrite(8, HIGH);\n  delay(20);\n}\n')).toEqual([]);
+    expect(
+      missing(
+        'void loop() {\n  digitalWrite(8, HIGH);\n  delay(20);\n  digitalWrite(8, LOW);\n  delay(30);\n}\n',
+      ),
+    ).toEqual([]);
   });
 });

@@ -4,7 +4,7 @@ import { putIn, type Guess } from './guess';
 import type { Lacking } from './missing';
 import { inEachPlace, keptIn, plainOf, stillIn, turnedOf, variablesIn, waysToChange } from './places';
 
-const [OTHER_BRANCH, CHANGED, COPIED] = [1.86, 1.9, 2.2];
+const [OTHER_BRANCH, ONCE_MORE, CHANGED, COPIED] = [1.86, 1.87, 1.9, 2.2];
 /** Lines that are tried in all places of a program; one with more is not mended by trying. */
 const MOST = 260;
 
@@ -12,6 +12,7 @@ const MOST = 260;
 export function statementsLeftOut(form: Form, lacking: Lacking): readonly Guess[] {
   const guesses = [
     ...inOtherBranches(form),
+    ...oncesMore(form),
     ...changesOf(form, variablesIn(form)),
     ...copiesOf(form, lacking),
   ];
@@ -79,6 +80,17 @@ function put(form: Form, block: Block, texts: readonly string[]): readonly Guess
 function nextOpening({ tokens, language }: Form, word: Token): Token | undefined {
   const next = tokens[tokens.indexOf(word) + 1];
   return next?.text === (language === 'python' ? ':' : '{') ? next : undefined;
+}
+
+/** What stands several times one after the other, once more. */
+function oncesMore(form: Form): readonly Guess[] {
+  return form.blocks.flatMap(({ statements }) =>
+    statements.flatMap((statement, index) => {
+      const isLastOfSeveral =
+        statements[index - 1]?.text === statement.text && statements[index + 1]?.text !== statement.text;
+      return isLastOfSeveral ? [putIn(form, statement, statement.text, ONCE_MORE)] : [];
+    }),
+  );
 }
 
 /** Variables that are given their first value and never another, changed in any place. */

@@ -40,6 +40,7 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofUnsetPins(form, lacking),
     ...ofNoReturn(form),
     ...ofAskedAndStill(form),
+    ...ofOneLevel(form),
   ];
   return guesses.slice(0, MOST);
 }
@@ -186,6 +187,22 @@ const silentOutputs = ({ tokens }: Form): readonly string[] =>
       what !== 'direction' || tokens.slice(index, index + 9).some((token) => token.text === 'OUTPUT');
     return isOutput && !isCalled(tokens, text, 'value') ? [text] : [];
   });
+
+/** What is switched one way only, switched the other way in the same block. */
+function ofOneLevel(form: Form): readonly Guess[] {
+  const inLoops = form.blocks.filter(
+    ({ head, headTokens }) => !(head === 'function' && headTokens[0]?.text === 'setup'),
+  );
+  const there = new Set(inLoops.flatMap(({ statements }) => statements.map(({ text }) => text)));
+  return inLoops.flatMap((block) =>
+    [...new Set(block.statements.flatMap(({ text }) => turnedOf(text)))]
+      .filter((text) => !there.has(text))
+      .flatMap((text) => [
+        ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
+        ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
+      ]),
+  );
+}
 
 /** A variable that is asked for and never changed, set to another one: `before = now;`. */
 function ofAskedAndStill(form: Form): readonly Guess[] {
