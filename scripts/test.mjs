@@ -100,7 +100,13 @@ async function staticChecks() {
   await Promise.all([
     check('lint', ['eslint', '.', '--max-warnings', '0']),
     (async () => {
-      await check('formatting', ['prettier', '--check', '--log-level', 'warn', '.']);
+      await check('formatting', [
+        'prettier',
+        ...['--check', '--log-level', 'warn'],
+        // What is right stays right until it is changed.
+        ...['--cache', '--cache-strategy', 'content', '--cache-location', join(stateFolder, 'prettier.json')],
+        '.',
+      ]);
       await check(
         'imports point one way',
         ['depcruise', ...cruised, '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],
@@ -111,7 +117,11 @@ async function staticChecks() {
           return totalCruised > 100 && error === 0;
         },
       );
-      await check('types', ['tsc', '--noEmit', '-p', '.']);
+      await check('types', [
+        'tsc',
+        ...['--noEmit', '-p', '.'],
+        ...['--incremental', '--tsBuildInfoFile', join(stateFolder, 'types.tsbuildinfo')],
+      ]);
     })(),
   ]);
 }
