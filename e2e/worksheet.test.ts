@@ -132,6 +132,10 @@ describe('an exercise is said', () => {
     await page.getByLabel('Reference program').fill(PROGRAM);
     await page.getByLabel('What must be seen?').fill('D1 lit 0.5 s, dark 2.5 s');
     await page.keyboard.press('Enter');
+    // What else must be seen goes on in the same scenario; an empty line leads to the next one.
+    await page.getByLabel('Also expect in as taught').and(page.locator(':focus')).waitFor();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Another scenario').and(page.locator(':focus')).waitFor();
     await page.getByText(/The reference passes/).waitFor();
     await kept(page);
     await page.getByRole('button', { name: 'Publish' }).click();

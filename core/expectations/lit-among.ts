@@ -71,7 +71,8 @@ export const litAmong: ExpectationDefinition<LitAmong> = {
     const off = stretches.find(({ lit }) => lit.length < least || lit.length > most);
     const counts = stretches.map(({ lit }) => lit.length);
     const [fewest, highest] = [Math.min(...counts), Math.max(...counts)];
-    const seen = `${fewest === highest ? fewest : `${fewest} to ${highest}`} of them lit at a time`;
+    const inWords = (count: number): string => (count === 0 ? 'none' : numberWord(count));
+    const seen = `${fewest === highest ? inWords(fewest) : `${fewest} to ${highest}`} of them lit at a time`;
     return off ? failedWith(seen, failure(off, stretches, expectation)) : passed(seen);
   },
 };

@@ -12,10 +12,22 @@ interface NewSentenceProps<Read> {
   readonly submit: string;
   readonly read: (text: string) => Result<Read>;
   readonly onAdd: (read: Read) => void;
+  /** Whether whoever writes goes on here. */
+  readonly isNext?: boolean;
+  /** What an empty line leads to. */
+  readonly onLeave?: () => void;
 }
 
 /** A line in which a stimulus or an expectation is written as a sentence. */
-export function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: NewSentenceProps<Read>) {
+export function NewSentence<Read>({
+  label,
+  placeholder,
+  submit,
+  read,
+  onAdd,
+  isNext = false,
+  onLeave,
+}: NewSentenceProps<Read>) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   return (
@@ -23,7 +35,10 @@ export function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: N
       className="mt-1 flex items-start gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (text.trim() === '') return;
+        if (text.trim() === '') {
+          onLeave?.();
+          return;
+        }
         const sentence = read(text);
         if (!sentence.ok) {
           setProblem(sentence.problems[0]!.message);
@@ -37,6 +52,7 @@ export function NewSentence<Read>({ label, placeholder, submit, read, onAdd }: N
       <div className="min-w-0 flex-1">
         <input
           value={text}
+          autoFocus={isNext}
           aria-label={label}
           aria-invalid={problem ? true : undefined}
           placeholder={placeholder}

@@ -20,6 +20,10 @@ interface ScenarioLinesProps {
   readonly mayEdit: boolean;
   readonly isGraded: boolean;
   readonly onChange: (scenario: Scenario | undefined) => void;
+  /** Whether it has just been begun, so that whoever writes goes on in it. */
+  readonly isBegun: boolean;
+  /** Goes on to the next scenario. */
+  readonly onNext: () => void;
 }
 
 /** One scenario: what is done, and what must come of it, a sentence each. */
@@ -32,6 +36,8 @@ export function ScenarioLines({
   mayEdit,
   isGraded,
   onChange,
+  isBegun,
+  onNext,
 }: ScenarioLinesProps) {
   const without = (index: number): Scenario | undefined => {
     const expect = scenario.expect.filter((_, at) => at !== index);
@@ -116,6 +122,8 @@ export function ScenarioLines({
           placeholder="and what else"
           submit="Expect it"
           read={(text) => readExpected(text, parts, scenario.stimuli)}
+          isNext={isBegun}
+          onLeave={onNext}
           onAdd={(expect) => onChange({ ...scenario, expect: [...scenario.expect, ...expect] })}
         />
       )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRef, useState } from 'react';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
@@ -41,6 +42,8 @@ export function ScenarioList({
   const example = exampleStimulus(parts) ?? BOARD_STIMULUS;
   const replace = (index: number, scenario: Scenario | undefined): void =>
     onChange(scenarios.flatMap((old, at) => (at === index ? (scenario ? [scenario] : []) : [old])));
+  const [begun, setBegun] = useState<string>();
+  const newLine = useRef<HTMLDivElement>(null);
   const label = scenarios.length === 0 ? 'What must be seen?' : 'Another scenario';
   return (
     <>
@@ -56,20 +59,25 @@ export function ScenarioList({
           mayEdit={mayEdit}
           isGraded={isGraded}
           onChange={(next) => replace(index, next)}
+          isBegun={scenario.name === begun}
+          onNext={() => newLine.current?.querySelector('input')?.focus()}
         />
       ))}
       {mayEdit && (
-        <NewSentence
-          submit="Expect it"
-          read={(text) => readBegun(text, parts)}
-          label={of === undefined ? label : `${label} (${of})`}
-          placeholder="D1 lit 0.5 s, dark 2.5 s"
-          onAdd={(begun) => {
-            const [stimuli, expect] = [[...begun.stimuli], [...begun.expect]];
-            const name = freeName(scenarios);
-            onChange([...scenarios, { name, for: usualSeconds({ stimuli, expect }), stimuli, expect }]);
-          }}
-        />
+        <div ref={newLine}>
+          <NewSentence
+            submit="Expect it"
+            read={(text) => readBegun(text, parts)}
+            label={of === undefined ? label : `${label} (${of})`}
+            placeholder="D1 lit 0.5 s, dark 2.5 s"
+            onAdd={(said) => {
+              const [stimuli, expect] = [[...said.stimuli], [...said.expect]];
+              const name = freeName(scenarios);
+              setBegun(name);
+              onChange([...scenarios, { name, for: usualSeconds({ stimuli, expect }), stimuli, expect }]);
+            }}
+          />
+        </div>
       )}
     </>
   );
