@@ -7,7 +7,7 @@ import { measured } from './measured';
 export const turn = measured({
   key: 'turn',
   state: 'position',
-  to: z.number().min(0).max(1, 'it turns from 0 to 1'),
+  to: z.number().min(0).max(1, 'it turns from 0 to 1, that is from 0 to 100 %'),
   ends: [0, 1],
   form: 'turn {turn} to {to} % at {at} s( over {over} s|)',
   alsoForm: 'turn {turn} to {to} at {at} s( over {over} s|)',

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { expectationSentence } from '../../expectations';
-import { stimulusSentence } from '../../stimuli';
+import { stimulusSentence, type Stimulus } from '../../stimuli';
 import { readBegun } from './begun';
+import { readDone } from './done';
 
 const parts = [
   { ref: 'D1', kind: 'led', value: 'red' },
@@ -387,5 +388,32 @@ describe('what is still missing is asked for', () => {
     ['D2 beeps when something is closer than 20 cm', /^“D2 beeps .+” is not understood\. Of D2 you can say/],
   ])('%s', (sentence, answer) => {
     expect(begun(sentence)[1][0]?.replace(/^NOT: /, '')).toMatch(answer);
+  });
+});
+
+describe('what is done', () => {
+  const done = (text: string, before: readonly Stimulus[] = []): readonly string[] => {
+    const read = readDone(text, parts, before);
+    return read.ok ? read.value.map(stimulusSentence) : [`NOT: ${read.problems[0]!.message}`];
+  };
+
+  test.each([
+    ['press both buttons', ['press S1 at 1 s for 0.3 s', 'press S2 at 1 s for 0.3 s']],
+    ['press S1 twice, 2 s apart', ['press S1 at 1 s for 0.3 s', 'press S1 at 3 s for 0.3 s']],
+    ['press S1 and 2 s later S2', ['press S1 at 1 s for 0.3 s', 'press S2 at 3 s for 0.3 s']],
+    ['first press S1, then press S2', ['press S1 at 1 s for 0.3 s', 'press S2 at 2.3 s for 0.3 s']],
+    ['slowly turn P1 up', ['turn P1 to 100 % at 1 s over 4 s']],
+    ['turn P1 back', ['turn P1 to 0 % at 1 s']],
+    ['something comes closer', ['something 0.1 m before X1 at 1 s']],
+    ['take the hand away', ['something 1 m before X1 at 1 s']],
+    ['close the switch', ['turn S3 to 100 % at 1 s']],
+    ['open the switch at 3 s', ['turn S3 to 0 % at 3 s']],
+    ['turn the power off and on', ['supply off at 1 s', 'supply on at 2 s']],
+    ['press the button', ['NOT: Which button is meant? There are S1 and S2.']],
+    ['do nothing', ['NOT: Where nothing is done, nothing has to be written here.']],
+    ['wait 5 s', ['NOT: Where nothing is done, nothing has to be written here.']],
+    ['juggle S3', ['NOT: “juggle S3” is not understood. Of S3 you can say “switch S3 on at 1 s”.']],
+  ])('%s', (text, sentences) => {
+    expect(done(text)).toEqual(sentences);
   });
 });

@@ -4,11 +4,17 @@ import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from 
 import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
 import { BETWEEN, BRIGHT, DARK, isTouched, measured, ramped } from './brought';
 import { withArticle } from '../../words/words';
+import { inDoingWords } from './doing-words';
 import { doingOf, notDone } from './examples';
 import { lasting } from './lasting';
 import { pressed } from './presses';
 import { SECONDS } from './way';
 
+/** What says that nothing is done. */
+const NOTHING = new RegExp(
+  `^(?:(?:do |does )?nothing(?: is done)?|(?:just )?wait(?: for)?(?: ${SECONDS})?)$`,
+  'i',
+);
 /** Seconds before something is done whose time nobody says. */
 const BEGIN = 1;
 
@@ -48,10 +54,10 @@ function readSaid(
   const direct = readStimulus(text);
   if (direct.ok) return ok([direct.value]);
   // “The light” is what falls on a sensor here, not an LED.
-  const plain = plainly(
-    text,
-    parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined),
-  );
+  const handled = parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined);
+  const plain = inDoingWords(plainly(text, handled), parts, nextAt(before));
+  if (NOTHING.test(plain))
+    return fail({ message: 'Where nothing is done, nothing has to be written here.', typed: text });
   const released = new RegExp(`^(?:release|let go of) (${NAMES})\\b`, 'i').exec(plain);
   if (released)
     return fail({
@@ -214,6 +220,9 @@ function withHands(plain: string, parts: readonly Named[]): string {
 /** Metres at which a hand is held whose distance nobody says. */
 const NEAR = 0.1;
 
+/** Seconds that somebody moves who walks past. */
+const MOVES_S = 2;
+
 /** Something moves before a motion sensor. */
 function moved(text: string, parts: readonly Named[], usual: number): readonly string[] | undefined {
   const found = new RegExp(
@@ -231,14 +240,23 @@ function moved(text: string, parts: readonly Named[], usual: number): readonly s
       `something moves before ${sensor} at ${range[1]} s for ${timed(Number(range[2]) - Number(range[1]))} s`,
     ];
   if (how.replace(new RegExp(`(?:at|for) ${SECONDS}`, 'gi'), '').trim() !== '') return undefined;
-  return [
-    `something moves before ${sensor} at ${at ?? usual} s${length === undefined ? '' : ` for ${length} s`}`,
-  ];
+  return [`something moves before ${sensor} at ${at ?? usual} s for ${length ?? MOVES_S} s`];
 }
+
+/** Seconds without power where it is switched off and on. */
+const OFF_S = 1;
 
 /** What feeds the board is taken away or given back. */
 function powered(text: string, usual: number): readonly string[] | undefined {
   const source = '(?:power|supply|board|battery|usb|cable|plug)';
+  const again = new RegExp(
+    `^(?:switch|turn) (?:the )?${source} off and (?:then )?(?:back )?on(?: again)?(?: at ${SECONDS})?$|^(?:switch|turn) off and on(?: again)? the ${source}$`,
+    'i',
+  ).exec(text);
+  if (again) {
+    const at = Number(again[1] ?? usual);
+    return [`supply off at ${at} s`, `supply on at ${timed(at + OFF_S)} s`];
+  }
   const found = new RegExp(
     `^(?:(unplug|disconnect|plug in|connect|switch off|switch on|turn off|turn on)(?: (?:the )?${source})?|(?:the )?${source} (?:goes |is (?:switched |turned )?|comes )?(off|on|back|out)|(?:switch|turn) (?:the )?${source} (off|on))(?: at ${SECONDS})?$`,
     'i',

@@ -102,6 +102,12 @@ const OF_WARMTH = /\b(?:cold|cool|warm|hot)$/i;
 
 /** The answer to something done that nothing understands: what can be done to the parts that are there. */
 export function notDone(typed: string, plain: string, parts: readonly Named[]): Result<never> {
+  const unclear = unclearIn(plain.replace(/\b(?:an?|any|one) (?=button|switch|sensor|knob)/i, 'the '), parts);
+  if (unclear)
+    return fail({
+      message: `Which ${unclear.called} is meant? There are ${listText(unclear.names)}.`,
+      typed,
+    });
   const named = (plain.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
   const handled = parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined);
   const subject = handled.find(({ ref }) => named.includes(ref));
@@ -129,6 +135,8 @@ export function notDone(typed: string, plain: string, parts: readonly Named[]): 
 
 /** What is done to a part, as an example with its name. */
 export const doingOf = ({ ref, kind }: Named): string | undefined =>
-  stimulusDefinitions
-    .find(({ touches }) => touches !== undefined && touches === findKind(kind)?.stimulus)
-    ?.example.replace(/\b[A-Z]\d\b/, ref);
+  findKind(kind)?.contact === 'latching'
+    ? `switch ${ref} on at 1 s`
+    : stimulusDefinitions
+        .find(({ touches }) => touches !== undefined && touches === findKind(kind)?.stimulus)
+        ?.example.replace(/\b[A-Z]\d\b/, ref);
