@@ -36,6 +36,14 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     'red LED on pin 5 (220 ohm)',
     'LED (220Ω) on 5',
   ],
+  'LCD on I2C': [
+    'I2C display',
+    'i2c LCD',
+    'display on i2c bus',
+    'I2C display on A4 and A5',
+    '16x2 LCD with I2C',
+  ],
+  'capacitor 100uF from 5V to GND': ['capacitor 100 uF from 5V to GND', 'capacitor 100 µF from 5V to GND'],
   'yellow LED on 6 with 1k': [
     'yellow LED on pin 6 (1 kΩ)',
     'yellow LED on 6 with 1 kohm',

@@ -20,7 +20,7 @@ const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
   [/\bsteppers?\b/, 'There is no stepper motor here yet. A servo turns to an angle, a motor turns on.'],
   [/\boleds?\b/, 'There is no graphic display here yet. An LCD or an LED matrix shows text and figures.'],
   [
-    /\bh-? ?bridges?\b/,
+    /\bh-? ?bridges?\b|\bmotor (?:drivers?|shields?|controllers?)\b/,
     'There is no motor driver here yet. “motor on 9” is switched by a transistor, one way round.',
   ],
   [
@@ -55,13 +55,17 @@ const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
     /\b(?:bluetooth|wi-?fi|radio|lora|gps) (?:modules?|receivers?)\b|\bbluetooth\b|\bgps\b/,
     'There is no radio here yet. What is sent and received can be typed and printed on the serial line.',
   ],
+  [
+    /\bmos-?fets?\b/,
+    'There is no MOSFET here yet. “motor on 9” is switched by a transistor instead.',
+  ],
   [/\blasers?\b/, 'There is no laser here. An LED is switched in the same way, and is safe to look at.'],
   [
     /\bsolenoids?\b|\belectro-?magnets?\b/,
     'There is no solenoid here yet. A motor or a relay is switched in the same way.',
   ],
   [
-    /\b(?:water sensors?|rain sensors?|water level sensors?|touch sensors?|pressure sensors?|weight sensors?|load cells?|colou?r sensors?|microphones?|sound sensors?|humidity sensors?|gas sensors?|moisture sensors?|accelerometers?|gyroscopes?|hall sensors?|line sensors?)\b/,
+    /\b(?:water sensors?|rain sensors?|water level sensors?|touch sensors?|pressure sensors?|weight sensors?|load cells?|colou?r sensors?|microphones?|sound sensors?|humidity sensors?|gas sensors?|flame sensors?|smoke sensors?|heart(?:beat| rate) sensors?|moisture sensors?|accelerometers?|gyroscopes?|hall sensors?|line sensors?)\b/,
     'That sensor is not here yet. What it reads can be stood for: a potentiometer for a number, a slide switch for yes or no.',
   ],
 ];

@@ -92,7 +92,8 @@ function next(reading: Reading, kind: PartKind): void {
   const token = reading.tokens[reading.at]!;
   const found = reading.found[reading.at];
   if (note(reading, token, kind) || join(reading, kind) || namedPin(reading, kind)) return;
-  if (/^[,;:()]$/.test(token.text) || BUS.test(token.text)) {
+  // The bus is named in the names of modules too: “I2C display”.
+  if (/^[,;:()]$/.test(token.text) || (BUS.test(token.text) && !found)) {
     reading.at += 1;
     return;
   }

@@ -30,6 +30,8 @@ const OHMS: Readonly<Record<string, string>> = {
   mω: 'M',
   megohm: 'M',
 };
+/** Units of a capacitance that stand behind a space. */
+const FARADS = /^(?:[µμunp]f)$/;
 /** A resistance that no pin can be: `1k`, `220r`, `4k7`, `470ω`. */
 const IS_OHMS = /^\d+(?:\.\d+)?(?:k\d*|r|ω|kω|m|mω|ohms?|kohms?)$/i;
 /** What people call a part with a number of its own: `LED1`. */
@@ -92,8 +94,10 @@ const ranged = (tokens: readonly Token[]): readonly Token[] =>
 const withUnits = (tokens: readonly Token[]): readonly Token[] =>
   tokens.flatMap((token, index) => {
     const unitOf = (number: Token | undefined, unit: Token | undefined): string | undefined =>
-      number && unit && /^\d+(?:\.\d+)?$/.test(number.text) && Object.hasOwn(OHMS, unit.text)
-        ? OHMS[unit.text]
+      number && unit && /^\d+(?:\.\d+)?$/.test(number.text)
+        ? Object.hasOwn(OHMS, unit.text)
+          ? OHMS[unit.text]
+          : FARADS.exec(unit.text)?.[0]
         : undefined;
     if (unitOf(tokens[index - 1], token) !== undefined) return [];
     const unit = unitOf(token, tokens[index + 1]);
