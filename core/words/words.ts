@@ -101,6 +101,18 @@ export const NUMBER_WORDS = [
   'ten',
 ] as const;
 
+/** Their places in a row, in words. */
+export const ORDINAL_WORDS = [
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'fifth',
+  'sixth',
+  'seventh',
+  'eighth',
+] as const;
+
 /** A whole number as it stands in a sentence: in a word up to ten. */
 export const numberWord = (count: number): string => NUMBER_WORDS[count - 1] ?? String(count);
 

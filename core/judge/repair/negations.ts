@@ -4,6 +4,7 @@ import { tokenize } from '../../program/cpp/tokens';
 import { isWord } from '../../program/python/line-tokens';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
+import { ORDINAL_WORDS } from '../../words/words';
 import { closing } from './token-places';
 
 /** One side of a question, or a level that is given to a pin, turned round. */
@@ -111,12 +112,10 @@ function endOfSide(tokens: readonly Token[], index: number): number {
   return tokens[last + 1]?.text === '(' ? (closing(tokens, last + 1, '(', ')') ?? last) : last;
 }
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth'];
-
 /** `the second `, of a name that its line has several times. */
 function placeAmong(tokens: readonly Token[], index: number): string {
   const { line, text } = tokens[index]!;
   const alike = tokens.filter((token) => token.line === line && token.text === text);
-  const place = ORDINALS[alike.indexOf(tokens[index]!)];
+  const place = ORDINAL_WORDS[alike.indexOf(tokens[index]!)];
   return alike.length > 1 && place !== undefined ? `the ${place} ` : '';
 }

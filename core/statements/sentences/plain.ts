@@ -1,4 +1,4 @@
-import { listText, NUMBER_WORDS } from '../../words/words';
+import { listText, NUMBER_WORDS, ORDINAL_WORDS } from '../../words/words';
 import { findKind, isSingleLight, ledColours, type PartKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
@@ -16,8 +16,6 @@ const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
 /** What people call a part before or instead of its name. */
 const CALLED =
   '(?:rgb led|led|lamp|light|buzzer|beeper|piezo|speaker|servo|motor|fan|pump|propeller|relay|button|switch|knob|potentiometer|pot|dial|slider|sensor|(?:(?:seven|7)[- ]segment )?display|digit|lcd|screen)';
-/** Words for which one of several is meant. */
-const PLACES = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
 const COLOUR = `(?:${ledColours.join('|')})`;
 const ELSEWHERE = String.raw`\b(?! on (?:the board|[a-z]{1,4}\d))`;
 /** `the red LED`, `red light`, `the green one`, where colours tell LEDs apart. */
@@ -90,11 +88,16 @@ export function plainly(text: string, parts: readonly Named[]): string {
     (whole, called, number) =>
       calledSo(called!, parts).find((name) => name.replace(/^\D+/, '') === number) ?? whole,
   );
-  put(new RegExp(`\\b(?:the )?(${PLACES.join('|')}|last) (${CALLED})\\b`, 'gi'), (whole, place, called) => {
-    const names = calledSo(called!, parts);
-    const index = /last/i.test(place!) ? names.length - 1 : PLACES.indexOf(place!.toLowerCase());
-    return (names.length > 1 ? names[index] : undefined) ?? whole;
-  });
+  put(
+    new RegExp(`\\b(?:the )?(${ORDINAL_WORDS.join('|')}|last) (${CALLED})\\b`, 'gi'),
+    (whole, place, called) => {
+      const names = calledSo(called!, parts);
+      const index = /last/i.test(place!)
+        ? names.length - 1
+        : ORDINAL_WORDS.findIndex((word) => word === place!.toLowerCase());
+      return (names.length > 1 ? names[index] : undefined) ?? whole;
+    },
+  );
   put(
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,

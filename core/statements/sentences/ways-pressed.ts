@@ -1,4 +1,5 @@
 import { findKind } from '../../parts';
+import { ORDINAL_WORDS } from '../../words/words';
 import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { stated, stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
@@ -22,10 +23,9 @@ const notHeldYet = (button: string): Meaning => {
   return { problem: `Say first how long ${name} is held: hold ${name} from 1 s to 3 s.` };
 };
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth'];
 const PRESS = '(?:press|push|click)';
 /** `after the third press of S1`, and `after S1 was pressed 3 times`: what is said, how often, and the button. */
-const AFTER_NTH = `(.+?),? (?:after|with|at|on) (?:the )?(?:(\\d+)(?:st|nd|rd|th)|(${ORDINALS.join('|')})) ${PRESS}(?: (?:of|on) (${NAMES}))?`;
+const AFTER_NTH = `(.+?),? (?:after|with|at|on) (?:the )?(?:(\\d+)(?:st|nd|rd|th)|(${ORDINAL_WORDS.join('|')})) ${PRESS}(?: (?:of|on) (${NAMES}))?`;
 const AFTER_SO_MANY = `(.+?),? (?:after|when|once|as soon as) (?:(?:pressing )?(${NAMES}) (?:is |was |has been )?(?:pressed )?(\\d+ times|twice)|(\\d+) ${PRESS}(?:es)?(?: (?:of|on) (${NAMES}))?)`;
 
 /** How many presses of which button what stands behind a sentence counts. */
@@ -35,7 +35,7 @@ function countedIn(how: readonly (string | undefined)[]): {
 } {
   const name = how.find((one) => one !== undefined && new RegExp(`^${NAMES}$`, 'i').test(one));
   const said = how.find((one) => one !== undefined && one !== name) ?? '';
-  const place = ORDINALS.indexOf(said.toLowerCase()) + 1;
+  const place = ORDINAL_WORDS.findIndex((word) => word === said.toLowerCase()) + 1;
   return { count: /twice/i.test(said) ? 2 : place || Number.parseInt(said, 10), name };
 }
 

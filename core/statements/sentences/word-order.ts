@@ -1,5 +1,5 @@
 import { observedOf } from './on-off';
-import { asAnswers } from './pressing';
+import { asAnswers } from './presses-in-turn';
 import { NAMES, onlyTouched, type Named } from './plain';
 import { SECONDS } from './way';
 
