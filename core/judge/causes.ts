@@ -16,7 +16,7 @@ import {
   findingOfWord,
   ofExchangedWords,
   ofMovedLine,
-  ofOpenCase,
+  ofNoBreak,
   withoutPause,
 } from './repair/program-evidence';
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
@@ -224,8 +224,8 @@ function bestOfProgram(
   const [plain] = byCause(explained.filter(({ code }) => !isProgram(code) && !isWiring(code)));
   const exchangedWords = plain && ofExchangedWords(plain, edits, source);
   if (exchangedWords) return exchangedWords;
-  const openCase = plain && edit && ofOpenCase(plain, edit);
-  if (openCase) return openCase;
+  const endless = plain && edit && ofNoBreak(plain, edit, source);
+  if (endless) return endless;
   const moved = plain && edit && ofMovedLine(plain, edit, source);
   if (moved) return moved;
   // Nothing else was seen where the run ended early.

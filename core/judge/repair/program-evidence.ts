@@ -8,6 +8,7 @@ import { pinsBehind } from './pins-behind';
 import { exchangeText, isWord } from './exchanged-words';
 import { oppositeSigns } from './opposite-signs';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
+import { openCases, tokensOf } from './token-places';
 import type { Circuit } from '../../wiring/circuit';
 
 const levels: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
@@ -25,7 +26,7 @@ export function findingOfWord(edit: Edit, source: string): Observation | undefin
   const [negation] = [word, by.trim()].filter((sign) => sign === 'not' || sign === '!');
   if (negation !== undefined && (word === '' || by.trim() === '')) {
     const [, itself] = /(\w+)\s*=\s*$/.exec(text.slice(0, column - 1)) ?? [];
-    if (itself !== undefined && new RegExp(`^${itself}\\b`).test(text.slice(column - 1)))
+    if (itself !== undefined && new RegExp(`^\\s*${itself}\\b`).test(text.slice(column - 1)))
       return {
         code: 'logic-inverted',
         severity: 'fault',
@@ -152,15 +153,27 @@ export function findingOfStatic(edit: Edit, source: string): Observation | undef
   };
 }
 
-/** What was seen of a build, said of the case without an end that a repair mends. */
-export function ofOpenCase(seen: Observation, edit: Edit): Observation | undefined {
+/** What was seen of a build, said of the case or the loop without an end that a repair mends. */
+export function ofNoBreak(seen: Observation, edit: Edit, source: string): Observation | undefined {
   if (!('replace' in edit) || edit.replace.length > 0 || edit.replace.by.trim() !== BREAK.trim())
     return undefined;
   const { line, column } = edit.replace;
+  const isOfCase = openCases(tokensOf(source, 'cpp')).some(
+    (end) => end.line === line && end.endColumn === column,
+  );
+  const place = { ...seen, line, column };
+  if (!isOfCase)
+    return {
+      ...place,
+      message: `${seen.message} After line ${line} the loop goes on, though it should be over there.`,
+      hints: [
+        `What does the program do after line ${line}: does it leave the loop?`,
+        `Without a break the loop goes on after line ${line}.`,
+        `Add break; after line ${line}.`,
+      ],
+    };
   return {
-    ...seen,
-    line,
-    column,
+    ...place,
     message: `${seen.message} The case that ends in line ${line} has no break, so the next one is done as well.`,
     hints: [
       `What does the program do after line ${line}: does it leave the switch?`,

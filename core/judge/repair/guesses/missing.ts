@@ -39,8 +39,8 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofUnattached(form, lacking),
     ...ofUnsetPins(form, lacking),
     ...ofNoReturn(form),
-    ...ofAskedAndStill(form),
     ...ofOneLevel(form),
+    ...ofAskedAndStill(form),
   ];
   return guesses.slice(0, MOST);
 }
@@ -85,7 +85,9 @@ function ofUnusedValues(form: Form, { unset }: Lacking): readonly Guess[] {
   });
   const values = [...taken, ...kept]
     .filter(({ name }) => uses(name) <= 4 && tokens.some(({ text }) => text === name))
-    .filter(({ name, block }) => !isRead(name, block, form));
+    .filter(({ name, block }) => !isRead(name, block, form))
+    // A moment is no length.
+    .filter(({ name }) => !isMoment(name, tokens));
   return [...lists, ...values].flatMap(({ name, block }) => {
     const texts = [
       ...(language === 'python' ? [`time.sleep(${name})`] : [`delay(${name});`]),
@@ -105,6 +107,17 @@ function ofUnusedValues(form: Form, { unset }: Lacking): readonly Guess[] {
     ]);
   });
 }
+
+/** Whether a name is given the time that it is. */
+const isMoment = (name: string, tokens: readonly Token[]): boolean =>
+  tokens.some(
+    ({ text }, index) =>
+      text === name &&
+      tokens[index + 1]?.text === '=' &&
+      tokens
+        .slice(index + 2, index + 5)
+        .some((token) => /^(?:millis|micros|monotonic|monotonic_ns)$/.test(token.text)),
+  );
 
 /** Whether a value is asked for, reckoned with or handed on in its block. */
 function isRead(name: string, { opens, closes }: Block, { tokens }: Form): boolean {
@@ -188,7 +201,10 @@ const silentOutputs = ({ tokens }: Form): readonly string[] =>
     return isOutput && !isCalled(tokens, text, 'value') ? [text] : [];
   });
 
-/** What is switched one way only, switched the other way in the same block. */
+/**
+ * What is switched one way only, switched the other way: a pin in the same block, a variable anywhere, since what it
+ * remembers may be over wherever something else is.
+ */
 function ofOneLevel(form: Form): readonly Guess[] {
   const inLoops = form.blocks.filter(
     ({ head, headTokens }) => !(head === 'function' && headTokens[0]?.text === 'setup'),
@@ -197,10 +213,14 @@ function ofOneLevel(form: Form): readonly Guess[] {
   return inLoops.flatMap((block) =>
     [...new Set(block.statements.flatMap(({ text }) => turnedOf(text)))]
       .filter((text) => !there.has(text))
-      .flatMap((text) => [
-        ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
-        ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
-      ]),
+      .flatMap((text) =>
+        /^\w+ ?=/.test(text)
+          ? inEachPlace(form, text, SPOKEN_FOR)
+          : [
+              ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
+              ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
+            ],
+      ),
   );
 }
 
