@@ -156,10 +156,7 @@ describe('signals', () => {
 
 describe('of two lights always one', () => {
   test.each([
-    [
-      replaced(['!left);', 'left);']),
-      /^Line (?:9|10) gives its pin the wrong level/,
-    ],
+    [replaced(['!left);', 'left);']), /^Line (?:9|10) gives its pin the wrong level/],
     [replaced(['left = !left', 'left = left']), /^Line 12 gives “left” the value that it has already/],
   ])('a level that is not turned is told as one', (program, message) => {
     const told = first(crossing, program);

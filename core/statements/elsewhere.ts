@@ -55,10 +55,7 @@ const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
     /\b(?:bluetooth|wi-?fi|radio|lora|gps) (?:modules?|receivers?)\b|\bbluetooth\b|\bgps\b/,
     'There is no radio here yet. What is sent and received can be typed and printed on the serial line.',
   ],
-  [
-    /\bmos-?fets?\b/,
-    'There is no MOSFET here yet. “motor on 9” is switched by a transistor instead.',
-  ],
+  [/\bmos-?fets?\b/, 'There is no MOSFET here yet. “motor on 9” is switched by a transistor instead.'],
   [/\blasers?\b/, 'There is no laser here. An LED is switched in the same way, and is safe to look at.'],
   [
     /\bsolenoids?\b|\belectro-?magnets?\b/,
