@@ -42,6 +42,8 @@ describe('lights that belong together', () => {
     ['either D1 or D2 is on', [], ['exactly one of D1 and D2 lit at any time']],
     ['D2 is the opposite of D1', [], ['exactly one of D2 and D1 lit at any time']],
     ['D1 is on when D2 is off', [], ['exactly one of D1 and D2 lit at any time']],
+    ['D1 is off while D2 is on', [], ['at most one of D1 and D2 lit at any time']],
+    ['when D2 is on, D1 is on', [], ['D1 and D2 lit and dark together']],
     ['at least one of D1, D2 and D3 is on', [], ['at least one of D1, D2 and D3 lit at any time']],
     ['an LED is always on', [], ['at least one of D1, D2 and D3 lit at any time']],
     ['never all three LEDs on', [], ['at most two of D1, D2 and D3 lit at any time']],

@@ -84,16 +84,24 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
     pattern: whole(`(?:either )?(${NAMES}) or (${NAMES}) is (?:always )?(?:on|lit)${TAIL}`),
     means: ([one = '', other = '', tail = '']) => saying(`exactly one of ${one} and ${other} lit${tail}`),
   },
-  // D2 is the opposite of D1, D1 is on when D2 is off
+  // D2 is the opposite of D1
   {
     pattern: whole(
-      `(${NAMES}) (?:(?:is|does) (?:always )?(?:the )?(?:opposite|contrary|reverse|inverse) (?:of|to)|is (?:on|lit) (?:when|while|whenever|if|as long as)) (${NAMES})(?: is (?:off|dark))?(?:,? and (?:vice versa|the other way round))?${TAIL}`,
+      `(${NAMES}) (?:is|does) (?:always )?(?:the )?(?:opposite|contrary|reverse|inverse) (?:of|to) (${NAMES})${TAIL}`,
     ),
-    means: ([one = '', other = '', tail = ''], { parts }) => {
+    means: ([one = '', other = '', tail = '']) => saying(`exactly one of ${one} and ${other} lit${tail}`),
+  },
+  // D1 is on when D2 is off
+  {
+    pattern: whole(
+      `(${NAMES}) is (on|lit|off|dark) (?:when|while|whenever|if|as long as) (${NAMES}) is (on|lit|off|dark)(?:,? and (?:vice versa|the other way round))?${TAIL}`,
+    ),
+    means: ([one = '', state = '', other = '', otherState = '', tail = ''], { parts }) => {
       const lights = lightsIn(parts);
-      return lights.length > 0 && ![one, other].every((name) => lights.includes(name.toUpperCase()))
-        ? undefined
-        : saying(`exactly one of ${one} and ${other} lit${tail}`);
+      if (![one, other].every((name) => lights.includes(name.toUpperCase()))) return undefined;
+      const [isLit, isOtherLit] = [state, otherState].map((said) => /on|lit/i.test(said));
+      if (isLit === isOtherLit) return saying(`${one} and ${other} lit and dark together${tail}`);
+      return saying(`${isLit ? 'exactly' : 'at most'} one of ${one} and ${other} lit${tail}`);
     },
   },
   // never all three on, never two at once
