@@ -152,6 +152,7 @@ describe('what a press does, before what comes of it', () => {
       ['D1 is on all the time from 3.1 s'],
     ],
     ['cover L1: D1 is on', ['light on L1 to 5 % at 1 s'], ['D1 is on all the time from 1.5 s']],
+    ['cover L1: D1 blinks 3 times', ['light on L1 to 5 % at 1 s'], ['D1 flashes 3 times from 1 s']],
   ])('%s', (sentence, done, seen) => {
     expect(begun(sentence)).toEqual([done, seen]);
   });

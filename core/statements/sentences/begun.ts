@@ -8,6 +8,7 @@ import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
 import { NAMES, timed, type Named } from './plain';
 import { doneForSetting } from './settings';
+import { isOfCounts } from './stretches';
 import { doneForPresses } from './ways-pressed';
 
 /** What a sentence begins a scenario with. */
@@ -60,8 +61,6 @@ function doneAndSeen(text: string, parts: readonly Named[]): Result<Begun> | und
 
 /** What says by itself when something is seen. */
 const HAS_ITS_TIME = /\b(?:from|until|till|after|when|while|at \d[\d.]* ?s|between|within|before)\b/i;
-/** What is counted over all that is done. */
-const COUNTED = /\b(?:flash|blink|beep|chirp|print)/i;
 /** Seconds that something may take to answer what is measured. */
 const REACTS = 0.5;
 
@@ -72,14 +71,18 @@ function readThen(
   parts: readonly Named[],
 ): Result<readonly Expectation[]> {
   const asSaid = readExpected(second, parts, done);
-  const isCountedOverAll = done.length > 1 && COUNTED.test(second);
-  const then = HAS_ITS_TIME.test(second) || isCountedOverAll ? undefined : whenDone(done);
+  const isCounted = isOfCounts(second);
+  const hasItsTime = HAS_ITS_TIME.test(second) || (isCounted && done.length > 1);
+  const then = hasItsTime ? undefined : whenDone(done, isCounted ? 0 : REACTS);
   const read = then === undefined ? undefined : readExpected(`${second}${then}`, parts, done);
   return read?.ok ? read : asSaid;
 }
 
-/** When something that is done is so, as it stands behind a sentence; `undefined` where it is so from the start. */
-function whenDone(done: readonly Stimulus[]): string | undefined {
+/**
+ * When something that is done is so, as it stands behind a sentence; `undefined` where it is so from the start.
+ * `reacts`: seconds that an answer to what is measured may take.
+ */
+function whenDone(done: readonly Stimulus[], reacts: number): string | undefined {
   const [name, other] = new Set(done.map((stimulus) => touchedBy(stimulus)?.name));
   if (name === undefined || other !== undefined) return undefined;
   const presses = done.filter(isPress);
@@ -90,7 +93,7 @@ function whenDone(done: readonly Stimulus[]): string | undefined {
   }
   const last = done.at(-1)!;
   const at = isBrought(last) ? last.at + (last.over ?? 0) : 0;
-  return at > 0 ? ` from ${timed(at + REACTS)} s` : undefined;
+  return at > 0 ? ` from ${timed(at + reacts)} s` : undefined;
 }
 
 /** The answer to a sentence that says what is done, and not what must be seen then. */
