@@ -70,3 +70,33 @@ describe('a pin that no line made an output', () => {
     });
   });
 });
+
+test('a program in Python that sets an input stops there, and is told so', () => {
+  const beacon = exerciseSaid({
+    id: 'quiet-beacon',
+    board: 'python-3v3',
+    lines: ['red LED on D9'],
+    program: `import time
+import board
+import digitalio
+
+led = digitalio.DigitalInOut(board.D9)
+led.direction = digitalio.Direction.OUTPUT
+while True:
+    led.value = True
+    time.sleep(0.5)
+    led.value = False
+    time.sleep(0.5)
+`,
+    scenarios: [{ name: 'blinks', lasts: 5, done: [], seen: ['D1 lit 0.5 s, dark 0.5 s'] }],
+  });
+  const { findings } = reportOnSlip(beacon, {
+    program: replaced(['led.direction = digitalio.Direction.OUTPUT\n', '']),
+  });
+  expect(findings.find(({ cause }) => cause)).toMatchObject({
+    code: 'direction-unset',
+    message:
+      'Line 7 writes to pin D9, but no line made it an output. The board refuses that, and the program stops there.',
+    repair: { text: 'Add led.direction = digitalio.Direction.OUTPUT after line 5.' },
+  });
+});

@@ -15,8 +15,10 @@ export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
     const writes = trace.undirected.filter((write) => write.pin === name);
     const { pin, level, line } = writes.find((write) => write.level === 'high') ?? writes[0]!;
     const currentMa = built && pulledUpMa(built, pin);
-    const effect =
-      level === 'low'
+    const isRefused = trace.failure?.line === line;
+    const effect = isRefused
+      ? 'The board refuses that, and the program stops there.'
+      : level === 'low'
         ? 'Nothing happens.'
         : currentMa === undefined
           ? 'Only the weak pull-up inside the board is switched on.'
@@ -33,7 +35,7 @@ export const directionUnset: RunRule = ({ trace }, { wording }, { built }) => {
         `Line ${line} writes to pin ${pin}, and ${wording.outputLine}.`,
         wording.output(pin),
       ],
-      evidence: { currentMa: quantity(level === 'low' ? 0 : (currentMa ?? 0), 'mA') },
+      evidence: { currentMa: quantity(level === 'low' || isRefused ? 0 : (currentMa ?? 0), 'mA') },
     };
   });
 };
