@@ -10,6 +10,7 @@ export { withPins, withWord } from './rewrite';
 export { readBegun } from './sentences/begun';
 export { readDone } from './sentences/done';
 export { readExpected } from './sentences/expected';
+export { proposedSentences } from './sentences/proposed';
 export { readStated, usualSeconds } from './sentences/stated';
 export { recipeFor } from './recipes';
 export { legByLegLine, sayCircuit, type SayableCircuit } from './say';

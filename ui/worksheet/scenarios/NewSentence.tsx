@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Result } from '@/core/result';
 import { Button } from '../../design/Button';
 import { Problem } from '../../design/Problem';
@@ -16,6 +16,8 @@ interface NewSentenceProps<Read> {
   readonly isNext?: boolean;
   /** What an empty line leads to. */
   readonly onLeave?: () => void;
+  /** Sentences that may be meant, to be taken and changed. */
+  readonly proposed?: readonly string[];
 }
 
 /** A line in which a stimulus or an expectation is written as a sentence. */
@@ -27,7 +29,9 @@ export function NewSentence<Read>({
   onAdd,
   isNext = false,
   onLeave,
+  proposed = [],
 }: NewSentenceProps<Read>) {
+  const line = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   return (
@@ -51,6 +55,7 @@ export function NewSentence<Read>({
     >
       <div className="min-w-0 flex-1">
         <input
+          ref={line}
           value={text}
           autoFocus={isNext}
           aria-label={label}
@@ -60,6 +65,25 @@ export function NewSentence<Read>({
           className="mono w-full border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
         />
         <Problem className="mt-2 text-note">{problem}</Problem>
+        {text === '' && proposed.length > 0 && (
+          <p className="mt-1 flex flex-wrap items-center gap-x-1 text-note text-soft">
+            Such as
+            {proposed.map((sentence) => (
+              <Button
+                key={sentence}
+                look="quiet"
+                size="small"
+                className="font-normal whitespace-normal"
+                onClick={() => {
+                  setText(sentence);
+                  line.current?.focus();
+                }}
+              >
+                {sentence}
+              </Button>
+            ))}
+          </p>
+        )}
       </div>
       {text.trim() !== '' && (
         <Button type="submit" className="min-h-8">

@@ -5,7 +5,7 @@ import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { exampleStimulus } from '@/core/generated/situations';
-import { readBegun, usualSeconds } from '@/core/statements';
+import { proposedSentences, readBegun, usualSeconds } from '@/core/statements';
 import { stimulusSentence, type Stimulus } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { ScenarioLines } from './ScenarioLines';
@@ -68,6 +68,7 @@ export function ScenarioList({
           <NewSentence
             submit="Expect it"
             read={(text) => readBegun(text, parts)}
+            proposed={scenarios.length === 0 ? proposedSentences(parts) : []}
             label={of === undefined ? label : `${label} (${of})`}
             placeholder="D1 lit 0.5 s, dark 2.5 s"
             onAdd={(said) => {
