@@ -130,7 +130,10 @@ describe('an exercise is said', () => {
     await page.keyboard.press('Enter');
     await page.getByRole('textbox', { name: 'Aim' }).fill('A lamp keeps a light character.');
     await page.getByLabel('Reference program').fill(PROGRAM);
-    await page.getByLabel('What must be seen?').fill('D1 lit 0.5 s, dark 2.5 s');
+    const seen = page.getByLabel('What must be seen?');
+    await page.getByRole('button', { name: 'D1 lit 0.5 s, dark 0.5 s' }).click();
+    expect(await seen.and(page.locator(':focus')).inputValue()).toBe('D1 lit 0.5 s, dark 0.5 s');
+    await seen.fill('D1 lit 0.5 s, dark 2.5 s');
     await page.keyboard.press('Enter');
     // What else must be seen goes on in the same scenario; an empty line leads to the next one.
     await page.getByLabel('Also expect in as taught').and(page.locator(':focus')).waitFor();
