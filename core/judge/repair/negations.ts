@@ -61,7 +61,11 @@ function negationsOf(
     const isHead = heads.has(sign) || (sign === '(' && heads.has(tokens[before - 1]?.text ?? ''));
     const goesOn = tokens[last + 1]?.text;
     // A variable that is given itself is meant to be turned round.
-    const isItself = sign === '=' && last === index && tokens[before - 1]?.text === token.text;
+    const isItself =
+      sign === '=' &&
+      last === index &&
+      tokens[before - 1]?.text === token.text &&
+      (goesOn === ';' || goesOn === undefined);
     const isGiven = sign === '=' && joints.has(goesOn ?? '');
     const isLevel = isGivenToPin(tokens, before, last, negation);
     if (!isLevel && !isItself && (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn))) return [];
