@@ -66,8 +66,8 @@ export function NewSentence<Read>({
         />
         <Problem className="mt-2 text-note">{problem}</Problem>
         {text === '' && proposed.length > 0 && (
-          <p className="mt-1 flex flex-wrap items-center gap-x-1 text-note text-soft">
-            Such as
+          <p className="mt-1 -ml-1.5 flex flex-wrap items-center gap-x-1 text-note text-soft">
+            <span className="px-1.5">Say what must be seen, such as</span>
             {proposed.map((sentence) => (
               <Button
                 key={sentence}
