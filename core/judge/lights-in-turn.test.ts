@@ -1,44 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { hasPassed } from '../formats/report';
 import { exerciseSaid } from '../testing/exercise-said';
+import { ownForms } from '../testing/own-forms';
 import { replaced, reportOnSlip, type SaidSlip } from '../testing/said-slips';
 
-/** A call for help by a light. */
-const help = exerciseSaid({
-  id: 'help',
-  board: 'learner-5v',
-  lines: ['red LED on 9'],
-  program: `const int LIGHT = 9;
-const int DOT = 200;
-
-void setup() {
-  pinMode(LIGHT, OUTPUT);
-}
-
-void signal(int length) {
-  digitalWrite(LIGHT, HIGH);
-  delay(length);
-  digitalWrite(LIGHT, LOW);
-  delay(DOT);
-}
-
-void loop() {
-  for (int i = 0; i < 3; i++) {
-    signal(DOT);
-  }
-  delay(2 * DOT);
-  for (int i = 0; i < 3; i++) {
-    signal(3 * DOT);
-  }
-  delay(2 * DOT);
-  for (int i = 0; i < 3; i++) {
-    signal(DOT);
-  }
-  delay(2000);
-}
-`,
-  scenarios: [{ name: 'help', lasts: 16, done: [], seen: ['D1 flashes SOS in Morse'] }],
-});
+/** A call for help by a light, with the same program as among those of one's own form. */
+const help = exerciseSaid(ownForms.find(({ said }) => said.id === 'help')!.said);
 
 /** Two lights of a level crossing, of which one is always lit. */
 const crossing = exerciseSaid({
@@ -133,22 +100,22 @@ describe('signals', () => {
   test.each([
     [
       'a signal too few',
-      replaced(['3; i++) {\n    signal(3', '2; i++) {\n    signal(3']),
-      'Write 3 instead of 2 in line 20.',
+      replaced(['3; i++) signal(3', '2; i++) signal(3']),
+      'Write 3 instead of 2 in line 15.',
     ],
-    ['long as short ones', replaced(['3 * DOT', 'DOT']), 'Add 3 * in line 21, right after “signal(”.'],
+    ['long as short ones', replaced(['3 * DOT', 'DOT']), 'Add 3 * in line 15, right after “signal(”.'],
     [
       'never dark',
       replaced(['  digitalWrite(LIGHT, LOW);\n', '']),
-      'Add digitalWrite(LIGHT, LOW); after line 10.',
+      'Add digitalWrite(LIGHT, LOW); after line 8.',
     ],
-    ['another length', replaced(['delay(length)', 'delay(DOT)']), 'Write length instead of DOT in line 10.'],
+    ['another length', replaced(['delay(length)', 'delay(DOT)']), 'Write length instead of DOT in line 8.'],
   ])('of %s are mended', (_, program, repair) => {
     expect(first(help, program)).toMatchObject({ verdict: 'does-not-work', repair });
   });
 
   test('are told as they were seen', () => {
-    expect(first(help, replaced(['3; i++) {\n    signal(3', '2; i++) {\n    signal(3'])).message).toContain(
+    expect(first(help, replaced(['3; i++) signal(3', '2; i++) signal(3'])).message).toContain(
       'signals “... -- ...',
     );
   });
