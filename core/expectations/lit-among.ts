@@ -3,7 +3,7 @@ import { quantity, type Observation } from '../findings/finding';
 import { stretch } from '../units';
 import { sentence, type Slot } from '../words/sentence';
 import { lightsSlot } from '../words/slots';
-import { capital, listText, NUMBER_WORDS, numberWord } from '../words/words';
+import { capital, listText, NUMBER_SAID, numberSaid, numberWord } from '../words/words';
 import {
   lightSchema,
   partOfLight,
@@ -27,12 +27,6 @@ const schema = z.strictObject({
 });
 type LitAmong = z.infer<typeof schema>;
 
-const NUMBER = `(?:\\d+|${NUMBER_WORDS.join('|')})`;
-const numberOf = (said: string): number => {
-  const place = NUMBER_WORDS.findIndex((word) => word === said.toLowerCase());
-  return place >= 0 ? place + 1 : Number(said);
-};
-
 /** `exactly one`, `at least 2`, `at most 2`, `2 to 3`: how many, at the least and at the most. */
 const howManySlot: Slot<[number, number]> = {
   write: ([least, most]) =>
@@ -43,9 +37,9 @@ const howManySlot: Slot<[number, number]> = {
         : least === 0
           ? `at most ${numberWord(most)}`
           : `${least} to ${most}`,
-  pattern: `(?:exactly|just|at least|no fewer than|at most|no more than|never more than|not more than) ${NUMBER}|${NUMBER} (?:to|or) ${NUMBER}`,
+  pattern: `(?:exactly|just|at least|no fewer than|at most|no more than|never more than|not more than) ${NUMBER_SAID}|${NUMBER_SAID} (?:to|or) ${NUMBER_SAID}`,
   read: (text) => {
-    const [first = 0, second] = (text.match(new RegExp(`\\b${NUMBER}\\b`, 'gi')) ?? []).map(numberOf);
+    const [first = 0, second] = (text.match(new RegExp(`\\b${NUMBER_SAID}\\b`, 'gi')) ?? []).map(numberSaid);
     if (second !== undefined) return first <= second ? [first, second] : undefined;
     if (/^(?:exactly|just)/i.test(text)) return [first, first];
     return /least|fewer/i.test(text) ? [first, MOST_LIGHTS] : [0, first];

@@ -13,12 +13,12 @@ import {
   findingOfPullUp,
   findingOfStatic,
   findingOfUnits,
-  findingOfWord,
   ofExchangedWords,
   ofMovedLine,
   ofNoBreak,
   withoutPause,
 } from './repair/program-evidence';
+import { findingOfWord } from './repair/evidence-of-words';
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
 import { findingOfType } from './repair/type-evidence';

@@ -101,6 +101,15 @@ export const NUMBER_WORDS = [
   'ten',
 ] as const;
 
+/** A whole number in digits or, up to ten, in a word, as a pattern that is read in any letter case. */
+export const NUMBER_SAID = `(?:${NUMBER_WORDS.join('|')}|\\d+)`;
+
+/** The number that is said in digits or in a word; `NaN` where it is none. */
+export function numberSaid(text: string): number {
+  const place = NUMBER_WORDS.findIndex((word) => word === text.toLowerCase());
+  return place < 0 ? Number(text) : place + 1;
+}
+
 /** Their places in a row, in words. */
 export const ORDINAL_WORDS = [
   'first',

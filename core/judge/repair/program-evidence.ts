@@ -6,77 +6,9 @@ import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
 import { exchangeText, isWord } from './exchanged-words';
-import { oppositeSigns } from './opposite-signs';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import { openCases, tokensOf } from './token-places';
 import type { Circuit } from '../../wiring/circuit';
-
-const levels: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
-
-/**
- * The finding that a repairing change of one word is evidence of: a question that is asked the wrong way
- * round. Other changes are explained by what the rules saw.
- */
-export function findingOfWord(edit: Edit, source: string): Observation | undefined {
-  if (!('replace' in edit)) return undefined;
-  const { line, column, length, by } = edit.replace;
-  const text = source.split('\n')[line - 1] ?? '';
-  const word = text.slice(column - 1, column - 1 + length);
-  const isAsked = /(?:==|!=)\s*$/.test(text.slice(0, column - 1));
-  const [negation] = [word, by.trim()].filter((sign) => sign === 'not' || sign === '!');
-  if (negation !== undefined && (word === '' || by.trim() === '')) {
-    const [, itself] = /(\w+)\s*=\s*$/.exec(text.slice(0, column - 1)) ?? [];
-    if (itself !== undefined && new RegExp(`^\\s*${itself}\\b`).test(text.slice(column - 1)))
-      return {
-        code: 'logic-inverted',
-        severity: 'fault',
-        line,
-        column,
-        message: `Line ${line} gives “${itself}” the value that it has already, so nothing changes.`,
-        hints: [
-          `What should “${itself}” be after line ${line}, and what is it?`,
-          `Line ${line} sets “${itself}” to itself.`,
-          `Put ${negation} before the second ${itself} in line ${line}.`,
-        ],
-      };
-    const isLevel = /(?:digitalWrite\s*\([^,]*,|\.value\s*=)\s*$/.test(text.slice(0, column - 1));
-    const how = word === '' ? `without “${negation}”` : `with “${negation}”`;
-    return {
-      code: 'logic-inverted',
-      severity: 'fault',
-      line,
-      column,
-      message: isLevel
-        ? `Line ${line} gives its pin the wrong level: ${how} it is the opposite of what it should be.`
-        : `Line ${line} asks the question the wrong way round: ${how} it does the opposite of what it should on this wiring.`,
-      hints: [
-        isLevel
-          ? `Which level should line ${line} give its pin at that moment, and which one does it give?`
-          : `What level does the wiring give at that moment, and which one does line ${line} ask for?`,
-        `Line ${line} ${word === '' ? `has no “${negation}”` : `has a “${negation}”`}, and that turns the ${isLevel ? 'level' : 'question'} round.`,
-        word === ''
-          ? `Put ${negation} before what line ${line} ${isLevel ? 'gives' : 'asks'}.`
-          : `Take the ${negation} out of line ${line}.`,
-      ],
-    };
-  }
-  if (oppositeSigns[word] !== by && !(isAsked && levels[word] === by)) return undefined;
-  // What is more and what is less is no matter of how something is wired.
-  const there = /[<>]/.test(word) ? '' : ' on this wiring';
-  return {
-    code: 'logic-inverted',
-    severity: 'fault',
-    line,
-    column,
-    message: `Line ${line} asks the question the wrong way round: with ${word} it does the opposite of what it should${there}.`,
-    hints: [
-      `What level does the wiring give at that moment, and which one does line ${line} ask for?`,
-      `The ${word} at column ${column} of line ${line} turns the question round.`,
-      `Write ${by} instead of ${word} in line ${line}.`,
-    ],
-    repair: { text: `Write ${by} instead of ${word} in line ${line}.`, edits: [edit] },
-  };
-}
 
 /** What the pauses of the two languages count in, with how many of the other's units that is. */
 const PAUSE = /\b(delay|sleep)\s*\(\s*$/;

@@ -1,4 +1,4 @@
-import { listText, NUMBER_WORDS } from '../../words/words';
+import { listText, NUMBER_SAID, numberSaid } from '../../words/words';
 import { lightsIn, NAMES } from './plain';
 import { saying, whole, type Around, type Meaning, type Way } from './way';
 import type { Reads } from './ways-staged';
@@ -7,11 +7,6 @@ import type { Reads } from './ways-staged';
 const TAIL = '((?: (?:from|until|between|after|when|while|at|for) .*)?)';
 
 const LIST = `${NAMES}(?:(?:, ?(?:and |or )?| and | or )${NAMES})+`;
-const HOW_MANY = `(?:${NUMBER_WORDS.join('|')}|\\d+)`;
-const amountOf = (said: string): number => {
-  const place = NUMBER_WORDS.findIndex((word) => word === said.toLowerCase());
-  return place < 0 ? Number(said) : place + 1;
-};
 const namesIn = (said: string): readonly string[] =>
   (said.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
 
@@ -70,7 +65,7 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
   // exactly one of D1 and D2 is on, at least one LED is on
   {
     pattern: whole(
-      `(?:always )?(?:(exactly|just|at least|at most|no more than|never more than|only) )?(${HOW_MANY}|an?|some) (?:of (${LIST})|(?:of the )?(?:leds|lamps|lights|led|lamp|light))(?: is| are)?(?: always)? (?:on|lit)(?: (?:at any time|at all times|all the time|at once|always|together))?${TAIL}`,
+      `(?:always )?(?:(exactly|just|at least|at most|no more than|never more than|only) )?(${NUMBER_SAID}|an?|some) (?:of (${LIST})|(?:of the )?(?:leds|lamps|lights|led|lamp|light))(?: is| are)?(?: always)? (?:on|lit)(?: (?:at any time|at all times|all the time|at once|always|together))?${TAIL}`,
     ),
     means: ([how, count = '', names, tail = ''], { parts }) => {
       const lights = names === undefined ? lightsIn(parts) : namesIn(names);
@@ -107,12 +102,12 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
   // never all three on, never two at once
   {
     pattern: whole(
-      `(?:never (?:(all)(?: (${HOW_MANY}))?|(${HOW_MANY})) (?:of the )?(?:leds|lamps|lights)|(${LIST}) (?:are )?never all)(?: are)?(?: (?:on|lit))?(?: (?:at once|together|at the same time|at a time))?${TAIL}`,
+      `(?:never (?:(all)(?: (${NUMBER_SAID}))?|(${NUMBER_SAID})) (?:of the )?(?:leds|lamps|lights)|(${LIST}) (?:are )?never all)(?: are)?(?: (?:on|lit))?(?: (?:at once|together|at the same time|at a time))?${TAIL}`,
     ),
     means: ([, , count, names, tail = ''], { parts }) => {
       const lights = names === undefined ? lightsIn(parts) : namesIn(names);
       if (lights.length < 2) return undefined;
-      const most = (count === undefined ? lights.length : amountOf(count)) - 1;
+      const most = (count === undefined ? lights.length : numberSaid(count)) - 1;
       return saying(`at most ${most} of ${listText(lights)} lit${tail}`);
     },
   },

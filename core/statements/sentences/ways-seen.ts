@@ -1,5 +1,5 @@
 import { CALL_FOR_HELP, groupsOf, SIGNALS } from '../../expectations/morse';
-import { NUMBER_WORDS } from '../../words/words';
+import { NUMBER_SAID, numberSaid } from '../../words/words';
 import { COLOUR, colourCalled } from './colours';
 import { observedOf } from './on-off';
 import { lightsIn, NAMES, timed } from './plain';
@@ -14,15 +14,14 @@ const BRIGHT = [60, 100] as const;
 
 /** Time windows, as they stand behind what they are about. */
 const TAIL = '((?: (?:from|until|between|after) .*)?)';
-const COUNT = `(?:once|twice|${NUMBER_WORDS.join('|')}|\\d+)(?: times?)?`;
+const COUNT = `(?:once|twice|${NUMBER_SAID})(?: times?)?`;
 /** `three short`, `short twice`, `3 long flashes`. */
 const SHORT_OR_LONG = `(?:${COUNT} (?:short|long)(?:ly)?(?: (?:ones?|flash(?:es)?|blinks?|beeps?|signals?|times?|tones?))?|(?:short|long)(?:ly)? ${COUNT})`;
 
 const countIn = (group: string): number => {
   if (/\bonce\b/i.test(group)) return 1;
   if (/\btwice\b/i.test(group)) return 2;
-  const place = NUMBER_WORDS.findIndex((word) => new RegExp(`\\b${word}\\b`, 'i').test(group));
-  return place >= 0 && !/\d/.test(group) ? place + 1 : Number.parseInt(/\d+/.exec(group)?.[0] ?? '1', 10);
+  return numberSaid(new RegExp(`\\b${NUMBER_SAID}\\b`, 'i').exec(group)?.[0] ?? '1');
 };
 
 const howItFlashes = (name: string): Meaning => ({
