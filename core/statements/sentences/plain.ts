@@ -1,4 +1,4 @@
-import { listText, NUMBER_WORDS, ORDINAL_WORDS } from '../../words/words';
+import { listText, NUMBER_WORDS, numberSaid, ORDINAL_WORDS } from '../../words/words';
 import { findKind, isSingleLight, ledColours, type PartKind, type StimulusKind } from '../../parts';
 
 /** A part that a sentence may speak of. */
@@ -8,10 +8,6 @@ export interface Named {
   /** As a circuit writes it; the colour of an LED. */
   readonly value?: string;
 }
-
-const COUNTS: Readonly<Record<string, number>> = Object.fromEntries(
-  NUMBER_WORDS.map((word, index) => [word, index + 1]),
-);
 
 /** What people call a part before or instead of its name. */
 const CALLED =
@@ -45,8 +41,11 @@ export function plainly(text: string, parts: readonly Named[]): string {
     plain = plain.replace(from, to as string);
   };
   put(
-    /\b(one|two|three|four|five|six|seven|eight|nine|ten)\b(?= (?:times?|press(?:es)?|pushes|clicks|s|secs?|seconds?|ms|milliseconds?)\b)/gi,
-    (word) => String(COUNTS[word.toLowerCase()]),
+    new RegExp(
+      `\\b(${NUMBER_WORDS.join('|')})\\b(?= (?:times?|press(?:es)?|pushes|clicks|s|secs?|seconds?|ms|milliseconds?)\\b)`,
+      'gi',
+    ),
+    (word) => String(numberSaid(word)),
   );
   put(/\bhalf (?:a )?second\b/gi, '0.5 s');
   put(/\b(per|every|each|once a|twice a|times a) second\b/gi, '$1 sec');
