@@ -1,4 +1,5 @@
-import { FaultRehearsal, faultsOf, type RehearsedFault } from '@/core/faults/rehearsal';
+import type { RehearsedFault } from '@/core/faults/outcome';
+import { FaultRehearsal, faultsOf } from '@/core/faults/rehearsal';
 import { nodeGrammars } from '@/grammars/node';
 import type { Command } from './command';
 import { solvedByAuthor } from '@/core/formats/exercise';

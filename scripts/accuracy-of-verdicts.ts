@@ -1,4 +1,5 @@
-import { FaultRehearsal, faultOutcomes, faultsOf, type FaultOutcome } from '@/core/faults/rehearsal';
+import { faultOutcomes, type FaultOutcome } from '@/core/faults/outcome';
+import { FaultRehearsal, faultsOf } from '@/core/faults/rehearsal';
 import { hasPassed } from '@/core/formats/report';
 import { buildFor } from '@/core/judge/build';
 import { check } from '@/core/judge/check';

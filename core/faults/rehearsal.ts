@@ -1,6 +1,6 @@
-import type { Finding, FindingCode } from '../findings/finding';
+import type { Finding } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
-import { hasPassed, type Report, type Verdict } from '../formats/report';
+import { hasPassed, type Report } from '../formats/report';
 import { ReferenceRuns } from '../generated/shown';
 import { buildFor, referenceBuild, type Build } from '../judge/build';
 import { check } from '../judge/check';
@@ -8,34 +8,12 @@ import { referenceOf } from '../judge/reference';
 import type { Grammars } from '../program';
 import { Circuit } from '../wiring/circuit';
 import { hasSameNets } from '../wiring/same-nets';
-import { ScenarioFinder, type Catching } from './catching';
+import type { Catching } from './catching';
 import type { Fault } from './fault';
+import type { FaultOutcome, RehearsedFault } from './outcome';
 import { programFaults } from './program';
+import { ScenarioFinder } from './scenario-finder';
 import { wiringFaults } from './wiring';
-
-/**
- * What came of a slip: it is told by its right name, or by another; it works all the same, and is mentioned or not;
- * it slips through though somebody would see it, mentioned or not; or it makes the same circuit, and is called wrong.
- */
-export const faultOutcomes = [
-  'right-cause',
-  'other-cause',
-  'mentioned',
-  'no-difference',
-  'slips-through',
-  'wrongly-caught',
-] as const;
-export type FaultOutcome = (typeof faultOutcomes)[number];
-
-/** A slip with what the check said of it. */
-export interface RehearsedFault extends Pick<Fault, 'sort' | 'what' | 'codes' | 'refs' | 'line'> {
-  readonly outcome: FaultOutcome;
-  readonly verdict: Verdict;
-  /** The cause that a learner reads first, or what is mentioned of a build that works. */
-  readonly told?: { readonly code: FindingCode; readonly message: string; readonly repair?: string };
-  /** Of one that slips through: what would catch it. */
-  readonly caughtBy?: Catching;
-}
 
 /** Every slip that can be made in an exercise: those of the hand, then those of the keyboard. */
 export const faultsOf = (exercise: Exercise): readonly Fault[] => [

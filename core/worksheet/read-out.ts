@@ -1,15 +1,11 @@
 import type { HouseRules } from '../course/house-rules';
-import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
 import type { FindingCode, Severity } from '../findings/finding';
 import { exerciseOf, type Exercise } from '../formats/exercise';
-import { inspect } from '../judge/inspect';
-import { rowOf } from '../findings/table';
 import { cautionsOf, type Caution } from '../plan/cautions';
 import { worksheetFigures, type WorksheetFigures } from '../plan/worksheet';
-import { problemText, type Result } from '../result';
+import { problemText } from '../result';
 import type { StatedCircuit } from '../statements';
-import type { PlacedPart } from '../wiring/wiring';
-import { settle, type Layout, type SettledSheet, type Sheet } from './sheet';
+import { settle, type SettledSheet, type Sheet } from './sheet';
 
 /** One thing that is said about the reference itself. */
 export interface Remark {
@@ -35,19 +31,6 @@ export interface ReadOut {
 /** How thoroughly a sheet is worked out: while a line is typed, or when it has been. */
 export type Depth = 'while typing' | 'in full';
 
-/** What the Worksheet shows of a sheet: brought in line with its own lines, worked out, looked at. */
-export function readOut(
-  sheet: Sheet,
-  courseRules: HouseRules = DEFAULT_HOUSE_RULES,
-  layout: Layout = 'keep',
-  depth: Depth = 'in full',
-  remembered: readonly PlacedPart[] = [],
-): Result<ReadOut> {
-  const settled = settle(sheet, courseRules, layout, remembered);
-  if (!settled.ok) return settled;
-  return { ok: true, value: readOutOf(settled.value, depth) };
-}
-
 /** A read-out with the circuit that the lines say, which is no plain data. */
 export interface ReadOutAtOnce {
   readonly readOut: ReadOut;
@@ -58,11 +41,18 @@ export interface ReadOutAtOnce {
 export function readOutAtOnce(sheet: Sheet, courseRules: HouseRules): ReadOutAtOnce | undefined {
   const settled = settle(sheet, courseRules, 'as it is');
   return settled.ok && settled.value.wiring
-    ? { readOut: readOutOf(settled.value, 'while typing'), circuit: settled.value.circuit }
+    ? { readOut: readOutOf(settled.value), circuit: settled.value.circuit }
     : undefined;
 }
 
-function readOutOf({ sheet, wiring, layoutProblem }: SettledSheet, depth: Depth): ReadOut {
+/**
+ * The read-out of a sheet that is in line with its lines. Worst cases and remarks are worked out where `remarksOn`
+ * looks the exercise over.
+ */
+export function readOutOf(
+  { sheet, wiring, layoutProblem }: SettledSheet,
+  remarksOn?: (exercise: Exercise) => readonly Remark[],
+): ReadOut {
   const exercise = exerciseOf(sheet, wiring);
   if (!exercise.ok)
     return {
@@ -73,27 +63,13 @@ function readOutOf({ sheet, wiring, layoutProblem }: SettledSheet, depth: Depth)
       remarks: undefined,
       cautions: [],
     };
-  const figures = worksheetFigures(
-    exercise.value,
-    depth === 'in full' ? 'with worst cases' : 'without worst cases',
-  );
+  const figures = worksheetFigures(exercise.value, remarksOn ? 'with worst cases' : 'without worst cases');
   return {
     sheet,
     layoutProblem,
     problem: undefined,
     figures,
-    remarks: depth === 'in full' ? remarksOn(exercise.value) : undefined,
+    remarks: remarksOn?.(exercise.value),
     cautions: cautionsOf(exercise.value, figures.budget),
   };
-}
-
-/** What the checker says of the reference itself; nothing when it is as it should be. */
-function remarksOn(exercise: Exercise): readonly Remark[] {
-  return inspect(exercise, exercise.reference).observations.map(({ code, severity, message, refs }) => ({
-    code,
-    severity,
-    title: rowOf(code).title,
-    message,
-    refs: refs ?? [],
-  }));
 }

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { CurrentStepper } from '../drawing/CurrentStepper';
 import { warmWorkers } from '../connection/workers';
+import { loadEditor } from '../editor/ProgramEditor';
 import { BenchBar } from './BenchBar';
 import { BenchDrawing } from './BenchDrawing';
 import { BenchPanels } from './BenchPanels';
@@ -22,7 +23,7 @@ const BenchRun = dynamic(loadBenchRun, {
 /** Loads what is needed only later: a bench without a connection runs all the same. */
 const warm = (): void => {
   warmWorkers();
-  void loadBenchRun().catch(() => undefined);
+  for (const load of [loadBenchRun, loadEditor]) void load().catch(() => undefined);
 };
 
 /** A learner's bench: record the build, put the program in, check, and hand in. */

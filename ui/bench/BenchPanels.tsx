@@ -1,7 +1,7 @@
 'use client';
 
 import { Tabs } from 'radix-ui';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { asksForProgram, languageOf } from '@/core/formats/exercise';
 import type { Panel } from './bench-state';
 import { HandInPanel } from './HandInPanel';
@@ -26,6 +26,9 @@ const allPanels: readonly (readonly [Panel, string])[] = [
 export function BenchPanels() {
   const { exercise, board, state, dispatch, marked, placing, task, rows, stage } = useBench();
   const { draft, panel, active } = state;
+  // Once opened the editor stays, with what it can undo; until then a page does without it.
+  const [isEditorWanted, setEditorWanted] = useState(false);
+  if (panel === 'program' && !isEditorWanted) setEditorWanted(true);
   const hasProgram = asksForProgram({ data: exercise });
   const panels = allPanels.filter(([value]) => value !== 'program' || hasProgram);
   const pins = useMemo(
@@ -89,15 +92,17 @@ export function BenchPanels() {
           )}
           <div className={stage?.program === undefined ? 'flex h-full min-h-0 flex-col' : 'hidden'}>
             <div className="min-h-0 flex-1">
-              <ProgramEditor
-                source={draft.program}
-                language={languageOf({ data: exercise, board })}
-                board={board}
-                marked={stage?.program === undefined ? marked.lines : NO_LINES}
-                onChange={(program) =>
-                  program !== draft.program && dispatch({ type: 'write program', program })
-                }
-              />
+              {isEditorWanted && (
+                <ProgramEditor
+                  source={draft.program}
+                  language={languageOf({ data: exercise, board })}
+                  board={board}
+                  marked={stage?.program === undefined ? marked.lines : NO_LINES}
+                  onChange={(program) =>
+                    program !== draft.program && dispatch({ type: 'write program', program })
+                  }
+                />
+              )}
             </div>
             <label className="grid gap-1 border-t border-ink px-4 py-2.5">
               <span className="font-semibold">What will be seen when it runs? Say it before you check.</span>

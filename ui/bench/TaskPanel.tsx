@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { isBoard } from '@/core/boards';
 import { asksForProgram } from '@/core/formats/exercise';
@@ -18,11 +19,13 @@ import { useTold } from '../words/Words';
 import { AskedRuns } from './AskedRuns';
 import { CalibrationList } from './CalibrationList';
 import { OnTheWay } from './OnTheWay';
-import { StatedList } from './StatedList';
 import { TaskSection } from './TaskSection';
 import { TaskSteps } from './TaskSteps';
 import { useBench, type BenchProps } from './useBench';
 import { WantedRun } from './WantedRun';
+
+// Only an open task reads what learners say.
+const StatedList = dynamic(() => import('./StatedList').then(({ StatedList }) => StatedList));
 
 /** What is to be done: the task in its author's words, what must be seen, what is in the bag, and the steps. */
 export function TaskPanel() {

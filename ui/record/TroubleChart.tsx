@@ -1,14 +1,9 @@
 'use client';
 
-import { BarChart } from 'echarts/charts';
-import { GridComponent, LegendComponent } from 'echarts/components';
-import { init, use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import type { EChartsCoreOption } from 'echarts/core';
+import { useCallback } from 'react';
 import { FEWEST, type TroubleByWeek } from '@/core/plan/class-record';
-import { useTheme } from '../shell/useTheme';
-
-register([BarChart, GridComponent, LegendComponent, SVGRenderer]);
+import { chartText, useChart, type ChartLook } from '../charts/useChart';
 
 /** Fills that are told apart without their colour: an ink, the gap between its lines, and how they are turned. */
 const FILLS: readonly { readonly ink: string; readonly gap: number; readonly turned: number }[] = [
@@ -39,60 +34,8 @@ function Swatch({ index }: { readonly index: number }) {
 
 /** How often each kind of trouble came up, week by week, as bars and as a table. */
 export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly trouble: TroubleByWeek }) {
-  const host = useRef<HTMLDivElement>(null);
-  const theme = useTheme();
-  useEffect(() => {
-    if (!host.current || kinds.length === 0) return undefined;
-    const look = getComputedStyle(host.current);
-    const colour = (name: string): string => look.getPropertyValue(name).trim();
-    const text = { color: colour('--ink'), fontFamily: 'inherit', fontSize: 12 };
-    const chart = init(host.current, null, { renderer: 'svg' });
-    chart.setOption({
-      animation: false,
-      textStyle: { fontFamily: look.fontFamily },
-      grid: { left: 40, right: 12, top: 12, bottom: 28 },
-      xAxis: { type: 'category', data: [...weeks], axisLabel: text, axisTick: { show: false } },
-      yAxis: {
-        type: 'value',
-        minInterval: 1,
-        axisLabel: text,
-        splitLine: { lineStyle: { color: colour('--rule') } },
-      },
-      series: kinds.map(({ title, counts }, index) => {
-        const { ink, gap, turned } = fillOf(index);
-        return {
-          name: title,
-          type: 'bar',
-          stack: 'all',
-          barMaxWidth: 56,
-          itemStyle: {
-            color: colour(ink),
-            borderColor: colour('--paper'),
-            borderWidth: 1,
-            ...(gap === 0
-              ? {}
-              : {
-                  decal: {
-                    symbol: 'rect',
-                    color: colour('--paper'),
-                    dashArrayX: [1, 0],
-                    dashArrayY: [LINE, gap],
-                    rotation: (turned * Math.PI) / 180,
-                  },
-                }),
-          },
-          data: [...counts],
-        };
-      }),
-      aria: { enabled: false, decal: { show: true } },
-    });
-    const observer = new ResizeObserver(() => chart.resize());
-    observer.observe(host.current);
-    return () => {
-      observer.disconnect();
-      chart.dispose();
-    };
-  }, [weeks, kinds, theme]);
+  const optionOf = useCallback((look: ChartLook) => troubleOption(weeks, kinds, look), [weeks, kinds]);
+  const host = useChart(weeks.length > 1 && kinds.length > 0 ? optionOf : undefined);
   if (kinds.length === 0)
     return (
       <p className="text-soft">
@@ -143,4 +86,48 @@ export function TroubleChart({ trouble: { weeks, kinds, of } }: { readonly troub
       </div>
     </div>
   );
+}
+
+function troubleOption(
+  weeks: TroubleByWeek['weeks'],
+  kinds: TroubleByWeek['kinds'],
+  look: ChartLook,
+): EChartsCoreOption {
+  const text = chartText(look, '--ink');
+  const paper = look.colour('--paper');
+  return {
+    textStyle: { fontFamily: look.fontFamily },
+    grid: { left: 40, right: 12, top: 12, bottom: 28 },
+    xAxis: { type: 'category', data: [...weeks], axisLabel: text, axisTick: { show: false } },
+    yAxis: {
+      type: 'value',
+      minInterval: 1,
+      axisLabel: text,
+      splitLine: { lineStyle: { color: look.colour('--rule') } },
+    },
+    series: kinds.map(({ title, counts }, index) => {
+      const { ink, gap, turned } = fillOf(index);
+      const decal = {
+        symbol: 'rect',
+        color: paper,
+        dashArrayX: [1, 0],
+        dashArrayY: [LINE, gap],
+        rotation: (turned * Math.PI) / 180,
+      };
+      return {
+        name: title,
+        type: 'bar',
+        stack: 'all',
+        barMaxWidth: 56,
+        itemStyle: {
+          color: look.colour(ink),
+          borderColor: paper,
+          borderWidth: 1,
+          ...(gap === 0 ? {} : { decal }),
+        },
+        data: [...counts],
+      };
+    }),
+    aria: { enabled: false, decal: { show: true } },
+  };
 }

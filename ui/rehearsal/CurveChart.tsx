@@ -1,14 +1,9 @@
 'use client';
 
-import { LineChart } from 'echarts/charts';
-import { GridComponent } from 'echarts/components';
-import { init, use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import type { EChartsCoreOption } from 'echarts/core';
+import { useCallback } from 'react';
 import type { Curve } from '@/core/rehearsal/curves';
-import { useTheme } from '../shell/useTheme';
-
-register([LineChart, GridComponent, SVGRenderer]);
+import { chartText, useChart, type ChartLook } from '../charts/useChart';
 
 interface CurveChartProps {
   readonly curve: Curve;
@@ -17,44 +12,34 @@ interface CurveChartProps {
 }
 
 /** One value over a run, drawn as it steps. */
-export default function CurveChart({ curve, total }: CurveChartProps) {
-  const host = useRef<HTMLDivElement>(null);
-  const theme = useTheme();
-  useEffect(() => {
-    if (!host.current) return undefined;
-    const look = getComputedStyle(host.current);
-    const colour = (name: string): string => look.getPropertyValue(name).trim();
-    const text = { color: colour('--ink'), fontFamily: 'inherit', fontSize: 12 };
-    const chart = init(host.current, null, { renderer: 'svg' });
-    const last = curve.points.at(-1);
-    chart.setOption({
-      animation: false,
-      textStyle: { fontFamily: look.fontFamily },
-      grid: { left: 46, right: 6, top: 8, bottom: 20 },
-      xAxis: { type: 'value', min: 0, max: total, axisLabel: text, splitLine: { show: false } },
-      yAxis: {
-        type: 'value',
-        scale: true,
-        axisLabel: text,
-        splitNumber: 2,
-        splitLine: { lineStyle: { color: colour('--rule') } },
-      },
-      series: [
-        {
-          type: 'line',
-          step: 'end',
-          symbol: 'none',
-          lineStyle: { color: colour('--signal'), width: 2 },
-          data: [...curve.points, ...(last ? [[total, last[1]]] : [])],
-        },
-      ],
-    });
-    const resized = new ResizeObserver(() => chart.resize());
-    resized.observe(host.current);
-    return () => {
-      resized.disconnect();
-      chart.dispose();
-    };
-  }, [curve, total, theme]);
+export function CurveChart({ curve, total }: CurveChartProps) {
+  const optionOf = useCallback((look: ChartLook) => curveOption(curve, total, look), [curve, total]);
+  const host = useChart(optionOf);
   return <div ref={host} aria-hidden="true" className="h-28 w-full" />;
+}
+
+function curveOption({ points }: Curve, total: number, look: ChartLook): EChartsCoreOption {
+  const text = chartText(look, '--ink');
+  const last = points.at(-1);
+  return {
+    textStyle: { fontFamily: look.fontFamily },
+    grid: { left: 46, right: 6, top: 8, bottom: 20 },
+    xAxis: { type: 'value', min: 0, max: total, axisLabel: text, splitLine: { show: false } },
+    yAxis: {
+      type: 'value',
+      scale: true,
+      axisLabel: text,
+      splitNumber: 2,
+      splitLine: { lineStyle: { color: look.colour('--rule') } },
+    },
+    series: [
+      {
+        type: 'line',
+        step: 'end',
+        symbol: 'none',
+        lineStyle: { color: look.colour('--signal'), width: 2 },
+        data: [...points, ...(last ? [[total, last[1]]] : [])],
+      },
+    ],
+  };
 }

@@ -1,15 +1,12 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { curvesOf, type Curve } from '@/core/rehearsal/curves';
 import { seconds } from '@/core/units';
 import { Button } from '../design/Button';
+import { CurveChart } from './CurveChart';
 import type { Playing } from './useRehearsal';
-
-// Loaded when it is asked for: most runs are looked at without.
-const CurveChart = dynamic(() => import('./CurveChart'), { ssr: false });
 
 /** Rows of a table of values. */
 const MOST_ROWS = 40;

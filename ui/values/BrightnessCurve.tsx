@@ -1,15 +1,10 @@
 'use client';
 
-import { LineChart } from 'echarts/charts';
-import { GridComponent } from 'echarts/components';
-import { init, use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import type { EChartsCoreOption } from 'echarts/core';
+import { useCallback } from 'react';
 import { brightnessAt } from '@/core/electrics/brightness';
 import { figure } from '@/core/units';
-import { useTheme } from '../shell/useTheme';
-
-register([LineChart, GridComponent, SVGRenderer]);
+import { chartText, useChart, type ChartLook } from '../charts/useChart';
 
 interface BrightnessCurveProps {
   readonly currentMa: number;
@@ -22,72 +17,12 @@ const points = Array.from({ length: 81 }, (_, index) => index * 0.25);
 
 /** How bright an LED looks against its current, with the chosen point. */
 export function BrightnessCurve({ currentMa, limitMa }: BrightnessCurveProps) {
-  const host = useRef<HTMLDivElement>(null);
   const brightness = brightnessAt(currentMa);
-  const theme = useTheme();
-  useEffect(() => {
-    if (!host.current) return undefined;
-    const look = getComputedStyle(host.current);
-    const colour = (name: string): string => look.getPropertyValue(name).trim();
-    const text = { color: colour('--soft'), fontFamily: 'inherit', fontSize: 12 };
-    const chart = init(host.current, null, { renderer: 'svg' });
-    chart.setOption({
-      animation: false,
-      grid: { left: 52, right: 20, top: 12, bottom: 42 },
-      xAxis: {
-        type: 'value',
-        max: points.at(-1),
-        name: 'current, mA',
-        nameLocation: 'middle',
-        nameGap: 26,
-        nameTextStyle: text,
-        axisLabel: text,
-        axisLine: { lineStyle: { color: colour('--ink') } },
-        splitLine: { show: false },
-      },
-      yAxis: {
-        type: 'value',
-        max: 100,
-        name: 'as the eye sees it, %',
-        nameLocation: 'middle',
-        nameGap: 36,
-        nameTextStyle: text,
-        axisLabel: text,
-        splitLine: { lineStyle: { color: colour('--rule') } },
-      },
-      series: [
-        {
-          type: 'line',
-          showSymbol: false,
-          lineStyle: { color: colour('--ink'), width: 2 },
-          data: points.map((current) => [current, 100 * brightnessAt(current)]),
-        },
-        {
-          type: 'line',
-          symbol: 'none',
-          lineStyle: { color: colour('--risk'), width: 1.5, type: 'dashed' },
-          data: [
-            [limitMa, 0],
-            [limitMa, 100],
-          ],
-        },
-        {
-          type: 'line',
-          symbol: 'circle',
-          symbolSize: 12,
-          itemStyle: { color: colour('--signal') },
-          lineStyle: { opacity: 0 },
-          data: [[Math.min(currentMa, points.at(-1)!), 100 * brightness]],
-        },
-      ],
-    });
-    const observer = new ResizeObserver(() => chart.resize());
-    observer.observe(host.current);
-    return () => {
-      observer.disconnect();
-      chart.dispose();
-    };
-  }, [currentMa, limitMa, brightness, theme]);
+  const optionOf = useCallback(
+    (look: ChartLook) => brightnessOption(currentMa, limitMa, look),
+    [currentMa, limitMa],
+  );
+  const host = useChart(optionOf);
   return (
     <figure className="mt-4">
       <div
@@ -102,4 +37,58 @@ export function BrightnessCurve({ currentMa, limitMa }: BrightnessCurveProps) {
       </figcaption>
     </figure>
   );
+}
+
+function brightnessOption(currentMa: number, limitMa: number, look: ChartLook): EChartsCoreOption {
+  const text = chartText(look, '--soft');
+  const { colour } = look;
+  return {
+    grid: { left: 52, right: 20, top: 12, bottom: 42 },
+    xAxis: {
+      type: 'value',
+      max: points.at(-1),
+      name: 'current, mA',
+      nameLocation: 'middle',
+      nameGap: 26,
+      nameTextStyle: text,
+      axisLabel: text,
+      axisLine: { lineStyle: { color: colour('--ink') } },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: 'value',
+      max: 100,
+      name: 'as the eye sees it, %',
+      nameLocation: 'middle',
+      nameGap: 36,
+      nameTextStyle: text,
+      axisLabel: text,
+      splitLine: { lineStyle: { color: colour('--rule') } },
+    },
+    series: [
+      {
+        type: 'line',
+        showSymbol: false,
+        lineStyle: { color: colour('--ink'), width: 2 },
+        data: points.map((current) => [current, 100 * brightnessAt(current)]),
+      },
+      {
+        type: 'line',
+        symbol: 'none',
+        lineStyle: { color: colour('--risk'), width: 1.5, type: 'dashed' },
+        data: [
+          [limitMa, 0],
+          [limitMa, 100],
+        ],
+      },
+      {
+        type: 'line',
+        symbol: 'circle',
+        symbolSize: 12,
+        itemStyle: { color: colour('--signal') },
+        lineStyle: { opacity: 0 },
+        data: [[Math.min(currentMa, points.at(-1)!), 100 * brightnessAt(currentMa)]],
+      },
+    ],
+  };
 }

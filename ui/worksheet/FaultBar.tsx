@@ -1,4 +1,4 @@
-import { faultOutcomes, type FaultOutcome, type RehearsedFault } from '@/core/faults/rehearsal';
+import { faultOutcomes, type FaultOutcome, type RehearsedFault } from '@/core/faults/outcome';
 
 /** What came of slips, in words that follow a number. */
 export const outcomeWords: Readonly<Record<FaultOutcome, string>> = {

@@ -2,7 +2,7 @@
 
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import type { RehearsedFault } from '@/core/faults/rehearsal';
+import type { RehearsedFault } from '@/core/faults/outcome';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { FaultBar, outcomeWords } from './FaultBar';

@@ -1,4 +1,4 @@
-import type { FaultOutcome, RehearsedFault } from '@/core/faults/rehearsal';
+import type { FaultOutcome, RehearsedFault } from '@/core/faults/outcome';
 import { rowOf } from '@/core/findings/table';
 import { FaultMark } from './FaultBar';
 

@@ -3,7 +3,7 @@
 import type { KeyboardEvent } from 'react';
 import { expectationSentence } from '@/core/expectations';
 import { withCatching, type Catching } from '@/core/faults/catching';
-import type { RehearsedFault } from '@/core/faults/rehearsal';
+import type { RehearsedFault } from '@/core/faults/outcome';
 import { Button, Keys } from '../design/Button';
 import { grouped, SlipName, thatCameOut } from './Slip';
 import { useDispatch, useWorksheet } from './useWorksheet';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { RehearsedFault } from '@/core/faults/rehearsal';
+import type { RehearsedFault } from '@/core/faults/outcome';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { FaultAnswer, FaultRequest } from '@/workers/web/messages';
 

@@ -1,6 +1,6 @@
 import type { BoardProfile } from '@/core/boards';
 import type { HouseRules } from '@/core/course/house-rules';
-import type { RehearsedFault } from '@/core/faults/rehearsal';
+import type { RehearsedFault } from '@/core/faults/outcome';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { LiveRuns, RunSubject } from '@/core/generated/live-runs';
 import type { Shown } from '@/core/generated/shown';

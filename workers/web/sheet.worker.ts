@@ -3,7 +3,8 @@ import { boardsOf } from '@/core/formats/exercise';
 import { kindOf } from '@/core/parts';
 import { readWiring } from '@/core/wiring/read';
 import type { PlacedPart } from '@/core/wiring/wiring';
-import { readOut, type Depth } from '@/core/worksheet/read-out';
+import type { Depth } from '@/core/worksheet/read-out';
+import { readOut } from '@/core/worksheet/read-out-in-full';
 import type { Sheet } from '@/core/worksheet/sheet';
 import type { SheetAnswer, SheetRequest } from './messages';
 
