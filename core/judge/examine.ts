@@ -174,6 +174,7 @@ export class Examiner {
         runs: traces.map((trace, index) => ({
           trace,
           stimuli: stimuliOn(played[index]!, this.pairsOf(wiring)),
+          isMissedAnyway: (button, at) => this.isMissedAnyway(index, this.pairsOf(wiring), button, at),
         })),
         board: exercise.board,
         wording: wordingOf(languageOf(exercise)),
@@ -205,6 +206,20 @@ export class Examiner {
       pairs: this.pairsOf(wiring),
       traces,
     };
+  }
+
+  /** Whether the exercise's own program misses a press too that is made on a build. */
+  private isMissedAnyway(
+    index: number,
+    pairs: ReadonlyMap<string, PlacedPart>,
+    button: string,
+    at: number,
+  ): boolean {
+    const [asked] = [...pairs].find(([, { ref }]) => ref === button) ?? [];
+    return (
+      index < this.reference.exercise.data.scenarios.length &&
+      this.reference.ownRuns.blindPressesIn(index).some((own) => own.button === asked && own.at === at)
+    );
   }
 
   /** What a build that passes should know of rooms and sensors other than those of its scenarios. */

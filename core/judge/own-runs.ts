@@ -2,6 +2,7 @@ import { apart } from '../effort';
 import type { Scenario } from '../formats/scenario';
 import type { RunLimits } from '../rehearsal/options';
 import type { Trace } from '../rehearsal/trace';
+import { blindPresses, type BlindPress } from './blind-presses';
 import type { Judging } from './judging';
 import { unwatchedOf, variationsOf, type Played } from './repair/variations';
 import { unmetIn } from './scenarios';
@@ -33,6 +34,7 @@ export class OwnRuns {
   private ownSizes: readonly RunSize[] | undefined;
   private met: readonly Scenario[] | undefined;
   private seenUnwatched: readonly UnwatchedRun[] | undefined;
+  private readonly blind = new Map<number, readonly BlindPress[]>();
 
   /** `judging`: how its runs are made and judged; `undefined` when it cannot be run. */
   constructor(
@@ -55,6 +57,18 @@ export class OwnRuns {
       );
     }
     return this.unsteady.get(index);
+  }
+
+  /** Presses of one scenario that it misses because it looks too seldom. */
+  blindPressesIn(index: number): readonly BlindPress[] {
+    const known = this.blind.get(index);
+    if (known) return known;
+    const scenario = this.scenarios[index]!;
+    const blind =
+      this.kept((judging) => blindPresses(judging.run(scenario, {}), scenario.stimuli, judging.circuit)) ??
+      [];
+    this.blind.set(index, blind);
+    return blind;
   }
 
   /** How much happens in its run of each scenario; none when it cannot be run. */

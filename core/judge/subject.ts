@@ -54,6 +54,8 @@ export interface Asked {
 export interface PlayedTrace {
   readonly trace: Trace;
   readonly stimuli: readonly Stimulus[];
+  /** Whether the exercise's own program looks away too while a button is pressed at a time, in seconds. */
+  readonly isMissedAnyway: (button: string, at: number) => boolean;
 }
 
 /** A program and its runs; none when it could not be run. */

@@ -1,8 +1,9 @@
 import { quantity, type Observation } from '../../findings/finding';
 import { isContact, kindOf } from '../../parts';
-import { isPress, touchedBy } from '../../stimuli';
+import { touchedBy } from '../../stimuli';
 import { seconds } from '../../units';
 import type { PlacedPart } from '../../wiring/wiring';
+import { blindPresses } from '../blind-presses';
 import type { Built, BuiltRunRule } from '../subject';
 
 const partsAt = (pin: string, { circuit }: Built): readonly PlacedPart[] => {
@@ -69,33 +70,24 @@ export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =
     ];
   });
 
-/** Presses that are made and let go again while nobody looks at the button. */
-export const missedInput: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>
-  [...trace.reads].flatMap(([pin, { how, line, gaps }]): readonly Observation[] => {
-    const button = partsAt(pin, built).find((part) => kindOf(part.kind).stimulus === 'press');
-    if (how !== 'digital' || !button) return [];
-    const presses = stimuli
-      .filter(isPress)
-      .flatMap(({ press, at, for: held }) =>
-        press === button.ref && held !== undefined ? [{ from: at, to: at + held }] : [],
-      );
-    const blind = gaps.find((gap) => presses.some((press) => press.from > gap.from && press.to < gap.to));
-    if (!blind) return [];
-    const length = blind.to - blind.from;
-    return [
-      {
+/** Presses that are made and let go again while nobody looks at the button, though the exercise's own program does. */
+export const missedInput: BuiltRunRule = ({ trace, stimuli, isMissedAnyway }, { wording }, built) =>
+  blindPresses(trace, stimuli, built.circuit)
+    .filter(({ button, at }) => !isMissedAnyway(button, at))
+    .map(({ button, line, blind }) => {
+      const length = blind.to - blind.from;
+      return {
         code: 'missed-input',
         severity: 'fault',
-        refs: [button.ref],
+        refs: [button],
         line,
         column: 1,
-        message: `Line ${line} only checks ${button.ref} now and then: from ${seconds(blind.from)} it doesn’t check for ${seconds(length)}, and a press in that time is missed.`,
+        message: `Line ${line} only checks ${button} now and then: from ${seconds(blind.from)} it doesn’t check for ${seconds(length)}, and a press in that time is missed.`,
         hints: [
-          `What does the program do between two checks of ${button.ref}?`,
-          `For ${seconds(length)} the program waits and doesn’t check ${button.ref}.`,
+          `What does the program do between two checks of ${button}?`,
+          `For ${seconds(length)} the program waits and doesn’t check ${button}.`,
           `Use the clock, ${wording.clock}, instead of long delays, so that line ${line} runs every time round the loop.`,
         ],
         evidence: { blindS: quantity(length, 's') },
-      },
-    ];
-  });
+      };
+    });

@@ -35,3 +35,20 @@ describe('import *', () => {
     expect(problems('from tiem import *')[0]!.message).toContain('there is no module “tiem”');
   });
 });
+
+describe('a module that only other boards have', () => {
+  test.each([
+    ['from machine import Pin', 'machine', 'board and digitalio'],
+    ['import utime', 'utime', 'time'],
+  ])('is told as that: %s', (line, name, instead) => {
+    const [first] = problems(line, 'print(1)');
+    expect(first).toMatchObject({ code: 'name-unknown', line: 1, stopsCompiler: true });
+    expect(first!.message).toContain(`no module “${name}”`);
+    expect(first!.message).toContain(instead);
+  });
+
+  test('leaves out what nobody knows', () => {
+    const [first] = problems('import octopus', 'print(1)');
+    expect(first).toMatchObject({ code: 'syntax-other', line: 1 });
+  });
+});

@@ -330,8 +330,10 @@ function reportModule(node: SyntaxNode, context: Context): readonly Statement[] 
   const known = [...context.library.keys()];
   const otherCase = known.find((name) => name.toLowerCase() === node.text.toLowerCase());
   if (otherCase === undefined) {
+    const instead = ELSEWHERE.get(node.text);
     const near = nextTo(node.text, known);
-    if (near === undefined) context.unsupported(`the module ${node.text}`, node);
+    if (instead) context.report(moduleOfOtherBoards(node, instead));
+    else if (near === undefined) context.unsupported(`the module ${node.text}`, node);
     else context.report(misspeltModule(node, near));
     return [];
   }
@@ -355,6 +357,28 @@ function reportModule(node: SyntaxNode, context: Context): readonly Statement[] 
     stopsCompiler: true,
   });
   return [];
+}
+
+/** Modules with which other boards do what these do with their own. */
+const ELSEWHERE: ReadonlyMap<string, string> = new Map([
+  ['machine', 'board and digitalio'],
+  ['utime', 'time'],
+  ['urandom', 'random'],
+]);
+
+/** `from machine import Pin`: right on another board, and stops the program on this one. */
+function moduleOfOtherBoards(node: SyntaxNode, instead: string): ProgramProblem {
+  const { line, column } = spanOf(node);
+  return refusal(
+    'name-unknown',
+    { line, column },
+    `Line ${line}: this board has no module “${node.text}”. Other boards have it; this one has ${instead} for that.`,
+    [
+      `Was this program written for another board? Look at line ${line}.`,
+      `What “${node.text}” does elsewhere, ${instead} ${instead.includes(' ') ? 'do' : 'does'} here.`,
+      `Write this program with ${instead}, as in the examples for this board.`,
+    ],
+  );
 }
 
 /** `import tiem`. */

@@ -62,6 +62,10 @@ const OF_LEDS =
 const OF_ALL =
   /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights(?: up)?|shines|is seen)\b)/i;
 
+/** `neither is lit`, `no LED comes on`: what none of them does is what all of them leave. */
+const OF_NO_LED =
+  /^(neither(?: of (?:them|the (?:two )?(?:leds|lights|lamps))| led| light| lamp)?|none(?: of (?:them|the (?:leds|lights|lamps)))?|no (?:leds?|lights?|lamps?)) (?:(?:is|are|goes|comes) (?:ever )?(?:on|lit)\b|(?:ever )?(?:lights? up|shines?|glows?)\b)/i;
+
 /** `all LEDs are off`, `everything is off`, `nothing happens`, `no sound`: the parts that are meant, by their names. */
 export function aboutAll(plain: string, parts: readonly Named[]): string {
   const observed = (what: readonly string[]): readonly string[] =>
@@ -73,12 +77,15 @@ export function aboutAll(plain: string, parts: readonly Named[]): string {
   const all = observed(['light', 'sound', 'turning']);
   const said = (names: readonly string[], rest: string): string =>
     `${listText(names)} ${names.length === 1 ? rest.trim().replace(/^are\b/i, 'is') : rest.trim()}`;
+  const [ofNone, none] = OF_NO_LED.exec(plain) ?? [];
+  if (ofNone && leds.length > 0 && (!/^neither/i.test(none!) || leds.length === 2))
+    return said(leds, `are off${plain.slice(ofNone.length)}`);
   const [ofLeds, ofKind, alone] = OF_LEDS.exec(plain) ?? [];
   const how = ofKind ?? alone;
   if (ofLeds && leds.length > 0 && (how?.toLowerCase() !== 'both' || leds.length === 2))
     return said(leds, plain.slice(ofLeds.length));
   const [ofAll] = OF_ALL.exec(plain) ?? [];
-  const meant = /^nothing (?:lights|shines)/i.test(plain) && leds.length > 0 ? leds : all;
+  const meant = /^nothing (?:is lit|lights|shines)/i.test(plain) && leds.length > 0 ? leds : all;
   if (ofAll && meant.length > 0)
     return said(
       meant,

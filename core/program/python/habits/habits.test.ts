@@ -232,3 +232,44 @@ describe('what is likely not meant so in Python', () => {
     expect(found(body, head)).toEqual(['repeats-while-held 4']);
   });
 });
+
+describe('a text that is compared with what is none', () => {
+  test.each([
+    ['button.value == "0"', 'False'],
+    ['button.value == "True"', 'True'],
+    ['"1" == button.value', 'True'],
+    ['count == "3"', '3'],
+    ["count != '0'", '0'],
+    ['int(knob.value / 100) == "12"', '12'],
+    ['knob.value == "loud"', undefined],
+    ['button.value == "pressed"', undefined],
+    ['(not button.value) == "yes"', undefined],
+  ])('is told, with what is meant where that shows: %s', (question, meant) => {
+    const source = HEAD + forEver(`if ${question}:`, '    lamp.value = True', 'count += 1');
+    const { problems } = compileProgram(source, shippedBoards.get('python-3v3')!, grammars);
+    const told = problems.find(({ code }) => code === 'always-true');
+    expect(told?.message).toContain('text because of its quotes');
+    const [edit] = told?.repair?.edits ?? [];
+    if (meant === undefined) expect(edit).toBeUndefined();
+    else
+      expect(edit && 'replace' in edit && applyTextEdit(source, edit.replace).split('\n')[BEHIND + 1]).toBe(
+        `    if ${question.replace(/(["']).*?\1/, meant)}:`,
+      );
+  });
+
+  test.each([
+    ['word = input()', 'word == "3"'],
+    ['word = "a"', 'word == "3"'],
+    ['word = 0\nword = input()', 'word == "3"'],
+    ['word = 0\nfor word in ["a", "b"]:\n    pass', 'word == "a"'],
+    ['word = 0\nif (word := input()) == "a":\n    pass', 'word == "b"'],
+    ['first, word = 1, "a"', 'word == "a"'],
+    ['word = str(count)', 'word == "0"'],
+    ['word = "12"[0]', 'word == "1"'],
+    ['word = "a"\nword += "b"', 'word == "ab"'],
+  ])('is not told of what may be one: %s, %s', (given, question) => {
+    const source = `${HEAD}${given}\n${forEver(`if ${question}:`, '    lamp.value = True')}`;
+    const { problems } = compileProgram(source, shippedBoards.get('python-3v3')!, grammars);
+    expect(problems.filter(({ code }) => code === 'always-true')).toEqual([]);
+  });
+});

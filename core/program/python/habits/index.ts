@@ -10,6 +10,7 @@ import { pinObjects } from './pins';
 import { pressHabits } from './presses';
 import { questionHabits } from './questions';
 import { shadowHabits } from './shadows';
+import { sortHabits } from './sorts';
 
 const habits: readonly Habit[] = [
   memoryHabits,
@@ -19,6 +20,7 @@ const habits: readonly Habit[] = [
   callHabits,
   branchHabits,
   shadowHabits,
+  sortHabits,
 ];
 
 /** What is likely not meant so in a program that the board takes, in no order. */

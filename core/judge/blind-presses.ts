@@ -1,0 +1,35 @@
+import { kindOf } from '../parts';
+import type { Trace } from '../rehearsal/trace';
+import { isPress, type Stimulus } from '../stimuli';
+import type { Circuit } from '../wiring/circuit';
+
+/** A press that is made and let go again while no line looks at the button. */
+export interface BlindPress {
+  readonly button: string;
+  /** When it is made, in seconds. */
+  readonly at: number;
+  /** The line that reads the button at other times. */
+  readonly line: number;
+  /** The time in which that line does not, in seconds. */
+  readonly blind: { readonly from: number; readonly to: number };
+}
+
+/** Presses of a run that its program misses because it looks too seldom; none of a button that it never reads. */
+export const blindPresses = (
+  { reads }: Pick<Trace, 'reads'>,
+  stimuli: readonly Stimulus[],
+  circuit: Circuit,
+): readonly BlindPress[] =>
+  [...reads].flatMap(([pin, { how, line, gaps }]) => {
+    const node = circuit.nodeOfPin(pin);
+    const button =
+      how === 'digital' && node
+        ? circuit.partsAt(node.id).find(({ kind }) => kindOf(kind).stimulus === 'press')
+        : undefined;
+    if (!button) return [];
+    return stimuli.filter(isPress).flatMap(({ press, at, for: held }) => {
+      if (press !== button.ref || held === undefined) return [];
+      const blind = gaps.find((gap) => at > gap.from && at + held < gap.to);
+      return blind ? [{ button: button.ref, at, line, blind }] : [];
+    });
+  });
