@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { quantity } from '../findings/finding';
-import { stretch } from '../units';
+import { quantity, type Observation } from '../findings/finding';
+import { seconds, stretch } from '../units';
 import { sentence } from '../words/sentence';
 import { lightSlot, listSlot } from '../words/slots';
 import {
@@ -11,6 +11,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
+import { isLeftAlone, longestOf } from './going-on';
 import { alongBoard, areAlike } from './in-line';
 import { failedWith, passed, windowOf, within, type Observed, type Outcome } from './outcome';
 import { takingTurns } from './turns';
@@ -29,14 +30,14 @@ export const order: ExpectationDefinition<InOrder> = {
   parts: (expectation) => expectation.order.map(partOfLight),
   check: (expectation, observed) => {
     const [from, to] = windowOf(expectation, observed.trace);
-    const starts = expectation.order
+    const lit = expectation.order
       .flatMap((led) =>
         within(observed.seen(led) ?? [], from, to)
           .filter((interval) => interval.glow === 'lit')
           .map((interval) => ({ lamp: led, at: interval.from })),
       )
-      .sort((a, b) => a.at - b.at)
-      .map(({ lamp: led }) => led);
+      .sort((a, b) => a.at - b.at);
+    const starts = lit.map(({ lamp: led }) => led);
     const first = expectation.order.indexOf(starts[0] ?? '');
     const right =
       starts.length >= expectation.order.length &&
@@ -46,6 +47,9 @@ export const order: ExpectationDefinition<InOrder> = {
     const wanted = inTurn(named(expectation.order));
     const seen = starts.length === 0 ? 'none of them lit' : inTurn(named(starts));
     const refs = [...new Set(named(expectation.order).map(partOfLight))];
+    const times = lit.map(({ at }) => at);
+    const last = isLeftAlone(expectation, observed) ? stopIn(times, expectation.order.length, to) : undefined;
+    if (right && last !== undefined) return failedWith(seen, stoppedAt(last, wanted, refs));
     if (right) return jump([...new Set(expectation.order)], refs, seen, observed) ?? passed(seen);
     const count = new Set(expectation.order).size;
     const none = `${count === 2 ? 'Neither of the two' : `None of the ${count}`} LEDs lights up ${stretch(from, to)}.`;
@@ -83,6 +87,30 @@ export const order: ExpectationDefinition<InOrder> = {
     return lit.length > 1 ? [{ order: [...lit] }] : [];
   },
 };
+
+/** Rounds after which it is known how long each takes. */
+const ROUNDS = 2;
+
+/** When the last LED lights up of a round that has stopped long before the end; `undefined` where it goes on. */
+function stopIn(times: readonly number[], inARound: number, end: number): number | undefined {
+  if (times.length < ROUNDS * inARound) return undefined;
+  const last = times.at(-1)!;
+  const longest = Math.max(...times.slice(1).map((at, index) => at - times[index]!));
+  return end - last > longestOf(longest) ? last : undefined;
+}
+
+const stoppedAt = (last: number, wanted: string, refs: string[]): Observation => ({
+  code: 'stays-off',
+  severity: 'fault',
+  refs,
+  message: `The LEDs light up in turn until ${seconds(last)}, and none of them after that. They should go on in the order ${wanted}, over and over.`,
+  hints: [
+    `After ${seconds(last)} nothing changes any more. What does the program do from then on?`,
+    `The last LED lights up at ${seconds(last)}, and no other one follows.`,
+    `Look for a line that the program reaches at ${seconds(last)} and never leaves, or for lines that run only once and belong in what repeats.`,
+  ],
+  evidence: { sinceS: quantity(last, 's') },
+});
 
 /**
  * LEDs that are alike and light up in turn along the breadboard in the exercise, and here and there in a build: an eye

@@ -25,6 +25,7 @@ import {
   type LedView,
   type Phase,
 } from './led-view';
+import { isLeftAlone, longestOf } from './going-on';
 import { absent, passed, type Outcome } from './outcome';
 
 /** Share by which repeated times may differ and be called the same. */
@@ -71,11 +72,16 @@ export const rhythm: ExpectationDefinition<Rhythm> = {
   pauses: (expectation) => expectation.rhythm.map((time) => Math.round(time * 1000)),
   check: (expectation, observed) => {
     const view = ledViewOf(expectation, observed);
-    return view ? checkRhythm(expectation.rhythm, view) : absent(expectation.lamp);
+    if (!view) return absent(expectation.lamp);
+    return checkRhythm(expectation.rhythm, view, isLeftAlone(expectation, observed));
   },
   describeLight: ({ lamp: led, seen, from, to }) => {
     if (seen.some(({ glow }) => glow === 'faint')) return undefined;
     const found = rhythmOf(seen.slice(1, -1));
+    const [last] = seen.slice(-1);
+    // What has stopped goes on no more.
+    const isOver = found && last && last.to - last.from > longestOf(found[last.glow === 'lit' ? 0 : 1]);
+    if (isOver) return undefined;
     return found && { lamp: led, rhythm: found, from, to };
   },
 };
@@ -93,7 +99,8 @@ function steadyOf(times: readonly number[]): number | undefined {
   return times.length > 0 && most - least <= most * SAME_TIME ? rounded((least + most) / 2) : undefined;
 }
 
-function checkRhythm(rhythm: readonly number[], view: LedView): Outcome {
+/** What the window cuts off is not judged; but a light that has stopped by itself was not cut off. */
+function checkRhythm(rhythm: readonly number[], view: LedView, isAlone: boolean): Outcome {
   const { phases } = view;
   if (!phases.some((phase) => phase.lit)) return failed(view, [neverLit(view)]);
   if (!phases.some((phase) => !phase.lit)) return failed(view, [neverDark(view)]);
@@ -109,8 +116,8 @@ function checkRhythm(rhythm: readonly number[], view: LedView): Outcome {
     rotations.some((start) =>
       inner.every((phase, index) => fits(phase, rhythm[(start + index) % rhythm.length]!)),
     );
-  if (passes) return passed(summary(view));
   const halted = stopped(view, rhythm);
+  if (passes && !(halted && isAlone)) return passed(summary(view));
   if (halted) return failed(view, [halted]);
   return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
 }
@@ -121,7 +128,7 @@ function stopped(view: LedView, rhythm: readonly number[]): Observation | undefi
   const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.lit));
   const earlier = view.phases.slice(0, -1).filter(({ lit }) => lit === last.lit);
   const longest = Math.max(0, ...earlier.map(length));
-  if (length(last) <= Math.max(2 * usual, usual + 1, longest)) return undefined;
+  if (length(last) <= Math.max(longestOf(usual), longest)) return undefined;
   const state = last.lit ? 'lit' : 'dark';
   return saw(
     view,
@@ -130,7 +137,7 @@ function stopped(view: LedView, rhythm: readonly number[]): Observation | undefi
     [
       `After ${seconds(last.from)} nothing changes any more. What does the program do from then on?`,
       `${view.ref} is ${state} from ${seconds(last.from)} to the end; ${seconds(usual)} would be right.`,
-      `Look for a line that the program reaches at ${seconds(last.from)} and never leaves, or for lines in setup that belong in loop.`,
+      `Look for a line that the program reaches at ${seconds(last.from)} and never leaves, or for lines that run only once and belong in what repeats.`,
     ],
     { sinceS: quantity(last.from, 's'), lastedS: quantity(length(last), 's') },
   );

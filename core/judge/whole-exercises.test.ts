@@ -186,12 +186,34 @@ void loop() {
     });
   });
 
-  test('and is over, or does nothing more, is told with the line that did the last of it', () => {
-    const python = named('beacon-python');
-    const once = python.data.program.replace(/while True:\n/, '').replace(/^ {4}/gm, '');
-    expect(said(python, (rows) => rows, once).findings[0]).toMatchObject({
+  const python = named('beacon-python');
+  const once = python.data.program.replace(/while True:\n/, '').replace(/^ {4}/gm, '');
+
+  test('for want of a loop is told so, with the loop that is missing', () => {
+    const [first] = said(python, (rows) => rows, once).findings;
+    expect(first).toMatchObject({
       cause: true,
-      message: expect.stringMatching(/Line 11 makes pin D13 LOW at 0\.50 s.*The program is over at 3 s\./),
+      message: expect.stringContaining('each runs once, from the top to the bottom, and the program is over'),
+      repair: { text: expect.stringContaining('Write while True: above line') },
+    });
+  });
+
+  test('and is over, or does nothing more, is told with the line that did the last of it', () => {
+    const below = `${once.split('\n').slice(0, 8).join('\n')}
+lamp.value = True
+
+
+def rest(seconds):
+    time.sleep(seconds)
+
+
+rest(0.5)
+lamp.value = False
+rest(2.5)
+`;
+    expect(said(python, (rows) => rows, below).findings[0]).toMatchObject({
+      cause: true,
+      message: expect.stringMatching(/Line 17 makes pin D13 LOW at 0\.50 s.*The program is over at 3 s\./),
     });
   });
 });

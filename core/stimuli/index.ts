@@ -88,6 +88,12 @@ export function doneTo(
   return name === undefined ? [] : [{ ...stimulus, [definitionOf(stimulus).key]: name } as Stimulus];
 }
 
+/** When what is done is over, in seconds: a button let go, a turn at its end. */
+export const overAt = (stimulus: Stimulus): number =>
+  stimulus.at +
+  ('for' in stimulus ? (stimulus.for ?? 0) : 0) +
+  ('over' in stimulus ? (stimulus.over ?? 0) : 0);
+
 /** A stimulus as a sentence: `press S1 at 2 s for 0.3 s`. `readStimulus` reads it again. */
 export const stimulusSentence = (stimulus: Stimulus): string => definitionOf(stimulus).sentence.say(stimulus);
 

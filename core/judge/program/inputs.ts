@@ -26,8 +26,8 @@ export const pullupUnset: BuiltRunRule = ({ trace }, { wording }, built) =>
         column: 1,
         message: `Line ${line} reads pin ${pin}, but that pin floats while ${button.ref} is open: its pull-up is not switched on.`,
         hints: [
-          `What does pin ${pin} read when ${button.ref} is not pressed?`,
-          `${button.ref} joins pin ${pin} to ground when it is pressed; when it is not, nothing holds the pin high.`,
+          `What does pin ${pin} read while ${button.ref} is open?`,
+          `${button.ref} joins pin ${pin} to ground while it is closed; while it is open, nothing holds the pin high.`,
           wording.pullUp(pin),
         ],
       },

@@ -11,6 +11,7 @@ import { askedNumbers } from './asked-numbers';
 import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
+import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
@@ -126,6 +127,9 @@ export function programCandidates(
     found.push(make(edit, cost.insert, text));
   for (const { edits, text } of printedTexts(program.source, program.language, wishes.printed))
     found.push(makeAll(edits, cost.insert, text));
+  if (wishes.isOver)
+    for (const { edits, text } of endlessRounds(program.source, program.language))
+      found.push(makeAll(edits, cost.word, text));
   for (const { edit, text } of begunAnew(program.source, program.language))
     found.push(make(edit, cost.again, text));
   if (program.language === 'cpp')

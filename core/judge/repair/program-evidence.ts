@@ -245,7 +245,12 @@ export function atItsLine(
     // What begins or ends a line stands between two.
     const text = source.split('\n')[line - 1] ?? '';
     const isOwnLine = by.includes('\n') || /;\s*$/.test(by) || column > text.trimEnd().length;
-    const where = !isOwnLine ? `in line ${line}` : `after line ${column === 1 ? line - 1 : line}`;
+    const isAtItsEnd = !by.includes('\n') && !/;\s*$/.test(by);
+    const where = !isOwnLine
+      ? `in line ${line}`
+      : isAtItsEnd
+        ? `at the end of line ${line}`
+        : `after line ${column === 1 ? line - 1 : line}`;
     const missing = unchangedBy(by, source) ?? `Something is missing ${where}.`;
     return {
       ...seen,

@@ -267,9 +267,19 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
     { ...place, length, by: written },
     amount,
     written === ''
-      ? `Remove ${there} in line ${place.line}.`
+      ? leftOut(source, start, there, place.line)
       : `Write ${shown} instead of ${there} in line ${place.line}.`,
   );
+}
+
+/** What is left of a sign of which a piece is too much, `/` of `//`; else that something is to be removed. */
+function leftOut(source: string, at: number, there: string, line: number): string {
+  const [before = ''] = /[^\w\s]*$/.exec(source.slice(0, at)) ?? [];
+  const [after = ''] = /^[^\w\s]*/.exec(source.slice(at + there.length)) ?? [];
+  const isPiece = /^[-+*/%=<>!&|]$/.test(there) && (before.endsWith(there) || after.startsWith(there));
+  return isPiece
+    ? `Write ${there} instead of ${there}${there} in line ${line}.`
+    : `Remove ${there} in line ${line}.`;
 }
 
 /** Two words in each other’s places, where pieces are the same otherwise. */
@@ -313,13 +323,17 @@ function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount: usual, ma
   }
   const rest = /^.*/.exec(source.slice(before?.to ?? 0))![0].trim();
   const left = before ? source.slice(before.from, before.to).trim() : '';
+  // What begins no line of its own, and is no statement, goes on with the one that is there.
+  const isGoingOn = left !== '' && !beginsLine && !/[;{}]$/.test(written.trim());
   if (left === '' || beginsLine || rest === '')
     return make(
       { ...place, length: 0, by: space + written },
       amount,
       place.column === 1 && place.line === 1
         ? `Begin the program with ${shown}.`
-        : `Add ${shown} after line ${place.column === 1 ? place.line - 1 : place.line}.`,
+        : isGoingOn
+          ? `Add ${shown} at the end of line ${place.line}.`
+          : `Add ${shown} after line ${place.column === 1 ? place.line - 1 : place.line}.`,
     );
   // What goes on with a word or a number makes another one of it.
   if (space === '' && /\w$/.test(left) && /^[\w.]/.test(written))

@@ -125,6 +125,7 @@ describe('changes of a program', () => {
     heldLine: undefined,
     changeLine: undefined,
     onceLines: [],
+    isOver: false,
     endlessLine: undefined,
     asked: PROGRAM,
     isWiredAsAsked: true,

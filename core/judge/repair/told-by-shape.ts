@@ -2,6 +2,7 @@ import type { Edit, Observation } from '../../findings/finding';
 import { ofGrown } from './begun-anew';
 import { ofSeparateQuestions } from './chained-questions';
 import { ofMissingStep } from './counting-steps';
+import { ofEnding } from './endless-rounds';
 import { ofMoment } from './moments-kept';
 import { ofOnceAndOver } from './once-and-over';
 import { ofNeverOff } from './others-off';
@@ -22,6 +23,7 @@ const shapes: readonly Told[] = [
   ofPrintedWhileHeld,
   ofGrown,
   ofOnceAndOver,
+  ofEnding,
 ];
 
 /** The first that knows a repair of this shape; `undefined` where none does. */

@@ -33,7 +33,9 @@ describe('the scenarios a little otherwise', () => {
     ).toMatchObject({ stimuli: [{ to: 0.36 }, { to: 1 }] });
   });
 
-  test('are none where nothing is done', () => {
-    expect(variationsOf([scenario(3, [], ['D1 is on'])])).toEqual([]);
+  test('go on for longer where nothing is done', () => {
+    const left = scenario(4, [], ['D1 is on']);
+    expect(variationsOf([left])).toEqual([{ ...left, for: 10 }]);
+    expect(variationsOf([scenario(60, [], ['D1 is on'])])).toEqual([]);
   });
 });

@@ -5,20 +5,23 @@ import { isBrought, isPress, touchedBy, type Stimulus } from '../../stimuli';
 const LATER = 0.37;
 const LONGER = 1.3;
 const ASIDE = 0.06;
+/** How many times as long a run goes on to which nothing is done. */
+const TIMES_ON = 2.5;
 /** Scenarios that are varied, the first ones. */
 const MOST = 3;
 /** Seconds up to which a scenario is played twice in a row. */
 const LONGEST_TWICE = 20;
 
 /**
- * The scenarios of an exercise a little otherwise: everything later, presses longer, amounts a little aside. A build
+ * The scenarios of an exercise a little otherwise: everything later, presses longer, amounts a little aside, a run that is
+ * left alone longer. A build
  * that passes by accident passes these no more; which of them ask for something else is for the reference to say.
  */
-export const variationsOf = (scenarios: readonly Scenario[]): readonly Scenario[] =>
-  scenarios
-    .filter(({ stimuli }) => stimuli.length > 0)
-    .slice(0, MOST)
-    .flatMap((scenario) => [
+export const variationsOf = (scenarios: readonly Scenario[]): readonly Scenario[] => {
+  const touched = scenarios.filter(({ stimuli }) => stimuli.length > 0).slice(0, MOST);
+  const alone = scenarios.filter((one) => one.stimuli.length === 0 && one.for <= LONGEST_TWICE);
+  return [
+    ...touched.flatMap((scenario) => [
       later(scenario),
       ...[lasting, beside].flatMap((vary) => {
         const stimuli = scenario.stimuli.map(vary);
@@ -26,7 +29,10 @@ export const variationsOf = (scenarios: readonly Scenario[]): readonly Scenario[
           ? []
           : [{ ...scenario, stimuli }];
       }),
-    ]);
+    ]),
+    ...alone.slice(0, MOST).map((scenario) => ({ ...scenario, for: scenario.for * TIMES_ON })),
+  ];
+};
 
 /**
  * Scenarios in which the exercise's own program shows what nobody asks for: the scenarios as they are, with what is

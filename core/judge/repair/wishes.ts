@@ -65,6 +65,8 @@ export interface ProgramWishes {
   readonly changeLine: number | undefined;
   /** Lines that read once what is changed later. */
   readonly onceLines: readonly number[];
+  /** Whether a program is over, or what it does, long before a run is. */
+  readonly isOver: boolean;
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
 }
@@ -145,6 +147,9 @@ export function wishesOf(
     onceLines: observations.flatMap(({ code, line, evidence }) =>
       code === 'missed-input' && line !== undefined && evidence?.['readAtS'] ? [line] : [],
     ),
+    isOver:
+      traces.some(({ ended }) => ended.reason === 'finished') ||
+      observations.some(({ code }) => code === 'stays-on' || code === 'stays-off'),
     endlessLine: traces[0]?.ended.loop?.line,
   };
 }

@@ -66,7 +66,7 @@ export const inputFloating: WiringRule = (built) =>
         at: socketsOf(built.circuit, pin),
         message: `While ${partText(contact)} is open, pin ${pin} floats: it reads high or low at random.`,
         hints: [
-          `What is pin ${pin} connected to while the button is not pressed?`,
+          `What is pin ${pin} connected to while ${contact.ref} is open?`,
           `With ${contact.ref} open, no part leads from pin ${pin} to ground or to the supply.`,
           leadsToSupply(built.circuit, pin)
             ? `Add a 10 kΩ resistor from pin ${pin} to ground.`
@@ -94,7 +94,8 @@ export function leadsToSupply(circuit: Circuit, pin: string): boolean {
 export const pullWrongWay: WiringRule = (built) =>
   inputsOf(built).flatMap(({ pin, node }): readonly Observation[] => {
     for (const contact of contactsAt(built, node)) {
-      const sides = otherSides(built, contact, node.id).map((other) => built.circuit.side(other));
+      // A side of a switch that leads nowhere holds nothing.
+      const sides = otherSides(built, contact, node.id).flatMap((other) => built.circuit.side(other) ?? []);
       const pulls = pullsAt(built, node);
       const same = pulls.find(({ to }) => sides.includes(to));
       const opposite = pulls.some(({ to }) => !sides.includes(to));
@@ -133,14 +134,15 @@ function wrongPull(
   resistor?: string,
 ): Observation {
   const place = to === 'ground' ? 'ground' : 'the supply';
+  const isPressed = kindOf(contact.kind).stimulus === 'press';
   return {
     code: 'pull-wrong-way',
     severity: 'fault',
     refs: [contact.ref, ...(resistor === undefined ? [] : [resistor])],
     at: socketsOf(circuit, pin),
-    message: `${capital(what)} holds pin ${pin} at ${place}, and ${partText(contact)} connects it to ${place} too, so pressing changes nothing.`,
+    message: `${capital(what)} holds pin ${pin} at ${place}, and ${partText(contact)} connects it to ${place} too, so ${isPressed ? 'pressing' : 'switching'} changes nothing.`,
     hints: [
-      `What level is pin ${pin} at while the button is open, and while it is pressed?`,
+      `What level is pin ${pin} at while ${contact.ref} is open, and while it is ${isPressed ? 'pressed' : 'closed'}?`,
       `Both ${what} and ${contact.ref} lead from pin ${pin} to ${place}.`,
       to === 'ground'
         ? `Move the other side of ${contact.ref} to the supply, or ${resistor === undefined ? 'pull the pin up in the program' : 'take the resistor to the supply'}.`

@@ -79,12 +79,25 @@ function sidesOf(whole: Expression, node: 'both' | 'either'): readonly Expressio
   return inner.node === node ? [inner.left, inner.right].flatMap((side) => sidesOf(side, node)) : [inner];
 }
 
-/** A line that is indented like the one that belongs to an `if` or a loop without braces, and does not belong to it. */
+/** What stands last of an `if` or a loop, with the word that it belongs to. */
+interface LastBranch {
+  readonly kind: string;
+  readonly body: Statement;
+}
+
+function lastBranchOf(head: Statement): LastBranch | undefined {
+  if (head.node === 'loop') return { kind: head.kind, body: head.body };
+  if (head.node !== 'if') return undefined;
+  if (!head.no) return { kind: 'if', body: head.yes };
+  return head.no.node === 'if' ? lastBranchOf(head.no) : { kind: 'else', body: head.no };
+}
+
+/** A line that is indented like the one that belongs to an `if`, an `else` or a loop without braces, and does not belong to it. */
 function outsideBraces(statement: Statement, { source }: Facts): readonly ProgramProblem[] {
   if (statement.node !== 'block') return [];
   const inner = statementsOf(statement);
   return inner.flatMap((head, index): readonly ProgramProblem[] => {
-    const body = head.node === 'loop' ? head.body : head.node === 'if' && !head.no ? head.yes : undefined;
+    const { kind, body } = lastBranchOf(head) ?? {};
     const next = inner[index + 1];
     if (!body || !next || body.node === 'block' || body.node === 'empty') return [];
     const lines = source.split('\n');
@@ -98,7 +111,7 @@ function outsideBraces(statement: Statement, { source }: Facts): readonly Progra
     const last = alike[(end < 0 ? alike.length : end) - 1]!;
     const headLine = lines[at.line - 2] ?? '';
     const headEnd = headLine.replace(/\s*(?:\/\/.*)?$/, '').length;
-    const kind = head.node === 'if' ? 'if' : head.node === 'loop' ? head.kind : '';
+    const of = head.node === 'if' && head.no ? at.line - 1 : head.span.line;
     const text = `Put braces { } round lines ${at.line} to ${last.span.endLine}.`;
     const indent = (lines[head.span.line - 1] ?? '').slice(0, head.span.column - 1);
     return [
@@ -106,9 +119,9 @@ function outsideBraces(statement: Statement, { source }: Facts): readonly Progra
         'braces-left-out',
         'fault',
         { line: begins.line, column: begins.column },
-        `Line ${begins.line} looks as if it belonged to the ${kind} in line ${head.span.line}. Without braces only line ${at.line} does.`,
+        `Line ${begins.line} looks as if it belonged to the ${kind} in line ${of}. Without braces only line ${at.line} does.`,
         [
-          `Which lines belong to the ${kind} in line ${head.span.line}?`,
+          `Which lines belong to the ${kind} in line ${of}?`,
           `Without braces, the ${kind} takes only the one instruction behind it.`,
           text,
         ],

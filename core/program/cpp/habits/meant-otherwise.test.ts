@@ -109,6 +109,28 @@ const slips: readonly Slip[] = [
     ),
   ],
   [
+    'a line that only looks as if it belonged to an else',
+    'braces-left-out',
+    8,
+    withLoop(
+      'if (digitalRead(BUTTON) == LOW) digitalWrite(LED, HIGH);\n  else\n    digitalWrite(LED, LOW);\n    delay(50);',
+    ),
+    withLoop(
+      'if (digitalRead(BUTTON) == LOW) digitalWrite(LED, HIGH);\n  else {\n    digitalWrite(LED, LOW);\n    delay(50);\n  }',
+    ),
+  ],
+  [
+    'a line that only looks as if it belonged to the last of several questions',
+    'braces-left-out',
+    9,
+    withLoop(
+      'if (digitalRead(BUTTON) == LOW) {\n    digitalWrite(LED, HIGH);\n  } else if (analogRead(A0) > 500)\n    digitalWrite(LED, LOW);\n    delay(50);\n  delay(5);',
+    ),
+    withLoop(
+      'if (digitalRead(BUTTON) == LOW) {\n    digitalWrite(LED, HIGH);\n  } else if (analogRead(A0) > 500) {\n    digitalWrite(LED, LOW);\n    delay(50);\n  }\n  delay(5);',
+    ),
+  ],
+  [
     'a limit that a smaller one has taken',
     'always-true',
     8,

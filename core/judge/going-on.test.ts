@@ -1,0 +1,72 @@
+import { describe, expect, test } from 'vitest';
+import { hasPassed } from '../formats/report';
+import { grammars } from '../testing/beacon';
+import { exerciseSaid } from '../testing/exercise-said';
+import { buildFor } from './build';
+import { check } from './check';
+
+const SETUP = 'void setup() {\n  pinMode(8, OUTPUT);\n  pinMode(9, OUTPUT);\n  pinMode(2, INPUT_PULLUP);\n';
+const FLASH = (on: number, off: number): string =>
+  `digitalWrite(9, HIGH); delay(${on}); digitalWrite(9, LOW); delay(${off});`;
+
+/** What comes of a program in an exercise of its own, whose reference is another one. */
+function verdictOf(
+  seen: string,
+  { own, program, done = [] }: { readonly own: string; readonly program: string; readonly done?: string[] },
+) {
+  const exercise = exerciseSaid({
+    id: 'going-on',
+    board: 'learner-5v',
+    lines: ['red LED on 9', 'green LED on 8', 'button on 2'],
+    program: own,
+    scenarios: [{ name: 'seen', lasts: 12, done, seen: [seen] }],
+  });
+  const report = check(exercise, buildFor(exercise, exercise.reference, program, grammars), grammars);
+  return { passes: hasPassed(report.verdict), causes: report.findings.filter(({ cause }) => cause) };
+}
+
+describe('what goes on over and over', () => {
+  test.each([
+    [500, 500, 3],
+    [200, 300, 4],
+    [500, 1000, 2],
+    [100, 900, 5],
+  ])('is not done by what flashes %i and %i ms, and stops after %i rounds', (on, off, rounds) => {
+    const own = `${SETUP}}\nvoid loop() { ${FLASH(on, off)} }\n`;
+    const seen = `D1 lit ${on / 1000} s, dark ${off / 1000} s`;
+    expect(verdictOf(seen, { own, program: own }).passes).toBe(true);
+    for (const program of [
+      `${SETUP}  for (int i = 0; i < ${rounds}; i++) { ${FLASH(on, off)} }\n}\nvoid loop() {}\n`,
+      `int n = 0;\n${SETUP}}\nvoid loop() {\n  if (n < ${rounds}) { ${FLASH(on, off)} n++; }\n}\n`,
+      `int n = 0;\n${SETUP}}\nvoid loop() {\n  if (n < ${rounds}) { ${FLASH(on, off)} n++; } else digitalWrite(9, HIGH);\n}\n`,
+    ]) {
+      const { passes, causes } = verdictOf(seen, { own, program });
+      expect(passes).toBe(false);
+      expect(causes[0]?.message).toMatch(/stops changing/);
+    }
+  });
+
+  test('ends with the button that it hangs on', () => {
+    const own = `${SETUP}}\nvoid loop() {\n  if (digitalRead(2) == LOW) { ${FLASH(200, 200)} }\n}\n`;
+    const held = { own, program: own, done: ['hold S1 from 1 s to 4 s'] };
+    expect(verdictOf('D1 lit 0.2 s, dark 0.2 s', held).passes).toBe(true);
+    expect(verdictOf('D1 lit 0.2 s, dark 0.2 s from 1.5 s', held).passes).toBe(true);
+  });
+
+  test('is not done by LEDs that take turns for a while', () => {
+    const round =
+      'digitalWrite(9, HIGH); delay(400); digitalWrite(9, LOW); digitalWrite(8, HIGH); delay(400); digitalWrite(8, LOW);';
+    const own = `${SETUP}}\nvoid loop() { ${round} }\n`;
+    const program = `${SETUP}  for (int i = 0; i < 4; i++) { ${round} }\n}\nvoid loop() {}\n`;
+    expect(verdictOf('D1, then D2, over and over', { own, program: own }).passes).toBe(true);
+    const { passes, causes } = verdictOf('D1, then D2, over and over', { own, program });
+    expect(passes).toBe(false);
+    expect(causes[0]?.message).toMatch(/in turn until 2.8 s, and none of them after that/);
+    expect(verdictOf('D1, then D2, until 3.2 s', { own: program, program }).passes).toBe(true);
+  });
+
+  test('may be one round of LEDs that light up once', () => {
+    const once = `${SETUP}  digitalWrite(9, HIGH); delay(400); digitalWrite(8, HIGH);\n}\nvoid loop() {}\n`;
+    expect(verdictOf('D1, then D2', { own: once, program: once }).passes).toBe(true);
+  });
+});
