@@ -88,6 +88,11 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   order: record({ order: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
   'buzzer tone': record({ buzzer: partName, tone: positive(9000), ...windowed }),
   'buzzer is': record({ buzzer: partName, is: switched, ...windowed }),
+  'buzzer rhythm': record({
+    buzzer: partName,
+    rhythm: fc.array(positive(60), { minLength: 2, maxLength: 6 }),
+    ...windowed,
+  }),
   'buzzer chirps': record({
     buzzer: partName,
     chirps: fc.nat(60),
@@ -218,6 +223,7 @@ describe('an expectation', () => {
     ['M1 runs backwards at 50% of its speed', { motor: 'M1', turns: 'backwards', speed: 0.5 }],
     ['M1 stands still until 1 s', { motor: 'M1', turns: 'no', to: 1 }],
     ['K1 pulls in from 1 s to 2 s', { relay: 'K1', is: 'on', from: 1, to: 2 }],
+    ['Z1 beeps 0.2 s, silent 0.8 s', { buzzer: 'Z1', rhythm: [0.2, 0.8] }],
     ['Z1 chirps twice', { buzzer: 'Z1', chirps: 2 }],
     [
       'Z1 sounds for 0.05 to 0.25 s after S1',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { alike } from './alike';
 import { angle } from './angle';
+import { beats } from './beats';
 import { brightness } from './brightness';
 import { chirps } from './chirps';
 import { colour } from './colour';
@@ -49,6 +50,7 @@ export const singleDefinitions = [
   order,
   tone,
   sound,
+  beats,
   chirps,
   signals,
   sweep,

@@ -17,7 +17,7 @@ function verdictOf(
   const exercise = exerciseSaid({
     id: 'going-on',
     board: 'learner-5v',
-    lines: ['red LED on 9', 'green LED on 8', 'button on 2'],
+    lines: ['red LED on 9', 'green LED on 8', 'button on 2', 'passive buzzer on 7'],
     program: own,
     scenarios: [{ name: 'seen', lasts: 12, done, seen: [seen] }],
   });
@@ -44,6 +44,34 @@ describe('what goes on over and over', () => {
       expect(passes).toBe(false);
       expect(causes[0]?.message).toMatch(/stops changing/);
     }
+  });
+
+  test.each([
+    ['sounds 0.2 s, silent 0.8 s', 'tone(7, 900); delay(200); noTone(7); delay(800);'],
+    [
+      'sounds 0.5 s, silent 0.5 s',
+      'tone(7, 900); delay(250); tone(7, 1200); delay(250); noTone(7); delay(500);',
+    ],
+  ])('is not done by a buzzer that %s and stops, or does it otherwise', (seen, round) => {
+    const head = SETUP.replace('void setup() {\n', 'void setup() {\n  pinMode(7, OUTPUT);\n');
+    const own = `${head}}\nvoid loop() { ${round} }\n`;
+    const judged = (program: string): ReturnType<typeof verdictOf> =>
+      verdictOf(`Z1 ${seen}`, { own, program });
+    expect(judged(own).passes).toBe(true);
+    const stops = judged(`${head}  for (int i = 0; i < 4; i++) { ${round} }\n}\nvoid loop() {}\n`);
+    expect(stops.passes).toBe(false);
+    expect(stops.causes[0]?.message).toMatch(/stops changing at .* and stays silent/);
+    const slow = judged(own.replace(/delay\((?:800|500)\)/, 'delay(1200)'));
+    expect(slow.passes).toBe(false);
+    expect(slow.causes[0]).toMatchObject({
+      code: 'timing-off',
+      message: expect.stringMatching(/is silent for 1\.2 s/),
+      repair: { text: expect.stringMatching(/instead of 1200/) },
+    });
+    const mute = judged(own.replace(/tone\(7/g, 'noTone(7').replace(/, (?:900|1200)\)/g, ')'));
+    expect(mute.passes).toBe(false);
+    const long = judged(own.replace(/noTone\(7\);/, ''));
+    expect(long.passes).toBe(false);
   });
 
   test('ends with the button that it hangs on', () => {

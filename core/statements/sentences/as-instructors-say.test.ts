@@ -23,6 +23,9 @@ const parts = [
   { ref: 'N1', kind: 'seven-segment', value: 'common-cathode' },
 ];
 
+/** What is meant where no LED is named. */
+const LEDS = ['D1', 'D2', 'D3', 'D4'];
+
 /** A sentence that a scenario begins with, what is done for it, and what must be seen then. */
 type Row = readonly [sentence: string, done: readonly string[], seen: readonly string[]];
 
@@ -366,6 +369,19 @@ describe('times and figures', () => {
       ['N1 shows 3 from 0.1 s to 0.9 s', 'N1 shows 2 from 1.1 s to 1.9 s', 'N1 shows 1 from 2.1 s'],
     ],
     ['LCD shows Hello', [], ['X2 reads “Hello”']],
+    ['D1 goes out after 3 s', [], ['D1 is off all the time from 3.1 s']],
+    ['neither D1 nor D3 is lit', [], ['D1 is off all the time', 'D3 is off all the time']],
+    ['no LED is on until 2 s', [], LEDS.map((name) => `${name} is off all the time until 2 s`)],
+    ['none of them lights up', [], LEDS.map((name) => `${name} is off all the time`)],
+    ['D1 and D3 blink in turn', [], ['D1, then D3 in turn', 'D1 and D3 never lit together']],
+    ['D1 signals SOS over and over', [], ['D1 signals “SOS” in Morse']],
+    ['Z1 beeps for 0.2 s every second', [], ['Z1 sounds 0.2 s, silent 0.8 s, over and over']],
+    ['D1 flashes for 0.5 s every 2 s', [], ['D1 lit 0.5 s, dark 1.5 s, over and over']],
+    [
+      'nothing lights up until S1 is pressed',
+      ['press S1 at 4 s for 0.3 s'],
+      LEDS.map((name) => `${name} is off all the time until 4 s`),
+    ],
   ])('%s', (sentence, done, seen) => {
     expect(begun(sentence)).toEqual([done, seen]);
   });
@@ -379,6 +395,8 @@ describe('what is still missing is asked for', () => {
       /^Say how long D4 is lit and dark: “D4 is red for 0\.5 s, then off for 0\.5 s, over and over”/,
     ],
     ['D1 does not blink', /^Say what is seen instead/],
+    ['Z1 beeps every second', /^Say how long Z1 sounds and how long it is silent/],
+    ['D1 flashes 3 times and then stays on', /^Say from when on: “D1 flashes 3 times until 3 s”/],
     ['D1 stays as it is from 2 s', /^Say what D1 is then: “D1 is off”/],
     ['D4 changes colour with every press of S1', /^Say which colour comes with which press/],
     [

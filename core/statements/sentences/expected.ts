@@ -101,6 +101,9 @@ function inItsWords(plain: string, parts: readonly Named[]): string {
 const IN_ORDER =
   /^(?:(?:light|come|go|turn|shine|are lit)(?: up| on)? )?(?:take turns|in turn|one after (?:another|the other)|in (?:this|that) order)$/i;
 
+/** That two do not do it at the same time. */
+const BY_TURNS = '(?:alternat(?:e|ing)ly|in turns?|by turns)';
+
 const ways: readonly Way[] = [
   ...waysPhased,
   ...waysStaged(meaning),
@@ -117,14 +120,14 @@ const ways: readonly Way[] = [
   // D1 and D2 take turns
   {
     pattern: whole(
-      `(${NAMES}) and (${NAMES}) (?:(?:blink|flash|light(?: up)?|are lit|shine) alternat(?:e|ing)ly|alternate)`,
+      `(${NAMES}) and (${NAMES}) (?:(?:blink|flash|light(?: up)?|are lit|shine) ${BY_TURNS}|alternate)`,
     ),
     means: ([one = '', other = '']) =>
       saying(`${one}, then ${other}`, `${one} and ${other} never lit together`),
   },
   {
     pattern: whole(
-      `(${NAMES}) and (${NAMES}) (?:alternate|(?:blink|flash|light(?: up)?|are lit|shine) alternat(?:e|ing)ly) every (?:sec|${SECONDS})`,
+      `(${NAMES}) and (${NAMES}) (?:alternate|(?:blink|flash|light(?: up)?|are lit|shine) ${BY_TURNS}) every (?:sec|${SECONDS})`,
     ),
     means: ([one = '', other = '', length = '1']) =>
       saying(

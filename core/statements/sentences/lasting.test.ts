@@ -121,8 +121,8 @@ describe('how often, at the least', () => {
     ['Z1 beeps at 880 Hz from 2 s', 'Z1 sounds at 880 Hz from 2 s'],
   ])('%s', (text, sentence) => expect(seen(text)).toEqual([sentence]));
 
-  test('a rate of beeps is asked for as a number of them', () => {
-    expect(seen('Z1 beeps every second')[0]).toContain('“Z1 beeps 3 times from 1 s to 4 s”');
+  test('a rate of beeps asks for how long each of them is', () => {
+    expect(seen('Z1 beeps every second')[0]).toContain('“Z1 sounds 0.2 s, silent 0.8 s”');
   });
 });
 

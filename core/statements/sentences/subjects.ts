@@ -59,6 +59,12 @@ export function unlikeIts(read: readonly Expectation[], parts: readonly Named[])
 
 const OF_LEDS =
   /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b|^(all|both)(?: of them)?(?= (?:are |stay |go )?(?:on|off|lit|dark|out)\b)/i;
+/** `neither D1 nor D2 is lit`. */
+const NEITHER_OF_TWO = new RegExp(
+  `^neither (${NAMES}) n?or (${NAMES}) (?:(?:is|are|goes|comes) (?:ever )?(?:on|lit)|(?:ever )?(?:lights? up|shines?|glows?))\\b(.*)$`,
+  'i',
+);
+
 const OF_ALL =
   /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights(?: up)?|shines|is seen)\b)/i;
 
@@ -77,6 +83,8 @@ export function aboutAll(plain: string, parts: readonly Named[]): string {
   const all = observed(['light', 'sound', 'turning']);
   const said = (names: readonly string[], rest: string): string =>
     `${listText(names)} ${names.length === 1 ? rest.trim().replace(/^are\b/i, 'is') : rest.trim()}`;
+  const [, one, other, behind = ''] = NEITHER_OF_TWO.exec(plain) ?? [];
+  if (one !== undefined) return `${one} and ${other} are off${behind}`;
   const [ofNone, none] = OF_NO_LED.exec(plain) ?? [];
   if (ofNone && leds.length > 0 && (!/^neither/i.test(none!) || leds.length === 2))
     return said(leds, `are off${plain.slice(ofNone.length)}`);
@@ -94,7 +102,9 @@ export function aboutAll(plain: string, parts: readonly Named[]): string {
         .replace(
           /^(?:is|are|goes|stays|turns) (?:off|dark|out|on|lit)\b|^(?:happens|lights(?: up)?|shines|is seen)\b/i,
           'are off',
-        ),
+        )
+        // Not everything is on from then on.
+        .replace(/\b(?:until|till) (?!\d)/i, 'before '),
     );
   const silent = /^(?:no sound|silence)\b/i.exec(plain)?.[0];
   const sounding = observed(['sound']);

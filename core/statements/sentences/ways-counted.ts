@@ -1,3 +1,4 @@
+import { observedOf } from './on-off';
 import { NAMES, timed } from './plain';
 import { saying, SECONDS, whole, type Way } from './way';
 
@@ -38,12 +39,34 @@ export const waysCounted: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(${NAMES}) (beep|chirp)s? (?:(?:once|twice|\\d+ times?) )?(?:every|each|per|a) (?:sec|${SECONDS})(?: .*)?`,
+      `(${NAMES}) (?:flash|blink|beep|chirp|buzz|sound|light up|go on|goe)(?:e?s)? (?:once )?for ${SECONDS},? (?:every|each|once (?:a|every)) (?:sec|${SECONDS})(?:,? over and over)?(.*)`,
+    ),
+    means: ([subject = '', length = '', every = '1', tail = ''], { parts }) => {
+      const rest = timed(Number(every) - Number(length));
+      const [on, off] = observedOf(subject, parts) === 'sound' ? ['sounds', 'silent'] : ['lit', 'dark'];
+      return rest > 0 ? saying(`${subject} ${on} ${length} s, ${off} ${rest} s${tail}`) : undefined;
+    },
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:beep|chirp|buzz)(?:e?s)? (?:(?:once|twice|\\d+ times?) )?(?:every|each|per|a) (?:sec|${SECONDS})(?: .*)?`,
     ),
     means: ([subject = '']) => {
       const name = subject.toUpperCase();
       return {
-        problem: `Say how often ${name} beeps in a stretch of time: “${name} beeps 3 times from 1 s to 4 s”.`,
+        problem: `Say how long ${name} sounds and how long it is silent: “${name} sounds 0.2 s, silent 0.8 s”.`,
+      };
+    },
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) ${VERB}(?:es|s)? (once|twice|\\d+ times?),? (?:and )?then (?:it )?(?:stays|is|goes|remains|lights) (?:on|lit|up|sounding)`,
+    ),
+    means: ([subject = '', verb = '', count = '']) => {
+      const name = subject.toUpperCase();
+      const [does, stays] = counts(verb) === 'flashes' ? ['flashes', 'is on'] : ['beeps', 'sounds'];
+      return {
+        problem: `Say from when on: “${name} ${does} ${count} until 3 s”, and “${name} ${stays} from 3 s”.`,
       };
     },
   },

@@ -183,8 +183,8 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
   // … until S1 is pressed
   {
-    pattern: whole(`(.+?) (?:until|before|till) ${USED}`),
-    means: ([said = '', name = ''], around, depth) => {
+    pattern: whole(`(.+?) (until|before|till) ${USED}`),
+    means: ([said = '', until = '', name = ''], around, depth) => {
       const at = around.done.find(
         (stimulus) => isPress(stimulus) && stimulus.press === name.toUpperCase(),
       )?.at;
@@ -197,8 +197,8 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
         };
       const [, subject, rest = ''] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
       const state = stateOf(rest);
-      // What is so until then is not so any more.
-      if (subject !== undefined && state)
+      // What is so until then is not so any more; what is so before may be so after.
+      if (subject !== undefined && state && !/before/i.test(until))
         return saying(
           `${stated(subject, state, around)} until ${at} s`,
           `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(at + AT_ONCE)} s`,

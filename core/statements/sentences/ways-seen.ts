@@ -28,6 +28,9 @@ const howItFlashes = (name: string): Meaning => ({
   problem: `Say how ${name} flashes: “${name} flashes 3 times”, or “${name} lit 0.5 s, dark 0.5 s”.`,
 });
 
+/** What signals may be said to do, and do anyway. */
+const REPEATED = '(?:,? (?:over and over(?: again)?|again and again|repeatedly|in a loop|for ?ever))?';
+
 /** `SOS` in capitals and `... ---` are signals; `once`, `slowly` and the name of a part are none. */
 const isMeantAsSignals = (said: string): boolean =>
   new RegExp(`^(?:${SIGNALS})$`).test(said) && !/^\d+$/.test(said) && !new RegExp(`^${NAMES}$`).test(said);
@@ -81,7 +84,7 @@ export const waysSeen: readonly Way[] = [
   // dots and dashes
   {
     pattern: whole(
-      `(${NAMES}) (?:flash|blink|beep|chirp|signal|send|sound|play|morse|give|show|tap|spell)(?:es|s)?(?: out)?(?: the)?(?: (?:letters?|word|code|signal|Morse code(?: for)?))* ["“']?([A-Z0-9.\\- ]+?)["”']?(?: in Morse(?: code)?)?${TAIL}`,
+      `(${NAMES}) (?:flash|blink|beep|chirp|signal|send|sound|play|morse|give|show|tap|spell)(?:es|s)?(?: out)?(?: the)?(?: (?:letters?|word|code|signal|Morse code(?: for)?))* ["“']?([A-Z0-9.\\- ]+?)["”']?(?: in Morse(?: code)?)?${REPEATED}${TAIL}`,
     ),
     means: ([subject = '', signals = '', tail = '']) =>
       isMeantAsSignals(signals) ? saying(`${subject} signals “${signals}”${tail}`) : undefined,
@@ -161,7 +164,7 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:fades|dims|gets|goes) (in|up|brighter|out|down|darker|dimmer) (?:over|within|in) ${SECONDS}`,
+      `(${NAMES}) (?:fades|dims|gets|goes(?! out)) (in|up|brighter|out|down|darker|dimmer) (?:over|within|in) ${SECONDS}`,
     ),
     means: ([subject = '', way = '', length = '']) =>
       saying(
@@ -186,7 +189,9 @@ export const waysSeen: readonly Way[] = [
     }),
   },
   {
-    pattern: whole(`(${NAMES}) (?:fades|dims|gets|goes) (in|up|brighter|out|down|darker|dimmer)((?: .*)?)`),
+    pattern: whole(
+      `(${NAMES}) (?:fades|dims|gets|goes(?! out)) (in|up|brighter|out|down|darker|dimmer)((?: .*)?)`,
+    ),
     means: ([subject = '', way = '', tail = '']) =>
       saying(`${subject} gets ${/^(?:in|up|brighter)$/i.test(way) ? 'brighter' : 'darker'}${tail}`),
   },
