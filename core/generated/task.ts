@@ -6,7 +6,7 @@ import type { Exercise } from '../formats/exercise';
 import { markingSentences } from '../formats/rubric';
 import { isContact, isResistor, kindOf } from '../parts';
 import { cautionsOf } from '../plan/cautions';
-import { stimulusSentence } from '../stimuli';
+import { stimulusSentenceOf } from '../stimuli';
 import { writeTable } from '../wiring/table';
 import type { PlacedPart } from '../wiring/wiring';
 import { capital } from '../words/words';
@@ -125,7 +125,9 @@ function askedRuns(exercise: Exercise): readonly AskedRun[] {
   const called = withTitles(exercise);
   return exercise.data.scenarios.map(({ name, stimuli, expect }) => ({
     name,
-    done: oneAfterAnother(stimuli.map((stimulus) => called(stimulusSentence(stimulus)))),
+    done: oneAfterAnother(
+      stimuli.map((stimulus) => called(stimulusSentenceOf(stimulus, exercise.data.parts))),
+    ),
     seen: expect.map((expectation) => capital(called(expectationSentence(expectation)))),
   }));
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { StimulusKind } from '../parts';
+import { findKind, type StimulusKind } from '../parts';
 import type { Result } from '../result';
 import { notUnderstood, readBy } from '../words/reading';
 import { whyOfNoSort } from '../words/sorts';
@@ -96,6 +96,19 @@ export const overAt = (stimulus: Stimulus): number =>
 
 /** A stimulus as a sentence: `press S1 at 2 s for 0.3 s`. `readStimulus` reads it again. */
 export const stimulusSentence = (stimulus: Stimulus): string => definitionOf(stimulus).sentence.say(stimulus);
+
+/** A stimulus as a sentence of the part that it is done to: a switch is switched, and not turned by so much. */
+export function stimulusSentenceOf(
+  stimulus: Stimulus,
+  parts: readonly { readonly ref: string; readonly kind: string }[],
+): string {
+  const touched = touchedBy(stimulus)?.name;
+  const kind = findKind(parts.find(({ ref }) => ref === touched)?.kind ?? '');
+  const isSwitched = kind?.contact === 'latching' && 'turn' in stimulus && stimulus.over === undefined;
+  return isSwitched && (stimulus.to === 0 || stimulus.to === 1)
+    ? `switch ${touched} ${stimulus.to === 1 ? 'on' : 'off'} at ${stimulus.at} s`
+    : stimulusSentence(stimulus);
+}
 
 /** Reads a stimulus as `stimulusSentence` writes it, and as people say it: `hold S1 from 1 s to 3 s`. */
 export function readStimulus(text: string): Result<Stimulus> {

@@ -4,7 +4,7 @@ import { expectationSentence } from '@/core/expectations';
 import { exampleStimulus } from '@/core/generated/situations';
 import type { Scenario } from '@/core/formats/scenario';
 import { readBegun, readDone, usualSeconds } from '@/core/statements';
-import { stimulusSentence } from '@/core/stimuli';
+import { stimulusSentenceOf } from '@/core/stimuli';
 import { NewSentence } from '../worksheet/scenarios/NewSentence';
 import { Sentence } from '../worksheet/scenarios/Sentence';
 import { useBench } from './useBench';
@@ -35,7 +35,7 @@ export function StatedList() {
               {scenario.stimuli.map((stimulus, at) => (
                 <Sentence
                   key={at}
-                  text={stimulusSentence(stimulus)}
+                  text={stimulusSentenceOf(stimulus, parts)}
                   takeAway={{
                     label: 'Remove',
                     act: () =>
@@ -61,7 +61,7 @@ export function StatedList() {
             {touch && (
               <NewSentence
                 label={`What is done in ${scenario.name}`}
-                placeholder={`when: ${stimulusSentence(touch)}`}
+                placeholder={`when: ${stimulusSentenceOf(touch, parts)}`}
                 submit="Do it"
                 read={(text) => readDone(text, parts, scenario.stimuli)}
                 onAdd={(stimuli) =>

@@ -5,7 +5,8 @@ import { useStore } from 'zustand';
 import { expectationSentence } from '@/core/expectations';
 import type { Shown } from '@/core/generated/shown';
 import type { Scenario } from '@/core/formats/scenario';
-import { stimulusSentence } from '@/core/stimuli';
+import { stimulusSentenceOf } from '@/core/stimuli';
+import type { PlacedPart } from '@/core/wiring/wiring';
 import type { ProposalMark } from '@/core/worksheet/change';
 import { Button, Keys } from '../design/Button';
 import { useKey } from '../shell/useKey';
@@ -15,6 +16,8 @@ interface KeepRunProps {
   readonly rehearsal: Rehearsal;
   /** Names that scenarios have already. */
   readonly taken: readonly string[];
+  /** The parts to which something is done. */
+  readonly parts: readonly PlacedPart[];
   readonly onKeep: (kept: KeptRun) => void;
 }
 
@@ -27,7 +30,7 @@ export interface KeptRun {
 const words: Readonly<Record<ProposalMark, string>> = { right: 'Right', wrong: 'Wrong', free: 'Free' };
 
 /** Makes a scenario of what was done by hand, with what came of it, each to be asked of hand-ins or left free. */
-export function KeepRun({ rehearsal, taken, onKeep }: KeepRunProps) {
+export function KeepRun({ rehearsal, taken, parts, onKeep }: KeepRunProps) {
   const canKeep = useStore(rehearsal, ({ play, runs }) => play.at > 0 && runs !== undefined);
   const [proposed, setProposed] = useState<Shown>();
   const [marks, setMarks] = useState<readonly ProposalMark[]>([]);
@@ -73,8 +76,8 @@ export function KeepRun({ rehearsal, taken, onKeep }: KeepRunProps) {
             <strong>{proposed.scenario.name}</strong>, {proposed.scenario.for} s
           </p>
           {proposed.scenario.stimuli.map((stimulus) => (
-            <p key={stimulusSentence(stimulus)} className="mono text-note text-soft">
-              {stimulusSentence(stimulus)}
+            <p key={stimulusSentenceOf(stimulus, parts)} className="mono text-note text-soft">
+              {stimulusSentenceOf(stimulus, parts)}
             </p>
           ))}
           {proposed.doubt !== undefined && <p className="text-note text-risk">{proposed.doubt}</p>}

@@ -101,7 +101,12 @@ export function Rehearsal({ performers, scenarios, showsProgram = true, onKeep }
         <Limits rehearsal={rehearsal} />
         <Score rehearsal={rehearsal} titles={performers.map(({ title }) => title)} />
         {onKeep && (
-          <KeepRun rehearsal={rehearsal} taken={scenarios.map(({ name }) => name)} onKeep={onKeep} />
+          <KeepRun
+            rehearsal={rehearsal}
+            taken={scenarios.map(({ name }) => name)}
+            parts={wirings[0]?.parts ?? NO_PARTS}
+            onKeep={onKeep}
+          />
         )}
       </div>
       <div className="flex min-w-0 flex-col border-t border-ink lg:border-t-0">

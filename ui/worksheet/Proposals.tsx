@@ -3,7 +3,7 @@
 import { useState, useTransition } from 'react';
 import type { ConsideredScenario } from '@/core/formats/exercise';
 import { expectationSentence } from '@/core/expectations';
-import { stimulusSentence } from '@/core/stimuli';
+import { stimulusSentenceOf } from '@/core/stimuli';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
@@ -98,6 +98,7 @@ interface ProposalProps {
 }
 
 function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mark, onMark }: ProposalProps) {
+  const parts = useWorksheet((state) => state.sync.sheet.parts);
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-t border-rule py-2">
       <div className="min-w-56 flex-1">
@@ -107,8 +108,8 @@ function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mar
         </p>
         <ul className={mark === 'free' ? 'text-soft' : ''}>
           {scenario.stimuli.map((stimulus) => (
-            <li key={stimulusSentence(stimulus)} className="mono text-note text-soft">
-              {stimulusSentence(stimulus)}
+            <li key={stimulusSentenceOf(stimulus, parts)} className="mono text-note text-soft">
+              {stimulusSentenceOf(stimulus, parts)}
             </li>
           ))}
           {scenario.expect.map((expectation) => (

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { expectationSentence } from '../../expectations';
-import { stimulusSentence, type Stimulus } from '../../stimuli';
+import { stimulusSentence, stimulusSentenceOf, type Stimulus } from '../../stimuli';
 import { readBegun } from './begun';
 import { readDone } from './done';
 
@@ -412,13 +412,36 @@ describe('what is still missing is asked for', () => {
   });
 });
 
+test.each([0, 1])('a switch is said to be switched, and read so again: %i', (to) => {
+  const stimulus = { at: 2.375, turn: 'S3', to };
+  const said = stimulusSentenceOf(stimulus, parts);
+  expect(said).toBe(`switch S3 ${to === 1 ? 'on' : 'off'} at 2.375 s`);
+  expect(readDone(said, parts, [])).toEqual({ ok: true, value: [stimulus] });
+  expect(stimulusSentenceOf({ at: 1, turn: 'P1', to }, parts)).toMatch(/^turn P1 to/);
+});
+
 describe('what is done', () => {
   const done = (text: string, before: readonly Stimulus[] = []): readonly string[] => {
     const read = readDone(text, parts, before);
-    return read.ok ? read.value.map(stimulusSentence) : [`NOT: ${read.problems[0]!.message}`];
+    return read.ok
+      ? read.value.map((stimulus) => stimulusSentenceOf(stimulus, parts))
+      : [`NOT: ${read.problems[0]!.message}`];
   };
 
   test.each([
+    ['something is 1.5 m away', ['something 1.5 m before X1 at 0 s']],
+    ['somebody is 2 m away after 3 s', ['something 2 m before X1 at 3 s']],
+    ['a hand comes nearer than 0.1 m', ['something 0.07 m before X1 at 1 s']],
+    ['nothing is near', ['something 1 m before X1 at 0 s']],
+    ['switch on S3', ['switch S3 on at 1 s']],
+    ['S3 is on', ['switch S3 on at 0 s']],
+    ['put S3 off at 3 s', ['switch S3 off at 3 s']],
+    ['slide S3 to the left', ['switch S3 off at 1 s']],
+    ['S3 is open', ['switch S3 off at 0 s']],
+    ['warm T1 with a finger', ['warm T1 to 31 °C at 1 s']],
+    ['hold T1 between two fingers at 2 s', ['warm T1 to 31 °C at 2 s']],
+    ['it gets 5 degrees warmer', ['warm T1 to 30 °C at 1 s']],
+    ['it is 3 °C colder at 2 s', ['warm T1 to 22 °C at 2 s']],
     ['press both buttons', ['press S1 at 1 s for 0.3 s', 'press S2 at 1 s for 0.3 s']],
     ['press S1 twice, 2 s apart', ['press S1 at 1 s for 0.3 s', 'press S1 at 3 s for 0.3 s']],
     ['press S1 and 2 s later S2', ['press S1 at 1 s for 0.3 s', 'press S2 at 3 s for 0.3 s']],
@@ -427,8 +450,8 @@ describe('what is done', () => {
     ['turn P1 back', ['turn P1 to 0 % at 1 s']],
     ['something comes closer', ['something 0.1 m before X1 at 1 s']],
     ['take the hand away', ['something 1 m before X1 at 1 s']],
-    ['close the switch', ['turn S3 to 100 % at 1 s']],
-    ['open the switch at 3 s', ['turn S3 to 0 % at 3 s']],
+    ['close the switch', ['switch S3 on at 1 s']],
+    ['open the switch at 3 s', ['switch S3 off at 3 s']],
     ['turn the power off and on', ['supply off at 1 s', 'supply on at 2 s']],
     ['press the button', ['NOT: Which button is meant? There are S1 and S2.']],
     ['do nothing', ['NOT: Where nothing is done, nothing has to be written here.']],

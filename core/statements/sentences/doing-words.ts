@@ -6,6 +6,10 @@ import { SECONDS } from './way';
 
 /** Seconds that something takes which is done slowly. */
 const SLOWLY = 4;
+/** Temperature of what is held between fingers for a while, in °C. */
+const FINGERS = 31;
+/** Share of a distance at which something is well inside of it. */
+const WELL_INSIDE = 0.7;
 /** Metres at which something is that has come near. */
 const NEAR = 0.1;
 const THING = '(?:something|somebody|someone|(?:the |a |an |your )?(?:hand|book|box|finger|object|obstacle))';
@@ -17,6 +21,10 @@ const buttonsIn = (parts: readonly Named[]): readonly string[] =>
 
 const isSwitch = (name: string, parts: readonly Named[]): boolean =>
   parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.contact === 'latching');
+
+/** `switch S1 on`, as the way in which it is read; `undefined` of what is no switch. */
+const turnedTo = (name: string, state: string, at: string, parts: readonly Named[]): string | undefined =>
+  isSwitch(name, parts) ? `turn ${name} to ${/on|closed|right/i.test(state) ? 1 : 0}${at}` : undefined;
 
 const words = (pattern: string, says: Says): readonly [RegExp, Says] => [new RegExp(pattern, 'i'), says];
 
@@ -54,6 +62,57 @@ const ways: readonly (readonly [RegExp, Says])[] = [
     const sensor = onlyTouched('distance', parts);
     return sensor && `something ${NEAR} m before ${sensor}${at}`;
   }),
+  words(`^${THING} is (\\d*\\.?\\d+ m) (?:away|off)((?: (?:at|after) .*)?)$`, ([far, when], parts) => {
+    const sensor = onlyTouched('distance', parts);
+    return sensor && `something ${far} before ${sensor}${(when || ' at 0 s').replace('after', 'at')}`;
+  }),
+  words(
+    `^(?:nothing|nobody|no one) (?:is )?(?:near|close|there|in front(?: of (?:it|the sensor))?|before (?:it|the sensor))((?: at .*)?)$`,
+    ([at], parts) => {
+      const sensor = onlyTouched('distance', parts);
+      return sensor && `something ${restOf('distance')} m before ${sensor}${at || ' at 0 s'}`;
+    },
+  ),
+  words(
+    `^${THING} (?:comes|gets|moves) (?:closer|nearer) than (\\d*\\.?\\d+) m(.*)$`,
+    ([far, rest], parts) => {
+      const sensor = onlyTouched('distance', parts);
+      return sensor && `something ${timed(Number(far) * WELL_INSIDE)} m before ${sensor}${rest}`;
+    },
+  ),
+  // switches
+  words(
+    `^(?:switch|turn|put|flip|slide|set|move) (on|off) (${NAMES})((?: at .*)?)$`,
+    ([state, name, at], parts) => turnedTo(name!, state!, at!, parts),
+  ),
+  words(
+    `^(?:put|flip|slide|set|move) (${NAMES}) (?:to )?(?:the )?(on|off|left|right)(?: side)?((?: at .*)?)$`,
+    ([name, state, at], parts) => turnedTo(name!, state!, at!, parts),
+  ),
+  words(
+    `^(${NAMES}) is (?:switched |turned )?(on|off|closed|open)((?: at .*)?)$`,
+    ([name, state, at], parts) => turnedTo(name!, state!, at || ' at 0 s', parts),
+  ),
+  // warmth
+  words(
+    `^(?:warm (${NAMES})|hold (${NAMES})|touch (${NAMES})|put (?:a|your) finger on (${NAMES}))(?: (?:with|between|in) (?:a|your|the|two|three)? ?(?:fingers?|hands?))?((?: at .*)?)$`,
+    ([...said], parts) => {
+      const at = said.pop() ?? '';
+      const name = said.find((one) => one !== undefined);
+      const isThermometer = parts.some(
+        ({ ref, kind }) => ref === name?.toUpperCase() && findKind(kind)?.stimulus === 'warm',
+      );
+      return isThermometer ? `warm ${name} to ${FINGERS} °C${at}` : undefined;
+    },
+  ),
+  words(
+    `^it (?:is|gets|becomes) (\\d+(?:\\.\\d+)?) ?(?:°|degrees?)?(?: ?c)? (warmer|hotter|colder|cooler)((?: at .*)?)$`,
+    ([by, way, at], parts) => {
+      const sensor = onlyTouched('warm', parts);
+      const sign = /colder|cooler/i.test(way!) ? -1 : 1;
+      return sensor && `warm ${sensor} to ${restOf('warm') + sign * Number(by)} °C${at}`;
+    },
+  ),
   words(
     `^(waves?|walks? past|moves?)(?: a hand)? (?:at|before|in front of) the sensor(.*)$`,
     ([verb, rest], parts) => (onlyTouched('motion', parts) === undefined ? undefined : `${verb}${rest}`),

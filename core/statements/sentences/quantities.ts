@@ -50,7 +50,7 @@ const BECOMES =
 export function broughtTo(what: string, parts: readonly Named[]): string | undefined {
   for (const { of, called, unit, say } of QUANTITIES) {
     const found = new RegExp(
-      `^(?:(?:set |bring |the |an? )*(?:${called})${PLACE}|(${NAMES}))${BECOMES} (-?\\d*\\.?\\d+)(${unit})(?: away)?${PLACE}$`,
+      `^(?:(?:set |bring |the |an? )*(?:${called})${PLACE}|(?:set |bring )?(${NAMES}))${BECOMES} (-?\\d*\\.?\\d+)(${unit})(?: away)?${PLACE}$`,
       'i',
     ).exec(what);
     if (!found) continue;

@@ -5,7 +5,7 @@ import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { readDone, readExpected } from '@/core/statements';
-import { stimulusSentence } from '@/core/stimuli';
+import { stimulusSentenceOf } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { Sentence } from './Sentence';
 
@@ -80,7 +80,7 @@ export function ScenarioLines({
         {scenario.stimuli.map((stimulus, index) => (
           <Sentence
             key={index}
-            text={stimulusSentence(stimulus)}
+            text={stimulusSentenceOf(stimulus, parts)}
             takeAway={
               mayEdit
                 ? {

@@ -6,7 +6,7 @@ import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { exampleStimulus } from '@/core/generated/situations';
 import { proposedSentences, readBegun, usualSeconds } from '@/core/statements';
-import { stimulusSentence, type Stimulus } from '@/core/stimuli';
+import { stimulusSentenceOf, type Stimulus } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { ScenarioLines } from './ScenarioLines';
 
@@ -54,7 +54,7 @@ export function ScenarioList({
           scenario={scenario}
           parts={parts}
           withoutProgram={isFrame ? [] : (withoutProgram[index] ?? [])}
-          example={stimulusSentence(example)}
+          example={stimulusSentenceOf(example, parts)}
           result={results[index]?.name === scenario.name ? results[index] : undefined}
           mayEdit={mayEdit}
           isGraded={isGraded}
