@@ -77,11 +77,15 @@ export const beats: ExpectationDefinition<Beats> = {
     if (stop) {
       const { last, usual } = stop;
       const state = last.on ? 'goes on sounding' : 'stays silent';
+      const what =
+        phases.length > 2
+          ? `stops changing at ${seconds(last.from)} and ${state}; ${seconds(usual)} would be right.`
+          : `${last.on ? 'sounds' : 'is silent'} from ${seconds(last.from)} on. It should go ${rhythmText(rhythm)}, over and over.`;
       return failedWith(
         summary,
         saw(
           'timing-off',
-          `stops changing at ${seconds(last.from)} and ${state}; ${seconds(usual)} would be right.`,
+          what,
           `Look for a line that the program reaches at ${seconds(last.from)} and never leaves, or for lines that run only once and belong in what repeats.`,
           { sinceS: quantity(last.from, 's') },
         ),

@@ -347,6 +347,9 @@ function causeWithoutRepair(
   const { verdict, observations } = look(rest);
   if (refused) return observations.find((observation) => observation.message === refused.message);
   if (hasPassed(verdict)) return undefined;
+  // An exercise that feeds its own board with nothing: no line of a program that does not run is to blame.
+  const dead = observations.find(({ code, severity }) => code === 'rail-unpowered' && severity === 'fault');
+  if (dead) return dead;
   const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
   const first = firstOf(about);
   // What was seen on the build itself has its own numbers.

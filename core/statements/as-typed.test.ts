@@ -43,6 +43,8 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     'I2C display on A4 and A5',
     '16x2 LCD with I2C',
   ],
+  '9V battery': ['9 V battery', '9 volt battery', 'battery 9 V'],
+  '3x1.5V battery': ['4.5 V battery', 'battery 4.5 volts', 'battery pack 4.5 V'],
   'capacitor 100uF from 5V to GND': ['capacitor 100 uF from 5V to GND', 'capacitor 100 µF from 5V to GND'],
   'yellow LED on 6 with 1k': [
     'yellow LED on pin 6 (1 kΩ)',

@@ -32,6 +32,8 @@ const OHMS: Readonly<Record<string, string>> = {
 };
 /** Units of a capacitance that stand behind a space. */
 const FARADS = /^(?:[µμunp]f)$/;
+/** The unit of a battery, a supply or a motor that stands behind a space. */
+const VOLTS = /^(?:v|volts?)$/;
 /** A resistance that no pin can be: `1k`, `220r`, `4k7`, `470ω`. */
 const IS_OHMS = /^\d+(?:\.\d+)?(?:k\d*|r|ω|kω|m|mω|ohms?|kohms?)$/i;
 /** What people call a part with a number of its own: `LED1`. */
@@ -97,7 +99,9 @@ const withUnits = (tokens: readonly Token[]): readonly Token[] =>
       number && unit && /^\d+(?:\.\d+)?$/.test(number.text)
         ? Object.hasOwn(OHMS, unit.text)
           ? OHMS[unit.text]
-          : FARADS.exec(unit.text)?.[0]
+          : VOLTS.test(unit.text)
+            ? 'v'
+            : FARADS.exec(unit.text)?.[0]
         : undefined;
     if (unitOf(tokens[index - 1], token) !== undefined) return [];
     const unit = unitOf(token, tokens[index + 1]);

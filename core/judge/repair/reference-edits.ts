@@ -324,7 +324,7 @@ function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount: usual, ma
   const rest = /^.*/.exec(source.slice(before?.to ?? 0))![0].trim();
   const left = before ? source.slice(before.from, before.to).trim() : '';
   // What begins no line of its own, and is no statement, goes on with the one that is there.
-  const isGoingOn = left !== '' && !beginsLine && !/[;{}]$/.test(written.trim());
+  const isGoingOn = left !== '' && !beginsLine && !written.includes('\n') && !/[;{}]$/.test(written.trim());
   if (left === '' || beginsLine || rest === '')
     return make(
       { ...place, length: 0, by: space + written },
