@@ -95,3 +95,18 @@ export function fitsItsCall(
   if (/^(?:digitalWrite|analogWrite|tone|noTone)$/.test(call)) return seen.includes(pin);
   return !/^(?:digitalRead|analogRead)$/.test(call) || !seen.includes(pin);
 }
+
+/** Whether a number is what something counts up or down to, `n < 3`, which no pin and no time is. */
+export function isCountedTo(tokens: readonly Token[], index: number): boolean {
+  const [name, sign] = [tokens[index - 2], tokens[index - 1]?.text ?? ''];
+  if (name?.kind !== 'word' || !/^(?:[<>=!]=|[<>])$/.test(sign)) return false;
+  const isStep = (text: string | undefined): boolean => text === '++' || text === '--';
+  let isCounter = false;
+  for (const [at, { text }] of tokens.entries()) {
+    if (text !== name.text) continue;
+    const isPin = tokens[at - 1]?.text === '(' && TAKES_PIN.test(tokens[at - 2]?.text ?? '');
+    if (isPin) return false;
+    isCounter ||= isStep(tokens[at - 1]?.text) || isStep(tokens[at + 1]?.text);
+  }
+  return isCounter;
+}

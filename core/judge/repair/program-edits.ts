@@ -24,7 +24,14 @@ import { negationsIn } from './negations';
 import { onceAndOver } from './once-and-over';
 import { oppositeSigns } from './opposite-signs';
 import { othersOff } from './others-off';
-import { exchangesOf, fitsItsCall, nameOfPin, pinsEverywhere, pinsGiven } from './pins-in-programs';
+import {
+  exchangesOf,
+  fitsItsCall,
+  isCountedTo,
+  nameOfPin,
+  pinsEverywhere,
+  pinsGiven,
+} from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
 import { programMissing } from './program-guesses';
 import { printedTexts } from './printed-texts';
@@ -48,6 +55,8 @@ const exchanges: Readonly<Record<string, string>> = {
   INPUT: 'OUTPUT',
   INPUT_PULLUP: 'OUTPUT',
 };
+/** Milliseconds that nobody waits for to see something. */
+const SOON = 20;
 /** Numbers that stand for yes and no. */
 const truths: Readonly<Record<string, string>> = { 0: '1', 1: '0' };
 
@@ -201,7 +210,8 @@ export function programCandidates(
     const truth = truths[token.text];
     if (truth !== undefined) found.push(make(replace(token, truth), cost.number, say(truth)));
     const beside = listAround(tokens, index);
-    for (const pin of wishes.pins)
+    const isCount = isCountedTo(tokens, index);
+    for (const pin of isCount ? [] : wishes.pins)
       if (
         String(pin) !== token.text &&
         wishes.used.includes(Number(token.text)) &&
@@ -211,12 +221,12 @@ export function programCandidates(
         !beside.some(({ text }) => text === String(pin))
       )
         found.push(make(replace(token, String(pin)), cost.pinNumber, say(String(pin))));
-    for (const time of wishes.milliseconds)
+    for (const time of isCount && Number(token.text) < SOON ? [] : wishes.milliseconds)
       if (String(time) !== token.text)
         found.push(
           make(
             replace(token, String(time)),
-            Number(token.text) < 20 ? cost.number + 0.5 : cost.number,
+            Number(token.text) < SOON ? cost.number + 0.5 : cost.number,
             say(String(time)),
           ),
         );
