@@ -29,58 +29,20 @@ export const order: ExpectationDefinition<InOrder> = {
   }),
   parts: (expectation) => expectation.order.map(partOfLight),
   check: (expectation, observed) => {
+    const asked = expectation.order;
     const [from, to] = windowOf(expectation, observed.trace);
-    const lit = expectation.order
-      .flatMap((led) =>
-        within(observed.seen(led) ?? [], from, to)
-          .filter((interval) => interval.glow === 'lit')
-          .map((interval) => ({ lamp: led, at: interval.from })),
-      )
-      .sort((a, b) => a.at - b.at);
-    const starts = lit.map(({ lamp: led }) => led);
-    const first = expectation.order.indexOf(starts[0] ?? '');
-    const right =
-      starts.length >= expectation.order.length &&
-      starts.every((led, index) => led === expectation.order[(first + index) % expectation.order.length]);
+    const starts = startsOf(asked, observed, from, to);
     const named = (leds: readonly string[]): readonly string[] =>
       leds.map((led) => (observed.builtRef(led) ?? partOfLight(led)) + led.slice(partOfLight(led).length));
-    const wanted = inTurn(named(expectation.order));
-    const seen = starts.length === 0 ? 'none of them lit' : inTurn(named(starts));
-    const refs = [...new Set(named(expectation.order).map(partOfLight))];
-    const times = lit.map(({ at }) => at);
-    const last = isLeftAlone(expectation, observed) ? stopIn(times, expectation.order.length, to) : undefined;
-    if (right && last !== undefined) return failedWith(seen, stoppedAt(last, wanted, refs));
-    if (right) return jump([...new Set(expectation.order)], refs, seen, observed) ?? passed(seen);
-    const count = new Set(expectation.order).size;
-    const none = `${count === 2 ? 'Neither of the two' : `None of the ${count}`} LEDs lights up ${stretch(from, to)}.`;
-    return failedWith(
-      seen,
-      starts.length === 0
-        ? {
-            code: 'not-lit',
-            severity: 'fault',
-            refs,
-            message: `${none} They should light up in the order ${wanted}.`,
-            hints: [
-              `What has to happen before any of the LEDs lights up?`,
-              none,
-              `Find what all of them need: their ground, their supply, and the line that switches them.`,
-            ],
-            evidence: { lit: quantity(0, '') },
-          }
-        : {
-            code: 'order-wrong',
-            severity: 'fault',
-            refs,
-            message: `The LEDs light up in the order ${seen}; the order should be ${wanted}.`,
-            hints: [
-              `In which order do the LEDs light up?`,
-              `The order you get is ${seen}.`,
-              `Change the order of the lines, so that the LEDs light up in the order ${wanted}.`,
-            ],
-            evidence: { lit: quantity(starts.length, '') },
-          },
-    );
+    const wanted = inTurn(named(asked));
+    const refs = [...new Set(named(asked).map(partOfLight))];
+    if (starts.length === 0)
+      return failedWith('none of them lit', noneLit(asked, { wanted, refs, from, to }));
+    const seen = inTurn(named(starts.map(({ lamp: led }) => led)));
+    if (!isInOrder(asked, starts)) return failedWith(seen, outOfOrder(starts.length, { wanted, seen, refs }));
+    const last = isLeftAlone(expectation, observed) ? stopIn(starts, asked.length, to) : undefined;
+    if (last !== undefined) return failedWith(seen, stoppedAt(last, wanted, refs));
+    return jump([...new Set(asked)], refs, seen, observed) ?? passed(seen);
   },
   describe: (run) => {
     const lit = takingTurns(run);
@@ -88,16 +50,82 @@ export const order: ExpectationDefinition<InOrder> = {
   },
 };
 
+/** An LED that lights up, and when in seconds. */
+interface Start {
+  readonly lamp: string;
+  readonly at: number;
+}
+
+/** What of some LEDs lights up in a window, one after the other. */
+const startsOf = (asked: readonly string[], observed: Observed, from: number, to: number): readonly Start[] =>
+  asked
+    .flatMap((led) =>
+      within(observed.seen(led) ?? [], from, to)
+        .filter(({ glow }) => glow === 'lit')
+        .map((interval) => ({ lamp: led, at: interval.from })),
+    )
+    .sort((one, other) => one.at - other.at);
+
+/** Whether all of them light up in their order, from whichever is first. */
+function isInOrder(asked: readonly string[], starts: readonly Start[]): boolean {
+  const first = asked.indexOf(starts[0]!.lamp);
+  return (
+    starts.length >= asked.length &&
+    starts.every(({ lamp: led }, index) => led === asked[(first + index) % asked.length])
+  );
+}
+
 /** Rounds after which it is known how long each takes. */
 const ROUNDS = 2;
 
 /** When the last LED lights up of a round that has stopped long before the end; `undefined` where it goes on. */
-function stopIn(times: readonly number[], inARound: number, end: number): number | undefined {
-  if (times.length < ROUNDS * inARound) return undefined;
-  const last = times.at(-1)!;
-  const longest = Math.max(...times.slice(1).map((at, index) => at - times[index]!));
-  return end - last > longestOf(longest) ? last : undefined;
+function stopIn(starts: readonly Start[], inARound: number, end: number): number | undefined {
+  const last = starts.at(-1);
+  if (!last || starts.length < ROUNDS * inARound) return undefined;
+  const longest = Math.max(...starts.slice(1).map(({ at }, index) => at - starts[index]!.at));
+  return end - last.at > longestOf(longest) ? last.at : undefined;
 }
+
+interface NoneLit {
+  /** The LEDs in their order, in words. */
+  readonly wanted: string;
+  readonly refs: string[];
+  readonly from: number;
+  readonly to: number;
+}
+
+function noneLit(asked: readonly string[], { wanted, refs, from, to }: NoneLit): Observation {
+  const count = new Set(asked).size;
+  const none = `${count === 2 ? 'Neither of the two' : `None of the ${count}`} LEDs lights up ${stretch(from, to)}.`;
+  return {
+    code: 'not-lit',
+    severity: 'fault',
+    refs,
+    message: `${none} They should light up in the order ${wanted}.`,
+    hints: [
+      `What has to happen before any of the LEDs lights up?`,
+      none,
+      `Find what all of them need: their ground, their supply, and the line that switches them.`,
+    ],
+    evidence: { lit: quantity(0, '') },
+  };
+}
+
+const outOfOrder = (
+  count: number,
+  { wanted, seen, refs }: { readonly wanted: string; readonly seen: string; readonly refs: string[] },
+): Observation => ({
+  code: 'order-wrong',
+  severity: 'fault',
+  refs,
+  message: `The LEDs light up in the order ${seen}; the order should be ${wanted}.`,
+  hints: [
+    `In which order do the LEDs light up?`,
+    `The order you get is ${seen}.`,
+    `Change the order of the lines, so that the LEDs light up in the order ${wanted}.`,
+  ],
+  evidence: { lit: quantity(count, '') },
+});
 
 const stoppedAt = (last: number, wanted: string, refs: string[]): Observation => ({
   code: 'stays-off',

@@ -4,7 +4,8 @@ import { namedChildren, nodesIn, type SyntaxNode } from '../syntax';
 import { Context } from './context';
 import { habitsOf } from './habits';
 import { assignedNames } from './scopes';
-import { importedWholeIn, importsOf, readBlock } from './statements';
+import { importedWholeIn, importsOf } from './imports';
+import { readBlock } from './statements';
 import { withoutUnreadNames } from '../unread';
 import type { PythonTree } from './tree';
 
