@@ -60,10 +60,10 @@ describe('an LED and a buzzer that follow a key', () => {
     const cause = causeOf('} else {', '}\n  {');
     expect(cause.code).not.toBe('missing-pause');
     expect(cause.message).toMatch(
-      /^Pin 1 changes about [\d,]+ times a second, .* Something is missing after line 13\.$/,
+      /^Pin 1 changes about [\d,]+ times a second, .* Something is missing at the end of line 13\.$/,
     );
     expect(cause.hints.join(' ')).not.toContain('delay');
-    expect(cause.repair?.text).toBe('Add else after line 13.');
+    expect(cause.repair?.text).toBe('Add else at the end of line 13.');
     expect(hardToRead(cause)).toEqual([]);
   });
 });
