@@ -387,6 +387,35 @@ describe('times and figures', () => {
   });
 });
 
+describe('at first, and other words for it', () => {
+  test.each<Row>([
+    ['at the start D1 is on', [], ['D1 is on all the time until 0.5 s']],
+    ['D1 starts off', [], ['D1 is off all the time until 0.5 s']],
+    ['D1 is on by default', [], ['D1 is on all the time until 0.5 s']],
+    ['all three LEDs blink together', [], ['D1, D2, D3 and D4 lit and dark together']],
+    [
+      'S1 switches D1 on, S2 switches it off',
+      ['press S1 at 2 s for 0.3 s', 'press S2 at 4 s for 0.3 s'],
+      ['D1 goes on within 0.1 s of S1', 'D1 goes off within 0.1 s of S2'],
+    ],
+    [
+      'D1 lights up within 200 ms of pressing S1',
+      ['press S1 at 2 s for 0.3 s'],
+      ['D1 goes on within 0.2 s of S1'],
+    ],
+    ['serial says Hello', [], ['NOT: Put what is printed in quotes: prints "Hello".']],
+    [
+      'the value of P1 is printed',
+      [],
+      [
+        'NOT: Say which number comes of it in a scenario of its own: “with P1 at 50 %, prints a number between 500 and 520”.',
+      ],
+    ],
+  ])('%s', (sentence, done, seen) => {
+    expect(begun(sentence)).toEqual([done, seen]);
+  });
+});
+
 describe('what is still missing is asked for', () => {
   test.each([
     ['D1 flashes red', /^Say how D1 flashes/],

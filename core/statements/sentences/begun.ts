@@ -1,14 +1,15 @@
 import type { Expectation } from '../../expectations';
 import { fail, ok, type Result } from '../../result';
-import { isBrought, isPress, touchedBy, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
+import { definitionOf, isBrought, isPress, touchedBy, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { doneMeanwhile } from './answered';
-import { doneForCondition } from './conditions';
+import { doneForCondition, doneForConditions } from './conditions';
 import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
 import { NAMES, timed, type Named } from './plain';
 import { doneForSetting } from './settings';
 import { isOfCounts } from './stretches';
+import { twoCases } from './two-cases';
 import { doneForPresses } from './ways-pressed';
 
 /** What a sentence begins a scenario with. */
@@ -25,14 +26,33 @@ export interface Begun {
 export function readBegun(text: string, parts: readonly Named[]): Result<Begun> {
   const said = doneAndSeen(text, parts);
   if (said) return said;
-  const words = wordsOf(text, parts);
-  const condition = doneForCondition(words, parts);
-  const presses = condition.length > 0 ? condition : doneForPresses(words, parts);
-  const before = presses.length > 0 ? presses : doneForSetting(words, parts);
+  const before = doneFor(text, parts);
   const read = readExpected(text, parts, before);
   if (!read.ok) return onlyDone(text, parts) ?? read;
   const expect = read.value;
   return ok({ stimuli: [...before, ...doneMeanwhile(expect, before, parts)], expect });
+}
+
+/** What has to be done so that a sentence can come about. */
+function doneFor(text: string, parts: readonly Named[]): readonly Stimulus[] {
+  const cases = twoCases(text, parts);
+  if (cases?.second === undefined && cases) return doneFor(cases.first, parts);
+  if (cases?.second !== undefined) {
+    const [first, second] = [cases.first, cases.second].map((one) => wordsOf(one, parts)) as [string, string];
+    const both = doneForConditions(first, second, parts);
+    if (both.length > 0) return both;
+    const one = doneFor(cases.first, parts);
+    const ends = one.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts?.(stimulus) ?? 0));
+    const begins = ends.length === 0 ? 0 : Math.max(...ends);
+    return [
+      ...one,
+      ...doneFor(cases.second, parts).map((other) => ({ ...other, at: timed(other.at + begins) })),
+    ];
+  }
+  const words = wordsOf(text, parts);
+  const condition = doneForCondition(words, parts);
+  const presses = condition.length > 0 ? condition : doneForPresses(words, parts);
+  return presses.length > 0 ? presses : doneForSetting(words, parts);
 }
 
 /** How what is done is parted from what must be seen then. */

@@ -41,7 +41,7 @@ export function measured(
   const dark = '(?:dark|night)';
   const bright = '(?:bright|light|day)';
   const room = new RegExp(
-    `^(?:(?:it|the room) (?:is|gets|becomes|turns|grows)|make (?:it|the room)) (?:(${dark})|${bright})$`,
+    `^(?:(?:it|the room) (?:is|gets|is getting|becomes|turns|grows)|make (?:it|the room)) (?:(${dark})|${bright})$`,
     'i',
   ).exec(what);
   if (room && sensor) return [`light on ${sensor} to ${room[1] ? DARK : BRIGHT}${tail}`];
@@ -52,7 +52,7 @@ export function measured(
   if (covered && isTouched(covered[2]!, 'light', parts))
     return [`light on ${covered[2]} to ${covered[1] ? DARK : BRIGHT}${tail}`];
   const its = new RegExp(
-    `^(?:(${NAMES}) (?:is|gets) (?:in the )?|it (?:is|gets) (?=\\w+ (?:at|on|for|near) (${NAMES})$))(?:(dark|covered)|bright|light|uncovered)(?: .*)?$`,
+    `^(?:(${NAMES}) (?:is|gets) (?:in the )?|it (?:is|gets) (?=\\w+ (?:at|on|for|near) (${NAMES})$))(?:(dark|covered)|bright|light|uncovered)(?: (?:at|on|for|near) ${NAMES})?$`,
     'i',
   ).exec(what);
   const shaded = its && (its[1] ?? its[2]!);
@@ -116,11 +116,11 @@ function shareOf(text: string, isWhole: boolean): number | undefined {
   if (/^\d*\.?\d+$/.test(word)) return Number(word);
   if (/^(?:the )?(?:middle|centre|half|halfway|half way)$/.test(word)) return 0.5;
   if (
-    /^(?:the )?(?:left|start|beginning|minimum|lowest|zero|down|other end|anticlockwise|counterclockwise)$/.test(
+    /^(?:the )?(?:left|start|beginning|min(?:imum)?|lowest|zero|down|other end|anticlockwise|counterclockwise)$/.test(
       word,
     )
   )
     return 0;
-  if (/^(?:the )?(?:right|end|maximum|highest|full|top|up|clockwise)$/.test(word)) return 1;
+  if (/^(?:its |the )?(?:right|end|max(?:imum)?|highest|full|top|up|clockwise)$/.test(word)) return 1;
   return word === '' && isWhole ? 1 : undefined;
 }

@@ -135,6 +135,38 @@ function conditionOf(clause: string, parts: readonly Named[]): Condition | undef
   };
 }
 
+/** What a clause like `it is hot` and `something is near` leaves open. */
+const VAGUE: readonly (readonly [clause: RegExp, how: MeasuredKind, clear: string])[] = [
+  [
+    /^(?:it|the (?:room|air|temperature)|T\d+) (?:is|gets) (?:too )?(?:hot|warm|high)$/i,
+    'warm',
+    'it is warmer than 25 °C',
+  ],
+  [
+    /^(?:it|the (?:room|air|temperature)|T\d+) (?:is|gets) (?:too )?(?:cold|cool|low)$/i,
+    'warm',
+    'it is colder than 20 °C',
+  ],
+  [
+    /^(?:it|some(?:thing|body|one)|an? \w+) (?:is|gets|comes) (?:too )?(?:near|close)$/i,
+    'distance',
+    'something is closer than 20 cm',
+  ],
+  [
+    /^(?:it|some(?:thing|body|one)|an? \w+) (?:is|gets) (?:too )?far(?: away)?$/i,
+    'distance',
+    'something is farther than 50 cm',
+  ],
+];
+
+/** What is missing in such a clause: where the limit is. */
+function limitMissing(plain: string, parts: readonly Named[]): Meaning | undefined {
+  const [, said = '', clause = ''] =
+    /^(.+?),? (?:when|while|if|as long as|once|whenever|as soon as) (.+)$/i.exec(plain) ?? [];
+  const vague = VAGUE.find(([pattern, how]) => pattern.test(clause) && onlyTouched(how, parts) !== undefined);
+  return vague && { problem: `Say where the limit is: “${said} when ${vague[2]}”.` };
+}
+
 /** A name in capitals; what is no name stays as it is. */
 const asNamed = (subject: string): string =>
   new RegExp(`^${NAMES}$`).test(subject) ? subject.toUpperCase() : subject;
@@ -168,18 +200,35 @@ export function doneForCondition(plain: string, parts: readonly Named[]): readon
   ];
 }
 
+/** The same for two conditions on one part, one of which holds where the other does not; nothing where they are not. */
+export function doneForConditions(
+  first: string,
+  second: string,
+  parts: readonly Named[],
+): readonly Stimulus[] {
+  const [one, other] = [first, second].map((said) => conditional(said, parts)?.condition);
+  if (!one || other?.part !== one.part || one.holds(other.so) || other.holds(one.so)) return [];
+  const { part, how, so } = one;
+  return [
+    brought(how, { part, at: 0, to: other.so }),
+    brought(how, { part, at: BEGINS, to: so }),
+    brought(how, { part, at: ENDS, to: other.so }),
+  ];
+}
+
 /**
  * What must be seen while a condition holds and while it does not, by when what is done makes it so; `undefined` for a
- * sentence without a condition.
+ * sentence without a condition. `isOneOfTwo`: nothing is said of when it does not hold.
  */
 export function underCondition(
   plain: string,
   parts: readonly Named[],
   done: readonly Stimulus[],
   reads: Reads,
+  isOneOfTwo = false,
 ): Meaning | undefined {
   const found = conditional(plain, parts);
-  if (!found) return underGate(plain, parts, done, reads);
+  if (!found) return limitMissing(plain, parts) ?? underGate(plain, parts, done, reads);
   const { subject, said, condition } = found;
   const state = stateOf(said);
   if (!state && !reads(`${subject} ${said} from ${BEGINS} s`, { parts, done }, 1)) return undefined;
@@ -204,5 +253,10 @@ export function underCondition(
     const to = until === undefined ? undefined : timed(until - BEFORE);
     return to !== undefined && to <= from ? [] : [{ from, to, isSo }];
   });
-  return inStretches({ subject, said, state }, stretches, { parts, done }, reads);
+  return inStretches(
+    { subject, said, state: isOneOfTwo ? undefined : state },
+    stretches,
+    { parts, done },
+    reads,
+  );
 }

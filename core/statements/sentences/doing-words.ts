@@ -1,4 +1,4 @@
-import { findKind } from '../../parts';
+import { findKind, type StimulusKind } from '../../parts';
 import { restOf } from '../../stimuli';
 import { listText } from '../../words/words';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
@@ -14,6 +14,20 @@ const WELL_INSIDE = 0.7;
 const NEAR = 0.1;
 const THING = '(?:something|somebody|someone|(?:the |a |an |your )?(?:hand|book|box|finger|object|obstacle))';
 
+const SOMEBODY = '(?:something|somebody|someone|a (?:person|visitor|cat|dog))';
+/** Seconds of a press that is called long, and how often what goes on and on is done. */
+const [LONG, OVER_AND_OVER] = [2, 5];
+/** Shares of a turn as they are said, in percent. */
+const SHARES: Readonly<Record<string, number>> = {
+  quarter: 25,
+  third: 33,
+  half: 50,
+  'two thirds': 67,
+  'three quarters': 75,
+};
+/** The most that ten, twelve and sixteen bits hold: what a program reads of a potentiometer at its end. */
+const FULL_READINGS: readonly number[] = [1023, 4095, 65535];
+
 type Says = (found: readonly string[], parts: readonly Named[], usual: number) => string | undefined;
 
 const buttonsIn = (parts: readonly Named[]): readonly string[] =>
@@ -25,6 +39,18 @@ const isSwitch = (name: string, parts: readonly Named[]): boolean =>
 /** `switch S1 on`, as the way in which it is read; `undefined` of what is no switch. */
 const turnedTo = (name: string, state: string, at: string, parts: readonly Named[]): string | undefined =>
   isSwitch(name, parts) ? `turn ${name} to ${/on|closed|right/i.test(state) ? 1 : 0}${at}` : undefined;
+
+const isOf = (how: StimulusKind, name: string, parts: readonly Named[]): boolean =>
+  parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.stimulus === how);
+
+/** A potentiometer turned so far that a program reads a number: 512 is half of what ten bits hold. */
+function readingOf(name: string, reading: number, at: string, parts: readonly Named[]): string | undefined {
+  const full = FULL_READINGS.find((most) => reading <= most);
+  if (full === undefined || reading <= MOST_PERCENT || !isOf('turn', name, parts) || isSwitch(name, parts))
+    return undefined;
+  return `turn ${name} to ${Math.round((1000 * reading) / full) / 10} %${at || ' at 0 s'}`;
+}
+const MOST_PERCENT = 100;
 
 const words = (pattern: string, says: Says): readonly [RegExp, Says] => [new RegExp(pattern, 'i'), says];
 
@@ -47,6 +73,126 @@ const ways: readonly (readonly [RegExp, Says])[] = [
       return `press ${first} at ${begin} s and press ${second} at ${timed(begin + Number(later))} s`;
     },
   ),
+  words(
+    `^(press (${NAMES}) at ${SECONDS}),? (?:and )?(?:then )?again at ((?:${SECONDS}(?:, ?(?:and )?| and )?)+)$`,
+    ([press, , , moments]) => `${press} and ${moments}`,
+  ),
+  words(
+    `^press (${NAMES}) (?:an?other time|(?:a|the|for the) (?:second|third|next|last) time)((?: (?:at|after) .*)?)$`,
+    ([name, at]) => `press ${name}${at!.replace('after', 'at')}`,
+  ),
+  words(
+    `^(${NAMES}) (?:is |goes )?down at ${SECONDS},? (?:and )?(?:then )?(?:is |goes )?up(?: again)? at ${SECONDS}$`,
+    ([name, from, to]) => `hold ${name} from ${from} s to ${to} s`,
+  ),
+  words(
+    `^(?:the )?(?:user|player|learner|student|child|someone|somebody|you) (press|push|hold|type|send|enter|turn|cover|touch)(?:e?s)? (.+)$`,
+    ([verb, rest]) => `${verb} ${rest}`,
+  ),
+  words(`^touch (${NAMES})(.*)$`, ([name, rest], parts) =>
+    isOf('press', name!, parts) ? `press ${name}${rest}` : undefined,
+  ),
+  words(`^press and (?:release|let go of) (${NAMES})(.*)$`, ([name, rest]) => `press ${name}${rest}`),
+  words(
+    `^(?:do )?(?:a )?long[- ]?(?:press|push)(?: of| on)? (${NAMES})(.*)$`,
+    ([name, rest]) => `press ${name} for ${LONG} s${rest}`,
+  ),
+  words(
+    `^(press ${NAMES}) (twice|\\d+ times)((?: at .+?)?) (?:within|in) (?:one sec|${SECONDS})$`,
+    ([press, count, at, length]) => {
+      const times = /twice/i.test(count!) ? 2 : Number.parseInt(count!, 10);
+      return `${press} ${count}${at} every ${timed(Number(length ?? 1) / times)} s for ${timed(Number(length ?? 1) / times / 2)} s`;
+    },
+  ),
+  words(
+    `^(press ${NAMES}) once (every|each|a|per) (sec|${SECONDS})$`,
+    ([press, , every]) => `${press} ${OVER_AND_OVER} times every ${every === 'sec' ? '1 s' : every}`,
+  ),
+  // where something is turned to
+  words(
+    `^(?:put|turn|set|move|bring) (${NAMES}) (?:in|into|to|at) (?:its |the )?(middle|centre|start|end|left|right)(?: position)?((?: at .*)?)$`,
+    ([name, place, at]) => `turn ${name} to the ${place}${at}`,
+  ),
+  words(
+    `^(turn|set|move|bring|put) (${NAMES}) (?:to )?(?:a |one |an? )?(quarter|third|three quarters|two thirds|half)(?: of the way|way)?(?: up)?((?: at .*)?)$`,
+    ([, name, share, at]) => `turn ${name} to ${SHARES[share!.toLowerCase()]} %${at}`,
+  ),
+  words(
+    `^(?:(?:turn|set|move|bring|put) )?(${NAMES}) (?:(?:is |reads |gives )?(?:at |to )?)(\\d{3,5})((?: at .*)?)$`,
+    ([name, reading, at], parts) => readingOf(name!, Number(reading), at!, parts),
+  ),
+  // distances
+  words(
+    `^(?:set |bring |put )?(?:the )?(?:distance (?:of|on|at|to|before) )?(${NAMES}) (?:to|at|is|on)(?: to)? (\\d*\\.?\\d+ m)((?: (?:at|over) .*)?)$`,
+    ([name, far, rest], parts) =>
+      isOf('distance', name!, parts) ? `something ${far} before ${name}${rest}` : undefined,
+  ),
+  words(`^${THING} approaches((?: from .*)?)$`, ([range], parts) => {
+    const sensor = onlyTouched('distance', parts);
+    return sensor && (range === '' ? `something ${NEAR} m before ${sensor}` : `something${range}`);
+  }),
+  // day and night
+  words(
+    `^(?:(\\d[\\d.]*) % |(no|full|half|bright) )(?:day)?light((?: (?:at|on|over) .*)?)$`,
+    ([percent, word, rest], parts) => {
+      const sensor = onlyTouched('light', parts);
+      const share = percent ?? { no: '5', half: '50' }[word!.toLowerCase()] ?? '90';
+      return sensor && `light on ${sensor} to ${share} %${rest || ' at 0 s'}`;
+    },
+  ),
+  words(`^(?:(daylight|by day)|at night|by night)$`, ([day], parts) =>
+    onlyTouched('light', parts) ? `it is ${day ? 'bright' : 'dark'}` : undefined,
+  ),
+  words(
+    `^(?:put|place|hold) (${NAMES}) (?:in|into) (?:the )?(dark|light|sun|shade)(.*)$`,
+    ([name, where, rest], parts) =>
+      isOf('light', name!, parts)
+        ? `${/dark|shade/i.test(where!) ? 'cover' : 'uncover'} ${name}${rest}`
+        : undefined,
+  ),
+  words(
+    `^(?:the )?(?:sun (goes down|sets)|night (falls)|sun (?:comes up|rises)|day (?:breaks|comes)|it (?:gets|grows|becomes) (darker)|(?:the )?room (?:gets|grows|becomes) (darker)|it (?:gets|grows|becomes) (?:brighter|lighter)|(?:the )?room (?:gets|grows|becomes) (?:brighter|lighter))((?: (?:at|over|in|after) .*)?)$`,
+    ([...said], parts) => {
+      const rest = said.pop() ?? '';
+      const isDark = said.some((one) => one !== undefined && one !== '');
+      return onlyTouched('light', parts) && `it gets ${isDark ? 'dark' : 'bright'}${rest}`;
+    },
+  ),
+  words(
+    `^(?:it is )?(dark|bright|light)(?: at first| until (\\d[\\d.]*) s| to begin with)?,? ?(?:and |then |and then )*(?:gets |becomes |it (?:is|gets) )?(dark|bright|light)(?: (?:after|from|at) (\\d[\\d.]*) s)?$`,
+    ([first, until, second, from], parts) => {
+      const [sensor, at] = [onlyTouched('light', parts), until ?? from];
+      if (sensor === undefined || at === undefined || first?.toLowerCase() === second?.toLowerCase())
+        return undefined;
+      return `${sensor} is ${first} at 0 s and ${sensor} is ${second} at ${at} s`;
+    },
+  ),
+  // warmth
+  words(
+    `^(?:it|the (?:room|air|water)) (?:warms|heats|cools)(?: up| down)?((?: from -?\\d[\\d.]*(?: ?°(?: ?c)?)?)? to -?\\d[\\d.]* ?(?:°(?: ?c)?|c)?)(.*)$`,
+    ([range, rest], parts) => {
+      const sensor = onlyTouched('warm', parts);
+      return sensor && `warm ${sensor}${range}${rest}`;
+    },
+  ),
+  // somebody moves
+  words(
+    `^(?:${SOMEBODY}) (?:walks|comes|goes|steps) in(?:to the room)? at ${SECONDS},? and (?:leaves|goes(?: out| away)?|walks out|stops) at ${SECONDS}$`,
+    ([from, to], parts) => {
+      const sensor = onlyTouched('motion', parts);
+      return sensor && `${sensor} sees motion from ${from} s to ${to} s`;
+    },
+  ),
+  words(
+    `^(${SOMEBODY} (?:moves|walks|waves|comes|passes).*?) after ${SECONDS}(.*)$`,
+    ([said, at, rest]) => `${said} at ${at} s${rest}`,
+  ),
+  // power
+  words(`^(?:press )?reset((?: at .*)?)$`, ([at]) => `press the board's reset${at}`),
+  words(
+    `^(?:unplug|disconnect)(?: (?:the )?(?:board|power|usb|cable|it))?,? (?:and|then|and then) (?:plug|connect)(?: it)?(?: back)? in(?: again)?((?: at .*)?)$`,
+    ([at]) => `turn the power off and on again${at}`,
+  ),
   words(`^turn (${NAMES}) back(?: again)?((?: at .*)?)$`, ([name, at]) => `turn ${name} to 0${at}`),
   words(`^(close|open) (${NAMES})((?: at .*)?)$`, ([verb, name, at], parts) =>
     isSwitch(name!, parts) ? `turn ${name} to ${/close/i.test(verb!) ? 1 : 0}${at}` : undefined,
@@ -62,7 +208,7 @@ const ways: readonly (readonly [RegExp, Says])[] = [
     const sensor = onlyTouched('distance', parts);
     return sensor && `something ${NEAR} m before ${sensor}${at}`;
   }),
-  words(`^${THING} is (\\d*\\.?\\d+ m) (?:away|off)((?: (?:at|after) .*)?)$`, ([far, when], parts) => {
+  words(`^${THING}(?: is)? (\\d*\\.?\\d+ m) (?:away|off)((?: (?:at|after) .*)?)$`, ([far, when], parts) => {
     const sensor = onlyTouched('distance', parts);
     return sensor && `something ${far} before ${sensor}${(when || ' at 0 s').replace('after', 'at')}`;
   }),

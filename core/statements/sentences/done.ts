@@ -12,7 +12,7 @@ import { SECONDS } from './way';
 
 /** What says that nothing is done. */
 const NOTHING = new RegExp(
-  `^(?:(?:do |does )?nothing(?: is done)?|(?:just )?wait(?: for)?(?: ${SECONDS})?)$`,
+  `^(?:(?:do |does )?nothing(?: is done)?(?: for ${SECONDS})?|nobody (?:moves|is there|comes)|(?:do not|don't|never) touch anything|(?:just )?wait(?: for)?(?: ${SECONDS})?)$`,
   'i',
 );
 /** Seconds before something is done whose time nobody says. */
@@ -55,7 +55,7 @@ function readSaid(
   if (direct.ok) return ok([direct.value]);
   // “The light” is what falls on a sensor here, not an LED.
   const handled = parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined);
-  const plain = inDoingWords(plainly(text, handled), parts, nextAt(before));
+  const plain = inDoingWords(withSensors(plainly(text, handled), parts), parts, nextAt(before));
   if (NOTHING.test(plain))
     return fail({ message: 'Where nothing is done, nothing has to be written here.', typed: text });
   const released = new RegExp(`^(?:release|let go of) (${NAMES})\\b`, 'i').exec(plain);

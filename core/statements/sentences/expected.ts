@@ -1,4 +1,9 @@
-import { partsOfExpectation, readExpectation, type Expectation } from '../../expectations';
+import {
+  expectationSentence,
+  partsOfExpectation,
+  readExpectation,
+  type Expectation,
+} from '../../expectations';
 import { fail, ok, type Result } from '../../result';
 import type { Stimulus } from '../../stimuli';
 import { underCondition } from './conditions';
@@ -12,6 +17,7 @@ import { NAMES, plainly, timed, type Named } from './plain';
 import { waysSet } from './settings';
 import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subjects';
 import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './way';
+import { twoCases } from './two-cases';
 import { waysCounted } from './ways-counted';
 import { AGAIN, waysPhased } from './ways-phased';
 import { waysOfSeveral } from './ways-of-several';
@@ -31,10 +37,27 @@ export function readExpected(
   parts: readonly Named[],
   done: readonly Stimulus[],
 ): Result<readonly Expectation[]> {
+  const cases = twoCases(text, parts);
+  const each = cases ? [cases.first, ...(cases.second === undefined ? [] : [cases.second])] : [];
+  const read = each.map((one) => readCase(one, parts, done, cases?.isOfOne === true && each.length > 1));
+  if (read.length > 0 && read.every((one) => one.ok))
+    return ok(withoutTwice(read.flatMap((one) => (one.ok ? one.value : []))));
+  const asWhole = readCase(text, parts, done, false);
+  // Where it is two cases and one of them lacks something, that is what there is to say.
+  return asWhole.ok ? asWhole : (read.find((one) => !one.ok) ?? asWhole);
+}
+
+/** What must be seen in one case. `isOneOfTwo`: another sentence says what is so in the other. */
+function readCase(
+  text: string,
+  parts: readonly Named[],
+  done: readonly Stimulus[],
+  isOneOfTwo: boolean,
+): Result<readonly Expectation[]> {
   const figures = ofFigures(wordsOf(text, parts), parts);
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
-  const conditioned = underCondition(plain, parts, done, fitting);
+  const conditioned = underCondition(plain, parts, done, fitting, isOneOfTwo);
   const unread = (): Result<never> => notUnderstoodOf(text, plain, parts);
   if (conditioned) return expectationsOf(conditioned, text, unread);
   const unseen = unseenIn(plain, parts);
@@ -54,6 +77,11 @@ export function readExpected(
   const handled = read.ok ? (handledIn(read.value, parts) ?? unlikeIts(read.value, parts)) : undefined;
   return handled === undefined ? read : fail({ message: handled, typed: text });
 }
+
+/** Each expectation once: what is on in one case and off in the other says the same of both. */
+const withoutTwice = (expectations: readonly Expectation[]): readonly Expectation[] => [
+  ...new Map(expectations.map((one) => [expectationSentence(one), one])).values(),
+];
 
 /** The answer to what is done and is no expectation. */
 const onlyDone = (

@@ -131,3 +131,70 @@ test('what is done is no expectation, and its answer says where it stands', () =
     'NOT: “press S1” is something that is done. It belongs in the lines above.',
   ]);
 });
+
+describe('one amount after another', () => {
+  test.each([
+    ['bright at first and dark after 3 s', ['light on L1 to 90 % at 0 s', 'light on L1 to 5 % at 3 s']],
+    ['bright, then dark after 3 s', ['light on L1 to 90 % at 0 s', 'light on L1 to 5 % at 3 s']],
+    ['it is dark until 3 s and then bright', ['light on L1 to 5 % at 0 s', 'light on L1 to 90 % at 3 s']],
+    [
+      'it is dark, then bright at 2 s, then dark at 4 s',
+      ['light on L1 to 5 % at 0 s', 'light on L1 to 90 % at 2 s', 'light on L1 to 5 % at 4 s'],
+    ],
+    [
+      'turn P1 to 20 %, then 40 %, then 80 %',
+      ['turn P1 to 20 % at 1 s', 'turn P1 to 40 % at 3 s', 'turn P1 to 80 % at 5 s'],
+    ],
+    ['P1 at 10 %, then at 90 % at 4 s', ['turn P1 to 10 % at 0 s', 'turn P1 to 90 % at 4 s']],
+    [
+      'a hand at 10 cm, then at 50 cm',
+      ['something 0.1 m before X1 at 0 s', 'something 0.5 m before X1 at 2 s'],
+    ],
+    ['T1 20 °C then 30 °C', ['warm T1 to 20 °C at 1 s', 'warm T1 to 30 °C at 3 s']],
+    ['temperature 20, then 30 after 4 s', ['warm T1 to 20 °C at 1 s', 'warm T1 to 30 °C at 4 s']],
+  ])('%s', (text, sentences) => {
+    expect(done(text)).toEqual(sentences);
+  });
+
+  test.each([
+    ['set P2 to 512', ['turn P2 to 50 % at 0 s']],
+    ['P1 at 700', ['turn P1 to 68.4 % at 0 s']],
+    ['P1 at 65535', ['turn P1 to 100 % at 0 s']],
+    ['put P1 in the middle', ['turn P1 to 50 % at 1 s']],
+    ['turn P1 to a quarter', ['turn P1 to 25 % at 1 s']],
+    ['turn P1 to max', ['turn P1 to 100 % at 1 s']],
+    [
+      'turn P1 from 0 to 100 % and back',
+      ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s', 'turn P1 to 0 % at 4.5 s over 2 s'],
+    ],
+    ['set X1 to 30 cm', ['something 0.3 m before X1 at 1 s']],
+    ['distance on X1 to 150 cm at 3 s', ['something 1.5 m before X1 at 3 s']],
+    ['a hand approaches', ['something 0.1 m before X1 at 1 s']],
+    [
+      'a hand approaches from 50 cm to 5 cm',
+      ['something 0.5 m before X1 at 1 s', 'something 0.05 m before X1 at 1.5 s over 2 s'],
+    ],
+    ['something 20 cm away', ['something 0.2 m before X1 at 0 s']],
+    ['the sun goes down', ['light on L1 to 5 % at 1 s']],
+    ['the room gets darker at 2 s', ['light on L1 to 5 % at 2 s']],
+    ['no light', ['light on L1 to 5 % at 0 s']],
+    ['put the light sensor in the dark', ['light on L1 to 5 % at 1 s']],
+    ['it warms up from 20 to 30 degrees', ['warm T1 to 20 °C at 1 s', 'warm T1 to 30 °C at 1.5 s over 2 s']],
+    ['it cools down to 15 °C', ['warm T1 to 15 °C at 1 s']],
+    ['press S1 at 1 s and again at 3 s', ['press S1 at 1 s for 0.3 s', 'press S1 at 3 s for 0.3 s']],
+    ['press S1 a second time after 5 s', ['press S1 at 5 s for 0.3 s']],
+    ['press S1 twice within one second', ['press S1 at 1 s for 0.25 s', 'press S1 at 1.5 s for 0.25 s']],
+    ['press and release S1', ['press S1 at 1 s for 0.3 s']],
+    ['long press S1', ['press S1 at 1 s for 2 s']],
+    ['S1 goes down at 1 s and up at 3 s', ['press S1 at 1 s for 2 s']],
+    ['the user presses S1 at 2 s', ['press S1 at 2 s for 0.3 s']],
+    ['reset', ["press the board's reset at 1 s"]],
+    ['unplug and plug in again', ['supply off at 1 s', 'supply on at 2 s']],
+    ['nobody moves', ['NOT: Where nothing is done, nothing has to be written here.']],
+    ['nothing is done for 10 s', ['NOT: Where nothing is done, nothing has to be written here.']],
+    // A light sensor’s reading depends on its resistor.
+    ['the light sensor reads 200', [expect.stringContaining('Of L1 you can say')]],
+  ])('%s', (text, sentences) => {
+    expect(done(text)).toEqual(sentences);
+  });
+});

@@ -85,13 +85,52 @@ function oneAndAnother(plain: string, read: Read): readonly Stimulus[] | undefin
   const [, first = '', joint = '', second = ''] = /^(.+?),? (and then|then|and) (.+)$/i.exec(plain) ?? [];
   const done = read(first);
   if (!done) return undefined;
-  const verb = /^\S+/.exec(first)?.[0] ?? '';
-  const isWithoutVerb = new RegExp(`^${NAMES}\\b`).test(second);
   const before = /then/i.test(joint) ? done : [];
   const readNext: Read = (sentence, also = []) => read(sentence, [...before, ...also]);
-  const rest = isWithoutVerb ? `${verb} ${second}` : second;
-  const other = readNext(rest) ?? oneAndAnother(rest, readNext);
+  const verb = /^\S+/.exec(first)?.[0] ?? '';
+  const isNamed = new RegExp(`^${NAMES}\\b`).test(second);
+  const other =
+    readNext(second) ??
+    (isNamed ? readNext(`${verb} ${second}`) : undefined) ??
+    eachAfter(first, second, done, readNext) ??
+    oneAndAnother(isNamed ? `${verb} ${second}` : second, readNext);
   return other && [...done, ...other];
+}
+
+const AMOUNT = String.raw`-?\d*\.?\d+(?: ?(?:%|°(?: ?c)?|m\b))?|dark|bright|light|hot|cold`;
+const WHEN = `(?: (?:at|after|from) ${SECONDS})`;
+const TO_ANOTHER = new RegExp(
+  `^(?:it )?(?:(?:is|gets|becomes|goes|turns|at|to|back) )*(${AMOUNT})(?: away)?(${WHEN}?)$`,
+  'i',
+);
+const TO_ONE = new RegExp(`^(.+ |)(${AMOUNT})(| light| away)${WHEN}?$`, 'i');
+
+/** Seconds for which something stays as it is before it is brought to another amount, where nobody says when. */
+const STAYS = 2;
+
+/** `20 %, then 40 %, then 80 % at 6 s` behind what was brought to an amount: the same, to each of them. */
+function eachAfter(
+  first: string,
+  second: string,
+  done: readonly Stimulus[],
+  read: Read,
+): readonly Stimulus[] | undefined {
+  const [head = ''] = second.split(/,? (?:and then|then|and) /i);
+  const said = toAnother(first, head);
+  if (said === undefined) return undefined;
+  const last = Math.max(...done.map(({ at }) => at));
+  const whole = /\bat [\d.]+ s$/.test(said) ? said : `${said} at ${timed(last + STAYS)} s`;
+  const rest = second.slice(head.length);
+  return rest === '' ? read(whole) : oneAndAnother(`${whole}${rest}`, read);
+}
+
+/** `a hand at 0.1 m` and `at 0.5 m` as `a hand at 0.5 m`: the same brought to another amount. */
+function toAnother(first: string, second: string): string | undefined {
+  const [, what, amount = '', behind = ''] = TO_ONE.exec(first) ?? [];
+  const [, other = '', when = ''] = TO_ANOTHER.exec(second) ?? [];
+  if (what === undefined || other === '') return undefined;
+  const unit = /\d$/.test(other) ? (/\d( ?\D+)$/.exec(amount)?.[1] ?? '') : '';
+  return `${what}${other}${unit}${behind}${when.replace(/after|from/i, 'at')}`;
 }
 
 /** All that is read of several sentences; `undefined` where one of them is not. */

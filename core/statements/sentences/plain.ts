@@ -49,14 +49,17 @@ export function plainly(text: string, parts: readonly Named[]): string {
   );
   put(/\bhalf (?:a )?second\b/gi, '0.5 s');
   put(/\b(per|every|each|once a|twice a|times a) second\b/gi, '$1 sec');
-  put(/\ba second\b/gi, '1 s');
+  put(/\ba second\b(?! (?:time|press|push|led|lamp|light|button|one)\b)/gi, '1 s');
   put(new RegExp(`\\b(?:second|sec) (${NUMBER})\\b`, 'gi'), '$1 s');
   put(new RegExp(`(${NUMBER}) ?(?:milliseconds?|msecs?|ms)\\b`, 'gi'), (_, ms) => `${Number(ms) / 1000} s`);
   put(new RegExp(`(${NUMBER}) ?(?:seconds?|secs?|s)\\b`, 'gi'), '$1 s');
   put(new RegExp(`(${NUMBER}) ?(?:degrees?|deg)\\b`, 'gi'), '$1°');
   put(new RegExp(`(${NUMBER}) ?(?:per ?cent|percent|%)`, 'gi'), '$1 %');
   // “Between 20 and 40 cm” speaks of centimetres twice.
-  put(new RegExp(`(${NUMBER}) (and|to|or) (?=${NUMBER} ?(?:centimet(?:re|er)s?|cm)\\b)`, 'gi'), '$1 cm $2 ');
+  put(
+    new RegExp(`(?<![\\w.])(${NUMBER}) (and|to|or) (?=${NUMBER} ?(?:centimet(?:re|er)s?|cm)\\b)`, 'gi'),
+    '$1 cm $2 ',
+  );
   put(new RegExp(`(${NUMBER}) ?(?:centimet(?:re|er)s?|cm)\\b`, 'gi'), (_, cm) => `${Number(cm) / 100} m`);
   put(new RegExp(`(${NUMBER}) ?(?:met(?:re|er)s?|m)\\b`, 'gi'), '$1 m');
   put(/\b(is|are|does|do)n['’]t\b/gi, '$1 not');

@@ -13,7 +13,11 @@ export function asAnswers(plain: string, parts: readonly Named[]): string {
 }
 
 /** `S1 starts M1 and S2 stops it`: each as an answer. */
-function ofTwo(plain: string, parts: readonly Named[]): string | undefined {
+function ofTwo(sentence: string, parts: readonly Named[]): string | undefined {
+  const plain = sentence.replace(
+    new RegExp(`\\b(turns|switches|puts) (it|${NAMES}) (on|off)\\b`, 'gi'),
+    (_, verb: string, name: string, state: string) => `${verb} ${state} ${name}`,
+  );
   const found = new RegExp(
     `^(${DOING} (?:${DONE_TO}) (${NAMES}))(?:,? and|,) ${DOING} (${DONE_TO}) (?:it|${NAMES})$`,
     'i',

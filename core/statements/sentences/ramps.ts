@@ -14,6 +14,11 @@ const UP_AND_DOWN =
 
 /** `turn P1 up and down`, `sweep P1` as what it is moved from and to; anything else as it stands. */
 export const fromEndToEnd = (text: string): readonly string[] => {
+  const [, there, start] =
+    /^((?:turn|move|slide|set) \S+(?: slowly)?(?: up)? from (\S+(?: %)?) to .+?) and back(?: again| down)?$/i.exec(
+      text,
+    ) ?? [];
+  if (there !== undefined) return [there, `${/^\S+ \S+/.exec(there)![0]} to ${start} over ${MOVES} s`];
   const [, one, other, rest = ''] = UP_AND_DOWN.exec(text) ?? [];
   const name = one ?? other;
   if (name === undefined) return [text];

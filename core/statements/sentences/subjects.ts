@@ -58,7 +58,7 @@ export function unlikeIts(read: readonly Expectation[], parts: readonly Named[])
 }
 
 const OF_LEDS =
-  /^(?:(all|both)(?: of)?(?: the)?|the) (?:leds|lights|lamps)\b|^(all|both)(?: of them)?(?= (?:are |stay |go )?(?:on|off|lit|dark|out)\b)/i;
+  /^(?:(all|both)(?: of)?(?: the)?(?: (?:two|three|four|five|six|seven|eight|nine|ten|\d+))?|the) (?:leds|lights|lamps)\b|^(all|both)(?: of them)?(?= (?:are |stay |go )?(?:on|off|lit|dark|out)\b)/i;
 /** `neither D1 nor D2 is lit`. */
 const NEITHER_OF_TWO = new RegExp(
   `^neither (${NAMES}) n?or (${NAMES}) (?:(?:is|are|goes|comes) (?:ever )?(?:on|lit)|(?:ever )?(?:lights? up|shines?|glows?))\\b(.*)$`,
@@ -66,7 +66,7 @@ const NEITHER_OF_TWO = new RegExp(
 );
 
 const OF_ALL =
-  /^(?:everything|all of it|it all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights(?: up)?|shines|is seen)\b)/i;
+  /^(?:everything|all of it|it all|all) (?=(?:is|goes|stays|turns) (?:off|dark|out)\b)|^nothing (?=(?:is (?:on|lit|off)|happens|lights(?: up)?|shines|is seen)\b)/i;
 
 /** `neither is lit`, `no LED comes on`: what none of them does is what all of them leave. */
 const OF_NO_LED =

@@ -208,7 +208,9 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
   // … within 1 s of S1
   {
-    pattern: whole(`(${NAMES}) (.+?) (?:within|in) ${SECONDS} (?:of|after) ${USED}`),
+    pattern: whole(
+      `(${NAMES}) (.+?) (?:within|in) ${SECONDS} (?:of|after) (?:pressing |pushing |(?:a|the) (?:press|push) of )?${USED}`,
+    ),
     means: ([subject = '', said = '', within = '', name = '']) => {
       const state = TOGGLES.test(said) ? 'changes' : stateOf(said);
       return (

@@ -228,14 +228,14 @@ export const waysPrinted = (
   },
   {
     pattern: whole(
-      `${PRINTS} (?:the )?(?:value|reading|position|brightness|temperature|distance|level|number)(?: (?:of|from|at|on) .*)?`,
+      `(?:${PRINTS} (?:the )?|the )(?:value|reading|position|brightness|temperature|distance|level|number|count)(?: (?:of|from|at|on|in) (?:(?!is |are ).)*?)?(?: (?:is|are) ${PRINTED})?(?:,? (?:every|each|once) .*)?`,
     ),
     means: () => ({
       problem: `Say which number comes of it in a scenario of its own: “with P1 at 50 %, prints a number between 500 and 520”.`,
     }),
   },
   {
-    pattern: whole(`prints ([^"“'\\d].*)`),
+    pattern: whole(`(?:prints|${PRINTS}|print) ([^"“'\\d].*?)(?: once)?`),
     means: ([text = '']) => ({ problem: `Put what is printed in quotes: prints "${text}".` }),
   },
 ];

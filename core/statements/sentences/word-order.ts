@@ -14,7 +14,7 @@ const COMPARED =
   '(?:closer|nearer|farther|further|warmer|hotter|colder|cooler|brighter|darker|more|less|higher|lower|greater|smaller) than|above|over|below|under|beyond|within';
 const AMOUNT = String.raw`-?\d*\.?\d+(?: ?(?:%|°(?: ?c)?|m))?(?: away)?`;
 
-const AT_FIRST = / (?:at the (?:start|beginning)|at first|initially|to begin with)$/i;
+const AT_FIRST = '(?:at the (?:start|beginning)|at first|initially|to begin with)';
 /** Seconds that are called the beginning. */
 const BEGINNING = 0.5;
 
@@ -40,7 +40,22 @@ const order = (pattern: string, says: Order[1]): Order => [new RegExp(pattern, '
 
 /** Each is tried once, from above to below, on what the ones before it have made. */
 const orders: readonly Order[] = [
-  [AT_FIRST, () => ` until ${BEGINNING} s`],
+  order(`^${AT_FIRST},? (${SUBJECT}.+)$`, ([said]) => `${said} at first`),
+  order(
+    `^(${NAMES}) (?:starts|begins)(?: out)? (?:with )?(on|off|dark|lit|silent)$`,
+    ([name, state]) => `${name} is ${state} at first`,
+  ),
+  order(`^(.+?) (?:by default|at power-?up|after (?:power-?up|reset))$`, ([said]) => `${said} at first`),
+  // raises the alarm
+  order(
+    `^(${NAMES}) (?:sounds|gives|raises|plays|makes) (?:an?|the) (?:alarm|warning|noise|din)\\b`,
+    ([name]) => `${name} sounds`,
+  ),
+  order(
+    `^the \\w+ (?:.+?),? the (faster|slower) (${NAMES}) (blinks|flashes|beeps|chirps)$`,
+    ([how, name, does]) => `${name} ${does} ${how}`,
+  ),
+  order(` ${AT_FIRST}$`, () => ` until ${BEGINNING} s`),
   order(`\\b(?:for|in|during) the first ${SECONDS}`, ([length]) => `until ${length} s`),
   order(`\\b${WHEN} ${SOMEBODY} ${COMES}`, (_, parts) => {
     const motion = onlyTouched('motion', parts);
