@@ -8,14 +8,12 @@ import { sentence } from '../words/sentence';
 import { nameSlot } from '../words/slots';
 import { capital } from '../words/words';
 import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
-import { isLeftAlone } from './going-on';
-import { furthestOff, keepsRhythm, rhythmIn, rhythmSchema, stopOf, timesSlot } from './in-rhythm';
+import { isByItself } from './going-on';
+import { furthestOff, keepsRhythm, lateOf, rhythmIn, rhythmSchema, stopOf, timesSlot } from './in-rhythm';
 import { absent, failedWith, passed, windowOf } from './outcome';
 
 const schema = z.strictObject({ buzzer: refSchema, rhythm: rhythmSchema, ...windowed });
 type Beats = z.infer<typeof schema>;
-
-const DEFAULT_TOLERANCE = 0.1;
 
 /** Times for which a buzzer sounds and is silent, over and over. */
 export const beats: ExpectationDefinition<Beats> = {
@@ -36,7 +34,7 @@ export const beats: ExpectationDefinition<Beats> = {
   parts: ({ buzzer }) => [buzzer],
   pauses: ({ rhythm }) => rhythm.map((time) => Math.round(time * 1000)),
   check: (expectation, observed) => {
-    const { rhythm, tolerance = DEFAULT_TOLERANCE } = expectation;
+    const { rhythm, tolerance } = expectation;
     const ref = observed.builtRef(expectation.buzzer);
     const changes = ref && observed.trace.sounds.get(ref);
     if (ref === undefined || !changes) return absent(expectation.buzzer);
@@ -45,8 +43,10 @@ export const beats: ExpectationDefinition<Beats> = {
     const inner = phases.slice(1, -1);
     const summary = summaryOf(phases);
     const stop = stopOf(rhythm, phases);
-    if (keepsRhythm(rhythm, inner, tolerance) && !(stop && isLeftAlone(expectation, observed)))
-      return passed(summary);
+    const late = lateOf(rhythm, phases);
+    const passes = keepsRhythm(rhythm, inner, tolerance);
+    const isLate = passes && late !== undefined && isByItself(late, observed);
+    if (passes && !isLate && !(stop && isByItself(stop, observed))) return passed(summary);
     const name = capital(partTextOf(observed.wiring, ref));
     const saw = (
       code: FindingCode,
@@ -74,8 +74,8 @@ export const beats: ExpectationDefinition<Beats> = {
         ),
       );
     }
-    if (stop) {
-      const { last, usual } = stop;
+    if (stop && !isLate) {
+      const { phase: last, usual } = stop;
       const state = last.on ? 'goes on sounding' : 'stays silent';
       const what =
         phases.length > 2
@@ -91,7 +91,7 @@ export const beats: ExpectationDefinition<Beats> = {
         ),
       );
     }
-    const { phase, wanted } = furthestOff(rhythm, inner.length > 0 ? inner : phases);
+    const { phase, wanted } = furthestOff(rhythm, isLate ? [late.phase] : inner.length > 0 ? inner : phases);
     const found = phase.to - phase.from;
     return failedWith(
       summary,

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Phase } from '../rehearsal/phases';
 import { numberSlot } from '../words/slots';
 import type { Slot } from '../words/sentence';
-import { longestOf } from './going-on';
+import { beginAt, longestOf, stopAt, type Break } from './going-on';
 import { rounded } from './definition';
 
 /** Share by which repeated times may differ and be called the same. */
@@ -44,13 +44,34 @@ export function timesSlot({ on, off, saidOn, saidOff }: Words): Slot<number[]> {
   };
 }
 
-/** Whether whole stretches follow a rhythm, from wherever in it they begin, and go through it once at least. */
-export const keepsRhythm = (rhythm: readonly number[], inner: readonly Phase[], tolerance: number): boolean =>
+/** Share by which a time may be off where nothing is said of it. */
+const USUAL_TOLERANCE = 0.1;
+/**
+ * Seconds by which a short time may be off then, up to a share of it: a program that looks at the clock every 10 ms is that
+ * much late, and nobody sees it.
+ */
+const [UNSEEN_S, UNSEEN_SHARE] = [0.015, 0.2];
+
+/** How much longer or shorter a time may be than it should, in seconds. */
+const slackOf = (wanted: number, tolerance: number | undefined): number =>
+  tolerance === undefined
+    ? Math.max(wanted * USUAL_TOLERANCE, Math.min(UNSEEN_S, wanted * UNSEEN_SHARE))
+    : wanted * tolerance;
+
+/**
+ * Whether whole stretches follow a rhythm, from wherever in it they begin, and go through it once at least. `tolerance`: the
+ * share by which each may be off, where the exercise says one.
+ */
+export const keepsRhythm = (
+  rhythm: readonly number[],
+  inner: readonly Phase[],
+  tolerance: number | undefined,
+): boolean =>
   inner.length >= rhythm.length &&
   beginningsIn(rhythm, inner).some((start) =>
     inner.every((phase, index) => {
       const wanted = rhythm[(start + index) % rhythm.length]!;
-      return Math.abs(length(phase) - wanted) <= wanted * tolerance + 1e-9;
+      return Math.abs(length(phase) - wanted) <= slackOf(wanted, tolerance) + 1e-9;
     }),
   );
 
@@ -60,17 +81,43 @@ const length = ({ from, to }: Phase): number => to - from;
 const beginningsIn = (rhythm: readonly number[], phases: readonly Phase[]): readonly number[] =>
   rhythm.map((_, start) => start).filter((start) => (start % 2 === 0) === (phases[0]?.on ?? true));
 
-/** The last phase of a run, and how long it usually lasts, in seconds, where it lasts so much longer that what went on has stopped. */
-export function stopOf(
+/** A phase that lasts far longer than the like of it usually do: what goes on has stopped, or has not begun. */
+export interface Standstill extends Break {
+  readonly phase: Phase;
+  /** How long it should last, in seconds. */
+  readonly usual: number;
+}
+
+/** Whether a phase lasts so long beside the others like it that it is a standstill; how long it should last. */
+function usualOfLong(
   rhythm: readonly number[],
-  phases: readonly Phase[],
-): { readonly last: Phase; readonly usual: number } | undefined {
-  const last = phases.at(-1);
-  if (!last) return undefined;
-  const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === last.on));
-  const earlier = phases.slice(0, -1).filter(({ on }) => on === last.on);
-  const longest = Math.max(0, ...earlier.map(length));
-  return length(last) > Math.max(longestOf(usual), longest) ? { last, usual } : undefined;
+  phase: Phase | undefined,
+  others: readonly Phase[],
+): number | undefined {
+  if (!phase) return undefined;
+  const usual = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === phase.on));
+  const longest = Math.max(0, ...others.filter(({ on }) => on === phase.on).map(length));
+  return length(phase) > Math.max(longestOf(usual), longest) ? usual : undefined;
+}
+
+const roundOf = (rhythm: readonly number[]): number => rhythm.reduce((sum, time) => sum + time, 0);
+
+/** The last phase of a window, where what goes on has stopped with it. */
+export function stopOf(rhythm: readonly number[], phases: readonly Phase[]): Standstill | undefined {
+  const phase = phases.at(-1);
+  const usual = usualOfLong(rhythm, phase, phases.slice(0, -1));
+  return phase && usual !== undefined
+    ? { ...stopAt(phase.from, usual, roundOf(rhythm)), phase, usual }
+    : undefined;
+}
+
+/** The first phase of a window, where what goes on has not begun in it. */
+export function lateOf(rhythm: readonly number[], phases: readonly Phase[]): Standstill | undefined {
+  const [phase] = phases;
+  const usual = usualOfLong(rhythm, phase, phases.slice(1));
+  return phase && usual !== undefined && phases.length > 1
+    ? { ...beginAt(phase.to, roundOf(rhythm)), phase, usual }
+    : undefined;
 }
 
 /** A phase beside the time that it should last. */

@@ -14,15 +14,12 @@ export interface Phase {
   readonly lit: boolean;
 }
 
-const DEFAULT_TOLERANCE = 0.1;
-
 /** What a watcher sees of one LED; `undefined` when nothing in the build stands for it. */
 export function ledViewOf(
   expectation: {
     readonly lamp: string;
     readonly from?: number | undefined;
     readonly to?: number | undefined;
-    readonly tolerance?: number | undefined;
   },
   observed: Observed,
 ): LedView | undefined {
@@ -41,7 +38,6 @@ export function ledViewOf(
       from === 0 && to === observed.trace.seconds
         ? `for the whole ${seconds(to)}`
         : `from ${seconds(from)} to ${seconds(to)}`,
-    tolerance: expectation.tolerance ?? DEFAULT_TOLERANCE,
   };
 }
 
@@ -64,7 +60,6 @@ export interface LedView {
   readonly seconds: number;
   /** The window in words: `for the whole 12 s`, `from 2 s to 6 s`. */
   readonly span: string;
-  readonly tolerance: number;
 }
 
 function phasesOf(intervals: readonly SeenInterval[]): readonly Phase[] {

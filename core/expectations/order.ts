@@ -11,7 +11,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
-import { isLeftAlone, longestOf } from './going-on';
+import { isByItself, longestOf, stopAt, type Break } from './going-on';
 import { alongBoard, areAlike } from './in-line';
 import { failedWith, passed, windowOf, within, type Observed, type Outcome } from './outcome';
 import { takingTurns } from './turns';
@@ -40,8 +40,8 @@ export const order: ExpectationDefinition<InOrder> = {
       return failedWith('none of them lit', noneLit(asked, { wanted, refs, from, to }));
     const seen = inTurn(named(starts.map(({ lamp: led }) => led)));
     if (!isInOrder(asked, starts)) return failedWith(seen, outOfOrder(starts.length, { wanted, seen, refs }));
-    const last = isLeftAlone(expectation, observed) ? stopIn(starts, asked.length, to) : undefined;
-    if (last !== undefined) return failedWith(seen, stoppedAt(last, wanted, refs));
+    const stop = stopIn(starts, asked.length, to);
+    if (stop && isByItself(stop, observed)) return failedWith(seen, stoppedAt(stop.at, wanted, refs));
     return jump([...new Set(asked)], refs, seen, observed) ?? passed(seen);
   },
   describe: (run) => {
@@ -78,12 +78,12 @@ function isInOrder(asked: readonly string[], starts: readonly Start[]): boolean 
 /** Rounds after which it is known how long each takes. */
 const ROUNDS = 2;
 
-/** When the last LED lights up of a round that has stopped long before the end; `undefined` where it goes on. */
-function stopIn(starts: readonly Start[], inARound: number, end: number): number | undefined {
+/** That no further LED lights up long before the end; `undefined` where it goes on. */
+function stopIn(starts: readonly Start[], inARound: number, end: number): Break | undefined {
   const last = starts.at(-1);
   if (!last || starts.length < ROUNDS * inARound) return undefined;
   const longest = Math.max(...starts.slice(1).map(({ at }, index) => at - starts[index]!.at));
-  return end - last.at > longestOf(longest) ? last.at : undefined;
+  return end - last.at > longestOf(longest) ? stopAt(last.at, longest, longest * inARound) : undefined;
 }
 
 interface NoneLit {

@@ -14,8 +14,17 @@ import {
   type ExpectationDefinition,
 } from './definition';
 import { failed, ledViewOf, neverDark, neverLit, saw, summary, type LedView } from './led-view';
-import { isLeftAlone } from './going-on';
-import { furthestOff, keepsRhythm, rhythmIn, rhythmSchema, stopOf, timesSlot } from './in-rhythm';
+import { isByItself } from './going-on';
+import {
+  furthestOff,
+  keepsRhythm,
+  lateOf,
+  rhythmIn,
+  rhythmSchema,
+  stopOf,
+  timesSlot,
+  type Standstill,
+} from './in-rhythm';
 import { absent, passed, type Outcome } from './outcome';
 
 const schema = z.strictObject({
@@ -44,7 +53,7 @@ export const rhythm: ExpectationDefinition<Rhythm> = {
   check: (expectation, observed) => {
     const view = ledViewOf(expectation, observed);
     if (!view) return absent(expectation.lamp);
-    return checkRhythm(expectation.rhythm, view, isLeftAlone(expectation, observed));
+    return checkRhythm(expectation, view, (still) => isByItself(still, observed));
   },
   describeLight: ({ lamp: led, seen, from, to }) => {
     if (seen.some(({ glow }) => glow === 'faint')) return undefined;
@@ -54,27 +63,27 @@ export const rhythm: ExpectationDefinition<Rhythm> = {
 };
 
 /** What the window cuts off is not judged; but a light that has stopped by itself was not cut off. */
-function checkRhythm(rhythm: readonly number[], view: LedView, isAlone: boolean): Outcome {
+function checkRhythm(
+  { rhythm, tolerance }: Rhythm,
+  view: LedView,
+  isAlone: (still: Standstill) => boolean,
+): Outcome {
   const phases = view.phases.map(({ from, to, lit }): Phase => ({ from, to, on: lit }));
   if (!phases.some(({ on }) => on)) return failed(view, [neverLit(view)]);
   if (!phases.some(({ on }) => !on)) return failed(view, [neverDark(view)]);
   const inner = phases.slice(1, -1);
-  const passes = keepsRhythm(rhythm, inner, view.tolerance);
-  const halted = stopped(rhythm, phases, view);
-  if (passes && !(halted && isAlone)) return passed(summary(view));
-  if (halted) return failed(view, [halted]);
+  const passes = keepsRhythm(rhythm, inner, tolerance);
+  const stop = stopOf(rhythm, phases);
+  const late = lateOf(rhythm, phases);
+  const isLate = late !== undefined && isAlone(late);
+  if (passes && !isLate && !(stop && isAlone(stop))) return passed(summary(view));
+  if (passes && isLate) return failed(view, [timingOff(rhythm, [late.phase], view)]);
+  if (stop) return failed(view, [stopped(stop, view)]);
   return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
 }
 
-/** That an LED has stopped, where it has. */
-function stopped(
-  rhythm: readonly number[],
-  phases: readonly Phase[],
-  view: LedView,
-): Observation | undefined {
-  const stop = stopOf(rhythm, phases);
-  if (!stop) return undefined;
-  const { last, usual } = stop;
+/** That an LED has stopped. */
+function stopped({ phase: last, usual }: Standstill, view: LedView): Observation {
   const state = last.on ? 'lit' : 'dark';
   return saw(
     view,

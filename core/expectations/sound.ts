@@ -64,10 +64,10 @@ export const tone: ExpectationDefinition<Tone> = {
         code: 'tone-off',
         severity: 'fault',
         refs: [heard.ref],
-        message: `${heard.name} has a tone of its own, ${off} Hz, whatever it is sent. It can’t sound at ${wanted}.`,
+        message: `${heard.name} has a tone of its own, ${figure(off)} Hz, whatever it is sent. It can’t sound at ${wanted}.`,
         hints: [
           `Who chooses the tone: the program, or ${heard.ref} itself?`,
-          `${heard.ref} sounds at ${off} Hz whenever there is power on it.`,
+          `${heard.ref} sounds at ${figure(off)} Hz whenever there is power on it.`,
           `Use one that is given its tone instead: a passive one.`,
         ],
         evidence: { tone: quantity(off, 'Hz') },
@@ -136,11 +136,11 @@ function heardIn(expectation: Omit<Sound, 'is'>, observed: Observed): Heard | un
     (interval) => interval.to > from + 0.02 && interval.from < to - 0.02,
   );
   const sounding = all.filter(({ hertz }) => hertz > 0);
-  const tones = [...new Set(sounding.map(({ hertz }) => `${hertz} Hz`))];
+  const tones = [...new Set(sounding.map(({ hertz }) => `${figure(hertz)} Hz`))];
   const [only, other] = tones;
   const pieces = sounding.slice(0, MOST_TOLD).map((one) => {
     const when = stretch(Math.max(from, one.from), Math.min(to, one.to));
-    return other === undefined ? when : `at ${one.hertz} Hz ${when}`;
+    return other === undefined ? when : `at ${figure(one.hertz)} Hz ${when}`;
   });
   const alone = other === undefined ? `at ${only} ` : '';
   const more = sounding.length > MOST_TOLD ? `, and ${times(sounding.length - MOST_TOLD)} more` : '';

@@ -3,7 +3,7 @@ import { placesOf, socketsOf } from './places';
 import { quantity, type Observation } from '../findings/finding';
 import { watchedOwnPin, type Exercise } from '../formats/exercise';
 import type { Trace } from '../rehearsal/trace';
-import { isResistor, kindOf } from '../parts';
+import { isResistor, kindOf, roleOfLeg } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
@@ -112,6 +112,14 @@ export const comparedParts: ComparingRule = (built, asked) => {
   return found;
 };
 
+/** Whether a module talks to the board over a pin: no line of a program writes to that pin or reads it. */
+function isOnBus(circuit: Circuit, pin: string): boolean {
+  const node = circuit.nodeOfPin(pin);
+  return (
+    node !== undefined && circuit.legsAt(node.id).some(({ part, leg }) => roleOfLeg(part, leg) === 'bus')
+  );
+}
+
 /** Pins on which program and wiring do not meet, or which the exercise has fixed otherwise. */
 export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }, { runs }) => {
   const trace = runs[0]?.trace;
@@ -119,7 +127,7 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
   const wiredPins = circuit.wiredSignals;
   const driven = [...trace.pins.keys(), ...trace.reads.keys(), ...trace.undirected.map(({ pin }) => pin)];
   const codeOnly = [...new Set(driven)].filter((pin) => !wiredPins.includes(pin));
-  const wiredOnly = wiredPins.filter((pin) => !driven.includes(pin));
+  const wiredOnly = wiredPins.filter((pin) => !driven.includes(pin) && !isOnBus(circuit, pin));
   const found: Observation[] = [];
   const [code] = codeOnly;
   const [wired] = wiredOnly;

@@ -97,4 +97,71 @@ describe('what goes on over and over', () => {
     const once = `${SETUP}  digitalWrite(9, HIGH); delay(400); digitalWrite(8, HIGH);\n}\nvoid loop() {}\n`;
     expect(verdictOf('D1, then D2', { own: once, program: once }).passes).toBe(true);
   });
+
+  describe('in a window in which something was done before', () => {
+    const SWITCHED = (first: string, then: string): string =>
+      `bool on = false;\nunsigned long since = 0;\n${SETUP}}\nvoid loop() {\n  if (digitalRead(2) == LOW) { on = true; since = millis(); }\n  if (!on) return;\n  if (millis() - since < 4000) { ${first} } else { ${then} }\n}\n`;
+    const blink = FLASH(300, 300);
+    const done = ['press S1 at 1 s'];
+    const own = SWITCHED(blink, blink);
+
+    test('it goes on', () => {
+      for (const window of ['', ' from 1.2 s', ' from 1.2 s to 10 s'])
+        expect(verdictOf(`D1 lit 0.3 s, dark 0.3 s${window}`, { own, program: own, done }).passes).toBe(true);
+    });
+
+    test.each(['digitalWrite(9, HIGH);', 'digitalWrite(9, LOW);', ''])(
+      'it stops long after, with “%s”',
+      (then) => {
+        const { passes, causes } = verdictOf('D1 lit 0.3 s, dark 0.3 s from 1.2 s', {
+          own,
+          program: SWITCHED(blink, then),
+          done,
+        });
+        expect(passes).toBe(false);
+        expect(causes[0]?.message).toMatch(/stops changing at/);
+      },
+    );
+
+    test.each(['digitalWrite(9, HIGH);', 'digitalWrite(9, LOW);', ''])(
+      'it begins long after, behind “%s”',
+      (first) => {
+        const { passes, causes } = verdictOf('D1 lit 0.3 s, dark 0.3 s from 1.4 s', {
+          own,
+          program: SWITCHED(first, blink),
+          done,
+        });
+        expect(passes).toBe(false);
+        expect(causes[0]?.message).toMatch(/is (?:lit|dark) for [34]\.\d+ s; it should be 0\.30 s/);
+      },
+    );
+
+    test('a light that a press begins, or ends, is as it should be', () => {
+      const program = SWITCHED(blink, '');
+      expect(
+        verdictOf('D1 lit 0.3 s, dark 0.3 s', { own: program, program, done: ['hold S1 from 3 s to 5 s'] })
+          .passes,
+      ).toBe(false);
+      expect(
+        verdictOf('D1 lit 0.3 s, dark 0.3 s until 8.8 s', {
+          own: program,
+          program,
+          done: ['hold S1 from 3 s to 5 s'],
+        }).passes,
+      ).toBe(true);
+    });
+  });
+
+  test('may be late by what a program needs to look at the clock, and no more', () => {
+    const polled = (length: number, pause: number): string =>
+      `bool on = false;\nunsigned long since = 0;\n${SETUP}}\nvoid loop() {\n  if (millis() - since >= ${length}) { since = millis(); on = !on; digitalWrite(9, on); }\n  delay(${pause});\n}\n`;
+    const judged = (seen: string, program: string): boolean =>
+      verdictOf(seen, { own: program, program }).passes;
+    expect(judged('D1 lit 0.1 s, dark 0.1 s', polled(100, 11))).toBe(true);
+    expect(judged('D1 lit 0.1 s, dark 0.1 s', polled(100, 30))).toBe(false);
+    expect(judged('D1 lit 0.05 s, dark 0.05 s', polled(50, 9))).toBe(true);
+    expect(judged('D1 lit 0.05 s, dark 0.05 s', polled(62, 1))).toBe(false);
+    expect(judged('D1 lit 0.1 s, dark 0.1 s, give or take 5 %', polled(100, 11))).toBe(false);
+    expect(judged('D1 lit 0.5 s, dark 0.5 s', polled(560, 1))).toBe(false);
+  });
 });

@@ -112,9 +112,10 @@ export class Watch {
 
   private hertzOf(ref: Ref, currentMa: number): number {
     if (this.pitches.get(ref) === 'own') return currentMa >= SOUNDS_FROM_MA ? OWN_PITCH_HERTZ : 0;
-    const heard = this.live.swings.find(({ high, low }) => {
+    const heard = this.live.swings.find(({ duty, high, low }) => {
       const [one, other] = [high, low].map((point) => point.parts.get(ref)?.currentMa ?? 0);
-      return Math.abs(one! - other!) >= HEARD_FROM_MA;
+      // The fundamental of a pulse: a duty of 255 in 65535 gives needles that nobody hears.
+      return Math.abs(one! - other!) * Math.sin(Math.PI * duty) >= HEARD_FROM_MA;
     });
     return heard?.hertz ?? 0;
   }

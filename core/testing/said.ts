@@ -1,7 +1,9 @@
 import fc, { type Arbitrary } from 'fast-check';
 
 /** Names of parts as they may be. */
-export const partName = fc.stringMatching(/^[A-Z]{1,4}\d{0,4}$/);
+export const partName = fc
+  .stringMatching(/^[A-Z]{1,4}\d{0,4}$/)
+  .filter((name) => !/^(?:AND|OR|THEN)$/.test(name));
 
 /** Decimal numbers as people write them, with up to six digits behind the point. */
 export const decimal = (most: number): Arbitrary<number> =>
