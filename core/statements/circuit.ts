@@ -17,6 +17,7 @@ import {
   type StatedNet,
   type StatedPart,
 } from './stated';
+import { fedThrough, onlyContact, speaksOf } from './through-contact';
 import { counted, wishTroubles, type TakenPins } from './wishes';
 
 /**
@@ -39,8 +40,10 @@ class CircuitBuilder {
   readonly #freePins: Record<string, string> = {};
   /** Names that some line had before; a new part takes none of them. */
   readonly #reserved: Set<string>;
-  /** The line of the only chip with outputs, and the name by which other lines know it. */
-  #chip: { readonly at: number; readonly name: Ref } | undefined;
+  /** Names by which other lines know a part before its line is read: that of the only chip, or of the only contact. */
+  readonly #ahead = new Map<number, Ref>();
+  /** The only contact, where all else takes its current through it. */
+  #contact: Ref | undefined;
 
   constructor(lines: readonly PartLine[], context: StatementContext) {
     this.#lines = lines;
@@ -52,9 +55,11 @@ class CircuitBuilder {
     const read = this.#read();
     this.#context = onItsBattery(this.#context, read);
     for (const { statement } of read) for (const name of statement?.names ?? []) this.#reserved.add(name);
-    const lines = read.map((line, index) =>
-      this.#line(line, this.#chip?.at === index ? [this.#chip.name] : this.#lines[index]!.refs, read),
-    );
+    this.#contact = this.#throughContact(read);
+    const lines = read.map((line, index) => {
+      const ahead = this.#ahead.get(index);
+      return this.#line(line, ahead === undefined ? this.#lines[index]!.refs : [ahead], read);
+    });
     const missing = this.#joinsToNothing();
     return {
       lines: lines.map((line) => this.#withFreePole(missing.size === 0 ? line : withMissing(line, missing))),
@@ -72,12 +77,25 @@ class CircuitBuilder {
     if (!line?.statement || chips.length > 1 || line.statement.count > 1) return alone;
     for (const { statement } of alone) for (const name of statement?.names ?? []) this.#reserved.add(name);
     const at = alone.indexOf(line);
-    const chip =
-      line.statement.names[0] ?? this.#lines[at]!.refs[0] ?? this.#newName(line.statement.kind.prefix);
-    this.#reserved.add(chip);
-    this.#chip = { at, name: chip };
+    const chip = this.#nameAhead(at, line.statement);
     const context = { ...this.#context, chip };
     return alone.map((one, index) => (one === line ? one : this.#counted(this.#lines[index]!.text, context)));
+  }
+
+  /** The name of a line's first part, before the line is read. */
+  #nameAhead(at: number, statement: Statement): Ref {
+    const name = statement.names[0] ?? this.#lines[at]!.refs[0] ?? this.#newName(statement.kind.prefix);
+    this.#reserved.add(name);
+    this.#ahead.set(at, name);
+    return name;
+  }
+
+  /** The only contact of a circuit without a board, unless some line says what takes its current from it. */
+  #throughContact(read: readonly ReadLine[]): Ref | undefined {
+    const line = onlyContact(read, this.#context);
+    if (!line?.statement) return undefined;
+    const name = this.#nameAhead(read.indexOf(line), line.statement);
+    return read.some(({ statement }) => statement && speaksOf(statement, name)) ? undefined : name;
   }
 
   #counted(text: string, context: StatementContext): ReadLine {
@@ -147,7 +165,14 @@ class CircuitBuilder {
     };
     const wish = wishTroubles(line, statement, this.#context, takenPins(all, line));
     troubles.push(...wish);
-    if (wish.every(({ weight }) => weight === 'warns')) follow(statement, make);
+    const fed = this.#contact === undefined ? statement : fedThrough(statement, this.#contact, this.#context);
+    if (fed !== statement)
+      make.assume('option', {
+        says: `from ${this.#contact}`,
+        because: 'what is switched is switched by it',
+        words: `from ${this.#contact}`,
+      });
+    if (wish.every(({ weight }) => weight === 'warns')) follow(fed, make);
     if (statement.freePins !== undefined)
       for (const pin of statement.pins) this.#freePins[board(pin)] = statement.freePins;
     return { ...line, refs, assumptions, troubles };

@@ -60,6 +60,20 @@ export function supplySocket(board: BoardProfile): string | undefined {
   return (regulated ?? own)?.name;
 }
 
+/**
+ * The supply socket that a part needs which the logic's own supply does not do for; `undefined` where that does, or the board
+ * has none that fits. `range`: the least and the most volts that the part works from.
+ */
+export function otherSupply(
+  board: BoardProfile,
+  range: readonly [lowest: number, highest: number] | undefined,
+): string | undefined {
+  const fits = (volts: number): boolean => !range || (volts >= range[0] && volts <= range[1]);
+  const own = board.supplies.find(({ name }) => name === supplySocket(board));
+  if (!own || own.role !== 'supply' || fits(own.volts)) return undefined;
+  return board.supplies.find((socket) => socket.role === 'supply' && fits(socket.volts))?.name;
+}
+
 export const groundSocket = (board: BoardProfile): string | undefined =>
   board.supplies.find((socket) => socket.role === 'ground')?.name;
 

@@ -114,8 +114,8 @@ export interface Assumption {
   readonly says: string;
   /** Why this and not something else. */
   readonly because: string;
-  /** What would say it in the line. */
-  readonly words: string;
+  /** What would say it in the line; nothing does where it is missing. */
+  readonly words?: string;
 }
 
 /** Another line that would do. */

@@ -62,6 +62,17 @@ export class CircuitView {
     return { type: 'inner' };
   }
 
+  /**
+   * How a line says that something is on the battery itself: with its name where there is one contact, through which it
+   * would be taken to be otherwise.
+   */
+  get fromBattery(): string {
+    const parts = [...this.#parts.values()];
+    const contacts = parts.filter(({ kind }) => kindOf(kind).givesAt !== undefined);
+    const battery = parts.find(isPowerSource);
+    return contacts.length === 1 && battery ? ` from ${battery.ref}` : '';
+  }
+
   #givesAt(owner: Ref): LegName | undefined {
     const part = this.#parts.get(owner);
     return part && kindOf(part.kind).givesAt;

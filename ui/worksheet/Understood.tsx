@@ -67,22 +67,28 @@ export function Understood({ line, context, taken, isFocused, mayEdit, onWrite }
               onWrite={onWrite}
             />
           ))}
-          {assumptions.map((assumption) => (
-            <button
-              key={assumption.says}
-              type="button"
-              disabled={!mayEdit}
-              title={`Write it in the line: ${assumption.because}`}
-              onClick={() =>
-                onWrite(
-                  `${line.text.trimEnd()}${assumption.words.startsWith(',') ? '' : ' '}${assumption.words}`,
-                )
-              }
-              className="border-b border-dashed border-rule-strong text-left hover:border-ink"
-            >
-              {assumption.says} <span className="text-soft">({assumption.because})</span>
-            </button>
-          ))}
+          {assumptions.map(({ says, because, words: written }) => {
+            const told = (
+              <>
+                {says} <span className="text-soft">({because})</span>
+              </>
+            );
+            if (written === undefined) return <span key={says}>{told}</span>;
+            return (
+              <button
+                key={says}
+                type="button"
+                disabled={!mayEdit}
+                title={`Write it in the line: ${because}`}
+                onClick={() =>
+                  onWrite(`${line.text.trimEnd()}${written.startsWith(',') ? '' : ' '}${written}`)
+                }
+                className="border-b border-dashed border-rule-strong text-left hover:border-ink"
+              >
+                {told}
+              </button>
+            );
+          })}
         </p>
       )}
     </div>

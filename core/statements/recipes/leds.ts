@@ -113,7 +113,7 @@ export const led: Recipe = {
     if (!said) return undefined;
     const resistor = said.resistor ? ` ${sayOhms(said.resistor)}` : ' without resistor';
     if (!isBoard(view.board))
-      return `${part.value} LED${resistor}${said.pin.startsWith('from ') ? ` ${said.pin}` : ''}${said.words}`;
+      return `${part.value} LED${resistor}${said.pin.startsWith('from ') ? ` ${said.pin}` : view.fromBattery}${said.words}`;
     return `${part.value} LED on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
   },
 };

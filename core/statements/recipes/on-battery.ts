@@ -23,7 +23,7 @@ const sayAcross =
     const place = view.place(part, 'plus');
     if (!view.isGround(part, 'minus') || (place.type !== 'supply' && place.type !== 'source'))
       return undefined;
-    return `${part.value} ${title}${place.type === 'source' ? ` from ${place.ref}` : ''}`;
+    return `${part.value} ${title}${place.type === 'source' ? ` from ${place.ref}` : view.fromBattery}`;
   };
 
 const across = (make: Make, statement: Statement, kind: string, value: string): void => {
