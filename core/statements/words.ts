@@ -194,6 +194,13 @@ const phrases: readonly Phrase[] = [
     'base',
     'current-limiting',
     'limiting',
+    'segments',
+    'segments a to g',
+    'segments a-g',
+    'address',
+    'at address',
+    'at i2c address',
+    'i2c address',
   ].map((words): Phrase => ({ words, meaning: { type: 'filler' } })),
 ];
 

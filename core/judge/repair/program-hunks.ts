@@ -154,22 +154,37 @@ function unsplit(
   return undefined;
 }
 
-/** Where only something was put in or left out: moved back so that it is whole statements, where that is the same. */
+/**
+ * Where only something was put in or left out: moved back so that it is whole statements, or else a row of a list with its
+ * brackets, where that is the same.
+ */
 function settled(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
   const [pieces, side] = lengthOf(hunk.own) === 0 ? [asked, 'asked' as const] : [own, 'own' as const];
   const other = side === 'asked' ? 'own' : 'asked';
   if (lengthOf(hunk[other]) > 0) return hunk;
-  let [from, to] = hunk[side];
-  let moved = 0;
-  const isWhole = (): boolean => isEnd(pieces[to - 1]!.text) && (from === 0 || isEnd(pieces[from - 1]!.text));
-  while (!isWhole() && from > 0 && pieces[from - 1]!.text === pieces[to - 1]!.text) {
-    from -= 1;
-    to -= 1;
-    moved += 1;
-  }
-  if (!isWhole()) return hunk;
-  const [start, end] = hunk[other];
-  return { ...hunk, [side]: [from, to], [other]: [start - moved, end - moved] };
+  const movedUntil = (isWhole: (from: number, to: number) => boolean): Hunk | undefined => {
+    let [from, to] = hunk[side];
+    while (!isWhole(from, to)) {
+      if (from === 0 || pieces[from - 1]!.text !== pieces[to - 1]!.text) return undefined;
+      from -= 1;
+      to -= 1;
+    }
+    const by = hunk[side][0] - from;
+    const [start, end] = hunk[other];
+    return { ...hunk, [side]: [from, to], [other]: [start - by, end - by] };
+  };
+  const isClosed = (from: number, to: number): boolean =>
+    bracketsOf(pieces, [from, to]).every((count) => count === 0);
+  const isEnded = (from: number, to: number): boolean =>
+    isEnd(pieces[to - 1]!.text) && (from === 0 || isEnd(pieces[from - 1]!.text));
+  const isRow = (from: number, to: number): boolean =>
+    OPENING.test(pieces[from]!.text) && pieces[to - 1]!.text === ',' && isClosed(from, to);
+  return (
+    movedUntil(isRow) ??
+    movedUntil((from, to) => isEnded(from, to) && isClosed(from, to)) ??
+    movedUntil(isEnded) ??
+    hunk
+  );
 }
 
 /** Whether something new begins behind a piece; lines of Python are set off by pieces of their own. */

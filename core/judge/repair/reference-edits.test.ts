@@ -120,4 +120,19 @@ describe('what is written otherwise', () => {
     const own = asked.replace('  digitalWrite(VALVE, LOW);\n', '');
     expect(said(own, asked, 'cpp')).toContain('Add digitalWrite(VALVE, LOW); after line 1.');
   });
+
+  test('is a row of a list with its brackets', () => {
+    const asked = 'const byte ROWS[][2] = {\n  {1, 0},\n  {0, 1},\n  {1, 1},\n};\n';
+    expect(said(asked.replace('  {0, 1},\n', ''), asked, 'cpp')).toEqual(['Add {0, 1}, after line 2.']);
+    expect(said(asked.replace('  {1, 1},\n', '  {1, 1},\n  {1, 1},\n'), asked, 'cpp')).toEqual([
+      'Remove {1, 1}, in line 5.',
+    ]);
+  });
+
+  test('is told with the brackets that it cuts', () => {
+    const asked = 'TONES = ((660, 0.3), (520, 0.5))\n';
+    expect(said('TONES = ((520, 0.5), (660, 0.3))\n', asked, 'python')).toContain(
+      'Write (660, 0.3), (520, 0.5) instead of (520, 0.5), (660, 0.3) in line 1.',
+    );
+  });
 });

@@ -36,11 +36,16 @@ export const isRef = (text: string): boolean => /^[a-z]{1,2}\d{1,4}$/.test(text)
 export const valueWords = (kind: PartKind): readonly string[] =>
   kind.readValue('no such word').ok ? [] : choices.filter((word) => kind.readValue(word).ok);
 
+/** An address on a bus, of a kind that is reached over one. */
+const isAddress = ({ legs }: PartKind, text: string): boolean =>
+  /^0x[0-9a-f]{2}$/.test(text) && legs.some(({ role }) => role === 'bus');
+
 /** Whether a word is a value of the kind rather than a count or a pin. */
 export function isOwnValue(kind: PartKind, text: string): boolean {
   const read = kind.readValue(text);
   if (!read.ok) return false;
   // A bare number is a value only of what is measured in numbers, and too large to count parts.
   if (/^\d+$/.test(text)) return read.value.amount !== undefined && Number(text) >= 100;
-  return read.value.amount !== undefined || valueWords(kind).includes(text) || /\dv$/.test(text);
+  if (read.value.amount !== undefined || isAddress(kind, text)) return true;
+  return valueWords(kind).includes(text) || /\dv$/.test(text);
 }

@@ -85,7 +85,7 @@ describe('a module is hooked up so that it works on its board', () => {
 describe('and is said and read back', () => {
   test.each(
     LOW_BOARDS.flatMap((board) =>
-      [...MODULES, 'relay on 5 from 3V3', 'motion sensor on 5 from 3V3', 'LCD on I2C'].map(
+      [...MODULES, 'relay on 5 from 3V3', 'motion sensor on 5 from 3V3', 'LCD on I2C', '0x3f LCD on I2C'].map(
         (line) => [board, line] as const,
       ),
     ),
@@ -111,4 +111,16 @@ describe('and is said and read back', () => {
     } as unknown as typeof whole;
     expect(netsOf(circuitOf(sayCircuit(bare, context(board)), context(board)))).toEqual(netsOf(bare));
   });
+
+  test.each(['LCD 0x3f', 'LCD on I2C at address 0x3f', '16x2 LCD 0x3F on A4, A5'])(
+    'an address: %s',
+    (line) => {
+      const made = stated('learner-5v', line);
+      expect(made.lines[0]!.troubles).toEqual([]);
+      expect(made.parts).toMatchObject([{ kind: 'text-display', value: '0x3f' }]);
+      expect(circuitOf(sayCircuit(made, context('learner-5v')), context('learner-5v')).parts).toEqual(
+        made.parts,
+      );
+    },
+  );
 });

@@ -86,7 +86,9 @@ function module(kind: string, needs: readonly ModulePin[], brings: Recipe['bring
       const source = saySource(part, plus, view);
       if (pins.some((pin) => pin === undefined) || source === undefined || !view.isGround(part, minus))
         return undefined;
-      return `${title} on ${pins.map((pin) => view.pinText(pin!)).join(', ')}${fromWhere(source, view.board, range)}`;
+      // An address is all that tells two displays on one bus apart.
+      const address = /^0x/.test(part.value) ? `${part.value} ` : '';
+      return `${address}${title} on ${pins.map((pin) => view.pinText(pin!)).join(', ')}${fromWhere(source, view.board, range)}`;
     },
   };
 }
