@@ -3,6 +3,7 @@ import type { Language } from '../../program';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import { closing, LONGEST, tokensOf } from './token-places';
+import { holdingsOf, isNumber, type Holdings } from './what-names-hold';
 
 /** A name that stands where one like it may belong. */
 export interface OtherName {
@@ -32,7 +33,8 @@ const ENTRIES = /^(?:setup|loop|main)$/;
 export function otherNames(source: string, language: Language): readonly OtherName[] {
   const tokens = tokensOf(source, language);
   if (tokens.length > LONGEST) return [];
-  const given = language === 'python' ? givenInPython(source) : givenInCpp(tokens);
+  const holdings = holdingsOf(tokens, language);
+  const given = language === 'python' ? givenInPython(source, holdings) : givenInCpp(tokens, holdings);
   const sorts = [...new Set(given.map(({ sort }) => sort))];
   const uses = usesOf(tokens);
   const found = sorts.flatMap((sort) => {
@@ -99,7 +101,7 @@ const NO_TYPE =
 const QUALIFIER = /^(?:const|static|volatile|constexpr|unsigned)$/;
 
 /** `const int RED = 8;`, `bool a = …, b = …;`, `Servo left;`, `int next(int now) {` */
-function givenInCpp(tokens: readonly Token[]): readonly Given[] {
+function givenInCpp(tokens: readonly Token[], holdings: Holdings): readonly Given[] {
   return tokens.flatMap((token, index): readonly Given[] => {
     const before = tokens[index - 1]?.text;
     if (token.kind !== 'word' || NO_TYPE.test(token.text)) return [];
@@ -110,7 +112,7 @@ function givenInCpp(tokens: readonly Token[]): readonly Given[] {
     const name = tokens[at + 1];
     if (type?.kind !== 'word' || name?.kind !== 'word') return [];
     if (tokens[at + 2]?.text === '(') return functionAt(tokens, at);
-    return variablesAt(tokens, at);
+    return variablesAt(tokens, at, holdings);
   });
 }
 
@@ -124,7 +126,7 @@ function functionAt(tokens: readonly Token[], type: number): readonly Given[] {
 }
 
 /** The variables of a declaration whose type stands at an index. */
-function variablesAt(tokens: readonly Token[], type: number): readonly Given[] {
+function variablesAt(tokens: readonly Token[], type: number, holdings: Holdings): readonly Given[] {
   const found: Given[] = [];
   let at = type + 1;
   for (;;) {
@@ -143,14 +145,18 @@ function variablesAt(tokens: readonly Token[], type: number): readonly Given[] {
     const isPlain =
       maker === undefined &&
       /^(?:int|long|byte|char|float|double|short|bool|boolean|u?int\d+_t|String)$/.test(tokens[type]!.text);
-    found.push({ name: name.text, token: name, sort: `${tokens[type]!.text} ${maker ?? ''}`, isPlain });
+    const held = holdings.get(name.text);
+    // A reading may stand where the voltage that is made of it belongs.
+    const sort =
+      isPlain && isNumber(held) ? 'number' : `${tokens[type]!.text} ${held === 'pin' ? held : (maker ?? '')}`;
+    found.push({ name: name.text, token: name, sort, isPlain });
     if (tokens[end]?.text !== ',') return found;
     at = end + 1;
   }
 }
 
 /** `red = digitalio.DigitalInOut(board.D5)`, `a = left.value`, `def next(now):` */
-function givenInPython(source: string): readonly Given[] {
+function givenInPython(source: string, holdings: Holdings): readonly Given[] {
   const found: Given[] = [];
   for (const { tokens } of pythonLines(source).lines) {
     const [first, second, third] = tokens;
@@ -163,7 +169,9 @@ function givenInPython(source: string): readonly Given[] {
     if (first?.kind !== 'word' || second?.text !== '=' || found.some(({ name }) => name === first.text))
       continue;
     const maker = makerOf(tokens.slice(2));
-    found.push({ name: first.text, token: first, sort: `= ${maker ?? ''}`, isPlain: maker === undefined });
+    const held = holdings.get(first.text);
+    const sort = maker ?? (isNumber(held) ? 'number' : held);
+    found.push({ name: first.text, token: first, sort: `= ${sort ?? ''}`, isPlain: maker === undefined });
   }
   return found;
 }

@@ -1,7 +1,8 @@
 import type { Language } from '../../program';
 import type { Token } from '../../program/token';
-import { areNearlySame } from './guesses/numbers';
+import { areNearlySame, isFixed } from './guesses/numbers';
 import { tokensOf } from './token-places';
+import { holdingsOf, mayBeFraction } from './what-names-hold';
 
 /** A number of a program, and one that the exercise's own program has instead. */
 export interface AskedNumber {
@@ -14,15 +15,18 @@ const MOST = 48;
 
 /** Numbers that only the program has, each with those that only the exercise's own program has. */
 export function askedNumbers(source: string, asked: string, language: Language): readonly AskedNumber[] {
-  const own = numbersIn(tokensOf(source, language));
+  const tokens = tokensOf(source, language);
+  const own = numbersIn(tokens);
+  const holdings = holdingsOf(tokens, language);
   const wanted = numbersIn(tokensOf(asked, language));
-  const [has, wants] = [textsOf(own), textsOf(wanted)];
-  const missing = [...wants].filter((text) => !has.has(text));
+  const [has, wants] = [valuesOf(own), valuesOf(wanted)];
+  const missing = [...new Set(wanted.map(({ text }) => text))].filter((text) => !has.has(Number(text)));
   const found = own
-    .filter(({ text }) => !wants.has(text))
+    .filter((token) => !wants.has(Number(token.text)) && !isFixed(tokens, tokens.indexOf(token)))
     .flatMap((token) =>
       // One that looks like it is the likelier one.
-      [...missing]
+      missing
+        .filter((by) => !/\./.test(by) || mayBeFraction(tokens, tokens.indexOf(token), holdings, language))
         .sort((a, b) => Number(areNearlySame(token.text, b)) - Number(areNearlySame(token.text, a)))
         .map((by) => ({ token, by })),
     );
@@ -31,4 +35,6 @@ export function askedNumbers(source: string, asked: string, language: Language):
 
 const numbersIn = (tokens: readonly Token[]): readonly Token[] =>
   tokens.filter(({ kind }) => kind === 'number');
-const textsOf = (tokens: readonly Token[]): ReadonlySet<string> => new Set(tokens.map(({ text }) => text));
+/** `30` and `30.0` are one number. */
+const valuesOf = (tokens: readonly Token[]): ReadonlySet<number> =>
+  new Set(tokens.map(({ text }) => Number(text)));

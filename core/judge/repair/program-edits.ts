@@ -33,13 +33,14 @@ import {
   pinsGiven,
 } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
-import { programMissing } from './program-guesses';
+import { programSpokenFor } from './program-guesses';
 import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';
 import { forgetfulIn } from './forgetful-variables';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
 import { readingMovedTo, readingsAnew } from './readings-anew';
 import { referenceCandidates } from './reference-edits';
+import { scaledNumbers } from './scaled-numbers';
 import { scaledPrints } from './scaled-prints';
 import { bodyStart, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
 import { turnedLevels } from './turned-levels';
@@ -150,12 +151,14 @@ export function programCandidates(
   const alone = (candidate: Candidate): Candidate => ({ ...candidate, isAlone: true });
   for (const { token, by } of otherNames(program.source, program.language))
     found.push(alone(write(token, by, cost.name)));
-  for (const { edits, text, cost: amount } of programMissing(program, wishes))
+  for (const { edits, text, cost: amount } of programSpokenFor(program, wishes))
     found.push(alone(makeAll(edits, amount, text)));
   for (const { token, by } of listEntries(program.source, program.language))
     found.push(alone(write(token, by, cost.entry)));
   for (const { token, by } of askedNumbers(program.source, wishes.asked, program.language))
     found.push(alone(write(token, by, cost.askedNumber)));
+  for (const { token, by } of scaledNumbers(program.source, program.language, wishes.timesTooSmall))
+    found.push(alone(write(token, by, cost.scaled)));
   for (const { token, by } of listEnds(program.source, program.language))
     found.push(write(token, by, cost.number));
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;

@@ -3,7 +3,7 @@ import type { Program } from '../../program';
 import { applyTextEdit } from '../../program/problem';
 import { OF_GUESSES } from './bounds';
 import type { Candidate } from './candidate';
-import { guessesAt, missingAt, type Guess, type Lacking } from './guesses';
+import { guessesAt, spokenForAt, type Guess, type Lacking } from './guesses';
 import { nameOfPin } from './pins-in-programs';
 import type { Tried, Tries } from './tries';
 import type { ProgramWishes } from './wishes';
@@ -55,9 +55,9 @@ export function guessFrom(
   return (meant.ended ? meant.value : undefined) ?? passing;
 }
 
-/** Statements that something in the program itself speaks for. */
-export const programMissing = (program: Program, wishes: ProgramWishes): readonly Guess[] =>
-  missingAt(program.source, program.language, lackingIn(program, wishes));
+/** Changes that something in the program itself, or in the exercise's own, speaks for. */
+export const programSpokenFor = (program: Program, wishes: ProgramWishes): readonly Guess[] =>
+  spokenForAt(program.source, program.language, wishes.asked, lackingIn(program, wishes));
 
 function lackingIn({ source }: Program, { asked, silent, milliseconds }: ProgramWishes): Lacking {
   const unset = silent

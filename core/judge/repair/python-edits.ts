@@ -3,6 +3,7 @@ import type { TextEdit } from '../../findings/finding';
 import { pythonLines, type LogicalLine } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import type { Candidate } from './candidate';
+import { holdingsOf, mayBeFraction, type Holdings } from './what-names-hold';
 import { cost, type ProgramWishes } from './wishes';
 
 /** Words that beginners exchange, each with what is tried instead. */
@@ -37,8 +38,12 @@ export function pythonCandidates(
       `Add global ${name} after line ${line}.`,
     );
   });
+  const holdings = holdingsOf(
+    lines.flatMap(({ tokens }) => tokens),
+    'python',
+  );
   const changed = lines.flatMap(({ tokens, space }) => [
-    ...tokens.flatMap((_, index) => exchanged(tokens, index, names, wishes, make)),
+    ...tokens.flatMap((_, index) => exchanged(tokens, index, { names, wishes, holdings }, make)),
     ...linesBehind(tokens, wishes).map(({ by, amount }) => {
       const { line, endColumn } = tokens.at(-1)!;
       const place = { line, column: endColumn, length: 0 };
@@ -96,12 +101,18 @@ export const pythonPins = (
 const isOfBoard = (tokens: readonly Token[], index: number): boolean =>
   tokens[index - 2]?.text === 'board' && tokens[index - 1]?.text === '.';
 
+/** What is known when a token is looked at: the names of pins that may be meant, and what the names of the program hold. */
+interface Known {
+  readonly names: readonly string[];
+  readonly wishes: ProgramWishes;
+  readonly holdings: Holdings;
+}
+
 /** Other words, pins and times in the place of one token. */
 function exchanged(
   tokens: readonly Token[],
   index: number,
-  names: readonly string[],
-  wishes: ProgramWishes,
+  { names, wishes, holdings }: Known,
   make: Make,
 ): readonly Candidate[] {
   const token = tokens[index]!;
@@ -114,7 +125,8 @@ function exchanged(
     );
   const word = exchanges[token.text];
   const isPin = isOfBoard(tokens, index);
-  const seconds = token.kind === 'number' ? wishes.milliseconds.map((time) => time / 1000) : [];
+  const isTime = token.kind === 'number' && mayBeFraction(tokens, index, holdings, 'python');
+  const seconds = isTime ? wishes.milliseconds.map((time) => time / 1000) : [];
   return [
     ...(word === undefined ? [] : [change(word, cost.word)]),
     ...(isPin ? names.filter((name) => name !== token.text).map((name) => change(name, cost.pinNumber)) : []),

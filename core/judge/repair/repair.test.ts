@@ -118,6 +118,7 @@ describe('changes of a program', () => {
     floating: [],
     used: [13],
     overflowingLines: [],
+    timesTooSmall: [],
     seen: [],
     silent: [],
     unlike: [],

@@ -2,6 +2,7 @@ import { apart } from '../../effort';
 import type { Observation } from '../../findings/finding';
 import type { FindingCode } from '../../findings/table';
 import { hasPassed } from '../../formats/report';
+import type { Scenario } from '../../formats/scenario';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { RunLimits } from '../../rehearsal/options';
 import type { Build } from '../build';
@@ -10,6 +11,7 @@ import type { Examination, Examiner } from '../examine';
 import { sizeOf, type RunSize } from '../own-runs';
 import type { Reference } from '../reference';
 import { buildKey } from './build-key';
+import { firstLookOf } from './first-look';
 import type { Candidate } from './candidate';
 
 /** Steps that a try in full may run. */
@@ -19,7 +21,8 @@ const OF_VARIED = 2e8;
 const IN_FULL: RunLimits = { steps: STEPS_OF_A_TRY };
 /** How long a first look goes on: so many times as long as the run of the reference or the build itself, and some more. */
 const TIMES_AS_LONG = 4;
-const MORE = { steps: 10_000, changes: 1000 };
+/** What is counted round by round takes steps that a program which is over, or waits for nothing to happen, does not take. */
+const MORE = { steps: 100_000, changes: 1000 };
 /** What of the build's own run counts: one that is busy without end is no measure. */
 const MOST_OWN = { steps: 50_000, changes: 5000 };
 
@@ -39,6 +42,8 @@ export class Tries {
   private readonly examined = new Map<string, Examination>();
   private readonly failing = new Set<string>();
   private readonly programs = new Map<string, Program>();
+  /** What every try is looked at in first; worked out when the first one is. */
+  private firstLook: { readonly scenario: Scenario | undefined } | undefined;
   /** How long a first look goes on, for each scenario; worked out when the first one is taken. */
   private limitsOfALook: readonly RunLimits[] | undefined;
 
@@ -93,6 +98,10 @@ export class Tries {
     const { build, key } = tried;
     if (this.failing.has(key)) return false;
     if (!this.examined.has(key)) {
+      if (this.failsAtFirst(build)) {
+        this.failing.add(key);
+        return false;
+      }
       const { unmet, traces } = this.examiner.screen(build, this.usualLimits, 'first failure');
       if (unmet > 0) {
         this.failing.add(key);
@@ -101,6 +110,20 @@ export class Tries {
       this.examined.set(key, this.examiner.examine(build, STEPS_OF_A_TRY, traces));
     }
     return this.isPassed(this.examine(tried));
+  }
+
+  /** Whether a build still fails what the build itself fails first. */
+  private failsAtFirst(build: Build): boolean {
+    this.firstLook ??= {
+      scenario: firstLookOf(
+        this.examiner.reference.exercise.data.scenarios,
+        this.examine(this.first).scenarios,
+      ),
+    };
+    const { scenario } = this.firstLook;
+    return (
+      scenario !== undefined && this.examiner.screen(build, this.usualLimits, 'end', [scenario]).unmet > 0
+    );
   }
 
   /**

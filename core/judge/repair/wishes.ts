@@ -7,6 +7,7 @@ import type { Build } from '../build';
 import type { PinDrive } from '../../electrics/bench';
 import type { Examination } from '../examine';
 import { pinsBehind } from './pins-behind';
+import { timesTooSmall } from './scaled-numbers';
 import { printsWhileHeld } from './waits-for-release';
 
 /** How much a person has to do for each kind of change of a program. */
@@ -26,6 +27,7 @@ export const cost = {
   unusualNegation: 1.67,
   entry: 1.69,
   askedNumber: 1.7,
+  scaled: 1.71,
   number: 1.8,
   insert: 2,
   loop: 2.4,
@@ -69,6 +71,8 @@ export interface ProgramWishes {
   readonly isOver: boolean;
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
+  /** By how many times what was seen is too small, or less than 1 where it is too large. */
+  readonly timesTooSmall: readonly number[];
 }
 
 /** What the runs of a build, its wiring and the exercise ask of changes of the program. */
@@ -117,6 +121,7 @@ export function wishesOf(
       ]),
     ),
     undirected: known(undirected),
+    timesTooSmall: timesTooSmall(observations),
     asked: exercise.data.program,
     isWiredAsAsked: match.same,
     floating: known(floating),

@@ -3,6 +3,7 @@ import { tokenize } from '../../../program/cpp/tokens';
 import { pythonLines } from '../../../program/python/lines';
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
+import { holdingsOf, type Holdings } from '../what-names-hold';
 
 /** A statement that stands alone on its line and opens no block. */
 export interface Statement {
@@ -33,6 +34,7 @@ export interface Form {
   readonly source: string;
   readonly tokens: readonly Token[];
   readonly blocks: readonly Block[];
+  readonly holdings: Holdings;
 }
 
 /** Words that begin what is no plain statement, or one after which nothing comes. */
@@ -74,7 +76,13 @@ function inCpp(source: string): Form {
     if (last?.line !== token.line || tokens[end + 1]?.line === token.line) return;
     block.statements.push({ text: textBetween(source, token, last), first: token, last });
   });
-  return { language: 'cpp', source, tokens, blocks: blocks.filter(({ closes }) => closes) };
+  return {
+    language: 'cpp',
+    source,
+    tokens,
+    blocks: blocks.filter(({ closes }) => closes),
+    holdings: holdingsOf(tokens, 'cpp'),
+  };
 }
 
 /** The block that a brace opens; `undefined` for a list or the body of a type. */
@@ -148,7 +156,8 @@ function inPython(source: string): Form {
     } else if (first.line === last.line && !NO_STATEMENT.test(first.text))
       open.at(-1)!.block.statements.push({ text: textBetween(source, first, last), first, last });
   }
-  return { language: 'python', source, tokens: lines.flatMap(({ tokens }) => tokens), blocks };
+  const tokens = lines.flatMap((line) => line.tokens);
+  return { language: 'python', source, tokens, blocks, holdings: holdingsOf(tokens, 'python') };
 }
 
 const textBetween = (source: string, first: Token, last: Token): string =>

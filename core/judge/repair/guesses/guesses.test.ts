@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { applyTextEdit } from '../../../program/problem';
 import type { Language } from '../../../program';
-import { guessesAt, missingAt, type Guess } from '.';
+import { guessesAt, spokenForAt, type Guess } from '.';
 import { formOf } from './form';
+import { statementsMissing } from './missing';
 
 const CPP = `int state = 0;
 
@@ -30,7 +31,7 @@ while True:
 `;
 const NOTHING = { unset: [], milliseconds: [] };
 const all = (source: string, language: Language): readonly Guess[] => [
-  ...missingAt(source, language, NOTHING),
+  ...spokenForAt(source, language, 'delay(50);', NOTHING),
   ...guessesAt(source, language, 'delay(50);', NOTHING),
 ];
 const made = (source: string, { edits }: Guess): string => edits.reduce(applyTextEdit, source);
@@ -76,12 +77,14 @@ describe('guesses', () => {
 
   test('switch the other way what is switched one way only', () => {
     const source = 'void loop() {\n  digitalWrite(9, HIGH);\n  delay(200);\n}\n';
-    expect(textsOf(missingAt(source, 'cpp', NOTHING))).toEqual([
+    expect(textsOf(statementsMissing(formOf(source, 'cpp'), NOTHING))).toEqual([
       'Add digitalWrite(9, LOW); after line 1.',
       'Add digitalWrite(9, LOW); after line 2.',
       'Add digitalWrite(9, LOW); after line 3.',
     ]);
-    expect(missingAt(`${source}void off() {\n  digitalWrite(9, LOW);\n}\n`, 'cpp', NOTHING)).toEqual([]);
+    expect(
+      statementsMissing(formOf(`${source}void off() {\n  digitalWrite(9, LOW);\n}\n`, 'cpp'), NOTHING),
+    ).toEqual([]);
   });
 
   test.each([
@@ -136,7 +139,7 @@ describe('guesses', () => {
 
 describe('statements that are missing', () => {
   const missing = (source: string, language: Language = 'cpp', unset: readonly string[] = []) =>
-    textsOf(missingAt(source, language, { unset, milliseconds: [] }));
+    textsOf(statementsMissing(formOf(source, language), { unset, milliseconds: [] }));
 
   test('of an empty block', () => {
     expect(missing(CPP)).toContain('Add delay(20); after line 12.');

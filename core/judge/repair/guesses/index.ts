@@ -1,11 +1,15 @@
 import type { Language } from '../../../program';
 import { LONGEST } from '../token-places';
+import { limitsOfElse, termsMissing, typesWidened } from './as-the-exercise-asks';
 import { formOf } from './form';
 import type { Guess } from './guess';
 import { statementsLeftOut } from './left-out';
 import { exchangedLines, removedLines } from './lines';
 import { statementsMissing, type Lacking } from './missing';
+import { countersAsked, flagsBeside } from './never-changed';
 import { numbersIn, otherNumbers } from './numbers';
+import { timersBegun } from './timers';
+import { levelsTurned, numbersExchanged } from './turned-round';
 import { exchangedValues, otherWords } from './words';
 
 /**
@@ -30,10 +34,30 @@ export function guessesAt(
   ].sort((a, b) => a.cost - b.cost);
 }
 
-/** Statements that are missing by what the program itself says. */
-export function missingAt(source: string, language: Language, lacking: Lacking): readonly Guess[] {
+/**
+ * What is missing or turned round by what the program itself says, or by what only the exercise's own program, `asked`,
+ * reckons with and asks.
+ */
+export function spokenForAt(
+  source: string,
+  language: Language,
+  asked: string,
+  lacking: Lacking,
+): readonly Guess[] {
   const form = formOf(source, language);
-  return form.tokens.length > LONGEST ? [] : statementsMissing(form, lacking);
+  if (form.tokens.length > LONGEST) return [];
+  const wanted = formOf(asked, language);
+  return [
+    ...timersBegun(form),
+    ...countersAsked(form),
+    ...flagsBeside(form),
+    ...levelsTurned(form),
+    ...numbersExchanged(form),
+    ...typesWidened(form),
+    ...termsMissing(form, wanted),
+    ...limitsOfElse(form, wanted),
+    ...statementsMissing(form, lacking),
+  ];
 }
 
 export type { Guess } from './guess';

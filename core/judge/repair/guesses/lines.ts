@@ -1,11 +1,11 @@
-import type { Form, Statement } from './form';
+import type { Block, Form, Statement } from './form';
 import type { Guess } from './guess';
 
 const [MOVED, REMOVED] = [1.87, 2.3];
 
 /** Statements of a block, each with the one behind it in its place. */
 export function exchangedLines({ blocks, source }: Form): readonly Guess[] {
-  return blocks.flatMap(({ statements }) =>
+  return blocks.filter(isRepeated).flatMap(({ statements }) =>
     statements.slice(1).flatMap((second, index): readonly Guess[] => {
       const first = statements[index]!;
       if (second.first.line !== first.last.line + 1 || first.text === second.text) return [];
@@ -27,6 +27,10 @@ export function exchangedLines({ blocks, source }: Form): readonly Guess[] {
     }),
   );
 }
+
+/** Whether a block is more than what is done once at the start, whose lines may stand in any order. */
+const isRepeated = ({ opens, head, headTokens }: Block): boolean =>
+  opens !== undefined && !(head === 'function' && headTokens[0]?.text === 'setup');
 
 /** Statements that may be one too many: with another in their block, so that no head is left without a body. */
 export function removedLines({ blocks }: Form): readonly Guess[] {

@@ -1,5 +1,6 @@
 import type { Token } from '../../../program/token';
 import { listNameBefore } from '../token-places';
+import { areAlike } from '../what-names-hold';
 import type { Block, Form } from './form';
 import { putIn, type Guess } from './guess';
 import {
@@ -83,7 +84,7 @@ function ofUnusedValues(form: Form, { unset }: Lacking): readonly Guess[] {
       ? []
       : unusedLists(form).map((list) => ({ name: `${list}[${counter}]`, block }));
   });
-  const values = [...taken, ...kept]
+  const values = [...taken, ...kept.filter(({ name }) => mayBeWaitedFor(name, form))]
     .filter(({ name }) => uses(name) <= 4 && tokens.some(({ text }) => text === name))
     .filter(({ name, block }) => !isRead(name, block, form))
     // A moment is no length.
@@ -107,6 +108,14 @@ function ofUnusedValues(form: Form, { unset }: Lacking): readonly Guess[] {
     ]);
   });
 }
+
+/** Whether what a program keeps may be the length of a pause, or what is written to a pin: a number that nothing asks for. */
+const mayBeWaitedFor = (name: string, { blocks, holdings }: Form): boolean =>
+  !/^(?:truth|pin|moment|text|object|list)$/.test(holdings.get(name) ?? '') &&
+  !blocks.some(
+    ({ head, headTokens }) =>
+      (head === 'if' || head === 'loop') && headTokens.some(({ text }) => text === name),
+  );
 
 /** Whether a name is given the time that it is. */
 const isMoment = (name: string, tokens: readonly Token[]): boolean =>
@@ -215,7 +224,9 @@ function ofOneLevel(form: Form): readonly Guess[] {
       .filter((text) => !there.has(text))
       .flatMap((text) =>
         /^\w+ ?=/.test(text)
-          ? inEachPlace(form, text, SPOKEN_FOR)
+          ? isFlag(/^\w+/.exec(text)![0], form)
+            ? inEachPlace(form, text, SPOKEN_FOR)
+            : []
           : [
               ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
               ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
@@ -223,6 +234,16 @@ function ofOneLevel(form: Form): readonly Guess[] {
       ),
   );
 }
+
+/** Whether a variable is only ever set to yes or no, and not to what is asked. */
+const isFlag = (name: string, { tokens }: Form): boolean =>
+  tokens.every(
+    ({ text }, index) =>
+      text !== name ||
+      tokens[index + 1]?.text !== '=' ||
+      (/^(?:true|false|True|False|HIGH|LOW|0|1)$/.test(tokens[index + 2]?.text ?? '') &&
+        !/^(?:[=!<>]=?|and|or|&&|\|\|)$/.test(tokens[index + 3]?.text ?? '')),
+  );
 
 /** A variable that is asked for and never changed, set to another one: `before = now;`. */
 function ofAskedAndStill(form: Form): readonly Guess[] {
@@ -234,7 +255,12 @@ function ofAskedAndStill(form: Form): readonly Guess[] {
     .filter((name) => asked.includes(name))
     .flatMap((name) =>
       kept
-        .filter((other) => other !== name && asked.includes(other))
+        .filter(
+          (other) =>
+            other !== name &&
+            asked.includes(other) &&
+            areAlike(form.holdings.get(name), form.holdings.get(other)),
+        )
         .map((other) => `${name} = ${other}${end(form)}`),
     );
   return texts.flatMap((text) => inEachPlace(form, text, SPOKEN_FOR));

@@ -1,11 +1,14 @@
 import type { Token } from '../../../program/token';
+import { isInCall, mayBeFraction } from '../what-names-hold';
 import type { Form } from './form';
 import type { Guess } from './guess';
 import { written } from './words';
 
 /** Where a scale of a board ends: of a brightness, a reading, an angle, a share. */
 const ENDS = ['255', '1023', '1024', '180', '100', '65535', '4095'];
-const [NEARLY_ASKED, BY_TEN, BY_ONE, OF_ASKED, OF_SCALE] = [1.85, 1.88, 1.9, 1.92, 1.95];
+const [NEARLY_ASKED, SLIGHTLY, CLEARLY, OF_ASKED, OF_SCALE] = [1.85, 1.88, 1.9, 1.92, 1.95];
+/** Numbers below which one more or less is likelier than a digit too many. */
+const FEW = 10;
 /** Numbers that are tried in a program; one with more is not mended by trying. */
 const MOST = 240;
 
@@ -13,26 +16,44 @@ const MOST = 240;
  * Other numbers for those of a program: what the exercise's own program has and this one has not, ten times as much and
  * a tenth, one more and one less, and the ends of scales. `asked`: the numbers of the exercise's own program.
  */
-export function otherNumbers({ tokens, language }: Form, asked: readonly string[]): readonly Guess[] {
-  const numbers = tokens.filter(({ kind }) => kind === 'number');
-  const own = new Set(numbers.map(({ text }) => text));
-  const missing = asked.filter((text) => !own.has(text));
-  const guesses = numbers.flatMap((token) => {
+export function otherNumbers(
+  { tokens, language, holdings }: Form,
+  asked: readonly string[],
+): readonly Guess[] {
+  const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [Number(text)] : [])));
+  const missing = asked.filter((text) => !own.has(Number(text)));
+  const guesses = tokens.flatMap((token, index): readonly Guess[] => {
+    if (token.kind !== 'number' || isFixed(tokens, index)) return [];
+    const isCount = /^\d+$/.test(token.text) && Number(token.text) < FEW;
+    const isOpen = mayBeFraction(tokens, index, holdings, language);
     const others: (readonly [string, number])[] = [
       ...missing.map((by) => [by, areNearlySame(token.text, by) ? NEARLY_ASKED : OF_ASKED] as const),
-      ...tenfold(token, language).map((by) => [by, BY_TEN] as const),
-      ...besides(token).map((by) => [by, BY_ONE] as const),
+      ...besides(token).map((by) => [by, isCount ? SLIGHTLY : CLEARLY] as const),
+      ...tenfold(token, language).map((by) => [by, isCount ? CLEARLY : SLIGHTLY] as const),
       ...(Number(token.text) >= 10 ? ENDS.map((by) => [by, OF_SCALE] as const) : []),
     ];
     const seen = new Set([token.text]);
     return others.flatMap(([by, cost]) => {
       if (seen.has(by)) return [];
       seen.add(by);
-      return [written(token, by, cost)];
+      const fits = isOpen || !/\./.test(by);
+      return fits && Number(by) !== Number(token.text) ? [written(token, by, cost)] : [];
     });
   });
   return [...guesses].sort((a, b) => a.cost - b.cost).slice(0, MOST);
 }
+
+/** Whether a number says how a module is reached or how fast is sent: only the very number will do. */
+export const isFixed = (tokens: readonly Token[], index: number): boolean =>
+  /^0x/i.test(tokens[index]!.text) ||
+  isInCall(tokens, index, /^begin$/) ||
+  // `LiquidCrystal_I2C lcd(0x27, 16, 2)`
+  tokens
+    .slice(Math.max(0, index - 6), index)
+    .some(
+      ({ text }, at, before) =>
+        text === '(' && before[at - 1]?.kind === 'word' && /^[A-Z]\w*_/.test(before[at - 2]?.text ?? ''),
+    );
 
 /** Whether two numbers are the same but for a digit at their end: 2, 20, 25. */
 export const areNearlySame = (one: string, other: string): boolean => {

@@ -1,13 +1,14 @@
 import type { Token } from '../../../program/token';
 import type { Block, Form, Statement } from './form';
 import { putIn, type Guess } from './guess';
+import { areAlike, isNumber } from '../what-names-hold';
 import { isNoDeclaration } from './lines';
 
 /** What ends a statement. */
 export const end = ({ language }: Form): string => (language === 'python' ? '' : ';');
 
 /** Names of variables that hold one number or level and may change. */
-export function variablesIn({ tokens, language }: Form): readonly string[] {
+export function variablesIn({ tokens, language, holdings }: Form): readonly string[] {
   const found = tokens.flatMap(({ kind, text, line }, index) => {
     const after = tokens[index + 1]?.text ?? '';
     const isSet = kind === 'word' && /^(?:=|[-+]=|\+\+|--)$/.test(after) && tokens[index - 1]?.text !== '.';
@@ -22,7 +23,7 @@ export function variablesIn({ tokens, language }: Form): readonly string[] {
       value?.text === '-' ||
       /^(?:true|false|HIGH|LOW|True|False)$/.test(value?.text ?? '');
     const isName = language === 'cpp' || before.length === 0;
-    return isScalar && !isFixed && isName ? [text] : [];
+    return isScalar && !isFixed && isName && holdings.get(text) !== 'pin' ? [text] : [];
   });
   return [...new Set(found)];
 }
@@ -36,18 +37,25 @@ export const keptIn = ({ blocks }: Form): readonly string[] =>
 
 /** Ways in which a variable changes by a statement of its own. */
 export function waysToChange(name: string, others: readonly string[], form: Form): readonly string[] {
-  const isPython = form.language === 'python';
+  const { language, holdings } = form;
+  const isPython = language === 'python';
   const stop = end(form);
-  return [
+  const held = holdings.get(name);
+  const turned = isPython ? `${name} = not ${name}` : `${name} = !${name};`;
+  const counted = [
     isPython ? `${name} += 1` : `${name}++;`,
-    isPython ? `${name} = not ${name}` : `${name} = !${name};`,
     `${name} = 1 - ${name}${stop}`,
     `${name} = -${name}${stop}`,
     `${name} = 0${stop}`,
     isPython ? `${name} -= 1` : `${name}--;`,
-    ...others
-      .filter((other) => other !== name)
-      .flatMap((other) => [`${name} = ${other}${stop}`, `${name} = ${name} + ${other}${stop}`]),
+  ];
+  const alike = others.filter((other) => other !== name && areAlike(held, holdings.get(other)));
+  return [
+    ...(held === 'truth' ? [turned] : isNumber(held) ? counted : [counted[0]!, turned, ...counted.slice(1)]),
+    ...alike.flatMap((other) => [
+      `${name} = ${other}${stop}`,
+      ...(held === 'truth' ? [] : [`${name} = ${name} + ${other}${stop}`]),
+    ]),
   ];
 }
 

@@ -1,0 +1,128 @@
+import type { Token } from '../../../program/token';
+import type { Block, Form } from './form';
+import type { Guess } from './guess';
+import { numbersIn } from './numbers';
+
+const [TERM, QUESTION] = [1.74, 1.74];
+/** Terms and questions that are tried. */
+const MOST = 40;
+
+/** `- 0.5`: a sign and a number that stand in the exercise's own program behind a value. */
+interface Term {
+  readonly sign: string;
+  readonly number: string;
+}
+
+/** What only the exercise's own program reckons with, put where this one reckons: `(volts - 0.5) * 100` of `volts * 100`. */
+export function termsMissing(form: Form, asked: Form): readonly Guess[] {
+  const own = new Set(numbersIn(form).map(Number));
+  const terms = asked.tokens.flatMap((token, index): readonly Term[] => {
+    const [before, number] = [asked.tokens[index - 1], asked.tokens[index + 1]];
+    // What is added may stand behind a product.
+    const isBehind =
+      before?.kind === 'word' ||
+      /^[)\]]$/.test(before?.text ?? '') ||
+      (before?.kind === 'number' && /^[-+]$/.test(token.text));
+    return /^[-+*/]$/.test(token.text) &&
+      isBehind &&
+      number?.kind === 'number' &&
+      !own.has(Number(number.text))
+      ? [{ sign: token.text, number: number.text }]
+      : [];
+  });
+  const { tokens, holdings } = form;
+  const places = tokens.filter(({ kind, text }, index) => {
+    const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
+    const isReckoned = /^[-+*/]$/.test(after) || /^[-+*/]$/.test(before);
+    const isName = kind === 'word' && before !== '.' && after !== '.' && after !== '(';
+    return isName && isReckoned && !/^(?:pin|moment)$/.test(holdings.get(text) ?? '');
+  });
+  return terms
+    .flatMap(({ sign, number }) => places.map((place) => withTerm(place, sign, number, tokens)))
+    .slice(0, MOST);
+}
+
+function withTerm(place: Token, sign: string, number: string, tokens: readonly Token[]): Guess {
+  const at = tokens.indexOf(place);
+  const [before, after] = [tokens[at - 1]?.text ?? '', tokens[at + 1]?.text ?? ''];
+  const isBound = /^[-+]$/.test(sign) && (/^[*/]$/.test(after) || /^[-*/]$/.test(before));
+  const whole = `${place.text} ${sign} ${number}`;
+  const by = isBound ? `(${whole})` : whole;
+  return {
+    edits: [{ line: place.line, column: place.column, length: place.text.length, by }],
+    text: `Write ${by} instead of ${place.text} in line ${place.line}.`,
+    cost: TERM,
+  };
+}
+
+const TURNED: Readonly<Record<string, string>> = { '>': '<', '>=': '<', '<': '>', '<=': '>' };
+
+/** `else` for all other cases, where the exercise's own program asks for a second limit: `else if (warmth < 26)`. */
+export function limitsOfElse(form: Form, asked: Form): readonly Guess[] {
+  const own = new Set(numbersIn(form).map(Number));
+  const limits = asked.tokens.flatMap(({ kind, text }, index) =>
+    kind === 'number' && !own.has(Number(text)) && /^[<>]=?$/.test(asked.tokens[index - 1]?.text ?? '')
+      ? [text]
+      : [],
+  );
+  return form.blocks
+    .filter(({ head, opens }) => head === 'else' && opens)
+    .flatMap((block): readonly Guess[] => {
+      const question = questionBefore(block, form);
+      const compared = question?.headTokens.flatMap((token, index) => {
+        const sign = TURNED[question.headTokens[index + 1]?.text ?? ''];
+        return token.kind === 'word' && sign !== undefined ? [`${token.text} ${sign}`] : [];
+      });
+      const [word] = block.headTokens;
+      if (!word || compared?.length !== 1) return [];
+      return limits.map((limit) => {
+        const clause = `${compared[0]!} ${limit}`;
+        const by = form.language === 'python' ? `elif ${clause}` : `else if (${clause})`;
+        return {
+          edits: [{ line: word.line, column: word.column, length: word.text.length, by }],
+          text: `Write ${by} instead of else in line ${word.line}.`,
+          cost: QUESTION,
+        };
+      });
+    });
+}
+
+/** The question to which an `else` belongs: the last one that ends before it. */
+const questionBefore = ({ headTokens: [word] }: Block, { blocks }: Form): Block | undefined =>
+  blocks
+    .filter(({ head, closes }) => head === 'if' && closes && word && isBefore(closes, word))
+    .sort((one, other) => (isBefore(one.closes!, other.closes!) ? 1 : -1))[0];
+
+const isBefore = (one: Token, other: Token): boolean =>
+  one.line < other.line || (one.line === other.line && one.column < other.column);
+
+/** Variables of whole numbers that are given what has a point, made for such. */
+export function typesWidened({ tokens, language, holdings }: Form): readonly Guess[] {
+  if (language === 'python') return [];
+  return tokens.flatMap((type, index): readonly Guess[] => {
+    const name = tokens[index + 1];
+    const isDeclared =
+      /^(?:int|long|byte)$/.test(type.text) && name?.kind === 'word' && tokens[index + 2]?.text !== '(';
+    if (!isDeclared || holdings.get(name.text) === 'pin') return [];
+    const isGivenShares = tokens.some(({ text }, at) => {
+      if (text !== name.text || tokens[at + 1]?.text !== '=') return false;
+      const stop = tokens.findIndex((token, to) => to > at && token.text === ';');
+      const value = tokens.slice(at + 2, stop);
+      return value.some(
+        (token) =>
+          token.text === '/' ||
+          (token.kind === 'number' && token.text.includes('.')) ||
+          holdings.get(token.text) === 'fraction',
+      );
+    });
+    return isGivenShares
+      ? [
+          {
+            edits: [{ line: type.line, column: type.column, length: type.text.length, by: 'float' }],
+            text: `Write float instead of ${type.text} in line ${type.line}.`,
+            cost: 1.6,
+          },
+        ]
+      : [];
+  });
+}

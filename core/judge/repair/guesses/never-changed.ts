@@ -1,0 +1,115 @@
+import type { Token } from '../../../program/token';
+import { isNumber } from '../what-names-hold';
+import type { Block, Form } from './form';
+import { putIn, type Guess } from './guess';
+import { end } from './places';
+
+const COST = 1.68;
+const COMPARES = /^(?:[<>]=?|==)$/;
+
+/**
+ * Counters that are asked for and lack what belongs to that: one that nothing counts up, counted before it is asked for;
+ * one that nothing sets back, set back where it has come so far.
+ */
+export function countersAsked(form: Form): readonly Guess[] {
+  return form.blocks
+    .filter(({ head, opens, headTokens }) => head === 'if' && opens && isInRounds(headTokens, form))
+    .flatMap((block) =>
+      comparedIn(block)
+        .filter((name) => isNumber(form.holdings.get(name)))
+        .flatMap((name) => [...countedBefore(name, block, form), ...setBackIn(name, block, form)]),
+    );
+}
+
+/** The names that a question compares with something. */
+const comparedIn = ({ headTokens }: Block): readonly string[] => [
+  ...new Set(
+    headTokens.flatMap(({ kind, text }, index) => {
+      const [before, after] = [headTokens[index - 1]?.text ?? '', headTokens[index + 1]?.text ?? ''];
+      return kind === 'word' && before !== '.' && (COMPARES.test(after) || COMPARES.test(before))
+        ? [text]
+        : [];
+    }),
+  ),
+];
+
+/** Whether a question is asked round by round, and not once at the start. */
+const isInRounds = ([first]: readonly Token[], form: Form): boolean =>
+  first !== undefined &&
+  form.blocks.some(
+    ({ head, headTokens, opens, closes }) =>
+      opens !== undefined &&
+      closes !== undefined &&
+      (head === 'loop' || (head === 'function' && headTokens[0]?.text !== 'setup')) &&
+      first.line > opens.line &&
+      first.line <= closes.line,
+  );
+
+/** What is given to a name, from its first value on: `undefined` of what is counted. */
+function changesOf(name: string, { tokens }: Form) {
+  const given: (string | undefined)[] = [];
+  let isCounted = false;
+  tokens.forEach(({ text }, index) => {
+    if (text !== name || tokens[index - 1]?.text === '.') return;
+    const sign = tokens[index + 1]?.text ?? '';
+    const value = tokens.slice(index + 2, index + 5).map((token) => token.text);
+    if (/^(?:\+\+|--|[-+]=)$/.test(sign) || (sign === '=' && value[0] === name)) isCounted = true;
+    else if (/^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? '')) isCounted = true;
+    else if (sign === '=') given.push(/^\d/.test(value[0] ?? '') ? value[0] : undefined);
+  });
+  return { given, isCounted };
+}
+
+function countedBefore(name: string, block: Block, form: Form): readonly Guess[] {
+  const { given, isCounted } = changesOf(name, form);
+  // What is given something that is no number is read from elsewhere.
+  if (isCounted || given.length === 0 || given.includes(undefined)) return [];
+  const statement = form.language === 'python' ? `${name} += 1` : `${name}++;`;
+  const [first] = block.headTokens;
+  const line = first?.line ?? 1;
+  const written = form.source.split('\n')[line - 1] ?? '';
+  const space = /^\s*/.exec(written)![0];
+  // An elif belongs to what stands before it.
+  if (!first || !/^\s*if\b/.test(written)) return [];
+  return [
+    {
+      edits: [{ line, column: 1, length: 0, by: `${space}${statement}\n` }],
+      text: `Add ${statement} before line ${line}.`,
+      cost: COST,
+    },
+  ];
+}
+
+function setBackIn(name: string, block: Block, form: Form): readonly Guess[] {
+  const { given, isCounted } = changesOf(name, form);
+  const [first, more] = given;
+  if (!isCounted || first === undefined || more !== undefined || given.length > 1) return [];
+  const statement = `${name} = ${first}${end(form)}`;
+  const last = block.statements.at(-1);
+  return [...(last ? [putIn(form, last, statement, COST)] : []), putIn(form, block, statement, COST)];
+}
+
+/** `if (isWarm)`: a question that asks for one variable alone, with each other one that is a yes or a no beside it. */
+export function flagsBeside(form: Form): readonly Guess[] {
+  const { tokens, language, holdings } = form;
+  const flags = [...holdings].flatMap(([name, held]) => (held === 'truth' ? [name] : []));
+  const joints = language === 'python' ? ['or', 'and'] : ['||', '&&'];
+  return form.blocks
+    .filter(({ head, opens }) => head === 'if' && opens)
+    .flatMap(({ opens }) => {
+      // In C++ the head ends with its parenthesis, which stays behind what is added.
+      const at = tokens.indexOf(opens!) - (language === 'python' ? 1 : 2);
+      const [before, last] = [tokens[at - 1], tokens[at]];
+      const isAlone = /^(?:\(|!|if|not)$/.test(before?.text ?? '');
+      if (!last || !isAlone || !flags.includes(last.text)) return [];
+      return flags
+        .filter((flag) => flag !== last.text)
+        .flatMap((flag) =>
+          joints.map((joint) => ({
+            edits: [{ line: last.line, column: last.endColumn, length: 0, by: ` ${joint} ${flag}` }],
+            text: `Add ${joint} ${flag} in line ${last.line}, right after ${last.text}.`,
+            cost: COST + 0.04,
+          })),
+        );
+    });
+}

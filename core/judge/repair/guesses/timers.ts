@@ -1,0 +1,79 @@
+import type { Form } from './form';
+import { putIn, type Guess } from './guess';
+import { end } from './places';
+
+const COST = 1.62;
+
+/** A moment that is asked for: `millis() - since`, with the names that are asked for beside it. */
+interface Timer {
+  readonly name: string;
+  readonly clock: string;
+  readonly beside: readonly string[];
+}
+
+/**
+ * Moments from which a time is counted and that are not taken where it begins: with the variable that is asked for beside
+ * them, or in place of a plain number that they are given.
+ */
+export function timersBegun(form: Form): readonly Guess[] {
+  return timersIn(form).flatMap((timer) => [
+    ...withTheirFlags(timer, form),
+    ...inPlaceOfNumbers(timer, form),
+  ]);
+}
+
+const clockText = (form: Form): string => (form.language === 'python' ? 'time.monotonic()' : 'millis()');
+
+function timersIn(form: Form): readonly Timer[] {
+  const { tokens, blocks } = form;
+  const moments = tokens.flatMap(({ kind, text }, index) => {
+    const before = tokens.slice(Math.max(0, index - 6), index);
+    const isAgo =
+      before.at(-1)?.text === '-' && before.some((one) => /^(?:millis|monotonic)$/.test(one.text));
+    return kind === 'word' && isAgo ? [text] : [];
+  });
+  return [...new Set(moments)].map((name) => ({
+    name,
+    clock: clockText(form),
+    beside: blocks
+      .filter(({ head, headTokens }) => head === 'if' && headTokens.some(({ text }) => text === name))
+      .flatMap(({ headTokens }) => headTokens.map(({ text }) => text))
+      .filter((other) => form.holdings.get(other) === 'truth'),
+  }));
+}
+
+/** Taken where what is asked for beside it is switched on. */
+function withTheirFlags({ name, clock, beside }: Timer, form: Form): readonly Guess[] {
+  const statement = `${name} = ${clock}${end(form)}`;
+  return form.blocks
+    .filter(({ opens }) => opens)
+    .flatMap((block) =>
+      block.statements
+        .filter(({ text }) =>
+          beside.some((flag) => new RegExp(`^${flag} = (?:true|True|HIGH|1)\\b`).test(text)),
+        )
+        .filter(() => !block.statements.some(({ text }) => text.startsWith(`${name} =`)))
+        .map((one) => putIn(form, one, statement, COST)),
+    );
+}
+
+/** `since = 0;` where something happens: the time is meant. */
+function inPlaceOfNumbers({ name, clock }: Timer, form: Form): readonly Guess[] {
+  return form.blocks
+    .filter(({ opens }) => opens)
+    .flatMap(({ statements }) =>
+      statements.flatMap(({ text, first }): readonly Guess[] => {
+        const [, before, number] = new RegExp(`^(${name} = )(\\d[\\d.]*);?$`).exec(text) ?? [];
+        if (before === undefined || number === undefined) return [];
+        return [
+          {
+            edits: [
+              { line: first.line, column: first.column + before.length, length: number.length, by: clock },
+            ],
+            text: `Write ${clock} instead of ${number} in line ${first.line}.`,
+            cost: COST,
+          },
+        ];
+      }),
+    );
+}

@@ -1,0 +1,77 @@
+import type { TextEdit } from '../../../findings/finding';
+import type { Token } from '../../../program/token';
+import { listText } from '../../../words/words';
+import type { Form } from './form';
+import type { Guess } from './guess';
+
+const [LEVELS, NUMBERS] = [1.64, 1.72];
+
+const TURNED: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
+
+const replaced = (token: Token, by: string): TextEdit => ({
+  line: token.line,
+  column: token.column,
+  length: token.text.length,
+  by,
+});
+/** From the end, so that the places before stay what they are. */
+const fromTheEnd = (edits: readonly TextEdit[]): readonly TextEdit[] =>
+  edits.toSorted((one, other) => other.line - one.line || other.column - one.column);
+
+/** Outputs that a program writes both levels to, each with all of them the other way round. */
+export function levelsTurned({ tokens, language }: Form): readonly Guess[] {
+  const written = new Map<string, Token[]>();
+  tokens.forEach(({ text }, index) => {
+    const [pin, level] =
+      language === 'python'
+        ? [
+            tokens[index + 1]?.text === '.' &&
+            tokens[index + 2]?.text === 'value' &&
+            tokens[index + 3]?.text === '='
+              ? text
+              : undefined,
+            tokens[index + 4],
+          ]
+        : [text === 'digitalWrite' ? tokens[index + 2]?.text : undefined, tokens[index + 4]];
+    if (pin === undefined || !level || !(level.text in TURNED)) return;
+    written.set(pin, [...(written.get(pin) ?? []), level]);
+  });
+  return [...written.values()].flatMap((levels): readonly Guess[] => {
+    const sorts = new Set(levels.map(({ text }) => text));
+    if (sorts.size < 2) return [];
+    const [one, other] = [...sorts] as [string, string];
+    const lines = [...new Set(levels.map(({ line }) => line))];
+    return [
+      {
+        edits: fromTheEnd(levels.map((token) => replaced(token, TURNED[token.text]!))),
+        text: `Exchange ${one} and ${other} in lines ${listText(lines.map(String))}.`,
+        cost: LEVELS,
+      },
+    ];
+  });
+}
+
+/** Numbers that one variable is given in different lines, two of them in each other’s places. */
+export function numbersExchanged({ tokens }: Form): readonly Guess[] {
+  const given = new Map<string, Token[]>();
+  tokens.forEach(({ kind, text }, index) => {
+    const [sign, value] = [tokens[index + 1], tokens[index + 2]];
+    const isGiven = kind === 'word' && sign?.text === '=' && value?.kind === 'number';
+    if (isGiven && tokens[index - 1]?.text !== '.') given.set(text, [...(given.get(text) ?? []), value]);
+  });
+  return [...given.values()].flatMap((values) =>
+    values.flatMap((one, index) =>
+      values.slice(index + 1).flatMap((other): readonly Guess[] =>
+        one.text === other.text || one.line === other.line
+          ? []
+          : [
+              {
+                edits: fromTheEnd([replaced(one, other.text), replaced(other, one.text)]),
+                text: `Exchange ${one.text} in line ${one.line} and ${other.text} in line ${other.line}.`,
+                cost: NUMBERS,
+              },
+            ],
+      ),
+    ),
+  );
+}
