@@ -13,6 +13,7 @@ import { chainsOf } from './chained-questions';
 import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
+import { pinsSetUp } from './python-setup';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
@@ -179,6 +180,7 @@ export function programCandidates(
   );
   if (program.language === 'python') {
     const pins = wishes.isWiredAsAsked ? pythonPins(program.source, board, wishes) : [];
+    for (const { edits, text } of pinsSetUp(program.source)) found.push(makeAll(edits, cost.repair, text));
     return [
       ...found,
       ...pythonCandidates(program.source, board, wishes, make),

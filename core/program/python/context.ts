@@ -141,7 +141,7 @@ export class Context extends ProblemLog {
       if (isModule) return notImported(name, uses[0]!);
       const remark = remarkBefore(this.root, uses[0]!);
       if (remark) return remark;
-      const member = memberOf(name, this.library, uses);
+      const member = memberOf(name, this.library, uses, this.root);
       if (member) return member;
       const foreign = foreignName(name, uses, this.root);
       if (foreign) return { ...foreign, stopsCompiler: false };
@@ -180,17 +180,29 @@ function ownAttributes(root: SyntaxNode): readonly string[] {
   });
 }
 
-/** `sleep(0.5)`: what belongs to a module, without its name. */
+/** `sleep(0.5)`: what belongs to a module, without its name; added where other names of the module are imported. */
 function memberOf(
   name: string,
   library: ReadonlyMap<string, PyModule>,
   uses: readonly Span[],
+  root: SyntaxNode,
 ): ProgramProblem | undefined {
   const module = [...library.values()].find(({ name: own, members }) => own !== 'board' && members.has(name));
   if (!module) return undefined;
   const { line, column } = uses[0]!;
+  const imports = namedChildren(root);
+  const others = imports.find(
+    (node) =>
+      node.type === 'import_from_statement' && node.childForFieldName('module_name')?.text === module.name,
+  );
+  if (others) return alsoImported(name, module.name, spanOf(others), { line, column });
+  const isImported = imports.some(
+    (node) => node.type === 'import_statement' && new RegExp(`\\b${module.name}\\b`).test(node.text),
+  );
   const whole = `${module.name}.${name}`;
-  const text = `Write ${whole} instead of ${name} in line ${line}${uses.length > 1 ? ' and wherever else it stands' : ''}.`;
+  const also = isImported ? '' : `, and import ${module.name} at the top of the program`;
+  const text = `Write ${whole} instead of ${name} in line ${line}${uses.length > 1 ? ' and wherever else it stands' : ''}${also}.`;
+  const first = { line: 1, column: 1, length: 0, by: `import ${module.name}\n` };
   return {
     ...refusal(
       'name-unknown',
@@ -203,12 +215,40 @@ function memberOf(
       ],
       {
         text,
-        edits: uses
-          .toSorted((a, b) => b.line - a.line || b.column - a.column)
-          .map((use) => ({
-            replace: { line: use.line, column: use.column, length: name.length, by: whole },
-          })),
+        edits: [
+          ...uses
+            .toSorted((a, b) => b.line - a.line || b.column - a.column)
+            .map((use) => ({
+              replace: { line: use.line, column: use.column, length: name.length, by: whole },
+            })),
+          ...(isImported ? [] : [{ replace: first }]),
+        ],
       },
+    ),
+    stopsCompiler: false,
+  };
+}
+
+/** `from digitalio import DigitalInOut`, and `Pull` is used too. */
+function alsoImported(
+  name: string,
+  module: string,
+  { endLine, endColumn }: Span,
+  place: { readonly line: number; readonly column: number },
+): ProgramProblem {
+  const { line } = place;
+  const text = `Add ${name} to what is imported in line ${endLine}.`;
+  return {
+    ...refusal(
+      'name-unknown',
+      place,
+      `Line ${line}: “${name}” is not known. It belongs to ${module}, but line ${endLine} does not import it from there.`,
+      [
+        `Which names does line ${endLine} import from ${module}?`,
+        `${name} is used in line ${line}; line ${endLine} imports other names of ${module}, and not this one.`,
+        text,
+      ],
+      textRepair(text, { line: endLine, column: endColumn, length: 0, by: `, ${name}` }),
     ),
     stopsCompiler: false,
   };

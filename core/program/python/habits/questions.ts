@@ -188,13 +188,26 @@ function lost(
       `Which value has ${name} after line ${line}, the first time and the second time?`,
       `In line ${line} the = stands before the ${sign.trim()}.`,
     );
-  if (pins.get(name) !== 'digital' || value.node !== 'constant' || typeof value.value !== 'boolean')
-    return [];
-  const level = value.value ? 'True' : 'False';
+  const level = pins.get(name) === 'digital' ? levelIn(value, name, whole) : undefined;
+  if (level === undefined) return [];
+  const isPlain = /^\w+$/.test(level);
   return tell(
     `${name}.value = ${level}`,
-    `${name} is the pin itself. This line gives its name to ${level}, and the pin stays as it is.`,
+    `${name} is the pin itself. This line gives its name to ${isPlain ? level : 'a level'}, and the pin stays as it is.`,
     `What does ${name} stand for: the pin, or what it gives?`,
     `After line ${line}, ${name} is no pin any more. What a pin gives is its value.`,
   );
+}
+
+/** The level that a pin is to have which an assignment gives to its name instead: `True`, `1`, `not led`; `undefined` for anything else. */
+function levelIn(value: Expression, name: string, whole: string): string | undefined {
+  if (value.node === 'constant' && typeof value.value === 'boolean') return value.value ? 'True' : 'False';
+  const written = /=\s*(.+?)\s*$/.exec(whole)?.[1];
+  if (written === undefined) return undefined;
+  if (/^[01]$/.test(written)) return written === '1' ? 'True' : 'False';
+  const isTurned = value.node === 'unary' && value.operator === 'not';
+  // What is the pin in it stands for its level too.
+  return isTurned || value.node === 'compare'
+    ? written.replace(new RegExp(`\\b${name}\\b(?!\\s*\\.)`, 'g'), `${name}.value`)
+    : undefined;
 }
