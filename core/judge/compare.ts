@@ -113,7 +113,7 @@ export const comparedParts: ComparingRule = (built, asked) => {
 };
 
 /** Whether a module talks to the board over a pin: no line of a program writes to that pin or reads it. */
-function isOnBus(circuit: Circuit, pin: string): boolean {
+export function isOnBus(circuit: Circuit, pin: string): boolean {
   const node = circuit.nodeOfPin(pin);
   return (
     node !== undefined && circuit.legsAt(node.id).some(({ part, leg }) => roleOfLeg(part, leg) === 'bus')

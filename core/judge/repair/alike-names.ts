@@ -45,8 +45,11 @@ export function otherNames(source: string, language: Language): readonly OtherNa
           const own = alike.find(({ name }) => name === token.text);
           if (token.kind !== 'word' || !own || tokens[index - 1]?.text === '.' || isGivenBy(token, given))
             return [];
+          // What is given a number is seldom another than meant; what is asked for is.
+          const isSet = tokens[index + 1]?.text === '=' && tokens[index + 2]?.kind === 'number';
+          const beside = [tokens[index - 2]?.text, tokens[index + 2]?.text];
           return alike
-            .filter(({ name }) => name !== own.name)
+            .filter(({ name }) => name !== own.name && !isSet && !(own.isPlain && beside.includes(name)))
             .filter((other) => !own.isPlain || areUsedAlike(uses.get(own.name), uses.get(other.name)))
             .map(({ name }) => ({ token, by: name }));
         });

@@ -1,8 +1,8 @@
 import type { Language } from '../../program';
 import type { Token } from '../../program/token';
 import { areNearlySame, isFixed } from './guesses/numbers';
-import { tokensOf } from './token-places';
-import { holdingsOf, mayBeFraction } from './what-names-hold';
+import { isInLoopHead, tokensOf } from './token-places';
+import { holdingsOf, isInCall, mayBeFraction } from './what-names-hold';
 
 /** A number of a program, and one that the exercise's own program has instead. */
 export interface AskedNumber {
@@ -10,6 +10,8 @@ export interface AskedNumber {
   readonly by: string;
 }
 
+/** Milliseconds that a pause takes at least. */
+const SHORTEST_MS = 5;
 /** Numbers that are tried in a program; where more are otherwise, it is another program. */
 const MOST = 48;
 
@@ -18,7 +20,7 @@ export function askedNumbers(source: string, asked: string, language: Language):
   const tokens = tokensOf(source, language);
   const own = numbersIn(tokens);
   const holdings = holdingsOf(tokens, language);
-  const wanted = numbersIn(tokensOf(asked, language));
+  const wanted = timesAndLimitsIn(asked, language);
   const [has, wants] = [valuesOf(own), valuesOf(wanted)];
   const missing = [...new Set(wanted.map(({ text }) => text))].filter((text) => !has.has(Number(text)));
   const found = own
@@ -27,10 +29,23 @@ export function askedNumbers(source: string, asked: string, language: Language):
       // One that looks like it is the likelier one.
       missing
         .filter((by) => !/\./.test(by) || mayBeFraction(tokens, tokens.indexOf(token), holdings, language))
+        // A pause that nobody notices is no pause of another program.
+        .filter((by) => Number(by) >= SHORTEST_MS || !isInCall(tokens, tokens.indexOf(token), /^delay$/))
         .sort((a, b) => Number(areNearlySame(token.text, b)) - Number(areNearlySame(token.text, a)))
         .map((by) => ({ token, by })),
     );
   return found.length > MOST ? [] : found;
+}
+
+/** The numbers of a program that may stand in another: the number of a pin is none, and how often a loop goes round. */
+function timesAndLimitsIn(source: string, language: Language): readonly Token[] {
+  const tokens = tokensOf(source, language);
+  const holdings = holdingsOf(tokens, language);
+  return numbersIn(tokens).filter((token) => {
+    const at = tokens.indexOf(token);
+    const given = tokens[at - 1]?.text === '=' ? tokens[at - 2]?.text : undefined;
+    return !isInLoopHead(tokens, at) && (given === undefined || holdings.get(given) !== 'pin');
+  });
 }
 
 const numbersIn = (tokens: readonly Token[]): readonly Token[] =>

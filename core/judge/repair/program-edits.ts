@@ -10,6 +10,7 @@ import { otherNames } from './alike-names';
 import { askedNumbers } from './asked-numbers';
 import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
+import { definedNumbers } from './defined-numbers';
 import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
@@ -236,6 +237,14 @@ export function programCandidates(
           ),
         );
   });
+  for (const token of definedNumbers(program.source)) {
+    const number = Number(token.text);
+    // Each name is that of another part: a pin that has one already is none for a second one.
+    for (const pin of wishes.used.includes(number) ? wishes.pins : [])
+      if (!wishes.used.includes(pin)) found.push(write(token, String(pin), cost.pinNumber));
+    for (const time of number < SOON ? [] : wishes.milliseconds)
+      if (time !== number) found.push(write(token, String(time), cost.number));
+  }
   for (const { token, by } of [...placesAsPins(tokens), ...widenings(tokens, wishes.overflowingLines)])
     found.push(write(token, by, cost.repair));
   for (const { token, by } of mappedEnds(tokens, wishes.asked)) found.push(write(token, by, cost.number));

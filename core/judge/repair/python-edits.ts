@@ -28,7 +28,10 @@ export function pythonCandidates(
   make: Make,
 ): readonly Candidate[] {
   const { lines } = pythonLines(source);
-  const names = wishes.pins.flatMap((number) => board.pins.find((pin) => pin.number === number)?.name ?? []);
+  // Each name is that of another part: a pin that has one already is none for a second one.
+  const names = wishes.pins
+    .filter((number) => !wishes.used.includes(number))
+    .flatMap((number) => board.pins.find((pin) => pin.number === number)?.name ?? []);
   const forgotten = namesForgotten(lines).map(({ name, head, space }) => {
     const { line, endColumn } = head;
     const place = { line, column: endColumn, length: 0 };
@@ -129,7 +132,7 @@ function exchanged(
   const seconds = isTime ? wishes.milliseconds.map((time) => time / 1000) : [];
   return [
     ...(word === undefined ? [] : [change(word, cost.word)]),
-    ...(isPin ? names.filter((name) => name !== token.text).map((name) => change(name, cost.pinNumber)) : []),
+    ...(isPin ? names.map((name) => change(name, cost.pinNumber)) : []),
     ...seconds.filter((time) => time !== Number(token.text)).map((time) => change(String(time), cost.number)),
   ];
 }

@@ -20,6 +20,8 @@ const PAIRS = [
 const NEARLY_WHOLE = 0.03;
 /** By how much what is wanted has to differ from what was found, and by how much it may. */
 const [LEAST, MOST] = [1.15, 200];
+/** Whole numbers below which a count is meant, and no time. */
+const LEAST_SCALED = 5;
 /** Numbers that are tried. */
 const MOST_TRIED = 24;
 
@@ -50,7 +52,11 @@ export function scaledNumbers(
   return tokens
     .flatMap((token, index) => {
       const amount = Number(token.text);
-      if (token.kind !== 'number' || !(amount > 1 || /\./.test(token.text)) || isFixed(tokens, index))
+      if (
+        token.kind !== 'number' ||
+        !(amount >= LEAST_SCALED || /\./.test(token.text)) ||
+        isFixed(tokens, index)
+      )
         return [];
       const isOpen = mayBeFraction(tokens, index, holdings, language);
       return ratios.flatMap((ratio) => {

@@ -4,6 +4,7 @@ import { kindOf } from '../../parts';
 import { pausesOf, printsOf } from '../../expectations';
 import { referencePins, watchedOwnPin, type Exercise } from '../../formats/exercise';
 import type { Build } from '../build';
+import { isOnBus } from '../compare';
 import type { PinDrive } from '../../electrics/bench';
 import type { Examination } from '../examine';
 import { pinsBehind } from './pins-behind';
@@ -84,7 +85,7 @@ export function wishesOf(
   const number = (pin: string): number | undefined =>
     exercise.board.pins.find((known) => known.name === pin)?.number;
   const wired = wiring.parts.flatMap((part) =>
-    part.legs.flatMap(({ at }) => (at?.type === 'pin' ? [number(at.pin)] : [])),
+    part.legs.flatMap(({ at }) => (at?.type === 'pin' && !isOnBus(circuit, at.pin) ? [number(at.pin)] : [])),
   );
   const wanted = referencePins(exercise)
     .filter((pin) => !exercise.pinFreedom.has(pin))

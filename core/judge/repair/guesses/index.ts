@@ -6,10 +6,12 @@ import type { Guess } from './guess';
 import { statementsLeftOut } from './left-out';
 import { exchangedLines, removedLines } from './lines';
 import { statementsMissing, type Lacking } from './missing';
-import { countersAsked, flagsBeside } from './never-changed';
-import { numbersIn, otherNumbers } from './numbers';
+import { moduleCallsMissing } from './module-calls';
+import { begunEachRound, countersAsked, countersSetBack, flagsBeside, flagsToo } from './never-changed';
+import { limitsIn, otherNumbers } from './numbers';
+import { textsAsAsked } from './texts';
 import { timersBegun } from './timers';
-import { levelsTurned, numbersExchanged } from './turned-round';
+import { flagsToggled, levelsTurned, numbersExchanged, printsScaled } from './turned-round';
 import { exchangedValues, otherWords } from './words';
 
 /**
@@ -27,7 +29,10 @@ export function guessesAt(
   return [
     ...otherWords(form),
     ...exchangedValues(form),
-    ...otherNumbers(form, numbersIn(formOf(asked, language))),
+    ...otherNumbers(form, limitsIn(formOf(asked, language))),
+    ...flagsToo(form),
+    ...countersSetBack(form),
+    ...printsScaled(form),
     ...statementsLeftOut(form, lacking),
     ...exchangedLines(form),
     ...removedLines(form),
@@ -49,6 +54,10 @@ export function spokenForAt(
   const wanted = formOf(asked, language);
   return [
     ...timersBegun(form),
+    ...moduleCallsMissing(form, wanted),
+    ...textsAsAsked(form, wanted),
+    ...flagsToggled(form),
+    ...begunEachRound(form),
     ...countersAsked(form),
     ...flagsBeside(form),
     ...levelsTurned(form),

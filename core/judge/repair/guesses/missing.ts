@@ -110,7 +110,13 @@ function ofUnusedValues(form: Form, { unset }: Lacking): readonly Guess[] {
 }
 
 /** Whether what a program keeps may be the length of a pause, or what is written to a pin: a number that nothing asks for. */
-const mayBeWaitedFor = (name: string, { blocks, holdings }: Form): boolean =>
+const mayBeWaitedFor = (name: string, { tokens, blocks, holdings }: Form): boolean =>
+  !tokens.some(
+    ({ text }, index) =>
+      text === name &&
+      !/^(?:[-+*/]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? '') &&
+      !/^(?:\+\+|--)$/.test(tokens[index - 1]?.text ?? ''),
+  ) &&
   !/^(?:truth|pin|moment|text|object|list)$/.test(holdings.get(name) ?? '') &&
   !blocks.some(
     ({ head, headTokens }) =>

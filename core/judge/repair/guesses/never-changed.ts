@@ -4,7 +4,7 @@ import type { Block, Form } from './form';
 import { putIn, type Guess } from './guess';
 import { end } from './places';
 
-const COST = 1.68;
+const [COST, ALSO_ASKED] = [1.68, 1.87];
 const COMPARES = /^(?:[<>]=?|==)$/;
 
 /**
@@ -89,10 +89,93 @@ function setBackIn(name: string, block: Block, form: Form): readonly Guess[] {
   return [...(last ? [putIn(form, last, statement, COST)] : []), putIn(form, block, statement, COST)];
 }
 
+/** Variables that begin anew with a number in every round though the rounds change them: left as they are. */
+export function begunEachRound(form: Form): readonly Guess[] {
+  const rounds = form.blocks.filter(
+    ({ head, headTokens, opens }) =>
+      opens !== undefined &&
+      (form.language === 'python'
+        ? head === 'loop' && headTokens[0]?.text === 'while'
+        : head === 'function' && headTokens[0]?.text === 'loop'),
+  );
+  return rounds.flatMap(({ statements, closes }) =>
+    statements.flatMap(({ text, first, last }): readonly Guess[] => {
+      const [, name] = /^(\w+) = (?:\d[\d.]*|true|false|True|False);?$/.exec(text) ?? [];
+      const isChanged = form.tokens.some(
+        (token, index) =>
+          token.text === name &&
+          token.line > last.line &&
+          closes !== undefined &&
+          token.line <= closes.line &&
+          /^(?:\+\+|--|[-+]?=)$/.test(form.tokens[index + 1]?.text ?? ''),
+      );
+      return name !== undefined && isChanged
+        ? [
+            {
+              edits: [
+                { line: first.line, column: first.column, length: last.endColumn - first.column, by: '' },
+              ],
+              text: `Remove ${text} from line ${first.line}.`,
+              cost: COST,
+            },
+          ]
+        : [];
+    }),
+  );
+}
+
+/** Variables in which a program remembers a yes or a no, other than what it has just read. */
+const flagsIn = ({ tokens, holdings }: Form): readonly string[] =>
+  [...holdings].flatMap(([name, held]) => {
+    const isRemembered = tokens.some(
+      ({ text }, index) =>
+        text === name &&
+        tokens[index + 1]?.text === '=' &&
+        (/^(?:true|false|True|False)$/.test(tokens[index + 2]?.text ?? '') ||
+          (/^(?:!|not)$/.test(tokens[index + 2]?.text ?? '') && tokens[index + 3]?.text === name)),
+    );
+    return held === 'truth' && isRemembered ? [name] : [];
+  });
+
+/** Questions with one more that has to be met: `&& !isRunning`. */
+export function flagsToo(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  const flags = flagsIn(form);
+  const [joint, not] = language === 'python' ? ['and', 'not '] : ['&&', '!'];
+  return form.blocks
+    .filter(({ head, opens }) => head === 'if' && opens)
+    .flatMap(({ opens, headTokens }) => {
+      const last = tokens[tokens.indexOf(opens!) - (language === 'python' ? 1 : 2)];
+      if (!last) return [];
+      return flags
+        .filter((flag) => !headTokens.some(({ text }) => text === flag))
+        .flatMap((flag) =>
+          [`${not}${flag}`, flag].map((clause) => ({
+            edits: [{ line: last.line, column: last.endColumn, length: 0, by: ` ${joint} ${clause}` }],
+            text: `Add ${joint} ${clause} in line ${last.line}, right after ${last.text}.`,
+            cost: ALSO_ASKED,
+          })),
+        );
+    });
+}
+
+/** Counters that nothing sets back, set back in each block that belongs to a question. */
+export function countersSetBack(form: Form): readonly Guess[] {
+  return [...form.holdings].flatMap(([name, held]) => {
+    if (!isNumber(held)) return [];
+    const { given, isCounted } = changesOf(name, form);
+    const [first, more] = given;
+    if (!isCounted || first === undefined || more !== undefined || given.length > 1) return [];
+    return form.blocks
+      .filter(({ head, opens, statements }) => head === 'if' && opens && statements.length > 0)
+      .map((block) => putIn(form, block, `${name} = ${first}${end(form)}`, ALSO_ASKED));
+  });
+}
+
 /** `if (isWarm)`: a question that asks for one variable alone, with each other one that is a yes or a no beside it. */
 export function flagsBeside(form: Form): readonly Guess[] {
-  const { tokens, language, holdings } = form;
-  const flags = [...holdings].flatMap(([name, held]) => (held === 'truth' ? [name] : []));
+  const { tokens, language } = form;
+  const flags = flagsIn(form);
   const joints = language === 'python' ? ['or', 'and'] : ['||', '&&'];
   return form.blocks
     .filter(({ head, opens }) => head === 'if' && opens)

@@ -9,6 +9,8 @@ const ENDS = ['255', '1023', '1024', '180', '100', '65535', '4095'];
 const [NEARLY_ASKED, SLIGHTLY, CLEARLY, OF_ASKED, OF_SCALE] = [1.85, 1.88, 1.9, 1.92, 1.95];
 /** Numbers below which one more or less is likelier than a digit too many. */
 const FEW = 10;
+/** Numbers from which on one more or less makes no difference that anybody sees. */
+const SMALL = 20;
 /** Numbers that are tried in a program; one with more is not mended by trying. */
 const MOST = 240;
 
@@ -28,7 +30,9 @@ export function otherNumbers(
     const isOpen = mayBeFraction(tokens, index, holdings, language);
     const others: (readonly [string, number])[] = [
       ...missing.map((by) => [by, areNearlySame(token.text, by) ? NEARLY_ASKED : OF_ASKED] as const),
-      ...besides(token).map((by) => [by, isCount ? SLIGHTLY : CLEARLY] as const),
+      ...(Number(token.text) < SMALL ? besides(token) : []).map(
+        (by) => [by, isCount ? SLIGHTLY : CLEARLY] as const,
+      ),
       ...tenfold(token, language).map((by) => [by, isCount ? CLEARLY : SLIGHTLY] as const),
       ...(Number(token.text) >= 10 ? ENDS.map((by) => [by, OF_SCALE] as const) : []),
     ];
@@ -49,7 +53,7 @@ export const isFixed = (tokens: readonly Token[], index: number): boolean =>
   isInCall(tokens, index, /^begin$/) ||
   // `LiquidCrystal_I2C lcd(0x27, 16, 2)`
   tokens
-    .slice(Math.max(0, index - 6), index)
+    .slice(Math.max(0, index - 8), index)
     .some(
       ({ text }, at, before) =>
         text === '(' && before[at - 1]?.kind === 'word' && /^[A-Z]\w*_/.test(before[at - 2]?.text ?? ''),
@@ -60,6 +64,17 @@ export const areNearlySame = (one: string, other: string): boolean => {
   const [short, long] = one.length < other.length ? [one, other] : [other, one];
   return long.startsWith(short.slice(0, Math.max(1, long.length - 1))) && long.length - short.length < 2;
 };
+
+/** The numbers of a program that are no pins, each once. */
+export const limitsIn = ({ tokens, holdings }: Form): readonly string[] => [
+  ...new Set(
+    tokens.flatMap(({ kind, text }, index) => {
+      const name = tokens[index - 1]?.text === '=' ? tokens[index - 2]?.text : undefined;
+      const isPin = name !== undefined && holdings.get(name) === 'pin';
+      return kind === 'number' && !isPin ? [text] : [];
+    }),
+  ),
+];
 
 /** The numbers of a program, each once. */
 export const numbersIn = ({ tokens }: Form): readonly string[] => [

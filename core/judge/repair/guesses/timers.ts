@@ -50,7 +50,7 @@ function withTheirFlags({ name, clock, beside }: Timer, form: Form): readonly Gu
     .flatMap((block) =>
       block.statements
         .filter(({ text }) =>
-          beside.some((flag) => new RegExp(`^${flag} = (?:true|True|HIGH|1)\\b`).test(text)),
+          beside.some((flag) => new RegExp(`^${flag} = (?!false|False|LOW|0)`).test(text)),
         )
         .filter(() => !block.statements.some(({ text }) => text.startsWith(`${name} =`)))
         .map((one) => putIn(form, one, statement, COST)),

@@ -75,3 +75,46 @@ export function numbersExchanged({ tokens }: Form): readonly Guess[] {
     ),
   );
 }
+
+/** A yes or a no that is given, turned round instead: `on = !on` of `on = true`. */
+export function flagsToggled({ blocks, language, holdings }: Form): readonly Guess[] {
+  return blocks
+    .filter(
+      ({ opens, head, headTokens }) => opens && !(head === 'function' && headTokens[0]?.text === 'setup'),
+    )
+    .flatMap(({ statements }) =>
+      statements.flatMap(({ text, first }): readonly Guess[] => {
+        const [, name, value] = /^(\w+) = (true|false|True|False);?$/.exec(text) ?? [];
+        if (name === undefined || value === undefined || holdings.get(name) !== 'truth') return [];
+        const by = `${name} = ${language === 'python' ? 'not ' : '!'}${name}`;
+        const length = `${name} = ${value}`.length;
+        return [
+          {
+            edits: [{ line: first.line, column: first.column, length, by }],
+            text: `Write ${by} instead of ${name} = ${value} in line ${first.line}.`,
+            cost: NUMBERS,
+          },
+        ];
+      }),
+    );
+}
+
+const SCALES = ['/ 10', '/ 100', '/ 1000'];
+const SCALED = 1.86;
+
+/** A number that is shown as it is, in tens, hundreds or thousands. */
+export function printsScaled({ tokens, language }: Form): readonly Guess[] {
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [call, open, close] = [tokens[index - 2], tokens[index - 1], tokens[index + 1]];
+    const isShown = /^(?:print|println)$/.test(call?.text ?? '') && open?.text === '(' && close?.text === ')';
+    if (!isShown || token.kind !== 'word') return [];
+    return SCALES.map((scale) => {
+      const by = `${token.text} ${language === 'python' ? scale.replace('/', '//') : scale}`;
+      return {
+        edits: [replaced(token, by)],
+        text: `Write ${by} instead of ${token.text} in line ${token.line}.`,
+        cost: SCALED,
+      };
+    });
+  });
+}

@@ -2,6 +2,7 @@ import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import type { Form } from './form';
 import type { Guess } from './guess';
+import { isFixed } from './numbers';
 
 /** Words by themselves: a function of a program may be called `toString`. */
 const mapped = (
@@ -48,6 +49,7 @@ const SIGNS: ReadonlyMap<string, readonly string[]> = mapped({
 });
 const PYTHON_WORDS: ReadonlyMap<string, readonly string[]> = mapped({ and: ['or'], or: ['and'] });
 const COST = 1.9;
+const WORDS_OF_BOARD = /^(?:INPUT|OUTPUT|INPUT_PULLUP|HIGH|LOW)$/;
 
 /** Functions, modes and signs, each with what stands for it by mistake. */
 export function otherWords({ tokens, language }: Form): readonly Guess[] {
@@ -56,13 +58,17 @@ export function otherWords({ tokens, language }: Form): readonly Guess[] {
     const isCall = tokens[index + 1]?.text === '(';
     const isCpp = language === 'cpp';
     const others = [
-      ...(isCpp && isCall ? (FUNCTIONS.get(text) ?? []) : []),
+      ...(isCpp && isCall && !isOfModule(tokens, index) ? (FUNCTIONS.get(text) ?? []) : []),
       ...((isCpp ? MODES : PYTHON_WORDS).get(text) ?? []),
       ...(token.kind === 'punctuation' && isBetween(tokens, index) ? (SIGNS.get(text) ?? []) : []),
     ];
     return [...others.map((by) => written(token, by)), ...minusBefore(tokens, index)];
   });
 }
+
+/** Whether what is called belongs to an object other than the serial line: a display has no println. */
+const isOfModule = (tokens: readonly Token[], index: number): boolean =>
+  tokens[index - 1]?.text === '.' && tokens[index - 2]?.text !== 'Serial';
 
 /** Whether a sign has something before it: `a - b`, and not `= -b`. */
 const isBetween = (tokens: readonly Token[], index: number): boolean => {
@@ -102,12 +108,15 @@ export function exchangedValues({ tokens }: Form): readonly Guess[] {
       token.text === '(' && tokens[index - 1]?.kind === 'word' ? closing(tokens, index, '(', ')') : undefined;
     if (close === undefined) return [];
     const inside = tokens.slice(index + 1, close);
+    if (inside.some((_, at) => isFixed(tokens, index + 1 + at))) return [];
     const plain = inside.every(({ kind, text }) => kind === 'word' || kind === 'number' || text === ',');
     const values = inside.filter(({ text }) => text !== ',');
     if (!plain || values.length < 2 || values.length > 5) return [];
     return values.slice(1).flatMap((other, at) => {
       const one = values[at]!;
-      if (one.text === other.text || one.line !== other.line) return [];
+      // A mode or a level is told from a pin by its capitals.
+      const isTold = WORDS_OF_BOARD.test(one.text) !== WORDS_OF_BOARD.test(other.text);
+      if (one.text === other.text || one.line !== other.line || isTold) return [];
       return [
         {
           edits: [written(other, one.text).edits[0]!, written(one, other.text).edits[0]!],

@@ -1,0 +1,91 @@
+import type { Token } from '../../../program/token';
+import type { Form } from './form';
+import { putIn, type Guess } from './guess';
+
+const COST = 1.6;
+
+/** A call of a method of a module: `lcd.setCursor(0, 0);`. */
+interface Call {
+  readonly object: string;
+  readonly method: string;
+  /** From the point to the end of the statement. */
+  readonly rest: string;
+  readonly first: Token;
+}
+
+/**
+ * What the exercise's own program asks of its module and this one asks of its own nowhere: at the beginning of setup, or
+ * before the first thing that a block shows, as the exercise has it.
+ */
+export function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
+  if (form.language === 'python') return [];
+  return modulesIn(form).flatMap(({ type, name }): readonly Guess[] => {
+    const other = modulesIn(asked).find((module) => module.type === type);
+    if (!other) return [];
+    const [own, wanted] = [callsOf(name, form), callsOf(other.name, asked)];
+    const has = new Set(own.map(({ method }) => method));
+    const missing = wanted.filter(
+      ({ method }, index) => !has.has(method) && wanted.findIndex((one) => one.method === method) === index,
+    );
+    return missing.flatMap(({ method, rest, first }) => {
+      const statement = `${name}.${method}${rest}`;
+      const isOnce = isInSetup(first, asked);
+      const setup = form.blocks.find(
+        ({ head, headTokens }) => head === 'function' && headTokens[0]?.text === 'setup',
+      );
+      if (isOnce)
+        return setup
+          ? [
+              putIn(form, setup.statements.at(-1) ?? setup, statement, COST),
+              putIn(form, setup, statement, COST),
+            ]
+          : [];
+      return firstCallsIn(name, own, form).map(({ first: { line, column } }) => ({
+        edits: [{ line, column, length: 0, by: `${statement} ` }],
+        text: `Add ${statement} before line ${line}.`,
+        cost: COST,
+      }));
+    });
+  });
+}
+
+/** Modules that a program makes an object of: `LiquidCrystal_I2C lcd(0x27, 16, 2);`, `Servo arm;`. */
+function modulesIn({ tokens }: Form): readonly { readonly type: string; readonly name: string }[] {
+  return tokens.flatMap(({ kind, text }, index) => {
+    const [name, after] = [tokens[index + 1], tokens[index + 2]?.text ?? ''];
+    const isMade =
+      kind === 'word' && /^[A-Z]\w+$/.test(text) && name?.kind === 'word' && /^[(;]$/.test(after);
+    return isMade && text !== 'String' ? [{ type: text, name: name.text }] : [];
+  });
+}
+
+function callsOf(object: string, { tokens, source }: Form): readonly Call[] {
+  return tokens.flatMap((first, index): readonly Call[] => {
+    const [point, method, open] = tokens.slice(index + 1, index + 4);
+    if (first.text !== object || point?.text !== '.' || open?.text !== '(' || !method) return [];
+    const stop = tokens.find(({ text }, at) => at > index && text === ';');
+    if (stop?.line !== first.line) return [];
+    const rest = (source.split('\n')[first.line - 1] ?? '').slice(open.column - 1, stop.endColumn - 1);
+    return [{ object, method: method.text, rest, first }];
+  });
+}
+
+const isInSetup = ({ line }: Token, { blocks }: Form): boolean =>
+  blocks.some(
+    ({ head, headTokens, opens, closes }) =>
+      head === 'function' &&
+      headTokens[0]?.text === 'setup' &&
+      opens !== undefined &&
+      closes !== undefined &&
+      line >= opens.line &&
+      line <= closes.line,
+  );
+
+/** The first of the calls that show something in each block that has some. */
+function firstCallsIn(object: string, calls: readonly Call[], { blocks }: Form): readonly Call[] {
+  const shows = calls.filter(({ method }) => /^(?:print|write)/.test(method));
+  return blocks.flatMap(({ statements }) => {
+    const first = statements.find(({ text }) => new RegExp(`^${object}\\.(?:print|write)`).test(text));
+    return shows.filter((call) => call.first === first?.first);
+  });
+}
