@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { shippedBoards } from '../../boards';
 import { grammars } from '../../testing/beacon';
 import { compileProgram } from '../index';
+import { applyTextEdit } from '../problem';
 
 const problems = (...lines: string[]) =>
   compileProgram(`${lines.join('\n')}\n`, shippedBoards.get('python-3v3')!, grammars).problems;
@@ -50,5 +51,34 @@ describe('a module that only other boards have', () => {
   test('leaves out what nobody knows', () => {
     const [first] = problems('import octopus', 'print(1)');
     expect(first).toMatchObject({ code: 'syntax-other', line: 1 });
+  });
+});
+
+describe('a name that is used and not imported', () => {
+  const repaired = (...lines: string[]): string | undefined => {
+    const source = `${lines.join('\n')}\n`;
+    const [first] = problems(...lines);
+    return first?.repair?.edits.reduce(
+      (text, edit) => ('replace' in edit ? applyTextEdit(text, edit.replace) : text),
+      source,
+    );
+  };
+  const from = 'from digitalio import DigitalInOut';
+
+  test('joins the others of its module', () => {
+    const [first] = problems('import board', from, 'key = DigitalInOut(board.D4)', 'key.pull = Pull.UP');
+    expect(first).toMatchObject({
+      code: 'name-unknown',
+      line: 4,
+      repair: { text: 'Add Pull to what is imported in line 2.' },
+    });
+    expect(repaired('import board', from, 'key = DigitalInOut(board.D4)', 'key.pull = Pull.UP')).toBe(
+      `import board\n${from}, Pull\nkey = DigitalInOut(board.D4)\nkey.pull = Pull.UP\n`,
+    );
+  });
+
+  test('is written with its module, which is imported too where it is not', () => {
+    expect(repaired('import time', 'sleep(1)')).toBe('import time\ntime.sleep(1)\n');
+    expect(repaired('print(1)', 'sleep(1)')).toBe('import time\nprint(1)\ntime.sleep(1)\n');
   });
 });

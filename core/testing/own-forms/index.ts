@@ -1,8 +1,9 @@
 import { formsInCpp } from './in-cpp';
 import { formsInPython } from './in-python';
+import { formsInRounds } from './in-rounds';
 import type { OwnForm } from './own-form';
 
-export const ownForms: readonly OwnForm[] = [...formsInCpp, ...formsInPython];
+export const ownForms: readonly OwnForm[] = [...formsInCpp, ...formsInPython, ...formsInRounds];
 export { mutantsOf, type Mutant } from './mutants';
 export { withRepairs } from './repairs';
 export type { OwnForm } from './own-form';

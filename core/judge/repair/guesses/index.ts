@@ -7,7 +7,14 @@ import { statementsLeftOut } from './left-out';
 import { exchangedLines, removedLines } from './lines';
 import { statementsMissing, type Lacking } from './missing';
 import { moduleCallsMissing } from './module-calls';
-import { begunEachRound, countersAsked, countersSetBack, flagsBeside, flagsToo } from './never-changed';
+import {
+  begunEachRound,
+  countersAsked,
+  countersSetBack,
+  flagsBeside,
+  flagsToo,
+  readingsLeftOut,
+} from './never-changed';
 import { limitsIn, otherNumbers } from './numbers';
 import { textsAsAsked } from './texts';
 import { timersBegun } from './timers';
@@ -58,6 +65,7 @@ export function spokenForAt(
     ...textsAsAsked(form, wanted),
     ...flagsToggled(form),
     ...begunEachRound(form),
+    ...readingsLeftOut(form),
     ...countersAsked(form),
     ...flagsBeside(form),
     ...levelsTurned(form),

@@ -124,6 +124,41 @@ export function begunEachRound(form: Form): readonly Guess[] {
   );
 }
 
+/** Variables that are asked for and that nothing sets, read from a pin that nothing else is done with. */
+export function readingsLeftOut(form: Form): readonly Guess[] {
+  const { tokens, language, blocks } = form;
+  if (language === 'python') return [];
+  const uses = (name: string) => tokens.filter(({ text }) => text === name).length;
+  const isSet = (name: string): boolean =>
+    tokens.some(
+      ({ text }, index) => text === name && /^(?:[-+*/]?=|\+\+|--)$/.test(tokens[index + 1]?.text ?? ''),
+    );
+  const unset = tokens.flatMap(({ kind, text }, index) => {
+    const [type, after] = [tokens[index - 1], tokens[index + 1]?.text ?? ''];
+    const isDeclared =
+      kind === 'word' && /^(?:int|long|float|bool|boolean)$/.test(type?.text ?? '') && /^[;,]$/.test(after);
+    return isDeclared && uses(text) > 1 && !isSet(text) ? [text] : [];
+  });
+  // A pin that has a name, and is used no more than to be set up.
+  const idle = tokens.flatMap(({ kind, text }, index) => {
+    const isNamed = kind === 'word' && tokens[index + 1]?.text === '=' && tokens[index - 1]?.text === 'int';
+    const value = tokens[index + 2];
+    const isPin = value?.kind === 'number' || /^A\d$/.test(value?.text ?? '');
+    const others = tokens.filter(
+      (token, at) => token.text === text && at !== index && tokens[at - 2]?.text !== 'pinMode',
+    );
+    return isNamed && isPin && others.length === 0 ? [text] : [];
+  });
+  const loop = blocks.find(({ head, headTokens }) => head === 'function' && headTokens[0]?.text === 'loop');
+  return loop
+    ? unset.flatMap((name) =>
+        idle.flatMap((pin) =>
+          ['analogRead', 'digitalRead'].map((read) => putIn(form, loop, `${name} = ${read}(${pin});`, COST)),
+        ),
+      )
+    : [];
+}
+
 /** Variables in which a program remembers a yes or a no, other than what it has just read. */
 const flagsIn = ({ tokens, holdings }: Form): readonly string[] =>
   [...holdings].flatMap(([name, held]) => {

@@ -33,7 +33,7 @@ export function otherNumbers(
       ...(Number(token.text) < SMALL ? besides(token) : []).map(
         (by) => [by, isCount ? SLIGHTLY : CLEARLY] as const,
       ),
-      ...tenfold(token, language).map((by) => [by, isCount ? CLEARLY : SLIGHTLY] as const),
+      ...tenfold(token, isOpen).map((by) => [by, isCount ? CLEARLY : SLIGHTLY] as const),
       ...(Number(token.text) >= 10 ? ENDS.map((by) => [by, OF_SCALE] as const) : []),
     ];
     const seen = new Set([token.text]);
@@ -81,16 +81,17 @@ export const numbersIn = ({ tokens }: Form): readonly string[] => [
   ...new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [text] : []))),
 ];
 
-function tenfold({ text }: Token, language: Form['language']): readonly string[] {
+/** `isOpen`: whether a number with a point may stand there. */
+function tenfold({ text }: Token, isOpen: boolean): readonly string[] {
   const value = Number(text);
   if (!(value > 0)) return [];
   const isWhole = /^\d+$/.test(text);
-  const shares = [10, 100].map((by) => value / by).filter((share) => !isWhole || Number.isInteger(share));
+  const shares = [10, 100].map((by) => value / by).filter((share) => isOpen || Number.isInteger(share));
   const times = [10, 100].map((by) => value * by);
   return [times[0]!, ...shares.slice(0, 1), times[1]!, ...shares.slice(1)]
     .filter((number) => number > 0 && number < 1e6)
     .map((number) => shortest(number))
-    .filter((by) => language === 'python' || isWhole === /^\d+$/.test(by));
+    .filter((by) => isOpen || isWhole === /^\d+$/.test(by));
 }
 
 const besides = ({ text }: Token): readonly string[] =>

@@ -273,3 +273,33 @@ describe('a text that is compared with what is none', () => {
     expect(problems.filter(({ code }) => code === 'always-true')).toEqual([]);
   });
 });
+
+describe('a pin whose name is given to what it is to give', () => {
+  const mended = (line: string): string | undefined => {
+    const source = HEAD + forEver(line);
+    const [first] = compileProgram(source, shippedBoards.get('python-3v3')!, grammars).problems.filter(
+      ({ code }) => code === 'no-effect',
+    );
+    const edit = first?.repair?.edits[0];
+    return edit && 'replace' in edit
+      ? applyTextEdit(source, edit.replace).split('\n').at(-1)!.trim()
+      : undefined;
+  };
+  test.each([
+    ['lamp = True', 'lamp.value = True'],
+    ['lamp = 0', 'lamp.value = False'],
+    ['lamp = 1', 'lamp.value = True'],
+    ['lamp = not lamp', 'lamp.value = not lamp.value'],
+    ['lamp = not button.value', 'lamp.value = not button.value'],
+    ['lamp = knob.value > 3000', 'lamp.value = knob.value > 3000'],
+  ])('%s', (line, expected) => {
+    expect(mended(line)).toBe(expected);
+  });
+
+  test.each(['count = 1', 'lamp = digitalio.DigitalInOut(board.D12)', 'lamp = other', 'last = not last'])(
+    'and no other: %s',
+    (line) => {
+      expect(mended(line)).toBeUndefined();
+    },
+  );
+});

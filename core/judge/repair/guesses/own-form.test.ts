@@ -1,0 +1,170 @@
+import { describe, expect, test } from 'vitest';
+import { spokenForAt, guessesAt } from '.';
+import type { Language } from '../../../program';
+import { applyTextEdit } from '../../../program/problem';
+
+const NOTHING = { unset: [], milliseconds: [] };
+/** What a program may become by one change, without the space at the ends of lines. */
+const made = (source: string, language: Language, asked = ''): readonly string[] =>
+  [...spokenForAt(source, language, asked, NOTHING), ...guessesAt(source, language, asked, NOTHING)].map(
+    ({ edits }) => edits.reduce(applyTextEdit, source).replace(/[ \t]+$/gm, ''),
+  );
+const loop = (...lines: readonly string[]): string =>
+  `int n = 0;\nbool on = false;\nbool other = true;\nunsigned long since = 0;\nvoid loop() {\n${lines.map((line) => `  ${line}\n`).join('')}}\n`;
+const python = (...lines: readonly string[]): string =>
+  `n = 0\non = False\nsince = 0\nwhile True:\n${lines.map((line) => `    ${line}\n`).join('')}`;
+
+/** A right program, and what was slipped in it: the right one is among what it may become. */
+type Slip = readonly [what: string, right: string, was: string, by: string];
+
+describe('a slip is among what is tried', () => {
+  test.each<Slip>([
+    ['never counted', loop('n++;', 'if (n >= 5) {', '  n = 0;', '}'), '  n++;\n', ''],
+    ['never set back', loop('n++;', 'if (n >= 5) {', '  show();', '  n = 0;', '}'), '    n = 0;\n', ''],
+    ['set to a level that is to be toggled', loop('if (down()) {', '  on = !on;', '}'), '!on', 'true'],
+    ['one of two questions', loop('if (on || other) {', '  on = true;', '}'), ' || other', ''],
+    [
+      'a question too few',
+      loop('if (n > 3 && !on) {', '  on = true;', '  other = !other;', '}'),
+      ' && !on',
+      '',
+    ],
+    [
+      'a time that begins with its flag',
+      loop(
+        'if (down()) {',
+        '  on = true;',
+        '  since = millis();',
+        '}',
+        'if (on && millis() - since > 900) {',
+        '}',
+      ),
+      '    since = millis();\n',
+      '',
+    ],
+    [
+      'a number for a time',
+      loop('if (down()) {', '  since = millis();', '}', 'if (millis() - since > 900) {', '}'),
+      'since = millis()',
+      'since = 0',
+    ],
+    ['begun anew each round', loop('n++;'), 'void loop() {\n', 'void loop() {\n  n = 0;\n'],
+    ['a number in tens', loop('Serial.println(n / 10);'), 'n / 10', 'n'],
+    [
+      'a type too narrow',
+      'float volts;\nvoid loop() {\n  volts = n * 5.0 / 1023;\n}\n',
+      'float volts',
+      'int volts',
+    ],
+    [
+      'a reading left out',
+      'int level;\nint sensor = A2;\nvoid loop() {\n  level = analogRead(sensor);\n  if (level > 5) {\n    show();\n  }\n}\n',
+      '\n  level = analogRead(sensor);',
+      '',
+    ],
+  ])('in C++: %s', (_, right, was, by) => {
+    const slipped = right.replace(was, by);
+    expect(slipped).not.toBe(right);
+    const plain = (text: string): string => text.replace(/\s+/g, ' ').trim();
+    expect(made(slipped, 'cpp').map(plain)).toContain(plain(right));
+  });
+
+  test.each<Slip>([
+    ['never counted', python('n += 1', 'if n >= 5:', '    n = 0'), '    n += 1\n', ''],
+    ['never set back', python('n += 1', 'if n >= 5:', '    show()', '    n = 0'), '        n = 0\n', ''],
+    ['toggled', python('if down():', '    on = not on'), 'not on', 'True'],
+    [
+      'a time that begins with its flag',
+      python(
+        'if down():',
+        '    on = True',
+        '    since = time.monotonic()',
+        'if on and time.monotonic() - since > 2:',
+        '    stop()',
+      ),
+      '        since = time.monotonic()\n',
+      '',
+    ],
+    ['begun anew each round', python('n += 1'), 'while True:\n', 'while True:\n    n = 0\n'],
+  ])('in Python: %s', (_, right, was, by) => {
+    const slipped = right.replace(was, by);
+    expect(slipped).not.toBe(right);
+    const plain = (text: string): string => text.replace(/\n\s*\n/g, '\n').trim();
+    expect(made(slipped, 'python').map(plain)).toContain(plain(right));
+  });
+
+  test('both levels of an output are exchanged together, in either language', () => {
+    const cpp = 'void loop() {\n  digitalWrite(9, LOW);\n  delay(5);\n  digitalWrite(9, HIGH);\n}\n';
+    expect(made(cpp, 'cpp')).toContain(cpp.replace('LOW', '?').replace('HIGH', 'LOW').replace('?', 'HIGH'));
+    const py = (first: string, second: string): string =>
+      `while True:\n    led.value = ${first}\n    wait()\n    led.value = ${second}\n`;
+    expect(made(py('False', 'True'), 'python')).toContain(py('True', 'False'));
+  });
+
+  test('numbers of one variable are exchanged', () => {
+    const source = python('if on:', '    n = 80', 'else:', '    n = 20');
+    expect(made(source, 'python')).toContain(python('if on:', '    n = 20', 'else:', '    n = 80'));
+  });
+});
+
+describe('what only the exercise’s own program has', () => {
+  test('a term, bound to what it belongs to', () => {
+    expect(made('t = volts * 100;', 'cpp', 'c = (v - 0.5) * 100;')).toContain('t = (volts - 0.5) * 100;');
+    expect(made('t = volts + 1;', 'cpp', 'c = v + 1 - 0.5;')).toContain('t = volts - 0.5 + 1;');
+  });
+
+  test('a second limit', () => {
+    const own = 'void loop() {\n  if (warm > 30) {\n    on();\n  } else {\n    off();\n  }\n}\n';
+    const asked = 'void loop() {\n  if (c > 30) {\n    a();\n  } else if (c < 26) {\n    b();\n  }\n}\n';
+    expect(made(own, 'cpp', asked)).toContain(own.replace('else', 'else if (warm < 26)'));
+    const py = 'while True:\n    if warm > 30:\n        on()\n    else:\n        off()\n';
+    const pyAsked = 'while True:\n    if c > 30:\n        a()\n    elif c < 26:\n        b()\n';
+    expect(made(py, 'python', pyAsked)).toContain(py.replace('else', 'elif warm < 26'));
+  });
+
+  test('a text that is nearly the same, and no other', () => {
+    const asked = 'void loop() { lcd.print("Time "); lcd.print("ready"); }';
+    const texts = made('void loop() { show.print("Time: "); }', 'cpp', asked);
+    expect(texts).toContain('void loop() { show.print("Time "); }');
+    expect(texts.join()).not.toContain('ready');
+  });
+
+  const asked =
+    'LiquidCrystal_I2C lcd(0x27, 16, 2);\nvoid setup() {\n  lcd.init();\n  lcd.backlight();\n}\nvoid loop() {\n  lcd.setCursor(0, 0);\n  lcd.print(n);\n}\n';
+  test.each([
+    ['  display.init();\n', /void setup\(\) \{ display\.init\(\);|backlight\(\); display\.init\(\);/],
+    ['  display.backlight();\n', /init\(\); display\.backlight\(\);/],
+    ['  display.setCursor(0, 0);\n', /display\.setCursor\(0, 0\); display\.print\(n\);/],
+  ])('what a module is asked: %j', (line, expected) => {
+    const own = asked.replaceAll('lcd', 'display').replace(line, '');
+    expect(made(own, 'cpp', asked).some((text) => expected.test(text))).toBe(true);
+  });
+});
+
+describe('what cannot be meant is not tried', () => {
+  const all = (source: string, language: Language): string => made(source, language, '').join('\n');
+  test('no truth is waited for, and none is counted up', () => {
+    const source = python('on = button.value', 'if on:', '    show()');
+    expect(all(source, 'python')).not.toMatch(/sleep\(on\)|on \+= 1/);
+  });
+
+  test('no pin gets another number where its name is counted', () => {
+    const source =
+      'int led = 9;\nvoid setup() {\n  pinMode(led, OUTPUT);\n}\nvoid loop() {\n  digitalWrite(led, HIGH);\n}\n';
+    expect(all(source, 'cpp')).not.toMatch(/led\+\+|led = -led|led = !led/);
+  });
+
+  test('no address and no rate is another', () => {
+    const source = 'LiquidCrystal_I2C lcd(0x27, 16, 2);\nvoid setup() {\n  Serial.begin(9600);\n}\n';
+    const changed = [
+      ...spokenForAt(source, 'cpp', 'int a = 5;', NOTHING),
+      ...guessesAt(source, 'cpp', 'int a = 5;', NOTHING),
+    ];
+    expect(changed.filter(({ text }) => /^(?:Write|Exchange).*(?:0x27|9600|\b16\b)/.test(text))).toEqual([]);
+  });
+
+  test('lines that set things up may stand in any order', () => {
+    const source = 'void setup() {\n  pinMode(8, OUTPUT);\n  pinMode(9, OUTPUT);\n}\nvoid loop() {\n}\n';
+    expect(guessesAt(source, 'cpp', '', NOTHING).filter(({ text }) => text.startsWith('Move'))).toEqual([]);
+  });
+});
