@@ -9,7 +9,16 @@ import { nameSlot } from '../words/slots';
 import { capital } from '../words/words';
 import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
 import { isByItself } from './going-on';
-import { furthestOff, keepsRhythm, lateOf, rhythmIn, rhythmSchema, stopOf, timesSlot } from './in-rhythm';
+import {
+  furthestOff,
+  keepsRhythm,
+  lateOf,
+  phasesToBlame,
+  rhythmIn,
+  rhythmSchema,
+  stopOf,
+  timesSlot,
+} from './in-rhythm';
 import { absent, failedWith, passed, windowOf } from './outcome';
 
 const schema = z.strictObject({ buzzer: refSchema, rhythm: rhythmSchema, ...windowed });
@@ -91,7 +100,7 @@ export const beats: ExpectationDefinition<Beats> = {
         ),
       );
     }
-    const { phase, wanted } = furthestOff(rhythm, isLate ? [late.phase] : inner.length > 0 ? inner : phases);
+    const { phase, wanted } = furthestOff(rhythm, isLate ? [late.phase] : phasesToBlame(rhythm, phases));
     const found = phase.to - phase.from;
     return failedWith(
       summary,

@@ -120,6 +120,21 @@ export function lateOf(rhythm: readonly number[], phases: readonly Phase[]): Sta
     : undefined;
 }
 
+/**
+ * The phases of which one is off where a rhythm is not kept: the whole ones; where these are too few to be one round of it,
+ * those that the window cuts off and that are too long all the same.
+ */
+export function phasesToBlame(rhythm: readonly number[], phases: readonly Phase[]): readonly Phase[] {
+  const inner = phases.slice(1, -1);
+  if (inner.length >= rhythm.length) return inner;
+  const isTooLong = (phase: Phase): boolean => {
+    const longest = Math.max(...rhythm.filter((_, index) => (index % 2 === 0) === phase.on));
+    return length(phase) > longest + slackOf(longest, undefined);
+  };
+  const long = phases.filter(isTooLong);
+  return long.length > 0 ? long.slice(0, 1) : inner.length > 0 ? inner : phases;
+}
+
 /** A phase beside the time that it should last. */
 interface Timed {
   readonly phase: Phase;

@@ -19,6 +19,7 @@ import {
   furthestOff,
   keepsRhythm,
   lateOf,
+  phasesToBlame,
   rhythmIn,
   rhythmSchema,
   stopOf,
@@ -79,7 +80,7 @@ function checkRhythm(
   if (passes && !isLate && !(stop && isAlone(stop))) return passed(summary(view));
   if (passes && isLate) return failed(view, [timingOff(rhythm, [late.phase], view)]);
   if (stop) return failed(view, [stopped(stop, view)]);
-  return failed(view, [timingOff(rhythm, inner.length > 0 ? inner : phases, view)]);
+  return failed(view, [timingOff(rhythm, phasesToBlame(rhythm, phases), view)]);
 }
 
 /** That an LED has stopped. */

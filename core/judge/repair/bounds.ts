@@ -1,5 +1,5 @@
 /** What a search may take: about a second. */
-export const WHOLE = 8e8;
+export const WHOLE = 1e9;
 /** For two changes of a program: few of the many are what was meant. */
 export const OF_TWO_IN_PROGRAM = 2e8;
 /** For one change of a program that is the exercise's own but for several. */

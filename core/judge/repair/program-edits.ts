@@ -6,7 +6,6 @@ import type { Token } from '../../program/token';
 import { applyTextEdit } from '../../program/problem';
 import { howMany } from '../../words/words';
 import type { Candidate } from './candidate';
-import { otherNames } from './alike-names';
 import { askedNumbers } from './asked-numbers';
 import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
@@ -151,8 +150,6 @@ export function programCandidates(
   for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
     found.push(makeAll(edits, cost.again, text));
   const alone = (candidate: Candidate): Candidate => ({ ...candidate, isAlone: true });
-  for (const { token, by } of otherNames(program.source, program.language))
-    found.push(alone(write(token, by, cost.name)));
   for (const { edits, text, cost: amount } of programSpokenFor(program, wishes))
     found.push(alone(makeAll(edits, amount, text)));
   for (const { token, by } of listEntries(program.source, program.language))

@@ -63,6 +63,8 @@ function lackingIn({ source }: Program, { asked, silent, milliseconds }: Program
   const unset = silent
     .map((pin) => nameOfPin(source, pin))
     .filter((name) => !new RegExp(`(?:Write|tone|attach)\\(${name}\\b`).test(source));
-  const pauses = [...asked.matchAll(/\bdelay\((\d+)\)/g)].map(([, time]) => Number(time));
+  const pauses = [...asked.matchAll(/\bdelay\((\d+)\)|\btime\.sleep\((\d*\.?\d+)\)/g)].map(
+    ([, time, seconds]) => (time === undefined ? Number(seconds) * 1000 : Number(time)),
+  );
   return { unset, milliseconds: [...new Set([...milliseconds, ...pauses])] };
 }

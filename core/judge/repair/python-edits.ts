@@ -16,6 +16,10 @@ const exchanges: Readonly<Record<string, string>> = {
   OUTPUT: 'INPUT',
   '<': '>',
   '>': '<',
+  '<=': '>=',
+  '>=': '<=',
+  '==': '!=',
+  '!=': '==',
 };
 
 type Make = (edit: TextEdit, amount: number, text: string) => Candidate;

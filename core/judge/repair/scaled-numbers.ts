@@ -20,8 +20,8 @@ const PAIRS = [
 const NEARLY_WHOLE = 0.03;
 /** By how much what is wanted has to differ from what was found, and by how much it may. */
 const [LEAST, MOST] = [1.15, 200];
-/** Whole numbers below which a count is meant, and no time. */
-const LEAST_SCALED = 5;
+/** Whole numbers below which a count is meant, and no time; a time that lost a digit may be less. */
+const [LEAST_SCALED, LEAST_OF_DIGITS, BY_A_DIGIT] = [5, 2, 5];
 /** Numbers that are tried. */
 const MOST_TRIED = 24;
 
@@ -52,19 +52,16 @@ export function scaledNumbers(
   return tokens
     .flatMap((token, index) => {
       const amount = Number(token.text);
-      if (
-        token.kind !== 'number' ||
-        !(amount >= LEAST_SCALED || /\./.test(token.text)) ||
-        isFixed(tokens, index)
-      )
-        return [];
+      if (token.kind !== 'number' || isFixed(tokens, index)) return [];
+      const hasPoint = /\./.test(token.text);
       const isOpen = mayBeFraction(tokens, index, holdings, language);
       return ratios.flatMap((ratio) => {
+        if (!hasPoint && amount < (ratio >= BY_A_DIGIT ? LEAST_OF_DIGITS : LEAST_SCALED)) return [];
         const scaled = amount * ratio;
         const whole = Math.round(scaled);
         const isWhole = whole >= 1 && Math.abs(scaled - whole) <= whole * NEARLY_WHOLE;
         if (!isWhole && !isOpen) return [];
-        const by = isWhole && !/\./.test(token.text) ? String(whole) : String(Number(scaled.toPrecision(2)));
+        const by = isWhole && !hasPoint ? String(whole) : String(Number(scaled.toPrecision(2)));
         return Number(by) === amount ? [] : [{ token, by }];
       });
     })

@@ -24,7 +24,6 @@ export const cost = {
   openCase: 1.58,
   word: 1.6,
   negation: 1.61,
-  name: 1.66,
   unusualNegation: 1.67,
   entry: 1.69,
   askedNumber: 1.7,

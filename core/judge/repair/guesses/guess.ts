@@ -1,4 +1,5 @@
 import type { TextEdit } from '../../../findings/finding';
+import type { Token } from '../../../program/token';
 import type { Block, Form, Statement } from './form';
 
 /** A change that nothing in a program or its exercise speaks for; it counts only where all that it does is what is meant. */
@@ -27,3 +28,10 @@ export function putIn(form: Form, at: Statement | Block, statement: string, cost
     cost,
   };
 }
+
+/** A token written otherwise. */
+export const written = (token: Token, by: string, cost: number): Guess => ({
+  edits: [{ line: token.line, column: token.column, length: token.text.length, by }],
+  text: `Write ${by} instead of ${token.text} in line ${token.line}.`,
+  cost,
+});

@@ -1,11 +1,12 @@
 import type { Language } from '../../../program';
+import { otherNames } from '../alike-names';
 import { LONGEST } from '../token-places';
 import { limitsOfElse, termsMissing, typesWidened } from './as-the-exercise-asks';
 import { formOf } from './form';
-import type { Guess } from './guess';
+import { written, type Guess } from './guess';
 import { statementsLeftOut } from './left-out';
 import { exchangedLines, removedLines } from './lines';
-import { statementsMissing, type Lacking } from './missing';
+import { silentOutputs, statementsMissing, type Lacking } from './missing';
 import { moduleCallsMissing } from './module-calls';
 import {
   begunEachRound,
@@ -13,6 +14,7 @@ import {
   countersSetBack,
   flagsBeside,
   flagsToo,
+  outputsChanged,
   readingsLeftOut,
 } from './never-changed';
 import { limitsIn, otherNumbers } from './numbers';
@@ -20,6 +22,8 @@ import { textsAsAsked } from './texts';
 import { timersBegun } from './timers';
 import { flagsToggled, levelsTurned, numbersExchanged, printsScaled } from './turned-round';
 import { exchangedValues, otherWords } from './words';
+
+const OTHER_NAME = 1.89;
 
 /**
  * Changes of a program of one’s own form that nothing speaks for but that they may be what was meant: another function,
@@ -35,6 +39,7 @@ export function guessesAt(
   if (form.tokens.length > LONGEST) return [];
   return [
     ...otherWords(form),
+    ...otherNames(source, language).map(({ token, by }) => written(token, by, OTHER_NAME)),
     ...exchangedValues(form),
     ...otherNumbers(form, limitsIn(formOf(asked, language))),
     ...flagsToo(form),
@@ -66,6 +71,7 @@ export function spokenForAt(
     ...flagsToggled(form),
     ...begunEachRound(form),
     ...readingsLeftOut(form),
+    ...(language === 'python' ? outputsChanged(form, silentOutputs(form)) : []),
     ...countersAsked(form),
     ...flagsBeside(form),
     ...levelsTurned(form),

@@ -207,7 +207,7 @@ function ofUnsetPins(form: Form, { unset }: Lacking): readonly Guess[] {
 }
 
 /** Outputs of a Python program that no line gives a value. */
-const silentOutputs = ({ tokens }: Form): readonly string[] =>
+export const silentOutputs = ({ tokens }: Form): readonly string[] =>
   tokens.flatMap(({ text, startsLine }, index) => {
     const [dot, what] = [tokens[index + 1]?.text, tokens[index + 2]?.text];
     if (!startsLine || dot !== '.' || !/^(?:direction|switch_to_output)$/.test(what ?? '')) return [];

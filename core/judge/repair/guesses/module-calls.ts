@@ -1,6 +1,6 @@
 import type { Token } from '../../../program/token';
 import type { Form } from './form';
-import { putIn, type Guess } from './guess';
+import { putIn, written, type Guess } from './guess';
 
 const COST = 1.6;
 
@@ -27,7 +27,19 @@ export function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
     const missing = wanted.filter(
       ({ method }, index) => !has.has(method) && wanted.findIndex((one) => one.method === method) === index,
     );
-    return missing.flatMap(({ method, rest, first }) => {
+    const texts = new Set(form.tokens.flatMap(({ kind, text }) => (kind === 'text' ? [text] : [])));
+    const unsaid = wanted.filter(
+      ({ method, rest }) =>
+        /^print/.test(method) && /^\("[^"]*"\);$/.test(rest) && !texts.has(rest.slice(1, -2)),
+    );
+    const said = unsaid.flatMap(({ method, rest }) =>
+      form.blocks.flatMap(({ statements }) =>
+        statements
+          .filter(({ text }) => text.startsWith(`${name}.`))
+          .map((one) => putIn(form, one, `${name}.${method}${rest}`, COST)),
+      ),
+    );
+    const called = missing.flatMap(({ method, rest, first }) => {
       const statement = `${name}.${method}${rest}`;
       const isOnce = isInSetup(first, asked);
       const setup = form.blocks.find(
@@ -46,11 +58,33 @@ export function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
         cost: COST,
       }));
     });
+    return [...madeAsAsked({ type, name }, form, asked), ...called, ...said];
   });
 }
 
+/** What a module is made with, as the exercise makes its own: the address of a display. */
+function madeAsAsked({ type }: Module, form: Form, asked: Form): readonly Guess[] {
+  const [own, wanted] = [form, asked].map(({ tokens }) => {
+    const at = tokens.findIndex(({ text }, index) => text === type && tokens[index + 2]?.text === '(');
+    const close = at < 0 ? -1 : tokens.findIndex(({ text }, index) => index > at && text === ')');
+    return at < 0 ? [] : tokens.slice(at + 3, close);
+  });
+  if (own!.length !== wanted!.length) return [];
+  return own!.flatMap((token, index) =>
+    token.kind === 'number' && token.text !== wanted![index]!.text
+      ? [written(token, wanted![index]!.text, COST)]
+      : [],
+  );
+}
+
+/** A module, and what a program calls the object that it makes of it. */
+interface Module {
+  readonly type: string;
+  readonly name: string;
+}
+
 /** Modules that a program makes an object of: `LiquidCrystal_I2C lcd(0x27, 16, 2);`, `Servo arm;`. */
-function modulesIn({ tokens }: Form): readonly { readonly type: string; readonly name: string }[] {
+function modulesIn({ tokens }: Form): readonly Module[] {
   return tokens.flatMap(({ kind, text }, index) => {
     const [name, after] = [tokens[index + 1], tokens[index + 2]?.text ?? ''];
     const isMade =

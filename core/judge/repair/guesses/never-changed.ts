@@ -127,7 +127,7 @@ export function begunEachRound(form: Form): readonly Guess[] {
 /** Variables that are asked for and that nothing sets, read from a pin that nothing else is done with. */
 export function readingsLeftOut(form: Form): readonly Guess[] {
   const { tokens, language, blocks } = form;
-  if (language === 'python') return [];
+  if (language === 'python') return readingsInPython(form);
   const uses = (name: string) => tokens.filter(({ text }) => text === name).length;
   const isSet = (name: string): boolean =>
     tokens.some(
@@ -159,17 +159,63 @@ export function readingsLeftOut(form: Form): readonly Guess[] {
     : [];
 }
 
-/** Variables in which a program remembers a yes or a no, other than what it has just read. */
+/** The same of the pin objects of Python: names that nothing gives, read from an object that nothing is asked of. */
+function readingsInPython({ tokens, blocks, ...form }: Form): readonly Guess[] {
+  const given = new Set(
+    tokens.flatMap(({ text }, index) =>
+      /^(?:=|in)$/.test(tokens[index + 1]?.text ?? '') && tokens[index - 1]?.text !== '.' ? [text] : [],
+    ),
+  );
+  const idle = tokens.flatMap(({ text }, index) => {
+    const isMade =
+      tokens[index + 1]?.text === '=' &&
+      tokens.slice(index, index + 6).some((one) => /^(?:DigitalInOut|AnalogIn)$/.test(one.text));
+    const isAsked = tokens.some(
+      (one, at) => one.text === text && tokens[at + 1]?.text === '.' && tokens[at + 2]?.text === 'value',
+    );
+    return isMade && !isAsked ? [text] : [];
+  });
+  const unset = [
+    ...new Set(
+      tokens.flatMap(({ kind, text }, index) => {
+        const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
+        const isAsked = /^(?:if|elif|while|not|and|or|=|[<>]=?|[!=]=)$/.test(before);
+        const isName =
+          kind === 'word' && !/^(?:True|False|None|not|[A-Z].*)$/.test(text) && !/^[.(]$/.test(after);
+        return isName && isAsked && !given.has(text) ? [text] : [];
+      }),
+    ),
+  ];
+  const loop = blocks.find(({ head, headTokens }) => head === 'loop' && headTokens[0]?.text === 'while');
+  return loop
+    ? unset.flatMap((name) =>
+        idle.map((object) => putIn({ tokens, blocks, ...form }, loop, `${name} = ${object}.value`, COST)),
+      )
+    : [];
+}
+
+/** Outputs of Python that nothing is given to, changed in each block that belongs to a question. */
+export function outputsChanged(form: Form, outputs: readonly string[]): readonly Guess[] {
+  return outputs.flatMap((output) =>
+    form.blocks
+      .filter(({ head, opens }) => head === 'if' && opens)
+      .map((block) => putIn(form, block, `${output}.value = not ${output}.value`, COST)),
+  );
+}
+
+/** Variables in which a program remembers a yes or a no: given nothing but these, or turned round. */
 const flagsIn = ({ tokens, holdings }: Form): readonly string[] =>
   [...holdings].flatMap(([name, held]) => {
-    const isRemembered = tokens.some(
-      ({ text }, index) =>
-        text === name &&
-        tokens[index + 1]?.text === '=' &&
-        (/^(?:true|false|True|False)$/.test(tokens[index + 2]?.text ?? '') ||
-          (/^(?:!|not)$/.test(tokens[index + 2]?.text ?? '') && tokens[index + 3]?.text === name)),
+    const given = tokens.flatMap(({ text }, index) =>
+      text === name && tokens[index + 1]?.text === '=' && tokens[index - 1]?.text !== '.'
+        ? [[tokens[index + 2]?.text ?? '', tokens[index + 3]?.text ?? '']]
+        : [],
     );
-    return held === 'truth' && isRemembered ? [name] : [];
+    const isRemembered = given.every(
+      ([value, next]) =>
+        /^(?:true|false|True|False)$/.test(value!) || (/^(?:!|not)$/.test(value!) && next === name),
+    );
+    return held === 'truth' && given.length > 0 && isRemembered ? [name] : [];
   });
 
 /** Questions with one more that has to be met: `&& !isRunning`. */

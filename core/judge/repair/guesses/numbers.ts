@@ -1,8 +1,7 @@
 import type { Token } from '../../../program/token';
 import { isInCall, mayBeFraction } from '../what-names-hold';
 import type { Form } from './form';
-import type { Guess } from './guess';
-import { written } from './words';
+import { written, type Guess } from './guess';
 
 /** Where a scale of a board ends: of a brightness, a reading, an angle, a share. */
 const ENDS = ['255', '1023', '1024', '180', '100', '65535', '4095'];

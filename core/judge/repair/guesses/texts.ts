@@ -1,7 +1,6 @@
 import { editDistance } from '../../../program/names';
 import type { Form } from './form';
-import type { Guess } from './guess';
-import { written } from './words';
+import { written, type Guess } from './guess';
 
 const COST = 1.66;
 /** Letters by which two texts may differ and be meant as one: a share of them, and so many at most. */

@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import type { Form } from './form';
-import type { Guess } from './guess';
+import { written, type Guess } from './guess';
 import { isFixed } from './numbers';
 
 /** Words by themselves: a function of a program may be called `toString`. */
@@ -62,7 +62,7 @@ export function otherWords({ tokens, language }: Form): readonly Guess[] {
       ...((isCpp ? MODES : PYTHON_WORDS).get(text) ?? []),
       ...(token.kind === 'punctuation' && isBetween(tokens, index) ? (SIGNS.get(text) ?? []) : []),
     ];
-    return [...others.map((by) => written(token, by)), ...minusBefore(tokens, index)];
+    return [...others.map((by) => written(token, by, COST)), ...minusBefore(tokens, index)];
   });
 }
 
@@ -95,12 +95,6 @@ function minusBefore(tokens: readonly Token[], index: number): readonly Guess[] 
   ];
 }
 
-export const written = (token: Token, by: string, cost = COST): Guess => ({
-  edits: [{ line: token.line, column: token.column, length: token.text.length, by }],
-  text: `Write ${by} instead of ${token.text} in line ${token.line}.`,
-  cost,
-});
-
 /** Two values that a call is given in each other’s places. */
 export function exchangedValues({ tokens }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
@@ -119,7 +113,7 @@ export function exchangedValues({ tokens }: Form): readonly Guess[] {
       if (one.text === other.text || one.line !== other.line || isTold) return [];
       return [
         {
-          edits: [written(other, one.text).edits[0]!, written(one, other.text).edits[0]!],
+          edits: [written(other, one.text, COST).edits[0]!, written(one, other.text, COST).edits[0]!],
           text: `Exchange ${one.text} and ${other.text} in line ${one.line}.`,
           cost: COST,
         },
