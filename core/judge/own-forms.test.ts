@@ -22,7 +22,8 @@ describe('a slip in a program of one’s own form', () => {
       counts.failing += 1;
       const causes = findings.filter(({ cause }) => cause);
       expect(causes.length, name).toBeGreaterThan(0);
-      if (causes.some(({ repair }) => !repair)) continue;
+      // A block with nothing in it only compiles with what is said of it.
+      if (causes.some(({ repair }) => !repair || / pass for nothing/.test(repair.text))) continue;
       counts.mended += 1;
       expect(hasPassed(judged(withRepairs(source, causes)).verdict), name).toBe(true);
     }

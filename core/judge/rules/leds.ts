@@ -7,7 +7,6 @@ import { flood } from '../../wiring/circuit';
 import type { NodeId } from '../../wiring/netlist';
 import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
-import { drivenPins } from './driven-pins';
 import { lightsOf, type Light } from './junctions';
 import { capital } from '../../words/words';
 
@@ -97,13 +96,13 @@ const LEFT_VOLTS = 0.7;
 /** Chains of lights between a driven pin or a supply and ground that need more volts than there are. */
 export const headroom: WiringRule = (built) => {
   const lights = lightsOf(built);
-  const driven = drivenPins(built);
+  const high = pinsSeenHigh(built);
   const found = new Map<string, Observation>();
   for (const node of built.circuit.nodes) {
     const supply = built.board.supplies.find(
       (socket) => socket.role === 'supply' && node.pins.includes(socket.name),
     );
-    const pin = built.circuit.signalsAt(node.id).find((name) => driven.has(name));
+    const pin = built.circuit.signalsAt(node.id).find((name) => high.has(name));
     const available =
       supply?.role === 'supply'
         ? supply.volts
@@ -140,6 +139,14 @@ export const headroom: WiringRule = (built) => {
   }
   return [...found.values()];
 };
+
+/** Pins that some state has high: of one that no line switches on nothing shows whether it gives enough. */
+const pinsSeenHigh = ({ states }: Built): ReadonlySet<string> =>
+  new Set(
+    states.flatMap(({ drives }) =>
+      [...drives].flatMap(([pin, { mode }]) => (mode === 'high' || mode === 'pwm' ? [pin] : [])),
+    ),
+  );
 
 /** Volts of the battery whose plus a node is. */
 function batteryVolts({ circuit }: Built, node: NodeId): number | undefined {

@@ -218,10 +218,15 @@ function reindent(line: LogicalLine, to: number, text: string) {
   return textRepair(text, { line: first.line, column: 1, length: line.space.length, by: ' '.repeat(to) });
 }
 
+/** What goes on with what stands before it, and is no body of it. */
+const GOES_ON = /^(?:elif|else|except|finally)$/;
+
 function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProblem {
-  const { line: number } = line.tokens[0]!;
+  const [first] = line.tokens;
+  const { line: number } = first!;
   const [word] = head.tokens;
   const to = now + 4;
+  if (GOES_ON.test(first!.text)) return nothingInside(head, first!.text, `${head.space}${' '.repeat(4)}`);
   return refusal(
     'indentation',
     { line: number, column: line.space.length + 1 },
@@ -232,6 +237,24 @@ function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProbl
       `Put four more spaces before line ${number}.`,
     ],
     reindent(line, to, `Put ${spaces(to)} before line ${number}.`),
+  );
+}
+
+/** `if mode == 1:` with an `else:` right behind it. */
+function nothingInside(head: LogicalLine, next: string, space: string): ProgramProblem {
+  const [word] = head.tokens;
+  const { line, endColumn } = head.tokens.at(-1)!;
+  const text = `Write what is to be done after line ${line}, or pass for nothing.`;
+  return refusal(
+    'indentation',
+    { line, column: head.space.length + 1 },
+    `Line ${line}: nothing belongs to this “${word!.text}”. The next line is already its “${next}”.`,
+    [
+      `Which lines belong to “${word!.text}” in line ${line}?`,
+      `The colon in line ${line} opens a block, and there is no line in it.`,
+      text,
+    ],
+    textRepair(text, { line, column: endColumn, length: 0, by: `\n${space}pass` }),
   );
 }
 
