@@ -18,22 +18,22 @@ const MOST = 48;
 /** Numbers that only the program has, each with those that only the exercise's own program has. */
 export function askedNumbers(source: string, asked: string, language: Language): readonly AskedNumber[] {
   const tokens = tokensOf(source, language);
-  const own = numbersIn(tokens);
   const holdings = holdingsOf(tokens, language);
   const wanted = timesAndLimitsIn(asked, language);
-  const [has, wants] = [valuesOf(own), valuesOf(wanted)];
+  const [has, wants] = [valuesOf(numbersIn(tokens)), valuesOf(wanted)];
   const missing = [...new Set(wanted.map(({ text }) => text))].filter((text) => !has.has(Number(text)));
-  const found = own
-    .filter((token) => !wants.has(Number(token.text)) && !isFixed(tokens, tokens.indexOf(token)))
-    .flatMap((token) =>
-      // One that looks like it is the likelier one.
+  const found = tokens.flatMap((token, at) => {
+    if (token.kind !== 'number' || wants.has(Number(token.text)) || isFixed(tokens, at)) return [];
+    return (
       missing
-        .filter((by) => !/\./.test(by) || mayBeFraction(tokens, tokens.indexOf(token), holdings, language))
+        .filter((by) => !/\./.test(by) || mayBeFraction(tokens, at, holdings, language))
         // A pause that nobody notices is no pause of another program.
-        .filter((by) => Number(by) >= SHORTEST_MS || !isInCall(tokens, tokens.indexOf(token), /^delay$/))
+        .filter((by) => Number(by) >= SHORTEST_MS || !isInCall(tokens, at, /^delay$/))
+        // One that looks like it is the likelier one.
         .sort((a, b) => Number(areNearlySame(token.text, b)) - Number(areNearlySame(token.text, a)))
-        .map((by) => ({ token, by })),
+        .map((by) => ({ token, by }))
     );
+  });
   return found.length > MOST ? [] : found;
 }
 

@@ -23,6 +23,8 @@ const IN_FULL: RunLimits = { steps: STEPS_OF_A_TRY };
 const TIMES_AS_LONG = 4;
 /** What is counted round by round takes steps that a program which is over, or waits for nothing to happen, does not take. */
 const MORE = { steps: 100_000, changes: 1000 };
+/** What changes its pins for ever shows nothing by going on, and most of what is tried on it does so too. */
+const MORE_CHANGES_OF_BUSY = 250;
 /** What of the build's own run counts: one that is busy without end is no measure. */
 const MOST_OWN = { steps: 50_000, changes: 5000 };
 
@@ -183,10 +185,9 @@ export class Tries {
         TIMES_AS_LONG * Math.max(asked[what], Math.min(own[what], MOST_OWN[what])) + MORE[what];
       return {
         steps: Math.min(STEPS_OF_A_TRY, longest('steps')),
-        // What changes its pins for ever shows nothing by going on.
         changes:
           trace?.ended.reason === 'changes'
-            ? TIMES_AS_LONG * asked.changes + MORE.changes
+            ? TIMES_AS_LONG * asked.changes + MORE_CHANGES_OF_BUSY
             : longest('changes'),
       };
     }));

@@ -135,10 +135,24 @@ export function mayBeFraction(
 
 /** Whether a token is a value of a call of such a name. */
 export function isInCall(tokens: readonly Token[], index: number, name: RegExp): boolean {
-  let depth = 0;
-  for (let at = index - 1; at >= 0 && !/^[;{}:]$/.test(tokens[at]!.text); at -= 1) {
-    if (tokens[at]!.text === ')') depth += 1;
-    if (tokens[at]!.text === '(' && (depth -= 1) < 0) return name.test(tokens[at - 1]?.text ?? '');
-  }
-  return false;
+  const called = callsAround(tokens)[index];
+  return called !== undefined && name.test(called);
 }
+
+/** The name before the innermost bracket that is open at each token; walked once, since every number asks for its own. */
+function callsAround(tokens: readonly Token[]): readonly (string | undefined)[] {
+  const known = around.get(tokens);
+  if (known) return known;
+  let open: string[] = [];
+  const names = tokens.map(({ text }, index) => {
+    const name = open.at(-1);
+    if (/^[;{}:]$/.test(text)) open = [];
+    else if (text === '(') open.push(tokens[index - 1]?.text ?? '');
+    else if (text === ')') open.pop();
+    return name;
+  });
+  around.set(tokens, names);
+  return names;
+}
+
+const around = new WeakMap<readonly Token[], readonly (string | undefined)[]>();

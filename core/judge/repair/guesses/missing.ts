@@ -1,6 +1,6 @@
 import type { Token } from '../../../program/token';
 import { listNameBefore } from '../token-places';
-import { areAlike } from '../what-names-hold';
+import { areAlike, isNumber } from '../what-names-hold';
 import type { Block, Form } from './form';
 import { putIn, type Guess } from './guess';
 import {
@@ -194,7 +194,10 @@ function ofUnattached(form: Form, { unset }: Lacking): readonly Guess[] {
 
 /** A pin of what is seen that no line sets, set to what a variable holds. */
 function ofUnsetPins(form: Form, { unset }: Lacking): readonly Guess[] {
-  const names = [...new Set([...variablesIn(form), ...keptIn(form)])];
+  const names = [...new Set([...variablesIn(form), ...keptIn(form)])].filter((name) => {
+    const held = form.holdings.get(name);
+    return held === undefined || held === 'truth' || isNumber(held);
+  });
   const ways =
     form.language === 'python'
       ? silentOutputs(form).map((output) => (name: string) => [`${output}.value = ${name}`])
@@ -206,15 +209,25 @@ function ofUnsetPins(form: Form, { unset }: Lacking): readonly Guess[] {
   return texts.flatMap((text) => inEachPlace(form, text, SPOKEN_FOR));
 }
 
-/** Outputs of a Python program that no line gives a value. */
+/** Outputs of a Python program that no line gives a value, and that no function is given that may do so. */
 export const silentOutputs = ({ tokens }: Form): readonly string[] =>
   tokens.flatMap(({ text, startsLine }, index) => {
     const [dot, what] = [tokens[index + 1]?.text, tokens[index + 2]?.text];
     if (!startsLine || dot !== '.' || !/^(?:direction|switch_to_output)$/.test(what ?? '')) return [];
     const isOutput =
       what !== 'direction' || tokens.slice(index, index + 9).some((token) => token.text === 'OUTPUT');
-    return isOutput && !isCalled(tokens, text, 'value') ? [text] : [];
+    return isOutput && !isCalled(tokens, text, 'value') && !isPassedOn(tokens, text) ? [text] : [];
   });
+
+/** Whether an object is given on: to a function, into a list, or under another name. */
+const isPassedOn = (tokens: readonly Token[], name: string): boolean =>
+  tokens.some(
+    ({ text }, index) =>
+      text === name &&
+      tokens[index - 1]?.text !== '.' &&
+      /^(?:[(,[=]|in)$/.test(tokens[index - 1]?.text ?? '') &&
+      tokens[index + 1]?.text !== '.',
+  );
 
 /**
  * What is switched one way only, switched the other way: a pin in the same block, a variable anywhere, since what it
