@@ -36,23 +36,24 @@ export function readBegun(text: string, parts: readonly Named[]): Result<Begun> 
 /** What has to be done so that a sentence can come about. */
 function doneFor(text: string, parts: readonly Named[]): readonly Stimulus[] {
   const cases = twoCases(text, parts);
-  if (cases?.second === undefined && cases) return doneFor(cases.first, parts);
-  if (cases?.second !== undefined) {
-    const [first, second] = [cases.first, cases.second].map((one) => wordsOf(one, parts)) as [string, string];
-    const both = doneForConditions(first, second, parts);
-    if (both.length > 0) return both;
-    const one = doneFor(cases.first, parts);
-    const ends = one.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts?.(stimulus) ?? 0));
-    const begins = ends.length === 0 ? 0 : Math.max(...ends);
-    return [
-      ...one,
-      ...doneFor(cases.second, parts).map((other) => ({ ...other, at: timed(other.at + begins) })),
-    ];
-  }
+  if (cases)
+    return cases.second === undefined
+      ? doneFor(cases.first, parts)
+      : doneForBoth(cases.first, cases.second, parts);
   const words = wordsOf(text, parts);
   const condition = doneForCondition(words, parts);
   const presses = condition.length > 0 ? condition : doneForPresses(words, parts);
   return presses.length > 0 ? presses : doneForSetting(words, parts);
+}
+
+/** The same for two cases: one part brought from the one to the other, or what each of them needs, one after the other. */
+function doneForBoth(first: string, second: string, parts: readonly Named[]): readonly Stimulus[] {
+  const both = doneForConditions(wordsOf(first, parts), wordsOf(second, parts), parts);
+  if (both.length > 0) return both;
+  const before = doneFor(first, parts);
+  const ends = before.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts?.(stimulus) ?? 0));
+  const begins = Math.max(0, ...ends);
+  return [...before, ...doneFor(second, parts).map((other) => ({ ...other, at: timed(other.at + begins) }))];
 }
 
 /** How what is done is parted from what must be seen then. */

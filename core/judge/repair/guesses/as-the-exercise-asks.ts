@@ -1,9 +1,9 @@
 import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
-import type { Guess } from './guess';
+import { written, type Guess } from './guess';
 import { numbersIn } from './numbers';
 
-const [TERM, QUESTION] = [1.74, 1.74];
+const [TYPE, TERM, QUESTION] = [1.6, 1.74, 1.74];
 /** Terms and questions that are tried. */
 const MOST = 40;
 
@@ -48,11 +48,7 @@ function withTerm(place: Token, sign: string, number: string, tokens: readonly T
   const isBound = /^[-+]$/.test(sign) && (/^[*/]$/.test(after) || /^[-*/]$/.test(before));
   const whole = `${place.text} ${sign} ${number}`;
   const by = isBound ? `(${whole})` : whole;
-  return {
-    edits: [{ line: place.line, column: place.column, length: place.text.length, by }],
-    text: `Write ${by} instead of ${place.text} in line ${place.line}.`,
-    cost: TERM,
-  };
+  return written(place, by, TERM);
 }
 
 const TURNED: Readonly<Record<string, string>> = { '>': '<', '>=': '<', '<': '>', '<=': '>' };
@@ -78,11 +74,7 @@ export function limitsOfElse(form: Form, asked: Form): readonly Guess[] {
       return limits.map((limit) => {
         const clause = `${compared[0]!} ${limit}`;
         const by = form.language === 'python' ? `elif ${clause}` : `else if (${clause})`;
-        return {
-          edits: [{ line: word.line, column: word.column, length: word.text.length, by }],
-          text: `Write ${by} instead of else in line ${word.line}.`,
-          cost: QUESTION,
-        };
+        return written(word, by, QUESTION);
       });
     });
 }
@@ -115,14 +107,6 @@ export function typesWidened({ tokens, language, holdings }: Form): readonly Gue
           holdings.get(token.text) === 'fraction',
       );
     });
-    return isGivenShares
-      ? [
-          {
-            edits: [{ line: type.line, column: type.column, length: type.text.length, by: 'float' }],
-            text: `Write float instead of ${type.text} in line ${type.line}.`,
-            cost: 1.6,
-          },
-        ]
-      : [];
+    return isGivenShares ? [written(type, 'float', TYPE)] : [];
   });
 }

@@ -37,6 +37,18 @@ export interface Form {
   readonly holdings: Holdings;
 }
 
+/** Whether a block is the body of a function of that name. */
+export const isBodyOf = (name: string, { head, headTokens }: Block): boolean =>
+  head === 'function' && headTokens[0]?.text === name;
+
+/** The body of `setup` or `loop`, in C++. */
+export const bodyOf = (name: 'setup' | 'loop', { blocks }: Form): Block | undefined =>
+  blocks.find((block) => isBodyOf(name, block));
+
+/** Whether a line stands in what a block opens and closes. */
+export const isInside = (line: number, { opens, closes }: Block): boolean =>
+  opens !== undefined && closes !== undefined && line > opens.line && line <= closes.line;
+
 /** Words that begin what is no plain statement, or one after which nothing comes. */
 const NO_STATEMENT =
   /^(?:return|break|continue|pass|case|default|if|elif|else|for|while|do|switch|def|class|import|from|global|using|struct|enum|typedef)$/;

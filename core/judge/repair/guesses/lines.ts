@@ -1,4 +1,4 @@
-import type { Block, Form, Statement } from './form';
+import { isBodyOf, type Block, type Form, type Statement } from './form';
 import type { Guess } from './guess';
 
 const [MOVED, REMOVED] = [1.87, 2.3];
@@ -29,8 +29,7 @@ export function exchangedLines({ blocks, source }: Form): readonly Guess[] {
 }
 
 /** Whether a block is more than what is done once at the start, whose lines may stand in any order. */
-const isRepeated = ({ opens, head, headTokens }: Block): boolean =>
-  opens !== undefined && !(head === 'function' && headTokens[0]?.text === 'setup');
+export const isRepeated = (block: Block): boolean => block.opens !== undefined && !isBodyOf('setup', block);
 
 /** Statements that may be one too many: with another in their block, so that no head is left without a body. */
 export function removedLines({ blocks }: Form): readonly Guess[] {

@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { listNameBefore } from '../token-places';
 import { areAlike, isNumber } from '../what-names-hold';
-import type { Block, Form } from './form';
+import { bodyOf, isBodyOf, isInside, type Block, type Form } from './form';
 import { putIn, type Guess } from './guess';
 import {
   afterBlock,
@@ -147,11 +147,7 @@ function isRead(name: string, { opens, closes }: Block, { tokens }: Form): boole
 }
 
 const isWithin = (inner: Block, outer: Block): boolean =>
-  inner.opens !== undefined &&
-  outer.opens !== undefined &&
-  outer.closes !== undefined &&
-  inner.opens.line > outer.opens.line &&
-  inner.opens.line <= outer.closes.line;
+  inner.opens !== undefined && isInside(inner.opens.line, outer);
 
 /** The names of lists. */
 const listsIn = ({ tokens }: Form): readonly string[] =>
@@ -182,8 +178,8 @@ const isCalled = (tokens: readonly Token[], object: string, method: string): boo
 
 /** Objects that are moved and were never told their pin. */
 function ofUnattached(form: Form, { unset }: Lacking): readonly Guess[] {
-  const { tokens, blocks } = form;
-  const setup = blocks.find(({ head, headTokens }) => head === 'function' && headTokens[0]?.text === 'setup');
+  const { tokens } = form;
+  const setup = bodyOf('setup', form);
   if (!setup) return [];
   return tokens.flatMap(({ text }, index) => {
     const name = tokens[index + 1];
@@ -224,7 +220,6 @@ const isPassedOn = (tokens: readonly Token[], name: string): boolean =>
   tokens.some(
     ({ text }, index) =>
       text === name &&
-      tokens[index - 1]?.text !== '.' &&
       /^(?:[(,[=]|in)$/.test(tokens[index - 1]?.text ?? '') &&
       tokens[index + 1]?.text !== '.',
   );
@@ -234,9 +229,7 @@ const isPassedOn = (tokens: readonly Token[], name: string): boolean =>
  * remembers may be over wherever something else is.
  */
 function ofOneLevel(form: Form): readonly Guess[] {
-  const inLoops = form.blocks.filter(
-    ({ head, headTokens }) => !(head === 'function' && headTokens[0]?.text === 'setup'),
-  );
+  const inLoops = form.blocks.filter((block) => !isBodyOf('setup', block));
   const there = new Set(inLoops.flatMap(({ statements }) => statements.map(({ text }) => text)));
   return inLoops.flatMap((block) =>
     [...new Set(block.statements.flatMap(({ text }) => turnedOf(text)))]

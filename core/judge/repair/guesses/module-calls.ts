@@ -1,5 +1,5 @@
 import type { Token } from '../../../program/token';
-import type { Form } from './form';
+import { bodyOf, isInside, type Form } from './form';
 import { putIn, written, type Guess } from './guess';
 
 const COST = 1.6;
@@ -41,10 +41,9 @@ export function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
     );
     const called = missing.flatMap(({ method, rest, first }) => {
       const statement = `${name}.${method}${rest}`;
-      const isOnce = isInSetup(first, asked);
-      const setup = form.blocks.find(
-        ({ head, headTokens }) => head === 'function' && headTokens[0]?.text === 'setup',
-      );
+      const asksOnce = bodyOf('setup', asked);
+      const isOnce = asksOnce !== undefined && isInside(first.line, asksOnce);
+      const setup = bodyOf('setup', form);
       if (isOnce)
         return setup
           ? [
@@ -103,17 +102,6 @@ function callsOf(object: string, { tokens, source }: Form): readonly Call[] {
     return [{ object, method: method.text, rest, first }];
   });
 }
-
-const isInSetup = ({ line }: Token, { blocks }: Form): boolean =>
-  blocks.some(
-    ({ head, headTokens, opens, closes }) =>
-      head === 'function' &&
-      headTokens[0]?.text === 'setup' &&
-      opens !== undefined &&
-      closes !== undefined &&
-      line >= opens.line &&
-      line <= closes.line,
-  );
 
 /** The first of the calls that show something in each block that has some. */
 function firstCallsIn(object: string, calls: readonly Call[], { blocks }: Form): readonly Call[] {

@@ -1,7 +1,8 @@
 import type { Token } from '../../../program/token';
 import { isNumber } from '../what-names-hold';
-import type { Block, Form } from './form';
+import { bodyOf, isBodyOf, isInside, type Block, type Form } from './form';
 import { putIn, type Guess } from './guess';
+import { isRepeated } from './lines';
 import { end } from './places';
 
 const [COST, ALSO_ASKED] = [1.68, 1.87];
@@ -37,12 +38,7 @@ const comparedIn = ({ headTokens }: Block): readonly string[] => [
 const isInRounds = ([first]: readonly Token[], form: Form): boolean =>
   first !== undefined &&
   form.blocks.some(
-    ({ head, headTokens, opens, closes }) =>
-      opens !== undefined &&
-      closes !== undefined &&
-      (head === 'loop' || (head === 'function' && headTokens[0]?.text !== 'setup')) &&
-      first.line > opens.line &&
-      first.line <= closes.line,
+    (block) => /^(?:loop|function)$/.test(block.head) && isRepeated(block) && isInside(first.line, block),
   );
 
 /** What is given to a name, from its first value on: `undefined` of what is counted. */
@@ -80,33 +76,36 @@ function countedBefore(name: string, block: Block, form: Form): readonly Guess[]
   ];
 }
 
-function setBackIn(name: string, block: Block, form: Form): readonly Guess[] {
+/** The statement that sets a counter back to where it begins; `undefined` of what is no counter, or is set elsewhere too. */
+function settingBack(name: string, form: Form): string | undefined {
   const { given, isCounted } = changesOf(name, form);
-  const [first, more] = given;
-  if (!isCounted || first === undefined || more !== undefined || given.length > 1) return [];
-  const statement = `${name} = ${first}${end(form)}`;
+  return isCounted && given.length === 1 && given[0] !== undefined
+    ? `${name} = ${given[0]}${end(form)}`
+    : undefined;
+}
+
+function setBackIn(name: string, block: Block, form: Form): readonly Guess[] {
+  const statement = settingBack(name, form);
+  if (statement === undefined) return [];
   const last = block.statements.at(-1);
   return [...(last ? [putIn(form, last, statement, COST)] : []), putIn(form, block, statement, COST)];
 }
 
 /** Variables that begin anew with a number in every round though the rounds change them: left as they are. */
 export function begunEachRound(form: Form): readonly Guess[] {
-  const rounds = form.blocks.filter(
-    ({ head, headTokens, opens }) =>
-      opens !== undefined &&
-      (form.language === 'python'
-        ? head === 'loop' && headTokens[0]?.text === 'while'
-        : head === 'function' && headTokens[0]?.text === 'loop'),
+  const rounds = form.blocks.filter((block) =>
+    form.language === 'python'
+      ? block.head === 'loop' && block.headTokens[0]?.text === 'while'
+      : isBodyOf('loop', block),
   );
-  return rounds.flatMap(({ statements, closes }) =>
-    statements.flatMap(({ text, first, last }): readonly Guess[] => {
+  return rounds.flatMap((block) =>
+    block.statements.flatMap(({ text, first, last }): readonly Guess[] => {
       const [, name] = /^(\w+) = (?:\d[\d.]*|true|false|True|False);?$/.exec(text) ?? [];
       const isChanged = form.tokens.some(
         (token, index) =>
           token.text === name &&
           token.line > last.line &&
-          closes !== undefined &&
-          token.line <= closes.line &&
+          isInside(token.line, block) &&
           /^(?:\+\+|--|[-+]?=)$/.test(form.tokens[index + 1]?.text ?? ''),
       );
       return name !== undefined && isChanged
@@ -126,7 +125,7 @@ export function begunEachRound(form: Form): readonly Guess[] {
 
 /** Variables that are asked for and that nothing sets, read from a pin that nothing else is done with. */
 export function readingsLeftOut(form: Form): readonly Guess[] {
-  const { tokens, language, blocks } = form;
+  const { tokens, language } = form;
   if (language === 'python') return readingsInPython(form);
   const uses = (name: string) => tokens.filter(({ text }) => text === name).length;
   const isSet = (name: string): boolean =>
@@ -149,7 +148,7 @@ export function readingsLeftOut(form: Form): readonly Guess[] {
     );
     return isNamed && isPin && others.length === 0 ? [text] : [];
   });
-  const loop = blocks.find(({ head, headTokens }) => head === 'function' && headTokens[0]?.text === 'loop');
+  const loop = bodyOf('loop', form);
   return loop
     ? unset.flatMap((name) =>
         idle.flatMap((pin) =>
@@ -244,12 +243,11 @@ export function flagsToo(form: Form): readonly Guess[] {
 export function countersSetBack(form: Form): readonly Guess[] {
   return [...form.holdings].flatMap(([name, held]) => {
     if (!isNumber(held)) return [];
-    const { given, isCounted } = changesOf(name, form);
-    const [first, more] = given;
-    if (!isCounted || first === undefined || more !== undefined || given.length > 1) return [];
+    const statement = settingBack(name, form);
+    if (statement === undefined) return [];
     return form.blocks
       .filter(({ head, opens, statements }) => head === 'if' && opens && statements.length > 0)
-      .map((block) => putIn(form, block, `${name} = ${first}${end(form)}`, ALSO_ASKED));
+      .map((block) => putIn(form, block, statement, ALSO_ASKED));
   });
 }
 

@@ -2,7 +2,7 @@ import type { Token } from '../../../program/token';
 import type { Block, Form, Statement } from './form';
 import { putIn, type Guess } from './guess';
 import { areAlike, isNumber } from '../what-names-hold';
-import { isNoDeclaration } from './lines';
+import { isNoDeclaration, isRepeated } from './lines';
 
 /** What ends a statement. */
 export const end = ({ language }: Form): string => (language === 'python' ? '' : ';');
@@ -99,9 +99,7 @@ export function turnedOf(text: string): readonly string[] {
 /** A statement at the beginning of each block but that of setup, and behind each statement and block in them. */
 export function inEachPlace(form: Form, text: string, cost: number): readonly Guess[] {
   return form.blocks
-    .filter(
-      ({ opens, head, headTokens }) => opens && !(head === 'function' && headTokens[0]?.text === 'setup'),
-    )
+    .filter(isRepeated)
     .flatMap((block) => [
       putIn(form, block, text, cost),
       ...block.statements.filter((one) => one.text !== text).map((one) => putIn(form, one, text, cost)),

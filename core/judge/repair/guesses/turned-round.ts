@@ -3,6 +3,7 @@ import type { Token } from '../../../program/token';
 import { listText } from '../../../words/words';
 import type { Form } from './form';
 import type { Guess } from './guess';
+import { isRepeated } from './lines';
 
 const [LEVELS, NUMBERS] = [1.64, 1.72];
 
@@ -78,25 +79,21 @@ export function numbersExchanged({ tokens }: Form): readonly Guess[] {
 
 /** A yes or a no that is given, turned round instead: `on = !on` of `on = true`. */
 export function flagsToggled({ blocks, language, holdings }: Form): readonly Guess[] {
-  return blocks
-    .filter(
-      ({ opens, head, headTokens }) => opens && !(head === 'function' && headTokens[0]?.text === 'setup'),
-    )
-    .flatMap(({ statements }) =>
-      statements.flatMap(({ text, first }): readonly Guess[] => {
-        const [, name, value] = /^(\w+) = (true|false|True|False);?$/.exec(text) ?? [];
-        if (name === undefined || value === undefined || holdings.get(name) !== 'truth') return [];
-        const by = `${name} = ${language === 'python' ? 'not ' : '!'}${name}`;
-        const length = `${name} = ${value}`.length;
-        return [
-          {
-            edits: [{ line: first.line, column: first.column, length, by }],
-            text: `Write ${by} instead of ${name} = ${value} in line ${first.line}.`,
-            cost: NUMBERS,
-          },
-        ];
-      }),
-    );
+  return blocks.filter(isRepeated).flatMap(({ statements }) =>
+    statements.flatMap(({ text, first }): readonly Guess[] => {
+      const [, name, value] = /^(\w+) = (true|false|True|False);?$/.exec(text) ?? [];
+      if (name === undefined || value === undefined || holdings.get(name) !== 'truth') return [];
+      const by = `${name} = ${language === 'python' ? 'not ' : '!'}${name}`;
+      const length = `${name} = ${value}`.length;
+      return [
+        {
+          edits: [{ line: first.line, column: first.column, length, by }],
+          text: `Write ${by} instead of ${name} = ${value} in line ${first.line}.`,
+          cost: NUMBERS,
+        },
+      ];
+    }),
+  );
 }
 
 const SCALES = ['/ 10', '/ 100', '/ 1000'];
