@@ -124,45 +124,53 @@ export function PartLine({
               </span>
             ))}
         </span>
-        <div className="relative min-w-0 flex-1">
+        {/* What is read of a long line goes below it, so that the line is seen whole. */}
+        <div className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-2">
           <div
-            aria-hidden="true"
-            className="mono pointer-events-none absolute inset-0 overflow-hidden py-1 whitespace-pre"
+            className="mono relative min-w-0 grow"
+            style={{ flexBasis: `min(100%, ${line.text.length + 1}ch)` }}
           >
-            <span className="invisible">{line.text}</span>
-            <span className="text-soft/70">{isFocused ? ghost : ''}</span>
+            <div
+              aria-hidden="true"
+              className="pointer-events-none absolute inset-0 overflow-hidden py-1 whitespace-pre"
+            >
+              <span className="invisible">{line.text}</span>
+              <span className="text-soft/70">{isFocused ? ghost : ''}</span>
+            </div>
+            <input
+              ref={field}
+              value={line.text}
+              readOnly={!mayEdit}
+              spellCheck={false}
+              autoComplete="off"
+              // An empty sheet begins with its first part.
+              autoFocus={isNew && number === 1}
+              placeholder={
+                isNew && !isFocused
+                  ? number === 1
+                    ? inWords('amber LED on 13 with 330', context.rules.words)
+                    : 'another part'
+                  : ''
+              }
+              role="combobox"
+              aria-label={isNew ? 'New part line' : `Part line ${number}`}
+              aria-expanded={completions.length > 0}
+              aria-controls={listId}
+              aria-autocomplete="list"
+              aria-activedescendant={chosen >= 0 ? `${listId}-${chosen}` : undefined}
+              aria-invalid={stops || undefined}
+              onChange={(event) => {
+                setChosen(-1);
+                onWrite(event.target.value);
+              }}
+              onKeyDown={onKey}
+              className={`relative w-full bg-transparent py-1 outline-none placeholder:text-soft ${isFocused ? 'border-b border-focus' : 'border-b border-transparent hover:border-rule-strong'}`}
+            />
           </div>
-          <input
-            ref={field}
-            value={line.text}
-            readOnly={!mayEdit}
-            spellCheck={false}
-            autoComplete="off"
-            // An empty sheet begins with its first part.
-            autoFocus={isNew && number === 1}
-            placeholder={
-              isNew && !isFocused
-                ? number === 1
-                  ? inWords('amber LED on 13 with 330', context.rules.words)
-                  : 'another part'
-                : ''
-            }
-            role="combobox"
-            aria-label={isNew ? 'New part line' : `Part line ${number}`}
-            aria-expanded={completions.length > 0}
-            aria-controls={listId}
-            aria-autocomplete="list"
-            aria-activedescendant={chosen >= 0 ? `${listId}-${chosen}` : undefined}
-            aria-invalid={stops || undefined}
-            onChange={(event) => {
-              setChosen(-1);
-              onWrite(event.target.value);
-            }}
-            onKeyDown={onKey}
-            className={`mono relative w-full bg-transparent py-1 outline-none placeholder:text-soft ${isFocused ? 'border-b border-focus' : 'border-b border-transparent hover:border-rule-strong'}`}
-          />
+          <span className="ml-auto shrink-0 text-right text-note">
+            {!isNew && read && <LineSummary line={read} />}
+          </span>
         </div>
-        <span className="shrink-0 text-right text-note">{!isNew && read && <LineSummary line={read} />}</span>
         {mayEdit && !isNew && (
           <button
             type="button"
