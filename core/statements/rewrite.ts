@@ -28,12 +28,19 @@ export function withWord(line: ReadLine, slot: Slot, word: string, by: string): 
   );
 }
 
-/** The line on other pins. */
+/** The line on other pins, which are said in one place even where it says them one by one: `trig 9 echo 10`. */
 export function withPins(line: ReadLine, pins: readonly string[]): string {
-  const piece = pieceOf(line, 'pins');
-  if (piece) return exchanged(line.text, piece, `on ${pinList(pins)}`);
-  const at = pieceOf(line, 'kind')?.to ?? line.text.length;
-  return exchanged(line.text, { from: at, to: at }, ` on ${pinList(pins)}`);
+  const [first, ...others] = line.pieces.filter(({ slot }) => slot === 'pins');
+  if (!first) {
+    const at = pieceOf(line, 'kind')?.to ?? line.text.length;
+    return exchanged(line.text, { from: at, to: at }, ` on ${pinList(pins)}`);
+  }
+  const text = others.reduceRight(
+    (left, { from, to }) =>
+      left.slice(0, from).replace(/(?:[\s,;+&]|\b(?:and|with))+$/i, '') + left.slice(to),
+    line.text,
+  );
+  return exchanged(text, first, `on ${pinList(pins)}`);
 }
 
 /** The line with its resistor, and the words around that, said as a pull. */

@@ -329,6 +329,30 @@ describe('a wish that cannot be is answered with what can', () => {
     expect(second!.troubles[0]!.weight).toBe('warns');
   });
 
+  test.each([
+    'distance sensor trig 9 echo 10',
+    'distance sensor, trigger on 9, echo on 10',
+    'distance sensor on 9, 10',
+    'RGB LED red 9 green 10 blue 11 with 220',
+    'RGB LED on 9-11',
+    'seven-segment display on 2-8',
+    'LED matrix on 10, 11, 12',
+    'two red LEDs on 8, 9',
+    'button on 2, pull-up',
+    'potentiometer on A0',
+  ])('a line that is written twice is offered pins of its own: %s', (line) => {
+    const [offered] = stated([line, line]).lines[1]!.troubles[0]!.offers;
+    const { lines } = stated([line, offered!.line]);
+    expect(lines.flatMap(({ troubles }) => troubles.filter(({ weight }) => weight === 'stops'))).toEqual([]);
+    const pinsOf = (text: string): readonly string[] =>
+      netsOf({ nets: stated([text]).nets }).flatMap((net) => net.match(/U1\.(?:A?\d+)\b/g) ?? []);
+    const own = pinsOf(line);
+    expect(own.length).toBeGreaterThan(0);
+    expect(pinsOf(offered!.line).filter((pin) => own.includes(pin))).toHaveLength(
+      line.startsWith('two') ? own.length - 1 : 0,
+    );
+  });
+
   test('a leg of a part that is not there hangs free, and the line says so', () => {
     const { lines, nets } = stated(['10k resistor from A0 to X9.out']);
     expect(lines[0]!.troubles[0]!.message).toContain('no X9 out yet');

@@ -236,7 +236,7 @@ class Wishes {
         troubles.push(
           this.#warns(
             'pins',
-            `Pin ${name} is ${this.#taken.get(name)!}’s already; both would always do the same.`,
+            `Pin ${name} is ${this.#taken.get(name)!}’s already; ${kind.stimulus === undefined ? 'both would always do the same' : 'each needs a pin of its own'}.`,
             this.#otherPins(name, does),
           ),
         );
@@ -350,20 +350,24 @@ class Wishes {
         ];
   }
 
-  /** The line on pins that can: for parts with several pins all of them at once. */
+  /** The line on pins that can and are free: for parts with several pins all of them at once. */
   #otherPins(name: string, does: PinFunction): readonly Offer[] {
     const needs = this.#needs();
     if (needs.length > 1 && this.#statement.count === 1) {
-      const able = needs.map((need, index) => {
-        const own = this.#statement.pins[index];
-        const pin = own === undefined ? undefined : findPin(this.#context.board, own);
-        return pin?.functions.includes(need.does)
-          ? own
-          : freePins(this.#context.board, need.does, this.#taken).find(
-              (free) => !this.#statement.pins.includes(free),
+      const { board } = this.#context;
+      const pins: string[] = [];
+      for (const [index, need] of needs.entries()) {
+        const own = findPin(board, this.#statement.pins[index] ?? '');
+        const isRight = own?.functions.includes(need.does) && !this.#taken.has(own.name) && !own.reserved;
+        const pin = isRight
+          ? own?.name
+          : freePins(board, need.does, this.#taken).find(
+              (free) => !pins.includes(free) && !this.#statement.pins.includes(free),
             );
-      });
-      return able.every((pin) => pin !== undefined) ? [this.#repin(able)] : [];
+        if (pin === undefined) return [];
+        pins.push(pin);
+      }
+      return [this.#repin(pins)];
     }
     return freePins(this.#context.board, does, this.#taken)
       .filter((pin) => !this.#statement.pins.includes(pin))

@@ -31,6 +31,15 @@ interface PartLineProps {
   readonly onStep: (by: -1 | 1) => void;
 }
 
+/** Width of a letter of the monospaced font, in its size. */
+const LETTER_EM = 0.6;
+
+/** As wide as its letters, which become a little smaller before the end of a line is cut off. */
+const sizeFor = (letters: number) => ({
+  flexBasis: `min(100%, ${letters + 1}ch)`,
+  fontSize: `clamp(0.8em, calc(100cqi / ${((letters + 1) * LETTER_EM).toFixed(1)}), 1em)`,
+});
+
 /** One part line: typed with what it may go on with, understood as it is typed, with what becomes of it. */
 export function PartLine({
   line,
@@ -125,11 +134,8 @@ export function PartLine({
             ))}
         </span>
         {/* What is read of a long line goes below it, so that the line is seen whole. */}
-        <div className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-2">
-          <div
-            className="mono relative min-w-0 grow"
-            style={{ flexBasis: `min(100%, ${line.text.length + 1}ch)` }}
-          >
+        <div className="@container flex min-w-0 flex-1 flex-wrap items-baseline gap-x-2">
+          <div className="mono relative min-w-0 grow" style={sizeFor(line.text.length)}>
             <div
               aria-hidden="true"
               className="pointer-events-none absolute inset-0 overflow-hidden py-1 whitespace-pre"
