@@ -32,7 +32,7 @@ interface PartLineProps {
 }
 
 /** Width of a letter of the monospaced font, in its size. */
-const LETTER_EM = 0.6;
+const LETTER_EM = 0.635;
 
 /** As wide as its letters, which become a little smaller before the end of a line is cut off. */
 const sizeFor = (letters: number) => ({

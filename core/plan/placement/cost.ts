@@ -14,8 +14,8 @@ const weight = {
   unequal: 0.8,
   /** A unit beside another without a free row. */
   crowded: 1.2,
-  /** Two bodies in one place. */
-  overlap: 9,
+  /** Two bodies in one place; one more wire is better. */
+  overlap: 12,
   row: 0.25,
   /** A leg or wire end that lies elsewhere than in the earlier layout. */
   moved: 4,

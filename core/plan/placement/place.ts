@@ -5,7 +5,7 @@ import { fail, ok, type Result } from '../../result';
 import { Circuit } from '../../wiring/circuit';
 import { legPoint, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { Grid, type Hole } from './grid';
-import { bodyBox } from './bodies';
+import { bodyBox, holesBelow } from './bodies';
 import { layoutCost } from './cost';
 import { roomMessage } from './room';
 import { costOf, holesUnder, seatsOf, type NetOfLeg, type Seat } from './seats';
@@ -160,7 +160,7 @@ const FIRST_ROW = 2;
 
 function sit(grid: Grid, netOf: NetOfLeg, { part, holes }: Seat): void {
   for (const [leg, hole] of holes) grid.put(hole, netOf(part.ref, leg), 'leg');
-  for (const hole of holesUnder(part, holes)) grid.cover(hole);
+  for (const hole of [...holesUnder(part, holes), ...holesBelow(part.kind, holes)]) grid.cover(hole);
   const body = bodyBox(part.kind, holes);
   if (body) grid.addBody(body);
   for (const [one, other] of kindOf(part.kind).joints) {

@@ -3,11 +3,12 @@ import { shippedBoards } from '../../boards';
 import { legName, ref } from '../../brand';
 import { breadboards } from '../../breadboards';
 import { randomTask } from '../../testing/random-netlist';
-import { samples } from '../../testing/samples';
+import { sampled, samples } from '../../testing/samples';
+import { circuitOf, DEFAULT_STATEMENT_RULES, USUAL_KIT } from '../../statements';
 import { overreachOf, readWiring } from '../../wiring/read';
 import { writeTable } from '../../wiring/table';
-import { findPart, nameOf, type Wiring } from '../../wiring/wiring';
-import { bodyBox } from './bodies';
+import { findPart, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
+import { bodyBox, holesBelow } from './bodies';
 import { overlaps } from './body-box';
 import {
   DEFAULT_RULES,
@@ -290,18 +291,75 @@ test('on split rails both halves that are used get their ground', () => {
   expect(firstDifference(task(leds(12), 'full-split'), wiring)).toBeUndefined();
 });
 
-test('no two bodies of the ten LEDs and their resistors stand in one place', () => {
-  const boxes = laidOut(leds(10)).parts.flatMap((part) => {
-    if (part.kind === 'wire') return [];
+/** The parts whose bodies would have to be in one place, pair by pair. */
+function overlapping(wiring: Wiring): readonly string[] {
+  const bodies = wiring.parts.flatMap((part) => {
     const holes = part.legs.flatMap(({ leg, at: point }) =>
       point?.type === 'hole' || point?.type === 'rail' ? [[leg, point] as const] : [],
     );
-    return bodyBox(part.kind, new Map(holes)) ?? [];
+    const box = part.kind === 'wire' || holes.length === 0 ? undefined : bodyBox(part.kind, new Map(holes));
+    return box ? [{ part, box }] : [];
   });
-  expect(boxes).toHaveLength(20);
-  boxes.forEach((one, index) =>
-    boxes.slice(index + 1).forEach((other) => expect(overlaps(one, other)).toBe(false)),
+  return bodies.flatMap((one, index) =>
+    bodies
+      .slice(index + 1)
+      .filter((other) => overlaps(one.box, other.box))
+      .map((other) => `${one.part.ref} and ${other.part.ref}`),
   );
+}
+
+test('no two bodies of the ten LEDs and their resistors stand in one place', () => {
+  expect(overlapping(laidOut(leds(10)))).toEqual([]);
+});
+
+/** Ends that would have to be plugged in below a body that sits on the breadboard. */
+function belowBodies(wiring: Wiring): readonly string[] {
+  const holesOf = (part: PlacedPart) =>
+    part.legs.flatMap(({ leg, at: point }) =>
+      point?.type === 'hole' || point?.type === 'rail' ? [[leg, point] as const] : [],
+    );
+  return wiring.parts.flatMap((body) => {
+    const below = new Set(holesBelow(body.kind, new Map(holesOf(body))).map(nameOf));
+    return wiring.parts.flatMap((part) =>
+      holesOf(part).flatMap(([leg, hole]) =>
+        below.has(nameOf(hole)) ? [`${part.ref}.${leg} below ${body.ref}`] : [],
+      ),
+    );
+  });
+}
+
+test('of any three part lines no two bodies stand in one place, and nothing is plugged in below one', () => {
+  const lines = [
+    'red LED on 3 with 220',
+    'button on 2',
+    'potentiometer on A0',
+    'light sensor on A1 with 10k',
+    'piezo on 8',
+    'distance sensor trig 9 echo 10',
+    'LCD on I2C',
+    'RGB LED on 5, 6, 11',
+    'temperature sensor on A2',
+    'slide switch on 7',
+    'thermistor on A3 with 10k',
+  ];
+  const context = { board: learner.profile, rules: DEFAULT_STATEMENT_RULES, kit: USUAL_KIT };
+  const some = sampled(
+    lines.flatMap((one, index) =>
+      lines
+        .slice(index + 1)
+        .flatMap((other, further) =>
+          lines.slice(index + further + 2).map((last) => [one, other, last] as const),
+        ),
+    ),
+  );
+  for (const three of some) {
+    const { parts, nets } = circuitOf(
+      three.map((text) => ({ text, refs: [] })),
+      context,
+    );
+    const wiring = laidOut({ parts, nets });
+    expect([...overlapping(wiring), ...belowBodies(wiring)], three.join('; ')).toEqual([]);
+  }
 });
 
 test('what does not fit is refused with how much does, and what to do', () => {

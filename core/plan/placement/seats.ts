@@ -3,7 +3,7 @@ import type { LegName, Ref } from '../../brand';
 import { kindOf } from '../../parts';
 import { distanceMm } from '../../wiring/read';
 import { nameOf } from '../../wiring/wiring';
-import { bodyBox } from './bodies';
+import { bodyBox, holesBelow } from './bodies';
 import type { Grid, Hole } from './grid';
 import { partColumns } from './grid';
 import { railsFor, usesRail } from './rails';
@@ -25,8 +25,8 @@ const cost = {
   rowBack: 0.9,
   /** A leg right beside another unit's strip. */
   crowded: 2.6,
-  /** A body where another one is: it can be bent aside, but not well. */
-  overlap: 9,
+  /** A body where another one is: it can be bent aside, but not well; one more wire is better. */
+  overlap: 12,
   /** A further breadboard. */
   board: 7,
   /** The side away from the board. */
@@ -352,6 +352,7 @@ export function costOf(
   if (isCrowded(holes, mine, grid)) amount += cost.crowded;
   const box = bodyBox(part.kind, holes);
   if (box) amount += cost.overlap * grid.overlapping(box);
+  amount += cost.overlap * holesBelow(part.kind, holes).filter((hole) => !grid.isFree(hole)).length;
   const expected = nextRow(board);
   if (!joins)
     amount += firstRow >= expected ? (firstRow - expected) * cost.row : (expected - firstRow) * cost.rowBack;
