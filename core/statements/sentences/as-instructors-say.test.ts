@@ -433,11 +433,108 @@ describe('what is still missing is asked for', () => {
       /^Say what X2 shows after so many presses: “after 3 presses of S1, X2 reads “3””/,
     ],
     ['turning P1 up makes D1 blink faster', /^Say how often at two settings/],
+    [
+      'it prints ON and OFF in turn',
+      /^Put what is printed in quotes: prints "ON", then "OFF", over and over\.$/,
+    ],
+    ['the serial monitor shows the light value twice a second', /^Say which number comes of it/],
+    ['D4 goes from red through green to blue', /^Say how long D4 has each of them/],
     ['LED on', /^Which LED is meant\?/],
     ['D1 breathes every 4 s', /^Say when D1 gets brighter and when darker/],
     ['D2 beeps when something is closer than 20 cm', /^“D2 beeps .+” is not understood\. Of D2 you can say/],
   ])('%s', (sentence, answer) => {
     expect(begun(sentence)[1][0]?.replace(/^NOT: /, '')).toMatch(answer);
+  });
+});
+
+describe('when it begins, how long it takes, and what does nothing', () => {
+  test.each<Row>([
+    ['D1 blinks 3 times when the program starts', [], ['D1 flashes 3 times']],
+    ['at the start Z1 beeps once', [], ['Z1 chirps once']],
+    ['on power up D1 and D2 flash once', [], ['D1 flashes once', 'D2 flashes once']],
+    [
+      'D1 lights up only from 2 s on',
+      [],
+      ['D1 is off all the time until 2 s', 'D1 is on all the time from 2.1 s'],
+    ],
+    [
+      'D1, D2 and D3 light up together after 1 s',
+      [],
+      ['D1', 'D2', 'D3'].map((name) => `${name} is on all the time from 1.1 s`),
+    ],
+    [
+      'hold S1 longer than 2 s and D1 turns on',
+      ['press S1 at 1 s for 3 s'],
+      ['D1 is on all the time from 2.1 s after S1'],
+    ],
+    [
+      'D1 goes out 3 s after the last press of S1',
+      ['press S1 at 2 s for 0.3 s'],
+      ['D1 is off all the time from 3.1 s after S1'],
+    ],
+    [
+      'the motor runs for 3 s, then rests for 1 s',
+      [],
+      ['M2 turns forwards from 0.1 s to 2.9 s', 'M2 stands still from 3.1 s to 3.9 s'],
+    ],
+    [
+      'the buzzer goes quiet when S2 is pressed',
+      ['press S2 at 2 s for 0.3 s'],
+      ['Z1 goes off within 0.1 s of S2'],
+    ],
+    ['X2 shows nothing until S1 is pressed', ['press S1 at 4 s for 0.3 s'], ['X2 reads “” until 4 s']],
+    [
+      'the display is cleared when S1 is pressed',
+      ['press S1 at 2 s for 0.3 s'],
+      ['X2 reads “” from 0.1 s after S1'],
+    ],
+    ['the display shows Hello on the second row', [], ['X2 reads “” / “Hello”']],
+    ['N1 is blank', [], ['N1 shows nothing']],
+  ])('%s', (sentence, done, seen) => {
+    expect(begun(sentence)).toEqual([done, seen]);
+  });
+});
+
+describe('buttons that are held, and one that is not', () => {
+  const alone = [
+    'press S1 at 1 s for 1 s',
+    'press S2 at 3 s for 1 s',
+    'press S1 at 5 s for 2 s',
+    'press S2 at 5 s for 2 s',
+  ];
+  const onlyFirst = [
+    'D1 is off all the time from 0.1 s to 1 s',
+    'D1 is on all the time from 1.1 s to 2 s',
+    'D1 is off all the time from 2.1 s',
+  ];
+  const both = [
+    'D1 is off all the time from 0.1 s to 5 s',
+    'D1 is on all the time from 5.1 s to 7 s',
+    'D1 is off all the time from 7.1 s',
+  ];
+  const held = ['press S1 at 2 s for 2 s'];
+  test.each<Row>([
+    ['S1 pressed and S2 not: only D1 is on', alone, onlyFirst],
+    ['D1 is on when S1 is held and S2 is not', alone, onlyFirst],
+    ['both buttons: D1 comes on', alone, both],
+    ['D1 only lights up when both buttons are pressed', alone, both],
+    [
+      'the motor only runs while S1 is held',
+      held,
+      ['M2 turns forwards from 0.1 s to 1.9 s after S1', 'M2 stands still from 2.1 s after S1'],
+    ],
+    [
+      'D1 is on for as long as S1 is pressed',
+      held,
+      ['D1 is on all the time from 0.1 s to 1.9 s after S1', 'D1 is off all the time from 2.1 s after S1'],
+    ],
+    [
+      'the servo moves to 45 when S1 is pressed and back to 0 when it is let go',
+      held,
+      ['M1 stands at 45° from 0.1 s to 1.9 s after S1', 'M1 stands at 0° from 2.1 s after S1'],
+    ],
+  ])('%s', (sentence, done, seen) => {
+    expect(begun(sentence)).toEqual([done, seen]);
   });
 });
 
@@ -482,6 +579,18 @@ describe('what is done', () => {
     ['close the switch', ['switch S3 on at 1 s']],
     ['open the switch at 3 s', ['switch S3 off at 3 s']],
     ['turn the power off and on', ['supply off at 1 s', 'supply on at 2 s']],
+    ['do nothing for 5 s, then press S1', ['press S1 at 5 s for 0.3 s']],
+    ['press S1 for longer than 2 s', ['press S1 at 1 s for 3 s']],
+    ['press S1 very briefly', ['press S1 at 1 s for 0.3 s']],
+    ['press S1 and keep it pressed to the end', ['hold S1 from 1 s']],
+    ['wave a hand in front of X1', ['something 0.1 m before X1 at 1 s', 'something 1 m before X1 at 2 s']],
+    [
+      'bring your hand slowly closer from 60 cm to 5 cm',
+      ['something 0.6 m before X1 at 1 s', 'something 0.05 m before X1 at 1.5 s over 2 s'],
+    ],
+    ['breathe on T1 at 2 s', ['warm T1 to 28 °C at 2 s']],
+    ['let it cool down to 18 °C', ['warm T1 to 18 °C at 1 s']],
+    ['flip S3 on and off at 2 s', ['switch S3 on at 2 s', 'switch S3 off at 3 s']],
     ['press the button', ['NOT: Which button is meant? There are S1 and S2.']],
     ['do nothing', ['NOT: Where nothing is done, nothing has to be written here.']],
     ['wait 5 s', ['NOT: Where nothing is done, nothing has to be written here.']],

@@ -6,10 +6,11 @@ import { doneForCondition, doneForConditions } from './conditions';
 import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
-import { NAMES, timed, type Named } from './plain';
+import { NAMES, plainly, timed, type Named } from './plain';
 import { doneForSetting } from './settings';
 import { isOfCounts } from './stretches';
 import { twoCases } from './two-cases';
+import { SECONDS } from './way';
 import { doneForPresses } from './ways-pressed';
 
 /** What a sentence begins a scenario with. */
@@ -24,7 +25,7 @@ export interface Begun {
  * from 1.2 s` and `with P1 at 0 %, D1 flashes 3 times` say it themselves.
  */
 export function readBegun(text: string, parts: readonly Named[]): Result<Begun> {
-  const said = doneAndSeen(text, parts);
+  const said = heldLonger(text, parts) ?? doneAndSeen(text, parts);
   if (said) return said;
   const before = doneFor(text, parts);
   const read = readExpected(text, parts, before);
@@ -53,7 +54,10 @@ function doneForBoth(first: string, second: string, parts: readonly Named[]): re
   const before = doneFor(first, parts);
   const ends = before.map((stimulus) => stimulus.at + (definitionOf(stimulus).lasts?.(stimulus) ?? 0));
   const begins = Math.max(0, ...ends);
-  return [...before, ...doneFor(second, parts).map((other) => ({ ...other, at: timed(other.at + begins) }))];
+  const after = doneFor(second, parts);
+  // Pressed and let go is one press.
+  if (JSON.stringify(after) === JSON.stringify(before)) return before;
+  return [...before, ...after.map((other) => ({ ...other, at: timed(other.at + begins) }))];
 }
 
 /** How what is done is parted from what must be seen then. */
@@ -63,6 +67,23 @@ const PARTED: readonly RegExp[] = [
   new RegExp(`^(with .+?),? (${NAMES} .+)$`, 'i'),
   new RegExp(`^(.+?),? (?:and then|and|then) ((?:all .+|${NAMES} ).+)$`, 'i'),
 ];
+
+const HELD_LONGER = new RegExp(
+  `^(?:when |if |after )?(?:press|hold|keep)(?:ing)? (${NAMES})(?: pressed| down)? (?:for )?(?:longer|more) than ${SECONDS}(?:,|:| and| then)+ (.+)$`,
+  'i',
+);
+/** Seconds by which a button is held longer than it takes. */
+const LONGER = 1;
+
+/** `hold S1 longer than 2 s and D1 goes on`: what comes when it was held so long. */
+function heldLonger(text: string, parts: readonly Named[]): Result<Begun> | undefined {
+  const [, name = '', length = '', said] = HELD_LONGER.exec(plainly(text, parts)) ?? [];
+  if (said === undefined) return undefined;
+  const done = readDone(`press ${name} for ${timed(Number(length) + LONGER)} s`, parts, []);
+  if (!done.ok) return done;
+  const seen = readExpected(`${said} ${length} s after ${name} is pressed`, parts, done.value);
+  return seen.ok ? ok({ stimuli: done.value, expect: seen.value }) : seen;
+}
 
 /** What is done before a colon, behind “with”, or before “and”, and what must be seen then. */
 function doneAndSeen(text: string, parts: readonly Named[]): Result<Begun> | undefined {

@@ -2,12 +2,15 @@ import { findKind, type StimulusKind } from '../../parts';
 import { restOf } from '../../stimuli';
 import { listText } from '../../words/words';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
+import { MOST_PRESSES } from './presses';
 import { SECONDS } from './way';
 
 /** Seconds that something takes which is done slowly. */
 const SLOWLY = 4;
 /** Temperature of what is held between fingers for a while, in °C. */
 const FINGERS = 31;
+/** Temperature of a thermometer that is breathed on, in °C. */
+const BREATH = 28;
 /** Share of a distance at which something is well inside of it. */
 const WELL_INSIDE = 0.7;
 /** Metres at which something is that has come near. */
@@ -17,6 +20,8 @@ const THING = '(?:something|somebody|someone|(?:the |a |an |your )?(?:hand|book|
 const SOMEBODY = '(?:something|somebody|someone|a (?:person|visitor|cat|dog))';
 /** Seconds of a press that is called long, and how often what goes on and on is done. */
 const [LONG, OVER_AND_OVER] = [2, 5];
+/** Seconds by which something lasts longer than is said. */
+const LONGER = 1;
 /** Shares of a turn as they are said, in percent. */
 const SHARES: Readonly<Record<string, number>> = {
   quarter: 25,
@@ -88,6 +93,22 @@ const ways: readonly (readonly [RegExp, Says])[] = [
   words(
     `^(?:the )?(?:user|player|learner|student|child|someone|somebody|you) (press|push|hold|type|send|enter|turn|cover|touch)(?:e?s)? (.+)$`,
     ([verb, rest]) => `${verb} ${rest}`,
+  ),
+  words(
+    `^(press|hold|push) (${NAMES})(?: down)? (?:for )?(?:longer|more) than ${SECONDS}(.*)$`,
+    ([, name, length, rest]) => `press ${name} for ${Number(length) + LONGER} s${rest}`,
+  ),
+  words(
+    `^(press|push|tap) (${NAMES}) (?:very |only |just )?(?:briefly|shortly|for a moment)(.*)$`,
+    ([verb, name, rest]) => `${verb} ${name}${rest}`,
+  ),
+  words(
+    `^(?:press|hold) (${NAMES}) and (?:keep|hold) it (?:pressed|down|held)?(?: (?:to|till|until) the end)?((?: (?:at|from) .*)?)$`,
+    ([name, at]) => `hold ${name}${at}`,
+  ),
+  words(
+    `^(?:do nothing|wait) for ${SECONDS},? (?:and )?then (.+)$`,
+    ([length, rest]) => `wait ${length} s, then ${rest}`,
   ),
   words(`^touch (${NAMES})(.*)$`, ([name, rest], parts) =>
     isOf('press', name!, parts) ? `press ${name}${rest}` : undefined,
@@ -175,6 +196,17 @@ const ways: readonly (readonly [RegExp, Says])[] = [
       return sensor && `warm ${sensor}${range}${rest}`;
     },
   ),
+  words(
+    `^(?:breathe|blow|hold your breath)(?: warm air)? (?:on|at|onto) (${NAMES})((?: at .*)?)$`,
+    ([name, at], parts) => (isOf('warm', name!, parts) ? `warm ${name} to ${BREATH} °C${at}` : undefined),
+  ),
+  words(
+    `^let (?:it|(${NAMES})|the sensor) (?:cool|warm)(?: down| up)? to (-?\\d[\\d.]*)(?: ?°(?: ?c)?)?((?: (?:at|over) .*)?)$`,
+    ([name, degrees, rest], parts) => {
+      const sensor = name ?? onlyTouched('warm', parts);
+      return sensor && `warm ${sensor} to ${degrees} °C${rest}`;
+    },
+  ),
   // somebody moves
   words(
     `^(?:${SOMEBODY}) (?:walks|comes|goes|steps) in(?:to the room)? at ${SECONDS},? and (?:leaves|goes(?: out| away)?|walks out|stops) at ${SECONDS}$`,
@@ -203,6 +235,18 @@ const ways: readonly (readonly [RegExp, Says])[] = [
       const sensor = onlyTouched('distance', parts);
       return sensor && `something ${restOf('distance')} m before ${sensor}${one ?? two ?? three ?? ''}`;
     },
+  ),
+  words(
+    `^(?:wave|pass|swipe)(?: ${THING})? (?:in front of|before|over|at|past) (${NAMES})((?: at .*)?)$`,
+    ([name, at], parts, usual) => {
+      if (!isOf('distance', name!, parts)) return undefined;
+      const begins = at === '' ? usual : Number.parseFloat(at!.slice(4));
+      return `something ${NEAR} m before ${name} at ${begins} s and something ${restOf('distance')} m before ${name} at ${timed(begins + 1)} s`;
+    },
+  ),
+  words(
+    `^(?:bring|move) ${THING} (?:slowly )?(?:closer|nearer|away|off|back)(?: and (?:closer|nearer))? (from \\d[\\d.]* m to .+)$`,
+    ([range]) => `something ${range}`,
   ),
   words(`^${THING} comes (?:closer|nearer|near|close)((?: at .*)?)$`, ([at], parts) => {
     const sensor = onlyTouched('distance', parts);
@@ -234,6 +278,20 @@ const ways: readonly (readonly [RegExp, Says])[] = [
   words(
     `^(?:put|flip|slide|set|move) (${NAMES}) (?:to )?(?:the )?(on|off|left|right)(?: side)?((?: at .*)?)$`,
     ([name, state, at], parts) => turnedTo(name!, state!, at!, parts),
+  ),
+  words(
+    `^(?:switch|turn|flip|slide) (${NAMES}) on and off(?: again)?(?: (twice|\\d+ times))?((?: at .*)?)$`,
+    ([name, count, at], parts, usual) => {
+      if (!isSwitch(name!, parts)) return undefined;
+      const begins = at === '' ? usual : Number.parseFloat(at!.slice(4));
+      const times = count === undefined ? 1 : /twice/i.test(count) ? 2 : Number.parseInt(count, 10);
+      return times <= MOST_PRESSES / 2
+        ? Array.from(
+            { length: 2 * times },
+            (_, index) => `turn ${name} to ${1 - (index % 2)} at ${timed(begins + index)} s`,
+          ).join(' and ')
+        : undefined;
+    },
   ),
   words(
     `^(${NAMES}) is (?:switched |turned )?(on|off|closed|open)((?: at .*)?)$`,

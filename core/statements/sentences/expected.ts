@@ -206,6 +206,22 @@ const ways: readonly Way[] = [
   },
   ...waysPressed(meaning, tailed),
   ...waysPrinted(meaning),
+  // … only from 2 s on
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?) (?:only (?:from|after)|not (?:before|until)) ${SECONDS}(?: on(?:wards)?)?`,
+    ),
+    means: ([subject = '', said = '', from = ''], around) => {
+      const state = stateOf(said);
+      return (
+        state &&
+        saying(
+          `${stated(subject, state === 'on' ? 'off' : 'on', around)} until ${from} s`,
+          `${stated(subject, state, around)} from ${timed(Number(from) + AT_ONCE)} s`,
+        )
+      );
+    },
+  },
   // times
   {
     pattern: whole(`(.+?) (?:between|from) ${SECONDS} (?:and|to|until) ${SECONDS}`),
@@ -287,10 +303,14 @@ function meaning(said: string, around: Around, depth: number): Meaning | undefin
   for (const { pattern, means } of ways) {
     const found = pattern.exec(plain);
     const meant = found && means(found.slice(1), around, depth);
-    if (meant) return meant;
+    if (meant && isReadable(meant)) return meant;
   }
   return undefined;
 }
+
+/** Whether what is meant can be said: a time behind it may be one that it cannot have. */
+const isReadable = (meant: Meaning): boolean =>
+  'problem' in meant || meant.sentences.every((sentence) => readExpectation(sentence).ok);
 
 /** The meaning of what can be seen of the part that it is said of. */
 function fitting(said: string, around: Around, depth: number): Meaning | undefined {
@@ -318,6 +338,7 @@ const singular = (rest: string): string =>
   rest
     .replace(/^are\b(?: (?:both|all)\b)?/i, 'is')
     .replace(/^(?:both|all)\b ?/i, '')
+    .replace(/ (?:together|simultaneously|at the same time|at once)\b/i, '')
     .replace(/^(turn|go|come|light|stay|shine|glow)\b/i, (verb) =>
       /go$/i.test(verb) ? `${verb}es` : `${verb}s`,
     )

@@ -53,6 +53,11 @@ function gateOf(clause: string, parts: readonly Named[]): Gate | undefined {
   if (several && isClause(`(?:only|exactly) one(?: of)?(?: the| them)?(?: \\w+)?(?: buttons?)? is ${HELD}`))
     return { names, isSo: (held) => count(held) === 1 };
   if (
+    named.length === 2 &&
+    isClause(`(?:only )?${NAMES} is ${HELD},? (?:and|but) ${NAMES} is (?:not(?: ${HELD})?|up)`)
+  )
+    return { names, isSo: (held) => held.has(named[0]!) && !held.has(named[1]!) };
+  if (
     isClause(`${NAMES} is (?:not ${HELD}|up|open)`) ||
     (several && isClause(`neither ${NAMES}(?:(?:, | nor | or |, nor )${NAMES})+ is ${HELD}`)) ||
     isClause(`(?:no button|nothing|none of (?:them|the buttons)) is ${HELD}`)

@@ -20,7 +20,7 @@ export function stateOf(words: string): 'on' | 'off' | undefined {
     return 'on';
   if (
     /^(?:is |stays? |remains? |be |keeps? )?(?:off|dark|out|silent|quiet|still|let go|open)$/.test(said) ||
-    /^(?:(?:turns?|goe?s?|clicks?|switch(?:es)?|is switched|is turned) (?:off|out|dark)|stops?|opens?|lets? go|does nothing)$/.test(
+    /^(?:(?:turns?|goe?s?|clicks?|falls?|becomes?|gets?|switch(?:es)?|is switched|is turned) (?:off|out|dark|quiet|silent|still)|(?:stands?|stays?|comes?) (?:still|to (?:a )?(?:rest|stop|standstill))|rests?|pauses?|stops?|opens?|lets? go|does nothing)$/.test(
       said,
     )
   )

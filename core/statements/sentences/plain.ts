@@ -209,7 +209,9 @@ function calledSo(called: string, parts: readonly Named[]): readonly string[] {
     };
     return byUse[word] ?? false;
   });
-  return fitting.map(({ ref }) => ref);
+  // What has figures only is a digit, where another one shows texts.
+  const texts = fitting.filter(({ kind }) => findKind(kind)?.observed === 'text');
+  return (word === 'display' && texts.length > 0 ? texts : fitting).map(({ ref }) => ref);
 }
 
 const hasAnyColour = (kind: string): boolean =>

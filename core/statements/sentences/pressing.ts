@@ -51,6 +51,7 @@ export const DOING = `((?:turning|switching) ${NAMES} (?:on|off)|(?:(?:pressing|
 const third = (verb: string): string =>
   verb
     .replace(/^(?:be|to be) /i, 'is ')
+    .replace(/^(?=(?:brighter|darker|dimmer|louder|faster|slower)\b)/i, 'gets ')
     .replace(new RegExp(`^(?=(?:${COLOUR}|on|off|bright|dark|silent)\\b)`, 'i'), 'is ')
     .replace(/^(?:to )?(?:flash|blink)\b/i, 'flashes')
     .replace(/^(?:to )?go\b/i, 'goes')

@@ -55,7 +55,7 @@ describe('two cases of one part', () => {
     ],
     [
       'M2 turns when it is hotter than 28 °C and stands still when it is colder',
-      [inside('M2 turns forwards'), ...outside('M2 stands still')],
+      [inside('M2 turns forwards'), 'M2 stands still until 1.9 s', 'M2 stands still from 5.5 s'],
     ],
     [
       'D1 flashes 3 times in the dark and 5 times in the light',

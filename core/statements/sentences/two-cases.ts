@@ -27,7 +27,7 @@ const CASE = `(?:${DARK}|${BRIGHT}|${WHEN} (?:it is )?${STATE}|(?:${WHEN} (?:it|
 const JOINT = '(?:,|;)? ?(?:and|but|while)? ?';
 const WHO = `(?:${NAMES}|prints|(?:the )?serial (?:monitor|text|line)(?: (?:shows|says))?)`;
 /** What is said of a part whose name was said already. */
-const SAID = `(?:is |are |stands |goes |turns |stays |shows |lights |flashes |blinks |sounds )?(?:still )?(?:at |to )?(?:on|off|lit|dark|out|silent|still|${COLOUR}|["“][^"“”]*["”]|-?\\d[\\d.]* ?(?:°|%|hz|times)?)`;
+const SAID = `(?:back )?(?:is |are |stands |goes |turns |stays |shows |lights |flashes |blinks |sounds )?(?:still )?(?:at |to )?(?:on|off|lit|dark|out|silent|still|${COLOUR}|["“][^"“”]*["”]|-?\\d[\\d.]* ?(?:°|%|hz|times)?)`;
 
 const SAME_PART = new RegExp(`^(${WHO}) (.+?),? (${CASE})${JOINT}(?:it )?(${SAID}) (${CASE})$`, 'i');
 const OTHERWISE = new RegExp(
@@ -80,7 +80,7 @@ const VERB = /^[^\d]+?(?= (?:at|to)\b| \d)/i;
 
 /** What a part is said to do, with a verb, which may be that of what is said before; a part that is only named is on. */
 function saidOf(who: string, said: string, before = ''): string {
-  const plain = said.trim();
+  const plain = said.trim().replace(/^back /i, '');
   if (plain === '') return 'is on';
   // “Sounds at 440 Hz … and at 880 Hz”: it does the same.
   const verb = /^(?:at|to)\b|^\d+ times/i.test(plain) ? VERB.exec(before)?.[0] : undefined;
@@ -116,10 +116,15 @@ export function twoCases(text: string, parts: readonly Named[]): TwoCases | unde
     second: string,
     two: string,
     isOfOne: boolean,
-  ): TwoCases | undefined =>
-    isCase(one, parts) && isCase(two, parts)
-      ? { first: `${first} ${clauseOf(one)}`, second: `${second} ${clauseOf(two)}`, isOfOne }
-      : undefined;
+  ): TwoCases | undefined => {
+    if (!isCase(one, parts) || !isCase(two, parts)) return undefined;
+    const held = isOfOne ? pressedAndLetGo(one, two) : undefined;
+    return {
+      first: `${first} ${held ? `while ${held} is held` : clauseOf(one)}`,
+      second: `${second} ${held ? `when ${held} is released` : clauseOf(two)}`,
+      isOfOne,
+    };
+  };
   const [, left, leftSaid = '', leftCase = '', right = '', rightSaid = '', rightCase = ''] =
     OTHER_PART.exec(whole) ?? [];
   if (left !== undefined)
@@ -142,6 +147,17 @@ export function twoCases(text: string, parts: readonly Named[]): TwoCases | unde
       : { first: `${who} ${saidOf(who, first)} ${clauseOf(one)}`, second: undefined, isOfOne: true };
   if (two === undefined) return undefined;
   return made(`${who} ${saidOf(who, first)}`, one, `${who} ${saidOf(who, second, first)}`, two, true);
+}
+
+/** `when S1 is pressed`, `when it is let go`: the button, which is held from the one to the other. */
+function pressedAndLetGo(one: string, two: string): string | undefined {
+  const [, pressed] =
+    new RegExp(`^${WHEN} (${NAMES}) is (?:pressed|pushed|held(?: down)?)$`, 'i').exec(one) ?? [];
+  const [, released = ''] =
+    new RegExp(`^${WHEN} (${NAMES}|it) is (?:released|let go(?: of)?|up again)$`, 'i').exec(two) ?? [];
+  return pressed !== undefined && [pressed.toUpperCase(), 'IT'].includes(released.toUpperCase())
+    ? pressed
+    : undefined;
 }
 
 /** Whether a case is told of something that is measured here: “in the dark” needs a light sensor. */

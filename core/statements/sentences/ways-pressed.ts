@@ -175,6 +175,17 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       return saying(`${stated(subject, state, around)} from ${timed(held + AT_ONCE)} s after ${name}`);
     },
   },
+  {
+    pattern: whole(
+      `(.+?),? (?:when|after|once|as soon as) (${NAMES}) is (?:released|let go(?: of)?|up again)`,
+    ),
+    means: ([said = '', name = ''], around, depth) => {
+      const held = heldFor(name, around);
+      if (held !== undefined)
+        return tailed(said, ` from ${timed(held + AT_ONCE)} s after ${name}`, around, depth);
+      return tailed(said, ` after ${name}`, around, depth) && notHeldYet(name);
+    },
+  },
   // … from 2 s, while S1 is held: what beeps over a stretch of time beeps more than once
   {
     pattern: whole(`(${NAMES}) (?:beep|chirp)s? ((?:from|until|till|between|while|as long as) (?!.* hz).*)`),

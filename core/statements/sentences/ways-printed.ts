@@ -4,7 +4,7 @@ import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './w
 
 /** Who prints, and how it is called. */
 const WHO = '(?:(?:the )?(?:board|program|serial(?: (?:monitor|port|text|output|line))?))';
-const PRINTS = `(?:(?:${WHO} )?(?:prints|writes|sends|outputs)|${WHO} (?:shows|says|reads|counts))`;
+const PRINTS = `(?:(?:(?:${WHO}|it) )?(?:prints|writes|sends|outputs)|${WHO} (?:shows|says|reads|counts))`;
 const TEXT = `(?:["“][^"“”]*["”]|'[^']*')`;
 const NUMBER = String.raw`-?\d+(?:\.\d+)?`;
 const RANGE = `a number (?:between|from) ${NUMBER} (?:and|to) ${NUMBER}`;
@@ -228,7 +228,7 @@ export const waysPrinted = (
   },
   {
     pattern: whole(
-      `(?:${PRINTS} (?:the )?|the )(?:value|reading|position|brightness|temperature|distance|level|number|count)(?: (?:of|from|at|on|in) (?:(?!is |are ).)*?)?(?: (?:is|are) ${PRINTED})?(?:,? (?:every|each|once) .*)?`,
+      `(?:${PRINTS} (?:the )?|the )(?:(?:light|measured|sensor|analog(?:ue)?|potentiometer|knob|current) )?(?:value|reading|position|brightness|temperature|distance|level|number|count)(?: (?:of|from|at|on|in) (?:(?!is |are ).)*?)?(?: (?:is|are) ${PRINTED})?(?:,? (?:every|each|once|twice|\\d+ times|all the time|continuously|over and over)\\b.*)?`,
     ),
     means: () => ({
       problem: `Say which number comes of it in a scenario of its own: “with P1 at 50 %, prints a number between 500 and 520”.`,
@@ -236,6 +236,14 @@ export const waysPrinted = (
   },
   {
     pattern: whole(`(?:prints|${PRINTS}|print) ([^"“'\\d].*?)(?: once)?`),
-    means: ([text = '']) => ({ problem: `Put what is printed in quotes: prints "${text}".` }),
+    means: ([text = '']) => {
+      const [, one, other] =
+        /^(\S+),? (?:and|then|and then|or) (\S+)(?:,? (?:in turns?|alternat(?:e|ing)ly|over and over.*))?$/i.exec(
+          text,
+        ) ?? [];
+      return {
+        problem: `Put what is printed in quotes: prints ${one === undefined ? `"${text}"` : `"${one}", then "${other}", over and over`}.`,
+      };
+    },
   },
 ];

@@ -1,7 +1,7 @@
 import { CALL_FOR_HELP, groupsOf, SIGNALS } from '../../expectations/morse';
 import { NUMBER_SAID, numberSaid } from '../../words/words';
 import { COLOUR, colourCalled } from './colours';
-import { observedOf } from './on-off';
+import { observedOf, stated } from './on-off';
 import { lightsIn, NAMES, timed } from './plain';
 import { AT_ONCE } from './ways-pressed';
 import { saying, SECONDS, whole, type Meaning, type Way } from './way';
@@ -222,6 +222,13 @@ export const waysSeen: readonly Way[] = [
   },
   // what is written
   {
+    pattern: whole(`(${NAMES}) (?:is|goes|gets|becomes|stays|turns) (?:blank|empty|cleared)((?: .*)?)`),
+    means: ([subject = '', tail = ''], around) =>
+      observedOf(subject, around.parts) === 'text'
+        ? saying(`${subject} reads ""${tail}`)
+        : saying(`${stated(subject, 'off', around)}${tail}`),
+  },
+  {
     pattern: whole(
       `(${NAMES}) (?:shows|displays|says|reads) (["“'][^"“”]*["”']) and (["“'][^"“”]*["”'])(.*)`,
     ),
@@ -277,11 +284,11 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:shows|displays|says|reads) ((?!the |an? |how |what |its |nothing|all |text|number|“|")[A-Za-z][\\w !?'-]*?)${TAIL}`,
+      `(${NAMES}) (?:shows|displays|says|reads) ((?!the |an? |how |what |its |nothing|all |text|number|“|")[A-Za-z][\\w !?'-]*?)(?: (?:in|on) (?:the )?(first|top|upper|second|bottom|lower) (?:line|row))?${TAIL}`,
     ),
-    means: ([subject = '', text = '', tail = ''], { parts }) =>
+    means: ([subject = '', text = '', line = 'first', tail = ''], { parts }) =>
       observedOf(subject, parts) === 'text' && !/ (?:when|while|if|as) /.test(text)
-        ? saying(`${subject} reads “${text}”${tail}`)
+        ? saying(`${subject} reads ${/^(?:first|top|upper)$/i.test(line) ? '' : '"" / '}“${text}”${tail}`)
         : undefined,
   },
   {

@@ -68,7 +68,7 @@ export const waysStaged = (reads: Reads): readonly Way[] => [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:(?:cycles|goes|runs|fades|changes) through|changes (?:its )?colou?rs?\\b(?! (?:when|with|after|on|at) )|rotates through|is (?:${COLOUR})(?:,? (?:and )?then (?:${COLOUR}))+) ?.*`,
+      `(${NAMES}) (?:(?:cycles|goes|runs|fades|changes) through|changes (?:its )?colou?rs?\\b(?! (?:when|with|after|on|at) )|rotates through|is (?:${COLOUR})(?:,? (?:and )?then (?:${COLOUR}))+|(?:goes|fades|changes|turns) (?:from )?(?:${COLOUR})(?:,? (?:through|over|via|and|then|and then|to) (?:${COLOUR}))+) ?.*`,
     ),
     means: ([subject = '']) => {
       const name = subject.toUpperCase();

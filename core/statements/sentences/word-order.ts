@@ -14,7 +14,8 @@ const COMPARED =
   '(?:closer|nearer|farther|further|warmer|hotter|colder|cooler|brighter|darker|more|less|higher|lower|greater|smaller) than|above|over|below|under|beyond|within';
 const AMOUNT = String.raw`-?\d*\.?\d+(?: ?(?:%|°(?: ?c)?|m))?(?: away)?`;
 
-const AT_FIRST = '(?:at the (?:start|beginning)|at first|initially|to begin with)';
+const AT_FIRST =
+  '(?:at the (?:start|beginning)|at first|initially|to begin with|(?:at|on) (?:power|start|switch)[- ]?(?:up|on)|(?:when|once|as soon as|after) (?:the (?:program|sketch|code|board|power)|it) (?:starts|begins|boots|comes on|is (?:started|powered|switched on|turned on|plugged in|powered up)))';
 /** Seconds that are called the beginning. */
 const BEGINNING = 0.5;
 
@@ -55,7 +56,14 @@ const orders: readonly Order[] = [
     `^the \\w+ (?:.+?),? the (faster|slower) (${NAMES}) (blinks|flashes|beeps|chirps)$`,
     ([how, name, does]) => `${name} ${does} ${how}`,
   ),
+  // What is counted there is done by the time it is done.
+  order(`^(.+ (?:flash|blink|beep|chirp)\\w*\\b.*?) ${AT_FIRST}$`, ([said]) => said),
   order(` ${AT_FIRST}$`, () => ` until ${BEGINNING} s`),
+  order(`^(${NAMES}) only ((?!from\\b|at\\b|after\\b).+ ${WHEN} .+)$`, ([name, said]) => `${name} ${said}`),
+  order(`^(${NAMES}) (?:shows|displays|says|reads) (?:nothing|no text)\\b`, ([name], parts) =>
+    observedOf(name!, parts) === 'text' ? `${name} reads ""` : undefined,
+  ),
+  order('\\bfor as long as\\b', () => 'as long as'),
   order(`\\b(?:for|in|during) the first ${SECONDS}`, ([length]) => `until ${length} s`),
   order(`\\b${WHEN} ${SOMEBODY} ${COMES}`, (_, parts) => {
     const motion = onlyTouched('motion', parts);
@@ -92,9 +100,23 @@ const orders: readonly Order[] = [
   ),
   // both buttons pressed: …
   order(
-    `^((?:both|all)(?: the)?(?: \\w+)? buttons?) (?:are )?(pressed|held(?: down)?)(?:,|:| and| then)+ (${SUBJECT}.+)$`,
-    ([buttons, held, said]) => `${said} when ${buttons} are ${held}`,
+    `^((?:both|all)(?: the)?(?: \\w+)? buttons?)(?: (?:are )?(pressed|held(?: down)?))?(?:,|:| and| then)+ (${SUBJECT}.+)$`,
+    ([buttons, held = 'held', said]) => `${said} when ${buttons} are ${held}`,
   ),
+  // S1 pressed and S2 not: …
+  order(
+    `^(?:when |while |if )?(${NAMES}) (?:is )?(?:pressed|held(?: down)?|down)(?:,| but| and)* (${NAMES}) (?:is )?(?:not(?: (?:pressed|held(?: down)?|down))?|up)[,:] ?(?:then )?(?:only )?(${SUBJECT}.+)$`,
+    ([held, up, said]) => `${said} when ${held} is held and ${up} is not held`,
+  ),
+  order(
+    `^(.+ (?:when|while|if) ${NAMES} is) pressed(,? (?:but|and) ${NAMES} is not) pressed$`,
+    ([said, joint]) => `${said} held${joint} held`,
+  ),
+  // … after the last press
+  order(`\\bafter the (?:last|final|most recent) press(?: of (${NAMES}))?$`, ([name], parts) => {
+    const button = name ?? onlyTouched('press', parts);
+    return button === undefined ? undefined : `after ${button} is pressed`;
+  }),
   // … at 10 cm, at 22 °C
   order(`^((${NAMES}) .+?) at (\\d[\\d.]*) ?(m|°(?: ?c)?)$`, ([said, subject, amount, unit], parts) => {
     const isDistance = unit === 'm';
