@@ -8,6 +8,7 @@ export const button = defineKind({
   kind: 'button',
   alsoTyped: ['push-button', 'pushbutton'],
   alsoSaid: [
+    'btn',
     'pushbutton switch',
     'tactile switch',
     'button switch',

@@ -14,7 +14,7 @@ const PASSIVE_OHMS = 1000;
 export const buzzer = defineKind({
   kind: 'buzzer',
   alsoTyped: ['bell', 'sounder'],
-  alsoSaid: ['buzzer module'],
+  alsoSaid: ['buzzer module', 'beeper'],
   prefix: 'Z',
   title: 'buzzer',
   legs: [

@@ -22,6 +22,7 @@ export const ledBar = defineKind({
     'bar of lamps',
     'bar of leds',
     'bar graph',
+    'light bar',
     ...['', '10-', '10 ', 'ten '].flatMap((ten) =>
       ['segment bar', 'segment bar graph', 'segment led bar', 'led bar graph'].map((name) => `${ten}${name}`),
     ),

@@ -13,7 +13,16 @@ const STARTING_MA = 900;
 export const motor = defineKind({
   kind: 'motor',
   alsoTyped: ['dc-motor'],
-  alsoSaid: ['electric motor', 'dc motor', 'fan', 'fan motor', 'propeller', 'pump', 'vibration motor'],
+  alsoSaid: [
+    'electric motor',
+    'dc motor',
+    'fan',
+    'fan motor',
+    'propeller',
+    'pump',
+    'water pump',
+    'vibration motor',
+  ],
   prefix: 'M',
   title: 'motor',
   legs: [

@@ -27,6 +27,11 @@ export const potentiometer = defineKind({
   alsoTyped: ['pot', 'knob'],
   alsoSaid: [
     'turning knob',
+    'slider pot',
+    'slide pot',
+    'slide potentiometer',
+    'volume knob',
+    'dial',
     'potmeter',
     'poti',
     'trimmer',

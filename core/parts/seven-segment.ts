@@ -15,6 +15,8 @@ export const sevenSegment = defineKind({
   kind: 'seven-segment',
   alsoTyped: ['digit', '7-segment'],
   alsoSaid: [
+    '7-seg',
+    '7-seg display',
     'seven segment digit',
     'seven segment display',
     '7 segment display',

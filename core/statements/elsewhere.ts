@@ -56,6 +56,14 @@ const ELSEWHERE: readonly (readonly [RegExp, string])[] = [
     'There is no radio here yet. What is sent and received can be typed and printed on the serial line.',
   ],
   [/\bmos-?fets?\b/, 'There is no MOSFET here yet. “motor on 9” is switched by a transistor instead.'],
+  [
+    /\b(?:light |filament )?bulbs?\b/,
+    'There is no bulb here: it takes more current than a pin gives. An LED with its resistor does instead.',
+  ],
+  [
+    /\b(?:bi-?colou?r|two-?colou?r|dual) leds?\b/,
+    'There is no two-colour LED here yet. Two LEDs, or an RGB LED, stand for it.',
+  ],
   [/\blasers?\b/, 'There is no laser here. An LED is switched in the same way, and is safe to look at.'],
   [
     /\bsolenoids?\b|\belectro-?magnets?\b/,

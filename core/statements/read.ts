@@ -3,7 +3,7 @@ import { ref } from '../brand';
 import { findKind, ledColours, readOhms, type PartKind } from '../parts';
 import { namedElsewhere } from './elsewhere';
 import { socketNamed } from './pins';
-import { recipeFor } from './recipes';
+import { recipeFor, type PinNeed } from './recipes';
 import { isOwnValue, isRef } from './reading/kind-values';
 import { optionWords } from './reading/options';
 import { withOutputs } from './reading/outputs';
@@ -11,7 +11,7 @@ import { phrasesIn, type Found } from './reading/phrases';
 import { accepting, acceptingOf, brackets, current, resistor } from './reading/read-amounts';
 import { join } from './reading/read-targets';
 import { Reading } from './reading/reading';
-import { settleBus, settleLights, settleLoose, settleValues } from './reading/settle';
+import { settleBus, settleLights, settleLoose, settleSupplies, settleValues } from './reading/settle';
 import { BUS, readSign } from './reading/signs';
 import type { Option, ReadLine, Statement, StatementContext } from './statement';
 import { tokensOf, type Token } from './tokens';
@@ -34,6 +34,7 @@ export function readLine(text: string, context: StatementContext): ReadLine {
     reading.draft.kind = kind;
     while (reading.at < tokens.length) next(reading, kind);
     settleLoose(reading, kind);
+    settleSupplies(reading, kind);
     settleBus(reading, recipeFor(kind.kind, context.board).needs(statementOf(reading, kind)));
     settleValues(reading, kind);
     settleLights(reading, kind);
@@ -174,7 +175,9 @@ const PULL_OHMS = '10k';
 function leadsOn(reading: Reading, at: number): boolean {
   const isOf = reading.found.find((one) => one && at >= one.first && at < one.first + one.count);
   return (
-    /^(?:and|,|plus)$/.test(reading.tokens[at]!.text) ||
+    /^(?:and|,|plus|driv(?:es|ing)|feed(?:s|ing)|control(?:s|ling)|switch(?:es|ing)|light(?:s|ing))$/.test(
+      reading.tokens[at]!.text,
+    ) ||
     isOf?.meaning.type === 'filler' ||
     isOf?.meaning.type === 'sign'
   );
@@ -207,13 +210,14 @@ function secondKind(reading: Reading, found: Found, kind: PartKind, other: PartK
   const isOfOther = (at: number): boolean => {
     const { text } = reading.tokens[at]!;
     const isName = !reading.found[at] && /^[a-z]/.test(text) && other.readValue(text).ok;
-    return isName || isOwnValue(other, text);
+    const isCount = /^\d{1,2}$|^\d{1,2}x$/.test(text) || numberWords[text] !== undefined;
+    return isName || isOwnValue(other, text) || (isCount && last.text.endsWith('s'));
   };
   while (begin > 1 && isOfOther(begin - 1)) begin -= 1;
   const second = reading.tokens[begin]!.from;
   while (begin > 1 && leadsOn(reading, begin - 1)) begin -= 1;
   const rest = { from: reading.tokens[begin]!.from, to: reading.text.length };
-  const kept = reading.loose.filter(({ from }) => from < second);
+  const kept = reading.loose.filter(({ from }) => from < rest.from);
   reading.loose.splice(0, reading.loose.length, ...kept);
   reading.stops(
     { from: first.from, to: last.to },
@@ -233,31 +237,53 @@ function markKind(reading: Reading, found: Found, kind: PartKind): void {
   else reading.note(found, 'kind', kind.title);
 }
 
-/** `trig 7`, `echo on 8`: a pin by the leg that it is for. */
+/** `trig 7`, `echo on 8`, `9 (trig)`: a pin by the leg that it is for. */
 function namedPin(reading: Reading, kind: PartKind): boolean {
-  const token = reading.tokens[reading.at]!;
   const needs = recipeFor(kind.kind, reading.context.board).needs(statementOf(reading, kind));
-  const isShort = new Set(needs.map(({ as }) => as[0])).size === needs.length;
-  const wanted = needs.find(
-    ({ as, leg }) => as !== '' && [as, leg, isShort ? as[0] : as].includes(token.text),
-  );
-  if (!wanted) return false;
-  let at = reading.at + 1;
-  while (/^(?:pin|on|to|at|=|:)$/.test(reading.tokens[at]?.text ?? '')) at += 1;
-  const pin = reading.tokens[at];
+  const { at } = reading;
+  const before = needCalled(reading.tokens[at]?.text, needs);
+  const [pinAt, end] = before ? [afterWords(reading, at + 1), undefined] : bracketed(reading, needs);
+  const wanted = before ?? needCalled(reading.tokens[pinAt + 2]?.text, needs);
+  const pin = reading.tokens[pinAt];
   const name = pin && socketNamed(reading.context.board, pin.text);
-  if (!pin || name === undefined) return false;
-  reading.at = at + 1;
+  if (!wanted || !pin || name === undefined) return false;
+  reading.at = (end ?? pinAt) + 1;
   reading.pinsByNeed.set(wanted.as, name);
   reading.draft.pins = needs.flatMap(({ as }) => reading.pinsByNeed.get(as) ?? []);
   reading.pieces.push({
-    from: token.from,
-    to: pin.to,
+    from: reading.tokens[end === undefined ? at : pinAt]!.from,
+    to: reading.tokens[end ?? pinAt]!.to,
     slot: 'pins',
     says: `${wanted.as} on pin ${name}`,
     guessed: false,
   });
   return true;
+}
+
+/** What a part needs a pin for, by its name, by that of the leg, or by its first letter where that is of one only. */
+function needCalled(word: string | undefined, needs: readonly PinNeed[]): PinNeed | undefined {
+  const isShort = new Set(needs.map(({ as }) => as[0])).size === needs.length;
+  return needs.find(
+    ({ as, leg }) => as !== '' && word !== undefined && [as, leg, isShort ? as[0] : as].includes(word),
+  );
+}
+
+/** Words that lead to a pin. */
+const LEADS_TO_PIN = /^(?:pins?|on|to|at|=|:|digital|analog(?:ue)?)$/;
+
+/** Where, from a token on, the words end that lead to a pin. */
+function afterWords(reading: Reading, from: number): number {
+  let at = from;
+  while (LEADS_TO_PIN.test(reading.tokens[at]?.text ?? '')) at += 1;
+  return at;
+}
+
+/** `on 9 (trig)`: where the pin is that is told behind it what it is for, and where that ends; past the line's end where none is. */
+function bracketed(reading: Reading, needs: readonly PinNeed[]): readonly [pin: number, end: number] {
+  const pin = afterWords(reading, reading.at);
+  const [open, word, close] = reading.tokens.slice(pin + 1, pin + 4).map(({ text }) => text);
+  const isBracketed = open === '(' && close === ')' && needCalled(word, needs) !== undefined;
+  return isBracketed ? [pin, pin + 3] : [reading.tokens.length, reading.tokens.length];
 }
 
 /** A word that is no phrase: a value, a count, a number without a sign before it, or nothing known. */
@@ -279,8 +305,15 @@ function word(reading: Reading, token: Token, kind: PartKind): void {
   }
   if (current(reading)) return;
   reading.at += 1;
+  // `5 V relay`: what it is made for is no place.
+  const isRating = /^\d+(?:\.\d+)?v$/.test(token.text) && reading.found[reading.at]?.meaning.type === 'kind';
+  if (isRating && !isOwnValue(kind, token.text) && !kind.readValue(token.text).ok) return;
   // `K1 relay on 7`: its name, where one would write it on paper.
-  const isName = reading.at === 1 && isRef(token.text) && reading.found[1]?.meaning.type === 'kind';
+  const behind = reading.tokens[1]?.text;
+  const isName =
+    reading.at === 1 &&
+    isRef(token.text) &&
+    (reading.found[1]?.meaning.type === 'kind' || (behind === ':' && reading.tokens.length > 2));
   if (isName && token.text.startsWith(kind.prefix.toLowerCase())) {
     reading.draft.names = [ref(token.text.toUpperCase())];
     reading.mark(token, 'name', `named ${token.text.toUpperCase()}`);

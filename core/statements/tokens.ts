@@ -61,10 +61,12 @@ export function tokensOf(line: string): readonly Token[] {
     tokens.push({ text: SAID[raw] ?? raw, from, to: from + raw.length });
   }
   const all = /\brgb\b/i.test(line) ? tokens.flatMap(legAndPin) : tokens;
-  return inBrackets(withUnits(ranged(all))).map((token, index) => ({
-    ...token,
-    text: (index === 0 && NUMBERED.exec(token.text)?.[1]) || token.text,
-  }));
+  return inBrackets(withUnits(ranged(counted(/\brgb\b/i.test(line) ? all : resistances(all))))).map(
+    (token, index) => ({
+      ...token,
+      text: (index === 0 && NUMBERED.exec(token.text)?.[1]) || token.text,
+    }),
+  );
 }
 
 /** `r9` of an RGB LED is two words. */
@@ -76,6 +78,26 @@ function legAndPin(token: Token): readonly Token[] {
     { text: text.slice(1), from: from + 1, to },
   ];
 }
+
+/** `R=330` is `with 330`. */
+const resistances = (tokens: readonly Token[]): readonly Token[] =>
+  tokens.flatMap((token, index) => {
+    const isOf = (at: number): boolean =>
+      /^r(?:esistor)?$/.test(tokens[at]?.text ?? '') &&
+      tokens[at + 1]?.text === ':' &&
+      /^\d/.test(tokens[at + 2]?.text ?? '');
+    if (isOf(index)) return [{ ...token, text: 'with' }];
+    return isOf(index - 1) ? [] : [token];
+  });
+
+/** `3 x LED` is `3x LED`. */
+const counted = (tokens: readonly Token[]): readonly Token[] =>
+  tokens.flatMap((token, index) => {
+    const isCount = (at: number): boolean =>
+      at === 0 && /^\d{1,2}$/.test(tokens[at]!.text) && /^[x×*]$/.test(tokens[at + 1]?.text ?? '');
+    if (isCount(index)) return [{ ...token, text: `${token.text}x`, to: tokens[index + 1]!.to }];
+    return isCount(index - 1) ? [] : [token];
+  });
 
 /** `2 - 11` becomes one range at its first number; a dash behind a word only divides. */
 const ranged = (tokens: readonly Token[]): readonly Token[] =>
@@ -114,7 +136,9 @@ function inBrackets(tokens: readonly Token[]): readonly Token[] {
     const inside = tokens[index + 1]?.text ?? '';
     const hasUnit = /^(?:ohms?|ω|r)$/.test(tokens[index + 2]?.text ?? '');
     const close = tokens[index + (hasUnit ? 3 : 2)]?.text;
-    const isOhms = IS_OHMS.test(inside) || (hasUnit && /^\d+(?:\.\d+)?$/.test(inside));
+    // No board has a pin of three figures.
+    const isOhms =
+      IS_OHMS.test(inside) || /^\d{3,6}$/.test(inside) || (hasUnit && /^\d+(?:\.\d+)?$/.test(inside));
     return (
       text === '(' &&
       close === ')' &&

@@ -1,4 +1,4 @@
-import { readFarads, readOhms, type PartKind } from '../../parts';
+import { ledColours, readFarads, readOhms, type PartKind } from '../../parts';
 import type { Accepting } from '../statement';
 import type { Found } from './phrases';
 import type { Reading } from './reading';
@@ -106,11 +106,21 @@ export function acceptingOf(value: string, inside: string | undefined): Acceptin
   return range ? { value, accept: { from: range[1]!, to: range[2]! } } : { value };
 }
 
-/** The text in brackets that follows, if it does. */
+/** Whether a word says by itself what a part is, or how it is connected. */
+const saysMore = ({ tokens, found }: Reading, at: number): boolean =>
+  ledColours.includes(tokens[at]!.text) || ['value', 'option'].includes(found[at]?.meaning.type ?? '');
+
+/** The text in brackets that follows, if it does: what will do as well. */
 export function brackets(reading: Reading): string | undefined {
   if (reading.tokens[reading.at]?.text !== '(') return undefined;
   const close = reading.tokens.findIndex((token, index) => index > reading.at && token.text === ')');
   const inside = reading.tokens.slice(reading.at + 1, close < 0 ? undefined : close);
+  // `LED on 5 (blue)` says more of the part, and not what will do as well.
+  if (
+    inside.some((_, index) => saysMore(reading, reading.at + 1 + index)) &&
+    !inside.some(({ text }) => /\d/.test(text))
+  )
+    return undefined;
   const [open, end] = [
     reading.tokens[reading.at]!,
     reading.tokens[close < 0 ? reading.tokens.length - 1 : close]!,

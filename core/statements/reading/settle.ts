@@ -1,4 +1,4 @@
-import type { PinFunction } from '../../boards';
+import { groundNames, isSupplySocket, type PinFunction } from '../../boards';
 import { readOhms, type PartKind } from '../../parts';
 import { withArticle } from '../../words/words';
 import { busPins, pinsOfRange, socketNamed, supplySocket } from '../pins';
@@ -67,6 +67,23 @@ export function settleLights(reading: Reading, kind: PartKind): void {
 const isSupply = (reading: Reading, target: Target | undefined): boolean =>
   target?.type === 'supply' || (target?.type === 'pin' && target.pin === supplySocket(reading.context.board));
 
+/**
+ * `potentiometer A0 5V GND`, `LED 5 GND`: what stands beside the pins and feeds the part is no pin of its own, and the part
+ * is joined to it anyway.
+ */
+export function settleSupplies({ draft, options, context: { board } }: Reading, kind: PartKind): void {
+  const { pins } = draft;
+  const signals = pins?.filter((name) => !isSupplySocket(board, name)) ?? [];
+  if (!pins || signals.length === 0 || signals.length === pins.length) return;
+  const { isLight, mayHangOnSupply } = recipeFor(kind.kind, board);
+  if (kind.legs.length > 2 && !mayHangOnSupply) draft.pins = signals;
+  // An LED from a pin to the supply is lit by low; two places for two legs are one LED.
+  else if (isLight && kind.legs.length === 2 && pins.length === 2 && (draft.count ?? 1) === 1) {
+    draft.pins = signals;
+    if (!pins.some((name) => groundNames(board).has(name))) options.add('lit-by-low');
+  }
+}
+
 /** A module for the bus of two wires that names no pins is on the two that the board has for it. */
 export function settleBus(reading: Reading, needs: readonly PinNeed[]): void {
   const { board } = reading.context;
@@ -89,7 +106,9 @@ export function settleLoose(reading: Reading, kind: PartKind): void {
     if (socket !== undefined || range) {
       const pins = socket === undefined ? range!.map((name) => pinNamed(reading, name, token)) : [socket];
       reading.draft.pins = [...(reading.draft.pins ?? []), ...pins.filter((name) => name !== undefined)];
-      if (token.passing !== undefined) reading.draft.freePins = token.passing.toUpperCase();
+      // `A5 (SCL)` is a note.
+      if (token.passing !== undefined && /\d/.test(token.passing))
+        reading.draft.freePins = token.passing.toUpperCase();
       reading.pieces.push({
         from: token.from,
         to: token.to,

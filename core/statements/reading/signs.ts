@@ -39,7 +39,8 @@ export function readSign(reading: Reading, found: Found, sign: Sign, kind: PartK
       }
       const source = target(reading, found);
       if (!source) return;
-      if (reading.tokens[reading.at]?.text === 'to' && kind.legs.length === 2) {
+      const hasTwoSides = kind.legs.length === 2 || kind.contact === 'momentary';
+      if (reading.tokens[reading.at]?.text === 'to' && hasTwoSides) {
         reading.at += 1;
         const to = target(reading, found);
         if (to) betweenTwo(reading, kind, source, to);
