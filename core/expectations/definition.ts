@@ -73,6 +73,8 @@ export interface ExpectationDefinition<E> extends Readable<E> {
   readonly exampleOf?: readonly PartObserved[];
   /** The parts that it is about. */
   parts(expectation: E): readonly string[];
+  /** Whether what meets it in its whole window meets it in every part of the window. */
+  readonly isThroughout?: true;
   /** Whether a run meets it, what was observed, and what is wrong. */
   check(expectation: E, observed: Observed): Outcome;
   /** Milliseconds for which a program that meets it is likely to pause. */

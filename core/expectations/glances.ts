@@ -15,13 +15,26 @@ export function glances(changes: readonly CurrentChange[], from: number, to: num
   });
 }
 
-/** Mean current over a stretch of time, in mA. */
+/** Mean current over a stretch of time, in mA. `changes`: in the order of time. */
 export function meanMa(changes: readonly CurrentChange[], from: number, to: number): number {
   let charge = 0;
-  changes.forEach(({ at, currentMa }, index) => {
+  for (let index = lastIndexBy(changes, from); index < changes.length; index += 1) {
+    const { at, currentMa } = changes[index]!;
+    if (at >= to) break;
     const begin = Math.max(from, at);
     const end = Math.min(to, changes[index + 1]?.at ?? to);
     if (end > begin) charge += currentMa * (end - begin);
-  });
+  }
   return to > from ? charge / (to - from) : 0;
+}
+
+/** Where the last change is that is no later than a moment, or the first of all. */
+function lastIndexBy(changes: readonly CurrentChange[], time: number): number {
+  let [low, high] = [0, changes.length - 1];
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2);
+    if (changes[middle]!.at <= time) low = middle;
+    else high = middle - 1;
+  }
+  return Math.max(0, low);
 }

@@ -36,6 +36,7 @@ export const pinLevel: ExpectationDefinition<PinLevel> = {
   }),
   example: 'pin 13 is high',
   parts: () => [],
+  isThroughout: true,
   check: (expectation, { trace, builtPin }) => {
     const pin = builtPin(expectation.pin);
     const start: PinChange = { at: 0, drive: { mode: 'input' }, line: 0 };

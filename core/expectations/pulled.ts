@@ -26,6 +26,7 @@ export const pulled: ExpectationDefinition<Pulled> = {
   example: 'K1 is pulled in',
   exampleOf: ['click'],
   parts: ({ relay }) => [relay],
+  isThroughout: true,
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.relay);
     const changes = ref === undefined ? undefined : observed.trace.pulls.get(ref);

@@ -93,6 +93,7 @@ export const sound: ExpectationDefinition<Sound> = {
   example: 'Z1 sounds',
   exampleOf: ['sound'],
   parts: ({ buzzer }) => [buzzer],
+  isThroughout: true,
   check: (expectation, observed) => {
     const heard = heardIn(expectation, observed);
     if (!heard) return absent(expectation.buzzer);

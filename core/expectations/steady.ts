@@ -47,6 +47,7 @@ export const steady: ExpectationDefinition<Steady> = {
   example: 'D1 is on',
   exampleOf: ['light'],
   parts: ({ lamp: led }) => [partOfLight(led)],
+  isThroughout: true,
   check: (expectation, observed) => {
     const view = ledViewOf(expectation, observed);
     if (!view) return ofOtherParts(expectation, observed) ?? absent(expectation.lamp);

@@ -39,6 +39,7 @@ export const turning: ExpectationDefinition<Turning> = {
   example: 'M1 turns',
   exampleOf: ['turning'],
   parts: ({ motor }) => [motor],
+  isThroughout: true,
   check: (expectation, observed) => {
     const ref = observed.builtRef(expectation.motor);
     const changes = ref === undefined ? undefined : observed.trace.turns.get(ref);

@@ -22,6 +22,7 @@ import { findingOfWord } from './repair/evidence-of-words';
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
 import { findingOfType } from './repair/type-evidence';
+import { formOf, isInside } from './repair/guesses/form';
 import { ofOtherName } from './repair/alike-names';
 import { toldByShape } from './repair/told-by-shape';
 
@@ -344,14 +345,40 @@ function causeWithoutRepair(
   look: Look,
 ): Observation | undefined {
   const refused = build.program.problems.find((problem) => problem.stopsCompiler);
-  const { verdict, observations } = look(rest);
+  const { verdict, observations, traces } = look(rest);
   if (refused) return observations.find((observation) => observation.message === refused.message);
   if (hasPassed(verdict)) return undefined;
   // An exercise that feeds its own board with nothing: no line of a program that does not run is to blame.
   const dead = observations.find(({ code, severity }) => code === 'rail-unpowered' && severity === 'fault');
   if (dead) return dead;
-  const about = observations.filter(({ code, severity }) => severity !== 'advice' && !isWiring(code));
+  const about = observations.filter(
+    (observation) =>
+      observation.severity !== 'advice' &&
+      !isWiring(observation.code) &&
+      !isClearedFirst(observation, rest, traces),
+  );
   const first = firstOf(about);
   // What was seen on the build itself has its own numbers.
   return first && (seen.find(({ code, line }) => code === first.code && line === first.line) ?? first);
+}
+
+/**
+ * Whether a level that no eye sees is one that a program sets first and then, where it asks something, otherwise: all LEDs
+ * off, then one of them on. No pause is missing there.
+ */
+function isClearedFirst(
+  { code, line }: Observation,
+  { program }: Build,
+  traces: Examination['traces'],
+): boolean {
+  if (code !== 'missing-pause' || line === undefined) return false;
+  const ends = traces.flatMap(({ pins }) =>
+    [...pins.values()].flatMap((changes) =>
+      changes.flatMap((change, index) => (change.line === line ? (changes[index + 1]?.line ?? []) : [])),
+    ),
+  );
+  const { blocks } = formOf(program.source, program.language);
+  const around = (at: number): string =>
+    blocks.flatMap((block, index) => (isInside(at, block) ? [index] : [])).join();
+  return ends.length > 0 && ends.every((end) => around(end) !== around(line));
 }

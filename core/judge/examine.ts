@@ -113,6 +113,12 @@ export class Examiner {
     return { unmet, traces };
   }
 
+  /** Whether a run of a build met one expectation of its scenario. */
+  isMet(build: Build, scenario: Scenario, expectation: Scenario['expect'][number], trace: Trace): boolean {
+    const judging = this.judging(build);
+    return judging !== undefined && unmetIn({ ...scenario, expect: [expectation] }, trace, judging) === 0;
+  }
+
   /** How a build does in one run of each scenario, without a look at anything else; `undefined` when it cannot be run. */
   results(build: Build, steps: number): Pick<Examination, 'scenarios' | 'traces'> | undefined {
     const { exercise } = this.reference;

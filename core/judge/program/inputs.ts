@@ -41,6 +41,8 @@ const leadsToGround = (button: PlacedPart, pin: string, { circuit }: Built): boo
 
 /** Seconds that are the start of a program to whoever watches. */
 const AT_THE_START = 0.2;
+/** Seconds from which on a pause is one in which nobody would look at a button. */
+const LONG_WAIT = 1;
 
 /** What a program looks at once, as it starts, and what is then done to it unseen. */
 export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>
@@ -52,6 +54,26 @@ export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =
       (stimulus) => stimulus.at > firstAt && touchedBy(stimulus)?.name === (part.ref as string),
     );
     if (!missed) return [];
+    const wait = trace.pauses.find(
+      (pause) => pause.at >= firstAt && pause.at + pause.seconds >= trace.seconds,
+    );
+    if (wait && wait.seconds >= LONG_WAIT)
+      return [
+        {
+          code: 'missed-input',
+          severity: 'fault',
+          refs: [part.ref],
+          line,
+          column: 1,
+          message: `Line ${line} reads ${part.ref} only every ${seconds(wait.seconds)}, because line ${wait.line} waits that long. What happens to ${part.ref} meanwhile is missed.`,
+          hints: [
+            `How long does the program wait before it looks at ${part.ref} again?`,
+            `Line ${wait.line} waits for ${seconds(wait.seconds)}. In that time nobody looks at ${part.ref}.`,
+            `Make the pause in line ${wait.line} much shorter, such as 10 milliseconds.`,
+          ],
+          evidence: { waitsS: quantity(wait.seconds, 's') },
+        },
+      ];
     return [
       {
         code: 'missed-input',

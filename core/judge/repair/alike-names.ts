@@ -9,6 +9,8 @@ import { holdingsOf, isNumber, type Holdings } from './what-names-hold';
 export interface OtherName {
   readonly token: Token;
   readonly by: string;
+  /** Whether the other one is given and nothing is done with it, which speaks for it. */
+  readonly isIdle: boolean;
 }
 
 /** A name that a program gives, and what it is the name of, as a text that is the same for what is alike. */
@@ -35,10 +37,13 @@ export function otherNames(source: string, language: Language): readonly OtherNa
   if (tokens.length > LONGEST) return [];
   const holdings = holdingsOf(tokens, language);
   const given = language === 'python' ? givenInPython(source, holdings) : givenInCpp(tokens, holdings);
-  const sorts = [...new Set(given.map(({ sort }) => sort))];
+  // What nothing is done with may be the one that is missing, whatever it is.
+  const isIdle = ({ name, sort, isPlain }: Given): boolean =>
+    (isPlain || sort.includes('(')) && tokens.filter(({ text }) => text === name).length === 1;
+  const sorts = [...new Set(given.filter((one) => !isIdle(one)).map(({ sort }) => sort))];
   const uses = usesOf(tokens);
   const found = sorts.flatMap((sort) => {
-    const alike = given.filter((one) => one.sort === sort);
+    const alike = given.filter((one) => one.sort === sort || (one.isPlain && isIdle(one)));
     return alike.length < 2
       ? []
       : tokens.flatMap((token, index): readonly OtherName[] => {
@@ -51,11 +56,21 @@ export function otherNames(source: string, language: Language): readonly OtherNa
           return alike
             .filter(({ name }) => name !== own.name && !isSet && !(own.isPlain && beside.includes(name)))
             .filter((other) => !own.isPlain || areUsedAlike(uses.get(own.name), uses.get(other.name)))
-            .map(({ name }) => ({ token, by: name }));
+            .map((other) => ({ token, by: other.name, isIdle: isIdle(other) }));
         });
   });
-  return found.length > MOST_EXCHANGES ? [] : found;
+  return found.length > MOST_EXCHANGES ? [] : [...found, ...switchedBy(tokens, given)];
 }
+
+/** What a `switch` goes by, with each other variable: what its cases name is of another sort than what is wrong there. */
+const switchedBy = (tokens: readonly Token[], given: readonly Given[]): readonly OtherName[] =>
+  tokens.flatMap((token, index) => {
+    if (tokens[index - 1]?.text !== '(' || tokens[index - 2]?.text !== 'switch') return [];
+    const own = given.find(({ name }) => name === token.text);
+    return given
+      .filter(({ name, sort }) => own && name !== token.text && sort !== own.sort && !/^enum |\(/.test(sort))
+      .map(({ name }) => ({ token, by: name, isIdle: false }));
+  });
 
 const isGivenBy = (token: Token, given: readonly Given[]): boolean =>
   given.some((one) => one.token.line === token.line && one.token.column === token.column);
@@ -107,6 +122,8 @@ const QUALIFIER = /^(?:const|static|volatile|constexpr|unsigned)$/;
 function givenInCpp(tokens: readonly Token[], holdings: Holdings): readonly Given[] {
   return tokens.flatMap((token, index): readonly Given[] => {
     const before = tokens[index - 1]?.text;
+    const named = namedIn(tokens, index);
+    if (named.length > 0) return named;
     if (token.kind !== 'word' || NO_TYPE.test(token.text)) return [];
     if (before !== undefined && !/^[;{})]$/.test(before)) return [];
     let at = index;
@@ -117,6 +134,21 @@ function givenInCpp(tokens: readonly Token[], holdings: Holdings): readonly Give
     if (tokens[at + 2]?.text === '(') return functionAt(tokens, at);
     return variablesAt(tokens, at, holdings);
   });
+}
+
+/** Whether a type is that of yes and no, which may be made of anything. */
+const isTruth = ({ text }: Token): boolean => text === 'bool' || text === 'boolean';
+
+/** `enum State { OFF, ON };` */
+function namedIn(tokens: readonly Token[], index: number): readonly Given[] {
+  if (tokens[index]!.text !== 'enum') return [];
+  const open = tokens.findIndex(({ text }, at) => at > index && text === '{');
+  const close = open < 0 || open > index + 3 ? undefined : closing(tokens, open, '{', '}');
+  if (close === undefined) return [];
+  return tokens
+    .slice(open + 1, close)
+    .filter(({ kind }, at) => kind === 'word' && /^[{,]$/.test(tokens[open + at]!.text))
+    .map((token) => ({ name: token.text, token, sort: `enum ${index}`, isPlain: false }));
 }
 
 function functionAt(tokens: readonly Token[], type: number): readonly Given[] {
@@ -151,8 +183,12 @@ function variablesAt(tokens: readonly Token[], type: number, holdings: Holdings)
     const held = holdings.get(name.text);
     // A reading may stand where the voltage that is made of it belongs.
     const sort =
-      isPlain && isNumber(held) ? 'number' : `${tokens[type]!.text} ${held === 'pin' ? held : (maker ?? '')}`;
-    found.push({ name: name.text, token: name, sort, isPlain });
+      isPlain && isNumber(held)
+        ? 'number'
+        : isTruth(tokens[type]!)
+          ? 'truth'
+          : `${tokens[type]!.text} ${held === 'pin' ? held : (maker ?? '')}`;
+    found.push({ name: name.text, token: name, sort, isPlain: isPlain || sort === 'truth' });
     if (tokens[end]?.text !== ',') return found;
     at = end + 1;
   }

@@ -22,12 +22,14 @@ export function askedNumbers(source: string, asked: string, language: Language):
   const wanted = timesAndLimitsIn(asked, language);
   const [has, wants] = [valuesOf(numbersIn(tokens)), valuesOf(wanted)];
   const missing = [...new Set(wanted.map(({ text }) => text))].filter((text) => !has.has(Number(text)));
+  const pauses = pausesIn(asked, language);
   const found = tokens.flatMap((token, at) => {
     if (token.kind !== 'number' || wants.has(Number(token.text)) || isFixed(tokens, at)) return [];
     return (
       missing
         .filter((by) => !/\./.test(by) || mayBeFraction(tokens, at, holdings, language))
         // A pause that nobody notices is no pause of another program.
+        .filter((by) => !isInCall(tokens, at, PAUSES) || pauses.has(by))
         .filter((by) => Number(by) >= SHORTEST_MS || !isInCall(tokens, at, /^delay$/))
         // One that looks like it is the likelier one.
         .sort((a, b) => Number(areNearlySame(token.text, b)) - Number(areNearlySame(token.text, a)))
@@ -46,6 +48,23 @@ function timesAndLimitsIn(source: string, language: Language): readonly Token[] 
     const given = tokens[at - 1]?.text === '=' ? tokens[at - 2]?.text : undefined;
     return !isInLoopHead(tokens, at) && (given === undefined || holdings.get(given) !== 'pin');
   });
+}
+
+/** Calls that wait. */
+const PAUSES = /^(?:delay|sleep)$/;
+
+/** What may be waited for: what a program waits, by its number or by a name, and what it compares times with. */
+function pausesIn(source: string, language: Language): ReadonlySet<string> {
+  const tokens = tokensOf(source, language);
+  const waited = new Set(tokens.flatMap((token, at) => (isInCall(tokens, at, PAUSES) ? [token.text] : [])));
+  const isTimed = tokens.some(({ text }) => /^(?:millis|micros|monotonic)$/.test(text));
+  return new Set(
+    tokens.flatMap(({ kind, text }, at) => {
+      const name = tokens[at - 1]?.text === '=' ? (tokens[at - 2]?.text ?? '') : '';
+      const isWaited = waited.has(text) || waited.has(name) || isTimed;
+      return kind === 'number' && isWaited ? [text] : [];
+    }),
+  );
 }
 
 const numbersIn = (tokens: readonly Token[]): readonly Token[] =>

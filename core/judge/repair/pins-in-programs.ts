@@ -81,7 +81,12 @@ export function nameOfPin(source: string, pin: number): string {
     `^[^(\\n]*\\b([A-Za-z_]\\w*)\\s*=\\s*${pin}\\s*(?=[,;])|#define\\s+(\\w+)\\s+${pin}\\b`,
     'm',
   ).exec(source);
-  return named?.[1] ?? named?.[2] ?? String(pin);
+  const name = named?.[1] ?? named?.[2];
+  // What is compared and reckoned with is a number of something else.
+  const isNumber =
+    name !== undefined &&
+    new RegExp(`[<>+\\-*/%]=?\\s*${name}\\b|\\b${name}\\s*(?:[<>+\\-*/%]|[=!]=)`).test(source);
+  return name === undefined || isNumber ? String(pin) : name;
 }
 
 /** Whether a pin may stand where a number is handed to a function that sets pins or reads them. */

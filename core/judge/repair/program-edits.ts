@@ -34,6 +34,8 @@ import {
   pinsGiven,
 } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
+import { readingsDeclared } from './readings-declared';
+import { givenAt } from './guesses';
 import { programSpokenFor } from './program-guesses';
 import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';
@@ -129,6 +131,11 @@ export function programCandidates(
     const moved = readingMovedTo(program.source, line, name);
     if (moved) found.push(makeAll(moved.edits, cost.asAskedButThis, moved.text));
   }
+  if (program.problems.some(({ code }) => code === 'arguments'))
+    for (const { edits, text } of givenAt(program.source, program.language))
+      found.push(makeAll(edits, cost.insert, text));
+  for (const { edit, text } of readingsDeclared(program, wishes.asked))
+    found.push(make(edit, cost.insert, text));
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));

@@ -350,9 +350,23 @@ class RepairSearch {
 
   /** Whether a program has a fault that no two words mend; two that make it pass would do so by accident. */
   private needsRewriting(start: Tried): boolean {
+    return this.tries.examine(start).observations.some(
+      ({ code, severity, evidence }) =>
+        severity === 'fault' &&
+        rowOf(code).needsRewriting === true &&
+        // A pause that is too long is one number.
+        evidence?.['waitsS'] === undefined,
+    );
+  }
+
+  /** Whether nothing has to be rewritten but that a press goes unseen, which may come of anything that takes too long. */
+  private onlyMisses(start: Tried): boolean {
     return this.tries
       .examine(start)
-      .observations.some(({ code, severity }) => severity === 'fault' && rowOf(code).needsRewriting === true);
+      .observations.every(
+        ({ code, severity }) =>
+          severity !== 'fault' || rowOf(code).needsRewriting !== true || code === 'missed-input',
+      );
   }
 
   /** The cheapest change of the program with which a build passes, of those that come to less than `most`. */
@@ -370,8 +384,9 @@ class RepairSearch {
       else unmeant ??= tried;
     }
     // Where a way to the circuit is known, or the program has to be rewritten, no word of it is what is wrong.
-    const isOpen = most === Number.POSITIVE_INFINITY && !this.needsRewriting(start);
-    const isEnough = !unmeant && !byAccident;
+    const rewritten = this.needsRewriting(start);
+    const isOpen = most === Number.POSITIVE_INFINITY && (!rewritten || this.onlyMisses(start));
+    const isEnough = !unmeant && !byAccident && !rewritten;
     return (isOpen ? this.guessed(start, isEnough) : undefined) ?? unmeant ?? byAccident;
   }
 

@@ -19,14 +19,14 @@ const STEPS_OF_A_TRY = 1_000_000;
 /** What the runs of one build may take where everything comes a little otherwise. */
 const OF_VARIED = 2e8;
 const IN_FULL: RunLimits = { steps: STEPS_OF_A_TRY };
-/** How long a first look goes on: so many times as long as the run of the reference or the build itself, and some more. */
+/** How long a first look goes on: so many times as long as the run of the reference, or as long as that of the build itself, and some more. */
 const TIMES_AS_LONG = 4;
 /** What is counted round by round takes steps that a program which is over, or waits for nothing to happen, does not take. */
 const MORE = { steps: 100_000, changes: 1000 };
 /** What changes its pins for ever shows nothing by going on, and most of what is tried on it does so too. */
 const MORE_CHANGES_OF_BUSY = 250;
 /** What of the build's own run counts: one that is busy without end is no measure. */
-const MOST_OWN = { steps: 50_000, changes: 5000 };
+const MOST_OWN = { steps: 200_000, changes: 2000 };
 
 /** A build that is tried, and the changes by which it was made. */
 export interface Tried {
@@ -120,12 +120,20 @@ export class Tries {
       scenario: firstLookOf(
         this.examiner.reference.exercise.data.scenarios,
         this.examine(this.first).scenarios,
+        (at, expectation) => this.wasMet(at, expectation),
       ),
     };
     const { scenario } = this.firstLook;
     return (
       scenario !== undefined && this.examiner.screen(build, this.usualLimits, 'end', [scenario]).unmet > 0
     );
+  }
+
+  /** Whether the build as it was handed in met an expectation of one of its scenarios. */
+  private wasMet(at: number, expectation: Scenario['expect'][number]): boolean {
+    const scenario = this.examiner.reference.exercise.data.scenarios[at];
+    const trace = this.examine(this.first).traces[at];
+    return !scenario || !trace || this.examiner.isMet(this.first.build, scenario, expectation, trace);
   }
 
   /**
@@ -182,7 +190,7 @@ export class Tries {
       const trace = traces[index];
       const own = trace ? sizeOf(trace) : { steps: 0, changes: 0 };
       const longest = (what: keyof RunSize): number =>
-        TIMES_AS_LONG * Math.max(asked[what], Math.min(own[what], MOST_OWN[what])) + MORE[what];
+        Math.max(TIMES_AS_LONG * asked[what], Math.min(own[what], MOST_OWN[what])) + MORE[what];
       return {
         steps: Math.min(STEPS_OF_A_TRY, longest('steps')),
         changes:

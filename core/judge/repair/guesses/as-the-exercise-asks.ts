@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
 import { written, type Guess } from './guess';
-import { numbersIn } from './numbers';
+import { digitsOf, numbersIn } from './numbers';
 
 const [TYPE, TERM, QUESTION] = [1.6, 1.74, 1.74];
 /** Terms and questions that are tried. */
@@ -16,6 +16,8 @@ interface Term {
 /** What only the exercise's own program reckons with, put where this one reckons: `(volts - 0.5) * 100` of `volts * 100`. */
 export function termsMissing(form: Form, asked: Form): readonly Guess[] {
   const own = new Set(numbersIn(form).map(Number));
+  // A number that has only its point elsewhere is there, and wrong.
+  const digits = new Set(numbersIn(form).map(digitsOf));
   const terms = asked.tokens.flatMap((token, index): readonly Term[] => {
     const [before, number] = [asked.tokens[index - 1], asked.tokens[index + 1]];
     // What is added may stand behind a product.
@@ -26,7 +28,8 @@ export function termsMissing(form: Form, asked: Form): readonly Guess[] {
     return /^[-+*/]$/.test(token.text) &&
       isBehind &&
       number?.kind === 'number' &&
-      !own.has(Number(number.text))
+      !own.has(Number(number.text)) &&
+      !digits.has(digitsOf(number.text))
       ? [{ sign: token.text, number: number.text }]
       : [];
   });
@@ -49,6 +52,20 @@ function withTerm(place: Token, sign: string, number: string, tokens: readonly T
   const whole = `${place.text} ${sign} ${number}`;
   const by = isBound ? `(${whole})` : whole;
   return written(place, by, TERM);
+}
+
+/** Shares of the speed of sound as they are written: in m/s, in cm/µs, in mm/µs. */
+const SPEED_OF_SOUND = /^(?:34\d(?:\.\d+)?|0?\.0*34\d*|0?\.34\d*)$/;
+
+/** What an echo takes there and back, halved. */
+export function echoesHalved({ tokens }: Form): readonly Guess[] {
+  if (!tokens.some(({ text }) => text === 'pulseIn')) return [];
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const around = [tokens[index - 1]?.text, tokens[index + 1]?.text];
+    return SPEED_OF_SOUND.test(token.text) && around.includes('*')
+      ? [written(token, `${token.text} / 2`, TERM)]
+      : [];
+  });
 }
 
 const TURNED: Readonly<Record<string, string>> = { '>': '<', '>=': '<', '<': '>', '<=': '>' };

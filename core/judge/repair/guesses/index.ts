@@ -1,15 +1,19 @@
 import type { Language } from '../../../program';
 import { otherNames } from '../alike-names';
 import { LONGEST } from '../token-places';
-import { limitsOfElse, termsMissing, typesWidened } from './as-the-exercise-asks';
+import { echoesHalved, limitsOfElse, termsMissing, typesWidened } from './as-the-exercise-asks';
+import { blocksEndedElsewhere } from './block-ends';
 import { formOf } from './form';
 import { written, type Guess } from './guess';
 import { statementsLeftOut } from './left-out';
+import { listsAsOne, placesCounted } from './list-places';
 import { exchangedLines, removedLines } from './lines';
 import { silentOutputs, statementsMissing, type Lacking } from './missing';
 import { moduleCallsMissing } from './module-calls';
 import {
+  addedTo,
   begunEachRound,
+  countedDown,
   countersAsked,
   countersSetBack,
   flagsBeside,
@@ -18,12 +22,16 @@ import {
   readingsLeftOut,
 } from './never-changed';
 import { limitsIn, otherNumbers } from './numbers';
-import { textsAsAsked } from './texts';
+import { argumentsGiven, functionsCalled, othersCalled, parametersUsed } from './own-functions';
+import { rangesOfNumbers, valuesOfObjects } from './python-values';
+import { othersPrinted, textsAsAsked } from './texts';
 import { timersBegun } from './timers';
 import { flagsToggled, levelsTurned, numbersExchanged, printsScaled } from './turned-round';
 import { exchangedValues, otherWords } from './words';
 
 const OTHER_NAME = 1.89;
+/** The same for one that the program gives and does nothing with. */
+const IDLE_NAME = 1.75;
 
 /**
  * Changes of a program of one’s own form that nothing speaks for but that they may be what was meant: another function,
@@ -39,7 +47,9 @@ export function guessesAt(
   if (form.tokens.length > LONGEST) return [];
   return [
     ...otherWords(form),
-    ...otherNames(source, language).map(({ token, by }) => written(token, by, OTHER_NAME)),
+    ...otherNames(source, language).map(({ token, by, isIdle }) =>
+      written(token, by, isIdle ? IDLE_NAME : OTHER_NAME),
+    ),
     ...exchangedValues(form),
     ...otherNumbers(form, limitsIn(formOf(asked, language))),
     ...flagsToo(form),
@@ -65,6 +75,9 @@ export function spokenForAt(
   if (form.tokens.length > LONGEST) return [];
   const wanted = formOf(asked, language);
   return [
+    ...functionsCalled(form, wanted),
+    ...valuesOfObjects(form),
+    ...rangesOfNumbers(form),
     ...timersBegun(form),
     ...moduleCallsMissing(form, wanted),
     ...textsAsAsked(form, wanted),
@@ -73,14 +86,28 @@ export function spokenForAt(
     ...readingsLeftOut(form),
     ...(language === 'python' ? outputsChanged(form, silentOutputs(form)) : []),
     ...countersAsked(form),
+    ...addedTo(form),
+    ...countedDown(form),
+    ...parametersUsed(form),
+    ...othersCalled(form),
+    ...placesCounted(form),
+    ...othersPrinted(form),
+    ...blocksEndedElsewhere(form),
     ...flagsBeside(form),
     ...levelsTurned(form),
     ...numbersExchanged(form),
     ...typesWidened(form),
+    ...echoesHalved(form),
     ...termsMissing(form, wanted),
     ...limitsOfElse(form, wanted),
     ...statementsMissing(form, lacking),
   ];
+}
+
+/** What is given to a call that is given the wrong thing, or nothing, so that a program does not compile. */
+export function givenAt(source: string, language: Language): readonly Guess[] {
+  const form = formOf(source, language);
+  return form.tokens.length > LONGEST ? [] : [...listsAsOne(form), ...argumentsGiven(form)];
 }
 
 export type { Guess } from './guess';

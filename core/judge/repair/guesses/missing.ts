@@ -3,6 +3,7 @@ import { listNameBefore } from '../token-places';
 import { areAlike, isNumber } from '../what-names-hold';
 import { bodyOf, isBodyOf, isInside, type Block, type Form } from './form';
 import { putIn, type Guess } from './guess';
+import { isRepeated } from './lines';
 import {
   afterBlock,
   counterOf,
@@ -25,7 +26,7 @@ export interface Lacking {
   readonly milliseconds: readonly number[];
 }
 
-const SPOKEN_FOR = 1.7;
+const [SPOKEN_FOR, ELSEWHERE, OF_FUNCTION] = [1.7, 1.73, 0.02];
 /** Statements that are tried; a program that lacks more is not mended by trying. */
 const MOST = 90;
 
@@ -41,6 +42,7 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofUnsetPins(form, lacking),
     ...ofNoReturn(form),
     ...ofOneLevel(form),
+    ...ofPausesBeside(form),
     ...ofAskedAndStill(form),
   ];
   return guesses.slice(0, MOST);
@@ -231,20 +233,26 @@ const isPassedOn = (tokens: readonly Token[], name: string): boolean =>
 function ofOneLevel(form: Form): readonly Guess[] {
   const inLoops = form.blocks.filter((block) => !isBodyOf('setup', block));
   const there = new Set(inLoops.flatMap(({ statements }) => statements.map(({ text }) => text)));
-  return inLoops.flatMap((block) =>
-    [...new Set(block.statements.flatMap(({ text }) => turnedOf(text)))]
-      .filter((text) => !there.has(text))
-      .flatMap((text) =>
-        /^\w+ ?=/.test(text)
-          ? isFlag(/^\w+/.exec(text)![0], form)
-            ? inEachPlace(form, text, SPOKEN_FOR)
-            : []
-          : [
-              ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
-              ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
-            ],
-      ),
+  const isOfVariable = (text: string): boolean => /^\w+ ?=/.test(text);
+  const turned = (block: Block): readonly string[] =>
+    [...new Set(block.statements.flatMap(({ text }) => turnedOf(text)))].filter((text) => !there.has(text));
+  const near = inLoops.flatMap((block) =>
+    turned(block).flatMap((text) =>
+      isOfVariable(text)
+        ? isFlag(/^\w+/.exec(text)![0], form)
+          ? inEachPlace(form, text, SPOKEN_FOR)
+          : []
+        : [
+            ...(block.opens ? [putIn(form, block, text, SPOKEN_FOR)] : []),
+            ...block.statements.map((statement) => putIn(form, statement, text, SPOKEN_FOR)),
+          ],
+    ),
   );
+  // Where one alone is switched off need not be near where it is switched on.
+  const [alone, more] = new Set(inLoops.flatMap(turned).filter((text) => !isOfVariable(text)));
+  if (alone === undefined || more !== undefined) return near;
+  const said = new Set(near.map(({ text }) => text));
+  return [...near, ...inEachPlace(form, alone, ELSEWHERE, OF_FUNCTION).filter(({ text }) => !said.has(text))];
 }
 
 /** Whether a variable is only ever set to yes or no, and not to what is asked. */
@@ -257,11 +265,32 @@ const isFlag = (name: string, { tokens }: Form): boolean =>
         !/^(?:[=!<>]=?|and|or|&&|\|\|)$/.test(tokens[index + 3]?.text ?? '')),
   );
 
+/** A pause that stands in a block, behind each other line of it: on and off take their time both. */
+function ofPausesBeside({ blocks, ...form }: Form): readonly Guess[] {
+  return blocks.filter(isRepeated).flatMap(({ statements }) => {
+    const pauses = [...new Set(statements.flatMap(({ text }) => (PAUSE.test(text) ? [text] : [])))];
+    return pauses.flatMap((pause) =>
+      statements.flatMap((statement, index) =>
+        PAUSE.test(statement.text) || PAUSE.test(statements[index + 1]?.text ?? '')
+          ? []
+          : [putIn({ ...form, blocks }, statement, pause, SPOKEN_FOR)],
+      ),
+    );
+  });
+}
+const PAUSE = /^(?:delay|time\.sleep|sleep)\(.*\);?$/;
+
 /** A variable that is asked for and never changed, set to another one: `before = now;`. */
 function ofAskedAndStill(form: Form): readonly Guess[] {
+  const joined = form.blocks.flatMap(({ statements }) =>
+    statements.flatMap(({ text }) =>
+      /&&|\|\||!|\b(?:and|or|not)\b/.test(text) ? (text.match(/\w+/g) ?? []) : [],
+    ),
+  );
   const asked = form.blocks
     .filter(({ head }) => head === 'if')
-    .flatMap(({ headTokens }) => headTokens.map(({ text }) => text));
+    .flatMap(({ headTokens }) => headTokens.map(({ text }) => text))
+    .concat(joined);
   const kept = [...new Set(keptIn(form))];
   const texts = stillIn(form, variablesIn(form))
     .filter((name) => asked.includes(name))

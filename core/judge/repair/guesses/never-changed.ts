@@ -91,6 +91,66 @@ function setBackIn(name: string, block: Block, form: Form): readonly Guess[] {
   return [...(last ? [putIn(form, last, statement, COST)] : []), putIn(form, block, statement, COST)];
 }
 
+/** `rest = 2` of what is counted or asked how much it is: `rest = rest + 2`. */
+export function addedTo({ blocks, holdings, tokens }: Form): readonly Guess[] {
+  const isAsked = (name: string): boolean =>
+    tokens.some(
+      ({ text }, index) => text === name && /^(?:[<>]=?|-=|--)$/.test(tokens[index + 1]?.text ?? ''),
+    );
+  return blocks.filter(isRepeated).flatMap(({ statements }) =>
+    statements.flatMap(({ text, first }): readonly Guess[] => {
+      const [, name = '', amount = ''] = /^(\w+) ?= ?(\d[\d.]*);?$/.exec(text) ?? [];
+      if (!(Number(amount) > 0) || !isNumber(holdings.get(name)) || !isAsked(name)) return [];
+      const by = `${name} + ${amount}`;
+      const column = first.column + text.lastIndexOf(amount);
+      return [
+        {
+          edits: [{ line: first.line, column, length: amount.length, by }],
+          text: `Write ${by} instead of ${amount} in line ${first.line}.`,
+          cost: COST,
+        },
+      ];
+    }),
+  );
+}
+
+/** What is only counted up and asked whether anything is left of it, counted down: by one, or by as much as is waited. */
+export function countedDown(form: Form): readonly Guess[] {
+  const { tokens, blocks, holdings, language } = form;
+  const pauses = tokens.flatMap(({ text }, index) => {
+    const amount = tokens[index + 2];
+    return /^(?:delay|sleep)$/.test(text) && amount?.kind === 'number' ? [amount.text] : [];
+  });
+  return blocks
+    .filter(({ head, opens }) => head === 'if' && opens)
+    .flatMap((block) =>
+      comparedIn(block)
+        .filter((name) => isNumber(holdings.get(name)) && isLeftOf(name, block) && !isLessened(name, tokens))
+        .flatMap((name) =>
+          [...new Set(['1', ...pauses])].map((amount) =>
+            putIn(form, block, `${name} = ${name} - ${amount}${language === 'python' ? '' : ';'}`, COST),
+          ),
+        ),
+    );
+}
+
+/** Whether a question asks whether anything is left: `rest > 0`. */
+const isLeftOf = (name: string, { headTokens }: Block): boolean =>
+  headTokens.some(
+    ({ text }, index) =>
+      text === name &&
+      /^(?:>|>=|!=)$/.test(headTokens[index + 1]?.text ?? '') &&
+      /^[01]$/.test(headTokens[index + 2]?.text ?? ''),
+  );
+
+const isLessened = (name: string, tokens: readonly Token[]): boolean =>
+  tokens.some(({ text }, index) => {
+    const [sign, own, minus] = tokens.slice(index + 1, index + 4).map((token) => token.text);
+    return (
+      text === name && (/^(?:-=|--)$/.test(sign ?? '') || (sign === '=' && own === name && minus === '-'))
+    );
+  });
+
 /** Variables that begin anew with a number in every round though the rounds change them: left as they are. */
 export function begunEachRound(form: Form): readonly Guess[] {
   const rounds = form.blocks.filter((block) =>

@@ -23,12 +23,23 @@ export function otherNumbers(
 ): readonly Guess[] {
   const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [Number(text)] : [])));
   const missing = asked.filter((text) => !own.has(Number(text)));
+  const all = [
+    ...new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' && Number(text) > 0 ? [text] : []))),
+  ];
   const guesses = tokens.flatMap((token, index): readonly Guess[] => {
     if (token.kind !== 'number' || isFixed(tokens, index)) return [];
     const isCount = /^\d+$/.test(token.text) && Number(token.text) < FEW;
     const isOpen = mayBeFraction(tokens, index, holdings, language);
     const others: (readonly [string, number])[] = [
-      ...missing.map((by) => [by, areNearlySame(token.text, by) ? NEARLY_ASKED : OF_ASKED] as const),
+      ...missing.map(
+        (by) =>
+          [
+            by,
+            areNearlySame(token.text, by) || digitsOf(token.text) === digitsOf(by) ? NEARLY_ASKED : OF_ASKED,
+          ] as const,
+      ),
+      // A pause may be as long as what the program reckons with elsewhere.
+      ...(isInCall(tokens, index, /^(?:delay|sleep)$/) ? all : []).map((by) => [by, OF_ASKED] as const),
       ...(Number(token.text) < SMALL ? besides(token) : []).map(
         (by) => [by, isCount ? SLIGHTLY : CLEARLY] as const,
       ),
@@ -57,6 +68,9 @@ export const isFixed = (tokens: readonly Token[], index: number): boolean =>
       ({ text }, at, before) =>
         text === '(' && before[at - 1]?.kind === 'word' && /^[A-Z]\w*_/.test(before[at - 2]?.text ?? ''),
     );
+
+/** The figures of a number, wherever its point is: those of 0.2, 2 and 200 are the same. */
+export const digitsOf = (text: string): string => text.replace('.', '').replace(/^0+|0+$/g, '');
 
 /** Whether two numbers are the same but for a digit at their end: 2, 20, 25. */
 export const areNearlySame = (one: string, other: string): boolean => {

@@ -90,21 +90,28 @@ const LEVEL = /\b(?:HIGH|LOW|true|false|True|False)\b/;
 export function turnedOf(text: string): readonly string[] {
   const level = LEVEL.exec(text)?.[0];
   if (level !== undefined) return [text.replace(LEVEL, TURNED[level]!)];
+  // `show(1)`: a function that is told yes or no by a number.
+  const [, told, given] = /^(\w+)\(([01])\);?$/.exec(text) ?? [];
+  if (told !== undefined) return [text.replace(`(${given})`, `(${1 - Number(given)})`)];
   const [, pin] = /^tone\((\w+),.*\);$/.exec(text) ?? [];
   if (pin !== undefined) return [`noTone(${pin});`];
   const [, dimmed] = /^analogWrite\((\w+),.*\);$/.exec(text) ?? [];
   return dimmed === undefined ? [] : [`analogWrite(${dimmed}, 0);`];
 }
 
-/** A statement at the beginning of each block but that of setup, and behind each statement and block in them. */
-export function inEachPlace(form: Form, text: string, cost: number): readonly Guess[] {
-  return form.blocks
-    .filter(isRepeated)
-    .flatMap((block) => [
-      putIn(form, block, text, cost),
-      ...block.statements.filter((one) => one.text !== text).map((one) => putIn(form, one, text, cost)),
-      ...(block.head === 'function' ? [] : afterBlock(form, block, text, cost)),
-    ]);
+/**
+ * A statement at the beginning of each block but that of setup, and behind each statement and block in them. `more`: what it
+ * costs more where no question is asked.
+ */
+export function inEachPlace(form: Form, text: string, cost: number, more = 0): readonly Guess[] {
+  return form.blocks.filter(isRepeated).flatMap((block) => {
+    const amount = block.head === 'if' || block.head === 'else' ? cost : cost + more;
+    return [
+      putIn(form, block, text, amount),
+      ...block.statements.filter((one) => one.text !== text).map((one) => putIn(form, one, text, amount)),
+      ...(block.head === 'function' ? [] : afterBlock(form, block, text, amount)),
+    ];
+  });
 }
 
 /** A statement behind a block, in C++. */

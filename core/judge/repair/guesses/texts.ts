@@ -1,10 +1,31 @@
 import { editDistance } from '../../../program/names';
+import { isNumber } from '../what-names-hold';
 import type { Form } from './form';
 import { written, type Guess } from './guess';
 
-const COST = 1.66;
+const [COST, ITS_NAME, OTHER] = [1.66, 1.6, 1.72];
 /** Letters by which two texts may differ and be meant as one: a share of them, and so many at most. */
 const [SHARE_OFF, MOST_OFF] = [0.25, 4];
+
+/** What is printed, with each other value that a program has: `print("bars")` and `print(percent)` for `print(bars)`. */
+export function othersPrinted({ tokens, holdings }: Form): readonly Guess[] {
+  const values = [...holdings].flatMap(([name, held]) =>
+    isNumber(held) || held === 'text' || held === 'truth' ? [name] : [],
+  );
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [call, open, close] = [tokens[index - 2], tokens[index - 1], tokens[index + 1]];
+    const isPrinted =
+      /^(?:print|println)$/.test(call?.text ?? '') && open?.text === '(' && close?.text === ')';
+    if (!isPrinted) return [];
+    if (token.kind === 'text')
+      return values
+        .filter((name) => token.text.slice(1, -1).trim() === name)
+        .map((name) => written(token, name, ITS_NAME));
+    return values.includes(token.text)
+      ? values.filter((name) => name !== token.text).map((name) => written(token, name, OTHER))
+      : [];
+  });
+}
 
 /** Texts that only this program has, each as the exercise's own program spells one that is nearly the same. */
 export function textsAsAsked(form: Form, asked: Form): readonly Guess[] {

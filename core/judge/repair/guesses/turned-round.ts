@@ -52,13 +52,15 @@ export function levelsTurned({ tokens, language }: Form): readonly Guess[] {
   });
 }
 
-/** Numbers that one variable is given in different lines, two of them in each other’s places. */
+/** Numbers that one variable is given or compared with in different lines, two of them in each other’s places. */
 export function numbersExchanged({ tokens }: Form): readonly Guess[] {
   const given = new Map<string, Token[]>();
   tokens.forEach(({ kind, text }, index) => {
     const [sign, value] = [tokens[index + 1], tokens[index + 2]];
-    const isGiven = kind === 'word' && sign?.text === '=' && value?.kind === 'number';
-    if (isGiven && tokens[index - 1]?.text !== '.') given.set(text, [...(given.get(text) ?? []), value]);
+    if (kind !== 'word' || value?.kind !== 'number' || tokens[index - 1]?.text === '.') return;
+    const how = sign?.text === '=' ? '=' : /^[<>]=?$/.test(sign?.text ?? '') ? '<' : undefined;
+    const key = `${text} ${how}`;
+    if (how !== undefined) given.set(key, [...(given.get(key) ?? []), value]);
   });
   return [...given.values()].flatMap((values) =>
     values.flatMap((one, index) =>

@@ -1,0 +1,118 @@
+import type { Token } from '../../../program/token';
+import { isNumber } from '../what-names-hold';
+import { isInside, type Block, type Form } from './form';
+import { written, type Guess } from './guess';
+import { numbersIn } from './numbers';
+
+const [CALLED, GIVEN, INSTEAD] = [1.6, 1.69, 1.7];
+/** Numbers that a function may be given where it is called with none. */
+const MOST_NUMBERS = 8;
+
+/** A function of the program itself, with the names that it takes. */
+interface Own {
+  readonly name: string;
+  readonly takes: readonly string[];
+  readonly block: Block;
+}
+
+function functionsIn({ blocks, language }: Form): readonly Own[] {
+  return blocks.flatMap((block): readonly Own[] => {
+    if (block.head !== 'function' || !block.opens) return [];
+    const head = language === 'python' ? block.headTokens.slice(1) : block.headTokens;
+    const [name, open] = head;
+    if (!name || open?.text !== '(') return [];
+    const inside = head.slice(2);
+    const takes = inside.filter(
+      ({ kind }, index) => kind === 'word' && /^[,)=]$/.test(inside[index + 1]?.text ?? ')'),
+    );
+    return [{ name: name.text, takes: takes.map(({ text }) => text), block }];
+  });
+}
+
+/** `beep;` and `beep`: a function that is named and not called, called with what it takes. `asked`: the exercise's own program. */
+export function functionsCalled(form: Form, asked: Form): readonly Guess[] {
+  const { tokens } = form;
+  const numbers = [...new Set([...numbersIn(asked), ...numbersIn(form)])].filter((text) => Number(text) > 0);
+  return functionsIn(form).flatMap(({ name, takes }) =>
+    tokens.flatMap((token, index): readonly Guess[] => {
+      if (token.text !== name || !isAlone(tokens, index)) return [];
+      if (takes.length === 0) return [written(token, `${name}()`, CALLED)];
+      return takes.length > 1
+        ? []
+        : numbers.slice(0, MOST_NUMBERS).map((number) => written(token, `${name}(${number})`, CALLED));
+    }),
+  );
+}
+
+/** `show();` of a function that takes something: given what it is given elsewhere, or a variable. */
+export function argumentsGiven(form: Form): readonly Guess[] {
+  const { tokens, holdings } = form;
+  const variables = [...holdings].flatMap(([name, held]) => (isNumber(held) ? [name] : []));
+  return functionsIn(form)
+    .filter(({ takes }) => takes.length === 1)
+    .flatMap(({ name, takes }) => {
+      const elsewhere = tokens.flatMap(({ text }, index) =>
+        text === name && tokens[index + 3]?.text === ')' ? [tokens[index + 2]!.text] : [],
+      );
+      const given = [...new Set([...variables, ...elsewhere])].filter((one) => one !== takes[0]);
+      return tokens.flatMap((token, index): readonly Guess[] => {
+        const close = tokens[index + 2];
+        if (token.text !== name || tokens[index + 1]?.text !== '(' || close?.text !== ')') return [];
+        return given.slice(0, MOST_NUMBERS).map((one) => ({
+          edits: [{ line: close.line, column: close.column, length: 0, by: one }],
+          text: `Write ${name}(${one}) instead of ${name}() in line ${token.line}.`,
+          cost: CALLED,
+        }));
+      });
+    });
+}
+
+/** A function that nothing calls and that takes nothing, in the place of each line that calls another. */
+export function othersCalled(form: Form): readonly Guess[] {
+  const { tokens, blocks } = form;
+  const idle = functionsIn(form).filter(
+    ({ name, takes }) =>
+      takes.length === 0 &&
+      !/^(?:setup|loop|main)$/.test(name) &&
+      tokens.filter(({ text }) => text === name).length === 1,
+  );
+  const names = new Set(functionsIn(form).map(({ name }) => name));
+  return idle.flatMap(({ name }) =>
+    blocks.flatMap(({ statements }) =>
+      statements.flatMap(({ text, first }): readonly Guess[] => {
+        const [call, other] = /^(\w+)\([^()]*\)/.exec(text) ?? [];
+        return call === undefined || !names.has(other!)
+          ? []
+          : [
+              {
+                edits: [{ line: first.line, column: first.column, length: call.length, by: `${name}()` }],
+                text: `Write ${name}() instead of ${call} in line ${first.line}.`,
+                cost: INSTEAD,
+              },
+            ];
+      }),
+    ),
+  );
+}
+
+/** Whether a word is a whole statement. */
+function isAlone(tokens: readonly Token[], index: number): boolean {
+  const [before, token, after] = [tokens[index - 1], tokens[index]!, tokens[index + 1]];
+  const begins = before === undefined || before.line < token.line || /^[;{}:]$/.test(before.text);
+  return begins && (after === undefined || after.text === ';' || after.line > token.line);
+}
+
+/** What a function is given and does nothing with, in the place of each number and level in it. */
+export function parametersUsed(form: Form): readonly Guess[] {
+  const { tokens } = form;
+  return functionsIn(form).flatMap(({ takes, block }) => {
+    const inside = tokens.filter(({ line }) => isInside(line, block));
+    return takes
+      .filter((name) => !inside.some(({ text }) => text === name))
+      .flatMap((name) =>
+        inside
+          .filter(({ kind, text }) => kind === 'number' || /^(?:HIGH|LOW|True|False|true|false)$/.test(text))
+          .map((token) => written(token, name, GIVEN)),
+      );
+  });
+}
