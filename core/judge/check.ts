@@ -15,7 +15,7 @@ import { Examiner, type Examination } from './examine';
 import { referenceOf, type Reference } from './reference';
 import { lackOf } from './verdict';
 import { ENGINE } from './engine';
-import { byCause } from '../findings/order';
+import { byCause, isProgram } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
 import { seconds } from '../units';
 import { capital } from '../words/words';
@@ -37,7 +37,10 @@ const WHOLE_CHECK = 4e9;
 const OF_REFERENCE = 2e9;
 /** The look at a build and the search for its repair together, and what a search gets in any case. */
 const OF_LOOK_AND_SEARCH = 1.2e9;
-const LEAST_OF_A_SEARCH = 2e8;
+const LEAST_OF_A_SEARCH = 5e8;
+/** A look at a build; one that is busy without end gets a shorter one, in which what is written wrongly shows all the same. */
+const OF_A_LOOK = 1.6e9;
+const STEPS_OF_A_BUSY_RUN = 200_000;
 /** Seeing what comes of each thing that a floating line may read. */
 const OF_READINGS = 4e8;
 /** Telling causes from consequences when a repair is known. */
@@ -78,7 +81,8 @@ function preparedFor(exercise: Exercise, grammars: Grammars): Reference {
 function judge(reference: Reference, build: Build, grammars: Grammars, options: CheckOptions): Report {
   const before = effortLeft();
   const examiner = new Examiner(reference, build.wiring);
-  const examination = examiner.examine(build);
+  const whole = within(OF_A_LOOK, () => examiner.examine(build));
+  const examination = whole.ended ? whole.value : examiner.examine(build, STEPS_OF_A_BUSY_RUN);
   const judged = hasPassed(examination.verdict)
     ? withoutRepair(examination, examiner.roomAdvice(build, examination))
     : examination.verdict === 'cannot-tell'
@@ -178,15 +182,22 @@ function withWhatIsMissing(
   const isRight = isWired && causes.length === 0 && examination.match.same;
   const { program } = build;
   const isRun = isWired && !program.isEmpty && program.compiled !== undefined;
-  const missing = isRun
-    ? stoppedRun(examination)
-    : missingInput(examiner.reference.exercise, build, byCause(observations).map(toFinding), isRight);
+  const certain = isRun ? byCause(observations).find(isCertain) : undefined;
+  const missing = certain
+    ? { ...toFinding(certain), cause: true }
+    : isRun
+      ? stoppedRun(examination)
+      : missingInput(examiner.reference.exercise, build, byCause(observations).map(toFinding), isRight);
   const others = byCause(observations)
     .map(toFinding)
     .filter((finding) => ![...causes, missing].some((other) => isSame(other, finding)))
     .filter((finding) => isWired || finding.severity !== 'fault');
   return [...causes, missing, ...others];
 }
+
+/** Whether something is written wrongly whatever a run of it shows. */
+const isCertain = ({ code, severity, repair }: Observation): boolean =>
+  severity === 'fault' && isProgram(code) && repair !== undefined;
 
 /** A run that was stopped before all of it was seen, where nothing that was seen is wrong. */
 function stoppedRun({ traces }: Examination): Finding {

@@ -16,6 +16,10 @@ export function placesAsPins(tokens: readonly Token[]): readonly PlaceAsPin[] {
         : [],
     ),
   );
+  // So are the names that places of a list are looked up with: `states[which]`.
+  for (const [index, { kind, text }] of tokens.entries())
+    if (kind === 'word' && tokens[index - 1]?.text === '[' && tokens[index + 1]?.text === ']')
+      counters.add(text);
   const lists = [
     ...new Set(
       tokens.flatMap(({ kind, text }, index) =>

@@ -193,6 +193,11 @@ export function programCandidates(
     ];
   }
   const { tokens } = tokenize(program.source);
+  // Where all pins are used that the wiring needs, and no other one, it is less likely a pin that is wrong.
+  const isEachUsed =
+    wishes.pins.every((pin) => wishes.used.includes(pin)) &&
+    wishes.used.every((pin) => wishes.pins.includes(pin));
+  const ofPin = isEachUsed ? cost.pinOfAll : cost.pinNumber;
   tokens.forEach((token, index) => {
     const say = (by: string): string => `Write ${by} instead of ${token.text} in line ${token.line}.`;
     const exchange = exchanges[token.text];
@@ -206,7 +211,7 @@ export function programCandidates(
     if (token.kind === 'word' && board.pins.some(({ name }) => name === token.text))
       for (const pin of board.pins)
         if (pin.name !== token.text && pin.number !== undefined && wishes.pins.includes(pin.number))
-          found.push(make(replace(token, pin.name), cost.pinNumber, say(pin.name)));
+          found.push(make(replace(token, pin.name), ofPin, say(pin.name)));
     if (
       token.kind === 'word' &&
       tokens[index - 2]?.text === 'delay' &&
@@ -230,7 +235,7 @@ export function programCandidates(
         // A pin that is in the same list already would be there twice.
         !beside.some(({ text }) => text === String(pin))
       )
-        found.push(make(replace(token, String(pin)), cost.pinNumber, say(String(pin))));
+        found.push(make(replace(token, String(pin)), ofPin, say(String(pin))));
     for (const time of isCount && Number(token.text) < SOON ? [] : wishes.milliseconds)
       if (String(time) !== token.text)
         found.push(

@@ -147,7 +147,7 @@ function insertionOf(hunk: Hunk, { own, asked, source, wanted, amount: usual, ma
     return make(
       { ...there, length: 0, by: written + gap },
       amount,
-      `Write ${shown} before ${oneLine(next.text)} in line ${there.line}.`,
+      `Write ${shown} before ${/^\w/.test(next.text) ? '' : 'the '}${oneLine(next.text)} in line ${there.line}.`,
     );
   }
   const rest = /^.*/.exec(source.slice(before?.to ?? 0))![0].trim();

@@ -28,6 +28,7 @@ export const cost = {
   entry: 1.69,
   askedNumber: 1.7,
   scaled: 1.71,
+  pinOfAll: 1.75,
   number: 1.8,
   insert: 2,
   loop: 2.4,

@@ -75,6 +75,11 @@ function readKind(node: SyntaxNode, context: Context): Expression {
       }
       const letter = node.type === 'subscript_expression' ? readLetter(node, context) : undefined;
       if (letter) return letter;
+      const method = context.library.get(node.text);
+      if (method && node.type === 'field_expression') {
+        context.report(functionAsValue(node.text, spanOf(node), method.parameters.length === 0));
+        return unreadable(node);
+      }
       const found = readPlace(node, context, readExpression);
       return found ? loadOf(node, found.place, found.type) : unreadable(node);
     }

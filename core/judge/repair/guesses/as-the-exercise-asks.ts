@@ -3,7 +3,7 @@ import type { Block, Form } from './form';
 import { written, type Guess } from './guess';
 import { digitsOf, numbersIn } from './numbers';
 
-const [TYPE, TERM, QUESTION] = [1.6, 1.74, 1.74];
+const [RATE, TYPE, TERM, QUESTION] = [1.4, 1.6, 1.74, 1.74];
 /** Terms and questions that are tried. */
 const MOST = 40;
 
@@ -52,6 +52,21 @@ function withTerm(place: Token, sign: string, number: string, tokens: readonly T
   const whole = `${place.text} ${sign} ${number}`;
   const by = isBound ? `(${whole})` : whole;
   return written(place, by, TERM);
+}
+
+/** The rate at which the serial line is begun, as the exercise's own program has it. */
+export function ratesAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
+  const rateIn = (all: readonly Token[]): readonly Token[] =>
+    all.filter(
+      ({ kind }, index) =>
+        kind === 'number' && all[index - 2]?.text === 'begin' && all[index - 4]?.text === 'Serial',
+    );
+  const [wanted] = rateIn(asked.tokens);
+  return wanted
+    ? rateIn(tokens)
+        .filter(({ text }) => text !== wanted.text)
+        .map((token) => written(token, wanted.text, RATE))
+    : [];
 }
 
 /** Shares of the speed of sound as they are written: in m/s, in cm/µs, in mm/µs. */

@@ -1,12 +1,20 @@
 import type { Language } from '../../../program';
 import { otherNames } from '../alike-names';
 import { LONGEST } from '../token-places';
-import { echoesHalved, limitsOfElse, termsMissing, typesWidened } from './as-the-exercise-asks';
+import { echoesHalved, limitsOfElse, ratesAsAsked, termsMissing, typesWidened } from './as-the-exercise-asks';
 import { blocksEndedElsewhere } from './block-ends';
 import { formOf } from './form';
 import { written, type Guess } from './guess';
 import { statementsLeftOut } from './left-out';
-import { listsAsOne, placesCounted } from './list-places';
+import {
+  entriesExchanged,
+  entriesTurned,
+  listsAsOne,
+  pinsWritten,
+  placesCounted,
+  placesGiven,
+  readOnceOnly,
+} from './list-places';
 import { exchangedLines, removedLines } from './lines';
 import { silentOutputs, statementsMissing, type Lacking } from './missing';
 import { moduleCallsMissing } from './module-calls';
@@ -14,6 +22,7 @@ import {
   addedTo,
   begunEachRound,
   countedDown,
+  countedRound,
   countersAsked,
   countersSetBack,
   flagsBeside,
@@ -24,9 +33,15 @@ import {
 import { limitsIn, otherNumbers } from './numbers';
 import { argumentsGiven, functionsCalled, othersCalled, parametersUsed } from './own-functions';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
-import { othersPrinted, textsAsAsked } from './texts';
+import { greetingsLeftOut, othersPrinted, textsAsAsked, textsSpaced } from './texts';
 import { timersBegun } from './timers';
-import { flagsToggled, levelsTurned, numbersExchanged, printsScaled } from './turned-round';
+import {
+  flagsToggled,
+  levelsTurned,
+  numbersExchanged,
+  printsScaled,
+  questionsRepeated,
+} from './turned-round';
 import { exchangedValues, otherWords } from './words';
 
 const OTHER_NAME = 1.89;
@@ -82,21 +97,31 @@ export function spokenForAt(
     ...moduleCallsMissing(form, wanted),
     ...textsAsAsked(form, wanted),
     ...flagsToggled(form),
+    ...questionsRepeated(form),
     ...begunEachRound(form),
     ...readingsLeftOut(form),
     ...(language === 'python' ? outputsChanged(form, silentOutputs(form)) : []),
     ...countersAsked(form),
     ...addedTo(form),
     ...countedDown(form),
+    ...countedRound(form),
     ...parametersUsed(form),
     ...othersCalled(form),
     ...placesCounted(form),
+    ...placesGiven(form),
+    ...entriesTurned(form),
+    ...entriesExchanged(form),
+    ...readOnceOnly(form),
+    ...pinsWritten(form),
+    ...textsSpaced(form),
+    ...greetingsLeftOut(form, wanted),
     ...othersPrinted(form),
     ...blocksEndedElsewhere(form),
     ...flagsBeside(form),
     ...levelsTurned(form),
     ...numbersExchanged(form),
     ...typesWidened(form),
+    ...ratesAsAsked(form, wanted),
     ...echoesHalved(form),
     ...termsMissing(form, wanted),
     ...limitsOfElse(form, wanted),

@@ -1,9 +1,9 @@
 import type { Token } from '../../../program/token';
 import { counterOf } from './places';
 import { isInside, type Block, type Form } from './form';
-import { written, type Guess } from './guess';
+import { putIn, written, type Guess } from './guess';
 
-const [PLACE, WHOLE_LIST] = [1.66, 1.6];
+const [PLACE, WHOLE_LIST, EXCHANGED, WRITTEN, TURNED] = [1.66, 1.6, 1.69, 1.73, 1.73];
 
 /** The loops that count, with what they count with. */
 const countingIn = ({ blocks }: Form): readonly { readonly block: Block; readonly counter: string }[] =>
@@ -46,5 +46,141 @@ export function listsAsOne(form: Form): readonly Guess[] {
     if (!isGiven || !lists.has(token.text)) return [];
     const counter = counterAt(token, form);
     return counter === undefined ? [] : [written(token, `${token.text}[${counter}]`, WHOLE_LIST)];
+  });
+}
+
+/** The names that a function takes and looks into a list with. */
+function placesTaken(form: Form): readonly { readonly block: Block; readonly name: string }[] {
+  const { tokens, blocks } = form;
+  return blocks.flatMap((block) => {
+    if (block.head !== 'function' || !block.opens) return [];
+    const inside = block.headTokens.slice(2);
+    return inside
+      .filter(({ kind }, index) => kind === 'word' && /^[,)]$/.test(inside[index + 1]?.text ?? ')'))
+      .filter(({ text }) =>
+        tokens.some(
+          (token, index) =>
+            token.text === text && tokens[index - 1]?.text === '[' && isInside(token.line, block),
+        ),
+      )
+      .map(({ text }) => ({ block, name: text }));
+  });
+}
+
+/** `pins[0]` in a function that is told which one is meant: `pins[which]`. */
+export function placesGiven(form: Form): readonly Guess[] {
+  const { tokens } = form;
+  return placesTaken(form).flatMap(({ block, name }) =>
+    tokens.flatMap((token, index): readonly Guess[] =>
+      token.kind === 'number' &&
+      tokens[index - 1]?.text === '[' &&
+      tokens[index + 1]?.text === ']' &&
+      isInside(token.line, block)
+        ? [written(token, name, PLACE)]
+        : [],
+    ),
+  );
+}
+
+/** What a function asks of the list that it is told a place of, turned over first: `states[which] = 1 - states[which]`. */
+export function entriesTurned(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  const stop = language === 'python' ? '' : ';';
+  return placesTaken(form).flatMap(({ block, name }) => {
+    const entries = tokens.flatMap(({ text }, index) =>
+      tokens[index + 1]?.text === '[' &&
+      tokens[index + 2]?.text === name &&
+      isInside(tokens[index]!.line, block)
+        ? [{ list: text, isSet: tokens[index + 4]?.text === '=' }]
+        : [],
+    );
+    const lists = [...new Set(entries.map(({ list }) => list))].filter(
+      (list) => !entries.some((entry) => entry.list === list && entry.isSet),
+    );
+    return lists.map((list) => putIn(form, block, `${list}[${name}] = 1 - ${list}[${name}]${stop}`, TURNED));
+  });
+}
+
+/** What is written to the pins of a list elsewhere, written to each of them where a loop counts. */
+export function pinsWritten(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  if (language === 'python') return [];
+  const lists = new Set(
+    tokens.flatMap(({ text }, index) =>
+      text === 'digitalWrite' && tokens[index + 3]?.text === '[' ? [tokens[index + 2]!.text] : [],
+    ),
+  );
+  return countingIn(form).flatMap(({ block, counter }) =>
+    [...lists].flatMap((list) =>
+      ['LOW', 'HIGH'].flatMap((level) => {
+        const text = `digitalWrite(${list}[${counter}], ${level});`;
+        const last = block.statements.at(-1);
+        return last && !block.statements.some((one) => one.text === text)
+          ? [putIn(form, last, text, WRITTEN)]
+          : [];
+      }),
+    ),
+  );
+}
+
+/** Two entries of a list in each other's places. */
+export function entriesExchanged({ tokens, language }: Form): readonly Guess[] {
+  const opener = language === 'python' ? '[' : '{';
+  return tokens.flatMap(({ text }, index): readonly Guess[] => {
+    if (text !== opener || tokens[index - 1]?.text !== '=') return [];
+    const inside = tokens.slice(index + 1);
+    const end = inside.findIndex(
+      ({ kind, text: sign }) => !['number', 'text'].includes(kind) && sign !== ',',
+    );
+    const entries = inside.slice(0, Math.max(0, end)).filter(({ kind }) => kind !== 'punctuation');
+    if (entries.length < 2 || entries.length > MOST_ENTRIES) return [];
+    return entries.flatMap((one, at) =>
+      entries.slice(at + 1).flatMap((other): readonly Guess[] =>
+        one.text === other.text || one.line !== other.line
+          ? []
+          : [
+              {
+                edits: [written(other, one.text, 0).edits[0]!, written(one, other.text, 0).edits[0]!],
+                text: `Exchange ${one.text} and ${other.text} in line ${one.line}.`,
+                cost: EXCHANGED,
+              },
+            ],
+      ),
+    );
+  });
+}
+/** Entries of a list of which two are tried in each other's places. */
+const MOST_ENTRIES = 5;
+
+/** An expression that a variable was given already and that is worked out once more, by its name: what is read from a line is read once. */
+export function readOnceOnly({ tokens, language }: Form): readonly Guess[] {
+  if (language === 'python') return [];
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [sign, first] = [tokens[index + 1], tokens[index + 2]];
+    if (token.kind !== 'word' || sign?.text !== '=' || first?.kind !== 'word') return [];
+    const stop = tokens.findIndex(({ text }, at) => at > index && text === ';');
+    const value = tokens.slice(index + 2, stop);
+    const isCall = value.at(-1)?.text === ')' && value.some(({ text }) => text === '(');
+    if (!isCall || value.some(({ line }) => line !== token.line)) return [];
+    const words = value.map(({ text }) => text).join(' ');
+    return tokens.flatMap((other, at): readonly Guess[] => {
+      const again = tokens.slice(at, at + value.length);
+      const last = again.at(-1);
+      if (
+        at <= stop ||
+        !last ||
+        last.line !== other.line ||
+        again.map(({ text }) => text).join(' ') !== words
+      )
+        return [];
+      const length = last.endColumn - other.column;
+      return [
+        {
+          edits: [{ line: other.line, column: other.column, length, by: token.text }],
+          text: `Write ${token.text} instead of ${words.replace(/ /g, '')} in line ${other.line}.`,
+          cost: PLACE,
+        },
+      ];
+    });
   });
 }

@@ -196,16 +196,32 @@ function ofUnsetPins(form: Form, { unset }: Lacking): readonly Guess[] {
     const held = form.holdings.get(name);
     return held === undefined || held === 'truth' || isNumber(held);
   });
+  // What little is done with is likelier what was to be written.
+  const uses = (name: string): number => form.tokens.filter(({ text }) => text === name).length;
+  names.sort((one, other) => uses(one) - uses(other));
   const ways =
     form.language === 'python'
       ? silentOutputs(form).map((output) => (name: string) => [`${output}.value = ${name}`])
-      : unset.map((pin) => (name: string) => [
-          `analogWrite(${pin}, ${name});`,
-          `digitalWrite(${pin}, ${name});`,
-        ]);
+      : // A pin that stands in a list is written to by its place there.
+        unset
+          .filter((pin) => !isInList(pin, form))
+          .map((pin) => (name: string) => [
+            `analogWrite(${pin}, ${name});`,
+            `digitalWrite(${pin}, ${name});`,
+          ]);
   const texts = ways.flatMap((way) => names.flatMap(way));
   return texts.flatMap((text) => inEachPlace(form, text, SPOKEN_FOR));
 }
+
+/** Whether a number is an entry of a list. */
+const isInList = (number: string, { tokens }: Form): boolean =>
+  tokens.some(
+    ({ text }, index) =>
+      text === number &&
+      /^[{,]$/.test(tokens[index - 1]?.text ?? '') &&
+      /^[},]$/.test(tokens[index + 1]?.text ?? '') &&
+      tokens.slice(0, index).findLast((token) => /^[{(]$/.test(token.text))?.text === '{',
+  );
 
 /** Outputs of a Python program that no line gives a value, and that no function is given that may do so. */
 export const silentOutputs = ({ tokens }: Form): readonly string[] =>

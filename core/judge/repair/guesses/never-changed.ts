@@ -114,6 +114,33 @@ export function addedTo({ blocks, holdings, tokens }: Form): readonly Guess[] {
   );
 }
 
+/**
+ * What is only counted up and asked whether it is this or that, `which == 1`, `which == 2`, begun again behind the last of
+ * them.
+ */
+export function countedRound(form: Form): readonly Guess[] {
+  const { tokens, blocks, language } = form;
+  const numbersAskedOf = (name: string): readonly number[] =>
+    tokens.flatMap(({ text }, index) => {
+      const [sign, number] = [tokens[index + 1], tokens[index + 2]];
+      return text === name && sign?.text === '==' && number?.kind === 'number' ? [Number(number.text)] : [];
+    });
+  return blocks.filter(isRepeated).flatMap(({ statements }) =>
+    statements.flatMap((statement): readonly Guess[] => {
+      const [, name = ''] = /^(\w+) ?(?:\+\+|\+= ?1|= ?\1 ?\+ ?1);?$/.exec(statement.text) ?? [];
+      const asked = name === '' ? [] : numbersAskedOf(name);
+      const { given } = changesOf(name, form);
+      if (asked.length < 2 || given.length !== 1 || given[0] === undefined) return [];
+      const most = Math.max(...asked);
+      return [...new Set([most, most + 1])].map((limit) => {
+        const question =
+          language === 'python' ? `if ${name} > ${limit}: ${name} = ` : `if (${name} > ${limit}) ${name} = `;
+        return putIn(form, statement, `${question}${given[0]!}${end(form)}`, COST);
+      });
+    }),
+  );
+}
+
 /** What is only counted up and asked whether anything is left of it, counted down: by one, or by as much as is waited. */
 export function countedDown(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;

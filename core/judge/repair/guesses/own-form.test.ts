@@ -62,6 +62,93 @@ describe('a slip is among what is tried', () => {
       '\n  level = analogRead(sensor);',
       '',
     ],
+    [
+      'a line that belongs into a block',
+      loop('if (on) {', '  n = 0;', '  show();', '}'),
+      '    show();\n  }\n',
+      '  }\n  show();\n',
+    ],
+    [
+      'a line that belongs behind a block',
+      loop('if (on) {', '  n = 0;', '}', 'show();'),
+      '  }\n  show();\n',
+      '    show();\n  }\n',
+    ],
+    [
+      'a parameter that nothing is done with',
+      'void blink(int times) {\n  for (int i = 0; i < times; i++) {\n    flash();\n  }\n}\n',
+      'i < times',
+      'i < 3',
+    ],
+    [
+      'a function that is named and not called',
+      `void beep(int times) {\n  tone(8, 3 * times);\n}\n${loop('if (on) {', '  beep(3);', '}')}`,
+      'beep(3)',
+      'beep',
+    ],
+    [
+      'another function than the one that nothing calls',
+      `void warn() {\n  tone(8, 5);\n}\nvoid show() {\n  noTone(8);\n}\n${loop('if (on) {', '  warn();', '}', 'show();')}`,
+      'warn();\n  }',
+      'show();\n  }',
+    ],
+    [
+      'a place that a loop counts',
+      'int leds[] = {4, 5, 6};\nvoid loop() {\n  for (int k = 0; k < 3; k++) {\n    digitalWrite(leds[k], HIGH);\n  }\n}\n',
+      'leds[k]',
+      'leds[0]',
+    ],
+    [
+      'added, and not set',
+      loop('if (down()) {', '  n = n + 5;', '}', 'if (n > 0) {', '  n--;', '}'),
+      'n + 5',
+      '5',
+    ],
+    [
+      'counted round',
+      loop('n++;', 'if (n > 2) n = 0;', 'if (n == 1) show();', 'if (n == 2) hide();'),
+      '  if (n > 2) n = 0;\n',
+      '',
+    ],
+    [
+      'counted down',
+      loop('n = n + 3;', 'if (n > 0) {', '  n = n - 1;', '  show();', '}'),
+      '    n = n - 1;\n',
+      '',
+    ],
+    ['a wait that goes on', loop('while (down()) {', '  delay(5);', '}'), 'while', 'if'],
+    ['an echo there and back', loop('n = pulseIn(7, HIGH) * 0.0343 / 2;'), ' / 2', ''],
+    [
+      'limits in each other’s places',
+      loop('if (n < 20) {', '  near();', '} else if (n < 60) {', '  far();', '}'),
+      'n < 20) {\n    near();\n  } else if (n < 60',
+      'n < 60) {\n    near();\n  } else if (n < 20',
+    ],
+    ['printed under its name', loop('Serial.println(n);'), '(n)', '("n")'],
+    [
+      'a name that nothing is done with',
+      'int trig = 12, echo = 11;\nvoid loop() {\n  digitalWrite(trig, LOW);\n  n = pulseIn(echo, HIGH);\n}\n',
+      'pulseIn(echo',
+      'pulseIn(trig',
+    ],
+    [
+      'a case of another name',
+      'enum State { OFF, WAITING, RINGING };\nState state = OFF;\nvoid loop() {\n  digitalWrite(8, state == RINGING);\n}\n',
+      '== RINGING',
+      '== WAITING',
+    ],
+    [
+      'what a switch goes by',
+      'int state = 0;\nbool hit = false;\nvoid loop() {\n  switch (state) {\n    case 1: show();\n  }\n}\n',
+      'switch (state)',
+      'switch (hit)',
+    ],
+    [
+      'one pause of two',
+      loop('show();', 'delay(250);', 'hide();', 'delay(250);'),
+      '  hide();\n  delay(250);\n',
+      '  hide();\n',
+    ],
   ])('in C++: %s', (_, right, was, by) => {
     const slipped = right.replace(was, by);
     expect(slipped).not.toBe(right);
@@ -86,6 +173,54 @@ describe('a slip is among what is tried', () => {
       '',
     ],
     ['begun anew each round', python('n += 1'), 'while True:\n', 'while True:\n    n = 0\n'],
+    [
+      'a line that belongs into a block',
+      python('if on:', '    n = 0', '    show()'),
+      '        show()\n',
+      '    show()\n',
+    ],
+    [
+      'a line that belongs behind a block',
+      python('if on:', '    n = 0', 'show()'),
+      '\n    show()\n',
+      '\n        show()\n',
+    ],
+    [
+      'the value of a pin',
+      `key = DigitalInOut(board.D4)\n${python('on = key.value', 'if on:', '    show()')}`,
+      'key.value',
+      'key',
+    ],
+    [
+      'so many times',
+      'def beep(times):\n    for i in range(times):\n        show()\n',
+      'range(times)',
+      'times',
+    ],
+    [
+      'a parameter',
+      'def beep(times):\n    for i in range(times):\n        show()\n',
+      'range(times)',
+      'range(1)',
+    ],
+    [
+      'counted down by as much as is waited',
+      python('n = n + 2', 'if n > 0:', '    n = n - 0.01', '    show()', 'time.sleep(0.01)'),
+      '        n = n - 0.01\n',
+      '',
+    ],
+    [
+      'switched off somewhere else',
+      python(
+        'if n > 0:',
+        '    led.value = True',
+        '    if n == 1:',
+        '        led.value = False',
+        '        show()',
+      ),
+      '            led.value = False\n',
+      '',
+    ],
   ])('in Python: %s', (_, right, was, by) => {
     const slipped = right.replace(was, by);
     expect(slipped).not.toBe(right);

@@ -1,9 +1,9 @@
 import { editDistance } from '../../../program/names';
 import { isNumber } from '../what-names-hold';
-import type { Form } from './form';
-import { written, type Guess } from './guess';
+import { bodyOf, type Form } from './form';
+import { putIn, written, type Guess } from './guess';
 
-const [COST, ITS_NAME, OTHER] = [1.66, 1.6, 1.72];
+const [COST, ITS_NAME, OTHER, SPACED, LEFT_OUT] = [1.66, 1.6, 1.72, 1.72, 1.66];
 /** Letters by which two texts may differ and be meant as one: a share of them, and so many at most. */
 const [SHARE_OFF, MOST_OFF] = [0.25, 4];
 
@@ -25,6 +25,28 @@ export function othersPrinted({ tokens, holdings }: Form): readonly Guess[] {
       ? values.filter((name) => name !== token.text).map((name) => written(token, name, OTHER))
       : [];
   });
+}
+
+/** Texts that are printed in pieces, each with a space before it or behind it. */
+export const textsSpaced = ({ tokens }: Form): readonly Guess[] =>
+  tokens.flatMap((token): readonly Guess[] => {
+    const { kind, text } = token;
+    const inside = text.slice(1, -1);
+    const quote = text.charAt(0);
+    if (kind !== 'text' || inside.trim() === '' || inside !== inside.trim()) return [];
+    return [` ${inside}`, `${inside} `].map((by) => written(token, `${quote}${by}${quote}`, SPACED));
+  });
+
+/** What the exercise's own program prints once, as it begins, and this one does not print at all. */
+export function greetingsLeftOut(form: Form, asked: Form): readonly Guess[] {
+  const setup = bodyOf('setup', form);
+  const wanted = bodyOf('setup', asked);
+  const last = setup?.statements.at(-1);
+  if (!last || !wanted) return [];
+  return wanted.statements
+    .filter(({ text }) => /^Serial\.print(?:ln)?\("[^"]*"\);$/.test(text))
+    .filter(({ text }) => !form.source.includes(/"[^"]*"/.exec(text)![0]))
+    .map(({ text }) => putIn(form, last, text, LEFT_OUT));
 }
 
 /** Texts that only this program has, each as the exercise's own program spells one that is nearly the same. */

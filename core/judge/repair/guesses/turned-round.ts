@@ -1,7 +1,7 @@
 import type { TextEdit } from '../../../findings/finding';
 import type { Token } from '../../../program/token';
 import { listText } from '../../../words/words';
-import type { Form } from './form';
+import { isInside, type Form } from './form';
 import type { Guess } from './guess';
 import { isRepeated } from './lines';
 
@@ -80,23 +80,47 @@ export function numbersExchanged({ tokens }: Form): readonly Guess[] {
 }
 
 /** A yes or a no that is given, turned round instead: `on = !on` of `on = true`. */
-export function flagsToggled({ blocks, language, holdings }: Form): readonly Guess[] {
-  return blocks.filter(isRepeated).flatMap(({ statements }) =>
-    statements.flatMap(({ text, first }): readonly Guess[] => {
-      const [, name, value] = /^(\w+) = (true|false|True|False);?$/.exec(text) ?? [];
-      if (name === undefined || value === undefined || holdings.get(name) !== 'truth') return [];
-      const by = `${name} = ${language === 'python' ? 'not ' : '!'}${name}`;
-      const length = `${name} = ${value}`.length;
-      return [
-        {
-          edits: [{ line: first.line, column: first.column, length, by }],
-          text: `Write ${by} instead of ${name} = ${value} in line ${first.line}.`,
-          cost: NUMBERS,
-        },
-      ];
-    }),
-  );
+export function flagsToggled({ blocks, tokens, language, holdings }: Form): readonly Guess[] {
+  const repeated = blocks.filter(isRepeated);
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [before, sign, value, after] = [-1, 1, 2, 3].map((by) => tokens[index + by]);
+    const isAlone = after === undefined || after.text === ';' || after.line > token.line;
+    const begins = before === undefined || before.line < token.line || /^[;{})]$|^else$/.test(before.text);
+    const isSet = sign?.text === '=' && /^(?:true|false|True|False)$/.test(value?.text ?? '') && isAlone;
+    if (!isSet || !begins || holdings.get(token.text) !== 'truth') return [];
+    if (!repeated.some((block) => isInside(token.line, block))) return [];
+    const by = `${language === 'python' ? 'not ' : '!'}${token.text}`;
+    return [
+      {
+        edits: [replaced(value!, by)],
+        text: `Write ${by} instead of ${value!.text} in line ${token.line}.`,
+        cost: NUMBERS,
+      },
+    ];
+  });
 }
+
+/** `if` with nothing but a pause in it, asked again and again: a wait that has to go on for as long as that is so. */
+export function questionsRepeated({ blocks, tokens }: Form): readonly Guess[] {
+  return blocks.flatMap(({ head, headTokens, opens, closes, statements }): readonly Guess[] => {
+    const [open] = headTokens;
+    const word = head === 'if' ? open : undefined;
+    const [only, more] = statements;
+    const isWait = only !== undefined && !more && /^(?:delay|time\.sleep|sleep)\(/.test(only.text);
+    const isWhole = opens && closes && only && tokens.indexOf(closes) - tokens.indexOf(opens) <= WAIT_TOKENS;
+    return word?.text === 'if' && isWait && isWhole
+      ? [
+          {
+            edits: [replaced(word, 'while')],
+            text: `Write while instead of if in line ${word.line}.`,
+            cost: LEVELS,
+          },
+        ]
+      : [];
+  });
+}
+/** Tokens of `{ time.sleep(0.01) }` at most. */
+const WAIT_TOKENS = 9;
 
 const SCALES = ['/ 10', '/ 100', '/ 1000'];
 const SCALED = 1.86;

@@ -52,6 +52,15 @@ describe('a press that acts at every turn', () => {
     );
   });
 
+  test.each(['while (!digitalRead(2)) {}', 'delay(300);', 'later();'])(
+    'is none where a function that is called waits for its end: %s',
+    (wait) => {
+      const functions = `void later() { delay(300); }\nvoid release() { ${wait} }\n`;
+      const asked = `void loop() { if (digitalRead(2) == LOW) { n++; release(); } delay(20); }`;
+      expect(codes(functions + asked)).not.toContain('repeats-while-held');
+    },
+  );
+
   test.each(['n < 9', '9 >= n', 'n != 9'])('is told however far it may go on: %s', (bound) => {
     expect(codes(`void loop() { if (digitalRead(2) == LOW && ${bound}) n++; }`)).toContain(
       'repeats-while-held',

@@ -41,7 +41,7 @@ function inBody(
     if (!step || ('place' in step && begunAnew.has(cellOf(step.place) ?? ''))) return [];
     const stepped = steppedIn(statement.yes);
     const asks = asksLevel(statement.condition, isLevel, isFixed, (one) => isBound(one, stepped));
-    if (asks && !isPaced && !isInsideEdge(body, statement) && !waits(statement.yes))
+    if (asks && !isPaced && !isInsideEdge(body, statement) && !waits(statement.yes, functions))
       return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
     const isEdge = !asks && asksForChange(statement.condition, isLevel);
     return isEdge && isDirectStep(statement.yes, step) ? [doubleCount(statement.span, step.span.line)] : [];
@@ -242,9 +242,31 @@ const isDirectStep = (body: Statement, step: Expression): boolean =>
     (statement) => statement.node === 'expression' && allParts(statement.expression).includes(step),
   );
 
-/** Whether a body waits until the button is let go, or for so long that a press is over. */
-const waits = (body: Statement): boolean =>
-  allStatements(body).some((statement) => statement.node === 'loop' || isLongPause(statement));
+/** Whether a body waits until the button is let go, or for so long that a press is over: itself, or in a function that it calls. */
+function waits(
+  body: Statement,
+  functions: readonly FunctionTree[],
+  seen: ReadonlySet<number> = new Set(),
+): boolean {
+  // A loop in a function may be one that lights LED after LED.
+  const isWait = (statement: Statement): boolean =>
+    statement.node === 'loop' && (seen.size === 0 || looksAtPin(statement));
+  return (
+    allStatements(body).some((statement) => isWait(statement) || isLongPause(statement)) ||
+    allExpressions(body).some(
+      (part) =>
+        part.node === 'call' &&
+        !seen.has(part.target) &&
+        waits(functions[part.target]!.body, functions, new Set([...seen, part.target])),
+    )
+  );
+}
+
+/** Whether what a loop asks is what a pin reads. */
+const looksAtPin = (loop: Statement): boolean =>
+  expressionsOf(loop).some((expression) =>
+    allParts(expression).some((part) => part.node === 'builtin' && part.name === 'digitalRead'),
+  );
 
 /** Milliseconds after which most presses are over. */
 const PRESS_OVER = 200;

@@ -52,7 +52,7 @@ function inStatement(
   const stepped = allStatements(statement.yes).filter(isStep).flatMap(targetsOf);
   const places = new Set(stepped.flatMap((target) => placeOf(target) ?? []));
   const asks = asksLevel(statement.condition, isLevel, isFixed, (one) => isBound(one, places));
-  if (asks && !isPaced && !waits(statement.yes))
+  if (asks && !isPaced && !waits(statement.yes, tree))
     return [repeatsWhileHeld(statement.span, step.span.line, WORDS)];
   if (direct && !asks && asksForChange(statement.condition, isLevel))
     return [doubleCount(statement.span, direct.span.line)];
@@ -208,9 +208,16 @@ function asksForChange(condition: Expression, isLevel: (expression: Expression) 
 /** Seconds after which most presses are over. */
 const PRESS_OVER = 0.2;
 
-/** Whether statements wait until the button is let go, or for so long that a press is over. */
-const waits = (statements: Body): boolean =>
-  allStatements(statements).some((statement) => statement.node === 'while' || isLongPause(statement));
+/** Whether statements wait until the button is let go, or for so long that a press is over: themselves, or in what they call. */
+const waits = (statements: Body, tree: PythonTree, seen: ReadonlySet<FunctionTree> = new Set()): boolean =>
+  allStatements(statements).some(
+    (statement) =>
+      statement.node === 'while' ||
+      isLongPause(statement) ||
+      calledIn(statement, tree).some(
+        (called) => !seen.has(called) && waits(called.body, tree, new Set([...seen, called])),
+      ),
+  );
 
 const isLongPause = (statement: Statement): boolean =>
   allExpressions(statement.node === 'if' ? [] : [statement]).some(
