@@ -8,7 +8,7 @@ export interface Declared {
 }
 
 /** Calls that give a value, with the type that holds it. */
-const GIVES = /\b(analogRead|digitalRead|pulseIn|millis|micros)\s*\(([^()]*)\)/g;
+const GIVES = /\b(analogRead|digitalRead|pulseIn|millis|micros|Serial\.read)\s*\(([^()]*)\)/g;
 const TYPES: Readonly<Record<string, string>> = {
   pulseIn: 'long',
   millis: 'unsigned long',
@@ -33,16 +33,36 @@ export function readingsDeclared(
     const name = /^\w+/.exec((lines[line - 1] ?? '').slice(column - 1))?.[0];
     if (code === 'name-unknown' && name !== undefined && !unknown.has(name)) unknown.set(name, line);
   }
-  return [...unknown].flatMap(([name, line]) =>
-    missing.map(([, call = '', given = '']): Declared => {
-      const statement = `${TYPES[call] ?? 'int'} ${name} = ${call}(${inOwnWords(given, asked, source)});`;
-      const space = /^\s*/.exec(lines[line - 1] ?? '')![0];
-      return {
-        edit: { line, column: 1, length: 0, by: `${space}${statement}\n` },
-        text: `Add ${statement} before line ${line}.`,
-      };
-    }),
-  );
+  const declared = (name: string, line: number, type: string, value: string): Declared => {
+    const statement = `${type} ${name} = ${value};`;
+    const space = /^\s*/.exec(lines[line - 1] ?? '')![0];
+    return {
+      edit: { line, column: 1, length: 0, by: `${space}${statement}\n` },
+      text: `Add ${statement} before line ${line}.`,
+    };
+  };
+  return [...unknown].flatMap(([name, line]) => [
+    ...idleIn(source).map(({ type, value }) => declared(name, line, type, value)),
+    ...missing.map(([, call = '', given = '']) =>
+      declared(name, line, TYPES[call] ?? 'int', `${call}(${inOwnWords(given, asked, source)})`),
+    ),
+  ]);
+}
+
+/** What a program has and does nothing with: a function that gives something, a pin that is only set up as an input. */
+function idleIn(source: string): readonly { readonly type: string; readonly value: string }[] {
+  const uses = (name: string): number => (source.match(new RegExp(`\\b${name}\\b`, 'g')) ?? []).length;
+  const functions = [...source.matchAll(/^(bool|boolean|int|long|float)\s+(\w+)\s*\(\s*\)\s*\{/gm)]
+    .filter(([, , name]) => uses(name!) === 1)
+    .map(([, type, name]) => ({ type: type!, value: `${name}()` }));
+  const inputs = [...source.matchAll(/pinMode\(\s*(\w+)\s*,\s*INPUT(_PULLUP)?\s*\)/g)]
+    // Where it is given its number, and where it is set up.
+    .filter(([, name]) => uses(name!) <= 2 && /^[A-Za-z]/.test(name!))
+    .flatMap(([, name, pull]) => [
+      { type: 'int', value: `digitalRead(${name})` },
+      { type: 'bool', value: `digitalRead(${name}) == ${pull === undefined ? 'HIGH' : 'LOW'}` },
+    ]);
+  return [...functions, ...inputs];
 }
 
 /** What a call is given, with its pin as this program calls it. */

@@ -129,6 +129,8 @@ describe('changes of a program', () => {
     isOver: false,
     endlessLine: undefined,
     asked: PROGRAM,
+    fails: 'both',
+    stumbles: false,
     isWiredAsAsked: true,
   };
   const changed = (program: string, more: Partial<ProgramWishes> = {}) =>

@@ -22,6 +22,7 @@ import { isWordAsAsked, type Candidate } from './candidate';
 import { programCandidates } from './program-edits';
 import { guessFrom, programGuesses } from './program-guesses';
 import { askedWiring } from './asked-wiring';
+import { thatMatter } from './lines-that-matter';
 import { cost, wishesOf } from './wishes';
 import { nearestTarget, pairedByName } from './pairing';
 import { rebased } from './rebased';
@@ -311,13 +312,14 @@ class RepairSearch {
   /** Every single change of the program, cheapest first. */
   private changesOfProgram(tried: Tried): readonly Candidate[] {
     const { build } = tried;
+    const wishes = wishesOf(this.reference.exercise, build, this.tries.examine(tried));
     const found = programCandidates(
       build.program,
       this.reference.exercise.board,
       (source) => this.tries.compile(source, build.program.language),
-      wishesOf(this.reference.exercise, build, this.tries.examine(tried)),
+      wishes,
     );
-    return [...found].sort((a, b) => a.cost - b.cost);
+    return thatMatter(found, build.program, wishes).toSorted((a, b) => a.cost - b.cost);
   }
 
   /** A change of the program that nothing speaks for but that it does what is meant with it. */
@@ -326,7 +328,8 @@ class RepairSearch {
     if (!program.compiled) return undefined;
     const wishes = wishesOf(this.reference.exercise, start.build, this.tries.examine(start));
     const compile = (source: string): Program => this.tries.compile(source, program.language);
-    return guessFrom(this.tries, start, programGuesses(program, compile, wishes), isEnough);
+    const guesses = thatMatter(programGuesses(program, compile, wishes), program, wishes);
+    return guessFrom(this.tries, start, guesses, isEnough);
   }
 
   /** Whether there is nothing to be said against the wiring of a build. */

@@ -72,6 +72,10 @@ export interface ProgramWishes {
   readonly isOver: boolean;
   /** Line of a loop that was still running at the end. */
   readonly endlessLine: number | undefined;
+  /** Whether it is what is printed that is not as it should be, what parts do, or both. */
+  readonly fails: 'prints' | 'parts' | 'both';
+  /** Whether the processor does something wrong in some line. */
+  readonly stumbles: boolean;
   /** By how many times what was seen is too small, or less than 1 where it is too large. */
   readonly timesTooSmall: readonly number[];
 }
@@ -80,7 +84,7 @@ export interface ProgramWishes {
 export function wishesOf(
   exercise: Exercise,
   { wiring, program }: Build,
-  { traces, match, observations, circuit }: Examination,
+  { traces, match, observations, circuit, scenarios }: Examination,
 ): ProgramWishes {
   const number = (pin: string): number | undefined =>
     exercise.board.pins.find((known) => known.name === pin)?.number;
@@ -157,7 +161,22 @@ export function wishesOf(
       traces.some(({ ended }) => ended.reason === 'finished') ||
       observations.some(({ code }) => code === 'stays-on' || code === 'stays-off'),
     endlessLine: traces[0]?.ended.loop?.line,
+    fails: failingIn(exercise, scenarios),
+    stumbles: observations.some(({ code }) => code === 'runtime-error'),
   };
+}
+
+/** Fields that only expectations of what is printed have. */
+const OF_PRINTING = ['serial', 'lines', 'prints', 'line'];
+
+/** What of a build's runs is not as it should be. */
+function failingIn({ data }: Exercise, scenarios: Examination['scenarios']): ProgramWishes['fails'] {
+  const failed = scenarios.flatMap(({ expectations }, at) =>
+    (data.scenarios[at]?.expect ?? []).filter((_, index) => expectations[index]?.passed === false),
+  );
+  const ofPrinting = failed.filter((expectation) => OF_PRINTING.some((field) => field in expectation));
+  if (failed.length === 0) return 'both';
+  return ofPrinting.length === failed.length ? 'prints' : ofPrinting.length === 0 ? 'parts' : 'both';
 }
 
 const isStill = ({ mode }: PinDrive): boolean => mode === 'low' || mode === 'input' || mode === 'pullup';

@@ -2,6 +2,7 @@ import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
 import { written, type Guess } from './guess';
 import { digitsOf, numbersIn } from './numbers';
+import { inEachPlace } from './places';
 
 const [RATE, TYPE, TERM, QUESTION] = [1.4, 1.6, 1.74, 1.74];
 /** Terms and questions that are tried. */
@@ -67,6 +68,23 @@ export function ratesAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
         .filter(({ text }) => text !== wanted.text)
         .map((token) => written(token, wanted.text, RATE))
     : [];
+}
+
+/** A tone that is ended and never begun, as high as the exercise's own program has it. */
+export function tonesBegun(form: Form, asked: Form): readonly Guess[] {
+  const { tokens } = form;
+  if (tokens.some(({ text }) => text === 'tone')) return [];
+  const pins = new Set(
+    tokens.flatMap(({ text }, index) => (text === 'noTone' ? [tokens[index + 2]?.text ?? ''] : [])),
+  );
+  const heights = new Set(
+    asked.tokens.flatMap(({ text }, index) => (text === 'tone' ? [asked.tokens[index + 4]?.text ?? ''] : [])),
+  );
+  return [...pins].flatMap((pin) =>
+    [...heights]
+      .filter((height) => /^\d+$/.test(height))
+      .flatMap((height) => inEachPlace(form, `tone(${pin}, ${height});`, TERM)),
+  );
 }
 
 /** Shares of the speed of sound as they are written: in m/s, in cm/µs, in mm/µs. */

@@ -1,7 +1,14 @@
 import type { Language } from '../../../program';
 import { otherNames } from '../alike-names';
 import { LONGEST } from '../token-places';
-import { echoesHalved, limitsOfElse, ratesAsAsked, termsMissing, typesWidened } from './as-the-exercise-asks';
+import {
+  echoesHalved,
+  limitsOfElse,
+  ratesAsAsked,
+  termsMissing,
+  tonesBegun,
+  typesWidened,
+} from './as-the-exercise-asks';
 import { blocksEndedElsewhere } from './block-ends';
 import { formOf } from './form';
 import { written, type Guess } from './guess';
@@ -13,7 +20,6 @@ import {
   pinsWritten,
   placesCounted,
   placesGiven,
-  readOnceOnly,
 } from './list-places';
 import { exchangedLines, removedLines } from './lines';
 import { silentOutputs, statementsMissing, type Lacking } from './missing';
@@ -31,9 +37,24 @@ import {
   readingsLeftOut,
 } from './never-changed';
 import { limitsIn, otherNumbers } from './numbers';
-import { argumentsGiven, functionsCalled, othersCalled, parametersUsed } from './own-functions';
+import {
+  argumentsGiven,
+  callsLeftOut,
+  functionsCalled,
+  givenPinsWritten,
+  othersCalled,
+  parametersUsed,
+} from './own-functions';
+import { readOnceOnly } from './read-twice';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
-import { greetingsLeftOut, othersPrinted, textsAsAsked, textsSpaced } from './texts';
+import {
+  greetingsLeftOut,
+  othersPrinted,
+  serialBegunFirst,
+  textsAsAsked,
+  textsSpaced,
+  valuesPrinted,
+} from './texts';
 import { timersBegun } from './timers';
 import {
   flagsToggled,
@@ -42,7 +63,7 @@ import {
   printsScaled,
   questionsRepeated,
 } from './turned-round';
-import { exchangedValues, otherWords } from './words';
+import { callsOfOtherSort, countsTheOtherWay, exchangedValues, otherWords } from './words';
 
 const OTHER_NAME = 1.89;
 /** The same for one that the program gives and does nothing with. */
@@ -90,6 +111,8 @@ export function spokenForAt(
   if (form.tokens.length > LONGEST) return [];
   const wanted = formOf(asked, language);
   return [
+    ...countsTheOtherWay(form),
+    ...callsOfOtherSort(form),
     ...functionsCalled(form, wanted),
     ...valuesOfObjects(form),
     ...rangesOfNumbers(form),
@@ -114,6 +137,11 @@ export function spokenForAt(
     ...readOnceOnly(form),
     ...pinsWritten(form),
     ...textsSpaced(form),
+    ...serialBegunFirst(form),
+    ...valuesPrinted(form),
+    ...givenPinsWritten(form),
+    ...callsLeftOut(form, wanted),
+    ...tonesBegun(form, wanted),
     ...greetingsLeftOut(form, wanted),
     ...othersPrinted(form),
     ...blocksEndedElsewhere(form),

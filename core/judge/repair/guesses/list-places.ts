@@ -3,7 +3,7 @@ import { counterOf } from './places';
 import { isInside, type Block, type Form } from './form';
 import { putIn, written, type Guess } from './guess';
 
-const [PLACE, WHOLE_LIST, EXCHANGED, WRITTEN, TURNED] = [1.66, 1.6, 1.69, 1.73, 1.73];
+const [PLACE, WHOLE_LIST, SET_UP, EXCHANGED, WRITTEN, TURNED] = [1.66, 1.6, 1.35, 1.69, 1.73, 1.73];
 
 /** The loops that count, with what they count with. */
 const countingIn = ({ blocks }: Form): readonly { readonly block: Block; readonly counter: string }[] =>
@@ -110,16 +110,21 @@ export function pinsWritten(form: Form): readonly Guess[] {
       text === 'digitalWrite' && tokens[index + 3]?.text === '[' ? [tokens[index + 2]!.text] : [],
     ),
   );
+  const isSetUp = (list: string): boolean =>
+    tokens.some(({ text }, index) => text === 'pinMode' && tokens[index + 2]?.text === list);
   return countingIn(form).flatMap(({ block, counter }) =>
-    [...lists].flatMap((list) =>
-      ['LOW', 'HIGH'].flatMap((level) => {
-        const text = `digitalWrite(${list}[${counter}], ${level});`;
-        const last = block.statements.at(-1);
-        return last && !block.statements.some((one) => one.text === text)
-          ? [putIn(form, last, text, WRITTEN)]
-          : [];
-      }),
-    ),
+    [...lists].flatMap((list) => {
+      const last = block.statements.at(-1);
+      const entry = `${list}[${counter}]`;
+      const texts: readonly (readonly [string, number])[] = [
+        ...(isSetUp(list) ? [] : [[`pinMode(${entry}, OUTPUT);`, SET_UP] as const]),
+        [`digitalWrite(${entry}, LOW);`, WRITTEN],
+        [`digitalWrite(${entry}, HIGH);`, WRITTEN],
+      ];
+      return texts
+        .filter(([text]) => last !== undefined && !block.statements.some((one) => one.text === text))
+        .map(([text, amount]) => putIn(form, last!, text, amount));
+    }),
   );
 }
 
@@ -151,36 +156,3 @@ export function entriesExchanged({ tokens, language }: Form): readonly Guess[] {
 }
 /** Entries of a list of which two are tried in each other's places. */
 const MOST_ENTRIES = 5;
-
-/** An expression that a variable was given already and that is worked out once more, by its name: what is read from a line is read once. */
-export function readOnceOnly({ tokens, language }: Form): readonly Guess[] {
-  if (language === 'python') return [];
-  return tokens.flatMap((token, index): readonly Guess[] => {
-    const [sign, first] = [tokens[index + 1], tokens[index + 2]];
-    if (token.kind !== 'word' || sign?.text !== '=' || first?.kind !== 'word') return [];
-    const stop = tokens.findIndex(({ text }, at) => at > index && text === ';');
-    const value = tokens.slice(index + 2, stop);
-    const isCall = value.at(-1)?.text === ')' && value.some(({ text }) => text === '(');
-    if (!isCall || value.some(({ line }) => line !== token.line)) return [];
-    const words = value.map(({ text }) => text).join(' ');
-    return tokens.flatMap((other, at): readonly Guess[] => {
-      const again = tokens.slice(at, at + value.length);
-      const last = again.at(-1);
-      if (
-        at <= stop ||
-        !last ||
-        last.line !== other.line ||
-        again.map(({ text }) => text).join(' ') !== words
-      )
-        return [];
-      const length = last.endColumn - other.column;
-      return [
-        {
-          edits: [{ line: other.line, column: other.column, length, by: token.text }],
-          text: `Write ${token.text} instead of ${words.replace(/ /g, '')} in line ${other.line}.`,
-          cost: PLACE,
-        },
-      ];
-    });
-  });
-}

@@ -4,6 +4,7 @@ import { areAlike, isNumber } from '../what-names-hold';
 import { bodyOf, isBodyOf, isInside, type Block, type Form } from './form';
 import { putIn, type Guess } from './guess';
 import { isRepeated } from './lines';
+import { uncalledIn } from './own-functions';
 import {
   afterBlock,
   counterOf,
@@ -59,7 +60,9 @@ function inEmptyBlocks(form: Form, variables: readonly string[]): readonly Guess
       counter === undefined ? [] : [counter, ...listsIn(form).map((list) => `${list}[${counter}]`)];
     const pins = counted.flatMap((pin) => [`pinMode(${pin}, OUTPUT);`, `pinMode(${pin}, INPUT_PULLUP);`]);
     const changes = variables.flatMap((name) => waysToChange(name, [], form));
-    return [...pins, ...changes, ...copies].map((text) => putIn(form, block, text, SPOKEN_FOR));
+    const isAnswer = block.head === 'if' || block.head === 'else';
+    const calls = isAnswer ? uncalledIn(form).map((name) => `${name}()${end(form)}`) : [];
+    return [...calls, ...pins, ...changes, ...copies].map((text) => putIn(form, block, text, SPOKEN_FOR));
   });
 }
 

@@ -1,10 +1,10 @@
 import type { Token } from '../../../program/token';
 import { isNumber } from '../what-names-hold';
 import { isInside, type Block, type Form } from './form';
-import { written, type Guess } from './guess';
+import { putIn, written, type Guess } from './guess';
 import { numbersIn } from './numbers';
 
-const [CALLED, GIVEN, INSTEAD] = [1.6, 1.69, 1.7];
+const [CALLED, GIVEN, INSTEAD, LEFT_OUT] = [1.6, 1.69, 1.7, 1.73];
 /** Numbers that a function may be given where it is called with none. */
 const MOST_NUMBERS = 8;
 
@@ -69,15 +69,10 @@ export function argumentsGiven(form: Form): readonly Guess[] {
 
 /** A function that nothing calls and that takes nothing, in the place of each line that calls another. */
 export function othersCalled(form: Form): readonly Guess[] {
-  const { tokens, blocks } = form;
-  const idle = functionsIn(form).filter(
-    ({ name, takes }) =>
-      takes.length === 0 &&
-      !/^(?:setup|loop|main)$/.test(name) &&
-      tokens.filter(({ text }) => text === name).length === 1,
-  );
+  const { blocks } = form;
+  const idle = uncalledIn(form);
   const names = new Set(functionsIn(form).map(({ name }) => name));
-  return idle.flatMap(({ name }) =>
+  return idle.flatMap((name) =>
     blocks.flatMap(({ statements }) =>
       statements.flatMap(({ text, first }): readonly Guess[] => {
         const [call, other] = /^(\w+)\([^()]*\)/.exec(text) ?? [];
@@ -94,6 +89,48 @@ export function othersCalled(form: Form): readonly Guess[] {
     ),
   );
 }
+
+/** A pin that a function is given and does nothing with, switched in it. */
+export function givenPinsWritten(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  if (language === 'python') return [];
+  return functionsIn(form).flatMap(({ takes, block }) => {
+    const inside = tokens.filter(({ line }) => isInside(line, block));
+    const last = block.statements.at(-1);
+    return takes
+      .filter((name) => !inside.some(({ text }) => text === name))
+      .flatMap((name) =>
+        ['HIGH', 'LOW'].map((level) => putIn(form, last ?? block, `digitalWrite(${name}, ${level});`, GIVEN)),
+      );
+  });
+}
+
+/** A function that takes a number and that nothing calls, called where a question is asked. `asked`: the exercise's own program. */
+export function callsLeftOut(form: Form, asked: Form): readonly Guess[] {
+  const { tokens, blocks, language } = form;
+  const numbers = numbersIn(asked).filter((text) => /^[1-9]\d?$/.test(text));
+  return functionsIn(form)
+    .filter(
+      ({ name, takes }) => takes.length === 1 && tokens.filter(({ text }) => text === name).length === 1,
+    )
+    .flatMap(({ name }) =>
+      numbers.slice(0, MOST_NUMBERS / 2).flatMap((number) =>
+        blocks
+          .filter(({ head, opens }) => head === 'if' && opens)
+          .flatMap((block) => {
+            const call = `${name}(${number})${language === 'python' ? '' : ';'}`;
+            return block.statements.map((statement) => putIn(form, statement, call, LEFT_OUT));
+          }),
+      ),
+    );
+}
+
+/** The functions that take nothing and that nothing calls. */
+export const uncalledIn = (form: Form): readonly string[] =>
+  functionsIn(form)
+    .filter(({ name, takes }) => takes.length === 0 && !/^(?:setup|loop|main)$/.test(name))
+    .map(({ name }) => name)
+    .filter((name) => form.tokens.filter(({ text }) => text === name).length === 1);
 
 /** Whether a word is a whole statement. */
 function isAlone(tokens: readonly Token[], index: number): boolean {

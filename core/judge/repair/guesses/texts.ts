@@ -1,7 +1,8 @@
 import { editDistance } from '../../../program/names';
 import { isNumber } from '../what-names-hold';
-import { bodyOf, type Form } from './form';
+import { bodyOf, isInside, type Form } from './form';
 import { putIn, written, type Guess } from './guess';
+import { inEachPlace } from './places';
 
 const [COST, ITS_NAME, OTHER, SPACED, LEFT_OUT] = [1.66, 1.6, 1.72, 1.72, 1.66];
 /** Letters by which two texts may differ and be meant as one: a share of them, and so many at most. */
@@ -47,6 +48,45 @@ export function greetingsLeftOut(form: Form, asked: Form): readonly Guess[] {
     .filter(({ text }) => /^Serial\.print(?:ln)?\("[^"]*"\);$/.test(text))
     .filter(({ text }) => !form.source.includes(/"[^"]*"/.exec(text)![0]))
     .map(({ text }) => putIn(form, last, text, LEFT_OUT));
+}
+
+/** Each value that a program has, printed, where it begins the serial line and prints nothing. */
+export function valuesPrinted(form: Form): readonly Guess[] {
+  const { tokens, holdings, language } = form;
+  const prints = tokens.some(({ text }) => /^print(?:ln)?$/.test(text));
+  const loop = bodyOf('loop', form);
+  const begins = tokens.some(({ text }, index) => text === 'begin' && tokens[index - 2]?.text === 'Serial');
+  if (prints || !begins || !loop || language === 'python') return [];
+  const values = [...holdings].flatMap(([name, held]) => (isNumber(held) || held === 'text' ? [name] : []));
+  return values.flatMap((name) =>
+    inEachPlace(form, `Serial.println(${name});`, OTHER).filter(({ edits }) =>
+      isInside(edits[0]!.line, loop),
+    ),
+  );
+}
+
+/** The line that begins the serial line, before what is printed. */
+export function serialBegunFirst(form: Form): readonly Guess[] {
+  const setup = bodyOf('setup', form);
+  const begun = setup?.statements.findIndex(({ text }) => text.startsWith('Serial.begin')) ?? -1;
+  const printed = setup?.statements.findIndex(({ text }) => text.startsWith('Serial.print')) ?? -1;
+  const [begin, print] = [setup?.statements[begun], setup?.statements[printed]];
+  if (!begin || !print || printed > begun) return [];
+  const lines = form.source.split('\n').slice(print.first.line - 1, begin.last.line);
+  return [
+    {
+      edits: [
+        {
+          line: print.first.line,
+          column: 1,
+          length: lines.join('\n').length,
+          by: [lines.at(-1)!, ...lines.slice(0, -1)].join('\n'),
+        },
+      ],
+      text: `Move line ${begin.first.line} before line ${print.first.line}.`,
+      cost: ITS_NAME,
+    },
+  ];
 }
 
 /** Texts that only this program has, each as the exercise's own program spells one that is nearly the same. */

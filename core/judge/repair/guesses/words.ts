@@ -67,6 +67,44 @@ export function otherWords({ tokens, language }: Form): readonly Guess[] {
   });
 }
 
+/** What waits for the wrong sort of value: a brightness that is a yes or a no, a reading that is asked whether it is HIGH. */
+export function callsOfOtherSort({ tokens, holdings, language }: Form): readonly Guess[] {
+  if (language === 'python') return [];
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    if (token.text === 'analogWrite') {
+      const comma = tokens.findIndex(({ text }, at) => at > index && text === ',');
+      const [value, close] = [tokens[comma + 1], tokens[comma + 2]];
+      const isTruth =
+        close?.text === ')' &&
+        value !== undefined &&
+        (holdings.get(value.text) === 'truth' || LEVELS.test(value.text));
+      return isTruth ? [written(token, 'digitalWrite', OF_SORT)] : [];
+    }
+    if (token.text !== 'analogRead') return [];
+    const close = closing(tokens, index + 1, '(', ')') ?? index;
+    const isAsked =
+      tokens[index - 1]?.text === '!' ||
+      LEVELS.test(tokens[index - 2]?.text ?? '') ||
+      (/^[!=]=$/.test(tokens[close + 1]?.text ?? '') && LEVELS.test(tokens[close + 2]?.text ?? ''));
+    return isAsked ? [written(token, 'digitalRead', OF_SORT)] : [];
+  });
+}
+const LEVELS = /^(?:HIGH|LOW|true|false)$/;
+const [OF_SORT, OF_WAY] = [1.6, 1.3];
+
+/** `for (int i = 0; i < 3; i--)`: a count that goes away from where it is to end. */
+export function countsTheOtherWay({ tokens, blocks, language }: Form): readonly Guess[] {
+  if (language === 'python') return [];
+  return blocks.flatMap(({ head, headTokens }): readonly Guess[] => {
+    if (head !== 'loop') return [];
+    const step = headTokens.find(({ text }) => text === '++' || text === '--');
+    const isUp = headTokens.some(({ text }) => text === '<' || text === '<=');
+    const isDown = headTokens.some(({ text }) => text === '>' || text === '>=');
+    const isAway = step && isUp !== isDown && (step.text === '++') !== isUp;
+    return isAway && tokens.includes(step) ? [written(step, isUp ? '++' : '--', OF_WAY)] : [];
+  });
+}
+
 /** Whether what is called belongs to an object other than the serial line: a display has no println. */
 const isOfModule = (tokens: readonly Token[], index: number): boolean =>
   tokens[index - 1]?.text === '.' && tokens[index - 2]?.text !== 'Serial';
