@@ -36,8 +36,8 @@ const WHOLE_CHECK = 4e9;
 /** What an exercise itself takes before any build of it is looked at. */
 const OF_REFERENCE = 2e9;
 /** The look at a build and the search for its repair together, and what a search gets in any case. */
-const OF_LOOK_AND_SEARCH = 1.2e9;
-const LEAST_OF_A_SEARCH = 5e8;
+const OF_LOOK_AND_SEARCH = 1e9;
+const LEAST_OF_A_SEARCH = 4e8;
 /** A look at a build; one that is busy without end gets a shorter one, in which what is written wrongly shows all the same. */
 const OF_A_LOOK = 1.6e9;
 const STEPS_OF_A_BUSY_RUN = 200_000;
