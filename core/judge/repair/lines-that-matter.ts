@@ -21,7 +21,13 @@ const PRINTS = {
 export function thatMatter(
   candidates: readonly Candidate[],
   { source, language, compiled }: Pick<Program, 'source' | 'language' | 'compiled'>,
-  { undirected, floating, silent, fails, stumbles }: ProgramWishes,
+  {
+    undirected,
+    floating,
+    silent,
+    fails,
+    stumbles,
+  }: Pick<ProgramWishes, 'undirected' | 'floating' | 'silent' | 'fails' | 'stumbles'>,
 ): readonly Candidate[] {
   if (!compiled) return candidates;
   const lines = source.split('\n');

@@ -68,9 +68,10 @@ function idleIn(source: string): readonly { readonly type: string; readonly valu
 /** What a call is given, with its pin as this program calls it. */
 function inOwnWords(given: string, asked: string, source: string): string {
   const [first = '', ...rest] = given.split(',').map((one) => one.trim());
+  if (first === '') return '';
   const value = new RegExp(`\\b${first}\\b\\s*=?\\s*(A?\\d+)\\b`).exec(asked)?.[1] ?? first;
   const own = new RegExp(
     `\\b([A-Za-z_]\\w*)\\s*=\\s*${value}\\s*(?=[,;])|#define\\s+(\\w+)\\s+${value}\\b`,
   ).exec(source);
-  return [value === '' ? '' : (own?.[1] ?? own?.[2] ?? value), ...rest].join(', ');
+  return [own?.[1] ?? own?.[2] ?? value, ...rest].join(', ');
 }
