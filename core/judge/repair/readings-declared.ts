@@ -13,6 +13,7 @@ const TYPES: Readonly<Record<string, string>> = {
   pulseIn: 'long',
   millis: 'unsigned long',
   micros: 'unsigned long',
+  'Serial.read': 'char',
 };
 
 /**
