@@ -75,6 +75,10 @@ function opposite(clause: string): string | undefined {
   return undefined;
 }
 
+/** A word that some case has: without one, the long patterns below need not be tried. */
+const OF_CASES =
+  /\b(?:when|while|if|as long as|whenever|otherwise|else|dark(?:ness)?|night|(?:day|sun)?light|day(?:time)?|above|below|over|under|beyond|within|than)\b/i;
+
 /** What is done to some amount, without the amount. */
 const VERB = /^[^\d]+?(?= (?:at|to)\b| \d)/i;
 
@@ -105,6 +109,7 @@ export interface TwoCases {
  */
 export function twoCases(text: string, parts: readonly Named[]): TwoCases | undefined {
   const plain = plainly(text, parts);
+  if (!OF_CASES.test(plain)) return undefined;
   const [, limited, , amount, joint, said, side] = SAME_LIMIT.exec(plain) ?? [];
   const compared = SIDES.flat().find(
     (one) => one === side?.toLowerCase() || one === `${side?.toLowerCase()} than`,
