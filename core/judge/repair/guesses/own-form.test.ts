@@ -149,6 +149,58 @@ describe('a slip is among what is tried', () => {
       '  hide();\n  delay(250);\n',
       '  hide();\n',
     ],
+    [
+      'a place that a function is told',
+      'int pins[] = {5, 6};\nvoid answer(int which) {\n  digitalWrite(pins[which], HIGH);\n  show(pins[which]);\n}\n',
+      'digitalWrite(pins[which]',
+      'digitalWrite(pins[0]',
+    ],
+    [
+      'an entry turned over',
+      'int states[] = {0, 0};\nvoid answer(int which) {\n  states[which] = 1 - states[which];\n  digitalWrite(5, states[which]);\n}\n',
+      '  states[which] = 1 - states[which];\n',
+      '',
+    ],
+    [
+      'two entries in each other’s places',
+      'int pins[] = {5, 6, 7};\nvoid loop() {\n}\n',
+      '{5, 6, 7}',
+      '{6, 5, 7}',
+    ],
+    [
+      'pins set up in a loop',
+      'int pins[] = {5, 6};\nvoid setup() {\n  for (int i = 0; i < 2; i++) {\n    show();\n    pinMode(pins[i], OUTPUT);\n  }\n}\nvoid loop() {\n  digitalWrite(pins[0], HIGH);\n}\n',
+      '    pinMode(pins[i], OUTPUT);\n',
+      '',
+    ],
+    [
+      'read once',
+      loop('char c = Serial.read();', 'if (c == 5) {', '  show();', '}'),
+      'if (c ==',
+      'if (Serial.read() ==',
+    ],
+    ['a space between two pieces', loop('Serial.print("red");', 'Serial.println(" on");'), '" on"', '"on"'],
+    ['a level, and no brightness', loop('digitalWrite(9, on);'), 'digitalWrite', 'analogWrite'],
+    ['a level that is read', loop('if (!digitalRead(4)) {', '  n++;', '}'), 'digitalRead', 'analogRead'],
+    ['counted to its end', loop('for (int i = 0; i < 3; i++) {', '  show(i);', '}'), 'i++', 'i--'],
+    [
+      'printed behind the beginning',
+      'void setup() {\n  Serial.begin(9600);\n  Serial.println("ready");\n}\nvoid loop() {\n}\n',
+      '  Serial.begin(9600);\n  Serial.println("ready");\n',
+      '  Serial.println("ready");\n  Serial.begin(9600);\n',
+    ],
+    [
+      'a value that is printed',
+      'int n = 0;\nvoid setup() {\n  Serial.begin(9600);\n}\nvoid loop() {\n  n = n + 2;\n  Serial.println(n);\n}\n',
+      '  Serial.println(n);\n',
+      '',
+    ],
+    [
+      'a pin that is given, switched',
+      'void light(int pin) {\n  allOff();\n  digitalWrite(pin, HIGH);\n}\nvoid loop() {\n  light(5);\n}\n',
+      '  digitalWrite(pin, HIGH);\n',
+      '',
+    ],
   ])('in C++: %s', (_, right, was, by) => {
     const slipped = right.replace(was, by);
     expect(slipped).not.toBe(right);
@@ -273,6 +325,42 @@ describe('what only the exercise’s own program has', () => {
   ])('what a module is asked: %j', (line, expected) => {
     const own = asked.replaceAll('lcd', 'display').replace(line, '');
     expect(made(own, 'cpp', asked).some((text) => expected.test(text))).toBe(true);
+  });
+});
+
+describe('what the exercise’s own program says', () => {
+  const setup = (...lines: readonly string[]): string =>
+    `void setup() {\n${lines.map((line) => `  ${line}\n`).join('')}}\n`;
+  const plain = (text: string): string => text.replace(/\s+/g, ' ').trim();
+  test.each([
+    [
+      'at which rate it sends',
+      `${setup('Serial.begin(9600);')}${loop('Serial.println(n);')}`,
+      'begin(9600)',
+      'begin(115200)',
+    ],
+    [
+      'what it prints as it begins',
+      `${setup('Serial.begin(9600);', 'Serial.println("ready");')}${loop('n++;')}`,
+      ' Serial.println("ready");',
+      '',
+    ],
+    [
+      'how often a function goes round',
+      `void beep(int times) {\n  tone(8, times);\n}\n${loop('if (on) {', '  on = false;', '  beep(3);', '}')}`,
+      '    beep(3);\n',
+      '',
+    ],
+    [
+      'how high a tone is',
+      loop('if (on) {', '  n++;', '  tone(8, 440);', '} else {', '  noTone(8);', '}'),
+      '    tone(8, 440);\n',
+      '',
+    ],
+  ])('%s', (_, right, was, by) => {
+    const slipped = right.replace(was, by);
+    expect(slipped).not.toBe(right);
+    expect(made(slipped, 'cpp', right).map(plain)).toContain(plain(right));
   });
 });
 
