@@ -43,6 +43,8 @@ export class Context extends ProblemLog {
   readonly imported = new Map<string, Value>();
   /** What `import *` gives of what the program speaks of, by where it stands in the text. */
   importedWhole: ReadonlyMap<number, readonly string[]> = new Map();
+  /** Whether it asks for a module that only other boards have. */
+  isForOtherBoard = false;
   readonly library: ReadonlyMap<string, PyModule>;
   private readonly unknown = new Map<string, Span[]>();
   private readonly attributes: ReadonlySet<string>;
@@ -98,6 +100,8 @@ export class Context extends ProblemLog {
     if (this.unknown.has('Serial')) return;
     const known = owner ? [...owner.members.keys()] : [...this.attributes];
     if (owner ? owner.members.has(name) : this.attributes.has(name)) return;
+    // A program for another board asks its things for what they have there.
+    if (this.isForOtherBoard) return;
     // What is not read may have made a thing with attributes of its own.
     if (!owner && this.unread.length > 0) return;
     const span = spanOf(node);

@@ -48,6 +48,18 @@ describe('a module that only other boards have', () => {
     expect(first!.message).toContain(instead);
   });
 
+  test('is told once, whatever it is asked for', () => {
+    const all = problems(
+      'import time',
+      'from machine import Pin',
+      'led = Pin(5, Pin.OUT)',
+      'while True:',
+      '    led.on()',
+      '    time.sleep_ms(500)',
+    );
+    expect(all.map(({ line }) => line)).toEqual([2]);
+  });
+
   test('leaves out what nobody knows', () => {
     const [first] = problems('import octopus', 'print(1)');
     expect(first).toMatchObject({ code: 'syntax-other', line: 1 });

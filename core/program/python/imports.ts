@@ -107,8 +107,10 @@ function reportModule(node: SyntaxNode, context: Context): readonly Statement[] 
   if (otherCase === undefined) {
     const instead = ELSEWHERE.get(node.text);
     const near = nextTo(node.text, known);
-    if (instead) context.report(moduleOfOtherBoards(node, instead));
-    else if (near === undefined) context.unsupported(`the module ${node.text}`, node);
+    if (instead) {
+      context.isForOtherBoard = true;
+      context.report(moduleOfOtherBoards(node, instead));
+    } else if (near === undefined) context.unsupported(`the module ${node.text}`, node);
     else context.report(misspeltModule(node, near));
     return [];
   }
