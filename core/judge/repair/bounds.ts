@@ -16,6 +16,8 @@ export const OTHER_WAY = 1;
 export const MOST_FIRST_CHANGES = 12;
 /** Changes that are tried behind one that passes by accident. */
 export const MORE_AFTER_AN_ACCIDENT = 150;
+/** Changes that are tried behind one that passes, holds, and does something else where nobody looks. */
+export const MORE_AFTER_ANOTHER_FORM = 45;
 /** Slips of a program that is the exercise's own but for them. */
 export const MOST_SLIPS = 4;
 /** First changes that are kept to try second ones on. */

@@ -9,6 +9,7 @@ import { isWiring } from '../../findings/order';
 import {
   BEAM,
   MORE_AFTER_AN_ACCIDENT,
+  MORE_AFTER_ANOTHER_FORM,
   MOST_FIRST_CHANGES,
   MOST_SLIPS,
   OF_A_PART,
@@ -384,13 +385,18 @@ class RepairSearch {
       if (!tried || !this.tries.isRepaired(tried)) continue;
       if (!this.tries.holdsWhenVaried(tried)) byAccident ??= tried;
       else if (this.tries.doesWhatIsMeant(tried)) return tried;
-      else unmeant ??= tried;
+      else if (!unmeant) {
+        unmeant = tried;
+        // A program of one's own form may do something else than the exercise's own where nobody looks.
+        more = Math.min(more, MORE_AFTER_ANOTHER_FORM);
+      }
     }
     // Where a way to the circuit is known, or the program has to be rewritten, no word of it is what is wrong.
     const rewritten = this.needsRewriting(start);
     const isOpen = most === Number.POSITIVE_INFINITY && (!rewritten || this.onlyMisses(start));
     const isEnough = !unmeant && !byAccident && !rewritten;
-    return (isOpen ? this.guessed(start, isEnough) : undefined) ?? unmeant ?? byAccident;
+    const isLikely = unmeant !== undefined && unmeant.cost - start.cost <= cost.unusualNegation;
+    return (isOpen && !isLikely ? this.guessed(start, isEnough) : undefined) ?? unmeant ?? byAccident;
   }
 
   /**
