@@ -65,7 +65,7 @@ describe('a cause in a program of one’s own form', () => {
     ],
   ] as const)('%s: %s', (id, _, slip, cause) => {
     expect(causesOf(id, slip)).toEqual([cause]);
-  });
+  }, 120_000);
 
   test('no pause is missing where all LEDs are off first and one is on then', () => {
     const [[code] = []] = causesOf('park', ['pulseIn(echo, HIGH)', '0']);

@@ -38,12 +38,15 @@ export function otherNames(source: string, language: Language): readonly OtherNa
   const holdings = holdingsOf(tokens, language);
   const given = language === 'python' ? givenInPython(source, holdings) : givenInCpp(tokens, holdings);
   // What nothing is done with may be the one that is missing, whatever it is.
-  const isIdle = ({ name, sort, isPlain }: Given): boolean =>
-    (isPlain || sort.includes('(')) && tokens.filter(({ text }) => text === name).length === 1;
+  const isIdle = ({ name, isPlain }: Given): boolean =>
+    isPlain && tokens.filter(({ text }) => text === name).length === 1;
+  // So may one that is only set up.
+  const isUnused = ({ name }: Given): boolean =>
+    tokens.filter(({ text }, index) => text === name && !isSetUpAt(tokens, index)).length === 1;
   const sorts = [...new Set(given.filter((one) => !isIdle(one)).map(({ sort }) => sort))];
   const uses = usesOf(tokens);
   const found = sorts.flatMap((sort) => {
-    const alike = given.filter((one) => one.sort === sort || (one.isPlain && isIdle(one)));
+    const alike = given.filter((one) => one.sort === sort || isIdle(one));
     return alike.length < 2
       ? []
       : tokens.flatMap((token, index): readonly OtherName[] => {
@@ -56,11 +59,17 @@ export function otherNames(source: string, language: Language): readonly OtherNa
           return alike
             .filter(({ name }) => name !== own.name && !isSet && !(own.isPlain && beside.includes(name)))
             .filter((other) => !own.isPlain || areUsedAlike(uses.get(own.name), uses.get(other.name)))
-            .map((other) => ({ token, by: other.name, isIdle: isIdle(other) }));
+            .map((other) => ({ token, by: other.name, isIdle: isUnused(other) }));
         });
   });
   return found.length > MOST_EXCHANGES ? [] : [...found, ...switchedBy(tokens, given)];
 }
+
+/** Whether a name stands where a pin is set up: `pinMode(GREEN, OUTPUT)`, `green.direction = …`. */
+const isSetUpAt = (tokens: readonly Token[], index: number): boolean =>
+  (tokens[index - 1]?.text === '(' && tokens[index - 2]?.text === 'pinMode') ||
+  (tokens[index + 1]?.text === '.' &&
+    /^(?:direction|pull|drive_mode|switch_to_\w+)$/.test(tokens[index + 2]?.text ?? ''));
 
 /** What a `switch` goes by, with each other variable: what its cases name is of another sort than what is wrong there. */
 const switchedBy = (tokens: readonly Token[], given: readonly Given[]): readonly OtherName[] =>

@@ -67,7 +67,7 @@ import { callsOfOtherSort, countsTheOtherWay, exchangedValues, otherWords } from
 
 const OTHER_NAME = 1.865;
 /** The same for one that the program gives and does nothing with. */
-const IDLE_NAME = 1.75;
+const IDLE_NAME = 1.62;
 
 /**
  * Changes of a program of one’s own form that nothing speaks for but that they may be what was meant: another function,
@@ -83,9 +83,9 @@ export function guessesAt(
   if (form.tokens.length > LONGEST) return [];
   return [
     ...otherWords(form),
-    ...otherNames(source, language).map(({ token, by, isIdle }) =>
-      written(token, by, isIdle ? IDLE_NAME : OTHER_NAME),
-    ),
+    ...otherNames(source, language)
+      .filter(({ isIdle }) => !isIdle)
+      .map(({ token, by }) => written(token, by, OTHER_NAME)),
     ...exchangedValues(form),
     ...otherNumbers(form, limitsIn(formOf(asked, language))),
     ...flagsToo(form),
@@ -112,6 +112,9 @@ export function spokenForAt(
   const wanted = formOf(asked, language);
   return [
     ...countsTheOtherWay(form),
+    ...otherNames(source, language)
+      .filter(({ isIdle }) => isIdle)
+      .map(({ token, by }) => written(token, by, IDLE_NAME)),
     ...callsOfOtherSort(form),
     ...functionsCalled(form, wanted),
     ...valuesOfObjects(form),
