@@ -63,9 +63,13 @@ describe('a cause in a program of one’s own form', () => {
       ['    pinMode(pins[i], OUTPUT);\n', ''],
       ['direction-unset', 'Add pinMode(pins[i], OUTPUT); after line 18.'],
     ],
-  ] as const)('%s: %s', (id, _, slip, cause) => {
-    expect(causesOf(id, slip)).toEqual([cause]);
-  }, 120_000);
+  ] as const)(
+    '%s: %s',
+    (id, _, slip, cause) => {
+      expect(causesOf(id, slip)).toEqual([cause]);
+    },
+    120_000,
+  );
 
   test('no pause is missing where all LEDs are off first and one is on then', () => {
     const [[code] = []] = causesOf('park', ['pulseIn(echo, HIGH)', '0']);
