@@ -19,10 +19,10 @@ import {
   withoutPause,
 } from './repair/program-evidence';
 import { findingOfWord } from './repair/evidence-of-words';
+import { formOf, isInside } from './repair/guesses/form';
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
 import { findingOfType } from './repair/type-evidence';
-import { formOf, isInside } from './repair/guesses/form';
 import { ofOtherName } from './repair/alike-names';
 import { toldByShape } from './repair/told-by-shape';
 

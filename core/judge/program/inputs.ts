@@ -54,17 +54,20 @@ export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =
       (stimulus) => stimulus.at > firstAt && touchedBy(stimulus)?.name === (part.ref as string),
     );
     if (!missed) return [];
+    const told = {
+      code: 'missed-input' as const,
+      severity: 'fault' as const,
+      refs: [part.ref],
+      line,
+      column: 1,
+    };
     const wait = trace.pauses.find(
       (pause) => pause.at >= firstAt && pause.at + pause.seconds >= trace.seconds,
     );
     if (wait && wait.seconds >= LONG_WAIT)
       return [
         {
-          code: 'missed-input',
-          severity: 'fault',
-          refs: [part.ref],
-          line,
-          column: 1,
+          ...told,
           message: `Line ${line} reads ${part.ref} only every ${seconds(wait.seconds)}, because line ${wait.line} waits that long. What happens to ${part.ref} meanwhile is missed.`,
           hints: [
             `How long does the program wait before it looks at ${part.ref} again?`,
@@ -76,11 +79,7 @@ export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =
       ];
     return [
       {
-        code: 'missed-input',
-        severity: 'fault',
-        refs: [part.ref],
-        line,
-        column: 1,
+        ...told,
         message: `Line ${line} reads ${part.ref} only once, ${firstAt < AT_THE_START ? 'as the program starts' : `at ${seconds(firstAt)}`}, and never again. What happens to ${part.ref} after that is missed.`,
         hints: [
           `How often does the program look at ${part.ref}?`,

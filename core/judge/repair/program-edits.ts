@@ -14,6 +14,7 @@ import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { pinsSetUp } from './python-setup';
+import { givenAt } from './guesses';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
@@ -35,7 +36,6 @@ import {
 } from './pins-in-programs';
 import { placesAsPins } from './places-as-pins';
 import { readingsDeclared } from './readings-declared';
-import { givenAt } from './guesses';
 import { programSpokenFor } from './program-guesses';
 import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';

@@ -14,6 +14,8 @@ test.each([
   ['pulseIn(ECHO, HIGH)', 'const int ECHO = 11;', 'Add long t = pulseIn(echo, HIGH); before line 5.'],
   ['analogRead(SENSOR)', 'const int SENSOR = A2;', 'Add int t = analogRead(KNOB); before line 5.'],
   ['analogRead(A4)', '', 'Add int t = analogRead(A4); before line 5.'],
+  ['digitalRead(pins[n-1])', '', 'Add int t = digitalRead(pins[n-1]); before line 5.'],
+  ['digitalRead(*key)', '', 'Add int t = digitalRead(*key); before line 5.'],
   ['millis()', '', 'Add unsigned long t = millis(); before line 5.'],
   ['Serial.read()', '', 'Add char t = Serial.read(); before line 5.'],
 ])('a name that is nowhere declared is given %s, as this program calls it', (call, pins, text) => {

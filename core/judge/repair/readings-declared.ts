@@ -26,9 +26,9 @@ export function readingsDeclared(
 ): readonly Declared[] {
   if (language !== 'cpp') return [];
   const lines = source.split('\n');
-  const missing = [...asked.matchAll(GIVES)].filter(
-    ([, call]) => !new RegExp(`\\b${call}\\s*\\(`).test(source),
-  );
+  const read = new Set([...source.matchAll(GIVES)].map(([, call]) => call));
+  const missing = [...asked.matchAll(GIVES)].filter(([, call]) => !read.has(call));
+
   const unknown = new Map<string, number>();
   for (const { code, line, column } of problems) {
     const name = /^\w+/.exec((lines[line - 1] ?? '').slice(column - 1))?.[0];
@@ -69,7 +69,8 @@ function idleIn(source: string): readonly { readonly type: string; readonly valu
 /** What a call is given, with its pin as this program calls it. */
 function inOwnWords(given: string, asked: string, source: string): string {
   const [first = '', ...rest] = given.split(',').map((one) => one.trim());
-  if (first === '') return '';
+  // What is worked out, like `pins[n - 1]`, goes by no one name.
+  if (!/^\w+$/.test(first)) return given;
   const value = new RegExp(`\\b${first}\\b\\s*=?\\s*(A?\\d+)\\b`).exec(asked)?.[1] ?? first;
   const own = new RegExp(
     `\\b([A-Za-z_]\\w*)\\s*=\\s*${value}\\s*(?=[,;])|#define\\s+(\\w+)\\s+${value}\\b`,

@@ -1,11 +1,10 @@
 import { within } from '../../effort';
-import { rowOf } from '../../findings/table';
 import type { Grammars, Program } from '../../program';
 import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
 import type { Reference } from '../reference';
-import { isWiring } from '../../findings/order';
+import { askedWiring } from './asked-wiring';
 import {
   BEAM,
   MORE_AFTER_AN_ACCIDENT,
@@ -20,17 +19,17 @@ import {
   WHOLE,
 } from './bounds';
 import { isWordAsAsked, type Candidate } from './candidate';
+import { hasRightWiring, isSoundWiring, needsRewriting, onlyMisses } from './left-to-mend';
+import { thatMatter } from './lines-that-matter';
+import { nearestTarget, pairedByName } from './pairing';
 import { programCandidates } from './program-edits';
 import { guessFrom, programGuesses } from './program-guesses';
-import { askedWiring } from './asked-wiring';
-import { thatMatter } from './lines-that-matter';
-import { cost, wishesOf } from './wishes';
-import { nearestTarget, pairedByName } from './pairing';
 import { rebased } from './rebased';
 import { Target } from './target';
 import { Tries, type Tried } from './tries';
 import { wiringCandidates } from './wiring-edits';
 import { wayTo, type Way } from './wiring-search';
+import { cost, wishesOf } from './wishes';
 
 /** A set of changes after which the build passes the full check. */
 export interface RepairSet {
@@ -123,14 +122,14 @@ class RepairSearch {
     }
     const { start } = this;
     if (this.tries.isRepaired(start)) return start;
-    if (this.hasRightWiring(start)) {
+    if (hasRightWiring(this.tries.examine(start))) {
       const mended = this.mended(start);
       return mended ? this.leanest(mended) : (this.onOwnPins(start) ?? this.partOf(start));
     }
     const wired = this.wired(start);
     // What no rule has anything against may be another way to wire it: the program alone may be what is wrong.
     const most = wired ? wired.cost - OTHER_WAY : Number.POSITIVE_INFINITY;
-    const itself = this.isSoundWiring(start) ? this.oneMore(start, most) : undefined;
+    const itself = isSoundWiring(this.tries.examine(start)) ? this.oneMore(start, most) : undefined;
     if (itself) return itself;
     if (!wired) return this.byItsRuns(start) ?? this.partOf(start);
     // Most wirings that were wrong are all that was wrong: no first look is needed.
@@ -150,7 +149,7 @@ class RepairSearch {
   }
 
   ofWiring(): readonly Candidate[] {
-    return this.hasRightWiring(this.start) ? [] : (this.wired(this.start)?.candidates ?? []);
+    return hasRightWiring(this.tries.examine(this.start)) ? [] : (this.wired(this.start)?.candidates ?? []);
   }
 
   /** A build whose wiring is right: a row of equal parts that is out of order put in order, and its program changed. */
@@ -175,7 +174,7 @@ class RepairSearch {
     // What a rule says of the program's form is one slip, however many words it is.
     const isNamed = single && bound <= cost.repair && back && back.cost > single.cost;
     if (back && !isNamed) return back;
-    if ((single && bound < PLAIN) || this.needsRewriting(from)) return single;
+    if ((single && bound < PLAIN) || needsRewriting(this.tries.examine(from))) return single;
     // One large change is weighed against two small ones.
     const found = within(OF_TWO_IN_PROGRAM, () => this.twoMore(from, bound));
     return (found.ended ? found.value : this.best) ?? single;
@@ -333,46 +332,6 @@ class RepairSearch {
     return guessFrom(this.tries, start, guesses, isEnough);
   }
 
-  /** Whether there is nothing to be said against the wiring of a build. */
-  private hasRightWiring(tried: Tried): boolean {
-    const examination = this.tries.examine(tried);
-    return (
-      examination.match.same &&
-      examination.observations.every(({ code, severity }) => severity === 'advice' || !isWiring(code))
-    );
-  }
-
-  /** Whether no rule has anything against a wiring, but that it is another. */
-  private isSoundWiring(tried: Tried): boolean {
-    return this.tries
-      .examine(tried)
-      .observations.every(
-        ({ code, severity }) =>
-          severity === 'advice' || !isWiring(code) || rowOf(code).isAnotherBuild === true,
-      );
-  }
-
-  /** Whether a program has a fault that no two words mend; two that make it pass would do so by accident. */
-  private needsRewriting(start: Tried): boolean {
-    return this.tries.examine(start).observations.some(
-      ({ code, severity, evidence }) =>
-        severity === 'fault' &&
-        rowOf(code).needsRewriting === true &&
-        // A pause that is too long is one number.
-        evidence?.['waitsS'] === undefined,
-    );
-  }
-
-  /** Whether nothing has to be rewritten but that a press goes unseen, which may come of anything that takes too long. */
-  private onlyMisses(start: Tried): boolean {
-    return this.tries
-      .examine(start)
-      .observations.every(
-        ({ code, severity }) =>
-          severity !== 'fault' || rowOf(code).needsRewriting !== true || code === 'missed-input',
-      );
-  }
-
   /** The cheapest change of the program with which a build passes, of those that come to less than `most`. */
   private oneMore(start: Tried, most = Number.POSITIVE_INFINITY): Tried | undefined {
     let byAccident: Tried | undefined;
@@ -392,8 +351,8 @@ class RepairSearch {
       }
     }
     // Where a way to the circuit is known, or the program has to be rewritten, no word of it is what is wrong.
-    const rewritten = this.needsRewriting(start);
-    const isOpen = most === Number.POSITIVE_INFINITY && (!rewritten || this.onlyMisses(start));
+    const rewritten = needsRewriting(this.tries.examine(start));
+    const isOpen = most === Number.POSITIVE_INFINITY && (!rewritten || onlyMisses(this.tries.examine(start)));
     const isEnough = !unmeant && !byAccident && !rewritten;
     const isLikely = unmeant !== undefined && unmeant.cost - start.cost <= cost.unusualNegation;
     return (isOpen && !isLikely ? this.guessed(start, isEnough) : undefined) ?? unmeant ?? byAccident;
@@ -404,7 +363,7 @@ class RepairSearch {
    * program on the wiring as it should be, where its own trouble shows.
    */
   private partOf(start: Tried): RepairSet {
-    if (this.hasRightWiring(start)) return { candidates: start.candidates, rest: start.build };
+    if (hasRightWiring(this.tries.examine(start))) return { candidates: start.candidates, rest: start.build };
     const { candidates, build } = this.wired(start) ?? start;
     return { candidates, rest: build === start.build ? { ...build, wiring: this.drawnFor(start) } : build };
   }

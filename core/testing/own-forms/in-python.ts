@@ -168,4 +168,106 @@ while True:
         leds[i].value = False
 `,
   },
+  {
+    said: {
+      id: 'egg',
+      board: 'python-3v3',
+      lines: ['button on 4', 'green LED on 5 with 220', 'active buzzer on 6 through a transistor'],
+      program: `# Egg timer: each press adds two seconds, the LED is on while it runs, then three beeps
+import board
+import digitalio
+import time
+
+button = digitalio.DigitalInOut(board.D4)
+button.switch_to_input(pull=digitalio.Pull.UP)
+led = digitalio.DigitalInOut(board.D5)
+led.switch_to_output()
+buzzer = digitalio.DigitalInOut(board.D6)
+buzzer.switch_to_output()
+end = 0
+running = False
+before = True
+
+while True:
+    now = button.value
+    if not now and before:
+        if running:
+            end = end + 2
+        else:
+            end = time.monotonic() + 2
+            running = True
+    before = now
+    if running and time.monotonic() >= end:
+        running = False
+        led.value = False
+        for i in range(3):
+            buzzer.value = True
+            time.sleep(0.2)
+            buzzer.value = False
+            time.sleep(0.2)
+    led.value = running
+    time.sleep(0.02)
+`,
+      scenarios: [
+        {
+          name: 'one',
+          lasts: 7,
+          done: ['press S1 at 1 s'],
+          seen: [
+            'D1 is off until 0.9 s',
+            'D1 is on from 1.2 s to 2.8 s',
+            'D1 is off from 3.4 s',
+            'Z1 chirps 3 times',
+          ],
+        },
+        {
+          name: 'two',
+          lasts: 10,
+          done: ['press S1 at 1 s', 'press S1 at 2 s'],
+          seen: [
+            'D1 is on from 1.2 s to 4.7 s',
+            'D1 is off from 5.6 s',
+            'Z1 is silent until 4.7 s',
+            'Z1 chirps 3 times',
+          ],
+        },
+        { name: 'none', lasts: 3, done: [], seen: ['D1 is off', 'Z1 is silent'] },
+      ],
+    },
+    own: `import time, board
+from digitalio import DigitalInOut, Direction, Pull
+
+key = DigitalInOut(board.D4)
+key.direction = Direction.INPUT
+key.pull = Pull.UP
+lamp = DigitalInOut(board.D5)
+lamp.direction = Direction.OUTPUT
+beeper = DigitalInOut(board.D6)
+beeper.direction = Direction.OUTPUT
+rest = 0
+last = True
+
+def beep(times):
+    for n in range(times):
+        beeper.value = True
+        time.sleep(0.2)
+        beeper.value = False
+        time.sleep(0.2)
+
+while True:
+    state = key.value
+    if state != last:
+        last = state
+        if state == False:
+            rest = rest + 2
+    if rest > 0:
+        lamp.value = True
+        rest = rest - 0.01
+        if rest <= 0:
+            lamp.value = False
+            beep(3)
+            rest = 0
+    time.sleep(0.01)
+`,
+  },
 ];

@@ -1,14 +1,16 @@
 import { formsInCpp } from './in-cpp';
-import { formsInDevices } from './in-devices';
+import { formsInMeasures } from './in-measures';
 import { formsInPython } from './in-python';
 import { formsInRounds } from './in-rounds';
+import { formsInStates } from './in-states';
 import type { OwnForm } from './own-form';
 
 export const ownForms: readonly OwnForm[] = [
   ...formsInCpp,
   ...formsInPython,
   ...formsInRounds,
-  ...formsInDevices,
+  ...formsInStates,
+  ...formsInMeasures,
 ];
 export { mutantsOf, type Mutant } from './mutants';
 export { withRepairs } from './repairs';

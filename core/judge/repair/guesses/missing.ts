@@ -285,14 +285,14 @@ const isFlag = (name: string, { tokens }: Form): boolean =>
   );
 
 /** A pause that stands in a block, behind each other line of it: on and off take their time both. */
-function ofPausesBeside({ blocks, ...form }: Form): readonly Guess[] {
-  return blocks.filter(isRepeated).flatMap(({ statements }) => {
+function ofPausesBeside(form: Form): readonly Guess[] {
+  return form.blocks.filter(isRepeated).flatMap(({ statements }) => {
     const pauses = [...new Set(statements.flatMap(({ text }) => (PAUSE.test(text) ? [text] : [])))];
     return pauses.flatMap((pause) =>
       statements.flatMap((statement, index) =>
         PAUSE.test(statement.text) || PAUSE.test(statements[index + 1]?.text ?? '')
           ? []
-          : [putIn({ ...form, blocks }, statement, pause, SPOKEN_FOR)],
+          : [putIn(form, statement, pause, SPOKEN_FOR)],
       ),
     );
   });

@@ -100,27 +100,25 @@ export function flagsToggled({ blocks, tokens, language, holdings }: Form): read
   });
 }
 
+/** Tokens of `{ time.sleep(0.01) }` at most: what is longer has more in it than the pause. */
+const WAIT_TOKENS = 9;
+
 /** `if` with nothing but a pause in it, asked again and again: a wait that has to go on for as long as that is so. */
 export function questionsRepeated({ blocks, tokens }: Form): readonly Guess[] {
-  return blocks.flatMap(({ head, headTokens, opens, closes, statements }): readonly Guess[] => {
-    const [open] = headTokens;
-    const word = head === 'if' ? open : undefined;
-    const [only, more] = statements;
-    const isWait = only !== undefined && !more && /^(?:delay|time\.sleep|sleep)\(/.test(only.text);
-    const isWhole = opens && closes && only && tokens.indexOf(closes) - tokens.indexOf(opens) <= WAIT_TOKENS;
-    return word?.text === 'if' && isWait && isWhole
-      ? [
-          {
-            edits: [replaced(word, 'while')],
-            text: `Write while instead of if in line ${word.line}.`,
-            cost: LEVELS,
-          },
-        ]
-      : [];
+  return blocks.flatMap(({ headTokens: [word], opens, closes, statements }): readonly Guess[] => {
+    const [only] = statements;
+    if (word?.text !== 'if' || !opens || !closes || !only || statements.length > 1) return [];
+    const isPause = /^(?:delay|time\.sleep|sleep)\(/.test(only.text);
+    if (!isPause || tokens.indexOf(closes) - tokens.indexOf(opens) > WAIT_TOKENS) return [];
+    return [
+      {
+        edits: [replaced(word, 'while')],
+        text: `Write while instead of if in line ${word.line}.`,
+        cost: LEVELS,
+      },
+    ];
   });
 }
-/** Tokens of `{ time.sleep(0.01) }` at most. */
-const WAIT_TOKENS = 9;
 
 const SCALES = ['/ 10', '/ 100', '/ 1000'];
 const SCALED = 1.86;
