@@ -83,6 +83,10 @@ function inPlainWords(text: string, isBeginning: boolean): string {
 /** The same sentence with a capital at its beginning. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** A message as a sentence of its own: with a capital and a full stop. */
+export const asSentence = (message: string): string =>
+  `${capital(message)}${/[.?!]$/.test(message) ? '' : '.'}`;
+
 /** The same sentence without it, to go on with; an acronym keeps its capitals. */
 export const uncapital = (text: string): string =>
   /^[A-Z]{2}/.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1);

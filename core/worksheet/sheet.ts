@@ -18,7 +18,7 @@ import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
 import { writeTable } from '../wiring/table';
 import type { PlacedPart, Wiring } from '../wiring/wiring';
-import { inWords } from '../words/words';
+import { asSentence, inWords } from '../words/words';
 
 /** A part line of an exercise, with a name that stays when others move. */
 export type SheetLine = NonNullable<ExerciseData['lines']>[number];
@@ -62,8 +62,8 @@ export function sheetOf(data: ExerciseData, courseRules: HouseRules): Result<She
 }
 
 /**
- * How much of the earlier layout stays: all of it, or there is none; all that still fits; or only what is
- * held.
+ * How much of the earlier layout stays: all of it, or there is none; all that still fits, unless the rest finds no
+ * room beside it; or only what is held.
  */
 export type Layout = 'as it is' | 'keep' | 'anew';
 
@@ -85,7 +85,7 @@ export function settle(
     sheet: { ...data, layout: laid.ok ? writeTable(laid.value) : undefined },
     circuit,
     wiring: laid.ok ? laid.value : undefined,
-    layoutProblem: laid.ok ? undefined : laid.problems[0]!.message,
+    layoutProblem: laid.ok ? undefined : asSentence(laid.problems[0]!.message),
   });
 }
 
@@ -131,12 +131,15 @@ function layOut(
     if (same) return ok(same);
   }
   if (layout === 'as it is') return fail({ message: 'the circuit needs another layout' });
-  const earlier = !read.ok
-    ? undefined
-    : layout === 'keep'
-      ? withRemembered(read.value, remembered)
-      : onlyHeld(read.value, sheet.held ?? []);
-  const placed = place(earlier ? { ...task.value, earlier } : task.value);
+  if (!read.ok) return wiringPlacedFor(task.value);
+  const kept =
+    layout === 'keep' ? wiringPlacedFor(task.value, withRemembered(read.value, remembered)) : undefined;
+  // What stands in the way of the rest moves, all but what is held.
+  return kept?.ok ? kept : wiringPlacedFor(task.value, onlyHeld(read.value, sheet.held ?? []));
+}
+
+function wiringPlacedFor(task: PlacementTask, earlier?: Wiring): Result<Wiring> {
+  const placed = place(earlier ? { ...task, earlier } : task);
   return placed.ok ? ok(placed.value.wiring) : placed;
 }
 

@@ -78,6 +78,43 @@ describe('a sheet', () => {
     expect(whole.ok && rows(whole.value.sheet)).toEqual(rows(sheet));
   });
 
+  const growing: readonly (readonly [board: string, kinds: string, lines: readonly string[]])[] = [
+    [
+      'python-3v3',
+      'the same sensor again and again',
+      [
+        'amber LED on D13 with 220',
+        ...Array.from({ length: 5 }, () => 'distance sensor trig D9 echo D10'),
+        'red LED on D3 with 330',
+      ],
+    ],
+    [
+      'learner-5v',
+      'sensors before what stands across the gap',
+      [
+        'amber LED on 13 with 220',
+        ...['2 echo 3', '4 echo 5', '6 echo 7', '8 echo 9', '11 echo 12'].map(
+          (pins) => `distance sensor trig ${pins}`,
+        ),
+        'red LED on 10 with 330',
+        'button on A0',
+        'buzzer on A1',
+        'blue LED on A2 with 330',
+      ],
+    ],
+  ];
+  test.each(growing)('that grows line by line has room on a half breadboard: %s, %s', (board, _, lines) => {
+    let sheet: Sheet = { ...emptyExercise('test', 'Test', board), lines: [] };
+    for (const [index, text] of lines.entries()) {
+      const result = settle(
+        { ...sheet, lines: [...sheet.lines, { id: `l${index}`, text, refs: [] }] },
+        RULES,
+      );
+      expect(result.ok && result.value.layoutProblem, text).toBeUndefined();
+      if (result.ok) ({ sheet } = result.value);
+    }
+  });
+
   test('that does not fit says how much would', () => {
     const result = settle(
       {
@@ -90,7 +127,9 @@ describe('a sheet', () => {
       },
       RULES,
     );
-    expect(result.ok && result.value.layoutProblem).toMatch(/fit|room|breadboard/);
+    expect(result.ok && result.value.layoutProblem).toMatch(
+      /^The circuit does not fit on .* can be placed .*\.$/,
+    );
   });
 
   test('reads out figures, cautions and remarks', () => {

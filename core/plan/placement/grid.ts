@@ -18,7 +18,7 @@ export interface Strip {
 }
 
 /** Legs of parts in a half row; the fifth hole stays for a wire. */
-const MOST_LEGS = 4;
+export const MOST_LEGS = 4;
 
 /** What is where while parts are being placed. Filled from seats, anew for each trial. */
 export class Grid {
@@ -32,7 +32,10 @@ export class Grid {
   /** Strips that a part joins inside, without a wire. */
   private readonly bridges: (readonly [string, string])[] = [];
 
-  constructor(readonly task: PlacementTask) {}
+  constructor(
+    readonly task: PlacementTask,
+    private readonly mostLegs = MOST_LEGS,
+  ) {}
 
   keyOf(hole: Hole): string {
     if (hole.type === 'hole') return `${hole.ref}.${sideOf(hole.column)}${hole.row}`;
@@ -57,7 +60,7 @@ export class Grid {
     if (there !== undefined && there !== net) return false;
     // A leg that is in no net must stay alone.
     if (net === undefined && (this.legs.get(key) ?? 0) > 0) return false;
-    return end === 'wire' || hole.type === 'rail' || (this.legs.get(key) ?? 0) < MOST_LEGS;
+    return end === 'wire' || hole.type === 'rail' || (this.legs.get(key) ?? 0) < this.mostLegs;
   }
 
   put(hole: Hole, net: TaskNet | undefined, end: 'leg' | 'wire'): void {

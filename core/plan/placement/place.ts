@@ -4,7 +4,7 @@ import { randomFrom } from '../../random';
 import { fail, ok, type Result } from '../../result';
 import { Circuit } from '../../wiring/circuit';
 import { legPoint, nameOf, type PlacedPart, type Wiring } from '../../wiring/wiring';
-import { Grid, type Hole } from './grid';
+import { Grid, MOST_LEGS, type Hole } from './grid';
 import { bodyBox, holesBelow } from './bodies';
 import { layoutCost } from './cost';
 import { roomMessage } from './room';
@@ -52,13 +52,15 @@ type Seats = ReadonlyMap<Ref, Seat>;
 function tryPlace(task: PlacementTask, effort: 'full' | 'quick' = 'full'): Placement | undefined {
   const netOf = netsByLeg(task);
   const kept = keptSeats(task, netOf);
-  const order = unitOrder(task);
   let best: { seats: Seats; placement: Placement } | undefined;
-  for (const gap of GAPS) {
-    const seats = seatAll(task, netOf, order, gap, kept);
-    const placement = seats && finish(task, netOf, seats);
-    if (placement && (!best || placement.cost < best.placement.cost)) best = { seats, placement };
-    if (placement && effort === 'quick') break;
+  for (const [units, mostLegs] of waysToSeat(unitOrder(task))) {
+    for (const gap of GAPS) {
+      const seats = seatAll(task, netOf, { units, gap, mostLegs, kept });
+      const placement = seats && finish(task, netOf, seats);
+      if (placement && (!best || placement.cost < best.placement.cost)) best = { seats, placement };
+      if (placement && effort === 'quick') break;
+    }
+    if (best) break;
   }
   if (!best || effort === 'quick') return best?.placement;
   return improve(task, netOf, best, kept);
@@ -83,7 +85,7 @@ function netsByLeg(task: PlacementTask): NetOfLeg {
  * Parts in the order in which they are seated: large blocks first, then along the nets from each pin of
  * the board in the order of its ledger, so that rows follow pins and wires do not cross.
  */
-function unitOrder(task: PlacementTask): readonly (readonly TaskPart[])[] {
+function unitOrder(task: PlacementTask): Units {
   const left = new Set(task.parts.filter((part) => kindOf(part.kind).footprint.type !== 'plug'));
   const units: TaskPart[][] = [];
   const take = (part: TaskPart): TaskPart => {
@@ -124,14 +126,29 @@ function unitOrder(task: PlacementTask): readonly (readonly TaskPart[])[] {
   return units;
 }
 
+type Units = readonly (readonly TaskPart[])[];
+
+/**
+ * Orders in which parts are seated, each with how many legs a half row takes, from the one that reads best to those
+ * that find room where it finds none: what can only stand across the gap first, and two holes left for wires, where
+ * a net has so many legs that its half rows have to be joined one to the next.
+ */
+function waysToSeat(units: Units): readonly (readonly [units: Units, mostLegs: number])[] {
+  const isBlock = ({ kind }: TaskPart): boolean => kindOf(kind).footprint.type === 'block';
+  const blocksFirst = [
+    ...units.flatMap((unit) => unit.filter(isBlock).map((part) => [part])),
+    ...units.map((unit) => unit.filter((part) => !isBlock(part))),
+  ];
+  return [MOST_LEGS, MOST_LEGS - 1].flatMap((most) => [[units, most] as const, [blocksFirst, most] as const]);
+}
+
 function seatAll(
   task: PlacementTask,
   netOf: NetOfLeg,
-  units: readonly (readonly TaskPart[])[],
-  gap: number,
-  kept: Seats,
+  way: { readonly units: Units; readonly gap: number; readonly mostLegs: number; readonly kept: Seats },
 ): Seats | undefined {
-  const grid = new Grid(task);
+  const { units, gap, mostLegs, kept } = way;
+  const grid = new Grid(task, mostLegs);
   const seats = new Map(kept);
   for (const seat of kept.values()) sit(grid, netOf, seat);
   for (const unit of units) {

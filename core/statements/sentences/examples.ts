@@ -1,5 +1,5 @@
 import { expectationDefinitions } from '../../expectations';
-import { findKind, type Observed } from '../../parts';
+import { findKind, type Observed, type StimulusKind } from '../../parts';
 import { fail, type Result } from '../../result';
 import { isMeasured, stimulusDefinitions } from '../../stimuli';
 import { listText } from '../../words/words';
@@ -23,17 +23,50 @@ export const quotedList = (sentences: readonly string[]): string => {
   return quoted.length < 2 ? quoted.join('') : `${quoted.slice(0, -1).join(', ')} or ${quoted.at(-1)}`;
 };
 
+/** What is measured in words that name no sensor, and what such sensors are called. */
+const MEASURED: readonly (readonly [words: RegExp, how: StimulusKind, called: string])[] = [
+  [
+    /\b(?:some|any|no)(?:thing|one|body) (?:is |comes |gets )?(?:\w+ )?(?:close|closer|near|nearer|far|farther|further|away|within|at|in front)\b|\bdistance\b(?! sensor)|\bhand\b/i,
+    'distance',
+    'distance sensor',
+  ],
+  [
+    /\b(?:dark|bright|darker|brighter|lighter|brightness|light(?! is (?:on|off)))\b/i,
+    'light',
+    'light sensor',
+  ],
+  [
+    /\b(?:warm|warmer|cold|colder|hot|hotter|cool|cooler|temperature|degrees)\b|°/i,
+    'warm',
+    'temperature sensor',
+  ],
+  [/\b(?:some|any|no)(?:one|body|thing)\b|\bmo(?:ves?|tion|vement)\b/i, 'motion', 'motion sensor'],
+];
+
+/** The question which part a sentence means, where it names none and several may be meant. */
+function whichIsMeant(plain: string, parts: readonly Named[]): string | undefined {
+  const asked = (called: string, names: readonly string[]): string =>
+    `Which ${called} is meant? There are ${listText(names)}.`;
+  const unclear = unclearIn(plain, parts);
+  if (unclear) return asked(unclear.called, unclear.names);
+  const condition = CONDITION.exec(plain)?.[1] ?? '';
+  for (const [words, how, called] of MEASURED) {
+    const names = parts.flatMap(({ ref, kind }) => (findKind(kind)?.stimulus === how ? [ref] : []));
+    const isNamed = names.some((name) => plain.split(/\W+/).includes(name));
+    if (names.length > 1 && !isNamed && words.test(condition)) return asked(called, names);
+  }
+  return undefined;
+}
+/** What comes behind the word that begins a condition. */
+const CONDITION = /\b(?:when|whenever|if|while|until|unless|as long as|once) (.+)$/i;
+
 /**
  * The answer to a sentence that nothing understands: what can be said of the part that it is about, or of the parts
  * that are there.
  */
 export function notUnderstoodOf(typed: string, plain: string, parts: readonly Named[]): Result<never> {
-  const unclear = unclearIn(plain, parts);
-  if (unclear)
-    return fail({
-      message: `Which ${unclear.called} is meant? There are ${listText(unclear.names)}.`,
-      typed,
-    });
+  const question = whichIsMeant(plain, parts);
+  if (question !== undefined) return fail({ message: question, typed });
   if (OF_PRINTING.test(plain))
     return fail({
       message: `“${typed.trim()}” is not understood. Of what is printed you can say ${quotedList(PRINTING)}.`,
@@ -102,12 +135,11 @@ const OF_WARMTH = /\b(?:cold|cool|warm|hot)$/i;
 
 /** The answer to something done that nothing understands: what can be done to the parts that are there. */
 export function notDone(typed: string, plain: string, parts: readonly Named[]): Result<never> {
-  const unclear = unclearIn(plain.replace(/\b(?:an?|any|one) (?=button|switch|sensor|knob)/i, 'the '), parts);
-  if (unclear)
-    return fail({
-      message: `Which ${unclear.called} is meant? There are ${listText(unclear.names)}.`,
-      typed,
-    });
+  const question = whichIsMeant(
+    plain.replace(/\b(?:an?|any|one) (?=button|switch|sensor|knob)/i, 'the '),
+    parts,
+  );
+  if (question !== undefined) return fail({ message: question, typed });
   const named = (plain.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
   const handled = parts.filter(({ kind }) => findKind(kind)?.stimulus !== undefined);
   const subject = handled.find(({ ref }) => named.includes(ref));
