@@ -2,7 +2,8 @@ import { Language, Parser, type Node } from 'web-tree-sitter';
 import { expect, test } from 'vitest';
 import type { SyntaxNode } from '@/core/program/syntax';
 import { grammarFiles } from './node';
-import { KnownNode } from './known-node';
+import { KnownNode, Shape } from './known-node';
+import { SourceText } from './source-text';
 
 const SOURCE = `// Licht für 2 Sekunden 💡
 const char text[] = "grün 💡"; int pin = 9;
@@ -18,7 +19,7 @@ const facts = (node: SyntaxNode | Node): unknown => ({
   from: [node.startIndex, node.startPosition],
   to: [node.endIndex, node.endPosition],
   is: [node.isNamed, node.isMissing, node.isError, node.hasError],
-  next: node.nextNamedSibling?.startIndex,
+  next: node.isNamed && node.nextNamedSibling?.startIndex,
   named: node.namedChildren.map((child) => child?.startIndex),
   fields: FIELDS.map((name) => node.childForFieldName(name)?.startIndex),
 });
@@ -29,7 +30,12 @@ test('a known node says what the parser’s own says, when it is asked first and
   const parser = new Parser();
   parser.setLanguage(await Language.load(files.cpp));
   const tree = parser.parse(SOURCE)!;
-  const pairs: [Node, KnownNode][] = [[tree.rootNode, new KnownNode(tree.rootNode, SOURCE)]];
+  const root = new KnownNode(
+    Shape.of(tree.rootNode, new Map()),
+    new SourceText(SOURCE),
+    tree.rootNode.startIndex,
+  );
+  const pairs: [Node, KnownNode][] = [[tree.rootNode, root]];
   let seen = 0;
   for (let pair = pairs.pop(); pair; pair = pairs.pop()) {
     const [own, known] = pair;

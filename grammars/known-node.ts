@@ -1,49 +1,53 @@
 import type { Node } from 'web-tree-sitter';
 import type { SyntaxNode } from '@/core/program/syntax';
+import type { SourceText } from './source-text';
 
-type Position = SyntaxNode['startPosition'];
+/** The shapes of a tree, by the parser's own number of their nodes. */
+export type Shapes = ReadonlyMap<number, Shape>;
+
+/** Where a shape stands inside another. */
+interface Inside {
+  readonly shape: Shape;
+  /** Characters from the beginning of the one to the beginning of the other. */
+  readonly offset: number;
+}
 
 /**
- * A node of the parser that is asked each thing once: every question crosses into WebAssembly and back, and a program
- * is read from many sides.
+ * What a node of the parser is, wherever it stands. Each thing is asked once: every question crosses into WebAssembly
+ * and back, a program is read from many sides, and much of the next program is what it was in the one before.
  */
-export class KnownNode implements SyntaxNode {
-  readonly startIndex: number;
-  readonly startPosition: Position;
-  private readonly fields = new Map<string, KnownNode | null>();
+export class Shape {
+  private readonly fields = new Map<string, Inside | undefined>();
   private known: {
     type?: string;
-    text?: string;
-    endIndex?: number;
-    endPosition?: Position;
+    length?: number;
     isNamed?: boolean;
-    children?: readonly (KnownNode | null)[];
-    namedChildren?: readonly (KnownNode | null)[];
+    children?: readonly (Inside | undefined)[];
+    named?: readonly (Inside | undefined)[];
   } = {};
 
-  /** `source`: the text that was parsed. */
-  constructor(
+  private constructor(
     private readonly node: Node,
-    private readonly source: string,
-  ) {
-    this.startIndex = node.startIndex;
-    this.startPosition = node.startPosition;
+    private readonly shapes: Map<number, Shape>,
+    private readonly earlier: Shapes,
+  ) {}
+
+  /** The shape of a tree's node, with those of the tree and those of the one that it was made from. */
+  static of(node: Node, shapes: Map<number, Shape>, earlier: Shapes = new Map()): Shape {
+    const there = shapes.get(node.id) ?? earlier.get(node.id);
+    if (there) return there;
+    const shape = new Shape(node, shapes, earlier);
+    shapes.set(node.id, shape);
+    return shape;
   }
 
   get type(): string {
     return (this.known.type ??= this.node.type);
   }
 
-  get text(): string {
-    return (this.known.text ??= this.source.slice(this.startIndex, this.endIndex));
-  }
-
-  get endIndex(): number {
-    return (this.known.endIndex ??= this.node.endIndex);
-  }
-
-  get endPosition(): Position {
-    return (this.known.endPosition ??= this.node.endPosition);
+  /** In characters. */
+  get length(): number {
+    return (this.known.length ??= this.node.endIndex - this.node.startIndex);
   }
 
   get isNamed(): boolean {
@@ -62,27 +66,101 @@ export class KnownNode implements SyntaxNode {
     return this.node.hasError;
   }
 
+  get children(): readonly (Inside | undefined)[] {
+    return (this.known.children ??= this.node.children.map((child) => this.inside(child)));
+  }
+
+  get namedChildren(): readonly (Inside | undefined)[] {
+    return (this.known.named ??= this.node.namedChildren.map((child) => this.inside(child)));
+  }
+
+  field(name: string): Inside | undefined {
+    if (!this.fields.has(name)) this.fields.set(name, this.inside(this.node.childForFieldName(name)));
+    return this.fields.get(name);
+  }
+
+  private inside(node: Node | null): Inside | undefined {
+    return node
+      ? { shape: Shape.of(node, this.shapes, this.earlier), offset: node.startIndex - this.node.startIndex }
+      : undefined;
+  }
+}
+
+/** A node of a program: a shape at its place in the text. */
+export class KnownNode implements SyntaxNode {
+  private readonly fields = new Map<string, KnownNode | null>();
+  private known: {
+    children?: readonly (KnownNode | null)[];
+    namedChildren?: readonly (KnownNode | null)[];
+  } = {};
+
+  constructor(
+    private readonly shape: Shape,
+    private readonly source: SourceText,
+    readonly startIndex: number,
+    private readonly parent?: KnownNode,
+  ) {}
+
+  get type(): string {
+    return this.shape.type;
+  }
+
+  get text(): string {
+    return this.source.text.slice(this.startIndex, this.endIndex);
+  }
+
+  get endIndex(): number {
+    return this.startIndex + this.shape.length;
+  }
+
+  get startPosition(): SyntaxNode['startPosition'] {
+    return this.source.positionOf(this.startIndex);
+  }
+
+  get endPosition(): SyntaxNode['endPosition'] {
+    return this.source.positionOf(this.endIndex);
+  }
+
+  get isNamed(): boolean {
+    return this.shape.isNamed;
+  }
+
+  get isMissing(): boolean {
+    return this.shape.isMissing;
+  }
+
+  get isError(): boolean {
+    return this.shape.isError;
+  }
+
+  get hasError(): boolean {
+    return this.shape.hasError;
+  }
+
+  /** Of a node that has a name itself; of others it is not asked. */
   get nextNamedSibling(): SyntaxNode | null {
-    return this.of(this.node.nextNamedSibling);
+    const siblings = this.parent?.namedChildren ?? [];
+    const own = siblings.findIndex((node) => node?.shape === this.shape);
+    return (own >= 0 && siblings[own + 1]) || null;
   }
 
   get children(): readonly (KnownNode | null)[] {
-    return (this.known.children ??= this.node.children.map((child) => this.of(child)));
+    return (this.known.children ??= this.shape.children.map((inside) => this.nodeOf(inside)));
   }
 
   get namedChildren(): readonly (KnownNode | null)[] {
-    return (this.known.namedChildren ??= this.node.namedChildren.map((child) => this.of(child)));
+    return (this.known.namedChildren ??= this.shape.namedChildren.map((inside) => this.nodeOf(inside)));
   }
 
   childForFieldName(name: string): SyntaxNode | null {
     const known = this.fields.get(name);
     if (known !== undefined) return known;
-    const found = this.of(this.node.childForFieldName(name));
+    const found = this.nodeOf(this.shape.field(name));
     this.fields.set(name, found);
     return found;
   }
 
-  private of(node: Node | null): KnownNode | null {
-    return node && new KnownNode(node, this.source);
+  private nodeOf(inside: Inside | undefined): KnownNode | null {
+    return inside ? new KnownNode(inside.shape, this.source, this.startIndex + inside.offset, this) : null;
   }
 }
