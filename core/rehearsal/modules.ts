@@ -24,38 +24,50 @@ export class Modules {
   readonly pictures = new Map<Ref, PictureChange[]>();
   private readonly screens = new Map<Ref, TextScreen>();
   private readonly panels = new Map<Ref, LedPanel>();
+  private readonly displays: readonly { readonly part: PlacedPart; readonly address: number }[];
+  private readonly panelParts: readonly PlacedPart[];
+  /** The pins of the board's two-wire bus. */
+  private readonly bus: { readonly data: string | undefined; readonly clock: string | undefined };
 
   constructor(
     private readonly live: LiveCircuit,
-    private readonly board: BoardProfile,
+    board: BoardProfile,
     /** Seconds from the start of the run. */
     private readonly now: () => number,
-  ) {}
+  ) {
+    this.displays = live.circuit.parts
+      .filter(({ kind }) => kindOf(kind).observed === 'text')
+      .map((part) => ({ part, address: addressOf(part) }));
+    this.panelParts = live.circuit.parts.filter(({ kind }) => kindOf(kind).observed === 'picture');
+    const pinFor = (name: 'bus-data' | 'bus-clock'): string | undefined =>
+      board.pins.find(({ functions }) => functions.includes(name))?.name;
+    this.bus = { data: pinFor('bus-data'), clock: pinFor('bus-clock') };
+  }
 
   /** The display that answers at an address of the board's two-wire bus; `undefined` when none does. */
   screen(address: number): TextScreen | undefined {
-    const line = (name: 'bus-data' | 'bus-clock'): string | undefined =>
-      this.board.pins.find(({ functions }) => functions.includes(name))?.name;
-    const [data, clock] = [line('bus-data'), line('bus-clock')];
-    const part = this.live.circuit.parts.find(
-      (candidate) =>
-        kindOf(candidate.kind).observed === 'text' &&
-        data !== undefined &&
-        clock !== undefined &&
-        this.live.isJoined(data, candidate, sda) &&
-        this.live.isJoined(clock, candidate, scl) &&
-        (Number(/0x[0-9a-f]{2}/.exec(candidate.value.text)?.[0]) || USUAL_ADDRESS) === address &&
-        this.isPowered(candidate),
-    );
+    const part = this.displays.find(
+      (display) => display.address === address && this.isOnBus(display.part) && this.isPowered(display.part),
+    )?.part;
     if (!part) return undefined;
     let screen = this.screens.get(part.ref);
     if (!screen) {
       const changes: TextChange[] = [];
       this.texts.set(part.ref, changes);
-      screen = screenOf((lines) => this.note(changes, { at: this.now(), lines }));
+      screen = screenOf((lines) => void changes.push({ at: this.now(), lines }));
       this.screens.set(part.ref, screen);
     }
     return screen;
+  }
+
+  private isOnBus(part: PlacedPart): boolean {
+    const { data, clock } = this.bus;
+    return (
+      data !== undefined &&
+      clock !== undefined &&
+      this.live.isJoined(data, part, sda) &&
+      this.live.isJoined(clock, part, scl)
+    );
   }
 
   /** The panel at a place of the chain that begins at three pins; `undefined` when none is there. */
@@ -63,9 +75,8 @@ export class Modules {
     pins: { readonly data: string; readonly clock: string; readonly select: string },
     index: number,
   ): LedPanel | undefined {
-    const panels = this.live.circuit.parts.filter(
+    const panels = this.panelParts.filter(
       (part) =>
-        kindOf(part.kind).observed === 'picture' &&
         this.live.isJoined(pins.clock, part, clk) &&
         this.live.isJoined(pins.select, part, cs) &&
         this.isPowered(part),
@@ -80,7 +91,7 @@ export class Modules {
     if (!panel) {
       const changes: PictureChange[] = [];
       this.pictures.set(found.ref, changes);
-      panel = panelOf((rows) => this.note(changes, { at: this.now(), rows }));
+      panel = panelOf((rows) => void changes.push({ at: this.now(), rows }));
       this.panels.set(found.ref, panel);
     }
     return panel;
@@ -89,15 +100,23 @@ export class Modules {
   private isPowered(part: PlacedPart): boolean {
     return (this.live.voltsBetween(part, vcc, gnd) ?? 0) >= ANSWERS_FROM_VOLTS;
   }
-
-  private note<Change extends { readonly at: number }>(changes: Change[], change: Change): void {
-    const last = changes.at(-1);
-    if (last && JSON.stringify({ ...last, at: 0 }) === JSON.stringify({ ...change, at: 0 })) return;
-    changes.push(change);
-  }
 }
 
-function screenOf(show: (lines: readonly string[]) => void): TextScreen {
+const addressOf = ({ value }: PlacedPart): number =>
+  Number(/0x[0-9a-f]{2}/.exec(value.text)?.[0]) || USUAL_ADDRESS;
+
+/** Tells what is shown, where it is something else than before. */
+function onlyChanges<Item>(show: (items: readonly Item[]) => void): (items: readonly Item[]) => void {
+  let last: readonly Item[] | undefined;
+  return (items) => {
+    if (last && items.every((item, index) => item === last![index])) return;
+    last = items;
+    show(items);
+  };
+}
+
+function screenOf(tellLines: (lines: readonly string[]) => void): TextScreen {
+  const show = onlyChanges(tellLines);
   const cells = Array.from({ length: ROWS }, () => new Array<string>(COLUMNS).fill(' '));
   let [column, row] = [0, 0];
   let [started, lit] = [false, false];
@@ -110,12 +129,16 @@ function screenOf(show: (lines: readonly string[]) => void): TextScreen {
     },
     write(text) {
       if (!started) return;
+      let isOther = false;
       for (const letter of text) {
         // A line that is too long runs on out of sight.
-        if (column < COLUMNS) cells[row]![column] = letter;
+        if (column < COLUMNS && cells[row]![column] !== letter) {
+          cells[row]![column] = letter;
+          isOther = true;
+        }
         column += 1;
       }
-      tell();
+      if (isOther) tell();
     },
     setCursor(newColumn, newRow) {
       column = Math.max(0, newColumn);
@@ -133,7 +156,8 @@ function screenOf(show: (lines: readonly string[]) => void): TextScreen {
   };
 }
 
-function panelOf(show: (rows: readonly number[]) => void): LedPanel {
+function panelOf(tellRows: (rows: readonly number[]) => void): LedPanel {
+  const show = onlyChanges(tellRows);
   const rows = new Array<number>(PANEL_ROWS).fill(0);
   let awake = false;
   const tell = (): void => show(awake ? [...rows] : new Array<number>(PANEL_ROWS).fill(0));
