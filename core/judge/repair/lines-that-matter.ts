@@ -31,7 +31,8 @@ export function thatMatter(
 ): readonly Candidate[] {
   if (!compiled) return candidates;
   const lines = source.split('\n');
-  const isSetUp = undirected.length === 0 && floating.length === 0 && silent.length === 0;
+  const isSetUp =
+    undirected.length === 0 && floating.length === 0 && silent.length === 0 && !readsAnOutput(source);
   const idle: readonly RegExp[] = [
     ...(isSetUp ? [SETS_UP[language]] : []),
     ...(fails === 'parts' && !stumbles ? [PRINTS[language]] : []),
@@ -50,3 +51,9 @@ export function thatMatter(
     });
   });
 }
+
+/** Whether a pin that is made an output is read. */
+const readsAnOutput = (source: string): boolean =>
+  [...source.matchAll(/\bpinMode\s*\(\s*(\w+)\s*,\s*OUTPUT\b/g)].some(([, pin]) =>
+    new RegExp(`\\bdigitalRead\\s*\\(\\s*${pin}\\s*\\)`).test(source),
+  );

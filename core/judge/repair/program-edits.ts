@@ -45,7 +45,15 @@ import { readingMovedTo, readingsAnew } from './readings-anew';
 import { referenceCandidates } from './reference-edits';
 import { scaledNumbers } from './scaled-numbers';
 import { scaledPrints } from './scaled-prints';
-import { bodyStart, isInLoopHead, listAround, listsIn, loopsAt, openCases } from './token-places';
+import {
+  bodyStart,
+  isInLoopHead,
+  isOfPinRead,
+  listAround,
+  listsIn,
+  loopsAt,
+  openCases,
+} from './token-places';
 import { turnedLevels } from './turned-levels';
 import { callsOfUncalled } from './uncalled-functions';
 import { switchesLeftOut } from './switches-left-out';
@@ -202,7 +210,7 @@ export function programCandidates(
     const say = (by: string): string => `Write ${by} instead of ${token.text} in line ${token.line}.`;
     const exchange = exchanges[token.text];
     if (exchange !== undefined) found.push(make(replace(token, exchange), cost.word, say(exchange)));
-    if (token.text === 'INPUT')
+    if (token.text === 'INPUT' || (token.text === 'OUTPUT' && isOfPinRead(tokens, index)))
       found.push(make(replace(token, 'INPUT_PULLUP'), cost.repair, say('INPUT_PULLUP')));
     const opposite = token.kind === 'punctuation' ? oppositeSigns[token.text] : undefined;
     if (opposite !== undefined && !isInLoopHead(tokens, index))

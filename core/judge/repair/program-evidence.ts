@@ -205,18 +205,28 @@ function ofOtherBlock(
 export function findingOfPullUp(edit: Edit, source: string): Observation | undefined {
   if (!('replace' in edit) || edit.replace.by !== 'INPUT_PULLUP') return undefined;
   const { line, column, length } = edit.replace;
-  const pin = /(\w+)\s*,\s*$/.exec((source.split('\n')[line - 1] ?? '').slice(0, column - 1))?.[1];
+  const text = source.split('\n')[line - 1] ?? '';
+  const pin = /(\w+)\s*,\s*$/.exec(text.slice(0, column - 1))?.[1];
   if (pin === undefined || length === 0) return undefined;
+  const was = text.slice(column - 1, column - 1 + length);
+  const place = { code: 'pullup-unset', severity: 'fault', line, column } as const;
+  if (was === 'OUTPUT')
+    return {
+      ...place,
+      message: `Line ${line} makes pin ${pin} an output. The board itself then sets its level, and the program reads that instead of the button.`,
+      hints: [
+        `Which way does the signal on pin ${pin} go, out of the board or into it?`,
+        `Pin ${pin} is read, so it has to be an input. Line ${line} makes it an output.`,
+        `Write INPUT_PULLUP instead of OUTPUT in line ${line}.`,
+      ],
+    };
   return {
-    code: 'pullup-unset',
-    severity: 'fault',
-    line,
-    column,
+    ...place,
     message: `Line ${line} makes pin ${pin} an input without its pull-up, so nothing holds the pin high while the button is open.`,
     hints: [
       `What level does pin ${pin} have while the button is not pressed?`,
       `The button only joins pin ${pin} to ground. Line ${line} leaves the pull-up of pin ${pin} off.`,
-      `Write INPUT_PULLUP instead of INPUT in line ${line}.`,
+      `Write INPUT_PULLUP instead of ${was} in line ${line}.`,
     ],
   };
 }

@@ -125,3 +125,17 @@ export function bodyStart(tokens: readonly Token[], name: string): Token | undef
   const at = tokens.findIndex((token, index) => token.text === name && tokens[index + 1]?.text === '(');
   return at < 0 ? undefined : tokens.slice(at).find((token) => token.text === '{');
 }
+
+/** Whether a word is what `pinMode` makes of a pin that the program reads: `pinMode(BUTTON, OUTPUT)`, `digitalRead(BUTTON)`. */
+export function isOfPinRead(tokens: readonly Token[], index: number): boolean {
+  const [call, open, pin, comma] = tokens.slice(index - 4, index).map(({ text }) => text);
+  return (
+    call === 'pinMode' &&
+    open === '(' &&
+    comma === ',' &&
+    tokens.some(
+      ({ text }, at) =>
+        text === 'digitalRead' && tokens[at + 2]?.text === pin && tokens[at + 3]?.text === ')',
+    )
+  );
+}
