@@ -26,7 +26,7 @@ interface Signs {
 const CPP: Signs = {
   joints: new Set(['&&', '||']),
   heads: new Set(['if', 'while']),
-  ends: new Set(['&&', '||', ')']),
+  ends: new Set(['&&', '||', ')', ';', '?']),
   negation: '!',
 };
 const PYTHON: Signs = {
@@ -66,7 +66,7 @@ function negationsOf(
       last === index &&
       tokens[before - 1]?.text === token.text &&
       (goesOn === ';' || goesOn === undefined);
-    const isGiven = sign === '=' && joints.has(goesOn ?? '');
+    const isGiven = (sign === '=' || sign === 'return') && joints.has(goesOn ?? '');
     const isLevel = isGivenToPin(tokens, before, last, negation);
     if (!isLevel && !isItself && (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn))) return [];
     const { line, column } = token;

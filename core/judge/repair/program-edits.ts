@@ -14,7 +14,7 @@ import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { pinsSetUp } from './python-setup';
-import { givenAt } from './guesses';
+import { elsesAt, givenAt } from './guesses';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
@@ -47,6 +47,7 @@ import { scaledNumbers } from './scaled-numbers';
 import { scaledPrints } from './scaled-prints';
 import {
   bodyStart,
+  isAsked,
   isInLoopHead,
   isOfPinRead,
   listAround,
@@ -142,6 +143,9 @@ export function programCandidates(
   if (program.problems.some(({ code }) => code === 'arguments'))
     for (const { edits, text } of givenAt(program.source, program.language))
       found.push(makeAll(edits, cost.insert, text));
+  if (!program.compiled && program.problems.some(({ code }) => code === 'syntax-other'))
+    for (const { edits, text } of elsesAt(program.source, program.language))
+      found.push(makeAll(edits, cost.insert, text));
   for (const { edit, text } of readingsDeclared(program, wishes.asked))
     found.push(make(edit, cost.insert, text));
   if (!program.compiled) return found;
@@ -208,6 +212,8 @@ export function programCandidates(
   const ofPin = isEachUsed ? cost.pinOfAll : cost.pinNumber;
   tokens.forEach((token, index) => {
     const say = (by: string): string => `Write ${by} instead of ${token.text} in line ${token.line}.`;
+    if (token.text === '=' && isAsked(tokens, index))
+      found.push(make(replace(token, '=='), cost.word, say('==')));
     const exchange = exchanges[token.text];
     if (exchange !== undefined) found.push(make(replace(token, exchange), cost.word, say(exchange)));
     if (token.text === 'INPUT' || (token.text === 'OUTPUT' && isOfPinRead(tokens, index)))

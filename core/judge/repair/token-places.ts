@@ -48,6 +48,17 @@ export function listsIn(tokens: readonly Token[]): readonly (readonly Token[])[]
 export const isInLoopHead = (tokens: readonly Token[], index: number): boolean =>
   tokens.slice(Math.max(0, index - 9), index).some(({ text }) => text === 'for');
 
+/** Whether a sign stands where something is asked: in parentheses, or before the question mark of a choice. */
+export function isAsked(tokens: readonly Token[], index: number): boolean {
+  const end = tokens.findIndex(({ text }, at) => at > index && /^[;{}]$/.test(text));
+  const begin = tokens.slice(0, index).findLastIndex(({ text }) => /^[;{}]$/.test(text));
+  const depth = tokens
+    .slice(begin + 1, index)
+    .reduce((sum, { text }) => sum + (text === '(' ? 1 : text === ')' ? -1 : 0), 0);
+  const isChoice = tokens.slice(index, Math.max(index, end)).some(({ text }) => text === '?');
+  return (depth > 0 || isChoice) && !isInLoopHead(tokens, index);
+}
+
 /** Where a case goes on into the next one: the last sign of its last statement. */
 export const openCases = (tokens: readonly Token[]): readonly Token[] =>
   tokens.flatMap((token, index) => {

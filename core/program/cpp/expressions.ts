@@ -1,3 +1,4 @@
+import { askedByAssignment } from './asked-assignments';
 import { bracesForBrackets, emptyBrackets } from './bracket-slips';
 import { functionAsValue } from './function-as-value';
 import { loudWord, wholeArray } from './object-slips';
@@ -211,6 +212,9 @@ function readSize(node: SyntaxNode, context: Context): Expression {
 const isNamedValue = (name: string, { constants, definitions }: Context): boolean =>
   constants.has(name) || definitions.has(name);
 
+/** What can be a condition without asking anything. */
+const ALONE: ReadonlySet<string> = new Set(['identifier', 'number_literal']);
+
 export function readAssignment(node: SyntaxNode, context: Context): Expression {
   const operator = node.childForFieldName('operator')?.text ?? '=';
   const left = node.childForFieldName('left')!;
@@ -221,6 +225,15 @@ export function readAssignment(node: SyntaxNode, context: Context): Expression {
   if (left.type === 'identifier' && !context.scope.find(left.text) && isNamedValue(left.text, context)) {
     reportConstant(left, context, operator === '=' ? node : undefined);
     return unreadable(node);
+  }
+  const asked = askedByAssignment(node, (condition) => {
+    const value = ALONE.has(condition.type) ? readExpression(condition, context) : undefined;
+    // A name for yes or no may be a setting of the whole program.
+    return value?.node === 'constant' && (condition.type === 'number_literal' || value.value > 1);
+  });
+  if (asked) {
+    context.report(asked);
+    if (asked.stopsCompiler) return unreadable(node);
   }
   const target = readPlace(left, context, readExpression);
   const given = node.childForFieldName('right')!;

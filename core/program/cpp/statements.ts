@@ -1,5 +1,5 @@
-import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
+import { assignmentsIn, callSet, singleEquals } from './asked-assignments';
 import { declaredAgain } from './bracket-slips';
 import type { Context } from './context';
 import { countFits } from './arguments';
@@ -13,7 +13,6 @@ import { isOfStatements, readStatements } from './definitions';
 import { readExpression } from './expressions';
 import { readPlace } from './places';
 import { copied } from './pointers';
-import { signOf } from './signs';
 import type { Expression, Statement } from './tree';
 import { RANGE_SIGN } from './prepared';
 import { readTypeSpecifier } from './type-specifiers';
@@ -38,6 +37,11 @@ function readKind(node: SyntaxNode, context: Context): Statement {
       const isOwn = (name: string): boolean => context.functions.has(name);
       const idle = inner && withoutEffect(inner, isOwn);
       if (idle) context.report(idle);
+      const set = inner && callSet(inner);
+      if (set) {
+        context.report(set);
+        return empty(node);
+      }
       return inner
         ? { node: 'expression', expression: readExpression(inner, context), span }
         : { node: 'empty', span };
@@ -160,80 +164,9 @@ export function readCondition(node: SyntaxNode, context: Context): Expression {
   const assignments = assignmentsIn(node);
   for (const assignment of assignments) context.report(singleEquals(assignment));
   for (const problem of oddQuestions(node)) context.report(problem);
-  const [refused] = assignments.filter((assignment) => !isSettable(assignment));
+  const refused = assignments.find(({ isSettable }) => !isSettable);
   return readExpression(refused ? refused.node.childForFieldName('right')! : node, context);
 }
-
-/** An assignment where something is asked; `before`: what is reckoned with what is set, as in `now - t = 500`. */
-interface Assigned {
-  readonly node: SyntaxNode;
-  readonly before: string;
-}
-
-/** Assignments that stand where something is asked. */
-function assignmentsIn(node: SyntaxNode): readonly Assigned[] {
-  const operator = signOf(node);
-  if (node.type === 'assignment_expression') return operator === '=' ? [{ node, before: '' }] : [];
-  if (node.type === 'binary_expression' && RECKONING.has(operator)) {
-    // The grammar takes it for a difference of which a part is set; no compiler does.
-    const right = node.childForFieldName('right')!;
-    return right.type === 'assignment_expression' && signOf(right) === '='
-      ? [{ node: right, before: `${node.childForFieldName('left')!.text} ${operator} ` }]
-      : [];
-  }
-  const isAsked =
-    node.type === 'condition_clause' ||
-    node.type === 'parenthesized_expression' ||
-    (node.type === 'binary_expression' && (operator === '&&' || operator === '||')) ||
-    (node.type === 'unary_expression' && operator === '!');
-  return isAsked ? namedChildren(node).flatMap(assignmentsIn) : [];
-}
-
-const RECKONING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
-
-function singleEquals(assigned: Assigned): ProgramProblem {
-  const { node: assignment, before } = assigned;
-  const { line, column } = spanOf(assignment.childForFieldName('operator')!);
-  const left = `${before}${assignment.childForFieldName('left')!.text}`;
-  const right = assignment.childForFieldName('right')!.text;
-  // “Not equal” the wrong way round.
-  const isTurned = /^[^=]*=!/.test(assignment.text);
-  const [written, meant] = isTurned ? ['=!', '!='] : ['=', '=='];
-  const other = right.replace(/^! ?/, isTurned ? '' : '!');
-  return {
-    ...refusal(
-      'assign-in-condition',
-      { line, column },
-      isTurned
-        ? `Line ${line}: “=!” sets ${left} instead of asking whether it differs from ${other}. “Not equal” is !=.`
-        : `Line ${line}: one = sets ${left} to ${right} instead of comparing them, so the condition asks nothing.`,
-      [
-        `Does line ${line} compare something, or does it set something?`,
-        isTurned
-          ? `At column ${column} of line ${line} the exclamation mark stands behind the =.`
-          : `At column ${column} of line ${line} there is one =; comparing takes two.`,
-        `Write ${left} ${meant} ${other} in line ${line}.`,
-      ],
-      textRepair(`Write ${meant} instead of ${written} in line ${line}.`, {
-        line,
-        column,
-        length: written.length,
-        by: meant,
-      }),
-    ),
-    stopsCompiler: !isSettable(assigned),
-  };
-}
-
-const isSettable = ({ node, before }: Assigned): boolean =>
-  before === '' && settable.has(node.childForFieldName('left')!.type);
-
-const settable: ReadonlySet<string> = new Set([
-  'identifier',
-  'subscript_expression',
-  'field_expression',
-  'pointer_expression',
-]);
 
 function readLoop(node: SyntaxNode, kind: 'for' | 'while' | 'do', context: Context): Statement {
   if (kind !== 'do') checkBody(node, node.childForFieldName('body')!, kind, context);

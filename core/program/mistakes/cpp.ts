@@ -298,6 +298,8 @@ export const cppMistakes: MistakeTable = {
     inLoop('  if (digitalRead(2) [[=]] LOW) { delay(5); }'),
     inLoop('  if (count > 3 && digitalRead(2) [[=]] LOW) { delay(5); }'),
     inLoop('  while (!(analogRead(A0) [[=]] 3)) { delay(5); }'),
+    inLoop('  bool isDown = digitalRead(2) [[=]] LOW;'),
+    inLoop('  digitalWrite(LAMP, count [[=]] 3 ? HIGH : LOW);'),
   ],
   'empty-body': [
     inLoop('  if (count > 3)[[;]] { delay(5); }'),

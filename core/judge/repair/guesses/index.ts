@@ -15,6 +15,7 @@ import { written, type Guess } from './guess';
 import { statementsLeftOut } from './left-out';
 import {
   entriesExchanged,
+  entriesShown,
   entriesTurned,
   listsAsOne,
   pinsWritten,
@@ -36,6 +37,7 @@ import {
   outputsChanged,
   readingsLeftOut,
 } from './never-changed';
+import { idleOutputsWritten } from './idle-outputs';
 import { limitsIn, otherNumbers } from './numbers';
 import {
   argumentsGiven,
@@ -47,11 +49,14 @@ import {
 } from './own-functions';
 import { readOnceOnly } from './read-twice';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
+import { casesInOrder, elsesInOrder, emptyCasesFilled, labelsMissing } from './switches';
 import {
   greetingsLeftOut,
+  otherAnswersPrinted,
   othersPrinted,
   serialBegunFirst,
   textsAsAsked,
+  textsPrintedToo,
   textsSpaced,
   valuesPrinted,
 } from './texts';
@@ -136,9 +141,11 @@ export function spokenForAt(
     ...placesCounted(form),
     ...placesGiven(form),
     ...entriesTurned(form),
+    ...entriesShown(form),
     ...entriesExchanged(form),
     ...readOnceOnly(form),
     ...pinsWritten(form),
+    ...idleOutputsWritten(form),
     ...textsSpaced(form),
     ...serialBegunFirst(form),
     ...valuesPrinted(form),
@@ -146,8 +153,13 @@ export function spokenForAt(
     ...callsLeftOut(form, wanted),
     ...tonesBegun(form, wanted),
     ...greetingsLeftOut(form, wanted),
+    ...otherAnswersPrinted(form, wanted),
+    ...textsPrintedToo(form, wanted),
     ...othersPrinted(form),
     ...blocksEndedElsewhere(form),
+    ...casesInOrder(form),
+    ...labelsMissing(form, wanted),
+    ...emptyCasesFilled(form),
     ...flagsBeside(form),
     ...levelsTurned(form),
     ...numbersExchanged(form),
@@ -164,6 +176,12 @@ export function spokenForAt(
 export function givenAt(source: string, language: Language): readonly Guess[] {
   const form = formOf(source, language);
   return form.tokens.length > LONGEST ? [] : [...listsAsOne(form), ...argumentsGiven(form)];
+}
+
+/** What may be meant where an `else` has no `if` before it, so that a program does not compile. */
+export function elsesAt(source: string, language: Language): readonly Guess[] {
+  const form = formOf(source, language);
+  return form.tokens.length > LONGEST ? [] : elsesInOrder(form);
 }
 
 export type { Guess } from './guess';

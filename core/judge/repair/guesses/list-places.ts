@@ -101,6 +101,46 @@ export function entriesTurned(form: Form): readonly Guess[] {
   });
 }
 
+/**
+ * A list of texts that nothing is done with, its entry printed where a function is told the place; what a function changes
+ * in one list, written to the pin of another.
+ */
+export function entriesShown(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  if (language === 'python') return [];
+  const times = (name: string): number => tokens.filter(({ text }) => text === name).length;
+  const texts = tokens.flatMap(({ text, kind }, index) =>
+    kind === 'word' && tokens[index + 1]?.text === '[' && isOfTexts(tokens, index) && times(text) === 1
+      ? [text]
+      : [],
+  );
+  const pins = new Set(
+    tokens.flatMap(({ text }, index) =>
+      text === 'digitalWrite' && tokens[index + 3]?.text === '[' ? [tokens[index + 2]!.text] : [],
+    ),
+  );
+  return placesTaken(form).flatMap(({ block, name }) => {
+    const printed = texts.map((list) => `Serial.print(${list}[${name}]);`);
+    const places = block.statements.flatMap((statement) => {
+      const [, set] = /^(\w+)\[\w+\] = /.exec(statement.text) ?? [];
+      return [...pins]
+        .filter((list) => set !== undefined && list !== set)
+        .map((list) => putIn(form, statement, `digitalWrite(${list}[${name}], ${set}[${name}]);`, WRITTEN));
+    });
+    return [
+      ...places,
+      ...printed.flatMap((text) => [
+        putIn(form, block, text, TURNED),
+        ...block.statements.map((statement) => putIn(form, statement, text, TURNED)),
+      ]),
+    ];
+  });
+}
+
+/** Whether a list that is declared there holds texts. */
+const isOfTexts = (tokens: readonly Token[], index: number): boolean =>
+  /^(?:String|\*)$/.test(tokens[index - 1]?.text ?? '');
+
 /** What is written to the pins of a list elsewhere, written to each of them where a loop counts. */
 export function pinsWritten(form: Form): readonly Guess[] {
   const { tokens, language } = form;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { spokenForAt, guessesAt } from '.';
+import { elsesAt, guessesAt, spokenForAt } from '.';
 import type { Language } from '../../../program';
 import { applyTextEdit } from '../../../program/problem';
 
@@ -13,6 +13,9 @@ const loop = (...lines: readonly string[]): string =>
   `int n = 0;\nbool on = false;\nbool other = true;\nunsigned long since = 0;\nvoid loop() {\n${lines.map((line) => `  ${line}\n`).join('')}}\n`;
 const python = (...lines: readonly string[]): string =>
   `n = 0\non = False\nsince = 0\nwhile True:\n${lines.map((line) => `    ${line}\n`).join('')}`;
+
+const SWITCH =
+  'enum State { OFF, ON };\nState state = OFF;\nvoid loop() {\n  switch (state) {\n    case OFF:\n      state = ON;\n      break;\n    case ON:\n      state = OFF;\n      break;\n  }\n}\n';
 
 /** A right program, and what was slipped in it: the right one is among what it may become. */
 type Slip = readonly [what: string, right: string, was: string, by: string];
@@ -201,6 +204,39 @@ describe('a slip is among what is tried', () => {
       '  digitalWrite(pin, HIGH);\n',
       '',
     ],
+    ['a label left out', SWITCH, '    case ON:\n', ''],
+    ['the first label left out', SWITCH, '    case OFF:\n', ''],
+    [
+      'a case behind its end',
+      SWITCH,
+      '      state = ON;\n      break;\n',
+      '      break;\n      state = ON;\n',
+    ],
+    [
+      'a case before its label',
+      SWITCH,
+      '    case OFF:\n      state = ON;\n',
+      '      state = ON;\n    case OFF:\n',
+    ],
+    ['an empty case', SWITCH, '      state = ON;\n', ''],
+    [
+      'a pin that nothing is written to',
+      'void setup() {\n  pinMode(8, OUTPUT);\n  pinMode(9, OUTPUT);\n}\nvoid loop() {\n  digitalWrite(8, on);\n  digitalWrite(9, !on);\n}\n',
+      'digitalWrite(9',
+      'digitalWrite(8',
+    ],
+    [
+      'the name of an entry, printed',
+      'int states[2];\nString names[2] = {"a", "b"};\nvoid answer(int which) {\n  states[which]++;\n  Serial.print(names[which]);\n}\n',
+      '  Serial.print(names[which]);\n',
+      '',
+    ],
+    [
+      'an entry written to its pin',
+      'int pins[] = {5, 6};\nint states[] = {0, 0};\nvoid answer(int which) {\n  states[which] = 1 - states[which];\n  digitalWrite(pins[which], states[which]);\n}\nvoid loop() {\n  digitalWrite(pins[0], LOW);\n}\n',
+      '  digitalWrite(pins[which], states[which]);\n',
+      '',
+    ],
   ])('in C++: %s', (_, right, was, by) => {
     const slipped = right.replace(was, by);
     expect(slipped).not.toBe(right);
@@ -314,6 +350,24 @@ describe('what only the exercise’s own program has', () => {
     const texts = made('void loop() { show.print("Time: "); }', 'cpp', asked);
     expect(texts).toContain('void loop() { show.print("Time "); }');
     expect(texts.join()).not.toContain('ready');
+  });
+
+  test('an else that has lost its if, in order again', () => {
+    const right = loop('if (on) n = 0;', 'else if (other) n = 1;');
+    const slipped = loop('else if (other) n = 1;', 'if (on) n = 0;');
+    expect(elsesAt(slipped, 'cpp').map(({ edits }) => edits.reduce(applyTextEdit, slipped))).toContain(right);
+  });
+
+  test('a text that nothing prints, in each place', () => {
+    const own = loop('if (on) {', '  hide();', '}');
+    const texts = made(own, 'cpp', 'void loop() {\n  Serial.println("all off");\n}\n');
+    expect(texts).toContain(own.replace('hide();', 'hide(); Serial.println("all off");'));
+  });
+
+  test('a text beside the one of the other answer', () => {
+    const own = loop('if (on) {', '} else {', '  Serial.println(" off");', '}');
+    const asked = 'void loop() {\n  Serial.println(on ? "red on" : "red off");\n}\n';
+    expect(made(own, 'cpp', asked)).toContain(own.replace('if (on) {', 'if (on) { Serial.println(" on");'));
   });
 
   const asked =

@@ -105,3 +105,51 @@ export function textsAsAsked(form: Form, asked: Form): readonly Guess[] {
         .map((text) => written(token, text, COST)),
     );
 }
+
+/** The words of a text. */
+const wordsIn = (text: string): readonly string[] => text.match(/\w+/g) ?? [];
+
+/** Texts that the exercise's own program has and of which a word is in none of this one's. */
+function textsLacking(form: Form, asked: Form): readonly string[] {
+  const [own, wanted] = [form, asked].map(({ tokens }) =>
+    tokens.filter(({ kind }) => kind === 'text').map(({ text }) => text),
+  );
+  const has = new Set(own!.flatMap(wordsIn));
+  return [...new Set(wanted)].filter((text) => wordsIn(text).some((word) => !has.has(word)));
+}
+
+/** What the exercise's own program prints and this one does not, printed in each place. */
+export function textsPrintedToo(form: Form, asked: Form): readonly Guess[] {
+  if (form.language === 'python') return [];
+  const isPrinted = (text: string): boolean =>
+    asked.tokens.some(
+      (token, index) =>
+        token.text === text &&
+        asked.tokens[index - 4]?.text === 'Serial' &&
+        asked.tokens[index + 1]?.text === ')',
+    );
+  return textsLacking(form, asked)
+    .filter(isPrinted)
+    .slice(0, MOST_TEXTS)
+    .flatMap((text) => inEachPlace(form, `Serial.println(${text});`, SPACED));
+}
+const MOST_TEXTS = 2;
+
+/** What is printed in one answer to a question and not in the other, with a word that is printed nowhere: “ on” beside “ off”. */
+export function otherAnswersPrinted(form: Form, asked: Form): readonly Guess[] {
+  const words = [...new Set(textsLacking(form, asked).flatMap(wordsIn))];
+  const own = new Set(form.tokens.filter(({ kind }) => kind === 'text').flatMap(({ text }) => wordsIn(text)));
+  const answers = form.blocks.filter(({ head }) => head === 'if' || head === 'else');
+  return answers.flatMap((block, index) => {
+    const other = [answers[index - 1], answers[index + 1]].find((one) =>
+      one?.statements.some(({ text }) => PRINTS_A_TEXT.test(text)),
+    );
+    const print = other?.statements.find(({ text }) => PRINTS_A_TEXT.test(text))?.text;
+    if (!block.isEmpty || print === undefined) return [];
+    return words
+      .filter((word) => !own.has(word))
+      .map((word) => putIn(form, block, print.replace(PRINTED_WORD, word), COST));
+  });
+}
+const PRINTS_A_TEXT = /^Serial\.print(?:ln)?\("[^"]*\w[^"]*"\);$/;
+const PRINTED_WORD = /(?<="\W*)\w+(?=[^"]*")/;
