@@ -1,14 +1,16 @@
 import { ORDINAL_WORDS } from '../../words/words';
 import { COLOUR } from './colours';
 import { lightsIn, NAMES, type Named } from './plain';
-import { asAnswer, DOING, DONE_TO, ORDINAL, PRESS } from './pressing';
+import { asAnswer, DOING, DONE_TO, LENGTH, ORDINAL, PRESS } from './pressing';
 
 /**
  * What several presses do, each as an answer with a comma between: `S1 starts M1 and S2 stops it`, `the first press lights
  * D1, the second D2`, `each press lights the next LED`; what one press does, as its answer. Any other sentence stays as it is.
  */
 export function asAnswers(plain: string, parts: readonly Named[]): string {
-  const [several] = [ofTwo, colouredInTurn, inTurn, toTheNext].flatMap((read) => read(plain, parts) ?? []);
+  const [several] = [ofTwo, ofBothLengths, colouredInTurn, inTurn, toTheNext].flatMap(
+    (read) => read(plain, parts) ?? [],
+  );
   return several ?? asAnswer(plain, parts);
 }
 
@@ -26,6 +28,25 @@ function ofTwo(sentence: string, parts: readonly Named[]): string | undefined {
   const [, first = '', , name = '', doing = '', verb = ''] = found;
   const other = new RegExp(`(${NAMES})$`).exec(plain)?.[1] ?? name;
   return [first, `${doing} ${verb} ${other}`].map((one) => asAnswer(one, parts)).join(', ');
+}
+
+/** `a short press lights D1, a long press puts it out`: each as an answer. */
+function ofBothLengths(plain: string, parts: readonly Named[]): string | undefined {
+  const begins = `(?:a|the|every|each) ${LENGTH} (?:button )?${PRESS}\\b`;
+  const [, first, second] =
+    new RegExp(`^(${begins}.+?)(?:,? and|,|;|,? but) (${begins}.+)$`, 'i').exec(plain) ?? [];
+  if (first === undefined || second === undefined) return undefined;
+  const button = new RegExp(`^.*?\\b${PRESS} ((?:of|on) ${NAMES})`, 'i').exec(first)?.[1];
+  const subject = new RegExp(`\\b(?!S\\d)(${NAMES})`, 'i').exec(first.replace(button ?? '', ''))?.[1];
+  const behind = (
+    button === undefined || new RegExp(`\\b${PRESS} (?:of|on) `, 'i').test(second)
+      ? second
+      : second.replace(new RegExp(`\\b(${PRESS})\\b`, 'i'), `$1 ${button}`)
+  ).replace(/\b(turns|switches|puts) it (on|off)\b/i, '$1 $2 it');
+  return [first, subject === undefined ? behind : behind.replace(/\bit\b/, subject)]
+    .map((one) => one.replace(new RegExp(`\\b(turns|switches|puts) (${NAMES}) (on|off)\\b`, 'i'), '$1 $3 $2'))
+    .map((one) => asAnswer(one, parts))
+    .join(', ');
 }
 
 /** `each press lights the next LED`: the LEDs one after the other, a press each. */

@@ -6,6 +6,8 @@ import { NAMES, onlyTouched, type Named } from './plain';
 export const ORDINAL = `(?:${ORDINAL_WORDS.join('|')}|\\d+(?:st|nd|rd|th))`;
 const TIMES = '(?:twice|\\d+ times)';
 export const PRESS = '(?:press|push|click)';
+/** How long a button is pressed, without a number. */
+export const LENGTH = '(?:short|quick|brief|long)';
 /** What is given to a part by whoever presses: the verb, and what the part does then. */
 const DOES: readonly (readonly [verb: string, does: string])[] = [
   ['lights(?: up)?|switches on|turns on|starts|sounds|rings|activates|puts on', 'goes on'],
@@ -36,7 +38,7 @@ function pressedBy(doing: string, parts: readonly Named[]): string | undefined {
     return `when ${name} is ${/^releasing/i.test(gerund[1] ?? '') ? 'released' : 'pressed'}`;
   }
   const noun = new RegExp(
-    `^(?:(?:an?|each|every|the) (?:(${ORDINAL}) )?)(?:button )?${PRESS}(?: (?:of|on) (${NAMES}))?$`,
+    `^(?:(?:an?|each|every|the) (?:(${ORDINAL}|${LENGTH}) )?)(?:button )?${PRESS}(?: (?:of|on) (${NAMES}))?$`,
     'i',
   ).exec(doing);
   const name = noun ? button(noun[2]) : undefined;
@@ -45,7 +47,7 @@ function pressedBy(doing: string, parts: readonly Named[]): string | undefined {
 }
 
 /** What somebody does, before what comes of it; one group. */
-export const DOING = `((?:turning|switching) ${NAMES} (?:on|off)|(?:(?:pressing|pushing|holding|releasing) (?:down )?)?${NAMES}(?: down)?(?: (?:${TIMES}|once))?|(?:an?|each|every|the)(?: ${ORDINAL})? (?:button )?${PRESS}(?: (?:of|on) ${NAMES})?)`;
+export const DOING = `((?:turning|switching) ${NAMES} (?:on|off)|(?:(?:pressing|pushing|holding|releasing) (?:down )?)?${NAMES}(?: down)?(?: (?:${TIMES}|once))?|(?:an?|each|every|the)(?: ${ORDINAL}| ${LENGTH})? (?:button )?${PRESS}(?: (?:of|on) ${NAMES})?)`;
 
 /** `flash 3 times` as it is said of one thing: `flashes 3 times`. */
 const third = (verb: string): string =>

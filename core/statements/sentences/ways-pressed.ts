@@ -28,6 +28,13 @@ const PRESS = '(?:press|push|click)';
 const AFTER_NTH = `(.+?),? (?:after|with|at|on) (?:the )?(?:(\\d+)(?:st|nd|rd|th)|(${ORDINAL_WORDS.join('|')})) ${PRESS}(?: (?:of|on) (${NAMES}))?`;
 const AFTER_SO_MANY = `(.+?),? (?:after|when|once|as soon as) (?:(?:pressing )?(${NAMES}) (?:is |was |has been )?(?:pressed )?(\\d+ times|twice)|(\\d+) ${PRESS}(?:es)?(?: (?:of|on) (${NAMES}))?)`;
 
+/** `after a long press of S1`: what is said, how long it is pressed, and the button. */
+const AFTER_LENGTH = `(.+?),? (?:after|with|at|on|when|by) (?:a|the|each|every) (short|quick|brief|long) (?:button )?${PRESS}(?: (?:of|on) (${NAMES}))?`;
+/** Seconds from which on a press is a long one to whoever presses. */
+const LONG_FROM_S = 0.8;
+const isLong = ({ for: length }: { readonly for?: number | undefined }): boolean =>
+  length === undefined || length >= LONG_FROM_S;
+
 /** How many presses of which button what stands behind a sentence counts. */
 function countedIn(how: readonly (string | undefined)[]): {
   readonly count: number;
@@ -77,6 +84,12 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       return afterPress(said, count, name, around, tailed, depth);
     },
   })),
+  // … after a long press
+  {
+    pattern: whole(AFTER_LENGTH),
+    means: ([said = '', length = '', name], around, depth) =>
+      afterLength(said, /long/i.test(length), name, around, tailed, depth),
+  },
   // … for 3 s after S1 is let go
   {
     pattern: whole(
@@ -236,6 +249,10 @@ const HELD = `(?:(?:while|as long as) (${NAMES}) is (?:held(?: down)?|down|kept 
 /** In a scenario that is made for it: when a button is held, for how long, and when one is pressed that ends something. */
 const [HELD_AT, HELD_S, ENDS_AT] = [2, 2, 4];
 
+const OF_LENGTH = `\\b(short|quick|brief|long) (?:button )?${PRESS}(?: (?:of|on) (${NAMES}))?`;
+/** Seconds for which a button is pressed where a press is to be short, and where it is to be long. */
+const [SHORT_PRESS_S, LONG_PRESS_S] = [0.2, 1.5];
+
 /** What is done for a sentence on what is so while a button is held, when it is let go, and until it is pressed. */
 function doneForHold(plain: string, parts: readonly Named[]): readonly Stimulus[] {
   const isButton = (name: string): boolean =>
@@ -251,6 +268,14 @@ function doneForHold(plain: string, parts: readonly Named[]): readonly Stimulus[
 export function doneForPresses(plain: string, parts: readonly Named[]): readonly Stimulus[] {
   const hold = doneForHold(plain, parts);
   if (hold.length > 0) return hold;
+  const lengths = [...plain.matchAll(new RegExp(OF_LENGTH, 'gi'))];
+  const pressed = lengths[0]?.[2]?.toUpperCase() ?? onlyTouched('press', parts);
+  if (lengths.length > 0 && pressed !== undefined)
+    return lengths.map(([, length = ''], index) => ({
+      at: 1 + index * 3,
+      press: pressed,
+      for: /long/i.test(length) ? LONG_PRESS_S : SHORT_PRESS_S,
+    }));
   const found = [AFTER_NTH, AFTER_SO_MANY].map((source) => whole(source).exec(plain)).find(Boolean);
   const { count = 0, name } = found ? countedIn(found.slice(2)) : {};
   const button = name?.toUpperCase() ?? onlyTouched('press', parts);
@@ -287,6 +312,45 @@ function afterPress(
     around,
     depth,
   );
+}
+
+/** What holds from the end of the first long press on, or of the first short one: which of them it is shows when it ends. */
+function afterLength(
+  said: string,
+  isOfLong: boolean,
+  named: string | undefined,
+  around: Around,
+  tailed: Tailed,
+  depth: number,
+): Meaning | undefined {
+  const name = named?.toUpperCase() ?? onlyTouched('press', around.parts);
+  const how = isOfLong ? 'long' : 'short';
+  if (name === undefined) return { problem: `Say which button is pressed: “after a ${how} press of S1”.` };
+  const presses = around.done
+    .filter(isPress)
+    .filter(({ press }) => press === name)
+    .sort((one, other) => one.at - other.at);
+  const press = presses.find((one) => isLong(one) === isOfLong);
+  if (!press)
+    return {
+      problem: isOfLong
+        ? `Say first when ${name} is held: hold ${name} from 2 s to 4 s.`
+        : `Say first when ${name} is pressed: press ${name} at 2 s for 0.2 s.`,
+    };
+  const end = timed((press.for ?? 0) + AT_ONCE);
+  const [, subject, does] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
+  if (subject !== undefined && TOGGLES.test(does ?? ''))
+    return presses.every((one) => isLong(one) === isOfLong)
+      ? saying(`${subject} changes within ${end} s of ${name}`)
+      : {
+          problem: `${name} is pressed for short and for long here. Say of each what ${subject} is after it.`,
+        };
+  const state = stateOf(does ?? '');
+  const next = presses[presses.indexOf(press) + 1];
+  const window = ` from ${timed(press.at + end)} s${next ? ` to ${next.at} s` : ''}`;
+  return subject !== undefined && state
+    ? saying(`${stated(subject, state, around)}${window}`)
+    : tailed(said, window, around, depth);
 }
 
 /** What holds from a press until it is let go, and no longer. */
