@@ -59,6 +59,8 @@ export interface LightView extends Window {
   readonly lamp: string;
   /** Cut to the window; there is at least one. */
   readonly seen: readonly SeenInterval[];
+  /** The same with each brightness for itself. */
+  readonly stretches: readonly SeenInterval[];
   /** Whether the program sets how bright something is, so that it matters. */
   readonly dims: boolean;
 }

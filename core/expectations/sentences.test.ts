@@ -52,6 +52,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     'or-more': sometimes(fc.constant(true)),
     ...windowed,
   }),
+  'lamp flickers': record({ lamp: light, flickers: fc.constant(true), ...windowed }),
   'lamp rises': record({ lamp: light, rises: fc.constant(true), ...windowed }),
   'lamp falls': record({ lamp: light, falls: fc.constant(true), ...windowed }),
   'lamp colour': record({

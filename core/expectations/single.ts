@@ -9,6 +9,7 @@ import type { ExpectationDefinition } from './definition';
 import { digit } from './digit';
 import { display } from './display';
 import { flashes } from './flashes';
+import { flickers } from './flickers';
 import { follows } from './follows';
 import { litAmong } from './lit-among';
 import { neverTogether } from './never-together';
@@ -39,6 +40,7 @@ export const singleDefinitions = [
   steady,
   brightness,
   rhythm,
+  flickers,
   flashes,
   rises,
   falls,

@@ -2,7 +2,7 @@ import type { Expectation } from '../expectations';
 import { rounded, type RunView, type Window } from '../expectations/definition';
 import { anySingle, singleDefinitionOf, type SingleExpectation } from '../expectations/single';
 import { within } from '../expectations/outcome';
-import { seenIntervals } from '../rehearsal/seen';
+import { seenIntervals, seenStretches } from '../rehearsal/seen';
 import { lightsOf, observedSeconds, type CurrentChange, type Trace } from '../rehearsal/trace';
 import { definitionOf, type Stimulus } from '../stimuli';
 
@@ -63,12 +63,14 @@ function ledIn(
   { trace, seconds, windows }: RunView,
 ): readonly SingleExpectation[] {
   const all = seenIntervals(changes, seconds);
+  const single = seenStretches(changes, seconds);
   const dims = [...trace.pins.values()].some((pin) => pin.some(({ drive }) => drive.mode === 'pwm'));
   const saidIn = ({ from, to }: Window): SingleExpectation | undefined => {
     const seen = within(all, from, to);
     if (seen.length === 0) return undefined;
+    const stretches = within(single, from, to);
     for (const { describeLight } of anySingle) {
-      const said = describeLight?.({ lamp: led, seen, dims, from, to });
+      const said = describeLight?.({ lamp: led, seen, stretches, dims, from, to });
       if (said) return said;
     }
     return undefined;

@@ -1,8 +1,11 @@
+import type { Ref } from '../brand';
+import { prepareBench } from '../electrics/bench';
+import { solveBench } from '../electrics/bench-point';
 import { placesOf } from './places';
 import { quantity, type Observation } from '../findings/finding';
 import { kindOf } from '../parts';
 import { milliamps } from '../units';
-import type { ComparingRule } from './subject';
+import type { Built, ComparingRule } from './subject';
 import { partText } from '../wiring/words';
 import { capital } from '../words/words';
 
@@ -16,13 +19,30 @@ function bandText(lowest: number, highest: number): string {
   return low === high ? low : `${low} to ${high}`;
 }
 
+/** What an LED carries at most while a pin that is dimmed is on: how long it is on for is the program's matter. */
+const whileOn = ({ circuit, states }: Built, led: Ref): number =>
+  Math.max(
+    0,
+    ...states.flatMap(({ drives, parts }) => {
+      if (![...drives.values()].some(({ mode }) => mode === 'pwm')) return [];
+      const bench = prepareBench(circuit, { states: parts });
+      return (['high', 'low'] as const).map((mode) => {
+        const at = [...drives].map(([pin, drive]) => [pin, drive.mode === 'pwm' ? { mode } : drive] as const);
+        return solveBench(bench, new Map(at)).parts.get(led)?.currentMa ?? 0;
+      });
+    }),
+  );
+
 /** LEDs whose largest current lies outside the band of the exercise. */
-export const ledCurrents: ComparingRule = ({ states, board }, { ledBands: bands, pairs }) =>
-  [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
+export const ledCurrents: ComparingRule = (built, { ledBands: bands, pairs }) => {
+  const { states, board } = built;
+  return [...bands].flatMap(([name, [lowest, highest]]): readonly Observation[] => {
     const led = pairs.get(name);
     if (!led || highest <= 0) return [];
     const currentMa = Math.max(0, ...states.map(({ point }) => point.parts.get(led.ref)?.currentMa ?? 0));
-    const dim = currentMa < lowest * (1 - MARGIN);
+    const isDim = (milliamperes: number): boolean => milliamperes < lowest * (1 - MARGIN);
+    const dim = isDim(currentMa) && isDim(whileOn(built, led.ref));
+    if (isDim(currentMa) && !dim) return [];
     if ((!dim && currentMa <= highest * (1 + MARGIN)) || currentMa < 0.001) return [];
     const limitMa = Math.min(kindOf(led.kind).ratings?.currentMa ?? Infinity, board.drive.recommendedMa);
     const band = bandText(lowest, highest);
@@ -46,3 +66,4 @@ export const ledCurrents: ComparingRule = ({ states, board }, { ledBands: bands,
       },
     ];
   });
+};

@@ -20,7 +20,11 @@ export const EYE_SECONDS = 0.02;
  * What an eye makes of an LED's current over `seconds`: steady stretches as they are, faster changes
  * averaged, blinks shorter than the eye's time left out. The rest is joined by how it looks.
  */
-export function seenIntervals(changes: readonly CurrentChange[], seconds: number): readonly SeenInterval[] {
+export const seenIntervals = (changes: readonly CurrentChange[], seconds: number): readonly SeenInterval[] =>
+  joinEqual(seenStretches(changes, seconds));
+
+/** The same with each brightness for itself. */
+export function seenStretches(changes: readonly CurrentChange[], seconds: number): readonly SeenInterval[] {
   effort(changes.length * 500);
   const steps = changes
     .map((change, index) => ({
@@ -59,7 +63,7 @@ export function seenIntervals(changes: readonly CurrentChange[], seconds: number
     stretches.push({ ...step, glow: glowAt(step.currentMa) });
   }
   flush();
-  return joinEqual(stretches);
+  return stretches;
 }
 
 function joinEqual(stretches: readonly SeenInterval[]): readonly SeenInterval[] {

@@ -107,7 +107,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
   // “Servo at 90°”: what a sentence begins with is what it is about.
   put(
     new RegExp(
-      `^ (${CALLED})(?= (?:is|at|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
+      `^ (${CALLED})(?= (?:is|at|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|flickers|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
       'i',
     ),
     (whole, called) => (/^light$/i.test(called!) ? whole : ` ${onlyOne(called!, parts) ?? called!}`),

@@ -35,8 +35,23 @@ const REPEATED = '(?:,? (?:over and over(?: again)?|again and again|repeatedly|i
 const isMeantAsSignals = (said: string): boolean =>
   new RegExp(`^(?:${SIGNALS})$`).test(said) && !/^\d+$/.test(said) && !new RegExp(`^${NAMES}$`).test(said);
 
+const FLAME = '(?:candle|flame|fire|camp ?fire|fireplace|torch|ember)s?';
+/** Without a rhythm. */
+const BY_CHANCE = '(?:at random|randomly|irregularly|unevenly|unsteadily|by chance|without (?:a|any) rhythm)';
+const FLICKERS = [
+  `(?:flickers?|(?:is|are) flickering)(?: (?:like (?:an? |the )?${FLAME}|${BY_CHANCE}))?`,
+  `(?:flash|blink|change|glow|twinkle)(?:e?s)? ${BY_CHANCE}`,
+  `(?:look|glow|burn|behave|act|shine)s? like (?:an? |the )?${FLAME}`,
+].join('|');
+
 /** How a part is seen, heard and read: rhythms, colours, tones, texts, brightness and angles. */
 export const waysSeen: readonly Way[] = [
+  // a flame
+  {
+    pattern: whole(`(${NAMES}(?:(?:, ?(?:and )?| and )${NAMES})*) (?:${FLICKERS})${TAIL}`),
+    means: ([subjects = '', tail = '']) =>
+      saying(...subjects.split(/,? (?:and )?|,/).map((subject) => `${subject} flickers${tail}`)),
+  },
   // rhythms
   {
     pattern: whole(
