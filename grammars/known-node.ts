@@ -18,13 +18,11 @@ interface Inside {
  */
 export class Shape {
   private readonly fields = new Map<string, Inside | undefined>();
-  private known: {
-    type?: string;
-    length?: number;
-    isNamed?: boolean;
-    children?: readonly (Inside | undefined)[];
-    named?: readonly (Inside | undefined)[];
-  } = {};
+  private knownType: string | undefined;
+  private knownLength: number | undefined;
+  private knownNamed: boolean | undefined;
+  private knownChildren: readonly (Inside | undefined)[] | undefined;
+  private knownNamedChildren: readonly (Inside | undefined)[] | undefined;
 
   private constructor(
     private readonly node: Node,
@@ -42,16 +40,16 @@ export class Shape {
   }
 
   get type(): string {
-    return (this.known.type ??= this.node.type);
+    return (this.knownType ??= this.node.type);
   }
 
   /** In characters. */
   get length(): number {
-    return (this.known.length ??= this.node.endIndex - this.node.startIndex);
+    return (this.knownLength ??= this.node.endIndex - this.node.startIndex);
   }
 
   get isNamed(): boolean {
-    return (this.known.isNamed ??= this.node.isNamed);
+    return (this.knownNamed ??= this.node.isNamed);
   }
 
   get isMissing(): boolean {
@@ -67,11 +65,11 @@ export class Shape {
   }
 
   get children(): readonly (Inside | undefined)[] {
-    return (this.known.children ??= this.node.children.map((child) => this.inside(child)));
+    return (this.knownChildren ??= this.node.children.map((child) => this.inside(child)));
   }
 
   get namedChildren(): readonly (Inside | undefined)[] {
-    return (this.known.named ??= this.node.namedChildren.map((child) => this.inside(child)));
+    return (this.knownNamedChildren ??= this.node.namedChildren.map((child) => this.inside(child)));
   }
 
   field(name: string): Inside | undefined {
@@ -88,11 +86,8 @@ export class Shape {
 
 /** A node of a program: a shape at its place in the text. */
 export class KnownNode implements SyntaxNode {
-  private readonly fields = new Map<string, KnownNode | null>();
-  private known: {
-    children?: readonly (KnownNode | null)[];
-    namedChildren?: readonly (KnownNode | null)[];
-  } = {};
+  private knownChildren: readonly (KnownNode | null)[] | undefined;
+  private knownNamedChildren: readonly (KnownNode | null)[] | undefined;
 
   constructor(
     private readonly shape: Shape,
@@ -145,19 +140,15 @@ export class KnownNode implements SyntaxNode {
   }
 
   get children(): readonly (KnownNode | null)[] {
-    return (this.known.children ??= this.shape.children.map((inside) => this.nodeOf(inside)));
+    return (this.knownChildren ??= this.shape.children.map((inside) => this.nodeOf(inside)));
   }
 
   get namedChildren(): readonly (KnownNode | null)[] {
-    return (this.known.namedChildren ??= this.shape.namedChildren.map((inside) => this.nodeOf(inside)));
+    return (this.knownNamedChildren ??= this.shape.namedChildren.map((inside) => this.nodeOf(inside)));
   }
 
   childForFieldName(name: string): SyntaxNode | null {
-    const known = this.fields.get(name);
-    if (known !== undefined) return known;
-    const found = this.nodeOf(this.shape.field(name));
-    this.fields.set(name, found);
-    return found;
+    return this.nodeOf(this.shape.field(name));
   }
 
   private nodeOf(inside: Inside | undefined): KnownNode | null {

@@ -45,12 +45,9 @@ export interface Span {
   readonly endColumn: number;
 }
 
-export const spanOf = (node: SyntaxNode): Span => ({
-  line: node.startPosition.row + 1,
-  column: node.startPosition.column + 1,
-  endLine: node.endPosition.row + 1,
-  endColumn: node.endPosition.column + 1,
-});
+export function spanOf({ startPosition: from, endPosition: to }: SyntaxNode): Span {
+  return { line: from.row + 1, column: from.column + 1, endLine: to.row + 1, endColumn: to.column + 1 };
+}
 
 export const namedChildren = (node: SyntaxNode): readonly SyntaxNode[] =>
   node.namedChildren.filter((child): child is SyntaxNode => child !== null && child.type !== 'comment');

@@ -76,6 +76,13 @@ const SHORT = 3;
  */
 export function pythonKeywordSlips(lines: readonly LogicalLine[]): readonly ProgramProblem[] {
   const made = namesMade(lines);
+  const near = new Map<string, readonly string[]>();
+  /** Words of the language that a word may be meant as, wherever it stands; a program has few words, many times each. */
+  const nearTo = (text: string): readonly string[] => {
+    const known = near.get(text) ?? Object.keys(KEYWORDS).filter((keyword) => isNear(text, keyword));
+    near.set(text, known);
+    return known;
+  };
   return lines.flatMap(({ tokens }) =>
     tokens.flatMap((token, index): readonly ProgramProblem[] => {
       const { kind, text, line, column, endColumn } = token;
@@ -86,9 +93,7 @@ export function pythonKeywordSlips(lines: readonly LogicalLine[]): readonly Prog
         next: tokens[index + 1],
         line: tokens,
       };
-      const meant = Object.keys(KEYWORDS).find(
-        (keyword) => KEYWORDS[keyword]!(place) && isNear(text, keyword),
-      );
+      const meant = nearTo(text).find((keyword) => KEYWORDS[keyword]!(place));
       if (meant === undefined) return [];
       const span = { line, column, endLine: line, endColumn };
       return [
@@ -104,6 +109,7 @@ export function pythonKeywordSlips(lines: readonly LogicalLine[]): readonly Prog
 }
 
 function isNear(written: string, keyword: string): boolean {
+  if (Math.abs(written.length - keyword.length) > 1) return false;
   const plain = written.toLowerCase();
   if (plain === keyword) return true;
   const isAsLong = plain.length === keyword.length;
