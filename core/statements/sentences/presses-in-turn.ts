@@ -38,13 +38,11 @@ function ofBothLengths(plain: string, parts: readonly Named[]): string | undefin
   if (first === undefined || second === undefined) return undefined;
   const button = new RegExp(`^.*?\\b${PRESS} ((?:of|on) ${NAMES})`, 'i').exec(first)?.[1];
   const subject = new RegExp(`\\b(?!S\\d)(${NAMES})`, 'i').exec(first.replace(button ?? '', ''))?.[1];
-  const behind = (
+  const behind =
     button === undefined || new RegExp(`\\b${PRESS} (?:of|on) `, 'i').test(second)
       ? second
-      : second.replace(new RegExp(`\\b(${PRESS})\\b`, 'i'), `$1 ${button}`)
-  ).replace(/\b(turns|switches|puts) it (on|off)\b/i, '$1 $2 it');
+      : second.replace(new RegExp(`\\b(${PRESS})\\b`, 'i'), `$1 ${button}`);
   return [first, subject === undefined ? behind : behind.replace(/\bit\b/, subject)]
-    .map((one) => one.replace(new RegExp(`\\b(turns|switches|puts) (${NAMES}) (on|off)\\b`, 'i'), '$1 $3 $2'))
     .map((one) => asAnswer(one, parts))
     .join(', ');
 }

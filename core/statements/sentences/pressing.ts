@@ -75,8 +75,8 @@ const whatComes: readonly Comes[] = [
     return `${name} ${does}${length}`;
   }),
   comes(
-    `(?:turns|switches|puts) (${NAMES}) (on|off)`,
-    ([name, state]) => `${name} goes ${state!.toLowerCase()}`,
+    `(?:turns|switches|puts) (${NAMES}) (on|off|out)`,
+    ([name, state]) => `${name} goes ${/on/i.test(state!) ? 'on' : 'off'}`,
   ),
   comes(`(?:moves|turns|sets|brings) (${NAMES}) (to \\d.+)`, ([name, angle]) => `${name} goes ${angle}`),
   // What sounds has no name where there is one only.

@@ -42,6 +42,10 @@ describe('a press that is short or long', () => {
       'a short press of S1 turns D1 on and a long press turns it off',
       [...PRESSED_BOTH, 'D1 is on all the time from 1.3 s to 4 s', 'D1 is off all the time from 5.6 s'],
     ],
+    [
+      'a short press lights D1, but a long press puts it out',
+      [...PRESSED_BOTH, 'D1 is on all the time from 1.3 s to 4 s', 'D1 is off all the time from 5.6 s'],
+    ],
     ['a quick press toggles D1', [PRESSED_BOTH[0], 'D1 changes within 0.3 s of S1']],
     [
       'D1 flashes 3 times after a long press of S1',
@@ -61,6 +65,9 @@ describe('a press that is short or long', () => {
       'Say first when S1 is held: hold S1 from 2 s to 4 s.',
     );
     expect(seen('a short press lights D2', both.slice(1))).toBe(
+      'Say first when S1 is pressed: press S1 at 2 s for 0.2 s.',
+    );
+    expect(seen('a short press lights D1, a long press puts it out', [])).toBe(
       'Say first when S1 is pressed: press S1 at 2 s for 0.2 s.',
     );
     expect(seen('a long press toggles D1', both)).toMatch(/^S1 is pressed for short and for long here\./);
