@@ -6,7 +6,7 @@ import { PROGRAM_LIMIT } from '@/core/program';
 import type { Scenario } from '@/core/formats/scenario';
 import { problemText, type Result } from '@/core/result';
 import { STATED_LIMIT } from '@/core/messages/outside';
-import { readStated } from '@/core/statements';
+import { readStated } from '@/core/statements/sentences';
 import { readWiring } from '@/core/wiring/read';
 import { TABLE_LIMIT } from '@/core/wiring/table';
 import type { Wiring } from '@/core/wiring/wiring';

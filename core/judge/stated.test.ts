@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { readExercise, solvedByAuthor } from '../formats/exercise';
 import type { Scenario } from '../formats/scenario';
-import { readStated } from '../statements';
+import { readStated } from '../statements/sentences';
 import { grammars, beacon } from '../testing/beacon';
 import { buildFor } from './build';
 import { check } from './check';

@@ -2,8 +2,7 @@ import { DEFAULT_HOUSE_RULES } from '../course/house-rules';
 import { emptyExercise } from '../course/new-exercise';
 import { exerciseFrom, type Exercise, type ExerciseData } from '../formats/exercise';
 import type { Result } from '../result';
-import { readDone } from '../statements/sentences/done';
-import { readExpected } from '../statements/sentences/expected';
+import { readDone, readExpected } from '../statements/sentences';
 import type { Stimulus } from '../stimuli';
 import { settle } from '../worksheet/sheet';
 

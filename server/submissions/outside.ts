@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import type { Brought, Outside } from '@/core/messages/outside';
 import { problemText } from '@/core/result';
-import { readStated } from '@/core/statements';
+import { readStated } from '@/core/statements/sentences';
 import { audit } from '../audit';
 import { findPublication, type Publication } from '../exercises/publications';
 import type { Guard } from '../guard/processes';

@@ -3,7 +3,7 @@
 import { expectationSentence } from '@/core/expectations';
 import { exampleStimulus } from '@/core/generated/situations';
 import type { Scenario } from '@/core/formats/scenario';
-import { readBegun, readDone, usualSeconds } from '@/core/statements';
+import { readBegun, readDone, usualSeconds } from '@/core/statements/sentences';
 import { stimulusSentenceOf } from '@/core/stimuli';
 import { NewSentence } from '../worksheet/scenarios/NewSentence';
 import { Sentence } from '../worksheet/scenarios/Sentence';

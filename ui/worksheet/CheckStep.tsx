@@ -7,7 +7,7 @@ import { Marking } from './Marking';
 import { Proposals } from './Proposals';
 import { Remarks } from './Remarks';
 import { LeftOpen } from './LeftOpen';
-import { ScenarioList } from './scenarios/ScenarioList';
+import { ScenarioList } from './scenarios/late-list';
 import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** What the checker says of the reference, what must be seen, what else the program does, and which slips it would notice. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { ScenarioList } from './scenarios/ScenarioList';
+import { ScenarioList } from './scenarios/late-list';
 import { useDispatch, useWorksheet } from './useWorksheet';
 
 /** Whether the learner decides what theirs does, within the frame of the scenarios; and what the reference does. */

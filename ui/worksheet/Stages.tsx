@@ -9,7 +9,7 @@ import { ProgramEditor } from '../editor/ProgramEditor';
 import { roomFor } from '../editor/room';
 import { Button } from '../design/Button';
 import { ProgramListing } from './ProgramListing';
-import { ScenarioList } from './scenarios/ScenarioList';
+import { ScenarioList } from './scenarios/late-list';
 import { useDispatch, useWorksheet } from './useWorksheet';
 
 type Stage = NonNullable<ExerciseData['stages']>[number];

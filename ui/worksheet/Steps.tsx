@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { isBoard } from '@/core/boards';
 import type { ProposedScenario } from '@/core/generated/proposals';
 import type { StatementContext } from '@/core/statements';
@@ -17,13 +16,11 @@ import { LayoutWords } from './LayoutWords';
 import { PartLines } from './PartLines';
 import { Predictions } from './Predictions';
 import { ProgramStep } from './ProgramStep';
+import { RulesHere } from './RulesHere';
 import { Step } from './Step';
 import { useRested } from './useRested';
 import { useWorksheet } from './useWorksheet';
 import { Values } from './Values';
-
-// Of the last step, which nobody uses first.
-const RulesHere = dynamic(() => import('./RulesHere').then(({ RulesHere }) => RulesHere));
 
 interface StepsProps {
   readonly context: StatementContext;

@@ -28,6 +28,26 @@ const done = (text: string): readonly string[] => {
   return read.ok ? read.value.map(stimulusSentence) : [`NOT: ${read.problems[0]!.message}`];
 };
 
+describe('a servo that is moved', () => {
+  test.each([
+    ['M1 follows P1 from 0 to 180', ['M1 follows P1']],
+    ['the servo follows the potentiometer from 0 to 180 degrees', ['M1 follows P1']],
+    [
+      'M1 opens to 90 degrees when S1 is pressed and closes again after 3 seconds',
+      ['M1 stands at 90° until 3 s after S1', 'M1 stands at 0° from 4 s after S1'],
+    ],
+    [
+      'M1 moves to 20 when S1 is pressed and back to 10 2 s later',
+      ['M1 stands at 20° until 2 s after S1', 'M1 stands at 10° from 3 s after S1'],
+    ],
+    ['turning P1 clockwise makes D1 brighter', ['D1 follows P1']],
+    ['turning P1 up makes D1 darker', ['D1 follows P1 the other way round']],
+    ['D1 gets brighter when P1 is turned up', ['D1 follows P1']],
+  ])('%s', (text, meant) => {
+    expect(expected(text)).toEqual(meant);
+  });
+});
+
 describe('a servo that sweeps is understood as people say it', () => {
   test.each([
     ['M1 sweeps from 0 to 180', 'M1 sweeps from 0° to 180°'],

@@ -72,3 +72,29 @@ describe('what is seen, in the words of whoever sees it', () => {
     expect(seen('D2 beeps when something is closer than 20 cm')).toMatch(/Of D2 you can say “D2 is on”/);
   });
 });
+
+describe('what is seen when it is done by somebody, or goes on by turns', () => {
+  test.each([
+    ['D2 goes off when you press the button', ['D2 goes off within 0.1 s of S1']],
+    ['D2 goes out as soon as you release S1', ['D2 is off all the time from 2.1 s after S1']],
+    ['when you hold S1, D2 is on', ['D2 is on all the time from 0.1 s to 1.9 s after S1']],
+    ['D2 lights up for 2 s every time S1 is pressed', ['D2 is on all the time from 0.1 s to 1.9 s after S1']],
+    ['D2 swaps with D3 every 0.5 s', ['D2 lit 0.5 s, dark 0.5 s, over and over']],
+    ['D2 and D3 take turns every 0.5 s', ['D2 lit 0.5 s, dark 0.5 s, over and over']],
+    [
+      'D1 cycles through red and blue, 2 s each',
+      ['D1 is red from 0.1 s to 1.9 s', 'D1 is blue from 2.1 s to 3.9 s'],
+    ],
+    ['D1 is red, green and blue for 1 s each', ['D1 is red from 0.1 s to 0.9 s']],
+    ['D2 gets brighter slowly', ['D2 gets brighter']],
+    ['D2 flickers at random', ['D2 flickers like a flame']],
+    ['D2 and D3 burn like candles', ['D2 flickers like a flame', 'D3 flickers like a flame']],
+  ])('%s', (sentence, first) => {
+    expect(seen(sentence, held).slice(0, first.length)).toEqual(first);
+  });
+
+  test('how often at which speed is asked for in the words of what is heard', () => {
+    expect(seen('the closer the hand, the faster D2 blinks')).toContain('D2 flashes 3 times');
+    expect(seen('D2 beeps twice as fast')).toContain('D2 beeps 3 times');
+  });
+});

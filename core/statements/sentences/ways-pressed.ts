@@ -9,6 +9,9 @@ import type { Reads } from './ways-staged';
 
 /** Seconds within which an answer to a press is taken for at once. */
 export const AT_ONCE = 0.1;
+const ANGLE = '(\\d+) ?°?';
+/** Seconds after which a servo has arrived. */
+const MOVED_BY = 1;
 const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
 /** What a part is, so that it is so a moment after the press and not at it. */
@@ -130,7 +133,9 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
   // … for 5 s after S1, with what comes after it
   {
-    pattern: whole(`(${NAMES}) (.+?) for ${SECONDS} (?:after|when|once|each time) ${USED}`),
+    pattern: whole(
+      `(${NAMES}) (.+?) for ${SECONDS} (?:after|when|whenever|once|if|as soon as|each time|every time) ${USED}`,
+    ),
     means: ([subject = '', said = '', length = '', name = ''], around) => {
       const state = stateOf(said);
       if (!state) return undefined;
@@ -139,6 +144,19 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       return saying(
         `${stated(subject, state, around)} from ${AT_ONCE} s to ${end} s after ${name}`,
         `${stated(subject, state === 'on' ? 'off' : 'on', around)} from ${timed(until + AT_ONCE)} s after ${name}`,
+      );
+    },
+  },
+  // moves to 90 when S1 is pressed and back to 0 after 3 s
+  {
+    pattern: whole(
+      `(${NAMES}) (?:moves|goes|turns|swings|opens|points) to ${ANGLE} (?:when|after|whenever|once|if|as soon as|each time|every time) ${USED},? (?:and|then|and then)(?: (?:moves|goes|turns|swings|closes|comes|points))?(?: back| again| back again)?(?: to ${ANGLE})? (?:after ${SECONDS}|${SECONDS} later)`,
+    ),
+    means: ([subject = '', there = '', name = '', back = '0', one, other]) => {
+      const length = Number(one ?? other);
+      return saying(
+        `${subject} stands at ${there}° until ${length} s after ${name}`,
+        `${subject} stands at ${back}° from ${timed(length + MOVED_BY)} s after ${name}`,
       );
     },
   },

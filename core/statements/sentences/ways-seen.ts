@@ -55,10 +55,10 @@ export const waysSeen: readonly Way[] = [
   // rhythms
   {
     pattern: whole(
-      `(${NAMES}) (?:flash|blink|beep|chirp)(?:es|s)? (?:once )?(?:faster|slower|more (?:quickly|slowly)|quicker)\\b.*`,
+      `(${NAMES}) (flash|blink|beep|chirp)(?:es|s)? (?:once )?(?:(?:twice|\\d+ times) as (?:fast|quickly|slowly|often)|faster|slower|more (?:quickly|slowly|often)|quicker)\\b.*`,
     ),
-    means: ([subject = '']) => ({
-      problem: `Say how often at two settings, each in a scenario of its own: “with P1 at 0 %, ${subject.toUpperCase()} flashes 3 times from 1 s to 6 s”.`,
+    means: ([subject = '', does = '']) => ({
+      problem: `Say how often at two settings, each in a scenario of its own, as in “with P1 at 0 %, ${subject.toUpperCase()} ${/beep|chirp/i.test(does) ? 'beeps' : 'flashes'} 3 times from 1 s to 6 s”.`,
     }),
   },
   {

@@ -1,3 +1,4 @@
+import { COLOUR } from './colours';
 import { observedOf } from './on-off';
 import { asAnswers } from './presses-in-turn';
 import { NAMES, onlyTouched, type Named } from './plain';
@@ -39,8 +40,58 @@ type Order = readonly [pattern: RegExp, says: (found: Found, parts: readonly Nam
 
 const order = (pattern: string, says: Order[1]): Order => [new RegExp(pattern, 'i'), says];
 
+/** What somebody does to a part, as what is done to it. */
+const PASSIVE: readonly (readonly [verb: string, is: string])[] = [
+  ['press(?:es)?|push(?:es)?|click(?:s)?(?: on)?', 'is pressed'],
+  ['holds?(?: down)?|keeps? (?:holding|pressing)', 'is held'],
+  ['releases?|lets? go(?: of)?', 'is let go'],
+  ['turns?', 'is turned'],
+];
+const WHOEVER = '(?:you|one|we|they|somebody|someone|a person|the (?:user|player|visitor|learner|student))';
+const ONE_AFTER_THE_OTHER = `(?:${COLOUR})(?:(?:, ?(?:and )?| and )(?:${COLOUR}))+`;
+
 /** Each is tried once, from above to below, on what the ones before it have made. */
 const orders: readonly Order[] = [
+  // when you press S1
+  ...PASSIVE.map(([verb, is]) =>
+    order(`\\b(${WHEN}) ${WHOEVER} (?:${verb}) (${NAMES})`, ([when, name]) => `${when} ${name} ${is}`),
+  ),
+  // turning P1 clockwise makes D1 brighter
+  order(
+    `^turning (${NAMES}) (up|down|(?:counter-?|anti-?)?clockwise|to the (?:right|left)) (?:makes|lets) (${NAMES}) (\\w+er)$`,
+    ([turned, way, name, more]) =>
+      `${name} gets ${more} as ${turned} is turned ${/down|counter|anti|left/i.test(way!) ? 'down' : 'up'}`,
+  ),
+  order(
+    `^(${NAMES} gets \\w+er) (?:when|if|whenever) (${NAMES} is turned (?:up|down))$`,
+    ([said, turned]) => `${said} as ${turned}`,
+  ),
+  // the whole way of a servo
+  order(`^((${NAMES}) follows ${NAMES}) from 0 ?°? to 180 ?°?$`, ([said, name], parts) =>
+    observedOf(name!, parts) === 'angle' ? said : undefined,
+  ),
+  order(
+    `\\b(fades (?:in|out)|gets (?:brighter|darker)) (?:slowly|gently|smoothly|gradually)\\b`,
+    ([does]) => does,
+  ),
+  // D1 and D2 take turns
+  order(
+    `^(${NAMES} and ${NAMES}) (?:swap(?: over| places)?|change over|switch over|take turns(?= every))\\b`,
+    ([names]) => `${names} alternate`,
+  ),
+  order(
+    `^(${NAMES}) (?:alternates|takes turns|swaps) with (${NAMES})\\b`,
+    ([one, other]) => `${one} and ${other} alternate`,
+  ),
+  // goes through red, green and blue
+  order(
+    `^(${NAMES}) (?:(?:cycles|goes|changes|runs|steps|switches) through|(?:is|shows|shines|glows)) (${ONE_AFTER_THE_OTHER})(?: in turn)?,? (?:(?:each|for|every|with) )*${SECONDS}(?: each| per colou?r)?(?:,? over and over(?: again)?)?$`,
+    ([name, colours, length]) =>
+      `${name} is ${colours!
+        .split(/, ?(?:and )?| and /i)
+        .map((colour) => `${colour} for ${length} s`)
+        .join(', then ')}, over and over`,
+  ),
   order(`^${AT_FIRST},? (${SUBJECT}.+)$`, ([said]) => `${said} at first`),
   order(
     `^(${NAMES}) (?:starts|begins)(?: out)? (?:with )?(on|off|dark|lit|silent)$`,
@@ -136,10 +187,10 @@ const orders: readonly Order[] = [
   ),
   // off except when …
   order(
-    `^(${NAMES}) is (on|off) (?:all the time )?,?except (?:when|while|if) (.+)$`,
+    `^(${NAMES}) (?:is|stays) (on|off|lit|dark|silent) (?:all the time )?,?(?:except (?:when|while|if)|unless(?= (?:something|somebody|someone|it|the)\\b)) (.+)$`,
     ([name, state, clause]) => {
       const held = clause!.replace(/ is pressed$/i, ' is held');
-      return `${name} is ${/on/i.test(state!) ? 'off' : 'on'} while ${held}`;
+      return `${name} is ${/on|lit/i.test(state!) ? 'off' : 'on'} while ${held}`;
     },
   ),
   // when S1 is pressed, D1 …

@@ -4,7 +4,7 @@ import { expectationSentence } from '@/core/expectations';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
-import { readDone, readExpected } from '@/core/statements';
+import { readDone, readExpected } from '@/core/statements/sentences';
 import { stimulusSentenceOf } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { Sentence } from './Sentence';

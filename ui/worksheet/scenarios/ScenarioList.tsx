@@ -5,7 +5,7 @@ import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
 import { exampleStimulus } from '@/core/generated/situations';
-import { proposedSentences, readBegun, usualSeconds } from '@/core/statements';
+import { proposedSentences, readBegun, usualSeconds } from '@/core/statements/sentences';
 import { stimulusSentenceOf, type Stimulus } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
 import { ScenarioLines } from './ScenarioLines';
