@@ -31,7 +31,7 @@ export function NewSentence<Read>({
   onLeave,
   proposed = [],
 }: NewSentenceProps<Read>) {
-  const line = useRef<HTMLInputElement>(null);
+  const line = useRef<HTMLTextAreaElement>(null);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   return (
@@ -54,15 +54,21 @@ export function NewSentence<Read>({
       }}
     >
       <div className="min-w-0 flex-1">
-        <input
+        <textarea
           ref={line}
+          rows={1}
           value={text}
           autoFocus={isNext}
           aria-label={label}
           aria-invalid={problem ? true : undefined}
           placeholder={placeholder}
-          onChange={(event) => setText(event.target.value)}
-          className="mono w-full border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
+          onChange={(event) => setText(event.target.value.replace(/\s*\n\s*/g, ' '))}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
+            event.preventDefault();
+            event.currentTarget.form?.requestSubmit();
+          }}
+          className="mono block field-sizing-content w-full resize-none border-b border-rule-strong bg-transparent py-1 placeholder:text-soft"
         />
         <Problem className="mt-2 text-note">{problem}</Problem>
         {text === '' && proposed.length > 0 && (
