@@ -153,7 +153,6 @@ class WatchedLoop implements RunningLoop {
   /** Earliest cycle at which a comparison with the clock turns that was made in one of its passes. */
   earliestTurn = Number.POSITIVE_INFINITY;
   changes = 0;
-  localChanges = 0;
 }
 
 /** Wrong results that are kept of a run. */
@@ -171,7 +170,7 @@ export class Machine {
   freeBytes: number;
   /** Counts stores that changed a global, and everything that is seen from outside. */
   changes = 0;
-  /** Counts stores that changed a local, where those do not count as changes. */
+  /** Counts stores that changed a local, where those do not count as changes; for whoever watches. */
   localChanges = 0;
   pauses = 0;
   /** Counts looks at pins and at the serial line: whoever looks may be waiting for something. */
@@ -282,7 +281,6 @@ export class Machine {
     this.cycles = Math.max(this.cycles, atCycle);
     this.bootCycle = this.cycles;
     this.changes += 1;
-    this.localChanges += 1;
   }
 
   /** Whole counts of the program's clock, a thousand or a million of which make a second. */
@@ -325,7 +323,6 @@ export class Machine {
   beginPass(): void {
     const loop = this.watched[this.depth - 1]!;
     loop.changes = this.changes;
-    loop.localChanges = this.localChanges;
     this.watchPass();
   }
 
@@ -340,7 +337,7 @@ export class Machine {
   /** A pass of the innermost loop has gone through to its end: when it changed nothing, its like are skipped. */
   endPass(): void {
     const loop = this.watched[this.depth - 1]!;
-    if (this.changes === loop.changes && this.localChanges === loop.localChanges) this.skipQuietPasses();
+    if (this.changes === loop.changes && this.areLocalsAsBefore()) this.skipQuietPasses();
     this.noteClockOf(loop);
   }
 
@@ -410,6 +407,11 @@ export class Machine {
     this.cycles += passes * length;
     this.skippedCycles += passes * length;
     this.skipped(from, passes);
+  }
+
+  /** Whether the pass of the innermost loop has left the locals as they were, where those do not count as changes. */
+  protected areLocalsAsBefore(): boolean {
+    return true;
   }
 
   /** How many of so many passes, `length` cycles each, may be skipped at once as far as the language's memory goes. */

@@ -1,5 +1,6 @@
 import { Machine, type ProgramHost, type RunLimits } from '../machine';
 import { ChangedCells } from './changed-cells';
+import { ChangedLocals } from './changed-locals';
 import { MovingCells, type ClockUnit, type Counting, type Moment } from './moving-cells';
 import { TextPool } from './text-pool';
 import type { IntegerType } from './types';
@@ -47,6 +48,7 @@ export class CppMachine extends Machine {
   /** Cells that the pass of the function that repeats has changed, and what had been changed before it. */
   private readonly changed = new ChangedCells(this);
   private changesBefore = 0;
+  private readonly changedLocals = new ChangedLocals(this);
 
   constructor(
     host: ProgramHost,
@@ -81,6 +83,26 @@ export class CppMachine extends Machine {
     this.random = 1;
     this.returned = 0;
     this.moving.clear();
+    this.changedLocals.clear();
+  }
+
+  override enterLoop(line: number): void {
+    super.enterLoop(line);
+    this.changedLocals.enterLoop();
+  }
+
+  override beginPass(): void {
+    super.beginPass();
+    this.changedLocals.beginPass();
+  }
+
+  override leaveLoop(): void {
+    super.leaveLoop();
+    this.changedLocals.leaveLoop();
+  }
+
+  protected override areLocalsAsBefore(): boolean {
+    return this.changedLocals.areAsBefore();
   }
 
   override watchPass(): void {
@@ -170,8 +192,10 @@ export class CppMachine extends Machine {
     const before = this.cells[cell]!;
     if (before !== value) {
       this.cells[cell] = value;
-      if (this.isLocal(cell)) this.localChanges += 1;
-      else {
+      if (this.isLocal(cell)) {
+        this.localChanges += 1;
+        this.changedLocals.note(cell, before);
+      } else {
         this.changes += 1;
         if (this.isRegister(cell)) this.host.followPinChanges();
         else this.changed.note(cell, before);

@@ -226,7 +226,27 @@ const lookedAt: Readonly<Record<string, (ms: number, more: number) => string>> =
     `${head}unsigned int now = 0, last = 0;\n${begin}void loop() { now = millis(); if (now - last >= ${ms}u) { last = now; digitalWrite(LED, !digitalRead(LED)); } }`,
 };
 
-const everyProgram = { ...programs, ...counting, ...setAgain, ...readOnce, ...lookedAt };
+/** Programs that wait in a loop of their own, in each pass of which locals change and end as they began. */
+const waiting: Readonly<Record<string, (ms: number, more: number) => string>> = {
+  'for one of several pins, in a function': (ms) =>
+    `${head}int wait() { while (true) { for (int pin = 2; pin < 5; pin++) { if (digitalRead(pin)) return pin; } } }\n${begin}void loop() { int pin = wait(); digitalWrite(LED, HIGH); delay(${ms}); digitalWrite(LED, pin > 2); while (digitalRead(2)) { } }`,
+  'with a local that is set and set back': (ms, more) =>
+    `${head}${begin}void loop() { int seen = 0; while (seen < ${more}) { int now = 0; for (int i = 0; i < 3; i++) now += digitalRead(2); seen = now * ${more}; } digitalWrite(LED, HIGH); delay(${ms}); digitalWrite(LED, LOW); }`,
+  'with one that counts on': (ms) =>
+    `${head}${begin}void loop() { unsigned int rounds = 0; while (!digitalRead(2)) { for (int i = 0; i < 2; i++) { } rounds++; } digitalWrite(LED, rounds % ${ms + 1} == 0); while (digitalRead(2)) { } }`,
+  'in loops in each other': (ms, more) =>
+    `${head}${begin}void loop() { for (int round = 0; round < ${(more % 3) + 2}; round++) { int held = 0; do { held = 0; for (int i = 0; i < 2; i++) { int j = i; while (j < 3) j++; held += digitalRead(2); } } while (held < 2); digitalWrite(LED, round % 2); delay(${ms}); } }`,
+  'with a moment': (ms) =>
+    `${head}${begin}void loop() { unsigned long start = millis(); while (true) { unsigned long passed = millis() - start; int seen = 0; for (int i = 0; i < 2; i++) seen += digitalRead(2); if (seen > 0 || passed > ${ms}) break; } digitalWrite(LED, !digitalRead(LED)); }`,
+  'with a moment of each round': (ms) =>
+    `${head}${begin}void loop() { unsigned long last = millis(); unsigned long most = 0; for (int n = 0; n < 50 + ${ms}; n++) { unsigned long now = micros(); if (digitalRead(2)) most = now; } while (!digitalRead(2)) { for (int i = 0; i < 2; i++) { last = millis(); } if (last % 7 == 3) break; } digitalWrite(LED, (last + most) % 2); }`,
+  'with more locals than are followed': (ms) =>
+    `${head}${begin}void loop() { int list[200]; while (true) { for (int i = 0; i < 200; i++) { list[i] = i; list[i] = 0; } if (digitalRead(2)) break; } digitalWrite(LED, HIGH); delay(${ms}); digitalWrite(LED, LOW); }`,
+  'in one function and another by turns': (ms, more) =>
+    `${head}int one(int n) { int a = n; for (int i = 0; i < 2; i++) a += i; return a + digitalRead(2); }\nint other(int n) { int b = n * 2; int c = b + 1; return c + digitalRead(2); }\n${begin}void loop() { int sum = 0; while (sum < ${more} + 6) { sum = one(1) + other(2); sum = digitalRead(2) ? sum + ${more} : 0; } digitalWrite(LED, HIGH); delay(${ms}); digitalWrite(LED, LOW); }`,
+};
+
+const everyProgram = { ...programs, ...counting, ...setAgain, ...readOnce, ...lookedAt, ...waiting };
 
 describe('variables that move by themselves', () => {
   test.each(Object.entries(everyProgram))(
@@ -278,6 +298,9 @@ describe('variables that move by themselves', () => {
     'in larger units',
     'by a rest',
     'down to nothing',
+    'for one of several pins, in a function',
+    'with a local that is set and set back',
+    'in one function and another by turns',
   ])('take few steps: %s', (name) => {
     const source = everyProgram[name]!(100, 40);
     // Of four times as long a run, fewer than all of the short one.
