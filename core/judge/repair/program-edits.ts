@@ -14,7 +14,7 @@ import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { pinsSetUp } from './python-setup';
-import { elsesAt, givenAt } from './guesses';
+import { givenAt, misplacedAt } from './guesses';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
@@ -68,6 +68,8 @@ const exchanges: Readonly<Record<string, string>> = {
   INPUT: 'OUTPUT',
   INPUT_PULLUP: 'OUTPUT',
 };
+/** What is said of an `else` without an `if`, and of two cases for one value. */
+const MISPLACED: ReadonlySet<string> = new Set(['syntax-other', 'name-redeclared']);
 /** Milliseconds that nobody waits for to see something. */
 const SOON = 20;
 /** Numbers that stand for yes and no. */
@@ -143,8 +145,8 @@ export function programCandidates(
   if (program.problems.some(({ code }) => code === 'arguments'))
     for (const { edits, text } of givenAt(program.source, program.language))
       found.push(makeAll(edits, cost.insert, text));
-  if (!program.compiled && program.problems.some(({ code }) => code === 'syntax-other'))
-    for (const { edits, text } of elsesAt(program.source, program.language))
+  if (!program.compiled && program.problems.some(({ code }) => MISPLACED.has(code)))
+    for (const { edits, text } of misplacedAt(program.source, program.language, wishes.asked))
       found.push(makeAll(edits, cost.insert, text));
   for (const { edit, text } of readingsDeclared(program, wishes.asked))
     found.push(make(edit, cost.insert, text));

@@ -1,4 +1,4 @@
-import { refusal, textRepair, type ProgramProblem } from '../problem';
+import { refusal, textRepair, type ProgramProblem, warning } from '../problem';
 import { spanOf, type Span, type SyntaxNode } from '../syntax';
 import { parenthesesMissing } from '../syntax-wording';
 import type { Token } from '../token';
@@ -255,6 +255,20 @@ export const caseTwice = ({ line, column }: Span, value: number, before: number)
       `Which number does the case in line ${line} stand for, and which one that in line ${before}?`,
       `The cases in lines ${before} and ${line} are both for ${value}, and there can be only one.`,
       `Give one of the two cases another number than ${value}.`,
+    ],
+  );
+
+/** What stands in a switch before its first case, where nothing leads to it. */
+export const beforeEveryCase = ({ line, column }: Span): ProgramProblem =>
+  warning(
+    'no-effect',
+    'fault',
+    { line, column },
+    `Line ${line} stands in the switch before its first case, so it never runs.`,
+    [
+      `For which case is line ${line} meant?`,
+      `A switch goes straight to one of its cases. Line ${line} is above all of them.`,
+      `Put the right case before line ${line}, or move the line into its case.`,
     ],
   );
 

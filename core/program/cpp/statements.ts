@@ -6,7 +6,7 @@ import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
 import { convert, quoted } from './conversions';
-import { caseTwice, functionInside, leavesNothing } from './slips';
+import { beforeEveryCase, caseTwice, functionInside, leavesNothing } from './slips';
 import { joinedInCase, oddQuestions, withoutEffect } from './questions';
 import { textForNumber } from './quote-slips';
 import { isOfStatements, readStatements } from './definitions';
@@ -253,7 +253,9 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
   const cases = context.scoped(() =>
     namedChildren(body).flatMap((child) => {
       if (child.type !== 'case_statement') {
-        context.unsupported('a statement before the first case', child);
+        // It is read for its own sake, and for what it declares.
+        readStatement(child, context);
+        if (child.type !== 'declaration') context.report(beforeEveryCase(spanOf(child)));
         return [];
       }
       const valueNode = child.childForFieldName('value');

@@ -3,6 +3,7 @@ import { formsInMeasures } from './in-measures';
 import { formsInPython } from './in-python';
 import { formsInRounds } from './in-rounds';
 import { formsInStates } from './in-states';
+import { formsInSwitches } from './in-switches';
 import type { OwnForm } from './own-form';
 
 export const ownForms: readonly OwnForm[] = [
@@ -11,6 +12,7 @@ export const ownForms: readonly OwnForm[] = [
   ...formsInRounds,
   ...formsInStates,
   ...formsInMeasures,
+  ...formsInSwitches,
 ];
 export { mutantsOf, type Mutant } from './mutants';
 export { withRepairs } from './repairs';

@@ -49,7 +49,14 @@ import {
 } from './own-functions';
 import { readOnceOnly } from './read-twice';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
-import { casesInOrder, elsesInOrder, emptyCasesFilled, labelsMissing } from './switches';
+import {
+  casesCompleted,
+  casesInOrder,
+  elsesInOrder,
+  emptyCasesFilled,
+  labelsMissing,
+  labelsRenamed,
+} from './switches';
 import {
   greetingsLeftOut,
   otherAnswersPrinted,
@@ -60,7 +67,7 @@ import {
   textsSpaced,
   valuesPrinted,
 } from './texts';
-import { timersBegun } from './timers';
+import { momentsTakenOff, timersBegun } from './timers';
 import {
   flagsToggled,
   levelsTurned,
@@ -125,6 +132,7 @@ export function spokenForAt(
     ...valuesOfObjects(form),
     ...rangesOfNumbers(form),
     ...timersBegun(form),
+    ...momentsTakenOff(form),
     ...moduleCallsMissing(form, wanted),
     ...textsAsAsked(form, wanted),
     ...flagsToggled(form),
@@ -160,6 +168,7 @@ export function spokenForAt(
     ...casesInOrder(form),
     ...labelsMissing(form, wanted),
     ...emptyCasesFilled(form),
+    ...casesCompleted(form, wanted),
     ...flagsBeside(form),
     ...levelsTurned(form),
     ...numbersExchanged(form),
@@ -178,10 +187,15 @@ export function givenAt(source: string, language: Language): readonly Guess[] {
   return form.tokens.length > LONGEST ? [] : [...listsAsOne(form), ...argumentsGiven(form)];
 }
 
-/** What may be meant where an `else` has no `if` before it, so that a program does not compile. */
-export function elsesAt(source: string, language: Language): readonly Guess[] {
+/**
+ * What may be meant where a program does not compile since an `else` has no `if` before it, or since a switch has two cases
+ * for one value. `asked`: the exercise's own program.
+ */
+export function misplacedAt(source: string, language: Language, asked: string): readonly Guess[] {
   const form = formOf(source, language);
-  return form.tokens.length > LONGEST ? [] : elsesInOrder(form);
+  return form.tokens.length > LONGEST
+    ? []
+    : [...elsesInOrder(form), ...labelsRenamed(form, formOf(asked, language))];
 }
 
 export type { Guess } from './guess';

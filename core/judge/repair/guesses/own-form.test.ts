@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { elsesAt, guessesAt, spokenForAt } from '.';
+import { guessesAt, misplacedAt, spokenForAt } from '.';
 import type { Language } from '../../../program';
 import { applyTextEdit } from '../../../program/problem';
 
@@ -16,6 +16,9 @@ const python = (...lines: readonly string[]): string =>
 
 const SWITCH =
   'enum State { OFF, ON };\nState state = OFF;\nvoid loop() {\n  switch (state) {\n    case OFF:\n      state = ON;\n      break;\n    case ON:\n      state = OFF;\n      break;\n  }\n}\n';
+
+const PHASES =
+  'int phase = 0;\nunsigned long began = 0;\nvoid next(int to) {\n  phase = to;\n  began = millis();\n}\nvoid setup() {\n  pinMode(2, INPUT_PULLUP);\n}\nvoid loop() {\n  unsigned long passed = millis() - began;\n  switch (phase) {\n    case 0:\n show(LOW, LOW);\n if (digitalRead(2) == LOW) next(1);\n      break;\n    case 1:\n show(LOW, HIGH);\n if (passed >= 1000) next(2);\n      break;\n    case 2:\n show(HIGH, LOW);\n if (passed >= 3000) next(0);\n      break;\n  }\n  delay(1000);\n}\n';
 
 /** A right program, and what was slipped in it: the right one is among what it may become. */
 type Slip = readonly [what: string, right: string, was: string, by: string];
@@ -218,6 +221,11 @@ describe('a slip is among what is tried', () => {
       '    case OFF:\n      state = ON;\n',
       '      state = ON;\n    case OFF:\n',
     ],
+    ['what each other case calls', PHASES, ' show(LOW, HIGH);\n', ''],
+    ['what each other case asks', PHASES, ' if (passed >= 1000) next(2);\n', ''],
+    ['what one case asks of an input', PHASES, ' if (digitalRead(2) == LOW) next(1);\n', ''],
+    ['a moment that is taken nowhere', PHASES, '  began = millis();\n', ''],
+    ['a moment that is added', PHASES, 'millis() - began', 'millis() + began'],
     ['an empty case', SWITCH, '      state = ON;\n', ''],
     [
       'a pin that nothing is written to',
@@ -355,7 +363,17 @@ describe('what only the exercise’s own program has', () => {
   test('an else that has lost its if, in order again', () => {
     const right = loop('if (on) n = 0;', 'else if (other) n = 1;');
     const slipped = loop('else if (other) n = 1;', 'if (on) n = 0;');
-    expect(elsesAt(slipped, 'cpp').map(({ edits }) => edits.reduce(applyTextEdit, slipped))).toContain(right);
+    expect(
+      misplacedAt(slipped, 'cpp', '').map(({ edits }) => edits.reduce(applyTextEdit, slipped)),
+    ).toContain(right);
+  });
+
+  test('one of two cases for one value', () => {
+    const right = SWITCH.replace('case ON', 'case 1').replace('case OFF', 'case 0');
+    const slipped = right.replace('case 1', 'case 0');
+    expect(
+      misplacedAt(slipped, 'cpp', '').map(({ edits }) => edits.reduce(applyTextEdit, slipped)),
+    ).toContain(right);
   });
 
   test('a text that nothing prints, in each place', () => {

@@ -2,7 +2,7 @@ import type { TextEdit } from '../../../findings/finding';
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import type { Form } from './form';
-import type { Guess } from './guess';
+import { written, type Guess } from './guess';
 
 const [LABEL, EXCHANGED, COPIED] = [1.62, 1.6, 1.72];
 /** Statements that are tried in an empty case. */
@@ -177,6 +177,134 @@ function variantsOf(
   ];
 }
 const SMALL = ['0', '1', '2', '3'] as const;
+
+/** A label, and the pieces up to the next one. */
+interface Case {
+  readonly label: Piece;
+  readonly body: readonly Piece[];
+}
+
+/** The cases of a `switch`, each with its label and the pieces up to the next one. */
+function casesOf(pieces: readonly Piece[]): readonly Case[] {
+  return pieces.flatMap((label, index) => {
+    if (label.what !== 'label') return [];
+    const behind = pieces.slice(index + 1);
+    const end = behind.findIndex(({ what }) => what === 'label');
+    return [{ label, body: end < 0 ? behind : behind.slice(0, end) }];
+  });
+}
+
+/** What a statement is, so that the same may be missing elsewhere: a question, or a call of a function. */
+const sortOf = ({ what, words }: Piece): string | undefined =>
+  what !== 'statement'
+    ? undefined
+    : words[0]?.text === 'if'
+      ? 'if'
+      : words[1]?.text === '('
+        ? words[0]?.text
+        : undefined;
+
+/**
+ * What each other case does or asks in a line, with other levels and numbers, at the end of the one case in which it is missing.
+ * `asked`: the exercise's own program, whose times may be meant.
+ */
+export function casesCompleted(form: Form, asked: Form): readonly Guess[] {
+  const times = [form, asked].flatMap(({ tokens }) =>
+    tokens
+      .filter(({ kind, text }) => kind === 'number' && Number(text) >= SHORTEST_TIME)
+      .map(({ text }) => text),
+  );
+  return switchesIn(form).flatMap((pieces) => {
+    const cases = casesOf(pieces);
+    const lines = pieces.filter(({ first, last, what }) => what === 'statement' && first.line === last.line);
+    const sorts = [...new Set(lines.flatMap((piece) => sortOf(piece) ?? []))];
+    return sorts.flatMap((sort) => {
+      const lacking = cases.filter(({ body }) => !body.some((piece) => sortOf(piece) === sort));
+      const [only, more] = lacking;
+      if (!only || more || cases.length < 3) return [];
+      const texts = lines
+        .filter((piece) => sortOf(piece) === sort)
+        .flatMap((piece) => [
+          ...variedIn(piece, form, [...new Set(times)]),
+          ...askedOfIdleInputs(piece, form),
+        ]);
+      return [...new Set(texts)].slice(0, MOST_VARIED).map((statement) =>
+        // What a question asks is asked when all is done.
+        putInCase(only, statement, sort === 'if' ? 'last' : 'first'),
+      );
+    });
+  });
+}
+/** Milliseconds from which on a number may be a time, and statements that are tried in a case. */
+const [SHORTEST_TIME, MOST_VARIED] = [10, 60];
+
+/** A statement put in at the beginning of a case, or at its end, before what leaves it. */
+function putInCase({ label, body }: Case, statement: string, where: 'first' | 'last'): Guess {
+  const end = where === 'last' ? body.findLast(({ what }) => what === 'statement') : undefined;
+  const { last } = end ?? label;
+  return {
+    edits: [{ line: last.line, column: last.endColumn, length: 0, by: ` ${statement}` }],
+    text: `Add ${statement} after line ${last.line}.`,
+    cost: COPIED + 0.02,
+  };
+}
+
+const textOf = ({ first, last }: Piece, { source }: Form): string =>
+  (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
+
+/** A statement with each level turned or not, each time in the place of its times, and each small number in that of its last. */
+function variedIn(piece: Piece, form: Form, times: readonly string[]): readonly string[] {
+  return piece.words.reduceRight<readonly string[]>(
+    (texts, { text, kind, column }) => {
+      const others = /^(?:HIGH|LOW)$/.test(text)
+        ? ['HIGH', 'LOW']
+        : kind === 'number' && Number(text) >= SHORTEST_TIME
+          ? times
+          : kind === 'number'
+            ? SMALL
+            : [text];
+      const at = column - piece.first.column;
+      return texts.flatMap((one) =>
+        others.map((other) => one.slice(0, at) + other + one.slice(at + text.length)),
+      );
+    },
+    [textOf(piece, form)],
+  );
+}
+
+/** A question of one line, asked of each input that is set up and read nowhere instead. */
+function askedOfIdleInputs(piece: Piece, form: Form): readonly string[] {
+  const { tokens } = form;
+  const close = closing(piece.words, 1, '(', ')');
+  if (piece.words[0]?.text !== 'if' || close === undefined) return [];
+  const idle = tokens.flatMap(({ text }, index) => {
+    const isInput = text === 'pinMode' && /^INPUT/.test(tokens[index + 4]?.text ?? '');
+    const pin = tokens[index + 2]?.text ?? '';
+    const isRead = tokens.some((token, at) => token.text === 'digitalRead' && tokens[at + 2]?.text === pin);
+    return isInput && !isRead ? [pin] : [];
+  });
+  const answer = piece.words[close + 1];
+  if (!answer) return [];
+  const behind = textOf(piece, form).slice(answer.column - piece.first.column);
+  const last = /\d(?=[^\d]*$)/.exec(behind);
+  const answers = last
+    ? SMALL.map((number) => behind.slice(0, last.index) + number + behind.slice(last.index + 1))
+    : [behind];
+  return idle.flatMap((pin) => answers.map((one) => `if (digitalRead(${pin}) == LOW) ${one}`));
+}
+
+/** One of two labels for the same value, for each value that has none. */
+export function labelsRenamed(form: Form, asked: Form): readonly Guess[] {
+  return switchesIn(form).flatMap((pieces) => {
+    const labels = pieces.filter(({ what, words }) => what === 'label' && words.length === 3);
+    const isTwice = ({ words }: Piece): boolean =>
+      labels.filter((other) => other.words[1]!.text === words[1]!.text).length > 1;
+    const values = valuesLeft(pieces, form, asked);
+    return labels
+      .filter(isTwice)
+      .flatMap(({ words }) => values.map((value) => written(words[1]!, value, LABEL)));
+  });
+}
 
 /** An `else` that has lost its `if`, with its line and the one beside it in each other's places. */
 export function elsesInOrder({ tokens, source, language }: Form): readonly Guess[] {

@@ -1,8 +1,8 @@
 import type { Form } from './form';
-import { putIn, type Guess } from './guess';
-import { end } from './places';
+import { putIn, written, type Guess } from './guess';
+import { end, inEachPlace } from './places';
 
-const COST = 1.62;
+const [COST, ANYWHERE] = [1.62, 1.72];
 
 /** A moment that is asked for: `millis() - since`, with the names that are asked for beside it. */
 interface Timer {
@@ -19,7 +19,16 @@ export function timersBegun(form: Form): readonly Guess[] {
   return timersIn(form).flatMap((timer) => [
     ...withTheirFlags(timer, form),
     ...inPlaceOfNumbers(timer, form),
+    ...takenNowhere(timer, form),
   ]);
+}
+
+/** Taken in each place, where it is taken nowhere: it is what it was at the beginning. */
+function takenNowhere({ name, clock }: Timer, form: Form): readonly Guess[] {
+  const times = form.tokens.filter(
+    ({ text }, at) => text === name && form.tokens[at + 1]?.text === '=',
+  ).length;
+  return times > 1 ? [] : inEachPlace(form, `${name} = ${clock}${end(form)}`, ANYWHERE);
 }
 
 const clockText = (form: Form): string => (form.language === 'python' ? 'time.monotonic()' : 'millis()');
@@ -77,3 +86,13 @@ function inPlaceOfNumbers({ name, clock }: Timer, form: Form): readonly Guess[] 
       }),
     );
 }
+
+/** `millis() + began`: a moment added to the clock, where the time since then is meant. */
+export const momentsTakenOff = ({ tokens, holdings }: Form): readonly Guess[] =>
+  tokens.flatMap((sign, index) =>
+    sign.text === '+' &&
+    /^(?:millis|micros|monotonic)$/.test(tokens[index - 3]?.text ?? '') &&
+    holdings.get(tokens[index + 1]?.text ?? '') === 'moment'
+      ? [written(sign, '-', COST)]
+      : [],
+  );
