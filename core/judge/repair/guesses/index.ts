@@ -75,7 +75,7 @@ import {
   printsScaled,
   questionsRepeated,
 } from './turned-round';
-import { callsOfOtherSort, countsTheOtherWay, exchangedValues, otherWords } from './words';
+import { callsOfOtherSort, countsTheOtherWay, exchangedValues, loopsThatRun, otherWords } from './words';
 
 const OTHER_NAME = 1.865;
 /** The same for one that the program gives and does nothing with. */
@@ -124,6 +124,7 @@ export function spokenForAt(
   const wanted = formOf(asked, language);
   return [
     ...countsTheOtherWay(form),
+    ...loopsThatRun(form),
     ...otherNames(source, language)
       .filter(({ isIdle }) => isIdle)
       .map(({ token, by }) => written(token, by, IDLE_NAME)),

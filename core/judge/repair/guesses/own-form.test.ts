@@ -225,6 +225,12 @@ describe('a slip is among what is tried', () => {
     ['what each other case asks', PHASES, ' if (passed >= 1000) next(2);\n', ''],
     ['what one case asks of an input', PHASES, ' if (digitalRead(2) == LOW) next(1);\n', ''],
     ['a moment that is taken nowhere', PHASES, '  began = millis();\n', ''],
+    [
+      'a loop that never runs',
+      loop('while (true) {', '  show();', '}'),
+      'true) {\n    show',
+      'false) {\n    show',
+    ],
     ['a moment that is added', PHASES, 'millis() - began', 'millis() + began'],
     ['an empty case', SWITCH, '      state = ON;\n', ''],
     [
@@ -305,6 +311,7 @@ describe('a slip is among what is tried', () => {
       '        n = n - 0.01\n',
       '',
     ],
+    ['a loop that never runs', python('show()'), 'True:', 'False:'],
     [
       'switched off somewhere else',
       python(

@@ -105,6 +105,15 @@ export function countsTheOtherWay({ tokens, blocks, language }: Form): readonly 
   });
 }
 
+/** `while (false)`: a loop that never runs. */
+export const loopsThatRun = ({ tokens, language }: Form): readonly Guess[] =>
+  tokens.flatMap((token, index): readonly Guess[] => {
+    const head = language === 'python' ? index - 1 : index - 2;
+    const isWhole = tokens[head]?.text === 'while' && /^[:)]$/.test(tokens[index + 1]?.text ?? '');
+    const by = { false: 'true', False: 'True', 0: '1' }[token.text];
+    return isWhole && by !== undefined ? [written(token, by, OF_WAY)] : [];
+  });
+
 /** Whether what is called belongs to an object other than the serial line: a display has no println. */
 const isOfModule = (tokens: readonly Token[], index: number): boolean =>
   tokens[index - 1]?.text === '.' && tokens[index - 2]?.text !== 'Serial';
