@@ -60,7 +60,7 @@ export function ScenarioList({
           isGraded={isGraded}
           onChange={(next) => replace(index, next)}
           isBegun={scenario.name === begun}
-          onNext={() => newLine.current?.querySelector('input')?.focus()}
+          onNext={() => newLine.current?.querySelector('textarea')?.focus()}
         />
       ))}
       {mayEdit && (
