@@ -232,7 +232,11 @@ export function readAssignment(node: SyntaxNode, context: Context): Expression {
     return value?.node === 'constant' && (condition.type === 'number_literal' || value.value > 1);
   });
   if (asked) {
-    context.report(asked);
+    // A condition has told its assignments already.
+    const isTold = context.problems.some(
+      ({ code, line, column }) => code === asked.code && line === asked.line && column === asked.column,
+    );
+    if (!isTold) context.report(asked);
     if (asked.stopsCompiler) return unreadable(node);
   }
   const target = readPlace(left, context, readExpression);

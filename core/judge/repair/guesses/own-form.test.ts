@@ -375,6 +375,14 @@ describe('what only the exercise’s own program has', () => {
     ).toContain(right);
   });
 
+  test('of a case with many numbers only so many are tried', () => {
+    const many = `mix(${Array.from({ length: 16 }, (_, index) => index % 4).join(', ')});`;
+    const source = `void loop() {\n  switch (n) {\n    case 0:\n      ${many}\n      break;\n    case 1:\n      ${many}\n      break;\n    case 2:\n      show();\n      break;\n  }\n}\n`;
+    const tried = made(source, 'cpp').filter((text) => text.split('mix(').length > 3);
+    expect(tried.length).toBeGreaterThan(3);
+    expect(tried.length).toBeLessThan(200);
+  });
+
   test('one of two cases for one value', () => {
     const right = SWITCH.replace('case ON', 'case 1').replace('case OFF', 'case 0');
     const slipped = right.replace('case 1', 'case 0');

@@ -58,6 +58,10 @@ function piecesOf(inside: readonly Token[]): readonly Piece[] {
   return pieces;
 }
 
+/** A piece of one line, as it is written. */
+const textOf = ({ first, last }: Piece, { source }: Form): string =>
+  (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
+
 /** What nothing leads to in a `switch`, under a label that is missing there. */
 export function labelsMissing(form: Form, asked: Form): readonly Guess[] {
   return switchesIn(form).flatMap((pieces) => {
@@ -156,13 +160,10 @@ export function emptyCasesFilled(form: Form): readonly Guess[] {
 }
 
 /** A statement with each other name of the same `enum`, or with each small number, in the place of its last one. */
-function variantsOf(
-  { first, last, words }: Piece,
-  { source }: Form,
-  enums: readonly (readonly string[])[],
-): readonly string[] {
-  const text = (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
+function variantsOf(piece: Piece, form: Form, enums: readonly (readonly string[])[]): readonly string[] {
+  const { first, words } = piece;
   if (first.text === 'else') return [];
+  const text = textOf(piece, form);
   const value = words.findLast(
     ({ kind, text: word }) => kind === 'number' || enums.some((names) => names.includes(word)),
   );
@@ -205,7 +206,7 @@ const sortOf = ({ what, words }: Piece): string | undefined =>
         : undefined;
 
 /**
- * What each other case does or asks in a line, with other levels and numbers, at the end of the one case in which it is missing.
+ * What each other case does or asks in a line, with other levels and numbers, in the one case in which it is missing.
  * `asked`: the exercise's own program, whose times may be meant.
  */
 export function casesCompleted(form: Form, asked: Form): readonly Guess[] {
@@ -249,10 +250,10 @@ function putInCase({ label, body }: Case, statement: string, where: 'first' | 'l
   };
 }
 
-const textOf = ({ first, last }: Piece, { source }: Form): string =>
-  (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
-
-/** A statement with each level turned or not, each time in the place of its times, and each small number in that of its last. */
+/**
+ * A statement with other levels, times and small numbers in the places of its own. The last ones are exchanged first; where
+ * that makes more than are tried, those before stay as they are.
+ */
 function variedIn(piece: Piece, form: Form, times: readonly string[]): readonly string[] {
   return piece.words.reduceRight<readonly string[]>(
     (texts, { text, kind, column }) => {
@@ -264,6 +265,7 @@ function variedIn(piece: Piece, form: Form, times: readonly string[]): readonly 
             ? SMALL
             : [text];
       const at = column - piece.first.column;
+      if (texts.length * others.length > MOST_VARIED) return texts;
       return texts.flatMap((one) =>
         others.map((other) => one.slice(0, at) + other + one.slice(at + text.length)),
       );
