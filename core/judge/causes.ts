@@ -1,4 +1,4 @@
-import type { Edit, Observation, Repair } from '../findings/finding';
+import type { Edit, Observation, Repair, TextEdit } from '../findings/finding';
 import { byCause, isProgram, isWiring } from '../findings/order';
 import { rowOf, type FindingCode } from '../findings/table';
 import { hasPassed } from '../formats/report';
@@ -19,6 +19,7 @@ import {
   withoutPause,
 } from './repair/program-evidence';
 import { findingOfWord } from './repair/evidence-of-words';
+import type { Told } from './repair/guesses';
 import { formOf, isInside } from './repair/guesses/form';
 import { onTopOf, toldWithout, withAll } from './repair/rebased';
 import type { Repairs } from './repair/search';
@@ -187,9 +188,17 @@ const ofMissingStatement: ReadonlySet<FindingCode> = new Set([
   'pin-lacks-function',
 ]);
 
+/** What was seen, with what the form of the program says of how it comes. */
+const ofForm = (
+  seen: Observation,
+  { why, ask }: Told,
+  { line, column }: TextEdit,
+  remedy: string,
+): Observation => ({ ...seen, line, column, message: `${seen.message} ${why}`, hints: [ask, why, remedy] });
+
 /** What names a change of the program best: the nearest refusal, the question turned round, what is said of its line. */
 function bestOfProgram(
-  { edits }: Candidate,
+  { edits, told, text }: Candidate,
   source: string,
   explained: readonly Observation[],
   { traces, circuit }: Pick<Examination, 'traces' | 'circuit'>,
@@ -232,6 +241,9 @@ function bestOfProgram(
   // Nothing else was seen where the run ended early.
   const [last] = byCause(explained);
   const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
+  const formed = told && (plain ?? left);
+  const place = edits.at(-1);
+  if (formed && place && 'replace' in place) return ofForm(formed, told, place.replace, text);
   const shaped = toldByShape(plain ?? left, edits, source);
   if (shaped) return shaped;
   const turned = edit && edits.length === 1 ? findingOfWord(edit, source) : undefined;

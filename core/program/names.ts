@@ -132,11 +132,16 @@ export function nearest(name: string, known: readonly string[]): string | undefi
   const allowed = name.length <= 4 ? 1 : name.length <= 7 ? 2 : 3;
   let best: { readonly name: string; readonly distance: number } | undefined;
   for (const candidate of known) {
+    // A word of another way of writing is meant only where it is the same but for one letter.
+    const isOtherSort = isLoud(candidate) !== isLoud(name);
+    if (isOtherSort && editDistance(name.toLowerCase(), candidate.toLowerCase(), 1) > 1) continue;
     const distance = editDistance(name.toLowerCase(), candidate.toLowerCase(), allowed);
     if (distance <= allowed && (!best || distance < best.distance)) best = { name: candidate, distance };
   }
   return best?.name;
 }
+
+const isLoud = (name: string): boolean => name === name.toUpperCase();
 
 /** The name that another one differs from by one letter; for names of which many others are right too. */
 export const nextTo = (name: string, known: readonly string[]): string | undefined =>

@@ -2,6 +2,7 @@ import type { Edit, Observation } from '../../findings/finding';
 import type { Language } from '../../program';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
+import { definitionsIn } from './definitions';
 import { closing, LONGEST, tokensOf } from './token-places';
 import { holdingsOf, isNumber, type Holdings } from './what-names-hold';
 
@@ -36,7 +37,10 @@ export function otherNames(source: string, language: Language): readonly OtherNa
   const tokens = tokensOf(source, language);
   if (tokens.length > LONGEST) return [];
   const holdings = holdingsOf(tokens, language);
-  const given = language === 'python' ? givenInPython(source, holdings) : givenInCpp(tokens, holdings);
+  const given =
+    language === 'python'
+      ? givenInPython(source, holdings)
+      : [...givenInCpp(tokens, holdings), ...givenByDirectives(source, holdings)];
   // What nothing is done with may be the one that is missing, whatever it is.
   const isIdle = ({ name, isPlain }: Given): boolean =>
     isPlain && tokens.filter(({ text }) => text === name).length === 1;
@@ -58,7 +62,13 @@ export function otherNames(source: string, language: Language): readonly OtherNa
           const beside = [tokens[index - 2]?.text, tokens[index + 2]?.text];
           return alike
             .filter(({ name }) => name !== own.name && !isSet && !(own.isPlain && beside.includes(name)))
-            .filter((other) => !own.isPlain || areUsedAlike(uses.get(own.name), uses.get(other.name)))
+            .filter(
+              (other) =>
+                !own.isPlain ||
+                // What a pin is set up for says nothing of what is done with it.
+                tokens[index - 2]?.text === 'pinMode' ||
+                areUsedAlike(uses.get(own.name), uses.get(other.name)),
+            )
             .map((other) => ({ token, by: other.name, isIdle: isUnused(other) }));
         });
   });
@@ -131,6 +141,8 @@ const QUALIFIER = /^(?:const|static|volatile|constexpr|unsigned)$/;
 function givenInCpp(tokens: readonly Token[], holdings: Holdings): readonly Given[] {
   return tokens.flatMap((token, index): readonly Given[] => {
     const before = tokens[index - 1]?.text;
+    const taken = takenAt(tokens, index, holdings);
+    if (taken) return [taken];
     const named = namedIn(tokens, index);
     if (named.length > 0) return named;
     if (token.kind !== 'word' || NO_TYPE.test(token.text)) return [];
@@ -144,6 +156,32 @@ function givenInCpp(tokens: readonly Token[], holdings: Holdings): readonly Give
     return variablesAt(tokens, at, holdings);
   });
 }
+
+/** `bool sound` in the head of a function. */
+function takenAt(tokens: readonly Token[], index: number, holdings: Holdings): Given | undefined {
+  const [before, type, name, after] = [-1, 0, 1, 2].map((by) => tokens[index + by]);
+  const isTaken =
+    /^(?:int|long|byte|float|double|bool|boolean|u?int\d+_t|String)$/.test(type!.text) &&
+    /^[(,]$/.test(before?.text ?? '') &&
+    name?.kind === 'word' &&
+    /^[,)]$/.test(after?.text ?? '');
+  if (!isTaken) return undefined;
+  const sort = isTruth(type!)
+    ? 'truth'
+    : isNumber(holdings.get(name!.text))
+      ? 'number'
+      : `${type!.text} ${holdings.get(name!.text) ?? ''}`;
+  return { name: name!.text, token: name!, sort, isPlain: true };
+}
+
+/** `#define LED 9` */
+const givenByDirectives = (source: string, holdings: Holdings): readonly Given[] =>
+  definitionsIn(source).map(({ name }) => ({
+    name: name.text,
+    token: name,
+    sort: `#define ${holdings.get(name.text) ?? ''}`,
+    isPlain: true,
+  }));
 
 /** Whether a type is that of yes and no, which may be made of anything. */
 const isTruth = ({ text }: Token): boolean => text === 'bool' || text === 'boolean';

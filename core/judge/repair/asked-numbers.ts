@@ -1,6 +1,6 @@
 import type { Language } from '../../program';
 import type { Token } from '../../program/token';
-import { areNearlySame, isFixed } from './guesses/numbers';
+import { areNearlySame, comparedIn, isFixed, suffixOf, valueOf } from './guesses/numbers';
 import { isInLoopHead, tokensOf } from './token-places';
 import { holdingsOf, isInCall, mayBeFraction } from './what-names-hold';
 
@@ -23,17 +23,28 @@ export function askedNumbers(source: string, asked: string, language: Language):
   const [has, wants] = [valuesOf(numbersIn(tokens)), valuesOf(wanted)];
   const missing = [...new Set(wanted.map(({ text }) => text))].filter((text) => !has.has(Number(text)));
   const pauses = pausesIn(asked, language);
+  const own = pausesIn(source, language);
+  const pausesMissing = [...pauses].filter((pause) => !own.has(pause));
+  // A limit may be missing though the program has its number for something else.
+  const [compared, limits] = [comparedIn(tokens), comparedIn(tokensOf(asked, language))];
+  const missingLimits = limits.filter((by) => !compared.includes(by) && !missing.includes(by));
   const found = tokens.flatMap((token, at) => {
-    if (token.kind !== 'number' || wants.has(Number(token.text)) || isFixed(tokens, at)) return [];
+    if (token.kind !== 'number' || isFixed(tokens, at)) return [];
+    // A pause may be as long as another one of the exercise's own program that this one lacks.
+    const isOfOther = pausesMissing.length > 0 && isInCall(tokens, at, PAUSES);
+    if (wants.has(valueOf(token.text)) && !isOfOther) return [];
+    const isPause = isInCall(tokens, at, PAUSES) && pauses.size > 0;
+    const isLimit = compared.includes(token.text) && /^[<>]=?$/.test(tokens[at - 1]?.text ?? '');
     return (
-      missing
+      [...new Set([...missing, ...(isLimit ? missingLimits : []), ...(isPause ? pauses : [])])]
+        .filter((by) => Number(by) !== valueOf(token.text))
         .filter((by) => !/\./.test(by) || mayBeFraction(tokens, at, holdings, language))
         // A pause that nobody notices is no pause of another program.
         .filter((by) => !isInCall(tokens, at, PAUSES) || pauses.has(by))
         .filter((by) => Number(by) >= SHORTEST_MS || !isInCall(tokens, at, /^delay$/))
         // One that looks like it is the likelier one.
         .sort((a, b) => Number(areNearlySame(token.text, b)) - Number(areNearlySame(token.text, a)))
-        .map((by) => ({ token, by }))
+        .map((by) => ({ token, by: by + suffixOf(token.text) }))
     );
   });
   return found.length > MOST ? [] : found;
@@ -56,13 +67,14 @@ const PAUSES = /^(?:delay|sleep)$/;
 /** What may be waited for: what a program waits, by its number or by a name, and what it compares times with. */
 function pausesIn(source: string, language: Language): ReadonlySet<string> {
   const tokens = tokensOf(source, language);
+  const holdings = holdingsOf(tokens, language);
   const waited = new Set(tokens.flatMap((token, at) => (isInCall(tokens, at, PAUSES) ? [token.text] : [])));
   const isTimed = tokens.some(({ text }) => /^(?:millis|micros|monotonic)$/.test(text));
   return new Set(
     tokens.flatMap(({ kind, text }, at) => {
       const name = tokens[at - 1]?.text === '=' ? (tokens[at - 2]?.text ?? '') : '';
       const isWaited = waited.has(text) || waited.has(name) || isTimed;
-      return kind === 'number' && isWaited ? [text] : [];
+      return kind === 'number' && isWaited && holdings.get(name) !== 'pin' ? [text] : [];
     }),
   );
 }
@@ -71,4 +83,4 @@ const numbersIn = (tokens: readonly Token[]): readonly Token[] =>
   tokens.filter(({ kind }) => kind === 'number');
 /** `30` and `30.0` are one number. */
 const valuesOf = (tokens: readonly Token[]): ReadonlySet<number> =>
-  new Set(tokens.map(({ text }) => Number(text)));
+  new Set(tokens.map(({ text }) => valueOf(text)));

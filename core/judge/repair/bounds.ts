@@ -13,7 +13,7 @@ export const PLAIN = 2;
 /** By how much a change of the program has to be smaller than the way to the circuit that was asked for. */
 export const OTHER_WAY = 1;
 /** Changes that are tried on a program that does not compile. */
-export const MOST_FIRST_CHANGES = 12;
+export const MOST_FIRST_CHANGES = 20;
 /** Changes that are tried behind one that passes by accident. */
 export const MORE_AFTER_AN_ACCIDENT = 150;
 /** Changes that are tried behind one that passes, holds, and does something else where nobody looks. */

@@ -2,6 +2,7 @@ import type { PointName, Ref } from '../../brand';
 import type { Edit, FindingCode, Observation } from '../../findings/finding';
 import type { Program } from '../../program';
 import type { Build } from '../build';
+import type { Told } from './guesses';
 
 /** What a change that repairs a wiring is evidence of. */
 export interface Evidence {
@@ -24,6 +25,8 @@ export interface Candidate {
   readonly apply: (build: Build) => Build | undefined;
   readonly domain: 'wiring' | 'program';
   readonly evidence?: Evidence;
+  /** Of a change of a program: what the form that it mends says of what was seen. */
+  readonly told?: Told;
   /** Whether it makes a place of the program what it is in the exercise's own. */
   readonly isAsAsked?: boolean;
   /** Whether it is tried by itself only, and not with another one: there are too many such. */

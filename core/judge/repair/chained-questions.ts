@@ -78,11 +78,18 @@ function runsInCpp(source: string): readonly (readonly Place[])[] {
     for (let at: number | undefined = index; at !== undefined && tokens[at]?.text === 'if';) {
       begun.add(at);
       run.push(tokens[at]!);
-      const end = endOfBranch(tokens, at);
-      at = end === undefined || tokens[end + 1]?.text === 'else' ? undefined : end + 1;
+      const end = endOfOpenChain(tokens, at);
+      at = end === undefined ? undefined : end + 1;
     }
     return run.length > 1 ? [run] : [];
   });
+}
+
+/** Where an `if` with all its `else if`s ends; `undefined` where it has an `else` for all other cases. */
+function endOfOpenChain(tokens: readonly Token[], at: number): number | undefined {
+  const end = endOfBranch(tokens, at);
+  if (end === undefined || tokens[end + 1]?.text !== 'else') return end;
+  return tokens[end + 2]?.text === 'if' ? endOfOpenChain(tokens, end + 2) : undefined;
 }
 
 /** The last token of what belongs to an `if` where its answer is yes. */

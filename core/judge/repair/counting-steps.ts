@@ -28,6 +28,8 @@ interface Stuck {
   readonly line: number;
   readonly column: number;
   readonly space: string;
+  /** Whether its step belongs into its head. */
+  readonly isInHead?: true;
 }
 
 /** Steps that stand at the one end of their block and may belong at the other, and those that are missing. */
@@ -36,6 +38,7 @@ export function countingSteps(source: string, language: Language): readonly Step
   return [
     ...steps.flatMap((step) => movedOf(step, source)),
     ...stuck.flatMap((one) => missingOf(one, language)),
+    ...stuck.flatMap((one) => earlierOf(one, language, source)),
   ];
 }
 
@@ -50,22 +53,27 @@ export function ofMissingStep(
   const { line, column, length, by } = edit.replace;
   const [, one, other] = (length === 0 && STEP_PUT_IN.exec(by)) || [];
   const name = one ?? other;
-  const stuck = [...inCpp(source).stuck, ...inPython(source).stuck];
-  if (name === undefined || !stuck.some((loop) => loop.name === name && loop.line === line)) return undefined;
+  const stuck = [...inCpp(source).stuck, ...inPython(source).stuck].find(
+    (loop) => loop.name === name && loop.line === line,
+  );
+  if (!stuck) return undefined;
+  const where = stuck.isInHead ? 'begins' : 'ends';
   return {
     ...seen,
     line,
     column,
-    message: `${seen.message} Nothing in the loop that ends in line ${line} changes ${name}, so the loop never ends.`,
+    message: `${seen.message} Nothing in the loop that ${where} in line ${line} changes ${name}, so the loop never ends.`,
     hints: [
       `What has to become of ${name} for the loop to end?`,
       `${name} is the same each time round: no line of the loop changes it.`,
-      `Change ${name} by one at the end of the loop.`,
+      stuck.isInHead
+        ? `Write how ${name} changes behind the second semicolon in line ${line}.`
+        : `Change ${name} by one at the end of the loop.`,
     ],
   };
 }
 
-const STEP_PUT_IN = /^(?: (\w+)(?:\+\+|--);|\n\s*(\w+) [-+]= 1)$/;
+const STEP_PUT_IN = /^(?: (\w+)(?:\+\+|--);?|\n\s*(\w+) [-+]= 1)$/;
 
 /** A step at the other ends of its block, all other lines as they are. */
 function movedOf({ line, first, last }: Standing, source: string): readonly StepEdit[] {
@@ -86,9 +94,20 @@ function movedOf({ line, first, last }: Standing, source: string): readonly Step
 }
 
 /** The step that a stuck loop lacks, in the direction in which it ends; in both where its sign does not tell. */
-function missingOf({ name, sign, line, column, space }: Stuck, language: Language): readonly StepEdit[] {
+function missingOf(
+  { name, sign, line, column, space, isInHead }: Stuck,
+  language: Language,
+): readonly StepEdit[] {
   const ways = /^>/.test(sign) ? ['-'] : /^</.test(sign) ? ['+'] : ['+', '-'];
   return ways.map((way) => {
+    if (isInHead) {
+      const step = `${name}${way}${way}`;
+      return {
+        edit: { line, column, length: 0, by: ` ${step}` },
+        text: `Add ${step} at the end of the head of the loop in line ${line}.`,
+        endsLoop: true,
+      };
+    }
     const step = language === 'python' ? `${name} ${way}= 1` : `${name}${way}${way};`;
     return {
       edit: { line, column, length: 0, by: language === 'python' ? `\n${space}${step}` : ` ${step}` },
@@ -96,6 +115,26 @@ function missingOf({ name, sign, line, column, space }: Stuck, language: Languag
       endsLoop: true,
     };
   });
+}
+
+/** The same step before each line of a plain body, since what stands behind may need it. */
+function earlierOf(stuck: Stuck, language: Language, source: string): readonly StepEdit[] {
+  if (stuck.isInHead) return [];
+  const lines = source.split('\n');
+  const inset = /^\s*/.exec(lines[stuck.line - 1] ?? '')![0];
+  const places: number[] = [];
+  for (let line = stuck.line; line > 1; line -= 1) {
+    const text = lines[line - 1]!;
+    if (!text.startsWith(inset) || /^\s/.test(text.slice(inset.length)) || /[{}]|:\s*$/.test(text)) break;
+    places.push(line);
+  }
+  return missingOf(stuck, language).flatMap(({ edit, endsLoop }) =>
+    places.map((line) => ({
+      edit: { line, column: 1, length: 0, by: `${inset}${edit.by.trim()}\n` },
+      text: `Add ${edit.by.trim()} before line ${line}.`,
+      endsLoop,
+    })),
+  );
 }
 
 interface Steps {
@@ -129,8 +168,13 @@ function inCpp(source: string): Steps {
     if (token.text === '}') opened.pop();
     const standing = stepAt(tokens, index, opened.at(-1));
     if (standing) steps.push(standing);
-    if (token.text !== 'while' || tokens[index + 1]?.text !== '(') return;
+    if (tokens[index + 1]?.text !== '(') return;
     const head = closing(tokens, index + 1, '(', ')');
+    if (token.text === 'for' && head !== undefined) {
+      const endless = stuckFor(tokens, index, head);
+      if (endless) stuck.push(endless);
+    }
+    if (token.text !== 'while') return;
     const tail =
       head !== undefined && tokens[head + 1]?.text === '{' ? closing(tokens, head + 1, '{', '}') : undefined;
     if (head === undefined || tail === undefined || tail === head + 2) return;
@@ -145,6 +189,25 @@ function inCpp(source: string): Steps {
       stuck.push({ name: name.text, sign: sign!.text, line: last.line, column: last.endColumn, space: '' });
   });
   return { steps, stuck };
+}
+
+/** `for (int i = 0; i < 3;)`: a loop with no step in its head and none in its body, which has braces. */
+function stuckFor(tokens: readonly Token[], index: number, head: number): Stuck | undefined {
+  if (tokens[head - 1]?.text !== ';' || tokens[head + 1]?.text !== '{') return undefined;
+  const tail = closing(tokens, head + 1, '{', '}');
+  const second = tokens.findIndex(({ text }, at) => at > index && text === ';') + 1;
+  const [name, sign] = tokens.slice(second, head - 1);
+  if (tail === undefined || name?.kind !== 'word' || !ASKS.test(sign?.text ?? '')) return undefined;
+  if (isWritten(name.text, tokens.slice(head, tail))) return undefined;
+  const last = tokens[head - 1]!;
+  return {
+    name: name.text,
+    sign: sign!.text,
+    line: last.line,
+    column: last.endColumn,
+    space: '',
+    isInHead: true,
+  };
 }
 
 const ASKS = /^(?:[<>]=?|!=)$/;

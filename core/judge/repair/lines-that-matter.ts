@@ -38,15 +38,18 @@ export function thatMatter(
     ...(fails === 'parts' && !stumbles ? [PRINTS[language]] : []),
   ];
   if (idle.length === 0) return candidates;
-  const isIdle = (text: string): boolean => idle.some((pattern) => pattern.test(text));
+  const isIdle = (text: string): boolean =>
+    !/Pull\.DOWN|PULLDOWN/.test(text) && idle.some((pattern) => pattern.test(text));
   return candidates.filter(({ edits, isAsAsked }) => {
     if (isAsAsked) return true;
     return !edits.every((edit) => {
       if (!('replace' in edit)) return false;
-      const { line, length, by } = edit.replace;
+      const { line, column, length, by } = edit.replace;
       // What is put in is a line of its own.
-      if (by.includes('\n')) return false;
+      if (by.includes('\n') || by.startsWith('return ')) return false;
       const text = lines[line - 1] ?? '';
+      // What is printed elsewhere is shown, and no longer printed.
+      if (text.slice(column - 1, column - 1 + length) === 'Serial') return false;
       return length > 0 ? isIdle(text) : isIdle(by.trim()) || (isIdle(text) && !/[;:]/.test(by));
     });
   });

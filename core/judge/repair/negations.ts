@@ -67,8 +67,13 @@ function negationsOf(
       tokens[before - 1]?.text === token.text &&
       (goesOn === ';' || goesOn === undefined);
     const isGiven = (sign === '=' || sign === 'return') && joints.has(goesOn ?? '');
+    const isKept =
+      sign === '=' &&
+      (goesOn === ';' || goesOn === undefined) &&
+      isReadingKept(tokens, before - 1, index, last, isNegated);
     const isLevel = isGivenToPin(tokens, before, last, negation);
-    if (!isLevel && !isItself && (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn))) return [];
+    if (!isLevel && !isItself && !isKept && (!(isHead || isGiven || joints.has(sign)) || !ends.has(goesOn)))
+      return [];
     const { line, column } = token;
     const named = tokens
       .slice(index, last + 1)
@@ -96,6 +101,23 @@ function negationsOf(
       },
     ];
   });
+}
+
+/** Whether what is read of a button is kept as a yes or a no: `bool down = digitalRead(2);`, `down = button.value`. */
+function isReadingKept(
+  tokens: readonly Token[],
+  name: number,
+  from: number,
+  last: number,
+  isNegated: boolean,
+): boolean {
+  const isRead = tokens[from]?.text === 'digitalRead' || (last > from && tokens[last]?.text === 'value');
+  const type = tokens[name - 1];
+  const isPython = tokens[last]?.text === 'value';
+  return (
+    isRead &&
+    (isNegated || /^bool(?:ean)?$/.test(type?.text ?? '') || (isPython && tokens[name - 1] === undefined))
+  );
 }
 
 /** Whether a name is the level of `digitalWrite(8, on);`, or of `led.value = on` in a line of its own. */

@@ -9,12 +9,12 @@ import type { Candidate } from './candidate';
 import { askedNumbers } from './asked-numbers';
 import { begunAnew } from './begun-anew';
 import { chainsOf } from './chained-questions';
-import { definedNumbers } from './defined-numbers';
+import { definitionsIn } from './definitions';
 import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { pinsSetUp } from './python-setup';
-import { givenAt, misplacedAt } from './guesses';
+import { declaredAt, givenAt, misplacedAt } from './guesses';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
@@ -34,6 +34,7 @@ import {
   pinsEverywhere,
   pinsGiven,
 } from './pins-in-programs';
+import { pausesInUnits } from './pauses-in-units';
 import { placesAsPins } from './places-as-pins';
 import { readingsDeclared } from './readings-declared';
 import { programSpokenFor } from './program-guesses';
@@ -142,9 +143,23 @@ export function programCandidates(
     const moved = readingMovedTo(program.source, line, name);
     if (moved) found.push(makeAll(moved.edits, cost.asAskedButThis, moved.text));
   }
-  if (program.problems.some(({ code }) => code === 'arguments'))
-    for (const { edits, text } of givenAt(program.source, program.language))
-      found.push(makeAll(edits, cost.insert, text));
+  const ofArguments = program.problems.flatMap(({ code, line }) => (code === 'arguments' ? [line] : []));
+  if (ofArguments.length > 0)
+    for (const { edits, text, cost: amount } of givenAt(
+      program.source,
+      program.language,
+      wishes.asked,
+      ofArguments,
+    ))
+      found.push(makeAll(edits, amount, text));
+  if (!program.compiled)
+    for (const { edits, text, cost: amount } of declaredAt(
+      program.source,
+      program.language,
+      unknownIn(program),
+      pinsUnnamed(program.source, board, wishes.pins),
+    ))
+      found.push(makeAll(edits, amount, text));
   if (!program.compiled && program.problems.some(({ code }) => MISPLACED.has(code)))
     for (const { edits, text } of misplacedAt(program.source, program.language, wishes.asked))
       found.push(makeAll(edits, cost.insert, text));
@@ -171,14 +186,16 @@ export function programCandidates(
   for (const { edits, text } of momentsKept(program.source, program.language, wishes.milliseconds))
     found.push(makeAll(edits, cost.again, text));
   const alone = (candidate: Candidate): Candidate => ({ ...candidate, isAlone: true });
-  for (const { edits, text, cost: amount } of programSpokenFor(program, wishes))
-    found.push(alone(makeAll(edits, amount, text)));
+  for (const { edits, text, cost: amount, told } of programSpokenFor(program, wishes))
+    found.push(alone({ ...makeAll(edits, amount, text), ...(told && { told }) }));
   for (const { token, by } of listEntries(program.source, program.language))
     found.push(alone(write(token, by, cost.entry)));
   for (const { token, by } of askedNumbers(program.source, wishes.asked, program.language))
     found.push(alone(write(token, by, cost.askedNumber)));
   for (const { token, by } of scaledNumbers(program.source, program.language, wishes.timesTooSmall))
     found.push(alone(write(token, by, cost.scaled)));
+  for (const { token, by } of pausesInUnits(program.source, program.language))
+    found.push(alone(write(token, by, cost.units)));
   for (const { token, by } of listEnds(program.source, program.language))
     found.push(write(token, by, cost.number));
   const others = wishes.unlike.length > 0 ? othersOff(program.source, program.language) : undefined;
@@ -241,7 +258,8 @@ export function programCandidates(
     const truth = truths[token.text];
     if (truth !== undefined) found.push(make(replace(token, truth), cost.number, say(truth)));
     const beside = listAround(tokens, index);
-    const isCount = isCountedTo(tokens, index);
+    // How many entries a list has, or which of them is meant, is no pin either.
+    const isCount = isCountedTo(tokens, index) || tokens[index - 1]?.text === '[';
     for (const pin of isCount ? [] : wishes.pins)
       if (
         String(pin) !== token.text &&
@@ -262,7 +280,14 @@ export function programCandidates(
           ),
         );
   });
-  for (const token of definedNumbers(program.source)) {
+  const defined = definitionsIn(program.source).map(({ value }) => value);
+  for (const token of defined) {
+    if (token.kind === 'word') {
+      for (const pin of board.pins)
+        if (pin.name !== token.text && pin.number !== undefined && wishes.pins.includes(pin.number))
+          found.push(write(token, pin.name, ofPin));
+      continue;
+    }
     const number = Number(token.text);
     // Each name is that of another part: a pin that has one already is none for a second one.
     for (const pin of wishes.used.includes(number) ? wishes.pins : [])
@@ -274,7 +299,11 @@ export function programCandidates(
     found.push(write(token, by, cost.repair));
   for (const { token, by } of mappedEnds(tokens, wishes.asked)) found.push(write(token, by, cost.number));
   found.push(...pinsEverywhere(tokens, board, wishes, makeAll, replace));
-  if (wishes.isWiredAsAsked) found.push(...exchangesOf(pinsGiven(tokens, wishes), makeAll, replace));
+  const ofDefined = defined.filter(
+    ({ kind, text }) => kind === 'number' && wishes.used.includes(Number(text)),
+  );
+  if (wishes.isWiredAsAsked)
+    found.push(...exchangesOf([...pinsGiven(tokens, wishes), ...ofDefined], makeAll, replace));
   for (const end of openCases(tokens))
     found.push(
       make(
@@ -358,6 +387,27 @@ export function programCandidates(
       );
   return found;
 }
+
+/** The names that a program uses and nothing declares. */
+const unknownIn = ({ source, problems }: Program): readonly string[] => {
+  const lines = source.split('\n');
+  return [
+    ...new Set(
+      problems.flatMap(({ code, line, column }) =>
+        code === 'name-unknown' ? (/^\w+/.exec((lines[line - 1] ?? '').slice(column - 1)) ?? []) : [],
+      ),
+    ),
+  ];
+};
+
+/** Those of some pins that a program does not name, as it would write them. */
+const pinsUnnamed = (source: string, board: BoardProfile, pins: readonly number[]): readonly string[] =>
+  pins
+    .map((number) => {
+      const name = board.pins.find((pin) => pin.number === number)?.name;
+      return name !== undefined && /^A\d+$/.test(name) ? name : String(number);
+    })
+    .filter((pin) => !new RegExp(`\\b${pin}\\b`).test(source));
 
 /** What a program is after some edits; spaces count only where they mean something. */
 function resultOf(edits: Candidate['edits'], { source, language }: Program): string {

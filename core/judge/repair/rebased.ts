@@ -39,10 +39,13 @@ export function rebased(
       text = applyTextEdit(text, edit);
     }
     const ordered = edits.toSorted((one, other) => other.line - one.line || other.column - one.column);
+    const said = (words: string): string =>
+      withLines(words, (line) => lineBefore(line, told, source, earlier));
     found.push({
       ...candidate,
       edits: ordered.map((replace) => ({ replace })),
-      text: withLines(candidate.text, (line) => lineBefore(line, told, source, earlier)),
+      text: said(candidate.text),
+      ...(candidate.told && { told: { why: said(candidate.told.why), ask: said(candidate.told.ask) } }),
       compile,
       apply: (build) => ({
         ...build,

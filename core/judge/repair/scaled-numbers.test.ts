@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Observation } from '../../findings/finding';
-import { definedNumbers } from './defined-numbers';
+import { definitionsIn } from './definitions';
 import { scaledNumbers, timesTooSmall } from './scaled-numbers';
 
 const seen = (evidence: Observation['evidence']): Observation => ({
@@ -41,7 +41,7 @@ describe('by how much a number is off', () => {
 test('numbers that have a name by a directive', () => {
   const source =
     '#define LED 9\n  # define WAIT 500 // ms\n#define NAME "x"\n#define SUM (3 + 4)\nint x = 7;\n';
-  expect(definedNumbers(source).map(({ text, line, column }) => [text, line, column])).toEqual([
+  expect(definitionsIn(source).map(({ value: { text, line, column } }) => [text, line, column])).toEqual([
     ['9', 1, 13],
     ['500', 2, 17],
   ]);

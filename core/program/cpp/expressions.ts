@@ -148,7 +148,10 @@ export function readName(node: SyntaxNode, context: Context): Expression {
   if (binary !== undefined) return constant(node, binary, integer(context.widths.intBits, true));
   const own = context.functions.get(name);
   if (own || context.library.has(name)) {
-    context.report(functionAsValue(name, spanOf(node), own?.parameters.length === 0));
+    const takesNothing = own
+      ? own.parameters.length === 0
+      : context.library.get(name)?.parameters.length === 0;
+    context.report(functionAsValue(name, spanOf(node), takesNothing));
     return unreadable(node);
   }
   context.reportUnknown(name, node, 'value');

@@ -1,4 +1,5 @@
 import { valueForArray } from './object-slips';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { readBuiltin, readOwnCall } from './arguments';
 import { makerOf, methodName } from './classes';
@@ -124,9 +125,34 @@ export function firstValues(
     return [];
   }
   const values = valueNode ? namedChildren(valueNode) : [];
+  if (valueNode && values.length > length)
+    context.report(tooManyValues(name, values.length, length, context));
   return Array.from({ length }, (_, index) =>
     firstValues(at(index * cellsOf(of)), of, values[index] ?? null, name, context),
   ).flat();
+}
+
+/** `int steps[2] = {1, 2, 3};` */
+function tooManyValues(node: SyntaxNode, given: number, length: number, { root }: Context): ProgramProblem {
+  const { line, column } = spanOf(node);
+  const name = /\w+/.exec(node.text)?.[0] ?? node.text;
+  const text = root.text.split('\n')[line - 1] ?? '';
+  const size = new RegExp(`\\b${name}\\s*\\[\\s*(\\d+)\\s*\\]`).exec(text);
+  const at = size ? size.index + size[0].lastIndexOf(size[1]!) : -1;
+  const remedy = `Write ${given} instead of ${length} in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    { line, column },
+    `Line ${line}: ${name} has room for ${length} ${length === 1 ? 'value' : 'values'} and is given ${given}.`,
+    [
+      `How many values stand between the braces in line ${line}, and how many are there to be?`,
+      `Between the brackets stands ${length}, between the braces ${given === 1 ? 'is' : 'are'} ${given} values.`,
+      remedy,
+    ],
+    size && Number(size[1]) === length
+      ? textRepair(remedy, { line, column: at + 1, length: size[1]!.length, by: String(given) })
+      : undefined,
+  );
 }
 
 export const zero = (node: SyntaxNode, type: ScalarType): Expression => ({

@@ -49,7 +49,9 @@ export function functionOfNumber(
  */
 export function classForObject(object: SyntaxNode, context: Context): ProgramProblem | undefined {
   const name = object.text;
-  const type = [...context.types.keys()].find((known) => known.toLowerCase() === name.toLowerCase());
+  const type =
+    [...context.types.keys()].find((known) => known.toLowerCase() === name.toLowerCase()) ??
+    classByMethods(name, context);
   if (type === undefined || !hasMethods(type, context)) return undefined;
   const { line, column } = spanOf(object);
   const known = context.variables.filter((variable) => typeText(variable.type) === type);
@@ -115,11 +117,93 @@ export function arrowForDot(callee: SyntaxNode): ProgramProblem | undefined {
 }
 
 /** Where a name stands before a dot. */
-const usesAsObject = (name: string, { root }: Context): readonly Span[] =>
+const usesAsObject = (name: string, context: Context): readonly Span[] =>
+  membersOf(name, context).map(({ object }) => spanOf(object));
+
+/** What is asked of an object: each place in which its name stands before a dot, and what stands behind that. */
+const membersOf = (name: string, { root }: Context) =>
   nodesIn(root).flatMap((node) => {
     const object = node.type === 'field_expression' ? node.childForFieldName('argument') : undefined;
-    return object?.text === name ? [spanOf(object)] : [];
+    return object?.text === name ? [{ object, member: node.childForFieldName('field')?.text ?? '' }] : [];
   });
+
+/** The one class of the library that is made with nothing and that has all that is asked of an object of that name. */
+function classByMethods(name: string, context: Context): string | undefined {
+  const members = membersOf(name, context).map(({ member }) => member);
+  const fitting = [...context.types.keys()].filter(
+    (type) =>
+      !context.library.has(`${type}.new`) &&
+      members.every((member) => context.library.has(`${type}.${member}`)),
+  );
+  return members.length > 0 && fitting.length === 1 ? fitting[0] : undefined;
+}
+
+/** `arm.write = 90`: what is given to a function of an object goes in parentheses; `undefined` of what is no function. */
+export function functionOfObjectSet(
+  member: SyntaxNode,
+  type: string,
+  { root, library }: Pick<Context, 'root' | 'library'>,
+): ProgramProblem | undefined {
+  if (!library.has(`${type}.${member.text}`)) return undefined;
+  const { line, column } = spanOf(member);
+  const whole = nodesIn(root).find((node) => {
+    const left = node.type === 'assignment_expression' ? node.childForFieldName('left') : undefined;
+    return left?.childForFieldName('field')?.startIndex === member.startIndex;
+  });
+  const [left, right] = ['left', 'right'].map((side) => whole?.childForFieldName(side)?.text ?? '');
+  const by = `${left}(${right})`;
+  const text = whole ? `Write ${by} instead of ${whole.text} in line ${line}.` : undefined;
+  return refusal(
+    'syntax-paren',
+    { line, column },
+    `Line ${line}: ${member.text} is a function of a ${type}. What it is given goes in parentheses.`,
+    [
+      `Which signs stand round what a function is given?`,
+      `In line ${line} no parentheses stand behind ${member.text}.`,
+      text ?? `Put what ${member.text} is given in parentheses behind it.`,
+    ],
+    whole && text && !whole.text.includes('\n')
+      ? textRepair(text, { ...spanOf(whole), length: whole.text.length, by })
+      : undefined,
+  );
+}
+
+/** `arm = 90`, `leds = 3`: something whole that one number is to be put into, which no compiler does. */
+export function wholeSet(
+  node: SyntaxNode,
+  name: string,
+  type: CType,
+  library: Context['library'],
+): ProgramProblem {
+  const { line, column } = spanOf(node);
+  const owner = typeText(type);
+  const isList = type.kind === 'array';
+  const right = node.childForFieldName('right')?.text ?? '';
+  const by = library.has(`${owner}.write`) && right !== '' ? `${name}.write(${right})` : undefined;
+  const text = by && `Write ${by} instead of ${node.text} in line ${line}.`;
+  return refusal(
+    'syntax-other',
+    { line, column },
+    isList
+      ? `Line ${line}: ${name} is a list, and only one of its values can be set at a time, as in ${name}[0].`
+      : `Line ${line}: ${name} is an object, a ${owner}. Nothing else can be put in its place.`,
+    [
+      isList
+        ? `Which value of ${name} is meant in line ${line}?`
+        : `What is ${name}: a number, or an object?`,
+      isList
+        ? `Line ${line} sets the whole list at once.`
+        : `Line ${line} puts ${right} in the place of the whole ${owner}.`,
+      text ??
+        (isList
+          ? `Write the place of the value in square brackets behind ${name} in line ${line}.`
+          : `Call a function of ${name} in line ${line} instead.`),
+    ],
+    by && text && !node.text.includes('\n')
+      ? textRepair(text, { line, column, length: node.text.length, by })
+      : undefined,
+  );
+}
 
 /** Whether a class of the library or of the program has anything that can be called with a dot. */
 const hasMethods = (type: string, { library, methods }: Context): boolean =>

@@ -1,3 +1,5 @@
+import { functionOfObjectSet } from './object-slips';
+import type { Repair } from '../../findings/finding';
 import { refusal, textRepair } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { mayUse } from './classes';
@@ -94,7 +96,9 @@ function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Foun
   if (found?.type.kind !== 'struct') return undefined;
   const field = found.type.fields.find((candidate) => candidate.name === name.text);
   if (!field) {
-    reportNoField(name, found.type.name, found.type.fields, context);
+    const called = found.type.isLibrary ? functionOfObjectSet(name, found.type.name, context) : undefined;
+    if (called) context.report(called);
+    else reportNoField(name, found.type.name, found.type.isLibrary ? [] : found.type.fields, context);
     return undefined;
   }
   if (!mayUse(name, found.type, field, context)) return undefined;
@@ -124,14 +128,22 @@ export function reportNoField(
     refusal(
       otherCase === undefined ? 'name-unknown' : 'name-case',
       span,
-      `Line ${span.line}: ${owner} has no “${node.text}”; it has ${known.map((name) => `“${name}”`).join(', ')}.`,
-      [
-        `What is declared between the braces of ${owner}?`,
-        `${owner} has ${known.join(', ')}, not ${node.text}.`,
-        otherCase === undefined
-          ? `Use one of ${known.join(', ')} in line ${span.line}, or add ${node.text} to ${owner}.`
-          : `Write ${otherCase} in line ${span.line}.`,
-      ],
+      known.length === 0
+        ? `Line ${span.line}: a ${owner} has no “${node.text}”.`
+        : `Line ${span.line}: ${owner} has no “${node.text}”; it has ${known.map((name) => `“${name}”`).join(', ')}.`,
+      known.length === 0
+        ? [
+            `What can a ${owner} be asked to do?`,
+            `Nothing of a ${owner} is called ${node.text}.`,
+            `Look up in line ${span.line} what belongs behind the dot.`,
+          ]
+        : [
+            `What is declared between the braces of ${owner}?`,
+            `${owner} has ${known.join(', ')}, not ${node.text}.`,
+            otherCase === undefined
+              ? `Use one of ${known.join(', ')} in line ${span.line}, or add ${node.text} to ${owner}.`
+              : `Write ${otherCase} in line ${span.line}.`,
+          ],
     ),
   );
 }
@@ -161,6 +173,22 @@ export function readPlace(node: SyntaxNode, context: Context, read: ReadExpressi
   return undefined;
 }
 
+/** What makes a variable of a constant: its declaration without the word that says so. */
+function withoutConst(name: string, { root }: Context): Repair | undefined {
+  const lines = root.text.split('\n');
+  const pattern = new RegExp(`\\b(const|constexpr)\\s+(?:\\w+\\s+)+${name}\\b`);
+  const at = lines.findIndex((text) => pattern.test(text));
+  const found = pattern.exec(lines[at] ?? '');
+  if (!found) return undefined;
+  const word = found[1]!;
+  return textRepair(`Remove ${word} from line ${at + 1}.`, {
+    line: at + 1,
+    column: found.index + 1,
+    length: word.length + 1,
+    by: '',
+  });
+}
+
 /** A constant that gets a new value; `assignment`: the whole of it, where it is one. */
 export function reportConstant(node: SyntaxNode, context: Context, assignment?: SyntaxNode): void {
   const span = spanOf(node);
@@ -183,7 +211,7 @@ export function reportConstant(node: SyntaxNode, context: Context, assignment?: 
       ],
       remedy && by
         ? textRepair(remedy, { line: span.line, column: span.column, length: assignment!.text.length, by })
-        : undefined,
+        : withoutConst(node.text, context),
     ),
   );
 }

@@ -1,12 +1,18 @@
 import { spanOf, type SyntaxNode } from '../syntax';
 import { unreadable, type Context } from './context';
 import { convert, unfollowedUnlessFixed } from './conversions';
+import { wholeSet } from './object-slips';
 import { describe, type Found } from './places';
 import type { BinaryOperator, Expression } from './tree';
 import { cellsOf, integer, sameType, VOID, type PointerType } from './types';
 
 /** A struct put whole into another of its kind; an array cannot be. */
 export function copied(node: SyntaxNode, target: Found, value: Expression, context: Context): Expression {
+  const isOther = value.type.kind !== 'struct' && value.type.kind !== 'array';
+  if (isOther && (target.type.kind === 'struct' || target.type.kind === 'array')) {
+    context.report(wholeSet(node, target.place.name, target.type, context.library));
+    return unreadable(node);
+  }
   if (target.type.kind !== 'struct' || !sameType(target.type, value.type)) {
     context.unsupported(`changing the whole of “${target.place.name}” at once`, node);
     return unreadable(node);

@@ -102,6 +102,28 @@ const loneComma: Detector = ({ tokens }, index) => {
   );
 };
 
+/** `{{1, 2} {3, 4}}`: two lists in a list with nothing between them. */
+const commaBetweenLists: Detector = ({ tokens }, index) => {
+  const [end, next] = [tokens[index]!, tokens[index + 1]];
+  if (end.text !== '}' || next?.text !== '{') return undefined;
+  let depth = 0;
+  let open = index;
+  for (; open >= 0; open -= 1) {
+    if (tokens[open]!.text === '}') depth += 1;
+    if (tokens[open]!.text === '{' && (depth -= 1) === 0) break;
+  }
+  if (!/^[{,]$/.test(tokens[open - 1]?.text ?? '')) return undefined;
+  return exchangeOf([end], { by: '},', why: 'The values of a list are separated by commas.' });
+};
+
+/** `return = x`: a word that is given nothing. */
+const setReturn: Detector = ({ tokens }, index) => {
+  const [word, equals, value] = tokens.slice(index, index + 3);
+  if (word?.text !== 'return' || equals?.text !== '=' || !isOperand(value)) return undefined;
+  if (word.line !== equals.line) return undefined;
+  return exchangeOf([word, equals], { by: 'return', why: 'What return gives back stands right behind it.' });
+};
+
 const HEADS: ReadonlySet<string> = new Set(['if', 'else', 'for', 'while', 'switch', 'case', 'default', 'do']);
 
 /** `delay(500):` and `delay(500).` at the end of a line. */
@@ -139,6 +161,8 @@ export const signSlips: readonly Detector[] = [
   decimalComma,
   semicolonInList,
   loneComma,
+  setReturn,
+  commaBetweenLists,
   otherEnd,
   caseMissing,
 ];

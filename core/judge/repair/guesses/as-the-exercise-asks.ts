@@ -34,6 +34,16 @@ export function termsMissing(form: Form, asked: Form): readonly Guess[] {
       ? [{ sign: token.text, number: number.text }]
       : [];
   });
+  // A program in other units has all its numbers so many times larger.
+  const inThousands = numbersIn(asked).some((text) => Number(text) > 0 && own.has(Number(text) * 1000));
+  const scaled = inThousands
+    ? asked.tokens.flatMap((token, index): readonly Term[] => {
+        const number = Number(asked.tokens[index + 1]?.text) * 1000;
+        return /^[-+]$/.test(token.text) && Number.isInteger(number)
+          ? [{ sign: token.text, number: String(number) }]
+          : [];
+      })
+    : [];
   const { tokens, holdings } = form;
   const places = tokens.filter(({ kind, text }, index) => {
     const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
@@ -41,7 +51,7 @@ export function termsMissing(form: Form, asked: Form): readonly Guess[] {
     const isName = kind === 'word' && before !== '.' && after !== '.' && after !== '(';
     return isName && isReckoned && !/^(?:pin|moment)$/.test(holdings.get(text) ?? '');
   });
-  return terms
+  return [...scaled, ...terms]
     .flatMap(({ sign, number }) => places.map((place) => withTerm(place, sign, number, tokens)))
     .slice(0, MOST);
 }

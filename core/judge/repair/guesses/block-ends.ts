@@ -34,7 +34,13 @@ function inPython(form: Form): readonly Guess[] {
       guesses.push(shifted(lines, behind, inner - outer));
     }
     const last: number[] = [];
-    for (let line = closes.line; line > opens.line + 1 && last.length < MOST_LINES; line -= 1) {
+    // What stands behind an endless loop never runs.
+    const isEndless = block.head === 'loop' && block.headTokens.some(({ text }) => text === 'True');
+    for (
+      let line = isEndless ? 0 : closes.line;
+      line > opens.line + 1 && last.length < MOST_LINES;
+      line -= 1
+    ) {
       if (isBlank(line)) continue;
       if (indentOf(line) !== inner || /^ *(?:else|elif|def|while|for|if)\b/.test(lines[line - 1]!)) break;
       last.unshift(line);

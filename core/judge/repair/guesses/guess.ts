@@ -2,6 +2,12 @@ import type { TextEdit } from '../../../findings/finding';
 import type { Token } from '../../../program/token';
 import type { Block, Form, Statement } from './form';
 
+/** What the form of a program says of why it does not do what is meant, and what a learner may ask. */
+export interface Told {
+  readonly why: string;
+  readonly ask: string;
+}
+
 /** A change that nothing in a program or its exercise speaks for; it counts only where all that it does is what is meant. */
 export interface Guess {
   /** From the end, so that the places before stay what they are. */
@@ -9,6 +15,7 @@ export interface Guess {
   readonly text: string;
   /** How much a person has to do. */
   readonly cost: number;
+  readonly told?: Told;
 }
 
 /** A statement put in behind another one, or at the beginning of a block. */

@@ -10,9 +10,38 @@ import {
   typesWidened,
 } from './as-the-exercise-asks';
 import { blocksEndedElsewhere } from './block-ends';
+import {
+  callsAlone,
+  namesKnown,
+  parametersDeclared,
+  pinsDeclared,
+  smallTypesWidened,
+  typesReturned,
+  valuesAdded,
+  valuesLeftOut,
+} from './declared-otherwise';
+import { earlyEndsLeftOut } from './early-ends';
 import { formOf } from './form';
+import {
+  countedTruths,
+  fractionsReturned,
+  parenthesesPut,
+  resultsKept,
+  turnedOver,
+  unitsAsAsked,
+  waysHalved,
+} from './formulas';
 import { written, type Guess } from './guess';
+import {
+  attachedWritten,
+  idleAskedToo,
+  placesLookedUp,
+  tonesSounded,
+  valuesForPins,
+  valuesForReadings,
+} from './in-their-place';
 import { statementsLeftOut } from './left-out';
+import { placesExchanged, placesWrapped } from './lists-and-places';
 import {
   entriesExchanged,
   entriesShown,
@@ -22,7 +51,7 @@ import {
   placesCounted,
   placesGiven,
 } from './list-places';
-import { exchangedLines, removedLines } from './lines';
+import { exchangedLines, movedLines, removedLines } from './lines';
 import { silentOutputs, statementsMissing, type Lacking } from './missing';
 import { moduleCallsMissing } from './module-calls';
 import {
@@ -38,16 +67,32 @@ import {
   readingsLeftOut,
 } from './never-changed';
 import { idleOutputsWritten } from './idle-outputs';
-import { limitsIn, otherNumbers } from './numbers';
+import { limitsIn, numbersIn, otherNumbers } from './numbers';
+import { bitsAsked, dividedLast, oneBitLeft, operandsExchanged } from './operands';
+import { overruledElse, overruledInside } from './overruled';
+import { shadowsLeftOut } from './shadowed';
 import {
   argumentsGiven,
   callsLeftOut,
+  callsRepeated,
   functionsCalled,
+  functionsGiven,
   givenPinsWritten,
   othersCalled,
   parametersUsed,
 } from './own-functions';
 import { readOnceOnly } from './read-twice';
+import {
+  lastReturns,
+  objectsKept,
+  pinsOfOtherSort,
+  printsReturned,
+  roundsOfLists,
+  secondAsked,
+  namedAsAsked,
+  textsAsNumbers,
+  valuesUncalled,
+} from './python-forms';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
 import {
   casesCompleted,
@@ -67,15 +112,36 @@ import {
   textsSpaced,
   valuesPrinted,
 } from './texts';
+import {
+  blocksMovedOut,
+  doneAsBeside,
+  doneAtTheStart,
+  givenAsElsewhere,
+  keptFromGiven,
+  loopsAskedOnce,
+  questionsAskedOver,
+  rememberedLast,
+} from './siblings';
 import { momentsTakenOff, timersBegun } from './timers';
 import {
   flagsToggled,
   levelsTurned,
+  limitsExchanged,
   numbersExchanged,
   printsScaled,
   questionsRepeated,
 } from './turned-round';
-import { callsOfOtherSort, countsTheOtherWay, exchangedValues, loopsThatRun, otherWords } from './words';
+import {
+  callsOfOtherSort,
+  countedBothWays,
+  countsTheOtherWay,
+  exchangedValues,
+  inputsForOutputs,
+  loopsThatRun,
+  modesLeftOut,
+  otherWords,
+  printedOnOthers,
+} from './words';
 
 const OTHER_NAME = 1.865;
 /** The same for one that the program gives and does nothing with. */
@@ -104,7 +170,9 @@ export function guessesAt(
     ...countersSetBack(form),
     ...printsScaled(form),
     ...statementsLeftOut(form, lacking),
-    ...exchangedLines(form),
+    ...[...exchangedLines(form), ...movedLines(form)].filter(({ cost }) => cost >= OTHER_NAME),
+    ...operandsExchanged(form).filter(({ told }) => !told),
+    ...valuesForReadings(form).filter(({ cost }) => cost > OTHER_NAME),
     ...removedLines(form),
   ].sort((a, b) => a.cost - b.cost);
 }
@@ -124,6 +192,50 @@ export function spokenForAt(
   const wanted = formOf(asked, language);
   return [
     ...countsTheOtherWay(form),
+    ...earlyEndsLeftOut(form),
+    ...roundsOfLists(form),
+    ...objectsKept(form),
+    ...valuesUncalled(form),
+    ...namedAsAsked(form, wanted),
+    ...secondAsked(form),
+    ...printsReturned(form),
+    ...placesWrapped(form),
+    ...loopsAskedOnce(form),
+    ...questionsAskedOver(form),
+    ...keptFromGiven(form),
+    ...givenAsElsewhere(form),
+    ...doneAsBeside(form),
+    ...rememberedLast(form),
+    ...blocksMovedOut(form),
+    ...doneAtTheStart(form),
+    ...countedBothWays(form, wanted),
+    ...printedOnOthers(form),
+    ...lastReturns(form),
+    ...pinsOfOtherSort(form),
+    ...textsAsNumbers(form),
+    ...fractionsReturned(form),
+    ...countedTruths(form),
+    ...resultsKept(form),
+    ...parenthesesPut(form),
+    ...placesExchanged(form),
+    ...turnedOver(form),
+    ...unitsAsAsked(form, wanted),
+    ...waysHalved(form),
+    ...modesLeftOut(form),
+    ...inputsForOutputs(form),
+    ...attachedWritten(form),
+    ...shadowsLeftOut(form),
+    ...bitsAsked(form),
+    ...oneBitLeft(form),
+    ...operandsExchanged(form).filter(({ told }) => told),
+    ...dividedLast(form),
+    ...overruledElse(form),
+    ...overruledInside(form),
+    ...placesLookedUp(form),
+    ...tonesSounded(form, wanted),
+    ...idleAskedToo(form),
+    ...valuesForReadings(form).filter(({ cost }) => cost < OTHER_NAME),
+    ...valuesForPins(form),
     ...loopsThatRun(form),
     ...otherNames(source, language)
       .filter(({ isIdle }) => isIdle)
@@ -160,6 +272,7 @@ export function spokenForAt(
     ...valuesPrinted(form),
     ...givenPinsWritten(form),
     ...callsLeftOut(form, wanted),
+    ...callsRepeated(form),
     ...tonesBegun(form, wanted),
     ...greetingsLeftOut(form, wanted),
     ...otherAnswersPrinted(form, wanted),
@@ -173,7 +286,10 @@ export function spokenForAt(
     ...flagsBeside(form),
     ...levelsTurned(form),
     ...numbersExchanged(form),
+    ...limitsExchanged(form),
+    ...[...exchangedLines(form), ...movedLines(form)].filter(({ cost }) => cost < OTHER_NAME),
     ...typesWidened(form),
+    ...smallTypesWidened(form),
     ...ratesAsAsked(form, wanted),
     ...echoesHalved(form),
     ...termsMissing(form, wanted),
@@ -182,10 +298,46 @@ export function spokenForAt(
   ];
 }
 
-/** What is given to a call that is given the wrong thing, or nothing, so that a program does not compile. */
-export function givenAt(source: string, language: Language): readonly Guess[] {
+/**
+ * What is given to a call that is given the wrong thing, too much or nothing, so that a program does not compile. `lines`: where
+ * that is said; `asked`: the exercise's own program.
+ */
+export function givenAt(
+  source: string,
+  language: Language,
+  asked: string,
+  lines: readonly number[],
+): readonly Guess[] {
   const form = formOf(source, language);
-  return form.tokens.length > LONGEST ? [] : [...listsAsOne(form), ...argumentsGiven(form)];
+  if (form.tokens.length > LONGEST) return [];
+  return [
+    ...listsAsOne(form),
+    ...argumentsGiven(form),
+    ...functionsGiven(form, lines),
+    ...(language === 'cpp' ? [...typesReturned(form), ...callsAlone(form)] : []),
+    ...valuesLeftOut(form, lines),
+    ...valuesAdded(form, lines, numbersIn(formOf(asked, language))),
+  ];
+}
+
+/**
+ * Declarations of what a program uses and nothing declares: what a function takes, and pins that are wired and that it does not
+ * name. `unknown`: the names, `pins`: those pins.
+ */
+export function declaredAt(
+  source: string,
+  language: Language,
+  unknown: readonly string[],
+  pins: readonly string[],
+): readonly Guess[] {
+  const form = formOf(source, language);
+  return form.tokens.length > LONGEST
+    ? []
+    : [
+        ...(language === 'cpp' ? pinsDeclared(form, unknown, pins) : []),
+        ...parametersDeclared(form, unknown),
+        ...namesKnown(form, unknown),
+      ];
 }
 
 /**
@@ -199,5 +351,5 @@ export function misplacedAt(source: string, language: Language, asked: string): 
     : [...elsesInOrder(form), ...labelsRenamed(form, formOf(asked, language))];
 }
 
-export type { Guess } from './guess';
+export type { Guess, Told } from './guess';
 export type { Lacking } from './missing';

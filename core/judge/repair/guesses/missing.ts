@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { listNameBefore } from '../token-places';
 import { areAlike, isNumber } from '../what-names-hold';
-import { bodyOf, isBodyOf, isInside, type Block, type Form } from './form';
+import { bodyOf, isBodyOf, isInside, type Block, type Form, type Statement } from './form';
 import { putIn, type Guess } from './guess';
 import { isRepeated } from './lines';
 import { uncalledIn } from './own-functions';
@@ -44,6 +44,7 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofNoReturn(form),
     ...ofOneLevel(form),
     ...ofPausesBeside(form),
+    ...ofPausesNowhere(form, lacking),
     ...ofAskedAndStill(form),
   ];
   return guesses.slice(0, MOST);
@@ -297,6 +298,36 @@ function ofPausesBeside(form: Form): readonly Guess[] {
     );
   });
 }
+
+/** Pauses that are tried where a block has none. */
+const MOST_PAUSES = 5;
+
+/** What is switched or sounded in a block in which nothing waits, with a pause before it or behind it. */
+function ofPausesNowhere(form: Form, { milliseconds }: Lacking): readonly Guess[] {
+  const { blocks, language } = form;
+  const pauses = milliseconds
+    .slice(0, MOST_PAUSES)
+    .map((time) => (language === 'python' ? `time.sleep(${time / 1000})` : `delay(${time});`));
+  const own = new Set(
+    blocks.flatMap(({ head, headTokens }) =>
+      head === 'function' ? (headTokens[language === 'python' ? 1 : 0]?.text ?? []) : [],
+    ),
+  );
+  const shows = ({ text }: Statement): boolean =>
+    SHOWS.test(text) || own.has(/^(\w+)\(/.exec(text)?.[1] ?? '');
+  return blocks.filter(isRepeated).flatMap((block) => {
+    const { statements } = block;
+    const last = statements.findLast(shows);
+    if (!last || statements.some(({ text }) => PAUSE.test(text))) return [];
+    const inner = blocks.filter((other) => other.head === 'loop' && isWithin(other, block));
+    return pauses.flatMap((pause) => [
+      putIn(form, last, pause, ELSEWHERE),
+      ...(block.opens ? [putIn(form, block, pause, ELSEWHERE)] : []),
+      ...inner.flatMap((other) => afterBlock(form, other, pause, ELSEWHERE)),
+    ]);
+  });
+}
+const SHOWS = /^(?:(?:digitalWrite|analogWrite|tone|noTone)\(|\w+\.(?:write|value)\b)/;
 const PAUSE = /^(?:delay|time\.sleep|sleep)\(.*\);?$/;
 
 /** A variable that is asked for and never changed, set to another one: `before = now;`. */

@@ -2,7 +2,7 @@ import type { Token } from '../../../program/token';
 import { bodyOf, isInside, type Form } from './form';
 import { putIn, written, type Guess } from './guess';
 
-const COST = 1.6;
+const [COST, PLACE] = [1.6, 1.3];
 
 /** A call of a method of a module: `lcd.setCursor(0, 0);`. */
 interface Call {
@@ -57,8 +57,35 @@ export function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
         cost: COST,
       }));
     });
-    return [...madeAsAsked({ type, name }, form, asked), ...called, ...said];
+    return [
+      ...madeAsAsked({ type, name }, form, asked),
+      ...placesAsAsked(own, wanted),
+      // What is written from the first place on needs no clearing.
+      ...called.toSorted((one, other) => Number(/clear/.test(one.text)) - Number(/clear/.test(other.text))),
+      ...said,
+    ];
   });
+}
+
+/** Where a display writes: a place that the exercise's own program does not go to, as it has it. */
+function placesAsAsked(own: readonly Call[], wanted: readonly Call[]): readonly Guess[] {
+  const placesOf = (calls: readonly Call[]): readonly Call[] =>
+    calls.filter(({ method, rest }) => method === 'setCursor' && /^\(\d+, ?\d+\);$/.test(rest));
+  const plain = ({ rest }: Call): string => rest.replace(/\s/g, '');
+  const places = [...new Set(placesOf(wanted).map(plain))];
+  return placesOf(own)
+    .filter((call) => !places.includes(plain(call)))
+    .flatMap((call) =>
+      places.map((place) => {
+        const [was, by] = [call.rest.slice(0, -1), place.slice(0, -1).replace(',', ', ')];
+        const column = call.first.column + `${call.object}.${call.method}`.length;
+        return {
+          edits: [{ line: call.first.line, column, length: was.length, by }],
+          text: `Write ${call.method}${by} instead of ${call.method}${was} in line ${call.first.line}.`,
+          cost: PLACE,
+        };
+      }),
+    );
 }
 
 /** What a module is made with, as the exercise makes its own: the address of a display. */

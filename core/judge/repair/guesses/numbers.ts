@@ -21,13 +21,24 @@ export function otherNumbers(
   { tokens, language, holdings }: Form,
   asked: readonly string[],
 ): readonly Guess[] {
-  const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [Number(text)] : [])));
+  const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [valueOf(text)] : [])));
   const missing = asked.filter((text) => !own.has(Number(text)));
   const all = [
-    ...new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' && Number(text) > 0 ? [text] : []))),
+    ...new Set(
+      tokens.flatMap(({ kind, text }, index) => {
+        const isPin =
+          tokens[index - 1]?.text === '=' && holdings.get(tokens[index - 2]?.text ?? '') === 'pin';
+        return kind === 'number' && Number(text) > 0 && !isPin ? [text] : [];
+      }),
+    ),
   ];
   const guesses = tokens.flatMap((token, index): readonly Guess[] => {
     if (token.kind !== 'number' || isFixed(tokens, index)) return [];
+    const suffix = suffixOf(token.text);
+    if (suffix !== '')
+      return missing
+        .filter((by) => /^\d+$/.test(by) && Number(by) !== valueOf(token.text))
+        .map((by) => written(token, by + suffix, OF_ASKED));
     const isCount = /^\d+$/.test(token.text) && Number(token.text) < FEW;
     const isOpen = mayBeFraction(tokens, index, holdings, language);
     const others: (readonly [string, number])[] = [
@@ -57,10 +68,18 @@ export function otherNumbers(
   return [...guesses].sort((a, b) => a.cost - b.cost).slice(0, MOST);
 }
 
+/** What a number of C++ ends with that says its type: the `L` of `180L`. */
+export const suffixOf = (text: string): string =>
+  /^0x/i.test(text) ? '' : (/(?<=[\d.])(?:[uUlL]+|[fF])$/.exec(text)?.[0] ?? '');
+
+/** How much a number is, whatever says its type. */
+export const valueOf = (text: string): number => Number(text.slice(0, text.length - suffixOf(text).length));
+
 /** Whether a number says how a module is reached or how fast is sent: only the very number will do. */
 export const isFixed = (tokens: readonly Token[], index: number): boolean =>
   /^0x/i.test(tokens[index]!.text) ||
   isInCall(tokens, index, /^begin$/) ||
+  isSizeOfList(tokens, index) ||
   // `LiquidCrystal_I2C lcd(0x27, 16, 2)`
   tokens
     .slice(Math.max(0, index - 8), index)
@@ -68,6 +87,22 @@ export const isFixed = (tokens: readonly Token[], index: number): boolean =>
       ({ text }, at, before) =>
         text === '(' && before[at - 1]?.kind === 'word' && /^[A-Z]\w*_/.test(before[at - 2]?.text ?? ''),
     );
+
+/** Whether a number says how many entries a list has, and it has as many. */
+function isSizeOfList(tokens: readonly Token[], index: number): boolean {
+  if (tokens[index - 1]?.text !== '[' || tokens[index + 1]?.text !== ']') return false;
+  let at = index + 2;
+  while (tokens[at]?.text === '[' && tokens[at + 2]?.text === ']') at += 3;
+  if (tokens[at]?.text !== '=' || tokens[at + 1]?.text !== '{') return false;
+  const isInner = tokens[index - 2]?.text === ']';
+  let [depth, entries] = [0, 1];
+  for (const { text } of tokens.slice(at + 1)) {
+    if (text === '{') depth += 1;
+    if (text === '}' && (depth -= 1) === 0) break;
+    if (text === ',' && depth === 1) entries += 1;
+  }
+  return isInner || entries === Number(tokens[index]!.text);
+}
 
 /** The figures of a number, wherever its point is: those of 0.2, 2 and 200 are the same. */
 export const digitsOf = (text: string): string => text.replace('.', '').replace(/^0+|0+$/g, '');
@@ -86,6 +121,17 @@ export const limitsIn = ({ tokens, holdings }: Form): readonly string[] => [
       const isPin = name !== undefined && holdings.get(name) === 'pin';
       return kind === 'number' && !isPin ? [text] : [];
     }),
+  ),
+];
+
+const COMPARES = /^[<>]=?$/;
+
+/** The numbers that a program compares something with. */
+export const comparedIn = (tokens: readonly Token[]): readonly string[] => [
+  ...new Set(
+    tokens.flatMap(({ kind, text }, index) =>
+      kind === 'number' && COMPARES.test(tokens[index - 1]?.text ?? '') ? [text] : [],
+    ),
   ),
 ];
 

@@ -1,8 +1,10 @@
 import type { Token } from '../../../program/token';
 import { isNumber } from '../what-names-hold';
-import { isInside, type Block, type Form } from './form';
+import { bodyOf, isInside, type Block, type Form } from './form';
 import { putIn, written, type Guess } from './guess';
 import { numbersIn } from './numbers';
+import { isRepeated } from './lines';
+import { afterBlock, counterOf, variablesIn } from './places';
 
 const [CALLED, GIVEN, INSTEAD, LEFT_OUT] = [1.6, 1.69, 1.7, 1.73];
 /** Numbers that a function may be given where it is called with none. */
@@ -39,10 +41,60 @@ export function functionsCalled(form: Form, asked: Form): readonly Guess[] {
       if (takes.length === 0) return [written(token, `${name}()`, CALLED)];
       return takes.length > 1
         ? []
-        : numbers.slice(0, MOST_NUMBERS).map((number) => written(token, `${name}(${number})`, CALLED));
+        : [...truthsGivenTo(name, tokens), ...numbers]
+            .slice(0, MOST_NUMBERS)
+            .map((given) => written(token, `${name}(${given})`, CALLED));
     }),
   );
 }
+
+/** Yes and no, as they are written, where a function is given one of them elsewhere. */
+function truthsGivenTo(name: string, tokens: readonly Token[]): readonly string[] {
+  const pairs = [
+    ['True', 'False'],
+    ['true', 'false'],
+    ['HIGH', 'LOW'],
+  ];
+  return tokens.flatMap(({ text }, index) =>
+    text === name && tokens[index + 1]?.text === '('
+      ? (pairs.find((pair) => pair.includes(tokens[index + 2]?.text ?? '')) ?? [])
+      : [],
+  );
+}
+
+/** `toDegrees` and `play;` of a function that takes a value: called with what stands near, in the lines where that is missing. */
+export function functionsGiven(form: Form, lines: readonly number[]): readonly Guess[] {
+  const { tokens, blocks, holdings } = form;
+  const numbers = [...holdings].flatMap(([name, held]) => (isNumber(held) ? [name] : []));
+  const lists = [...holdings].flatMap(([name, held]) =>
+    held === 'list' && tokens.filter(({ text }) => text === name).length === 1 ? [name] : [],
+  );
+  const pins = [...holdings].flatMap(([name, held]) =>
+    tokens.every(({ text }, index) => text !== name || /=|pinMode/.test(besides(tokens, index))) &&
+    (held === 'pin' || held === 'whole' || held === undefined)
+      ? [`analogRead(${name})`, `digitalRead(${name})`]
+      : [],
+  );
+  return functionsIn(form).flatMap(({ name, takes, block: own }) =>
+    tokens.flatMap((token, index): readonly Guess[] => {
+      if (token.text !== name || !lines.includes(token.line) || tokens[index + 1]?.text === '(') return [];
+      if (takes.length === 0) return [written(token, `${name}()`, CALLED)];
+      if (takes.length > 1 || isInside(token.line, own)) return [];
+      const counters = blocks.flatMap((block) => {
+        const counter =
+          block.head === 'loop' && isInside(token.line, block) ? counterOf(block.headTokens) : undefined;
+        return counter === undefined ? [] : [...lists.map((list) => `${list}[${counter}]`), counter];
+      });
+      return [...counters, ...pins, ...numbers.filter((one) => one !== takes[0])]
+        .slice(0, MOST_NUMBERS)
+        .map((given) => written(token, `${name}(${given})`, CALLED));
+    }),
+  );
+}
+
+/** What stands right behind a name, or two places before it. */
+const besides = (tokens: readonly Token[], index: number): string =>
+  `${tokens[index + 1]?.text} ${tokens[index - 2]?.text}`;
 
 /** `show();` of a function that takes something: given what it is given elsewhere, or a variable. */
 export function argumentsGiven(form: Form): readonly Guess[] {
@@ -120,6 +172,39 @@ export function callsLeftOut(form: Form, asked: Form): readonly Guess[] {
           .flatMap((block) => {
             const call = `${name}(${number})${language === 'python' ? '' : ';'}`;
             return block.statements.map((statement) => putIn(form, statement, call, LEFT_OUT));
+          }),
+      ),
+    );
+}
+
+/** A function that takes a number and is called only where the program begins, or with a number, called with a variable where something is asked. */
+export function callsRepeated(form: Form): readonly Guess[] {
+  const { tokens, blocks, holdings, language } = form;
+  const variables = variablesIn(form).filter((name) => isNumber(holdings.get(name)));
+  const setup = language === 'python' ? undefined : bodyOf('setup', form);
+  return functionsIn(form)
+    .filter(({ name, takes, block }) => {
+      const calls = tokens.filter(
+        ({ text, line }, index) =>
+          text === name && tokens[index + 1]?.text === '(' && line !== block.opens?.line,
+      );
+      const isFixed = (call: Token): boolean => tokens[tokens.indexOf(call) + 2]?.kind === 'number';
+      return (
+        takes.length === 1 &&
+        setup !== undefined &&
+        calls.every((call) => isInside(call.line, setup) || isFixed(call))
+      );
+    })
+    .flatMap(({ name, block: own }) =>
+      variables.slice(0, MOST_NUMBERS / 2).flatMap((variable) =>
+        blocks
+          .filter((block) => isRepeated(block) && block !== own && block.statements.length > 0)
+          .flatMap((block) => {
+            const call = `${name}(${variable});`;
+            return [
+              ...block.statements.map((statement) => putIn(form, statement, call, LEFT_OUT)),
+              ...(block.head === 'function' ? [] : afterBlock(form, block, call, LEFT_OUT)),
+            ];
           }),
       ),
     );

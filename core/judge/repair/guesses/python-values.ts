@@ -19,7 +19,8 @@ export function valuesOfObjects({ tokens, language }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [before, after] = [tokens[index - 1], tokens[index + 1]];
     const isAsked =
-      before?.line === token.line && /^(?:=|if|elif|while|not|and|or|[!=]=|return)$/.test(before.text);
+      before?.line === token.line &&
+      /^(?:=|if|elif|while|not|and|or|[!=]=|[<>]=?|return|[(,*/+-])$/.test(before.text);
     const isBare = after === undefined || after.line > token.line || !/^[.(=]$/.test(after.text);
     return objects.has(token.text) && isAsked && isBare
       ? [written(token, `${token.text}.value`, OF_OBJECT)]

@@ -313,5 +313,30 @@ export function elsesInOrder({ tokens, source, language }: Form): readonly Guess
   if (language === 'python') return [];
   return tokens
     .filter(({ text, startsLine }) => text === 'else' && startsLine)
-    .flatMap(({ line }) => [exchangedAt(line, source, EXCHANGED), exchangedAt(line - 1, source, EXCHANGED)]);
+    .flatMap((word) => [
+      ...bracesPut(word, tokens),
+      exchangedAt(word.line, source, EXCHANGED),
+      exchangedAt(word.line - 1, source, EXCHANGED),
+    ]);
+}
+
+/** Braces round the statements between an `else` and the `if` before them, which has none. */
+function bracesPut(word: Token, tokens: readonly Token[]): readonly Guess[] {
+  const at = tokens.indexOf(word);
+  const from = tokens.slice(0, at).findLastIndex(({ text }) => text === 'if');
+  const head = closing(tokens, from + 1, '(', ')');
+  const [last, end] = [head === undefined ? undefined : tokens[head], tokens[at - 1]];
+  const between = tokens.slice((head ?? at) + 1, at);
+  const count = between.filter(({ text }) => text === ';').length;
+  if (!last || end?.text !== ';' || count < 2 || between.some(({ text }) => /^[{}]$/.test(text))) return [];
+  return [
+    {
+      edits: [
+        { line: word.line, column: word.column, length: 0, by: '} ' },
+        { line: last.line, column: last.endColumn, length: 0, by: ' {' },
+      ],
+      text: `Put braces { } round lines ${between[0]!.line} ${end.line - between[0]!.line > 1 ? 'to' : 'and'} ${end.line}.`,
+      cost: EXCHANGED,
+    },
+  ];
 }

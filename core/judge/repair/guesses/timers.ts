@@ -25,10 +25,14 @@ export function timersBegun(form: Form): readonly Guess[] {
 
 /** Taken in each place, where it is taken nowhere: it is what it was at the beginning. */
 function takenNowhere({ name, clock }: Timer, form: Form): readonly Guess[] {
-  const times = form.tokens.filter(
-    ({ text }, at) => text === name && form.tokens[at + 1]?.text === '=',
-  ).length;
-  return times > 1 ? [] : inEachPlace(form, `${name} = ${clock}${end(form)}`, ANYWHERE);
+  const given = form.tokens.flatMap(({ text }, at) =>
+    text === name && form.tokens[at + 1]?.text === '=' ? [form.tokens[at + 2]?.text] : [],
+  );
+  const times = given.filter((value) => value !== 'None').length;
+  // What is none while nothing is timed has no moment of its own to begin with.
+  return times > (given.length > times ? 0 : 1)
+    ? []
+    : inEachPlace(form, `${name} = ${clock}${end(form)}`, ANYWHERE);
 }
 
 const clockText = (form: Form): string => (form.language === 'python' ? 'time.monotonic()' : 'millis()');
@@ -38,7 +42,9 @@ function timersIn(form: Form): readonly Timer[] {
   const moments = tokens.flatMap(({ kind, text }, index) => {
     const before = tokens.slice(Math.max(0, index - 6), index);
     const isAgo =
-      before.at(-1)?.text === '-' && before.some((one) => /^(?:millis|monotonic)$/.test(one.text));
+      before.at(-1)?.text === '-' &&
+      (before.some((one) => /^(?:millis|monotonic)$/.test(one.text)) ||
+        form.holdings.get(before.at(-2)?.text ?? '') === 'moment');
     return kind === 'word' && isAgo ? [text] : [];
   });
   return [...new Set(moments)].map((name) => ({

@@ -1,6 +1,7 @@
 import type { TextEdit } from '../../../findings/finding';
 import type { Token } from '../../../program/token';
 import { listText } from '../../../words/words';
+import { isInLoopHead } from '../token-places';
 import { isInside, type Form } from './form';
 import type { Guess } from './guess';
 import { isRepeated } from './lines';
@@ -58,6 +59,8 @@ export function numbersExchanged({ tokens }: Form): readonly Guess[] {
   tokens.forEach(({ kind, text }, index) => {
     const [sign, value] = [tokens[index + 1], tokens[index + 2]];
     if (kind !== 'word' || value?.kind !== 'number' || tokens[index - 1]?.text === '.') return;
+    // The counters of two loops are two variables.
+    if (isInLoopHead(tokens, index)) return;
     const how = sign?.text === '=' ? '=' : /^[<>]=?$/.test(sign?.text ?? '') ? '<' : undefined;
     const key = `${text} ${how}`;
     if (how !== undefined) given.set(key, [...(given.get(key) ?? []), value]);
@@ -75,6 +78,43 @@ export function numbersExchanged({ tokens }: Form): readonly Guess[] {
               },
             ],
       ),
+    ),
+  );
+}
+
+/** Limits that a program gives a name to, two of them in each other’s places. */
+export function limitsExchanged({ tokens }: Form): readonly Guess[] {
+  const isLimit = (name: string): boolean =>
+    tokens.some(
+      ({ text }, index) =>
+        text === name &&
+        (/^[<>]=?$/.test(tokens[index - 1]?.text ?? '') || /^[<>]=?$/.test(tokens[index + 1]?.text ?? '')),
+    );
+  const limits = tokens.flatMap((token, index) => {
+    const [sign, value] = [tokens[index + 1], tokens[index + 2]];
+    const isGiven = sign?.text === '=' && value?.kind === 'number' && !isInLoopHead(tokens, index);
+    const isOnly =
+      tokens.filter(({ text }, at) => text === token.text && tokens[at + 1]?.text === '=').length === 1;
+    return isGiven && isOnly && isLimit(token.text) ? [{ name: token.text, value }] : [];
+  });
+  return limits.flatMap((one, at) =>
+    limits.slice(at + 1).flatMap((other): readonly Guess[] =>
+      one.value.text === other.value.text
+        ? []
+        : [
+            {
+              edits: fromTheEnd([
+                replaced(one.value, other.value.text),
+                replaced(other.value, one.value.text),
+              ]),
+              text: `Exchange ${one.value.text} in line ${one.value.line} and ${other.value.text} in line ${other.value.line}.`,
+              cost: NUMBERS,
+              told: {
+                why: `${one.name} is ${one.value.text} and ${other.name} is ${other.value.text}: they are in each other’s places.`,
+                ask: `Which of ${one.name} and ${other.name} has to be the larger one?`,
+              },
+            },
+          ],
     ),
   );
 }

@@ -1,5 +1,5 @@
 import type { Token } from '../../../program/token';
-import { closing } from '../token-places';
+import { closing, isInLoopHead } from '../token-places';
 import type { Form } from './form';
 import { written, type Guess } from './guess';
 import { isFixed } from './numbers';
@@ -36,6 +36,8 @@ const SIGNS: ReadonlyMap<string, readonly string[]> = mapped({
   '-': ['+'],
   '*': ['/'],
   '/': ['*'],
+  '<<': ['>>'],
+  '>>': ['<<'],
   '+=': ['-='],
   '-=': ['+='],
   '++': ['--'],
@@ -89,8 +91,51 @@ export function callsOfOtherSort({ tokens, holdings, language }: Form): readonly
     return isAsked ? [written(token, 'digitalRead', OF_SORT)] : [];
   });
 }
+
+/** A pin that is measured, or whose pulses are, made an output. */
+export const inputsForOutputs = ({ tokens }: Form): readonly Guess[] =>
+  tokens.flatMap((token, index): readonly Guess[] => {
+    const [call, , pin] = tokens.slice(Math.max(0, index - 4), index);
+    const isSet = token.text === 'OUTPUT' && call?.text === 'pinMode';
+    const isMeasured = tokens.some(
+      ({ text }, at) =>
+        /^(?:pulseIn|analogRead|digitalRead)$/.test(text) && tokens[at + 2]?.text === pin?.text,
+    );
+    return isSet && pin && isMeasured
+      ? [
+          {
+            ...written(token, 'INPUT', SET_UP),
+            told: {
+              why: `Line ${token.line} makes pin ${pin.text} an output, so the board sets its level itself and what comes in is never seen.`,
+              ask: `Which way does the signal on pin ${pin.text} go: out of the board, or into it?`,
+            },
+          },
+        ]
+      : [];
+  });
+
+/** `arm.attach(9, OUTPUT)`: the mode of a pin where only `pinMode` takes one. */
+export const modesLeftOut = ({ tokens }: Form): readonly Guess[] =>
+  tokens.flatMap((token, index): readonly Guess[] => {
+    const [pin, comma, close] = [tokens[index - 2], tokens[index - 1], tokens[index + 1]];
+    const call = tokens[index - 4]?.text;
+    if (!/^(?:INPUT|OUTPUT|INPUT_PULLUP)$/.test(token.text) || comma?.text !== ',' || close?.text !== ')')
+      return [];
+    if (call === undefined || call === 'pinMode' || tokens[index - 3]?.text !== '(' || !pin) return [];
+    return [
+      {
+        edits: [{ line: token.line, column: comma.column, length: token.endColumn - comma.column, by: '' }],
+        text: `Take ${token.text} away from ${call} in line ${token.line}.`,
+        cost: OF_WAY,
+        told: {
+          why: `Line ${token.line}: ${call} takes no ${token.text}. Only pinMode does.`,
+          ask: `What does ${call} take, and what is the second value in line ${token.line}?`,
+        },
+      },
+    ];
+  });
 const LEVELS = /^(?:HIGH|LOW|true|false)$/;
-const [OF_SORT, OF_WAY] = [1.6, 1.3];
+const [OF_SORT, OF_WAY, SET_UP, SHOWN] = [1.6, 1.3, 0.99, 1.55];
 
 /** `for (int i = 0; i < 3; i--)`: a count that goes away from where it is to end. */
 export function countsTheOtherWay({ tokens, blocks, language }: Form): readonly Guess[] {
@@ -103,6 +148,52 @@ export function countsTheOtherWay({ tokens, blocks, language }: Form): readonly 
     const isAway = step && isUp !== isDown && (step.text === '++') !== isUp;
     return isAway && tokens.includes(step) ? [written(step, isUp ? '++' : '--', OF_WAY)] : [];
   });
+}
+
+/** A counter that the exercise counts both up and down and that this program only counts one way, counted the other way somewhere. */
+export function countedBothWays({ tokens }: Form, asked: Form): readonly Guess[] {
+  const stepsIn = (all: readonly Token[]): readonly Token[] =>
+    all.filter(({ text }, index) => /^(?:\+\+|--|[-+]=)$/.test(text) && !isInLoopHead(all, index));
+  const wayOf = ({ text }: Token): string => text[0]!;
+  const isBoth = (all: readonly Token[]): boolean => {
+    const signs = new Set(
+      all.filter(({ text }, at) => /^[-+]$/.test(text) && all[at - 2]?.text === '=').map(wayOf),
+    );
+    for (const step of stepsIn(all)) signs.add(wayOf(step));
+    return signs.size > 1;
+  };
+  const steps = stepsIn(tokens);
+  if (!isBoth(asked.tokens) || isBoth(tokens) || steps.length < 2) return [];
+  return steps.map((step) => ({
+    ...written(step, OTHER_WAY[step.text]!, OF_WAY),
+    told: {
+      why: `Line ${step.line} counts ${wayOf(step) === '+' ? 'up' : 'down'}, as every other line does.`,
+      ask: `Which way does line ${step.line} count?`,
+    },
+  }));
+}
+const OTHER_WAY: Readonly<Record<string, string>> = { '++': '--', '--': '++', '+=': '-=', '-=': '+=' };
+
+/** `Serial.print` in a program that shows things on a display, and the other way round. */
+export function printedOnOthers({ tokens }: Form): readonly Guess[] {
+  const prints = tokens.flatMap((token, index) =>
+    token.text === '.' && /^print(?:ln)?$/.test(tokens[index + 1]?.text ?? '') && tokens[index - 1]
+      ? [tokens[index - 1]!]
+      : [],
+  );
+  const names = [...new Set(prints.map(({ text }) => text))];
+  if (names.length !== 2 || !names.includes('Serial')) return [];
+  return prints.map((token) => ({
+    ...written(
+      token,
+      names.find((name) => name !== token.text)!,
+      SHOWN,
+    ),
+    told: {
+      why: `Line ${token.line} prints on ${token.text === 'Serial' ? 'the computer' : 'the display'}, where nobody looks for it.`,
+      ask: `Where does what line ${token.line} prints appear?`,
+    },
+  }));
 }
 
 /** `while (false)`: a loop that never runs. */
