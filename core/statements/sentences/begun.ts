@@ -6,6 +6,7 @@ import { doneForCondition, doneForConditions } from './conditions';
 import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
+import { doneForJoint } from './joint-conditions';
 import { NAMES, plainly, timed, type Named } from './plain';
 import { doneForSetting } from './settings';
 import { isOfCounts } from './stretches';
@@ -42,6 +43,8 @@ function doneFor(text: string, parts: readonly Named[]): readonly Stimulus[] {
       ? doneFor(cases.first, parts)
       : doneForBoth(cases.first, cases.second, parts);
   const words = wordsOf(text, parts);
+  const joint = doneForJoint(words, parts);
+  if (joint.length > 0) return joint;
   const condition = doneForCondition(words, parts);
   const presses = condition.length > 0 ? condition : doneForPresses(words, parts);
   return presses.length > 0 ? presses : doneForSetting(words, parts);
@@ -72,12 +75,20 @@ const HELD_LONGER = new RegExp(
   `^(?:when |if |after )?(?:press|hold|keep)(?:ing)? (${NAMES})(?: pressed| down)? (?:for )?(?:longer|more) than ${SECONDS}(?:,|:| and| then)+ (.+)$`,
   'i',
 );
+/** `hold S1 for 3 s to turn D1 on` */
+const HELD_TO = new RegExp(
+  `^(?:press(?: and hold)?|hold|keep)(?: down)? (${NAMES})(?: pressed| down)? for (?:at least )?${SECONDS} to (?:turn|switch) (${NAMES}) (on|off)$`,
+  'i',
+);
 /** Seconds by which a button is held longer than it takes. */
 const LONGER = 1;
 
 /** `hold S1 longer than 2 s and D1 goes on`: what comes when it was held so long. */
 function heldLonger(text: string, parts: readonly Named[]): Result<Begun> | undefined {
-  const [, name = '', length = '', said] = HELD_LONGER.exec(plainly(text, parts)) ?? [];
+  const plain = plainly(text, parts);
+  const [, button, least, lit, state] = HELD_TO.exec(plain) ?? [];
+  const [, name = '', length = '', said] =
+    button === undefined ? (HELD_LONGER.exec(plain) ?? []) : ['', button, least, `${lit} goes ${state}`];
   if (said === undefined) return undefined;
   const done = readDone(`press ${name} for ${timed(Number(length) + LONGER)} s`, parts, []);
   if (!done.ok) return done;

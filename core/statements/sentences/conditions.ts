@@ -17,15 +17,17 @@ import { inStretches, isOfCounts } from './stretches';
 import type { Meaning } from './way';
 import type { Reads } from './ways-staged';
 
-/** Seconds that a part may take to do what a condition asks for, and in which it need not have begun to stop. */
-const [REACTS, BEFORE] = [0.5, 0.1];
+/** Seconds that a part may take to do what a condition asks for. */
+export const REACTS = 0.5;
+/** Seconds before it is over in which it need not have begun to stop. */
+export const BEFORE = 0.1;
 /** When a condition begins to hold in a scenario that is made for it, and when it ends, in seconds. */
 const [BEGINS, ENDS] = [2, 5];
 /** Degrees beside a limit at which it is clearly passed. */
 const CLEARLY_WARMER = 5;
 
 /** `it is dark`, `P1 is above 50 %`: what is measured, and amounts at which that is so and is not so. */
-interface Condition {
+export interface Condition {
   readonly part: string;
   readonly how: MeasuredKind;
   readonly holds: (amount: number) => boolean;
@@ -80,7 +82,7 @@ function fitsUnit(unit: string, words: string): (how: MeasuredKind) => boolean {
 }
 
 /** The condition that a clause states: `it is dark`, `the temperature is above 25`, `S2 is on`. */
-function conditionOf(clause: string, parts: readonly Named[]): Condition | undefined {
+export function conditionOf(clause: string, parts: readonly Named[]): Condition | undefined {
   const state = new RegExp(
     `^(.+?) ${VERB} (dark|bright|light|covered|uncovered|on|off|closed|open)$`,
     'i',

@@ -13,6 +13,7 @@ import { ofFigures } from './figures';
 import { asFollowing } from './following';
 import { asMoving } from './moving';
 import { observedOf, stated, stateOf } from './on-off';
+import { underJoint } from './joint-conditions';
 import { NAMES, plainly, timed, type Named } from './plain';
 import { waysSet } from './settings';
 import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subjects';
@@ -57,7 +58,8 @@ function readCase(
   const figures = ofFigures(wordsOf(text, parts), parts);
   if ('problem' in figures) return fail({ message: figures.problem, typed: text });
   const plain = asMoving(figures.sentence, parts) ?? asFollowing(figures.sentence, parts) ?? figures.sentence;
-  const conditioned = underCondition(plain, parts, done, fitting, isOneOfTwo);
+  const conditioned =
+    underJoint(plain, parts, done, fitting) ?? underCondition(plain, parts, done, fitting, isOneOfTwo);
   const unread = (): Result<never> => notUnderstoodOf(text, plain, parts);
   if (conditioned) return expectationsOf(conditioned, text, unread);
   const unseen = unseenIn(plain, parts);

@@ -12,18 +12,18 @@ const REACTS = 0.1;
 const [ALONE, TOGETHER, BETWEEN] = [1, 2, 1];
 
 /** Buttons, and whether something is so while some of them are held. */
-interface Gate {
+export interface Gate {
   readonly names: readonly string[];
   readonly isSo: (held: ReadonlySet<string>) => boolean;
 }
 
-const HELD = '(?:pressed|pushed|held(?: down)?|down|kept pressed|closed)';
+export const HELD = '(?:pressed|pushed|held(?: down)?|down|kept pressed|closed)';
 
 const buttonsIn = (parts: readonly Named[]): readonly string[] =>
   parts.filter(({ kind }) => findKind(kind)?.stimulus === 'press').map(({ ref }) => ref);
 
 /** `S1 and S2 are held`, `either button is pressed`, `S1 is not pressed`; `undefined` for what is no such clause. */
-function gateOf(clause: string, parts: readonly Named[]): Gate | undefined {
+export function gateOf(clause: string, parts: readonly Named[]): Gate | undefined {
   const isClause = (source: string): boolean => new RegExp(`^${source}$`, 'i').test(clause);
   const all = buttonsIn(parts);
   const named = [...new Set((clause.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase()))];

@@ -34,6 +34,15 @@ const CLAUSES: readonly string[] = [
 /** What a sentence is about: `D1`, `D1 and D2`, `all LEDs`. */
 const SUBJECT = `(?:${NAMES}\\b|(?:all|both)(?: of)?(?: the)? (?:leds|lamps|lights)\\b|everything\\b|nothing\\b)`;
 
+/** Shares in words, in per cent. */
+const SHARES: Readonly<Record<string, number>> = {
+  'a quarter': 25,
+  half: 50,
+  'three quarters': 75,
+  full: 100,
+};
+const PERCENT = '\\d+ ?%';
+
 type Found = readonly string[];
 /** One way to say it in another order or in other words; what it is understood as. */
 type Order = readonly [pattern: RegExp, says: (found: Found, parts: readonly Named[]) => string | undefined];
@@ -73,6 +82,55 @@ const orders: readonly Order[] = [
   order(
     `\\b(fades (?:in|out)|gets (?:brighter|darker)) (?:slowly|gently|smoothly|gradually)\\b`,
     ([does]) => does,
+  ),
+  // D1 glows at half brightness
+  order(
+    `^(${NAMES}) (?:is|glows|shines|is lit|is dimmed|lights|stays)(?: lit)?(?: (?:at|to|with))? (a quarter|half|three quarters|full|${PERCENT})(?: of its| its)?(?: (?:brightness|lit|bright|power|as bright as it can be))?(?=$| (?:from|until|for|when|while|after|between|if)\\b)`,
+    ([name, share], parts) =>
+      observedOf(name!, parts) === 'light' && SHARES[share!.toLowerCase()] !== 100
+        ? `${name} is at ${SHARES[share!.toLowerCase()] ?? share!.replace(/ ?%/, '')} %`
+        : undefined,
+  ),
+  // D1 comes on slowly over 2 s, D1 fades from 0 to 100 % in 2 s
+  order(
+    `^(${NAMES}) (?:comes on|goes on|lights up|turns on|gets bright|fades from (?:0|off|dark)(?: %)? to (?:100|full|on|bright)(?: %)?)(?: slowly| gradually| gently| smoothly)(?: over| in| within| during) (?:the first )?${SECONDS}$`,
+    ([name, length]) => `${name} fades in over ${length} s`,
+  ),
+  order(
+    `^(${NAMES}) (?:goes out|goes off|turns off|gets dark)(?: slowly| gradually| gently| smoothly)(?: over| in| within| during) (?:the first )?${SECONDS}$`,
+    ([name, length]) => `${name} fades out over ${length} s`,
+  ),
+  order(
+    `^(${NAMES}) fades from (0|off|dark|100|full|on|bright)(?: ?%)? to (0|off|dark|100|full|on|bright)(?: ?%)?(?= |$)`,
+    ([name, from]) => `${name} fades ${/^(?:0|off|dark)$/i.test(from!) ? 'in' : 'out'}`,
+  ),
+  // D1 is never on at the same time as D2
+  order(
+    `^(${NAMES}) (?:is|are) never (?:on|lit) (?:at the same time as|together with|along with|while) (${NAMES})(?: is(?: on| lit)?)?$`,
+    ([one, other]) => `${one} and ${other} never together`,
+  ),
+  // … by itself
+  order(`,? \\b(?:all )?(?:by itself|on its own|automatically)\\b`, () => ''),
+  order(
+    `^after ${SECONDS},? (${SUBJECT} (?:goes|turns|switches|comes) (?:on|off|out))$`,
+    ([length, said]) => `${said} after ${length} s`,
+  ),
+  // every third press lights D1
+  order(
+    `^every (second|third|fourth|fifth) press(?: of (${NAMES}))? (?:lights|turns on|switches on) (${NAMES})$`,
+    ([which, button, name], parts) => {
+      const pressed = button ?? onlyTouched('press', parts);
+      const count = ['second', 'third', 'fourth', 'fifth'].indexOf(which!.toLowerCase()) + 2;
+      return pressed === undefined ? undefined : `${name} is on after ${pressed} was pressed ${count} times`;
+    },
+  ),
+  // dim in the light and bright in the dark
+  order(
+    `^(${NAMES}) (?:is|glows|shines) (?:dim|dimmer|darker|weak) (?:in (?:the )?(?:light|daylight)|when (?:it is )?bright),? (?:and|but) (?:bright|brighter|strong) (?:in (?:the )?dark|when (?:it is )?dark|at night)$`,
+    ([name], parts) => {
+      const sensor = onlyTouched('light', parts);
+      return sensor === undefined ? undefined : `${name} gets brighter as it gets darker`;
+    },
   ),
   // D1 and D2 take turns
   order(
