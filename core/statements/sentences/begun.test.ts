@@ -183,6 +183,9 @@ describe('more that is seen, as people say it', () => {
   test.each([
     ['D1 blinks slowly', 'Say how fast D1 blinks'],
     ['D1 fades in and out', 'Say when D1 gets brighter and when darker'],
+    ['D1 is half as bright as D2', 'Say how bright each of them is'],
+    ['D1 is on most of the time', 'Say how long it is lit and how long dark'],
+    ['Z1 plays a low tone, then a high tone', 'Say how high each tone is'],
     ['prints something every second', 'Say what is printed'],
     ['Z1 plays 440 Hz, then 660 Hz', 'Say how long each of them lasts'],
     ['the servo goes to 90° and back', 'stands at 90° for 1 s, then at 0°'],

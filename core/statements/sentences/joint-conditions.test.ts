@@ -114,6 +114,10 @@ test.each<readonly [string, readonly string[]]>([
   ['D1 glows at half brightness', ['D1 is between 40 and 60 % bright']],
   ['D1 is lit at 25 %', ['D1 is between 15 and 35 % bright']],
   ['D1 is dimmed to 30 % from 2 s', ['D1 is between 20 and 40 % bright from 2 s']],
+  [
+    'D1 mirrors S1',
+    ['D1 is on all the time from 0.1 s to 1.9 s after S1', 'D1 is off all the time from 2.1 s after S1'],
+  ],
   ['D1 is never on at the same time as D2', ['D1 and D2 never lit together']],
   ['D1 comes on slowly over 2 s', ['D1 gets brighter until 2 s']],
   ['D1 fades from 0 to 100 % over 2 s', ['D1 gets brighter until 2 s']],

@@ -198,6 +198,31 @@ export const waysSeen: readonly Way[] = [
     },
   },
   {
+    pattern: whole(
+      `(${NAMES}) (?:is|glows|shines|looks) (?:(?:half|twice|a third|as) (?:as )?(?:bright|dark|dim)|brighter|darker|dimmer)(?: (?:as|than))+ (${NAMES})`,
+    ),
+    means: ([subject = '', other = '']) => ({
+      problem: `Say how bright each of them is: “${subject.toUpperCase()} is at 50 %”, and “${other.toUpperCase()} is at 100 %”.`,
+    }),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:plays|sounds|makes|gives) (?:(?:an? )?(?:tune|melody|song|jingle|scale)|(?:\\w+ )?(?:notes|tones)|(?:an? )?(?:low|high|deep|short|long|\\w+er)(?: \\w+)?,? .*)`,
+    ),
+    means: ([subject = ''], { parts }) =>
+      observedOf(subject, parts) === 'sound'
+        ? {
+            problem: `Say how high each tone is and how long it lasts: “${subject.toUpperCase()} plays 262 Hz for 0.5 s, then 523 Hz for 0.5 s”.`,
+          }
+        : undefined,
+  },
+  {
+    pattern: whole(`(${NAMES}) is (?:on|lit) (?:most|half|some|part) of the time`),
+    means: ([subject = '']) => ({
+      problem: `Say how long it is lit and how long dark: “${subject.toUpperCase()} lit 2 s, dark 1 s”.`,
+    }),
+  },
+  {
     pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)? (?:slowly|quickly|fast|rapidly)`),
     means: ([subject = '']) => ({
       problem: `Say how fast ${subject.toUpperCase()} blinks: “${subject.toUpperCase()} lit 0.5 s, dark 0.5 s”.`,

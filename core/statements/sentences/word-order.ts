@@ -1,3 +1,4 @@
+import { findKind } from '../../parts';
 import { COLOUR } from './colours';
 import { observedOf } from './on-off';
 import { asAnswers } from './presses-in-turn';
@@ -103,6 +104,14 @@ const orders: readonly Order[] = [
   order(
     `^(${NAMES}) fades from (0|off|dark|100|full|on|bright)(?: ?%)? to (0|off|dark|100|full|on|bright)(?: ?%)?(?= |$)`,
     ([name, from]) => `${name} fades ${/^(?:0|off|dark)$/i.test(from!) ? 'in' : 'out'}`,
+  ),
+  // D1 mirrors S1
+  order(
+    `^(${NAMES}) (?:mirrors|copies|follows|(?:is|does|shows) (?:always )?the same as|is in step with) (${NAMES})$`,
+    ([name, button], parts) =>
+      parts.some(({ ref, kind }) => ref === button!.toUpperCase() && findKind(kind)?.stimulus === 'press')
+        ? `${name} is on while ${button} is held`
+        : undefined,
   ),
   // D1 is never on at the same time as D2
   order(
