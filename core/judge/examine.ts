@@ -113,6 +113,27 @@ export class Examiner {
     return { unmet, traces };
   }
 
+  /** The lines of its program that a build comes to in a scenario that it does not pass; `undefined` in one that it passes. */
+  linesReached(
+    build: Build,
+    scenario: Scenario,
+    limits: RunLimits | undefined,
+  ): ReadonlySet<number> | undefined {
+    const judging = this.judging(build);
+    if (!judging) return undefined;
+    const lines = new Set<number>();
+    const ignore = (): void => undefined;
+    const trace = judging.run(scenario, {}, limits, ({ machine }) => {
+      machine.watcher = {
+        step: () => void lines.add(machine.line),
+        moved: ignore,
+        compared: ignore,
+        decided: ignore,
+      };
+    });
+    return unmetIn(scenario, trace, judging) > 0 ? lines : undefined;
+  }
+
   /** Whether a run of a build met one expectation of its scenario. */
   isMet(build: Build, scenario: Scenario, expectation: Scenario['expect'][number], trace: Trace): boolean {
     const judging = this.judging(build);

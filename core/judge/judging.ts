@@ -3,6 +3,7 @@ import { ref } from '../brand';
 import type { Spread } from '../electrics/bench';
 import type { Scenario } from '../formats/scenario';
 import type { Compiled, Language } from '../program';
+import type { ProgramRun } from '../program/machine';
 import { lightNamed } from '../rehearsal/light';
 import type { RehearsalOptions, RunLimits } from '../rehearsal/options';
 import { rehearse } from '../rehearsal/rehearse';
@@ -20,8 +21,16 @@ export type Played = Pick<Scenario, 'for' | 'stimuli'>;
 /** How chance falls in a run: what floating lines read as, how contacts bounce, how the noise goes. */
 export type Chance = Pick<RehearsalOptions, 'bounceSeed' | 'floatingReads' | 'seed'>;
 
-/** Runs a build through a scenario, with chance falling as it is told; `steps` limits the run. */
-export type Run = (scenario: Played, chance: Chance, limits?: RunLimits) => Trace;
+/**
+ * Runs a build through a scenario, with chance falling as it is told; `steps` limits the run. `begun`: told of the run before
+ * its first step.
+ */
+export type Run = (
+  scenario: Played,
+  chance: Chance,
+  limits?: RunLimits,
+  begun?: (run: ProgramRun) => void,
+) => Trace;
 
 /** What a scenario does to the parts of a build, by the reference part that each stands for. */
 export const stimuliOn = (
@@ -37,7 +46,7 @@ export const rehearsalOf = (
   pairs: ReadonlyMap<string, PlacedPart>,
   usualSteps: number | undefined,
 ): Run => {
-  return (scenario, chance, { steps = usualSteps, changes } = {}) =>
+  return (scenario, chance, { steps = usualSteps, changes } = {}, begun) =>
     rehearse(
       program,
       circuit.circuit.wiring,
@@ -50,6 +59,7 @@ export const rehearsalOf = (
         ...chance,
       },
       circuit,
+      begun,
     );
 };
 

@@ -41,9 +41,11 @@ export function unknownName(
       .sort((a, b) => b.line - a.line || b.column - a.column)
       .map(({ line, column }) => ({ replace: { line, column, length: name.length, by: to } })),
   });
-  const otherCase = [...likely, ...all].find(
-    (candidate) => candidate !== name && candidate.toLowerCase() === name.toLowerCase(),
-  );
+  const isOtherCase = (candidate: string): boolean =>
+    candidate !== name && candidate.toLowerCase() === name.toLowerCase();
+  // What cannot stand here is meant only where nothing that can is near.
+  const otherCase =
+    likely.find(isOtherCase) ?? (nearest(name, likely) === undefined ? all.find(isOtherCase) : undefined);
   if (otherCase !== undefined)
     return refusal(
       'name-case',

@@ -1,6 +1,7 @@
 import { quantity, type Observation } from '../../findings/finding';
 import { kindOf } from '../../parts';
 import { EYE_SECONDS } from '../../rehearsal/seen';
+import type { Trace } from '../../rehearsal/trace';
 import { figure, milliamps, seconds } from '../../units';
 import type { Built, BuiltRunRule, RunRule } from '../subject';
 
@@ -98,8 +99,38 @@ export const missingPause: BuiltRunRule = ({ trace }, { wording }, built) => {
       ];
     }
   }
-  return [];
+  return trace.ended.reason === 'changes' && trace.pauses.length === 0
+    ? busyWithModules(trace, wording.pause)
+    : [];
 };
+
+/** A run that was given up since what a module is sent changes without end, and no line ever waits. */
+function busyWithModules({ pins, ended }: Trace, pause: string): readonly Observation[] {
+  // What is done once for each picture, as a latch is, is changed least often.
+  const [rarest] = [...pins.values()]
+    .filter((changes) => changes.length > MANY)
+    .sort((one, other) => one.length - other.length);
+  if (!rarest) return [];
+  const { line } = rarest.at(-1)!;
+  const hertz = rarest.length / 2 / ended.at;
+  return [
+    {
+      code: 'missing-pause',
+      severity: 'fault',
+      line,
+      column: 1,
+      message: `Line ${line} runs about ${Number(hertz.toPrecision(2)).toLocaleString('en')} times a second, faster than the eye can follow: no line of the program waits.`,
+      hints: [
+        `How long is what line ${line} shows there to be seen?`,
+        `From one time that line ${line} runs to the next, nothing waits.`,
+        `Add a delay, ${pause}, after line ${line}.`,
+      ],
+      evidence: { perSecond: quantity(hertz, 'Hz') },
+    },
+  ];
+}
+/** Changes of a pin from which on a program is busy with it. */
+const MANY = 50;
 
 /**
  * Whether what a pin does is there to be seen: it leads to a light, or nothing is plugged in there yet. The short pulses

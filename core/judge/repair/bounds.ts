@@ -1,11 +1,11 @@
 /** What a search may take: about a second. */
-export const WHOLE = 8.5e8;
+export const WHOLE = 9.5e8;
 /** For two changes of a program: few of the many are what was meant. */
 export const OF_TWO_IN_PROGRAM = 2e8;
 /** For one change of a program that is the exercise's own but for several. */
 export const OF_ONE_OF_SEVERAL = 2e8;
 /** For changes of a program that nothing speaks for. */
-export const OF_GUESSES = 4.5e8;
+export const OF_GUESSES = 5.5e8;
 /** For what can be said of a build that nothing was found for. */
 export const OF_A_PART = 1e8;
 /** Cost under which a single change is taken without looking for two. */

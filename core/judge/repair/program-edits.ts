@@ -68,6 +68,8 @@ const exchanges: Readonly<Record<string, string>> = {
   LOW: 'HIGH',
   INPUT: 'OUTPUT',
   INPUT_PULLUP: 'OUTPUT',
+  true: 'false',
+  false: 'true',
 };
 /** What is said of an `else` without an `if`, and of two cases for one value. */
 const MISPLACED: ReadonlySet<string> = new Set(['syntax-other', 'name-redeclared']);
@@ -150,6 +152,10 @@ export function programCandidates(
       program.language,
       wishes.asked,
       ofArguments,
+      program.problems.flatMap(({ code, line, message }) => {
+        const [, takes, gets] = /takes (?:\d+ to )?(\d+) values? but gets (\d+)/.exec(message) ?? [];
+        return code === 'arguments' && Number(gets) > Number(takes) ? [line] : [];
+      }),
     ))
       found.push(makeAll(edits, amount, text));
   if (!program.compiled)

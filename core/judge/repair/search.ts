@@ -21,6 +21,7 @@ import {
 import { isWordAsAsked, type Candidate } from './candidate';
 import { hasRightWiring, isSoundWiring, needsRewriting, onlyMisses } from './left-to-mend';
 import { thatMatter } from './lines-that-matter';
+import { thatAreReached } from './lines-unreached';
 import { nearestTarget, pairedByName } from './pairing';
 import { programCandidates } from './program-edits';
 import { guessFrom, programGuesses } from './program-guesses';
@@ -81,6 +82,8 @@ class RepairSearch {
   private readonly tries: Tries;
   /** The way to the circuit that is asked for, from each build that it was looked for from. */
   private readonly ways = new Map<Tried, Tried | undefined>();
+  /** The lines that builds come to, where that was asked. */
+  private readonly reached = new Map<Tried, ReadonlySet<number> | undefined>();
   /** The build with what hides everything else mended. */
   private start: Tried;
   /** The cheapest set found until now. */
@@ -322,13 +325,24 @@ class RepairSearch {
     return thatMatter(found, build.program, wishes).toSorted((a, b) => a.cost - b.cost);
   }
 
+  /** The lines that a build comes to in the run that shows first what is wrong. */
+  private reachedBy(start: Tried): ReadonlySet<number> | undefined {
+    if (!this.reached.has(start))
+      this.reached.set(start, start.build.program.compiled ? this.tries.reachedBy(start) : undefined);
+    return this.reached.get(start);
+  }
+
   /** A change of the program that nothing speaks for but that it does what is meant with it. */
   private guessed(start: Tried, isEnough: boolean): Tried | undefined {
     const { program } = start.build;
     if (!program.compiled) return undefined;
     const wishes = wishesOf(this.reference.exercise, start.build, this.tries.examine(start));
     const compile = (source: string): Program => this.tries.compile(source, program.language);
-    const guesses = thatMatter(programGuesses(program, compile, wishes), program, wishes);
+    const guesses = thatAreReached(
+      thatMatter(programGuesses(program, compile, wishes), program, wishes),
+      program,
+      this.reachedBy(start),
+    );
     return guessFrom(this.tries, start, guesses, isEnough);
   }
 
@@ -337,7 +351,8 @@ class RepairSearch {
     let byAccident: Tried | undefined;
     let unmeant: Tried | undefined;
     let more = MORE_AFTER_AN_ACCIDENT;
-    for (const candidate of this.changesOfProgram(start)) {
+    const changes = thatAreReached(this.changesOfProgram(start), start.build.program, this.reachedBy(start));
+    for (const candidate of changes) {
       if (start.cost + candidate.cost >= most || more <= 0) break;
       if (byAccident ?? unmeant) more -= 1;
       const tried = this.tries.make(start, candidate);

@@ -129,6 +129,20 @@ export class Tries {
     );
   }
 
+  /**
+   * The lines of its program that a build comes to by when it fails what the build itself fails first; `undefined` where it
+   * does not fail that.
+   */
+  reachedBy({ build }: Tried): ReadonlySet<number> | undefined {
+    this.failsAtFirst(build);
+    const scenario =
+      this.firstLook?.scenario ??
+      this.examiner.reference.exercise.data.scenarios.find(
+        (_, at) => this.examine(this.first).scenarios[at]?.passed === false,
+      );
+    return scenario && this.examiner.linesReached(build, scenario, this.usualLimits[0]);
+  }
+
   /** Whether the build as it was handed in met an expectation of one of its scenarios. */
   private wasMet(at: number, expectation: Scenario['expect'][number]): boolean {
     const scenario = this.examiner.reference.exercise.data.scenarios[at];

@@ -30,6 +30,7 @@ export function widenings(tokens: readonly Token[], lines: readonly number[]): r
   );
   return [
     ...factors.map((token) => ({ token, by: `${token.text}L` })),
-    ...types.map((token) => ({ token, by: WIDE })),
+    // What is too large for eight bits seldom is for sixteen.
+    ...types.map((token) => ({ token, by: /^(?:byte|uint8_t)$/.test(token.text) ? 'int' : WIDE })),
   ];
 }

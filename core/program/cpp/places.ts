@@ -144,6 +144,14 @@ export function reportNoField(
               ? `Use one of ${known.join(', ')} in line ${span.line}, or add ${node.text} to ${owner}.`
               : `Write ${otherCase} in line ${span.line}.`,
           ],
+      otherCase === undefined
+        ? undefined
+        : textRepair(`Write ${otherCase} instead of ${node.text} in line ${span.line}.`, {
+            line: span.line,
+            column: span.column,
+            length: node.text.length,
+            by: otherCase,
+          }),
     ),
   );
 }
@@ -163,15 +171,28 @@ export function readPlace(node: SyntaxNode, context: Context, read: ReadExpressi
   const found = findPlace(node, context, read);
   if (found || context.problems.length > before) return found;
   let root = node;
-  while (root.type === 'subscript_expression' || root.type === 'parenthesized_expression')
+  let isOfField = false;
+  while (ENDS_IN_NAME.has(root.type)) {
+    isOfField ||= root.type === 'field_expression';
     root = root.childForFieldName('argument') ?? namedChildren(root)[0]!;
-  const isName = root.type === 'identifier' && !context.scope.find(root.text);
+  }
+  // A function or a class with a point behind it is another trouble.
+  const isOther =
+    isOfField && [context.functions, context.library, context.types].some((known) => known.has(root.text));
+  const isName = root.type === 'identifier' && !context.scope.find(root.text) && !isOther;
   if (!isName) context.unsupported(describe(node), node);
   else if (context.constants.has(root.text) || context.definitions.has(root.text))
     reportConstant(root, context);
   else context.reportUnknown(root.text, root, 'value');
   return undefined;
 }
+
+/** What is read of something that has a name: one of its values, one of its fields. */
+const ENDS_IN_NAME: ReadonlySet<string> = new Set([
+  'subscript_expression',
+  'field_expression',
+  'parenthesized_expression',
+]);
 
 /** What makes a variable of a constant: its declaration without the word that says so. */
 function withoutConst(name: string, { root }: Context): Repair | undefined {

@@ -159,7 +159,7 @@ export function joinedInCase(node: SyntaxNode): ProgramProblem | undefined {
   );
 }
 
-const CALCULATING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%']);
+const CALCULATING: ReadonlySet<string> = new Set(['+', '-', '*', '/', '%', '<<', '>>']);
 
 /** `i + 1` as a step, `x == 5;` as an instruction: nothing comes of it. `isOwn`: whether the program has such a function itself. */
 export function withoutEffect(

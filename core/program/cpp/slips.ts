@@ -323,3 +323,16 @@ export function parameterWithoutType(parameter: SyntaxNode): ProgramProblem | un
     textRepair(text, { line, column, length: 0, by: 'int ' }),
   );
 }
+
+/** `switch (word)` of a text: a switch tells numbers and letters apart. */
+export const textInSwitch = ({ line, column }: Span): ProgramProblem =>
+  refusal(
+    'arguments',
+    { line, column },
+    `Line ${line}: a switch can only tell numbers and single letters apart, and this is a text.`,
+    [
+      `What can stand behind a case: a number, a letter, or a text?`,
+      `What line ${line} switches by is a text.`,
+      `Read one letter, char c = Serial.read(), or ask with if and == instead.`,
+    ],
+  );

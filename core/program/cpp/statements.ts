@@ -6,7 +6,7 @@ import { countFits } from './arguments';
 import { emptyBody } from './empty-body';
 import { declareEach, readDeclaration } from './declarations';
 import { convert, quoted } from './conversions';
-import { beforeEveryCase, caseTwice, functionInside, leavesNothing } from './slips';
+import { beforeEveryCase, caseTwice, functionInside, leavesNothing, textInSwitch } from './slips';
 import { joinedInCase, oddQuestions, withoutEffect } from './questions';
 import { textForNumber } from './quote-slips';
 import { isOfStatements, readStatements } from './definitions';
@@ -245,7 +245,10 @@ function readRange(node: SyntaxNode, context: Context): Statement {
 }
 
 function readSwitch(node: SyntaxNode, context: Context): Statement {
-  const subject = readExpression(node.childForFieldName('condition')!, context);
+  const asked = node.childForFieldName('condition')!;
+  const subject = readExpression(asked, context);
+  if (subject.type.kind === 'string' || subject.type.kind === 'text')
+    context.report(textInSwitch(spanOf(asked)));
   const body = node.childForFieldName('body')!;
   context.switchDepth += 1;
   /** The line of each value that has its case. */

@@ -1,3 +1,4 @@
+import { slipsInLetters } from './in-letters';
 import { slipsInLists } from './in-lists';
 import { slipsInMeasures } from './in-measures';
 import { slipsInPython } from './in-python';
@@ -9,6 +10,7 @@ export const ownSlips: readonly OwnSlips[] = [
   ...slipsInLists,
   ...slipsInMeasures,
   ...slipsInTime,
+  ...slipsInLetters,
   ...slipsInPython,
 ];
 export type { OwnSlip, OwnSlips } from './own-slips';

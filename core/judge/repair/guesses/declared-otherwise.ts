@@ -32,14 +32,24 @@ export function typesReturned(form: Form): readonly Guess[] {
         text === 'return' && isInside(line, block) && tokens[index + 1]?.text !== ';',
     );
     if (type.text !== 'void' || !returned) return [];
-    const asked = tokens.slice(tokens.indexOf(returned), tokens.indexOf(block.closes!));
+    const values = tokens.flatMap(({ text, line }, index) =>
+      text === 'return' && isInside(line, block)
+        ? tokens.slice(
+            index + 1,
+            tokens.findIndex((one, at) => at > index && one.text === ';'),
+          )
+        : [],
+    );
+    const named = enumsIn(tokens).find(({ names }) => values.some(({ text }) => names.includes(text)));
     const isTruth = /^(?:true|false|==|!=|&&|\|\||[<>]=?)$/;
-    const isOpen = asked.some(({ kind, text }) => kind === 'number' && text.includes('.'));
-    const types = asked.some(({ text }) => isTruth.test(text))
-      ? ['bool']
-      : isOpen
-        ? ['float']
-        : ['int', 'float'];
+    const isOpen = values.some(({ kind, text }) => kind === 'number' && text.includes('.'));
+    const types = named
+      ? [named.type]
+      : values.some(({ text }) => isTruth.test(text))
+        ? ['bool']
+        : isOpen
+          ? ['float']
+          : ['int', 'float'];
     return types.map((by, at) => written(type, by, RETURNED + 0.01 * at));
   });
 }
@@ -93,18 +103,27 @@ export function parametersDeclared(form: Form, unknown: readonly string[]): read
   });
 }
 
-/** The enumerations of which a call of a function is given a value. */
-const namedTypesIn = (tokens: readonly Token[], called: string): readonly string[] =>
+/** The enumerations of a program, each with the names in it. */
+const enumsIn = (
+  tokens: readonly Token[],
+): readonly { readonly type: string; readonly names: readonly string[] }[] =>
   tokens.flatMap(({ text }, index) => {
     const [name, open] = [tokens[index + 1], tokens[index + 2]];
     const close = text === 'enum' && open?.text === '{' ? closing(tokens, index + 2, '{', '}') : undefined;
-    const values = new Set(tokens.slice(index + 3, close ?? index).map((one) => one.text));
-    const isGiven = tokens.some(
-      (one, at) =>
-        one.text === called && tokens[at + 1]?.text === '(' && values.has(tokens[at + 2]?.text ?? ''),
-    );
-    return close !== undefined && name && isGiven ? [name.text] : [];
+    if (close === undefined || !name) return [];
+    return [{ type: name.text, names: tokens.slice(index + 3, close).map((one) => one.text) }];
   });
+
+/** The enumerations of which a call of a function is given a value. */
+const namedTypesIn = (tokens: readonly Token[], called: string): readonly string[] =>
+  enumsIn(tokens)
+    .filter(({ names }) =>
+      tokens.some(
+        ({ text }, at) =>
+          text === called && tokens[at + 1]?.text === '(' && names.includes(tokens[at + 2]?.text ?? ''),
+      ),
+    )
+    .map(({ type }) => type);
 
 /** Pins that a program sets, reads or writes by a name that nothing declares. */
 export function pinsDeclared(

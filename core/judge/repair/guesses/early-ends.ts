@@ -19,6 +19,10 @@ export function earlyEndsLeftOut(form: Form): readonly Guess[] {
     const endsItsLoop = token.text !== 'continue' && block.head === 'loop' && !isEndless(block);
     if (!rest.goesOn && !endsItsLoop) return [];
     const written = (lines[token.line - 1] ?? '').slice(token.column - 1, rest.endColumn - 1);
+    const moved =
+      language === 'python' && token.text === 'return' && !endsItsLoop
+        ? movedBehind(token, block, lines, written)
+        : undefined;
     const why = endsItsLoop
       ? `Line ${token.line} leaves the loop in its first round, whatever happens.`
       : token.text === 'continue'
@@ -31,8 +35,33 @@ export function earlyEndsLeftOut(form: Form): readonly Guess[] {
         cost: COST,
         told: { why, ask: `What does the program do after line ${token.line}?` },
       },
+      ...(moved ? [moved] : []),
     ];
   });
+}
+
+/** The line that gives something back, behind what stands below it in its block. */
+function movedBehind(
+  token: Token,
+  { closes }: Block,
+  lines: readonly string[],
+  written: string,
+): Guess | undefined {
+  const [from, to] = [token.line, closes?.line ?? 0];
+  if (to <= from || lines[from - 1]?.trim() !== written) return undefined;
+  const texts = lines.slice(from - 1, to);
+  return {
+    edits: [
+      {
+        line: from,
+        column: 1,
+        length: texts.join('\n').length,
+        by: [...texts.slice(1), texts[0]!].join('\n'),
+      },
+    ],
+    text: `Move line ${from} behind line ${to}.`,
+    cost: COST + 0.01,
+  };
 }
 
 /** Whether a word begins a statement that nothing stands before: no question without braces, no other side of one. */

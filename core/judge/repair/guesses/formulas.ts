@@ -12,7 +12,7 @@ export function parenthesesPut({ tokens }: Form): readonly Guess[] {
     if (!/^[-+]$/.test(token.text)) return [];
     const [a, b, sign, c] = [-1, 1, 2, 3].map((by) => tokens[index + by]);
     const isPlain = (one: Token | undefined): one is Token => one?.kind === 'word' || one?.kind === 'number';
-    if (!isPlain(a) || !isPlain(b) || !isPlain(c) || !/^[*/]$/.test(sign?.text ?? '')) return [];
+    if (!isPlain(a) || !isPlain(b) || !isPlain(c) || !/^[*/%]$/.test(sign?.text ?? '')) return [];
     if (a.line !== c.line || /^[*/.]$/.test(tokens[index - 2]?.text ?? '') || tokens[index + 4]?.text === '(')
       return [];
     const sum = `${a.text} ${token.text} ${b.text}`;
@@ -93,6 +93,8 @@ export function countedTruths({ tokens, language }: Form): readonly Guess[] {
 export function unitsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
   const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [valueOf(text)] : [])));
   const wanted = asked.tokens.flatMap(({ kind, text }) => (kind === 'number' ? [valueOf(text)] : []));
+  // A program in other units has more than one of its numbers so many times larger.
+  if (!wanted.some((number) => number !== 0 && number < 100 && own.has(number * 1000))) return [];
   const scaled = [...new Set(wanted.map((number) => number * 1000))].filter(
     (number) => !own.has(number) && number >= 100,
   );

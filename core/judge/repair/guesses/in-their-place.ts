@@ -217,3 +217,31 @@ function unusedIn(block: Block, tokens: readonly Token[]): readonly string[] {
     .map(({ text }) => text)
     .filter((name) => !tokens.some(({ text, line }) => text === name && isInside(line, block)));
 }
+
+/** What a program works out and never asks for, in the place of each other number that it compares or hands on. */
+export function idleInstead(form: Form): readonly Guess[] {
+  const { tokens, holdings } = form;
+  const kept = [...new Set(keptIn(form))].filter(
+    (name) => isNumber(holdings.get(name)) || holdings.get(name) === undefined,
+  );
+  const idle = idleIn(form, kept).filter((name) => holdings.get(name) !== 'list');
+  return idle.flatMap((name) =>
+    tokens.flatMap((token, index): readonly Guess[] => {
+      const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
+      const isValue =
+        token.kind === 'number' || (token.kind === 'word' && isNumber(holdings.get(token.text)));
+      const isUsed = /^(?:[<>]=?|[!=]=|,|\()$/.test(before) && /^(?:\)|,|;|&&|\|\||:|[<>]=?)$/.test(after);
+      const isOwn = tokens.slice(0, index).findLast(({ line, text }) => line === token.line && text === name);
+      if (!isValue || !isUsed || isOwn || token.text === name) return [];
+      return [
+        {
+          ...written(token, name, IDLE),
+          told: {
+            why: `The program works out ${name}, and no line asks for it.`,
+            ask: `What is ${name} worked out for, and which line needs it?`,
+          },
+        },
+      ];
+    }),
+  );
+}

@@ -21,6 +21,7 @@ import {
   valuesLeftOut,
 } from './declared-otherwise';
 import { earlyEndsLeftOut } from './early-ends';
+import { clocksAlike, otherFields, rowsExchanged, sidesExchanged } from './fields-and-rows';
 import { formOf } from './form';
 import {
   countedTruths,
@@ -34,6 +35,7 @@ import {
 import { written, type Guess } from './guess';
 import {
   attachedWritten,
+  idleInstead,
   idleAskedToo,
   placesLookedUp,
   tonesSounded,
@@ -68,8 +70,10 @@ import {
 } from './never-changed';
 import { idleOutputsWritten } from './idle-outputs';
 import { limitsIn, numbersIn, otherNumbers } from './numbers';
+import { mapsAsAsked, pinsSetUpInRounds, sentAsAsked } from './as-elsewhere';
+import { shiftedTypes, shiftsAsAsked, shiftsOver, shiftsWrapped } from './shifts';
 import { bitsAsked, dividedLast, oneBitLeft, operandsExchanged } from './operands';
-import { overruledElse, overruledInside } from './overruled';
+import { elsePut, overruledElse, overruledInside } from './overruled';
 import { shadowsLeftOut } from './shadowed';
 import {
   argumentsGiven,
@@ -77,20 +81,27 @@ import {
   callsRepeated,
   functionsCalled,
   functionsGiven,
+  givenBesides,
+  idleWrapped,
   givenPinsWritten,
   othersCalled,
   parametersUsed,
 } from './own-functions';
 import { readOnceOnly } from './read-twice';
 import {
+  eachOfLoop,
+  foreignAttributes,
+  givenForLists,
   lastReturns,
   objectsKept,
+  pinsInQuotes,
   pinsOfOtherSort,
   printsReturned,
   roundsOfLists,
   secondAsked,
   namedAsAsked,
   textsAsNumbers,
+  valuesSet,
   valuesUncalled,
 } from './python-forms';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
@@ -120,6 +131,7 @@ import {
   keptFromGiven,
   loopsAskedOnce,
   questionsAskedOver,
+  questionsExchanged,
   rememberedLast,
 } from './siblings';
 import { momentsTakenOff, timersBegun } from './timers';
@@ -128,6 +140,7 @@ import {
   levelsTurned,
   limitsExchanged,
   numbersExchanged,
+  rememberedOtherwise,
   printsScaled,
   questionsRepeated,
 } from './turned-round';
@@ -196,10 +209,28 @@ export function spokenForAt(
     ...roundsOfLists(form),
     ...objectsKept(form),
     ...valuesUncalled(form),
+    ...valuesSet(form),
+    ...foreignAttributes(form),
+    ...pinsInQuotes(form),
+    ...eachOfLoop(form),
+    ...givenForLists(form),
     ...namedAsAsked(form, wanted),
     ...secondAsked(form),
     ...printsReturned(form),
     ...placesWrapped(form),
+    ...clocksAlike(form),
+    ...sidesExchanged(form),
+    ...idleInstead(form),
+    ...otherFields(form),
+    ...rowsExchanged(form),
+    ...shiftsWrapped(form),
+    ...shiftsAsAsked(form, wanted),
+    ...shiftsOver(form),
+    ...shiftedTypes(form),
+    ...mapsAsAsked(form, wanted),
+    ...elsePut(form),
+    ...pinsSetUpInRounds(form),
+    ...sentAsAsked(form, wanted),
     ...loopsAskedOnce(form),
     ...questionsAskedOver(form),
     ...keptFromGiven(form),
@@ -272,7 +303,10 @@ export function spokenForAt(
     ...valuesPrinted(form),
     ...givenPinsWritten(form),
     ...callsLeftOut(form, wanted),
+    ...givenBesides(form),
     ...callsRepeated(form),
+    ...idleWrapped(form),
+    ...questionsExchanged(form),
     ...tonesBegun(form, wanted),
     ...greetingsLeftOut(form, wanted),
     ...otherAnswersPrinted(form, wanted),
@@ -287,6 +321,7 @@ export function spokenForAt(
     ...levelsTurned(form),
     ...numbersExchanged(form),
     ...limitsExchanged(form),
+    ...rememberedOtherwise(form),
     ...[...exchangedLines(form), ...movedLines(form)].filter(({ cost }) => cost < OTHER_NAME),
     ...typesWidened(form),
     ...smallTypesWidened(form),
@@ -300,13 +335,14 @@ export function spokenForAt(
 
 /**
  * What is given to a call that is given the wrong thing, too much or nothing, so that a program does not compile. `lines`: where
- * that is said; `asked`: the exercise's own program.
+ * that is said, `linesOfTooMany`: where it is too much; `asked`: the exercise's own program.
  */
 export function givenAt(
   source: string,
   language: Language,
   asked: string,
   lines: readonly number[],
+  linesOfTooMany: readonly number[],
 ): readonly Guess[] {
   const form = formOf(source, language);
   if (form.tokens.length > LONGEST) return [];
@@ -315,7 +351,8 @@ export function givenAt(
     ...argumentsGiven(form),
     ...functionsGiven(form, lines),
     ...(language === 'cpp' ? [...typesReturned(form), ...callsAlone(form)] : []),
-    ...valuesLeftOut(form, lines),
+    ...mapsAsAsked(form, formOf(asked, language)),
+    ...valuesLeftOut(form, linesOfTooMany),
     ...valuesAdded(form, lines, numbersIn(formOf(asked, language))),
   ];
 }

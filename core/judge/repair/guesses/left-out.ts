@@ -102,9 +102,13 @@ function changesOf(form: Form, variables: readonly string[]): readonly Guess[] {
   );
 }
 
+const SETS_UP =
+  /^(?:pinMode|Serial\.begin)\(|\.(?:direction|pull|switch_to_\w+)\b|^\w+ = (?:\w+\.)?[A-Z]\w*\(/;
+
 /** What stands elsewhere, or a pause that may be meant, behind every statement. */
 function copiesOf(form: Form, { milliseconds }: Lacking): readonly Guess[] {
-  const statements = plainOf(form);
+  // What is made and set up once is not done again.
+  const statements = plainOf(form).filter(({ text }) => !SETS_UP.test(text));
   const pauses = milliseconds.map((time) =>
     form.language === 'python' ? `time.sleep(${time / 1000})` : `delay(${time});`,
   );

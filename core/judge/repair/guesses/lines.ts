@@ -1,7 +1,7 @@
 import { isBodyOf, type Block, type Form, type Statement } from './form';
 import type { Guess } from './guess';
 
-const [REMEMBERED, BEFORE_ITS_CHANGE, MOVED, REMOVED] = [1.74, 1.66, 1.87, 2.3];
+const [REMEMBERED, BEFORE_ITS_CHANGE, MOVED, MOVED_FAR, REMOVED] = [1.74, 1.66, 1.87, 2.21, 2.3];
 /** `before = now;`: what is remembered is asked for first, and set last. */
 const REMEMBERS = /^\w+ ?= ?[a-z]\w*(?:\.\w+)?;?$/i;
 
@@ -78,7 +78,7 @@ export function movedLines({ blocks, source, language }: Form): readonly Guess[]
             ? REMEMBERED
             : !isBefore && statements.some((one) => one.first.line > line && isChange(one, statement))
               ? BEFORE_ITS_CHANGE
-              : MOVED,
+              : MOVED_FAR,
         };
       };
       return [

@@ -19,6 +19,20 @@ function counterAt(token: Token, form: Form): string | undefined {
     ?.counter;
 }
 
+/** What a loop over a list in C++ calls the one whose turn it is: `for (byte led : LEDS)`. */
+const eachAt = (
+  token: Token,
+  { blocks }: Form,
+): { readonly name: string; readonly list: string } | undefined => {
+  const heads = blocks.filter((block) => block.head === 'loop' && isInside(token.line, block));
+  for (const { headTokens } of heads) {
+    const colon = headTokens.findIndex(({ text }) => text === ':');
+    const [name, list] = [headTokens[colon - 1], headTokens[colon + 1]];
+    if (colon > 0 && name && list) return { name: name.text, list: list.text };
+  }
+  return undefined;
+};
+
 /** `leds[0]` and `leds[most]` in a loop that counts: the place that it has come to. */
 export function placesCounted(form: Form): readonly Guess[] {
   const { tokens } = form;
@@ -43,7 +57,10 @@ export function listsAsOne(form: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
     const isGiven = /^[(,]$/.test(before) && /^[),]$/.test(after) && tokens[index - 2]?.text !== 'len';
-    if (!isGiven || !lists.has(token.text)) return [];
+    if (!isGiven) return [];
+    const each = form.language === 'cpp' ? eachAt(token, form) : undefined;
+    if (each !== undefined && each.list === token.text) return [written(token, each.name, WHOLE_LIST)];
+    if (!lists.has(token.text)) return [];
     const counter = counterAt(token, form);
     return counter === undefined ? [] : [written(token, `${token.text}[${counter}]`, WHOLE_LIST)];
   });

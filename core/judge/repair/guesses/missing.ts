@@ -45,6 +45,7 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofOneLevel(form),
     ...ofPausesBeside(form),
     ...ofPausesNowhere(form, lacking),
+    ...ofPausesUnwaited(form, lacking),
     ...ofAskedAndStill(form),
   ];
   return guesses.slice(0, MOST);
@@ -299,8 +300,35 @@ function ofPausesBeside(form: Form): readonly Guess[] {
   });
 }
 
+/** Pauses that may be meant and that a program which waits elsewhere waits nowhere, behind what it shows. */
+function ofPausesUnwaited(form: Form, { milliseconds }: Lacking): readonly Guess[] {
+  const { tokens, blocks, language } = form;
+  const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [Number(text)] : [])));
+  const unit = language === 'python' ? 1000 : 1;
+  const unwaited = milliseconds.filter((time) => !own.has(time / unit));
+  const waits = blocks.some(({ statements }) => statements.some(({ text }) => PAUSE.test(text)));
+  if (!waits || unwaited.length > MOST_UNWAITED) return [];
+  return blocks
+    .filter(isRepeated)
+    .flatMap(({ statements }) =>
+      statements
+        .filter((one, index) => SHOWS.test(one.text) && !PAUSE.test(statements[index + 1]?.text ?? ''))
+        .flatMap((one) =>
+          unwaited.map((time) =>
+            putIn(
+              form,
+              one,
+              language === 'python' ? `time.sleep(${time / unit})` : `delay(${time});`,
+              SPOKEN_FOR - 0.04,
+            ),
+          ),
+        ),
+    );
+}
+const MOST_UNWAITED = 2;
+
 /** Pauses that are tried where a block has none. */
-const MOST_PAUSES = 5;
+const MOST_PAUSES = 3;
 
 /** What is switched or sounded in a block in which nothing waits, with a pause before it or behind it. */
 function ofPausesNowhere(form: Form, { milliseconds }: Lacking): readonly Guess[] {

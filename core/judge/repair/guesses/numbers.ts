@@ -54,7 +54,10 @@ export function otherNumbers(
       ...(Number(token.text) < SMALL ? besides(token) : []).map(
         (by) => [by, isCount ? SLIGHTLY : CLEARLY] as const,
       ),
-      ...tenfold(token, isOpen).map((by) => [by, isCount ? CLEARLY : SLIGHTLY] as const),
+      // A count is seldom a hundred times too small.
+      ...tenfold(token, isOpen)
+        .filter((by) => !isCount || Number(by) < 100 * Number(token.text))
+        .map((by) => [by, isCount ? CLEARLY : SLIGHTLY] as const),
       ...(Number(token.text) >= 10 ? ENDS.map((by) => [by, OF_SCALE] as const) : []),
     ];
     const seen = new Set([token.text]);

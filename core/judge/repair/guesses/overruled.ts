@@ -61,6 +61,30 @@ export function overruledElse(form: Form): readonly Guess[] {
   });
 }
 
+/** What always runs right behind a question that has no other side, for the other case only. */
+export function elsePut(form: Form): readonly Guess[] {
+  const { blocks, tokens, language } = form;
+  if (language === 'python') return [];
+  return blocks.flatMap((block): readonly Guess[] => {
+    if (block.head !== 'if' || !block.closes || tokens[tokens.indexOf(block.closes) + 1]?.text === 'else')
+      return [];
+    const [first] = statementsBehind(block, form);
+    if (!first || !/^[\w.]+\(/.test(first.text)) return [];
+    const { line, column } = first.first;
+    return [
+      {
+        edits: [{ line, column, length: 0, by: 'else ' }],
+        text: `Put line ${line} into an else.`,
+        cost: COST + 0.06,
+        told: {
+          why: `Line ${line} always runs, also when the question before it was met.`,
+          ask: `When does line ${line} run: always, or only in the other case?`,
+        },
+      },
+    ];
+  });
+}
+
 /** Two statements of one answer that set the same: the second belongs to the other case. */
 export function overruledInside({ blocks, language, source }: Form): readonly Guess[] {
   const lines = source.split('\n');

@@ -4,6 +4,7 @@ import { bodyOf, isInside, type Block, type Form } from './form';
 import { putIn, written, type Guess } from './guess';
 import { numbersIn } from './numbers';
 import { isRepeated } from './lines';
+import { loopNamesOf } from './python-forms';
 import { afterBlock, counterOf, variablesIn } from './places';
 
 const [CALLED, GIVEN, INSTEAD, LEFT_OUT] = [1.6, 1.69, 1.7, 1.73];
@@ -41,12 +42,16 @@ export function functionsCalled(form: Form, asked: Form): readonly Guess[] {
       if (takes.length === 0) return [written(token, `${name}()`, CALLED)];
       return takes.length > 1
         ? []
-        : [...truthsGivenTo(name, tokens), ...numbers]
+        : [...loopNamesAt(token, form), ...truthsGivenTo(name, tokens), ...numbers]
             .slice(0, MOST_NUMBERS)
             .map((given) => written(token, `${name}(${given})`, CALLED));
     }),
   );
 }
+
+/** What the loops around a word call the ones that they go through. */
+const loopNamesAt = (token: Token, { blocks }: Form): readonly string[] =>
+  blocks.filter((block) => block.head === 'loop' && isInside(token.line, block)).flatMap(loopNamesOf);
 
 /** Yes and no, as they are written, where a function is given one of them elsewhere. */
 function truthsGivenTo(name: string, tokens: readonly Token[]): readonly string[] {
@@ -102,13 +107,15 @@ export function argumentsGiven(form: Form): readonly Guess[] {
   const variables = [...holdings].flatMap(([name, held]) => (isNumber(held) ? [name] : []));
   return functionsIn(form)
     .filter(({ takes }) => takes.length === 1)
-    .flatMap(({ name, takes }) => {
+    .flatMap(({ name }) => {
       const elsewhere = tokens.flatMap(({ text }, index) =>
         text === name && tokens[index + 3]?.text === ')' ? [tokens[index + 2]!.text] : [],
       );
-      const given = [...new Set([...variables, ...elsewhere])].filter((one) => one !== takes[0]);
+      const all = [...new Set([...variables, ...elsewhere])];
       return tokens.flatMap((token, index): readonly Guess[] => {
         const close = tokens[index + 2];
+        // What stands in the same function is nearest.
+        const given = all.toSorted((a, b) => Number(isNear(b, token, form)) - Number(isNear(a, token, form)));
         if (token.text !== name || tokens[index + 1]?.text !== '(' || close?.text !== ')') return [];
         return given.slice(0, MOST_NUMBERS).map((one) => ({
           edits: [{ line: close.line, column: close.column, length: 0, by: one }],
@@ -117,6 +124,51 @@ export function argumentsGiven(form: Form): readonly Guess[] {
         }));
       });
     });
+}
+
+/** Whether a name is declared or set in the function that a word stands in. */
+function isNear(name: string, token: Token, { blocks, tokens }: Form): boolean {
+  const own = blocks.find((block) => block.head === 'function' && isInside(token.line, block));
+  return (
+    own !== undefined &&
+    tokens.some(
+      ({ text, line }, index) => text === name && isInside(line, own) && tokens[index + 1]?.text === '=',
+    )
+  );
+}
+
+/** A value handed on as it is, where a function that nothing calls is to make something of it first: `show(levelOf(reading))`. */
+export function idleWrapped(form: Form): readonly Guess[] {
+  const { tokens } = form;
+  const own = functionsIn(form);
+  const idle = own.filter(
+    ({ name, takes }) => takes.length === 1 && tokens.filter(({ text }) => text === name).length === 1,
+  );
+  return idle.flatMap(({ name, block }) =>
+    tokens.flatMap((token, index): readonly Guess[] => {
+      const isGiven =
+        /^[(,]$/.test(tokens[index - 1]?.text ?? '') && /^[),]$/.test(tokens[index + 1]?.text ?? '');
+      const call = tokens[index - 2]?.text ?? '';
+      const isHead = own.some((one) => one.block.headTokens.includes(token));
+      if (
+        token.kind !== 'word' ||
+        !isGiven ||
+        isHead ||
+        isInside(token.line, block) ||
+        /^(?:if|while|switch|pinMode)$/.test(call)
+      )
+        return [];
+      return [
+        {
+          ...written(token, `${name}(${token.text})`, CALLED),
+          told: {
+            why: `Line ${token.line} hands on ${token.text} as it is, and no line calls ${name}.`,
+            ask: `What is ${name} for, and who should call it?`,
+          },
+        },
+      ];
+    }),
+  );
 }
 
 /** A function that nothing calls and that takes nothing, in the place of each line that calls another. */
@@ -182,6 +234,19 @@ export function callsRepeated(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;
   const variables = variablesIn(form).filter((name) => isNumber(holdings.get(name)));
   const setup = language === 'python' ? undefined : bodyOf('setup', form);
+  const readings = tokens.flatMap(({ text }, index) =>
+    tokens[index + 1]?.text === '=' && /^(?:analogRead|pulseIn)$/.test(tokens[index + 2]?.text ?? '')
+      ? [text]
+      : [],
+  );
+  const idle = functionsIn(form).filter(
+    ({ name, takes }) => takes.length === 1 && tokens.filter(({ text }) => text === name).length === 1,
+  );
+  /** What another function that nothing calls makes of what is read. */
+  const composed = (name: string): readonly string[] =>
+    idle.flatMap((other) =>
+      other.name === name ? [] : readings.map((reading) => `${other.name}(${reading})`),
+    );
   return functionsIn(form)
     .filter(({ name, takes, block }) => {
       const calls = tokens.filter(
@@ -196,7 +261,7 @@ export function callsRepeated(form: Form): readonly Guess[] {
       );
     })
     .flatMap(({ name, block: own }) =>
-      variables.slice(0, MOST_NUMBERS / 2).flatMap((variable) =>
+      [...variables.slice(0, MOST_NUMBERS / 2), ...composed(name)].flatMap((variable) =>
         blocks
           .filter((block) => isRepeated(block) && block !== own && block.statements.length > 0)
           .flatMap((block) => {
@@ -233,8 +298,30 @@ export function parametersUsed(form: Form): readonly Guess[] {
       .filter((name) => !inside.some(({ text }) => text === name))
       .flatMap((name) =>
         inside
-          .filter(({ kind, text }) => kind === 'number' || /^(?:HIGH|LOW|True|False|true|false)$/.test(text))
+          .filter(
+            ({ kind, text }) =>
+              kind === 'number' ||
+              /^(?:HIGH|LOW|True|False|true|false)$/.test(text) ||
+              /^(?:list|object)$/.test(form.holdings.get(text) ?? ''),
+          )
           .map((token) => written(token, name, GIVEN)),
       );
   });
 }
+
+/** One more or one less of what a function of the program is given: `beep(2)` for `beep(3)`. */
+export function givenBesides(form: Form): readonly Guess[] {
+  const { tokens } = form;
+  const names = new Set(functionsIn(form).map(({ name }) => name));
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const count = Number(token.text);
+    const isGiven =
+      token.kind === 'number' &&
+      tokens[index - 1]?.text === '(' &&
+      tokens[index + 1]?.text === ')' &&
+      names.has(tokens[index - 2]?.text ?? '');
+    if (!isGiven || !Number.isInteger(count) || count < 1 || count > MOST_COUNTED) return [];
+    return [count + 1, count - 1].map((by) => written(token, String(by), BESIDES));
+  });
+}
+const [BESIDES, MOST_COUNTED] = [1.66, 20];

@@ -282,3 +282,134 @@ export function namedAsAsked({ tokens, language }: Form, asked: Form): readonly 
       }));
   });
 }
+
+/** What a loop goes through, under the name that it gives each one: `flash(light)` for `flash(lights)` and `flash(lights[0])`. */
+export function eachOfLoop({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
+  if (language !== 'python') return [];
+  return blocks.flatMap((block) => {
+    const names = block.head === 'loop' ? loopNamesOf(block) : [];
+    return tokens.flatMap((token, index): readonly Guess[] => {
+      if (!isInside(token.line, block) || token.kind !== 'word' || tokens[index - 1]?.text === '.') return [];
+      const isList = holdings.get(token.text) === 'list';
+      const isOther = names.length > 1 && names.includes(token.text);
+      const end = isList && tokens[index + 1]?.text === '[' ? closing(tokens, index + 1, '[', ']') : index;
+      const last = tokens[end ?? -1];
+      const after = tokens[(end ?? -1) + 1]?.text ?? '';
+      const isUsed = /^[(,]$/.test(tokens[index - 1]?.text ?? '') || after === '.';
+      if (!last || !isUsed || last.line !== token.line || !(isList || isOther)) return [];
+      if (tokens[index - 2]?.text === 'len') return [];
+      const was = tokens
+        .slice(index, end! + 1)
+        .map(({ text }) => text)
+        .join('');
+      return names
+        .filter((name) => name !== token.text)
+        .map((by) => ({
+          edits: [{ line: token.line, column: token.column, length: last.endColumn - token.column, by }],
+          text: `Write ${by} instead of ${was} in line ${token.line}.`,
+          cost: LIKELY,
+          told: {
+            why: `Line ${token.line} takes ${was}. The loop calls the one whose turn it is ${by}.`,
+            ask: `What does the loop call the one whose turn it is?`,
+          },
+        }));
+    });
+  });
+}
+
+/** The names that a loop gives to what it goes through. */
+export const loopNamesOf = ({ headTokens }: Block): readonly string[] => {
+  const end = headTokens.findIndex(({ text }) => text === 'in');
+  return headTokens[0]?.text === 'for'
+    ? headTokens.slice(1, Math.max(1, end)).flatMap(({ kind, text }) => (kind === 'word' ? [text] : []))
+    : [];
+};
+
+/** `led.value(True)`: what is set, and not called. */
+export const valuesSet = ({ tokens, language }: Form): readonly Guess[] =>
+  tokens.flatMap((token, index): readonly Guess[] => {
+    const open = tokens[index + 1];
+    const close = open?.text === '(' ? closing(tokens, index + 1, '(', ')') : undefined;
+    const last = close === undefined ? undefined : tokens[close];
+    const isSet = language === 'python' && tokens[index - 1]?.text === '.' && SETTABLE.test(token.text);
+    if (!isSet || !open || !last || close === index + 2 || last.line !== token.line) return [];
+    return [
+      {
+        edits: [
+          { line: last.line, column: last.column, length: 1, by: '' },
+          { line: open.line, column: token.endColumn, length: open.endColumn - token.endColumn, by: ' = ' },
+        ],
+        text: `Write ${token.text} = with what stands in the parentheses in line ${token.line}.`,
+        cost: NAMED,
+        told: {
+          why: `Line ${token.line}: ${token.text} is no function. It is given what it is to be with an equals sign.`,
+          ask: `How is ${token.text} set: by a call, or by an equals sign?`,
+        },
+      },
+    ];
+  });
+const SETTABLE = /^(?:value|duty_cycle|frequency|direction|pull)$/;
+
+/** `button.pressed`: what other libraries call it; here it is the value, which is low while a button to ground is pressed. */
+export const foreignAttributes = ({ tokens, language }: Form): readonly Guess[] =>
+  tokens.flatMap((token, index): readonly Guess[] => {
+    const [object, dot, open, close] = [-2, -1, 1, 2].map((by) => tokens[index + by]);
+    const isForeign = language === 'python' && dot?.text === '.' && FOREIGN.test(token.text);
+    if (!isForeign || object?.kind !== 'word' || tokens[index - 3]?.text === '.') return [];
+    const isCalled = open?.text === '(' && close?.text === ')';
+    const end = isCalled ? close.endColumn : token.endColumn;
+    const [from, not] = tokens[index - 3]?.text === 'not' ? [tokens[index - 3]!, true] : [object, false];
+    const told = {
+      why: `Line ${token.line}: a pin has no ${token.text} here. What it reads is its value.`,
+      ask: `What can a pin be asked for?`,
+    };
+    return [`${object.text}.value`, `not ${object.text}.value`].map((by) => ({
+      edits: [{ line: token.line, column: from.column, length: end - from.column, by }],
+      text: `Write ${by} instead of ${not ? 'not ' : ''}${object.text}.${token.text}${isCalled ? '()' : ''} in line ${token.line}.`,
+      cost: NAMED,
+      told,
+    }));
+  });
+const FOREIGN = /^(?:pressed|is_pressed|state|read|level|get|reading)$/;
+
+/** `DigitalInOut("D2")`: the name of a pin as a text. */
+export const pinsInQuotes = ({ tokens, language }: Form): readonly Guess[] =>
+  tokens.flatMap((token): readonly Guess[] => {
+    const pin = language === 'python' ? /^["'](?:board\.)?([AD]\d+)["']$/.exec(token.text)?.[1] : undefined;
+    if (pin === undefined) return [];
+    return [
+      {
+        ...written(token, `board.${pin}`, NAMED),
+        told: {
+          why: `Line ${token.line}: ${token.text} is a text. A pin is called by its name in board, without quotes.`,
+          ask: `What does board know its pins by?`,
+        },
+      },
+    ];
+  });
+
+/** `lights.value` in a function that is told which one is meant: `light.value`. */
+export const givenForLists = ({ tokens, blocks, holdings, language }: Form): readonly Guess[] =>
+  language !== 'python'
+    ? []
+    : blocks
+        .filter(({ head }) => head === 'function')
+        .flatMap((block) => {
+          const taken = block.headTokens
+            .slice(3)
+            .flatMap(({ kind, text }) => (kind === 'word' ? [text] : []));
+          return tokens.flatMap((token, index): readonly Guess[] =>
+            isInside(token.line, block) &&
+            holdings.get(token.text) === 'list' &&
+            tokens[index + 1]?.text === '.' &&
+            SETTABLE.test(tokens[index + 2]?.text ?? '')
+              ? taken.map((name) => ({
+                  ...written(token, name, NAMED),
+                  told: {
+                    why: `Line ${token.line}: ${token.text} is a list, and a list has no ${tokens[index + 2]!.text}. The function is told which one is meant as ${name}.`,
+                    ask: `What is ${token.text}, and what is ${name}?`,
+                  },
+                }))
+              : [],
+          );
+        });

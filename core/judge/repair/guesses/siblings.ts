@@ -273,3 +273,42 @@ export function loopsAskedOnce({ tokens, language }: Form): readonly Guess[] {
     ];
   });
 }
+
+/** Two questions one below the other, each with all that belongs to it, in each other’s places: the wider one takes what the narrower is for. */
+export function questionsExchanged(form: Form): readonly Guess[] {
+  const { blocks, source, language } = form;
+  const lines = source.split('\n');
+  const asked = blocks.filter(
+    ({ head, headTokens, closes }) => head === 'if' && closes && /^(?:if)$/.test(headTokens[0]?.text ?? ''),
+  );
+  return asked.flatMap((block): readonly Guess[] => {
+    const [from, to] = [block.headTokens[0]!.line, block.closes!.line];
+    const next = asked.find(({ headTokens }) => headTokens[0]!.line === to + 1);
+    const isReturned =
+      block.statements.length === 0 &&
+      /^\s*(?:return|break|continue)\b/.test(lines[to - (language === 'python' ? 1 : 2)] ?? '');
+    const name = block.headTokens.find(({ kind, text }) => kind === 'word' && text !== 'if')?.text;
+    if (!next || !isReturned || !next.headTokens.some(({ text }) => text === name)) return [];
+    if (language === 'cpp' && (lines[to - 1]?.trim() !== '}' || lines[next.closes!.line - 1]?.trim() !== '}'))
+      return [];
+    const [first, second] = [lines.slice(from - 1, to), lines.slice(to, next.closes!.line)];
+    return [
+      {
+        edits: [
+          {
+            line: from,
+            column: 1,
+            length: [...first, ...second].join('\n').length,
+            by: [...second, ...first].join('\n'),
+          },
+        ],
+        text: `Move lines ${to + 1} to ${next.closes!.line} before line ${from}.`,
+        cost: AS_ELSEWHERE,
+        told: {
+          why: `Line ${from} is asked first, and takes what line ${to + 1} is for.`,
+          ask: `For which values of ${name} is each of the questions in lines ${from} and ${to + 1} met?`,
+        },
+      },
+    ];
+  });
+}

@@ -259,11 +259,13 @@ function variedIn(piece: Piece, form: Form, times: readonly string[]): readonly 
     (texts, { text, kind, column }) => {
       const others = /^(?:HIGH|LOW)$/.test(text)
         ? ['HIGH', 'LOW']
-        : kind === 'number' && Number(text) >= SHORTEST_TIME
-          ? times
-          : kind === 'number'
-            ? SMALL
-            : [text];
+        : /^(?:true|false)$/.test(text)
+          ? ['true', 'false']
+          : kind === 'number' && Number(text) >= SHORTEST_TIME
+            ? times
+            : kind === 'number'
+              ? SMALL
+              : [text];
       const at = column - piece.first.column;
       if (texts.length * others.length > MOST_VARIED) return texts;
       return texts.flatMap((one) =>

@@ -179,3 +179,38 @@ export function printsScaled({ tokens, language }: Form): readonly Guess[] {
     });
   });
 }
+
+/** `before = LOW;` of what a program only ever gives its first value: another one that it asks for is meant. */
+export function rememberedOtherwise(form: Form): readonly Guess[] {
+  const { tokens, holdings, blocks } = form;
+  const given = (name: string): readonly string[] =>
+    tokens.flatMap(({ text }, index) =>
+      text === name && tokens[index + 1]?.text === '=' ? [tokens[index + 2]!.text] : [],
+    );
+  const isAsked = (name: string): boolean =>
+    tokens.some(
+      ({ text }, index) =>
+        text === name && /^(?:[=!]=|&&|\|\||\)|and|or|:)$/.test(tokens[index + 1]?.text ?? ''),
+    );
+  return blocks.filter(isRepeated).flatMap(({ statements }) =>
+    statements.flatMap(({ first }): readonly Guess[] => {
+      const at = tokens.indexOf(first);
+      const [sign, value] = [tokens[at + 1], tokens[at + 2]];
+      const isLevel = /^(?:HIGH|LOW|true|false|True|False)$/.test(value?.text ?? '');
+      const values = given(first.text);
+      const isStill = values.length > 1 && new Set(values).size === 1;
+      if (sign?.text !== '=' || !value || !isLevel || !isStill || !isAsked(first.text)) return [];
+      return [...holdings]
+        .filter(([name, held]) => name !== first.text && held === 'truth' && isAsked(name))
+        .map(([name]) => ({
+          edits: [replaced(value, name)],
+          text: `Write ${name} instead of ${value.text} in line ${first.line}.`,
+          cost: LEVELS,
+          told: {
+            why: `Line ${first.line} gives ${first.text} the value that it has already, so it is always ${value.text}.`,
+            ask: `What should ${first.text} remember from one time round to the next?`,
+          },
+        }));
+    }),
+  );
+}

@@ -29,13 +29,16 @@ const MODES: ReadonlyMap<string, readonly string[]> = mapped({
   OUTPUT: ['INPUT_PULLUP', 'INPUT'],
   INPUT: ['OUTPUT'],
   INPUT_PULLUP: ['INPUT'],
+  MSBFIRST: ['LSBFIRST'],
+  LSBFIRST: ['MSBFIRST'],
 });
 /** Signs that beginners take for one another. */
 const SIGNS: ReadonlyMap<string, readonly string[]> = mapped({
-  '+': ['-'],
+  '+': ['-', '<<'],
   '-': ['+'],
   '*': ['/'],
-  '/': ['*'],
+  '/': ['*', '%'],
+  '%': ['/'],
   '<<': ['>>'],
   '>>': ['<<'],
   '+=': ['-='],
@@ -46,9 +49,9 @@ const SIGNS: ReadonlyMap<string, readonly string[]> = mapped({
   '||': ['&&'],
   '==': ['>=', '<=', '<', '>'],
   '<': ['<=', '>'],
-  '<=': ['<', '>='],
+  '<=': ['<', '>=', '=='],
   '>': ['>=', '<'],
-  '>=': ['>', '<='],
+  '>=': ['>', '<=', '=='],
 });
 const PYTHON_WORDS: ReadonlyMap<string, readonly string[]> = mapped({ and: ['or'], or: ['and'] });
 const COST = 1.9;
@@ -63,11 +66,19 @@ export function otherWords({ tokens, language }: Form): readonly Guess[] {
     const others = [
       ...(isCpp && isCall && !isOfModule(tokens, index) ? (FUNCTIONS.get(text) ?? []) : []),
       ...((isCpp ? MODES : PYTHON_WORDS).get(text) ?? []),
-      ...(token.kind === 'punctuation' && isBetween(tokens, index) ? (SIGNS.get(text) ?? []) : []),
+      ...(token.kind === 'punctuation' && isBetween(tokens, index) && !isOfState(tokens, index)
+        ? (SIGNS.get(text) ?? [])
+        : []),
     ];
     return [...others.map((by) => written(token, by, COST)), ...minusBefore(tokens, index)];
   });
 }
+
+/** Whether a sign asks which of several states something is in: `mode == 1`, `mode == 2`. */
+const isOfState = (tokens: readonly Token[], index: number): boolean =>
+  tokens[index]!.text === '==' &&
+  tokens.filter(({ text }, at) => text === '==' && tokens[at - 1]?.text === tokens[index - 1]?.text).length >
+    1;
 
 /** What waits for the wrong sort of value: a brightness that is a yes or a no, a reading that is asked whether it is HIGH. */
 export function callsOfOtherSort({ tokens, holdings, language }: Form): readonly Guess[] {
