@@ -713,7 +713,7 @@ void loop() {
       [
         'byte interval',
         'number-overflow',
-        'Write long instead of byte in line 16.',
+        'Write int instead of byte in line 16.',
         ['unsigned long interval', 'byte interval'],
       ],
       ['A1', 'pin-disagrees', 'Write A0 instead of A1 in line 1.', ['KNOB A0', 'KNOB A1']],

@@ -104,6 +104,14 @@ import {
   valuesSet,
   valuesUncalled,
 } from './python-forms';
+import {
+  attributesKnown,
+  pinsDimmed,
+  readingsWorked,
+  valuesMatched,
+  wholeNumbersMade,
+  workedOutReturned,
+} from './python-errors';
 import { rangesOfNumbers, valuesOfObjects } from './python-values';
 import {
   casesCompleted,
@@ -210,6 +218,12 @@ export function spokenForAt(
     ...objectsKept(form),
     ...valuesUncalled(form),
     ...valuesSet(form),
+    ...attributesKnown(form),
+    ...pinsDimmed(form),
+    ...wholeNumbersMade(form),
+    ...workedOutReturned(form),
+    ...valuesMatched(form),
+    ...readingsWorked(form),
     ...foreignAttributes(form),
     ...pinsInQuotes(form),
     ...eachOfLoop(form),
