@@ -63,9 +63,10 @@ export function causesOf(
   return left ? [...causes, { observation: left, ...(left.repair ? { repair: left.repair } : {}) }] : causes;
 }
 
-/** What keeps a build from working is a fault, though it is no more than advice to one that works. */
+/** What keeps a build from working is a fault, though it is no more than advice, or a risk of its program, to one that works. */
 const asCause = (observation: Observation, { verdict }: Examination): Observation =>
-  observation.severity === 'advice' && verdict === 'does-not-work'
+  verdict === 'does-not-work' &&
+  (observation.severity === 'advice' || (observation.severity === 'risk' && isProgram(observation.code)))
     ? { ...observation, severity: 'fault' }
     : observation;
 

@@ -7,6 +7,7 @@ const markSchema = z.object({
   strength: z.enum(['full', 'faint']),
   label: z.string().optional(),
   picture: z.string().optional(),
+  levels: z.array(z.number()).optional(),
 });
 const sortSchema = z.enum(['done', 'seen', 'heard', 'turned', 'shown']);
 const linesSchema = z.object({ asked: z.array(z.int()), built: z.array(z.int()) });

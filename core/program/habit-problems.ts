@@ -80,7 +80,8 @@ export const secondVariable = (
 ): ProgramProblem =>
   warning(
     isItself ? 'state-reset' : 'no-effect',
-    'fault',
+    // What it is worked out from is whatever is left in the memory: it may do what is wanted, today and on this board.
+    isItself ? 'risk' : 'fault',
     { line, column },
     message,
     [`How many variables with the name ${name} are there?`, makes, repair.text],

@@ -32,6 +32,29 @@ void loop() { if (digitalRead(2) == LOW) tone(8, 440); else noTone(8); }`;
     expect(sounds!.to).toBeCloseTo(1, 2);
   });
 
+  test('draws a light that changes by how bright it is, and one that does not as one stretch', () => {
+    const led = `${rows}
+D1,led,red,anode,U1.9
+D1,led,red,cathode,B1.a20
+R1,resistor,220,1,B1.b20
+R1,resistor,220,2,B1.b25
+W3,wire,black,1,B1.a25
+W3,wire,black,2,U1.GND`;
+    const lit = (body: string) =>
+      runRows(
+        { name: 'shines', for: 2, stimuli: [] },
+        runOn({
+          rows: led,
+          source: `void setup() { pinMode(9, OUTPUT); }\nvoid loop() { ${body} }`,
+          stimuli: [],
+        }),
+      ).rows.find(({ name }) => name === 'D1')!.marks;
+    const [fading] = lit('for (int i = 20; i < 255; i += 5) { analogWrite(9, i); delay(40); }');
+    expect(fading?.levels?.[0]).toBeLessThan(0.5);
+    expect(Math.max(...(fading?.levels ?? []))).toBeGreaterThan(0.9);
+    expect(lit('digitalWrite(9, HIGH);').map(({ levels }) => levels)).toEqual([undefined]);
+  });
+
   test('ends with what is printed, each line until the next', () => {
     const printing = `void setup() { Serial.begin(9600); }
 void loop() { Serial.print("n "); Serial.println(millis() / 1000); delay(500); Serial.println("tock"); delay(500); }`;

@@ -1,7 +1,8 @@
+import { brightnessAt } from '../electrics/brightness';
 import { definitionOf, touchedBy, type Stimulus } from '../stimuli';
 import { heardIntervals } from './heard';
 import { linesPrinted } from './printed';
-import { seenIntervals } from './seen';
+import { seenIntervals, seenStretches, type SeenInterval } from './seen';
 import { lightsOf, observedSeconds, type SeenTrace } from './trace';
 
 /** A stretch of a row in which something is so; seconds from the start. */
@@ -13,6 +14,8 @@ export interface TimelineMark {
   readonly label?: string | undefined;
   /** What tells a picture from others with the same label. */
   readonly picture?: string | undefined;
+  /** How bright it is in pieces of equal length, from 0 to 1 of the brightest of its row; where it is not the same throughout. */
+  readonly levels?: readonly number[] | undefined;
 }
 
 /** What is done to one part, or what it is seen or heard to do. */
@@ -38,13 +41,25 @@ interface Scenario {
 /** A run of a scenario as rows over time: first what is done, then what comes of it. */
 export function runRows({ name, for: seconds, stimuli }: Scenario, trace: SeenTrace): ScenarioTimeline {
   const until = observedSeconds(trace);
-  const leds = [...lightsOf(trace)].map(([led, changes]): TimelineRow => ({
-    name: led,
-    sort: 'seen',
-    marks: seenIntervals(changes, until).flatMap(({ from, to, glow }) =>
-      glow === 'dark' ? [] : [{ from, to, strength: glow === 'lit' ? 'full' : 'faint' }],
-    ),
-  }));
+  const leds = [...lightsOf(trace)].map(([led, changes]): TimelineRow => {
+    const stretches = seenStretches(changes, until);
+    return {
+      name: led,
+      sort: 'seen',
+      marks: seenIntervals(changes, until).flatMap(({ from, to, glow }) =>
+        glow === 'dark'
+          ? []
+          : [
+              {
+                from,
+                to,
+                strength: glow === 'lit' ? 'full' : 'faint',
+                ...levelsIn(stretches, from, to),
+              },
+            ],
+      ),
+    };
+  });
   const sounds = [...trace.sounds].map(([ref, changes]): TimelineRow => ({
     name: ref,
     sort: 'heard',
@@ -106,6 +121,34 @@ export function runRows({ name, for: seconds, stimuli }: Scenario, trace: SeenTr
   const printed = printedRow(trace, until);
   const seen = [...leds, ...sounds, ...angles, ...turns, ...pulls, ...texts, ...pictures, ...printed];
   return { scenario: name, seconds, rows: [...doneRows(stimuli, until), ...seen] };
+}
+
+/** Pieces into which a stretch is cut at most, and how long one is at least, in seconds. */
+const [MOST_PIECES, SHORTEST_PIECE] = [120, 0.02];
+/** Share of the brightest by which brightnesses differ that are drawn as one. */
+const SAME_LEVEL = 0.08;
+
+/** How bright a light is in the pieces of a stretch, where that changes. */
+function levelsIn(
+  stretches: readonly SeenInterval[],
+  from: number,
+  to: number,
+): Pick<TimelineMark, 'levels'> {
+  // A moment at either end is part of how it begins or ends.
+  const within = stretches.filter(
+    (one) => Math.min(to, one.to) - Math.max(from, one.from) > SHORTEST_PIECE / 2,
+  );
+  const brightest = Math.max(...stretches.map(({ currentMa }) => brightnessAt(currentMa)));
+  const shares = within.map(({ currentMa }) => brightnessAt(currentMa) / brightest);
+  if (shares.length < 2 || Math.max(...shares) - Math.min(...shares) < SAME_LEVEL) return {};
+  const count = Math.max(2, Math.min(MOST_PIECES, Math.floor((to - from) / SHORTEST_PIECE)));
+  return {
+    levels: Array.from({ length: count }, (_, index) => {
+      const at = from + ((index + 0.5) * (to - from)) / count;
+      const there = within.findIndex((one) => one.from <= at && one.to > at);
+      return Number((shares[there] ?? shares.at(-1)!).toFixed(2));
+    }),
+  };
 }
 
 /** Lines that have a stretch of their own in a row; of more only some can be read. */

@@ -35,16 +35,34 @@ export function Stretches({ row, total, className = '' }: StretchesProps) {
       role="img"
       aria-label={rowWords(row)}
     >
-      {row.marks.map(({ from, to, strength, label }) => (
+      {row.marks.map(({ from, to, strength, label, levels }) => (
         <span
           key={from}
-          className={`absolute inset-y-0 overflow-hidden px-1 text-note leading-5 whitespace-nowrap ${looks[row.sort][strength]}`}
+          className={`absolute inset-y-0 overflow-hidden text-note leading-5 whitespace-nowrap ${levels ? '' : `px-1 ${looks[row.sort][strength]}`}`}
           style={{ left: shareOf(from, total), width: shareOf(to - from, total) }}
         >
-          {label}
+          {levels ? <Brightness levels={levels} /> : label}
         </span>
       ))}
     </div>
+  );
+}
+
+/** A light that changes: the brighter it is, the higher. */
+function Brightness({ levels }: { readonly levels: readonly number[] }) {
+  const points = levels.flatMap((level, index) => {
+    const y = (20 * (1 - level)).toFixed(1);
+    return [`${index},${y}`, `${index + 1},${y}`];
+  });
+  return (
+    <svg
+      viewBox={`0 0 ${levels.length} 20`}
+      preserveAspectRatio="none"
+      className="block h-full w-full"
+      aria-hidden="true"
+    >
+      <polygon points={`0,20 ${points.join(' ')} ${levels.length},20`} className="fill-signal" />
+    </svg>
   );
 }
 
@@ -98,8 +116,8 @@ function rowWords({ name, sort, marks }: TimelineRow): string {
   const words = marks
     .slice(0, 6)
     .map(
-      ({ from, to, label }) =>
-        `${label === undefined ? '' : `${label} `}from ${seconds(from)} to ${seconds(to)}`,
+      ({ from, to, label, levels }) =>
+        `${label === undefined ? '' : `${label} `}${levels ? 'in changing brightness ' : ''}from ${seconds(from)} to ${seconds(to)}`,
     );
   return `${name} ${verbs[sort]} ${words.join(', ')}`;
 }

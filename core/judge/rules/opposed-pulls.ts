@@ -67,7 +67,8 @@ export function pullsWorkAgainst(
   const [name, place] = inside === 'pullup' ? ['pull-up', 'ground'] : ['pull-down', 'the supply'];
   return {
     code: 'pull-wrong-way',
-    severity: isCertain ? 'advice' : 'fault',
+    // What nobody knows may go well on this board and not on the next.
+    severity: isCertain ? 'advice' : isLost ? 'fault' : 'risk',
     refs: [resistor.ref, ...(contact ? [contact.ref] : [])],
     at: socketsOf(circuit, pin),
     ...(line > 0 ? { line, column: 1 } : {}),
