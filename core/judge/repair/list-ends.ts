@@ -42,7 +42,7 @@ export function listEnds(source: string, language: Language): readonly ListEnd[]
 }
 
 /** How many entries the lists have that are given a name. */
-function lengthsIn(
+export function lengthsIn(
   tokens: readonly Token[],
   brackets: readonly [string, string],
 ): ReadonlyMap<string, number> {

@@ -11,12 +11,12 @@ export const tokensOf = (source: string, language: Language): readonly Token[] =
 /** Words and signs of a program in which nothing is tried any more that is tried at each of them. */
 export const LONGEST = 4000;
 
-/** The name that stands before a sign of assignment, with or without the brackets of a list. */
+/** The name that stands before a sign of assignment, with or without the brackets of a list, or of a list of lists. */
 export function listNameBefore(tokens: readonly Token[], at: number): string | undefined {
-  const isSized = tokens[at - 1]?.text === ']';
-  const name = isSized
-    ? tokens[tokens.slice(0, at).findLastIndex(({ text }) => text === '[') - 1]
-    : tokens[at - 1];
+  let end = at;
+  while (end > 0 && tokens[end - 1]?.text === ']')
+    end = tokens.slice(0, end).findLastIndex(({ text }) => text === '[');
+  const name = tokens[end - 1];
   return name?.kind === 'word' ? name.text : undefined;
 }
 

@@ -7,7 +7,7 @@ import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
 import { doneForJoint } from './joint-conditions';
-import { NAMES, plainly, timed, type Named } from './plain';
+import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
 import { doneForSetting } from './settings';
 import { isOfCounts } from './stretches';
 import { twoCases } from './two-cases';
@@ -26,7 +26,7 @@ export interface Begun {
  * from 1.2 s` and `with P1 at 0 %, D1 flashes 3 times` say it themselves.
  */
 export function readBegun(text: string, parts: readonly Named[]): Result<Begun> {
-  const said = heldLonger(text, parts) ?? doneAndSeen(text, parts);
+  const said = heldLonger(text, parts) ?? everySoMany(text, parts) ?? doneAndSeen(text, parts);
   if (said) return said;
   const before = doneFor(text, parts);
   const read = readExpected(text, parts, before);
@@ -95,6 +95,38 @@ function heldLonger(text: string, parts: readonly Named[]): Result<Begun> | unde
   const seen = readExpected(`${said} ${length} s after ${name} is pressed`, parts, done.value);
   return seen.ok ? ok({ stimuli: done.value, expect: seen.value }) : seen;
 }
+
+const EVERY_NTH = new RegExp(
+  `^every (second|third|fourth|fifth) press(?: (?:of|on) (${NAMES}|the button))? (?:lights|turns on|switches on) (${NAMES})$`,
+  'i',
+);
+const NTH = ['second', 'third', 'fourth', 'fifth'];
+
+/** `every third press lights D1`: it is dark until the third, and lit from then on. */
+function everySoMany(text: string, parts: readonly Named[]): Result<Begun> | undefined {
+  const [, which = '', named = '', name] = EVERY_NTH.exec(plainly(text, parts)) ?? [];
+  const button = new RegExp(`^${NAMES}$`).test(named) ? named : onlyTouched('press', parts);
+  if (name === undefined || button === undefined) return undefined;
+  const count = NTH.indexOf(which.toLowerCase()) + 2;
+  const done = Array.from({ length: count }, (_, index) => `press ${button} at ${index + 1} s`).reduce<
+    Result<readonly Stimulus[]>
+  >((before, one) => {
+    if (!before.ok) return before;
+    const read = readDone(one, parts, before.value);
+    return read.ok ? ok([...before.value, ...read.value]) : read;
+  }, ok([]));
+  if (!done.ok) return done;
+  const seen = [
+    `${name} is off until ${count} s`,
+    `${name} is on from ${timed(count + PRESS_ANSWERS)} s`,
+  ].map((one) => readExpected(one, parts, done.value));
+  const wrong = seen.find((one) => !one.ok);
+  return wrong && !wrong.ok
+    ? wrong
+    : ok({ stimuli: done.value, expect: seen.flatMap((one) => (one.ok ? one.value : [])) });
+}
+/** Seconds that an LED may take to answer a press. */
+const PRESS_ANSWERS = 0.1;
 
 /** What is done before a colon, behind “with”, or before “and”, and what must be seen then. */
 function doneAndSeen(text: string, parts: readonly Named[]): Result<Begun> | undefined {

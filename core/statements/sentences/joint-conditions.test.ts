@@ -118,6 +118,7 @@ test.each<readonly [string, readonly string[]]>([
     'D1 mirrors S1',
     ['D1 is on all the time from 0.1 s to 1.9 s after S1', 'D1 is off all the time from 2.1 s after S1'],
   ],
+  ['every third press lights D1', ['D1 is off all the time until 3 s', 'D1 is on all the time from 3.1 s']],
   ['D1 is never on at the same time as D2', ['D1 and D2 never lit together']],
   ['D1 comes on slowly over 2 s', ['D1 gets brighter until 2 s']],
   ['D1 fades from 0 to 100 % over 2 s', ['D1 gets brighter until 2 s']],

@@ -124,15 +124,6 @@ const orders: readonly Order[] = [
     `^after ${SECONDS},? (${SUBJECT} (?:goes|turns|switches|comes) (?:on|off|out))$`,
     ([length, said]) => `${said} after ${length} s`,
   ),
-  // every third press lights D1
-  order(
-    `^every (second|third|fourth|fifth) press(?: of (${NAMES}))? (?:lights|turns on|switches on) (${NAMES})$`,
-    ([which, button, name], parts) => {
-      const pressed = button ?? onlyTouched('press', parts);
-      const count = ['second', 'third', 'fourth', 'fifth'].indexOf(which!.toLowerCase()) + 2;
-      return pressed === undefined ? undefined : `${name} is on after ${pressed} was pressed ${count} times`;
-    },
-  ),
   // dim in the light and bright in the dark
   order(
     `^(${NAMES}) (?:is|glows|shines) (?:dim|dimmer|darker|weak) (?:in (?:the )?(?:light|daylight)|when (?:it is )?bright),? (?:and|but) (?:bright|brighter|strong) (?:in (?:the )?dark|when (?:it is )?dark|at night)$`,

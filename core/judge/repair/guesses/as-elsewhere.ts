@@ -44,7 +44,7 @@ export function mapsAsAsked(form: Form, asked: Form): readonly Guess[] {
   if (!numbers || new Set(wanted.map((one) => one.join())).size > 1) return [];
   const own = mapsIn(form);
   const told = (line: number) => ({
-    why: `Line ${line} does not bring what is read from one range into the other.`,
+    why: `Line ${line} does not turn what is read into the range that is wanted.`,
     ask: `From which range to which other is line ${line} to go?`,
   });
   if (own.length > 0)

@@ -1,4 +1,4 @@
-import { isBodyOf, isInside, type Block, type Form } from './form';
+import { isBodyOf, outerOf, type Form } from './form';
 import type { Guess } from './guess';
 
 const COST = 1.71;
@@ -8,12 +8,6 @@ const MOST_LINES = 3;
 /** Blocks that end too early or too late: the lines behind them taken in, or their last lines left out. */
 export const blocksEndedElsewhere = (form: Form): readonly Guess[] =>
   form.language === 'python' ? inPython(form) : inCpp(form);
-
-/** The block that a block stands in. */
-const outerOf = (block: Block, { blocks }: Form): Block | undefined =>
-  blocks
-    .filter((other) => other !== block && block.opens && isInside(block.opens.line, other))
-    .sort((one, other) => (other.opens?.line ?? 0) - (one.opens?.line ?? 0))[0];
 
 function inPython(form: Form): readonly Guess[] {
   const lines = form.source.split('\n');

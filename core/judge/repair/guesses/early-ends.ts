@@ -26,8 +26,8 @@ export function earlyEndsLeftOut(form: Form): readonly Guess[] {
     const why = endsItsLoop
       ? `Line ${token.line} leaves the loop in its first round, whatever happens.`
       : token.text === 'continue'
-        ? `Line ${token.line} goes on to the next round whatever happens, so nothing behind it in the loop ever runs.`
-        : `Line ${token.line} says ${token.text} whatever happens, so nothing behind it in its block ever runs.`;
+        ? `Line ${token.line} goes on to the next round whatever happens, so nothing after it in the loop ever runs.`
+        : `Line ${token.line} says ${token.text} whatever happens, so nothing after it in its block ever runs.`;
     return [
       {
         edits: [{ line: token.line, column: token.column, length: rest.endColumn - token.column, by: '' }],

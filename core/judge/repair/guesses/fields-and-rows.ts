@@ -27,7 +27,7 @@ export function otherFields({ tokens, language }: Form): readonly Guess[] {
       .map((field) => ({
         ...written(token, field, FIELD),
         told: {
-          why: `Line ${token.line} takes ${token.text}, which is another thing than ${field}.`,
+          why: `Line ${token.line} takes ${token.text}, and ${field} is something else.`,
           ask: `What is in ${token.text}, and what is in ${field}?`,
         },
       }));

@@ -49,6 +49,12 @@ export const bodyOf = (name: 'setup' | 'loop', { blocks }: Form): Block | undefi
 export const isInside = (line: number, { opens, closes }: Block): boolean =>
   opens !== undefined && closes !== undefined && line > opens.line && line <= closes.line;
 
+/** The block that a block stands in; `undefined` for one that stands in no other. */
+export const outerOf = (block: Block, { blocks }: Pick<Form, 'blocks'>): Block | undefined =>
+  blocks
+    .filter((other) => other !== block && block.opens && other.opens && isInside(block.opens.line, other))
+    .toSorted((one, other) => other.opens!.line - one.opens!.line)[0];
+
 /** Words that begin what is no plain statement, or one after which nothing comes. */
 const NO_STATEMENT =
   /^(?:return|break|continue|pass|case|default|if|elif|else|for|while|do|switch|def|class|import|from|global|using|struct|enum|typedef)$/;

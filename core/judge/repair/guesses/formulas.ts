@@ -149,7 +149,7 @@ export function waysHalved({ tokens, language }: Form): readonly Guess[] {
         text: `Add / 2 at the end of line ${last.line}.`,
         cost: SCALED,
         told: {
-          why: `Line ${last.line} reckons with the whole way of the sound, to the thing and back.`,
+          why: `Line ${last.line} uses the whole path of the sound, there and back.`,
           ask: `How far does the sound go before it is heard again?`,
         },
       },

@@ -29,7 +29,7 @@ export function overruledElse(form: Form): readonly Guess[] {
     const lines = source.split('\n').slice(first.first.line - 1, last.last.line);
     const [from, to] = [first.first, last.last];
     const told = {
-      why: `Line ${from.line} always runs, also right after line ${early!.first.line}, and undoes what that did.`,
+      why: `Line ${from.line} always runs, even right after line ${early!.first.line}, and undoes what that line did.`,
       ask: `When does line ${from.line} run: always, or only in the other case?`,
     };
     const which = others.length > 1 ? `lines ${from.line} to ${to.line}` : `line ${from.line}`;
@@ -77,7 +77,7 @@ export function elsePut(form: Form): readonly Guess[] {
         text: `Put line ${line} into an else.`,
         cost: COST + 0.06,
         told: {
-          why: `Line ${line} always runs, also when the question before it was met.`,
+          why: `Line ${line} always runs, even when the question before it was met.`,
           ask: `When does line ${line} run: always, or only in the other case?`,
         },
       },

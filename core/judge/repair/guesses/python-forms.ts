@@ -71,7 +71,7 @@ export function objectsKept({ tokens, holdings, language }: Form): readonly Gues
         text: `Write ${name}.${property} instead of ${name} in line ${token.line}.`,
         cost: NAMED,
         told: {
-          why: `Line ${token.line} puts something else in the place of ${name}, and the pin stays as it is. What a pin does is its ${property}.`,
+          why: `Line ${token.line} puts something else in the place of ${name}, and the pin stays as it is. A pin is set through its ${property}.`,
           ask: `What is in ${name} before line ${token.line}, and what is in it afterwards?`,
         },
       },

@@ -1,17 +1,12 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
-import { bodyOf, isInside, type Block, type Form, type Statement } from './form';
+import { bodyOf, isInside, outerOf, type Form, type Statement } from './form';
 import { putIn, written, type Guess } from './guess';
 import { isNoDeclaration, isRepeated } from './lines';
 
 const [AS_BESIDE, AS_ELSEWHERE, AT_THE_START] = [1.66, 1.6, 1.65];
 /** Statements that are tried. */
 const MOST = 24;
-
-const outerOf = (block: Block, { blocks }: Form): Block | undefined =>
-  blocks
-    .filter((other) => other !== block && block.opens && isInside(block.opens.line, other))
-    .toSorted((one, other) => (other.opens?.line ?? 0) - (one.opens?.line ?? 0))[0];
 
 /** What one of several questions beside each other has done and another has not: `draw(points);` behind both counts. */
 export function doneAsBeside(form: Form): readonly Guess[] {
@@ -242,7 +237,7 @@ export const questionsAskedOver = ({ blocks, language }: Form): readonly Guess[]
           {
             ...written(word, 'while', AS_BESIDE),
             told: {
-              why: `Line ${word.line} asks only once, and what it counts goes on by one.`,
+              why: `Line ${word.line} asks only once, so what it counts changes by one and no further.`,
               ask: `How often does line ${word.line} ask?`,
             },
           },
@@ -266,7 +261,7 @@ export function loopsAskedOnce({ tokens, language }: Form): readonly Guess[] {
       {
         ...written(token, 'if', 1.45),
         told: {
-          why: `Line ${token.line} goes on for as long as ${asked.map(({ text }) => text).join(' ')} is so, and no line in the loop changes that.`,
+          why: `Line ${token.line} goes on for as long as ${asked.map(({ text }) => text).join(' ')} is true, and no line in the loop changes that.`,
           ask: `How often is what belongs to line ${token.line} to happen: once, or over and over?`,
         },
       },

@@ -201,7 +201,7 @@ export function printedOnOthers({ tokens }: Form): readonly Guess[] {
       SHOWN,
     ),
     told: {
-      why: `Line ${token.line} prints on ${token.text === 'Serial' ? 'the computer' : 'the display'}, where nobody looks for it.`,
+      why: `Line ${token.line} prints to ${token.text === 'Serial' ? 'the computer, and not to the display' : 'the display, and not to the computer'}.`,
       ask: `Where does what line ${token.line} prints appear?`,
     },
   }));
