@@ -31,14 +31,14 @@ const shareOf = (time: number, total: number): string => `${(100 * time) / total
 export function Stretches({ row, total, className = '' }: StretchesProps) {
   return (
     <div
-      className={`relative border-y border-rule bg-card ${className}`}
+      className={`relative overflow-hidden border-y border-rule bg-card ${className}`}
       role="img"
       aria-label={rowWords(row)}
     >
       {row.marks.map(({ from, to, strength, label, levels }) => (
         <span
           key={from}
-          className={`absolute inset-y-0 overflow-hidden text-note leading-5 whitespace-nowrap ${levels ? '' : `px-1 ${looks[row.sort][strength]}`}`}
+          className={`absolute inset-y-0 overflow-hidden text-note leading-5 whitespace-nowrap ${label === undefined ? 'min-w-0.5' : 'px-1'} ${levels ? '' : looks[row.sort][strength]}`}
           style={{ left: shareOf(from, total), width: shareOf(to - from, total) }}
         >
           {levels ? <Brightness levels={levels} /> : label}
