@@ -53,6 +53,9 @@ export function mapsAsAsked(form: Form, asked: Form): readonly Guess[] {
       const close = closing(tokens, at + 1, '(', ')');
       const [first, last] = [tokens[at]!, close === undefined ? undefined : tokens[close]];
       if (!values || !last || values.slice(1).join() === numbers.join()) return [];
+      // One number that is another one is mended by itself; what is in another order, or not there, is not.
+      const isMixed = [...values.slice(1)].sort().join() === [...numbers].sort().join();
+      if (values.length === 5 && !isMixed) return [];
       const by = `map(${[values[0]!, ...numbers].join(', ')})`;
       const was = (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
       return [
