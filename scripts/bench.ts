@@ -252,10 +252,15 @@ const slowest = readdirSync('demo/course')
 console.log('the ten slowest checks of the demo’s faults:');
 for (const { name, milliseconds } of slowest) console.log(`  ${name.padEnd(70)} ${time(milliseconds)}`);
 
-const before = process.memoryUsage().heapUsed;
-const report = check(exercise, { wiring: faulty.value, program }, grammars);
-const used = (process.memoryUsage().heapUsed - before) / 1e6;
-if (report.verdict !== 'does-not-work') throw new Error('the faulty wiring passes');
+/** The most that one of several checks adds: what is collected in between makes the others look smaller. */
+const used = Math.max(
+  ...Array.from({ length: 5 }, () => {
+    const before = process.memoryUsage().heapUsed;
+    const report = check(exercise, { wiring: faulty.value, program }, grammars);
+    if (report.verdict !== 'does-not-work') throw new Error('the faulty wiring passes');
+    return (process.memoryUsage().heapUsed - before) / 1e6;
+  }),
+);
 tell('memory of one check, garbage included', `${used.toFixed(1)} MB`, '64 MB', used <= 64);
 
 if (process.argv.includes('--write'))
