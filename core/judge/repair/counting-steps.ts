@@ -1,3 +1,4 @@
+import { linesPut } from './lines-put';
 import type { Edit, Observation, TextEdit } from '../../findings/finding';
 import type { Language } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
@@ -82,7 +83,7 @@ function movedOf({ line, first, last }: Standing, source: string): readonly Step
     const texts = lines.slice(from - 1, to);
     const by = isBefore ? [texts.at(-1)!, ...texts.slice(0, -1)] : [...texts.slice(1), texts[0]!];
     return {
-      edit: { line: from, column: 1, length: texts.join('\n').length, by: by.join('\n') },
+      edit: linesPut(from, texts, by),
       text: `Move line ${line} ${isBefore ? `before line ${from}` : `behind line ${to}`}.`,
       endsLoop: false,
     };

@@ -1,3 +1,4 @@
+import { linesPut } from './lines-put';
 import type { TextEdit } from '../../findings/finding';
 import { piecesOf } from '../../program/pieces';
 import type { Language } from '../../program';
@@ -93,12 +94,11 @@ function moveOf(span: readonly Line[], way: Way, texts: readonly string[], moved
   const [first, last] = [span[0]!, span.at(-1)!];
   const isBefore = way === 'last to front';
   return {
-    edit: {
-      line: first.number,
-      column: 1,
-      length: texts.join('\n').length,
-      by: (isBefore ? [moved, ...texts.slice(0, -1)] : [...texts.slice(1), moved]).join('\n'),
-    },
+    edit: linesPut(
+      first.number,
+      texts,
+      isBefore ? [moved, ...texts.slice(0, -1)] : [...texts.slice(1), moved],
+    ),
     line: isBefore ? last.number : first.number,
     beside: isBefore ? first.number : last.number,
     isBefore,

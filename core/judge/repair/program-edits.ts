@@ -14,13 +14,11 @@ import { countingSteps } from './counting-steps';
 import { endlessRounds } from './endless-rounds';
 import { pythonCandidates, pythonPins } from './python-edits';
 import { pinsSetUp } from './python-setup';
-import { declaredAt, givenAt, misplacedAt } from './guesses';
 import { listEnds } from './list-ends';
 import { listEntries } from './list-entries';
 import { mappedEnds } from './mapped-ends';
 import { momentsKept } from './moments-kept';
 import { movedLines } from './moved-lines';
-import { otherNumber } from './distinct-cases';
 import { pressCandidates } from './press-edits';
 import { negationsIn } from './negations';
 import { onceAndOver } from './once-and-over';
@@ -36,13 +34,13 @@ import {
 } from './pins-in-programs';
 import { pausesInUnits } from './pauses-in-units';
 import { placesAsPins } from './places-as-pins';
-import { readingsDeclared } from './readings-declared';
 import { programSpokenFor } from './program-guesses';
 import { printedTexts } from './printed-texts';
 import { exchangedWords, exchangeText } from './exchanged-words';
 import { forgetfulIn } from './forgetful-variables';
 import { BREAK, inOtherUnits, STATIC } from './put-in';
-import { readingMovedTo, readingsAnew } from './readings-anew';
+import { readingsAnew } from './readings-anew';
+import { refusedEdits } from './refused-edits';
 import { referenceCandidates } from './reference-edits';
 import { scaledNumbers } from './scaled-numbers';
 import { scaledPrints } from './scaled-prints';
@@ -71,8 +69,6 @@ const exchanges: Readonly<Record<string, string>> = {
   true: 'false',
   false: 'true',
 };
-/** What is said of an `else` without an `if`, and of two cases for one value. */
-const MISPLACED: ReadonlySet<string> = new Set(['syntax-other', 'name-redeclared']);
 /** Milliseconds that nobody waits for to see something. */
 const SOON = 20;
 /** Numbers that stand for yes and no. */
@@ -137,40 +133,8 @@ export function programCandidates(
     }),
   );
   found.push(...moved, ...exchanged, ...asked);
-  for (const { code, line, column } of program.language === 'cpp' ? program.problems : []) {
-    const other = code === 'name-redeclared' ? otherNumber(program.source, line) : undefined;
-    if (other) found.push(make(other.edit, cost.asAskedButThis, other.text));
-    if (code !== 'name-out-of-scope') continue;
-    const name = /^\w*/.exec(program.source.split('\n')[line - 1]!.slice(column - 1))![0];
-    const moved = readingMovedTo(program.source, line, name);
-    if (moved) found.push(makeAll(moved.edits, cost.asAskedButThis, moved.text));
-  }
-  const ofArguments = program.problems.flatMap(({ code, line }) => (code === 'arguments' ? [line] : []));
-  if (ofArguments.length > 0)
-    for (const { edits, text, cost: amount } of givenAt(
-      program.source,
-      program.language,
-      wishes.asked,
-      ofArguments,
-      program.problems.flatMap(({ code, line, message }) => {
-        const [, takes, gets] = /takes (?:\d+ to )?(\d+) values? but gets (\d+)/.exec(message) ?? [];
-        return code === 'arguments' && Number(gets) > Number(takes) ? [line] : [];
-      }),
-    ))
-      found.push(makeAll(edits, amount, text));
-  if (!program.compiled)
-    for (const { edits, text, cost: amount } of declaredAt(
-      program.source,
-      program.language,
-      unknownIn(program),
-      pinsUnnamed(program.source, board, wishes.pins),
-    ))
-      found.push(makeAll(edits, amount, text));
-  if (!program.compiled && program.problems.some(({ code }) => MISPLACED.has(code)))
-    for (const { edits, text } of misplacedAt(program.source, program.language, wishes.asked))
-      found.push(makeAll(edits, cost.insert, text));
-  for (const { edit, text } of readingsDeclared(program, wishes.asked))
-    found.push(make(edit, cost.insert, text));
+  for (const { edits, text, cost: amount } of refusedEdits(program, board, wishes))
+    found.push(makeAll(edits, amount, text));
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));
@@ -393,27 +357,6 @@ export function programCandidates(
       );
   return found;
 }
-
-/** The names that a program uses and nothing declares. */
-const unknownIn = ({ source, problems }: Program): readonly string[] => {
-  const lines = source.split('\n');
-  return [
-    ...new Set(
-      problems.flatMap(({ code, line, column }) =>
-        code === 'name-unknown' ? (/^\w+/.exec((lines[line - 1] ?? '').slice(column - 1)) ?? []) : [],
-      ),
-    ),
-  ];
-};
-
-/** Those of some pins that a program does not name, as it would write them. */
-const pinsUnnamed = (source: string, board: BoardProfile, pins: readonly number[]): readonly string[] =>
-  pins
-    .map((number) => {
-      const name = board.pins.find((pin) => pin.number === number)?.name;
-      return name !== undefined && /^A\d+$/.test(name) ? name : String(number);
-    })
-    .filter((pin) => !new RegExp(`\\b${pin}\\b`).test(source));
 
 /** What a program is after some edits; spaces count only where they mean something. */
 function resultOf(edits: Candidate['edits'], { source, language }: Program): string {

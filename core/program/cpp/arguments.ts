@@ -1,3 +1,4 @@
+import { quantity } from '../../findings/finding';
 import { textWithBase } from './object-slips';
 import { refusal } from '../problem';
 import { spanOf, type SyntaxNode } from '../syntax';
@@ -60,8 +61,8 @@ export function countFits(
   if (given >= least && given <= most) return true;
   const span = spanOf(node);
   const wanted = least === most ? String(least) : `${least} to ${most}`;
-  context.report(
-    refusal(
+  context.report({
+    ...refusal(
       'arguments',
       span,
       `Line ${span.line}: ${name} takes ${wanted} ${most === 1 ? 'value' : 'values'} but gets ${given}.`,
@@ -73,7 +74,8 @@ export function countFits(
           : `Take ${given - most} of the values away from ${name} in line ${span.line}.`,
       ],
     ),
-  );
+    evidence: { takesAtMost: quantity(most, ''), isGiven: quantity(given, '') },
+  });
   return false;
 }
 

@@ -21,22 +21,23 @@ const begun = (text: string): readonly [done: readonly string[], seen: readonly 
     : [[], [`NOT: ${read.problems[0]!.message}`]];
 };
 
-const PRESSED = 'press S1 at 1.5 s for 5 s';
-const DARK_SECOND = [
+const DARK_WHILE_HELD = [
   'light on L1 to 90 % at 0 s',
+  'press S1 at 1.5 s for 5 s',
   'light on L1 to 5 % at 3.5 s',
   'light on L1 to 90 % at 8.5 s',
 ];
-const DARK_FIRST = [
+const HELD_WHILE_DARK = [
   'light on L1 to 90 % at 0 s',
   'light on L1 to 5 % at 1.5 s',
+  'press S1 at 3.5 s for 5 s',
   'light on L1 to 90 % at 6.5 s',
 ];
 
 test.each<readonly [string, readonly string[], readonly string[]]>([
   [
     'when S1 is pressed and it is dark, D1 is on',
-    [PRESSED, ...DARK_SECOND],
+    DARK_WHILE_HELD,
     [
       'D1 is off all the time until 3.4 s',
       'D1 is on all the time from 4 s to 6.4 s',
@@ -45,7 +46,7 @@ test.each<readonly [string, readonly string[], readonly string[]]>([
   ],
   [
     'the red LED is on only if it is dark and S1 is pressed',
-    [...DARK_FIRST, 'press S1 at 3.5 s for 5 s'],
+    HELD_WHILE_DARK,
     [
       'D1 is off all the time until 3.4 s',
       'D1 is on all the time from 3.6 s to 6.4 s',
@@ -54,7 +55,7 @@ test.each<readonly [string, readonly string[], readonly string[]]>([
   ],
   [
     'D1 is on if it is dark or S1 is held',
-    [...DARK_FIRST, 'press S1 at 3.5 s for 5 s'],
+    HELD_WHILE_DARK,
     [
       'D1 is off all the time until 1.4 s',
       'D1 is on all the time from 2 s to 8.4 s',
@@ -63,16 +64,16 @@ test.each<readonly [string, readonly string[], readonly string[]]>([
   ],
   [
     'D1 flashes 3 times when S1 is held and it is dark',
-    [PRESSED, ...DARK_SECOND],
+    DARK_WHILE_HELD,
     ['D1 flashes 3 times from 4 s to 6.4 s'],
   ],
   [
     'Z1 sounds while S1 is not pressed and something is closer than 20 cm',
     [
       'press S1 at 0 s for 1.5 s',
-      'press S1 at 6.5 s for 1 s',
       'something 0.4 m before X1 at 0 s',
       'something 0.1 m before X1 at 3.5 s',
+      'press S1 at 6.5 s for 1 s',
       'something 0.4 m before X1 at 8.5 s',
     ],
     [

@@ -68,7 +68,7 @@ function jointly(plain: string, parts: readonly Named[]): Joint | undefined {
 /** What is done for two conditions in a scenario of their own: neither holds, the first alone, both, the second alone. */
 export function doneForJoint(plain: string, parts: readonly Named[]): readonly Stimulus[] {
   const found = jointly(plain, parts);
-  return (found?.clauses ?? []).flatMap((clause, index): readonly Stimulus[] => {
+  const done = (found?.clauses ?? []).flatMap((clause, index): readonly Stimulus[] => {
     const [from, to] = index === 0 ? [FIRST, FIRST_ENDS] : [SECOND, SECOND_ENDS];
     if (clause.sort === 'measured') {
       const { part, how, so, otherwise } = clause.condition;
@@ -87,6 +87,7 @@ export function doneForJoint(plain: string, parts: readonly Named[]): readonly S
           { at: to, press: press!, for: 1 },
         ];
   });
+  return done.toSorted((one, other) => one.at - other.at);
 }
 
 /** A moment from which on a clause holds or does not, and how long a part may take to answer that. */

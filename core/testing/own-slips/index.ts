@@ -1,16 +1,44 @@
-import { slipsInLetters } from './in-letters';
-import { slipsInLists } from './in-lists';
-import { slipsInMeasures } from './in-measures';
-import { slipsInPython } from './in-python';
-import { slipsInTime } from './in-time';
+import { binary } from './binary';
+import { chime } from './chime';
+import { crossing } from './crossing';
+import { dice } from './dice';
+import { digits } from './digits';
+import { gauge } from './gauge';
+import { mood } from './mood';
+import { porch } from './porch';
+import { pydim } from './pydim';
+import { pygate } from './pygate';
+import { pyquiz } from './pyquiz';
+import { pysteps } from './pysteps';
+import { radar } from './radar';
+import { score } from './score';
+import { shifter } from './shifter';
+import { soil } from './soil';
+import { speed } from './speed';
+import { thermo } from './thermo';
+import { words } from './words';
 import type { OwnSlips } from './own-slips';
 
 /** Slips as beginners make them, written by hand, in programs that are not the exercise's own. */
 export const ownSlips: readonly OwnSlips[] = [
-  ...slipsInLists,
-  ...slipsInMeasures,
-  ...slipsInTime,
-  ...slipsInLetters,
-  ...slipsInPython,
+  binary,
+  mood,
+  digits,
+  crossing,
+  gauge,
+  thermo,
+  radar,
+  soil,
+  chime,
+  score,
+  porch,
+  speed,
+  words,
+  shifter,
+  dice,
+  pysteps,
+  pygate,
+  pyquiz,
+  pydim,
 ];
 export type { OwnSlip, OwnSlips } from './own-slips';

@@ -2,7 +2,7 @@ import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { isNumber } from '../what-names-hold';
 import { bodyOf, isInside, type Form } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 import { isRepeated } from './lines';
 import { inEachPlace, keptIn } from './places';
 
@@ -93,7 +93,7 @@ export function mapsAsAsked(form: Form, asked: Form): readonly Guess[] {
 }
 
 /** A loop over pins that are written to and that nothing makes outputs: the same loop in setup, with `pinMode`. */
-export function pinsSetUpInRounds(form: Form): readonly Guess[] {
+function pinsSetUpInRounds(form: Form): readonly Guess[] {
   const { tokens, source, language } = form;
   const setup = bodyOf('setup', form);
   if (language === 'python' || !setup?.closes) return [];
@@ -134,7 +134,7 @@ export function pinsSetUpInRounds(form: Form): readonly Guess[] {
 }
 
 /** What the exercise's own program sends to a module, `shiftOut(…)`, and this one sends nowhere: with this one's own pins and values. */
-export function sentAsAsked(form: Form, asked: Form): readonly Guess[] {
+function sentAsAsked(form: Form, asked: Form): readonly Guess[] {
   const { tokens, holdings } = form;
   if (form.language === 'python' || tokens.some(({ text }) => text === 'shiftOut')) return [];
   const at = asked.tokens.findIndex(({ text }) => text === 'shiftOut');
@@ -154,3 +154,6 @@ export function sentAsAsked(form: Form, asked: Form): readonly Guess[] {
     .flatMap((name) => inEachPlace(form, `shiftOut(${own.join(', ')}, ${values[2]!}, ${name});`, SENT))
     .slice(0, MOST);
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofAsElsewhere: readonly Rule[] = [mapsAsAsked, pinsSetUpInRounds, sentAsAsked];

@@ -1,6 +1,6 @@
 import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import { digitsOf, numbersIn } from './numbers';
 import { inEachPlace } from './places';
 
@@ -15,7 +15,7 @@ interface Term {
 }
 
 /** What only the exercise's own program reckons with, put where this one reckons: `(volts - 0.5) * 100` of `volts * 100`. */
-export function termsMissing(form: Form, asked: Form): readonly Guess[] {
+function termsMissing(form: Form, asked: Form): readonly Guess[] {
   const own = new Set(numbersIn(form).map(Number));
   // A number that has only its point elsewhere is there, and wrong.
   const digits = new Set(numbersIn(form).map(digitsOf));
@@ -66,7 +66,7 @@ function withTerm(place: Token, sign: string, number: string, tokens: readonly T
 }
 
 /** The rate at which the serial line is begun, as the exercise's own program has it. */
-export function ratesAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
+function ratesAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
   const rateIn = (all: readonly Token[]): readonly Token[] =>
     all.filter(
       ({ kind }, index) =>
@@ -81,7 +81,7 @@ export function ratesAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
 }
 
 /** A tone that is ended and never begun, as high as the exercise's own program has it. */
-export function tonesBegun(form: Form, asked: Form): readonly Guess[] {
+function tonesBegun(form: Form, asked: Form): readonly Guess[] {
   const { tokens } = form;
   if (tokens.some(({ text }) => text === 'tone')) return [];
   const pins = new Set(
@@ -101,7 +101,7 @@ export function tonesBegun(form: Form, asked: Form): readonly Guess[] {
 const SPEED_OF_SOUND = /^(?:34\d(?:\.\d+)?|0?\.0*34\d*|0?\.34\d*)$/;
 
 /** What an echo takes there and back, halved. */
-export function echoesHalved({ tokens }: Form): readonly Guess[] {
+function echoesHalved({ tokens }: Form): readonly Guess[] {
   if (!tokens.some(({ text }) => text === 'pulseIn')) return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     const around = [tokens[index - 1]?.text, tokens[index + 1]?.text];
@@ -114,7 +114,7 @@ export function echoesHalved({ tokens }: Form): readonly Guess[] {
 const TURNED: Readonly<Record<string, string>> = { '>': '<', '>=': '<', '<': '>', '<=': '>' };
 
 /** `else` for all other cases, where the exercise's own program asks for a second limit: `else if (warmth < 26)`. */
-export function limitsOfElse(form: Form, asked: Form): readonly Guess[] {
+function limitsOfElse(form: Form, asked: Form): readonly Guess[] {
   const own = new Set(numbersIn(form).map(Number));
   const limits = asked.tokens.flatMap(({ kind, text }, index) =>
     kind === 'number' && !own.has(Number(text)) && /^[<>]=?$/.test(asked.tokens[index - 1]?.text ?? '')
@@ -149,7 +149,7 @@ const isBefore = (one: Token, other: Token): boolean =>
   one.line < other.line || (one.line === other.line && one.column < other.column);
 
 /** Variables of whole numbers that are given what has a point, made for such. */
-export function typesWidened({ tokens, language, holdings }: Form): readonly Guess[] {
+function typesWidened({ tokens, language, holdings }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return tokens.flatMap((type, index): readonly Guess[] => {
     const name = tokens[index + 1];
@@ -170,3 +170,13 @@ export function typesWidened({ tokens, language, holdings }: Form): readonly Gue
     return isGivenShares ? [written(type, 'float', TYPE)] : [];
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofAsTheExerciseAsks: readonly Rule[] = [
+  tonesBegun,
+  typesWidened,
+  ratesAsAsked,
+  echoesHalved,
+  termsMissing,
+  limitsOfElse,
+];

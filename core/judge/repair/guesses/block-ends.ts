@@ -1,12 +1,13 @@
+import { linesPut } from '../lines-put';
 import { isBodyOf, outerOf, type Form } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 
 const COST = 1.71;
 /** Lines that are moved over the end of a block at most. */
 const MOST_LINES = 3;
 
 /** Blocks that end too early or too late: the lines behind them taken in, or their last lines left out. */
-export const blocksEndedElsewhere = (form: Form): readonly Guess[] =>
+const blocksEndedElsewhere = (form: Form): readonly Guess[] =>
   form.language === 'python' ? inPython(form) : inCpp(form);
 
 function inPython(form: Form): readonly Guess[] {
@@ -53,7 +54,7 @@ function shifted(lines: readonly string[], which: readonly number[], by: number)
   );
   const where = first === last ? `line ${first}` : `lines ${first} to ${last}`;
   return {
-    edits: [{ line: first, column: 1, length: text.join('\n').length, by: moved.join('\n') }],
+    edits: [linesPut(first, text, moved)],
     text: by > 0 ? `Put ${by} more spaces before ${where}.` : `Take ${-by} spaces away before ${where}.`,
     cost: COST + 0.01 * which.length,
   };
@@ -93,8 +94,11 @@ function braceMoved(lines: readonly string[], brace: number, to: number, way: 'i
   const own = way === 'in' ? text[0]! : text.at(-1)!;
   const by = way === 'in' ? [...others, own] : [own, ...others];
   return {
-    edits: [{ line: first, column: 1, length: text.join('\n').length, by: by.join('\n') }],
+    edits: [linesPut(first, text, by)],
     text: `Move the } of line ${brace} ${way === 'in' ? 'after' : 'before'} line ${to}.`,
     cost: COST + 0.01 * others.length,
   };
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofBlockEnds: readonly Rule[] = [blocksEndedElsewhere];

@@ -2,9 +2,9 @@ import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { isNumber } from '../what-names-hold';
 import { isInside, type Block, type Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 
-const [RETURNED, WIDER] = [1.5, 1.66];
+const [RETURNED, WIDER, ANOTHER_NAME] = [1.5, 1.66, 1.8];
 
 /** The functions of a program, each with the word before its name and the brackets behind it. */
 function headsIn({ blocks, tokens, language }: Form): readonly {
@@ -157,13 +157,13 @@ export function namesKnown({ tokens, holdings }: Form, unknown: readonly string[
     return known
       .filter((name) => !unknown.includes(name))
       .slice(0, MOST_NAMES)
-      .map((name) => written(token, name, RETURNED + 0.3));
+      .map((name) => written(token, name, ANOTHER_NAME));
   });
 }
 const MOST_NAMES = 8;
 
 /** `byte raw`, `char angle`: a variable, or what a function takes, that is too small for most numbers. */
-export function smallTypesWidened({ tokens, holdings, language }: Form): readonly Guess[] {
+function smallTypesWidened({ tokens, holdings, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return tokens.flatMap((type, index): readonly Guess[] => {
     const [name, after] = [tokens[index + 1], tokens[index + 2]?.text ?? ''];
@@ -256,3 +256,6 @@ export function valuesAdded(
       }));
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofDeclaredOtherwise: readonly Rule[] = [smallTypesWidened];

@@ -1,6 +1,7 @@
+import { linesPut } from '../lines-put';
 import type { Token } from '../../../program/token';
 import { isInside, type Block, type Form } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 
 const COST = 1.4;
 
@@ -8,7 +9,7 @@ const COST = 1.4;
  * A `return`, `break` or `continue` that no question stands before and behind which its block goes on; a `break` at the end of
  * a loop, which then has one round: taken out.
  */
-export function earlyEndsLeftOut(form: Form): readonly Guess[] {
+function earlyEndsLeftOut(form: Form): readonly Guess[] {
   const { tokens, language, source } = form;
   const lines = source.split('\n');
   return tokens.flatMap((token, index): readonly Guess[] => {
@@ -51,14 +52,7 @@ function movedBehind(
   if (to <= from || lines[from - 1]?.trim() !== written) return undefined;
   const texts = lines.slice(from - 1, to);
   return {
-    edits: [
-      {
-        line: from,
-        column: 1,
-        length: texts.join('\n').length,
-        by: [...texts.slice(1), texts[0]!].join('\n'),
-      },
-    ],
+    edits: [linesPut(from, texts, [...texts.slice(1), texts[0]!])],
     text: `Move line ${from} behind line ${to}.`,
     cost: COST + 0.01,
   };
@@ -108,3 +102,6 @@ function restInPython(token: Token, { closes }: Block, tokens: readonly Token[])
   );
   return { endColumn: own.at(-1)!.endColumn, goesOn };
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofEarlyEnds: readonly Rule[] = [earlyEndsLeftOut];

@@ -1,14 +1,14 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import type { Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 
-const [FIELD, ROWS, SIDES] = [1.66, 1.66, 1.605];
+const [FIELD, ROWS] = [1.66, 1.66];
 /** Rows of a list of which two are tried in each other’s places. */
 const MOST_ROWS = 6;
 
 /** `steps[i].pin` for `steps[i].time`: another field of the same struct. */
-export function otherFields({ tokens, language }: Form): readonly Guess[] {
+function otherFields({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   const structs = tokens.flatMap(({ text }, index) => {
     const open = text === 'struct' && tokens[index + 2]?.text === '{' ? index + 2 : undefined;
@@ -35,7 +35,7 @@ export function otherFields({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** Two rows of a list of rows, in each other’s places. */
-export function rowsExchanged({ tokens, source, language }: Form): readonly Guess[] {
+function rowsExchanged({ tokens, source, language }: Form): readonly Guess[] {
   const [opener, closer] = language === 'python' ? ['[', ']'] : ['{', '}'];
   const inner = language === 'python' ? /^[[(]$/ : /^[{]$/;
   const lines = source.split('\n');
@@ -89,39 +89,5 @@ export function rowsExchanged({ tokens, source, language }: Form): readonly Gues
   });
 }
 
-/** `on ? LOW : HIGH`: both sides of a choice in each other’s places. */
-export const sidesExchanged = ({ tokens }: Form): readonly Guess[] =>
-  tokens.flatMap((token, index): readonly Guess[] => {
-    const [one, colon, other] = tokens.slice(index + 1, index + 4);
-    const isPlain = one && other && colon?.text === ':' && /^(?:word|number)$/.test(one.kind);
-    if (token.text !== '?' || !isPlain || one.text === other.text || one.line !== other.line) return [];
-    return [
-      {
-        edits: [written(other, one.text, 0).edits[0]!, written(one, other.text, 0).edits[0]!],
-        text: `Exchange ${one.text} and ${other.text} in line ${one.line}.`,
-        cost: SIDES,
-        told: {
-          why: `Line ${one.line} gives ${one.text} where the answer is yes, and ${other.text} where it is no; it is the other way round.`,
-          ask: `Which of ${one.text} and ${other.text} does line ${one.line} give when the answer is yes?`,
-        },
-      },
-    ];
-  });
-
-/** `micros()` in a program that reckons in `millis()`, and the other way round. */
-export function clocksAlike({ tokens }: Form): readonly Guess[] {
-  const read = tokens.filter(
-    ({ text }, index) => /^(?:millis|micros)$/.test(text) && tokens[index + 1]?.text === '(',
-  );
-  const sorts = new Set(read.map(({ text }) => text));
-  return sorts.size < 2
-    ? []
-    : read.map((token) => ({
-        ...written(token, token.text === 'millis' ? 'micros' : 'millis', CLOCK),
-        told: {
-          why: `Line ${token.line} counts in ${token.text === 'millis' ? 'milliseconds' : 'millionths of a second'}, and the moment beside it is taken in other units.`,
-          ask: `In which units does each clock of the program count?`,
-        },
-      }));
-}
-const CLOCK = 1.3;
+/** The rules of this subject that something in a program speaks for. */
+export const ofFieldsAndRows: readonly Rule[] = [otherFields, rowsExchanged];

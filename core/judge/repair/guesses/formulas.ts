@@ -1,13 +1,13 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { isInside, type Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import { valueOf } from './numbers';
 
 const [BOUND, WHOLE, SCALED, TURNED] = [1.62, 1.58, 1.7, 1.72];
 
 /** `a - b / c`: what is divided or multiplied first, though the difference is meant to be: `(a - b) / c`. */
-export function parenthesesPut({ tokens }: Form): readonly Guess[] {
+function parenthesesPut({ tokens }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (!/^[-+]$/.test(token.text)) return [];
     const [a, b, sign, c] = [-1, 1, 2, 3].map((by) => tokens[index + by]);
@@ -34,7 +34,7 @@ export function parenthesesPut({ tokens }: Form): readonly Guess[] {
 }
 
 /** `int celsius() { return raw / 10.0; }`: what is given back has a point, and the function drops it. */
-export function fractionsReturned({ tokens, blocks, language }: Form): readonly Guess[] {
+function fractionsReturned({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return blocks.flatMap((block): readonly Guess[] => {
     const [name] = block.headTokens;
@@ -59,7 +59,7 @@ export function fractionsReturned({ tokens, blocks, language }: Form): readonly 
 }
 
 /** `bool step` that is counted or compared with more than 1: a yes or a no cannot be counted. */
-export function countedTruths({ tokens, language }: Form): readonly Guess[] {
+function countedTruths({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return tokens.flatMap((type, index): readonly Guess[] => {
     const name = tokens[index + 1];
@@ -90,7 +90,7 @@ export function countedTruths({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** Numbers that are reckoned or compared with and a thousandfold of which the exercise's own program has, or a thousandth: another unit. */
-export function unitsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
+function unitsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
   const own = new Set(tokens.flatMap(({ kind, text }) => (kind === 'number' ? [valueOf(text)] : [])));
   const wanted = asked.tokens.flatMap(({ kind, text }) => (kind === 'number' ? [valueOf(text)] : []));
   // A program in other units has more than one of its numbers so many times larger.
@@ -110,7 +110,7 @@ export function unitsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
 }
 
 /** `255 - level`: a value that is turned over, taken as it is; and the other way round where all are taken so. */
-export function turnedOver({ tokens }: Form): readonly Guess[] {
+function turnedOver({ tokens }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     const sign = tokens[index + 1];
     const begins = /^[(,=]$/.test(tokens[index - 1]?.text ?? '');
@@ -132,7 +132,7 @@ export function turnedOver({ tokens }: Form): readonly Guess[] {
 }
 
 /** The width of an echo that is reckoned with there and back: halved where it is worked out. */
-export function waysHalved({ tokens, language }: Form): readonly Guess[] {
+function waysHalved({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python' || !tokens.some(({ text }) => text === 'pulseIn')) return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (token.text !== 'return' && token.text !== '=') return [];
@@ -158,7 +158,7 @@ export function waysHalved({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** `measure();` of a function that gives something back, which is kept nowhere: kept in the variable that nothing sets. */
-export function resultsKept({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
+function resultsKept({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
   const stop = language === 'python' ? undefined : ';';
   const giving = blocks.flatMap((block) => {
     const name = block.head === 'function' ? block.headTokens[language === 'python' ? 1 : 0] : undefined;
@@ -197,3 +197,14 @@ export function resultsKept({ tokens, blocks, holdings, language }: Form): reado
     }));
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofFormulas: readonly Rule[] = [
+  fractionsReturned,
+  countedTruths,
+  resultsKept,
+  parenthesesPut,
+  turnedOver,
+  unitsAsAsked,
+  waysHalved,
+];

@@ -18,6 +18,20 @@ export interface Guess {
   readonly told?: Told;
 }
 
+/** What a program may lack, from the build. */
+export interface Lacking {
+  /** Pins of parts that are seen or heard and that no line sets, as the program calls them. */
+  readonly unset: readonly string[];
+  /** Times in milliseconds that may be meant. */
+  readonly milliseconds: readonly number[];
+}
+
+/**
+ * Finds changes in the form of a program. `asked`: the form of the exercise's own program, with what that has and this one
+ * lacks; most rules need neither.
+ */
+export type Rule = (form: Form, asked: Form, lacking: Lacking) => readonly Guess[];
+
 /** A statement put in behind another one, or at the beginning of a block. */
 export function putIn(form: Form, at: Statement | Block, statement: string, cost: number): Guess {
   const after = 'first' in at ? at.last : at.opens!;

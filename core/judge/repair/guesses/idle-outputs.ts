@@ -1,4 +1,4 @@
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import type { Form } from './form';
 
 const COST = 1.6;
@@ -9,7 +9,7 @@ const WRITES = /^(?:digitalWrite|analogWrite|tone|shiftOut)$/;
  * A pin that is made an output and to which nothing is written, in the place of one to which several lines write: in C++,
  * `digitalWrite(8, …)` twice beside `pinMode(9, OUTPUT)`.
  */
-export function idleOutputsWritten({ tokens, language }: Form): readonly Guess[] {
+function idleOutputsWritten({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   const given = (call: RegExp): readonly number[] =>
     tokens.flatMap(({ text }, index) =>
@@ -32,3 +32,6 @@ export function idleOutputsWritten({ tokens, language }: Form): readonly Guess[]
     .filter((at) => times(tokens[at]!.text) > 1)
     .flatMap((at) => [...idle].map((pin) => written(tokens[at]!, pin, COST)));
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofIdleOutputs: readonly Rule[] = [idleOutputsWritten];

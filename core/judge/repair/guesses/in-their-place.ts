@@ -2,7 +2,7 @@ import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { areAlike, isNumber } from '../what-names-hold';
 import { isInside, type Block, type Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import { keptIn, counterOf } from './places';
 
 const [SERVO, LOOKED_UP, IDLE, FOR_A_PIN, FOR_A_READING] = [1.3, 1.6, 1.62, 1.7, 1.89];
@@ -22,7 +22,7 @@ function idleIn({ tokens }: Form, names: readonly string[]): readonly string[] {
 }
 
 /** `play(i)` in a loop that counts, where a list is never looked into: `play(notes[i])`. */
-export function placesLookedUp(form: Form): readonly Guess[] {
+function placesLookedUp(form: Form): readonly Guess[] {
   const { tokens, blocks } = form;
   const lists = [...form.holdings].flatMap(([name, held]) =>
     held === 'list' && tokens.filter(({ text }) => text === name).length === 1 ? [name] : [],
@@ -49,7 +49,7 @@ export function placesLookedUp(form: Form): readonly Guess[] {
 }
 
 /** A question that lacks what is remembered and asked for nowhere: `down` for `down && !wasDown`. */
-export function idleAskedToo(form: Form): readonly Guess[] {
+function idleAskedToo(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;
   const idle = idleIn(form, keptIn(form)).filter((name) => {
     const held = holdings.get(name);
@@ -76,7 +76,7 @@ export function idleAskedToo(form: Form): readonly Guess[] {
 }
 
 /** What is read anew where a value that was worked out of it may be meant: `arm.write(analogRead(A2))`. */
-export function valuesForReadings(form: Form): readonly Guess[] {
+function forReadings(form: Form): readonly Guess[] {
   const { tokens, holdings } = form;
   const kept = [...new Set(keptIn(form))];
   const idle = idleIn(form, kept);
@@ -109,7 +109,7 @@ function isKept(tokens: readonly Token[], index: number): boolean {
 }
 
 /** `arm.write(PIN)`: the number of a pin where an angle, a brightness or a time belongs. */
-export function valuesForPins(form: Form): readonly Guess[] {
+function valuesForPins(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings } = form;
   const numbers = [...holdings].flatMap(([name, held]) => (isNumber(held) ? [name] : []));
   const own = new Set(
@@ -136,7 +136,7 @@ export function valuesForPins(form: Form): readonly Guess[] {
 }
 
 /** `analogWrite(9, angle)` of a pin that an object was attached to: `arm.write(angle)`. */
-export function attachedWritten({ tokens, source, language }: Form): readonly Guess[] {
+function attachedWritten({ tokens, source, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   const objects = new Map(
     tokens.flatMap(({ text }, index): readonly (readonly [string, string])[] =>
@@ -170,7 +170,7 @@ export function attachedWritten({ tokens, source, language }: Form): readonly Gu
 }
 
 /** `digitalWrite(SPEAKER, HIGH)` where the program has notes and sounds none: `tone(SPEAKER, note)`. */
-export function tonesSounded(form: Form, asked: Form): readonly Guess[] {
+function tonesSounded(form: Form, asked: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;
   const sounds = ({ tokens: all }: Form): boolean => all.some(({ text }) => text === 'tone');
   if (language === 'python' || !sounds(asked)) return [];
@@ -219,7 +219,7 @@ function unusedIn(block: Block, tokens: readonly Token[]): readonly string[] {
 }
 
 /** What a program works out and never asks for, in the place of each other number that it compares or hands on. */
-export function idleInstead(form: Form): readonly Guess[] {
+function idleInstead(form: Form): readonly Guess[] {
   const { tokens, holdings } = form;
   const kept = [...new Set(keptIn(form))].filter(
     (name) => isNumber(holdings.get(name)) || holdings.get(name) === undefined,
@@ -245,3 +245,22 @@ export function idleInstead(form: Form): readonly Guess[] {
     }),
   );
 }
+
+/** What is read anew, and any other value of the program in its place. */
+export const valuesForReadings = (form: Form): readonly Guess[] =>
+  forReadings(form).filter(({ cost }) => cost > IDLE);
+
+/** The same with what is worked out of it and asked for nowhere. */
+const idleForReadings = (form: Form): readonly Guess[] =>
+  forReadings(form).filter(({ cost }) => cost <= IDLE);
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofInTheirPlace: readonly Rule[] = [
+  idleInstead,
+  attachedWritten,
+  placesLookedUp,
+  tonesSounded,
+  idleAskedToo,
+  valuesForPins,
+  idleForReadings,
+];

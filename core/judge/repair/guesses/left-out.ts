@@ -1,7 +1,6 @@
 import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
-import { putIn, type Guess } from './guess';
-import type { Lacking } from './missing';
+import { putIn, type Guess, type Lacking } from './guess';
 import { inEachPlace, keptIn, plainOf, stillIn, turnedOf, variablesIn, waysToChange } from './places';
 
 const [OTHER_BRANCH, ONCE_MORE, CHANGED, COPIED] = [1.86, 1.87, 1.9, 2.2];

@@ -1,12 +1,13 @@
+import { linesPut } from '../lines-put';
 import { isBodyOf, type Block, type Form, type Statement } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 
 const [REMEMBERED, BEFORE_ITS_CHANGE, MOVED, MOVED_FAR, REMOVED] = [1.74, 1.66, 1.87, 2.21, 2.3];
 /** `before = now;`: what is remembered is asked for first, and set last. */
 const REMEMBERS = /^\w+ ?= ?[a-z]\w*(?:\.\w+)?;?$/i;
 
 /** Statements of a block, each with the one behind it in its place. */
-export function exchangedLines({ blocks, source }: Form): readonly Guess[] {
+function exchangedLines({ blocks, source }: Form): readonly Guess[] {
   return blocks.filter(isRepeated).flatMap(({ statements }) =>
     statements.slice(1).flatMap((second, index): readonly Guess[] => {
       const first = statements[index]!;
@@ -14,14 +15,7 @@ export function exchangedLines({ blocks, source }: Form): readonly Guess[] {
       const lines = source.split('\n').slice(first.first.line - 1, second.last.line);
       return [
         {
-          edits: [
-            {
-              line: first.first.line,
-              column: 1,
-              length: lines.join('\n').length,
-              by: [...lines].reverse().join('\n'),
-            },
-          ],
+          edits: [linesPut(first.first.line, lines, lines.toReversed())],
           text: `Move line ${second.first.line} before line ${first.first.line}.`,
           cost: isChange(second, first) ? BEFORE_ITS_CHANGE : MOVED,
         },
@@ -56,7 +50,7 @@ export function removedLines({ blocks }: Form): readonly Guess[] {
 export const isNoDeclaration = ({ text }: Statement): boolean => !/^\w+(?:\s+\w+)+\s*[=;[]/.test(text);
 
 /** Statements of a block that are not beside its end, at its end; those not beside its beginning, there. */
-export function movedLines({ blocks, source, language }: Form): readonly Guess[] {
+function movedLines({ blocks, source, language }: Form): readonly Guess[] {
   const lines = source.split('\n');
   return blocks.filter(isRepeated).flatMap(({ opens, closes, statements, space }) => {
     const first = opens!.line + 1;
@@ -72,7 +66,7 @@ export function movedLines({ blocks, source, language }: Form): readonly Guess[]
         const texts = lines.slice(from - 1, to);
         const by = isBefore ? [texts.at(-1)!, ...texts.slice(0, -1)] : [...texts.slice(1), texts[0]!];
         return {
-          edits: [{ line: from, column: 1, length: texts.join('\n').length, by: by.join('\n') }],
+          edits: [linesPut(from, texts, by)],
           text: `Move line ${line} ${isBefore ? `before line ${from}` : `behind line ${to}`}.`,
           cost: REMEMBERS.test(statement.text)
             ? REMEMBERED
@@ -88,3 +82,15 @@ export function movedLines({ blocks, source, language }: Form): readonly Guess[]
     });
   });
 }
+
+const allMoved = (form: Form): readonly Guess[] => [...exchangedLines(form), ...movedLines(form)];
+
+/** Lines in another order for which nothing speaks. */
+export const otherOrders = (form: Form): readonly Guess[] =>
+  allMoved(form).filter(({ cost }) => cost >= MOVED);
+
+/** What is used before it is changed and remembered before it is asked for, in another order. */
+const ordersSpokenFor = (form: Form): readonly Guess[] => allMoved(form).filter(({ cost }) => cost < MOVED);
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofLines: readonly Rule[] = [ordersSpokenFor];

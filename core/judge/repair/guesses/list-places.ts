@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { counterOf } from './places';
 import { isInside, type Block, type Form } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 
 const [PLACE, WHOLE_LIST, SET_UP, EXCHANGED, WRITTEN, TURNED] = [1.66, 1.6, 1.35, 1.69, 1.73, 1.73];
 
@@ -34,7 +34,7 @@ const eachAt = (
 };
 
 /** `leds[0]` and `leds[most]` in a loop that counts: the place that it has come to. */
-export function placesCounted(form: Form): readonly Guess[] {
+function placesCounted(form: Form): readonly Guess[] {
   const { tokens } = form;
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [open, close] = [tokens[index - 1], tokens[index + 1]];
@@ -85,7 +85,7 @@ function placesTaken(form: Form): readonly { readonly block: Block; readonly nam
 }
 
 /** `pins[0]` in a function that is told which one is meant: `pins[which]`. */
-export function placesGiven(form: Form): readonly Guess[] {
+function placesGiven(form: Form): readonly Guess[] {
   const { tokens } = form;
   return placesTaken(form).flatMap(({ block, name }) =>
     tokens.flatMap((token, index): readonly Guess[] =>
@@ -100,7 +100,7 @@ export function placesGiven(form: Form): readonly Guess[] {
 }
 
 /** What a function asks of the list that it is told a place of, turned over first: `states[which] = 1 - states[which]`. */
-export function entriesTurned(form: Form): readonly Guess[] {
+function entriesTurned(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   const stop = language === 'python' ? '' : ';';
   return placesTaken(form).flatMap(({ block, name }) => {
@@ -122,7 +122,7 @@ export function entriesTurned(form: Form): readonly Guess[] {
  * A list of texts that nothing is done with, its entry printed where a function is told the place; what a function changes
  * in one list, written to the pin of another.
  */
-export function entriesShown(form: Form): readonly Guess[] {
+function entriesShown(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   if (language === 'python') return [];
   const times = (name: string): number => tokens.filter(({ text }) => text === name).length;
@@ -159,7 +159,7 @@ const isOfTexts = (tokens: readonly Token[], index: number): boolean =>
   /^(?:String|\*)$/.test(tokens[index - 1]?.text ?? '');
 
 /** What is written to the pins of a list elsewhere, written to each of them where a loop counts. */
-export function pinsWritten(form: Form): readonly Guess[] {
+function pinsWritten(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   if (language === 'python') return [];
   const lists = new Set(
@@ -186,7 +186,7 @@ export function pinsWritten(form: Form): readonly Guess[] {
 }
 
 /** Two entries of a list in each other's places. */
-export function entriesExchanged({ tokens, language }: Form): readonly Guess[] {
+function entriesExchanged({ tokens, language }: Form): readonly Guess[] {
   const opener = language === 'python' ? '[' : '{';
   return tokens.flatMap(({ text }, index): readonly Guess[] => {
     if (text !== opener || tokens[index - 1]?.text !== '=') return [];
@@ -213,3 +213,13 @@ export function entriesExchanged({ tokens, language }: Form): readonly Guess[] {
 }
 /** Entries of a list of which two are tried in each other's places. */
 const MOST_ENTRIES = 5;
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofListPlaces: readonly Rule[] = [
+  placesCounted,
+  placesGiven,
+  entriesTurned,
+  entriesShown,
+  entriesExchanged,
+  pinsWritten,
+];

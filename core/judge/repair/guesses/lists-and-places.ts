@@ -2,12 +2,12 @@ import { lengthsIn } from '../list-ends';
 import { isNumber } from '../what-names-hold';
 import { isRepeated } from './lines';
 import type { Form } from './form';
-import { putIn, type Guess } from './guess';
+import { putIn, type Guess, type Rule } from './guess';
 
 const [WRAPPED, PLACES] = [1.5, 1.62];
 
 /** What is counted up to look into a list and never begun again, begun again behind the last entry. */
-export function placesWrapped(form: Form): readonly Guess[] {
+function placesWrapped(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;
   const lengths = new Set(lengthsIn(tokens, language === 'python' ? ['[', ']'] : ['{', '}']).values());
   if (lengths.size === 0) return [];
@@ -43,7 +43,7 @@ export function placesWrapped(form: Form): readonly Guess[] {
 }
 
 /** `rows[i][j]` for `rows[j][i]`. */
-export const placesExchanged = ({ tokens }: Form): readonly Guess[] =>
+const placesExchanged = ({ tokens }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const [open, one, shut, next, other, end] = tokens.slice(index + 1, index + 7);
     const isPair =
@@ -68,3 +68,6 @@ export const placesExchanged = ({ tokens }: Form): readonly Guess[] =>
       },
     ];
   });
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofListsAndPlaces: readonly Rule[] = [placesWrapped, placesExchanged];

@@ -1,8 +1,9 @@
+import { outputsChanged } from './never-changed';
 import type { Token } from '../../../program/token';
 import { listNameBefore } from '../token-places';
 import { areAlike, isNumber } from '../what-names-hold';
 import { bodyOf, isBodyOf, isInside, type Block, type Form, type Statement } from './form';
-import { putIn, type Guess } from './guess';
+import { putIn, type Guess, type Lacking, type Rule } from './guess';
 import { isRepeated } from './lines';
 import { uncalledIn } from './own-functions';
 import {
@@ -19,15 +20,7 @@ import {
   waysToChange,
 } from './places';
 
-/** What a program may lack, from the build. */
-export interface Lacking {
-  /** Pins of parts that are seen or heard and that no line sets, as the program calls them. */
-  readonly unset: readonly string[];
-  /** Times in milliseconds that may be meant. */
-  readonly milliseconds: readonly number[];
-}
-
-const [SPOKEN_FOR, ELSEWHERE, OF_FUNCTION] = [1.7, 1.73, 0.02];
+const [UNWAITED, SPOKEN_FOR, ELSEWHERE, OF_FUNCTION] = [1.66, 1.7, 1.73, 0.02];
 /** Statements that are tried; a program that lacks more is not mended by trying. */
 const MOST = 90;
 
@@ -229,7 +222,7 @@ const isInList = (number: string, { tokens }: Form): boolean =>
   );
 
 /** Outputs of a Python program that no line gives a value, and that no function is given that may do so. */
-export const silentOutputs = ({ tokens }: Form): readonly string[] =>
+const silentOutputs = ({ tokens }: Form): readonly string[] =>
   tokens.flatMap(({ text, startsLine }, index) => {
     const [dot, what] = [tokens[index + 1]?.text, tokens[index + 2]?.text];
     if (!startsLine || dot !== '.' || !/^(?:direction|switch_to_output)$/.test(what ?? '')) return [];
@@ -319,7 +312,7 @@ function ofPausesUnwaited(form: Form, { milliseconds }: Lacking): readonly Guess
               form,
               one,
               language === 'python' ? `time.sleep(${time / unit})` : `delay(${time});`,
-              SPOKEN_FOR - 0.04,
+              UNWAITED,
             ),
           ),
         ),
@@ -410,3 +403,9 @@ function ofNoReturn(form: Form): readonly Guess[] {
     );
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofMissing: readonly Rule[] = [
+  (form, _, lacking) => statementsMissing(form, lacking),
+  (form) => (form.language === 'python' ? outputsChanged(form, silentOutputs(form)) : []),
+];

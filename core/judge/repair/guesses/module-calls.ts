@@ -1,6 +1,6 @@
 import type { Token } from '../../../program/token';
 import { bodyOf, isInside, type Form } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 
 const [COST, PLACE] = [1.6, 1.3];
 
@@ -17,7 +17,7 @@ interface Call {
  * What the exercise's own program asks of its module and this one asks of its own nowhere: at the beginning of setup, or
  * before the first thing that a block shows, as the exercise has it.
  */
-export function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
+function moduleCallsMissing(form: Form, asked: Form): readonly Guess[] {
   if (form.language === 'python') return [];
   return modulesIn(form).flatMap(({ type, name }): readonly Guess[] => {
     const other = modulesIn(asked).find((module) => module.type === type);
@@ -138,3 +138,6 @@ function firstCallsIn(object: string, calls: readonly Call[], { blocks }: Form):
     return shows.filter((call) => call.first === first?.first);
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofModuleCalls: readonly Rule[] = [moduleCallsMissing];

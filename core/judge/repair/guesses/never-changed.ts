@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { isNumber } from '../what-names-hold';
 import { bodyOf, isBodyOf, isInside, type Block, type Form } from './form';
-import { putIn, type Guess } from './guess';
+import { putIn, type Guess, type Rule } from './guess';
 import { isRepeated } from './lines';
 import { end } from './places';
 
@@ -12,7 +12,7 @@ const COMPARES = /^(?:[<>]=?|==)$/;
  * Counters that are asked for and lack what belongs to that: one that nothing counts up, counted before it is asked for;
  * one that nothing sets back, set back where it has come so far.
  */
-export function countersAsked(form: Form): readonly Guess[] {
+function countersAsked(form: Form): readonly Guess[] {
   return form.blocks
     .filter(({ head, opens, headTokens }) => head === 'if' && opens && isInRounds(headTokens, form))
     .flatMap((block) =>
@@ -92,7 +92,7 @@ function setBackIn(name: string, block: Block, form: Form): readonly Guess[] {
 }
 
 /** `rest = 2` of what is counted or asked how much it is: `rest = rest + 2`. */
-export function addedTo({ blocks, holdings, tokens }: Form): readonly Guess[] {
+function addedTo({ blocks, holdings, tokens }: Form): readonly Guess[] {
   const isAsked = (name: string): boolean =>
     tokens.some(
       ({ text }, index) => text === name && /^(?:[<>]=?|-=|--)$/.test(tokens[index + 1]?.text ?? ''),
@@ -118,7 +118,7 @@ export function addedTo({ blocks, holdings, tokens }: Form): readonly Guess[] {
  * What is only counted up and asked whether it is this or that, `which == 1`, `which == 2`, begun again behind the last of
  * them.
  */
-export function countedRound(form: Form): readonly Guess[] {
+function countedRound(form: Form): readonly Guess[] {
   const { tokens, blocks, language } = form;
   const numbersAskedOf = (name: string): readonly number[] =>
     tokens.flatMap(({ text }, index) => {
@@ -142,7 +142,7 @@ export function countedRound(form: Form): readonly Guess[] {
 }
 
 /** What is only counted up and asked whether anything is left of it, counted down: by one, or by as much as is waited. */
-export function countedDown(form: Form): readonly Guess[] {
+function countedDown(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;
   const pauses = tokens.flatMap(({ text }, index) => {
     const amount = tokens[index + 2];
@@ -179,7 +179,7 @@ const isLessened = (name: string, tokens: readonly Token[]): boolean =>
   });
 
 /** Variables that begin anew with a number in every round though the rounds change them: left as they are. */
-export function begunEachRound(form: Form): readonly Guess[] {
+function begunEachRound(form: Form): readonly Guess[] {
   const rounds = form.blocks.filter((block) =>
     form.language === 'python'
       ? block.head === 'loop' && block.headTokens[0]?.text === 'while'
@@ -211,7 +211,7 @@ export function begunEachRound(form: Form): readonly Guess[] {
 }
 
 /** Variables that are asked for and that nothing sets, read from a pin that nothing else is done with. */
-export function readingsLeftOut(form: Form): readonly Guess[] {
+function readingsLeftOut(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   if (language === 'python') return readingsInPython(form);
   const uses = (name: string) => tokens.filter(({ text }) => text === name).length;
@@ -339,7 +339,7 @@ export function countersSetBack(form: Form): readonly Guess[] {
 }
 
 /** `if (isWarm)`: a question that asks for one variable alone, with each other one that is a yes or a no beside it. */
-export function flagsBeside(form: Form): readonly Guess[] {
+function flagsBeside(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   const flags = flagsIn(form);
   const joints = language === 'python' ? ['or', 'and'] : ['||', '&&'];
@@ -362,3 +362,14 @@ export function flagsBeside(form: Form): readonly Guess[] {
         );
     });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofNeverChanged: readonly Rule[] = [
+  begunEachRound,
+  readingsLeftOut,
+  countersAsked,
+  addedTo,
+  countedDown,
+  countedRound,
+  flagsBeside,
+];

@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import type { Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 
 const [SPOKEN_FOR, OTHER_WAY_ROUND] = [1.6, 1.9];
 /** Numbers from which on a product may be too large for an `int` of 16 bits. */
@@ -49,7 +49,7 @@ const textOf = (source: string, first: Token, last: Token): string =>
     : '';
 
 /** `value && (1 << i)`: whether both are anything but 0 is asked, where one bit of a number is meant. */
-export function bitsAsked({ tokens, language }: Form): readonly Guess[] {
+function bitsAsked({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (token.text !== '&&' && token.text !== '||') return [];
@@ -70,7 +70,7 @@ export function bitsAsked({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** `(shape >> i) & 7`: more than the one bit that was brought to the end. */
-export const oneBitLeft = ({ tokens }: Form): readonly Guess[] =>
+const oneBitLeft = ({ tokens }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const [open, sign] = [operandTo(tokens, index - 2), tokens[index - 1]];
     const isMask = token.kind === 'number' && sign?.text === '&' && token.text !== '1';
@@ -99,7 +99,7 @@ const ORDERED = /^(?:<<|>>|-|\/|%)$/;
 const BEGINS = /^(?:[(,=<>?:&|[{]|[<>=!]=|&&|\|\||return|and|or|not|if|while)$/;
 
 /** `i << 1` for `1 << i`: the two sides of a sign in each other’s places. */
-export function operandsExchanged({ tokens, source }: Form): readonly Guess[] {
+function sidesOfSigns({ tokens, source }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (!ORDERED.test(token.text)) return [];
     const [left, right] = [operandTo(tokens, index - 1), operandFrom(tokens, index + 1)];
@@ -133,7 +133,7 @@ export function operandsExchanged({ tokens, source }: Form): readonly Guess[] {
  * `raw / 1023 * 180`: a whole number that is divided before it is made larger loses all but whole times. Multiplied first,
  * or reckoned with a point.
  */
-export function dividedLast({ tokens, source, language, holdings }: Form): readonly Guess[] {
+function dividedLast({ tokens, source, language, holdings }: Form): readonly Guess[] {
   if (language === 'python') return [];
   const isWhole = (side: Operand): boolean =>
     tokens
@@ -185,3 +185,13 @@ export function dividedLast({ tokens, source, language, holdings }: Form): reado
     ];
   });
 }
+
+/** Two sides of a sign that nothing speaks for but that they may be meant the other way round. */
+export const operandsExchanged = (form: Form): readonly Guess[] =>
+  sidesOfSigns(form).filter(({ told }) => !told);
+
+/** `i << 1` for `1 << i`. */
+const shiftsOfOne = (form: Form): readonly Guess[] => sidesOfSigns(form).filter(({ told }) => told);
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofOperands: readonly Rule[] = [bitsAsked, oneBitLeft, dividedLast, shiftsOfOne];

@@ -1,7 +1,8 @@
+import { linesPut } from '../lines-put';
 import { isInside, type Block, type Form, type Statement } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 
-const COST = 1.62;
+const [COST, NOTHING_UNDONE] = [1.62, 1.68];
 
 /** What a statement sets: a pin, a brightness, a tone, a variable, the value of an object. */
 function setIn({ text }: Statement): string | undefined {
@@ -13,7 +14,7 @@ function setIn({ text }: Statement): string | undefined {
 }
 
 /** What always runs right behind a question and undoes what its answer did: said for the other case only. */
-export function overruledElse(form: Form): readonly Guess[] {
+function overruledElse(form: Form): readonly Guess[] {
   const { blocks, tokens, language, source } = form;
   return blocks.flatMap((block): readonly Guess[] => {
     const { head, closes } = block;
@@ -36,10 +37,10 @@ export function overruledElse(form: Form): readonly Guess[] {
     const text = `Put ${which} into an else.`;
     if (language === 'python') {
       const outer = ' '.repeat(from.column - 1);
-      const by = [`${outer}else:`, ...lines.map((line) => `    ${line}`)].join('\n');
+      const by = [`${outer}else:`, ...lines.map((line) => `    ${line}`)];
       return [
         {
-          edits: [{ line: from.line, column: 1, length: lines.join('\n').length, by }],
+          edits: [linesPut(from.line, lines, by)],
           text,
           cost: COST,
           told,
@@ -62,7 +63,7 @@ export function overruledElse(form: Form): readonly Guess[] {
 }
 
 /** What always runs right behind a question that has no other side, for the other case only. */
-export function elsePut(form: Form): readonly Guess[] {
+function elsePut(form: Form): readonly Guess[] {
   const { blocks, tokens, language } = form;
   if (language === 'python') return [];
   return blocks.flatMap((block): readonly Guess[] => {
@@ -75,7 +76,7 @@ export function elsePut(form: Form): readonly Guess[] {
       {
         edits: [{ line, column, length: 0, by: 'else ' }],
         text: `Put line ${line} into an else.`,
-        cost: COST + 0.06,
+        cost: NOTHING_UNDONE,
         told: {
           why: `Line ${line} always runs, even when the question before it was met.`,
           ask: `When does line ${line} run: always, or only in the other case?`,
@@ -86,7 +87,7 @@ export function elsePut(form: Form): readonly Guess[] {
 }
 
 /** Two statements of one answer that set the same: the second belongs to the other case. */
-export function overruledInside({ blocks, language, source }: Form): readonly Guess[] {
+function overruledInside({ blocks, language, source }: Form): readonly Guess[] {
   const lines = source.split('\n');
   return blocks.flatMap((block): readonly Guess[] => {
     if (block.head !== 'if' || !block.opens) return [];
@@ -132,3 +133,6 @@ function statementsBehind(block: Block, { blocks, tokens }: Form): readonly Stat
   }
   return found;
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofOverruled: readonly Rule[] = [elsePut, overruledElse, overruledInside];

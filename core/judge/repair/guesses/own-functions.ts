@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { isNumber } from '../what-names-hold';
 import { bodyOf, isInside, type Block, type Form } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 import { numbersIn } from './numbers';
 import { isRepeated } from './lines';
 import { loopNamesOf } from './python-forms';
@@ -33,7 +33,7 @@ function functionsIn({ blocks, language }: Form): readonly Own[] {
 }
 
 /** `beep;` and `beep`: a function that is named and not called, called with what it takes. `asked`: the exercise's own program. */
-export function functionsCalled(form: Form, asked: Form): readonly Guess[] {
+function functionsCalled(form: Form, asked: Form): readonly Guess[] {
   const { tokens } = form;
   const numbers = [...new Set([...numbersIn(asked), ...numbersIn(form)])].filter((text) => Number(text) > 0);
   return functionsIn(form).flatMap(({ name, takes }) =>
@@ -138,7 +138,7 @@ function isNear(name: string, token: Token, { blocks, tokens }: Form): boolean {
 }
 
 /** A value handed on as it is, where a function that nothing calls is to make something of it first: `show(levelOf(reading))`. */
-export function idleWrapped(form: Form): readonly Guess[] {
+function idleWrapped(form: Form): readonly Guess[] {
   const { tokens } = form;
   const own = functionsIn(form);
   const idle = own.filter(
@@ -172,7 +172,7 @@ export function idleWrapped(form: Form): readonly Guess[] {
 }
 
 /** A function that nothing calls and that takes nothing, in the place of each line that calls another. */
-export function othersCalled(form: Form): readonly Guess[] {
+function othersCalled(form: Form): readonly Guess[] {
   const { blocks } = form;
   const idle = uncalledIn(form);
   const names = new Set(functionsIn(form).map(({ name }) => name));
@@ -195,7 +195,7 @@ export function othersCalled(form: Form): readonly Guess[] {
 }
 
 /** A pin that a function is given and does nothing with, switched in it. */
-export function givenPinsWritten(form: Form): readonly Guess[] {
+function givenPinsWritten(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   if (language === 'python') return [];
   return functionsIn(form).flatMap(({ takes, block }) => {
@@ -210,7 +210,7 @@ export function givenPinsWritten(form: Form): readonly Guess[] {
 }
 
 /** A function that takes a number and that nothing calls, called where a question is asked. `asked`: the exercise's own program. */
-export function callsLeftOut(form: Form, asked: Form): readonly Guess[] {
+function callsLeftOut(form: Form, asked: Form): readonly Guess[] {
   const { tokens, blocks, language } = form;
   const numbers = numbersIn(asked).filter((text) => /^[1-9]\d?$/.test(text));
   return functionsIn(form)
@@ -230,7 +230,7 @@ export function callsLeftOut(form: Form, asked: Form): readonly Guess[] {
 }
 
 /** A function that takes a number and is called only where the program begins, or with a number, called with a variable where something is asked. */
-export function callsRepeated(form: Form): readonly Guess[] {
+function callsRepeated(form: Form): readonly Guess[] {
   const { tokens, blocks, holdings, language } = form;
   const variables = variablesIn(form).filter((name) => isNumber(holdings.get(name)));
   const setup = language === 'python' ? undefined : bodyOf('setup', form);
@@ -290,7 +290,7 @@ function isAlone(tokens: readonly Token[], index: number): boolean {
 }
 
 /** What a function is given and does nothing with, in the place of each number and level in it. */
-export function parametersUsed(form: Form): readonly Guess[] {
+function parametersUsed(form: Form): readonly Guess[] {
   const { tokens } = form;
   return functionsIn(form).flatMap(({ takes, block }) => {
     const inside = tokens.filter(({ line }) => isInside(line, block));
@@ -310,7 +310,7 @@ export function parametersUsed(form: Form): readonly Guess[] {
 }
 
 /** One more or one less of what a function of the program is given: `beep(2)` for `beep(3)`. */
-export function givenBesides(form: Form): readonly Guess[] {
+function givenBesides(form: Form): readonly Guess[] {
   const { tokens } = form;
   const names = new Set(functionsIn(form).map(({ name }) => name));
   return tokens.flatMap((token, index): readonly Guess[] => {
@@ -325,3 +325,15 @@ export function givenBesides(form: Form): readonly Guess[] {
   });
 }
 const [BESIDES, MOST_COUNTED] = [1.66, 20];
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofOwnFunctions: readonly Rule[] = [
+  functionsCalled,
+  parametersUsed,
+  othersCalled,
+  givenPinsWritten,
+  callsLeftOut,
+  givenBesides,
+  callsRepeated,
+  idleWrapped,
+];

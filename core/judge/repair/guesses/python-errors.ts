@@ -1,10 +1,10 @@
 import { closing } from '../token-places';
 import type { Token } from '../../../program/token';
 import { isInside, type Block, type Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import { keptIn } from './places';
 
-const NAMED = 1.25;
+const [NAMED, FOR_A_READING] = [1.25, 1.55];
 /** What can be set of an object, by what makes it. */
 const ATTRIBUTES: ReadonlyMap<string, readonly string[]> = new Map([
   ['DigitalInOut', ['value', 'direction', 'pull']],
@@ -29,7 +29,7 @@ const makersIn = ({ tokens }: Form): ReadonlyMap<string, Token> =>
   );
 
 /** `light.value` of what has no value, and `Direction.OUT`: what it has instead. */
-export function attributesKnown(form: Form): readonly Guess[] {
+function attributesKnown(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   if (language !== 'python') return [];
   const makers = makersIn(form);
@@ -50,7 +50,7 @@ export function attributesKnown(form: Form): readonly Guess[] {
 }
 
 /** `light = DigitalInOut(…)` that is to be dimmed: a pin that is switched in pulses. */
-export function pinsDimmed(form: Form): readonly Guess[] {
+function pinsDimmed(form: Form): readonly Guess[] {
   const { tokens, language } = form;
   if (language !== 'python') return [];
   return [...makersIn(form)].flatMap(([name, maker]): readonly Guess[] => {
@@ -77,7 +77,7 @@ export function pinsDimmed(form: Form): readonly Guess[] {
 }
 
 /** What has to be a whole number and is divided: `int(level * 655 / 100)`. */
-export const wholeNumbersMade = ({ tokens, source, language }: Form): readonly Guess[] =>
+const wholeNumbersMade = ({ tokens, source, language }: Form): readonly Guess[] =>
   language !== 'python'
     ? []
     : tokens.flatMap((token, index): readonly Guess[] => {
@@ -101,7 +101,7 @@ export const wholeNumbersMade = ({ tokens, source, language }: Form): readonly G
       });
 
 /** A line of a function that works something out and keeps it nowhere, given back. */
-export function workedOutReturned({ tokens, blocks, language }: Form): readonly Guess[] {
+function workedOutReturned({ tokens, blocks, language }: Form): readonly Guess[] {
   const words = language === 'python' ? 1 : 0;
   return blocks.flatMap((block): readonly Guess[] => {
     const name = block.head === 'function' ? block.headTokens[words]?.text : undefined;
@@ -141,7 +141,7 @@ function isWorkedOut(tokens: readonly Token[], index: number): boolean {
 }
 
 /** A function that is called with more or less than it takes: given what it lacks, or what is called with less. */
-export function valuesMatched(form: Form): readonly Guess[] {
+function valuesMatched(form: Form): readonly Guess[] {
   const { tokens, blocks, language } = form;
   if (language !== 'python') return [];
   return blocks.flatMap((block) => {
@@ -200,7 +200,7 @@ const namesUsedIn = (block: Block, tokens: readonly Token[]): readonly string[] 
 ];
 
 /** What is read, where what a function makes of it is meant: `percent(pot.value)`, or the name that this was given. */
-export function readingsWorked(form: Form): readonly Guess[] {
+function readingsWorked(form: Form): readonly Guess[] {
   const { tokens, blocks, language } = form;
   if (language !== 'python') return [];
   const makers = makersIn(form);
@@ -233,7 +233,7 @@ export function readingsWorked(form: Form): readonly Guess[] {
     ].map(({ by, why }) => ({
       edits: [{ line: token.line, column: token.column, length: value.endColumn - token.column, by }],
       text: `Write ${by} instead of ${was} in line ${token.line}.`,
-      cost: NAMED + 0.3,
+      cost: FOR_A_READING,
       told: {
         why: `Line ${token.line} takes what is read as it is, and ${why}.`,
         ask: `In which range is ${was}, and in which should it be in line ${token.line}?`,
@@ -241,3 +241,13 @@ export function readingsWorked(form: Form): readonly Guess[] {
     }));
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofPythonErrors: readonly Rule[] = [
+  attributesKnown,
+  pinsDimmed,
+  wholeNumbersMade,
+  workedOutReturned,
+  valuesMatched,
+  readingsWorked,
+];

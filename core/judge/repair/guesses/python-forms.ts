@@ -1,12 +1,12 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { isInside, type Block, type Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 
 const [NAMED, LIKELY] = [1.3, 1.6];
 
 /** `range(leds)` and `for index in leds` where the index is meant: as many rounds as the list has entries. */
-export function roundsOfLists({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
+function roundsOfLists({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (holdings.get(token.text) !== 'list') return [];
@@ -34,7 +34,7 @@ const rounds = ({ line }: Token, list: string) => ({
 });
 
 /** `led = True`, `leds[i] = on`: the object of a pin that is overwritten, where its value is meant. */
-export function objectsKept({ tokens, holdings, language }: Form): readonly Guess[] {
+function objectsKept({ tokens, holdings, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (!token.startsLine || token.kind !== 'word') return [];
@@ -80,7 +80,7 @@ export function objectsKept({ tokens, holdings, language }: Form): readonly Gues
 }
 
 /** `x.value = i = j`: two signs of assignment, of which the second is to ask. */
-export function secondAsked({ tokens, language }: Form): readonly Guess[] {
+function secondAsked({ tokens, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     const isSecond = tokens.some(
@@ -113,7 +113,7 @@ const OTHER_SORT: Readonly<Record<string, string>> = { DigitalInOut: 'AnalogIn',
 const MODULE: Readonly<Record<string, string>> = { AnalogIn: 'analogio', DigitalInOut: 'digitalio' };
 
 /** A pin that is read as a level and is to be measured, or the other way round. */
-export function pinsOfOtherSort({ tokens, language }: Form): readonly Guess[] {
+function pinsOfOtherSort({ tokens, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     const by = Object.hasOwn(OTHER_SORT, token.text) ? OTHER_SORT[token.text] : undefined;
@@ -136,7 +136,7 @@ export function pinsOfOtherSort({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** `print(1)` in a function that is asked for what it gives back: `return 1`. */
-export function printsReturned({ tokens, blocks, language }: Form): readonly Guess[] {
+function printsReturned({ tokens, blocks, language }: Form): readonly Guess[] {
   const print = language === 'python' ? /^print$/ : /^$/;
   return blocks
     .filter((block) => block.head === 'function' && isAsked(block, tokens))
@@ -166,7 +166,7 @@ export function printsReturned({ tokens, blocks, language }: Form): readonly Gue
 }
 
 /** `return '0'`: a number in quotes is a text, and no number is equal to it. */
-export const textsAsNumbers = ({ tokens }: Form): readonly Guess[] =>
+const textsAsNumbers = ({ tokens }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const digits = /^["'](-?\d+(?:\.\d+)?)["']$/.exec(token.text)?.[1];
     if (digits === undefined || tokens[index - 2]?.text === 'print') return [];
@@ -182,7 +182,7 @@ export const textsAsNumbers = ({ tokens }: Form): readonly Guess[] =>
   });
 
 /** A function that gives something back in some cases and nothing in the last: what it gives back there. */
-export function lastReturns({ tokens, blocks, language }: Form): readonly Guess[] {
+function lastReturns({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return blocks.flatMap((block): readonly Guess[] => {
     const { head, closes, space } = block;
@@ -221,7 +221,7 @@ const isAsked = ({ headTokens }: Block, tokens: readonly Token[]): boolean => {
 };
 
 /** `is_open()` of what is no function: without its parentheses. */
-export function valuesUncalled({ tokens, blocks, language }: Form): readonly Guess[] {
+function valuesUncalled({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   const functions = new Set(
     blocks.flatMap(({ head, headTokens }) => (head === 'function' ? [headTokens[1]?.text] : [])),
@@ -254,7 +254,7 @@ export function valuesUncalled({ tokens, blocks, language }: Form): readonly Gue
 }
 
 /** What the exercise's own program says by name when it makes something, `frequency=50`, said where this one makes the like. */
-export function namedAsAsked({ tokens, language }: Form, asked: Form): readonly Guess[] {
+function namedAsAsked({ tokens, language }: Form, asked: Form): readonly Guess[] {
   if (language !== 'python') return [];
   const givenIn = (all: readonly Token[], index: number): readonly (readonly [string, string])[] => {
     const close = closing(all, index + 1, '(', ')') ?? index;
@@ -284,7 +284,7 @@ export function namedAsAsked({ tokens, language }: Form, asked: Form): readonly 
 }
 
 /** What a loop goes through, under the name that it gives each one: `flash(light)` for `flash(lights)` and `flash(lights[0])`. */
-export function eachOfLoop({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
+function eachOfLoop({ tokens, blocks, holdings, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return blocks.flatMap((block) => {
     const names = block.head === 'loop' ? loopNamesOf(block) : [];
@@ -326,7 +326,7 @@ export const loopNamesOf = ({ headTokens }: Block): readonly string[] => {
 };
 
 /** `led.value(True)`: what is set, and not called. */
-export const valuesSet = ({ tokens, language }: Form): readonly Guess[] =>
+const valuesSet = ({ tokens, language }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const open = tokens[index + 1];
     const close = open?.text === '(' ? closing(tokens, index + 1, '(', ')') : undefined;
@@ -351,7 +351,7 @@ export const valuesSet = ({ tokens, language }: Form): readonly Guess[] =>
 const SETTABLE = /^(?:value|duty_cycle|frequency|direction|pull)$/;
 
 /** `button.pressed`: what other libraries call it; here it is the value, which is low while a button to ground is pressed. */
-export const foreignAttributes = ({ tokens, language }: Form): readonly Guess[] =>
+const foreignAttributes = ({ tokens, language }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const [object, dot, open, close] = [-2, -1, 1, 2].map((by) => tokens[index + by]);
     const isForeign = language === 'python' && dot?.text === '.' && FOREIGN.test(token.text);
@@ -373,7 +373,7 @@ export const foreignAttributes = ({ tokens, language }: Form): readonly Guess[] 
 const FOREIGN = /^(?:pressed|is_pressed|state|read|level|get|reading)$/;
 
 /** `DigitalInOut("D2")`: the name of a pin as a text. */
-export const pinsInQuotes = ({ tokens, language }: Form): readonly Guess[] =>
+const pinsInQuotes = ({ tokens, language }: Form): readonly Guess[] =>
   tokens.flatMap((token): readonly Guess[] => {
     const pin = language === 'python' ? /^["'](?:board\.)?([AD]\d+)["']$/.exec(token.text)?.[1] : undefined;
     if (pin === undefined) return [];
@@ -389,7 +389,7 @@ export const pinsInQuotes = ({ tokens, language }: Form): readonly Guess[] =>
   });
 
 /** `lights.value` in a function that is told which one is meant: `light.value`. */
-export const givenForLists = ({ tokens, blocks, holdings, language }: Form): readonly Guess[] =>
+const givenForLists = ({ tokens, blocks, holdings, language }: Form): readonly Guess[] =>
   language !== 'python'
     ? []
     : blocks
@@ -413,3 +413,21 @@ export const givenForLists = ({ tokens, blocks, holdings, language }: Form): rea
               : [],
           );
         });
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofPythonForms: readonly Rule[] = [
+  roundsOfLists,
+  objectsKept,
+  valuesUncalled,
+  valuesSet,
+  foreignAttributes,
+  pinsInQuotes,
+  eachOfLoop,
+  givenForLists,
+  namedAsAsked,
+  secondAsked,
+  printsReturned,
+  lastReturns,
+  pinsOfOtherSort,
+  textsAsNumbers,
+];

@@ -1,11 +1,11 @@
 import type { Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 
 const [OF_OBJECT, OF_RANGE] = [1.61, 1.61];
 const MAKERS = /^(?:DigitalInOut|AnalogIn|AnalogOut)$/;
 
 /** `state = key`: the object of a pin where its value is meant. */
-export function valuesOfObjects({ tokens, language }: Form): readonly Guess[] {
+function valuesOfObjects({ tokens, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   const objects = new Set(
     tokens.flatMap(({ kind, text }, index) =>
@@ -29,7 +29,7 @@ export function valuesOfObjects({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** `for n in times:`: the number itself, where one goes round so many times. */
-export function rangesOfNumbers({ tokens, language }: Form): readonly Guess[] {
+function rangesOfNumbers({ tokens, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [counter, sign, end] = [tokens[index - 2], tokens[index - 1], tokens[index + 1]];
@@ -40,3 +40,6 @@ export function rangesOfNumbers({ tokens, language }: Form): readonly Guess[] {
       : [];
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofPythonValues: readonly Rule[] = [valuesOfObjects, rangesOfNumbers];

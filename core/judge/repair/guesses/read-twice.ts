@@ -1,10 +1,10 @@
 import type { Form } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 
 const COST = 1.66;
 
 /** An expression that a variable was given already and that is worked out once more, by its name: what is read from a line is read once. */
-export function readOnceOnly({ tokens, language }: Form): readonly Guess[] {
+function readOnceOnly({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [sign, first] = [tokens[index + 1], tokens[index + 2]];
@@ -35,3 +35,6 @@ export function readOnceOnly({ tokens, language }: Form): readonly Guess[] {
     });
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofReadTwice: readonly Rule[] = [readOnceOnly];

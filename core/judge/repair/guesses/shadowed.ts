@@ -1,5 +1,5 @@
 import type { Form } from './form';
-import type { Guess } from './guess';
+import type { Guess, Rule } from './guess';
 
 const COST = 1.58;
 const QUALIFIER = /^(?:const|static|volatile|unsigned|signed)$/;
@@ -7,7 +7,7 @@ const TYPE =
   /^(?:int|long|short|byte|word|char|float|double|bool|boolean|String|u?int\d+_t|size_t|unsigned)$/;
 
 /** `int position = …;` in a block, where the program has a `position` already: without its type it is that one. */
-export function shadowsLeftOut({ tokens, language }: Form): readonly Guess[] {
+function shadowsLeftOut({ tokens, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   const outer = new Set<string>();
   let depth = 0;
@@ -45,3 +45,6 @@ export function shadowsLeftOut({ tokens, language }: Form): readonly Guess[] {
     ];
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofShadowed: readonly Rule[] = [shadowsLeftOut];

@@ -1,12 +1,12 @@
 import { isRepeated } from './lines';
 import type { Form } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 
 const [WRAPPED, TYPE] = [1.5, 1.6];
 const SHIFT = /^(\w+) ?(?:<<= ?\d+|= ?\1 ?<< ?\d+|\*= ?2|= ?\1 ?\* ?2);?$/;
 
 /** What is shifted round by round and becomes 0 in the end, begun again with what it was at first. */
-export function shiftsWrapped(form: Form): readonly Guess[] {
+function shiftsWrapped(form: Form): readonly Guess[] {
   const { tokens, blocks, language } = form;
   return blocks.filter(isRepeated).flatMap(({ statements }) =>
     statements.flatMap((statement): readonly Guess[] => {
@@ -35,7 +35,7 @@ export function shiftsWrapped(form: Form): readonly Guess[] {
 }
 
 /** `int pattern` that is shifted until it is 0: eight bits fall out, sixteen go on. */
-export function shiftedTypes({ tokens, language, blocks }: Form): readonly Guess[] {
+function shiftedTypes({ tokens, language, blocks }: Form): readonly Guess[] {
   if (language === 'python') return [];
   const shifted = new Set(
     blocks.flatMap(({ statements }) => statements.flatMap(({ text }) => SHIFT.exec(text)?.[1] ?? [])),
@@ -58,7 +58,7 @@ export function shiftedTypes({ tokens, language, blocks }: Form): readonly Guess
 }
 
 /** `pattern + 1` where the exercise moves bits and this program moves none: `pattern << 1`. */
-export function shiftsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
+function shiftsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
   const shifts = ({ tokens: all }: Pick<Form, 'tokens'>): boolean =>
     all.some(({ text }) => /^<<=?$/.test(text));
   if (!shifts(asked) || shifts({ tokens })) return [];
@@ -69,7 +69,7 @@ export function shiftsAsAsked({ tokens }: Form, asked: Form): readonly Guess[] {
 }
 
 /** `pattern == 128`: what is shifted out is over at 0. */
-export function shiftsOver({ tokens, blocks }: Form): readonly Guess[] {
+function shiftsOver({ tokens, blocks }: Form): readonly Guess[] {
   const shifted = new Set(
     blocks.flatMap(({ statements }) => statements.flatMap(({ text }) => SHIFT.exec(text)?.[1] ?? [])),
   );
@@ -82,3 +82,6 @@ export function shiftsOver({ tokens, blocks }: Form): readonly Guess[] {
       : [],
   );
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofShifts: readonly Rule[] = [shiftsWrapped, shiftsAsAsked, shiftsOver, shiftedTypes];

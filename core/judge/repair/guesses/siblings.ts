@@ -1,15 +1,16 @@
+import { linesPut } from '../lines-put';
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { bodyOf, isInside, outerOf, type Form, type Statement } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 import { isNoDeclaration, isRepeated } from './lines';
 
-const [AS_BESIDE, AS_ELSEWHERE, AT_THE_START] = [1.66, 1.6, 1.65];
+const [ASKED_ONCE, AS_ELSEWHERE, AT_THE_START, AS_BESIDE] = [1.45, 1.6, 1.65, 1.66];
 /** Statements that are tried. */
 const MOST = 24;
 
 /** What one of several questions beside each other has done and another has not: `draw(points);` behind both counts. */
-export function doneAsBeside(form: Form): readonly Guess[] {
+function doneAsBeside(form: Form): readonly Guess[] {
   const asked = form.blocks.filter(({ head, opens, isEmpty }) => head === 'if' && opens && !isEmpty);
   return asked
     .flatMap((block) => {
@@ -30,7 +31,7 @@ export function doneAsBeside(form: Form): readonly Guess[] {
 }
 
 /** `draw(0)` where every other call of the function gives it a variable. */
-export function givenAsElsewhere({ tokens, blocks }: Form): readonly Guess[] {
+function givenAsElsewhere({ tokens, blocks }: Form): readonly Guess[] {
   const own = blocks.flatMap(({ head, headTokens }) =>
     head === 'function' ? headTokens.filter(({ kind }) => kind === 'word').slice(0, 2) : [],
   );
@@ -52,7 +53,7 @@ export function givenAsElsewhere({ tokens, blocks }: Form): readonly Guess[] {
 }
 
 /** What is done over and over by a function of the program, and not once at the start, done there too. */
-export function doneAtTheStart(form: Form): readonly Guess[] {
+function doneAtTheStart(form: Form): readonly Guess[] {
   const isPython = form.language === 'python';
   const loop = form.blocks.find(({ head, headTokens }) => head === 'loop' && headTokens[0]?.text === 'while');
   // What Python does once stands before its loop, outside of everything.
@@ -94,7 +95,7 @@ export function doneAtTheStart(form: Form): readonly Guess[] {
 }
 
 /** A block that is the last thing in another one and belongs behind it: its lines put behind the brace that closes that. */
-export function blocksMovedOut(form: Form): readonly Guess[] {
+function blocksMovedOut(form: Form): readonly Guess[] {
   const { blocks, source, language } = form;
   const lines = source.split('\n');
   const indentOf = (line: number): number => /^ */.exec(lines[line - 1] ?? '')![0].length;
@@ -111,12 +112,11 @@ export function blocksMovedOut(form: Form): readonly Guess[] {
       return [
         {
           edits: [
-            {
-              line: first,
-              column: 1,
-              length: texts.join('\n').length,
-              by: texts.map((text) => (text.trim() === '' ? text : text.slice(by))).join('\n'),
-            },
+            linesPut(
+              first,
+              texts,
+              texts.map((text) => (text.trim() === '' ? text : text.slice(by))),
+            ),
           ],
           text: `Take ${by} spaces away before lines ${first} to ${last}.`,
           cost: AS_BESIDE,
@@ -128,14 +128,7 @@ export function blocksMovedOut(form: Form): readonly Guess[] {
     const texts = lines.slice(first - 1, end);
     return [
       {
-        edits: [
-          {
-            line: first,
-            column: 1,
-            length: texts.join('\n').length,
-            by: [texts.at(-1)!, ...texts.slice(0, -1)].join('\n'),
-          },
-        ],
+        edits: [linesPut(first, texts, [texts.at(-1)!, ...texts.slice(0, -1)])],
         text: `Move the } of line ${end} before line ${first}.`,
         cost: AS_BESIDE,
       },
@@ -144,7 +137,7 @@ export function blocksMovedOut(form: Form): readonly Guess[] {
 }
 
 /** `mode = next;` left out of a function that is given what the program remembers under another name. */
-export function keptFromGiven(form: Form): readonly Guess[] {
+function keptFromGiven(form: Form): readonly Guess[] {
   const { tokens, blocks, language } = form;
   if (language === 'python') return [];
   const typed = tokens.flatMap((type, index) => {
@@ -185,7 +178,7 @@ export function keptFromGiven(form: Form): readonly Guess[] {
 }
 
 /** Several statements that remember something, one below the other, moved to the end of their block together. */
-export function rememberedLast({ blocks, source, language }: Form): readonly Guess[] {
+function rememberedLast({ blocks, source, language }: Form): readonly Guess[] {
   const lines = source.split('\n');
   return blocks.filter(isRepeated).flatMap(({ opens, closes, statements }): readonly Guess[] => {
     const last = language === 'python' ? closes!.line : closes!.line - 1;
@@ -203,14 +196,7 @@ export function rememberedLast({ blocks, source, language }: Form): readonly Gue
       const texts = lines.slice(from - 1, last);
       return [
         {
-          edits: [
-            {
-              line: from,
-              column: 1,
-              length: texts.join('\n').length,
-              by: [...texts.slice(moved.length), ...moved].join('\n'),
-            },
-          ],
+          edits: [linesPut(from, texts, [...texts.slice(moved.length), ...moved])],
           text: `Move lines ${from} ${run.length > 2 ? 'to' : 'and'} ${to} behind line ${last}.`,
           cost: AS_BESIDE,
           told: {
@@ -224,7 +210,7 @@ export function rememberedLast({ blocks, source, language }: Form): readonly Gue
 }
 
 /** `if (count > 0) { count--; … }`: what is counted in the answer is to be asked again and again. */
-export const questionsAskedOver = ({ blocks, language }: Form): readonly Guess[] =>
+const questionsAskedOver = ({ blocks, language }: Form): readonly Guess[] =>
   blocks.flatMap(({ head, headTokens, statements }): readonly Guess[] => {
     const [word] = headTokens;
     if (head !== 'if' || word?.text !== 'if') return [];
@@ -246,7 +232,7 @@ export const questionsAskedOver = ({ blocks, language }: Form): readonly Guess[]
   });
 
 /** `while (motion) { … }` of which nothing in the loop changes what it asks: asked once. */
-export function loopsAskedOnce({ tokens, language }: Form): readonly Guess[] {
+function loopsAskedOnce({ tokens, language }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (token.text !== 'while') return [];
     const isPython = language === 'python';
@@ -259,7 +245,7 @@ export function loopsAskedOnce({ tokens, language }: Form): readonly Guess[] {
     if (close < 0 || !isName || isConstant || tokens[close + 1]?.text === ';') return [];
     return [
       {
-        ...written(token, 'if', 1.45),
+        ...written(token, 'if', ASKED_ONCE),
         told: {
           why: `Line ${token.line} goes on for as long as ${asked.map(({ text }) => text).join(' ')} is true, and no line in the loop changes that.`,
           ask: `How often is what belongs to line ${token.line} to happen: once, or over and over?`,
@@ -270,7 +256,7 @@ export function loopsAskedOnce({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** Two questions one below the other, each with all that belongs to it, in each other’s places: the wider one takes what the narrower is for. */
-export function questionsExchanged(form: Form): readonly Guess[] {
+function questionsExchanged(form: Form): readonly Guess[] {
   const { blocks, source, language } = form;
   const lines = source.split('\n');
   const asked = blocks.filter(
@@ -289,14 +275,7 @@ export function questionsExchanged(form: Form): readonly Guess[] {
     const [first, second] = [lines.slice(from - 1, to), lines.slice(to, next.closes!.line)];
     return [
       {
-        edits: [
-          {
-            line: from,
-            column: 1,
-            length: [...first, ...second].join('\n').length,
-            by: [...second, ...first].join('\n'),
-          },
-        ],
+        edits: [linesPut(from, [...first, ...second], [...second, ...first])],
         text: `Move lines ${to + 1} to ${next.closes!.line} before line ${from}.`,
         cost: AS_ELSEWHERE,
         told: {
@@ -307,3 +286,16 @@ export function questionsExchanged(form: Form): readonly Guess[] {
     ];
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofSiblings: readonly Rule[] = [
+  loopsAskedOnce,
+  questionsAskedOver,
+  keptFromGiven,
+  givenAsElsewhere,
+  doneAsBeside,
+  rememberedLast,
+  blocksMovedOut,
+  doneAtTheStart,
+  questionsExchanged,
+];

@@ -1,8 +1,8 @@
-import type { TextEdit } from '../../../findings/finding';
+import { linesPut } from '../lines-put';
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import type { Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 
 const [LABEL, EXCHANGED, COPIED] = [1.62, 1.6, 1.72];
 /** Statements that are tried in an empty case. */
@@ -63,7 +63,7 @@ const textOf = ({ first, last }: Piece, { source }: Form): string =>
   (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
 
 /** What nothing leads to in a `switch`, under a label that is missing there. */
-export function labelsMissing(form: Form, asked: Form): readonly Guess[] {
+function labelsMissing(form: Form, asked: Form): readonly Guess[] {
   return switchesIn(form).flatMap((pieces) => {
     const values = valuesLeft(pieces, form, asked);
     return pieces.flatMap((piece, index): readonly Guess[] =>
@@ -106,7 +106,7 @@ const enumsIn = ({ tokens }: Form): readonly (readonly string[])[] =>
   });
 
 /** What nothing leads to in a `switch`, with its line and the one beside it in each other's places. */
-export function casesInOrder(form: Form): readonly Guess[] {
+function casesInOrder(form: Form): readonly Guess[] {
   return switchesIn(form).flatMap((pieces) =>
     pieces.flatMap((piece, index): readonly Guess[] => {
       if (!piece.isUnreachable) return [];
@@ -127,17 +127,15 @@ function linesExchanged(first: Piece, second: Piece, { source }: Form): readonly
 
 function exchangedAt(line: number, source: string, cost: number): Guess {
   const lines = source.split('\n').slice(line - 1, line + 1);
-  const edit: TextEdit = {
-    line,
-    column: 1,
-    length: lines.join('\n').length,
-    by: [...lines].reverse().join('\n'),
+  return {
+    edits: [linesPut(line, lines, lines.toReversed())],
+    text: `Move line ${line + 1} before line ${line}.`,
+    cost,
   };
-  return { edits: [edit], text: `Move line ${line + 1} before line ${line}.`, cost };
 }
 
 /** What stands in the other cases, with each other value, in a case in which nothing stands. */
-export function emptyCasesFilled(form: Form): readonly Guess[] {
+function emptyCasesFilled(form: Form): readonly Guess[] {
   const enums = enumsIn(form);
   return switchesIn(form).flatMap((pieces) => {
     const copies = [
@@ -209,7 +207,7 @@ const sortOf = ({ what, words }: Piece): string | undefined =>
  * What each other case does or asks in a line, with other levels and numbers, in the one case in which it is missing.
  * `asked`: the exercise's own program, whose times may be meant.
  */
-export function casesCompleted(form: Form, asked: Form): readonly Guess[] {
+function casesCompleted(form: Form, asked: Form): readonly Guess[] {
   const times = [form, asked].flatMap(({ tokens }) =>
     tokens
       .filter(({ kind, text }) => kind === 'number' && Number(text) >= SHORTEST_TIME)
@@ -342,3 +340,6 @@ function bracesPut(word: Token, tokens: readonly Token[]): readonly Guess[] {
     },
   ];
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofSwitches: readonly Rule[] = [casesInOrder, labelsMissing, emptyCasesFilled, casesCompleted];

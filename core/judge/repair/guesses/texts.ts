@@ -1,7 +1,8 @@
+import { linesPut } from '../lines-put';
 import { editDistance } from '../../../program/names';
 import { isNumber } from '../what-names-hold';
 import { bodyOf, isInside, type Form } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 import { inEachPlace } from './places';
 
 const [COST, ITS_NAME, OTHER, SPACED, LEFT_OUT] = [1.66, 1.6, 1.72, 1.72, 1.66];
@@ -9,7 +10,7 @@ const [COST, ITS_NAME, OTHER, SPACED, LEFT_OUT] = [1.66, 1.6, 1.72, 1.72, 1.66];
 const [SHARE_OFF, MOST_OFF] = [0.25, 4];
 
 /** What is printed, with each other value that a program has: `print("bars")` and `print(percent)` for `print(bars)`. */
-export function othersPrinted({ tokens, holdings }: Form): readonly Guess[] {
+function othersPrinted({ tokens, holdings }: Form): readonly Guess[] {
   const values = [...holdings].flatMap(([name, held]) =>
     isNumber(held) || held === 'text' || held === 'truth' ? [name] : [],
   );
@@ -29,7 +30,7 @@ export function othersPrinted({ tokens, holdings }: Form): readonly Guess[] {
 }
 
 /** Texts that are printed in pieces, each with a space before it or behind it. */
-export const textsSpaced = ({ tokens }: Form): readonly Guess[] =>
+const textsSpaced = ({ tokens }: Form): readonly Guess[] =>
   tokens.flatMap((token): readonly Guess[] => {
     const { kind, text } = token;
     const inside = text.slice(1, -1);
@@ -39,7 +40,7 @@ export const textsSpaced = ({ tokens }: Form): readonly Guess[] =>
   });
 
 /** What the exercise's own program prints once, as it begins, and this one does not print at all. */
-export function greetingsLeftOut(form: Form, asked: Form): readonly Guess[] {
+function greetingsLeftOut(form: Form, asked: Form): readonly Guess[] {
   const setup = bodyOf('setup', form);
   const wanted = bodyOf('setup', asked);
   const last = setup?.statements.at(-1);
@@ -51,7 +52,7 @@ export function greetingsLeftOut(form: Form, asked: Form): readonly Guess[] {
 }
 
 /** Each value that a program has, printed, where it begins the serial line and prints nothing. */
-export function valuesPrinted(form: Form): readonly Guess[] {
+function valuesPrinted(form: Form): readonly Guess[] {
   const { tokens, holdings, language } = form;
   const prints = tokens.some(({ text }) => /^print(?:ln)?$/.test(text));
   const loop = bodyOf('loop', form);
@@ -66,7 +67,7 @@ export function valuesPrinted(form: Form): readonly Guess[] {
 }
 
 /** The line that begins the serial line, before what is printed. */
-export function serialBegunFirst(form: Form): readonly Guess[] {
+function serialBegunFirst(form: Form): readonly Guess[] {
   const setup = bodyOf('setup', form);
   const begun = setup?.statements.findIndex(({ text }) => text.startsWith('Serial.begin')) ?? -1;
   const printed = setup?.statements.findIndex(({ text }) => text.startsWith('Serial.print')) ?? -1;
@@ -75,14 +76,7 @@ export function serialBegunFirst(form: Form): readonly Guess[] {
   const lines = form.source.split('\n').slice(print.first.line - 1, begin.last.line);
   return [
     {
-      edits: [
-        {
-          line: print.first.line,
-          column: 1,
-          length: lines.join('\n').length,
-          by: [lines.at(-1)!, ...lines.slice(0, -1)].join('\n'),
-        },
-      ],
+      edits: [linesPut(print.first.line, lines, [lines.at(-1)!, ...lines.slice(0, -1)])],
       text: `Move line ${begin.first.line} before line ${print.first.line}.`,
       cost: ITS_NAME,
     },
@@ -90,7 +84,7 @@ export function serialBegunFirst(form: Form): readonly Guess[] {
 }
 
 /** Texts that only this program has, each as the exercise's own program spells one that is nearly the same. */
-export function textsAsAsked(form: Form, asked: Form): readonly Guess[] {
+function textsAsAsked(form: Form, asked: Form): readonly Guess[] {
   const [own, wanted] = [form, asked].map(({ tokens }) => tokens.filter(({ kind }) => kind === 'text'));
   const has = new Set(own!.map(({ text }) => text));
   const wants = new Set(wanted!.map(({ text }) => text));
@@ -119,7 +113,7 @@ function textsLacking(form: Form, asked: Form): readonly string[] {
 }
 
 /** What the exercise's own program prints and this one does not, printed in each place. */
-export function textsPrintedToo(form: Form, asked: Form): readonly Guess[] {
+function textsPrintedToo(form: Form, asked: Form): readonly Guess[] {
   if (form.language === 'python') return [];
   const isPrinted = (text: string): boolean =>
     asked.tokens.some(
@@ -136,7 +130,7 @@ export function textsPrintedToo(form: Form, asked: Form): readonly Guess[] {
 const MOST_TEXTS = 2;
 
 /** What is printed in one answer to a question and not in the other, with a word that is printed nowhere: “ on” beside “ off”. */
-export function otherAnswersPrinted(form: Form, asked: Form): readonly Guess[] {
+function otherAnswersPrinted(form: Form, asked: Form): readonly Guess[] {
   const words = [...new Set(textsLacking(form, asked).flatMap(wordsIn))];
   const own = new Set(form.tokens.filter(({ kind }) => kind === 'text').flatMap(({ text }) => wordsIn(text)));
   const answers = form.blocks.filter(({ head }) => head === 'if' || head === 'else');
@@ -153,3 +147,15 @@ export function otherAnswersPrinted(form: Form, asked: Form): readonly Guess[] {
 }
 const PRINTS_A_TEXT = /^Serial\.print(?:ln)?\("[^"]*\w[^"]*"\);$/;
 const PRINTED_WORD = /(?<="\W*)\w+(?=[^"]*")/;
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofTexts: readonly Rule[] = [
+  textsAsAsked,
+  textsSpaced,
+  serialBegunFirst,
+  valuesPrinted,
+  greetingsLeftOut,
+  otherAnswersPrinted,
+  textsPrintedToo,
+  othersPrinted,
+];

@@ -1,5 +1,5 @@
 import type { Form } from './form';
-import { putIn, written, type Guess } from './guess';
+import { putIn, written, type Guess, type Rule } from './guess';
 import { end, inEachPlace } from './places';
 
 const [COST, ANYWHERE] = [1.62, 1.72];
@@ -15,7 +15,7 @@ interface Timer {
  * Moments from which a time is counted and that are not taken where it begins: with the variable that is asked for beside
  * them, or in place of a plain number that they are given.
  */
-export function timersBegun(form: Form): readonly Guess[] {
+function timersBegun(form: Form): readonly Guess[] {
   return timersIn(form).flatMap((timer) => [
     ...withTheirFlags(timer, form),
     ...inPlaceOfNumbers(timer, form),
@@ -94,7 +94,7 @@ function inPlaceOfNumbers({ name, clock }: Timer, form: Form): readonly Guess[] 
 }
 
 /** `millis() + began`: a moment added to the clock, where the time since then is meant. */
-export const momentsTakenOff = ({ tokens, holdings }: Form): readonly Guess[] =>
+const momentsTakenOff = ({ tokens, holdings }: Form): readonly Guess[] =>
   tokens.flatMap((sign, index) =>
     sign.text === '+' &&
     /^(?:millis|micros|monotonic)$/.test(tokens[index - 3]?.text ?? '') &&
@@ -102,3 +102,24 @@ export const momentsTakenOff = ({ tokens, holdings }: Form): readonly Guess[] =>
       ? [written(sign, '-', COST)]
       : [],
   );
+
+/** `micros()` in a program that reckons in `millis()`, and the other way round. */
+function clocksAlike({ tokens }: Form): readonly Guess[] {
+  const read = tokens.filter(
+    ({ text }, index) => /^(?:millis|micros)$/.test(text) && tokens[index + 1]?.text === '(',
+  );
+  const sorts = new Set(read.map(({ text }) => text));
+  return sorts.size < 2
+    ? []
+    : read.map((token) => ({
+        ...written(token, token.text === 'millis' ? 'micros' : 'millis', CLOCK),
+        told: {
+          why: `Line ${token.line} counts in ${token.text === 'millis' ? 'milliseconds' : 'millionths of a second'}, and the moment beside it is taken in other units.`,
+          ask: `In which units does each clock of the program count?`,
+        },
+      }));
+}
+const CLOCK = 1.3;
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofTimers: readonly Rule[] = [clocksAlike, timersBegun, momentsTakenOff];

@@ -3,10 +3,10 @@ import type { Token } from '../../../program/token';
 import { listText } from '../../../words/words';
 import { isInLoopHead } from '../token-places';
 import { isInside, type Form } from './form';
-import type { Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import { isRepeated } from './lines';
 
-const [LEVELS, NUMBERS] = [1.64, 1.72];
+const [SIDES, LEVELS, NUMBERS] = [1.605, 1.64, 1.72];
 
 const TURNED: Readonly<Record<string, string>> = { HIGH: 'LOW', LOW: 'HIGH', True: 'False', False: 'True' };
 
@@ -21,7 +21,7 @@ const fromTheEnd = (edits: readonly TextEdit[]): readonly TextEdit[] =>
   edits.toSorted((one, other) => other.line - one.line || other.column - one.column);
 
 /** Outputs that a program writes both levels to, each with all of them the other way round. */
-export function levelsTurned({ tokens, language }: Form): readonly Guess[] {
+function levelsTurned({ tokens, language }: Form): readonly Guess[] {
   const written = new Map<string, Token[]>();
   tokens.forEach(({ text }, index) => {
     const [pin, level] =
@@ -54,7 +54,7 @@ export function levelsTurned({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** Numbers that one variable is given or compared with in different lines, two of them in each other’s places. */
-export function numbersExchanged({ tokens }: Form): readonly Guess[] {
+function numbersExchanged({ tokens }: Form): readonly Guess[] {
   const given = new Map<string, Token[]>();
   tokens.forEach(({ kind, text }, index) => {
     const [sign, value] = [tokens[index + 1], tokens[index + 2]];
@@ -83,7 +83,7 @@ export function numbersExchanged({ tokens }: Form): readonly Guess[] {
 }
 
 /** Limits that a program gives a name to, two of them in each other’s places. */
-export function limitsExchanged({ tokens }: Form): readonly Guess[] {
+function limitsExchanged({ tokens }: Form): readonly Guess[] {
   const isLimit = (name: string): boolean =>
     tokens.some(
       ({ text }, index) =>
@@ -120,7 +120,7 @@ export function limitsExchanged({ tokens }: Form): readonly Guess[] {
 }
 
 /** A yes or a no that is given, turned round instead: `on = !on` of `on = true`. */
-export function flagsToggled({ blocks, tokens, language, holdings }: Form): readonly Guess[] {
+function flagsToggled({ blocks, tokens, language, holdings }: Form): readonly Guess[] {
   const repeated = blocks.filter(isRepeated);
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [before, sign, value, after] = [-1, 1, 2, 3].map((by) => tokens[index + by]);
@@ -144,7 +144,7 @@ export function flagsToggled({ blocks, tokens, language, holdings }: Form): read
 const WAIT_TOKENS = 9;
 
 /** `if` with nothing but a pause in it, asked again and again: a wait that has to go on for as long as that is so. */
-export function questionsRepeated({ blocks, tokens }: Form): readonly Guess[] {
+function questionsRepeated({ blocks, tokens }: Form): readonly Guess[] {
   return blocks.flatMap(({ headTokens: [word], opens, closes, statements }): readonly Guess[] => {
     const [only] = statements;
     if (word?.text !== 'if' || !opens || !closes || !only || statements.length > 1) return [];
@@ -181,7 +181,7 @@ export function printsScaled({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** `before = LOW;` of what a program only ever gives its first value: another one that it asks for is meant. */
-export function rememberedOtherwise(form: Form): readonly Guess[] {
+function rememberedOtherwise(form: Form): readonly Guess[] {
   const { tokens, holdings, blocks } = form;
   const given = (name: string): readonly string[] =>
     tokens.flatMap(({ text }, index) =>
@@ -214,3 +214,33 @@ export function rememberedOtherwise(form: Form): readonly Guess[] {
     }),
   );
 }
+
+/** `on ? LOW : HIGH`: both sides of a choice in each other’s places. */
+const sidesExchanged = ({ tokens }: Form): readonly Guess[] =>
+  tokens.flatMap((token, index): readonly Guess[] => {
+    const [one, colon, other] = tokens.slice(index + 1, index + 4);
+    const isPlain = one && other && colon?.text === ':' && /^(?:word|number)$/.test(one.kind);
+    if (token.text !== '?' || !isPlain || one.text === other.text || one.line !== other.line) return [];
+    return [
+      {
+        edits: [written(other, one.text, 0).edits[0]!, written(one, other.text, 0).edits[0]!],
+        text: `Exchange ${one.text} and ${other.text} in line ${one.line}.`,
+        cost: SIDES,
+        told: {
+          why: `Line ${one.line} gives ${one.text} where the answer is yes, and ${other.text} where it is no; it is the other way round.`,
+          ask: `Which of ${one.text} and ${other.text} does line ${one.line} give when the answer is yes?`,
+        },
+      },
+    ];
+  });
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofTurnedRound: readonly Rule[] = [
+  sidesExchanged,
+  flagsToggled,
+  questionsRepeated,
+  levelsTurned,
+  numbersExchanged,
+  limitsExchanged,
+  rememberedOtherwise,
+];

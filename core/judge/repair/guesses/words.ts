@@ -1,7 +1,7 @@
 import type { Token } from '../../../program/token';
 import { closing, isInLoopHead } from '../token-places';
 import type { Form } from './form';
-import { written, type Guess } from './guess';
+import { written, type Guess, type Rule } from './guess';
 import { isFixed } from './numbers';
 
 /** Words by themselves: a function of a program may be called `toString`. */
@@ -81,7 +81,7 @@ const isOfState = (tokens: readonly Token[], index: number): boolean =>
     1;
 
 /** What waits for the wrong sort of value: a brightness that is a yes or a no, a reading that is asked whether it is HIGH. */
-export function callsOfOtherSort({ tokens, holdings, language }: Form): readonly Guess[] {
+function callsOfOtherSort({ tokens, holdings, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (token.text === 'analogWrite') {
@@ -104,7 +104,7 @@ export function callsOfOtherSort({ tokens, holdings, language }: Form): readonly
 }
 
 /** A pin that is measured, or whose pulses are, made an output. */
-export const inputsForOutputs = ({ tokens }: Form): readonly Guess[] =>
+const inputsForOutputs = ({ tokens }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const [call, , pin] = tokens.slice(Math.max(0, index - 4), index);
     const isSet = token.text === 'OUTPUT' && call?.text === 'pinMode';
@@ -126,7 +126,7 @@ export const inputsForOutputs = ({ tokens }: Form): readonly Guess[] =>
   });
 
 /** `arm.attach(9, OUTPUT)`: the mode of a pin where only `pinMode` takes one. */
-export const modesLeftOut = ({ tokens }: Form): readonly Guess[] =>
+const modesLeftOut = ({ tokens }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const [pin, comma, close] = [tokens[index - 2], tokens[index - 1], tokens[index + 1]];
     const call = tokens[index - 4]?.text;
@@ -149,7 +149,7 @@ const LEVELS = /^(?:HIGH|LOW|true|false)$/;
 const [OF_SORT, OF_WAY, SET_UP, SHOWN] = [1.6, 1.3, 0.99, 1.55];
 
 /** `for (int i = 0; i < 3; i--)`: a count that goes away from where it is to end. */
-export function countsTheOtherWay({ tokens, blocks, language }: Form): readonly Guess[] {
+function countsTheOtherWay({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language === 'python') return [];
   return blocks.flatMap(({ head, headTokens }): readonly Guess[] => {
     if (head !== 'loop') return [];
@@ -162,7 +162,7 @@ export function countsTheOtherWay({ tokens, blocks, language }: Form): readonly 
 }
 
 /** A counter that the exercise counts both up and down and that this program only counts one way, counted the other way somewhere. */
-export function countedBothWays({ tokens }: Form, asked: Form): readonly Guess[] {
+function countedBothWays({ tokens }: Form, asked: Form): readonly Guess[] {
   const stepsIn = (all: readonly Token[]): readonly Token[] =>
     all.filter(({ text }, index) => /^(?:\+\+|--|[-+]=)$/.test(text) && !isInLoopHead(all, index));
   const wayOf = ({ text }: Token): string => text[0]!;
@@ -186,7 +186,7 @@ export function countedBothWays({ tokens }: Form, asked: Form): readonly Guess[]
 const OTHER_WAY: Readonly<Record<string, string>> = { '++': '--', '--': '++', '+=': '-=', '-=': '+=' };
 
 /** `Serial.print` in a program that shows things on a display, and the other way round. */
-export function printedOnOthers({ tokens }: Form): readonly Guess[] {
+function printedOnOthers({ tokens }: Form): readonly Guess[] {
   const prints = tokens.flatMap((token, index) =>
     token.text === '.' && /^print(?:ln)?$/.test(tokens[index + 1]?.text ?? '') && tokens[index - 1]
       ? [tokens[index - 1]!]
@@ -208,7 +208,7 @@ export function printedOnOthers({ tokens }: Form): readonly Guess[] {
 }
 
 /** `while (false)`: a loop that never runs. */
-export const loopsThatRun = ({ tokens, language }: Form): readonly Guess[] =>
+const loopsThatRun = ({ tokens, language }: Form): readonly Guess[] =>
   tokens.flatMap((token, index): readonly Guess[] => {
     const head = language === 'python' ? index - 1 : index - 2;
     const isWhole = tokens[head]?.text === 'while' && /^[:)]$/.test(tokens[index + 1]?.text ?? '');
@@ -271,3 +271,14 @@ export function exchangedValues({ tokens }: Form): readonly Guess[] {
     });
   });
 }
+
+/** The rules of this subject that something in a program speaks for. */
+export const ofWords: readonly Rule[] = [
+  countsTheOtherWay,
+  countedBothWays,
+  printedOnOthers,
+  modesLeftOut,
+  inputsForOutputs,
+  loopsThatRun,
+  callsOfOtherSort,
+];
