@@ -75,6 +75,16 @@ describe('legs of a chip stand for pins', () => {
     expect(joined).toEqual(expect.arrayContaining(outputs));
   });
 
+  test.each([
+    ['small-signal transistor as Q2: collector to 4', 'Q2.collector U1.4'],
+    ['small-signal transistor named Q3: base to 4', 'Q3.base U1.4'],
+    ['10k as R3: 1 to Q2 base, 2 to 4', 'R3.2 U1.4'],
+  ])('are not taken for a transistor: %s', (line, net) => {
+    const { nets, lines } = stated([chip, 'small-signal transistor as Q1: emitter to ground', line]);
+    expect(lines[2]!.troubles.filter(({ weight }) => weight === 'stops')).toEqual([]);
+    expect(netsOf({ nets })).toContain(net);
+  });
+
   test('are no words where two chips may be meant', () => {
     const { lines } = stated([chip, 'shift register on 5, 6, 7', 'red LED on q3']);
     expect(lines[2]!.troubles[0]!.message).toContain('On which pin?');

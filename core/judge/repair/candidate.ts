@@ -31,6 +31,8 @@ export interface Candidate {
   readonly isAsAsked?: boolean;
   /** Whether it is tried by itself only, and not with another one: there are too many such. */
   readonly isAlone?: true;
+  /** Whether a program only compiles with it, as it does with others like it: it is told where it makes the build pass. */
+  readonly isOneOfMany?: true;
   /** Of a change that is told of the program as it was handed in: what reads the program that it makes. */
   readonly compile?: (source: string) => Program;
 }

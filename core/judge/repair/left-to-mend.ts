@@ -1,10 +1,22 @@
-import { isWiring } from '../../findings/order';
+import type { Observation } from '../../findings/finding';
+import { isProgram, isWiring } from '../../findings/order';
 import { rowOf } from '../../findings/table';
 import type { Examination } from '../examine';
 
 /** Whether there is nothing to be said against the wiring of a build. */
 export const hasRightWiring = ({ match, observations }: Examination): boolean =>
-  match.same && observations.every(({ code, severity }) => severity === 'advice' || !isWiring(code));
+  match.same &&
+  observations.every(
+    (seen) => !isWiring(seen.code) || (seen.severity === 'advice' && !putsAtRisk(seen, observations)),
+  );
+
+/** Whether what is advice of a part, such as another colour of an LED, is what puts that part at risk. */
+const putsAtRisk = ({ repair, refs = [] }: Observation, all: readonly Observation[]): boolean =>
+  repair !== undefined &&
+  all.some(
+    (other) =>
+      other.severity === 'risk' && !isProgram(other.code) && other.refs?.some((ref) => refs.includes(ref)),
+  );
 
 /** Whether no rule has anything against a wiring, but that it is another. */
 export const isSoundWiring = ({ observations }: Examination): boolean =>

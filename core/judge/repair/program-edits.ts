@@ -133,8 +133,8 @@ export function programCandidates(
     }),
   );
   found.push(...moved, ...exchanged, ...asked);
-  for (const { edits, text, cost: amount } of refusedEdits(program, board, wishes))
-    found.push(makeAll(edits, amount, text));
+  for (const { edits, text, cost: amount, isOneOfMany } of refusedEdits(program, board, wishes))
+    found.push({ ...makeAll(edits, amount, text), ...(isOneOfMany && { isOneOfMany }) });
   if (!program.compiled) return found;
   found.push(...callsOfUncalled(program).map(({ edit, text }) => make(edit, cost.insert, text)));
   found.push(...pressCandidates(program, wishes, makeAll));

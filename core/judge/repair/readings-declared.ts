@@ -9,11 +9,13 @@ export interface Declared {
 
 /** Calls that give a value, with the type that holds it. */
 const GIVES = /\b(analogRead|digitalRead|pulseIn|millis|micros|Serial\.read)\s*\(([^()]*)\)/g;
-const TYPES: Readonly<Record<string, string>> = {
-  pulseIn: 'long',
-  millis: 'unsigned long',
-  micros: 'unsigned long',
-  'Serial.read': 'char',
+/** What holds what they give, the usual one first. A reading that is multiplied needs room for what comes of it. */
+const TYPES: Readonly<Record<string, readonly string[]>> = {
+  analogRead: ['int', 'long'],
+  pulseIn: ['long'],
+  millis: ['unsigned long'],
+  micros: ['unsigned long'],
+  'Serial.read': ['char'],
 };
 
 /**
@@ -44,11 +46,58 @@ export function readingsDeclared(
   };
   return [...unknown].flatMap(([name, line]) => [
     ...idleIn(source).map(({ type, value }) => declared(name, line, type, value)),
-    ...missing.map(([, call = '', given = '']) =>
-      declared(name, line, TYPES[call] ?? 'int', `${call}(${inOwnWords(given, asked, source)})`),
+    ...missing.flatMap(([, call = '', given = '']) => {
+      const own = inOwnWords(given, asked, source);
+      const ways = (TYPES[call] ?? ['int']).map((type) => declared(name, line, type, `${call}(${own})`));
+      return call === 'digitalRead'
+        ? [...ways, declared(name, line, 'bool', `digitalRead(${own}) == ${levelOf(own, source)}`)]
+        : ways;
+    }),
+    ...workedOut(asked).flatMap(({ type, value, of }) =>
+      numbersBefore(source, line)
+        .filter((own) => own !== name)
+        .map((own) => declared(name, line, type, value.replace(new RegExp(`\\b${of}\\b`, 'g'), own))),
     ),
   ]);
 }
+
+interface WorkedOut {
+  readonly type: string;
+  readonly value: string;
+  /** The variable that it is worked out from. */
+  readonly of: string;
+}
+
+/** What the exercise's own program works out of one variable, with a number of its own: `raw * 5.0 / 1024`. */
+function workedOut(asked: string): readonly WorkedOut[] {
+  return [...asked.matchAll(/\b(int|long|float|double)\s+\w+\s*=\s*([^;=]+);/g)].flatMap(
+    ([, type = '', value = '']): readonly WorkedOut[] => {
+      const names = [...value.matchAll(/\b([A-Za-z_]\w*)\b(?!\s*\()/g)].map(([, name]) => name!);
+      const [of] = names;
+      const isOfOne = of !== undefined && names.every((name) => name === of);
+      const isReading = new RegExp(GIVES.source).test(value);
+      return isOfOne && /\d/.test(value) && !isReading ? [{ type, value: value.trim(), of }] : [];
+    },
+  );
+}
+
+/** The numbers that a line may use: those declared last before it first, as many as are tried. */
+const numbersBefore = (source: string, line: number): readonly string[] =>
+  [
+    ...source
+      .split('\n')
+      .slice(0, line - 1)
+      .join('\n')
+      .matchAll(/(?<!\bconst )\b(?:int|long|float|double)\s+(\w+)\s*[=;,)]/g),
+  ]
+    .map(([, name]) => name!)
+    .reverse()
+    .slice(0, MOST_NUMBERS);
+const MOST_NUMBERS = 3;
+
+/** The level of a pin whose button is held. */
+const levelOf = (pin: string, source: string): string =>
+  source.replace(/\s+/g, '').includes(`pinMode(${pin},INPUT_PULLUP)`) ? 'LOW' : 'HIGH';
 
 /** What a program has and does nothing with: a function that gives something, a pin that is only set up as an input. */
 function idleIn(source: string): readonly { readonly type: string; readonly value: string }[] {

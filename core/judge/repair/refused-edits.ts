@@ -1,6 +1,7 @@
 import type { BoardProfile } from '../../boards';
 import type { TextEdit } from '../../findings/finding';
 import type { Program } from '../../program';
+import { declaredEarlier } from './declared-late';
 import { otherNumber } from './distinct-cases';
 import { declaredAt, givenAt, misplacedAt, type Guess } from './guesses';
 import { readingMovedTo } from './readings-anew';
@@ -28,17 +29,26 @@ export function refusedEdits(
     if (other) return [one(other.edit, other.text, cost.asAskedButThis)];
     if (code !== 'name-out-of-scope') return [];
     const name = /^\w*/.exec(lines[line - 1]!.slice(column - 1))![0];
+    const earlier = declaredEarlier(source, line, name);
+    if (earlier) return [one(earlier.edit, earlier.text, cost.asAskedButThis)];
     const moved = readingMovedTo(source, line, name);
     return moved ? [{ ...moved, cost: cost.asAskedButThis }] : [];
   });
-  const declared = readingsDeclared(program, asked).map(({ edit, text }) => one(edit, text, cost.insert));
+  const declared = readingsDeclared(program, asked).map(({ edit, text }): Guess => ({
+    ...one(edit, text, cost.insert),
+    isOneOfMany: true,
+  }));
   if (compiled) return [...found, ...declared];
   return [
     ...found,
     ...valuesGiven(program, asked),
     ...declaredAt(source, language, unknownIn(program), pinsUnnamed(source, board, pins)),
     ...(problems.some(({ code }) => MISPLACED.has(code))
-      ? misplacedAt(source, language, asked).map((guess) => ({ ...guess, cost: cost.insert }))
+      ? misplacedAt(source, language, asked).map((guess): Guess => ({
+          ...guess,
+          cost: cost.insert,
+          isOneOfMany: true,
+        }))
       : []),
     ...declared,
   ];

@@ -142,13 +142,19 @@ class RepairSearch {
     return this.partOf(start);
   }
 
-  /** A program after the first change with which it compiles; after the likeliest where none does it alone. */
+  /**
+   * A program after the change with which it passes; else after the one of those with which it compiles that does most of
+   * what is wanted; after the likeliest where none does it alone.
+   */
   private nearerToCompiling(start: Tried): Tried | undefined {
     const made = this.changesOfProgram(start)
       .slice(0, MOST_FIRST_CHANGES)
       .flatMap((one) => this.tries.make(start, one) ?? []);
     const compiled = made.filter(({ build }) => build.program.compiled);
-    return compiled.find((tried) => this.tries.isRepaired(tried)) ?? compiled[0] ?? made[0];
+    const repaired = compiled.find((tried) => this.tries.isRepaired(tried));
+    if (repaired || compiled.length < 2) return repaired ?? compiled[0] ?? made[0];
+    const distances = new Map(compiled.map((tried) => [tried, this.tries.distance(tried)]));
+    return compiled.toSorted((one, other) => distances.get(one)! - distances.get(other)!)[0];
   }
 
   ofWiring(): readonly Candidate[] {
@@ -377,10 +383,17 @@ class RepairSearch {
    * Where no set makes the build pass: the changes that make the wiring right, if there are such, and the
    * program on the wiring as it should be, where its own trouble shows.
    */
-  private partOf(start: Tried): RepairSet {
+  private partOf(from: Tried): RepairSet {
+    const start = this.withoutOneOfMany(from);
     if (hasRightWiring(this.tries.examine(start))) return { candidates: start.candidates, rest: start.build };
     const { candidates, build } = this.wired(start) ?? start;
     return { candidates, rest: build === start.build ? { ...build, wiring: this.drawnFor(start) } : build };
+  }
+
+  /** A build before a change that is one of many with which its program compiles. */
+  private withoutOneOfMany(tried: Tried): Tried {
+    const at = tried.candidates.findIndex(({ isOneOfMany }) => isOneOfMany);
+    return (at < 0 ? undefined : this.tries.madeOf(tried.candidates.slice(0, at))) ?? tried;
   }
 
   /** The wiring of the exercise on the pins that a build has it on. */

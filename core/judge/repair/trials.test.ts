@@ -20,15 +20,15 @@ const exercises = [...trialExercises, ...courseExercises].map(
   ({ name, exercise }) => [name, exercise] as const,
 );
 
-/** Whether a cause and its repair are about one thing: a part, or a socket that the part is in. */
+/** Whether a cause and its repair are about one thing: a part, a socket that the part is in, or a line of the program. */
 function meet(cause: Finding, { parts }: Wiring): boolean {
   const own = partsMended(cause);
   const sockets = parts
     .filter(({ ref }) => own.includes(ref))
     .flatMap(({ legs }) => legs.flatMap(({ at }) => (at?.type === 'pin' ? [`${at.ref}.${at.pin}`] : [])));
-  const isAdded = cause.repair!.edits.some((edit) => 'add' in edit);
+  const { edits } = cause.repair!;
   return (
-    isAdded ||
+    edits.some((edit) => 'add' in edit || ('replace' in edit && edit.replace.line === cause.line)) ||
     cause.refs.some((ref) => own.includes(ref)) ||
     cause.at.some((place) => sockets.includes(place))
   );

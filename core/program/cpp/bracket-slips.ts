@@ -1,3 +1,4 @@
+import { withoutIf } from './slips';
 import { refusal, textRepair, warning, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { calledVariable } from './object-slips';
@@ -47,6 +48,7 @@ export function declaredAgain(node: SyntaxNode, context: Context): ProgramProble
   const name = head.childForFieldName('declarator')?.text ?? '';
   if (!context.functions.has(name)) return undefined;
   const { line, column } = spanOf(node);
+  if (type.text === 'else') return withoutIf({ line, column });
   const text = `Remove ${type.text} from line ${line}.`;
   return warning(
     'no-effect',

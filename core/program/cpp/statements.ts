@@ -253,12 +253,16 @@ function readSwitch(node: SyntaxNode, context: Context): Statement {
   context.switchDepth += 1;
   /** The line of each value that has its case. */
   const taken = new Map<number, number>();
+  const children = namedChildren(body);
+  const first = children.findIndex(({ type }) => type === 'case_statement');
   const cases = context.scoped(() =>
-    namedChildren(body).flatMap((child) => {
+    children.flatMap((child, index) => {
       if (child.type !== 'case_statement') {
         // It is read for its own sake, and for what it declares.
         readStatement(child, context);
-        if (child.type !== 'declaration') context.report(beforeEveryCase(spanOf(child)));
+        // Behind a case it is what an error there has cut off.
+        if (child.type !== 'declaration' && !(first >= 0 && index > first))
+          context.report(beforeEveryCase(spanOf(child)));
         return [];
       }
       const valueNode = child.childForFieldName('value');

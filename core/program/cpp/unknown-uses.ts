@@ -12,6 +12,7 @@ interface Use {
   readonly around: SyntaxNode | undefined;
 }
 
+const ORDERING: ReadonlySet<string> = new Set(['<', '>', '<=', '>=']);
 const COMPARING: ReadonlySet<string> = new Set(['==', '!=']);
 
 /**
@@ -136,14 +137,24 @@ function letter(name: string, span: Span): ProgramProblem {
   );
 }
 
+/** `if (angle > 180) angle = 180;`. */
+const isLimit = ({ parent: change }: Use, uses: readonly Use[]): boolean =>
+  uses.some(
+    ({ parent }) =>
+      ORDERING.has(parent.childForFieldName('operator')?.text ?? '') &&
+      parent.childForFieldName('right')?.text === change.childForFieldName('right')?.text,
+  );
+
 /** `for (i = 0; …)`, `count = 0;`: a variable that nothing declares. */
 function undeclared(name: string, uses: readonly Use[]): ProgramProblem | undefined {
-  const first = uses.find(
+  const changes = uses.filter(
     ({ node, parent }) =>
       parent.type === 'update_expression' ||
       (parent.type === 'assignment_expression' && parent.startIndex === node.startIndex),
   );
-  if (!first) return undefined;
+  const [first] = changes;
+  // What is only kept within its limits gets its value in a line that is not there.
+  if (!first || changes.every((change) => isLimit(change, uses))) return undefined;
   const { line, column } = spanOf(uses[0]!.node);
   const type = typeFor(first.parent);
   const isHead = first.around?.type === 'for_statement';

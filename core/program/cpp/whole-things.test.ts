@@ -40,3 +40,35 @@ test('what a class of the library is made of is nobody’s to see', () => {
   );
   expect(problems[0]?.message).toBe('Line 9: a Servo has no “speed”.');
 });
+
+test.each([
+  'else fail();',
+  'else angle = 1;',
+  'else if (angle) fail();',
+  'else { fail(); }',
+  'angle = 1; else digitalWrite(3, HIGH);',
+  'else return;',
+])('an else that a case begins with has no if, and all that is said is that: %s', (statement) => {
+  const { problems } = compileProgram(
+    program('void fail() {}', `switch (angle) { case 1: ${statement} angle = 3; break; }`),
+    shippedBoards.get('learner-5v')!,
+    grammars,
+    'cpp',
+  );
+  const told = problems.filter(({ severity }) => severity !== 'advice').map(({ message }) => message);
+  expect(told).toEqual([
+    'Line 9: this else has no if straight before it. Without braces, one instruction belongs to an if, and no more.',
+  ]);
+});
+
+test.each([
+  ['count++;', 'Write int count; at the top of the program.'],
+  ['if (count == 0) count = 1;', 'Write int count; at the top of the program.'],
+  ['count = count + 1; if (count > 9) count = 9;', 'Write int count; at the top of the program.'],
+  ['if (count > 180) count = 180; arm.write(count);', undefined],
+  ['if (count > 180) { count = 180; } if (count < 5) { count = 5; }', undefined],
+])('a variable that nothing declares is declared where its lines give it a value: %s', (body, repair) => {
+  const { problems } = compileProgram(program('', body), shippedBoards.get('learner-5v')!, grammars, 'cpp');
+  expect(problems[0]).toMatchObject({ code: 'name-unknown' });
+  expect(problems[0]!.repair?.text).toBe(repair);
+});

@@ -24,8 +24,24 @@ describe('a block with nothing in it', () => {
     expect(compiled(mended).compiled).toBeDefined();
   });
 
-  test('is the next line where that is no part of it', () => {
-    const [first] = compiled('if True:\nprint(1)\n').problems;
-    expect(first!.message).toContain('Line 2 should be indented');
+  test.each([
+    ['the end of what it is in', 'while True:\n    if True:\n        for n in (1, 2):\n    print(1)\n', 3],
+    ['another function', 'def two():\n    for n in (1, 2):\ndef three():\n    pass\n', 2],
+    ['the end of the program', 'while True:\n    if True:\n        print(1)\n    else:\n', 4],
+  ])('is told where it opens before %s', (_, source, line) => {
+    const { problems, compiled: program } = compiled(source);
+    expect(program).toBeUndefined();
+    expect(problems[0]!.message).toMatch(new RegExp(`^Line ${line}: nothing belongs to this “(?:for|else)”`));
+    const edit = problems[0]!.repair!.edits[0]!;
+    expect(compiled('replace' in edit ? applyTextEdit(source, edit.replace) : source).compiled).toBeDefined();
+  });
+
+  test.each([
+    ['begins where its head does', 'if True:\nprint(1)\n', 2],
+    ['has slipped out of it alone', 'while True:\n    if True:\nprint(1)\n        print(2)\n', 3],
+    ['is all of a loop', 'while True:\nif True:\n    print(1)\n', 2],
+  ])('is the next line where that %s', (_, source, line) => {
+    const [first] = compiled(source).problems;
+    expect(first!.message).toContain(`Line ${line} should be indented`);
   });
 });

@@ -182,13 +182,10 @@ function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramPro
   for (const [index, line] of lines.entries()) {
     const before = lines[index - 1];
     const first = line.tokens[0]!;
-    const opens =
-      before !== undefined &&
-      before.tokens.at(-1)?.text === ':' &&
-      (openers.has(before.tokens[0]!.text) || isOfMatch(before));
+    const opens = before !== undefined && opensBlock(before);
     const now = open.at(-1)!;
     if (opens) {
-      if (line.indent <= now) return [noBody(before, line, now)];
+      if (line.indent <= now) return [noBody(before, line, now, lines[index + 1])];
       open.push(line.indent);
     } else if (line.indent > now) {
       // Without its colon the head before says what is wrong.
@@ -208,8 +205,15 @@ function indentationProblems(lines: readonly LogicalLine[]): readonly ProgramPro
     if (line.space !== '' && (mixed || (other && other.indent !== line.indent && opens)))
       return [tabsAndSpaces(first.line, line)];
   }
-  return [];
+  const last = lines.at(-1);
+  return last && opensBlock(last)
+    ? [nothingInside(last, 'The program ends there.', `${last.space}${' '.repeat(4)}`)]
+    : [];
 }
+
+/** Whether a line is a head with nothing behind its colon. */
+const opensBlock = (line: LogicalLine): boolean =>
+  line.tokens.at(-1)?.text === ':' && (openers.has(line.tokens[0]!.text) || isOfMatch(line));
 
 const spaces = (count: number): string => (count === 1 ? 'one space' : `${count} spaces`);
 
@@ -221,12 +225,23 @@ function reindent(line: LogicalLine, to: number, text: string) {
 /** What goes on with what stands before it, and is no body of it. */
 const GOES_ON = /^(?:elif|else|except|finally)$/;
 
-function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProblem {
+function noBody(
+  head: LogicalLine,
+  line: LogicalLine,
+  now: number,
+  after: LogicalLine | undefined,
+): ProgramProblem {
   const [first] = line.tokens;
   const { line: number } = first!;
   const [word] = head.tokens;
   const to = now + 4;
-  if (GOES_ON.test(first!.text)) return nothingInside(head, first!.text, `${head.space}${' '.repeat(4)}`);
+  const space = `${head.space}${' '.repeat(4)}`;
+  if (GOES_ON.test(first!.text))
+    return nothingInside(head, `The next line is already its “${first!.text}”.`, space);
+  // A line that is only not moved in begins where the head does, or in the midst of what is.
+  const isSlipped = after !== undefined && after.indent > line.indent && !openers.has(first!.text);
+  if (line.indent < now && !isSlipped)
+    return nothingInside(head, `Line ${number} belongs to what is around it.`, space);
   return refusal(
     'indentation',
     { line: number, column: line.space.length + 1 },
@@ -234,13 +249,13 @@ function noBody(head: LogicalLine, line: LogicalLine, now: number): ProgramProbl
     [
       `Which lines belong to “${word!.text}” in line ${word!.line}?`,
       `After the colon on line ${word!.line} the next line is indented; line ${number} is not.`,
-      `Put four more spaces before line ${number}.`,
+      `Put ${spaces(to)} before line ${number}.`,
     ],
     reindent(line, to, `Put ${spaces(to)} before line ${number}.`),
   );
 }
 
-/** `if mode == 1:` with an `else:` right behind it. */
+/** `if mode == 1:` with an `else:` right behind it, or with the end of what it is in. `next`: what comes instead. */
 function nothingInside(head: LogicalLine, next: string, space: string): ProgramProblem {
   const [word] = head.tokens;
   const { line, endColumn } = head.tokens.at(-1)!;
@@ -248,7 +263,7 @@ function nothingInside(head: LogicalLine, next: string, space: string): ProgramP
   return refusal(
     'indentation',
     { line, column: head.space.length + 1 },
-    `Line ${line}: nothing belongs to this “${word!.text}”. The next line is already its “${next}”.`,
+    `Line ${line}: nothing belongs to this “${word!.text}”. ${next}`,
     [
       `Which lines belong to “${word!.text}” in line ${line}?`,
       `The colon in line ${line} opens a block, and there is no line in it.`,

@@ -27,6 +27,10 @@ interface Way {
 /** `a` is what other chips print for the first output. */
 const numberOf = (sign: string): number => (/\d/.test(sign) ? Number(sign) : sign.charCodeAt(0) - 97);
 
+/** A transistor goes by a Q and a number too: where a name is given to one, and where one of its legs is meant. */
+const NAMES = /^(?:as|named|called)$/;
+const OF_TRANSISTOR = /^q\d (?:base|collector|emitter|gate|drain|source)\b/;
+
 const SIGN = /^(?:on|to|at|behind|via|through|from|of|by)$/;
 /** Signs that mean something else of a part, as `via 220` a resistor. */
 const SAYS_ON = /^(?:behind|via|through|from|by)$/;
@@ -59,7 +63,7 @@ export function withOutputs(tokens: readonly Token[], chip: Ref): readonly Token
       .join(' ');
     const isAfterSign = SIGN.test(said.at(-1)?.text ?? '');
     const found =
-      at === 0
+      at === 0 || NAMES.test(said.at(-1)!.text) || OF_TRANSISTOR.test(rest)
         ? undefined
         : ways
             .filter((way) => isAfterSign || !way.isAfterSign)

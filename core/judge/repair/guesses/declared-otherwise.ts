@@ -157,7 +157,7 @@ export function namesKnown({ tokens, holdings }: Form, unknown: readonly string[
     return known
       .filter((name) => !unknown.includes(name))
       .slice(0, MOST_NAMES)
-      .map((name) => written(token, name, ANOTHER_NAME));
+      .map((name) => ({ ...written(token, name, ANOTHER_NAME), isOneOfMany: true }));
   });
 }
 const MOST_NAMES = 8;

@@ -16,6 +16,8 @@ export interface Guess {
   /** How much a person has to do. */
   readonly cost: number;
   readonly told?: Told;
+  /** Whether a program that does not compile does so with others like it too. */
+  readonly isOneOfMany?: true;
 }
 
 /** What a program may lack, from the build. */
