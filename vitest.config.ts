@@ -1,6 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+/** A thorough test tries five times as many made-up inputs. */
+const timesAsLong = process.env['DIDAKTOR_TESTS'] === 'thorough' ? 10 : 1;
 const alias = { '@': fileURLToPath(new URL('.', import.meta.url)).replace(/\/$/, '') };
 
 export default defineConfig({
@@ -16,7 +18,7 @@ export default defineConfig({
           include: ['{core,cli,ui,grammars,demo,print,scripts}/**/*.test.ts'],
           // Nothing of the core remembers anything, so that files may share what they import.
           isolate: false,
-          testTimeout: 30_000,
+          testTimeout: 30_000 * timesAsLong,
         },
       },
       {
@@ -36,7 +38,8 @@ export default defineConfig({
           expect: { poll: { timeout: 20_000 } },
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
-          testTimeout: 100_000,
+          // On a machine that has other work to do, two browsers at once take three times as long.
+          testTimeout: 240_000,
           hookTimeout: 120_000,
         },
       },

@@ -57,7 +57,9 @@ function timesAndLimitsIn(source: string, language: Language): readonly Token[] 
   return numbersIn(tokens).filter((token) => {
     const at = tokens.indexOf(token);
     const given = tokens[at - 1]?.text === '=' ? tokens[at - 2]?.text : undefined;
-    return !isInLoopHead(tokens, at) && (given === undefined || holdings.get(given) !== 'pin');
+    // How often a loop goes round is a whole number.
+    const isCount = isInLoopHead(tokens, at) && !token.text.includes('.');
+    return !isCount && (given === undefined || holdings.get(given) !== 'pin');
   });
 }
 

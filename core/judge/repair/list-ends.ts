@@ -3,7 +3,7 @@ import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
 import { closing, listNameBefore, tokensOf } from './token-places';
 
-/** A number that says where a loop over a list begins or ends, and what it is where the loop takes the whole list. */
+/** A number or sign that says where a loop over a list begins or ends, and what it is where the loop takes the whole list. */
 export interface ListEnd {
   readonly token: Token;
   readonly by: string;
@@ -14,8 +14,8 @@ interface Head {
   readonly counter: string;
   readonly first: Token | undefined;
   readonly end: Token | undefined;
-  /** Whether the end is counted too. */
-  readonly isInclusive: boolean;
+  /** The sign with which the end is counted too; `undefined` where it is not. */
+  readonly inclusive: Token | undefined;
   readonly body: readonly Token[];
 }
 
@@ -24,14 +24,18 @@ export function listEnds(source: string, language: Language): readonly ListEnd[]
   const tokens = tokensOf(source, language);
   const lengths = lengthsIn(tokens, language === 'python' ? ['[', ']'] : ['{', '}']);
   const heads = language === 'python' ? headsInPython(source) : headsInCpp(tokens);
-  const found = heads.flatMap(({ counter, first, end, isInclusive, body }): readonly ListEnd[] => {
+  const found = heads.flatMap(({ counter, first, end, inclusive, body }): readonly ListEnd[] => {
     const over = [
       ...new Set(body.flatMap((_, index) => lengths.get(indexedBy(counter, body, index) ?? '') ?? [])),
     ];
     if (over.length !== 1) return [];
-    const last = over[0]! - (isInclusive ? 1 : 0);
+    const last = over[0]! - (inclusive ? 1 : 0);
     const number = end?.kind === 'word' ? numberOf(end.text, tokens) : end;
     return [
+      // A list of three has no place 3: the sign is what is one too far, and not the number.
+      ...(inclusive && number?.kind === 'number' && Number(number.text) === over[0]
+        ? [{ token: inclusive, by: '<' }]
+        : []),
       ...(number?.kind === 'number' && Number(number.text) !== last
         ? [{ token: number, by: String(last) }]
         : []),
@@ -112,7 +116,7 @@ function headsInCpp(tokens: readonly Token[]): readonly Head[] {
         counter,
         first: ask === begin + 2 ? head[begin + 1] : undefined,
         end,
-        isInclusive: sign!.text === '<=',
+        inclusive: sign!.text === '<=' ? sign : undefined,
         body: tokens.slice(close + 1, bodyEnd),
       },
     ];
@@ -137,7 +141,7 @@ function headsInPython(source: string): readonly Head[] {
     const over = lines.findIndex((line, at) => at > index && line.indent <= indent);
     const body = lines.slice(index + 1, over < 0 ? undefined : over);
     return [
-      { counter: counter!.text, ...ends, isInclusive: false, body: body.flatMap((line) => line.tokens) },
+      { counter: counter!.text, ...ends, inclusive: undefined, body: body.flatMap((line) => line.tokens) },
     ];
   });
 }

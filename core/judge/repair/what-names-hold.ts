@@ -118,7 +118,9 @@ export function mayBeFraction(
   const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
   if (
     before === '[' ||
-    isInCall(tokens, index, /^(?:delay|delayMicroseconds|range|digitalWrite|analogWrite|pinMode|begin)$/)
+    // What a function gives back in whole numbers it gives back in such.
+    before === 'return' ||
+    isInCall(tokens, index, IN_WHOLE_NUMBERS)
   )
     return false;
   if (isInCall(tokens, index, /^sleep$/)) return true;
@@ -130,8 +132,23 @@ export function mayBeFraction(
   const held = beside && holdings.get(beside.text);
   // Seconds are what Python's clock counts in; others count in whole milliseconds.
   if (held === 'moment') return language === 'python';
-  return held === undefined || held === 'fraction';
+  return held === undefined || held === 'fraction' || (language === 'python' && isLength(tokens, index));
 }
+
+/** Whether a number is one that a Python program names once, in capitals, and counts no rounds and no places with. */
+function isLength(tokens: readonly Token[], index: number): boolean {
+  const name = tokens[index - 1]?.text === '=' ? (tokens[index - 2]?.text ?? '') : '';
+  return (
+    /^[A-Z][A-Z_]+$/.test(name) &&
+    !tokens.some(
+      ({ text }, at) =>
+        text === name && (tokens[at - 1]?.text === '[' || isInCall(tokens, at, IN_WHOLE_NUMBERS)),
+    )
+  );
+}
+
+const IN_WHOLE_NUMBERS =
+  /^(?:delay|delayMicroseconds|range|digitalWrite|analogWrite|pinMode|begin|min|max|len|constrain)$/;
 
 /** Whether a token is a value of a call of such a name. */
 export function isInCall(tokens: readonly Token[], index: number, name: RegExp): boolean {

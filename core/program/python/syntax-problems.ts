@@ -82,6 +82,8 @@ function headProblems({ tokens }: LogicalLine): readonly ProgramProblem[] {
   const [first] = tokens;
   if (!first) return [];
   const problems: ProgramProblem[] = [];
+  const inside = tokens.find((token, index) => token.text === '=' && isInPlainBrackets(tokens, index));
+  if (inside) problems.push(singleEquals(inside));
   if (!openers.has(first.text)) return problems;
   const head = headOf(tokens);
   const single = head.tokens.find(
@@ -140,6 +142,23 @@ function depthAt(tokens: readonly Token[], index: number): number {
   }
   return depth;
 }
+
+/** Whether the innermost brackets around a token are there for the order of counting only: no call and no list. */
+function isInPlainBrackets(tokens: readonly Token[], index: number): boolean {
+  const open: number[] = [];
+  for (let at = 0; at < index; at += 1) {
+    if (/^[([{]$/.test(tokens[at]!.text)) open.push(at);
+    if (/^[)\]}]$/.test(tokens[at]!.text)) open.pop();
+  }
+  const at = open.at(-1);
+  const before = at === undefined ? undefined : tokens[at - 1];
+  if (at === undefined || tokens[at]!.text !== '(') return false;
+  const isOfCall =
+    before?.kind === 'word' ? !BEFORE_BRACKETS.test(before.text) : /^[)\]]$/.test(before?.text ?? '');
+  return !isOfCall && !tokens.some(({ text }) => text === 'lambda');
+}
+/** Words behind which brackets call nothing. */
+const BEFORE_BRACKETS = /^(?:if|elif|while|not|and|or|in|is|return|else|assert|yield)$/;
 
 /** The token that a head without a colon ends with: `else print(1)` has its head before the call. */
 function endOfHead(tokens: readonly Token[]): Token {

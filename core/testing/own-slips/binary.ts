@@ -115,7 +115,7 @@ void loop() {
     [
       'i <= 4',
       'runtime-error',
-      'Write 3 instead of 4 in line 16.',
+      'Write < instead of <= in line 16.',
       ['for (byte i = 0; i < 4; i++) {', 'for (byte i = 0; i <= 4; i++) {'],
     ],
     ['value+2', 'not-lit', 'Write 1 instead of 2 in line 14.', ['value++', 'value += 2']],

@@ -72,7 +72,7 @@ void loop() {
 `,
   slips: [
     ['n<2', 'tone-off', 'Write 3 instead of 2 in line 21.', ['n < 3', 'n < 2']],
-    ['n<=3', 'runtime-error', 'Write 2 instead of 3 in line 21.', ['n < 3', 'n <= 3']],
+    ['n<=3', 'runtime-error', 'Write < instead of <= in line 21.', ['n < 3', 'n <= 3']],
     ['n', 'tone-off', 'Write melody[n] instead of n in line 22.', ['play(melody[n])', 'play(n)']],
     [
       'melody',

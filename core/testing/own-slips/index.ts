@@ -1,3 +1,9 @@
+import { pysos } from './pysos';
+import { tank } from './tank';
+import { pycounter } from './pycounter';
+import { pytimer } from './pytimer';
+import { pymean } from './pymean';
+import { pycross } from './pycross';
 import { binary } from './binary';
 import { chime } from './chime';
 import { crossing } from './crossing';
@@ -40,5 +46,11 @@ export const ownSlips: readonly OwnSlips[] = [
   pygate,
   pyquiz,
   pydim,
+  pycross,
+  pymean,
+  pytimer,
+  pycounter,
+  tank,
+  pysos,
 ];
 export type { OwnSlip, OwnSlips } from './own-slips';

@@ -187,7 +187,7 @@ void loop() {
     [
       'showLevel before',
       'name-out-of-scope',
-      'Declare reading at the top of the program, and write only reading = analogRead(SENSOR_PIN); in line 35.',
+      'Move line 35 before line 34.',
       ['  showLevel(levelOf(reading));\n', ''],
       ['  int reading', '  showLevel(levelOf(reading));\n  int reading'],
     ],

@@ -35,14 +35,25 @@ import { ofOverruled } from './overruled';
 import { ofShadowed } from './shadowed';
 import { argumentsGiven, functionsGiven, ofOwnFunctions } from './own-functions';
 import { ofReadTwice } from './read-twice';
+import { ofFlagsSetBack } from './flags-set-back';
+import { ofIdleTakings } from './idle-takings';
+import { ofMovedIntoLoops } from './moved-into-loops';
+import { ofPinsListed } from './pins-listed';
+import { ofPythonBlocks } from './python-blocks';
+import { ofPythonCalls } from './python-calls';
+import { ofPythonClasses, selfTaken } from './python-classes';
+import { ofRangesOfReadings } from './ranges-of-readings';
+import { ofRoundsAndReturns } from './rounds-and-returns';
 import { ofPythonForms } from './python-forms';
 import { ofPythonErrors } from './python-errors';
 import { ofPythonValues } from './python-values';
 import { elsesInOrder, labelsRenamed, ofSwitches } from './switches';
 import { ofTexts } from './texts';
+import { ofSameAgain } from './same-again';
 import { ofSiblings } from './siblings';
 import { ofTimers } from './timers';
 import { ofTurnedRound, printsScaled } from './turned-round';
+import { ofUncalledValues } from './uncalled-values';
 import { exchangedValues, ofWords, otherWords } from './words';
 
 /** What something in a program speaks for, by subject. */
@@ -51,6 +62,16 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofEarlyEnds,
   ...ofPythonForms,
   ...ofPythonErrors,
+  ...ofPythonCalls,
+  ...ofPythonClasses,
+  ...ofRangesOfReadings,
+  ...ofRoundsAndReturns,
+  ...ofPinsListed,
+  ...ofPythonBlocks,
+  ...ofIdleTakings,
+  ...ofMovedIntoLoops,
+  ...ofSameAgain,
+  ...ofUncalledValues,
   ...ofListsAndPlaces,
   ...ofTimers,
   ...ofTurnedRound,
@@ -68,6 +89,7 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofModuleCalls,
   ...ofTexts,
   ...ofNeverChanged,
+  ...ofFlagsSetBack,
   ...ofListPlaces,
   ...ofReadTwice,
   ...ofIdleOutputs,
@@ -170,7 +192,7 @@ export function declaredAt(
   return form.tokens.length > LONGEST
     ? []
     : [
-        ...(language === 'cpp' ? pinsDeclared(form, unknown, pins) : []),
+        ...(language === 'cpp' ? pinsDeclared(form, unknown, pins) : selfTaken(form)),
         ...parametersDeclared(form, unknown),
         ...namesKnown(form, unknown),
       ];

@@ -2,7 +2,7 @@ import type { Form } from './form';
 import { putIn, written, type Guess, type Rule } from './guess';
 import { end, inEachPlace } from './places';
 
-const [COST, ANYWHERE] = [1.62, 1.72];
+const [TO_COME, COST, ANYWHERE] = [1.4, 1.62, 1.72];
 
 /** A moment that is asked for: `millis() - since`, with the names that are asked for beside it. */
 interface Timer {
@@ -21,6 +21,42 @@ function timersBegun(form: Form): readonly Guess[] {
     ...inPlaceOfNumbers(timer, form),
     ...takenNowhere(timer, form),
   ]);
+}
+
+/** `until = WAIT`, `until = millis() - WAIT`: a moment to come, which is asked with the clock itself. */
+function momentsToCome(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  const isClock = (index: number): boolean => /^(?:millis|monotonic)$/.test(tokens[index]?.text ?? '');
+  const asked = new Set(
+    tokens.flatMap(({ kind, text }, index) => {
+      // `millis() > until`
+      const isLater = /^[<>]=?$/.test(tokens[index - 1]?.text ?? '') && isClock(index - 4);
+      return kind === 'word' && isLater ? [text] : [];
+    }),
+  );
+  const clock = clockText(form);
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [sign, value, next] = tokens.slice(index + 1, index + 4);
+    if (!asked.has(token.text) || sign?.text !== '=' || value?.line !== token.line) return [];
+    const told = {
+      why: `Line ${token.line}: ${token.text} is a moment to come, and the clock is asked whether it is there. It is now, and so much more.`,
+      ask: `Which moment is ${token.text}, counted from when the program began?`,
+    };
+    const isPlain = (!next || next.line > token.line || next.text === ';') && value.text !== '0';
+    if (isPlain && (value.kind === 'number' || /^[A-Z]/.test(value.text)))
+      return [{ ...written(value, `${clock} + ${value.text}`, TO_COME), told }];
+    const minus = tokens.find(
+      (one, at) =>
+        one.line === token.line &&
+        one.text === '-' &&
+        at > index &&
+        tokens[at - 1]?.text === ')' &&
+        isClock(at - 3),
+    );
+    return minus && (language === 'python' || tokens.indexOf(minus) < index + 9)
+      ? [{ ...written(minus, '+', TO_COME), told }]
+      : [];
+  });
 }
 
 /** Taken in each place, where it is taken nowhere: it is what it was at the beginning. */
@@ -122,4 +158,4 @@ function clocksAlike({ tokens }: Form): readonly Guess[] {
 const CLOCK = 1.3;
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofTimers: readonly Rule[] = [clocksAlike, timersBegun, momentsTakenOff];
+export const ofTimers: readonly Rule[] = [momentsToCome, clocksAlike, timersBegun, momentsTakenOff];

@@ -34,7 +34,7 @@ const MODES: ReadonlyMap<string, readonly string[]> = mapped({
 });
 /** Signs that beginners take for one another. */
 const SIGNS: ReadonlyMap<string, readonly string[]> = mapped({
-  '+': ['-', '<<'],
+  '+': ['-', '<<', '*'],
   '-': ['+'],
   '*': ['/'],
   '/': ['*', '%'],
@@ -64,7 +64,9 @@ export function otherWords({ tokens, language }: Form): readonly Guess[] {
     const isCall = tokens[index + 1]?.text === '(';
     const isCpp = language === 'cpp';
     const others = [
-      ...(isCpp && isCall && !isOfModule(tokens, index) ? (FUNCTIONS.get(text) ?? []) : []),
+      ...(isCall && (isCpp ? !isOfModule(tokens, index) : /^(?:min|max)$/.test(text))
+        ? (FUNCTIONS.get(text) ?? [])
+        : []),
       ...((isCpp ? MODES : PYTHON_WORDS).get(text) ?? []),
       ...(token.kind === 'punctuation' && isBetween(tokens, index) && !isOfState(tokens, index)
         ? (SIGNS.get(text) ?? [])
