@@ -42,8 +42,9 @@ export function otherNames(source: string, language: Language): readonly OtherNa
       ? givenInPython(source, holdings)
       : [...givenInCpp(tokens, holdings), ...givenByDirectives(source, holdings)];
   // What nothing is done with may be the one that is missing, whatever it is.
-  const isIdle = ({ name, isPlain }: Given): boolean =>
-    isPlain && tokens.filter(({ text }) => text === name).length === 1;
+  const isIdle = ({ name, isPlain, token: own }: Given): boolean =>
+    isPlain &&
+    tokens.every(({ text, line, column }) => text !== name || (line === own.line && column === own.column));
   // So may one that is only set up.
   const isUnused = ({ name }: Given): boolean =>
     tokens.filter(({ text }, index) => text === name && !isSetUpAt(tokens, index)).length === 1;

@@ -56,7 +56,9 @@ export function refusedEdits(
 
 /** What is given to calls of which it is said that they are given the wrong thing, or too much, or too little. */
 function valuesGiven({ source, language, problems }: Program, asked: string): readonly Guess[] {
-  const wrong = problems.filter(({ code }) => code === 'arguments');
+  const wrong = problems.filter(
+    ({ code, evidence }) => code === 'arguments' || evidence?.['entries'] !== undefined,
+  );
   const tooMany = wrong.filter(({ evidence }) => {
     const [takes, given] = [evidence?.['takesAtMost'], evidence?.['isGiven']];
     return takes !== undefined && given !== undefined && given.amount > takes.amount;

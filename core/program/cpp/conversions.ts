@@ -1,6 +1,7 @@
 import { figure } from '../../units';
 import { refusal, warning, type ProgramProblem } from '../problem';
 import type { Span } from '../syntax';
+import { makerOf } from './classes';
 import type { Context } from './context';
 import { textForNumber } from './quote-slips';
 import type { ClockForm, Expression } from './tree';
@@ -36,6 +37,11 @@ export function convert(
   way: 'implied' | 'asked' = 'implied',
 ): Expression {
   if (sameType(value.type, type) || type.kind === 'void') return value;
+  // What a class is made of by itself may be a number; what only has fields is none.
+  if (type.kind === 'struct' && isScalar(value.type) && !type.isLibrary && !makerOf(type, context)) {
+    reportKind(value, type, context);
+    return { node: 'constant', value: 0, type, span: value.span, clock: 'fixed' };
+  }
   if (type.kind === 'string' && (isScalar(value.type) || isLetters(value.type)))
     return {
       node: 'convert',

@@ -1,12 +1,13 @@
 import { functionOfObjectSet } from './object-slips';
 import type { Repair } from '../../findings/finding';
-import { refusal, textRepair } from '../problem';
+import { quantity } from '../../findings/finding';
+import { refusal, textRepair, type ProgramProblem } from '../problem';
 import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
 import { mayUse } from './classes';
 import type { Context } from './context';
 import type { Variable } from './scope';
 import type { Expression, Place } from './tree';
-import { cellsOf, isScalar, pointerTo, type CType, type PointerType } from './types';
+import { cellsOf, isScalar, pointerTo, typeText, type CType, type PointerType } from './types';
 
 /** Reads an expression; handed in, since places and expressions stand inside each other. */
 export type ReadExpression = (node: SyntaxNode, context: Context) => Expression;
@@ -93,6 +94,10 @@ function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Foun
     const pointer = found ? loadOf(owner, found.place, found.type) : read(owner, context);
     found = pointer.type.kind === 'pointer' ? behind(pointer, pointer.type, owner.text) : undefined;
   }
+  if (found?.type.kind === 'array' && found.type.of.kind === 'struct') {
+    context.report(fieldOfList(node, name.text, found.type));
+    return undefined;
+  }
   if (found?.type.kind !== 'struct') return undefined;
   const field = found.type.fields.find((candidate) => candidate.name === name.text);
   if (!field) {
@@ -104,6 +109,27 @@ function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Foun
   if (!mayUse(name, found.type, field, context)) return undefined;
   const { place } = found;
   return { ...found, place: { ...place, address: place.address + field.cell }, type: field.type };
+}
+
+/** `players.button`: a whole list has no fields, its entries have. */
+function fieldOfList(
+  node: SyntaxNode,
+  field: string,
+  { of, length }: Extract<CType, { kind: 'array' }>,
+): ProgramProblem {
+  const span = spanOf(node);
+  const list = node.childForFieldName('argument')!.text;
+  const told = refusal(
+    'syntax-other',
+    span,
+    `Line ${span.line}: ${list} is a list of ${length}, each of them a ${typeText(of)}. Only one of them has “${field}”.`,
+    [
+      `How many things are in ${list}?`,
+      `Line ${span.line} takes ${field} of the whole list ${list}.`,
+      `Say which one is meant, as in ${list}[0].${field}.`,
+    ],
+  );
+  return { ...told, evidence: { entries: quantity(length, '') } };
 }
 
 /** The place of a struct that a function has just given. */

@@ -72,3 +72,35 @@ test.each([
   expect(problems[0]).toMatchObject({ code: 'name-unknown' });
   expect(problems[0]!.repair?.text).toBe(repair);
 });
+
+const STRUCTS =
+  'struct Led { int pin; int time; }; Led leds[2] = {{8, 100}, {9, 200}}; void show(Led l) {} void blink(int n) {}';
+
+test.each([
+  ['show(1);', 'Line 9: a whole Led is wanted here, and this gives a number.'],
+  ['blink(leds.pin);', 'Line 9: leds is a list of 2, each of them a Led. Only one of them has “pin”.'],
+  ['leds.time = 5;', 'Line 9: leds is a list of 2, each of them a Led. Only one of them has “time”.'],
+])('a list of structs, one of them and a number are told apart: %s', (body, message) => {
+  const { compiled, problems } = compileProgram(
+    program(STRUCTS, body),
+    shippedBoards.get('learner-5v')!,
+    grammars,
+    'cpp',
+  );
+  expect(compiled).toBeUndefined();
+  expect(problems[0]).toMatchObject({ message, stopsCompiler: true });
+  expect(problems[0]!.unsupported).toBeUndefined();
+});
+
+test('a class that is made of a number may be given one', () => {
+  const { problems } = compileProgram(
+    program(
+      'class Led { public: int pin; Led(int p) { pin = p; } }; void show(Led l) {}',
+      'Led one(8); show(one);',
+    ),
+    shippedBoards.get('learner-5v')!,
+    grammars,
+    'cpp',
+  );
+  expect(problems.filter(({ stopsCompiler }) => stopsCompiler)).toEqual([]);
+});

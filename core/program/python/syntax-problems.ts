@@ -155,7 +155,9 @@ function isInPlainBrackets(tokens: readonly Token[], index: number): boolean {
   if (at === undefined || tokens[at]!.text !== '(') return false;
   const isOfCall =
     before?.kind === 'word' ? !BEFORE_BRACKETS.test(before.text) : /^[)\]]$/.test(before?.text ?? '');
-  return !isOfCall && !tokens.some(({ text }) => text === 'lambda');
+  // Brackets that stay open take in what stands in other lines.
+  const isClosed = depthAt(tokens, tokens.length) === 0;
+  return !isOfCall && isClosed && !tokens.some(({ text }) => text === 'lambda');
 }
 /** Words behind which brackets call nothing. */
 const BEFORE_BRACKETS = /^(?:if|elif|while|not|and|or|in|is|return|else|assert|yield)$/;

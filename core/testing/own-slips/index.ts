@@ -1,3 +1,7 @@
+import { reaction } from './reaction';
+import { greenhouse } from './greenhouse';
+import { pyfade } from './pyfade';
+import { pydoor } from './pydoor';
 import { pysos } from './pysos';
 import { tank } from './tank';
 import { pycounter } from './pycounter';
@@ -52,5 +56,9 @@ export const ownSlips: readonly OwnSlips[] = [
   pycounter,
   tank,
   pysos,
+  pydoor,
+  pyfade,
+  greenhouse,
+  reaction,
 ];
 export type { OwnSlip, OwnSlips } from './own-slips';

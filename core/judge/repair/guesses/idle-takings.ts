@@ -1,8 +1,9 @@
+import { TAKES_PIN } from '../pin-functions';
 import type { Token } from '../../../program/token';
 import { isInside, type Block, type Form } from './form';
 import { written, type Guess, type Rule } from './guess';
 
-const [IDLE, ENTRY] = [1.45, 1.5];
+const [IDLE, ENTRY, EXCHANGED] = [1.45, 1.5, 1.68];
 /** Places in which what is taken is tried; a block with more is not mended by trying. */
 const MOST = 12;
 
@@ -51,6 +52,66 @@ function takenAndUnused({ tokens, blocks, language }: Form): readonly Guess[] {
   });
 }
 
+/** `const int CLOSED = 0;` that no line uses, where another constant is handed on. */
+function constantsUnused({ tokens, source }: Form): readonly Guess[] {
+  const named = [
+    ...tokens.flatMap(({ kind, text }, index) =>
+      kind === 'word' && /^[A-Z][A-Z0-9_]+$/.test(text) && tokens[index + 1]?.text === '=' ? [text] : [],
+    ),
+    ...[...source.matchAll(/^#define\s+([A-Z]\w*)\s+\S/gm)].map(([, name]) => name!),
+  ];
+  const uses = (name: string): number => (source.match(new RegExp(`\\b${name}\\b`, 'g')) ?? []).length;
+  const idle = named.filter((name) => uses(name) === 1);
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [before, after] = [tokens[index - 1]?.text ?? '', tokens[index + 1]?.text ?? ''];
+    const isHandedOn = /^[(,]$/.test(before) && /^[),]$/.test(after);
+    if (!isHandedOn || !(named.includes(token.text) || token.kind === 'number')) return [];
+    // What a rule says of a pin that cannot do what the call wants is nearer.
+    const isPin = before === '(' && TAKES_PIN.test(tokens[index - 2]?.text ?? '');
+    return idle.map((name) => ({
+      ...written(token, name, IDLE),
+      ...(isPin
+        ? {}
+        : {
+            told: {
+              why: `No line uses ${name}, and line ${token.line} hands on ${token.text}.`,
+              ask: `What is ${name} there for?`,
+            },
+          }),
+    }));
+  });
+}
+
+/** Two constants with each other’s numbers, in lines of their own one behind the other. */
+function numbersOfConstantsExchanged({ tokens }: Form): readonly Guess[] {
+  const given = tokens.flatMap((token, index) => {
+    const value = tokens[index + 2];
+    const next = tokens[index + 3];
+    const isAlone = value && (!next || next.text === ';' || next.line > value.line);
+    return /^[A-Z][A-Z0-9_]+$/.test(token.text) &&
+      tokens[index + 1]?.text === '=' &&
+      value?.kind === 'number' &&
+      isAlone
+      ? [{ token, value }]
+      : [];
+  });
+  return given.flatMap(({ token, value }, at): readonly Guess[] => {
+    const next = given[at + 1];
+    if (next?.token.line !== token.line + 1 || next.value.text === value.text) return [];
+    return [
+      {
+        edits: [written(next.value, value.text, 0).edits[0]!, written(value, next.value.text, 0).edits[0]!],
+        text: `Exchange ${value.text} in line ${value.line} and ${next.value.text} in line ${next.value.line}.`,
+        cost: EXCHANGED,
+        told: {
+          why: `${token.text} is ${value.text} and ${next.token.text} is ${next.value.text}. Each has the number of the other.`,
+          ask: `What should ${token.text} be, and what ${next.token.text}?`,
+        },
+      },
+    ];
+  });
+}
+
 /** A table that is made and never asked: the entry for a name, in that name’s place. */
 function entriesOfIdleTables({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
@@ -81,4 +142,9 @@ function entriesOfIdleTables({ tokens, blocks, language }: Form): readonly Guess
 }
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofIdleTakings: readonly Rule[] = [takenAndUnused, entriesOfIdleTables];
+export const ofIdleTakings: readonly Rule[] = [
+  takenAndUnused,
+  constantsUnused,
+  numbersOfConstantsExchanged,
+  entriesOfIdleTables,
+];

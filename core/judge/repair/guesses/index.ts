@@ -14,6 +14,7 @@ import {
   valuesLeftOut,
 } from './declared-otherwise';
 import { ofEarlyEnds } from './early-ends';
+import { entriesMeant, ofEntriesOfRows } from './entries-of-rows';
 import { ofFieldsAndRows } from './fields-and-rows';
 import { formOf } from './form';
 import { ofFormulas } from './formulas';
@@ -77,6 +78,7 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofTurnedRound,
   ...ofInTheirPlace,
   ...ofFieldsAndRows,
+  ...ofEntriesOfRows,
   ...ofShifts,
   ...ofAsElsewhere,
   ...ofOverruled,
@@ -171,7 +173,7 @@ export function givenAt(
     ...listsAsOne(form),
     ...argumentsGiven(form),
     ...functionsGiven(form, lines),
-    ...(language === 'cpp' ? [...typesReturned(form), ...callsAlone(form)] : []),
+    ...(language === 'cpp' ? [...typesReturned(form), ...callsAlone(form), ...entriesMeant(form)] : []),
     ...mapsAsAsked(form, formOf(asked, language)),
     ...valuesLeftOut(form, linesOfTooMany),
     ...valuesAdded(form, lines, numbersIn(formOf(asked, language))),

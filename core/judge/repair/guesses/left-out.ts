@@ -1,7 +1,17 @@
 import type { Token } from '../../../program/token';
 import type { Block, Form } from './form';
 import { putIn, type Guess, type Lacking } from './guess';
-import { inEachPlace, keptIn, plainOf, stillIn, turnedOf, variablesIn, waysToChange } from './places';
+import {
+  end,
+  inEachPlace,
+  keptIn,
+  plainOf,
+  setBy,
+  stillIn,
+  turnedOf,
+  variablesIn,
+  waysToChange,
+} from './places';
 
 const [OTHER_BRANCH, ONCE_MORE, CHANGED, COPIED] = [1.86, 1.87, 1.9, 2.2];
 /** Lines that are tried in all places of a program; one with more is not mended by trying. */
@@ -32,7 +42,7 @@ function inOtherBranches(form: Form): readonly Guess[] {
       ...new Set(one.statements.flatMap(({ text }) => turnedOf(text))),
     ];
     if (other) return [...put(form, other, turned(block)), ...put(form, block, turned(other))];
-    const opposite = turned(block);
+    const opposite = [...turned(block), ...otherStates(block, form)];
     if (opposite.length === 0 || after?.text === 'else') return [];
     if (language === 'python') {
       const outer = ' '.repeat(Math.max(0, block.headTokens[0]!.column - 1));
@@ -61,6 +71,18 @@ function inOtherBranches(form: Form): readonly Guess[] {
       },
     ];
   });
+}
+
+/** `if (mode == AUTOMATIC) mode = MANUAL;`: back to what was asked for, in the other case. */
+function otherStates({ headTokens, statements }: Block, form: Form): readonly string[] {
+  const sign = headTokens.findIndex(({ text }) => text === '==');
+  const [name, asked] = [headTokens[sign - 1], headTokens[sign + 1]];
+  if (name?.kind !== 'word' || !asked || !/^\w+$/.test(asked.text)) return [];
+  const isSet = statements.some(
+    (statement) =>
+      setBy(statement).includes(name.text) && !new RegExp(`=\\s*${asked.text}\\b`).test(statement.text),
+  );
+  return isSet ? [`${name.text} = ${asked.text}${end(form)}`] : [];
 }
 
 /** Statements at both ends of a branch, but for those that are there. */

@@ -2,6 +2,7 @@ import { isBodyOf, isInside, type Form } from './form';
 import type { Guess, Rule } from './guess';
 
 const COST = 1.45;
+const CLOCK = /^(?:millis|micros|monotonic)$/;
 
 /** `light = measure()` above the loop that asks for light: what a function reads is read again in every round. */
 function callsMovedIntoLoop({ tokens, blocks, source, language }: Form): readonly Guess[] {
@@ -18,7 +19,15 @@ function callsMovedIntoLoop({ tokens, blocks, source, language }: Form): readonl
   const lines = source.split('\n');
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [sign, call, open] = tokens.slice(index + 1, index + 4);
-    const isGiven = sign?.text === '=' && call && functions.has(call.text) && open?.text === '(';
+    // `now = time.monotonic()`, `unsigned long now = millis();`
+    const isClock = tokens
+      .slice(index + 2, index + 5)
+      .some(
+        (one, at, few) =>
+          one.line === token.line && CLOCK.test(one.text) && (at === 0 || few[at - 1]?.text === '.'),
+      );
+    const isGiven =
+      sign?.text === '=' && call && ((functions.has(call.text) && open?.text === '(') || isClock);
     const text = (lines[token.line - 1] ?? '').trim();
     const isOutside = !blocks.some((block) => block.opens && isInside(token.line, block));
     const uses = tokens.filter((other) => other.text === token.text && isInside(other.line, loop));

@@ -7,19 +7,21 @@ const [NAMED, LIKELY] = [1.3, 1.5];
 /** What the clock is asked by. */
 const OF_CLOCK = /^(?:monotonic|monotonic_ns)$/;
 
-/** The functions and methods of a program that take nothing, but for the object that they belong to. */
-const takingNothing = (blocks: readonly Block[]): ReadonlySet<string> =>
-  new Set(
+/** The functions and methods of a program with what each takes, but for the object that it belongs to. */
+const takenBy = (blocks: readonly Block[]): ReadonlyMap<string, readonly string[]> =>
+  new Map(
     blocks.flatMap(({ head, headTokens }) => {
       const taken = headTokens.slice(2).filter(({ kind, text }) => kind === 'word' && text !== 'self');
-      return head === 'function' && taken.length === 0 ? [headTokens[1]!.text] : [];
+      return head === 'function' ? [[headTokens[1]!.text, taken.map(({ text }) => text)] as const] : [];
     }),
   );
 
 /** `light = measure`, `if key.was_pressed:`, `time.monotonic - start`: a function where what it gives is meant. */
 function functionsCalled({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
-  const functions = takingNothing(blocks);
+  const functions = takenBy(blocks);
+  const isKnown = (name: string): boolean =>
+    tokens.some(({ text }, index) => text === name && tokens[index + 1]?.text === '=');
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [before, after] = [tokens[index - 1], tokens[index + 1]];
     const isFunction = functions.has(token.text) || OF_CLOCK.test(token.text);
@@ -30,14 +32,18 @@ function functionsCalled({ tokens, blocks, language }: Form): readonly Guess[] {
     const ahead = tokens[tokens.indexOf(first) - 1]?.text ?? '';
     if (first.startsLine || /^(?:def|[(,]|import)$/.test(ahead)) return [];
     const name = isMember ? `${first.text}.${token.text}` : token.text;
+    // What it takes may go by the same name where it is called.
+    const taken = functions.get(token.text) ?? [];
+    if (!taken.every(isKnown)) return [];
+    const call = `(${taken.join(', ')})`;
     return [
       {
-        edits: [{ line: token.line, column: token.endColumn, length: 0, by: '()' }],
-        text: `Write ${name}() instead of ${name} in line ${token.line}.`,
+        edits: [{ line: token.line, column: token.endColumn, length: 0, by: call }],
+        text: `Write ${name}${call} instead of ${name} in line ${token.line}.`,
         cost: NAMED,
         told: {
           why: `Line ${token.line} takes the function ${name} itself: without parentheses it is not called.`,
-          ask: `What is ${name}, and what is ${name}()?`,
+          ask: `What is ${name}, and what is ${name}${call}?`,
         },
       },
     ];
@@ -104,6 +110,33 @@ function entriesAppended(form: Form): readonly Guess[] {
             },
           ]
         : [];
+    if (
+      /^(?:len|length|size|count)$/.test(token.text) &&
+      before?.text === '.' &&
+      tables.has(tokens[index - 2]?.text ?? '')
+    ) {
+      const [list, dot] = [tokens[index - 2]!, before];
+      const isCall = after?.text === '(' && value?.text === ')';
+      const last = isCall ? value : token;
+      return [
+        {
+          edits: [
+            {
+              line: list.line,
+              column: list.column,
+              length: last.endColumn - list.column,
+              by: `len(${list.text})`,
+            },
+          ],
+          text: `Write len(${list.text}) instead of ${list.text}${dot.text}${token.text}${isCall ? '()' : ''} in line ${token.line}.`,
+          cost: NAMED,
+          told: {
+            why: `Line ${token.line}: a list has no ${token.text}. How long it is, len says.`,
+            ask: `How does Python say how many entries a list has?`,
+          },
+        },
+      ];
+    }
     const isEmptyBefore = tokens.some(
       ({ text }, at) =>
         at < index && text === token.text && tokens[at + 1]?.text === '=' && tokens[at + 3]?.text === ']',

@@ -129,13 +129,13 @@ function workedOutReturned({ tokens, blocks, language }: Form): readonly Guess[]
   });
 }
 
-/** Whether a line is a sum, and nothing is done with it. */
+/** Whether a line is a sum or a question, and nothing is done with it. */
 function isWorkedOut(tokens: readonly Token[], index: number): boolean {
   const { line, kind } = tokens[index]!;
   const words = tokens.slice(index).filter((token) => token.line === line);
   return (
     (kind === 'word' || kind === 'number') &&
-    words.some(({ text }) => /^[-+*/%]$/.test(text)) &&
+    words.some(({ text }) => /^(?:[-+*/%]|[<>]=?|[!=]=|not|and|or)$/.test(text)) &&
     !words.some(({ text }) => /^(?:[-+*/]?=|\+\+|--|return|print|if|for|while)$/.test(text))
   );
 }

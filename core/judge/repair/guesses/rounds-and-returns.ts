@@ -1,6 +1,8 @@
 import type { Token } from '../../../program/token';
 import { isInside, type Block, type Form } from './form';
 import { written, type Guess, type Rule } from './guess';
+import { counterOf } from './places';
+import { linesPut } from '../lines-put';
 
 const [ROUNDS, RETURNED] = [1.4, 1.5];
 
@@ -113,5 +115,104 @@ function lastReturnsInCpp({ tokens, blocks, language }: Form): readonly Guess[] 
   });
 }
 
+/** A function that looks through a list and gives back a place in it: -1 behind the loop, where nothing was found. */
+function nothingFound({ tokens, blocks, language }: Form): readonly Guess[] {
+  const stop = language === 'python' ? '' : ';';
+  return blocks.flatMap((loop): readonly Guess[] => {
+    const around = blocks.find(
+      ({ head, opens, closes }) =>
+        head === 'function' &&
+        opens &&
+        closes &&
+        loop.opens &&
+        loop.opens.line > opens.line &&
+        loop.opens.line <= closes.line,
+    );
+    const counter =
+      loop.head === 'loop' && loop.headTokens[0]?.text === 'for' ? counterOf(loop.headTokens) : undefined;
+    const isSearch =
+      counter !== undefined &&
+      tokens.some(
+        ({ text, line }, index) =>
+          text === 'return' && tokens[index + 1]?.text === counter && isInside(line, loop),
+      );
+    if (!around?.closes || !isSearch || !loop.closes) return [];
+    const told = {
+      why: `Where the loop in line ${loop.opens!.line} finds nothing, the function has to say so with a number that is no place in the list.`,
+      ask: `What does the function give back when it has found nothing?`,
+    };
+    const behind = tokens.flatMap((token, index) =>
+      token.text === 'return' && token.line > loop.closes!.line && isInside(token.line, around)
+        ? (tokens[index + 1] ?? [])
+        : [],
+    );
+    const [value] = behind;
+    if (value) return value.kind === 'number' ? [{ ...written(value, '-1', RETURNED), told }] : [];
+    const inside = tokens.filter(({ text, line }) => text === 'return' && isInside(line, loop));
+    if (inside.length > 1) return [];
+    const space = around.space;
+    return [
+      {
+        edits: [
+          {
+            line: loop.closes.line,
+            column: loop.closes.endColumn,
+            length: 0,
+            by: `\n${space}return -1${stop}`,
+          },
+        ],
+        text: `Add return -1${stop} after line ${loop.closes.line}.`,
+        cost: RETURNED,
+        told,
+      },
+    ];
+  });
+}
+
+/** A `return` at the end of a loop that no question stands before: behind the loop, which goes round only once with it. */
+function returnsBehindLoops({ tokens, blocks, source, language }: Form): readonly Guess[] {
+  if (language === 'python') return [];
+  const lines = source.split('\n');
+  return blocks.flatMap((loop): readonly Guess[] => {
+    const { closes, opens } = loop;
+    const last =
+      closes &&
+      tokens.findLast(
+        ({ startsLine, line, text }) =>
+          startsLine && text === 'return' && line < closes.line && line > opens!.line,
+      );
+    if (loop.head !== 'loop' || !last || !closes) return [];
+    const isInner = blocks.some(
+      (block) =>
+        block !== loop && block.opens && block.opens.line > opens!.line && isInside(last.line, block),
+    );
+    const next = tokens.find(({ line }) => line > last.line);
+    if (isInner || next !== closes || lines[closes.line - 1]?.trim() !== '}') return [];
+    const [text, brace] = [lines[last.line - 1]!, lines[closes.line - 1]!];
+    return [
+      {
+        edits: [
+          linesPut(last.line, lines.slice(last.line - 1, closes.line), [
+            brace,
+            `${' '.repeat(closes.column - 1)}${text.trim()}`,
+          ]),
+        ],
+        text: `Move line ${last.line} behind line ${closes.line}.`,
+        cost: ROUNDS,
+        told: {
+          why: `Line ${last.line} ends the function in the first round of the loop, whatever was asked.`,
+          ask: `How often does the loop in line ${opens!.line} go round?`,
+        },
+      },
+    ];
+  });
+}
+
 /** The rules of this subject that something in a program speaks for. */
-export const ofRoundsAndReturns: readonly Rule[] = [asManyRounds, returnsToldApart, lastReturnsInCpp];
+export const ofRoundsAndReturns: readonly Rule[] = [
+  asManyRounds,
+  returnsToldApart,
+  lastReturnsInCpp,
+  nothingFound,
+  returnsBehindLoops,
+];

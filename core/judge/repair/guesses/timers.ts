@@ -1,4 +1,4 @@
-import type { Form } from './form';
+import { isInside, type Form } from './form';
 import { putIn, written, type Guess, type Rule } from './guess';
 import { end, inEachPlace } from './places';
 
@@ -157,5 +157,49 @@ function clocksAlike({ tokens }: Form): readonly Guess[] {
 }
 const CLOCK = 1.3;
 
+/** `since - now < HOLD`: the moment that is past comes off the one that is now. */
+function timesTurned({ tokens, blocks, language }: Form): readonly Guess[] {
+  const isNow = (name: string): boolean =>
+    name === 'now' ||
+    tokens.some(
+      ({ text }, index) =>
+        text === name &&
+        tokens[index + 1]?.text === '=' &&
+        tokens.slice(index + 2, index + 5).some((one) => /^(?:millis|monotonic)$/.test(one.text)) &&
+        blocks.some((block) => block.head !== 'none' && isInside(tokens[index]!.line, block)),
+    );
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const [past, now, sign] = [tokens[index - 1], tokens[index + 1], tokens[index + 2]];
+    const before = tokens[index - 2]?.text ?? '';
+    const isAsked = /^(?:[<>]=?)$/.test(sign?.text ?? '') && !/^[-+*/.]$/.test(before);
+    if (token.text !== '-' || past?.kind !== 'word' || now?.kind !== 'word' || !isAsked) return [];
+    if (!isNow(now.text) || isNow(past.text) || past.line !== now.line) return [];
+    return [
+      {
+        edits: [
+          {
+            line: past.line,
+            column: past.column,
+            length: now.endColumn - past.column,
+            by: `${now.text} - ${past.text}`,
+          },
+        ],
+        text: `Write ${now.text} - ${past.text} instead of ${past.text} - ${now.text} in line ${past.line}.`,
+        cost: TO_COME,
+        told: {
+          why: `Line ${past.line} takes now from what is past: that is ${language === 'python' ? 'below zero' : 'no time at all'}, and grows no larger.`,
+          ask: `Which of the two moments in line ${past.line} is the later one?`,
+        },
+      },
+    ];
+  });
+}
+
 /** The rules of this subject that something in a program speaks for. */
-export const ofTimers: readonly Rule[] = [momentsToCome, clocksAlike, timersBegun, momentsTakenOff];
+export const ofTimers: readonly Rule[] = [
+  momentsToCome,
+  timesTurned,
+  clocksAlike,
+  timersBegun,
+  momentsTakenOff,
+];
