@@ -258,6 +258,8 @@ describe('what the program does', () => {
     await kept(page);
     await page.reload();
     await page.getByText('Marked as wrong, and still doing it: S1 held.').waitFor();
+    // The page that the server sent shows all this before its buttons answer.
+    await page.waitForLoadState('networkidle');
     await page.getByRole('button', { name: 'Run it and see' }).click();
     const pressed = async (name: string): Promise<string | null> =>
       marks(name).locator('[aria-pressed=true]').textContent();

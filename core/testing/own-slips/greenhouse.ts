@@ -185,7 +185,7 @@ void loop() {
     ['flap no attach', 'angle-off', 'Add flap.attach(9); after line 48.', ['  flap.attach(FLAP_PIN);\n', '']],
     [
       'attach button',
-      'not-dark',
+      'pin-disagrees',
       'Write FLAP_PIN instead of BUTTON in line 49.',
       ['attach(FLAP_PIN)', 'attach(BUTTON)'],
     ],

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { applyTextEdit } from '../../../program/problem';
 import { entriesMeant, ofEntriesOfRows } from './entries-of-rows';
 import { formOf } from './form';
-import { ofRoundsAndReturns } from './rounds-and-returns';
+import { ofReturns } from './returns';
 import { ofTimers } from './timers';
 import type { Rule } from './guess';
 
@@ -65,7 +65,7 @@ test.each([
   ['  }\n  return -1;\n', '    return -1;\n  }\n'],
 ])('a function that finds nothing says so behind its loop: %j as %j', (right, wrong) => {
   const source = PLAYERS.replace(right, wrong);
-  const made = guessed(ofRoundsAndReturns, source).map((guess) => guess.edits.reduce(applyTextEdit, source));
+  const made = guessed(ofReturns, source).map((guess) => guess.edits.reduce(applyTextEdit, source));
   expect(made).toContain(PLAYERS);
 });
 

@@ -1,6 +1,6 @@
 import { isInside, type Block, type Form } from './form';
 import { putIn, type Guess, type Rule } from './guess';
-import { end } from './places';
+import { end, givenOutright } from './places';
 
 const [SAID, BACK] = [1.4, 1.72];
 const OPPOSITE: ReadonlyMap<string, string> = new Map([
@@ -18,12 +18,10 @@ function valuesOf({
 }: Form): ReadonlyMap<string, readonly { readonly value: string; readonly line: number }[]> {
   const found = new Map<string, { value: string; line: number }[]>();
   tokens.forEach(({ kind, text, line }, index) => {
-    const value = tokens[index + 2]?.text ?? '';
-    const next = tokens[index + 3];
-    const isAlone = !next || next.line > line || next.text === ';';
+    const value = givenOutright(tokens, index)?.text ?? '';
     if (kind !== 'word' || tokens[index + 1]?.text !== '=' || tokens[index - 1]?.text === '.') return;
     const all = found.get(text) ?? [];
-    found.set(text, [...all, { value: isAlone && OPPOSITE.has(value) ? value : '', line }]);
+    found.set(text, [...all, { value: OPPOSITE.has(value) ? value : '', line }]);
   });
   return found;
 }
@@ -64,12 +62,7 @@ function flagsSetBack(form: Form): readonly Guess[] {
 const isKnownIn = (name: string, block: Block, { tokens, blocks, language }: Form): boolean => {
   if (language !== 'python') return true;
   const around = blocks.find(
-    ({ head, opens, closes }) =>
-      head === 'function' &&
-      opens &&
-      closes &&
-      block.opens!.line >= opens.line &&
-      block.opens!.line <= closes.line,
+    (one) => one.head === 'function' && (one === block || isInside(block.opens!.line, one)),
   );
   return (
     !around ||
@@ -93,10 +86,7 @@ function globalsSet(form: Form): readonly Guess[] {
   const { tokens, blocks } = form;
   const given = valuesOf(form);
   return tokens.flatMap((token, index): readonly Guess[] => {
-    const block = blocks.findLast(
-      ({ head, opens, closes }) =>
-        head === 'function' && opens && closes && token.line > opens.line && token.line <= closes.line,
-    );
+    const block = blocks.findLast((one) => one.head === 'function' && isInside(token.line, one));
     const isSaid = tokens.some(
       ({ text, line }, at) => at < index && line === token.line && text === 'global',
     );

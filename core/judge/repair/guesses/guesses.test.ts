@@ -168,15 +168,6 @@ describe('statements that are missing', () => {
     );
   });
 
-  test('of a function that gives nothing back', () => {
-    expect(missing('int next(int now) {\n  int then = now + 1;\n}\n')).toContain(
-      'Add return then; after line 2.',
-    );
-    expect(missing('def made(pin):\n    led = Out(pin)\nred = made(1)\n', 'python')).toContain(
-      'Add return led after line 2.',
-    );
-  });
-
   test('are none of a program that lacks nothing', () => {
     expect(
       missing(

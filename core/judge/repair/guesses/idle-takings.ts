@@ -1,25 +1,26 @@
 import { TAKES_PIN } from '../pin-functions';
 import type { Token } from '../../../program/token';
 import { isInside, type Block, type Form } from './form';
+import { functionsIn } from './functions';
 import { written, type Guess, type Rule } from './guess';
+import { givenOutright } from './places';
 
 const [IDLE, ENTRY, EXCHANGED] = [1.45, 1.5, 1.68];
+/** How the names of constants are written. */
+const CONSTANT = /^[A-Z][A-Z0-9_]+$/;
 /** Places in which what is taken is tried; a block with more is not mended by trying. */
 const MOST = 12;
 
-/** The names that a function takes, and that a loop gives to what it goes through. */
-function takenBy({ head, headTokens }: Block, language: Form['language']): readonly string[] {
-  if (head === 'function')
-    return headTokens
-      .slice(language === 'python' ? 3 : 2)
-      .flatMap(({ kind, text }, index, all) =>
-        kind === 'word' && text !== 'self' && /^[,)]$/.test(all[index + 1]?.text ?? ')') ? [text] : [],
-      );
-  const end = headTokens.findIndex(({ text }) => text === 'in');
-  return head === 'loop' && headTokens[0]?.text === 'for' && end > 0
-    ? headTokens.slice(1, end).flatMap(({ kind, text }) => (kind === 'word' && text !== '_' ? [text] : []))
-    : [];
-}
+/** The blocks that are given something under a name: functions, and in Python loops through something. */
+const takersIn = (form: Form): readonly { readonly block: Block; readonly takes: readonly string[] }[] => [
+  ...functionsIn(form),
+  ...form.blocks.flatMap((block) => {
+    const { head, headTokens } = block;
+    const end = headTokens.findIndex(({ text }) => text === 'in');
+    const names = headTokens.slice(1, end).filter(({ kind, text }) => kind === 'word' && text !== '_');
+    return head === 'loop' && end > 0 ? [{ block, takes: names.map(({ text }) => text) }] : [];
+  }),
+];
 
 /** Where a value stands by itself: handed to something, compared, reckoned with. */
 const isValue = (tokens: readonly Token[], index: number): boolean => {
@@ -33,11 +34,12 @@ const isValue = (tokens: readonly Token[], index: number): boolean => {
 };
 
 /** `def flash(duration):` with `time.sleep(UNIT)`: what a function or a loop is given and does nothing with, in another’s place. */
-function takenAndUnused({ tokens, blocks, language }: Form): readonly Guess[] {
-  return blocks.flatMap((block) => {
+function takenAndUnused(form: Form): readonly Guess[] {
+  const { tokens } = form;
+  return takersIn(form).flatMap(({ block, takes }) => {
     const used = (name: string): boolean =>
       tokens.some(({ text, line }) => text === name && isInside(line, block));
-    const idle = takenBy(block, language).filter((name) => !used(name));
+    const idle = takes.filter((name) => !used(name));
     const places = tokens.filter(({ line }, index) => isInside(line, block) && isValue(tokens, index));
     if (idle.length === 0 || places.length > MOST) return [];
     return idle.flatMap((name) =>
@@ -56,7 +58,7 @@ function takenAndUnused({ tokens, blocks, language }: Form): readonly Guess[] {
 function constantsUnused({ tokens, source }: Form): readonly Guess[] {
   const named = [
     ...tokens.flatMap(({ kind, text }, index) =>
-      kind === 'word' && /^[A-Z][A-Z0-9_]+$/.test(text) && tokens[index + 1]?.text === '=' ? [text] : [],
+      kind === 'word' && CONSTANT.test(text) && tokens[index + 1]?.text === '=' ? [text] : [],
     ),
     ...[...source.matchAll(/^#define\s+([A-Z]\w*)\s+\S/gm)].map(([, name]) => name!),
   ];
@@ -85,15 +87,8 @@ function constantsUnused({ tokens, source }: Form): readonly Guess[] {
 /** Two constants with each other’s numbers, in lines of their own one behind the other. */
 function numbersOfConstantsExchanged({ tokens }: Form): readonly Guess[] {
   const given = tokens.flatMap((token, index) => {
-    const value = tokens[index + 2];
-    const next = tokens[index + 3];
-    const isAlone = value && (!next || next.text === ';' || next.line > value.line);
-    return /^[A-Z][A-Z0-9_]+$/.test(token.text) &&
-      tokens[index + 1]?.text === '=' &&
-      value?.kind === 'number' &&
-      isAlone
-      ? [{ token, value }]
-      : [];
+    const value = CONSTANT.test(token.text) ? givenOutright(tokens, index) : undefined;
+    return value?.kind === 'number' ? [{ token, value }] : [];
   });
   return given.flatMap(({ token, value }, at): readonly Guess[] => {
     const next = given[at + 1];
@@ -113,7 +108,8 @@ function numbersOfConstantsExchanged({ tokens }: Form): readonly Guess[] {
 }
 
 /** A table that is made and never asked: the entry for a name, in that name’s place. */
-function entriesOfIdleTables({ tokens, blocks, language }: Form): readonly Guess[] {
+function entriesOfIdleTables(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
   if (language !== 'python') return [];
   const idle = tokens.flatMap(({ kind, text }, index) =>
     kind === 'word' &&
@@ -124,10 +120,9 @@ function entriesOfIdleTables({ tokens, blocks, language }: Form): readonly Guess
       : [],
   );
   if (idle.length === 0) return [];
-  const guesses = blocks.flatMap((block) => {
-    const taken = takenBy(block, language);
-    return tokens.flatMap((token, index): readonly Guess[] =>
-      taken.includes(token.text) && isInside(token.line, block) && isValue(tokens, index)
+  const guesses = takersIn(form).flatMap(({ block, takes }) =>
+    tokens.flatMap((token, index): readonly Guess[] =>
+      takes.includes(token.text) && isInside(token.line, block) && isValue(tokens, index)
         ? idle.map((table) => ({
             ...written(token, `${table}[${token.text}]`, ENTRY),
             told: {
@@ -136,8 +131,8 @@ function entriesOfIdleTables({ tokens, blocks, language }: Form): readonly Guess
             },
           }))
         : [],
-    );
-  });
+    ),
+  );
   return guesses.slice(0, MOST);
 }
 

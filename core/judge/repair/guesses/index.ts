@@ -44,7 +44,8 @@ import { ofPythonBlocks } from './python-blocks';
 import { ofPythonCalls } from './python-calls';
 import { ofPythonClasses, selfTaken } from './python-classes';
 import { ofRangesOfReadings } from './ranges-of-readings';
-import { ofRoundsAndReturns } from './rounds-and-returns';
+import { ofReturns } from './returns';
+import { ofRounds } from './rounds';
 import { ofPythonForms } from './python-forms';
 import { ofPythonErrors } from './python-errors';
 import { ofPythonValues } from './python-values';
@@ -66,7 +67,8 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofPythonCalls,
   ...ofPythonClasses,
   ...ofRangesOfReadings,
-  ...ofRoundsAndReturns,
+  ...ofReturns,
+  ...ofRounds,
   ...ofPinsListed,
   ...ofPythonBlocks,
   ...ofIdleTakings,

@@ -5,7 +5,7 @@ import { areAlike, isNumber } from '../what-names-hold';
 import { bodyOf, isBodyOf, isInside, type Block, type Form, type Statement } from './form';
 import { putIn, type Guess, type Lacking, type Rule } from './guess';
 import { isRepeated } from './lines';
-import { uncalledIn } from './own-functions';
+import { uncalledIn } from './functions';
 import {
   afterBlock,
   counterOf,
@@ -26,7 +26,7 @@ const MOST = 90;
 
 /**
  * Statements that were left out and that something in the program speaks for: an empty block, a value that nothing is done
- * with, a pin that nothing sets, a function that gives nothing back.
+ * with, a pin that nothing sets.
  */
 export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[] {
   const guesses = [
@@ -34,7 +34,6 @@ export function statementsMissing(form: Form, lacking: Lacking): readonly Guess[
     ...ofUnusedValues(form, lacking),
     ...ofUnattached(form, lacking),
     ...ofUnsetPins(form, lacking),
-    ...ofNoReturn(form),
     ...ofOneLevel(form),
     ...ofPausesBeside(form),
     ...ofPausesNowhere(form, lacking),
@@ -56,7 +55,9 @@ function inEmptyBlocks(form: Form, variables: readonly string[]): readonly Guess
     const pins = counted.flatMap((pin) => [`pinMode(${pin}, OUTPUT);`, `pinMode(${pin}, INPUT_PULLUP);`]);
     const changes = variables.flatMap((name) => waysToChange(name, [], form));
     const isAnswer = block.head === 'if' || block.head === 'else';
-    const calls = isAnswer ? uncalledIn(form).map((name) => `${name}()${end(form)}`) : [];
+    const calls = isAnswer
+      ? uncalledIn(form).flatMap(({ name, takes }) => (takes.length === 0 ? [`${name}()${end(form)}`] : []))
+      : [];
     return [...calls, ...pins, ...changes, ...copies].map((text) => putIn(form, block, text, SPOKEN_FOR));
   });
 }
@@ -376,32 +377,6 @@ function ofAskedAndStill(form: Form): readonly Guess[] {
         .map((other) => `${name} = ${other}${end(form)}`),
     );
   return texts.flatMap((text) => inEachPlace(form, text, SPOKEN_FOR));
-}
-
-/** A function that is to give something back and has no line that does. */
-function ofNoReturn(form: Form): readonly Guess[] {
-  const { blocks, tokens, language } = form;
-  const stop = end(form);
-  return blocks.flatMap((block) => {
-    const { head, headTokens, opens, closes, statements } = block;
-    if (head !== 'function' || !opens || !closes) return [];
-    const [from, to] = [tokens.indexOf(opens), tokens.indexOf(closes)];
-    if (tokens.slice(from, to + 1).some(({ text }) => text === 'return')) return [];
-    const name = headTokens[language === 'python' ? 1 : 0]!;
-    const at = tokens.indexOf(name);
-    const isAsked =
-      language === 'python'
-        ? tokens.some(
-            ({ text }, index) =>
-              text === name.text && /^(?:[=(,+*/<>-]|if|while|not)$/.test(tokens[index - 1]?.text ?? ''),
-          )
-        : tokens[at - 1]?.kind === 'word' && tokens[at - 1]!.text !== 'void';
-    const last = statements.at(-1);
-    if (!isAsked || !last) return [];
-    return [...new Set(statements.flatMap(setBy))].map((value) =>
-      putIn(form, last, `return ${value}${stop}`, SPOKEN_FOR),
-    );
-  });
 }
 
 /** The rules of this subject that something in a program speaks for. */

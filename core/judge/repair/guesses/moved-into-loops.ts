@@ -1,19 +1,18 @@
 import { isBodyOf, isInside, type Form } from './form';
+import { functionsIn } from './functions';
 import type { Guess, Rule } from './guess';
 
 const COST = 1.45;
 const CLOCK = /^(?:millis|micros|monotonic)$/;
 
 /** `light = measure()` above the loop that asks for light: what a function reads is read again in every round. */
-function callsMovedIntoLoop({ tokens, blocks, source, language }: Form): readonly Guess[] {
-  const isPython = language === 'python';
-  const functions = new Set(
-    blocks.flatMap(({ head, headTokens }) =>
-      head === 'function' ? [headTokens[isPython ? 1 : 0]?.text ?? ''] : [],
-    ),
-  );
+function callsMovedIntoLoop(form: Form): readonly Guess[] {
+  const { tokens, blocks, source, language } = form;
+  const functions = new Set(functionsIn(form).map(({ name }) => name));
   const loop = blocks.find((block) =>
-    isPython ? block.head === 'loop' && block.headTokens[1]?.text === 'True' : isBodyOf('loop', block),
+    language === 'python'
+      ? block.head === 'loop' && block.headTokens[1]?.text === 'True'
+      : isBodyOf('loop', block),
   );
   if (!loop?.opens) return [];
   const lines = source.split('\n');

@@ -1,6 +1,7 @@
 import type { Token } from '../../../program/token';
 import { isNumber } from '../what-names-hold';
-import { bodyOf, isInside, type Block, type Form } from './form';
+import { bodyOf, isInside, type Form } from './form';
+import { functionsIn, uncalledIn } from './functions';
 import { putIn, written, type Guess, type Rule } from './guess';
 import { numbersIn } from './numbers';
 import { isRepeated } from './lines';
@@ -10,27 +11,6 @@ import { afterBlock, counterOf, variablesIn } from './places';
 const [CALLED, GIVEN, INSTEAD, LEFT_OUT] = [1.6, 1.69, 1.7, 1.73];
 /** Numbers that a function may be given where it is called with none. */
 const MOST_NUMBERS = 8;
-
-/** A function of the program itself, with the names that it takes. */
-interface Own {
-  readonly name: string;
-  readonly takes: readonly string[];
-  readonly block: Block;
-}
-
-function functionsIn({ blocks, language }: Form): readonly Own[] {
-  return blocks.flatMap((block): readonly Own[] => {
-    if (block.head !== 'function' || !block.opens) return [];
-    const head = language === 'python' ? block.headTokens.slice(1) : block.headTokens;
-    const [name, open] = head;
-    if (!name || open?.text !== '(') return [];
-    const inside = head.slice(2);
-    const takes = inside.filter(
-      ({ kind }, index) => kind === 'word' && /^[,)=]$/.test(inside[index + 1]?.text ?? ')'),
-    );
-    return [{ name: name.text, takes: takes.map(({ text }) => text), block }];
-  });
-}
 
 /** `beep;` and `beep`: a function that is named and not called, called with what it takes. `asked`: the exercise's own program. */
 function functionsCalled(form: Form, asked: Form): readonly Guess[] {
@@ -174,7 +154,7 @@ function idleWrapped(form: Form): readonly Guess[] {
 /** A function that nothing calls and that takes nothing, in the place of each line that calls another. */
 function othersCalled(form: Form): readonly Guess[] {
   const { blocks } = form;
-  const idle = uncalledIn(form);
+  const idle = uncalledIn(form).flatMap(({ name, takes }) => (takes.length === 0 ? [name] : []));
   const names = new Set(functionsIn(form).map(({ name }) => name));
   return idle.flatMap((name) =>
     blocks.flatMap(({ statements }) =>
@@ -274,13 +254,6 @@ function callsRepeated(form: Form): readonly Guess[] {
       ),
     );
 }
-
-/** The functions that take nothing and that nothing calls. */
-export const uncalledIn = (form: Form): readonly string[] =>
-  functionsIn(form)
-    .filter(({ name, takes }) => takes.length === 0 && !/^(?:setup|loop|main)$/.test(name))
-    .map(({ name }) => name)
-    .filter((name) => form.tokens.filter(({ text }) => text === name).length === 1);
 
 /** Whether a word is a whole statement. */
 function isAlone(tokens: readonly Token[], index: number): boolean {

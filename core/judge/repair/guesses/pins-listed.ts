@@ -1,24 +1,17 @@
 import { closing } from '../token-places';
 import type { Form } from './form';
-import type { Guess, Rule } from './guess';
+import type { Guess, Lacking, Rule } from './guess';
 
 const COST = 1.5;
 const OF_BOARD = /^(?:A?\d+|[DA]\d+)$/;
 
+const CLOSES: Readonly<Record<string, string>> = { '[': ']', '(': ')', '{': '}' };
+
 /** A list of pins that lacks one of those that hang on the board: put behind the others. */
-function pinsAddedToLists(
-  { tokens, language }: Form,
-  _asked: Form,
-  { unset }: { readonly unset: readonly string[] },
-): readonly Guess[] {
+function pinsAddedToLists({ tokens, language }: Form, _asked: Form, { unset }: Lacking): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     if (!/^[[({]$/.test(token.text)) return [];
-    const close = closing(
-      tokens,
-      index,
-      token.text,
-      token.text === '[' ? ']' : token.text === '(' ? ')' : '}',
-    );
+    const close = closing(tokens, index, token.text, CLOSES[token.text]!);
     const last = tokens[close ?? -1];
     const inside = tokens.slice(index + 1, close);
     const pins = inside.filter(({ text }) => OF_BOARD.test(text));

@@ -35,6 +35,13 @@ export const setBy = ({ text }: Statement): readonly string[] =>
 export const keptIn = ({ blocks }: Form): readonly string[] =>
   blocks.flatMap(({ statements }) => statements.flatMap(setBy));
 
+/** The one word or number that the name at a place is given, and nothing more: `open = True`, `n = 3;`. */
+export function givenOutright(tokens: readonly Token[], index: number): Token | undefined {
+  const [name, sign, value, next] = tokens.slice(index, index + 4);
+  const isAlone = value?.line === name?.line && (!next || next.line > value!.line || next.text === ';');
+  return name?.kind === 'word' && sign?.text === '=' && isAlone ? value : undefined;
+}
+
 /** Ways in which a variable changes by a statement of its own. */
 export function waysToChange(name: string, others: readonly string[], form: Form): readonly string[] {
   const { language, holdings } = form;

@@ -4,9 +4,8 @@ import type { Guess, Rule } from './guess';
 const [ELSE, PULLED, SHADOW] = [1.3, 1.2, 1.55];
 
 /** An `else` under a `for` that belongs to the question inside of it: four more spaces. */
-function elsesOfLoops({ tokens, blocks, source, language }: Form): readonly Guess[] {
+function elsesOfLoops({ tokens, blocks, language }: Form): readonly Guess[] {
   if (language !== 'python') return [];
-  const lines = source.split('\n');
   return blocks.flatMap((block): readonly Guess[] => {
     const [word] = block.headTokens;
     if (word?.text !== 'else' || !block.opens || !block.closes) return [];
@@ -26,19 +25,18 @@ function elsesOfLoops({ tokens, blocks, source, language }: Form): readonly Gues
       .filter(({ startsLine, line }) => startsLine && line >= word.line && line <= block.closes!.line)
       .map(({ line }) => ({ line, column: 1, length: 0, by: ' '.repeat(by) }))
       .reverse();
-    return lines.length < block.closes.line
-      ? []
-      : [
-          {
-            edits,
-            text: `Put ${by} more spaces before lines ${word.line} to ${block.closes.line}.`,
-            cost: ELSE,
-            told: {
-              why: `The else in line ${word.line} begins where ${before.headTokens[0]!.text} in line ${before.headTokens[0]!.line} does, so it belongs to the loop and not to the if in line ${question.headTokens[0]!.line}.`,
-              ask: `Under which word does the else in line ${word.line} stand?`,
-            },
-          },
-        ];
+    const [outer, asked] = [before.headTokens[0]!, question.headTokens[0]!];
+    return [
+      {
+        edits,
+        text: `Put ${by} more spaces before lines ${word.line} to ${block.closes.line}.`,
+        cost: ELSE,
+        told: {
+          why: `The else in line ${word.line} begins where ${outer.text} in line ${outer.line} does, so it belongs to the loop and not to the if in line ${asked.line}.`,
+          ask: `Under which word does the else in line ${word.line} stand?`,
+        },
+      },
+    ];
   });
 }
 

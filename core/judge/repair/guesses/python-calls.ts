@@ -1,5 +1,6 @@
 import { closing } from '../token-places';
-import { isInside, type Block, type Form } from './form';
+import { isInside, type Form } from './form';
+import { functionsIn } from './functions';
 import { putIn, written, type Guess, type Rule } from './guess';
 import { keptIn } from './places';
 
@@ -7,19 +8,11 @@ const [NAMED, LIKELY] = [1.3, 1.5];
 /** What the clock is asked by. */
 const OF_CLOCK = /^(?:monotonic|monotonic_ns)$/;
 
-/** The functions and methods of a program with what each takes, but for the object that it belongs to. */
-const takenBy = (blocks: readonly Block[]): ReadonlyMap<string, readonly string[]> =>
-  new Map(
-    blocks.flatMap(({ head, headTokens }) => {
-      const taken = headTokens.slice(2).filter(({ kind, text }) => kind === 'word' && text !== 'self');
-      return head === 'function' ? [[headTokens[1]!.text, taken.map(({ text }) => text)] as const] : [];
-    }),
-  );
-
 /** `light = measure`, `if key.was_pressed:`, `time.monotonic - start`: a function where what it gives is meant. */
-function functionsCalled({ tokens, blocks, language }: Form): readonly Guess[] {
+function functionsCalled(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
   if (language !== 'python') return [];
-  const functions = takenBy(blocks);
+  const functions = new Map(functionsIn(form).map(({ name, takes }) => [name, takes]));
   const isKnown = (name: string): boolean =>
     tokens.some(({ text }, index) => text === name && tokens[index + 1]?.text === '=');
   return tokens.flatMap((token, index): readonly Guess[] => {

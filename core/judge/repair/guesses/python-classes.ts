@@ -102,49 +102,6 @@ const makersNamed = (form: Form): readonly Guess[] => {
   });
 };
 
-/** A function that is asked for something, works it out under a name, and gives nothing back. */
-const lastValuesGivenBack = ({ tokens, blocks, language }: Form): readonly Guess[] =>
-  language !== 'python'
-    ? []
-    : blocks.flatMap((block): readonly Guess[] => {
-        const name = block.head === 'function' ? block.headTokens[1]?.text : undefined;
-        const inside = tokens.filter(({ line }) => isInside(line, block));
-        const isAsked = tokens.some(
-          ({ text, startsLine, line }, index) =>
-            text === name &&
-            !startsLine &&
-            tokens[index + 1]?.text === '(' &&
-            tokens[index - 1]?.text !== 'def' &&
-            !(tokens[index - 1]?.text === '.' && tokens[index - 2]?.startsLine) &&
-            !isInside(line, block),
-        );
-        if (name === undefined || !isAsked || !block.closes || inside.some(({ text }) => text === 'return'))
-          return [];
-        const kept = block.statements.flatMap(({ first }) =>
-          tokens[tokens.indexOf(first) + 1]?.text === '=' ? [first.text] : [],
-        );
-        // The one that is used for nothing else is the likeliest.
-        const uses = (one: string): number => inside.filter(({ text }) => text === one).length;
-        return [...new Set(kept)]
-          .toSorted((one, other) => uses(one) - uses(other))
-          .map((one, at) => ({
-            edits: [
-              {
-                line: block.closes!.line,
-                column: block.closes!.endColumn,
-                length: 0,
-                by: `\n${block.space}return ${one}`,
-              },
-            ],
-            text: `Add return ${one} after line ${block.closes!.line}.`,
-            cost: GIVEN_BACK + 0.01 * at,
-            told: {
-              why: `${name} works something out and gives nothing back, so whoever asks gets None.`,
-              ask: `What does ${name} give back?`,
-            },
-          }));
-      });
-
 /** What an object keeps and no method sets again, asked in one: set there to what was worked out. */
 const fieldsKeptUp = (form: Form): readonly Guess[] => {
   const { tokens } = form;
@@ -192,10 +149,4 @@ const fieldsKeptUp = (form: Form): readonly Guess[] => {
 };
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofPythonClasses: readonly Rule[] = [
-  selfTaken,
-  fieldsOfItself,
-  makersNamed,
-  lastValuesGivenBack,
-  fieldsKeptUp,
-];
+export const ofPythonClasses: readonly Rule[] = [selfTaken, fieldsOfItself, makersNamed, fieldsKeptUp];

@@ -181,36 +181,6 @@ const textsAsNumbers = ({ tokens }: Form): readonly Guess[] =>
     ];
   });
 
-/** A function that gives something back in some cases and nothing in the last: what it gives back there. */
-function lastReturns({ tokens, blocks, language }: Form): readonly Guess[] {
-  if (language !== 'python') return [];
-  return blocks.flatMap((block): readonly Guess[] => {
-    const { head, closes, space } = block;
-    if (head !== 'function' || !closes) return [];
-    const returned = tokens.flatMap(({ text, line }, index) =>
-      text === 'return' && isInside(line, block) ? (tokens[index + 1] ?? []) : [],
-    );
-    const lastLine = tokens.find(({ line, startsLine }) => startsLine && line === closes.line);
-    if (returned.length === 0 || (lastLine?.text === 'return' && lastLine.column === space.length + 1))
-      return [];
-    const numbers = returned.flatMap(({ kind, text }) => (kind === 'number' ? [Number(text)] : []));
-    const values = returned.some(({ text }) => /^(?:True|False)$/.test(text))
-      ? ['False', 'True']
-      : numbers.length > 0
-        ? [Math.max(...numbers) + 1, Math.min(...numbers) - 1, 0].map(String)
-        : [];
-    return [...new Set(values)].map((value) => ({
-      edits: [{ line: closes.line, column: closes.endColumn, length: 0, by: `\n${space}return ${value}` }],
-      text: `Add return ${value} after line ${closes.line}.`,
-      cost: LIKELY,
-      told: {
-        why: `Where no question of the function is met, it ends in line ${closes.line} and gives nothing back.`,
-        ask: `What does the function give back when none of its questions is met?`,
-      },
-    }));
-  });
-}
-
 /** Whether something is done with what a function gives back. */
 const isAsked = ({ headTokens }: Block, tokens: readonly Token[]): boolean => {
   const name = headTokens[1]?.text;
@@ -427,7 +397,6 @@ export const ofPythonForms: readonly Rule[] = [
   namedAsAsked,
   secondAsked,
   printsReturned,
-  lastReturns,
   pinsOfOtherSort,
   textsAsNumbers,
 ];

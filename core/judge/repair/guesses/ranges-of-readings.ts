@@ -3,7 +3,7 @@ import { written, type Guess, type Rule } from './guess';
 
 const COST = 1.35;
 /** The largest numbers that readings of other boards, and what is written to pins, come to. */
-const OTHER_RANGES = /^(?:255|256|1023|1024|4095|4096|32767|32768|65535|65536|100)(?:\.0*)?$/;
+const OTHER_RANGES = /^(?:255|256|1023|1024|4095|4096|32767|32768|65535|65536)(?:\.0*)?$/;
 
 /** `knob.value / 1023`: how far a reading goes is another number on this board. */
 function rangesOfBoard({ tokens, language }: Form): readonly Guess[] {
@@ -13,14 +13,11 @@ function rangesOfBoard({ tokens, language }: Form): readonly Guess[] {
   if (!tokens.some(({ text }) => reads.test(text))) return [];
   return tokens.flatMap((token, index): readonly Guess[] => {
     const before = tokens[index - 1]?.text ?? '';
-    const isOther =
-      OTHER_RANGES.test(token.text) && Number(token.text) !== Number(top) && token.text !== '100';
+    // 1023 and 1024 steps are as good as the same.
+    const isOther = OTHER_RANGES.test(token.text) && Math.abs(Number(token.text) - Number(top)) > 1;
     const isDivisor =
-      before === '/' ||
-      before === '/ (' ||
-      (before === '=' && isDividedBy(tokens[index - 2]?.text ?? '', tokens));
-    if (token.kind !== 'number' || !isOther || !isDivisor || Math.abs(Number(token.text) - Number(top)) < 2)
-      return [];
+      before === '/' || (before === '=' && isDividedBy(tokens[index - 2]?.text ?? '', tokens));
+    if (!isOther || !isDivisor) return [];
     const point = /\./.test(token.text) ? '.0' : '';
     return [
       {

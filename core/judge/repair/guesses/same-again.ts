@@ -1,15 +1,15 @@
 import type { Token } from '../../../program/token';
 import { isInside, type Form } from './form';
 import { written, type Guess, type Rule } from './guess';
+import { givenOutright } from './places';
 
 const [TURNED, STEPPED, STARTED] = [1.55, 1.5, 1.62];
 
 /** The numbers that a name is given outright. */
 const numbersGiven = (name: string, { tokens }: Form): readonly Token[] =>
   tokens.flatMap(({ text }, index) => {
-    const [sign, value, next] = tokens.slice(index + 1, index + 4);
-    const isAlone = value && (!next || next.line > value.line || next.text === ';');
-    return text === name && sign?.text === '=' && value?.kind === 'number' && isAlone ? [value] : [];
+    const value = text === name ? givenOutright(tokens, index) : undefined;
+    return value?.kind === 'number' ? [value] : [];
   });
 
 /** `which = 1`, `which = which + 1`: what is 0 and 1 by turns, made the other one. */
@@ -34,10 +34,10 @@ function turnsTaken(form: Form): readonly Guess[] {
       ? plain === '1'
       : plain === `${token.text}+1` || plain === `${token.text}-1`;
     const given = numbersGiven(token.text, form).map(({ text }) => text);
-    const isOfTwo =
-      given.length > 1 && given.every((text) => /^[01]$/.test(text)) && new Set(given).size === 2;
-    const isBegun = given.every((text) => /^[01]$/.test(text)) && given.length > 0;
-    if (!(isStep && isBegun) && !(plain === '1' && isOfTwo) && !(plain === '0' && isOfTwo)) return [];
+    // Neither what counts further than to 1, nor what is only ever one of the two, is meant to take turns.
+    const isOfTwo = given.length > 0 && given.every((text) => /^[01]$/.test(text));
+    const isOneOfBoth = /^[01]$/.test(plain) && new Set(given).size === 2;
+    if (!isOfTwo || !(isStep || isOneOfBoth)) return [];
     const said = (source.split('\n')[token.line - 1] ?? '').slice(token.column - 1).trimEnd();
     const by = `${token.text} = 1 - ${token.text}`;
     return [

@@ -1,55 +1,35 @@
-import { isInside, type Block, type Form } from './form';
+import { isInside, type Form } from './form';
+import { uncalledIn } from './functions';
 import { putIn, written, type Guess, type Rule } from './guess';
+import { end, givenOutright } from './places';
 
 const [COST, CALLED] = [1.5, 1.55];
 
-/** The names that stand before the round bracket of a function's head and those between its brackets. */
-const takenBy = ({ headTokens }: Block, from: number): readonly string[] =>
-  headTokens
-    .slice(from)
-    .flatMap(({ kind, text }, index, all) =>
-      kind === 'word' && /^[,)]$/.test(all[index + 1]?.text ?? ')') ? [text] : [],
-    );
-
 /** `int zone = 0;` beside a function `zoneOf(percent)` that no line calls: what that function gives. */
-function uncalledAsked({ tokens, blocks, language }: Form): readonly Guess[] {
-  const isPython = language === 'python';
-  return blocks.flatMap((block): readonly Guess[] => {
-    const name = block.head === 'function' ? block.headTokens[isPython ? 1 : 0] : undefined;
-    const isUncalled = name && tokens.filter(({ text }) => text === name.text).length === 1;
+function uncalledAsked(form: Form): readonly Guess[] {
+  const { tokens, blocks, language } = form;
+  return uncalledIn(form).flatMap(({ name, takes, block }): readonly Guess[] => {
     const gives = tokens.some(
       ({ text, line }, index) =>
         text === 'return' && isInside(line, block) && tokens[index + 1]?.text !== ';',
     );
-    if (!isUncalled || !gives) return [];
-    const taken = takenBy(block, isPython ? 3 : 2);
-    if (taken.length > 1) return [];
+    if (!gives || takes.length > 1) return [];
     return tokens.flatMap((token, index): readonly Guess[] => {
-      const [value, next] = [tokens[index + 2], tokens[index + 3]];
-      const isPlain =
-        token.kind === 'word' &&
-        tokens[index + 1]?.text === '=' &&
-        (value?.kind === 'number' || value?.kind === 'word') &&
-        (!next || next.line > value.line || next.text === ';');
-      const isHere =
-        isPlain &&
-        blocks.some((other) =>
-          other.head !== 'function'
-            ? other.opens && isInside(token.line, other)
-            : other !== block && isInside(token.line, other),
-        );
-      if (!isHere || isInside(token.line, block) || value.line !== token.line) return [];
+      const value = givenOutright(tokens, index);
+      // What is given at the top is given once.
+      const isHere = blocks.some((other) => other !== block && isInside(token.line, other));
+      if (!value || !isHere || isInside(token.line, block)) return [];
       const given =
-        taken.length === 0
+        takes.length === 0
           ? ['']
           : value.kind === 'word'
             ? [value.text]
             : namesBefore(token.line, tokens, language).slice(0, 4);
       return given.map((one) => ({
-        ...written(value, `${name.text}(${one})`, COST),
+        ...written(value, `${name}(${one})`, COST),
         told: {
-          why: `No line calls ${name.text}. Line ${token.line} gives ${token.text} the value ${value.text} instead.`,
-          ask: `What is ${name.text} there for, and who should ask it?`,
+          why: `No line calls ${name}. Line ${token.line} gives ${token.text} the value ${value.text} instead.`,
+          ask: `What is ${name} there for, and who should ask it?`,
         },
       }));
     });
@@ -75,21 +55,17 @@ const namesBefore = (line: number, tokens: Form['tokens'], language: Form['langu
 
 /** A function that takes nothing, gives nothing and is called by no line: called last thing in each case of a question. */
 function uncalledDone(form: Form): readonly Guess[] {
-  const { tokens, blocks, language } = form;
-  const isPython = language === 'python';
-  return blocks.flatMap((block): readonly Guess[] => {
-    const name = block.head === 'function' ? block.headTokens[isPython ? 1 : 0] : undefined;
-    const isUncalled = name && tokens.filter(({ text }) => text === name.text).length === 1;
+  const { tokens, blocks } = form;
+  return uncalledIn(form).flatMap(({ name, takes, block }): readonly Guess[] => {
     const gives = tokens.some(({ text, line }) => text === 'return' && isInside(line, block));
-    if (!isUncalled || gives || /^(?:setup|loop|main|__\w+__)$/.test(name.text)) return [];
-    if (takenBy(block, isPython ? 3 : 2).length > 0) return [];
+    if (gives || takes.length > 0) return [];
     return blocks
       .filter((other) => /^(?:if|else)$/.test(other.head) && other.statements.length > 0)
       .map((other) => ({
-        ...putIn(form, other.statements.at(-1)!, `${name.text}()${isPython ? '' : ';'}`, CALLED),
+        ...putIn(form, other.statements.at(-1)!, `${name}()${end(form)}`, CALLED),
         told: {
-          why: `There is a function ${name.text}, and no line calls it.`,
-          ask: `When should the program do what ${name.text} does?`,
+          why: `There is a function ${name}, and no line calls it.`,
+          ask: `When should the program do what ${name} does?`,
         },
       }));
   });

@@ -1,50 +1,11 @@
 import type { Token } from '../../../program/token';
-import { isInside, type Block, type Form } from './form';
-import { written, type Guess, type Rule } from './guess';
-import { counterOf } from './places';
 import { linesPut } from '../lines-put';
+import { isInside, type Block, type Form } from './form';
+import { functionsIn } from './functions';
+import { written, type Guess, type Rule } from './guess';
+import { counterOf, end, setBy } from './places';
 
-const [ROUNDS, RETURNED] = [1.4, 1.5];
-
-/** What the functions of a program take, by the name of each. */
-const takenIn = ({ blocks, language }: Form): ReadonlySet<string> =>
-  new Set(
-    blocks.flatMap(({ head, headTokens }) =>
-      head === 'function'
-        ? headTokens
-            .slice(language === 'python' ? 3 : 2)
-            .flatMap(({ kind, text }) => (kind === 'word' && text !== 'self' ? [text] : []))
-        : [],
-    ),
-  );
-
-/** `while count <= times`, or the same from 1 on: as many rounds as a function is told. */
-function asManyRounds(form: Form): readonly Guess[] {
-  const { tokens, blocks } = form;
-  const taken = takenIn(form);
-  return blocks.flatMap(({ head, headTokens }): readonly Guess[] => {
-    const sign = headTokens.findIndex(({ text }) => /^<=?$/.test(text));
-    const [counter, most] = [headTokens[sign - 1], headTokens[sign + 1]];
-    if (head !== 'loop' || !counter || !most || !taken.has(most.text)) return [];
-    const first = tokens.findLast(
-      ({ kind, line }, index) =>
-        kind === 'number' &&
-        line <= counter.line &&
-        tokens[index - 1]?.text === '=' &&
-        tokens[index - 2]?.text === counter.text,
-    );
-    const isFromOne = first?.text === '1';
-    const isUpTo = headTokens[sign]!.text === '<=';
-    if (isFromOne === isUpTo || !(isFromOne || first?.text === '0')) return [];
-    const told = {
-      why: `Counting from ${first.text}, the loop in line ${counter.line} goes round once ${isUpTo ? 'more' : 'less'} than ${most.text} says.`,
-      ask: `How often does the loop in line ${counter.line} go round when ${most.text} is 3?`,
-    };
-    return isUpTo
-      ? [{ ...written(headTokens[sign]!, '<', ROUNDS), told }]
-      : [{ ...written(first, '0', ROUNDS), told }];
-  });
-}
+const [GIVEN_BACK, RETURNED] = [1.4, 1.5];
 
 /** Numbers that a function gives back, one of them twice: each case has its own. */
 function returnsToldApart({ tokens, blocks }: Form): readonly Guess[] {
@@ -76,57 +37,102 @@ const returnedIn = (block: Block, tokens: readonly Token[]): readonly Token[] =>
     text === 'return' && isInside(line, block) ? (tokens[index + 1] ?? []) : [],
   );
 
-/** The last `return` of a function in C++ that gives something back in all other cases. */
-function lastReturnsInCpp({ tokens, blocks, language }: Form): readonly Guess[] {
-  if (language !== 'cpp') return [];
-  return blocks.flatMap((block): readonly Guess[] => {
-    const { head, closes, headTokens } = block;
-    const type = tokens[tokens.indexOf(headTokens[0]!) - 1]?.text;
+/** A function that gives something back in some cases and nothing in the last: what it gives back there. */
+function lastReturns(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  return functionsIn(form).flatMap(({ block }): readonly Guess[] => {
+    const last = lastIn(block, form);
     const values = returnedIn(block, tokens);
-    if (head !== 'function' || !closes || type === 'void' || values.length === 0) return [];
-    const last = tokens[tokens.indexOf(closes) - 1];
-    const outer = block.statements[0]?.first.column ?? block.space.length + 1;
     const isEnded = tokens.some(
-      ({ text, line, column }) => text === 'return' && isInside(line, block) && column <= outer,
+      ({ text, line, column }) =>
+        text === 'return' &&
+        column === block.space.length + 1 &&
+        isInside(line, block) &&
+        line === last?.line,
     );
-    if (isEnded || !last) return [];
+    if (!last || values.length === 0 || isEnded || isOfNothing(block, form)) return [];
     const numbers = values.flatMap(({ kind, text }) => (kind === 'number' ? [Number(text)] : []));
-    const by = values.every(({ text }) => /^(?:true|false)$/.test(text))
-      ? [values[0]!.text === 'true' ? 'false' : 'true']
-      : numbers.length === values.length
+    const [no, yes] = language === 'python' ? ['False', 'True'] : ['false', 'true'];
+    const given = values.some(({ text }) => /^(?:true|false)$/i.test(text))
+      ? [no, yes]
+      : numbers.length > 0
         ? [Math.max(...numbers) + 1, Math.min(...numbers) - 1, 0].map(String)
         : [];
-    return [...new Set(by)].map((value) => ({
-      edits: [
-        {
-          line: last.line,
-          column: last.endColumn,
-          length: 0,
-          by: `\n${' '.repeat(outer - 1)}return ${value};`,
-        },
-      ],
-      text: `Add return ${value}; after line ${last.line}.`,
+    return [...new Set(given)].map((value) => ({
+      ...returnPut(block, last, value, form),
       cost: RETURNED,
       told: {
-        why: `Where no question of the function is met, it ends in line ${closes.line} and gives nothing back.`,
+        why: `Where no question of the function is met, it ends in line ${last.line} and gives nothing back.`,
         ask: `What does the function give back when none of its questions is met?`,
       },
     }));
   });
 }
 
+/** A function that is asked for something, works it out under a name, and gives nothing back. */
+function valuesGivenBack(form: Form): readonly Guess[] {
+  const { tokens } = form;
+  return functionsIn(form).flatMap(({ name, block }): readonly Guess[] => {
+    const last = lastIn(block, form);
+    const inside = tokens.filter(({ line }) => isInside(line, block));
+    if (!last || inside.some(({ text }) => text === 'return') || !isAskedFor(name, block, form)) return [];
+    // The one that is used for nothing else is the likeliest.
+    const uses = (one: string): number => inside.filter(({ text }) => text === one).length;
+    return [...new Set(block.statements.flatMap(setBy))]
+      .toSorted((one, other) => uses(one) - uses(other))
+      .map((one, at) => ({
+        ...returnPut(block, last, one, form),
+        cost: GIVEN_BACK + 0.01 * at,
+        told: {
+          why: `${name} works something out and gives nothing back to the line that asks for it.`,
+          ask: `What does ${name} give back?`,
+        },
+      }));
+  });
+}
+
+/** The last token of what a function does. */
+const lastIn = ({ closes }: Block, { tokens, language }: Form): Token | undefined =>
+  language === 'python' || !closes ? closes : tokens[tokens.indexOf(closes) - 1];
+
+/** A `return` behind the last line of a function. */
+const returnPut = (
+  { space }: Block,
+  last: Token,
+  value: string,
+  form: Form,
+): Pick<Guess, 'edits' | 'text'> => ({
+  edits: [
+    { line: last.line, column: last.endColumn, length: 0, by: `\n${space}return ${value}${end(form)}` },
+  ],
+  text: `Add return ${value}${end(form)} after line ${last.line}.`,
+});
+
+/** Whether a function says of itself that it gives nothing. */
+const isOfNothing = ({ headTokens }: Block, { tokens, language }: Form): boolean =>
+  language === 'cpp' && tokens[tokens.indexOf(headTokens[0]!) - 1]?.text === 'void';
+
+/** Whether a function gives something by its type, or in Python by what is done with its calls. */
+const isAskedFor = (name: string, block: Block, form: Form): boolean => {
+  const { tokens, language } = form;
+  if (language === 'cpp') return !isOfNothing(block, form);
+  return tokens.some(
+    ({ text, startsLine, line }, index) =>
+      text === name &&
+      !startsLine &&
+      tokens[index + 1]?.text === '(' &&
+      tokens[index - 1]?.text !== 'def' &&
+      !(tokens[index - 1]?.text === '.' && tokens[index - 2]?.startsLine) &&
+      !isInside(line, block),
+  );
+};
+
 /** A function that looks through a list and gives back a place in it: -1 behind the loop, where nothing was found. */
-function nothingFound({ tokens, blocks, language }: Form): readonly Guess[] {
-  const stop = language === 'python' ? '' : ';';
+function nothingFound(form: Form): readonly Guess[] {
+  const { tokens, blocks } = form;
   return blocks.flatMap((loop): readonly Guess[] => {
     const around = blocks.find(
-      ({ head, opens, closes }) =>
-        head === 'function' &&
-        opens &&
-        closes &&
-        loop.opens &&
-        loop.opens.line > opens.line &&
-        loop.opens.line <= closes.line,
+      (one) => one.head === 'function' && loop.opens && isInside(loop.opens.line, one),
     );
     const counter =
       loop.head === 'loop' && loop.headTokens[0]?.text === 'for' ? counterOf(loop.headTokens) : undefined;
@@ -150,22 +156,7 @@ function nothingFound({ tokens, blocks, language }: Form): readonly Guess[] {
     if (value) return value.kind === 'number' ? [{ ...written(value, '-1', RETURNED), told }] : [];
     const inside = tokens.filter(({ text, line }) => text === 'return' && isInside(line, loop));
     if (inside.length > 1) return [];
-    const space = around.space;
-    return [
-      {
-        edits: [
-          {
-            line: loop.closes.line,
-            column: loop.closes.endColumn,
-            length: 0,
-            by: `\n${space}return -1${stop}`,
-          },
-        ],
-        text: `Add return -1${stop} after line ${loop.closes.line}.`,
-        cost: RETURNED,
-        told,
-      },
-    ];
+    return [{ ...returnPut(around, loop.closes, '-1', form), cost: RETURNED, told }];
   });
 }
 
@@ -198,7 +189,7 @@ function returnsBehindLoops({ tokens, blocks, source, language }: Form): readonl
           ]),
         ],
         text: `Move line ${last.line} behind line ${closes.line}.`,
-        cost: ROUNDS,
+        cost: GIVEN_BACK,
         told: {
           why: `Line ${last.line} ends the function in the first round of the loop, whatever was asked.`,
           ask: `How often does the loop in line ${opens!.line} go round?`,
@@ -209,10 +200,10 @@ function returnsBehindLoops({ tokens, blocks, source, language }: Form): readonl
 }
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofRoundsAndReturns: readonly Rule[] = [
-  asManyRounds,
+export const ofReturns: readonly Rule[] = [
   returnsToldApart,
-  lastReturnsInCpp,
+  lastReturns,
+  valuesGivenBack,
   nothingFound,
   returnsBehindLoops,
 ];

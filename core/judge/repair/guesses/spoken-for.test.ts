@@ -10,7 +10,8 @@ import { ofPythonBlocks } from './python-blocks';
 import { ofPythonCalls } from './python-calls';
 import { ofPythonClasses } from './python-classes';
 import { ofRangesOfReadings } from './ranges-of-readings';
-import { ofRoundsAndReturns } from './rounds-and-returns';
+import { ofReturns } from './returns';
+import { ofRounds } from './rounds';
 import { ofSameAgain } from './same-again';
 import { ofUncalledValues } from './uncalled-values';
 
@@ -88,12 +89,12 @@ describe('a class of Python', () => {
     ['        self.last = now\n', '', 'Add self.last = now after line 8.'],
   ])('with %j as %j', (right, wrong, text) => {
     const source = KEY.replace(right, wrong);
-    const [guess] = guessed(ofPythonClasses, source).filter((one) => one.text === text);
+    const [guess] = guessed([...ofPythonClasses, ...ofReturns], source).filter((one) => one.text === text);
     expect(guess && made(source, guess)).toBe(KEY);
   });
 
   test('that is right is left as it is', () => {
-    expect(told(ofPythonClasses, KEY)).toEqual([]);
+    expect(told([...ofPythonClasses, ...ofReturns], KEY)).toEqual([]);
   });
 });
 
@@ -140,16 +141,23 @@ describe('rounds and what is given back', () => {
       ['Write 0 instead of 1 in line 3.', 'Write 0 instead of 1 in line 5.'],
     ],
     ['def zone(x):\n    if x < 3:\n        return 0\n    return 1\n', []],
+    ['def made(pin):\n    led = Out(pin)\nred = made(1)\n', ['Add return led after line 2.']],
   ])('%j', (source, texts) => {
-    expect(told(ofRoundsAndReturns, source)).toEqual(texts);
+    expect(told([...ofRounds, ...ofReturns], source)).toEqual(texts);
+  });
+
+  test('of C++ is what its type asks for', () => {
+    const source = 'int next(int now) {\n  int then = now + 1;\n}\n';
+    expect(told(ofReturns, source, 'cpp')).toEqual(['Add return then; after line 2.']);
+    expect(told(ofReturns, source.replace('int next', 'void next'), 'cpp')).toEqual([]);
   });
 
   test('of C++ is what its last case gives', () => {
     const source =
       'int zone(int x) {\n  if (x < 3) {\n    return 0;\n  }\n  if (x < 6) {\n    return 1;\n  }\n}\n';
-    const [guess] = guessed(ofRoundsAndReturns, source, 'cpp');
+    const [guess] = guessed(ofReturns, source, 'cpp');
     expect(made(source, guess!)).toBe(source.replace('  }\n}\n', '  }\n  return 2;\n}\n'));
-    expect(told(ofRoundsAndReturns, source.replace('  }\n}\n', '  }\n  return 2;\n}\n'), 'cpp')).toEqual([]);
+    expect(told(ofReturns, source.replace('  }\n}\n', '  }\n  return 2;\n}\n'), 'cpp')).toEqual([]);
   });
 });
 
