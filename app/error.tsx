@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from '@/ui/design/Button';
+import { PageAnswers } from '@/ui/shell/PageAnswers';
 
 export default function ErrorPage({ reset }: { readonly error: Error; readonly reset: () => void }) {
   return (
@@ -12,6 +13,7 @@ export default function ErrorPage({ reset }: { readonly error: Error; readonly r
           Try again
         </Button>
       </div>
+      <PageAnswers />
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
-import { EarlyTyping } from '@/ui/shell/EarlyTyping';
+import { keepEarlyInput, PAGE_ANSWERS } from '@/ui/shell/early-input';
 import { NonceProvider } from '@/ui/shell/NonceProvider';
 import '@/ui/design/theme.css';
 
@@ -17,8 +17,13 @@ export default async function RootLayout({ children }: { readonly children: Reac
   return (
     <html lang="en" data-theme={theme}>
       <body>
+        <script
+          nonce={nonce}
+          // A browser does not show a nonce to scripts.
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: `(${keepEarlyInput.toString()})('${PAGE_ANSWERS}')` }}
+        />
         <NonceProvider nonce={nonce}>{children}</NonceProvider>
-        <EarlyTyping />
       </body>
     </html>
   );

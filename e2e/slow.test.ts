@@ -1,4 +1,4 @@
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { joinAsLearner, openBench, visitAsInstructor } from './people';
 import { createWorld, TABLET, type World } from './world';
@@ -62,6 +62,55 @@ describe('what is typed before the page is ready is kept', () => {
     await page.getByLabel('What does yours do?', { exact: true }).fill('D1 lit 2 s, dark 3 s');
     await page.getByRole('button', { name: 'Say it' }).click();
     await page.getByText('D1 lit 2 s, dark 3 s, over and over.').waitFor();
+    await context.close();
+  });
+});
+
+describe('what is pressed before the page is ready is done once it is', () => {
+  const busy = (button: Locator): Promise<string | null> => button.getAttribute('aria-busy');
+
+  test('buttons and menus, once, however often they were pressed', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    const href = await page.getByRole('link', { name: 'Worksheet: Beacon' }).first().getAttribute('href');
+    await slow(page);
+    await go(page, href!);
+    const theme = page.getByRole('button', { name: 'Dark theme' });
+    await theme.click();
+    await theme.click();
+    expect(await busy(theme)).toBe('true');
+    await page.getByRole('button', { name: 'Light theme' }).waitFor();
+    expect(await busy(page.getByRole('button', { name: 'Light theme' }))).toBeNull();
+    await go(page, href!);
+    await page
+      .getByRole('button', { name: /: connect it elsewhere$/ })
+      .first()
+      .click();
+    await page.getByRole('menu').waitFor();
+    await context.close();
+  });
+
+  test('the keys that open “Go to”', async () => {
+    const { page, context } = await visitAsInstructor(world);
+    await slow(page);
+    await page.reload({ waitUntil: 'commit' });
+    await page.getByRole('heading', { level: 1 }).first().waitFor();
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('Where to?').waitFor();
+    await context.close();
+  });
+
+  test.each(['by Enter', 'by its button, that waits for words'])('a form, %s', async (how) => {
+    const { page, context } = await visitAsInstructor(world);
+    const title = `Course begun ${how.length}`;
+    await slow(page);
+    await go(page, '/courses');
+    const form = page.getByRole('form', { name: 'New course' });
+    await form.getByLabel('Title').fill(title);
+    if (how === 'by Enter') await form.getByLabel('Title').press('Enter');
+    else await form.getByRole('button', { name: 'Begin' }).click({ force: true });
+    expect(await busy(form.getByRole('button', { name: 'Begin' }))).toBe('true');
+    await page.getByRole('heading', { name: title, level: 1 }).waitFor();
+    expect(await world.query(`select 1 from course where title = '${title}'`)).toHaveLength(1);
     await context.close();
   });
 });

@@ -54,3 +54,11 @@ test('zod is imported whole, so that a bundler leaves out the half of it that is
   expect(importers.length).toBeGreaterThan(50);
   expect(importers.filter(({ line }) => !/^import (type )?\* as z from/.test(line!))).toEqual([]);
 });
+
+test('every page tells when it answers: what is pressed before is kept until then', () => {
+  const pages = files.filter((file) => /^app\/(?:.*\/)?(?:page|error)\.tsx$/.test(file));
+  expect(pages.length).toBeGreaterThan(25);
+  // A view of signed-in people has it from its shell.
+  const isTold = (file: string): boolean => /<(?:View|PageAnswers)\b/.test(readFileSync(file, 'utf8'));
+  expect(pages.filter((file) => !isTold(file))).toEqual([]);
+});

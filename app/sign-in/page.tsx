@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { PageAnswers } from '@/ui/shell/PageAnswers';
 import { SignIn } from '@/ui/sign-in/SignIn';
 import * as z from 'zod';
 import { database } from '@/server/database/connection';
@@ -21,7 +22,12 @@ export default async function SignInPage({
   const asked = await searchParams;
   const to = wayBack(asked.to);
   if (!(await mayDo('sign-in'))) redirect(to);
-  return <SignIn join={joinAsStudent} first={await firstState(asked.class)} signIn={signInAsStaff} to={to} />;
+  return (
+    <>
+      <SignIn join={joinAsStudent} first={await firstState(asked.class)} signIn={signInAsStaff} to={to} />
+      <PageAnswers />
+    </>
+  );
 }
 
 /** The door of a class whose code stands in the address, with its names; else the door of all. */

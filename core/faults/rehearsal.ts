@@ -1,7 +1,7 @@
 import type { Finding } from '../findings/finding';
 import type { Exercise } from '../formats/exercise';
 import { hasPassed, type Report } from '../formats/report';
-import { ReferenceRuns } from '../generated/shown';
+import { ReferenceRuns } from '../generated/reference-runs';
 import { buildFor, referenceBuild, type Build } from '../judge/build';
 import { check } from '../judge/check';
 import { referenceOf } from '../judge/reference';

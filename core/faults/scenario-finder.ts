@@ -1,5 +1,6 @@
 import type { Scenario } from '../formats/scenario';
-import { type ReferenceRuns, withScenarios, type Shown } from '../generated/shown';
+import { type ReferenceRuns, withScenarios } from '../generated/reference-runs';
+import type { Shown } from '../generated/shown';
 import { situationsOf, UNTOUCHED_SECONDS } from '../generated/situations';
 import type { Build } from '../judge/build';
 import { Examiner, type Examination } from '../judge/examine';

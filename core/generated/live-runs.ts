@@ -18,7 +18,8 @@ import type { Stimulus } from '../stimuli';
 import { Circuit } from '../wiring/circuit';
 import { readWiring } from '../wiring/read';
 import { explainProgram, type LineExplanation } from './explain';
-import { ReferenceRuns, type Shown } from './shown';
+import { ReferenceRuns } from './reference-runs';
+import type { Shown } from './shown';
 
 /** Steps that a run may take while somebody waits for it: over within a second or two. */
 const STEPS = 6_000_000;

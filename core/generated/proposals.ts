@@ -3,7 +3,8 @@ import { partsNamedIn, type Scenario } from '../formats/scenario';
 import { programFor } from '../judge/build';
 import { referenceOf } from '../judge/reference';
 import { type Grammars } from '../program';
-import { ReferenceRuns, type Shown } from './shown';
+import { ReferenceRuns } from './reference-runs';
+import type { Shown } from './shown';
 import { situationsOf, UNTOUCHED_SECONDS } from './situations';
 
 /** A scenario that an exercise could have, with what its own program does in it. */

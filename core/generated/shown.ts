@@ -1,68 +1,16 @@
 import type { Scenario } from '../formats/scenario';
-import { examine, type Examination } from '../judge/examine';
-import type { Reference } from '../judge/reference';
-import { rehearsalOf, type Played } from '../judge/judging';
-import type { Program } from '../program';
-import { SolvedCircuit } from '../rehearsal/solved-circuit';
-import type { Trace } from '../rehearsal/trace';
-import { Circuit } from '../wiring/circuit';
-import { describeRun } from './describe-run';
-
-/** Steps that a run may take. */
-const STEPS = 2_000_000;
 
 /** A scenario made of what a program does when something is done to its circuit. */
 export interface Shown {
   readonly scenario: Scenario;
   /** Why what was seen may come out otherwise: contacts that bounce, a line that floats. */
   readonly doubt?: string;
+  /** Places of the expectations that come out otherwise in another run, so that nobody can be held to them. */
+  readonly varying: readonly number[];
 }
 
-/** The program of an exercise on its own circuit, to be run and described. */
-export class ReferenceRuns {
-  private readonly run: (played: Played) => Trace;
-
-  /** `program` is the exercise's own, and compiles. */
-  constructor(
-    readonly reference: Reference,
-    private readonly program: Program,
-  ) {
-    const { reference: wiring, board } = reference.exercise;
-    const itself = new Map(wiring.parts.map((part) => [part.ref as string, part]));
-    const circuit = new SolvedCircuit(new Circuit(wiring));
-    const run = rehearsalOf(program.compiled!, circuit, board, itself, STEPS);
-    this.run = (played) => run({ for: played.for, stimuli: [...played.stimuli] }, {});
-  }
-
-  traceOf(played: Played): Trace {
-    return this.run(played);
-  }
-
-  /** What comes of the reference's own build in these scenarios. */
-  examination(scenarios: readonly Scenario[]): Examination {
-    const wiring = this.reference.exercise.reference;
-    return examine(withScenarios(this.reference, scenarios), { wiring, program: this.program }, STEPS);
-  }
-
-  /** What is done, with all that the reference shows of it: each expectation holds. None when it shows nothing. */
-  shownIn(name: string, { for: seconds, stimuli }: Played): Shown | undefined {
-    const expect = [...describeRun(this.traceOf({ for: seconds, stimuli }), stimuli)];
-    if (expect.length === 0) return undefined;
-    const draft: Scenario = { name, for: seconds, stimuli: [...stimuli], expect };
-    const { scenarios, observations } = this.examination([draft]);
-    const { expectations } = scenarios[0]!;
-    const holding = expect.filter((_, index) => expectations[index]!.passed);
-    if (holding.length === 0) return undefined;
-    const doubt = observations.find(({ code }) => code === 'no-debounce' || code === 'unsteady')?.message;
-    return { scenario: { ...draft, expect: holding }, ...(doubt === undefined ? {} : { doubt }) };
-  }
+/** What is shown every time, as a scenario; none where nothing is. */
+export function everyTime({ scenario, varying }: Shown): Scenario | undefined {
+  const expect = scenario.expect.filter((_, index) => !varying.includes(index));
+  return expect.length === 0 ? undefined : { ...scenario, expect };
 }
-
-/** A reference that is judged by other scenarios than its own. */
-export const withScenarios = (reference: Reference, scenarios: readonly Scenario[]): Reference => {
-  const { exercise } = reference;
-  return {
-    ...reference,
-    exercise: { ...exercise, data: { ...exercise.data, scenarios: [...scenarios] } },
-  };
-};

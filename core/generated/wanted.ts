@@ -7,7 +7,7 @@ import type { Grammars } from '../program';
 import { seenIntervals } from '../rehearsal/seen';
 import { observedSeconds, type CurrentChange, type SeenTrace, type Trace } from '../rehearsal/trace';
 import type { Stimulus } from '../stimuli';
-import { ReferenceRuns } from './shown';
+import { ReferenceRuns } from './reference-runs';
 
 /** Changes that are told of one part: what flickers faster than that looks steady long before. */
 const MOST_CHANGES = 2000;

@@ -203,3 +203,11 @@ describe('what is likely not meant so', () => {
     if (board === 'python-3v3') expect(found!.hints.join(' ')).not.toMatch(/pinMode|delay\(|loop\(\)|setup/);
   });
 });
+
+test('a pin whose interrupt is asked for by its number is used', () => {
+  const program = (interrupt: string): string =>
+    `volatile bool lit = false;\nvoid change() { lit = !lit; }\nvoid setup() { pinMode(2, INPUT_PULLUP); pinMode(13, OUTPUT); attachInterrupt(${interrupt}, change, FALLING); }\nvoid loop() { digitalWrite(13, lit); }`;
+  const told = (interrupt: string) =>
+    lint(program(interrupt)).filter(({ code }) => code === 'pin-unused').length;
+  expect([told('0'), told('digitalPinToInterrupt(2)'), told('digitalPinToInterrupt(3)')]).toEqual([0, 0, 1]);
+});

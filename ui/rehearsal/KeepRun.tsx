@@ -39,7 +39,9 @@ export function KeepRun({ rehearsal, taken, parts, onKeep }: KeepRunProps) {
     rehearsal.dispatch({ type: 'stand still' });
     void rehearsal.keep(freeName(taken)).then((shown) => {
       setProposed(shown);
-      setMarks(shown?.scenario.expect.map(() => 'right') ?? []);
+      setMarks(
+        shown?.scenario.expect.map((_, index) => (shown.varying.includes(index) ? 'free' : 'right')) ?? [],
+      );
       setSaid(shown ? '' : 'Nothing was seen or heard in this run, so there is nothing to expect.');
     });
   };
@@ -87,10 +89,12 @@ export function KeepRun({ rehearsal, taken, parts, onKeep }: KeepRunProps) {
           <ul className="mt-1 border-b border-rule">
             {proposed.scenario.expect.map((expectation, index) => {
               const sentence = expectationSentence(expectation);
+              const varies = proposed.varying.includes(index);
               return (
                 <li key={sentence} className="flex flex-wrap items-center gap-3 border-t border-rule py-1.5">
                   <span className={`min-w-56 flex-1 ${marks[index] === 'right' ? '' : 'text-soft'}`}>
-                    {sentence}.
+                    {sentence}
+                    {varies ? <span className="text-risk">, but not every time.</span> : '.'}
                   </span>
                   <span role="group" aria-label={`Mark ${sentence}`} className="flex">
                     {(['right', 'wrong', 'free'] as const).map((one) => (
@@ -98,6 +102,7 @@ export function KeepRun({ rehearsal, taken, parts, onKeep }: KeepRunProps) {
                         key={one}
                         look="choice"
                         size="small"
+                        disabled={varies && one === 'right'}
                         aria-pressed={marks[index] === one}
                         onClick={() => setMarks(marks.map((mark, at) => (at === index ? one : mark)))}
                       >

@@ -87,6 +87,7 @@ export function Bar({
         <div className="flex shrink-0 items-center border-rule sm:border-l sm:pl-2">
           <button
             type="button"
+            aria-keyshortcuts="Control+K"
             onClick={() => setOpen(true)}
             className="flex min-h-10 items-center gap-1.5 px-2 text-note text-soft hover:text-ink"
           >

@@ -2,6 +2,7 @@ import { Suspense } from 'react';
 import { Bar, type Place } from './Bar';
 import { FocusKeeper } from './FocusKeeper';
 import { Opening } from './Opening';
+import { PageAnswers } from './PageAnswers';
 import type { Destination } from './Palette';
 
 interface ShellProps {
@@ -34,6 +35,7 @@ export function Shell({ children, ...bar }: ShellProps) {
       <main id="sheet" className="flex-1" tabIndex={-1}>
         {children}
       </main>
+      <PageAnswers />
     </div>
   );
 }

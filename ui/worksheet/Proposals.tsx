@@ -5,6 +5,7 @@ import type { ConsideredScenario } from '@/core/formats/exercise';
 import { expectationSentence } from '@/core/expectations';
 import { stimulusSentenceOf } from '@/core/stimuli';
 import type { ProposedScenario } from '@/core/generated/proposals';
+import { everyTime } from '@/core/generated/shown';
 import { Button } from '../design/Button';
 import { Problem } from '../design/Problem';
 import { useDispatch, useWorksheet } from './useWorksheet';
@@ -76,7 +77,10 @@ export function Proposals({ propose }: ProposalsProps) {
               key={proposal.scenario.name}
               proposal={proposal}
               mark={considered.find(({ scenario }) => scenario.name === proposal.scenario.name)?.mark}
-              onMark={(mark) => dispatch({ type: 'mark', scenario: proposal.scenario, mark })}
+              onMark={(mark) => {
+                const asked = mark === 'right' ? everyTime(proposal) : proposal.scenario;
+                if (asked) dispatch({ type: 'mark', scenario: asked, mark });
+              }}
             />
           ))}
         </ul>
@@ -97,8 +101,10 @@ interface ProposalProps {
   readonly onMark: (mark: Mark | undefined) => void;
 }
 
-function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mark, onMark }: ProposalProps) {
+function Proposal({ proposal, mark, onMark }: ProposalProps) {
+  const { scenario, unscripted, doubt, varying, mark: before } = proposal;
   const parts = useWorksheet((state) => state.sync.sheet.parts);
+  const canBeAsked = everyTime(proposal) !== undefined;
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-t border-rule py-2">
       <div className="min-w-56 flex-1">
@@ -112,8 +118,11 @@ function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mar
               {stimulusSentenceOf(stimulus, parts)}
             </li>
           ))}
-          {scenario.expect.map((expectation) => (
-            <li key={expectationSentence(expectation)}>{expectationSentence(expectation)}.</li>
+          {scenario.expect.map((expectation, index) => (
+            <li key={expectationSentence(expectation)}>
+              {expectationSentence(expectation)}
+              {varying.includes(index) ? <span className="text-risk">, but not every time.</span> : '.'}
+            </li>
           ))}
         </ul>
         {before === 'changed' && mark === 'wrong' && (
@@ -129,6 +138,7 @@ function Proposal({ proposal: { scenario, unscripted, doubt, mark: before }, mar
             key={choice}
             look="choice"
             size="small"
+            disabled={choice === 'right' && !canBeAsked}
             aria-pressed={mark === choice}
             className="min-w-14"
             onClick={() => onMark(mark === choice ? undefined : choice)}

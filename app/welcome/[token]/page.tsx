@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { database } from '@/server/database/connection';
 import { linkOf } from '@/server/people/links';
+import { PageAnswers } from '@/ui/shell/PageAnswers';
 import { Welcome } from '@/ui/people/Welcome';
 import { mayDo } from '../../access';
 import { acceptLink } from './actions';
@@ -27,12 +28,15 @@ export default async function WelcomePage({ params }: { readonly params: Promise
       </main>
     );
   return (
-    <Welcome
-      purpose={link.purpose}
-      role={link.role}
-      login={link.login ?? ''}
-      name={link.name ?? ''}
-      use={acceptLink.bind(null, token)}
-    />
+    <>
+      <Welcome
+        purpose={link.purpose}
+        role={link.role}
+        login={link.login ?? ''}
+        name={link.name ?? ''}
+        use={acceptLink.bind(null, token)}
+      />
+      <PageAnswers />
+    </>
   );
 }

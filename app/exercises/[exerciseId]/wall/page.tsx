@@ -5,6 +5,7 @@ import { exerciseFrom } from '@/core/formats/exercise';
 import { buildSteps } from '@/core/plan/build-steps';
 import { writeTable } from '@/core/wiring/table';
 import { Projection } from '@/ui/rehearsal/Projection';
+import { PageAnswers } from '@/ui/shell/PageAnswers';
 import { Words } from '@/ui/words/Words';
 import { draftAskedFor } from '../../../asked-for';
 
@@ -36,6 +37,7 @@ export default async function ExerciseWallPage({ params }: Address) {
         scenarios={data.scenarios}
         steps={buildSteps(reference, rules.wiringOrder)}
       />
+      <PageAnswers />
     </Words>
   );
 }

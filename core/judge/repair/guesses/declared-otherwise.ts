@@ -1,4 +1,5 @@
 import type { Token } from '../../../program/token';
+import { TAKES_PIN } from '../pin-functions';
 import { closing } from '../token-places';
 import { isNumber } from '../what-names-hold';
 import { isInside, type Block, type Form } from './form';
@@ -135,7 +136,7 @@ export function pinsDeclared(
   const line = lines.findLastIndex((text) => /^\s*#include\b/.test(text)) + 2;
   return unknown
     .filter((name) =>
-      tokens.some(({ text }, index) => OF_PINS.test(text) && tokens[index + 2]?.text === name),
+      tokens.some(({ text }, index) => TAKES_PIN.test(text) && tokens[index + 2]?.text === name),
     )
     .flatMap((name) =>
       pins.map((pin) => ({
@@ -145,7 +146,6 @@ export function pinsDeclared(
       })),
     );
 }
-const OF_PINS = /^(?:pinMode|digitalWrite|digitalRead|analogRead|analogWrite|tone|noTone|attach|pulseIn)$/;
 
 /** Another name of the program for one that nothing declares: what is kept in one variable, and known only in one function. */
 export function namesKnown({ tokens, holdings }: Form, unknown: readonly string[]): readonly Guess[] {
@@ -220,40 +220,6 @@ export function valuesLeftOut({ tokens, source }: Form, lines: readonly number[]
       without(tokens[last]!, end, shown(tokens[last + 1]!.column, end)),
       without(begin, tokens[first + 1]!.column, shown(begin.column, tokens[first]!.column)),
     ];
-  });
-}
-
-/** A call that lacks one value, given a level, a number of the exercise's own program, or a variable. */
-export function valuesAdded(
-  form: Form,
-  lines: readonly number[],
-  numbers: readonly string[],
-): readonly Guess[] {
-  const { tokens, holdings } = form;
-  const names = [...holdings].flatMap(([name, held]) => (held === 'list' || held === 'object' ? [] : [name]));
-  return tokens.flatMap((token, index): readonly Guess[] => {
-    const close = tokens[index + 3];
-    const first = tokens[index + 2];
-    if (token.kind !== 'word' || tokens[index + 1]?.text !== '(' || close?.text !== ')') return [];
-    if (
-      !lines.includes(token.line) ||
-      !first ||
-      !/^(?:digitalWrite|analogWrite|pinMode|tone)$/.test(token.text)
-    )
-      return [];
-    const given =
-      token.text === 'digitalWrite'
-        ? ['HIGH', 'LOW', ...names]
-        : token.text === 'pinMode'
-          ? ['OUTPUT', 'INPUT_PULLUP', 'INPUT']
-          : [...names, ...numbers];
-    return given
-      .filter((by) => by !== first.text)
-      .map((by, at) => ({
-        edits: [{ line: close.line, column: close.column, length: 0, by: `, ${by}` }],
-        text: `Write ${token.text}(${first.text}, ${by}) in line ${token.line}.`,
-        cost: RETURNED + 0.001 * at,
-      }));
   });
 }
 

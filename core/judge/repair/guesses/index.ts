@@ -10,7 +10,6 @@ import {
   parametersDeclared,
   pinsDeclared,
   typesReturned,
-  valuesAdded,
   valuesLeftOut,
 } from './declared-otherwise';
 import { ofEarlyEnds } from './early-ends';
@@ -28,7 +27,7 @@ import { ofMissing } from './missing';
 import { ofModuleCalls } from './module-calls';
 import { countersSetBack, flagsToo, ofNeverChanged } from './never-changed';
 import { ofIdleOutputs } from './idle-outputs';
-import { limitsIn, numbersIn, otherNumbers } from './numbers';
+import { limitsIn, otherNumbers } from './numbers';
 import { mapsAsAsked, ofAsElsewhere } from './as-elsewhere';
 import { ofShifts } from './shifts';
 import { ofOperands, operandsExchanged } from './operands';
@@ -53,9 +52,11 @@ import { elsesInOrder, labelsRenamed, ofSwitches } from './switches';
 import { ofTexts } from './texts';
 import { ofSameAgain } from './same-again';
 import { ofSiblings } from './siblings';
+import { ofSounds } from './sounds';
 import { ofTimers } from './timers';
 import { ofTurnedRound, printsScaled } from './turned-round';
 import { ofUncalledValues } from './uncalled-values';
+import { valuesAdded } from './values-lacking';
 import { exchangedValues, ofWords, otherWords } from './words';
 
 /** What something in a program speaks for, by subject. */
@@ -70,6 +71,7 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofReturns,
   ...ofRounds,
   ...ofPinsListed,
+  ...ofSounds,
   ...ofPythonBlocks,
   ...ofIdleTakings,
   ...ofMovedIntoLoops,
@@ -178,7 +180,7 @@ export function givenAt(
     ...(language === 'cpp' ? [...typesReturned(form), ...callsAlone(form), ...entriesMeant(form)] : []),
     ...mapsAsAsked(form, formOf(asked, language)),
     ...valuesLeftOut(form, linesOfTooMany),
-    ...valuesAdded(form, lines, numbersIn(formOf(asked, language))),
+    ...valuesAdded(form, lines, formOf(asked, language)),
   ];
 }
 

@@ -13,7 +13,9 @@ import { ofRangesOfReadings } from './ranges-of-readings';
 import { ofReturns } from './returns';
 import { ofRounds } from './rounds';
 import { ofSameAgain } from './same-again';
+import { ofSounds } from './sounds';
 import { ofUncalledValues } from './uncalled-values';
+import { valuesAdded } from './values-lacking';
 
 const guessed = (
   rules: readonly Rule[],
@@ -245,5 +247,61 @@ describe('what speaks for itself in either language', () => {
       'int zone(int p) {\n  return p / 3;\n}\nvoid loop() {\n  int part = fill();\n  int z = 0;\n  show(z);\n}\n';
     expect(told(ofUncalledValues, source, 'cpp')).toContain('Write zone(part) instead of 0 in line 6.');
     expect(told(ofUncalledValues, source.replace('int z = 0', 'int z = zone(part)'), 'cpp')).toEqual([]);
+  });
+});
+
+describe('what sounds and is silenced', () => {
+  test.each([
+    ['tone(BUZZER, 880);\nnoTone(LAMP);\n', 2, 'Write BUZZER instead of LAMP in line 2.'],
+    ['tone(8, 880);\ntone(8, 0);\n', 1, 'Write noTone(8) instead of tone(8, 0) in line 2.'],
+  ])('%j', (source, count, first) => {
+    const texts = told(ofSounds, source, 'cpp');
+    expect([texts.length, texts[0]]).toEqual([count, first]);
+  });
+
+  test.each(['tone(8, 880);\nnoTone(8);\n', 'tone(8, 880, 200);\n', 'noTone(8);\n', 'tone(8, 0, 200, 3);\n'])(
+    'nothing is said of %j',
+    (source) => {
+      expect(told(ofSounds, source, 'cpp')).toEqual([]);
+    },
+  );
+});
+
+describe('a call that lacks a value is given', () => {
+  const SETUP = 'void setup() { pinMode(BUZZER, OUTPUT); pinMode(KEY, INPUT); }\n';
+  test.each([
+    ['its pin', 'void loop() { noTone(); }', '', ['noTone(BUZZER)', 'noTone(KEY)']],
+    [
+      'the pin before what is there',
+      'void loop() { tone(880); }',
+      '',
+      ['tone(BUZZER, 880)', 'tone(KEY, 880)'],
+    ],
+    ['a pitch', 'void loop() { tone(BUZZER); }', '', ['tone(BUZZER, 440)']],
+    [
+      'the pitches of the program',
+      'void loop() { tone(BUZZER, 262); tone(BUZZER); }',
+      '',
+      ['tone(BUZZER, 262)', 'tone(BUZZER, 440)'],
+    ],
+    [
+      'the pitch that is asked for',
+      'void loop() { tone(BUZZER); }',
+      'tone(9, 330);',
+      ['tone(BUZZER, 330)', 'tone(BUZZER, 440)'],
+    ],
+    [
+      'a level',
+      'void loop() { digitalWrite(BUZZER); }',
+      '',
+      ['digitalWrite(BUZZER, HIGH)', 'digitalWrite(BUZZER, LOW)'],
+    ],
+    ['nothing that it has', 'void loop() { tone(BUZZER, 3); digitalRead(KEY); delay(); }', '', []],
+  ])('%s', (_, loop, asked, calls) => {
+    const guesses = valuesAdded(formOf(SETUP + loop, 'cpp'), [2], formOf(asked, 'cpp'));
+    expect(guesses.map(({ text }) => text)).toEqual(calls.map((call) => `Write ${call} in line 2.`));
+    expect(
+      guesses.map((guess) => made(SETUP + loop, guess)).every((source, at) => source.includes(calls[at]!)),
+    ).toBe(true);
   });
 });

@@ -10,11 +10,13 @@ import { pressHabits } from './presses';
 import { readingHabits } from './readings';
 import { serialHabits } from './serial';
 import { shadowHabits } from './shadows';
+import { swappedValues } from './swapped-values';
 import { unchangedHabits } from './unchanged';
 
 const habits: readonly Habit[] = [
   memoryHabits,
   pinHabits,
+  swappedValues,
   numberHabits,
   serialHabits,
   interruptHabits,

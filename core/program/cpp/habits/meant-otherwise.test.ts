@@ -20,6 +20,20 @@ const withLoop = (body: string, more = ''): string => `${PINS}${more}${SETUP}voi
 
 const slips: readonly Slip[] = [
   [
+    'a pitch stands before its pin',
+    'arguments',
+    5,
+    withLoop('tone(880, LED); if (digitalRead(BUTTON)) noTone(LED);'),
+    withLoop('tone(LED, 880); if (digitalRead(BUTTON)) noTone(LED);'),
+  ],
+  [
+    'a brightness stands before its pin',
+    'arguments',
+    6,
+    withLoop('analogWrite(level, LED); level = level + digitalRead(BUTTON);', 'int level = 9;\n'),
+    withLoop('analogWrite(LED, level); level = level + digitalRead(BUTTON);', 'int level = 9;\n'),
+  ],
+  [
     'the number of a pin is compared with a level',
     'always-true',
     5,

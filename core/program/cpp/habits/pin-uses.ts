@@ -32,12 +32,21 @@ export function pinUsesOf(tree: ProgramTree): readonly PinUse[] {
     allExpressions(statement).flatMap((expression): readonly PinUse[] => {
       if (expression.node !== 'builtin') return [];
       const { name } = expression;
+      const [first] = expression.arguments;
+      // The number of an interrupt: which pin makes it, the board knows.
+      if (name === 'attachInterrupt' && first && !isOfPin(first))
+        return [{ name, pin: undefined, span: bare(first).span }];
       return (pinArguments[name] ?? []).flatMap((index) => {
         const given = expression.arguments[index];
         return given ? [{ name, pin: valueOf(given), span: bare(given).span }] : [];
       });
     }),
   );
+}
+
+function isOfPin(interrupt: Expression): boolean {
+  const inner = bare(interrupt);
+  return inner.node === 'builtin' && inner.name === 'digitalPinToInterrupt';
 }
 
 function valueOf(expression: Expression): number | undefined {

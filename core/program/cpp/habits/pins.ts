@@ -6,15 +6,10 @@ import { writtenIn, type PinUse } from './pin-uses';
 /** How often a plain number may name a pin before a name would serve. */
 const OFTEN = 3;
 
-/** Pins that are set up and never used, and plain numbers that stand for a pin again and again. */
+/** Pins that are set up and never used, pins taken for variables, and plain numbers that stand for a pin again and again. */
 export const pinHabits: Habit = (facts) => {
   const uses = facts.pinUses;
-  return [
-    ...swappedValues(facts),
-    ...levelsForPins(facts),
-    ...unusedPins(facts.source, uses),
-    ...magicNumbers(facts.source, uses),
-  ];
+  return [...levelsForPins(facts), ...unusedPins(facts.source, uses), ...magicNumbers(facts.source, uses)];
 };
 
 function unusedPins(source: string, uses: readonly PinUse[]): readonly ProgramProblem[] {
@@ -75,48 +70,6 @@ function levelsForPins(facts: Facts): readonly ProgramProblem[] {
           text,
         ],
         textRepair(text, { line, column, length: endColumn - column, by }),
-      ),
-    ];
-  });
-}
-
-/** Words that say what is done with a pin, by the function that takes them behind it. */
-const BEHIND: Readonly<Record<string, RegExp>> = {
-  digitalWrite: /^(?:HIGH|LOW)$/,
-  pinMode: /^(?:OUTPUT|INPUT|INPUT_PULLUP)$/,
-};
-
-/** `digitalWrite(HIGH, 13)`: pin and level in each other's places. */
-function swappedValues({ tree, source }: Facts): readonly ProgramProblem[] {
-  const written = writtenIn(source);
-  const all = tree.functions.flatMap(({ body }) => allExpressions(body));
-  return all.flatMap((expression): readonly ProgramProblem[] => {
-    if (expression.node !== 'builtin') return [];
-    const [first, second] = expression.arguments.map((value) => bare(value).span);
-    const words = BEHIND[expression.name];
-    if (!words || !first || !second || first.line !== second.line) return [];
-    const [one, other] = [written(first), written(second)];
-    if (!words.test(one) || words.test(other) || !/^\w+$/.test(other)) return [];
-    const { line, column } = first;
-    const between = written({ ...first, column: first.endColumn, endColumn: second.column });
-    const text = `Write ${other}${between}${one} instead of ${one}${between}${other} in line ${line}.`;
-    return [
-      warning(
-        'arguments',
-        'fault',
-        { line, column },
-        `Line ${line}: ${expression.name} takes the pin first. ${one} stands where the pin should be.`,
-        [
-          `Which of the two values of ${expression.name} in line ${line} is the pin?`,
-          `In line ${line}, ${one} and ${other} are in each other’s places.`,
-          text,
-        ],
-        textRepair(text, {
-          line,
-          column,
-          length: second.endColumn - first.column,
-          by: `${other}${between}${one}`,
-        }),
       ),
     ];
   });

@@ -4,9 +4,17 @@ import type { Expression, Statement } from '../tree';
 import { allParts, allStatements, bare, cellOf, expressionsOf } from '../walk';
 import type { Habit } from './habit';
 import { writtenIn } from './pin-uses';
+import { swappedIn } from './swapped-values';
 
 const READING: readonly string[] = ['digitalRead', 'analogRead', 'pulseIn'];
-const DRIVING: readonly string[] = ['digitalWrite', 'analogWrite', 'tone', 'shiftOut', 'Servo.attach'];
+const DRIVING: readonly string[] = [
+  'digitalWrite',
+  'analogWrite',
+  'tone',
+  'noTone',
+  'shiftOut',
+  'Servo.attach',
+];
 const LEVEL = /^(?:HIGH|LOW|true|false|0|1)$/;
 
 /** Names that are given to analog pins: `const int KNOB = A0;`, `#define KNOB A0`. */
@@ -73,6 +81,7 @@ export const readingHabits: Habit = (facts) => {
     const place = part.node === 'builtin' ? GIVEN[part.name] : undefined;
     const value = part.node === 'builtin' && place !== undefined ? part.arguments[place] : undefined;
     const name = value && pinIn(value);
+    if (swappedIn(part, facts)) return [];
     // Whoever reads a pin, or drives it, may mean its number elsewhere.
     if (!value || name === undefined || isUsedBy(name, READING) || isUsedBy(name, DRIVING)) return [];
     const called = part.node === 'builtin' ? part.name : '';

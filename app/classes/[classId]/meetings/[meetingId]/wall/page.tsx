@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { Wall } from '@/ui/run-sheet/Wall';
+import { PageAnswers } from '@/ui/shell/PageAnswers';
 import { meetingAskedFor, planned } from '../meeting-view';
 
 interface Address {
@@ -15,6 +16,9 @@ export default async function WallPage({ params }: Address) {
     await meetingAskedFor('run-meeting', classId, meetingId),
   );
   return (
-    <Wall meeting={{ ...meeting, benches: [], values: {} }} sheet={sheet} run={run} drawings={drawings} />
+    <>
+      <Wall meeting={{ ...meeting, benches: [], values: {} }} sheet={sheet} run={run} drawings={drawings} />
+      <PageAnswers />
+    </>
   );
 }
